@@ -1,0 +1,15 @@
+import { reactRouter } from '@react-router/dev/vite';
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vite';
+
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+
+export default defineConfig({
+  plugins: [reactRouter()],
+  resolve: { alias: { '~core': at('./core'), '~': at('./app') } },
+  worker: { format: 'es' },
+  // Without the entries the first page of a development server loads several times while Vite discovers dependencies.
+  optimizeDeps: { entries: ['app/entry.client.tsx', 'app/root.tsx', 'app/routes/**/*.tsx', 'app/workers/*.ts', 'app/ui/*.tsx', 'app/stations/**/*.tsx'], include: ['@mui/material/styles', '@mui/material/CssBaseline', '@mui/material/InitColorSchemeScript'] },
+  build: { target: 'es2022', assetsInlineLimit: 0 },
+  ssr: { noExternal: [/^@mui\//] },
+});
