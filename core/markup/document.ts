@@ -1,0 +1,147 @@
+/**
+ * A page as the browser would build it, with the place in the source of every element and attribute.
+ * parse5 builds the tree; this is a lighter copy without its node types, so that the rest of the core
+ * works on plain elements and the copy can be compared and kept.
+ */
+import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
+import { LineIndex } from '../site/index.ts';
+
+export interface Range {
+  start: number;
+  end: number;
+}
+
+export interface Attribute {
+  /** In lower case, as the parser gives it. */
+  name: string;
+  /** Entities decoded, line breaks normalised. */
+  value: string;
+  /** From the name to the closing quote. */
+  range: Range;
+  /** Between the quotes; empty at the end of the name where there is no value. */
+  valueRange: Range;
+  quote: '"' | "'" | '' | 'none';
+}
+
+export interface PageElement {
+  tag: string;
+  attributes: Attribute[];
+  parent: PageElement | null;
+  children: PageElement[];
+  /** Place in document order. */
+  index: number;
+  /** The whole element; of an element that the browser adds by itself there is none. */
+  range: Range | null;
+  /** The start tag. */
+  open: Range | null;
+  /** The end tag; null where it is left out or does not exist. */
+  close: Range | null;
+  /** Text directly inside, as written in the source. */
+  texts: { range: Range; value: string }[];
+}
+
+export interface PageDocument {
+  text: string;
+  /** Every element in document order; the first is `html`. */
+  elements: PageElement[];
+  comments: Range[];
+  lines: LineIndex;
+  /** Places where the tree and the source do not agree one to one. */
+  doctype: boolean;
+}
+
+/** Attribute lookup by lower-case name. */
+export const attributeOf = (element: PageElement, name: string): Attribute | undefined => element.attributes.find((attribute) => attribute.name === name);
+export const valueOf = (element: PageElement, name: string): string | undefined => attributeOf(element, name)?.value;
+
+export function* ancestors(element: PageElement): Generator<PageElement> {
+  for (let at = element.parent; at; at = at.parent) yield at;
+}
+
+export function* descendants(element: PageElement): Generator<PageElement> {
+  for (const child of element.children) {
+    yield child;
+    yield* descendants(child);
+  }
+}
+
+export function textOf(element: PageElement): string {
+  const parts: { at: number; value: string }[] = [];
+  const gather = (one: PageElement) => {
+    for (const text of one.texts) parts.push({ at: text.range.start, value: text.value });
+    one.children.forEach(gather);
+  };
+  gather(element);
+  return parts
+    .sort((a, b) => a.at - b.at)
+    .map((part) => part.value)
+    .join('');
+}
+
+/** Child numbers from `html` down to the element; the probe on the live page walks the same way. */
+export function pathTo(element: PageElement): number[] {
+  const path: number[] = [];
+  for (let at = element; at.parent; at = at.parent) path.unshift(at.parent.children.indexOf(at));
+  return path;
+}
+
+export function parsePage(text: string): PageDocument {
+  // A byte order mark is no text of the page; left in, it would open the body before the doctype is read.
+  const shift = text.startsWith('\uFEFF') ? 1 : 0;
+  const tree = parse(shift ? text.slice(1) : text, { sourceCodeLocationInfo: true, scriptingEnabled: false });
+  const page: PageDocument = { text, elements: [], comments: [], lines: new LineIndex(text), doctype: false };
+  for (const child of tree.childNodes) {
+    if (child.nodeName === '#documentType') page.doctype = true;
+    visit(child, null, page, shift);
+  }
+  return page;
+}
+
+type Located = { startOffset: number; endOffset: number };
+const rangeOf = (location: Located, shift: number): Range => ({ start: location.startOffset + shift, end: location.endOffset + shift });
+
+function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocument, shift: number): void {
+  const location = node.sourceCodeLocation ?? null;
+  if (node.nodeName === '#comment') {
+    if (location) page.comments.push(rangeOf(location, shift));
+    return;
+  }
+  if (node.nodeName === '#text') {
+    if (location && parent) parent.texts.push({ range: rangeOf(location, shift), value: (node as Tree.TextNode).value });
+    return;
+  }
+  if (!('tagName' in node)) return;
+  const place = (node as Tree.Element).sourceCodeLocation ?? null;
+  const element: PageElement = {
+    tag: node.tagName,
+    attributes: [],
+    parent,
+    children: [],
+    index: page.elements.length,
+    range: place && rangeOf(place, shift),
+    open: place?.startTag ? rangeOf(place.startTag, shift) : place && rangeOf(place, shift),
+    close: place?.endTag ? rangeOf(place.endTag, shift) : null,
+    texts: [],
+  };
+  page.elements.push(element);
+  parent?.children.push(element);
+  for (const { name, prefix, value } of node.attrs) {
+    const written = prefix ? `${prefix}:${name}` : name;
+    const at = place?.attrs?.[written];
+    if (at) element.attributes.push(attributeFrom(page.text, written, value, rangeOf(at, shift)));
+  }
+  // Inside of an SVG, `template` is an element like any other.
+  const children = 'content' in node && node.content ? (node as Tree.Template).content.childNodes : node.childNodes;
+  for (const child of children) visit(child, element, page, shift);
+}
+
+/** Finds the value inside an attribute's range: WHATWG HTML §13.1.2.3 allows white space on both sides of the equals sign. */
+function attributeFrom(text: string, name: string, value: string, range: Range): Attribute {
+  const written = text.slice(range.start, range.end);
+  const equals = /^[^\s=]+\s*=\s*/.exec(written.startsWith('=') ? `x${written.slice(1)}` : written);
+  if (!equals) return { name, value, range, valueRange: { start: range.end, end: range.end }, quote: 'none' };
+  const start = range.start + equals[0].length;
+  const quote = text[start];
+  if (quote === '"' || quote === "'") return { name, value, range, valueRange: { start: start + 1, end: range.end - 1 }, quote };
+  return { name, value, range, valueRange: { start, end: range.end }, quote: '' };
+}

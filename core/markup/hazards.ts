@@ -1,0 +1,56 @@
+/**
+ * Places where source and tree part company, found in one pass over what the parser built.
+ * Changing the structure there could move other content, so such changes are refused; text may still be typed.
+ */
+import type { PageDocument, Range } from './document.ts';
+
+export interface Hazard {
+  range: Range;
+  says: string;
+}
+
+const TEMPLATE = /\{\{|\{%|<\?(?!xml)|<%/;
+
+export function hazardsOf(page: PageDocument): Hazard[] {
+  const hazards: Hazard[] = [];
+  const opened = new Map<number, string>();
+  for (const element of page.elements) {
+    if (!element.open || !element.range) continue;
+    if (opened.has(element.open.start)) {
+      hazards.push({ range: element.range, says: `a <${element.tag}> is closed in the wrong order here, so a browser makes two of it` });
+    }
+    opened.set(element.open.start, element.tag);
+
+    const parent = element.parent;
+    const next = parent?.children[parent.children.indexOf(element) + 1];
+    if (next?.open && next.open.start < element.open.start) {
+      hazards.push({ range: { start: next.open.start, end: element.range.end }, says: `<${element.tag}> stands where a table may not hold it; a browser moves it in front of the table` });
+    } else if (parent?.close && element.open.start >= parent.close.end && parent.tag === 'body') {
+      hazards.push({ range: element.range, says: `<${element.tag}> stands after </body>` });
+    }
+    const tag = page.text.slice(element.open.start, element.open.end);
+    const doubled = doubledAttribute(tag);
+    if (doubled) hazards.push({ range: element.open, says: `the attribute ${doubled} stands twice in this tag; a browser ignores the second` });
+    if (TEMPLATE.test(tag)) hazards.push({ range: element.open, says: 'a template’s placeholder stands inside this tag' });
+  }
+  const tail = /<[a-z][^<>]*$/i.exec(page.text);
+  if (tail) hazards.push({ range: { start: tail.index, end: page.text.length }, says: 'the last tag is not finished' });
+  return hazards;
+}
+
+/** The name of an attribute that is written twice. The parser drops the second silently. */
+function doubledAttribute(tag: string): string | null {
+  const names = new Set<string>();
+  const written = tag.replace(/^<[^\s/>]+/, '').matchAll(/([^\s"'<>/=]+)(?:\s*=\s*(?:"[^"]*"|'[^']*'|[^\s>]+))?/g);
+  for (const [, name = ''] of written) {
+    const folded = name.toLowerCase();
+    if (names.has(folded)) return folded;
+    names.add(folded);
+  }
+  return null;
+}
+
+/** Why a structural edit of this range must be refused, or null. */
+export function hazardIn(hazards: readonly Hazard[], range: Range): Hazard | null {
+  return hazards.find((hazard) => hazard.range.start < range.end && hazard.range.end > range.start) ?? null;
+}

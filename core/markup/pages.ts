@@ -1,0 +1,124 @@
+/** Whole pages: a clean skeleton, a first gallery, and what a head or a body's end takes in. */
+import type { Edit } from '../site/index.ts';
+import { attributeOf, valueOf, type PageDocument, type PageElement } from './document.ts';
+import { encodeAttribute, encodeMarkup } from './encode.ts';
+import { verified, type Edited } from './items.ts';
+import type { NewItem } from './pattern.ts';
+
+/** A page with nothing in it that its author would have to take out again. */
+export function skeletonPage(title: string, stylesheet: string | null): string {
+  const link = stylesheet === null ? '' : `  <link rel="stylesheet" href="${encodeAttribute(stylesheet, '"')}">\n`;
+  return `<!DOCTYPE html>
+<html lang="en">
+<head>
+  <meta charset="utf-8">
+  <meta name="viewport" content="width=device-width, initial-scale=1">
+  <title>${encodeMarkup(title)}</title>
+${link}</head>
+<body>
+  <main>
+    <h1>${encodeMarkup(title)}</h1>
+  </main>
+</body>
+</html>
+`;
+}
+
+/** The stylesheet that a first gallery on a new page is laid out with; plain, short and the author's from then on. */
+export const SKELETON_STYLE = `/* The page */
+body {
+  margin: 0 auto;
+  padding: 1rem;
+  max-width: 46.875rem; /* 750 px */
+  font-family: system-ui, sans-serif;
+  line-height: 1.5;
+}
+
+/* The gallery: as many columns as fit, each at least as wide as a thumbnail */
+.pictures {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 1.25rem;
+}
+
+.pictures figure {
+  margin: 0;
+}
+
+.pictures img {
+  display: block;
+  max-width: 100%;
+  height: auto;
+}
+
+.pictures figcaption {
+  padding-top: 0.25rem;
+  font-size: 0.875rem;
+}
+`;
+
+/** The default pattern: a figure with a link, an image that holds its room, and a caption. */
+function figure(item: NewItem, indent: string): string {
+  const size = item.width && item.height ? ` width="${item.width}" height="${item.height}"` : '';
+  const caption = item.caption === '' ? '' : `\n${indent}  <figcaption>${encodeMarkup(item.caption)}</figcaption>`;
+  return `${indent}<figure>
+${indent}  <a href="${encodeAttribute(item.href, '"')}"><img src="${encodeAttribute(item.src, '"')}"${size} alt="${encodeAttribute(item.alt, '"')}" loading="lazy"></a>${caption}
+${indent}</figure>`;
+}
+
+/** A first gallery on a page that has none: at the end of `main` or, without one, of the body. */
+export function firstGallery(page: PageDocument, items: readonly NewItem[]): Edited {
+  const home = page.elements.find((element) => element.tag === 'main' && element.close) ?? page.elements.find((element) => element.tag === 'body' && element.close);
+  if (!home?.close) return { ok: false, reason: 'The page has no </main> and no </body> to write the gallery before. Close the body first.' };
+  const at = home.close.start;
+  const lineStart = page.text.lastIndexOf('\n', at - 1) + 1;
+  const before = page.text.slice(lineStart, at);
+  const alone = before.trim() === '';
+  const base = alone ? before : '';
+  const inner = `${base}  `;
+  const newline = page.text.includes('\r\n') ? '\r\n' : '\n';
+  const markup = [`${inner}<div class="pictures">`, ...items.map((item) => figure(item, `${inner}  `)), `${inner}</div>`, ''].join('\n').replaceAll('\n', newline);
+  const edit: Edit = alone ? { start: lineStart, end: lineStart, text: markup } : { start: at, end: at, text: newline + markup };
+  return verified(page, [edit], (after) => {
+    const pictures = after.elements.filter((element) => element.tag === 'img').length - page.elements.filter((element) => element.tag === 'img').length;
+    return pictures === items.length ? null : 'the page would hold other pictures than meant';
+  });
+}
+
+/** Indentation of the line on which an element starts. */
+function indentOf(page: PageDocument, element: PageElement | undefined): string {
+  const start = element?.range?.start ?? 0;
+  const lineStart = page.text.lastIndexOf('\n', start - 1) + 1;
+  return /^[ \t]*/.exec(page.text.slice(lineStart, start))?.[0] ?? '';
+}
+
+/** `<link rel="stylesheet">` behind the last one in the head, as its neighbours are indented. */
+export function insertStylesheet(page: PageDocument, href: string): Edit | null {
+  return insertInHead(page, `<link rel="stylesheet" href="${encodeAttribute(href, '"')}">`, (element) => element.tag === 'link' && (valueOf(element, 'rel') ?? '').toLowerCase().includes('stylesheet'));
+}
+
+function insertInHead(page: PageDocument, markup: string, neighbour: (element: PageElement) => boolean): Edit | null {
+  const head = page.elements.find((element) => element.tag === 'head');
+  if (!head?.open) return null;
+  const last = head.children.filter((element) => neighbour(element) && element.range).at(-1) ?? head.children.filter((element) => element.range).at(-1);
+  const newline = page.text.includes('\r\n') ? '\r\n' : '\n';
+  const at = last?.range?.end ?? head.open.end;
+  return { start: at, end: at, text: newline + (last ? indentOf(page, last) : '  ') + markup };
+}
+
+/** A classic script with `defer` in the head: it keeps its order and finds the whole page. */
+export function insertScript(page: PageDocument, src: string, before: PageElement | null): Edit | null {
+  const markup = `<script src="${encodeAttribute(src, '"')}" defer></script>`;
+  if (!before?.range) return insertInHead(page, markup, (element) => element.tag === 'script');
+  const newline = page.text.includes('\r\n') ? '\r\n' : '\n';
+  return { start: before.range.start, end: before.range.start, text: markup.replace(' defer', isDeferred(before) ? ' defer' : '') + newline + indentOf(page, before) };
+}
+
+export const isDeferred = (script: PageElement): boolean => attributeOf(script, 'defer') !== undefined || valueOf(script, 'type') === 'module';
+
+/** The page's heading or title, for lists; null where it has neither. */
+export function titleOf(page: PageDocument): string | null {
+  const element = page.elements.find((one) => one.tag === 'title');
+  const text = element?.texts.map((one) => one.value).join('').trim();
+  return text ? text : null;
+}
