@@ -1,0 +1,32 @@
+/** What is known of a picture by its content; computed once for each content. */
+
+export interface PhotoWords {
+  title?: string;
+  caption?: string;
+  credit?: string;
+  copyright?: string;
+}
+
+export interface PhotoFacts {
+  /** As shown, with the orientation applied; image px. */
+  width: number;
+  height: number;
+  /** EXIF orientation 1 to 8. */
+  orientation: number;
+  /** 64-bit perceptual hash in hexadecimal. */
+  likeness: string;
+  mean: [number, number, number];
+  words: PhotoWords;
+  /** ISO date and time without zone, as cameras write it. */
+  taken?: string;
+  /** Where it was taken, if the file says so. */
+  place?: { latitude: number; longitude: number };
+  /** Why the picture could not be read; the sizes are then 0. */
+  unreadable?: string;
+}
+
+/** A name as words: `reel-box_2` → `Reel box 2`. For captions where the file says nothing. */
+export function wordsFromName(stem: string): string {
+  const words = stem.replace(/[-_.+\s]+/g, ' ').trim();
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

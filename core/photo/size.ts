@@ -1,0 +1,36 @@
+/** Arithmetic of sizes. All sizes are image px. */
+
+export interface Size {
+  width: number;
+  height: number;
+}
+
+/** A box that a picture must fit into; a side left out does not limit. */
+export interface Box {
+  width?: number;
+  height?: number;
+}
+
+/** The thumbnail of a hand-coded page: at most 150 px wide (common practice, no source). */
+export const THUMBNAIL_BOX: Box = { width: 150 };
+/** A full-size picture that an overlay shows without scrolling on large windows (common practice, no source). */
+export const FULL_SIZE_BOX: Box = { width: 1600, height: 1600 };
+
+/** The size of the whole picture inside the box, in its own proportion, never larger than it is. */
+export function fitInside({ width, height }: Size, box: Box): Size {
+  const scale = Math.min(1, (box.width ?? Infinity) / width, (box.height ?? Infinity) / height);
+  return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
+}
+
+/**
+ * The size to ask a JPEG decoder for: the smallest eighth of the picture that still leaves 1.8 times the wanted size.
+ * Decoders scale by eighths while they read (ITU-T T.81 block of 8×8) and round down, so exact eighths are asked for.
+ */
+export function decodeSize(full: Size, wanted: Size): Size {
+  for (let k = 1; k < 8; k++) {
+    if ((full.width * k) / 8 >= wanted.width * 1.8 && (full.height * k) / 8 >= wanted.height * 1.8) {
+      return { width: Math.floor((full.width * k) / 8), height: Math.floor((full.height * k) / 8) };
+    }
+  }
+  return full;
+}
