@@ -1,0 +1,2 @@
+export * from './names.ts';
+export * from './pairs.ts';
