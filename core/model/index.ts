@@ -1,0 +1,4 @@
+export * from './reading.ts';
+export * from './references.ts';
+export * from './renames.ts';
+export * from './strands.ts';

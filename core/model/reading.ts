@@ -1,0 +1,95 @@
+/** A site as it is understood: derived from its files and the facts of its pictures, never stored. */
+import { galleriesOf, hazardsOf, parsePage, valueOf, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
+import { pairPictures, type PageEvidence, type Pairing } from '../pairing/index.ts';
+import type { PhotoFacts } from '../photo/index.ts';
+import { isPagePath, isPicturePath, PathIndex, resolveInSite, type SiteFiles } from '../site/index.ts';
+import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
+import { pageReferences, styleReferences, type Reference } from './references.ts';
+import { strandsOf, type Strand } from './strands.ts';
+
+export interface ParsedPage {
+  text: string;
+  document: PageDocument;
+  galleries: Gallery[];
+  hazards: Hazard[];
+}
+
+export interface PageReading extends ParsedPage {
+  path: string;
+  wiring: PageWiring;
+  references: Reference[];
+  /** One list for each gallery, one strand for each item. */
+  strands: Strand[][];
+}
+
+export interface SiteReading {
+  files: SiteFiles;
+  index: PathIndex;
+  kits: readonly Kit[];
+  pages: PageReading[];
+  pairing: Pairing;
+  /** Every file that a page or stylesheet refers to. */
+  used: Set<string>;
+  factsOf: (path: string) => PhotoFacts | undefined;
+}
+
+/** Parsed pages by path; a page is parsed again only when its text is another. */
+export type PageCache = Map<string, ParsedPage>;
+
+export function readSite(files: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>, kits: readonly Kit[], cache: PageCache = new Map()): SiteReading {
+  const index = new PathIndex(files.keys());
+  const factsOf = (path: string) => {
+    const content = files.get(path);
+    return content?.kind === 'binary' ? facts.get(content.hash) : undefined;
+  };
+  const parsed = [...files].flatMap(([path, content]) => (content.kind === 'text' && isPagePath(path) ? [{ path, page: parseCached(path, content.text, cache) }] : []));
+  for (const path of cache.keys()) if (!files.has(path)) cache.delete(path);
+
+  const evidence = parsed.flatMap(({ path, page }) => page.galleries.flatMap((gallery) => gallery.items.flatMap((item) => evidenceOf(path, page.document, item, index) ?? [])));
+  const pairing = pairPictures([...files.keys()].filter(isPicturePath), factsOf, evidence);
+  const context = { files, index, pairing, factsOf };
+  const pages = parsed
+    .map(({ path, page }): PageReading => {
+      const wiring = wiringOf(page.document, path, files, index, kits);
+      const strands = page.galleries.map((gallery, n) => strandsOf({ path, document: page.document, wiring }, gallery, n, context));
+      return { path, ...page, wiring, references: pageReferences(page.document), strands };
+    })
+    .sort((a, b) => Number(b.path === 'index.html') - Number(a.path === 'index.html') || a.path.localeCompare(b.path));
+  return { files, index, kits, pages, pairing, factsOf, used: usedFiles(files, pages, index) };
+}
+
+function parseCached(path: string, text: string, cache: PageCache): ParsedPage {
+  const known = cache.get(path);
+  if (known?.text === text) return known;
+  const document = parsePage(text);
+  const page = { text, document, galleries: galleriesOf(document), hazards: hazardsOf(document) };
+  cache.set(path, page);
+  return page;
+}
+
+function evidenceOf(page: string, document: PageDocument, item: GalleryItem, index: PathIndex): PageEvidence | null {
+  const thumbnail = fileAt(item.image && valueOf(item.image, 'src'), page, index);
+  const full = fileAt(item.link && valueOf(item.link, 'href'), page, index);
+  if (!thumbnail || !full || !isPicturePath(full)) return null;
+  return { page, line: document.lines.lineAt(item.range.start), thumbnail, full };
+}
+
+function fileAt(reference: string | null | undefined, page: string, index: PathIndex): string | null {
+  const target = reference ? resolveInSite(reference, page) : null;
+  const found = target?.kind === 'file' ? index.lookup(target.path) : null;
+  return found && found.found !== 'nothing' ? found.path : null;
+}
+
+function usedFiles(files: SiteFiles, pages: readonly PageReading[], index: PathIndex): Set<string> {
+  const used = new Set<string>();
+  const add = (from: string, references: readonly Reference[]) => {
+    for (const reference of references) {
+      const target = resolveInSite(reference.value, from);
+      const found = target.kind === 'file' ? index.lookup(target.path) : null;
+      if (found && found.found !== 'nothing') used.add(found.path);
+    }
+  };
+  for (const page of pages) add(page.path, page.references);
+  for (const [path, content] of files) if (content.kind === 'text' && path.endsWith('.css')) add(path, styleReferences(content.text));
+  return used;
+}

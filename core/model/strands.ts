@@ -1,0 +1,202 @@
+/** One picture's way through the page: five joints, each whole or broken for a reason. */
+import { attributeOf, captionRange, pathTo, textOf, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
+import type { Pairing } from '../pairing/index.ts';
+import type { PhotoFacts } from '../photo/index.ts';
+import { bytesOf, isPagePath, isPicturePath, resolveInSite, stemOf, type PathIndex, type SiteFiles } from '../site/index.ts';
+import { commonGroup, misspeltMarker, type PageWiring } from '../wiring/index.ts';
+
+export const JOINTS = ['thumbnail', 'image', 'link', 'viewer', 'full-size'] as const;
+export type JointName = (typeof JOINTS)[number];
+
+/** `look` is whole for a visitor but asks for attention; `none` is not there and need not be. */
+export type JointState = 'whole' | 'look' | 'broken' | 'none';
+
+export interface Joint {
+  name: JointName;
+  state: JointState;
+  /** What stands there: a path, a line, a marker. */
+  shows: string;
+  /** What is the case, where it is not whole. */
+  says: string;
+  place: { path: string; line: number; range: Range | null } | null;
+}
+
+export interface Strand {
+  id: string;
+  page: string;
+  gallery: number;
+  item: number;
+  /** The bare name of the picture. */
+  name: string;
+  joints: Joint[];
+  thumbnail: string | null;
+  full: string | null;
+  alt: string | null;
+  /** The caption's text where it is plain text; one with markup inside is written in the source. */
+  caption: string | null;
+  /** Lines of the item in the source. */
+  lines: { first: number; last: number };
+  range: Range;
+  /** Child numbers from `html` to the image or link, for the live page. */
+  element: number[];
+  state: JointState;
+}
+
+export interface StrandContext {
+  files: SiteFiles;
+  index: PathIndex;
+  pairing: Pairing;
+  factsOf: (path: string) => PhotoFacts | undefined;
+}
+
+interface PageContext {
+  path: string;
+  document: PageDocument;
+  wiring: PageWiring;
+}
+
+/** More than this for one picture keeps a visitor on a phone line waiting (common practice, no source). Bytes. */
+export const HEAVY_BYTES = 1_000_000;
+/** No window shows more than this without shrinking; larger only costs weight (common practice, no source). Image px. */
+export const LARGEST_SIDE = 2600;
+
+export function strandsOf(page: PageContext, gallery: Gallery, n: number, site: StrandContext): Strand[] {
+  const group = page.wiring.kit ? commonGroup(gallery.items, page.wiring.kit) : null;
+  return gallery.items.map((item, m) => strandOf(page, item, { gallery: n, item: m, group }, site));
+}
+
+function strandOf(page: PageContext, item: GalleryItem, at: { gallery: number; item: number; group: string | null }, site: StrandContext): Strand {
+  const src = item.image ? valueOf(item.image, 'src') : undefined;
+  const href = item.link ? valueOf(item.link, 'href') : undefined;
+  const thumbnail = resolved(src, page.path, site.index);
+  const full = resolved(href, page.path, site.index);
+  const joints = [
+    thumbnailJoint(page, item, thumbnail, full, site),
+    imageJoint(page, item),
+    linkJoint(page, item, full),
+    viewerJoint(page, item, at.group),
+    fullSizeJoint(page, item, full, site),
+  ];
+  const { lines } = page.document;
+  const anchor = item.image ?? item.link ?? item.elements[0];
+  return {
+    id: `${page.path}#${at.gallery}.${at.item}`,
+    page: page.path,
+    gallery: at.gallery,
+    item: at.item,
+    name: stemOf([full?.path, thumbnail?.path, src].find((path) => path !== undefined && isPicturePath(path)) ?? `picture ${at.item + 1}`).toLowerCase(),
+    joints,
+    thumbnail: thumbnail?.real ?? null,
+    full: full?.real ?? null,
+    alt: (item.image && valueOf(item.image, 'alt')) ?? null,
+    caption: plainCaption(item),
+    lines: { first: lines.lineAt(item.range.start), last: lines.lineAt(Math.max(item.range.start, item.range.end - 1)) },
+    range: item.range,
+    element: anchor ? pathTo(anchor) : [],
+    state: worst(joints),
+  };
+}
+
+/** Only what can be set without taking markup away. */
+const plainCaption = (item: GalleryItem): string | null => (item.caption && captionRange(item) && item.caption.children.length === 0 ? textOf(item.caption).trim() : null);
+
+/** Missing alt text breaks a page for some visitors, but not the way to the picture. */
+function worst(joints: readonly Joint[]): JointState {
+  if (joints.some((joint) => joint.state === 'broken')) return 'broken';
+  return joints.some((joint) => joint.state === 'look') ? 'look' : 'whole';
+}
+
+export interface ResolvedFile {
+  /** The path that the reference asks for. */
+  path: string;
+  /** The file that is there under that name, but for case; null where none is. */
+  real: string | null;
+  otherCase: boolean;
+}
+
+export function resolved(reference: string | undefined, page: string, index: PathIndex): ResolvedFile | null {
+  if (reference === undefined) return null;
+  const target = resolveInSite(reference, page);
+  if (target.kind !== 'file') return null;
+  const found = index.lookup(target.path);
+  return { path: target.path, real: found.found === 'nothing' ? null : found.path, otherCase: found.found === 'other-case' };
+}
+
+function placeOf(page: PageContext, element: PageElement | null, attribute?: string): Joint['place'] {
+  if (!element?.range) return null;
+  const range = (attribute && attributeOf(element, attribute)?.range) || element.open || element.range;
+  return { path: page.path, line: page.document.lines.lineAt(range.start), range };
+}
+
+function joint(name: JointName, state: JointState, shows: string, says: string, place: Joint['place']): Joint {
+  return { name, state, shows, says, place };
+}
+
+function thumbnailJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, full: ResolvedFile | null, site: StrandContext): Joint {
+  const place = placeOf(page, item.image, 'src');
+  if (!item.image) return joint('thumbnail', 'none', 'no thumbnail', 'The link stands without a picture.', placeOf(page, item.link));
+  const src = valueOf(item.image, 'src') ?? '';
+  if (!file) return joint('thumbnail', 'look', src || 'no address', src ? 'The picture comes from elsewhere; it is not in this site.' : 'The image tag has no address.', place);
+  if (file.real === null) return joint('thumbnail', 'broken', file.path, `There is no ${file.path}.`, place);
+  if (file.otherCase) return joint('thumbnail', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
+  const pair = site.pairing.pairs.find((one) => one.thumbnail === file.real && one.full === full?.real);
+  if (pair?.state === 'another picture') return joint('thumbnail', 'broken', file.real, pair.shows ? `It shows ${stemOf(pair.shows)}, not this picture.` : 'It shows another picture than the full-size file.', place);
+  return joint('thumbnail', 'whole', file.real, '', place);
+}
+
+function imageJoint(page: PageContext, item: GalleryItem): Joint {
+  if (!item.image) return joint('image', 'none', 'no image tag', '', null);
+  const place = placeOf(page, item.image);
+  const alt = valueOf(item.image, 'alt');
+  if (alt === undefined) return joint('image', 'look', `line ${place?.line ?? '?'}`, 'It has no alt text. Who cannot see the picture hears its file name.', place);
+  return joint('image', 'whole', `line ${place?.line ?? '?'}`, '', place);
+}
+
+function linkJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null): Joint {
+  if (!item.link) return joint('link', 'none', 'no link', 'The picture is not linked; a click does nothing.', placeOf(page, item.image));
+  const place = placeOf(page, item.link, 'href');
+  const href = valueOf(item.link, 'href');
+  if (href === undefined || href === '') return joint('link', 'broken', 'empty link', 'The link has no address.', place);
+  const target = resolveInSite(href, page.path);
+  if (target.kind === 'fragment') return joint('link', 'broken', href, `${href} leads to this same page, not to a picture.`, place);
+  if (target.kind === 'file' && isPagePath(target.path)) return joint('link', 'broken', href, `It opens ${href}, a page.${page.wiring.kit ? ' The viewer would look for a picture there and find none.' : ''}`, place);
+  if (target.kind === 'root') return joint('link', 'look', href, 'It begins at the root of the host, so it fails from disk and from a sub-folder.', place);
+  if (target.kind === 'above') return joint('link', 'broken', href, 'It leads out of the site’s folder.', place);
+  return joint('link', 'whole', file?.path ?? href, '', place);
+}
+
+function viewerJoint(page: PageContext, item: GalleryItem, group: string | null): Joint {
+  const { kit, script, claimed } = page.wiring;
+  const { link } = item;
+  if (!kit) return joint('viewer', 'none', 'no viewer', 'No script answers; the link opens the picture by itself.', null);
+  if (!link) return joint('viewer', 'none', kit.manifest.name, 'There is no link to mark.', null);
+  const { marker, group: grouping } = kit.manifest;
+  const place = placeOf(page, link);
+  if (!script) return joint('viewer', 'broken', kit.manifest.name, `The page does not load the ${kit.manifest.name}’s script.`, place);
+  if (script.lookup.found !== 'exact') return joint('viewer', 'broken', script.written ?? '', `${script.written} is not there, so nothing answers.`, { path: page.path, line: script.line, range: script.element.range });
+  if (!claimed.has(link)) {
+    const wrong = misspeltMarker(link, marker.attribute);
+    const says = wrong ? `The marker reads ${wrong}; the ${kit.manifest.name} looks for ${marker.attribute}.` : `The link is not marked with ${marker.attribute}, so the ${kit.manifest.name} leaves it alone.`;
+    return joint('viewer', 'broken', kit.manifest.name, says, placeOf(page, link, wrong ?? undefined));
+  }
+  const own = valueOf(link, grouping.attribute);
+  if (group !== null && !own) return joint('viewer', 'broken', kit.manifest.name, `It has no group; its neighbours are in “${group}”. It opens alone, with no way on or back.`, place);
+  if (group !== null && own !== group) return joint('viewer', 'look', `${kit.manifest.name}, group ${own}`, `Its neighbours are in “${group}”.`, place);
+  return joint('viewer', 'whole', `${kit.manifest.name}${own ? `, group ${own}` : ''}`, '', place);
+}
+
+function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, site: StrandContext): Joint {
+  const place = placeOf(page, item.link, 'href');
+  if (!file || !isPicturePath(file.path)) return joint('full-size', 'none', 'none', item.link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.', place);
+  if (file.real === null) return joint('full-size', 'broken', file.path, `There is no ${file.path}.`, place);
+  if (file.otherCase) return joint('full-size', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
+  const content = site.files.get(file.real);
+  const facts = site.factsOf(file.real);
+  const bytes = content ? bytesOf(content) : 0;
+  if (facts?.unreadable) return joint('full-size', 'broken', file.real, facts.unreadable, place);
+  if (isTooLarge(bytes, facts)) return joint('full-size', 'look', file.real, `${(bytes / 1e6).toFixed(1)} MB${facts ? ` and ${facts.width} × ${facts.height} px` : ''}: far more than a window can show.`, place);
+  return joint('full-size', 'whole', file.real, '', place);
+}
+
+/** Heavy and larger than any window: one alone may be meant. */
+export const isTooLarge = (bytes: number, facts: PhotoFacts | undefined): boolean => bytes > HEAVY_BYTES && facts !== undefined && Math.max(facts.width, facts.height) > LARGEST_SIDE;
