@@ -1,0 +1,2 @@
+export * from './finding.ts';
+export * from './rules.ts';

@@ -1,0 +1,33 @@
+import { isTooLarge } from '../model/index.ts';
+import { FULL_SIZE_BOX } from '../photo/index.ts';
+import { bytesOf, nameOf } from '../site/index.ts';
+import { itemsOf, placeIn, type Finding, type Rule } from './finding.ts';
+
+export const tooLarge: Rule = {
+  id: 'too-large',
+  station: 'pairs',
+  title: 'No full-size picture is far larger than any window',
+  find: (site) => {
+    const seen = new Set<string>();
+    return [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => {
+      const content = strand.full === null ? undefined : site.files.get(strand.full);
+      if (strand.full === null || !content || seen.has(strand.full)) return [];
+      const facts = site.factsOf(strand.full);
+      const bytes = bytesOf(content);
+      if (!facts || !isTooLarge(bytes, facts)) return [];
+      seen.add(strand.full);
+      return [{
+        id: `too-large:${strand.full}`,
+        rule: 'too-large',
+        station: 'pairs',
+        severity: 'look',
+        says: `${nameOf(strand.full)} weighs ${(bytes / 1e6).toFixed(1)} MB at ${facts.width} × ${facts.height} px.`,
+        why: `No window shows more than a part of these pixels. On a line of 1.6 Mbit/s it takes ${Math.round((bytes * 8) / 1.6e6)} s to come.`,
+        place: placeIn(page, item.link?.open),
+        strand: strand.id,
+        joint: 'full-size',
+        fixes: [{ kind: 'picture', label: `Make it ${FULL_SIZE_BOX.width} px`, tasks: [{ from: strand.full, to: strand.full, box: FULL_SIZE_BOX }] }],
+      }];
+    });
+  },
+};

@@ -1,0 +1,2 @@
+export * from './intent.ts';
+export * from './plan.ts';

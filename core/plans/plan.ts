@@ -1,0 +1,93 @@
+/** From what is asked for to the change that does it, or the reason why it cannot be done. */
+import { findingsOf, planEdits, type Planned } from '../checks/index.ts';
+import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, skeletonPage, SKELETON_STYLE, type Gallery, type GalleryItem, type NewItem } from '../markup/index.ts';
+import type { PageReading, SiteReading, Strand } from '../model/index.ts';
+import { cleanPath, folderOf, isPagePath, relativeReference, type FileChange } from '../site/index.ts';
+import { wirePage } from '../wiring/index.ts';
+import type { Intent, NewPicture } from './intent.ts';
+
+const refuse = (reason: string): Planned => ({ ok: false, reason });
+const GONE = 'This item is no longer where it was; the page has changed meanwhile.';
+
+type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
+
+const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) => Planned } = {
+  'set-alt': (site, { strand, value }) => withItem(site, strand, ({ page, item, strand: at }) => planEdits(`Set the alt text of ${at.name}`, page.path, setAlt(page.document, item, value))),
+  'set-caption': (site, { strand, value }) => withItem(site, strand, ({ page, item, strand: at }) => planEdits(`Set the caption of ${at.name}`, page.path, setCaption(page.document, item, value))),
+  'remove-item': (site, { strand }) => withItem(site, strand, ({ page, gallery, strand: at }) => planEdits(`Remove ${at.name} from ${page.path}`, page.path, removeItem(page.document, gallery, at.item))),
+  'move-item': (site, { strand, to }) => withItem(site, strand, ({ page, gallery, strand: at }) => planEdits(`Move ${at.name} to place ${to + 1}`, page.path, moveItem(page.document, gallery, at.item, to))),
+  'add-pictures': addPictures,
+  'new-page': newPage,
+  wire: (site, intent) => {
+    const page = site.pages.find((one) => one.path === intent.page);
+    const kit = page?.wiring.kit ?? site.kits[0];
+    if (!page || !kit) return refuse(`There is no page ${intent.page} any more.`);
+    return wirePage(page.document, page.path, page.galleries, page.wiring, site.files, site.index, kit);
+  },
+  fix: (site, intent) => {
+    const fix = findingsOf(site).find((finding) => finding.id === intent.finding)?.fixes[intent.fix];
+    if (fix?.kind !== 'change') return refuse('This matter is settled already, or the page has changed meanwhile.');
+    return fix.plan();
+  },
+  type: (site, { path, length, edits }) => {
+    const content = site.files.get(path);
+    if (content?.kind !== 'text' || content.text.length !== length) return refuse(`${path} was changed elsewhere while you typed; your text is still in the editor.`);
+    return { ok: true, change: { label: `Type in ${path}`, files: [{ kind: 'edit', path, edits }] } };
+  },
+};
+
+export function planFor<Kind extends Intent['kind']>(site: SiteReading, intent: Of<Kind>): Planned {
+  return PLANS[intent.kind as Kind](site, intent);
+}
+
+interface Found {
+  page: PageReading;
+  gallery: Gallery;
+  item: GalleryItem;
+  strand: Strand;
+}
+
+function withItem(site: SiteReading, id: string, plan: (found: Found) => Planned): Planned {
+  for (const page of site.pages) {
+    const strand = page.strands.flat().find((one) => one.id === id);
+    const gallery = strand && page.galleries[strand.gallery];
+    const item = strand && gallery?.items[strand.item];
+    if (strand && gallery && item) return plan({ page, gallery, item, strand });
+  }
+  return refuse(GONE);
+}
+
+function addPictures(site: SiteReading, { page: path, gallery: n, pictures }: Of<'add-pictures'>): Planned {
+  const page = site.pages.find((one) => one.path === path);
+  if (!page) return refuse(`There is no page ${path} any more.`);
+  const items = pictures.map((picture) => itemFor(site, path, picture));
+  const gallery = n === null ? undefined : page.galleries[n];
+  const label = `Add ${pictures.length === 1 ? '1 picture' : `${pictures.length} pictures`} to ${path}`;
+  if (n !== null && !gallery) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
+  return planEdits(label, path, gallery ? addItems(page.document, gallery, items) : firstGallery(page.document, items));
+}
+
+function itemFor(site: SiteReading, page: string, { thumbnail, full, title, alt, caption }: NewPicture): NewItem {
+  const size = site.factsOf(thumbnail);
+  return {
+    src: relativeReference(page, thumbnail),
+    href: relativeReference(page, full),
+    title,
+    alt,
+    caption,
+    ...(size && !size.unreadable ? { width: size.width, height: size.height } : {}),
+  };
+}
+
+function newPage(site: SiteReading, { path: raw, title }: Of<'new-page'>): Planned {
+  const clean = cleanPath(raw.trim());
+  if (!clean.ok) return refuse(`“${raw}” cannot be a page’s name: ${clean.reason}.`);
+  const { path } = clean;
+  if (!isPagePath(path)) return refuse(`“${path}” does not end in .html.`);
+  if (site.index.lookup(path).found !== 'nothing') return refuse(`There is a file ${path} already.`);
+  const styles = [...site.files.keys()].filter((one) => one.endsWith('.css') && !site.kits.some((kit) => one.startsWith(`${kit.manifest.folder}/`)));
+  const style = styles[0] ?? `${folderOf(path)}style.css`;
+  const files: FileChange[] = [{ kind: 'put', path, before: null, after: { kind: 'text', text: skeletonPage(title, relativeReference(path, style)) } }];
+  if (styles.length === 0) files.push({ kind: 'put', path: style, before: null, after: { kind: 'text', text: SKELETON_STYLE } });
+  return { ok: true, change: { label: `New page ${path}`, files } };
+}
