@@ -1,0 +1,3 @@
+export * from './notes.ts';
+export * from './parcel.ts';
+export * from './zip.ts';

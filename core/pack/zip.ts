@@ -1,0 +1,110 @@
+/** ZIP archives through fflate: written as PKWARE APPNOTE 6.3 says (names in UTF-8, flag bit 11), read with limits. */
+import { Unzip, UnzipInflate, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
+import { INTAKE_LIMITS, isPicturePath, judgeIntake, type Intake, type IntakeLimits } from '../site/index.ts';
+
+export interface ZipSource {
+  path: string;
+  /** Text is deflated; pictures are stored, for they are compressed already. */
+  read: () => Promise<Uint8Array>;
+  modified: Date;
+}
+
+/**
+ * Writes an archive piece by piece, so that one file at a time is in memory. `onProgress` is told after each file;
+ * an aborted signal ends the work with its reason.
+ */
+export async function writeZip(sources: readonly ZipSource[], onPiece: (piece: Uint8Array) => void, onProgress: (done: number) => void, signal?: AbortSignal): Promise<void> {
+  let failure: Error | null = null;
+  const zip = new Zip((error, piece) => {
+    if (error) failure = error;
+    else onPiece(piece);
+  });
+  for (const [n, source] of sources.entries()) {
+    signal?.throwIfAborted();
+    const entry = isPicturePath(source.path) ? new ZipPassThrough(source.path) : new ZipDeflate(source.path, { level: 9 });
+    entry.mtime = source.modified;
+    zip.add(entry);
+    entry.push(await source.read(), true);
+    if (failure) throw failure;
+    onProgress(n + 1);
+  }
+  zip.end();
+  if (failure) throw failure;
+}
+
+export interface Unzipped {
+  path: string;
+  bytes: Uint8Array;
+}
+
+export type ZipReading = { ok: true; files: Unzipped[]; folder: string; skipped: (Intake & { ok: true })['skipped'] } | { ok: false; reason: string; refused: { path: string; reason: string }[] };
+
+/** Reads an archive. Paths are judged before their content is kept; what grows past the limits stops the work (ZIP bombs). */
+export function readZip(archive: Uint8Array, onProgress: (bytesRead: number) => void = () => undefined, limits: IntakeLimits = INTAKE_LIMITS): ZipReading {
+  if (archive.length < 4 || archive[0] !== 0x50 || archive[1] !== 0x4b) return { ok: false, reason: 'This is not a ZIP archive (it does not begin with “PK”).', refused: [] };
+  const promised = entryCount(archive);
+  if (promised === null) return { ok: false, reason: 'The archive is cut short: its table of contents is missing. Fetch or make it again.', refused: [] };
+  const contents = new Map<string, Uint8Array[]>();
+  const sizes = new Map<string, number>();
+  let total = 0;
+  let seen = 0;
+  let stopped: string | null = null;
+  const unzip = new Unzip((file) => {
+    if (contents.has(file.name)) stopped = `“${file.name}” stands in it twice.`;
+    seen++;
+    if (stopped || file.name.endsWith('/')) return;
+    if (contents.size >= limits.files) {
+      stopped = `It holds more than the ${limits.files} files that a site may have.`;
+      return;
+    }
+    const pieces: Uint8Array[] = [];
+    contents.set(file.name, pieces);
+    file.ondata = (error, piece) => {
+      if (error) stopped ??= `“${file.name}” in it is damaged.`;
+      if (error || stopped) return;
+      const size = (sizes.get(file.name) ?? 0) + piece.length;
+      sizes.set(file.name, size);
+      total += piece.length;
+      if (size > limits.fileBytes || total > limits.totalBytes) {
+        stopped = `“${file.name}” unpacks to more than the limit.`;
+        file.terminate();
+      } else pieces.push(piece);
+    };
+    file.start();
+  });
+  unzip.register(UnzipInflate);
+  try {
+    const step = 1 << 20;
+    for (let at = 0; at < archive.length && !stopped; at += step) {
+      unzip.push(archive.subarray(at, at + step), at + step >= archive.length);
+      onProgress(Math.min(archive.length, at + step));
+    }
+  } catch (error) {
+    stopped ??= `It is damaged or cut short (${error instanceof Error ? error.message : String(error)}).`;
+  }
+  if (seen !== promised) stopped ??= 'It is damaged: files that its table of contents names are missing.';
+  if (stopped) return { ok: false, reason: `The archive cannot be read: ${stopped}`, refused: [] };
+  const judged = judgeIntake([...contents.keys()].map((path) => ({ path, bytes: sizes.get(path) ?? 0 })), limits);
+  if (!judged.ok) return judged;
+  const files = judged.accepted.map(({ raw, path }) => ({ path, bytes: joined(contents.get(raw) ?? []) }));
+  return { ok: true, files, folder: judged.folder, skipped: judged.skipped };
+}
+
+/** How many entries the end record promises (APPNOTE §4.3.16), or null where there is no such record. */
+function entryCount(archive: Uint8Array): number | null {
+  const view = new DataView(archive.buffer, archive.byteOffset, archive.byteLength);
+  const farthest = Math.max(0, archive.length - 22 - 0xffff);
+  for (let at = archive.length - 22; at >= farthest; at--) if (view.getUint32(at, true) === 0x06054b50) return view.getUint16(at + 10, true);
+  return null;
+}
+
+function joined(pieces: readonly Uint8Array[]): Uint8Array {
+  if (pieces.length === 1 && pieces[0]) return pieces[0];
+  const whole = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
+  let at = 0;
+  for (const piece of pieces) {
+    whole.set(piece, at);
+    at += piece.length;
+  }
+  return whole;
+}

@@ -1,0 +1,150 @@
+/** What the interface shows of a site, as plain data that can cross from a worker: no elements, no functions. */
+import { findingsOf, RULES, type Finding, type Fix, type PictureTask, type Station } from '../checks/index.ts';
+import { hazardIn, patternOf, titleOf, type PatternPart } from '../markup/index.ts';
+import type { PageReading, SiteReading, Strand } from '../model/index.ts';
+import { parcelOf, type ParcelEntry } from '../pack/index.ts';
+import { thumbnailPathFor, type Pair, type Pairing } from '../pairing/index.ts';
+import { THUMBNAIL_BOX, wordsFromName, type PhotoFacts } from '../photo/index.ts';
+import { bytesOf, isPicturePath, stemOf } from '../site/index.ts';
+
+export type FixView = { kind: 'change'; label: string } | { kind: 'picture'; label: string; tasks: PictureTask[] } | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
+export type FindingView = Omit<Finding, 'fixes'> & { fixes: FixView[] };
+
+export interface GalleryView {
+  pattern: PatternPart[] | null;
+  strands: string[];
+}
+
+export interface IncludeView {
+  kind: 'script' | 'style';
+  shows: string;
+  says: string;
+  state: 'whole' | 'look' | 'broken';
+  when: 'head' | 'body' | 'deferred' | 'async';
+  line: number;
+  /** Strands whose links this script answers. */
+  answers: string[];
+}
+
+export interface PageView {
+  path: string;
+  title: string;
+  galleries: GalleryView[];
+  /** Why items cannot be added, moved or removed here; null where they can. */
+  hazards: { line: number; says: string }[];
+  kit: string | null;
+  includes: IncludeView[];
+}
+
+export interface PairView extends Pair {
+  thumbnailSize: { width: number; height: number; bytes: number } | null;
+  fullSize: { width: number; height: number; bytes: number } | null;
+  words: { title: string; caption: string };
+  place: boolean;
+  /** Pages that show it. */
+  usedOn: string[];
+  /** Where its thumbnail would be written. */
+  thumbnailPath: string;
+}
+
+export interface FileView {
+  path: string;
+  bytes: number;
+  /** Hash of the content of a binary file. */
+  hash: string | null;
+}
+
+export interface SiteView {
+  pages: PageView[];
+  strands: Strand[];
+  pairs: PairView[];
+  rules: Pairing['rules'];
+  loose: { path: string; unused: boolean }[];
+  findings: FindingView[];
+  checked: { id: string; title: string; found: number }[];
+  open: Record<Station, number>;
+  parcel: ParcelEntry[];
+  files: FileView[];
+  missing: PictureTask[];
+  /** Pictures whose facts are not known yet. */
+  unread: number;
+}
+
+export function viewOf(site: SiteReading): SiteView {
+  const findings = findingsOf(site);
+  const pairs = site.pairing.pairs.map((pair) => pairView(site, pair));
+  const parcel = parcelOf(site);
+  const unused = new Set(parcel.filter((entry) => entry.unused).map((entry) => entry.path));
+  const count = (station: Station) => findings.filter((finding) => finding.station === station).length;
+  return {
+    pages: site.pages.map((page) => pageView(site, page)),
+    strands: site.pages.flatMap((page) => page.strands.flat()),
+    pairs,
+    rules: site.pairing.rules,
+    loose: site.pairing.loose.map((path) => ({ path, unused: unused.has(path) })),
+    findings: findings.map((finding) => ({ ...finding, fixes: finding.fixes.map(fixView) })),
+    checked: RULES.map(({ id, title }) => ({ id, title, found: findings.filter((finding) => finding.rule === id).length })),
+    open: { pairs: count('pairs'), markup: count('markup'), wiring: count('wiring'), proof: findings.length, pack: 0 },
+    parcel,
+    files: [...site.files].map(([path, content]) => ({ path, bytes: bytesOf(content), hash: content.kind === 'binary' ? content.hash : null })),
+    missing: pairs.filter((pair) => pair.state === 'no thumbnail').map((pair) => ({ from: pair.full, to: pair.thumbnailPath, box: THUMBNAIL_BOX })),
+    unread: [...site.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path)).length,
+  };
+}
+
+function fixView(fix: Fix): FixView {
+  if (fix.kind === 'change') return { kind: 'change', label: fix.label };
+  return fix;
+}
+
+function sizeOf(site: SiteReading, path: string | null, facts: PhotoFacts | undefined): PairView['fullSize'] {
+  const content = path === null ? undefined : site.files.get(path);
+  return content && facts ? { width: facts.width, height: facts.height, bytes: bytesOf(content) } : null;
+}
+
+function pairView(site: SiteReading, pair: Pair): PairView {
+  const facts = site.factsOf(pair.full);
+  const usedOn = site.pages.filter((page) => page.strands.flat().some((strand) => strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail)));
+  const title = facts?.words.title ?? wordsFromName(stemOf(pair.full));
+  return {
+    ...pair,
+    thumbnailSize: sizeOf(site, pair.thumbnail, pair.thumbnail === null ? undefined : site.factsOf(pair.thumbnail)),
+    fullSize: sizeOf(site, pair.full, facts),
+    words: { title, caption: facts?.words.caption ?? title },
+    place: facts?.place !== undefined,
+    usedOn: usedOn.map((page) => page.path),
+    thumbnailPath: thumbnailPathFor(pair.full, site.pairing.pairs),
+  };
+}
+
+function pageView(site: SiteReading, page: PageReading): PageView {
+  const { document, wiring } = page;
+  return {
+    path: page.path,
+    title: titleOf(document) ?? page.path,
+    galleries: page.galleries.map((gallery, n) => ({
+      pattern: patternOf(document, gallery)?.parts ?? null,
+      strands: (page.strands[n] ?? []).map((strand) => strand.id),
+    })),
+    hazards: page.hazards.filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit)))).map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
+    kit: wiring.kit?.manifest.name ?? null,
+    includes: includesOf(page),
+  };
+}
+
+function includesOf(page: PageReading): IncludeView[] {
+  const { wiring } = page;
+  const claimedBy = page.galleries.flatMap((gallery, g) => gallery.items.flatMap((item, n) => (item.link && wiring.claimed.has(item.link) ? [page.strands[g]?.[n]?.id ?? ''] : [])));
+  return wiring.includes.map((include): IncludeView => {
+    const { kind, written, when, line, lookup } = include;
+    const shown = { kind, shows: written ?? 'inline script', when, line, answers: include === wiring.script ? claimedBy : [] };
+    const start = wiring.starts.find((one) => one.include === include);
+    if (written !== null && include.path !== null && lookup.found === 'nothing') return { ...shown, state: 'broken', says: `There is no ${include.path}` };
+    if (lookup.found === 'other-case') return { ...shown, state: 'broken', says: `On disk it is ${lookup.path}` };
+    if (written !== null && include.path === null) return { ...shown, state: 'look', says: 'comes from elsewhere' };
+    if (start?.tooEarly) return { ...shown, state: 'broken', says: `calls ${wiring.kit?.manifest.start.call}() too early` };
+    if (start) return { ...shown, state: 'whole', says: `calls ${wiring.kit?.manifest.start.call}(${start.call.selector ?? ''})` };
+    if (include === wiring.script) return { ...shown, state: 'whole', says: `answers ${claimedBy.length} of ${page.strands.flat().length} links` };
+    return { ...shown, state: 'whole', says: kind === 'style' ? 'stylesheet' : 'script' };
+  });
+}
