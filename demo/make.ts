@@ -1,0 +1,113 @@
+/**
+ * Makes the demo site: draws its pictures, adds its pages and the viewer, and packs all of it.
+ * The outcome stands in `demo/.made/` and is made again only when something it depends on has changed.
+ */
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import sharp from 'sharp';
+import { writeZip, type ZipSource } from '../core/pack/index.ts';
+import { drawing, seeded } from './draw.ts';
+import { withIptc } from './iptc.ts';
+import { PICTURES, THUMBNAILS, type DemoPicture } from './pictures.ts';
+
+const HERE = dirname(fileURLToPath(import.meta.url));
+export const MADE = join(HERE, '.made');
+export const DEMO_ZIP = join(MADE, 'demo.zip');
+const SITE = join(MADE, 'site');
+const CREDIT = 'Tarrowby Kite Circle';
+const MADE_ON = new Date('2026-09-30T12:00:00Z');
+
+function filesBelow(folder: string): string[] {
+  return readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((name) => statSync(join(folder, name)).isFile()).sort();
+}
+
+/** Everything that the outcome depends on, as one hash. */
+function stamp(): string {
+  const hash = createHash('sha256');
+  const sources = [...readdirSync(HERE).filter((name) => name.endsWith('.ts')), ...filesBelow(join(HERE, 'site')).map((name) => join('site', name)), '../viewers/lightbox/lightbox.js', '../viewers/lightbox/lightbox.css'];
+  for (const name of sources) hash.update(name).update(readFileSync(join(HERE, name)));
+  return hash.digest('hex');
+}
+
+/** A tile of grain, always the same. */
+async function grainTile(strength: number): Promise<Buffer> {
+  const side = 512;
+  const next = seeded(7);
+  const data = Buffer.alloc(side * side * 4);
+  for (let at = 0; at < data.length; at += 4) {
+    data.fill(Math.round(128 + (next() + next() - 1) * 90), at, at + 3);
+    data[at + 3] = Math.round(150 * strength);
+  }
+  return sharp(data, { raw: { width: side, height: side, channels: 4 } }).png().toBuffer();
+}
+
+/** Degrees by which upright pixels are turned so that the orientation value turns them back (CIPA DC-008). */
+const STORED_TURN: Record<number, number> = { 3: 180, 6: 270, 8: 90 };
+
+const rational = (degrees: number) => {
+  const whole = Math.abs(degrees);
+  const minutes = (whole % 1) * 60;
+  return `${Math.floor(whole)}/1 ${Math.floor(minutes)}/1 ${Math.round((minutes % 1) * 6000)}/100`;
+};
+
+async function draw(picture: DemoPicture): Promise<Buffer> {
+  const upright = await sharp(Buffer.from(drawing(picture)), { unlimited: true })
+    .flatten()
+    .composite([{ input: await grainTile(picture.grain), tile: true, blend: 'overlay' }])
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const { width, height, channels } = upright.info;
+  const exif: Record<string, Record<string, string>> = { IFD0: { ImageDescription: picture.caption, Artist: CREDIT, Copyright: `© 2026 ${CREDIT}` } };
+  if (picture.taken) exif.IFD2 = { DateTimeOriginal: picture.taken };
+  if (picture.place) {
+    const [latitude, longitude] = picture.place;
+    exif.IFD3 = { GPSLatitudeRef: latitude < 0 ? 'S' : 'N', GPSLatitude: rational(latitude), GPSLongitudeRef: longitude < 0 ? 'W' : 'E', GPSLongitude: rational(longitude) };
+  }
+  let image = sharp(upright.data, { raw: { width, height, channels } }).rotate(STORED_TURN[picture.orientation ?? 1] ?? 0);
+  image = image.jpeg({ quality: picture.quality });
+  // Two pictures say nothing of themselves, as happens.
+  if (!picture.taken) return image.toBuffer();
+  const jpeg = await image.withExif(exif).withMetadata({ orientation: picture.orientation ?? 1 }).withExifMerge(exif).toBuffer();
+  return withIptc(jpeg, { title: picture.title, caption: picture.caption, credit: CREDIT, copyright: `© 2026 ${CREDIT}` });
+}
+
+async function thumbnail(source: Buffer, crop?: { left: number; top: number; width: number; height: number }): Promise<Buffer> {
+  const upright = await sharp(source).rotate().toBuffer({ resolveWithObject: true });
+  let image = sharp(upright.data);
+  const { width, height } = upright.info;
+  if (crop) image = image.extract({ left: Math.round(crop.left * width), top: Math.round(crop.top * height), width: Math.round(crop.width * width), height: Math.round(crop.height * height) });
+  return image.resize({ width: 150 }).jpeg({ quality: 78 }).toBuffer();
+}
+
+function keep(path: string, content: Buffer): void {
+  const target = join(SITE, path);
+  mkdirSync(dirname(target), { recursive: true });
+  writeFileSync(target, content);
+}
+
+export async function makeDemo(say: (line: string) => void = () => undefined): Promise<void> {
+  const wanted = stamp();
+  const stampFile = join(MADE, 'stamp');
+  if (existsSync(DEMO_ZIP) && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === wanted) return;
+  rmSync(MADE, { recursive: true, force: true });
+  say(`Drawing the demo site’s ${PICTURES.length} pictures (once)…`);
+  const drawn = new Map<string, Buffer>();
+  for (const picture of PICTURES) {
+    const jpeg = await draw(picture);
+    drawn.set(picture.path, jpeg);
+    keep(picture.path, jpeg);
+  }
+  for (const { path, from, crop } of THUMBNAILS) keep(path, await thumbnail(drawn.get(from)!, crop));
+  for (const name of filesBelow(join(HERE, 'site'))) keep(name, readFileSync(join(HERE, 'site', name)));
+  for (const name of ['lightbox.js', 'lightbox.css']) keep(`viewer/${name}`, readFileSync(join(HERE, '../viewers/lightbox', name)));
+
+  const sources = filesBelow(SITE).map((path): ZipSource => ({ path, read: () => Promise.resolve(readFileSync(join(SITE, path))), modified: MADE_ON }));
+  const pieces: Uint8Array[] = [];
+  await writeZip(sources, (piece) => pieces.push(piece), () => undefined);
+  writeFileSync(DEMO_ZIP, Buffer.concat(pieces));
+  writeFileSync(stampFile, wanted);
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) await makeDemo((line) => console.log(line));
