@@ -1,0 +1,124 @@
+/**
+ * Runs first in every previewed page. It reports what happens there and takes a few commands from the application;
+ * it changes nothing that the page's own scripts would see, but for a mark that is shown while somebody points.
+ */
+
+void (() => {
+  document.currentScript?.remove();
+  sessionStorage.removeItem('boot-tries');
+  if (window.parent === window) return;
+  const tell = (message: object) => window.parent.postMessage({ from: 'probe', ...message }, APPLICATION_ORIGIN);
+  /** The site's part of the address: after `/s/<token>/`. */
+  const sitePath = (address: string) => decodeURIComponent(new URL(address, location.href).pathname.replace(/^\/s\/[^/]+\//, ''));
+
+  /** The element at the given child numbers; noted before the page's own scripts add anything. */
+  let noted: WeakMap<Element, number[]> = new WeakMap();
+  const byPath = new Map<string, Element>();
+  const note = (element: Element, path: number[]) => {
+    noted.set(element, path);
+    byPath.set(path.join(), element);
+    [...element.children].forEach((child, n) => note(child, [...path, n]));
+  };
+  document.addEventListener('readystatechange', () => {
+    if (document.readyState !== 'interactive') return;
+    noted = new WeakMap();
+    byPath.clear();
+    note(document.documentElement, []);
+    // The application knows the place; a reload on the heels of another would lose the browser's own note of it.
+    history.scrollRestoration = 'manual';
+    tell({ type: 'hello', path: sitePath(location.href) });
+  });
+
+  window.addEventListener('error', (event) => {
+    const { target } = event;
+    if (target instanceof Element) tell({ type: 'missing', path: sitePath((target as HTMLImageElement).src || (target as HTMLLinkElement).href || location.href) });
+    else tell({ type: 'error', says: event.message, path: event.filename ? sitePath(event.filename) : '', line: event.lineno });
+  }, true);
+  window.addEventListener('unhandledrejection', (event) => tell({ type: 'error', says: String(event.reason), path: '', line: 0 }));
+  document.addEventListener('pointerdown', (event) => {
+    let at = event.target instanceof Element ? event.target : null;
+    while (at && !noted.has(at)) at = at.parentElement;
+    if (at) tell({ type: 'pointed', element: noted.get(at) });
+  }, true);
+
+  let mark: HTMLElement | null = null;
+  let marked: Element | undefined;
+  function show(path: number[], scroll: boolean): void {
+    marked = byPath.get(path.join());
+    if (scroll) marked?.scrollIntoView({ block: 'nearest' });
+    placeMark();
+  }
+  function placeMark(): void {
+    mark?.remove();
+    mark = null;
+    if (!marked?.isConnected) return;
+    const box = marked.getBoundingClientRect();
+    mark = document.createElement('span');
+    mark.style.cssText = `all:initial;position:absolute;pointer-events:none;z-index:2147483647;left:${box.left + scrollX - 4}px;top:${box.top + scrollY - 4}px;width:${box.width + 4}px;height:${box.height + 4}px;outline:3px solid #74468c;outline-offset:-1px`;
+    document.documentElement.append(mark);
+  }
+
+  /** A changed stylesheet is fetched under a new address and takes the old one's place when it has come. */
+  function refreshStyle(path: string): void {
+    for (const link of document.querySelectorAll<HTMLLinkElement>('link[rel~="stylesheet"]')) {
+      if (sitePath(link.href) !== path) continue;
+      const next = link.cloneNode() as HTMLLinkElement;
+      const url = new URL(link.href);
+      url.searchParams.set('at', String(Date.now()));
+      next.href = url.href;
+      next.addEventListener('load', () => link.remove());
+      link.after(next);
+    }
+  }
+
+  /** Where the watched elements stand in the window, for the threads that lead to them; told again when that changes. */
+  let watched: string[] = [];
+  let told = '';
+  function tellPlaces(): void {
+    const tops = watched.map((key) => {
+      const element = byPath.get(key);
+      if (!element?.isConnected) return null;
+      const box = element.getBoundingClientRect();
+      const middle = Math.round((box.top + box.bottom) / 2);
+      return middle < 0 || middle > innerHeight ? null : middle;
+    });
+    const key = tops.join();
+    if (key === told) return;
+    told = key;
+    tell({ type: 'places', tops });
+  }
+  for (const event of ['scroll', 'resize', 'load']) window.addEventListener(event, () => requestAnimationFrame(tellPlaces), true);
+  // Pictures and styles that come late move what is marked; `load` of each is heard on its way down.
+  for (const event of ['resize', 'load']) window.addEventListener(event, () => requestAnimationFrame(placeMark), true);
+
+  /** The place to keep over a reload; until the page has its full height it can only be reached in part, so it is not told. */
+  let keeping: [number, number] | null = null;
+  function keepPlace(place: [number, number]): void {
+    keeping = document.readyState === 'complete' ? null : place;
+    scrollTo(place[0], place[1]);
+  }
+  window.addEventListener('load', () => {
+    if (!keeping) return;
+    scrollTo(keeping[0], keeping[1]);
+    keeping = null;
+  });
+  window.addEventListener('scroll', () => {
+    if (!keeping) tell({ type: 'scrolled', at: [scrollX, scrollY] });
+  });
+  for (const kind of ['wheel', 'pointerdown', 'keydown']) window.addEventListener(kind, () => (keeping = null), true);
+
+  window.addEventListener('message', (event: MessageEvent) => {
+    if (event.origin !== APPLICATION_ORIGIN || event.source !== window.parent) return;
+    const command = event.data as { type?: string; path?: string; element?: number[]; elements?: number[][]; scroll?: boolean; at?: [number, number] };
+    if (command.type === 'show' && command.element) show(command.element, command.scroll === true);
+    else if (command.type === 'place' && command.at) keepPlace(command.at);
+    else if (command.type === 'hide') show([-1], false);
+    else if (command.type === 'style' && command.path) refreshStyle(command.path);
+    else if (command.type === 'watch') {
+      watched = (command.elements ?? []).map((path) => path.join());
+      told = '?';
+      tellPlaces();
+    } else if (command.type === 'reload') location.reload();
+    else if (command.type === 'ping') tell({ type: 'pong' });
+  });
+})();

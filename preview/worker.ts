@@ -1,0 +1,126 @@
+/**
+ * The preview origin's service worker: answers `/s/<token>/<path>` with a site's files as a strict host would:
+ * capitals matter, `dir` leads to `dir/`, ranges are honoured, what is missing is a 404.
+ * It keeps no state. Files are asked of the bridge; what was shown once is kept encrypted with the token,
+ * so that a page in a tab of its own outlives the editor and no other site's page can read it.
+ */
+
+void (() => {
+  const scope = self as unknown as ServiceWorkerGlobalScope;
+  const PATIENCE = 3000; // ms that a bridge may take
+  const STORE = 'shown';
+
+  const TYPES: Record<string, string> = {
+    html: 'text/html; charset=utf-8', htm: 'text/html; charset=utf-8', css: 'text/css; charset=utf-8', js: 'text/javascript; charset=utf-8', mjs: 'text/javascript; charset=utf-8',
+    json: 'application/json', svg: 'image/svg+xml', txt: 'text/plain; charset=utf-8', xml: 'application/xml', md: 'text/markdown; charset=utf-8',
+    jpg: 'image/jpeg', jpeg: 'image/jpeg', png: 'image/png', gif: 'image/gif', webp: 'image/webp', avif: 'image/avif', ico: 'image/x-icon',
+    mp4: 'video/mp4', webm: 'video/webm', mp3: 'audio/mpeg', pdf: 'application/pdf', woff: 'font/woff', woff2: 'font/woff2', ttf: 'font/ttf', webmanifest: 'application/manifest+json',
+  };
+  const typeOf = (path: string) => TYPES[path.slice(path.lastIndexOf('.') + 1).toLowerCase()] ?? 'application/octet-stream';
+  const HEADERS = { 'Cache-Control': 'no-store', 'Content-Security-Policy': `frame-ancestors ${APPLICATION_ORIGIN}`, 'Origin-Agent-Cluster': '?1', 'X-Content-Type-Options': 'nosniff' };
+
+  scope.addEventListener('install', () => void scope.skipWaiting());
+  scope.addEventListener('activate', (event) => event.waitUntil(scope.clients.claim()));
+  scope.addEventListener('fetch', (event) => {
+    const url = new URL(event.request.url);
+    const place = /^\/s\/([A-Za-z0-9_-]{22,})\/(.*)$/.exec(url.pathname);
+    if (url.origin !== scope.location.origin || !place) return;
+    event.respondWith(answer(event, url, place[1] ?? '', decode(place[2] ?? '')));
+  });
+
+  function decode(path: string): string {
+    try {
+      return decodeURIComponent(path).normalize('NFC');
+    } catch {
+      return path;
+    }
+  }
+
+  interface Found {
+    blob: Blob | null;
+    folder: boolean;
+  }
+
+  async function answer(event: FetchEvent, url: URL, token: string, path: string): Promise<Response> {
+    const wanted = path === '' || path.endsWith('/') ? `${path}index.html` : path;
+    const found = (await askBridges(token, wanted)) ?? (await recall(token, wanted));
+    if (!found) return page(503, 'The preview has no files', 'The application that holds this site is closed. Open the site there, then load this page again.');
+    if (!found.blob) {
+      if (found.folder) return Response.redirect(`${url.pathname}/${url.search}`, 301);
+      return page(404, 'There is no such file', path);
+    }
+    event.waitUntil(remember(token, wanted, found.blob));
+    const type = typeOf(wanted);
+    const isPage = type.startsWith('text/html') && event.request.mode === 'navigate';
+    return isPage ? new Response(withProbe(await found.blob.text()), { headers: { ...HEADERS, 'Content-Type': type } }) : ranged(event.request, found.blob, type);
+  }
+
+  /** The first bridge that proves the token wins; null where none answers in time. */
+  async function askBridges(token: string, path: string): Promise<Found | null> {
+    const key = await digest(`ask ${token}`);
+    const bridges = (await scope.clients.matchAll({ type: 'window', includeUncontrolled: true })).filter((client) => new URL(client.url).pathname === '/bridge.html');
+    if (bridges.length === 0) return null;
+    return new Promise((resolve) => {
+      const late = setTimeout(() => resolve(null), PATIENCE);
+      for (const bridge of bridges) {
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = ({ data }: MessageEvent<Found & { token: string }>) => {
+          if (data.token !== token) return;
+          clearTimeout(late);
+          resolve({ blob: data.blob, folder: data.folder });
+        };
+        bridge.postMessage({ type: 'file', key, path }, [port2]);
+      }
+    });
+  }
+
+  /** The probe goes in as the first thing in the head and takes its own tag away again. */
+  function withProbe(html: string): string {
+    const tag = '<script src="/probe.js"></script>';
+    const head = /<head(\s[^>]*)?>/i.exec(html);
+    if (head) return html.slice(0, head.index + head[0].length) + tag + html.slice(head.index + head[0].length);
+    const doctype = /^\uFEFF?\s*<!doctype[^>]*>/i.exec(html);
+    const at = doctype ? doctype[0].length : 0;
+    return html.slice(0, at) + tag + html.slice(at);
+  }
+
+  /** RFC 9110 §14: one range of bytes, as players of video ask for. */
+  function ranged(request: Request, blob: Blob, type: string): Response {
+    const range = /^bytes=(\d*)-(\d*)$/.exec(request.headers.get('Range') ?? '');
+    const headers = { ...HEADERS, 'Content-Type': type, 'Accept-Ranges': 'bytes' };
+    if (!range || (range[1] === '' && range[2] === '')) return new Response(blob, { headers });
+    const start = range[1] === '' ? Math.max(0, blob.size - Number(range[2])) : Number(range[1]);
+    const end = range[1] === '' || range[2] === '' ? blob.size - 1 : Math.min(blob.size - 1, Number(range[2]));
+    if (start > end) return new Response(null, { status: 416, headers: { ...headers, 'Content-Range': `bytes */${blob.size}` } });
+    return new Response(blob.slice(start, end + 1), { status: 206, headers: { ...headers, 'Content-Range': `bytes ${start}-${end}/${blob.size}` } });
+  }
+
+  function page(status: number, title: string, text: string): Response {
+    const escape = (raw: string) => raw.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
+    const body = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>${title}</title><script src="/probe.js"></script></head><body style="font:16px/1.5 sans-serif;padding:2rem"><h1>${title}</h1><p>${escape(text)}</p></body></html>`;
+    return new Response(body, { status, headers: { ...HEADERS, 'Content-Type': 'text/html; charset=utf-8' } });
+  }
+
+  async function digest(text: string): Promise<string> {
+    const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)));
+    return [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+  }
+
+  const secret = async (token: string) => crypto.subtle.importKey('raw', await crypto.subtle.digest('SHA-256', new TextEncoder().encode(`keep ${token}`)), 'AES-GCM', false, ['encrypt', 'decrypt']);
+  const shelfmark = async (token: string, path: string) => `/kept/${await digest(`${token} ${path}`)}`;
+
+  async function remember(token: string, path: string, blob: Blob): Promise<void> {
+    const iv = crypto.getRandomValues(new Uint8Array(12));
+    const sealed = await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, await secret(token), await blob.arrayBuffer());
+    const store = await caches.open(STORE);
+    await store.put(await shelfmark(token, path), new Response(new Blob([iv, sealed])));
+  }
+
+  async function recall(token: string, path: string): Promise<Found | null> {
+    const kept = await (await caches.open(STORE)).match(await shelfmark(token, path));
+    if (!kept) return null;
+    const bytes = new Uint8Array(await kept.arrayBuffer());
+    const open = await crypto.subtle.decrypt({ name: 'AES-GCM', iv: bytes.slice(0, 12) }, await secret(token), bytes.slice(12));
+    return { blob: new Blob([open]), folder: false };
+  }
+})();

@@ -1,0 +1,45 @@
+/** The application's own server: built files, the demo site, and React Router for the rest. It keeps nothing of the user's. */
+import { createRequestHandler } from '@react-router/express';
+import express, { type Express } from 'express';
+import { randomBytes } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ServerBuild } from 'react-router';
+import { applicationHeaders } from './headers.ts';
+import { applicationSourceFor, previewSourceFor, type Origins } from './origins.ts';
+
+export interface ApplicationOptions {
+  root: string;
+  port: number;
+  origins: Origins;
+  development: boolean;
+  build: ServerBuild | (() => Promise<ServerBuild>);
+  /** Vite's middleware while developing. */
+  before?: (server: Express) => void;
+}
+
+export function applicationServer({ root, port, origins, development, build, before }: ApplicationOptions): Express {
+  const server = express();
+  server.disable('x-powered-by');
+  server.use((request, response, next) => {
+    const nonce = randomBytes(16).toString('base64');
+    response.locals.nonce = nonce;
+    response.set(applicationHeaders(nonce, previewSourceFor(origins, request.headers.host), development));
+    const origin = request.headers.origin;
+    if (request.method !== 'GET' && request.method !== 'HEAD' && origin !== applicationSourceFor(origins, request.headers.host, port)) {
+      response.status(403).type('text/plain').send('This request comes from another site.');
+      return;
+    }
+    next();
+  });
+  before?.(server);
+  server.use('/assets', express.static(join(root, 'build/client/assets'), { immutable: true, maxAge: '1y' }));
+  server.get('/demo.zip', (_request, response) => {
+    const file = join(root, 'demo/.made/demo.zip');
+    if (existsSync(file)) response.sendFile(file, { dotfiles: 'allow' });
+    else response.status(404).type('text/plain').send('The demo site has not been made yet: run “npm run demo:site”.');
+  });
+  server.use(express.static(join(root, 'build/client'), { maxAge: '1h', index: false }));
+  server.use(createRequestHandler({ build, mode: development ? 'development' : 'production', getLoadContext: (_request, response) => ({ ...(development ? {} : { nonce: response.locals.nonce as string }), previewPort: origins.previewPort, previewOrigin: origins.previewOrigin }) }));
+  return server;
+}

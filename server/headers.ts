@@ -1,0 +1,40 @@
+/** Response headers that keep the application and the preview apart. */
+
+/** The application runs only its own files and what carries the request's nonce; it frames only the preview origin. */
+export function applicationHeaders(nonce: string, previewSource: string, development: boolean): Record<string, string> {
+  const policy = {
+    'default-src': "'none'",
+    'script-src': `'self' 'nonce-${nonce}' 'wasm-unsafe-eval'`,
+    'style-src': `'self' 'nonce-${nonce}'`,
+    // React writes style attributes into the first HTML; they can carry no script.
+    'style-src-attr': "'unsafe-inline'",
+    'img-src': "'self' blob: data:",
+    'font-src': "'self'",
+    'connect-src': "'self'",
+    'worker-src': "'self'",
+    'frame-src': previewSource,
+    'base-uri': "'none'",
+    'form-action': "'self'",
+    'frame-ancestors': "'none'",
+  };
+  return {
+    // Vite's development client needs inline scripts and styles of its own, so the policy holds for builds.
+    'Content-Security-Policy': development ? "frame-ancestors 'none'" : Object.entries(policy).map(([name, value]) => `${name} ${value}`).join('; '),
+    // A page in the preview frame must not keep a hold on the application through windows that it opens.
+    'Cross-Origin-Opener-Policy': 'same-origin',
+    'Origin-Agent-Cluster': '?1',
+    'Referrer-Policy': 'same-origin',
+    'X-Content-Type-Options': 'nosniff',
+  };
+}
+
+/** What the preview server itself answers with; a previewed site's own files are answered by its service worker. */
+export function previewHeaders(application: string): Record<string, string> {
+  return {
+    'Cache-Control': 'no-store',
+    'Content-Security-Policy': `default-src 'none'; script-src 'self'; connect-src 'self'; frame-ancestors ${application}`,
+    'Origin-Agent-Cluster': '?1',
+    'Service-Worker-Allowed': '/',
+    'X-Content-Type-Options': 'nosniff',
+  };
+}

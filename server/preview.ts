@@ -1,0 +1,32 @@
+/** The preview origin's server: four scripts and a boot page. Files of a site never pass through it. */
+import { transformSync } from 'esbuild';
+import { readFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import { join } from 'node:path';
+import { previewHeaders } from './headers.ts';
+import { applicationSourceFor, type Origins } from './origins.ts';
+
+const SCRIPTS = ['bridge', 'boot', 'worker', 'probe'] as const;
+
+const page = (title: string, script: string) => `<!DOCTYPE html>
+<html lang="en"><head><meta charset="utf-8"><title>${title}</title><script src="/${script}.js" defer></script></head><body></body></html>
+`;
+
+/** Any address that the service worker does not answer leads here: it registers the worker and loads again. */
+const BOOT_PAGE = page('Preview', 'boot');
+const BRIDGE_PAGE = page('Bridge', 'bridge');
+
+export function previewServer(root: string, port: number, origins: Origins): Server {
+  const scripts = new Map(SCRIPTS.map((name) => [`/${name}.js`, transformSync(readFileSync(join(root, 'preview', `${name}.ts`), 'utf8'), { loader: 'ts', format: 'iife', target: 'es2022' }).code]));
+  return createServer((request, response) => {
+    const application = applicationSourceFor(origins, request.headers.host, port);
+    const path = new URL(request.url ?? '/', 'http://preview.invalid').pathname;
+    const answer = (status: number, type: string, body: string) => response.writeHead(status, { ...previewHeaders(application), 'Content-Type': `${type}; charset=utf-8` }).end(body);
+    if (request.method !== 'GET' && request.method !== 'HEAD') return answer(405, 'text/plain', 'Only GET is answered here.');
+    const script = scripts.get(path);
+    if (script !== undefined) return answer(200, 'text/javascript', `const APPLICATION_ORIGIN = ${JSON.stringify(application)};\n${script}`);
+    if (path === '/bridge.html') return answer(200, 'text/html', BRIDGE_PAGE);
+    if (/text\/html/.test(request.headers.accept ?? '')) return answer(200, 'text/html', BOOT_PAGE);
+    return answer(404, 'text/plain', 'There is no such file here.');
+  });
+}
