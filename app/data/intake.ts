@@ -1,0 +1,113 @@
+/** Bringing in: a folder, dropped files or a ZIP becomes a site. It is judged before it is read and kept all at once or not at all. */
+import { NOTES_FILE, readNotes, type ZipReading } from '~core/pack/index.ts';
+import { decodeText, isPagePath, isPicturePath, isTextPath, judgeIntake, mediaTypeOf, type FileContent } from '~core/site/index.ts';
+import { packing, withProgress } from '../workers/start';
+import { contentHash, newToken } from './hash';
+import type { SiteRecord } from './records';
+import { keepBlobs, keepSite, openStore } from './store';
+
+export interface IntakeFile {
+  path: string;
+  blob: Blob;
+}
+
+export interface IntakeProgress {
+  says: string;
+  /** 0 to 1; null while nobody can say. */
+  share: number | null;
+}
+
+export type IntakeResult = { ok: true; site: SiteRecord; notes: string[] } | { ok: false; reason: string; refused: { path: string; reason: string }[] };
+
+interface Options {
+  onProgress: (progress: IntakeProgress) => void;
+  signal?: AbortSignal;
+  name?: string;
+}
+
+export const INTAKE_LOCK = 'heathmoor-intake';
+
+/** Blobs are written in groups of about this many bytes, so that memory stays bounded. */
+const GROUP_BYTES = 32 * 2 ** 20;
+
+export async function bringInZip(archive: Blob, name: string, options: Options): Promise<IntakeResult> {
+  options.onProgress({ says: 'Opening the archive', share: null });
+  const read = await withProgress((share: number) => options.onProgress({ says: 'Opening the archive', share }), async (tell): Promise<ZipReading> => packing().read(archive, tell));
+  if (!read.ok) return read;
+  const files = read.files.map(({ path, bytes }) => ({ path, blob: new Blob([new Uint8Array(bytes)], { type: mediaTypeOf(path) }) }));
+  return bringIn(files, { ...options, name: options.name ?? (read.folder || name.replace(/\.zip$/i, '')) }, read.skipped.length);
+}
+
+export async function bringInFiles(files: readonly IntakeFile[], options: Options): Promise<IntakeResult> {
+  const judged = judgeIntake(files.map(({ path, blob }) => ({ path, bytes: blob.size })));
+  if (!judged.ok) return judged;
+  const byRaw = new Map(files.map((file) => [file.path, file.blob]));
+  const clean = judged.accepted.map(({ raw, path }) => ({ path, blob: byRaw.get(raw) ?? new Blob([]) }));
+  return bringIn(clean, { ...options, name: options.name ?? (judged.folder || 'Untitled site') }, judged.skipped.length);
+}
+
+async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name = 'Untitled site' }: Options, skipped: number): Promise<IntakeResult> {
+  const db = await openStore();
+  const notes = skipped > 0 ? [`${skipped} files left behind by the operating system were not brought in.`] : [];
+  return navigator.locks.request(INTAKE_LOCK, async (): Promise<IntakeResult> => {
+    const contents = new Map<string, FileContent>();
+    let group = new Map<string, Blob>();
+    let groupBytes = 0;
+    let siteName = name;
+    try {
+      for (const [n, { path, blob }] of files.entries()) {
+        if (signal?.aborted) return { ok: false, reason: 'Stopped. Nothing was brought in.', refused: [] };
+        onProgress({ says: `Reading ${path}`, share: n / files.length });
+        const bytes = await blob.arrayBuffer();
+        if (path === NOTES_FILE) {
+          const read = readNotes(new TextDecoder().decode(bytes));
+          if (read.ok) siteName = read.notes.name;
+          else notes.push(`${read.reason}; the site came in without it.`);
+          continue;
+        }
+        const decoded = isTextPath(path) ? decodeText(new Uint8Array(bytes)) : null;
+        if (decoded?.ok) {
+          contents.set(path, { kind: 'text', text: decoded.text });
+          continue;
+        }
+        if (decoded) notes.push(`${path}: ${decoded.reason}.`);
+        const hash = await contentHash(bytes);
+        contents.set(path, { kind: 'binary', hash, bytes: blob.size });
+        // A blob of its own: a file that was picked may change or vanish on disk.
+        group.set(hash, new Blob([bytes], { type: mediaTypeOf(path) }));
+        groupBytes += blob.size;
+        if (groupBytes > GROUP_BYTES) {
+          await keepBlobs(db, group);
+          group = new Map();
+          groupBytes = 0;
+        }
+      }
+      await keepBlobs(db, group);
+      onProgress({ says: 'Writing it down', share: 1 });
+      const site = newSite(siteName, contents);
+      await keepSite(db, site, contents);
+      return { ok: true, site, notes };
+    } catch (error) {
+      return { ok: false, reason: storageReason(error), refused: [] };
+    }
+  });
+}
+
+/** What a failed write means to somebody who looks at it. */
+export function storageReason(error: unknown): string {
+  if (error instanceof DOMException && error.name === 'QuotaExceededError') return 'The browser’s storage is full. Nothing was written. Remove a site from the shelf or free disk space, then try again.';
+  if (error instanceof DOMException && error.name === 'NotReadableError') return 'A file could not be read: it was moved or changed meanwhile. Nothing was written.';
+  return `It could not be written: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`;
+}
+
+export function newSite(name: string, contents: ReadonlyMap<string, FileContent>): SiteRecord {
+  const now = Date.now();
+  return { id: crypto.randomUUID(), name, created: now, changed: now, token: newToken(), head: 0, last: 0, glance: glanceOf(contents, null) };
+}
+
+/** What the shelf shows: the smallest pictures are the quickest to show. */
+export function glanceOf(contents: ReadonlyMap<string, FileContent>, broken: number | null): SiteRecord['glance'] {
+  const pictures = [...contents].flatMap(([path, content]) => (content.kind === 'binary' && isPicturePath(path) ? [content] : []));
+  const faces = [...pictures].sort((a, b) => a.bytes - b.bytes).slice(0, 6).map((content) => content.hash);
+  return { pages: [...contents.keys()].filter(isPagePath).length, pictures: pictures.length, broken, faces };
+}

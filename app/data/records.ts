@@ -1,0 +1,48 @@
+/** What the browser's store holds, checked with Zod on the way out: an older version or another tab may have written it. */
+import { z } from 'zod';
+import type { Change, FileContent } from '~core/site/index.ts';
+
+export const SiteRecord = z.object({
+  id: z.string(),
+  name: z.string(),
+  created: z.number(),
+  changed: z.number(),
+  /** The capability that stands in the site's preview addresses. */
+  token: z.string().min(22),
+  /** Number of the last change that is in force; 0 before any. */
+  head: z.number().int(),
+  /** Number of the last change in the journal; above `head` after an undo. */
+  last: z.number().int(),
+  /** What the shelf shows without opening the site. */
+  glance: z.object({ pages: z.number(), pictures: z.number(), broken: z.number().nullable(), faces: z.array(z.string()) }),
+});
+export type SiteRecord = z.infer<typeof SiteRecord>;
+
+export const FileRecord = z.object({
+  siteId: z.string(),
+  path: z.string(),
+  modified: z.number(),
+  content: z.discriminatedUnion('kind', [z.object({ kind: z.literal('text'), text: z.string() }), z.object({ kind: z.literal('binary'), hash: z.string(), bytes: z.number() })]),
+});
+export type FileRecord = z.infer<typeof FileRecord> & { content: FileContent };
+
+export const FactsRecord = z.object({
+  width: z.number(),
+  height: z.number(),
+  orientation: z.number(),
+  likeness: z.string(),
+  mean: z.tuple([z.number(), z.number(), z.number()]),
+  words: z.object({ title: z.string().optional(), caption: z.string().optional(), credit: z.string().optional(), copyright: z.string().optional() }),
+  taken: z.string().optional(),
+  place: z.object({ latitude: z.number(), longitude: z.number() }).optional(),
+  unreadable: z.string().optional(),
+});
+
+export interface JournalRecord {
+  siteId: string;
+  /** Counts from 1. */
+  number: number;
+  at: number;
+  change: Change;
+  inverse: Change;
+}

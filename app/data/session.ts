@@ -1,0 +1,312 @@
+/**
+ * One open site: its files in memory, its reading in the analysis worker, and the way by which every change goes:
+ * planned in the worker, written in one transaction, then shown. Changes are done one after the other.
+ */
+import type { PictureTask } from '~core/checks/index.ts';
+import type { PhotoFacts } from '~core/photo/index.ts';
+import type { Intent } from '~core/plans/index.ts';
+import { isPicturePath, nameOf, type Change, type FileContent } from '~core/site/index.ts';
+import type { SiteView } from '~core/view/index.ts';
+import type { FileDiff, PlanView } from '../workers/analysis';
+import { analysis, pictures } from '../workers/start';
+import { contentHash } from './hash';
+import { glanceOf, INTAKE_LOCK, storageReason } from './intake';
+import type { SiteRecord } from './records';
+import { journalLabels, keepBlobs, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
+
+export interface Job {
+  says: string;
+  done: number;
+  of: number;
+  /** Null where nothing is lost by letting it go on. */
+  stop: (() => void) | null;
+}
+
+export type Outcome = { ok: true; label: string; diffs: FileDiff[] } | { ok: false; reason: string };
+
+export interface Snapshot {
+  site: SiteRecord;
+  files: ReadonlyMap<string, FileContent>;
+  view: SiteView;
+  undo: string | null;
+  redo: string | null;
+  readOnly: boolean;
+}
+
+type Changed = (files: ReadonlyMap<string, FileContent | null>) => void;
+
+export class SiteSession {
+  readonly files: Map<string, FileContent>;
+  site: SiteRecord;
+  readOnly = true;
+  job: Job | null = null;
+  readonly #db: Store;
+  readonly #facts: Map<string, PhotoFacts>;
+  readonly #urls = new Map<string, string>();
+  readonly #watchers = new Set<() => void>();
+  readonly #changed = new Set<Changed>();
+  readonly #stale = new Set<() => void>();
+  #queue: Promise<unknown> = Promise.resolve();
+  #release: () => void = () => undefined;
+  #closed = false;
+
+  private constructor(db: Store, site: SiteRecord, files: Map<string, FileContent>, facts: Map<string, PhotoFacts>) {
+    this.#db = db;
+    this.site = site;
+    this.files = files;
+    this.#facts = facts;
+  }
+
+  static async open(siteId: string): Promise<SiteSession | null> {
+    const db = await openStore();
+    const site = await readSiteRecord(db, siteId);
+    if (!site) return null;
+    const files = await readFiles(db, siteId);
+    const facts = await readFacts(db, [...files.values()].flatMap((content) => (content.kind === 'binary' ? [content.hash] : [])));
+    const session = new SiteSession(db, site, files, facts);
+    await session.#takeLock();
+    await analysis().open([...files], [...facts]);
+    void session.#readPictures();
+    return session;
+  }
+
+  /** One tab writes to a site; another shows it read-only until the first one is closed. */
+  async #takeLock(): Promise<void> {
+    const name = `heathmoor-site-${this.site.id}`;
+    const held = new Promise<void>((release) => (this.#release = release));
+    const granted = await new Promise<boolean>((answer) => {
+      void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
+        answer(lock !== null);
+        return lock === null ? undefined : held;
+      });
+    });
+    this.readOnly = !granted;
+    if (granted) return;
+    void navigator.locks.request(name, async () => {
+      if (this.#closed) return undefined;
+      // The other tab has written meanwhile: begin anew from the store.
+      this.readOnly = false;
+      await this.#reload();
+      return held;
+    });
+  }
+
+  async #reload(): Promise<void> {
+    const site = await readSiteRecord(this.#db, this.site.id);
+    if (!site) return;
+    this.site = site;
+    const fresh = await readFiles(this.#db, site.id);
+    const gone = [...this.files.keys()].filter((path) => !fresh.has(path));
+    this.files.clear();
+    for (const [path, content] of fresh) this.files.set(path, content);
+    await analysis().open([...fresh], [...this.#facts]);
+    this.#announce(new Map([...fresh, ...gone.map((path): [string, null] => [path, null])]));
+    this.#goStale();
+  }
+
+  close(): void {
+    this.#closed = true;
+    this.job?.stop?.();
+    this.#release();
+    for (const url of this.#urls.values()) URL.revokeObjectURL(url);
+  }
+
+  /** Told when work that was not asked for through an action has made the last snapshot old. */
+  onStale(stale: () => void): () => void {
+    this.#stale.add(stale);
+    return () => this.#stale.delete(stale);
+  }
+
+  #goStale(): void {
+    for (const stale of this.#stale) stale();
+  }
+
+  /** Told when the job in hand goes on. */
+  watch(watcher: () => void): () => void {
+    this.#watchers.add(watcher);
+    return () => this.#watchers.delete(watcher);
+  }
+
+  /** Told which files changed, for the preview. */
+  onFiles(changed: Changed): () => void {
+    this.#changed.add(changed);
+    return () => this.#changed.delete(changed);
+  }
+
+  #announce(files: ReadonlyMap<string, FileContent | null>): void {
+    for (const changed of this.#changed) changed(files);
+  }
+
+  #tell(): void {
+    for (const watcher of this.#watchers) watcher();
+  }
+
+  async snapshot(): Promise<Snapshot> {
+    const view = await analysis().view();
+    const { undo, redo } = await journalLabels(this.#db, this.site);
+    await this.#noteGlance(view);
+    return { site: this.site, files: new Map(this.files), view, undo, redo, readOnly: this.readOnly };
+  }
+
+  plan(intent: Intent): Promise<PlanView> {
+    return analysis().plan(intent);
+  }
+
+  do(intent: Intent): Promise<Outcome> {
+    return this.#inTurn(async () => {
+      const planned = await this.plan(intent);
+      if (!planned.ok) return planned;
+      // What is asked for twice (by Enter and by leaving the field) is done once, and leaves one entry to undo.
+      if (planned.change.files.every((file) => file.kind === 'edit' && file.edits.length === 0)) return { ok: true, label: planned.change.label, diffs: [] };
+      return this.#take(await writeChange(this.#db, this.site.id, planned.change), planned.diffs);
+    });
+  }
+
+  step(way: 'undo' | 'redo'): Promise<Outcome> {
+    return this.#inTurn(async () => this.#take(await stepJournal(this.#db, this.site.id, way), [], way === 'undo' ? 'Undone' : 'Done again'));
+  }
+
+  async #inTurn(work: () => Promise<Outcome>): Promise<Outcome> {
+    if (this.readOnly) return { ok: false, reason: 'This site is open in another tab, which may write to it. Close it there first.' };
+    const turn = this.#queue.then(work).catch((error: unknown): Outcome => ({ ok: false, reason: storageReason(error) }));
+    this.#queue = turn;
+    return turn;
+  }
+
+  async #take(written: Written, diffs: FileDiff[], prefix?: string): Promise<Outcome> {
+    if (!written.ok) return written;
+    this.site = written.site;
+    for (const [path, content] of written.files) {
+      if (content) this.files.set(path, content);
+      else this.files.delete(path);
+    }
+    await analysis().update([...written.files], []);
+    await this.#recall(written.files.values());
+    this.#announce(written.files);
+    const { label } = written.change;
+    return { ok: true, label: prefix ? `${prefix}: ${label.charAt(0).toLowerCase()}${label.slice(1)}` : label, diffs };
+  }
+
+  /** Makes pictures from others and puts them in place as one change. What cannot be made is named and stops nothing. */
+  make(tasks: readonly PictureTask[]): Promise<Outcome> {
+    return this.#inTurn(() =>
+      navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
+        const stop = new AbortController();
+        const change: Change = { label: labelFor(tasks), files: [] };
+        const failed: string[] = [];
+        const blobs = new Map<string, Blob>();
+        for (const [n, task] of tasks.entries()) {
+          this.#work({ says: `Making ${nameOf(task.to)}`, done: n, of: tasks.length, stop: () => stop.abort() });
+          if (stop.signal.aborted) break;
+          const source = await this.blob(task.from);
+          try {
+            if (!source) throw new Error('its source is no longer there');
+            const made = await pictures().reduce(source, task.from, task.to, task.box);
+            const hash = await contentHash(await made.blob.arrayBuffer());
+            blobs.set(hash, made.blob);
+            await this.#learn(hash, made.blob, task.to);
+            change.files.push({ kind: 'put', path: task.to, before: this.files.get(task.to) ?? null, after: { kind: 'binary', hash, bytes: made.blob.size } });
+          } catch (error) {
+            failed.push(`${nameOf(task.from)}: ${error instanceof Error ? error.message : String(error)}`);
+          }
+        }
+        this.#work(null);
+        if (stop.signal.aborted) return { ok: false, reason: 'Stopped. No picture was written.' };
+        if (change.files.length === 0) return { ok: false, reason: `No picture could be made. ${failed.join('; ')}` };
+        await keepBlobs(this.#db, blobs);
+        const outcome = await this.#take(await writeChange(this.#db, this.site.id, change), change.files.map((file) => ({ path: file.path, note: 'made', hunks: [] })));
+        return outcome.ok && failed.length > 0 ? { ...outcome, label: `${outcome.label}; not made: ${failed.join('; ')}` } : outcome;
+      }),
+    );
+  }
+
+  #work(job: Job | null): void {
+    this.job = job;
+    this.#tell();
+  }
+
+  /** Content that comes back by an undo has been read before; its facts are in the store. */
+  async #recall(contents: Iterable<FileContent | null>): Promise<void> {
+    const unknown = [...contents].flatMap((content) => (content?.kind === 'binary' && !this.#facts.has(content.hash) ? [content.hash] : []));
+    const facts = await readFacts(this.#db, unknown);
+    for (const [hash, one] of facts) this.#facts.set(hash, one);
+    if (facts.size > 0) await analysis().update([], [...facts]);
+    if (facts.size < new Set(unknown).size) void this.#readPictures();
+  }
+
+  async #learn(hash: string, blob: Blob, path: string): Promise<void> {
+    if (this.#facts.has(hash)) return;
+    const facts = await pictures().facts(blob, path);
+    this.#facts.set(hash, facts);
+    await this.#db.put('facts', facts, hash);
+    await analysis().update([], [[hash, facts]]);
+  }
+
+  /** Facts of all pictures that are new; what is there is shown meanwhile. */
+  async #readPictures(): Promise<void> {
+    const unread = [...this.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !this.#facts.has(content.hash));
+    let shown = performance.now();
+    for (const [n, [path, content]] of unread.entries()) {
+      if (this.#closed || content.kind !== 'binary') return;
+      const blob = await this.blob(path);
+      if (blob) await this.#learn(content.hash, blob, path);
+      // A screen that redraws for every picture would keep the reading waiting.
+      if (performance.now() - shown > 400) {
+        shown = performance.now();
+        this.#work({ says: 'Reading pictures', done: n + 1, of: unread.length, stop: null });
+        this.#goStale();
+      }
+    }
+    if (unread.length > 0) {
+      this.#work(null);
+      this.#goStale();
+    }
+  }
+
+  /** What the shelf shows is kept with the site, so that the shelf need not read it. */
+  async #noteGlance(view: SiteView): Promise<void> {
+    if (this.readOnly || view.unread > 0) return;
+    const glance = glanceOf(this.files, view.strands.filter((strand) => strand.state === 'broken').length);
+    if (JSON.stringify(glance) === JSON.stringify(this.site.glance)) return;
+    this.site = { ...this.site, glance };
+    const tx = this.#db.transaction('sites', 'readwrite');
+    const current = await tx.store.get(this.site.id);
+    if (current) await tx.store.put({ ...current, glance });
+    await tx.done;
+  }
+
+  async blob(path: string): Promise<Blob | null> {
+    const content = this.files.get(path);
+    if (!content) return null;
+    return content.kind === 'text' ? new Blob([content.text]) : ((await this.#db.get('blobs', content.hash)) ?? null);
+  }
+
+  /** An object URL of a picture by its hash, made once. */
+  async url(hash: string): Promise<string | null> {
+    const known = this.#urls.get(hash);
+    if (known) return known;
+    const blob = await this.#db.get('blobs', hash);
+    if (!blob) return null;
+    const url = this.#urls.get(hash) ?? URL.createObjectURL(blob);
+    this.#urls.set(hash, url);
+    return url;
+  }
+}
+
+const labelFor = (tasks: readonly PictureTask[]): string => (tasks.length === 1 && tasks[0] ? `Make ${nameOf(tasks[0].to)}` : `Make ${tasks.length} thumbnails`);
+
+let current: { id: string; session: Promise<SiteSession | null> } | null = null;
+
+/** The open site; another one is closed first, for the workers serve one at a time. */
+export function sessionOf(siteId: string): Promise<SiteSession | null> {
+  if (current?.id === siteId) return current.session;
+  const before = current?.session;
+  void before?.then((session) => session?.close());
+  current = { id: siteId, session: SiteSession.open(siteId) };
+  return current.session;
+}
+
+export function leaveSite(): void {
+  void current?.session.then((session) => session?.close());
+  current = null;
+}

@@ -1,0 +1,68 @@
+/** Reads sites away from the main thread: a thin shell around the core. One worker serves the one open site. */
+import * as Comlink from 'comlink';
+import { readSite, type PageCache, type SiteReading } from '~core/model/index.ts';
+import type { PhotoFacts } from '~core/photo/index.ts';
+import { planFor, type Intent } from '~core/plans/index.ts';
+import { hunksOf, type Change, type FileContent, type Hunk } from '~core/site/index.ts';
+import { viewOf, type SiteView } from '~core/view/index.ts';
+import { KITS } from './kits';
+
+export interface FileDiff {
+  path: string;
+  note: string;
+  hunks: Hunk[];
+}
+
+export type PlanView = { ok: true; change: Change; diffs: FileDiff[] } | { ok: false; reason: string };
+
+const files = new Map<string, FileContent>();
+const facts = new Map<string, PhotoFacts>();
+const cache: PageCache = new Map();
+let reading: SiteReading | null = null;
+let view: SiteView | null = null;
+
+const currentReading = (): SiteReading => (reading ??= readSite(files, facts, KITS, cache));
+
+function changed(): void {
+  reading = null;
+  view = null;
+}
+
+const analysis = {
+  open(all: [string, FileContent][], known: [string, PhotoFacts][]): void {
+    files.clear();
+    facts.clear();
+    cache.clear();
+    for (const [path, content] of all) files.set(path, content);
+    for (const [hash, one] of known) facts.set(hash, one);
+    changed();
+  },
+  update(some: [string, FileContent | null][], known: [string, PhotoFacts][]): void {
+    for (const [path, content] of some) {
+      if (content) files.set(path, content);
+      else files.delete(path);
+    }
+    for (const [hash, one] of known) facts.set(hash, one);
+    changed();
+  },
+  view(): SiteView {
+    return (view ??= viewOf(currentReading()));
+  },
+  plan(intent: Intent): PlanView {
+    const planned = planFor(currentReading(), intent);
+    return planned.ok ? { ...planned, diffs: diffsOf(planned.change) } : planned;
+  },
+};
+
+/** What a change does, file by file, for showing. */
+function diffsOf(change: Change): FileDiff[] {
+  return change.files.map((file) => {
+    if (file.kind === 'rename') return { path: file.path, note: `renamed to ${file.to}`, hunks: [] };
+    if (file.kind === 'put') return { path: file.path, note: file.before === null ? 'new file' : file.after === null ? 'removed' : 'replaced', hunks: [] };
+    const content = files.get(file.path);
+    return { path: file.path, note: '', hunks: content?.kind === 'text' ? hunksOf(content.text, file.edits) : [] };
+  });
+}
+
+export type Analysis = typeof analysis;
+Comlink.expose(analysis);

@@ -1,0 +1,78 @@
+/** Reads and makes pictures away from the main thread. */
+import * as Comlink from 'comlink';
+import { fitInside, meanColour, onGround, perceptualHash, resample, type Box, type PhotoFacts, type Pixels } from '~core/photo/index.ts';
+import { mediaTypeOf } from '~core/site/index.ts';
+import { decodePixels } from './decode';
+import { readWords } from './words';
+
+/** JPEG quality of what is made (common practice, no source). */
+const QUALITY = { thumbnail: 0.8, large: 0.82 };
+const THUMBNAIL_SIDE = 400; // image px
+/** Side of the copy that facts are computed from; image px. */
+const GLANCE = { width: 96, height: 96 };
+
+/** What shows through clear pixels where a format has none. */
+const PAPER = [255, 255, 255] as const;
+
+export interface MadePicture {
+  blob: Blob;
+  width: number;
+  height: number;
+}
+
+/** The type by content, for files whose extension says otherwise. */
+async function typeOf(blob: Blob, path: string): Promise<string> {
+  const head = new Uint8Array(await blob.slice(0, 12).arrayBuffer());
+  const ascii = String.fromCharCode(...head);
+  if (head[0] === 0xff && head[1] === 0xd8) return 'image/jpeg';
+  if (ascii.startsWith('\x89PNG')) return 'image/png';
+  if (ascii.startsWith('GIF8')) return 'image/gif';
+  if (ascii.startsWith('RIFF') && ascii.slice(8) === 'WEBP') return 'image/webp';
+  if (ascii.slice(4, 8) === 'ftyp') return 'image/avif';
+  return mediaTypeOf(path);
+}
+
+async function encode({ width, height, data }: Pixels, type: string): Promise<Blob> {
+  const context = new OffscreenCanvas(width, height).getContext('2d');
+  if (!context) throw new Error('The browser gives no canvas to write pictures with.');
+  context.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
+  const quality = Math.max(width, height) <= THUMBNAIL_SIDE ? QUALITY.thumbnail : QUALITY.large;
+  const blob = await context.canvas.convertToBlob({ type, quality });
+  // A canvas that cannot write a format gives PNG without a word.
+  if (blob.type !== type) throw new Error(`This browser cannot write ${type}.`);
+  return blob;
+}
+
+const pictures = {
+  /** What is to be known of a picture; one that cannot be decoded is named with the reason. */
+  async facts(blob: Blob, path: string): Promise<PhotoFacts> {
+    const told = await readWords(blob);
+    if (blob.size === 0) return unreadable(told, 'The file is empty.');
+    try {
+      const { pixels, full } = await decodePixels(blob, await typeOf(blob, path), told.orientation, (size) => fitInside(size, GLANCE));
+      const glance = onGround(resample(pixels, fitInside(pixels, GLANCE)), PAPER);
+      return { ...told, ...full, likeness: perceptualHash(glance), mean: meanColour(glance) };
+    } catch {
+      return unreadable(told, 'The browser cannot decode this picture; it may be damaged or cut short.');
+    }
+  },
+
+  /** The whole picture inside a box of image px, upright, never enlarged; written in the format that `path` ends in. */
+  async reduce(blob: Blob, from: string, path: string, box: Box): Promise<MadePicture> {
+    const told = await readWords(blob);
+    const wanted = mediaTypeOf(path);
+    const type = ['image/jpeg', 'image/webp', 'image/png'].includes(wanted) ? wanted : 'image/jpeg';
+    const { pixels, full } = await decodePixels(blob, await typeOf(blob, from), told.orientation, (size) => fitInside(size, box));
+    const reduced = resample(pixels, fitInside(full, box));
+    // JPEG knows no clear pixels; without a ground they would come out black.
+    const made = type === 'image/jpeg' ? onGround(reduced, PAPER) : reduced;
+    return { blob: await encode(made, type), width: made.width, height: made.height };
+  },
+};
+
+function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PhotoFacts {
+  return { ...told, width: 0, height: 0, likeness: '0'.repeat(16), mean: [0, 0, 0], unreadable: reason };
+}
+
+export type Pictures = typeof pictures;
+Comlink.expose(pictures);

@@ -1,0 +1,27 @@
+/** Starts workers when they are first needed, one of each. */
+import * as Comlink from 'comlink';
+import type { Analysis } from './analysis';
+import type { Packing } from './packing';
+import type { Pictures } from './pictures';
+
+function once<T>(start: () => Worker): () => Comlink.Remote<T> {
+  let remote: Comlink.Remote<T> | null = null;
+  return () => (remote ??= Comlink.wrap<T>(start()));
+}
+
+export const analysis = once<Analysis>(() => new Worker(new URL('./analysis.ts', import.meta.url), { type: 'module', name: 'analysis' }));
+export const pictures = once<Pictures>(() => new Worker(new URL('./pictures.ts', import.meta.url), { type: 'module', name: 'pictures' }));
+export const packing = once<Packing>(() => new Worker(new URL('./packing.ts', import.meta.url), { type: 'module', name: 'packing' }));
+
+/**
+ * Runs work in a worker that tells how far it is. The telling travels on a channel of its own and may come
+ * after the result; what comes late is dropped, or a finished screen would show work in hand again.
+ */
+export async function withProgress<P, R>(onProgress: (progress: P) => void, work: (tell: (progress: P) => void) => Promise<R>): Promise<R> {
+  let running = true;
+  try {
+    return await work(Comlink.proxy((progress: P) => running && onProgress(progress)));
+  } finally {
+    running = false;
+  }
+}

@@ -1,0 +1,47 @@
+/** What a picture's file says in words: EXIF (CIPA DC-008), IPTC and XMP (IPTC Photo Metadata Standard), read by exifr. */
+import exifr from 'exifr';
+import type { PhotoFacts } from '~core/photo/index.ts';
+
+type Told = Pick<PhotoFacts, 'words' | 'taken' | 'place' | 'orientation'>;
+
+const text = (value: unknown): string | undefined => {
+  const first: unknown = Array.isArray(value) ? value[0] : value;
+  const found = typeof first === 'object' && first !== null && 'value' in first ? first.value : first;
+  return typeof found === 'string' && found.trim() !== '' ? found.trim() : undefined;
+};
+
+/** IPTC text comes as bytes read one by one; where they are UTF-8 they are put together again. */
+function utf8(value: string | undefined): string | undefined {
+  if (value === undefined || !/[\u0080-\u00ff]/.test(value) || /[^\u0000-\u00ff]/.test(value)) return value; // eslint-disable-line no-control-regex -- bytes are meant
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(Uint8Array.from(value, (letter) => letter.charCodeAt(0)));
+  } catch {
+    return value;
+  }
+}
+
+/** Never fails: metadata that cannot be read is as good as none. */
+export async function readWords(blob: Blob): Promise<Told> {
+  const none: Told = { words: {}, orientation: 1 };
+  try {
+    const read = (await exifr.parse(await blob.arrayBuffer(), { tiff: true, exif: true, gps: true, iptc: true, xmp: true, translateValues: false, reviveValues: false, mergeOutput: false })) as Record<string, Record<string, unknown>> | undefined;
+    if (!read) return none;
+    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {} } = read;
+    const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
+    const { latitude, longitude } = gps;
+    const words = {
+      title: utf8(text(iptc.ObjectName)) ?? text(dc.title),
+      caption: utf8(text(iptc.Caption)) ?? text(dc.description) ?? text(ifd0.ImageDescription),
+      credit: utf8(text(iptc.Credit)) ?? text(ifd0.Artist),
+      copyright: utf8(text(iptc.CopyrightNotice)) ?? text(dc.rights) ?? utf8(text(ifd0.Copyright)),
+    };
+    return {
+      words: Object.fromEntries(Object.entries(words).filter(([, value]) => value !== undefined)),
+      orientation: typeof ifd0.Orientation === 'number' ? ifd0.Orientation : 1,
+      ...(taken === undefined ? {} : { taken }),
+      ...(typeof latitude === 'number' && typeof longitude === 'number' ? { place: { latitude, longitude } } : {}),
+    };
+  } catch {
+    return none;
+  }
+}
