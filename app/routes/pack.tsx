@@ -1,0 +1,94 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import LinearProgress from '@mui/material/LinearProgress';
+import Switch from '@mui/material/Switch';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import { pack, save, stopPacking } from '../data/export';
+import { Parcel } from '../stations/pack/Parcel';
+import { countOf, inBytes, Mono, Nothing, Sheet, StationHead } from '../ui/parts';
+import { useSite } from '../ui/site';
+import { ink, type Token } from '../ui/theme';
+
+export const meta = () => [{ title: 'Pack – Heathmoor' }];
+
+type State = { kind: 'idle' } | { kind: 'working'; done: number; of: number } | { kind: 'done'; says: string } | { kind: 'failed'; reason: string };
+
+export default function Pack() {
+  const { site } = useSite();
+  const [without, setWithout] = useState(false);
+  const [state, setState] = useState<State>({ kind: 'idle' });
+  const { parcel, pairs, findings, strands } = site.view;
+  const unused = useMemo(() => parcel.filter((entry) => entry.unused).map((entry) => entry.path), [parcel]);
+  const leftOut = useMemo(() => new Set(without ? unused : []), [without, unused]);
+  const entries = parcel.filter((entry) => !leftOut.has(entry.path));
+  const bytes = entries.reduce((sum, entry) => sum + entry.bytes, 0);
+  const places = pairs.filter((pair) => pair.place && !leftOut.has(pair.full)).length;
+  const whole = strands.filter((strand) => strand.state !== 'broken').length;
+
+  const leave = async (kind: 'parcel' | 'archive') => {
+    setState({ kind: 'working', done: 0, of: entries.length });
+    try {
+      const packed = await pack(site.session, kind, kind === 'parcel' ? leftOut : new Set(), (done, of) => setState({ kind: 'working', done, of }));
+      if (packed) save(packed);
+      setState(packed ? { kind: 'done', says: `${packed.name}, ${inBytes(packed.blob.size)}` } : { kind: 'idle' });
+    } catch (error) {
+      setState({ kind: 'failed', reason: error instanceof Error ? error.message : String(error) });
+    }
+  };
+
+  if (parcel.length === 0) return <Nothing title="Nothing to pack yet" says="Once the site holds files, what would be uploaded is listed here." />;
+  const busy = state.kind === 'working';
+  return (
+    <>
+      <StationHead title="Pack" says={`${countOf(entries.length, 'file')}, ${inBytes(bytes)}`}>
+        <Button disabled={busy} onClick={() => void leave('archive')}>
+          Save archive
+        </Button>
+        <Button variant="contained" color="primary" disabled={busy} onClick={() => void leave('parcel')}>
+          Save as ZIP
+        </Button>
+      </StationHead>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 300px', gap: 1.5, alignItems: 'start' }}>
+        <Parcel entries={parcel} leftOut={leftOut} />
+        <Box sx={{ display: 'grid', gap: 1.5 }}>
+          <Sheet label="Before it leaves" sx={{ p: 1.75 }}>
+            <Typography variant="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit', mb: 1 }}>Before it leaves</Typography>
+            <Line tone={whole === strands.length ? 'lichen' : 'rust'} word="whole" says={`${whole} of ${countOf(strands.length, 'strand')}`} />
+            <Line tone={findings.length === 0 ? 'lichen' : 'gorse'} word="open" says={findings.length === 0 ? 'no findings' : `${countOf(findings.length, 'finding')}, see Proof`} />
+            {places > 0 && <Line tone="gorse" word="place" says={`${countOf(places, 'picture')} ${places === 1 ? 'says where it was' : 'say where they were'} taken`} />}
+            <Line tone={unused.length === 0 ? 'lichen' : 'gorse'} word="unused" says={unused.length === 0 ? 'no picture' : `${countOf(unused.length, 'picture')} on no page`} />
+            {unused.length > 0 && <FormControlLabel control={<Switch size="small" checked={without} onChange={(event) => setWithout(event.target.checked)} />} label="Leave unused pictures out" slotProps={{ typography: { variant: 'body2' } }} sx={{ mt: 0.5 }} />}
+          </Sheet>
+          <Sheet label="Two ways out" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
+            <Box><b>ZIP</b> holds the site alone, paths as they are: unpack it where it shall live.</Box>
+            <Box sx={{ mt: 0.75 }}><b>Archive</b> holds all files and <Mono>heathmoor.json</Mono>, to go on in another browser.</Box>
+          </Sheet>
+          <Box role="status" aria-live="polite">
+            {state.kind === 'working' && (
+              <Sheet sx={{ p: 1.75 }}>
+                <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
+                  <Box sx={{ flex: 1 }}>{`Packing ${state.done} of ${state.of}`}</Box>
+                  <Button onClick={() => void stopPacking()}>Stop</Button>
+                </Box>
+                <LinearProgress aria-label="Packing" variant="determinate" value={state.of === 0 ? 0 : (state.done / state.of) * 100} />
+              </Sheet>
+            )}
+            {state.kind === 'done' && <Sheet sx={{ p: 1.75, color: ink('lichen') }}>{`Saved: ${state.says}`}</Sheet>}
+            {state.kind === 'failed' && <Sheet sx={{ p: 1.75, color: ink('rust') }}>{state.reason}</Sheet>}
+          </Box>
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+function Line({ tone, word, says }: { tone: Token; word: string; says: string }) {
+  return (
+    <Box sx={{ fontSize: '0.8125rem', py: 0.25 }}>
+      <Box component="span" sx={{ color: ink(tone), fontWeight: 600, mr: 0.75 }}>{word}</Box>
+      {says}
+    </Box>
+  );
+}

@@ -1,0 +1,94 @@
+import Box from '@mui/material/Box';
+import { useCallback, useLayoutEffect, useRef, useState } from 'react';
+import { PagePicker } from '../stations/markup/PagePicker';
+import { Findings } from '../stations/proof/Findings';
+import { countOf, Mono, Nothing, Sheet, StationHead } from '../ui/parts';
+import { LivePage, type ProbeReport } from '../ui/preview';
+import { useChosenPage, useChosenStrand, useSite } from '../ui/site';
+import { ink } from '../ui/theme';
+
+export const meta = () => [{ title: 'Proof – Heathmoor' }];
+
+/** A phone, a tablet, a desktop; CSS px (common practice, no source). */
+const WIDTHS = [390, 768, 1280] as const;
+const GAP = 14;
+const HEIGHT = 270;
+
+export default function Proof() {
+  const { site } = useSite();
+  const page = useChosenPage();
+  const strand = useChosenStrand();
+  const home = useRef<HTMLDivElement>(null);
+  const [room, setRoom] = useState(0);
+  const [seen, setSeen] = useState<{ page: string; reports: string[] }>({ page: '', reports: [] });
+  const { findings, checked, strands } = site.view;
+
+  useLayoutEffect(() => {
+    const box = home.current;
+    if (!box) return undefined;
+    const watcher = new ResizeObserver(() => setRoom(box.clientWidth));
+    watcher.observe(box);
+    return () => watcher.disconnect();
+  }, []);
+
+  const path = page?.path ?? '';
+  const hear = useCallback((report: ProbeReport) => {
+    const says = report.type === 'error' ? `${report.path || 'the page'}${report.line ? `, line ${report.line}` : ''}: ${report.says}` : report.type === 'missing' ? `could not load ${report.path}` : null;
+    if (report.type === 'hello') setSeen({ page: path, reports: [] });
+    else if (says !== null) setSeen((before) => (before.reports.includes(says) ? before : { page: path, reports: [...before.reports, says] }));
+  }, [path]);
+
+  if (!page) {
+    return (
+      <>
+        <StationHead title="Proof" says="nothing to prove yet" />
+        <Nothing title="No page yet" says="Once there is a page, it stands here live at three widths, with what was found wrong and what mends it." />
+      </>
+    );
+  }
+  const broken = findings.filter((finding) => finding.severity === 'broken').length;
+  // The three windows keep their proportion to each other, but the phone stays wide enough to read.
+  const shares = [0.19, 0.3, 0.51];
+  const reports = seen.page === path ? seen.reports : [];
+  return (
+    <>
+      <StationHead title="Proof" says={findings.length === 0 ? `${countOf(strands.length, 'strand')}, nothing found wrong` : `${broken} broken, ${findings.length - broken} could be better, in all pages`}>
+        <PagePicker />
+      </StationHead>
+      <Box ref={home} sx={{ display: 'flex', gap: `${GAP}px`, mb: 1.5, flexShrink: 0, minHeight: HEIGHT + 24 }}>
+        {room > 0 &&
+          WIDTHS.map((width, n) => {
+            const size = { width: Math.floor((room - GAP * 2) * (shares[n] ?? 0)) - 2, height: HEIGHT };
+            return (
+              <Box key={width}>
+                <Sheet sx={{ overflow: 'hidden' }}>
+                  <LivePage path={path} width={width} room={size} title={`${path} at ${width} px`} show={strand?.page === path ? strand.element : null} {...(n === 2 ? { onReport: hear } : {})} />
+                </Sheet>
+                <Box sx={{ textAlign: 'center', color: ink('stone'), fontSize: '0.78rem', mt: 0.25 }}>{`${width} px`}</Box>
+              </Box>
+            );
+          })}
+      </Box>
+      {findings.length > 0 ? (
+        <Findings findings={findings} />
+      ) : (
+        <Sheet label="What was checked" sx={{ p: 1.75 }}>
+          <Box component="ul" sx={{ m: 0, pl: 2.5, color: ink('lichen') }}>
+            {checked.map((rule) => (
+              <li key={rule.id}>{rule.title}</li>
+            ))}
+          </Box>
+        </Sheet>
+      )}
+      {/* Last, for it comes and goes as the page loads anew, and nothing above may move under the pointer. */}
+      {reports.length > 0 && (
+        <Sheet label="What the browser reports" sx={{ px: 1.75, py: 1, mt: 1.5, borderColor: ink('rust'), fontSize: '0.8125rem' }}>
+          <b>The browser reports on this page</b>
+          {reports.map((one) => (
+            <Box key={one}><Mono>{one}</Mono></Box>
+          ))}
+        </Sheet>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,138 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import { useFetcher, useRevalidator, type ClientActionFunctionArgs } from 'react-router';
+import { z } from 'zod';
+import { bringInDemo, demoWasSeen } from '../data/demo';
+import { INTAKE_LOCK, type IntakeProgress } from '../data/intake';
+import { leaveSite } from '../data/session';
+import type { SiteRecord } from '../data/records';
+import { dropSite, listSites, openStore, sweepBlobs } from '../data/store';
+import { DropPlace, PickButtons, useBringIn } from '../stations/shelf/BringIn';
+import { SiteCard } from '../stations/shelf/SiteCard';
+import { Bar, DayNight } from '../ui/Head';
+import { ink } from '../ui/theme';
+
+interface Shelf {
+  sites: SiteRecord[];
+  removed: { id: string; name: string } | null;
+  room: { used: number; of: number } | null;
+  now: number;
+}
+
+/** A removed site stays in the store until the next visit, so that removing can be undone. */
+const REMOVED = 'removed-site';
+
+export async function clientLoader(): Promise<Shelf> {
+  leaveSite();
+  const db = await openStore();
+  const removed = JSON.parse(sessionStorage.getItem(REMOVED) ?? 'null') as Shelf['removed'];
+  const sites = (await listSites(db)).filter((site) => site.id !== removed?.id);
+  const estimate = await navigator.storage.estimate().catch(() => null);
+  return { sites, removed, now: Date.now(), room: estimate?.quota ? { used: estimate.usage ?? 0, of: estimate.quota } : null };
+}
+clientLoader.hydrate = true as const;
+
+const ShelfWork = z.discriminatedUnion('do', [
+  z.object({ do: z.literal('remove'), id: z.string(), name: z.string() }),
+  z.object({ do: z.literal('restore') }),
+]);
+
+export async function clientAction({ request }: ClientActionFunctionArgs) {
+  const work = ShelfWork.parse(Object.fromEntries(await request.formData()));
+  const before = JSON.parse(sessionStorage.getItem(REMOVED) ?? 'null') as Shelf['removed'];
+  if (work.do === 'restore') sessionStorage.removeItem(REMOVED);
+  else {
+    if (before) await dropSite(await openStore(), before.id);
+    sessionStorage.setItem(REMOVED, JSON.stringify({ id: work.id, name: work.name }));
+  }
+  return null;
+}
+
+export function HydrateFallback() {
+  return (
+    <Frame>
+      <Box role="status" sx={{ color: ink('stone') }}>Looking at the shelf…</Box>
+    </Frame>
+  );
+}
+
+function Frame({ children, buttons }: { children: React.ReactNode; buttons?: React.ReactNode }) {
+  return (
+    <>
+      <Bar>
+        <DayNight />
+      </Bar>
+      <Box component="main" sx={{ maxWidth: 820, mx: 'auto', pt: 5.5, px: 2, pb: 6 }}>
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, mb: 2 }}>
+          <Typography variant="h1" sx={{ flex: 1 }}>Your sites</Typography>
+          {buttons}
+        </Box>
+        {children}
+      </Box>
+    </>
+  );
+}
+
+export default function ShelfPage({ loaderData: { sites, removed, room, now } }: { loaderData: Shelf }) {
+  const bring = useBringIn();
+  const fetcher = useFetcher();
+  const demo = useDemo(sites.length === 0 && removed === null);
+  useEffect(() => {
+    void navigator.storage.persist?.().catch(() => false);
+    // What an interrupted import left behind is swept while nobody is bringing anything in.
+    void navigator.locks.request(INTAKE_LOCK, { ifAvailable: true }, async (lock) => lock && sweepBlobs(await openStore()));
+  }, []);
+  return (
+    <Frame buttons={<PickButtons bring={bring} />}>
+      {removed && (
+        <Box role="status" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, color: ink('stone') }}>
+          {`“${removed.name}” was removed.`}
+          <Button onClick={() => void fetcher.submit({ do: 'restore' }, { method: 'post', action: '/?index' })}>Put it back</Button>
+        </Box>
+      )}
+      {demo.progress && (
+        <Box role="status" sx={{ bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, p: 2, mb: 1.5 }}>
+          <Box sx={{ mb: 1 }}>{demo.progress.says}</Box>
+          <LinearProgress aria-label="Setting out the demo site" {...(demo.progress.share === null ? {} : { variant: 'determinate' as const, value: demo.progress.share * 100 })} />
+        </Box>
+      )}
+      {demo.failed && <Box role="alert" sx={{ color: ink('rust'), mb: 1.5 }}>{`The demo site could not be set out: ${demo.failed}`}</Box>}
+      <Box component="ul" aria-label="Sites" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {sites.map((site) => (
+          <SiteCard key={site.id} site={site} now={now} onRemove={() => void fetcher.submit({ do: 'remove', id: site.id, name: site.name }, { method: 'post', action: '/?index' })} />
+        ))}
+      </Box>
+      <DropPlace bring={bring} />
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 1.5, fontSize: '0.78rem', color: ink('stone') }}>
+        <Box sx={{ flex: 1 }}>{room && `${(room.used / 1e6).toFixed(0)} MB kept here; this browser has room for ${(room.of / 1e9).toFixed(0)} GB.`}</Box>
+        {!demo.progress && <Button onClick={() => void demo.start()}>Set out the demo site again</Button>}
+      </Box>
+    </Frame>
+  );
+}
+
+/** On the first visit the demo site is set out by itself. */
+function useDemo(empty: boolean) {
+  const { revalidate } = useRevalidator();
+  const [progress, setProgress] = useState<IntakeProgress | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
+  const start = async () => {
+    const result = await bringInDemo(setProgress);
+    setProgress(null);
+    setFailed(result.ok ? null : result.reason);
+    await revalidate();
+  };
+  useEffect(() => {
+    if (!empty || demoWasSeen() || started) return;
+    started = true;
+    void start();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, on the first visit
+  }, [empty]);
+  return { progress, failed, start };
+}
+
+/** Effects run twice while developing; the demo comes once. */
+let started = false;

@@ -1,0 +1,118 @@
+import Box from '@mui/material/Box';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { data, Outlet, useLocation, useNavigate, useRevalidator, type ClientActionFunctionArgs, type ClientLoaderFunctionArgs } from 'react-router';
+import { sessionOf, type Outcome } from '../data/session';
+import { Work } from '../data/work';
+import { STATIONS } from '../stations/stations';
+import { Find } from '../ui/Find';
+import { Bar, DayNight, FindButton, UndoRedo } from '../ui/Head';
+import { KeysSheet, useKeys } from '../ui/keys';
+import { PreviewProvider } from '../ui/preview';
+import { SiteProvider, useWork, type OpenSite } from '../ui/site';
+import { Slip } from '../ui/Slip';
+import { StrandRail } from '../ui/StrandRail';
+import { ink } from '../ui/theme';
+import { Trail } from '../ui/Trail';
+
+export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promise<OpenSite> {
+  const session = await sessionOf(params.siteId ?? '');
+  if (!session) throw data('This site is not on the shelf of this browser. It may have been removed, or kept in another browser.', { status: 404 });
+  return { session, ...(await session.snapshot()) };
+}
+clientLoader.hydrate = true as const;
+
+export async function clientAction({ params, request }: ClientActionFunctionArgs): Promise<Outcome> {
+  const session = await sessionOf(params.siteId ?? '');
+  const work = Work.safeParse(await request.json());
+  if (!session) return { ok: false, reason: 'This site is no longer on the shelf.' };
+  if (!work.success) return { ok: false, reason: `This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.` };
+  switch (work.data.do) {
+    case 'intent':
+      return session.do(work.data.intent);
+    case 'step':
+      return session.step(work.data.way);
+    case 'make':
+      return session.make(work.data.tasks);
+  }
+}
+
+export function HydrateFallback() {
+  return (
+    <Box sx={{ maxWidth: 360, mx: 'auto', mt: 20 }} role="status">
+      <p>Opening the site…</p>
+      <LinearProgress aria-label="Opening the site" />
+    </Box>
+  );
+}
+
+export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite }) {
+  const { pathname } = useLocation();
+  const navigate = useNavigate();
+  const { revalidate } = useRevalidator();
+  const [strand, setStrand] = useState<string | null>(null);
+  const [page, choosePage] = useState<string | null>(null);
+  const [asked, setAsked] = useState(0);
+  const [finding, setFinding] = useState(false);
+  const [keys, setKeys] = useState(false);
+  const { work, outcome, busy } = useWork(site.site.id);
+  const { session, view } = site;
+  useEffect(() => session.onStale(() => void revalidate()), [session, revalidate]);
+
+  const choose = useCallback((id: string | null) => {
+    setAsked(0);
+    setStrand(id);
+  }, []);
+  const ask = useCallback((id: string) => {
+    setStrand(id);
+    setAsked((n) => n + 1);
+  }, []);
+  const value = useMemo(() => ({ site, strand, choose, page, choosePage, asked, ask, work, outcome, busy }), [site, strand, choose, page, asked, ask, work, outcome, busy]);
+  const at = STATIONS.find((station) => pathname.endsWith(`/${station.id}`))?.id ?? null;
+
+  useKeys({
+    station: (n) => void navigate(`/site/${site.site.id}/${STATIONS[n]?.id ?? 'pairs'}`),
+    strand: (by) => {
+      // Through the page in hand, or through all pages where none was chosen.
+      const shown = page === null ? view.strands : view.strands.filter((one) => one.page === page);
+      const next = shown[shown.findIndex((one) => one.id === strand) + by] ?? shown[by === 1 ? 0 : shown.length - 1];
+      if (next) choose(next.id);
+    },
+    joint: (by) => {
+      const beads = [...document.querySelectorAll<HTMLElement>('[data-joint]')];
+      const now = beads.indexOf(document.activeElement as HTMLElement);
+      (beads[now + by] ?? beads[by === 1 ? 0 : beads.length - 1])?.focus();
+    },
+    find: () => setFinding(true),
+    step: (way) => work({ do: 'step', way }),
+    sheet: () => setKeys(true),
+  });
+
+  return (
+    <SiteProvider value={value}>
+      <PreviewProvider key={site.site.id} session={session}>
+        <Box sx={{ display: 'flex', flexDirection: 'column', height: '100vh', minWidth: 1080 }}>
+          <Bar under={site.site.name} middle={<Trail siteId={site.site.id} open={view.open} at={at} />}>
+            <UndoRedo />
+            <FindButton onClick={() => setFinding(true)} />
+            <DayNight />
+          </Bar>
+          {site.readOnly && (
+            <Box role="status" sx={{ bgcolor: ink('gorseWash'), color: ink('gorse'), px: 2.5, py: 0.75, fontSize: '0.8125rem', fontWeight: 600 }}>
+              This site is open in another tab. Here it is shown read-only until that tab is closed.
+            </Box>
+          )}
+          <Box sx={{ display: 'flex', flex: 1, minHeight: 0 }}>
+            <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', px: 2.5, py: 2, display: 'flex', flexDirection: 'column' }}>
+              <Outlet />
+            </Box>
+            <StrandRail />
+          </Box>
+        </Box>
+        <Slip />
+        <Find open={finding} onClose={() => setFinding(false)} onKeys={() => setKeys(true)} />
+        <KeysSheet open={keys} onClose={() => setKeys(false)} />
+      </PreviewProvider>
+    </SiteProvider>
+  );
+}

@@ -1,0 +1,91 @@
+/** The files that would leave, folders of pictures folded into one row each. */
+import Box from '@mui/material/Box';
+import { scaleSqrt } from 'd3-scale';
+import type { ParcelEntry } from '~core/pack/index.ts';
+import { folderOf, isPicturePath } from '~core/site/index.ts';
+import { countOf, inBytes, Mono, Sheet, Tag } from '../../ui/parts';
+import { ink } from '../../ui/theme';
+
+interface Row {
+  name: string;
+  entries: ParcelEntry[];
+  bytes: number;
+}
+
+/** Pictures by folder, everything else by itself. */
+export function rowsOf(entries: readonly ParcelEntry[]): Row[] {
+  const rows = new Map<string, ParcelEntry[]>();
+  for (const entry of entries) {
+    const key = isPicturePath(entry.path) ? folderOf(entry.path) || './' : entry.path;
+    rows.set(key, [...(rows.get(key) ?? []), entry]);
+  }
+  return [...rows].map(([key, list]) => ({
+    name: list.length === 1 && list[0] ? list[0].path : key,
+    entries: list,
+    bytes: list.reduce((sum, entry) => sum + entry.bytes, 0),
+  }));
+}
+
+const COLUMNS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 130px 170px 80px', gap: 1.5, alignItems: 'center', minHeight: 32, px: 1.75 };
+
+export function Parcel({ entries, leftOut }: { entries: readonly ParcelEntry[]; leftOut: ReadonlySet<string> }) {
+  const rows = rowsOf(entries);
+  const width = scaleSqrt([0, Math.max(1, ...rows.map((row) => row.bytes))], [2, 160]);
+  return (
+    <Sheet>
+      <Box component="ul" aria-label="Files to be written" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {rows.map((row) => (
+          <Box component="li" key={row.name} sx={{ borderTop: `1px solid ${ink('hair')}`, '&:first-of-type': { borderTop: 0 } }}>
+            {row.entries.length === 1 ? <Box sx={COLUMNS}><Cells row={row} leftOut={leftOut} width={width(row.bytes)} /></Box> : <Folder row={row} leftOut={leftOut} width={width(row.bytes)} />}
+          </Box>
+        ))}
+      </Box>
+    </Sheet>
+  );
+}
+
+interface RowProps {
+  row: Row;
+  leftOut: ReadonlySet<string>;
+  /** Of its bar; CSS px. */
+  width: number;
+}
+
+/** A folder of pictures; opened, each of its files with its size and whether a page uses it. */
+function Folder({ row, leftOut, width }: RowProps) {
+  return (
+    <Box component="details" sx={{ '&[open] > summary': { bgcolor: ink('mist') } }}>
+      <Box component="summary" sx={{ ...COLUMNS, cursor: 'pointer', listStyle: 'none', '&:focus-visible': { outlineOffset: '-2px' }, '&::-webkit-details-marker': { display: 'none' } }}>
+        <Cells row={row} leftOut={leftOut} width={width} />
+      </Box>
+      <Box component="ul" aria-label={`Files in ${row.name}`} sx={{ m: 0, p: 0, pb: 0.5, listStyle: 'none' }}>
+        {row.entries.map((entry) => (
+          <Box component="li" key={entry.path} sx={{ ...COLUMNS, minHeight: 26, pl: 4 }}>
+            <Mono tone="stone">{entry.path}</Mono>
+            <Box>{leftOut.has(entry.path) ? <Tag tone="plain">left out</Tag> : entry.unused ? <Tag tone="look">unused</Tag> : null}</Box>
+            <span />
+            <Box sx={{ textAlign: 'right', color: ink('stone') }}>{inBytes(entry.bytes)}</Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Cells({ row, leftOut, width }: RowProps) {
+  const out = row.entries.filter((entry) => leftOut.has(entry.path)).length;
+  const unused = row.entries.filter((entry) => entry.unused).length;
+  return (
+    <>
+      <Box>
+        <Mono>{row.name}</Mono>
+        {row.entries.length > 1 && <Box component="span" sx={{ color: ink('stone'), ml: 1, fontSize: '0.78rem', textDecoration: 'underline', textUnderlineOffset: 3 }}>{countOf(row.entries.length, 'file')}</Box>}
+      </Box>
+      <Box>
+        {out > 0 ? <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag> : unused > 0 ? <Tag tone="look">{`${unused} unused`}</Tag> : null}
+      </Box>
+      <Box aria-hidden sx={{ height: 8, width, bgcolor: ink('heather') }} />
+      <Box sx={{ textAlign: 'right' }}>{inBytes(row.bytes)}</Box>
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+/** What the checks saw: each with its place and what mends it. */
+import Box from '@mui/material/Box';
+import { useNavigate } from 'react-router';
+import type { FindingView } from '~core/view/index.ts';
+import { Fixes, Mono, Sheet } from '../../ui/parts';
+import { useChosenStrand, useSite } from '../../ui/site';
+import { ink } from '../../ui/theme';
+
+function Sign({ severity }: { severity: FindingView['severity'] }) {
+  return (
+    <svg width="14" height="14" viewBox="-7 -7 14 14" role="img" aria-label={severity === 'broken' ? 'Broken' : 'To look at'}>
+      {severity === 'broken' ? <path d="M0-6.2 6.2 0 0 6.2-6.2 0Z" fill={ink('rust')} /> : <path d="M-4.4-4.4h8.8v8.8h-8.8z" fill="none" stroke={ink('gorse')} strokeWidth="1.8" />}
+    </svg>
+  );
+}
+
+export function Findings({ findings }: { findings: readonly FindingView[] }) {
+  return (
+    <Sheet sx={{ minWidth: 0 }}>
+      <Box component="ul" aria-label="Findings" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {findings.map((finding) => (
+          <Row key={finding.id} finding={finding} />
+        ))}
+      </Box>
+    </Sheet>
+  );
+}
+
+function Row({ finding }: { finding: FindingView }) {
+  const { site, choose, choosePage } = useSite();
+  const strand = useChosenStrand()?.id;
+  const navigate = useNavigate();
+  const { place } = finding;
+  return (
+    <Box component="li" data-rule={finding.rule} sx={{ display: 'grid', gridTemplateColumns: '14px minmax(0, 1fr) 150px 210px', gap: 1.75, alignItems: 'center', px: 1.75, py: 1, borderTop: `1px solid ${ink('hair')}`, '&:first-of-type': { borderTop: 0 }, bgcolor: finding.strand !== null && finding.strand === strand ? ink('heatherWash') : undefined }}>
+      <Sign severity={finding.severity} />
+      <Box sx={{ fontSize: '0.8125rem' }}>
+        <Box>{finding.says}</Box>
+        <Box sx={{ color: ink('stone'), fontSize: '0.75rem' }}>{finding.why}</Box>
+      </Box>
+      <Box
+        component="button"
+        type="button"
+        onClick={() => {
+          choosePage(place.path);
+          choose(finding.strand);
+          void navigate(`/site/${site.site.id}/markup`);
+        }}
+        sx={{ all: 'unset', cursor: 'pointer', textDecoration: 'underline', textUnderlineOffset: 3, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}
+      >
+        <Mono>{place.line === null ? place.path : `${place.path}:${place.line}`}</Mono>
+      </Box>
+      <Box sx={{ display: 'grid', gap: 0.5 }}>
+        <Fixes finding={finding.id} fixes={finding.fixes} />
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,100 @@
+/** Where a folder or a ZIP comes in: dropped or picked, with progress, and with the reason where it cannot. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useCallback, useRef, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { useNavigate, useRevalidator } from 'react-router';
+import { bringInFiles, bringInZip, type IntakeProgress, type IntakeResult } from '../../data/intake';
+import { ink } from '../../ui/theme';
+
+type Refused = Extract<IntakeResult, { ok: false }>;
+
+/** The path inside the folder that was picked or dropped. */
+function pathOf(file: File & { path?: string; relativePath?: string }): string {
+  const path = file.webkitRelativePath || file.relativePath || file.path || file.name;
+  return path.replace(/^\.?\//, '');
+}
+
+export function useBringIn() {
+  const navigate = useNavigate();
+  const { revalidate } = useRevalidator();
+  const [progress, setProgress] = useState<IntakeProgress | null>(null);
+  const [refused, setRefused] = useState<Refused | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  const take = useCallback(async (files: readonly File[]) => {
+    if (files.length === 0) return;
+    const control = new AbortController();
+    stop.current = control;
+    setRefused(null);
+    setProgress({ says: 'Looking at the files', share: null });
+    const options = { onProgress: setProgress, signal: control.signal };
+    const [only] = files;
+    const isZip = files.length === 1 && only !== undefined && /\.zip$/i.test(only.name);
+    const result = isZip ? await bringInZip(only, only.name, options) : await bringInFiles(files.map((file) => ({ path: pathOf(file), blob: file })), options);
+    setProgress(null);
+    if (!result.ok) {
+      setRefused(result);
+      return;
+    }
+    await revalidate();
+    void navigate(`/site/${result.site.id}/pairs`);
+  }, [navigate, revalidate]);
+  return { take, progress, refused, stop: () => stop.current?.abort(), forget: () => setRefused(null) };
+}
+
+export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
+  const { getRootProps, isDragActive } = useDropzone({ onDrop: (files) => void bring.take(files), noClick: true, noKeyboard: true });
+  const { progress, refused } = bring;
+  return (
+    <Box {...getRootProps()} role="group" aria-label="Bring in by dropping" sx={{ border: `1px dashed ${isDragActive ? ink('heather') : ink('edge')}`, bgcolor: isDragActive ? ink('heatherWash') : 'transparent', borderRadius: 1, minHeight: 106, display: 'grid', placeItems: 'center', p: 2, textAlign: 'center', color: ink('stone') }}>
+      {progress ? (
+        <Box role="status" sx={{ width: 420 }}>
+          <Box sx={{ mb: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{progress.says}</Box>
+          <LinearProgress aria-label={progress.says} {...(progress.share === null ? {} : { variant: 'determinate' as const, value: progress.share * 100 })} />
+          <Button onClick={bring.stop} sx={{ mt: 1.5 }}>Stop</Button>
+        </Box>
+      ) : refused ? (
+        <Box role="alert" sx={{ color: ink('rust'), textAlign: 'left', width: '100%' }}>
+          <b>{refused.reason}</b>
+          <Box component="ul" sx={{ my: 1, pl: 2.5 }}>
+            {refused.refused.slice(0, 8).map((one) => (
+              <li key={one.path}>{`${one.path}: ${one.reason}`}</li>
+            ))}
+          </Box>
+          {refused.refused.length > 8 && <Box>{`and ${refused.refused.length - 8} more`}</Box>}
+          <Button onClick={bring.forget}>Close</Button>
+        </Box>
+      ) : (
+        <Box>
+          Drop a folder or a ZIP here: a site you have begun, or just the pictures.
+          <br />
+          It stays on this computer, in this browser.
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Buttons over hidden inputs, for a folder and for an archive. */
+export function PickButtons({ bring }: { bring: ReturnType<typeof useBringIn> }) {
+  const folder = useRef<HTMLInputElement>(null);
+  const archive = useRef<HTMLInputElement>(null);
+  const picked = (input: HTMLInputElement) => {
+    void bring.take([...(input.files ?? [])]);
+    input.value = '';
+  };
+  const busy = bring.progress !== null;
+  return (
+    <>
+      <input ref={folder} type="file" hidden multiple aria-label="Folder to bring in" data-pick="folder" {...{ webkitdirectory: '' }} onChange={(event) => picked(event.target)} />
+      <input ref={archive} type="file" hidden accept=".zip,application/zip" aria-label="Archive to open" data-pick="archive" onChange={(event) => picked(event.target)} />
+      <Button disabled={busy} onClick={() => archive.current?.click()}>
+        Open a ZIP
+      </Button>
+      <Button disabled={busy} variant="contained" color="primary" onClick={() => folder.current?.click()}>
+        Bring in a folder
+      </Button>
+    </>
+  );
+}

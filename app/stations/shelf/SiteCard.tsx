@@ -1,0 +1,68 @@
+import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import Tooltip from '@mui/material/Tooltip';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import type { SiteRecord } from '../../data/records';
+import { openStore } from '../../data/store';
+import { countOf, Tag } from '../../ui/parts';
+import { ink, SERIF } from '../../ui/theme';
+
+/** Object URLs of a few small pictures of the site. */
+function useFaces(hashes: readonly string[]): string[] {
+  const [urls, setUrls] = useState<string[]>([]);
+  const key = hashes.join();
+  useEffect(() => {
+    const made: string[] = [];
+    let current = true;
+    void (async () => {
+      const db = await openStore();
+      for (const hash of key.split(',').filter(Boolean)) {
+        const blob = await db.get('blobs', hash);
+        if (blob && current) made.push(URL.createObjectURL(blob));
+      }
+      if (current) setUrls([...made]);
+    })();
+    return () => {
+      current = false;
+      made.forEach((url) => URL.revokeObjectURL(url));
+    };
+  }, [key]);
+  return urls;
+}
+
+const when = new Intl.RelativeTimeFormat('en', { numeric: 'auto' });
+const STEPS: [Intl.RelativeTimeFormatUnit, number][] = [['day', 86_400_000], ['hour', 3_600_000], ['minute', 60_000]];
+
+function ago(time: number, now: number): string {
+  const step = STEPS.find(([, length]) => now - time >= length);
+  return step ? when.format(-Math.round((now - time) / step[1]), step[0]) : 'just now';
+}
+
+export function SiteCard({ site, now, onRemove }: { site: SiteRecord; now: number; onRemove: () => void }) {
+  const faces = useFaces(site.glance.faces);
+  const { pages, pictures, broken } = site.glance;
+  return (
+    <Box component="li" sx={{ display: 'flex', alignItems: 'center', gap: 2.5, bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, p: 2, mb: 1.5, position: 'relative', '&:hover': { borderColor: ink('edge') } }}>
+      <Box aria-hidden sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 60px)', gridAutoRows: 44, gap: 0.5, width: 188, minHeight: 44 }}>
+        {faces.map((url) => (
+          <Box key={url} component="img" src={url} alt="" sx={{ width: 60, height: 44, objectFit: 'cover', borderRadius: '2px' }} />
+        ))}
+      </Box>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Box component={Link} to={`/site/${site.id}/pairs`} sx={{ fontFamily: SERIF, fontWeight: 600, fontSize: '1.15rem', color: ink('peat'), textDecoration: 'none', '&::after': { content: '""', position: 'absolute', inset: 0 }, '&:focus-visible': { outline: 'none' }, '&:focus-visible::after': { outline: `2px solid ${ink('heather')}`, borderRadius: 1 } }}>
+          {site.name}
+        </Box>
+        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>{`${countOf(pages, 'page')}, ${countOf(pictures, 'picture file')}, changed ${ago(site.changed, now)}`}</Box>
+      </Box>
+      {broken !== null && (broken > 0 ? <Tag tone="broken">{`${countOf(broken, 'strand')} broken`}</Tag> : <Tag tone="whole">all whole</Tag>)}
+      {broken === null && <Tag tone="plain">not opened yet</Tag>}
+      <Tooltip title="Remove from the shelf">
+        <IconButton aria-label={`Remove ${site.name} from the shelf`} onClick={onRemove} sx={{ zIndex: 1 }}>
+          <DeleteOutlined fontSize="small" />
+        </IconButton>
+      </Tooltip>
+    </Box>
+  );
+}

@@ -1,0 +1,50 @@
+/** Finds any page, picture, strand or station by its name. */
+import Autocomplete from '@mui/material/Autocomplete';
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import TextField from '@mui/material/TextField';
+import { useMemo } from 'react';
+import { useNavigate } from 'react-router';
+import { STATIONS } from '../stations/stations';
+import { useSite } from './site';
+
+interface Hit {
+  label: string;
+  kind: 'Station' | 'Page' | 'Picture' | 'Strand' | 'Action';
+  go: () => void;
+}
+
+export function Find({ open, onClose, onKeys }: { open: boolean; onClose: () => void; onKeys: () => void }) {
+  const { site, choose, choosePage, work } = useSite();
+  const navigate = useNavigate();
+  const hits = useMemo((): Hit[] => {
+    const to = (station: string) => void navigate(`/site/${site.site.id}/${station}`);
+    return [
+      ...STATIONS.map(({ id, name }): Hit => ({ kind: 'Station', label: name, go: () => to(id) })),
+      ...site.view.pages.map(({ path }): Hit => ({ kind: 'Page', label: path, go: () => { choosePage(path); to('markup'); } })),
+      ...site.view.pairs.map((pair): Hit => ({ kind: 'Picture', label: pair.full, go: () => { choose(site.view.strands.find((strand) => strand.full === pair.full)?.id ?? null); to('pairs'); } })),
+      ...site.view.strands.map((strand): Hit => ({ kind: 'Strand', label: `${strand.name} on ${strand.page}, item ${strand.item + 1}`, go: () => { choosePage(strand.page); choose(strand.id); to('markup'); } })),
+      ...(['undo', 'redo'] as const).flatMap((way): Hit[] => (site[way] === null ? [] : [{ kind: 'Action', label: `${way === 'undo' ? 'Undo' : 'Redo'}: ${site[way]}`, go: () => work({ do: 'step', way }) }])),
+      { kind: 'Action', label: 'Show the keys', go: onKeys },
+      { kind: 'Action', label: 'Go to the shelf', go: () => void navigate('/') },
+    ];
+  }, [site, navigate, choose, choosePage, work, onKeys]);
+  return (
+    <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" aria-label="Find" sx={{ '& .MuiDialog-container': { alignItems: 'flex-start', pt: 8 } }}>
+      <DialogContent>
+        <Autocomplete
+          options={hits}
+          groupBy={(hit) => hit.kind}
+          getOptionKey={(hit) => `${hit.kind} ${hit.label}`}
+          openOnFocus
+          autoHighlight
+          onChange={(_event, hit) => {
+            onClose();
+            hit?.go();
+          }}
+          renderInput={(params) => <TextField {...params} label="Find a page, picture, strand or action" autoFocus />}
+        />
+      </DialogContent>
+    </Dialog>
+  );
+}

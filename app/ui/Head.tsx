@@ -1,0 +1,71 @@
+/** The top of the window: the name, the trail, and what goes for all stations. */
+import DarkMode from '@mui/icons-material/DarkModeOutlined';
+import LightMode from '@mui/icons-material/LightModeOutlined';
+import Redo from '@mui/icons-material/Redo';
+import Search from '@mui/icons-material/Search';
+import Undo from '@mui/icons-material/Undo';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import { useColorScheme } from '@mui/material/styles';
+import Tooltip from '@mui/material/Tooltip';
+import { useEffect, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { useSite } from './site';
+import { ink, SERIF } from './theme';
+
+export function Bar({ under, middle, children }: { under?: string; middle?: ReactNode; children: ReactNode }) {
+  return (
+    <Box component="header" sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 2, height: 64, px: 2.5, borderBottom: `1px solid ${ink('hair')}`, flexShrink: 0 }}>
+      <Box sx={{ width: 190, minWidth: 0 }}>
+        <Box component={Link} to="/" sx={{ fontFamily: SERIF, fontWeight: 600, fontSize: '1.3rem', color: ink('peat'), textDecoration: 'none', lineHeight: 1.1 }}>
+          Heathmoor
+        </Box>
+        {under && <Box sx={{ color: ink('stone'), fontSize: '0.78rem', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{under}</Box>}
+      </Box>
+      {middle}
+      <Box sx={{ display: 'flex', gap: 0.5, alignItems: 'center', flexShrink: 0 }}>{children}</Box>
+    </Box>
+  );
+}
+
+export function DayNight() {
+  const { mode, systemMode, setMode } = useColorScheme();
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const night = ready && (mode === 'system' ? systemMode : mode) === 'dark';
+  const label = night ? 'Day colours' : 'Night colours';
+  return (
+    <Tooltip title={label}>
+      <IconButton aria-label={label} onClick={() => setMode(night ? 'light' : 'dark')}>
+        {night ? <LightMode fontSize="small" /> : <DarkMode fontSize="small" />}
+      </IconButton>
+    </Tooltip>
+  );
+}
+
+export function UndoRedo() {
+  const { site, work, busy } = useSite();
+  return (['undo', 'redo'] as const).map((way) => {
+    const label = site[way];
+    const name = way === 'undo' ? 'Undo' : 'Redo';
+    const title = label === null ? `Nothing to ${way}` : `${name}: ${label}`;
+    return (
+      <Tooltip key={way} title={title}>
+        <span>
+          <IconButton aria-label={title} disabled={label === null || busy || site.readOnly} onClick={() => work({ do: 'step', way })}>
+            {way === 'undo' ? <Undo fontSize="small" /> : <Redo fontSize="small" />}
+          </IconButton>
+        </span>
+      </Tooltip>
+    );
+  });
+}
+
+export function FindButton({ onClick }: { onClick: () => void }) {
+  return (
+    <Button onClick={onClick} startIcon={<Search fontSize="small" />}>
+      Find
+    </Button>
+  );
+}

@@ -1,0 +1,55 @@
+/** The slip at the foot: what was just done with its diff and its undo, what could not be done and why, and work in hand. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useEffect, useState } from 'react';
+import type { Outcome } from '../data/session';
+import { DiffView } from './DiffView';
+import { useJob, useSite } from './site';
+import { ink } from './theme';
+
+const SHOWN_FOR = 9000; // ms; long enough to read a diff, and pointing at it keeps it
+
+export function Slip() {
+  const { site, outcome, work } = useSite();
+  const job = useJob(site.session);
+  const [gone, setGone] = useState<Outcome | null>(null);
+  const [held, setHeld] = useState(false);
+  const shown = outcome !== gone ? outcome : null;
+  useEffect(() => {
+    if (!shown?.ok || held) return undefined;
+    const timer = setTimeout(() => setGone(shown), SHOWN_FOR);
+    return () => clearTimeout(timer);
+  }, [shown, held]);
+  return (
+    <Box sx={{ position: 'fixed', left: 20, bottom: 16, width: 520, zIndex: 1200, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1 }}>
+      <Box role="status" aria-live="polite" sx={{ display: 'contents' }}>
+        {job && (
+          <Box sx={{ ...CARD, p: 1.5 }}>
+            <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 0.75 }}>
+              <Box sx={{ flex: 1 }}>{`${job.says}, ${job.done} of ${job.of}`}</Box>
+              {job.stop && <Button onClick={job.stop}>Stop</Button>}
+            </Box>
+            <LinearProgress aria-label={job.says} variant="determinate" value={job.of === 0 ? 0 : (job.done / job.of) * 100} />
+          </Box>
+        )}
+        {shown && (
+          <Box onMouseEnter={() => setHeld(true)} onMouseLeave={() => setHeld(false)} onFocus={() => setHeld(true)} onBlur={() => setHeld(false)} sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? ink('edge') : ink('rust') }}>
+            <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+              <Box sx={{ flex: 1, fontWeight: 600, color: shown.ok ? undefined : ink('rust') }}>{shown.ok ? shown.label : shown.reason}</Box>
+              {shown.ok && site.undo !== null && <Button onClick={() => work({ do: 'step', way: 'undo' })}>Undo</Button>}
+              <Button onClick={() => setGone(shown)}>Close</Button>
+            </Box>
+            {shown.ok && shown.diffs.length > 0 && (
+              <Box sx={{ mt: 1 }}>
+                <DiffView diffs={shown.diffs} height={104} />
+              </Box>
+            )}
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+const CARD = { bgcolor: ink('paper'), border: `1px solid ${ink('edge')}`, borderRadius: 1, boxShadow: '0 4px 18px rgb(20 16 15 / 0.18)', fontSize: '0.8125rem' };

@@ -1,0 +1,198 @@
+/** The thread with five beads at the right edge: the chosen strand, joint by joint, with what mends it. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import TextField from '@mui/material/TextField';
+import Tooltip from '@mui/material/Tooltip';
+import Typography from '@mui/material/Typography';
+import ArrowDownward from '@mui/icons-material/ArrowDownward';
+import ArrowUpward from '@mui/icons-material/ArrowUpward';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { Joint, JointName, JointState, Strand } from '~core/model/index.ts';
+import type { Station } from '~core/checks/index.ts';
+import { Fixes, inBytes, Mono, Picture, toneInk } from './parts';
+import { useChosenStrand, useIntent, useSite } from './site';
+import { ink } from './theme';
+
+const NAMES: Record<JointName, string> = { thumbnail: 'Thumbnail file', image: 'Image tag', link: 'Link', viewer: 'Viewer', 'full-size': 'Full-size file' };
+
+/** Where each joint lives. */
+export const HOME: Record<JointName, Station> = { thumbnail: 'pairs', image: 'markup', link: 'markup', viewer: 'wiring', 'full-size': 'pairs' };
+
+const TONE = { whole: 'whole', look: 'look', broken: 'broken', none: 'plain' } as const;
+const WORD: Record<JointState, string> = { whole: 'whole', look: 'to look at', broken: 'broken', none: 'not there' };
+
+/** A bead: a ring where whole, a notch of another shape where broken. */
+function Bead({ state }: { state: JointState }) {
+  const colour = toneInk(TONE[state]);
+  return (
+    <svg width="24" height="24" viewBox="-12 -12 24 24" aria-hidden style={{ display: 'block', flexShrink: 0 }}>
+      {state === 'broken' ? <path d="M0-10.5 10.5 0 0 10.5-10.5 0Z" fill={ink('rustWash')} stroke={colour} strokeWidth="1.8" /> : state === 'look' ? <path d="M-7.5-7.5h15v15h-15z" fill={ink('gorseWash')} stroke={colour} strokeWidth="1.8" /> : <circle r="7.5" fill={ink('paper')} stroke={colour} strokeWidth="1.8" strokeDasharray={state === 'none' ? '2.5 3' : undefined} />}
+    </svg>
+  );
+}
+
+export function StrandRail() {
+  const strand = useChosenStrand();
+  return (
+    <Box component="aside" aria-label="Strand" sx={{ width: 236, flexShrink: 0, borderLeft: `1px solid ${ink('hair')}`, p: 1.75, overflowY: 'auto' }}>
+      {strand ? <Chosen strand={strand} /> : <Typography variant="body2" color="textSecondary">A strand is one picture’s way: thumbnail, image tag, link, viewer, full-size file. Choose a picture and its five joints stand here.</Typography>}
+    </Box>
+  );
+}
+
+function Chosen({ strand }: { strand: Strand }) {
+  const { site } = useSite();
+  const page = site.view.pages.find((one) => one.path === strand.page);
+  const count = page?.galleries[strand.gallery]?.strands.length ?? 0;
+  const broken = strand.joints.find((joint) => joint.state === 'broken') ?? strand.joints.find((joint) => joint.state === 'look');
+  return (
+    <>
+      <Typography variant="h2" sx={{ overflowWrap: 'anywhere', fontSize: '1rem' }}>
+        {strand.name}
+      </Typography>
+      <Typography variant="body2" sx={{ mb: 1.5, fontSize: '0.78rem' }} color="textSecondary">
+        <Box component="span" sx={{ color: toneInk(TONE[strand.state]), fontWeight: 600 }}>
+          {broken ? `${broken.state === 'broken' ? 'broken' : 'to look at'} at ${NAMES[broken.name].toLowerCase()}` : 'whole'}
+        </Box>
+        {` · item ${strand.item + 1} of ${count}`}
+      </Typography>
+      <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {strand.joints.map((joint, n) => (
+          <JointRow key={joint.name} joint={joint} strand={strand} next={strand.joints[n + 1]} />
+        ))}
+      </Box>
+    </>
+  );
+}
+
+function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next: Joint | undefined }) {
+  const { site, choosePage } = useSite();
+  const navigate = useNavigate();
+  const findings = site.view.findings.filter((finding) => finding.strand === strand.id && finding.joint === joint.name);
+  const cut = next && (joint.state === 'broken' || next.state === 'broken');
+  const go = () => {
+    choosePage(strand.page);
+    void navigate(`/site/${site.site.id}/${HOME[joint.name]}`);
+  };
+  return (
+    <Box component="li" sx={{ display: 'flex', gap: 0.75, position: 'relative', pb: 2, minHeight: 62 }}>
+      {next && <Box aria-hidden sx={{ position: 'absolute', left: 11, top: 20, bottom: -3, borderLeft: cut ? `2px dotted ${ink('rust')}` : `2px solid ${next.state === 'none' || joint.state === 'none' ? ink('hair') : ink('lichen')}` }} />}
+      <Box component="button" type="button" data-joint={joint.name} aria-label={`${NAMES[joint.name]}: ${WORD[joint.state]}. Go to ${HOME[joint.name]}`} onClick={go} sx={{ all: 'unset', cursor: 'pointer', alignSelf: 'flex-start', zIndex: 1, '&:focus-visible': { outline: `2px solid ${ink('heather')}`, borderRadius: 1 } }}>
+        <Bead state={joint.state} />
+      </Box>
+      <Box sx={{ minWidth: 0, flex: 1, fontSize: '0.78rem', lineHeight: 1.45 }}>
+        <Box sx={{ color: ink('stone'), fontWeight: 600, mb: 0.25 }}>{NAMES[joint.name]}</Box>
+        <Shown joint={joint} strand={strand} />
+        {joint.says !== '' && <Box sx={{ color: toneInk(TONE[joint.state]), mt: 0.25 }}>{joint.says}</Box>}
+        {findings.map((finding) => (
+          <Box key={finding.id} sx={{ display: 'flex', flexDirection: 'column', alignItems: 'flex-start', gap: 0.5, mt: 0.75 }}>
+            <Fixes finding={finding.id} fixes={finding.fixes.filter((fix) => fix.kind !== 'ask')} />
+          </Box>
+        ))}
+        {joint.name === 'image' && joint.state !== 'none' && <ItemWords key={strand.id} strand={strand} />}
+        {joint.name === 'link' && <Order strand={strand} />}
+      </Box>
+    </Box>
+  );
+}
+
+function Shown({ joint, strand }: { joint: Joint; strand: Strand }) {
+  const { site } = useSite();
+  const path = joint.name === 'thumbnail' ? strand.thumbnail : joint.name === 'full-size' ? strand.full : null;
+  const pair = site.view.pairs.find((one) => one.full === strand.full);
+  const size = joint.name === 'thumbnail' ? (pair?.thumbnail === path ? pair?.thumbnailSize : null) : joint.name === 'full-size' ? pair?.fullSize : null;
+  return (
+    <>
+      {joint.name === 'thumbnail' && path !== null && (
+        <Box sx={{ mb: 0.5, width: 'fit-content' }}>
+          <Picture path={path} width={72} height={54} />
+        </Box>
+      )}
+      <Mono>{joint.name === 'image' ? `${strand.page}, ${joint.shows}` : joint.shows}</Mono>
+      {size && path !== null && <Box>{`${size.width} × ${size.height}, ${inBytes(size.bytes)}`}</Box>}
+    </>
+  );
+}
+
+/** A line of words, written where it is shown. Enter or leaving the field sets it. */
+function Words({ label, value, onSet, focus = 0 }: { label: string; value: string; onSet: (value: string) => void; focus?: number }) {
+  const { site } = useSite();
+  const [text, setText] = useState(value);
+  const [known, setKnown] = useState(value);
+  const field = useRef<HTMLInputElement>(null);
+  if (known !== value) {
+    setKnown(value);
+    setText(value);
+  }
+  useEffect(() => {
+    if (focus > 0) field.current?.focus();
+  }, [focus]);
+  const set = () => {
+    if (text !== value) onSet(text);
+  };
+  return (
+    <TextField
+      label={label}
+      value={text}
+      multiline
+      maxRows={4}
+      fullWidth
+      disabled={site.readOnly}
+      inputRef={field}
+      onChange={(event) => setText(event.target.value.replaceAll('\n', ' '))}
+      onBlur={set}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter') return;
+        event.preventDefault();
+        set();
+      }}
+      sx={{ mt: 1.25, '& textarea': { fontSize: '0.78rem' } }}
+    />
+  );
+}
+
+function ItemWords({ strand }: { strand: Strand }) {
+  const { asked } = useSite();
+  const intent = useIntent();
+  return (
+    <>
+      <Words label="Alt text" value={strand.alt ?? ''} focus={asked} onSet={(value) => intent({ kind: 'set-alt', strand: strand.id, value })} />
+      {strand.caption !== null && <Words label="Caption" value={strand.caption} onSet={(value) => intent({ kind: 'set-caption', strand: strand.id, value })} />}
+    </>
+  );
+}
+
+function Order({ strand }: { strand: Strand }) {
+  const { site, choose } = useSite();
+  const intent = useIntent();
+  const page = site.view.pages.find((one) => one.path === strand.page);
+  const count = page?.galleries[strand.gallery]?.strands.length ?? 0;
+  if (site.readOnly || count === 0) return null;
+  const move = (to: number) => {
+    intent({ kind: 'move-item', strand: strand.id, to });
+    choose(`${strand.page}#${strand.gallery}.${to}`);
+  };
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25, mt: 0.5, ml: -0.5 }}>
+      <Tooltip title="Move the item up">
+        <span>
+          <IconButton aria-label="Move the item up" disabled={strand.item === 0} onClick={() => move(strand.item - 1)}>
+            <ArrowUpward fontSize="small" />
+          </IconButton>
+        </span>
+      </Tooltip>
+      <Tooltip title="Move the item down">
+        <span>
+          <IconButton aria-label="Move the item down" disabled={strand.item >= count - 1} onClick={() => move(strand.item + 1)}>
+            <ArrowDownward fontSize="small" />
+          </IconButton>
+        </span>
+      </Tooltip>
+      <Button onClick={() => intent({ kind: 'remove-item', strand: strand.id })} sx={{ ml: 0.5 }}>
+        Remove item
+      </Button>
+    </Box>
+  );
+}

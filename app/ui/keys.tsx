@@ -1,0 +1,87 @@
+/** The keys that go for every station, and the sheet that lists them. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { useEffect, useRef } from 'react';
+import { MONO } from './theme';
+
+export interface KeyRow {
+  keys: string;
+  does: string;
+}
+
+export const KEYS: readonly KeyRow[] = [
+  { keys: 'Alt+1 … Alt+5', does: 'go to a station' },
+  { keys: 'J, K', does: 'next and previous strand' },
+  { keys: '[, ]', does: 'previous and next joint of the strand' },
+  { keys: 'Enter', does: 'go to where the joint lives' },
+  { keys: 'Ctrl+K', does: 'find a page, picture, strand or action' },
+  { keys: 'Ctrl+Z, Ctrl+Shift+Z', does: 'undo and redo, across all files' },
+  { keys: 'Escape', does: 'leave the editor or a sheet' },
+  { keys: '?', does: 'this sheet' },
+];
+
+export interface KeyActions {
+  station: (n: number) => void;
+  strand: (by: 1 | -1) => void;
+  joint: (by: 1 | -1) => void;
+  find: () => void;
+  step: (way: 'undo' | 'redo') => void;
+  sheet: () => void;
+}
+
+const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
+
+export function useKeys(actions: KeyActions): void {
+  const latest = useRef(actions);
+  useEffect(() => {
+    latest.current = actions;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const command = event.ctrlKey || event.metaKey;
+      const act = actionFor(event, command, latest.current);
+      if (!act) return;
+      event.preventDefault();
+      act();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}
+
+function actionFor(event: KeyboardEvent, command: boolean, actions: KeyActions): (() => void) | null {
+  const { key } = event;
+  if (event.altKey && !command && /^Digit[1-5]$/.test(event.code)) return () => actions.station(Number(event.code.slice(5)) - 1);
+  if (command && key.toLowerCase() === 'k') return actions.find;
+  if (event.defaultPrevented || isTyping(event.target)) return null;
+  if (command && key.toLowerCase() === 'z') return () => actions.step(event.shiftKey ? 'redo' : 'undo');
+  if (command && key.toLowerCase() === 'y') return () => actions.step('redo');
+  if (command || event.altKey || document.querySelector('[role="dialog"]')) return null;
+  const plain: Record<string, () => void> = { j: () => actions.strand(1), k: () => actions.strand(-1), '[': () => actions.joint(-1), ']': () => actions.joint(1), '?': actions.sheet };
+  return plain[key] ?? null;
+}
+
+export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} aria-labelledby="keys-title">
+      <DialogTitle id="keys-title">Keys</DialogTitle>
+      <DialogContent>
+        <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '6px 20px', m: 0 }}>
+          {KEYS.map(({ keys, does }) => (
+            <Box key={keys} sx={{ display: 'contents' }}>
+              <Box component="dt" sx={{ fontFamily: MONO, fontSize: '0.8125rem' }}>{keys}</Box>
+              <Box component="dd" sx={{ m: 0 }}>{does}</Box>
+            </Box>
+          ))}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,101 @@
+/** Small parts that every station uses. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import type { FixView } from '~core/view/index.ts';
+import { usePicture, useFix, useSite } from './site';
+import { ink, MONO, type Token } from './theme';
+
+export type Tone = 'whole' | 'look' | 'broken' | 'plain' | 'chosen';
+
+const TONES: Record<Tone, [Token, Token]> = {
+  whole: ['lichen', 'lichenWash'],
+  look: ['gorse', 'gorseWash'],
+  broken: ['rust', 'rustWash'],
+  plain: ['stone', 'mist'],
+  chosen: ['heather', 'heatherWash'],
+};
+
+export const toneInk = (tone: Tone): string => ink(TONES[tone][0]);
+
+/** A word on a wash of colour; the word says it, the colour only helps. */
+export function Tag({ tone, children }: { tone: Tone; children: ReactNode }) {
+  const [text, wash] = TONES[tone];
+  return (
+    <Box component="span" sx={{ color: ink(text), bgcolor: ink(wash), borderRadius: '3px', px: 0.75, py: 0.25, fontSize: '0.75rem', fontWeight: 600, whiteSpace: 'nowrap' }}>
+      {children}
+    </Box>
+  );
+}
+
+export function Sheet({ children, sx, label }: { children: ReactNode; sx?: object; label?: string }) {
+  return (
+    <Box {...(label ? { component: 'section', 'aria-label': label } : {})} sx={{ bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, ...sx }}>
+      {children}
+    </Box>
+  );
+}
+
+export function StationHead({ title, says, children }: { title: ReactNode; says: string; children?: ReactNode }) {
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, minHeight: 34 }}>
+      <Typography variant="h1" component="h1" sx={{ whiteSpace: 'nowrap' }}>
+        {title}
+      </Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
+        {says}
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 0.75, flexShrink: 0 }}>{children}</Box>
+    </Box>
+  );
+}
+
+export const Mono = ({ children, tone }: { children: ReactNode; tone?: Token }) => (
+  <Box component="span" sx={{ fontFamily: MONO, fontSize: '0.78rem', ...(tone ? { color: ink(tone) } : {}), overflowWrap: 'anywhere' }}>
+    {children}
+  </Box>
+);
+
+/** A picture file of the site, whole, in a box; a dashed frame where there is none. */
+export function Picture({ path, width, height, alt = '' }: { path: string | null; width: number; height: number; alt?: string }) {
+  const url = usePicture(path);
+  if (path === null) return <Box aria-hidden sx={{ width, height, border: `1px dashed ${ink('edge')}`, borderRadius: '2px' }} />;
+  return (
+    <Box sx={{ width, height, display: 'grid', placeItems: 'center' }}>
+      {url !== null && <Box component="img" src={url} alt={alt} loading="lazy" decoding="async" sx={{ maxWidth: width, maxHeight: height, display: 'block', borderRadius: '2px' }} />}
+    </Box>
+  );
+}
+
+/** The buttons that mend a finding, named after what they do. */
+export function Fixes({ finding, fixes, most = 2 }: { finding: string; fixes: readonly FixView[]; most?: number }) {
+  const mend = useFix();
+  const { busy, site } = useSite();
+  return fixes.slice(0, most).map((fix, n) => (
+    <Button key={fix.label} disabled={busy || site.readOnly} onClick={() => mend(finding, n, fix)} sx={{ justifyContent: 'flex-start', textAlign: 'left', lineHeight: 1.35 }}>
+      {fix.label}
+    </Button>
+  ));
+}
+
+/** A screen with nothing on it says what would stand here and how it comes. */
+export function Nothing({ title, says, children }: { title: string; says: string; children?: ReactNode }) {
+  return (
+    <Box sx={{ border: `1px dashed ${ink('edge')}`, borderRadius: 1, p: 5, textAlign: 'center' }}>
+      <Typography variant="h2">{title}</Typography>
+      <Typography color="textSecondary" sx={{ my: 1.5, maxWidth: 460, mx: 'auto' }}>
+        {says}
+      </Typography>
+      {children}
+    </Box>
+  );
+}
+
+export function inBytes(bytes: number): string {
+  if (bytes < 1000) return `${bytes} bytes`;
+  if (bytes < 1e6) return `${(bytes / 1e3).toFixed(bytes < 1e4 ? 1 : 0)} KB`;
+  return `${(bytes / 1e6).toFixed(1)} MB`;
+}
+
+export const countOf = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

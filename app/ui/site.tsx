@@ -1,0 +1,104 @@
+/** The open site for all components below: what there is, what is chosen, and how work is asked for. */
+import { createContext, useCallback, useContext, useEffect, useState, useSyncExternalStore } from 'react';
+import { useFetcher } from 'react-router';
+import type { FixView } from '~core/view/index.ts';
+import type { Strand } from '~core/model/index.ts';
+import type { Intent } from '~core/plans/index.ts';
+import type { Job, Outcome, SiteSession, Snapshot } from '../data/session';
+import type { Work } from '../data/work';
+
+export interface OpenSite extends Snapshot {
+  session: SiteSession;
+}
+
+export interface Choice {
+  strand: string | null;
+  choose: (strand: string | null) => void;
+  page: string | null;
+  choosePage: (page: string) => void;
+  /** Set when the alt text of the chosen strand is to be written; the rail takes the focus there. */
+  asked: number;
+  ask: (strand: string) => void;
+}
+
+interface SiteContextValue extends Choice {
+  site: OpenSite;
+  work: (work: Work) => void;
+  outcome: Outcome | null;
+  busy: boolean;
+}
+
+const SiteContext = createContext<SiteContextValue | null>(null);
+export const SiteProvider = SiteContext.Provider;
+
+export function useSite(): SiteContextValue {
+  const value = useContext(SiteContext);
+  if (!value) throw new Error('useSite outside of a site');
+  return value;
+}
+
+/** Sends work to the site's action; the loader runs again afterwards. */
+export function useWork(siteId: string): Pick<SiteContextValue, 'work' | 'outcome' | 'busy'> {
+  const fetcher = useFetcher<Outcome>({ key: 'work' });
+  const { submit } = fetcher;
+  const work = useCallback((payload: Work) => void submit(JSON.parse(JSON.stringify(payload)), { method: 'post', encType: 'application/json', action: `/site/${siteId}` }), [submit, siteId]);
+  return { work, outcome: fetcher.data ?? null, busy: fetcher.state !== 'idle' };
+}
+
+export function useIntent(): (intent: Intent) => void {
+  const { work } = useSite();
+  return useCallback((intent: Intent) => work({ do: 'intent', intent }), [work]);
+}
+
+/** The chosen strand; while none is chosen, the first that is broken on the page in hand, else its first. */
+export function useChosenStrand(): Strand | null {
+  const { site, strand } = useSite();
+  const page = useChosenPage();
+  const { strands } = site.view;
+  const chosen = strands.find((one) => one.id === strand);
+  if (chosen) return chosen;
+  const shown = strands.filter((one) => one.page === page?.path);
+  return shown.find((one) => one.state === 'broken') ?? shown[0] ?? null;
+}
+
+/** The page that the page-wise stations show: the chosen one, else the first that has a gallery. */
+export function useChosenPage() {
+  const { site, page } = useSite();
+  const { pages } = site.view;
+  return pages.find((one) => one.path === page) ?? pages.find((one) => one.galleries.length > 0) ?? pages[0] ?? null;
+}
+
+export function useJob(session: SiteSession): Job | null {
+  return useSyncExternalStore(useCallback((tell: () => void) => session.watch(tell), [session]), () => session.job, () => null);
+}
+
+/** The address of a picture file of the site for an `img`; null until it is there. */
+export function usePicture(path: string | null): string | null {
+  const { site } = useSite();
+  const content = path === null ? undefined : site.files.get(path);
+  const hash = content?.kind === 'binary' ? content.hash : null;
+  const [found, setFound] = useState<{ hash: string; url: string | null } | null>(null);
+  const { session } = site;
+  useEffect(() => {
+    if (hash === null) return undefined;
+    let current = true;
+    void session.url(hash).then((url) => current && setFound({ hash, url }));
+    return () => {
+      current = false;
+    };
+  }, [session, hash]);
+  return found && found.hash === hash ? found.url : null;
+}
+
+/** What pressing a fix's button does. */
+export function useFix(): (finding: string, n: number, fix: FixView) => void {
+  const { work, ask } = useSite();
+  return useCallback(
+    (finding, n, fix) => {
+      if (fix.kind === 'change') work({ do: 'intent', intent: { kind: 'fix', finding, fix: n } });
+      else if (fix.kind === 'picture') work({ do: 'make', tasks: fix.tasks });
+      else ask(fix.strand);
+    },
+    [work, ask],
+  );
+}
