@@ -1,0 +1,80 @@
+/** The demo site: every planted fault is found where it was planted, nothing else is, and what has a fix is mended by it. */
+import { readFileSync } from 'node:fs';
+import { FAULTS } from '../../demo/faults';
+import { expect, goTo, openDemo, settled, test } from './fixtures';
+
+const source = (page: string) => readFileSync(new URL(`../../demo/site/${page}`, import.meta.url), 'utf8').split('\n');
+
+test('every planted fault is a finding at its place, and no other is', async ({ page }) => {
+  await openDemo(page, 'proof');
+  const rows = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');
+  await expect(rows).toHaveCount(FAULTS.length);
+  for (const fault of FAULTS) {
+    const row = page.locator(`[data-rule="${fault.rule}"]`);
+    await expect(row).toHaveCount(1);
+    const line = source(fault.page).findIndex((text) => text.includes(fault.line)) + 1;
+    expect(line, `${fault.rule} is planted`).toBeGreaterThan(0);
+    await expect(row.getByRole('button', { name: `${fault.page}:${line}` })).toBeVisible();
+  }
+});
+
+test('what has a fix is mended, what remains is the author’s, and all of it can be undone across a reload', async ({ page }) => {
+  test.setTimeout(120_000);
+  await openDemo(page, 'proof');
+  const rows = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');
+  await expect(rows).toHaveCount(FAULTS.length);
+  let left = FAULTS.length;
+  const mended = FAULTS.filter((fault) => fault.fix !== null);
+  for (const fault of mended) {
+    await page.locator(`[data-rule="${fault.rule}"]`).getByRole('button', { name: fault.fix ?? '' }).click();
+    left--;
+    await expect(rows).toHaveCount(left, { timeout: 20_000 });
+  }
+  await expect(page.locator('[data-rule]')).toHaveAttribute('data-rule', 'alt-missing');
+
+  // The words are the author's: the button leads to the field, and writing there settles it.
+  await page.locator('[data-rule="alt-missing"]').getByRole('button', { name: 'Write it' }).click();
+  const field = page.getByRole('textbox', { name: 'Alt text' });
+  await expect(field).toBeFocused();
+  await field.fill('Coloured paper, cut & ready');
+  await field.press('Enter');
+  await expect(page.getByText('20 strands, nothing found wrong')).toBeVisible();
+
+  await page.reload();
+  await settled(page);
+  await expect(page.getByText('20 strands, nothing found wrong')).toBeVisible();
+  for (let n = 0; n <= mended.length; n++) {
+    await page.getByRole('button', { name: /^Undo: / }).click();
+    await expect(rows).toHaveCount(n + 1, { timeout: 20_000 });
+  }
+  await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
+  await goTo(page, 'markup');
+  for (const text of ['data-enlagre']) await expect(page.locator('.cm-content')).not.toContainText(text);
+});
+
+test('undone entirely, every text file of the demo is again what its author wrote', async ({ page }) => {
+  await openDemo(page, 'proof');
+  const rows = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');
+  await expect(rows).toHaveCount(FAULTS.length);
+  for (const rule of ['case-differs', 'script-order', 'group-missing']) {
+    const before = await rows.count();
+    await page.locator(`[data-rule="${rule}"]`).getByRole('button').nth(1).click();
+    await expect(rows).toHaveCount(before - 1);
+  }
+  for (let n = 0; n < 3; n++) {
+    await page.getByRole('button', { name: /^Undo: / }).click();
+    await expect(rows).toHaveCount(FAULTS.length - 2 + n);
+  }
+  const kept = await page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase>((resolve, reject) => {
+      const request = indexedDB.open('heathmoor');
+      request.onsuccess = () => resolve(request.result);
+      request.onerror = () => reject(request.error);
+    });
+    return new Promise<Record<string, string>>((resolve) => {
+      const request = db.transaction('files').objectStore('files').getAll();
+      request.onsuccess = () => resolve(Object.fromEntries(request.result.filter((file) => file.content.kind === 'text').map((file) => [file.path, file.content.text])));
+    });
+  });
+  for (const name of ['index.html', 'festival.html', 'workshop.html', 'css/kites.css', 'js/kites.js']) expect(kept[name], name).toBe(source(name).join('\n'));
+});

@@ -1,0 +1,79 @@
+/** What every browser test begins with: a page on which any console error of the application fails the test. */
+import { test as base, expect, type Page } from '@playwright/test';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import sharp from 'sharp';
+
+/** Addresses of a previewed site: `/s/<token>/…` on the preview origin. */
+const SITE_ADDRESS = /\/s\/[\w-]{22,}\//;
+
+interface Fixtures {
+  /** Messages that a test expects; all others fail it. */
+  expected: { console: RegExp[] };
+}
+
+export const test = base.extend<Fixtures>({
+  expected: async ({ baseURL: _ }, provide) => provide({ console: [] }),
+  page: async ({ page, baseURL, expected }, provide) => {
+    const errors: string[] = [];
+    page.on('console', (message) => {
+      const { url } = message.location();
+      // A previewed site's own mistakes are what the preview is there to show.
+      if (SITE_ADDRESS.test(url) || !url.startsWith(baseURL ?? '')) return;
+      if (message.type() === 'error' || /hydrat/i.test(message.text())) errors.push(`${message.type()}: ${message.text()}`);
+    });
+    page.on('pageerror', (error) => {
+      if (!SITE_ADDRESS.test(error.stack ?? '')) errors.push(String(error));
+    });
+    await provide(page);
+    expect(errors.filter((error) => !expected.console.some((one) => one.test(error)))).toEqual([]);
+  },
+});
+
+export { expect };
+
+export async function openDemo(page: Page, station = 'pairs'): Promise<string> {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
+  await page.waitForURL(/\/pairs$/);
+  await settled(page);
+  if (station !== 'pairs') await goTo(page, station);
+  return page.url().replace(/\/[a-z]+$/, '');
+}
+
+/** All pictures are read and no work is in hand. */
+export async function settled(page: Page): Promise<void> {
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/still being read/)).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 30_000 });
+}
+
+export async function goTo(page: Page, station: string): Promise<void> {
+  const name = station.charAt(0).toUpperCase() + station.slice(1);
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  await page.waitForURL(new RegExp(`/${station}$`));
+}
+
+/** A folder on disk with the given files. */
+export function folderWith(files: Record<string, string | Buffer>): string {
+  const folder = join(mkdtempSync(join(tmpdir(), 'heathmoor-')), 'site');
+  for (const [path, content] of Object.entries(files)) {
+    mkdirSync(dirname(join(folder, path)), { recursive: true });
+    writeFileSync(join(folder, path), content);
+  }
+  return folder;
+}
+
+/** A plain photograph as a test needs it: a gradient with a square, different for each number. */
+export function photograph(n: number, width = 1200, height = 800): Promise<Buffer> {
+  const hue = (n * 47) % 360;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><defs><linearGradient id="g" x2="1" y2="1"><stop stop-color="hsl(${hue} 60% 70%)"/><stop offset="1" stop-color="hsl(${(hue + 90) % 360} 50% 35%)"/></linearGradient></defs><rect width="100%" height="100%" fill="url(#g)"/><rect x="${(n * 83) % (width - 300)}" y="${(n * 61) % (height - 300)}" width="280" height="240" fill="hsl(${(hue + 180) % 360} 70% 45%)"/></svg>`;
+  return sharp(Buffer.from(svg)).jpeg({ quality: 85 }).toBuffer();
+}
+
+export async function bringIn(page: Page, folder: string): Promise<void> {
+  await page.locator('[data-pick="folder"]').setInputFiles(folder);
+  await page.waitForURL(/\/pairs$/, { timeout: 30_000 });
+  await settled(page);
+}

@@ -1,0 +1,103 @@
+/** Thumbnails as the browser makes them, against sharp on the same pixels, with orientation and colour right. */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
+import sharp, { type Sharp } from 'sharp';
+import { peakSignalToNoise, structuralSimilarity } from '../likeness';
+import { bringIn, expect, folderWith, goTo, settled, test } from './fixtures';
+
+const SITE = fileURLToPath(new URL('../../demo/.made/site/', import.meta.url));
+
+async function parcelOf(page: Page): Promise<string> {
+  await goTo(page, 'pack');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as ZIP' }).click();
+  const target = mkdtempSync(join(tmpdir(), 'heathmoor-'));
+  await (await download).saveAs(join(target, 'site.zip'));
+  execFileSync('unzip', ['-q', join(target, 'site.zip'), '-d', join(target, 'out')]);
+  return join(target, 'out');
+}
+
+const decoded = async (image: Sharp) => {
+  const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data: new Uint8ClampedArray(data) };
+};
+
+test('thumbnails equal those of sharp, upright, in every shape', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  const names = ['camera/TKC_0412.jpg', 'camera/TKC_0415.jpg', 'photos/large/diamond-classic.jpg', 'photos/large/long-panorama.jpg', 'photos/large/square-star.jpg'];
+  const files = Object.fromEntries(names.map((name) => [name.replace(/^.*\//, ''), readFileSync(SITE + name)]));
+  // The eight orientations of one picture, and a picture with clear parts.
+  const plain = sharp(files['square-star.jpg']).resize(900, 600, { fit: 'fill' });
+  for (let n = 1; n <= 8; n++) files[`turned-${n}.jpg`] = await plain.clone().jpeg({ quality: 92 }).withMetadata({ orientation: n }).toBuffer();
+  files['cut-out.png'] = await sharp(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="900" height="700"><circle cx="450" cy="350" r="300" fill="#b3402a"/></svg>')).png().toBuffer();
+  await bringIn(page, folderWith(files));
+  await page.getByRole('button', { name: 'Make 14 missing' }).click();
+  await expect(page.getByText('14 pictures, 14 sure')).toBeVisible({ timeout: 30_000 });
+  const out = await parcelOf(page);
+  for (const name of Object.keys(files)) {
+    const made = await decoded(sharp(readFileSync(join(out, 'thumbs', name.replace(/\.png$/, '.jpg')))));
+    const full = await decoded(sharp(files[name]).rotate());
+    const size = { width: 150, height: Math.round((full.height * 150) / full.width) };
+    expect({ name, width: made.width, height: made.height }).toEqual({ name, ...size });
+    // The same pixels, resampled by libvips and compressed at the same quality.
+    const source = sharp(files[name]).rotate().flatten({ background: '#fff' });
+    const theirs = await decoded(sharp(await sharp(await source.png().toBuffer()).resize({ ...size, fit: 'fill', kernel: 'lanczos3' }).jpeg({ quality: 80 }).toBuffer()));
+    const psnr = peakSignalToNoise(made, theirs);
+    const ssim = structuralSimilarity(made, theirs);
+    console.log(`${name} to ${size.width}×${size.height}: PSNR ${psnr.toFixed(1)} dB, SSIM ${ssim.toFixed(4)}`);
+    expect(psnr).toBeGreaterThan(33);
+    expect(ssim).toBeGreaterThan(0.97);
+  }
+});
+
+test('what cannot be decoded is named, and stops nothing', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  const good = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#b3402a' } }).jpeg().toBuffer();
+  await bringIn(page, folderWith({ 'good.jpg': good, 'empty.jpg': Buffer.alloc(0), 'text.jpg': 'no picture', 'named-wrong.jpg': await sharp(good).png().toBuffer() }));
+  await expect(page.getByText('unreadable')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Make 2 missing' }).click();
+  await expect(page.getByText('4 pictures, 2 sure, 2 to look at')).toBeVisible();
+});
+
+test('an archive moves a site to another browser, words and pictures and all', async ({ page, browser, baseURL }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
+  await page.waitForURL(/\/pairs$/);
+  await settled(page);
+  await goTo(page, 'pack');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save archive' }).click();
+  const zip = join(mkdtempSync(join(tmpdir(), 'heathmoor-')), 'archive.zip');
+  await (await download).saveAs(zip);
+  expect(execFileSync('unzip', ['-Z1', zip], { encoding: 'utf8' })).toContain('heathmoor.json');
+
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(baseURL ?? '');
+  await expect(other.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  await other.locator('[data-pick="archive"]').setInputFiles(zip);
+  await other.waitForURL(/\/pairs$/, { timeout: 30_000 });
+  await settled(other);
+  await expect(other.getByRole('banner').getByText('Tarrowby Kite Circle')).toBeVisible();
+  await expect(other.getByText('30 pictures, 21 sure')).toBeVisible();
+  await goTo(other, 'pack');
+  await expect(other.getByText('60 files, 8.4 MB')).toBeVisible();
+  await other.context().close();
+});
+
+test('a bad archive is refused with what, where and what to do; a removed site can be put back', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  await page.locator('[data-pick="archive"]').setInputFiles({ name: 'site.zip', mimeType: 'application/zip', buffer: Buffer.from('PK\u0003\u0004 and no more') });
+  await expect(page.getByRole('alert')).toContainText('cut short');
+  await page.getByRole('button', { name: 'Remove Tarrowby Kite Circle from the shelf' }).click();
+  await expect(page.getByText('was removed')).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('link', { name: 'Tarrowby Kite Circle' })).toBeVisible();
+});

@@ -1,0 +1,117 @@
+/** A working day on the demo: pictures added in the page's own hand, captions set, wiring undone and redone, the outcome checked by others. */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { FAULTS } from '../../demo/faults';
+import { htmlErrors } from '../checkers';
+import { bringIn, expect, folderWith, goTo, openDemo, photograph, test } from './fixtures';
+import type { Page } from '@playwright/test';
+
+async function choosePage(page: Page, path: string): Promise<void> {
+  await page.getByRole('combobox', { name: 'Page' }).click();
+  await page.getByRole('option', { name: path, exact: true }).click();
+}
+
+async function unpacked(page: Page): Promise<string> {
+  await goTo(page, 'pack');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as ZIP' }).click();
+  const folder = mkdtempSync(join(tmpdir(), 'heathmoor-'));
+  await (await download).saveAs(join(folder, 'site.zip'));
+  execFileSync('unzip', ['-q', join(folder, 'site.zip'), '-d', join(folder, 'site')]);
+  return join(folder, 'site');
+}
+
+test('pairs are added in the page’s own pattern, with the pictures’ own words', async ({ page }) => {
+  await openDemo(page, 'markup');
+  await choosePage(page, 'workshop.html');
+  await page.getByRole('button', { name: 'Add 4 pairs' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
+  const row = dialog.getByRole('listitem').filter({ has: page.getByRole('checkbox', { name: 'Add sewing-seams' }) });
+  // IPTC words where the file has them, the name where it has none.
+  await expect(row.getByRole('textbox', { name: 'Alt text' })).toHaveValue('The seams of a parafoil');
+  await expect(dialog.getByRole('listitem').first().getByRole('textbox', { name: 'Alt text' })).toHaveValue('Glue pot');
+  await row.getByRole('textbox', { name: 'Title and caption' }).fill('Seams & "stitches"');
+  await dialog.getByRole('checkbox', { name: 'Add tail-bows' }).click();
+  await dialog.getByRole('button', { name: 'Write 3 items' }).click();
+  await expect(page.getByText('11 items in 1 gallery')).toBeVisible();
+  await expect(page.frameLocator('iframe[title="Live page workshop.html"]').locator('.shot em')).toHaveText(['Reel box', 'Tail makers', 'Winding line', 'Spar splice', 'Bridle knots', 'Bamboo, split', 'Paper cut', 'First flight', 'Glue pot', 'Seams & "stitches"', 'Spare spars']);
+  const text = readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8');
+  const before = readFileSync(new URL('../../demo/site/workshop.html', import.meta.url), 'utf8');
+  const at = before.lastIndexOf('</p>\n</div>') + 4;
+  expect(text.startsWith(before.slice(0, at))).toBe(true);
+  expect(text.endsWith(before.slice(at))).toBe(true);
+  expect(text).toContain('  <p class="shot"><a href="photos/large/sewing-seams.jpg" data-enlarge data-enlarge-group="workshop" title="Seams &amp; &quot;stitches&quot;">\n    <img src="photos/small/sewing-seams.jpg" width="150" height="100" alt="The seams of a parafoil"></a>\n    <em>Seams &amp; "stitches"</em></p>');
+});
+
+test('with all faults mended the demo leaves valid, and opens every picture from disk', async ({ page, browser }) => {
+  test.setTimeout(120_000);
+  await openDemo(page, 'proof');
+  const rows = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');
+  await expect(rows).toHaveCount(FAULTS.length);
+  for (const fault of FAULTS) {
+    const left = await rows.count();
+    if (fault.fix === null) {
+      await page.locator(`[data-rule="${fault.rule}"]`).getByRole('button', { name: 'Write it' }).click();
+      await page.getByRole('textbox', { name: 'Alt text' }).fill('Coloured paper cut for a star');
+      await page.keyboard.press('Enter');
+    } else await page.locator(`[data-rule="${fault.rule}"]`).getByRole('button', { name: fault.fix }).click();
+    if (left > 1) await expect(rows).toHaveCount(left - 1, { timeout: 20_000 });
+  }
+  await expect(page.getByText('20 strands, nothing found wrong')).toBeVisible();
+  const folder = await unpacked(page);
+  expect(await htmlErrors(['index', 'festival', 'workshop'].map((name) => join(folder, `${name}.html`)))).toEqual([]);
+
+  const visitor = await browser.newPage();
+  for (const [name, count] of [['festival', 12], ['workshop', 8]] as const) {
+    await visitor.goto(`file://${join(folder, `${name}.html`)}`);
+    await visitor.locator('a[data-enlarge]').first().click();
+    for (let n = 1; n <= count; n++) {
+      await expect(visitor.locator('.enlarge-counter')).toHaveText(`${n} of ${count}`);
+      await expect(visitor.locator('.enlarge-stage')).toHaveAttribute('data-state', 'shown');
+      await visitor.keyboard.press('ArrowRight');
+    }
+  }
+  await visitor.close();
+});
+
+test('a caption is set from the rail, typed text is undone by the one history, and wiring takes only what is missing', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  const html = '<!DOCTYPE html>\r\n<html lang="en">\r\n<head><meta charset="utf-8"><title>t</title></head>\r\n<body>\r\n<h1>Walk</h1>\r\n<figure><a href="a.jpg"><img src="thumbs/a.jpg" alt="A"></a><figcaption>old</figcaption></figure>\r\n<figure><a href="b.jpg"><img src="thumbs/b.jpg" alt="B"></a><figcaption>two</figcaption></figure>\r\n</body>\r\n</html>\r\n';
+  const small = (n: number) => photograph(n, 600, 400);
+  await bringIn(page, folderWith({ 'index.html': html, 'a.jpg': await photograph(1), 'b.jpg': await photograph(2), 'thumbs/a.jpg': await small(1), 'thumbs/b.jpg': await small(2) }));
+  await goTo(page, 'markup');
+  await expect(page.getByText('2 items in 1 gallery')).toBeVisible();
+  await page.keyboard.press('j');
+  await page.getByRole('list', { name: 'Items' }).getByRole('button').first().click();
+  await page.getByRole('textbox', { name: 'Caption' }).fill('New & old');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.cm-line', { hasText: 'New &amp; old' })).toHaveCount(1);
+  await page.locator('.cm-line', { hasText: '<h1>Walk' }).click();
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('<p>typed</p>');
+  await expect(page.getByRole('button', { name: 'Undo: Type in index.html' })).toBeVisible();
+  await goTo(page, 'wiring');
+  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await expect(page.getByRole('region', { name: 'Difference' }).last()).toContainText('viewer/lightbox.js · new file');
+  await page.getByRole('button', { name: 'Write this' }).click();
+  await expect(page.getByText('2 of 2 links answered')).toBeVisible();
+  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await expect(page.getByText('Everything is wired already')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).last().click();
+  const text = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
+  // Not one line break of another kind has come in.
+  expect(text.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/);
+  expect(text).toContain('<h1>Walk</h1>\r\n<p>typed</p>\r\n<figure>');
+  // Typing with a pause in it is more than one entry, so the number is not known beforehand.
+  const nothing = page.getByRole('button', { name: 'Nothing to undo' });
+  for (let n = 0; n < 15 && (await nothing.count()) === 0; n++) {
+    await page.getByRole('button', { name: /^Undo: / }).click({ timeout: 3000 }).catch(() => undefined);
+    await expect(page.getByRole('button', { name: /^Redo: / })).toBeEnabled();
+  }
+  await expect(nothing).toBeVisible();
+  expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(html);
+});

@@ -1,0 +1,24 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM, FLAGS } from './browser';
+
+/** A port of its own beside the one of `npm run demo`; the preview takes the next. */
+const PORT = Number(process.env.TEST_PORT ?? 4990);
+
+export default defineConfig({
+  testDir: './browser',
+  outputDir: './.out/browser', // emptied at every start
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  fullyParallel: false,
+  // One after the other: each drives a browser, a service worker and three workers of its own on two cores.
+  workers: 1,
+  // On a loaded machine a browser may be slow once; what needed its second try is named at the end.
+  retries: process.env.CI ? 1 : 0,
+  reporter: [['list'], ['json', { outputFile: '.out/browser.json' }]],
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: CHROMIUM, args: FLAGS },
+  },
+  webServer: { command: 'npx tsx server/main.ts', cwd: '..', env: { PORT: String(PORT) }, url: `http://localhost:${PORT}/mark.svg`, reuseExistingServer: false },
+});

@@ -1,0 +1,44 @@
+/** Takes the pictures for `docs/screenshots/` from the demo site: `npm run screenshots` beside a running server. */
+import type { Page } from '@playwright/test';
+import { mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { launch } from './browser';
+
+const TARGET = process.argv[2] ?? join(dirname(fileURLToPath(import.meta.url)), '../docs/screenshots');
+const ADDRESS = `http://localhost:${process.env.PORT ?? 4780}/`;
+mkdirSync(TARGET, { recursive: true });
+
+async function goTo(page: Page, station: string, name: string, prepare?: () => Promise<void>): Promise<void> {
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${station}`) }).click();
+  await prepare?.();
+  await page.waitForTimeout(2000);
+  await page.screenshot({ path: join(TARGET, `${name}.png`) });
+}
+
+async function choosePage(page: Page, path: string): Promise<void> {
+  await page.getByRole('combobox', { name: 'Page' }).click();
+  await page.getByRole('option', { name: path }).click();
+}
+
+const browser = await launch();
+for (const [scheme, suffix] of [['light', ''], ['dark', '-night']] as const) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
+  const page = await context.newPage();
+  await page.goto(ADDRESS);
+  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
+  await page.getByText('21 sure').waitFor({ timeout: 30_000 });
+  if (scheme === 'light') {
+    await goTo(page, 'Pairs', 'pairs', () => page.getByText('photos/large/Parafoil-Pair.JPG').first().click());
+    await goTo(page, 'Wiring', 'wiring', () => choosePage(page, 'workshop.html'));
+    await goTo(page, 'Proof', 'proof');
+    await goTo(page, 'Pack', 'pack', () => page.getByText('camera/', { exact: true }).click());
+  }
+  await goTo(page, 'Markup', `markup${suffix}`, () => choosePage(page, 'workshop.html'));
+  await page.getByRole('link', { name: 'Heathmoor' }).click();
+  await page.getByRole('heading', { name: 'Your sites' }).waitFor();
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: join(TARGET, `shelf${suffix}.png`) });
+  await context.close();
+}
+await browser.close();
