@@ -12,7 +12,7 @@ import { analysis, pictures } from '../workers/start';
 import { contentHash } from './hash';
 import { glanceOf, INTAKE_LOCK, storageReason } from './intake';
 import type { SiteRecord } from './records';
-import { journalLabels, keepBlobs, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
+import { journalLabels, keepBlobs, keepLooks, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Look, type Store, type Written } from './store';
 
 export interface Job {
   says: string;
@@ -33,6 +33,9 @@ export interface Snapshot {
   readOnly: boolean;
 }
 
+/** How long what is read of pictures is gathered before the screen follows; ms. */
+const REDRAW_MS = 1000;
+
 type Changed = (files: ReadonlyMap<string, FileContent | null>) => void;
 
 export class SiteSession {
@@ -49,6 +52,9 @@ export class SiteSession {
   #queue: Promise<unknown> = Promise.resolve();
   #release: () => void = () => undefined;
   #closed = false;
+  /** Counts what may make a snapshot old. */
+  #version = 0;
+  #shown = -1;
 
   private constructor(db: Store, site: SiteRecord, files: Map<string, FileContent>, facts: Map<string, PhotoFacts>) {
     this.#db = db;
@@ -117,7 +123,13 @@ export class SiteSession {
     return () => this.#stale.delete(stale);
   }
 
+  /** Whether the last snapshot still tells the truth. */
+  get fresh(): boolean {
+    return this.#shown === this.#version;
+  }
+
   #goStale(): void {
+    this.#version++;
     for (const stale of this.#stale) stale();
   }
 
@@ -142,9 +154,11 @@ export class SiteSession {
   }
 
   async snapshot(): Promise<Snapshot> {
+    const version = this.#version;
     const view = await analysis().view();
     const { undo, redo } = await journalLabels(this.#db, this.site);
     await this.#noteGlance(view);
+    this.#shown = version;
     return { site: this.site, files: new Map(this.files), view, undo, redo, readOnly: this.readOnly };
   }
 
@@ -175,6 +189,7 @@ export class SiteSession {
 
   async #take(written: Written, diffs: FileDiff[], prefix?: string): Promise<Outcome> {
     if (!written.ok) return written;
+    this.#version++;
     this.site = written.site;
     for (const [path, content] of written.files) {
       if (content) this.files.set(path, content);
@@ -204,7 +219,7 @@ export class SiteSession {
             const made = await pictures().reduce(source, task.from, task.to, task.box);
             const hash = await contentHash(await made.blob.arrayBuffer());
             blobs.set(hash, made.blob);
-            await this.#learn(hash, made.blob, task.to);
+            await this.#learn(new Map([[hash, await pictures().look(made.blob, task.to)]]));
             change.files.push({ kind: 'put', path: task.to, before: this.files.get(task.to) ?? null, after: { kind: 'binary', hash, bytes: made.blob.size } });
           } catch (error) {
             failed.push(`${nameOf(task.from)}: ${error instanceof Error ? error.message : String(error)}`);
@@ -234,31 +249,30 @@ export class SiteSession {
     if (facts.size < new Set(unknown).size) void this.#readPictures();
   }
 
-  async #learn(hash: string, blob: Blob, path: string): Promise<void> {
-    if (this.#facts.has(hash)) return;
-    const facts = await pictures().facts(blob, path);
-    this.#facts.set(hash, facts);
-    await this.#db.put('facts', facts, hash);
-    await analysis().update([], [[hash, facts]]);
+  /** Keeps what was seen of pictures, and tells the reading of it. */
+  async #learn(looks: ReadonlyMap<string, Look>): Promise<void> {
+    await keepLooks(this.#db, looks);
+    for (const [hash, { facts }] of looks) this.#facts.set(hash, facts);
+    await analysis().update([], [...looks].map(([hash, { facts }]) => [hash, facts]));
   }
 
-  /** Facts of all pictures that are new; what is there is shown meanwhile. */
+  /** Looks at all pictures that are new; what is there is shown meanwhile. */
   async #readPictures(): Promise<void> {
-    const unread = [...this.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !this.#facts.has(content.hash));
-    let shown = performance.now();
-    for (const [n, [path, content]] of unread.entries()) {
-      if (this.#closed || content.kind !== 'binary') return;
-      const blob = await this.blob(path);
-      if (blob) await this.#learn(content.hash, blob, path);
+    const unread = new Map([...this.files].flatMap(([path, content]) => (content.kind === 'binary' && isPicturePath(path) && !this.#facts.has(content.hash) ? [[content.hash, path] as const] : [])));
+    let looks = new Map<string, Look>();
+    let since = performance.now();
+    let done = 0;
+    for (const [hash, path] of unread) {
+      if (this.#closed) return;
+      const blob = await this.#db.get('blobs', hash);
+      if (blob) looks.set(hash, await pictures().look(blob, path));
+      done++;
       // A screen that redraws for every picture would keep the reading waiting.
-      if (performance.now() - shown > 400) {
-        shown = performance.now();
-        this.#work({ says: 'Reading pictures', done: n + 1, of: unread.length, stop: null });
-        this.#goStale();
-      }
-    }
-    if (unread.length > 0) {
-      this.#work(null);
+      if (performance.now() - since < REDRAW_MS && done < unread.size) continue;
+      await this.#learn(looks);
+      looks = new Map();
+      since = performance.now();
+      this.#work(done < unread.size ? { says: 'Reading pictures', done, of: unread.size, stop: null } : null);
       this.#goStale();
     }
   }
@@ -281,30 +295,39 @@ export class SiteSession {
     return content.kind === 'text' ? new Blob([content.text]) : ((await this.#db.get('blobs', content.hash)) ?? null);
   }
 
-  /** An object URL of a picture by its hash, made once. */
-  async url(hash: string): Promise<string | null> {
-    const known = this.#urls.get(hash);
-    if (known) return known;
-    const blob = await this.#db.get('blobs', hash);
+  /** The address of a small copy of a picture, by its hash; null while nobody has looked at the picture. */
+  async glanceUrl(hash: string): Promise<string | null> {
+    if (!this.#facts.has(hash)) return null;
+    const blob = (await this.#db.get('glances', hash)) ?? (await this.#db.get('blobs', hash));
     if (!blob) return null;
     const url = this.#urls.get(hash) ?? URL.createObjectURL(blob);
     this.#urls.set(hash, url);
     return url;
   }
+
+  /** The address that was made for a picture before, without waiting. */
+  knownUrl(hash: string): string | null {
+    return this.#urls.get(hash) ?? null;
+  }
 }
 
 const labelFor = (tasks: readonly PictureTask[]): string => (tasks.length === 1 && tasks[0] ? `Make ${nameOf(tasks[0].to)}` : `Make ${tasks.length} thumbnails`);
 
-let current: { id: string; session: Promise<SiteSession | null> } | null = null;
+let current: { id: string; session: Promise<SiteSession | null>; open: SiteSession | null } | null = null;
 
 /** The open site; another one is closed first, for the workers serve one at a time. */
 export function sessionOf(siteId: string): Promise<SiteSession | null> {
   if (current?.id === siteId) return current.session;
   const before = current?.session;
   void before?.then((session) => session?.close());
-  current = { id: siteId, session: SiteSession.open(siteId) };
-  return current.session;
+  const opening: NonNullable<typeof current> = { id: siteId, session: SiteSession.open(siteId), open: null };
+  void opening.session.then((session) => (opening.open = session)).catch(() => undefined);
+  current = opening;
+  return opening.session;
 }
+
+/** Whether what the screen has of a site is still true, so that going to another station need not read it again. */
+export const isFresh = (siteId: string): boolean => current?.id === siteId && current.open?.fresh === true;
 
 export function leaveSite(): void {
   void current?.session.then((session) => session?.close());

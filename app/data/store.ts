@@ -9,6 +9,8 @@ interface Schema extends DBSchema {
   files: { key: [string, string]; value: FileRecord };
   blobs: { key: string; value: Blob };
   facts: { key: string; value: PhotoFacts };
+  /** Small copies for lists, by the hash of the whole picture. */
+  glances: { key: string; value: Blob };
   journal: { key: [string, number]; value: JournalRecord };
 }
 
@@ -23,6 +25,7 @@ export function openStore(name = 'heathmoor'): Promise<Store> {
       db.createObjectStore('files', { keyPath: ['siteId', 'path'] });
       db.createObjectStore('blobs');
       db.createObjectStore('facts');
+      db.createObjectStore('glances');
       db.createObjectStore('journal', { keyPath: ['siteId', 'number'] });
     },
     blocking: () => {
@@ -64,6 +67,18 @@ export async function readFacts(db: Store, hashes: Iterable<string>): Promise<Ma
     }),
   );
   return facts;
+}
+
+export interface Look {
+  facts: PhotoFacts;
+  glance: Blob | null;
+}
+
+/** What was learnt by looking at pictures, by their hashes; it can be learnt again at any time. */
+export async function keepLooks(db: Store, looks: ReadonlyMap<string, Look>): Promise<void> {
+  const tx = db.transaction(['facts', 'glances'], 'readwrite');
+  const writes = [...looks].flatMap(([hash, { facts, glance }]) => [tx.objectStore('facts').put(facts, hash), ...(glance ? [tx.objectStore('glances').put(glance, hash)] : [])]);
+  await Promise.all([...writes, tx.done]);
 }
 
 /** Blobs are content-addressed and go in first; until a file refers to one, it is nobody's and swept later. */
@@ -168,13 +183,13 @@ export async function journalLabels(db: Store, { id, head }: SiteRecord): Promis
 export async function sweepBlobs(db: Store): Promise<number> {
   const named = new Set<string>();
   const note = (content: FileContent | null) => content?.kind === 'binary' && named.add(content.hash);
-  const tx = db.transaction(['files', 'journal', 'blobs'], 'readwrite');
+  const tx = db.transaction(['files', 'journal', 'blobs', 'facts', 'glances'], 'readwrite');
   for await (const cursor of tx.objectStore('files')) note(cursor.value.content);
   for await (const cursor of tx.objectStore('journal')) {
     for (const file of [...cursor.value.change.files, ...cursor.value.inverse.files]) if (file.kind === 'put') [file.before, file.after].forEach(note);
   }
   const hashes = await tx.objectStore('blobs').getAllKeys();
   const stray = hashes.filter((hash) => !named.has(hash));
-  await Promise.all([...stray.map((hash) => tx.objectStore('blobs').delete(hash)), tx.done]);
+  await Promise.all([...stray.flatMap((hash) => [tx.objectStore('blobs').delete(hash), tx.objectStore('facts').delete(hash), tx.objectStore('glances').delete(hash)]), tx.done]);
   return stray.length;
 }

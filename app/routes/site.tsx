@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { data, Outlet, useLocation, useNavigate, useRevalidator, type ClientActionFunctionArgs, type ClientLoaderFunctionArgs } from 'react-router';
-import { sessionOf, type Outcome } from '../data/session';
+import { data, Outlet, useLocation, useNavigate, useRevalidator, type ClientActionFunctionArgs, type ClientLoaderFunctionArgs, type ShouldRevalidateFunctionArgs } from 'react-router';
+import { isFresh, sessionOf, type Outcome } from '../data/session';
 import { Work } from '../data/work';
 import { STATIONS } from '../stations/stations';
 import { Find } from '../ui/Find';
@@ -21,6 +21,11 @@ export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promis
   return { session, ...(await session.snapshot()) };
 }
 clientLoader.hydrate = true as const;
+
+/** Going from station to station shows what is there; only work, and what was learnt meanwhile, reads anew. */
+export function shouldRevalidate({ currentUrl, nextUrl, nextParams, formMethod }: ShouldRevalidateFunctionArgs): boolean {
+  return formMethod !== undefined || currentUrl.pathname === nextUrl.pathname || !isFresh(nextParams.siteId ?? '');
+}
 
 export async function clientAction({ params, request }: ClientActionFunctionArgs): Promise<Outcome> {
   const session = await sessionOf(params.siteId ?? '');

@@ -72,22 +72,24 @@ export function useJob(session: SiteSession): Job | null {
   return useSyncExternalStore(useCallback((tell: () => void) => session.watch(tell), [session]), () => session.job, () => null);
 }
 
-/** The address of a picture file of the site for an `img`; null until it is there. */
+/** The address of a small copy of a picture file of the site, for an `img`; null until it is there. */
 export function usePicture(path: string | null): string | null {
   const { site } = useSite();
   const content = path === null ? undefined : site.files.get(path);
   const hash = content?.kind === 'binary' ? content.hash : null;
-  const [found, setFound] = useState<{ hash: string; url: string | null } | null>(null);
+  const [, redraw] = useState(0);
   const { session } = site;
+  const url = hash === null ? null : session.knownUrl(hash);
   useEffect(() => {
-    if (hash === null) return undefined;
+    if (hash === null || url !== null) return undefined;
     let current = true;
-    void session.url(hash).then((url) => current && setFound({ hash, url }));
+    void session.glanceUrl(hash).then((made) => current && made !== null && redraw((n) => n + 1));
     return () => {
       current = false;
     };
-  }, [session, hash]);
-  return found && found.hash === hash ? found.url : null;
+    // Pictures are looked at one after the other: whatever is learnt may have brought this one.
+  }, [session, hash, url, site.view]);
+  return url;
 }
 
 /** What pressing a fix's button does. */

@@ -8,8 +8,12 @@ import { readWords } from './words';
 /** JPEG quality of what is made (common practice, no source). */
 const QUALITY = { thumbnail: 0.8, large: 0.82 };
 const THUMBNAIL_SIDE = 400; // image px
+/** Side of the small copy that lists show, twice as large as they show it for dense screens; image px. */
+const GLANCE = { width: 224, height: 224 };
 /** Side of the copy that facts are computed from; image px. */
-const GLANCE = { width: 96, height: 96 };
+const LIKENESS = { width: 96, height: 96 };
+/** A picture this small is its own small copy; bytes. */
+const SMALL_BYTES = 24_000;
 
 /** What shows through clear pixels where a format has none. */
 const PAPER = [255, 255, 255] as const;
@@ -18,6 +22,12 @@ export interface MadePicture {
   blob: Blob;
   width: number;
   height: number;
+}
+
+export interface PictureLook {
+  facts: PhotoFacts;
+  /** A small copy for lists; null where the picture itself is small enough, or cannot be read. */
+  glance: Blob | null;
 }
 
 /** The type by content, for files whose extension says otherwise. */
@@ -45,13 +55,15 @@ async function encode({ width, height, data }: Pixels, type: string): Promise<Bl
 
 const pictures = {
   /** What is to be known of a picture; one that cannot be decoded is named with the reason. */
-  async facts(blob: Blob, path: string): Promise<PhotoFacts> {
+  async look(blob: Blob, path: string): Promise<PictureLook> {
     const told = await readWords(blob);
     if (blob.size === 0) return unreadable(told, 'The file is empty.');
     try {
       const { pixels, full } = await decodePixels(blob, await typeOf(blob, path), told.orientation, (size) => fitInside(size, GLANCE));
       const glance = onGround(resample(pixels, fitInside(pixels, GLANCE)), PAPER);
-      return { ...told, ...full, likeness: perceptualHash(glance), mean: meanColour(glance) };
+      const small = resample(glance, fitInside(glance, LIKENESS));
+      const facts = { ...told, ...full, likeness: perceptualHash(small), mean: meanColour(small) };
+      return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'image/jpeg') };
     } catch {
       return unreadable(told, 'The browser cannot decode this picture; it may be damaged or cut short.');
     }
@@ -70,8 +82,8 @@ const pictures = {
   },
 };
 
-function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PhotoFacts {
-  return { ...told, width: 0, height: 0, likeness: '0'.repeat(16), mean: [0, 0, 0], unreadable: reason };
+function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PictureLook {
+  return { facts: { ...told, width: 0, height: 0, likeness: '0'.repeat(16), mean: [0, 0, 0], unreadable: reason }, glance: null };
 }
 
 export type Pictures = typeof pictures;

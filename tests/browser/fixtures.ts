@@ -44,9 +44,11 @@ export async function openDemo(page: Page, station = 'pairs'): Promise<string> {
 
 /** All pictures are read and no work is in hand. */
 export async function settled(page: Page): Promise<void> {
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByText(/still being read/)).toHaveCount(0, { timeout: 30_000 });
-  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 30_000 });
+  // The address is there before its screen is; only a site has stations.
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/still being read/)).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 });
 }
 
 export async function goTo(page: Page, station: string): Promise<void> {

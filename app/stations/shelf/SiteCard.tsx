@@ -19,7 +19,7 @@ function useFaces(hashes: readonly string[]): string[] {
     void (async () => {
       const db = await openStore();
       for (const hash of key.split(',').filter(Boolean)) {
-        const blob = await db.get('blobs', hash);
+        const blob = (await db.get('glances', hash)) ?? (await db.get('blobs', hash));
         if (blob && current) made.push(URL.createObjectURL(blob));
       }
       if (current) setUrls([...made]);
