@@ -7,11 +7,12 @@ const PORT = Number(process.env.TEST_PORT ?? 4990);
 export default defineConfig({
   testDir: './browser',
   outputDir: './.out/browser', // emptied at every start
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Generous: a machine that is shared may be several times slower than its cores say.
+  timeout: 120_000,
+  expect: { timeout: 30_000 },
   fullyParallel: false,
-  // One after the other: each drives a browser, a service worker and three workers of its own on two cores.
-  workers: 1,
+  // Two files at a time: a test waits as much as it computes, and each has a browser of its own.
+  workers: 2,
   // On a loaded machine a browser may be slow once; what needed its second try is named at the end.
   retries: process.env.CI ? 1 : 0,
   reporter: [['list'], ['json', { outputFile: '.out/browser.json' }]],

@@ -5,7 +5,7 @@
 import type { PictureTask } from '~core/checks/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import type { Intent } from '~core/plans/index.ts';
-import { isPicturePath, nameOf, type Change, type FileContent } from '~core/site/index.ts';
+import { isPicturePath, mediaTypeOf, nameOf, type Change, type FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import type { FileDiff, PlanView } from '../workers/analysis';
 import { analysis, pictures } from '../workers/start';
@@ -305,10 +305,32 @@ export class SiteSession {
     return url;
   }
 
+  /** A page with everything in it that it shows, for where the preview origin does not answer; large pictures are small copies. */
+  async pageStandingAlone(path: string, nonce: string): Promise<string> {
+    const shown = await analysis().picturesShownBy(path);
+    const pictures = await Promise.all(
+      shown.map(async (one): Promise<[string, string]> => {
+        const content = this.files.get(one);
+        const blob = content?.kind === 'binary' ? ((await this.#db.get('glances', content.hash)) ?? (await this.blob(one))) : null;
+        return [one, blob ? await dataAddress(blob.slice(0, blob.size, blob.type || mediaTypeOf(one))) : 'data:,'];
+      }),
+    );
+    return analysis().pageStandingAlone(path, pictures, nonce);
+  }
+
   /** The address that was made for a picture before, without waiting. */
   knownUrl(hash: string): string | null {
     return this.#urls.get(hash) ?? null;
   }
+}
+
+function dataAddress(blob: Blob): Promise<string> {
+  return new Promise((done, fail) => {
+    const reader = new FileReader();
+    reader.onload = () => done(String(reader.result));
+    reader.onerror = () => fail(reader.error ?? new Error('A picture could not be read.'));
+    reader.readAsDataURL(blob);
+  });
 }
 
 const labelFor = (tasks: readonly PictureTask[]): string => (tasks.length === 1 && tasks[0] ? `Make ${nameOf(tasks[0].to)}` : `Make ${tasks.length} thumbnails`);

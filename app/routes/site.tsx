@@ -6,7 +6,8 @@ import { isFresh, sessionOf, type Outcome } from '../data/session';
 import { Work } from '../data/work';
 import { STATIONS } from '../stations/stations';
 import { Find } from '../ui/Find';
-import { Bar, DayNight, FindButton, UndoRedo } from '../ui/Head';
+import { FilesDrawer } from '../ui/FilesDrawer';
+import { Bar, DayNight, FilesButton, FindButton, UndoRedo } from '../ui/Head';
 import { KeysSheet, useKeys } from '../ui/keys';
 import { PreviewProvider } from '../ui/preview';
 import { SiteProvider, useWork, type OpenSite } from '../ui/site';
@@ -59,6 +60,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
   const [page, choosePage] = useState<string | null>(null);
   const [asked, setAsked] = useState(0);
   const [finding, setFinding] = useState(false);
+  const [filing, setFiling] = useState(false);
   const [keys, setKeys] = useState(false);
   const { work, outcome, busy } = useWork(site.site.id);
   const { session, view } = site;
@@ -89,6 +91,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
       (beads[now + by] ?? beads[by === 1 ? 0 : beads.length - 1])?.focus();
     },
     find: () => setFinding(true),
+    files: () => setFiling(true),
     step: (way) => work({ do: 'step', way }),
     sheet: () => setKeys(true),
   });
@@ -99,6 +102,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
         <Box sx={{ display: 'flex', flexDirection: 'column', height: '100vh', minWidth: 1080 }}>
           <Bar under={site.site.name} middle={<Trail siteId={site.site.id} open={view.open} at={at} />}>
             <UndoRedo />
+            <FilesButton onClick={() => setFiling(true)} />
             <FindButton onClick={() => setFinding(true)} />
             <DayNight />
           </Bar>
@@ -115,7 +119,8 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
           </Box>
         </Box>
         <Slip />
-        <Find open={finding} onClose={() => setFinding(false)} onKeys={() => setKeys(true)} />
+        <FilesDrawer open={filing} onClose={() => setFiling(false)} />
+        <Find open={finding} onClose={() => setFinding(false)} onKeys={() => setKeys(true)} onFiles={() => setFiling(true)} />
         <KeysSheet open={keys} onClose={() => setKeys(false)} />
       </PreviewProvider>
     </SiteProvider>

@@ -14,7 +14,7 @@ interface Hit {
   go: () => void;
 }
 
-export function Find({ open, onClose, onKeys }: { open: boolean; onClose: () => void; onKeys: () => void }) {
+export function Find({ open, onClose, onKeys, onFiles }: { open: boolean; onClose: () => void; onKeys: () => void; onFiles: () => void }) {
   const { site, choose, choosePage, work } = useSite();
   const navigate = useNavigate();
   const hits = useMemo((): Hit[] => {
@@ -25,10 +25,11 @@ export function Find({ open, onClose, onKeys }: { open: boolean; onClose: () => 
       ...site.view.pairs.map((pair): Hit => ({ kind: 'Picture', label: pair.full, go: () => { choose(site.view.strands.find((strand) => strand.full === pair.full)?.id ?? null); to('pairs'); } })),
       ...site.view.strands.map((strand): Hit => ({ kind: 'Strand', label: `${strand.name} on ${strand.page}, item ${strand.item + 1}`, go: () => { choosePage(strand.page); choose(strand.id); to('markup'); } })),
       ...(['undo', 'redo'] as const).flatMap((way): Hit[] => (site[way] === null ? [] : [{ kind: 'Action', label: `${way === 'undo' ? 'Undo' : 'Redo'}: ${site[way]}`, go: () => work({ do: 'step', way }) }])),
+      { kind: 'Action', label: 'All files of the site', go: onFiles },
       { kind: 'Action', label: 'Show the keys', go: onKeys },
       { kind: 'Action', label: 'Go to the shelf', go: () => void navigate('/') },
     ];
-  }, [site, navigate, choose, choosePage, work, onKeys]);
+  }, [site, navigate, choose, choosePage, work, onKeys, onFiles]);
   return (
     <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" aria-label="Find" sx={{ '& .MuiDialog-container': { alignItems: 'flex-start', pt: 8 } }}>
       <DialogContent>

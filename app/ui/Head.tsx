@@ -1,5 +1,6 @@
 /** The top of the window: the name, the trail, and what goes for all stations. */
 import DarkMode from '@mui/icons-material/DarkModeOutlined';
+import Folder from '@mui/icons-material/FolderOutlined';
 import LightMode from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
 import Search from '@mui/icons-material/Search';
@@ -60,6 +61,16 @@ export function UndoRedo() {
       </Tooltip>
     );
   });
+}
+
+export function FilesButton({ onClick }: { onClick: () => void }) {
+  return (
+    <Tooltip title="Files of the site (F)">
+      <IconButton aria-label="Files of the site" onClick={onClick}>
+        <Folder fontSize="small" />
+      </IconButton>
+    </Tooltip>
+  );
 }
 
 export function FindButton({ onClick }: { onClick: () => void }) {

@@ -6,9 +6,10 @@ import { useRouteLoaderData } from 'react-router';
 import { z } from 'zod';
 import { mediaTypeOf, type FileContent } from '~core/site/index.ts';
 import type { SiteSession } from '../data/session';
+import { LimitedPage } from './LimitedPage';
 import { ink } from './theme';
 
-type Status = 'starting' | 'ready' | 'failed' | 'stuck';
+type Status = 'starting' | 'ready' | 'limited' | 'stuck';
 
 interface Preview {
   origin: string;
@@ -38,8 +39,8 @@ const FromBridge = z.discriminatedUnion('type', [
   z.object({ from: z.literal('bridge'), type: z.literal('missing'), path: z.string() }),
 ]);
 
-/** After this the preview says that it does not answer; ms. */
-const PATIENCE = 8000;
+/** After this a limited preview is shown until the bridge answers after all; ms. */
+const PATIENCE = 3000;
 
 function originFrom(data: { previewPort: number | null; previewOrigin: string | null } | undefined): string {
   return data?.previewOrigin ?? `${location.protocol}//${location.hostname}:${data?.previewPort ?? ''}`;
@@ -61,13 +62,13 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       sent.current.push(...blobs.map(([path]) => path));
       frame.current?.contentWindow?.postMessage({ type, token: session.site.token, files: blobs }, origin);
     };
-    const late = setTimeout(() => setStatus((now) => (now === 'starting' ? 'failed' : now)), PATIENCE);
+    const late = setTimeout(() => setStatus((now) => (now === 'starting' ? 'limited' : now)), PATIENCE);
     const hear = (event: MessageEvent) => {
       if (event.origin !== origin || event.source !== frame.current?.contentWindow) return;
       const message = FromBridge.safeParse(event.data);
       if (!message.success) return;
       if (message.data.type === 'ready') turn = send('open', [...session.files]);
-      else if (message.data.type === 'failed') setStatus('failed');
+      else if (message.data.type === 'failed') setStatus('limited');
       else if (message.data.type === 'taken') {
         setStatus('ready');
         setTaken((before) => ({ count: before.count + 1, paths: sent.current.splice(0) }));
@@ -183,14 +184,7 @@ export function LivePage({ path, width, room, title, show = null, watched, onPla
     if (greeted > 0) tell({ type: 'watch', elements: watchedKey === '' ? [] : watchedKey.split(',').map((one) => one.split('.').map(Number)) });
   }, [greeted, watchedKey, tell]);
 
-  if (status === 'failed') {
-    return (
-      <Box role="alert" sx={{ p: 3, fontSize: '0.8125rem' }}>
-        <p>The preview does not answer. It needs its own port on this machine ({origin}) and a browser that allows service workers there.</p>
-        <Button onClick={restart}>Start it again</Button>
-      </Box>
-    );
-  }
+  if (status === 'limited') return <LimitedPage path={path} width={width} room={room} title={title} onRestart={restart} />;
   return (
     <Box sx={{ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff', position: 'relative' }}>
       {status === 'starting' ? (

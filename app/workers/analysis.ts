@@ -4,7 +4,7 @@ import { readSite, type PageCache, type SiteReading } from '~core/model/index.ts
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { planFor, type Intent } from '~core/plans/index.ts';
 import { hunksOf, type Change, type FileContent, type Hunk } from '~core/site/index.ts';
-import { viewOf, type SiteView } from '~core/view/index.ts';
+import { pageStandingAlone, picturesShownBy, viewOf, type SiteView } from '~core/view/index.ts';
 import { KITS } from './kits';
 
 export interface FileDiff {
@@ -47,6 +47,12 @@ const analysis = {
   },
   view(): SiteView {
     return (view ??= viewOf(currentReading()));
+  },
+  picturesShownBy(path: string): string[] {
+    return picturesShownBy(files, path);
+  },
+  pageStandingAlone(path: string, pictures: [string, string][], nonce: string): string {
+    return pageStandingAlone(files, path, new Map(pictures), nonce);
   },
   plan(intent: Intent): PlanView {
     const planned = planFor(currentReading(), intent);

@@ -7,6 +7,8 @@ import { thumbnailPathFor, type Pair, type Pairing } from '../pairing/index.ts';
 import { THUMBNAIL_BOX, wordsFromName, type PhotoFacts } from '../photo/index.ts';
 import { bytesOf, isPicturePath, stemOf } from '../site/index.ts';
 
+export * from './alone.ts';
+
 export type FixView = { kind: 'change'; label: string } | { kind: 'picture'; label: string; tasks: PictureTask[] } | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
 export type FindingView = Omit<Finding, 'fixes'> & { fixes: FixView[] };
 

@@ -11,10 +11,12 @@ test('hydrates without a warning', async ({ page }) => {
   const server = spawn('node_modules/.bin/tsx', ['server/main.ts', '--dev'], { cwd: root, env: { ...process.env, PORT: String(PORT), NODE_OPTIONS: '--conditions=development' }, detached: true, stdio: ['ignore', 'pipe', 'pipe'] });
   try {
     await new Promise<void>((resolve) => server.stdout.on('data', (text: Buffer) => text.includes('Heathmoor is at') && resolve()));
-    // Vite bundles dependencies on the first visit and loads the page anew when it has.
     await page.goto(`http://localhost:${PORT}/`);
-    await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 90_000 });
-    await page.waitForURL(/\/pairs$/);
+    // Vite bundles dependencies on the first visit and loads the page anew when it has; a click before that leads nowhere.
+    await expect(async () => {
+      await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 20_000 });
+      await page.waitForURL(/\/pairs$/, { timeout: 5000 });
+    }).toPass({ timeout: 100_000 });
     const told: string[] = [];
     page.on('console', (message) => {
       if (/hydrat|did not match|didn't match/i.test(message.text())) told.push(message.text());

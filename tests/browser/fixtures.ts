@@ -1,5 +1,6 @@
 /** What every browser test begins with: a page on which any console error of the application fails the test. */
 import { test as base, expect, type Page } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -78,4 +79,15 @@ export async function bringIn(page: Page, folder: string): Promise<void> {
   await page.locator('[data-pick="folder"]').setInputFiles(folder);
   await page.waitForURL(/\/pairs$/, { timeout: 30_000 });
   await settled(page);
+}
+
+/** Saves the parcel as a person does, and unpacks it with Info-ZIP's `unzip`; gives the folder. */
+export async function unpacked(page: Page): Promise<string> {
+  await goTo(page, 'pack');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as ZIP' }).click();
+  const folder = mkdtempSync(join(tmpdir(), 'heathmoor-'));
+  await (await download).saveAs(join(folder, 'site.zip'));
+  execFileSync('unzip', ['-q', join(folder, 'site.zip'), '-d', join(folder, 'site')]);
+  return join(folder, 'site');
 }

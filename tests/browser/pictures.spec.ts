@@ -4,22 +4,11 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Page } from '@playwright/test';
 import sharp, { type Sharp } from 'sharp';
 import { peakSignalToNoise, structuralSimilarity } from '../likeness';
-import { bringIn, expect, folderWith, goTo, settled, test } from './fixtures';
+import { bringIn, expect, folderWith, goTo, settled, test, unpacked } from './fixtures';
 
 const SITE = fileURLToPath(new URL('../../demo/.made/site/', import.meta.url));
-
-async function parcelOf(page: Page): Promise<string> {
-  await goTo(page, 'pack');
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as ZIP' }).click();
-  const target = mkdtempSync(join(tmpdir(), 'heathmoor-'));
-  await (await download).saveAs(join(target, 'site.zip'));
-  execFileSync('unzip', ['-q', join(target, 'site.zip'), '-d', join(target, 'out')]);
-  return join(target, 'out');
-}
 
 const decoded = async (image: Sharp) => {
   const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true });
@@ -38,7 +27,7 @@ test('thumbnails equal those of sharp, upright, in every shape', async ({ page }
   await bringIn(page, folderWith(files));
   await page.getByRole('button', { name: 'Make 14 missing' }).click();
   await expect(page.getByText('14 pictures, 14 sure')).toBeVisible({ timeout: 30_000 });
-  const out = await parcelOf(page);
+  const out = await unpacked(page);
   for (const name of Object.keys(files)) {
     const made = await decoded(sharp(readFileSync(join(out, 'thumbs', name.replace(/\.png$/, '.jpg')))));
     const full = await decoded(sharp(files[name]).rotate());

@@ -1,26 +1,14 @@
 /** A working day on the demo: pictures added in the page's own hand, captions set, wiring undone and redone, the outcome checked by others. */
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FAULTS } from '../../demo/faults';
 import { htmlErrors } from '../checkers';
-import { bringIn, expect, folderWith, goTo, openDemo, photograph, test } from './fixtures';
+import { bringIn, expect, folderWith, goTo, openDemo, photograph, test, unpacked } from './fixtures';
 import type { Page } from '@playwright/test';
 
 async function choosePage(page: Page, path: string): Promise<void> {
   await page.getByRole('combobox', { name: 'Page' }).click();
   await page.getByRole('option', { name: path, exact: true }).click();
-}
-
-async function unpacked(page: Page): Promise<string> {
-  await goTo(page, 'pack');
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as ZIP' }).click();
-  const folder = mkdtempSync(join(tmpdir(), 'heathmoor-'));
-  await (await download).saveAs(join(folder, 'site.zip'));
-  execFileSync('unzip', ['-q', join(folder, 'site.zip'), '-d', join(folder, 'site')]);
-  return join(folder, 'site');
 }
 
 test('pairs are added in the page’s own pattern, with the pictures’ own words', async ({ page }) => {

@@ -1,0 +1,45 @@
+/** A page without the preview origin: its markup, styles and small copies of its pictures, in a frame that runs no script. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useEffect, useState } from 'react';
+import { useSite } from './site';
+
+interface LimitedPageProps {
+  path: string;
+  /** Width of the page's window; CSS px. */
+  width: number;
+  /** Room that it is shown in; CSS px. */
+  room: { width: number; height: number };
+  title: string;
+  onRestart: () => void;
+}
+
+/** Height of the line that says what is missing; CSS px. */
+const NOTE = 52;
+
+/** The nonce of this document, which styles need to pass its policy. Pages in the frame run no script that could read it. */
+const nonceOf = (document: Document): string => document.querySelector<HTMLElement>('script[nonce]')?.nonce ?? '';
+
+export function LimitedPage({ path, width, room, title, onRestart }: LimitedPageProps) {
+  const { site } = useSite();
+  const [text, setText] = useState<string | null>(null);
+  const scale = Math.min(1, room.width / width);
+  useEffect(() => {
+    let current = true;
+    void site.session.pageStandingAlone(path, nonceOf(document)).then((made) => current && setText(made));
+    return () => {
+      current = false;
+    };
+  }, [site, path]);
+  return (
+    <Box sx={{ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff' }}>
+      <Box role="status" sx={{ height: NOTE, px: 1.5, py: 0.75, display: 'flex', gap: 1, alignItems: 'center', color: '#5c544e', bgcolor: '#fff6d6', fontSize: '0.75rem', lineHeight: 1.35 }}>
+        <Box sx={{ flex: 1, minWidth: 0 }}>Limited preview: no scripts, no links, small pictures. The preview’s own port does not answer.</Box>
+        <Button onClick={onRestart} sx={{ flexShrink: 0 }}>Start it again</Button>
+      </Box>
+      {text !== null && (
+        <Box component="iframe" key={path} srcDoc={text} title={`${title}, limited`} sandbox="" sx={{ border: 0, display: 'block', width, height: (room.height - NOTE) / scale, transform: `scale(${scale})`, transformOrigin: '0 0', background: '#fff' }} />
+      )}
+    </Box>
+  );
+}
