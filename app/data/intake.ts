@@ -1,7 +1,7 @@
 /** Bringing in: a folder, dropped files or a ZIP becomes a site. It is judged before it is read and kept all at once or not at all. */
-import { NOTES_FILE, readNotes, type ZipReading } from '~core/pack/index.ts';
+import { NOTES_FILE, readNotes } from '~core/pack/index.ts';
 import { decodeText, isPagePath, isPicturePath, isTextPath, judgeIntake, mediaTypeOf, type FileContent } from '~core/site/index.ts';
-import { packing, withProgress } from '../workers/start';
+import { readArchive } from '../workers/start';
 import { contentHash, newToken } from './hash';
 import type { SiteRecord } from './records';
 import { keepBlobs, keepSite, openStore } from './store';
@@ -25,6 +25,8 @@ interface Options {
   name?: string;
 }
 
+const STOPPED: IntakeResult = { ok: false, reason: 'Stopped. Nothing was brought in.', refused: [] };
+
 export const INTAKE_LOCK = 'heathmoor-intake';
 
 /** Blobs are written in groups of about this many bytes, so that memory stays bounded. */
@@ -32,7 +34,8 @@ const GROUP_BYTES = 32 * 2 ** 20;
 
 export async function bringInZip(archive: Blob, name: string, options: Options): Promise<IntakeResult> {
   options.onProgress({ says: 'Opening the archive', share: null });
-  const read = await withProgress((share: number) => options.onProgress({ says: 'Opening the archive', share }), async (tell): Promise<ZipReading> => packing().read(archive, tell));
+  const read = await readArchive(archive, (share) => options.onProgress({ says: 'Opening the archive', share }), options.signal ?? new AbortController().signal);
+  if (read === null) return STOPPED;
   if (!read.ok) return read;
   const files = read.files.map(({ path, bytes }) => ({ path, blob: new Blob([new Uint8Array(bytes)], { type: mediaTypeOf(path) }) }));
   return bringIn(files, { ...options, name: options.name ?? (read.folder || name.replace(/\.zip$/i, '')) }, read.skipped.length);
@@ -56,7 +59,7 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
     let siteName = name;
     try {
       for (const [n, { path, blob }] of files.entries()) {
-        if (signal?.aborted) return { ok: false, reason: 'Stopped. Nothing was brought in.', refused: [] };
+        if (signal?.aborted) return STOPPED;
         onProgress({ says: `Reading ${path}`, share: n / files.length });
         const bytes = await blob.arrayBuffer();
         if (path === NOTES_FILE) {

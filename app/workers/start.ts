@@ -1,5 +1,6 @@
 /** Starts workers when they are first needed, one of each. */
 import * as Comlink from 'comlink';
+import type { ZipReading } from '~core/pack/index.ts';
 import type { Analysis } from './analysis';
 import type { Packing } from './packing';
 import type { Pictures } from './pictures';
@@ -11,7 +12,8 @@ function once<T>(start: () => Worker): () => Comlink.Remote<T> {
 
 export const analysis = once<Analysis>(() => new Worker(new URL('./analysis.ts', import.meta.url), { type: 'module', name: 'analysis' }));
 export const pictures = once<Pictures>(() => new Worker(new URL('./pictures.ts', import.meta.url), { type: 'module', name: 'pictures' }));
-export const packing = once<Packing>(() => new Worker(new URL('./packing.ts', import.meta.url), { type: 'module', name: 'packing' }));
+const startPacking = () => new Worker(new URL('./packing.ts', import.meta.url), { type: 'module', name: 'packing' });
+export const packing = once<Packing>(startPacking);
 
 /**
  * Runs work in a worker that tells how far it is. The telling travels on a channel of its own and may come
@@ -23,5 +25,17 @@ export async function withProgress<P, R>(onProgress: (progress: P) => void, work
     return await work(Comlink.proxy((progress: P) => running && onProgress(progress)));
   } finally {
     running = false;
+  }
+}
+
+/** Reads an archive in a worker of its own, which is ended where it shall stop: unpacking a file cannot be asked to. Null where it was stopped. */
+export async function readArchive(archive: Blob, onProgress: (share: number) => void, signal: AbortSignal): Promise<ZipReading | null> {
+  const worker = startPacking();
+  const stopped = new Promise<null>((resolve) => signal.addEventListener('abort', () => resolve(null), { once: true }));
+  try {
+    if (signal.aborted) return null;
+    return await withProgress(onProgress, (tell) => Promise.race([Comlink.wrap<Packing>(worker).read(archive, tell), stopped]));
+  } finally {
+    worker.terminate();
   }
 }

@@ -73,6 +73,19 @@ test('reading a long import can be stopped, and then nothing is there', async ({
   await expect(page.getByRole('list', { name: 'Sites' }).getByRole('listitem')).toHaveCount(1);
 });
 
+test('opening an archive can be stopped midway', async ({ page }) => {
+  // The worker is as slow as a very large archive.
+  await page.route('**/assets/packing-*.js', async (route) => {
+    await new Promise((done) => setTimeout(done, 8000));
+    await route.continue().catch(() => undefined);
+  });
+  await drop(page, [{ name: 'pictures.zip', bytes: zipSync({ 'a.txt': strToU8('a') }), type: 'application/zip' }]);
+  await expect(page.getByText('Opening the archive')).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('alert')).toContainText('Stopped. Nothing was brought in.', { timeout: 3000 });
+  await expect(page.getByRole('list', { name: 'Sites' }).getByRole('listitem')).toHaveCount(1);
+});
+
 test('day and night are remembered, and the shelf tells what is broken', async ({ page }) => {
   await page.getByRole('button', { name: 'Night colours' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
