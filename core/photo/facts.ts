@@ -1,5 +1,7 @@
 /** What is known of a picture by its content; computed once for each content. */
 
+import type { Luma } from './luma.ts';
+
 export interface PhotoWords {
   title?: string;
   caption?: string;
@@ -16,6 +18,8 @@ export interface PhotoFacts {
   /** 64-bit perceptual hash in hexadecimal. */
   likeness: string;
   mean: [number, number, number];
+  /** Small and grey, for finding the place that a crop was taken from. */
+  luma: Luma;
   words: PhotoWords;
   /** ISO date and time without zone, as cameras write it. */
   taken?: string;

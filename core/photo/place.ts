@@ -1,0 +1,239 @@
+/**
+ * Where in a picture another one was taken from: a search over place and scale by normalised cross-correlation
+ * (Lewis, "Fast Normalized Cross-Correlation", 1995), coarse on a grid of 6×6 cells, then fine around the best.
+ * Correlation does not see a change of brightness or contrast, so a picture recoloured a little is still found.
+ */
+import { cellMeans, normalise, summedArea, type Frame, type Luma, type SummedArea } from './luma.ts';
+
+/** The part of a picture that another one shows, in shares of its width and height, and how well it agrees. */
+export interface Place {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+  /** Correlation of both pictures there, -1 to 1. */
+  agreement: number;
+}
+
+const CELLS = 6;
+const COUNT = CELLS * CELLS;
+/** Windows of the search: each scale is so much smaller than the last, and none shows less than this share of the longest fit. */
+const SCALE_STEP = 0.86;
+const SMALLEST = 0.4;
+/** Steps of a window across its own size. */
+const STEPS = 6;
+/** A window whose shape is so near to that of the whole is the whole: sizes are rounded to px. */
+const SAME_SHAPE = 0.03;
+
+export interface Sought {
+  luma: Luma;
+  table: SummedArea;
+  coarse: Float32Array;
+  /** The cells of the last close comparison; most follow one another with the same. */
+  grid?: Grid;
+}
+
+export function soughtOf(luma: Luma): Sought {
+  const table = summedArea(luma);
+  const coarse = new Float32Array(COUNT);
+  cellMeans(table, { left: 0, top: 0, width: luma.width, height: luma.height }, CELLS, CELLS, coarse);
+  normalise(coarse, 0, COUNT);
+  return { luma, table, coarse };
+}
+
+export interface Windows {
+  frames: Frame[];
+  /** `frames.length` × 36 normalised cell means. */
+  cells: Float32Array;
+  table: SummedArea;
+}
+
+/** All windows of one shape in a picture; shape is width / height. */
+export function windowsOf(luma: Luma, shape: number): Windows {
+  const table = summedArea(luma);
+  const frames: Frame[] = [];
+  const { width, height } = luma;
+  const own = width / height;
+  const most = Math.abs(shape / own - 1) <= SAME_SHAPE ? { width, height } : shape > own ? { width, height: width / shape } : { width: height * shape, height };
+  for (let scale = 1; scale >= SMALLEST; scale *= SCALE_STEP) {
+    const size = { width: most.width * scale, height: most.height * scale };
+    const across = Math.ceil(((width - size.width) / size.width) * STEPS - 1e-6);
+    const down = Math.ceil(((height - size.height) / size.height) * STEPS - 1e-6);
+    for (let y = 0; y <= down; y++) for (let x = 0; x <= across; x++) frames.push({ ...size, left: across === 0 ? 0 : ((width - size.width) * x) / across, top: down === 0 ? 0 : ((height - size.height) * y) / down });
+  }
+  const cells = new Float32Array(frames.length * COUNT);
+  frames.forEach((frame, n) => {
+    cellMeans(table, frame, CELLS, CELLS, cells, n * COUNT);
+    normalise(cells, n * COUNT, COUNT);
+  });
+  return { frames, cells, table };
+}
+
+/** Coarse agreement with every window of a picture. */
+function scoresOf({ coarse }: Sought, { frames, cells }: Windows): Float32Array {
+  const scores = new Float32Array(frames.length);
+  for (let window = 0, at = 0; window < scores.length; window++) {
+    let sum = 0;
+    for (let c = 0; c < COUNT; c++, at++) sum += coarse[c]! * cells[at]!;
+    scores[window] = sum;
+  }
+  return scores;
+}
+
+/** The best coarse agreement over all windows, -1 to 1: a cheap first look at many pictures. */
+export function firstLook(sought: Sought, windows: Windows): number {
+  let best = -1;
+  for (const score of scoresOf(sought, windows)) if (score > best) best = score;
+  return best;
+}
+
+/** How many windows of a picture are looked at closely; the best coarse one is often beside the place. */
+const STARTS = 5;
+
+/** The windows that agree best on the grid, apart from one another by more than a third of their size; best first. */
+function startsOf(sought: Sought, windows: Windows): Frame[] {
+  const scores = scoresOf(sought, windows);
+  const starts: Frame[] = [];
+  while (starts.length < STARTS) {
+    let best = -1;
+    for (let n = 0; n < scores.length; n++) if (scores[n]! > (scores[best] ?? 0) && !starts.some((one) => isNear(one, windows.frames[n]!))) best = n;
+    if (best < 0) break;
+    starts.push(windows.frames[best]!);
+  }
+  return starts.length > 0 ? starts : windows.frames.slice(0, 1);
+}
+
+const isNear = (a: Frame, b: Frame): boolean => {
+  const size = Math.max(a.width, b.width);
+  return Math.abs(a.left + a.width / 2 - b.left - b.width / 2) < size / 3 && Math.abs(a.top + a.height / 2 - b.top - b.height / 2) < size / 3 && Math.abs(Math.log(a.width / b.width)) < 0.35;
+};
+
+/** Cells across and down in which two pictures are compared closely: at most one for each px of the frame. */
+const FINEST = 28;
+const cellsAlong = (px: number): number => Math.max(CELLS, Math.min(FINEST, Math.round(px)));
+
+interface Grid {
+  columns: number;
+  rows: number;
+  /** Mean shade, 0 to 255. */
+  mean: number;
+  plain: Float32Array;
+  detail: Float32Array;
+}
+
+function gridOf(table: SummedArea, frame: Frame, columns: number, rows: number): Grid {
+  const plain = new Float32Array(columns * rows);
+  cellMeans(table, frame, columns, rows, plain);
+  const fine = detail(plain, columns, rows);
+  const mean = plain.reduce((sum, shade) => sum + shade, 0) / plain.length;
+  normalise(plain, 0, plain.length);
+  normalise(fine, 0, fine.length);
+  return { columns, rows, mean, plain, detail: fine };
+}
+
+/** Mean of the correlations of both pictures as they are, and with what is smooth taken out. */
+function agreementAt(sought: Sought, table: SummedArea, frame: Frame): number {
+  const columns = cellsAlong(frame.width);
+  const rows = cellsAlong(frame.height);
+  if (sought.grid?.columns !== columns || sought.grid.rows !== rows) sought.grid = gridOf(sought.table, { left: 0, top: 0, width: sought.luma.width, height: sought.luma.height }, columns, rows);
+  const there = gridOf(table, frame, columns, rows);
+  const { grid } = sought;
+  // Where neither has anything to see, only the shade is left to compare.
+  if (isFlat(grid.plain) && isFlat(there.plain)) return Math.max(0, 1 - Math.abs(grid.mean - there.mean) / FAR_SHADE);
+  const plain = product(grid.plain, there.plain);
+  return isFlat(grid.detail) && isFlat(there.detail) ? plain : (plain + product(grid.detail, there.detail)) / 2;
+}
+
+/** Flat pictures whose shades are so far apart have nothing in common. */
+const FAR_SHADE = 64;
+
+const isFlat = (values: Float32Array): boolean => values.every((value) => value === 0);
+
+function product(a: Float32Array, b: Float32Array): number {
+  let sum = 0;
+  for (let n = 0; n < a.length; n++) sum += a[n]! * b[n]!;
+  return sum;
+}
+
+/** Each value less the mean of its 5×5 surroundings: skies that shade alike from top to bottom agree without being the same. */
+function detail(values: Float32Array, columns: number, rows: number): Float32Array {
+  const table = new Float64Array((columns + 1) * (rows + 1));
+  for (let y = 0; y < rows; y++) for (let x = 0, row = 0; x < columns; x++) {
+    row += values[y * columns + x]!;
+    table[(y + 1) * (columns + 1) + x + 1] = table[y * (columns + 1) + x + 1]! + row;
+  }
+  const result = new Float32Array(values.length);
+  for (let y = 0; y < rows; y++) {
+    const top = Math.max(0, y - 2) * (columns + 1);
+    const bottom = Math.min(rows, y + 3) * (columns + 1);
+    for (let x = 0; x < columns; x++) {
+      const left = Math.max(0, x - 2);
+      const right = Math.min(columns, x + 3);
+      const area = ((bottom - top) / (columns + 1)) * (right - left);
+      result[y * columns + x] = values[y * columns + x]! - (table[bottom + right]! - table[bottom + left]! - table[top + right]! + table[top + left]!) / area;
+    }
+  }
+  return result;
+}
+
+/** Moves a frame by shares of its size and keeps it inside. */
+function moved(frame: Frame, table: SummedArea, scale: number, dx: number, dy: number): Frame | null {
+  const width = frame.width * scale;
+  const height = frame.height * scale;
+  if (width > table.width + 1e-6 || height > table.height + 1e-6) return null;
+  const left = frame.left + (frame.width - width) / 2 + dx * frame.width;
+  const top = frame.top + (frame.height - height) / 2 + dy * frame.height;
+  return { width, height, left: Math.min(Math.max(0, left), table.width - width), top: Math.min(Math.max(0, top), table.height - height) };
+}
+
+interface Found {
+  frame: Frame;
+  agreement: number;
+}
+
+/** Above this nothing is won by looking on: both are the same but for compression. */
+const SAME = 0.985;
+
+/** The place in a picture where both agree best: every start is walked up in long steps, the best two in ever shorter ones. */
+export function placeIn(sought: Sought, windows: Windows): Place {
+  const { table } = windows;
+  const rough: Found[] = [];
+  for (const frame of startsOf(sought, windows)) {
+    const found = climb(sought, table, { frame, agreement: agreementAt(sought, table, frame) }, [0.1, 0.05]);
+    rough.push(found);
+    if (found.agreement > SAME) break;
+  }
+  rough.sort((a, b) => b.agreement - a.agreement);
+  const [best] = rough.slice(0, 2).map((found) => climb(sought, table, found, [0.05, 0.025, 0.0125])).sort((a, b) => b.agreement - a.agreement);
+  if (!best) return { left: 0, top: 0, width: 1, height: 1, agreement: 0 };
+  const { frame, agreement } = best;
+  return { left: frame.left / table.width, top: frame.top / table.height, width: frame.width / table.width, height: frame.height / table.height, agreement };
+}
+
+function climb(sought: Sought, table: SummedArea, start: Found, steps: readonly number[]): Found {
+  let { frame, agreement } = start;
+  for (const step of steps) {
+    for (let better = true, rounds = 0; better && rounds < 4; rounds++) {
+      better = false;
+      for (const [scale, dx, dy] of [[1, step, 0], [1, -step, 0], [1, 0, step], [1, 0, -step], [1 + step, 0, 0], [1 / (1 + step), 0, 0]] as const) {
+        const other = moved(frame, table, scale, dx, dy);
+        if (!other) continue;
+        const found = agreementAt(sought, table, other);
+        if (found <= agreement + 1e-4) continue;
+        agreement = found;
+        frame = other;
+        better = true;
+      }
+    }
+  }
+  return { frame, agreement };
+}
+
+/** How well a picture agrees with the whole of another of the same shape; null where the shapes differ. */
+export function agreementOfWhole(sought: Sought, large: Luma): number | null {
+  const shape = (sought.luma.width / sought.luma.height / large.width) * large.height;
+  return Math.abs(shape - 1) > SAME_SHAPE ? null : agreementAt(sought, summedArea(large), { left: 0, top: 0, width: large.width, height: large.height });
+}
+
+/** Where the smaller picture is in the larger one, as well as can be found. */
+export const findPlace = (sought: Sought, large: Luma): Place => placeIn(sought, windowsOf(large, sought.luma.width / sought.luma.height));
