@@ -1,10 +1,9 @@
 /** Bringing in: a folder, dropped files or a ZIP becomes a site. It is judged before it is read and kept all at once or not at all. */
-import { NOTES_FILE, readNotes } from '~core/pack/index.ts';
-import { decodeText, isPagePath, isPicturePath, isTextPath, judgeIntake, mediaTypeOf, type FileContent } from '~core/site/index.ts';
+import { decodeText, NOTES_FILE, readNotes, writeNotes, type PairDecision, isPagePath, isPicturePath, isTextPath, judgeIntake, mediaTypeOf, type FileContent } from '~core/site/index.ts';
 import { readArchive } from '../workers/start';
 import { contentHash, newToken } from './hash';
 import type { SiteRecord } from './records';
-import { keepBlobs, keepSite, openStore } from './store';
+import { keepBlobs, keepSite, openStore, readDecisions, type Store } from './store';
 
 export interface IntakeFile {
   path: string;
@@ -57,6 +56,7 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
     let group = new Map<string, Blob>();
     let groupBytes = 0;
     let siteName = name;
+    const decided: PairDecision[] = [];
     try {
       for (const [n, { path, blob }] of files.entries()) {
         if (signal?.aborted) return STOPPED;
@@ -64,7 +64,10 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
         const bytes = await blob.arrayBuffer();
         if (path === NOTES_FILE) {
           const read = readNotes(new TextDecoder().decode(bytes));
-          if (read.ok) siteName = read.notes.name;
+          if (read.ok) {
+            siteName = read.notes.name ?? siteName;
+            decided.push(...read.notes.decisions);
+          }
           else notes.push(`${read.reason}; the site came in without it.`);
           continue;
         }
@@ -87,6 +90,8 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
       }
       await keepBlobs(db, group);
       onProgress({ says: 'Writing it down', share: 1 });
+      const decisions = await decisionsFor(db, contents, decided);
+      if (decisions.length > 0) contents.set(NOTES_FILE, { kind: 'text', text: writeNotes({ format: 1, decisions }) });
       const site = newSite(siteName, contents);
       await keepSite(db, site, contents);
       return { ok: true, site, notes };
@@ -94,6 +99,17 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
       return { ok: false, reason: storageReason(error), refused: [] };
     }
   });
+}
+
+/** What was decided of these pictures before, here or in another site of the shelf: pictures that come in again stay paired. */
+async function decisionsFor(db: Store, contents: ReadonlyMap<string, FileContent>, own: readonly PairDecision[]): Promise<PairDecision[]> {
+  const hashes = new Set([...contents.values()].flatMap((content) => (content.kind === 'binary' ? [content.hash] : [])));
+  const known = new Map(own.map((one) => [`${one.small} ${one.large}`, one]));
+  for (const one of await readDecisions(db)) {
+    const key = `${one.small} ${one.large}`;
+    if (!known.has(key) && hashes.has(one.small) && hashes.has(one.large)) known.set(key, one);
+  }
+  return [...known.values()];
 }
 
 /** What a failed write means to somebody who looks at it. */

@@ -32,6 +32,7 @@ export const FactsRecord = z.object({
   orientation: z.number(),
   likeness: z.string(),
   mean: z.tuple([z.number(), z.number(), z.number()]),
+  luma: z.object({ width: z.number().int(), height: z.number().int(), data: z.instanceof(Uint8Array) }),
   words: z.object({ title: z.string().optional(), caption: z.string().optional(), credit: z.string().optional(), copyright: z.string().optional() }),
   taken: z.string().optional(),
   place: z.object({ latitude: z.number(), longitude: z.number() }).optional(),

@@ -1,7 +1,7 @@
 /** The browser's own database. Every change of a site is one transaction with its journal entry, so a crash leaves all of it or none. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import { applyChange, type Change, type FileContent } from '~core/site/index.ts';
+import { applyChange, decisionsIn, NOTES_FILE, type Change, type FileContent, type PairDecision } from '~core/site/index.ts';
 import { FactsRecord, FileRecord, SiteRecord, type JournalRecord } from './records';
 
 interface Schema extends DBSchema {
@@ -55,6 +55,13 @@ export async function readSiteRecord(db: Store, siteId: string): Promise<SiteRec
 export async function readFiles(db: Store, siteId: string): Promise<Map<string, FileContent>> {
   const records = await db.getAll('files', below(siteId));
   return new Map(records.map((raw) => [raw.path, FileRecord.parse(raw).content]));
+}
+
+/** What was decided by hand in all sites, the latest changed first. */
+export async function readDecisions(db: Store): Promise<PairDecision[]> {
+  const sites = await listSites(db);
+  const notes = await Promise.all(sites.map(({ id }) => db.get('files', [id, NOTES_FILE])));
+  return notes.flatMap((record) => (record ? decisionsIn(new Map([[NOTES_FILE, record.content]])) : []));
 }
 
 export async function readFacts(db: Store, hashes: Iterable<string>): Promise<Map<string, PhotoFacts>> {

@@ -1,9 +1,9 @@
 /** Reads sites away from the main thread: a thin shell around the core. One worker serves the one open site. */
 import * as Comlink from 'comlink';
-import { readSite, type PageCache, type SiteReading } from '~core/model/index.ts';
+import { newReadingMemory, readSite, type SiteReading } from '~core/model/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { planFor, type Intent } from '~core/plans/index.ts';
-import { hunksOf, type Change, type FileContent, type Hunk } from '~core/site/index.ts';
+import { hunksOf, NOTES_FILE, type Change, type FileContent, type Hunk } from '~core/site/index.ts';
 import { pageStandingAlone, picturesShownBy, viewOf, type SiteView } from '~core/view/index.ts';
 import { KITS } from './kits';
 
@@ -17,11 +17,11 @@ export type PlanView = { ok: true; change: Change; diffs: FileDiff[] } | { ok: f
 
 const files = new Map<string, FileContent>();
 const facts = new Map<string, PhotoFacts>();
-const cache: PageCache = new Map();
+let memory = newReadingMemory();
 let reading: SiteReading | null = null;
 let view: SiteView | null = null;
 
-const currentReading = (): SiteReading => (reading ??= readSite(files, facts, KITS, cache));
+const currentReading = (): SiteReading => (reading ??= readSite(files, facts, KITS, memory));
 
 function changed(): void {
   reading = null;
@@ -32,7 +32,7 @@ const analysis = {
   open(all: [string, FileContent][], known: [string, PhotoFacts][]): void {
     files.clear();
     facts.clear();
-    cache.clear();
+    memory = newReadingMemory();
     for (const [path, content] of all) files.set(path, content);
     for (const [hash, one] of known) facts.set(hash, one);
     changed();
@@ -62,7 +62,8 @@ const analysis = {
 
 /** What a change does, file by file, for showing. */
 function diffsOf(change: Change): FileDiff[] {
-  return change.files.map((file) => {
+  // The program's own notes are no file of the site's author.
+  return change.files.filter(({ path }) => path !== NOTES_FILE).map((file) => {
     if (file.kind === 'rename') return { path: file.path, note: `renamed to ${file.to}`, hunks: [] };
     if (file.kind === 'put') return { path: file.path, note: file.before === null ? 'new file' : file.after === null ? 'removed' : 'replaced', hunks: [] };
     const content = files.get(file.path);

@@ -1,6 +1,6 @@
 /** Reads and makes pictures away from the main thread. */
 import * as Comlink from 'comlink';
-import { fitInside, meanColour, onGround, perceptualHash, resample, type Box, type PhotoFacts, type Pixels } from '~core/photo/index.ts';
+import { fitInside, lumaOf, meanColour, onGround, perceptualHash, resample, type Box, type PhotoFacts, type Pixels } from '~core/photo/index.ts';
 import { mediaTypeOf } from '~core/site/index.ts';
 import { decodePixels } from './decode';
 import { readWords } from './words';
@@ -62,7 +62,7 @@ const pictures = {
       const { pixels, full } = await decodePixels(blob, await typeOf(blob, path), told.orientation, (size) => fitInside(size, GLANCE));
       const glance = onGround(resample(pixels, fitInside(pixels, GLANCE)), PAPER);
       const small = resample(glance, fitInside(glance, LIKENESS));
-      const facts = { ...told, ...full, likeness: perceptualHash(small), mean: meanColour(small) };
+      const facts = { ...told, ...full, likeness: perceptualHash(small), mean: meanColour(small), luma: lumaOf(small) };
       return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'image/jpeg') };
     } catch {
       return unreadable(told, 'The browser cannot decode this picture; it may be damaged or cut short.');
@@ -83,7 +83,7 @@ const pictures = {
 };
 
 function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PictureLook {
-  return { facts: { ...told, width: 0, height: 0, likeness: '0'.repeat(16), mean: [0, 0, 0], unreadable: reason }, glance: null };
+  return { facts: { ...told, width: 0, height: 0, likeness: '0'.repeat(16), mean: [0, 0, 0], luma: { width: 0, height: 0, data: new Uint8Array() }, unreadable: reason }, glance: null };
 }
 
 export type Pictures = typeof pictures;

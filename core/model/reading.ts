@@ -1,8 +1,8 @@
 /** A site as it is understood: derived from its files and the facts of its pictures, never stored. */
 import { galleriesOf, hazardsOf, parsePage, valueOf, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
-import { pairPictures, type PageEvidence, type Pairing } from '../pairing/index.ts';
+import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type PageEvidence, type Pairing } from '../pairing/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
-import { isPagePath, isPicturePath, PathIndex, resolveInSite, type SiteFiles } from '../site/index.ts';
+import { decisionsIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type PairDecision, type SiteFiles } from '../site/index.ts';
 import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
 import { strandsOf, type Strand } from './strands.ts';
@@ -31,12 +31,26 @@ export interface SiteReading {
   /** Every file that a page or stylesheet refers to. */
   used: Set<string>;
   factsOf: (path: string) => PhotoFacts | undefined;
+  /** What was decided by hand of which pictures belong together. */
+  decisions: PairDecision[];
+  /** The program's notes of the site, as they stand. */
+  notes: FileContent | null;
 }
 
-/** Parsed pages by path; a page is parsed again only when its text is another. */
-export type PageCache = Map<string, ParsedPage>;
+/** What is kept from one reading to the next. A page is parsed again only when its text is another; two contents are compared once. */
+export interface ReadingMemory {
+  pages: Map<string, ParsedPage>;
+  contents: ContentMemory;
+}
 
-export function readSite(files: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>, kits: readonly Kit[], cache: PageCache = new Map()): SiteReading {
+export const newReadingMemory = (): ReadingMemory => ({ pages: new Map(), contents: newContentMemory() });
+
+/** `all` holds the site's files and may hold the program's notes of it, which are no file of the site. */
+export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>, kits: readonly Kit[], memory: ReadingMemory = newReadingMemory()): SiteReading {
+  const decisions = decisionsIn(all);
+  const files = new Map(all);
+  files.delete(NOTES_FILE);
+  const cache = memory.pages;
   const index = new PathIndex(files.keys());
   const factsOf = (path: string) => {
     const content = files.get(path);
@@ -46,7 +60,13 @@ export function readSite(files: SiteFiles, facts: ReadonlyMap<string, PhotoFacts
   for (const path of cache.keys()) if (!files.has(path)) cache.delete(path);
 
   const evidence = parsed.flatMap(({ path, page }) => page.galleries.flatMap((gallery) => gallery.items.flatMap((item) => evidenceOf(path, page.document, item, index) ?? [])));
-  const pairing = pairPictures([...files.keys()].filter(isPicturePath), factsOf, evidence);
+  const paths = [...files.keys()].filter(isPicturePath);
+  const contentOf = (path: string): Content | null => {
+    const content = files.get(path);
+    const known = factsOf(path);
+    return content?.kind === 'binary' && known ? { hash: content.hash, facts: known } : null;
+  };
+  const pairing = pairPictures({ paths, contentOf, evidence, decisions: byPath(decisions, paths, files), memory: memory.contents });
   const context = { files, index, pairing, factsOf };
   const pages = parsed
     .map(({ path, page }): PageReading => {
@@ -55,10 +75,21 @@ export function readSite(files: SiteFiles, facts: ReadonlyMap<string, PhotoFacts
       return { path, ...page, wiring, references: pageReferences(page.document), strands };
     })
     .sort((a, b) => Number(b.path === 'index.html') - Number(a.path === 'index.html') || a.path.localeCompare(b.path));
-  return { files, index, kits, pages, pairing, factsOf, used: usedFiles(files, pages, index) };
+  return { files, index, kits, pages, pairing, factsOf, decisions, notes: all.get(NOTES_FILE) ?? null, used: usedFiles(files, pages, index) };
 }
 
-function parseCached(path: string, text: string, cache: PageCache): ParsedPage {
+/** Decisions are kept by content; here they are told of every file that has it. */
+function byPath(decisions: readonly PairDecision[], paths: readonly string[], files: SiteFiles): Decision[] {
+  if (decisions.length === 0) return [];
+  const pathsOf = new Map<string, string[]>();
+  for (const path of paths) {
+    const content = files.get(path);
+    if (content?.kind === 'binary') pathsOf.set(content.hash, [...(pathsOf.get(content.hash) ?? []), path]);
+  }
+  return decisions.flatMap(({ small, large, belong }) => (pathsOf.get(small) ?? []).flatMap((thumbnail) => (pathsOf.get(large) ?? []).map((full) => ({ thumbnail, full, belong }))));
+}
+
+function parseCached(path: string, text: string, cache: ReadingMemory['pages']): ParsedPage {
   const known = cache.get(path);
   if (known?.text === text) return known;
   const document = parsePage(text);

@@ -7,6 +7,10 @@ export interface Reference {
   value: string;
   /** Where it stands in the source; with entities or escapes in it, the written text is another. */
   range: Range;
+  /** Where only the whole attribute can be told, because it has entities in it: the attribute's value as a browser reads it. */
+  within?: string;
+  /** In a style element or a stylesheet, where no entities are read. */
+  raw?: true;
   /** `href`, `src`, `srcset`, `url()`… */
   by: string;
 }
@@ -20,13 +24,18 @@ export function pageReferences(page: PageDocument): Reference[] {
       const { name, value, valueRange: range } = attribute;
       if (REFERRING.has(name)) references.push({ value, range, by: name });
       else if (name === 'srcset') references.push(...sourceSet(value, range));
-      else if (name === 'style') references.push(...styleReferences(value, 'declarationList').map((one) => ({ ...one, range })));
+      else if (name === 'style') references.push(...styleAttribute(page.text, value, range));
     }
     if (element.tag === 'style') {
       for (const text of element.texts) references.push(...styleReferences(text.value).map((one) => ({ ...one, range: { start: one.range.start + text.range.start, end: one.range.end + text.range.start } })));
     }
   }
   return references;
+}
+
+function styleAttribute(text: string, value: string, range: Range): Reference[] {
+  const plain = text.slice(range.start, range.end) === value;
+  return styleReferences(value, 'declarationList').map((one) => ({ value: one.value, by: one.by, ...(plain ? { range: { start: one.range.start + range.start, end: one.range.end + range.start } } : { range, within: value }) }));
 }
 
 /** WHATWG HTML §4.8.4.2.1: candidates separated by commas, each an address and at most one descriptor. */
@@ -44,7 +53,7 @@ export function styleReferences(text: string, context: 'stylesheet' | 'declarati
   const references: Reference[] = [];
   const add = (value: string, at: { start: { offset: number }; end: { offset: number } } | null | undefined) => {
     const inside = at ? text.slice(at.start.offset, at.end.offset).indexOf(value) : -1;
-    if (at && inside >= 0) references.push({ value: ident.decode(value), range: { start: at.start.offset + inside, end: at.start.offset + inside + value.length }, by: 'url()' });
+    if (at && inside >= 0) references.push({ value: ident.decode(value), range: { start: at.start.offset + inside, end: at.start.offset + inside + value.length }, by: 'url()', raw: true });
   };
   walk(parse(text, { positions: true, context }), (node) => {
     if (node.type === 'Url') add(String(node.value), node.loc);

@@ -1,6 +1,6 @@
 /** One picture's way through the page: five joints, each whole or broken for a reason. */
 import { attributeOf, captionRange, pathTo, textOf, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
-import type { Pairing } from '../pairing/index.ts';
+import { shownInstead, type Pairing } from '../pairing/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
 import { bytesOf, isPagePath, isPicturePath, resolveInSite, stemOf, type PathIndex, type SiteFiles } from '../site/index.ts';
 import { commonGroup, misspeltMarker, type PageWiring } from '../wiring/index.ts';
@@ -139,8 +139,8 @@ function thumbnailJoint(page: PageContext, item: GalleryItem, file: ResolvedFile
   if (!file) return joint('thumbnail', 'look', src || 'no address', src ? 'The picture comes from elsewhere; it is not in this site.' : 'The image tag has no address.', place);
   if (file.real === null) return joint('thumbnail', 'broken', file.path, `There is no ${file.path}.`, place);
   if (file.otherCase) return joint('thumbnail', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
-  const pair = site.pairing.pairs.find((one) => one.thumbnail === file.real && one.full === full?.real);
-  if (pair?.state === 'another picture') return joint('thumbnail', 'broken', file.real, pair.shows ? `It shows ${stemOf(pair.shows)}, not this picture.` : 'It shows another picture than the full-size file.', place);
+  const shows = shownInstead(site.pairing, file.real, full?.real ?? null);
+  if (shows !== null) return joint('thumbnail', 'broken', file.real, shows.path ? `It shows ${stemOf(shows.path)}, not this picture.` : 'It shows another picture than the full-size file.', place);
   return joint('thumbnail', 'whole', file.real, '', place);
 }
 

@@ -1,3 +1,2 @@
-export * from './notes.ts';
 export * from './parcel.ts';
 export * from './zip.ts';

@@ -2,9 +2,6 @@
 import type { SiteReading } from '../model/index.ts';
 import { byNaturalName, bytesOf, isPicturePath, mediaTypeOf } from '../site/index.ts';
 
-/** The program's own notes; in an archive, never in a parcel. */
-export const NOTES_FILE = 'heathmoor.json';
-
 export interface ParcelEntry {
   path: string;
   bytes: number;
@@ -15,7 +12,6 @@ export interface ParcelEntry {
 
 export function parcelOf(site: SiteReading): ParcelEntry[] {
   return [...site.files]
-    .filter(([path]) => path !== NOTES_FILE)
     .map(([path, content]) => ({ path, bytes: bytesOf(content), type: mediaTypeOf(path), unused: isPicturePath(path) && !site.used.has(path) }))
     .sort((a, b) => byNaturalName(a.path, b.path));
 }

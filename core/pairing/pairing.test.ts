@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { PhotoFacts } from '../photo/index.ts';
-import { pairPictures, thumbnailPathFor } from './pairs.ts';
+import type { Luma } from '../photo/index.ts';
+import { cut, patterned } from '../photo/patterned.fixture.ts';
+import type { Content } from './content.ts';
+import { pairPictures, thumbnailPathFor, type Decision, type PageEvidence } from './pairs.ts';
 
-const none = () => undefined;
-const pairsOf = (paths: string[]) => pairPictures(paths, none, []).pairs.filter((pair) => pair.thumbnail).map((pair) => [pair.thumbnail, pair.full]);
+const byName = (paths: string[], evidence: PageEvidence[] = []) => pairPictures({ paths, contentOf: () => null, evidence });
+const pairsOf = (paths: string[]) => byName(paths).pairs.filter((pair) => pair.thumbnail).map((pair) => [pair.thumbnail, pair.full]);
 
 describe('names (common practice, no source)', () => {
   it.each([
@@ -23,13 +25,13 @@ describe('names (common practice, no source)', () => {
   ])('%s', (_name, paths, pairs) => expect(pairsOf(paths)).toEqual(pairs));
 
   it('says the rule by which each pair was found and counts them', () => {
-    const { rules, pairs } = pairPictures(['s/small/a.jpg', 's/large/a.jpg', 's/small/b.jpg', 's/large/b.jpg'], none, []);
+    const { rules, pairs } = byName(['s/small/a.jpg', 's/large/a.jpg', 's/small/b.jpg', 's/large/b.jpg']);
     expect(rules).toEqual([{ says: 's/small/{name}.jpg ↔ s/large/{name}.jpg', count: 2 }]);
     expect(pairs[0]?.restsOn).toEqual([{ kind: 'name', says: 's/small/{name}.jpg ↔ s/large/{name}.jpg' }]);
   });
 
   it('names loose thumbnails and pictures without one', () => {
-    const { pairs, loose } = pairPictures(['thumbs/x.jpg', 'y.jpg'], none, []);
+    const { pairs, loose } = byName(['thumbs/x.jpg', 'y.jpg']);
     expect(loose).toEqual(['thumbs/x.jpg']);
     expect(pairs).toMatchObject([{ full: 'y.jpg', thumbnail: null, state: 'no thumbnail' }]);
   });
@@ -37,24 +39,105 @@ describe('names (common practice, no source)', () => {
 
 describe('evidence of pages', () => {
   it('pairs what names do not', () => {
-    const { pairs } = pairPictures(['img_0231.jpg', 'reel.jpg'], none, [{ page: 'a.html', line: 7, thumbnail: 'img_0231.jpg', full: 'reel.jpg' }]);
+    const { pairs } = byName(['img_0231.jpg', 'reel.jpg'], [{ page: 'a.html', line: 7, thumbnail: 'img_0231.jpg', full: 'reel.jpg' }]);
     expect(pairs).toMatchObject([{ thumbnail: 'img_0231.jpg', full: 'reel.jpg', restsOn: [{ kind: 'page', says: 'a.html, line 7' }] }]);
   });
 });
 
-describe('content', () => {
-  const facts = (likeness: string, width: number): PhotoFacts => ({ width, height: width, orientation: 1, likeness, mean: [0, 0, 0], words: {} });
-  const all: Record<string, PhotoFacts> = { 'small/a.jpg': facts('ffffffff00000000', 150), 'large/a.jpg': facts('00000000ffffffff', 1600), 'large/b.jpg': facts('ffffffff00000001', 1600), 'small/c.jpg': facts('f0f0f0f0f0f0f0f0', 1600), 'large/c.jpg': facts('f0f0f0f0f0f0f0f0', 150) };
+/** A site of pictures by path: seed of what it shows, and its width. */
+type Shown = Record<string, { shows: number; width: number; luma?: Luma; mean?: [number, number, number]; hash?: string; likeness?: string }>;
 
-  it('tells another picture, and which one it is, and what is swapped', () => {
-    const { pairs } = pairPictures(Object.keys(all), (path) => all[path], []);
-    expect(pairs).toMatchObject([{ full: 'large/a.jpg', state: 'another picture', shows: 'large/b.jpg', distance: 64 }, { full: 'large/b.jpg', state: 'no thumbnail' }, { full: 'large/c.jpg', state: 'swapped', distance: 0 }]);
+function pairing(shown: Shown, { evidence = [], decisions = [] }: { evidence?: PageEvidence[]; decisions?: Decision[] } = {}) {
+  const contentOf = (path: string): Content => {
+    const { shows, width, luma = patterned(shows), mean = [9, 9, 9], hash = `${shows} ${width} ${path}`, likeness = shows.toString(16).padStart(16, '0').replace(/0/g, (_, n: number) => ((shows * (n + 3)) % 16).toString(16)) } = shown[path]!;
+    return { hash, facts: { width, height: Math.round((width * luma.height) / luma.width), orientation: 1, likeness, mean, luma, words: {} } };
+  };
+  return pairPictures({ paths: Object.keys(shown), contentOf, evidence, decisions });
+}
+const small = (shows: number, more = {}) => ({ shows, width: 150, ...more });
+const large = (shows: number, more = {}) => ({ shows, width: 1600, ...more });
+
+describe('names and content together', () => {
+  it('are sure where both agree', () => {
+    const { pairs } = pairing({ 'small/a.jpg': small(1), 'large/a.jpg': large(1), 'small/b.jpg': small(2), 'large/b.jpg': large(2) });
+    expect(pairs).toMatchObject([{ state: 'sure', thumbnail: 'small/a.jpg' }, { state: 'sure', thumbnail: 'small/b.jpg' }]);
+    expect(pairs[0]!.restsOn.map(({ kind }) => kind)).toEqual(['name', 'content']);
+    expect(pairs[0]!.crop).toMatchObject({ left: 0, top: 0, width: 1, height: 1 });
+  });
+
+  it('find the place of a crop, and outline it', () => {
+    const whole = patterned(5, 64, 48);
+    const { pairs } = pairing({ 'small/a.jpg': small(0, { luma: cut(whole, 20, 6, 34, 34) }), 'large/a.jpg': large(0, { luma: whole }) });
+    expect(pairs).toMatchObject([{ state: 'sure' }]);
+    const { left, top, width, height, agreement } = pairs[0]!.crop!;
+    expect(agreement).toBeGreaterThan(0.95);
+    [left - 20 / 64, top - 6 / 48, width - 34 / 64, height - 34 / 48].forEach((apart) => expect(Math.abs(apart)).toBeLessThan(0.04));
+  });
+
+  it('tell a thumbnail of another picture, and which one it is', () => {
+    const { pairs } = pairing({ 'small/a.jpg': small(2), 'large/a.jpg': large(1), 'small/b.jpg': small(2), 'large/b.jpg': large(2) });
+    expect(pairs).toMatchObject([{ full: 'large/a.jpg', state: 'another picture', shows: 'large/b.jpg' }, { full: 'large/b.jpg', state: 'sure' }]);
+  });
+
+  it('bring together what names do not, and say that it rests on content only', () => {
+    const { pairs } = pairing({ 'img_0231.jpg': small(3), 'reel.jpg': large(3), 'small/sled.jpg': small(4), 'large/sled.jpg': large(4) });
+    expect(pairs.find(({ full }) => full === 'reel.jpg')).toMatchObject({ thumbnail: 'img_0231.jpg', state: 'content only', restsOn: [{ kind: 'content' }] });
+  });
+
+  it('follow the pictures where two thumbnails have changed names', () => {
+    const { pairs } = pairing({ 'small/a.jpg': small(2), 'large/a.jpg': large(1), 'small/b.jpg': small(1), 'large/b.jpg': large(2) });
+    expect(pairs).toMatchObject([{ full: 'large/a.jpg', thumbnail: 'small/b.jpg', state: 'content only' }, { full: 'large/b.jpg', thumbnail: 'small/a.jpg', state: 'content only' }]);
+  });
+
+  it('leave open what several pictures show', () => {
+    const turned = (n: number) => ({ luma: { ...patterned(6), data: patterned(6).data.map((shade, at) => (at % 97 === n ? shade ^ 3 : shade)) } });
+    const { pairs } = pairing({ 'img_1.jpg': small(6), 'x.jpg': large(6, { likeness: '0000000000000000', ...turned(1) }), 'y.jpg': large(6, { likeness: 'ffffffffffffffff', ...turned(2) }) });
+    expect(pairs.find(({ thumbnail }) => thumbnail === 'img_1.jpg')).toMatchObject({ state: 'several', others: [expect.stringMatching(/^[xy]\.jpg$/)] });
+  });
+
+  it('tell what is swapped', () => {
+    expect(pairing({ 'small/c.jpg': large(7), 'large/c.jpg': small(7) }).pairs).toMatchObject([{ full: 'large/c.jpg', state: 'swapped' }]);
+  });
+
+  it('name a picture that is there twice, by its bytes or by its looks', () => {
+    const { pairs } = pairing({ 'small/a.jpg': small(1), 'large/a.jpg': large(1, { hash: 'same' }), 'copy/a.jpg': large(1, { hash: 'same' }), 'again.jpg': { shows: 1, width: 900 }, 'other.jpg': large(8) });
+    expect(pairs.map(({ full, state }) => [full, state])).toEqual([['again.jpg', 'twice'], ['other.jpg', 'no thumbnail'], ['copy/a.jpg', 'twice'], ['large/a.jpg', 'twice']]);
+    expect(pairs.find(({ full }) => full === 'again.jpg')!.others.sort()).toEqual(['copy/a.jpg', 'large/a.jpg']);
+  });
+
+  it('do not speak where a picture has not been looked at', () => {
+    const { pairs } = pairPictures({ paths: ['small/a.jpg', 'large/a.jpg'], contentOf: () => null, evidence: [] });
+    expect(pairs).toMatchObject([{ state: 'sure', crop: null, restsOn: [{ kind: 'name' }] }]);
+  });
+
+  it('name what cannot be read', () => {
+    const contentOf = (path: string): Content => ({ hash: path, facts: { width: 0, height: 0, orientation: 1, likeness: '0'.repeat(16), mean: [0, 0, 0], luma: { width: 0, height: 0, data: new Uint8Array() }, words: {}, ...(path.startsWith('large') ? { unreadable: 'damaged' } : {}) } });
+    expect(pairPictures({ paths: ['small/a.jpg', 'large/a.jpg'], contentOf, evidence: [] }).pairs).toMatchObject([{ state: 'unreadable' }]);
+  });
+});
+
+describe('what is decided by hand', () => {
+  const shown = { 'small/a.jpg': small(2), 'large/a.jpg': large(1), 'img.jpg': small(1) };
+
+  it('joins what nothing else joins', () => {
+    const { pairs } = pairing({ 'img_9.jpg': small(5), 'reel.jpg': large(6) }, { decisions: [{ thumbnail: 'img_9.jpg', full: 'reel.jpg', belong: true }] });
+    expect(pairs).toMatchObject([{ full: 'reel.jpg', thumbnail: 'img_9.jpg', state: 'sure', restsOn: [{ kind: 'hand' }] }]);
+  });
+
+  it('holds against what the pictures show', () => {
+    expect(pairing(shown, { decisions: [{ thumbnail: 'small/a.jpg', full: 'large/a.jpg', belong: true }] }).pairs.find(({ full }) => full === 'large/a.jpg')).toMatchObject({ thumbnail: 'small/a.jpg', state: 'sure' });
+  });
+
+  it('parts what the names join, and leaves both to others', () => {
+    const { pairs, loose } = pairing(shown, { decisions: [{ thumbnail: 'small/a.jpg', full: 'large/a.jpg', belong: false }] });
+    expect(pairs).toMatchObject([{ full: 'large/a.jpg', thumbnail: 'img.jpg', state: 'content only' }]);
+    expect(loose).toEqual(['small/a.jpg']);
   });
 });
 
 describe('thumbnailPathFor', () => {
   it('follows the neighbours, or begins a folder', () => {
-    const { pairs } = pairPictures(['p/small/a.jpg', 'p/large/a.jpg', 'p/large/b.png', 'loose.jpg'], none, []);
+    const { pairs } = byName(['p/small/a.jpg', 'p/large/a.jpg', 'p/large/b.png', 'loose.jpg']);
     expect(thumbnailPathFor('p/large/b.png', pairs)).toBe('p/small/b.jpg');
     expect(thumbnailPathFor('loose.jpg', pairs)).toBe('thumbs/loose.jpg');
   });

@@ -1,9 +1,29 @@
-/** Thumbnails and full-size files brought together: by name, and by the pages that already link one to the other. */
-import { byNaturalName, nameOf, stemOf, folderOf } from '../site/index.ts';
-import { colourDistance, hashDistance, type PhotoFacts } from '../photo/index.ts';
+/**
+ * Thumbnails and full-size files brought together by all that speaks for it at once: names, the pages that link one to
+ * the other, what the pictures show, and what was decided by hand. The pairs are the assignment that has most for it.
+ */
+import { byNaturalName, folderOf, nameOf, stemOf } from '../site/index.ts';
+import { colourDistance, type PhotoFacts, type Place } from '../photo/index.ts';
+import { bestAssignment, type Worth } from './assignment.ts';
+import { compare, newContentMemory, OTHER_CONTENT, SAME_CONTENT, CLEAR_LEAD, searchContent, twinsOf, type Content, type ContentMemory } from './content.ts';
 import { readName, type NameReading } from './names.ts';
 
-export type PairState = 'sure' | 'case differs' | 'another picture' | 'no thumbnail' | 'swapped' | 'unreadable';
+export type PairState =
+  | 'sure'
+  | 'case differs'
+  /** By name only: what the pictures show does not settle it. */
+  | 'name only'
+  /** By name or page, but the pictures differ. */
+  | 'another picture'
+  /** By content only: the names say otherwise or nothing. */
+  | 'content only'
+  /** Several full-size pictures show what the thumbnail shows. */
+  | 'several'
+  | 'no thumbnail'
+  | 'swapped'
+  /** The same picture is there twice. */
+  | 'twice'
+  | 'unreadable';
 
 /** A page's own markup that shows one file and links to the other. */
 export interface PageEvidence {
@@ -13,18 +33,32 @@ export interface PageEvidence {
   full: string;
 }
 
+/** What was decided by hand of two files. */
+export interface Decision {
+  thumbnail: string;
+  full: string;
+  belong: boolean;
+}
+
+export interface Reason {
+  kind: 'name' | 'page' | 'content' | 'hand';
+  /** Readable: a naming rule, a page's line. */
+  says: string;
+}
+
 export interface Pair {
   id: string;
   name: string;
   thumbnail: string | null;
   full: string;
   state: PairState;
-  /** What the match rests on, readable: a naming rule, a page's line. */
-  restsOn: { kind: 'name' | 'page'; says: string }[];
-  /** In how many of 64 bits the pictures' perceptual hashes differ; null where one is not known yet. */
-  distance: number | null;
+  restsOn: Reason[];
+  /** Where the thumbnail was taken from and how well both agree; null where that is not known. */
+  crop: Place | null;
   /** Where the thumbnail is not of this picture: the picture that it does show. */
   shows?: string;
+  /** Other full-size pictures that the thumbnail may be of, or that are the same picture. */
+  others: string[];
 }
 
 export interface Pairing {
@@ -35,40 +69,160 @@ export interface Pairing {
   rules: { says: string; count: number }[];
 }
 
-/** From here on two pictures are not the same one; reductions and recompressions stay below 12 bits in practice (measured on the demo pictures). */
-const ANOTHER_PICTURE_BITS = 18;
-const SAME_PICTURE_BITS = 8;
-const FAR_COLOUR = 60;
+export interface PairingInput {
+  paths: readonly string[];
+  /** Null while a picture has not been looked at. */
+  contentOf: (path: string) => Content | null;
+  evidence: readonly PageEvidence[];
+  decisions?: readonly Decision[];
+  memory?: ContentMemory;
+}
 
-export function pairPictures(paths: readonly string[], factsOf: (path: string) => PhotoFacts | undefined, evidence: readonly PageEvidence[]): Pairing {
+/** What each kind of evidence is worth to the assignment (chosen on the labelled sets of `npm run bench:pairing`). */
+const WORTH = { key: 1, bare: 0.7, page: 0.8, content: 1.2, otherContent: -0.5, hand: 100 };
+
+/** What the pictures show must agree so well to bring together what nothing else does. */
+const ALONE = 0.9;
+/** Below this agreement two pictures differ, whatever else speaks for them. */
+const DIFFERENT = 0.6;
+const FAR_COLOUR = 60;
+/** A picture no larger than this, in a site with larger ones, may be a thumbnail whatever its name; image px. */
+const THUMBNAIL_SIDE = 420;
+
+interface Edge {
+  thumbnail: string;
+  full: string;
+  reasons: Reason[];
+  worth: number;
+  place: Place | null;
+}
+
+export function pairPictures({ paths, contentOf, evidence, decisions = [], memory = newContentMemory() }: PairingInput): Pairing {
   const readings = new Map(paths.map((path) => [path, readName(path)]));
   demoteWeak(readings);
-  const fulls = paths.filter((path) => readings.get(path)?.role === 'full-size');
-  const thumbnails = paths.filter((path) => readings.get(path)?.role === 'thumbnail');
-  const partner = matchByName(thumbnails, fulls, readings);
-  const known = new Set(paths);
-  const shownOn = new Map<string, PageEvidence>();
-  for (const one of evidence) {
-    if (!known.has(one.thumbnail) || !known.has(one.full) || one.thumbnail === one.full) continue;
-    shownOn.set(`${one.thumbnail}\n${one.full}`, one);
-    // A page pairs what names do not: only where neither side has a partner already.
-    const taken = partner.has(one.thumbnail) || [...partner.values()].some((match) => match.full === one.full);
-    if (!taken) partner.set(one.thumbnail, { full: one.full, rule: null });
+  const readable = (path: string): Content | null => {
+    const content = contentOf(path);
+    return content && !content.facts.unreadable ? content : null;
+  };
+  const edges = new Edges();
+  for (const { thumbnail, full, rule, by } of nameMatches(paths, readings)) edges.add(thumbnail, full, WORTH[by], { kind: 'name', says: rule });
+  for (const one of evidence) if (readings.has(one.thumbnail) && readings.has(one.full) && one.thumbnail !== one.full) edges.add(one.thumbnail, one.full, WORTH.page, { kind: 'page', says: `${one.page}, line ${one.line}` });
+  for (const { thumbnail, full, belong } of decisions) {
+    if (!readings.has(thumbnail) || !readings.has(full)) continue;
+    if (belong) edges.add(thumbnail, full, WORTH.hand, { kind: 'hand', says: 'decided by hand' });
+    else edges.forbid(thumbnail, full);
   }
+  const likely = addContent(edges, paths, readings, readable, contentOf, memory);
 
-  const thumbnailOf = new Map([...partner].map(([thumbnail, match]) => [match.full, { thumbnail, rule: match.rule }]));
-  const usedAsThumbnail = new Set(partner.keys());
-  const pictures = fulls.filter((full) => !usedAsThumbnail.has(full));
-  const pairs = pictures
+  const chosen = edges.best();
+  const isThumbnail = new Set(chosen.map(({ thumbnail }) => thumbnail));
+  const fulls = paths.filter((path) => readings.get(path)?.role === 'full-size' && !isThumbnail.has(path));
+  const edgeOf = new Map(chosen.map((edge) => [edge.full, edge]));
+  const twins = twinsOf(memory, fulls.flatMap((path) => (readable(path) ? [{ ...readable(path)!, path }] : [])));
+  const pairs = fulls
     .map((full): Pair => {
-      const match = thumbnailOf.get(full);
-      const restsOn: Pair['restsOn'] = match?.rule ? [{ kind: 'name', says: match.rule }] : [];
-      const seen = match && shownOn.get(`${match.thumbnail}\n${full}`);
-      if (seen) restsOn.push({ kind: 'page', says: `${seen.page}, line ${seen.line}` });
-      return { id: full, name: stemOf(full).toLowerCase(), thumbnail: match?.thumbnail ?? null, full, restsOn, ...judge(match?.thumbnail ?? null, full, pictures, factsOf) };
+      const edge = edgeOf.get(full) ?? null;
+      const judged = judge(edge, full, (edge && likely.get(edge.thumbnail)) ?? [], twins.get(full) ?? [], contentOf);
+      return { id: full, name: stemOf(full).toLowerCase(), thumbnail: edge?.thumbnail ?? null, full, restsOn: edge?.reasons ?? [], crop: edge?.place ?? null, ...judged };
     })
     .sort((a, b) => byNaturalName(folderOf(a.full), folderOf(b.full)) || byNaturalName(nameOf(a.full), nameOf(b.full)));
-  return { pairs, loose: thumbnails.filter((path) => !partner.has(path)).sort(byNaturalName), rules: countRules(pairs) };
+  const loose = paths.filter((path) => readings.get(path)?.role === 'thumbnail' && !isThumbnail.has(path) && !edgeOf.has(path)).sort(byNaturalName);
+  return { pairs, loose, rules: countRules(pairs) };
+}
+
+/** All that speaks for a thumbnail and a full-size file, gathered. */
+class Edges {
+  readonly #byPair = new Map<string, Edge>();
+  readonly #forbidden = new Set<string>();
+
+  at(thumbnail: string, full: string): Edge {
+    const key = `${thumbnail}\n${full}`;
+    const edge = this.#byPair.get(key) ?? { thumbnail, full, reasons: [], worth: 0, place: null };
+    this.#byPair.set(key, edge);
+    return edge;
+  }
+
+  add(thumbnail: string, full: string, worth: number, reason: Reason): void {
+    const edge = this.at(thumbnail, full);
+    edge.worth += worth;
+    if (!edge.reasons.some(({ kind }) => kind === reason.kind)) edge.reasons.push(reason);
+  }
+
+  has(thumbnail: string, full: string): boolean {
+    return this.#byPair.has(`${thumbnail}\n${full}`);
+  }
+
+  forbid(thumbnail: string, full: string): void {
+    this.#forbidden.add(`${thumbnail}\n${full}`);
+  }
+
+  [Symbol.iterator](): IterableIterator<Edge> {
+    return this.#byPair.values();
+  }
+
+  best(): Edge[] {
+    const edges = [...this.#byPair].flatMap(([key, edge]) => (this.#forbidden.has(key) ? [] : [edge]));
+    const numbers = new Map<string, number>();
+    const numberOf = (path: string) => numbers.get(path) ?? numbers.set(path, numbers.size).size - 1;
+    const worths = edges.map((edge): Worth & { edge: Edge } => ({ row: numberOf(edge.thumbnail), column: numberOf(edge.full), worth: edge.worth, edge }));
+    // A file that is taken as a thumbnail cannot be a full-size picture as well: the pair with more for it stays.
+    const chosen = (bestAssignment(worths) as typeof worths).sort((a, b) => b.worth - a.worth).map(({ edge }) => edge);
+    const thumbnails = new Set<string>();
+    const fulls = new Set<string>();
+    return chosen.filter(({ thumbnail, full }) => {
+      if (fulls.has(thumbnail) || thumbnails.has(full)) return false;
+      thumbnails.add(thumbnail);
+      fulls.add(full);
+      return true;
+    });
+  }
+}
+
+/** Compares what already speaks for one another, then searches for the rest. Gives what each searched thumbnail may show. */
+function addContent(edges: Edges, paths: readonly string[], readings: ReadonlyMap<string, NameReading>, readable: (path: string) => Content | null, contentOf: (path: string) => Content | null, memory: ContentMemory): Map<string, { path: string; place: Place }[]> {
+  const settled = new Set<string>();
+  const asFull = new Set<string>();
+  for (const edge of [...edges]) {
+    asFull.add(edge.full);
+    const small = readable(edge.thumbnail);
+    const large = readable(edge.full);
+    if (!small || !large) continue;
+    weigh(edge, compare(memory, small, large));
+    if ((edge.place?.agreement ?? 0) >= SAME_CONTENT) settled.add(edge.thumbnail);
+  }
+  // What has not been looked at might be the one that is sought.
+  if (paths.some((path) => contentOf(path) === null)) return new Map();
+
+  const sideOf = (path: string) => Math.max(readable(path)?.facts.width ?? 0, readable(path)?.facts.height ?? 0);
+  const largest = Math.max(0, ...paths.map(sideOf));
+  const mayBeSmall = (path: string) => readings.get(path)?.role === 'thumbnail' || (!asFull.has(path) && sideOf(path) <= THUMBNAIL_SIDE && largest >= sideOf(path) * 1.5);
+  const small = paths.filter((path) => !settled.has(path) && readable(path) && mayBeSmall(path));
+  const isSmall = new Set(small);
+  const large = paths.filter((path) => readings.get(path)?.role === 'full-size' && !isSmall.has(path) && !settled.has(path) && readable(path));
+  const pathsOf = new Map<string, string[]>();
+  for (const path of large) pathsOf.set(readable(path)!.hash, [...(pathsOf.get(readable(path)!.hash) ?? []), path]);
+  const found = searchContent(memory, small.map((path) => readable(path)!), [...pathsOf.values()].map(([path]) => readable(path!)!));
+  const likely = new Map<string, { path: string; place: Place }[]>();
+  for (const path of small) {
+    const here = (found.get(readable(path)!.hash) ?? []).flatMap(({ hash, place }) => (pathsOf.get(hash) ?? []).map((full) => ({ path: full, place })));
+    likely.set(path, here);
+    for (const { path: full, place } of here) {
+      if (place.agreement < ALONE && !edges.has(path, full)) continue;
+      const edge = edges.at(path, full);
+      if (edge.place === null) weigh(edge, place);
+    }
+  }
+  return likely;
+}
+
+function weigh(edge: Edge, place: Place): void {
+  edge.place = place;
+  if (place.agreement < OTHER_CONTENT) {
+    edge.worth += WORTH.otherContent;
+    return;
+  }
+  edge.worth += WORTH.content * Math.min(1, (place.agreement - OTHER_CONTENT) / (SAME_CONTENT - OTHER_CONTENT));
+  edge.reasons.push({ kind: 'content', says: '' });
 }
 
 /** `anna_s.jpg` alone is a name; beside `anna.jpg` it is a thumbnail. */
@@ -79,51 +233,73 @@ function demoteWeak(readings: Map<string, NameReading>): void {
   }
 }
 
-interface Match {
+interface NameMatch {
+  thumbnail: string;
   full: string;
-  rule: string | null;
+  rule: string;
+  by: 'key' | 'bare';
 }
 
-function matchByName(thumbnails: readonly string[], fulls: readonly string[], readings: Map<string, NameReading>): Map<string, Match> {
-  const partner = new Map<string, Match>();
-  const free = new Set(fulls);
-  // First where only the size word differs, then the same bare name anywhere if there is just one.
+/** First where only the size word differs; then the same bare name anywhere, if there is just one that is free. */
+function nameMatches(paths: readonly string[], readings: ReadonlyMap<string, NameReading>): NameMatch[] {
+  const matches: NameMatch[] = [];
+  const of = (role: NameReading['role']) => paths.filter((path) => readings.get(path)?.role === role);
+  const free = { thumbnails: new Set(of('thumbnail')), fulls: new Set(of('full-size')) };
   for (const by of ['key', 'bare'] as const) {
     const byName = new Map<string, string[]>();
-    for (const full of free) {
+    for (const full of free.fulls) {
       const name = readings.get(full)?.[by] ?? '';
       byName.set(name, [...(byName.get(name) ?? []), full]);
     }
-    for (const thumbnail of thumbnails) {
-      if (partner.has(thumbnail)) continue;
-      const candidates = (byName.get(readings.get(thumbnail)?.[by] ?? '') ?? []).filter((full) => free.has(full));
-      const full = candidates.length === 1 ? candidates[0] : undefined;
-      if (!full) continue;
-      free.delete(full);
-      partner.set(thumbnail, { full, rule: `${readings.get(thumbnail)?.form} ↔ ${readings.get(full)?.form}` });
+    for (const thumbnail of [...free.thumbnails]) {
+      const candidates = (byName.get(readings.get(thumbnail)?.[by] ?? '') ?? []).filter((full) => free.fulls.has(full) || by === 'key');
+      if (candidates.length === 0 || (by === 'bare' && candidates.length > 1)) continue;
+      free.thumbnails.delete(thumbnail);
+      for (const full of candidates) {
+        free.fulls.delete(full);
+        matches.push({ thumbnail, full, by, rule: `${readings.get(thumbnail)?.form} ↔ ${readings.get(full)?.form}` });
+      }
     }
   }
-  return partner;
+  return matches;
 }
 
-function judge(thumbnail: string | null, full: string, fulls: readonly string[], factsOf: (path: string) => PhotoFacts | undefined): Pick<Pair, 'state' | 'distance' | 'shows'> {
-  const large = factsOf(full);
-  if (large?.unreadable) return { state: 'unreadable', distance: null };
-  if (thumbnail === null) return { state: 'no thumbnail', distance: null };
-  const small = factsOf(thumbnail);
-  if (small?.unreadable) return { state: 'unreadable', distance: null };
+function judge(edge: Edge | null, full: string, likely: readonly { path: string; place: Place }[], twins: readonly string[], contentOf: (path: string) => Content | null): Pick<Pair, 'state' | 'shows' | 'others'> {
+  const large = contentOf(full)?.facts;
+  const twice = twins.length > 0 ? { state: 'twice' as const, others: [...twins] } : null;
+  if (large?.unreadable) return { state: 'unreadable', others: [] };
+  if (!edge) return twice ?? { state: 'no thumbnail', others: [] };
+  const { thumbnail, place, reasons } = edge;
+  const small = contentOf(thumbnail)?.facts;
+  if (small?.unreadable) return { state: 'unreadable', others: [] };
+  const byHand = reasons.some(({ kind }) => kind === 'hand');
+  const named = reasons.some(({ kind }) => kind === 'name' || kind === 'page');
   const caseState = stemOf(thumbnail) !== stemOf(full) && stemOf(thumbnail).toLowerCase() === stemOf(full).toLowerCase() ? 'case differs' : 'sure';
-  if (!small || !large) return { state: caseState, distance: null };
-  const distance = hashDistance(small.likeness, large.likeness);
-  if (small.width > large.width) return { state: 'swapped', distance };
-  if (distance < ANOTHER_PICTURE_BITS) return { state: caseState, distance };
-  const shows = fulls.find((other) => other !== full && isSamePicture(small, factsOf(other)));
-  // A crop may differ in many bits; it is called another picture only when we know which, or the colours disagree too.
-  if (shows !== undefined || colourDistance(small.mean, large.mean) > FAR_COLOUR) return { state: 'another picture', distance, ...(shows === undefined ? {} : { shows }) };
-  return { state: caseState, distance };
+  if (!small || !large || !place) return { state: caseState, others: [] };
+  if (small.width > large.width) return { state: 'swapped', others: [] };
+  if (byHand) return { state: caseState, others: [] };
+  const alike = likely.filter((other) => other.path !== full && other.place.agreement >= Math.max(SAME_CONTENT, place.agreement - CLEAR_LEAD) && !twins.includes(other.path));
+  if (place.agreement < OTHER_CONTENT) return differs(place, small, large, likely, full);
+  if (!named) return alike.length > 0 ? { state: 'several', others: alike.map((other) => other.path) } : { state: 'content only', others: [] };
+  return caseState === 'sure' && twice ? twice : { state: caseState, others: [] };
 }
 
-const isSamePicture = (a: PhotoFacts, b: PhotoFacts | undefined) => b !== undefined && !b.unreadable && hashDistance(a.likeness, b.likeness) <= SAME_PICTURE_BITS;
+/** A crop of little but sky may be hard to place; it is called another picture only where we know which, or all else disagrees too. */
+function differs(place: Place, small: PhotoFacts, large: PhotoFacts, likely: readonly { path: string; place: Place }[], full: string): Pick<Pair, 'state' | 'shows' | 'others'> {
+  const shows = likely.find((other) => other.path !== full && other.place.agreement >= SAME_CONTENT);
+  if (shows) return { state: 'another picture', shows: shows.path, others: [] };
+  return { state: place.agreement < DIFFERENT || colourDistance(small.mean, large.mean) > FAR_COLOUR ? 'another picture' : 'name only', others: [] };
+}
+
+/** What a thumbnail shows where it is joined with a full-size picture that it does not show; null where nothing speaks against them. */
+export function shownInstead({ pairs }: Pairing, thumbnail: string, full: string | null): { path: string | null } | null {
+  const pair = pairs.find((one) => one.thumbnail === thumbnail);
+  if (!pair || full === null) return null;
+  if (pair.full === full) return pair.state === 'another picture' ? { path: pair.shows ?? null } : null;
+  // It was brought together with another one for what it shows.
+  const joined = pairs.some((one) => one.full === full);
+  return joined && pair.restsOn.some(({ kind }) => kind === 'content') && !pair.others.includes(full) ? { path: pair.full } : null;
+}
 
 function countRules(pairs: readonly Pair[]): Pairing['rules'] {
   const counts = new Map<string, number>();

@@ -23,6 +23,14 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('add-pictures'), page: z.string(), gallery: z.number().int().min(0).nullable(), pictures: z.array(NewPicture).min(1) }),
   z.strictObject({ kind: z.literal('new-page'), path: z.string(), title: line.min(1) }),
   z.strictObject({ kind: z.literal('wire'), page: z.string() }),
+  /** Whether two pictures belong together, by hand; null takes back what was decided. */
+  z.strictObject({ kind: z.literal('decide'), thumbnail: z.string(), full: z.string(), belong: z.boolean().nullable() }),
+  /** A file under another name, with every reference to it. */
+  z.strictObject({ kind: z.literal('rename'), from: z.string(), to: z.string() }),
+  /** Two pictures that stand under one another's names change places. */
+  z.strictObject({ kind: z.literal('exchange'), one: z.string(), other: z.string() }),
+  /** Every reference to a picture leads to another that is the same; the file goes. */
+  z.strictObject({ kind: z.literal('merge'), from: z.string(), into: z.string() }),
   z.strictObject({ kind: z.literal('fix'), finding: z.string(), fix: z.number().int().min(0) }),
   /** Typing in the editor: edits of the text that had `length` characters. */
   z.strictObject({ kind: z.literal('type'), path: z.string(), length: z.number().int().min(0), edits: z.array(edit) }),

@@ -4,6 +4,8 @@ import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, skele
 import type { PageReading, SiteReading, Strand } from '../model/index.ts';
 import { cleanPath, folderOf, isPagePath, relativeReference, type FileChange } from '../site/index.ts';
 import { wirePage } from '../wiring/index.ts';
+import { decide } from './decide.ts';
+import { exchange, merge, rename } from './rename.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
@@ -18,6 +20,10 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'move-item': (site, { strand, to }) => withItem(site, strand, ({ page, gallery, strand: at }) => planEdits(`Move ${at.name} to place ${to + 1}`, page.path, moveItem(page.document, gallery, at.item, to))),
   'add-pictures': addPictures,
   'new-page': newPage,
+  decide,
+  rename,
+  exchange,
+  merge,
   wire: (site, intent) => {
     const page = site.pages.find((one) => one.path === intent.page);
     const kit = page?.wiring.kit ?? site.kits[0];

@@ -1,15 +1,25 @@
-/** `heathmoor.json`: what the program remembers of a site beyond its files, for an archive that moves to another browser. */
+/**
+ * `heathmoor.json`: what the program remembers of a site beyond its files. It stands among the site's files, so that
+ * what was decided is undone and kept like any other change; it goes into archives and never into a parcel.
+ */
 import { z } from 'zod';
-import { NOTES_FILE } from './parcel.ts';
+import type { SiteFiles } from './files.ts';
+
+export const NOTES_FILE = 'heathmoor.json';
+
+/** Whether two pictures are thumbnail and full-size picture of one another, decided by hand; by the hashes of their contents, so that it outlasts their names. */
+const PairDecision = z.object({ small: z.string().max(128), large: z.string().max(128), belong: z.boolean() });
+export type PairDecision = z.infer<typeof PairDecision>;
 
 export const SiteNotes = z.object({
   format: z.literal(1),
-  name: z.string().min(1).max(200),
-  created: z.iso.datetime(),
+  name: z.string().min(1).max(200).optional(),
+  created: z.iso.datetime().optional(),
+  decisions: z.array(PairDecision).max(100_000).default([]),
 });
 export type SiteNotes = z.infer<typeof SiteNotes>;
 
-export const writeNotes = (notes: SiteNotes): string => `${JSON.stringify(notes, null, 2)}\n`;
+export const writeNotes = (notes: z.input<typeof SiteNotes>): string => `${JSON.stringify(notes, null, 2)}\n`;
 
 /** Reads the notes of an archive; wrong ones are told and the site comes in without them. */
 export function readNotes(text: string): { ok: true; notes: SiteNotes } | { ok: false; reason: string } {
@@ -21,4 +31,11 @@ export function readNotes(text: string): { ok: true; notes: SiteNotes } | { ok: 
   } catch {
     return { ok: false, reason: `${NOTES_FILE} is not JSON` };
   }
+}
+
+/** What was decided by hand in a site; nothing where its notes cannot be read. */
+export function decisionsIn(files: SiteFiles): PairDecision[] {
+  const content = files.get(NOTES_FILE);
+  const read = content?.kind === 'text' ? readNotes(content.text) : null;
+  return read?.ok ? read.notes.decisions : [];
 }

@@ -61,25 +61,24 @@ export function pageStandingAlone(files: Files, path: string, pictures: Readonly
     // A link that is followed asks for a window, which the frame may not open.
     else if (element.tag === 'head' && element.open) edits.push({ start: element.open.end, end: element.open.end, text: '<base target="_blank">' });
   }
-  edits.push(...addressEdits(text, pageReferences(page), path, pictures).filter((edit) => !edits.some((other) => edit.start < other.end && other.start < edit.end)));
+  edits.push(...addressEdits(pageReferences(page), path, pictures).filter((edit) => !edits.some((other) => edit.start < other.end && other.start < edit.end)));
   const edited = applyEdits(text, edits);
   return edited.ok ? edited.text : text;
 }
 
 function styleElement(sheet: { path: string; text: string }, media: string | undefined, pictures: ReadonlyMap<string, string>, nonce: string): string {
-  const edited = applyEdits(sheet.text, addressEdits(sheet.text, styleReferences(sheet.text), sheet.path, pictures));
+  const edited = applyEdits(sheet.text, addressEdits(styleReferences(sheet.text), sheet.path, pictures));
   const css = (edited.ok ? edited.text : sheet.text).replaceAll('</', '<\\/');
   return `<style nonce="${nonce}"${media === undefined ? '' : ` media="${media.replaceAll('&', '&amp;').replaceAll('"', '&quot;')}"`}>${css}</style>`;
 }
 
-/** Several addresses may share one range: those of a `style` attribute. */
-function addressEdits(text: string, references: readonly Reference[], from: string, pictures: ReadonlyMap<string, string>): Edit[] {
+function addressEdits(references: readonly Reference[], from: string, pictures: ReadonlyMap<string, string>): Edit[] {
   const edits = new Map<number, Edit>();
-  for (const { value, range, by } of references) {
+  for (const { value, range, by, within } of references) {
     if (!LOADING.has(by)) continue;
-    const edit = edits.get(range.start) ?? { ...range, text: text.slice(range.start, range.end) };
     const address = pictures.get(pathOf(value, from) ?? '') ?? NOTHING;
-    edits.set(range.start, { ...edit, text: value !== '' && edit.text.includes(value) ? edit.text.replaceAll(value, address) : address });
+    // An attribute with entities in it goes as a whole; nothing in it may load.
+    edits.set(range.start, { ...range, text: within === undefined ? address : '' });
   }
   return [...edits.values()];
 }

@@ -45,6 +45,8 @@ export interface PairView extends Pair {
   place: boolean;
   /** Pages that show it. */
   usedOn: string[];
+  /** Why one of its files cannot be read; null where both can. */
+  trouble: string | null;
   /** Where its thumbnail would be written. */
   thumbnailPath: string;
 }
@@ -114,6 +116,7 @@ function pairView(site: SiteReading, pair: Pair): PairView {
     fullSize: sizeOf(site, pair.full, facts),
     words: { title, caption: facts?.words.caption ?? title },
     place: facts?.place !== undefined,
+    trouble: facts?.unreadable ?? (pair.thumbnail === null ? null : (site.factsOf(pair.thumbnail)?.unreadable ?? null)),
     usedOn: usedOn.map((page) => page.path),
     thumbnailPath: thumbnailPathFor(pair.full, site.pairing.pairs),
   };

@@ -2,9 +2,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../../core/checks/index.ts';
-import { JOINTS, pageReferences, readSite, renameFile, styleReferences, type PageCache, type SiteReading } from '../../core/model/index.ts';
+import { JOINTS, newReadingMemory, pageReferences, readSite, renameFile, styleReferences, type SiteReading } from '../../core/model/index.ts';
 import { parsePage } from '../../core/markup/index.ts';
 import type { PhotoFacts } from '../../core/photo/index.ts';
+import { patterned } from '../../core/photo/patterned.fixture.ts';
 import { Intent, planFor } from '../../core/plans/index.ts';
 import { applyChange, type Change, type FileContent } from '../../core/site/index.ts';
 import { includesOf, readManifest, type Kit } from '../../core/wiring/index.ts';
@@ -28,7 +29,8 @@ const SCRIPT = '<script src="viewer/lightbox.js" defer></script>';
 const VIEWER = { 'viewer/lightbox.js': KIT.files['lightbox.js'] ?? '' };
 const PICTURES = { 's/a.jpg': null, 'l/a.jpg': null, 's/b.jpg': null, 'l/b.jpg': null, 's/c.jpg': null, 'l/c.jpg': null };
 const item = (n: string, { mark = ' data-enlarge data-enlarge-group="g"', href = `l/${n}.jpg`, src = `s/${n}.jpg`, alt = ` alt="${n}"` } = {}) => `<p><a href="${href}"${mark}><img src="${src}"${alt}></a></p>`;
-const facts = (width: number, likeness = '0123456789abcdef', words = {}): PhotoFacts => ({ width, height: width, orientation: 1, likeness, mean: [9, 9, 9], words });
+/** Pictures of the same seed show the same. */
+const facts = (width: number, seed = 1, words = {}): PhotoFacts => ({ width, height: width, orientation: 1, likeness: '0123456789abcdef', mean: [9, 9, 9], luma: patterned(seed), words });
 
 /** The states of the second strand's joints, in their order. */
 function second(body: string, { head = SCRIPT, more = {}, known = {} }: { head?: string; more?: Source; known?: Record<string, PhotoFacts> } = {}) {
@@ -92,7 +94,7 @@ describe('strands', () => {
   });
 
   it('tell a thumbnail of another picture and which one it is', () => {
-    const known = { 's/b.jpg': facts(150, 'ffffffff00000000'), 'l/b.jpg': facts(900, '00000000ffffffff'), 's/c.jpg': facts(150, 'ffffffff00000000'), 'l/c.jpg': facts(900, 'ffffffff00000000') };
+    const known = { 's/a.jpg': facts(150, 1), 'l/a.jpg': facts(900, 1), 's/b.jpg': facts(150, 3), 'l/b.jpg': facts(900, 2), 's/c.jpg': facts(150, 3), 'l/c.jpg': facts(900, 3) };
     expect(second(around(item('b')), { known })).toMatchObject({ states: { thumbnail: 'broken' }, says: expect.stringContaining('It shows c') });
   });
 });
@@ -130,6 +132,44 @@ function done(reading: SiteReading, change: Change): Map<string, string> {
 }
 
 describe('renaming', () => {
+  it('follows addresses in styles, in their own way of writing', () => {
+    const reading = site({ 'a.html': page(`<p style="color: red; background: url(a.jpg) no-repeat">x</p><p style='background: url(&quot;a.jpg&quot;)'>y</p><style>b { background: url('a.jpg') }</style><img src='a.jpg' alt=''>`), 's.css': 'p { background: url(a.jpg) }', 'a.jpg': null });
+    const after = done(reading, renameFile(reading, 'a.jpg', 'b & (c).jpg'));
+    expect(after.get('a.html')).toContain('<p style="color: red; background: url(b%20&amp;%20%28c%29.jpg) no-repeat">');
+    expect(after.get('a.html')).toContain("<p style='background: url(&quot;b%20&amp;%20%28c%29.jpg&quot;)'>");
+    expect(after.get('a.html')).toContain("b { background: url('b%20&%20%28c%29.jpg') }");
+    expect(after.get('s.css')).toBe('p { background: url(b%20&%20%28c%29.jpg) }');
+    expect(done(reading, renameFile(reading, 'a.jpg', "it's.jpg")).get('a.html')).toContain("<img src='it%27s.jpg' alt=''>");
+    const again = site(Object.fromEntries([...after].map(([path, text]) => [path, text === '(picture)' ? null : text])));
+    expect([...again.used].filter((path) => path.endsWith('.jpg'))).toEqual(['b & (c).jpg']);
+  });
+
+  it('gives a copy up for the one that stays', () => {
+    const reading = site({ 'a.html': page('<a href="copy/k.jpg"><img src="copy/k.jpg" alt=""></a>'), 'copy/k.jpg': null, 'k.jpg': null });
+    const planned = planFor(reading, { kind: 'merge', from: 'copy/k.jpg', into: 'k.jpg' });
+    const after = done(reading, planned.ok ? planned.change : { label: '', files: [] });
+    expect([...after.keys()]).toEqual(['a.html', 'k.jpg']);
+    expect(after.get('a.html')).toContain('<a href="k.jpg"><img src="k.jpg" alt=""></a>');
+  });
+
+  it('refuses a name that is taken, leads out, or tells another format', () => {
+    const reading = site({ 'a.jpg': null, 'b.jpg': null });
+    for (const [to, reason] of [['b.jpg', 'already'], ['B.JPG', 'already'], ['../x.jpg', 'cannot be'], ['a.png', 'by name alone'], ['a.jpg', 'already']] as const) {
+      expect(planFor(reading, { kind: 'rename', from: 'a.jpg', to })).toMatchObject({ ok: false, reason: expect.stringContaining(reason) });
+    }
+    expect(planFor(reading, { kind: 'rename', from: 'a.jpg', to: 'A.jpg' })).toMatchObject({ ok: true });
+    expect(planFor(reading, { kind: 'exchange', one: 'a.jpg', other: 'gone.png' })).toMatchObject({ ok: false, reason: expect.stringContaining('gone.png') });
+  });
+
+  it('exchanges two files, and does so again to undo it', () => {
+    const reading = site({ 'a.jpg': null, 'b.jpg': null });
+    const planned = planFor(reading, { kind: 'exchange', one: 'a.jpg', other: 'b.jpg' });
+    const applied = planned.ok ? applyChange(reading.files, planned.change) : planned;
+    if (!applied.ok) throw new Error(applied.reason);
+    expect(applied.files.get('a.jpg')).toEqual(reading.files.get('b.jpg'));
+    expect(applyChange(applied.files, applied.inverse)).toMatchObject({ ok: true, files: reading.files });
+  });
+
   it('rewrites every reference and leaves those that read right already', () => {
     const reading = site({ 'a.html': page('<a href="Pics/Kite.JPG#x"><img src="pics/kite.jpg" srcset="Pics/Kite.JPG 2x" alt=""></a>'), 'sub/b.html': page('<img src="../Pics/Kite.JPG?v=1" alt="">'), 'css/s.css': 'body { background: url(../Pics/Kite.JPG) }', 'Pics/Kite.JPG': null });
     const after = done(reading, renameFile(reading, 'Pics/Kite.JPG', 'pics/kite.jpg'));
@@ -146,7 +186,7 @@ describe('findings', () => {
   it('are none on a whole site', () => expect(rules(site({ 'index.html': page(around(item('b')), SCRIPT), ...VIEWER, ...PICTURES }))).toEqual([]));
 
   it('offer the picture’s own words where the alt text is missing', () => {
-    const reading = site({ 'index.html': page(around(item('b', { alt: '' })), SCRIPT), ...VIEWER, ...PICTURES }, { 'l/b.jpg': facts(900, '0123456789abcdef', { caption: 'A kite & its tail' }) });
+    const reading = site({ 'index.html': page(around(item('b', { alt: '' })), SCRIPT), ...VIEWER, ...PICTURES }, { 'l/b.jpg': facts(900, 1, { caption: 'A kite & its tail' }) });
     const [finding] = findingsOf(reading);
     expect(finding?.fixes.map((fix) => fix.label)).toEqual(['Use “A kite & its tail”', 'Write it']);
     const fix = finding?.fixes[0];
@@ -212,17 +252,17 @@ describe('plans', () => {
   });
 });
 
-describe('the page cache', () => {
+describe('the memory of a reading', () => {
   it('parses again only what has another text', () => {
-    const cache: PageCache = new Map();
+    const memory = newReadingMemory();
     const files = filesOf({ 'a.html': page('<p>a</p>'), 'b.html': page('<p>b</p>') });
-    const first = readSite(files, new Map(), [KIT], cache);
+    const first = readSite(files, new Map(), [KIT], memory);
     files.set('b.html', { kind: 'text', text: page('<p>c</p>') });
-    const next = readSite(files, new Map(), [KIT], cache);
+    const next = readSite(files, new Map(), [KIT], memory);
     expect(next.pages[0]?.document).toBe(first.pages[0]?.document);
     expect(next.pages[1]?.document).not.toBe(first.pages[1]?.document);
     files.delete('b.html');
-    readSite(files, new Map(), [KIT], cache);
-    expect([...cache.keys()]).toEqual(['a.html']);
+    readSite(files, new Map(), [KIT], memory);
+    expect([...memory.pages.keys()]).toEqual(['a.html']);
   });
 });

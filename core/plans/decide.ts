@@ -1,0 +1,38 @@
+/** What somebody decides of two pictures goes into the site's notes, so that it is undone and kept like any other change. */
+import type { Planned } from '../checks/index.ts';
+import type { SiteReading } from '../model/index.ts';
+import { nameOf, NOTES_FILE, readNotes, writeNotes, type FileContent, type PairDecision, type SiteNotes } from '../site/index.ts';
+
+interface Decide {
+  thumbnail: string;
+  full: string;
+  /** Null takes back what was decided. */
+  belong: boolean | null;
+}
+
+export function decide(site: SiteReading, { thumbnail, full, belong }: Decide): Planned {
+  const small = hashOf(site.files.get(thumbnail));
+  const large = hashOf(site.files.get(full));
+  if (small === null || large === null) return { ok: false, reason: `${small === null ? thumbnail : full} is no longer there.` };
+  if (small === large) return { ok: false, reason: `${nameOf(thumbnail)} and ${nameOf(full)} are the same file to the byte; one of them is not needed.` };
+  const { notes } = site;
+  const read = notes?.kind === 'text' ? readNotes(notes.text) : null;
+  const before: SiteNotes = read?.ok ? read.notes : { format: 1, decisions: [] };
+  const decisions = before.decisions.filter((one) => !contradicts(one, small, large, belong));
+  if (belong !== null) decisions.push({ small, large, belong });
+  const after: FileContent = { kind: 'text', text: writeNotes({ ...before, decisions }) };
+  return { ok: true, change: { label: labelFor(thumbnail, full, belong), files: [{ kind: 'put', path: NOTES_FILE, before: notes, after }] } };
+}
+
+const hashOf = (content: FileContent | undefined): string | null => (content?.kind === 'binary' ? content.hash : null);
+
+/** A thumbnail has one full-size picture and the other way round: a new pair takes the place of older ones. */
+function contradicts(one: PairDecision, small: string, large: string, belong: boolean | null): boolean {
+  if (one.small === small && one.large === large) return true;
+  return belong === true && one.belong && (one.small === small || one.large === large);
+}
+
+function labelFor(thumbnail: string, full: string, belong: boolean | null): string {
+  if (belong === null) return `Take back what was decided of ${nameOf(thumbnail)}`;
+  return belong ? `Pair ${nameOf(thumbnail)} with ${nameOf(full)}` : `Part ${nameOf(thumbnail)} from ${nameOf(full)}`;
+}
