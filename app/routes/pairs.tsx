@@ -1,8 +1,14 @@
+import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { useCallback, useState } from 'react';
 import { THUMBNAIL_BOX } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { PairRow, STATES } from '../stations/pairs/PairRow';
+import type { Work } from '../data/work';
+import { LooseTray } from '../stations/pairs/LooseTray';
+import { PairByHand } from '../stations/pairs/PairByHand';
+import { PairRow } from '../stations/pairs/PairRow';
+import { STATES } from '../stations/pairs/states';
 import { countOf, Mono, Nothing, Picture, Sheet, StationHead, Tag, type Tone } from '../ui/parts';
 import { useChosenStrand, useSite } from '../ui/site';
 import { ink } from '../ui/theme';
@@ -17,15 +23,36 @@ function inOrderOfNeed(pairs: readonly PairView[]): PairView[] {
 
 export default function Pairs() {
   const { site, work, busy, choose } = useSite();
-  const chosen = useChosenStrand();
+  const strand = useChosenStrand();
   const { pairs, rules, loose, missing, strands, unread } = site.view;
+  /** The row in hand: chosen here, or the one of the strand that is followed. */
+  const [row, setRow] = useState<{ id: string; strand: string | null } | null>(null);
+  const [byHand, setByHand] = useState<string | null>(null);
+  const [dragged, setDragged] = useState<string | null>(null);
+  const idle = busy || site.readOnly;
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const strandOf = useCallback((pair: PairView) => strands.find((one) => one.full === pair.full || (pair.thumbnail !== null && one.thumbnail === pair.thumbnail))?.id ?? null, [strands]);
+  const onChoose = useCallback((pair: PairView) => {
+    setRow({ id: pair.id, strand: strandOf(pair) });
+    choose(strandOf(pair));
+  }, [choose, strandOf]);
+  const onWork = useCallback((one: Work) => work(one), [work]);
+  const pairByHand = (thumbnail: string, full: string) => onWork({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong: true } });
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    setDragged(null);
+    const { thumbnail } = active.data.current as { thumbnail: string | null };
+    const { full } = (over?.data.current ?? {}) as { full?: string };
+    if (thumbnail && full && thumbnail !== full && !pairs.some((pair) => pair.full === full && pair.thumbnail === thumbnail)) pairByHand(thumbnail, full);
+  };
+  const followed = pairs.find((pair) => strand !== null && (strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail)))?.id ?? null;
+  const chosen = row && (row.strand === null || row.strand === strand?.id) ? row.id : followed;
   const sure = pairs.filter((pair) => pair.state === 'sure').length;
   const look = pairs.length - sure;
   return (
-    <>
+    <DndContext sensors={sensors} onDragStart={({ active }) => setDragged((active.data.current as { thumbnail: string | null }).thumbnail)} onDragEnd={onDragEnd} onDragCancel={() => setDragged(null)}>
       <StationHead title="Pairs" says={`${countOf(pairs.length, 'picture')}, ${sure} sure, ${look} to look at${loose.length > 0 ? `, ${countOf(loose.length, 'loose file')}` : ''}${unread > 0 ? `; ${unread} still being read` : ''}`}>
         {missing.length > 0 && (
-          <Button variant="contained" color="primary" disabled={busy || site.readOnly || unread > 0} onClick={() => work({ do: 'make', tasks: missing })}>
+          <Button variant="contained" color="primary" disabled={idle || unread > 0} onClick={() => work({ do: 'make', tasks: missing })}>
             {`Make ${missing.length} missing`}
           </Button>
         )}
@@ -53,24 +80,25 @@ export default function Pairs() {
           <Sheet>
             <Box component="ul" aria-label="Pairs" sx={{ m: 0, p: 0, listStyle: 'none' }}>
               {inOrderOfNeed(pairs).map((pair) => (
-                <PairRow key={pair.id} pair={pair} chosen={chosen !== null && (chosen.full === pair.full || (chosen.thumbnail !== null && chosen.thumbnail === pair.thumbnail))} onChoose={() => choose(strands.find((one) => one.full === pair.full || (pair.thumbnail !== null && one.thumbnail === pair.thumbnail))?.id ?? null)} />
+                <PairRow key={pair.id} pair={pair} chosen={chosen === pair.id} idle={idle} onChoose={onChoose} onWork={onWork} onPairByHand={setByHand} />
               ))}
             </Box>
           </Sheet>
         </>
       )}
-      {loose.length > 0 && (
-        <Sheet label="Loose files" sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', px: 1.75, py: 1, mt: 1.5 }}>
-          <b>Loose</b>
-          {loose.map(({ path, unused }) => (
-            <Box key={path} sx={{ display: 'flex', gap: 0.75, alignItems: 'center' }}>
-              <Picture path={path} width={44} height={34} />
-              <Mono>{path}</Mono>
-              {unused && <Tag tone="plain">on no page</Tag>}
-            </Box>
-          ))}
-        </Sheet>
+      {loose.length > 0 && <LooseTray loose={loose} idle={idle} onPairByHand={setByHand} />}
+      <DragOverlay dropAnimation={null}>{dragged !== null && <Picture path={dragged} width={76} height={56} />}</DragOverlay>
+      {byHand !== null && (
+        <PairByHand
+          thumbnail={byHand}
+          pairs={pairs}
+          onClose={() => setByHand(null)}
+          onPair={(full) => {
+            setByHand(null);
+            pairByHand(byHand, full);
+          }}
+        />
       )}
-    </>
+    </DndContext>
   );
 }

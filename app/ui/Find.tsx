@@ -1,5 +1,6 @@
 /** Finds any page, picture, strand or station by its name. */
 import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import TextField from '@mui/material/TextField';
@@ -7,6 +8,7 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { STATIONS } from '../stations/stations';
 import { useSite } from './site';
+import { ink } from './theme';
 
 interface Hit {
   label: string;
@@ -31,18 +33,25 @@ export function Find({ open, onClose, onKeys, onFiles }: { open: boolean; onClos
     ];
   }, [site, navigate, choose, choosePage, work, onKeys, onFiles]);
   return (
-    <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" aria-label="Find" sx={{ '& .MuiDialog-container': { alignItems: 'flex-start', pt: 8 } }}>
-      <DialogContent>
+    <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" slotProps={{ paper: { 'aria-label': 'Find', sx: { overflow: 'visible' } } }} sx={{ '& .MuiDialog-container': { alignItems: 'flex-start', pt: 8 } }}>
+      <DialogContent sx={{ overflow: 'visible' }}>
         <Autocomplete
           options={hits}
-          groupBy={(hit) => hit.kind}
           getOptionKey={(hit) => `${hit.kind} ${hit.label}`}
           openOnFocus
           autoHighlight
+          disablePortal
           onChange={(_event, hit) => {
             onClose();
             hit?.go();
           }}
+          // Groups of options cannot be told to assistive technology within a list box; each says what it is.
+          renderOption={({ key, ...option }, hit) => (
+            <Box component="li" key={key} {...option} sx={{ gap: 2 }}>
+              <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{hit.label}</Box>
+              <Box sx={{ color: ink('stone'), fontSize: '0.75rem' }}>{hit.kind}</Box>
+            </Box>
+          )}
           renderInput={(params) => <TextField {...params} label="Find a page, picture, strand or action" autoFocus />}
         />
       </DialogContent>

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { useRouteLoaderData } from 'react-router';
 import { z } from 'zod';
-import { mediaTypeOf, type FileContent } from '~core/site/index.ts';
+import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
 import type { SiteSession } from '../data/session';
 import { LimitedPage } from './LimitedPage';
 import { ink } from './theme';
@@ -58,7 +58,8 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     // Nothing is sent before the whole has been, and every batch waits for the one before it.
     let turn: Promise<void> | null = null;
     const send = async (type: 'open' | 'update', files: readonly [string, FileContent | null][]) => {
-      const blobs = await Promise.all(files.map(async ([path, content]): Promise<[string, Blob | null]> => [path, content && typed(path, await session.blob(path))]));
+      // The program's notes are no file of the site.
+      const blobs = await Promise.all(files.filter(([path]) => path !== NOTES_FILE).map(async ([path, content]): Promise<[string, Blob | null]> => [path, content && typed(path, await session.blob(path))]));
       sent.current.push(...blobs.map(([path]) => path));
       frame.current?.contentWindow?.postMessage({ type, token: session.site.token, files: blobs }, origin);
     };

@@ -44,6 +44,8 @@ test('stations, strands and joints are reached by keyboard', async ({ page }) =>
   await page.keyboard.press('Enter');
   await page.waitForURL(/\/markup$/);
   await page.keyboard.press('Control+k');
+  await expect(page.getByRole('listbox')).toBeVisible();
+  expect(await violations(page), 'find').toEqual([]);
   await page.keyboard.type('workshop.html');
   await page.keyboard.press('Enter');
   await expect(page.getByText('8 items in 1 gallery')).toBeVisible();

@@ -1,0 +1,43 @@
+/** Picture files without a partner: dragged onto a row, or paired by a button. */
+import { useDraggable } from '@dnd-kit/core';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import type { SiteView } from '~core/view/index.ts';
+import { Mono, Picture, Sheet, Tag } from '../../ui/parts';
+import { ink } from '../../ui/theme';
+
+interface TrayProps {
+  loose: SiteView['loose'];
+  idle: boolean;
+  onPairByHand: (thumbnail: string) => void;
+}
+
+export function LooseTray({ loose, idle, onPairByHand }: TrayProps) {
+  return (
+    <Sheet label="Loose files" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 }}>
+        <b>Loose</b>
+        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>thumbnails with no full-size picture; drag one onto the row that it belongs to</Box>
+      </Box>
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
+        {loose.map((file) => (
+          <LooseFile key={file.path} {...file} idle={idle} onPairByHand={onPairByHand} />
+        ))}
+      </Box>
+    </Sheet>
+  );
+}
+
+function LooseFile({ path, unused, idle, onPairByHand }: SiteView['loose'][number] & Omit<TrayProps, 'loose'>) {
+  const { setNodeRef, listeners } = useDraggable({ id: `loose ${path}`, data: { thumbnail: path }, disabled: idle });
+  return (
+    <Box component="li" sx={{ display: 'flex', gap: 0.75, alignItems: 'center' }}>
+      <Box ref={setNodeRef} {...listeners} sx={{ touchAction: 'none', cursor: 'grab' }}>
+        <Picture path={path} width={44} height={34} />
+      </Box>
+      <Mono>{path}</Mono>
+      {unused && <Tag tone="plain">on no page</Tag>}
+      <Button size="small" disabled={idle} onClick={() => onPairByHand(path)}>Pair with…</Button>
+    </Box>
+  );
+}

@@ -1,0 +1,90 @@
+/** The states of a pair as they are shown, and the ways out of each. */
+import { OTHER_CONTENT, type PairState } from '~core/pairing/index.ts';
+import { THUMBNAIL_BOX } from '~core/photo/index.ts';
+import { extensionOf, folderOf, nameOf, stemOf } from '~core/site/index.ts';
+import type { PairView } from '~core/view/index.ts';
+import type { Work } from '../../data/work';
+import type { Tone } from '../../ui/parts';
+
+interface Shown {
+  tone: Tone;
+  word: string;
+  /** Dashes of the thread; unbroken where the pair is whole. */
+  dash?: string;
+}
+
+const LOOK = '7 4';
+const BROKEN = '2 3';
+
+export const STATES: Record<PairState, Shown> = {
+  sure: { tone: 'whole', word: 'sure' },
+  'case differs': { tone: 'look', word: 'case differs', dash: LOOK },
+  'name only': { tone: 'look', word: 'by name only', dash: LOOK },
+  'another picture': { tone: 'broken', word: 'another picture', dash: BROKEN },
+  'content only': { tone: 'look', word: 'names disagree', dash: LOOK },
+  several: { tone: 'look', word: 'several fit', dash: LOOK },
+  'no thumbnail': { tone: 'look', word: 'to be made', dash: LOOK },
+  swapped: { tone: 'broken', word: 'swapped', dash: BROKEN },
+  twice: { tone: 'look', word: 'there twice', dash: LOOK },
+  unreadable: { tone: 'broken', word: 'unreadable', dash: BROKEN },
+};
+
+export interface Way {
+  label: string;
+  work: Work;
+}
+
+const decide = (thumbnail: string, full: string, belong: boolean | null): Work => ({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong } });
+const make = (pair: PairView): Way => ({ label: pair.thumbnail === null ? `Make ${nameOf(pair.thumbnailPath)}` : `Make it anew from ${nameOf(pair.full)}`, work: { do: 'make', tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, box: THUMBNAIL_BOX }] } });
+
+/** The name that a thumbnail would have if it were called after its picture, in its own folder and format. */
+const namedAfter = (thumbnail: string, full: string): string => `${folderOf(thumbnail)}${stemOf(full)}${folderOf(thumbnail) === folderOf(full) ? '-thumb' : ''}.${extensionOf(thumbnail)}`;
+
+const WAYS: Record<PairState, (pair: PairView, thumbnail: string) => Way[]> = {
+  sure: () => [],
+  'case differs': (pair, thumbnail) => [{ label: `Call it ${stemOf(pair.full)}.${extensionOf(thumbnail)}`, work: { do: 'intent', intent: { kind: 'rename', from: thumbnail, to: `${folderOf(thumbnail)}${stemOf(pair.full)}.${extensionOf(thumbnail)}` } } }],
+  'name only': (pair, thumbnail) => [make(pair), { label: 'They belong together', work: decide(thumbnail, pair.full, true) }],
+  'another picture': (pair, thumbnail) => [make(pair), { label: 'They belong together', work: decide(thumbnail, pair.full, true) }],
+  'content only': (pair, thumbnail) => [
+    { label: 'They belong together', work: decide(thumbnail, pair.full, true) },
+    ...(stemOf(thumbnail) === stemOf(pair.full) ? [] : [{ label: `Call it ${nameOf(namedAfter(thumbnail, pair.full))}`, work: { do: 'intent', intent: { kind: 'rename', from: thumbnail, to: namedAfter(thumbnail, pair.full) } } } satisfies Way]),
+  ],
+  several: (pair, thumbnail) => [pair.full, ...pair.others].map((full) => ({ label: `It is of ${nameOf(full)}`, work: decide(thumbnail, full, true) })),
+  'no thumbnail': (pair) => [make(pair)],
+  swapped: (pair, thumbnail) => (extensionOf(thumbnail) === extensionOf(pair.full) ? [{ label: 'Exchange the two files', work: { do: 'intent', intent: { kind: 'exchange', one: thumbnail, other: pair.full } } }] : []),
+  twice: (pair) => pair.others.slice(0, 3).map((other) => ({ label: `Use ${other} instead`, work: { do: 'intent', intent: { kind: 'merge', from: pair.full, into: other } } })),
+  unreadable: () => [],
+};
+
+export function waysOut(pair: PairView): Way[] {
+  const ways = WAYS[pair.state](pair, pair.thumbnail ?? pair.thumbnailPath);
+  if (pair.thumbnail === null) return ways;
+  const byHand = pair.restsOn.some(({ kind }) => kind === 'hand');
+  return [...ways, byHand ? { label: 'Take back the decision', work: decide(pair.thumbnail, pair.full, null) } : { label: 'Not a pair', work: decide(pair.thumbnail, pair.full, false) }];
+}
+
+/** What the pair rests on, and what the pictures say to it. */
+export function grounds(pair: PairView): [string, string] {
+  if (pair.trouble !== null) return ['cannot be shown', pair.trouble];
+  if (pair.thumbnail === null) return [pair.state === 'twice' ? `same as ${pair.others[0] ?? ''}` : 'no thumbnail', `will be ${pair.thumbnailPath}`];
+  const kinds = new Set(pair.restsOn.map(({ kind }) => kind));
+  if (kinds.has('hand')) return ['decided by hand', agreement(pair)];
+  const rests = [kinds.has('name') && 'name', kinds.has('page') && 'page', kinds.has('content') && 'content'].filter(Boolean);
+  const only = rests.length === 1 && pair.crop !== null ? ' only' : '';
+  const but = pair.state === 'case differs' ? ', but for case' : '';
+  return [`${rests.join(' and ') || 'name'}${only}${but}`, pair.shows === undefined ? agreement(pair) : `shows ${nameOf(pair.shows)}`];
+}
+
+const CROPPED = 0.97;
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+
+function agreement({ crop, state, others }: PairView): string {
+  if (state === 'twice') return `same as ${others[0] ?? ''}`;
+  if (crop === null) return 'content not read yet';
+  if (crop.agreement < OTHER_CONTENT) return `agree to ${percent(Math.max(0, crop.agreement))} only`;
+  if (crop.width < CROPPED || crop.height < CROPPED) return `a crop, from ${percent(crop.left)}, ${percent(crop.top)}`;
+  return `agree to ${percent(crop.agreement)}`;
+}
+
+/** Where a crop is outlined on its picture; null where the thumbnail shows the whole or nothing of it. */
+export const outlined = ({ crop }: PairView): PairView['crop'] => (crop && crop.agreement >= OTHER_CONTENT && (crop.width < CROPPED || crop.height < CROPPED) ? crop : null);

@@ -1,0 +1,131 @@
+/** Every state of a pair on screen, each with its way out; pairing by hand, by drag and by keyboard; decisions that last. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import { bringIn, expect, folderWith, goTo, photograph, test, unpacked } from './fixtures';
+import { violations } from './axe';
+
+const thumbnail = (full: Buffer, width = 150) => sharp(full).resize({ width }).jpeg({ quality: 80 }).toBuffer();
+const crop = (full: Buffer) => sharp(full).extract({ left: 60, top: 40, width: 700, height: 700 }).resize({ width: 150 }).jpeg({ quality: 80 }).toBuffer();
+
+const rowOf = (page: Page, full: string) => page.getByRole('list', { name: 'Pairs' }).getByRole('listitem').filter({ has: page.getByText(full, { exact: true }) }).first();
+const ways = (page: Page, full: string) => rowOf(page, full).getByRole('group');
+
+async function open(page: Page, files: Record<string, string | Buffer>): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible();
+  await bringIn(page, folderWith(files));
+}
+
+test('every state is told, and each has its way out', async ({ page }) => {
+  const [sure, cased, another, disagree, single, swapped, twice, cropped, spare] = await Promise.all([1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => photograph(n)));
+  await open(page, {
+    'index.html': '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<p><a href="copy/g-twice.jpg"><img src="small/a-sure.jpg" alt="a"></a></p>\n</body></html>\n',
+    'large/a-sure.jpg': sure!, 'small/a-sure.jpg': await thumbnail(sure!),
+    'large/B-Cased.jpg': cased!, 'small/b-cased.jpg': await thumbnail(cased!),
+    'large/c-another.jpg': another!, 'small/c-another.jpg': await thumbnail(sure!, 140),
+    'large/d-disagree.jpg': disagree!, 'small/img_0231.jpg': await thumbnail(disagree!),
+    'large/e-single.jpg': single!,
+    'large/f-swapped.jpg': await thumbnail(swapped!), 'small/f-swapped.jpg': swapped!,
+    'large/g-twice.jpg': twice!, 'copy/g-twice.jpg': twice!,
+    'large/h-cropped.jpg': cropped!, 'small/h-cropped.jpg': await crop(cropped!),
+    'large/i-damaged.jpg': 'no picture',
+    'small/j-alone.jpg': await thumbnail(spare!),
+  });
+  const states: [string, string, string][] = [
+    ['large/a-sure.jpg', 'sure', 'name and content'],
+    ['large/B-Cased.jpg', 'case differs', 'but for case'],
+    ['large/c-another.jpg', 'another picture', 'shows a-sure.jpg'],
+    ['large/d-disagree.jpg', 'names disagree', 'content only'],
+    ['large/e-single.jpg', 'to be made', 'no thumbnail'],
+    ['large/f-swapped.jpg', 'swapped', 'name'],
+    ['copy/g-twice.jpg', 'there twice', 'same as large/g-twice.jpg'],
+    ['large/h-cropped.jpg', 'sure', 'a crop, from'],
+    ['large/i-damaged.jpg', 'unreadable', 'cannot decode this picture'],
+  ];
+  for (const [full, state, ground] of states) {
+    await expect(rowOf(page, full)).toContainText(state);
+    await expect(rowOf(page, full)).toContainText(ground);
+  }
+  await expect(page.getByRole('region', { name: 'Loose files' }).getByText('small/j-alone.jpg')).toBeVisible();
+  await expect(rowOf(page, 'large/h-cropped.jpg').getByRole('img', { name: 'The part that the thumbnail shows' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+
+  const take = async (full: string, way: string | RegExp) => {
+    await rowOf(page, full).getByRole('button').first().click();
+    await ways(page, full).getByRole('button', { name: way }).click();
+  };
+  await take('large/B-Cased.jpg', 'Call it B-Cased.jpg');
+  await expect(rowOf(page, 'large/B-Cased.jpg')).toContainText('sure');
+  await take('large/c-another.jpg', 'Make it anew from c-another.jpg');
+  await expect(rowOf(page, 'large/c-another.jpg')).toContainText('sure');
+  await take('large/d-disagree.jpg', 'Call it d-disagree.jpg');
+  await expect(rowOf(page, 'large/d-disagree.jpg')).toContainText('sure');
+  await take('large/e-single.jpg', 'Make e-single.jpg');
+  await expect(rowOf(page, 'large/e-single.jpg')).toContainText('sure');
+  await take('large/f-swapped.jpg', 'Exchange the two files');
+  await expect(rowOf(page, 'large/f-swapped.jpg')).toContainText('sure');
+  await take('copy/g-twice.jpg', 'Use large/g-twice.jpg instead');
+  await expect(rowOf(page, 'copy/g-twice.jpg')).toHaveCount(0);
+
+  const out = await unpacked(page);
+  expect(readFileSync(join(out, 'index.html'), 'utf8')).toContain('<a href="large/g-twice.jpg"><img src="small/a-sure.jpg" alt="a"></a>');
+  expect((await sharp(join(out, 'large/f-swapped.jpg')).metadata()).width).toBe(1200);
+});
+
+test('a thumbnail that fits several is decided by hand; the decision is undone, and lasts when the pictures come in again', async ({ page }) => {
+  const first = await photograph(1);
+  // The same picture with a line of writing at its foot: too alike to tell by a thumbnail, too different to be a copy.
+  const second = await sharp(first).composite([{ input: { create: { width: 400, height: 60, channels: 3, background: '#101010' } }, left: 20, top: 720 }]).jpeg({ quality: 90 }).toBuffer();
+  const files = { 'dsc_1.jpg': await sharp(first).extract({ left: 0, top: 0, width: 1000, height: 660 }).resize({ width: 150 }).jpeg().toBuffer(), 'moor.jpg': first, 'signed.jpg': second, 'spare.jpg': await photograph(4) };
+  await open(page, files);
+  await expect(page.getByText('several fit')).toBeVisible();
+  const row = page.getByRole('listitem').filter({ hasText: 'several fit' });
+  await row.getByRole('button').first().click();
+  await row.getByRole('button', { name: 'It is of signed.jpg' }).click();
+  await expect(rowOf(page, 'signed.jpg')).toContainText('decided by hand');
+  await page.reload();
+  await expect(rowOf(page, 'signed.jpg')).toContainText('decided by hand');
+  await page.getByRole('button', { name: 'Undo: Pair dsc_1.jpg with signed.jpg' }).click();
+  await expect(page.getByText('several fit')).toBeVisible();
+  await page.getByRole('button', { name: 'Redo: Pair dsc_1.jpg with signed.jpg' }).click();
+  await expect(rowOf(page, 'signed.jpg')).toContainText('decided by hand');
+  // Nothing of it leaves with the site.
+  await goTo(page, 'pack');
+  await expect(page.getByText('heathmoor.json', { exact: true })).toHaveCount(1);
+  await expect(page.getByText('4 files,')).toBeVisible();
+  await open(page, files);
+  await expect(rowOf(page, 'signed.jpg')).toContainText('decided by hand');
+});
+
+test('loose files are paired by dragging, and by keyboard alone', async ({ page }) => {
+  const [a, b, c, d] = await Promise.all([1, 2, 3, 4].map((n) => photograph(n)));
+  await open(page, { 'large/a.jpg': a!, 'large/b.jpg': b!, 'small/x.jpg': await thumbnail(c!), 'small/y.jpg': await thumbnail(d!) });
+  const tray = page.getByRole('region', { name: 'Loose files' });
+  const from = (await tray.getByRole('img').or(tray.locator('img')).first().boundingBox())!;
+  const onto = (await rowOf(page, 'large/a.jpg').boundingBox())!;
+  await page.mouse.move(from.x + 10, from.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 30, from.y - 20, { steps: 4 });
+  await page.mouse.move(onto.x + 60, onto.y + onto.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(rowOf(page, 'large/a.jpg')).toContainText('decided by hand');
+  await expect(rowOf(page, 'large/a.jpg')).toContainText('small/x.jpg');
+
+  await tray.getByRole('button', { name: 'Pair with…' }).focus();
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'Pair y.jpg' });
+  await expect(dialog.getByRole('combobox')).toBeFocused();
+  expect(await violations(page)).toEqual([]);
+  await page.keyboard.type('large/b');
+  await page.keyboard.press('Enter');
+  await dialog.getByRole('button', { name: 'They belong together' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(rowOf(page, 'large/b.jpg')).toContainText('small/y.jpg');
+  await expect(tray).toHaveCount(0);
+
+  await rowOf(page, 'large/b.jpg').getByRole('button').first().click();
+  await ways(page, 'large/b.jpg').getByRole('button', { name: 'Take back the decision' }).click();
+  await expect(tray.getByText('small/y.jpg')).toBeVisible();
+});
