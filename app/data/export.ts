@@ -1,5 +1,5 @@
 /** What leaves: a parcel of the site's own files, or an archive with the program's notes. */
-import { decisionsIn, NOTES_FILE, writeNotes } from '~core/site/index.ts';
+import { notesIn, NOTES_FILE, writeNotes } from '~core/site/index.ts';
 import type { PackSource } from '../workers/packing';
 import { packing, withProgress } from '../workers/start';
 import type { SiteSession } from './session';
@@ -26,7 +26,7 @@ export async function pack(session: SiteSession, kind: 'parcel' | 'archive', lea
     sources.push({ path, modified, content: blob });
   }
   const name = fileName(session.site.name);
-  if (kind === 'archive') sources.push({ path: NOTES_FILE, modified, content: writeNotes({ format: 1, name: session.site.name, created: new Date(session.site.created).toISOString(), decisions: decisionsIn(session.files) }) });
+  if (kind === 'archive') sources.push({ path: NOTES_FILE, modified, content: writeNotes({ ...notesIn(session.files), name: session.site.name, created: new Date(session.site.created).toISOString() }) });
   const blob = await withProgress((done: number) => onProgress(done, sources.length), (tell) => packing().write(sources, tell));
   return blob && { name: kind === 'parcel' ? `${name}.zip` : `${name}-archive.zip`, blob };
 }

@@ -216,7 +216,7 @@ export class SiteSession {
           const source = await this.blob(task.from);
           try {
             if (!source) throw new Error('its source is no longer there');
-            const made = await pictures().reduce(source, task.from, task.to, task.box);
+            const made = await pictures().make(source, task.from, task.to, task.size);
             const hash = await contentHash(await made.blob.arrayBuffer());
             blobs.set(hash, made.blob);
             await this.#learn(new Map([[hash, await pictures().look(made.blob, task.to)]]));

@@ -1,7 +1,7 @@
 /** The browser's own database. Every change of a site is one transaction with its journal entry, so a crash leaves all of it or none. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import { applyChange, decisionsIn, NOTES_FILE, type Change, type FileContent, type PairDecision } from '~core/site/index.ts';
+import { applyChange, notesIn, NOTES_FILE, type Change, type FileContent, type PairDecision } from '~core/site/index.ts';
 import { FactsRecord, FileRecord, SiteRecord, type JournalRecord } from './records';
 
 interface Schema extends DBSchema {
@@ -61,7 +61,7 @@ export async function readFiles(db: Store, siteId: string): Promise<Map<string, 
 export async function readDecisions(db: Store): Promise<PairDecision[]> {
   const sites = await listSites(db);
   const notes = await Promise.all(sites.map(({ id }) => db.get('files', [id, NOTES_FILE])));
-  return notes.flatMap((record) => (record ? decisionsIn(new Map([[NOTES_FILE, record.content]])) : []));
+  return notes.flatMap((record) => (record ? notesIn(new Map([[NOTES_FILE, record.content]])).decisions : []));
 }
 
 export async function readFacts(db: Store, hashes: Iterable<string>): Promise<Map<string, PhotoFacts>> {

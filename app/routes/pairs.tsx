@@ -2,12 +2,13 @@ import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type Dra
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useCallback, useState } from 'react';
-import { THUMBNAIL_BOX } from '~core/photo/index.ts';
+import { sayRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../data/work';
 import { LooseTray } from '../stations/pairs/LooseTray';
 import { PairByHand } from '../stations/pairs/PairByHand';
 import { PairRow } from '../stations/pairs/PairRow';
+import { RecipeDialog } from '../stations/pairs/RecipeDialog';
 import { STATES } from '../stations/pairs/states';
 import { countOf, Mono, Nothing, Picture, Sheet, StationHead, Tag, type Tone } from '../ui/parts';
 import { useChosenStrand, useSite } from '../ui/site';
@@ -24,7 +25,8 @@ function inOrderOfNeed(pairs: readonly PairView[]): PairView[] {
 export default function Pairs() {
   const { site, work, busy, choose } = useSite();
   const strand = useChosenStrand();
-  const { pairs, rules, loose, missing, strands, unread } = site.view;
+  const { pairs, rules, loose, missing, strands, unread, recipe } = site.view;
+  const [recipeOpen, setRecipeOpen] = useState(false);
   /** The row in hand: chosen here, or the one of the strand that is followed. */
   const [row, setRow] = useState<{ id: string; strand: string | null } | null>(null);
   const [byHand, setByHand] = useState<string | null>(null);
@@ -74,13 +76,14 @@ export default function Pairs() {
             </Box>
             <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexShrink: 0 }}>
               <Box sx={{ color: ink('stone') }}>Recipe</Box>
-              <Box><b>thumbnail</b> {`at most ${THUMBNAIL_BOX.width} px wide, JPEG 80`}</Box>
+              <Box><b>thumbnail</b> {sayRecipe(recipe.thumbnail)}<br /><b>full-size</b> {sayRecipe(recipe.fullSize)}</Box>
+              <Button size="small" disabled={idle} onClick={() => setRecipeOpen(true)}>Change</Button>
             </Box>
           </Sheet>
           <Sheet>
             <Box component="ul" aria-label="Pairs" sx={{ m: 0, p: 0, listStyle: 'none' }}>
               {inOrderOfNeed(pairs).map((pair) => (
-                <PairRow key={pair.id} pair={pair} chosen={chosen === pair.id} idle={idle} onChoose={onChoose} onWork={onWork} onPairByHand={setByHand} />
+                <PairRow key={pair.id} pair={pair} chosen={chosen === pair.id} idle={idle} size={recipe.thumbnail} onChoose={onChoose} onWork={onWork} onPairByHand={setByHand} />
               ))}
             </Box>
           </Sheet>
@@ -88,6 +91,16 @@ export default function Pairs() {
       )}
       {loose.length > 0 && <LooseTray loose={loose} idle={idle} onPairByHand={setByHand} />}
       <DragOverlay dropAnimation={null}>{dragged !== null && <Picture path={dragged} width={76} height={56} />}</DragOverlay>
+      {recipeOpen && (
+        <RecipeDialog
+          recipe={recipe}
+          onClose={() => setRecipeOpen(false)}
+          onChange={(changed) => {
+            setRecipeOpen(false);
+            onWork({ do: 'intent', intent: { kind: 'set-recipe', recipe: changed } });
+          }}
+        />
+      )}
       {byHand !== null && (
         <PairByHand
           thumbnail={byHand}

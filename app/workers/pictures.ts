@@ -1,13 +1,12 @@
 /** Reads and makes pictures away from the main thread. */
 import * as Comlink from 'comlink';
-import { fitInside, lumaOf, meanColour, onGround, perceptualHash, resample, type Box, type PhotoFacts, type Pixels } from '~core/photo/index.ts';
+import { cutOut, fitInside, lumaOf, madeSize, meanColour, onGround, perceptualHash, resample, usedPart, type PhotoFacts, type Pixels, type Size, type SizeRecipe } from '~core/photo/index.ts';
 import { mediaTypeOf } from '~core/site/index.ts';
 import { decodePixels } from './decode';
 import { readWords } from './words';
 
-/** JPEG quality of what is made (common practice, no source). */
-const QUALITY = { thumbnail: 0.8, large: 0.82 };
-const THUMBNAIL_SIDE = 400; // image px
+/** Quality of the small copies for lists, 0 to 1. */
+const GLANCE_QUALITY = 0.8;
 /** Side of the small copy that lists show, twice as large as they show it for dense screens; image px. */
 const GLANCE = { width: 224, height: 224 };
 /** Side of the copy that facts are computed from; image px. */
@@ -42,11 +41,10 @@ async function typeOf(blob: Blob, path: string): Promise<string> {
   return mediaTypeOf(path);
 }
 
-async function encode({ width, height, data }: Pixels, type: string): Promise<Blob> {
+async function encode({ width, height, data }: Pixels, type: string, quality: number): Promise<Blob> {
   const context = new OffscreenCanvas(width, height).getContext('2d');
   if (!context) throw new Error('The browser gives no canvas to write pictures with.');
   context.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
-  const quality = Math.max(width, height) <= THUMBNAIL_SIDE ? QUALITY.thumbnail : QUALITY.large;
   const blob = await context.canvas.convertToBlob({ type, quality });
   // A canvas that cannot write a format gives PNG without a word.
   if (blob.type !== type) throw new Error(`This browser cannot write ${type}.`);
@@ -63,24 +61,29 @@ const pictures = {
       const glance = onGround(resample(pixels, fitInside(pixels, GLANCE)), PAPER);
       const small = resample(glance, fitInside(glance, LIKENESS));
       const facts = { ...told, ...full, likeness: perceptualHash(small), mean: meanColour(small), luma: lumaOf(small) };
-      return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'image/jpeg') };
+      return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'image/jpeg', GLANCE_QUALITY) };
     } catch {
       return unreadable(told, 'The browser cannot decode this picture; it may be damaged or cut short.');
     }
   },
 
-  /** The whole picture inside a box of image px, upright, never enlarged; written in the format that `path` ends in. */
-  async reduce(blob: Blob, from: string, path: string, box: Box): Promise<MadePicture> {
+  /** A picture made by a recipe's size, upright, never enlarged; written in the format that `path` ends in. */
+  async make(blob: Blob, from: string, path: string, size: SizeRecipe): Promise<MadePicture> {
     const told = await readWords(blob);
     const wanted = mediaTypeOf(path);
     const type = ['image/jpeg', 'image/webp', 'image/png'].includes(wanted) ? wanted : 'image/jpeg';
-    const { pixels, full } = await decodePixels(blob, await typeOf(blob, from), told.orientation, (size) => fitInside(size, box));
-    const reduced = resample(pixels, fitInside(full, box));
+    // Of a crop, the whole has to be decoded so large that its part still has the pixels.
+    const wholeFor = (full: Size) => scaled(full, madeSize(full, size).width / usedPart(full, size).width);
+    const { pixels, full } = await decodePixels(blob, await typeOf(blob, from), told.orientation, wholeFor);
+    const part = usedPart(pixels, size);
+    const reduced = resample(part.width === pixels.width && part.height === pixels.height ? pixels : cutOut(pixels, part), madeSize(full, size));
     // JPEG knows no clear pixels; without a ground they would come out black.
     const made = type === 'image/jpeg' ? onGround(reduced, PAPER) : reduced;
-    return { blob: await encode(made, type), width: made.width, height: made.height };
+    return { blob: await encode(made, type, size.quality / 100), width: made.width, height: made.height };
   },
 };
+
+const scaled = ({ width, height }: Size, by: number): Size => ({ width: Math.max(1, Math.round(width * by)), height: Math.max(1, Math.round(height * by)) });
 
 function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PictureLook {
   return { facts: { ...told, width: 0, height: 0, likeness: '0'.repeat(16), mean: [0, 0, 0], luma: { width: 0, height: 0, data: new Uint8Array() }, unreadable: reason }, glance: null };

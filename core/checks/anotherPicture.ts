@@ -1,4 +1,3 @@
-import { THUMBNAIL_BOX } from '../photo/index.ts';
 import { nameOf, stemOf } from '../site/index.ts';
 import { shownInstead } from '../pairing/index.ts';
 import { itemsOf, placeIn, type Finding, type Rule } from './finding.ts';
@@ -22,7 +21,7 @@ export const anotherPicture: Rule = {
       place: placeIn(page, item.image && attributeOf(item.image, 'src')?.range),
       strand: strand.id,
       joint: 'thumbnail',
-      fixes: [{ kind: 'picture', label: `Make it anew from ${nameOf(full)}`, tasks: [{ from: full, to: thumbnail, box: THUMBNAIL_BOX }] }],
+      fixes: [{ kind: 'picture', label: `Make it anew from ${nameOf(full)}`, tasks: [{ from: full, to: thumbnail, size: site.recipe.thumbnail }] }],
     }];
   }),
 };

@@ -1,6 +1,7 @@
 /** What a check saw. A rule is one file; the list in `rules.ts` is all that knows them. */
 import type { Edited, PageDocument } from '../markup/index.ts';
 import type { JointName, PageReading, SiteReading, Strand } from '../model/index.ts';
+import type { SizeRecipe } from '../photo/index.ts';
 import type { Change } from '../site/index.ts';
 
 export type Station = 'pairs' | 'markup' | 'wiring' | 'proof' | 'pack';
@@ -11,8 +12,7 @@ export type Planned = { ok: true; change: Change } | { ok: false; reason: string
 export interface PictureTask {
   from: string;
   to: string;
-  /** Image px. */
-  box: { width?: number; height?: number };
+  size: SizeRecipe;
 }
 
 export type Fix =

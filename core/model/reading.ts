@@ -1,8 +1,8 @@
 /** A site as it is understood: derived from its files and the facts of its pictures, never stored. */
 import { galleriesOf, hazardsOf, parsePage, valueOf, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
 import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type PageEvidence, type Pairing } from '../pairing/index.ts';
-import type { PhotoFacts } from '../photo/index.ts';
-import { decisionsIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type PairDecision, type SiteFiles } from '../site/index.ts';
+import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
+import { notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
 import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
 import { strandsOf, type Strand } from './strands.ts';
@@ -31,10 +31,10 @@ export interface SiteReading {
   /** Every file that a page or stylesheet refers to. */
   used: Set<string>;
   factsOf: (path: string) => PhotoFacts | undefined;
-  /** What was decided by hand of which pictures belong together. */
-  decisions: PairDecision[];
-  /** The program's notes of the site, as they stand. */
-  notes: FileContent | null;
+  /** What is made of pictures here. */
+  recipe: Recipe;
+  /** The program's notes of the site: the file as it stands, and what it says. */
+  notes: { file: FileContent | null; known: SiteNotes };
 }
 
 /** What is kept from one reading to the next. A page is parsed again only when its text is another; two contents are compared once. */
@@ -47,7 +47,9 @@ export const newReadingMemory = (): ReadingMemory => ({ pages: new Map(), conten
 
 /** `all` holds the site's files and may hold the program's notes of it, which are no file of the site. */
 export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>, kits: readonly Kit[], memory: ReadingMemory = newReadingMemory()): SiteReading {
-  const decisions = decisionsIn(all);
+  const known = notesIn(all);
+  const { decisions } = known;
+  const recipe = Recipe.safeParse(known.recipe);
   const files = new Map(all);
   files.delete(NOTES_FILE);
   const cache = memory.pages;
@@ -75,7 +77,7 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
       return { path, ...page, wiring, references: pageReferences(page.document), strands };
     })
     .sort((a, b) => Number(b.path === 'index.html') - Number(a.path === 'index.html') || a.path.localeCompare(b.path));
-  return { files, index, kits, pages, pairing, factsOf, decisions, notes: all.get(NOTES_FILE) ?? null, used: usedFiles(files, pages, index) };
+  return { files, index, kits, pages, pairing, factsOf, recipe: recipe.success ? recipe.data : DEFAULT_RECIPE, notes: { file: all.get(NOTES_FILE) ?? null, known }, used: usedFiles(files, pages, index) };
 }
 
 /** Decisions are kept by content; here they are told of every file that has it. */

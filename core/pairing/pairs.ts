@@ -308,7 +308,7 @@ function countRules(pairs: readonly Pair[]): Pairing['rules'] {
 }
 
 /** Where the thumbnail of a full-size picture should stand: as its neighbours' do, or in `thumbs/` beside it. */
-export function thumbnailPathFor(full: string, pairs: readonly Pair[]): string {
+export function thumbnailPathFor(full: string, pairs: readonly Pair[], extension = 'jpg'): string {
   const made = pairs.filter((pair) => pair.thumbnail !== null && pair.restsOn.some((reason) => reason.kind === 'name'));
   const near = made.filter((pair) => folderOf(pair.full) === folderOf(full));
   const counts = new Map<string, number>();
@@ -317,5 +317,5 @@ export function thumbnailPathFor(full: string, pairs: readonly Pair[]): string {
     counts.set(form, (counts.get(form) ?? 0) + 1);
   }
   const form = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? `${folderOf(full)}thumbs/{name}.jpg`;
-  return form.replace('{name}', stemOf(full)).replace(/\.[a-z0-9]+$/i, '.jpg');
+  return form.replace('{name}', stemOf(full)).replace(/\.[a-z0-9]+$/i, `.${extension}`);
 }

@@ -5,5 +5,6 @@ export * from './luma.ts';
 export * from './orientation.ts';
 export * from './pixels.ts';
 export * from './place.ts';
+export * from './recipe.ts';
 export * from './resample.ts';
 export * from './size.ts';

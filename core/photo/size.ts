@@ -11,11 +11,6 @@ export interface Box {
   height?: number;
 }
 
-/** The thumbnail of a hand-coded page: at most 150 px wide (common practice, no source). */
-export const THUMBNAIL_BOX: Box = { width: 150 };
-/** A full-size picture that an overlay shows without scrolling on large windows (common practice, no source). */
-export const FULL_SIZE_BOX: Box = { width: 1600, height: 1600 };
-
 /** The size of the whole picture inside the box, in its own proportion, never larger than it is. */
 export function fitInside({ width, height }: Size, box: Box): Size {
   const scale = Math.min(1, (box.width ?? Infinity) / width, (box.height ?? Infinity) / height);

@@ -1,7 +1,8 @@
-/** What somebody decides of two pictures goes into the site's notes, so that it is undone and kept like any other change. */
+/** What somebody decides of two pictures. */
 import type { Planned } from '../checks/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { nameOf, NOTES_FILE, readNotes, writeNotes, type FileContent, type PairDecision, type SiteNotes } from '../site/index.ts';
+import { nameOf, type FileContent, type PairDecision } from '../site/index.ts';
+import { changeNotes } from './notes.ts';
 
 interface Decide {
   thumbnail: string;
@@ -15,13 +16,9 @@ export function decide(site: SiteReading, { thumbnail, full, belong }: Decide): 
   const large = hashOf(site.files.get(full));
   if (small === null || large === null) return { ok: false, reason: `${small === null ? thumbnail : full} is no longer there.` };
   if (small === large) return { ok: false, reason: `${nameOf(thumbnail)} and ${nameOf(full)} are the same file to the byte; one of them is not needed.` };
-  const { notes } = site;
-  const read = notes?.kind === 'text' ? readNotes(notes.text) : null;
-  const before: SiteNotes = read?.ok ? read.notes : { format: 1, decisions: [] };
-  const decisions = before.decisions.filter((one) => !contradicts(one, small, large, belong));
+  const decisions = site.notes.known.decisions.filter((one) => !contradicts(one, small, large, belong));
   if (belong !== null) decisions.push({ small, large, belong });
-  const after: FileContent = { kind: 'text', text: writeNotes({ ...before, decisions }) };
-  return { ok: true, change: { label: labelFor(thumbnail, full, belong), files: [{ kind: 'put', path: NOTES_FILE, before: notes, after }] } };
+  return changeNotes(site, labelFor(thumbnail, full, belong), { decisions });
 }
 
 const hashOf = (content: FileContent | undefined): string | null => (content?.kind === 'binary' ? content.hash : null);

@@ -1,5 +1,6 @@
 /** What somebody asks for, as data: it crosses from the interface to the worker, so it is checked on arrival. */
 import { z } from 'zod';
+import { Recipe } from '../photo/index.ts';
 
 const line = z.string().max(2000);
 
@@ -25,6 +26,7 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('wire'), page: z.string() }),
   /** Whether two pictures belong together, by hand; null takes back what was decided. */
   z.strictObject({ kind: z.literal('decide'), thumbnail: z.string(), full: z.string(), belong: z.boolean().nullable() }),
+  z.strictObject({ kind: z.literal('set-recipe'), recipe: Recipe }),
   /** A file under another name, with every reference to it. */
   z.strictObject({ kind: z.literal('rename'), from: z.string(), to: z.string() }),
   /** Two pictures that stand under one another's names change places. */

@@ -6,6 +6,7 @@ import { cleanPath, folderOf, isPagePath, relativeReference, type FileChange } f
 import { wirePage } from '../wiring/index.ts';
 import { decide } from './decide.ts';
 import { exchange, merge, rename } from './rename.ts';
+import { changeNotes } from './notes.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
@@ -21,6 +22,7 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'add-pictures': addPictures,
   'new-page': newPage,
   decide,
+  'set-recipe': (site, { recipe }) => changeNotes(site, 'Change the recipe', { recipe }),
   rename,
   exchange,
   merge,

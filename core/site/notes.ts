@@ -15,6 +15,8 @@ export const SiteNotes = z.object({
   format: z.literal(1),
   name: z.string().min(1).max(200).optional(),
   created: z.iso.datetime().optional(),
+  /** Sizes that are made of pictures; checked where it is read, for its rules are those of pictures. */
+  recipe: z.unknown().optional(),
   decisions: z.array(PairDecision).max(100_000).default([]),
 });
 export type SiteNotes = z.infer<typeof SiteNotes>;
@@ -33,9 +35,9 @@ export function readNotes(text: string): { ok: true; notes: SiteNotes } | { ok: 
   }
 }
 
-/** What was decided by hand in a site; nothing where its notes cannot be read. */
-export function decisionsIn(files: SiteFiles): PairDecision[] {
+/** The notes among a site's files; empty ones where there are none or they cannot be read. */
+export function notesIn(files: SiteFiles): SiteNotes {
   const content = files.get(NOTES_FILE);
   const read = content?.kind === 'text' ? readNotes(content.text) : null;
-  return read?.ok ? read.notes.decisions : [];
+  return read?.ok ? read.notes : { format: 1, decisions: [] };
 }

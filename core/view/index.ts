@@ -4,7 +4,7 @@ import { hazardIn, patternOf, titleOf, type PatternPart } from '../markup/index.
 import type { PageReading, SiteReading, Strand } from '../model/index.ts';
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import { thumbnailPathFor, type Pair, type Pairing } from '../pairing/index.ts';
-import { THUMBNAIL_BOX, wordsFromName, type PhotoFacts } from '../photo/index.ts';
+import { EXTENSION, wordsFromName, type PhotoFacts, type Recipe } from '../photo/index.ts';
 import { bytesOf, isPicturePath, stemOf } from '../site/index.ts';
 
 export * from './alone.ts';
@@ -70,6 +70,7 @@ export interface SiteView {
   parcel: ParcelEntry[];
   files: FileView[];
   missing: PictureTask[];
+  recipe: Recipe;
   /** Pictures whose facts are not known yet. */
   unread: number;
 }
@@ -91,7 +92,8 @@ export function viewOf(site: SiteReading): SiteView {
     open: { pairs: count('pairs'), markup: count('markup'), wiring: count('wiring'), proof: findings.length, pack: 0 },
     parcel,
     files: [...site.files].map(([path, content]) => ({ path, bytes: bytesOf(content), hash: content.kind === 'binary' ? content.hash : null })),
-    missing: pairs.filter((pair) => pair.state === 'no thumbnail').map((pair) => ({ from: pair.full, to: pair.thumbnailPath, box: THUMBNAIL_BOX })),
+    missing: pairs.filter((pair) => pair.state === 'no thumbnail').map((pair) => ({ from: pair.full, to: pair.thumbnailPath, size: site.recipe.thumbnail })),
+    recipe: site.recipe,
     unread: [...site.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path)).length,
   };
 }
@@ -118,7 +120,7 @@ function pairView(site: SiteReading, pair: Pair): PairView {
     place: facts?.place !== undefined,
     trouble: facts?.unreadable ?? (pair.thumbnail === null ? null : (site.factsOf(pair.thumbnail)?.unreadable ?? null)),
     usedOn: usedOn.map((page) => page.path),
-    thumbnailPath: thumbnailPathFor(pair.full, site.pairing.pairs),
+    thumbnailPath: thumbnailPathFor(pair.full, site.pairing.pairs, EXTENSION[site.recipe.thumbnail.format]),
   };
 }
 

@@ -1,6 +1,6 @@
 import sharp, { type Sharp } from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { hashDistance, perceptualHash, shownSize, upright, type Pixels, resample, decodeSize, fitInside, THUMBNAIL_BOX } from '../../core/photo/index.ts';
+import { hashDistance, perceptualHash, shownSize, upright, type Pixels, resample, decodeSize, fitInside } from '../../core/photo/index.ts';
 import { peakSignalToNoise, structuralSimilarity } from '../likeness.ts';
 import { drawing } from '../../demo/draw.ts';
 import { PICTURES } from '../../demo/pictures.ts';
@@ -88,7 +88,7 @@ describe('orientation against sharp (CIPA DC-008, values 1 to 8)', () => {
 });
 
 describe('sizes', () => {
-  it.each([[{ width: 6000, height: 4000 }, { width: 150, height: 100 }], [{ width: 4000, height: 6000 }, { width: 150, height: 225 }], [{ width: 100, height: 80 }, { width: 100, height: 80 }], [{ width: 9000, height: 3 }, { width: 150, height: 1 }]])('%j in a thumbnail’s box is %j', (full, size) => expect(fitInside(full, THUMBNAIL_BOX)).toEqual(size));
+  it.each([[{ width: 6000, height: 4000 }, { width: 150, height: 100 }], [{ width: 4000, height: 6000 }, { width: 150, height: 225 }], [{ width: 100, height: 80 }, { width: 100, height: 80 }], [{ width: 9000, height: 3 }, { width: 150, height: 1 }]])('%j in a thumbnail’s box is %j', (full, size) => expect(fitInside(full, { width: 150 })).toEqual(size));
 
   it('asks a decoder for an exact eighth that leaves enough', () => {
     expect(decodeSize({ width: 6000, height: 4000 }, { width: 150, height: 100 })).toEqual({ width: 750, height: 500 });

@@ -3,6 +3,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { memo } from 'react';
+import type { SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
 import { inBytes, Mono, Picture, Tag, toneInk } from '../../ui/parts';
@@ -17,12 +18,14 @@ interface PairRowProps {
   chosen: boolean;
   /** Nothing can be written now. */
   idle: boolean;
+  /** What a thumbnail is made to. */
+  size: SizeRecipe;
   onChoose: (pair: PairView) => void;
   onWork: (work: Work) => void;
   onPairByHand: (thumbnail: string) => void;
 }
 
-export const PairRow = memo(function PairRow({ pair, chosen, idle, onChoose, onWork, onPairByHand }: PairRowProps) {
+export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoose, onWork, onPairByHand }: PairRowProps) {
   const { tone, word, dash } = STATES[pair.state];
   const [rests, detail] = grounds(pair);
   const { setNodeRef: place, isOver } = useDroppable({ id: `onto ${pair.full}`, data: { full: pair.full } });
@@ -59,7 +62,7 @@ export const PairRow = memo(function PairRow({ pair, chosen, idle, onChoose, onW
       </Box>
       {chosen && (
         <Box role="group" aria-label={`Ways for ${pair.name}`} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, pl: '145px', pr: 1.5, pb: 1 }}>
-          {waysOut(pair).map(({ label, work }) => (
+          {waysOut(pair, size).map(({ label, work }) => (
             <Button key={label} size="small" disabled={idle} onClick={() => onWork(work)}>{label}</Button>
           ))}
           {pair.thumbnail !== null && (

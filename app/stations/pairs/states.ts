@@ -1,6 +1,6 @@
 /** The states of a pair as they are shown, and the ways out of each. */
 import { OTHER_CONTENT, type PairState } from '~core/pairing/index.ts';
-import { THUMBNAIL_BOX } from '~core/photo/index.ts';
+import type { SizeRecipe } from '~core/photo/index.ts';
 import { extensionOf, folderOf, nameOf, stemOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
@@ -35,29 +35,30 @@ export interface Way {
 }
 
 const decide = (thumbnail: string, full: string, belong: boolean | null): Work => ({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong } });
-const make = (pair: PairView): Way => ({ label: pair.thumbnail === null ? `Make ${nameOf(pair.thumbnailPath)}` : `Make it anew from ${nameOf(pair.full)}`, work: { do: 'make', tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, box: THUMBNAIL_BOX }] } });
+const make = (pair: PairView, size: SizeRecipe): Way => ({ label: pair.thumbnail === null ? `Make ${nameOf(pair.thumbnailPath)}` : `Make it anew from ${nameOf(pair.full)}`, work: { do: 'make', tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size }] } });
 
 /** The name that a thumbnail would have if it were called after its picture, in its own folder and format. */
 const namedAfter = (thumbnail: string, full: string): string => `${folderOf(thumbnail)}${stemOf(full)}${folderOf(thumbnail) === folderOf(full) ? '-thumb' : ''}.${extensionOf(thumbnail)}`;
 
-const WAYS: Record<PairState, (pair: PairView, thumbnail: string) => Way[]> = {
+const WAYS: Record<PairState, (pair: PairView, thumbnail: string, size: SizeRecipe) => Way[]> = {
   sure: () => [],
   'case differs': (pair, thumbnail) => [{ label: `Call it ${stemOf(pair.full)}.${extensionOf(thumbnail)}`, work: { do: 'intent', intent: { kind: 'rename', from: thumbnail, to: `${folderOf(thumbnail)}${stemOf(pair.full)}.${extensionOf(thumbnail)}` } } }],
-  'name only': (pair, thumbnail) => [make(pair), { label: 'They belong together', work: decide(thumbnail, pair.full, true) }],
-  'another picture': (pair, thumbnail) => [make(pair), { label: 'They belong together', work: decide(thumbnail, pair.full, true) }],
+  'name only': (pair, thumbnail, size) => [make(pair, size), { label: 'They belong together', work: decide(thumbnail, pair.full, true) }],
+  'another picture': (pair, thumbnail, size) => [make(pair, size), { label: 'They belong together', work: decide(thumbnail, pair.full, true) }],
   'content only': (pair, thumbnail) => [
     { label: 'They belong together', work: decide(thumbnail, pair.full, true) },
     ...(stemOf(thumbnail) === stemOf(pair.full) ? [] : [{ label: `Call it ${nameOf(namedAfter(thumbnail, pair.full))}`, work: { do: 'intent', intent: { kind: 'rename', from: thumbnail, to: namedAfter(thumbnail, pair.full) } } } satisfies Way]),
   ],
   several: (pair, thumbnail) => [pair.full, ...pair.others].map((full) => ({ label: `It is of ${nameOf(full)}`, work: decide(thumbnail, full, true) })),
-  'no thumbnail': (pair) => [make(pair)],
+  'no thumbnail': (pair, _thumbnail, size) => [make(pair, size)],
   swapped: (pair, thumbnail) => (extensionOf(thumbnail) === extensionOf(pair.full) ? [{ label: 'Exchange the two files', work: { do: 'intent', intent: { kind: 'exchange', one: thumbnail, other: pair.full } } }] : []),
   twice: (pair) => pair.others.slice(0, 3).map((other) => ({ label: `Use ${other} instead`, work: { do: 'intent', intent: { kind: 'merge', from: pair.full, into: other } } })),
   unreadable: () => [],
 };
 
-export function waysOut(pair: PairView): Way[] {
-  const ways = WAYS[pair.state](pair, pair.thumbnail ?? pair.thumbnailPath);
+/** `size` is what a thumbnail is made to. */
+export function waysOut(pair: PairView, size: SizeRecipe): Way[] {
+  const ways = WAYS[pair.state](pair, pair.thumbnail ?? pair.thumbnailPath, size);
   if (pair.thumbnail === null) return ways;
   const byHand = pair.restsOn.some(({ kind }) => kind === 'hand');
   return [...ways, byHand ? { label: 'Take back the decision', work: decide(pair.thumbnail, pair.full, null) } : { label: 'Not a pair', work: decide(pair.thumbnail, pair.full, false) }];
