@@ -2,7 +2,7 @@
  * Which pictures show the same, by their content alone: at whole size or as a crop. Every comparison is remembered by
  * the hashes of both contents, so that a reading after a change compares only what is new.
  */
-import { agreementOfWhole, findPlace, firstLook, hashDistance, soughtOf, windowsOf, type PhotoFacts, type Place, type Sought } from '../photo/index.ts';
+import { agreementOfWhole, closerLook, findPlace, firstLook, hashDistance, placeFrom, soughtOf, summedArea, windowsOf, type FirstLook, type Frame, type PhotoFacts, type Place, type Sought } from '../photo/index.ts';
 
 export interface Content {
   /** Hash of the file's bytes. */
@@ -28,8 +28,23 @@ const NEAR_BITS = 10;
 /** Agreement of whole pictures from which there is nothing else to look for. */
 const WHOLE_CONTENT = 0.97;
 
-/** How many pictures get a close look after the first one over all. */
-const CLOSER = 8;
+/** How many pictures get a closer look after the first one over all, and how many of those the closest. */
+const CLOSER = 64;
+const CLOSEST = 8;
+
+interface Look {
+  content: Content;
+  agreement: number;
+  starts: Frame[];
+}
+
+/** Keeps the best, sorted; where to look closely is worked out only for those. */
+function keepLook(looks: Look[], content: Content, { agreement, starts }: FirstLook): void {
+  if (looks.length === CLOSER && agreement <= looks.at(-1)!.agreement) return;
+  const at = looks.findIndex((one) => one.agreement < agreement);
+  looks.splice(at < 0 ? looks.length : at, 0, { content, agreement, starts: starts() });
+  looks.length = Math.min(looks.length, CLOSER);
+}
 
 const WHOLE: Place = { left: 0, top: 0, width: 1, height: 1, agreement: 1 };
 
@@ -72,19 +87,24 @@ const shapeOf = ({ facts }: Content): number => Math.round(Math.log(facts.width 
 export function searchContent(memory: ContentMemory, small: readonly Content[], large: readonly Content[]): Map<string, Likely[]> {
   const over = large.map(({ hash }) => hash).sort().join(' ');
   const fresh = small.filter((one) => memory.searches.get(one.hash)?.over !== over && !foundWhole(memory, one, large, over));
-  const looks = new Map(fresh.map(({ hash }) => [hash, [] as { content: Content; score: number }[]]));
+  const looks = new Map(fresh.map(({ hash }) => [hash, [] as Look[]]));
   const shapes = new Map<number, Content[]>();
   for (const one of fresh) shapes.set(shapeOf(one), [...(shapes.get(shapeOf(one)) ?? []), one]);
   for (const content of large) {
     for (const [shape, all] of shapes) {
       const windows = windowsOf(content.facts.luma, Math.exp(shape * 0.02));
-      for (const one of all) looks.get(one.hash)?.push({ content, score: firstLook(soughtFor(memory, one), windows) });
+      for (const one of all) keepLook(looks.get(one.hash)!, content, firstLook(soughtFor(memory, one), windows));
     }
   }
   for (const one of fresh) {
-    const best = looks.get(one.hash)!.sort((a, b) => b.score - a.score).slice(0, CLOSER);
-    const found = best.map(({ content }) => ({ hash: content.hash, place: compare(memory, one, content) })).filter(({ place }) => place.agreement >= OTHER_CONTENT);
-    memory.searches.set(one.hash, { over, found: found.sort((a, b) => b.place.agreement - a.place.agreement) });
+    const sought = soughtFor(memory, one);
+    const closer = looks.get(one.hash)!.map((look) => {
+      const table = summedArea(look.content.facts.luma);
+      return { ...look, table, agreement: closerLook(sought, table, look.starts) };
+    });
+    closer.sort((a, b) => b.agreement - a.agreement);
+    const found = closer.slice(0, CLOSEST).map(({ content, table, starts }): Likely => ({ hash: content.hash, place: placeFrom(sought, table, starts) }));
+    memory.searches.set(one.hash, { over, found: found.filter(({ place }) => place.agreement >= OTHER_CONTENT).sort((a, b) => b.place.agreement - a.place.agreement) });
   }
   return new Map(small.map(({ hash }) => [hash, memory.searches.get(hash)?.found ?? []]));
 }

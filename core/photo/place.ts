@@ -31,6 +31,8 @@ export interface Sought {
   coarse: Float32Array;
   /** The cells of the last close comparison; most follow one another with the same. */
   grid?: Grid;
+  /** The cells of the closer look. */
+  middle?: Float32Array;
 }
 
 export function soughtOf(luma: Luma): Sought {
@@ -80,27 +82,34 @@ function scoresOf({ coarse }: Sought, { frames, cells }: Windows): Float32Array 
   return scores;
 }
 
-/** The best coarse agreement over all windows, -1 to 1: a cheap first look at many pictures. */
-export function firstLook(sought: Sought, windows: Windows): number {
-  let best = -1;
-  for (const score of scoresOf(sought, windows)) if (score > best) best = score;
-  return best;
+export interface FirstLook {
+  /** The best coarse agreement over all windows, -1 to 1. */
+  agreement: number;
+  /** The windows worth a close look, best first; computed when asked for. */
+  starts: () => Frame[];
+}
+
+/** A cheap look at a picture for the place of another: only the coarse grid. */
+export function firstLook(sought: Sought, windows: Windows): FirstLook {
+  const scores = scoresOf(sought, windows);
+  let agreement = -1;
+  for (const score of scores) if (score > agreement) agreement = score;
+  return { agreement, starts: () => startsOf(scores, windows.frames) };
 }
 
 /** How many windows of a picture are looked at closely; the best coarse one is often beside the place. */
 const STARTS = 5;
 
 /** The windows that agree best on the grid, apart from one another by more than a third of their size; best first. */
-function startsOf(sought: Sought, windows: Windows): Frame[] {
-  const scores = scoresOf(sought, windows);
+function startsOf(scores: Float32Array, frames: readonly Frame[]): Frame[] {
   const starts: Frame[] = [];
   while (starts.length < STARTS) {
     let best = -1;
-    for (let n = 0; n < scores.length; n++) if (scores[n]! > (scores[best] ?? 0) && !starts.some((one) => isNear(one, windows.frames[n]!))) best = n;
+    for (let n = 0; n < scores.length; n++) if (scores[n]! > (scores[best] ?? 0) && !starts.some((one) => isNear(one, frames[n]!))) best = n;
     if (best < 0) break;
-    starts.push(windows.frames[best]!);
+    starts.push(frames[best]!);
   }
-  return starts.length > 0 ? starts : windows.frames.slice(0, 1);
+  return starts.length > 0 ? starts : frames.slice(0, 1);
 }
 
 const isNear = (a: Frame, b: Frame): boolean => {
@@ -194,23 +203,40 @@ interface Found {
 /** Above this nothing is won by looking on: both are the same but for compression. */
 const SAME = 0.985;
 
+/** Cells across and down of the closer look that follows the first. */
+const MIDDLE = 10;
+
+/** How well both agree around the starts on a finer grid than the first look's: walking there costs little. */
+export function closerLook(sought: Sought, table: SummedArea, starts: readonly Frame[]): number {
+  const here = (sought.middle ??= gridCells(sought.table, { left: 0, top: 0, width: sought.luma.width, height: sought.luma.height }));
+  const measure = (frame: Frame) => product(here, gridCells(table, frame));
+  return Math.max(-1, ...starts.map((frame) => climb(table, { frame, agreement: measure(frame) }, [0.1, 0.05], measure).agreement));
+}
+
+function gridCells(table: SummedArea, frame: Frame): Float32Array {
+  const cells = new Float32Array(MIDDLE * MIDDLE);
+  cellMeans(table, frame, MIDDLE, MIDDLE, cells);
+  normalise(cells, 0, cells.length);
+  return cells;
+}
+
 /** The place in a picture where both agree best: every start is walked up in long steps, the best two in ever shorter ones. */
-export function placeIn(sought: Sought, windows: Windows): Place {
-  const { table } = windows;
+export function placeFrom(sought: Sought, table: SummedArea, starts: readonly Frame[]): Place {
+  const measure = (frame: Frame) => agreementAt(sought, table, frame);
   const rough: Found[] = [];
-  for (const frame of startsOf(sought, windows)) {
-    const found = climb(sought, table, { frame, agreement: agreementAt(sought, table, frame) }, [0.1, 0.05]);
+  for (const frame of starts) {
+    const found = climb(table, { frame, agreement: measure(frame) }, [0.1, 0.05], measure);
     rough.push(found);
     if (found.agreement > SAME) break;
   }
   rough.sort((a, b) => b.agreement - a.agreement);
-  const [best] = rough.slice(0, 2).map((found) => climb(sought, table, found, [0.05, 0.025, 0.0125])).sort((a, b) => b.agreement - a.agreement);
+  const [best] = rough.slice(0, 2).map((found) => climb(table, found, [0.05, 0.025, 0.0125], measure)).sort((a, b) => b.agreement - a.agreement);
   if (!best) return { left: 0, top: 0, width: 1, height: 1, agreement: 0 };
   const { frame, agreement } = best;
   return { left: frame.left / table.width, top: frame.top / table.height, width: frame.width / table.width, height: frame.height / table.height, agreement };
 }
 
-function climb(sought: Sought, table: SummedArea, start: Found, steps: readonly number[]): Found {
+function climb(table: SummedArea, start: Found, steps: readonly number[], measure: (frame: Frame) => number): Found {
   let { frame, agreement } = start;
   for (const step of steps) {
     for (let better = true, rounds = 0; better && rounds < 4; rounds++) {
@@ -218,7 +244,7 @@ function climb(sought: Sought, table: SummedArea, start: Found, steps: readonly 
       for (const [scale, dx, dy] of [[1, step, 0], [1, -step, 0], [1, 0, step], [1, 0, -step], [1 + step, 0, 0], [1 / (1 + step), 0, 0]] as const) {
         const other = moved(frame, table, scale, dx, dy);
         if (!other) continue;
-        const found = agreementAt(sought, table, other);
+        const found = measure(other);
         if (found <= agreement + 1e-4) continue;
         agreement = found;
         frame = other;
@@ -236,4 +262,7 @@ export function agreementOfWhole(sought: Sought, large: Luma): number | null {
 }
 
 /** Where the smaller picture is in the larger one, as well as can be found. */
-export const findPlace = (sought: Sought, large: Luma): Place => placeIn(sought, windowsOf(large, sought.luma.width / sought.luma.height));
+export function findPlace(sought: Sought, large: Luma): Place {
+  const windows = windowsOf(large, sought.luma.width / sought.luma.height);
+  return placeFrom(sought, windows.table, firstLook(sought, windows).starts());
+}
