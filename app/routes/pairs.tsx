@@ -1,13 +1,13 @@
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { sayRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../data/work';
 import { LooseTray } from '../stations/pairs/LooseTray';
 import { PairByHand } from '../stations/pairs/PairByHand';
-import { PairRow } from '../stations/pairs/PairRow';
+import { PairList } from '../stations/pairs/PairList';
 import { RecipeDialog } from '../stations/pairs/RecipeDialog';
 import { STATES } from '../stations/pairs/states';
 import { countOf, Mono, Nothing, Picture, Sheet, StationHead, Tag, type Tone } from '../ui/parts';
@@ -48,6 +48,7 @@ export default function Pairs() {
   };
   const followed = pairs.find((pair) => strand !== null && (strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail)))?.id ?? null;
   const chosen = row && (row.strand === null || row.strand === strand?.id) ? row.id : followed;
+  const ordered = useMemo(() => inOrderOfNeed(pairs), [pairs]);
   const sure = pairs.filter((pair) => pair.state === 'sure').length;
   const look = pairs.length - sure;
   return (
@@ -81,11 +82,7 @@ export default function Pairs() {
             </Box>
           </Sheet>
           <Sheet>
-            <Box component="ul" aria-label="Pairs" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-              {inOrderOfNeed(pairs).map((pair) => (
-                <PairRow key={pair.id} pair={pair} chosen={chosen === pair.id} idle={idle} size={recipe.thumbnail} onChoose={onChoose} onWork={onWork} onPairByHand={setByHand} />
-              ))}
-            </Box>
+            <PairList pairs={ordered} chosen={chosen} idle={idle} size={recipe.thumbnail} onChoose={onChoose} onWork={onWork} onPairByHand={setByHand} />
           </Sheet>
         </>
       )}

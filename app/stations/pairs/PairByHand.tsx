@@ -59,7 +59,7 @@ export function PairByHand({ thumbnail, pairs, onClose, onPair }: PairByHandProp
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={!chosen} onClick={() => chosen && onPair(chosen.full)}>They belong together</Button>
+        <Button variant="contained" color="primary" disabled={!chosen} onClick={() => chosen && onPair(chosen.full)}>They belong together</Button>
       </DialogActions>
     </Dialog>
   );

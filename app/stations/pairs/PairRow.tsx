@@ -2,16 +2,23 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { memo } from 'react';
+import { memo, type ReactNode } from 'react';
 import type { SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
-import { inBytes, Mono, Picture, Tag, toneInk } from '../../ui/parts';
-import { ink } from '../../ui/theme';
+import { inBytes, toneInk } from '../../ui/parts';
+import { usePicture } from '../../ui/site';
+import { LARGE } from './rowStyles';
 import { grounds, outlined, STATES, waysOut } from './states';
 
-const SMALL = { width: 76, height: 56 };
-const LARGE = { width: 92, height: 60 };
+/** Where a row stands in a list of which only a part is made. */
+export interface RowPlace {
+  index: number;
+  of: number;
+  /** CSS px from the top of the list. */
+  top: number;
+  measure: (element: Element | null) => void;
+}
 
 interface PairRowProps {
   pair: PairView;
@@ -23,43 +30,24 @@ interface PairRowProps {
   onChoose: (pair: PairView) => void;
   onWork: (work: Work) => void;
   onPairByHand: (thumbnail: string) => void;
+  place?: RowPlace;
 }
 
-export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoose, onWork, onPairByHand }: PairRowProps) {
-  const { tone, word, dash } = STATES[pair.state];
-  const [rests, detail] = grounds(pair);
-  const { setNodeRef: place, isOver } = useDroppable({ id: `onto ${pair.full}`, data: { full: pair.full } });
-  const { setNodeRef: grip, listeners } = useDraggable({ id: `from ${pair.id}`, data: { thumbnail: pair.thumbnail }, disabled: pair.thumbnail === null || idle });
-  const ground = isOver ? ink('gorseWash') : chosen ? ink('heatherWash') : 'transparent';
+export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoose, onWork, onPairByHand, place }: PairRowProps) {
+  const { setNodeRef: target, isOver } = useDroppable({ id: `onto ${pair.full}`, data: { full: pair.full } });
+  const { setNodeRef: source, listeners } = useDraggable({ id: `from ${pair.id}`, data: { thumbnail: pair.thumbnail }, disabled: pair.thumbnail === null || idle });
   return (
-    <Box component="li" ref={place} sx={{ borderTop: `1px solid ${ink('hair')}`, '&:first-of-type': { borderTop: 0 }, bgcolor: ground }}>
-      <Box
-        component="button"
-        type="button"
-        aria-pressed={chosen}
-        onClick={() => onChoose(pair)}
-        sx={{ all: 'unset', boxSizing: 'border-box', cursor: 'pointer', display: 'grid', gridTemplateColumns: '84px 40px 96px minmax(0, 1fr) 210px 130px', alignItems: 'center', gap: 1.25, width: '100%', minHeight: 68, px: 1.5, py: 0.5, '&:hover': { bgcolor: chosen ? 'transparent' : ink('mist') }, '&:focus-visible': { outline: `2px solid ${ink('heather')}`, outlineOffset: '-2px' } }}
-      >
-        <Box ref={grip} {...listeners} sx={{ justifySelf: 'end', touchAction: 'none' }}>
-          <Picture path={pair.thumbnail} {...SMALL} />
-        </Box>
-        <svg width="40" height="8" aria-hidden>
-          <path d="M2 4H38" stroke={toneInk(tone)} strokeWidth="2" strokeDasharray={dash} />
-        </svg>
-        <Full pair={pair} />
-        <Box sx={{ minWidth: 0, lineHeight: 1.5 }}>
-          <Box><Mono>{pair.thumbnail ?? '—'}</Mono></Box>
-          <Box><Mono tone="stone">{pair.full}</Mono></Box>
-        </Box>
-        <Box sx={{ fontSize: '0.8125rem' }}>
-          <Box>{rests}</Box>
-          <Box sx={{ color: ink('stone'), fontSize: '0.75rem', overflowWrap: 'anywhere' }}>{detail}</Box>
-        </Box>
-        <Box sx={{ textAlign: 'right', fontSize: '0.75rem', color: ink('stone') }}>
-          <Tag tone={tone}>{word}</Tag>
-          {pair.fullSize && <Box sx={{ mt: 0.5 }}>{`${pair.fullSize.width} × ${pair.fullSize.height} ${inBytes(pair.fullSize.bytes)}`}</Box>}
-        </Box>
-      </Box>
+    <li
+      ref={(element) => {
+        target(element);
+        source(element);
+        place?.measure(element);
+      }}
+      className={isOver ? 'onto' : chosen ? 'chosen' : undefined}
+      {...(place ? { 'data-index': place.index, 'aria-setsize': place.of, 'aria-posinset': place.index + 1, style: { position: 'absolute', left: 0, right: 0, top: place.top } } : {})}
+      {...listeners}
+    >
+      <PairFace pair={pair} chosen={chosen} onChoose={onChoose} />
       {chosen && (
         <Box role="group" aria-label={`Ways for ${pair.name}`} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, pl: '145px', pr: 1.5, pb: 1 }}>
           {waysOut(pair, size).map(({ label, work }) => (
@@ -70,26 +58,73 @@ export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoos
           )}
         </Box>
       )}
-    </Box>
+    </li>
+  );
+}, sameRow);
+
+/** What a row shows; apart, for rows are told of every row that comes and goes while something may be dragged. */
+const PairFace = memo(function PairFace({ pair, chosen, onChoose }: Pick<PairRowProps, 'pair' | 'chosen' | 'onChoose'>) {
+  const { tone, word, dash } = STATES[pair.state];
+  const [rests, detail] = grounds(pair);
+  return (
+    <button type="button" className="pair" aria-pressed={chosen} onClick={() => onChoose(pair)}>
+      <span className="end">
+        <Shown path={pair.thumbnail} kind="small" />
+      </span>
+      <svg width="40" height="8" aria-hidden>
+        <path d="M2 4H38" stroke={toneInk(tone)} strokeWidth="2" strokeDasharray={dash} />
+      </svg>
+      <Shown path={pair.full} kind="large">
+        <Crop pair={pair} />
+      </Shown>
+      <span className="names">
+        <div>{pair.thumbnail ?? '—'}</div>
+        <div className="quiet">{pair.full}</div>
+      </span>
+      <span className="grounds">
+        <div>{rests}</div>
+        <div className="quiet">{detail}</div>
+      </span>
+      <span className="state">
+        <span className={`tag ${tone}`}>{word}</span>
+        {pair.fullSize && <div>{`${pair.fullSize.width} × ${pair.fullSize.height} ${inBytes(pair.fullSize.bytes)}`}</div>}
+      </span>
+    </button>
   );
 });
 
-/** The full-size picture, with the outline of the part that its thumbnail shows. */
-function Full({ pair }: { pair: PairView }) {
+/** Places are made anew for each scroll; only where they differ has a row to follow. */
+function sameRow(a: PairRowProps, b: PairRowProps): boolean {
+  const { place: before, ...left } = a;
+  const { place: after, ...right } = b;
+  return (Object.keys(left) as (keyof typeof left)[]).every((key) => left[key] === right[key]) && before?.top === after?.top && before?.index === after?.index && before?.of === after?.of;
+}
+
+/** A picture in its place; a dashed frame where there is none. */
+function Shown({ path, kind, children }: { path: string | null; kind: 'small' | 'large'; children?: ReactNode }) {
+  const url = usePicture(path);
+  if (path === null) return <span className={`${kind} empty`} aria-hidden />;
+  return (
+    <span className={kind}>
+      {url !== null && <img src={url} alt="" loading="lazy" decoding="async" />}
+      {children}
+    </span>
+  );
+}
+
+/** The outline of the part that the thumbnail shows. */
+function Crop({ pair }: { pair: PairView }) {
   const crop = outlined(pair);
   const size = pair.fullSize;
-  const picture = <Picture path={pair.full} {...LARGE} />;
-  if (!crop || !size || size.width === 0) return picture;
+  if (!crop || !size || size.width === 0) return null;
   const scale = Math.min(LARGE.width / size.width, LARGE.height / size.height);
   const shown = { width: size.width * scale, height: size.height * scale };
   return (
-    <Box sx={{ position: 'relative', width: LARGE.width, height: LARGE.height }}>
-      {picture}
-      <Box
-        role="img"
-        aria-label="The part that the thumbnail shows"
-        sx={{ position: 'absolute', left: (LARGE.width - shown.width) / 2 + crop.left * shown.width, top: (LARGE.height - shown.height) / 2 + crop.top * shown.height, width: crop.width * shown.width, height: crop.height * shown.height, boxSizing: 'border-box', border: '1px solid #fff', outline: '1.5px solid #2A2320' }}
-      />
-    </Box>
+    <span
+      role="img"
+      aria-label="The part that the thumbnail shows"
+      className="crop"
+      style={{ left: (LARGE.width - shown.width) / 2 + crop.left * shown.width, top: (LARGE.height - shown.height) / 2 + crop.top * shown.height, width: crop.width * shown.width, height: crop.height * shown.height }}
+    />
   );
 }

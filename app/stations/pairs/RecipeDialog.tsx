@@ -1,5 +1,4 @@
 /** The recipe: what is made of pictures in this site. */
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -43,11 +42,11 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
             <SizeForm key={id} title={title} size={recipe[id]} trouble={(field) => trouble(id, field)} onChange={(size) => setRecipe({ ...recipe, [id]: size })} withWindows={id === 'fullSize'} />
           ))}
         </Box>
-        <Alert severity="info" sx={{ mt: 2 }}>Pictures are never enlarged, stand upright, and come out in sRGB. What is made already stays as it is.</Alert>
+        <Box sx={{ mt: 2, color: ink('stone'), fontSize: '0.8125rem' }}>Pictures are never enlarged, stand upright, and come out in sRGB. What is made already stays as it is.</Box>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={!checked.success} onClick={() => checked.success && onChange(checked.data)}>Use this recipe</Button>
+        <Button variant="contained" color="primary" disabled={!checked.success} onClick={() => checked.success && onChange(checked.data)}>Use this recipe</Button>
       </DialogActions>
     </Dialog>
   );
@@ -69,7 +68,7 @@ function SizeForm({ title, size, trouble, onChange, withWindows }: SizeFormProps
       type="number"
       value={size[field] ?? ''}
       error={trouble(field) !== undefined}
-      helperText={trouble(field) ?? ' '}
+      helperText={trouble(field)}
       onChange={({ target }) => onChange({ ...size, [field]: target.value === '' && field !== 'quality' ? null : Math.round(Number(target.value)) })}
     />
   );

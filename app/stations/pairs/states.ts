@@ -73,7 +73,8 @@ export function grounds(pair: PairView): [string, string] {
   const rests = [kinds.has('name') && 'name', kinds.has('page') && 'page', kinds.has('content') && 'content'].filter(Boolean);
   const only = rests.length === 1 && pair.crop !== null ? ' only' : '';
   const but = pair.state === 'case differs' ? ', but for case' : '';
-  return [`${rests.join(' and ') || 'name'}${only}${but}`, pair.shows === undefined ? agreement(pair) : `shows ${nameOf(pair.shows)}`];
+  const said = rests.length > 2 ? `${rests.slice(0, -1).join(', ')} and ${rests.at(-1)}` : rests.join(' and ');
+  return [`${said || 'name'}${only}${but}`, pair.shows === undefined ? agreement(pair) : `shows ${nameOf(pair.shows)}`];
 }
 
 const CROPPED = 0.97;

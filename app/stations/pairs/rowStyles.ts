@@ -1,0 +1,37 @@
+/** Styles of the pair rows, given once to their list: a list of thousands cannot afford to work them out for every part of every row. */
+import { ink, MONO } from '../../ui/theme';
+
+export const SMALL = { width: 76, height: 56 };
+export const LARGE = { width: 92, height: 60 };
+
+const centred = { display: 'grid', placeItems: 'center' };
+
+export const ROW_STYLES = {
+  m: 0,
+  p: 0,
+  listStyle: 'none',
+  '& > li': { borderTop: `1px solid ${ink('hair')}` },
+  '& > li:first-of-type': { borderTopColor: 'transparent' },
+  '& > li.chosen': { backgroundColor: ink('heatherWash') },
+  '& > li.onto': { backgroundColor: ink('gorseWash') },
+  '& .pair': { all: 'unset', boxSizing: 'border-box', cursor: 'pointer', display: 'grid', gridTemplateColumns: '84px 40px 96px minmax(0, 1fr) 210px 130px', alignItems: 'center', gap: '10px', width: '100%', minHeight: '68px', padding: '4px 12px' },
+  '& li:not(.chosen) .pair:hover': { backgroundColor: ink('mist') },
+  '& .pair:focus-visible': { outline: `2px solid ${ink('heather')}`, outlineOffset: '-2px' },
+  '& .end': { justifySelf: 'end' },
+  '& .small': { ...centred, ...SMALL },
+  '& .large': { ...centred, ...LARGE, position: 'relative' },
+  '& .small.empty': { border: `1px dashed ${ink('edge')}`, borderRadius: '2px' },
+  '& .small img': { display: 'block', borderRadius: '2px', maxWidth: SMALL.width, maxHeight: SMALL.height },
+  '& .large img': { display: 'block', borderRadius: '2px', maxWidth: LARGE.width, maxHeight: LARGE.height },
+  '& .crop': { position: 'absolute', boxSizing: 'border-box', border: '1px solid #fff', outline: '1.5px solid #2A2320' },
+  '& .names': { minWidth: 0, lineHeight: 1.5, fontFamily: MONO, fontSize: '0.78rem', overflowWrap: 'anywhere' },
+  '& .quiet': { color: ink('stone') },
+  '& .grounds': { fontSize: '0.8125rem' },
+  '& .grounds .quiet': { fontSize: '0.75rem', overflowWrap: 'anywhere' },
+  '& .state': { textAlign: 'right', fontSize: '0.75rem', color: ink('stone') },
+  '& .state div': { marginTop: '4px' },
+  '& .tag': { borderRadius: '3px', padding: '2px 6px', fontWeight: 600, whiteSpace: 'nowrap' },
+  '& .tag.whole': { color: ink('lichen'), backgroundColor: ink('lichenWash') },
+  '& .tag.look': { color: ink('gorse'), backgroundColor: ink('gorseWash') },
+  '& .tag.broken': { color: ink('rust'), backgroundColor: ink('rustWash') },
+} as const;
