@@ -38,6 +38,7 @@ ready();
 debian();
 mkdirSync(OUT, { recursive: true });
 const long = process.argv.includes('--long');
+if (long) process.env.LONG = 'yes';
 const steps = [
   ['types', ['react-router', 'typegen'], ['tsc', '--noEmit']],
   ['lint', ['eslint', '--max-warnings', '0', '.']],

@@ -6,6 +6,8 @@ const PORT = Number(process.env.TEST_PORT ?? 4990);
 
 export default defineConfig({
   testDir: './browser',
+  // What takes minutes is for `npm run test:long`.
+  testIgnore: process.env.LONG ? [] : '*.long.spec.ts',
   outputDir: './.out/browser', // emptied at every start
   // Generous: a machine that is shared may be several times slower than its cores say.
   timeout: 120_000,

@@ -30,6 +30,10 @@ for (const [scheme, suffix] of [['light', ''], ['dark', '-night']] as const) {
   await page.getByText('21 sure').waitFor({ timeout: 30_000 });
   if (scheme === 'light') {
     await goTo(page, 'Pairs', 'pairs', () => page.getByText('photos/large/Parafoil-Pair.JPG').first().click());
+    await page.getByRole('region', { name: 'Naming and recipe' }).getByRole('button', { name: 'Change' }).click();
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: join(TARGET, 'recipe.png') });
+    await page.keyboard.press('Escape');
     await goTo(page, 'Wiring', 'wiring', () => choosePage(page, 'workshop.html'));
     await goTo(page, 'Proof', 'proof');
     await goTo(page, 'Pack', 'pack', () => page.getByText('camera/', { exact: true }).click());
