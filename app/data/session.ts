@@ -52,6 +52,7 @@ export class SiteSession {
   #queue: Promise<unknown> = Promise.resolve();
   #release: () => void = () => undefined;
   #closed = false;
+  #searching = false;
   /** Counts what may make a snapshot old. */
   #version = 0;
   #shown = -1;
@@ -158,6 +159,7 @@ export class SiteSession {
     const view = await analysis().view();
     const { undo, redo } = await journalLabels(this.#db, this.site);
     await this.#noteGlance(view);
+    if (view.unsearched > 0) void this.#searchOn(view.unsearched);
     this.#shown = version;
     return { site: this.site, files: new Map(this.files), view, undo, redo, readOnly: this.readOnly };
   }
@@ -275,6 +277,19 @@ export class SiteSession {
       this.#work(done < unread.size ? { says: 'Reading pictures', done, of: unread.size, stop: null } : null);
       this.#goStale();
     }
+  }
+
+  /** Searches for the pictures of thumbnails with unhelpful names, a few at a time, so that other work comes between. */
+  async #searchOn(of: number): Promise<void> {
+    if (this.#searching) return;
+    this.#searching = true;
+    for (let left = of; left > 0 && !this.#closed; ) {
+      this.#work({ says: 'Comparing pictures', done: of - left, of, stop: null });
+      left = await analysis().searchOn();
+    }
+    this.#searching = false;
+    this.#work(null);
+    this.#goStale();
   }
 
   /** What the shelf shows is kept with the site, so that the shelf need not read it. */

@@ -17,7 +17,7 @@ export type PlanView = { ok: true; change: Change; diffs: FileDiff[] } | { ok: f
 
 const files = new Map<string, FileContent>();
 const facts = new Map<string, PhotoFacts>();
-let memory = newReadingMemory();
+let memory = newReadingMemory('a few');
 let reading: SiteReading | null = null;
 let view: SiteView | null = null;
 
@@ -32,7 +32,7 @@ const analysis = {
   open(all: [string, FileContent][], known: [string, PhotoFacts][]): void {
     files.clear();
     facts.clear();
-    memory = newReadingMemory();
+    memory = newReadingMemory('a few');
     for (const [path, content] of all) files.set(path, content);
     for (const [hash, one] of known) facts.set(hash, one);
     changed();
@@ -47,6 +47,11 @@ const analysis = {
   },
   view(): SiteView {
     return (view ??= viewOf(currentReading()));
+  },
+  /** Searches on for what thumbnails show, for a second or so; gives how many are left. */
+  searchOn(): number {
+    changed();
+    return currentReading().pairing.unsearched;
   },
   picturesShownBy(path: string): string[] {
     return picturesShownBy(files, path);

@@ -1,6 +1,6 @@
 /** A site as it is understood: derived from its files and the facts of its pictures, never stored. */
 import { galleriesOf, hazardsOf, parsePage, valueOf, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
-import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type PageEvidence, type Pairing } from '../pairing/index.ts';
+import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type Pace, type PageEvidence, type Pairing } from '../pairing/index.ts';
 import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
 import { notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
 import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
@@ -41,9 +41,11 @@ export interface SiteReading {
 export interface ReadingMemory {
   pages: Map<string, ParsedPage>;
   contents: ContentMemory;
+  /** How far a reading searches for what pictures show. */
+  pace: Pace;
 }
 
-export const newReadingMemory = (): ReadingMemory => ({ pages: new Map(), contents: newContentMemory() });
+export const newReadingMemory = (pace: Pace = 'all'): ReadingMemory => ({ pages: new Map(), contents: newContentMemory(), pace });
 
 /** `all` holds the site's files and may hold the program's notes of it, which are no file of the site. */
 export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>, kits: readonly Kit[], memory: ReadingMemory = newReadingMemory()): SiteReading {
@@ -68,7 +70,7 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
     const known = factsOf(path);
     return content?.kind === 'binary' && known ? { hash: content.hash, facts: known } : null;
   };
-  const pairing = pairPictures({ paths, contentOf, evidence, decisions: byPath(decisions, paths, files), memory: memory.contents });
+  const pairing = pairPictures({ paths, contentOf, evidence, decisions: byPath(decisions, paths, files), memory: memory.contents, pace: memory.pace });
   const context = { files, index, pairing, factsOf };
   const pages = parsed
     .map(({ path, page }): PageReading => {

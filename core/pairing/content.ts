@@ -77,6 +77,12 @@ export function compare(memory: ContentMemory, small: Content, large: Content): 
   return place;
 }
 
+/** Whether a search goes to its end, or takes a few so that other work may come between; the rest is taken when it is asked again. */
+export type Pace = 'all' | 'a few';
+
+/** What takes a second or so; with many large pictures more at a time, for their windows are worked out for all together. */
+const fewOf = (large: number): number => Math.min(48, Math.max(8, Math.floor(large / 40)));
+
 /** Shapes that differ by less than 2 % share their windows. */
 const shapeOf = ({ facts }: Content): number => Math.round(Math.log(facts.width / facts.height) / 0.02);
 
@@ -84,9 +90,10 @@ const shapeOf = ({ facts }: Content): number => Math.round(Math.log(facts.width 
  * The large pictures that each small one may show, best first, none below {@link OTHER_CONTENT}. A first look at a grid
  * of cells goes over all windows of all pictures; only the best few are compared closely.
  */
-export function searchContent(memory: ContentMemory, small: readonly Content[], large: readonly Content[]): Map<string, Likely[]> {
+export function searchContent(memory: ContentMemory, small: readonly Content[], large: readonly Content[], pace: Pace): { found: Map<string, Likely[]>; left: number } {
   const over = large.map(({ hash }) => hash).sort().join(' ');
-  const fresh = small.filter((one) => memory.searches.get(one.hash)?.over !== over && !foundWhole(memory, one, large, over));
+  const waiting = small.filter((one) => memory.searches.get(one.hash)?.over !== over && !foundWhole(memory, one, large, over));
+  const fresh = pace === 'all' ? waiting : waiting.slice(0, fewOf(large.length));
   const looks = new Map(fresh.map(({ hash }) => [hash, [] as Look[]]));
   const shapes = new Map<number, Content[]>();
   for (const one of fresh) shapes.set(shapeOf(one), [...(shapes.get(shapeOf(one)) ?? []), one]);
@@ -106,7 +113,7 @@ export function searchContent(memory: ContentMemory, small: readonly Content[], 
     const found = closer.slice(0, CLOSEST).map(({ content, table, starts }): Likely => ({ hash: content.hash, place: placeFrom(sought, table, starts) }));
     memory.searches.set(one.hash, { over, found: found.filter(({ place }) => place.agreement >= OTHER_CONTENT).sort((a, b) => b.place.agreement - a.place.agreement) });
   }
-  return new Map(small.map(({ hash }) => [hash, memory.searches.get(hash)?.found ?? []]));
+  return { found: new Map(small.map(({ hash }) => [hash, memory.searches.get(hash)?.found ?? []])), left: waiting.length - fresh.length };
 }
 
 /** Most thumbnails show the whole: where hashes are near and the close look agrees, no window need be tried. */

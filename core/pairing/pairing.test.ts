@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Luma } from '../photo/index.ts';
 import { cut, patterned } from '../photo/patterned.fixture.ts';
-import type { Content } from './content.ts';
-import { pairPictures, thumbnailPathFor, type Decision, type PageEvidence } from './pairs.ts';
+import { newContentMemory, type Content } from './content.ts';
+import { pairPictures, thumbnailPathFor, type PageEvidence, type PairingInput } from './pairs.ts';
 
 const byName = (paths: string[], evidence: PageEvidence[] = []) => pairPictures({ paths, contentOf: () => null, evidence });
 const pairsOf = (paths: string[]) => byName(paths).pairs.filter((pair) => pair.thumbnail).map((pair) => [pair.thumbnail, pair.full]);
@@ -47,12 +47,12 @@ describe('evidence of pages', () => {
 /** A site of pictures by path: seed of what it shows, and its width. */
 type Shown = Record<string, { shows: number; width: number; luma?: Luma; mean?: [number, number, number]; hash?: string; likeness?: string }>;
 
-function pairing(shown: Shown, { evidence = [], decisions = [] }: { evidence?: PageEvidence[]; decisions?: Decision[] } = {}) {
+function pairing(shown: Shown, { evidence = [], ...more }: Partial<PairingInput> = {}) {
   const contentOf = (path: string): Content => {
     const { shows, width, luma = patterned(shows), mean = [9, 9, 9], hash = `${shows} ${width} ${path}`, likeness = shows.toString(16).padStart(16, '0').replace(/0/g, (_, n: number) => ((shows * (n + 3)) % 16).toString(16)) } = shown[path]!;
     return { hash, facts: { width, height: Math.round((width * luma.height) / luma.width), orientation: 1, likeness, mean, luma, words: {} } };
   };
-  return pairPictures({ paths: Object.keys(shown), contentOf, evidence, decisions });
+  return pairPictures({ paths: Object.keys(shown), contentOf, evidence, ...more });
 }
 const small = (shows: number, more = {}) => ({ shows, width: 150, ...more });
 const large = (shows: number, more = {}) => ({ shows, width: 1600, ...more });
@@ -113,6 +113,18 @@ describe('names and content together', () => {
   it('name what cannot be read', () => {
     const contentOf = (path: string): Content => ({ hash: path, facts: { width: 0, height: 0, orientation: 1, likeness: '0'.repeat(16), mean: [0, 0, 0], luma: { width: 0, height: 0, data: new Uint8Array() }, words: {}, ...(path.startsWith('large') ? { unreadable: 'damaged' } : {}) } });
     expect(pairPictures({ paths: ['small/a.jpg', 'large/a.jpg'], contentOf, evidence: [] }).pairs).toMatchObject([{ state: 'unreadable' }]);
+  });
+});
+
+describe('a search in steps', () => {
+  it('takes a few at a time and comes to the same end', () => {
+    const shown: Shown = Object.fromEntries(Array.from({ length: 10 }, (_, n) => [[`dsc_${n}.jpg`, small(n + 1, { luma: cut(patterned(n + 1, 64, 48), 8, 4, 40, 40) })], [`large/k${n}.jpg`, large(n + 1, { luma: patterned(n + 1, 64, 48) })]] as const).flat());
+    const whole = pairing(shown);
+    const memory = newContentMemory();
+    const steps = [1, 2].map(() => pairing(shown, { memory, pace: 'a few' }));
+    expect(steps.map(({ unsearched }) => unsearched)).toEqual([2, 0]);
+    expect(steps[1]!.pairs).toEqual(whole.pairs);
+    expect(whole.pairs.filter(({ state }) => state === 'content only')).toHaveLength(10);
   });
 });
 

@@ -5,7 +5,7 @@
 import { byNaturalName, folderOf, nameOf, stemOf } from '../site/index.ts';
 import { colourDistance, type PhotoFacts, type Place } from '../photo/index.ts';
 import { bestAssignment, type Worth } from './assignment.ts';
-import { compare, newContentMemory, OTHER_CONTENT, SAME_CONTENT, CLEAR_LEAD, searchContent, twinsOf, type Content, type ContentMemory } from './content.ts';
+import { compare, newContentMemory, OTHER_CONTENT, SAME_CONTENT, CLEAR_LEAD, searchContent, twinsOf, type Content, type ContentMemory, type Pace } from './content.ts';
 import { readName, type NameReading } from './names.ts';
 
 export type PairState =
@@ -65,6 +65,8 @@ export interface Pairing {
   pairs: Pair[];
   /** Thumbnails without a full-size picture. */
   loose: string[];
+  /** Thumbnails whose picture is still to be searched for. */
+  unsearched: number;
   /** The naming rules found, commonest first, and how many pairs follow each. */
   rules: { says: string; count: number }[];
 }
@@ -76,6 +78,7 @@ export interface PairingInput {
   evidence: readonly PageEvidence[];
   decisions?: readonly Decision[];
   memory?: ContentMemory;
+  pace?: Pace;
 }
 
 /** What each kind of evidence is worth to the assignment (chosen on the labelled sets of `npm run bench:pairing`). */
@@ -97,7 +100,7 @@ interface Edge {
   place: Place | null;
 }
 
-export function pairPictures({ paths, contentOf, evidence, decisions = [], memory = newContentMemory() }: PairingInput): Pairing {
+export function pairPictures({ paths, contentOf, evidence, decisions = [], memory = newContentMemory(), pace = 'all' }: PairingInput): Pairing {
   const readings = new Map(paths.map((path) => [path, readName(path)]));
   demoteWeak(readings);
   const readable = (path: string): Content | null => {
@@ -112,7 +115,7 @@ export function pairPictures({ paths, contentOf, evidence, decisions = [], memor
     if (belong) edges.add(thumbnail, full, WORTH.hand, { kind: 'hand', says: 'decided by hand' });
     else edges.forbid(thumbnail, full);
   }
-  const likely = addContent(edges, paths, readings, readable, contentOf, memory);
+  const { likely, left } = addContent(edges, paths, readings, readable, contentOf, memory, pace);
 
   const chosen = edges.best();
   const isThumbnail = new Set(chosen.map(({ thumbnail }) => thumbnail));
@@ -127,7 +130,7 @@ export function pairPictures({ paths, contentOf, evidence, decisions = [], memor
     })
     .sort((a, b) => byNaturalName(folderOf(a.full), folderOf(b.full)) || byNaturalName(nameOf(a.full), nameOf(b.full)));
   const loose = paths.filter((path) => readings.get(path)?.role === 'thumbnail' && !isThumbnail.has(path) && !edgeOf.has(path)).sort(byNaturalName);
-  return { pairs, loose, rules: countRules(pairs) };
+  return { pairs, loose, unsearched: left, rules: countRules(pairs) };
 }
 
 /** All that speaks for a thumbnail and a full-size file, gathered. */
@@ -179,7 +182,7 @@ class Edges {
 }
 
 /** Compares what already speaks for one another, then searches for the rest. Gives what each searched thumbnail may show. */
-function addContent(edges: Edges, paths: readonly string[], readings: ReadonlyMap<string, NameReading>, readable: (path: string) => Content | null, contentOf: (path: string) => Content | null, memory: ContentMemory): Map<string, { path: string; place: Place }[]> {
+function addContent(edges: Edges, paths: readonly string[], readings: ReadonlyMap<string, NameReading>, readable: (path: string) => Content | null, contentOf: (path: string) => Content | null, memory: ContentMemory, pace: Pace): { likely: Map<string, { path: string; place: Place }[]>; left: number } {
   const settled = new Set<string>();
   const asFull = new Set<string>();
   for (const edge of [...edges]) {
@@ -191,7 +194,7 @@ function addContent(edges: Edges, paths: readonly string[], readings: ReadonlyMa
     if ((edge.place?.agreement ?? 0) >= SAME_CONTENT) settled.add(edge.thumbnail);
   }
   // What has not been looked at might be the one that is sought.
-  if (paths.some((path) => contentOf(path) === null)) return new Map();
+  if (paths.some((path) => contentOf(path) === null)) return { likely: new Map(), left: 0 };
 
   const sideOf = (path: string) => Math.max(readable(path)?.facts.width ?? 0, readable(path)?.facts.height ?? 0);
   const largest = Math.max(0, ...paths.map(sideOf));
@@ -201,7 +204,7 @@ function addContent(edges: Edges, paths: readonly string[], readings: ReadonlyMa
   const large = paths.filter((path) => readings.get(path)?.role === 'full-size' && !isSmall.has(path) && !settled.has(path) && readable(path));
   const pathsOf = new Map<string, string[]>();
   for (const path of large) pathsOf.set(readable(path)!.hash, [...(pathsOf.get(readable(path)!.hash) ?? []), path]);
-  const found = searchContent(memory, small.map((path) => readable(path)!), [...pathsOf.values()].map(([path]) => readable(path!)!));
+  const { found, left } = searchContent(memory, small.map((path) => readable(path)!), [...pathsOf.values()].map(([path]) => readable(path!)!), pace);
   const likely = new Map<string, { path: string; place: Place }[]>();
   for (const path of small) {
     const here = (found.get(readable(path)!.hash) ?? []).flatMap(({ hash, place }) => (pathsOf.get(hash) ?? []).map((full) => ({ path: full, place })));
@@ -212,7 +215,7 @@ function addContent(edges: Edges, paths: readonly string[], readings: ReadonlyMa
       if (edge.place === null) weigh(edge, place);
     }
   }
-  return likely;
+  return { likely, left };
 }
 
 function weigh(edge: Edge, place: Place): void {

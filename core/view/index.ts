@@ -70,6 +70,8 @@ export interface SiteView {
   parcel: ParcelEntry[];
   files: FileView[];
   missing: PictureTask[];
+  /** Thumbnails whose picture is still to be searched for. */
+  unsearched: number;
   recipe: Recipe;
   /** Pictures whose facts are not known yet. */
   unread: number;
@@ -93,6 +95,7 @@ export function viewOf(site: SiteReading): SiteView {
     parcel,
     files: [...site.files].map(([path, content]) => ({ path, bytes: bytesOf(content), hash: content.kind === 'binary' ? content.hash : null })),
     missing: pairs.filter((pair) => pair.state === 'no thumbnail').map((pair) => ({ from: pair.full, to: pair.thumbnailPath, size: site.recipe.thumbnail })),
+    unsearched: site.pairing.unsearched,
     recipe: site.recipe,
     unread: [...site.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path)).length,
   };

@@ -5,6 +5,7 @@ import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { bringIn, expect, folderWith, goTo, photograph, test, unpacked } from './fixtures';
 import { violations } from './axe';
+import { drawn, thumbnailOf } from '../bench/labelled';
 
 const thumbnail = (full: Buffer, width = 150) => sharp(full).resize({ width }).jpeg({ quality: 80 }).toBuffer();
 const crop = (full: Buffer) => sharp(full).extract({ left: 60, top: 40, width: 700, height: 700 }).resize({ width: 150 }).jpeg({ quality: 80 }).toBuffer();
@@ -167,4 +168,16 @@ test('the recipe decides what is made: a square WebP, as sharp would cut it', as
   const psnr = 10 * Math.log10(255 ** 2 / error);
   console.log(`square WebP against sharp’s own crop, uncompressed: PSNR ${psnr.toFixed(1)} dB`);
   expect(psnr).toBeGreaterThan(33);
+});
+
+test('many crops with unhelpful names are searched for a few at a time', async ({ page }) => {
+  const numbers = Array.from({ length: 14 }, (_, n) => n * 5 + 4);
+  const nameOf = (n: number) => `small/dsc_${7000 + ((n * 37) % 100)}.jpg`;
+  const files = await Promise.all(numbers.map(async (n) => {
+    const full = await drawn(n);
+    return [[`large/kite-${n}.jpg`, full], [nameOf(n), await thumbnailOf(full, 'cropped', n + 1)]] as const;
+  }));
+  await open(page, Object.fromEntries(files.flat()));
+  await expect(page.getByText('names disagree')).toHaveCount(14);
+  for (const n of numbers) await expect(rowOf(page, `large/kite-${n}.jpg`)).toContainText(nameOf(n));
 });
