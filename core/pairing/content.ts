@@ -2,7 +2,7 @@
  * Which pictures show the same, by their content alone: at whole size or as a crop. Every comparison is remembered by
  * the hashes of both contents, so that a reading after a change compares only what is new.
  */
-import { agreementOfWhole, closerLook, findPlace, firstLook, hashDistance, placeFrom, soughtOf, summedArea, windowsOf, type FirstLook, type Frame, type PhotoFacts, type Place, type Sought } from '../photo/index.ts';
+import { agreementOfWhole, closerLook, colourDistance, findPlace, firstLook, hashDistance, placeFrom, soughtOf, summedArea, windowsOf, type FirstLook, type Frame, type PhotoFacts, type Place, type Sought } from '../photo/index.ts';
 
 export interface Content {
   /** Hash of the file's bytes. */
@@ -138,7 +138,7 @@ export function twinsOf(memory: ContentMemory, contents: readonly (Content & { p
       for (const other of others) {
         if (other.path === one.path || seen.has(`${other.path}\n${one.path}`)) continue;
         seen.add(`${other.path}\n${one.path}`);
-        if (other.hash !== one.hash && !(hashDistance(one.facts.likeness, other.facts.likeness) <= 3 && isWholeTwin(compare(memory, one, other)))) continue;
+        if (other.hash !== one.hash && !(hashDistance(one.facts.likeness, other.facts.likeness) <= 3 && colourDistance(one.facts.mean, other.facts.mean) < TWIN_COLOUR && isWholeTwin(compare(memory, one, other)))) continue;
         note(one.path, other.path);
         note(other.path, one.path);
       }
@@ -147,5 +147,8 @@ export function twinsOf(memory: ContentMemory, contents: readonly (Content & { p
   }
   return twins;
 }
+
+/** Mean colours of the same picture, however compressed, differ by less than this (measured on the demo pictures). */
+const TWIN_COLOUR = 12;
 
 const isWholeTwin = ({ width, height, agreement }: Place): boolean => width > 0.98 && height > 0.98 && agreement > 0.99;

@@ -87,8 +87,8 @@ export function cellMeans(table: SummedArea, frame: Frame, columns: number, rows
   }
 }
 
-/** Shifts values to mean 0 and scales them to length 1, so that the product of two is their correlation; all 0 where they hardly differ. */
-export function normalise(values: Float32Array, from: number, count: number): void {
+/** Shifts values to mean 0 and scales them to length 1, so that the product of two is their correlation; all 0 where they hardly differ. Gives their spread: the root of the mean square, in shades. */
+export function normalise(values: Float32Array, from: number, count: number): number {
   let mean = 0;
   for (let n = from; n < from + count; n++) mean += values[n]!;
   mean /= count;
@@ -98,4 +98,5 @@ export function normalise(values: Float32Array, from: number, count: number): vo
   // Below half a shade of spread there is nothing to compare but noise.
   const flat = length < Math.sqrt(count) / 2;
   for (let n = from; n < from + count; n++) values[n] = flat ? 0 : (values[n]! - mean) / length;
+  return length / Math.sqrt(count);
 }

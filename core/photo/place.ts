@@ -128,6 +128,8 @@ interface Grid {
   mean: number;
   plain: Float32Array;
   detail: Float32Array;
+  /** How far the detail spreads; shades. */
+  spread: number;
 }
 
 function gridOf(table: SummedArea, frame: Frame, columns: number, rows: number): Grid {
@@ -136,8 +138,8 @@ function gridOf(table: SummedArea, frame: Frame, columns: number, rows: number):
   const fine = detail(plain, columns, rows);
   const mean = plain.reduce((sum, shade) => sum + shade, 0) / plain.length;
   normalise(plain, 0, plain.length);
-  normalise(fine, 0, fine.length);
-  return { columns, rows, mean, plain, detail: fine };
+  const spread = normalise(fine, 0, fine.length);
+  return { columns, rows, mean, plain, detail: fine, spread };
 }
 
 /** Mean of the correlations of both pictures as they are, and with what is smooth taken out. */
@@ -150,9 +152,13 @@ function agreementAt(sought: Sought, table: SummedArea, frame: Frame): number {
   // Where neither has anything to see, only the shade is left to compare.
   if (isFlat(grid.plain) && isFlat(there.plain)) return Math.max(0, 1 - Math.abs(grid.mean - there.mean) / FAR_SHADE);
   const plain = product(grid.plain, there.plain);
-  return isFlat(grid.detail) && isFlat(there.detail) ? plain : (plain + product(grid.detail, there.detail)) / 2;
+  // Where both have little detail, it is mostly what compression left of it.
+  const weight = Math.min(1, Math.max(grid.spread, there.spread) / CLEAR_DETAIL) / 2;
+  return plain * (1 - weight) + product(grid.detail, there.detail) * weight;
 }
 
+/** From this spread on detail speaks as loud as the whole; shades. */
+const CLEAR_DETAIL = 4;
 /** Flat pictures whose shades are so far apart have nothing in common. */
 const FAR_SHADE = 64;
 

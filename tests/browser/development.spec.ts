@@ -6,7 +6,7 @@ import { expect, test } from '@playwright/test';
 const PORT = Number(process.env.TEST_PORT ?? 4990) + 4;
 
 test('hydrates without a warning', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const root = fileURLToPath(new URL('../..', import.meta.url));
   const server = spawn('node_modules/.bin/tsx', ['server/main.ts', '--dev'], { cwd: root, env: { ...process.env, PORT: String(PORT), NODE_OPTIONS: '--conditions=development' }, detached: true, stdio: ['ignore', 'pipe', 'pipe'] });
   try {
@@ -16,7 +16,7 @@ test('hydrates without a warning', async ({ page }) => {
     await expect(async () => {
       await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 20_000 });
       await page.waitForURL(/\/pairs$/, { timeout: 5000 });
-    }).toPass({ timeout: 100_000 });
+    }).toPass({ timeout: 240_000 });
     const told: string[] = [];
     page.on('console', (message) => {
       if (/hydrat|did not match|didn't match/i.test(message.text())) told.push(message.text());

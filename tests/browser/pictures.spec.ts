@@ -48,7 +48,7 @@ test('what cannot be decoded is named, and stops nothing', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
   const good = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#b3402a' } }).jpeg().toBuffer();
-  await bringIn(page, folderWith({ 'good.jpg': good, 'empty.jpg': Buffer.alloc(0), 'text.jpg': 'no picture', 'named-wrong.jpg': await sharp(good).png().toBuffer() }));
+  await bringIn(page, folderWith({ 'good.jpg': good, 'empty.jpg': Buffer.alloc(0), 'text.jpg': 'no picture', 'named-wrong.jpg': await sharp({ create: { width: 800, height: 600, channels: 3, background: '#3f8050' } }).png().toBuffer() }));
   await expect(page.getByText('unreadable')).toHaveCount(2);
   await page.getByRole('button', { name: 'Make 2 missing' }).click();
   await expect(page.getByText('4 pictures, 2 sure, 2 to look at')).toBeVisible();
