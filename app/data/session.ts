@@ -8,11 +8,12 @@ import type { Intent } from '~core/plans/index.ts';
 import { isPicturePath, mediaTypeOf, nameOf, type Change, type FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import type { FileDiff, PlanView } from '../workers/analysis';
+import type { PictureLook } from '../workers/pictures';
 import { analysis, pictures } from '../workers/start';
 import { contentHash } from './hash';
 import { glanceOf, INTAKE_LOCK, storageReason } from './intake';
 import type { SiteRecord } from './records';
-import { journalLabels, keepBlobs, keepLooks, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Look, type Store, type Written } from './store';
+import { journalLabels, keepBlobs, keepLooks, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
 
 export interface Job {
   says: string;
@@ -252,7 +253,7 @@ export class SiteSession {
   }
 
   /** Keeps what was seen of pictures, and tells the reading of it. */
-  async #learn(looks: ReadonlyMap<string, Look>): Promise<void> {
+  async #learn(looks: ReadonlyMap<string, PictureLook>): Promise<void> {
     await keepLooks(this.#db, looks);
     for (const [hash, { facts }] of looks) this.#facts.set(hash, facts);
     await analysis().update([], [...looks].map(([hash, { facts }]) => [hash, facts]));
@@ -261,7 +262,7 @@ export class SiteSession {
   /** Looks at all pictures that are new; what is there is shown meanwhile. */
   async #readPictures(): Promise<void> {
     const unread = new Map([...this.files].flatMap(([path, content]) => (content.kind === 'binary' && isPicturePath(path) && !this.#facts.has(content.hash) ? [[content.hash, path] as const] : [])));
-    let looks = new Map<string, Look>();
+    let looks = new Map<string, PictureLook>();
     let since = performance.now();
     let done = 0;
     for (const [hash, path] of unread) {

@@ -2,6 +2,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { applyChange, notesIn, NOTES_FILE, type Change, type FileContent, type PairDecision } from '~core/site/index.ts';
+import type { PictureLook } from '../workers/pictures';
 import { FactsRecord, FileRecord, SiteRecord, type JournalRecord } from './records';
 
 interface Schema extends DBSchema {
@@ -76,13 +77,8 @@ export async function readFacts(db: Store, hashes: Iterable<string>): Promise<Ma
   return facts;
 }
 
-export interface Look {
-  facts: PhotoFacts;
-  glance: Blob | null;
-}
-
 /** What was learnt by looking at pictures, by their hashes; it can be learnt again at any time. */
-export async function keepLooks(db: Store, looks: ReadonlyMap<string, Look>): Promise<void> {
+export async function keepLooks(db: Store, looks: ReadonlyMap<string, PictureLook>): Promise<void> {
   const tx = db.transaction(['facts', 'glances'], 'readwrite');
   const writes = [...looks].flatMap(([hash, { facts, glance }]) => [tx.objectStore('facts').put(facts, hash), ...(glance ? [tx.objectStore('glances').put(glance, hash)] : [])]);
   await Promise.all([...writes, tx.done]);

@@ -1,6 +1,7 @@
 /** Reads and writes archives away from the main thread. */
 import * as Comlink from 'comlink';
 import { readZip, writeZip, type ZipReading } from '~core/pack/index.ts';
+import { encodeText } from '~core/site/index.ts';
 
 export interface PackSource {
   path: string;
@@ -22,7 +23,7 @@ const packing = {
     const { signal } = stopped;
     try {
       await writeZip(
-        sources.map(({ path, content, modified }) => ({ path, modified: new Date(modified), read: async () => (typeof content === 'string' ? new TextEncoder().encode(content) : new Uint8Array(await content.arrayBuffer())) })),
+        sources.map(({ path, content, modified }) => ({ path, modified: new Date(modified), read: async () => (typeof content === 'string' ? encodeText(content) : new Uint8Array(await content.arrayBuffer())) })),
         // As blobs the pieces need not stay in memory.
         (piece) => pieces.push(new Blob([new Uint8Array(piece)])),
         onProgress,

@@ -2,7 +2,7 @@
 import { galleriesOf, hazardsOf, parsePage, valueOf, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
 import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type Pace, type PageEvidence, type Pairing } from '../pairing/index.ts';
 import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
-import { notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
+import { isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
 import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
 import { strandsOf, type Strand } from './strands.ts';
@@ -125,6 +125,6 @@ function usedFiles(files: SiteFiles, pages: readonly PageReading[], index: PathI
     }
   };
   for (const page of pages) add(page.path, page.references);
-  for (const [path, content] of files) if (content.kind === 'text' && path.endsWith('.css')) add(path, styleReferences(content.text));
+  for (const [path, content] of files) if (content.kind === 'text' && isStylePath(path)) add(path, styleReferences(content.text));
   return used;
 }

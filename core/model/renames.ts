@@ -1,6 +1,6 @@
 /** A file given another name, with every reference to it written anew, as one change. */
 import { encodeAttribute } from '../markup/index.ts';
-import { relativeReference, resolveInSite, type Change, type Edit, type FileChange } from '../site/index.ts';
+import { isStylePath, relativeReference, resolveInSite, type Change, type Edit, type FileChange } from '../site/index.ts';
 import type { SiteReading } from './reading.ts';
 import { styleReferences, type Reference } from './references.ts';
 
@@ -18,7 +18,7 @@ function referencesTo(site: SiteReading, from: string, to: string): FileChange[]
   const files: FileChange[] = [];
   for (const page of site.pages) addEdits(files, page.path, page.references, site, from, to);
   for (const [path, content] of site.files) {
-    if (content.kind === 'text' && path.endsWith('.css')) addEdits(files, path, styleReferences(content.text), site, from, to);
+    if (content.kind === 'text' && isStylePath(path)) addEdits(files, path, styleReferences(content.text), site, from, to);
   }
   return files;
 }

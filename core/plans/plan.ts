@@ -2,7 +2,7 @@
 import { findingsOf, planEdits, type Planned } from '../checks/index.ts';
 import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, skeletonPage, SKELETON_STYLE, type Gallery, type GalleryItem, type NewItem } from '../markup/index.ts';
 import type { PageReading, SiteReading, Strand } from '../model/index.ts';
-import { cleanPath, folderOf, isPagePath, relativeReference, type FileChange } from '../site/index.ts';
+import { isStylePath, cleanPath, folderOf, isPagePath, relativeReference, type FileChange } from '../site/index.ts';
 import { wirePage } from '../wiring/index.ts';
 import { decide } from './decide.ts';
 import { exchange, merge, rename } from './rename.ts';
@@ -93,7 +93,7 @@ function newPage(site: SiteReading, { path: raw, title }: Of<'new-page'>): Plann
   const { path } = clean;
   if (!isPagePath(path)) return refuse(`“${path}” does not end in .html.`);
   if (site.index.lookup(path).found !== 'nothing') return refuse(`There is a file ${path} already.`);
-  const styles = [...site.files.keys()].filter((one) => one.endsWith('.css') && !site.kits.some((kit) => one.startsWith(`${kit.manifest.folder}/`)));
+  const styles = [...site.files.keys()].filter((one) => isStylePath(one) && !site.kits.some((kit) => one.startsWith(`${kit.manifest.folder}/`)));
   const style = styles[0] ?? `${folderOf(path)}style.css`;
   const files: FileChange[] = [{ kind: 'put', path, before: null, after: { kind: 'text', text: skeletonPage(title, relativeReference(path, style)) } }];
   if (styles.length === 0) files.push({ kind: 'put', path: style, before: null, after: { kind: 'text', text: SKELETON_STYLE } });

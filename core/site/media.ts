@@ -42,5 +42,4 @@ export const isTextPath = (path: string): boolean => MEDIA[extensionOf(path)]?.t
 /** A raster picture that a gallery shows. */
 export const isPicturePath = (path: string): boolean => MEDIA[extensionOf(path)]?.picture === true;
 export const isPagePath = (path: string): boolean => MEDIA[extensionOf(path)]?.type === 'text/html';
-export const isScriptPath = (path: string): boolean => MEDIA[extensionOf(path)]?.type === 'text/javascript';
 export const isStylePath = (path: string): boolean => MEDIA[extensionOf(path)]?.type === 'text/css';

@@ -84,7 +84,7 @@ export function viewOf(site: SiteReading): SiteView {
   const unused = new Set(parcel.filter((entry) => entry.unused).map((entry) => entry.path));
   const count = (station: Station) => findings.filter((finding) => finding.station === station).length;
   return {
-    pages: site.pages.map((page) => pageView(site, page)),
+    pages: site.pages.map(pageView),
     strands: site.pages.flatMap((page) => page.strands.flat()),
     pairs,
     rules: site.pairing.rules,
@@ -127,7 +127,7 @@ function pairView(site: SiteReading, pair: Pair): PairView {
   };
 }
 
-function pageView(site: SiteReading, page: PageReading): PageView {
+function pageView(page: PageReading): PageView {
   const { document, wiring } = page;
   return {
     path: page.path,
