@@ -1,9 +1,16 @@
 /** The recipe of a site: which sizes are made of a picture, and how. All sizes are image px. */
 import { z } from 'zod';
-import { fitInside, type Size } from './size.ts';
+import type { Aim } from './aim.ts';
+import { MIDDLE, partAround, type Focus } from './focus.ts';
 import type { Frame } from './luma.ts';
+import { fitInside, scaledTo, type Size } from './size.ts';
 
 const side = z.number().int().min(16, 'A side has at least 16 px.').max(10_000, 'A side has at most 10,000 px.').nullable();
+const folder = z.string().max(300).regex(/^(?!\/)(?!.*\.\.)[^\\:*?"<>|]*$/, 'A folder is written like “photos/small”, without “..” and without a slash in front.').nullable();
+const namePattern = z.string().max(120).regex(/\{name\}/, 'The name needs “{name}” in it.').regex(/^[^/\\:*?"<>|]*$/, 'A file name cannot hold / \\ : * ? " < > |.').nullable();
+
+export const FORMATS = ['jpeg', 'webp', 'png', 'avif'] as const;
+export type Format = (typeof FORMATS)[number];
 
 export const SizeRecipe = z
   .strictObject({
@@ -12,28 +19,68 @@ export const SizeRecipe = z
     height: side,
     /** `fit` shows the whole picture inside the box; `crop` fills the box and cuts what stands out. */
     shape: z.enum(['fit', 'crop']),
-    format: z.enum(['jpeg', 'webp', 'png']),
+    format: z.enum(FORMATS),
     /** 1 to 100, as encoders count; PNG has none and ignores it. */
     quality: z.number().int().min(1, 'Quality is 1 to 100.').max(100, 'Quality is 1 to 100.'),
+    /** What decides how strongly it is compressed. */
+    aim: z.enum(['quality', 'bytes', 'similarity']).default('quality'),
+    /** Most bytes of a file, where they decide. */
+    bytes: z.number().int().min(500, 'A picture needs at least 500 bytes.').max(50_000_000).default(100_000),
+    /** Least structural similarity to the uncompressed size, where it decides. */
+    similarity: z.number().min(0.5, 'Similarity is 0.5 to 0.999.').max(0.999, 'Similarity is 0.5 to 0.999.').default(0.97),
+    sharpen: z.enum(['none', 'light', 'strong']).default('none'),
+    /** A picture that is smaller than the box is made larger. */
+    enlarge: z.boolean().default(false),
+    /** Also at twice the size, for dense screens: `name-2x.jpg` beside `name.jpg`. */
+    dense: z.boolean().default(false),
+    /** Folder from the site's root; null is where its neighbours are. */
+    folder: folder.default(null),
+    /** How it is called, with `{name}` for the bare name; null is as its neighbours are called. */
+    name: namePattern.default(null),
   })
   .refine(({ width, height }) => width !== null || height !== null, { message: 'Give a width, a height, or both.', path: ['width'] })
   .refine(({ shape, width, height }) => shape === 'fit' || (width !== null && height !== null), { message: 'A crop needs both sides of its box.', path: ['height'] });
 export type SizeRecipe = z.infer<typeof SizeRecipe>;
 
-export const Recipe = z.strictObject({ thumbnail: SizeRecipe, fullSize: SizeRecipe });
+/** A size beyond the two of every gallery, with a folder and a name of its own. */
+export const FurtherSize = z
+  .strictObject({ title: z.string().trim().min(1, 'A size needs a name.').max(40), size: SizeRecipe })
+  .refine(({ size }) => size.folder !== null || (size.name ?? '{name}') !== '{name}', { message: 'Give a folder or a name pattern of its own, or it would stand in the place of another.', path: ['size', 'folder'] });
+export type FurtherSize = z.infer<typeof FurtherSize>;
+
+/** What stays of the words in a file: nothing, who made it and what may be done with it, or all that can be carried over. */
+export const KEPT_WORDS = ['none', 'rights', 'all'] as const;
+
+export const Recipe = z.strictObject({
+  thumbnail: SizeRecipe,
+  fullSize: SizeRecipe,
+  further: z.array(FurtherSize).max(6).default([]),
+  words: z.enum(KEPT_WORDS).default('rights'),
+});
 export type Recipe = z.infer<typeof Recipe>;
 
-const fit = (width: number | null, height: number | null, quality: number, format: SizeRecipe['format'] = 'jpeg'): SizeRecipe => ({ width, height, shape: 'fit', format, quality });
+const size = (part: Pick<SizeRecipe, 'width' | 'height' | 'quality'> & Partial<SizeRecipe>): SizeRecipe => SizeRecipe.parse({ shape: 'fit', format: 'jpeg', ...part });
+const recipe = (thumbnail: SizeRecipe, fullSize: SizeRecipe): Recipe => ({ thumbnail, fullSize, further: [], words: 'rights' });
 
 /** Where people begin (common practice, no source). */
 export const STARTING_POINTS: readonly { name: string; recipe: Recipe }[] = [
-  { name: 'a small hand-coded page', recipe: { thumbnail: fit(150, null, 80), fullSize: fit(800, 800, 82) } },
-  { name: 'large windows', recipe: { thumbnail: fit(150, null, 80), fullSize: fit(1600, 1600, 82) } },
-  { name: 'dense screens', recipe: { thumbnail: fit(400, null, 78, 'webp'), fullSize: fit(1600, 1600, 80, 'webp') } },
+  { name: 'a small hand-coded page', recipe: recipe(size({ width: 150, height: null, quality: 80 }), size({ width: 800, height: 800, quality: 82 })) },
+  { name: 'large windows', recipe: recipe(size({ width: 150, height: null, quality: 80 }), size({ width: 1600, height: 1600, quality: 82 })) },
+  { name: 'dense screens', recipe: recipe(size({ width: 400, height: null, quality: 78, format: 'webp', dense: true }), size({ width: 1600, height: 1600, quality: 80, format: 'webp' })) },
 ];
 
 /** Of a site that has said nothing. */
 export const DEFAULT_RECIPE: Recipe = STARTING_POINTS[1]!.recipe;
+
+/** Leaves the pixels and lightens the file: how little compression may show at each step. */
+export const LIGHTENINGS: readonly { name: string; similarity: number }[] = [
+  { name: 'barely', similarity: 0.99 },
+  { name: 'a little', similarity: 0.97 },
+  { name: 'clearly', similarity: 0.94 },
+];
+
+/** A size that keeps all pixels of a picture and only compresses it; JPEG and WebP keep their kind, all else becomes what it was. */
+export const lightened = (full: Size, format: Format, similarity: number): SizeRecipe => size({ width: Math.max(16, full.width), height: Math.max(16, full.height), quality: 82, format, aim: 'similarity', similarity });
 
 /** Inner sizes of windows that visitors have, without the browser's own bars (common practice, no source); CSS px. */
 export const WINDOWS: readonly { name: string; width: number; height: number }[] = [
@@ -49,26 +96,59 @@ const OVERLAY = { across: 96, down: 104 };
 /** The box in which a whole picture shows without scrolling in such a window. */
 export const roomIn = ({ width, height }: { width: number; height: number }): Size => ({ width: width - OVERLAY.across, height: height - OVERLAY.down });
 
-export const EXTENSION: Record<SizeRecipe['format'], string> = { jpeg: 'jpg', webp: 'webp', png: 'png' };
+export const EXTENSION: Record<Format, string> = { jpeg: 'jpg', webp: 'webp', png: 'png', avif: 'avif' };
+const FORMAT_NAMES: Record<Format, string> = { jpeg: 'JPEG', webp: 'WebP', png: 'PNG', avif: 'AVIF' };
 
-/** The part of a picture that is used: all of it, or the largest of the box's shape around the middle. */
-export function usedPart(full: Size, { width, height, shape }: SizeRecipe): Frame {
+/** The part of a picture that is used: all of it, or the largest of the box's shape about the focus. */
+export function usedPart(full: Size, { width, height, shape }: SizeRecipe, focus: Focus = MIDDLE): Frame {
   if (shape === 'fit' || width === null || height === null) return { left: 0, top: 0, ...full };
-  const scale = Math.min(full.width / width, full.height / height);
-  const part = { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
-  return { left: Math.floor((full.width - part.width) / 2), top: Math.floor((full.height - part.height) / 2), ...part };
+  return partAround(full, { width, height }, focus);
 }
 
-/** The size that is made of a picture; never larger than what there is of it. */
-export function madeSize(full: Size, size: SizeRecipe): Size {
+const boxOf = ({ width, height }: SizeRecipe, times = 1) => ({ ...(width === null ? {} : { width: width * times }), ...(height === null ? {} : { height: height * times }) });
+
+/** The size that is made of a picture, `times` as large for dense screens; never larger than what there is of it, but where that was asked for. */
+export function madeSize(full: Size, size: SizeRecipe, times = 1): Size {
   const { width, height } = usedPart(full, size);
-  return fitInside({ width, height }, { ...(size.width === null ? {} : { width: size.width }), ...(size.height === null ? {} : { height: size.height }) });
+  return (size.enlarge ? scaledTo : fitInside)({ width, height }, boxOf(size, times));
+}
+
+/** Whether a picture has fewer pixels than the box asks for. */
+export function fallsShort(full: Size, size: SizeRecipe, times = 1): boolean {
+  const part = usedPart(full, size);
+  const wanted = scaledTo(part, boxOf(size, times));
+  return wanted.width > part.width || wanted.height > part.height;
+}
+
+export function aimOf({ aim, quality, bytes, similarity }: SizeRecipe): Aim {
+  if (aim === 'bytes') return { by: 'bytes', bytes };
+  if (aim === 'similarity') return { by: 'similarity', similarity };
+  return { by: 'quality', quality };
+}
+
+function sayAim({ format, aim, quality, bytes, similarity }: SizeRecipe): string {
+  const name = FORMAT_NAMES[format];
+  if (format === 'png') return name;
+  if (aim === 'bytes') return `${name} of at most ${Math.round(bytes / 1000)} KB`;
+  return aim === 'similarity' ? `${name} alike to ${similarity}` : `${name} ${quality}`;
+}
+
+function sayBox({ width, height, shape }: SizeRecipe): string {
+  if (shape === 'crop') return `cut to ${width} × ${height} px`;
+  if (width !== null && height !== null) return width === height ? `at most ${width} px on its longer side` : `whole in ${width} × ${height} px`;
+  return width !== null ? `at most ${width} px wide` : `at most ${height} px high`;
 }
 
 /** In one line: “at most 150 px wide, JPEG 80”. */
-export function sayRecipe({ width, height, shape, format, quality }: SizeRecipe): string {
-  const kind = format === 'png' ? 'PNG' : `${format === 'jpeg' ? 'JPEG' : 'WebP'} ${quality}`;
-  if (shape === 'crop') return `cut to ${width} × ${height} px, ${kind}`;
-  if (width !== null && height !== null) return width === height ? `at most ${width} px on its longer side, ${kind}` : `whole in ${width} × ${height} px, ${kind}`;
-  return width !== null ? `at most ${width} px wide, ${kind}` : `at most ${height} px high, ${kind}`;
+export function sayRecipe(size: SizeRecipe): string {
+  return [sayBox(size), sayAim(size), size.dense && 'also at 2×', size.sharpen !== 'none' && 'sharpened', size.enlarge && 'enlarged where needed'].filter(Boolean).join(', ');
+}
+
+/** Names the outcome: two sizes with the same fingerprint make the same of the same picture. FNV-1a, 32 bits. */
+export function fingerprint(size: SizeRecipe, words: Recipe['words'], focus: Focus): string {
+  const { folder: _folder, name: _name, dense: _dense, ...rest } = size;
+  const text = JSON.stringify([Object.entries(rest).sort(([a], [b]) => a.localeCompare(b)), words, size.shape === 'crop' ? [focus.x.toFixed(3), focus.y.toFixed(3)] : null]);
+  let hash = 0x811c9dc5;
+  for (let n = 0; n < text.length; n++) hash = Math.imul(hash ^ text.charCodeAt(n), 0x01000193);
+  return (hash >>> 0).toString(16).padStart(8, '0');
 }

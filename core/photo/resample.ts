@@ -14,7 +14,7 @@ function lanczos(x: number): number {
   return (LOBES * Math.sin(a) * Math.sin(a / LOBES)) / (a * a);
 }
 
-interface Taps {
+export interface Taps {
   first: Int32Array;
   count: number;
   /** `count` weights for each output place, summing to one. */
@@ -22,7 +22,7 @@ interface Taps {
 }
 
 /** Which inputs make each output place along one axis, and how much of each. */
-function tapsFor(from: number, to: number): Taps {
+export function tapsFor(from: number, to: number): Taps {
   const scale = Math.max(1, from / to);
   const reach = LOBES * scale;
   const count = Math.min(from, Math.ceil(reach * 2) + 1);
@@ -43,7 +43,10 @@ function tapsFor(from: number, to: number): Taps {
   return { first, count, weights };
 }
 
-/** The picture at another size. Both sides must be at least 1 px. */
+/** Gives a picture at another size. Both sides must be at least 1 px. */
+export type Resample = (source: Pixels, size: Size) => Pixels;
+
+/** The reference way, also where there is no WebAssembly; {@link Resample}. */
 export function resample(source: Pixels, size: Size): Pixels {
   if (size.width < 1 || size.height < 1) throw new RangeError('A picture needs at least one pixel on each side.');
   if (size.width === source.width && size.height === source.height) return source;

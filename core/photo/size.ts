@@ -12,10 +12,18 @@ export interface Box {
 }
 
 /** The size of the whole picture inside the box, in its own proportion, never larger than it is. */
-export function fitInside({ width, height }: Size, box: Box): Size {
-  const scale = Math.min(1, (box.width ?? Infinity) / width, (box.height ?? Infinity) / height);
-  return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
+export function fitInside(size: Size, box: Box): Size {
+  return scaledBy(size, Math.min(1, scaleInto(size, box)));
 }
+
+/** The same, but as large as the box allows, even if that is larger than the picture. */
+export function scaledTo(size: Size, box: Box): Size {
+  return scaledBy(size, scaleInto(size, box));
+}
+
+export const scaledBy = ({ width, height }: Size, by: number): Size => ({ width: Math.max(1, Math.round(width * by)), height: Math.max(1, Math.round(height * by)) });
+
+const scaleInto = ({ width, height }: Size, box: Box): number => Math.min((box.width ?? Infinity) / width, (box.height ?? Infinity) / height);
 
 /**
  * The size to ask a JPEG decoder for: the smallest eighth of the picture that still leaves 1.8 times the wanted size.
