@@ -6,7 +6,7 @@ module.exports = {
     { name: 'core-has-no-node', severity: 'error', from: { path: '^core', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
     { name: 'shipped-parts-import-nothing', severity: 'error', from: { path: '^(viewers|preview|kits)/' }, to: { path: '.' } },
     { name: 'app-has-no-server', severity: 'error', from: { path: '^app' }, to: { path: '^(server|demo|tests)/' } },
-    { name: 'core-folders-through-their-face', severity: 'error', from: { path: '^(app|server|demo)/' }, to: { path: '^core/[^/]+/(?!index\\.ts$)' } },
+    { name: 'core-folders-through-their-face', severity: 'error', from: { path: '^(app|server|demo)/' }, to: { path: '^core/[^/]+/(?!index\\.ts$)', pathNot: '\\.wasm$' } },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
     { name: 'nothing-unresolved', severity: 'error', from: { pathNot: '^app/routes' }, to: { couldNotResolve: true, pathNot: '^(\\./\\+types|virtual:)' } },
   ],

@@ -1,5 +1,5 @@
 /** Bringing in: a folder, dropped files or a ZIP becomes a site. It is judged before it is read and kept all at once or not at all. */
-import { decodeText, NOTES_FILE, readNotes, writeNotes, type PairDecision, isPagePath, isPicturePath, isTextPath, judgeIntake, mediaTypeOf, type FileContent } from '~core/site/index.ts';
+import { decodeText, emptyNotes, NOTES_FILE, readNotes, writeNotes, type PairDecision, type SiteNotes, isPagePath, isPicturePath, isTextPath, judgeIntake, mediaTypeOf, type FileContent } from '~core/site/index.ts';
 import { readArchive } from '../workers/start';
 import { contentHash, newToken } from './hash';
 import type { SiteRecord } from './records';
@@ -56,7 +56,7 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
     let group = new Map<string, Blob>();
     let groupBytes = 0;
     let siteName = name;
-    const decided: PairDecision[] = [];
+    let known: SiteNotes = emptyNotes();
     try {
       for (const [n, { path, blob }] of files.entries()) {
         if (signal?.aborted) return STOPPED;
@@ -66,9 +66,10 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
           const read = readNotes(new TextDecoder().decode(bytes));
           if (read.ok) {
             siteName = read.notes.name ?? siteName;
-            decided.push(...read.notes.decisions);
-          }
-          else notes.push(`${read.reason}; the site came in without it.`);
+            // Name and date are those of the archive; here they stand with the site.
+            const { name: _name, created: _created, ...kept } = read.notes;
+            known = kept;
+          } else notes.push(`${read.reason}; the site came in without it.`);
           continue;
         }
         const decoded = isTextPath(path) ? decodeText(new Uint8Array(bytes)) : null;
@@ -90,8 +91,8 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
       }
       await keepBlobs(db, group);
       onProgress({ says: 'Writing it down', share: 1 });
-      const decisions = await decisionsFor(db, contents, decided);
-      if (decisions.length > 0) contents.set(NOTES_FILE, { kind: 'text', text: writeNotes({ format: 1, decisions }) });
+      known = { ...known, decisions: await decisionsFor(db, contents, known.decisions) };
+      if (JSON.stringify(known) !== JSON.stringify(emptyNotes())) contents.set(NOTES_FILE, { kind: 'text', text: writeNotes(known) });
       const site = newSite(siteName, contents);
       await keepSite(db, site, contents);
       return { ok: true, site, notes };

@@ -1,5 +1,7 @@
 /** What the browser's store holds, checked with Zod on the way out: an older version or another tab may have written it. */
 import { z } from 'zod';
+import type { PictureTask } from '~core/model/index.ts';
+import type { MadeFile } from '~core/plans/index.ts';
 import type { Change, FileContent } from '~core/site/index.ts';
 
 export const SiteRecord = z.object({
@@ -36,8 +38,16 @@ export const FactsRecord = z.object({
   words: z.object({ title: z.string().optional(), caption: z.string().optional(), credit: z.string().optional(), copyright: z.string().optional() }),
   taken: z.string().optional(),
   place: z.object({ latitude: z.number(), longitude: z.number() }).optional(),
+  animated: z.literal(true).optional(),
   unreadable: z.string().optional(),
 });
+
+/** Pictures being made: what is asked for and what is done, so that a reload goes on where it was. */
+export interface QueueRecord {
+  siteId: string;
+  tasks: PictureTask[];
+  done: MadeFile[];
+}
 
 export interface JournalRecord {
   siteId: string;

@@ -2,18 +2,19 @@
  * One open site: its files in memory, its reading in the analysis worker, and the way by which every change goes:
  * planned in the worker, written in one transaction, then shown. Changes are done one after the other.
  */
-import type { PictureTask } from '~core/checks/index.ts';
-import type { PhotoFacts } from '~core/photo/index.ts';
-import type { Intent } from '~core/plans/index.ts';
-import { isPicturePath, mediaTypeOf, nameOf, type Change, type FileContent } from '~core/site/index.ts';
+import type { PictureTask } from '~core/model/index.ts';
+import { DEFAULT_RECIPE, Recipe, type Format, type PhotoFacts } from '~core/photo/index.ts';
+import type { Intent, MadeFile, ReadyTask } from '~core/plans/index.ts';
+import { isPicturePath, mediaTypeOf, nameOf, notesIn, type FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import type { FileDiff, PlanView } from '../workers/analysis';
 import type { PictureLook } from '../workers/pictures';
-import { analysis, pictures } from '../workers/start';
-import { contentHash } from './hash';
+import type { EncodedBlob } from '../workers/encode';
+import { analysis, pictures, pictureWorkers } from '../workers/start';
 import { glanceOf, INTAKE_LOCK, storageReason } from './intake';
+import { dropQueue, makePictures } from './making';
 import type { SiteRecord } from './records';
-import { journalLabels, keepBlobs, keepLooks, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
+import { journalLabels, keepLooks, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
 
 export interface Job {
   says: string;
@@ -21,6 +22,8 @@ export interface Job {
   of: number;
   /** Null where nothing is lost by letting it go on. */
   stop: (() => void) | null;
+  /** ms that it will still take, as far as can be said. */
+  left?: number;
 }
 
 export type Outcome = { ok: true; label: string; diffs: FileDiff[] } | { ok: false; reason: string };
@@ -50,6 +53,7 @@ export class SiteSession {
   readonly #watchers = new Set<() => void>();
   readonly #changed = new Set<Changed>();
   readonly #stale = new Set<() => void>();
+  readonly #done = new Set<(outcome: Outcome) => void>();
   #queue: Promise<unknown> = Promise.resolve();
   #release: () => void = () => undefined;
   #closed = false;
@@ -74,7 +78,7 @@ export class SiteSession {
     const session = new SiteSession(db, site, files, facts);
     await session.#takeLock();
     await analysis().open([...files], [...facts]);
-    void session.#readPictures();
+    void session.#readPictures().then(() => session.#resume());
     return session;
   }
 
@@ -206,36 +210,50 @@ export class SiteSession {
   }
 
   /** Makes pictures from others and puts them in place as one change. What cannot be made is named and stops nothing. */
-  make(tasks: readonly PictureTask[]): Promise<Outcome> {
+  make(tasks: readonly PictureTask[], before: readonly MadeFile[] = []): Promise<Outcome> {
     return this.#inTurn(() =>
       navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
-        const stop = new AbortController();
-        const change: Change = { label: labelFor(tasks), files: [] };
-        const failed: string[] = [];
-        const blobs = new Map<string, Blob>();
-        for (const [n, task] of tasks.entries()) {
-          this.#work({ says: `Making ${nameOf(task.to)}`, done: n, of: tasks.length, stop: () => stop.abort() });
-          if (stop.signal.aborted) break;
-          const source = await this.blob(task.from);
-          try {
-            if (!source) throw new Error('its source is no longer there');
-            const made = await pictures().make(source, task.from, task.to, task.size);
-            const hash = await contentHash(await made.blob.arrayBuffer());
-            blobs.set(hash, made.blob);
-            await this.#learn(new Map([[hash, await pictures().look(made.blob, task.to)]]));
-            change.files.push({ kind: 'put', path: task.to, before: this.files.get(task.to) ?? null, after: { kind: 'binary', hash, bytes: made.blob.size } });
-          } catch (error) {
-            failed.push(`${nameOf(task.from)}: ${error instanceof Error ? error.message : String(error)}`);
-          }
-        }
+        const ready = await analysis().readyTasks([...tasks]);
+        const words = Recipe.safeParse(notesIn(this.files).recipe).data?.words ?? DEFAULT_RECIPE.words;
+        const made = await makePictures(this.#db, this.site.id, ready, { before, words, sourceOf: (task) => this.#sourceOf(task), onJob: (job) => this.#work(job) });
         this.#work(null);
-        if (stop.signal.aborted) return { ok: false, reason: 'Stopped. No picture was written.' };
-        if (change.files.length === 0) return { ok: false, reason: `No picture could be made. ${failed.join('; ')}` };
-        await keepBlobs(this.#db, blobs);
-        const outcome = await this.#take(await writeChange(this.#db, this.site.id, change), change.files.map((file) => ({ path: file.path, note: 'made', hunks: [] })));
-        return outcome.ok && failed.length > 0 ? { ...outcome, label: `${outcome.label}; not made: ${failed.join('; ')}` } : outcome;
+        if (made === null) return { ok: false, reason: 'Stopped. No picture was written.' };
+        const { files, looks, failed, told } = made;
+        if (files.length === 0) {
+          await dropQueue(this.#db, this.site.id);
+          return { ok: false, reason: `No picture could be made. ${failed.join('; ')}` };
+        }
+        await this.#learn(looks);
+        const planned = await analysis().placeMade(files);
+        if (!planned.ok) return planned;
+        // After a crash between the two writes below all is in place already.
+        const done: Outcome = { ok: true, label: planned.change.label, diffs: planned.diffs };
+        const outcome = planned.change.files.length === 0 ? done : await this.#take(await writeChange(this.#db, this.site.id, planned.change), planned.diffs);
+        await dropQueue(this.#db, this.site.id);
+        const more = [...told, ...(failed.length > 0 ? [`not made: ${failed.join('; ')}`] : [])];
+        return outcome.ok && more.length > 0 ? { ...outcome, label: `${outcome.label}; ${more.join('; ')}` } : outcome;
       }),
     );
+  }
+
+  /** The content that a task is made from. What stood in a file's own place before may have gone with an archive; then the file as it is. */
+  async #sourceOf({ source, from }: ReadyTask): Promise<Blob | null> {
+    return (await this.#db.get('blobs', source)) ?? this.blob(from);
+  }
+
+  /** Pictures that were being made when the page went away are made to their end. */
+  async #resume(): Promise<void> {
+    const queue = this.readOnly ? undefined : await this.#db.get('queues', this.site.id);
+    if (!queue) return;
+    const outcome = await this.make(queue.tasks, queue.done);
+    for (const tell of this.#done) tell(outcome);
+    this.#goStale();
+  }
+
+  /** Told of the outcome of work that nobody here asked for. */
+  onDone(tell: (outcome: Outcome) => void): () => void {
+    this.#done.add(tell);
+    return () => this.#done.delete(tell);
   }
 
   #work(job: Job | null): void {
@@ -265,19 +283,28 @@ export class SiteSession {
     let looks = new Map<string, PictureLook>();
     let since = performance.now();
     let done = 0;
-    for (const [hash, path] of unread) {
-      if (this.#closed) return;
-      const blob = await this.#db.get('blobs', hash);
-      if (blob) looks.set(hash, await pictures().look(blob, path));
-      done++;
+    const waiting = unread.entries();
+    const tell = async () => {
       // A screen that redraws for every picture would keep the reading waiting.
-      if (performance.now() - since < REDRAW_MS && done < unread.size) continue;
-      await this.#learn(looks);
-      looks = new Map();
+      if (performance.now() - since < REDRAW_MS && done < unread.size) return;
       since = performance.now();
+      const learnt = looks;
+      looks = new Map();
+      await this.#learn(learnt);
       this.#work(done < unread.size ? { says: 'Reading pictures', done, of: unread.size, stop: null } : null);
       this.#goStale();
-    }
+    };
+    await Promise.all(
+      pictureWorkers().map(async (worker) => {
+        for (const [hash, path] of waiting) {
+          if (this.#closed) return;
+          const blob = await this.#db.get('blobs', hash);
+          if (blob) looks.set(hash, await worker().look(blob, path));
+          done++;
+          await tell();
+        }
+      }),
+    );
   }
 
   /** Searches for the pictures of thumbnails with unhelpful names, a few at a time, so that other work comes between. */
@@ -321,6 +348,27 @@ export class SiteSession {
     return url;
   }
 
+  /** An address of the whole picture, and how to give it back. */
+  async wholeUrl(path: string): Promise<{ url: string; release: () => void } | null> {
+    const blob = await this.blob(path);
+    if (!blob) return null;
+    const url = URL.createObjectURL(blob.type ? blob : blob.slice(0, blob.size, mediaTypeOf(path)));
+    return { url, release: () => URL.revokeObjectURL(url) };
+  }
+
+  /** Makes one size of a picture ready to be tried at other qualities. */
+  async prepareTrials(task: PictureTask, key: string): Promise<{ reference: Blob; width: number; height: number }> {
+    const [ready] = await analysis().readyTasks([task]);
+    const source = ready && (await this.#sourceOf(ready));
+    if (!source) throw new Error(`${nameOf(task.from)} is no longer there.`);
+    return pictures().prepare(key, source, task.from, task.size, ready.focus);
+  }
+
+  /** Null where another picture is looked at meanwhile. */
+  trial(key: string, format: Format, quality: number): Promise<EncodedBlob | null> {
+    return pictures().trial(key, format, quality);
+  }
+
   /** A page with everything in it that it shows, for where the preview origin does not answer; large pictures are small copies. */
   async pageStandingAlone(path: string, nonce: string): Promise<string> {
     const shown = await analysis().picturesShownBy(path);
@@ -348,8 +396,6 @@ function dataAddress(blob: Blob): Promise<string> {
     reader.readAsDataURL(blob);
   });
 }
-
-const labelFor = (tasks: readonly PictureTask[]): string => (tasks.length === 1 && tasks[0] ? `Make ${nameOf(tasks[0].to)}` : `Make ${tasks.length} thumbnails`);
 
 let current: { id: string; session: Promise<SiteSession | null>; open: SiteSession | null } | null = null;
 

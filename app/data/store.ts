@@ -3,7 +3,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { applyChange, notesIn, NOTES_FILE, type Change, type FileContent, type PairDecision } from '~core/site/index.ts';
 import type { PictureLook } from '../workers/pictures';
-import { FactsRecord, FileRecord, SiteRecord, type JournalRecord } from './records';
+import { FactsRecord, FileRecord, SiteRecord, type JournalRecord, type QueueRecord } from './records';
 
 interface Schema extends DBSchema {
   sites: { key: string; value: SiteRecord };
@@ -13,6 +13,7 @@ interface Schema extends DBSchema {
   /** Small copies for lists, by the hash of the whole picture. */
   glances: { key: string; value: Blob };
   journal: { key: [string, number]; value: JournalRecord };
+  queues: { key: string; value: QueueRecord };
 }
 
 export type Store = IDBPDatabase<Schema>;
@@ -20,14 +21,17 @@ export type Store = IDBPDatabase<Schema>;
 let opened: Promise<Store> | null = null;
 
 export function openStore(name = 'heathmoor'): Promise<Store> {
-  opened ??= openDB<Schema>(name, 1, {
-    upgrade(db) {
-      db.createObjectStore('sites', { keyPath: 'id' });
-      db.createObjectStore('files', { keyPath: ['siteId', 'path'] });
-      db.createObjectStore('blobs');
-      db.createObjectStore('facts');
-      db.createObjectStore('glances');
-      db.createObjectStore('journal', { keyPath: ['siteId', 'number'] });
+  opened ??= openDB<Schema>(name, 2, {
+    upgrade(db, from) {
+      if (from < 1) {
+        db.createObjectStore('sites', { keyPath: 'id' });
+        db.createObjectStore('files', { keyPath: ['siteId', 'path'] });
+        db.createObjectStore('blobs');
+        db.createObjectStore('facts');
+        db.createObjectStore('glances');
+        db.createObjectStore('journal', { keyPath: ['siteId', 'number'] });
+      }
+      if (from < 2) db.createObjectStore('queues', { keyPath: 'siteId' });
     },
     blocking: () => {
       // Another tab has a newer version of the program: let it go on.
@@ -102,8 +106,8 @@ export async function keepSite(db: Store, site: SiteRecord, files: ReadonlyMap<s
 }
 
 export async function dropSite(db: Store, siteId: string): Promise<void> {
-  const tx = db.transaction(['sites', 'files', 'journal'], 'readwrite');
-  await Promise.all([tx.objectStore('sites').delete(siteId), tx.objectStore('files').delete(below(siteId)), tx.objectStore('journal').delete(below(siteId)), tx.done]);
+  const tx = db.transaction(['sites', 'files', 'journal', 'queues'], 'readwrite');
+  await Promise.all([tx.objectStore('queues').delete(siteId), tx.objectStore('sites').delete(siteId), tx.objectStore('files').delete(below(siteId)), tx.objectStore('journal').delete(below(siteId)), tx.done]);
 }
 
 export type Written = { ok: true; site: SiteRecord; files: Map<string, FileContent | null>; change: Change } | { ok: false; reason: string };
@@ -186,7 +190,8 @@ export async function journalLabels(db: Store, { id, head }: SiteRecord): Promis
 export async function sweepBlobs(db: Store): Promise<number> {
   const named = new Set<string>();
   const note = (content: FileContent | null) => content?.kind === 'binary' && named.add(content.hash);
-  const tx = db.transaction(['files', 'journal', 'blobs', 'facts', 'glances'], 'readwrite');
+  const tx = db.transaction(['files', 'journal', 'queues', 'blobs', 'facts', 'glances'], 'readwrite');
+  for await (const cursor of tx.objectStore('queues')) for (const { hash } of cursor.value.done) named.add(hash);
   for await (const cursor of tx.objectStore('files')) note(cursor.value.content);
   for await (const cursor of tx.objectStore('journal')) {
     for (const file of [...cursor.value.change.files, ...cursor.value.inverse.files]) if (file.kind === 'put') [file.before, file.after].forEach(note);

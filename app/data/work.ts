@@ -6,6 +6,6 @@ import { Intent } from '~core/plans/index.ts';
 export const Work = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('intent'), intent: Intent }),
   z.strictObject({ do: z.literal('step'), way: z.enum(['undo', 'redo']) }),
-  z.strictObject({ do: z.literal('make'), tasks: z.array(z.strictObject({ from: z.string(), to: z.string(), size: SizeRecipe })).min(1) }),
+  z.strictObject({ do: z.literal('make'), tasks: z.array(z.strictObject({ from: z.string(), to: z.string(), size: SizeRecipe, as: z.string(), times: z.number().int().min(1).max(2) })).min(1) }),
 ]);
 export type Work = z.infer<typeof Work>;

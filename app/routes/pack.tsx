@@ -5,6 +5,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import type { SiteView } from '~core/view/index.ts';
 import { pack, save, stopPacking } from '../data/export';
 import { Parcel } from '../stations/pack/Parcel';
 import { countOf, inBytes, Mono, Nothing, Sheet, StationHead } from '../ui/parts';
@@ -19,18 +20,18 @@ export default function Pack() {
   const { site } = useSite();
   const [without, setWithout] = useState(false);
   const [state, setState] = useState<State>({ kind: 'idle' });
-  const { parcel, pairs, findings, strands } = site.view;
+  const { parcel, findings, strands } = site.view;
   const unused = useMemo(() => parcel.filter((entry) => entry.unused).map((entry) => entry.path), [parcel]);
   const leftOut = useMemo(() => new Set(without ? unused : []), [without, unused]);
   const entries = parcel.filter((entry) => !leftOut.has(entry.path));
   const bytes = entries.reduce((sum, entry) => sum + entry.bytes, 0);
-  const places = pairs.filter((pair) => pair.place && !leftOut.has(pair.full)).length;
+  const places = placesIn(site.view, leftOut);
   const whole = strands.filter((strand) => strand.state !== 'broken').length;
 
   const leave = async (kind: 'parcel' | 'archive') => {
     setState({ kind: 'working', done: 0, of: entries.length });
     try {
-      const packed = await pack(site.session, kind, kind === 'parcel' ? leftOut : new Set(), (done, of) => setState({ kind: 'working', done, of }));
+      const packed = await pack(site.session, kind, kind === 'parcel' ? leftOut : new Set(), new Set(parcel.filter(({ place }) => place === 'removed').map(({ path }) => path)), (done, of) => setState({ kind: 'working', done, of }));
       if (packed) save(packed);
       setState(packed ? { kind: 'done', says: `${packed.name}, ${inBytes(packed.blob.size)}` } : { kind: 'idle' });
     } catch (error) {
@@ -57,7 +58,8 @@ export default function Pack() {
             <Typography variant="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit', mb: 1 }}>Before it leaves</Typography>
             <Line tone={whole === strands.length ? 'lichen' : 'rust'} word="whole" says={`${whole} of ${countOf(strands.length, 'strand')}`} />
             <Line tone={findings.length === 0 ? 'lichen' : 'gorse'} word="open" says={findings.length === 0 ? 'no findings' : `${countOf(findings.length, 'finding')}, see Proof`} />
-            {places > 0 && <Line tone="gorse" word="place" says={`${countOf(places, 'picture')} ${places === 1 ? 'says where it was' : 'say where they were'} taken`} />}
+            {places.removed > 0 && <Line tone="lichen" word="place" says={`removed from ${countOf(places.removed, 'picture')} that ${places.removed === 1 ? 'says where it was' : 'say where they were'} taken`} />}
+            {places.kept > 0 && <Line tone="gorse" word="place" says={`kept on purpose in ${countOf(places.kept, 'picture')}`} />}
             <Line tone={unused.length === 0 ? 'lichen' : 'gorse'} word="unused" says={unused.length === 0 ? 'no picture' : `${countOf(unused.length, 'picture')} on no page`} />
             {unused.length > 0 && <FormControlLabel control={<Switch size="small" checked={without} onChange={(event) => setWithout(event.target.checked)} />} label="Leave unused pictures out" slotProps={{ typography: { variant: 'body2' } }} sx={{ mt: 0.5 }} />}
           </Sheet>
@@ -82,6 +84,12 @@ export default function Pack() {
       </Box>
     </>
   );
+}
+
+/** Pictures that say where they were taken, and what becomes of it. */
+function placesIn({ parcel }: SiteView, leftOut: ReadonlySet<string>): { removed: number; kept: number } {
+  const leaving = parcel.filter(({ path }) => !leftOut.has(path));
+  return { removed: leaving.filter(({ place }) => place === 'removed').length, kept: leaving.filter(({ place }) => place === 'kept').length };
 }
 
 function Line({ tone, word, says }: { tone: Token; word: string; says: string }) {

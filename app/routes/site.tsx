@@ -25,7 +25,7 @@ clientLoader.hydrate = true as const;
 
 /** Going from station to station shows what is there; only work, and what was learnt meanwhile, reads anew. */
 export function shouldRevalidate({ currentUrl, nextUrl, nextParams, formMethod }: ShouldRevalidateFunctionArgs): boolean {
-  return formMethod !== undefined || currentUrl.pathname === nextUrl.pathname || !isFresh(nextParams.siteId ?? '');
+  return formMethod !== undefined || (currentUrl.pathname === nextUrl.pathname && currentUrl.search === nextUrl.search) || !isFresh(nextParams.siteId ?? '');
 }
 
 export async function clientAction({ params, request }: ClientActionFunctionArgs): Promise<Outcome> {
@@ -62,9 +62,14 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
   const [finding, setFinding] = useState(false);
   const [filing, setFiling] = useState(false);
   const [keys, setKeys] = useState(false);
-  const { work, outcome, busy } = useWork(site.site.id);
+  const { work, outcome: outcomeOfWork, busy } = useWork(site.site.id);
   const { session, view } = site;
   useEffect(() => session.onStale(() => void revalidate()), [session, revalidate]);
+  /** What came of work that was taken up again after a reload. */
+  const [resumed, setResumed] = useState<Outcome | null>(null);
+  useEffect(() => session.onDone(setResumed), [session]);
+
+  const outcome = outcomeOfWork ?? resumed;
 
   const choose = useCallback((id: string | null) => {
     setAsked(0);

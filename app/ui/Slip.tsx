@@ -27,7 +27,7 @@ export function Slip() {
         {job && (
           <Box sx={{ ...CARD, p: 1.5 }}>
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 0.75 }}>
-              <Box sx={{ flex: 1 }}>{`${job.says}, ${job.done} of ${job.of}`}</Box>
+              <Box sx={{ flex: 1 }}>{`${job.says}, ${job.done} of ${job.of}${job.left === undefined ? '' : `, ${inTime(job.left)} left`}`}</Box>
               {job.stop && <Button onClick={job.stop}>Stop</Button>}
             </Box>
             <LinearProgress aria-label={job.says} variant="determinate" value={job.of === 0 ? 0 : (job.done / job.of) * 100} />
@@ -51,5 +51,8 @@ export function Slip() {
     </Box>
   );
 }
+
+/** Rounded to what somebody waits for. */
+const inTime = (ms: number): string => (ms < 90_000 ? `about ${Math.max(5, Math.round(ms / 5000) * 5)} s` : `about ${Math.round(ms / 60_000)} min`);
 
 const CARD = { bgcolor: ink('paper'), border: `1px solid ${ink('edge')}`, borderRadius: 1, boxShadow: '0 4px 18px rgb(20 16 15 / 0.18)', fontSize: '0.8125rem' };

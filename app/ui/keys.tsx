@@ -18,6 +18,7 @@ export const KEYS: readonly KeyRow[] = [
   { keys: 'J, K', does: 'next and previous strand' },
   { keys: '[, ]', does: 'previous and next joint of the strand' },
   { keys: 'Enter', does: 'go to where the joint lives' },
+  { keys: 'L', does: 'close look at the pair in hand (Pairs)' },
   { keys: 'Ctrl+K', does: 'find a page, picture, strand or action' },
   { keys: 'F', does: 'all files of the site' },
   { keys: 'Ctrl+Z, Ctrl+Shift+Z', does: 'undo and redo, across all files' },
@@ -35,7 +36,7 @@ export interface KeyActions {
   sheet: () => void;
 }
 
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
+export const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
 
 export function useKeys(actions: KeyActions): void {
   const latest = useRef(actions);

@@ -1,8 +1,9 @@
 /** Reads sites away from the main thread: a thin shell around the core. One worker serves the one open site. */
 import * as Comlink from 'comlink';
-import { newReadingMemory, readSite, type SiteReading } from '~core/model/index.ts';
+import type { Planned } from '~core/checks/index.ts';
+import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import { planFor, type Intent } from '~core/plans/index.ts';
+import { placeMade, planFor, readyTasks, type Intent, type MadeFile, type ReadyTask } from '~core/plans/index.ts';
 import { hunksOf, NOTES_FILE, type Change, type FileContent, type Hunk } from '~core/site/index.ts';
 import { pageStandingAlone, picturesShownBy, viewOf, type SiteView } from '~core/view/index.ts';
 import { KITS } from './kits';
@@ -60,10 +61,17 @@ const analysis = {
     return pageStandingAlone(files, path, new Map(pictures), nonce);
   },
   plan(intent: Intent): PlanView {
-    const planned = planFor(currentReading(), intent);
-    return planned.ok ? { ...planned, diffs: diffsOf(planned.change) } : planned;
+    return shown(planFor(currentReading(), intent));
+  },
+  readyTasks(tasks: PictureTask[]): ReadyTask[] {
+    return readyTasks(currentReading(), tasks);
+  },
+  placeMade(made: MadeFile[]): PlanView {
+    return shown(placeMade(currentReading(), made));
   },
 };
+
+const shown = (planned: Planned): PlanView => (planned.ok ? { ...planned, diffs: diffsOf(planned.change) } : planned);
 
 /** What a change does, file by file, for showing. */
 function diffsOf(change: Change): FileDiff[] {

@@ -1,12 +1,15 @@
 /** Reads and writes archives away from the main thread. */
 import * as Comlink from 'comlink';
 import { readZip, writeZip, type ZipReading } from '~core/pack/index.ts';
+import { withoutPlace } from '~core/photo/index.ts';
 import { encodeText } from '~core/site/index.ts';
 
 export interface PackSource {
   path: string;
   content: string | Blob;
   modified: number;
+  /** Where it was taken is struck out. */
+  withoutPlace?: true;
 }
 
 let stopped = new AbortController();
@@ -23,7 +26,7 @@ const packing = {
     const { signal } = stopped;
     try {
       await writeZip(
-        sources.map(({ path, content, modified }) => ({ path, modified: new Date(modified), read: async () => (typeof content === 'string' ? encodeText(content) : new Uint8Array(await content.arrayBuffer())) })),
+        sources.map((source) => ({ path: source.path, modified: new Date(source.modified), read: () => bytesOf(source) })),
         // As blobs the pieces need not stay in memory.
         (piece) => pieces.push(new Blob([new Uint8Array(piece)])),
         onProgress,
@@ -40,6 +43,12 @@ const packing = {
     stopped.abort();
   },
 };
+
+async function bytesOf({ content, withoutPlace: strike }: PackSource): Promise<Uint8Array> {
+  if (typeof content === 'string') return encodeText(content);
+  const bytes = new Uint8Array(await content.arrayBuffer());
+  return strike ? (withoutPlace(bytes) ?? bytes) : bytes;
+}
 
 export type Packing = typeof packing;
 Comlink.expose(packing);

@@ -1,27 +1,25 @@
-/** Reads and makes pictures away from the main thread. */
+/** Reads and makes pictures away from the main thread. At most two of these workers run: their memory does not shrink. */
 import * as Comlink from 'comlink';
-import { cutOut, fitInside, lumaOf, madeSize, meanColour, onGround, perceptualHash, resample, usedPart, type PhotoFacts, type Pixels, type Size, type SizeRecipe } from '~core/photo/index.ts';
+import { aimOf, cutOut, fallsShort, fitInside, kept, lumaOf, madeSize, meanColour, onGround, perceptualHash, resample, scaledBy, sharpened, SHARPENINGS, simdResampler, sniffedType, usedPart, withWords, type Focus, type Format, type PhotoFacts, type Pixels, type Recipe, type Resample, type Size, type SizeRecipe, type WordsToKeep } from '~core/photo/index.ts';
 import { mediaTypeOf } from '~core/site/index.ts';
-import { decodePixels } from './decode';
+import lanczos from '../../core/photo/simd/lanczos.wasm?url';
+import { decodePixels, TooManyPixels } from './decode';
+import { encode, encodeAndCompare, encodeTo, type EncodedBlob } from './encode';
 import { readWords } from './words';
 
-/** Quality of the small copies for lists, 0 to 1. */
-const GLANCE_QUALITY = 0.8;
+/** Quality of the small copies for lists. */
+const GLANCE_QUALITY = 80;
 /** Side of the small copy that lists show, twice as large as they show it for dense screens; image px. */
 const GLANCE = { width: 224, height: 224 };
 /** Side of the copy that facts are computed from; image px. */
 const LIKENESS = { width: 96, height: 96 };
 /** A picture this small is its own small copy; bytes. */
 const SMALL_BYTES = 24_000;
+/** A size is made from a larger one that was made before, if that is at least so many times as large. */
+const CASCADE = 2;
 
 /** What shows through clear pixels where a format has none. */
 const PAPER = [255, 255, 255] as const;
-
-export interface MadePicture {
-  blob: Blob;
-  width: number;
-  height: number;
-}
 
 export interface PictureLook {
   facts: PhotoFacts;
@@ -29,27 +27,49 @@ export interface PictureLook {
   glance: Blob | null;
 }
 
-/** The type by content, for files whose extension says otherwise. */
-async function typeOf(blob: Blob, path: string): Promise<string> {
-  const head = new Uint8Array(await blob.slice(0, 12).arrayBuffer());
-  const ascii = String.fromCharCode(...head);
-  if (head[0] === 0xff && head[1] === 0xd8) return 'image/jpeg';
-  if (ascii.startsWith('\x89PNG')) return 'image/png';
-  if (ascii.startsWith('GIF8')) return 'image/gif';
-  if (ascii.startsWith('RIFF') && ascii.slice(8) === 'WEBP') return 'image/webp';
-  if (ascii.slice(4, 8) === 'ftyp') return 'image/avif';
-  return mediaTypeOf(path);
+/** One file to be made of a picture. */
+export interface Wanted {
+  to: string;
+  size: SizeRecipe;
+  /** 2 for dense screens. */
+  times: number;
 }
 
-async function encode({ width, height, data }: Pixels, type: string, quality: number): Promise<Blob> {
-  const context = new OffscreenCanvas(width, height).getContext('2d');
-  if (!context) throw new Error('The browser gives no canvas to write pictures with.');
-  context.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
-  const blob = await context.canvas.convertToBlob({ type, quality });
-  // A canvas that cannot write a format gives PNG without a word.
-  if (blob.type !== type) throw new Error(`This browser cannot write ${type}.`);
-  return blob;
+export interface MakeOptions {
+  focus: Focus | undefined;
+  words: Recipe['words'];
+  /** What is said of the picture beyond its own file. */
+  said: WordsToKeep['words'];
+  exact?: boolean;
 }
+
+export interface MadePicture {
+  to: string;
+  blob: Blob;
+  width: number;
+  height: number;
+  /** The picture had fewer pixels than the box: it is smaller than wanted, or was enlarged. */
+  short: boolean;
+  /** False where no quality met the aim. */
+  met: boolean;
+}
+
+let fast: Promise<Resample> | null = null;
+
+/** WebAssembly where there is any. */
+const resampler = (): Promise<Resample> =>
+  (fast ??= fetch(lanczos)
+    .then((answer) => answer.arrayBuffer())
+    .then(simdResampler)
+    .catch(() => resample));
+
+/** The type by content, for files whose extension says otherwise. */
+const typeOf = async (blob: Blob, path: string): Promise<string> => sniffedType(new Uint8Array(await blob.slice(0, 16).arrayBuffer())) ?? mediaTypeOf(path);
+
+const FORMAT_OF: Readonly<Record<string, Format>> = { 'image/jpeg': 'jpeg', 'image/webp': 'webp', 'image/png': 'png', 'image/avif': 'avif' };
+
+/** What was decoded for the close look, so that each trial need only encode. */
+let closely: { key: string; pixels: Pixels } | null = null;
 
 const pictures = {
   /** What is to be known of a picture; one that cannot be decoded is named with the reason. */
@@ -57,33 +77,70 @@ const pictures = {
     const told = await readWords(blob);
     if (blob.size === 0) return unreadable(told, 'The file is empty.');
     try {
-      const { pixels, full } = await decodePixels(blob, await typeOf(blob, path), told.orientation, (size) => fitInside(size, GLANCE));
-      const glance = onGround(resample(pixels, fitInside(pixels, GLANCE)), PAPER);
+      const reduce = await resampler();
+      const { pixels, full, animated } = await decodePixels(blob, await typeOf(blob, path), { orientation: told.orientation, wanted: (size) => fitInside(size, GLANCE) });
+      const glance = onGround(reduce(pixels, fitInside(pixels, GLANCE)), PAPER);
       const small = resample(glance, fitInside(glance, LIKENESS));
-      const facts = { ...told, ...full, likeness: perceptualHash(small), mean: meanColour(small), luma: lumaOf(small) };
-      return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'image/jpeg', GLANCE_QUALITY) };
-    } catch {
-      return unreadable(told, 'The browser cannot decode this picture; it may be damaged or cut short.');
+      const facts: PhotoFacts = { ...told, ...full, likeness: perceptualHash(small), mean: meanColour(small), luma: lumaOf(small), ...(animated ? { animated } : {}) };
+      return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'jpeg', GLANCE_QUALITY) };
+    } catch (error) {
+      return unreadable(told, whyNot(error));
     }
   },
 
-  /** A picture made by a recipe's size, upright, never enlarged; written in the format that `path` ends in. */
-  async make(blob: Blob, from: string, path: string, size: SizeRecipe): Promise<MadePicture> {
+  /** All wanted files of one picture: decoded once, the largest first, upright; each in the format that its name ends in. */
+  async make(blob: Blob, from: string, wanted: readonly Wanted[], options: MakeOptions): Promise<MadePicture[]> {
     const told = await readWords(blob);
-    const wanted = mediaTypeOf(path);
-    const type = ['image/jpeg', 'image/webp', 'image/png'].includes(wanted) ? wanted : 'image/jpeg';
+    const reduce = await resampler();
     // Of a crop, the whole has to be decoded so large that its part still has the pixels.
-    const wholeFor = (full: Size) => scaled(full, madeSize(full, size).width / usedPart(full, size).width);
-    const { pixels, full } = await decodePixels(blob, await typeOf(blob, from), told.orientation, wholeFor);
-    const part = usedPart(pixels, size);
-    const reduced = resample(part.width === pixels.width && part.height === pixels.height ? pixels : cutOut(pixels, part), madeSize(full, size));
-    // JPEG knows no clear pixels; without a ground they would come out black.
-    const made = type === 'image/jpeg' ? onGround(reduced, PAPER) : reduced;
-    return { blob: await encode(made, type, size.quality / 100), width: made.width, height: made.height };
+    const scaleOf = (full: Size, { size, times }: Wanted) => madeSize(full, size, times).width / usedPart(full, size, options.focus).width;
+    const { pixels, full } = await decodePixels(blob, await typeOf(blob, from), { orientation: told.orientation, wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(size, one)))), exact: options.exact === true }).catch((error: unknown) => {
+      throw new Error(whyNot(error));
+    });
+    const words = kept({ words: { ...told.words, ...options.said }, ...(told.taken === undefined ? {} : { taken: told.taken }) }, options.words);
+    const made: MadePicture[] = [];
+    let base = pixels;
+    for (const one of [...wanted].sort((a, b) => scaleOf(full, b) - scaleOf(full, a))) {
+      const { size, times, to } = one;
+      const aim = madeSize(full, size, times);
+      const source = base.width >= full.width * scaleOf(full, one) * CASCADE ? base : pixels;
+      const part = usedPart(source, size, options.focus);
+      const whole = part.width === source.width && part.height === source.height;
+      const reduced = reduce(whole ? source : cutOut(source, part), aim);
+      if (whole && size.shape === 'fit') base = reduced;
+      const format = FORMAT_OF[mediaTypeOf(to)] ?? 'jpeg';
+      const sharp = sharpened(reduced, SHARPENINGS[size.sharpen]);
+      // JPEG knows no clear pixels; without a ground they would come out black.
+      const { made: encoded, met } = await encodeTo(format === 'jpeg' ? onGround(sharp, PAPER) : sharp, format, aimOf(size));
+      made.push({ to, blob: await spoken(encoded.blob, words), ...aim, short: fallsShort(full, size, times), met });
+    }
+    return made;
+  },
+
+  /** Makes a size ready for trials and gives it uncompressed. */
+  async prepare(key: string, blob: Blob, path: string, size: SizeRecipe, focus: Focus | undefined): Promise<{ reference: Blob; width: number; height: number }> {
+    const told = await readWords(blob);
+    const reduce = await resampler();
+    const { pixels, full } = await decodePixels(blob, await typeOf(blob, path), { orientation: told.orientation, wanted: (whole) => scaledBy(whole, madeSize(whole, size).width / usedPart(whole, size, focus).width) });
+    const part = usedPart(pixels, size, focus);
+    const reduced = sharpened(reduce(cutOut(pixels, part), madeSize(full, size)), SHARPENINGS[size.sharpen]);
+    const ready = onGround(reduced, PAPER);
+    closely = { key, pixels: ready };
+    return { reference: await encode(ready, 'png', 100), width: ready.width, height: ready.height };
+  },
+
+  /** One encoding of what was prepared under this key; null where something else was prepared meanwhile. */
+  async trial(key: string, format: Format, quality: number): Promise<EncodedBlob | null> {
+    return closely?.key === key ? encodeAndCompare(closely.pixels, format, quality) : null;
   },
 };
 
-const scaled = ({ width, height }: Size, by: number): Size => ({ width: Math.max(1, Math.round(width * by)), height: Math.max(1, Math.round(height * by)) });
+async function spoken(blob: Blob, words: WordsToKeep): Promise<Blob> {
+  if (Object.keys(words.words).length === 0 && words.taken === undefined) return blob;
+  return new Blob([new Uint8Array(withWords(new Uint8Array(await blob.arrayBuffer()), words))], { type: blob.type });
+}
+
+const whyNot = (error: unknown): string => (error instanceof TooManyPixels ? error.message : 'The browser cannot decode this picture; it may be damaged or cut short.');
 
 function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PictureLook {
   return { facts: { ...told, width: 0, height: 0, likeness: '0'.repeat(16), mean: [0, 0, 0], luma: { width: 0, height: 0, data: new Uint8Array() }, unreadable: reason }, glance: null };

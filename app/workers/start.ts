@@ -11,7 +11,11 @@ function once<T>(start: () => Worker): () => Comlink.Remote<T> {
 }
 
 export const analysis = once<Analysis>(() => new Worker(new URL('./analysis.ts', import.meta.url), { type: 'module', name: 'analysis' }));
-export const pictures = once<Pictures>(() => new Worker(new URL('./pictures.ts', import.meta.url), { type: 'module', name: 'pictures' }));
+const startPictures = (name: string) => once<Pictures>(() => new Worker(new URL('./pictures.ts', import.meta.url), { type: 'module', name }));
+export const pictures = startPictures('pictures');
+const secondPictures = startPictures('pictures, second');
+/** Two at most, for their memory does not shrink; the second only where there are two cores. */
+export const pictureWorkers = (): (() => Comlink.Remote<Pictures>)[] => (navigator.hardwareConcurrency > 1 ? [pictures, secondPictures] : [pictures]);
 const startPacking = () => new Worker(new URL('./packing.ts', import.meta.url), { type: 'module', name: 'packing' });
 export const packing = once<Packing>(startPacking);
 

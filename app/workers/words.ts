@@ -1,6 +1,6 @@
 /** What a picture's file says in words: EXIF (CIPA DC-008), IPTC and XMP (IPTC Photo Metadata Standard), read by exifr. */
 import exifr from 'exifr';
-import type { PhotoFacts } from '~core/photo/index.ts';
+import { metadataIn, sniffedType, type PhotoFacts } from '~core/photo/index.ts';
 
 type Told = Pick<PhotoFacts, 'words' | 'taken' | 'place' | 'orientation'>;
 
@@ -20,19 +20,29 @@ function utf8(value: string | undefined): string | undefined {
   }
 }
 
+type Sections = Record<string, Record<string, unknown>>;
+const OPTIONS = { tiff: true, exif: true, gps: true, iptc: true, xmp: true, translateValues: false, reviveValues: false, mergeOutput: false };
+
+/** The library does not know WebP; it is handed what stands in it. */
+async function blocksOf(bytes: Uint8Array): Promise<Sections> {
+  const { exif, xmp } = metadataIn(bytes);
+  const tiff = exif ? ((await exifr.parse(exif, OPTIONS)) as Sections | undefined) : undefined;
+  const packet = xmp ? ((await exifr.sidecar(xmp, OPTIONS, 'xmp')) as Sections | undefined) : undefined;
+  return { ...tiff, ...packet };
+}
+
 /** Never fails: metadata that cannot be read is as good as none. */
 export async function readWords(blob: Blob): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
   try {
-    const read = (await exifr.parse(await blob.arrayBuffer(), { tiff: true, exif: true, gps: true, iptc: true, xmp: true, translateValues: false, reviveValues: false, mergeOutput: false })) as Record<string, Record<string, unknown>> | undefined;
-    if (!read) return none;
-    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {} } = read;
+    const bytes = new Uint8Array(await blob.arrayBuffer());
+    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {}, photoshop = {} } = sniffedType(bytes) === 'image/webp' ? await blocksOf(bytes) : ((await exifr.parse(bytes, OPTIONS)) ?? {});
     const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
     const { latitude, longitude } = gps;
     const words = {
       title: utf8(text(iptc.ObjectName)) ?? text(dc.title),
-      caption: utf8(text(iptc.Caption)) ?? text(dc.description) ?? text(ifd0.ImageDescription),
-      credit: utf8(text(iptc.Credit)) ?? text(ifd0.Artist),
+      caption: utf8(text(iptc.Caption)) ?? text(dc.description) ?? utf8(text(ifd0.ImageDescription)),
+      credit: utf8(text(iptc.Credit)) ?? text(photoshop.Credit) ?? utf8(text(ifd0.Artist)),
       copyright: utf8(text(iptc.CopyrightNotice)) ?? text(dc.rights) ?? utf8(text(ifd0.Copyright)),
     };
     return {

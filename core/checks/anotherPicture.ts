@@ -1,3 +1,4 @@
+import { THUMBNAIL } from '../model/index.ts';
 import { nameOf, stemOf } from '../site/index.ts';
 import { shownInstead } from '../pairing/index.ts';
 import { itemsOf, placeIn, type Finding, type Rule } from './finding.ts';
@@ -21,7 +22,7 @@ export const anotherPicture: Rule = {
       place: placeIn(page, item.image && attributeOf(item.image, 'src')?.range),
       strand: strand.id,
       joint: 'thumbnail',
-      fixes: [{ kind: 'picture', label: `Make it anew from ${nameOf(full)}`, tasks: [{ from: full, to: thumbnail, size: site.recipe.thumbnail }] }],
+      fixes: [{ kind: 'picture', label: `Make it anew from ${nameOf(full)}`, tasks: [{ from: full, to: thumbnail, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 }] }],
     }];
   }),
 };

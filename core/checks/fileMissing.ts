@@ -1,5 +1,5 @@
 import { attributeOf, replaceValue } from '../markup/index.ts';
-import { resolved } from '../model/index.ts';
+import { resolved, THUMBNAIL } from '../model/index.ts';
 import { isPicturePath, nameOf, relativeReference } from '../site/index.ts';
 import { placeIn, planEdits, type Finding, type Fix, type Rule } from './finding.ts';
 
@@ -20,7 +20,7 @@ export const fileMissing: Rule = {
     const fixes: Fix[] = [];
     // A thumbnail that is missing beside a full-size picture that is there can be made.
     const full = strand?.full ?? null;
-    if (isThumbnail && full && isPicturePath(full) && isPicturePath(file.path)) fixes.push({ kind: 'picture', label: `Make it from ${nameOf(full)}`, tasks: [{ from: full, to: file.path, size: site.recipe.thumbnail }] });
+    if (isThumbnail && full && isPicturePath(full) && isPicturePath(file.path)) fixes.push({ kind: 'picture', label: `Make it from ${nameOf(full)}`, tasks: [{ from: full, to: file.path, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 }] });
     const namesakes = site.index.namesakes(file.path);
     const [twin] = namesakes;
     if (namesakes.length === 1 && twin && twin !== full) fixes.push({ kind: 'change', label: `Point it at ${twin}`, plan: () => planEdits(`Point at ${twin} in ${page.path}`, page.path, { ok: true, edits: [replaceValue(attribute, relativeReference(page.path, twin))] }) });

@@ -1,22 +1,15 @@
 /** What a check saw. A rule is one file; the list in `rules.ts` is all that knows them. */
 import type { Edited, PageDocument } from '../markup/index.ts';
-import type { JointName, PageReading, SiteReading, Strand } from '../model/index.ts';
-import type { SizeRecipe } from '../photo/index.ts';
+import type { JointName, PageReading, PictureTask, SiteReading, Strand } from '../model/index.ts';
 import type { Change } from '../site/index.ts';
 
 export type Station = 'pairs' | 'markup' | 'wiring' | 'proof' | 'pack';
 
 export type Planned = { ok: true; change: Change } | { ok: false; reason: string };
 
-/** A picture that has to be made before the change can be written. */
-export interface PictureTask {
-  from: string;
-  to: string;
-  size: SizeRecipe;
-}
-
 export type Fix =
   | { kind: 'change'; label: string; plan: () => Planned }
+  /** Pictures that have to be made before the change can be written. */
   | { kind: 'picture'; label: string; tasks: PictureTask[] }
   /** Only the author knows the words. */
   | { kind: 'ask'; label: string; ask: 'alt'; strand: string };

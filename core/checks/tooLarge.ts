@@ -1,4 +1,4 @@
-import { isTooLarge } from '../model/index.ts';
+import { FULL_SIZE, isTooLarge } from '../model/index.ts';
 import { madeSize } from '../photo/index.ts';
 import { bytesOf, nameOf } from '../site/index.ts';
 import { itemsOf, placeIn, type Finding, type Rule } from './finding.ts';
@@ -26,7 +26,7 @@ export const tooLarge: Rule = {
         place: placeIn(page, item.link?.open),
         strand: strand.id,
         joint: 'full-size',
-        fixes: [{ kind: 'picture', label: `Make it ${madeSize(facts, site.recipe.fullSize).width} px`, tasks: [{ from: strand.full, to: strand.full, size: site.recipe.fullSize }] }],
+        fixes: [{ kind: 'picture', label: `Make it ${madeSize(facts, site.recipe.fullSize).width} px`, tasks: [{ from: strand.full, to: strand.full, size: site.recipe.fullSize, as: FULL_SIZE, times: 1 }] }],
       }];
     });
   },

@@ -96,12 +96,19 @@ export function removeItem(page: PageDocument, gallery: Gallery, n: number): Edi
 
 /** Moves item `from` to place `to`. Items change places, the separators between them stay. */
 export function moveItem(page: PageDocument, gallery: Gallery, from: number, to: number): Edited {
-  const reason = fenced(page, gallery);
-  if (reason) return refuse(reason);
   const { items } = gallery;
   if (!items[from] || !items[to]) return refuse('There is no such place in the gallery.');
   const order = items.map((_, n) => n);
   order.splice(to, 0, ...order.splice(from, 1));
+  return orderItems(page, gallery, order);
+}
+
+/** Puts the items in another order: `order[place]` is the number of the item that goes there. */
+export function orderItems(page: PageDocument, gallery: Gallery, order: readonly number[]): Edited {
+  const reason = fenced(page, gallery);
+  if (reason) return refuse(reason);
+  const { items } = gallery;
+  if (order.length !== items.length || new Set(order).size !== items.length || order.some((n) => !items[n])) return refuse('The gallery has other items than were put in order.');
   const edits: Edit[] = [];
   for (const [place, source] of order.entries()) {
     const here = items[place];

@@ -1,4 +1,6 @@
+export * from './making.ts';
 export * from './reading.ts';
 export * from './references.ts';
 export * from './renames.ts';
+export * from './scripts.ts';
 export * from './strands.ts';

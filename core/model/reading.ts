@@ -2,9 +2,11 @@
 import { galleriesOf, hazardsOf, parsePage, valueOf, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
 import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type Pace, type PageEvidence, type Pairing } from '../pairing/index.ts';
 import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
-import { isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
+import { isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type MadeRecord, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
 import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
+import { derivedFiles, madeRecords } from './making.ts';
+import { scriptReferences, targetInScript } from './scripts.ts';
 import { strandsOf, type Strand } from './strands.ts';
 
 export interface ParsedPage {
@@ -33,8 +35,23 @@ export interface SiteReading {
   factsOf: (path: string) => PhotoFacts | undefined;
   /** What is made of pictures here. */
   recipe: Recipe;
+  /** Files made by the recipe, as far as the notes of them hold. */
+  made: Map<string, MadeRecord>;
+  /** Originals, further sizes and copies for dense screens: no pictures of their own. */
+  derived: Set<string>;
+  /** Thumbnails that link to an outside address, which is kept and never fetched. */
+  elsewhere: Elsewhere[];
+  /** For each script file the pages that run it. */
+  scriptPages: Map<string, string[]>;
   /** The program's notes of the site: the file as it stands, and what it says. */
   notes: { file: FileContent | null; known: SiteNotes };
+}
+
+export interface Elsewhere {
+  thumbnail: string;
+  address: string;
+  page: string;
+  line: number;
 }
 
 /** What is kept from one reading to the next. A page is parsed again only when its text is another; two contents are compared once. */
@@ -64,13 +81,16 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
   for (const path of cache.keys()) if (!files.has(path)) cache.delete(path);
 
   const evidence = parsed.flatMap(({ path, page }) => page.galleries.flatMap((gallery) => gallery.items.flatMap((item) => evidenceOf(path, page.document, item, index) ?? [])));
-  const paths = [...files.keys()].filter(isPicturePath);
+  const elsewhere = parsed.flatMap(({ path, page }) => page.galleries.flatMap((gallery) => gallery.items.flatMap((item) => elsewhereOf(path, page.document, item, index) ?? [])));
+  const made = madeRecords(files, known.made);
+  const derived = derivedFiles(files, made);
+  const paths = [...files.keys()].filter((path) => isPicturePath(path) && !derived.has(path));
   const contentOf = (path: string): Content | null => {
     const content = files.get(path);
     const known = factsOf(path);
     return content?.kind === 'binary' && known ? { hash: content.hash, facts: known } : null;
   };
-  const pairing = pairPictures({ paths, contentOf, evidence, decisions: byPath(decisions, paths, files), memory: memory.contents, pace: memory.pace });
+  const pairing = pairPictures({ paths, contentOf, evidence, decisions: byPath(decisions, paths, files), naming: known.naming, elsewhere: new Set(elsewhere.map(({ thumbnail }) => thumbnail)), memory: memory.contents, pace: memory.pace });
   const context = { files, index, pairing, factsOf };
   const pages = parsed
     .map(({ path, page }): PageReading => {
@@ -79,7 +99,12 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
       return { path, ...page, wiring, references: pageReferences(page.document), strands };
     })
     .sort((a, b) => Number(b.path === 'index.html') - Number(a.path === 'index.html') || a.path.localeCompare(b.path));
-  return { files, index, kits, pages, pairing, factsOf, recipe: recipe.success ? recipe.data : DEFAULT_RECIPE, notes: { file: all.get(NOTES_FILE) ?? null, known }, used: usedFiles(files, pages, index) };
+  const scriptPages = new Map<string, string[]>();
+  for (const page of pages) {
+    for (const { kind, path } of page.wiring.includes) if (kind === 'script' && path !== null) scriptPages.set(path, [...(scriptPages.get(path) ?? []), page.path]);
+  }
+  const notes = { file: all.get(NOTES_FILE) ?? null, known };
+  return { files, index, kits, pages, pairing, factsOf, recipe: recipe.success ? recipe.data : DEFAULT_RECIPE, made, derived, elsewhere, scriptPages, notes, used: usedFiles(files, pages, index, scriptPages) };
 }
 
 /** Decisions are kept by content; here they are told of every file that has it. */
@@ -109,13 +134,21 @@ function evidenceOf(page: string, document: PageDocument, item: GalleryItem, ind
   return { page, line: document.lines.lineAt(item.range.start), thumbnail, full };
 }
 
+function elsewhereOf(page: string, document: PageDocument, item: GalleryItem, index: PathIndex): Elsewhere | null {
+  const thumbnail = fileAt(item.image && valueOf(item.image, 'src'), page, index);
+  const href = item.link && valueOf(item.link, 'href');
+  const target = href ? resolveInSite(href, page) : null;
+  if (!thumbnail || target?.kind !== 'outside') return null;
+  return { thumbnail, address: target.url, page, line: document.lines.lineAt(item.range.start) };
+}
+
 function fileAt(reference: string | null | undefined, page: string, index: PathIndex): string | null {
   const target = reference ? resolveInSite(reference, page) : null;
   const found = target?.kind === 'file' ? index.lookup(target.path) : null;
   return found && found.found !== 'nothing' ? found.path : null;
 }
 
-function usedFiles(files: SiteFiles, pages: readonly PageReading[], index: PathIndex): Set<string> {
+function usedFiles(files: SiteFiles, pages: readonly PageReading[], index: PathIndex, scriptPages: ReadonlyMap<string, string[]>): Set<string> {
   const used = new Set<string>();
   const add = (from: string, references: readonly Reference[]) => {
     for (const reference of references) {
@@ -126,5 +159,13 @@ function usedFiles(files: SiteFiles, pages: readonly PageReading[], index: PathI
   };
   for (const page of pages) add(page.path, page.references);
   for (const [path, content] of files) if (content.kind === 'text' && isStylePath(path)) add(path, styleReferences(content.text));
+  for (const [path, runBy] of scriptPages) {
+    const content = files.get(path);
+    for (const { value } of content?.kind === 'text' ? scriptReferences(content.text) : []) {
+      const target = targetInScript(value, runBy);
+      const found = target === null ? null : index.lookup(target);
+      if (found && found.found !== 'nothing') used.add(found.path);
+    }
+  }
   return used;
 }

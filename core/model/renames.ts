@@ -1,41 +1,83 @@
-/** A file given another name, with every reference to it written anew, as one change. */
+/** Files given other names, and copies given up; every reference to them is written anew, as one change. */
 import { encodeAttribute } from '../markup/index.ts';
 import { isStylePath, relativeReference, resolveInSite, type Change, type Edit, type FileChange } from '../site/index.ts';
 import type { SiteReading } from './reading.ts';
 import { styleReferences, type Reference } from './references.ts';
+import { scriptReferences, targetInScript } from './scripts.ts';
 
 /** References that already read as the new name are left as they are. */
 export function renameFile(site: SiteReading, from: string, to: string): Change {
-  return { label: `Rename ${from} to ${to}`, files: [{ kind: 'rename', path: from, to }, ...referencesTo(site, from, to)] };
+  return { label: `Rename ${from} to ${to}`, files: renames(site, new Map([[from, to]])) };
+}
+
+/** Many at once; names may change places among one another. */
+export function renames(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
+  const taken = new Set(moves.keys());
+  // A name that another file still has is reached by way of one that nobody has.
+  const detours = [...moves].filter(([from, to]) => to !== from && taken.has(to)).map(([from, to], n) => ({ from, by: `${to}.${n}.moving`, to }));
+  const viaDetour = new Set(detours.map(({ from }) => from));
+  return [
+    ...detours.map(({ from, by }): FileChange => ({ kind: 'rename', path: from, to: by })),
+    ...[...moves].filter(([from]) => !viaDetour.has(from)).map(([path, to]): FileChange => ({ kind: 'rename', path, to })),
+    ...detours.map(({ by, to }): FileChange => ({ kind: 'rename', path: by, to })),
+    ...redirect(site, moves),
+  ];
 }
 
 /** A file taken away, with every reference to it leading to another one instead. */
 export function mergeFile(site: SiteReading, from: string, into: string): Change {
-  return { label: `Use ${into} instead of ${from}`, files: [{ kind: 'put', path: from, before: site.files.get(from) ?? null, after: null }, ...referencesTo(site, from, into)] };
+  return { label: `Use ${into} instead of ${from}`, files: mergeFiles(site, new Map([[from, into]])) };
 }
 
-function referencesTo(site: SiteReading, from: string, to: string): FileChange[] {
+export function mergeFiles(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
+  return [...[...moves.keys()].map((path): FileChange => ({ kind: 'put', path, before: site.files.get(path) ?? null, after: null })), ...redirect(site, moves)];
+}
+
+/** Edits by which every reference to a file leads to another: in pages, `srcset`, stylesheets, and texts of scripts that are surely paths. */
+export function redirect(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
   const files: FileChange[] = [];
-  for (const page of site.pages) addEdits(files, page.path, page.references, site, from, to);
+  const add = (path: string, edits: Edit[]) => edits.length > 0 && files.push({ kind: 'edit', path, edits });
+  const realPath = (path: string): string | null => {
+    const found = site.index.lookup(path);
+    return found.found === 'nothing' ? null : found.path;
+  };
+  for (const page of site.pages) {
+    const inPage = (value: string) => fileAt(value, page.path);
+    const scripts = page.document.elements.filter(({ tag }) => tag === 'script').flatMap(({ texts }) => texts.flatMap(({ value, range }) => scriptReferences(value).map((one) => ({ ...one, range: { start: one.range.start + range.start, end: one.range.end + range.start } }))));
+    add(page.path, editsFor([...page.references, ...scripts], page.path, inPage, realPath, moves));
+  }
   for (const [path, content] of site.files) {
-    if (content.kind === 'text' && isStylePath(path)) addEdits(files, path, styleReferences(content.text), site, from, to);
+    if (content.kind !== 'text') continue;
+    if (isStylePath(path)) add(path, editsFor(styleReferences(content.text), path, (value) => fileAt(value, path), realPath, moves));
+    const runBy = site.scriptPages.get(path);
+    if (runBy) add(path, editsFor(scriptReferences(content.text), runBy[0] ?? path, (value) => targetInScript(value, runBy), realPath, moves));
   }
   return files;
 }
 
-function addEdits(files: FileChange[], path: string, references: readonly Reference[], site: SiteReading, from: string, to: string): void {
+function fileAt(value: string, from: string): string | null {
+  const target = resolveInSite(value, from);
+  return target.kind === 'file' ? target.path : null;
+}
+
+/** What would end an address before its time, by where it stands. */
+const ENDS: Readonly<Record<string, RegExp>> = { 'url()': /[()'"]/g, script: /['"\\`]/g };
+
+/** `base` is the file from whose place the references are written. */
+function editsFor(references: readonly Reference[], base: string, targetOf: (value: string) => string | null, realPath: (path: string) => string | null, moves: ReadonlyMap<string, string>): Edit[] {
   const edits: Edit[] = [];
   for (const { value, range, by, within, raw } of references) {
-    const target = resolveInSite(value, path);
-    if (target.kind !== 'file' || target.path === to) continue;
-    const found = site.index.lookup(target.path);
-    if (found.found === 'nothing' || found.path !== from) continue;
+    const target = targetOf(value);
+    const real = target === null ? null : realPath(target);
+    const to = real === null ? undefined : moves.get(real);
+    if (to === undefined || target === to) continue;
     const tail = /[?#].*$/s.exec(value)?.[0] ?? '';
-    const written = relativeReference(path, to) + tail;
-    // Quotes and brackets would end an address in a style; there they stand as in any address.
-    const address = by === 'url()' ? written.replace(/[()'"]/g, (letter) => `%${letter.charCodeAt(0).toString(16)}`) : written;
+    const written = relativeReference(base, to) + tail;
+    // Quotes and brackets would end an address in a style or a script; there they stand as in any address.
+    const ends = ENDS[by];
+    const address = ends ? written.replace(ends, (letter) => `%${letter.charCodeAt(0).toString(16)}`) : written;
     // The quotes of the attribute are the author's: neither kind may end it.
     edits.push({ ...range, text: raw ? address : encodeAttribute(within?.replace(value, address) ?? address, '"').replaceAll("'", '&#39;') });
   }
-  if (edits.length > 0) files.push({ kind: 'edit', path, edits });
+  return edits;
 }

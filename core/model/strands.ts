@@ -187,6 +187,8 @@ function viewerJoint(page: PageContext, item: GalleryItem, group: string | null)
 
 function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, site: StrandContext): Joint {
   const place = placeOf(page, item.link, 'href');
+  const href = item.link && valueOf(item.link, 'href');
+  if (href && resolveInSite(href, page.path).kind === 'outside') return joint('full-size', 'none', href, 'It is at an outside address: kept as it is written, and never fetched by this program.', place);
   if (!file || !isPicturePath(file.path)) return joint('full-size', 'none', 'none', item.link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.', place);
   if (file.real === null) return joint('full-size', 'broken', file.path, `There is no ${file.path}.`, place);
   if (file.otherCase) return joint('full-size', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);

@@ -8,10 +8,18 @@ export interface ParcelEntry {
   type: string;
   /** A picture that no page and no stylesheet refers to. */
   unused: boolean;
+  /** Whether it says where it was taken, and whether it still does in the parcel. */
+  place: 'none' | 'removed' | 'kept';
 }
 
 export function parcelOf(site: SiteReading): ParcelEntry[] {
   return [...site.files]
-    .map(([path, content]) => ({ path, bytes: bytesOf(content), type: mediaTypeOf(path), unused: isPicturePath(path) && !site.used.has(path) }))
+    .map(([path, content]) => ({ path, bytes: bytesOf(content), type: mediaTypeOf(path), unused: isPicturePath(path) && !site.used.has(path), place: placeOf(site, path) }))
     .sort((a, b) => byNaturalName(a.path, b.path));
+}
+
+function placeOf(site: SiteReading, path: string): ParcelEntry['place'] {
+  const content = site.files.get(path);
+  if (content?.kind !== 'binary' || site.factsOf(path)?.place === undefined) return 'none';
+  return site.notes.known.placeKept.includes(content.hash) ? 'kept' : 'removed';
 }

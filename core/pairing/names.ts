@@ -2,7 +2,7 @@
  * What a picture's name says of its role: the practices by which people name thumbnails (common practice, no source).
  * A new practice is one more row of a table.
  */
-import { folderOf, stemOf, extensionOf } from '../site/index.ts';
+import { folderOf, isPicturePath, stemOf, extensionOf, type NamingRule } from '../site/index.ts';
 
 export interface NameReading {
   role: 'thumbnail' | 'full-size';
@@ -53,4 +53,38 @@ export function readName(path: string): NameReading {
   const base = folders.filter((_, n) => n !== sizeFolder).join('/');
   const folded = bare.toLowerCase();
   return { role, bare: folded, key: `${base.toLowerCase()}/${folded}`, weak, form: `${folderOf(path)}${stem.replace(bare, '{name}')}.${extensionOf(path)}` };
+}
+
+/** What a form with `{name}` in it makes of a path: the bare name, or null where the path is not of that form. Any picture format will do. */
+function nameBy(form: string, path: string): string | null {
+  const [before = '', after = ''] = form.split('{name}');
+  const tail = isPicturePath(`x${after}`) ? stemOf(`x${after}`).slice(1) : after;
+  const bare = path.slice(0, path.length - extensionOf(path).length - 1);
+  if (!form.includes('{name}') || !bare.startsWith(before) || !bare.endsWith(tail) || bare.length <= before.length + tail.length) return null;
+  const name = bare.slice(before.length, bare.length - tail.length);
+  return name.includes('/') ? null : name;
+}
+
+/** The same by a rule that somebody wrote, which goes before all practices. */
+function readByRule(path: string, rules: readonly NamingRule[]): NameReading | null {
+  for (const [n, rule] of rules.entries()) {
+    for (const role of ['thumbnail', 'full-size'] as const) {
+      const form = role === 'thumbnail' ? rule.thumbnail : rule.full;
+      const name = nameBy(form, path);
+      // `{name}.jpg` for the full-size picture also fits its thumbnail; the longer form says more.
+      if (name !== null) return { role, key: `rule ${n}/${name.toLowerCase()}`, bare: name.toLowerCase(), form, weak: false };
+    }
+  }
+  return null;
+}
+
+export const readNameBy = (path: string, rules: readonly NamingRule[]): NameReading => readByRule(path, rules) ?? readName(path);
+
+/** Why a rule cannot be used; null where it can. */
+export function troubleOf({ thumbnail, full }: NamingRule): string | null {
+  for (const [what, form] of [['thumbnail', thumbnail], ['full-size picture', full]] as const) {
+    if (form.split('{name}').length !== 2) return `The form of the ${what} needs “{name}” in it, once.`;
+    if (form.startsWith('/') || form.includes('..')) return `The form of the ${what} begins at the site’s folder, without a slash and without “..”.`;
+  }
+  return thumbnail === full ? 'Both forms are the same; nothing would tell the two apart.' : null;
 }

@@ -2,11 +2,11 @@
  * Thumbnails and full-size files brought together by all that speaks for it at once: names, the pages that link one to
  * the other, what the pictures show, and what was decided by hand. The pairs are the assignment that has most for it.
  */
-import { byNaturalName, folderOf, nameOf, stemOf } from '../site/index.ts';
+import { byNaturalName, folderOf, nameOf, stemOf, type NamingRule } from '../site/index.ts';
 import { colourDistance, type PhotoFacts, type Place } from '../photo/index.ts';
 import { bestAssignment, type Worth } from './assignment.ts';
 import { compare, newContentMemory, OTHER_CONTENT, SAME_CONTENT, CLEAR_LEAD, searchContent, twinsOf, type Content, type ContentMemory, type Pace } from './content.ts';
-import { readName, type NameReading } from './names.ts';
+import { readName, readNameBy, type NameReading } from './names.ts';
 
 export type PairState =
   | 'sure'
@@ -67,6 +67,8 @@ export interface Pairing {
   loose: string[];
   /** Thumbnails whose picture is still to be searched for. */
   unsearched: number;
+  /** Full-size files that show the same, in groups; the largest first. */
+  alike: string[][];
   /** The naming rules found, commonest first, and how many pairs follow each. */
   rules: { says: string; count: number }[];
 }
@@ -77,6 +79,10 @@ export interface PairingInput {
   contentOf: (path: string) => Content | null;
   evidence: readonly PageEvidence[];
   decisions?: readonly Decision[];
+  /** Naming rules somebody wrote, and found ones that are not to be used, as they are said. */
+  naming?: { own: readonly NamingRule[]; off: readonly string[] };
+  /** Thumbnails whose full-size picture is at an outside address; they have their partner. */
+  elsewhere?: ReadonlySet<string>;
   memory?: ContentMemory;
   pace?: Pace;
 }
@@ -100,15 +106,15 @@ interface Edge {
   place: Place | null;
 }
 
-export function pairPictures({ paths, contentOf, evidence, decisions = [], memory = newContentMemory(), pace = 'all' }: PairingInput): Pairing {
-  const readings = new Map(paths.map((path) => [path, readName(path)]));
+export function pairPictures({ paths, contentOf, evidence, decisions = [], naming = { own: [], off: [] }, elsewhere = new Set(), memory = newContentMemory(), pace = 'all' }: PairingInput): Pairing {
+  const readings = new Map(paths.map((path) => [path, readNameBy(path, naming.own)]));
   demoteWeak(readings);
   const readable = (path: string): Content | null => {
     const content = contentOf(path);
     return content && !content.facts.unreadable ? content : null;
   };
   const edges = new Edges();
-  for (const { thumbnail, full, rule, by } of nameMatches(paths, readings)) edges.add(thumbnail, full, WORTH[by], { kind: 'name', says: rule });
+  for (const { thumbnail, full, rule, by } of nameMatches(paths, readings, new Set(naming.off))) edges.add(thumbnail, full, WORTH[by], { kind: 'name', says: rule });
   for (const one of evidence) if (readings.has(one.thumbnail) && readings.has(one.full) && one.thumbnail !== one.full) edges.add(one.thumbnail, one.full, WORTH.page, { kind: 'page', says: `${one.page}, line ${one.line}` });
   for (const { thumbnail, full, belong } of decisions) {
     if (!readings.has(thumbnail) || !readings.has(full)) continue;
@@ -129,8 +135,8 @@ export function pairPictures({ paths, contentOf, evidence, decisions = [], memor
       return { id: full, name: stemOf(full).toLowerCase(), thumbnail: edge?.thumbnail ?? null, full, restsOn: edge?.reasons ?? [], crop: edge?.place ?? null, ...judged };
     })
     .sort((a, b) => byNaturalName(folderOf(a.full), folderOf(b.full)) || byNaturalName(nameOf(a.full), nameOf(b.full)));
-  const loose = paths.filter((path) => readings.get(path)?.role === 'thumbnail' && !isThumbnail.has(path) && !edgeOf.has(path)).sort(byNaturalName);
-  return { pairs, loose, unsearched: left, rules: countRules(pairs) };
+  const loose = paths.filter((path) => readings.get(path)?.role === 'thumbnail' && !isThumbnail.has(path) && !edgeOf.has(path) && !elsewhere.has(path)).sort(byNaturalName);
+  return { pairs, loose, unsearched: left, alike: groupsOf(twins, contentOf), rules: countRules(pairs) };
 }
 
 /** All that speaks for a thumbnail and a full-size file, gathered. */
@@ -244,7 +250,7 @@ interface NameMatch {
 }
 
 /** First where only the size word differs; then the same bare name anywhere, if there is just one that is free. */
-function nameMatches(paths: readonly string[], readings: ReadonlyMap<string, NameReading>): NameMatch[] {
+function nameMatches(paths: readonly string[], readings: ReadonlyMap<string, NameReading>, off: ReadonlySet<string>): NameMatch[] {
   const matches: NameMatch[] = [];
   const of = (role: NameReading['role']) => paths.filter((path) => readings.get(path)?.role === role);
   const free = { thumbnails: new Set(of('thumbnail')), fulls: new Set(of('full-size')) };
@@ -259,8 +265,10 @@ function nameMatches(paths: readonly string[], readings: ReadonlyMap<string, Nam
       if (candidates.length === 0 || (by === 'bare' && candidates.length > 1)) continue;
       free.thumbnails.delete(thumbnail);
       for (const full of candidates) {
+        const rule = `${readings.get(thumbnail)?.form} ↔ ${readings.get(full)?.form}`;
+        if (off.has(rule)) continue;
         free.fulls.delete(full);
-        matches.push({ thumbnail, full, by, rule: `${readings.get(thumbnail)?.form} ↔ ${readings.get(full)?.form}` });
+        matches.push({ thumbnail, full, by, rule });
       }
     }
   }
@@ -304,21 +312,54 @@ export function shownInstead({ pairs }: Pairing, thumbnail: string, full: string
   return joined && pair.restsOn.some(({ kind }) => kind === 'content') && !pair.others.includes(full) ? { path: pair.full } : null;
 }
 
+/** Twins of twins are of one group. */
+function groupsOf(twins: ReadonlyMap<string, readonly string[]>, contentOf: (path: string) => Content | null): string[][] {
+  const seen = new Set<string>();
+  const widthOf = (path: string) => contentOf(path)?.facts.width ?? 0;
+  const groups: string[][] = [];
+  for (const start of [...twins.keys()].sort(byNaturalName)) {
+    if (seen.has(start)) continue;
+    const group: string[] = [];
+    for (const queue = [start]; queue.length > 0; ) {
+      const path = queue.pop()!;
+      if (seen.has(path)) continue;
+      seen.add(path);
+      group.push(path);
+      queue.push(...(twins.get(path) ?? []));
+    }
+    groups.push(group.sort((a, b) => widthOf(b) - widthOf(a) || byNaturalName(a, b)));
+  }
+  return groups;
+}
+
 function countRules(pairs: readonly Pair[]): Pairing['rules'] {
   const counts = new Map<string, number>();
   for (const pair of pairs) for (const { kind, says } of pair.restsOn) if (kind === 'name') counts.set(says, (counts.get(says) ?? 0) + 1);
   return [...counts].map(([says, count]) => ({ says, count })).sort((a, b) => b.count - a.count);
 }
 
+const formsByFolder = new WeakMap<readonly Pair[], Map<string, string>>();
+
+/** How most thumbnails of each folder are named; worked out once for each pairing. */
+function commonForms(pairs: readonly Pair[]): Map<string, string> {
+  const known = formsByFolder.get(pairs);
+  if (known) return known;
+  const counts = new Map<string, Map<string, number>>();
+  for (const { full, thumbnail, restsOn } of pairs) {
+    const rule = thumbnail === null ? undefined : restsOn.find((reason) => reason.kind === 'name');
+    const [form] = rule ? rule.says.split(' ↔ ') : [];
+    if (!form) continue;
+    const here = counts.get(folderOf(full)) ?? new Map<string, number>();
+    here.set(form, (here.get(form) ?? 0) + 1);
+    counts.set(folderOf(full), here);
+  }
+  const forms = new Map([...counts].map(([folder, here]) => [folder, [...here].sort((a, b) => b[1] - a[1])[0]![0]]));
+  formsByFolder.set(pairs, forms);
+  return forms;
+}
+
 /** Where the thumbnail of a full-size picture should stand: as its neighbours' do, or in `thumbs/` beside it. */
 export function thumbnailPathFor(full: string, pairs: readonly Pair[], extension = 'jpg'): string {
-  const made = pairs.filter((pair) => pair.thumbnail !== null && pair.restsOn.some((reason) => reason.kind === 'name'));
-  const near = made.filter((pair) => folderOf(pair.full) === folderOf(full));
-  const counts = new Map<string, number>();
-  for (const { thumbnail } of near) {
-    const form = readName(thumbnail ?? '').form;
-    counts.set(form, (counts.get(form) ?? 0) + 1);
-  }
-  const form = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? `${folderOf(full)}thumbs/{name}.jpg`;
+  const form = commonForms(pairs).get(folderOf(full)) ?? `${folderOf(full)}thumbs/{name}.jpg`;
   return form.replace('{name}', stemOf(full)).replace(/\.[a-z0-9]+$/i, `.${extension}`);
 }

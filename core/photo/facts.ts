@@ -25,6 +25,8 @@ export interface PhotoFacts {
   taken?: string;
   /** Where it was taken, if the file says so. */
   place?: { latitude: number; longitude: number };
+  /** More than one frame; what is made of it is still. */
+  animated?: true;
   /** Why the picture could not be read; the sizes are then 0. */
   unreadable?: string;
 }

@@ -2,6 +2,7 @@ export * from './aim.ts';
 export * from './facts.ts';
 export * from './focus.ts';
 export * from './ground.ts';
+export * from './header.ts';
 export * from './likeness.ts';
 export * from './luma.ts';
 export * from './metadata/index.ts';

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { cutOut } from './pixels.ts';
 import { DEFAULT_RECIPE, madeSize, Recipe, roomIn, sayRecipe, SizeRecipe, STARTING_POINTS, usedPart, WINDOWS } from './recipe.ts';
 
-const size = (part: Partial<SizeRecipe>): SizeRecipe => ({ width: 150, height: null, shape: 'fit', format: 'jpeg', quality: 80, ...part });
+const BEGIN = DEFAULT_RECIPE.thumbnail;
+const size = (part: Partial<SizeRecipe>): SizeRecipe => ({ ...BEGIN, ...part });
 
 describe('a recipe', () => {
   it.each([

@@ -1,2 +1,6 @@
 export * from './intent.ts';
+export * from './making.ts';
+export * from './order.ts';
 export * from './plan.ts';
+export * from './renaming.ts';
+export * from './sources.ts';

@@ -1,13 +1,19 @@
 /** What somebody asks for, as data: it crosses from the interface to the worker, so it is checked on arrival. */
 import { z } from 'zod';
 import { Recipe } from '../photo/index.ts';
+import { ListMapping, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 
 const line = z.string().max(2000);
+const share = z.number().min(0).max(1);
+const paths = z.array(z.string()).min(1);
+const tag = z.string().trim().min(1).max(60);
 
 /** A picture to be written into a page, with the words for its slots. */
 export const NewPicture = z.strictObject({
+  /** Files of the site, or outside addresses that are kept as they are. */
   thumbnail: z.string(),
   full: z.string(),
+  tags: z.array(tag).optional(),
   title: line,
   alt: line,
   caption: line,
@@ -21,18 +27,35 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-caption'), strand: z.string(), value: line }),
   z.strictObject({ kind: z.literal('remove-item'), strand: z.string() }),
   z.strictObject({ kind: z.literal('move-item'), strand: z.string(), to: z.number().int().min(0) }),
-  z.strictObject({ kind: z.literal('add-pictures'), page: z.string(), gallery: z.number().int().min(0).nullable(), pictures: z.array(NewPicture).min(1) }),
+  z.strictObject({ kind: z.literal('add-pictures'), page: z.string(), gallery: z.number().int().min(0).nullable(), pictures: z.array(NewPicture).min(1), mapping: ListMapping.optional() }),
   z.strictObject({ kind: z.literal('new-page'), path: z.string(), title: line.min(1) }),
   z.strictObject({ kind: z.literal('wire'), page: z.string() }),
   /** Whether two pictures belong together, by hand; null takes back what was decided. */
   z.strictObject({ kind: z.literal('decide'), thumbnail: z.string(), full: z.string(), belong: z.boolean().nullable() }),
+  /** About which point a picture is cut; null goes back to the suggested one. */
+  z.strictObject({ kind: z.literal('set-focus'), picture: z.string(), focus: z.strictObject({ x: share, y: share }).nullable() }),
+  /** Words of items and of pictures, many as one change. */
+  z.strictObject({ kind: z.literal('set-words'), items: z.array(z.strictObject({ strand: z.string(), alt: line.optional(), caption: line.optional() })), pictures: z.array(z.strictObject({ path: z.string(), words: PictureWords })), label: line.optional() }),
+  z.strictObject({ kind: z.literal('set-tags'), paths, add: z.array(tag), remove: z.array(tag) }),
+  z.strictObject({ kind: z.literal('set-rights'), rights: z.strictObject({ copyright: line, credit: line }) }),
+  z.strictObject({ kind: z.literal('keep-place'), paths, keep: z.boolean() }),
+  /** `hand` holds full-size files in their order; null leaves the order by hand as it is. */
+  z.strictObject({ kind: z.literal('set-order'), by: z.enum(ORDERS), hand: z.array(z.string()).nullable() }),
+  /** A gallery's items in the order of the list. */
+  z.strictObject({ kind: z.literal('order-gallery'), page: z.string(), gallery: z.number().int().min(0) }),
+  z.strictObject({ kind: z.literal('set-naming'), own: SiteNotes.shape.naming.unwrap().shape.own, off: z.array(z.string()) }),
+  /** Thumbnails that have a copy of twice the size offer it to dense screens. */
+  z.strictObject({ kind: z.literal('set-sources'), page: z.string() }),
+  z.strictObject({ kind: z.literal('map-list'), mapping: ListMapping }),
   z.strictObject({ kind: z.literal('set-recipe'), recipe: Recipe }),
   /** A file under another name, with every reference to it. */
   z.strictObject({ kind: z.literal('rename'), from: z.string(), to: z.string() }),
+  z.strictObject({ kind: z.literal('rename-many'), renames: z.array(z.strictObject({ from: z.string(), to: z.string() })).min(1) }),
   /** Two pictures that stand under one another's names change places. */
   z.strictObject({ kind: z.literal('exchange'), one: z.string(), other: z.string() }),
   /** Every reference to a picture leads to another that is the same; the file goes. */
   z.strictObject({ kind: z.literal('merge'), from: z.string(), into: z.string() }),
+  z.strictObject({ kind: z.literal('merge-many'), merges: z.array(z.strictObject({ from: z.string(), into: z.string() })).min(1) }),
   z.strictObject({ kind: z.literal('fix'), finding: z.string(), fix: z.number().int().min(0) }),
   /** Typing in the editor: edits of the text that had `length` characters. */
   z.strictObject({ kind: z.literal('type'), path: z.string(), length: z.number().int().min(0), edits: z.array(edit) }),

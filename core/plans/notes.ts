@@ -1,8 +1,17 @@
 /** Changes of the program's notes of a site, so that what is decided is undone and kept like any other change. */
 import type { Planned } from '../checks/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { NOTES_FILE, writeNotes, type SiteNotes } from '../site/index.ts';
+import { NOTES_FILE, smallestEdit, writeNotes, type FileChange, type SiteNotes } from '../site/index.ts';
 
-export function changeNotes({ notes }: SiteReading, label: string, part: Partial<SiteNotes>): Planned {
-  return { ok: true, change: { label, files: [{ kind: 'put', path: NOTES_FILE, before: notes.file, after: { kind: 'text', text: writeNotes({ ...notes.known, ...part }) } }] } };
+export function changeNotes(site: SiteReading, label: string, part: Partial<SiteNotes>): Planned {
+  return { ok: true, change: { label, files: notesChange(site, part) } };
+}
+
+/** As an edit of what differs: the notes of thousands of pictures would otherwise stand twice in the journal for every word. */
+export function notesChange({ notes }: SiteReading, part: Partial<SiteNotes>): FileChange[] {
+  const text = writeNotes({ ...notes.known, ...part });
+  const { file } = notes;
+  if (file?.kind !== 'text') return [{ kind: 'put', path: NOTES_FILE, before: file, after: { kind: 'text', text } }];
+  const edits = smallestEdit(file.text, text);
+  return edits.length === 0 ? [] : [{ kind: 'edit', path: NOTES_FILE, edits }];
 }

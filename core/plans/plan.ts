@@ -1,12 +1,17 @@
 /** From what is asked for to the change that does it, or the reason why it cannot be done. */
 import { findingsOf, planEdits, type Planned } from '../checks/index.ts';
-import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, skeletonPage, SKELETON_STYLE, type Gallery, type GalleryItem, type NewItem } from '../markup/index.ts';
-import type { PageReading, SiteReading, Strand } from '../model/index.ts';
-import { isStylePath, cleanPath, folderOf, isPagePath, relativeReference, type FileChange } from '../site/index.ts';
+import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, skeletonPage, SKELETON_STYLE, type NewItem } from '../markup/index.ts';
+import { FULL_SIZE, type SiteReading } from '../model/index.ts';
+import { troubleOf } from '../pairing/index.ts';
+import { isStylePath, cleanPath, folderOf, isPagePath, nameOf, relativeReference, type FileChange } from '../site/index.ts';
 import { wirePage } from '../wiring/index.ts';
 import { decide } from './decide.ts';
-import { exchange, merge, rename } from './rename.ts';
-import { changeNotes } from './notes.ts';
+import { itemOf, type FoundItem } from './items.ts';
+import { changeNotes, notesChange } from './notes.ts';
+import { orderGallery, setOrder } from './order.ts';
+import { exchange, merge, mergeMany, rename, renameMany } from './rename.ts';
+import { setSources } from './sources.ts';
+import { keepPlace, setTags, setWords } from './words.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
@@ -24,8 +29,20 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   decide,
   'set-recipe': (site, { recipe }) => changeNotes(site, 'Change the recipe', { recipe }),
   rename,
+  'rename-many': renameMany,
   exchange,
   merge,
+  'merge-many': mergeMany,
+  'set-focus': setFocus,
+  'set-words': setWords,
+  'set-tags': setTags,
+  'set-rights': (site, { rights }) => changeNotes(site, 'Set whose pictures these are', { rights }),
+  'keep-place': keepPlace,
+  'set-order': setOrder,
+  'order-gallery': orderGallery,
+  'set-naming': setNaming,
+  'set-sources': setSources,
+  'map-list': (site, { mapping }) => changeNotes(site, 'Keep what the columns of the list hold', { lists: withMapping(site, mapping) }),
   wire: (site, intent) => {
     const page = site.pages.find((one) => one.path === intent.page);
     const kit = page?.wiring.kit ?? site.kits[0];
@@ -48,43 +65,62 @@ export function planFor<Kind extends Intent['kind']>(site: SiteReading, intent: 
   return PLANS[intent.kind as Kind](site, intent);
 }
 
-interface Found {
-  page: PageReading;
-  gallery: Gallery;
-  item: GalleryItem;
-  strand: Strand;
+function withItem(site: SiteReading, id: string, plan: (found: FoundItem) => Planned): Planned {
+  const found = itemOf(site, id);
+  return found ? plan(found) : refuse(GONE);
 }
 
-function withItem(site: SiteReading, id: string, plan: (found: Found) => Planned): Planned {
-  for (const page of site.pages) {
-    const strand = page.strands.flat().find((one) => one.id === id);
-    const gallery = strand && page.galleries[strand.gallery];
-    const item = strand && gallery?.items[strand.item];
-    if (strand && gallery && item) return plan({ page, gallery, item, strand });
-  }
-  return refuse(GONE);
-}
-
-function addPictures(site: SiteReading, { page: path, gallery: n, pictures }: Of<'add-pictures'>): Planned {
+function addPictures(site: SiteReading, { page: path, gallery: n, pictures, mapping }: Of<'add-pictures'>): Planned {
   const page = site.pages.find((one) => one.path === path);
   if (!page) return refuse(`There is no page ${path} any more.`);
   const items = pictures.map((picture) => itemFor(site, path, picture));
   const gallery = n === null ? undefined : page.galleries[n];
   const label = `Add ${pictures.length === 1 ? '1 picture' : `${pictures.length} pictures`} to ${path}`;
   if (n !== null && !gallery) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
-  return planEdits(label, path, gallery ? addItems(page.document, gallery, items) : firstGallery(page.document, items));
+  const planned = planEdits(label, path, gallery ? addItems(page.document, gallery, items) : firstGallery(page.document, items));
+  return planned.ok ? { ok: true, change: { label, files: [...planned.change.files, ...notesOfList(site, pictures, mapping)] } } : planned;
 }
+
+/** Tags that a list gives, and what its columns hold, for the next time. */
+function notesOfList(site: SiteReading, pictures: readonly NewPicture[], mapping: Of<'map-list'>['mapping'] | undefined): FileChange[] {
+  const tagged = pictures.flatMap(({ full, tags = [] }) => {
+    const content = site.files.get(full);
+    return content?.kind === 'binary' && tags.length > 0 ? [[content.hash, [...new Set([...(site.notes.known.tags[content.hash] ?? []), ...tags])]] as [string, string[]]] : [];
+  });
+  if (tagged.length === 0 && mapping === undefined) return [];
+  return notesChange(site, { tags: { ...site.notes.known.tags, ...Object.fromEntries(tagged) }, ...(mapping ? { lists: withMapping(site, mapping) } : {}) });
+}
+
+const withMapping = ({ notes }: SiteReading, mapping: Of<'map-list'>['mapping']) => [mapping, ...notes.known.lists.filter(({ columns }) => columns.join('\n') !== mapping.columns.join('\n'))].slice(0, 50);
 
 function itemFor(site: SiteReading, page: string, { thumbnail, full, title, alt, caption }: NewPicture): NewItem {
   const size = site.factsOf(thumbnail);
   return {
-    src: relativeReference(page, thumbnail),
-    href: relativeReference(page, full),
+    src: referenceTo(page, thumbnail),
+    href: referenceTo(page, full),
     title,
     alt,
     caption,
     ...(size && !size.unreadable ? { width: size.width, height: size.height } : {}),
   };
+}
+
+/** An outside address is kept as it is. */
+const referenceTo = (page: string, target: string): string => (/^https?:\/\//i.test(target) ? target : relativeReference(page, target));
+
+function setFocus(site: SiteReading, { picture, focus }: Of<'set-focus'>): Planned {
+  const content = site.files.get(picture);
+  if (content?.kind !== 'binary') return refuse(`There is no ${picture} any more.`);
+  // What is made again is made from the original, so it is noted of both.
+  const record = site.made.get(picture);
+  const hashes = [content.hash, ...(record?.as === FULL_SIZE ? [record.of] : [])];
+  const others = Object.fromEntries(Object.entries(site.notes.known.focus).filter(([hash]) => !hashes.includes(hash)));
+  return changeNotes(site, `Cut ${nameOf(picture)} about ${focus ? 'another' : 'the suggested'} point`, { focus: focus ? { ...others, ...Object.fromEntries(hashes.map((hash) => [hash, focus])) } : others });
+}
+
+function setNaming(site: SiteReading, { own, off }: Of<'set-naming'>): Planned {
+  const trouble = own.map(troubleOf).find((one) => one !== null);
+  return trouble ? refuse(trouble) : changeNotes(site, 'Change how thumbnails are named here', { naming: { own, off } });
 }
 
 function newPage(site: SiteReading, { path: raw, title }: Of<'new-page'>): Planned {

@@ -1,21 +1,51 @@
 /** Files under other names, changed places, and copies given up; references follow. */
 import type { Planned } from '../checks/index.ts';
-import { mergeFile, renameFile, type SiteReading } from '../model/index.ts';
-import { cleanPath, extensionOf, nameOf } from '../site/index.ts';
+import { mergeFiles, renames, type SiteReading } from '../model/index.ts';
+import { cleanPath, extensionOf, nameOf, type FileChange } from '../site/index.ts';
+import { notesChange } from './notes.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
 
-export function rename(site: SiteReading, { from, to: raw }: { from: string; to: string }): Planned {
-  if (!site.files.has(from)) return refuse(`There is no ${from} any more.`);
-  const clean = cleanPath(raw.trim());
-  if (!clean.ok) return refuse(`“${raw}” cannot be a file’s name: ${clean.reason}.`);
-  const { path: to } = clean;
+export interface Renaming {
+  from: string;
+  to: string;
+}
+
+export function rename(site: SiteReading, { from, to }: Renaming): Planned {
   if (to === from) return refuse('That is its name already.');
-  const there = site.index.lookup(to);
-  // The same name in other capitals is what is often asked for.
-  if (there.found !== 'nothing' && there.path !== from) return refuse(`There is a file ${there.path} already.`);
-  if (extensionOf(to) !== extensionOf(from)) return refuse(`${nameOf(from)} would become a .${extensionOf(to)} by name alone; its content would not change.`);
-  return { ok: true, change: renameFile(site, from, to) };
+  return renameMany(site, { renames: [{ from, to }] });
+}
+
+/** Many files under other names as one change; what would be lost or doubled refuses the whole. */
+export function renameMany(site: SiteReading, { renames: asked }: { renames: readonly Renaming[] }): Planned {
+  const moves = new Map<string, string>();
+  for (const { from, to: raw } of asked) {
+    if (!site.files.has(from)) return refuse(`There is no ${from} any more.`);
+    const clean = cleanPath(raw.trim());
+    if (!clean.ok) return refuse(`“${raw}” cannot be a file’s name: ${clean.reason}.`);
+    if (extensionOf(clean.path) !== extensionOf(from)) return refuse(`${nameOf(from)} would become a .${extensionOf(clean.path)} by name alone; its content would not change.`);
+    if (clean.path !== from) moves.set(from, clean.path);
+  }
+  const wanted = new Map<string, string>();
+  for (const [from, to] of moves) {
+    const twin = wanted.get(to.toLowerCase());
+    if (twin !== undefined) return refuse(`${nameOf(twin)} and ${nameOf(from)} would both be called ${to}. Put {number} into the pattern.`);
+    wanted.set(to.toLowerCase(), from);
+    const there = site.index.lookup(to);
+    // The same name in other capitals is what is often asked for; a name that is given up is free.
+    if (there.found !== 'nothing' && there.path !== from && !moves.has(there.path)) return refuse(`There is a file ${there.path} already.`);
+  }
+  if (moves.size === 0) return refuse('All of them are called so already.');
+  const [only] = moves;
+  const label = moves.size === 1 && only ? `Rename ${only[0]} to ${only[1]}` : `Rename ${moves.size} files`;
+  return { ok: true, change: { label, files: [...renames(site, moves), ...followed(site, moves)] } };
+}
+
+/** Notes of what was made are kept by path, so they go along. */
+function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
+  const { made } = site.notes.known;
+  if (!made.some(({ path, from }) => moves.has(path) || moves.has(from))) return [];
+  return notesChange(site, { made: made.map((record) => ({ ...record, path: moves.get(record.path) ?? record.path, from: moves.get(record.from) ?? record.from })) });
 }
 
 export function exchange(site: SiteReading, { one, other }: { one: string; other: string }): Planned {
@@ -35,7 +65,20 @@ export function exchange(site: SiteReading, { one, other }: { one: string; other
 }
 
 export function merge(site: SiteReading, { from, into }: { from: string; into: string }): Planned {
-  if (!site.files.has(from) || !site.files.has(into)) return refuse(`There is no ${site.files.has(from) ? into : from} any more.`);
-  if (from === into) return refuse('A file cannot take its own place.');
-  return { ok: true, change: mergeFile(site, from, into) };
+  return mergeMany(site, { merges: [{ from, into }] });
+}
+
+/** Copies given up, several at once; every reference leads to the one that is kept. */
+export function mergeMany(site: SiteReading, { merges }: { merges: readonly { from: string; into: string }[] }): Planned {
+  const moves = new Map<string, string>();
+  for (const { from, into } of merges) {
+    if (!site.files.has(from) || !site.files.has(into)) return refuse(`There is no ${site.files.has(from) ? into : from} any more.`);
+    if (from === into) return refuse('A file cannot take its own place.');
+    moves.set(from, into);
+  }
+  const given = [...moves.values()].find((into) => moves.has(into));
+  if (given !== undefined) return refuse(`${nameOf(given)} would be given up and kept at once.`);
+  const [only] = moves;
+  if (!only) return refuse('There is nothing to give up.');
+  return { ok: true, change: { label: moves.size === 1 ? `Use ${only[1]} instead of ${only[0]}` : `Give up ${moves.size} copies`, files: mergeFiles(site, moves) } };
 }

@@ -3,6 +3,7 @@ export * from './decode.ts';
 export * from './files.ts';
 export * from './intake.ts';
 export * from './media.ts';
+export * from './naming.ts';
 export * from './notes.ts';
 export * from './path.ts';
 export * from './resolve.ts';

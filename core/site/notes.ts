@@ -11,6 +11,39 @@ export const NOTES_FILE = 'heathmoor.json';
 const PairDecision = z.object({ small: z.string().max(128), large: z.string().max(128), belong: z.boolean() });
 export type PairDecision = z.infer<typeof PairDecision>;
 
+const hash = z.string().max(128);
+const path = z.string().max(1000);
+const text = z.string().max(5000);
+
+/** Words about a picture that its file does not say, or says otherwise. */
+export const PictureWords = z.object({ title: text, caption: text, alt: text, credit: text, copyright: text }).partial();
+export type PictureWords = z.infer<typeof PictureWords>;
+
+/** A file that was made of a picture: from which content, by which recipe, and what came out. It is made again only where one of these is another. */
+const MadeRecord = z.object({
+  path,
+  /** Which size of the recipe it is: `thumbnail`, `full-size`, or the title of a further one. */
+  as: z.string().max(60),
+  /** The file it was made from, and the hash of what that held. */
+  from: path,
+  of: hash,
+  /** Fingerprint of the size. */
+  by: z.string().max(16),
+  /** Hash of the outcome. */
+  is: hash,
+});
+export type MadeRecord = z.infer<typeof MadeRecord>;
+
+/** How thumbnails and full-size pictures are named, as somebody wrote it: `thumbs/{name}_k.jpg`. */
+const NamingRule = z.object({ thumbnail: path, full: path });
+export type NamingRule = z.infer<typeof NamingRule>;
+
+/** Which column of a list file holds what; kept by the names of its columns. */
+export const ListMapping = z.object({ columns: z.array(z.string().max(300)).max(200), full: z.string(), thumbnail: z.string().nullable(), title: z.string().nullable(), caption: z.string().nullable(), alt: z.string().nullable(), tags: z.string().nullable() });
+export type ListMapping = z.infer<typeof ListMapping>;
+
+export const ORDERS = ['name', 'taken', 'hand'] as const;
+
 export const SiteNotes = z.object({
   format: z.literal(1),
   name: z.string().min(1).max(200).optional(),
@@ -18,8 +51,24 @@ export const SiteNotes = z.object({
   /** Sizes that are made of pictures; checked where it is read, for its rules are those of pictures. */
   recipe: z.unknown().optional(),
   decisions: z.array(PairDecision).max(100_000).default([]),
+  /** About which point crops are cut, in shares of width and height; by the hash of the picture. */
+  focus: z.record(hash, z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) })).default({}),
+  /** Sizes that one picture has of its own instead of the recipe's: by its hash, then by which size it is. */
+  sizes: z.record(hash, z.record(z.string().max(60), z.unknown())).default({}),
+  made: z.array(MadeRecord).max(100_000).default([]),
+  words: z.record(hash, PictureWords).default({}),
+  tags: z.record(hash, z.array(z.string().min(1).max(60)).max(40)).default({}),
+  /** Whose pictures these are, where a picture does not say. */
+  rights: z.object({ copyright: text.default(''), credit: text.default('') }).default({ copyright: '', credit: '' }),
+  /** Pictures that may say where they were taken when they leave. */
+  placeKept: z.array(hash).max(100_000).default([]),
+  order: z.object({ by: z.enum(ORDERS), hand: z.array(hash).max(100_000) }).default({ by: 'name', hand: [] }),
+  naming: z.object({ own: z.array(NamingRule).max(50), off: z.array(path).max(200) }).default({ own: [], off: [] }),
+  lists: z.array(ListMapping).max(50).default([]),
 });
 export type SiteNotes = z.infer<typeof SiteNotes>;
+
+export const emptyNotes = (): SiteNotes => SiteNotes.parse({ format: 1 });
 
 export const writeNotes = (notes: z.input<typeof SiteNotes>): string => `${JSON.stringify(notes, null, 2)}\n`;
 
@@ -39,5 +88,5 @@ export function readNotes(text: string): { ok: true; notes: SiteNotes } | { ok: 
 export function notesIn(files: SiteFiles): SiteNotes {
   const content = files.get(NOTES_FILE);
   const read = content?.kind === 'text' ? readNotes(content.text) : null;
-  return read?.ok ? read.notes : { format: 1, decisions: [] };
+  return read?.ok ? read.notes : emptyNotes();
 }

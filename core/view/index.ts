@@ -1,13 +1,17 @@
 /** What the interface shows of a site, as plain data that can cross from a worker: no elements, no functions. */
-import { findingsOf, RULES, type Finding, type Fix, type PictureTask, type Station } from '../checks/index.ts';
+import { findingsOf, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
+import type { WordsRow } from '../lists/index.ts';
 import { hazardIn, patternOf, titleOf, type PatternPart } from '../markup/index.ts';
-import type { PageReading, SiteReading, Strand } from '../model/index.ts';
+import { dueTasks, focusOf, thumbnailPath, THUMBNAIL, type Elsewhere, type PageReading, type PictureTask, type SiteReading, type Strand } from '../model/index.ts';
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
-import { thumbnailPathFor, type Pair, type Pairing } from '../pairing/index.ts';
-import { EXTENSION, wordsFromName, type PhotoFacts, type Recipe } from '../photo/index.ts';
-import { bytesOf, isPicturePath, stemOf } from '../site/index.ts';
+import type { Pair, Pairing } from '../pairing/index.ts';
+import { wordsFromName, type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
+import { byOrder, companionsOf, denseOffers } from '../plans/index.ts';
+import { bytesOf, isPicturePath, stemOf, type SiteNotes } from '../site/index.ts';
+import { wordsRows } from './words.ts';
 
 export * from './alone.ts';
+export * from './words.ts';
 
 export type FixView = { kind: 'change'; label: string } | { kind: 'picture'; label: string; tasks: PictureTask[] } | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
 export type FindingView = Omit<Finding, 'fixes'> & { fixes: FixView[] };
@@ -41,14 +45,32 @@ export interface PageView {
 export interface PairView extends Pair {
   thumbnailSize: { width: number; height: number; bytes: number } | null;
   fullSize: { width: number; height: number; bytes: number } | null;
-  words: { title: string; caption: string };
-  place: boolean;
+  /** Hash of the full-size file's content. */
+  hash: string;
+  words: WordsView;
+  /** ISO date and time. */
+  taken: string | null;
+  tags: string[];
+  /** Whether the file says where it was taken, and whether it may when it leaves. */
+  place: 'none' | 'removed' | 'kept';
+  animated: boolean;
+  /** About which point crops are cut, and whether somebody chose it. */
+  focus: Focus & { chosen: boolean };
   /** Pages that show it. */
   usedOn: string[];
   /** Why one of its files cannot be read; null where both can. */
   trouble: string | null;
   /** Where its thumbnail would be written. */
   thumbnailPath: string;
+}
+
+/** What is said of a picture: by hand, else by its file, else by its name. */
+export interface WordsView {
+  title: string;
+  caption: string;
+  alt: string;
+  credit: string;
+  copyright: string;
 }
 
 export interface FileView {
@@ -70,6 +92,19 @@ export interface SiteView {
   parcel: ParcelEntry[];
   files: FileView[];
   missing: PictureTask[];
+  /** All that the recipe asks for and is not there, or would come out otherwise now. */
+  due: PictureTask[];
+  elsewhere: Elsewhere[];
+  alike: string[][];
+  words: WordsRow[];
+  /** Files made of a picture that go where it goes, by its full-size file. */
+  companions: [string, string[]][];
+  order: SiteNotes['order']['by'];
+  naming: SiteNotes['naming'];
+  rights: SiteNotes['rights'];
+  lists: SiteNotes['lists'];
+  /** Pages with thumbnails that could be offered at twice the size, and how many. */
+  dense: { page: string; count: number }[];
   /** Thumbnails whose picture is still to be searched for. */
   unsearched: number;
   recipe: Recipe;
@@ -79,7 +114,10 @@ export interface SiteView {
 
 export function viewOf(site: SiteReading): SiteView {
   const findings = findingsOf(site);
-  const pairs = site.pairing.pairs.map((pair) => pairView(site, pair));
+  const compare = byOrder(site);
+  const usedOn = pagesOf(site);
+  const pairs = site.pairing.pairs.map((pair) => pairView(site, pair, usedOn)).sort((a, b) => compare(a.full, b.full));
+  const { order, naming, rights, lists } = site.notes.known;
   const parcel = parcelOf(site);
   const unused = new Set(parcel.filter((entry) => entry.unused).map((entry) => entry.path));
   const count = (station: Station) => findings.filter((finding) => finding.station === station).length;
@@ -94,7 +132,17 @@ export function viewOf(site: SiteReading): SiteView {
     open: { pairs: count('pairs'), markup: count('markup'), wiring: count('wiring'), proof: findings.length, pack: 0 },
     parcel,
     files: [...site.files].map(([path, content]) => ({ path, bytes: bytesOf(content), hash: content.kind === 'binary' ? content.hash : null })),
-    missing: pairs.filter((pair) => pair.state === 'no thumbnail').map((pair) => ({ from: pair.full, to: pair.thumbnailPath, size: site.recipe.thumbnail })),
+    missing: pairs.filter((pair) => pair.state === 'no thumbnail').map((pair) => ({ from: pair.full, to: pair.thumbnailPath, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 })),
+    due: dueTasks(site),
+    elsewhere: site.elsewhere,
+    alike: site.pairing.alike,
+    words: wordsRows(site, pairs),
+    companions: [...companionsOf(site)],
+    order: order.by,
+    naming,
+    rights,
+    lists,
+    dense: site.pages.flatMap((page) => (denseOffers(site, page).length > 0 ? [{ page: page.path, count: denseOffers(site, page).length }] : [])),
     unsearched: site.pairing.unsearched,
     recipe: site.recipe,
     unread: [...site.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path)).length,
@@ -111,20 +159,45 @@ function sizeOf(site: SiteReading, path: string | null, facts: PhotoFacts | unde
   return content && facts ? { width: facts.width, height: facts.height, bytes: bytesOf(content) } : null;
 }
 
-function pairView(site: SiteReading, pair: Pair): PairView {
+/** For each picture file the pages that show it or link to it. */
+function pagesOf(site: SiteReading): Map<string, string[]> {
+  const pages = new Map<string, Set<string>>();
+  for (const page of site.pages) {
+    for (const strand of page.strands.flat()) {
+      for (const path of [strand.full, strand.thumbnail]) if (path !== null) pages.set(path, (pages.get(path) ?? new Set()).add(page.path));
+    }
+  }
+  return new Map([...pages].map(([path, set]) => [path, [...set]]));
+}
+
+function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<string, string[]>): PairView {
   const facts = site.factsOf(pair.full);
-  const usedOn = site.pages.filter((page) => page.strands.flat().some((strand) => strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail)));
-  const title = facts?.words.title ?? wordsFromName(stemOf(pair.full));
+  const content = site.files.get(pair.full);
+  const hash = content?.kind === 'binary' ? content.hash : '';
+  const { known } = site.notes;
   return {
     ...pair,
+    hash,
     thumbnailSize: sizeOf(site, pair.thumbnail, pair.thumbnail === null ? undefined : site.factsOf(pair.thumbnail)),
     fullSize: sizeOf(site, pair.full, facts),
-    words: { title, caption: facts?.words.caption ?? title },
-    place: facts?.place !== undefined,
+    words: wordsOf(known, hash, facts, pair.full),
+    taken: facts?.taken ?? null,
+    tags: known.tags[hash] ?? [],
+    place: facts?.place === undefined ? 'none' : known.placeKept.includes(hash) ? 'kept' : 'removed',
+    animated: facts?.animated === true,
+    focus: { ...focusOf(hash, facts, known), chosen: known.focus[hash] !== undefined },
     trouble: facts?.unreadable ?? (pair.thumbnail === null ? null : (site.factsOf(pair.thumbnail)?.unreadable ?? null)),
-    usedOn: usedOn.map((page) => page.path),
-    thumbnailPath: thumbnailPathFor(pair.full, site.pairing.pairs, EXTENSION[site.recipe.thumbnail.format]),
+    usedOn: [...new Set([...(pages.get(pair.full) ?? []), ...(pair.thumbnail === null ? [] : (pages.get(pair.thumbnail) ?? []))])],
+    thumbnailPath: thumbnailPath(site, pair),
   };
+}
+
+function wordsOf({ words, rights }: SiteNotes, hash: string, facts: PhotoFacts | undefined, path: string): WordsView {
+  const said = words[hash] ?? {};
+  const file = facts?.words ?? {};
+  const title = said.title ?? file.title ?? wordsFromName(stemOf(path));
+  const caption = said.caption ?? file.caption ?? title;
+  return { title, caption, alt: said.alt ?? caption, credit: said.credit ?? file.credit ?? rights.credit, copyright: said.copyright ?? file.copyright ?? rights.copyright };
 }
 
 function pageView(page: PageReading): PageView {

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { readZip, writeZip, type ZipSource } from '../../core/pack/index.ts';
-import { readNotes, writeNotes } from '../../core/site/index.ts';
+import { emptyNotes, readNotes, writeNotes } from '../../core/site/index.ts';
 
 const source = (path: string, text: string): ZipSource => ({ path, modified: new Date('2026-06-20T12:00:00Z'), read: () => Promise.resolve(strToU8(text)) });
 
@@ -67,7 +67,7 @@ describe('reading what others made', () => {
 describe('notes', () => {
   it('come back as they were, and wrong ones are told with their place', () => {
     const notes = { format: 1 as const, name: 'Kites', created: '2026-06-20T12:00:00.000Z' };
-    expect(readNotes(writeNotes(notes))).toEqual({ ok: true, notes: { ...notes, decisions: [] } });
+    expect(readNotes(writeNotes(notes))).toEqual({ ok: true, notes: { ...emptyNotes(), ...notes } });
     expect(readNotes('{"format":2}')).toEqual({ ok: false, reason: expect.stringMatching(/^heathmoor\.json, format:/) });
     expect(readNotes('{')).toEqual({ ok: false, reason: 'heathmoor.json is not JSON' });
   });

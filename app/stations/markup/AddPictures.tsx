@@ -30,7 +30,7 @@ interface Props {
 
 export function AddPictures({ page, gallery, pairs, onClose }: Props) {
   const intent = useIntent();
-  const [rows, setRows] = useState<Row[]>(() => pairs.map((pair) => ({ pair, taken: true, title: pair.words.title, alt: pair.words.caption })));
+  const [rows, setRows] = useState<Row[]>(() => pairs.map((pair) => ({ pair, taken: true, title: pair.words.title, alt: pair.words.alt })));
   const change = (id: string, part: Partial<Row>) => setRows((all) => all.map((row) => (row.pair.id === id ? { ...row, ...part } : row)));
   const taken = rows.filter((row) => row.taken);
   const write = () => {

@@ -1,8 +1,8 @@
 /** The rows of pairs. Of long lists only those in sight are made: a site may hold thousands. */
-import { useVirtualizer } from '@tanstack/react-virtual';
 import Box from '@mui/material/Box';
-import { useCallback, useLayoutEffect, useRef, useState, type ComponentProps } from 'react';
+import { useCallback, type ComponentProps } from 'react';
 import type { PairView } from '~core/view/index.ts';
+import { useRowsInSight } from '../../ui/rows';
 import { PairRow } from './PairRow';
 import { ROW_STYLES } from './rowStyles';
 
@@ -33,25 +33,12 @@ function AllRows({ pairs, chosen, ...row }: PairListProps) {
 }
 
 function RowsInSight({ pairs, chosen, ...row }: PairListProps) {
-  const list = useRef<HTMLUListElement>(null);
-  const [above, setAbove] = useState(0);
-  useLayoutEffect(() => {
-    const scroller = list.current?.closest('main');
-    if (list.current && scroller) setAbove(list.current.getBoundingClientRect().top - scroller.getBoundingClientRect().top + scroller.scrollTop);
-  }, []);
-  const rows = useVirtualizer({
-    count: pairs.length,
-    getScrollElement: useCallback(() => list.current?.closest('main') ?? null, []),
-    estimateSize: useCallback(() => ROW, []),
-    getItemKey: useCallback((n: number) => pairs[n]?.id ?? n, [pairs]),
-    scrollMargin: above,
-    overscan: 4,
-  });
+  const { list, items, height, topOf, measure } = useRowsInSight<HTMLUListElement>(pairs.length, ROW, useCallback((n: number) => pairs[n]?.id ?? n, [pairs]));
   return (
-    <Box {...LIST} ref={list} sx={ROW_STYLES} style={{ position: 'relative', height: rows.getTotalSize() }}>
-      {rows.getVirtualItems().map(({ index, start }) => {
-        const pair = pairs[index];
-        return pair && <PairRow key={pair.id} pair={pair} chosen={chosen === pair.id} place={{ index, of: pairs.length, top: start - above, measure: rows.measureElement }} {...row} />;
+    <Box {...LIST} ref={list} sx={ROW_STYLES} style={{ position: 'relative', height }}>
+      {items.map((item) => {
+        const pair = pairs[item.index];
+        return pair && <PairRow key={pair.id} pair={pair} chosen={chosen === pair.id} place={{ index: item.index, of: pairs.length, top: topOf(item), measure }} {...row} />;
       })}
     </Box>
   );

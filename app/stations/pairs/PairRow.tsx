@@ -30,10 +30,11 @@ interface PairRowProps {
   onChoose: (pair: PairView) => void;
   onWork: (work: Work) => void;
   onPairByHand: (thumbnail: string) => void;
+  onCloseLook: (full: string) => void;
   place?: RowPlace;
 }
 
-export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoose, onWork, onPairByHand, place }: PairRowProps) {
+export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoose, onWork, onPairByHand, onCloseLook, place }: PairRowProps) {
   const { setNodeRef: target, isOver } = useDroppable({ id: `onto ${pair.full}`, data: { full: pair.full } });
   const { setNodeRef: source, listeners } = useDraggable({ id: `from ${pair.id}`, data: { thumbnail: pair.thumbnail }, disabled: pair.thumbnail === null || idle });
   return (
@@ -50,6 +51,7 @@ export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoos
       <PairFace pair={pair} chosen={chosen} onChoose={onChoose} />
       {chosen && (
         <Box role="group" aria-label={`Ways for ${pair.name}`} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, pl: '145px', pr: 1.5, pb: 1 }}>
+          {pair.trouble === null && pair.fullSize && <Button size="small" onClick={() => onCloseLook(pair.full)}>Close look</Button>}
           {waysOut(pair, size).map(({ label, work }) => (
             <Button key={label} size="small" disabled={idle} onClick={() => onWork(work)}>{label}</Button>
           ))}
@@ -88,6 +90,7 @@ const PairFace = memo(function PairFace({ pair, chosen, onChoose }: Pick<PairRow
       <span className="state">
         <span className={`tag ${tone}`}>{word}</span>
         {pair.fullSize && <div>{`${pair.fullSize.width} × ${pair.fullSize.height} ${inBytes(pair.fullSize.bytes)}`}</div>}
+        {pair.animated && <div>moves; a made size is its first frame</div>}
       </span>
     </button>
   );

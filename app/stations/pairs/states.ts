@@ -35,7 +35,7 @@ export interface Way {
 }
 
 const decide = (thumbnail: string, full: string, belong: boolean | null): Work => ({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong } });
-const make = (pair: PairView, size: SizeRecipe): Way => ({ label: pair.thumbnail === null ? `Make ${nameOf(pair.thumbnailPath)}` : `Make it anew from ${nameOf(pair.full)}`, work: { do: 'make', tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size }] } });
+const make = (pair: PairView, size: SizeRecipe): Way => ({ label: pair.thumbnail === null ? `Make ${nameOf(pair.thumbnailPath)}` : `Make it anew from ${nameOf(pair.full)}`, work: { do: 'make', tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size, as: 'thumbnail', times: 1 }] } });
 
 /** The name that a thumbnail would have if it were called after its picture, in its own folder and format. */
 const namedAfter = (thumbnail: string, full: string): string => `${folderOf(thumbnail)}${stemOf(full)}${folderOf(thumbnail) === folderOf(full) ? '-thumb' : ''}.${extensionOf(thumbnail)}`;

@@ -1,0 +1,75 @@
+/** Pictures that are there more than once: one of each group is kept, every reference leads to it. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Radio from '@mui/material/Radio';
+import { useMemo, useState } from 'react';
+import type { PairView } from '~core/view/index.ts';
+import { countOf, inBytes, Mono, Nothing, Picture, Sheet, Tag } from '../../ui/parts';
+import { useIntent, useSite } from '../../ui/site';
+import { ink } from '../../ui/theme';
+
+/** A picture that pages show is kept before one that they do not; then the larger, then the heavier one. */
+const rank = (pair: PairView): number => pair.usedOn.length * 1e12 + (pair.fullSize?.width ?? 0) * 1e6 + (pair.fullSize?.bytes ?? 0) / 1e3;
+
+/** Each copy, and its thumbnail where the one that is kept has a thumbnail, gives way. */
+const givenUp = (group: readonly PairView[], kept: PairView) =>
+  group.filter((pair) => pair.full !== kept.full).flatMap((pair) => [{ from: pair.full, into: kept.full }, ...(pair.thumbnail !== null && kept.thumbnail !== null && pair.thumbnail !== kept.thumbnail ? [{ from: pair.thumbnail, into: kept.thumbnail }] : [])]);
+
+export function Alike() {
+  const { site, busy } = useSite();
+  const intent = useIntent();
+  const { alike, pairs } = site.view;
+  const idle = busy || site.readOnly;
+  const byFull = useMemo(() => new Map(pairs.map((pair) => [pair.full, pair])), [pairs]);
+  const groups = alike.map((paths) => paths.flatMap((path) => byFull.get(path) ?? [])).filter((group) => group.length > 1);
+  const exact = groups.filter((group) => group.every((pair) => pair.hash === group[0]?.hash));
+  if (groups.length === 0) return <Nothing title="No picture is there twice" says="Pictures that are the same to the byte, or the same but for their size and compression, would stand here in groups." />;
+  return (
+    <>
+      {exact.length > 1 && (
+        <Sheet sx={{ display: 'flex', alignItems: 'center', px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem' }}>
+          <Box sx={{ flex: 1 }}>{`${countOf(exact.length, 'group')} of files that are the same to the byte`}</Box>
+          <Button size="small" disabled={idle} onClick={() => intent({ kind: 'merge-many', merges: exact.flatMap((group) => givenUp(group, preferred(group))) })}>Keep one of each</Button>
+        </Sheet>
+      )}
+      <Box component="ul" aria-label="Groups of pictures that are alike" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.5 }}>
+        {groups.map((group) => <Group key={group[0]?.full} group={group} idle={idle} onKeep={(kept) => intent({ kind: 'merge-many', merges: givenUp(group, kept) })} />)}
+      </Box>
+    </>
+  );
+}
+
+const preferred = (group: readonly PairView[]): PairView => [...group].sort((a, b) => rank(b) - rank(a))[0]!;
+
+function Group({ group, idle, onKeep }: { group: readonly PairView[]; idle: boolean; onKeep: (kept: PairView) => void }) {
+  const [kept, setKept] = useState(preferred(group).full);
+  const chosen = group.find((pair) => pair.full === kept) ?? preferred(group);
+  const same = group.every((pair) => pair.hash === group[0]?.hash);
+  return (
+    <Box component="li">
+      <Sheet label={`Alike: ${chosen.name}`} sx={{ px: 1.75, py: 1.25 }}>
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1 }}>
+          <Tag tone={same ? 'plain' : 'look'}>{same ? 'the same to the byte' : 'the same but for size or compression'}</Tag>
+          <Box sx={{ flex: 1 }} />
+          <Button size="small" disabled={idle} onClick={() => onKeep(chosen)}>{`Keep ${chosen.full}, give up ${countOf(group.length - 1, 'copy', 'copies')}`}</Button>
+        </Box>
+        <Box role="radiogroup" aria-label="Which one is kept" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
+          {group.map((pair) => (
+            <Box component="label" key={pair.full} sx={{ display: 'grid', gridTemplateColumns: 'auto 132px', gap: 0.5, alignItems: 'center', cursor: 'pointer', bgcolor: pair.full === chosen.full ? ink('heatherWash') : undefined, borderRadius: 1, pr: 1 }}>
+              <Radio size="small" checked={pair.full === chosen.full} onChange={() => setKept(pair.full)} />
+              <Box sx={{ py: 0.5, minWidth: 0 }}>
+                <Picture path={pair.full} width={128} height={90} />
+                <Mono>{pair.full}</Mono>
+                <Box sx={{ fontSize: '0.75rem', color: ink('stone') }}>
+                  {pair.fullSize && `${pair.fullSize.width} × ${pair.fullSize.height}, ${inBytes(pair.fullSize.bytes)}`}
+                  <br />
+                  {pair.usedOn.length > 0 ? `on ${pair.usedOn.join(', ')}` : 'on no page'}
+                </Box>
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      </Sheet>
+    </Box>
+  );
+}

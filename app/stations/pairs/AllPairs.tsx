@@ -1,0 +1,128 @@
+/** All pairs: how they are named, what is made of them, the rows, and what has no partner here. */
+import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { sayRecipe } from '~core/photo/index.ts';
+import type { PairView } from '~core/view/index.ts';
+import type { Work } from '../../data/work';
+import { isTyping } from '../../ui/keys';
+import { Mono, Nothing, Picture, Sheet, Tag, type Tone } from '../../ui/parts';
+import { useChosenStrand, useSite } from '../../ui/site';
+import { ink } from '../../ui/theme';
+import { CloseLook } from './close/CloseLook';
+import { Dense } from './Dense';
+import { Elsewhere } from './Elsewhere';
+import { LooseTray } from './LooseTray';
+import { Naming } from './Naming';
+import { PairByHand } from './PairByHand';
+import { PairList } from './PairList';
+import { RecipeDialog } from './recipe/RecipeDialog';
+import { STATES } from './states';
+
+/** What asks for attention comes first; otherwise the order of the site. */
+function inOrderOfNeed(pairs: readonly PairView[]): PairView[] {
+  const rank: Record<Tone, number> = { broken: 0, look: 1, chosen: 2, plain: 2, whole: 2 };
+  return [...pairs].sort((a, b) => rank[STATES[a.state].tone] - rank[STATES[b.state].tone]);
+}
+
+type Open = { sheet: 'recipe' } | { sheet: 'naming' } | { sheet: 'by hand'; thumbnail: string } | { sheet: 'close'; full: string };
+
+export function AllPairs() {
+  const { site, work, busy, choose } = useSite();
+  const strand = useChosenStrand();
+  const { pairs, rules, naming, loose, strands, recipe, elsewhere, dense } = site.view;
+  const [open, setOpen] = useState<Open | null>(null);
+  /** The row in hand: chosen here, or the one of the strand that is followed. */
+  const [row, setRow] = useState<{ id: string; strand: string | null } | null>(null);
+  const [dragged, setDragged] = useState<string | null>(null);
+  const idle = busy || site.readOnly;
+  const close = useCallback(() => setOpen(null), []);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const strandOf = useCallback((pair: PairView) => strands.find((one) => one.full === pair.full || (pair.thumbnail !== null && one.thumbnail === pair.thumbnail))?.id ?? null, [strands]);
+  const onChoose = useCallback((pair: PairView) => {
+    setRow({ id: pair.id, strand: strandOf(pair) });
+    choose(strandOf(pair));
+  }, [choose, strandOf]);
+  const onWork = useCallback((one: Work) => work(one), [work]);
+  const onPairByHand = useCallback((thumbnail: string) => setOpen({ sheet: 'by hand', thumbnail }), []);
+  const onCloseLook = useCallback((full: string) => setOpen({ sheet: 'close', full }), []);
+  const pairByHand = (thumbnail: string, full: string) => onWork({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong: true } });
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    setDragged(null);
+    const { thumbnail } = active.data.current as { thumbnail: string | null };
+    const { full } = (over?.data.current ?? {}) as { full?: string };
+    if (thumbnail && full && thumbnail !== full && !pairs.some((pair) => pair.full === full && pair.thumbnail === thumbnail)) pairByHand(thumbnail, full);
+  };
+  const followed = pairs.find((pair) => strand !== null && (strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail)))?.id ?? null;
+  const chosen = row && (row.strand === null || row.strand === strand?.id) ? row.id : followed;
+  const ordered = useMemo(() => inOrderOfNeed(pairs), [pairs]);
+  const looked = open?.sheet === 'close' ? pairs.find((pair) => pair.full === open.full) : undefined;
+  const inHand = pairs.find((pair) => pair.id === chosen && pair.trouble === null)?.full;
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== 'l' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || document.querySelector('[role="dialog"]') || inHand === undefined) return;
+      event.preventDefault();
+      onCloseLook(inHand);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [inHand, onCloseLook]);
+
+  if (pairs.length === 0) return <Nothing title="No pictures yet" says="This site holds no pictures. Bring in a folder with pictures from the shelf; each full-size picture stands here beside its thumbnail." />;
+  return (
+    <DndContext sensors={sensors} onDragStart={({ active }) => setDragged((active.data.current as { thumbnail: string | null }).thumbnail)} onDragEnd={onDragEnd} onDragCancel={() => setDragged(null)}>
+      <Sheet label="Naming and recipe" sx={{ display: 'flex', gap: 4, px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' }}>
+        <Box sx={{ display: 'flex', gap: 1.5, flex: 1, minWidth: 0, flexWrap: 'wrap', alignItems: 'baseline' }}>
+          <Box sx={{ color: ink('stone') }}>Names here</Box>
+          {rules.length === 0 && <Box>no thumbnails yet; new ones go to a folder “thumbs” beside their pictures</Box>}
+          {rules.slice(0, 3).map((rule) => (
+            <Box key={rule.says} sx={{ display: 'flex', gap: 0.75, alignItems: 'baseline' }}>
+              <Mono>{rule.says}</Mono>
+              <Tag tone="chosen">{rule.count}</Tag>
+            </Box>
+          ))}
+          <Button size="small" disabled={idle} aria-label="Change the names" onClick={() => setOpen({ sheet: 'naming' })}>Change</Button>
+        </Box>
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexShrink: 0 }}>
+          <Box sx={{ color: ink('stone') }}>Recipe</Box>
+          <Box>
+            <b>thumbnail</b> {sayRecipe(recipe.thumbnail)}<br /><b>full-size</b> {sayRecipe(recipe.fullSize)}
+            {recipe.further.map(({ title, size }) => <Box key={title}><b>{title}</b> {sayRecipe(size)}</Box>)}
+          </Box>
+          <Button size="small" disabled={idle} aria-label="Change the recipe" onClick={() => setOpen({ sheet: 'recipe' })}>Change</Button>
+        </Box>
+      </Sheet>
+      {dense.length > 0 && <Dense dense={dense} idle={idle} />}
+      <Sheet>
+        <PairList pairs={ordered} chosen={chosen} idle={idle} size={recipe.thumbnail} onChoose={onChoose} onWork={onWork} onPairByHand={onPairByHand} onCloseLook={onCloseLook} />
+      </Sheet>
+      {elsewhere.length > 0 && <Elsewhere elsewhere={elsewhere} />}
+      {loose.length > 0 && <LooseTray loose={loose} idle={idle} onPairByHand={onPairByHand} />}
+      <DragOverlay dropAnimation={null}>{dragged !== null && <Picture path={dragged} width={76} height={56} />}</DragOverlay>
+      {open?.sheet === 'recipe' && (
+        <RecipeDialog
+          recipe={recipe}
+          onClose={close}
+          onChange={(changed) => {
+            close();
+            onWork({ do: 'intent', intent: { kind: 'set-recipe', recipe: changed } });
+          }}
+        />
+      )}
+      {open?.sheet === 'naming' && <Naming rules={rules} naming={naming} onClose={close} />}
+      {looked && <CloseLook pair={looked} onClose={close} />}
+      {open?.sheet === 'by hand' && (
+        <PairByHand
+          thumbnail={open.thumbnail}
+          pairs={pairs}
+          onClose={close}
+          onPair={(full) => {
+            close();
+            pairByHand(open.thumbnail, full);
+          }}
+        />
+      )}
+    </DndContext>
+  );
+}

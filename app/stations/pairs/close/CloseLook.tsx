@@ -1,0 +1,123 @@
+/** The close look at one picture: its two files side by side, a size before and after compression, and where it is cut. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useEffect, useState } from 'react';
+import { FULL_SIZE, THUMBNAIL, type PictureTask } from '~core/model/index.ts';
+import { lightened, type Format, type Recipe } from '~core/photo/index.ts';
+import { bytesOf } from '~core/site/index.ts';
+import type { PairView } from '~core/view/index.ts';
+import { useSite } from '../../../ui/site';
+import { Beside } from './Beside';
+import { Crop } from './Crop';
+import { formatOf } from './formats';
+import { Weight } from './Weight';
+
+type Part = 'pair' | 'weight' | 'crop';
+const PARTS: readonly { id: Part; says: string }[] = [
+  { id: 'pair', says: 'Side by side' },
+  { id: 'weight', says: 'Quality and weight' },
+  { id: 'crop', says: 'Where it is cut' },
+];
+
+/** The file's own pixels, only compressed. */
+const AS_IT_IS = 'as it is';
+
+interface CloseLookProps {
+  pair: PairView;
+  onClose: () => void;
+}
+
+export function CloseLook({ pair, onClose }: CloseLookProps) {
+  const { site, busy, work } = useSite();
+  const { recipe } = site.view;
+  const [part, setPart] = useState<Part>('pair');
+  const [fit, setFit] = useState(true);
+  const [which, setWhich] = useState<string>(FULL_SIZE);
+  const large = useWhole(pair.full);
+  const small = useWhole(pair.thumbnail);
+  const idle = busy || site.readOnly;
+  const choices = sizesOf(recipe, pair);
+  const task = choices.find(({ as }) => as === which)?.task ?? choices[0]!.task;
+  const there = site.files.get(task.to);
+
+  const take = (format: Format, quality: number, forAll: boolean) => {
+    const size = { ...task.size, format, quality, aim: 'quality' as const };
+    if (forAll) work({ do: 'intent', intent: { kind: 'set-recipe', recipe: withSize(recipe, which, size) } });
+    else work({ do: 'make', tasks: [{ ...task, size, to: withFormat(task.to, format) }] });
+  };
+  return (
+    <Dialog open onClose={onClose} maxWidth={false} aria-labelledby="close-title" slotProps={{ paper: { sx: { width: 1160, maxWidth: 'calc(100vw - 48px)' } } }}>
+      <DialogTitle id="close-title">{`Close look at ${pair.name}`}</DialogTitle>
+      <DialogContent sx={{ minHeight: 560 }}>
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5 }}>
+          <ToggleButtonGroup exclusive size="small" value={part} aria-label="What to look at" onChange={(_event, value: Part | null) => value && setPart(value)}>
+            {PARTS.map(({ id, says }) => <ToggleButton key={id} value={id} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>{says}</ToggleButton>)}
+          </ToggleButtonGroup>
+          {part === 'weight' && (
+            <TextField select size="small" label="Size" value={which} onChange={({ target }) => setWhich(target.value)} sx={{ minWidth: 180 }}>
+              {choices.map(({ as, says }) => <MenuItem key={as} value={as}>{says}</MenuItem>)}
+            </TextField>
+          )}
+          {part !== 'crop' && (
+            <ToggleButtonGroup exclusive size="small" value={fit} aria-label="Scale" onChange={(_event, value: boolean | null) => value !== null && setFit(value)} sx={{ ml: 'auto' }}>
+              <ToggleButton value={true} sx={{ py: 0.25, textTransform: 'none' }}>whole</ToggleButton>
+              <ToggleButton value={false} sx={{ py: 0.25, textTransform: 'none' }}>pixel by pixel</ToggleButton>
+            </ToggleButtonGroup>
+          )}
+        </Box>
+        {part === 'pair' && large !== null && <Beside pair={pair} small={small} large={large} fit={fit} />}
+        {part === 'weight' && <Weight key={`${pair.hash} ${which}`} task={task} now={there ? bytesOf(there) : null} pixelsKept={which === AS_IT_IS} fit={fit} idle={idle} onTake={take} />}
+        {part === 'crop' && large !== null && <Crop pair={pair} url={large} recipe={recipe} idle={idle} />}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function sizesOf(recipe: Recipe, pair: PairView): { as: string; says: string; task: PictureTask }[] {
+  const full = pair.fullSize ?? { width: 16, height: 16 };
+  return [
+    { as: FULL_SIZE, says: 'full-size', task: { from: pair.full, to: pair.full, size: recipe.fullSize, as: FULL_SIZE, times: 1 } },
+    { as: THUMBNAIL, says: 'thumbnail', task: { from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size: recipe.thumbnail, as: THUMBNAIL, times: 1 } },
+    { as: AS_IT_IS, says: 'full-size, all its pixels', task: { from: pair.full, to: pair.full, size: lightened(full, formatOf(pair.full), 0.97), as: FULL_SIZE, times: 1 } },
+  ];
+}
+
+const withSize = (recipe: Recipe, as: string, size: Recipe['thumbnail']): Recipe => (as === THUMBNAIL ? { ...recipe, thumbnail: size } : { ...recipe, fullSize: size });
+
+/** A file of another format has another extension. */
+const withFormat = (path: string, format: Format): string => (formatOf(path) === format ? path : path.replace(/\.[a-z0-9]+$/i, `.${format === 'jpeg' ? 'jpg' : format}`));
+
+/** The address of a whole picture while it is looked at. */
+function useWhole(path: string | null): string | null {
+  const { site } = useSite();
+  const { session } = site;
+  const content = path === null ? undefined : site.files.get(path);
+  const hash = content?.kind === 'binary' ? content.hash : null;
+  const [shown, setShown] = useState<{ hash: string; url: string } | null>(null);
+  useEffect(() => {
+    if (path === null || hash === null) return undefined;
+    let release: (() => void) | null = null;
+    let gone = false;
+    void session.wholeUrl(path).then((made) => {
+      if (gone) return made?.release();
+      release = made?.release ?? null;
+      if (made) setShown({ hash, url: made.url });
+    });
+    return () => {
+      gone = true;
+      release?.();
+    };
+  }, [session, path, hash]);
+  return shown !== null && shown.hash === hash ? shown.url : null;
+}

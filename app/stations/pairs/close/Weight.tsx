@@ -1,0 +1,122 @@
+/** A size before and after it is compressed, its weight and likeness, and the curve that both lie on. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Slider from '@mui/material/Slider';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { PictureTask } from '~core/model/index.ts';
+import { LIGHTENINGS, QUALITIES, suggestedPoint, type Format } from '~core/photo/index.ts';
+import { inBytes } from '../../../ui/parts';
+import { ink } from '../../../ui/theme';
+import { Curve, type CurvePoint } from './Curve';
+import { FORMAT_SAYS } from './formats';
+import { useTrials } from './useTrials';
+import { Wipe } from './Wipe';
+
+interface WeightProps {
+  task: PictureTask;
+  /** Bytes of what stands there now; null where nothing does. */
+  now: number | null;
+  /** The file's own pixels are kept, whatever the recipe says. */
+  pixelsKept: boolean;
+  fit: boolean;
+  idle: boolean;
+  onTake: (format: Format, quality: number, forAll: boolean) => void;
+}
+
+const PLAIN: readonly Format[] = ['jpeg', 'webp'];
+const WITH_AVIF: readonly Format[] = ['jpeg', 'webp', 'avif'];
+const STAGE = { width: 720, height: 470 };
+
+export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps) {
+  const [avif, setAvif] = useState(task.size.format === 'avif');
+  const formats = avif ? WITH_AVIF : PLAIN;
+  const trials = useTrials(task, formats);
+  const [format, setFormat] = useState<Format>(task.size.format === 'png' ? 'jpeg' : task.size.format);
+  const [quality, setQuality] = useState(task.size.quality);
+  const [over, setOver] = useState<string | null>(null);
+  const tell = trials.state === 'ready' ? trials.tell : null;
+  const ready = trials.state === 'ready' ? trials.prepared.url : null;
+  const latest = useRef(tell);
+  useEffect(() => {
+    latest.current = tell;
+  });
+
+  useEffect(() => {
+    if (ready === null) return undefined;
+    let gone = false;
+    let url: string | null = null;
+    void latest.current?.(format, quality).then((made) => {
+      if (gone && made !== null) URL.revokeObjectURL(made);
+      if (gone) return;
+      url = made;
+      setOver(made);
+    });
+    return () => {
+      gone = true;
+      if (url !== null) URL.revokeObjectURL(url);
+    };
+  }, [ready, format, quality]);
+
+  const points = useMemo(() => (trials.state === 'ready' ? trials.points : []), [trials]);
+  const chosen = points.find((one) => one.format === format && one.quality === quality) ?? null;
+  const suggested = suggestedPoint(points.filter((one) => one.format === format));
+  const choose = (point: CurvePoint) => {
+    setFormat(point.format);
+    setQuality(point.quality);
+  };
+  /** Of what was tried, the lightest that is so alike. */
+  const lighten = (similarity: number) => {
+    const good = points.filter((one) => one.format === format && (one.similarity ?? 0) >= similarity).sort((a, b) => a.bytes - b.bytes)[0];
+    if (good) choose(good);
+  };
+  if (trials.state === 'failed') return <Box role="alert" sx={{ color: ink('rust'), p: 2 }}>{trials.reason}</Box>;
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: `${STAGE.width}px minmax(0, 1fr)`, gap: 2.5 }}>
+      <Box role="region" aria-label="Before and after" tabIndex={fit ? undefined : 0} sx={{ ...STAGE, overflow: 'auto', display: 'grid', placeItems: fit ? 'center' : 'start', bgcolor: ink('mist'), border: `1px solid ${ink('hair')}` }}>
+        {trials.state === 'ready' ? (
+          <Wipe under={trials.prepared.url} over={over} says={['uncompressed', `${FORMAT_SAYS[format]} ${quality}`]} width={trials.prepared.width} height={trials.prepared.height} fit={fit ? STAGE : null} />
+        ) : (
+          <Box sx={{ width: 240 }} role="status"><p>Making it…</p><LinearProgress aria-label="Making the size" /></Box>
+        )}
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1.5, alignContent: 'start', fontSize: '0.8125rem' }}>
+        <ToggleButtonGroup exclusive size="small" value={format} aria-label="Format" onChange={(_event, value: Format | null) => value && setFormat(value)}>
+          {formats.map((one) => <ToggleButton key={one} value={one} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>{FORMAT_SAYS[one]}</ToggleButton>)}
+          {!avif && <ToggleButton value="" onClick={() => setAvif(true)} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>try AVIF, slow</ToggleButton>}
+        </ToggleButtonGroup>
+        <Box>
+          <Box id="close-quality">{`Quality ${quality}`}</Box>
+          <Slider size="small" aria-labelledby="close-quality" min={QUALITIES.least} max={QUALITIES.most} value={quality} onChange={(_event, value) => setQuality(value as number)} />
+        </Box>
+        <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.25, '& dt': { color: ink('stone') }, '& dd': { m: 0 } }}>
+          <dt>Size</dt>
+          <dd>{trials.state === 'ready' ? `${trials.prepared.width} × ${trials.prepared.height} px` : '…'}</dd>
+          <dt>Weight</dt>
+          <dd>{chosen ? `${inBytes(chosen.bytes)}${now === null ? '' : `; now ${inBytes(now)}`}` : '…'}</dd>
+          <dt>Likeness</dt>
+          <dd>{chosen?.similarity?.toFixed(3) ?? '…'}</dd>
+        </Box>
+        <Curve points={points} chosen={chosen} suggested={suggested} onChoose={choose} />
+        {suggested && (
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+            <Box sx={{ flex: 1 }}>{`Suggested: ${FORMAT_SAYS[suggested.format]} ${suggested.quality}, ${inBytes(suggested.bytes)}, likeness ${(suggested.similarity ?? 0).toFixed(3)}`}</Box>
+            <Button size="small" onClick={() => choose(suggested)}>Choose it</Button>
+          </Box>
+        )}
+        {pixelsKept && (
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+            <Box sx={{ flex: 1 }}>Lighten the file</Box>
+            {LIGHTENINGS.map(({ name, similarity }) => <Button key={name} size="small" disabled={points.length === 0} onClick={() => lighten(similarity)}>{name}</Button>)}
+          </Box>
+        )}
+        <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
+          <Button variant="contained" color="primary" disabled={idle || !chosen} onClick={() => onTake(format, quality, false)}>Make this picture so</Button>
+          {!pixelsKept && <Button disabled={idle || !chosen} onClick={() => onTake(format, quality, true)}>Use it for all</Button>}
+        </Box>
+      </Box>
+    </Box>
+  );
+}

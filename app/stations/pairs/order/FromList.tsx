@@ -1,0 +1,113 @@
+/** A gallery's pictures from a list file: its columns are told once, outside addresses are kept as they are. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useMemo, useRef, useState } from 'react';
+import { LIST_EXTENSIONS, mappingFor, picturesOf, readTable, type Table } from '~core/lists/index.ts';
+import { extensionOf, NOTES_FILE, PathIndex, type ListMapping } from '~core/site/index.ts';
+import { countOf, Mono, Tag } from '../../../ui/parts';
+import { useIntent, useSite } from '../../../ui/site';
+import { ink } from '../../../ui/theme';
+
+type Field = Exclude<keyof ListMapping, 'columns'>;
+
+const FIELDS: readonly { field: Field; label: string }[] = [
+  { field: 'full', label: 'Full-size picture' },
+  { field: 'thumbnail', label: 'Thumbnail' },
+  { field: 'title', label: 'Title' },
+  { field: 'caption', label: 'Caption' },
+  { field: 'alt', label: 'Alt text' },
+  { field: 'tags', label: 'Tags' },
+];
+
+interface Open {
+  path: string;
+  table: Table;
+  mapping: ListMapping;
+}
+
+export function FromList({ onClose }: { onClose: () => void }) {
+  const { site } = useSite();
+  const intent = useIntent();
+  const { pages, pairs, lists } = site.view;
+  const [open, setOpen] = useState<Open | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [target, setTarget] = useState(0);
+  const pick = useRef<HTMLInputElement>(null);
+  const here = [...site.files].filter(([path, content]) => content.kind === 'text' && path !== NOTES_FILE && LIST_EXTENSIONS.includes(extensionOf(path))).map(([path]) => path);
+  const targets = pages.flatMap((page): { page: string; gallery: number | null; says: string }[] => (page.galleries.length === 0 ? [{ page: page.path, gallery: null, says: `${page.path}, a first gallery` }] : page.galleries.map((_, n) => ({ page: page.path, gallery: n, says: page.galleries.length > 1 ? `${page.path}, gallery ${n + 1}` : page.path }))));
+
+  const read = (path: string, text: string) => {
+    const result = readTable(path, text);
+    setTrouble(result.ok ? null : `${path}: ${result.reason}`);
+    setOpen(result.ok ? { path, table: result.table, mapping: mappingFor(result.table, lists) } : null);
+  };
+  const listed = useMemo(() => {
+    if (!open) return null;
+    const thumbnails = new Map(pairs.map((pair) => [pair.full, pair.thumbnail]));
+    return picturesOf(open.table, open.mapping, open.path, new PathIndex(site.files.keys()), (full) => thumbnails.get(full) ?? null);
+  }, [open, pairs, site.files]);
+  const goes = targets[target];
+  const write = () => {
+    if (!open || !listed || !goes) return;
+    intent({ kind: 'add-pictures', page: goes.page, gallery: goes.gallery, mapping: open.mapping, pictures: listed.pictures.map(({ thumbnail, full, title, alt, caption, tags }) => ({ thumbnail: thumbnail ?? '', full, title, alt, caption, tags })) });
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="list-title">
+      <DialogTitle id="list-title">Pictures from a list</DialogTitle>
+      <DialogContent>
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mb: 2 }}>
+          {here.map((path) => (
+            <Button key={path} size="small" variant={open?.path === path ? 'contained' : 'outlined'} color={open?.path === path ? 'primary' : 'inherit'} onClick={() => {
+              const content = site.files.get(path);
+              if (content?.kind === 'text') read(path, content.text);
+            }}>{path}</Button>
+          ))}
+          <Button size="small" onClick={() => pick.current?.click()}>A list from elsewhere…</Button>
+          <input ref={pick} type="file" hidden data-pick="list" accept={LIST_EXTENSIONS.map((one) => `.${one}`).join(',')} onChange={({ target: input }) => {
+            const [file] = input.files ?? [];
+            input.value = '';
+            if (file) void file.text().then((text) => read(file.name, text));
+          }} />
+        </Box>
+        {trouble !== null && <Box role="alert" sx={{ color: ink('rust'), mb: 1.5 }}>{trouble}</Box>}
+        {!open && trouble === null && <Box sx={{ color: ink('stone') }}>A list is a CSV, JSON or XML file with a row or record for each picture. Full-size pictures may be files of this site or outside addresses; those are kept as they are written and never fetched.</Box>}
+        {open && listed && (
+          <>
+            <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5, mb: 2, pt: 0.75 }}>
+              {FIELDS.map(({ field, label }) => (
+                <TextField key={field} select label={label} value={open.mapping[field] ?? ''} onChange={({ target: chosen }) => setOpen({ ...open, mapping: { ...open.mapping, [field]: chosen.value === '' ? null : chosen.value } })}>
+                  {field !== 'full' && <MenuItem value="">no column</MenuItem>}
+                  {open.table.columns.map((name) => <MenuItem key={name} value={name}>{name}</MenuItem>)}
+                </TextField>
+              ))}
+            </Box>
+            <TextField select label="They are added to" value={target} onChange={({ target: chosen }) => setTarget(Number(chosen.value))} sx={{ minWidth: 280, mb: 1.5 }}>
+              {targets.map(({ says }, n) => <MenuItem key={says} value={n}>{says}</MenuItem>)}
+            </TextField>
+            <Box component="ul" aria-label="Pictures of the list" tabIndex={0} sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 260, overflowY: 'auto' }}>
+              {listed.pictures.map((picture) => (
+                <Box component="li" key={picture.row} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 80px', gap: 1.5, py: 0.5, borderTop: `1px solid ${ink('hair')}`, alignItems: 'baseline' }}>
+                  <Mono>{picture.full}</Mono>
+                  <Box sx={{ fontSize: '0.8125rem' }}>{picture.title}</Box>
+                  <Box>{picture.outside && <Tag tone="plain">outside</Tag>}</Box>
+                </Box>
+              ))}
+              {listed.troubles.map(({ row, says }) => <Box component="li" key={`trouble ${row}`} sx={{ color: ink('rust'), py: 0.5, borderTop: `1px solid ${ink('hair')}`, fontSize: '0.8125rem' }}>{`Row ${row}: ${says}.`}</Box>)}
+            </Box>
+          </>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" color="primary" disabled={!listed || listed.pictures.length === 0 || !goes || site.readOnly} onClick={write}>{`Add ${countOf(listed?.pictures.length ?? 0, 'picture')}`}</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

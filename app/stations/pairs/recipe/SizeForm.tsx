@@ -1,0 +1,96 @@
+/** One size of the recipe: its box, how it is compressed, and, folded away, where it goes and what else is done to it. */
+import Box from '@mui/material/Box';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { roomIn, sayRecipe, WINDOWS, type SizeRecipe } from '~core/photo/index.ts';
+import { ink } from '../../../ui/theme';
+
+interface SizeFormProps {
+  title: string;
+  size: SizeRecipe;
+  trouble: (field: string) => string | undefined;
+  onChange: (size: SizeRecipe) => void;
+  withWindows: boolean;
+  children?: ReactNode;
+}
+
+/** How a number is shown and read in a field. */
+interface NumberField {
+  field: 'width' | 'height' | 'quality' | 'bytes' | 'similarity';
+  label: string;
+  /** What a unit of the field is in the recipe. */
+  unit?: number;
+  /** May be left empty. */
+  open?: boolean;
+  step?: number;
+}
+
+const AIM_FIELD: Record<SizeRecipe['aim'], NumberField> = {
+  quality: { field: 'quality', label: 'Quality, 1 to 100' },
+  bytes: { field: 'bytes', label: 'At most, KB', unit: 1000 },
+  similarity: { field: 'similarity', label: 'Alike to at least', step: 0.005 },
+};
+
+export function SizeForm({ title, size, trouble, onChange, withWindows, children }: SizeFormProps) {
+  const windowOf = WINDOWS.find((one) => roomIn(one).width === size.width && roomIn(one).height === size.height);
+  const set = (part: Partial<SizeRecipe>) => onChange({ ...size, ...part });
+  const number = ({ field, label, unit = 1, open = false, step = 1 }: NumberField) => (
+    <TextField
+      label={label}
+      type="number"
+      value={size[field] === null ? '' : size[field] / unit}
+      error={trouble(field) !== undefined}
+      helperText={trouble(field)}
+      slotProps={{ htmlInput: { step } }}
+      onChange={({ target }) => set({ [field]: target.value === '' && open ? null : step === 1 ? Math.round(Number(target.value) * unit) : Number(target.value) })}
+    />
+  );
+  const text = (field: 'folder' | 'name', label: string, placeholder: string) => (
+    <TextField label={label} value={size[field] ?? ''} placeholder={placeholder} error={trouble(field) !== undefined} helperText={trouble(field)} onChange={({ target }) => set({ [field]: target.value.trim() === '' ? null : target.value })} slotProps={{ inputLabel: { shrink: true } }} />
+  );
+  const select = <Field extends 'shape' | 'format' | 'aim' | 'sharpen'>(field: Field, label: string, choices: Record<SizeRecipe[Field], string>) => (
+    <TextField select label={label} value={size[field]} onChange={({ target }) => set({ [field]: target.value } as Partial<SizeRecipe>)}>
+      {(Object.entries(choices) as [string, string][]).map(([value, says]) => <MenuItem key={value} value={value}>{says}</MenuItem>)}
+    </TextField>
+  );
+  const tick = (field: 'dense' | 'enlarge', label: string) => <FormControlLabel control={<Checkbox size="small" checked={size[field]} onChange={({ target }) => set({ [field]: target.checked })} />} label={label} slotProps={{ typography: { variant: 'body2' } }} />;
+  const special = size.folder !== null || size.name !== null || size.sharpen !== 'none' || size.enlarge || size.dense || ['folder', 'name'].some((field) => trouble(field) !== undefined);
+  return (
+    <Box component="section" aria-label={title} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignContent: 'start' }}>
+      <Box sx={{ gridColumn: '1 / -1' }}>
+        <Typography variant="h3" sx={{ fontSize: '0.9375rem', fontWeight: 700 }}>{title}</Typography>
+        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>{sayRecipe(size)}</Box>
+      </Box>
+      {children}
+      {withWindows && (
+        <TextField select label="Whole picture without scrolling in" value={windowOf?.name ?? ''} onChange={({ target }) => {
+          const found = WINDOWS.find(({ name }) => name === target.value);
+          if (found) set({ ...roomIn(found), shape: 'fit' });
+        }} sx={{ gridColumn: '1 / -1' }}>
+          <MenuItem value="" disabled>a box of its own</MenuItem>
+          {WINDOWS.map(({ name }) => <MenuItem key={name} value={name}>{name}</MenuItem>)}
+        </TextField>
+      )}
+      {number({ field: 'width', label: 'At most wide, px', open: true })}
+      {number({ field: 'height', label: 'At most high, px', open: true })}
+      {select('shape', 'Shape', { fit: 'the whole picture', crop: 'cut to the box' })}
+      {select('format', 'Format', { jpeg: 'JPEG', webp: 'WebP', png: 'PNG, lossless', avif: 'AVIF, slow' })}
+      {size.format !== 'png' && select('aim', 'Compressed', { quality: 'to a quality', bytes: 'to a weight', similarity: 'to a likeness' })}
+      {size.format !== 'png' && number(AIM_FIELD[size.aim])}
+      <Box component="details" open={special || undefined} sx={{ gridColumn: '1 / -1', '& > summary': { cursor: 'pointer', fontSize: '0.8125rem', color: ink('stone'), mb: 1 } }}>
+        <summary>Where it goes, and more</summary>
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignItems: 'center' }}>
+          {text('folder', 'Folder', 'as its neighbours')}
+          {text('name', 'Name', 'as its neighbours, or {name}')}
+          {select('sharpen', 'Sharpening', { none: 'none', light: 'light', strong: 'strong' })}
+          {tick('dense', 'Also at 2×')}
+          <Box sx={{ gridColumn: '1 / -1' }}>{tick('enlarge', 'Enlarge pictures smaller than the box')}</Box>
+        </Box>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,50 @@
+/** The picture of the row in hand, large, with what is said of it beyond its place on a page. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { WordsRow } from '~core/lists/index.ts';
+import type { PairView } from '~core/view/index.ts';
+import { Picture, Sheet } from '../../../ui/parts';
+import { useIntent } from '../../../ui/site';
+import { ink } from '../../../ui/theme';
+
+const FIELDS = [
+  { name: 'title', label: 'Title' },
+  { name: 'credit', label: 'Credit' },
+  { name: 'copyright', label: 'Copyright' },
+] as const;
+
+export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | null; idle: boolean }) {
+  const intent = useIntent();
+  const [draft, setDraft] = useState<Partial<Record<(typeof FIELDS)[number]['name'], string>>>({});
+  const changed = Object.keys(draft).length > 0;
+  const { strand } = row;
+  const offer = strand !== null && pair ? pair.words.caption : null;
+  return (
+    <Sheet label="The picture in hand" sx={{ p: 1.5, display: 'grid', gap: 1.25, position: 'sticky', top: 0 }}>
+      <Picture path={row.file} width={304} height={220} alt={row.alt ?? ''} />
+      {pair && (
+        <>
+          {offer !== null && offer !== row.alt && <Button size="small" disabled={idle} onClick={() => intent({ kind: 'set-words', items: [{ strand: strand!, alt: offer }], pictures: [] })} sx={{ justifyContent: 'flex-start', textAlign: 'left' }}>{`Alt text: “${offer}”`}</Button>}
+          {offer !== null && row.caption !== null && pair.words.title !== row.caption && <Button size="small" disabled={idle} onClick={() => intent({ kind: 'set-words', items: [{ strand: strand!, caption: pair.words.title }], pictures: [] })} sx={{ justifyContent: 'flex-start', textAlign: 'left' }}>{`Caption: “${pair.words.title}”`}</Button>}
+          <Box component="form" sx={{ display: 'grid', gap: 1 }} onSubmit={(event) => {
+            event.preventDefault();
+            if (changed) intent({ kind: 'set-words', items: [], pictures: [{ path: pair.full, words: draft }] });
+          }}>
+            {FIELDS.map(({ name, label }) => <TextField key={name} label={label} value={draft[name] ?? pair.words[name]} disabled={idle} onChange={({ target }) => setDraft({ ...draft, [name]: target.value })} />)}
+            <Button size="small" type="submit" disabled={idle || !changed}>Keep these words</Button>
+          </Box>
+          <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>{pair.taken ? `Taken ${pair.taken.slice(0, 16).replace('T', ', ')}` : 'No date in the file'}</Box>
+          {pair.place !== 'none' && (
+            <Box sx={{ fontSize: '0.8125rem' }}>
+              <Box sx={{ color: ink('gorse'), fontWeight: 600 }}>The file says where it was taken.</Box>
+              <Box sx={{ mb: 0.5 }}>{pair.place === 'kept' ? 'It is kept when the site leaves.' : 'It is removed when the site leaves.'}</Box>
+              <Button size="small" disabled={idle} onClick={() => intent({ kind: 'keep-place', paths: [pair.full], keep: pair.place === 'removed' })}>{pair.place === 'kept' ? 'Remove the place' : 'Keep the place'}</Button>
+            </Box>
+          )}
+        </>
+      )}
+    </Sheet>
+  );
+}

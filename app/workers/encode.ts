@@ -1,0 +1,50 @@
+/** Encoding in the browser: the canvas writes JPEG, WebP and PNG; AVIF comes from a codec that is loaded when it is asked for. */
+import { searchQuality, similarity, type Aim, type Encoded, type Format, type Pixels } from '~core/photo/index.ts';
+import { pixelsOf } from './decode';
+
+export const TYPES: Readonly<Record<Format, string>> = { jpeg: 'image/jpeg', webp: 'image/webp', png: 'image/png', avif: 'image/avif' };
+
+/** The least effort at which AVIF is still smaller than WebP here. */
+const AVIF_SPEED = 8;
+
+export interface EncodedBlob extends Encoded {
+  blob: Blob;
+}
+
+const imageData = ({ width, height, data }: Pixels) => new ImageData(new Uint8ClampedArray(data), width, height);
+
+/** `quality` is 1 to 100; PNG has none and ignores it. */
+export async function encode(pixels: Pixels, format: Format, quality: number): Promise<Blob> {
+  const type = TYPES[format];
+  if (format === 'avif') {
+    const { default: encodeAvif } = await import('@jsquash/avif/encode');
+    return new Blob([await encodeAvif(imageData(pixels), { quality, speed: AVIF_SPEED })], { type });
+  }
+  const canvas = new OffscreenCanvas(pixels.width, pixels.height);
+  const context = canvas.getContext('2d');
+  if (!context) throw new Error('The browser gives no canvas to write pictures with.');
+  context.putImageData(imageData(pixels), 0, 0);
+  const blob = await canvas.convertToBlob({ type, quality: quality / 100 });
+  // A canvas that cannot write a format gives PNG without a word.
+  if (blob.type !== type) throw new Error(`This browser cannot write ${type}.`);
+  return blob;
+}
+
+/** Encodes and says how alike the outcome is to what went in. */
+export async function encodeAndCompare(pixels: Pixels, format: Format, quality: number): Promise<EncodedBlob> {
+  const blob = await encode(pixels, format, quality);
+  const bitmap = await createImageBitmap(blob);
+  const alike = similarity(pixels, pixelsOf(bitmap));
+  bitmap.close();
+  return { blob, quality, bytes: blob.size, similarity: alike };
+}
+
+/** Encodes to an aim; `met` is false where no quality reaches it. */
+export async function encodeTo(pixels: Pixels, format: Format, aim: Aim): Promise<{ made: EncodedBlob; met: boolean }> {
+  const plain = async (quality: number): Promise<EncodedBlob> => {
+    const blob = await encode(pixels, format, quality);
+    return { blob, quality, bytes: blob.size, similarity: null };
+  };
+  if (format === 'png') return { made: await plain(100), met: true };
+  return searchQuality(aim, aim.by === 'similarity' ? (quality) => encodeAndCompare(pixels, format, quality) : plain);
+}

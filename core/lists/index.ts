@@ -1,0 +1,3 @@
+export * from './mapping.ts';
+export * from './table.ts';
+export * from './words.ts';

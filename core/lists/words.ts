@@ -1,0 +1,70 @@
+/** Words of pictures as a list for whoever writes them elsewhere: out as CSV, and in again by page and file. */
+import type { Table } from './table.ts';
+
+/** One place where words stand: an item of a page, or a picture that is on no page yet. */
+export interface WordsRow {
+  /** Strand of the item; null for a picture on no page. */
+  strand: string | null;
+  page: string;
+  /** The full-size file, or the thumbnail where there is none. */
+  file: string;
+  alt: string | null;
+  title: string;
+  caption: string | null;
+  credit: string;
+  copyright: string;
+  taken: string;
+}
+
+/** The same for the same place. */
+export const placeKey = ({ strand, file }: WordsRow): string => strand ?? file;
+
+export const WORDS_COLUMNS = ['page', 'file', 'alt', 'title', 'caption', 'credit', 'copyright', 'taken'] as const;
+
+/** Where the alt text is missing altogether, as opposed to empty on purpose (WHATWG HTML §4.8.4.4). */
+export const NO_ALT = '(missing)';
+
+export const wordsTable = (rows: readonly WordsRow[]): Record<string, string>[] => rows.map((row) => ({ page: row.page, file: row.file, alt: row.alt ?? NO_ALT, title: row.title, caption: row.caption ?? '', credit: row.credit, copyright: row.copyright, taken: row.taken }));
+
+const SETTABLE = ['alt', 'title', 'caption', 'credit', 'copyright'] as const;
+export type SettableWord = (typeof SETTABLE)[number];
+
+export interface WordsChange {
+  row: WordsRow;
+  words: Partial<Record<SettableWord, string>>;
+}
+
+export interface WordsIn {
+  changes: WordsChange[];
+  troubles: { row: number; says: string }[];
+}
+
+/** What a list that came back says otherwise. Columns that it does not have are left; the same file twice on a page is told by its order. */
+export function wordsFrom({ columns, rows }: Table, known: readonly WordsRow[]): WordsIn | { reason: string } {
+  if (!columns.includes('file')) return { reason: `The list has no column “file”; its columns are ${columns.join(', ')}. Write the words into a list that was saved here.` };
+  const places = new Map<string, WordsRow[]>();
+  const keyOf = (page: string, file: string) => `${page}\n${file}`;
+  for (const row of known) places.set(keyOf(row.page, row.file), [...(places.get(keyOf(row.page, row.file)) ?? []), row]);
+  const result: WordsIn = { changes: [], troubles: [] };
+  for (const [n, line] of rows.entries()) {
+    const row = places.get(keyOf(line.page ?? '', line.file ?? ''))?.shift();
+    if (!row) {
+      result.troubles.push({ row: n + 1, says: `${line.file || 'no file'} is not ${line.page ? `on ${line.page}` : 'in this site without a page'}` });
+      continue;
+    }
+    const words: WordsChange['words'] = {};
+    for (const name of SETTABLE) {
+      const raw = line[name];
+      // What a spreadsheet would have computed came out with an apostrophe before it.
+      const value = raw?.replace(/^'(?=[=+\-@\t\r])/, '');
+      if (value === undefined || value === NO_ALT || value === (row[name] ?? '')) continue;
+      if (name === 'caption' && row.strand !== null && row.caption === null) {
+        if (value !== '') result.troubles.push({ row: n + 1, says: `${row.file} on ${row.page} has no element for a caption` });
+        continue;
+      }
+      words[name] = value;
+    }
+    if (Object.keys(words).length > 0) result.changes.push({ row, words });
+  }
+  return result;
+}

@@ -1,0 +1,178 @@
+/**
+ * What a recipe asks for of each picture: the files to be made, and which of them are there already. A file is made
+ * again only where its source, its recipe or itself is another than when it was made.
+ */
+import { readName, thumbnailPathFor, type Pair, type Pairing } from '../pairing/index.ts';
+import { EXTENSION, fallsShort, fingerprint, madeSize, MIDDLE, suggestedFocus, type Focus, type Format, type PhotoFacts, type Recipe, type Size, SizeRecipe } from '../photo/index.ts';
+import { extensionOf, folderOf, stemOf, type FileContent, type MadeRecord, type SiteFiles, type SiteNotes } from '../site/index.ts';
+
+/** A file to be made of a picture. */
+export interface PictureTask {
+  /** The picture's file as the site has it. */
+  from: string;
+  to: string;
+  size: SizeRecipe;
+  /** `thumbnail`, `full-size`, or the title of a further size. */
+  as: string;
+  /** 2 for dense screens. */
+  times: number;
+}
+
+export const THUMBNAIL = 'thumbnail';
+export const FULL_SIZE = 'full-size';
+
+/** What a site must tell for its tasks. */
+export interface MakingContext {
+  files: SiteFiles;
+  pairing: Pairing;
+  factsOf: (path: string) => PhotoFacts | undefined;
+  recipe: Recipe;
+  notes: { known: SiteNotes };
+}
+
+const hashOf = (content: FileContent | undefined): string | null => (content?.kind === 'binary' ? content.hash : null);
+
+/** Notes of what was made, as far as they still hold: the file is there and is what came out. */
+export function madeRecords(files: SiteFiles, made: readonly MadeRecord[]): Map<string, MadeRecord> {
+  return new Map(made.flatMap((record) => (hashOf(files.get(record.path)) === record.is ? [[record.path, record] as const] : [])));
+}
+
+/**
+ * Files that are no pictures of their own: originals from which a full-size file elsewhere was made, further sizes,
+ * and copies for dense screens.
+ */
+export function derivedFiles(files: SiteFiles, made: ReadonlyMap<string, MadeRecord>): Set<string> {
+  const derived = new Set<string>();
+  for (const { path, from, of, as } of made.values()) {
+    if (as === FULL_SIZE && from !== path && hashOf(files.get(from)) === of) derived.add(from);
+    if (as !== FULL_SIZE && as !== THUMBNAIL) derived.add(path);
+  }
+  for (const path of files.keys()) {
+    const once = /^(.+)[-@]2x(\.[a-z0-9]+)$/i.exec(path);
+    if (once && files.has(`${once[1]}${once[2]}`)) derived.add(path);
+  }
+  return derived;
+}
+
+const suggestions = new WeakMap<PhotoFacts, Focus>();
+
+/** The point about which this content is cut: what was decided, else what its detail suggests. */
+export function focusOf(hash: string, facts: PhotoFacts | undefined, notes: SiteNotes): Focus {
+  const decided = notes.focus[hash];
+  if (decided) return decided;
+  if (!facts || facts.unreadable) return MIDDLE;
+  const known = suggestions.get(facts) ?? suggestedFocus(facts.luma);
+  suggestions.set(facts, known);
+  return known;
+}
+
+const FORMAT_BY_EXTENSION: Readonly<Record<string, Format>> = { jpg: 'jpeg', jpeg: 'jpeg', webp: 'webp', png: 'png', avif: 'avif' };
+
+/** The bare name of a picture: a full-size file's without the word for its size. */
+export const bareName = (path: string): string => {
+  const { form } = readName(path);
+  const [before = '', after = ''] = form.slice(folderOf(path).length).split('{name}');
+  const stem = stemOf(path);
+  const tail = after.slice(0, after.length - extensionOf(path).length - 1);
+  return stem.slice(before.length, stem.length - tail.length) || stem;
+};
+
+/** The path that a folder and a name pattern give; null where the recipe leaves both to the neighbours. */
+function pathBy({ folder, name, format }: SizeRecipe, full: string): string | null {
+  if (folder === null && name === null) return null;
+  const where = folder === null ? folderOf(full) : folder === '' ? '' : `${folder.replace(/\/$/, '')}/`;
+  return `${where}${(name ?? '{name}').replace('{name}', () => bareName(full))}.${EXTENSION[format]}`;
+}
+
+export function thumbnailPath(site: MakingContext, pair: Pick<Pair, 'full' | 'thumbnail'>): string {
+  const { thumbnail } = site.recipe;
+  const named = pathBy(thumbnail, pair.full);
+  if (named !== null) return named;
+  const sameFormat = pair.thumbnail !== null && FORMAT_BY_EXTENSION[extensionOf(pair.thumbnail)] === thumbnail.format;
+  return sameFormat && pair.thumbnail !== null ? pair.thumbnail : thumbnailPathFor(pair.full, site.pairing.pairs, EXTENSION[thumbnail.format]);
+}
+
+function fullSizePath({ recipe }: MakingContext, full: string): string {
+  const named = pathBy(recipe.fullSize, full);
+  if (named !== null) return named;
+  return FORMAT_BY_EXTENSION[extensionOf(full)] === recipe.fullSize.format ? full : `${folderOf(full)}${stemOf(full)}.${EXTENSION[recipe.fullSize.format]}`;
+}
+
+export const densePath = (path: string): string => path.replace(/(\.[a-z0-9]+)$/i, '-2x$1');
+
+/** Whether a recipe would change a full-size file: it is larger than the box, of another format, or elsewhere. */
+function asksFor(site: MakingContext, full: string, facts: Size): boolean {
+  const size = site.recipe.fullSize;
+  if (fullSizePath(site, full) !== full) return true;
+  const made = madeSize(facts, size);
+  return made.width !== facts.width || made.height !== facts.height;
+}
+
+/** Every file that the recipe asks for of one pair, with what it is made from. */
+export function tasksOf(site: MakingContext, pair: Pair, made: ReadonlyMap<string, MadeRecord>): PictureTask[] {
+  const { recipe } = site;
+  const facts = site.factsOf(pair.full);
+  if (!facts || facts.unreadable) return [];
+  const record = made.get(pair.full);
+  const wasMade = record?.as === FULL_SIZE;
+  // From the original, where the full-size file was made of one.
+  const from = wasMade && record.from !== pair.full && hashOf(site.files.get(record.from)) === record.of ? record.from : pair.full;
+  const source = site.factsOf(from) ?? facts;
+  const sourceOf = sourceHash(site, { from }, made);
+  const tasks: PictureTask[] = [];
+  const add = (as: string, to: string, recipeSize: SizeRecipe) => {
+    const size = ownSize(site.notes.known, sourceOf, as) ?? recipeSize;
+    tasks.push({ from, to, size, as, times: 1 });
+    // A picture without the pixels for twice the size would be the same file again.
+    if (size.dense && !fallsShort(source, size, 2)) tasks.push({ from, to: densePath(to), size, as: `${as} 2×`, times: 2 });
+  };
+  add(THUMBNAIL, thumbnailPath(site, pair), recipe.thumbnail);
+  if (wasMade || asksFor(site, pair.full, facts)) add(FULL_SIZE, fullSizePath(site, pair.full), recipe.fullSize);
+  for (const { title, size } of recipe.further) {
+    const to = pathBy(size, pair.full);
+    if (to !== null && to !== pair.full) add(title, to, size);
+  }
+  return tasks;
+}
+
+/** What one picture is made to instead of the recipe's size. */
+export function ownSize(notes: SiteNotes, source: string, as: string): SizeRecipe | null {
+  const own = notes.sizes[source]?.[as];
+  const read = own === undefined ? null : SizeRecipe.safeParse(own);
+  return read?.success ? read.data : null;
+}
+
+/** The recipe's size of that kind. */
+export const recipeSize = ({ thumbnail, fullSize, further }: Recipe, as: string): SizeRecipe | null => (as === THUMBNAIL ? thumbnail : as === FULL_SIZE ? fullSize : (further.find(({ title }) => title === as)?.size ?? null));
+
+export type Standing = 'missing' | 'changed' | 'same' | 'by hand';
+
+/** How a file that the recipe asks for stands: not there, of another source or recipe, as it should be, or somebody else's work. */
+export function standingOf(site: MakingContext, task: PictureTask, made: ReadonlyMap<string, MadeRecord>): Standing {
+  const there = site.files.get(task.to);
+  const record = made.get(task.to);
+  if (!there) return 'missing';
+  if (!record) return task.to === task.from ? 'changed' : 'by hand';
+  const source = sourceHash(site, task, made);
+  const by = fingerprint(task.size, site.recipe.words, focusOf(source, site.factsOf(task.from), site.notes.known));
+  return record.of === source && record.by === by ? 'same' : 'changed';
+}
+
+/** The content that a task is made from: of a file that was made in its own place, what stood there before. */
+export function sourceHash({ files }: Pick<MakingContext, 'files'>, { from }: Pick<PictureTask, 'from'>, made: ReadonlyMap<string, MadeRecord>): string {
+  const record = made.get(from);
+  return record && record.as === FULL_SIZE && record.from === from ? record.of : (hashOf(files.get(from)) ?? '');
+}
+
+/** What the recipe asks for and is not there, or is no longer what it would make. Files made by hand are left alone. */
+export function dueTasks(site: MakingContext): PictureTask[] {
+  const made = madeRecords(site.files, site.notes.known.made);
+  return site.pairing.pairs.flatMap((pair) => {
+    const thumbnailByHand = pair.thumbnail !== null && !made.has(pair.thumbnail);
+    return tasksOf(site, pair, made).filter((task) => {
+      if (task.as === THUMBNAIL && thumbnailByHand && pair.thumbnail !== task.to) return false;
+      const standing = standingOf(site, task, made);
+      return standing === 'missing' || standing === 'changed';
+    });
+  });
+}

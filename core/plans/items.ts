@@ -1,0 +1,20 @@
+/** An item of a gallery by the name of its strand. */
+import type { Gallery, GalleryItem } from '../markup/index.ts';
+import type { PageReading, SiteReading, Strand } from '../model/index.ts';
+
+export interface FoundItem {
+  page: PageReading;
+  gallery: Gallery;
+  item: GalleryItem;
+  strand: Strand;
+}
+
+export function itemOf(site: SiteReading, id: string): FoundItem | null {
+  for (const page of site.pages) {
+    const strand = page.strands.flat().find((one) => one.id === id);
+    const gallery = strand && page.galleries[strand.gallery];
+    const item = strand && gallery?.items[strand.item];
+    if (strand && gallery && item) return { page, gallery, item, strand };
+  }
+  return null;
+}

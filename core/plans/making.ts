@@ -1,0 +1,100 @@
+/** From pictures that were made to the change that puts them in place. */
+import type { Planned } from '../checks/index.ts';
+import { focusOf, FULL_SIZE, madeRecords, recipeSize, redirect, sourceHash, THUMBNAIL, type PictureTask, type SiteReading } from '../model/index.ts';
+import { fingerprint, type SizeRecipe } from '../photo/index.ts';
+import { nameOf, type FileChange, type MadeRecord, type SiteNotes } from '../site/index.ts';
+import { notesChange } from './notes.ts';
+
+/** What came out of a task. */
+export interface MadeFile {
+  task: PictureTask;
+  /** The content that it was made from. */
+  source: string;
+  hash: string;
+  bytes: number;
+}
+
+/** One change: the files, the notes of what they were made from, and references to an original that now has a full-size file of its own. */
+export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned {
+  if (made.length === 0) return { ok: false, reason: 'No picture was made.' };
+  const files: FileChange[] = [];
+  const moves = new Map<string, string>();
+  /** For the hash of a content the hash of what takes its place. */
+  const heirs = new Map<string, string>();
+  const sizes = { ...site.notes.known.sizes };
+  const records = new Map(site.notes.known.made.map((record) => [record.path, record]));
+  for (const { task, source, hash, bytes } of made) {
+    const { from, to, as, size } = task;
+    const before = site.files.get(to) ?? null;
+    if (before?.kind !== 'binary' || before.hash !== hash) files.push({ kind: 'put', path: to, before, after: { kind: 'binary', hash, bytes } });
+    const replaced = replacedBy(site, task);
+    if (replaced !== null) {
+      files.push({ kind: 'put', path: replaced, before: site.files.get(replaced) ?? null, after: null });
+      moves.set(replaced, to);
+      records.delete(replaced);
+    }
+    const by = fingerprint(size, site.recipe.words, focusOf(source, site.factsOf(from), site.notes.known));
+    // The original of a file that is replaced is known by its content alone.
+    records.set(to, { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash } satisfies MadeRecord);
+    if (task.times === 1) sizes[source] = withOwn(sizes[source] ?? {}, as, size, recipeSize(site.recipe, as));
+    if (as === FULL_SIZE && to !== from && replaced !== from) moves.set(from, to);
+    if (before?.kind === 'binary' && before.hash !== hash) heirs.set(before.hash, hash);
+    if (as === FULL_SIZE) heirs.set(source, hash);
+  }
+  const notes = { ...inherited(site.notes.known, heirs), made: [...records.values()], sizes: Object.fromEntries(Object.entries(sizes).filter(([, own]) => Object.keys(own).length > 0)) };
+  return { ok: true, change: { label: labelFor(made.map(({ task }) => task)), files: [...files, ...redirect(site, moves), ...notesChange(site, notes)] } };
+}
+
+/** A thumbnail or a made full-size file that has another name or format now gives way to the new one; an original stays. */
+function replacedBy(site: SiteReading, { from, to, as, times }: PictureTask): string | null {
+  if (times !== 1) return null;
+  const pair = site.pairing.pairs.find(({ full }) => full === from || site.made.get(full)?.from === from);
+  const there = as === THUMBNAIL ? (pair?.thumbnail ?? null) : as === FULL_SIZE && pair && site.made.get(pair.full)?.as === FULL_SIZE ? pair.full : null;
+  return there !== null && there !== to && site.files.has(there) ? there : null;
+}
+
+/** A size that is not the recipe's is kept as the picture's own; the recipe's own takes it back. */
+function withOwn(own: Record<string, unknown>, as: string, size: SizeRecipe, usual: SizeRecipe | null): Record<string, unknown> {
+  const { [as]: _before, ...others } = own;
+  return usual === null || JSON.stringify(size) === JSON.stringify(usual) ? others : { ...others, [as]: size };
+}
+
+/** What is noted of a content by its hash is noted of what takes its place, too; the old note stays, for an undo. */
+function inherited({ words, tags, focus, placeKept, order, decisions }: SiteNotes, heirs: ReadonlyMap<string, string>): Partial<SiteNotes> {
+  const passOn = <T>(all: Record<string, T>): Record<string, T> => {
+    const added = [...heirs].flatMap(([from, to]) => (all[from] !== undefined && all[to] === undefined ? [[to, all[from]] as const] : []));
+    return added.length === 0 ? all : { ...all, ...Object.fromEntries(added) };
+  };
+  const listed = (hashes: readonly string[]) => [...new Set(hashes.flatMap((hash) => [hash, ...(heirs.has(hash) ? [heirs.get(hash)!] : [])]))];
+  const heir = (hash: string) => heirs.get(hash) ?? hash;
+  const more = decisions.filter(({ small, large }) => heirs.has(small) || heirs.has(large)).map((one) => ({ ...one, small: heir(one.small), large: heir(one.large) }));
+  return { words: passOn(words), tags: passOn(tags), focus: passOn(focus), placeKept: listed(placeKept), order: { ...order, hand: listed(order.hand) }, decisions: [...decisions, ...more.filter((one) => !decisions.some((known) => known.small === one.small && known.large === one.large))] };
+}
+
+function labelFor(tasks: readonly PictureTask[]): string {
+  const [only] = tasks;
+  if (tasks.length === 1 && only) return `Make ${nameOf(only.to)}`;
+  return tasks.every(({ as }) => as === THUMBNAIL) ? `Make ${tasks.length} thumbnails` : `Make ${tasks.length} pictures`;
+}
+
+/** A task with all that is needed to do it away from the reading. */
+export interface ReadyTask extends PictureTask {
+  /** Hash of the content to make it from. */
+  source: string;
+  focus: { x: number; y: number };
+  /** Words beyond those of the file, for what is written into the picture. */
+  said: Record<string, string>;
+}
+
+export function readyTasks(site: SiteReading, tasks: readonly PictureTask[]): ReadyTask[] {
+  const made = madeRecords(site.files, site.notes.known.made);
+  const fullSizeOf = new Map([...made.values()].filter(({ as }) => as === FULL_SIZE).map(({ of, is }) => [of, is]));
+  return tasks.map((task) => {
+    const source = sourceHash(site, task, made);
+    const { rights, words } = site.notes.known;
+    const file = site.factsOf(task.from)?.words ?? {};
+    const own = words[fullSizeOf.get(source) ?? source] ?? {};
+    const said = { copyright: own.copyright ?? file.copyright ?? rights.copyright, credit: own.credit ?? file.credit ?? rights.credit, title: own.title, caption: own.caption };
+    return { ...task, source, focus: focusOf(source, site.factsOf(task.from), site.notes.known), said: Object.fromEntries(Object.entries(said).filter((entry): entry is [string, string] => Boolean(entry[1]))) };
+  });
+}

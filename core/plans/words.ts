@@ -1,0 +1,75 @@
+/** Words of pictures set, in pages and in the notes; many at once are one change. */
+import type { Planned } from '../checks/index.ts';
+import { setAlt, setCaption, type Edited } from '../markup/index.ts';
+import type { SiteReading } from '../model/index.ts';
+import { nameOf, type Edit, type FileChange, type PictureWords } from '../site/index.ts';
+import { itemOf } from './items.ts';
+import { notesChange } from './notes.ts';
+
+export interface ItemWords {
+  strand: string;
+  alt?: string | undefined;
+  caption?: string | undefined;
+}
+
+export interface FileWords {
+  path: string;
+  /** An empty text takes the word back; the file's own is shown again. */
+  words: PictureWords;
+}
+
+export function setWords(site: SiteReading, { items, pictures, label }: { items: readonly ItemWords[]; pictures: readonly FileWords[]; label?: string | undefined }): Planned {
+  const edits = new Map<string, Edit[]>();
+  for (const { strand, alt, caption } of items) {
+    const found = itemOf(site, strand);
+    if (!found) return { ok: false, reason: 'An item is no longer where it was; the page has changed meanwhile.' };
+    const { page, item } = found;
+    const results: Edited[] = [...(alt === undefined ? [] : [setAlt(page.document, item, alt)]), ...(caption === undefined ? [] : [setCaption(page.document, item, caption)])];
+    for (const edited of results) {
+      if (!edited.ok) return { ok: false, reason: `${found.strand.name} on ${page.path}: ${edited.reason}` };
+      edits.set(page.path, [...(edits.get(page.path) ?? []), ...edited.edits]);
+    }
+  }
+  const files: FileChange[] = [...edits].map(([path, all]) => ({ kind: 'edit', path, edits: all }));
+  if (pictures.length > 0) {
+    const words = { ...site.notes.known.words };
+    for (const { path, words: changed } of pictures) {
+      const content = site.files.get(path);
+      if (content?.kind !== 'binary') return { ok: false, reason: `There is no ${path} any more.` };
+      const merged = Object.fromEntries(Object.entries({ ...words[content.hash], ...changed }).filter(([, text]) => text !== undefined && text !== ''));
+      if (Object.keys(merged).length > 0) words[content.hash] = merged;
+      else delete words[content.hash];
+    }
+    files.push(...notesChange(site, { words }));
+  }
+  const count = items.length + pictures.length;
+  const only = pictures[0] ?? null;
+  return { ok: true, change: { label: label ?? (count === 1 ? `Set the words of ${only ? nameOf(only.path) : (itemOf(site, items[0]?.strand ?? '')?.strand.name ?? 'an item')}` : `Set the words of ${count} pictures`), files } };
+}
+
+export function setTags(site: SiteReading, { paths, add, remove }: { paths: readonly string[]; add: readonly string[]; remove: readonly string[] }): Planned {
+  const tags = { ...site.notes.known.tags };
+  for (const path of paths) {
+    const content = site.files.get(path);
+    if (content?.kind !== 'binary') return { ok: false, reason: `There is no ${path} any more.` };
+    const merged = [...new Set([...(tags[content.hash] ?? []).filter((tag) => !remove.includes(tag)), ...add])].sort((a, b) => a.localeCompare(b));
+    if (merged.length > 0) tags[content.hash] = merged;
+    else delete tags[content.hash];
+  }
+  const what = [...add.map((tag) => `“${tag}”`), ...remove.map((tag) => `not “${tag}”`)].join(', ');
+  return { ok: true, change: { label: `Tag ${paths.length === 1 ? nameOf(paths[0] ?? '') : `${paths.length} pictures`} ${what}`, files: notesChange(site, { tags }) } };
+}
+
+/** Whether pictures may say where they were taken when they leave. */
+export function keepPlace(site: SiteReading, { paths, keep }: { paths: readonly string[]; keep: boolean }): Planned {
+  const hashes = paths.flatMap((path) => {
+    const content = site.files.get(path);
+    return content?.kind === 'binary' ? [content.hash] : [];
+  });
+  const kept = new Set(site.notes.known.placeKept);
+  for (const hash of hashes) {
+    if (keep) kept.add(hash);
+    else kept.delete(hash);
+  }
+  return { ok: true, change: { label: `${keep ? 'Keep' : 'Remove'} the place in ${paths.length === 1 ? nameOf(paths[0] ?? '') : `${paths.length} pictures`}`, files: notesChange(site, { placeKept: [...kept] }) } };
+}

@@ -1,0 +1,47 @@
+/** Names of files by a pattern: what people write once instead of renaming a hundred pictures by hand. */
+
+export interface NameParts {
+  /** The bare name that the file has now. */
+  name: string;
+  /** Place in the list, from 1. */
+  number: number;
+  /** ISO date and time; null where nobody knows. */
+  taken: string | null;
+}
+
+/** What may stand in a pattern, with what it gives. */
+export const NAME_TOKENS: readonly { token: string; says: string }[] = [
+  { token: '{name}', says: 'the name it has' },
+  { token: '{number}', says: 'its place in the list: 1, 2, 3' },
+  { token: '{number:3}', says: 'the same with leading zeros: 001' },
+  { token: '{date}', says: 'the day it was taken: 2026-06-14' },
+];
+
+export type Named = { ok: true; name: string } | { ok: false; reason: string };
+
+/** Lower case, no accents, hyphens for spaces: names that every host and every address takes (common practice, no source). */
+export function tidyName(name: string): string {
+  return name
+    .normalize('NFD')
+    .replace(/\p{Mn}+/gu, '')
+    .toLowerCase()
+    .replace(/ß/g, 'ss')
+    .replace(/[\s+&,;]+/g, '-')
+    .replace(/[^\p{L}\p{N}._-]/gu, '')
+    .replace(/-{2,}/g, '-')
+    .replace(/^[-.]+|[-.]+$/g, '');
+}
+
+/** The bare name that a pattern gives, without folder and extension. */
+export function nameByPattern(pattern: string, { name, number, taken }: NameParts): Named {
+  const unknown = /\{(?!name\}|number(?::\d)?\}|date\})[^}]*\}?/.exec(pattern);
+  if (unknown) return { ok: false, reason: `“${unknown[0]}” is not known; use ${NAME_TOKENS.map(({ token }) => token).join(', ')}.` };
+  if (pattern.includes('{date}') && taken === null) return { ok: false, reason: `${name} does not say when it was taken.` };
+  const made = pattern
+    .replaceAll('{name}', () => name)
+    .replace(/\{number(?::(\d))?\}/g, (_all, digits: string | undefined) => String(number).padStart(Number(digits ?? 1), '0'))
+    .replaceAll('{date}', taken?.slice(0, 10) ?? '')
+    .trim();
+  if (made === '' || /[/\\:*?"<>|]/.test(made)) return { ok: false, reason: made === '' ? 'The pattern gives no name.' : `“${made}” holds a character that file names cannot have.` };
+  return { ok: true, name: made };
+}
