@@ -69,7 +69,8 @@ export async function makePictures(db: Store, siteId: string, tasks: readonly Re
             const task = group.find(({ to }) => to === one.to) ?? first;
             const hash = await contentHash(await one.blob.arrayBuffer());
             await keepBlobs(db, new Map([[hash, one.blob]]));
-            batch.looks.set(hash, await worker().look(one.blob, one.to));
+            const look = await worker().look(one.blob, one.to);
+            batch.looks.set(hash, look);
             const { source: of, focus: _focus, said: _said, ...asked } = task;
             batch.files.push({ task: asked, source: of, hash, bytes: one.blob.size });
             if (one.short && task.size.enlarge) short.push(nameOf(one.to));

@@ -299,7 +299,9 @@ export class SiteSession {
         for (const [hash, path] of waiting) {
           if (this.#closed) return;
           const blob = await this.#db.get('blobs', hash);
-          if (blob) looks.set(hash, await worker().look(blob, path));
+          const look = blob && (await worker().look(blob, path));
+          // Only now: while it was looked at, what others had seen may have been handed on.
+          if (look) looks.set(hash, look);
           done++;
           await tell();
         }

@@ -92,6 +92,30 @@ export function usePicture(path: string | null): string | null {
   return url;
 }
 
+/** The address of a whole picture while it is looked at. */
+export function useWholePicture(path: string | null): string | null {
+  const { site } = useSite();
+  const { session } = site;
+  const content = path === null ? undefined : site.files.get(path);
+  const hash = content?.kind === 'binary' ? content.hash : null;
+  const [shown, setShown] = useState<{ hash: string; url: string } | null>(null);
+  useEffect(() => {
+    if (path === null || hash === null) return undefined;
+    let release: (() => void) | null = null;
+    let gone = false;
+    void session.wholeUrl(path).then((made) => {
+      if (gone) return made?.release();
+      release = made?.release ?? null;
+      if (made) setShown({ hash, url: made.url });
+    });
+    return () => {
+      gone = true;
+      release?.();
+    };
+  }, [session, path, hash]);
+  return shown !== null && shown.hash === hash ? shown.url : null;
+}
+
 /** What pressing a fix's button does. */
 export function useFix(): (finding: string, n: number, fix: FixView) => void {
   const { work, ask } = useSite();

@@ -27,12 +27,11 @@ export class TooManyPixels extends Error {
   }
 }
 
-export async function decodePixels(blob: Blob, type: string, wish: DecodeWish): Promise<Decoded> {
-  const data = new Uint8Array(await blob.arrayBuffer());
+export async function decodePixels(data: Uint8Array<ArrayBuffer>, type: string, wish: DecodeWish): Promise<Decoded> {
   const stored = storedSize(data, type);
   const size = stored && wish.exact !== true && type === 'image/jpeg' ? decodeSize(stored, shownSize(wish.wanted(shownSize(stored, wish.orientation)), wish.orientation)) : stored;
   if (size && size.width * size.height > MOST_PIXELS) throw new TooManyPixels(size);
-  return 'ImageDecoder' in globalThis && (await ImageDecoder.isTypeSupported(type)) ? decodeScaled(data, type, stored, size, wish.orientation) : decodeWhole(blob);
+  return 'ImageDecoder' in globalThis && (await ImageDecoder.isTypeSupported(type)) ? decodeScaled(data, type, stored, size, wish.orientation) : decodeWhole(new Blob([data], { type }));
 }
 
 async function decodeScaled(data: Uint8Array<ArrayBuffer>, type: string, stored: Size | null, size: Size | null, orientation: number): Promise<Decoded> {

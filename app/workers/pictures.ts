@@ -64,7 +64,9 @@ const resampler = (): Promise<Resample> =>
     .catch(() => resample));
 
 /** The type by content, for files whose extension says otherwise. */
-const typeOf = async (blob: Blob, path: string): Promise<string> => sniffedType(new Uint8Array(await blob.slice(0, 16).arrayBuffer())) ?? mediaTypeOf(path);
+const typeOf = (bytes: Uint8Array, path: string): string => sniffedType(bytes) ?? mediaTypeOf(path);
+
+const bytesOf = async (blob: Blob): Promise<Uint8Array<ArrayBuffer>> => new Uint8Array(await blob.arrayBuffer());
 
 const FORMAT_OF: Readonly<Record<string, Format>> = { 'image/jpeg': 'jpeg', 'image/webp': 'webp', 'image/png': 'png', 'image/avif': 'avif' };
 
@@ -74,11 +76,12 @@ let closely: { key: string; pixels: Pixels } | null = null;
 const pictures = {
   /** What is to be known of a picture; one that cannot be decoded is named with the reason. */
   async look(blob: Blob, path: string): Promise<PictureLook> {
-    const told = await readWords(blob);
+    const bytes = await bytesOf(blob);
+    const told = await readWords(bytes);
     if (blob.size === 0) return unreadable(told, 'The file is empty.');
     try {
       const reduce = await resampler();
-      const { pixels, full, animated } = await decodePixels(blob, await typeOf(blob, path), { orientation: told.orientation, wanted: (size) => fitInside(size, GLANCE) });
+      const { pixels, full, animated } = await decodePixels(bytes, typeOf(bytes, path), { orientation: told.orientation, wanted: (size) => fitInside(size, GLANCE) });
       const glance = onGround(reduce(pixels, fitInside(pixels, GLANCE)), PAPER);
       const small = resample(glance, fitInside(glance, LIKENESS));
       const facts: PhotoFacts = { ...told, ...full, likeness: perceptualHash(small), mean: meanColour(small), luma: lumaOf(small), ...(animated ? { animated } : {}) };
@@ -90,11 +93,12 @@ const pictures = {
 
   /** All wanted files of one picture: decoded once, the largest first, upright; each in the format that its name ends in. */
   async make(blob: Blob, from: string, wanted: readonly Wanted[], options: MakeOptions): Promise<MadePicture[]> {
-    const told = await readWords(blob);
+    const bytes = await bytesOf(blob);
+    const told = await readWords(bytes);
     const reduce = await resampler();
     // Of a crop, the whole has to be decoded so large that its part still has the pixels.
     const scaleOf = (full: Size, { size, times }: Wanted) => madeSize(full, size, times).width / usedPart(full, size, options.focus).width;
-    const { pixels, full } = await decodePixels(blob, await typeOf(blob, from), { orientation: told.orientation, wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(size, one)))), exact: options.exact === true }).catch((error: unknown) => {
+    const { pixels, full } = await decodePixels(bytes, typeOf(bytes, from), { orientation: told.orientation, wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(size, one)))), exact: options.exact === true }).catch((error: unknown) => {
       throw new Error(whyNot(error));
     });
     const words = kept({ words: { ...told.words, ...options.said }, ...(told.taken === undefined ? {} : { taken: told.taken }) }, options.words);
@@ -119,9 +123,10 @@ const pictures = {
 
   /** Makes a size ready for trials and gives it uncompressed. */
   async prepare(key: string, blob: Blob, path: string, size: SizeRecipe, focus: Focus | undefined): Promise<{ reference: Blob; width: number; height: number }> {
-    const told = await readWords(blob);
+    const bytes = await bytesOf(blob);
+    const told = await readWords(bytes);
     const reduce = await resampler();
-    const { pixels, full } = await decodePixels(blob, await typeOf(blob, path), { orientation: told.orientation, wanted: (whole) => scaledBy(whole, madeSize(whole, size).width / usedPart(whole, size, focus).width) });
+    const { pixels, full } = await decodePixels(bytes, typeOf(bytes, path), { orientation: told.orientation, wanted: (whole) => scaledBy(whole, madeSize(whole, size).width / usedPart(whole, size, focus).width) });
     const part = usedPart(pixels, size, focus);
     const reduced = sharpened(reduce(cutOut(pixels, part), madeSize(full, size)), SHARPENINGS[size.sharpen]);
     const ready = onGround(reduced, PAPER);
@@ -137,7 +142,7 @@ const pictures = {
 
 async function spoken(blob: Blob, words: WordsToKeep): Promise<Blob> {
   if (Object.keys(words.words).length === 0 && words.taken === undefined) return blob;
-  return new Blob([new Uint8Array(withWords(new Uint8Array(await blob.arrayBuffer()), words))], { type: blob.type });
+  return new Blob([new Uint8Array(withWords(await bytesOf(blob), words))], { type: blob.type });
 }
 
 const whyNot = (error: unknown): string => (error instanceof TooManyPixels ? error.message : 'The browser cannot decode this picture; it may be damaged or cut short.');

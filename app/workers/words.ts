@@ -32,10 +32,9 @@ async function blocksOf(bytes: Uint8Array): Promise<Sections> {
 }
 
 /** Never fails: metadata that cannot be read is as good as none. */
-export async function readWords(blob: Blob): Promise<Told> {
+export async function readWords(bytes: Uint8Array): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
   try {
-    const bytes = new Uint8Array(await blob.arrayBuffer());
     const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {}, photoshop = {} } = sniffedType(bytes) === 'image/webp' ? await blocksOf(bytes) : ((await exifr.parse(bytes, OPTIONS)) ?? {});
     const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
     const { latitude, longitude } = gps;

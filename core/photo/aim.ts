@@ -42,8 +42,11 @@ export async function searchQuality<T extends Encoded>(aim: Aim, encode: (qualit
 /** Similarity from which on a picture is as good as its original at arm's length (common practice, no source). */
 export const GOOD_ENOUGH = 0.97;
 
+/** Below this quality even skies and walls show bands, which the measure hardly sees (common practice, no source). */
+const LEAST_SUGGESTED = 50;
+
 /** The point of a curve to begin with: the lightest that is good enough; else the most alike. */
 export function suggestedPoint<T extends Encoded>(points: readonly T[]): T | null {
-  const good = points.filter(({ similarity }) => (similarity ?? 0) >= GOOD_ENOUGH).sort((a, b) => a.bytes - b.bytes);
+  const good = points.filter(({ similarity, quality }) => (similarity ?? 0) >= GOOD_ENOUGH && quality >= LEAST_SUGGESTED).sort((a, b) => a.bytes - b.bytes);
   return good[0] ?? [...points].sort((a, b) => (b.similarity ?? 0) - (a.similarity ?? 0))[0] ?? null;
 }

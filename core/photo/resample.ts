@@ -25,12 +25,12 @@ export interface Taps {
 export function tapsFor(from: number, to: number): Taps {
   const scale = Math.max(1, from / to);
   const reach = LOBES * scale;
-  const count = Math.min(from, Math.ceil(reach * 2) + 1);
+  const count = Math.min(from, Math.ceil(reach * 2));
   const first = new Int32Array(to);
   const weights = new Float32Array(to * count);
   for (let out = 0; out < to; out++) {
     const centre = ((out + 0.5) * from) / to;
-    const start = Math.min(Math.max(0, Math.floor(centre - reach)), from - count);
+    const start = Math.min(Math.max(0, Math.ceil(centre - reach - 0.5)), from - count);
     first[out] = start;
     let sum = 0;
     for (let tap = 0; tap < count; tap++) {

@@ -72,7 +72,7 @@ export function AllPairs() {
   if (pairs.length === 0) return <Nothing title="No pictures yet" says="This site holds no pictures. Bring in a folder with pictures from the shelf; each full-size picture stands here beside its thumbnail." />;
   return (
     <DndContext sensors={sensors} onDragStart={({ active }) => setDragged((active.data.current as { thumbnail: string | null }).thumbnail)} onDragEnd={onDragEnd} onDragCancel={() => setDragged(null)}>
-      <Sheet label="Naming and recipe" sx={{ display: 'flex', gap: 4, px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' }}>
+      <Sheet label="Naming and recipe" sx={{ display: 'flex', gap: 2, px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' }}>
         <Box sx={{ display: 'flex', gap: 1.5, flex: 1, minWidth: 0, flexWrap: 'wrap', alignItems: 'baseline' }}>
           <Box sx={{ color: ink('stone') }}>Names here</Box>
           {rules.length === 0 && <Box>no thumbnails yet; new ones go to a folder “thumbs” beside their pictures</Box>}
@@ -82,9 +82,9 @@ export function AllPairs() {
               <Tag tone="chosen">{rule.count}</Tag>
             </Box>
           ))}
-          <Button size="small" disabled={idle} aria-label="Change the names" onClick={() => setOpen({ sheet: 'naming' })}>Change</Button>
         </Box>
-        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexShrink: 0 }}>
+        <Button size="small" disabled={idle} aria-label="Change the names" onClick={() => setOpen({ sheet: 'naming' })} sx={{ alignSelf: 'start' }}>Change</Button>
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexShrink: 0, borderLeft: `1px solid ${ink('hair')}`, pl: 2 }}>
           <Box sx={{ color: ink('stone') }}>Recipe</Box>
           <Box>
             <b>thumbnail</b> {sayRecipe(recipe.thumbnail)}<br /><b>full-size</b> {sayRecipe(recipe.fullSize)}

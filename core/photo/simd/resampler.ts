@@ -3,6 +3,7 @@ import type { Pixels } from '../pixels.ts';
 import { resample, tapsFor, type Resample, type Taps } from '../resample.ts';
 
 interface Exports {
+  opaque(at: number, bytes: number): number;
   line(source: number, stride: number, count: number, rowWeights: number, row: number, to: number, first: number, taps: number, weights: number, out: number): void;
 }
 
@@ -15,13 +16,13 @@ const UNIT = 16_384;
 export async function simdResampler(compiled: BufferSource): Promise<Resample> {
   const memory = new WebAssembly.Memory({ initial: 1 });
   const { instance } = await WebAssembly.instantiate(compiled, { env: { memory } });
-  const { line } = instance.exports as unknown as Exports;
+  const { line, opaque } = instance.exports as unknown as Exports;
 
   return (source, size) => {
     if (size.width === source.width && size.height === source.height) return source;
-    if (size.width < 1 || size.height < 1 || !isOpaque(source)) return resample(source, size);
-    const across = tapsFor(source.width, size.width);
-    const down = evenRows(tapsFor(source.height, size.height), source.height);
+    if (size.width < 1 || size.height < 1) return resample(source, size);
+    const across = inUnits(tapsFor(source.width, size.width));
+    const down = inUnits(tapsFor(source.height, size.height));
     const stride = source.width * 4;
     let free = 0;
     const room = (bytes: number): number => {
@@ -31,7 +32,7 @@ export async function simdResampler(compiled: BufferSource): Promise<Resample> {
     };
     // A last row of zeros stands in where an even number of rows would reach below the picture.
     const pixels = room(stride * (source.height + 1));
-    const row = room(stride * 4);
+    const row = room(stride * 2);
     const first = room(across.first.byteLength);
     const weights = room(across.weights.byteLength);
     const rowWeights = room(down.weights.byteLength);
@@ -39,10 +40,12 @@ export async function simdResampler(compiled: BufferSource): Promise<Resample> {
     const missing = Math.ceil((free - memory.buffer.byteLength) / PAGE);
     if (missing > 0) memory.grow(missing);
 
-    new Uint8Array(memory.buffer, pixels).set(source.data);
+    // Of one type with the source: the engine then copies memory instead of numbers.
+    new Uint8ClampedArray(memory.buffer, pixels).set(source.data);
+    if (!opaque(pixels, stride * source.height)) return resample(source, size);
     new Uint8Array(memory.buffer, pixels + stride * source.height, stride).fill(0);
     new Int32Array(memory.buffer, first).set(across.first);
-    new Float32Array(memory.buffer, weights).set(across.weights);
+    new Int16Array(memory.buffer, weights).set(across.weights);
     new Int16Array(memory.buffer, rowWeights).set(down.weights);
     const data = new Uint8ClampedArray(size.width * size.height * 4);
     const made = new Uint8ClampedArray(memory.buffer, out, size.width * 4);
@@ -54,34 +57,27 @@ export async function simdResampler(compiled: BufferSource): Promise<Resample> {
   };
 }
 
-interface RowTaps {
+interface WholeTaps {
   first: Int32Array;
   count: number;
   weights: Int16Array;
 }
 
-/** Weights of rows in whole units that still sum to one; an even number of them. */
-function evenRows({ first, count, weights }: Taps, rows: number): RowTaps {
+/** Weights in whole units that still sum to one; an even number of them. */
+function inUnits({ first, count, weights }: Taps): WholeTaps {
   const even = count + (count % 2);
   const whole = new Int16Array(first.length * even);
-  for (let y = 0; y < first.length; y++) {
+  for (let place = 0; place < first.length; place++) {
     let left = UNIT;
     let largest = 0;
     for (let n = 0; n < count; n++) {
-      const weight = Math.round(weights[y * count + n]! * UNIT);
-      whole[y * even + n] = weight;
+      const weight = Math.round(weights[place * count + n]! * UNIT);
+      whole[place * even + n] = weight;
       left -= weight;
-      if (weight > whole[y * even + largest]!) largest = n;
+      if (weight > whole[place * even + largest]!) largest = n;
     }
     // What rounding left over goes where it matters least.
-    whole[y * even + largest]! += left;
-    if (first[y]! + even > rows + 1) throw new RangeError('A row is sought below the picture.');
+    whole[place * even + largest]! += left;
   }
   return { first, count: even, weights: whole };
-}
-
-function isOpaque({ data }: Pixels): boolean {
-  const words = new Uint32Array(data.buffer, data.byteOffset, data.length / 4);
-  for (let at = 0; at < words.length; at++) if (words[at]! < 0xff000000) return false;
-  return true;
 }

@@ -9,12 +9,12 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { FULL_SIZE, THUMBNAIL, type PictureTask } from '~core/model/index.ts';
 import { lightened, type Format, type Recipe } from '~core/photo/index.ts';
 import { bytesOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { useSite } from '../../../ui/site';
+import { useSite, useWholePicture } from '../../../ui/site';
 import { Beside } from './Beside';
 import { Crop } from './Crop';
 import { formatOf } from './formats';
@@ -41,8 +41,8 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
   const [part, setPart] = useState<Part>('pair');
   const [fit, setFit] = useState(true);
   const [which, setWhich] = useState<string>(FULL_SIZE);
-  const large = useWhole(pair.full);
-  const small = useWhole(pair.thumbnail);
+  const large = useWholePicture(pair.full);
+  const small = useWholePicture(pair.thumbnail);
   const idle = busy || site.readOnly;
   const choices = sizesOf(recipe, pair);
   const task = choices.find(({ as }) => as === which)?.task ?? choices[0]!.task;
@@ -57,7 +57,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
     <Dialog open onClose={onClose} maxWidth={false} aria-labelledby="close-title" slotProps={{ paper: { sx: { width: 1160, maxWidth: 'calc(100vw - 48px)' } } }}>
       <DialogTitle id="close-title">{`Close look at ${pair.name}`}</DialogTitle>
       <DialogContent sx={{ minHeight: 560 }}>
-        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5 }}>
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5, pt: 1 }}>
           <ToggleButtonGroup exclusive size="small" value={part} aria-label="What to look at" onChange={(_event, value: Part | null) => value && setPart(value)}>
             {PARTS.map(({ id, says }) => <ToggleButton key={id} value={id} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>{says}</ToggleButton>)}
           </ToggleButtonGroup>
@@ -97,27 +97,3 @@ const withSize = (recipe: Recipe, as: string, size: Recipe['thumbnail']): Recipe
 
 /** A file of another format has another extension. */
 const withFormat = (path: string, format: Format): string => (formatOf(path) === format ? path : path.replace(/\.[a-z0-9]+$/i, `.${format === 'jpeg' ? 'jpg' : format}`));
-
-/** The address of a whole picture while it is looked at. */
-function useWhole(path: string | null): string | null {
-  const { site } = useSite();
-  const { session } = site;
-  const content = path === null ? undefined : site.files.get(path);
-  const hash = content?.kind === 'binary' ? content.hash : null;
-  const [shown, setShown] = useState<{ hash: string; url: string } | null>(null);
-  useEffect(() => {
-    if (path === null || hash === null) return undefined;
-    let release: (() => void) | null = null;
-    let gone = false;
-    void session.wholeUrl(path).then((made) => {
-      if (gone) return made?.release();
-      release = made?.release ?? null;
-      if (made) setShown({ hash, url: made.url });
-    });
-    return () => {
-      gone = true;
-      release?.();
-    };
-  }, [session, path, hash]);
-  return shown !== null && shown.hash === hash ? shown.url : null;
-}

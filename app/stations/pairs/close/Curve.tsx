@@ -44,9 +44,8 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
       {ticks.map((tick) => <text key={tick} x={x(tick)} y={SIZE.height - EDGE.bottom + 15} textAnchor="middle">{inBytes(tick)}</text>)}
       <text x={SIZE.width - EDGE.right} y={SIZE.height - 4} textAnchor="end">weight</text>
       <text x={4} y={SIZE.height - 4}>likeness</text>
-      {formats.map((format) => {
+      {formats.map((format, n) => {
         const all = drawn.filter((point) => point.format === format).sort((a, b) => a.quality - b.quality);
-        const last = all.at(-1)!;
         return (
           <g key={format}>
             <path d={at(all) ?? undefined} fill="none" stroke={ink(INK[format])} strokeWidth={1.75} strokeDasharray={DASH[format]} />
@@ -55,7 +54,10 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
                 <title>{`${FORMAT_SAYS[format]} ${point.quality}: ${inBytes(point.bytes)}, likeness ${(point.similarity ?? 0).toFixed(3)}`}</title>
               </circle>
             ))}
-            <text x={Math.min(x(last.bytes), SIZE.width - 46)} y={y(last.similarity ?? 0) - 7} textAnchor="middle" style={{ fill: ink(INK[format]), fontWeight: 600 }}>{FORMAT_SAYS[format]}</text>
+            <g transform={`translate(${EDGE.left + 8} ${EDGE.top + 8 + n * 15})`}>
+              <line x1={0} x2={22} y1={-4} y2={-4} stroke={ink(INK[format])} strokeWidth={1.75} strokeDasharray={DASH[format]} />
+              <text x={27} style={{ fill: ink(INK[format]), fontWeight: 600 }}>{FORMAT_SAYS[format]}</text>
+            </g>
           </g>
         );
       })}

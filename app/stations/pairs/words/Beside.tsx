@@ -5,8 +5,8 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { WordsRow } from '~core/lists/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { Picture, Sheet } from '../../../ui/parts';
-import { useIntent } from '../../../ui/site';
+import { Sheet } from '../../../ui/parts';
+import { useIntent, useWholePicture } from '../../../ui/site';
 import { ink } from '../../../ui/theme';
 
 const FIELDS = [
@@ -15,15 +15,19 @@ const FIELDS = [
   { name: 'copyright', label: 'Copyright' },
 ] as const;
 
+/** Large enough to write an alt text by; CSS px. */
+const SHOWN = { width: 366, height: 274 };
+
 export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | null; idle: boolean }) {
   const intent = useIntent();
+  const url = useWholePicture(row.file);
   const [draft, setDraft] = useState<Partial<Record<(typeof FIELDS)[number]['name'], string>>>({});
   const changed = Object.keys(draft).length > 0;
   const { strand } = row;
   const offer = strand !== null && pair ? pair.words.caption : null;
   return (
     <Sheet label="The picture in hand" sx={{ p: 1.5, display: 'grid', gap: 1.25, position: 'sticky', top: 0 }}>
-      <Picture path={row.file} width={304} height={220} alt={row.alt ?? ''} />
+      <Box sx={{ height: SHOWN.height, display: 'grid', placeItems: 'center' }}>{url !== null && <Box component="img" src={url} alt={row.alt ?? ''} decoding="async" sx={{ maxWidth: SHOWN.width, maxHeight: SHOWN.height, display: 'block' }} />}</Box>
       {pair && (
         <>
           {offer !== null && offer !== row.alt && <Button size="small" disabled={idle} onClick={() => intent({ kind: 'set-words', items: [{ strand: strand!, alt: offer }], pictures: [] })} sx={{ justifyContent: 'flex-start', textAlign: 'left' }}>{`Alt text: “${offer}”`}</Button>}

@@ -75,7 +75,7 @@ export function Words() {
           <Button size="small" onClick={() => setTold([])}>Close</Button>
         </Sheet>
       )}
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 330px', gap: 1.5, alignItems: 'start' }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 392px', gap: 1.5, alignItems: 'start' }}>
         <Sheet>
           <Box ref={list}>
             <Box component="ul" aria-label="Words" ref={rows.list} sx={{ m: 0, p: 0, listStyle: 'none' }} style={{ position: 'relative', height: rows.height }}>

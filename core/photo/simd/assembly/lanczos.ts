@@ -1,30 +1,42 @@
 /**
  * Weighted sums of rows and columns with 128-bit SIMD, compiled by AssemblyScript to `../lanczos.wasm` (`npm run wasm`).
- * The weights are those of `../../resample.ts`. Pixels are opaque RGBA, 8 bits each, rows without padding; every
- * buffer has 64 bytes to spare behind it, for blocks of 16 bytes are read and written whole.
+ * The weights are those of `../../resample.ts`, in whole numbers of 1/16384, so that two of them and two values are
+ * summed in one step. Pixels are opaque RGBA, 8 bits each, rows without padding; every buffer has 64 bytes to spare
+ * behind it, for blocks of 16 bytes are read and written whole.
  */
 
-/** Weights of rows are whole numbers of 1/16384, so that two of them and two bytes are summed in one step. */
-const UNIT: f32 = 1.0 / 16384.0;
+/** Between rows and columns values are kept in 64ths of a level: weights may overshoot by a quarter and still fit 16 bits. */
+const KEPT_BITS: i32 = 6;
+const WEIGHT_BITS: i32 = 14;
 
 /**
  * One line of the outcome: `count` (even) rows from `source` on, `stride` bytes apart, each times its weight;
- * then every `to` place of the line from `taps` places.
+ * then every `to` place of the line from `taps` (even) places.
  */
 export function line(source: usize, stride: i32, count: i32, rowWeights: usize, row: usize, to: i32, first: usize, taps: i32, weights: usize, out: usize): void {
   rowsInto(source, stride, count, rowWeights, row);
   columnsInto(row, to, first, taps, weights, out);
 }
 
+/** Whether all pixels of `bytes` (a multiple of 4) are opaque. */
+export function opaque(at: usize, bytes: i32): bool {
+  const end = at + bytes;
+  let all = i32x4.splat(-1);
+  for (; at + 16 <= end; at += 16) all = v128.and(all, v128.load(at));
+  for (; at < end; at += 4) all = v128.and(all, v128.load32_splat(at));
+  return i32x4.all_true(i32x4.eq(v128.and(all, i32x4.splat(0xff000000)), i32x4.splat(0xff000000)));
+}
+
 // @ts-ignore: decorator
 @inline
 function rowsInto(source: usize, stride: i32, count: i32, rowWeights: usize, row: usize): void {
-  const unit = f32x4.splat(UNIT);
+  const shift = WEIGHT_BITS - KEPT_BITS;
+  const half = i32x4.splat(1 << (shift - 1));
   for (let at = 0; at < stride; at += 16) {
-    let a = i32x4.splat(0);
-    let b = i32x4.splat(0);
-    let c = i32x4.splat(0);
-    let d = i32x4.splat(0);
+    let a = half;
+    let b = half;
+    let c = half;
+    let d = half;
     let from = source + at;
     for (let n = 0; n < count; n += 2) {
       const pair = v128.load32_splat(rowWeights + ((<usize>n) << 1));
@@ -39,36 +51,39 @@ function rowsInto(source: usize, stride: i32, count: i32, rowWeights: usize, row
       d = i32x4.add(d, i32x4.dot_i16x8_s(i16x8.extend_high_i8x16_u(high), pair));
       from += stride << 1;
     }
-    const to = row + ((<usize>at) << 2);
-    v128.store(to, f32x4.mul(f32x4.convert_i32x4_s(a), unit));
-    v128.store(to, f32x4.mul(f32x4.convert_i32x4_s(b), unit), 16);
-    v128.store(to, f32x4.mul(f32x4.convert_i32x4_s(c), unit), 32);
-    v128.store(to, f32x4.mul(f32x4.convert_i32x4_s(d), unit), 48);
+    const to = row + ((<usize>at) << 1);
+    v128.store(to, i16x8.narrow_i32x4_s(i32x4.shr_s(a, shift), i32x4.shr_s(b, shift)));
+    v128.store(to, i16x8.narrow_i32x4_s(i32x4.shr_s(c, shift), i32x4.shr_s(d, shift)), 16);
   }
 }
 
 // @ts-ignore: decorator
 @inline
 function columnsInto(row: usize, to: i32, first: usize, taps: i32, weights: usize, out: usize): void {
-  const half = f32x4.splat(0.5);
-  const least = f32x4.splat(0);
-  const most = f32x4.splat(255);
+  const shift = WEIGHT_BITS + KEPT_BITS;
+  const half = i32x4.splat(1 << (shift - 1));
+  const zero = i32x4.splat(0);
   for (let x = 0; x < to; x++) {
-    let from = row + ((<usize>load<i32>(first + ((<usize>x) << 2))) << 4);
-    let weight = weights + ((<usize>(x * taps)) << 2);
-    let even = f32x4.splat(0);
-    let odd = f32x4.splat(0);
-    let n = 0;
-    for (; n + 1 < taps; n += 2) {
-      even = f32x4.add(even, f32x4.mul(v128.load(from), v128.load32_splat(weight)));
-      odd = f32x4.add(odd, f32x4.mul(v128.load(from, 16), v128.load32_splat(weight, 4)));
+    let from = row + ((<usize>load<i32>(first + ((<usize>x) << 2))) << 3);
+    let weight = weights + ((<usize>(x * taps)) << 1);
+    const end = weight + ((<usize>taps) << 1);
+    let even = half;
+    let odd = zero;
+    for (; weight + 8 <= end; weight += 8) {
+      even = i32x4.add(even, i32x4.dot_i16x8_s(turned(v128.load(from)), v128.load32_splat(weight)));
+      odd = i32x4.add(odd, i32x4.dot_i16x8_s(turned(v128.load(from, 16)), v128.load32_splat(weight, 4)));
       from += 32;
-      weight += 8;
     }
-    if (n < taps) even = f32x4.add(even, f32x4.mul(v128.load(from), v128.load32_splat(weight)));
-    const sum = f32x4.min(f32x4.max(f32x4.add(even, odd), least), most);
-    const whole = i32x4.trunc_sat_f32x4_u(f32x4.add(sum, half));
-    const words = i16x8.narrow_i32x4_u(whole, whole);
+    if (weight < end) even = i32x4.add(even, i32x4.dot_i16x8_s(turned(v128.load(from)), v128.load32_splat(weight)));
+    const whole = i32x4.shr_s(i32x4.add(even, odd), shift);
+    const words = i16x8.narrow_i32x4_s(whole, whole);
     v128.store32_lane(out + ((<usize>x) << 2), i8x16.narrow_i16x8_u(words, words), 0);
   }
+}
+
+/** Two pixels' channels side by side: r0 r1 g0 g1 b0 b1 a0 a1. */
+// @ts-ignore: decorator
+@inline
+function turned(pixels: v128): v128 {
+  return v128.shuffle<u16>(pixels, pixels, 0, 4, 1, 5, 2, 6, 3, 7);
 }
