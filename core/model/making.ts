@@ -170,7 +170,8 @@ export function dueTasks(site: MakingContext): PictureTask[] {
   return site.pairing.pairs.flatMap((pair) => {
     const thumbnailByHand = pair.thumbnail !== null && !made.has(pair.thumbnail);
     return tasksOf(site, pair, made).filter((task) => {
-      if (task.as === THUMBNAIL && thumbnailByHand && pair.thumbnail !== task.to) return false;
+      // Of a thumbnail that somebody cut by hand nobody can make the same at another size or in another place.
+      if (thumbnailByHand && (task.as === THUMBNAIL ? pair.thumbnail !== task.to : task.as === `${THUMBNAIL} 2×`)) return false;
       const standing = standingOf(site, task, made);
       return standing === 'missing' || standing === 'changed';
     });
