@@ -54,6 +54,12 @@ export function derivedFiles(files: SiteFiles, made: ReadonlyMap<string, MadeRec
   return derived;
 }
 
+/** Thumbnails and full-size files that were made of one picture. */
+export function madeTogether(made: ReadonlyMap<string, MadeRecord>): { thumbnail: string; full: string }[] {
+  const fullOf = new Map([...made.values()].filter(({ as }) => as === FULL_SIZE).map(({ of, path }) => [of, path]));
+  return [...made.values()].flatMap(({ as, of, path, from }) => (as === THUMBNAIL ? [{ thumbnail: path, full: fullOf.get(of) ?? from }] : []));
+}
+
 const suggestions = new WeakMap<PhotoFacts, Focus>();
 
 /** The point about which this content is cut: what was decided, else what its detail suggests. */
@@ -77,23 +83,27 @@ export const bareName = (path: string): string => {
   return stem.slice(before.length, stem.length - tail.length) || stem;
 };
 
-/** The path that a folder and a name pattern give; null where the recipe leaves both to the neighbours. */
-function pathBy({ folder, name, format }: SizeRecipe, full: string): string | null {
+/** The path that a folder and a name pattern give, called after another file if need be; null where the recipe leaves both to the neighbours. */
+function pathBy({ folder, name, format }: SizeRecipe, full: string, called = full): string | null {
   if (folder === null && name === null) return null;
   const where = folder === null ? folderOf(full) : folder === '' ? '' : `${folder.replace(/\/$/, '')}/`;
-  return `${where}${(name ?? '{name}').replace('{name}', () => bareName(full))}.${EXTENSION[format]}`;
+  return `${where}${(name ?? '{name}').replace('{name}', () => bareName(called))}.${EXTENSION[format]}`;
 }
 
 export function thumbnailPath(site: MakingContext, pair: Pick<Pair, 'full' | 'thumbnail'>): string {
   const { thumbnail } = site.recipe;
-  const named = pathBy(thumbnail, pair.full);
+  const named = pathBy(thumbnail, pair.full, calledAfter(site, pair.full));
   if (named !== null) return named;
   const sameFormat = pair.thumbnail !== null && FORMAT_BY_EXTENSION[extensionOf(pair.thumbnail)] === thumbnail.format;
   return sameFormat && pair.thumbnail !== null ? pair.thumbnail : thumbnailPathFor(pair.full, site.pairing.pairs, EXTENSION[thumbnail.format]);
 }
 
-function fullSizePath({ recipe }: MakingContext, full: string): string {
-  const named = pathBy(recipe.fullSize, full);
+/** A file that was made is called after what it was made from, or its pattern would be applied to its own outcome. */
+const calledAfter = ({ notes }: MakingContext, full: string): string => notes.known.made.find(({ path, as }) => path === full && as === FULL_SIZE)?.from ?? full;
+
+function fullSizePath(site: MakingContext, full: string): string {
+  const { recipe } = site;
+  const named = pathBy(recipe.fullSize, full, calledAfter(site, full));
   if (named !== null) return named;
   return FORMAT_BY_EXTENSION[extensionOf(full)] === recipe.fullSize.format ? full : `${folderOf(full)}${stemOf(full)}.${EXTENSION[recipe.fullSize.format]}`;
 }
@@ -129,7 +139,7 @@ export function tasksOf(site: MakingContext, pair: Pair, made: ReadonlyMap<strin
   add(THUMBNAIL, thumbnailPath(site, pair), recipe.thumbnail);
   if (wasMade || asksFor(site, pair.full, facts)) add(FULL_SIZE, fullSizePath(site, pair.full), recipe.fullSize);
   for (const { title, size } of recipe.further) {
-    const to = pathBy(size, pair.full);
+    const to = pathBy(size, pair.full, calledAfter(site, pair.full));
     if (to !== null && to !== pair.full) add(title, to, size);
   }
   return tasks;

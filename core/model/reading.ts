@@ -5,7 +5,7 @@ import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
 import { isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type MadeRecord, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
 import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
-import { derivedFiles, madeRecords } from './making.ts';
+import { derivedFiles, madeRecords, madeTogether } from './making.ts';
 import { scriptReferences, targetInScript } from './scripts.ts';
 import { strandsOf, type Strand } from './strands.ts';
 
@@ -90,7 +90,7 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
     const known = factsOf(path);
     return content?.kind === 'binary' && known ? { hash: content.hash, facts: known } : null;
   };
-  const pairing = pairPictures({ paths, contentOf, evidence, decisions: byPath(decisions, paths, files), naming: known.naming, elsewhere: new Set(elsewhere.map(({ thumbnail }) => thumbnail)), memory: memory.contents, pace: memory.pace });
+  const pairing = pairPictures({ paths, contentOf, evidence, decisions: byPath(decisions, paths, files), made: madeTogether(made), naming: known.naming, elsewhere: new Set(elsewhere.map(({ thumbnail }) => thumbnail)), memory: memory.contents, pace: memory.pace });
   const context = { files, index, pairing, factsOf };
   const pages = parsed
     .map(({ path, page }): PageReading => {

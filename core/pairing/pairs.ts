@@ -3,7 +3,7 @@
  * the other, what the pictures show, and what was decided by hand. The pairs are the assignment that has most for it.
  */
 import { byNaturalName, folderOf, nameOf, stemOf, type NamingRule } from '../site/index.ts';
-import { colourDistance, type PhotoFacts, type Place } from '../photo/index.ts';
+import { colourDistance, isPlain, type PhotoFacts, type Place } from '../photo/index.ts';
 import { bestAssignment, type Worth } from './assignment.ts';
 import { compare, newContentMemory, OTHER_CONTENT, SAME_CONTENT, CLEAR_LEAD, searchContent, twinsOf, type Content, type ContentMemory, type Pace } from './content.ts';
 import { readName, readNameBy, type NameReading } from './names.ts';
@@ -41,7 +41,7 @@ export interface Decision {
 }
 
 export interface Reason {
-  kind: 'name' | 'page' | 'content' | 'hand';
+  kind: 'name' | 'page' | 'made' | 'content' | 'hand';
   /** Readable: a naming rule, a page's line. */
   says: string;
 }
@@ -79,6 +79,8 @@ export interface PairingInput {
   contentOf: (path: string) => Content | null;
   evidence: readonly PageEvidence[];
   decisions?: readonly Decision[];
+  /** Files that were made here of one picture. */
+  made?: readonly { thumbnail: string; full: string }[];
   /** Naming rules somebody wrote, and found ones that are not to be used, as they are said. */
   naming?: { own: readonly NamingRule[]; off: readonly string[] };
   /** Thumbnails whose full-size picture is at an outside address; they have their partner. */
@@ -88,7 +90,7 @@ export interface PairingInput {
 }
 
 /** What each kind of evidence is worth to the assignment (chosen on the labelled sets of `npm run bench:pairing`). */
-const WORTH = { key: 1, bare: 0.7, page: 0.8, content: 1.2, otherContent: -0.5, hand: 100 };
+const WORTH = { key: 1, bare: 0.7, page: 0.8, made: 1, content: 1.2, otherContent: -0.5, hand: 100 };
 
 /** What the pictures show must agree so well to bring together what nothing else does. */
 const ALONE = 0.9;
@@ -106,7 +108,7 @@ interface Edge {
   place: Place | null;
 }
 
-export function pairPictures({ paths, contentOf, evidence, decisions = [], naming = { own: [], off: [] }, elsewhere = new Set(), memory = newContentMemory(), pace = 'all' }: PairingInput): Pairing {
+export function pairPictures({ paths, contentOf, evidence, decisions = [], made = [], naming = { own: [], off: [] }, elsewhere = new Set(), memory = newContentMemory(), pace = 'all' }: PairingInput): Pairing {
   const readings = new Map(paths.map((path) => [path, readNameBy(path, naming.own)]));
   demoteWeak(readings);
   const readable = (path: string): Content | null => {
@@ -116,6 +118,7 @@ export function pairPictures({ paths, contentOf, evidence, decisions = [], namin
   const edges = new Edges();
   for (const { thumbnail, full, rule, by } of nameMatches(paths, readings, new Set(naming.off))) edges.add(thumbnail, full, WORTH[by], { kind: 'name', says: rule });
   for (const one of evidence) if (readings.has(one.thumbnail) && readings.has(one.full) && one.thumbnail !== one.full) edges.add(one.thumbnail, one.full, WORTH.page, { kind: 'page', says: `${one.page}, line ${one.line}` });
+  for (const { thumbnail, full } of made) if (readings.has(thumbnail) && readings.has(full)) edges.add(thumbnail, full, WORTH.made, { kind: 'made', says: 'made of one picture' });
   for (const { thumbnail, full, belong } of decisions) {
     if (!readings.has(thumbnail) || !readings.has(full)) continue;
     if (belong) edges.add(thumbnail, full, WORTH.hand, { kind: 'hand', says: 'decided by hand' });
@@ -205,7 +208,7 @@ function addContent(edges: Edges, paths: readonly string[], readings: ReadonlyMa
   const sideOf = (path: string) => Math.max(readable(path)?.facts.width ?? 0, readable(path)?.facts.height ?? 0);
   const largest = Math.max(0, ...paths.map(sideOf));
   const mayBeSmall = (path: string) => readings.get(path)?.role === 'thumbnail' || (!asFull.has(path) && sideOf(path) <= THUMBNAIL_SIDE && largest >= sideOf(path) * 1.5);
-  const small = paths.filter((path) => !settled.has(path) && readable(path) && mayBeSmall(path));
+  const small = paths.filter((path) => !settled.has(path) && readable(path) && mayBeSmall(path) && !isPlain(readable(path)!.facts.luma));
   const isSmall = new Set(small);
   const large = paths.filter((path) => readings.get(path)?.role === 'full-size' && !isSmall.has(path) && !settled.has(path) && readable(path));
   const pathsOf = new Map<string, string[]>();
@@ -284,7 +287,7 @@ function judge(edge: Edge | null, full: string, likely: readonly { path: string;
   const small = contentOf(thumbnail)?.facts;
   if (small?.unreadable) return { state: 'unreadable', others: [] };
   const byHand = reasons.some(({ kind }) => kind === 'hand');
-  const named = reasons.some(({ kind }) => kind === 'name' || kind === 'page');
+  const named = reasons.some(({ kind }) => kind === 'name' || kind === 'page' || kind === 'made');
   const caseState = stemOf(thumbnail) !== stemOf(full) && stemOf(thumbnail).toLowerCase() === stemOf(full).toLowerCase() ? 'case differs' : 'sure';
   if (!small || !large || !place) return { state: caseState, others: [] };
   if (small.width > large.width) return { state: 'swapped', others: [] };

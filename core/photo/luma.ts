@@ -100,3 +100,14 @@ export function normalise(values: Float32Array, from: number, count: number): nu
   for (let n = from; n < from + count; n++) values[n] = flat ? 0 : (values[n]! - mean) / length;
   return length / Math.sqrt(count);
 }
+
+/** Shades that hardly differ: a plain colour, of which nothing can be said by comparing. */
+export function isPlain({ data }: Luma): boolean {
+  let least = 255;
+  let most = 0;
+  for (const shade of data) {
+    if (shade < least) least = shade;
+    if (shade > most) most = shade;
+  }
+  return most - least < 10;
+}

@@ -91,3 +91,18 @@ export async function unpacked(page: Page): Promise<string> {
   execFileSync('unzip', ['-q', join(folder, 'site.zip'), '-d', join(folder, 'site')]);
   return join(folder, 'site');
 }
+
+/** The row of a full-size picture in the list of pairs. */
+export const rowOf = (page: Page, full: string) => page.getByRole('list', { name: 'Pairs' }).getByRole('listitem').filter({ has: page.getByText(full, { exact: true }) }).first();
+
+/** The shelf, with the demo on it, then a folder with these files brought in. */
+export async function openFiles(page: Page, files: Record<string, string | Buffer>): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible();
+  await bringIn(page, folderWith(files));
+}
+
+/** One of the other lists of the Pairs station. */
+export async function show(page: Page, list: string | RegExp): Promise<void> {
+  await page.getByRole('navigation', { name: 'What to see of the pictures' }).getByRole('button', { name: list }).click();
+}

@@ -3,25 +3,18 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { bringIn, expect, folderWith, goTo, photograph, test, unpacked } from './fixtures';
+import { expect, goTo, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
 import { violations } from './axe';
 import { drawn, thumbnailOf } from '../bench/labelled';
 
 const thumbnail = (full: Buffer, width = 150) => sharp(full).resize({ width }).jpeg({ quality: 80 }).toBuffer();
 const crop = (full: Buffer) => sharp(full).extract({ left: 60, top: 40, width: 700, height: 700 }).resize({ width: 150 }).jpeg({ quality: 80 }).toBuffer();
 
-const rowOf = (page: Page, full: string) => page.getByRole('list', { name: 'Pairs' }).getByRole('listitem').filter({ has: page.getByText(full, { exact: true }) }).first();
 const ways = (page: Page, full: string) => rowOf(page, full).getByRole('group');
-
-async function open(page: Page, files: Record<string, string | Buffer>): Promise<void> {
-  await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible();
-  await bringIn(page, folderWith(files));
-}
 
 test('every state is told, and each has its way out', async ({ page }) => {
   const [sure, cased, another, disagree, single, swapped, twice, cropped, spare] = await Promise.all([1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => photograph(n)));
-  await open(page, {
+  await openFiles(page, {
     'index.html': '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<p><a href="copy/g-twice.jpg"><img src="small/a-sure.jpg" alt="a"></a></p>\n</body></html>\n',
     'large/a-sure.jpg': sure!, 'small/a-sure.jpg': await thumbnail(sure!),
     'large/B-Cased.jpg': cased!, 'small/b-cased.jpg': await thumbnail(cased!),
@@ -80,7 +73,7 @@ test('a thumbnail that fits several is decided by hand; the decision is undone, 
   // The same picture with a line of writing at its foot: too alike to tell by a thumbnail, too different to be a copy.
   const second = await sharp(first).composite([{ input: { create: { width: 400, height: 60, channels: 3, background: '#101010' } }, left: 20, top: 720 }]).jpeg({ quality: 90 }).toBuffer();
   const files = { 'dsc_1.jpg': await sharp(first).extract({ left: 0, top: 0, width: 1000, height: 660 }).resize({ width: 150 }).jpeg().toBuffer(), 'moor.jpg': first, 'signed.jpg': second, 'spare.jpg': await photograph(4) };
-  await open(page, files);
+  await openFiles(page, files);
   await expect(page.getByText('several fit')).toBeVisible();
   const row = page.getByRole('listitem').filter({ hasText: 'several fit' });
   await row.getByRole('button').first().click();
@@ -96,13 +89,13 @@ test('a thumbnail that fits several is decided by hand; the decision is undone, 
   await goTo(page, 'pack');
   await expect(page.getByText('heathmoor.json', { exact: true })).toHaveCount(1);
   await expect(page.getByText('4 files,')).toBeVisible();
-  await open(page, files);
+  await openFiles(page, files);
   await expect(rowOf(page, 'signed.jpg')).toContainText('decided by hand');
 });
 
 test('loose files are paired by dragging, and by keyboard alone', async ({ page }) => {
   const [a, b, c, d] = await Promise.all([1, 2, 3, 4].map((n) => photograph(n)));
-  await open(page, { 'large/a.jpg': a!, 'large/b.jpg': b!, 'small/x.jpg': await thumbnail(c!), 'small/y.jpg': await thumbnail(d!) });
+  await openFiles(page, { 'large/a.jpg': a!, 'large/b.jpg': b!, 'small/x.jpg': await thumbnail(c!), 'small/y.jpg': await thumbnail(d!) });
   const tray = page.getByRole('region', { name: 'Loose files' });
   const from = (await tray.getByRole('img').or(tray.locator('img')).first().boundingBox())!;
   const onto = (await rowOf(page, 'large/a.jpg').boundingBox())!;
@@ -133,10 +126,10 @@ test('loose files are paired by dragging, and by keyboard alone', async ({ page 
 
 test('the recipe decides what is made: a square WebP, as sharp would cut it', async ({ page }) => {
   const full = await photograph(3, 1600, 900);
-  await open(page, { 'large/a.jpg': full });
+  await openFiles(page, { 'large/a.jpg': full });
   const recipe = page.getByRole('region', { name: 'Naming and recipe' });
   await expect(recipe).toContainText('at most 150 px wide, JPEG 80');
-  await recipe.getByRole('button', { name: 'Change' }).click();
+  await recipe.getByRole('button', { name: 'Change the recipe' }).click();
   const dialog = page.getByRole('dialog', { name: 'Recipe' });
   const thumbnailForm = dialog.getByRole('region', { name: 'Thumbnail' });
   await thumbnailForm.getByRole('spinbutton', { name: 'At most wide' }).fill('200');
@@ -158,10 +151,11 @@ test('the recipe decides what is made: a square WebP, as sharp would cut it', as
   await expect(recipe).toContainText('cut to 200 × 200 px, WebP 80');
   await page.getByRole('button', { name: 'Make 1 missing' }).click();
   await expect(rowOf(page, 'large/a.jpg')).toContainText('large/thumbs/a.webp');
-  await expect(rowOf(page, 'large/a.jpg')).toContainText('a crop, from 22 %, 0 %');
+  await expect(rowOf(page, 'large/a.jpg')).toContainText('a crop, from 0 %, 0 %');
 
   const made = join(await unpacked(page), 'large/thumbs/a.webp');
-  const theirs = await sharp(full).resize({ width: 200, height: 200, fit: 'cover', kernel: 'lanczos3' }).removeAlpha().raw().toBuffer();
+  // What stands out in this picture is at its left, so that is the part that is suggested.
+  const theirs = await sharp(full).extract({ left: 0, top: 0, width: 900, height: 900 }).resize({ width: 200, height: 200, kernel: 'lanczos3' }).removeAlpha().raw().toBuffer();
   const ours = await sharp(made).removeAlpha().raw().toBuffer({ resolveWithObject: true });
   expect([ours.info.width, ours.info.height]).toEqual([200, 200]);
   const error = theirs.reduce((sum, value, n) => sum + (value - ours.data[n]!) ** 2, 0) / theirs.length;
@@ -177,7 +171,48 @@ test('many crops with unhelpful names are searched for a few at a time', async (
     const full = await drawn(n);
     return [[`large/kite-${n}.jpg`, full], [nameOf(n), await thumbnailOf(full, 'cropped', n + 1)]] as const;
   }));
-  await open(page, Object.fromEntries(files.flat()));
+  await openFiles(page, Object.fromEntries(files.flat()));
   await expect(page.getByText('names disagree')).toHaveCount(14);
   for (const n of numbers) await expect(rowOf(page, `large/kite-${n}.jpg`)).toContainText(nameOf(n));
+});
+
+test('by name only: what the pictures show does not settle it, and one way makes it anew', async ({ page }) => {
+  const [plain, other] = await Promise.all([5, 6].map((n) => drawn(n)));
+  // As if the film had been exposed twice: too unlike to be called the same, too alike to be called another.
+  const { width = 0, height = 0 } = await sharp(plain).metadata();
+  const over = await sharp(other).resize(width, height, { fit: 'fill' }).ensureAlpha(0.55).png().toBuffer();
+  const changed = await thumbnail(await sharp(plain).composite([{ input: over }]).jpeg().toBuffer());
+  await openFiles(page, { 'large/moor.jpg': plain!, 'small/moor.jpg': changed });
+  await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
+  await rowOf(page, 'large/moor.jpg').getByRole('button').first().click();
+  await ways(page, 'large/moor.jpg').getByRole('button', { name: 'They belong together' }).click();
+  await expect(rowOf(page, 'large/moor.jpg')).toContainText('decided by hand');
+  await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Take back the decision' }).click();
+  await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
+  await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Make it anew from moor.jpg' }).click();
+  await expect(rowOf(page, 'large/moor.jpg')).toContainText('sure');
+});
+
+test('how thumbnails are named is shown as rules; one is turned off, one is written', async ({ page }) => {
+  const [a, b] = await Promise.all([3, 4].map((n) => photograph(n)));
+  // The last letter says which is the small one: no usual practice.
+  await openFiles(page, { 'p/moor-k.jpg': await thumbnail(a!), 'p/moor.jpg': a!, 'thumbs/hill.jpg': await thumbnail(b!), 'p/hill.jpg': b! });
+  await expect(rowOf(page, 'p/moor.jpg')).toContainText('names disagree');
+  await page.getByRole('button', { name: 'Change the names' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Names of thumbnails' });
+  await dialog.getByRole('button', { name: 'A rule of your own' }).click();
+  await dialog.getByRole('textbox', { name: 'Thumbnail' }).fill('p/moor-k.jpg');
+  await expect(dialog.getByText('needs “{name}” in it')).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Use these names' })).toBeDisabled();
+  await dialog.getByRole('textbox', { name: 'Thumbnail' }).fill('p/{name}-k.jpg');
+  await dialog.getByRole('textbox', { name: 'Full-size' }).fill('p/{name}.jpg');
+  expect(await violations(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Use these names' }).click();
+  await expect(rowOf(page, 'p/moor.jpg')).toContainText('sure');
+  await expect(rowOf(page, 'p/moor.jpg')).toContainText('name and content');
+  await page.reload();
+  await page.getByRole('button', { name: 'Change the names' }).click();
+  await dialog.getByRole('checkbox', { name: /^thumbs\/\{name\}\.jpg/ }).uncheck();
+  await dialog.getByRole('button', { name: 'Use these names' }).click();
+  await expect(rowOf(page, 'p/hill.jpg')).toContainText('content only');
 });

@@ -8,21 +8,27 @@ import { countOf, inBytes, Mono, Nothing, Picture, Sheet, Tag } from '../../ui/p
 import { useIntent, useSite } from '../../ui/site';
 import { ink } from '../../ui/theme';
 
-/** A picture that pages show is kept before one that they do not; then the larger, then the heavier one. */
-const rank = (pair: PairView): number => pair.usedOn.length * 1e12 + (pair.fullSize?.width ?? 0) * 1e6 + (pair.fullSize?.bytes ?? 0) / 1e3;
+/** A full-size file as it stands in a group, with the pages that link to it itself. */
+interface Copy {
+  pair: PairView;
+  pages: string[];
+}
+
+/** A picture that pages link to is kept before one that they do not; then the larger, then the heavier one. */
+const rank = ({ pair, pages }: Copy): number => pages.length * 1e12 + (pair.fullSize?.width ?? 0) * 1e6 + (pair.fullSize?.bytes ?? 0) / 1e3;
 
 /** Each copy, and its thumbnail where the one that is kept has a thumbnail, gives way. */
-const givenUp = (group: readonly PairView[], kept: PairView) =>
-  group.filter((pair) => pair.full !== kept.full).flatMap((pair) => [{ from: pair.full, into: kept.full }, ...(pair.thumbnail !== null && kept.thumbnail !== null && pair.thumbnail !== kept.thumbnail ? [{ from: pair.thumbnail, into: kept.thumbnail }] : [])]);
+const givenUp = (group: readonly Copy[], { pair: kept }: Copy) =>
+  group.map(({ pair }) => pair).filter((pair) => pair.full !== kept.full).flatMap((pair) => [{ from: pair.full, into: kept.full }, ...(pair.thumbnail !== null && kept.thumbnail !== null && pair.thumbnail !== kept.thumbnail ? [{ from: pair.thumbnail, into: kept.thumbnail }] : [])]);
 
 export function Alike() {
   const { site, busy } = useSite();
   const intent = useIntent();
-  const { alike, pairs } = site.view;
+  const { alike, pairs, strands } = site.view;
   const idle = busy || site.readOnly;
-  const byFull = useMemo(() => new Map(pairs.map((pair) => [pair.full, pair])), [pairs]);
+  const byFull = useMemo(() => new Map(pairs.map((pair): [string, Copy] => [pair.full, { pair, pages: [...new Set(strands.filter(({ full }) => full === pair.full).map(({ page }) => page))] }])), [pairs, strands]);
   const groups = alike.map((paths) => paths.flatMap((path) => byFull.get(path) ?? [])).filter((group) => group.length > 1);
-  const exact = groups.filter((group) => group.every((pair) => pair.hash === group[0]?.hash));
+  const exact = groups.filter(isExact);
   if (groups.length === 0) return <Nothing title="No picture is there twice" says="Pictures that are the same to the byte, or the same but for their size and compression, would stand here in groups." />;
   return (
     <>
@@ -33,37 +39,39 @@ export function Alike() {
         </Sheet>
       )}
       <Box component="ul" aria-label="Groups of pictures that are alike" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.5 }}>
-        {groups.map((group) => <Group key={group[0]?.full} group={group} idle={idle} onKeep={(kept) => intent({ kind: 'merge-many', merges: givenUp(group, kept) })} />)}
+        {groups.map((group) => <Group key={group[0]?.pair.full} group={group} idle={idle} onKeep={(kept) => intent({ kind: 'merge-many', merges: givenUp(group, kept) })} />)}
       </Box>
     </>
   );
 }
 
-const preferred = (group: readonly PairView[]): PairView => [...group].sort((a, b) => rank(b) - rank(a))[0]!;
+const isExact = (group: readonly Copy[]): boolean => group.every(({ pair }) => pair.hash === group[0]?.pair.hash);
 
-function Group({ group, idle, onKeep }: { group: readonly PairView[]; idle: boolean; onKeep: (kept: PairView) => void }) {
-  const [kept, setKept] = useState(preferred(group).full);
-  const chosen = group.find((pair) => pair.full === kept) ?? preferred(group);
-  const same = group.every((pair) => pair.hash === group[0]?.hash);
+const preferred = (group: readonly Copy[]): Copy => [...group].sort((a, b) => rank(b) - rank(a))[0]!;
+
+function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean; onKeep: (kept: Copy) => void }) {
+  const [kept, setKept] = useState(preferred(group).pair.full);
+  const chosen = group.find(({ pair }) => pair.full === kept) ?? preferred(group);
+  const same = isExact(group);
   return (
     <Box component="li">
-      <Sheet label={`Alike: ${chosen.name}`} sx={{ px: 1.75, py: 1.25 }}>
+      <Sheet label={`Alike: ${chosen.pair.name}`} sx={{ px: 1.75, py: 1.25 }}>
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1 }}>
           <Tag tone={same ? 'plain' : 'look'}>{same ? 'the same to the byte' : 'the same but for size or compression'}</Tag>
           <Box sx={{ flex: 1 }} />
-          <Button size="small" disabled={idle} onClick={() => onKeep(chosen)}>{`Keep ${chosen.full}, give up ${countOf(group.length - 1, 'copy', 'copies')}`}</Button>
+          <Button size="small" disabled={idle} onClick={() => onKeep(chosen)}>{`Keep ${chosen.pair.full}, give up ${countOf(group.length - 1, 'copy', 'copies')}`}</Button>
         </Box>
         <Box role="radiogroup" aria-label="Which one is kept" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
-          {group.map((pair) => (
-            <Box component="label" key={pair.full} sx={{ display: 'grid', gridTemplateColumns: 'auto 132px', gap: 0.5, alignItems: 'center', cursor: 'pointer', bgcolor: pair.full === chosen.full ? ink('heatherWash') : undefined, borderRadius: 1, pr: 1 }}>
-              <Radio size="small" checked={pair.full === chosen.full} onChange={() => setKept(pair.full)} />
+          {group.map(({ pair, pages }) => (
+            <Box component="label" key={pair.full} sx={{ display: 'grid', gridTemplateColumns: 'auto 132px', gap: 0.5, alignItems: 'center', cursor: 'pointer', bgcolor: pair.full === chosen.pair.full ? ink('heatherWash') : undefined, borderRadius: 1, pr: 1 }}>
+              <Radio size="small" checked={pair.full === chosen.pair.full} onChange={() => setKept(pair.full)} />
               <Box sx={{ py: 0.5, minWidth: 0 }}>
                 <Picture path={pair.full} width={128} height={90} />
                 <Mono>{pair.full}</Mono>
                 <Box sx={{ fontSize: '0.75rem', color: ink('stone') }}>
                   {pair.fullSize && `${pair.fullSize.width} × ${pair.fullSize.height}, ${inBytes(pair.fullSize.bytes)}`}
                   <br />
-                  {pair.usedOn.length > 0 ? `on ${pair.usedOn.join(', ')}` : 'on no page'}
+                  {pages.length > 0 ? `linked from ${pages.join(', ')}` : 'linked from no page'}
                 </Box>
               </Box>
             </Box>

@@ -70,7 +70,7 @@ export function grounds(pair: PairView): [string, string] {
   if (pair.thumbnail === null) return [pair.state === 'twice' ? `same as ${pair.others[0] ?? ''}` : 'no thumbnail', `will be ${pair.thumbnailPath}`];
   const kinds = new Set(pair.restsOn.map(({ kind }) => kind));
   if (kinds.has('hand')) return ['decided by hand', agreement(pair)];
-  const rests = [kinds.has('name') && 'name', kinds.has('page') && 'page', kinds.has('content') && 'content'].filter(Boolean);
+  const rests = [kinds.has('name') && 'name', kinds.has('page') && 'page', kinds.has('made') && 'made here', kinds.has('content') && 'content'].filter(Boolean);
   const only = rests.length === 1 && pair.crop !== null ? ' only' : '';
   const but = pair.state === 'case differs' ? ', but for case' : '';
   const said = rests.length > 2 ? `${rests.slice(0, -1).join(', ')} and ${rests.at(-1)}` : rests.join(' and ');

@@ -15,6 +15,7 @@ import { lightened, type Format, type Recipe } from '~core/photo/index.ts';
 import { bytesOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { useSite, useWholePicture } from '../../../ui/site';
+import { ink } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Crop } from './Crop';
 import { formatOf } from './formats';
@@ -36,7 +37,10 @@ interface CloseLookProps {
 }
 
 export function CloseLook({ pair, onClose }: CloseLookProps) {
-  const { site, busy, work } = useSite();
+  const { site, busy, work, outcome } = useSite();
+  const [before] = useState(outcome);
+  /** What came of what was asked for here: the slip that tells it lies behind this sheet. */
+  const told = outcome === before || outcome === null ? null : outcome.ok ? outcome.label : outcome.reason;
   const { recipe } = site.view;
   const [part, setPart] = useState<Part>('pair');
   const [fit, setFit] = useState(true);
@@ -78,6 +82,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
         {part === 'crop' && large !== null && <Crop pair={pair} url={large} recipe={recipe} idle={idle} />}
       </DialogContent>
       <DialogActions>
+        <Box role="status" sx={{ flex: 1, pl: 2, fontSize: '0.8125rem', color: outcome?.ok === false ? ink('rust') : ink('lichen') }}>{told}</Box>
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>

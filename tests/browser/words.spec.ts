@@ -1,0 +1,92 @@
+/** Words and rights: the fast list, lists that go out and come in, and where pictures were taken. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import ExifReader from 'exifreader';
+import Papa from 'papaparse';
+import type { Page } from '@playwright/test';
+import { violations } from './axe';
+import { expect, goTo, openDemo, show, test, unpacked } from './fixtures';
+
+const row = (page: Page, file: string) => page.getByRole('list', { name: 'Words' }).getByRole('listitem').filter({ has: page.getByText(file, { exact: true }) });
+
+test('alt texts and captions are written in a fast list by keyboard alone, the picture large beside it', async ({ page }) => {
+  await openDemo(page);
+  await show(page, 'Words, 1');
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('checkbox', { name: 'only the 1 without alt text' }).check();
+  const list = page.getByRole('list', { name: 'Words' });
+  await expect(list.getByRole('listitem')).toHaveCount(1);
+  await expect(list.getByText('no alt text')).toBeVisible();
+  const beside = page.getByRole('region', { name: 'The picture in hand' });
+  // The words of the file are offered.
+  await expect(beside.getByRole('button', { name: /^Alt text: “.+”$/ })).toBeVisible();
+  await list.getByRole('textbox', { name: 'Alt text of paper-cut.jpg' }).fill('Paper being cut for a sail');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Every picture has an alt text.')).toBeVisible();
+  await page.getByRole('checkbox', { name: /without alt text/ }).uncheck();
+
+  const first = row(page, 'delta-over-mere.jpg').first();
+  await first.getByRole('textbox', { name: 'Caption of delta-over-mere.jpg' }).focus();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('Delta, rising');
+  await page.keyboard.press('Enter');
+  // Enter goes on to the same field of the next row.
+  await expect(page.getByRole('textbox', { name: 'Caption of box-kite-lark.jpg' })).toBeFocused();
+  await page.keyboard.type(' and more');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('textbox', { name: 'Caption of box-kite-lark.jpg' })).toHaveValue('Lark box kite');
+  await expect(beside.getByRole('img')).toBeVisible();
+
+  const out = await unpacked(page);
+  expect(readFileSync(join(out, 'festival.html'), 'utf8')).toContain('Delta, rising');
+  expect(readFileSync(join(out, 'workshop.html'), 'utf8')).toContain('alt="Paper being cut for a sail"');
+});
+
+test('words go out as CSV and come in again: only what is other is changed, in one step, and what has no place is said', async ({ page }) => {
+  await openDemo(page);
+  await show(page, 'Words, 1');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  const text = readFileSync((await (await download).path())!, 'utf8');
+  const { data } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), { header: true, skipEmptyLines: true });
+  expect(data.length).toBeGreaterThan(20);
+  expect(data.find(({ file }) => file === 'photos/large/paper-cut.jpg')?.alt).toBe('(missing)');
+  const read = async (rows: Record<string, string>[]) => page.locator('[data-pick="words"]').setInputFiles({ name: 'words.csv', mimeType: 'text/csv', buffer: Buffer.from(Papa.unparse(rows)) });
+
+  await read(data);
+  await expect(page.getByText('words.csv: 0 rows with other words, nothing to change.')).toBeVisible();
+  const changed = data.map((one) => (one.file === 'photos/large/reel-box.jpg' ? { ...one, alt: 'A reel, "wound" & ready', caption: 'The reel' } : one.file === 'photos/large/paper-cut.jpg' ? { ...one, alt: 'Paper cut', copyright: '© Somebody' } : one));
+  await read([...changed, { page: 'gone.html', file: 'x.jpg', alt: 'x' }]);
+  await expect(page.getByText('words.csv: 2 rows with other words.')).toBeVisible();
+  await expect(page.getByText(`Row ${data.length + 1}: x.jpg is not on gone.html.`)).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Alt text of reel-box.jpg' })).toHaveValue('A reel, "wound" & ready');
+  await page.getByRole('button', { name: 'Undo: Take 2 rows of words from words.csv' }).click();
+  await expect(page.getByRole('textbox', { name: 'Alt text of reel-box.jpg' })).not.toHaveValue('A reel, "wound" & ready');
+  await page.locator('[data-pick="words"]').setInputFiles({ name: 'bad.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\n"1,2\n') });
+  await expect(page.getByText(/^bad\.csv: Line \d/)).toBeVisible();
+});
+
+test('where pictures were taken is said, and removed when the site leaves, but for what is kept on purpose', async ({ page }) => {
+  await openDemo(page);
+  await show(page, 'Words, 1');
+  const copyright = page.getByRole('textbox', { name: 'Copyright where a picture has none' });
+  await copyright.fill('© 2026 The Circle');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('status').getByText('Set whose pictures these are')).toBeVisible();
+
+  const placed = page.getByRole('list', { name: 'Words' }).getByText('TKC_0415.jpg');
+  for (let n = 0; n < 40 && (await placed.count()) === 0; n++) await page.locator('main').evaluate((main) => main.scrollBy(0, 300));
+  await placed.click();
+  const beside = page.getByRole('region', { name: 'The picture in hand' });
+  await expect(beside.getByText('The file says where it was taken.')).toBeVisible();
+  await expect(beside.getByText('It is removed when the site leaves.')).toBeVisible();
+  await beside.getByRole('button', { name: 'Keep the place' }).click();
+  await expect(beside.getByText('It is kept when the site leaves.')).toBeVisible();
+  await goTo(page, 'pack');
+  await expect(page.getByText('removed from 1 picture that says where it was taken')).toBeVisible();
+  await expect(page.getByText('kept on purpose in 1 picture')).toBeVisible();
+  const out = await unpacked(page);
+  const gps = (file: string) => ExifReader.load(readFileSync(join(out, file)), { expanded: true }).gps;
+  expect(gps('camera/TKC_0412.jpg')).toBeUndefined();
+  expect(gps('camera/TKC_0415.jpg')?.Latitude).toBeDefined();
+});
