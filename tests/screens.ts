@@ -30,10 +30,25 @@ for (const [scheme, suffix] of [['light', ''], ['dark', '-night']] as const) {
   await page.getByText('21 sure').waitFor({ timeout: 30_000 });
   if (scheme === 'light') {
     await goTo(page, 'Pairs', 'pairs', () => page.getByText('photos/large/Parafoil-Pair.JPG').first().click());
-    await page.getByRole('region', { name: 'Naming and recipe' }).getByRole('button', { name: 'Change' }).click();
+    await page.getByRole('button', { name: 'Change the recipe' }).click();
     await page.waitForTimeout(500);
     await page.screenshot({ path: join(TARGET, 'recipe.png') });
     await page.keyboard.press('Escape');
+    await page.getByText('photos/large/tall-tail.jpg').first().click();
+    await page.getByRole('button', { name: 'Close look' }).click();
+    await page.getByRole('button', { name: 'Quality and weight' }).click();
+    await page.getByText('Suggested: JPEG').waitFor({ timeout: 30_000 });
+    await page.waitForTimeout(9000);
+    await page.screenshot({ path: join(TARGET, 'close-look.png') });
+    await page.getByRole('button', { name: 'Where it is cut' }).click();
+    await page.waitForTimeout(700);
+    await page.screenshot({ path: join(TARGET, 'crop.png') });
+    await page.keyboard.press('Escape');
+    for (const [name, file] of [[/^Words/, 'words'], [/^Order/, 'order']] as const) {
+      await page.getByRole('navigation', { name: 'What to see of the pictures' }).getByRole('button', { name }).click();
+      await page.waitForTimeout(1200);
+      await page.screenshot({ path: join(TARGET, `${file}.png`) });
+    }
     await goTo(page, 'Wiring', 'wiring', () => choosePage(page, 'workshop.html'));
     await goTo(page, 'Proof', 'proof');
     await goTo(page, 'Pack', 'pack', () => page.getByText('camera/', { exact: true }).click());

@@ -2,7 +2,7 @@
  * The queue of pictures to be made: in at most two workers, a picture at a time with all of its sizes. What is done is
  * written down as it comes, so that a reload goes on where it was; nothing of the site changes before all is done.
  */
-import { DEFAULT_RECIPE, type Recipe } from '~core/photo/index.ts';
+import type { Recipe } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
 import { nameOf } from '~core/site/index.ts';
 import type { PictureLook } from '../workers/pictures';
@@ -14,7 +14,7 @@ import { keepBlobs, type Store } from './store';
 interface Options {
   /** What was made before a reload. */
   before: readonly MadeFile[];
-  words: Recipe['words'];
+  recipe: Pick<Recipe, 'words' | 'exact'>;
   sourceOf: (task: ReadyTask) => Promise<Blob | null>;
   onJob: (job: Job) => void;
 }
@@ -34,7 +34,7 @@ export const dropQueue = (db: Store, siteId: string): Promise<void> => db.delete
 const SOONEST = 1500;
 
 /** Null where it was stopped; then nothing is kept. */
-export async function makePictures(db: Store, siteId: string, tasks: readonly ReadyTask[], { before, words = DEFAULT_RECIPE.words, sourceOf, onJob }: Options): Promise<MadeBatch | null> {
+export async function makePictures(db: Store, siteId: string, tasks: readonly ReadyTask[], { before, recipe, sourceOf, onJob }: Options): Promise<MadeBatch | null> {
   const stop = new AbortController();
   const batch: MadeBatch = { files: [...before], looks: new Map(), failed: [], told: [] };
   const made = new Set(before.map(({ task }) => task.to));
@@ -45,6 +45,7 @@ export async function makePictures(db: Store, siteId: string, tasks: readonly Re
 
   const short: string[] = [];
   const unmet: string[] = [];
+  const light: string[] = [];
   const began = performance.now();
   let finished = 0;
   const tell = (at: string) => {
@@ -65,14 +66,17 @@ export async function makePictures(db: Store, siteId: string, tasks: readonly Re
           const source = await sourceOf(first);
           if (!source) throw new Error('its source is no longer there');
           const wanted = group.map(({ to, size, times }) => ({ to, size, times }));
-          for (const one of await worker().make(source, first.from, wanted, { focus: first.focus, words, said: first.said })) {
+          for (const one of await worker().make(source, first.from, wanted, { focus: first.focus, ...recipe, said: first.said })) {
             const task = group.find(({ to }) => to === one.to) ?? first;
-            const hash = await contentHash(await one.blob.arrayBuffer());
-            await keepBlobs(db, new Map([[hash, one.blob]]));
-            const look = await worker().look(one.blob, one.to);
+            // Compressing anew what is as light already would only cost quality.
+            const blob: Blob = one.whole && task.to === task.from && one.blob.size >= source.size ? source : one.blob;
+            if (blob === source) light.push(nameOf(one.to));
+            const hash = await contentHash(await blob.arrayBuffer());
+            await keepBlobs(db, new Map([[hash, blob]]));
+            const look = await worker().look(blob, one.to);
             batch.looks.set(hash, look);
             const { source: of, focus: _focus, said: _said, ...asked } = task;
-            batch.files.push({ task: asked, source: of, hash, bytes: one.blob.size });
+            batch.files.push({ task: asked, source: of, hash, bytes: blob.size });
             if (one.short && task.size.enlarge) short.push(nameOf(one.to));
             if (!one.met) unmet.push(`${nameOf(one.to)} (${Math.round(one.blob.size / 1000)} KB)`);
           }
@@ -90,6 +94,7 @@ export async function makePictures(db: Store, siteId: string, tasks: readonly Re
     return null;
   }
   if (short.length > 0) batch.told.push(`enlarged, for the pictures are smaller than their box: ${listed(short)}`);
+  if (light.length > 0) batch.told.push(`as light as that already, and left: ${listed(light)}`);
   if (unmet.length > 0) batch.told.push(`no quality meets the aim for ${listed(unmet)}; the nearest was taken`);
   return batch;
 }

@@ -214,8 +214,8 @@ export class SiteSession {
     return this.#inTurn(() =>
       navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
         const ready = await analysis().readyTasks([...tasks]);
-        const words = Recipe.safeParse(notesIn(this.files).recipe).data?.words ?? DEFAULT_RECIPE.words;
-        const made = await makePictures(this.#db, this.site.id, ready, { before, words, sourceOf: (task) => this.#sourceOf(task), onJob: (job) => this.#work(job) });
+        const { words, exact } = Recipe.safeParse(notesIn(this.files).recipe).data ?? DEFAULT_RECIPE;
+        const made = await makePictures(this.#db, this.site.id, ready, { before, recipe: { words, exact }, sourceOf: (task) => this.#sourceOf(task), onJob: (job) => this.#work(job) });
         this.#work(null);
         if (made === null) return { ok: false, reason: 'Stopped. No picture was written.' };
         const { files, looks, failed, told } = made;

@@ -52,6 +52,8 @@ export interface MadePicture {
   short: boolean;
   /** False where no quality met the aim. */
   met: boolean;
+  /** It has all the pixels of the picture: only compressed anew. */
+  whole: boolean;
 }
 
 let fast: Promise<Resample> | null = null;
@@ -116,7 +118,7 @@ const pictures = {
       const sharp = sharpened(reduced, SHARPENINGS[size.sharpen]);
       // JPEG knows no clear pixels; without a ground they would come out black.
       const { made: encoded, met } = await encodeTo(format === 'jpeg' ? onGround(sharp, PAPER) : sharp, format, aimOf(size));
-      made.push({ to, blob: await spoken(encoded.blob, words), ...aim, short: fallsShort(full, size, times), met });
+      made.push({ to, blob: await spoken(encoded.blob, words), ...aim, short: fallsShort(full, size, times), met, whole: aim.width === full.width && aim.height === full.height });
     }
     return made;
   },

@@ -3,7 +3,7 @@
  * again only where its source, its recipe or itself is another than when it was made.
  */
 import { readName, thumbnailPathFor, type Pair, type Pairing } from '../pairing/index.ts';
-import { EXTENSION, fallsShort, fingerprint, madeSize, MIDDLE, suggestedFocus, type Focus, type Format, type PhotoFacts, type Recipe, type Size, SizeRecipe } from '../photo/index.ts';
+import { EXTENSION, fallsShort, fingerprint, keepsPixels, madeSize, MIDDLE, suggestedFocus, type Focus, type Format, type PhotoFacts, type Recipe, type Size, SizeRecipe } from '../photo/index.ts';
 import { extensionOf, folderOf, stemOf, type FileContent, type MadeRecord, type SiteFiles, type SiteNotes } from '../site/index.ts';
 
 /** A file to be made of a picture. */
@@ -113,7 +113,8 @@ export const densePath = (path: string): string => path.replace(/(\.[a-z0-9]+)$/
 /** Whether a recipe would change a full-size file: it is larger than the box, of another format, or elsewhere. */
 function asksFor(site: MakingContext, full: string, facts: Size): boolean {
   const size = site.recipe.fullSize;
-  if (fullSizePath(site, full) !== full) return true;
+  // What leaves the pixels is there to lighten every file once.
+  if (fullSizePath(site, full) !== full || (keepsPixels(size) && size.format !== 'png')) return true;
   const made = madeSize(facts, size);
   return made.width !== facts.width || made.height !== facts.height;
 }
@@ -164,7 +165,7 @@ export function standingOf(site: MakingContext, task: PictureTask, made: Readonl
   if (!there) return 'missing';
   if (!record) return task.to === task.from ? 'changed' : 'by hand';
   const source = sourceHash(site, task, made);
-  const by = fingerprint(task.size, site.recipe.words, focusOf(source, site.factsOf(task.from), site.notes.known));
+  const by = fingerprint(task.size, site.recipe, focusOf(source, site.factsOf(task.from), site.notes.known));
   return record.of === source && record.by === by ? 'same' : 'changed';
 }
 

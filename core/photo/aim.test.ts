@@ -3,7 +3,7 @@ import { searchQuality, suggestedPoint, type Encoded } from './aim.ts';
 import { MIDDLE, partAround, suggestedFocus } from './focus.ts';
 import { sniffedType, storedSize } from './header.ts';
 import { lumaOf } from './luma.ts';
-import { DEFAULT_RECIPE, fallsShort, fingerprint, FurtherSize, lightened, madeSize, Recipe, sayRecipe, SizeRecipe } from './recipe.ts';
+import { allPixels, DEFAULT_RECIPE, fallsShort, fingerprint, FurtherSize, keepsPixels, lightened, madeSize, Recipe, sayRecipe, SizeRecipe } from './recipe.ts';
 import { sharpened } from './sharpen.ts';
 
 /** An encoder as it should be: bytes and likeness grow with quality. */
@@ -83,6 +83,12 @@ describe('sizes of a recipe', () => {
     expect([fallsShort({ width: 300, height: 150 }, size({ width: 200 }), 2), fallsShort({ width: 400, height: 150 }, size({ width: 200 }), 2)]).toEqual([true, false]);
   });
 
+  it('leave the pixels of all pictures where only their weight is to change', () => {
+    const light = allPixels(size({}), 0.97);
+    expect([keepsPixels(light), keepsPixels(size({})), sayRecipe(light)]).toEqual([true, false, 'all its pixels, JPEG alike to 0.97']);
+    expect(madeSize({ width: 6000, height: 4000 }, light)).toEqual({ width: 6000, height: 4000 });
+  });
+
   it('keep all pixels where a file is only to be lightened', () => expect(madeSize({ width: 1234, height: 567 }, lightened({ width: 1234, height: 567 }, 'webp', 0.97))).toEqual({ width: 1234, height: 567 }));
 
   it.each([
@@ -91,12 +97,14 @@ describe('sizes of a recipe', () => {
     [size({ dense: true, sharpen: 'light', enlarge: true }), 'at most 150 px wide, JPEG 80, also at 2×, sharpened, enlarged where needed'],
   ])('read as one line', (recipe, says) => expect(sayRecipe(recipe)).toBe(says));
 
+  const RIGHTS = { words: 'rights', exact: false } as const;
+
   it('have a fingerprint that tells what would come out otherwise', () => {
-    const one = fingerprint(size({}), 'rights', MIDDLE);
-    expect(fingerprint(size({ folder: 'x', name: '{name}-s', dense: true }), 'rights', { x: 0, y: 0 })).toBe(one);
-    for (const other of [fingerprint(size({ quality: 81 }), 'rights', MIDDLE), fingerprint(size({}), 'all', MIDDLE), fingerprint(size({ sharpen: 'light' }), 'rights', MIDDLE)]) expect(other).not.toBe(one);
+    const one = fingerprint(size({}), RIGHTS, MIDDLE);
+    expect(fingerprint(size({ folder: 'x', name: '{name}-s', dense: true }), RIGHTS, { x: 0, y: 0 })).toBe(one);
+    for (const other of [fingerprint(size({ quality: 81 }), RIGHTS, MIDDLE), fingerprint(size({}), { words: 'all', exact: false }, MIDDLE), fingerprint(size({ sharpen: 'light' }), RIGHTS, MIDDLE)]) expect(other).not.toBe(one);
     const crop = size({ width: 100, height: 100, shape: 'crop' });
-    expect(fingerprint(crop, 'rights', { x: 0.4, y: 0.5 })).not.toBe(fingerprint(crop, 'rights', MIDDLE));
+    expect(fingerprint(crop, RIGHTS, { x: 0.4, y: 0.5 })).not.toBe(fingerprint(crop, RIGHTS, MIDDLE));
   });
 
   it.each([
@@ -112,7 +120,7 @@ describe('sizes of a recipe', () => {
 
   it('of an older version are read, with what they did not say as it was', () => {
     const old = { width: 150, height: null, shape: 'fit', format: 'jpeg', quality: 80 };
-    expect(Recipe.parse({ thumbnail: old, fullSize: { ...old, width: 1600 } })).toMatchObject({ thumbnail: { aim: 'quality', folder: null, dense: false }, further: [], words: 'rights' });
+    expect(Recipe.parse({ thumbnail: old, fullSize: { ...old, width: 1600 } })).toMatchObject({ thumbnail: { aim: 'quality', folder: null, dense: false }, further: [], words: 'rights', exact: false });
   });
 });
 

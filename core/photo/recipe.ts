@@ -56,11 +56,13 @@ export const Recipe = z.strictObject({
   fullSize: SizeRecipe,
   further: z.array(FurtherSize).max(6).default([]),
   words: z.enum(KEPT_WORDS).default('rights'),
+  /** Every pixel is decoded before it is reduced: slower, and finer by what nobody sees at arm's length. */
+  exact: z.boolean().default(false),
 });
 export type Recipe = z.infer<typeof Recipe>;
 
 const size = (part: Pick<SizeRecipe, 'width' | 'height' | 'quality'> & Partial<SizeRecipe>): SizeRecipe => SizeRecipe.parse({ shape: 'fit', format: 'jpeg', ...part });
-const recipe = (thumbnail: SizeRecipe, fullSize: SizeRecipe): Recipe => ({ thumbnail, fullSize, further: [], words: 'rights' });
+const recipe = (thumbnail: SizeRecipe, fullSize: SizeRecipe): Recipe => ({ thumbnail, fullSize, further: [], words: 'rights', exact: false });
 
 /** Where people begin (common practice, no source). */
 export const STARTING_POINTS: readonly { name: string; recipe: Recipe }[] = [
@@ -78,6 +80,13 @@ export const LIGHTENINGS: readonly { name: string; similarity: number }[] = [
   { name: 'a little', similarity: 0.97 },
   { name: 'clearly', similarity: 0.94 },
 ];
+
+/** A box that no picture fills: the size leaves all pixels as they are. */
+const BOUNDLESS = 10_000;
+export const keepsPixels = ({ width, height, shape }: Pick<SizeRecipe, 'width' | 'height' | 'shape'>): boolean => shape === 'fit' && width === BOUNDLESS && height === BOUNDLESS;
+
+/** The same for every picture of a site. */
+export const allPixels = (before: SizeRecipe, similarity: number): SizeRecipe => ({ ...before, width: BOUNDLESS, height: BOUNDLESS, shape: 'fit', enlarge: false, dense: false, aim: 'similarity', similarity });
 
 /** A size that keeps all pixels of a picture and only compresses it; JPEG and WebP keep their kind, all else becomes what it was. */
 export const lightened = (full: Size, format: Format, similarity: number): SizeRecipe => size({ width: Math.max(16, full.width), height: Math.max(16, full.height), quality: 82, format, aim: 'similarity', similarity });
@@ -134,6 +143,7 @@ function sayAim({ format, aim, quality, bytes, similarity }: SizeRecipe): string
 }
 
 function sayBox({ width, height, shape }: SizeRecipe): string {
+  if (keepsPixels({ width, height, shape })) return 'all its pixels';
   if (shape === 'crop') return `cut to ${width} × ${height} px`;
   if (width !== null && height !== null) return width === height ? `at most ${width} px on its longer side` : `whole in ${width} × ${height} px`;
   return width !== null ? `at most ${width} px wide` : `at most ${height} px high`;
@@ -145,9 +155,9 @@ export function sayRecipe(size: SizeRecipe): string {
 }
 
 /** Names the outcome: two sizes with the same fingerprint make the same of the same picture. FNV-1a, 32 bits. */
-export function fingerprint(size: SizeRecipe, words: Recipe['words'], focus: Focus): string {
+export function fingerprint(size: SizeRecipe, { words, exact }: Pick<Recipe, 'words' | 'exact'>, focus: Focus): string {
   const { folder: _folder, name: _name, dense: _dense, ...rest } = size;
-  const text = JSON.stringify([Object.entries(rest).sort(([a], [b]) => a.localeCompare(b)), words, size.shape === 'crop' ? [focus.x.toFixed(3), focus.y.toFixed(3)] : null]);
+  const text = JSON.stringify([Object.entries(rest).sort(([a], [b]) => a.localeCompare(b)), words, exact, size.shape === 'crop' ? [focus.x.toFixed(3), focus.y.toFixed(3)] : null]);
   let hash = 0x811c9dc5;
   for (let n = 0; n < text.length; n++) hash = Math.imul(hash ^ text.charCodeAt(n), 0x01000193);
   return (hash >>> 0).toString(16).padStart(8, '0');

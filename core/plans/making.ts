@@ -33,7 +33,7 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
       moves.set(replaced, to);
       records.delete(replaced);
     }
-    const by = fingerprint(size, site.recipe.words, focusOf(source, site.factsOf(from), site.notes.known));
+    const by = fingerprint(size, site.recipe, focusOf(source, site.factsOf(from), site.notes.known));
     // The original of a file that is replaced is known by its content alone.
     records.set(to, { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash } satisfies MadeRecord);
     if (task.times === 1) sizes[source] = withOwn(sizes[source] ?? {}, as, size, recipeSize(site.recipe, as));

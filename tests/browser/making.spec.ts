@@ -126,3 +126,22 @@ test('originals in one folder, full-size files and thumbnails in others; pages f
   expect((await sharp(join(out, 'large/one-web.jpg')).metadata()).width).toBe(800);
   expect((await sharp(join(out, 'large/two-web.jpg')).metadata()).width).toBe(800);
 });
+
+test('the pixels are left and every file is lightened once; what is light already is left', async ({ page }) => {
+  const heavy = await sharp(await photograph(1, 900, 600)).jpeg({ quality: 100, chromaSubsampling: '4:4:4' }).toBuffer();
+  const light = await sharp(await photograph(2, 900, 600)).jpeg({ quality: 20, mozjpeg: true }).toBuffer();
+  await openFiles(page, { 'heavy.jpg': heavy, 'light.jpg': light });
+  await openRecipe(page);
+  await recipe(page).getByRole('button', { name: 'barely' }).click();
+  await expect(recipe(page).getByText('all its pixels, JPEG alike to 0.99')).toBeVisible();
+  await recipe(page).getByRole('checkbox', { name: 'Decode every pixel, slower' }).check();
+  await recipe(page).getByRole('button', { name: 'Use this recipe' }).click();
+  await page.getByRole('button', { name: 'Make all by the recipe, 4' }).click();
+  await expect(page.getByText(/as light as that already, and left: light\.jpg/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Make all by the recipe/ })).toHaveCount(0);
+  const out = await unpacked(page);
+  expect(readFileSync(join(out, 'light.jpg')).equals(light)).toBe(true);
+  const made = readFileSync(join(out, 'heavy.jpg'));
+  expect((await sharp(made).metadata()).width).toBe(900);
+  expect(made.length).toBeLessThan(heavy.length * 0.8);
+});

@@ -95,7 +95,7 @@ export function AllPairs() {
       </Sheet>
       {dense.length > 0 && <Dense dense={dense} idle={idle} />}
       <Sheet>
-        <PairList pairs={ordered} chosen={chosen} idle={idle} size={recipe.thumbnail} onChoose={onChoose} onWork={onWork} onPairByHand={onPairByHand} onCloseLook={onCloseLook} />
+        <PairList pairs={ordered} chosen={chosen} idle={idle} size={recipe.thumbnail} onChoose={onChoose} onWork={onWork} onPairByHand={onPairByHand} onCloseLook={onCloseLook} dragging={dragged !== null} />
       </Sheet>
       {elsewhere.length > 0 && <Elsewhere elsewhere={elsewhere} />}
       {loose.length > 0 && <LooseTray loose={loose} idle={idle} onPairByHand={onPairByHand} />}

@@ -1,13 +1,14 @@
 /** A pair: thumbnail and full-size picture joined by a thread as sure as the match is; chosen, it shows its ways out. */
-import { useDraggable, useDroppable } from '@dnd-kit/core';
+import type { DraggableSyntheticListeners } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { memo, type ReactNode } from 'react';
+import { memo, useCallback, useState, type ReactNode } from 'react';
 import type { SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
 import { inBytes, toneInk } from '../../ui/parts';
 import { usePicture } from '../../ui/site';
+import { RowDrag } from './RowDrag';
 import { LARGE } from './rowStyles';
 import { grounds, outlined, STATES, waysOut } from './states';
 
@@ -31,23 +32,33 @@ interface PairRowProps {
   onWork: (work: Work) => void;
   onPairByHand: (thumbnail: string) => void;
   onCloseLook: (full: string) => void;
+  /** Something is being dragged, and may be dropped here. */
+  dragging: boolean;
   place?: RowPlace;
 }
 
-export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoose, onWork, onPairByHand, onCloseLook, place }: PairRowProps) {
-  const { setNodeRef: target, isOver } = useDroppable({ id: `onto ${pair.full}`, data: { full: pair.full } });
-  const { setNodeRef: source, listeners } = useDraggable({ id: `from ${pair.id}`, data: { thumbnail: pair.thumbnail }, disabled: pair.thumbnail === null || idle });
+export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoose, onWork, onPairByHand, onCloseLook, dragging, place }: PairRowProps) {
+  const [element, setElement] = useState<HTMLElement | null>(null);
+  const [pointed, setPointed] = useState(false);
+  const [grip, setGrip] = useState<DraggableSyntheticListeners>();
+  const [over, setOver] = useState(false);
+  const measure = chosen ? place?.measure : undefined;
+  const attach = useCallback((made: HTMLElement | null) => {
+    setElement(made);
+    // Rows that are not chosen are all of one height, and measuring costs; what was measured once is watched on.
+    measure?.(made);
+  }, [measure]);
+  const armed = (pointed || dragging) && element !== null;
   return (
     <li
-      ref={(element) => {
-        target(element);
-        source(element);
-        place?.measure(element);
-      }}
-      className={isOver ? 'onto' : chosen ? 'chosen' : undefined}
+      ref={attach}
+      className={over ? 'onto' : chosen ? 'chosen' : undefined}
       {...(place ? { 'data-index': place.index, 'aria-setsize': place.of, 'aria-posinset': place.index + 1, style: { position: 'absolute', left: 0, right: 0, top: place.top } } : {})}
-      {...listeners}
+      onPointerEnter={() => setPointed(true)}
+      onPointerLeave={() => setPointed(false)}
+      {...(armed ? grip : undefined)}
     >
+      {armed && <RowDrag pair={pair} element={element} idle={idle} onGrip={setGrip} onOver={setOver} />}
       <PairFace pair={pair} chosen={chosen} onChoose={onChoose} />
       {chosen && (
         <Box role="group" aria-label={`Ways for ${pair.name}`} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, pl: '145px', pr: 1.5, pb: 1 }}>

@@ -1,5 +1,4 @@
 /** The same reduction as `../resample.ts`, some ten times as fast: see `assembly/lanczos.ts`. Opaque pictures only; others take the reference way. */
-import type { Pixels } from '../pixels.ts';
 import { resample, tapsFor, type Resample, type Taps } from '../resample.ts';
 
 interface Exports {

@@ -3,15 +3,16 @@ import AddIcon from '@mui/icons-material/Add';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { Recipe, type FurtherSize } from '~core/photo/index.ts';
-import { STARTING_POINTS } from '~core/photo/index.ts';
+import { allPixels, LIGHTENINGS, Recipe, STARTING_POINTS, type FurtherSize } from '~core/photo/index.ts';
 import { ink } from '../../../ui/theme';
 import { SizeForm } from './SizeForm';
 
@@ -44,10 +45,14 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="recipe-title">
       <DialogTitle id="recipe-title">Recipe</DialogTitle>
       <DialogContent>
-        <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mb: 2, fontSize: '0.8125rem' }}>
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap', mb: 2, fontSize: '0.8125rem' }}>
           <Box sx={{ color: ink('stone') }}>Begin with</Box>
           {STARTING_POINTS.map((point) => (
-            <Button key={point.name} size="small" onClick={() => setRecipe({ ...point.recipe, further: recipe.further, words: recipe.words })}>{point.name}</Button>
+            <Button key={point.name} size="small" onClick={() => setRecipe({ ...recipe, thumbnail: point.recipe.thumbnail, fullSize: point.recipe.fullSize })}>{point.name}</Button>
+          ))}
+          <Box sx={{ color: ink('stone'), ml: 1.5 }}>or leave the pixels and lighten the files</Box>
+          {LIGHTENINGS.map(({ name, similarity }) => (
+            <Button key={name} size="small" onClick={() => setRecipe({ ...recipe, fullSize: allPixels(recipe.fullSize, similarity) })}>{name}</Button>
           ))}
         </Box>
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 4, rowGap: 3 }}>
@@ -68,6 +73,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
           <TextField select size="small" label="Words that stay in the files" value={recipe.words} onChange={({ target }) => setRecipe({ ...recipe, words: target.value as Recipe['words'] })} sx={{ minWidth: 320 }}>
             {(Object.keys(WORDS) as Recipe['words'][]).map((id) => <MenuItem key={id} value={id}>{WORDS[id]}</MenuItem>)}
           </TextField>
+          <FormControlLabel control={<Checkbox size="small" checked={recipe.exact} onChange={({ target }) => setRecipe({ ...recipe, exact: target.checked })} />} label="Decode every pixel, slower" slotProps={{ typography: { variant: 'body2' } }} />
         </Box>
         <Box sx={{ mt: 1.5, color: ink('stone'), fontSize: '0.8125rem' }}>Pictures stand upright and come out in sRGB; where they were taken is never written into what is made. What is made already stays until you make it again.</Box>
       </DialogContent>

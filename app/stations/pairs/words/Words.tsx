@@ -13,7 +13,7 @@ import { useIntent, useSite } from '../../../ui/site';
 import { ink } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Rights } from './Rights';
-import { WordsLine, type LineField } from './WordsLine';
+import { LINE, WordsLine, type LineField } from './WordsLine';
 
 type SetWords = Extract<Intent, { kind: 'set-words' }>;
 
@@ -77,6 +77,10 @@ export function Words() {
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 392px', gap: 1.5, alignItems: 'start' }}>
         <Sheet>
+          <Box aria-hidden sx={{ ...LINE, pt: 1, color: ink('stone'), fontSize: '0.75rem' }}>
+            <Box sx={{ gridColumn: 3 }}>Alt text</Box>
+            <Box>Caption</Box>
+          </Box>
           <Box ref={list}>
             <Box component="ul" aria-label="Words" ref={rows.list} sx={{ m: 0, p: 0, listStyle: 'none' }} style={{ position: 'relative', height: rows.height }}>
               {rows.items.map((item) => {

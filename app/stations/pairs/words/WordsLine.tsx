@@ -6,6 +6,9 @@ import { nameOf } from '~core/site/index.ts';
 import { Mono, Picture, Tag } from '../../../ui/parts';
 import { ink } from '../../../ui/theme';
 
+/** Picture, name, alt text, caption. */
+export const LINE = { display: 'grid', gridTemplateColumns: '76px 150px minmax(0, 1fr) minmax(0, 1fr)', gap: 1.25, px: 1.5 } as const;
+
 export type LineField = 'alt' | 'caption';
 
 interface WordsLineProps {
@@ -24,7 +27,7 @@ interface WordsLineProps {
 export const WordsLine = memo(function WordsLine({ row, index, of, top, measure, chosen, idle, onChoose, onSet, onNext }: WordsLineProps) {
   const field = (name: LineField) => ({ row, name, idle, onSet, onNext: () => onNext(index, name) });
   return (
-    <Box component="li" ref={measure} data-index={index} aria-setsize={of} aria-posinset={index + 1} onFocus={() => onChoose(placeKey(row))} onPointerDown={() => onChoose(placeKey(row))} sx={{ position: 'absolute', left: 0, right: 0, display: 'grid', gridTemplateColumns: '76px 150px minmax(0, 1fr) minmax(0, 1fr)', gap: 1.25, alignItems: 'center', px: 1.5, py: 0.75, borderTop: `1px solid ${ink('hair')}`, bgcolor: chosen ? ink('heatherWash') : undefined, minHeight: 68, boxSizing: 'border-box' }} style={{ top }}>
+    <Box component="li" ref={measure} data-index={index} aria-setsize={of} aria-posinset={index + 1} onFocus={() => onChoose(placeKey(row))} onPointerDown={() => onChoose(placeKey(row))} sx={{ ...LINE, position: 'absolute', left: 0, right: 0, alignItems: 'center', py: 0.75, borderTop: `1px solid ${ink('hair')}`, bgcolor: chosen ? ink('heatherWash') : undefined, minHeight: 68, boxSizing: 'border-box' }} style={{ top }}>
       <Picture path={row.file} width={72} height={52} />
       <Box sx={{ minWidth: 0, fontSize: '0.75rem' }}>
         <Mono>{nameOf(row.file)}</Mono>
