@@ -14,6 +14,7 @@ import { analysis, pictures, pictureWorkers } from '../workers/start';
 import { glanceOf, INTAKE_LOCK, storageReason } from './intake';
 import { dropQueue, makePictures } from './making';
 import type { SiteRecord } from './records';
+import { openReading, readView } from './view';
 import { journalLabels, keepLooks, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
 
 export interface Job {
@@ -77,7 +78,7 @@ export class SiteSession {
     const facts = await readFacts(db, [...files.values()].flatMap((content) => (content.kind === 'binary' ? [content.hash] : [])));
     const session = new SiteSession(db, site, files, facts);
     await session.#takeLock();
-    await analysis().open([...files], [...facts]);
+    await openReading(files, facts);
     void session.#readPictures().then(() => session.#resume());
     return session;
   }
@@ -111,7 +112,7 @@ export class SiteSession {
     const gone = [...this.files.keys()].filter((path) => !fresh.has(path));
     this.files.clear();
     for (const [path, content] of fresh) this.files.set(path, content);
-    await analysis().open([...fresh], [...this.#facts]);
+    await openReading(fresh, this.#facts);
     this.#announce(new Map([...fresh, ...gone.map((path): [string, null] => [path, null])]));
     this.#goStale();
   }
@@ -161,7 +162,7 @@ export class SiteSession {
 
   async snapshot(): Promise<Snapshot> {
     const version = this.#version;
-    const view = await analysis().view();
+    const view = await readView();
     const { undo, redo } = await journalLabels(this.#db, this.site);
     await this.#noteGlance(view);
     if (view.unsearched > 0) void this.#searchOn(view.unsearched);

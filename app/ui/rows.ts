@@ -27,7 +27,9 @@ export function useRowsInSight<Element extends HTMLElement>(count: number, heigh
     estimateSize: useCallback(() => height, [height]),
     getItemKey: keyOf,
     scrollMargin: above,
-    overscan: 4,
+    overscan: 3,
+    // A list that follows a frame later is smooth; one that renders within every scroll event is not.
+    useFlushSync: false,
   });
   return { list, items: rows.getVirtualItems(), height: rows.getTotalSize(), topOf: ({ start }) => start - above, measure: rows.measureElement, show: (index) => rows.scrollToIndex(index) };
 }

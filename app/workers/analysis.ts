@@ -7,6 +7,7 @@ import { placeMade, planFor, readyTasks, type Intent, type MadeFile, type ReadyT
 import { hunksOf, NOTES_FILE, type Change, type FileContent, type Hunk } from '~core/site/index.ts';
 import { pageStandingAlone, picturesShownBy, viewOf, type SiteView } from '~core/view/index.ts';
 import { KITS } from './kits';
+import { LONG_LISTS, type LongList } from './longLists';
 
 export interface FileDiff {
   path: string;
@@ -23,6 +24,19 @@ let reading: SiteReading | null = null;
 let view: SiteView | null = null;
 
 const currentReading = (): SiteReading => (reading ??= readSite(files, facts, KITS, memory));
+
+export interface ViewHead {
+  number: number;
+  head: SiteView;
+  /** In the order of {@link LONG_LISTS}. */
+  lengths: number[];
+}
+
+/** Views whose parts are still being fetched, so that all parts are of one. */
+const handed = new Map<number, SiteView>();
+let handedOut = 0;
+/** More than this many are never fetched at once. */
+const HANDED = 4;
 
 function changed(): void {
   reading = null;
@@ -46,8 +60,17 @@ const analysis = {
     for (const [hash, one] of known) facts.set(hash, one);
     changed();
   },
-  view(): SiteView {
-    return (view ??= viewOf(currentReading()));
+  /** The view without its long lists, and how long those are: a message of thousands of rows would stall whoever unpacks it. */
+  viewHead(): ViewHead {
+    const whole = (view ??= viewOf(currentReading()));
+    const number = ++handedOut;
+    handed.set(number, whole);
+    for (const old of handed.keys()) if (old <= number - HANDED) handed.delete(old);
+    return { number, head: { ...whole, ...Object.fromEntries(LONG_LISTS.map((name) => [name, []])) }, lengths: LONG_LISTS.map((name) => whole[name].length) };
+  },
+  /** A part of a long list of a view that was handed out, even if the site has changed since; null where that is long ago. */
+  viewPart(number: number, name: LongList, from: number, count: number): unknown[] | null {
+    return handed.get(number)?.[name].slice(from, from + count) ?? null;
   },
   /** Searches on for what thumbnails show, for a second or so; gives how many are left. */
   searchOn(): number {

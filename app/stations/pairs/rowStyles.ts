@@ -10,8 +10,8 @@ export const ROW_STYLES = {
   m: 0,
   p: 0,
   listStyle: 'none',
-  '& > li': { borderTop: `1px solid ${ink('hair')}` },
-  '& > li:first-of-type': { borderTopColor: 'transparent' },
+  // Rows that come and go do not make the browser look at their neighbours: no rule asks for the first, and nothing leaves a row.
+  '& > li': { borderTop: `1px solid ${ink('hair')}`, marginTop: '-1px', contain: 'layout style paint' },
   '& > li.chosen': { backgroundColor: ink('heatherWash') },
   '& > li.onto': { backgroundColor: ink('gorseWash') },
   '& .pair': { all: 'unset', boxSizing: 'border-box', cursor: 'pointer', display: 'grid', gridTemplateColumns: '84px 40px 96px minmax(0, 1fr) 210px 130px', alignItems: 'center', gap: '10px', width: '100%', minHeight: '68px', padding: '4px 12px' },
