@@ -61,7 +61,7 @@ for (const [name, ...commands] of steps) {
 }
 count(join(OUT, 'unit.json'), (unit) => [unit.numPassedTests, unit.numFailedTests]);
 count(join(OUT, 'browser.json'), ({ stats }) => {
-  if (stats.flaky > 0) console.log(`${stats.flaky} browser tests came through only at their second try; see above.`);
+  if (stats.flaky > 0) console.log(`${stats.flaky} browser tests came through only at another try; see above.`);
   return [stats.expected + stats.flaky, stats.unexpected];
 });
 console.log(`\n${times.join(', ')}; ${Math.round((Date.now() - began) / 1000)} s in all`);

@@ -7,7 +7,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test.setTimeout(120_000);
     await page.emulateMedia({ colorScheme });
     await page.goto('/');
-    await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
     expect(await violations(page), 'shelf').toEqual([]);
     await openDemo(page);
     for (const station of ['pairs', 'markup', 'wiring', 'proof', 'pack']) {

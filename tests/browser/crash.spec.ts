@@ -36,7 +36,7 @@ test('an import that is killed leaves no half of a site', async ({ context, base
   for (const delay of [30, 90, 160, 260]) {
     const page = await context.newPage();
     await page.goto(baseURL ?? '');
-    await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
     const before = await counts(page);
     await page.locator('[data-pick="folder"]').setInputFiles(folder);
     await page.waitForTimeout(delay);
@@ -57,7 +57,7 @@ test('an edit that is killed is there with its journal entry, or not at all', as
   test.setTimeout(120_000);
   const first = await context.newPage();
   await first.goto(baseURL ?? '');
-  await expect(first.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  await expect(first.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   await bringIn(first, folderWith({ 'index.html': PAGE, 'a.jpg': await photograph(1), 'b.jpg': await photograph(2), 'thumbs/a.jpg': await photograph(1, 400, 400), 'thumbs/b.jpg': await photograph(2, 400, 400) }));
   const address = first.url().replace(/pairs$/, 'markup');
   await first.close();
@@ -94,7 +94,7 @@ test('an edit that is killed is there with its journal entry, or not at all', as
 test('a second tab shows the site read-only and takes over when the first is closed', async ({ context, baseURL }) => {
   const first = await context.newPage();
   await first.goto(baseURL ?? '');
-  await first.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
+  await first.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 90_000 });
   await first.waitForURL(/\/pairs$/);
   const second = await context.newPage();
   await second.goto(first.url());

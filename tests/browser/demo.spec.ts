@@ -28,7 +28,7 @@ test('what has a fix is mended, what remains is the author’s, and all of it ca
   for (const fault of mended) {
     await page.locator(`[data-rule="${fault.rule}"]`).getByRole('button', { name: fault.fix ?? '' }).click();
     left--;
-    await expect(rows).toHaveCount(left, { timeout: 20_000 });
+    await expect(rows).toHaveCount(left, { timeout: 90_000 });
   }
   await expect(page.locator('[data-rule]')).toHaveAttribute('data-rule', 'alt-missing');
 
@@ -45,7 +45,7 @@ test('what has a fix is mended, what remains is the author’s, and all of it ca
   await expect(page.getByText('20 strands, nothing found wrong')).toBeVisible();
   for (let n = 0; n <= mended.length; n++) {
     await page.getByRole('button', { name: /^Undo: / }).click();
-    await expect(rows).toHaveCount(n + 1, { timeout: 20_000 });
+    await expect(rows).toHaveCount(n + 1, { timeout: 90_000 });
   }
   await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
   await goTo(page, 'markup');

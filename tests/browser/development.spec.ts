@@ -14,7 +14,7 @@ test('hydrates without a warning', async ({ page }) => {
     await page.goto(`http://localhost:${PORT}/`);
     // Vite bundles dependencies on the first visit and loads the page anew when it has; a click before that leads nowhere.
     await expect(async () => {
-      await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 20_000 });
+      await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 90_000 });
       await page.waitForURL(/\/pairs$/, { timeout: 5000 });
     }).toPass({ timeout: 240_000 });
     const told: string[] = [];
@@ -23,7 +23,7 @@ test('hydrates without a warning', async ({ page }) => {
     });
     for (const path of ['/', page.url()]) {
       await page.goto(path.startsWith('http') ? path : `http://localhost:${PORT}${path}`);
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible({ timeout: 30_000 });
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible({ timeout: 90_000 });
       await page.waitForTimeout(500);
     }
     expect(told).toEqual([]);

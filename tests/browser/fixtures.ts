@@ -36,7 +36,7 @@ export { expect };
 
 export async function openDemo(page: Page, station = 'pairs'): Promise<string> {
   await page.goto('/');
-  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
+  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 90_000 });
   await page.waitForURL(/\/pairs$/);
   await settled(page);
   if (station !== 'pairs') await goTo(page, station);
@@ -77,7 +77,7 @@ export function photograph(n: number, width = 1200, height = 800): Promise<Buffe
 
 export async function bringIn(page: Page, folder: string): Promise<void> {
   await page.locator('[data-pick="folder"]').setInputFiles(folder);
-  await page.waitForURL(/\/pairs$/, { timeout: 30_000 });
+  await page.waitForURL(/\/pairs$/, { timeout: 90_000 });
   await settled(page);
 }
 

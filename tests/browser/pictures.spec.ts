@@ -17,7 +17,7 @@ const decoded = async (image: Sharp) => {
 
 test('thumbnails equal those of sharp, upright, in every shape', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   const names = ['camera/TKC_0412.jpg', 'camera/TKC_0415.jpg', 'photos/large/diamond-classic.jpg', 'photos/large/long-panorama.jpg', 'photos/large/square-star.jpg'];
   const files = Object.fromEntries(names.map((name) => [name.replace(/^.*\//, ''), readFileSync(SITE + name)]));
   // The eight orientations of one picture, and a picture with clear parts.
@@ -26,7 +26,7 @@ test('thumbnails equal those of sharp, upright, in every shape', async ({ page }
   files['cut-out.png'] = await sharp(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="900" height="700"><circle cx="450" cy="350" r="300" fill="#b3402a"/></svg>')).png().toBuffer();
   await bringIn(page, folderWith(files));
   await page.getByRole('button', { name: 'Make 14 missing' }).click();
-  await expect(page.getByText('14 pictures, 14 sure')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('14 pictures, 14 sure')).toBeVisible({ timeout: 90_000 });
   const out = await unpacked(page);
   for (const name of Object.keys(files)) {
     const made = await decoded(sharp(readFileSync(join(out, 'thumbs', name.replace(/\.png$/, '.jpg')))));
@@ -46,7 +46,7 @@ test('thumbnails equal those of sharp, upright, in every shape', async ({ page }
 
 test('what cannot be decoded is named, and stops nothing', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   const good = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#b3402a' } }).jpeg().toBuffer();
   await bringIn(page, folderWith({ 'good.jpg': good, 'empty.jpg': Buffer.alloc(0), 'text.jpg': 'no picture', 'named-wrong.jpg': await sharp({ create: { width: 800, height: 600, channels: 3, background: '#3f8050' } }).png().toBuffer() }));
   await expect(page.getByText('unreadable')).toHaveCount(2);
@@ -56,7 +56,7 @@ test('what cannot be decoded is named, and stops nothing', async ({ page }) => {
 
 test('an archive moves a site to another browser, words and pictures and all', async ({ page, browser, baseURL }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
+  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 90_000 });
   await page.waitForURL(/\/pairs$/);
   await settled(page);
   await goTo(page, 'pack');
@@ -68,9 +68,9 @@ test('an archive moves a site to another browser, words and pictures and all', a
 
   const other = await (await browser.newContext()).newPage();
   await other.goto(baseURL ?? '');
-  await expect(other.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  await expect(other.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   await other.locator('[data-pick="archive"]').setInputFiles(zip);
-  await other.waitForURL(/\/pairs$/, { timeout: 30_000 });
+  await other.waitForURL(/\/pairs$/, { timeout: 90_000 });
   await settled(other);
   await expect(other.getByRole('banner').getByText('Tarrowby Kite Circle')).toBeVisible();
   await expect(other.getByText('30 pictures, 21 sure')).toBeVisible();
@@ -81,7 +81,7 @@ test('an archive moves a site to another browser, words and pictures and all', a
 
 test('a bad archive is refused with what, where and what to do; a removed site can be put back', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   await page.locator('[data-pick="archive"]').setInputFiles({ name: 'site.zip', mimeType: 'application/zip', buffer: Buffer.from('PK\u0003\u0004 and no more') });
   await expect(page.getByRole('alert')).toContainText('cut short');
   await page.getByRole('button', { name: 'Remove Tarrowby Kite Circle from the shelf' }).click();

@@ -25,7 +25,7 @@ async function site() {
 
 test('an edit shows in the live page, which keeps its place; a style shows without loading anew', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   await bringIn(page, await site());
   await goTo(page, 'markup');
   await page.getByRole('combobox', { name: 'Page' }).click();

@@ -18,7 +18,7 @@ async function drop(page: Page, files: { name: string; bytes: Uint8Array; type: 
 
 test.beforeEach(async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('link', { name: 'Tarrowby Kite Circle' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('link', { name: 'Tarrowby Kite Circle' })).toBeVisible({ timeout: 90_000 });
 });
 
 test('pictures that are dropped become a site', async ({ page }) => {
