@@ -50,10 +50,12 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
           {STARTING_POINTS.map((point) => (
             <Button key={point.name} size="small" onClick={() => setRecipe({ ...recipe, thumbnail: point.recipe.thumbnail, fullSize: point.recipe.fullSize })}>{point.name}</Button>
           ))}
-          <Box sx={{ color: ink('stone'), ml: 1.5 }}>or leave the pixels and lighten the files</Box>
-          {LIGHTENINGS.map(({ name, similarity }) => (
-            <Button key={name} size="small" onClick={() => setRecipe({ ...recipe, fullSize: allPixels(recipe.fullSize, similarity) })}>{name}</Button>
-          ))}
+          <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
+            <Box sx={{ color: ink('stone') }}>or leave the pixels and lighten the files</Box>
+            {LIGHTENINGS.map(({ name, similarity }) => (
+              <Button key={name} size="small" onClick={() => setRecipe({ ...recipe, fullSize: allPixels(recipe.fullSize, similarity) })}>{name}</Button>
+            ))}
+          </Box>
         </Box>
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 4, rowGap: 3 }}>
           {SIZES.map(({ id, title }) => (
