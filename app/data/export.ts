@@ -24,7 +24,7 @@ export async function pack(session: SiteSession, kind: 'parcel' | 'archive', lea
       sources.push({ path, modified, content: content.text });
       continue;
     }
-    const blob = await session.blob(path);
+    const blob = await session.pictures.blob(path);
     if (!blob) throw new Error(`${path} is missing from the browser’s storage; bring it in again.`);
     sources.push({ path, modified, content: blob, ...(kind === 'parcel' && placeRemoved.has(path) ? { withoutPlace: true } : {}) });
   }

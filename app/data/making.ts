@@ -1,21 +1,29 @@
 /**
- * The queue of pictures to be made: in at most two workers, a picture at a time with all of its sizes. What is done is
- * written down as it comes, so that a reload goes on where it was; nothing of the site changes before all is done.
+ * The queue of pictures to be made: a picture at a time with all of its sizes, in as many workers as are given. What is
+ * done is written down now and then, so that a reload goes on where it was; nothing of the site changes before all is done.
  */
 import type { Recipe } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
 import { nameOf } from '~core/site/index.ts';
-import type { PictureLook } from '../workers/pictures';
-import { pictureWorkers } from '../workers/start';
+import type { MadePicture, MakeOptions, PictureLook, Wanted } from '../workers/pictures';
 import { contentHash } from './hash';
 import type { Job } from './session';
 import { keepBlobs, type Store } from './store';
+
+/** What a worker does for the queue. */
+export interface Maker {
+  make: (blob: Blob, from: string, wanted: readonly Wanted[], options: MakeOptions) => Promise<MadePicture[]>;
+  look: (blob: Blob, path: string) => Promise<PictureLook>;
+}
 
 interface Options {
   /** What was made before a reload. */
   before: readonly MadeFile[];
   recipe: Pick<Recipe, 'words' | 'exact'>;
+  workers: readonly (() => Maker)[];
   sourceOf: (task: ReadyTask) => Promise<Blob | null>;
+  /** The site is being left: the queue waits for the next time. */
+  leaving: AbortSignal;
   onJob: (job: Job) => void;
 }
 
@@ -32,55 +40,61 @@ export const dropQueue = (db: Store, siteId: string): Promise<void> => db.delete
 
 /** Time that is left is said only when there is something to judge by; ms. */
 const SOONEST = 1500;
+/** How often the queue is written down; what came after the last time is made again after a reload; ms. */
+const NOTED_EVERY = 1000;
 
-/** Null where it was stopped; then nothing is kept. */
-export async function makePictures(db: Store, siteId: string, tasks: readonly ReadyTask[], { before, recipe, sourceOf, onJob }: Options): Promise<MadeBatch | null> {
+/** Null where it was stopped, and then nothing is kept; or where the site is left, and then it goes on the next time. */
+export async function makePictures(db: Store, siteId: string, tasks: readonly ReadyTask[], { before, recipe, workers, sourceOf, leaving, onJob }: Options): Promise<MadeBatch | null> {
   const stop = new AbortController();
   const batch: MadeBatch = { files: [...before], looks: new Map(), failed: [], told: [] };
-  const made = new Set(before.map(({ task }) => task.to));
-  const bySource = new Map<string, ReadyTask[]>();
-  for (const task of tasks) if (!made.has(task.to)) bySource.set(task.source, [...(bySource.get(task.source) ?? []), task]);
-  const plain = tasks.map(({ source: _source, focus: _focus, said: _said, ...task }) => task);
-  await db.put('queues', { siteId, tasks: plain, done: batch.files });
+  const plain = tasks.map(withoutSource);
+  let noted = -Infinity;
+  const note = async (always = false) => {
+    if (!always && performance.now() - noted < NOTED_EVERY) return;
+    noted = performance.now();
+    await db.put('queues', { siteId, tasks: plain, done: [...batch.files] });
+  };
+  const odd = { enlarged: [] as string[], unmet: [] as string[], light: [] as string[] };
+  const one = async (worker: Maker, group: readonly ReadyTask[]) => {
+    const first = group[0]!;
+    const source = await sourceOf(first);
+    if (!source) throw new Error('its source is no longer there');
+    const wanted = group.map(({ to, size, times }) => ({ to, size, times }));
+    for (const made of await worker.make(source, first.from, wanted, { focus: first.focus, ...recipe, said: first.said })) {
+      const task = group.find(({ to }) => to === made.to)!;
+      // Compressing anew what is as light already would only cost quality.
+      const keep = made.whole && task.to === task.from && made.blob.size >= source.size;
+      const blob = keep ? source : made.blob;
+      if (keep) odd.light.push(nameOf(made.to));
+      if (made.short && task.size.enlarge) odd.enlarged.push(nameOf(made.to));
+      if (!made.met) odd.unmet.push(`${nameOf(made.to)} (${Math.round(blob.size / 1000)} KB)`);
+      const hash = await contentHash(await blob.arrayBuffer());
+      await keepBlobs(db, new Map([[hash, blob]]));
+      const look = await worker.look(blob, made.to);
+      batch.looks.set(hash, look);
+      batch.files.push({ task: withoutSource(task), source: task.source, hash, bytes: blob.size });
+    }
+  };
 
-  const short: string[] = [];
-  const unmet: string[] = [];
-  const light: string[] = [];
+  const groups = bySource(tasks, new Set(before.map(({ task }) => task.to)));
   const began = performance.now();
   let finished = 0;
   const tell = (at: string) => {
     const spent = performance.now() - began;
-    const left = finished > 0 && spent > SOONEST ? (spent / finished) * (bySource.size - finished) : undefined;
+    const left = finished > 0 && spent > SOONEST ? (spent / finished) * (groups.length - finished) : undefined;
     onJob({ says: `Making ${nameOf(at)}`, done: batch.files.length, of: tasks.length, stop: () => stop.abort(), ...(left === undefined ? {} : { left }) });
   };
-
-  const waiting = bySource.values();
+  const waiting = groups.values();
+  await note(true);
   await Promise.all(
-    pictureWorkers().map(async (worker) => {
+    workers.map(async (worker) => {
       for (const group of waiting) {
-        if (stop.signal.aborted) return;
-        const [first] = group;
-        if (!first) continue;
+        if (stop.signal.aborted || leaving.aborted) return;
+        const first = group[0]!;
         tell(first.to);
         try {
-          const source = await sourceOf(first);
-          if (!source) throw new Error('its source is no longer there');
-          const wanted = group.map(({ to, size, times }) => ({ to, size, times }));
-          for (const one of await worker().make(source, first.from, wanted, { focus: first.focus, ...recipe, said: first.said })) {
-            const task = group.find(({ to }) => to === one.to) ?? first;
-            // Compressing anew what is as light already would only cost quality.
-            const blob: Blob = one.whole && task.to === task.from && one.blob.size >= source.size ? source : one.blob;
-            if (blob === source) light.push(nameOf(one.to));
-            const hash = await contentHash(await blob.arrayBuffer());
-            await keepBlobs(db, new Map([[hash, blob]]));
-            const look = await worker().look(blob, one.to);
-            batch.looks.set(hash, look);
-            const { source: of, focus: _focus, said: _said, ...asked } = task;
-            batch.files.push({ task: asked, source: of, hash, bytes: blob.size });
-            if (one.short && task.size.enlarge) short.push(nameOf(one.to));
-            if (!one.met) unmet.push(`${nameOf(one.to)} (${Math.round(one.blob.size / 1000)} KB)`);
-          }
-          await db.put('queues', { siteId, tasks: plain, done: batch.files });
+          await one(worker(), group);
+          await note();
         } catch (error) {
           batch.failed.push(`${nameOf(first.from)}: ${error instanceof Error ? error.message : String(error)}`);
         }
@@ -93,10 +107,26 @@ export async function makePictures(db: Store, siteId: string, tasks: readonly Re
     await dropQueue(db, siteId);
     return null;
   }
-  if (short.length > 0) batch.told.push(`enlarged, for the pictures are smaller than their box: ${listed(short)}`);
-  if (light.length > 0) batch.told.push(`as light as that already, and left: ${listed(light)}`);
-  if (unmet.length > 0) batch.told.push(`no quality meets the aim for ${listed(unmet)}; the nearest was taken`);
+  await note(true);
+  if (leaving.aborted) return null;
+  if (odd.enlarged.length > 0) batch.told.push(`enlarged, for the pictures are smaller than their box: ${listed(odd.enlarged)}`);
+  if (odd.light.length > 0) batch.told.push(`as light as that already, and left: ${listed(odd.light)}`);
+  if (odd.unmet.length > 0) batch.told.push(`no quality meets the aim for ${listed(odd.unmet)}; the nearest was taken`);
   return batch;
+}
+
+const withoutSource = ({ source: _source, focus: _focus, said: _said, ...task }: ReadyTask) => task;
+
+/** Tasks of one picture together, but for what is made already. */
+function bySource(tasks: readonly ReadyTask[], made: ReadonlySet<string>): ReadyTask[][] {
+  const groups = new Map<string, ReadyTask[]>();
+  for (const task of tasks) {
+    if (made.has(task.to)) continue;
+    const group = groups.get(task.source);
+    if (group) group.push(task);
+    else groups.set(task.source, [task]);
+  }
+  return [...groups.values()];
 }
 
 const listed = (names: readonly string[]): string => (names.length > 3 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : names.join(', '));

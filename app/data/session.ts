@@ -3,19 +3,20 @@
  * planned in the worker, written in one transaction, then shown. Changes are done one after the other.
  */
 import type { PictureTask } from '~core/model/index.ts';
-import { DEFAULT_RECIPE, Recipe, type Format, type PhotoFacts } from '~core/photo/index.ts';
-import type { Intent, MadeFile, ReadyTask } from '~core/plans/index.ts';
-import { isPicturePath, mediaTypeOf, nameOf, notesIn, type FileContent } from '~core/site/index.ts';
+import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '~core/photo/index.ts';
+import type { Intent, MadeFile } from '~core/plans/index.ts';
+import { isPicturePath, notesIn, type FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import type { FileDiff, PlanView } from '../workers/analysis';
 import type { PictureLook } from '../workers/pictures';
-import type { EncodedBlob } from '../workers/encode';
-import { analysis, pictures, pictureWorkers } from '../workers/start';
+import { analysis, pictureWorkers } from '../workers/start';
 import { glanceOf, INTAKE_LOCK, storageReason } from './intake';
+import { lookAtPictures } from './looking';
 import { dropQueue, makePictures } from './making';
+import { SitePictures } from './pictures';
 import type { SiteRecord } from './records';
-import { openReading, readView } from './view';
 import { journalLabels, keepLooks, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
+import { openReading, ViewReader } from './view';
 
 export interface Job {
   says: string;
@@ -38,9 +39,6 @@ export interface Snapshot {
   readOnly: boolean;
 }
 
-/** How long what is read of pictures is gathered before the screen follows; ms. */
-const REDRAW_MS = 1000;
-
 type Changed = (files: ReadonlyMap<string, FileContent | null>) => void;
 
 export class SiteSession {
@@ -48,16 +46,17 @@ export class SiteSession {
   site: SiteRecord;
   readOnly = true;
   job: Job | null = null;
+  readonly pictures: SitePictures;
   readonly #db: Store;
+  readonly #views = new ViewReader(analysis());
+  readonly #leaving = new AbortController();
   readonly #facts: Map<string, PhotoFacts>;
-  readonly #urls = new Map<string, string>();
   readonly #watchers = new Set<() => void>();
   readonly #changed = new Set<Changed>();
   readonly #stale = new Set<() => void>();
   readonly #done = new Set<(outcome: Outcome) => void>();
   #queue: Promise<unknown> = Promise.resolve();
   #release: () => void = () => undefined;
-  #closed = false;
   #searching = false;
   /** Counts what may make a snapshot old. */
   #version = 0;
@@ -68,6 +67,7 @@ export class SiteSession {
     this.site = site;
     this.files = files;
     this.#facts = facts;
+    this.pictures = new SitePictures(db, files, (hash) => facts.has(hash));
   }
 
   static async open(siteId: string): Promise<SiteSession | null> {
@@ -78,7 +78,7 @@ export class SiteSession {
     const facts = await readFacts(db, [...files.values()].flatMap((content) => (content.kind === 'binary' ? [content.hash] : [])));
     const session = new SiteSession(db, site, files, facts);
     await session.#takeLock();
-    await openReading(files, facts);
+    await openReading(analysis(), files, facts);
     void session.#readPictures().then(() => session.#resume());
     return session;
   }
@@ -96,10 +96,11 @@ export class SiteSession {
     this.readOnly = !granted;
     if (granted) return;
     void navigator.locks.request(name, async () => {
-      if (this.#closed) return undefined;
+      if (this.#leaving.signal.aborted) return undefined;
       // The other tab has written meanwhile: begin anew from the store.
       this.readOnly = false;
       await this.#reload();
+      void this.#resume();
       return held;
     });
   }
@@ -112,16 +113,15 @@ export class SiteSession {
     const gone = [...this.files.keys()].filter((path) => !fresh.has(path));
     this.files.clear();
     for (const [path, content] of fresh) this.files.set(path, content);
-    await openReading(fresh, this.#facts);
+    await openReading(analysis(), fresh, this.#facts);
     this.#announce(new Map([...fresh, ...gone.map((path): [string, null] => [path, null])]));
     this.#goStale();
   }
 
   close(): void {
-    this.#closed = true;
-    this.job?.stop?.();
+    this.#leaving.abort();
     this.#release();
-    for (const url of this.#urls.values()) URL.revokeObjectURL(url);
+    this.pictures.release();
   }
 
   /** Told when work that was not asked for through an action has made the last snapshot old. */
@@ -162,7 +162,7 @@ export class SiteSession {
 
   async snapshot(): Promise<Snapshot> {
     const version = this.#version;
-    const view = await readView();
+    const view = await this.#views.read();
     const { undo, redo } = await journalLabels(this.#db, this.site);
     await this.#noteGlance(view);
     if (view.unsearched > 0) void this.#searchOn(view.unsearched);
@@ -216,7 +216,7 @@ export class SiteSession {
       navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
         const ready = await analysis().readyTasks([...tasks]);
         const { words, exact } = Recipe.safeParse(notesIn(this.files).recipe).data ?? DEFAULT_RECIPE;
-        const made = await makePictures(this.#db, this.site.id, ready, { before, recipe: { words, exact }, sourceOf: (task) => this.#sourceOf(task), onJob: (job) => this.#work(job) });
+        const made = await makePictures(this.#db, this.site.id, ready, { before, recipe: { words, exact }, workers: pictureWorkers(), sourceOf: (task) => this.pictures.sourceOf(task), leaving: this.#leaving.signal, onJob: (job) => this.#work(job) });
         this.#work(null);
         if (made === null) return { ok: false, reason: 'Stopped. No picture was written.' };
         const { files, looks, failed, told } = made;
@@ -235,11 +235,6 @@ export class SiteSession {
         return outcome.ok && more.length > 0 ? { ...outcome, label: `${outcome.label}; ${more.join('; ')}` } : outcome;
       }),
     );
-  }
-
-  /** The content that a task is made from. What stood in a file's own place before may have gone with an archive; then the file as it is. */
-  async #sourceOf({ source, from }: ReadyTask): Promise<Blob | null> {
-    return (await this.#db.get('blobs', source)) ?? this.blob(from);
   }
 
   /** Pictures that were being made when the page went away are made to their end. */
@@ -281,40 +276,25 @@ export class SiteSession {
   /** Looks at all pictures that are new; what is there is shown meanwhile. */
   async #readPictures(): Promise<void> {
     const unread = new Map([...this.files].flatMap(([path, content]) => (content.kind === 'binary' && isPicturePath(path) && !this.#facts.has(content.hash) ? [[content.hash, path] as const] : [])));
-    let looks = new Map<string, PictureLook>();
-    let since = performance.now();
-    let done = 0;
-    const waiting = unread.entries();
-    const tell = async () => {
-      // A screen that redraws for every picture would keep the reading waiting.
-      if (performance.now() - since < REDRAW_MS && done < unread.size) return;
-      since = performance.now();
-      const learnt = looks;
-      looks = new Map();
-      await this.#learn(learnt);
-      this.#work(done < unread.size ? { says: 'Reading pictures', done, of: unread.size, stop: null } : null);
-      this.#goStale();
-    };
-    await Promise.all(
-      pictureWorkers().map(async (worker) => {
-        for (const [hash, path] of waiting) {
-          if (this.#closed) return;
-          const blob = await this.#db.get('blobs', hash);
-          const look = blob && (await worker().look(blob, path));
-          // Only now: while it was looked at, what others had seen may have been handed on.
-          if (look) looks.set(hash, look);
-          done++;
-          await tell();
-        }
-      }),
-    );
+    await lookAtPictures({
+      unread,
+      lookers: pictureWorkers().map((worker) => (blob: Blob, path: string) => worker().look(blob, path)),
+      blobOf: (hash) => this.#db.get('blobs', hash),
+      learn: async (looks, done) => {
+        await this.#learn(looks);
+        this.#work(done < unread.size ? { says: 'Reading pictures', done, of: unread.size, stop: null } : null);
+        this.#goStale();
+      },
+      behind: () => this.#views.busy,
+      gone: () => this.#leaving.signal.aborted,
+    });
   }
 
   /** Searches for the pictures of thumbnails with unhelpful names, a few at a time, so that other work comes between. */
   async #searchOn(of: number): Promise<void> {
     if (this.#searching) return;
     this.#searching = true;
-    for (let left = of; left > 0 && !this.#closed; ) {
+    for (let left = of; left > 0 && !this.#leaving.signal.aborted; ) {
       this.#work({ says: 'Comparing pictures', done: of - left, of, stop: null });
       left = await analysis().searchOn();
     }
@@ -334,70 +314,6 @@ export class SiteSession {
     if (current) await tx.store.put({ ...current, glance });
     await tx.done;
   }
-
-  async blob(path: string): Promise<Blob | null> {
-    const content = this.files.get(path);
-    if (!content) return null;
-    return content.kind === 'text' ? new Blob([content.text]) : ((await this.#db.get('blobs', content.hash)) ?? null);
-  }
-
-  /** The address of a small copy of a picture, by its hash; null while nobody has looked at the picture. */
-  async glanceUrl(hash: string): Promise<string | null> {
-    if (!this.#facts.has(hash)) return null;
-    const blob = (await this.#db.get('glances', hash)) ?? (await this.#db.get('blobs', hash));
-    if (!blob) return null;
-    const url = this.#urls.get(hash) ?? URL.createObjectURL(blob);
-    this.#urls.set(hash, url);
-    return url;
-  }
-
-  /** An address of the whole picture, and how to give it back. */
-  async wholeUrl(path: string): Promise<{ url: string; release: () => void } | null> {
-    const blob = await this.blob(path);
-    if (!blob) return null;
-    const url = URL.createObjectURL(blob.type ? blob : blob.slice(0, blob.size, mediaTypeOf(path)));
-    return { url, release: () => URL.revokeObjectURL(url) };
-  }
-
-  /** Makes one size of a picture ready to be tried at other qualities. */
-  async prepareTrials(task: PictureTask, key: string): Promise<{ reference: Blob; width: number; height: number }> {
-    const [ready] = await analysis().readyTasks([task]);
-    const source = ready && (await this.#sourceOf(ready));
-    if (!source) throw new Error(`${nameOf(task.from)} is no longer there.`);
-    return pictures().prepare(key, source, task.from, task.size, ready.focus);
-  }
-
-  /** Null where another picture is looked at meanwhile. */
-  trial(key: string, format: Format, quality: number): Promise<EncodedBlob | null> {
-    return pictures().trial(key, format, quality);
-  }
-
-  /** A page with everything in it that it shows, for where the preview origin does not answer; large pictures are small copies. */
-  async pageStandingAlone(path: string, nonce: string): Promise<string> {
-    const shown = await analysis().picturesShownBy(path);
-    const pictures = await Promise.all(
-      shown.map(async (one): Promise<[string, string]> => {
-        const content = this.files.get(one);
-        const blob = content?.kind === 'binary' ? ((await this.#db.get('glances', content.hash)) ?? (await this.blob(one))) : null;
-        return [one, blob ? await dataAddress(blob.slice(0, blob.size, blob.type || mediaTypeOf(one))) : 'data:,'];
-      }),
-    );
-    return analysis().pageStandingAlone(path, pictures, nonce);
-  }
-
-  /** The address that was made for a picture before, without waiting. */
-  knownUrl(hash: string): string | null {
-    return this.#urls.get(hash) ?? null;
-  }
-}
-
-function dataAddress(blob: Blob): Promise<string> {
-  return new Promise((done, fail) => {
-    const reader = new FileReader();
-    reader.onload = () => done(String(reader.result));
-    reader.onerror = () => fail(reader.error ?? new Error('A picture could not be read.'));
-    reader.readAsDataURL(blob);
-  });
 }
 
 let current: { id: string; session: Promise<SiteSession | null>; open: SiteSession | null } | null = null;

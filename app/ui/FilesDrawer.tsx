@@ -111,7 +111,7 @@ function FileRow({ file, unused, onClose }: { file: FileView; unused: boolean; o
       </Box>
       {unused && <Tag tone="plain">on no page</Tag>}
       <Box sx={{ fontSize: '0.75rem', color: ink('stone'), whiteSpace: 'nowrap' }}>{inBytes(bytes)}</Box>
-      <IconButton aria-label={`Save ${path}`} size="small" onClick={() => void site.session.blob(path).then((blob) => blob && save({ name: nameOf(path), blob }))}>
+      <IconButton aria-label={`Save ${path}`} size="small" onClick={() => void site.session.pictures.blob(path).then((blob) => blob && save({ name: nameOf(path), blob }))}>
         <Download fontSize="small" />
       </IconButton>
     </Box>

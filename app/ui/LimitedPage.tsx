@@ -26,7 +26,7 @@ export function LimitedPage({ path, width, room, title, onRestart }: LimitedPage
   const scale = Math.min(1, room.width / width);
   useEffect(() => {
     let current = true;
-    void site.session.pageStandingAlone(path, nonceOf(document)).then((made) => current && setText(made));
+    void site.session.pictures.pageStandingAlone(path, nonceOf(document)).then((made) => current && setText(made));
     return () => {
       current = false;
     };

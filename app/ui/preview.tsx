@@ -59,7 +59,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     let turn: Promise<void> | null = null;
     const send = async (type: 'open' | 'update', files: readonly [string, FileContent | null][]) => {
       // The program's notes are no file of the site.
-      const blobs = await Promise.all(files.filter(([path]) => path !== NOTES_FILE).map(async ([path, content]): Promise<[string, Blob | null]> => [path, content && typed(path, await session.blob(path))]));
+      const blobs = await Promise.all(files.filter(([path]) => path !== NOTES_FILE).map(async ([path, content]): Promise<[string, Blob | null]> => [path, content && typed(path, await session.pictures.blob(path))]));
       sent.current.push(...blobs.map(([path]) => path));
       frame.current?.contentWindow?.postMessage({ type, token: session.site.token, files: blobs }, origin);
     };

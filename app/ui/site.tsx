@@ -79,11 +79,11 @@ export function usePicture(path: string | null): string | null {
   const hash = content?.kind === 'binary' ? content.hash : null;
   const [, redraw] = useState(0);
   const { session } = site;
-  const url = hash === null ? null : session.knownUrl(hash);
+  const url = hash === null ? null : session.pictures.knownUrl(hash);
   useEffect(() => {
     if (hash === null || url !== null) return undefined;
     let current = true;
-    void session.glanceUrl(hash).then((made) => current && made !== null && redraw((n) => n + 1));
+    void session.pictures.glanceUrl(hash).then((made) => current && made !== null && redraw((n) => n + 1));
     return () => {
       current = false;
     };
@@ -103,7 +103,7 @@ export function useWholePicture(path: string | null): string | null {
     if (path === null || hash === null) return undefined;
     let release: (() => void) | null = null;
     let gone = false;
-    void session.wholeUrl(path).then((made) => {
+    void session.pictures.wholeUrl(path).then((made) => {
       if (gone) return made?.release();
       release = made?.release ?? null;
       if (made) setShown({ hash, url: made.url });

@@ -32,11 +32,8 @@ export interface ViewHead {
   lengths: number[];
 }
 
-/** Views whose parts are still being fetched, so that all parts are of one. */
-const handed = new Map<number, SiteView>();
-let handedOut = 0;
-/** More than this many are never fetched at once. */
-const HANDED = 4;
+/** The view whose parts are being fetched, so that all parts are of one. */
+let handed: { number: number; view: SiteView } | null = null;
 
 function changed(): void {
   reading = null;
@@ -63,14 +60,12 @@ const analysis = {
   /** The view without its long lists, and how long those are: a message of thousands of rows would stall whoever unpacks it. */
   viewHead(): ViewHead {
     const whole = (view ??= viewOf(currentReading()));
-    const number = ++handedOut;
-    handed.set(number, whole);
-    for (const old of handed.keys()) if (old <= number - HANDED) handed.delete(old);
-    return { number, head: { ...whole, ...Object.fromEntries(LONG_LISTS.map((name) => [name, []])) }, lengths: LONG_LISTS.map((name) => whole[name].length) };
+    handed = { number: (handed?.number ?? 0) + 1, view: whole };
+    return { number: handed.number, head: { ...whole, ...Object.fromEntries(LONG_LISTS.map((name) => [name, []])) }, lengths: LONG_LISTS.map((name) => whole[name].length) };
   },
-  /** A part of a long list of a view that was handed out, even if the site has changed since; null where that is long ago. */
+  /** A part of a long list of the view that was handed out last, even if the site has changed since; null where another was. */
   viewPart(number: number, name: LongList, from: number, count: number): unknown[] | null {
-    return handed.get(number)?.[name].slice(from, from + count) ?? null;
+    return handed?.number === number ? handed.view[name].slice(from, from + count) : null;
   },
   /** Searches on for what thumbnails show, for a second or so; gives how many are left. */
   searchOn(): number {

@@ -26,7 +26,7 @@ export function useTrials(task: PictureTask, formats: readonly Format[]): Trials
   useEffect(() => {
     let gone = false;
     let url: string | null = null;
-    session.prepareTrials(task, key).then(
+    session.pictures.prepareTrials(task, key).then(
       ({ reference, width, height }) => {
         if (gone) return;
         url = URL.createObjectURL(reference);
@@ -50,7 +50,7 @@ export function useTrials(task: PictureTask, formats: readonly Format[]): Trials
       for (const quality of TRIED) {
         for (const format of formats) {
           if (gone) return;
-          const tried = await session.trial(key, format, quality);
+          const tried = await session.pictures.trial(key, format, quality);
           if (gone || !tried) return;
           const { blob: _blob, ...point } = tried;
           setPoints((before) => ({ key, all: [...(before.key === key ? before.all.filter((one) => one.format !== format || one.quality !== quality) : []), { ...point, format }] }));
@@ -70,7 +70,7 @@ export function useTrials(task: PictureTask, formats: readonly Format[]): Trials
     prepared: ready,
     points: points.key === key ? points.all : [],
     tell: async (format, quality) => {
-      const tried = await session.trial(key, format, quality);
+      const tried = await session.pictures.trial(key, format, quality);
       if (!tried) return null;
       const { blob, ...point } = tried;
       setPoints((before) => ({ key, all: [...(before.key === key ? before.all.filter((one) => one.format !== format || one.quality !== quality) : []), { ...point, format }] }));

@@ -1,0 +1,45 @@
+/** Looks at pictures that are new: in all workers at once, and what was seen is handed on now and then. */
+import type { PictureLook } from '../workers/pictures';
+
+/** How long what is seen is gathered before the screen follows; ms. */
+const REDRAW_MS = 1000;
+
+interface Looking {
+  /** Paths by the hash of what they hold. */
+  unread: ReadonlyMap<string, string>;
+  lookers: readonly ((blob: Blob, path: string) => Promise<PictureLook>)[];
+  blobOf: (hash: string) => Promise<Blob | undefined>;
+  /** What was seen since the last time. */
+  learn: (looks: ReadonlyMap<string, PictureLook>, done: number) => Promise<void>;
+  /** The screen is still following what was learnt before. */
+  behind: () => boolean;
+  gone: () => boolean;
+}
+
+export async function lookAtPictures({ unread, lookers, blobOf, learn, behind, gone }: Looking): Promise<void> {
+  let looks = new Map<string, PictureLook>();
+  let since = performance.now();
+  let done = 0;
+  const waiting = unread.entries();
+  const handOn = async () => {
+    // A screen that redraws for every picture, or is asked to before it has, would keep the looking waiting.
+    if (done < unread.size && (performance.now() - since < REDRAW_MS || behind())) return;
+    since = performance.now();
+    const seen = looks;
+    looks = new Map();
+    await learn(seen, done);
+  };
+  await Promise.all(
+    lookers.map(async (look) => {
+      for (const [hash, path] of waiting) {
+        if (gone()) return;
+        const blob = await blobOf(hash);
+        const seen = blob && (await look(blob, path));
+        // Only now: while it was looked at, what others had seen may have been handed on.
+        if (seen) looks.set(hash, seen);
+        done++;
+        await handOn();
+      }
+    }),
+  );
+}

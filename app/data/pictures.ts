@@ -1,0 +1,105 @@
+/** The pictures of an open site: their contents, addresses to show them by, and one size of one picture made ready to be tried. */
+import type { PictureTask } from '~core/model/index.ts';
+import type { Format } from '~core/photo/index.ts';
+import type { ReadyTask } from '~core/plans/index.ts';
+import { mediaTypeOf, nameOf, type FileContent } from '~core/site/index.ts';
+import type { EncodedBlob } from '../workers/encode';
+import { analysis, pictures } from '../workers/start';
+import type { Store } from './store';
+
+export class SitePictures {
+  readonly #db: Store;
+  readonly #files: ReadonlyMap<string, FileContent>;
+  /** Addresses of small copies, by the hash of the picture. */
+  readonly #urls = new Map<string, string>();
+
+  readonly #looked: (hash: string) => boolean;
+
+  /** `looked` says whether somebody has looked at a picture: until then a list shows nothing, for it would have to decode the whole. */
+  constructor(db: Store, files: ReadonlyMap<string, FileContent>, looked: (hash: string) => boolean) {
+    this.#db = db;
+    this.#files = files;
+    this.#looked = looked;
+  }
+
+  release(): void {
+    for (const url of this.#urls.values()) URL.revokeObjectURL(url);
+  }
+
+  /** The content of any file of the site. */
+  async blob(path: string): Promise<Blob | null> {
+    const content = this.#files.get(path);
+    if (!content) return null;
+    return content.kind === 'text' ? new Blob([content.text]) : ((await this.#db.get('blobs', content.hash)) ?? null);
+  }
+
+  /** The content that a task is made from. What stood in a file's own place before may have been left behind by an archive; then the file as it is. */
+  async sourceOf({ source, from }: ReadyTask): Promise<Blob | null> {
+    return (await this.#db.get('blobs', source)) ?? this.blob(from);
+  }
+
+  /** A small copy of a picture that was looked at, or the picture itself where that is small. */
+  async #glance(hash: string): Promise<Blob | null> {
+    return (await this.#db.get('glances', hash)) ?? (await this.#db.get('blobs', hash)) ?? null;
+  }
+
+  /** The address of a small copy, by the picture's hash; null while nobody has looked at it. */
+  async glanceUrl(hash: string): Promise<string | null> {
+    if (!this.#looked(hash)) return null;
+    const blob = await this.#glance(hash);
+    if (!blob) return null;
+    const url = this.#urls.get(hash) ?? URL.createObjectURL(blob);
+    this.#urls.set(hash, url);
+    return url;
+  }
+
+  /** The address that was made for a picture before, without waiting. */
+  knownUrl(hash: string): string | null {
+    return this.#urls.get(hash) ?? null;
+  }
+
+  /** An address of the whole picture, and how to give it back. */
+  async wholeUrl(path: string): Promise<{ url: string; release: () => void } | null> {
+    const blob = await this.blob(path);
+    if (!blob) return null;
+    const url = URL.createObjectURL(typed(path, blob));
+    return { url, release: () => URL.revokeObjectURL(url) };
+  }
+
+  /** Makes one size of a picture ready to be tried at other qualities; gives it uncompressed. */
+  async prepareTrials(task: PictureTask, key: string): Promise<{ reference: Blob; width: number; height: number }> {
+    const [ready] = await analysis().readyTasks([task]);
+    const source = ready && (await this.sourceOf(ready));
+    if (!source) throw new Error(`${nameOf(task.from)} is no longer there.`);
+    return pictures().prepare(key, source, task.from, task.size, ready.focus);
+  }
+
+  /** Null where another picture is looked at meanwhile. */
+  trial(key: string, format: Format, quality: number): Promise<EncodedBlob | null> {
+    return pictures().trial(key, format, quality);
+  }
+
+  /** A page with everything in it that it shows, for where the preview origin does not answer; large pictures are small copies. */
+  async pageStandingAlone(path: string, nonce: string): Promise<string> {
+    const shown = await analysis().picturesShownBy(path);
+    const addresses = await Promise.all(
+      shown.map(async (one): Promise<[string, string]> => {
+        const content = this.#files.get(one);
+        const blob = content?.kind === 'binary' ? await this.#glance(content.hash) : null;
+        return [one, blob ? await dataAddress(typed(one, blob)) : 'data:,'];
+      }),
+    );
+    return analysis().pageStandingAlone(path, addresses, nonce);
+  }
+}
+
+const typed = (path: string, blob: Blob): Blob => (blob.type ? blob : blob.slice(0, blob.size, mediaTypeOf(path)));
+
+function dataAddress(blob: Blob): Promise<string> {
+  return new Promise((done, fail) => {
+    const reader = new FileReader();
+    reader.onload = () => done(String(reader.result));
+    reader.onerror = () => fail(reader.error ?? new Error('A picture could not be read.'));
+    reader.readAsDataURL(blob);
+  });
+}
