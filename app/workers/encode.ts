@@ -1,8 +1,6 @@
 /** Encoding in the browser: the canvas writes JPEG, WebP and PNG; AVIF comes from a codec that is loaded when it is asked for. */
-import { searchQuality, similarity, type Aim, type Encoded, type Format, type Pixels } from '~core/photo/index.ts';
+import { searchQuality, similarity, typeOfFormat, type Aim, type Encoded, type Format, type Pixels } from '~core/photo/index.ts';
 import { pixelsOf } from './decode';
-
-export const TYPES: Readonly<Record<Format, string>> = { jpeg: 'image/jpeg', webp: 'image/webp', png: 'image/png', avif: 'image/avif' };
 
 /** The least effort at which AVIF is still smaller than WebP here. */
 const AVIF_SPEED = 8;
@@ -15,7 +13,7 @@ const imageData = ({ width, height, data }: Pixels) => new ImageData(new Uint8Cl
 
 /** `quality` is 1 to 100; PNG has none and ignores it. */
 export async function encode(pixels: Pixels, format: Format, quality: number): Promise<Blob> {
-  const type = TYPES[format];
+  const type = typeOfFormat(format);
   if (format === 'avif') {
     const { default: encodeAvif } = await import('@jsquash/avif/encode');
     return new Blob([await encodeAvif(imageData(pixels), { quality, speed: AVIF_SPEED })], { type });

@@ -1,6 +1,6 @@
 /** Reads and makes pictures away from the main thread. At most two of these workers run: their memory does not shrink. */
 import * as Comlink from 'comlink';
-import { aimOf, cutOut, fallsShort, fitInside, kept, lumaOf, madeSize, meanColour, onGround, perceptualHash, resample, scaledBy, sharpened, SHARPENINGS, simdResampler, sniffedType, usedPart, withWords, type Focus, type Format, type PhotoFacts, type Pixels, type Recipe, type Resample, type Size, type SizeRecipe, type WordsToKeep } from '~core/photo/index.ts';
+import { aimOf, cutOut, fallsShort, fitInside, formatOf, kept, lumaOf, madeSize, meanColour, onGround, perceptualHash, resample, scaledBy, sharpened, SHARPENINGS, simdResampler, sniffedType, usedPart, withWords, type Focus, type Format, type PhotoFacts, type Pixels, type Recipe, type Resample, type Size, type SizeRecipe, type WordsToKeep } from '~core/photo/index.ts';
 import { mediaTypeOf } from '~core/site/index.ts';
 import lanczos from '../../core/photo/simd/lanczos.wasm?url';
 import { decodePixels, TooManyPixels } from './decode';
@@ -70,8 +70,6 @@ const typeOf = (bytes: Uint8Array, path: string): string => sniffedType(bytes) ?
 
 const bytesOf = async (blob: Blob): Promise<Uint8Array<ArrayBuffer>> => new Uint8Array(await blob.arrayBuffer());
 
-const FORMAT_OF: Readonly<Record<string, Format>> = { 'image/jpeg': 'jpeg', 'image/webp': 'webp', 'image/png': 'png', 'image/avif': 'avif' };
-
 /** What was decoded for the close look, so that each trial need only encode. */
 let closely: { key: string; pixels: Pixels } | null = null;
 
@@ -114,7 +112,7 @@ const pictures = {
       const whole = part.width === source.width && part.height === source.height;
       const reduced = reduce(whole ? source : cutOut(source, part), aim);
       if (whole && size.shape === 'fit') base = reduced;
-      const format = FORMAT_OF[mediaTypeOf(to)] ?? 'jpeg';
+      const format = formatOf(to) ?? 'jpeg';
       const sharp = sharpened(reduced, SHARPENINGS[size.sharpen]);
       // JPEG knows no clear pixels; without a ground they would come out black.
       const { made: encoded, met } = await encodeTo(format === 'jpeg' ? onGround(sharp, PAPER) : sharp, format, aimOf(size));

@@ -20,6 +20,9 @@ function utf8(value: string | undefined): string | undefined {
   }
 }
 
+/** Of XMP, in whatever namespace it stands: the standard names one that is called after a program. */
+const creditIn = (sections: Sections): string | undefined => Object.values(sections).map((section) => text(section.Credit)).find((found) => found !== undefined);
+
 type Sections = Record<string, Record<string, unknown>>;
 const OPTIONS = { tiff: true, exif: true, gps: true, iptc: true, xmp: true, translateValues: false, reviveValues: false, mergeOutput: false };
 
@@ -35,13 +38,13 @@ async function blocksOf(bytes: Uint8Array): Promise<Sections> {
 export async function readWords(bytes: Uint8Array): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
   try {
-    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {}, photoshop = {} } = sniffedType(bytes) === 'image/webp' ? await blocksOf(bytes) : ((await exifr.parse(bytes, OPTIONS)) ?? {});
+    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {}, ...others } = sniffedType(bytes) === 'image/webp' ? await blocksOf(bytes) : ((await exifr.parse(bytes, OPTIONS)) ?? {});
     const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
     const { latitude, longitude } = gps;
     const words = {
       title: utf8(text(iptc.ObjectName)) ?? text(dc.title),
       caption: utf8(text(iptc.Caption)) ?? text(dc.description) ?? utf8(text(ifd0.ImageDescription)),
-      credit: utf8(text(iptc.Credit)) ?? text(photoshop.Credit) ?? utf8(text(ifd0.Artist)),
+      credit: utf8(text(iptc.Credit)) ?? creditIn(others) ?? text(dc.creator) ?? utf8(text(ifd0.Artist)),
       copyright: utf8(text(iptc.CopyrightNotice)) ?? text(dc.rights) ?? utf8(text(ifd0.Copyright)),
     };
     return {

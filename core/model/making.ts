@@ -3,7 +3,7 @@
  * again only where its source, its recipe or itself is another than when it was made.
  */
 import { readName, thumbnailPathFor, type Pair, type Pairing } from '../pairing/index.ts';
-import { EXTENSION, fallsShort, fingerprint, keepsPixels, madeSize, MIDDLE, suggestedFocus, type Focus, type Format, type PhotoFacts, type Recipe, type Size, SizeRecipe } from '../photo/index.ts';
+import { EXTENSION, fallsShort, fingerprint, formatOf, keepsPixels, madeSize, MIDDLE, suggestedFocus, inFormat, type Focus, type PhotoFacts, type Recipe, type Size, SizeRecipe } from '../photo/index.ts';
 import { extensionOf, folderOf, stemOf, type FileContent, type MadeRecord, type SiteFiles, type SiteNotes } from '../site/index.ts';
 
 /** A file to be made of a picture. */
@@ -28,6 +28,8 @@ export interface MakingContext {
   factsOf: (path: string) => PhotoFacts | undefined;
   recipe: Recipe;
   notes: { known: SiteNotes };
+  /** What {@link madeRecords} gives. */
+  made: ReadonlyMap<string, MadeRecord>;
 }
 
 const hashOf = (content: FileContent | undefined): string | null => (content?.kind === 'binary' ? content.hash : null);
@@ -72,8 +74,6 @@ export function focusOf(hash: string, facts: PhotoFacts | undefined, notes: Site
   return known;
 }
 
-const FORMAT_BY_EXTENSION: Readonly<Record<string, Format>> = { jpg: 'jpeg', jpeg: 'jpeg', webp: 'webp', png: 'png', avif: 'avif' };
-
 /** The bare name of a picture: a full-size file's without the word for its size. */
 export const bareName = (path: string): string => {
   const { form } = readName(path);
@@ -94,18 +94,22 @@ export function thumbnailPath(site: MakingContext, pair: Pick<Pair, 'full' | 'th
   const { thumbnail } = site.recipe;
   const named = pathBy(thumbnail, pair.full, calledAfter(site, pair.full));
   if (named !== null) return named;
-  const sameFormat = pair.thumbnail !== null && FORMAT_BY_EXTENSION[extensionOf(pair.thumbnail)] === thumbnail.format;
-  return sameFormat && pair.thumbnail !== null ? pair.thumbnail : thumbnailPathFor(pair.full, site.pairing.pairs, EXTENSION[thumbnail.format]);
+  if (pair.thumbnail !== null && formatOf(pair.thumbnail) === thumbnail.format) return pair.thumbnail;
+  return thumbnailPathFor(pair.full, site.pairing.pairs, EXTENSION[thumbnail.format]);
 }
 
 /** A file that was made is called after what it was made from, or its pattern would be applied to its own outcome. */
-const calledAfter = ({ notes }: MakingContext, full: string): string => notes.known.made.find(({ path, as }) => path === full && as === FULL_SIZE)?.from ?? full;
+const calledAfter = ({ made }: MakingContext, full: string): string => madeFullSize(made, full)?.from ?? full;
+
+/** What a full-size file was made of; undefined where it was not made here. */
+export function madeFullSize(made: MakingContext['made'], path: string): MadeRecord | undefined {
+  const record = made.get(path);
+  return record?.as === FULL_SIZE ? record : undefined;
+}
 
 function fullSizePath(site: MakingContext, full: string): string {
-  const { recipe } = site;
-  const named = pathBy(recipe.fullSize, full, calledAfter(site, full));
-  if (named !== null) return named;
-  return FORMAT_BY_EXTENSION[extensionOf(full)] === recipe.fullSize.format ? full : `${folderOf(full)}${stemOf(full)}.${EXTENSION[recipe.fullSize.format]}`;
+  const { fullSize } = site.recipe;
+  return pathBy(fullSize, full, calledAfter(site, full)) ?? inFormat(full, fullSize.format);
 }
 
 export const densePath = (path: string): string => path.replace(/(\.[a-z0-9]+)$/i, '-2x$1');
@@ -120,16 +124,15 @@ function asksFor(site: MakingContext, full: string, facts: Size): boolean {
 }
 
 /** Every file that the recipe asks for of one pair, with what it is made from. */
-export function tasksOf(site: MakingContext, pair: Pair, made: ReadonlyMap<string, MadeRecord>): PictureTask[] {
+function tasksOf(site: MakingContext, pair: Pair): PictureTask[] {
   const { recipe } = site;
   const facts = site.factsOf(pair.full);
   if (!facts || facts.unreadable) return [];
-  const record = made.get(pair.full);
-  const wasMade = record?.as === FULL_SIZE;
+  const record = madeFullSize(site.made, pair.full);
   // From the original, where the full-size file was made of one.
-  const from = wasMade && record.from !== pair.full && hashOf(site.files.get(record.from)) === record.of ? record.from : pair.full;
+  const from = record && record.from !== pair.full && hashOf(site.files.get(record.from)) === record.of ? record.from : pair.full;
   const source = site.factsOf(from) ?? facts;
-  const sourceOf = sourceHash(site, { from }, made);
+  const sourceOf = sourceHash(site, { from });
   const tasks: PictureTask[] = [];
   const add = (as: string, to: string, recipeSize: SizeRecipe) => {
     const size = ownSize(site.notes.known, sourceOf, as) ?? recipeSize;
@@ -138,7 +141,7 @@ export function tasksOf(site: MakingContext, pair: Pair, made: ReadonlyMap<strin
     if (size.dense && !fallsShort(source, size, 2)) tasks.push({ from, to: densePath(to), size, as: `${as} 2×`, times: 2 });
   };
   add(THUMBNAIL, thumbnailPath(site, pair), recipe.thumbnail);
-  if (wasMade || asksFor(site, pair.full, facts)) add(FULL_SIZE, fullSizePath(site, pair.full), recipe.fullSize);
+  if (record || asksFor(site, pair.full, facts)) add(FULL_SIZE, fullSizePath(site, pair.full), recipe.fullSize);
   for (const { title, size } of recipe.further) {
     const to = pathBy(size, pair.full, calledAfter(site, pair.full));
     if (to !== null && to !== pair.full) add(title, to, size);
@@ -156,35 +159,27 @@ export function ownSize(notes: SiteNotes, source: string, as: string): SizeRecip
 /** The recipe's size of that kind. */
 export const recipeSize = ({ thumbnail, fullSize, further }: Recipe, as: string): SizeRecipe | null => (as === THUMBNAIL ? thumbnail : as === FULL_SIZE ? fullSize : (further.find(({ title }) => title === as)?.size ?? null));
 
-export type Standing = 'missing' | 'changed' | 'same' | 'by hand';
-
-/** How a file that the recipe asks for stands: not there, of another source or recipe, as it should be, or somebody else's work. */
-export function standingOf(site: MakingContext, task: PictureTask, made: ReadonlyMap<string, MadeRecord>): Standing {
-  const there = site.files.get(task.to);
-  const record = made.get(task.to);
-  if (!there) return 'missing';
-  if (!record) return task.to === task.from ? 'changed' : 'by hand';
-  const source = sourceHash(site, task, made);
-  const by = fingerprint(task.size, site.recipe, focusOf(source, site.factsOf(task.from), site.notes.known));
-  return record.of === source && record.by === by ? 'same' : 'changed';
+/** Whether a file that the recipe asks for is not there, or was made of another source or by another recipe. What somebody else made is not. */
+function isDue(site: MakingContext, task: PictureTask): boolean {
+  if (!site.files.has(task.to)) return true;
+  const record = site.made.get(task.to);
+  if (!record) return task.to === task.from;
+  const source = sourceHash(site, task);
+  return record.of !== source || record.by !== fingerprint(task.size, site.recipe, focusOf(source, site.factsOf(task.from), site.notes.known));
 }
 
 /** The content that a task is made from: of a file that was made in its own place, what stood there before. */
-export function sourceHash({ files }: Pick<MakingContext, 'files'>, { from }: Pick<PictureTask, 'from'>, made: ReadonlyMap<string, MadeRecord>): string {
-  const record = made.get(from);
-  return record && record.as === FULL_SIZE && record.from === from ? record.of : (hashOf(files.get(from)) ?? '');
+export function sourceHash({ files, made }: Pick<MakingContext, 'files' | 'made'>, { from }: Pick<PictureTask, 'from'>): string {
+  const record = madeFullSize(made, from);
+  return record?.from === from ? record.of : (hashOf(files.get(from)) ?? '');
 }
 
 /** What the recipe asks for and is not there, or is no longer what it would make. Files made by hand are left alone. */
 export function dueTasks(site: MakingContext): PictureTask[] {
-  const made = madeRecords(site.files, site.notes.known.made);
   return site.pairing.pairs.flatMap((pair) => {
-    const thumbnailByHand = pair.thumbnail !== null && !made.has(pair.thumbnail);
-    return tasksOf(site, pair, made).filter((task) => {
-      // Of a thumbnail that somebody cut by hand nobody can make the same at another size or in another place.
-      if (thumbnailByHand && (task.as === THUMBNAIL ? pair.thumbnail !== task.to : task.as === `${THUMBNAIL} 2×`)) return false;
-      const standing = standingOf(site, task, made);
-      return standing === 'missing' || standing === 'changed';
-    });
+    const thumbnailByHand = pair.thumbnail !== null && !site.made.has(pair.thumbnail);
+    // Of a thumbnail that somebody cut by hand nobody can make the same at another size or in another place.
+    const isTheirs = ({ as, to }: PictureTask) => thumbnailByHand && (as === THUMBNAIL ? pair.thumbnail !== to : as === `${THUMBNAIL} 2×`);
+    return tasksOf(site, pair).filter((task) => !isTheirs(task) && isDue(site, task));
   });
 }

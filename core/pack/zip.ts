@@ -1,6 +1,6 @@
 /** ZIP archives through fflate: written as PKWARE APPNOTE 6.3 says (names in UTF-8, flag bit 11), read with limits. */
 import { Unzip, UnzipInflate, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
-import { INTAKE_LIMITS, isPicturePath, judgeIntake, type Intake, type IntakeLimits } from '../site/index.ts';
+import { INTAKE_LIMITS, isPicturePath, joined, judgeIntake, type Intake, type IntakeLimits } from '../site/index.ts';
 
 export interface ZipSource {
   path: string;
@@ -96,15 +96,4 @@ function entryCount(archive: Uint8Array): number | null {
   const farthest = Math.max(0, archive.length - 22 - 0xffff);
   for (let at = archive.length - 22; at >= farthest; at--) if (view.getUint32(at, true) === 0x06054b50) return view.getUint16(at + 10, true);
   return null;
-}
-
-function joined(pieces: readonly Uint8Array[]): Uint8Array {
-  if (pieces.length === 1 && pieces[0]) return pieces[0];
-  const whole = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
-  let at = 0;
-  for (const piece of pieces) {
-    whole.set(piece, at);
-    at += piece.length;
-  }
-  return whole;
 }

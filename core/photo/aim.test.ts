@@ -3,7 +3,7 @@ import { searchQuality, suggestedPoint, type Encoded } from './aim.ts';
 import { MIDDLE, partAround, suggestedFocus } from './focus.ts';
 import { sniffedType, storedSize } from './header.ts';
 import { lumaOf } from './luma.ts';
-import { allPixels, DEFAULT_RECIPE, fallsShort, fingerprint, FurtherSize, keepsPixels, lightened, madeSize, Recipe, sayRecipe, SizeRecipe } from './recipe.ts';
+import { allPixels, DEFAULT_RECIPE, fallsShort, fingerprint, FurtherSize, keepsPixels, madeSize, Recipe, sayRecipe, SizeRecipe } from './recipe.ts';
 import { sharpened } from './sharpen.ts';
 
 /** An encoder as it should be: bytes and likeness grow with quality. */
@@ -88,8 +88,6 @@ describe('sizes of a recipe', () => {
     expect([keepsPixels(light), keepsPixels(size({})), sayRecipe(light)]).toEqual([true, false, 'all its pixels, JPEG alike to 0.97']);
     expect(madeSize({ width: 6000, height: 4000 }, light)).toEqual({ width: 6000, height: 4000 });
   });
-
-  it('keep all pixels where a file is only to be lightened', () => expect(madeSize({ width: 1234, height: 567 }, lightened({ width: 1234, height: 567 }, 'webp', 0.97))).toEqual({ width: 1234, height: 567 }));
 
   it.each([
     [size({ aim: 'bytes', bytes: 60_000, format: 'webp' }), 'at most 150 px wide, WebP of at most 60 KB'],

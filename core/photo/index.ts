@@ -1,6 +1,7 @@
 export * from './aim.ts';
 export * from './facts.ts';
 export * from './focus.ts';
+export * from './format.ts';
 export * from './ground.ts';
 export * from './header.ts';
 export * from './likeness.ts';

@@ -2,15 +2,13 @@
 import { z } from 'zod';
 import type { Aim } from './aim.ts';
 import { MIDDLE, partAround, type Focus } from './focus.ts';
+import { FORMATS, FORMAT_NAMES } from './format.ts';
 import type { Frame } from './luma.ts';
 import { fitInside, scaledTo, type Size } from './size.ts';
 
 const side = z.number().int().min(16, 'A side has at least 16 px.').max(10_000, 'A side has at most 10,000 px.').nullable();
 const folder = z.string().max(300).regex(/^(?!\/)(?!.*\.\.)[^\\:*?"<>|]*$/, 'A folder is written like “photos/small”, without “..” and without a slash in front.').nullable();
 const namePattern = z.string().max(120).regex(/\{name\}/, 'The name needs “{name}” in it.').regex(/^[^/\\:*?"<>|]*$/, 'A file name cannot hold / \\ : * ? " < > |.').nullable();
-
-export const FORMATS = ['jpeg', 'webp', 'png', 'avif'] as const;
-export type Format = (typeof FORMATS)[number];
 
 export const SizeRecipe = z
   .strictObject({
@@ -81,15 +79,11 @@ export const LIGHTENINGS: readonly { name: string; similarity: number }[] = [
   { name: 'clearly', similarity: 0.94 },
 ];
 
-/** A box that no picture fills: the size leaves all pixels as they are. */
+/** A box that no picture fills: such a size leaves all pixels as they are and only compresses. */
 const BOUNDLESS = 10_000;
 export const keepsPixels = ({ width, height, shape }: Pick<SizeRecipe, 'width' | 'height' | 'shape'>): boolean => shape === 'fit' && width === BOUNDLESS && height === BOUNDLESS;
 
-/** The same for every picture of a site. */
 export const allPixels = (before: SizeRecipe, similarity: number): SizeRecipe => ({ ...before, width: BOUNDLESS, height: BOUNDLESS, shape: 'fit', enlarge: false, dense: false, aim: 'similarity', similarity });
-
-/** A size that keeps all pixels of a picture and only compresses it; JPEG and WebP keep their kind, all else becomes what it was. */
-export const lightened = (full: Size, format: Format, similarity: number): SizeRecipe => size({ width: Math.max(16, full.width), height: Math.max(16, full.height), quality: 82, format, aim: 'similarity', similarity });
 
 /** Inner sizes of windows that visitors have, without the browser's own bars (common practice, no source); CSS px. */
 export const WINDOWS: readonly { name: string; width: number; height: number }[] = [
@@ -104,9 +98,6 @@ const OVERLAY = { across: 96, down: 104 };
 
 /** The box in which a whole picture shows without scrolling in such a window. */
 export const roomIn = ({ width, height }: { width: number; height: number }): Size => ({ width: width - OVERLAY.across, height: height - OVERLAY.down });
-
-export const EXTENSION: Record<Format, string> = { jpeg: 'jpg', webp: 'webp', png: 'png', avif: 'avif' };
-const FORMAT_NAMES: Record<Format, string> = { jpeg: 'JPEG', webp: 'WebP', png: 'PNG', avif: 'AVIF' };
 
 /** The part of a picture that is used: all of it, or the largest of the box's shape about the focus. */
 export function usedPart(full: Size, { width, height, shape }: SizeRecipe, focus: Focus = MIDDLE): Frame {

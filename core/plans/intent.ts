@@ -46,7 +46,6 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-naming'), own: SiteNotes.shape.naming.unwrap().shape.own, off: z.array(z.string()) }),
   /** Thumbnails that have a copy of twice the size offer it to dense screens. */
   z.strictObject({ kind: z.literal('set-sources'), page: z.string() }),
-  z.strictObject({ kind: z.literal('map-list'), mapping: ListMapping }),
   z.strictObject({ kind: z.literal('set-recipe'), recipe: Recipe }),
   /** A file under another name, with every reference to it. */
   z.strictObject({ kind: z.literal('rename'), from: z.string(), to: z.string() }),

@@ -1,6 +1,7 @@
 /** From pictures that were made to the change that puts them in place. */
 import type { Planned } from '../checks/index.ts';
-import { focusOf, FULL_SIZE, madeRecords, recipeSize, redirect, sourceHash, THUMBNAIL, type PictureTask, type SiteReading } from '../model/index.ts';
+import { focusOf, FULL_SIZE, madeFullSize, recipeSize, redirect, sourceHash, THUMBNAIL, type PictureTask, type SiteReading } from '../model/index.ts';
+import type { Pair } from '../pairing/index.ts';
 import { fingerprint, type SizeRecipe } from '../photo/index.ts';
 import { nameOf, type FileChange, type MadeRecord, type SiteNotes } from '../site/index.ts';
 import { notesChange } from './notes.ts';
@@ -23,11 +24,12 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
   const heirs = new Map<string, string>();
   const sizes = { ...site.notes.known.sizes };
   const records = new Map(site.notes.known.made.map((record) => [record.path, record]));
+  const pairOf = pairsBySource(site);
   for (const { task, source, hash, bytes } of made) {
     const { from, to, as, size } = task;
     const before = site.files.get(to) ?? null;
     if (before?.kind !== 'binary' || before.hash !== hash) files.push({ kind: 'put', path: to, before, after: { kind: 'binary', hash, bytes } });
-    const replaced = replacedBy(site, task);
+    const replaced = replacedBy(site, task, pairOf.get(from));
     if (replaced !== null) {
       files.push({ kind: 'put', path: replaced, before: site.files.get(replaced) ?? null, after: null });
       moves.set(replaced, to);
@@ -45,11 +47,17 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
   return { ok: true, change: { label: labelFor(made.map(({ task }) => task)), files: [...files, ...redirect(site, moves), ...notesChange(site, notes)] } };
 }
 
+/** Pairs by the file that their sizes are made from: the full-size file, or its original. */
+function pairsBySource({ pairing, made }: SiteReading): Map<string, Pair> {
+  const pairs = new Map(pairing.pairs.map((pair) => [madeFullSize(made, pair.full)?.from ?? pair.full, pair]));
+  for (const pair of pairing.pairs) pairs.set(pair.full, pair);
+  return pairs;
+}
+
 /** A thumbnail or a made full-size file that has another name or format now gives way to the new one; an original stays. */
-function replacedBy(site: SiteReading, { from, to, as, times }: PictureTask): string | null {
-  if (times !== 1) return null;
-  const pair = site.pairing.pairs.find(({ full }) => full === from || site.made.get(full)?.from === from);
-  const there = as === THUMBNAIL ? (pair?.thumbnail ?? null) : as === FULL_SIZE && pair && site.made.get(pair.full)?.as === FULL_SIZE ? pair.full : null;
+function replacedBy(site: SiteReading, { to, as, times }: PictureTask, pair: Pair | undefined): string | null {
+  if (times !== 1 || !pair) return null;
+  const there = as === THUMBNAIL ? pair.thumbnail : as === FULL_SIZE && madeFullSize(site.made, pair.full) ? pair.full : null;
   return there !== null && there !== to && site.files.has(there) ? there : null;
 }
 
@@ -87,10 +95,9 @@ export interface ReadyTask extends PictureTask {
 }
 
 export function readyTasks(site: SiteReading, tasks: readonly PictureTask[]): ReadyTask[] {
-  const made = madeRecords(site.files, site.notes.known.made);
-  const fullSizeOf = new Map([...made.values()].filter(({ as }) => as === FULL_SIZE).map(({ of, is }) => [of, is]));
+  const fullSizeOf = new Map([...site.made.values()].filter(({ as }) => as === FULL_SIZE).map(({ of, is }) => [of, is]));
   return tasks.map((task) => {
-    const source = sourceHash(site, task, made);
+    const source = sourceHash(site, task);
     const { rights, words } = site.notes.known;
     const file = site.factsOf(task.from)?.words ?? {};
     const own = words[fullSizeOf.get(source) ?? source] ?? {};

@@ -1,9 +1,9 @@
 /** From what is asked for to the change that does it, or the reason why it cannot be done. */
 import { findingsOf, planEdits, type Planned } from '../checks/index.ts';
 import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, skeletonPage, SKELETON_STYLE, type NewItem } from '../markup/index.ts';
-import { FULL_SIZE, type SiteReading } from '../model/index.ts';
+import { madeFullSize, type SiteReading } from '../model/index.ts';
 import { troubleOf } from '../pairing/index.ts';
-import { isStylePath, cleanPath, folderOf, isPagePath, nameOf, relativeReference, type FileChange } from '../site/index.ts';
+import { isStylePath, cleanPath, folderOf, isPagePath, nameOf, relativeReference, type FileChange, type ListMapping } from '../site/index.ts';
 import { wirePage } from '../wiring/index.ts';
 import { decide } from './decide.ts';
 import { itemOf, type FoundItem } from './items.ts';
@@ -42,7 +42,6 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'order-gallery': orderGallery,
   'set-naming': setNaming,
   'set-sources': setSources,
-  'map-list': (site, { mapping }) => changeNotes(site, 'Keep what the columns of the list hold', { lists: withMapping(site, mapping) }),
   wire: (site, intent) => {
     const page = site.pages.find((one) => one.path === intent.page);
     const kit = page?.wiring.kit ?? site.kits[0];
@@ -82,7 +81,7 @@ function addPictures(site: SiteReading, { page: path, gallery: n, pictures, mapp
 }
 
 /** Tags that a list gives, and what its columns hold, for the next time. */
-function notesOfList(site: SiteReading, pictures: readonly NewPicture[], mapping: Of<'map-list'>['mapping'] | undefined): FileChange[] {
+function notesOfList(site: SiteReading, pictures: readonly NewPicture[], mapping: ListMapping | undefined): FileChange[] {
   const tagged = pictures.flatMap(({ full, tags = [] }) => {
     const content = site.files.get(full);
     return content?.kind === 'binary' && tags.length > 0 ? [[content.hash, [...new Set([...(site.notes.known.tags[content.hash] ?? []), ...tags])]] as [string, string[]]] : [];
@@ -91,7 +90,7 @@ function notesOfList(site: SiteReading, pictures: readonly NewPicture[], mapping
   return notesChange(site, { tags: { ...site.notes.known.tags, ...Object.fromEntries(tagged) }, ...(mapping ? { lists: withMapping(site, mapping) } : {}) });
 }
 
-const withMapping = ({ notes }: SiteReading, mapping: Of<'map-list'>['mapping']) => [mapping, ...notes.known.lists.filter(({ columns }) => columns.join('\n') !== mapping.columns.join('\n'))].slice(0, 50);
+const withMapping = ({ notes }: SiteReading, mapping: ListMapping) => [mapping, ...notes.known.lists.filter(({ columns }) => columns.join('\n') !== mapping.columns.join('\n'))].slice(0, 50);
 
 function itemFor(site: SiteReading, page: string, { thumbnail, full, title, alt, caption }: NewPicture): NewItem {
   const size = site.factsOf(thumbnail);
@@ -112,8 +111,8 @@ function setFocus(site: SiteReading, { picture, focus }: Of<'set-focus'>): Plann
   const content = site.files.get(picture);
   if (content?.kind !== 'binary') return refuse(`There is no ${picture} any more.`);
   // What is made again is made from the original, so it is noted of both.
-  const record = site.made.get(picture);
-  const hashes = [content.hash, ...(record?.as === FULL_SIZE ? [record.of] : [])];
+  const record = madeFullSize(site.made, picture);
+  const hashes = [content.hash, ...(record ? [record.of] : [])];
   const others = Object.fromEntries(Object.entries(site.notes.known.focus).filter(([hash]) => !hashes.includes(hash)));
   return changeNotes(site, `Cut ${nameOf(picture)} about ${focus ? 'another' : 'the suggested'} point`, { focus: focus ? { ...others, ...Object.fromEntries(hashes.map((hash) => [hash, focus])) } : others });
 }

@@ -1,3 +1,4 @@
+export * from './bytes.ts';
 export * from './change.ts';
 export * from './decode.ts';
 export * from './files.ts';

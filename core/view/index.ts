@@ -142,7 +142,7 @@ export function viewOf(site: SiteReading): SiteView {
     naming,
     rights,
     lists,
-    dense: site.pages.flatMap((page) => (denseOffers(site, page).length > 0 ? [{ page: page.path, count: denseOffers(site, page).length }] : [])),
+    dense: site.pages.map((page) => ({ page: page.path, count: denseOffers(site, page).length })).filter(({ count }) => count > 0),
     unsearched: site.pairing.unsearched,
     recipe: site.recipe,
     unread: [...site.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path)).length,

@@ -32,7 +32,8 @@ describe('words', () => {
     expect(tags.xmp?.title?.description).toBe(WORDS.title);
     expect(tags.xmp?.description?.description).toBe(WORDS.caption);
     expect(tags.xmp?.rights?.description).toBe(WORDS.copyright);
-    expect(tags.xmp?.Credit?.value).toBe(WORDS.credit);
+    expect(tags.xmp?.creator?.description).toBe(WORDS.credit);
+    expect(tags.xmp?.CreateDate?.value).toBe(TAKEN);
   });
 
   it('are kept as the recipe says', () => {

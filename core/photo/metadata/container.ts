@@ -28,16 +28,6 @@ export interface Container {
 
 export const ascii = (text: string): Uint8Array => Uint8Array.from(text, (letter) => letter.charCodeAt(0));
 
-export function joined(parts: readonly Uint8Array[]): Uint8Array {
-  const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
-}
-
 export const startsWith = (bytes: Uint8Array, text: string, at = 0): boolean => [...text].every((letter, n) => bytes[at + n] === letter.charCodeAt(0));
 
 export const viewOf = (bytes: Uint8Array): DataView => new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);

@@ -1,5 +1,6 @@
 /** JPEG: segments APP1 (ITU-T T.81 §B.1.1.4; Exif 2.32, CIPA DC-008 §4.7.2; XMP Specification Part 3 §1.1.3). */
-import { ascii, joined, startsWith, viewOf, type Block, type Container } from './container.ts';
+import { joined } from '../../site/index.ts';
+import { ascii, startsWith, viewOf, type Block, type Container } from './container.ts';
 
 const EXIF = 'Exif\0\0';
 const XMP = 'http://ns.adobe.com/xap/1.0/\0';

@@ -1,5 +1,6 @@
 /** PNG: chunks eXIf and iTXt (Portable Network Graphics, Third Edition, W3C 2025, §5.3, §11.3.3.4, §11.3.4.4). */
-import { ascii, joined, startsWith, viewOf, type Block, type Container } from './container.ts';
+import { joined } from '../../site/index.ts';
+import { ascii, startsWith, viewOf, type Block, type Container } from './container.ts';
 
 interface Chunk {
   name: string;

@@ -1,5 +1,6 @@
 /** The TIFF structure that EXIF is kept in (CIPA DC-008 §4.6; TIFF 6.0 §2): texts written, the place struck out. */
-import { joined, viewOf } from './container.ts';
+import { joined } from '../../site/index.ts';
+import { viewOf } from './container.ts';
 
 /** Tags of text in the first directory. */
 export const TEXT_TAGS = { description: 0x010e, artist: 0x013b, copyright: 0x8298 } as const;

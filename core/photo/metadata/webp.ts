@@ -1,5 +1,6 @@
 /** WebP: chunks of a RIFF file (WebP Container Specification: VP8X, EXIF, "XMP "). */
-import { ascii, joined, startsWith, viewOf, type Block, type Container } from './container.ts';
+import { joined } from '../../site/index.ts';
+import { ascii, startsWith, viewOf, type Block, type Container } from './container.ts';
 
 interface Chunk {
   name: string;

@@ -5,24 +5,25 @@ export interface PacketWords {
   title?: string;
   /** dc:description */
   caption?: string;
-  /** photoshop:Credit */
+  /** dc:creator */
   credit?: string;
   /** dc:rights */
   copyright?: string;
-  /** photoshop:DateCreated; ISO date and time. */
+  /** xmp:CreateDate; ISO date and time. */
   taken?: string;
 }
 
 const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
 
 const inLanguages = (name: string, text: string | undefined): string => (text ? `<${name}><rdf:Alt><rdf:li xml:lang="x-default">${escaped(text)}</rdf:li></rdf:Alt></${name}>` : '');
+const inOrder = (name: string, text: string | undefined): string => (text ? `<${name}><rdf:Seq><rdf:li>${escaped(text)}</rdf:li></rdf:Seq></${name}>` : '');
 const plain = (name: string, text: string | undefined): string => (text ? `<${name}>${escaped(text)}</${name}>` : '');
 
 export function packetOf({ title, caption, credit, copyright, taken }: PacketWords): Uint8Array | null {
-  const inside = inLanguages('dc:title', title) + inLanguages('dc:description', caption) + inLanguages('dc:rights', copyright) + plain('photoshop:Credit', credit) + plain('photoshop:DateCreated', taken);
+  const inside = inLanguages('dc:title', title) + inLanguages('dc:description', caption) + inLanguages('dc:rights', copyright) + inOrder('dc:creator', credit) + plain('xmp:CreateDate', taken);
   if (inside === '') return null;
   return new TextEncoder().encode(
-    `<?xpacket begin="\ufeff" id="W5M0MpCehiHzreSzNTczkc9d"?><x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:photoshop="http://ns.adobe.com/photoshop/1.0/">${inside}</rdf:Description></rdf:RDF></x:xmpmeta><?xpacket end="r"?>`,
+    `<?xpacket begin="\ufeff" id="W5M0MpCehiHzreSzNTczkc9d"?><x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:xmp="http://ns.adobe.com/xap/1.0/">${inside}</rdf:Description></rdf:RDF></x:xmpmeta><?xpacket end="r"?>`,
   );
 }
 

@@ -11,14 +11,13 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { FULL_SIZE, THUMBNAIL, type PictureTask } from '~core/model/index.ts';
-import { lightened, type Format, type Recipe } from '~core/photo/index.ts';
+import { allPixels, formatOf, GOOD_ENOUGH, inFormat, type Format, type Recipe } from '~core/photo/index.ts';
 import { bytesOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { useSite, useWholePicture } from '../../../ui/site';
 import { ink } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Crop } from './Crop';
-import { formatOf } from './formats';
 import { Weight } from './Weight';
 
 type Part = 'pair' | 'weight' | 'crop';
@@ -55,7 +54,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
   const take = (format: Format, quality: number, forAll: boolean) => {
     const size = { ...task.size, format, quality, aim: 'quality' as const };
     if (forAll) work({ do: 'intent', intent: { kind: 'set-recipe', recipe: withSize(recipe, which, size) } });
-    else work({ do: 'make', tasks: [{ ...task, size, to: withFormat(task.to, format) }] });
+    else work({ do: 'make', tasks: [{ ...task, size, to: inFormat(task.to, format) }] });
   };
   return (
     <Dialog open onClose={onClose} maxWidth={false} aria-labelledby="close-title" slotProps={{ paper: { sx: { width: 1160, maxWidth: 'calc(100vw - 48px)' } } }}>
@@ -90,15 +89,11 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
 }
 
 function sizesOf(recipe: Recipe, pair: PairView): { as: string; says: string; task: PictureTask }[] {
-  const full = pair.fullSize ?? { width: 16, height: 16 };
   return [
     { as: FULL_SIZE, says: 'full-size', task: { from: pair.full, to: pair.full, size: recipe.fullSize, as: FULL_SIZE, times: 1 } },
     { as: THUMBNAIL, says: 'thumbnail', task: { from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size: recipe.thumbnail, as: THUMBNAIL, times: 1 } },
-    { as: AS_IT_IS, says: 'full-size, all its pixels', task: { from: pair.full, to: pair.full, size: lightened(full, formatOf(pair.full), 0.97), as: FULL_SIZE, times: 1 } },
+    { as: AS_IT_IS, says: 'full-size, all its pixels', task: { from: pair.full, to: pair.full, size: allPixels({ ...recipe.fullSize, format: formatOf(pair.full) ?? 'jpeg' }, GOOD_ENOUGH), as: FULL_SIZE, times: 1 } },
   ];
 }
 
 const withSize = (recipe: Recipe, as: string, size: Recipe['thumbnail']): Recipe => (as === THUMBNAIL ? { ...recipe, thumbnail: size } : { ...recipe, fullSize: size });
-
-/** A file of another format has another extension. */
-const withFormat = (path: string, format: Format): string => (formatOf(path) === format ? path : path.replace(/\.[a-z0-9]+$/i, `.${format === 'jpeg' ? 'jpg' : format}`));

@@ -2,10 +2,9 @@
 import Box from '@mui/material/Box';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { Encoded, Format } from '~core/photo/index.ts';
+import { FORMAT_NAMES, type Encoded, type Format } from '~core/photo/index.ts';
 import { inBytes } from '../../../ui/parts';
 import { ink, type Token } from '../../../ui/theme';
-import { FORMAT_SAYS } from './formats';
 
 export interface CurvePoint extends Encoded {
   format: Format;
@@ -34,7 +33,7 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
   const formats = [...new Set(drawn.map((point) => point.format))];
   const ticks = x.ticks(3).filter((tick) => /^[125]/.test(String(tick)));
   return (
-    <svg width={SIZE.width} height={SIZE.height} role="group" aria-label={`Likeness against weight; ${formats.map((format) => FORMAT_SAYS[format]).join(' and ')}`} style={{ display: 'block', fontSize: 11, fill: ink('stone') }}>
+    <svg width={SIZE.width} height={SIZE.height} role="group" aria-label={`Likeness against weight; ${formats.map((format) => FORMAT_NAMES[format]).join(' and ')}`} style={{ display: 'block', fontSize: 11, fill: ink('stone') }}>
       {y.ticks(4).map((tick) => (
         <g key={tick}>
           <line x1={EDGE.left} x2={SIZE.width - EDGE.right} y1={y(tick)} y2={y(tick)} stroke={ink('hair')} />
@@ -51,12 +50,12 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
             <path d={at(all) ?? undefined} fill="none" stroke={ink(INK[format])} strokeWidth={1.75} strokeDasharray={DASH[format]} />
             {all.map((point) => (
               <circle key={point.quality} cx={x(point.bytes)} cy={y(point.similarity ?? 0)} r={same(point, chosen) ? 6 : 3.5} fill={ink(INK[format])} stroke={same(point, chosen) ? ink('peat') : 'none'} strokeWidth={2} style={{ cursor: 'pointer' }} onClick={() => onChoose(point)}>
-                <title>{`${FORMAT_SAYS[format]} ${point.quality}: ${inBytes(point.bytes)}, likeness ${(point.similarity ?? 0).toFixed(3)}`}</title>
+                <title>{`${FORMAT_NAMES[format]} ${point.quality}: ${inBytes(point.bytes)}, likeness ${(point.similarity ?? 0).toFixed(3)}`}</title>
               </circle>
             ))}
             <g transform={`translate(${EDGE.left + 8} ${EDGE.top + 8 + n * 15})`}>
               <line x1={0} x2={22} y1={-4} y2={-4} stroke={ink(INK[format])} strokeWidth={1.75} strokeDasharray={DASH[format]} />
-              <text x={27} style={{ fill: ink(INK[format]), fontWeight: 600 }}>{FORMAT_SAYS[format]}</text>
+              <text x={27} style={{ fill: ink(INK[format]), fontWeight: 600 }}>{FORMAT_NAMES[format]}</text>
             </g>
           </g>
         );

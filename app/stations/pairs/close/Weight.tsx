@@ -7,11 +7,10 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PictureTask } from '~core/model/index.ts';
-import { LIGHTENINGS, QUALITIES, suggestedPoint, type Format } from '~core/photo/index.ts';
+import { FORMAT_NAMES, LIGHTENINGS, QUALITIES, suggestedPoint, type Format } from '~core/photo/index.ts';
 import { inBytes } from '../../../ui/parts';
 import { ink } from '../../../ui/theme';
 import { Curve, type CurvePoint } from './Curve';
-import { FORMAT_SAYS } from './formats';
 import { useTrials } from './useTrials';
 import { Wipe } from './Wipe';
 
@@ -77,14 +76,14 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
     <Box sx={{ display: 'grid', gridTemplateColumns: `${STAGE.width}px minmax(0, 1fr)`, gap: 2.5 }}>
       <Box role="region" aria-label="Before and after" tabIndex={fit ? undefined : 0} sx={{ ...STAGE, overflow: 'auto', display: 'grid', placeItems: fit ? 'center' : 'start', bgcolor: ink('mist'), border: `1px solid ${ink('hair')}` }}>
         {trials.state === 'ready' ? (
-          <Wipe under={trials.prepared.url} over={over} says={['uncompressed', `${FORMAT_SAYS[format]} ${quality}`]} width={trials.prepared.width} height={trials.prepared.height} fit={fit ? STAGE : null} />
+          <Wipe under={trials.prepared.url} over={over} says={['uncompressed', `${FORMAT_NAMES[format]} ${quality}`]} width={trials.prepared.width} height={trials.prepared.height} fit={fit ? STAGE : null} />
         ) : (
           <Box sx={{ width: 240 }} role="status"><p>Making it…</p><LinearProgress aria-label="Making the size" /></Box>
         )}
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, alignContent: 'start', fontSize: '0.8125rem' }}>
         <ToggleButtonGroup exclusive size="small" value={format} aria-label="Format" onChange={(_event, value: Format | null) => value && setFormat(value)}>
-          {formats.map((one) => <ToggleButton key={one} value={one} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>{FORMAT_SAYS[one]}</ToggleButton>)}
+          {formats.map((one) => <ToggleButton key={one} value={one} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>{FORMAT_NAMES[one]}</ToggleButton>)}
           {!avif && <ToggleButton value="" onClick={() => setAvif(true)} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>try AVIF, slow</ToggleButton>}
         </ToggleButtonGroup>
         <Box>
@@ -102,7 +101,7 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
         <Curve points={points} chosen={chosen} suggested={suggested} onChoose={choose} />
         {suggested && (
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-            <Box sx={{ flex: 1 }}>{`Suggested: ${FORMAT_SAYS[suggested.format]} ${suggested.quality}, ${inBytes(suggested.bytes)}, likeness ${(suggested.similarity ?? 0).toFixed(3)}`}</Box>
+            <Box sx={{ flex: 1 }}>{`Suggested: ${FORMAT_NAMES[suggested.format]} ${suggested.quality}, ${inBytes(suggested.bytes)}, likeness ${(suggested.similarity ?? 0).toFixed(3)}`}</Box>
             <Button size="small" onClick={() => choose(suggested)}>Choose it</Button>
           </Box>
         )}

@@ -4,7 +4,9 @@ import type { PictureTask } from '~core/model/index.ts';
 import type { Format } from '~core/photo/index.ts';
 import { useSite } from '../../../ui/site';
 import type { CurvePoint } from './Curve';
-import { TRIED } from './formats';
+
+/** Enough points for a curve; the middle first, so that something is there at once. */
+const TRIED: readonly number[] = [80, 60, 92, 70, 40, 86, 50, 30];
 
 export interface Prepared {
   url: string;
