@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { MONO } from './theme';
 
 export interface KeyRow {
@@ -18,13 +18,40 @@ export const KEYS: readonly KeyRow[] = [
   { keys: 'J, K', does: 'next and previous strand' },
   { keys: '[, ]', does: 'previous and next joint of the strand' },
   { keys: 'Enter', does: 'go to where the joint lives' },
-  { keys: 'L', does: 'close look at the pair in hand (Pairs)' },
   { keys: 'Ctrl+K', does: 'find a page, picture, strand or action' },
   { keys: 'F', does: 'all files of the site' },
   { keys: 'Ctrl+Z, Ctrl+Shift+Z', does: 'undo and redo, across all files' },
   { keys: 'Escape', does: 'leave the editor or a sheet' },
   { keys: '?', does: 'this sheet' },
 ];
+
+/** A key of the station that is shown: plain, without a modifier. */
+export interface StationKey extends KeyRow {
+  key: string;
+  /** Null where it can do nothing now. */
+  act: (() => void) | null;
+}
+
+let stationKeys: readonly StationKey[] = [];
+const watchers = new Set<() => void>();
+
+function setStationKeys(keys: readonly StationKey[]): void {
+  stationKeys = keys;
+  for (const watcher of watchers) watcher();
+}
+
+/** Keys of a station, as long as it is shown; they work and are listed like those that go for all. */
+export function useStationKeys(keys: readonly StationKey[]): void {
+  useEffect(() => {
+    setStationKeys(keys);
+    return () => setStationKeys([]);
+  }, [keys]);
+}
+
+function watchStationKeys(watcher: () => void): () => void {
+  watchers.add(watcher);
+  return () => watchers.delete(watcher);
+}
 
 export interface KeyActions {
   station: (n: number) => void;
@@ -36,7 +63,7 @@ export interface KeyActions {
   sheet: () => void;
 }
 
-export const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
+const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
 
 export function useKeys(actions: KeyActions): void {
   const latest = useRef(actions);
@@ -65,16 +92,17 @@ function actionFor(event: KeyboardEvent, command: boolean, actions: KeyActions):
   if (command && key.toLowerCase() === 'y') return () => actions.step('redo');
   if (command || event.altKey || document.querySelector('[role="dialog"]')) return null;
   const plain: Record<string, () => void> = { j: () => actions.strand(1), k: () => actions.strand(-1), '[': () => actions.joint(-1), ']': () => actions.joint(1), f: actions.files, '?': actions.sheet };
-  return plain[key] ?? null;
+  return plain[key] ?? stationKeys.find((one) => one.key === key)?.act ?? null;
 }
 
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const here = useSyncExternalStore(watchStationKeys, () => stationKeys, () => stationKeys);
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
       <DialogContent>
         <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '6px 20px', m: 0 }}>
-          {KEYS.map(({ keys, does }) => (
+          {[...here, ...KEYS].map(({ keys, does }) => (
             <Box key={keys} sx={{ display: 'contents' }}>
               <Box component="dt" sx={{ fontFamily: MONO, fontSize: '0.8125rem' }}>{keys}</Box>
               <Box component="dd" sx={{ m: 0 }}>{does}</Box>

@@ -21,7 +21,7 @@ function utf8(value: string | undefined): string | undefined {
 }
 
 /** Of XMP, in whatever namespace it stands: the standard names one that is called after a program. */
-const creditIn = (sections: Sections): string | undefined => Object.values(sections).map((section) => text(section.Credit)).find((found) => found !== undefined);
+const creditIn = (sections: Partial<Sections>): string | undefined => Object.values(sections).map((section) => text(section?.Credit)).find((found) => found !== undefined);
 
 type Sections = Record<string, Record<string, unknown>>;
 const OPTIONS = { tiff: true, exif: true, gps: true, iptc: true, xmp: true, translateValues: false, reviveValues: false, mergeOutput: false };

@@ -51,17 +51,17 @@ console.log(`${FILES} drawn photographs of 6000 × 4000 px, ${files.map((file) =
 const workers = await openWorkers(files);
 
 try {
-  await workers.make(0, 0, 'jpeg'); // what is compiled and loaded once is not counted
+  await workers.make(0, 0); // what is compiled and loaded once is not counted
   await bySharpAlone(files[0]!);
   const ratios: number[] = [];
   const throughputs: number[] = [];
   for (let round = 0; round < ROUNDS; round++) {
     for (let n = 0; n < FILES; n++) {
       const theirs = await timed(() => bySharpAlone(files[n]!));
-      ratios.push((await workers.make(0, n, 'jpeg')) / theirs);
+      ratios.push((await workers.make(0, n)) / theirs);
     }
     const theirs = await timed(() => Promise.all([bySharpAlone(files[0]!).then(() => bySharpAlone(files[1]!)), bySharpAlone(files[2]!).then(() => bySharpAlone(files[3]!))]));
-    throughputs.push(theirs / (await workers.makeAll('jpeg')));
+    throughputs.push(theirs / (await workers.makeAll()));
   }
   console.log('| what | found | goal |\n|---|---|---|');
   console.log(`| time of one picture, one worker, in times of sharp on one thread (median of ${ratios.length}) | ${median(ratios).toFixed(2)} | ≤ 1.25 |`);

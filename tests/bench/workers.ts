@@ -8,17 +8,16 @@ import { launch } from '../browser.ts';
 
 const ROOT = fileURLToPath(new URL('../../', import.meta.url));
 const ASSETS = join(ROOT, 'build/client/assets');
+/** What the little server answers with. */
 const TYPES: Readonly<Record<string, string>> = { '.js': 'text/javascript', '.mjs': 'text/javascript', '.wasm': 'application/wasm', '.jpg': 'image/jpeg', '.html': 'text/html' };
 
 export interface Workers {
   /** ms that one worker takes for both sizes of a file. */
-  make: (worker: number, file: number, format: 'jpeg' | 'webp') => Promise<number>;
+  make: (worker: number, file: number) => Promise<number>;
   /** ms that both workers take for all files. */
-  makeAll: (format: 'jpeg' | 'webp') => Promise<number>;
+  makeAll: () => Promise<number>;
   /** Both sizes without loss, as PNG. */
   pixels: (file: number, exact: boolean) => Promise<Buffer[]>;
-  /** The format at a quality: bytes, and the file. */
-  encoded: (file: number, width: number, format: 'jpeg' | 'webp' | 'png', quality: number) => Promise<Buffer>;
   /** Most memory that a renderer had so far; MB. */
   peak: () => string;
   close: () => Promise<void>;
@@ -38,11 +37,11 @@ function serve(files: readonly Buffer[]): Promise<Server> {
   return new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve(server)));
 }
 
-/** VmHWM of the process of that type below a browser's that had most. */
-function peakOf(marker: string): string {
+/** VmHWM of the renderer that had most. */
+function rendererPeak(): string {
   const peaks = readdirSync('/proc').filter((name) => /^\d+$/.test(name)).flatMap((pid) => {
     try {
-      if (!readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('--type=renderer') || !readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(marker)) return [];
+      if (!readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('--type=renderer')) return [];
       return [Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024];
     } catch {
       return [];
@@ -64,23 +63,21 @@ export async function openWorkers(files: readonly Buffer[]): Promise<Workers> {
     const workers = [start(), start()];
     const files = await Promise.all(Array.from({ length: ${files.length} }, async (_, n) => (await fetch('/file/' + n + '.jpg')).blob()));
     const size = (width, format, quality) => ({ width, height: null, shape: 'fit', format, quality, aim: 'quality', bytes: 100000, similarity: 0.97, sharpen: 'none', enlarge: false, dense: false, folder: null, name: null });
-    const extension = { jpeg: 'jpg', webp: 'webp', png: 'png' };
+    const extension = { jpeg: 'jpg', png: 'png' };
     const make = (worker, file, format, exact = false) => workers[worker].make(files[file], 'a.jpg', [1600, 400].map((width) => ({ to: width + '.' + extension[format], size: size(width, format, 82), times: 1 })), { focus: undefined, words: "none", said: {}, exact });
     const base64 = async (blob) => { const bytes = new Uint8Array(await blob.arrayBuffer()); let text = ''; for (let at = 0; at < bytes.length; at += 32768) text += String.fromCharCode(...bytes.subarray(at, at + 32768)); return btoa(text); };
     globalThis.bench = {
-      async make(worker, file, format) { const began = performance.now(); await make(worker, file, format); return performance.now() - began; },
-      async makeAll(format) { const began = performance.now(); const waiting = files.keys(); await Promise.all(workers.map(async (_, worker) => { for (const file of waiting) await make(worker, file, format); })); return performance.now() - began; },
+      async make(worker, file) { const began = performance.now(); await make(worker, file, 'jpeg'); return performance.now() - began; },
+      async makeAll() { const began = performance.now(); const waiting = files.keys(); await Promise.all(workers.map(async (_, worker) => { for (const file of waiting) await make(worker, file, 'jpeg'); })); return performance.now() - began; },
       async pixels(file, exact) { return Promise.all((await make(0, file, 'png', exact)).sort((a, b) => b.width - a.width).map((one) => base64(one.blob))); },
-      async encoded(file, width, format, quality) { const [made] = await workers[0].make(files[file], 'a.jpg', [{ to: 'a.' + extension[format], size: size(width, format, quality), times: 1 }], { focus: undefined, words: 'none', said: {} }); return base64(made.blob); },
     };
   })()`);
   const call = <T>(name: string, ...given: unknown[]): Promise<T> => page.evaluate(`bench.${name}(...${JSON.stringify(given)})`);
   return {
-    make: (worker, file, format) => call('make', worker, file, format),
-    makeAll: (format) => call('makeAll', format),
+    make: (worker, file) => call('make', worker, file),
+    makeAll: () => call('makeAll'),
     pixels: async (file, exact) => (await call<string[]>('pixels', file, exact)).map((text) => Buffer.from(text, 'base64')),
-    encoded: async (file, width, format, quality) => Buffer.from(await call<string>('encoded', file, width, format, quality), 'base64'),
-    peak: () => peakOf('--type=renderer'),
+    peak: rendererPeak,
     close: async () => {
       await browser.close();
       server.close();

@@ -2,11 +2,11 @@
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { sayRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
-import { isTyping } from '../../ui/keys';
+import { useStationKeys } from '../../ui/keys';
 import { Mono, Nothing, Picture, Sheet, Tag, type Tone } from '../../ui/parts';
 import { useChosenStrand, useSite } from '../../ui/site';
 import { ink } from '../../ui/theme';
@@ -59,15 +59,7 @@ export function AllPairs() {
   const ordered = useMemo(() => inOrderOfNeed(pairs), [pairs]);
   const looked = open?.sheet === 'close' ? pairs.find((pair) => pair.full === open.full) : undefined;
   const inHand = pairs.find((pair) => pair.id === chosen && pair.trouble === null)?.full;
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== 'l' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || document.querySelector('[role="dialog"]') || inHand === undefined) return;
-      event.preventDefault();
-      onCloseLook(inHand);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [inHand, onCloseLook]);
+  useStationKeys(useMemo(() => [{ key: 'l', keys: 'L', does: 'close look at the pair in hand', act: inHand === undefined ? null : () => onCloseLook(inHand) }], [inHand, onCloseLook]));
 
   if (pairs.length === 0) return <Nothing title="No pictures yet" says="This site holds no pictures. Bring in a folder with pictures from the shelf; each full-size picture stands here beside its thumbnail." />;
   return (

@@ -1,12 +1,13 @@
 /** The point about which a picture is cut: moved on the picture, shown for every size. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { FULL_SIZE, THUMBNAIL } from '~core/model/index.ts';
 import { partAround, sayRecipe, type Recipe, type Size, type SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { useSite } from '../../../ui/site';
 import { ink } from '../../../ui/theme';
+import { heldPointer } from './pointer';
 
 interface CropProps {
   pair: PairView;
@@ -32,15 +33,10 @@ function shapesOf({ thumbnail, fullSize, further }: Recipe): { title: string; wi
 export function Crop({ pair, url, recipe, idle }: CropProps) {
   const { work } = useSite();
   const [moved, setMoved] = useState<{ x: number; y: number } | null>(null);
-  const frame = useRef<HTMLDivElement>(null);
   const full: Size = pair.fullSize ?? { width: 1, height: 1 };
   const focus = moved ?? pair.focus;
   const scale = Math.min(STAGE.width / full.width, STAGE.height / full.height);
   const shown = { width: full.width * scale, height: full.height * scale };
-  const place = ({ clientX, clientY }: PointerEvent) => {
-    const box = frame.current?.getBoundingClientRect();
-    if (box) setMoved({ x: kept((clientX - box.left) / box.width), y: kept((clientY - box.top) / box.height) });
-  };
   const onKey = (event: KeyboardEvent) => {
     const step = MOVES[event.key];
     if (!step) return;
@@ -57,10 +53,7 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: `${STAGE.width}px minmax(0, 1fr)`, gap: 2.5 }}>
       <Box sx={{ ...STAGE, display: 'grid', placeItems: 'center', bgcolor: ink('mist'), border: `1px solid ${ink('hair')}` }}>
-        <Box ref={frame} sx={{ position: 'relative', cursor: 'crosshair', touchAction: 'none' }} style={shown} onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          place(event);
-        }} onPointerMove={(event) => event.buttons === 1 && place(event)}>
+        <Box sx={{ position: 'relative', cursor: 'crosshair', touchAction: 'none' }} style={shown} {...heldPointer((x, y) => setMoved({ x, y }))}>
           <img src={url} alt="" draggable={false} width={shown.width} height={shown.height} style={{ display: 'block' }} />
           {shapes.map((box, n) => {
             const part = partAround(full, box, focus);

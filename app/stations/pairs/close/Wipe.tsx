@@ -1,7 +1,8 @@
 /** Two pictures of one size, one over the other, with an edge that is dragged or moved by keys. */
 import Box from '@mui/material/Box';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { ink } from '../../../ui/theme';
+import { heldPointer } from './pointer';
 
 interface WipeProps {
   under: string;
@@ -19,13 +20,8 @@ const STEPS: Readonly<Record<string, number>> = { ArrowLeft: -2, ArrowRight: 2, 
 
 export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
   const [edge, setEdge] = useState(50);
-  const frame = useRef<HTMLDivElement>(null);
   const scale = fit ? Math.min(1, fit.width / width, fit.height / height) : 1 / globalThis.devicePixelRatio;
   const shown = { width: Math.round(width * scale), height: Math.round(height * scale) };
-  const place = ({ clientX }: PointerEvent) => {
-    const box = frame.current?.getBoundingClientRect();
-    if (box) setEdge(Math.min(100, Math.max(0, ((clientX - box.left) / box.width) * 100)));
-  };
   const onKey = (event: KeyboardEvent) => {
     const step = STEPS[event.key];
     if (step === undefined) return;
@@ -33,10 +29,7 @@ export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
     setEdge((now) => Math.min(100, Math.max(0, now + step)));
   };
   return (
-    <Box ref={frame} sx={{ position: 'relative', flexShrink: 0, touchAction: 'none', userSelect: 'none', cursor: 'ew-resize' }} style={shown} onPointerDown={(event) => {
-      event.currentTarget.setPointerCapture(event.pointerId);
-      place(event);
-    }} onPointerMove={(event) => event.buttons === 1 && place(event)}>
+    <Box sx={{ position: 'relative', flexShrink: 0, touchAction: 'none', userSelect: 'none', cursor: 'ew-resize' }} style={shown} {...heldPointer((x) => setEdge(x * 100))}>
       <img src={under} alt="" width={shown.width} height={shown.height} draggable={false} style={{ display: 'block' }} />
       {over !== null && <img src={over} alt="" width={shown.width} height={shown.height} draggable={false} style={{ position: 'absolute', inset: 0, clipPath: `inset(0 0 0 ${edge}%)` }} />}
       <Box
