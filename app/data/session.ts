@@ -3,7 +3,7 @@
  * planned in the worker, written in one transaction, then shown. Changes are done one after the other.
  */
 import type { PictureTask } from '~core/model/index.ts';
-import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '~core/photo/index.ts';
+import { DEFAULT_RECIPE, Recipe } from '~core/photo/index.ts';
 import type { Intent, MadeFile } from '~core/plans/index.ts';
 import { isPicturePath, notesIn, type FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
@@ -15,8 +15,8 @@ import { lookAtPictures } from './looking';
 import { dropQueue, makePictures } from './making';
 import { SitePictures } from './pictures';
 import type { SiteRecord } from './records';
-import { journalLabels, keepLooks, openStore, readFacts, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
-import { openReading, ViewReader } from './view';
+import { journalLabels, keepLooks, openStore, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
+import { ViewReader } from './view';
 
 export interface Job {
   says: string;
@@ -50,24 +50,25 @@ export class SiteSession {
   readonly #db: Store;
   readonly #views = new ViewReader(analysis());
   readonly #leaving = new AbortController();
-  readonly #facts: Map<string, PhotoFacts>;
+  /** Hashes of pictures that were looked at; what was seen is kept where the site is read. */
+  readonly #looked = new Set<string>();
   readonly #watchers = new Set<() => void>();
   readonly #changed = new Set<Changed>();
   readonly #stale = new Set<() => void>();
   readonly #done = new Set<(outcome: Outcome) => void>();
   #queue: Promise<unknown> = Promise.resolve();
+  #reading: Promise<void> = Promise.resolve();
   #release: () => void = () => undefined;
   #searching = false;
   /** Counts what may make a snapshot old. */
   #version = 0;
   #shown = -1;
 
-  private constructor(db: Store, site: SiteRecord, files: Map<string, FileContent>, facts: Map<string, PhotoFacts>) {
+  private constructor(db: Store, site: SiteRecord, files: Map<string, FileContent>) {
     this.#db = db;
     this.site = site;
     this.files = files;
-    this.#facts = facts;
-    this.pictures = new SitePictures(db, files, (hash) => facts.has(hash));
+    this.pictures = new SitePictures(db, files, (hash) => this.#looked.has(hash));
   }
 
   static async open(siteId: string): Promise<SiteSession | null> {
@@ -75,10 +76,9 @@ export class SiteSession {
     const site = await readSiteRecord(db, siteId);
     if (!site) return null;
     const files = await readFiles(db, siteId);
-    const facts = await readFacts(db, [...files.values()].flatMap((content) => (content.kind === 'binary' ? [content.hash] : [])));
-    const session = new SiteSession(db, site, files, facts);
+    const session = new SiteSession(db, site, files);
     await session.#takeLock();
-    await openReading(analysis(), files, facts);
+    session.#note(await analysis().open([...files]));
     void session.#readPictures().then(() => session.#resume());
     return session;
   }
@@ -113,7 +113,7 @@ export class SiteSession {
     const gone = [...this.files.keys()].filter((path) => !fresh.has(path));
     this.files.clear();
     for (const [path, content] of fresh) this.files.set(path, content);
-    await openReading(analysis(), fresh, this.#facts);
+    this.#note(await analysis().open([...fresh]));
     this.#announce(new Map([...fresh, ...gone.map((path): [string, null] => [path, null])]));
     this.#goStale();
   }
@@ -259,23 +259,31 @@ export class SiteSession {
 
   /** Content that comes back by an undo has been read before; its facts are in the store. */
   async #recall(contents: Iterable<FileContent | null>): Promise<void> {
-    const unknown = [...contents].flatMap((content) => (content?.kind === 'binary' && !this.#facts.has(content.hash) ? [content.hash] : []));
-    const facts = await readFacts(this.#db, unknown);
-    for (const [hash, one] of facts) this.#facts.set(hash, one);
-    if (facts.size > 0) await analysis().update([], [...facts]);
-    if (facts.size < new Set(unknown).size) void this.#readPictures();
+    const unknown = new Set([...contents].flatMap((content) => (content?.kind === 'binary' && !this.#looked.has(content.hash) ? [content.hash] : [])));
+    if (unknown.size === 0) return;
+    const known = await analysis().recall([...unknown]);
+    this.#note(known);
+    if (known.length < unknown.size) void this.#readPictures();
+  }
+
+  #note(hashes: Iterable<string>): void {
+    for (const hash of hashes) this.#looked.add(hash);
   }
 
   /** Keeps what was seen of pictures, and tells the reading of it. */
   async #learn(looks: ReadonlyMap<string, PictureLook>): Promise<void> {
     await keepLooks(this.#db, looks);
-    for (const [hash, { facts }] of looks) this.#facts.set(hash, facts);
+    this.#note(looks.keys());
     await analysis().update([], [...looks].map(([hash, { facts }]) => [hash, facts]));
   }
 
-  /** Looks at all pictures that are new; what is there is shown meanwhile. */
-  async #readPictures(): Promise<void> {
-    const unread = new Map([...this.files].flatMap(([path, content]) => (content.kind === 'binary' && isPicturePath(path) && !this.#facts.has(content.hash) ? [[content.hash, path] as const] : [])));
+  /** Looks at all pictures that are new; what is there is shown meanwhile. Who asks in between waits, and finds little left. */
+  #readPictures(): Promise<void> {
+    return (this.#reading = this.#reading.then(() => this.#lookAtUnread()));
+  }
+
+  async #lookAtUnread(): Promise<void> {
+    const unread = new Map([...this.files].flatMap(([path, content]) => (content.kind === 'binary' && isPicturePath(path) && !this.#looked.has(content.hash) ? [[content.hash, path] as const] : [])));
     await lookAtPictures({
       unread,
       lookers: pictureWorkers().map((worker) => (blob: Blob, path: string) => worker().look(blob, path)),

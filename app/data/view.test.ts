@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { PhotoFacts } from '~core/photo/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import { LONG_LISTS, type LongList } from '../workers/longLists';
-import { openReading, ViewReader, type ViewSource } from './view';
+import { ViewReader, type ViewSource } from './view';
 
 /** A worker whose site has `rows` rows in every long list, all named after the state that it is in. */
 function worker(rows: number) {
@@ -85,15 +84,4 @@ describe('a view', () => {
     const reader = new ViewReader({ ...source, viewPart: () => Promise.resolve(null) });
     await expect(reader.read()).rejects.toThrow('Another site was opened');
   });
-});
-
-it('a site is handed over whole and its facts piece by piece', async () => {
-  const facts = new Map(Array.from({ length: 950 }, (_, n) => [`h${n}`, {} as PhotoFacts]));
-  const calls: [string, number, number][] = [];
-  const place = {
-    open: (files: unknown[], known: unknown[]) => Promise.resolve(void calls.push(['open', files.length, known.length])),
-    update: (files: unknown[], known: unknown[]) => Promise.resolve(void calls.push(['update', files.length, known.length])),
-  };
-  await openReading(place, new Map([['a.html', { kind: 'text', text: '' }]]), facts);
-  expect(calls).toEqual([['open', 1, 0], ['update', 0, 400], ['update', 0, 400], ['update', 0, 150]]);
 });

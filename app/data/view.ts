@@ -1,6 +1,4 @@
-/** What crosses between the page and the analysis worker in pieces: each is unpacked in a task of its own, and other work comes between. */
-import type { PhotoFacts } from '~core/photo/index.ts';
-import type { FileContent } from '~core/site/index.ts';
+/** Views come from the analysis worker in pieces: each is unpacked in a task of its own, and other work comes between. */
 import type { SiteView } from '~core/view/index.ts';
 import type { ViewHead } from '../workers/analysis';
 import { LONG_LISTS, type LongList } from '../workers/longLists';
@@ -61,16 +59,4 @@ export class ViewReader {
     this.#running = ended;
     return read;
   }
-}
-
-/** Where a site is read: it is handed over whole, its facts piece by piece. */
-export interface ReadingPlace {
-  open: (files: [string, FileContent][], facts: [string, PhotoFacts][]) => Promise<void>;
-  update: (files: [string, FileContent | null][], facts: [string, PhotoFacts][]) => Promise<void>;
-}
-
-export async function openReading(place: ReadingPlace, files: ReadonlyMap<string, FileContent>, facts: ReadonlyMap<string, PhotoFacts>): Promise<void> {
-  await place.open([...files], []);
-  const all = [...facts];
-  for (let from = 0; from < all.length; from += PIECE) await place.update([], all.slice(from, from + PIECE));
 }

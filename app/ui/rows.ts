@@ -27,7 +27,7 @@ export function useRowsInSight<Element extends HTMLElement>(count: number, heigh
     estimateSize: useCallback(() => height, [height]),
     getItemKey: keyOf,
     scrollMargin: above,
-    overscan: 3,
+    overscan: 2,
     // A list that follows a frame later is smooth; one that renders within every scroll event is not.
     useFlushSync: false,
   });

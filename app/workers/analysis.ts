@@ -6,6 +6,7 @@ import type { PhotoFacts } from '~core/photo/index.ts';
 import { placeMade, planFor, readyTasks, type Intent, type MadeFile, type ReadyTask } from '~core/plans/index.ts';
 import { hunksOf, NOTES_FILE, type Change, type FileContent, type Hunk } from '~core/site/index.ts';
 import { pageStandingAlone, picturesShownBy, viewOf, type SiteView } from '~core/view/index.ts';
+import { openStore, readFacts } from '../data/store';
 import { KITS } from './kits';
 import { LONG_LISTS, type LongList } from './longLists';
 
@@ -41,13 +42,17 @@ function changed(): void {
 }
 
 const analysis = {
-  open(all: [string, FileContent][], known: [string, PhotoFacts][]): void {
+  /** Takes a site; what is known of its pictures is read from the store here, away from the page. Gives the hashes of those that were looked at. */
+  async open(all: [string, FileContent][]): Promise<string[]> {
     files.clear();
     facts.clear();
     memory = newReadingMemory('a few');
     for (const [path, content] of all) files.set(path, content);
-    for (const [hash, one] of known) facts.set(hash, one);
-    changed();
+    return recall([...files.values()].flatMap((content) => (content.kind === 'binary' ? [content.hash] : [])));
+  },
+  /** The same for contents that came back. */
+  recall(hashes: string[]): Promise<string[]> {
+    return recall(hashes);
   },
   update(some: [string, FileContent | null][], known: [string, PhotoFacts][]): void {
     for (const [path, content] of some) {
@@ -88,6 +93,13 @@ const analysis = {
     return shown(placeMade(currentReading(), made));
   },
 };
+
+async function recall(hashes: readonly string[]): Promise<string[]> {
+  const known = await readFacts(await openStore(), hashes);
+  for (const [hash, one] of known) facts.set(hash, one);
+  changed();
+  return [...known.keys()];
+}
 
 const shown = (planned: Planned): PlanView => (planned.ok ? { ...planned, diffs: diffsOf(planned.change) } : planned);
 

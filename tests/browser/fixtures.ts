@@ -1,5 +1,5 @@
 /** What every browser test begins with: a page on which any console error of the application fails the test. */
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -105,4 +105,16 @@ export async function openFiles(page: Page, files: Record<string, string | Buffe
 /** One of the other lists of the Pairs station. */
 export async function show(page: Page, list: string | RegExp): Promise<void> {
   await page.getByRole('navigation', { name: 'What to see of the pictures' }).getByRole('button', { name: list }).click();
+}
+
+/** Scrolls the station down until something of a long list, of which only rows in sight are made, is there. */
+export async function scrollTo(page: Page, wanted: Locator): Promise<Locator> {
+  const main = page.locator('main');
+  await main.evaluate((element) => element.scrollTo(0, 0));
+  for (let n = 0; n < 60 && (await wanted.count()) === 0; n++) {
+    await main.evaluate((element) => element.scrollBy(0, 300));
+    await page.waitForTimeout(50);
+  }
+  await expect(wanted.first()).toBeAttached();
+  return wanted;
 }

@@ -5,7 +5,7 @@ import ExifReader from 'exifreader';
 import Papa from 'papaparse';
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { expect, goTo, openDemo, show, test, unpacked } from './fixtures';
+import { expect, goTo, openDemo, scrollTo, show, test, unpacked } from './fixtures';
 
 const row = (page: Page, file: string) => page.getByRole('list', { name: 'Words' }).getByRole('listitem').filter({ has: page.getByText(file, { exact: true }) });
 
@@ -59,9 +59,10 @@ test('words go out as CSV and come in again: only what is other is changed, in o
   await read([...changed, { page: 'gone.html', file: 'x.jpg', alt: 'x' }]);
   await expect(page.getByText('words.csv: 2 rows with other words.')).toBeVisible();
   await expect(page.getByText(`Row ${data.length + 1}: x.jpg is not on gone.html.`)).toBeVisible();
-  await expect(page.getByRole('textbox', { name: 'Alt text of reel-box.jpg' })).toHaveValue('A reel, "wound" & ready');
+  const alt = page.getByRole('textbox', { name: 'Alt text of reel-box.jpg' });
+  await expect(await scrollTo(page, alt)).toHaveValue('A reel, "wound" & ready');
   await page.getByRole('button', { name: 'Undo: Take 2 rows of words from words.csv' }).click();
-  await expect(page.getByRole('textbox', { name: 'Alt text of reel-box.jpg' })).not.toHaveValue('A reel, "wound" & ready');
+  await expect(await scrollTo(page, alt)).not.toHaveValue('A reel, "wound" & ready');
   await page.locator('[data-pick="words"]').setInputFiles({ name: 'bad.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\n"1,2\n') });
   await expect(page.getByText(/^bad\.csv: Line \d/)).toBeVisible();
 });
@@ -74,9 +75,7 @@ test('where pictures were taken is said, and removed when the site leaves, but f
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('status').getByText('Set whose pictures these are')).toBeVisible();
 
-  const placed = page.getByRole('list', { name: 'Words' }).getByText('TKC_0415.jpg');
-  for (let n = 0; n < 40 && (await placed.count()) === 0; n++) await page.locator('main').evaluate((main) => main.scrollBy(0, 300));
-  await placed.click();
+  await (await scrollTo(page, page.getByRole('list', { name: 'Words' }).getByText('TKC_0415.jpg'))).click();
   const beside = page.getByRole('region', { name: 'The picture in hand' });
   await expect(beside.getByText('The file says where it was taken.')).toBeVisible();
   await expect(beside.getByText('It is removed when the site leaves.')).toBeVisible();
