@@ -13,6 +13,7 @@ export class SitePictures {
   /** Addresses of small copies, by the hash of the picture. */
   readonly #urls = new Map<string, string>();
 
+  #reading: Promise<unknown> = Promise.resolve();
   readonly #looked: (hash: string) => boolean;
 
   /** `looked` says whether somebody has looked at a picture: until then a list shows nothing, for it would have to decode the whole. */
@@ -43,14 +44,21 @@ export class SitePictures {
     return (await this.#db.get('glances', hash)) ?? (await this.#db.get('blobs', hash)) ?? null;
   }
 
-  /** The address of a small copy, by the picture's hash; null while nobody has looked at it. */
-  async glanceUrl(hash: string): Promise<string | null> {
-    if (!this.#looked(hash)) return null;
-    const blob = await this.#glance(hash);
-    if (!blob) return null;
-    const url = this.#urls.get(hash) ?? URL.createObjectURL(blob);
-    this.#urls.set(hash, url);
+  /**
+   * The address of a small copy, by the picture's hash; null while nobody has looked at it.
+   * One is read after the other, so that many answers do not come in one task; `gone` says that its row has scrolled by, and spares the reading.
+   */
+  glanceUrl(hash: string, gone: AbortSignal): Promise<string | null> {
+    if (!this.#looked(hash)) return Promise.resolve(null);
+    const url = this.#reading.then(() => (gone.aborted ? null : this.#readUrl(hash)));
+    this.#reading = url.catch(() => null);
     return url;
+  }
+
+  async #readUrl(hash: string): Promise<string | null> {
+    const blob = this.#urls.has(hash) ? null : await this.#glance(hash);
+    if (blob) this.#urls.set(hash, URL.createObjectURL(blob));
+    return this.#urls.get(hash) ?? null;
   }
 
   /** The address that was made for a picture before, without waiting. */

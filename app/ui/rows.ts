@@ -1,6 +1,6 @@
 /** Rows of a long list that scrolls with the station: only those in sight are made. */
 import { useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
-import { useCallback, useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useLayoutEffect, useRef, useState } from 'react';
 
 export interface RowsInSight<Element extends HTMLElement> {
   list: React.RefObject<Element | null>;
@@ -31,5 +31,7 @@ export function useRowsInSight<Element extends HTMLElement>(count: number, heigh
     // A list that follows a frame later is smooth; one that renders within every scroll event is not.
     useFlushSync: false,
   });
-  return { list, items: rows.getVirtualItems(), height: rows.getTotalSize(), topOf: ({ start }) => start - above, measure: rows.measureElement, show: (index) => rows.scrollToIndex(index) };
+  // New rows are made a slice at a time: after a jump, all in sight are new.
+  const items = useDeferredValue(rows.getVirtualItems());
+  return { list, items, height: rows.getTotalSize(), topOf: ({ start }) => start - above, measure: rows.measureElement, show: (index) => rows.scrollToIndex(index) };
 }

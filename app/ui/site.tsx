@@ -1,5 +1,5 @@
 /** The open site for all components below: what there is, what is chosen, and how work is asked for. */
-import { createContext, useCallback, useContext, useEffect, useState, useSyncExternalStore } from 'react';
+import { createContext, startTransition, useCallback, useContext, useEffect, useState, useSyncExternalStore } from 'react';
 import { useFetcher } from 'react-router';
 import type { FixView } from '~core/view/index.ts';
 import type { Strand } from '~core/model/index.ts';
@@ -82,11 +82,11 @@ export function usePicture(path: string | null): string | null {
   const url = hash === null ? null : session.pictures.knownUrl(hash);
   useEffect(() => {
     if (hash === null || url !== null) return undefined;
-    let current = true;
-    void session.pictures.glanceUrl(hash).then((made) => current && made !== null && redraw((n) => n + 1));
-    return () => {
-      current = false;
-    };
+    const gone = new AbortController();
+    void session.pictures.glanceUrl(hash, gone.signal).then((made) => {
+      if (made !== null && !gone.signal.aborted) startTransition(() => redraw((n) => n + 1));
+    });
+    return () => gone.abort();
     // Pictures are looked at one after the other: whatever is learnt may have brought this one.
   }, [session, hash, url, site.view]);
   return url;
