@@ -3,6 +3,8 @@ import type { PictureLook } from '../workers/pictures';
 
 /** How long what is seen is gathered before the screen follows; ms. */
 const REDRAW_MS = 1000;
+/** How long the looking then has the machine to itself, in multiples of what the screen took to follow: reading a site of thousands anew takes seconds. */
+const REST = 3;
 
 interface Looking {
   /** Paths by the hash of what they hold. */
@@ -19,12 +21,20 @@ interface Looking {
 export async function lookAtPictures({ unread, lookers, blobOf, learn, behind, gone }: Looking): Promise<void> {
   let looks = new Map<string, PictureLook>();
   let since = performance.now();
+  let due = since + REDRAW_MS;
   let done = 0;
   const waiting = unread.entries();
+  const isDue = () => {
+    const now = performance.now();
+    const isBehind = behind();
+    if (isBehind) due = Math.max(due, now + REST * (now - since));
+    return !isBehind && now >= due;
+  };
   const handOn = async () => {
     // A screen that redraws for every picture, or is asked to before it has, would keep the looking waiting.
-    if (done < unread.size && (performance.now() - since < REDRAW_MS || behind())) return;
+    if (done < unread.size && !isDue()) return;
     since = performance.now();
+    due = since + REDRAW_MS;
     const seen = looks;
     looks = new Map();
     await learn(seen, done);

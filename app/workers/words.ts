@@ -1,5 +1,5 @@
 /** What a picture's file says in words: EXIF (CIPA DC-008), IPTC and XMP (IPTC Photo Metadata Standard), read by exifr. */
-import exifr from 'exifr';
+import { parse, sidecar } from 'exifr';
 import { metadataIn, sniffedType, type PhotoFacts } from '~core/photo/index.ts';
 
 type Told = Pick<PhotoFacts, 'words' | 'taken' | 'place' | 'orientation'>;
@@ -29,8 +29,8 @@ const OPTIONS = { tiff: true, exif: true, gps: true, iptc: true, xmp: true, tran
 /** The library does not know WebP; it is handed what stands in it. */
 async function blocksOf(bytes: Uint8Array): Promise<Sections> {
   const { exif, xmp } = metadataIn(bytes);
-  const tiff = exif ? ((await exifr.parse(exif, OPTIONS)) as Sections | undefined) : undefined;
-  const packet = xmp ? ((await exifr.sidecar(xmp, OPTIONS, 'xmp')) as Sections | undefined) : undefined;
+  const tiff = exif ? ((await parse(exif, OPTIONS)) as Sections | undefined) : undefined;
+  const packet = xmp ? ((await sidecar(xmp, OPTIONS, 'xmp')) as Sections | undefined) : undefined;
   return { ...tiff, ...packet };
 }
 
@@ -38,7 +38,7 @@ async function blocksOf(bytes: Uint8Array): Promise<Sections> {
 export async function readWords(bytes: Uint8Array): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
   try {
-    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {}, ...others } = sniffedType(bytes) === 'image/webp' ? await blocksOf(bytes) : ((await exifr.parse(bytes, OPTIONS)) ?? {});
+    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {}, ...others } = sniffedType(bytes) === 'image/webp' ? await blocksOf(bytes) : ((await parse(bytes, OPTIONS)) ?? {});
     const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
     const { latitude, longitude } = gps;
     const words = {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Luma } from '../photo/index.ts';
 import { cut, patterned } from '../photo/patterned.fixture.ts';
-import { newContentMemory, type Content } from './content.ts';
+import { newContentMemory, searchContent, type Content } from './content.ts';
+import { troubleOf } from './names.ts';
 import { pairPictures, thumbnailPathFor, type PageEvidence, type PairingInput } from './pairs.ts';
 
 const byName = (paths: string[], evidence: PageEvidence[] = []) => pairPictures({ paths, contentOf: () => null, evidence });
@@ -145,6 +146,63 @@ describe('what is decided by hand', () => {
     expect(pairs).toMatchObject([{ full: 'large/a.jpg', thumbnail: 'img.jpg', state: 'content only' }]);
     expect(loose).toEqual(['small/a.jpg']);
   });
+});
+
+describe('what is known beside names and content', () => {
+  it('joins what was made of one picture here, whatever the names', () => {
+    const { pairs, loose } = pairPictures({ paths: ['web/q1.jpg', 'out/reel.jpg'], contentOf: () => null, evidence: [], made: [{ thumbnail: 'web/q1.jpg', full: 'out/reel.jpg' }, { thumbnail: 'gone.jpg', full: 'out/reel.jpg' }] });
+    expect(pairs).toMatchObject([{ full: 'out/reel.jpg', thumbnail: 'web/q1.jpg', state: 'sure', restsOn: [{ kind: 'made' }] }]);
+    expect(loose).toEqual([]);
+  });
+
+  it('has no use for a full-size picture of a thumbnail whose own is at an outside address', () => {
+    const { pairs, loose } = pairPictures({ paths: ['thumbs/x.jpg', 'thumbs/y.jpg'], contentOf: () => null, evidence: [], elsewhere: new Set(['thumbs/x.jpg']) });
+    expect([pairs, loose]).toEqual([[], ['thumbs/y.jpg']]);
+  });
+
+  it('searches for nothing where a picture is of one plain colour', () => {
+    const plain = (shade: number) => ({ luma: { width: 48, height: 48, data: new Uint8Array(48 * 48).map((_, n) => shade + (n % 3)) } });
+    const { pairs, unsearched } = pairing({ 'img_1.jpg': small(1, plain(120)), 'reel.jpg': large(2, plain(120)), 'large/a.jpg': large(3), 'small/a.jpg': small(3) }, { memory: newContentMemory(), pace: 'a few' });
+    expect(pairs.find(({ full }) => full === 'reel.jpg')).toMatchObject({ thumbnail: null, state: 'no thumbnail' });
+    expect(unsearched).toBe(0);
+  });
+
+  it('lets colour choose what is looked at closely, where more pictures look alike than can be', () => {
+    const like = patterned(9, 64, 48);
+    const content = (hash: string, luma: Luma, mean: [number, number, number]): Content => ({ hash, facts: { width: luma.width, height: luma.height, orientation: 1, likeness: hash.padStart(16, '0').slice(-16), mean, luma, words: {} } });
+    const crop = content('c', cut(like, 10, 5, 38, 38), [180, 60, 50]);
+    const green = Array.from({ length: 90 }, (_, n) => content(`9${n}`, like, [50, 160, 70]));
+    const { found } = searchContent(newContentMemory(), [crop], [...green, content('fff', like, [178, 61, 52])], 'all');
+    expect(found.get('c')!.map(({ hash }) => hash)).toContain('fff');
+  });
+});
+
+describe('naming rules', () => {
+  const paths = ['web/k_a.jpg', 'web/k_b.jpg', 'shots/a-final.png', 'shots/b-final.png', 'thumbs/c.jpg', 'c.jpg'];
+  const rule = { thumbnail: 'web/k_{name}.jpg', full: 'shots/{name}-final.jpg' };
+  const named = (naming: PairingInput['naming']) => pairPictures({ paths, contentOf: () => null, evidence: [], ...(naming ? { naming } : {}) });
+
+  it('that somebody wrote go before all practices, in any picture format', () => {
+    const { pairs, rules } = named({ own: [rule], off: [] });
+    expect(pairs.filter(({ thumbnail }) => thumbnail).map(({ thumbnail, full }) => [thumbnail, full])).toEqual([['thumbs/c.jpg', 'c.jpg'], ['web/k_a.jpg', 'shots/a-final.png'], ['web/k_b.jpg', 'shots/b-final.png']]);
+    expect(rules).toEqual([{ says: 'web/k_{name}.jpg ↔ shots/{name}-final.jpg', count: 2 }, { says: 'thumbs/{name}.jpg ↔ {name}.jpg', count: 1 }]);
+    expect(named(undefined).pairs.filter(({ thumbnail }) => thumbnail)).toHaveLength(1);
+  });
+
+  it('that are turned off join nothing', () => {
+    const { pairs, loose } = named({ own: [], off: ['thumbs/{name}.jpg ↔ {name}.jpg'] });
+    expect(pairs.every(({ thumbnail }) => thumbnail === null)).toBe(true);
+    expect(loose).toEqual(['thumbs/c.jpg']);
+  });
+
+  it.each([
+    [{ thumbnail: 'thumbs/x.jpg', full: '{name}.jpg' }, 'thumbnail needs “{name}”'],
+    [{ thumbnail: '{name}/{name}.jpg', full: '{name}.jpg' }, 'thumbnail needs “{name}”'],
+    [{ thumbnail: 't_{name}.jpg', full: '../{name}.jpg' }, 'without “..”'],
+    [{ thumbnail: '/t_{name}.jpg', full: '{name}.jpg' }, 'without a slash'],
+    [{ thumbnail: '{name}.jpg', full: '{name}.jpg' }, 'nothing would tell the two apart'],
+  ])('that cannot be used are refused with the reason: %j', (one, reason) => expect(troubleOf(one)).toContain(reason));
+  it('that can be used are not', () => expect(troubleOf(rule)).toBeNull());
 });
 
 describe('thumbnailPathFor', () => {

@@ -27,12 +27,14 @@ const scaleInto = ({ width, height }: Size, box: Box): number => Math.min((box.w
 
 /**
  * The size to ask a JPEG decoder for: the smallest eighth of the picture that still leaves 1.8 times the wanted size.
- * Decoders scale by eighths while they read (ITU-T T.81 block of 8×8) and round down, so exact eighths are asked for.
+ * Decoders scale by eighths while they read (ITU-T T.81 block of 8×8). Sides are rounded up as libjpeg does
+ * (jdmaster.c, `jdiv_round_up`); Chromium takes the eighth below where a side is asked for a pixel short, and below the
+ * first there is none.
  */
 export function decodeSize(full: Size, wanted: Size): Size {
   for (let k = 1; k < 8; k++) {
     if ((full.width * k) / 8 >= wanted.width * 1.8 && (full.height * k) / 8 >= wanted.height * 1.8) {
-      return { width: Math.floor((full.width * k) / 8), height: Math.floor((full.height * k) / 8) };
+      return { width: Math.ceil((full.width * k) / 8), height: Math.ceil((full.height * k) / 8) };
     }
   }
   return full;

@@ -29,7 +29,7 @@ export function setSources(site: SiteReading, { page: path }: { page: string }):
   const edits = offers.map(({ item, srcset }) => sourceEdit(page.document, item, srcset));
   const failed = edits.find((one) => !one.ok);
   if (failed && !failed.ok) return failed;
-  return planEdits(`Offer ${offers.length} thumbnails of ${path} at twice the size`, path, { ok: true, edits: edits.flatMap((one) => (one.ok ? one.edits : [])) });
+  return planEdits(`Offer ${offers.length} thumbnail${offers.length === 1 ? '' : 's'} of ${path} at twice the size`, path, { ok: true, edits: edits.flatMap((one) => (one.ok ? one.edits : [])) });
 }
 
 const sourceEdit = (document: PageDocument, { image }: GalleryItem, srcset: string): Edited => (image ? editAttribute(document, image, 'srcset', srcset) : { ok: true, edits: [] });

@@ -48,10 +48,18 @@ test('every kind of size on the demo site: folders, weight, likeness, 2×, sharp
   await expect(page.getByText(new RegExp(`^Make ${count} pictures`))).toBeVisible({ timeout: 120_000 });
   // Nothing is asked for twice.
   await expect(make).toHaveCount(0);
+  // Thumbnails made by hand are left alone; the one that was missing has a copy of twice its size.
+  const offer = page.getByRole('region', { name: 'For dense screens' });
+  await expect(offer).toContainText('1 thumbnail of festival.html has a copy of twice the size that the page does not offer.');
+  await offer.getByRole('button', { name: 'Write srcset' }).first().click();
+  await expect(page.getByRole('status').getByText(/^Offer 1 thumbnail of festival.html at twice the size/)).toBeVisible();
+  await expect(offer).toHaveCount(0);
   const out = await unpacked(page);
   const small = await sharp(join(out, 'camera/thumbs/TKC_0412.jpg')).metadata();
   const dense = await sharp(join(out, 'camera/thumbs/TKC_0412-2x.jpg')).metadata();
   expect([small.width, dense.width]).toEqual([150, 300]);
+  const html = readFileSync(join(out, 'festival.html'), 'utf8');
+  expect(html).toMatch(/<img src="photos\/small\/rokkaku-dawn\.jpg"[^>]* srcset="photos\/small\/rokkaku-dawn\.jpg 1x, photos\/small\/rokkaku-dawn-2x\.jpg 2x"/);
   const large = readFileSync(join(out, 'camera/TKC_0412.jpg'));
   expect((await sharp(large).metadata()).width).toBe(1600);
   expect(large.length).toBeLessThanOrEqual(61_500); // with the words
@@ -63,6 +71,7 @@ test('every kind of size on the demo site: folders, weight, likeness, 2×, sharp
   expect(ExifReader.load(large, { expanded: true }).gps).toBeUndefined();
 
   await page.getByRole('link', { name: /^Pairs/ }).click();
+  await page.getByRole('button', { name: /^Undo: Offer 1 thumbnail/ }).click();
   await page.getByRole('button', { name: new RegExp(`^Undo: Make ${count} pictures`) }).click();
   await expect(page.getByRole('button', { name: `Make all by the recipe, ${count}` })).toBeVisible();
   await expect(rowOf(page, 'camera/TKC_0412.jpg')).toContainText('4928 × 3264');

@@ -31,6 +31,8 @@ const FILES: Readonly<Record<string, { make: () => Promise<Buffer>; says?: strin
   'grey.png': { make: () => sharp(drawing(4)).greyscale().png().toBuffer() },
   'palette.png': { make: () => sharp(drawing(5)).png({ palette: true, colours: 4 }).toBuffer() },
   'wide-gamut.jpg': { make: () => sharp(drawing(6)).flatten().withIccProfile('p3').jpeg({ quality: 95 }).toBuffer() },
+  // Reduced to an eighth while it is read, where no side is a multiple of eight.
+  'odd-sides.jpg': { make: () => sharp(drawing(7)).resize(2405, 1603, { fit: 'fill' }).flatten().jpeg({ quality: 95 }).toBuffer() },
   'one-pixel.png': { make: () => sharp({ create: { width: 1, height: 1, channels: 3, background: '#3f8050' } }).png().toBuffer() },
   'one-row.png': { make: () => sharp({ create: { width: 900, height: 1, channels: 3, background: '#3f8050' } }).png().toBuffer() },
   'hundred-megapixels.jpg': { make: () => sharp({ create: { width: 12_000, height: 8500, channels: 3, background: '#2f7273' }, limitInputPixels: false }).jpeg({ quality: 60 }).toBuffer() },
@@ -48,13 +50,12 @@ test('each kind of odd file has its outcome', async ({ page }) => {
     await expect(rowOf(page, name)).toContainText('unreadable');
     await expect(rowOf(page, name)).toContainText(says);
   }
-  // What browsers show of a file that was cut short is shown here as well: its upper part, or nothing where the decoder refuses.
-  await expect(rowOf(page, 'cut-short.jpg')).toContainText(/unreadable|to be made/);
+  await expect(rowOf(page, 'cut-short.jpg')).toContainText('it may be damaged or cut short.unreadable');
   await expect(rowOf(page, 'moves.gif')).toContainText('moves; a made size is its first frame');
   await expect(rowOf(page, 'hundred-megapixels.jpg')).toContainText('12000 × 8500');
 
   await page.getByRole('button', { name: /^Make \d+ missing/ }).click();
-  await expect(page.getByRole('status').getByText(/^Make 1[23] thumbnails/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByRole('status').getByText(/^Make 13 thumbnails/)).toBeVisible({ timeout: 120_000 });
   const out = await unpacked(page);
   const thumbnail = (name: string) => readFileSync(join(out, 'thumbs', name.replace(/\.\w+$/, '.jpg')));
   for (const [name, { says, inks }] of Object.entries(FILES)) {

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp, { type Sharp } from 'sharp';
 import { peakSignalToNoise, structuralSimilarity } from '../likeness';
-import { bringIn, expect, folderWith, goTo, settled, test, unpacked } from './fixtures';
+import { bringIn, expect, folderWith, goTo, settled, show, test, unpacked } from './fixtures';
 
 const SITE = fileURLToPath(new URL('../../demo/.made/site/', import.meta.url));
 
@@ -59,6 +59,20 @@ test('an archive moves a site to another browser, words and pictures and all', a
   await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 90_000 });
   await page.waitForURL(/\/pairs$/);
   await settled(page);
+  // What is remembered beside the files goes along: the recipe, whose pictures these are, words, tags, the order.
+  await page.getByRole('button', { name: 'Change the recipe' }).click();
+  await page.getByRole('dialog', { name: 'Recipe' }).getByRole('button', { name: 'A further size' }).click();
+  await page.getByRole('button', { name: 'Use this recipe' }).click();
+  await show(page, 'Words, 1');
+  await page.getByRole('textbox', { name: 'Copyright where a picture has none' }).fill('© 2026 The Circle');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Caption of delta-over-mere.jpg' }).fill('Delta, rising');
+  await page.keyboard.press('Enter');
+  await show(page, 'Order and names');
+  await page.getByRole('checkbox', { name: 'Choose delta-over-mere' }).check();
+  await page.getByRole('textbox', { name: 'Tag' }).fill('first flights');
+  await page.getByRole('button', { name: 'Tag them' }).click();
+  await page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by day' }).click();
   await goTo(page, 'pack');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save archive' }).click();
@@ -74,6 +88,13 @@ test('an archive moves a site to another browser, words and pictures and all', a
   await settled(other);
   await expect(other.getByRole('banner').getByText('Tarrowby Kite Circle')).toBeVisible();
   await expect(other.getByText('30 pictures, 21 sure')).toBeVisible();
+  await expect(other.getByRole('region', { name: 'Naming and recipe' })).toContainText('medium at most 600 px on its longer side');
+  await show(other, 'Words, 1');
+  await expect(other.getByRole('textbox', { name: 'Copyright where a picture has none' })).toHaveValue('© 2026 The Circle');
+  await expect(other.getByRole('textbox', { name: 'Caption of delta-over-mere.jpg' })).toHaveValue('Delta, rising');
+  await show(other, 'Order and names');
+  await expect(other.getByRole('button', { name: 'by day', pressed: true })).toBeVisible();
+  await expect(other.getByRole('button', { name: 'Take the tag first flights from delta-over-mere' })).toBeVisible();
   await goTo(other, 'pack');
   await expect(other.getByText('60 files, 8.4 MB')).toBeVisible();
   await other.context().close();

@@ -77,6 +77,12 @@ describe('words in the files (IPTC Photo Metadata Standard, EXIF)', () => {
     expect(told.place?.latitude).toBeCloseTo(picture.place![0], 3);
   });
 
+  it('of whom to credit are read from XMP in whatever namespace they stand (IPTC Photo Metadata Standard 2023.1, Credit Line)', async () => {
+    const xmp = '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:tkc="https://tarrowby.example/terms/" tkc:Credit="A. Lark, Tarrowby"/></rdf:RDF></x:xmpmeta>';
+    const plain = () => sharp({ create: { width: 20, height: 20, channels: 3, background: '#3f8050' } }).withXmp(xmp);
+    for (const file of [await plain().jpeg().toBuffer(), await plain().webp().toBuffer()]) expect((await readWords(new Uint8Array(file))).words).toEqual({ credit: 'A. Lark, Tarrowby' });
+  });
+
   it('are placed by GPS on two', async () => {
     const placed = await Promise.all(PICTURES.map(async ({ path }) => ((await exifr.gps(file(path))) ? path : null)));
     expect(placed.filter(Boolean)).toEqual(['camera/TKC_0412.jpg', 'camera/TKC_0415.jpg']);

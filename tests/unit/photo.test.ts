@@ -93,6 +93,8 @@ describe('sizes', () => {
   it('asks a decoder for an exact eighth that leaves enough', () => {
     expect(decodeSize({ width: 6000, height: 4000 }, { width: 150, height: 100 })).toEqual({ width: 750, height: 500 });
     expect(decodeSize({ width: 6000, height: 4000 }, { width: 1600, height: 1067 })).toEqual({ width: 3000, height: 2000 });
+    // Odd sides: a pixel short, and Chromium decodes an eighth less, or nothing.
+    expect(decodeSize({ width: 1205, height: 851 }, { width: 80, height: 56 })).toEqual({ width: 151, height: 107 });
     expect(decodeSize({ width: 1600, height: 1067 }, { width: 1600, height: 1067 })).toEqual({ width: 1600, height: 1067 });
   });
 });
