@@ -24,7 +24,7 @@ async function run({ count, lookers = 2, wait = () => 0, behind = () => false, g
       await slowly(wait(n++));
       return look(path);
     }),
-    blobOf: (hash) => Promise.resolve(missing(hash) ? undefined : new Blob([hash])),
+    blobsOf: (hashes) => Promise.resolve(hashes.map((hash) => (missing(hash) ? undefined : new Blob([hash])))),
     learn: async (looks, done) => {
       learnt.push({ hashes: [...looks.keys()], done });
       await slowly(5);

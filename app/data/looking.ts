@@ -10,7 +10,7 @@ interface Looking {
   /** Paths by the hash of what they hold. */
   unread: ReadonlyMap<string, string>;
   lookers: readonly ((blob: Blob, path: string) => Promise<PictureLook>)[];
-  blobOf: (hash: string) => Promise<Blob | undefined>;
+  blobsOf: (hashes: readonly string[]) => Promise<(Blob | undefined)[]>;
   /** What was seen since the last time. */
   learn: (looks: ReadonlyMap<string, PictureLook>, done: number) => Promise<void>;
   /** The screen is still following what was learnt before. */
@@ -18,12 +18,24 @@ interface Looking {
   gone: () => boolean;
 }
 
-export async function lookAtPictures({ unread, lookers, blobOf, learn, behind, gone }: Looking): Promise<void> {
+/** How many contents are fetched at a time; they are handles, what they hold is read one by one. */
+const FETCHED = 32;
+
+async function* contentsOf(unread: ReadonlyMap<string, string>, blobsOf: Looking['blobsOf']): AsyncGenerator<{ hash: string; path: string; blob: Blob | undefined }> {
+  const all = [...unread];
+  for (let from = 0; from < all.length; from += FETCHED) {
+    const some = all.slice(from, from + FETCHED);
+    const blobs = await blobsOf(some.map(([hash]) => hash));
+    for (const [n, [hash, path]] of some.entries()) yield { hash, path, blob: blobs[n] };
+  }
+}
+
+export async function lookAtPictures({ unread, lookers, blobsOf, learn, behind, gone }: Looking): Promise<void> {
   let looks = new Map<string, PictureLook>();
   let since = performance.now();
   let due = since + REDRAW_MS;
   let done = 0;
-  const waiting = unread.entries();
+  const waiting = contentsOf(unread, blobsOf);
   const isDue = () => {
     const now = performance.now();
     const isBehind = behind();
@@ -41,9 +53,8 @@ export async function lookAtPictures({ unread, lookers, blobOf, learn, behind, g
   };
   await Promise.all(
     lookers.map(async (look) => {
-      for (const [hash, path] of waiting) {
+      for await (const { hash, path, blob } of waiting) {
         if (gone()) return;
-        const blob = await blobOf(hash);
         const seen = blob && (await look(blob, path));
         // Only now: while it was looked at, what others had seen may have been handed on.
         if (seen) looks.set(hash, seen);

@@ -5,7 +5,7 @@ import type { ReadyTask } from '~core/plans/index.ts';
 import { mediaTypeOf, nameOf, type FileContent } from '~core/site/index.ts';
 import type { EncodedBlob } from '../workers/encode';
 import { analysis, pictures } from '../workers/start';
-import type { Store } from './store';
+import { readBlobs, type Store } from './store';
 
 export class SitePictures {
   readonly #db: Store;
@@ -29,9 +29,16 @@ export class SitePictures {
 
   /** The content of any file of the site. */
   async blob(path: string): Promise<Blob | null> {
-    const content = this.#files.get(path);
-    if (!content) return null;
-    return content.kind === 'text' ? new Blob([content.text]) : ((await this.#db.get('blobs', content.hash)) ?? null);
+    return (await this.blobs([path]))[0] ?? null;
+  }
+
+  /** The contents of files, in the order of their paths. */
+  async blobs(paths: readonly string[]): Promise<(Blob | null)[]> {
+    const contents = paths.map((path) => this.#files.get(path));
+    const hashes = [...new Set(contents.flatMap((content) => (content?.kind === 'binary' ? [content.hash] : [])))];
+    const found = hashes.length > 0 ? await readBlobs(this.#db, hashes) : [];
+    const byHash = new Map(hashes.map((hash, n) => [hash, found[n]]));
+    return contents.map((content) => (content?.kind === 'text' ? new Blob([content.text]) : ((content && byHash.get(content.hash)) ?? null)));
   }
 
   /** The content that a task is made from. What stood in a file's own place before may have been left behind by an archive; then the file as it is. */

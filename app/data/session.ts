@@ -15,7 +15,7 @@ import { lookAtPictures } from './looking';
 import { dropQueue, makePictures } from './making';
 import { SitePictures } from './pictures';
 import type { SiteRecord } from './records';
-import { journalLabels, keepLooks, openStore, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
+import { journalLabels, keepLooks, openStore, readBlobs, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
 import { ViewReader } from './view';
 
 export interface Job {
@@ -287,7 +287,7 @@ export class SiteSession {
     await lookAtPictures({
       unread,
       lookers: pictureWorkers().map((worker) => (blob: Blob, path: string) => worker().look(blob, path)),
-      blobOf: (hash) => this.#db.get('blobs', hash),
+      blobsOf: (hashes) => readBlobs(this.#db, hashes),
       learn: async (looks, done) => {
         await this.#learn(looks);
         this.#work(done < unread.size ? { says: 'Reading pictures', done, of: unread.size, stop: null } : null);

@@ -59,9 +59,11 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     let turn: Promise<void> | null = null;
     const send = async (type: 'open' | 'update', files: readonly [string, FileContent | null][]) => {
       // The program's notes are no file of the site.
-      const blobs = await Promise.all(files.filter(([path]) => path !== NOTES_FILE).map(async ([path, content]): Promise<[string, Blob | null]> => [path, content && typed(path, await session.pictures.blob(path))]));
-      sent.current.push(...blobs.map(([path]) => path));
-      frame.current?.contentWindow?.postMessage({ type, token: session.site.token, files: blobs }, origin);
+      const all = files.filter(([path]) => path !== NOTES_FILE);
+      const blobs = await session.pictures.blobs(all.map(([path]) => path));
+      const message = { type, token: session.site.token, files: all.map(([path, content], n) => [path, content && typed(path, blobs[n] ?? null)]) };
+      sent.current.push(...all.map(([path]) => path));
+      frame.current?.contentWindow?.postMessage(message, origin);
     };
     const late = setTimeout(() => setStatus((now) => (now === 'starting' ? 'limited' : now)), PATIENCE);
     const hear = (event: MessageEvent) => {
