@@ -76,6 +76,8 @@ export const theme = createTheme({
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiTextField: { defaultProps: { size: 'small' } },
     MuiInputBase: { styleOverrides: { root: { fontSize: '0.8125rem' } } },
+    // As large as what it labels: the gap in the frame is measured by that.
+    MuiInputLabel: { styleOverrides: { root: { fontSize: '0.8125rem' } } },
     MuiDialog: { styleOverrides: { paper: { border: `1px solid ${ink('hair')}` } } },
     MuiTooltip: { defaultProps: { enterDelay: 400 } },
   },

@@ -63,8 +63,8 @@ function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean;
         </Box>
         <Box role="radiogroup" aria-label="Which one is kept" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
           {group.map(({ pair, pages }) => (
-            <Box component="label" key={pair.full} sx={{ display: 'grid', gridTemplateColumns: 'auto 132px', gap: 0.5, alignItems: 'center', cursor: 'pointer', bgcolor: pair.full === chosen.pair.full ? ink('heatherWash') : undefined, borderRadius: 1, pr: 1 }}>
-              <Radio size="small" checked={pair.full === chosen.pair.full} onChange={() => setKept(pair.full)} />
+            <Box component="label" key={pair.full} sx={{ display: 'grid', gridTemplateColumns: 'auto 132px', gap: 0.5, alignItems: 'start', cursor: 'pointer', bgcolor: pair.full === chosen.pair.full ? ink('heatherWash') : undefined, borderRadius: 1, pr: 1 }}>
+              <Radio size="small" sx={{ mt: '30px' }} checked={pair.full === chosen.pair.full} onChange={() => setKept(pair.full)} />
               <Box sx={{ py: 0.5, minWidth: 0 }}>
                 <Picture path={pair.full} width={128} height={90} />
                 <Mono>{pair.full}</Mono>
