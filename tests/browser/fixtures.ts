@@ -110,11 +110,13 @@ export async function show(page: Page, list: string | RegExp): Promise<void> {
 /** Scrolls the station down until something of a long list, of which only rows in sight are made, is there. */
 export async function scrollTo(page: Page, wanted: Locator): Promise<Locator> {
   const main = page.locator('main');
+  // Rows follow a moment later: those of the place before may still stand there.
+  const there = async () => {
+    await page.waitForTimeout(200);
+    return (await wanted.count()) > 0;
+  };
   await main.evaluate((element) => element.scrollTo(0, 0));
-  for (let n = 0; n < 60 && (await wanted.count()) === 0; n++) {
-    await main.evaluate((element) => element.scrollBy(0, 300));
-    await page.waitForTimeout(50);
-  }
+  for (let n = 0; n < 60 && !((await there()) && (await there())); n++) await main.evaluate((element) => element.scrollBy(0, 300));
   await expect(wanted.first()).toBeAttached();
   return wanted;
 }

@@ -12,9 +12,10 @@ const names = async (page: Page, count: number) => (await list(page).getByRole('
 test('pictures stand by name, by day or by hand; a gallery follows; by mouse and by keyboard', async ({ page }) => {
   await openDemo(page);
   await show(page, 'Order and names');
-  expect(await names(page, 2)).toEqual(['TKC_0412', 'TKC_0415']);
+  await expect.poll(() => names(page, 2)).toEqual(['TKC_0412', 'TKC_0415']);
   await page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by day' }).click();
   await expect(list(page).getByRole('listitem').first()).toContainText('2026-03-14');
+  await expect.poll(async () => (await names(page, 4)).length).toBe(4);
   const byDay = await names(page, 4);
   expect(await violations(page)).toEqual([]);
 
