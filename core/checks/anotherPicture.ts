@@ -2,7 +2,6 @@ import { THUMBNAIL } from '../model/index.ts';
 import { nameOf, stemOf } from '../site/index.ts';
 import { shownInstead } from '../pairing/index.ts';
 import { itemsOf, placeIn, type Finding, type Rule } from './finding.ts';
-import { attributeOf } from '../markup/index.ts';
 
 export const anotherPicture: Rule = {
   id: 'another-picture',
@@ -19,7 +18,7 @@ export const anotherPicture: Rule = {
       severity: 'broken',
       says: `${nameOf(thumbnail)} shows ${shows.path ? stemOf(shows.path) : 'another picture'}, not ${stemOf(full)}.`,
       why: 'A visitor chooses one picture and gets another.',
-      place: placeIn(page, item.image && attributeOf(item.image, 'src')?.range),
+      place: placeIn(page, item.source?.attribute.range),
       strand: strand.id,
       joint: 'thumbnail',
       fixes: [{ kind: 'picture', label: `Make it anew from ${nameOf(full)}`, tasks: [{ from: full, to: thumbnail, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 }] }],

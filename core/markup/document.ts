@@ -125,14 +125,20 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
   };
   page.elements.push(element);
   parent?.children.push(element);
-  for (const { name, prefix, value } of node.attrs) {
-    const written = prefix ? `${prefix}:${name}` : name;
-    const at = place?.attrs?.[written];
-    if (at) element.attributes.push(attributeFrom(page.text, written, value, rangeOf(at, shift)));
-  }
+  element.attributes.push(...attributesIn(page.text, node as Tree.Element, shift));
   // Inside of an SVG, `template` is an element like any other.
   const children = 'content' in node && node.content ? (node as Tree.Template).content.childNodes : node.childNodes;
   for (const child of children) visit(child, element, page, shift);
+}
+
+/** The attributes of a parsed element that are written in the source. */
+export function attributesIn(text: string, node: Tree.Element, shift: number): Attribute[] {
+  const place = node.sourceCodeLocation?.attrs;
+  return node.attrs.flatMap(({ name, prefix, value }) => {
+    const written = prefix ? `${prefix}:${name}` : name;
+    const at = place?.[written];
+    return at ? [attributeFrom(text, written, value, rangeOf(at, shift))] : [];
+  });
 }
 
 /** Finds the value inside an attribute's range: WHATWG HTML §13.1.2.3 allows white space on both sides of the equals sign. */

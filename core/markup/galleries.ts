@@ -1,23 +1,22 @@
 /**
  * Galleries as people write them: a run of repeated markup around pictures.
  *
- * Seeds are the pictures themselves. Siblings that reach a seed on the same path of tags are grouped,
- * innermost first; rows of a table or of divs are merged; a flat run (`dt`/`dd`, `a`+`p`) is cut into
- * units where every unit has the same tail. What only looks repeated (icons of a menu, pictures in prose) is left out.
+ * Seeds are the pictures themselves. Siblings that reach a seed on the same path of tags are grouped, innermost first;
+ * rows of a table or of divs are merged; runs are parted by headings and cut into units ({@link unitsOf}). What only
+ * looks repeated (icons of a menu, pictures in prose) is left out.
  */
 import { isPicturePath } from '../site/index.ts';
 import { ancestors, descendants, textOf, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
+import { backgroundOf, partsIn, sourceOf, type ItemParts } from './parts.ts';
+import { insideOf, splitAtHeadings, unitsOf, type Unit } from './units.ts';
 
-export interface GalleryItem {
-  /** From the item's first tag to its last. */
+export interface GalleryItem extends ItemParts {
+  /** From the item's first tag or word to its last. */
   range: Range;
   /** The same with the comments that stand before it and belong to it. */
   unit: Range;
   /** The elements of the item: one, or several in a flat run. */
   elements: PageElement[];
-  image: PageElement | null;
-  link: PageElement | null;
-  caption: PageElement | null;
 }
 
 export interface Gallery {
@@ -26,7 +25,6 @@ export interface Gallery {
   items: GalleryItem[];
 }
 
-type Unit = PageElement[];
 /** The seeds below each element that has any. */
 type Bearing = Map<PageElement, PageElement[]>;
 
@@ -57,12 +55,12 @@ export function galleriesOf(page: PageDocument): Gallery[] {
   for (const parent of [...page.elements].reverse()) {
     if (!bearing.has(parent) || isItemAmongEquals(parent, bearing)) continue;
     const children = parent.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
-    for (const alike of groupBySignature(children, bearing)) {
-      if (alike.length < 2) continue;
-      const units = unitsOf(parent, alike, bearing);
-      if (!isGallery(units, bearing)) continue;
+    for (const alike of groupBySignature(children, bearing).flatMap((run) => (run.length > 1 ? splitAtHeadings(parent, run) : []))) {
+      const units = unitsOf(page, parent, alike, (element) => bearing.has(element));
+      // A picture alone under its own heading may be one that its neighbours are parted from.
+      if ((alike.length < 2 && !opensPicture(alike[0]!, bearing)) || !isGallery(page, parent, units, bearing)) continue;
       groups.push({ container: parent, units });
-      for (const unit of units) for (const element of unit) bearing.get(element)?.forEach((seed) => claimed.add(seed));
+      for (const unit of units) for (const element of unit.elements) bearing.get(element)?.forEach((seed) => claimed.add(seed));
     }
   }
   const galleries = mergeRows(groups, bearing, claimed).concat(lonely(seeds, claimed));
@@ -73,9 +71,10 @@ export function galleriesOf(page: PageDocument): Gallery[] {
 }
 
 function isSeed(element: PageElement): boolean {
-  if (element.tag === 'img') return true;
+  if (element.tag === 'img') return ![...ancestors(element)].some(({ tag }) => tag === 'noscript');
+  if (backgroundOf(element)) return true;
   if (element.tag !== 'a' || !isPicturePath(valueOf(element, 'href') ?? '')) return false;
-  return ![...descendants(element)].some((inner) => inner.tag === 'img');
+  return ![...descendants(element)].some((inner) => inner.tag === 'img' || backgroundOf(inner));
 }
 
 function signature(child: PageElement, bearing: Bearing): string {
@@ -90,6 +89,9 @@ function signature(child: PageElement, bearing: Bearing): string {
   }
 }
 
+/** Wrappers that say nothing of their content: of one gallery, some items may be in one and some in another. */
+const WRAPPERS = new Set(['div', 'span', 'p', 'li', 'figure', 'center', 'font']);
+
 function groupBySignature(children: PageElement[], bearing: Bearing): PageElement[][] {
   const groups = new Map<string, PageElement[]>();
   for (const child of children) {
@@ -98,7 +100,17 @@ function groupBySignature(children: PageElement[], bearing: Bearing): PageElemen
     const key = path.replace(/^a>/, '').replace('>a>', '>');
     groups.set(key, [...(groups.get(key) ?? []), child]);
   }
-  return [...groups.values()];
+  return mergeMixed([...groups.values()], children, bearing);
+}
+
+/** Items next to one another, each one linked picture, that differ only in what is wrapped round them. */
+function mergeMixed(groups: PageElement[][], children: readonly PageElement[], bearing: Bearing): PageElement[][] {
+  const isOne = (child: PageElement) => WRAPPERS.has(child.tag) && bearing.get(child)?.length === 1 && /^\w+>a>img$/.test(signature(child, bearing));
+  const mixed = groups.filter((group) => group.every(isOne));
+  const all = children.filter((child) => mixed.some((group) => group.includes(child)));
+  const together = all.every((child, n) => n === 0 || children.indexOf(child) === children.indexOf(all[n - 1]!) + 1);
+  if (mixed.length < 2 || !together) return groups;
+  return [...groups.filter((group) => !mixed.includes(group)), all];
 }
 
 /** `<li>` with two pictures beside other such `<li>`: the list item is the unit. */
@@ -108,34 +120,29 @@ function isItemAmongEquals(element: PageElement, bearing: Bearing): boolean {
   return element.parent.children.filter((sibling) => sibling.tag === element.tag && bearing.has(sibling) && signature(sibling, bearing) === key).length > 1;
 }
 
-/** In a flat run the elements between two seeds belong to the first, if each unit has the same ones. */
-function unitsOf(parent: PageElement, heads: PageElement[], bearing: Bearing): Unit[] {
-  const tails = heads.map((head, n) => {
-    const from = parent.children.indexOf(head) + 1;
-    const next = heads[n + 1];
-    const to = next ? parent.children.indexOf(next) : from + 1;
-    return parent.children.slice(from, n === heads.length - 1 ? undefined : to);
-  });
-  const first = tails[0] ?? [];
-  if (first.length === 0 || first.some((element) => element.tag === 'br' || bearing.has(element))) return heads.map((head) => [head]);
-  const shape = first.map((element) => element.tag).join();
-  const cut = tails.map((tail) => tail.slice(0, first.length));
-  if (cut.some((tail) => tail.map((element) => element.tag).join() !== shape)) return heads.map((head) => [head]);
-  if (tails.slice(0, -1).some((tail) => tail.length !== first.length)) return heads.map((head) => [head]);
-  return heads.map((head, n) => [head, ...(cut[n] ?? [])]);
-}
+const opensPicture = (head: PageElement, bearing: Bearing): boolean => (bearing.get(head) ?? []).some((seed) => [seed, ...ancestors(seed)].some(({ tag, attributes }) => tag === 'a' && attributes.some(({ name, value }) => name === 'href' && isPicturePath(value))));
 
-function isGallery(units: Unit[], bearing: Bearing): boolean {
-  const heads = units.map((unit) => unit[0]).filter((head): head is PageElement => head !== undefined);
-  if (heads.some((head) => [head, ...ancestors(head)].some((element) => element.tag === 'nav'))) return false;
-  const prose = heads.filter((head) => textOf(head).trim().length > PROSE_LENGTH).length;
-  if (prose * 2 > heads.length) return false;
-  const sources = heads.map((head) => {
-    const seed = bearing.get(head)?.[0];
-    return (seed && (valueOf(seed, 'src') ?? valueOf(seed, 'href'))) ?? '';
-  });
+/** What pictures of a menu or a frame are called: arrows, homes and envelopes (common practice, no source). */
+const FURNITURE = /^(?:(?:icon|ico|arrow|btn|button|nav|bullet|social)[-_ ]?\w*|(?:\w+[-_ ])?(?:prev|previous|next|back|forward|home|up|arrow|icon|logo|mail|email|print|rss|menu|search|bullet|spacer|pixel|blank)[-_ ]?\d*)$/i;
+
+const addressOf = (seed: PageElement | undefined): string => (seed && ((seed.tag === 'img' ? sourceOf(seed)?.value : backgroundOf(seed)?.value) ?? valueOf(seed, 'href'))) ?? '';
+const bareName = (address: string): string => /([^/]*?)(?:\.\w+)?(?:[?#].*)?$/.exec(address)?.[1] ?? '';
+
+function isGallery(page: PageDocument, parent: PageElement, units: readonly Unit[], bearing: Bearing): boolean {
+  const heads = units.map(({ elements }) => elements.find((element) => bearing.has(element)) ?? elements[0]!);
+  const around = heads.map((head) => [head, ...ancestors(head)]);
+  if (around.some((chain) => chain.some(({ tag }) => tag === 'nav'))) return false;
+  const said = units.map(({ range, elements }) => elements.reduce((sum, element) => sum + textOf(element).trim().length, 0) + insideOf(page, parent).reduce((sum, node) => sum + (node.kind === 'text' && node.range.start >= range.start && node.range.end <= range.end ? node.value.length : 0), 0));
+  if (said.filter((length) => length > PROSE_LENGTH).length * 2 > units.length) return false;
+  const sources = heads.map((head) => addressOf(bearing.get(head)?.[0]));
   // The same bullet or arrow again and again is decoration.
-  return new Set(sources).size * 2 > sources.length;
+  if (new Set(sources).size * 2 <= sources.length) return false;
+  const opening = heads.filter((head) => opensPicture(head, bearing)).length;
+  if (opening > 0) return true;
+  if (sources.filter((source) => FURNITURE.test(bareName(source))).length * 2 >= sources.length) return false;
+  // Small pictures at the edge of a page that all lead away are signs, not pictures to look at.
+  const edge = around.every((chain) => chain.some(({ tag }) => tag === 'footer' || tag === 'header'));
+  return !(edge && heads.every((head) => [head, ...descendants(head)].some(({ tag, attributes }) => tag === 'a' && attributes.some(({ name, value }) => name === 'href' && /^(?:[a-z]+:|\/\/)/i.test(value)))));
 }
 
 /** Groups whose containers are equal siblings (table rows, `div class="row"`) are one gallery. */
@@ -164,14 +171,15 @@ function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>)
 
 /** Equal rows with one picture only, as the last row often has: too little to be a group by itself. */
 function shortRows({ container, units }: Group, bearing: Bearing, claimed: Set<PageElement>): Unit[] {
-  const wanted = units[0]?.[0] && signature(units[0][0], bearing);
+  const head = units[0]?.elements.find((element) => bearing.has(element));
+  const wanted = head && signature(head, bearing);
   return (container.parent?.children ?? []).flatMap((row) => {
     if (!sameKind(row, container)) return [];
     const left = row.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
     const [only] = left;
-    if (left.length !== 1 || !only || signature(only, bearing) !== wanted) return [];
+    if (left.length !== 1 || !only?.range || signature(only, bearing) !== wanted) return [];
     bearing.get(only)?.forEach((seed) => claimed.add(seed));
-    return [[only]];
+    return [{ elements: [only], range: only.range }];
   });
 }
 
@@ -181,42 +189,25 @@ const sameKind = (a: PageElement, b: PageElement) => a.tag === b.tag && valueOf(
 function lonely(seeds: PageElement[], claimed: Set<PageElement>): Group[] {
   const found: Group[] = [];
   for (const seed of seeds) {
-    if (claimed.has(seed) || seed.tag !== 'img') continue;
-    const around = [...ancestors(seed)];
+    if (claimed.has(seed) || (seed.tag !== 'img' && !backgroundOf(seed))) continue;
+    const around = [seed, ...ancestors(seed)];
     const link = around.find((element) => element.tag === 'a');
     if (!link || !isPicturePath(valueOf(link, 'href') ?? '') || around.some((element) => element.tag === 'nav')) continue;
     const item = around.find((element) => ITEM_TAGS.has(element.tag)) ?? (link.parent?.tag === 'p' && link.parent.children.length === 1 ? link.parent : link);
-    if (item.parent) found.push({ container: item.parent, units: [[item]] });
+    if (item.parent && item.range) found.push({ container: item.parent, units: [{ elements: [item], range: item.range }] });
   }
   return found;
 }
 
-function itemsOf(page: PageDocument, units: Unit[]): GalleryItem[] {
-  const items: GalleryItem[] = [];
-  for (const unit of units) {
-    // What a browser adds by itself has no place in the source.
-    const written = unit.flatMap((element) => element.range ?? []);
-    const [first] = written;
-    const last = written.at(-1);
-    if (!first || !last) continue;
+function itemsOf(page: PageDocument, units: readonly Unit[]): GalleryItem[] {
+  const items = units.map((unit): GalleryItem => {
     // With the end tag left out, the element reaches to the next one; the white space is no part of the item.
-    const range = { start: first.start, end: first.start + page.text.slice(first.start, last.end).trimEnd().length };
-    const all = unit.flatMap((element) => [element, ...descendants(element)]);
-    const image = all.find((element) => element.tag === 'img') ?? null;
-    const links = all.filter((element) => element.tag === 'a');
-    const link = (image && [...ancestors(image)].find((element) => element.tag === 'a' && element.range && element.range.start >= range.start)) ?? links[0] ?? null;
-    items.push({ range, unit: range, elements: unit, image, link, caption: captionIn(all, image, link) });
-  }
+    const range = { start: unit.range.start, end: unit.range.start + page.text.slice(unit.range.start, unit.range.end).trimEnd().length };
+    return { range, unit: range, elements: unit.elements, ...partsIn(page, unit) };
+  });
   items.sort((a, b) => a.range.start - b.range.start);
   for (const [n, item] of items.entries()) item.unit = { start: leadOf(page, item, items[n - 1]), end: item.range.end };
   return items;
-}
-
-function captionIn(all: PageElement[], image: PageElement | null, link: PageElement | null): PageElement | null {
-  const figcaption = all.find((element) => element.tag === 'figcaption');
-  if (figcaption) return figcaption;
-  const outside = all.filter((element) => element !== link && !(image && [...ancestors(image)].includes(element)) && element.tag !== 'img' && element.tag !== 'br' && element.tag !== 'source');
-  return outside.find((element) => textOf(element).trim() !== '' || ['p', 'span', 'dd', 'div', 'small', 'em'].includes(element.tag)) ?? null;
 }
 
 /** Where the comments begin that stand before an item with no blank line between. */

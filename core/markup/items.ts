@@ -3,15 +3,17 @@
  * Before it answers, the edited text is parsed again and compared with what was meant.
  */
 import { applyEdits, type Edit } from '../site/index.ts';
-import { parsePage, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
+import { attributeOf, parsePage, type PageDocument, type PageElement, type Range } from './document.ts';
 import { encodeMarkup, removeAttribute, setAttribute } from './encode.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { hazardIn, hazardsOf } from './hazards.ts';
-import { captionRange, patternOf, writeItem, type NewItem } from './pattern.ts';
+import { patternOf } from './pattern.ts';
+import { SEPARATOR } from './units.ts';
+import { slotsOf, valuesOf, writeBy, type NewItem } from './write.ts';
 
 export type Edited = { ok: true; edits: Edit[] } | { ok: false; reason: string };
 
-const refuse = (reason: string): Edited => ({ ok: false, reason });
+export const refuse = (reason: string): Edited => ({ ok: false, reason });
 
 /** Parses the outcome and hands it to `expected`, which says what is wrong with it, or null. */
 export function verified(page: PageDocument, edits: Edit[], expected: (after: PageDocument) => string | null): Edited {
@@ -23,26 +25,39 @@ export function verified(page: PageDocument, edits: Edit[], expected: (after: Pa
 
 /** An attribute set on one element; everything else in the page must parse as before. */
 export function editAttribute(page: PageDocument, element: PageElement, name: string, value: string): Edited {
-  const edit = setAttribute(element, name, value, page.text);
-  if (!edit) return { ok: true, edits: [] };
-  return verified(page, [edit], (after) => sameBut(page, after, element.index, name, value));
+  return editAttributes(page, [{ element, name, value }]);
 }
 
-export function dropAttribute(page: PageDocument, element: PageElement, name: string): Edited {
-  const attribute = element.attributes.find((one) => one.name === name);
-  if (!attribute) return { ok: true, edits: [] };
-  return verified(page, [removeAttribute(attribute, page.text)], (after) => sameBut(page, after, element.index, name, undefined));
+export interface AttributeWish {
+  element: PageElement;
+  name: string;
+  /** Null takes it away. */
+  value: string | null;
 }
 
-/** What differs between two parses beyond one attribute of one element, or null. */
-export function sameBut(before: PageDocument, after: PageDocument, index: number, name: string, value: string | undefined): string | null {
+/** Attributes set and taken away on many elements at once. */
+export function editAttributes(page: PageDocument, wishes: readonly AttributeWish[]): Edited {
+  const edits = wishes.flatMap(({ element, name, value }): Edit[] => {
+    const existing = attributeOf(element, name);
+    if (value === null) return existing ? [removeAttribute(existing, page.text)] : [];
+    const edit = setAttribute(element, name, value, page.text);
+    return edit ? [edit] : [];
+  });
+  if (edits.length === 0) return { ok: true, edits };
+  const wanted = new Map<number, Map<string, string | null>>();
+  for (const { element, name, value } of wishes) wanted.set(element.index, (wanted.get(element.index) ?? new Map<string, string | null>()).set(name, value));
+  return verified(page, edits, (after) => sameBut(page, after, wanted));
+}
+
+/** What differs between two parses beyond the attributes that were meant to, by the number of the element; null where nothing does. */
+export function sameBut(before: PageDocument, after: PageDocument, wishes: ReadonlyMap<number, ReadonlyMap<string, string | null>>): string | null {
   if (before.elements.length !== after.elements.length) return 'other elements would appear or vanish';
   for (const [n, element] of before.elements.entries()) {
     const twin = after.elements[n];
     if (!twin || twin.tag !== element.tag) return `<${element.tag}> would become something else`;
     const wanted = new Map(element.attributes.map((attribute) => [attribute.name, attribute.value]));
-    if (n === index) {
-      if (value === undefined) wanted.delete(name);
+    for (const [name, value] of wishes.get(n) ?? []) {
+      if (value === null) wanted.delete(name);
       else wanted.set(name, value);
     }
     if (twin.attributes.length !== wanted.size) return `the attributes of <${element.tag}> would change`;
@@ -55,18 +70,55 @@ export function setAlt(page: PageDocument, item: GalleryItem, alt: string): Edit
   return item.image ? editAttribute(page, item.image, 'alt', alt) : refuse('This item has no image tag to carry an alt text.');
 }
 
-/** Sets the caption where the item has an element for it. The inner markup of a caption is replaced by the text. */
+/** Sets the caption where the item has a place for it. The inner markup of a caption is replaced by the text. */
 export function setCaption(page: PageDocument, item: GalleryItem, caption: string): Edited {
-  const range = captionRange(item);
-  if (!range) return refuse('This item has no element for a caption; write one in the source first.');
+  if (!item.caption) return refuse('This item has no element for a caption; write one in the source first.');
+  const edit = captionEdit(page, item.caption.range, caption);
+  // Loose text that is emptied is gone for good: nothing would say where it stood.
+  if (item.caption.element === null && caption.trim() === '') return refuse('This caption has no element of its own; emptied, it could not be set again. Remove it in the source.');
+  return verified(page, [edit], (after) => (after.elements.length + (item.caption?.plain === false ? page.elements.length : 0) >= page.elements.length ? sameAround(page, after, edit) : 'other elements would vanish'));
+}
+
+function captionEdit(page: PageDocument, range: Range, caption: string): Edit {
   const inside = page.text.slice(range.start, range.end);
   const lead = /^\s*/.exec(inside)?.[0] ?? '';
   const tail = inside.trim() === '' ? '' : (/\s*$/.exec(inside)?.[0] ?? '');
-  return { ok: true, edits: [{ ...range, text: lead + encodeMarkup(caption) + tail }] };
+  return { ...range, text: lead + encodeMarkup(caption) + tail };
+}
+
+/** Elements outside of an edited range must parse as they did. */
+function sameAround(before: PageDocument, after: PageDocument, { start, end, text }: Edit): string | null {
+  const shift = text.length - (end - start);
+  const outside = (page: PageDocument, to: number) => page.elements.flatMap(({ tag, range }) => (range && (range.start < start || range.start >= to) ? [`${tag} ${range.start >= to ? range.start - (to - end) : range.start}`] : []));
+  const [was, is] = [outside(before, end), outside(after, end + shift)];
+  return was.join('\n') === is.join('\n') ? null : 'other elements would be read otherwise';
+}
+
+/** Slots that can be set on an item that is there; any other attribute is set on the link or the image by name. */
+export type SettableSlot = 'thumbnail' | 'full' | 'alt' | 'title' | 'caption' | 'width' | 'height';
+
+export function setSlot(page: PageDocument, item: GalleryItem, slot: SettableSlot, value: string): Edited {
+  if (slot === 'caption') return setCaption(page, item, value);
+  if (slot === 'thumbnail' || slot === 'full') {
+    const place = slot === 'thumbnail' ? item.source : item.target;
+    if (!place) return refuse(slot === 'full' ? 'This item has no link to carry the address.' : 'This item shows no picture.');
+    if (place.range === place.attribute.valueRange) return editAttribute(page, place.element, place.attribute.name, value);
+    return verified(page, [{ ...place.range, text: value.replace(/[()'"\s&<>]/g, (letter) => `%${letter.charCodeAt(0).toString(16)}`) }], (after) => (after.elements.length === page.elements.length ? null : 'other elements would appear or vanish'));
+  }
+  const holder = slot === 'title' && !(item.image && attributeOf(item.image, 'title')) ? (item.link ?? item.image) : item.image;
+  return holder ? editAttribute(page, holder, slot, value) : refuse('This item has no image tag.');
+}
+
+/** An attribute put on every link of a gallery, or taken away from all; items without a link are passed over. */
+export function setOnLinks(page: PageDocument, gallery: Gallery, name: string, value: string | null): Edited {
+  if (!/^[^\s"'<>/=\u0000-\u001f]+$/.test(name)) return refuse(`“${name}” cannot be the name of an attribute.`); // eslint-disable-line no-control-regex -- control characters are what the specification excludes
+  const links = gallery.items.flatMap(({ link }) => (link?.open ? [link] : []));
+  if (links.length === 0) return refuse('No item here has a link.');
+  return editAttributes(page, links.map((element) => ({ element, name: name.toLowerCase(), value })));
 }
 
 /** Structure is only changed where source and tree agree. */
-function fenced(page: PageDocument, gallery: Gallery): string | null {
+export function fenced(page: PageDocument, gallery: Gallery): string | null {
   const first = gallery.items[0];
   const last = gallery.items.at(-1);
   if (!first || !last) return 'The gallery has no items.';
@@ -75,31 +127,48 @@ function fenced(page: PageDocument, gallery: Gallery): string | null {
   return `Line ${page.lines.lineAt(hazard.range.start)}: ${hazard.says}. Mend this first; until then items cannot be added, moved or removed here.`;
 }
 
-export function removeItem(page: PageDocument, gallery: Gallery, n: number): Edited {
+export const removeItem = (page: PageDocument, gallery: Gallery, n: number): Edited => removeItems(page, gallery, [n]);
+
+/** Items go with the separators that stood between them and what stays. */
+export function removeItems(page: PageDocument, gallery: Gallery, places: readonly number[]): Edited {
   const reason = fenced(page, gallery);
   if (reason) return refuse(reason);
-  const item = gallery.items[n];
-  if (!item) return refuse('There is no such item any more.');
-  const { text } = page;
-  const { start, end } = item.unit;
-  const previous = gallery.items[n - 1]?.unit.end;
-  const next = gallery.items[n + 1]?.unit.start;
+  const gone = [...new Set(places)].sort((a, b) => a - b);
+  if (gone.length === 0 || gone.some((n) => !gallery.items[n])) return refuse('There is no such item any more.');
+  const edits: Edit[] = [];
+  for (let n = 0; n < gone.length; ) {
+    let last = n;
+    while (gone[last + 1] === gone[last]! + 1) last++;
+    edits.push({ ...cutOf(page.text, gallery, gone[n]!, gone[last]!), text: '' });
+    n = last + 1;
+  }
+  const left = addresses(gallery).filter((_, i) => !gone.includes(i));
+  return verified(page, edits, (after) => holds(after, left));
+}
+
+function cutOf(text: string, { items }: Gallery, first: number, last: number): Range {
+  const { start } = items[first]!.unit;
+  const { end } = items[last]!.unit;
+  const previous = items[first - 1]?.unit.end;
+  const next = items[last + 1]?.unit.start;
   let cut: Range = { start, end };
   // The separator goes with the item: the one before it or, for the first one, the one after it.
-  if (previous !== undefined && /^[\s,|·]*$/.test(text.slice(previous, start))) cut = { start: previous, end };
-  else if (next !== undefined && /^[\s,|·]*$/.test(text.slice(end, next))) cut = { start, end: next };
+  if (previous !== undefined && SEPARATOR.test(text.slice(previous, start))) cut = { start: previous, end };
+  else if (next !== undefined && SEPARATOR.test(text.slice(end, next))) cut = { start, end: next };
   else if (/^\s*$/.test(text.slice(text.lastIndexOf('\n', start - 1) + 1, start))) cut = { start: Math.max(0, text.lastIndexOf('\n', start - 1)), end };
   if (text[cut.start - 1] === '\r' && text[cut.start] === '\n') cut.start--;
-  const left = sources(gallery).filter((_, i) => i !== n);
-  return verified(page, [{ ...cut, text: '' }], (after) => holds(after, left));
+  return cut;
 }
 
 /** Moves item `from` to place `to`. Items change places, the separators between them stay. */
-export function moveItem(page: PageDocument, gallery: Gallery, from: number, to: number): Edited {
-  const { items } = gallery;
-  if (!items[from] || !items[to]) return refuse('There is no such place in the gallery.');
-  const order = items.map((_, n) => n);
-  order.splice(to, 0, ...order.splice(from, 1));
+export const moveItem = (page: PageDocument, gallery: Gallery, from: number, to: number): Edited => moveItems(page, gallery, [from], to);
+
+/** Moves several, in their order, so that the first of them comes to place `to`. */
+export function moveItems(page: PageDocument, gallery: Gallery, places: readonly number[], to: number): Edited {
+  const moved = [...new Set(places)].sort((a, b) => a - b);
+  if (moved.length === 0 || moved.some((n) => !gallery.items[n]) || !gallery.items[to]) return refuse('There is no such place in the gallery.');
+  const order = gallery.items.map((_, n) => n).filter((n) => !moved.includes(n));
+  order.splice(to, 0, ...moved);
   return orderItems(page, gallery, order);
 }
 
@@ -115,32 +184,69 @@ export function orderItems(page: PageDocument, gallery: Gallery, order: readonly
     const moved = items[source];
     if (place !== source && here && moved) edits.push({ ...here.unit, text: page.text.slice(moved.unit.start, moved.unit.end) });
   }
-  const all = sources(gallery);
+  const all = addresses(gallery);
   return verified(page, edits, (after) => holds(after, order.map((n) => all[n] ?? '')));
 }
 
-/** Writes new items behind the last one, each as a neighbour is written. */
-export function addItems(page: PageDocument, gallery: Gallery, added: readonly NewItem[]): Edited {
+/** Writes new items as a neighbour is written: behind the last one, or so that the first of them comes to place `at`. */
+export function addItems(page: PageDocument, gallery: Gallery, added: readonly NewItem[], at = gallery.items.length): Edited {
   const reason = fenced(page, gallery);
   if (reason) return refuse(reason);
   const pattern = patternOf(page, gallery);
-  const last = gallery.items.at(-1);
-  if (!pattern || !last) return refuse('No item here holds a picture, so there is no pattern to write by.');
+  const { items } = gallery;
+  const neighbour = items[Math.min(at, items.length) - 1] ?? items[0];
+  if (!pattern || !neighbour) return refuse('No item here holds a picture, so there is no pattern to write by.');
+  const blank = slotsOf(pattern.forNew).filter((slot) => slot !== 'width' && slot !== 'height');
+  const written = added.map((item, n) => writeBy(pattern.forNew, new Map([...blank.map((slot) => [slot, ''] as const), ...valuesOf(item, Math.min(at, items.length) + n + 1)])));
+  const before = addresses(gallery);
+  const wanted = [...before.slice(0, at), ...added.map(({ src }) => src), ...before.slice(at)];
   const separator = separatorOf(page, gallery);
-  const count = gallery.items.length;
-  const text = added.map((item, n) => separator + writeItem(page, gallery, pattern, item, count + n + 1)).join('');
-  const at = last.range.end;
-  const wanted = [...sources(gallery), ...added.map((item) => item.src)];
-  return verified(page, [{ start: at, end: at, text }], (after) => holds(after, wanted));
+  const edits = at <= 0 ? [{ start: neighbour.unit.start, end: neighbour.unit.start, text: written.map((text) => text + separator).join('') }] : at < items.length ? [insertion(neighbour, separator, written)] : appended(page, gallery, separator, written);
+  return verified(page, edits, (after) => holds(after, wanted));
+}
+
+const insertion = ({ range }: GalleryItem, separator: string, written: readonly string[]): Edit => ({ start: range.end, end: range.end, text: written.map((text) => separator + text).join('') });
+
+/** Behind the last item; where items stand in rows of one length, a full row is followed by a new one. */
+function appended(page: PageDocument, gallery: Gallery, separator: string, written: readonly string[]): Edit[] {
+  const rows = rowsOf(gallery);
+  const lastItem = gallery.items.at(-1)!;
+  const full = rows && Math.max(...rows.map(({ items }) => items.length));
+  const last = rows?.at(-1);
+  if (!rows || !full || !last?.element.range || !last.element.open || !last.element.close) return [insertion(lastItem, separator, written)];
+  const room = full - last.items.length;
+  const edits = room > 0 ? [insertion(lastItem, separator, written.slice(0, room))] : [];
+  const before = rows.at(-2)!;
+  const between = before.element.range ? page.text.slice(before.element.range.end, last.element.range.start) : '';
+  const [open, close] = [page.text.slice(last.element.range.start, last.items[0]!.unit.start), page.text.slice(lastItem.unit.end, last.element.range.end)];
+  const more: string[] = [];
+  for (let n = Math.max(0, room); n < written.length; n += full) more.push((between.trim() === '' ? between : '') + open + written.slice(n, n + full).join(separator) + close);
+  if (more.length > 0) edits.push({ start: last.element.range.end, end: last.element.range.end, text: more.join('') });
+  // With room left, both edits would begin at one place only where the row ends with its last item.
+  return edits;
+}
+
+/** The rows of a gallery whose items stand in several elements of equal kind; null for any other. */
+function rowsOf({ container, items }: Gallery): { element: PageElement; items: GalleryItem[] }[] | null {
+  const rows: { element: PageElement; items: GalleryItem[] }[] = [];
+  for (const item of items) {
+    const element = item.elements[0]?.parent;
+    if (!element || element === container) return null;
+    const row = rows.at(-1);
+    if (row?.element === element) row.items.push(item);
+    else rows.push({ element, items: [item] });
+  }
+  const full = Math.max(...rows.map((row) => row.items.length));
+  return rows.length > 1 && rows.slice(0, -1).every((row) => row.items.length === full) ? rows : null;
 }
 
 /** What stands between two items most often; a new line with the same indentation where there is only one. */
-function separatorOf(page: PageDocument, { items }: Gallery): string {
+export function separatorOf(page: PageDocument, { items }: Gallery): string {
   const counts = new Map<string, number>();
   for (const [n, item] of items.entries()) {
     const next = items[n + 1];
     const between = next ? page.text.slice(item.range.end, next.unit.start) : '';
-    if (next && /^[\s,|·]*$/.test(between)) counts.set(between, (counts.get(between) ?? 0) + 1);
+    if (next && SEPARATOR.test(between)) counts.set(between, (counts.get(between) ?? 0) + 1);
   }
   const common = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
   if (common !== undefined) return common;
@@ -149,12 +255,14 @@ function separatorOf(page: PageDocument, { items }: Gallery): string {
   return (page.text.includes('\r\n') ? '\r\n' : '\n') + indent;
 }
 
-const sourceOf = (item: GalleryItem) => (item.image ? valueOf(item.image, 'src') : item.link && valueOf(item.link, 'href')) ?? '';
-const sources = (gallery: Gallery) => gallery.items.map(sourceOf);
+const addresses = (gallery: Gallery): string[] => gallery.items.map(addressIn);
+
+/** By which file an item is told from others. */
+export const addressIn = ({ source, target }: GalleryItem): string => (source ?? target)?.value ?? '';
 
 /** The pictures wanted must be there in their order; a gallery of one may no longer look like a gallery. */
-function holds(after: PageDocument, wanted: string[]): string | null {
+export function holds(after: PageDocument, wanted: readonly string[]): string | null {
   if (wanted.length < 2) return null;
-  const found = galleriesOf(after).some((gallery) => sources(gallery).join('\n') === wanted.join('\n'));
+  const found = galleriesOf(after).some((gallery) => addresses(gallery).join('\n') === wanted.join('\n'));
   return found ? null : 'the page would be read otherwise than meant';
 }

@@ -3,7 +3,7 @@ import type { Edit } from '../site/index.ts';
 import { attributeOf, valueOf, type PageDocument, type PageElement } from './document.ts';
 import { encodeAttribute, encodeMarkup } from './encode.ts';
 import { verified, type Edited } from './items.ts';
-import type { NewItem } from './pattern.ts';
+import type { NewItem } from './write.ts';
 
 /** A page with nothing in it that its author would have to take out again. */
 export function skeletonPage(title: string, stylesheet: string | null): string {

@@ -1,38 +1,55 @@
 /**
  * How this author writes one item, learnt from the items themselves.
- * A new item is a neighbour's bytes with its slots filled anew: indentation, quotes, case and the order
- * of attributes come free, and no free text of the neighbour is ever carried over.
+ *
+ * A pattern is the bytes of one item with slots for what varies: `<a href="{full}"><img src="{thumbnail}" alt="{alt}"></a>`.
+ * Indentation, quotes, case and the order of attributes are the author's; no free text of a neighbour is carried over.
  */
 import { applyEdits, stemOf, type Edit } from '../site/index.ts';
-import { ancestors, attributeOf, descendants, textOf, valueOf, type Attribute, type PageDocument, type PageElement } from './document.ts';
-import { encodeMarkup, replaceValue, setAttribute } from './encode.ts';
+import { valueOf, type Attribute, type PageDocument, type PageElement, type Range } from './document.ts';
+import { encodeAttribute } from './encode.ts';
 import type { Gallery, GalleryItem } from './galleries.ts';
-
-/** What a new item is made of. References are as they shall stand in the page; sizes in image px. */
-export interface NewItem {
-  src: string;
-  href: string;
-  alt: string;
-  title: string;
-  caption: string;
-  width?: number;
-  height?: number;
-}
+import { elementsIn, SAYS } from './units.ts';
 
 export type PatternPart = { kind: 'text'; text: string } | { kind: 'slot'; name: string; free: boolean };
 
 export interface Pattern {
   /** The item whose bytes are used; the one most like all others. */
   model: GalleryItem;
+  text: string;
   parts: PatternPart[];
+  /** The same for a new item: with an alt text, even where the model lacks it. */
+  forNew: string;
+  /** Attributes and texts of the model that are other in every item, by the slot that each became. */
+  free: ReadonlyMap<string, FreePlace>;
 }
 
+/** A place in an item: an element by its number within it, then an attribute or one of its texts. */
+export type FreePlace = { element: number; attribute: string } | { element: number; text: number };
+
+/** Slots that every pattern may have, and what stands there. */
+export const SLOTS = {
+  thumbnail: 'the address of the picture that the page shows',
+  full: 'the address of the picture that a click opens',
+  alt: 'the alt text',
+  title: 'the title',
+  caption: 'the caption',
+  width: 'the width of the thumbnail, px',
+  height: 'the height of the thumbnail, px',
+  name: 'the bare name of the picture’s file',
+  number: 'the place in the gallery, from 1; {number:2} with leading zeros',
+  index: 'the same from 0',
+} as const;
+export type SlotName = keyof typeof SLOTS;
+
 const FREE = new Set(['alt', 'title', 'caption']);
+
+/** `{alt}`, `{number:2}`; with a second brace in front it is the text itself. */
+export const SLOT = /\{(\{)?([a-z][a-z\d-]*)(?::(\d))?\}/g;
 
 /** The pattern of a gallery, or null where it has no item with a picture. */
 export function patternOf(page: PageDocument, gallery: Gallery): Pattern | null {
   const model = mostTypical(gallery.items);
-  return model && { model, parts: partsOf(page, model) };
+  return model && learn(page, gallery, model);
 }
 
 /** The last item that shares most with the others, so that one slip is not copied onwards. */
@@ -45,7 +62,7 @@ function mostTypical(items: readonly GalleryItem[]): GalleryItem | null {
   for (const [n, item] of items.entries()) {
     // Traits that most items have speak for this one; traits that few have speak against it.
     const score = (traits[n] ?? []).reduce((sum, trait) => sum + ((counts.get(trait) ?? 0) * 2 > items.length ? 1 : -1), 0);
-    if (item.image && score >= bestScore) {
+    if (item.source && score >= bestScore) {
       best = item;
       bestScore = score;
     }
@@ -54,121 +71,129 @@ function mostTypical(items: readonly GalleryItem[]): GalleryItem | null {
 }
 
 function traitsOf(item: GalleryItem): string[] {
-  return elementsOf(item).flatMap((element, n) => [
+  return elementsIn(item).flatMap((element, n) => [
     `${n}:${element.tag}`,
     ...element.attributes.map(({ name, value }) => `${element.tag}[${name}${['class', 'rel', 'loading', 'target'].includes(name) || name.startsWith('data-') ? `=${value}` : ''}]`),
   ]);
 }
 
-const elementsOf = (item: GalleryItem): PageElement[] => item.elements.flatMap((element) => [element, ...descendants(element)]);
+interface Cut extends Range {
+  text: string;
+}
 
-function partsOf(page: PageDocument, item: GalleryItem): PatternPart[] {
-  const slots: { start: number; end: number; name: string }[] = [];
-  const put = (element: PageElement | null, name: string) => {
-    const attribute = element && attributeOf(element, name);
-    if (!attribute || attribute.quote === 'none') return;
-    const { start, end } = attribute.valueRange;
-    if (name !== 'src' && name !== 'href') return slots.push({ start, end, name });
-    const written = page.text.slice(start, end);
-    const stem = stemOf(written);
-    const at = written.lastIndexOf(stem);
-    return slots.push({ start: start + at, end: start + at + stem.length, name: 'name' });
-  };
-  put(item.link, 'href');
-  put(item.link, 'title');
-  put(item.image, 'src');
-  for (const name of ['alt', 'title', 'width', 'height']) put(item.image, name);
-  const inside = captionRange(item);
-  if (inside) slots.push({ ...inside, name: 'caption' });
-
-  const parts: PatternPart[] = [];
-  let at = item.range.start;
-  for (const slot of slots.sort((a, b) => a.start - b.start)) {
-    if (slot.start < at) continue;
-    parts.push({ kind: 'text', text: page.text.slice(at, slot.start) }, { kind: 'slot', name: slot.name, free: FREE.has(slot.name) });
-    at = slot.end;
+function learn(page: PageDocument, gallery: Gallery, model: GalleryItem): Pattern {
+  const cuts: Cut[] = [];
+  const free = new Map<string, FreePlace>();
+  const all = elementsIn(model);
+  const inCaption = (range: Range) => model.caption !== null && range.start >= model.caption.range.start && range.end <= model.caption.range.end && model.caption.range.end > model.caption.range.start;
+  const twins = gallery.items.map(elementsIn);
+  const stem = stemOf((model.source ?? model.target)?.value ?? '');
+  for (const [place, element] of all.entries()) {
+    if (element.range && inCaption(element.range)) continue;
+    for (const attribute of element.attributes) {
+      if (attribute.quote === 'none') continue;
+      const values = twins.flatMap((elements) => (elements[place] && valueOf(elements[place], attribute.name)) ?? []);
+      const slots = attributeSlots(model, element, attribute, values, stem, place, free);
+      if (slots === null) continue;
+      // What only a part of the attribute names is written there; the rest of it stays.
+      const partial = [model.source, model.target].find((file) => file?.attribute === attribute && file.range !== attribute.valueRange);
+      cuts.push(partial ? { ...partial.range, text: slots } : { ...attribute.valueRange, text: attribute.quote === '' ? slots : encodeAttribute(slots, attribute.quote) });
+    }
+    cuts.push(...textCuts(page, gallery, model, element, place, twins, free));
   }
-  parts.push({ kind: 'text', text: page.text.slice(at, item.range.end) });
+  if (model.caption) {
+    const { range } = model.caption;
+    const written = page.text.slice(range.start, range.end);
+    const blank = written.trim() === '';
+    const lead = blank ? '' : (/^\s*/.exec(written)?.[0] ?? '');
+    const tail = blank ? '' : (/\s*$/.exec(written)?.[0] ?? '');
+    cuts.push({ ...range, text: `${lead}{caption}${tail}` });
+  }
+  const text = withSlots(page.text, model.range, cuts);
+  return { model, text, parts: partsOf(text), forNew: withSlots(page.text, model.range, [...cuts, ...altFor(model)]), free };
+}
+
+function altFor({ image }: GalleryItem): Cut[] {
+  if (!image?.open || valueOf(image, 'alt') !== undefined) return [];
+  const at = image.attributes.at(-1)?.range.end ?? image.open.start + 1 + image.tag.length;
+  return [{ start: at, end: at, text: ' alt="{alt}"' }];
+}
+
+/** The item's bytes with slots in them; braces that look like slots are doubled. */
+function withSlots(text: string, range: Range, cuts: readonly Cut[]): string {
+  const sorted = [...cuts].filter(({ start, end }) => start >= range.start && end <= range.end).sort((a, b) => a.start - b.start || a.end - b.end);
+  let made = '';
+  let at = range.start;
+  for (const cut of sorted) {
+    if (cut.start < at) continue;
+    made += literal(text.slice(at, cut.start)) + cut.text;
+    at = cut.end;
+  }
+  return made + literal(text.slice(at, range.end));
+}
+
+const literal = (text: string): string => text.replace(SLOT, (slot) => `{${slot}`);
+
+export function partsOf(text: string): PatternPart[] {
+  const parts: PatternPart[] = [];
+  let at = 0;
+  for (const match of text.matchAll(SLOT)) {
+    if (match[1]) continue;
+    parts.push({ kind: 'text', text: text.slice(at, match.index) }, { kind: 'slot', name: match[2]!, free: FREE.has(match[2]!) || !(match[2]! in SLOTS) });
+    at = match.index + match[0].length;
+  }
+  parts.push({ kind: 'text', text: text.slice(at) });
   return parts;
 }
 
-/** The inside of the caption element, where it is closed and is not around the picture. */
-export function captionRange(item: GalleryItem): { start: number; end: number } | null {
-  const { caption, image } = item;
-  if (!caption?.open || !caption.range) return null;
-  if (image && [...ancestors(image)].includes(caption)) return null;
-  return { start: caption.open.end, end: caption.close?.start ?? caption.range.end };
-}
-
-/** One new item in the author's own hand. `ordinal` counts from 1 and continues counters. */
-export function writeItem(page: PageDocument, gallery: Gallery, pattern: Pattern, item: NewItem, ordinal: number): string {
-  const { model } = pattern;
-  const edits: Edit[] = [];
-  const add = (edit: Edit | null) => edit && edits.push(edit);
-  const words: Record<string, string> = { alt: item.alt, title: item.title, caption: item.caption };
-  const oldStem = stemOf(valueOf(model.image ?? elementsOf(model)[0]!, 'src') ?? '');
-  const oldWords = new Map<string, string>();
-  if (model.image) oldWords.set(valueOf(model.image, 'alt') ?? '', item.alt);
-  if (model.caption) oldWords.set(textOf(model.caption).trim(), item.caption);
-
-  // A caption is written anew as a whole, with whatever markup was inside.
-  const inCaption = new Set(captionRange(model) && model.caption ? descendants(model.caption) : []);
-  for (const element of elementsOf(model)) {
-    if (inCaption.has(element)) continue;
-    for (const attribute of element.attributes) {
-      if (element === model.image && attribute.name === 'src') add(replaceValue(attribute, item.src));
-      else if (element === model.link && attribute.name === 'href') add(replaceValue(attribute, item.href));
-      else if (element === model.image && (attribute.name === 'width' || attribute.name === 'height')) add(sizeEdit(attribute, item[attribute.name]));
-      else if (words[attribute.name] !== undefined && (element === model.image || element === model.link)) add(replaceValue(attribute, words[attribute.name] ?? ''));
-      else add(varying(gallery, model, element, attribute, { oldStem, newStem: stemOf(item.href || item.src), oldWords, ordinal }));
-    }
-  }
-  // The alt text is the one slot that an item must have, even where its model lacks it.
-  if (model.image && !attributeOf(model.image, 'alt')) add(setAttribute(model.image, 'alt', item.alt, page.text));
-  const inside = captionRange(model);
-  if (inside) {
-    const before = page.text.slice(inside.start, inside.end);
-    const [lead = '', tail = ''] = before.trim() === '' ? ['', ''] : [/^\s*/.exec(before)?.[0], /\s*$/.exec(before)?.[0]];
-    edits.push({ ...inside, text: lead + encodeMarkup(item.caption) + tail });
-  }
-  const { start, end } = model.range;
-  const moved = edits.filter((edit) => edit.start >= start && edit.end <= end).map((edit) => ({ ...edit, start: edit.start - start, end: edit.end - start }));
-  const written = applyEdits(page.text.slice(start, end), moved);
-  if (!written.ok) throw new Error(`The pattern's slots overlap: ${written.reason}`);
-  return written.text;
-}
-
-const sizeEdit = (attribute: Attribute, size: number | undefined): Edit | null => (size === undefined ? null : replaceValue(attribute, String(size)));
-
 /** Attributes whose values hold spaces without being prose. */
 const SPACED = new Set(['class', 'style', 'rel', 'sizes', 'srcset', 'onclick', 'sandbox']);
+const isProse = (name: string, value: string) => /\s/.test(value.trim()) && !SPACED.has(name);
 
-interface Varied {
-  oldStem: string;
-  newStem: string;
-  oldWords: Map<string, string>;
-  ordinal: number;
-}
-
-/** What becomes of an attribute that is no known slot: a constant stays, a name or counter goes on, free text is left out. */
-function varying(gallery: Gallery, model: GalleryItem, element: PageElement, attribute: Attribute, { oldStem, newStem, oldWords, ordinal }: Varied): Edit | null {
-  const place = elementsOf(model).indexOf(element);
-  const values = gallery.items.map((item) => {
-    const twin = elementsOf(item)[place];
-    return twin && valueOf(twin, attribute.name);
-  });
-  const given = values.filter((value) => value !== undefined);
-  const same = given.filter((value) => value === attribute.value).length;
-  const named = wordOf(oldStem)?.test(attribute.value) === true;
+/** What stands in an attribute's place: a slot, a text with slots, or null where it stays as it is. */
+function attributeSlots(model: GalleryItem, element: PageElement, attribute: Attribute, values: readonly string[], stem: string, place: number, free: Map<string, FreePlace>): string | null {
+  const { name, value } = attribute;
+  if (attribute === model.source?.attribute) return '{thumbnail}';
+  if (attribute === model.target?.attribute) return '{full}';
+  const isOwn = element === model.image || element === model.link || element === model.source?.element;
+  if (element === model.image && (name === 'width' || name === 'height' || name === 'alt')) return `{${name}}`;
+  if (isOwn && name === 'title') return '{title}';
+  const same = values.filter((other) => other === value).length;
+  const word = wordOf(stem);
+  const named = word?.test(value) === true;
   // Of one item alone nobody can say what is constant; what reads like prose is not taken along.
-  const constant = given.length === 1 ? !named && !isProse(attribute) : same * 2 > given.length;
+  const constant = values.length === 1 ? !named && !isProse(name, value) : same * 2 > values.length;
   // An author's slip in one of many must not turn a constant into free text.
-  if (constant) return attribute.name === 'id' ? continued(attribute, oldStem, newStem, ordinal) : null;
-  if (oldWords.has(attribute.value) && attribute.value !== '') return replaceValue(attribute, oldWords.get(attribute.value) ?? '');
-  return (isProse(attribute) ? null : continued(attribute, oldStem, newStem, ordinal)) ?? replaceValue(attribute, '');
+  if (constant && name !== 'id') return null;
+  if (!constant && value !== '') {
+    if (value === (model.image && valueOf(model.image, 'alt'))) return '{alt}';
+    if (value === model.caption?.text) return '{caption}';
+  }
+  if (!isProse(name, value)) {
+    if (word && named) return literal(value).replace(word, '{name}');
+    const counter = countIn(value, values);
+    if (counter) return counter;
+  }
+  if (constant) return null;
+  const slot = free.has(name) || name in SLOTS ? `${name}-${place}` : name;
+  free.set(slot, { element: place, attribute: name });
+  return `{${slot}}`;
 }
 
-const isProse = ({ name, value }: Attribute) => /\s/.test(value.trim()) && !SPACED.has(name);
+/** The value with a slot for its number, where the numbers of all items rise as the items stand; null where they do not count. */
+function countIn(value: string, values: readonly string[]): string | null {
+  const read = (text: string) => /^(\D*)(\d+)(\D.*)?$/s.exec(text);
+  const mine = read(value);
+  if (!mine) return null;
+  const all = values.flatMap((one) => {
+    const match = read(one);
+    return match && match[1] === mine[1] ? [Number(match[2])] : [];
+  });
+  const rising = all.slice(1).filter((number, n) => number > all[n]!).length;
+  if (all.length < values.length || all[0]! > 1 || (all.length > 1 && rising * 3 < (all.length - 1) * 2)) return null;
+  const digits = mine[2]!;
+  return `${literal(mine[1]!)}{${all[0] === 0 ? 'index' : 'number'}${digits.startsWith('0') && digits.length > 1 ? `:${digits.length}` : ''}}${literal(mine[3] ?? '')}`;
+}
 
 /** Finds a name where it stands by itself: the `a` of `pic-a`, not those of `tall` and `lazy`. */
 function wordOf(stem: string): RegExp | null {
@@ -176,11 +201,28 @@ function wordOf(stem: string): RegExp | null {
   return stem === '' ? null : new RegExp(`(?<![\\p{L}\\d])${escaped}(?![\\p{L}\\d])`, 'u');
 }
 
-function continued(attribute: Attribute, oldStem: string, newStem: string, ordinal: number): Edit | null {
-  const word = wordOf(oldStem);
-  if (word?.test(attribute.value)) return replaceValue(attribute, attribute.value.replace(word, () => newStem));
-  const counter = /^(.*?)(\d+)$/.exec(attribute.value);
-  if (!counter) return null;
-  const [, before = '', digits = ''] = counter;
-  return replaceValue(attribute, before + String(ordinal).padStart(digits.startsWith('0') ? digits.length : 0, '0'));
+/** Text beside the caption that is another in every item: a counter goes on, words are a slot of their own. What most items say stays. */
+function textCuts(page: PageDocument, gallery: Gallery, model: GalleryItem, element: PageElement, place: number, twins: readonly (readonly PageElement[])[], free: Map<string, FreePlace>): Cut[] {
+  return element.texts.flatMap(({ range, value }, n): Cut[] => {
+    const { caption } = model;
+    if (!SAYS.test(value) || (caption && range.start < caption.range.end && range.end > caption.range.start)) return [];
+    if (element.tag === 'script' || element.tag === 'style') return [];
+    const values = twins.map((elements) => elements[place]?.texts[n]?.value.trim());
+    const mine = value.trim();
+    if (gallery.items.length > 1 ? values.filter((other) => other === mine).length * 2 > values.length : mine.length < 24) return [];
+    const written = page.text.slice(range.start, range.end);
+    const at = range.start + (/^\s*/.exec(written)?.[0].length ?? 0);
+    const end = range.end - (/\s*$/.exec(written)?.[0].length ?? 0);
+    const counter = countIn(written.trim(), values.flatMap((other) => other ?? []));
+    if (counter) return [{ start: at, end, text: counter }];
+    const slot = free.has('text') ? `text-${place}` : 'text';
+    free.set(slot, { element: place, text: n });
+    return [{ start: at, end, text: `{${slot}}` }];
+  });
 }
+
+export const joined = (text: string, edits: readonly Edit[]): string => {
+  const applied = applyEdits(text, [...edits]);
+  if (!applied.ok) throw new Error(`The pattern's slots overlap: ${applied.reason}`);
+  return applied.text;
+};

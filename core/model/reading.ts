@@ -1,5 +1,5 @@
 /** A site as it is understood: derived from its files and the facts of its pictures, never stored. */
-import { galleriesOf, hazardsOf, parsePage, valueOf, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
+import { galleriesOf, hazardsOf, parsePage, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
 import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type Pace, type PageEvidence, type Pairing } from '../pairing/index.ts';
 import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
 import { isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type MadeRecord, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
@@ -128,15 +128,15 @@ function parseCached(path: string, text: string, cache: ReadingMemory['pages']):
 }
 
 function evidenceOf(page: string, document: PageDocument, item: GalleryItem, index: PathIndex): PageEvidence | null {
-  const thumbnail = fileAt(item.image && valueOf(item.image, 'src'), page, index);
-  const full = fileAt(item.link && valueOf(item.link, 'href'), page, index);
+  const thumbnail = fileAt(item.source?.value, page, index);
+  const full = fileAt(item.target?.value, page, index);
   if (!thumbnail || !full || !isPicturePath(full)) return null;
   return { page, line: document.lines.lineAt(item.range.start), thumbnail, full };
 }
 
 function elsewhereOf(page: string, document: PageDocument, item: GalleryItem, index: PathIndex): Elsewhere | null {
-  const thumbnail = fileAt(item.image && valueOf(item.image, 'src'), page, index);
-  const href = item.link && valueOf(item.link, 'href');
+  const thumbnail = fileAt(item.source?.value, page, index);
+  const href = item.target?.value;
   const target = href ? resolveInSite(href, page) : null;
   if (!thumbnail || target?.kind !== 'outside') return null;
   return { thumbnail, address: target.url, page, line: document.lines.lineAt(item.range.start) };

@@ -1,5 +1,5 @@
 /** One picture's way through the page: five joints, each whole or broken for a reason. */
-import { attributeOf, captionRange, pathTo, textOf, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
+import { attributeOf, pathTo, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
 import { shownInstead, type Pairing } from '../pairing/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
 import { bytesOf, isPagePath, isPicturePath, resolveInSite, stemOf, type PathIndex, type SiteFiles } from '../site/index.ts';
@@ -66,8 +66,8 @@ export function strandsOf(page: PageContext, gallery: Gallery, n: number, site: 
 }
 
 function strandOf(page: PageContext, item: GalleryItem, at: { gallery: number; item: number; group: string | null }, site: StrandContext): Strand {
-  const src = item.image ? valueOf(item.image, 'src') : undefined;
-  const href = item.link ? valueOf(item.link, 'href') : undefined;
+  const src = item.source?.value;
+  const href = item.target?.value;
   const thumbnail = resolved(src, page.path, site.index);
   const full = resolved(href, page.path, site.index);
   const joints = [
@@ -78,7 +78,7 @@ function strandOf(page: PageContext, item: GalleryItem, at: { gallery: number; i
     fullSizeJoint(page, item, full, site),
   ];
   const { lines } = page.document;
-  const anchor = item.image ?? item.link ?? item.elements[0];
+  const anchor = item.image ?? item.source?.element ?? item.link ?? item.elements[0];
   return {
     id: `${page.path}#${at.gallery}.${at.item}`,
     page: page.path,
@@ -98,7 +98,7 @@ function strandOf(page: PageContext, item: GalleryItem, at: { gallery: number; i
 }
 
 /** Only what can be set without taking markup away. */
-const plainCaption = (item: GalleryItem): string | null => (item.caption && captionRange(item) && item.caption.children.length === 0 ? textOf(item.caption).trim() : null);
+const plainCaption = ({ caption }: GalleryItem): string | null => (caption?.plain ? caption.text : null);
 
 /** Missing alt text breaks a page for some visitors, but not the way to the picture. */
 function worst(joints: readonly Joint[]): JointState {
@@ -133,9 +133,9 @@ function joint(name: JointName, state: JointState, shows: string, says: string, 
 }
 
 function thumbnailJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, full: ResolvedFile | null, site: StrandContext): Joint {
-  const place = placeOf(page, item.image, 'src');
-  if (!item.image) return joint('thumbnail', 'none', 'no thumbnail', 'The link stands without a picture.', placeOf(page, item.link));
-  const src = valueOf(item.image, 'src') ?? '';
+  if (!item.image && !item.source) return joint('thumbnail', 'none', 'no thumbnail', 'The link stands without a picture.', placeOf(page, item.link));
+  const place = placeOf(page, item.source?.element ?? item.image, item.source?.attribute.name);
+  const src = item.source?.value ?? '';
   if (!file) return joint('thumbnail', 'look', src || 'no address', src ? 'The picture comes from elsewhere; it is not in this site.' : 'The image tag has no address.', place);
   if (file.real === null) return joint('thumbnail', 'broken', file.path, `There is no ${file.path}.`, place);
   if (file.otherCase) return joint('thumbnail', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
@@ -145,7 +145,7 @@ function thumbnailJoint(page: PageContext, item: GalleryItem, file: ResolvedFile
 }
 
 function imageJoint(page: PageContext, item: GalleryItem): Joint {
-  if (!item.image) return joint('image', 'none', 'no image tag', '', null);
+  if (!item.image) return joint('image', 'none', 'no image tag', item.source ? 'The picture is drawn by a style, so nothing is read out in its place.' : '', placeOf(page, item.source?.element ?? null));
   const place = placeOf(page, item.image);
   const alt = valueOf(item.image, 'alt');
   if (alt === undefined) return joint('image', 'look', `line ${place?.line ?? '?'}`, 'It has no alt text. Who cannot see the picture hears its file name.', place);
@@ -153,7 +153,7 @@ function imageJoint(page: PageContext, item: GalleryItem): Joint {
 }
 
 function linkJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null): Joint {
-  if (!item.link) return joint('link', 'none', 'no link', 'The picture is not linked; a click does nothing.', placeOf(page, item.image));
+  if (!item.link) return joint('link', 'none', 'no link', item.target ? `Only ${item.target.attribute.name} names a larger picture; without a script a click does nothing.` : 'The picture is not linked; a click does nothing.', placeOf(page, item.image ?? item.source?.element ?? null));
   const place = placeOf(page, item.link, 'href');
   const href = valueOf(item.link, 'href');
   if (href === undefined || href === '') return joint('link', 'broken', 'empty link', 'The link has no address.', place);
@@ -186,8 +186,8 @@ function viewerJoint(page: PageContext, item: GalleryItem, group: string | null)
 }
 
 function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, site: StrandContext): Joint {
-  const place = placeOf(page, item.link, 'href');
-  const href = item.link && valueOf(item.link, 'href');
+  const place = placeOf(page, item.target?.element ?? item.link, item.target?.attribute.name ?? 'href');
+  const href = item.target?.value;
   if (href && resolveInSite(href, page.path).kind === 'outside') return joint('full-size', 'none', href, 'It is at an outside address: kept as it is written, and never fetched by this program.', place);
   if (!file || !isPicturePath(file.path)) return joint('full-size', 'none', 'none', item.link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.', place);
   if (file.real === null) return joint('full-size', 'broken', file.path, `There is no ${file.path}.`, place);

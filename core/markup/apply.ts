@@ -1,0 +1,111 @@
+/** A pattern that was changed by hand, applied to all items of a gallery as one change. */
+import { smallestEdit, stemOf, type Edit } from '../site/index.ts';
+import { attributeOf, descendants, parsePage, valueOf, type Attribute, type PageDocument, type PageElement } from './document.ts';
+import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
+import { addressIn, fenced, refuse, verified, type Edited } from './items.ts';
+import { patternOf, SLOTS, type Pattern } from './pattern.ts';
+import { elementsIn } from './units.ts';
+import { slotsOf, writeBy, type SlotValue } from './write.ts';
+
+/** What a slot is filled with where an item has nothing for it. */
+export type Supply = (n: number, slot: string) => string | undefined;
+
+/** Why a pattern cannot be used; null where it can. */
+export function troubleInPattern(text: string, known: Pattern): string | null {
+  const slots = slotsOf(text);
+  const unknown = slots.find((slot) => !(slot in SLOTS) && !known.free.has(slot));
+  if (unknown !== undefined) return `“{${unknown}}” is not known. The slots are ${[...Object.keys(SLOTS), ...known.free.keys()].map((slot) => `{${slot}}`).join(', ')}; write {{${unknown}} for the text itself.`;
+  if (!slots.includes('thumbnail') && !slots.includes('full')) return 'Without {thumbnail} or {full} an item would hold no picture.';
+  const open = /<[a-z][^<>]*$/i.exec(text);
+  if (open) return `The tag “${open[0].slice(0, 30)}” is not closed.`;
+  return null;
+}
+
+/** What an item holds, by the slots of a pattern. */
+export function valuesIn(page: PageDocument, item: GalleryItem, pattern: Pattern, n: number): Map<string, SlotValue> {
+  const values = new Map<string, SlotValue>();
+  const put = (slot: string, value: SlotValue | undefined) => value !== undefined && values.set(slot, value);
+  put('thumbnail', item.source?.value);
+  put('full', item.target?.value);
+  put('alt', item.image ? valueOf(item.image, 'alt') : undefined);
+  put('title', (item.link && valueOf(item.link, 'title')) ?? (item.image ? valueOf(item.image, 'title') : undefined));
+  for (const side of ['width', 'height']) put(side, item.image ? valueOf(item.image, side) : undefined);
+  if (item.caption) put('caption', { text: item.caption.text, markup: page.text.slice(item.caption.range.start, item.caption.range.end).trim() });
+  put('name', stemOf((item.target ?? item.source)?.value ?? ''));
+  put('number', String(n + 1));
+  put('index', String(n));
+  const all = elementsIn(item);
+  for (const [slot, place] of pattern.free) {
+    const element = all[place.element];
+    if (!element) continue;
+    if ('attribute' in place) put(slot, valueOf(element, place.attribute));
+    else if (element.texts[place.text]) put(slot, { text: element.texts[place.text]!.value.trim(), markup: page.text.slice(element.texts[place.text]!.range.start, element.texts[place.text]!.range.end).trim() });
+  }
+  return values;
+}
+
+/** Every item written by the pattern; what an item has beyond the pattern that was learnt stays with it. */
+export function applyPattern(page: PageDocument, gallery: Gallery, text: string, supply: Supply = () => undefined): Edited {
+  const reason = fenced(page, gallery);
+  if (reason) return refuse(reason);
+  const learnt = patternOf(page, gallery);
+  if (!learnt) return refuse('No item here holds a picture, so there is no pattern to change.');
+  const trouble = troubleInPattern(text, learnt);
+  if (trouble) return refuse(trouble);
+  const slots = slotsOf(text);
+  const edits = gallery.items.flatMap((item, n): Edit[] => {
+    const before = page.text.slice(item.range.start, item.range.end);
+    const values = valuesIn(page, item, learnt, n);
+    for (const slot of slots) {
+      const supplied = values.has(slot) ? undefined : supply(n, slot);
+      if (supplied !== undefined) values.set(slot, supplied);
+    }
+    const written = withRest(page, item, learnt, writeBy(text, values));
+    const ready = page.text.includes('\r\n') ? written.replace(/\r?\n/g, '\r\n') : written;
+    return smallestEdit(before, ready).map((edit) => ({ start: edit.start + item.range.start, end: edit.end + item.range.start, text: edit.text }));
+  });
+  const wanted = gallery.items.map(addressIn);
+  return verified(page, edits, (after) => (galleriesOf(after).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n')) || wanted.length < 2 ? null : 'the page would be read otherwise than meant'));
+}
+
+/** Attributes and comments that this item alone has: they were no part of the pattern, so they are not taken away by it. */
+function withRest(page: PageDocument, item: GalleryItem, { model }: Pattern, written: string): string {
+  const comments = page.comments.filter(({ start, end }) => start >= item.range.start && end <= item.range.end).map(({ start, end }) => page.text.slice(start, end));
+  const fresh = itemIn(written);
+  if (!fresh) return comments.join('') + written;
+  const extras: { at: PageElement; attribute: Attribute }[] = [];
+  const keep = (own: PageElement | null, usual: PageElement | null, made: PageElement | null) => {
+    if (!own || !made) return;
+    for (const attribute of own.attributes) if (!(usual && attributeOf(usual, attribute.name)) && !attributeOf(made, attribute.name)) extras.push({ at: made, attribute });
+  };
+  keep(item.link, model.link, fresh.link);
+  keep(item.image, model.image, fresh.image);
+  const [own, usual, made] = [item.elements[0] ?? null, model.elements[0] ?? null, fresh.outer];
+  if (own !== item.link && own !== item.image && made !== fresh.link && made !== fresh.image) keep(own, usual, made);
+  const edits = extras.flatMap(({ at, attribute }) => {
+    const end = at.attributes.at(-1)?.range.end ?? (at.open ? at.open.start + 1 + at.tag.length : null);
+    return end === null ? [] : [{ at: end, text: ` ${page.text.slice(attribute.range.start, attribute.range.end)}` }];
+  });
+  let made2 = written;
+  for (const { at, text } of edits.sort((a, b) => b.at - a.at)) made2 = made2.slice(0, at) + text + made2.slice(at);
+  return comments.join('') + made2;
+}
+
+/** The link, the image and the outermost element of a written item. */
+function itemIn(written: string): { link: PageElement | null; image: PageElement | null; outer: PageElement | null } | null {
+  // Inside of a template any element may stand: `li`, `td`, `dt`.
+  const lead = '<template>';
+  const page = parsePage(`${lead}${written}</template>`);
+  const holder = page.elements.find(({ tag }) => tag === 'template');
+  if (!holder) return null;
+  const all = [...descendants(holder)];
+  const image = all.find(({ tag }) => tag === 'img') ?? null;
+  const link = all.find(({ tag }) => tag === 'a') ?? null;
+  const shifted = new Set([image, link, holder.children[0] ?? null].filter((one): one is PageElement => one !== null));
+  for (const element of shifted) {
+    const back = <T extends { start: number; end: number }>(range: T): T => ({ ...range, start: range.start - lead.length, end: range.end - lead.length });
+    element.attributes = element.attributes.map((attribute) => ({ ...attribute, range: back(attribute.range) }));
+    element.open = element.open && back(element.open);
+  }
+  return { link, image, outer: holder.children[0] ?? null };
+}

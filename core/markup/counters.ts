@@ -1,0 +1,75 @@
+/** Counters that the author wrote into the items: put right where items came, went or moved. */
+import type { Edit } from '../site/index.ts';
+import { type PageDocument, type Range } from './document.ts';
+import { replaceValue } from './encode.ts';
+import type { Gallery } from './galleries.ts';
+import { refuse, verified, type Edited } from './items.ts';
+import { elementsIn, SAYS } from './units.ts';
+
+interface Counter {
+  range: Range;
+  /** What is replaced, with the digits cut out. */
+  before: string;
+  digits: string;
+  after: string;
+  edit: (value: string) => Edit;
+}
+
+/** Numbers in the items, by where they stand: `3.data-at`, `5.#0`. */
+function numbersIn(page: PageDocument, gallery: Gallery): Map<string, (Counter | null)[]> {
+  const found = new Map<string, (Counter | null)[]>();
+  for (const [n, item] of gallery.items.entries()) {
+    const put = (key: string, counter: Counter) => {
+      const list = found.get(key) ?? gallery.items.map(() => null);
+      list[n] = counter;
+      found.set(key, list);
+    };
+    for (const [place, element] of elementsIn(item).entries()) {
+      for (const attribute of element.attributes) {
+        if (attribute === item.source?.attribute || attribute === item.target?.attribute || ['width', 'height', 'style', 'srcset', 'sizes', 'alt', 'title'].includes(attribute.name)) continue;
+        const match = /^(\D*)(\d+)(\D*)$/s.exec(attribute.value);
+        if (match) put(`${place}.${attribute.name}`, { range: attribute.range, before: match[1]!, digits: match[2]!, after: match[3]!, edit: (value) => replaceValue(attribute, value) });
+      }
+      for (const [t, { range, value }] of element.texts.entries()) {
+        const written = page.text.slice(range.start, range.end);
+        // The first number of a text counts: “3 of 12”, “Picture 3”.
+        const match = SAYS.test(value) ? /^(\D*)(\d+)(.*)$/s.exec(written) : null;
+        if (match) put(`${place}.#${t}`, { range, before: match[1]!, digits: match[2]!, after: match[3]!, edit: (text) => ({ ...range, text }) });
+      }
+    }
+  }
+  return found;
+}
+
+/** How many of the numbers must lie on one count before it is taken for a counter. */
+const MOST = 0.6;
+
+/** The counters of a gallery that do not count as their items stand; empty where all do. */
+export function countersToMend(page: PageDocument, gallery: Gallery): Edit[] {
+  const { items } = gallery;
+  if (items.length < 2) return [];
+  return [...numbersIn(page, gallery).values()].flatMap((counters): Edit[] => {
+    const there = counters.flatMap((counter, n) => (counter ? [{ counter, n }] : []));
+    // One text round the number in all of them, and as many as there are items.
+    if (there.length < items.length || new Set(there.map(({ counter }) => counter.before.trim())).size > 1) return [];
+    const numbers = there.map(({ counter }) => Number(counter.digits));
+    const rising = numbers.slice(1).filter((number, n) => number === numbers[n]! + 1).length;
+    const distinct = new Set(numbers).size;
+    const least = Math.min(...numbers);
+    if (least > 1 || (distinct < numbers.length * MOST && rising < (numbers.length - 1) * MOST) || Math.max(...numbers) > items.length * 2 + 1) return [];
+    const padded = there.find(({ counter }) => counter.digits.startsWith('0') && counter.digits.length > 1)?.counter.digits.length ?? 0;
+    return there.flatMap(({ counter, n }) => {
+      const digits = String(n + least).padStart(padded, '0');
+      // A total behind the number, as in “3 of 12”, counts all items.
+      const total = /^(\s*(?:of|\/|von|de|sur|out of)\s*)\d+/i.exec(counter.after);
+      const after = total && counters.length > 1 ? total[1]! + String(items.length) + counter.after.slice(total[0].length) : counter.after;
+      return digits === counter.digits && after === counter.after ? [] : [counter.edit(counter.before + digits + after)];
+    });
+  });
+}
+
+export function renumber(page: PageDocument, gallery: Gallery): Edited {
+  const edits = countersToMend(page, gallery);
+  if (edits.length === 0) return refuse('Every counter here counts as its items stand.');
+  return verified(page, edits, (after) => (after.elements.length === page.elements.length ? null : 'other elements would appear or vanish'));
+}

@@ -1,0 +1,100 @@
+/**
+ * How a run of siblings is cut into units. A unit is what belongs to one picture: the element that holds it and, in a
+ * flat run, what stands behind or before it in every one of them: `a` + `p`, `h3` + `a`, `a` + text.
+ */
+import { descendants, type PageDocument, type PageElement, type Range } from './document.ts';
+
+export interface Unit {
+  elements: PageElement[];
+  range: Range;
+}
+
+/** Text with a letter or a digit in it says something; the rest separates. */
+export const SAYS = /[\p{L}\p{N}]/u;
+
+/** What may stand between two items without being of either. */
+export const SEPARATOR = /^(?:\s|,|;|\||·|•|\/|&nbsp;|&bull;|&middot;|<br\s*\/?>)*$/i;
+
+export type Inside = { kind: 'element'; element: PageElement; range: Range } | { kind: 'text'; value: string; range: Range };
+
+/** What stands directly inside an element and has a place in the source, in order; text narrowed to what it says. */
+export function insideOf(page: PageDocument, parent: PageElement): Inside[] {
+  const found: Inside[] = [];
+  for (const element of parent.children) if (element.range) found.push({ kind: 'element', element, range: element.range });
+  for (const { value, range } of parent.texts) {
+    if (!SAYS.test(value)) continue;
+    // In the source, for line breaks and entities are shorter as the browser reads them.
+    const written = page.text.slice(range.start, range.end);
+    const lead = /^(?:\s|&nbsp;|[,;|·•])*/.exec(written)?.[0].length ?? 0;
+    const tail = /(?:\s|&nbsp;|[,;|·•])*$/.exec(written)?.[0].length ?? 0;
+    found.push({ kind: 'text', value: value.replace(/^[\s,;|·•]+|[\s,;|·•]+$/g, ''), range: { start: range.start + lead, end: range.end - tail } });
+  }
+  return found.sort((a, b) => a.range.start - b.range.start);
+}
+
+/** Tags that end a run rather than belong to one of its items. */
+const APART = new Set(['nav', 'section', 'article', 'table', 'ul', 'ol', 'dl', 'script', 'style', 'form', 'header', 'footer', 'main', 'aside']);
+const BREAKS = new Set(['br', 'hr']);
+/** More nodes than this between two pictures are not a caption. */
+const MOST_TAIL = 3;
+
+const kindOf = (node: Inside): string => (node.kind === 'text' ? '#' : node.element.tag);
+const isBreak = (node: Inside): boolean => node.kind === 'element' && BREAKS.has(node.element.tag);
+const shapeOf = (nodes: readonly Inside[]): string => nodes.map(kindOf).join();
+
+function withoutBreaks(nodes: readonly Inside[]): Inside[] {
+  let from = 0;
+  let to = nodes.length;
+  while (from < to && isBreak(nodes[from]!)) from++;
+  while (to > from && isBreak(nodes[to - 1]!)) to--;
+  return nodes.slice(from, to);
+}
+
+/** One unit for each head; `bears` says whether an element holds a picture. */
+export function unitsOf(page: PageDocument, parent: PageElement, heads: readonly PageElement[], bears: (element: PageElement) => boolean): Unit[] {
+  const placed = heads.filter((head) => head.range);
+  const alone = placed.map((head): Unit => ({ elements: [head], range: head.range! }));
+  const nodes = insideOf(page, parent);
+  const places = placed.map((head) => nodes.findIndex((node) => node.kind === 'element' && node.element === head));
+  if (placed.length < 2 || places.some((place) => place < 0)) return alone;
+  const gaps = places.slice(1).map((place, n) => nodes.slice(places[n]! + 1, place));
+  const lead = nodes.slice(0, places[0]);
+  const tail = nodes.slice(places.at(-1)! + 1);
+  const inner = gaps.map(withoutBreaks);
+  const [first = []] = inner;
+  const shape = shapeOf(first);
+  const fits = (some: readonly Inside[]) => shapeOf(some) === shape && some.every((node) => node.kind === 'text' || (!APART.has(node.element.tag) && !bears(node.element)));
+  if (first.length === 0 || first.length > MOST_TAIL || !inner.every(fits)) return alone;
+
+  const after = withoutBreaks(tail).slice(0, first.length);
+  if (fits(after)) return places.map((place, n) => unitFrom([nodes[place]!, ...(inner[n] ?? after)]));
+  const before = withoutBreaks(lead).slice(-first.length);
+  if (fits(before)) return places.map((place, n) => unitFrom([...(n === 0 ? before : inner[n - 1]!), nodes[place]!]));
+  return alone;
+}
+
+const unitFrom = (nodes: readonly Inside[]): Unit => ({
+  elements: nodes.flatMap((node) => (node.kind === 'element' ? [node.element] : [])),
+  range: { start: nodes[0]!.range.start, end: nodes.at(-1)!.range.end },
+});
+
+const HEADING = /^h[1-6]$/;
+
+/** Runs that headings or rules part; where one stands before every picture it is a caption and parts nothing. */
+export function splitAtHeadings(parent: PageElement, heads: readonly PageElement[]): PageElement[][] {
+  const between = heads.slice(1).map((head, n) => {
+    const from = parent.children.indexOf(heads[n]!);
+    return parent.children.slice(from + 1, parent.children.indexOf(head)).some(({ tag }) => HEADING.test(tag) || tag === 'hr');
+  });
+  const parts = between.filter(Boolean).length;
+  if (parts === 0 || parts === between.length) return [[...heads]];
+  const runs: PageElement[][] = [[heads[0]!]];
+  for (const [n, head] of heads.slice(1).entries()) {
+    if (between[n]) runs.push([head]);
+    else runs.at(-1)!.push(head);
+  }
+  return runs;
+}
+
+/** Every element of a unit, in document order. */
+export const elementsIn = ({ elements }: Pick<Unit, 'elements'>): PageElement[] => elements.flatMap((element) => [element, ...descendants(element)]);
