@@ -30,6 +30,8 @@ export interface PageElement {
   children: PageElement[];
   /** Place in document order. */
   index: number;
+  /** Place among its parent's children. */
+  place: number;
   /** The whole element; of an element that the browser adds by itself there is none. */
   range: Range | null;
   /** The start tag. */
@@ -66,6 +68,8 @@ export function* descendants(element: PageElement): Generator<PageElement> {
 }
 
 export function textOf(element: PageElement): string {
+  const [only] = element.texts;
+  if (element.children.length === 0 && element.texts.length <= 1) return only?.value ?? '';
   const parts: { at: number; value: string }[] = [];
   const gather = (one: PageElement) => {
     for (const text of one.texts) parts.push({ at: text.range.start, value: text.value });
@@ -81,7 +85,7 @@ export function textOf(element: PageElement): string {
 /** Child numbers from `html` down to the element; the probe on the live page walks the same way. */
 export function pathTo(element: PageElement): number[] {
   const path: number[] = [];
-  for (let at = element; at.parent; at = at.parent) path.unshift(at.parent.children.indexOf(at));
+  for (let at = element; at.parent; at = at.parent) path.unshift(at.place);
   return path;
 }
 
@@ -114,10 +118,11 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
   const place = (node as Tree.Element).sourceCodeLocation ?? null;
   const element: PageElement = {
     tag: node.tagName,
-    attributes: [],
+    attributes: attributesIn(page.text, node as Tree.Element, shift),
     parent,
     children: [],
     index: page.elements.length,
+    place: parent?.children.length ?? 0,
     range: place && rangeOf(place, shift),
     open: place?.startTag ? rangeOf(place.startTag, shift) : place && rangeOf(place, shift),
     close: place?.endTag ? rangeOf(place.endTag, shift) : null,
@@ -125,7 +130,6 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
   };
   page.elements.push(element);
   parent?.children.push(element);
-  element.attributes.push(...attributesIn(page.text, node as Tree.Element, shift));
   // Inside of an SVG, `template` is an element like any other.
   const children = 'content' in node && node.content ? (node as Tree.Template).content.childNodes : node.childNodes;
   for (const child of children) visit(child, element, page, shift);
@@ -134,20 +138,28 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
 /** The attributes of a parsed element that are written in the source. */
 export function attributesIn(text: string, node: Tree.Element, shift: number): Attribute[] {
   const place = node.sourceCodeLocation?.attrs;
-  return node.attrs.flatMap(({ name, prefix, value }) => {
+  const attributes: Attribute[] = [];
+  if (!place) return attributes;
+  for (const { name, prefix, value } of node.attrs) {
     const written = prefix ? `${prefix}:${name}` : name;
-    const at = place?.[written];
-    return at ? [attributeFrom(text, written, value, rangeOf(at, shift))] : [];
-  });
+    const at = place[written];
+    if (at) attributes.push(attributeFrom(text, written, value, rangeOf(at, shift)));
+  }
+  return attributes;
 }
 
 /** Finds the value inside an attribute's range: WHATWG HTML §13.1.2.3 allows white space on both sides of the equals sign. */
 function attributeFrom(text: string, name: string, value: string, range: Range): Attribute {
-  const written = text.slice(range.start, range.end);
-  const equals = /^[^\s=]+\s*=\s*/.exec(written.startsWith('=') ? `x${written.slice(1)}` : written);
-  if (!equals) return { name, value, range, valueRange: { start: range.end, end: range.end }, quote: 'none' };
-  const start = range.start + equals[0].length;
-  const quote = text[start];
-  if (quote === '"' || quote === "'") return { name, value, range, valueRange: { start: start + 1, end: range.end - 1 }, quote };
-  return { name, value, range, valueRange: { start, end: range.end }, quote: '' };
+  const { end } = range;
+  // A name may begin with an equals sign; it is no sign of a value there.
+  let at = range.start + name.length;
+  while (at < end && isSpace(text.charCodeAt(at))) at++;
+  if (at >= end || text[at] !== '=') return { name, value, range, valueRange: { start: end, end }, quote: 'none' };
+  at++;
+  while (at < end && isSpace(text.charCodeAt(at))) at++;
+  const quote = text[at];
+  if (quote === '"' || quote === "'") return { name, value, range, valueRange: { start: at + 1, end: end - 1 }, quote };
+  return { name, value, range, valueRange: { start: at, end }, quote: '' };
 }
+
+const isSpace = (code: number): boolean => code === 32 || (code >= 9 && code <= 13);

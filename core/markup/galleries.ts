@@ -8,7 +8,7 @@
 import { isPicturePath } from '../site/index.ts';
 import { ancestors, descendants, textOf, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
 import { backgroundOf, partsIn, sourceOf, type ItemParts } from './parts.ts';
-import { insideOf, splitAtHeadings, unitsOf, type Unit } from './units.ts';
+import { insideBetween, splitAtHeadings, unitsOf, type Unit } from './units.ts';
 
 export interface GalleryItem extends ItemParts {
   /** From the item's first tag or word to its last. */
@@ -71,10 +71,15 @@ export function galleriesOf(page: PageDocument): Gallery[] {
 }
 
 function isSeed(element: PageElement): boolean {
-  if (element.tag === 'img') return ![...ancestors(element)].some(({ tag }) => tag === 'noscript');
+  if (element.tag === 'img') return !isWithin(element, 'noscript');
   if (backgroundOf(element)) return true;
   if (element.tag !== 'a' || !isPicturePath(valueOf(element, 'href') ?? '')) return false;
   return ![...descendants(element)].some((inner) => inner.tag === 'img' || backgroundOf(inner));
+}
+
+function isWithin(element: PageElement, tag: string): boolean {
+  for (let at = element.parent; at; at = at.parent) if (at.tag === tag) return true;
+  return false;
 }
 
 function signature(child: PageElement, bearing: Bearing): string {
@@ -107,17 +112,18 @@ function groupBySignature(children: PageElement[], bearing: Bearing): PageElemen
 function mergeMixed(groups: PageElement[][], children: readonly PageElement[], bearing: Bearing): PageElement[][] {
   const isOne = (child: PageElement) => WRAPPERS.has(child.tag) && bearing.get(child)?.length === 1 && /^\w+>a>img$/.test(signature(child, bearing));
   const mixed = groups.filter((group) => group.every(isOne));
-  const all = children.filter((child) => mixed.some((group) => group.includes(child)));
-  const together = all.every((child, n) => n === 0 || children.indexOf(child) === children.indexOf(all[n - 1]!) + 1);
+  const members = new Set(mixed.flat());
+  const all = children.filter((child) => members.has(child));
+  const together = all.every((child, n) => n === 0 || child.place === all[n - 1]!.place + 1);
   if (mixed.length < 2 || !together) return groups;
   return [...groups.filter((group) => !mixed.includes(group)), all];
 }
 
-/** `<li>` with two pictures beside other such `<li>`: the list item is the unit. */
+/** `<li>` with two pictures beside other such `<li>`: the list item is the unit. The nearest siblings tell. */
 function isItemAmongEquals(element: PageElement, bearing: Bearing): boolean {
-  if (!ITEM_TAGS.has(element.tag) || !element.parent) return false;
+  if (!ITEM_TAGS.has(element.tag) || !element.parent || (bearing.get(element)?.length ?? 0) < 2) return false;
   const key = signature(element, bearing);
-  return element.parent.children.filter((sibling) => sibling.tag === element.tag && bearing.has(sibling) && signature(sibling, bearing) === key).length > 1;
+  return element.parent.children.some((sibling) => sibling !== element && sibling.tag === element.tag && bearing.has(sibling) && signature(sibling, bearing) === key);
 }
 
 const opensPicture = (head: PageElement, bearing: Bearing): boolean => (bearing.get(head) ?? []).some((seed) => [seed, ...ancestors(seed)].some(({ tag, attributes }) => tag === 'a' && attributes.some(({ name, value }) => name === 'href' && isPicturePath(value))));
@@ -132,7 +138,7 @@ function isGallery(page: PageDocument, parent: PageElement, units: readonly Unit
   const heads = units.map(({ elements }) => elements.find((element) => bearing.has(element)) ?? elements[0]!);
   const around = heads.map((head) => [head, ...ancestors(head)]);
   if (around.some((chain) => chain.some(({ tag }) => tag === 'nav'))) return false;
-  const said = units.map(({ range, elements }) => elements.reduce((sum, element) => sum + textOf(element).trim().length, 0) + insideOf(page, parent).reduce((sum, node) => sum + (node.kind === 'text' && node.range.start >= range.start && node.range.end <= range.end ? node.value.length : 0), 0));
+  const said = units.map(({ range, elements }) => elements.reduce((sum, element) => sum + textOf(element).trim().length, 0) + insideBetween(page, parent, range).reduce((sum, node) => sum + (node.kind === 'text' ? node.value.length : 0), 0));
   if (said.filter((length) => length > PROSE_LENGTH).length * 2 > units.length) return false;
   const sources = heads.map((head) => addressOf(bearing.get(head)?.[0]));
   // The same bullet or arrow again and again is decoration.
@@ -214,8 +220,9 @@ function itemsOf(page: PageDocument, units: readonly Unit[]): GalleryItem[] {
 function leadOf(page: PageDocument, item: GalleryItem, previous: GalleryItem | undefined): number {
   let start = item.range.start;
   const floor = previous?.range.end ?? item.elements[0]?.parent?.open?.end ?? 0;
-  for (const comment of [...page.comments].reverse()) {
-    if (comment.start < floor || comment.end > start) continue;
+  for (let n = lastBefore(page.comments, start); n >= 0; n--) {
+    const comment = page.comments[n]!;
+    if (comment.start < floor) break;
     const between = page.text.slice(comment.end, start);
     if (between.trim() !== '' || (between.match(/\n/g)?.length ?? 0) > 1) break;
     // On the line of the item before it, a comment speaks of that one.
@@ -223,4 +230,16 @@ function leadOf(page: PageDocument, item: GalleryItem, previous: GalleryItem | u
     start = comment.start;
   }
   return start;
+}
+
+/** The last of sorted ranges that ends before a place; -1 where none does. */
+function lastBefore(ranges: readonly Range[], at: number): number {
+  let low = 0;
+  let high = ranges.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (ranges[middle]!.end <= at) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
 }

@@ -2,7 +2,7 @@
  * Places where source and tree part company, found in one pass over what the parser built.
  * Changing the structure there could move other content, so such changes are refused; text may still be typed.
  */
-import type { PageDocument, Range } from './document.ts';
+import type { PageDocument, PageElement, Range } from './document.ts';
 
 export interface Hazard {
   range: Range;
@@ -13,30 +13,44 @@ const TEMPLATE = /\{\{|\{%|<\?(?!xml)|<%/;
 
 export function hazardsOf(page: PageDocument): Hazard[] {
   const hazards: Hazard[] = [];
-  const opened = new Map<number, string>();
+  const opened = new Set<number>();
+  const templates = TEMPLATE.test(page.text);
   for (const element of page.elements) {
     if (!element.open || !element.range) continue;
     if (opened.has(element.open.start)) {
       hazards.push({ range: element.range, says: `a <${element.tag}> is closed in the wrong order here, so a browser makes two of it` });
     }
-    opened.set(element.open.start, element.tag);
+    opened.add(element.open.start);
 
     const parent = element.parent;
-    const next = parent?.children[parent.children.indexOf(element) + 1];
+    const next = parent?.children[element.place + 1];
     if (next?.open && next.open.start < element.open.start) {
       hazards.push({ range: { start: next.open.start, end: element.range.end }, says: `<${element.tag}> stands where a table may not hold it; a browser moves it in front of the table` });
     } else if (parent?.close && element.open.start >= parent.close.end && parent.tag === 'body') {
       hazards.push({ range: element.range, says: `<${element.tag}> stands after </body>` });
     }
-    const tag = page.text.slice(element.open.start, element.open.end);
-    const doubled = doubledAttribute(tag);
+    const doubled = hasMore(page.text, element) ? doubledAttribute(page.text.slice(element.open.start, element.open.end)) : null;
     if (doubled) hazards.push({ range: element.open, says: `the attribute ${doubled} stands twice in this tag; a browser ignores the second` });
-    if (TEMPLATE.test(tag)) hazards.push({ range: element.open, says: 'a template’s placeholder stands inside this tag' });
+    if (templates && TEMPLATE.test(page.text.slice(element.open.start, element.open.end))) hazards.push({ range: element.open, says: 'a template’s placeholder stands inside this tag' });
   }
   const tail = /<[a-z][^<>]*$/i.exec(page.text);
   if (tail) hazards.push({ range: { start: tail.index, end: page.text.length }, says: 'the last tag is not finished' });
   return hazards;
 }
+
+/** Whether a start tag holds more than its name and the attributes that the parser kept. */
+function hasMore(text: string, { open, tag, attributes }: PageElement): boolean {
+  let at = open!.start + 1 + tag.length;
+  for (const { range } of attributes) {
+    for (; at < range.start; at++) if (!isGap(text.charCodeAt(at))) return true;
+    at = range.end;
+  }
+  for (; at < open!.end - 1; at++) if (!isGap(text.charCodeAt(at))) return true;
+  return false;
+}
+
+/** White space or a slash. */
+const isGap = (code: number): boolean => code === 32 || code === 47 || (code >= 9 && code <= 13);
 
 /** The name of an attribute that is written twice. The parser drops the second silently. */
 function doubledAttribute(tag: string): string | null {

@@ -1,7 +1,7 @@
 /** What an item holds: its picture, its link, where the two files are named, and its caption. */
 import { isPicturePath } from '../site/index.ts';
 import { ancestors, attributeOf, textOf, type Attribute, type PageDocument, type PageElement, type Range } from './document.ts';
-import { elementsIn, insideOf, SAYS, type Inside, type Unit } from './units.ts';
+import { elementsIn, insideBetween, SAYS, type Inside, type Unit } from './units.ts';
 
 /** The place where an item names a file: an attribute, or an address inside a `style`. */
 export interface FilePlace {
@@ -115,7 +115,7 @@ function captionOf(page: PageDocument, unit: Unit, all: readonly PageElement[], 
 /** The element that holds the first text which says something; the parent of a flat run where it stands between its elements. */
 function textHome(page: PageDocument, unit: Unit, all: readonly PageElement[], counts: (element: PageElement) => boolean): PageElement | null {
   const parent = unit.elements[0]?.parent ?? null;
-  const loose = parent && insideOf(page, parent).find((node) => node.kind === 'text' && node.range.start >= unit.range.start && node.range.end <= unit.range.end);
+  const loose = parent && insideBetween(page, parent, unit.range).find((node) => node.kind === 'text');
   const speaking = all.filter((element) => counts(element) && !SILENT.has(element.tag) && ![...ancestors(element)].some(({ tag }) => SILENT.has(tag)) && element.texts.some(({ value }) => SAYS.test(value)));
   speaking.sort((a, b) => firstText(a) - firstText(b));
   // “3 of 12” says where the picture stands, not what it shows.
@@ -141,7 +141,7 @@ function fromHome(page: PageDocument, unit: Unit, home: PageElement, holds: Read
 }
 
 function looseIn(page: PageDocument, unit: Unit, home: PageElement, holds: ReadonlySet<PageElement>): Caption {
-  const nodes = insideOf(page, home).filter(({ range }) => range.start >= unit.range.start && range.end <= unit.range.end);
+  const nodes = insideBetween(page, home, unit.range);
   const belongs = (node: Inside | undefined): boolean => node !== undefined && (node.kind === 'text' || (!holds.has(node.element) && !BLOCKS.test(node.element.tag) && node.element.tag !== 'br' && node.element.tag !== 'img'));
   const at = nodes.findIndex((node) => node.kind === 'text');
   let [from, to] = [at, at];

@@ -54,27 +54,39 @@ export function patternOf(page: PageDocument, gallery: Gallery): Pattern | null 
 
 /** The last item that shares most with the others, so that one slip is not copied onwards. */
 function mostTypical(items: readonly GalleryItem[]): GalleryItem | null {
-  const traits = items.map(traitsOf);
+  // Most items are written alike: what they are like is counted once for all of a kind.
+  const kinds = new Map<string, { traits: string[]; count: number; last: GalleryItem | null }>();
+  for (const item of items) {
+    const traits = traitsOf(item);
+    const key = traits.join('\n');
+    const kind = kinds.get(key) ?? { traits, count: 0, last: null };
+    kinds.set(key, { traits, count: kind.count + 1, last: item.source ? item : kind.last });
+  }
   const counts = new Map<string, number>();
-  for (const trait of traits.flat()) counts.set(trait, (counts.get(trait) ?? 0) + 1);
+  for (const { traits, count } of kinds.values()) for (const trait of traits) counts.set(trait, (counts.get(trait) ?? 0) + count);
   let best: GalleryItem | null = null;
   let bestScore = -Infinity;
-  for (const [n, item] of items.entries()) {
+  for (const { traits, last } of kinds.values()) {
     // Traits that most items have speak for this one; traits that few have speak against it.
-    const score = (traits[n] ?? []).reduce((sum, trait) => sum + ((counts.get(trait) ?? 0) * 2 > items.length ? 1 : -1), 0);
-    if (item.source && score >= bestScore) {
-      best = item;
+    const score = traits.reduce((sum, trait) => sum + ((counts.get(trait) ?? 0) * 2 > items.length ? 1 : -1), 0);
+    if (last && (score > bestScore || (score === bestScore && last.range.start > best!.range.start))) {
+      best = last;
       bestScore = score;
     }
   }
   return best;
 }
 
+/** Attributes whose values, too, are part of how an item is written. */
+const TELLING = new Set(['class', 'rel', 'loading', 'target']);
+
 function traitsOf(item: GalleryItem): string[] {
-  return elementsIn(item).flatMap((element, n) => [
-    `${n}:${element.tag}`,
-    ...element.attributes.map(({ name, value }) => `${element.tag}[${name}${['class', 'rel', 'loading', 'target'].includes(name) || name.startsWith('data-') ? `=${value}` : ''}]`),
-  ]);
+  const traits: string[] = [];
+  for (const [n, { tag, attributes }] of elementsIn(item).entries()) {
+    traits.push(`${n}:${tag}`);
+    for (const { name, value } of attributes) traits.push(TELLING.has(name) || name.startsWith('data-') ? `${tag}[${name}=${value}` : `${tag}[${name}`);
+  }
+  return traits;
 }
 
 interface Cut extends Range {

@@ -2,7 +2,7 @@
  * How a run of siblings is cut into units. A unit is what belongs to one picture: the element that holds it and, in a
  * flat run, what stands behind or before it in every one of them: `a` + `p`, `h3` + `a`, `a` + text.
  */
-import { descendants, type PageDocument, type PageElement, type Range } from './document.ts';
+import { type PageDocument, type PageElement, type Range } from './document.ts';
 
 export interface Unit {
   elements: PageElement[];
@@ -17,8 +17,33 @@ export const SEPARATOR = /^(?:\s|,|;|\||·|•|\/|&nbsp;|&bull;|&middot;|<br\s*\
 
 export type Inside = { kind: 'element'; element: PageElement; range: Range } | { kind: 'text'; value: string; range: Range };
 
+const insides = new WeakMap<PageElement, Inside[]>();
+
 /** What stands directly inside an element and has a place in the source, in order; text narrowed to what it says. */
-export function insideOf(page: PageDocument, parent: PageElement): Inside[] {
+export function insideOf(page: PageDocument, parent: PageElement): readonly Inside[] {
+  const known = insides.get(parent);
+  if (known) return known;
+  const found = findInside(page, parent);
+  insides.set(parent, found);
+  return found;
+}
+
+/** The same between two places of the source. */
+export function insideBetween(page: PageDocument, parent: PageElement, { start, end }: Range): Inside[] {
+  const all = insideOf(page, parent);
+  let low = 0;
+  let high = all.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (all[middle]!.range.start < start) low = middle + 1;
+    else high = middle;
+  }
+  const found: Inside[] = [];
+  for (let n = low; n < all.length && all[n]!.range.start < end; n++) if (all[n]!.range.end <= end) found.push(all[n]!);
+  return found;
+}
+
+function findInside(page: PageDocument, parent: PageElement): Inside[] {
   const found: Inside[] = [];
   for (const element of parent.children) if (element.range) found.push({ kind: 'element', element, range: element.range });
   for (const { value, range } of parent.texts) {
@@ -55,7 +80,8 @@ export function unitsOf(page: PageDocument, parent: PageElement, heads: readonly
   const placed = heads.filter((head) => head.range);
   const alone = placed.map((head): Unit => ({ elements: [head], range: head.range! }));
   const nodes = insideOf(page, parent);
-  const places = placed.map((head) => nodes.findIndex((node) => node.kind === 'element' && node.element === head));
+  const numbers = new Map(nodes.flatMap((node, n) => (node.kind === 'element' ? [[node.element, n] as const] : [])));
+  const places = placed.map((head) => numbers.get(head) ?? -1);
   if (placed.length < 2 || places.some((place) => place < 0)) return alone;
   const gaps = places.slice(1).map((place, n) => nodes.slice(places[n]! + 1, place));
   const lead = nodes.slice(0, places[0]);
@@ -83,8 +109,7 @@ const HEADING = /^h[1-6]$/;
 /** Runs that headings or rules part; where one stands before every picture it is a caption and parts nothing. */
 export function splitAtHeadings(parent: PageElement, heads: readonly PageElement[]): PageElement[][] {
   const between = heads.slice(1).map((head, n) => {
-    const from = parent.children.indexOf(heads[n]!);
-    return parent.children.slice(from + 1, parent.children.indexOf(head)).some(({ tag }) => HEADING.test(tag) || tag === 'hr');
+    return parent.children.slice(heads[n]!.place + 1, head.place).some(({ tag }) => HEADING.test(tag) || tag === 'hr');
   });
   const parts = between.filter(Boolean).length;
   if (parts === 0 || parts === between.length) return [[...heads]];
@@ -97,4 +122,12 @@ export function splitAtHeadings(parent: PageElement, heads: readonly PageElement
 }
 
 /** Every element of a unit, in document order. */
-export const elementsIn = ({ elements }: Pick<Unit, 'elements'>): PageElement[] => elements.flatMap((element) => [element, ...descendants(element)]);
+export function elementsIn({ elements }: Pick<Unit, 'elements'>): PageElement[] {
+  const found: PageElement[] = [];
+  const gather = (element: PageElement) => {
+    found.push(element);
+    for (const child of element.children) gather(child);
+  };
+  elements.forEach(gather);
+  return found;
+}

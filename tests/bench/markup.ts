@@ -1,0 +1,80 @@
+/**
+ * What it costs to read and change a page, in multiples of one raw parse by parse5 with locations of the same text, in
+ * the same run: `npm run bench:markup [rounds]`. Medians; the text is parsed by both in turn, so that neither is warmer.
+ */
+import { readdirSync, readFileSync, existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { parse } from 'parse5';
+import { addItems, galleriesOf, hazardsOf, parsePage, patternOf, setAlt } from '../../core/markup/index.ts';
+import { applyEdits } from '../../core/site/index.ts';
+import { pageOf } from '../../core/markup/styles.fixture.ts';
+
+const ROUNDS = Number(process.argv[2] ?? 15);
+
+/** A gallery page of about so many bytes, with prose and a menu round it. */
+function pageOfSize(bytes: number): string {
+  const item = (n: number) => `  <li class="picture">\n    <a href="large/kite-${n}.jpg" data-enlarge data-enlarge-group="moor" title="Kite ${n}"><img src="small/kite-${n}.jpg" width="150" height="100" alt="Kite ${n} over the moor"></a>\n    <p>Kite <em>${n}</em> &amp; its line</p>\n  </li>\n`;
+  const prose = '<p>On the moor above the mere the wind is steady from the west, and on most days of the year a line can be let out.</p>\n';
+  const count = Math.floor((bytes * 0.8) / item(1000).length);
+  const text = `<nav><ul>${Array.from({ length: 8 }, (_, n) => `<li><a href="p${n}.html">Page ${n}</a></li>`).join('')}</ul></nav>\n${prose.repeat(Math.floor((bytes * 0.2) / prose.length))}<ul>\n${Array.from({ length: count }, (_, n) => item(n + 1)).join('')}</ul>`;
+  return pageOf(text);
+}
+
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+/** Milliseconds of each piece of work, one after the other in every round. */
+function timesOf(work: Readonly<Record<string, () => unknown>>, rounds: number): Record<string, number> {
+  const times = Object.fromEntries(Object.keys(work).map((name) => [name, [] as number[]]));
+  for (let round = -2; round < rounds; round++) {
+    for (const [name, run] of Object.entries(work)) {
+      const start = performance.now();
+      run();
+      if (round >= 0) times[name]!.push(performance.now() - start);
+    }
+  }
+  return Object.fromEntries(Object.entries(times).map(([name, all]) => [name, median(all)]));
+}
+
+function measure(text: string, rounds: number): Record<string, number> {
+  const page = parsePage(text);
+  const [gallery] = galleriesOf(page);
+  const item = gallery?.items[Math.floor(gallery.items.length / 2)];
+  const fresh = { src: 's/n.jpg', href: 'l/n.jpg', alt: 'N', title: 'N', caption: 'N' };
+  const single = item?.image?.attributes.find(({ name }) => name === 'alt')?.valueRange;
+  return timesOf({
+    raw: () => parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: false }),
+    safety: () => hazardsOf(parsePage(text)),
+    galleries: () => {
+      const read = parsePage(text);
+      for (const one of galleriesOf(read)) patternOf(read, one);
+    },
+    edit: () => single && applyEdits(text, [{ ...single, text: 'Another kite' }]),
+    attribute: () => item && setAlt(page, item, 'Another kite'),
+    structure: () => gallery && addItems(page, gallery, [fresh]),
+  }, rounds);
+}
+
+const COLUMNS = ['safety', 'galleries', 'edit', 'attribute', 'structure'] as const;
+const GOALS = { safety: '≤ 1.3', galleries: '≤ 2.5', edit: '≤ 0.05', attribute: '≤ 4', structure: '≤ 4' };
+const ratio = (value: number) => value.toFixed(value < 0.1 ? 4 : 2);
+
+console.log(`${ROUNDS} rounds; multiples of one raw parse\n`);
+console.log('| page | raw parse | safety pass | galleries and patterns | one edit | attribute, verified | item added, verified |\n|---|---|---|---|---|---|---|');
+for (const bytes of [20_000, 200_000, 2_000_000]) {
+  const text = pageOfSize(bytes);
+  const times = measure(text, bytes > 1e6 ? Math.max(5, Math.floor(ROUNDS / 3)) : ROUNDS);
+  console.log(`| ${(text.length / 1000).toFixed(0)} KB | ${times.raw!.toFixed(1)} ms | ${COLUMNS.map((name) => ratio(times[name]! / times.raw!)).join(' | ')} |`);
+}
+const corpus = process.env.CORPUS ?? '/usr/share/doc';
+const pages = existsSync(corpus) ? (readdirSync(corpus, { recursive: true, withFileTypes: true })).filter((entry) => entry.isFile() && /\.html?$/i.test(entry.name)).map((entry) => join(entry.parentPath, entry.name)).slice(0, 400) : [];
+if (pages.length > 0) {
+  const totals: Record<string, number> = {};
+  let bytes = 0;
+  for (const path of pages) {
+    const text = readFileSync(path, 'utf8');
+    bytes += text.length;
+    for (const [name, ms] of Object.entries(timesOf({ raw: () => parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: false }), safety: () => hazardsOf(parsePage(text)), galleries: () => { const read = parsePage(text); for (const one of galleriesOf(read)) patternOf(read, one); } }, 3))) totals[name] = (totals[name] ?? 0) + ms;
+  }
+  console.log(`| ${pages.length} pages of documentation, ${(bytes / 1e6).toFixed(1)} MB | ${totals.raw!.toFixed(0)} ms | ${ratio(totals.safety! / totals.raw!)} | ${ratio(totals.galleries! / totals.raw!)} | – | – | – |`);
+}
+console.log(`| goal | | ${COLUMNS.map((name) => GOALS[name]).join(' | ')} |`);
