@@ -7,9 +7,11 @@ import { useFetcher } from 'react-router';
 import type { Edit } from '~core/site/index.ts';
 import type { Outcome } from '../data/session';
 import { AddPictures } from '../stations/markup/AddPictures';
+import { ItemsDialog } from '../stations/markup/ItemsDialog';
 import { Ladder, LADDER_WIDTH } from '../stations/markup/Ladder';
 import { NewPage } from '../stations/markup/NewPage';
 import { PagePicker } from '../stations/markup/PagePicker';
+import { PatternDialog } from '../stations/markup/PatternDialog';
 import { PatternStrip } from '../stations/markup/PatternStrip';
 import { SourceEditor, type LineGeometry } from '../stations/markup/SourceEditor';
 import { countOf, Nothing, Sheet, StationHead } from '../ui/parts';
@@ -28,9 +30,11 @@ export default function Markup() {
   const typing = useFetcher<Outcome>({ key: 'typing' });
   const [adding, setAdding] = useState(false);
   const [making, setMaking] = useState(false);
+  const [sheet, setSheet] = useState<'pattern' | 'items' | null>(null);
   const [geometry, setGeometry] = useState<LineGeometry | null>(null);
   const [places, setPlaces] = useState<(number | null)[]>([]);
   const [width, setWidth] = useState<number>(768);
+  const closeSheet = useCallback(() => setSheet(null), []);
   const room = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
   const { view } = site;
@@ -87,7 +91,7 @@ export default function Markup() {
       {page.hazards.map((hazard) => (
         <Box key={hazard.line + hazard.says} role="note" sx={{ color: ink('gorse'), mb: 1 }}>{`Line ${hazard.line}: ${hazard.says}. Until it is mended, items here cannot be added, moved or removed.`}</Box>
       ))}
-      {shownGallery && <PatternStrip gallery={shownGallery} />}
+      {shownGallery && <PatternStrip gallery={shownGallery} idle={site.readOnly || page.hazards.length > 0} onChange={() => setSheet('pattern')} onItems={() => setSheet('items')} />}
       <Sheet sx={{ flex: 1, minHeight: 360, display: 'flex', overflow: 'hidden' }}>
         <Box sx={{ flex: '1.15 1 0', minWidth: 0 }}>
           <SourceEditor
@@ -135,6 +139,8 @@ export default function Markup() {
       </Sheet>
       {adding && <AddPictures page={page.path} gallery={gallery} pairs={unplaced} onClose={() => setAdding(false)} />}
       {making && <NewPage onClose={() => setMaking(false)} />}
+      {sheet === 'pattern' && shownGallery && gallery !== null && <PatternDialog page={page.path} number={gallery} gallery={shownGallery} onClose={closeSheet} />}
+      {sheet === 'items' && shownGallery && gallery !== null && <ItemsDialog page={page.path} number={gallery} gallery={shownGallery} strands={strands.filter((one) => one.gallery === gallery)} onClose={closeSheet} />}
     </>
   );
 }

@@ -5,6 +5,7 @@ export * from './encode.ts';
 export * from './galleries.ts';
 export * from './hazards.ts';
 export * from './items.ts';
+export * from './menus.ts';
 export * from './odd.ts';
 export * from './pages.ts';
 export * from './parts.ts';

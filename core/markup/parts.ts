@@ -124,7 +124,7 @@ function textHome(page: PageDocument, unit: Unit, all: readonly PageElement[], c
   return deepest ?? null;
 }
 
-const COUNT = /^\s*(?:\D{0,12}\s)?\d+(?:\s*(?:\/|of|von|de|sur)\s*\d+)?\s*[.:)]?\s*$/i;
+const COUNT = /^\s*(?:(?:picture|photo|image|figure|no\.?|nr\.?)\s*|#)?\d+(?:\s*(?:\/|of|von|de|sur)\s*\d+)?\s*[.:)]?\s*$/i;
 
 const firstText = (element: PageElement): number => Math.min(...element.texts.filter(({ value }) => SAYS.test(value)).map(({ range }) => range.start));
 

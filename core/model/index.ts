@@ -1,4 +1,5 @@
 export * from './making.ts';
+export * from './menus.ts';
 export * from './reading.ts';
 export * from './references.ts';
 export * from './renames.ts';

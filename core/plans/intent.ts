@@ -1,6 +1,7 @@
 /** What somebody asks for, as data: it crosses from the interface to the worker, so it is checked on arrival. */
 import { z } from 'zod';
 import { Recipe } from '../photo/index.ts';
+import { CAPTION_SOURCES, FILLABLE } from './rules.ts';
 import { ListMapping, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 
 const line = z.string().max(2000);
@@ -22,13 +23,32 @@ export type NewPicture = z.infer<typeof NewPicture>;
 
 const edit = z.strictObject({ start: z.number().int().min(0), end: z.number().int().min(0), text: z.string() });
 
+const gallery = { page: z.string(), gallery: z.number().int().min(0) };
+const strands = z.array(z.string()).min(1);
+
 export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-alt'), strand: z.string(), value: line }),
   z.strictObject({ kind: z.literal('set-caption'), strand: z.string(), value: line }),
   z.strictObject({ kind: z.literal('remove-item'), strand: z.string() }),
   z.strictObject({ kind: z.literal('move-item'), strand: z.string(), to: z.number().int().min(0) }),
   z.strictObject({ kind: z.literal('add-pictures'), page: z.string(), gallery: z.number().int().min(0).nullable(), pictures: z.array(NewPicture).min(1), mapping: ListMapping.optional() }),
-  z.strictObject({ kind: z.literal('new-page'), path: z.string(), title: line.min(1) }),
+  z.strictObject({ kind: z.literal('remove-items'), strands }),
+  z.strictObject({ kind: z.literal('move-items'), strands, to: z.number().int().min(0) }),
+  /** Items written again in another gallery; null writes a first one on the page. */
+  z.strictObject({ kind: z.literal('copy-items'), strands, page: z.string(), gallery: z.number().int().min(0).nullable() }),
+  /** A file of the site is told by its path; anything else is written as it is. */
+  z.strictObject({ kind: z.literal('set-slot'), strand: z.string(), slot: z.enum(['thumbnail', 'full', 'title', 'width', 'height']), value: line }),
+  /** An attribute on every link of a gallery; null takes it away. */
+  z.strictObject({ kind: z.literal('set-on-links'), ...gallery, name: z.string().min(1).max(100), value: line.nullable() }),
+  z.strictObject({ kind: z.literal('renumber'), ...gallery }),
+  /** What these items lack and all their neighbours have. */
+  z.strictObject({ kind: z.literal('complete-items'), ...gallery, items: z.array(z.number().int().min(0)).min(1) }),
+  z.strictObject({ kind: z.literal('apply-pattern'), ...gallery, pattern: z.string().min(1).max(20_000), words: z.enum(CAPTION_SOURCES) }),
+  z.strictObject({ kind: z.literal('fill-words'), ...gallery, slot: z.enum(FILLABLE), from: z.enum(['picture', 'alt', 'title', 'caption', 'name']), over: z.boolean() }),
+  /** `from` is the page that it is made from, `entry` what the menus shall call it. */
+  z.strictObject({ kind: z.literal('new-page'), path: z.string(), title: line.min(1), from: z.string().optional(), pictures: z.array(NewPicture).optional(), entry: line.min(1).optional() }),
+  z.strictObject({ kind: z.literal('add-menu-entry'), target: z.string(), label: line.min(1) }),
+  z.strictObject({ kind: z.literal('align-menus') }),
   z.strictObject({ kind: z.literal('wire'), page: z.string() }),
   /** Whether two pictures belong together, by hand; null takes back what was decided. */
   z.strictObject({ kind: z.literal('decide'), thumbnail: z.string(), full: z.string(), belong: z.boolean().nullable() }),

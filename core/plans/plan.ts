@@ -1,12 +1,15 @@
 /** From what is asked for to the change that does it, or the reason why it cannot be done. */
 import { findingsOf, planEdits, type Planned } from '../checks/index.ts';
-import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, skeletonPage, SKELETON_STYLE, type NewItem } from '../markup/index.ts';
+import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, type NewItem } from '../markup/index.ts';
 import { madeFullSize, type SiteReading } from '../model/index.ts';
 import { troubleOf } from '../pairing/index.ts';
-import { isStylePath, cleanPath, folderOf, isPagePath, nameOf, relativeReference, type FileChange, type ListMapping } from '../site/index.ts';
+import { nameOf, relativeReference, type FileChange, type ListMapping } from '../site/index.ts';
 import { wirePage } from '../wiring/index.ts';
 import { decide } from './decide.ts';
 import { itemOf, type FoundItem } from './items.ts';
+import { applyPatternTo, completeItems, copyMany, fillWords, moveMany, removeMany, renumberGallery, setOnEveryLink, setSlotOf } from './itemWork.ts';
+import { addMenuEntry, alignMenus } from './menus.ts';
+import { newPage } from './newPage.ts';
 import { changeNotes, notesChange } from './notes.ts';
 import { orderGallery, setOrder } from './order.ts';
 import { exchange, merge, mergeMany, rename, renameMany } from './rename.ts';
@@ -24,8 +27,19 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'set-caption': (site, { strand, value }) => withItem(site, strand, ({ page, item, strand: at }) => planEdits(`Set the caption of ${at.name}`, page.path, setCaption(page.document, item, value))),
   'remove-item': (site, { strand }) => withItem(site, strand, ({ page, gallery, strand: at }) => planEdits(`Remove ${at.name} from ${page.path}`, page.path, removeItem(page.document, gallery, at.item))),
   'move-item': (site, { strand, to }) => withItem(site, strand, ({ page, gallery, strand: at }) => planEdits(`Move ${at.name} to place ${to + 1}`, page.path, moveItem(page.document, gallery, at.item, to))),
+  'remove-items': removeMany,
+  'move-items': moveMany,
+  'copy-items': copyMany,
+  'set-slot': setSlotOf,
+  'set-on-links': setOnEveryLink,
+  renumber: renumberGallery,
+  'complete-items': completeItems,
+  'apply-pattern': applyPatternTo,
+  'fill-words': fillWords,
   'add-pictures': addPictures,
-  'new-page': newPage,
+  'new-page': (site, wish) => newPage(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'add-menu-entry': addMenuEntry,
+  'align-menus': alignMenus,
   decide,
   'set-recipe': (site, { recipe }) => changeNotes(site, 'Change the recipe', { recipe }),
   rename,
@@ -120,17 +134,4 @@ function setFocus(site: SiteReading, { picture, focus }: Of<'set-focus'>): Plann
 function setNaming(site: SiteReading, { own, off }: Of<'set-naming'>): Planned {
   const trouble = own.map(troubleOf).find((one) => one !== null);
   return trouble ? refuse(trouble) : changeNotes(site, 'Change how thumbnails are named here', { naming: { own, off } });
-}
-
-function newPage(site: SiteReading, { path: raw, title }: Of<'new-page'>): Planned {
-  const clean = cleanPath(raw.trim());
-  if (!clean.ok) return refuse(`“${raw}” cannot be a page’s name: ${clean.reason}.`);
-  const { path } = clean;
-  if (!isPagePath(path)) return refuse(`“${path}” does not end in .html.`);
-  if (site.index.lookup(path).found !== 'nothing') return refuse(`There is a file ${path} already.`);
-  const styles = [...site.files.keys()].filter((one) => isStylePath(one) && !site.kits.some((kit) => one.startsWith(`${kit.manifest.folder}/`)));
-  const style = styles[0] ?? `${folderOf(path)}style.css`;
-  const files: FileChange[] = [{ kind: 'put', path, before: null, after: { kind: 'text', text: skeletonPage(title, relativeReference(path, style)) } }];
-  if (styles.length === 0) files.push({ kind: 'put', path: style, before: null, after: { kind: 'text', text: SKELETON_STYLE } });
-  return { ok: true, change: { label: `New page ${path}`, files } };
 }

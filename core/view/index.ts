@@ -1,13 +1,13 @@
 /** What the interface shows of a site, as plain data that can cross from a worker: no elements, no functions. */
 import { findingsOf, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
 import type { WordsRow } from '../lists/index.ts';
-import { hazardIn, patternOf, titleOf, type PatternPart } from '../markup/index.ts';
+import { countersToMend, hazardIn, oddOnes, patternOf, titleOf, type Gallery, type Odd, type PageDocument, type Pattern, type PatternPart } from '../markup/index.ts';
 import { dueTasks, focusOf, thumbnailPath, THUMBNAIL, type Elsewhere, type PageReading, type PictureTask, type SiteReading, type Strand } from '../model/index.ts';
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pair, Pairing } from '../pairing/index.ts';
-import { wordsFromName, type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
-import { byOrder, companionsOf, denseOffers } from '../plans/index.ts';
-import { bytesOf, isPicturePath, stemOf, type SiteNotes } from '../site/index.ts';
+import { type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
+import { byOrder, companionsOf, denseOffers, wordsFor, type WordsView } from '../plans/index.ts';
+import { bytesOf, isPicturePath, type SiteNotes } from '../site/index.ts';
 import { wordsRows } from './words.ts';
 
 export * from './alone.ts';
@@ -18,7 +18,24 @@ export type FindingView = Omit<Finding, 'fixes'> & { fixes: FixView[] };
 
 export interface GalleryView {
   pattern: PatternPart[] | null;
+  /** The pattern as text with its slots, as it may be changed. */
+  text: string | null;
+  /** Slots of its own, beyond those that every pattern may have. */
+  free: string[];
   strands: string[];
+  /** What items lack that most of their neighbours have. */
+  odd: OddView[];
+  /** How many counters do not count as their items stand. */
+  miscounted: number;
+}
+
+export interface OddView {
+  strand: string;
+  lacks: string;
+  on: 'link' | 'image' | 'item';
+  /** What all the others say there; null where they differ, or where a part of the markup is missing. */
+  value: string | null;
+  having: number;
 }
 
 export interface IncludeView {
@@ -62,15 +79,6 @@ export interface PairView extends Pair {
   trouble: string | null;
   /** Where its thumbnail would be written. */
   thumbnailPath: string;
-}
-
-/** What is said of a picture: by hand, else by its file, else by its name. */
-export interface WordsView {
-  title: string;
-  caption: string;
-  alt: string;
-  credit: string;
-  copyright: string;
 }
 
 export interface FileView {
@@ -180,7 +188,7 @@ function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<string, stri
     hash,
     thumbnailSize: sizeOf(site, pair.thumbnail, pair.thumbnail === null ? undefined : site.factsOf(pair.thumbnail)),
     fullSize: sizeOf(site, pair.full, facts),
-    words: wordsOf(known, hash, facts, pair.full),
+    words: wordsFor(known, hash, facts, pair.full),
     taken: facts?.taken ?? null,
     tags: known.tags[hash] ?? [],
     place: facts?.place === undefined ? 'none' : known.placeKept.includes(hash) ? 'kept' : 'removed',
@@ -192,27 +200,43 @@ function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<string, stri
   };
 }
 
-function wordsOf({ words, rights }: SiteNotes, hash: string, facts: PhotoFacts | undefined, path: string): WordsView {
-  const said = words[hash] ?? {};
-  const file = facts?.words ?? {};
-  const title = said.title ?? file.title ?? wordsFromName(stemOf(path));
-  const caption = said.caption ?? file.caption ?? title;
-  return { title, caption, alt: said.alt ?? caption, credit: said.credit ?? file.credit ?? rights.credit, copyright: said.copyright ?? file.copyright ?? rights.copyright };
-}
-
 function pageView(page: PageReading): PageView {
   const { document, wiring } = page;
   return {
     path: page.path,
     title: titleOf(document) ?? page.path,
-    galleries: page.galleries.map((gallery, n) => ({
-      pattern: patternOf(document, gallery)?.parts ?? null,
-      strands: (page.strands[n] ?? []).map((strand) => strand.id),
-    })),
+    galleries: page.galleries.map((gallery, n): GalleryView => galleryView(document, gallery, page.strands[n] ?? [])),
     hazards: page.hazards.filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit)))).map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
     kit: wiring.kit?.manifest.name ?? null,
     includes: includesOf(page),
   };
+}
+
+function galleryView(document: PageDocument, gallery: Gallery, strands: readonly Strand[]): GalleryView {
+  const { pattern, odd, miscounted } = learntOf(document, gallery);
+  return {
+    pattern: pattern?.parts ?? null,
+    text: pattern?.text ?? null,
+    free: [...(pattern?.free.keys() ?? [])],
+    strands: strands.map(({ id }) => id),
+    odd: odd.flatMap(({ item, lacks, on, value, having }) => (strands[item] ? [{ strand: strands[item].id, lacks, on, value, having }] : [])),
+    miscounted,
+  };
+}
+
+interface Learnt {
+  pattern: Pattern | null;
+  odd: Odd[];
+  miscounted: number;
+}
+
+/** A page is read again only when its text is another; what was learnt of its galleries is kept as long. */
+const learnt = new WeakMap<Gallery, Learnt>();
+
+function learntOf(document: PageDocument, gallery: Gallery): Learnt {
+  const known = learnt.get(gallery) ?? { pattern: patternOf(document, gallery), odd: oddOnes(gallery), miscounted: countersToMend(document, gallery).length };
+  learnt.set(gallery, known);
+  return known;
 }
 
 function includesOf(page: PageReading): IncludeView[] {

@@ -1,15 +1,29 @@
 /** How this author writes an item: the learnt markup with its slots named. */
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import type { GalleryView } from '~core/view/index.ts';
 import { countOf, Sheet } from '../../ui/parts';
 import { ink, MONO } from '../../ui/theme';
 
-export function PatternStrip({ gallery }: { gallery: GalleryView }) {
+interface Props {
+  gallery: GalleryView;
+  /** Nothing can be written now. */
+  idle: boolean;
+  onChange: () => void;
+  onItems: () => void;
+}
+
+export function PatternStrip({ gallery, idle, onChange, onItems }: Props) {
+  const odd = new Set(gallery.odd.map(({ strand }) => strand)).size;
+  const told = [...(odd > 0 ? [`${countOf(odd, 'item')} unlike the others`] : []), ...(gallery.miscounted > 0 ? [`${countOf(gallery.miscounted, 'counter')} out of step`] : [])];
   if (!gallery.pattern) return null;
   return (
     <Sheet label="Pattern" sx={{ display: 'flex', gap: 2, alignItems: 'baseline', px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem' }}>
-      <Box sx={{ color: ink('stone'), flexShrink: 0 }}>{`Pattern of ${countOf(gallery.strands.length, 'item')}`}</Box>
-      <Box component="code" sx={{ fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.8, overflowWrap: 'anywhere', maxHeight: 66, overflow: 'hidden' }}>
+      <Box sx={{ color: ink('stone'), flexShrink: 0 }}>
+        {`Pattern of ${countOf(gallery.strands.length, 'item')}`}
+        {told.length > 0 && <Box sx={{ color: ink('gorse'), fontSize: '0.75rem' }}>{told.join(', ')}</Box>}
+      </Box>
+      <Box component="code" sx={{ flex: 1, minWidth: 0, fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.8, overflowWrap: 'anywhere', maxHeight: 66, overflow: 'hidden' }}>
         {gallery.pattern.map((part, n) =>
           part.kind === 'text' ? (
             <span key={n}>{part.text.replace(/\s+/g, ' ')}</span>
@@ -19,6 +33,10 @@ export function PatternStrip({ gallery }: { gallery: GalleryView }) {
             </Box>
           ),
         )}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 0.75, flexShrink: 0, alignSelf: 'center' }}>
+        <Button disabled={idle} onClick={onChange}>Change the pattern</Button>
+        <Button onClick={onItems}>Items…</Button>
       </Box>
     </Sheet>
   );

@@ -12,6 +12,7 @@ import { LIST_EXTENSIONS, mappingFor, picturesOf, readTable, type Table } from '
 import { extensionOf, NOTES_FILE, PathIndex, type ListMapping } from '~core/site/index.ts';
 import { countOf, Mono, Tag } from '../../../ui/parts';
 import { useIntent, useSite } from '../../../ui/site';
+import { galleryTargets } from '../../../ui/targets';
 import { ink } from '../../../ui/theme';
 
 type Field = Exclude<keyof ListMapping, 'columns'>;
@@ -40,7 +41,7 @@ export function FromList({ onClose }: { onClose: () => void }) {
   const [target, setTarget] = useState(0);
   const pick = useRef<HTMLInputElement>(null);
   const here = [...site.files].filter(([path, content]) => content.kind === 'text' && path !== NOTES_FILE && LIST_EXTENSIONS.includes(extensionOf(path))).map(([path]) => path);
-  const targets = pages.flatMap((page): { page: string; gallery: number | null; says: string }[] => (page.galleries.length === 0 ? [{ page: page.path, gallery: null, says: `${page.path}, a first gallery` }] : page.galleries.map((_, n) => ({ page: page.path, gallery: n, says: page.galleries.length > 1 ? `${page.path}, gallery ${n + 1}` : page.path }))));
+  const targets = galleryTargets(pages);
 
   const read = (path: string, text: string) => {
     const result = readTable(path, text);

@@ -1,0 +1,174 @@
+/** Work on the items of a gallery, one or many: what they lack, their order, their attributes and words, and where else they go. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState, type ReactNode } from 'react';
+import type { Strand } from '~core/model/index.ts';
+import { FILLABLE, type Intent } from '~core/plans/index.ts';
+import type { GalleryView, OddView } from '~core/view/index.ts';
+import { countOf, Mono, Picture, Tag } from '../../ui/parts';
+import { useIntent, useSite } from '../../ui/site';
+import { galleryTargets } from '../../ui/targets';
+import { ink } from '../../ui/theme';
+
+type Fill = Extract<Intent, { kind: 'fill-words' }>;
+
+const SLOT_SAYS: Readonly<Record<(typeof FILLABLE)[number], string>> = { alt: 'alt texts', title: 'titles', caption: 'captions' };
+const FROM: readonly { from: Fill['from']; says: string }[] = [
+  { from: 'picture', says: 'the picture’s own words' },
+  { from: 'caption', says: 'the captions' },
+  { from: 'title', says: 'the titles' },
+  { from: 'alt', says: 'the alt texts' },
+  { from: 'name', says: 'the files’ names' },
+];
+
+const lackSays = ({ lacks, on, value }: OddView): string => (on === 'item' && value === null ? `no ${lacks}` : `no ${lacks}${value ? `="${value}"` : ''} on the ${on}`);
+
+interface Props {
+  page: string;
+  number: number;
+  gallery: GalleryView;
+  strands: readonly Strand[];
+  onClose: () => void;
+}
+
+export function ItemsDialog({ page, number, gallery, strands, onClose }: Props) {
+  const { site, busy, outcome } = useSite();
+  const intent = useIntent();
+  // What was done before this was opened is no news here.
+  const [before] = useState(outcome);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const idle = busy || site.readOnly;
+  const toggle = (id: string) => setChosen((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
+  const marked = strands.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
+  const none = marked.length === 0;
+  // What stands where changes with every change, so what was chosen by its place is let go.
+  const act = (wish: Intent) => {
+    intent(wish);
+    setChosen(new Set());
+  };
+  const oddOf = (id: string) => gallery.odd.filter(({ strand }) => strand === id);
+  const mendable = strands.flatMap(({ id, item }) => (oddOf(id).some(({ value }) => value !== null) ? [item] : []));
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="items-title">
+      <DialogTitle id="items-title">{`${countOf(strands.length, 'item')} on ${page}`}</DialogTitle>
+      <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 300px', gap: 2.5 }}>
+        <Box component="ul" aria-label="Items" sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' }}>
+          {strands.map((strand, n) => (
+            <Box component="li" key={strand.id} sx={{ display: 'grid', gridTemplateColumns: '38px 28px 56px minmax(0, 1fr)', alignItems: 'center', gap: 1, py: 0.5, borderTop: n === 0 ? 0 : `1px solid ${ink('hair')}`, bgcolor: chosen.has(strand.id) ? ink('heatherWash') : undefined }}>
+              <Checkbox size="small" checked={chosen.has(strand.id)} onChange={() => toggle(strand.id)} slotProps={{ input: { 'aria-label': `Choose ${strand.name}` } }} />
+              <Box sx={{ color: ink('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{n + 1}</Box>
+              <Picture path={strand.thumbnail} width={56} height={42} />
+              <Box sx={{ minWidth: 0, fontSize: '0.8125rem' }}>
+                <Mono>{strand.name}</Mono>
+                <Box sx={{ color: ink('stone'), overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{strand.caption ?? strand.alt ?? ''}</Box>
+                {oddOf(strand.id).map((odd) => <Tag key={`${odd.on} ${odd.lacks}`} tone="look">{lackSays(odd)}</Tag>)}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+        <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
+          <Part title={none ? 'Choose items on the left' : `${countOf(marked.length, 'item')} chosen`}>
+            <MoveTo count={strands.length} disabled={idle || none} onMove={(to) => act({ kind: 'move-items', strands: marked, to })} />
+            <CopyTo disabled={idle || none} onCopy={(to) => act({ kind: 'copy-items', strands: marked, ...to })} />
+            <Button disabled={idle || none} onClick={() => act({ kind: 'remove-items', strands: marked })}>{none ? 'Remove' : `Remove ${countOf(marked.length, 'item')}`}</Button>
+          </Part>
+          {mendable.length > 0 && (
+            <Part title={`${countOf(mendable.length, 'item')} ${mendable.length === 1 ? 'lacks' : 'lack'} what all neighbours have`}>
+              <Button disabled={idle} onClick={() => act({ kind: 'complete-items', page, gallery: number, items: mendable })}>Put it there</Button>
+            </Part>
+          )}
+          {gallery.miscounted > 0 && (
+            <Part title={`${countOf(gallery.miscounted, 'counter')} out of step`}>
+              <Button disabled={idle} onClick={() => act({ kind: 'renumber', page, gallery: number })}>Renumber</Button>
+            </Part>
+          )}
+          <OnLinks disabled={idle} onSet={(name, value) => act({ kind: 'set-on-links', page, gallery: number, name, value })} />
+          <FillWords disabled={idle} onFill={(fill) => act({ kind: 'fill-words', page, gallery: number, ...fill })} />
+        </Box>
+      </DialogContent>
+      <DialogActions sx={{ pl: 3 }}>
+        <Box role="status" sx={{ flex: 1, fontSize: '0.8125rem', color: ink(outcome?.ok === false ? 'rust' : 'lichen') }}>{outcome === null || outcome === before ? '' : outcome.ok ? outcome.label : outcome.reason}</Box>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box component="section" aria-label={title} sx={{ display: 'grid', gap: 0.75 }}>
+      <Box sx={{ fontSize: '0.8125rem', fontWeight: 600 }}>{title}</Box>
+      {children}
+    </Box>
+  );
+}
+
+function MoveTo({ count, disabled, onMove }: { count: number; disabled: boolean; onMove: (to: number) => void }) {
+  const [place, setPlace] = useState('1');
+  const to = Number(place);
+  return (
+    <Box sx={{ display: 'flex', gap: 0.75 }}>
+      <TextField type="number" label="Place" value={place} onChange={({ target }) => setPlace(target.value)} sx={{ width: 90 }} slotProps={{ htmlInput: { min: 1, max: count } }} />
+      <Button disabled={disabled || !Number.isInteger(to) || to < 1 || to > count} onClick={() => onMove(to - 1)}>Move there</Button>
+    </Box>
+  );
+}
+
+function CopyTo({ disabled, onCopy }: { disabled: boolean; onCopy: (to: { page: string; gallery: number | null }) => void }) {
+  const { site } = useSite();
+  const targets = galleryTargets(site.view.pages);
+  const [at, setAt] = useState('');
+  const target = at === '' ? undefined : targets[Number(at)];
+  return (
+    <Box sx={{ display: 'flex', gap: 0.75 }}>
+      <TextField select label="Page" value={at} onChange={({ target: { value } }) => setAt(value)} sx={{ flex: 1 }}>
+        {targets.map(({ says }, n) => <MenuItem key={says} value={String(n)}>{says}</MenuItem>)}
+      </TextField>
+      <Button disabled={disabled || !target} onClick={() => target && onCopy({ page: target.page, gallery: target.gallery })}>Copy there</Button>
+    </Box>
+  );
+}
+
+function OnLinks({ disabled, onSet }: { disabled: boolean; onSet: (name: string, value: string | null) => void }) {
+  const [name, setName] = useState('');
+  const [value, setValue] = useState('');
+  const empty = name.trim() === '';
+  return (
+    <Part title="An attribute of every link">
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
+        <TextField label="Attribute" value={name} onChange={({ target }) => setName(target.value)} />
+        <TextField label="Value" value={value} onChange={({ target }) => setValue(target.value)} />
+        <Button disabled={disabled || empty} onClick={() => onSet(name.trim(), value)}>Put it on</Button>
+        <Button disabled={disabled || empty} onClick={() => onSet(name.trim(), null)}>Take it away</Button>
+      </Box>
+    </Part>
+  );
+}
+
+function FillWords({ disabled, onFill }: { disabled: boolean; onFill: (fill: Pick<Fill, 'slot' | 'from' | 'over'>) => void }) {
+  const [slot, setSlot] = useState<Fill['slot']>('alt');
+  const [from, setFrom] = useState<Fill['from']>('picture');
+  const [over, setOver] = useState(false);
+  return (
+    <Part title="Words by a rule">
+      <Box sx={{ display: 'grid', gridTemplateColumns: '112px 1fr', gap: 0.75 }}>
+        <TextField select label="Fill" value={slot} onChange={({ target }) => setSlot(target.value as Fill['slot'])}>
+          {FILLABLE.map((one) => <MenuItem key={one} value={one}>{SLOT_SAYS[one]}</MenuItem>)}
+        </TextField>
+        <TextField select label="From" value={from} onChange={({ target }) => setFrom(target.value as Fill['from'])}>
+          {FROM.filter((one) => one.from !== slot).map((one) => <MenuItem key={one.from} value={one.from}>{one.says}</MenuItem>)}
+        </TextField>
+      </Box>
+      <FormControlLabel control={<Checkbox size="small" checked={over} onChange={({ target }) => setOver(target.checked)} />} label="also where there are words already" slotProps={{ typography: { variant: 'body2' } }} />
+      <Button disabled={disabled || from === slot} onClick={() => onFill({ slot, from, over })}>{`Fill the ${SLOT_SAYS[slot]}`}</Button>
+    </Part>
+  );
+}
