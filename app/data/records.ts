@@ -15,6 +15,8 @@ export const SiteRecord = z.object({
   head: z.number().int(),
   /** Number of the last change in the journal; above `head` after an undo. */
   last: z.number().int(),
+  /** The name of the state before any change. */
+  beginning: z.string().optional(),
   /** What the shelf shows without opening the site. */
   glance: z.object({ pages: z.number(), pictures: z.number(), broken: z.number().nullable(), faces: z.array(z.string()) }),
 });
@@ -56,4 +58,6 @@ export interface JournalRecord {
   at: number;
   change: Change;
   inverse: Change;
+  /** A name somebody gave to the state after this change, to find the way back to it. */
+  name?: string;
 }

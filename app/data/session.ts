@@ -7,10 +7,12 @@ import { DEFAULT_RECIPE, Recipe } from '~core/photo/index.ts';
 import type { Intent, MadeFile } from '~core/plans/index.ts';
 import { isPicturePath, notesIn, type FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
-import type { FileDiff, PlanView } from '../workers/analysis';
+import { diffsOf, type FileDiff } from './diffs';
+import type { PlanView } from '../workers/analysis';
 import type { PictureLook } from '../workers/pictures';
 import { analysis, pictureWorkers } from '../workers/start';
 import { glanceOf, INTAKE_LOCK, storageReason } from './intake';
+import { entryWithFiles, namePoint, readHistory, type HistoryEntry } from './history';
 import { lookAtPictures } from './looking';
 import { dropQueue, makePictures } from './making';
 import { SitePictures } from './pictures';
@@ -28,7 +30,7 @@ export interface Job {
   left?: number;
 }
 
-export type Outcome = { ok: true; label: string; diffs: FileDiff[] } | { ok: false; reason: string };
+export type Outcome = { ok: true; label: string; diffs: FileDiff[]; /** Not by undoing the last change. */ undoable?: false } | { ok: false; reason: string };
 
 export interface Snapshot {
   site: SiteRecord;
@@ -186,6 +188,40 @@ export class SiteSession {
 
   step(way: 'undo' | 'redo'): Promise<Outcome> {
     return this.#inTurn(async () => this.#take(await stepJournal(this.#db, this.site.id, way), [], way === 'undo' ? 'Undone' : 'Done again'));
+  }
+
+  history(): Promise<HistoryEntry[]> {
+    return readHistory(this.#db, this.site);
+  }
+
+  /** What an entry of the journal did, file by file; null where it is no longer there. */
+  async diffsAt(number: number): Promise<FileDiff[] | null> {
+    const found = await entryWithFiles(this.#db, this.site, number, this.files);
+    return found && diffsOf(found.change, found.before);
+  }
+
+  /** Goes back, or forth again, to the state after an entry; each step is whole, so that a crash on the way leaves a state that was. */
+  goTo(number: number): Promise<Outcome> {
+    return this.#inTurn(async () => {
+      const all = await readHistory(this.#db, this.site);
+      const target = all.find((entry) => entry.number === number);
+      if (!target) return { ok: false, reason: 'This point of the history is no longer there.' };
+      while (this.site.head !== number) {
+        const outcome = await this.#take(await stepJournal(this.#db, this.site.id, this.site.head > number ? 'undo' : 'redo'), []);
+        if (!outcome.ok) return outcome;
+      }
+      return { ok: true, label: `Gone to: ${target.name ?? target.label}`, diffs: [], undoable: false };
+    });
+  }
+
+  /** Names a point, or with null takes its name away. */
+  namePoint(number: number, name: string | null): Promise<Outcome> {
+    return this.#inTurn(async () => {
+      if (!(await namePoint(this.#db, this.site.id, number, name))) return { ok: false, reason: 'This point of the history is no longer there.' };
+      if (number === 0) this.site = { ...this.site, ...(name === null ? {} : { beginning: name }) };
+      if (number === 0 && name === null) delete this.site.beginning;
+      return { ok: true, label: name === null ? 'A restore point has no name any more' : `Restore point “${name}”`, diffs: [], undoable: false };
+    });
   }
 
   async #inTurn(work: () => Promise<Outcome>): Promise<Outcome> {

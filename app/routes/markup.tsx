@@ -9,6 +9,7 @@ import type { Outcome } from '../data/session';
 import { AddPictures } from '../stations/markup/AddPictures';
 import { ItemsDialog } from '../stations/markup/ItemsDialog';
 import { Ladder, LADDER_WIDTH } from '../stations/markup/Ladder';
+import { Menus } from '../stations/markup/Menus';
 import { NewPage } from '../stations/markup/NewPage';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { PatternDialog } from '../stations/markup/PatternDialog';
@@ -30,7 +31,7 @@ export default function Markup() {
   const typing = useFetcher<Outcome>({ key: 'typing' });
   const [adding, setAdding] = useState(false);
   const [making, setMaking] = useState(false);
-  const [sheet, setSheet] = useState<'pattern' | 'items' | null>(null);
+  const [sheet, setSheet] = useState<'pattern' | 'items' | 'menus' | null>(null);
   const [geometry, setGeometry] = useState<LineGeometry | null>(null);
   const [places, setPlaces] = useState<(number | null)[]>([]);
   const [width, setWidth] = useState<number>(768);
@@ -78,6 +79,7 @@ export default function Markup() {
   return (
     <>
       <StationHead title={<PagePicker withStyles />} says={`${countOf(strands.length, 'item')} in ${countOf(page.galleries.length, 'gallery', 'galleries')}${broken > 0 ? `, ${broken} broken` : ''}`}>
+        {view.menu && <Button onClick={() => setSheet('menus')}>Menus</Button>}
         <Button disabled={site.readOnly} onClick={() => setMaking(true)}>
           New page
         </Button>
@@ -139,6 +141,7 @@ export default function Markup() {
       </Sheet>
       {adding && <AddPictures page={page.path} gallery={gallery} pairs={unplaced} onClose={() => setAdding(false)} />}
       {making && <NewPage onClose={() => setMaking(false)} />}
+      {sheet === 'menus' && view.menu && <Menus menu={view.menu} onClose={closeSheet} />}
       {sheet === 'pattern' && shownGallery && gallery !== null && <PatternDialog page={page.path} number={gallery} gallery={shownGallery} onClose={closeSheet} />}
       {sheet === 'items' && shownGallery && gallery !== null && <ItemsDialog page={page.path} number={gallery} gallery={shownGallery} strands={strands.filter((one) => one.gallery === gallery)} onClose={closeSheet} />}
     </>

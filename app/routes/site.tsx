@@ -7,7 +7,8 @@ import { Work } from '../data/work';
 import { STATIONS } from '../stations/stations';
 import { Find } from '../ui/Find';
 import { FilesDrawer } from '../ui/FilesDrawer';
-import { Bar, DayNight, FilesButton, FindButton, UndoRedo } from '../ui/Head';
+import { Bar, DayNight, FilesButton, FindButton, HistoryButton, UndoRedo } from '../ui/Head';
+import { History } from '../ui/History';
 import { KeysSheet, useKeys } from '../ui/keys';
 import { PreviewProvider } from '../ui/preview';
 import { SiteProvider, useWork, type OpenSite } from '../ui/site';
@@ -38,6 +39,10 @@ export async function clientAction({ params, request }: ClientActionFunctionArgs
       return session.do(work.data.intent);
     case 'step':
       return session.step(work.data.way);
+    case 'go':
+      return session.goTo(work.data.to);
+    case 'name-point':
+      return session.namePoint(work.data.number, work.data.name);
     case 'make':
       return session.make(work.data.tasks);
   }
@@ -61,6 +66,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
   const [asked, setAsked] = useState(0);
   const [finding, setFinding] = useState(false);
   const [filing, setFiling] = useState(false);
+  const [looking, setLooking] = useState(false);
   const [keys, setKeys] = useState(false);
   const { work, outcome: outcomeOfWork, busy } = useWork(site.site.id);
   const { session, view } = site;
@@ -97,6 +103,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
     },
     find: () => setFinding(true),
     files: () => setFiling(true),
+    history: () => setLooking(true),
     step: (way) => work({ do: 'step', way }),
     sheet: () => setKeys(true),
   });
@@ -107,6 +114,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
         <Box sx={{ display: 'flex', flexDirection: 'column', height: '100vh', minWidth: 1080 }}>
           <Bar under={site.site.name} middle={<Trail siteId={site.site.id} open={view.open} at={at} />}>
             <UndoRedo />
+            <HistoryButton onClick={() => setLooking(true)} />
             <FilesButton onClick={() => setFiling(true)} />
             <FindButton onClick={() => setFinding(true)} />
             <DayNight />
@@ -126,6 +134,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
         <Slip />
         <FilesDrawer open={filing} onClose={() => setFiling(false)} />
         <Find open={finding} onClose={() => setFinding(false)} onKeys={() => setKeys(true)} onFiles={() => setFiling(true)} />
+        {looking && <History onClose={() => setLooking(false)} />}
         <KeysSheet open={keys} onClose={() => setKeys(false)} />
       </PreviewProvider>
     </SiteProvider>

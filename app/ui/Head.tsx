@@ -1,6 +1,7 @@
 /** The top of the window: the name, the trail, and what goes for all stations. */
 import DarkMode from '@mui/icons-material/DarkModeOutlined';
 import Folder from '@mui/icons-material/FolderOutlined';
+import HistoryIcon from '@mui/icons-material/History';
 import LightMode from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
 import Search from '@mui/icons-material/Search';
@@ -68,6 +69,16 @@ export function FilesButton({ onClick }: { onClick: () => void }) {
     <Tooltip title="Files of the site (F)">
       <IconButton aria-label="Files of the site" onClick={onClick}>
         <Folder fontSize="small" />
+      </IconButton>
+    </Tooltip>
+  );
+}
+
+export function HistoryButton({ onClick }: { onClick: () => void }) {
+  return (
+    <Tooltip title="History (H)">
+      <IconButton aria-label="History" onClick={onClick}>
+        <HistoryIcon fontSize="small" />
       </IconButton>
     </Tooltip>
   );

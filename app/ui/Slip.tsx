@@ -37,7 +37,7 @@ export function Slip() {
           <Box onMouseEnter={() => setHeld(true)} onMouseLeave={() => setHeld(false)} onFocus={() => setHeld(true)} onBlur={() => setHeld(false)} sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? ink('edge') : ink('rust') }}>
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
               <Box sx={{ flex: 1, fontWeight: 600, color: shown.ok ? undefined : ink('rust') }}>{shown.ok ? shown.label : shown.reason}</Box>
-              {shown.ok && site.undo !== null && <Button onClick={() => work({ do: 'step', way: 'undo' })}>Undo</Button>}
+              {shown.ok && shown.undoable !== false && site.undo !== null && <Button onClick={() => work({ do: 'step', way: 'undo' })}>Undo</Button>}
               <Button onClick={() => setGone(shown)}>Close</Button>
             </Box>
             {shown.ok && shown.diffs.length > 0 && (

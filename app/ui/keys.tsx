@@ -20,6 +20,7 @@ export const KEYS: readonly KeyRow[] = [
   { keys: 'Enter', does: 'go to where the joint lives' },
   { keys: 'Ctrl+K', does: 'find a page, picture, strand or action' },
   { keys: 'F', does: 'all files of the site' },
+  { keys: 'H', does: 'history: what was done, and the way back' },
   { keys: 'Ctrl+Z, Ctrl+Shift+Z', does: 'undo and redo, across all files' },
   { keys: 'Escape', does: 'leave the editor or a sheet' },
   { keys: '?', does: 'this sheet' },
@@ -59,6 +60,7 @@ export interface KeyActions {
   joint: (by: 1 | -1) => void;
   find: () => void;
   files: () => void;
+  history: () => void;
   step: (way: 'undo' | 'redo') => void;
   sheet: () => void;
 }
@@ -91,7 +93,7 @@ function actionFor(event: KeyboardEvent, command: boolean, actions: KeyActions):
   if (command && key.toLowerCase() === 'z') return () => actions.step(event.shiftKey ? 'redo' : 'undo');
   if (command && key.toLowerCase() === 'y') return () => actions.step('redo');
   if (command || event.altKey || document.querySelector('[role="dialog"]')) return null;
-  const plain: Record<string, () => void> = { j: () => actions.strand(1), k: () => actions.strand(-1), '[': () => actions.joint(-1), ']': () => actions.joint(1), f: actions.files, '?': actions.sheet };
+  const plain: Record<string, () => void> = { j: () => actions.strand(1), k: () => actions.strand(-1), '[': () => actions.joint(-1), ']': () => actions.joint(1), f: actions.files, h: actions.history, '?': actions.sheet };
   return plain[key] ?? stationKeys.find((one) => one.key === key)?.act ?? null;
 }
 

@@ -4,17 +4,12 @@ import type { Planned } from '~core/checks/index.ts';
 import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { placeMade, planFor, readyTasks, type Intent, type MadeFile, type ReadyTask } from '~core/plans/index.ts';
-import { hunksOf, NOTES_FILE, type Change, type FileContent, type Hunk } from '~core/site/index.ts';
+import type { Change, FileContent } from '~core/site/index.ts';
 import { pageStandingAlone, picturesShownBy, viewOf, type SiteView } from '~core/view/index.ts';
 import { openStore, readFacts } from '../data/store';
+import { diffsOf, type FileDiff } from '../data/diffs';
 import { KITS } from './kits';
 import { LONG_LISTS, type LongList } from './longLists';
-
-export interface FileDiff {
-  path: string;
-  note: string;
-  hunks: Hunk[];
-}
 
 export type PlanView = { ok: true; change: Change; diffs: FileDiff[] } | { ok: false; reason: string };
 
@@ -101,18 +96,7 @@ async function recall(hashes: readonly string[]): Promise<string[]> {
   return [...known.keys()];
 }
 
-const shown = (planned: Planned): PlanView => (planned.ok ? { ...planned, diffs: diffsOf(planned.change) } : planned);
-
-/** What a change does, file by file, for showing. */
-function diffsOf(change: Change): FileDiff[] {
-  // The program's own notes are no file of the site's author.
-  return change.files.filter(({ path }) => path !== NOTES_FILE).map((file) => {
-    if (file.kind === 'rename') return { path: file.path, note: `renamed to ${file.to}`, hunks: [] };
-    if (file.kind === 'put') return { path: file.path, note: file.before === null ? 'new file' : file.after === null ? 'removed' : 'replaced', hunks: [] };
-    const content = files.get(file.path);
-    return { path: file.path, note: '', hunks: content?.kind === 'text' ? hunksOf(content.text, file.edits) : [] };
-  });
-}
+const shown = (planned: Planned): PlanView => (planned.ok ? { ...planned, diffs: diffsOf(planned.change, files) } : planned);
 
 export type Analysis = typeof analysis;
 Comlink.expose(analysis);

@@ -74,6 +74,7 @@ export function setAlt(page: PageDocument, item: GalleryItem, alt: string): Edit
 export function setCaption(page: PageDocument, item: GalleryItem, caption: string): Edited {
   if (!item.caption) return refuse('This item has no element for a caption; write one in the source first.');
   const edit = captionEdit(page, item.caption.range, caption);
+  if (edit.text === page.text.slice(edit.start, edit.end)) return { ok: true, edits: [] };
   // Loose text that is emptied is gone for good: nothing would say where it stood.
   if (item.caption.element === null && caption.trim() === '') return refuse('This caption has no element of its own; emptied, it could not be set again. Remove it in the source.');
   return verified(page, [edit], (after) => (after.elements.length + (item.caption?.plain === false ? page.elements.length : 0) >= page.elements.length ? sameAround(page, after, edit) : 'other elements would vanish'));

@@ -2,7 +2,7 @@
 import { findingsOf, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
 import type { WordsRow } from '../lists/index.ts';
 import { countersToMend, hazardIn, oddOnes, patternOf, titleOf, type Gallery, type Odd, type PageDocument, type Pattern, type PatternPart } from '../markup/index.ts';
-import { dueTasks, focusOf, thumbnailPath, THUMBNAIL, type Elsewhere, type PageReading, type PictureTask, type SiteReading, type Strand } from '../model/index.ts';
+import { dueTasks, focusOf, sharedMenu, thumbnailPath, THUMBNAIL, type Elsewhere, type PageReading, type PictureTask, type SiteReading, type Strand } from '../model/index.ts';
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pair, Pairing } from '../pairing/index.ts';
 import { type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
@@ -81,6 +81,16 @@ export interface PairView extends Pair {
   thumbnailPath: string;
 }
 
+export interface MenuView {
+  entries: { target: string; label: string }[];
+  /** For each page how it stands with each entry, in the order of the entries. */
+  pages: { path: string; stands: EntryState[] }[];
+  without: string[];
+}
+
+/** `own` is the entry of the page itself; a dummy leads nowhere yet; a label is another than on most pages. */
+export type EntryState = 'whole' | 'own' | 'missing' | 'dummy' | 'label';
+
 export interface FileView {
   path: string;
   bytes: number;
@@ -113,6 +123,8 @@ export interface SiteView {
   lists: SiteNotes['lists'];
   /** Pages with thumbnails that could be offered at twice the size, and how many. */
   dense: { page: string; count: number }[];
+  /** The menu that pages share; null where no two do. */
+  menu: MenuView | null;
   /** Thumbnails whose picture is still to be searched for. */
   unsearched: number;
   recipe: Recipe;
@@ -150,6 +162,7 @@ export function viewOf(site: SiteReading): SiteView {
     naming,
     rights,
     lists,
+    menu: menuView(site),
     dense: site.pages.map((page) => ({ page: page.path, count: denseOffers(site, page).length })).filter(({ count }) => count > 0),
     unsearched: site.pairing.unsearched,
     recipe: site.recipe,
@@ -228,6 +241,20 @@ interface Learnt {
   pattern: Pattern | null;
   odd: Odd[];
   miscounted: number;
+}
+
+function menuView({ pages }: SiteReading): MenuView | null {
+  const shared = sharedMenu(pages);
+  if (!shared) return null;
+  const { entries, without } = shared;
+  return {
+    entries,
+    pages: shared.pages.map(({ page, menu, drift }) => ({
+      path: page.path,
+      stands: entries.map(({ target }) => drift.find((one) => one.target === target)?.kind ?? (menu.entries.some((entry) => entry.target === target && entry.current) ? 'own' : 'whole')),
+    })),
+    without: without.map(({ path }) => path),
+  };
 }
 
 /** A page is read again only when its text is another; what was learnt of its galleries is kept as long. */

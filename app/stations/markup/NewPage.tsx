@@ -1,23 +1,39 @@
+/** A new page: from a clean skeleton, or from one that is there, with other pictures, entered in the menus. */
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Picture } from '../../ui/parts';
 import { useIntent, useSite } from '../../ui/site';
+import { ink } from '../../ui/theme';
 
 export function NewPage({ onClose }: { onClose: () => void }) {
   const { site, choosePage, choose } = useSite();
+  const { view } = site;
   const intent = useIntent();
-  const [path, setPath] = useState(site.view.pages.some((page) => page.path === 'index.html') ? 'gallery.html' : 'index.html');
+  const [path, setPath] = useState(view.pages.some((page) => page.path === 'index.html') ? 'gallery.html' : 'index.html');
   const [title, setTitle] = useState(site.site.name);
+  const [from, setFrom] = useState('');
+  const [entered, setEntered] = useState(false);
+  const [entry, setEntry] = useState('');
+  const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
+  const pairs = view.pairs.filter((pair) => pair.thumbnail !== null && pair.usedOn.length === 0 && pair.trouble === null);
+  const pictures = pairs.filter(({ id }) => taken.has(id)).map(({ thumbnail, full, words }) => ({ thumbnail: thumbnail ?? '', full, title: words.title, alt: words.alt, caption: words.caption }));
+  const toggle = (id: string) => setTaken((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
+  const hasGallery = view.pages.some((page) => page.path === from && page.galleries.length > 0);
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="new-page-title">
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="new-page-title">
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          intent({ kind: 'new-page', path, title });
+          intent({ kind: 'new-page', path, title, ...(from === '' ? {} : { from, pictures: hasGallery ? pictures : [] }), ...(entered && entry.trim() !== '' ? { entry: entry.trim() } : {}) });
           choosePage(path.trim());
           choose(null);
           onClose();
@@ -27,6 +43,34 @@ export function NewPage({ onClose }: { onClose: () => void }) {
         <DialogContent sx={{ display: 'grid', gap: 2 }}>
           <TextField label="Title" value={title} required onChange={(event) => setTitle(event.target.value)} sx={{ mt: 1 }} />
           <TextField label="File" value={path} required onChange={(event) => setPath(event.target.value)} helperText="Lower case and no spaces work on every host." />
+          {view.pages.length > 0 && (
+            <TextField select label="Made from" value={from} onChange={(event) => setFrom(event.target.value)} helperText={from === '' ? 'A page with nothing in it that you would have to take out again.' : 'Head, menu, scripts and layout are kept; title, heading and pictures are new.'} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
+              <MenuItem value="">a clean skeleton</MenuItem>
+              {view.pages.map((page) => <MenuItem key={page.path} value={page.path}>{page.path}</MenuItem>)}
+            </TextField>
+          )}
+          {hasGallery && (
+            <Box component="fieldset" sx={{ border: `1px solid ${ink('hair')}`, borderRadius: 1, m: 0, p: 1.25, minWidth: 0 }}>
+              <Box component="legend" sx={{ fontSize: '0.75rem', color: ink('stone'), px: 0.5 }}>{pairs.length === 0 ? 'Every pair stands on a page already; the gallery will be empty' : 'Pictures that stand on no page yet'}</Box>
+              <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, maxHeight: 180, overflow: 'auto' }}>
+                {pairs.map((pair) => (
+                  <Box component="label" key={pair.id} sx={{ display: 'flex', alignItems: 'center', cursor: 'pointer', bgcolor: taken.has(pair.id) ? ink('heatherWash') : undefined, borderRadius: 1, pr: 0.75 }}>
+                    <Checkbox size="small" checked={taken.has(pair.id)} onChange={() => toggle(pair.id)} slotProps={{ input: { 'aria-label': `Take ${pair.name}` } }} />
+                    <Picture path={pair.thumbnail} width={72} height={50} />
+                  </Box>
+                ))}
+              </Box>
+            </Box>
+          )}
+          {view.menu && (
+            <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+              <FormControlLabel control={<Checkbox size="small" checked={entered} onChange={(event) => {
+                setEntered(event.target.checked);
+                if (entry === '') setEntry(title);
+              }} />} label="Enter it in every menu" slotProps={{ typography: { variant: 'body2' } }} sx={{ flexShrink: 0 }} />
+              {entered && <TextField label="Called" value={entry} required onChange={(event) => setEntry(event.target.value)} sx={{ flex: 1 }} />}
+            </Box>
+          )}
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
