@@ -13,6 +13,7 @@ function debian() {
     { there: () => existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium'), name: 'chromium', without: 'all browser tests' },
     { there: () => has('java', '-version'), name: 'default-jre-headless', without: 'the Nu HTML checker' },
     { there: () => has('unzip', '-v'), name: 'unzip', without: 'reading archives with unzip' },
+    { there: () => existsSync('/usr/share/doc/debian-policy'), name: 'debian-policy', without: 'pages that nobody here wrote' },
     { there: () => has('python3', '--version'), name: 'python3', without: 'reading archives with Python' },
   ].filter((one) => !one.there());
   if (wanted.length === 0) return;
