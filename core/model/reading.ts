@@ -2,7 +2,7 @@
 import { galleriesOf, hazardsOf, parsePage, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
 import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type Pace, type PageEvidence, type Pairing } from '../pairing/index.ts';
 import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
-import { isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type MadeRecord, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
+import { byNaturalName, folderOf, stemOf, isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type MadeRecord, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
 import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
 import { derivedFiles, madeRecords, madeTogether } from './making.ts';
@@ -98,7 +98,7 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
       const strands = page.galleries.map((gallery, n) => strandsOf({ path, document: page.document, wiring }, gallery, n, context));
       return { path, ...page, wiring, references: pageReferences(page.document), strands };
     })
-    .sort((a, b) => Number(b.path === 'index.html') - Number(a.path === 'index.html') || a.path.localeCompare(b.path));
+    .sort((a, b) => Number(b.path === 'index.html') - Number(a.path === 'index.html') || byNaturalName(bare(a.path), bare(b.path)) || a.path.localeCompare(b.path));
   const scriptPages = new Map<string, string[]>();
   for (const page of pages) {
     for (const { kind, path } of page.wiring.includes) if (kind === 'script' && path !== null) scriptPages.set(path, [...(scriptPages.get(path) ?? []), page.path]);
@@ -106,6 +106,9 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
   const notes = { file: all.get(NOTES_FILE) ?? null, known };
   return { files, index, kits, pages, pairing, factsOf, recipe: recipe.success ? recipe.data : DEFAULT_RECIPE, made, derived, elsewhere, scriptPages, notes, used: usedFiles(files, pages, index, scriptPages) };
 }
+
+/** Without its extension, so that `festival` stands before `festival-2`. */
+const bare = (path: string): string => `${folderOf(path)}${stemOf(path)}`;
 
 /** Decisions are kept by content; here they are told of every file that has it. */
 function byPath(decisions: readonly PairDecision[], paths: readonly string[], files: SiteFiles): Decision[] {

@@ -6,3 +6,4 @@ export * from './plan.ts';
 export * from './renaming.ts';
 export * from './rules.ts';
 export * from './sources.ts';
+export { spreadOf } from './split.ts';

@@ -41,6 +41,8 @@ export const Intent = z.discriminatedUnion('kind', [
   /** An attribute on every link of a gallery; null takes it away. */
   z.strictObject({ kind: z.literal('set-on-links'), ...gallery, name: z.string().min(1).max(100), value: line.nullable() }),
   z.strictObject({ kind: z.literal('renumber'), ...gallery }),
+  /** A gallery on pages of `size` items each, or put in step again. */
+  z.strictObject({ kind: z.literal('split-gallery'), ...gallery, size: z.number().int().min(1).max(10_000) }),
   /** What these items lack and all their neighbours have. */
   z.strictObject({ kind: z.literal('complete-items'), ...gallery, items: z.array(z.number().int().min(0)).min(1) }),
   z.strictObject({ kind: z.literal('apply-pattern'), ...gallery, pattern: z.string().min(1).max(20_000), words: z.enum(CAPTION_SOURCES) }),

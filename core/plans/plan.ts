@@ -14,6 +14,7 @@ import { changeNotes, notesChange } from './notes.ts';
 import { orderGallery, setOrder } from './order.ts';
 import { exchange, merge, mergeMany, rename, renameMany } from './rename.ts';
 import { setSources } from './sources.ts';
+import { splitGallery } from './split.ts';
 import { keepPlace, setTags, setWords } from './words.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
@@ -33,6 +34,7 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'set-slot': setSlotOf,
   'set-on-links': setOnEveryLink,
   renumber: renumberGallery,
+  'split-gallery': splitGallery,
   'complete-items': completeItems,
   'apply-pattern': applyPatternTo,
   'fill-words': fillWords,

@@ -41,11 +41,12 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
   return { ok: true, change: { label, files: [...renames(site, moves), ...followed(site, moves)] } };
 }
 
-/** Notes of what was made are kept by path, so they go along. */
+/** What is noted by path goes along: what was made, and the pages of a gallery. */
 function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
-  const { made } = site.notes.known;
-  if (!made.some(({ path, from }) => moves.has(path) || moves.has(from))) return [];
-  return notesChange(site, { made: made.map((record) => ({ ...record, path: moves.get(record.path) ?? record.path, from: moves.get(record.from) ?? record.from })) });
+  const { made, spreads } = site.notes.known;
+  const to = (path: string) => moves.get(path) ?? path;
+  const changed = { ...(made.some(({ path, from }) => moves.has(path) || moves.has(from)) ? { made: made.map((record) => ({ ...record, path: to(record.path), from: to(record.from) })) } : {}), ...(spreads.some(({ pages }) => pages.some((path) => moves.has(path))) ? { spreads: spreads.map((spread) => ({ ...spread, pages: spread.pages.map(to) })) } : {}) };
+  return Object.keys(changed).length === 0 ? [] : notesChange(site, changed);
 }
 
 export function exchange(site: SiteReading, { one, other }: { one: string; other: string }): Planned {

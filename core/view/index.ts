@@ -6,7 +6,7 @@ import { dueTasks, focusOf, sharedMenu, thumbnailPath, THUMBNAIL, type Elsewhere
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pair, Pairing } from '../pairing/index.ts';
 import { type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
-import { byOrder, companionsOf, denseOffers, wordsFor, type WordsView } from '../plans/index.ts';
+import { byOrder, companionsOf, denseOffers, spreadOf, wordsFor, type WordsView } from '../plans/index.ts';
 import { bytesOf, isPicturePath, type SiteNotes } from '../site/index.ts';
 import { wordsRows } from './words.ts';
 
@@ -27,6 +27,8 @@ export interface GalleryView {
   odd: OddView[];
   /** How many counters do not count as their items stand. */
   miscounted: number;
+  /** The pages over which it is spread, and whether each holds as many as it should; null where it is on one page. */
+  spread: { pages: string[]; size: number; inStep: boolean } | null;
 }
 
 export interface OddView {
@@ -142,7 +144,7 @@ export function viewOf(site: SiteReading): SiteView {
   const unused = new Set(parcel.filter((entry) => entry.unused).map((entry) => entry.path));
   const count = (station: Station) => findings.filter((finding) => finding.station === station).length;
   return {
-    pages: site.pages.map(pageView),
+    pages: site.pages.map((page) => pageView(page, site)),
     strands: site.pages.flatMap((page) => page.strands.flat()),
     pairs,
     rules: site.pairing.rules,
@@ -213,19 +215,19 @@ function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<string, stri
   };
 }
 
-function pageView(page: PageReading): PageView {
+function pageView(page: PageReading, site: SiteReading): PageView {
   const { document, wiring } = page;
   return {
     path: page.path,
     title: titleOf(document) ?? page.path,
-    galleries: page.galleries.map((gallery, n): GalleryView => galleryView(document, gallery, page.strands[n] ?? [])),
+    galleries: page.galleries.map((gallery, n): GalleryView => ({ ...galleryView(document, gallery, page.strands[n] ?? []), spread: spreadView(site, page.path, n) })),
     hazards: page.hazards.filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit)))).map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
     kit: wiring.kit?.manifest.name ?? null,
     includes: includesOf(page),
   };
 }
 
-function galleryView(document: PageDocument, gallery: Gallery, strands: readonly Strand[]): GalleryView {
+function galleryView(document: PageDocument, gallery: Gallery, strands: readonly Strand[]): Omit<GalleryView, 'spread'> {
   const { pattern, odd, miscounted } = learntOf(document, gallery);
   return {
     pattern: pattern?.parts ?? null,
@@ -235,6 +237,13 @@ function galleryView(document: PageDocument, gallery: Gallery, strands: readonly
     odd: odd.flatMap(({ item, lacks, on, value, having }) => (strands[item] ? [{ strand: strands[item].id, lacks, on, value, having }] : [])),
     miscounted,
   };
+}
+
+function spreadView(site: SiteReading, path: string, n: number): GalleryView['spread'] {
+  const spread = spreadOf(site, path);
+  if (!spread) return null;
+  const counts = spread.pages.map((one) => site.pages.find((page) => page.path === one)?.galleries[n]?.items.length ?? 0);
+  return { ...spread, inStep: counts.every((count, at) => (at < counts.length - 1 ? count === spread.size : count > 0 && count <= spread.size)) };
 }
 
 interface Learnt {

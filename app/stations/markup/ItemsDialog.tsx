@@ -90,6 +90,7 @@ export function ItemsDialog({ page, number, gallery, strands, onClose }: Props) 
               <Button disabled={idle} onClick={() => act({ kind: 'renumber', page, gallery: number })}>Renumber</Button>
             </Part>
           )}
+          <Spread gallery={gallery} disabled={idle} onSplit={(size) => act({ kind: 'split-gallery', page, gallery: number, size })} />
           <OnLinks disabled={idle} onSet={(name, value) => act({ kind: 'set-on-links', page, gallery: number, name, value })} />
           <FillWords disabled={idle} onFill={(fill) => act({ kind: 'fill-words', page, gallery: number, ...fill })} />
         </Box>
@@ -134,6 +135,22 @@ function CopyTo({ disabled, onCopy }: { disabled: boolean; onCopy: (to: { page: 
       </TextField>
       <Button disabled={disabled || !target} onClick={() => target && onCopy({ page: target.page, gallery: target.gallery })}>Copy there</Button>
     </Box>
+  );
+}
+
+/** A gallery on several pages, and those put in step when pictures came or went. */
+function Spread({ gallery: { spread, strands }, disabled, onSplit }: { gallery: GalleryView; disabled: boolean; onSplit: (size: number) => void }) {
+  const [text, setText] = useState(String(spread?.size ?? 12));
+  const size = Number(text);
+  const valid = Number.isInteger(size) && size >= 1 && size <= 10_000;
+  const done = spread?.inStep === true && spread.size === size;
+  return (
+    <Part title={spread ? `On ${spread.pages.length} pages of ${spread.size}${spread.inStep ? '' : ', out of step'}` : 'Pages of so many items'}>
+      <Box sx={{ display: 'flex', gap: 0.75 }}>
+        <TextField type="number" label="On a page" value={text} onChange={({ target }) => setText(target.value)} sx={{ width: 112 }} slotProps={{ htmlInput: { min: 1 } }} />
+        <Button disabled={disabled || !valid || done || (!spread && strands.length <= size)} onClick={() => onSplit(size)} sx={{ flex: 1 }}>{spread ? 'Write the pages anew' : 'Split into pages'}</Button>
+      </Box>
+    </Part>
   );
 }
 

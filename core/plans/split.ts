@@ -1,0 +1,130 @@
+/** A gallery written on several pages of N items each, with the way from one to the next; put in step again when pictures came or went. */
+import type { Planned } from '../checks/index.ts';
+import { addressIn, encodeAttribute, encodeMarkup, galleriesOf, parsePage, separatorOf, textOf, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import type { PageReading, SiteReading } from '../model/index.ts';
+import { applyEdits, folderOf, nameOf, relativeReference, resolveInSite, smallestEdit, stemOf, extensionOf, type Edit, type FileChange } from '../site/index.ts';
+import { notesChange } from './notes.ts';
+
+const refuse = (reason: string): Planned => ({ ok: false, reason });
+
+/** The class by which the way between the pages is found again. */
+const WAY = 'gallery-pages';
+
+/** The pages over which a gallery is spread, the first one first; null where it is on one page alone. */
+export function spreadOf(site: Pick<SiteReading, 'notes' | 'files'>, page: string): { pages: string[]; size: number } | null {
+  const found = site.notes.known.spreads.find(({ pages }) => pages.includes(page));
+  if (!found) return null;
+  const pages = found.pages.filter((path) => site.files.has(path));
+  return pages.length > 1 ? { pages, size: found.size } : null;
+}
+
+interface Part {
+  page: PageReading;
+  gallery: Gallery;
+}
+
+export function splitGallery(site: SiteReading, { page: path, gallery: n, size }: { page: string; gallery: number; size: number }): Planned {
+  const spread = spreadOf(site, path);
+  const paths = spread?.pages ?? [path];
+  const parts = paths.flatMap((one): Part[] => {
+    const page = site.pages.find((other) => other.path === one);
+    const gallery = page?.galleries[n];
+    return page && gallery ? [{ page, gallery }] : [];
+  });
+  const [first] = parts;
+  if (!first || first.page.path !== paths[0]) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
+  const { gallery } = first;
+  if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container)) return refuse('The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.');
+  if (!gallery.container.range || !gallery.container.close) return refuse('What holds the items is not closed in the source, so nothing can be written behind it.');
+  const hazard = parts.find(({ page }) => page.hazards.length > 0);
+  if (hazard) return refuse(`${hazard.page.path}, line ${hazard.page.document.lines.lineAt(hazard.page.hazards[0]!.range.start)}: ${hazard.page.hazards[0]!.says}. Mend this first.`);
+
+  const items = parts.flatMap(({ page, gallery: own }) => own.items.map((item) => ({ text: page.text.slice(item.unit.start, item.unit.end), address: addressIn(item) })));
+  const chunks = Array.from({ length: Math.ceil(items.length / size) }, (_, at) => items.slice(at * size, (at + 1) * size));
+  if (chunks.length < 2 && !spread) return refuse(`The gallery has ${items.length} items; they fit on one page of ${size}.`);
+  const names = chunks.map((_, at) => paths[at] ?? nameFor(site, paths[0]!, at + 1));
+  const gone = paths.slice(chunks.length);
+  const led = site.pages.find(({ path: other, references }) => !paths.includes(other) && references.some(({ value }) => gone.includes(fileOf(value, other))));
+  if (led) return refuse(`${led.path} leads to ${gone.find((one) => led.references.some(({ value }) => fileOf(value, led.path) === one))}, which would go. Take that link out first.`);
+
+  const files: FileChange[] = [];
+  for (const [at, chunk] of chunks.entries()) {
+    const own = parts.find(({ page }) => page.path === names[at]);
+    const made = written(own ?? first, at + 1, names, chunk, !own);
+    if (typeof made === 'object') return refuse(`${names[at]}: ${made.reason}`);
+    const wanted = chunk.map(({ address }) => address);
+    if (wanted.length > 1 && !galleriesOf(parsePage(made)).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n'))) return refuse(`${names[at]}: the page would be read otherwise than meant.`);
+    if (!own) files.push({ kind: 'put', path: names[at]!, before: null, after: { kind: 'text', text: made } });
+    else if (made !== own.page.text) files.push({ kind: 'edit', path: own.page.path, edits: smallestEdit(own.page.text, made) });
+  }
+  for (const one of gone) files.push({ kind: 'put', path: one, before: site.files.get(one) ?? null, after: null });
+  if (files.length === 0 && spread?.size === size) return refuse('Every page holds what it should already.');
+  const others = site.notes.known.spreads.filter(({ pages }) => !pages.includes(path));
+  return { ok: true, change: { label: chunks.length === 1 ? `Put the gallery of ${paths[0]} on one page again` : `Write the gallery of ${paths[0]} on ${chunks.length} pages of ${size}`, files: [...files, ...notesChange(site, { spreads: chunks.length === 1 ? others : [...others, { pages: names, size }] })] } };
+}
+
+const fileOf = (value: string, from: string): string => {
+  const target = resolveInSite(value, from);
+  return target.kind === 'file' ? target.path : '';
+};
+
+/** `festival-2.html`; a name that is taken is passed over. */
+function nameFor(site: SiteReading, first: string, number: number): string {
+  for (let more = ''; ; more += '-') {
+    const path = `${folderOf(first)}${stemOf(first)}-${more}${number}.${extensionOf(nameOf(first))}`;
+    if (site.index.lookup(path).found === 'nothing') return path;
+  }
+}
+
+/** A page's text with these items in its gallery and the way to the other pages behind it. */
+function written({ page, gallery }: Part, number: number, names: readonly string[], chunk: readonly { text: string }[], fresh: boolean): string | { reason: string } {
+  const { document } = page;
+  const [start, end] = [gallery.items[0]!.unit.start, gallery.items.at(-1)!.unit.end];
+  const newline = document.text.includes('\r\n') ? '\r\n' : '\n';
+  const edits: Edit[] = [{ start, end, text: chunk.map(({ text }) => text).join(separatorOf(document, gallery)) }];
+  const old = wayBehind(document, gallery, names);
+  const indent = /^[ \t]*/.exec(document.text.slice(document.text.lastIndexOf('\n', gallery.container.range!.start - 1) + 1))?.[0] ?? '';
+  const way = names.length > 1 ? newline + wayOf(names, number).map((line) => indent + line).join(newline) : '';
+  if (old?.range) {
+    // With the line break before it, as it was written.
+    let from = old.range.start;
+    while (from > 0 && /[ \t]/.test(document.text[from - 1]!)) from--;
+    if (document.text[from - 1] === '\n') from--;
+    if (document.text[from - 1] === '\r') from--;
+    edits.push({ start: from, end: old.range.end, text: way });
+  } else if (way !== '') {
+    const at = gallery.container.range!.end;
+    edits.push({ start: at, end: at, text: way });
+  }
+  if (fresh) edits.push(...numberedTitle(document, number));
+  const applied = applyEdits(document.text, edits.sort((a, b) => a.start - b.start));
+  return applied.ok ? applied.text : { reason: applied.reason };
+}
+
+function wayBehind(document: PageDocument, { container, items }: { container: PageElement; items: readonly GalleryItem[] }, names: readonly string[]): PageElement | null {
+  const end = items.at(-1)!.unit.end;
+  return document.elements.find((element) => element.tag === 'nav' && element.range && element.range.start >= end && (valueOf(element, 'class') ?? '').split(/\s+/).includes(WAY) && element.parent === container.parent && names.length > 0) ?? null;
+}
+
+/** Previous, the numbers, next; as relative references, for all pages stand in one folder. */
+function wayOf(names: readonly string[], number: number): string[] {
+  const from = names[number - 1]!;
+  const href = (at: number) => encodeAttribute(relativeReference(from, names[at - 1]!), '"');
+  const numbers = names.map((_, at) => (at + 1 === number ? `<span aria-current="page">${number}</span>` : `<a href="${href(at + 1)}">${at + 1}</a>`));
+  return [
+    `<nav class="${WAY}" aria-label="Pages of this gallery">`,
+    ...(number > 1 ? [`  <a href="${href(number - 1)}" rel="prev">Previous</a>`] : []),
+    ...numbers.map((one) => `  ${one}`),
+    ...(number < names.length ? [`  <a href="${href(number + 1)}" rel="next">Next</a>`] : []),
+    '</nav>',
+  ];
+}
+
+/** “Festival, page 2 – Circle”: two pages of one title cannot be told apart in a list of windows. */
+function numberedTitle(document: PageDocument, number: number): Edit[] {
+  const title = document.elements.find(({ tag }) => tag === 'title');
+  if (!title?.open || !title.close) return [];
+  const said = textOf(title).trim();
+  const [, own = said, rest = ''] = /^(.+?)(\s+[–—|·-]\s+.+)$/s.exec(said) ?? [];
+  return [{ start: title.open.end, end: title.close.start, text: encodeMarkup(`${own}, page ${number}${rest}`) }];
+}
