@@ -1,9 +1,9 @@
 /** Menus in several hands: recognised, compared, brought together, and a page made from another that keeps them. */
 import { describe, expect, it } from 'vitest';
 import { menusOf, parsePage } from '../../core/markup/index.ts';
-import { readSite, sharedMenu, type SiteReading } from '../../core/model/index.ts';
-import { planFor, type Intent } from '../../core/plans/index.ts';
-import { applyChange, type FileContent, type SiteFiles } from '../../core/site/index.ts';
+import { sharedMenu } from '../../core/model/index.ts';
+import { planFor } from '../../core/plans/index.ts';
+import { after, read, siteOf, textAt } from './sites.ts';
 
 interface Hand {
   name: string;
@@ -24,27 +24,10 @@ const ENTRIES: [string, string][] = [['index.html', 'Home'], ['spring.html', 'Sp
 const pictures = (name: string) => `<ul class="g">\n${['a', 'b', 'c'].map((n) => `  <li><a href="large/${name}-${n}.jpg" title="${n}"><img src="small/${name}-${n}.jpg" alt="Kite ${n}"></a><p>Kite ${n}</p></li>`).join('\n')}\n</ul>`;
 const page = (hand: Hand, own: string, title: string, entries = ENTRIES) => `<!DOCTYPE html>\n<html lang="en">\n<head>\n<title>${title} – The Circle</title>\n<link rel="stylesheet" href="css/kites.css">\n</head>\n<body>\n${hand.menu(entries, own)}\n<h1>${title}</h1>\n${own === 'index.html' ? '<p>Welcome.</p>' : pictures(own.replace('.html', ''))}\n</body>\n</html>\n`;
 
-const text = (value: string): FileContent => ({ kind: 'text', text: value });
-const siteOf = (files: Record<string, string>): SiteFiles => new Map(Object.entries({ 'css/kites.css': 'li { float: left }', ...files }).map(([path, value]) => [path, text(value)]));
-const read = (files: SiteFiles): SiteReading => readSite(files, new Map(), []);
-const textAt = (files: SiteFiles, path: string): string => {
-  const content = files.get(path);
-  return content?.kind === 'text' ? content.text : '';
-};
-
-/** The site after a change, which is undone to the byte. */
-function after(files: SiteFiles, intent: Intent): SiteFiles {
-  const planned = planFor(read(files), intent);
-  if (!planned.ok) throw new Error(planned.reason);
-  const applied = applyChange(files, planned.change);
-  if (!applied.ok) throw new Error(applied.reason);
-  const back = applyChange(applied.files, applied.inverse);
-  expect(back.ok && [...back.files].sort()).toEqual([...files].sort());
-  return applied.files;
-}
+const withStyle = (files: Record<string, string>) => siteOf({ 'css/kites.css': 'li { float: left }', ...files });
 
 describe.each(HANDS)('$name', (hand) => {
-  const files = siteOf({ 'index.html': page(hand, 'index.html', 'Home'), 'spring.html': page(hand, 'spring.html', 'Spring'), 'summer.html': page(hand, 'summer.html', 'Summer') });
+  const files = withStyle({ 'index.html': page(hand, 'index.html', 'Home'), 'spring.html': page(hand, 'spring.html', 'Spring'), 'summer.html': page(hand, 'summer.html', 'Summer') });
 
   it('is recognised, with the page’s own entry', () => {
     for (const [path] of ENTRIES) {
@@ -78,7 +61,7 @@ describe.each(HANDS)('$name', (hand) => {
   });
 
   it('is brought together where pages drifted apart', () => {
-    const drifted = siteOf({
+    const drifted = withStyle({
       'index.html': page(hand, 'index.html', 'Home'),
       'spring.html': page(hand, 'spring.html', 'Spring', [['index.html', 'Home'], ['spring.html', 'Spring'], ['#', 'Summer']]),
       'summer.html': page(hand, 'summer.html', 'Summer', [['index.html', 'Start'], ['summer.html', 'Summer']]),
@@ -93,7 +76,7 @@ describe.each(HANDS)('$name', (hand) => {
 
 describe('a page in another folder', () => {
   const [hand] = HANDS;
-  const files = siteOf({ 'index.html': page(hand!, 'index.html', 'Home'), 'spring.html': page(hand!, 'spring.html', 'Spring'), 'summer.html': page(hand!, 'summer.html', 'Summer') });
+  const files = withStyle({ 'index.html': page(hand!, 'index.html', 'Home'), 'spring.html': page(hand!, 'spring.html', 'Spring'), 'summer.html': page(hand!, 'summer.html', 'Summer') });
 
   it('keeps every reference, written from its own place', () => {
     const made = textAt(after(files, { kind: 'new-page', path: 'years/2026.html', title: '2026', from: 'spring.html', entry: '2026', pictures: [{ thumbnail: 'small/new-1.jpg', full: 'large/new-1.jpg', title: 'One', alt: 'A', caption: 'One' }] }), 'years/2026.html');
@@ -113,7 +96,7 @@ describe('a page in another folder', () => {
   });
 
   it('needs a menu that pages share before it is entered in one', () => {
-    const alone = siteOf({ 'index.html': '<!DOCTYPE html><title>A</title><h1>A</h1>' });
+    const alone = withStyle({ 'index.html': '<!DOCTYPE html><title>A</title><h1>A</h1>' });
     expect(planFor(read(alone), { kind: 'new-page', title: 'X', path: 'x.html', entry: 'X' })).toMatchObject({ ok: false, reason: expect.stringContaining('No two pages here share a menu') });
     expect(planFor(read(alone), { kind: 'align-menus' })).toMatchObject({ ok: false });
   });

@@ -1,32 +1,16 @@
 /** A gallery on several pages: written as real ones, kept in step, and put on one again. */
 import { describe, expect, it } from 'vitest';
 import { addressIn, galleriesOf, parsePage } from '../../core/markup/index.ts';
-import { readSite } from '../../core/model/index.ts';
 import { planFor, spreadOf, type Intent } from '../../core/plans/index.ts';
-import { applyChange, NOTES_FILE, type FileContent, type SiteFiles } from '../../core/site/index.ts';
+import { NOTES_FILE, type SiteFiles } from '../../core/site/index.ts';
+import { after, read, siteOf, textAt } from './sites.ts';
 
 const item = (n: number) => `  <li><a href="l/${n}x.jpg"><img src="s/${n}x.jpg" alt="Kite ${n}"></a><p>Kite <em>${n}</em></p></li>`;
 const page = (numbers: readonly number[], { before = '', after = '' } = {}) => `<!DOCTYPE html>\n<html lang="en">\n<head><title>Kites – The Circle</title></head>\n<body>\n${before}<ul class="g">\n${numbers.map(item).join('\n')}\n</ul>${after}\n<p>Foot</p>\n</body>\n</html>\n`;
 const upTo = (count: number) => Array.from({ length: count }, (_, n) => n + 1);
-const siteOf = (files: Record<string, string>): SiteFiles => new Map(Object.entries(files).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]));
-const textAt = (files: SiteFiles, path: string) => {
-  const content = files.get(path);
-  return content?.kind === 'text' ? content.text : null;
-};
-const shown = (files: SiteFiles, path: string) => galleriesOf(parsePage(textAt(files, path) ?? ''))[0]?.items.map(addressIn);
-const plan = (files: SiteFiles, intent: Intent) => planFor(readSite(files, new Map(), []), intent);
+const shown = (files: SiteFiles, path: string) => galleriesOf(parsePage(textAt(files, path)))[0]?.items.map(addressIn);
+const plan = (files: SiteFiles, intent: Intent) => planFor(read(files), intent);
 const split = (path: string, size: number): Intent => ({ kind: 'split-gallery', page: path, gallery: 0, size });
-
-/** The site after a change, which is undone to the byte. */
-function after(files: SiteFiles, intent: Intent): SiteFiles {
-  const planned = plan(files, intent);
-  if (!planned.ok) throw new Error(planned.reason);
-  const applied = applyChange(files, planned.change);
-  if (!applied.ok) throw new Error(applied.reason);
-  const back = applyChange(applied.files, applied.inverse);
-  expect(back.ok && [...back.files].sort()).toEqual([...files].sort());
-  return applied.files;
-}
 
 describe('a gallery of 29 on pages of twelve', () => {
   const files = siteOf({ 'kites.html': page(upTo(29)) });
@@ -37,7 +21,7 @@ describe('a gallery of 29 on pages of twelve', () => {
     expect(textAt(spread, 'kites.html')).toBe(page(upTo(12), { after: '\n<nav class="gallery-pages" aria-label="Pages of this gallery">\n  <span aria-current="page">1</span>\n  <a href="kites-2.html">2</a>\n  <a href="kites-3.html">3</a>\n  <a href="kites-2.html" rel="next">Next</a>\n</nav>' }));
     expect(textAt(spread, 'kites-2.html')).toBe(page(upTo(24).slice(12), { after: '\n<nav class="gallery-pages" aria-label="Pages of this gallery">\n  <a href="kites.html" rel="prev">Previous</a>\n  <a href="kites.html">1</a>\n  <span aria-current="page">2</span>\n  <a href="kites-3.html">3</a>\n  <a href="kites-3.html" rel="next">Next</a>\n</nav>' }).replace('Kites –', 'Kites, page 2 –'));
     expect(shown(spread, 'kites-3.html')).toEqual(upTo(29).slice(24).map((n) => `s/${n}x.jpg`));
-    expect(spreadOf(readSite(spread, new Map(), []), 'kites-2.html')).toEqual({ pages: ['kites.html', 'kites-2.html', 'kites-3.html'], size: 12 });
+    expect(spreadOf(read(spread), 'kites-2.html')).toEqual({ pages: ['kites.html', 'kites-2.html', 'kites-3.html'], size: 12 });
   });
 
   it('is put in step after pictures came and went, on whichever page', () => {
@@ -55,7 +39,7 @@ describe('a gallery of 29 on pages of twelve', () => {
     const one = after(two, split('kites-2.html', 50));
     expect(textAt(one, 'kites.html')).toBe(page(upTo(29)));
     expect([...one.keys()].filter((path) => path !== NOTES_FILE)).toEqual(['kites.html']);
-    expect(spreadOf(readSite(one, new Map(), []), 'kites.html')).toBeNull();
+    expect(spreadOf(read(one), 'kites.html')).toBeNull();
   });
 
   it('keeps CRLF and a name that is taken', () => {
@@ -63,7 +47,7 @@ describe('a gallery of 29 on pages of twelve', () => {
     const next = after(crlf, split('kites.html', 3));
     expect(textAt(next, 'kites-2.html')).toBe('<title>Other</title>');
     expect(shown(next, 'kites--2.html')).toEqual(['s/4x.jpg', 's/5x.jpg']);
-    expect(textAt(next, 'kites.html')!.replaceAll('\r\n', '')).not.toContain('\n');
+    expect(textAt(next, 'kites.html').replaceAll('\r\n', '')).not.toContain('\n');
   });
 });
 
@@ -84,7 +68,7 @@ describe('what is refused', () => {
   it('pages keep being known under another name', () => {
     const spread = after(siteOf({ 'kites.html': page(upTo(6)) }), split('kites.html', 3));
     const renamed = after(spread, { kind: 'rename', from: 'kites-2.html', to: 'more-kites.html' });
-    expect(spreadOf(readSite(renamed, new Map(), []), 'kites.html')?.pages).toEqual(['kites.html', 'more-kites.html']);
+    expect(spreadOf(read(renamed), 'kites.html')?.pages).toEqual(['kites.html', 'more-kites.html']);
     expect(textAt(renamed, 'kites.html')).toContain('<a href="more-kites.html" rel="next">Next</a>');
   });
 });

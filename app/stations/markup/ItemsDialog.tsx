@@ -3,7 +3,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -13,6 +12,7 @@ import { useState, type ReactNode } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { FILLABLE, type Intent } from '~core/plans/index.ts';
 import type { GalleryView, OddView } from '~core/view/index.ts';
+import { DialogFoot } from '../../ui/DialogFoot';
 import { countOf, Mono, Picture, Tag } from '../../ui/parts';
 import { useIntent, useSite } from '../../ui/site';
 import { galleryTargets } from '../../ui/targets';
@@ -40,10 +40,8 @@ interface Props {
 }
 
 export function ItemsDialog({ page, number, gallery, strands, onClose }: Props) {
-  const { site, busy, outcome } = useSite();
+  const { site, busy } = useSite();
   const intent = useIntent();
-  // What was done before this was opened is no news here.
-  const [before] = useState(outcome);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const idle = busy || site.readOnly;
   const toggle = (id: string) => setChosen((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
@@ -95,10 +93,7 @@ export function ItemsDialog({ page, number, gallery, strands, onClose }: Props) 
           <FillWords disabled={idle} onFill={(fill) => act({ kind: 'fill-words', page, gallery: number, ...fill })} />
         </Box>
       </DialogContent>
-      <DialogActions sx={{ pl: 3 }}>
-        <Box role="status" sx={{ flex: 1, fontSize: '0.8125rem', color: ink(outcome?.ok === false ? 'rust' : 'lichen') }}>{outcome === null || outcome === before ? '' : outcome.ok ? outcome.label : outcome.reason}</Box>
-        <Button onClick={onClose}>Close</Button>
-      </DialogActions>
+      <DialogFoot onClose={onClose} />
     </Dialog>
   );
 }

@@ -2,13 +2,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { EntryState, MenuView } from '~core/view/index.ts';
+import { DialogFoot } from '../../ui/DialogFoot';
 import { countOf, Mono, Tag, type Tone } from '../../ui/parts';
 import { useIntent, useSite } from '../../ui/site';
 import { ink } from '../../ui/theme';
@@ -22,10 +22,8 @@ const STATES: Readonly<Record<EntryState, { tone: Tone; says: string }>> = {
 };
 
 export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }) {
-  const { site, busy, outcome } = useSite();
+  const { site, busy } = useSite();
   const intent = useIntent();
-  // What was done before this was opened is no news here.
-  const [before] = useState(outcome);
   const idle = busy || site.readOnly;
   const drifted = menu.pages.reduce((sum, { stands }) => sum + stands.filter((one) => one !== 'whole' && one !== 'own').length, 0);
   const unlisted = site.view.pages.filter(({ path }) => !menu.entries.some(({ target }) => target === path));
@@ -58,10 +56,7 @@ export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }
         </Box>
         {unlisted.length > 0 && <Enter pages={unlisted} idle={idle} onEnter={(target, label) => intent({ kind: 'add-menu-entry', target, label })} />}
       </DialogContent>
-      <DialogActions sx={{ pl: 3 }}>
-        <Box role="status" sx={{ flex: 1, fontSize: '0.8125rem', color: ink(outcome?.ok === false ? 'rust' : 'lichen') }}>{outcome === null || outcome === before ? '' : outcome.ok ? outcome.label : outcome.reason}</Box>
-        <Button onClick={onClose}>Close</Button>
-      </DialogActions>
+      <DialogFoot onClose={onClose} />
     </Dialog>
   );
 }
