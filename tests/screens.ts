@@ -54,6 +54,15 @@ for (const [scheme, suffix] of [['light', ''], ['dark', '-night']] as const) {
     await goTo(page, 'Pack', 'pack', () => page.getByText('camera/', { exact: true }).click());
   }
   await goTo(page, 'Markup', `markup${suffix}`, () => choosePage(page, 'workshop.html'));
+  if (scheme === 'light') {
+    for (const [name, file] of [['Change the pattern', 'pattern'], ['Items…', 'items'], ['Menus', 'menus']] as const) {
+      await page.getByRole('button', { name }).click();
+      await page.waitForTimeout(1200);
+      await page.screenshot({ path: join(TARGET, `${file}.png`) });
+      await page.keyboard.press('Escape');
+      await page.waitForTimeout(400);
+    }
+  }
   await page.getByRole('link', { name: 'Heathmoor' }).click();
   await page.getByRole('heading', { name: 'Your sites' }).waitFor();
   await page.waitForTimeout(700);

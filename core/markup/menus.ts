@@ -33,9 +33,22 @@ export interface Menu {
 const UNITS = new Set(['li', 'a', 'td', 'span', 'div', 'p', 'strong', 'b', 'em']);
 /** More than this is a sentence, not the name of a page. Characters. */
 const LONGEST_LABEL = 40;
+/** An entry with all of its markup is shorter than this; what is longer need not be looked into. Characters. */
+const LONGEST_ENTRY = 600;
+
+/** A page is parsed again only when its text or path is another; its menus are kept as long. */
+const known = new WeakMap<PageDocument, { path: string; menus: Menu[] }>();
 
 /** Every run of links that may be a menu, the likeliest first. */
-export function menusOf(page: PageDocument, path: string): Menu[] {
+export function menusOf(page: PageDocument, path: string): readonly Menu[] {
+  const before = known.get(page);
+  if (before?.path === path) return before.menus;
+  const menus = findMenus(page, path);
+  known.set(page, { path, menus });
+  return menus;
+}
+
+function findMenus(page: PageDocument, path: string): Menu[] {
   const menus: Menu[] = [];
   for (const container of page.elements) {
     if (container.children.length < 2 || !container.range) continue;
@@ -50,7 +63,7 @@ export function menusOf(page: PageDocument, path: string): Menu[] {
 }
 
 function entryOf(unit: PageElement, path: string): MenuEntry | null {
-  if (!UNITS.has(unit.tag) || !unit.range) return null;
+  if (!UNITS.has(unit.tag) || !unit.range || unit.range.end - unit.range.start > LONGEST_ENTRY) return null;
   const all = [unit, ...descendants(unit)];
   if (all.some(({ tag }) => tag === 'img' || tag === 'picture')) return null;
   const links = all.filter(({ tag }) => tag === 'a');
