@@ -86,9 +86,8 @@ function withRest(page: PageDocument, item: GalleryItem, { model }: Pattern, wri
     const end = at.attributes.at(-1)?.range.end ?? (at.open ? at.open.start + 1 + at.tag.length : null);
     return end === null ? [] : [{ at: end, text: ` ${page.text.slice(attribute.range.start, attribute.range.end)}` }];
   });
-  let made2 = written;
-  for (const { at, text } of edits.sort((a, b) => b.at - a.at)) made2 = made2.slice(0, at) + text + made2.slice(at);
-  return comments.join('') + made2;
+  const whole = edits.sort((a, b) => b.at - a.at).reduce((text, edit) => text.slice(0, edit.at) + edit.text + text.slice(edit.at), written);
+  return comments.join('') + whole;
 }
 
 /** The link, the image and the outermost element of a written item. */

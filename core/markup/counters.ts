@@ -1,13 +1,12 @@
 /** Counters that the author wrote into the items: put right where items came, went or moved. */
 import type { Edit } from '../site/index.ts';
-import { type PageDocument, type Range } from './document.ts';
+import type { PageDocument } from './document.ts';
 import { replaceValue } from './encode.ts';
 import type { Gallery } from './galleries.ts';
 import { refuse, verified, type Edited } from './items.ts';
 import { elementsIn, SAYS } from './units.ts';
 
 interface Counter {
-  range: Range;
   /** What is replaced, with the digits cut out. */
   before: string;
   digits: string;
@@ -28,13 +27,13 @@ function numbersIn(page: PageDocument, gallery: Gallery): Map<string, (Counter |
       for (const attribute of element.attributes) {
         if (attribute === item.source?.attribute || attribute === item.target?.attribute || ['width', 'height', 'style', 'srcset', 'sizes', 'alt', 'title'].includes(attribute.name)) continue;
         const match = /^(\D*)(\d+)(\D*)$/s.exec(attribute.value);
-        if (match) put(`${place}.${attribute.name}`, { range: attribute.range, before: match[1]!, digits: match[2]!, after: match[3]!, edit: (value) => replaceValue(attribute, value) });
+        if (match) put(`${place}.${attribute.name}`, { before: match[1]!, digits: match[2]!, after: match[3]!, edit: (value) => replaceValue(attribute, value) });
       }
       for (const [t, { range, value }] of element.texts.entries()) {
         const written = page.text.slice(range.start, range.end);
         // The first number of a text counts: “3 of 12”, “Picture 3”.
         const match = SAYS.test(value) ? /^(\D*)(\d+)(.*)$/s.exec(written) : null;
-        if (match) put(`${place}.#${t}`, { range, before: match[1]!, digits: match[2]!, after: match[3]!, edit: (text) => ({ ...range, text }) });
+        if (match) put(`${place}.#${t}`, { before: match[1]!, digits: match[2]!, after: match[3]!, edit: (text) => ({ ...range, text }) });
       }
     }
   }

@@ -39,7 +39,6 @@ export const SLOTS = {
   number: 'the place in the gallery, from 1; {number:2} with leading zeros',
   index: 'the same from 0',
 } as const;
-export type SlotName = keyof typeof SLOTS;
 
 const FREE = new Set(['alt', 'title', 'caption']);
 

@@ -42,8 +42,11 @@ function filled(text: string, values: SlotValues, encode: (value: SlotValue | un
   });
 }
 
-/** Attributes that stand with an empty value where nothing is known; others are left out. */
-const KEPT_EMPTY = new Set(['alt', 'src', 'href']);
+/**
+ * Attributes that stand with an empty value where nothing is known; others are left out. An alt text is: empty, it would
+ * say that the picture is decoration, and nobody would be asked for one any more.
+ */
+const KEPT_EMPTY = new Set(['src', 'href']);
 
 /** Every attribute with a slot in it, and every stretch of text with one, in the pattern's own text. */
 function placesIn(pattern: string): { attributes: Attribute[]; texts: { start: number; end: number }[] } {

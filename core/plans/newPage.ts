@@ -96,14 +96,14 @@ function galleryEdits(page: PageDocument, items: readonly NewItem[]): Edit[] | s
     // Written behind the last and cut out again with the old ones in front, so that the separators are the author's.
     const added = addItems(page, gallery, items);
     if (!added.ok) return added.reason;
-    const with_ = applyEdits(page.text, added.edits);
-    if (!with_.ok) return with_.reason;
-    const after = parsePage(with_.text);
+    const together = applyEdits(page.text, added.edits);
+    if (!together.ok) return together.reason;
+    const after = parsePage(together.text);
     const fresh = galleriesOf(after).find(({ items: there }) => there.length === gallery.items.length + items.length && there[0]?.range.start === first.range.start);
     if (!fresh) return 'The new gallery would be read otherwise than meant.';
     const begins = fresh.items[gallery.items.length]!.unit.start;
     const ends = fresh.items.at(-1)!.unit.end;
-    edits.push({ start: first.unit.start, end: last.unit.end, text: with_.text.slice(begins, ends) });
+    edits.push({ start: first.unit.start, end: last.unit.end, text: together.text.slice(begins, ends) });
   }
   return edits;
 }
