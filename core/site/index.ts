@@ -2,6 +2,7 @@ export * from './bytes.ts';
 export * from './change.ts';
 export * from './decode.ts';
 export * from './files.ts';
+export * from './grouped.ts';
 export * from './intake.ts';
 export * from './media.ts';
 export * from './naming.ts';

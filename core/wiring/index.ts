@@ -1,6 +1,5 @@
 export * from './kit.ts';
 export * from './scripts.ts';
-export * from './selectors.ts';
 export * from './startCalls.ts';
 export * from './viewer.ts';
 export * from './wire.ts';

@@ -1,9 +1,8 @@
 /** What answers when a picture's link is clicked: the kits that a page loads, and the links that each one claims. */
-import { attributeOf, textOf, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import { attributeOf, matches, textOf, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
 import type { PathIndex, SiteFiles } from '../site/index.ts';
 import type { Kit } from './kit.ts';
 import { includesOf, type Include } from './scripts.ts';
-import { matches } from './selectors.ts';
 import { readScript, type StartCall } from './startCalls.ts';
 
 export interface StartingScript {

@@ -1,0 +1,75 @@
+/** A setting of a gallery's look, written into the author's stylesheets. */
+import type { Planned } from '../checks/index.ts';
+import { galleriesOf, insertStylesheet, parsePage, SKELETON_STYLE } from '../markup/index.ts';
+import type { SiteReading } from '../model/index.ts';
+import { applyEdits, folderOf, isStylePath, PathIndex, relativeReference, smallestEdit, type FileChange, type FileContent } from '../site/index.ts';
+import { declareAll, layoutOf, linkedStyles, SETTINGS, situationOf, WIDE, type StyledSite } from '../style/index.ts';
+
+const refuse = (reason: string): Planned => ({ ok: false, reason });
+
+export interface StyleSettingWish {
+  page: string;
+  gallery: number;
+  setting: string;
+  /** Null takes away what is declared. */
+  value: string | null;
+  /** The width of the window up to which it counts, in CSS px; null for every width. */
+  at: number | null;
+}
+
+const isForeign = ({ kits }: Pick<SiteReading, 'kits'>, path: string): boolean => kits.some(({ manifest }) => path.startsWith(`${manifest.folder}/`));
+
+export function styledSite(site: SiteReading): StyledSite {
+  return { files: site.files, index: site.index, pages: site.pages, foreign: (path) => isForeign(site, path) };
+}
+
+/** Stylesheets that are the author's own. */
+export const ownStyles = (site: SiteReading): string[] => [...site.files.keys()].filter((path) => isStylePath(path) && !isForeign(site, path));
+
+export function setStyle(site: SiteReading, { page: path, gallery, setting: id, value, at }: StyleSettingWish): Planned {
+  const setting = SETTINGS.find((one) => one.id === id);
+  if (!setting) return refuse(`There is no setting ${id}.`);
+  const start = withOwnSheet(site, path);
+  if (typeof start === 'string') return refuse(start);
+  const situation = situationOf(start, path, at ?? WIDE);
+  const found = situation && start.pages.find((one) => one.path === path)?.galleries[gallery];
+  if (!situation || !found) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
+  const layout = layoutOf(situation, found);
+  const idle = setting.idle?.(layout);
+  if (idle) return refuse(idle);
+  const wishes = setting.wishes(layout, value);
+  if (typeof wishes === 'string') return refuse(wishes);
+  const done = declareAll(start, { page: path, gallery }, wishes, at, `Gallery of ${path}: ${setting.purpose}${at === null ? '' : `, up to ${at} px`}`);
+  if (!done.ok) return done;
+  const files = changesBetween(site.files, done.site.files);
+  if (files.length === 0) return refuse(value === null ? 'Nothing is declared for that.' : 'The stylesheet says so already.');
+  return { ok: true, change: { label: `${setting.title}${at === null ? '' : ` up to ${at} px`}: ${value ?? 'taken away'} (${path})`, files } };
+}
+
+function changesBetween(before: ReadonlyMap<string, FileContent>, after: ReadonlyMap<string, FileContent>): FileChange[] {
+  return [...after].flatMap(([path, content]): FileChange[] => {
+    const was = before.get(path);
+    if (was === content) return [];
+    if (was?.kind !== 'text' || content.kind !== 'text') return [{ kind: 'put', path, before: was ?? null, after: content }];
+    const edits = smallestEdit(was.text, content.text);
+    return edits.length === 0 ? [] : [{ kind: 'edit', path, edits }];
+  });
+}
+
+/** The site as it would be with a stylesheet of the author's on the page: the shared one, or a first one. */
+function withOwnSheet(site: SiteReading, path: string): StyledSite | string {
+  const styled = styledSite(site);
+  const page = site.pages.find((one) => one.path === path);
+  if (!page) return `There is no page ${path} any more.`;
+  if (linkedStyles(page, site.index).some((one) => !styled.foreign(one)) || page.document.elements.some(({ tag, texts }) => tag === 'style' && texts.length > 0)) return styled;
+  const [shared] = ownStyles(site);
+  const sheet = shared ?? `${folderOf(path)}style.css`;
+  const edit = insertStylesheet(page.document, relativeReference(path, sheet));
+  const text = edit ? applyEdits(page.document.text, [edit]) : null;
+  if (!text?.ok) return 'The page has no head to link a stylesheet from. Write one in the source first.';
+  const files = new Map(styled.files);
+  files.set(path, { kind: 'text', text: text.text });
+  if (shared === undefined) files.set(sheet, { kind: 'text', text: SKELETON_STYLE });
+  const document = parsePage(text.text, page.document.units);
+  return { ...styled, files, index: new PathIndex(files.keys()), pages: styled.pages.map((one) => (one.path === path ? { path, document, galleries: galleriesOf(document) } : one)) };
+}

@@ -1,0 +1,88 @@
+/** Whether a media condition holds for a window of a given width (Media Queries 4 §2 to §4). Screens only; what is not about width is taken to hold. */
+import { parse, type CssNode } from 'css-tree';
+
+/** Width in CSS px. Of `em` and `rem` the initial 16 px count, as the specification says. */
+export function holdsAt(condition: string, width: number): boolean {
+  let list: CssNode;
+  try {
+    list = parse(condition, { context: 'mediaQueryList' });
+  } catch {
+    return false;
+  }
+  if (list.type !== 'MediaQueryList') return false;
+  return [...list.children].some((query) => query.type === 'MediaQuery' && queryHolds(query as unknown as Query, width));
+}
+
+export const allHold = (conditions: readonly string[], width: number): boolean => conditions.every((condition) => holdsAt(condition, width));
+
+/** css-tree 3 gives these; its published types are those of version 2. */
+interface Query {
+  modifier: string | null;
+  mediaType: string | null;
+  condition: Condition | null;
+}
+interface Condition {
+  children: Iterable<Part>;
+}
+type Value = { type: string; value?: string; unit?: string; name?: string } | null;
+type Part = { type: 'Identifier'; name: string } | { type: 'Feature'; name: string; value: Value } | { type: 'FeatureRange'; left: Value; leftComparison: string; middle: Value; rightComparison: string | null; right: Value } | ({ type: 'Condition' } & Condition) | { type: string };
+
+function queryHolds({ modifier, mediaType, condition }: Query, width: number): boolean {
+  const ofType = mediaType === null || /^(all|screen)$/i.test(mediaType);
+  const holds = ofType && (condition === null || conditionHolds(condition, width));
+  return modifier?.toLowerCase() === 'not' ? !holds : holds;
+}
+
+function conditionHolds({ children }: Condition, width: number): boolean {
+  let holds: boolean | null = null;
+  let joint: 'and' | 'or' = 'and';
+  let negated = false;
+  for (const part of children) {
+    if (part.type === 'Identifier') {
+      const { name } = part as { name: string };
+      if (name === 'not') negated = true;
+      else if (name === 'and' || name === 'or') joint = name;
+      continue;
+    }
+    const one = partHolds(part, width) !== negated;
+    negated = false;
+    holds = holds === null ? one : joint === 'and' ? holds && one : holds || one;
+  }
+  return holds ?? true;
+}
+
+function partHolds(part: Part, width: number): boolean {
+  if (part.type === 'Condition') return conditionHolds(part as Condition, width);
+  if (part.type === 'Feature') {
+    const { name, value } = part as { name: string; value: Value };
+    const length = inPx(value);
+    if (length === null) return !/^(?:min-|max-)?width$/i.test(name);
+    if (name === 'max-width') return width <= length;
+    if (name === 'min-width') return width >= length;
+    return name === 'width' ? width === length : true;
+  }
+  if (part.type !== 'FeatureRange') return true;
+  const { left, leftComparison, middle, rightComparison, right } = part as Extract<Part, { type: 'FeatureRange' }>;
+  const known = (value: Value) => (value?.type === 'Identifier' ? (value.name === 'width' ? width : null) : inPx(value));
+  const compared = (a: Value, sign: string | null, b: Value) => {
+    const [x, y] = [known(a), known(b)];
+    if (sign === null || x === null || y === null) return true;
+    return sign === '<' ? x < y : sign === '<=' ? x <= y : sign === '>' ? x > y : sign === '>=' ? x >= y : x === y;
+  };
+  return compared(left, leftComparison, middle) && compared(middle, rightComparison, right);
+}
+
+function inPx(value: Value): number | null {
+  if (value?.type === 'Number') return Number(value.value);
+  if (value?.type !== 'Dimension') return null;
+  const unit = (value.unit ?? '').toLowerCase();
+  return unit === 'px' ? Number(value.value) : unit === 'em' || unit === 'rem' ? Number(value.value) * 16 : null;
+}
+
+/** The width up to which a condition holds and above which it does not, in CSS px; null where it is not of that kind. */
+export function upTo(conditions: readonly string[]): number | null {
+  const match = conditions.length === 1 ? /\(\s*(?:max-width\s*:|width\s*<=)\s*([\d.]+)(px|em|rem)\s*\)/i.exec(conditions[0]!) : null;
+  if (!match) return null;
+  const width = Number(match[1]) * (match[2]!.toLowerCase() === 'px' ? 1 : 16);
+  return holdsAt(conditions[0]!, width) && !holdsAt(conditions[0]!, width + 1) ? width : null;
+}

@@ -1,0 +1,24 @@
+/** What is around the gallery: the width of the page's column, and grounds. */
+import { valueFor } from '../cascade.ts';
+import { plain, told, type Setting } from './setting.ts';
+
+export const PAGE: readonly Setting[] = [
+  {
+    id: 'content-width',
+    group: 'Page',
+    title: 'Width of the column',
+    purpose: 'width of the column',
+    field: { kind: 'length' },
+    read: (layout) => {
+      const most = told(layout, 'content', 'max-width');
+      return most.winner ? most : told(layout, 'content', 'width');
+    },
+    wishes: (layout, value) => {
+      const property = told(layout, 'content', 'max-width').winner || !told(layout, 'content', 'width').winner ? 'max-width' : 'width';
+      const centred = ['margin-left', 'margin-right'].every((side) => valueFor(layout.situation, layout.parts.content[0], side) !== null);
+      return [{ role: 'content', property, value }, ...(value === null || centred ? [] : ['margin-left', 'margin-right'].map((side) => ({ role: 'content' as const, property: side, value: 'auto' })))];
+    },
+  },
+  { id: 'page-ground', group: 'Page', title: 'Ground of the page', purpose: 'ground of the page', field: { kind: 'colour' }, ...plain('page', 'background-color') },
+  { id: 'gallery-ground', group: 'Page', title: 'Ground of the gallery', purpose: 'ground', field: { kind: 'colour' }, ...plain('container', 'background-color') },
+];

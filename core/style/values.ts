@@ -1,0 +1,147 @@
+/** Parts of shorthand values: which piece of `gap: 20px 14px` is the column gap, and the shorthand with that piece changed. */
+import { lexer } from 'css-tree';
+
+/** What sets a longhand besides itself. */
+const SHORTHANDS: Readonly<Record<string, readonly string[]>> = {
+  'row-gap': ['gap', 'grid-gap', 'grid-row-gap'],
+  'column-gap': ['gap', 'grid-gap', 'grid-column-gap'],
+  'column-count': ['columns'],
+  'column-width': ['columns'],
+  'flex-basis': ['flex'],
+  'grid-template-columns': ['grid-template', 'grid'],
+  'background-color': ['background'],
+  'justify-content': ['place-content'],
+  'justify-items': ['place-items'],
+  'align-items': ['place-items'],
+  ...Object.fromEntries(['margin', 'padding'].flatMap((name) => ['top', 'right', 'bottom', 'left'].map((side) => [`${name}-${side}`, [name]]))),
+};
+
+export const setBy = (property: string): readonly string[] => [property, ...(SHORTHANDS[property] ?? [])];
+
+interface Piece {
+  start: number;
+  end: number;
+  text: string;
+}
+
+/** Pieces between white space; what stands in brackets is one. */
+export function piecesOf(value: string): Piece[] {
+  const pieces: Piece[] = [];
+  let depth = 0;
+  let start = -1;
+  for (let at = 0; at <= value.length; at++) {
+    const letter = value[at] ?? ' ';
+    if (letter === '(') depth++;
+    else if (letter === ')') depth--;
+    const gap = depth === 0 && /\s/.test(letter);
+    if (!gap && start < 0) start = at;
+    if (gap && start >= 0) {
+      pieces.push({ start, end: at, text: value.slice(start, at) });
+      start = -1;
+    }
+  }
+  return pieces;
+}
+
+const isOf = (type: string, text: string): boolean => lexer.matchType(type, text).error === null;
+const SIDES = ['top', 'right', 'bottom', 'left'];
+
+/** The number of the piece that a longhand takes, as each shorthand's definition says; null where it has none. */
+function pieceFor(shorthand: string, longhand: string, pieces: readonly Piece[]): number | null {
+  const find = (test: (text: string) => boolean) => {
+    const at = pieces.findIndex(({ text }) => test(text));
+    return at < 0 ? null : at;
+  };
+  if (pieces.length === 0) return null;
+  switch (shorthand) {
+    case 'gap':
+    case 'grid-gap':
+      return longhand === 'row-gap' ? 0 : pieces.length - 1;
+    case 'margin':
+    case 'padding': {
+      const side = SIDES.indexOf(longhand.slice(shorthand.length + 1));
+      return [[0, 0, 0, 0], [0, 1, 0, 1], [0, 1, 2, 1], [0, 1, 2, 3]][pieces.length - 1]?.[side] ?? null;
+    }
+    case 'place-content':
+    case 'place-items':
+      return longhand.startsWith('align') ? 0 : pieces.length - 1;
+    case 'columns':
+      return longhand === 'column-count' ? find((text) => /^\d+$/.test(text)) : find((text) => isOf('length', text));
+    case 'flex':
+      return find((text) => /^(?:auto|content|[\d.]+(?:px|em|rem|%|ch|vw)|calc\(.*\))$/i.test(text));
+    case 'background':
+      return find((text) => isOf('color', text));
+    default:
+      return shorthand === 'grid-row-gap' || shorthand === 'grid-column-gap' ? 0 : null;
+  }
+}
+
+/** A longhand's value out of what sets it; null where a shorthand does not say it in a piece of its own. */
+export function partOf(declared: string, longhand: string, value: string): string | null {
+  if (declared === longhand) return value;
+  const pieces = piecesOf(value);
+  const at = pieceFor(declared, longhand, pieces);
+  return at === null ? null : (pieces[at]?.text ?? null);
+}
+
+/** The shorthand with one longhand changed and the rest as written; null where that cannot be said in it. */
+export function withPart(declared: string, longhand: string, value: string, part: string): string | null {
+  if (declared === longhand) return part;
+  const pieces = piecesOf(value);
+  const at = pieceFor(declared, longhand, pieces);
+  if (at === null) return null;
+  if (declared === 'margin' || declared === 'padding') {
+    const sides = SIDES.map((side) => partOf(declared, `${declared}-${side}`, value) ?? '0');
+    sides[SIDES.indexOf(longhand.slice(declared.length + 1))] = part;
+    return collapsed(sides);
+  }
+  if ((declared.endsWith('gap') || declared.startsWith('place')) && pieces.length === 1) {
+    if (declared === 'grid-row-gap' || declared === 'grid-column-gap') return part;
+    const first = /^(?:row|align)/.test(longhand);
+    if (part === pieces[0]!.text) return value;
+    return first ? `${part} ${pieces[0]!.text}` : `${pieces[0]!.text} ${part}`;
+  }
+  const piece = pieces[at]!;
+  return value.slice(0, piece.start) + part + value.slice(piece.end);
+}
+
+/** Four sides as few as say the same (CSS Box Model 3 §3.2). */
+function collapsed([top = '', right = '', bottom = '', left = '']: readonly string[]): string {
+  if (right !== left) return `${top} ${right} ${bottom} ${left}`;
+  if (top !== bottom) return `${top} ${right} ${bottom}`;
+  return top === right ? top : `${top} ${right}`;
+}
+
+/** Why a value cannot stand for a property, by the syntax of its specification; null where it can. */
+export function troubleWith(property: string, value: string): string | null {
+  if (/[;{}]|\/\*/.test(value)) return `“${value}” would end the declaration`;
+  if (value.trim() === '') return 'it is empty';
+  if (/var\(|env\(/.test(value)) return null;
+  return lexer.matchProperty(property, value).error === null ? null : `“${value}” is no value for ${property}`;
+}
+
+const LENGTH = /^(-?\d*\.?\d+)(px|em|rem|%|ch|vw|pt)?$/i;
+
+/** A plain length in its number and unit; null of anything else. */
+export function lengthOf(value: string): { number: number; unit: string } | null {
+  const match = LENGTH.exec(value.trim());
+  return match && (match[2] || Number(match[1]) === 0) ? { number: Number(match[1]), unit: match[2]?.toLowerCase() ?? '' } : null;
+}
+
+export const short = (number: number): string => String(Math.round(number * 1000) / 1000);
+
+/** The sum of two lengths: one of the same unit where that can be said, else `calc()`. */
+export function sumOf(a: string, b: string): string {
+  const [x, y] = [lengthOf(a), lengthOf(b)];
+  if (x && x.number === 0) return y?.number === 0 ? '0' : b;
+  if (y && y.number === 0) return a;
+  if (x && y && x.unit === y.unit) return short(x.number + y.number) + x.unit;
+  return `calc(${a} + ${b})`;
+}
+
+/** A length times a factor. */
+export function timesOf(value: string, factor: number): string {
+  const length = lengthOf(value);
+  if (length) return length.number === 0 ? '0' : short(length.number * factor) + length.unit;
+  return `calc(${value} * ${short(factor)})`;
+}

@@ -1,0 +1,122 @@
+/** Text of stylesheets as their author writes it: where a declaration goes, and how a new rule looks beside the others. */
+import type { Range } from '../markup/index.ts';
+import type { Edit } from '../site/index.ts';
+import type { Declaration, Rule, Sheet } from './sheets.ts';
+
+interface Hand {
+  newline: string;
+  /** White space before a declaration on a line of its own. */
+  indent: string;
+  /** A rule stands on one line. */
+  oneLine: boolean;
+  colon: string;
+}
+
+const blockOf = ({ sheet, block }: Rule): string => sheet.text.slice(block.start, block.end);
+
+/** How most rules of a sheet are written. */
+export function handOf({ text, rules }: Sheet): Hand {
+  const written = rules.filter(({ declarations }) => declarations.length > 0);
+  const broken = written.filter((rule) => blockOf(rule).includes('\n'));
+  const first = broken[0]?.declarations[0];
+  const outer = broken[0] ? indentAt(text, broken[0].range.start) : '';
+  const inner = first ? indentAt(text, first.range.start) : '  ';
+  const compact = written.filter(({ declarations: [one] }) => one && one.valueRange.start === one.range.start + one.property.length + 1).length;
+  return { newline: text.includes('\r\n') ? '\r\n' : '\n', indent: inner.startsWith(outer) ? inner.slice(outer.length) || '  ' : inner, oneLine: broken.length * 2 < written.length, colon: compact * 2 > written.length ? ':' : ': ' };
+}
+
+function indentAt(text: string, at: number): string {
+  const line = text.slice(text.lastIndexOf('\n', at - 1) + 1, at);
+  return /^[ \t]*/.exec(line)?.[0] ?? '';
+}
+
+/** A declaration behind the last one of a rule. */
+export function appendDeclaration(rule: Rule, property: string, value: string): Edit {
+  const { sheet, block, declarations } = rule;
+  const { text } = sheet;
+  const hand = handOf(sheet);
+  const written = `${property}${hand.colon}${value}`;
+  const last = declarations.at(-1);
+  const inside = blockOf(rule);
+  if (!last) {
+    const multi = inside.includes('\n') || (!hand.oneLine && sheet.kind !== 'attribute');
+    const at = block.start;
+    if (sheet.kind === 'attribute') return { start: at, end: at, text: `${written}${inside.trim() === '' ? '' : '; '}` };
+    return { start: at, end: at, text: multi ? `${hand.newline}${indentAt(text, rule.range.start)}${hand.indent}${written};${inside.includes('\n') ? '' : hand.newline + indentAt(text, rule.range.start)}` : ` ${written};${inside === '' ? ' ' : ''}` };
+  }
+  const separator = inside.includes('\n') ? hand.newline + indentAt(text, last.range.start) : ' ';
+  const semicolon = /^\s*;/.exec(text.slice(last.range.end, block.end));
+  if (!semicolon) return { start: last.range.end, end: last.range.end, text: `;${separator}${written}` };
+  // A remark on the same line is about the declaration before it.
+  const remark = inside.includes('\n') ? (/^[ \t]*\/\*[^\n]*?\*\/(?=[ \t]*\r?\n)/.exec(text.slice(last.range.end + semicolon[0].length, block.end))?.[0].length ?? 0) : 0;
+  const at = last.range.end + semicolon[0].length + remark;
+  return { start: at, end: at, text: `${separator}${written};` };
+}
+
+/** The comment above a rule that was written here; whatever else stands above a rule is the author's. */
+const OURS = /(?:\r?\n){0,2}[ \t]*\/\* Gallery of [^*]*\*\/\s*$/;
+
+/** A declaration with its semicolon, and with its line where it has one of its own; a rule that was written for it alone goes along. */
+export function cutDeclaration(rule: Rule, { range }: Declaration): Edit {
+  const { sheet: { text }, block } = rule;
+  const ours = rule.declarations.length === 1 ? OURS.exec(text.slice(0, rule.range.start)) : null;
+  if (ours) return { start: ours.index, end: rule.range.end, text: '' };
+  const semicolon = /^\s*;/.exec(text.slice(range.end, block.end));
+  const end = range.end + (semicolon?.[0].length ?? 0);
+  const lead = /[ \t]*$/.exec(text.slice(block.start, range.start))?.[0].length ?? 0;
+  const lineBreak = /\r?\n$/.exec(text.slice(block.start, range.start - lead))?.[0].length ?? 0;
+  const alone = lineBreak > 0 && /^[ \t]*\r?\n/.test(text.slice(end));
+  return { start: range.start - lead - (alone ? lineBreak : 0), end, text: '' };
+}
+
+export interface NewRule {
+  selector: string;
+  property: string;
+  value: string;
+  /** What it is for: the comment above it. */
+  purpose: string;
+  /** A media condition to be written round it. */
+  media: string | null;
+}
+
+function ruleText(sheet: Sheet, { selector, property, value, purpose, media }: NewRule, base: string): string {
+  const hand = handOf(sheet);
+  const declaration = `${property}${hand.colon}${value};`;
+  const inner = media === null ? base : base + hand.indent;
+  const rule = hand.oneLine ? [`${inner}${selector} { ${declaration} }`] : [`${inner}${selector} {`, `${inner}${hand.indent}${declaration}`, `${inner}}`];
+  const lines = [`${base}/* ${purpose.replaceAll('*/', '')} */`, ...(media === null ? rule : [`${base}@media ${media} {`, ...rule, `${base}}`])];
+  return lines.join(hand.newline);
+}
+
+/** A new rule at the end of a sheet, an empty line apart from what is there. */
+export function ruleAtEnd(sheet: Sheet, rule: NewRule): Edit {
+  const { text, part } = sheet;
+  const { newline } = handOf(sheet);
+  const inside = text.slice(part.start, part.end);
+  const filled = inside.trimEnd();
+  const at = part.start + filled.length;
+  const outer = sheet.rules.findLast(({ within }) => within === null);
+  const base = outer ? indentAt(text, outer.range.start) : '';
+  const written = ruleText(sheet, rule, base);
+  const tail = inside.slice(filled.length).includes('\n') ? '' : newline;
+  return { start: at, end: at, text: filled === '' ? written + tail : newline + newline + written + tail };
+}
+
+/** A new rule before what stands at a place, which begins a line or not. */
+export function ruleBefore(sheet: Sheet, at: number, rule: NewRule): Edit {
+  const { newline } = handOf(sheet);
+  const base = indentAt(sheet.text, at);
+  return { start: at, end: at, text: ruleText(sheet, rule, base).slice(base.length) + newline + newline + base };
+}
+
+/** A new rule at the end of a media block that is there. */
+export function ruleWithin(sheet: Sheet, within: Range, rule: NewRule): Edit {
+  const { text } = sheet;
+  const { newline, indent } = handOf(sheet);
+  const filled = text.slice(within.start, within.end).trimEnd();
+  const at = within.start + filled.length;
+  const inside = sheet.rules.filter(({ range }) => range.start >= within.start && range.end <= within.end).at(-1);
+  const base = inside ? indentAt(text, inside.range.start) : indent;
+  const tail = text.slice(at, within.end).includes('\n') ? '' : newline;
+  return { start: at, end: at, text: newline + ruleText(sheet, { ...rule, media: null }, base) + tail };
+}

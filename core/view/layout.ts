@@ -1,0 +1,69 @@
+/** How a gallery is laid out, as plain data: its settings, where each is said, and the rules that say it. */
+import type { SiteReading } from '../model/index.ts';
+import { styledSite } from '../plans/index.ts';
+import { layoutOf, loading, placeOf, SETTINGS, situationOf, upTo, WIDE, weightOf, allHold, partsIn, winnerFor, type Field, type Method, type Rule, type Setting, type Situation } from '../style/index.ts';
+
+export interface SettingView {
+  id: string;
+  group: Setting['group'];
+  title: string;
+  field: Field;
+  value: string | null;
+  /** Where it is said; null where nothing is declared. */
+  place: { path: string; line: number; start: number; text: string } | null;
+  /** In a narrow window: whether it is only what wider ones have. */
+  fromWide: boolean;
+  idle: string | null;
+}
+
+export interface RuleView {
+  path: string;
+  line: number;
+  start: number;
+  end: number;
+  media: string | null;
+  text: string;
+}
+
+export interface LayoutView {
+  method: Method;
+  settings: SettingView[];
+  rules: RuleView[];
+  /** Widths up to which some rule of the gallery counts, widest first; CSS px. */
+  narrow: number[];
+  /** Other pages that load a sheet in which this gallery is laid out. */
+  alsoOn: string[];
+}
+
+/** `at` is the width up to which the window is looked at, in CSS px; null looks at a wide one. Null where the gallery is gone. */
+export function layoutView(site: SiteReading, path: string, n: number, at: number | null): LayoutView | null {
+  const styled = styledSite(site);
+  const situation = situationOf(styled, path, at ?? WIDE);
+  const gallery = site.pages.find((page) => page.path === path)?.galleries[n];
+  if (!situation || !gallery) return null;
+  const layout = layoutOf(situation, gallery);
+  const wide = { ...situation, width: WIDE };
+  const rules = rulesOf(situation, layout.parts);
+  const narrow = [...new Set(rules.flatMap(({ media }) => upTo(media) ?? []))].sort((a, b) => b - a);
+  const settings = SETTINGS.map((setting): SettingView => {
+    const { value, winner } = setting.read(layout);
+    const element = winner && [layout.parts.container, layout.parts.item, layout.parts.image, layout.parts.content, layout.parts.page, layout.parts.caption].flat().find((one) => winnerFor({ ...situation, state: setting.state ?? null }, one, winner.declaration.property)?.declaration === winner.declaration);
+    const fromWide = at !== null && (!winner || !element || winnerFor({ ...wide, state: setting.state ?? null }, element, winner.declaration.property)?.declaration === winner.declaration);
+    const place = winner && placeOf(winner);
+    return { id: setting.id, group: setting.group, title: setting.title, field: setting.field, value, place: place && { path: place.path, line: place.line, start: place.start, text: `${winner.rule.prelude} { ${winner.declaration.property}: ${winner.declaration.value} }` }, fromWide, idle: setting.idle?.(layout) ?? null };
+  });
+  const sheets = [...new Set(rules.filter(({ sheet }) => sheet.kind === 'file' && !styled.foreign(sheet.path)).map(({ sheet }) => sheet))];
+  return {
+    method: layout.method,
+    settings,
+    rules: rules.filter(({ media }) => allHold(media, situation.width)).map((rule) => ({ path: rule.sheet.path, line: rule.sheet.lines.lineAt(rule.range.start), start: rule.range.start, end: rule.range.end, media: rule.media.join(' and ') || null, text: rule.sheet.text.slice(rule.range.start, rule.range.end) })),
+    narrow,
+    alsoOn: [...new Set(sheets.flatMap((sheet) => loading(styled, sheet).map((page) => page.path)))].filter((one) => one !== path),
+  };
+}
+
+/** Rules that speak of the container, the items, their links, pictures or captions; not those of the whole page. */
+function rulesOf(situation: Situation, parts: ReturnType<typeof partsIn>): Rule[] {
+  const firsts = [parts.container, parts.item, parts.link, parts.image, parts.caption].flatMap(([first]) => (first ? [first] : []));
+  return situation.sheets.flatMap((sheet) => sheet.rules.filter((rule) => rule.declarations.length > 0 && firsts.some((element) => weightOf(rule, element, null) !== null)));
+}
