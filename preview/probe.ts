@@ -41,21 +41,40 @@ void (() => {
     if (at) tell({ type: 'pointed', element: noted.get(at) });
   }, true);
 
-  let mark: HTMLElement | null = null;
-  let marked: Element | undefined;
-  function show(path: number[], scroll: boolean): void {
-    marked = byPath.get(path.join());
-    if (scroll) marked?.scrollIntoView({ block: 'nearest' });
-    placeMark();
+  let over: Element | null = null;
+  document.addEventListener('pointermove', (event) => {
+    let at = event.target instanceof Element ? event.target : null;
+    while (at && !noted.has(at)) at = at.parentElement;
+    if (at === over) return;
+    over = at;
+    tell({ type: 'over', element: (at && noted.get(at)) ?? null });
+  }, true);
+  document.documentElement.addEventListener('pointerleave', () => {
+    over = null;
+    tell({ type: 'over', element: null });
+  });
+
+  /** Two frames over the page: one round what is chosen, a thin one round what is pointed at in the source. */
+  const frames = {
+    chosen: { line: '3px solid #74468c', element: undefined as Element | undefined, mark: null as HTMLElement | null },
+    pointed: { line: '2px dashed #74468c', element: undefined as Element | undefined, mark: null as HTMLElement | null },
+  };
+  function show(which: keyof typeof frames, path: number[], scroll: boolean): void {
+    const frame = frames[which];
+    frame.element = byPath.get(path.join());
+    if (scroll) frame.element?.scrollIntoView({ block: 'nearest' });
+    placeMarks();
   }
-  function placeMark(): void {
-    mark?.remove();
-    mark = null;
-    if (!marked?.isConnected) return;
-    const box = marked.getBoundingClientRect();
-    mark = document.createElement('span');
-    mark.style.cssText = `all:initial;position:absolute;pointer-events:none;z-index:2147483647;left:${box.left + scrollX - 4}px;top:${box.top + scrollY - 4}px;width:${box.width + 4}px;height:${box.height + 4}px;outline:3px solid #74468c;outline-offset:-1px`;
-    document.documentElement.append(mark);
+  function placeMarks(): void {
+    for (const frame of Object.values(frames)) {
+      frame.mark?.remove();
+      frame.mark = null;
+      if (!frame.element?.isConnected) continue;
+      const box = frame.element.getBoundingClientRect();
+      frame.mark = document.createElement('span');
+      frame.mark.style.cssText = `all:initial;position:absolute;pointer-events:none;z-index:2147483647;left:${box.left + scrollX - 4}px;top:${box.top + scrollY - 4}px;width:${box.width + 4}px;height:${box.height + 4}px;outline:${frame.line};outline-offset:-1px`;
+      document.documentElement.append(frame.mark);
+    }
   }
 
   /** A changed stylesheet is fetched under a new address and takes the old one's place when it has come. */
@@ -66,7 +85,11 @@ void (() => {
       const url = new URL(link.href);
       url.searchParams.set('at', String(Date.now()));
       next.href = url.href;
-      next.addEventListener('load', () => link.remove());
+      next.addEventListener('load', () => {
+        link.remove();
+        requestAnimationFrame(placeMarks);
+        requestAnimationFrame(tellPlaces);
+      });
       link.after(next);
     }
   }
@@ -89,7 +112,7 @@ void (() => {
   }
   for (const event of ['scroll', 'resize', 'load']) window.addEventListener(event, () => requestAnimationFrame(tellPlaces), true);
   // Pictures and styles that come late move what is marked; `load` of each is heard on its way down.
-  for (const event of ['resize', 'load']) window.addEventListener(event, () => requestAnimationFrame(placeMark), true);
+  for (const event of ['resize', 'load']) window.addEventListener(event, () => requestAnimationFrame(placeMarks), true);
 
   /** The place to keep over a reload; until the page has its full height it can only be reached in part, so it is not told. */
   let keeping: [number, number] | null = null;
@@ -110,9 +133,10 @@ void (() => {
   window.addEventListener('message', (event: MessageEvent) => {
     if (event.origin !== APPLICATION_ORIGIN || event.source !== window.parent) return;
     const command = event.data as { type?: string; path?: string; element?: number[]; elements?: number[][]; scroll?: boolean; at?: [number, number] };
-    if (command.type === 'show' && command.element) show(command.element, command.scroll === true);
+    if (command.type === 'show' && command.element) show('chosen', command.element, command.scroll === true);
+    else if (command.type === 'hint') show('pointed', command.element ?? [-1], false);
     else if (command.type === 'place' && command.at) keepPlace(command.at);
-    else if (command.type === 'hide') show([-1], false);
+    else if (command.type === 'hide') show('chosen', [-1], false);
     else if (command.type === 'style' && command.path) refreshStyle(command.path);
     else if (command.type === 'watch') {
       watched = (command.elements ?? []).map((path) => path.join());

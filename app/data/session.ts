@@ -2,11 +2,12 @@
  * One open site: its files in memory, its reading in the analysis worker, and the way by which every change goes:
  * planned in the worker, written in one transaction, then shown. Changes are done one after the other.
  */
+import type { Tie } from '~core/markup/index.ts';
 import type { PictureTask } from '~core/model/index.ts';
 import { DEFAULT_RECIPE, Recipe } from '~core/photo/index.ts';
-import type { Intent, MadeFile } from '~core/plans/index.ts';
+import type { Intent, MadeFile, UnitChoice } from '~core/plans/index.ts';
 import { isPicturePath, notesIn, type FileContent } from '~core/site/index.ts';
-import type { SiteView } from '~core/view/index.ts';
+import type { LayoutView, SiteView } from '~core/view/index.ts';
 import { diffsOf, type FileDiff } from './diffs';
 import type { PlanView } from '../workers/analysis';
 import type { PictureLook } from '../workers/pictures';
@@ -170,6 +171,21 @@ export class SiteSession {
     if (view.unsearched > 0) void this.#searchOn(view.unsearched);
     this.#shown = version;
     return { site: this.site, files: new Map(this.files), view, undo, redo, readOnly: this.readOnly };
+  }
+
+  /** The element of a page at an offset of its source, or at child numbers of its tree; null where there is none to show. */
+  tie(page: string, at: number | number[]): Promise<Tie | null> {
+    return analysis().tie(page, at);
+  }
+
+  /** What could be an item around the picture at an offset of a page's source. */
+  unitChoices(page: string, at: number): Promise<UnitChoice[]> {
+    return analysis().unitChoices(page, at);
+  }
+
+  /** How a gallery is laid out in a window up to `at` CSS px wide, or in a wide one. */
+  layout(page: string, gallery: number, at: number | null): Promise<LayoutView | null> {
+    return analysis().layout(page, gallery, at);
   }
 
   plan(intent: Intent): Promise<PlanView> {

@@ -11,7 +11,7 @@ import { Bar, DayNight, FilesButton, FindButton, HistoryButton, UndoRedo } from 
 import { History } from '../ui/History';
 import { KeysSheet, useKeys } from '../ui/keys';
 import { PreviewProvider } from '../ui/preview';
-import { SiteProvider, useWork, type OpenSite } from '../ui/site';
+import { SiteProvider, useWork, type OpenSite, type Spot } from '../ui/site';
 import { Slip } from '../ui/Slip';
 import { StrandRail } from '../ui/StrandRail';
 import { ink } from '../ui/theme';
@@ -63,6 +63,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
   const { revalidate } = useRevalidator();
   const [strand, setStrand] = useState<string | null>(null);
   const [page, choosePage] = useState<string | null>(null);
+  const [spot, setSpot] = useState<Spot | null>(null);
   const [asked, setAsked] = useState(0);
   const [finding, setFinding] = useState(false);
   const [filing, setFiling] = useState(false);
@@ -85,7 +86,16 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
     setStrand(id);
     setAsked((n) => n + 1);
   }, []);
-  const value = useMemo(() => ({ site, strand, choose, page, choosePage, asked, ask, work, outcome, busy }), [site, strand, choose, page, asked, ask, work, outcome, busy]);
+  const siteId = site.site.id;
+  const showSource = useCallback(
+    (path: string, start?: number, end = start) => {
+      choosePage(path);
+      if (start !== undefined) setSpot({ path, start, end: end ?? start });
+      void navigate(`/site/${siteId}/markup`);
+    },
+    [navigate, siteId],
+  );
+  const value = useMemo(() => ({ site, spot, showSource, strand, choose, page, choosePage, asked, ask, work, outcome, busy }), [site, spot, showSource, strand, choose, page, asked, ask, work, outcome, busy]);
   const at = STATIONS.find((station) => pathname.endsWith(`/${station.id}`))?.id ?? null;
 
   useKeys({

@@ -117,6 +117,7 @@ const FromProbe = z.discriminatedUnion('type', [
   z.object({ from: z.literal('probe'), type: z.literal('hello'), path: z.string() }),
   z.object({ from: z.literal('probe'), type: z.literal('pong') }),
   z.object({ from: z.literal('probe'), type: z.literal('pointed'), element }),
+  z.object({ from: z.literal('probe'), type: z.literal('over'), element: element.nullable() }),
   z.object({ from: z.literal('probe'), type: z.literal('missing'), path: z.string() }),
   z.object({ from: z.literal('probe'), type: z.literal('error'), says: z.string().max(4000), path: z.string(), line: z.number() }),
   z.object({ from: z.literal('probe'), type: z.literal('scrolled'), at: z.tuple([z.number(), z.number()]) }),
@@ -129,7 +130,7 @@ const SANDBOX = 'allow-scripts allow-same-origin allow-forms allow-modals allow-
 
 const SANDBOX_WITHOUT_SCRIPTS = 'allow-same-origin allow-forms';
 
-interface LivePageProps {
+export interface LivePageProps {
   path: string;
   /** Width of the page's window; CSS px. */
   width: number;
@@ -138,14 +139,18 @@ interface LivePageProps {
   title: string;
   /** Child numbers of the element to mark. */
   show?: number[] | null;
+  /** The same for what is pointed at elsewhere; it is framed and never scrolled to. */
+  hint?: number[] | null;
   /** Elements whose places are reported; `places` gives their middles in CSS px of the room, null where out of sight. */
   watched?: number[][];
   onPlaces?: (tops: (number | null)[]) => void;
   onPointed?: (element: number[]) => void;
+  /** What the pointer is over; null where it has left. */
+  onOver?: (element: number[] | null) => void;
   onReport?: (report: ProbeReport) => void;
 }
 
-export function LivePage({ path, width, room, title, show = null, watched, onPlaces, onPointed, onReport }: LivePageProps) {
+export function LivePage({ path, width, room, title, show = null, hint = null, watched, onPlaces, onPointed, onOver, onReport }: LivePageProps) {
   const { origin, status, taken, address, restart, scripts, takeDown, again } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
   const scale = Math.min(1, room.width / width);
@@ -155,6 +160,7 @@ export function LivePage({ path, width, room, title, show = null, watched, onPla
   const lastShown = useRef('');
   const place = useRef<{ path: string; at: [number, number] } | null>(null);
   const shownKey = show?.join() ?? '';
+  const hintKey = hint?.join() ?? '';
   const watchedKey = watched?.map((one) => one.join('.')).join() ?? '';
 
   useProbe(frame, origin, (report) => {
@@ -164,6 +170,7 @@ export function LivePage({ path, width, room, title, show = null, watched, onPla
       setGreeted((n) => n + 1);
     } else if (report.type === 'scrolled') place.current = { path, at: report.at };
     else if (report.type === 'pointed') onPointed?.(report.element);
+    else if (report.type === 'over') onOver?.(report.element);
     else if (report.type === 'places') onPlaces?.(report.tops.map((top) => (top === null ? null : top * scale)));
     onReport?.(report);
   });
@@ -183,6 +190,9 @@ export function LivePage({ path, width, room, title, show = null, watched, onPla
     tell(shownKey === '' ? { type: 'hide' } : { type: 'show', element: shownKey.split(',').map(Number), scroll: lastShown.current !== shownKey });
     lastShown.current = shownKey;
   }, [greeted, shownKey, tell]);
+  useEffect(() => {
+    if (greeted > 0) tell(hintKey === '' ? { type: 'hint' } : { type: 'hint', element: hintKey.split(',').map(Number) });
+  }, [greeted, hintKey, tell]);
   useEffect(() => {
     if (greeted > 0) tell({ type: 'watch', elements: watchedKey === '' ? [] : watchedKey.split(',').map((one) => one.split('.').map(Number)) });
   }, [greeted, watchedKey, tell]);

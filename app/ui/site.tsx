@@ -11,11 +11,22 @@ export interface OpenSite extends Snapshot {
   session: SiteSession;
 }
 
+/** Offsets are those of the file's text. */
+export interface Spot {
+  path: string;
+  start: number;
+  end: number;
+}
+
 export interface Choice {
   strand: string | null;
   choose: (strand: string | null) => void;
   page: string | null;
   choosePage: (page: string) => void;
+  /** A place in a file that the editor is to show; every call is a new one. */
+  spot: Spot | null;
+  /** Opens a file in the editor, at a place where one is given. */
+  showSource: (path: string, start?: number, end?: number) => void;
   /** Set when the alt text of the chosen strand is to be written; the rail takes the focus there. */
   asked: number;
   ask: (strand: string) => void;

@@ -1,11 +1,12 @@
 /** Reads sites away from the main thread: a thin shell around the core. One worker serves the one open site. */
 import * as Comlink from 'comlink';
 import type { Planned } from '~core/checks/index.ts';
+import { elementAt, elementBy, tieOf, type Tie } from '~core/markup/index.ts';
 import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import { placeMade, planFor, readyTasks, type Intent, type MadeFile, type ReadyTask } from '~core/plans/index.ts';
+import { placeMade, planFor, readyTasks, unitChoices, type Intent, type MadeFile, type ReadyTask, type UnitChoice } from '~core/plans/index.ts';
 import type { Change, FileContent } from '~core/site/index.ts';
-import { pageStandingAlone, picturesShownBy, viewOf, type SiteView } from '~core/view/index.ts';
+import { layoutView, pageStandingAlone, picturesShownBy, viewOf, type LayoutView, type SiteView } from '~core/view/index.ts';
 import { openStore, readFacts } from '../data/store';
 import { diffsOf, type FileDiff } from '../data/diffs';
 import { KITS } from './kits';
@@ -77,6 +78,18 @@ const analysis = {
   },
   pageStandingAlone(path: string, pictures: [string, string][], nonce: string): string {
     return pageStandingAlone(files, path, new Map(pictures), nonce);
+  },
+  /** The element at a place in a page's source, or at child numbers of its tree. */
+  tie(path: string, at: number | number[]): Tie | null {
+    const page = currentReading().pages.find((one) => one.path === path);
+    return page ? tieOf(typeof at === 'number' ? elementAt(page.document, at) : elementBy(page.document, at)) : null;
+  },
+  unitChoices(path: string, at: number): UnitChoice[] {
+    const page = currentReading().pages.find((one) => one.path === path);
+    return page ? unitChoices(page.document, at) : [];
+  },
+  layout(page: string, gallery: number, at: number | null): LayoutView | null {
+    return layoutView(currentReading(), page, gallery, at);
   },
   plan(intent: Intent): PlanView {
     return shown(planFor(currentReading(), intent));

@@ -42,8 +42,16 @@ export interface PageElement {
   texts: { range: Range; value: string }[];
 }
 
+/** What the author has said of a page: that elements of a selector are items of a gallery, or that they are none. */
+export interface UnitHint {
+  selector: string;
+  gallery: boolean;
+}
+
 export interface PageDocument {
   text: string;
+  /** It is read by these wherever it is read again. */
+  units: readonly UnitHint[];
   /** Every element in document order; the first is `html`. */
   elements: PageElement[];
   comments: Range[];
@@ -89,11 +97,11 @@ export function pathTo(element: PageElement): number[] {
   return path;
 }
 
-export function parsePage(text: string): PageDocument {
+export function parsePage(text: string, units: readonly UnitHint[] = []): PageDocument {
   // A byte order mark is no text of the page; left in, it would open the body before the doctype is read.
   const shift = text.startsWith('\uFEFF') ? 1 : 0;
   const tree = parse(shift ? text.slice(1) : text, { sourceCodeLocationInfo: true, scriptingEnabled: false });
-  const page: PageDocument = { text, elements: [], comments: [], lines: new LineIndex(text), doctype: false };
+  const page: PageDocument = { text, units, elements: [], comments: [], lines: new LineIndex(text), doctype: false };
   for (const child of tree.childNodes) {
     if (child.nodeName === '#documentType') page.doctype = true;
     visit(child, null, page, shift);

@@ -5,9 +5,10 @@
  * rows of a table or of divs are merged; runs are parted by headings and cut into units ({@link unitsOf}). What only
  * looks repeated (icons of a menu, pictures in prose) is left out.
  */
-import { isPicturePath } from '../site/index.ts';
+import { grouped, isPicturePath } from '../site/index.ts';
 import { ancestors, descendants, textOf, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
 import { backgroundOf, partsIn, sourceOf, type ItemParts } from './parts.ts';
+import { matches } from './selectors.ts';
 import { insideBetween, splitAtHeadings, unitsOf, type Unit } from './units.ts';
 
 export interface GalleryItem extends ItemParts {
@@ -50,7 +51,7 @@ export function galleriesOf(page: PageDocument): Gallery[] {
   }
 
   const claimed = new Set<PageElement>();
-  const groups: Group[] = [];
+  const groups: Group[] = toldGroups(page, bearing, claimed);
   // Innermost first: children come after their parents in document order.
   for (const parent of [...page.elements].reverse()) {
     if (!bearing.has(parent) || isItemAmongEquals(parent, bearing)) continue;
@@ -68,6 +69,29 @@ export function galleriesOf(page: PageDocument): Gallery[] {
     .map(({ container, units }) => ({ container, items: itemsOf(page, units) }))
     .filter((gallery) => gallery.items.length > 0)
     .sort((a, b) => (a.items[0]?.range.start ?? 0) - (b.items[0]?.range.start ?? 0));
+}
+
+/** Items as the author has told them; their pictures are claimed, and so are those that are told to be none. */
+function toldGroups(page: PageDocument, bearing: Bearing, claimed: Set<PageElement>): Group[] {
+  const groups: Group[] = [];
+  for (const { selector, gallery } of page.units) {
+    const found = matches(page, selector);
+    const units = found.ok ? found.elements.filter((element) => element.range && element.parent && bearing.get(element)?.some((seed) => !claimed.has(seed))) : [];
+    for (const unit of units) for (const seed of bearing.get(unit) ?? []) claimed.add(seed);
+    if (!gallery) continue;
+    const byParent = grouped(units, ({ parent }) => parent!);
+    // One in each parent: the parents are wrappers, and what holds them all is the gallery.
+    const apart = byParent.size > 1 && [...byParent.values()].every((inside) => inside.length === 1);
+    for (const [parent, inside] of apart ? [[commonAncestor(units), units] as const] : byParent) groups.push({ container: parent, units: inside.map((element) => ({ elements: [element], range: element.range! })) });
+  }
+  return groups;
+}
+
+export function commonAncestor(elements: readonly PageElement[]): PageElement {
+  const [first, ...others] = elements.map((element) => [...ancestors(element)].reverse());
+  let depth = 0;
+  while (first![depth + 1] && others.every((chain) => chain[depth + 1] === first![depth + 1])) depth++;
+  return first![depth]!;
 }
 
 function isSeed(element: PageElement): boolean {
@@ -163,7 +187,7 @@ function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>)
       merged.push(group);
       continue;
     }
-    const key = `${parent.index}:${container.tag}:${valueOf(container, 'class') ?? ''}`;
+    const key = `${parent.index}:${container.tag}:${valueOf(container, 'class') ?? ''}:${headingsBefore(container)}`;
     const row = rows.get(key);
     if (row) row.units = [...group.units, ...row.units];
     else {
@@ -175,12 +199,15 @@ function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>)
   return merged;
 }
 
+/** Rows under different headings are galleries of their own. */
+const headingsBefore = ({ parent, place }: PageElement): number => parent?.children.filter((one) => one.place < place && /^h[1-6]$/.test(one.tag)).length ?? 0;
+
 /** Equal rows with one picture only, as the last row often has: too little to be a group by itself. */
 function shortRows({ container, units }: Group, bearing: Bearing, claimed: Set<PageElement>): Unit[] {
   const head = units[0]?.elements.find((element) => bearing.has(element));
   const wanted = head && signature(head, bearing);
   return (container.parent?.children ?? []).flatMap((row) => {
-    if (!sameKind(row, container)) return [];
+    if (!sameKind(row, container) || headingsBefore(row) !== headingsBefore(container)) return [];
     const left = row.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
     const [only] = left;
     if (left.length !== 1 || !only?.range || signature(only, bearing) !== wanted) return [];

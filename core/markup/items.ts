@@ -19,7 +19,7 @@ export const refuse = (reason: string): Edited => ({ ok: false, reason });
 export function verified(page: PageDocument, edits: Edit[], expected: (after: PageDocument) => string | null): Edited {
   const applied = applyEdits(page.text, edits);
   if (!applied.ok) return refuse(applied.reason);
-  const wrong = expected(parsePage(applied.text));
+  const wrong = expected(parsePage(applied.text, page.units));
   return wrong === null ? { ok: true, edits } : refuse(`The change was not made: ${wrong}.`);
 }
 
@@ -204,6 +204,25 @@ export function addItems(page: PageDocument, gallery: Gallery, added: readonly N
   const separator = separatorOf(page, gallery);
   const edits = at <= 0 ? [{ start: neighbour.unit.start, end: neighbour.unit.start, text: written.map((text) => text + separator).join('') }] : at < items.length ? [insertion(neighbour, separator, written)] : appended(page, gallery, separator, written);
   return verified(page, edits, (after) => holds(after, wanted));
+}
+
+/** New items written as those of a gallery are, with the author's separators between them and none around. */
+export function freshItems(page: PageDocument, gallery: Gallery, items: readonly NewItem[]): { ok: true; text: string } | { ok: false; reason: string } {
+  // Written behind the last and cut out again, so that the separators are the author's.
+  const added = addItems(page, gallery, items);
+  if (!added.ok) return added;
+  const together = applyEdits(page.text, added.edits);
+  if (!together.ok) return together;
+  const start = gallery.items[0]!.range.start;
+  const fresh = galleriesOf(parsePage(together.text, page.units)).find(({ items: there }) => there.length === gallery.items.length + items.length && there[0]?.range.start === start);
+  const first = fresh?.items[gallery.items.length];
+  return fresh && first ? { ok: true, text: together.text.slice(first.unit.start, fresh.items.at(-1)!.unit.end) } : { ok: false, reason: 'The new gallery would be read otherwise than meant.' };
+}
+
+/** A range with its line, where nothing else stands on it. */
+export function cutLine({ text }: PageDocument, { start, end }: Range): Edit {
+  const lead = /(?:\r?\n)?[ \t]*$/.exec(text.slice(0, start))![0];
+  return /^[ \t]*(?:\r?\n|$)/.test(text.slice(end)) && lead.includes('\n') ? { start: start - lead.length, end, text: '' } : { start, end, text: '' };
 }
 
 const insertion = ({ range }: GalleryItem, separator: string, written: readonly string[]): Edit => ({ start: range.end, end: range.end, text: written.map((text) => separator + text).join('') });

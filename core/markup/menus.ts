@@ -173,6 +173,16 @@ export function insertEntry(page: PageDocument, menu: Menu, wish: EntryWish, aft
   return [{ start: at, end: at, text: after < 0 ? text + separator : separator + text }];
 }
 
+/** The cut that takes an entry away, with the separator before it or, of the first one, behind it. */
+export function removeEntry(page: PageDocument, { entries }: Menu, n: number): Edit | null {
+  const own = entries[n]?.unit.range;
+  if (!own || entries.length < 2) return null;
+  const endOf = ({ start, end }: Range) => start + page.text.slice(start, end).trimEnd().length;
+  const [before, behind] = [entries[n - 1]?.unit.range, entries[n + 1]?.unit.range];
+  if (before && SEPARATOR.test(page.text.slice(endOf(before), own.start))) return { start: endOf(before), end: endOf(own), text: '' };
+  return behind && SEPARATOR.test(page.text.slice(endOf(own), behind.start)) ? { start: own.start, end: behind.start, text: '' } : { start: own.start, end: endOf(own), text: '' };
+}
+
 function separatorIn(page: PageDocument, { entries }: Menu): string {
   for (const [n, { unit }] of entries.entries()) {
     const next = entries[n + 1]?.unit.range;

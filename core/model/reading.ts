@@ -1,8 +1,8 @@
 /** A site as it is understood: derived from its files and the facts of its pictures, never stored. */
-import { galleriesOf, hazardsOf, parsePage, type Gallery, type GalleryItem, type Hazard, type PageDocument } from '../markup/index.ts';
+import { galleriesOf, hazardsOf, parsePage, type Gallery, type GalleryItem, type Hazard, type PageDocument, type UnitHint } from '../markup/index.ts';
 import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type Pace, type PageEvidence, type Pairing } from '../pairing/index.ts';
 import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
-import { byNaturalName, folderOf, stemOf, isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type MadeRecord, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
+import { byNaturalName, folderOf, grouped, stemOf, isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type MadeRecord, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
 import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
 import { derivedFiles, madeRecords, madeTogether } from './making.ts';
@@ -77,7 +77,8 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
     const content = files.get(path);
     return content?.kind === 'binary' ? facts.get(content.hash) : undefined;
   };
-  const parsed = [...files].flatMap(([path, content]) => (content.kind === 'text' && isPagePath(path) ? [{ path, page: parseCached(path, content.text, cache) }] : []));
+  const hints = grouped(known.units, ({ page }) => page);
+  const parsed = [...files].flatMap(([path, content]) => (content.kind === 'text' && isPagePath(path) ? [{ path, page: parseCached(path, content.text, hints.get(path) ?? [], cache) }] : []));
   for (const path of cache.keys()) if (!files.has(path)) cache.delete(path);
 
   const evidence = parsed.flatMap(({ path, page }) => page.galleries.flatMap((gallery) => gallery.items.flatMap((item) => evidenceOf(path, page.document, item, index) ?? [])));
@@ -121,10 +122,11 @@ function byPath(decisions: readonly PairDecision[], paths: readonly string[], fi
   return decisions.flatMap(({ small, large, belong }) => (pathsOf.get(small) ?? []).flatMap((thumbnail) => (pathsOf.get(large) ?? []).map((full) => ({ thumbnail, full, belong }))));
 }
 
-function parseCached(path: string, text: string, cache: ReadingMemory['pages']): ParsedPage {
+function parseCached(path: string, text: string, hints: readonly UnitHint[], cache: ReadingMemory['pages']): ParsedPage {
   const known = cache.get(path);
-  if (known?.text === text) return known;
-  const document = parsePage(text);
+  const units = hints.map(({ selector, gallery }) => ({ selector, gallery }));
+  if (known?.text === text && JSON.stringify(known.document.units) === JSON.stringify(units)) return known;
+  const document = parsePage(text, units);
   const page = { text, document, galleries: galleriesOf(document), hazards: hazardsOf(document) };
   cache.set(path, page);
   return page;

@@ -7,3 +7,5 @@ export * from './renaming.ts';
 export * from './rules.ts';
 export * from './sources.ts';
 export { spreadOf } from './split.ts';
+export * from './style.ts';
+export { unitChoices, type UnitChoice } from './units.ts';

@@ -21,6 +21,16 @@ export const NewPicture = z.strictObject({
 });
 export type NewPicture = z.infer<typeof NewPicture>;
 
+/** What a link is to lead to. */
+export const LinkTarget = z.discriminatedUnion('to', [
+  /** A page, picture or any other file of the site, and an element of a page by its id. */
+  z.strictObject({ to: z.literal('file'), path: z.string(), anchor: z.string().max(300).optional() }),
+  z.strictObject({ to: z.literal('address'), url: line }),
+  z.strictObject({ to: z.literal('mail'), address: line }),
+  z.strictObject({ to: z.literal('phone'), number: line }),
+]);
+export type LinkTarget = z.infer<typeof LinkTarget>;
+
 const edit = z.strictObject({ start: z.number().int().min(0), end: z.number().int().min(0), text: z.string() });
 
 const gallery = { page: z.string(), gallery: z.number().int().min(0) };
@@ -43,12 +53,23 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('renumber'), ...gallery }),
   /** A gallery on pages of `size` items each, or put in step again. */
   z.strictObject({ kind: z.literal('split-gallery'), ...gallery, size: z.number().int().min(1).max(10_000) }),
+  /** A setting of a gallery's look; `at` is the width of the window up to which it counts, in CSS px. */
+  z.strictObject({ kind: z.literal('set-style'), ...gallery, setting: z.string().max(60), value: z.string().max(300).nullable(), at: z.number().int().min(100).max(4000).nullable() }),
+  /** What items are on a page: elements of a selector, or that these are none; null takes back what was said. */
+  z.strictObject({ kind: z.literal('set-units'), page: z.string(), selector: z.string().min(1).max(500), gallery: z.boolean().nullable() }),
   /** What these items lack and all their neighbours have. */
   z.strictObject({ kind: z.literal('complete-items'), ...gallery, items: z.array(z.number().int().min(0)).min(1) }),
   z.strictObject({ kind: z.literal('apply-pattern'), ...gallery, pattern: z.string().min(1).max(20_000), words: z.enum(CAPTION_SOURCES) }),
   z.strictObject({ kind: z.literal('fill-words'), ...gallery, slot: z.enum(FILLABLE), from: z.enum(['picture', 'alt', 'title', 'caption', 'name']), over: z.boolean() }),
   /** `from` is the page that it is made from, `entry` what the menus shall call it. */
   z.strictObject({ kind: z.literal('new-page'), path: z.string(), title: line.min(1), from: z.string().optional(), pictures: z.array(NewPicture).optional(), entry: line.min(1).optional() }),
+  /** A link in the source, or words that become one; `at` are offsets. */
+  z.strictObject({ kind: z.literal('link-to'), page: z.string(), at: z.strictObject({ start: z.number().int().min(0), end: z.number().int().min(0) }), target: LinkTarget }),
+  z.strictObject({ kind: z.literal('delete-page'), path: z.string() }),
+  z.strictObject({ kind: z.literal('set-stylesheet'), pages: paths, sheet: z.string(), on: z.boolean() }),
+  /** A gallery's set-up written again behind it, under another heading and with other pictures. */
+  z.strictObject({ kind: z.literal('add-section'), ...gallery, title: line.min(1), pictures: z.array(NewPicture).min(1) }),
+  z.strictObject({ kind: z.literal('list-sections'), page: z.string() }),
   z.strictObject({ kind: z.literal('add-menu-entry'), target: z.string(), label: line.min(1) }),
   z.strictObject({ kind: z.literal('align-menus') }),
   z.strictObject({ kind: z.literal('wire'), page: z.string() }),

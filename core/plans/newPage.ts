@@ -1,9 +1,10 @@
 /** A new page: from a clean skeleton, or from one that is there, whose head, menu, scripts and layout it keeps. */
 import type { Planned } from '../checks/index.ts';
-import { addItems, descendants, encodeMarkup, menusOf, moveMark, parsePage, removeItems, textOf, galleriesOf, skeletonPage, SKELETON_STYLE, writeEntry, type NewItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import { descendants, freshItems, encodeMarkup, menusOf, moveMark, parsePage, removeItems, textOf, galleriesOf, skeletonPage, SKELETON_STYLE, writeEntry, type NewItem, type PageDocument, type PageElement } from '../markup/index.ts';
 import { pageReferences, sharedMenu, type PageReading, type SiteReading } from '../model/index.ts';
 import { applyEdits, cleanPath, folderOf, isPagePath, isStylePath, relativeReference, resolveInSite, type Edit, type FileChange } from '../site/index.ts';
 import { enterInMenus } from './menus.ts';
+import { notesChange } from './notes.ts';
 import type { NewPicture } from './intent.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
@@ -34,7 +35,10 @@ export function newPage(site: SiteReading, { path: raw, title, from, pictures = 
   if (entry !== undefined && !shared) return refuse('No two pages here share a menu, so there is none to enter the page in.');
   const entered = shared && entry !== undefined ? enterInMenus(shared, path, entry) : { ok: true as const, files: [] };
   if (!entered.ok) return refuse(entered.reason);
-  return { ok: true, change: { label: source ? `New page ${path} from ${source.path}` : `New page ${path}`, files: [...made.files, ...entered.files] } };
+  // What was said of the items of the page that it is made from goes for those of the new one.
+  const said = site.notes.known.units.filter((one) => one.page === from);
+  const notes = said.length > 0 ? notesChange(site, { units: [...site.notes.known.units, ...said.map((one) => ({ ...one, page: path }))] }) : [];
+  return { ok: true, change: { label: source ? `New page ${path} from ${source.path}` : `New page ${path}`, files: [...made.files, ...entered.files, ...notes] } };
 }
 
 type Made = { ok: true; files: FileChange[] } | { ok: false; reason: string };
@@ -57,7 +61,7 @@ function copied(site: SiteReading, source: PageReading, path: string, title: str
   ];
   let { text } = source;
   for (const step of steps) {
-    const edits = step(parsePage(text));
+    const edits = step(parsePage(text, source.document.units));
     if (typeof edits === 'string') return { ok: false, reason: edits };
     const applied = applyEdits(text, edits);
     if (!applied.ok) return applied;
@@ -93,17 +97,9 @@ function galleryEdits(page: PageDocument, items: readonly NewItem[]): Edit[] | s
       edits.push(...gone.edits);
       continue;
     }
-    // Written behind the last and cut out again with the old ones in front, so that the separators are the author's.
-    const added = addItems(page, gallery, items);
-    if (!added.ok) return added.reason;
-    const together = applyEdits(page.text, added.edits);
-    if (!together.ok) return together.reason;
-    const after = parsePage(together.text);
-    const fresh = galleriesOf(after).find(({ items: there }) => there.length === gallery.items.length + items.length && there[0]?.range.start === first.range.start);
-    if (!fresh) return 'The new gallery would be read otherwise than meant.';
-    const begins = fresh.items[gallery.items.length]!.unit.start;
-    const ends = fresh.items.at(-1)!.unit.end;
-    edits.push({ start: first.unit.start, end: last.unit.end, text: together.text.slice(begins, ends) });
+    const fresh = freshItems(page, gallery, items);
+    if (!fresh.ok) return fresh.reason;
+    edits.push({ start: first.unit.start, end: last.unit.end, text: fresh.text });
   }
   return edits;
 }

@@ -8,13 +8,18 @@ import { wirePage } from '../wiring/index.ts';
 import { decide } from './decide.ts';
 import { itemOf, type FoundItem } from './items.ts';
 import { applyPatternTo, completeItems, copyMany, fillWords, moveMany, removeMany, renumberGallery, setOnEveryLink, setSlotOf } from './itemWork.ts';
+import { linkTo } from './links.ts';
 import { addMenuEntry, alignMenus } from './menus.ts';
 import { newPage } from './newPage.ts';
 import { changeNotes, notesChange } from './notes.ts';
+import { deletePage, setStylesheet } from './pageWork.ts';
+import { addSection, listSections } from './sections.ts';
 import { orderGallery, setOrder } from './order.ts';
 import { exchange, merge, mergeMany, rename, renameMany } from './rename.ts';
 import { setSources } from './sources.ts';
 import { splitGallery } from './split.ts';
+import { setStyle } from './style.ts';
+import { setUnits } from './units.ts';
 import { keepPlace, setTags, setWords } from './words.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
@@ -35,11 +40,18 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'set-on-links': setOnEveryLink,
   renumber: renumberGallery,
   'split-gallery': splitGallery,
+  'set-style': setStyle,
+  'set-units': setUnits,
   'complete-items': completeItems,
   'apply-pattern': applyPatternTo,
   'fill-words': fillWords,
   'add-pictures': addPictures,
   'new-page': (site, wish) => newPage(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'link-to': linkTo,
+  'delete-page': deletePage,
+  'set-stylesheet': setStylesheet,
+  'add-section': (site, wish) => addSection(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'list-sections': listSections,
   'add-menu-entry': addMenuEntry,
   'align-menus': alignMenus,
   decide,

@@ -43,9 +43,10 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
 
 /** What is noted by path goes along: what was made, and the pages of a gallery. */
 function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
-  const { made, spreads } = site.notes.known;
+  const { made, spreads, units } = site.notes.known;
   const to = (path: string) => moves.get(path) ?? path;
   const changed = { ...(made.some(({ path, from }) => moves.has(path) || moves.has(from)) ? { made: made.map((record) => ({ ...record, path: to(record.path), from: to(record.from) })) } : {}), ...(spreads.some(({ pages }) => pages.some((path) => moves.has(path))) ? { spreads: spreads.map((spread) => ({ ...spread, pages: spread.pages.map(to) })) } : {}) };
+  if (units.some(({ page }) => moves.has(page))) Object.assign(changed, { units: units.map((one) => ({ ...one, page: to(one.page) })) });
   return Object.keys(changed).length === 0 ? [] : notesChange(site, changed);
 }
 

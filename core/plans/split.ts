@@ -53,7 +53,7 @@ export function splitGallery(site: SiteReading, { page: path, gallery: n, size }
     const made = written(own ?? first, at + 1, names, chunk, !own);
     if (typeof made === 'object') return refuse(`${names[at]}: ${made.reason}`);
     const wanted = chunk.map(({ address }) => address);
-    if (wanted.length > 1 && !galleriesOf(parsePage(made)).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n'))) return refuse(`${names[at]}: the page would be read otherwise than meant.`);
+    if (wanted.length > 1 && !galleriesOf(parsePage(made, first.page.document.units)).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n'))) return refuse(`${names[at]}: the page would be read otherwise than meant.`);
     if (!own) files.push({ kind: 'put', path: names[at]!, before: null, after: { kind: 'text', text: made } });
     else if (made !== own.page.text) files.push({ kind: 'edit', path: own.page.path, edits: smallestEdit(own.page.text, made) });
   }

@@ -27,6 +27,9 @@ export function applyEdits(text: string, edits: readonly Edit[]): EditedText {
   return { ok: true, text: pieces.join('') };
 }
 
+/** Whether an edit touches what another one changes. */
+export const editsOverlap = (edits: readonly Edit[], { start, end }: Edit): boolean => edits.some((one) => one.start < end && start < one.end);
+
 /** The edits that undo `edits`: offsets are those of the edited text. */
 export function invertEdits(text: string, edits: readonly Edit[]): Edit[] {
   let shift = 0;

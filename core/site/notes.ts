@@ -64,6 +64,8 @@ export const SiteNotes = z.object({
   placeKept: z.array(hash).max(100_000).default([]),
   order: z.object({ by: z.enum(ORDERS), hand: z.array(hash).max(100_000) }).default({ by: 'name', hand: [] }),
   naming: z.object({ own: z.array(NamingRule).max(50), off: z.array(path).max(200) }).default({ own: [], off: [] }),
+  /** What items of galleries are, where their author has said it: elements of a selector, or that these are none. */
+  units: z.array(z.object({ page: path, selector: z.string().min(1).max(500), gallery: z.boolean() })).max(5000).default([]),
   lists: z.array(ListMapping).max(50).default([]),
   /** Galleries that stand on several pages, in their order, of so many items each. */
   spreads: z.array(z.object({ pages: z.array(path).min(1).max(1000), size: z.number().int().min(1).max(10_000) })).max(1000).default([]),

@@ -1,16 +1,17 @@
 /** What the interface shows of a site, as plain data that can cross from a worker: no elements, no functions. */
 import { findingsOf, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
 import type { WordsRow } from '../lists/index.ts';
-import { countersToMend, hazardIn, oddOnes, patternOf, titleOf, type Gallery, type Odd, type PageDocument, type Pattern, type PatternPart } from '../markup/index.ts';
+import { countersToMend, hazardIn, oddOnes, patternOf, titleOf, valueOf, type Gallery, type Odd, type PageDocument, type Pattern, type PatternPart } from '../markup/index.ts';
 import { dueTasks, focusOf, sharedMenu, thumbnailPath, THUMBNAIL, type Elsewhere, type PageReading, type PictureTask, type SiteReading, type Strand } from '../model/index.ts';
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pair, Pairing } from '../pairing/index.ts';
 import { type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers, spreadOf, wordsFor, type WordsView } from '../plans/index.ts';
-import { bytesOf, isPicturePath, type SiteNotes } from '../site/index.ts';
+import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
 import { wordsRows } from './words.ts';
 
 export * from './alone.ts';
+export * from './layout.ts';
 export * from './words.ts';
 
 export type FixView = { kind: 'change'; label: string } | { kind: 'picture'; label: string; tasks: PictureTask[] } | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
@@ -57,6 +58,8 @@ export interface PageView {
   galleries: GalleryView[];
   /** Why items cannot be added, moved or removed here; null where they can. */
   hazards: { line: number; says: string }[];
+  /** Elements with an `id`, to which links may lead. */
+  anchors: string[];
   kit: string | null;
   includes: IncludeView[];
 }
@@ -111,6 +114,8 @@ export interface SiteView {
   open: Record<Station, number>;
   parcel: ParcelEntry[];
   files: FileView[];
+  /** Class names that pages have or stylesheets speak of. */
+  classes: string[];
   missing: PictureTask[];
   /** All that the recipe asks for and is not there, or would come out otherwise now. */
   due: PictureTask[];
@@ -154,6 +159,7 @@ export function viewOf(site: SiteReading): SiteView {
     open: { pairs: count('pairs'), markup: count('markup'), wiring: count('wiring'), proof: findings.length, pack: 0 },
     parcel,
     files: [...site.files].map(([path, content]) => ({ path, bytes: bytesOf(content), hash: content.kind === 'binary' ? content.hash : null })),
+    classes: classesOf(site),
     missing: pairs.filter((pair) => pair.state === 'no thumbnail').map((pair) => ({ from: pair.full, to: pair.thumbnailPath, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 })),
     due: dueTasks(site),
     elsewhere: site.elsewhere,
@@ -222,6 +228,7 @@ function pageView(page: PageReading, site: SiteReading): PageView {
     title: titleOf(document) ?? page.path,
     galleries: page.galleries.map((gallery, n): GalleryView => ({ ...galleryView(document, gallery, page.strands[n] ?? []), spread: spreadView(site, page.path, n) })),
     hazards: page.hazards.filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit)))).map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
+    anchors: namesIn(document).ids,
     kit: wiring.kit?.manifest.name ?? null,
     includes: includesOf(page),
   };
@@ -264,6 +271,22 @@ function menuView({ pages }: SiteReading): MenuView | null {
     })),
     without: without.map(({ path }) => path),
   };
+}
+
+const named = new WeakMap<PageDocument, { ids: string[]; classes: string[] }>();
+
+function namesIn(document: PageDocument): { ids: string[]; classes: string[] } {
+  const known = named.get(document) ?? {
+    ids: document.elements.flatMap((element) => valueOf(element, 'id')?.trim() || []),
+    classes: [...new Set(document.elements.flatMap((element) => valueOf(element, 'class')?.split(/\s+/).filter(Boolean) ?? []))],
+  };
+  named.set(document, known);
+  return known;
+}
+
+function classesOf(site: SiteReading): string[] {
+  const inStyles = [...site.files].flatMap(([path, content]) => (content.kind === 'text' && isStylePath(path) ? [...content.text.matchAll(/\.(-?[A-Za-z_][\w-]*)(?=[^{}]*\{)/g)].map((match) => match[1]!) : []));
+  return [...new Set([...site.pages.flatMap(({ document }) => namesIn(document).classes), ...inStyles])].sort();
 }
 
 /** A page is read again only when its text is another; what was learnt of its galleries is kept as long. */

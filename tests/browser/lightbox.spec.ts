@@ -7,7 +7,8 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { readSite } from '../../core/model/index.ts';
 import { mediaTypeOf, type FileContent } from '../../core/site/index.ts';
-import { matches, readManifest } from '../../core/wiring/index.ts';
+import { matches } from '../../core/markup/index.ts';
+import { readManifest } from '../../core/wiring/index.ts';
 import { expect, test } from './fixtures';
 import { violations } from './axe';
 

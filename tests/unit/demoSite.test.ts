@@ -7,7 +7,8 @@ import { planFor } from '../../core/plans/index.ts';
 import { parcelOf } from '../../core/pack/index.ts';
 import { applyChange, type FileContent } from '../../core/site/index.ts';
 import { viewOf } from '../../core/view/index.ts';
-import { lettersApart, matches, readManifest, readScript, type Kit } from '../../core/wiring/index.ts';
+import { matches } from '../../core/markup/index.ts';
+import { lettersApart, readManifest, readScript, type Kit } from '../../core/wiring/index.ts';
 import { FAULTS } from '../../demo/faults.ts';
 import { PICTURES, THUMBNAILS } from '../../demo/pictures.ts';
 

@@ -4,7 +4,7 @@ import { linkHorizontal } from 'd3-shape';
 import type { Strand } from '~core/model/index.ts';
 import { Picture, toneInk } from '../../ui/parts';
 import { ink } from '../../ui/theme';
-import type { LineGeometry } from './SourceEditor';
+import type { LineGeometry } from './source/SourceEditor';
 
 export const LADDER_WIDTH = 150;
 const CARD = { width: 76, height: 56, gap: 24 };

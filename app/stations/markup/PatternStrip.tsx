@@ -11,9 +11,10 @@ interface Props {
   idle: boolean;
   onChange: () => void;
   onItems: () => void;
+  onLayout: () => void;
 }
 
-export function PatternStrip({ gallery, idle, onChange, onItems }: Props) {
+export function PatternStrip({ gallery, idle, onChange, onItems, onLayout }: Props) {
   const odd = new Set(gallery.odd.map(({ strand }) => strand)).size;
   const told = [...(odd > 0 ? [`${countOf(odd, 'item')} unlike the others`] : []), ...(gallery.miscounted > 0 ? [`${countOf(gallery.miscounted, 'counter')} out of step`] : [])];
   if (!gallery.pattern) return null;
@@ -37,6 +38,7 @@ export function PatternStrip({ gallery, idle, onChange, onItems }: Props) {
       <Box sx={{ display: 'flex', gap: 0.75, flexShrink: 0, alignSelf: 'center' }}>
         <Button disabled={idle} onClick={onChange}>Change the pattern</Button>
         <Button onClick={onItems}>Items…</Button>
+        <Button onClick={onLayout}>Layout</Button>
       </Box>
     </Sheet>
   );

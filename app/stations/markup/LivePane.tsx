@@ -1,0 +1,38 @@
+/** The live page beside the source, at a width of its own. */
+import Box from '@mui/material/Box';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useLayoutEffect, useRef, useState } from 'react';
+import { LivePage, type LivePageProps } from '../../ui/preview';
+import { ink } from '../../ui/theme';
+
+/** Widths of windows that people try; CSS px (common practice, no source). */
+export const WIDTHS = [390, 768, 1280] as const;
+
+interface Props extends Omit<LivePageProps, 'room' | 'title'> {
+  onWidth: (width: number) => void;
+}
+
+export function LivePane({ onWidth, ...live }: Props) {
+  const room = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
+  useLayoutEffect(() => {
+    const box = room.current;
+    if (!box) return undefined;
+    const watcher = new ResizeObserver(() => setSize({ width: box.clientWidth, height: box.clientHeight }));
+    watcher.observe(box);
+    return () => watcher.disconnect();
+  }, []);
+  return (
+    <Box sx={{ flex: '1 1 0', minWidth: 0, borderLeft: `1px solid ${ink('hair')}`, display: 'flex', flexDirection: 'column' }}>
+      <Box ref={room} sx={{ flex: 1, minHeight: 0, overflow: 'hidden' }}>{size && <LivePage {...live} title={`Live page ${live.path}`} room={size} />}</Box>
+      <ToggleButtonGroup exclusive size="small" value={live.width} aria-label="Width of the live page" onChange={(_event, value: number | null) => value !== null && onWidth(value)} sx={{ alignSelf: 'flex-end', m: 0.75 }}>
+        {WIDTHS.map((one) => (
+          <ToggleButton key={one} value={one} sx={{ py: 0.25, textTransform: 'none' }}>
+            {`${one} px`}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+    </Box>
+  );
+}

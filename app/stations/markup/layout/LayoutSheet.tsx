@@ -1,0 +1,120 @@
+/** How a gallery is laid out: what its stylesheets say of it, set where it is said, beside the live page. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import type { LayoutView, SettingView } from '~core/view/index.ts';
+import { Mono, Tag } from '../../../ui/parts';
+import { useIntent, useSite } from '../../../ui/site';
+import { ink, MONO } from '../../../ui/theme';
+import { Length, type Commit } from './fields';
+import { SettingRow } from './SettingRow';
+
+const METHODS: Readonly<Record<LayoutView['method'], string>> = {
+  grid: 'a grid',
+  flex: 'a flexible row that wraps',
+  float: 'floats',
+  inline: 'items in lines of text',
+  columns: 'newspaper columns',
+  stacked: 'items one under the other',
+  fixed: 'rows or cells in the markup',
+};
+
+/** Widths of windows that people try first; CSS px (common practice, no source). */
+const USUAL = 600;
+
+interface Props {
+  page: string;
+  /** Number of the gallery on the page. */
+  number: number;
+  /** The width up to which is looked at; null looks at a wide window. CSS px. */
+  at: number | null;
+  onAt: (at: number | null) => void;
+  onClose: () => void;
+}
+
+export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
+  const { site, busy } = useSite();
+  const intent = useIntent();
+  const [layout, setLayout] = useState<LayoutView | null>(null);
+  const { session, view } = site;
+  useEffect(() => {
+    let current = true;
+    void session.layout(page, number, at).then((made) => current && setLayout(made));
+    return () => {
+      current = false;
+    };
+  }, [session, view, page, number, at]);
+  if (!layout) return <Box role="status" sx={{ p: 2, color: ink('stone') }}>Reading the stylesheets…</Box>;
+  const widths = [...new Set([...layout.narrow, ...(layout.narrow.length === 0 ? [USUAL] : []), ...(at === null ? [] : [at])])].sort((a, b) => b - a);
+  const set = (setting: string, value: string | null) => intent({ kind: 'set-style', page, gallery: number, setting, value, at });
+  const groups = [...new Set(layout.settings.map(({ group }) => group))];
+  return (
+    <Box component="section" aria-label="Layout" sx={{ height: '100%', display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+      <Box sx={{ px: 2, pt: 1.5, pb: 1, borderBottom: `1px solid ${ink('hair')}` }}>
+        <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
+          <Typography variant="h2">Layout</Typography>
+          <Box sx={{ flex: 1, fontSize: '0.8125rem', color: ink('stone') }}>{`${METHODS[layout.method]}${layout.alsoOn.length > 0 ? `; the sheet is also that of ${layout.alsoOn.length > 2 ? `${layout.alsoOn.length} other pages` : layout.alsoOn.join(' and ')}` : ''}`}</Box>
+          <Button onClick={onClose}>Back to the source</Button>
+        </Box>
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 1 }}>
+          <ToggleButtonGroup exclusive size="small" value={at ?? 0} aria-label="Windows that it is set for" onChange={(_event, value: number | null) => value !== null && onAt(value === 0 ? null : value)}>
+            <ToggleButton value={0} sx={{ py: 0.25, textTransform: 'none' }}>every width</ToggleButton>
+            {widths.map((width) => <ToggleButton key={width} value={width} sx={{ py: 0.25, textTransform: 'none' }}>{`up to ${width} px`}</ToggleButton>)}
+          </ToggleButtonGroup>
+          <AnotherWidth onAt={onAt} />
+        </Box>
+      </Box>
+      {/* Room below, so that what was just done, told over the foot of the window, hides no setting. */}
+      <Box sx={{ flex: 1, minHeight: 0, overflow: 'auto', px: 2, pt: 1, pb: '190px' }}>
+        {groups.map((group) => (
+          <Group key={group} title={group} at={at} settings={layout.settings.filter((one) => one.group === group)} idle={busy || site.readOnly} onSet={set} />
+        ))}
+        <Rules layout={layout} />
+      </Box>
+    </Box>
+  );
+}
+
+function Group({ title, at, settings, idle, onSet }: { title: string; at: number | null; settings: readonly SettingView[]; idle: boolean; onSet: (setting: string, value: string | null) => void }) {
+  return (
+    <Box component="section" aria-label={title} sx={{ mb: 1.5 }}>
+      <Typography variant="h3" sx={{ fontSize: '0.8125rem', fontWeight: 700, mb: 0.25 }}>{title}</Typography>
+      {settings.map((setting) => <SettingRow key={`${setting.id} ${at}`} setting={setting} idle={idle} onSet={(value) => onSet(setting.id, value)} />)}
+    </Box>
+  );
+}
+
+function AnotherWidth({ onAt }: { onAt: (at: number) => void }) {
+  const take: Commit = (value) => {
+    const width = Number.parseInt(value ?? '', 10);
+    if (width >= 100 && width <= 4000) onAt(width);
+  };
+  return <Length label="Up to another width, px" value={null} disabled={false} width={168} onCommit={take} />;
+}
+
+/** The author's own rules, as they stand; a click leads to them. */
+function Rules({ layout }: { layout: LayoutView }) {
+  const { showSource } = useSite();
+  return (
+    <Box component="section" aria-label="Rules that lay it out">
+      <Typography variant="h3" sx={{ fontSize: '0.8125rem', fontWeight: 700, mb: 0.5 }}>Rules that lay it out</Typography>
+      {layout.rules.length === 0 && <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>No rule of a stylesheet speaks of it.</Box>}
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {layout.rules.map((rule) => (
+          <Box component="li" key={`${rule.path} ${rule.start}`} sx={{ py: 0.75, borderTop: `1px solid ${ink('hair')}` }}>
+            <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+              <Box component="button" type="button" onClick={() => showSource(rule.path, rule.start, rule.end)} sx={{ all: 'unset', cursor: 'pointer', color: ink('heather'), '&:hover': { textDecoration: 'underline' }, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}>
+                <Mono>{`${rule.path}, line ${rule.line}`}</Mono>
+              </Box>
+              {rule.media !== null && <Tag tone="plain">{rule.media}</Tag>}
+            </Box>
+            <Box component="pre" sx={{ m: 0, mt: 0.25, fontFamily: MONO, fontSize: '0.75rem', whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>{rule.text}</Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

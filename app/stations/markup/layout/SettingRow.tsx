@@ -1,0 +1,51 @@
+/** One setting: its field, and the declaration of the author's that it reads. */
+import Box from '@mui/material/Box';
+import type { SettingView } from '~core/view/index.ts';
+import { Mono } from '../../../ui/parts';
+import { useSite } from '../../../ui/site';
+import { ink } from '../../../ui/theme';
+import { Border, Choice, Colour, Columns, Length, type Commit } from './fields';
+
+interface Props {
+  setting: SettingView;
+  idle: boolean;
+  onSet: Commit;
+}
+
+function Field({ setting: { title, field, value, idle }, idle: busy, onSet }: Props) {
+  const shared = { label: title, value, disabled: busy || idle !== null, onCommit: onSet };
+  switch (field.kind) {
+    case 'columns':
+      return <Columns {...shared} />;
+    case 'choice':
+      return <Choice {...shared} choices={field.choices} />;
+    case 'colour':
+      return <Colour {...shared} />;
+    case 'border':
+      return <Border {...shared} />;
+    case 'lines':
+      return <Length {...shared} placeholder="0" />;
+    case 'share':
+      return <Length {...shared} placeholder="1" />;
+    case 'length':
+      return <Length {...shared} />;
+  }
+}
+
+export function SettingRow(props: Props) {
+  const { showSource } = useSite();
+  const { place, fromWide, idle } = props.setting;
+  return (
+    <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', py: 0.75 }}>
+      <Field {...props} />
+      <Box sx={{ flex: '1 1 180px', minWidth: 0, fontSize: '0.75rem', color: ink('stone') }}>
+        {idle ?? (place ? (
+          <Box component="button" type="button" onClick={() => showSource(place.path, place.start)} aria-label={`${place.text}, ${place.path}, line ${place.line}: show it`} sx={{ all: 'unset', cursor: 'pointer', '&:hover': { textDecoration: 'underline' }, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}>
+            <Mono>{place.text}</Mono>
+            {` ${place.path}, line ${place.line}${fromWide ? ', for every width' : ''}`}
+          </Box>
+        ) : 'nothing said')}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,42 @@
+/** Addresses in source text: the one under the cursor, and the one that is being written. Plain text in, so that no parser has to keep up. */
+
+/** The address around a column of a line, as written between quotes, brackets or spaces; null where there is none. */
+export function addressAt(line: string, column: number): { text: string; from: number; to: number } | null {
+  const stop = /[\s"'()<>,=`]/;
+  let from = column;
+  let to = column;
+  while (from > 0 && !stop.test(line[from - 1]!)) from--;
+  while (to < line.length && !stop.test(line[to]!)) to++;
+  const text = line.slice(from, to);
+  // A word without dot, slash or hash names no file.
+  return /[./#]/.test(text) && !/^[a-z][a-z\d+.-]*:/i.test(text) ? { text, from, to } : null;
+}
+
+/** What is being written where the cursor stands. */
+export type Writing =
+  /** `typed` begins at `from`, a column of the line. */
+  | { kind: 'address'; typed: string; from: number; attribute: string }
+  | { kind: 'class' | 'id'; typed: string; from: number };
+
+const ADDRESSED = /^(?:href|src|poster|data|action|data-[\w-]+)$/;
+
+/** `language` tells what dots and hashes mean outside of attributes. */
+export function writingAt(before: string, language: 'html' | 'css' | 'js', inBlock: boolean): Writing | null {
+  const style = /url\(\s*["']?([^"')\s]*)$/i.exec(before);
+  if (style) return { kind: 'address', typed: style[1]!, from: before.length - style[1]!.length, attribute: 'url' };
+  if (language === 'html') {
+    const value = /([\w-]+)\s*=\s*(?:"([^"]*)|'([^']*))$/.exec(before);
+    if (!value) return null;
+    const name = value[1]!.toLowerCase();
+    const text = value[2] ?? value[3] ?? '';
+    const last = /[^\s,]*$/.exec(text)![0];
+    if (name === 'class') return { kind: 'class', typed: last, from: before.length - last.length };
+    if (name === 'srcset') return { kind: 'address', typed: last, from: before.length - last.length, attribute: name };
+    if (['for', 'headers', 'list'].includes(name) || /^aria-(?:labelledby|describedby|controls|owns)$/.test(name)) return { kind: 'id', typed: last, from: before.length - last.length };
+    return ADDRESSED.test(name) ? { kind: 'address', typed: text, from: before.length - text.length, attribute: name } : null;
+  }
+  const named = language === 'css' ? (inBlock ? null : /[.#]([\w-]*)$/.exec(before)) : /["'`][^"'`]*?[.#]([\w-]*)$/.exec(before);
+  if (!named) return null;
+  const sign = before[before.length - named[1]!.length - 1];
+  return { kind: sign === '#' ? 'id' : 'class', typed: named[1]!, from: before.length - named[1]!.length };
+}

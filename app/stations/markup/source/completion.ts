@@ -1,0 +1,70 @@
+/** What may be written where the cursor stands: files of the site by their relative path, anchors, ids and classes. */
+import type { Completion, CompletionContext, CompletionResult } from '@codemirror/autocomplete';
+import { isPagePath, isPicturePath, relativeReference, resolveInSite } from '~core/site/index.ts';
+import type { SiteView } from '~core/view/index.ts';
+import { writingAt } from './addresses';
+
+/** What the editor knows of the site around the file that it shows. */
+export interface Surroundings {
+  path: string;
+  view: Pick<SiteView, 'files' | 'pages' | 'classes'>;
+  /** The address of a small copy of a picture, for an `img`. */
+  pictureUrl: (path: string) => Promise<string | null>;
+}
+
+const languageOf = (path: string): 'html' | 'css' | 'js' => (/\.css$/i.test(path) ? 'css' : /\.m?js$/i.test(path) ? 'js' : 'html');
+
+export function completing(surroundings: () => Surroundings) {
+  return (context: CompletionContext): CompletionResult | null => {
+    const known = surroundings();
+    const line = context.state.doc.lineAt(context.pos);
+    const before = line.text.slice(0, context.pos - line.from);
+    const language = languageOf(known.path);
+    const writing = writingAt(before, language, language === 'css' && inBlock(context));
+    if (!writing) return null;
+    const from = line.from + writing.from;
+    if (writing.kind !== 'address') return { from, options: (writing.kind === 'class' ? known.view.classes : anchorsOf(known)).map((label) => ({ label, type: writing.kind })), validFor: /^[\w-]*$/ };
+    const hash = writing.typed.indexOf('#');
+    if (hash >= 0) {
+      const target = resolveInSite(writing.typed.slice(0, hash) || known.path, known.path);
+      const ids = known.view.pages.find(({ path }) => path === (hash === 0 ? known.path : target.kind === 'file' ? target.path : ''))?.anchors ?? [];
+      return { from: from + hash + 1, options: ids.map((label) => ({ label, type: 'id' })), validFor: /^[\w-]*$/ };
+    }
+    return { from, options: addresses(known, writing.attribute), validFor: /^[^\s"'()#]*$/ };
+  };
+}
+
+const anchorsOf = ({ path, view }: Surroundings): string[] => {
+  const own = view.pages.find((page) => page.path === path);
+  return [...new Set((own ? [own] : view.pages).flatMap(({ anchors }) => anchors))];
+};
+
+/** Whether the cursor stands between braces that hold declarations. */
+function inBlock({ state, pos }: CompletionContext): boolean {
+  const before = state.doc.sliceString(Math.max(0, pos - 2000), pos);
+  const open = before.lastIndexOf('{');
+  if (open < 0 || before.lastIndexOf('}') > open) return false;
+  return !/@(?:media|supports|layer)[^{}]*$/i.test(before.slice(0, open));
+}
+
+/** Likeliest kinds first: pictures where a picture is meant, pages where a link may lead. */
+function addresses({ path, view, pictureUrl }: Surroundings, attribute: string): Completion[] {
+  const boost = (file: string): number => {
+    const picture = isPicturePath(file);
+    if (attribute === 'src' || attribute === 'srcset' || attribute === 'url' || attribute === 'poster') return picture ? 2 : 0;
+    return isPagePath(file) || picture ? 1 : 0;
+  };
+  return view.files.filter((file) => file.path !== path).map((file): Completion => {
+    const picture = isPicturePath(file.path);
+    return { label: relativeReference(path, file.path), type: picture ? 'picture' : isPagePath(file.path) ? 'page' : 'file', boost: boost(file.path), ...(picture ? { info: () => shown(file.path, pictureUrl) } : {}) };
+  });
+}
+
+async function shown(path: string, pictureUrl: Surroundings['pictureUrl']): Promise<Node | null> {
+  const url = await pictureUrl(path);
+  if (url === null) return null;
+  const image = document.createElement('img');
+  image.src = url;
+  image.alt = '';
+  return image;
+}

@@ -1,0 +1,79 @@
+/** Work on whole pages: deleted with all that led to them, stylesheets put on and taken off. */
+import type { Planned } from '../checks/index.ts';
+import { cutLine, insertStylesheet, menusOf, removeEntry, unlinked, valueOf, verified, type PageElement } from '../markup/index.ts';
+import type { PageReading, SiteReading } from '../model/index.ts';
+import { editsOverlap, isStylePath, nameOf, relativeReference, resolveInSite, type Edit, type FileChange } from '../site/index.ts';
+import { notesChange } from './notes.ts';
+
+const refuse = (reason: string): Planned => ({ ok: false, reason });
+
+const leadsTo = (site: SiteReading, from: string, value: string | undefined, path: string): boolean => {
+  const target = value === undefined ? null : resolveInSite(value, from);
+  const found = target?.kind === 'file' ? site.index.lookup(target.path) : null;
+  return found !== null && found.found !== 'nothing' && found.path === path;
+};
+
+/** A page goes with its entries in the menus; of other links to it the words stay. Links of gallery items are left, for what they shall open only their author knows. */
+export function deletePage(site: SiteReading, { path }: { path: string }): Planned {
+  const gone = site.pages.find((one) => one.path === path);
+  const content = site.files.get(path);
+  if (!gone || !content) return refuse(`There is no page ${path} any more.`);
+  const files: FileChange[] = [{ kind: 'put', path, before: content, after: null }];
+  let left = 0;
+  for (const page of site.pages) {
+    if (page.path === path) continue;
+    const edits = partingEdits(site, page, path);
+    left += edits.left;
+    if (edits.edits.length === 0) continue;
+    const checked = verified(page.document, edits.edits, (after) => (after.elements.filter(({ tag }) => tag === 'img').length === page.document.elements.filter(({ tag }) => tag === 'img').length ? null : 'pictures would vanish'));
+    if (!checked.ok) return refuse(`${page.path}: ${checked.reason}`);
+    files.push({ kind: 'edit', path: page.path, edits: edits.edits });
+  }
+  const { spreads, units } = site.notes.known;
+  const notes = spreads.some(({ pages }) => pages.includes(path)) || units.some(({ page }) => page === path) ? notesChange(site, { spreads: spreads.map((one) => ({ ...one, pages: one.pages.filter((other) => other !== path) })).filter(({ pages }) => pages.length > 0), units: units.filter(({ page }) => page !== path) }) : [];
+  return { ok: true, change: { label: `Delete ${path}${left > 0 ? `; ${left} ${left === 1 ? 'item of a gallery still leads' : 'items of galleries still lead'} to it` : ''}`, files: [...files, ...notes] } };
+}
+
+function partingEdits(site: SiteReading, page: PageReading, path: string): { edits: Edit[]; left: number } {
+  const { document } = page;
+  const inItems = new Set(page.galleries.flatMap(({ items }) => items.flatMap(({ link }) => (link ? [link] : []))));
+  const edits: Edit[] = [];
+  let left = 0;
+  const taken = new Set<PageElement>();
+  for (const menu of menusOf(document, page.path)) {
+    const at = menu.entries.findIndex(({ link, target }) => target === path && link !== null && !taken.has(link));
+    const entry = menu.entries[at];
+    const edit = entry && removeEntry(document, menu, at);
+    if (!entry?.link || !edit || editsOverlap(edits, edit)) continue;
+    taken.add(entry.link);
+    edits.push(edit);
+  }
+  for (const element of document.elements) {
+    if (taken.has(element) || !leadsTo(site, page.path, valueOf(element, 'href'), path)) continue;
+    if (inItems.has(element)) left++;
+    else if (element.tag === 'link' && element.range) edits.push(cutLine(document, element.range));
+    else edits.push(...(unlinked(element) ?? []));
+  }
+  return { edits: edits.sort((a, b) => a.start - b.start), left };
+}
+
+/** A stylesheet linked from pages by the path that is right from each, or taken off. */
+export function setStylesheet(site: SiteReading, { pages: paths, sheet, on }: { pages: readonly string[]; sheet: string; on: boolean }): Planned {
+  if (!site.files.has(sheet) || !isStylePath(sheet)) return refuse(`There is no stylesheet ${sheet} any more.`);
+  const files: FileChange[] = [];
+  for (const path of paths) {
+    const page = site.pages.find((one) => one.path === path);
+    if (!page) return refuse(`There is no page ${path} any more.`);
+    const links = page.document.elements.filter((element) => element.tag === 'link' && /(?:^|\s)stylesheet(?:\s|$)/i.test(valueOf(element, 'rel') ?? '') && leadsTo(site, path, valueOf(element, 'href'), sheet));
+    if (on === links.length > 0) continue;
+    const edits = on ? [insertStylesheet(page.document, relativeReference(path, sheet))] : links.map(({ range }) => range && cutLine(page.document, range));
+    const sure = edits.filter((edit): edit is Edit => edit !== null);
+    if (sure.length === 0) return refuse(`${path} has no head to link a stylesheet from; write one in the source first.`);
+    const checked = verified(page.document, sure, (after) => (after.elements.length - page.document.elements.length === (on ? 1 : -sure.length) ? null : 'the page would be read otherwise than meant'));
+    if (!checked.ok) return refuse(`${path}: ${checked.reason}`);
+    files.push({ kind: 'edit', path, edits: sure });
+  }
+  if (files.length === 0) return refuse(on ? `Every one of these pages has ${nameOf(sheet)} already.` : `None of these pages has ${nameOf(sheet)}.`);
+  const pages = files.length === 1 ? files[0]!.path : `${files.length} pages`;
+  return { ok: true, change: { label: on ? `Link ${nameOf(sheet)} from ${pages}` : `Take ${nameOf(sheet)} off ${pages}`, files } };
+}
