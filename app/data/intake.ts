@@ -1,5 +1,5 @@
 /** Bringing in: a folder, dropped files or a ZIP becomes a site. It is judged before it is read and kept all at once or not at all. */
-import { decodeText, emptyNotes, NOTES_FILE, readNotes, writeNotes, type PairDecision, type SiteNotes, isPagePath, isPicturePath, isTextPath, judgeIntake, mediaTypeOf, type FileContent } from '~core/site/index.ts';
+import { decodeText, emptyNotes, INTAKE_LIMITS, nameOf, NOTES_FILE, readNotes, writeNotes, type PairDecision, type SiteNotes, isPagePath, isPicturePath, isTextPath, judgeIntake, mediaTypeOf, type FileContent } from '~core/site/index.ts';
 import { readArchive } from '../workers/start';
 import { contentHash, newToken } from './hash';
 import type { SiteRecord } from './records';
@@ -100,6 +100,21 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
       return { ok: false, reason: storageReason(error), refused: [] };
     }
   });
+}
+
+/** Contents of pictures that come into a site that is there; they are part of no site until a change says so. Null where it was stopped. */
+export async function keepPictures(db: Store, files: readonly IntakeFile[], onProgress: (done: number) => void, signal: AbortSignal): Promise<{ name: string; hash: string; bytes: number }[] | null> {
+  const kept: { name: string; hash: string; bytes: number }[] = [];
+  for (const [n, { path, blob }] of files.entries()) {
+    if (signal.aborted) return null;
+    onProgress(n);
+    if (blob.size > INTAKE_LIMITS.fileBytes) throw new Error(`${path} is larger than a file may be`);
+    const bytes = await blob.arrayBuffer();
+    const hash = await contentHash(bytes);
+    await keepBlobs(db, new Map([[hash, new Blob([bytes], { type: mediaTypeOf(path) })]]));
+    kept.push({ name: nameOf(path), hash, bytes: blob.size });
+  }
+  return kept;
 }
 
 /** What was decided of these pictures before, here or in another site of the shelf: pictures that come in again stay paired. */

@@ -12,7 +12,7 @@ import { diffsOf, type FileDiff } from './diffs';
 import type { PlanView } from '../workers/analysis';
 import type { PictureLook } from '../workers/pictures';
 import { analysis, pictureWorkers } from '../workers/start';
-import { glanceOf, INTAKE_LOCK, storageReason } from './intake';
+import { glanceOf, INTAKE_LOCK, keepPictures, storageReason, type IntakeFile } from './intake';
 import { entryWithFiles, namePoint, readHistory, type HistoryEntry } from './history';
 import { lookAtPictures } from './looking';
 import { dropQueue, makePictures } from './making';
@@ -262,6 +262,39 @@ export class SiteSession {
     return { ok: true, label: prefix ? `${prefix}: ${label.charAt(0).toLowerCase()}${label.slice(1)}` : label, diffs };
   }
 
+  /**
+   * Takes pictures into the site beside those of a gallery, and makes the thumbnails that they lack. Gives where they stand,
+   * none where they could not be taken in; what came of it is told to {@link onDone}.
+   */
+  async takeIn(files: readonly IntakeFile[], beside: { page: string; gallery: number | null } | null): Promise<string[]> {
+    const stop = new AbortController();
+    let paths: string[] = [];
+    const outcome = await this.#inTurn(() =>
+      navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
+        const kept = await keepPictures(this.#db, files, (done) => this.#work({ says: 'Taking in pictures', done, of: files.length, stop: () => stop.abort() }), stop.signal);
+        if (kept === null) return { ok: false, reason: 'Stopped. Nothing was taken in.' };
+        const { planned, paths: places } = await analysis().takeIn(kept, beside);
+        if (!planned.ok) return planned;
+        paths = places;
+        if (planned.change.files.length === 0) return { ok: true, label: planned.change.label, diffs: [], undoable: false };
+        return this.#take(await writeChange(this.#db, this.site.id, planned.change), planned.diffs);
+      }),
+    );
+    this.#work(null);
+    this.#tellDone(outcome);
+    if (paths.length === 0) return [];
+    await this.#readPictures();
+    const { missing } = await this.#views.read();
+    const tasks = missing.filter(({ from }) => paths.includes(from));
+    if (tasks.length > 0) this.#tellDone(await this.make(tasks));
+    return paths;
+  }
+
+  #tellDone(outcome: Outcome): void {
+    for (const tell of this.#done) tell(outcome);
+    this.#goStale();
+  }
+
   /** Makes pictures from others and puts them in place as one change. What cannot be made is named and stops nothing. */
   make(tasks: readonly PictureTask[], before: readonly MadeFile[] = []): Promise<Outcome> {
     return this.#inTurn(() =>
@@ -293,9 +326,7 @@ export class SiteSession {
   async #resume(): Promise<void> {
     const queue = this.readOnly ? undefined : await this.#db.get('queues', this.site.id);
     if (!queue) return;
-    const outcome = await this.make(queue.tasks, queue.done);
-    for (const tell of this.#done) tell(outcome);
-    this.#goStale();
+    this.#tellDone(await this.make(queue.tasks, queue.done));
   }
 
   /** Told of the outcome of work that nobody here asked for. */

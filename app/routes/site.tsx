@@ -72,11 +72,14 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
   const { work, outcome: outcomeOfWork, busy } = useWork(site.site.id);
   const { session, view } = site;
   useEffect(() => session.onStale(() => void revalidate()), [session, revalidate]);
-  /** What came of work that was taken up again after a reload. */
-  const [resumed, setResumed] = useState<Outcome | null>(null);
-  useEffect(() => session.onDone(setResumed), [session]);
-
-  const outcome = outcomeOfWork ?? resumed;
+  /** The last that came of any work, asked for through the action or told by the session. */
+  const [outcome, setOutcome] = useState<Outcome | null>(null);
+  const [seen, setSeen] = useState(outcomeOfWork);
+  if (seen !== outcomeOfWork) {
+    setSeen(outcomeOfWork);
+    setOutcome(outcomeOfWork);
+  }
+  useEffect(() => session.onDone(setOutcome), [session]);
 
   const choose = useCallback((id: string | null) => {
     setAsked(0);

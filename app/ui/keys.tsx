@@ -22,6 +22,9 @@ export const KEYS: readonly KeyRow[] = [
   { keys: 'F', does: 'all files of the site' },
   { keys: 'H', does: 'history: what was done, and the way back' },
   { keys: 'Ctrl+Z, Ctrl+Shift+Z', does: 'undo and redo, across all files' },
+  { keys: 'Alt+L', does: 'in the editor: say where the link at the cursor leads, or make the chosen words one' },
+  { keys: 'Ctrl+Enter', does: 'in the editor: go to what the address at the cursor names' },
+  { keys: 'F8', does: 'in the editor: the next finding' },
   { keys: 'Escape', does: 'leave the editor or a sheet' },
   { keys: '?', does: 'this sheet' },
 ];

@@ -4,7 +4,7 @@ import type { Planned } from '~core/checks/index.ts';
 import { elementAt, elementBy, tieOf, type Tie } from '~core/markup/index.ts';
 import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import { placeMade, planFor, readyTasks, unitChoices, type Intent, type MadeFile, type ReadyTask, type UnitChoice } from '~core/plans/index.ts';
+import { placeMade, planFor, readyTasks, takeIn, unitChoices, type IncomingPicture, type Intent, type MadeFile, type ReadyTask, type UnitChoice } from '~core/plans/index.ts';
 import type { Change, FileContent } from '~core/site/index.ts';
 import { layoutView, pageStandingAlone, picturesShownBy, viewOf, type LayoutView, type SiteView } from '~core/view/index.ts';
 import { openStore, readFacts } from '../data/store';
@@ -93,6 +93,11 @@ const analysis = {
   },
   plan(intent: Intent): PlanView {
     return shown(planFor(currentReading(), intent));
+  },
+  /** Where pictures go that come in beside those of a gallery. */
+  takeIn(incoming: IncomingPicture[], beside: { page: string; gallery: number | null } | null): { planned: PlanView; paths: string[] } {
+    const { planned, paths } = takeIn(currentReading(), incoming, beside);
+    return { planned: shown(planned), paths };
   },
   readyTasks(tasks: PictureTask[]): ReadyTask[] {
     return readyTasks(currentReading(), tasks);

@@ -1,15 +1,18 @@
 /** From a place in the source to the element there, and back from the element's place in the tree. */
-import { pathTo, type PageDocument, type PageElement, type Range } from './document.ts';
+import { ancestors, pathTo, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
 
-/** The innermost element whose source holds the offset; null outside of all. */
+/** The innermost element whose source holds the offset, or else the outermost that ends right there, as at the end of a line; null outside of all. */
 export function elementAt(page: PageDocument, offset: number): PageElement | null {
   let found: PageElement | null = null;
+  let ended: PageElement | null = null;
   // In document order, what stands inside comes behind what is around it.
   for (const element of page.elements) {
     const { range } = element;
     if (range && range.start <= offset && offset < range.end && (!found?.range || range.start >= found.range.start)) found = element;
+    if (range?.end === offset && range.start < offset && (!ended?.range || ended.range.end < offset)) ended = element;
   }
-  return found;
+  // Only beside what holds it: where another element begins, that one is meant.
+  return ended && found?.range && ended.range && ended.range.start >= found.range.start ? ended : found;
 }
 
 /** The element at child numbers from `html` down; the nearest one around it that is written in the source. */
@@ -28,11 +31,18 @@ export interface Tie {
   /** Child numbers from `html` down, as the live page counts them. */
   element: number[];
   range: Range;
+  /** Tags from the body inwards, with their first class. */
+  trail: string[];
 }
 
 /** What ties a place in the source to the live page; nothing is tied to the whole page or its head. */
 export function tieOf(element: PageElement | null): Tie | null {
   if (!element?.range || ['html', 'head', 'body'].includes(element.tag)) return null;
-  for (let at: PageElement | null = element; at; at = at.parent) if (at.tag === 'head') return null;
-  return { element: pathTo(element), range: element.range };
+  const around = [element, ...ancestors(element)].reverse();
+  if (around.some(({ tag }) => tag === 'head')) return null;
+  const trail = around.slice(2).map((one) => {
+    const name = valueOf(one, 'class')?.trim().split(/\s+/)[0];
+    return name ? `${one.tag}.${name}` : one.tag;
+  });
+  return { element: pathTo(element), range: element.range, trail };
 }

@@ -182,7 +182,7 @@ function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>)
   for (const group of groups) {
     const { container } = group;
     const parent = container.parent;
-    const rowish = parent && (container.tag === 'tr' || parent.children.filter((sibling) => sameKind(sibling, container)).length > 1);
+    const rowish = parent && (container.tag === 'tr' || parent.children.some((sibling) => sibling !== container && isRowBeside(sibling, container)));
     if (!rowish || ['section', 'article', 'main', 'body'].includes(container.tag)) {
       merged.push(group);
       continue;
@@ -199,15 +199,29 @@ function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>)
   return merged;
 }
 
+/** How many headings stand before each child of an element; of a tree that does not change, counted once. */
+const headingCounts = new WeakMap<PageElement, number[]>();
+
 /** Rows under different headings are galleries of their own. */
-const headingsBefore = ({ parent, place }: PageElement): number => parent?.children.filter((one) => one.place < place && /^h[1-6]$/.test(one.tag)).length ?? 0;
+function headingsBefore({ parent, place }: PageElement): number {
+  if (!parent) return 0;
+  let counts = headingCounts.get(parent);
+  if (!counts) {
+    let count = 0;
+    counts = parent.children.map(({ tag }) => (/^h[1-6]$/.test(tag) ? count++ : count));
+    headingCounts.set(parent, counts);
+  }
+  return counts[place] ?? 0;
+}
+
+const isRowBeside = (row: PageElement, other: PageElement): boolean => sameKind(row, other) && headingsBefore(row) === headingsBefore(other);
 
 /** Equal rows with one picture only, as the last row often has: too little to be a group by itself. */
 function shortRows({ container, units }: Group, bearing: Bearing, claimed: Set<PageElement>): Unit[] {
   const head = units[0]?.elements.find((element) => bearing.has(element));
   const wanted = head && signature(head, bearing);
   return (container.parent?.children ?? []).flatMap((row) => {
-    if (!sameKind(row, container) || headingsBefore(row) !== headingsBefore(container)) return [];
+    if (!isRowBeside(row, container)) return [];
     const left = row.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
     const [only] = left;
     if (left.length !== 1 || !only?.range || signature(only, bearing) !== wanted) return [];

@@ -106,9 +106,12 @@ export function setSlot(page: PageDocument, item: GalleryItem, slot: SettableSlo
     if (place.range === place.attribute.valueRange) return editAttribute(page, place.element, place.attribute.name, value);
     return verified(page, [{ ...place.range, text: value.replace(/[()'"\s&<>]/g, (letter) => `%${letter.charCodeAt(0).toString(16)}`) }], (after) => (after.elements.length === page.elements.length ? null : 'other elements would appear or vanish'));
   }
-  const holder = slot === 'title' && !(item.image && attributeOf(item.image, 'title')) ? (item.link ?? item.image) : item.image;
+  const holder = slot === 'alt' ? item.image : holderOf(item, slot);
   return holder ? editAttribute(page, holder, slot, value) : refuse('This item has no image tag.');
 }
+
+/** Which element carries an attribute slot of an item, or would. */
+export const holderOf = (item: GalleryItem, slot: 'title' | 'width' | 'height'): PageElement | null => (slot === 'title' && !(item.image && attributeOf(item.image, 'title')) ? (item.link ?? item.image) : item.image);
 
 /** An attribute put on every link of a gallery, or taken away from all; items without a link are passed over. */
 export function setOnLinks(page: PageDocument, gallery: Gallery, name: string, value: string | null): Edited {

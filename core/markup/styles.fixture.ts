@@ -70,6 +70,8 @@ export const STYLES: readonly HandWritten[] = [
   { name: 'within details', body: `<details><summary>Kites</summary>${item('a')}${item('b')}</details>`, galleries: [['s/a.jpg', 's/b.jpg']] },
   { name: 'buttons that a script answers', body: `<div>${['a', 'b', 'c'].map((n) => `<button type="button" data-picture="l/${n}.jpg"><img src="s/${n}.jpg" alt="${n}"></button>`).join('\n')}</div>`, galleries: [three], targets: ['l/a.jpg', 'l/b.jpg', 'l/c.jpg'] },
   { name: 'a definition list with two texts', body: `<dl>${['a', 'b', 'c'].map((n) => `<dt>${item(n)}</dt><dd>Kite ${n}</dd><dd>Sewn by ${n}</dd>`).join('\n')}</dl>`, galleries: [three], captions: ['Kite a', 'Kite b', 'Kite c'] },
+  { name: 'equal lists under headings', body: `<h2>Spring</h2>\n<ul class="g">\n<li>${item('a')}</li>\n<li>${item('b')}</li>\n</ul>\n<h2>Summer</h2>\n<ul class="g">\n<li>${item('c')}</li>\n<li>${item('d')}</li>\n</ul>`, galleries: [['s/a.jpg', 's/b.jpg'], ['s/c.jpg', 's/d.jpg']] },
+  { name: 'rows under headings', body: `<div><h2>Spring</h2>${[['a', 'b'], ['c', 'd']].map((row) => `<div class="row">${row.map((n) => item(n)).join('')}</div>`).join('\n')}<h2>Summer</h2>${[['e', 'f'], ['g', 'h']].map((row) => `<div class="row">${row.map((n) => item(n)).join('')}</div>`).join('\n')}</div>`, galleries: [['s/a.jpg', 's/b.jpg', 's/c.jpg', 's/d.jpg'], ['s/e.jpg', 's/f.jpg', 's/g.jpg', 's/h.jpg']] },
   { name: 'outside addresses', body: `<div>${['a', 'b'].map((n) => `<a href="https://pictures.example/${n}.jpg"><img src="s/${n}.jpg" alt="${n}"></a>`).join('\n')}</div>`, galleries: [['s/a.jpg', 's/b.jpg']], targets: ['https://pictures.example/a.jpg', 'https://pictures.example/b.jpg'] },
 ];
 

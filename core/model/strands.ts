@@ -1,5 +1,5 @@
 /** One picture's way through the page: five joints, each whole or broken for a reason. */
-import { attributeOf, pathTo, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
+import { attributeOf, holderOf, pathTo, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
 import { shownInstead, type Pairing } from '../pairing/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
 import { bytesOf, isPagePath, isPicturePath, resolveInSite, stemOf, type PathIndex, type SiteFiles } from '../site/index.ts';
@@ -34,6 +34,8 @@ export interface Strand {
   alt: string | null;
   /** The caption's text where it is plain text; one with markup inside is written in the source. */
   caption: string | null;
+  /** What stands in the attributes; null where there is none. Sizes as they are written. */
+  slots: { title: string | null; width: string | null; height: string | null };
   /** Lines of the item in the source. */
   lines: { first: number; last: number };
   range: Range;
@@ -90,11 +92,17 @@ function strandOf(page: PageContext, item: GalleryItem, at: { gallery: number; i
     full: full?.real ?? null,
     alt: (item.image && valueOf(item.image, 'alt')) ?? null,
     caption: plainCaption(item),
+    slots: { title: slotIn(item, 'title'), width: slotIn(item, 'width'), height: slotIn(item, 'height') },
     lines: { first: lines.lineAt(item.range.start), last: lines.lineAt(Math.max(item.range.start, item.range.end - 1)) },
     range: item.range,
     element: anchor ? pathTo(anchor) : [],
     state: worst(joints),
   };
+}
+
+function slotIn(item: GalleryItem, slot: 'title' | 'width' | 'height'): string | null {
+  const holder = holderOf(item, slot);
+  return (holder && valueOf(holder, slot)) ?? null;
 }
 
 /** Only what can be set without taking markup away. */

@@ -41,7 +41,8 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-caption'), strand: z.string(), value: line }),
   z.strictObject({ kind: z.literal('remove-item'), strand: z.string() }),
   z.strictObject({ kind: z.literal('move-item'), strand: z.string(), to: z.number().int().min(0) }),
-  z.strictObject({ kind: z.literal('add-pictures'), page: z.string(), gallery: z.number().int().min(0).nullable(), pictures: z.array(NewPicture).min(1), mapping: ListMapping.optional() }),
+  /** `at` is the place among the items; without it they go to the end. */
+  z.strictObject({ kind: z.literal('add-pictures'), page: z.string(), gallery: z.number().int().min(0).nullable(), pictures: z.array(NewPicture).min(1), at: z.number().int().min(0).optional(), mapping: ListMapping.optional() }),
   z.strictObject({ kind: z.literal('remove-items'), strands }),
   z.strictObject({ kind: z.literal('move-items'), strands, to: z.number().int().min(0) }),
   /** Items written again in another gallery; null writes a first one on the page. */

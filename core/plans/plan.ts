@@ -97,14 +97,14 @@ function withItem(site: SiteReading, id: string, plan: (found: FoundItem) => Pla
   return found ? plan(found) : refuse(GONE);
 }
 
-function addPictures(site: SiteReading, { page: path, gallery: n, pictures, mapping }: Of<'add-pictures'>): Planned {
+function addPictures(site: SiteReading, { page: path, gallery: n, pictures, at, mapping }: Of<'add-pictures'>): Planned {
   const page = site.pages.find((one) => one.path === path);
   if (!page) return refuse(`There is no page ${path} any more.`);
   const items = pictures.map((picture) => itemFor(site, path, picture));
   const gallery = n === null ? undefined : page.galleries[n];
   const label = `Add ${pictures.length === 1 ? '1 picture' : `${pictures.length} pictures`} to ${path}`;
   if (n !== null && !gallery) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
-  const planned = planEdits(label, path, gallery ? addItems(page.document, gallery, items) : firstGallery(page.document, items));
+  const planned = planEdits(label, path, gallery ? addItems(page.document, gallery, items, Math.min(at ?? gallery.items.length, gallery.items.length)) : firstGallery(page.document, items));
   return planned.ok ? { ok: true, change: { label, files: [...planned.change.files, ...notesOfList(site, pictures, mapping)] } } : planned;
 }
 

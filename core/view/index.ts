@@ -1,12 +1,12 @@
 /** What the interface shows of a site, as plain data that can cross from a worker: no elements, no functions. */
 import { findingsOf, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
 import type { WordsRow } from '../lists/index.ts';
-import { countersToMend, hazardIn, oddOnes, patternOf, titleOf, valueOf, type Gallery, type Odd, type PageDocument, type Pattern, type PatternPart } from '../markup/index.ts';
+import { countersToMend, hazardIn, oddOnes, patternOf, textOf, titleOf, valueOf, type Gallery, type Odd, type PageDocument, type Pattern, type PatternPart, type UnitHint } from '../markup/index.ts';
 import { dueTasks, focusOf, sharedMenu, thumbnailPath, THUMBNAIL, type Elsewhere, type PageReading, type PictureTask, type SiteReading, type Strand } from '../model/index.ts';
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pair, Pairing } from '../pairing/index.ts';
 import { type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
-import { byOrder, companionsOf, denseOffers, spreadOf, wordsFor, type WordsView } from '../plans/index.ts';
+import { byOrder, companionsOf, denseOffers, headingOf, spreadOf, wordsFor, type WordsView } from '../plans/index.ts';
 import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
 import { wordsRows } from './words.ts';
 
@@ -28,6 +28,8 @@ export interface GalleryView {
   odd: OddView[];
   /** How many counters do not count as their items stand. */
   miscounted: number;
+  /** What the heading says under which it stands; null without one of its own. */
+  heading: string | null;
   /** The pages over which it is spread, and whether each holds as many as it should; null where it is on one page. */
   spread: { pages: string[]; size: number; inStep: boolean } | null;
 }
@@ -58,9 +60,13 @@ export interface PageView {
   galleries: GalleryView[];
   /** Why items cannot be added, moved or removed here; null where they can. */
   hazards: { line: number; says: string }[];
+  /** What was said of items here, by their selectors. */
+  told: UnitHint[];
   /** Elements with an `id`, to which links may lead. */
   anchors: string[];
   kit: string | null;
+  /** Stylesheets of the site that it links. */
+  styles: string[];
   includes: IncludeView[];
 }
 
@@ -226,15 +232,17 @@ function pageView(page: PageReading, site: SiteReading): PageView {
   return {
     path: page.path,
     title: titleOf(document) ?? page.path,
-    galleries: page.galleries.map((gallery, n): GalleryView => ({ ...galleryView(document, gallery, page.strands[n] ?? []), spread: spreadView(site, page.path, n) })),
+    galleries: page.galleries.map((gallery, n): GalleryView => ({ ...galleryView(document, gallery, page.strands[n] ?? []), heading: headingText(page, gallery), spread: spreadView(site, page.path, n) })),
     hazards: page.hazards.filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit)))).map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
+    told: [...document.units],
     anchors: namesIn(document).ids,
     kit: wiring.kit?.manifest.name ?? null,
+    styles: wiring.includes.flatMap(({ kind, path, lookup }) => (kind === 'style' && path !== null && lookup.found !== 'nothing' ? [lookup.path] : [])),
     includes: includesOf(page),
   };
 }
 
-function galleryView(document: PageDocument, gallery: Gallery, strands: readonly Strand[]): Omit<GalleryView, 'spread'> {
+function galleryView(document: PageDocument, gallery: Gallery, strands: readonly Strand[]): Omit<GalleryView, 'spread' | 'heading'> {
   const { pattern, odd, miscounted } = learntOf(document, gallery);
   return {
     pattern: pattern?.parts ?? null,
@@ -244,6 +252,11 @@ function galleryView(document: PageDocument, gallery: Gallery, strands: readonly
     odd: odd.flatMap(({ item, lacks, on, value, having }) => (strands[item] ? [{ strand: strands[item].id, lacks, on, value, having }] : [])),
     miscounted,
   };
+}
+
+function headingText(page: PageReading, gallery: Gallery): string | null {
+  const heading = headingOf(page, gallery);
+  return heading && (textOf(heading).trim().replace(/\s+/g, ' ') || null);
 }
 
 function spreadView(site: SiteReading, path: string, n: number): GalleryView['spread'] {

@@ -1,7 +1,8 @@
 /** How a gallery is laid out, as plain data: its settings, where each is said, and the rules that say it. */
 import type { SiteReading } from '../model/index.ts';
 import { styledSite } from '../plans/index.ts';
-import { layoutOf, loading, placeOf, SETTINGS, situationOf, upTo, WIDE, weightOf, allHold, partsIn, winnerFor, type Field, type Method, type Rule, type Setting, type Situation } from '../style/index.ts';
+import type { partsIn} from '../style/index.ts';
+import { layoutOf, loading, placeOf, SETTINGS, situationOf, upTo, WIDE, weightOf, allHold, winnerFor, type Field, type Method, type Rule, type Setting, type Situation } from '../style/index.ts';
 
 export interface SettingView {
   id: string;

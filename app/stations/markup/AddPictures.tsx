@@ -1,4 +1,4 @@
-/** Pairs that stand on no page yet, with the words for their slots, written in the page's own pattern. */
+/** Pictures that stand on no page yet, or that just came from disk, with the words for their slots, written in the page's own pattern. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -6,15 +6,18 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import type { Strand } from '~core/model/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { countOf, Picture } from '../../ui/parts';
-import { useIntent } from '../../ui/site';
+import { useIntent, useJob, useSite } from '../../ui/site';
 import { ink } from '../../ui/theme';
+import { unplacedPairs } from './PairChoice';
+import { PickPictures } from './takeIn';
 
 interface Row {
-  pair: PairView;
   taken: boolean;
   title: string;
   alt: string;
@@ -24,36 +27,64 @@ interface Props {
   page: string;
   /** Number of the gallery on the page; null writes a first one. */
   gallery: number | null;
-  pairs: readonly PairView[];
+  /** An item of the gallery behind which they may go. */
+  behind: Strand | null;
+  /** Full-size files that have just come in; where there are any, only they are taken at first. */
+  fresh: readonly string[];
+  onPick: (files: readonly File[]) => void;
   onClose: () => void;
 }
 
-export function AddPictures({ page, gallery, pairs, onClose }: Props) {
+export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: Props) {
+  const { site } = useSite();
+  const job = useJob(site.session);
   const intent = useIntent();
-  const [rows, setRows] = useState<Row[]>(() => pairs.map((pair) => ({ pair, taken: true, title: pair.words.title, alt: pair.words.alt })));
-  const change = (id: string, part: Partial<Row>) => setRows((all) => all.map((row) => (row.pair.id === id ? { ...row, ...part } : row)));
-  const taken = rows.filter((row) => row.taken);
+  const [rows, setRows] = useState<Readonly<Record<string, Partial<Row>>>>({});
+  const [place, setPlace] = useState<'end' | 'first' | 'behind'>('end');
+  const unplaced = unplacedPairs(site.view.pairs);
+  const pairs = [...site.view.pairs.filter((pair) => fresh.includes(pair.full) && pair.trouble === null && pair.thumbnail !== null), ...unplaced.filter(({ full }) => !fresh.includes(full))];
+  const rowOf = (pair: PairView): Row => ({ taken: fresh.length === 0 || fresh.includes(pair.full), title: pair.words.title, alt: pair.words.alt, ...rows[pair.id] });
+  const change = (pair: PairView, part: Partial<Row>) => setRows((all) => ({ ...all, [pair.id]: { ...all[pair.id], ...part } }));
+  const taken = pairs.filter((pair) => rowOf(pair).taken);
   const write = () => {
-    intent({ kind: 'add-pictures', page, gallery, pictures: taken.map(({ pair, title, alt }) => ({ thumbnail: pair.thumbnail ?? '', full: pair.full, title, alt, caption: title })) });
+    const at = place === 'first' ? 0 : place === 'behind' && behind ? behind.item + 1 : undefined;
+    const pictures = taken.map((pair) => {
+      const { title, alt } = rowOf(pair);
+      return { thumbnail: pair.thumbnail ?? '', full: pair.full, title, alt, caption: title };
+    });
+    intent({ kind: 'add-pictures', page, gallery, pictures, ...(at === undefined ? {} : { at }) });
     onClose();
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="add-title">
       <DialogTitle id="add-title">{`Add to ${page}`}</DialogTitle>
       <DialogContent>
-        <Box sx={{ color: ink('stone'), mb: 1.5 }}>{gallery === null ? 'A first gallery is written: a figure with a link, the image and a caption for each.' : 'They are written behind the last item, as this page writes its items.'} The words come from the pictures where they have any; put right what is not.</Box>
+        <Box sx={{ color: ink('stone'), mb: 1.5 }}>{gallery === null ? 'A first gallery is written: a figure with a link, the image and a caption for each.' : 'They are written as this page writes its items.'} The words come from the pictures where they have any; put right what is not.</Box>
+        {gallery !== null && (
+          <TextField select label="Place" value={place} onChange={({ target }) => setPlace(target.value as typeof place)} sx={{ minWidth: 260, mb: 1.5, mt: 0.75 }}>
+            <MenuItem value="end">behind the last item</MenuItem>
+            <MenuItem value="first">before the first item</MenuItem>
+            {behind && <MenuItem value="behind">{`behind ${behind.name}`}</MenuItem>}
+          </TextField>
+        )}
+        {pairs.length === 0 && <Box role="status" sx={{ color: ink('stone'), py: 2 }}>{job ? `${job.says}…` : 'Every picture of the site stands on a page already. Bring in others from disk: drop them on the page, paste one, or choose them here.'}</Box>}
         <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-          {rows.map(({ pair, taken: on, title, alt }) => (
-            <Box component="li" key={pair.id} sx={{ display: 'grid', gridTemplateColumns: '40px 84px 1fr 1.6fr', gap: 1.25, alignItems: 'center', py: 0.75, borderTop: `1px solid ${ink('hair')}` }}>
-              <Checkbox checked={on} onChange={(event) => change(pair.id, { taken: event.target.checked })} slotProps={{ input: { 'aria-label': `Add ${pair.name}` } }} />
-              <Picture path={pair.thumbnail} width={80} height={56} />
-              <TextField label="Title and caption" value={title} onChange={(event) => change(pair.id, { title: event.target.value })} />
-              <TextField label="Alt text" value={alt} onChange={(event) => change(pair.id, { alt: event.target.value })} />
-            </Box>
-          ))}
+          {pairs.map((pair) => {
+            const { taken: on, title, alt } = rowOf(pair);
+            return (
+              <Box component="li" key={pair.id} sx={{ display: 'grid', gridTemplateColumns: '40px 84px 1fr 1.6fr', gap: 1.25, alignItems: 'center', py: 0.75, borderTop: `1px solid ${ink('hair')}` }}>
+                <Checkbox checked={on} onChange={(event) => change(pair, { taken: event.target.checked })} slotProps={{ input: { 'aria-label': `Add ${pair.name}` } }} />
+                <Picture path={pair.thumbnail} width={80} height={56} />
+                <TextField label="Title and caption" value={title} onChange={(event) => change(pair, { title: event.target.value })} />
+                <TextField label="Alt text" value={alt} onChange={(event) => change(pair, { alt: event.target.value })} />
+              </Box>
+            );
+          })}
         </Box>
       </DialogContent>
-      <DialogActions>
+      <DialogActions sx={{ pl: 3 }}>
+        <PickPictures disabled={site.readOnly || job !== null} onPick={onPick} />
+        <Box sx={{ flex: 1 }} />
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" color="primary" disabled={taken.length === 0} onClick={write}>
           {`Write ${countOf(taken.length, 'item')}`}

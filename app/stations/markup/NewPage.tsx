@@ -10,9 +10,8 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { Picture } from '../../ui/parts';
 import { useIntent, useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { asPictures, PairChoice, unplacedPairs } from './PairChoice';
 
 export function NewPage({ onClose }: { onClose: () => void }) {
   const { site, choosePage, choose } = useSite();
@@ -24,9 +23,8 @@ export function NewPage({ onClose }: { onClose: () => void }) {
   const [entered, setEntered] = useState(false);
   const [entry, setEntry] = useState('');
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
-  const pairs = view.pairs.filter((pair) => pair.thumbnail !== null && pair.usedOn.length === 0 && pair.trouble === null);
-  const pictures = pairs.filter(({ id }) => taken.has(id)).map(({ thumbnail, full, words }) => ({ thumbnail: thumbnail ?? '', full, title: words.title, alt: words.alt, caption: words.caption }));
-  const toggle = (id: string) => setTaken((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
+  const pairs = unplacedPairs(view.pairs);
+  const pictures = asPictures(pairs.filter(({ id }) => taken.has(id)));
   const hasGallery = view.pages.some((page) => page.path === from && page.galleries.length > 0);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="new-page-title">
@@ -49,19 +47,7 @@ export function NewPage({ onClose }: { onClose: () => void }) {
               {view.pages.map((page) => <MenuItem key={page.path} value={page.path}>{page.path}</MenuItem>)}
             </TextField>
           )}
-          {hasGallery && (
-            <Box component="fieldset" sx={{ border: `1px solid ${ink('hair')}`, borderRadius: 1, m: 0, p: 1.25, minWidth: 0 }}>
-              <Box component="legend" sx={{ fontSize: '0.75rem', color: ink('stone'), px: 0.5 }}>{pairs.length === 0 ? 'Every pair stands on a page already; the gallery will be empty' : 'Pictures that stand on no page yet'}</Box>
-              <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, maxHeight: 180, overflow: 'auto' }}>
-                {pairs.map((pair) => (
-                  <Box component="label" key={pair.id} sx={{ display: 'flex', alignItems: 'center', cursor: 'pointer', bgcolor: taken.has(pair.id) ? ink('heatherWash') : undefined, borderRadius: 1, pr: 0.75 }}>
-                    <Checkbox size="small" checked={taken.has(pair.id)} onChange={() => toggle(pair.id)} slotProps={{ input: { 'aria-label': `Take ${pair.name}` } }} />
-                    <Picture path={pair.thumbnail} width={72} height={50} />
-                  </Box>
-                ))}
-              </Box>
-            </Box>
-          )}
+          {hasGallery && <PairChoice pairs={pairs} taken={taken} onTake={setTaken} none="Every pair stands on a page already; the gallery will be empty" />}
           {view.menu && (
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
               <FormControlLabel control={<Checkbox size="small" checked={entered} onChange={(event) => {

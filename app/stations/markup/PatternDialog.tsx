@@ -7,18 +7,14 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { SLOTS } from '~core/markup/index.ts';
 import type { CaptionSource, Intent } from '~core/plans/index.ts';
 import type { GalleryView } from '~core/view/index.ts';
-import { DiffView } from '../../ui/DiffView';
 import { countOf, Mono } from '../../ui/parts';
+import { changesOf, PlanShown, usePlan } from '../../ui/plans';
 import { useIntent, useSite } from '../../ui/site';
 import { ink, MONO } from '../../ui/theme';
-import type { PlanView } from '../../workers/analysis';
-
-/** After this long without a key the outcome is worked out; ms. */
-const PAUSE = 250;
 
 const SOURCES: Readonly<Record<CaptionSource, string>> = { none: 'left empty', title: 'from the title', alt: 'from the alt text', picture: 'from the picture’s own words' };
 
@@ -35,27 +31,17 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
   const intent = useIntent();
   const [pattern, setPattern] = useState(gallery.text ?? '');
   const [words, setWords] = useState<CaptionSource>('none');
-  const [plan, setPlan] = useState<PlanView | null>(null);
-  const { session } = site;
-  useEffect(() => {
-    let current = true;
-    const timer = setTimeout(() => {
-      const wish: Intent = { kind: 'apply-pattern', page, gallery: number, pattern, words };
-      if (pattern.trim() === '') setPlan({ ok: false, reason: 'An empty pattern would take every item away.' });
-      else void session.plan(wish).then((made) => current && setPlan(made));
-    }, PAUSE);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [session, page, number, pattern, words]);
-  const changes = plan?.ok ? plan.diffs.reduce((sum, diff) => sum + diff.hunks.length, 0) : 0;
+  const empty = pattern.trim() === '';
+  const wish: Intent | null = empty ? null : { kind: 'apply-pattern', page, gallery: number, pattern, words };
+  const plan = usePlan(wish);
+  const changes = changesOf(plan);
+  const wrong = empty ? 'An empty pattern would take every item away.' : plan?.ok === false ? plan.reason : null;
   const slots = [...Object.entries(SLOTS), ...gallery.free.map((name) => [name, 'what this item alone says there'] as const)];
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="pattern-title">
       <DialogTitle id="pattern-title">{`Pattern of ${countOf(gallery.strands.length, 'item')} on ${page}`}</DialogTitle>
       <DialogContent>
-        <TextField label="One item" multiline minRows={3} maxRows={10} fullWidth value={pattern} onChange={({ target }) => setPattern(target.value)} error={plan?.ok === false} helperText={plan?.ok === false ? plan.reason : ' '} sx={{ mt: 1 }} slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6 } } }} />
+        <TextField label="One item" multiline minRows={3} maxRows={10} fullWidth value={pattern} onChange={({ target }) => setPattern(target.value)} error={wrong !== null} helperText={wrong ?? ' '} sx={{ mt: 1 }} slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6 } } }} />
         <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr auto 1fr', columnGap: 1, rowGap: 0.25, m: 0, mb: 1.5, fontSize: '0.75rem', color: ink('stone'), '& dd': { m: 0 } }}>
           {slots.map(([name, says]) => (
             <Box key={name} sx={{ display: 'contents' }}>
@@ -67,13 +53,12 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
         <TextField select label="Captions and titles that an item lacks" value={words} onChange={({ target }) => setWords(target.value as CaptionSource)} sx={{ minWidth: 280, mb: 1.5 }}>
           {Object.entries(SOURCES).map(([value, says]) => <MenuItem key={value} value={value}>{says}</MenuItem>)}
         </TextField>
-        <Box aria-live="polite" sx={{ fontSize: '0.8125rem', color: ink('stone'), mb: 0.5 }}>{plan === null ? 'Working it out…' : !plan.ok ? 'Nothing would be changed.' : changes === 0 ? 'Every item is written so already.' : `${countOf(changes, 'place')} would change:`}</Box>
-        {plan?.ok && changes > 0 && <DiffView diffs={plan.diffs} height={230} />}
+        <PlanShown plan={plan} wished={wrong === null} same="Every item is written so already." height={230} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={!plan?.ok || changes === 0 || site.readOnly} onClick={() => {
-          intent({ kind: 'apply-pattern', page, gallery: number, pattern, words });
+        <Button variant="contained" color="primary" disabled={changes === 0 || site.readOnly} onClick={() => {
+          if (wish) intent(wish);
           onClose();
         }}>
           Write all items so

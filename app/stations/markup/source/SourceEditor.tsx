@@ -37,6 +37,11 @@ interface Span {
   end: number;
 }
 
+/** What is selected, and the end of it where the cursor is. */
+export interface Selected extends Span {
+  head: number;
+}
+
 interface Props {
   path: string;
   text: string;
@@ -51,7 +56,7 @@ interface Props {
   surroundings: Surroundings;
   /** `length` is that of the text before, in file characters. */
   onType: (length: number, edits: Edit[]) => void;
-  onCursor: (offset: number) => void;
+  onCursor: (selection: Selected) => void;
   /** Null where the pointer has left the text. */
   onHover: (offset: number | null) => void;
   onGeometry: (geometry: LineGeometry) => void;
@@ -59,6 +64,8 @@ interface Props {
   /** An address of the text is to be followed. */
   onFollow: (address: string) => void;
   onMend: Mend;
+  /** Somebody wants to say where a link leads. */
+  onLink: (at: Span) => void;
 }
 
 export function SourceEditor(props: Props) {
@@ -116,6 +123,12 @@ export function SourceEditor(props: Props) {
       if (address) latest.current.onFollow(address.text);
       return address !== null;
     };
+    const linkHere = (editor: EditorView): boolean => {
+      flush();
+      const { from, to } = editor.state.selection.main;
+      latest.current.onLink({ start: toFile(from), end: toFile(to) });
+      return true;
+    };
     // One and the same list: a new one would begin every completion anew.
     const sources = [{ autocomplete: completing(() => latest.current.surroundings) }];
     const nonce = pageNonce();
@@ -144,6 +157,7 @@ export function SourceEditor(props: Props) {
             { key: 'Mod-y', run: step('redo'), preventDefault: true },
             { key: 'Mod-Shift-z', run: step('redo'), preventDefault: true },
             { key: 'Mod-Enter', run: (editor) => follow(editor, editor.state.selection.main.head) },
+            { key: 'Alt-l', run: linkHere, preventDefault: true },
             { key: 'F8', run: nextDiagnostic },
             { key: 'Escape', run: (editor) => (editor.contentDOM.blur(), true) },
           ])),
@@ -157,7 +171,10 @@ export function SourceEditor(props: Props) {
               clearTimeout(timer);
               timer = setTimeout(flush, PAUSE);
             }
-            if (update.selectionSet && update.view.hasFocus) latest.current.onCursor(toFile(update.state.selection.main.head));
+            if ((update.selectionSet || update.focusChanged) && update.view.hasFocus) {
+              const { from, to, head } = update.state.selection.main;
+              latest.current.onCursor({ start: toFile(from), end: toFile(to), head: toFile(head) });
+            }
           }),
           EditorView.domEventHandlers({
             scroll: () => void requestAnimationFrame(geometry),

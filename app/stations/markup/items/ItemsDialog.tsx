@@ -12,11 +12,12 @@ import { useState, type ReactNode } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { FILLABLE, type Intent } from '~core/plans/index.ts';
 import type { GalleryView, OddView } from '~core/view/index.ts';
-import { DialogFoot } from '../../ui/DialogFoot';
-import { countOf, Mono, Picture, Tag } from '../../ui/parts';
-import { useIntent, useSite } from '../../ui/site';
-import { galleryTargets } from '../../ui/targets';
-import { ink } from '../../ui/theme';
+import { DialogFoot } from '../../../ui/DialogFoot';
+import { countOf, Mono, Picture, Tag } from '../../../ui/parts';
+import { useIntent, useSite } from '../../../ui/site';
+import { galleryTargets } from '../../../ui/targets';
+import { ink } from '../../../ui/theme';
+import { ItemSlots } from './ItemSlots';
 
 type Fill = Extract<Intent, { kind: 'fill-words' }>;
 
@@ -36,10 +37,12 @@ interface Props {
   number: number;
   gallery: GalleryView;
   strands: readonly Strand[];
+  /** Somebody says that an item is another element. */
+  onUnits: (at: number) => void;
   onClose: () => void;
 }
 
-export function ItemsDialog({ page, number, gallery, strands, onClose }: Props) {
+export function ItemsDialog({ page, number, gallery, strands, onUnits, onClose }: Props) {
   const { site, busy } = useSite();
   const intent = useIntent();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -47,6 +50,7 @@ export function ItemsDialog({ page, number, gallery, strands, onClose }: Props) 
   const toggle = (id: string) => setChosen((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
   const marked = strands.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
   const none = marked.length === 0;
+  const only = marked.length === 1 ? strands.find(({ id }) => id === marked[0]) : undefined;
   // What stands where changes with every change, so what was chosen by its place is let go.
   const act = (wish: Intent) => {
     intent(wish);
@@ -78,6 +82,11 @@ export function ItemsDialog({ page, number, gallery, strands, onClose }: Props) 
             <CopyTo disabled={idle || none} onCopy={(to) => act({ kind: 'copy-items', strands: marked, ...to })} />
             <Button disabled={idle || none} onClick={() => act({ kind: 'remove-items', strands: marked })}>{none ? 'Remove' : `Remove ${countOf(marked.length, 'item')}`}</Button>
           </Part>
+          {only && (
+            <Part title={`Item ${only.item + 1}, ${only.name}`}>
+              <ItemSlots key={only.id} strand={only} disabled={idle} onSet={(slot, value) => intent({ kind: 'set-slot', strand: only.id, slot, value })} />
+            </Part>
+          )}
           {mendable.length > 0 && (
             <Part title={`${countOf(mendable.length, 'item')} ${mendable.length === 1 ? 'lacks' : 'lack'} what all neighbours have`}>
               <Button disabled={idle} onClick={() => act({ kind: 'complete-items', page, gallery: number, items: mendable })}>Put it there</Button>
@@ -90,6 +99,9 @@ export function ItemsDialog({ page, number, gallery, strands, onClose }: Props) 
           )}
           <Spread gallery={gallery} disabled={idle} onSplit={(size) => act({ kind: 'split-gallery', page, gallery: number, size })} />
           <OnLinks disabled={idle} onSet={(name, value) => act({ kind: 'set-on-links', page, gallery: number, name, value })} />
+          <Part title="What an item is">
+            <Button disabled={!strands[0]} onClick={() => strands[0] && onUnits(strands[0].range.start)}>Confirm or correct</Button>
+          </Part>
           <FillWords disabled={idle} onFill={(fill) => act({ kind: 'fill-words', page, gallery: number, ...fill })} />
         </Box>
       </DialogContent>

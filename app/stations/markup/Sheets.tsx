@@ -1,0 +1,56 @@
+/** The dialogs of the station, one at a time. */
+import type { Strand } from '~core/model/index.ts';
+import type { PageView } from '~core/view/index.ts';
+import { useSite } from '../../ui/site';
+import { AddPictures } from './AddPictures';
+import { ItemsDialog } from './items/ItemsDialog';
+import { UnitsDialog } from './items/UnitsDialog';
+import { Menus } from './Menus';
+import { NewPage } from './NewPage';
+import { PageSheet } from './page/PageSheet';
+import { PatternDialog } from './PatternDialog';
+import { LinkDialog } from './source/LinkDialog';
+
+export type SheetName =
+  | { name: 'pattern' | 'items' | 'menus' | 'add' | 'new page' | 'page' }
+  | { name: 'link'; at: { start: number; end: number } }
+  /** At an offset of the page's source. */
+  | { name: 'units'; at: number };
+
+interface Props {
+  sheet: SheetName;
+  page: PageView;
+  /** Number of the gallery in hand; null where the page has none. */
+  gallery: number | null;
+  strand: Strand | null;
+  fresh: readonly string[];
+  onPick: (files: readonly File[]) => void;
+  onSheet: (sheet: SheetName) => void;
+  onClose: () => void;
+}
+
+export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, onClose }: Props) {
+  const { site } = useSite();
+  const { view } = site;
+  const shown = gallery === null ? undefined : page.galleries[gallery];
+  switch (sheet.name) {
+    case 'new page':
+      return <NewPage onClose={onClose} />;
+    case 'add':
+      return <AddPictures page={page.path} gallery={gallery} behind={strand?.gallery === gallery ? strand : null} fresh={fresh} onPick={onPick} onClose={onClose} />;
+    case 'menus':
+      return view.menu && <Menus menu={view.menu} onClose={onClose} />;
+    case 'page':
+      return <PageSheet page={page} onClose={onClose} />;
+    case 'link':
+      return <LinkDialog page={page.path} at={sheet.at} onClose={onClose} />;
+    case 'units':
+      return <UnitsDialog page={page} at={sheet.at} onClose={onClose} />;
+    case 'pattern':
+      return shown && gallery !== null ? <PatternDialog page={page.path} number={gallery} gallery={shown} onClose={onClose} /> : null;
+    case 'items':
+      return shown && gallery !== null ? (
+        <ItemsDialog page={page.path} number={gallery} gallery={shown} strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)} onUnits={(at) => onSheet({ name: 'units', at })} onClose={onClose} />
+      ) : null;
+  }
+}

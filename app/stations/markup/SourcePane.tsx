@@ -1,0 +1,95 @@
+/** The source with the ladder beside it, both tied to the live page. */
+import Box from '@mui/material/Box';
+import { useCallback, useMemo, useState } from 'react';
+import { useFetcher, useNavigate } from 'react-router';
+import type { Tie } from '~core/markup/index.ts';
+import type { Strand } from '~core/model/index.ts';
+import { isPicturePath, resolveInSite, type Edit } from '~core/site/index.ts';
+import type { Outcome } from '../../data/session';
+import { useFix, useSite } from '../../ui/site';
+import { Ladder, LADDER_WIDTH } from './Ladder';
+import { SourceEditor, type LineGeometry, type Selected } from './source/SourceEditor';
+import { SourceFoot } from './source/SourceFoot';
+import type { Ties } from './ties';
+
+interface Props {
+  /** The file that is shown: the page in hand or another text of the site. */
+  file: string;
+  text: string;
+  isPage: boolean;
+  strands: readonly Strand[];
+  /** The chosen strand, where it is one of this page. */
+  chosen: Strand | null;
+  ties: Ties;
+  /** What was found at the cursor or by a click that is no item. */
+  held: Tie | null;
+  /** Middles of the items on the live page; CSS px, null where out of sight. */
+  places: readonly (number | null)[];
+  onStrand: (id: string) => void;
+  onLink: (at: { start: number; end: number }) => void;
+  onUnits: (at: number) => void;
+}
+
+export function SourcePane({ file, text, isPage, strands, chosen, ties, held, places, onStrand, onLink, onUnits }: Props) {
+  const { site, choose, work, spot, showSource } = useSite();
+  const { view, session } = site;
+  const typing = useFetcher<Outcome>({ key: 'typing' });
+  const navigate = useNavigate();
+  const mend = useFix();
+  const [geometry, setGeometry] = useState<LineGeometry | null>(null);
+  const [selected, setSelected] = useState<Selected | null>(null);
+  const siteId = site.site.id;
+  const { submit } = typing;
+  const findings = useMemo(() => view.findings.filter(({ place }) => place.path === file), [view, file]);
+  const surroundings = useMemo(() => ({ path: file, view, pictureUrl: async (path: string) => {
+    const content = session.files.get(path);
+    return content?.kind === 'binary' ? session.pictures.glanceUrl(content.hash, AbortSignal.timeout(5000)) : null;
+  } }), [file, view, session]);
+  const onType = useCallback((length: number, edits: Edit[]) => void submit({ do: 'intent', intent: { kind: 'type', path: file, length, edits } } as never, { method: 'post', encType: 'application/json', action: `/site/${siteId}` }), [submit, siteId, file]);
+  const follow = useCallback((address: string) => {
+    const target = resolveInSite(address, file);
+    if (target.kind !== 'file') return;
+    const content = session.files.get(target.path);
+    if (content?.kind === 'text') showSource(target.path);
+    else if (content && isPicturePath(target.path)) {
+      const shown = view.strands.find((one) => one.full === target.path || one.thumbnail === target.path);
+      if (shown) choose(shown.id);
+      void navigate(`/site/${siteId}/pairs`);
+    }
+  }, [file, session, showSource, view, choose, navigate, siteId]);
+  const at = isPage ? selected : null;
+  return (
+    <>
+      <Box sx={{ flex: '1.15 1 0', minWidth: 0, display: 'flex', flexDirection: 'column' }}>
+        <Box sx={{ flex: 1, minHeight: 0 }}>
+          <SourceEditor
+            path={file}
+            text={text}
+            readOnly={site.readOnly}
+            lit={held?.range ?? (isPage && chosen ? chosen.range : null)}
+            hinted={isPage ? (ties.onPage?.range ?? null) : null}
+            spot={spot?.path === file ? spot : null}
+            findings={findings}
+            surroundings={surroundings}
+            onType={onType}
+            onCursor={(selection) => {
+              if (!isPage) return;
+              setSelected(selection);
+              const under = strands.find(({ range }) => selection.head >= range.start && selection.head <= range.end);
+              if (under) choose(under.id);
+              ties.choose('source', selection.head);
+            }}
+            onHover={(offset) => ties.pointInSource(isPage ? offset : null)}
+            onGeometry={setGeometry}
+            onUndo={(way) => work({ do: 'step', way })}
+            onFollow={follow}
+            onMend={mend}
+            onLink={(place) => isPage && onLink(place)}
+          />
+        </Box>
+        {isPage && <SourceFoot trail={at && (ties.chosen?.trail ?? [])} idle={site.readOnly} onLink={() => at && onLink({ start: at.start, end: at.end })} onUnits={() => at && onUnits(at.head)} />}
+      </Box>
+      {isPage ? <Ladder strands={strands} geometry={geometry} places={places} chosen={chosen?.id ?? null} onChoose={onStrand} /> : <Box sx={{ width: LADDER_WIDTH }} />}
+    </>
+  );
+}

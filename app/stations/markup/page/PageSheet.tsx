@@ -1,0 +1,121 @@
+/** What concerns a page as a whole: its file, its stylesheets, its sections, and its end. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import TextField from '@mui/material/TextField';
+import { useState, type ReactNode } from 'react';
+import type { Intent } from '~core/plans/index.ts';
+import { isStylePath } from '~core/site/index.ts';
+import type { PageView } from '~core/view/index.ts';
+import { DialogFoot } from '../../../ui/DialogFoot';
+import { Mono } from '../../../ui/parts';
+import { changesOf, PlanShown, usePlan } from '../../../ui/plans';
+import { useIntent, useSite } from '../../../ui/site';
+import { ink } from '../../../ui/theme';
+import { Sections } from './Sections';
+
+export function PageSheet({ page, onClose }: { page: PageView; onClose: () => void }) {
+  const { site, busy } = useSite();
+  const idle = busy || site.readOnly;
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="page-title">
+      <DialogTitle id="page-title">{page.title}</DialogTitle>
+      <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2.5, alignContent: 'start' }}>
+        <FileName page={page} idle={idle} />
+        <Stylesheets page={page} idle={idle} />
+        <Sections key={page.path} page={page} idle={idle} />
+        <Deletion page={page} idle={idle} onClose={onClose} />
+      </DialogContent>
+      <DialogFoot onClose={onClose} />
+    </Dialog>
+  );
+}
+
+export function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box component="section" aria-label={title} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1 }}>
+      <Box sx={{ fontSize: '0.8125rem', fontWeight: 600 }}>{title}</Box>
+      {children}
+    </Box>
+  );
+}
+
+function FileName({ page: { path }, idle }: { page: PageView; idle: boolean }) {
+  const { work, choosePage } = useSite();
+  const [to, setTo] = useState(path);
+  const wished = to.trim() !== '' && to.trim() !== path;
+  const wish: Intent | null = wished ? { kind: 'rename', from: path, to: to.trim() } : null;
+  const plan = usePlan(wish);
+  return (
+    <Part title="File">
+      <Box component="form" sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }} onSubmit={(event) => {
+        event.preventDefault();
+        if (!wish || !plan?.ok) return;
+        work({ do: 'intent', intent: wish });
+        choosePage(to.trim());
+      }}>
+        <TextField label="Path in the site" value={to} disabled={idle} onChange={({ target }) => setTo(target.value)} helperText="Another folder moves the page. Every reference to it and in it is put right." sx={{ flex: 1 }} />
+        <Button type="submit" disabled={idle || !plan?.ok}>Rename</Button>
+      </Box>
+      {wished && <PlanShown plan={plan} wished height={110} />}
+    </Part>
+  );
+}
+
+function Stylesheets({ page, idle }: { page: PageView; idle: boolean }) {
+  const { site } = useSite();
+  const intent = useIntent();
+  const sheets = site.view.files.flatMap(({ path }) => (isStylePath(path) ? [path] : []));
+  const pages = site.view.pages.map(({ path }) => path);
+  return (
+    <Part title="Stylesheets">
+      {sheets.length === 0 && <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>The site has no stylesheet yet.</Box>}
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {sheets.map((sheet) => {
+          const on = page.styles.includes(sheet);
+          const everywhere = site.view.pages.every(({ styles }) => styles.includes(sheet));
+          return (
+            <Box component="li" key={sheet} sx={{ display: 'flex', alignItems: 'center', gap: 1, borderTop: `1px solid ${ink('hair')}` }}>
+              <FormControlLabel control={<Checkbox size="small" checked={on} disabled={idle} onChange={() => intent({ kind: 'set-stylesheet', pages: [page.path], sheet, on: !on })} />} label={<Mono>{sheet}</Mono>} sx={{ flex: 1 }} />
+              <Button disabled={idle || everywhere} onClick={() => intent({ kind: 'set-stylesheet', pages, sheet, on: true })} aria-label={`Link ${sheet} from every page`}>From every page</Button>
+            </Box>
+          );
+        })}
+      </Box>
+    </Part>
+  );
+}
+
+/** Shown with all that it would change before it is done. */
+function Deletion({ page: { path }, idle, onClose }: { page: PageView; idle: boolean; onClose: () => void }) {
+  const { choosePage, choose } = useSite();
+  const intent = useIntent();
+  const [asked, setAsked] = useState(false);
+  const wish: Intent | null = asked ? { kind: 'delete-page', path } : null;
+  const plan = usePlan(wish);
+  return (
+    <Part title="Delete">
+      {asked ? (
+        <>
+          <PlanShown plan={plan} wished height={150} />
+          {plan?.ok && <Box sx={{ fontSize: '0.8125rem' }}>{`${plan.change.label}. Its pictures stay in the site, and it can be undone.`}</Box>}
+          <Box sx={{ display: 'flex', gap: 1 }}>
+            <Button variant="contained" color="primary" disabled={idle || changesOf(plan) === 0} onClick={() => {
+              if (wish) intent(wish);
+              choosePage('');
+              choose(null);
+              onClose();
+            }}>{`Delete ${path}`}</Button>
+            <Button onClick={() => setAsked(false)}>Keep it</Button>
+          </Box>
+        </>
+      ) : (
+        <Button disabled={idle} onClick={() => setAsked(true)} sx={{ justifySelf: 'start' }}>Delete this page…</Button>
+      )}
+    </Part>
+  );
+}

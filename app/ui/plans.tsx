@@ -1,0 +1,55 @@
+/** What a wish would do, shown before it is done. */
+import Box from '@mui/material/Box';
+import { useEffect, useState } from 'react';
+import type { Intent } from '~core/plans/index.ts';
+import type { PlanView } from '../workers/analysis';
+import { DiffView } from './DiffView';
+import { countOf } from './parts';
+import { useSite } from './site';
+import { ink } from './theme';
+
+/** After this long without another wish the outcome is worked out; ms. */
+const PAUSE = 250;
+
+/** The plan for a wish, null while it is worked out or while nothing is wished. */
+export function usePlan(wish: Intent | null): PlanView | null {
+  const { site } = useSite();
+  const { session, view } = site;
+  const key = wish && JSON.stringify(wish);
+  const [made, setMade] = useState<{ key: string; plan: PlanView } | null>(null);
+  useEffect(() => {
+    if (key === null) return undefined;
+    let current = true;
+    const timer = setTimeout(() => void session.plan(JSON.parse(key) as Intent).then((plan) => current && setMade({ key, plan })), PAUSE);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+    // Another view is another site to plan for.
+  }, [session, key, view]);
+  return made?.key === key ? (made?.plan ?? null) : null;
+}
+
+/** How many places a plan changes; 0 where it cannot be done. */
+export const changesOf = (plan: PlanView | null): number => (plan?.ok ? plan.diffs.reduce((sum, diff) => sum + (diff.note === '' ? diff.hunks.length : 1), 0) : 0);
+
+interface Props {
+  plan: PlanView | null;
+  /** Something is wished, so that a plan is on its way. */
+  wished: boolean;
+  /** What is said where the plan would change nothing. */
+  same?: string;
+  /** CSS px. */
+  height?: number;
+}
+
+export function PlanShown({ plan, wished, same = 'It is so already.', height = 200 }: Props) {
+  const changes = changesOf(plan);
+  const says = !wished ? '' : plan === null ? 'Working it out…' : !plan.ok ? plan.reason : changes === 0 ? same : `${countOf(changes, 'place')} would change:`;
+  return (
+    <Box>
+      <Box aria-live="polite" sx={{ fontSize: '0.8125rem', color: ink(plan?.ok === false ? 'rust' : 'stone'), mb: 0.5, minHeight: '1.4em' }}>{says}</Box>
+      {plan?.ok && changes > 0 && <DiffView diffs={plan.diffs} height={height} />}
+    </Box>
+  );
+}
