@@ -26,6 +26,7 @@ export function FilePick({ label, paths, value, onPick, disabled = false, autoFo
       size="small"
       autoHighlight
       filterOptions={SHOWN}
+      noOptionsText="No file of that name"
       onChange={(_event, path) => onPick(path)}
       // What is told of a file that is gone stays to be read.
       isOptionEqualToValue={(option, one) => option === one}

@@ -182,7 +182,7 @@ function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>)
   for (const group of groups) {
     const { container } = group;
     const parent = container.parent;
-    const rowish = parent && (container.tag === 'tr' || parent.children.some((sibling) => sibling !== container && isRowBeside(sibling, container)));
+    const rowish = parent && (container.tag === 'tr' || parent.children.some((sibling) => sibling !== container && bearing.has(sibling) && isRowBeside(sibling, container)));
     if (!rowish || ['section', 'article', 'main', 'body'].includes(container.tag)) {
       merged.push(group);
       continue;

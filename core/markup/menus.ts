@@ -56,10 +56,22 @@ function findMenus(page: PageDocument, path: string): Menu[] {
     const linked = entries.filter(({ target, dummy }) => target !== null || dummy);
     const leading = entries.filter(({ target }) => target !== null).length;
     if (linked.length < 2 || leading === 0 || linked.length * 2 < container.children.length) continue;
+    if (isProse(container, entries)) continue;
     menus.push({ container, entries, mark: markOf(entries) });
   }
   const worth = ({ container, entries }: Menu) => entries.length + (container.tag === 'nav' || container.parent?.tag === 'nav' ? 10 : 0);
   return menus.sort((a, b) => worth(b) - worth(a));
+}
+
+/** Links within a sentence are no menu: words stand right beside them. Between the entries of a menu stand signs; its name may stand before it. */
+function isProse({ texts }: PageElement, entries: readonly MenuEntry[]): boolean {
+  const links = entries.flatMap(({ link, unit }) => (link === unit && unit.range ? [unit.range] : []));
+  return texts.some(({ value, range }) => {
+    if (!SAYS.test(value)) return false;
+    const after = links.some(({ end }) => end === range.start);
+    const before = links.some(({ start }) => start === range.end);
+    return (after && /^[\s]*[^\s|·•,;/–—>»]/.test(value)) || (before && /[^\s|·•,;:/–—<«][\s]*$/.test(value));
+  });
 }
 
 function entryOf(unit: PageElement, path: string): MenuEntry | null {

@@ -17,10 +17,11 @@ export function renames(site: SiteReading, moves: ReadonlyMap<string, string>): 
   const detours = [...moves].filter(([from, to]) => to !== from && taken.has(to)).map(([from, to], n) => ({ from, by: `${to}.${n}.moving`, to }));
   const viaDetour = new Set(detours.map(({ from }) => from));
   return [
+    // While they still have their old names, which is how the reading knows them.
+    ...redirect(site, moves, moves),
     ...detours.map(({ from, by }): FileChange => ({ kind: 'rename', path: from, to: by })),
     ...[...moves].filter(([from]) => !viaDetour.has(from)).map(([path, to]): FileChange => ({ kind: 'rename', path, to })),
     ...detours.map(({ by, to }): FileChange => ({ kind: 'rename', path: by, to })),
-    ...redirect(site, moves),
   ];
 }
 
@@ -33,24 +34,34 @@ export function mergeFiles(site: SiteReading, moves: ReadonlyMap<string, string>
   return [...[...moves.keys()].map((path): FileChange => ({ kind: 'put', path, before: site.files.get(path) ?? null, after: null })), ...redirect(site, moves)];
 }
 
-/** Edits by which every reference to a file leads to another: in pages, `srcset`, stylesheets, and texts of scripts that are surely paths. */
-export function redirect(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
+const STAYING: ReadonlyMap<string, string> = new Map();
+
+/**
+ * Edits by which every reference to a file leads to another: in pages, `srcset`, stylesheets, and texts of scripts that are surely paths.
+ * `homes` are files that move themselves: what they refer to is reached from their new places.
+ */
+export function redirect(site: SiteReading, moves: ReadonlyMap<string, string>, homes = STAYING): FileChange[] {
   const files: FileChange[] = [];
-  const add = (path: string, edits: Edit[]) => edits.length > 0 && files.push({ kind: 'edit', path, edits });
+  // What goes without moving is not written any more.
+  const add = (path: string, edits: Edit[]) => edits.length > 0 && (homes.has(path) || !moves.has(path)) && files.push({ kind: 'edit', path, edits });
   const realPath = (path: string): string | null => {
     const found = site.index.lookup(path);
     return found.found === 'nothing' ? null : found.path;
   };
   for (const page of site.pages) {
-    const inPage = (value: string) => fileAt(value, page.path);
+    const from: Base = { path: page.path, home: homes.get(page.path) ?? page.path, targetAt: fileAt };
     const scripts = page.document.elements.filter(({ tag }) => tag === 'script').flatMap(({ texts }) => texts.flatMap(({ value, range }) => scriptReferences(value).map((one) => ({ ...one, range: { start: one.range.start + range.start, end: one.range.end + range.start } }))));
-    add(page.path, editsFor([...page.references, ...scripts], page.path, inPage, realPath, moves));
+    add(page.path, editsFor([...page.references, ...scripts], from, realPath, moves));
   }
   for (const [path, content] of site.files) {
     if (content.kind !== 'text') continue;
-    if (isStylePath(path)) add(path, editsFor(styleReferences(content.text), path, (value) => fileAt(value, path), realPath, moves));
+    if (isStylePath(path)) add(path, editsFor(styleReferences(content.text), { path, home: homes.get(path) ?? path, targetAt: fileAt }, realPath, moves));
     const runBy = site.scriptPages.get(path);
-    if (runBy) add(path, editsFor(scriptReferences(content.text), runBy[0] ?? path, (value) => targetInScript(value, runBy), realPath, moves));
+    if (!runBy) continue;
+    const [page = path] = runBy;
+    // Run by several pages, it cannot follow one of them.
+    const home = runBy.length === 1 ? (homes.get(page) ?? page) : page;
+    add(path, editsFor(scriptReferences(content.text), { path: page, home, targetAt: (value, at) => (at === page ? targetInScript(value, runBy) : fileAt(value, at)) }, realPath, moves));
   }
   return files;
 }
@@ -63,16 +74,26 @@ function fileAt(value: string, from: string): string | null {
 /** What would end an address before its time, by where it stands. */
 const ENDS: Readonly<Record<string, RegExp>> = { 'url()': /[()'"]/g, script: /['"\\`]/g };
 
-/** `base` is the file from whose place the references are written. */
-function editsFor(references: readonly Reference[], base: string, targetOf: (value: string) => string | null, realPath: (path: string) => string | null, moves: ReadonlyMap<string, string>): Edit[] {
+/** From which file's place references are read, and from which they are written. */
+interface Base {
+  path: string;
+  home: string;
+  targetAt: (value: string, from: string) => string | null;
+}
+
+function editsFor(references: readonly Reference[], { path: base, home, targetAt }: Base, realPath: (path: string) => string | null, moves: ReadonlyMap<string, string>): Edit[] {
   const edits: Edit[] = [];
   for (const { value, range, by, within, raw } of references) {
-    const target = targetOf(value);
-    const real = target === null ? null : realPath(target);
-    const to = real === null ? undefined : moves.get(real);
-    if (to === undefined || target === to) continue;
+    const target = targetAt(value, base);
+    if (target === null) continue;
+    const real = realPath(target);
+    const moved = real === null ? undefined : moves.get(real);
+    // A place on the page itself goes where the page goes, and what leads nowhere keeps leading to the same place.
+    if (moved === undefined && home === base) continue;
+    const to = moved ?? target;
+    if (/^(?:#|$|\/)/.test(value) || targetAt(value, home) === to) continue;
     const tail = /[?#].*$/s.exec(value)?.[0] ?? '';
-    const written = relativeReference(base, to) + tail;
+    const written = relativeReference(home, to) + tail;
     // Quotes and brackets would end an address in a style or a script; there they stand as in any address.
     const ends = ENDS[by];
     const address = ends ? written.replace(ends, (letter) => `%${letter.charCodeAt(0).toString(16)}`) : written;

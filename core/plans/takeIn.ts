@@ -1,7 +1,7 @@
 /** Pictures that come into a site that is there: where they go and what they are called. */
 import type { Planned } from '../checks/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { cleanPath, extensionOf, folderOf, isPicturePath, nameOf, type FileChange } from '../site/index.ts';
+import { cleanPath, folderOf, isPicturePath, nameOf, type FileChange } from '../site/index.ts';
 
 export interface IncomingPicture {
   /** As it is called where it comes from; folders are left off. */
@@ -50,10 +50,9 @@ function folderFor(site: SiteReading, beside: { page: string; gallery: number | 
 
 /** `moor.jpg`, and where that is taken `moor-2.jpg`. Servers tell capitals apart, disks often do not; so no two names differ by them alone. */
 function freePath(folder: string, name: string, taken: ReadonlySet<string>): string {
-  const extension = extensionOf(name);
-  const stem = name.slice(0, name.length - extension.length - 1);
+  const dot = name.lastIndexOf('.');
   for (let n = 1; ; n++) {
-    const path = `${folder}${n === 1 ? name : `${stem}-${n}.${extension}`}`;
+    const path = `${folder}${n === 1 ? name : `${name.slice(0, dot)}-${n}${name.slice(dot)}`}`;
     if (!taken.has(path.toLowerCase())) return path;
   }
 }

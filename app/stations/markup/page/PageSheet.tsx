@@ -7,7 +7,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import { isStylePath } from '~core/site/index.ts';
 import type { PageView } from '~core/view/index.ts';
@@ -97,13 +97,18 @@ function Deletion({ page: { path }, idle, onClose }: { page: PageView; idle: boo
   const [asked, setAsked] = useState(false);
   const wish: Intent | null = asked ? { kind: 'delete-page', path } : null;
   const plan = usePlan(wish);
+  const end = useRef<HTMLDivElement>(null);
+  // What would go is shown below the rest of the sheet.
+  useEffect(() => {
+    if (asked) end.current?.scrollIntoView({ block: 'nearest' });
+  }, [asked, plan]);
   return (
     <Part title="Delete">
       {asked ? (
         <>
           <PlanShown plan={plan} wished height={150} />
           {plan?.ok && <Box sx={{ fontSize: '0.8125rem' }}>{`${plan.change.label}. Its pictures stay in the site, and it can be undone.`}</Box>}
-          <Box sx={{ display: 'flex', gap: 1 }}>
+          <Box ref={end} sx={{ display: 'flex', gap: 1 }}>
             <Button variant="contained" color="primary" disabled={idle || changesOf(plan) === 0} onClick={() => {
               if (wish) intent(wish);
               choosePage('');
