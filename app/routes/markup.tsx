@@ -23,7 +23,7 @@ export const meta = () => [{ title: 'Markup – Heathmoor' }];
 const PHONE = 390;
 
 export default function Markup() {
-  const { site, choose, page: chosenFile } = useSite();
+  const { site, choose, page: chosenFile, spot } = useSite();
   const page = useChosenPage();
   const strand = useChosenStrand();
   const typing = useFetcher<Outcome>({ key: 'typing' });
@@ -31,6 +31,12 @@ export default function Markup() {
   const [layout, setLayout] = useState<{ at: number | null } | null>(null);
   const [places, setPlaces] = useState<(number | null)[]>([]);
   const [width, setWidth] = useState<number>(768);
+  // A place of the source that is asked for is shown, and not the layout that led there.
+  const [shownSpot, setShownSpot] = useState(spot);
+  if (spot !== shownSpot) {
+    setShownSpot(spot);
+    setLayout(null);
+  }
   const { view, session } = site;
   const ties = useTies(session, page?.path ?? null);
 

@@ -1,5 +1,5 @@
 /** What every browser test begins with: a page on which any console error of the application fails the test. */
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { test as base, expect, type FrameLocator, type Locator, type Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -119,4 +119,24 @@ export async function scrollTo(page: Page, wanted: Locator): Promise<Locator> {
   for (let n = 0; n < 60 && !((await there()) && (await there())); n++) await main.evaluate((element) => element.scrollBy(0, 300));
   await expect(wanted.first()).toBeAttached();
   return wanted;
+}
+
+/** The middle of an element in a live page that is shown smaller than it is, in CSS px of the window. */
+export async function placeInside(page: Page, title: string, of: (frame: FrameLocator) => Locator): Promise<{ x: number; y: number }> {
+  const element = page.locator(`iframe[title="${title}"]`);
+  const target = of(element.contentFrame());
+  await expect(target).toBeVisible();
+  const box = await element.boundingBox();
+  const inside = await target.evaluate((one) => {
+    const { left, top, width, height } = one.getBoundingClientRect();
+    return { x: (left + width / 2) / innerWidth, y: (top + height / 2) / innerHeight };
+  });
+  if (!box) throw new Error('The live page is not shown.');
+  return { x: box.x + inside.x * box.width, y: box.y + inside.y * box.height };
+}
+
+/** Clicks there, as a person would. */
+export async function clickInside(page: Page, title: string, of: (frame: FrameLocator) => Locator): Promise<void> {
+  const { x, y } = await placeInside(page, title, of);
+  await page.mouse.click(x, y);
 }

@@ -1,22 +1,7 @@
 /** The live page: it follows the source, keeps its place, answers as a strict host would, and lights up with it. */
-import type { Page } from '@playwright/test';
-import { bringIn, expect, folderWith, goTo, openDemo, photograph, test } from './fixtures';
+import { bringIn, clickInside, expect, folderWith, goTo, openDemo, photograph, test } from './fixtures';
 
 const longPage = (title: string) => `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title><link rel="stylesheet" href="style.css"></head>\n<body>\n<h1>${title}</h1>\n<p><a href="a.jpg"><img src="thumbs/a.jpg" alt="a"></a></p>\n<p><a href="b.jpg"><img src="thumbs/b.jpg" alt="b"></a></p>\n${'<p>On the moor.</p>\n'.repeat(200)}</body></html>\n`;
-
-/** Clicks a picture in a live page that is shown smaller than it is, where a person would. */
-async function clickInside(page: Page, title: string, alt: string): Promise<void> {
-  const element = page.locator(`iframe[title="${title}"]`);
-  const image = element.contentFrame().getByRole('img', { name: alt });
-  await expect(image).toBeVisible();
-  const box = await element.boundingBox();
-  const inside = await image.evaluate((one) => {
-    const { left, top, width, height } = one.getBoundingClientRect();
-    return { x: (left + width / 2) / innerWidth, y: (top + height / 2) / innerHeight };
-  });
-  if (!box) throw new Error('The live page is not shown.');
-  await page.mouse.click(box.x + inside.x * box.width, box.y + inside.y * box.height);
-}
 
 async function site() {
   const small = await photograph(1, 400, 400);
@@ -78,7 +63,7 @@ test('the preview is as strict as a host: capitals, folders, ranges, missing fil
 test('source, ladder and live page light each other up', async ({ page }) => {
   await openDemo(page, 'markup');
   const rail = page.getByRole('complementary', { name: 'Strand' });
-  await clickInside(page, 'Live page festival.html', 'A golden star kite');
+  await clickInside(page, 'Live page festival.html', (frame) => frame.getByRole('img', { name: 'A golden star kite' }));
   await expect(rail.getByRole('heading')).toHaveText('star-field');
   await expect(page.locator('.hm-lit', { hasText: 'star-field.jpg' })).toHaveCount(2);
   await page.keyboard.press('Escape');
@@ -94,7 +79,7 @@ test('items are moved, removed and put back from the rail', async ({ page }) => 
   const titles = () => frame.locator('.meadow span').allTextContents().catch(() => []);
   await expect(frame.locator('.meadow span')).toHaveCount(12);
   const before = await titles();
-  await clickInside(page, 'Live page festival.html', 'A golden star kite');
+  await clickInside(page, 'Live page festival.html', (frame) => frame.getByRole('img', { name: 'A golden star kite' }));
   await page.getByRole('button', { name: 'Move the item up' }).click();
   await expect.poll(titles).toEqual([...before.slice(0, 3), before[4], before[3], ...before.slice(5)]);
   await expect(page.getByText('Move star-field to place 4')).toBeVisible();
