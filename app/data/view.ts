@@ -1,30 +1,38 @@
-/** Views come from the analysis worker in pieces: each is unpacked in a task of its own, and other work comes between. */
+/** Views come from the analysis worker in pieces: each is unpacked in a task of its own, and other work comes between. What has not changed stays the very same. */
 import type { SiteView } from '~core/view/index.ts';
 import type { ViewHead } from '../workers/analysis';
-import { LONG_LISTS, type LongList } from '../workers/longLists';
-
-/** Rows in a piece: some milliseconds of unpacking. */
-const PIECE = 400;
+import { LONG_LISTS, PIECE, type LongList } from '../workers/longLists';
 
 /** Where views come from. */
 export interface ViewSource {
-  viewHead: () => Promise<ViewHead>;
+  /** `known` is the number of the view that the asker has; null where it has none. */
+  viewHead: (known: number | null) => Promise<ViewHead>;
   /** Null where another view was handed out since. */
-  viewPart: (number: number, name: LongList, from: number, count: number) => Promise<unknown[] | null>;
+  viewPart: (number: number, name: LongList, piece: number) => Promise<unknown[] | null>;
 }
 
-async function readView(source: ViewSource): Promise<SiteView> {
-  const { number, head, lengths } = await source.viewHead();
+interface KnownView {
+  number: number;
+  view: SiteView;
+}
+
+async function readView(source: ViewSource, last: KnownView | null): Promise<KnownView> {
+  const { number, head, lengths, same } = await source.viewHead(last?.number ?? null);
   const lists: Record<string, unknown[]> = {};
   for (const [n, name] of LONG_LISTS.entries()) {
+    const before: unknown[] = last?.view[name] ?? [];
+    if (before.length === lengths[n] && same[n]!.every(Boolean)) {
+      lists[name] = before;
+      continue;
+    }
     const list: unknown[] = (lists[name] = []);
-    for (let from = 0; from < lengths[n]!; from += PIECE) {
-      const part = await source.viewPart(number, name, from, PIECE);
+    for (const [piece, kept] of same[n]!.entries()) {
+      const part = kept ? before.slice(piece * PIECE, (piece + 1) * PIECE) : await source.viewPart(number, name, piece);
       if (!part) throw new Error('Another site was opened meanwhile.');
       list.push(...part);
     }
   }
-  return { ...head, ...lists };
+  return { number, view: { ...head, ...lists } };
 }
 
 /**
@@ -35,6 +43,7 @@ export class ViewReader {
   readonly #source: ViewSource;
   #running: Promise<unknown> | null = null;
   #next: Promise<SiteView> | null = null;
+  #last: KnownView | null = null;
 
   constructor(source: ViewSource) {
     this.#source = source;
@@ -52,7 +61,10 @@ export class ViewReader {
 
   #start(): Promise<SiteView> {
     this.#next = null;
-    const read = readView(this.#source);
+    const read = readView(this.#source, this.#last).then((known) => {
+      this.#last = known;
+      return known.view;
+    });
     const ended = read.then(() => undefined, () => undefined).then(() => {
       if (this.#running === ended) this.#running = null;
     });

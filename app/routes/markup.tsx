@@ -3,45 +3,34 @@ import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { Outcome } from '../data/session';
-import { LayoutSheet } from '../stations/markup/layout/LayoutSheet';
-import { LivePane } from '../stations/markup/LivePane';
 import { NewPage } from '../stations/markup/NewPage';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { unplacedPairs } from '../stations/markup/PairChoice';
 import { PatternStrip } from '../stations/markup/PatternStrip';
 import { Sheets, type SheetName } from '../stations/markup/Sheets';
-import { SourcePane } from '../stations/markup/SourcePane';
 import { DropPictures, useTakeIn } from '../stations/markup/takeIn';
-import { useTies } from '../stations/markup/ties';
-import { countOf, Nothing, Sheet, StationHead } from '../ui/parts';
+import { Workplace } from '../stations/markup/Workplace';
+import { countOf, Nothing, StationHead } from '../ui/parts';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site';
 import { ink } from '../ui/theme';
 
 export const meta = () => [{ title: 'Markup – Heathmoor' }];
 
-/** Widths of the live page for a wide window, and for one up to a breakpoint of at most so much; CSS px. */
-const PHONE = 390;
-
 export default function Markup() {
-  const { site, choose, page: chosenFile, spot } = useSite();
+  const { site, page: chosenFile, spot } = useSite();
   const page = useChosenPage();
   const strand = useChosenStrand();
   const typing = useFetcher<Outcome>({ key: 'typing' });
   const [sheet, setSheet] = useState<SheetName | null>(null);
   const [layout, setLayout] = useState<{ at: number | null } | null>(null);
-  const [places, setPlaces] = useState<(number | null)[]>([]);
-  const [width, setWidth] = useState<number>(768);
   // A place of the source that is asked for is shown, and not the layout that led there.
   const [shownSpot, setShownSpot] = useState(spot);
   if (spot !== shownSpot) {
     setShownSpot(spot);
     setLayout(null);
   }
-  const { view, session } = site;
-  const ties = useTies(session, page?.path ?? null);
-
+  const { view } = site;
   const strands = useMemo(() => view.strands.filter((one) => one.page === page?.path), [view, page?.path]);
-  const watched = useMemo(() => strands.map((one) => one.element), [strands]);
   const file = chosenFile !== null && site.files.get(chosenFile)?.kind === 'text' ? chosenFile : (page?.path ?? null);
   const here = strand?.page === page?.path ? strand : null;
   const gallery = here ? here.gallery : page && page.galleries.length > 0 ? 0 : null;
@@ -69,14 +58,7 @@ export default function Markup() {
   const unplaced = unplacedPairs(view.pairs);
   const shownGallery = gallery === null ? undefined : page.galleries[gallery];
   const broken = strands.filter((one) => one.state === 'broken').length;
-  const isPage = file === page.path;
   const unwritable = site.readOnly || page.hazards.length > 0;
-  // What the cursor or a click has found may be no item; then that is shown and not the strand.
-  const held = isPage && ties.chosen && !strands.some((one) => one.id === here?.id && ties.chosen!.range.start >= one.range.start && ties.chosen!.range.end <= one.range.end) ? ties.chosen : null;
-  const takeStrand = (id: string) => {
-    ties.choose('source', null);
-    choose(id);
-  };
   return (
     <>
       <StationHead title={<PagePicker withStyles />} says={`${countOf(strands.length, 'item')} in ${countOf(page.galleries.length, 'gallery', 'galleries')}${broken > 0 ? `, ${broken} broken` : ''}`}>
@@ -95,40 +77,7 @@ export default function Markup() {
       ))}
       {shownGallery && !layout && <PatternStrip gallery={shownGallery} idle={unwritable} onChange={() => setSheet({ name: 'pattern' })} onItems={() => setSheet({ name: 'items' })} onLayout={() => setLayout({ at: null })} />}
       <DropPictures disabled={unwritable} onTake={taking.take} says={gallery === null ? `Drop pictures to add them to ${page.path}` : 'Drop pictures to add them to this gallery'}>
-        <Sheet sx={{ flex: 1, minWidth: 0, display: 'flex', overflow: 'hidden' }}>
-          {layout && gallery !== null ? (
-            <Box sx={{ flex: '1.25 1 0', minWidth: 0 }}>
-              <LayoutSheet
-                page={page.path}
-                number={gallery}
-                at={layout.at}
-                onAt={(at) => {
-                  setLayout({ at });
-                  setWidth(at === null ? 768 : Math.min(at, PHONE));
-                }}
-                onClose={() => setLayout(null)}
-              />
-            </Box>
-          ) : (
-            <SourcePane key={file} file={file} text={content.text} isPage={isPage} strands={strands} chosen={here} ties={ties} held={held} places={places} onStrand={takeStrand} onLink={(at) => setSheet({ name: 'link', at })} onUnits={(at) => setSheet({ name: 'units', at })} />
-          )}
-          <LivePane
-            path={page.path}
-            width={width}
-            onWidth={setWidth}
-            show={held?.element ?? here?.element ?? null}
-            hint={ties.inSource?.element ?? null}
-            watched={watched}
-            onPlaces={setPlaces}
-            onOver={ties.pointOnPage}
-            onPointed={(element) => {
-              const key = element.join();
-              const hit = strands.find((one) => `${key},`.startsWith(`${one.element.join()},`)) ?? strands.find((one) => `${one.element.join()},`.startsWith(`${key},`));
-              if (hit) takeStrand(hit.id);
-              else ties.choose('page', element);
-            }}
-          />
-        </Sheet>
+        <Workplace page={page} gallery={gallery} file={file} text={content.text} strands={strands} here={here} layout={layout} onLayout={setLayout} onSheet={setSheet} />
       </DropPictures>
       {sheet && <Sheets sheet={sheet} page={page} gallery={gallery} strand={here} fresh={taking.fresh} onPick={taking.take} onSheet={setSheet} onClose={close} />}
     </>

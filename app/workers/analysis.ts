@@ -10,7 +10,7 @@ import { layoutView, pageStandingAlone, picturesShownBy, viewOf, type LayoutView
 import { openStore, readFacts } from '../data/store';
 import { diffsOf, type FileDiff } from '../data/diffs';
 import { KITS } from './kits';
-import { LONG_LISTS, type LongList } from './longLists';
+import { LONG_LISTS, marksOf, PIECE, type LongList, type Marks } from './longLists';
 
 export type PlanView = { ok: true; change: Change; diffs: FileDiff[] } | { ok: false; reason: string };
 
@@ -25,12 +25,13 @@ const currentReading = (): SiteReading => (reading ??= readSite(files, facts, KI
 export interface ViewHead {
   number: number;
   head: SiteView;
-  /** In the order of {@link LONG_LISTS}. */
+  /** In the order of {@link LONG_LISTS}: how long each is, and which of its pieces are as in the view that the asker has. */
   lengths: number[];
+  same: boolean[][];
 }
 
 /** The view whose parts are being fetched, so that all parts are of one. */
-let handed: { number: number; view: SiteView } | null = null;
+let handed: { number: number; view: SiteView; marks: Marks } | null = null;
 
 function changed(): void {
   reading = null;
@@ -59,14 +60,17 @@ const analysis = {
     changed();
   },
   /** The view without its long lists, and how long those are: a message of thousands of rows would stall whoever unpacks it. */
-  viewHead(): ViewHead {
+  viewHead(known: number | null): ViewHead {
     const whole = (view ??= viewOf(currentReading()));
-    handed = { number: (handed?.number ?? 0) + 1, view: whole };
-    return { number: handed.number, head: { ...whole, ...Object.fromEntries(LONG_LISTS.map((name) => [name, []])) }, lengths: LONG_LISTS.map((name) => whole[name].length) };
+    const before = handed && handed.number === known ? handed.marks : null;
+    const marks = marksOf(whole);
+    handed = { number: (handed?.number ?? 0) + 1, view: whole, marks };
+    const same = LONG_LISTS.map((name) => marks[name].map((mark, n) => before?.[name][n] === mark));
+    return { number: handed.number, head: { ...whole, ...Object.fromEntries(LONG_LISTS.map((name) => [name, []])) }, lengths: LONG_LISTS.map((name) => whole[name].length), same };
   },
   /** A part of a long list of the view that was handed out last, even if the site has changed since; null where another was. */
-  viewPart(number: number, name: LongList, from: number, count: number): unknown[] | null {
-    return handed?.number === number ? handed.view[name].slice(from, from + count) : null;
+  viewPart(number: number, name: LongList, piece: number): unknown[] | null {
+    return handed?.number === number ? handed.view[name].slice(piece * PIECE, (piece + 1) * PIECE) : null;
   },
   /** Searches on for what thumbnails show, for a second or so; gives how many are left. */
   searchOn(): number {

@@ -7,18 +7,9 @@ import { join } from 'node:path';
 import { parse } from 'parse5';
 import { addItems, galleriesOf, hazardsOf, parsePage, patternOf, setAlt } from '../../core/markup/index.ts';
 import { applyEdits } from '../../core/site/index.ts';
-import { pageOf } from '../../core/markup/styles.fixture.ts';
+import { pageOfSize } from './pages.ts';
 
 const ROUNDS = Number(process.argv[2] ?? 15);
-
-/** A gallery page of about so many bytes, with prose and a menu round it. */
-function pageOfSize(bytes: number): string {
-  const item = (n: number) => `  <li class="picture">\n    <a href="large/kite-${n}.jpg" data-enlarge data-enlarge-group="moor" title="Kite ${n}"><img src="small/kite-${n}.jpg" width="150" height="100" alt="Kite ${n} over the moor"></a>\n    <p>Kite <em>${n}</em> &amp; its line</p>\n  </li>\n`;
-  const prose = '<p>On the moor above the mere the wind is steady from the west, and on most days of the year a line can be let out.</p>\n';
-  const count = Math.floor((bytes * 0.8) / item(1000).length);
-  const text = `<nav><ul>${Array.from({ length: 8 }, (_, n) => `<li><a href="p${n}.html">Page ${n}</a></li>`).join('')}</ul></nav>\n${prose.repeat(Math.floor((bytes * 0.2) / prose.length))}<ul>\n${Array.from({ length: count }, (_, n) => item(n + 1)).join('')}</ul>`;
-  return pageOf(text);
-}
 
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 

@@ -3,12 +3,10 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
+import { LONG_TASK, tracing } from '../longTasks';
 import { expect, test } from './fixtures';
 
 const COUNT = Number(process.env.PICTURES ?? 5000);
-/** What a task on the main thread may take; ms (W3C Long Tasks). */
-const LONG_TASK = 50;
-
 /** Small pictures, each another: noise on a slope. */
 async function folderOf(count: number): Promise<string> {
   const folder = join(mkdtempSync(join(tmpdir(), 'heathmoor-')), 'moor');
@@ -23,24 +21,6 @@ async function folderOf(count: number): Promise<string> {
     writeFileSync(join(folder, 'small', `p${n}.jpg`), await sharp(large).resize(100).jpeg({ quality: 70 }).toBuffer());
   }
   return folder;
-}
-
-interface Trace {
-  traceEvents: { name: string; ph: string; pid: number; tid: number; dur?: number; tdur?: number }[];
-}
-
-/** Tasks above 50 ms on the busiest thread, which is the page's own: how long by the clock, and how long it computed; ms. */
-function longTasks({ traceEvents }: Trace): { wall: number; cpu: number }[] {
-  const threads = new Map<string, { wall: number; cpu: number }[]>();
-  for (const { name, ph, pid, tid, dur = 0, tdur = 0 } of traceEvents) {
-    if (ph !== 'X' || name !== 'ThreadControllerImpl::RunTask') continue;
-    const tasks = threads.get(`${pid} ${tid}`) ?? [];
-    tasks.push({ wall: dur / 1000, cpu: tdur / 1000 });
-    threads.set(`${pid} ${tid}`, tasks);
-  }
-  const busy = (tasks: readonly { cpu: number }[]) => tasks.reduce((sum, { cpu }) => sum + cpu, 0);
-  const [page = []] = [...threads.values()].sort((a, b) => busy(b) - busy(a));
-  return page.filter(({ wall }) => wall > LONG_TASK);
 }
 
 test(`${COUNT} pictures`, async ({ page }) => {
@@ -75,9 +55,7 @@ test(`${COUNT} pictures`, async ({ page }) => {
     return (metrics.find(({ name }) => name === 'JSHeapUsedSize')?.value ?? 0) / 1e6;
   };
   const before = await heap();
-  const browser = page.context().browser()!;
-  await browser.startTracing(page, { categories: ['toplevel', 'devtools.timeline'] });
-  const longest = await page.evaluate(async () => {
+  const { made: longest, tasks } = await tracing(page, () => page.evaluate(async () => {
     const tasks: number[] = [];
     const observer = new PerformanceObserver((list) => tasks.push(...list.getEntries().map((entry) => entry.duration)));
     observer.observe({ type: 'longtask' });
@@ -94,8 +72,7 @@ test(`${COUNT} pictures`, async ({ page }) => {
     observer.disconnect();
     frames.sort((a, b) => a - b);
     return { tasks, median: frames[200]!, slow: frames[396]! };
-  });
-  const tasks = longTasks(JSON.parse((await browser.stopTracing()).toString()) as Trace);
+  }));
   const after = await heap();
   console.log(`scrolling: frames ${longest.median.toFixed(0)} ms in the middle, ${longest.slow.toFixed(0)} ms of the slowest hundredth; tasks above ${LONG_TASK} ms: ${longest.tasks.map((ms) => ms.toFixed(0)).join(', ') || 'none'}`);
   console.log(`heap of the main thread: ${before.toFixed(0)} MB before scrolling, ${after.toFixed(0)} MB after`);

@@ -1,26 +1,19 @@
 /** The ladder: one card for each item, tied by threads to its lines on the left and to its element on the right. */
 import Box from '@mui/material/Box';
 import { linkHorizontal } from 'd3-shape';
+import { memo, useMemo, useSyncExternalStore } from 'react';
 import type { Strand } from '~core/model/index.ts';
-import { Picture, toneInk } from '../../ui/parts';
+import { toneInk } from '../../ui/parts';
+import { usePicture } from '../../ui/site';
 import { ink } from '../../ui/theme';
-import type { LineGeometry } from './source/SourceEditor';
+import { CARD, placeCards } from './ladderPlaces';
+import type { LineSights } from './source/lineSight';
 
 export const LADDER_WIDTH = 150;
-const CARD = { width: 76, height: 56, gap: 24 };
-const LEFT = (LADDER_WIDTH - CARD.width) / 2;
+/** Of a whole card; CSS px. */
+const WIDTH = 76;
+const LEFT = (LADDER_WIDTH - WIDTH) / 2;
 const thread = linkHorizontal<{ source: [number, number]; target: [number, number] }, [number, number]>();
-
-/** Cards stand where their lines are, and make room for each other downwards. */
-function placed(strands: readonly Strand[], geometry: LineGeometry): { strand: Strand; line: number; top: number }[] {
-  let floor = -Infinity;
-  return strands.map((strand) => {
-    const line = geometry.middleOf((strand.lines.first + strand.lines.last) / 2);
-    const top = Math.max(line - CARD.height / 2, floor);
-    floor = top + CARD.height + CARD.gap;
-    return { strand, line, top };
-  });
-}
 
 /** The joint that speaks on a card, in few words. */
 function word(strand: Strand): string | null {
@@ -31,52 +24,88 @@ function word(strand: Strand): string | null {
 
 interface Props {
   strands: readonly Strand[];
-  geometry: LineGeometry | null;
+  sights: LineSights;
   /** Middles of the elements on the live page; CSS px from its top, null where out of sight. */
   places: readonly (number | null)[];
   chosen: string | null;
   onChoose: (strand: string) => void;
 }
 
-export function Ladder({ strands, geometry, places, chosen, onChoose }: Props) {
-  if (!geometry) return <Box sx={{ width: LADDER_WIDTH }} />;
-  const cards = placed(strands, geometry);
-  // Few elements for many items: only what is near the window is drawn.
-  const near = cards.filter(({ top }) => top > -200 && top < geometry.height + 200);
+/** Written once for all cards: while somebody scrolls, cards come and go with every frame. */
+const LOOK = {
+  width: LADDER_WIDTH,
+  position: 'relative',
+  overflow: 'hidden',
+  flexShrink: 0,
+  bgcolor: ink('paper'),
+  '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%' },
+  '& ol': { m: 0, p: 0, listStyle: 'none' },
+  '& li': { position: 'absolute', top: 0, left: LEFT, width: WIDTH },
+  '& button': { all: 'unset', boxSizing: 'border-box', cursor: 'pointer', display: 'grid', placeItems: 'center', width: WIDTH, bgcolor: ink('mist'), borderRadius: '3px', outline: `1px solid ${ink('hair')}` },
+  '& button[aria-pressed="true"]': { outline: `2px solid ${ink('heather')}` },
+  '& button:focus-visible': { outline: `3px solid ${ink('heather')}` },
+  '& img': { display: 'block', maxWidth: WIDTH, borderRadius: '2px' },
+  '& .word': { fontSize: '0.75rem', textAlign: 'center', mt: '2px', bgcolor: ink('paper') },
+} as const;
+
+interface CardProps {
+  strand: Strand;
+  /** CSS px. */
+  height: number;
+  chosen: boolean;
+  onChoose: (strand: string) => void;
+}
+
+const Card = memo(function Card({ strand, height, chosen, onChoose }: CardProps) {
+  const url = usePicture(strand.thumbnail);
+  const told = word(strand);
   return (
-    <Box sx={{ width: LADDER_WIDTH, position: 'relative', overflow: 'hidden', flexShrink: 0, bgcolor: ink('paper') }}>
-      <Box component="svg" aria-hidden sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}>
-        {near.map(({ strand, line, top }) => {
+    <>
+      <button type="button" aria-pressed={chosen} aria-label={`${strand.name}, ${told ?? 'whole'}`} onClick={() => onChoose(strand.id)} style={{ height }}>
+        {url !== null && <img src={url} alt="" decoding="async" style={{ maxHeight: height }} />}
+      </button>
+      {told !== null && height === CARD.height && <div className="word" style={{ color: toneInk(strand.state === 'broken' ? 'broken' : 'look') }}>{told}</div>}
+    </>
+  );
+});
+
+export const Ladder = memo(function Ladder(props: Props) {
+  return (
+    <Box sx={LOOK}>
+      <Cards {...props} />
+    </Box>
+  );
+});
+
+/** What is drawn anew with every frame of scrolling: plain elements, for styles that are worked out cost more than the cards. */
+function Cards({ strands, sights, places, chosen, onChoose }: Props) {
+  const sight = useSyncExternalStore(sights.watch, sights.get, sights.get);
+  const numbered = useMemo(() => strands.map((strand, n) => ({ strand, n, lines: strand.lines })), [strands]);
+  const cards = sight ? placeCards(numbered, sight) : [];
+  return (
+    <>
+      <svg aria-hidden>
+        {cards.map(({ of: { strand, n }, line, top, height }) => {
           const colour = toneInk(strand.state === 'none' ? 'plain' : strand.state);
           const dash = strand.state === 'broken' ? '2 3' : strand.state === 'look' ? '6 3' : undefined;
-          const middle = top + CARD.height / 2;
-          const inSight = top > -CARD.height && top < geometry.height;
-          const place = inSight ? (places[strands.indexOf(strand)] ?? null) : null;
+          const middle = top + height / 2;
+          const inSight = sight !== null && top > -height && top < sight.height;
+          const place = inSight ? (places[n] ?? null) : null;
           return (
             <g key={strand.id} fill="none" stroke={colour} strokeDasharray={dash} strokeWidth={strand.id === chosen ? 2.4 : 1.4}>
               <path d={thread({ source: [0, line], target: [LEFT, middle] }) ?? ''} />
-              {place !== null && <path d={thread({ source: [LEFT + CARD.width, middle], target: [LADDER_WIDTH, place] }) ?? ''} opacity={0.75} />}
+              {place !== null && <path d={thread({ source: [LEFT + WIDTH, middle], target: [LADDER_WIDTH, place] }) ?? ''} opacity={0.75} />}
             </g>
           );
         })}
-      </Box>
-      <Box component="ol" aria-label="Items" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-        {near.map(({ strand, top }) => (
-          <Box component="li" key={strand.id} sx={{ position: 'absolute', top, left: LEFT, width: CARD.width }}>
-            <Box
-              component="button"
-              type="button"
-              aria-pressed={strand.id === chosen}
-              aria-label={`${strand.name}, ${word(strand) ?? 'whole'}`}
-              onClick={() => onChoose(strand.id)}
-              sx={{ all: 'unset', boxSizing: 'border-box', cursor: 'pointer', display: 'block', width: CARD.width, height: CARD.height, bgcolor: ink('mist'), borderRadius: '3px', outline: strand.id === chosen ? `2px solid ${ink('heather')}` : `1px solid ${ink('hair')}`, '&:focus-visible': { outline: `3px solid ${ink('heather')}` } }}
-            >
-              <Picture path={strand.thumbnail} width={CARD.width} height={CARD.height} />
-            </Box>
-            {word(strand) !== null && <Box sx={{ color: toneInk(strand.state === 'broken' ? 'broken' : 'look'), fontSize: '0.75rem', textAlign: 'center', mt: '2px', bgcolor: ink('paper') }}>{word(strand)}</Box>}
-          </Box>
+      </svg>
+      <ol aria-label="Items">
+        {cards.map(({ of: { strand }, top, height }) => (
+          <li key={strand.id} style={{ transform: `translateY(${top}px)` }}>
+            <Card strand={strand} height={height} chosen={strand.id === chosen} onChoose={onChoose} />
+          </li>
         ))}
-      </Box>
-    </Box>
+      </ol>
+    </>
   );
 }

@@ -8,7 +8,8 @@ import { isPicturePath, resolveInSite, type Edit } from '~core/site/index.ts';
 import type { Outcome } from '../../data/session';
 import { useFix, useSite } from '../../ui/site';
 import { Ladder, LADDER_WIDTH } from './Ladder';
-import { SourceEditor, type LineGeometry, type Selected } from './source/SourceEditor';
+import { newLineSights } from './source/lineSight';
+import { SourceEditor, type Selected } from './source/SourceEditor';
 import { SourceFoot } from './source/SourceFoot';
 import type { Ties } from './ties';
 
@@ -36,7 +37,7 @@ export function SourcePane({ file, text, isPage, strands, chosen, ties, held, pl
   const typing = useFetcher<Outcome>({ key: 'typing' });
   const navigate = useNavigate();
   const mend = useFix();
-  const [geometry, setGeometry] = useState<LineGeometry | null>(null);
+  const [sights] = useState(newLineSights);
   const [selected, setSelected] = useState<Selected | null>(null);
   const siteId = site.site.id;
   const { submit } = typing;
@@ -80,7 +81,7 @@ export function SourcePane({ file, text, isPage, strands, chosen, ties, held, pl
               ties.choose('source', selection.head);
             }}
             onHover={(offset) => ties.pointInSource(isPage ? offset : null)}
-            onGeometry={setGeometry}
+            onSight={sights.set}
             onUndo={(way) => work({ do: 'step', way })}
             onFollow={follow}
             onMend={mend}
@@ -89,7 +90,7 @@ export function SourcePane({ file, text, isPage, strands, chosen, ties, held, pl
         </Box>
         {isPage && <SourceFoot trail={at && (ties.chosen?.trail ?? [])} idle={site.readOnly} onLink={() => at && onLink({ start: at.start, end: at.end })} onUnits={() => at && onUnits(at.head)} />}
       </Box>
-      {isPage ? <Ladder strands={strands} geometry={geometry} places={places} chosen={chosen?.id ?? null} onChoose={onStrand} /> : <Box sx={{ width: LADDER_WIDTH }} />}
+      {isPage ? <Ladder strands={strands} sights={sights} places={places} chosen={chosen?.id ?? null} onChoose={onStrand} /> : <Box sx={{ width: LADDER_WIDTH }} />}
     </>
   );
 }

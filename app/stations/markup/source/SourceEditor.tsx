@@ -14,6 +14,7 @@ import { addressAt } from './addresses';
 import { completing, type Surroundings } from './completion';
 import { lineBreaksOf, toFileEdits, type LineBreaks } from './crlf';
 import { diagnosticsOf, type Mend } from './findings';
+import type { LineSight } from './lineSight';
 import { languageFor, look } from './look';
 import { hint, lit } from './marks';
 
@@ -24,12 +25,6 @@ const REST = 60;
 
 const external = Annotation.define<boolean>();
 const readOnlyPart = new Compartment();
-
-export interface LineGeometry {
-  /** Middle of a line in the editor's visible box; CSS px. */
-  middleOf: (line: number) => number;
-  height: number;
-}
 
 /** File offsets. */
 interface Span {
@@ -59,7 +54,7 @@ interface Props {
   onCursor: (selection: Selected) => void;
   /** Null where the pointer has left the text. */
   onHover: (offset: number | null) => void;
-  onGeometry: (geometry: LineGeometry) => void;
+  onSight: (sight: LineSight) => void;
   onUndo: (way: 'undo' | 'redo') => void;
   /** An address of the text is to be followed. */
   onFollow: (address: string) => void;
@@ -98,15 +93,24 @@ export function SourceEditor(props: Props) {
       if (applied.ok) base.current = baseOf(applied.text);
       latest.current.onType(before.text.length, edits);
     };
+    /** Once a frame, however much has moved. */
+    let asked = 0;
     const geometry = () => {
+      asked ||= requestAnimationFrame(tellSight);
+    };
+    const tellSight = () => {
+      asked = 0;
       const editor = view.current;
       if (!editor) return;
-      latest.current.onGeometry({
-        height: editor.scrollDOM.clientHeight,
+      const { scrollTop, clientHeight } = editor.scrollDOM;
+      const lineAt = (height: number) => editor.state.doc.lineAt(editor.lineBlockAtHeight(height - editor.documentPadding.top).from).number;
+      latest.current.onSight({
+        height: clientHeight,
+        lines: { first: lineAt(scrollTop), last: lineAt(scrollTop + clientHeight) },
         middleOf: (line) => {
           const at = editor.state.doc.line(Math.min(Math.max(1, line), editor.state.doc.lines));
           const block = editor.lineBlockAt(at.from);
-          return block.top + editor.documentPadding.top + block.height / 2 - editor.scrollDOM.scrollTop;
+          return block.top + editor.documentPadding.top + block.height / 2 - scrollTop;
         },
       });
     };
@@ -164,20 +168,18 @@ export function SourceEditor(props: Props) {
           // A new line begins like the one before it; no tag is closed and no line indented by a rule of the editor's.
           keymap.of([{ key: 'Enter', run: insertNewlineKeepIndent }, ...searchKeymap, ...defaultKeymap, indentWithTab]),
           EditorView.updateListener.of((update) => {
-            if (update.geometryChanged || update.docChanged) requestAnimationFrame(geometry);
+            if (update.geometryChanged || update.docChanged) geometry();
             const typed = update.docChanged && !update.transactions.some((one) => one.annotation(external));
             if (typed) {
               pending = pending ? pending.compose(update.changes) : update.changes;
               clearTimeout(timer);
               timer = setTimeout(flush, PAUSE);
             }
-            if ((update.selectionSet || update.focusChanged) && update.view.hasFocus) {
-              const { from, to, head } = update.state.selection.main;
-              latest.current.onCursor({ start: toFile(from), end: toFile(to), head: toFile(head) });
-            }
+            // While somebody types, only when what was typed is written: what is at the cursor is looked up in that.
+            if (!typed && (update.selectionSet || update.focusChanged)) tellCursor(update.view, base.current, latest.current.onCursor);
           }),
           EditorView.domEventHandlers({
-            scroll: () => void requestAnimationFrame(geometry),
+            scroll: geometry,
             blur: () => flush(),
             mousemove: (event, editor) => {
               clearTimeout(resting);
@@ -198,7 +200,7 @@ export function SourceEditor(props: Props) {
         ],
       }),
     });
-    requestAnimationFrame(geometry);
+    geometry();
     const resized = new ResizeObserver(geometry);
     resized.observe(parent);
     return () => {
@@ -216,7 +218,11 @@ export function SourceEditor(props: Props) {
 
   useEffect(() => {
     const editor = view.current;
-    if (!editor || text === base.current?.text) return;
+    if (!editor) return;
+    if (text === base.current?.text) {
+      tellCursor(editor, base.current, latest.current.onCursor);
+      return;
+    }
     // Somebody else changed the file: take in the difference and leave the rest, the cursor and the scroll alone.
     base.current = baseOf(text);
     const edits = smallestEdit(editor.state.doc.toString(), text.replaceAll('\r\n', '\n'));
@@ -252,6 +258,12 @@ export function SourceEditor(props: Props) {
   }, [spot, path]);
 
   return <Box ref={home} sx={{ height: '100%', minWidth: 0, '& .cm-editor': { height: '100%' } }} />;
+}
+
+function tellCursor(editor: EditorView, base: { breaks: LineBreaks } | null, onCursor: (selection: Selected) => void): void {
+  if (!editor.hasFocus || !base) return;
+  const { from, to, head } = editor.state.selection.main;
+  onCursor({ start: base.breaks.toFile(from), end: base.breaks.toFile(to), head: base.breaks.toFile(head) });
 }
 
 const baseOf = (text: string) => ({ text, breaks: lineBreaksOf(text) });

@@ -1,0 +1,77 @@
+/** Source or layout on the left, the live page on the right, and what ties them together. */
+import Box from '@mui/material/Box';
+import { memo, useCallback, useMemo, useState } from 'react';
+import type { Strand } from '~core/model/index.ts';
+import type { PageView } from '~core/view/index.ts';
+import { Sheet } from '../../ui/parts';
+import { useSite } from '../../ui/site';
+import { LayoutSheet } from './layout/LayoutSheet';
+import { LivePane } from './LivePane';
+import type { SheetName } from './Sheets';
+import { SourcePane } from './SourcePane';
+import { useTies } from './ties';
+
+/** Widths of the live page: as it opens, and for windows up to a breakpoint of at most so much; CSS px. */
+const USUAL = 768;
+const PHONE = 390;
+
+interface Props {
+  page: PageView;
+  /** Number of the gallery in hand; null where the page has none. */
+  gallery: number | null;
+  /** The file that the editor shows: the page, or another text of the site. */
+  file: string;
+  text: string;
+  /** Items of the page. */
+  strands: readonly Strand[];
+  /** The chosen item, where it is one of this page. */
+  here: Strand | null;
+  /** The windows that the layout is set for, while it is shown: up to a width in CSS px, or null for every one. */
+  layout: { at: number | null } | null;
+  onLayout: (layout: { at: number | null } | null) => void;
+  onSheet: (sheet: SheetName) => void;
+}
+
+export const Workplace = memo(function Workplace({ page, gallery, file, text, strands, here, layout, onLayout, onSheet }: Props) {
+  const { site, choose } = useSite();
+  const ties = useTies(site.session, page.path);
+  const [places, setPlaces] = useState<(number | null)[]>([]);
+  const [width, setWidth] = useState<number>(USUAL);
+  const watched = useMemo(() => strands.map(({ element }) => element), [strands]);
+  const isPage = file === page.path;
+  // What the cursor or a click has found may be no item; then that is shown and not the strand.
+  const { chosen, choose: chooseTie } = ties;
+  const isItem = chosen !== null && strands.some(({ id, range }) => id === here?.id && chosen.range.start >= range.start && chosen.range.end <= range.end);
+  const held = isPage && !isItem ? chosen : null;
+  const takeStrand = useCallback((id: string) => {
+    chooseTie('source', null);
+    choose(id);
+  }, [chooseTie, choose]);
+  const onPointed = (element: number[]) => {
+    const key = `${element.join()},`;
+    const hit = strands.find((one) => key.startsWith(`${one.element.join()},`)) ?? strands.find((one) => `${one.element.join()},`.startsWith(key));
+    if (hit) takeStrand(hit.id);
+    else ties.choose('page', element);
+  };
+  return (
+    <Sheet sx={{ flex: 1, minWidth: 0, display: 'flex', overflow: 'hidden' }}>
+      {layout && gallery !== null ? (
+        <Box sx={{ flex: '1.25 1 0', minWidth: 0 }}>
+          <LayoutSheet
+            page={page.path}
+            number={gallery}
+            at={layout.at}
+            onAt={(at) => {
+              onLayout({ at });
+              setWidth(at === null ? USUAL : Math.min(at, PHONE));
+            }}
+            onClose={() => onLayout(null)}
+          />
+        </Box>
+      ) : (
+        <SourcePane key={file} file={file} text={text} isPage={isPage} strands={strands} chosen={here} ties={ties} held={held} places={places} onStrand={takeStrand} onLink={(at) => onSheet({ name: 'link', at })} onUnits={(at) => onSheet({ name: 'units', at })} />
+      )}
+      <LivePane path={page.path} width={width} onWidth={setWidth} show={held?.element ?? here?.element ?? null} hint={ties.inSource?.element ?? null} watched={watched} onPlaces={setPlaces} onOver={ties.pointOnPage} onPointed={onPointed} />
+    </Sheet>
+  );
+});
