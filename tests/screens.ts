@@ -62,6 +62,14 @@ for (const [scheme, suffix] of [['light', ''], ['dark', '-night']] as const) {
       await page.keyboard.press('Escape');
       await page.waitForTimeout(400);
     }
+    await page.getByRole('button', { name: 'Layout' }).click();
+    await page.waitForTimeout(1500);
+    await page.screenshot({ path: join(TARGET, 'layout.png') });
+    await page.getByRole('button', { name: 'Back to the source' }).click();
+    await page.getByRole('button', { name: 'This page' }).click();
+    await page.waitForTimeout(800);
+    await page.screenshot({ path: join(TARGET, 'page.png') });
+    await page.keyboard.press('Escape');
   }
   await page.getByRole('link', { name: 'Heathmoor' }).click();
   await page.getByRole('heading', { name: 'Your sites' }).waitFor();

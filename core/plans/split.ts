@@ -1,6 +1,6 @@
 /** A gallery written on several pages of N items each, with the way from one to the next; put in step again when pictures came or went. */
 import type { Planned } from '../checks/index.ts';
-import { addressIn, encodeAttribute, encodeMarkup, galleriesOf, parsePage, separatorOf, textOf, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import { addressIn, descendants, encodeAttribute, encodeMarkup, galleriesOf, parsePage, separatorOf, textOf, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { applyEdits, folderOf, nameOf, relativeReference, resolveInSite, smallestEdit, stemOf, extensionOf, type Edit, type FileChange } from '../site/index.ts';
 import { notesChange } from './notes.ts';
@@ -47,10 +47,11 @@ export function splitGallery(site: SiteReading, { page: path, gallery: n, size }
   const led = site.pages.find(({ path: other, references }) => !paths.includes(other) && references.some(({ value }) => gone.includes(fileOf(value, other))));
   if (led) return refuse(`${led.path} leads to ${gone.find((one) => led.references.some(({ value }) => fileOf(value, led.path) === one))}, which would go. Take that link out first.`);
 
+  const hand = handOf(parts, paths);
   const files: FileChange[] = [];
   for (const [at, chunk] of chunks.entries()) {
     const own = parts.find(({ page }) => page.path === names[at]);
-    const made = written(own ?? first, at + 1, names, chunk, !own);
+    const made = written(own ?? first, at + 1, names, chunk, !own, hand);
     if (typeof made === 'object') return refuse(`${names[at]}: ${made.reason}`);
     const wanted = chunk.map(({ address }) => address);
     if (wanted.length > 1 && !galleriesOf(parsePage(made, first.page.document.units)).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n'))) return refuse(`${names[at]}: the page would be read otherwise than meant.`);
@@ -77,14 +78,14 @@ function nameFor(site: SiteReading, first: string, number: number): string {
 }
 
 /** A page's text with these items in its gallery and the way to the other pages behind it. */
-function written({ page, gallery }: Part, number: number, names: readonly string[], chunk: readonly { text: string }[], fresh: boolean): string | { reason: string } {
+function written({ page, gallery }: Part, number: number, names: readonly string[], chunk: readonly { text: string }[], fresh: boolean, hand: WayHand): string | { reason: string } {
   const { document } = page;
   const [start, end] = [gallery.items[0]!.unit.start, gallery.items.at(-1)!.unit.end];
   const newline = document.text.includes('\r\n') ? '\r\n' : '\n';
   const edits: Edit[] = [{ start, end, text: chunk.map(({ text }) => text).join(separatorOf(document, gallery)) }];
   const old = wayBehind(document, gallery, names);
   const indent = /^[ \t]*/.exec(document.text.slice(document.text.lastIndexOf('\n', gallery.container.range!.start - 1) + 1))?.[0] ?? '';
-  const way = names.length > 1 ? newline + wayOf(names, number).map((line) => indent + line).join(newline) : '';
+  const way = names.length > 1 ? newline + wayOf(names, number, hand).map((line) => indent + line).join(newline) : '';
   if (old?.range) {
     // With the line break before it, as it was written.
     let from = old.range.start;
@@ -106,16 +107,39 @@ function wayBehind(document: PageDocument, { container, items }: { container: Pa
   return document.elements.find((element) => element.tag === 'nav' && element.range && element.range.start >= end && (valueOf(element, 'class') ?? '').split(/\s+/).includes(WAY) && element.parent === container.parent && names.length > 0) ?? null;
 }
 
+/** How the way is written: as it was at first, or as its author has changed it since. */
+interface WayHand {
+  /** The start tag. */
+  open: string;
+  /** Markup inside the links. */
+  previous: string;
+  next: string;
+}
+
+function handOf(parts: readonly Part[], names: readonly string[]): WayHand {
+  const hand: WayHand = { open: `<nav class="${WAY}" aria-label="Pages of this gallery">`, previous: 'Previous', next: 'Next' };
+  for (const { page: { document }, gallery } of [...parts].reverse()) {
+    const way = wayBehind(document, gallery, names);
+    if (!way?.open) continue;
+    hand.open = document.text.slice(way.open.start, way.open.end);
+    for (const [key, rel] of [['previous', 'prev'], ['next', 'next']] as const) {
+      const link = [...descendants(way)].find((one) => one.tag === 'a' && valueOf(one, 'rel') === rel);
+      if (link?.open && link.close) hand[key] = document.text.slice(link.open.end, link.close.start);
+    }
+  }
+  return hand;
+}
+
 /** Previous, the numbers, next; as relative references, for all pages stand in one folder. */
-function wayOf(names: readonly string[], number: number): string[] {
+function wayOf(names: readonly string[], number: number, { open, previous, next }: WayHand): string[] {
   const from = names[number - 1]!;
   const href = (at: number) => encodeAttribute(relativeReference(from, names[at - 1]!), '"');
   const numbers = names.map((_, at) => (at + 1 === number ? `<span aria-current="page">${number}</span>` : `<a href="${href(at + 1)}">${at + 1}</a>`));
   return [
-    `<nav class="${WAY}" aria-label="Pages of this gallery">`,
-    ...(number > 1 ? [`  <a href="${href(number - 1)}" rel="prev">Previous</a>`] : []),
+    open,
+    ...(number > 1 ? [`  <a href="${href(number - 1)}" rel="prev">${previous}</a>`] : []),
     ...numbers.map((one) => `  ${one}`),
-    ...(number < names.length ? [`  <a href="${href(number + 1)}" rel="next">Next</a>`] : []),
+    ...(number < names.length ? [`  <a href="${href(number + 1)}" rel="next">${next}</a>`] : []),
     '</nav>',
   ];
 }

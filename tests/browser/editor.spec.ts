@@ -126,7 +126,7 @@ test('source and live page light each other up, and the rail follows the cursor'
   // The cursor in an item: its strand.
   await cursorAfter(page, 'title="Winding line');
   await expect(page.getByRole('complementary', { name: 'Strand' }).getByRole('heading', { name: 'winding-line' })).toBeVisible();
-  // The cursor in what is no item: it is framed on the live page, and the foot says where that is.
+  // The cursor in what is no item: it is framed on the live page, and the bar says where that is.
   await cursorAfter(page, 'Three days');
   await expect(page.getByRole('group', { name: 'At the cursor' })).toContainText('p');
   const paragraph = live(page, 'workshop.html').locator('h1 + p');

@@ -33,6 +33,16 @@ describe('a gallery of 29 on pages of twelve', () => {
     expect(plan(next, split('kites.html', 12))).toEqual({ ok: false, reason: 'Every page holds what it should already.' });
   });
 
+  it('keeps the words and classes that its author gave the way, on further pages too', () => {
+    const changed = siteOf(Object.fromEntries([...spread].map(([path]) => [path, textAt(spread, path).replaceAll('>Next</a>', '>On <em>to</em> the next</a>').replaceAll('>Previous</a>', '>Zurück</a>').replaceAll('<nav class="gallery-pages" aria-label="Pages of this gallery">', '<nav class="gallery-pages pegs" aria-label="Seiten">')])));
+    const next = after(changed, split('kites.html', 8));
+    for (const [path, prev, on] of [['kites.html', 0, 1], ['kites-2.html', 1, 1], ['kites-4.html', 1, 0]] as const) {
+      const text = textAt(next, path);
+      expect(text).toContain('<nav class="gallery-pages pegs" aria-label="Seiten">');
+      expect([text.match(/>Zurück<\/a>/g)?.length ?? 0, text.match(/>On <em>to<\/em> the next<\/a>/g)?.length ?? 0, /Previous|>Next/.test(text)]).toEqual([prev, on, false]);
+    }
+  });
+
   it('loses pages that are no longer needed, and is one page again to the byte', () => {
     const two = after(spread, split('kites.html', 20));
     expect([...two.keys()].filter((path) => path !== NOTES_FILE)).toEqual(['kites.html', 'kites-2.html']);

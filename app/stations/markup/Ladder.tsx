@@ -25,6 +25,8 @@ function word(strand: Strand): string | null {
 interface Props {
   strands: readonly Strand[];
   sights: LineSights;
+  /** How much lower the ladder begins than the live page; CSS px. */
+  above: number;
   /** Middles of the elements on the live page; CSS px from its top, null where out of sight. */
   places: readonly (number | null)[];
   chosen: string | null;
@@ -78,7 +80,7 @@ export const Ladder = memo(function Ladder(props: Props) {
 });
 
 /** What is drawn anew with every frame of scrolling: plain elements, for styles that are worked out cost more than the cards. */
-function Cards({ strands, sights, places, chosen, onChoose }: Props) {
+function Cards({ strands, sights, above, places, chosen, onChoose }: Props) {
   const sight = useSyncExternalStore(sights.watch, sights.get, sights.get);
   const numbered = useMemo(() => strands.map((strand, n) => ({ strand, n, lines: strand.lines })), [strands]);
   const cards = sight ? placeCards(numbered, sight) : [];
@@ -94,7 +96,7 @@ function Cards({ strands, sights, places, chosen, onChoose }: Props) {
           return (
             <g key={strand.id} fill="none" stroke={colour} strokeDasharray={dash} strokeWidth={strand.id === chosen ? 2.4 : 1.4}>
               <path d={thread({ source: [0, line], target: [LEFT, middle] }) ?? ''} />
-              {place !== null && <path d={thread({ source: [LEFT + WIDTH, middle], target: [LADDER_WIDTH, place] }) ?? ''} opacity={0.75} />}
+              {place !== null && <path d={thread({ source: [LEFT + WIDTH, middle], target: [LADDER_WIDTH, place - above] }) ?? ''} opacity={0.75} />}
             </g>
           );
         })}

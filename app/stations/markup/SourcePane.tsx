@@ -10,7 +10,7 @@ import { useFix, useSite } from '../../ui/site';
 import { Ladder, LADDER_WIDTH } from './Ladder';
 import { newLineSights } from './source/lineSight';
 import { SourceEditor, type Selected } from './source/SourceEditor';
-import { SourceFoot } from './source/SourceFoot';
+import { BAR_HEIGHT, SourceBar } from './source/SourceBar';
 import type { Ties } from './ties';
 
 interface Props {
@@ -60,9 +60,10 @@ export function SourcePane({ file, text, isPage, strands, chosen, ties, held, pl
   }, [file, session, showSource, view, choose, navigate, siteId]);
   const at = isPage ? selected : null;
   return (
-    <>
-      <Box sx={{ flex: '1.15 1 0', minWidth: 0, display: 'flex', flexDirection: 'column' }}>
-        <Box sx={{ flex: 1, minHeight: 0 }}>
+    <Box sx={{ flex: `1.15 1 ${LADDER_WIDTH}px`, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
+      {isPage && <SourceBar trail={at && (ties.chosen?.trail ?? [])} idle={site.readOnly} onLink={() => at && onLink({ start: at.start, end: at.end })} onUnits={() => at && onUnits(at.head)} />}
+      <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+        <Box sx={{ flex: 1, minWidth: 0 }}>
           <SourceEditor
             path={file}
             text={text}
@@ -88,9 +89,8 @@ export function SourcePane({ file, text, isPage, strands, chosen, ties, held, pl
             onLink={(place) => isPage && onLink(place)}
           />
         </Box>
-        {isPage && <SourceFoot trail={at && (ties.chosen?.trail ?? [])} idle={site.readOnly} onLink={() => at && onLink({ start: at.start, end: at.end })} onUnits={() => at && onUnits(at.head)} />}
+        {isPage ? <Ladder strands={strands} sights={sights} above={BAR_HEIGHT} places={places} chosen={chosen?.id ?? null} onChoose={onStrand} /> : <Box sx={{ width: LADDER_WIDTH }} />}
       </Box>
-      {isPage ? <Ladder strands={strands} sights={sights} places={places} chosen={chosen?.id ?? null} onChoose={onStrand} /> : <Box sx={{ width: LADDER_WIDTH }} />}
-    </>
+    </Box>
   );
 }
