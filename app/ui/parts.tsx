@@ -51,6 +51,16 @@ export function StationHead({ title, says, children }: { title: ReactNode; says:
   );
 }
 
+/** A part of a dialog under a small heading. */
+export function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box component="section" aria-label={title} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 0.9 }}>
+      <Box sx={{ fontSize: '0.8125rem', fontWeight: 600 }}>{title}</Box>
+      {children}
+    </Box>
+  );
+}
+
 export const Mono = ({ children, tone }: { children: ReactNode; tone?: Token }) => (
   <Box component="span" sx={{ fontFamily: MONO, fontSize: '0.78rem', ...(tone ? { color: ink(tone) } : {}), overflowWrap: 'anywhere' }}>
     {children}

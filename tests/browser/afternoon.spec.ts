@@ -10,16 +10,11 @@ import type { Browser, Page } from '@playwright/test';
 import { FAULTS } from '../../demo/faults';
 import { htmlErrors } from '../checkers';
 import { violations } from './axe';
-import { expect, goTo, openDemo, photograph, test, unpacked } from './fixtures';
+import { expect, goTo, openDemo, openPage, photograph, test, unpacked } from './fixtures';
 
 const FRESH = [81, 82, 83, 84, 85, 86];
 const DEMO = new URL('../../demo/site/', import.meta.url).pathname;
 const PAGES = ['index.html', 'festival.html', 'workshop.html', 'workshop-2.html', 'gluing.html', 'flying.html'];
-
-async function openPage(page: Page, name: string): Promise<void> {
-  await page.getByRole('combobox', { name: 'Page', exact: true }).click();
-  await page.getByRole('option', { name, exact: true }).click();
-}
 
 async function repair(page: Page): Promise<void> {
   const rows = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');

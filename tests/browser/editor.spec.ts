@@ -3,12 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { clickInside, expect, goTo, openDemo, openFiles, photograph, placeInside, test, unpacked } from './fixtures';
-
-async function openPage(page: Page, name: string): Promise<void> {
-  await page.getByRole('combobox', { name: 'Page', exact: true }).click();
-  await page.getByRole('option', { name, exact: true }).click();
-}
+import { clickInside, expect, goTo, openDemo, openFiles, openPage, photograph, placeInside, test, unpacked } from './fixtures';
 
 const line = (page: Page, text: string) => page.locator('.cm-line', { hasText: text }).first();
 const live = (page: Page, path: string) => page.frameLocator(`iframe[title="Live page ${path}"]`);

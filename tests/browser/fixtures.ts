@@ -58,6 +58,12 @@ export async function goTo(page: Page, station: string): Promise<void> {
   await page.waitForURL(new RegExp(`/${station}$`));
 }
 
+/** Chooses what the Markup station shows: a page, or another text of the site. */
+export async function openPage(page: Page, name: string): Promise<void> {
+  await page.getByRole('combobox', { name: 'Page', exact: true }).click();
+  await page.getByRole('option', { name, exact: true }).click();
+}
+
 /** A folder on disk with the given files. */
 export function folderWith(files: Record<string, string | Buffer>): string {
   const folder = join(mkdtempSync(join(tmpdir(), 'heathmoor-')), 'site');

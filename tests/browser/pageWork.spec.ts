@@ -3,15 +3,10 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { expect, goTo, openDemo, test, unpacked } from './fixtures';
+import { expect, goTo, openDemo, openPage, test, unpacked } from './fixtures';
 
 const demo = (path: string) => readFileSync(new URL(`../../demo/site/${path}`, import.meta.url), 'utf8');
 const sheet = (page: Page, title: RegExp) => page.getByRole('dialog', { name: title });
-
-async function openPage(page: Page, name: string): Promise<void> {
-  await page.getByRole('combobox', { name: 'Page', exact: true }).click();
-  await page.getByRole('option', { name, exact: true }).click();
-}
 
 test('a page is moved to a folder with all references put right, its stylesheet taken off and on, and it is deleted after a look at what would go', async ({ page }) => {
   await openDemo(page, 'markup');

@@ -8,12 +8,12 @@ import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { FILLABLE, type Intent } from '~core/plans/index.ts';
 import type { GalleryView, OddView } from '~core/view/index.ts';
 import { DialogFoot } from '../../../ui/DialogFoot';
-import { countOf, Mono, Picture, Tag } from '../../../ui/parts';
+import { countOf, Mono, Part, Picture, Tag } from '../../../ui/parts';
 import { useIntent, useSite } from '../../../ui/site';
 import { galleryTargets } from '../../../ui/targets';
 import { ink } from '../../../ui/theme';
@@ -107,15 +107,6 @@ export function ItemsDialog({ page, number, gallery, strands, onUnits, onClose }
       </DialogContent>
       <DialogFoot onClose={onClose} />
     </Dialog>
-  );
-}
-
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <Box component="section" aria-label={title} sx={{ display: 'grid', gap: 0.75 }}>
-      <Box sx={{ fontSize: '0.8125rem', fontWeight: 600 }}>{title}</Box>
-      {children}
-    </Box>
   );
 }
 

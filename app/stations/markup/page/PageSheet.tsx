@@ -7,12 +7,12 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import { isStylePath } from '~core/site/index.ts';
 import type { PageView } from '~core/view/index.ts';
 import { DialogFoot } from '../../../ui/DialogFoot';
-import { Mono } from '../../../ui/parts';
+import { Mono, Part } from '../../../ui/parts';
 import { changesOf, PlanShown, usePlan } from '../../../ui/plans';
 import { useIntent, useSite } from '../../../ui/site';
 import { ink } from '../../../ui/theme';
@@ -32,15 +32,6 @@ export function PageSheet({ page, onClose }: { page: PageView; onClose: () => vo
       </DialogContent>
       <DialogFoot onClose={onClose} />
     </Dialog>
-  );
-}
-
-export function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <Box component="section" aria-label={title} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1 }}>
-      <Box sx={{ fontSize: '0.8125rem', fontWeight: 600 }}>{title}</Box>
-      {children}
-    </Box>
   );
 }
 

@@ -6,12 +6,11 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import type { PageView } from '~core/view/index.ts';
-import { countOf } from '../../../ui/parts';
+import { countOf, Part } from '../../../ui/parts';
 import { changesOf, PlanShown, usePlan } from '../../../ui/plans';
 import { useIntent, useSite } from '../../../ui/site';
 import { ink } from '../../../ui/theme';
 import { asPictures, PairChoice, unplacedPairs } from '../PairChoice';
-import { Part } from './PageSheet';
 
 export function Sections({ page, idle }: { page: PageView; idle: boolean }) {
   const { site } = useSite();
