@@ -4,7 +4,9 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { data, Outlet, useLocation, useNavigate, useRevalidator, type ClientActionFunctionArgs, type ClientLoaderFunctionArgs, type ShouldRevalidateFunctionArgs } from 'react-router';
 import { isFresh, sessionOf, type Outcome } from '../data/session';
 import { Work } from '../data/work';
+import type { Intent } from '~core/plans/index.ts';
 import { STATIONS } from '../stations/stations';
+import { Before, useShownBefore } from '../ui/Before';
 import { Find } from '../ui/Find';
 import { FilesDrawer } from '../ui/FilesDrawer';
 import { Bar, DayNight, FilesButton, FindButton, HistoryButton, UndoRedo } from '../ui/Head';
@@ -69,7 +71,10 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
   const [filing, setFiling] = useState(false);
   const [looking, setLooking] = useState(false);
   const [keys, setKeys] = useState(false);
-  const { work, outcome: outcomeOfWork, busy } = useWork(site.site.id);
+  const { work: workSeen, outcome: outcomeOfWork, busy } = useWork(site.site.id);
+  const [shownBefore, setShownBefore] = useShownBefore();
+  const [waiting, setWaiting] = useState<Intent | null>(null);
+  const work = useCallback((asked: Work) => (asked.do === 'intent' && shownBefore ? setWaiting(asked.intent) : workSeen(asked)), [shownBefore, workSeen]);
   const { session, view } = site;
   useEffect(() => session.onStale(() => void revalidate()), [session, revalidate]);
   /** The last that came of any work, asked for through the action or told by the session. */
@@ -98,7 +103,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
     },
     [navigate, siteId],
   );
-  const value = useMemo(() => ({ site, spot, showSource, strand, choose, page, choosePage, asked, ask, work, outcome, busy }), [site, spot, showSource, strand, choose, page, asked, ask, work, outcome, busy]);
+  const value = useMemo(() => ({ site, spot, showSource, strand, choose, page, choosePage, asked, ask, work, workSeen, shownBefore, setShownBefore, outcome, busy }), [site, spot, showSource, strand, choose, page, asked, ask, work, workSeen, shownBefore, setShownBefore, outcome, busy]);
   const at = STATIONS.find((station) => pathname.endsWith(`/${station.id}`))?.id ?? null;
 
   useKeys({
@@ -145,6 +150,17 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
           </Box>
         </Box>
         <Slip />
+        {waiting && (
+          <Before
+            key={JSON.stringify(waiting)}
+            intent={waiting}
+            onDo={() => {
+              workSeen({ do: 'intent', intent: waiting });
+              setWaiting(null);
+            }}
+            onLeave={() => setWaiting(null)}
+          />
+        )}
         <FilesDrawer open={filing} onClose={() => setFiling(false)} />
         <Find open={finding} onClose={() => setFinding(false)} onKeys={() => setKeys(true)} onFiles={() => setFiling(true)} />
         {looking && <History onClose={() => setLooking(false)} />}

@@ -1,10 +1,12 @@
 /** What was done to the site, in plain words and with its differences; the way back to any point, and names for some. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
 import type { FileDiff } from '../data/diffs';
@@ -17,7 +19,7 @@ import { ink } from './theme';
 const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
 export function History({ onClose }: { onClose: () => void }) {
-  const { site, work, busy } = useSite();
+  const { site, work, busy, shownBefore, setShownBefore } = useSite();
   const { session } = site;
   const [entries, setEntries] = useState<readonly HistoryEntry[] | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
@@ -71,7 +73,8 @@ export function History({ onClose }: { onClose: () => void }) {
           </Box>
         )}
       </DialogContent>
-      <DialogActions>
+      <DialogActions sx={{ pl: 3 }}>
+        <FormControlLabel control={<Checkbox size="small" checked={shownBefore} onChange={({ target }) => setShownBefore(target.checked)} />} label="Show every change before it is made" slotProps={{ typography: { variant: 'body2' } }} sx={{ flex: 1 }} />
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>

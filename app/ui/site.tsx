@@ -35,6 +35,11 @@ export interface Choice {
 interface SiteContextValue extends Choice {
   site: OpenSite;
   work: (work: Work) => void;
+  /** The same for what somebody has seen beforehand. */
+  workSeen: (work: Work) => void;
+  /** Whether changes are shown before they are made. */
+  shownBefore: boolean;
+  setShownBefore: (shown: boolean) => void;
   outcome: Outcome | null;
   busy: boolean;
 }
@@ -56,9 +61,11 @@ export function useWork(siteId: string): Pick<SiteContextValue, 'work' | 'outcom
   return { work, outcome: fetcher.data ?? null, busy: fetcher.state !== 'idle' };
 }
 
-export function useIntent(): (intent: Intent) => void {
-  const { work } = useSite();
-  return useCallback((intent: Intent) => work({ do: 'intent', intent }), [work]);
+/** `seen` where what is asked for was shown before, so that it need not be shown again. */
+export function useIntent(seen?: 'seen'): (intent: Intent) => void {
+  const { work, workSeen } = useSite();
+  const ask = seen ? workSeen : work;
+  return useCallback((intent: Intent) => ask({ do: 'intent', intent }), [ask]);
 }
 
 /** The chosen strand; while none is chosen, the first that is broken on the page in hand, else its first. */

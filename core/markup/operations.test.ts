@@ -1,4 +1,5 @@
 /** Every operation on every hand-written style: the expected result, nothing else changed, undo identical. */
+import { HtmlValidate } from 'html-validate';
 import { describe, expect, it } from 'vitest';
 import { applyEdits, invertEdits, type Edit } from '../site/index.ts';
 import { applyPattern, troubleInPattern } from './apply.ts';
@@ -28,11 +29,15 @@ const open = (text: string): Opened => {
   return { text, page, galleries, gallery, order: gallery.items.map(addressIn) };
 };
 
+/** Pages and what became of them, for a checker that nobody here wrote to look at in the end. */
+const changed: { before: string; after: string }[] = [];
+
 /** The new text; everything outside of the edits is as it was, and the inverse brings back every byte. */
 function applied(text: string, edits: readonly Edit[]): string {
   const after = applyEdits(text, [...edits]);
   if (!after.ok) throw new Error(after.reason);
   expect(applyEdits(after.text, invertEdits(text, [...edits]))).toEqual({ ok: true, text });
+  changed.push({ before: text, after: after.text });
   return after.text;
 }
 
@@ -212,6 +217,14 @@ describe('a pattern changed by hand', () => {
     expect(applyPattern(page, gallery, text)).toMatchObject({ ok: false, reason: expect.stringContaining(reason) });
   });
 
+  it('writes no further picture of which nothing is known', () => {
+    const pair = (n: string) => `<li><a href="l/${n}.jpg"><img src="s/${n}.jpg" alt="${n}"></a> <a href="l/later-${n}${n}.jpg"><img src="s/later-${n}${n}.jpg" alt="${n}, later"></a></li>`;
+    const page = (more: string) => pageOf(`<ul>\n${['a', 'b', 'c'].map(pair).join('\n')}${more}\n</ul>`);
+    const opened = open(page(''));
+    const text = done(opened, addItems(opened.page, opened.gallery, [{ ...fresh(1), src: 's/d.jpg', href: 'l/d.jpg', alt: 'd' }]));
+    expect(text).toBe(page('\n<li><a href="l/d.jpg"><img src="s/d.jpg" alt="d"></a> </li>'));
+  });
+
   it('writes braces of the author’s own as they are', () => {
     const opened = open(pageOf(`<ul>${['a', 'b'].map((n) => `<li data-set='{alt}'><a href="l/${n}.jpg"><img src="s/${n}.jpg" alt="${n}"></a></li>`).join('')}</ul>`));
     expect(patternOf(opened.page, opened.gallery)!.text).toContain("data-set='{{alt}'");
@@ -244,4 +257,20 @@ describe('rows of one length', () => {
     const added = ['d', 'e', 'f', 'g'].map((n) => ({ ...fresh(1), src: `s/${n}.jpg`, href: `l/${n}.jpg`, alt: n }));
     expect(done(opened, addItems(opened.page, opened.gallery, added), { inside: false })).toBe(table([['a', 'b'], ['c', 'd'], ['e', 'f'], ['g']]));
   });
+});
+
+describe('html-validate on every page that was changed above', () => {
+  const validator = new HtmlValidate({ extends: ['html-validate:standard'] });
+  const known = new Map<string, Set<string>>();
+  const errorsIn = (text: string): Set<string> => {
+    const found = known.get(text) ?? new Set(validator.validateStringSync(text).results.flatMap(({ messages }) => messages.filter(({ severity }) => severity === 2).map(({ ruleId }) => ruleId)));
+    known.set(text, found);
+    return found;
+  };
+
+  it('finds no kind of error that the author’s page did not have', () => {
+    expect(changed.length).toBeGreaterThan(1000);
+    const fresh = changed.flatMap(({ before, after }) => [...errorsIn(after)].filter((rule) => !errorsIn(before).has(rule)).map((rule) => ({ rule, after })));
+    expect(fresh.slice(0, 5)).toEqual([]);
+  }, 120_000);
 });

@@ -1,7 +1,7 @@
 /** One item written by a pattern: its slots filled, each as the place where it stands needs it. */
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { stemOf, type Edit } from '../site/index.ts';
-import { attributesIn, type Attribute } from './document.ts';
+import { attributesIn, type Attribute, type Range } from './document.ts';
 import { encodeMarkup, removeAttribute, replaceValue } from './encode.ts';
 import { joined, SLOT } from './pattern.ts';
 
@@ -48,37 +48,58 @@ function filled(text: string, values: SlotValues, encode: (value: SlotValue | un
  */
 const KEPT_EMPTY = new Set(['src', 'href']);
 
-/** Every attribute with a slot in it, and every stretch of text with one, in the pattern's own text. */
-function placesIn(pattern: string): { attributes: Attribute[]; texts: { start: number; end: number }[] } {
+/** Every attribute with a slot in it, every stretch of text with one, and every further picture of an item with the link round it, in the pattern's own text. */
+function placesIn(pattern: string): { attributes: Attribute[]; texts: Range[]; pictures: { range: Range; slot: string }[] } {
   const attributes: Attribute[] = [];
-  const texts: { start: number; end: number }[] = [];
+  const pictures: { range: Range; slot: string }[] = [];
+  const texts: Range[] = [];
   const visit = (node: Tree.ChildNode) => {
     const location = node.sourceCodeLocation;
     if (node.nodeName === '#text' && location) texts.push({ start: location.startOffset, end: location.endOffset });
     if (!('tagName' in node)) return;
-    attributes.push(...attributesIn(pattern, node, 0));
+    const own = attributesIn(pattern, node, 0);
+    attributes.push(...own);
+    const slot = node.tagName === 'img' ? loneSlot(own.find(({ name }) => name === 'src')?.value ?? '') : null;
+    if (slot !== null && slot !== 'thumbnail') pictures.push({ slot, range: rangeOf(isAlone(node) ? node.parentNode : node) });
     (node.nodeName === 'template' && 'content' in node ? node.content.childNodes : node.childNodes).forEach(visit);
   };
   // Inside of a template any element may begin a fragment: `li`, `td`, `dt`.
   const holder = parseFragment('<template></template>').childNodes[0] as Tree.Template;
   parseFragment(holder, pattern, { sourceCodeLocationInfo: true, scriptingEnabled: false }).childNodes.forEach(visit);
-  return { attributes, texts };
+  return { attributes, texts, pictures };
 }
+
+/** The slot that is all of a value; null where more stands there. */
+function loneSlot(value: string): string | null {
+  const [only] = [...value.matchAll(SLOT)];
+  return only && only[0] === value && !only[1] ? only[2]! : null;
+}
+
+/** Whether a link holds just this. */
+function isAlone(node: Tree.Element): node is Tree.Element & { parentNode: Tree.Element } {
+  const { parentNode: parent } = node;
+  return parent !== null && 'tagName' in parent && parent.tagName === 'a' && parent.childNodes.every((one) => one === node || ('value' in one && one.value.trim() === ''));
+}
+
+const rangeOf = ({ sourceCodeLocation: place }: Tree.Element): Range => ({ start: place?.startOffset ?? 0, end: place?.endOffset ?? 0 });
 
 const hasSlot = (text: string): boolean => new RegExp(SLOT.source).test(text);
 
-/** An item's bytes. Attributes whose only slot has no value are left out, but for those that an item must have. */
+/** An item's bytes. Attributes whose only slot has no value are left out, but for those that an item must have; so is a further picture of which nothing is known. */
 export function writeBy(pattern: string, values: SlotValues): string {
   const edits: Edit[] = [];
-  const { attributes, texts } = placesIn(pattern);
+  const { attributes, texts, pictures } = placesIn(pattern);
+  const gone = pictures.filter(({ slot }) => plain(values.get(slot)) === '').map(({ range }) => range);
+  const stays = ({ start, end }: Range) => !gone.some((range) => start >= range.start && end <= range.end);
+  edits.push(...gone.map((range) => ({ ...range, text: '' })));
   for (const attribute of attributes) {
-    if (!hasSlot(attribute.value)) continue;
-    const [only] = [...attribute.value.matchAll(SLOT)];
-    const alone = only && only[0] === attribute.value && !only[1];
-    if (alone && !values.has(only[2]!) && !KEPT_EMPTY.has(attribute.name)) edits.push(removeAttribute(attribute, pattern));
+    if (!hasSlot(attribute.value) || !stays(attribute.range)) continue;
+    const slot = loneSlot(attribute.value);
+    if (slot !== null && !values.has(slot) && !KEPT_EMPTY.has(attribute.name)) edits.push(removeAttribute(attribute, pattern));
     else edits.push(replaceValue(attribute, filled(attribute.value, values, plain)));
   }
   for (const { start, end } of texts) {
+    if (!stays({ start, end })) continue;
     const text = pattern.slice(start, end);
     if (hasSlot(text)) edits.push({ start, end, text: filled(text, values, (value) => (typeof value === 'object' ? value.markup : encodeMarkup(value ?? ''))) });
   }

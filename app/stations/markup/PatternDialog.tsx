@@ -28,7 +28,7 @@ interface Props {
 
 export function PatternDialog({ page, number, gallery, onClose }: Props) {
   const { site } = useSite();
-  const intent = useIntent();
+  const intent = useIntent('seen');
   const [pattern, setPattern] = useState(gallery.text ?? '');
   const [words, setWords] = useState<CaptionSource>('none');
   const empty = pattern.trim() === '';

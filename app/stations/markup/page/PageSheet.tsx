@@ -36,7 +36,8 @@ export function PageSheet({ page, onClose }: { page: PageView; onClose: () => vo
 }
 
 function FileName({ page: { path }, idle }: { page: PageView; idle: boolean }) {
-  const { work, choosePage } = useSite();
+  const { choosePage } = useSite();
+  const intent = useIntent('seen');
   const [to, setTo] = useState(path);
   const wished = to.trim() !== '' && to.trim() !== path;
   const wish: Intent | null = wished ? { kind: 'rename', from: path, to: to.trim() } : null;
@@ -46,7 +47,7 @@ function FileName({ page: { path }, idle }: { page: PageView; idle: boolean }) {
       <Box component="form" sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }} onSubmit={(event) => {
         event.preventDefault();
         if (!wish || !plan?.ok) return;
-        work({ do: 'intent', intent: wish });
+        intent(wish);
         choosePage(to.trim());
       }}>
         <TextField label="Path in the site" value={to} disabled={idle} onChange={({ target }) => setTo(target.value)} helperText="Another folder moves the page. Every reference to it and in it is put right." sx={{ flex: 1 }} />
@@ -84,7 +85,7 @@ function Stylesheets({ page, idle }: { page: PageView; idle: boolean }) {
 /** Shown with all that it would change before it is done. */
 function Deletion({ page: { path }, idle, onClose }: { page: PageView; idle: boolean; onClose: () => void }) {
   const { choosePage, choose } = useSite();
-  const intent = useIntent();
+  const intent = useIntent('seen');
   const [asked, setAsked] = useState(false);
   const wish: Intent | null = asked ? { kind: 'delete-page', path } : null;
   const plan = usePlan(wish);

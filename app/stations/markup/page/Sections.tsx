@@ -33,7 +33,7 @@ export function Sections({ page, idle }: { page: PageView; idle: boolean }) {
 }
 
 function NewSection({ page: { path, galleries }, idle, pairs, onClose }: { page: PageView; idle: boolean; pairs: ReturnType<typeof unplacedPairs>; onClose: () => void }) {
-  const intent = useIntent();
+  const intent = useIntent('seen');
   const [title, setTitle] = useState('');
   const [like, setLike] = useState(galleries.length - 1);
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());

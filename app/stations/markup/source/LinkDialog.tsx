@@ -32,7 +32,7 @@ interface Props {
 
 export function LinkDialog({ page, at, onClose }: Props) {
   const { site } = useSite();
-  const intent = useIntent();
+  const intent = useIntent('seen');
   const { view } = site;
   const [kind, setKind] = useState<Kind>('page');
   const [file, setFile] = useState<string | null>(null);
