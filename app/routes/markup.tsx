@@ -75,7 +75,7 @@ export default function Markup() {
       {page.hazards.map((hazard) => (
         <Box key={hazard.line + hazard.says} role="note" sx={{ color: ink('gorse'), mb: 1 }}>{`Line ${hazard.line}: ${hazard.says}. Until it is mended, items here cannot be added, moved or removed.`}</Box>
       ))}
-      {shownGallery && !layout && <PatternStrip gallery={shownGallery} idle={unwritable} onChange={() => setSheet({ name: 'pattern' })} onItems={() => setSheet({ name: 'items' })} onLayout={() => setLayout({ at: null })} />}
+      {shownGallery && !layout && <PatternStrip gallery={shownGallery} idle={unwritable} onChange={() => setSheet({ name: 'pattern' })} onItems={() => setSheet({ name: 'items', chosen: [] })} onLayout={() => setLayout({ at: null })} />}
       <DropPictures disabled={unwritable} onTake={taking.take} says={gallery === null ? `Drop pictures to add them to ${page.path}` : 'Drop pictures to add them to this gallery'}>
         <Workplace page={page} gallery={gallery} file={file} text={content.text} strands={strands} here={here} layout={layout} onLayout={setLayout} onSheet={setSheet} />
       </DropPictures>

@@ -12,7 +12,9 @@ import { PatternDialog } from './PatternDialog';
 import { LinkDialog } from './source/LinkDialog';
 
 export type SheetName =
-  | { name: 'pattern' | 'items' | 'menus' | 'add' | 'new page' | 'page' }
+  | { name: 'pattern' | 'menus' | 'add' | 'new page' | 'page' }
+  /** With these strands chosen at first. */
+  | { name: 'items'; chosen: readonly string[] }
   | { name: 'link'; at: { start: number; end: number } }
   /** At an offset of the page's source. */
   | { name: 'units'; at: number };
@@ -50,7 +52,7 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
       return shown && gallery !== null ? <PatternDialog page={page.path} number={gallery} gallery={shown} onClose={onClose} /> : null;
     case 'items':
       return shown && gallery !== null ? (
-        <ItemsDialog page={page.path} number={gallery} gallery={shown} strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)} onUnits={(at) => onSheet({ name: 'units', at })} onClose={onClose} />
+        <ItemsDialog page={page.path} number={gallery} gallery={shown} strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)} chosenFirst={sheet.chosen} onUnits={(at) => onSheet({ name: 'units', at })} onClose={onClose} />
       ) : null;
   }
 }

@@ -27,11 +27,13 @@ interface Props {
   /** Middles of the items on the live page; CSS px, null where out of sight. */
   places: readonly (number | null)[];
   onStrand: (id: string) => void;
+  /** Work on these items of one gallery. */
+  onItems: (strands: string[]) => void;
   onLink: (at: { start: number; end: number }) => void;
   onUnits: (at: number) => void;
 }
 
-export function SourcePane({ file, text, isPage, strands, chosen, ties, held, places, onStrand, onLink, onUnits }: Props) {
+export function SourcePane({ file, text, isPage, strands, chosen, ties, held, places, onStrand, onItems, onLink, onUnits }: Props) {
   const { site, choose, work, spot, showSource } = useSite();
   const { view, session } = site;
   const typing = useFetcher<Outcome>({ key: 'typing' });
@@ -59,9 +61,12 @@ export function SourcePane({ file, text, isPage, strands, chosen, ties, held, pl
     }
   }, [file, session, showSource, view, choose, navigate, siteId]);
   const at = isPage ? selected : null;
+  const touched = at ? strands.filter(({ range }) => range.start <= at.end && at.start <= range.end) : [];
+  // Of the gallery in hand, as they are worked on.
+  const items = touched.filter(({ gallery }) => gallery === chosen?.gallery).map(({ id }) => id);
   return (
     <Box sx={{ flex: `1.15 1 ${LADDER_WIDTH}px`, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
-      {isPage && <SourceBar trail={at && (ties.chosen?.trail ?? [])} idle={site.readOnly} onLink={() => at && onLink({ start: at.start, end: at.end })} onUnits={() => at && onUnits(at.head)} />}
+      {isPage && <SourceBar trail={at && (ties.chosen?.trail ?? [])} idle={site.readOnly} items={items.length} onItems={() => onItems(items)} onLink={() => at && onLink({ start: at.start, end: at.end })} onUnits={() => at && onUnits(at.head)} />}
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
         <Box sx={{ flex: 1, minWidth: 0 }}>
           <SourceEditor

@@ -69,7 +69,7 @@ export const Workplace = memo(function Workplace({ page, gallery, file, text, st
           />
         </Box>
       ) : (
-        <SourcePane key={file} file={file} text={text} isPage={isPage} strands={strands} chosen={here} ties={ties} held={held} places={places} onStrand={takeStrand} onLink={(at) => onSheet({ name: 'link', at })} onUnits={(at) => onSheet({ name: 'units', at })} />
+        <SourcePane key={file} file={file} text={text} isPage={isPage} strands={strands} chosen={here} ties={ties} held={held} places={places} onStrand={takeStrand} onItems={(chosen) => onSheet({ name: 'items', chosen })} onLink={(at) => onSheet({ name: 'link', at })} onUnits={(at) => onSheet({ name: 'units', at })} />
       )}
       <LivePane path={page.path} width={width} onWidth={setWidth} show={held?.element ?? here?.element ?? null} hint={ties.inSource?.element ?? null} watched={watched} onPlaces={setPlaces} onOver={ties.pointOnPage} onPointed={onPointed} />
     </Sheet>

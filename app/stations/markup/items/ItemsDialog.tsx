@@ -37,15 +37,17 @@ interface Props {
   number: number;
   gallery: GalleryView;
   strands: readonly Strand[];
+  /** Strands that are chosen when it opens. */
+  chosenFirst: readonly string[];
   /** Somebody says that an item is another element. */
   onUnits: (at: number) => void;
   onClose: () => void;
 }
 
-export function ItemsDialog({ page, number, gallery, strands, onUnits, onClose }: Props) {
+export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUnits, onClose }: Props) {
   const { site, busy } = useSite();
   const intent = useIntent();
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set(chosenFirst));
   const idle = busy || site.readOnly;
   const toggle = (id: string) => setChosen((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
   const marked = strands.filter(({ id }) => chosen.has(id)).map(({ id }) => id);

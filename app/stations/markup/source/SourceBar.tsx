@@ -1,7 +1,7 @@
 /** Over the source: what the cursor is in, and what can be said of it. What was just done is told over the foot of the window. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { Mono } from '../../../ui/parts';
+import { countOf, Mono } from '../../../ui/parts';
 import { ink } from '../../../ui/theme';
 
 /** CSS px. */
@@ -11,17 +11,21 @@ interface Props {
   /** Tags from the outermost to the one at the cursor; null while the cursor is nowhere. */
   trail: readonly string[] | null;
   idle: boolean;
+  /** How many items of one gallery the selection touches. */
+  items: number;
+  onItems: () => void;
   onLink: () => void;
   onUnits: () => void;
 }
 
-export function SourceBar({ trail, idle, onLink, onUnits }: Props) {
+export function SourceBar({ trail, idle, items, onItems, onLink, onUnits }: Props) {
   const nowhere = trail === null;
   return (
     <Box role="group" aria-label="At the cursor" sx={{ display: 'flex', alignItems: 'center', gap: 0.75, height: BAR_HEIGHT, px: 1.25, borderBottom: `1px solid ${ink('hair')}`, bgcolor: ink('mist'), flexShrink: 0 }}>
       <Box sx={{ flex: 1, minWidth: 0, overflow: 'hidden', whiteSpace: 'nowrap', direction: 'rtl', textAlign: 'left' }}>
         <bdi>{nowhere ? <Box component="span" sx={{ fontSize: '0.8125rem', color: ink('stone') }}>Put the cursor into the source</Box> : <Mono tone="stone">{trail.length === 0 ? 'between the elements' : trail.join(' › ')}</Mono>}</bdi>
       </Box>
+      {items > 0 && <Button onClick={onItems}>{`${countOf(items, 'item')}…`}</Button>}
       <Button disabled={idle || nowhere} onClick={onLink}>Link…</Button>
       <Button disabled={idle || nowhere} onClick={onUnits}>What is an item?</Button>
     </Box>
