@@ -238,10 +238,12 @@ test('pictures that are dropped, pasted or picked come in with their thumbnails 
       transfer.items.add(new File([Uint8Array.from(atob(encoded!), (letter) => letter.charCodeAt(0))], file!, { type: kind! }));
       return transfer;
     }, [name, type, bytes.toString('base64')]);
-    for (const event of ['dragenter', 'dragover', 'drop']) await page.locator('.cm-editor').dispatchEvent(event, { dataTransfer: data });
+    for (const event of ['dragenter', 'dragover', 'drop']) await page.locator('.cm-content').dispatchEvent(event, { dataTransfer: data });
   };
   await drop('notes.txt', 'text/plain', Buffer.from('nothing to see'));
   await expect(page.getByRole('status').getByText(/notes\.txt cannot be taken in: it is no picture/)).toBeVisible();
+  await page.waitForTimeout(500);
+  await expect(page.locator('.cm-content')).not.toContainText('nothing to see');
   await drop('dropped.jpg', 'image/jpeg', await photograph(71));
   const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
   await expect(dialog.getByRole('checkbox', { name: 'Add dropped' })).toBeChecked();

@@ -25,7 +25,7 @@ export function PageSheet({ page, onClose }: { page: PageView; onClose: () => vo
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="page-title">
       <DialogTitle id="page-title">{page.title}</DialogTitle>
       <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2.5, alignContent: 'start' }}>
-        <FileName page={page} idle={idle} />
+        <FileName key={`name of ${page.path}`} page={page} idle={idle} />
         <Stylesheets page={page} idle={idle} />
         <Sections key={page.path} page={page} idle={idle} />
         <Deletion page={page} idle={idle} onClose={onClose} />

@@ -192,6 +192,8 @@ export function SourceEditor(props: Props) {
               clearTimeout(resting);
               latest.current.onHover(null);
             },
+            // Files are taken into the site by what is around; the editor would write their text.
+            drop: (event) => (event.dataTransfer?.files.length ?? 0) > 0,
             mousedown: (event, editor) => {
               const offset = event.ctrlKey || event.metaKey ? editor.posAtCoords({ x: event.clientX, y: event.clientY }) : null;
               return offset !== null && follow(editor, offset);
