@@ -25,6 +25,9 @@ test('an edit shows in the live page, which keeps its place; a style shows witho
   const line = page.locator('.cm-line', { hasText: '<h1>First' });
   await page.locator('.cm-scroller').evaluate((box) => (box.scrollTop = 0));
   await line.click();
+  // What the cursor is put into is brought into sight; then the place is the visitor's again.
+  await expect.poll(() => frame.locator('body').evaluate(() => scrollY)).toBeLessThan(100);
+  await frame.locator('body').evaluate(() => scrollTo(0, 900));
   await page.keyboard.press('End');
   for (let n = 0; n < 5; n++) await page.keyboard.press('ArrowLeft');
   await page.keyboard.type(' and second');

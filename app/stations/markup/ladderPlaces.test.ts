@@ -18,10 +18,19 @@ describe('cards of the ladder', () => {
     }
   });
 
-  it.each([[1, 1], [1, 250], [2, 400], [3, 300]])('with %i lines an item are small enough to stay at their lines, line %i at the top', (perItem, from) => {
+  it.each([[2, 1], [2, 251], [2, 400], [3, 300]])('with %i lines an item are small enough to stay at their lines, line %i at the top', (perItem, from) => {
     const cards = inSight(seen(perItem, 500, from));
     expect(cards.length).toBeGreaterThanOrEqual(Math.floor(25 / perItem));
     for (const card of cards) expect(Math.abs(card.top + card.height / 2 - card.line)).toBeLessThan(LINE);
+  });
+
+  it('of items of a line each stay in reach, large enough for a finger', () => {
+    const cards = seen(1, 500, 250);
+    expect(cards.length).toBeGreaterThanOrEqual(25);
+    for (const card of cards) {
+      expect(card.height).toBeGreaterThanOrEqual(24);
+      expect(Math.abs(card.top + card.height / 2 - card.line)).toBeLessThanOrEqual(26 * (CARD.least + CARD.leastGap - LINE) + LINE);
+    }
   });
 
   it('never lie over one another', () => {

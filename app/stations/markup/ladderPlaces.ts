@@ -15,7 +15,7 @@ export interface PlacedCard<T extends CardWish> {
 }
 
 /** CSS px. */
-export const CARD = { height: 56, gap: 24, least: 16, leastGap: 3 } as const;
+export const CARD = { height: 56, gap: 24, /** What a finger or a pointer needs (WCAG 2.2, 2.5.8). */ least: 24, leastGap: 1 } as const;
 
 interface Sight {
   /** The first and the last line that are in sight. */
@@ -31,7 +31,10 @@ const BEYOND = 12;
 
 /** Cards of the items whose lines are in sight or near, from the top to the bottom. */
 export function placeCards<T extends CardWish>(items: readonly T[], { lines, middleOf, height }: Sight): PlacedCard<T>[] {
-  const near = items.filter(({ lines: own }) => own.last >= lines.first - BEYOND && own.first <= lines.last + BEYOND);
+  const around = (beyond: number) => items.filter(({ lines: own }) => own.last >= lines.first - beyond && own.first <= lines.last + beyond);
+  const inSight = around(0);
+  // Where even the least cards cannot stay at their lines, none above the window pushes those in it down.
+  const near = inSight.length * (CARD.least + CARD.leastGap) > height ? inSight : around(BEYOND);
   const middles = near.map(({ lines: own }) => middleOf((own.first + own.last) / 2));
   // As far apart as the items are on the whole: cards that took more room would drift away from their lines.
   const apart = near.length > 1 ? (middles.at(-1)! - middles[0]!) / (near.length - 1) : Infinity;
