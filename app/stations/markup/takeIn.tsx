@@ -8,7 +8,7 @@ import { useSite } from '../../ui/site';
 
 interface TakingIn {
   take: (files: readonly File[]) => void;
-  /** Files of the site that came in last. */
+  /** Files of the site that came in since it was last forgotten. */
   fresh: readonly string[];
   forget: () => void;
 }
@@ -27,7 +27,7 @@ export function useTakeIn(beside: { page: string; gallery: number | null } | nul
       if (files.length === 0) return;
       void session.takeIn(files.map((file) => ({ path: file.name, blob: file })), latest.current.beside).then((paths) => {
         if (paths.length === 0) return;
-        setFresh(paths);
+        setFresh((before) => [...new Set([...before, ...paths])]);
         latest.current.onTaken();
       });
     },
