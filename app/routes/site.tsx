@@ -4,7 +4,6 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { data, Outlet, useLocation, useNavigate, useRevalidator, type ClientActionFunctionArgs, type ClientLoaderFunctionArgs, type ShouldRevalidateFunctionArgs } from 'react-router';
 import { isFresh, sessionOf, type Outcome } from '../data/session';
 import { Work } from '../data/work';
-import type { Intent } from '~core/plans/index.ts';
 import { STATIONS } from '../stations/stations';
 import { Before, useShownBefore } from '../ui/Before';
 import { Find } from '../ui/Find';
@@ -72,10 +71,8 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
   const [looking, setLooking] = useState(false);
   const [keys, setKeys] = useState(false);
   const { work: workSeen, outcome: outcomeOfWork, busy } = useWork(site.site.id);
-  const [shownBefore, setShownBefore] = useShownBefore();
-  const [waiting, setWaiting] = useState<Intent | null>(null);
-  const work = useCallback((asked: Work) => (asked.do === 'intent' && shownBefore ? setWaiting(asked.intent) : workSeen(asked)), [shownBefore, workSeen]);
   const { session, view } = site;
+  const { shown: shownBefore, setShown: setShownBefore, waiting, leave, ask: work } = useShownBefore(session, workSeen);
   useEffect(() => session.onStale(() => void revalidate()), [session, revalidate]);
   /** The last that came of any work, asked for through the action or told by the session. */
   const [outcome, setOutcome] = useState<Outcome | null>(null);
@@ -152,13 +149,12 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
         <Slip />
         {waiting && (
           <Before
-            key={JSON.stringify(waiting)}
-            intent={waiting}
+            plan={waiting.plan}
             onDo={() => {
-              workSeen({ do: 'intent', intent: waiting });
-              setWaiting(null);
+              workSeen(waiting.work);
+              leave();
             }}
-            onLeave={() => setWaiting(null)}
+            onLeave={leave}
           />
         )}
         <FilesDrawer open={filing} onClose={() => setFiling(false)} />

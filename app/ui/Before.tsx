@@ -4,33 +4,47 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { useCallback, useEffect, useState } from 'react';
-import type { Intent } from '~core/plans/index.ts';
-import { changesOf, PlanShown, usePlan } from './plans';
+import { useCallback, useState } from 'react';
+import type { SiteSession } from '../data/session';
+import type { Work } from '../data/work';
+import type { PlanView } from '../workers/analysis';
+import { changesOf, PlanShown } from './plans';
 
 const KEY = 'heathmoor-changes-before';
 
-/** Whether changes are shown before they are made; kept in this browser. */
-export function useShownBefore(): [boolean, (shown: boolean) => void] {
-  const [shown, setShown] = useState(() => localStorage.getItem(KEY) === 'yes');
-  const set = useCallback((next: boolean) => {
-    if (next) localStorage.setItem(KEY, 'yes');
-    else localStorage.removeItem(KEY);
-    setShown(next);
-  }, []);
-  return [shown, set];
+export interface Waiting {
+  work: Work;
+  plan: Extract<PlanView, { ok: true }>;
 }
 
-export function Before({ intent, onDo, onLeave }: { intent: Intent; onDo: () => void; onLeave: () => void }) {
-  const plan = usePlan(intent);
-  const changes = changesOf(plan);
-  // What cannot be done says why where all else is told, and what changes no file has nothing to show.
-  const nothing = plan !== null && changes === 0;
-  useEffect(() => {
-    if (nothing) onDo();
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each wish
-  }, [nothing]);
-  if (!plan?.ok || nothing) return null;
+interface ShownBefore {
+  /** Whether changes are shown before they are made; kept in this browser. */
+  shown: boolean;
+  setShown: (shown: boolean) => void;
+  /** What is shown now and waits for a word. */
+  waiting: Waiting | null;
+  leave: () => void;
+  ask: (work: Work) => void;
+}
+
+/** `act` does the work at once: what cannot be done says why there, and what changes no file has nothing to show. */
+export function useShownBefore(session: SiteSession, act: (work: Work) => void): ShownBefore {
+  const [shown, setKept] = useState(() => localStorage.getItem(KEY) === 'yes');
+  const [waiting, setWaiting] = useState<Waiting | null>(null);
+  const setShown = useCallback((next: boolean) => {
+    if (next) localStorage.setItem(KEY, 'yes');
+    else localStorage.removeItem(KEY);
+    setKept(next);
+  }, []);
+  const ask = useCallback((work: Work) => {
+    if (!shown || work.do !== 'intent') act(work);
+    else void session.plan(work.intent).then((plan) => (plan.ok && changesOf(plan) > 0 ? setWaiting({ work, plan }) : act(work)));
+  }, [session, shown, act]);
+  const leave = useCallback(() => setWaiting(null), []);
+  return { shown, setShown, waiting, leave, ask };
+}
+
+export function Before({ plan, onDo, onLeave }: { plan: Waiting['plan']; onDo: () => void; onLeave: () => void }) {
   return (
     <Dialog open onClose={onLeave} fullWidth maxWidth="sm" aria-labelledby="before-title">
       <DialogTitle id="before-title">{plan.change.label}?</DialogTitle>

@@ -90,7 +90,7 @@ const analysis = {
   },
   unitChoices(path: string, at: number): UnitChoice[] {
     const page = currentReading().pages.find((one) => one.path === path);
-    return page ? unitChoices(page.document, at) : [];
+    return page ? unitChoices(page, at) : [];
   },
   layout(page: string, gallery: number, at: number | null): LayoutView | null {
     return layoutView(currentReading(), page, gallery, at);

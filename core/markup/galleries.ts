@@ -87,7 +87,7 @@ function toldGroups(page: PageDocument, bearing: Bearing, claimed: Set<PageEleme
   return groups;
 }
 
-export function commonAncestor(elements: readonly PageElement[]): PageElement {
+function commonAncestor(elements: readonly PageElement[]): PageElement {
   const [first, ...others] = elements.map((element) => [...ancestors(element)].reverse());
   let depth = 0;
   while (first![depth + 1] && others.every((chain) => chain[depth + 1] === first![depth + 1])) depth++;
@@ -122,13 +122,8 @@ function signature(child: PageElement, bearing: Bearing): string {
 const WRAPPERS = new Set(['div', 'span', 'p', 'li', 'figure', 'center', 'font']);
 
 function groupBySignature(children: PageElement[], bearing: Bearing): PageElement[][] {
-  const groups = new Map<string, PageElement[]>();
-  for (const child of children) {
-    const path = signature(child, bearing);
-    // An image that has lost its link is still one of its neighbours, and so is one that has gained one.
-    const key = path.replace(/^a>/, '').replace('>a>', '>');
-    groups.set(key, [...(groups.get(key) ?? []), child]);
-  }
+  // An image that has lost its link is still one of its neighbours, and so is one that has gained one.
+  const groups = grouped(children, (child) => signature(child, bearing).replace(/^a>/, '').replace('>a>', '>'));
   return mergeMixed([...groups.values()], children, bearing);
 }
 

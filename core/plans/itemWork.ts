@@ -1,31 +1,13 @@
 /** Work on items, one or many: slots, attributes, patterns, counters, and items that go elsewhere. */
 import { planEdits, type Planned } from '../checks/index.ts';
-import { addItems, applyPattern, editAttributes, firstGallery, moveItems, oddOnes, removeItems, renumber, setOnLinks, setSlot, type Gallery, type NewItem, type SettableSlot } from '../markup/index.ts';
-import type { PageReading, SiteReading, Strand } from '../model/index.ts';
+import { addItems, applyPattern, editAttributes, firstGallery, moveItems, oddOnes, removeItems, renumber, setOnLinks, setSlot, type NewItem, type SettableSlot } from '../markup/index.ts';
+import type { SiteReading } from '../model/index.ts';
 import { relativeReference, resolveInSite } from '../site/index.ts';
 import { wordsOf } from './pictureWords.ts';
-import { itemOf } from './items.ts';
+import { GALLERY_GONE, galleryAt, itemOf, type FoundGallery, type GalleryPlace } from './items.ts';
 import type { CaptionSource, FILLABLE } from './rules.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
-const GONE = 'This gallery is no longer where it was; the page has changed meanwhile.';
-
-export interface GalleryPlace {
-  page: string;
-  gallery: number;
-}
-
-interface FoundGallery {
-  page: PageReading;
-  gallery: Gallery;
-  strands: readonly Strand[];
-}
-
-function galleryAt(site: SiteReading, { page: path, gallery: n }: GalleryPlace): FoundGallery | null {
-  const page = site.pages.find((one) => one.path === path);
-  const gallery = page?.galleries[n];
-  return page && gallery ? { page, gallery, strands: page.strands[n] ?? [] } : null;
-}
 
 const counted = (count: number): string => `${count} ${count === 1 ? 'item' : 'items'}`;
 
@@ -55,7 +37,7 @@ export function moveMany(site: SiteReading, { strands, to }: { strands: readonly
 export function copyMany(site: SiteReading, { strands, page: path, gallery: n }: { strands: readonly string[]; page: string; gallery: number | null }): Planned {
   const target = site.pages.find((one) => one.path === path);
   const gallery = n === null ? null : target?.galleries[n];
-  if (!target || gallery === undefined) return refuse(GONE);
+  if (!target || gallery === undefined) return refuse(GALLERY_GONE);
   const found = strands.map((id) => itemOf(site, id));
   const items = found.flatMap((one): NewItem[] => {
     if (!one) return [];
@@ -86,19 +68,19 @@ const SAYS: Record<SettableSlot, string> = { thumbnail: 'the picture', full: 'wh
 
 export function setOnEveryLink(site: SiteReading, { name, value, ...place }: GalleryPlace & { name: string; value: string | null }): Planned {
   const found = galleryAt(site, place);
-  if (!found) return refuse(GONE);
+  if (!found) return refuse(GALLERY_GONE);
   return planEdits(value === null ? `Take ${name} from every link of ${place.page}` : `Put ${name} on every link of ${place.page}`, place.page, setOnLinks(found.page.document, found.gallery, name, value));
 }
 
 export function renumberGallery(site: SiteReading, place: GalleryPlace): Planned {
   const found = galleryAt(site, place);
-  return found ? planEdits(`Renumber the gallery of ${place.page}`, place.page, renumber(found.page.document, found.gallery)) : refuse(GONE);
+  return found ? planEdits(`Renumber the gallery of ${place.page}`, place.page, renumber(found.page.document, found.gallery)) : refuse(GALLERY_GONE);
 }
 
 /** Attributes that an item lacks and its neighbours have, put where all of those say the same. */
 export function completeItems(site: SiteReading, { items, ...place }: GalleryPlace & { items: readonly number[] }): Planned {
   const found = galleryAt(site, place);
-  if (!found) return refuse(GONE);
+  if (!found) return refuse(GALLERY_GONE);
   const wishes = oddOnes(found.gallery).flatMap(({ item, lacks, value, element }) => (items.includes(item) && value !== null && element ? [{ element, name: lacks, value }] : []));
   if (wishes.length === 0) return refuse('Nothing that these items lack is the same in all their neighbours; write it in the source.');
   return planEdits(`Complete ${counted(new Set(items).size)} of ${place.page}`, place.page, editAttributes(found.page.document, wishes));
@@ -107,7 +89,7 @@ export function completeItems(site: SiteReading, { items, ...place }: GalleryPla
 /** A pattern applied to all items; what an item has nothing for comes from its pair, its facts, or by the rule for words. */
 export function applyPatternTo(site: SiteReading, { pattern, words, ...place }: GalleryPlace & { pattern: string; words: CaptionSource }): Planned {
   const found = galleryAt(site, place);
-  if (!found) return refuse(GONE);
+  if (!found) return refuse(GALLERY_GONE);
   const { page, gallery, strands } = found;
   const supply = (n: number, slot: string): string | undefined => {
     const strand = strands[n];
@@ -131,7 +113,7 @@ export function applyPatternTo(site: SiteReading, { pattern, words, ...place }: 
 /** Words of many items by a rule: from the picture's own, or from another slot of the item. Where a slot holds words already, only `over` replaces them. */
 export function fillWords(site: SiteReading, { slot, from, over, ...place }: GalleryPlace & { slot: (typeof FILLABLE)[number]; from: 'picture' | 'alt' | 'title' | 'caption' | 'name'; over: boolean }): Planned {
   const found = galleryAt(site, place);
-  if (!found) return refuse(GONE);
+  if (!found) return refuse(GALLERY_GONE);
   const { page, gallery, strands } = found;
   const edits = [];
   for (const [n, item] of gallery.items.entries()) {

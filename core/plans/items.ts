@@ -18,3 +18,22 @@ export function itemOf(site: SiteReading, id: string): FoundItem | null {
   }
   return null;
 }
+
+export const GALLERY_GONE = 'This gallery is no longer where it was; the page has changed meanwhile.';
+
+export interface GalleryPlace {
+  page: string;
+  gallery: number;
+}
+
+export interface FoundGallery {
+  page: PageReading;
+  gallery: Gallery;
+  strands: readonly Strand[];
+}
+
+export function galleryAt(site: SiteReading, { page: path, gallery: n }: GalleryPlace): FoundGallery | null {
+  const page = site.pages.find((one) => one.path === path);
+  const gallery = page?.galleries[n];
+  return page && gallery ? { page, gallery, strands: page.strands[n] ?? [] } : null;
+}

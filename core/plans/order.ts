@@ -4,6 +4,7 @@ import { orderItems } from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
 import { byNaturalName, folderOf, nameOf, type SiteNotes } from '../site/index.ts';
 import { changeNotes } from './notes.ts';
+import { GALLERY_GONE, galleryAt } from './items.ts';
 
 type Order = SiteNotes['order'];
 
@@ -39,10 +40,9 @@ export function byOrder(site: SiteReading): (a: string, b: string) => number {
 
 /** Items whose picture is not of this site stay behind the others, in their own order. */
 export function orderGallery(site: SiteReading, { page: path, gallery: n }: { page: string; gallery: number }): Planned {
-  const page = site.pages.find((one) => one.path === path);
-  const gallery = page?.galleries[n];
-  const strands = page?.strands[n];
-  if (!page || !gallery || !strands) return { ok: false, reason: 'This gallery is no longer where it was; the page has changed meanwhile.' };
+  const found = galleryAt(site, { page: path, gallery: n });
+  if (!found) return { ok: false, reason: GALLERY_GONE };
+  const { page, gallery, strands } = found;
   const compare = byOrder(site);
   const order = strands.map((_, at) => at).sort((a, b) => {
     const [left, right] = [strands[a]?.full ?? null, strands[b]?.full ?? null];

@@ -1,17 +1,14 @@
 /** Work on whole pages: deleted with all that led to them, stylesheets put on and taken off. */
 import type { Planned } from '../checks/index.ts';
 import { cutLine, insertStylesheet, menusOf, removeEntry, unlinked, valueOf, verified, type PageElement } from '../markup/index.ts';
-import type { PageReading, SiteReading } from '../model/index.ts';
-import { editsOverlap, isStylePath, nameOf, relativeReference, resolveInSite, type Edit, type FileChange } from '../site/index.ts';
+import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
+import { editsOverlap, isStylePath, nameOf, relativeReference, type Edit, type FileChange } from '../site/index.ts';
+import { styleLink } from '../style/index.ts';
 import { notesChange } from './notes.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
 
-const leadsTo = (site: SiteReading, from: string, value: string | undefined, path: string): boolean => {
-  const target = value === undefined ? null : resolveInSite(value, from);
-  const found = target?.kind === 'file' ? site.index.lookup(target.path) : null;
-  return found !== null && found.found !== 'nothing' && found.path === path;
-};
+const leadsTo = (site: SiteReading, from: string, value: string | undefined, path: string): boolean => resolved(value, from, site.index)?.real === path;
 
 /** A page goes with its entries in the menus; of other links to it the words stay. Links of gallery items are left, for what they shall open only their author knows. */
 export function deletePage(site: SiteReading, { path }: { path: string }): Planned {
@@ -64,7 +61,7 @@ export function setStylesheet(site: SiteReading, { pages: paths, sheet, on }: { 
   for (const path of paths) {
     const page = site.pages.find((one) => one.path === path);
     if (!page) return refuse(`There is no page ${path} any more.`);
-    const links = page.document.elements.filter((element) => element.tag === 'link' && /(?:^|\s)stylesheet(?:\s|$)/i.test(valueOf(element, 'rel') ?? '') && leadsTo(site, path, valueOf(element, 'href'), sheet));
+    const links = page.document.elements.filter((element) => leadsTo(site, path, styleLink(element) ?? undefined, sheet));
     if (on === links.length > 0) continue;
     const edits = on ? [insertStylesheet(page.document, relativeReference(path, sheet))] : links.map(({ range }) => range && cutLine(page.document, range));
     const sure = edits.filter((edit): edit is Edit => edit !== null);

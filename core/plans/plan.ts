@@ -6,7 +6,7 @@ import { troubleOf } from '../pairing/index.ts';
 import { nameOf, relativeReference, type FileChange, type ListMapping } from '../site/index.ts';
 import { wirePage } from '../wiring/index.ts';
 import { decide } from './decide.ts';
-import { itemOf, type FoundItem } from './items.ts';
+import { GALLERY_GONE, itemOf, type FoundItem } from './items.ts';
 import { applyPatternTo, completeItems, copyMany, fillWords, moveMany, removeMany, renumberGallery, setOnEveryLink, setSlotOf } from './itemWork.ts';
 import { linkTo } from './links.ts';
 import { addMenuEntry, alignMenus } from './menus.ts';
@@ -103,7 +103,7 @@ function addPictures(site: SiteReading, { page: path, gallery: n, pictures, at, 
   const items = pictures.map((picture) => itemFor(site, path, picture));
   const gallery = n === null ? undefined : page.galleries[n];
   const label = `Add ${pictures.length === 1 ? '1 picture' : `${pictures.length} pictures`} to ${path}`;
-  if (n !== null && !gallery) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
+  if (n !== null && !gallery) return refuse(GALLERY_GONE);
   const planned = planEdits(label, path, gallery ? addItems(page.document, gallery, items, Math.min(at ?? gallery.items.length, gallery.items.length)) : firstGallery(page.document, items));
   return planned.ok ? { ok: true, change: { label, files: [...planned.change.files, ...notesOfList(site, pictures, mapping)] } } : planned;
 }

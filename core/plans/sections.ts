@@ -4,9 +4,9 @@ import { encodeAttribute, encodeMarkup, freshItems, setAttribute, textOf, valueO
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { applyEdits, type Edit } from '../site/index.ts';
 import type { NewPicture } from './intent.ts';
+import { GALLERY_GONE, galleryAt } from './items.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
-const GONE = 'This gallery is no longer where it was; the page has changed meanwhile.';
 /** The class by which the list is found again. */
 const LIST = 'sections';
 
@@ -39,9 +39,9 @@ function blockOf(page: PageReading, gallery: Gallery, heading: PageElement | nul
 }
 
 export function addSection(site: SiteReading, { page: path, gallery: n, title, pictures }: { page: string; gallery: number; title: string; pictures: readonly NewPicture[] }, itemFor: (page: string, picture: NewPicture) => NewItem): Planned {
-  const page = site.pages.find((one) => one.path === path);
-  const gallery = page?.galleries[n];
-  if (!page || !gallery) return refuse(GONE);
+  const found = galleryAt(site, { page: path, gallery: n });
+  if (!found) return refuse(GALLERY_GONE);
+  const { page, gallery } = found;
   const { document } = page;
   if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container)) return refuse('The items of this gallery stand in rows of their own; write the section in the source.');
   const heading = headingOf(page, gallery);

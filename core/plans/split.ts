@@ -4,6 +4,7 @@ import { addressIn, descendants, encodeAttribute, encodeMarkup, galleriesOf, par
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { applyEdits, folderOf, nameOf, relativeReference, resolveInSite, smallestEdit, stemOf, extensionOf, type Edit, type FileChange } from '../site/index.ts';
 import { notesChange } from './notes.ts';
+import { GALLERY_GONE } from './items.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
 
@@ -32,7 +33,7 @@ export function splitGallery(site: SiteReading, { page: path, gallery: n, size }
     return page && gallery ? [{ page, gallery }] : [];
   });
   const [first] = parts;
-  if (!first || first.page.path !== paths[0]) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
+  if (!first || first.page.path !== paths[0]) return refuse(GALLERY_GONE);
   const { gallery } = first;
   if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container)) return refuse('The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.');
   if (!gallery.container.range || !gallery.container.close) return refuse('What holds the items is not closed in the source, so nothing can be written behind it.');

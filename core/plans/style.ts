@@ -4,6 +4,7 @@ import { galleriesOf, insertStylesheet, parsePage, SKELETON_STYLE } from '../mar
 import type { SiteReading } from '../model/index.ts';
 import { applyEdits, folderOf, isStylePath, PathIndex, relativeReference, smallestEdit, type FileChange, type FileContent } from '../site/index.ts';
 import { declareAll, layoutOf, linkedStyles, SETTINGS, situationOf, WIDE, type StyledSite } from '../style/index.ts';
+import { GALLERY_GONE } from './items.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
 
@@ -33,7 +34,7 @@ export function setStyle(site: SiteReading, { page: path, gallery, setting: id, 
   if (typeof start === 'string') return refuse(start);
   const situation = situationOf(start, path, at ?? WIDE);
   const found = situation && start.pages.find((one) => one.path === path)?.galleries[gallery];
-  if (!situation || !found) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
+  if (!situation || !found) return refuse(GALLERY_GONE);
   const layout = layoutOf(situation, found);
   const idle = setting.idle?.(layout);
   if (idle) return refuse(idle);

@@ -1,7 +1,7 @@
 /** What an item is, as the author says it: confirmed, corrected, or that pictures are no gallery. Remembered in the site's notes. */
 import type { Planned } from '../checks/index.ts';
-import { ancestors, descendants, elementAt, galleriesOf, matches, parsePage, sourceOf, backgroundOf, valueOf, type PageDocument, type PageElement, type UnitHint } from '../markup/index.ts';
-import type { SiteReading } from '../model/index.ts';
+import { ancestors, descendants, backgroundOf, elementAt, galleriesOf, matches, sourceOf, valueOf, type PageElement, type UnitHint } from '../markup/index.ts';
+import type { PageReading, SiteReading } from '../model/index.ts';
 import { changeNotes } from './notes.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
@@ -31,12 +31,12 @@ function selectorOf(element: PageElement): string {
 }
 
 /** From the element at an offset of the source, or from the picture in it, outwards to the body. Empty where there is no picture. */
-export function unitChoices(page: PageDocument, offset: number): UnitChoice[] {
+export function unitChoices({ document: page, galleries }: Pick<PageReading, 'document' | 'galleries'>, offset: number): UnitChoice[] {
   const at = elementAt(page, offset);
   const picture = at && [at, ...descendants(at)].find(isPicture);
   if (!picture) return [];
   const around = [picture, ...ancestors(picture)].filter(({ tag, range }) => range && !['html', 'body', 'picture'].includes(tag));
-  const items = new Set(galleriesOf(page).flatMap((gallery) => gallery.items.flatMap(({ elements }) => elements)));
+  const items = new Set(galleries.flatMap((gallery) => gallery.items.flatMap(({ elements }) => elements)));
   const choices = around.map((element): UnitChoice => {
     const selector = selectorOf(element);
     const found = matches(page, selector);
@@ -63,8 +63,8 @@ export function setUnits(site: SiteReading, { page: path, selector, gallery }: {
   const said: UnitHint | null = gallery === null ? null : { selector, gallery };
   if (said?.gallery) {
     const hints = [...others.filter((one) => one.page === path), said];
-    const read = galleriesOf(parsePage(page.document.text, hints));
-    if (!read.some(({ items }) => items.some(({ elements: [element], source }) => source !== null && element && meant.elements.some((one) => one.index === element.index)))) return refuse('With that there would be no item with a picture.');
+    const read = galleriesOf({ ...page.document, units: hints });
+    if (!read.some(({ items }) => items.some(({ elements: [element], source }) => source !== null && element && meant.elements.includes(element)))) return refuse('With that there would be no item with a picture.');
   } else if (said === null && others.length === units.length) return refuse('Nothing was said of it.');
   const label = gallery === null ? `Let ${path} be read as it was` : gallery ? `Take ${meant.elements.length} × ${selector} as items of ${path}` : `Take ${selector} as no gallery on ${path}`;
   return changeNotes(site, label, { units: said ? [...others, { page: path, ...said }] : others });

@@ -86,7 +86,7 @@ export function sheetsOf(page: { path: string; document: PageDocument }, files: 
 }
 
 /** Where a `link` to a stylesheet leads; null of any other element. */
-function styleLink(element: PageElement): string | null {
+export function styleLink(element: PageElement): string | null {
   if (element.tag !== 'link') return null;
   const rel = (valueOf(element, 'rel') ?? '').toLowerCase().split(/\s+/);
   return rel.includes('stylesheet') && !rel.includes('alternate') ? (valueOf(element, 'href') ?? null) : null;

@@ -1,8 +1,7 @@
 /** How a gallery is laid out, as plain data: its settings, where each is said, and the rules that say it. */
 import type { SiteReading } from '../model/index.ts';
 import { styledSite } from '../plans/index.ts';
-import type { partsIn} from '../style/index.ts';
-import { layoutOf, loading, placeOf, SETTINGS, situationOf, upTo, WIDE, weightOf, allHold, winnerFor, type Field, type Method, type Rule, type Setting, type Situation } from '../style/index.ts';
+import { layoutOf, loading, placeOf, SETTINGS, situationOf, upTo, WIDE, weightOf, allHold, winnerFor, type Field, type Layout, type Method, type Rule, type Setting, type Situation } from '../style/index.ts';
 
 export interface SettingView {
   id: string;
@@ -48,7 +47,7 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
   const narrow = [...new Set(rules.flatMap(({ media }) => upTo(media) ?? []))].sort((a, b) => b - a);
   const settings = SETTINGS.map((setting): SettingView => {
     const { value, winner } = setting.read(layout);
-    const element = winner && [layout.parts.container, layout.parts.item, layout.parts.image, layout.parts.content, layout.parts.page, layout.parts.caption].flat().find((one) => winnerFor({ ...situation, state: setting.state ?? null }, one, winner.declaration.property)?.declaration === winner.declaration);
+    const element = winner && Object.values(layout.parts).flat().find((one) => winnerFor({ ...situation, state: setting.state ?? null }, one, winner.declaration.property)?.declaration === winner.declaration);
     const fromWide = at !== null && (!winner || !element || winnerFor({ ...wide, state: setting.state ?? null }, element, winner.declaration.property)?.declaration === winner.declaration);
     const place = winner && placeOf(winner);
     return { id: setting.id, group: setting.group, title: setting.title, field: setting.field, value, place: place && { path: place.path, line: place.line, start: place.start, text: `${winner.rule.prelude} { ${winner.declaration.property}: ${winner.declaration.value} }` }, fromWide, idle: setting.idle?.(layout) ?? null };
@@ -64,7 +63,7 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
 }
 
 /** Rules that speak of the container, the items, their links, pictures or captions; not those of the whole page. */
-function rulesOf(situation: Situation, parts: ReturnType<typeof partsIn>): Rule[] {
+function rulesOf(situation: Situation, parts: Layout['parts']): Rule[] {
   const firsts = [parts.container, parts.item, parts.link, parts.image, parts.caption].flatMap(([first]) => (first ? [first] : []));
   return situation.sheets.flatMap((sheet) => sheet.rules.filter((rule) => rule.declarations.length > 0 && firsts.some((element) => weightOf(rule, element, null) !== null)));
 }

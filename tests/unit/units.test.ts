@@ -15,14 +15,14 @@ const say = (selector: string, gallery: boolean | null) => ({ kind: 'set-units' 
 
 describe('the choices at a picture', () => {
   it('go from the picture outwards, with how many items each would make', () => {
-    const document = read(siteOf({ 'kites.html': BOXES })).pages[0]!.document;
-    expect(unitChoices(document, BOXES.indexOf('s/a.jpg')).map(({ says, items, now }) => [says, items, now])).toEqual([
+    const kites = read(siteOf({ 'kites.html': BOXES })).pages[0]!;
+    expect(unitChoices(kites, BOXES.indexOf('s/a.jpg')).map(({ says, items, now }) => [says, items, now])).toEqual([
       ['<img>', 4, false],
       ['<a>', 4, true],
       ['<div class="box">', 2, false],
       ['<div class="wall">', 1, false],
     ]);
-    expect(unitChoices(document, BOXES.indexOf('<title>'))).toEqual([]);
+    expect(unitChoices(kites, BOXES.indexOf('<title>'))).toEqual([]);
   });
 });
 

@@ -1,4 +1,5 @@
 /** The dialogs of the station, one at a time. */
+import type { Range } from '~core/markup/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import type { PageView } from '~core/view/index.ts';
 import { useSite } from '../../ui/site';
@@ -15,7 +16,7 @@ export type SheetName =
   | { name: 'pattern' | 'menus' | 'add' | 'new page' | 'page' }
   /** With these strands chosen at first. */
   | { name: 'items'; chosen: readonly string[] }
-  | { name: 'link'; at: { start: number; end: number } }
+  | { name: 'link'; at: Range }
   /** At an offset of the page's source. */
   | { name: 'units'; at: number };
 

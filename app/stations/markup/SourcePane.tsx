@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import { useCallback, useMemo, useState } from 'react';
 import { useFetcher, useNavigate } from 'react-router';
-import type { Tie } from '~core/markup/index.ts';
+import type { Range, Tie } from '~core/markup/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import { isPicturePath, resolveInSite, type Edit } from '~core/site/index.ts';
 import type { Outcome } from '../../data/session';
@@ -29,7 +29,7 @@ interface Props {
   onStrand: (id: string) => void;
   /** Work on these items of one gallery. */
   onItems: (strands: string[]) => void;
-  onLink: (at: { start: number; end: number }) => void;
+  onLink: (at: Range) => void;
   onUnits: (at: number) => void;
 }
 

@@ -8,6 +8,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import type { Range } from '~core/markup/index.ts';
 import type { Intent, LinkTarget } from '~core/plans/index.ts';
 import { isPagePath, isPicturePath } from '~core/site/index.ts';
 import { FilePick } from '../../../ui/FilePick';
@@ -26,7 +27,7 @@ const FIELDS: Readonly<Partial<Record<Kind, { label: string; says: string }>>> =
 interface Props {
   page: string;
   /** The cursor's place in a link, or the words that become one. */
-  at: { start: number; end: number };
+  at: Range;
   onClose: () => void;
 }
 

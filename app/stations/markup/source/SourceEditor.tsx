@@ -7,6 +7,7 @@ import { Annotation, type ChangeSet, Compartment, EditorState, Prec } from '@cod
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import Box from '@mui/material/Box';
 import { useEffect, useRef } from 'react';
+import type { Range } from '~core/markup/index.ts';
 import { applyEdits, smallestEdit, type Edit } from '~core/site/index.ts';
 import type { FindingView } from '~core/view/index.ts';
 import { pageNonce } from '../../../ui/emotion';
@@ -26,14 +27,8 @@ const REST = 60;
 const external = Annotation.define<boolean>();
 const readOnlyPart = new Compartment();
 
-/** File offsets. */
-interface Span {
-  start: number;
-  end: number;
-}
-
-/** What is selected, and the end of it where the cursor is. */
-export interface Selected extends Span {
+/** What is selected, in offsets of the file, and the end of it where the cursor is. */
+export interface Selected extends Range {
   head: number;
 }
 
@@ -42,11 +37,11 @@ interface Props {
   text: string;
   readOnly: boolean;
   /** The lines to light. */
-  lit: Span | null;
+  lit: Range | null;
   /** Lines of what is pointed at on the live page. */
-  hinted: Span | null;
+  hinted: Range | null;
   /** A place to go to; another object goes there again. */
-  spot: Span | null;
+  spot: Range | null;
   findings: readonly FindingView[];
   surroundings: Surroundings;
   /** `length` is that of the text before, in file characters. */
@@ -60,7 +55,7 @@ interface Props {
   onFollow: (address: string) => void;
   onMend: Mend;
   /** Somebody wants to say where a link leads. */
-  onLink: (at: Span) => void;
+  onLink: (at: Range) => void;
 }
 
 export function SourceEditor(props: Props) {
