@@ -12,11 +12,13 @@ import { diffsOf, type FileDiff } from './diffs';
 import type { PlanView } from '../workers/analysis';
 import type { PictureLook } from '../workers/pictures';
 import { analysis, pictureWorkers } from '../workers/start';
+import { Emitter } from './emitter';
 import { glanceOf, INTAKE_LOCK, keepPictures, storageReason, type IntakeFile } from './intake';
 import { entryWithFiles, namePoint, readHistory, type HistoryEntry } from './history';
 import { lookAtPictures } from './looking';
 import { dropQueue, makePictures } from './making';
 import { SitePictures } from './pictures';
+import { takeSiteLock } from './siteLock';
 import type { SiteRecord } from './records';
 import { journalLabels, keepLooks, openStore, readBlobs, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
 import { ViewReader } from './view';
@@ -42,8 +44,6 @@ export interface Snapshot {
   readOnly: boolean;
 }
 
-type Changed = (files: ReadonlyMap<string, FileContent | null>) => void;
-
 export class SiteSession {
   readonly files: Map<string, FileContent>;
   site: SiteRecord;
@@ -55,10 +55,10 @@ export class SiteSession {
   readonly #leaving = new AbortController();
   /** Hashes of pictures that were looked at; what was seen is kept where the site is read. */
   readonly #looked = new Set<string>();
-  readonly #watchers = new Set<() => void>();
-  readonly #changed = new Set<Changed>();
-  readonly #stale = new Set<() => void>();
-  readonly #done = new Set<(outcome: Outcome) => void>();
+  readonly #jobs = new Emitter();
+  readonly #changed = new Emitter<[files: ReadonlyMap<string, FileContent | null>]>();
+  readonly #stale = new Emitter();
+  readonly #done = new Emitter<[outcome: Outcome]>();
   #queue: Promise<unknown> = Promise.resolve();
   #reading: Promise<void> = Promise.resolve();
   #release: () => void = () => undefined;
@@ -86,26 +86,15 @@ export class SiteSession {
     return session;
   }
 
-  /** One tab writes to a site; another shows it read-only until the first one is closed. */
   async #takeLock(): Promise<void> {
-    const name = `heathmoor-site-${this.site.id}`;
-    const held = new Promise<void>((release) => (this.#release = release));
-    const granted = await new Promise<boolean>((answer) => {
-      void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
-        answer(lock !== null);
-        return lock === null ? undefined : held;
-      });
-    });
-    this.readOnly = !granted;
-    if (granted) return;
-    void navigator.locks.request(name, async () => {
-      if (this.#leaving.signal.aborted) return undefined;
+    const { granted, release } = await takeSiteLock(this.site.id, this.#leaving.signal, async () => {
       // The other tab has written meanwhile: begin anew from the store.
       this.readOnly = false;
       await this.#reload();
       void this.#resume();
-      return held;
     });
+    this.readOnly = !granted;
+    this.#release = release;
   }
 
   async #reload(): Promise<void> {
@@ -117,7 +106,7 @@ export class SiteSession {
     this.files.clear();
     for (const [path, content] of fresh) this.files.set(path, content);
     this.#note(await analysis().open([...fresh]));
-    this.#announce(new Map([...fresh, ...gone.map((path): [string, null] => [path, null])]));
+    this.#changed.tell(new Map([...fresh, ...gone.map((path): [string, null] => [path, null])]));
     this.#goStale();
   }
 
@@ -129,8 +118,7 @@ export class SiteSession {
 
   /** Told when work that was not asked for through an action has made the last snapshot old. */
   onStale(stale: () => void): () => void {
-    this.#stale.add(stale);
-    return () => this.#stale.delete(stale);
+    return this.#stale.on(stale);
   }
 
   /** Whether the last snapshot still tells the truth. */
@@ -140,27 +128,17 @@ export class SiteSession {
 
   #goStale(): void {
     this.#version++;
-    for (const stale of this.#stale) stale();
+    this.#stale.tell();
   }
 
   /** Told when the job in hand goes on. */
   watch(watcher: () => void): () => void {
-    this.#watchers.add(watcher);
-    return () => this.#watchers.delete(watcher);
+    return this.#jobs.on(watcher);
   }
 
   /** Told which files changed, for the preview. */
-  onFiles(changed: Changed): () => void {
-    this.#changed.add(changed);
-    return () => this.#changed.delete(changed);
-  }
-
-  #announce(files: ReadonlyMap<string, FileContent | null>): void {
-    for (const changed of this.#changed) changed(files);
-  }
-
-  #tell(): void {
-    for (const watcher of this.#watchers) watcher();
+  onFiles(changed: (files: ReadonlyMap<string, FileContent | null>) => void): () => void {
+    return this.#changed.on(changed);
   }
 
   async snapshot(): Promise<Snapshot> {
@@ -257,7 +235,7 @@ export class SiteSession {
     }
     await analysis().update([...written.files], []);
     await this.#recall(written.files.values());
-    this.#announce(written.files);
+    this.#changed.tell(written.files);
     const { label } = written.change;
     return { ok: true, label: prefix ? `${prefix}: ${label.charAt(0).toLowerCase()}${label.slice(1)}` : label, diffs };
   }
@@ -291,7 +269,7 @@ export class SiteSession {
   }
 
   #tellDone(outcome: Outcome): void {
-    for (const tell of this.#done) tell(outcome);
+    this.#done.tell(outcome);
     this.#goStale();
   }
 
@@ -331,13 +309,12 @@ export class SiteSession {
 
   /** Told of the outcome of work that nobody here asked for. */
   onDone(tell: (outcome: Outcome) => void): () => void {
-    this.#done.add(tell);
-    return () => this.#done.delete(tell);
+    return this.#done.on(tell);
   }
 
   #work(job: Job | null): void {
     this.job = job;
-    this.#tell();
+    this.#jobs.tell();
   }
 
   /** Content that comes back by an undo has been read before; its facts are in the store. */
@@ -405,25 +382,4 @@ export class SiteSession {
     if (current) await tx.store.put({ ...current, glance });
     await tx.done;
   }
-}
-
-let current: { id: string; session: Promise<SiteSession | null>; open: SiteSession | null } | null = null;
-
-/** The open site; another one is closed first, for the workers serve one at a time. */
-export function sessionOf(siteId: string): Promise<SiteSession | null> {
-  if (current?.id === siteId) return current.session;
-  const before = current?.session;
-  void before?.then((session) => session?.close());
-  const opening: NonNullable<typeof current> = { id: siteId, session: SiteSession.open(siteId), open: null };
-  void opening.session.then((session) => (opening.open = session)).catch(() => undefined);
-  current = opening;
-  return opening.session;
-}
-
-/** Whether what the screen has of a site is still true, so that going to another station need not read it again. */
-export const isFresh = (siteId: string): boolean => current?.id === siteId && current.open?.fresh === true;
-
-export function leaveSite(): void {
-  void current?.session.then((session) => session?.close());
-  current = null;
 }

@@ -7,7 +7,7 @@ import { useFetcher, useRevalidator, type ClientActionFunctionArgs } from 'react
 import { z } from 'zod';
 import { bringInDemo, demoWasSeen } from '../data/demo';
 import { INTAKE_LOCK, type IntakeProgress } from '../data/intake';
-import { leaveSite } from '../data/session';
+import { leaveSite } from '../data/openSite';
 import type { SiteRecord } from '../data/records';
 import { dropSite, listSites, openStore, sweepBlobs } from '../data/store';
 import { DropPlace, PickButtons, useBringIn } from '../stations/shelf/BringIn';

@@ -1,4 +1,5 @@
 /** What the editor shows of the text, told to whoever draws beside it; only those redraw. */
+import { Emitter } from '../../../data/emitter';
 
 export interface LineSight {
   /** The first and the last line that are in sight. */
@@ -17,16 +18,13 @@ export interface LineSights {
 
 export function newLineSights(): LineSights {
   let now: LineSight | null = null;
-  const watchers = new Set<() => void>();
+  const changed = new Emitter();
   return {
     get: () => now,
     set: (sight) => {
       now = sight;
-      for (const watcher of watchers) watcher();
+      changed.tell();
     },
-    watch: (watcher) => {
-      watchers.add(watcher);
-      return () => watchers.delete(watcher);
-    },
+    watch: (watcher) => changed.on(watcher),
   };
 }
