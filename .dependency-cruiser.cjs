@@ -8,13 +8,13 @@ module.exports = {
     { name: 'app-has-no-server', severity: 'error', from: { path: '^app' }, to: { path: '^(server|demo|tests)/' } },
     { name: 'core-folders-through-their-face', severity: 'error', from: { path: '^(app|server|demo)/' }, to: { path: '^core/[^/]+/(?!index\\.ts$)', pathNot: '\\.wasm$' } },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
-    { name: 'nothing-unresolved', severity: 'error', from: { pathNot: '^app/routes' }, to: { couldNotResolve: true, pathNot: '^(\\./\\+types|virtual:)' } },
+    { name: 'nothing-unresolved', severity: 'error', from: { pathNot: '^app/routes' }, to: { couldNotResolve: true, pathNot: '^(\\./\\+types|virtual:|vite/client$)' } },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
     exclude: { path: '(\\.react-router|\\+types)' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default'] },
   },
 };

@@ -1,13 +1,16 @@
-/** The kits that ship with the application, their files as text. A new viewer is one more line. */
+/** The kits that ship with the application, their files as text. A new one is one more folder below `viewers` or `kits`. */
 import { readManifest, type Kit } from '~core/wiring/index.ts';
-import lightboxManifest from '../../viewers/lightbox/kit.json';
-import lightboxScript from '../../viewers/lightbox/lightbox.js?raw';
-import lightboxStyle from '../../viewers/lightbox/lightbox.css?raw';
 
-function kit(data: unknown, files: Record<string, string>): Kit {
+const MANIFESTS = import.meta.glob<unknown>('../../{viewers,kits}/*/kit.json', { eager: true, import: 'default' });
+const TEXTS = import.meta.glob<string>('../../{viewers,kits}/*/*.{js,css}', { eager: true, query: '?raw', import: 'default' });
+
+const ORDER = ['lightbox', 'slideshow', 'opening', 'zoom'];
+const rank = ({ manifest, kind }: Kit): number => (kind === 'practice' ? 100 : ORDER.includes(manifest.name) ? ORDER.indexOf(manifest.name) : 50);
+
+export const KITS: readonly Kit[] = Object.entries(MANIFESTS).map(([path, data]): Kit => {
   const read = readManifest(data);
-  if (!read.ok) throw new Error(read.reason);
-  return { manifest: read.manifest, files };
-}
-
-export const KITS: readonly Kit[] = [kit(lightboxManifest, { 'lightbox.js': lightboxScript, 'lightbox.css': lightboxStyle })];
+  const folder = path.slice(0, path.lastIndexOf('/') + 1);
+  if (!read.ok) throw new Error(`${folder}${read.reason}`);
+  const files = Object.fromEntries(Object.entries(TEXTS).filter(([file]) => file.startsWith(folder)).map(([file, text]) => [file.slice(folder.length), text]));
+  return { manifest: read.manifest, files, kind: path.includes('/kits/') ? 'practice' : 'viewer' };
+}).sort((a, b) => rank(a) - rank(b) || a.manifest.title.localeCompare(b.manifest.title));

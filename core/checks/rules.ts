@@ -2,17 +2,39 @@
 import { altMissing } from './altMissing.ts';
 import { anotherPicture } from './anotherPicture.ts';
 import { caseDiffers } from './caseDiffers.ts';
+import { claimedTwice } from './claimedTwice.ts';
+import { codeIgnored } from './codeIgnored.ts';
+import { containerAbsent } from './containerAbsent.ts';
 import { dummyLink } from './dummyLink.ts';
 import { fileMissing } from './fileMissing.ts';
-import type { Finding, Rule } from './finding.ts';
 import { groupMissing } from './groupMissing.ts';
+import { groupSplit } from './groupSplit.ts';
+import { includeMiswritten } from './includeMiswritten.ts';
+import { includedTwice } from './includedTwice.ts';
+import { kitIncomplete } from './kitIncomplete.ts';
 import { linkOpensPage } from './linkOpensPage.ts';
+import { markerPlace } from './markerPlace.ts';
 import { markerUnlike } from './markerUnlike.ts';
+import { moduleFromDisk } from './moduleFromDisk.ts';
+import { rootAddress } from './rootAddress.ts';
+import { schemeMissing } from './schemeMissing.ts';
+import { scriptBroken } from './scriptBroken.ts';
 import { scriptOrder } from './scriptOrder.ts';
+import { startCall } from './startCall.ts';
+import { startSelector } from './startSelector.ts';
+import { startTooSoon } from './startTooSoon.ts';
+import { tagBroken } from './tagBroken.ts';
+import { textLeftOver } from './textLeftOver.ts';
 import { tooLarge } from './tooLarge.ts';
+import type { Finding, Rule } from './finding.ts';
 import type { SiteReading } from '../model/index.ts';
 
-export const RULES: readonly Rule[] = [caseDiffers, fileMissing, anotherPicture, linkOpensPage, altMissing, markerUnlike, groupMissing, tooLarge, scriptOrder, dummyLink];
+export const RULES: readonly Rule[] = [
+  caseDiffers, fileMissing, anotherPicture, linkOpensPage, altMissing, tooLarge, dummyLink,
+  tagBroken, textLeftOver, includeMiswritten, codeIgnored, schemeMissing, rootAddress, moduleFromDisk,
+  kitIncomplete, includedTwice, scriptBroken, scriptOrder, startCall, startTooSoon, startSelector,
+  markerUnlike, markerPlace, groupMissing, groupSplit, containerAbsent, claimedTwice,
+];
 
 /** All findings: what is broken first, then by page and line. */
 export function findingsOf(site: SiteReading): Finding[] {

@@ -12,6 +12,7 @@ export * from './odd.ts';
 export * from './pages.ts';
 export * from './parts.ts';
 export * from './pattern.ts';
+export * from './rewrite.ts';
 export * from './selectors.ts';
 export * from './units.ts';
 export * from './write.ts';

@@ -86,7 +86,7 @@ export function firstGallery(page: PageDocument, items: readonly NewItem[]): Edi
 }
 
 /** Indentation of the line on which an element starts. */
-function indentOf(page: PageDocument, element: PageElement | undefined): string {
+export function indentOf(page: PageDocument, element: PageElement | undefined): string {
   const start = element?.range?.start ?? 0;
   const lineStart = page.text.lastIndexOf('\n', start - 1) + 1;
   return /^[ \t]*/.exec(page.text.slice(lineStart, start))?.[0] ?? '';
@@ -113,6 +113,27 @@ export function insertScript(page: PageDocument, src: string, before: PageElemen
   const newline = page.text.includes('\r\n') ? '\r\n' : '\n';
   return { start: before.range.start, end: before.range.start, text: markup.replace(' defer', isDeferred(before) ? ' defer' : '') + newline + indentOf(page, before) };
 }
+
+/** Markup on a line of its own next to an element. */
+export function insertBeside(page: PageDocument, neighbour: PageElement, markup: string, side: 'before' | 'after'): Edit {
+  const newline = newlineOf(page);
+  const { start, end } = neighbour.range ?? { start: 0, end: 0 };
+  return side === 'before' ? { start, end: start, text: markup + newline + indentOf(page, neighbour) } : { start: end, end, text: newline + indentOf(page, neighbour) + markup };
+}
+
+/** Markup as the last thing in the body. */
+export function insertAtEnd(page: PageDocument, markup: string): Edit {
+  const newline = newlineOf(page);
+  const body = page.elements.find((element) => element.tag === 'body');
+  const last = body?.children.filter((element) => element.range && (!body.close || element.range.end <= body.close.start)).at(-1);
+  const indent = last ? indentOf(page, last) : '';
+  const end = body?.close?.start ?? page.elements.find((element) => element.tag === 'html')?.close?.start ?? page.text.length;
+  const lineStart = page.text.lastIndexOf('\n', end - 1) + 1;
+  const alone = page.text.slice(lineStart, end).trim() === '';
+  return alone ? { start: lineStart, end: lineStart, text: indent + markup + newline } : { start: end, end, text: newline + indent + markup + newline };
+}
+
+export const newlineOf = ({ text }: PageDocument): string => (text.includes('\r\n') ? '\r\n' : '\n');
 
 export const isDeferred = (script: PageElement): boolean => attributeOf(script, 'defer') !== undefined || valueOf(script, 'type') === 'module';
 

@@ -1,3 +1,4 @@
+export * from './joints.ts';
 export * from './making.ts';
 export * from './menus.ts';
 export * from './reading.ts';

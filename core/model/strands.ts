@@ -1,25 +1,10 @@
 /** One picture's way through the page: five joints, each whole or broken for a reason. */
-import { attributeOf, holderOf, pathTo, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
+import { holderOf, pathTo, valueOf, type Gallery, type GalleryItem, type Range } from '../markup/index.ts';
 import { shownInstead, type Pairing } from '../pairing/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
 import { bytesOf, isPagePath, isPicturePath, resolveInSite, stemOf, type PathIndex, type SiteFiles } from '../site/index.ts';
-import { commonGroup, misspeltMarker, type PageWiring } from '../wiring/index.ts';
-
-export const JOINTS = ['thumbnail', 'image', 'link', 'viewer', 'full-size'] as const;
-export type JointName = (typeof JOINTS)[number];
-
-/** `look` is whole for a visitor but asks for attention; `none` is not there and need not be. */
-export type JointState = 'whole' | 'look' | 'broken' | 'none';
-
-export interface Joint {
-  name: JointName;
-  state: JointState;
-  /** What stands there: a path, a line, a marker. */
-  shows: string;
-  /** What is the case, where it is not whole. */
-  says: string;
-  place: { path: string; line: number; range: Range | null } | null;
-}
+import { joint, placeOf, type Joint, type JointState, type PageContext } from './joints.ts';
+import { viewerJoint } from './viewerJoint.ts';
 
 export interface Strand {
   id: string;
@@ -51,23 +36,16 @@ export interface StrandContext {
   factsOf: (path: string) => PhotoFacts | undefined;
 }
 
-interface PageContext {
-  path: string;
-  document: PageDocument;
-  wiring: PageWiring;
-}
-
 /** More than this for one picture keeps a visitor on a phone line waiting (common practice, no source). Bytes. */
 export const HEAVY_BYTES = 1_000_000;
 /** No window shows more than this without shrinking; larger only costs weight (common practice, no source). Image px. */
 export const LARGEST_SIDE = 2600;
 
 export function strandsOf(page: PageContext, gallery: Gallery, n: number, site: StrandContext): Strand[] {
-  const group = page.wiring.kit ? commonGroup(gallery.items, page.wiring.kit) : null;
-  return gallery.items.map((item, m) => strandOf(page, item, { gallery: n, item: m, group }, site));
+  return gallery.items.map((item, m) => strandOf(page, gallery, item, { gallery: n, item: m }, site));
 }
 
-function strandOf(page: PageContext, item: GalleryItem, at: { gallery: number; item: number; group: string | null }, site: StrandContext): Strand {
+function strandOf(page: PageContext, gallery: Gallery, item: GalleryItem, at: { gallery: number; item: number }, site: StrandContext): Strand {
   const src = item.source?.value;
   const href = item.target?.value;
   const thumbnail = resolved(src, page.path, site.index);
@@ -76,7 +54,7 @@ function strandOf(page: PageContext, item: GalleryItem, at: { gallery: number; i
     thumbnailJoint(page, item, thumbnail, full, site),
     imageJoint(page, item),
     linkJoint(page, item, full),
-    viewerJoint(page, item, at.group),
+    viewerJoint(page, gallery, item),
     fullSizeJoint(page, item, full, site),
   ];
   const { lines } = page.document;
@@ -130,16 +108,6 @@ export function resolved(reference: string | undefined, page: string, index: Pat
   return { path: target.path, real: found.found === 'nothing' ? null : found.path, otherCase: found.found === 'other-case' };
 }
 
-function placeOf(page: PageContext, element: PageElement | null, attribute?: string): Joint['place'] {
-  if (!element?.range) return null;
-  const range = (attribute && attributeOf(element, attribute)?.range) || element.open || element.range;
-  return { path: page.path, line: page.document.lines.lineAt(range.start), range };
-}
-
-function joint(name: JointName, state: JointState, shows: string, says: string, place: Joint['place']): Joint {
-  return { name, state, shows, says, place };
-}
-
 function thumbnailJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, full: ResolvedFile | null, site: StrandContext): Joint {
   if (!item.image && !item.source) return joint('thumbnail', 'none', 'no thumbnail', 'The link stands without a picture.', placeOf(page, item.link));
   const place = placeOf(page, item.source?.element ?? item.image, item.source?.attribute.name);
@@ -167,30 +135,10 @@ function linkJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | nu
   if (href === undefined || href === '') return joint('link', 'broken', 'empty link', 'The link has no address.', place);
   const target = resolveInSite(href, page.path);
   if (target.kind === 'fragment') return joint('link', 'broken', href, `${href} leads to this same page, not to a picture.`, place);
-  if (target.kind === 'file' && isPagePath(target.path)) return joint('link', 'broken', href, `It opens ${href}, a page.${page.wiring.kit ? ' The viewer would look for a picture there and find none.' : ''}`, place);
+  if (target.kind === 'file' && isPagePath(target.path)) return joint('link', 'broken', href, `It opens ${href}, a page.${page.wiring.main ? ' The viewer would look for a picture there and find none.' : ''}`, place);
   if (target.kind === 'root') return joint('link', 'look', href, 'It begins at the root of the host, so it fails from disk and from a sub-folder.', place);
   if (target.kind === 'above') return joint('link', 'broken', href, 'It leads out of the site’s folder.', place);
   return joint('link', 'whole', file?.path ?? href, '', place);
-}
-
-function viewerJoint(page: PageContext, item: GalleryItem, group: string | null): Joint {
-  const { kit, script, claimed } = page.wiring;
-  const { link } = item;
-  if (!kit) return joint('viewer', 'none', 'no viewer', 'No script answers; the link opens the picture by itself.', null);
-  if (!link) return joint('viewer', 'none', kit.manifest.name, 'There is no link to mark.', null);
-  const { marker, group: grouping } = kit.manifest;
-  const place = placeOf(page, link);
-  if (!script) return joint('viewer', 'broken', kit.manifest.name, `The page does not load the ${kit.manifest.name}’s script.`, place);
-  if (script.lookup.found !== 'exact') return joint('viewer', 'broken', script.written ?? '', `${script.written} is not there, so nothing answers.`, { path: page.path, line: script.line, range: script.element.range });
-  if (!claimed.has(link)) {
-    const wrong = misspeltMarker(link, marker.attribute);
-    const says = wrong ? `The marker reads ${wrong}; the ${kit.manifest.name} looks for ${marker.attribute}.` : `The link is not marked with ${marker.attribute}, so the ${kit.manifest.name} leaves it alone.`;
-    return joint('viewer', 'broken', kit.manifest.name, says, placeOf(page, link, wrong ?? undefined));
-  }
-  const own = valueOf(link, grouping.attribute);
-  if (group !== null && !own) return joint('viewer', 'broken', kit.manifest.name, `It has no group; its neighbours are in “${group}”. It opens alone, with no way on or back.`, place);
-  if (group !== null && own !== group) return joint('viewer', 'look', `${kit.manifest.name}, group ${own}`, `Its neighbours are in “${group}”.`, place);
-  return joint('viewer', 'whole', `${kit.manifest.name}${own ? `, group ${own}` : ''}`, '', place);
 }
 
 function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, site: StrandContext): Joint {

@@ -73,7 +73,10 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('list-sections'), page: z.string() }),
   z.strictObject({ kind: z.literal('add-menu-entry'), target: z.string(), label: line.min(1) }),
   z.strictObject({ kind: z.literal('align-menus') }),
-  z.strictObject({ kind: z.literal('wire'), page: z.string() }),
+  /** With a kit by its name; without one, that which the page uses already, or the lightbox. */
+  z.strictObject({ kind: z.literal('wire'), page: z.string(), kit: z.string().max(60).optional() }),
+  z.strictObject({ kind: z.literal('unwire'), page: z.string(), kit: z.string().max(60) }),
+  z.strictObject({ kind: z.literal('change-kit'), page: z.string(), from: z.string().max(60), to: z.string().max(60) }),
   /** Whether two pictures belong together, by hand; null takes back what was decided. */
   z.strictObject({ kind: z.literal('decide'), thumbnail: z.string(), full: z.string(), belong: z.boolean().nullable() }),
   /** About which point a picture is cut; null goes back to the suggested one. */

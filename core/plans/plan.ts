@@ -4,7 +4,6 @@ import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, type 
 import { madeFullSize, type SiteReading } from '../model/index.ts';
 import { troubleOf } from '../pairing/index.ts';
 import { nameOf, relativeReference, type FileChange, type ListMapping } from '../site/index.ts';
-import { wirePage } from '../wiring/index.ts';
 import { decide } from './decide.ts';
 import { GALLERY_GONE, itemOf, type FoundItem } from './items.ts';
 import { applyPatternTo, completeItems, copyMany, fillWords, moveMany, removeMany, renumberGallery, setOnEveryLink, setSlotOf } from './itemWork.ts';
@@ -20,6 +19,7 @@ import { setSources } from './sources.ts';
 import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
+import { changeKit, unwire, wire } from './wiring.ts';
 import { keepPlace, setTags, setWords } from './words.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
@@ -70,12 +70,9 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'order-gallery': orderGallery,
   'set-naming': setNaming,
   'set-sources': setSources,
-  wire: (site, intent) => {
-    const page = site.pages.find((one) => one.path === intent.page);
-    const kit = page?.wiring.kit ?? site.kits[0];
-    if (!page || !kit) return refuse(`There is no page ${intent.page} any more.`);
-    return wirePage(page.document, page.path, page.galleries, page.wiring, site.files, site.index, kit);
-  },
+  wire,
+  unwire,
+  'change-kit': changeKit,
   fix: (site, intent) => {
     const fix = findingsOf(site).find((finding) => finding.id === intent.finding)?.fixes[intent.fix];
     if (fix?.kind !== 'change') return refuse('This matter is settled already, or the page has changed meanwhile.');

@@ -2,6 +2,7 @@
 import type { Planned } from '../checks/index.ts';
 import { encodeAttribute, encodeMarkup, freshItems, setAttribute, textOf, valueOf, verified, type Gallery, type NewItem, type PageDocument, type PageElement } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
+import { groupAttribute } from '../wiring/index.ts';
 import { applyEdits, type Edit } from '../site/index.ts';
 import type { NewPicture } from './intent.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
@@ -82,8 +83,8 @@ export function addSection(site: SiteReading, { page: path, gallery: n, title, p
 }
 
 /** Pictures of another section are another group of the viewer, where the gallery's have one. */
-function regrouped({ wiring: { kit }, document }: PageReading, gallery: Gallery, text: string, group: string): string {
-  const name = kit?.manifest.group.attribute;
+function regrouped({ wiring: { main }, document }: PageReading, gallery: Gallery, text: string, group: string): string {
+  const name = main ? (groupAttribute(main.kit.manifest) ?? undefined) : undefined;
   const present = name === undefined ? undefined : gallery.items.flatMap(({ link }) => link?.attributes.find((one) => one.name === name) ?? [])[0];
   if (!name || !present?.value) return text;
   const written = document.text.slice(present.range.start, present.range.end);

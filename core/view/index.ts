@@ -8,10 +8,12 @@ import type { Pair, Pairing } from '../pairing/index.ts';
 import { type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers, headingOf, spreadOf, wordsFor, type WordsView } from '../plans/index.ts';
 import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
+import { includesView, type IncludeView } from './includes.ts';
 import { wordsRows } from './words.ts';
 
 export * from './alone.ts';
 export * from './layout.ts';
+export * from './includes.ts';
 export * from './words.ts';
 
 export type FixView = { kind: 'change'; label: string } | { kind: 'picture'; label: string; tasks: PictureTask[] } | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
@@ -41,17 +43,6 @@ export interface OddView {
   /** What all the others say there; null where they differ, or where a part of the markup is missing. */
   value: string | null;
   having: number;
-}
-
-export interface IncludeView {
-  kind: 'script' | 'style';
-  shows: string;
-  says: string;
-  state: 'whole' | 'look' | 'broken';
-  when: 'head' | 'body' | 'deferred' | 'async';
-  line: number;
-  /** Strands whose links this script answers. */
-  answers: string[];
 }
 
 export interface PageView {
@@ -236,9 +227,9 @@ function pageView(page: PageReading, site: SiteReading): PageView {
     hazards: page.hazards.filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit)))).map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
     told: [...document.units],
     anchors: namesIn(document).ids,
-    kit: wiring.kit?.manifest.name ?? null,
+    kit: wiring.main?.kit.manifest.name ?? null,
     styles: wiring.includes.flatMap(({ kind, path, lookup }) => (kind === 'style' && path !== null && lookup.found !== 'nothing' ? [lookup.path] : [])),
-    includes: includesOf(page),
+    includes: includesView(page),
   };
 }
 
@@ -309,21 +300,4 @@ function learntOf(document: PageDocument, gallery: Gallery): Learnt {
   const known = learnt.get(gallery) ?? { pattern: patternOf(document, gallery), odd: oddOnes(gallery), miscounted: countersToMend(document, gallery).length };
   learnt.set(gallery, known);
   return known;
-}
-
-function includesOf(page: PageReading): IncludeView[] {
-  const { wiring } = page;
-  const claimedBy = page.galleries.flatMap((gallery, g) => gallery.items.flatMap((item, n) => (item.link && wiring.claimed.has(item.link) ? [page.strands[g]?.[n]?.id ?? ''] : [])));
-  return wiring.includes.map((include): IncludeView => {
-    const { kind, written, when, line, lookup } = include;
-    const shown = { kind, shows: written ?? 'inline script', when, line, answers: include === wiring.script ? claimedBy : [] };
-    const start = wiring.starts.find((one) => one.include === include);
-    if (written !== null && include.path !== null && lookup.found === 'nothing') return { ...shown, state: 'broken', says: `There is no ${include.path}` };
-    if (lookup.found === 'other-case') return { ...shown, state: 'broken', says: `On disk it is ${lookup.path}` };
-    if (written !== null && include.path === null) return { ...shown, state: 'look', says: 'comes from elsewhere' };
-    if (start?.tooEarly) return { ...shown, state: 'broken', says: `calls ${wiring.kit?.manifest.start.call}() too early` };
-    if (start) return { ...shown, state: 'whole', says: `calls ${wiring.kit?.manifest.start.call}(${start.call.selector ?? ''})` };
-    if (include === wiring.script) return { ...shown, state: 'whole', says: `answers ${claimedBy.length} of ${page.strands.flat().length} links` };
-    return { ...shown, state: 'whole', says: kind === 'style' ? 'stylesheet' : 'script' };
-  });
 }

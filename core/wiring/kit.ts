@@ -1,27 +1,110 @@
-/** A kit's manifest: how a viewer's files are hooked up to a page. Written by people, so it is checked at the border. */
+/**
+ * A kit: a viewer's files with a manifest that says how it is wired. Manifests are written by people, ours and the
+ * author's own alike, so they are checked at the border.
+ */
 import { z } from 'zod';
 
-export const KitManifest = z.strictObject({
+const attribute = z.string().regex(/^[a-z][a-z0-9-]*$/, 'an attribute’s name in small letters is needed');
+const global = z.string().regex(/^[A-Za-z_$][\w$]*$/, 'the name of a global is needed');
+const folder = z.string().regex(/^[\w-]+(?:\/[\w-]+)*$/, 'a folder below the site’s root is needed');
+
+/** A file of a kit. `gives` and `needs` are globals: what is there once it has run, and what must be there before. */
+const KitFile = z.strictObject({
+  name: z.string().regex(/^(?!\.)[\w.-]+$/, 'a file’s name without a folder is needed'),
+  role: z.enum(['style', 'script', 'other']),
+  gives: z.array(global).default([]),
+  needs: z.array(global).default([]),
+});
+export type KitFile = z.infer<typeof KitFile>;
+
+/** What tells the viewer that it is meant. One of attribute and class, or neither where a start call alone chooses. */
+const Marker = z.strictObject({
+  /** `link` is the item's link, `gallery` the element that holds the items. */
+  on: z.enum(['link', 'gallery']).default('link'),
+  attribute: attribute.optional(),
+  class: z.string().regex(/^-?[A-Za-z_][\w-]*$/, 'a class name is needed').optional(),
+  /** What stands in the attribute where it is not the group. */
+  value: z.string().max(100).default(''),
+});
+
+/** Where a group's name stands: in an attribute of its own, as the marker's value, or nowhere because all links of a start call are one. */
+const Group = z.union([z.strictObject({ attribute }), z.strictObject({ in: z.enum(['marker', 'call', 'gallery']) })]);
+
+export const CAPTION_PLACES = ['attribute', 'figure', 'title', 'alt'] as const;
+
+const Caption = z.strictObject({
+  attribute: attribute.optional(),
+  /** Where the viewer looks, in this order; the first that says something is shown. */
+  from: z.array(z.enum(CAPTION_PLACES)).default([]),
+  /** A second line. */
+  description: attribute.optional(),
+});
+
+const Start = z.strictObject({
+  call: global,
+  /** Without the call nothing happens; else it is for selectors and options of one's own. */
+  required: z.boolean().default(false),
+  /** The first argument is a selector of links. */
+  selector: z.boolean().default(true),
+  /** It finds only elements that are there when it is called; else a later click is enough. */
+  binds: z.boolean().default(false),
+});
+
+/** A word of the viewer's manual: an attribute `<prefix><name>` in the markup, the same name in camel case in a start call. */
+const Option = z.strictObject({
   name: z.string().regex(/^[a-z][a-z0-9-]*$/),
-  title: z.string().min(1),
+  type: z.enum(['switch', 'number', 'text', 'choice']),
+  values: z.array(z.string()).optional(),
+  without: z.union([z.boolean(), z.number(), z.string()]),
+  says: z.string().max(300),
+});
+export type KitOption = z.infer<typeof Option>;
+
+export const KitManifest = z.strictObject({
+  name: z.string().regex(/^[a-z][a-z0-9-]*$/, 'small letters, digits and hyphens are needed').max(60),
+  title: z.string().min(1).max(100),
+  says: z.string().max(300).default(''),
+  /** What becomes of a picture: shown over the page on a click, one at a time in its place, or left as it is. */
+  does: z.enum(['overlay', 'show', 'page']).default('overlay'),
   /** In load order. */
-  files: z.array(z.strictObject({ name: z.string().regex(/^[\w.-]+\.(js|css)$/), role: z.enum(['script', 'style']) })).min(1),
+  files: z.array(KitFile).min(1).max(50),
   /** The folder, from the site's root, that the files are copied to. */
-  folder: z.string().regex(/^[\w-]+$/),
-  /** The attribute that marks a link for the viewer. */
-  marker: z.strictObject({ attribute: z.string() }),
-  group: z.strictObject({ attribute: z.string() }),
-  /** The attribute for a caption where the markup has none. */
-  caption: z.strictObject({ attribute: z.string() }),
-  /** The function that a page's own script may call; its first argument may be a selector of links. */
-  start: z.strictObject({ call: z.string().regex(/^[A-Za-z_$][\w$]*$/) }),
+  folder,
+  /** Where the scripts are included: in the head, deferred, or at the end of the body, where they run as they stand. */
+  place: z.enum(['head', 'end']).default('head'),
+  marker: Marker,
+  group: Group.optional(),
+  caption: Caption.default({ from: [] }),
+  /** An attribute that says what a link opens, and what is written for a picture. */
+  kind: z.strictObject({ attribute, picture: z.string() }).optional(),
+  /** An attribute with a selector of the element in which the viewer shows its pictures. */
+  container: z.strictObject({ attribute, id: z.string().regex(/^[A-Za-z][\w-]*$/) }).optional(),
+  start: Start.optional(),
+  /** It shows the number of the picture and how many there are. */
+  counter: z.boolean().default(false),
+  /** From the last picture it goes on to the first. */
+  loops: z.boolean().default(false),
+  prefix: attribute.or(z.literal('')).default(''),
+  options: z.array(Option).default([]),
+  /** Attributes of links that it reads or changes beside its own, so that another that does the same gets in its way. */
+  claims: z.array(attribute).default([]),
+  /** Kits that may not stand on the same page. */
+  apart: z.array(z.string()).default([]),
+}).superRefine((kit, context) => {
+  if (kit.marker.attribute !== undefined && kit.marker.class !== undefined) context.addIssue({ code: 'custom', path: ['marker'], message: 'an attribute or a class marks a link, not both' });
+  if (kit.marker.attribute === undefined && kit.marker.class === undefined && !kit.start) context.addIssue({ code: 'custom', path: ['marker'], message: 'an attribute, a class or a start call is needed, or the script would find nothing' });
+  if (kit.group && 'in' in kit.group && kit.group.in === 'marker' && kit.marker.attribute === undefined) context.addIssue({ code: 'custom', path: ['group'], message: 'only an attribute can carry the group' });
+  if (!kit.files.some((file) => file.role === 'script')) context.addIssue({ code: 'custom', path: ['files'], message: 'a kit has at least one script' });
 });
 export type KitManifest = z.infer<typeof KitManifest>;
+export type KitManifestInput = z.input<typeof KitManifest>;
 
-/** A kit ready to be copied: its manifest and the text of each of its files. */
+/** A kit ready to be copied: its manifest and the text of each of its text files. */
 export interface Kit {
   manifest: KitManifest;
-  files: Record<string, string>;
+  files: Readonly<Record<string, string>>;
+  /** `viewer` ships with the program, `practice` stands in for what people download, `own` is the author's. */
+  kind: 'viewer' | 'practice' | 'own';
 }
 
 /** Reads a manifest, or says what is wrong with it and where. */
@@ -31,3 +114,27 @@ export function readManifest(data: unknown): { ok: true; manifest: KitManifest }
   const issue = result.error.issues[0];
   return { ok: false, reason: `kit.json, ${issue?.path.join('.') || 'top level'}: ${issue?.message}` };
 }
+
+/** The selector of everything that carries the marker; null where a start call alone chooses. */
+export function markerSelector({ marker }: KitManifest): string | null {
+  const tag = marker.on === 'link' ? 'a' : '';
+  if (marker.attribute !== undefined) return `${tag}[${marker.attribute}${marker.value === '' ? '' : `="${marker.value}"`}]`;
+  return marker.class === undefined ? null : `${tag}.${marker.class}`;
+}
+
+/** What marks an element, as people write it: `data-enlarge`, `class="peep"`. */
+export function markerName({ marker, start }: KitManifest): string {
+  if (marker.attribute !== undefined) return marker.attribute;
+  return marker.class === undefined ? `${start?.call ?? ''}()` : `class “${marker.class}”`;
+}
+
+export const groupAttribute = ({ group, marker }: KitManifest): string | null => {
+  if (!group) return null;
+  if ('attribute' in group) return group.attribute;
+  return group.in === 'marker' ? (marker.attribute ?? null) : null;
+};
+
+export const scriptsOf = ({ files }: KitManifest): KitFile[] => files.filter((file) => file.role === 'script');
+
+/** `show-counter` in a start call is `showCounter`. */
+export const argumentName = (option: string): string => option.replace(/-([a-z0-9])/g, (_, letter: string) => letter.toUpperCase());

@@ -1,29 +1,37 @@
 /** What a page's scripts and styles are, where they lead, and in what order a browser runs them. */
 import { isDeferred, valueOf, type PageDocument, type PageElement } from '../markup/index.ts';
-import { resolveInSite, type Lookup, type PathIndex } from '../site/index.ts';
+import { resolveInSite, type Lookup, type PathIndex, type SiteFiles, type Target } from '../site/index.ts';
 
 export interface Include {
   kind: 'script' | 'style';
   element: PageElement;
   /** As written; null for an inline script. */
   written: string | null;
+  /** Where that leads; null for an inline script. */
+  target: Target | null;
   /** The site path that the reference leads to, if it leads into the site. */
   path: string | null;
   lookup: Lookup;
   /** Blocking scripts run where they stand, deferred ones after the page is read (WHATWG HTML §4.12.1). */
   when: 'head' | 'body' | 'deferred' | 'async';
+  /** The code of an inline script as it stands in the source, and where it begins there. */
+  inline: { start: number; text: string } | null;
+  /** A module script: it waits like a deferred one, and a browser loads none from disk. */
+  module: boolean;
   line: number;
 }
 
 const NOTHING: Lookup = { found: 'nothing' };
 const RANK = { head: 0, body: 0, deferred: 1, async: 2 } as const;
+/** WHATWG HTML §4.12.1: the types that are run as script; anything else is data. */
+const RUNS = /^(?:|module|(?:text|application)\/(?:java|ecma)script)$/i;
 
 /** In the order in which a browser runs them; of `async` ones nobody can say, so they come last. */
 export function includesOf(page: PageDocument, path: string, index: PathIndex): Include[] {
   const includes: Include[] = [];
   for (const element of page.elements) {
     const isStyle = element.tag === 'link' && /(^|\s)stylesheet(\s|$)/i.test(valueOf(element, 'rel') ?? '');
-    const isScript = element.tag === 'script' && /^(|module|text\/javascript|application\/javascript)$/i.test(valueOf(element, 'type') ?? '');
+    const isScript = element.tag === 'script' && RUNS.test((valueOf(element, 'type') ?? '').trim()) && valueOf(element, 'nomodule') === undefined;
     if ((!isStyle && !isScript) || !element.range) continue;
     const written = valueOf(element, isStyle ? 'href' : 'src') ?? null;
     const target = written === null ? null : resolveInSite(written, path);
@@ -32,17 +40,35 @@ export function includesOf(page: PageDocument, path: string, index: PathIndex): 
       kind: isStyle ? 'style' : 'script',
       element,
       written,
+      target,
       path: file,
       lookup: file === null ? NOTHING : index.lookup(file),
       when: whenOf(element, isScript && written !== null),
+      inline: isScript && written === null && element.open ? inlineOf(page, element.open.end, element.close?.start ?? element.range.end) : null,
+      module: isScript && isModule(element),
       line: page.lines.lineAt(element.range.start),
     });
   }
   return includes.sort((a, b) => RANK[a.when] - RANK[b.when]);
 }
 
+const isModule = (element: PageElement): boolean => (valueOf(element, 'type') ?? '').trim().toLowerCase() === 'module';
+
 function whenOf(element: PageElement, external: boolean): Include['when'] {
   if (external && valueOf(element, 'async') !== undefined) return 'async';
-  if (valueOf(element, 'type') === 'module' || (external && isDeferred(element))) return 'deferred';
+  if (isModule(element) || (external && isDeferred(element))) return 'deferred';
   return element.parent?.tag === 'head' ? 'head' : 'body';
 }
+
+const inlineOf = (page: PageDocument, start: number, end: number): Include['inline'] => ({ start, text: page.text.slice(start, end) });
+
+/** What a script include runs; null where its file is not there, is no text, or is at an outside address. */
+export function scriptText(include: Include, files: SiteFiles): string | null {
+  if (include.kind !== 'script') return null;
+  if (include.inline) return include.inline.text;
+  const content = include.lookup.found === 'exact' ? files.get(include.lookup.path) : undefined;
+  return content?.kind === 'text' ? content.text : null;
+}
+
+/** The bare name of an include's file in small letters, without query: what tells which file of a kit it means. */
+export const includedName = ({ written }: Include): string => (written ?? '').split(/[?#]/)[0]!.split(/[\\/]/).at(-1)!.toLowerCase();

@@ -1,55 +1,176 @@
-/** Wiring a page: the kit's files copied in, the includes written, the links marked and grouped, as minimal edits. */
-import { insertScript, insertStylesheet, setAttribute, valueOf, verified, type Gallery, type PageDocument } from '../markup/index.ts';
-import { isPicturePath, relativeReference, resolveInSite, stemOf, type Change, type Edit, type FileChange, type PathIndex, type SiteFiles } from '../site/index.ts';
-import type { Kit } from './kit.ts';
-import { commonGroup, misspeltMarker, type PageWiring } from './viewer.ts';
+/**
+ * Wiring a page with a kit, taking a kit off a page, and changing from one to another: one change each. Includes,
+ * markers, groups and captions are written as the kit's manifest says; what another kit said of a link is carried over.
+ * The outcome is read again before it is given: the links that were meant must be answered.
+ */
+import { applyChange, applyEdits, isPicturePath, PathIndex, resolveInSite, stemOf, type Change, type Edit, type FileChange, type PathIndex as Index, type SiteFiles } from '../site/index.ts';
+import { classValue, parsePage, rewriteTag, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import { containerEdits, removedContainers } from './containerEdits.ts';
+import { captionOf, descriptionOf } from './caption.ts';
+import { markerSelector, type Kit } from './kit.ts';
+import { includeEdits, removedIncludes } from './includeEdits.ts';
+import { copiedFiles, droppedFiles } from './kitFiles.ts';
+import { startEdits, removedStarts } from './startEdits.ts';
+import { commonGroup, groupOf, misspeltMarker, wiringOf, type PageWiring } from './uses.ts';
 
 export type Wired = { ok: true; change: Change } | { ok: false; reason: string };
 
-export function wirePage(page: PageDocument, path: string, galleries: readonly Gallery[], wiring: PageWiring, files: SiteFiles, index: PathIndex, kit: Kit): Wired {
-  const { manifest } = kit;
-  if (galleries.length === 0) return { ok: false, reason: 'There is no gallery on this page to wire. Add pictures in Markup first.' };
-  const copied: FileChange[] = [];
-  const edits: Edit[] = [];
+export interface WiringPage {
+  path: string;
+  document: PageDocument;
+  galleries: Gallery[];
+  wiring: PageWiring;
+}
 
-  for (const { name, role } of manifest.files) {
-    const target = `${manifest.folder}/${name}`;
-    const existing = files.get(target) ?? null;
-    const text = kit.files[name] ?? '';
-    // A file of that name that the author has changed is the author's; it is used as it is.
-    if (!existing) copied.push({ kind: 'put', path: target, before: null, after: { kind: 'text', text } });
-    const included = wiring.includes.some((include) => include.path !== null && (index.lookup(include.path).found === 'exact' || include.path === target) && include.path.endsWith(name));
-    if (included) continue;
-    const reference = relativeReference(path, target);
-    const first = role === 'script' ? (wiring.starts.find((start) => start.call.immediate)?.include.element ?? null) : null;
-    const edit = role === 'style' ? insertStylesheet(page, reference) : insertScript(page, reference, first);
-    if (!edit) return { ok: false, reason: 'The page has no <head> in its source to write the includes into. Write one first.' };
-    edits.push(edit);
+export interface WiringSite {
+  files: SiteFiles;
+  index: Index;
+  pages: readonly WiringPage[];
+  kits: readonly Kit[];
+}
+
+/** From one kit to another on a page; without `from` the page is wired, without `to` it is unwired. */
+export interface Rewiring {
+  from: Kit | null;
+  to: Kit | null;
+}
+
+/** What is to be on an element: attributes with their values, null to be taken away. */
+export type Wishes = Map<PageElement, Map<string, string | null>>;
+
+export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewiring): Wired {
+  const { document, path, galleries } = page;
+  if (to && galleries.length === 0) return refuse('There is no gallery on this page to wire. Add pictures in Markup first.');
+  const apart = to ? page.wiring.uses.find(({ kit }) => kit !== from && kit.manifest.name !== to.manifest.name && kit.manifest.does === 'overlay' && (to.manifest.does === 'overlay' || to.manifest.apart.includes(kit.manifest.name))) : undefined;
+  if (apart && to) return refuse(`${apart.kit.manifest.title} opens the pictures of this page already; a click would be answered twice. Change from it to ${to.manifest.title} instead.`);
+
+  const wishes: Wishes = new Map();
+  const groups = groupNames(page, from, to);
+  if (from) unmark(page, from, wishes);
+  if (to) {
+    const marked = mark(page, from, to, groups, wishes);
+    if (marked !== null) return refuse(marked);
   }
-
-  galleries.forEach((gallery, n) => {
-    const group = commonGroup(gallery.items, kit) ?? stemOf(path) + (n > 0 ? `-${n + 1}` : '');
-    for (const { link } of gallery.items) {
-      if (!link) continue;
-      const target = resolveInSite(valueOf(link, 'href') ?? '', path);
-      if (target.kind !== 'file' || !isPicturePath(target.path)) continue;
-      if (misspeltMarker(link, manifest.marker.attribute)) continue;
-      const add = (name: string, value: string) => {
-        const edit = valueOf(link, name) === undefined && setAttribute(link, name, value, page.text);
-        if (edit) edits.push(edit);
-      };
-      add(manifest.marker.attribute, '');
-      add(manifest.group.attribute, group);
-    }
-  });
+  const edits: Edit[] = [...wishes].flatMap(([element, wish]) => rewriteTag(element, wish, document.text));
+  const files: FileChange[] = [];
+  let added = 0;
+  let removed = 0;
+  if (from) {
+    const starts = removedStarts(site, page, from);
+    if (!starts.ok) return starts;
+    const includes = removedIncludes(page, from, to);
+    const containers = to?.manifest.container?.id === from.manifest.container?.id ? { edits: [], removed: 0 } : removedContainers(page, from);
+    edits.push(...starts.edits, ...includes.edits, ...containers.edits);
+    files.push(...starts.files, ...droppedFiles(site, page, from, to));
+    removed += starts.removed + includes.removed + containers.removed;
+  }
+  if (to) {
+    const copied = copiedFiles(site, to, files);
+    const includes = includeEdits(site, page, to);
+    if (!includes.ok) return includes;
+    const starts = startEdits(page, to, includes.target);
+    const containers = containerEdits(page, to);
+    edits.push(...includes.edits, ...starts.edits, ...containers);
+    files.push(...copied);
+    added += includes.added + starts.added + containers.length;
+  }
   const merged = mergeInsertions(edits);
-  if (merged.length === 0 && copied.length === 0) return { ok: false, reason: 'Everything is wired already; there is nothing to write.' };
-  const checked = verified(page, merged, (after) => {
-    const added = after.elements.length - page.elements.length;
-    return added === edits.filter((edit) => /<(link|script)/.test(edit.text)).length ? null : 'the page would be read otherwise than meant';
+  if (merged.length === 0 && files.length === 0) return refuse(to ? 'Everything is wired already; there is nothing to write.' : 'Nothing of this kit is on the page.');
+  const changes = [...files, ...(merged.length > 0 ? [{ kind: 'edit' as const, path, edits: merged }] : [])];
+  const wrong = troubleAfter(site, page, { from, to }, changes, merged, added - removed);
+  if (wrong !== null) return refuse(`The change was not made: ${wrong}.`);
+  return { ok: true, change: { label: labelOf(path, from, to), files: changes } };
+}
+
+const refuse = (reason: string): { ok: false; reason: string } => ({ ok: false, reason });
+
+function labelOf(path: string, from: Kit | null, to: Kit | null): string {
+  if (from && to) return `Change ${path} from ${from.manifest.name} to ${to.manifest.name}`;
+  return to ? `Wire ${path} with the ${to.manifest.name}` : `Take the ${from?.manifest.name} off ${path}`;
+}
+
+/** Links of a gallery that lead to a picture of the site: those that a viewer can open. */
+export function openable(path: string, { link }: GalleryItem): boolean {
+  const target = link ? resolveInSite(valueOf(link, 'href') ?? '', path) : null;
+  return target?.kind === 'file' && isPicturePath(target.path);
+}
+
+/** The group of each link: its own under the kit before, else its gallery's, else one after the page's name. */
+function groupNames(page: WiringPage, from: Kit | null, to: Kit | null): Map<PageElement, string> {
+  const names = new Map<PageElement, string>();
+  page.galleries.forEach((gallery, n) => {
+    const before = from ?? to;
+    const common = (before && commonGroup(gallery.items, before)) ?? (stemOf(page.path).replace(/[^\w-]+/g, '-') || 'pictures') + (n > 0 ? `-${n + 1}` : '');
+    for (const { link } of gallery.items) if (link) names.set(link, (before && groupOf(link, before)) ?? common);
   });
-  if (!checked.ok) return checked;
-  return { ok: true, change: { label: `Wire ${path} with the ${manifest.name}`, files: [...copied, ...(merged.length > 0 ? [{ kind: 'edit' as const, path, edits: merged }] : [])] } };
+  return names;
+}
+
+const wishesOf = (wishes: Wishes, element: PageElement): Map<string, string | null> => {
+  const known = wishes.get(element) ?? new Map<string, string | null>();
+  wishes.set(element, known);
+  return known;
+};
+
+/** All that a kit may have on an element. */
+function attributesOf({ manifest }: Kit): string[] {
+  const { marker, group, caption, kind, container, prefix, options } = manifest;
+  return [marker.attribute, group && 'attribute' in group ? group.attribute : undefined, caption.attribute, caption.description, kind?.attribute, container?.attribute, ...options.map(({ name }) => prefix + name)].flatMap((name) => name ?? []);
+}
+
+function unmark(page: WiringPage, from: Kit, wishes: Wishes): void {
+  const names = attributesOf(from);
+  const { marker } = from.manifest;
+  for (const element of page.document.elements) {
+    for (const { name } of element.attributes) if (names.includes(name)) wishesOf(wishes, element).set(name, null);
+    if (marker.class !== undefined && (valueOf(element, 'class') ?? '').split(/\s+/).includes(marker.class)) wishesOf(wishes, element).set('class', classValue(element, [], [marker.class]));
+  }
+}
+
+/** Gives the reason why a gallery cannot be marked, or null. */
+function mark(page: WiringPage, from: Kit | null, to: Kit, groups: ReadonlyMap<PageElement, string>, wishes: Wishes): string | null {
+  const { marker } = to.manifest;
+  for (const gallery of page.galleries) {
+    if (marker.on === 'gallery') {
+      const { container } = gallery;
+      if (container.tag === 'body' || !container.range) return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;
+      if (marker.attribute !== undefined && valueOf(container, marker.attribute) === undefined) wishesOf(wishes, container).set(marker.attribute, marker.value);
+      if (marker.class !== undefined) wishesOf(wishes, container).set('class', classValue(container, [marker.class], []));
+      continue;
+    }
+    for (const item of gallery.items) if (item.link && openable(page.path, item) && (from || !misspeltMarker(item.link, to))) markLink(item, item.link, from, to, groups.get(item.link) ?? null, wishes);
+  }
+  return null;
+}
+
+function markLink(item: GalleryItem, link: PageElement, from: Kit | null, to: Kit, group: string | null, wishes: Wishes): void {
+  const { marker, group: grouping, caption, kind, container } = to.manifest;
+  const wish = wishesOf(wishes, link);
+  const add = (name: string, value: string) => {
+    if (from || valueOf(link, name) === undefined) wish.set(name, value);
+  };
+  const inMarker = grouping && 'in' in grouping && grouping.in === 'marker';
+  if (kind) add(kind.attribute, kind.picture);
+  if (marker.attribute !== undefined && marker.attribute !== kind?.attribute) add(marker.attribute, inMarker ? (group ?? '') : marker.value);
+  if (marker.class !== undefined) wish.set('class', classIn(wish, link, marker.class, from));
+  if (grouping && 'attribute' in grouping && group !== null) add(grouping.attribute, group);
+  if (container) add(container.attribute, `#${container.id}`);
+  if (from) {
+    // What was shown under the picture is shown under it again.
+    const before = captionOf(item, from);
+    if (before !== '' && captionOf(item, to, wish) !== before) {
+      if (caption.attribute !== undefined && caption.from.includes('attribute')) wish.set(caption.attribute, before);
+      else if (caption.from.includes('title') && valueOf(link, 'title') === undefined) wish.set('title', before);
+    }
+    const second = descriptionOf(item, from);
+    if (second !== '' && caption.description !== undefined) wish.set(caption.description, second);
+  }
+}
+
+/** The class names of a link with the marker among them and without that of the kit before. */
+function classIn(wish: ReadonlyMap<string, string | null>, link: PageElement, name: string, from: Kit | null): string | null {
+  const left = wish.has('class') || from?.manifest.marker.class !== undefined ? [from?.manifest.marker.class ?? ''] : [];
+  return classValue(link, [name], left);
 }
 
 /** Insertions at one place keep the order in which they were asked for. */
@@ -61,4 +182,23 @@ function mergeInsertions(edits: readonly Edit[]): Edit[] {
     else merged.push({ ...edit });
   }
   return merged;
+}
+
+/** Reads the page as it would be, and says what is not as it was meant; null where all is. */
+function troubleAfter(site: WiringSite, page: WiringPage, { from, to }: Rewiring, changes: readonly FileChange[], edits: readonly Edit[], more: number): string | null {
+  const applied = applyEdits(page.document.text, [...edits]);
+  if (!applied.ok) return applied.reason;
+  const after = parsePage(applied.text, page.document.units);
+  if (after.elements.length !== page.document.elements.length + more) return 'the page would be read otherwise than meant';
+  const whole = applyChange(site.files, { label: '', files: [...changes] });
+  if (!whole.ok) return whole.reason;
+  const { files } = whole;
+  const wiring = wiringOf(after, page.path, files, new PathIndex(files.keys()), site.kits);
+  if (from && wiring.uses.some(({ kit }) => kit.manifest.name === from.manifest.name)) return `something of the ${from.manifest.name} would be left`;
+  if (!to) return null;
+  const use = wiring.uses.find(({ kit }) => kit.manifest.name === to.manifest.name);
+  const selector = markerSelector(to.manifest);
+  if (!use) return `the ${to.manifest.name} would not be found on the page`;
+  // A mistake that stands there already is for its own finding; what is written now must do.
+  return use.runs && selector !== null && use.marked.length > 0 && use.claimed.size === 0 ? `the ${to.manifest.name} would answer none of the links` : null;
 }

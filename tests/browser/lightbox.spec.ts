@@ -8,7 +8,8 @@ import type { Page } from '@playwright/test';
 import { readSite } from '../../core/model/index.ts';
 import { mediaTypeOf, type FileContent } from '../../core/site/index.ts';
 import { matches } from '../../core/markup/index.ts';
-import { readManifest } from '../../core/wiring/index.ts';
+import { groupAttribute, markerSelector } from '../../core/wiring/index.ts';
+import { kitNamed } from '../kits';
 import { expect, test } from './fixtures';
 import { violations } from './axe';
 
@@ -169,10 +170,8 @@ test('arrows turn round on a right-to-left page', async ({ page }) => {
 });
 
 test('selectors match in the model what the browser’s querySelectorAll matches', async ({ page }) => {
-  const manifest = readManifest(JSON.parse(readFileSync(new URL('../../viewers/lightbox/kit.json', import.meta.url), 'utf8')));
-  if (!manifest.ok) throw new Error(manifest.reason);
-  const { marker, group } = manifest.manifest;
-  const selectors = [`a[${marker.attribute}]`, `a[${group.attribute}="festival"]`, '.meadow > li:first-child a', 'li:nth-child(2n) > a', 'a[href$=".jpg" i]:not([title*="kite"])', 'ul ~ ul img, h1 + p', '#nothing', 'li:has(> a[data-enlarge]) span'];
+  const { manifest } = kitNamed('lightbox');
+  const selectors = [markerSelector(manifest) ?? '', `a[${groupAttribute(manifest)}="festival"]`, '.meadow > li:first-child a', 'li:nth-child(2n) > a', 'a[href$=".jpg" i]:not([title*="kite"])', 'ul ~ ul img, h1 + p', '#nothing', 'li:has(> a[data-enlarge]) span'];
   for (const name of ['festival.html', 'workshop.html']) {
     const text = readFileSync(join(SITE, name), 'utf8');
     const files = new Map<string, FileContent>([[name, { kind: 'text', text }]]);

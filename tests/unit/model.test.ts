@@ -1,5 +1,4 @@
 /** The reading of a site: references, strands joint by joint, findings and their fixes, renames, wiring. */
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../../core/checks/index.ts';
 import { JOINTS, newReadingMemory, pageReferences, readSite, renameFile, styleReferences, type SiteReading } from '../../core/model/index.ts';
@@ -8,13 +7,11 @@ import type { PhotoFacts } from '../../core/photo/index.ts';
 import { patterned } from '../../core/photo/patterned.fixture.ts';
 import { Intent, planFor } from '../../core/plans/index.ts';
 import { applyChange, type Change, type FileContent } from '../../core/site/index.ts';
-import { includesOf, readManifest, type Kit } from '../../core/wiring/index.ts';
+import { includesOf, type Kit } from '../../core/wiring/index.ts';
+import { kitNamed } from '../kits.ts';
 import { PathIndex } from '../../core/site/index.ts';
 
-const read = (path: string) => readFileSync(new URL(path, import.meta.url), 'utf8');
-const manifest = readManifest(JSON.parse(read('../../viewers/lightbox/kit.json')));
-if (!manifest.ok) throw new Error(manifest.reason);
-const KIT: Kit = { manifest: manifest.manifest, files: { 'lightbox.js': read('../../viewers/lightbox/lightbox.js'), 'lightbox.css': read('../../viewers/lightbox/lightbox.css') } };
+const KIT: Kit = kitNamed('lightbox');
 
 type Source = Record<string, string | { bytes: number } | null>;
 
@@ -25,8 +22,8 @@ function filesOf(source: Source): Map<string, FileContent> {
 
 const site = (source: Source, facts: Record<string, PhotoFacts> = {}): SiteReading => readSite(filesOf(source), new Map(Object.entries(facts)), [KIT]);
 const page = (body: string, head = '') => `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title>${head}</head>\n<body>\n${body}\n</body></html>\n`;
-const SCRIPT = '<script src="viewer/lightbox.js" defer></script>';
-const VIEWER = { 'viewer/lightbox.js': KIT.files['lightbox.js'] ?? '' };
+const SCRIPT = '<link rel="stylesheet" href="viewer/lightbox.css"><script src="viewer/lightbox.js" defer></script>';
+const VIEWER = { 'viewer/lightbox.js': KIT.files['lightbox.js'] ?? '', 'viewer/lightbox.css': KIT.files['lightbox.css'] ?? '' };
 const PICTURES = { 's/a.jpg': null, 'l/a.jpg': null, 's/b.jpg': null, 'l/b.jpg': null, 's/c.jpg': null, 'l/c.jpg': null };
 const item = (n: string, { mark = ' data-enlarge data-enlarge-group="g"', href = `l/${n}.jpg`, src = `s/${n}.jpg`, alt = ` alt="${n}"` } = {}) => `<p><a href="${href}"${mark}><img src="${src}"${alt}></a></p>`;
 /** Pictures of the same seed show the same. */

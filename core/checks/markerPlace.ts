@@ -1,0 +1,42 @@
+import { attributeOf, descendants, classValue, rewriteTag, verified } from '../markup/index.ts';
+import { markerName, type KitUse } from '../wiring/index.ts';
+import { itemsOf, placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+
+/** Tags around or inside a link on which a marker ends up by mistake. */
+const MISTAKEN = new Set(['img', 'picture', 'li', 'figure', 'span', 'p', 'td', 'div']);
+
+export const markerPlace: Rule = {
+  id: 'marker-place',
+  station: 'wiring',
+  title: 'The marker stands on the link, not on the picture',
+  find: (site) => [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => page.wiring.uses.flatMap((use: KitUse): Finding[] => {
+    const { link } = item;
+    const { manifest } = use.kit;
+    if (!link || manifest.marker.on !== 'link' || use.marked.includes(link)) return [];
+    const inside = [...descendants(link), ...item.elements];
+    const bearer = use.marked.find((one) => MISTAKEN.has(one.tag) && inside.includes(one));
+    if (!bearer) return [];
+    const name = manifest.marker.attribute ?? 'class';
+    const meant = markerName(manifest);
+    const plan = () => {
+      const { attribute, class: marker = '' } = manifest.marker;
+      const value = attribute === undefined ? '' : (attributeOf(bearer, attribute)?.value ?? '');
+      const away = attribute === undefined ? classValue(bearer, [], [marker]) : null;
+      const here = attribute === undefined ? classValue(link, [marker], []) : value;
+      const edits = [...rewriteTag(bearer, new Map([[name, away]]), page.text), ...rewriteTag(link, new Map([[name, here]]), page.text)];
+      return planEdits(`Move ${meant} of ${strand.name} to the link`, page.path, verified(page.document, edits, (after) => (after.elements.length === page.document.elements.length ? null : 'other elements would appear or vanish')));
+    };
+    return [{
+      id: `marker-place:${page.path}:${strand.name}`,
+      rule: 'marker-place',
+      station: 'wiring',
+      severity: 'broken',
+      says: `${meant} stands on the <${bearer.tag}>; the ${manifest.name} looks for it on the link.`,
+      why: 'A click reaches the link, which is not marked: the browser leaves the page and shows the picture alone.',
+      place: placeIn(page, attributeOf(bearer, name)?.range ?? bearer.open),
+      strand: strand.id,
+      joint: 'viewer',
+      fixes: [{ kind: 'change', label: 'Move it to the link', plan }],
+    }];
+  })),
+};

@@ -1,0 +1,25 @@
+import { attributeOf, rewriteTag, verified } from '../markup/index.ts';
+import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+
+export const moduleFromDisk: Rule = {
+  id: 'module-from-disk',
+  station: 'wiring',
+  title: 'Scripts run from disk as well',
+  find: (site) => site.pages.flatMap((page) => page.wiring.scripts.flatMap(({ include, reading }): Finding[] => {
+    if (!include.module || include.path === null) return [];
+    // What parses as a classic script needs no module.
+    const classic = reading?.ok === true;
+    return [{
+      id: `module-from-disk:${page.path}:${include.written}`,
+      rule: 'module-from-disk',
+      station: 'wiring',
+      severity: 'look',
+      says: `${include.written} is loaded as a module.`,
+      why: 'Opened from disk, a browser refuses to load module files; the script runs only on a host.',
+      place: placeIn(page, attributeOf(include.element, 'type')?.range ?? include.element.open),
+      strand: null,
+      joint: null,
+      fixes: classic ? [{ kind: 'change', label: 'Load it as a plain script, deferred', plan: () => planEdits(`Load ${include.written} as a plain script on ${page.path}`, page.path, verified(page.document, rewriteTag(include.element, new Map([['type', null], ['defer', '']]), page.text), (after) => (after.elements.length === page.document.elements.length ? null : 'other elements would appear or vanish'))) }] : [],
+    }];
+  })),
+};

@@ -1,0 +1,23 @@
+/** The element in which a viewer shows its pictures, for kits that are told of one by a selector. */
+import { cutLine, insertBeside, matches, valueOf, type PageElement } from '../markup/index.ts';
+import type { Edit } from '../site/index.ts';
+import type { Kit } from './kit.ts';
+import type { WiringPage } from './wire.ts';
+
+export function containerEdits({ document, galleries }: WiringPage, { manifest }: Kit): Edit[] {
+  const { container } = manifest;
+  const [first] = galleries;
+  if (!container || !first) return [];
+  const found = matches(document, `#${container.id}`);
+  const beside = first.container.tag === 'body' ? first.items[0]?.elements[0] : first.container;
+  return !found.ok || found.elements.length > 0 || !beside?.range ? [] : [insertBeside(document, beside, `<div id="${container.id}"></div>`, 'before')];
+}
+
+/** One that stands empty, and that nothing else speaks of, goes with the kit. */
+export function removedContainers({ document }: WiringPage, { manifest }: Kit): { edits: Edit[]; removed: number } {
+  const { container } = manifest;
+  const empty = container ? document.elements.filter((element) => valueOf(element, 'id') === container.id && isBare(element)) : [];
+  return { edits: empty.flatMap(({ range }) => (range ? [cutLine(document, range)] : [])), removed: empty.length };
+}
+
+const isBare = ({ attributes, children, texts }: PageElement): boolean => attributes.length === 1 && children.length === 0 && texts.every(({ value }) => value.trim() === '');

@@ -1,0 +1,111 @@
+/** What a click on a picture does, as far as the page's text tells: which file is shown, with what words, and what stands beside it. */
+import { matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import { isPicturePath, resolveInSite, type PathIndex } from '../site/index.ts';
+import { captionOf, descriptionOf } from './caption.ts';
+import { argumentName, type Kit } from './kit.ts';
+import { answers, groupOf, type KitUse, type PageWiring } from './uses.ts';
+
+export interface Prediction {
+  /** `viewer` shows it over or in the page, `address` leaves the page for what the link leads to, `broken` begins and does not come to an end. */
+  opens: 'viewer' | 'address' | 'nothing' | 'broken';
+  /** The kit that answers. */
+  by: string | null;
+  /** Kits that answer the same click. */
+  clash: string[];
+  /** The file of the site that is shown or left for; null where it is not there, or is none of the site's. */
+  shows: string | null;
+  /** The path or address that is asked for. */
+  asks: string | null;
+  counter: { at: number; of: number } | null;
+  caption: string;
+  description: string;
+  /** What an arrow leads to; null at an end, or where the picture stands alone. */
+  next: string | null;
+  back: string | null;
+}
+
+export interface PredictionContext {
+  path: string;
+  document: PageDocument;
+  wiring: PageWiring;
+  index: PathIndex;
+}
+
+const ALONE = { counter: null, caption: '', description: '', next: null, back: null };
+
+export function predict(page: PredictionContext, item: GalleryItem): Prediction {
+  const uses = page.wiring.uses.filter((use) => use.kit.manifest.does === 'overlay' && answers(use, item));
+  const [use] = uses;
+  const { link } = item;
+  if (!link) return { opens: 'nothing', by: null, clash: [], shows: null, asks: null, ...ALONE };
+  const target = targetOf(link, page);
+  if (!use) return { opens: target.asks === null ? 'nothing' : 'address', by: null, clash: [], ...target, ...ALONE };
+  const by = use.kit.manifest.name;
+  const clash = uses.length > 1 ? uses.map(({ kit }) => kit.manifest.name) : [];
+  if (containerMissing(page.document, use.kit, link) !== null) return { opens: 'broken', by, clash, ...target, shows: null, ...ALONE };
+  const members = membersOf(use, link);
+  const at = members.indexOf(link);
+  const loops = optionOf(use, link, 'loop', use.kit.manifest.loops) === true;
+  const near = (by: number): string | null => {
+    const n = at + by;
+    const member = members[loops ? (n + members.length) % members.length : n];
+    return member && member !== link ? targetOf(member, page).asks : null;
+  };
+  const isPicture = target.asks !== null && isPicturePath(target.asks);
+  return {
+    opens: 'viewer',
+    by,
+    clash,
+    shows: isPicture ? target.shows : null,
+    asks: target.asks,
+    counter: use.kit.manifest.counter && members.length > 1 && optionOf(use, link, 'counter', true) === true ? { at: at + 1, of: members.length } : null,
+    caption: optionOf(use, link, 'caption', true) === false ? '' : captionOf(item, use.kit),
+    description: descriptionOf(item, use.kit),
+    next: near(1),
+    back: near(-1),
+  };
+}
+
+function targetOf(link: PageElement, { path, index }: PredictionContext): { shows: string | null; asks: string | null } {
+  const href = valueOf(link, 'href');
+  if (href === undefined || href.trim() === '') return { shows: null, asks: null };
+  const target = resolveInSite(href, path);
+  if (target.kind !== 'file') return { shows: null, asks: target.kind === 'fragment' ? null : href };
+  const found = index.lookup(target.path);
+  return { shows: found.found === 'exact' ? found.path : null, asks: target.path };
+}
+
+/** The links that arrows go through, in the order of the page. */
+export function membersOf(use: KitUse, link: PageElement): PageElement[] {
+  const { kit, claimed, starts } = use;
+  const { group } = kit.manifest;
+  if (!group) return [link];
+  const all = [...claimed].sort((a, b) => a.index - b.index);
+  if ('in' in group && group.in === 'call') {
+    // The last call that binds a link answers last; the first one to be heard opens it.
+    const call = starts.find(({ there, tooEarly }) => !tooEarly && there.includes(link));
+    return call ? all.filter((one) => call.there.includes(one)) : [link];
+  }
+  const name = groupOf(link, kit);
+  return name === null ? [link] : all.filter((one) => groupOf(one, kit) === name);
+}
+
+/** What an option is for a link: said in the markup, else in a start call, else what the kit does by itself. */
+export function optionOf(use: KitUse, link: PageElement, name: string, without: boolean | number | string): boolean | number | string {
+  const { prefix, options } = use.kit.manifest;
+  const known = options.find((option) => option.name === name);
+  if (!known) return without;
+  const written = prefix === '' ? undefined : valueOf(link, prefix + name);
+  if (written !== undefined) return known.type === 'switch' ? written !== 'off' : known.type === 'number' ? Number(written) : written;
+  const key = argumentName(name);
+  const said = use.starts.filter(({ tooEarly, call }) => !tooEarly && key in call.options).at(-1);
+  return said?.call.options[key] ?? known.without;
+}
+
+/** The selector with which a link asks for an element that is not on the page; null where it is there, or none is needed. */
+export function containerMissing(document: PageDocument, { manifest: { container } }: Kit, link: PageElement): { attribute: string; selector: string } | null {
+  if (!container) return null;
+  const selector = valueOf(link, container.attribute) ?? '';
+  const found = selector.trim() === '' ? null : matches(document, selector);
+  return found?.ok && found.elements.length > 0 ? null : { attribute: container.attribute, selector };
+}

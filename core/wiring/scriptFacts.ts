@@ -1,0 +1,243 @@
+/** What can be read out of a script without running it: the globals it gives and needs, the calls it makes, the selectors and attributes it asks for. */
+import { parse, type CallExpression, type Expression, type Node, type Program } from 'acorn';
+import { full, fullAncestor } from 'acorn-walk';
+import browserGlobals from 'globals';
+import { analyze } from 'periscopic';
+
+/** A name, and the offset in the script where it stands. */
+export interface Mention {
+  name: string;
+  at: number;
+}
+
+export interface Call extends Mention {
+  /** Behind the call's closing bracket. */
+  end: number;
+  /** The whole statement with its semicolon, where the call is one by itself. */
+  statement: { start: number; end: number } | null;
+  /** The first argument where it is a plain text. */
+  text: string | null;
+  /** Where that text stands, with its quotes. */
+  textAt: { start: number; end: number } | null;
+  /** Plain values of an object among the arguments. */
+  options: Record<string, string | number | boolean>;
+  /** Made while the script runs, not in a function that waits for an event. */
+  immediate: boolean;
+  /** Made only where the function is there: `if (window.show) show();` */
+  guarded: boolean;
+}
+
+export interface ScriptFacts {
+  ok: true;
+  /** Globals that are there once it has run. */
+  gives: Mention[];
+  /** Names that it uses and neither it nor the browser defines; `immediate` ones stop it where they are missing. */
+  needs: (Mention & { immediate: boolean })[];
+  /** Calls of functions by a bare or a global name. */
+  calls: Call[];
+  /** Selectors that it asks the page for, and by which function. */
+  selectors: (Mention & { by: string })[];
+  /** Attributes that it reads or sets. */
+  attributes: (Mention & { by: string })[];
+}
+
+export type ScriptReading = ScriptFacts | { ok: false; reason: string; at: number };
+
+const cache = new Map<string, ScriptReading>();
+const CACHE_SIZE = 300;
+
+/** Reads a script once for each text. A script with an error in it does nothing in a browser; that is said. */
+export function readScript(text: string): ScriptReading {
+  const known = cache.get(text);
+  if (known) return known;
+  if (cache.size >= CACHE_SIZE) cache.clear();
+  const reading = parseScript(text);
+  cache.set(text, reading);
+  return reading;
+}
+
+function parseScript(text: string): ScriptReading {
+  try {
+    return factsOf(parse(text, { ecmaVersion: 'latest', sourceType: 'script', allowReturnOutsideFunction: true, allowHashBang: true }));
+  } catch (error) {
+    const at = error instanceof Error && 'pos' in error && typeof error.pos === 'number' ? error.pos : 0;
+    return { ok: false, reason: error instanceof Error ? error.message.replace(/ \(\d+:\d+\)$/, '') : String(error), at };
+  }
+}
+
+const GLOBAL_OBJECTS = new Set(['window', 'self', 'globalThis', 'top']);
+const BROWSER = new Set([...Object.keys(browserGlobals.browser), ...Object.keys(browserGlobals.builtin), 'arguments', 'undefined']);
+/** Functions of the platform that take a selector, and those that name an attribute. */
+const ASKS = new Set(['querySelector', 'querySelectorAll', 'closest', 'matches', '$', 'jQuery', 'find']);
+const NAMES = new Set(['getAttribute', 'hasAttribute', 'setAttribute', 'removeAttribute', 'toggleAttribute']);
+/** Properties of a link or picture that mirror an attribute and that viewers like to read. */
+const MIRRORS = new Set(['rel', 'rev', 'title', 'alt', 'target']);
+const WAITS = new Set(['addEventListener', 'setTimeout', 'setInterval', 'requestAnimationFrame', 'requestIdleCallback', 'queueMicrotask', 'then', 'ready', 'on']);
+
+/** Where code does not run at once: the insides of functions that nobody calls at once. */
+type Waiting = { start: number; end: number }[];
+
+function factsOf(program: Program): ScriptFacts {
+  const facts: ScriptFacts = { ok: true, gives: [], needs: [], calls: [], selectors: [], attributes: [] };
+  const waiting = waitingIn(program);
+  const immediate = (at: number) => !waiting.some((range) => at > range.start && at < range.end);
+  const { globals, scope } = analyze(program as Parameters<typeof analyze>[0]);
+  for (const [name, node] of scope.declarations) {
+    // `let`, `const` and `class` at the top are seen by later scripts as well, though not on `window`.
+    facts.gives.push({ name, at: startOf(node) });
+  }
+  for (const [name, node] of globals) {
+    const at = startOf(node);
+    if (!BROWSER.has(name)) facts.needs.push({ name, at, immediate: immediate(at) });
+  }
+  fullAncestor(program, (node, _state, ancestors) => {
+    if (node.type === 'AssignmentExpression') noteAssignment(node as Node & { left: Expression }, facts);
+    else if (node.type === 'CallExpression') noteCall(node as CallExpression, ancestors, facts, immediate);
+    else if (node.type === 'MemberExpression') noteMember(node as Node & MemberLike, facts);
+  });
+  const given = new Set(facts.gives.map(({ name }) => name));
+  facts.needs = facts.needs.filter(({ name }) => !given.has(name)).map((need) => {
+    const calls = facts.calls.filter(({ name }) => name === need.name);
+    return calls.length > 0 && calls.every(({ guarded }) => guarded) ? { ...need, immediate: false } : need;
+  });
+  return facts;
+}
+
+const startOf = (node: unknown): number => (node as { start?: number }).start ?? 0;
+
+interface MemberLike {
+  object: Expression;
+  property: { type: string; name?: string; value?: unknown; start: number; end: number };
+  computed: boolean;
+}
+
+const isGlobalObject = (node: { type: string; name?: string }): boolean => node.type === 'Identifier' && GLOBAL_OBJECTS.has(node.name ?? '');
+
+function noteAssignment({ left }: Node & { left: Expression }, facts: ScriptFacts): void {
+  if (left.type !== 'MemberExpression' || !isGlobalObject(left.object) || left.computed || left.property.type !== 'Identifier') return;
+  const { name } = left.property;
+  if (!BROWSER.has(name) && !facts.gives.some((one) => one.name === name)) facts.gives.push({ name, at: left.start });
+}
+
+/** The name that a call goes by: `show(…)`, `window.show(…)`. */
+function calledName({ callee }: CallExpression): string | null {
+  if (callee.type === 'Identifier') return callee.name;
+  if (callee.type === 'MemberExpression' && isGlobalObject(callee.object) && !callee.computed && callee.property.type === 'Identifier') return callee.property.name;
+  return null;
+}
+
+/** The last part of what is called: `querySelectorAll` of `document.querySelectorAll`. */
+function methodName({ callee }: CallExpression): string | null {
+  if (callee.type === 'Identifier') return callee.name;
+  return callee.type === 'MemberExpression' && !callee.computed && callee.property.type === 'Identifier' ? callee.property.name : null;
+}
+
+function noteCall(node: CallExpression, ancestors: readonly Node[], facts: ScriptFacts, immediate: (at: number) => boolean): void {
+  const first = node.arguments[0];
+  const text = first?.type === 'Literal' && typeof first.value === 'string' ? first.value : null;
+  const method = methodName(node);
+  if (text !== null && first && method !== null) {
+    if (ASKS.has(method)) facts.selectors.push({ name: text, at: first.start, by: method });
+    else if (method === 'getElementById') facts.selectors.push({ name: `#${text}`, at: first.start, by: method });
+    else if (method === 'getElementsByClassName') facts.selectors.push({ name: text.trim().split(/\s+/).map((name) => `.${name}`).join(''), at: first.start, by: method });
+    else if (method === 'getElementsByTagName') facts.selectors.push({ name: text, at: first.start, by: method });
+    else if (NAMES.has(method)) facts.attributes.push({ name: text.toLowerCase(), at: first.start, by: method });
+  }
+  const name = calledName(node);
+  if (name === null) return;
+  const guarded = ancestors.some((outer) => asksFor(outer, name, node.start));
+  facts.calls.push({
+    name,
+    at: node.start,
+    end: node.end,
+    statement: statementOf(ancestors, guarded),
+    text,
+    textAt: text !== null && first ? { start: first.start, end: first.end } : null,
+    options: plainOptions(node),
+    immediate: immediate(node.start),
+    guarded,
+  });
+}
+
+/** The statement that is nothing but the call, with the condition that only guards it. */
+function statementOf(ancestors: readonly Node[], guarded: boolean): Call['statement'] {
+  let n = ancestors.length - 2;
+  if (guarded && ancestors[n]?.type === 'LogicalExpression') n--;
+  let statement = ancestors[n];
+  if (statement?.type !== 'ExpressionStatement') return null;
+  const isAlone = (outer: Node) => outer.type === 'BlockStatement' && (outer as Node & { body: Node[] }).body.length === 1;
+  if (guarded) {
+    const block = ancestors[n - 1];
+    const condition = block && isAlone(block) ? ancestors[n - 2] : block;
+    if (condition?.type === 'IfStatement' && !(condition as Node & { alternate?: Node | null }).alternate) statement = condition;
+  }
+  return { start: statement.start, end: statement.end };
+}
+
+/** Whether a condition around a call mentions what is called. */
+function asksFor(outer: Node, name: string, at: number): boolean {
+  const { test, left } = outer as Node & { test?: Node; left?: Node };
+  const condition = outer.type === 'IfStatement' || outer.type === 'ConditionalExpression' ? test : outer.type === 'LogicalExpression' ? left : undefined;
+  if (!condition || (at >= condition.start && at < condition.end)) return false;
+  let asked = false;
+  full(condition, (node) => {
+    if (node.type === 'Identifier' && (node as Node & { name: string }).name === name) asked = true;
+    if (node.type === 'MemberExpression' && (node as Node & MemberLike).property.name === name) asked = true;
+  });
+  return asked;
+}
+
+function plainOptions(node: CallExpression): Call['options'] {
+  const options: Call['options'] = {};
+  for (const argument of node.arguments) {
+    if (argument.type !== 'ObjectExpression') continue;
+    for (const property of argument.properties) {
+      if (property.type !== 'Property' || property.computed || property.value.type !== 'Literal') continue;
+      const key = property.key.type === 'Identifier' ? property.key.name : property.key.type === 'Literal' ? String(property.key.value) : null;
+      const { value } = property.value;
+      if (key !== null && (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean')) options[key] = value;
+    }
+  }
+  return options;
+}
+
+/** `link.dataset.roomGroup`, `link.rel`. */
+function noteMember({ object, property, computed }: MemberLike, facts: ScriptFacts): void {
+  const name = !computed && property.type === 'Identifier' ? property.name : computed && typeof property.value === 'string' ? property.value : undefined;
+  if (name === undefined) return;
+  if (object.type === 'MemberExpression' && object.property.type === 'Identifier' && object.property.name === 'dataset') facts.attributes.push({ name: `data-${name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`, at: property.start, by: 'dataset' });
+  else if (!computed && MIRRORS.has(name) && !isGlobalObject(object as { type: string; name?: string })) facts.attributes.push({ name, at: property.start, by: name });
+}
+
+interface FunctionNode {
+  start: number;
+  end: number;
+  name: string | null;
+  /** Called where it is written: `(function () { … })()`. */
+  called: boolean;
+  /** Handed to something that calls it at once, as `forEach` does. */
+  handed: boolean;
+}
+
+function waitingIn(program: Program): Waiting {
+  const functions: FunctionNode[] = [];
+  const calls: { name: string; at: number }[] = [];
+  fullAncestor(program, (node, _state, ancestors) => {
+    if (node.type === 'CallExpression' && (node as CallExpression).callee.type === 'Identifier') calls.push({ name: ((node as CallExpression).callee as { name: string }).name, at: node.start });
+    if (!/Function/.test(node.type)) return;
+    const parent = ancestors.at(-2);
+    const own = (node as Node & { id?: { name: string } | null }).id?.name;
+    const given = parent?.type === 'VariableDeclarator' ? ((parent as Node & { id: { name?: string } }).id.name ?? null) : null;
+    const call = parent?.type === 'CallExpression' ? (parent as CallExpression) : null;
+    const called = call?.callee === (node as unknown) || (parent?.type === 'MemberExpression' && ancestors.at(-3)?.type === 'CallExpression' && (ancestors.at(-3) as CallExpression).callee === (parent as unknown));
+    functions.push({ start: node.start, end: node.end, name: own ?? given, called, handed: call !== null && !called && !WAITS.has(methodName(call) ?? '') });
+  });
+  let waiting = functions.filter((one) => !one.called && !one.handed);
+  // A function runs at once where something that runs at once calls it by its name.
+  for (let before = -1; before !== waiting.length; ) {
+    before = waiting.length;
+    const now = calls.filter(({ at }) => !waiting.some((range) => at > range.start && at < range.end)).map(({ name }) => name);
+    waiting = waiting.filter(({ name }) => name === null || !now.includes(name));
+  }
+  return waiting;
+}

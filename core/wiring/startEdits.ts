@@ -1,0 +1,91 @@
+/** Start calls written at the end of a page, and taken out of whatever script makes them. */
+import { cutLine, insertAtEnd, insertBeside, type PageElement } from '../markup/index.ts';
+import type { Edit, FileChange } from '../site/index.ts';
+import { markerSelector, type Kit, type KitManifest } from './kit.ts';
+import type { Include } from './scripts.ts';
+import { readScript } from './scriptFacts.ts';
+import type { StartingScript } from './uses.ts';
+import type { WiringPage, WiringSite } from './wire.ts';
+
+/** `peephole('.peep');` */
+export function callText(manifest: KitManifest): string {
+  const selector = markerSelector(manifest);
+  const argument = manifest.start?.selector && selector !== null ? `'${selector.replace(/^a(?=[.[])/, '')}'` : '';
+  return `${manifest.start?.call ?? ''}(${argument});`;
+}
+
+export function startEdits({ document, wiring }: WiringPage, kit: Kit, script: PageElement | null): { edits: Edit[]; added: number } {
+  const { start } = kit.manifest;
+  const use = wiring.uses.find((one) => one.kit.manifest.name === kit.manifest.name);
+  if (!start?.required || (use && use.starts.length > 0)) return { edits: [], added: 0 };
+  const markup = `<script>${callText(kit.manifest)}</script>`;
+  // A call that stands as it is runs before scripts that are deferred; it has to wait as they do.
+  const waiting = wiring.includes.find((include) => include.element === script)?.when === 'deferred' || (script === null && kit.manifest.place === 'head');
+  const text = waiting ? `<script>document.addEventListener('DOMContentLoaded', function () { ${callText(kit.manifest)} });</script>` : markup;
+  const edit = script && !waiting && script.parent?.tag === 'body' ? insertBeside(document, script, text, 'after') : insertAtEnd(document, text);
+  return { edits: [edit], added: 1 };
+}
+
+export type RemovedStarts = { ok: true; edits: Edit[]; files: FileChange[]; removed: number } | { ok: false; reason: string };
+
+export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): RemovedStarts {
+  const use = page.wiring.uses.find((one) => one.kit === kit);
+  const out: RemovedStarts = { ok: true, edits: [], files: [], removed: 0 };
+  const byInclude = new Map<Include, StartingScript[]>();
+  for (const start of use?.starts ?? []) byInclude.set(start.include, [...(byInclude.get(start.include) ?? []), start]);
+  for (const [include, starts] of byInclude) {
+    if (include.inline) {
+      if (saysNothingElse(include.inline.text, starts) && include.element.range) {
+        out.edits.push(cutLine(page.document, include.element.range));
+        out.removed++;
+        continue;
+      }
+      const gone = withoutCalls(include.inline.text, starts);
+      if (!gone) return refuseFor(include, page.path, starts);
+      out.edits.push(...gone.map((edit) => ({ start: edit.start + include.inline!.start, end: edit.end + include.inline!.start, text: '' })));
+      continue;
+    }
+    const path = include.lookup.found === 'nothing' ? null : include.lookup.path;
+    const content = path === null ? undefined : site.files.get(path);
+    if (path === null || content?.kind !== 'text') continue;
+    const shared = site.pages.some((one) => one.path !== page.path && one.wiring.uses.some((other) => other.kit === kit && other.starts.some((start) => start.include.path === include.path)));
+    const edits = shared ? guarded(starts) : withoutCalls(content.text, starts);
+    if (!edits) return refuseFor(include, page.path, starts);
+    if (edits.length > 0) out.files.push({ kind: 'edit', path, edits });
+  }
+  return out;
+}
+
+function refuseFor(include: Include, page: string, [first]: readonly StartingScript[]): RemovedStarts {
+  return { ok: false, reason: `${include.written ?? `The script on line ${include.line} of ${page}`} uses what ${first?.call.name}() gives back, so the call cannot be taken out by itself. Take it out in Markup first.` };
+}
+
+/** Whether a script makes these calls and does nothing else, but for waiting until the page is there. */
+function saysNothingElse(text: string, starts: readonly StartingScript[]): boolean {
+  let rest = text;
+  for (const { call } of [...starts].sort((a, b) => b.call.at - a.call.at)) rest = rest.slice(0, call.statement?.start ?? call.at) + rest.slice(call.statement?.end ?? call.end);
+  const bare = rest.replace(/\/\*[\s\S]*?\*\/|\/\/.*$/gm, '').replace(/\s+/g, '');
+  return bare === '' || /^(?:document|window)\.(?:addEventListener\((['"])(?:DOMContentLoaded|load)\1,|onload=)(?:function\w*\(\w*\)|\(\w*\)=>|\w+=>)\{?\}?\)?;?$/.test(bare);
+}
+
+/** The statements cut out, each with the rest of its line where that is empty; null where a call is part of something larger. */
+function withoutCalls(text: string, starts: readonly StartingScript[]): Edit[] | null {
+  const edits: Edit[] = [];
+  for (const { call } of starts) {
+    if (!call.statement) return null;
+    let { start, end } = call.statement;
+    const lineStart = text.lastIndexOf('\n', start - 1) + 1;
+    const rest = /^[ \t]*\r?\n/.exec(text.slice(end));
+    if (/^[ \t]*$/.test(text.slice(lineStart, start)) && rest) {
+      start = lineStart;
+      end += rest[0].length;
+    }
+    edits.push({ start, end, text: '' });
+  }
+  const left = edits.reduceRight((rest, edit) => rest.slice(0, edit.start) + rest.slice(edit.end), text);
+  return readScript(left).ok ? edits : null;
+}
+
+/** Other pages need the call still: it asks first whether the function is there. */
+const guarded = (starts: readonly StartingScript[]): Edit[] | null =>
+  starts.every(({ call }) => call.statement) ? starts.flatMap(({ call }) => (call.statement && !call.guarded ? [{ start: call.statement.start, end: call.statement.start, text: `if (window.${call.name}) ` }] : [])) : null;

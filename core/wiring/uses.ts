@@ -1,0 +1,189 @@
+/** What answers when a picture is clicked: the kits that a page uses or means to use, and the elements that each one finds. */
+import { attributeOf, matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import type { PathIndex, SiteFiles } from '../site/index.ts';
+import { groupAttribute, markerSelector, scriptsOf, type Kit, type KitFile } from './kit.ts';
+import { isSlipOf } from './letters.ts';
+import { includedName, includesOf, scriptText, type Include } from './scripts.ts';
+import { readScript, type Call, type ScriptReading } from './scriptFacts.ts';
+
+/** One script of a page as it runs in its turn. */
+export interface ScriptRun {
+  include: Include;
+  text: string | null;
+  reading: ScriptReading | null;
+  /** Globals that it needs at once and that nothing before it gives, though something of the page would. */
+  early: { name: string; at: number; from: Include | null }[];
+  /** It is there, parses, and finds what it needs at once. */
+  runs: boolean;
+}
+
+export interface StartingScript {
+  include: Include;
+  call: Call;
+  /** It runs before the kit's script has defined the function. */
+  tooEarly: boolean;
+  /** Elements that its selector matches, of whatever kind. */
+  matched: PageElement[];
+  /** Why the selector cannot be used; null where it can, or where there is none. */
+  trouble: string | null;
+  /** Of the elements matched, those that the browser has read when the call is made. */
+  there: PageElement[];
+}
+
+export interface KitUse {
+  kit: Kit;
+  /** For each file of the manifest the includes that mean it, in the order in which they run. */
+  files: { file: KitFile; includes: Include[] }[];
+  /** The include of its last script, which does the work. */
+  script: Include | null;
+  /** All of its scripts are there and ran in an order that works. */
+  runs: boolean;
+  starts: StartingScript[];
+  /** Elements that carry its marker, on whatever tag. */
+  marked: PageElement[];
+  /** Links, or holders of items, that it answers. */
+  claimed: Set<PageElement>;
+}
+
+export interface PageWiring {
+  includes: Include[];
+  /** Scripts only, in the order in which they run. */
+  scripts: ScriptRun[];
+  uses: KitUse[];
+  /** The one that is meant to open pictures: an overlay before a show before anything else. */
+  main: KitUse | null;
+}
+
+const RANK = { overlay: 0, show: 1, page: 2 } as const;
+
+export function wiringOf(page: PageDocument, path: string, files: SiteFiles, index: PathIndex, kits: readonly Kit[]): PageWiring {
+  const includes = includesOf(page, path, index);
+  const scripts = runScripts(includes, files);
+  const uses = kits.flatMap((kit) => {
+    const use = useOf(page, includes, scripts, kit);
+    return use ? [use] : [];
+  });
+  const [main = null] = [...uses].sort((a, b) => RANK[a.kit.manifest.does] - RANK[b.kit.manifest.does] || Number(b.claimed.size > 0) - Number(a.claimed.size > 0));
+  return { includes, scripts, uses, main };
+}
+
+/** Plays the scripts in their order: what each one gives, and what it finds missing. */
+function runScripts(includes: readonly Include[], files: SiteFiles): ScriptRun[] {
+  const scripts = includes.filter(({ kind }) => kind === 'script').map((include) => {
+    const text = scriptText(include, files);
+    return { include, text, reading: text === null ? null : readScript(text) };
+  });
+  const givers = new Map<string, Include>();
+  for (const { include, reading } of scripts) if (reading?.ok) for (const { name } of reading.gives) if (!givers.has(name)) givers.set(name, include);
+  const there = new Set<string>();
+  return scripts.map(({ include, text, reading }): ScriptRun => {
+    const early = reading?.ok ? reading.needs.filter(({ name, immediate }) => immediate && givers.has(name) && !there.has(name)).map(({ name, at }) => ({ name, at, from: givers.get(name) ?? null })) : [];
+    const runs = reading?.ok === true && early.length === 0;
+    if (runs) for (const { name } of reading.gives) there.add(name);
+    return { include, text, reading, early, runs };
+  });
+}
+
+function useOf(page: PageDocument, includes: readonly Include[], scripts: readonly ScriptRun[], kit: Kit): KitUse | null {
+  const { manifest } = kit;
+  const files = manifest.files.map((file) => ({ file, includes: includes.filter((include) => includedName(include) === file.name.toLowerCase() && (include.kind === 'script') === (file.role === 'script')) }));
+  const marked = markedBy(page, kit);
+  const loads = files.some(({ file, includes: some }) => file.role === 'script' && some.length > 0);
+  const calls = callsOf(scripts, kit);
+  const marks = manifest.marker.attribute !== undefined && marked.length > 0;
+  if (!loads && !marks && calls.every(({ call }) => call.guarded)) return null;
+
+  const own = files.filter(({ file }) => file.role === 'script');
+  const runOf = (include: Include | undefined) => scripts.find((run) => run.include === include);
+  const runs = own.every(({ includes: some }) => some.some((include) => runOf(include)?.runs));
+  const script = own.at(-1)?.includes[0] ?? null;
+  // The place in the order from which on its function can be called.
+  const ready = runs ? scripts.findIndex(({ include }) => include === script) : Infinity;
+  const starts = calls.map(({ run, call }) => startOf(page, kit, { include: run.include, call, tooEarly: call.immediate && scripts.indexOf(run) < ready }));
+  const claimed = new Set<PageElement>();
+  const claims = (elements: readonly PageElement[]) => elements.forEach((element) => {
+    if (manifest.marker.on === 'gallery' || element.tag === 'a') claimed.add(element);
+  });
+  const selector = markerSelector(manifest);
+  if (runs) {
+    if (selector !== null && !manifest.start?.required) claims(matching(page, selector));
+    for (const { tooEarly, there } of starts) if (!tooEarly) claims(there);
+  }
+  return { kit, files, script, runs, starts, marked, claimed };
+}
+
+function matching(page: PageDocument, selector: string): PageElement[] {
+  const found = matches(page, selector);
+  return found.ok ? found.elements : [];
+}
+
+function markedBy(page: PageDocument, { manifest: { marker } }: Kit): PageElement[] {
+  if (marker.attribute !== undefined) return page.elements.filter((element) => attributeOf(element, marker.attribute!));
+  return marker.class === undefined ? [] : page.elements.filter((element) => classesOf(element).includes(marker.class!));
+}
+
+export const classesOf = (element: PageElement): string[] => (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);
+
+/** Calls of the kit's function in scripts that are not its own. */
+function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run: ScriptRun; call: Call }[] {
+  const { start } = manifest;
+  if (!start) return [];
+  const names = scriptsOf(manifest).map(({ name }) => name.toLowerCase());
+  return scripts.flatMap((run) => {
+    const { reading } = run;
+    if (!reading?.ok || names.includes(includedName(run.include)) || reading.gives.some(({ name }) => name === start.call)) return [];
+    return reading.calls.filter(({ name }) => name === start.call).map((call) => ({ run, call }));
+  });
+}
+
+function startOf(page: PageDocument, { manifest }: Kit, start: Pick<StartingScript, 'include' | 'call' | 'tooEarly'>): StartingScript {
+  const selector = start.call.text ?? (manifest.start?.required ? markerSelector(manifest) : null);
+  if (selector === null || manifest.start?.selector === false) return { ...start, matched: [], there: [], trouble: null };
+  const found = matches(page, selector);
+  if (!found.ok) return { ...start, matched: [], there: [], trouble: found.reason };
+  const there = manifest.start?.binds && start.call.immediate ? found.elements.filter((element) => isReadBefore(element, start.include)) : found.elements;
+  return { ...start, matched: found.elements, there, trouble: null };
+}
+
+/** A script that blocks sees only what stands before it. */
+function isReadBefore(element: PageElement, include: Include): boolean {
+  if (include.when === 'deferred') return true;
+  if (include.when === 'async') return false;
+  return (element.open?.start ?? 0) < (include.element.open?.start ?? 0);
+}
+
+/** An attribute of the link whose name is one or two letters off the marker's: `data-enlagre`. */
+export function misspeltMarker(link: PageElement, { manifest: { marker, group, caption, kind, container } }: Kit): { attribute: string; is: string; meant: string } | null {
+  if (marker.attribute !== undefined) {
+    const meant = marker.attribute;
+    // Not another attribute of the same kit, whose name may be near.
+    const known = [group && 'attribute' in group ? group.attribute : undefined, caption.attribute, caption.description, kind?.attribute, container?.attribute];
+    const slip = link.attributes.find(({ name }) => !known.includes(name) && isSlipOf(name, meant));
+    return slip ? { attribute: slip.name, is: slip.name, meant } : null;
+  }
+  const wrong = marker.class === undefined ? undefined : classesOf(link).find((name) => isSlipOf(name, marker.class!));
+  return wrong === undefined ? null : { attribute: 'class', is: wrong, meant: marker.class! };
+}
+
+/** The name of the group that a link says it is in; null where it says none. */
+export function groupOf(link: PageElement, { manifest }: Kit): string | null {
+  const attribute = groupAttribute(manifest);
+  return (attribute !== null && valueOf(link, attribute)) || null;
+}
+
+/** The group that most marked links of the items are in; null where they have none. */
+export function commonGroup(items: readonly GalleryItem[], kit: Kit): string | null {
+  const counts = new Map<string, number>();
+  for (const { link } of items) {
+    const group = link && groupOf(link, kit);
+    if (group) counts.set(group, (counts.get(group) ?? 0) + 1);
+  }
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+/** Whether a viewer answers for an item: by its link, or by an element around it. */
+export function answers(use: KitUse, item: GalleryItem): boolean {
+  if (use.kit.manifest.marker.on === 'link') return item.link !== null && use.claimed.has(item.link);
+  for (let at: PageElement | null = item.elements[0] ?? null; at; at = at.parent) if (use.claimed.has(at)) return true;
+  return false;
+}

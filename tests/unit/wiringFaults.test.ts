@@ -1,0 +1,55 @@
+/** Each planted wiring fault: found at its place, explained, mended where that is certain, and nothing else found. */
+import { describe, expect, it } from 'vitest';
+import { findingsOf } from '../../core/checks/index.ts';
+import { readSite, type SiteReading } from '../../core/model/index.ts';
+import { planFor } from '../../core/plans/index.ts';
+import { applyChange, type FileContent } from '../../core/site/index.ts';
+import { KITS } from '../kits.ts';
+import { faultySite, kitFiles, NAMES, WIRING_FAULTS, wiredPage } from '../wiring/faults.fixture.ts';
+
+function filesFrom(texts: Record<string, string>): Map<string, FileContent> {
+  const pictures = NAMES.flatMap((name) => [`small/${name}.jpg`, `large/${name}.jpg`]);
+  return new Map<string, FileContent>([...Object.entries(texts).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]), ...pictures.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1000 }])]);
+}
+
+const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, new Map(), KITS);
+
+describe.each(['none', 'lightbox', 'lantern', 'peephole', 'sidebay'])('a page wired by hand with %s', (kit) => {
+  it('has nothing to find', () => {
+    const site = read(filesFrom({ 'index.html': wiredPage(kit), ...kitFiles(kit) }));
+    expect(findingsOf(site).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
+    expect(site.pages[0]?.strands[0]?.map(({ state }) => state)).toEqual(NAMES.map(() => 'whole'));
+  });
+});
+
+it('there are at least thirty, of more kinds than one a rule', () => expect(WIRING_FAULTS.length).toBeGreaterThanOrEqual(30));
+
+describe.each(WIRING_FAULTS.map((fault) => [fault.name, fault] as const))('%s', (_, fault) => {
+  const texts = faultySite(fault);
+  const site = read(filesFrom(texts));
+  const findings = findingsOf(site);
+  const finding = findings.find(({ rule }) => rule === fault.rule);
+
+  it('is found at its place and explained', () => {
+    if (!finding) throw new Error(`Not found; instead: ${findings.map(({ rule, says }) => `${rule}: ${says}`).join(' | ')}`);
+    const lines = (texts[finding.place.path] ?? '').split('\n');
+    expect(lines[(finding.place.line ?? 0) - 1]).toContain(fault.at);
+    expect(finding.why).toMatch(fault.why);
+  });
+
+  it.runIf(fault.fix !== null)('is mended, and taken back to the letter', () => {
+    const files = filesFrom(texts);
+    const n = finding?.fixes.findIndex(({ label }) => fault.fix?.test(label)) ?? -1;
+    if (!finding || n < 0) throw new Error(`No such fix; instead: ${finding?.fixes.map(({ label }) => label).join(' | ')}`);
+    const planned = planFor(site, { kind: 'fix', finding: finding.id, fix: n });
+    if (!planned.ok) throw new Error(planned.reason);
+    const applied = applyChange(files, planned.change);
+    if (!applied.ok) throw new Error(applied.reason);
+    const after = findingsOf(read(applied.files));
+    // A container missing for each link is found for each; one change mends them all.
+    expect(after.filter(({ rule }) => rule === fault.rule).map(({ says }) => says)).toEqual([]);
+    expect(after.length).toBeLessThan(findings.length);
+    const back = applyChange(applied.files, applied.inverse);
+    expect(back.ok && new Map([...back.files].sort())).toEqual(new Map([...files].sort()));
+  });
+});

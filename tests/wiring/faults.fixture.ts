@@ -1,0 +1,143 @@
+/**
+ * Wiring faults of the kinds that people make, each planted in a page that is whole without it. The unit test finds,
+ * explains and mends each in the model; the browser test does the same with what really opens.
+ */
+import { kitNamed } from '../kits.ts';
+
+export interface PlantedWiringFault {
+  name: string;
+  /** The kit with which the page is wired before the fault is planted. */
+  kit: string;
+  rule: string;
+  /** Makes the fault in a file; by itself in the page. */
+  plant: (text: string) => string;
+  in?: string;
+  /** Files that go, or come beside the others. */
+  without?: string[];
+  more?: Record<string, string>;
+  /** A piece of the line at which the finding points, in the file with the fault. */
+  at: string;
+  /** What the explanation speaks of. */
+  why: RegExp;
+  /** The button that mends it; null where only the author can. */
+  fix: RegExp | null;
+  /** The picture, counted from 0, whose click goes wrong; null where no click does. */
+  breaks: number | null;
+}
+
+export const NAMES = ['meadow', 'mere', 'loft', 'reel'] as const;
+
+const titled = (name: string): string => `${name.charAt(0).toUpperCase()}${name.slice(1)} kite`;
+
+/** How one link is written for each kit, by hand. */
+const LINKS: Record<string, (name: string) => string> = {
+  none: (name) => `<a href="large/${name}.jpg" title="${titled(name)}">`,
+  lightbox: (name) => `<a href="large/${name}.jpg" data-enlarge data-enlarge-group="kites" title="${titled(name)}">`,
+  lantern: (name) => `<a href="large/${name}.jpg" data-lantern="kites" title="${titled(name)}">`,
+  peephole: (name) => `<a class="peep" href="large/${name}.jpg" title="${titled(name)}">`,
+  sidebay: (name) => `<a href="large/${name}.jpg" data-bay-kind="picture" data-bay-group="kites" data-bay-in="#bay" data-bay-title="${titled(name)}">`,
+};
+
+const HEADS: Record<string, string[]> = {
+  none: [],
+  lightbox: ['<link rel="stylesheet" href="viewer/lightbox.css">', '<script src="viewer/lightbox.js" defer></script>'],
+  lantern: ['<link rel="stylesheet" href="lantern/lantern.css">', ...['-base', '-fit', '-turn', ''].map((part) => `<script src="lantern/lantern${part}.js" defer></script>`)],
+  peephole: ['<link rel="stylesheet" href="peephole/peephole.css">'],
+  sidebay: ['<link rel="stylesheet" href="sidebay/sidebay.css">', '<script src="sidebay/sidebay.js" defer></script>'],
+};
+
+const ENDS: Record<string, string[]> = { peephole: ['<script src="peephole/peephole.js"></script>', "<script>peephole('.peep');</script>"] };
+
+/** A page of four pictures as somebody wired it by hand. */
+export function wiredPage(kit: string): string {
+  return `${[
+    '<!DOCTYPE html>',
+    '<html lang="en">',
+    '<head>',
+    '<meta charset="utf-8">',
+    '<title>Kites</title>',
+    ...(HEADS[kit] ?? []),
+    '</head>',
+    '<body>',
+    '<h1>Kites</h1>',
+    ...(kit === 'sidebay' ? ['<div id="bay"></div>'] : []),
+    '<ul class="kites">',
+    ...NAMES.map((name) => `  <li>${LINKS[kit]?.(name)}<img src="small/${name}.jpg" width="60" height="40" alt="${titled(name)}"></a></li>`),
+    '</ul>',
+    ...(ENDS[kit] ?? []),
+    '</body>',
+    '</html>',
+  ].join('\n')}\n`;
+}
+
+/** The kit's own files where wiring puts them. */
+export function kitFiles(name: string): Record<string, string> {
+  if (name === 'none') return {};
+  const { manifest, files } = kitNamed(name);
+  return Object.fromEntries(Object.entries(files).map(([file, text]) => [`${manifest.folder}/${file}`, text]));
+}
+
+/** The site's text files with the fault in them. */
+export function faultySite({ kit, plant, in: file = 'index.html', without = [], more = {} }: PlantedWiringFault): Record<string, string> {
+  const files: Record<string, string> = { 'index.html': wiredPage(kit), ...kitFiles(kit), ...more };
+  files[file] = plant(files[file] ?? '');
+  for (const path of without) delete files[path];
+  return files;
+}
+
+const same = (text: string): string => text;
+const link = (kit: string, n: number): string => LINKS[kit]!(NAMES[n]!);
+/** In the second item only. */
+const inSecond = (kit: string, from: string | RegExp, to: string) => (text: string): string => text.replace(link(kit, 1), link(kit, 1).replace(from, to));
+
+export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
+  { name: 'the script was never copied', kit: 'lightbox', rule: 'file-missing', plant: same, without: ['viewer/lightbox.js'], at: 'viewer/lightbox.js', why: /asks for it in vain/, fix: /^Copy lightbox\.js there$/, breaks: 0 },
+  { name: 'the stylesheet was never copied', kit: 'lantern', rule: 'file-missing', plant: same, without: ['lantern/lantern.css'], at: 'lantern/lantern.css', why: /asks for it in vain/, fix: /^Copy lantern\.css there$/, breaks: null },
+  { name: 'the path is that of another folder', kit: 'lightbox', rule: 'file-missing', plant: (text) => text.replace('src="viewer/', 'src="js/'), at: 'js/lightbox.js', why: /asks for it in vain/, fix: /^Point at it in viewer|^Point it at viewer\/lightbox\.js$/, breaks: 0 },
+  { name: 'a helper is not loaded', kit: 'lantern', rule: 'kit-incomplete', plant: (text) => text.replace('<script src="lantern/lantern-fit.js" defer></script>\n', ''), at: 'data-lantern', why: /nothing answers/, fix: /^Load lantern-fit\.js$/, breaks: 0 },
+  { name: 'helpers come before their base', kit: 'lantern', rule: 'script-order', plant: (text) => text.replace('lantern-base.js', 'x').replace('lantern-fit.js', 'lantern-base.js').replace('lantern/x', 'lantern/lantern-fit.js'), at: 'lantern-fit.js', why: /lanternBase is not defined/, fix: /^Load them in the right order$/, breaks: 0 },
+  { name: 'the viewer comes first', kit: 'lantern', rule: 'script-order', plant: (text) => text.replace('<script src="lantern/lantern.js" defer></script>\n', '').replace('<script src="lantern/lantern-base', '<script src="lantern/lantern.js" defer></script>\n<script src="lantern/lantern-base'), at: 'lantern/lantern.js', why: /is not defined/, fix: /^Load them in the right order$/, breaks: 0 },
+  { name: 'the base is deferred and its helpers are not', kit: 'lantern', rule: 'script-order', plant: (text) => text.replace(/(lantern-fit\.js"|lantern-turn\.js"|lantern\.js") defer/g, '$1'), at: 'lantern-fit.js', why: /deferred and runs after the whole page/, fix: /^Load them in the right order$/, breaks: 0 },
+  { name: 'the script is loaded twice', kit: 'lightbox', rule: 'included-twice', plant: (text) => text.replace('</body>', '<script src="viewer/lightbox.js"></script>\n</body>'), at: '<script src="viewer/lightbox.js" defer', why: /runs it twice/, fix: /^Load it once$/, breaks: null },
+  { name: 'an address without its scheme', kit: 'lightbox', rule: 'scheme-missing', plant: (text) => text.replace('src="viewer/lightbox.js"', 'src="//kites.example/lightbox.js"'), at: '//kites.example', why: /from disk/, fix: /^Write https:/, breaks: 0 },
+  { name: 'an address that begins at the root', kit: 'lightbox', rule: 'root-address', plant: (text) => text.replace('src="viewer/', 'src="/viewer/'), at: '/viewer/lightbox.js', why: /root of the disk/, fix: /^Write viewer\/lightbox\.js$/, breaks: 0 },
+  { name: 'an address on one computer', kit: 'lightbox', rule: 'root-address', plant: (text) => text.replace('src="viewer/', 'src="file:///C:/sites/kites/viewer/'), at: 'file:///C:', why: /any other computer/, fix: /^Write viewer\/lightbox\.js$/, breaks: 0 },
+  { name: 'a module, which no browser loads from disk', kit: 'lightbox', rule: 'module-from-disk', plant: (text) => text.replace('src="viewer/lightbox.js" defer', 'type="module" src="viewer/lightbox.js"'), at: 'type="module"', why: /refuses to load module/, fix: /^Load it as a plain script/, breaks: 0 },
+  { name: 'the marker is left off one link', kit: 'lightbox', rule: 'marker-unlike', plant: inSecond('lightbox', ' data-enlarge data', ' data'), at: 'large/mere.jpg', why: /leaves the page/, fix: /^Add data-enlarge$/, breaks: 1 },
+  { name: 'the marker is misspelt', kit: 'lightbox', rule: 'marker-unlike', plant: inSecond('lightbox', 'data-enlarge ', 'data-enlrage '), at: 'data-enlrage', why: /leaves the page/, fix: /^Correct it to data-enlarge$/, breaks: 1 },
+  { name: 'the class is misspelt', kit: 'peephole', rule: 'marker-unlike', plant: inSecond('peephole', '"peep"', '"pep"'), at: 'class="pep"', why: /leaves the page/, fix: /^Correct it to peep$/, breaks: 1 },
+  { name: 'the marker with its group is left off', kit: 'lantern', rule: 'marker-unlike', plant: inSecond('lantern', ' data-lantern="kites"', ''), at: 'large/mere.jpg', why: /leaves the page/, fix: /^Add data-lantern$/, breaks: 1 },
+  { name: 'the marker stands on the picture', kit: 'lightbox', rule: 'marker-place', plant: (text) => inSecond('lightbox', ' data-enlarge data', ' data')(text).replace('<img src="small/mere.jpg"', '<img data-enlarge src="small/mere.jpg"'), at: '<img data-enlarge', why: /not marked/, fix: /^Move it to the link$/, breaks: 1 },
+  { name: 'the class stands on the list item', kit: 'peephole', rule: 'marker-place', plant: (text) => inSecond('peephole', 'class="peep" ', '')(text).replace('<li><a href="large/mere', '<li class="peep"><a href="large/mere'), at: '<li class="peep">', why: /not marked/, fix: /^Move it to the link$/, breaks: 1 },
+  { name: 'the selector lacks its dot', kit: 'peephole', rule: 'start-selector', plant: (text) => text.replace("'.peep'", "'peep'"), at: "peephole('peep')", why: /begins with a dot/, fix: /^Correct it to \.peep$/, breaks: 0 },
+  { name: 'the selector lacks its hash', kit: 'peephole', rule: 'start-selector', plant: (text) => text.replace("'.peep'", "'wall a'").replace('<ul class', '<ul id="wall" class').replaceAll('class="peep" ', ''), at: "peephole('wall a')", why: /starts with no links/, fix: /^Correct it to #wall a$/, breaks: 0 },
+  { name: 'the selector finds the pictures', kit: 'peephole', rule: 'start-selector', plant: (text) => text.replace("'.peep'", "'.peep img'"), at: "'.peep img'", why: /opens links/, fix: /^Correct it to \.peep$/, breaks: 0 },
+  { name: 'the selector is not closed', kit: 'peephole', rule: 'start-selector', plant: (text) => text.replace("'.peep'", '\'a[class="peep"\''), at: 'a[class=', why: /syntax error/, fix: /^Correct it to a\[class="peep"\]$/, breaks: 0 },
+  { name: 'the call comes before its script', kit: 'peephole', rule: 'script-order', plant: (text) => text.replace("<script src=\"peephole/peephole.js\"></script>\n<script>peephole('.peep');</script>", "<script>peephole('.peep');</script>\n<script src=\"peephole/peephole.js\"></script>"), at: "peephole('.peep')", why: /peephole is not defined/, fix: /^Load them in the right order$/, breaks: 0 },
+  { name: 'the script waits and its call does not', kit: 'peephole', rule: 'script-order', plant: (text) => text.replace('peephole.js"></script>', 'peephole.js" defer></script>'), at: "peephole('.peep')", why: /deferred/, fix: /^Let it wait until the page is read$/, breaks: 0 },
+  { name: 'the call is missing', kit: 'peephole', rule: 'start-call', plant: (text) => text.replace("<script>peephole('.peep');</script>\n", ''), at: 'peephole/peephole.js', why: /does nothing until it is told/, fix: /^Write peephole\('\.peep'\);$/, breaks: 0 },
+  { name: 'the call is misspelt', kit: 'peephole', rule: 'start-call', plant: (text) => text.replace("<script>peephole('", "<script>peehpole('"), at: 'peehpole', why: /peehpole is not defined/, fix: /^Correct it to peephole$/, breaks: 0 },
+  { name: 'script and call stand in the head', kit: 'peephole', rule: 'start-too-soon', plant: (text) => text.replace(/<script src.*\n<script>.*\n/, '').replace('</head>', "<script src=\"peephole/peephole.js\"></script>\n<script>peephole('.peep');</script>\n</head>"), at: "peephole('.peep')", why: /sees only what comes before/, fix: /^Let it wait/, breaks: 0 },
+  { name: 'code stands inside the script that loads a file', kit: 'peephole', rule: 'code-ignored', plant: (text) => text.replace("peephole.js\"></script>\n<script>peephole('.peep');</script>", "peephole.js\">peephole('.peep');</script>"), at: 'peephole/peephole.js', why: /never run/, fix: /^Give the code a script of its own$/, breaks: 0 },
+  { name: 'the script is closed like an image', kit: 'lightbox', rule: 'code-ignored', plant: (text) => text.replace('defer></script>', 'defer/>').replace('</body>', '<script src="js/more.js"></script>\n</body>'), more: { 'js/more.js': '/* nothing yet */\n' }, at: 'viewer/lightbox.js', why: /takes all of it for the script/, fix: /^Close the script$/, breaks: 0 },
+  { name: 'one link has no group', kit: 'lightbox', rule: 'group-missing', plant: inSecond('lightbox', ' data-enlarge-group="kites"', ''), at: 'large/mere.jpg', why: /opens alone/, fix: /^Put it in “kites”$/, breaks: 1 },
+  { name: 'the marker carries no group', kit: 'lantern', rule: 'group-missing', plant: inSecond('lantern', '="kites"', ''), at: 'large/mere.jpg', why: /opens alone/, fix: /^Put it in “kites”$/, breaks: 1 },
+  { name: 'the group is split by a capital', kit: 'lightbox', rule: 'group-split', plant: inSecond('lightbox', '"kites"', '"Kites"'), at: '"Kites"', why: /letter by letter/, fix: /^Put it in “kites”$/, breaks: 1 },
+  { name: 'the group is split by a space', kit: 'sidebay', rule: 'group-split', plant: inSecond('sidebay', '"kites"', '"kites "'), at: '"kites "', why: /letter by letter/, fix: /^Put it in “kites”$/, breaks: 1 },
+  { name: 'a group of one', kit: 'lantern', rule: 'group-split', plant: inSecond('lantern', '"kites"', '"festival"'), at: '"festival"', why: /without its neighbours/, fix: /^Put it in “kites”$/, breaks: 1 },
+  { name: 'a link to a page where a picture is meant', kit: 'lightbox', rule: 'link-opens-page', plant: (text) => text.replace('large/mere.jpg', 'index.html'), at: 'href="index.html"', why: /promises its own picture/, fix: /^Link to mere\.jpg$/, breaks: 1 },
+  { name: 'the container does not exist', kit: 'sidebay', rule: 'container-absent', plant: (text) => text.replace('<div id="bay"></div>\n', ''), at: 'data-bay-in', why: /stops with an error/, fix: /^Write <div id="bay">/, breaks: 0 },
+  { name: 'the container’s selector lacks its hash', kit: 'sidebay', rule: 'container-absent', plant: inSecond('sidebay', '"#bay"', '"bay"'), at: 'data-bay-in="bay"', why: /stops with an error/, fix: /^Set it to #bay$/, breaks: 1 },
+  { name: 'the container’s name is misspelt', kit: 'sidebay', rule: 'container-absent', plant: inSecond('sidebay', '"#bay"', '"#bya"'), at: '"#bya"', why: /stops with an error/, fix: /^Set it to #bay$/, breaks: 1 },
+  { name: 'two viewers answer one link', kit: 'lightbox', rule: 'claimed-twice', plant: (text) => text.replaceAll('data-enlarge data', 'data-enlarge data-lantern="kites" data').replace('</head>', `${HEADS.lantern!.join('\n')}\n</head>`), more: kitFiles('lantern'), at: 'large/meadow.jpg', why: /one lies over the other/, fix: /^Take the lantern off this page$/, breaks: 0 },
+  { name: 'a quote is not closed', kit: 'lightbox', rule: 'tag-broken', plant: inSecond('lightbox', 'large/mere.jpg"', 'large/mere.jpg'), at: 'large/mere.jpg data', why: /reads on to the next quote/, fix: /^Close the quote$/, breaks: 1 },
+  { name: 'a quote inside a title', kit: 'lantern', rule: 'tag-broken', plant: inSecond('lantern', 'title="Mere kite"', 'title="The "mere" kite"'), at: 'The "mere" kite', why: /taken for attributes/, fix: /^Write the quote as an entity$/, breaks: null },
+  { name: 'typographic quotes round an address', kit: 'lightbox', rule: 'tag-broken', plant: inSecond('lightbox', 'href="large/mere.jpg"', 'href=“large/mere.jpg”'), at: '“large/mere.jpg”', why: /letters of the value/, fix: /^Write straight quotes$/, breaks: 1 },
+  { name: 'a space inside the marker’s name', kit: 'lightbox', rule: 'tag-broken', plant: inSecond('lightbox', 'data-enlarge data', 'data -enlarge data'), at: 'data -enlarge', why: /two attributes/, fix: /^Take the space out$/, breaks: 1 },
+  { name: 'a piece of a tag left in the head', kit: 'lightbox', rule: 'text-left-over', plant: (text) => text.replace('<title>Kites</title>', '<title>Kites</title>\n">'), at: '">', why: /ends the head here/, fix: /^Take it out$/, breaks: null },
+  { name: 'a bracket left between two items', kit: 'lightbox', rule: 'text-left-over', plant: (text) => text.replace('</li>\n  <li>', '</li>\n  ">\n  <li>'), at: '  ">', why: /shows it as text/, fix: /^Take it out$/, breaks: null },
+  { name: 'typographic quotes in the call', kit: 'peephole', rule: 'script-broken', plant: (text) => text.replace("'.peep'", '‘.peep’'), at: '‘.peep’', why: /runs nothing of it/, fix: /^Take the 2 stray characters out$/, breaks: 0 },
+  { name: 'a stray tag in the script’s file', kit: 'peephole', rule: 'script-broken', in: 'peephole/peephole.js', plant: (text) => `<script>\n${text}`, at: '<script>', why: /runs nothing of it/, fix: /^Take the stray character out$/, breaks: 0 },
+  { name: 'a script’s address in href', kit: 'lightbox', rule: 'include-miswritten', plant: (text) => text.replace('script src=', 'script href='), at: 'script href=', why: /loaded by src/, fix: /^Write it as src$/, breaks: 0 },
+  { name: 'a stylesheet without rel', kit: 'sidebay', rule: 'include-miswritten', plant: (text) => text.replace('rel="stylesheet" ', ''), at: 'sidebay.css', why: /does not load it/, fix: /^Set rel to stylesheet$/, breaks: null },
+];
