@@ -15,5 +15,5 @@ export default tseslint.config(
       'no-undef': 'off',
     },
   },
-  { files: ['viewers/**/*.js', 'preview/**/*.js'], languageOptions: { sourceType: 'script' } },
+  { files: ['viewers/**/*.js', 'kits/**/*.js', 'preview/**/*.js'], languageOptions: { sourceType: 'script' } },
 );

@@ -2,6 +2,7 @@
  * Runs first in every previewed page. It reports what happens there and takes a few commands from the application;
  * it changes nothing that the page's own scripts would see, but for a mark that is shown while somebody points.
  */
+import { rehearse } from './rehearsal.ts';
 
 void (() => {
   document.currentScript?.remove();
@@ -130,14 +131,29 @@ void (() => {
   });
   for (const kind of ['wheel', 'pointerdown', 'keydown']) window.addEventListener(kind, () => (keeping = null), true);
 
+  /** One picture clicked; addresses are told as paths of the site where they lead into it. */
+  async function rehearseAt(path: number[], number: number): Promise<void> {
+    const element = byPath.get(path.join());
+    const place = (address: string | null) => (address === null ? null : new URL(address, location.href).origin === location.origin ? sitePath(address) : address);
+    if (!element?.isConnected) return tell({ type: 'rehearsed', number, seen: null });
+    placeMarks();
+    try {
+      const seen = await rehearse(element);
+      tell({ type: 'rehearsed', number, seen: { ...seen, shows: place(seen.shows), next: place(seen.next), back: place(seen.back), missing: seen.missing.map(place) } });
+    } catch (error) {
+      tell({ type: 'rehearsed', number, seen: null, reason: String(error) });
+    }
+  }
+
   window.addEventListener('message', (event: MessageEvent) => {
     if (event.origin !== APPLICATION_ORIGIN || event.source !== window.parent) return;
-    const command = event.data as { type?: string; path?: string; element?: number[]; elements?: number[][]; scroll?: boolean; at?: [number, number] };
+    const command = event.data as { type?: string; path?: string; element?: number[]; elements?: number[][]; scroll?: boolean; at?: [number, number]; number?: number };
     if (command.type === 'show' && command.element) show('chosen', command.element, command.scroll === true);
     else if (command.type === 'hint') show('pointed', command.element ?? [-1], false);
     else if (command.type === 'place' && command.at) keepPlace(command.at);
     else if (command.type === 'hide') show('chosen', [-1], false);
     else if (command.type === 'style' && command.path) refreshStyle(command.path);
+    else if (command.type === 'rehearse' && command.element) void rehearseAt(command.element, command.number ?? 0);
     else if (command.type === 'watch') {
       watched = (command.elements ?? []).map((path) => path.join());
       told = '?';

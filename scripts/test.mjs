@@ -43,7 +43,7 @@ if (long) process.env.LONG = 'yes';
 const steps = [
   ['types', ['react-router', 'typegen'], ['tsc', '--noEmit']],
   ['lint', ['eslint', '--max-warnings', '0', '.']],
-  ['boundaries', ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'app', 'server', 'preview', 'viewers', 'demo', 'tests']],
+  ['boundaries', ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'app', 'server', 'preview', 'viewers', 'kits', 'demo', 'tests']],
   ['demo site', ['tsx', 'demo/make.ts']],
   ['unit', ['vitest', 'run', '--silent=passed-only', '--reporter=default', '--reporter=json', `--outputFile.json=${join(OUT, 'unit.json')}`]],
   ['build', ['react-router', 'build']],

@@ -1,6 +1,5 @@
 /** The preview origin's server: four scripts and a boot page. Files of a site never pass through it. */
-import { transformSync } from 'esbuild';
-import { readFileSync } from 'node:fs';
+import { buildSync } from 'esbuild';
 import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
 import { previewHeaders } from './headers.ts';
@@ -16,8 +15,14 @@ const page = (title: string, script: string) => `<!DOCTYPE html>
 const BOOT_PAGE = page('Preview', 'boot');
 const BRIDGE_PAGE = page('Bridge', 'bridge');
 
+function bundled(path: string): string {
+  const [file] = buildSync({ entryPoints: [path], bundle: true, write: false, format: 'iife', target: 'es2022', logLevel: 'silent' }).outputFiles;
+  if (!file) throw new Error(`${path} gave no script.`);
+  return file.text;
+}
+
 export function previewServer(root: string, port: number, origins: Origins): Server {
-  const scripts = new Map(SCRIPTS.map((name) => [`/${name}.js`, transformSync(readFileSync(join(root, 'preview', `${name}.ts`), 'utf8'), { loader: 'ts', format: 'iife', target: 'es2022' }).code]));
+  const scripts = new Map(SCRIPTS.map((name) => [`/${name}.js`, bundled(join(root, 'preview', `${name}.ts`))]));
   return createServer((request, response) => {
     const application = applicationSourceFor(origins, request.headers.host, port);
     const path = new URL(request.url ?? '/', 'http://preview.invalid').pathname;

@@ -32,7 +32,7 @@ export const markerPlace: Rule = {
       station: 'wiring',
       severity: 'broken',
       says: `${meant} stands on the <${bearer.tag}>; the ${manifest.name} looks for it on the link.`,
-      why: 'A click reaches the link, which is not marked: the browser leaves the page and shows the picture alone.',
+      why: use.strays.has(bearer) ? `The ${manifest.name} answers a click on the <${bearer.tag}>, which says no address: it opens and shows nothing.` : 'A click reaches the link, which is not marked: the browser leaves the page and shows the picture alone.',
       place: placeIn(page, attributeOf(bearer, name)?.range ?? bearer.open),
       strand: strand.id,
       joint: 'viewer',

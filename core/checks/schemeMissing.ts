@@ -1,4 +1,5 @@
 import { replaceValue } from '../markup/index.ts';
+import { relativeReference } from '../site/index.ts';
 import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
 import { soughtReferences } from './references.ts';
 
@@ -17,7 +18,9 @@ export const schemeMissing: Rule = {
     const first = written.split(/[/?#]/)[0] ?? '';
     const host = !bare && HOST.test(written) && !site.files.has(first) && ![...site.files.keys()].some((path) => path.startsWith(`${first}/`));
     if (!bare && !host) return [];
-    const whole = bare ? `https:${written}` : `https://${written}`;
+    // Two slashes too many before a file of the site itself.
+    const own = bare ? written.replace(/^\/+|[?#].*$/gs, '') : '';
+    const whole = site.files.has(own) ? relativeReference(page.path, own) : bare ? `https:${written}` : `https://${written}`;
     return [{
       id: `scheme-missing:${page.path}:${written}`,
       rule: 'scheme-missing',
@@ -28,7 +31,7 @@ export const schemeMissing: Rule = {
       place: placeIn(page, attribute.range),
       strand: null,
       joint: null,
-      fixes: [{ kind: 'change', label: `Write ${whole.length > 40 ? 'https:// before it' : whole}`, plan: () => planEdits(`Give ${written} its scheme on ${page.path}`, page.path, { ok: true, edits: [replaceValue(attribute, whole)] }) }],
+      fixes: [{ kind: 'change', label: `Write ${whole.length > 60 ? 'https: before it' : whole}`, plan: () => planEdits(`Write ${whole} on ${page.path}`, page.path, { ok: true, edits: [replaceValue(attribute, whole)] }) }],
     }];
   })),
 };

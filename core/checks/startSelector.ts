@@ -30,7 +30,7 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
     station: 'wiring',
     severity: 'broken',
     says: found,
-    why: trouble !== null ? 'The browser stops the script there with a syntax error.' : matched.length > 0 ? `The ${name} opens links; a click on these reaches the link around or inside them, which it does not answer.` : wordAlone(call.text) ? 'A bare word means a tag of that name. A class begins with a dot, an id with a hash.' : `The ${name} starts with no links and answers no click.`,
+    why: trouble !== null ? 'The browser stops the script there with a syntax error.' : matched.length > 0 ? `The ${name} opens links. ${use.strays.size > 0 ? 'These say no address, so it opens and shows nothing.' : 'A click on these reaches the link around or inside them, which it does not answer.'}` : wordAlone(call.text) ? 'A bare word means a tag of that name. A class begins with a dot, an id with a hash.' : `The ${name} starts with no links and answers no click.`,
     place,
     strand: null,
     joint: 'viewer',

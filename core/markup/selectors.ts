@@ -1,5 +1,6 @@
 /** Which elements a selector matches: css-select over the page's own elements. The browser must agree; a test asks it. */
 import { compile, type Options } from 'css-select';
+import { parse, walk, type CssNode } from 'css-tree';
 import { ancestors, descendants, textOf, valueOf, type PageDocument, type PageElement } from './document.ts';
 
 type Adapter = NonNullable<Options<PageElement, PageElement>['adapter']>;
@@ -28,15 +29,56 @@ function compiledFor(selector: string): Matcher | { reason: string } {
   const known = compiled.get(selector);
   if (known) return known;
   if (compiled.size >= MOST_KEPT) compiled.clear();
-  let made: Matcher | { reason: string };
-  try {
-    // Results are not kept by css-select: its memory would hold on to pages that are gone.
-    made = compile<PageElement, PageElement>(selector, { adapter: ADAPTER, cacheResults: false });
-  } catch (error) {
-    made = { reason: error instanceof Error ? error.message : String(error) };
+  let made = tried(selector);
+  // What is open at the end is closed there, as a browser does (CSS Syntax Level 3, §5.4.8 and §4.3.5).
+  if (typeof made !== 'function') {
+    const open = openAtEnd(selector);
+    const closed = open === '' ? made : tried(selector + open);
+    if (typeof closed === 'function') made = closed;
   }
   compiled.set(selector, made);
   return made;
+}
+
+function tried(selector: string): Matcher | { reason: string } {
+  try {
+    // css-select takes some for selectors that no browser does: `..kite`.
+    const wrong = mistakeIn(parse(selector, { context: 'selectorList' }));
+    if (wrong !== null) return { reason: wrong };
+    // Results are not kept by css-select: its memory would hold on to pages that are gone.
+    return compile<PageElement, PageElement>(selector, { adapter: ADAPTER, cacheResults: false });
+  } catch (error) {
+    return { reason: error instanceof Error ? error.message : String(error) };
+  }
+}
+
+/** What css-tree lets pass and a browser does not: a combinator with nothing on one side, and a list with nothing in it. */
+function mistakeIn(list: CssNode): string | null {
+  let wrong: string | null = null;
+  walk(list, (node) => {
+    if (node.type === 'SelectorList' && node.children.isEmpty) wrong ??= 'Nothing stands in the selector';
+    if (node.type !== 'Selector') return;
+    if (node.children.isEmpty) wrong ??= 'Nothing stands between two commas';
+    if (node.children.last?.type === 'Combinator') wrong ??= 'Nothing stands behind the last sign';
+    // Inside of `:has()` a selector may begin with one.
+    if (node.children.first?.type === 'Combinator' && list.type === 'SelectorList' && list.children.some((child) => child === node)) wrong ??= 'Nothing stands before the first sign';
+  });
+  return wrong;
+}
+
+/** The quotes and brackets that are still missing. */
+function openAtEnd(selector: string): string {
+  const open: string[] = [];
+  for (let n = 0; n < selector.length; n++) {
+    const sign = selector[n]!;
+    if (sign === '\\') n++;
+    else if (sign === open.at(-1)) open.pop();
+    else if (open.at(-1) === '"' || open.at(-1) === "'") continue;
+    else if (sign === '"' || sign === "'") open.push(sign);
+    else if (sign === '[') open.push(']');
+    else if (sign === '(') open.push(')');
+  }
+  return open.reverse().join('');
 }
 
 /** Whether a selector matches an element; null for one that does not parse or asks for what a still page cannot say. */

@@ -1,6 +1,6 @@
 /** The fourth joint: what marks a link for the viewer, and the script that answers. */
 import { attributeOf, type Gallery, type GalleryItem, type PageElement } from '../markup/index.ts';
-import { answers, commonGroup, containerMissing, groupAttribute, groupOf, markerName, membersOf, misspeltMarker, type KitUse } from '../wiring/index.ts';
+import { answers, commonGroup, containerMissing, groupAttribute, groupOf, markerName, membersOf, misspeltMarker, strayOf, type KitUse } from '../wiring/index.ts';
 import { joint, placeOf, type Joint, type PageContext } from './joints.ts';
 
 export function viewerJoint(page: PageContext, gallery: Gallery, item: GalleryItem): Joint {
@@ -42,6 +42,8 @@ function unclaimedJoint(page: PageContext, use: KitUse, link: PageElement): Join
   const meant = markerName(use.kit.manifest);
   const wrong = misspeltMarker(link, use.kit);
   if (wrong) return joint('viewer', 'broken', name, `The marker reads ${wrong.is}; the ${name} looks for ${wrong.meant}.`, placeOf(page, link, wrong.attribute));
+  const stray = strayOf(use, link);
+  if (stray) return joint('viewer', 'broken', name, `The ${name} listens to the <${stray.tag}>, not to the link, and finds no address there.`, placeOf(page, stray));
   const call = use.starts.find(({ tooEarly }) => tooEarly) ?? use.starts[0];
   if (start?.required && use.marked.includes(link)) return joint('viewer', 'broken', name, call ? `The call of ${start.call}() does not find it.` : `${start.call}() is never called, so the ${name} does nothing.`, call ? { path: page.path, line: call.include.line, range: call.include.element.range } : placeOf(page, link));
   return joint('viewer', 'broken', name, `The link is not marked with ${meant}, so the ${name} leaves it alone.`, placeOf(page, link));

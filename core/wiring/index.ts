@@ -5,6 +5,7 @@ export * from './kit.ts';
 export * from './kitFiles.ts';
 export * from './letters.ts';
 export * from './prediction.ts';
+export * from './rehearsal.ts';
 export * from './scriptFacts.ts';
 export * from './scripts.ts';
 export * from './startEdits.ts';

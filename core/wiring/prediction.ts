@@ -3,7 +3,7 @@ import { matches, valueOf, type GalleryItem, type PageDocument, type PageElement
 import { isPicturePath, resolveInSite, type PathIndex } from '../site/index.ts';
 import { captionOf, descriptionOf } from './caption.ts';
 import { argumentName, type Kit } from './kit.ts';
-import { answers, groupOf, type KitUse, type PageWiring } from './uses.ts';
+import { answers, groupOf, strayOf, type KitUse, type PageWiring } from './uses.ts';
 
 export interface Prediction {
   /** `viewer` shows it over or in the page, `address` leaves the page for what the link leads to, `broken` begins and does not come to an end. */
@@ -22,6 +22,8 @@ export interface Prediction {
   /** What an arrow leads to; null at an end, or where the picture stands alone. */
   next: string | null;
   back: string | null;
+  /** The viewer's stylesheet is there; without it nobody can say what is in sight. */
+  styled: boolean;
 }
 
 export interface PredictionContext {
@@ -29,14 +31,19 @@ export interface PredictionContext {
   document: PageDocument;
   wiring: PageWiring;
   index: PathIndex;
+  /** From where the page is opened: browsers load no module from disk. */
+  from?: 'host' | 'disk';
 }
 
-const ALONE = { counter: null, caption: '', description: '', next: null, back: null };
+const ALONE = { counter: null, caption: '', description: '', next: null, back: null, styled: true };
 
 export function predict(page: PredictionContext, item: GalleryItem): Prediction {
-  const uses = page.wiring.uses.filter((use) => use.kit.manifest.does === 'overlay' && answers(use, item));
+  const overlays = page.wiring.uses.filter((use) => use.kit.manifest.does === 'overlay' && (page.from !== 'disk' || !needsHost(use)));
+  const uses = overlays.filter((use) => answers(use, item));
   const [use] = uses;
   const { link } = item;
+  const stray = link && overlays.find((one) => strayOf(one, link) !== null);
+  if (link && stray) return { opens: 'viewer', by: stray.kit.manifest.name, clash: [], shows: null, asks: null, ...ALONE, styled: stray.styled };
   if (!link) return { opens: 'nothing', by: null, clash: [], shows: null, asks: null, ...ALONE };
   const target = targetOf(link, page);
   if (!use) return { opens: target.asks === null ? 'nothing' : 'address', by: null, clash: [], ...target, ...ALONE };
@@ -63,8 +70,11 @@ export function predict(page: PredictionContext, item: GalleryItem): Prediction 
     description: descriptionOf(item, use.kit),
     next: near(1),
     back: near(-1),
+    styled: use.styled,
   };
 }
+
+const needsHost = ({ files }: KitUse): boolean => files.some(({ includes }) => includes.some(({ module }) => module));
 
 function targetOf(link: PageElement, { path, index }: PredictionContext): { shows: string | null; asks: string | null } {
   const href = valueOf(link, 'href');

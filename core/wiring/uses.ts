@@ -43,6 +43,10 @@ export interface KitUse {
   marked: PageElement[];
   /** Links, or holders of items, that it answers. */
   claimed: Set<PageElement>;
+  /** Elements that a start call listens to and that are no links: a click there opens nothing, for they say no address. */
+  strays: Set<PageElement>;
+  /** Its stylesheets are there. */
+  styled: boolean;
 }
 
 export interface PageWiring {
@@ -104,12 +108,15 @@ function useOf(page: PageDocument, includes: readonly Include[], scripts: readon
   const claims = (elements: readonly PageElement[]) => elements.forEach((element) => {
     if (manifest.marker.on === 'gallery' || element.tag === 'a') claimed.add(element);
   });
+  const strays = new Set<PageElement>();
   const selector = markerSelector(manifest);
+  if (runs && manifest.start?.binds) for (const { tooEarly, there } of starts) if (!tooEarly) there.forEach((element) => element.tag !== 'a' && strays.add(element));
   if (runs) {
     if (selector !== null && !manifest.start?.required) claims(matching(page, selector));
     for (const { tooEarly, there } of starts) if (!tooEarly) claims(there);
   }
-  return { kit, files, script, runs, starts, marked, claimed };
+  const styled = files.every(({ file, includes: some }) => file.role !== 'style' || some.some(({ lookup }) => lookup.found === 'exact'));
+  return { kit, files, script, runs, starts, marked, claimed, strays, styled };
 }
 
 function matching(page: PageDocument, selector: string): PageElement[] {
@@ -186,4 +193,13 @@ export function answers(use: KitUse, item: GalleryItem): boolean {
   if (use.kit.manifest.marker.on === 'link') return item.link !== null && use.claimed.has(item.link);
   for (let at: PageElement | null = item.elements[0] ?? null; at; at = at.parent) if (use.claimed.has(at)) return true;
   return false;
+}
+
+/** An element around or inside a link that a viewer listens to in its stead. */
+export function strayOf(use: KitUse, link: PageElement): PageElement | null {
+  for (const stray of use.strays) {
+    for (let at: PageElement | null = link; at; at = at.parent) if (at === stray) return stray;
+    for (let at: PageElement | null = stray; at; at = at.parent) if (at === link) return stray;
+  }
+  return null;
 }

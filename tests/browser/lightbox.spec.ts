@@ -171,7 +171,7 @@ test('arrows turn round on a right-to-left page', async ({ page }) => {
 
 test('selectors match in the model what the browser’s querySelectorAll matches', async ({ page }) => {
   const { manifest } = kitNamed('lightbox');
-  const selectors = [markerSelector(manifest) ?? '', `a[${groupAttribute(manifest)}="festival"]`, '.meadow > li:first-child a', 'li:nth-child(2n) > a', 'a[href$=".jpg" i]:not([title*="kite"])', 'ul ~ ul img, h1 + p', '#nothing', 'li:has(> a[data-enlarge]) span'];
+  const selectors = [markerSelector(manifest) ?? '', `a[${groupAttribute(manifest)}="festival"]`, '.meadow > li:first-child a', 'li:nth-child(2n) > a', 'a[href$=".jpg" i]:not([title*="kite"])', 'ul ~ ul img, h1 + p', '#nothing', 'a[href$=".jpg"', 'li:not(.x a', 'li:has(> a[data-enlarge]) span'];
   for (const name of ['festival.html', 'workshop.html']) {
     const text = readFileSync(join(SITE, name), 'utf8');
     const files = new Map<string, FileContent>([[name, { kind: 'text', text }]]);
@@ -183,5 +183,20 @@ test('selectors match in the model what the browser’s querySelectorAll matches
       expect(model.ok && model.elements.length, `${selector} on ${name}`).toBe(browser.length);
       if (model.ok) expect(model.elements.map((element) => element.tag)).toEqual(browser.map((open) => /^<(\w+)/.exec(open)?.[1]));
     }
+  }
+});
+
+test('what is no selector to the browser is none to the model', async ({ page }) => {
+  const [reading] = readSite(new Map<string, FileContent>([['a.html', { kind: 'text', text: '<p class="peep"><a href="x.jpg">x</a></p>' }]]), new Map(), []).pages;
+  for (const selector of ['..peep', '.peep..', 'a[', 'a[href=', 'a[href="x', 'p >', '> a', '#', '.', '.1st', 'a:nope', 'a:not(', 'p,', ',p', '', ' ', '[data-x=1]', '.peep a', 'a:not([href=""])', 'a[href="x.jpg" i', 'p:has(> a)', 'a!', '.a\\.b']) {
+    const browser = await page.evaluate((query) => {
+      try {
+        document.querySelectorAll(query);
+        return true;
+      } catch {
+        return false;
+      }
+    }, selector);
+    expect(matches(reading!.document, selector).ok, selector).toBe(browser);
   }
 });

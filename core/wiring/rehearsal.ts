@@ -1,0 +1,73 @@
+/** What a rehearsal saw of one picture, and how it stands beside what was predicted. */
+import { z } from 'zod';
+import type { Prediction } from './prediction.ts';
+
+const px = z.number().min(0).max(1_000_000);
+const address = z.string().max(4000).nullable();
+const size = z.strictObject({ width: px, height: px }).nullable();
+
+/** As the live page tells it; the page could forge it, so it is checked and only shown. Paths of the site where an address leads into it. */
+export const Seen = z.strictObject({
+  reached: z.enum(['at once', 'tab', 'step', 'more']).nullable(),
+  opened: z.enum(['viewer', 'address', 'nothing']),
+  shows: address,
+  loaded: z.boolean(),
+  natural: size,
+  size,
+  whole: z.boolean(),
+  layers: z.number().int().min(0).max(1000),
+  counter: z.strictObject({ at: z.number(), of: z.number() }).nullable(),
+  words: z.array(z.string().max(4000)).max(500),
+  next: address,
+  back: address,
+  closed: z.enum(['key', 'button', 'outside', 'no']).nullable(),
+  errors: z.array(z.string().max(4000)).max(100),
+  missing: z.array(address).max(100),
+  time: z.number().min(0),
+});
+export type Seen = z.infer<typeof Seen>;
+
+export interface Disagreement {
+  about: 'what opens' | 'the file' | 'the counter' | 'the caption' | 'the description' | 'the way on' | 'the way back' | 'closing' | 'how many open';
+  predicted: string;
+  seen: string;
+}
+
+const OPENS: Record<Prediction['opens'], string> = { viewer: 'the viewer', address: 'another address', nothing: 'nothing', broken: 'nothing, with an error' };
+
+/** Empty where the browser did what the page's text says. */
+export function disagreements(prediction: Prediction, seen: Seen): Disagreement[] {
+  const found: Disagreement[] = [];
+  const compare = (about: Disagreement['about'], predicted: string | null, saw: string | null) => {
+    if (predicted !== saw) found.push({ about, predicted: predicted ?? 'none', seen: saw ?? 'none' });
+  };
+  if (seen.reached === null) return [{ about: 'what opens', predicted: OPENS[prediction.opens], seen: 'the picture could not be brought into sight' }];
+  if (prediction.opens === 'broken') {
+    if (seen.loaded || seen.errors.length === 0) compare('what opens', OPENS.broken, seen.loaded ? seen.shows : 'no error');
+    return found;
+  }
+  compare('what opens', OPENS[prediction.opens], OPENS[seen.opened]);
+  if (found.length > 0 || prediction.opens === 'nothing') return found;
+  if (prediction.opens === 'address') {
+    compare('the file', prediction.asks, seen.shows);
+    return found;
+  }
+  if (prediction.clash.length > 0) {
+    if (seen.layers < 2) compare('how many open', `${prediction.clash.length}`, `${seen.layers}`);
+    return found;
+  }
+  if (seen.layers > 1) compare('how many open', '1', `${seen.layers}`);
+  compare('the file', prediction.shows, seen.loaded ? seen.shows : null);
+  if (prediction.shows === null) return found;
+  if (!prediction.styled) return found;
+  compare('the counter', counted(prediction.counter), counted(seen.counter));
+  if (prediction.caption !== '' && !says(seen, prediction.caption)) compare('the caption', prediction.caption, seen.words.join(' · '));
+  if (prediction.description !== '' && !says(seen, prediction.description)) compare('the description', prediction.description, seen.words.join(' · '));
+  compare('the way on', prediction.next, seen.next);
+  compare('the way back', prediction.back, seen.back);
+  if (seen.closed === 'no') compare('closing', 'it closes', 'it stays open');
+  return found;
+}
+
+const counted = (counter: Prediction['counter']): string | null => counter && `${counter.at} of ${counter.of}`;
+const says = ({ words }: Seen, text: string): boolean => words.some((one) => one.includes(text)) || words.join(' ').includes(text);

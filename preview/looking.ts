@@ -1,0 +1,111 @@
+/** What a visitor sees of a page at one moment, and what is new since another: pictures in front, words, controls. */
+
+export interface Shown {
+  element: Element;
+  address: string | null;
+  loaded: boolean;
+  natural: { width: number; height: number } | null;
+  size: { width: number; height: number };
+  whole: boolean;
+  layers: number;
+}
+
+export interface Look {
+  /** Pictures in sight with their addresses. */
+  pictures: Map<Element, string>;
+  /** Pictures that lay in front of all else. */
+  front: Set<Element>;
+  words: Map<Text, string>;
+  controls: Set<Element>;
+}
+
+export function isSeen(element: Element): boolean {
+  if (!element.isConnected || !element.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true })) return false;
+  const box = element.getBoundingClientRect();
+  return box.width > 1 && box.height > 1 && box.bottom > 0 && box.right > 0 && box.top < innerHeight && box.left < innerWidth;
+}
+
+export const accessibleName = (element: Element): string => (element.getAttribute('aria-label') ?? (element.textContent?.trim() || element.getAttribute('title') || element.getAttribute('value') || '')).trim();
+
+/** Address of a picture, a film, a page in a frame, or a picture that a style draws. */
+function addressOf(element: Element): string | null {
+  if (element instanceof HTMLImageElement) return element.currentSrc || element.src || null;
+  if (element instanceof HTMLVideoElement) return element.currentSrc || element.src || null;
+  if (element instanceof HTMLIFrameElement) return element.src || null;
+  const drawn = element instanceof HTMLElement ? /url\("?([^")]+)"?\)/.exec(element.style.backgroundImage) : null;
+  return drawn?.[1] ? new URL(drawn[1], location.href).href : null;
+}
+
+/** Roots of open shadow trees are looked into as well. */
+function everyPicture(root: ParentNode = document): Element[] {
+  const found = [...root.querySelectorAll('img, video, iframe, [style*="background"]')];
+  for (const element of root.querySelectorAll('*')) if (element.shadowRoot) found.push(...everyPicture(element.shadowRoot));
+  return found;
+}
+
+function liesInFront(element: Element): boolean {
+  const box = element.getBoundingClientRect();
+  const x = Math.min(Math.max((box.left + box.right) / 2, 0), innerWidth - 1);
+  const y = Math.min(Math.max((box.top + box.bottom) / 2, 0), innerHeight - 1);
+  const at = document.elementFromPoint(x, y);
+  return at !== null && (at === element || at.contains(element) || element.contains(at) || (at instanceof HTMLElement && at.shadowRoot?.contains(element) === true));
+}
+
+export function lookAround(): Look {
+  const look: Look = { pictures: new Map(), front: new Set(), words: new Map(), controls: new Set() };
+  for (const element of everyPicture()) {
+    const address = addressOf(element);
+    if (address === null || !isSeen(element)) continue;
+    look.pictures.set(element, address);
+    if (liesInFront(element)) look.front.add(element);
+  }
+  for (const [node, text] of wordsInSight()) look.words.set(node, text);
+  for (const element of document.querySelectorAll('button, [role="button"], a, input[type="button"]')) if (isSeen(element)) look.controls.add(element);
+  return look;
+}
+
+/** The largest picture that lies in front and was not there before, or not that one; null where there is none. */
+export function pictureInFront(before: Look): Shown | null {
+  const fresh = everyPicture().filter((element) => {
+    const address = addressOf(element);
+    if (address === null || !isSeen(element)) return false;
+    return before.pictures.get(element) !== address || !before.front.has(element);
+  });
+  const front = fresh.filter(liesInFront);
+  const area = (element: Element) => {
+    const { width, height } = element.getBoundingClientRect();
+    return width * height;
+  };
+  const [element] = front.sort((a, b) => area(b) - area(a));
+  if (!element) return null;
+  const box = element.getBoundingClientRect();
+  const image = element instanceof HTMLImageElement ? element : null;
+  return {
+    element,
+    address: addressOf(element),
+    loaded: image ? image.complete && image.naturalWidth > 0 : true,
+    natural: image && image.naturalWidth > 0 ? { width: image.naturalWidth, height: image.naturalHeight } : null,
+    size: { width: Math.round(box.width), height: Math.round(box.height) },
+    whole: box.left >= -1 && box.top >= -1 && box.right <= innerWidth + 1 && box.bottom <= innerHeight + 1,
+    // Pictures that came with the click and are as large as a viewer shows them, one behind the other.
+    layers: fresh.filter((one) => area(one) > area(element) / 4 && !before.pictures.has(one)).length,
+  };
+}
+
+function* wordsInSight(): Generator<[Text, string]> {
+  const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+    const text = node.nodeValue?.trim().replace(/\s+/g, ' ') ?? '';
+    const parent = node.parentElement;
+    if (text !== '' && parent && !parent.closest('script, style, noscript, button, [role="button"]') && isSeen(parent)) yield [node as Text, text];
+  }
+}
+
+const COUNTER = /(\d+)\s*(?:\/|of|von|de|sur|van|av|di|из)\s*(\d+)/i;
+
+/** Words that were not in sight before, and among them a count. */
+export function wordsSince(before: Look): { words: string[]; counter: { at: number; of: number } | null } {
+  const words = [...wordsInSight()].filter(([node, text]) => before.words.get(node) !== text).map(([, text]) => text);
+  const counted = words.map((text) => COUNTER.exec(text)).find((match) => match !== null);
+  return { words, counter: counted ? { at: Number(counted[1]), of: Number(counted[2]) } : null };
+}

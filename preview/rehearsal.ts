@@ -1,0 +1,241 @@
+/**
+ * Clicks one picture of a live page as a visitor would, and tells what came of it: what is shown, with what words, where
+ * the arrows lead, how it closes. It knows nothing of any viewer; it looks only at what a visitor could see.
+ */
+import { accessibleName, isSeen, lookAround, pictureInFront, wordsSince, type Look, type Shown } from './looking.ts';
+
+export interface Seen {
+  /** How the picture came into sight before it was clicked: at once, by a tab, by going on, by loading more; null where it did not. */
+  reached: 'at once' | 'tab' | 'step' | 'more' | null;
+  opened: 'viewer' | 'address' | 'nothing';
+  /** Address of what is shown, or of what the page would have been left for. */
+  shows: string | null;
+  /** Whether it has arrived; a picture that is missing has not. */
+  loaded: boolean;
+  /** Image px. */
+  natural: { width: number; height: number } | null;
+  /** CSS px. */
+  size: { width: number; height: number } | null;
+  /** Whether all of it is inside of the window. */
+  whole: boolean;
+  /** How many pictures opened at once. */
+  layers: number;
+  counter: { at: number; of: number } | null;
+  words: string[];
+  next: string | null;
+  back: string | null;
+  closed: 'key' | 'button' | 'outside' | 'no' | null;
+  errors: string[];
+  missing: string[];
+  /** From the click to the picture; ms. */
+  time: number;
+}
+
+/** How long a visitor is taken to wait for something to happen, for a picture to come, and for a step; ms. */
+const PATIENCE = { reaction: 500, picture: 4000, step: 450 };
+const TICK = 15;
+
+const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+async function until<T>(look: () => T | null | false, patience: number): Promise<T | null> {
+  for (const end = performance.now() + patience; ; ) {
+    const found = look();
+    if (found !== null && found !== false) return found;
+    if (performance.now() > end) return null;
+    await wait(TICK);
+  }
+}
+
+/** What a click sets off, while it is watched: navigations are held back, errors noted. */
+function watch() {
+  const heard = { leaves: null as string | null, errors: [] as string[], missing: [] as string[], prevented: false };
+  const stop = new AbortController();
+  const { signal } = stop;
+  // The page stays, or there would be nobody left to tell what happened.
+  const navigation = (window as { navigation?: EventTarget }).navigation;
+  navigation?.addEventListener('navigate', (event) => {
+    const { destination, hashChange } = event as Event & { destination: { url: string }; hashChange: boolean };
+    if (hashChange) return;
+    heard.leaves = destination.url;
+    event.preventDefault();
+  }, { signal });
+  window.addEventListener('click', (event) => {
+    const link = event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null;
+    heard.prevented = event.defaultPrevented;
+    if (event.defaultPrevented || !link || new URL(link.href).href.split('#')[0] === location.href.split('#')[0]) return;
+    heard.leaves = link.href;
+    event.preventDefault();
+  }, { signal });
+  window.addEventListener('error', (event) => {
+    const { target } = event;
+    if (target instanceof HTMLElement) heard.missing.push((target as HTMLImageElement).src || (target as HTMLAnchorElement).href || '');
+    else heard.errors.push(event.message);
+  }, { signal, capture: true });
+  window.addEventListener('unhandledrejection', (event) => heard.errors.push(String(event.reason)), { signal });
+  const open = window.open;
+  window.open = (url) => {
+    heard.leaves = new URL(String(url), location.href).href;
+    return null;
+  };
+  return {
+    heard,
+    end: () => {
+      window.open = open;
+      stop.abort();
+    },
+  };
+}
+
+/** A press as a pointer makes it. */
+function press(target: Element): void {
+  const box = target.getBoundingClientRect();
+  const at = { bubbles: true, cancelable: true, composed: true, clientX: box.left + box.width / 2, clientY: box.top + box.height / 2, button: 0, isPrimary: true };
+  for (const name of ['pointerdown', 'mousedown', 'pointerup', 'mouseup']) target.dispatchEvent(name.startsWith('pointer') ? new PointerEvent(name, at) : new MouseEvent(name, at));
+  (target as HTMLElement).click();
+}
+
+function key(name: string): void {
+  const target = document.activeElement ?? document.body;
+  for (const type of ['keydown', 'keyup']) target.dispatchEvent(new KeyboardEvent(type, { key: name, code: name, bubbles: true, cancelable: true, composed: true }));
+}
+
+const NAMES = {
+  next: /next|forward|onward|^on$|weiter|vor$|suivant|siguiente|volgende|[›»→▶>]/i,
+  back: /prev|back|zurück|précédent|anterior|vorige|[‹«←◀<]/i,
+  close: /close|schließen|fermer|cerrar|sluiten|^[×✕✖x]$/i,
+  more: /more|mehr|plus|más|meer/i,
+};
+
+/** A control of that meaning which is in sight; of several the one that came last into the page. */
+function control(meaning: keyof typeof NAMES, within: ParentNode = document, before?: Look): HTMLElement | null {
+  const all = [...within.querySelectorAll<HTMLElement>('button, [role="button"], a, input[type="button"]')];
+  const named = all.filter((one) => NAMES[meaning].test(accessibleName(one)) || new RegExp(`(?:^|[-_ ])${meaning}(?:$|[-_ ])`, 'i').test(one.className));
+  return named.filter((one) => isSeen(one) && !one.hasAttribute('disabled') && one.getAttribute('aria-disabled') !== 'true' && !before?.controls.has(one)).at(-1) ?? null;
+}
+
+/** Brings a picture into sight by what the page offers for it. */
+async function reach(element: Element): Promise<Seen['reached']> {
+  const target = element.querySelector('img') ?? element;
+  const there = () => {
+    target.scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
+    return isInFront(target);
+  };
+  if (there()) return 'at once';
+  const panel = target.closest('[role="tabpanel"]');
+  const tab = panel && document.querySelector<HTMLElement>(`[role="tab"][aria-controls="${CSS.escape(panel.id)}"]`);
+  if (tab) {
+    tab.click();
+    if (await until(there, 1500)) return 'tab';
+  }
+  for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
+    const on = control('next', holder);
+    if (!on) continue;
+    for (let n = 0; n < 600 && !isInFront(target); n++) {
+      const button = control('next', holder);
+      if (!button) break;
+      button.click();
+      await until(() => isInFront(target), 500);
+    }
+    if (isInFront(target)) return 'step';
+  }
+  for (let n = 0; n < 200; n++) {
+    window.scrollTo(0, document.documentElement.scrollHeight);
+    await wait(60);
+    if (there()) return 'more';
+    const more = control('more');
+    if (!more) continue;
+    more.click();
+    if (await until(there, 300)) return 'more';
+  }
+  return null;
+}
+
+function isInFront(target: Element): boolean {
+  if (!isSeen(target)) return false;
+  const box = target.getBoundingClientRect();
+  const at = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
+  return at !== null && (at === target || target.contains(at) || at.contains(target) || at.closest('a') === target.closest('a'));
+}
+
+export async function rehearse(element: Element): Promise<Seen> {
+  const seen: Seen = { reached: await reach(element), opened: 'nothing', shows: null, loaded: false, natural: null, size: null, whole: false, layers: 0, counter: null, words: [], next: null, back: null, closed: null, errors: [], missing: [], time: 0 };
+  if (seen.reached === null) return seen;
+  const before = lookAround();
+  const { heard, end } = watch();
+  const began = performance.now();
+  press(element.querySelector('img') ?? element);
+  const front = () => pictureInFront(before);
+  await until(() => heard.leaves !== null || front() !== null || (heard.prevented ? null : performance.now() - began > PATIENCE.reaction), PATIENCE.picture);
+  if (heard.leaves !== null && !front()) {
+    end();
+    return { ...seen, opened: 'address', shows: heard.leaves, errors: heard.errors, missing: heard.missing, time: performance.now() - began };
+  }
+  // An own error of the script, or a picture that is missing, will not get better by waiting.
+  const shown = await until(() => (front()?.loaded ? front() : heard.missing.length > 0 || heard.errors.length > 0 || (!heard.prevented && !front()) ? front() ?? UNSEEN : null), PATIENCE.picture);
+  seen.time = performance.now() - began;
+  if (shown && shown !== UNSEEN) {
+    await wait(TICK * 2);
+    note(seen, front() ?? shown);
+    Object.assign(seen, wordsSince(before));
+    seen.layers = pictureInFront(before)?.layers ?? 1;
+    await steps(seen, before);
+    seen.closed = await close(before);
+  } else if (heard.prevented) {
+    seen.opened = heard.errors.length > 0 && heard.missing.length === 0 ? 'nothing' : 'viewer';
+    seen.shows = heard.missing.at(-1) ?? null;
+    Object.assign(seen, wordsSince(before));
+    seen.closed = await close(before);
+  }
+  end();
+  return { ...seen, errors: heard.errors, missing: heard.missing };
+}
+
+const UNSEEN: Shown = { address: null, loaded: false, natural: null, size: { width: 0, height: 0 }, whole: false, element: document.documentElement, layers: 0 };
+
+function note(seen: Seen, { address, loaded, natural, size, whole }: Shown): void {
+  Object.assign(seen, { opened: 'viewer', shows: address, loaded, natural, size, whole });
+}
+
+/** On and back again from where it opened, then back and on. */
+async function steps(seen: Seen, before: Look): Promise<void> {
+  const { shows } = seen;
+  seen.next = await step('next', shows, before);
+  if (seen.next !== null) await step('back', seen.next, before);
+  if (pictureInFront(before)?.address !== shows) return;
+  seen.back = await step('back', shows, before);
+  if (seen.back !== null) await step('next', seen.back, before);
+}
+
+/** By key, else by a control that came with the viewer; the address that is shown then, null where nothing moves. */
+async function step(way: 'next' | 'back', from: string | null, before: Look): Promise<string | null> {
+  const moved = () => {
+    const now = pictureInFront(before);
+    return now && now.address !== from && now.address !== null && now.loaded ? now.address : null;
+  };
+  const settled = (patience: number) => until(() => moved() ?? (pictureInFront(before)?.address === from && performance.now() > end ? 'same' : null), patience);
+  const rtl = getComputedStyle(document.documentElement).direction === 'rtl';
+  let end = performance.now() + 120;
+  key((way === 'next') === rtl ? 'ArrowLeft' : 'ArrowRight');
+  const byKey = await settled(PATIENCE.picture);
+  if (byKey !== null && byKey !== 'same') return byKey;
+  const button = control(way, document, before);
+  if (!button) return null;
+  end = performance.now() + PATIENCE.step;
+  button.click();
+  const byButton = await settled(PATIENCE.picture);
+  return byButton === 'same' ? null : byButton;
+}
+
+async function close(before: Look): Promise<Seen['closed']> {
+  const gone = () => pictureInFront(before) === null && !document.querySelector('dialog[open]:modal');
+  const dialog = document.querySelector<HTMLDialogElement>('dialog[open]:modal');
+  key('Escape');
+  // What a browser does on Escape by itself, which a key that a script makes does not set off.
+  if (dialog?.open && dialog.dispatchEvent(new Event('cancel', { cancelable: true }))) dialog.close();
+  if (await until(gone, PATIENCE.step)) return 'key';
+  control('close', document, before)?.click();
+  if (await until(gone, PATIENCE.step)) return 'button';
+  const corner = document.elementFromPoint(4, innerHeight - 4);
+  if (corner) press(corner);
+  return (await until(gone, PATIENCE.step)) ? 'outside' : 'no';
+}

@@ -1,0 +1,58 @@
+/** The rehearsal against the model, on pages opened from disk: each kit, and each planted wiring fault with its mend. */
+import { findingsOf } from '../../core/checks/index.ts';
+import { planFor } from '../../core/plans/index.ts';
+import { applyChange } from '../../core/site/index.ts';
+import { KITS } from '../kits';
+import { faultySite, kitFiles, NAMES, WIRING_FAULTS, wiredPage } from '../wiring/faults.fixture';
+import { filesFrom, read, rehearsePage } from '../wiring/rehearsing';
+import { expect, test } from './fixtures';
+
+test.beforeEach(({ expected }) => {
+  expected.console.push(/./);
+});
+
+for (const kit of ['none', 'lightbox', 'lantern', 'peephole', 'sidebay']) {
+  test(`a page wired by hand with ${kit} does on every strand what the model says`, async ({ page }) => {
+    const rehearsed = await rehearsePage(page, filesFrom({ 'index.html': wiredPage(kit), ...kitFiles(kit) }));
+    expect(rehearsed.map(({ name, disagreements }) => ({ name, disagreements }))).toEqual(NAMES.map((name) => ({ name: `large/${name}.jpg`, disagreements: [] })));
+    for (const [n, { seen }] of rehearsed.entries()) {
+      expect(seen.shows).toBe(`large/${NAMES[n]}.jpg`);
+      if (kit === 'none') expect(seen.opened).toBe('address');
+      else expect(seen).toMatchObject({ opened: 'viewer', loaded: true, natural: { width: 900, height: 600 + n * 40 }, counter: { at: n + 1, of: 4 }, layers: 1, errors: [], missing: [], closed: kit === 'peephole' || kit === 'lightbox' ? 'key' : expect.stringMatching(/key|button/) });
+    }
+  });
+}
+
+for (const { manifest } of KITS.filter((kit) => kit.manifest.does === 'overlay')) {
+  test(`a page that the program wires with ${manifest.name} does so too`, async ({ page }) => {
+    const files = filesFrom({ 'index.html': wiredPage('none') });
+    const planned = planFor(read(files), { kind: 'wire', page: 'index.html', kit: manifest.name });
+    if (!planned.ok) throw new Error(planned.reason);
+    const wired = applyChange(files, planned.change);
+    if (!wired.ok) throw new Error(wired.reason);
+    const rehearsed = await rehearsePage(page, wired.files);
+    expect(rehearsed.map(({ seen, disagreements }) => [seen.opened, seen.loaded, disagreements])).toEqual(NAMES.map(() => ['viewer', true, []]));
+  });
+}
+
+for (const fault of WIRING_FAULTS) {
+  test(`${fault.name}: the browser does what is said, and after the mend all is whole`, async ({ page }) => {
+    const files = filesFrom(faultySite(fault));
+    const n = fault.breaks ?? 0;
+    const [broken] = await rehearsePage(page, files, 'index.html', [n]);
+    expect(broken?.disagreements ?? [], 'the model and the browser agree on the fault').toEqual([]);
+    // What a visitor is promised: this picture, in the viewer, alone and among its neighbours.
+    const isWhole = (one: typeof broken) => one !== undefined && one.seen.opened === 'viewer' && one.seen.loaded && one.seen.layers === 1 && one.seen.shows === `large/${NAMES[n]}.jpg` && (one.seen.next ?? one.seen.back) !== null;
+    expect(isWhole(broken), 'the click goes wrong').toBe(fault.breaks === null);
+    if (fault.fix === null) return;
+    const site = read(files);
+    const finding = findingsOf(site).find(({ rule }) => rule === fault.rule);
+    const planned = planFor(site, { kind: 'fix', finding: finding?.id ?? '', fix: finding?.fixes.findIndex(({ label }) => fault.fix?.test(label)) ?? -1 });
+    if (!planned.ok) throw new Error(planned.reason);
+    const mended = applyChange(files, planned.change);
+    if (!mended.ok) throw new Error(mended.reason);
+    const [after] = await rehearsePage(page, mended.files, 'index.html', [n]);
+    expect(after?.disagreements, 'the model and the browser agree on the mend').toEqual([]);
+    expect(isWhole(after), 'the click goes right').toBe(true);
+  });
+}

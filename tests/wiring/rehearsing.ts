@@ -1,0 +1,80 @@
+/** Opens a site's page from disk in Chromium and rehearses it with the probe's own code, as the application does on the preview. */
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { buildSync } from 'esbuild';
+import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import { pathTo } from '../../core/markup/index.ts';
+import { readSite, type SiteReading } from '../../core/model/index.ts';
+import type { FileContent } from '../../core/site/index.ts';
+import { disagreements, predict, Seen, type Disagreement, type Prediction } from '../../core/wiring/index.ts';
+import { KITS } from '../kits.ts';
+import { NAMES } from './faults.fixture.ts';
+
+const CODE = buildSync({ entryPoints: [fileURLToPath(new URL('../../preview/rehearsal.ts', import.meta.url))], bundle: true, write: false, format: 'iife', globalName: 'rehearsal', target: 'es2022' }).outputFiles[0]!.text;
+
+const drawn = new Map<string, Promise<Buffer>>();
+
+/** Pictures in plain colours, each another. */
+function picture(path: string): Promise<Buffer> {
+  const n = NAMES.findIndex((name) => path.includes(name));
+  const [width, height] = path.startsWith('large/') ? [900, 600 + n * 40] : [60, 40];
+  const made = drawn.get(path) ?? sharp({ create: { width, height, channels: 3, background: { r: 60 + n * 40, g: 120, b: 200 - n * 40 } } }).jpeg().toBuffer();
+  drawn.set(path, made);
+  return made;
+}
+
+export const PICTURES: readonly string[] = NAMES.flatMap((name) => [`small/${name}.jpg`, `large/${name}.jpg`]);
+
+export function filesFrom(texts: Record<string, string>): Map<string, FileContent> {
+  return new Map<string, FileContent>([...Object.entries(texts).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]), ...PICTURES.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1000 }])]);
+}
+
+export const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, new Map(), KITS);
+
+export async function onDisk(files: ReadonlyMap<string, FileContent>): Promise<{ folder: string; remove: () => void }> {
+  const folder = mkdtempSync(join(tmpdir(), 'heathmoor-'));
+  for (const [path, content] of files) {
+    mkdirSync(dirname(join(folder, path)), { recursive: true });
+    writeFileSync(join(folder, path), content.kind === 'text' ? content.text : await picture(path));
+  }
+  return { folder, remove: () => rmSync(folder, { recursive: true, force: true }) };
+}
+
+export interface Rehearsed {
+  name: string;
+  prediction: Prediction;
+  seen: Seen;
+  disagreements: Disagreement[];
+}
+
+/** Every strand of a page, each on a page that was loaded anew. */
+export async function rehearsePage(page: Page, files: ReadonlyMap<string, FileContent>, path = 'index.html', only?: readonly number[]): Promise<Rehearsed[]> {
+  const site = read(files);
+  const reading = site.pages.find((one) => one.path === path);
+  if (!reading) throw new Error(`There is no page ${path}.`);
+  const { folder, remove } = await onDisk(files);
+  const outcome: Rehearsed[] = [];
+  const rel = (address: string | null) => (address === null ? null : address.startsWith(pathToFileURL(folder).href) ? decodeURIComponent(address.slice(pathToFileURL(folder).href.length + 1)) : address);
+  // The page's own mistakes are told by its errors, and must be heard from the beginning.
+  for (const [n, item] of reading.galleries.flatMap((gallery) => gallery.items).entries()) {
+    if (only && !only.includes(n)) continue;
+    const anchor = item.image ?? item.link;
+    if (!anchor) continue;
+    await page.goto(pathToFileURL(join(folder, path)).href);
+    await page.evaluate(CODE.replace(/^"use strict";\s*var rehearsal/, 'window.rehearsal').replace(/^var rehearsal/, 'window.rehearsal'));
+    const raw = await page.evaluate(async (place) => {
+      let element: Element = document.documentElement;
+      for (const child of place) element = element.children[child]!;
+      return (window as unknown as { rehearsal: { rehearse: (element: Element) => Promise<unknown> } }).rehearsal.rehearse(element);
+    }, pathTo(anchor));
+    const told = Seen.parse(raw);
+    const seen: Seen = { ...told, shows: rel(told.shows), next: rel(told.next), back: rel(told.back), missing: told.missing.map(rel) };
+    const prediction = predict({ ...reading, index: site.index, from: 'disk' }, item);
+    outcome.push({ name: item.target?.value ?? '', prediction, seen, disagreements: disagreements(prediction, seen) });
+  }
+  remove();
+  return outcome;
+}
