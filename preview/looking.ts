@@ -72,12 +72,13 @@ export function pictureInFront(before: Look): Shown | null {
     return before.pictures.get(element) !== address || !before.front.has(element);
   });
   const front = fresh.filter(liesInFront);
-  const area = (element: Element) => {
-    const { width, height } = element.getBoundingClientRect();
-    return width * height;
-  };
   const [element] = front.sort((a, b) => area(b) - area(a));
   if (!element) return null;
+  // Pictures that came with the click and are as large as a viewer shows them, one behind the other.
+  return { ...shownBy(element), layers: fresh.filter((one) => area(one) > area(element) / 4 && !before.pictures.has(one)).length };
+}
+
+function shownBy(element: Element): Shown {
   const box = element.getBoundingClientRect();
   const image = element instanceof HTMLImageElement ? element : null;
   return {
@@ -87,10 +88,25 @@ export function pictureInFront(before: Look): Shown | null {
     natural: image && image.naturalWidth > 0 ? { width: image.naturalWidth, height: image.naturalHeight } : null,
     size: { width: Math.round(box.width), height: Math.round(box.height) },
     whole: box.left >= -1 && box.top >= -1 && box.right <= innerWidth + 1 && box.bottom <= innerHeight + 1,
-    // Pictures that came with the click and are as large as a viewer shows them, one behind the other.
-    layers: fresh.filter((one) => area(one) > area(element) / 4 && !before.pictures.has(one)).length,
+    layers: 0,
   };
 }
+
+/** The largest picture beside a link that is marked as the current one: what a row of small pictures shows above itself. */
+export function shownAbove(link: Element): Shown | null {
+  const own = link.querySelector('img');
+  for (let holder = link.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
+    const larger = everyPicture(holder).filter((one) => addressOf(one) !== null && isSeen(one) && area(one) > 2 * (own ? area(own) : 0));
+    const [first] = larger.sort((a, b) => area(b) - area(a));
+    if (first) return shownBy(first);
+  }
+  return null;
+}
+
+const area = (element: Element): number => {
+  const { width, height } = element.getBoundingClientRect();
+  return width * height;
+};
 
 function* wordsInSight(): Generator<[Text, string]> {
   const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);

@@ -2,7 +2,7 @@
  * Clicks one picture of a live page as a visitor would, and tells what came of it: what is shown, with what words, where
  * the arrows lead, how it closes. It knows nothing of any viewer; it looks only at what a visitor could see.
  */
-import { accessibleName, isSeen, lookAround, pictureInFront, wordsSince, type Look, type Shown } from './looking.ts';
+import { accessibleName, isSeen, lookAround, pictureInFront, shownAbove, wordsSince, type Look, type Shown } from './looking.ts';
 
 export interface Seen {
   /** How the picture came into sight before it was clicked: at once, by a tab, by going on, by loading more; null where it did not. */
@@ -171,15 +171,18 @@ export async function rehearse(element: Element): Promise<Seen> {
     return { ...seen, opened: 'address', shows: heard.leaves, errors: heard.errors, missing: heard.missing, time: performance.now() - began };
   }
   // An own error of the script, or a picture that is missing, will not get better by waiting.
-  const shown = await until(() => (front()?.loaded ? front() : heard.missing.length > 0 || heard.errors.length > 0 || (!heard.prevented && !front()) ? front() ?? UNSEEN : null), PATIENCE.picture);
+  const link = element.closest('a');
+  const already = () => (heard.prevented && link?.getAttribute('aria-current') === 'true' ? shownAbove(link) : null);
+  const shown = await until(() => (front()?.loaded ? front() : heard.missing.length > 0 || heard.errors.length > 0 || (!heard.prevented && !front()) ? front() ?? UNSEEN : already()), PATIENCE.picture);
   seen.time = performance.now() - began;
   if (shown && shown !== UNSEEN) {
     await wait(TICK * 2);
-    note(seen, front() ?? shown);
+    const now = front() ?? shown;
+    note(seen, now);
     Object.assign(seen, wordsSince(before));
-    seen.layers = pictureInFront(before)?.layers ?? 1;
-    await steps(seen, before);
-    seen.closed = await close(before);
+    seen.layers = Math.max(1, now.layers);
+    if (front()) await steps(seen, before);
+    seen.closed = front() ? await close(before) : 'no';
   } else if (heard.prevented) {
     seen.opened = heard.errors.length > 0 && heard.missing.length === 0 ? 'nothing' : 'viewer';
     seen.shows = heard.missing.at(-1) ?? null;

@@ -4,7 +4,7 @@ import { answers, commonGroup, containerMissing, groupAttribute, groupOf, marker
 import { joint, placeOf, type Joint, type PageContext } from './joints.ts';
 
 export function viewerJoint(page: PageContext, gallery: Gallery, item: GalleryItem): Joint {
-  const use = page.wiring.uses.find((one) => one.kit.manifest.does === 'overlay' && answers(one, item)) ?? page.wiring.main;
+  const use = page.wiring.uses.find((one) => (one.kit.manifest.does === 'overlay' || one.kit.manifest.does === 'stage') && answers(one, item)) ?? page.wiring.main;
   if (!use) return joint('viewer', 'none', 'no viewer', 'No script answers; the link opens the picture by itself.', null);
   const { name, marker } = use.kit.manifest;
   const { link } = item;

@@ -19,8 +19,8 @@ export type KitFile = z.infer<typeof KitFile>;
 
 /** What tells the viewer that it is meant. One of attribute and class, or neither where a start call alone chooses. */
 const Marker = z.strictObject({
-  /** `link` is the item's link, `gallery` the element that holds the items. */
-  on: z.enum(['link', 'gallery']).default('link'),
+  /** `link` is the item's link, `gallery` the element that holds the items, `sections` the one that holds several galleries with their headings. */
+  on: z.enum(['link', 'gallery', 'sections']).default('link'),
   attribute: attribute.optional(),
   class: z.string().regex(/^-?[A-Za-z_][\w-]*$/, 'a class name is needed').optional(),
   /** What stands in the attribute where it is not the group. */
@@ -36,6 +36,8 @@ const Caption = z.strictObject({
   attribute: attribute.optional(),
   /** Where the viewer looks, in this order; the first that says something is shown. */
   from: z.array(z.enum(CAPTION_PLACES)).default([]),
+  /** The option that names the place to look at first, behind the attribute. */
+  option: z.string().optional(),
   /** A second line. */
   description: attribute.optional(),
 });
@@ -64,8 +66,8 @@ export const KitManifest = z.strictObject({
   name: z.string().regex(/^[a-z][a-z0-9-]*$/, 'small letters, digits and hyphens are needed').max(60),
   title: z.string().min(1).max(100),
   says: z.string().max(300).default(''),
-  /** What becomes of a picture: shown over the page on a click, one at a time in its place, or left as it is. */
-  does: z.enum(['overlay', 'show', 'page']).default('overlay'),
+  /** What becomes of a picture: shown over the page on a click, one at a time in its place, above its neighbours on a click, or left as it is. */
+  does: z.enum(['overlay', 'show', 'stage', 'page']).default('overlay'),
   /** In load order. */
   files: z.array(KitFile).min(1).max(50),
   /** The folder, from the site's root, that the files are copied to. */
@@ -75,6 +77,10 @@ export const KitManifest = z.strictObject({
   marker: Marker,
   group: Group.optional(),
   caption: Caption.default({ from: [] }),
+  /** An attribute with the address of a middle-sized picture. */
+  middle: z.strictObject({ attribute }).optional(),
+  /** An attribute of each item with its tags. */
+  tags: z.strictObject({ attribute }).optional(),
   /** An attribute that says what a link opens, and what is written for a picture. */
   kind: z.strictObject({ attribute, picture: z.string() }).optional(),
   /** An attribute with a selector of the element in which the viewer shows its pictures. */

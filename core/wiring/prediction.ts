@@ -24,6 +24,8 @@ export interface Prediction {
   back: string | null;
   /** The viewer's stylesheet is there; without it nobody can say what is in sight. */
   styled: boolean;
+  /** It can be closed again. */
+  closes: boolean;
 }
 
 export interface PredictionContext {
@@ -35,7 +37,7 @@ export interface PredictionContext {
   from?: 'host' | 'disk';
 }
 
-const ALONE = { counter: null, caption: '', description: '', next: null, back: null, styled: true };
+const ALONE = { counter: null, caption: '', description: '', next: null, back: null, styled: true, closes: true };
 
 export function predict(page: PredictionContext, item: GalleryItem): Prediction {
   const overlays = page.wiring.uses.filter((use) => use.kit.manifest.does === 'overlay' && (page.from !== 'disk' || !needsHost(use)));
@@ -45,6 +47,11 @@ export function predict(page: PredictionContext, item: GalleryItem): Prediction 
   const stray = link && overlays.find((one) => strayOf(one, link) !== null);
   if (link && stray) return { opens: 'viewer', by: stray.kit.manifest.name, clash: [], shows: null, asks: null, ...ALONE, styled: stray.styled };
   if (!link) return { opens: 'nothing', by: null, clash: [], shows: null, asks: null, ...ALONE };
+  const stage = page.wiring.uses.find((one) => one.kit.manifest.does === 'stage' && answers(one, item));
+  if (!use && stage) {
+    const middle = stage.kit.manifest.middle ? valueOf(link, stage.kit.manifest.middle.attribute) : undefined;
+    return { opens: 'viewer', by: stage.kit.manifest.name, clash: [], ...addressOf(middle ?? valueOf(link, 'href'), page), ...ALONE, styled: stage.styled, closes: false };
+  }
   const target = targetOf(link, page);
   if (!use) return { opens: target.asks === null ? 'nothing' : 'address', by: null, clash: [], ...target, ...ALONE };
   const by = use.kit.manifest.name;
@@ -66,18 +73,30 @@ export function predict(page: PredictionContext, item: GalleryItem): Prediction 
     shows: isPicture ? target.shows : null,
     asks: target.asks,
     counter: use.kit.manifest.counter && members.length > 1 && optionOf(use, link, 'counter', true) === true ? { at: at + 1, of: members.length } : null,
-    caption: optionOf(use, link, 'caption', true) === false ? '' : captionOf(item, use.kit),
+    caption: optionOf(use, link, 'caption', true) === 'off' || optionOf(use, link, 'caption', true) === false ? '' : captionOf(item, use.kit, undefined, wordsFirst(use, link)),
     description: descriptionOf(item, use.kit),
     next: near(1),
     back: near(-1),
     styled: use.styled,
+    closes: true,
   };
+}
+
+function wordsFirst(use: KitUse, link: PageElement): string | undefined {
+  const { option } = use.kit.manifest.caption;
+  return option === undefined ? undefined : String(optionOf(use, link, option, ''));
 }
 
 const needsHost = ({ files }: KitUse): boolean => files.some(({ includes }) => includes.some(({ module }) => module));
 
-function targetOf(link: PageElement, { path, index }: PredictionContext): { shows: string | null; asks: string | null } {
-  const href = valueOf(link, 'href');
+const targetOf = (link: PageElement, page: PredictionContext): Addressed => addressOf(valueOf(link, 'href'), page);
+
+interface Addressed {
+  shows: string | null;
+  asks: string | null;
+}
+
+function addressOf(href: string | undefined, { path, index }: PredictionContext): Addressed {
   if (href === undefined || href.trim() === '') return { shows: null, asks: null };
   const target = resolveInSite(href, path);
   if (target.kind !== 'file') return { shows: null, asks: target.kind === 'fragment' ? null : href };

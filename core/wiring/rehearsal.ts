@@ -65,7 +65,7 @@ export function disagreements(prediction: Prediction, seen: Seen): Disagreement[
   if (prediction.description !== '' && !says(seen, prediction.description)) compare('the description', prediction.description, seen.words.join(' · '));
   compare('the way on', prediction.next, seen.next);
   compare('the way back', prediction.back, seen.back);
-  if (seen.closed === 'no') compare('closing', 'it closes', 'it stays open');
+  if (prediction.closes && seen.closed === 'no') compare('closing', 'it closes', 'it stays open');
   return found;
 }
 

@@ -54,11 +54,11 @@ export interface PageWiring {
   /** Scripts only, in the order in which they run. */
   scripts: ScriptRun[];
   uses: KitUse[];
-  /** The one that is meant to open pictures: an overlay before a show before anything else. */
+  /** The one that is meant to open pictures: what opens on a click before what shows in its place; null where neither is there. */
   main: KitUse | null;
 }
 
-const RANK = { overlay: 0, show: 1, page: 2 } as const;
+const RANK = { overlay: 0, stage: 1, show: 2, page: 3 } as const;
 
 export function wiringOf(page: PageDocument, path: string, files: SiteFiles, index: PathIndex, kits: readonly Kit[]): PageWiring {
   const includes = includesOf(page, path, index);
@@ -67,7 +67,7 @@ export function wiringOf(page: PageDocument, path: string, files: SiteFiles, ind
     const use = useOf(page, includes, scripts, kit);
     return use ? [use] : [];
   });
-  const [main = null] = [...uses].sort((a, b) => RANK[a.kit.manifest.does] - RANK[b.kit.manifest.does] || Number(b.claimed.size > 0) - Number(a.claimed.size > 0));
+  const [main = null] = uses.filter(({ kit }) => kit.manifest.does !== 'page').sort((a, b) => RANK[a.kit.manifest.does] - RANK[b.kit.manifest.does] || Number(b.claimed.size > 0) - Number(a.claimed.size > 0));
   return { includes, scripts, uses, main };
 }
 
@@ -106,7 +106,7 @@ function useOf(page: PageDocument, includes: readonly Include[], scripts: readon
   const starts = calls.map(({ run, call }) => startOf(page, kit, { include: run.include, call, tooEarly: call.immediate && scripts.indexOf(run) < ready }));
   const claimed = new Set<PageElement>();
   const claims = (elements: readonly PageElement[]) => elements.forEach((element) => {
-    if (manifest.marker.on === 'gallery' || element.tag === 'a') claimed.add(element);
+    if (manifest.marker.on !== 'link' || element.tag === 'a') claimed.add(element);
   });
   const strays = new Set<PageElement>();
   const selector = markerSelector(manifest);

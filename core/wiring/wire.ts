@@ -4,7 +4,7 @@
  * The outcome is read again before it is given: the links that were meant must be answered.
  */
 import { applyChange, applyEdits, isPicturePath, PathIndex, resolveInSite, stemOf, type Change, type Edit, type FileChange, type PathIndex as Index, type SiteFiles } from '../site/index.ts';
-import { classValue, parsePage, rewriteTag, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import { ancestors, classValue, descendants, parsePage, rewriteTag, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
 import { containerEdits, removedContainers } from './containerEdits.ts';
 import { captionOf, descriptionOf } from './caption.ts';
 import { markerSelector, type Kit } from './kit.ts';
@@ -27,6 +27,8 @@ export interface WiringSite {
   index: Index;
   pages: readonly WiringPage[];
   kits: readonly Kit[];
+  /** The tags of an item's picture, for viewers that choose by them. */
+  tagsOf?: (page: string, item: GalleryItem) => readonly string[];
 }
 
 /** From one kit to another on a page; without `from` the page is wired, without `to` it is unwired. */
@@ -41,14 +43,14 @@ export type Wishes = Map<PageElement, Map<string, string | null>>;
 export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewiring): Wired {
   const { document, path, galleries } = page;
   if (to && galleries.length === 0) return refuse('There is no gallery on this page to wire. Add pictures in Markup first.');
-  const apart = to ? page.wiring.uses.find(({ kit }) => kit !== from && kit.manifest.name !== to.manifest.name && kit.manifest.does === 'overlay' && (to.manifest.does === 'overlay' || to.manifest.apart.includes(kit.manifest.name))) : undefined;
+  const apart = to ? page.wiring.uses.find(({ kit }) => kit !== from && kit.manifest.name !== to.manifest.name && opensOnClick(kit) && (opensOnClick(to) || to.manifest.apart.includes(kit.manifest.name))) : undefined;
   if (apart && to) return refuse(`${apart.kit.manifest.title} opens the pictures of this page already; a click would be answered twice. Change from it to ${to.manifest.title} instead.`);
 
   const wishes: Wishes = new Map();
   const groups = groupNames(page, from, to);
   if (from) unmark(page, from, wishes);
   if (to) {
-    const marked = mark(page, from, to, groups, wishes);
+    const marked = mark(site, page, from, to, groups, wishes);
     if (marked !== null) return refuse(marked);
   }
   const edits: Edit[] = [...wishes].flatMap(([element, wish]) => rewriteTag(element, wish, document.text));
@@ -82,6 +84,8 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewirin
   return { ok: true, change: { label: labelOf(path, from, to), files: changes } };
 }
 
+const opensOnClick = ({ manifest }: Kit): boolean => manifest.does === 'overlay' || manifest.does === 'stage';
+
 const refuse = (reason: string): { ok: false; reason: string } => ({ ok: false, reason });
 
 function labelOf(path: string, from: Kit | null, to: Kit | null): string {
@@ -114,8 +118,8 @@ const wishesOf = (wishes: Wishes, element: PageElement): Map<string, string | nu
 
 /** All that a kit may have on an element. */
 function attributesOf({ manifest }: Kit): string[] {
-  const { marker, group, caption, kind, container, prefix, options } = manifest;
-  return [marker.attribute, group && 'attribute' in group ? group.attribute : undefined, caption.attribute, caption.description, kind?.attribute, container?.attribute, ...options.map(({ name }) => prefix + name)].flatMap((name) => name ?? []);
+  const { marker, group, caption, kind, container, prefix, options, tags, middle } = manifest;
+  return [marker.attribute, group && 'attribute' in group ? group.attribute : undefined, caption.attribute, caption.description, kind?.attribute, container?.attribute, tags?.attribute, middle?.attribute, ...options.map(({ name }) => prefix + name)].flatMap((name) => name ?? []);
 }
 
 function unmark(page: WiringPage, from: Kit, wishes: Wishes): void {
@@ -127,10 +131,29 @@ function unmark(page: WiringPage, from: Kit, wishes: Wishes): void {
   }
 }
 
+function markTags(site: WiringSite, page: WiringPage, item: GalleryItem, attribute: string, wishes: Wishes): void {
+  const [element] = item.elements;
+  const tags = site.tagsOf?.(page.path, item) ?? [];
+  if (element && tags.length > 0 && valueOf(element, attribute) === undefined) wishesOf(wishes, element).set(attribute, tags.join(', '));
+}
+
+/** The innermost element with two children or more that each hold a heading and a gallery. */
+function sectionsHolder({ document, galleries }: WiringPage): PageElement | null {
+  const parts = (element: PageElement) => element.children.filter((child) => [...descendants(child)].some(({ tag }) => /^h[1-6]$/.test(tag)) && galleries.some(({ container }) => container === child || [...ancestors(container)].includes(child)));
+  return [...document.elements].reverse().find((element) => element.tag !== 'body' && element.range && parts(element).length > 1) ?? null;
+}
+
 /** Gives the reason why a gallery cannot be marked, or null. */
-function mark(page: WiringPage, from: Kit | null, to: Kit, groups: ReadonlyMap<PageElement, string>, wishes: Wishes): string | null {
-  const { marker } = to.manifest;
+function mark(site: WiringSite, page: WiringPage, from: Kit | null, to: Kit, groups: ReadonlyMap<PageElement, string>, wishes: Wishes): string | null {
+  const { marker, tags } = to.manifest;
+  if (marker.on === 'sections') {
+    const holder = sectionsHolder(page);
+    if (!holder) return `${to.manifest.title} needs an element with two parts or more, each with its heading and its pictures. Write another section in Markup first`;
+    if (marker.attribute !== undefined && valueOf(holder, marker.attribute) === undefined) wishesOf(wishes, holder).set(marker.attribute, marker.value);
+    return null;
+  }
   for (const gallery of page.galleries) {
+    if (tags) for (const item of gallery.items) markTags(site, page, item, tags.attribute, wishes);
     if (marker.on === 'gallery') {
       const { container } = gallery;
       if (container.tag === 'body' || !container.range) return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;

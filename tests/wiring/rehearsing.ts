@@ -43,6 +43,11 @@ export async function onDisk(files: ReadonlyMap<string, FileContent>): Promise<{
   return { folder, remove: () => rmSync(folder, { recursive: true, force: true }) };
 }
 
+interface Noting {
+  noted: Map<string, Element>;
+  rehearsal: { rehearse: (element: Element) => Promise<unknown> };
+}
+
 export interface Rehearsed {
   name: string;
   prediction: Prediction;
@@ -58,18 +63,26 @@ export async function rehearsePage(page: Page, files: ReadonlyMap<string, FileCo
   const { folder, remove } = await onDisk(files);
   const outcome: Rehearsed[] = [];
   const rel = (address: string | null) => (address === null ? null : address.startsWith(pathToFileURL(folder).href) ? decodeURIComponent(address.slice(pathToFileURL(folder).href.length + 1)) : address);
-  // The page's own mistakes are told by its errors, and must be heard from the beginning.
+  // As the probe does: places are those of the source, noted before scripts move anything.
+  await page.addInitScript(() => {
+    const noted = new Map<string, Element>();
+    (window as unknown as Noting).noted = noted;
+    const note = (element: Element, path: number[]) => {
+      noted.set(path.join(), element);
+      [...element.children].forEach((child, n) => note(child, [...path, n]));
+    };
+    document.addEventListener('readystatechange', () => document.readyState === 'interactive' && note(document.documentElement, []));
+  });
   for (const [n, item] of reading.galleries.flatMap((gallery) => gallery.items).entries()) {
     if (only && !only.includes(n)) continue;
     const anchor = item.image ?? item.link;
     if (!anchor) continue;
     await page.goto(pathToFileURL(join(folder, path)).href);
     await page.evaluate(CODE.replace(/^"use strict";\s*var rehearsal/, 'window.rehearsal').replace(/^var rehearsal/, 'window.rehearsal'));
-    const raw = await page.evaluate(async (place) => {
-      let element: Element = document.documentElement;
-      for (const child of place) element = element.children[child]!;
-      return (window as unknown as { rehearsal: { rehearse: (element: Element) => Promise<unknown> } }).rehearsal.rehearse(element);
-    }, pathTo(anchor));
+    const raw = await page.evaluate((place) => {
+      const { noted, rehearsal } = window as unknown as Noting;
+      return rehearsal.rehearse(noted.get(place)!);
+    }, pathTo(anchor).join());
     const told = Seen.parse(raw);
     const seen: Seen = { ...told, shows: rel(told.shows), next: rel(told.next), back: rel(told.back), missing: told.missing.map(rel) };
     const prediction = predict({ ...reading, index: site.index, from: 'disk' }, item);

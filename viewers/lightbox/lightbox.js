@@ -1,194 +1,277 @@
 /*
- * Lightbox: shows a linked picture over the page.
+ * Lightbox: shows what a link leads to over the page: a picture, a video, a part of the page, or words.
  *
  * Mark a link with data-enlarge; links with the same data-enlarge-group can be stepped through.
  *   <a href="large/kite.jpg" data-enlarge data-enlarge-group="meadow"><img src="small/kite.jpg" alt="A kite"></a>
  * Marked links are found by themselves. For others, or for options:
  *   startLightbox('.pictures a', { counter: false });
  *
- * Without this script every link still opens its picture. A classic script, so that it also runs from disk.
+ * Without this script every link still opens what it leads to. A classic script, so that it also runs from disk.
  */
-(function () {
+(() => {
   'use strict';
 
-  var MARKER = 'data-enlarge';
-  var SWIPE = 48; // CSS px that a finger must travel
-  var WORDS = { close: 'Close', previous: 'Previous picture', next: 'Next picture', loading: 'Loading…', failed: 'This picture could not be loaded.', label: 'Enlarged picture', of: ' of ' };
+  const MARKER = 'data-enlarge';
+  const SWIPE = 48; // CSS px that a finger must travel
+  const WORDS = { close: 'Close', previous: 'Previous picture', next: 'Next picture', full: 'Full screen', tab: 'Open by itself', info: 'About this picture', loading: 'Loading…', failed: 'This picture could not be loaded.', label: 'Enlarged picture', of: ' of ' };
+  const VIDEO = /\.(mp4|m4v|webm|ogv)$/i;
 
-  var options = { counter: true, caption: true, loop: false };
-  var selectors = ['a[' + MARKER + ']'];
-  var parts = null; // the dialog's elements, made when first needed
-  var links = []; // the group that is open
-  var place = 0;
-  var opener = null;
-  var swiped = false; // a drag ends with a click, which must not close what it has just turned
+  // Each is also an attribute of one link: data-enlarge-counter="off".
+  const options = { counter: true, arrows: true, caption: true, words: 'figure', loop: false, ahead: true, full: false, tab: false, info: '', place: '', open: '' };
+  const selectors = [`a[${MARKER}]`];
+  let modal = null; // the box over the page, made when first needed
+  const placed = new Map(); // small boxes at a place of the window, by their link
 
-  /** Options by call; for one link, the attribute data-enlarge-counter="off" (or -caption, -loop) wins. */
-  function startLightbox(selector, given) {
+  /** Options by call; for one link its own attribute wins. */
+  window.startLightbox = (selector, given) => {
     if (typeof selector === 'string') {
       document.querySelector(selector); // a selector with a mistake in it is reported here, at the call
       selectors.push(selector);
     } else given = selector;
-    for (var name in given || {}) if (Object.prototype.hasOwnProperty.call(options, name)) options[name] = Boolean(given[name]);
-  }
+    for (const name in given) if (name in options) options[name] = typeof options[name] === 'boolean' ? Boolean(given[name]) : given[name];
+  };
 
   function option(link, name) {
-    var written = link.getAttribute(MARKER + '-' + name);
-    return written === null ? options[name] : written !== 'off';
+    const written = link.getAttribute(`${MARKER}-${name}`);
+    if (written === null) return options[name];
+    return typeof options[name] === 'boolean' ? written !== 'off' : written;
   }
+
+  const marked = () => [...document.querySelectorAll(selectors.join(','))];
 
   function groupOf(link) {
-    var name = link.getAttribute(MARKER + '-group');
-    if (!name) return [link];
-    return Array.prototype.filter.call(document.querySelectorAll(selectors.join(',')), function (other) {
-      return other.getAttribute(MARKER + '-group') === name;
-    });
+    const name = link.getAttribute(`${MARKER}-group`);
+    return name ? marked().filter((other) => other.getAttribute(`${MARKER}-group`) === name) : [link];
   }
 
-  /** An attribute of its own, else the figure's caption, the link's title, the picture's alt text. */
+  /** An attribute of its own, else what data-enlarge-words asks for first, else figure caption, title, alt text. */
   function captionOf(link) {
-    var own = link.getAttribute(MARKER + '-caption');
-    if (own !== null) return own;
-    var figure = link.closest('figure');
-    var written = figure && figure.querySelector('figcaption');
-    var image = link.querySelector('img');
-    return (written && written.textContent.trim()) || link.title || (image && image.alt) || '';
+    const own = link.getAttribute(`${MARKER}-caption`);
+    if (own !== null) return own === 'off' ? '' : own;
+    const figure = link.closest('figure');
+    const written = figure && figure.querySelector('figcaption');
+    const image = link.querySelector('img');
+    const found = { figure: written ? written.textContent.trim() : '', title: link.title, alt: image ? image.alt : '' };
+    return found[option(link, 'words')] || found.figure || found.title || found.alt;
   }
 
-  function make(tag, name, text) {
-    var element = document.createElement(tag);
-    element.className = 'enlarge-' + name;
+  function make(tag, name, inside, text) {
+    const element = document.createElement(tag);
+    element.className = `enlarge-${name}`;
     if (text) element.textContent = text;
+    if (inside) inside.append(element);
     return element;
   }
 
-  function button(name, sign, label, action) {
-    var element = make('button', name, sign);
+  function button(name, label, inside, action) {
+    const element = make('button', name, inside);
     element.type = 'button';
     element.setAttribute('aria-label', label);
     element.addEventListener('click', action);
     return element;
   }
 
-  function build() {
-    var dialog = document.createElement('dialog');
-    dialog.className = 'enlarge';
+  /** One box: over the whole page, or small at a place of the window beside others. */
+  function makeBox(small) {
+    const dialog = make('dialog', small ? 'small' : 'box');
+    if (!small) dialog.className = 'enlarge';
+    else dialog.classList.add('enlarge');
     dialog.setAttribute('aria-label', WORDS.label);
-    parts = {
-      dialog: dialog,
-      counter: make('p', 'counter'),
-      close: button('close', '×', WORDS.close, function () { dialog.close(); }),
-      previous: button('previous', '‹', WORDS.previous, function () { step(-1); }),
-      next: button('next', '›', WORDS.next, function () { step(1); }),
-      stage: make('figure', 'stage'),
-      picture: make('img', 'picture'),
-      note: make('p', 'note'),
-      caption: make('div', 'caption')
-    };
-    parts.counter.setAttribute('aria-live', 'polite');
+    const bar = make('div', 'bar', dialog);
+    const counter = make('p', 'counter', bar);
+    const info = button('info', WORDS.info, bar, () => { parts.about.hidden = !parts.about.hidden; info.setAttribute('aria-expanded', String(!parts.about.hidden)); });
+    const tab = make('a', 'tab', bar);
+    Object.assign(tab, { target: '_blank', rel: 'noopener' });
+    tab.setAttribute('aria-label', WORDS.tab);
+    const full = button('full', WORDS.full, bar, () => (document.fullscreenElement ? document.exitFullscreen() : dialog.requestFullscreen()));
+    const close = button('close', WORDS.close, bar, () => dialog.close());
+    const previous = button('previous', WORDS.previous, dialog, () => step(-1));
+    const stage = make('figure', 'stage', dialog);
+    const next = button('next', WORDS.next, dialog, () => step(1));
+    const text = make('div', 'caption', dialog);
+    const parts = { about: make('dl', 'about', stage), note: make('p', 'note', stage) };
+    let links = [];
+    let place = 0;
+    let opener = null;
+    let content = null;
+    let lent = null; // where a part of the page stood that is shown now
+    let swiped = false; // a drag ends with a click, which must not close what it has just turned
+
+    counter.setAttribute('aria-live', 'polite');
     parts.note.setAttribute('role', 'status');
-    parts.stage.append(parts.picture, parts.note);
-    dialog.append(parts.counter, parts.close, parts.previous, parts.stage, parts.next, parts.caption);
-    parts.picture.addEventListener('load', function () { state('shown', ''); });
-    parts.picture.addEventListener('error', function () { state('failed', WORDS.failed); });
-    dialog.addEventListener('close', onClosed);
-    dialog.addEventListener('keydown', onKey);
-    dialog.addEventListener('click', function (event) {
-      if (!swiped && !event.target.closest('button, .enlarge-picture, .enlarge-caption')) dialog.close();
+
+    function state(name, note) {
+      stage.dataset.state = name;
+      parts.note.textContent = note;
+    }
+
+    function step(by) {
+      let to = place + by;
+      if (option(links[place], 'loop')) to = (to + links.length) % links.length;
+      if (to >= 0 && to < links.length && to !== place) show(to);
+    }
+
+    function clear() {
+      if (lent) lent.mark.replaceWith(lent.part);
+      lent = null;
+      if (content) content.remove();
+      content = null;
+    }
+
+    /** A picture, a video by its ending, a part of the page by its address, or the words of data-enlarge-text. */
+    function fill(link) {
+      const said = link.getAttribute(`${MARKER}-text`);
+      const [page, part] = link.href.split('#');
+      const target = said === null && part && page === location.href.split('#')[0] ? document.getElementById(decodeURIComponent(part)) : null;
+      if (said !== null || target) {
+        content = make('div', 'part', stage, said);
+        if (target) {
+          lent = { part: target, mark: document.createComment('') };
+          target.replaceWith(lent.mark);
+          content.append(target);
+          target.hidden = false;
+        }
+        content.tabIndex = 0;
+        return state('shown', '');
+      }
+      const video = VIDEO.test(new URL(link.href).pathname);
+      content = make(video ? 'video' : 'img', 'picture', stage);
+      state('loading', WORDS.loading);
+      content.addEventListener(video ? 'loadeddata' : 'load', () => state('shown', ''));
+      content.addEventListener('error', () => state('failed', WORDS.failed));
+      if (video) content.controls = true;
+      else {
+        const image = link.querySelector('img');
+        content.alt = image ? image.alt : '';
+        content.draggable = false;
+      }
+      content.src = link.href;
+    }
+
+    function show(to) {
+      place = to;
+      const link = links[place];
+      const loop = option(link, 'loop') && links.length > 1;
+      const arrows = option(link, 'arrows') && links.length > 1;
+      clear();
+      fill(link);
+      counter.textContent = option(link, 'counter') && links.length > 1 ? place + 1 + WORDS.of + links.length : '';
+      text.textContent = option(link, 'caption') ? captionOf(link) : '';
+      const more = link.getAttribute(`${MARKER}-description`);
+      if (more) make('p', 'description', text, more);
+      about(option(link, 'info'));
+      tab.href = link.href;
+      tab.hidden = !option(link, 'tab');
+      full.hidden = !option(link, 'full') || !document.fullscreenEnabled;
+      setHidden(previous, !arrows || (!loop && place === 0));
+      setHidden(next, !arrows || (!loop && place === links.length - 1));
+      if (option(link, 'ahead')) [place - 1, place + 1].forEach((near) => { if (links[near] && !VIDEO.test(links[near].href)) new Image().src = links[near].href; });
+    }
+
+    /** "Camera: Box; Taken: 3 May" as a list of names and values. */
+    function about(said) {
+      parts.about.hidden = true;
+      info.hidden = !said;
+      info.setAttribute('aria-expanded', 'false');
+      parts.about.replaceChildren();
+      for (const piece of said ? said.split(';') : []) {
+        const at = piece.indexOf(':');
+        make('dt', 'name', parts.about, piece.slice(0, Math.max(0, at)).trim());
+        make('dd', 'value', parts.about, piece.slice(at + 1).trim());
+      }
+    }
+
+    /** A button that goes while it has the focus hands it on. */
+    function setHidden(element, hidden) {
+      const focused = document.activeElement === element;
+      element.hidden = hidden;
+      if (hidden && focused) ([next, previous].find((one) => one !== element && !one.hidden) || close).focus();
+    }
+
+    /** Tab goes round inside the dialog and never out to the browser's own bars. */
+    function turnFocus(event) {
+      const stops = [...dialog.querySelectorAll('button, a[href], video, [tabindex], input, select, textarea')].filter((one) => one.checkVisibility() && one.tabIndex >= 0);
+      const at = stops.indexOf(document.activeElement);
+      stops[(at + (event.shiftKey ? -1 : 1) + stops.length) % stops.length].focus();
+    }
+
+    dialog.addEventListener('keydown', (event) => {
+      if (event.target.matches('video, input, textarea, select') && event.key !== 'Tab') return;
+      const forward = getComputedStyle(dialog).direction === 'rtl' ? 'ArrowLeft' : 'ArrowRight';
+      if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') step(event.key === forward ? 1 : -1);
+      else if (event.key === 'Home') show(0);
+      else if (event.key === 'End') show(links.length - 1);
+      else if (event.key === 'Tab' && !small) turnFocus(event);
+      else if (event.key === 'Escape' && small) dialog.close();
+      else return;
+      event.preventDefault();
+    });
+    dialog.addEventListener('click', (event) => {
+      if (!small && !swiped && !event.target.closest('button, a, dl, .enlarge-picture, .enlarge-part, .enlarge-caption')) dialog.close();
       swiped = false;
     });
-    watchSwipes(parts.stage);
-    document.body.append(dialog);
-  }
-
-  function state(name, note) {
-    parts.stage.dataset.state = name;
-    parts.note.textContent = note;
-  }
-
-  function onKey(event) {
-    var forward = getComputedStyle(parts.dialog).direction === 'rtl' ? 'ArrowLeft' : 'ArrowRight';
-    if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') step(event.key === forward ? 1 : -1);
-    else if (event.key === 'Home') show(0);
-    else if (event.key === 'End') show(links.length - 1);
-    else if (event.key === 'Tab') turnFocus(event);
-    else return;
-    event.preventDefault();
-  }
-
-  /** Tab goes round inside the dialog and never out to the browser's own bars. */
-  function turnFocus(event) {
-    var stops = Array.prototype.filter.call(parts.dialog.querySelectorAll('button'), function (one) { return !one.hidden; });
-    var at = stops.indexOf(document.activeElement);
-    stops[(at + (event.shiftKey ? -1 : 1) + stops.length) % stops.length].focus();
-  }
-
-  function watchSwipes(stage) {
-    var from = null;
-    stage.style.touchAction = 'pan-y pinch-zoom';
-    stage.addEventListener('pointerdown', function (event) { from = event.isPrimary ? event.clientX : null; swiped = false; });
-    stage.addEventListener('pointercancel', function () { from = null; });
-    stage.addEventListener('pointerup', function (event) {
-      var way = from === null ? 0 : event.clientX - from;
+    dialog.addEventListener('close', () => {
+      clear();
+      if (small) dialog.remove();
+      if (opener) opener.focus();
+    });
+    let from = null;
+    stage.addEventListener('pointerdown', (event) => { from = event.isPrimary ? event.clientX : null; swiped = false; });
+    stage.addEventListener('pointercancel', () => { from = null; });
+    stage.addEventListener('pointerup', (event) => {
+      const way = from === null ? 0 : event.clientX - from;
       from = null;
       swiped = Math.abs(way) > SWIPE;
-      if (swiped) step(way < 0 === (getComputedStyle(stage).direction !== 'rtl') ? 1 : -1);
+      if (swiped) step((way < 0) === (getComputedStyle(stage).direction !== 'rtl') ? 1 : -1);
     });
-    parts.picture.draggable = false;
-  }
+    document.body.append(dialog);
 
-  function step(by) {
-    var next = place + by;
-    if (option(links[place], 'loop')) next = (next + links.length) % links.length;
-    if (next >= 0 && next < links.length) show(next);
-  }
-
-  function show(next) {
-    place = next;
-    var link = links[place];
-    var image = link.querySelector('img');
-    var loop = option(link, 'loop') && links.length > 1;
-    state('loading', WORDS.loading);
-    parts.picture.alt = image ? image.alt : '';
-    parts.picture.src = link.href;
-    parts.counter.textContent = option(link, 'counter') && links.length > 1 ? place + 1 + WORDS.of + links.length : '';
-    parts.caption.textContent = option(link, 'caption') ? captionOf(link) : '';
-    setHidden(parts.previous, !loop && place === 0);
-    setHidden(parts.next, !loop && place === links.length - 1);
-    [place - 1, place + 1].forEach(function (near) {
-      if (links[near]) new Image().src = links[near].href;
-    });
-  }
-
-  /** A button that goes while it has the focus hands it on. */
-  function setHidden(element, hidden) {
-    var focused = document.activeElement === element;
-    element.hidden = hidden;
-    if (hidden && focused) (element === parts.next && !parts.previous.hidden ? parts.previous : element === parts.previous && !parts.next.hidden ? parts.next : parts.close).focus();
+    return (link, at) => {
+      opener = link;
+      links = small ? [link] : groupOf(link);
+      if (small) {
+        dialog.dataset.place = at;
+        dialog.show();
+      } else dialog.showModal();
+      close.focus();
+      show(Math.max(0, links.indexOf(link)));
+    };
   }
 
   function open(link) {
-    if (!parts) build();
-    links = groupOf(link);
-    opener = link;
-    parts.dialog.showModal();
-    parts.close.focus();
-    show(Math.max(0, links.indexOf(link)));
+    const place = option(link, 'place');
+    if (!place) {
+      modal = modal || makeBox(false);
+      return modal(link);
+    }
+    // One box a link; each stands where its link says, beside those that are open.
+    const present = placed.get(link);
+    if (present && present.isConnected) return present.querySelector('.enlarge-close').focus();
+    makeBox(true)(link, place);
+    placed.set(link, document.body.lastElementChild);
   }
 
-  function onClosed() {
-    parts.picture.removeAttribute('src');
-    if (opener) opener.focus();
-  }
-
-  document.addEventListener('click', function (event) {
+  document.addEventListener('click', (event) => {
     // A click that asks for a new tab or window keeps its meaning.
     if (event.defaultPrevented || event.button !== 0 || event.ctrlKey || event.metaKey || event.shiftKey || event.altKey) return;
-    var link = event.target.closest && event.target.closest(selectors.join(','));
+    const link = event.target.closest && event.target.closest(selectors.join(','));
     if (!link || !link.href || typeof HTMLDialogElement === 'undefined') return;
     event.preventDefault();
     open(link);
   });
 
-  window.startLightbox = startLightbox;
+  /** An address that ends with the name of a marked link opens it, from this page or from another. */
+  function fromAddress() {
+    const named = location.hash && document.getElementById(decodeURIComponent(location.hash.slice(1)));
+    if (!named || !marked().includes(named)) return false;
+    open(named);
+    return true;
+  }
+
+  addEventListener('hashchange', fromAddress);
+  addEventListener('load', () => {
+    if (fromAddress()) return;
+    const first = marked().find((link) => link.getAttribute(`${MARKER}-open`) === 'load');
+    if (first) open(first);
+  });
 })();
