@@ -32,7 +32,7 @@
     set.add(holder);
     const options = optionsOf(holder, given);
     let next = holder.querySelector(`a[${MARKER}-next]`);
-    const items = () => [...holder.children].filter((child) => child !== next && !child.classList.contains('more-foot'));
+    const items = () => [...holder.children].filter((child) => !child.hasAttribute(`${MARKER}-next`));
     let shown = 0;
     let busy = false;
 
@@ -55,12 +55,14 @@
       busy = true;
       holder.setAttribute('aria-busy', 'true');
       said.textContent = WORDS.loading;
+      said.className = 'more-busy';
       if (shown >= items().length && next) await fetchNext();
       const first = items()[shown];
       shown += options.step;
       apply();
       holder.removeAttribute('aria-busy');
       busy = false;
+      said.className = '';
       said.textContent = left() ? '' : WORDS.end;
       if (asked && first) first.focus({ preventScroll: true });
       if (options.by === 'scroll') watcher.observe(foot);
@@ -85,7 +87,6 @@
         else { next.remove(); next = null; }
       } catch {
         // The link to the next page is what is left, and it works.
-        button.hidden = true;
         next.hidden = false;
         next = null;
       }
@@ -110,7 +111,7 @@
         link.textContent = options.source;
         item.append(link);
       });
-      button.hidden = button.hidden || !left();
+      button.hidden = options.by === 'scroll' || !left();
     }
 
     // A feed is gone through item by item (ARIA Authoring Practices Guide, feed pattern).
@@ -124,7 +125,7 @@
     });
 
     const watcher = new IntersectionObserver(([entry]) => {
-      if (!entry.isIntersecting || !left() || button.hidden) return;
+      if (!entry.isIntersecting || !left()) return;
       watcher.unobserve(foot);
       more(false);
     }, { rootMargin: '400px' });

@@ -77,18 +77,20 @@
     if (!small) dialog.className = 'enlarge';
     else dialog.classList.add('enlarge');
     dialog.setAttribute('aria-label', WORDS.label);
-    const bar = make('div', 'bar', dialog);
+    // A dialog itself cannot take the full screen (Fullscreen API, §4), so its inside does.
+    const inside = make('div', 'inside', dialog);
+    const bar = make('div', 'bar', inside);
     const counter = make('p', 'counter', bar);
     const info = button('info', WORDS.info, bar, () => { parts.about.hidden = !parts.about.hidden; info.setAttribute('aria-expanded', String(!parts.about.hidden)); });
     const tab = make('a', 'tab', bar);
     Object.assign(tab, { target: '_blank', rel: 'noopener' });
     tab.setAttribute('aria-label', WORDS.tab);
-    const full = button('full', WORDS.full, bar, () => (document.fullscreenElement ? document.exitFullscreen() : dialog.requestFullscreen()));
+    const full = button('full', WORDS.full, bar, () => (document.fullscreenElement ? document.exitFullscreen() : inside.requestFullscreen()));
     const close = button('close', WORDS.close, bar, () => dialog.close());
-    const previous = button('previous', WORDS.previous, dialog, () => step(-1));
-    const stage = make('figure', 'stage', dialog);
-    const next = button('next', WORDS.next, dialog, () => step(1));
-    const text = make('div', 'caption', dialog);
+    const previous = button('previous', WORDS.previous, inside, () => step(-1));
+    const stage = make('figure', 'stage', inside);
+    const next = button('next', WORDS.next, inside, () => step(1));
+    const text = make('div', 'caption', inside);
     const parts = { about: make('dl', 'about', stage), note: make('p', 'note', stage) };
     let links = [];
     let place = 0;

@@ -63,7 +63,11 @@
     const options = optionsOf(holder, given);
     holder.classList.add('pass-on-set');
     if (options.of !== 'picture') {
-      holder.after(barFor(() => location.href, options.words));
+      const bar = barFor(() => location.href, options.words);
+      // It stands in the room that the stylesheet has kept for it inside of a marked element.
+      const { marginBottom, paddingBottom } = getComputedStyle(holder);
+      if (holder.hasAttribute(MARKER)) bar.style.margin = `${-parseFloat(paddingBottom) - parseFloat(marginBottom)}px 0 ${marginBottom}`;
+      holder.after(bar);
       return;
     }
     holder.querySelectorAll('a[href]').forEach((link) => {

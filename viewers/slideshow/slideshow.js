@@ -82,13 +82,13 @@
     frame.setAttribute('aria-roledescription', 'carousel');
     frame.setAttribute('aria-label', options.label);
     const stage = make('div', 'stage');
-    // A list keeps its role only with its items; here each item is a group of its own.
-    if (/^[UO]L$/.test(holder.tagName)) holder.setAttribute('role', 'presentation');
     slides.forEach((slide, n) => {
-      slide.setAttribute('role', 'group');
+      [slide, ...slide.querySelectorAll('img, a')].forEach((one) => { one.draggable = false; });
+      // A list keeps its items; links, pictures and videos keep what they are.
+      if (/^(A|IMG|VIDEO|PICTURE)$/.test(slide.tagName)) return;
+      if (slide.tagName !== 'LI') slide.setAttribute('role', 'group');
       slide.setAttribute('aria-roledescription', 'slide');
       slide.setAttribute('aria-label', `${n + 1}${WORDS.of}${slides.length}`);
-      slide.querySelectorAll('img').forEach((image) => { image.draggable = false; });
     });
     const bar = make('div', 'bar', frame);
     const toggle = options.play ? button('play', WORDS.play, bar, () => play(!playing, true)) : null;
@@ -155,7 +155,7 @@
         toggle.dataset.state = playing ? 'playing' : 'paused';
         toggle.setAttribute('aria-label', playing ? WORDS.pause : WORDS.play);
       }
-      holder.setAttribute('aria-live', playing ? 'off' : 'polite');
+      stage.setAttribute('aria-live', playing ? 'off' : 'polite');
       wait();
     }
 
