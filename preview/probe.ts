@@ -137,11 +137,14 @@ void (() => {
     const place = (address: string | null) => (address === null ? null : new URL(address, location.href).origin === location.origin ? sitePath(address) : address);
     if (!element?.isConnected) return tell({ type: 'rehearsed', number, seen: null });
     placeMarks();
+    // A visitor clicks a page that is there.
+    if (document.readyState !== 'complete') await new Promise((done) => window.addEventListener('load', done, { once: true }));
     try {
       const seen = await rehearse(element);
       tell({ type: 'rehearsed', number, seen: { ...seen, shows: place(seen.shows), next: place(seen.next), back: place(seen.back), missing: seen.missing.map(place) } });
     } catch (error) {
-      tell({ type: 'rehearsed', number, seen: null, reason: String(error) });
+      console.error(error);
+      tell({ type: 'rehearsed', number, seen: null });
     }
   }
 

@@ -181,7 +181,7 @@ export async function rehearse(element: Element): Promise<Seen> {
     note(seen, now);
     Object.assign(seen, wordsSince(before));
     seen.layers = Math.max(1, now.layers);
-    if (front()) await steps(seen, before);
+    if (front()) await steps(seen, before, heard.missing);
     seen.closed = front() ? await close(before) : 'no';
   } else if (heard.prevented) {
     seen.opened = heard.errors.length > 0 && heard.missing.length === 0 ? 'nothing' : 'viewer';
@@ -200,18 +200,21 @@ function note(seen: Seen, { address, loaded, natural, size, whole }: Shown): voi
 }
 
 /** On and back again from where it opened, then back and on. */
-async function steps(seen: Seen, before: Look): Promise<void> {
+async function steps(seen: Seen, before: Look, missing: readonly string[]): Promise<void> {
   const { shows } = seen;
-  seen.next = await step('next', shows, before);
-  if (seen.next !== null) await step('back', seen.next, before);
+  seen.next = await step('next', shows, before, missing);
+  if (seen.next !== null) await step('back', seen.next, before, missing);
   if (pictureInFront(before)?.address !== shows) return;
-  seen.back = await step('back', shows, before);
-  if (seen.back !== null) await step('next', seen.back, before);
+  seen.back = await step('back', shows, before, missing);
+  if (seen.back !== null) await step('next', seen.back, before, missing);
 }
 
 /** By key, else by a control that came with the viewer; the address that is shown then, null where nothing moves. */
-async function step(way: 'next' | 'back', from: string | null, before: Look): Promise<string | null> {
+async function step(way: 'next' | 'back', from: string | null, before: Look, missing: readonly string[]): Promise<string | null> {
+  const lost = missing.length;
   const moved = () => {
+    // It went on to something that is no picture, or is not there.
+    if (missing.length > lost) return missing.at(-1) ?? null;
     const now = pictureInFront(before);
     return now && now.address !== from && now.address !== null && now.loaded ? now.address : null;
   };

@@ -8,6 +8,7 @@ import { DEFAULT_RECIPE, Recipe } from '~core/photo/index.ts';
 import type { Intent, MadeFile, UnitChoice } from '~core/plans/index.ts';
 import { isPicturePath, notesIn, type FileContent } from '~core/site/index.ts';
 import type { LayoutView, SiteView } from '~core/view/index.ts';
+import type { Draft, Prediction } from '~core/wiring/index.ts';
 import { diffsOf, type FileDiff } from './diffs';
 import type { PlanView } from '../workers/analysis';
 import type { PictureLook } from '../workers/pictures';
@@ -17,6 +18,7 @@ import { glanceOf, INTAKE_LOCK, keepPictures, storageReason, type IntakeFile } f
 import { entryWithFiles, namePoint, readHistory, type HistoryEntry } from './history';
 import { lookAtPictures } from './looking';
 import { dropQueue, makePictures } from './making';
+import { Rehearsals } from './rehearsals';
 import { SitePictures } from './pictures';
 import { takeSiteLock } from './siteLock';
 import type { SiteRecord } from './records';
@@ -50,6 +52,7 @@ export class SiteSession {
   readOnly = true;
   job: Job | null = null;
   readonly pictures: SitePictures;
+  readonly rehearsals = new Rehearsals();
   readonly #db: Store;
   readonly #views = new ViewReader(analysis());
   readonly #leaving = new AbortController();
@@ -72,6 +75,7 @@ export class SiteSession {
     this.site = site;
     this.files = files;
     this.pictures = new SitePictures(db, files, (hash) => this.#looked.has(hash));
+    this.#changed.on(() => this.rehearsals.age());
   }
 
   static async open(siteId: string): Promise<SiteSession | null> {
@@ -164,6 +168,14 @@ export class SiteSession {
   /** How a gallery is laid out in a window up to `at` CSS px wide, or in a wide one. */
   layout(page: string, gallery: number, at: number | null): Promise<LayoutView | null> {
     return analysis().layout(page, gallery, at);
+  }
+
+  draftKit(name: string, texts: Record<string, string>): Promise<Draft> {
+    return analysis().draftKit(name, texts);
+  }
+
+  predictions(page: string): Promise<[string, Prediction][]> {
+    return analysis().predictions(page);
   }
 
   plan(intent: Intent): Promise<PlanView> {

@@ -1,28 +1,44 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import type { Prediction } from '~core/wiring/index.ts';
 import { PagePicker } from '../stations/markup/PagePicker';
+import { KitDialog } from '../stations/wiring/KitDialog';
 import { Loom } from '../stations/wiring/Loom';
-import { DiffView } from '../ui/DiffView';
-import { Fixes, Nothing, Sheet, StationHead } from '../ui/parts';
-import { useChosenPage, useIntent, useSite } from '../ui/site';
+import { OwnKit } from '../stations/wiring/OwnKit';
+import { Rehearsal } from '../stations/wiring/Rehearsal';
+import { countOf, Fixes, Nothing, Sheet, StationHead } from '../ui/parts';
+import { useChosenPage, useSite } from '../ui/site';
 import { ink } from '../ui/theme';
-import type { PlanView } from '../workers/analysis';
 
 export const meta = () => [{ title: 'Wiring – Heathmoor' }];
 
+const NONE: ReadonlyMap<string, Prediction> = new Map();
+
+/** What a click on each picture of the page does; asked for again with every view. */
+function usePredictions(path: string | undefined): ReadonlyMap<string, Prediction> {
+  const { session, view } = useSite().site;
+  const [told, setTold] = useState<{ path: string; by: ReadonlyMap<string, Prediction> } | null>(null);
+  useEffect(() => {
+    if (path === undefined) return undefined;
+    let current = true;
+    void session.predictions(path).then((all) => current && setTold({ path, by: new Map(all) }));
+    return () => {
+      current = false;
+    };
+  }, [session, view, path]);
+  return told?.path === path ? (told?.by ?? NONE) : NONE;
+}
+
 export default function Wiring() {
   const { site, busy } = useSite();
-  const intent = useIntent();
   const page = useChosenPage();
-  const [plan, setPlan] = useState<PlanView | null>(null);
   const { view, session } = site;
+  const [open, setOpen] = useState<'kit' | 'own' | 'rehearsal' | null>(null);
   const strands = useMemo(() => view.strands.filter((one) => one.page === page?.path), [view, page?.path]);
+  const predictions = usePredictions(page?.path);
+  const rehearsal = useSyncExternalStore(session.rehearsals.watch, () => session.rehearsals.of(page?.path ?? ''), () => session.rehearsals.of(''));
   if (!page || strands.length === 0) {
     return (
       <>
@@ -31,17 +47,24 @@ export default function Wiring() {
       </>
     );
   }
-  const answered = page.includes.reduce((sum, include) => sum + include.answers.length, 0);
+  const main = page.uses.find(({ name }) => name === page.kit);
+  const others = page.uses.filter(({ name }) => name !== page.kit).map(({ name }) => name);
+  const says = page.kit === null ? 'no viewer yet: each link opens its picture by itself' : `wired with the ${page.kit}, ${main?.answered ?? 0} of ${strands.length} ${main?.does === 'overlay' ? 'links answered' : 'pictures in it'}`;
   const findings = view.findings.filter((finding) => finding.station === 'wiring' && finding.place.path === page.path);
-  const show = async () => setPlan(await session.plan({ kind: 'wire', page: page.path }));
+  const seen = [...rehearsal.strands.values()];
+  const otherwise = seen.filter((one) => one.seen === null || one.disagreements.length > 0).length;
   return (
     <>
-      <StationHead title={<PagePicker />} says={page.kit === null ? 'no viewer yet: each link opens its picture by itself' : `wired with the ${page.kit}, ${answered} of ${strands.length} links answered`}>
-        <Button variant="contained" color="primary" disabled={busy || site.readOnly} onClick={() => void show()}>
-          Wire this page
-        </Button>
+      <StationHead title={<PagePicker />} says={`${says}${others.length > 0 ? `; ${others.join(', ')} too` : ''}`}>
+        <Button disabled={predictions.size === 0} onClick={() => setOpen('rehearsal')}>Rehearse</Button>
+        <Button variant="contained" color="primary" disabled={busy || site.readOnly} onClick={() => setOpen('kit')}>Wire this page</Button>
       </StationHead>
-      <Loom page={page} strands={strands} />
+      {seen.length > 0 && (
+        <Box role="status" sx={{ fontSize: '0.8125rem', fontWeight: 600, color: ink(otherwise > 0 ? 'gorse' : 'lichen'), mb: 1.25 }}>
+          {`Rehearsed: ${countOf(seen.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}${rehearsal.stale ? '; before the last change' : ''}`}
+        </Box>
+      )}
+      <Loom page={page} strands={strands} predictions={predictions} rehearsal={rehearsal} />
       {findings.map((finding) => (
         <Sheet key={finding.id} label="What a browser does here" sx={{ p: 1.75, mt: 1.5, maxWidth: 620 }}>
           <Typography variant="h2" component="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit' }}>What a browser does here</Typography>
@@ -50,27 +73,9 @@ export default function Wiring() {
           <Fixes finding={finding.id} fixes={finding.fixes} />
         </Sheet>
       ))}
-      {plan && (
-        <Dialog open onClose={() => setPlan(null)} fullWidth maxWidth="md" aria-labelledby="wire-title">
-          <DialogTitle id="wire-title">{plan.ok ? `Wire ${page.path}` : 'There is nothing to wire'}</DialogTitle>
-          <DialogContent>{plan.ok ? <DiffView diffs={plan.diffs} height={420} /> : plan.reason}</DialogContent>
-          <DialogActions>
-            <Button onClick={() => setPlan(null)}>{plan.ok ? 'Cancel' : 'Close'}</Button>
-            {plan.ok && (
-              <Button
-                variant="contained"
-                color="primary"
-                onClick={() => {
-                  intent({ kind: 'wire', page: page.path });
-                  setPlan(null);
-                }}
-              >
-                Write this
-              </Button>
-            )}
-          </DialogActions>
-        </Dialog>
-      )}
+      {open === 'kit' && <KitDialog page={page} onClose={() => setOpen(null)} onOwn={() => setOpen('own')} />}
+      {open === 'own' && <OwnKit onClose={() => setOpen('kit')} />}
+      {open === 'rehearsal' && <Rehearsal page={page.path} strands={strands} predictions={predictions} onClose={() => setOpen(null)} />}
     </>
   );
 }

@@ -5,6 +5,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useRef, use
 import { useRouteLoaderData } from 'react-router';
 import { z } from 'zod';
 import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
+import { Seen } from '~core/wiring/index.ts';
 import type { SiteSession } from '../data/session';
 import { LimitedPage } from './LimitedPage';
 import { ink } from './theme';
@@ -121,12 +122,13 @@ const FromProbe = z.discriminatedUnion('type', [
   z.object({ from: z.literal('probe'), type: z.literal('missing'), path: z.string() }),
   z.object({ from: z.literal('probe'), type: z.literal('error'), says: z.string().max(4000), path: z.string(), line: z.number() }),
   z.object({ from: z.literal('probe'), type: z.literal('scrolled'), at: z.tuple([z.number(), z.number()]) }),
+  z.object({ from: z.literal('probe'), type: z.literal('rehearsed'), number: z.number(), seen: Seen.nullable() }),
   z.object({ from: z.literal('probe'), type: z.literal('places'), tops: z.array(z.number().nullable()).max(5000) }),
 ]);
 export type ProbeReport = z.infer<typeof FromProbe>;
 
 /** What the page's own scripts may do; they never get at the application, which lives on another origin. */
-const SANDBOX = 'allow-scripts allow-same-origin allow-forms allow-modals allow-downloads allow-popups';
+export const SANDBOX = 'allow-scripts allow-same-origin allow-forms allow-modals allow-downloads allow-popups';
 
 const SANDBOX_WITHOUT_SCRIPTS = 'allow-same-origin allow-forms';
 
@@ -236,7 +238,7 @@ function useWatchdog(watching: boolean, path: string, onStuck: () => void): () =
 }
 
 /** Messages of the page in the frame, checked: the page could forge them, so nothing but showing depends on them. */
-function useProbe(frame: RefObject<HTMLIFrameElement | null>, origin: string, hear: (report: ProbeReport) => void): void {
+export function useProbe(frame: RefObject<HTMLIFrameElement | null>, origin: string, hear: (report: ProbeReport) => void): void {
   const latest = useRef(hear);
   useEffect(() => {
     latest.current = hear;

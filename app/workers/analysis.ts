@@ -6,7 +6,8 @@ import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { placeMade, planFor, readyTasks, takeIn, unitChoices, type IncomingPicture, type Intent, type MadeFile, type ReadyTask, type UnitChoice } from '~core/plans/index.ts';
 import type { Change, FileContent } from '~core/site/index.ts';
-import { layoutView, pageStandingAlone, picturesShownBy, viewOf, type LayoutView, type SiteView } from '~core/view/index.ts';
+import { layoutView, pageStandingAlone, picturesShownBy, predictionsOn, viewOf, type LayoutView, type SiteView } from '~core/view/index.ts';
+import { draftManifest, type Draft, type Prediction } from '~core/wiring/index.ts';
 import { openStore, readFacts } from '../data/store';
 import { diffsOf, type FileDiff } from '../data/diffs';
 import { KITS } from './kits';
@@ -91,6 +92,14 @@ const analysis = {
   unitChoices(path: string, at: number): UnitChoice[] {
     const page = currentReading().pages.find((one) => one.path === path);
     return page ? unitChoices(page, at) : [];
+  },
+  /** What can be read out of somebody's own viewer script. */
+  draftKit(name: string, texts: Record<string, string>): Draft {
+    return draftManifest(name, texts);
+  },
+  /** What a click on each picture of a page does, by strand. */
+  predictions(path: string): [string, Prediction][] {
+    return predictionsOn(currentReading(), path);
   },
   layout(page: string, gallery: number, at: number | null): LayoutView | null {
     return layoutView(currentReading(), page, gallery, at);

@@ -3,7 +3,7 @@ import { galleriesOf, hazardsOf, parsePage, type Gallery, type GalleryItem, type
 import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type Pace, type PageEvidence, type Pairing } from '../pairing/index.ts';
 import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
 import { byNaturalName, folderOf, grouped, stemOf, isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type MadeRecord, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
-import { wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
+import { ownKits, wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
 import { derivedFiles, madeRecords, madeTogether } from './making.ts';
 import { scriptReferences, targetInScript } from './scripts.ts';
@@ -65,12 +65,13 @@ export interface ReadingMemory {
 export const newReadingMemory = (pace: Pace = 'all'): ReadingMemory => ({ pages: new Map(), contents: newContentMemory(), pace });
 
 /** `all` holds the site's files and may hold the program's notes of it, which are no file of the site. */
-export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>, kits: readonly Kit[], memory: ReadingMemory = newReadingMemory()): SiteReading {
+export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>, shipped: readonly Kit[], memory: ReadingMemory = newReadingMemory()): SiteReading {
   const known = notesIn(all);
   const { decisions } = known;
   const recipe = Recipe.safeParse(known.recipe);
   const files = new Map(all);
   files.delete(NOTES_FILE);
+  const kits = [...shipped, ...ownKits(known.kits, files)];
   const cache = memory.pages;
   const index = new PathIndex(files.keys());
   const factsOf = (path: string) => {

@@ -1,6 +1,7 @@
 /** What somebody asks for, as data: it crosses from the interface to the worker, so it is checked on arrival. */
 import { z } from 'zod';
 import { Recipe } from '../photo/index.ts';
+import { KitManifest } from '../wiring/index.ts';
 import { CAPTION_SOURCES, FILLABLE } from './rules.ts';
 import { ListMapping, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 
@@ -75,6 +76,9 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('align-menus') }),
   /** With a kit by its name; without one, that which the page uses already, or the lightbox. */
   z.strictObject({ kind: z.literal('wire'), page: z.string(), kit: z.string().max(60).optional() }),
+  /** A viewer script of the author's: its manifest, and texts of files that are not in the site yet, by their names. */
+  z.strictObject({ kind: z.literal('keep-kit'), manifest: KitManifest, files: z.record(z.string().max(200), z.string().max(4_000_000)) }),
+  z.strictObject({ kind: z.literal('forget-kit'), name: z.string().max(60) }),
   z.strictObject({ kind: z.literal('unwire'), page: z.string(), kit: z.string().max(60) }),
   z.strictObject({ kind: z.literal('change-kit'), page: z.string(), from: z.string().max(60), to: z.string().max(60) }),
   /** Whether two pictures belong together, by hand; null takes back what was decided. */

@@ -19,7 +19,7 @@ import { setSources } from './sources.ts';
 import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
-import { changeKit, unwire, wire } from './wiring.ts';
+import { changeKit, forgetKit, keepKit, unwire, wire } from './wiring.ts';
 import { keepPlace, setTags, setWords } from './words.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
@@ -73,6 +73,8 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   wire,
   unwire,
   'change-kit': changeKit,
+  'keep-kit': keepKit,
+  'forget-kit': forgetKit,
   fix: (site, intent) => {
     const fix = findingsOf(site).find((finding) => finding.id === intent.finding)?.fixes[intent.fix];
     if (fix?.kind !== 'change') return refuse('This matter is settled already, or the page has changed meanwhile.');

@@ -1,7 +1,9 @@
 /** Wiring, unwiring and changing from one viewer to another, asked for by the names of kits. */
 import type { Planned } from '../checks/index.ts';
+import type { FileChange } from '../site/index.ts';
+import { notesChange } from './notes.ts';
 import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
-import { rewire, type Kit, type WiringSite } from '../wiring/index.ts';
+import { kitPath, rewire, type Kit, type KitManifest, type WiringSite } from '../wiring/index.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
 
@@ -44,3 +46,33 @@ export function changeKit(site: SiteReading, { page: path, from, to }: { page: s
     return before === after ? refuse(`${path} is wired with the ${from} already.`) : rewire(withTags(site), page, { from: before, to: after });
   });
 }
+
+/** The author's own script becomes a kit: its files stand in the site, its manifest in the notes. */
+export function keepKit(site: SiteReading, { manifest, files }: { manifest: KitManifest; files: Record<string, string> }): Planned {
+  const { name } = manifest;
+  const known = site.kits.find((kit) => kit.manifest.name === name);
+  if (known && known.kind !== 'own') return refuse(`“${name}” is the name of a kit that comes with the program. Give yours another.`);
+  const kit: Kit = { manifest, files, kind: 'own' };
+  const absent = manifest.files.find((file) => files[file.name] === undefined && !site.files.has(kitPath(kit, file.name)));
+  if (absent) return refuse(`${kitPath(kit, absent.name)} is not in the site and was not brought along.`);
+  const puts = manifest.files.flatMap((file): FileChange[] => {
+    const path = kitPath(kit, file.name);
+    const text = files[file.name];
+    const before = site.files.get(path) ?? null;
+    if (text === undefined || (before?.kind === 'text' && before.text === text)) return [];
+    return [{ kind: 'put', path, before, after: { kind: 'text', text } }];
+  });
+  const others = site.notes.known.kits.filter((one) => nameIn(one) !== name);
+  return { ok: true, change: { label: `Keep ${manifest.title} as a kit`, files: [...puts, ...notesChange(site, { kits: [...others, manifest] })] } };
+}
+
+export function forgetKit(site: SiteReading, { name }: { name: string }): Planned {
+  const using = site.pages.find((page) => page.wiring.uses.some(({ kit }) => kit.manifest.name === name && kit.kind === 'own'));
+  if (using) return refuse(`${using.path} is wired with it. Take it off that page first.`);
+  const left = site.notes.known.kits.filter((one) => nameIn(one) !== name);
+  if (left.length === site.notes.known.kits.length) return unknown(name);
+  // The files are the author's and stay.
+  return { ok: true, change: { label: `Forget the kit ${name}`, files: notesChange(site, { kits: left }) } };
+}
+
+const nameIn = (data: unknown): unknown => (typeof data === 'object' && data !== null && 'name' in data ? data.name : undefined);

@@ -67,6 +67,8 @@ export const SiteNotes = z.object({
   /** What items of galleries are, where their author has said it: elements of a selector, or that these are none. */
   units: z.array(z.object({ page: path, selector: z.string().min(1).max(500), gallery: z.boolean() })).max(5000).default([]),
   lists: z.array(ListMapping).max(50).default([]),
+  /** Manifests of the author's own viewer scripts, whose files are files of the site; checked where they are read, for their rules are those of kits. */
+  kits: z.array(z.unknown()).max(100).default([]),
   /** Galleries that stand on several pages, in their order, of so many items each. */
   spreads: z.array(z.object({ pages: z.array(path).min(1).max(1000), size: z.number().int().min(1).max(10_000) })).max(1000).default([]),
 });

@@ -31,7 +31,8 @@ export function includesView(page: PageReading): IncludeView[] {
     const facts = run?.reading?.ok ? run.reading : null;
     const starting = wiring.uses.filter(({ starts }) => starts.some((start) => start.include === include));
     // What answers is drawn from the call that chose the links, else from the script that does the work.
-    const drawn = starting.length > 0 ? starting : wiring.uses.filter((one) => one.script === include && !one.kit.manifest.start?.required);
+    const choosing = starting.filter((one) => one.starts.some((start) => start.include === include && (start.call.text !== null || one.kit.manifest.start?.required)));
+    const drawn = choosing.length > 0 ? choosing : wiring.uses.filter((one) => one.script === include && !one.kit.manifest.start?.required);
     const known = new Set(wiring.scripts.flatMap(({ reading }) => (reading?.ok ? reading.gives.map(({ name }) => name) : [])));
     const strands = drawn.flatMap((one) => strandsOf(page, one));
     return {

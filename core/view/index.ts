@@ -9,11 +9,13 @@ import { type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers, headingOf, spreadOf, wordsFor, type WordsView } from '../plans/index.ts';
 import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
 import { includesView, type IncludeView } from './includes.ts';
+import { kitsView, usesView, type KitView } from './kits.ts';
 import { wordsRows } from './words.ts';
 
 export * from './alone.ts';
 export * from './layout.ts';
 export * from './includes.ts';
+export * from './kits.ts';
 export * from './words.ts';
 
 export type FixView = { kind: 'change'; label: string } | { kind: 'picture'; label: string; tasks: PictureTask[] } | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
@@ -56,6 +58,8 @@ export interface PageView {
   /** Elements with an `id`, to which links may lead. */
   anchors: string[];
   kit: string | null;
+  /** Every kit that it uses or means to use. */
+  uses: { name: string; title: string; does: KitView['does']; answered: number }[];
   /** Stylesheets of the site that it links. */
   styles: string[];
   includes: IncludeView[];
@@ -134,6 +138,7 @@ export interface SiteView {
   recipe: Recipe;
   /** Pictures whose facts are not known yet. */
   unread: number;
+  kits: KitView[];
 }
 
 export function viewOf(site: SiteReading): SiteView {
@@ -172,6 +177,7 @@ export function viewOf(site: SiteReading): SiteView {
     unsearched: site.pairing.unsearched,
     recipe: site.recipe,
     unread: [...site.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path)).length,
+    kits: kitsView(site),
   };
 }
 
@@ -228,6 +234,7 @@ function pageView(page: PageReading, site: SiteReading): PageView {
     told: [...document.units],
     anchors: namesIn(document).ids,
     kit: wiring.main?.kit.manifest.name ?? null,
+    uses: usesView(page),
     styles: wiring.includes.flatMap(({ kind, path, lookup }) => (kind === 'style' && path !== null && lookup.found !== 'nothing' ? [lookup.path] : [])),
     includes: includesView(page),
   };

@@ -93,7 +93,7 @@ function factsOf(program: Program): ScriptFacts {
   fullAncestor(program, (node, _state, ancestors) => {
     if (node.type === 'AssignmentExpression') noteAssignment(node as Node & { left: Expression }, facts);
     else if (node.type === 'CallExpression') noteCall(node as CallExpression, ancestors, facts, immediate);
-    else if (node.type === 'MemberExpression') noteMember(node as Node & MemberLike, facts);
+    else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2))) noteMember(node as Node & MemberLike, facts);
   });
   const given = new Set(facts.gives.map(({ name }) => name));
   facts.needs = facts.needs.filter(({ name }) => !given.has(name)).map((need) => {
@@ -136,9 +136,10 @@ function noteCall(node: CallExpression, ancestors: readonly Node[], facts: Scrip
   const first = node.arguments[0];
   const text = first?.type === 'Literal' && typeof first.value === 'string' ? first.value : null;
   const method = methodName(node);
-  if (text !== null && first && method !== null) {
-    if (ASKS.has(method)) facts.selectors.push({ name: text, at: first.start, by: method });
-    else if (method === 'getElementById') facts.selectors.push({ name: `#${text}`, at: first.start, by: method });
+  const leading = first ? leadingText(first) : null;
+  if (leading !== null && first && method !== null && ASKS.has(method)) facts.selectors.push({ name: leading, at: first.start, by: method });
+  else if (text !== null && first && method !== null) {
+    if (method === 'getElementById') facts.selectors.push({ name: `#${text}`, at: first.start, by: method });
     else if (method === 'getElementsByClassName') facts.selectors.push({ name: text.trim().split(/\s+/).map((name) => `.${name}`).join(''), at: first.start, by: method });
     else if (method === 'getElementsByTagName') facts.selectors.push({ name: text, at: first.start, by: method });
     else if (NAMES.has(method)) facts.attributes.push({ name: text.toLowerCase(), at: first.start, by: method });
@@ -157,6 +158,13 @@ function noteCall(node: CallExpression, ancestors: readonly Node[], facts: Scrip
     immediate: immediate(node.start),
     guarded,
   });
+}
+
+/** A text, or what stands at the beginning of one that is put together: `'a[data-room="' + name + '"]'`. */
+function leadingText(node: CallExpression['arguments'][number]): string | null {
+  if (node.type === 'Literal') return typeof node.value === 'string' ? node.value : null;
+  if (node.type === 'TemplateLiteral') return node.quasis[0]?.value.cooked ?? null;
+  return node.type === 'BinaryExpression' && node.operator === '+' && node.left.type !== 'PrivateIdentifier' ? leadingText(node.left) : null;
 }
 
 /** The statement that is nothing but the call, with the condition that only guards it. */
@@ -200,6 +208,9 @@ function plainOptions(node: CallExpression): Call['options'] {
   }
   return options;
 }
+
+/** What a script sets on elements of its own tells nothing of the page. */
+const isWritten = (node: Node, parent: Node | undefined): boolean => parent?.type === 'AssignmentExpression' && (parent as Node & { left: Node }).left === node;
 
 /** `link.dataset.roomGroup`, `link.rel`. */
 function noteMember({ object, property, computed }: MemberLike, facts: ScriptFacts): void {

@@ -1,0 +1,113 @@
+/** Which viewer a page is wired with: chosen from the kits, with what would change shown before it is written. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { useState } from 'react';
+import type { Intent } from '~core/plans/index.ts';
+import type { KitView, PageView } from '~core/view/index.ts';
+import { Mono, Tag } from '../../ui/parts';
+import { changesOf, PlanShown, usePlan } from '../../ui/plans';
+import { useIntent, useSite } from '../../ui/site';
+import { ink } from '../../ui/theme';
+
+const KINDS: readonly [KitView['kind'], string][] = [['viewer', 'Viewers that come with Heathmoor'], ['own', 'Your own scripts'], ['practice', 'Kits to practise with']];
+
+interface Wish {
+  says: string;
+  intent: Intent;
+}
+
+const opensOnClick = ({ does }: Pick<KitView, 'does'>): boolean => does === 'overlay' || does === 'stage';
+
+/** What can be done with a kit on a page, in the order in which it is likely to be meant. */
+function wishesFor(kit: KitView, page: PageView): Wish[] {
+  const used = page.uses.some(({ name }) => name === kit.name);
+  const wire: Wish = { says: used ? 'Wire what is missing' : `Wire this page with it`, intent: { kind: 'wire', page: page.path, kit: kit.name } };
+  if (used) return [wire, { says: 'Take it off this page', intent: { kind: 'unwire', page: page.path, kit: kit.name } }];
+  const before = opensOnClick(kit) ? page.uses.find(opensOnClick) : undefined;
+  return before ? [{ says: `Change from the ${before.name}`, intent: { kind: 'change-kit', page: page.path, from: before.name, to: kit.name } }] : [wire];
+}
+
+export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: () => void; onOwn: () => void }) {
+  const { site, busy } = useSite();
+  const intent = useIntent('seen');
+  const { kits } = site.view;
+  const [chosen, setChosen] = useState(page.kit ?? page.uses[0]?.name ?? 'lightbox');
+  const [way, setWay] = useState(0);
+  const kit = kits.find(({ name }) => name === chosen) ?? kits[0];
+  const wishes = kit ? wishesFor(kit, page) : [];
+  const wish = wishes[way] ?? wishes[0] ?? null;
+  const plan = usePlan(wish?.intent ?? null);
+  const write = () => {
+    if (wish) intent(wish.intent);
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby="kit-title">
+      <DialogTitle id="kit-title">{`Wire ${page.path}`}</DialogTitle>
+      <DialogContent sx={{ display: 'grid', gridTemplateColumns: '300px minmax(0, 1fr)', gap: 2.5, height: 570 }}>
+        <Box role="group" aria-label="Kit" sx={{ overflowY: 'auto', pr: 0.5 }}>
+          {KINDS.map(([kind, title]) => {
+            const some = kits.filter((one) => one.kind === kind);
+            return some.length === 0 ? null : (
+              <Box key={kind} sx={{ mb: 1.5 }}>
+                <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: ink('stone'), mb: 0.5 }}>{title}</Box>
+                {some.map((one) => (
+                  <KitRow key={one.name} kit={one} chosen={one.name === kit?.name} used={page.uses.some(({ name }) => name === one.name)} onChoose={() => {
+                    setChosen(one.name);
+                    setWay(0);
+                  }} />
+                ))}
+              </Box>
+            );
+          })}
+          <Button onClick={onOwn}>Bring in a script of your own…</Button>
+        </Box>
+        <Box sx={{ minWidth: 0, overflowY: 'auto' }}>
+          {kit && (
+            <>
+              <Box sx={{ fontSize: '0.8125rem', mb: 0.5 }}>{kit.says}</Box>
+              <Box sx={{ fontSize: '0.78rem', color: ink('stone'), mb: 1.25 }}>
+                {'Marked with '}
+                <Mono>{kit.marker}</Mono>
+                {' · '}
+                <Mono>{kit.files.join(', ')}</Mono>
+              </Box>
+              {wishes.length > 1 && (
+                <Box role="group" aria-label="What to do" sx={{ display: 'flex', gap: 0.75, mb: 1.25 }}>
+                  {wishes.map((one, n) => (
+                    <Button key={one.says} aria-pressed={n === way} variant={n === way ? 'contained' : 'outlined'} color={n === way ? 'primary' : 'inherit'} onClick={() => setWay(n)}>{one.says}</Button>
+                  ))}
+                </Box>
+              )}
+              {wishes.length === 1 && <Box sx={{ fontSize: '0.8125rem', fontWeight: 600, mb: 1 }}>{wish?.says}</Box>}
+              <PlanShown plan={plan} wished={wish !== null} height={420} />
+            </>
+          )}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+        <Button variant="contained" color="primary" disabled={busy || site.readOnly || changesOf(plan) === 0} onClick={write}>Write this</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function KitRow({ kit, chosen, used, onChoose }: { kit: KitView; chosen: boolean; used: boolean; onChoose: () => void }) {
+  return (
+    <Box
+      component="button"
+      type="button"
+      aria-pressed={chosen}
+      onClick={onChoose}
+      sx={{ all: 'unset', boxSizing: 'border-box', display: 'flex', alignItems: 'center', gap: 1, width: '100%', minHeight: 32, px: 1.25, mb: 0.25, cursor: 'pointer', borderRadius: 1, bgcolor: chosen ? ink('heatherWash') : 'transparent', borderLeft: `3px solid ${chosen ? ink('heather') : 'transparent'}`, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}
+    >
+      <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>{kit.title}</Box>
+      {used && <Tag tone="whole">on this page</Tag>}
+    </Box>
+  );
+}

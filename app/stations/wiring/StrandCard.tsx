@@ -1,0 +1,54 @@
+/** One picture of the page: what a click does as the text says, and what the browser did. */
+import Box from '@mui/material/Box';
+import type { Strand } from '~core/model/index.ts';
+import { nameOf } from '~core/site/index.ts';
+import type { Prediction } from '~core/wiring/index.ts';
+import type { Rehearsed } from '../../data/rehearsals';
+import { Picture } from '../../ui/parts';
+import { ink } from '../../ui/theme';
+
+interface Props {
+  strand: Strand;
+  prediction: Prediction | undefined;
+  rehearsed: Rehearsed | undefined;
+  stale: boolean;
+  chosen: boolean;
+  onChoose: () => void;
+}
+
+export function StrandCard({ strand, prediction, rehearsed, stale, chosen, onChoose }: Props) {
+  const broken = strand.joints.find((joint) => joint.state === 'broken');
+  return (
+    <Box
+      component="button"
+      type="button"
+      aria-pressed={chosen}
+      onClick={onChoose}
+      sx={{ all: 'unset', boxSizing: 'border-box', width: '100%', cursor: 'pointer', display: 'flex', gap: 1.25, alignItems: 'center', contentVisibility: 'auto', containIntrinsicSize: 'auto 56px', bgcolor: chosen ? ink('heatherWash') : ink('paper'), border: `1px solid ${broken ? ink('rust') : ink('hair')}`, borderRadius: 1, px: 0.75, py: 0.5, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}
+    >
+      <Picture path={strand.thumbnail} width={48} height={36} />
+      <Box sx={{ minWidth: 0, fontSize: '0.8125rem', overflowWrap: 'anywhere' }}>
+        <Box>{strand.name}</Box>
+        <Box sx={{ fontSize: '0.75rem', color: broken ? ink('rust') : ink('stone') }}>{broken ? broken.says : prediction ? foretold(prediction) : strand.joints[3]?.shows}</Box>
+        {rehearsed && <Outcome rehearsed={rehearsed} stale={stale} />}
+      </Box>
+    </Box>
+  );
+}
+
+/** A prediction in a few words. */
+export function foretold({ opens, by, shows, asks, counter, clash }: Prediction): string {
+  if (clash.length > 1) return `opens in ${clash.join(' and in ')} at once`;
+  if (opens === 'nothing') return 'a click does nothing';
+  if (opens === 'broken') return `the ${by} stops with an error`;
+  if (opens === 'address') return `leaves the page for ${nameOf(asks ?? '') || asks || ''}`;
+  if (shows === null) return `the ${by} opens and shows nothing`;
+  return `${nameOf(shows)} in the ${by}${counter ? `, ${counter.at} of ${counter.of}` : ''}`;
+}
+
+function Outcome({ rehearsed: { seen, disagreements }, stale }: { rehearsed: Rehearsed; stale: boolean }) {
+  const [first] = disagreements;
+  const tone = seen === null || first ? 'gorse' : 'lichen';
+  const says = seen === null ? 'The page gave no answer.' : first ? `Seen otherwise: ${first.about}: ${first.seen}; foretold: ${first.predicted}` : seen.opened === 'viewer' && seen.loaded ? `Seen so, ${Math.round(seen.time)} ms, ${seen.size?.width ?? 0} × ${seen.size?.height ?? 0}` : 'Seen so';
+  return <Box sx={{ fontSize: '0.75rem', fontWeight: 600, color: ink(tone) }}>{`${says}${stale ? ' · before the last change' : ''}`}</Box>;
+}

@@ -1,0 +1,47 @@
+/** Kits as the wiring station offers them, what a page makes of them, and what a click on each picture does. */
+import type { PageReading, SiteReading } from '../model/index.ts';
+import { answers, markerName, predict, type Kit, type KitManifest, type Prediction } from '../wiring/index.ts';
+
+export interface KitView {
+  name: string;
+  title: string;
+  says: string;
+  does: KitManifest['does'];
+  kind: Kit['kind'];
+  /** What marks a link or a gallery for it, as people write it. */
+  marker: string;
+  files: string[];
+  /** How many pages use it. */
+  pages: number;
+}
+
+export const kitsView = (site: SiteReading): KitView[] =>
+  site.kits.map(({ manifest, kind }) => ({
+    name: manifest.name,
+    title: manifest.title,
+    says: manifest.says,
+    does: manifest.does,
+    kind,
+    marker: markerName(manifest),
+    files: manifest.files.map(({ name }) => `${manifest.folder}/${name}`),
+    pages: site.pages.filter((page) => page.wiring.uses.some(({ kit }) => kit.manifest.name === manifest.name)).length,
+  }));
+
+export const usesView = (page: PageReading): { name: string; title: string; does: KitManifest['does']; answered: number }[] =>
+  page.wiring.uses.map((use) => ({
+    name: use.kit.manifest.name,
+    title: use.kit.manifest.title,
+    does: use.kit.manifest.does,
+    answered: page.galleries.reduce((sum, { items }) => sum + items.filter((item) => answers(use, item)).length, 0),
+  }));
+
+/** By strand, in the order of the page. */
+export function predictionsOn(site: SiteReading, path: string): [string, Prediction][] {
+  const page = site.pages.find((one) => one.path === path);
+  if (!page) return [];
+  const context = { path: page.path, document: page.document, wiring: page.wiring, index: site.index };
+  return page.galleries.flatMap((gallery, g) => gallery.items.flatMap((item, n): [string, Prediction][] => {
+    const strand = page.strands[g]?.[n];
+    return strand ? [[strand.id, predict(context, item)]] : [];
+  }));
+}

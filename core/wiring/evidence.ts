@@ -1,0 +1,165 @@
+/**
+ * What can be read out of somebody's own viewer script, so that its manifest need not be written from nothing: which
+ * file comes first, what marks a link, how groups and captions are told, how it is started. Each guess is given with the
+ * line that it rests on; the author completes it.
+ */
+import { parsePage, textOf, valueOf } from '../markup/index.ts';
+import { LineIndex } from '../site/index.ts';
+import type { KitManifestInput } from './kit.ts';
+import { readScript, type ScriptFacts } from './scriptFacts.ts';
+
+export type DraftField = 'files' | 'marker' | 'group' | 'caption' | 'description' | 'container' | 'kind' | 'start';
+
+export interface Evidence {
+  field: DraftField;
+  /** What is taken from it. */
+  says: string;
+  file: string;
+  line: number;
+  /** The line as it stands there. */
+  text: string;
+}
+
+export interface Draft {
+  manifest: KitManifestInput;
+  evidence: Evidence[];
+  /** Scripts that cannot be read, with the reason and the line. */
+  unread: { file: string; reason: string; line: number }[];
+}
+
+interface Script {
+  name: string;
+  text: string;
+  facts: ScriptFacts;
+}
+
+/** `files` are texts by their names without folders: scripts, styles, and pages that show how the script is used. */
+export function draftManifest(name: string, files: Readonly<Record<string, string>>): Draft {
+  const evidence: Evidence[] = [];
+  const unread: Draft['unread'] = [];
+  const scripts: Script[] = [];
+  for (const [file, text] of Object.entries(files)) {
+    if (!/\.js$/i.test(file)) continue;
+    const facts = readScript(text);
+    if (facts.ok) scripts.push({ name: file, text, facts });
+    else unread.push({ file, reason: facts.reason, line: new LineIndex(text).lineAt(facts.at) });
+  }
+  const note = (field: DraftField, says: string, file: string, at: number) => {
+    const text = files[file] ?? '';
+    const line = new LineIndex(text).lineAt(at);
+    evidence.push({ field, says, file, line, text: (text.split(/\r?\n/)[line - 1] ?? '').trim().slice(0, 200) });
+  };
+
+  const ordered = inOrder(scripts);
+  const given = new Set(ordered.flatMap(({ facts }) => facts.gives.map((one) => one.name)));
+  for (const { name: file, facts } of ordered) {
+    for (const need of facts.needs) if (given.has(need.name)) note('files', `needs ${need.name}`, file, need.at);
+  }
+  const pages = Object.entries(files).filter(([file]) => /\.html?$/i.test(file)).map(([file, text]) => ({ file, text, page: parsePage(text) }));
+  const attributes = ordered.flatMap(({ name: file, facts }) => facts.attributes.map((one) => ({ ...one, file })));
+  const selectors = ordered.flatMap(({ name: file, facts }) => facts.selectors.map((one) => ({ ...one, file })));
+
+  const start = startIn(ordered, pages, note);
+  const marker = markerIn(selectors, attributes, start?.selector ?? null, note);
+  const data = attributes.filter(({ name: one }) => one.startsWith('data-') && one !== marker.attribute);
+  const pick = (field: DraftField, words: RegExp) => {
+    const found = data.find(({ name: one }) => words.test(one));
+    if (found) note(field, found.name, found.file, found.at);
+    return found?.name;
+  };
+  const group = pick('group', /group|set\b|album|gallery|series/);
+  const caption = pick('caption', /caption|title|label/);
+  const description = pick('description', /descri|text|more|detail/);
+  const container = pick('container', /(?:^|-)(?:in|into|target|container|stage|place)$/);
+  const kind = pick('kind', /kind|type/);
+  const mirrors = attributes.filter(({ name: one }) => one === 'title' || one === 'alt');
+  for (const { name: one, file, at } of mirrors.slice(0, 2)) note('caption', `reads ${one}`, file, at);
+  const from = [...(caption ? ['attribute' as const] : []), ...(mirrors.some((one) => one.name === 'title') ? ['title' as const] : []), ...(mirrors.some((one) => one.name === 'alt') ? ['alt' as const] : [])];
+  const styles = Object.keys(files).filter((file) => /\.css$/i.test(file)).sort();
+  const bare = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').replace(/^(?=\d)/, 'kit-') || 'own';
+  return {
+    manifest: {
+      name: bare,
+      title: name,
+      files: [
+        ...styles.map((file) => ({ name: file, role: 'style' as const })),
+        ...ordered.map(({ name: file, facts }) => ({ name: file, role: 'script' as const, gives: facts.gives.map((one) => one.name), needs: [...new Set(facts.needs.map((one) => one.name).filter((one) => given.has(one)))] })),
+      ],
+      folder: bare,
+      place: start ? 'end' : 'head',
+      marker,
+      ...(group ? { group: { attribute: group } } : start ? { group: { in: 'call' as const } } : {}),
+      caption: { ...(caption ? { attribute: caption } : {}), from, ...(description ? { description } : {}) },
+      ...(kind ? { kind: { attribute: kind, picture: 'picture' } } : {}),
+      ...(container ? { container: { attribute: container, id: `${bare}-place` } } : {}),
+      ...(start ? { start: { call: start.call, required: true, selector: start.selector !== null, binds: start.binds } } : {}),
+    },
+    evidence,
+    unread,
+  };
+}
+
+/** Each script behind those that give what it needs; of two that need nothing of each other the name decides. */
+function inOrder(scripts: readonly Script[]): Script[] {
+  const left = [...scripts].sort((a, b) => a.name.localeCompare(b.name));
+  const done: Script[] = [];
+  while (left.length > 0) {
+    const waiting = new Set(left.flatMap(({ facts }) => facts.gives.map(({ name }) => name)));
+    const next = left.findIndex(({ facts }) => facts.needs.every(({ name }) => !waiting.has(name) || facts.gives.some((one) => one.name === name)));
+    // Scripts that need each other cannot be put in order; they stay as they come.
+    done.push(...left.splice(Math.max(0, next), 1));
+  }
+  return done;
+}
+
+type Note = (field: DraftField, says: string, file: string, at: number) => void;
+type SamplePage = { file: string; text: string; page: ReturnType<typeof parsePage> };
+
+interface FoundStart {
+  call: string;
+  selector: string | null;
+  binds: boolean;
+}
+
+/** A function that the scripts give and a page beside them calls; without such a page, one that takes a selector by its looks. */
+function startIn(scripts: readonly Script[], pages: readonly SamplePage[], note: Note): FoundStart | null {
+  const given = new Map(scripts.flatMap((script) => script.facts.gives.map((one) => [one.name, { ...one, script }] as const)));
+  for (const { file, page } of pages) {
+    for (const element of page.elements) {
+      if (element.tag !== 'script' || valueOf(element, 'src') !== undefined) continue;
+      const reading = readScript(textOf(element));
+      const call = reading.ok ? reading.calls.find(({ name }) => given.has(name)) : undefined;
+      if (!call) continue;
+      note('start', `${call.name}(${call.text === null ? '' : `'${call.text}'`})`, file, (element.open?.end ?? 0) + call.at);
+      return { call: call.name, selector: call.text, binds: true };
+    }
+  }
+  // A script that listens by itself needs no call.
+  const asks = scripts.some(({ facts }) => facts.selectors.some(({ name }) => /\[|\./.test(name)));
+  const last = [...given.values()].filter(({ name }) => !scripts.some(({ facts }) => facts.needs.some((need) => need.name === name))).at(-1);
+  if (asks || !last) return null;
+  note('start', `gives ${last.name}()`, last.script.name, last.at);
+  return { call: last.name, selector: '', binds: true };
+}
+
+function markerIn(selectors: readonly { name: string; at: number; file: string }[], attributes: readonly { name: string; at: number; file: string }[], called: string | null, note: Note): { attribute?: string; class?: string; value?: string } {
+  for (const { name, file, at } of selectors) {
+    const attribute = /^a?\[([a-z][a-z0-9-]*)(?:=["']?([\w-]*)["']?)?/i.exec(name);
+    if (attribute?.[1] && !/^(?:href|src|id|class)$/i.test(attribute[1])) {
+      note('marker', `a[${attribute[1]}]`, file, at);
+      return { attribute: attribute[1].toLowerCase(), ...(attribute[2] ? { value: attribute[2] } : {}) };
+    }
+  }
+  const byClass = /^a?\.([A-Za-z_-][\w-]*)/.exec(called ?? '') ?? selectors.map(({ name }) => /^a\.([A-Za-z_-][\w-]*)/.exec(name)).find((match) => match !== null) ?? null;
+  if (byClass?.[1]) {
+    const found = selectors.find(({ name }) => name.includes(`.${byClass[1]}`));
+    if (found) note('marker', `class “${byClass[1]}”`, found.file, found.at);
+    return { class: byClass[1] };
+  }
+  const own = attributes.find(({ name }) => name.startsWith('data-'));
+  if (own) {
+    note('marker', own.name, own.file, own.at);
+    return { attribute: own.name };
+  }
+  return {};
+}
