@@ -165,14 +165,15 @@ export async function rehearse(element: Element): Promise<Seen> {
   const began = performance.now();
   press(element.querySelector('img') ?? element);
   const front = () => pictureInFront(before);
-  await until(() => heard.leaves !== null || front() !== null || (heard.prevented ? null : performance.now() - began > PATIENCE.reaction), PATIENCE.picture);
+  const link = element.closest('a');
+  /** A row of small pictures shows the one that is chosen above itself, and may have shown it before. */
+  const already = () => (heard.prevented && link?.getAttribute('aria-current') === 'true' ? shownAbove(link) : null);
+  await until(() => heard.leaves !== null || front() !== null || already() !== null || (heard.prevented ? null : performance.now() - began > PATIENCE.reaction), PATIENCE.picture);
   if (heard.leaves !== null && !front()) {
     end();
     return { ...seen, opened: 'address', shows: heard.leaves, errors: heard.errors, missing: heard.missing, time: performance.now() - began };
   }
   // An own error of the script, or a picture that is missing, will not get better by waiting.
-  const link = element.closest('a');
-  const already = () => (heard.prevented && link?.getAttribute('aria-current') === 'true' ? shownAbove(link) : null);
   const shown = await until(() => (front()?.loaded ? front() : heard.missing.length > 0 || heard.errors.length > 0 || (!heard.prevented && !front()) ? front() ?? UNSEEN : already()), PATIENCE.picture);
   seen.time = performance.now() - began;
   if (shown && shown !== UNSEEN) {

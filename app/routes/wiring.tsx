@@ -56,7 +56,7 @@ export default function Wiring() {
   return (
     <>
       <StationHead title={<PagePicker />} says={`${says}${others.length > 0 ? `; ${others.join(', ')} too` : ''}`}>
-        <Button disabled={predictions.size === 0} onClick={() => setOpen('rehearsal')}>Rehearse</Button>
+        <Button disabled={busy} onClick={() => setOpen('rehearsal')}>Rehearse</Button>
         <Button variant="contained" color="primary" disabled={busy || site.readOnly} onClick={() => setOpen('kit')}>Wire this page</Button>
       </StationHead>
       {seen.length > 0 && (
@@ -75,7 +75,7 @@ export default function Wiring() {
       ))}
       {open === 'kit' && <KitDialog page={page} onClose={() => setOpen(null)} onOwn={() => setOpen('own')} />}
       {open === 'own' && <OwnKit onClose={() => setOpen('kit')} />}
-      {open === 'rehearsal' && <Rehearsal page={page.path} strands={strands} predictions={predictions} onClose={() => setOpen(null)} />}
+      {open === 'rehearsal' && <Rehearsal page={page.path} strands={strands} onClose={() => setOpen(null)} />}
     </>
   );
 }

@@ -17,6 +17,8 @@ interface Preview {
   status: Status;
   /** Counts the batches of files that the bridge has taken; live pages load anew on it. */
   taken: { count: number; paths: readonly string[] };
+  /** The bridge has all that was sent to it. */
+  settled: boolean;
   address: (path: string) => string;
   restart: () => void;
   /** False after somebody has asked to see a stuck page without its scripts. */
@@ -53,6 +55,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   const [status, setStatus] = useState<Status>('starting');
   const [run, setRun] = useState(0);
   const [taken, setTaken] = useState<Preview['taken']>({ count: 0, paths: [] });
+  const [pending, setPending] = useState(0);
   const sent = useRef<string[]>([]);
 
   useEffect(() => {
@@ -63,6 +66,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       const all = files.filter(([path]) => path !== NOTES_FILE);
       const blobs = await session.pictures.blobs(all.map(([path]) => path));
       const message = { type, token: session.site.token, files: all.map(([path, content], n) => [path, content && typed(path, blobs[n] ?? null)]) };
+      setPending((n) => n + 1);
       sent.current.push(...all.map(([path]) => path));
       frame.current?.contentWindow?.postMessage(message, origin);
     };
@@ -75,6 +79,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       else if (message.data.type === 'failed') setStatus('limited');
       else if (message.data.type === 'taken') {
         setStatus('ready');
+        setPending((n) => Math.max(0, n - 1));
         setTaken((before) => ({ count: before.count + 1, paths: sent.current.splice(0) }));
       }
     };
@@ -91,6 +96,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
 
   const restart = useCallback(() => {
     setStatus('starting');
+    setPending(0);
     setRun((n) => n + 1);
   }, []);
   const address = useCallback((path: string) => `${origin}/s/${session.site.token}/${path.split('/').map(encodeURIComponent).join('/')}`, [origin, session]);
@@ -102,7 +108,8 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     setTaken({ count: 0, paths: [] });
     restart();
   }, [restart]);
-  const value = useMemo(() => ({ origin, status, taken, address, restart, scripts, takeDown, again }), [origin, status, taken, address, restart, scripts, takeDown, again]);
+  const settled = pending === 0;
+  const value = useMemo(() => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again }), [origin, status, taken, settled, address, restart, scripts, takeDown, again]);
   return (
     <PreviewContext.Provider value={value}>
       {children}

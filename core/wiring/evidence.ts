@@ -68,7 +68,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
     return found?.name;
   };
   const group = pick('group', /group|set\b|album|gallery|series/);
-  const caption = pick('caption', /caption|title|label/);
+  const caption = pick('caption', /caption|title|label|words/);
   const description = pick('description', /descri|text|more|detail/);
   const container = pick('container', /(?:^|-)(?:in|into|target|container|stage|place)$/);
   const kind = pick('kind', /kind|type/);
@@ -76,7 +76,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   for (const { name: one, file, at } of mirrors.slice(0, 2)) note('caption', `reads ${one}`, file, at);
   const from = [...(caption ? ['attribute' as const] : []), ...(mirrors.some((one) => one.name === 'title') ? ['title' as const] : []), ...(mirrors.some((one) => one.name === 'alt') ? ['alt' as const] : [])];
   const styles = Object.keys(files).filter((file) => /\.css$/i.test(file)).sort();
-  const bare = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').replace(/^(?=\d)/, 'kit-') || 'own';
+  const bare = kitName(name);
   return {
     manifest: {
       name: bare,
@@ -98,6 +98,9 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
     unread,
   };
 }
+
+/** A kit's name out of what somebody calls it: small letters, digits and hyphens. */
+export const kitName = (title: string): string => title.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').replace(/^(?=\d)/, 'kit-') || 'own';
 
 /** Each script behind those that give what it needs; of two that need nothing of each other the name decides. */
 function inOrder(scripts: readonly Script[]): Script[] {

@@ -7,7 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import type { ReactNode } from 'react';
-import { CAPTION_PLACES, type Draft, type DraftField, type Evidence, type KitManifestInput } from '~core/wiring/index.ts';
+import { CAPTION_PLACES, kitName, type Draft, type DraftField, type Evidence, type KitManifestInput } from '~core/wiring/index.ts';
 import { Mono, Part } from '../../ui/parts';
 import { ink } from '../../ui/theme';
 
@@ -57,17 +57,18 @@ export function fieldsOf(base: KitManifestInput): OwnFields {
 /** What the fields say; checked by the manifest's own rules afterwards. */
 export function manifestFrom(fields: OwnFields): unknown {
   const { base, title, by, marker, value, group, groupName, captionName, from, description, kind, kindValue, container, start, required, binds, counter } = fields;
+  const name = kitName(title);
   return {
-    name: base.name,
+    name,
     title,
-    folder: base.folder,
+    folder: name,
     files: base.files,
     place: start !== '' && required ? 'end' : 'head',
     marker: by === 'call' ? {} : { [by]: marker, value },
     ...(group === 'none' ? {} : { group: group === 'attribute' ? { attribute: groupName } : { in: group } }),
     caption: { ...(captionName === '' ? {} : { attribute: captionName }), from: CAPTION_PLACES.filter((place) => from.includes(place)), ...(description === '' ? {} : { description }) },
     ...(kind === '' ? {} : { kind: { attribute: kind, picture: kindValue } }),
-    ...(container === '' ? {} : { container: { attribute: container, id: base.container?.id ?? `${base.name}-place` } }),
+    ...(container === '' ? {} : { container: { attribute: container, id: `${name}-place` } }),
     ...(start === '' ? {} : { start: { call: start, required, selector: true, binds } }),
     counter,
   };

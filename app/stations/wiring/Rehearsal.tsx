@@ -23,7 +23,6 @@ const PATIENCE = { page: 15_000, picture: 40_000 };
 interface Props {
   page: string;
   strands: readonly Strand[];
-  predictions: ReadonlyMap<string, Prediction>;
   onClose: () => void;
 }
 
@@ -37,10 +36,11 @@ export function Rehearsal(props: Props) {
 }
 
 /** What is inside of the dialog comes later than the dialog; it is this that runs, so that its frame is there. */
-function Run({ page, strands, predictions, onClose }: Props) {
+function Run({ page, strands, onClose }: Props) {
   const { session } = useSite().site;
   const { rehearsals } = session;
-  const { origin, address, status } = usePreview();
+  const { origin, address, status, settled } = usePreview();
+  const ready = status === 'ready' && settled;
   const frame = useRef<HTMLIFrameElement>(null);
   const [at, setAt] = useState(0);
   const [done, setDone] = useState(false);
@@ -55,7 +55,7 @@ function Run({ page, strands, predictions, onClose }: Props) {
   });
 
   useEffect(() => {
-    if (status !== 'ready') return undefined;
+    if (!ready) return undefined;
     const control = new AbortController();
     const { signal } = control;
     const window = () => frame.current?.contentWindow;
@@ -76,6 +76,7 @@ function Run({ page, strands, predictions, onClose }: Props) {
       window()?.postMessage({ type: 'rehearse', element: strand.element, number }, origin);
     }, null);
     void (async () => {
+      const predictions = new Map<string, Prediction>(await session.predictions(page));
       rehearsals.begin(page);
       let fresh = false;
       for (const [n, strand] of strands.entries()) {
@@ -95,11 +96,11 @@ function Run({ page, strands, predictions, onClose }: Props) {
     return () => control.abort();
     // It is run once for what stood there when it was asked for.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [status]);
+  }, [ready]);
 
   const outcomes = [...noted.strands.values()];
   const otherwise = outcomes.filter((one) => one.seen === null || one.disagreements.length > 0).length;
-  const says = status !== 'ready' ? 'Waiting for the preview…' : done ? `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}` : `Clicking ${strands[at]?.name ?? ''}: ${at + 1} of ${strands.length}`;
+  const says = !ready && !done ? 'Waiting for the preview…' : done ? `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}` : `Clicking ${strands[at]?.name ?? ''}: ${at + 1} of ${strands.length}`;
   return (
     <>
       <DialogContent sx={{ width: WINDOW.width * SHOWN + 48 }}>

@@ -1,0 +1,91 @@
+/** What is read out of somebody's own script, with the lines it rests on, and what the program makes of it. */
+import { describe, expect, it } from 'vitest';
+import { planFor } from '../../core/plans/index.ts';
+import { readSite } from '../../core/model/index.ts';
+import { applyChange, type FileContent } from '../../core/site/index.ts';
+import { draftManifest, readManifest, readScript } from '../../core/wiring/index.ts';
+import { KITS, PRACTICE } from '../kits.ts';
+import { wiredPage } from '../wiring/faults.fixture.ts';
+import { OWN_SCRIPT } from '../wiring/ownScript.fixture.ts';
+
+describe('an own script', () => {
+  const draft = draftManifest('Roam', OWN_SCRIPT);
+
+  it('gives a manifest that reads, with its files in the order in which they need each other', () => {
+    const read = readManifest(draft.manifest);
+    expect(read.ok && read.manifest).toMatchObject({
+      name: 'roam',
+      folder: 'roam',
+      place: 'end',
+      files: [{ name: 'roam.css' }, { name: 'roam-parts.js', gives: ['roamParts'] }, { name: 'roam.js', needs: ['roamParts'] }],
+      marker: { attribute: 'data-roam' },
+      group: { attribute: 'data-roam-set' },
+      caption: { attribute: 'data-roam-words', from: ['attribute', 'title'] },
+      start: { call: 'roam', required: true, selector: true },
+    });
+  });
+
+  it('says on which line each guess rests', () => {
+    expect(draft.evidence).toContainEqual({ field: 'marker', says: 'a[data-roam]', file: 'roam.js', line: 10, text: "var all = document.querySelectorAll('a[data-roam]');" });
+    expect(draft.evidence).toContainEqual({ field: 'start', says: "roam('a[data-roam]')", file: 'how-to.html', line: 8, text: "roam('a[data-roam]');" });
+    expect(draft.evidence).toContainEqual({ field: 'files', says: 'needs roamParts', file: 'roam.js', line: 2, text: 'var roamAdd = roamParts.add;' });
+    expect(draft.evidence.map(({ field }) => field)).toEqual(expect.arrayContaining(['group', 'caption']));
+  });
+
+  it('that cannot be read is told with its line', () => {
+    expect(draftManifest('x', { 'x.js': 'var a = 1;\nvar b = “two”;' }).unread).toEqual([{ file: 'x.js', line: 2, reason: expect.any(String) }]);
+  });
+
+  it('becomes a kit of the site, wires a page, and is forgotten only when no page uses it', () => {
+    const pictures = ['meadow', 'mere', 'loft', 'reel'].flatMap((name) => [`small/${name}.jpg`, `large/${name}.jpg`]);
+    let files: ReadonlyMap<string, FileContent> = new Map<string, FileContent>([['index.html', { kind: 'text', text: wiredPage('none') }], ...pictures.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1 }])]);
+    const does = (intent: Parameters<typeof planFor>[1]) => {
+      const planned = planFor(readSite(files, new Map(), KITS), intent);
+      if (!planned.ok) return planned.reason;
+      const applied = applyChange(files, planned.change);
+      if (!applied.ok) throw new Error(applied.reason);
+      files = applied.files;
+      return planned.change.label;
+    };
+    const manifest = readManifest(draft.manifest);
+    if (!manifest.ok) throw new Error(manifest.reason);
+    const { 'how-to.html': _, ...texts } = OWN_SCRIPT;
+    expect(does({ kind: 'keep-kit', manifest: manifest.manifest, files: texts })).toBe('Keep Roam as a kit');
+    expect(files.has('roam/roam.js')).toBe(true);
+    expect(does({ kind: 'wire', page: 'index.html', kit: 'roam' })).toBe('Wire index.html with the roam');
+    const [page] = readSite(files, new Map(), KITS).pages;
+    expect(page?.wiring.main?.claimed.size).toBe(4);
+    expect(does({ kind: 'forget-kit', name: 'roam' })).toMatch(/Take it off that page first/);
+    expect(does({ kind: 'unwire', page: 'index.html', kit: 'roam' })).toBe('Take the roam off index.html');
+    expect(files.has('roam/roam.js'), 'the script is the author’s and stays').toBe(true);
+    expect(does({ kind: 'forget-kit', name: 'roam' })).toBe('Forget the kit roam');
+    expect(does({ kind: 'keep-kit', manifest: { ...manifest.manifest, name: 'lightbox' }, files: texts })).toMatch(/comes with the program/);
+    expect(does({ kind: 'keep-kit', manifest: { ...manifest.manifest, folder: 'elsewhere' }, files: {} })).toMatch(/not brought along/);
+  });
+});
+
+describe.each(PRACTICE.map((kit) => [kit.manifest.name, kit] as const))('of the practice kit %s', (name, { manifest, files }) => {
+  it('marker, group, start and order are read as its manifest says them', () => {
+    const { manifest: draft } = draftManifest(name, files);
+    expect(draft.files.filter(({ role }) => role === 'script').map((file) => file.name)).toEqual(manifest.files.filter(({ role }) => role === 'script').map((file) => file.name));
+    if (manifest.marker.attribute) expect(draft.marker.attribute).toBe(manifest.marker.attribute);
+    if (manifest.start) expect(draft.start).toMatchObject({ call: manifest.start.call, required: true });
+    if (manifest.group && 'attribute' in manifest.group) expect(draft.group).toEqual(manifest.group);
+    if (manifest.container) expect(draft.container?.attribute).toBe(manifest.container.attribute);
+  });
+});
+
+describe('a script', () => {
+  it.each<[string, string, object]>([
+    ['what a function runs at once', '(function () { kite(1); })();', { needs: [{ name: 'kite', immediate: true }] }],
+    ['what waits for an event', "document.addEventListener('click', function () { kite(1); });", { needs: [{ name: 'kite', immediate: false }] }],
+    ['what a named function does that is called', 'function go() { kite(1); } go();', { needs: [{ name: 'kite', immediate: true }] }],
+    ['what a named function does that is only handed over', 'function go() { kite(1); } window.onload = go;', { needs: [{ name: 'kite', immediate: false }] }],
+    ['what is done for each', '[1].forEach(function (n) { kite(n); });', { needs: [{ name: 'kite', immediate: true }] }],
+    ['what is asked for first', 'if (window.kite) kite(1);', { needs: [{ name: 'kite', immediate: false }], calls: [{ guarded: true, statement: { start: 0, end: 25 } }] }],
+    ['globals of the browser', 'document.title = location.href; new Map(); undefined;', { needs: [] }],
+    ['what it gives on window', 'window.kite = 1; var line = 2; function fly() {} class Reel {}', { gives: [{ name: 'line' }, { name: 'fly' }, { name: 'Reel' }, { name: 'kite' }] }],
+    ['attributes by dataset', 'a.dataset.roomGroup; a.getAttribute("Data-X"); a.title; b.title = "x";', { attributes: [{ name: 'data-room-group' }, { name: 'data-x' }, { name: 'title' }] }],
+    ['selectors that are put together', "document.querySelectorAll('a[data-room=\"' + name + '\"]'); x.closest(`li.${y}`); document.getElementById('bay');", { selectors: [{ name: 'a[data-room="' }, { name: 'li.' }, { name: '#bay' }] }],
+  ])('tells %s', (_, text, expected) => expect(readScript(text)).toMatchObject({ ok: true, ...expected }));
+});
