@@ -50,6 +50,12 @@ for (const [scheme, suffix] of [['light', ''], ['dark', '-night']] as const) {
       await page.screenshot({ path: join(TARGET, `${file}.png`) });
     }
     await goTo(page, 'Wiring', 'wiring', () => choosePage(page, 'workshop.html'));
+    await page.getByRole('button', { name: 'Wire this page' }).click();
+    await page.getByRole('group', { name: 'Kit' }).getByRole('button', { name: 'Slideshow', exact: true }).click();
+    await page.waitForTimeout(1200);
+    await page.screenshot({ path: join(TARGET, 'kits.png') });
+    await page.keyboard.press('Escape');
+    await page.waitForTimeout(400);
     await goTo(page, 'Proof', 'proof');
     await goTo(page, 'Pack', 'pack', () => page.getByText('camera/', { exact: true }).click());
   }

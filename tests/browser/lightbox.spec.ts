@@ -158,7 +158,11 @@ test('a click that asks for a new tab keeps its meaning, and reduced motion is k
   await tab.close();
   await expect(dialogOf(page)).toBeHidden();
   await page.locator('ul.meadow a').first().click();
-  expect(await dialogOf(page).evaluate((dialog) => getComputedStyle(dialog).animationName)).toBe('none');
+  await page.addStyleTag({ content: '.enlarge { --enlarge-entrance: enlarge-in }' });
+  const entrance = () => dialogOf(page).evaluate((dialog) => getComputedStyle(dialog).animationName);
+  expect(await entrance()).toBe('none');
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
+  expect(await entrance()).toBe('enlarge-in');
 });
 
 test('arrows turn round on a right-to-left page', async ({ page }) => {

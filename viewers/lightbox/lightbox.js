@@ -87,6 +87,7 @@
     tab.setAttribute('aria-label', WORDS.tab);
     const full = button('full', WORDS.full, bar, () => (document.fullscreenElement ? document.exitFullscreen() : inside.requestFullscreen()));
     const close = button('close', WORDS.close, bar, () => dialog.close());
+    close.autofocus = true;
     const previous = button('previous', WORDS.previous, inside, () => step(-1));
     const stage = make('figure', 'stage', inside);
     const next = button('next', WORDS.next, inside, () => step(1));
@@ -137,9 +138,9 @@
         return state('shown', '');
       }
       const video = VIDEO.test(new URL(link.href).pathname);
-      content = make(video ? 'video' : 'img', 'picture', stage);
+      content = make(video ? 'video' : 'img', 'picture');
       state('loading', WORDS.loading);
-      content.addEventListener(video ? 'loadeddata' : 'load', () => state('shown', ''));
+      content.addEventListener(video ? 'loadeddata' : 'load', () => { state('shown', ''); lookAhead(link); });
       content.addEventListener('error', () => state('failed', WORDS.failed));
       if (video) content.controls = true;
       else {
@@ -148,6 +149,7 @@
         content.draggable = false;
       }
       content.src = link.href;
+      stage.append(content);
     }
 
     function show(to) {
@@ -167,6 +169,10 @@
       full.hidden = !option(link, 'full') || !document.fullscreenEnabled;
       setHidden(previous, !arrows || (!loop && place === 0));
       setHidden(next, !arrows || (!loop && place === links.length - 1));
+    }
+
+    /** The pictures beside it, once it is there itself: before that they would only hold it up. */
+    function lookAhead(link) {
       if (option(link, 'ahead')) [place - 1, place + 1].forEach((near) => { if (links[near] && !VIDEO.test(links[near].href)) new Image().src = links[near].href; });
     }
 
@@ -231,12 +237,12 @@
     return (link, at) => {
       opener = link;
       links = small ? [link] : groupOf(link);
+      // The file is asked for first; what it is shown in can be laid out meanwhile.
+      show(Math.max(0, links.indexOf(link)));
       if (small) {
         dialog.dataset.place = at;
         dialog.show();
       } else dialog.showModal();
-      close.focus();
-      show(Math.max(0, links.indexOf(link)));
     };
   }
 
