@@ -50,7 +50,7 @@ export default function Wiring() {
   const main = page.uses.find(({ name }) => name === page.kit);
   const others = page.uses.filter(({ name }) => name !== page.kit).map(({ name }) => name);
   const says = page.kit === null ? 'no viewer yet: each link opens its picture by itself' : `wired with the ${page.kit}, ${main?.answered ?? 0} of ${strands.length} ${main?.does === 'overlay' ? 'links answered' : 'pictures in it'}`;
-  const findings = view.findings.filter((finding) => finding.station === 'wiring' && finding.place.path === page.path);
+  const findings = view.findings.filter((finding) => finding.station === 'wiring' && (finding.place.path === page.path || page.includes.some(({ path }) => path === finding.place.path)));
   const seen = [...rehearsal.strands.values()];
   const otherwise = seen.filter((one) => one.seen === null || one.disagreements.length > 0).length;
   return (
@@ -68,7 +68,7 @@ export default function Wiring() {
       {findings.map((finding) => (
         <Sheet key={finding.id} label="What a browser does here" sx={{ p: 1.75, mt: 1.5, maxWidth: 620 }}>
           <Typography variant="h2" component="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit' }}>What a browser does here</Typography>
-          <Box sx={{ my: 0.75 }}>{`Line ${finding.place.line}: ${finding.says}`}</Box>
+          <Box sx={{ my: 0.75 }}>{`${finding.place.path === page.path ? 'Line' : `${finding.place.path}, line`} ${finding.place.line}: ${finding.says}`}</Box>
           <Box sx={{ color: ink('stone'), mb: 1 }}>{finding.why}</Box>
           <Fixes finding={finding.id} fixes={finding.fixes} />
         </Sheet>

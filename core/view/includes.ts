@@ -6,6 +6,8 @@ export interface IncludeView {
   kind: 'script' | 'style';
   /** The address as written, or the first words of an inline script. */
   shows: string;
+  /** The site's file that it leads to; null for an inline script and what comes from elsewhere. */
+  path: string | null;
   says: string;
   state: 'whole' | 'look' | 'broken';
   when: 'head' | 'body' | 'deferred' | 'async';
@@ -37,7 +39,8 @@ export function includesView(page: PageReading): IncludeView[] {
     const strands = drawn.flatMap((one) => strandsOf(page, one));
     return {
       kind: include.kind,
-      shows: include.written ?? `inline script`,
+      shows: include.written ?? 'inline script',
+      path: include.lookup.found === 'exact' ? include.lookup.path : null,
       ...stateOf(page, include),
       when: include.when,
       line: include.line,
