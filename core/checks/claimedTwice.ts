@@ -1,6 +1,6 @@
-import { rewire, type KitUse } from '../wiring/index.ts';
+import type { PageReading } from '../model/index.ts';
+import { answers, groupAttribute, rewire, type KitUse } from '../wiring/index.ts';
 import { itemsOf, placeIn, type Finding, type Fix, type Rule } from './finding.ts';
-import { answers } from '../wiring/index.ts';
 
 export const claimedTwice: Rule = {
   id: 'claimed-twice',
@@ -27,6 +27,29 @@ export const claimedTwice: Rule = {
         fixes: [off(second), off(first)],
       });
     }
-    return [...findings.values()];
+    return [...findings.values(), ...site.pages.flatMap(takenFindings)];
   },
 };
+
+/** A script of one's own that changes an attribute which a viewer reads. */
+function takenFindings(page: PageReading): Finding[] {
+  return page.wiring.uses.flatMap(({ kit, claimed }): Finding[] => {
+    const { marker, caption, name } = kit.manifest;
+    const reads = [marker.attribute, groupAttribute(kit.manifest) ?? undefined, caption.attribute, caption.from.includes('title') ? 'title' : undefined];
+    const [taken] = claimed.size === 0 ? [] : page.wiring.taken.filter((one) => reads.includes(one.name));
+    if (!taken) return [];
+    const { include } = taken.run;
+    return [{
+      id: `claimed-twice:${page.path}:${taken.name}:${include.written ?? include.line}`,
+      rule: 'claimed-twice',
+      station: 'wiring',
+      severity: 'look',
+      says: `${include.written ?? 'This inline script'} changes ${taken.name}, which the ${name} reads.`,
+      why: taken.name === 'title' ? 'Where it takes the titles away before a click, the viewer finds no caption in them.' : `Where it does so on a link that is meant for the ${name}, the viewer finds something else than what is written.`,
+      place: placeIn(page, include.inline ? { start: include.inline.start + taken.at, end: include.inline.start + taken.at } : include.element.range),
+      strand: null,
+      joint: 'viewer',
+      fixes: [],
+    }];
+  });
+}

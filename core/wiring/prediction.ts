@@ -73,7 +73,7 @@ export function predict(page: PredictionContext, item: GalleryItem): Prediction 
     shows: isPicture ? target.shows : null,
     asks: target.asks,
     counter: use.kit.manifest.counter && members.length > 1 && optionOf(use, link, 'counter', true) === true ? { at: at + 1, of: members.length } : null,
-    caption: optionOf(use, link, 'caption', true) === 'off' || optionOf(use, link, 'caption', true) === false ? '' : captionOf(item, use.kit, undefined, wordsFirst(use, link)),
+    caption: optionOf(use, link, 'caption', true) === 'off' || optionOf(use, link, 'caption', true) === false ? '' : captionOf(item, use.kit, takenWords(page), wordsFirst(use, link)),
     description: descriptionOf(item, use.kit),
     next: near(1),
     back: near(-1),
@@ -81,6 +81,9 @@ export function predict(page: PredictionContext, item: GalleryItem): Prediction 
     closes: true,
   };
 }
+
+/** What another script takes away before the click is not there to be shown. */
+const takenWords = ({ wiring }: PredictionContext): ReadonlyMap<string, null> => new Map(wiring.taken.map(({ name }) => [name, null]));
 
 function wordsFirst(use: KitUse, link: PageElement): string | undefined {
   const { option } = use.kit.manifest.caption;

@@ -54,6 +54,8 @@ export interface PageWiring {
   /** Scripts only, in the order in which they run. */
   scripts: ScriptRun[];
   uses: KitUse[];
+  /** Attributes that a script which belongs to no kit sets or takes away. */
+  taken: { name: string; run: ScriptRun; at: number }[];
   /** The one that is meant to open pictures: what opens on a click before what shows in its place; null where neither is there. */
   main: KitUse | null;
 }
@@ -68,7 +70,12 @@ export function wiringOf(page: PageDocument, path: string, files: SiteFiles, ind
     return use ? [use] : [];
   });
   const [main = null] = uses.filter(({ kit }) => kit.manifest.does !== 'page').sort((a, b) => RANK[a.kit.manifest.does] - RANK[b.kit.manifest.does] || Number(b.claimed.size > 0) - Number(a.claimed.size > 0));
-  return { includes, scripts, uses, main };
+  return { includes, scripts, uses, main, taken: takenBy(scripts, uses) };
+}
+
+function takenBy(scripts: readonly ScriptRun[], uses: readonly KitUse[]): PageWiring['taken'] {
+  const ofKits = new Set(uses.flatMap(({ files }) => files.flatMap(({ includes }) => includes)));
+  return scripts.flatMap((run) => (run.runs && run.reading?.ok && !ofKits.has(run.include) ? run.reading.attributes.filter(({ by }) => by === 'setAttribute' || by === 'removeAttribute').map(({ name, at }) => ({ name, run, at })) : []));
 }
 
 /** Plays the scripts in their order: what each one gives, and what it finds missing. */

@@ -50,6 +50,8 @@ for (const fault of WIRING_FAULTS) {
     // What a visitor is promised: this picture, in the viewer, alone and among its neighbours.
     const isWhole = (one: typeof broken) => one !== undefined && one.seen.opened === 'viewer' && one.seen.loaded && one.seen.layers === 1 && one.seen.shows === `large/${NAMES[n]}.jpg` && (one.seen.next ?? one.seen.back) !== null;
     expect(isWhole(broken), 'the click goes wrong').toBe(fault.breaks === null);
+    // What other scripts take is not there to be shown.
+    if (fault.name.includes('titles')) expect(broken?.seen.words.join(' ')).not.toContain('kite');
     if (fault.fix === null) return;
     const site = read(files);
     const finding = findingsOf(site).find(({ rule }) => rule === fault.rule);
