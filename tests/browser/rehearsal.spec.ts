@@ -3,16 +3,13 @@ import { findingsOf } from '../../core/checks/index.ts';
 import { planFor } from '../../core/plans/index.ts';
 import { applyChange } from '../../core/site/index.ts';
 import { KITS } from '../kits';
-import { faultySite, kitFiles, NAMES, WIRING_FAULTS, wiredPage } from '../wiring/faults.fixture';
+import { faultySite, kitFiles, NAMES, PARTS, WIRING_FAULTS, wiredPage } from '../wiring/faults.fixture';
 import { filesFrom, read, rehearsePage } from '../wiring/rehearsing';
 import { expect, test } from './fixtures';
 
 test.beforeEach(({ expected }) => {
   expected.console.push(/./);
 });
-
-/** Two parts with their headings, two pictures each. */
-const PARTS = wiredPage('none').replace('<ul class="kites">', '<div class="days">\n<section>\n<h2>Outside</h2>\n<ul>').replace(/(mere kite"><\/a><\/li>\n)/i, '$1</ul>\n</section>\n<section>\n<h2>Inside</h2>\n<ul>\n').replace('</ul>\n</body>', '</ul>\n</section>\n</div>\n</body>');
 
 for (const kit of ['none', 'lightbox', 'lantern', 'peephole', 'sidebay']) {
   test(`a page wired by hand with ${kit} does on every strand what the model says`, async ({ page }) => {

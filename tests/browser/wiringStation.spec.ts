@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { KITS, kitNamed } from '../kits';
-import { kitFiles, NAMES, wiredPage } from '../wiring/faults.fixture';
+import { kitFiles, NAMES, PARTS, wiredPage } from '../wiring/faults.fixture';
 import { OWN_SCRIPT } from '../wiring/ownScript.fixture';
 import { violations } from './axe';
 import { expect, folderWith, goTo, openDemo, openFiles, openPage, test, unpacked } from './fixtures';
@@ -14,9 +14,6 @@ async function pictures(): Promise<Record<string, Buffer>> {
   const made = NAMES.flatMap((name, n) => [['small', 60, 40], ['large', 900, 600 + n * 40]].map(async ([folder, width, height]) => [`${folder}/${name}.jpg`, await sharp({ create: { width: Number(width), height: Number(height), channels: 3, background: { r: 60 + n * 40, g: 120, b: 200 - n * 40 } } }).jpeg().toBuffer()] as const));
   return Object.fromEntries(await Promise.all(made));
 }
-
-/** Two parts with their headings, two pictures each, for what needs more than one gallery. */
-const PARTS = wiredPage('none').replace('<ul class="kites">', '<div class="days">\n<section>\n<h2>Outside</h2>\n<ul>').replace(/(mere kite"><\/a><\/li>\n)/i, '$1</ul>\n</section>\n<section>\n<h2>Inside</h2>\n<ul>\n').replace('</ul>\n</body>', '</ul>\n</section>\n</div>\n</body>');
 
 const kitButton = (page: Page, title: string) => page.getByRole('group', { name: 'Kit' }).getByRole('button', { name: new RegExp(`^${title}`) });
 

@@ -70,6 +70,9 @@ export function wiredPage(kit: string): string {
   ].join('\n')}\n`;
 }
 
+/** The same pictures in two parts with their headings, for what needs more than one gallery. */
+export const PARTS = wiredPage('none').replace('<ul class="kites">', '<div class="days">\n<section>\n<h2>Outside</h2>\n<ul>').replace(/(mere kite"><\/a><\/li>\n)/i, '$1</ul>\n</section>\n<section>\n<h2>Inside</h2>\n<ul>\n').replace('</ul>\n</body>', '</ul>\n</section>\n</div>\n</body>');
+
 /** The kit's own files where wiring puts them. */
 export function kitFiles(name: string): Record<string, string> {
   if (name === 'none') return {};
