@@ -92,8 +92,6 @@ export const KitManifest = z.strictObject({
   loops: z.boolean().default(false),
   prefix: attribute.or(z.literal('')).default(''),
   options: z.array(Option).default([]),
-  /** Attributes of links that it reads or changes beside its own, so that another that does the same gets in its way. */
-  claims: z.array(attribute).default([]),
   /** Kits that may not stand on the same page. */
   apart: z.array(z.string()).default([]),
 }).superRefine((kit, context) => {

@@ -37,6 +37,15 @@
     return typeof options[name] === 'boolean' ? written !== 'off' : written;
   }
 
+  /** The element that an address names behind its `#`; a name that is no proper one names nothing. */
+  function namedBy(hash) {
+    try {
+      return hash.length > 1 ? document.getElementById(decodeURIComponent(hash.slice(1))) : null;
+    } catch {
+      return null;
+    }
+  }
+
   const marked = () => [...document.querySelectorAll(selectors.join(','))];
 
   function groupOf(link) {
@@ -124,8 +133,7 @@
     /** A picture, a video by its ending, a part of the page by its address, or the words of data-enlarge-text. */
     function fill(link) {
       const said = link.getAttribute(`${MARKER}-text`);
-      const [page, part] = link.href.split('#');
-      const target = said === null && part && page === location.href.split('#')[0] ? document.getElementById(decodeURIComponent(part)) : null;
+      const target = said === null && link.href.split('#')[0] === location.href.split('#')[0] ? namedBy(link.hash) : null;
       if (said !== null || target) {
         content = make('div', 'part', stage, said);
         if (target) {
@@ -270,7 +278,7 @@
 
   /** An address that ends with the name of a marked link opens it, from this page or from another. */
   function fromAddress() {
-    const named = location.hash && document.getElementById(decodeURIComponent(location.hash.slice(1)));
+    const named = namedBy(location.hash);
     if (!named || !marked().includes(named)) return false;
     open(named);
     return true;

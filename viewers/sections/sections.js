@@ -26,6 +26,15 @@
     return options;
   }
 
+  /** The element that an address names behind its `#`; a name that is no proper one names nothing. */
+  function namedBy(hash) {
+    try {
+      return hash.length > 1 ? document.getElementById(decodeURIComponent(hash.slice(1))) : null;
+    } catch {
+      return null;
+    }
+  }
+
   function start(holder, given) {
     const options = optionsOf(holder, given);
     const panels = [...holder.children].filter((child) => child.querySelector(options.heading));
@@ -78,7 +87,7 @@
     });
     // An address that ends with a part's name, or with something inside of it, opens that part.
     const fromAddress = () => {
-      const target = location.hash && document.getElementById(decodeURIComponent(location.hash.slice(1)));
+      const target = namedBy(location.hash);
       const at = target ? panels.findIndex((panel) => panel.contains(target)) : -1;
       if (at >= 0) show(at);
       if (at >= 0 && target !== panels[at]) target.scrollIntoView();

@@ -100,7 +100,7 @@ function Run({ page, strands, onClose }: Props) {
 
   const outcomes = [...noted.strands.values()];
   const otherwise = outcomes.filter((one) => one.seen === null || one.disagreements.length > 0).length;
-  const says = !ready && !done ? 'Waiting for the preview…' : done ? `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}` : `Clicking ${strands[at]?.name ?? ''}: ${at + 1} of ${strands.length}`;
+  const says = status === 'limited' ? 'The live page has no origin of its own here, so it cannot be rehearsed. Start the preview again in Markup.' : !ready && !done ? 'Waiting for the preview…' : done ? `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}` : `Clicking ${strands[at]?.name ?? ''}: ${at + 1} of ${strands.length}`;
   return (
     <>
       <DialogContent sx={{ width: WINDOW.width * SHOWN + 48 }}>

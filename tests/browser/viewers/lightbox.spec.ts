@@ -101,6 +101,10 @@ test('a link elsewhere opens a picture by its address, on this page and from ano
   await page.goto(address);
   await page.getByRole('link', { name: 'The loft', exact: true }).last().click();
   await expect(page.locator('.enlarge-counter')).toHaveText('2 of 2');
+  await page.keyboard.press('Escape');
+  // A name that cannot be read is none.
+  await page.evaluate(() => (location.hash = '#%'));
+  await expect(dialog(page)).toBeHidden();
   await page.goto('about:blank');
   await page.goto(`${address}#loft`);
   await expect(page.locator('.enlarge-picture')).toHaveAttribute('alt', 'Kites at the loft');
