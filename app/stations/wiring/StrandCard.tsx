@@ -50,5 +50,13 @@ function Outcome({ rehearsed: { seen, disagreements }, stale }: { rehearsed: Reh
   const [first] = disagreements;
   const tone = seen === null || first ? 'gorse' : 'lichen';
   const says = seen === null ? 'The page gave no answer.' : first ? `Seen otherwise: ${first.about}: ${first.seen}; foretold: ${first.predicted}` : seen.opened === 'viewer' && seen.loaded ? `Seen so, ${Math.round(seen.time)} ms, ${seen.size?.width ?? 0} × ${seen.size?.height ?? 0}` : 'Seen so';
-  return <Box sx={{ fontSize: '0.75rem', fontWeight: 600, color: ink(tone) }}>{`${says}${stale ? ' · before the last change' : ''}`}</Box>;
+  const troubles = [...(seen?.errors.map((error) => `error: ${error}`) ?? []), ...(seen?.missing.map((path) => `did not load: ${path ?? 'an address'}`) ?? []), ...(seen?.opened === 'viewer' && seen.loaded && !seen.whole ? ['not all of it fits into the window'] : []), ...(seen?.closed === 'no' && first?.about === 'closing' ? ['it does not close'] : [])];
+  return (
+    <Box sx={{ fontSize: '0.75rem', fontWeight: 600, color: ink(tone) }}>
+      {`${says}${stale ? ' · before the last change' : ''}`}
+      {troubles.slice(0, 3).map((trouble) => (
+        <Box key={trouble} sx={{ fontWeight: 400, color: ink('rust') }}>{trouble}</Box>
+      ))}
+    </Box>
+  );
 }
