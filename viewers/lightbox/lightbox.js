@@ -238,6 +238,8 @@
       const way = from === null ? 0 : event.clientX - from;
       from = null;
       swiped = Math.abs(way) > SWIPE;
+      // The click comes in the same breath, or not at all where what was pressed is gone.
+      if (swiped) setTimeout(() => { swiped = false; });
       if (swiped) step((way < 0) === (getComputedStyle(stage).direction !== 'rtl') ? 1 : -1);
     });
     document.body.append(dialog);
