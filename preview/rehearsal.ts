@@ -32,7 +32,7 @@ export interface Seen {
 }
 
 /** How long a visitor is taken to wait for something to happen, for a picture to come, and for a step; ms. */
-const PATIENCE = { reaction: 500, picture: 4000, step: 450 };
+const PATIENCE = { reaction: 500, picture: 10_000, step: 450 };
 const TICK = 15;
 
 const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
@@ -167,8 +167,11 @@ export async function rehearse(element: Element): Promise<Seen> {
   const front = () => pictureInFront(before);
   const link = element.closest('a');
   /** A row of small pictures shows the one that is chosen above itself, and may have shown it before. */
-  const already = () => (heard.prevented && link?.getAttribute('aria-current') === 'true' ? shownAbove(link) : null);
-  await until(() => heard.leaves !== null || front() !== null || already() !== null || (heard.prevented ? null : performance.now() - began > PATIENCE.reaction), PATIENCE.picture);
+  const already = () => {
+    const shown = heard.prevented && link?.getAttribute('aria-current') === 'true' ? shownAbove(link) : null;
+    return shown?.loaded ? shown : null;
+  };
+  await until(() => heard.leaves !== null || front() !== null || already() !== null || heard.errors.length > 0 || heard.missing.length > 0 || (heard.prevented ? null : performance.now() - began > PATIENCE.reaction), PATIENCE.picture);
   if (heard.leaves !== null && !front()) {
     end();
     return { ...seen, opened: 'address', shows: heard.leaves, errors: heard.errors, missing: heard.missing, time: performance.now() - began };
