@@ -194,8 +194,12 @@ export async function rehearse(element: Element): Promise<Seen> {
     seen.closed = await close(before);
   }
   end();
-  return { ...seen, errors: heard.errors, missing: heard.missing };
+  return { ...seen, words: seen.words.slice(0, MOST.words).map(clipped), errors: heard.errors.slice(0, MOST.troubles).map(clipped), missing: heard.missing.slice(0, MOST.troubles) };
 }
+
+/** What is told of a page has an end, however much the page says. */
+const MOST = { words: 300, troubles: 50, letters: 2000 };
+const clipped = (text: string): string => text.slice(0, MOST.letters);
 
 const UNSEEN: Shown = { address: null, loaded: false, natural: null, size: { width: 0, height: 0 }, whole: false, element: document.documentElement, layers: 0 };
 

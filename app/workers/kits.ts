@@ -4,8 +4,9 @@ import { readManifest, type Kit } from '~core/wiring/index.ts';
 const MANIFESTS = import.meta.glob<unknown>('../../{viewers,kits}/*/kit.json', { eager: true, import: 'default' });
 const TEXTS = import.meta.glob<string>('../../{viewers,kits}/*/*.{js,css}', { eager: true, query: '?raw', import: 'default' });
 
-const ORDER = ['lightbox', 'slideshow', 'opening', 'zoom'];
-const rank = ({ manifest, kind }: Kit): number => (kind === 'practice' ? 100 : ORDER.includes(manifest.name) ? ORDER.indexOf(manifest.name) : 50);
+/** What opens pictures before what only shows or serves them; those to practise with come last. */
+const DOES = ['overlay', 'show', 'stage', 'page'] as const;
+const rank = ({ manifest, kind }: Kit): number => DOES.indexOf(manifest.does) + (kind === 'practice' ? DOES.length : 0);
 
 export const KITS: readonly Kit[] = Object.entries(MANIFESTS).map(([path, data]): Kit => {
   const read = readManifest(data);

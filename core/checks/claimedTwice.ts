@@ -1,5 +1,5 @@
 import type { PageReading } from '../model/index.ts';
-import { answers, groupAttribute, rewire, type KitUse } from '../wiring/index.ts';
+import { answers, groupAttribute, opensOnClick, rewire, type KitUse } from '../wiring/index.ts';
 import { itemsOf, placeIn, type Finding, type Fix, type Rule } from './finding.ts';
 
 export const claimedTwice: Rule = {
@@ -9,7 +9,7 @@ export const claimedTwice: Rule = {
   find: (site) => {
     const findings = new Map<string, Finding>();
     for (const { page, strand, item } of itemsOf(site)) {
-      const uses = page.wiring.uses.filter((use) => use.kit.manifest.does === 'overlay' && answers(use, item));
+      const uses = page.wiring.uses.filter((use) => opensOnClick(use.kit.manifest) && answers(use, item));
       const [first, second] = uses;
       const key = `claimed-twice:${page.path}:${uses.map(({ kit }) => kit.manifest.name).join('+')}`;
       if (!first || !second || findings.has(key)) continue;

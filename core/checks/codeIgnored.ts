@@ -1,5 +1,5 @@
 import { indentOf, newlineOf, textOf, verified } from '../markup/index.ts';
-import { placeIn, planEdits, type Finding, type Fix, type Rule } from './finding.ts';
+import { placeIn, planEdits, planPage, type Finding, type Fix, type Rule } from './finding.ts';
 
 export const codeIgnored: Rule = {
   id: 'code-ignored',
@@ -7,16 +7,17 @@ export const codeIgnored: Rule = {
   title: 'No script with an address holds code or markup',
   find: (site) => site.pages.flatMap((page) => page.wiring.scripts.flatMap(({ include }): Finding[] => {
     const { element } = include;
-    const inside = include.written === null ? '' : textOf(element).trim();
+    // An empty comment is how some keep a script from being closed like an image.
+    const inside = include.written === null ? '' : textOf(element).replace(/<!--[^]*?-->/g, '').trim();
     if (inside === '' || !element.open || !element.range) return [];
     // `<script src="x.js"/>` is no closed tag: all up to the next </script> is taken for code.
-    const swallows = /<[a-z!/]/i.test(inside);
+    const swallows = /<[a-z/]/i.test(inside);
     const { end } = element.open;
     const slash = page.text.slice(end - 2, end) === '/>';
     const newline = newlineOf(page.document);
     const fix: Fix = swallows
       ? { kind: 'change', label: 'Close the script', plan: () => planEdits(`Close the script on ${page.path}`, page.path, verified(page.document, [{ start: slash ? end - 2 : end, end, text: slash ? '></script>' : '</script>' }], (after) => (after.elements.length > page.document.elements.length ? null : 'nothing would come back'))) }
-      : { kind: 'change', label: 'Give the code a script of its own', plan: () => planEdits(`Part the script on ${page.path}`, page.path, verified(page.document, [{ start: end, end, text: `</script>${newline}${indentOf(page.document, element)}<script>` }], (after) => (after.elements.length === page.document.elements.length + 1 ? null : 'other elements would appear or vanish'))) };
+      : { kind: 'change', label: 'Give the code a script of its own', plan: () => planPage(page, `Part the script on ${page.path}`, [{ start: end, end, text: `</script>${newline}${indentOf(page.document, element)}<script>` }], 1) };
     return [{
       id: `code-ignored:${page.path}:${include.written}`,
       rule: 'code-ignored',

@@ -1,6 +1,6 @@
-import { attributeOf, editAttribute, matches, valueOf, verified } from '../markup/index.ts';
+import { attributeOf, editAttribute, valueOf } from '../markup/index.ts';
 import { containerEdits, containerMissing, isSlipOf } from '../wiring/index.ts';
-import { itemsOf, placeIn, planEdits, type Finding, type Fix, type Rule } from './finding.ts';
+import { itemsOf, placeIn, planEdits, planPage, type Finding, type Fix, type Rule } from './finding.ts';
 
 export const containerAbsent: Rule = {
   id: 'container-absent',
@@ -19,8 +19,8 @@ export const containerAbsent: Rule = {
     const own = use.kit.manifest.container;
     const set = (value: string): Fix => ({ kind: 'change', label: `Set it to ${value}`, plan: () => planEdits(`Show ${strand.name} in ${value}`, page.path, editAttribute(page.document, link, attribute, value)) });
     if (id !== undefined) fixes.push(set(`#${id}`));
-    else if (selector === '' && own && matches(page.document, `#${own.id}`).ok && ids.includes(own.id)) fixes.push(set(`#${own.id}`));
-    else if (own && selector === `#${own.id}`) fixes.push({ kind: 'change', label: `Write <div id="${own.id}"> before the pictures`, plan: () => planEdits(`Write the element ${selector} on ${page.path}`, page.path, verified(page.document, containerEdits(page, use.kit), (after) => (after.elements.length === page.document.elements.length + 1 ? null : 'the page would be read otherwise than meant'))) });
+    else if (selector === '' && own && ids.includes(own.id)) fixes.push(set(`#${own.id}`));
+    else if (own && selector === `#${own.id}`) fixes.push({ kind: 'change', label: `Write <div id="${own.id}"> before the pictures`, plan: () => planPage(page, `Write the element ${selector} on ${page.path}`, containerEdits(page, use.kit), 1) });
     return [{
       id: `container-absent:${page.path}:${strand.name}`,
       rule: 'container-absent',

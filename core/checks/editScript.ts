@@ -1,9 +1,8 @@
 /** Edits of a script, whether it stands in the page or in a file of its own. */
-import { verified } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { applyEdits, type Edit } from '../site/index.ts';
 import { readScript, type Include } from '../wiring/index.ts';
-import type { Planned } from './finding.ts';
+import { planPage, type Planned } from './finding.ts';
 
 /** Offsets are those of the script; what comes out must parse. */
 export function editScript(page: PageReading, include: Include, edits: readonly Edit[], label: string, site: SiteReading): Planned {
@@ -17,6 +16,5 @@ export function editScript(page: PageReading, include: Include, edits: readonly 
   if (!reading.ok) return { ok: false, reason: `The change was not made: the script would not parse (${reading.reason}).` };
   if (!include.inline) return { ok: true, change: { label, files: [{ kind: 'edit', path, edits: [...edits] }] } };
   const { start } = include.inline;
-  const checked = verified(page.document, edits.map((edit) => ({ ...edit, start: edit.start + start, end: edit.end + start })), (after) => (after.elements.length === page.document.elements.length ? null : 'other elements would appear or vanish'));
-  return checked.ok ? { ok: true, change: { label, files: [{ kind: 'edit', path, edits: checked.edits }] } } : checked;
+  return planPage(page, label, edits.map((edit) => ({ ...edit, start: edit.start + start, end: edit.end + start })));
 }

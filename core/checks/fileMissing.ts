@@ -21,7 +21,7 @@ export const fileMissing: Rule = {
     const [twin] = namesakes;
     if (namesakes.length === 1 && twin && twin !== full) fixes.push({ kind: 'change', label: `Point it at ${twin}`, plan: () => planEdits(`Point at ${twin} in ${page.path}`, page.path, { ok: true, edits: [replaceValue(attribute, relativeReference(page.path, twin))] }) });
     // A viewer's own file that is nowhere in the site is copied in, where the page asks for it.
-    const kit = loads && namesakes.length === 0 ? site.kits.find(({ files }) => nameOf(file.path) in files) : undefined;
+    const kit = loads && namesakes.length === 0 ? site.kits.find(({ files }) => Object.hasOwn(files, nameOf(file.path))) : undefined;
     const text = kit?.files[nameOf(file.path)];
     if (kit && text !== undefined) fixes.push({ kind: 'change', label: `Copy ${nameOf(file.path)} there`, plan: () => ({ ok: true, change: { label: `Copy ${file.path}`, files: [{ kind: 'put', path: file.path, before: null, after: { kind: 'text', text } }] } }) });
     return [{

@@ -1,7 +1,7 @@
 /** What a check saw. A rule is one file; the list in `rules.ts` is all that knows them. */
-import type { Edited, PageDocument } from '../markup/index.ts';
+import { verified, type Edited, type PageDocument } from '../markup/index.ts';
 import type { JointName, PageReading, PictureTask, SiteReading, Strand } from '../model/index.ts';
-import type { Change } from '../site/index.ts';
+import type { Change, Edit } from '../site/index.ts';
 
 export type Station = 'pairs' | 'markup' | 'wiring' | 'proof' | 'pack';
 
@@ -37,6 +37,10 @@ export interface Rule {
   title: string;
   find: (site: SiteReading) => Finding[];
 }
+
+/** Edits after which the page has the same elements, but for so many more; anything else would be read otherwise than meant. */
+export const planPage = (page: { path: string; document: PageDocument }, label: string, edits: Edit[], more = 0): Planned =>
+  planEdits(label, page.path, verified(page.document, edits, (after) => (after.elements.length === page.document.elements.length + more ? null : 'other elements would appear or vanish')));
 
 export const planEdits = (label: string, path: string, edited: Edited): Planned => (edited.ok ? { ok: true, change: { label, files: [{ kind: 'edit', path, edits: edited.edits }] } } : edited);
 

@@ -1,6 +1,6 @@
-import { attributeOf, rewriteTag, valueOf, verified, type PageElement } from '../markup/index.ts';
+import { attributeOf, rewriteTag, valueOf, type PageElement } from '../markup/index.ts';
 import { isStylePath } from '../site/index.ts';
-import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
 
 export const includeMiswritten: Rule = {
   id: 'include-miswritten',
@@ -20,7 +20,7 @@ export const includeMiswritten: Rule = {
       place: placeIn(page, element.open),
       strand: null,
       joint: null,
-      fixes: [{ kind: 'change', label, plan: () => planEdits(`${label} on ${page.path}`, page.path, verified(page.document, rewriteTag(element, wishes, page.text), (after) => (after.elements.length === page.document.elements.length ? null : 'other elements would appear or vanish'))) }],
+      fixes: [{ kind: 'change', label, plan: () => planPage(page, `${label} on ${page.path}`, rewriteTag(element, wishes, page.text)) }],
     }];
   })),
 };

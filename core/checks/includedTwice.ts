@@ -1,6 +1,6 @@
-import { cutLine, verified } from '../markup/index.ts';
+import { cutLine } from '../markup/index.ts';
 import { includedName, type Include } from '../wiring/index.ts';
-import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
 
 export const includedTwice: Rule = {
   id: 'included-twice',
@@ -24,11 +24,11 @@ export const includedTwice: Rule = {
         station: 'wiring',
         severity: include.kind === 'script' ? 'broken' : 'look',
         says: `${include.written} is loaded on line ${first.line} already${missing ? `, from ${first.written}` : ''}.`,
-        why: include.kind === 'script' ? 'The browser runs it twice: what it listens for happens twice, so a viewer opens one picture over the other.' : 'The second copy overrules what stands between the two.',
+        why: include.kind === 'script' ? 'The browser runs it twice: what it listens for happens twice. Many a viewer then opens one picture over the other.' : 'The second copy overrules what stands between the two.',
         place: placeIn(page, range),
         strand: null,
         joint: null,
-        fixes: [{ kind: 'change', label: 'Load it once', plan: () => planEdits(`Load ${include.written} once on ${page.path}`, page.path, verified(page.document, [cutLine(page.document, range)], (after) => (after.elements.length === page.document.elements.length - 1 ? null : 'other elements would appear or vanish'))) }],
+        fixes: [{ kind: 'change', label: 'Load it once', plan: () => planPage(page, `Load ${include.written} once on ${page.path}`, [cutLine(page.document, range)], -1) }],
       }];
     });
   }),

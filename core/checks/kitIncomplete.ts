@@ -1,6 +1,5 @@
-import { verified } from '../markup/index.ts';
 import { copiedFiles, includeEdits } from '../wiring/index.ts';
-import type { Finding, Planned, Rule } from './finding.ts';
+import { placeIn, planPage, type Finding, type Planned, type Rule } from './finding.ts';
 
 export const kitIncomplete: Rule = {
   id: 'kit-incomplete',
@@ -15,8 +14,9 @@ export const kitIncomplete: Rule = {
     const plan = (): Planned => {
       const written = includeEdits(site, page, kit);
       if (!written.ok) return written;
-      const checked = verified(page.document, written.edits, (after) => (after.elements.length === page.document.elements.length + written.added ? null : 'the page would be read otherwise than meant'));
-      return checked.ok ? { ok: true, change: { label: `Load the whole ${kit.manifest.name} on ${page.path}`, files: [...copiedFiles(site, kit), { kind: 'edit', path: page.path, edits: checked.edits }] } } : checked;
+      const label = `Load the whole ${kit.manifest.name} on ${page.path}`;
+      const planned = planPage(page, label, written.edits, written.edits.length);
+      return planned.ok ? { ok: true, change: { label, files: [...copiedFiles(site, kit), ...planned.change.files] } } : planned;
     };
     const names = absent.map(({ name }) => name).join(', ');
     const marked = use.marked[0]?.open ?? use.starts[0]?.include.element.range ?? use.files.find(({ includes }) => includes.length > 0)?.includes[0]?.element.range ?? null;
@@ -27,7 +27,7 @@ export const kitIncomplete: Rule = {
       severity: scripts.length > 0 ? 'broken' : 'look',
       says: `The page uses the ${kit.manifest.name} and does not load ${names}.`,
       why: scripts.length > 0 ? 'Without it nothing answers a click; the links open their pictures by themselves.' : 'The viewer works and looks like nothing: its parts stand one below the other.',
-      place: { path: page.path, line: marked ? page.document.lines.lineAt(marked.start) : null, start: marked?.start ?? null, end: marked?.end ?? null },
+      place: placeIn(page, marked),
       strand: null,
       joint: 'viewer',
       fixes: [{ kind: 'change', label: absent.length === 1 ? `Load ${first.name}` : `Load these ${absent.length} files`, plan }],

@@ -1,6 +1,6 @@
-import { attributeOf, descendants, classValue, rewriteTag, verified } from '../markup/index.ts';
+import { attributeOf, classValue, descendants, rewriteTag } from '../markup/index.ts';
 import { markerName, type KitUse } from '../wiring/index.ts';
-import { itemsOf, placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { itemsOf, placeIn, planPage, type Finding, type Rule } from './finding.ts';
 
 /** Tags around or inside a link on which a marker ends up by mistake. */
 const MISTAKEN = new Set(['img', 'picture', 'li', 'figure', 'span', 'p', 'td', 'div']);
@@ -24,7 +24,7 @@ export const markerPlace: Rule = {
       const away = attribute === undefined ? classValue(bearer, [], [marker]) : null;
       const here = attribute === undefined ? classValue(link, [marker], []) : value;
       const edits = [...rewriteTag(bearer, new Map([[name, away]]), page.text), ...rewriteTag(link, new Map([[name, here]]), page.text)];
-      return planEdits(`Move ${meant} of ${strand.name} to the link`, page.path, verified(page.document, edits, (after) => (after.elements.length === page.document.elements.length ? null : 'other elements would appear or vanish')));
+      return planPage(page, `Move ${meant} of ${strand.name} to the link`, edits);
     };
     return [{
       id: `marker-place:${page.path}:${strand.name}`,

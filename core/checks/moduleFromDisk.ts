@@ -1,5 +1,5 @@
-import { attributeOf, rewriteTag, verified } from '../markup/index.ts';
-import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { attributeOf, rewriteTag } from '../markup/index.ts';
+import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
 
 export const moduleFromDisk: Rule = {
   id: 'module-from-disk',
@@ -19,7 +19,7 @@ export const moduleFromDisk: Rule = {
       place: placeIn(page, attributeOf(include.element, 'type')?.range ?? include.element.open),
       strand: null,
       joint: null,
-      fixes: classic ? [{ kind: 'change', label: 'Load it as a plain script, deferred', plan: () => planEdits(`Load ${include.written} as a plain script on ${page.path}`, page.path, verified(page.document, rewriteTag(include.element, new Map([['type', null], ['defer', '']]), page.text), (after) => (after.elements.length === page.document.elements.length ? null : 'other elements would appear or vanish'))) }] : [],
+      fixes: classic ? [{ kind: 'change', label: 'Load it as a plain script, deferred', plan: () => planPage(page, `Load ${include.written} as a plain script on ${page.path}`, rewriteTag(include.element, new Map([['type', null], ['defer', '']]), page.text)) }] : [],
     }];
   })),
 };

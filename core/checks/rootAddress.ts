@@ -1,5 +1,5 @@
 import { replaceValue } from '../markup/index.ts';
-import { relativeReference, resolveInSite } from '../site/index.ts';
+import { decodedPath, relativeReference, resolveInSite } from '../site/index.ts';
 import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
 import { soughtReferences } from './references.ts';
 
@@ -31,7 +31,7 @@ export const rootAddress: Rule = {
 
 function rooted(written: string, from: string): { on: 'host' | 'disk'; path: string } | null {
   const disk = /^file:\/*|^[a-z]:[\\/]/i.exec(written);
-  if (disk) return { on: 'disk', path: decodeURI(written.slice(disk[0].length)).replaceAll('\\', '/') };
+  if (disk) return { on: 'disk', path: decodedPath(written.slice(disk[0].length)).replaceAll('\\', '/') };
   const target = resolveInSite(written, from);
   return target.kind === 'root' ? { on: 'host', path: target.path } : null;
 }

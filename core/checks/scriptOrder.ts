@@ -1,8 +1,8 @@
-import { cutLine, insertBeside, rewriteTag, verified, type PageElement } from '../markup/index.ts';
+import { cutLine, insertBeside, rewriteTag, type PageElement } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { applyEdits, type Edit } from '../site/index.ts';
-import type { Include, KitUse, ScriptRun } from '../wiring/index.ts';
-import { placeIn, planEdits, type Finding, type Fix, type Planned, type Rule } from './finding.ts';
+import { waitingEdits, type Include, type KitUse, type ScriptRun } from '../wiring/index.ts';
+import { placeIn, planPage, type Finding, type Fix, type Planned, type Rule } from './finding.ts';
 
 export const scriptOrder: Rule = {
   id: 'script-order',
@@ -38,22 +38,20 @@ const whyLate = (include: Include, giver: Include | null): string => (giver?.whe
 function mend(page: PageReading, { include, text }: ScriptRun, giver: Include): Planned {
   const label = `Put the scripts of ${page.path} in order`;
   const use = page.wiring.uses.find(({ files }) => files.some(({ file, includes }) => file.role === 'script' && includes.includes(include)));
-  if (use && use.files.some(({ includes }) => includes.includes(giver))) return planEdits(label, page.path, same(page, orderKit(page, use)));
+  if (use && use.files.some(({ includes }) => includes.includes(giver))) return planPage(page, label, orderKit(page, use));
   if (include.inline && giver.when === 'deferred') {
-    const { start, text: code } = include.inline;
-    const edits = [{ start, end: start, text: "document.addEventListener('DOMContentLoaded', function () {" }, { start: start + code.length, end: start + code.length, text: '});' }];
-    return planEdits(label, page.path, same(page, edits));
+    return planPage(page, label, waitingEdits(include.inline));
   }
   if (text === null || !include.element.range || !giver.element.range) return { ok: false, reason: 'One of the scripts is not in the source.' };
   // Alike in how they wait, and the one behind the other.
   const wishes = new Map<string, string | null>();
   for (const name of ['defer', 'async']) if (has(include.element, name) !== has(giver.element, name)) wishes.set(name, has(giver.element, name) && name !== 'async' ? '' : null);
-  if (giver.when === 'async') return planEdits(label, page.path, same(page, rewriteTag(giver.element, new Map([['async', null], ['defer', '']]), page.text)));
+  if (giver.when === 'async') return planPage(page, label, rewriteTag(giver.element, new Map([['async', null], ['defer', '']]), page.text));
   const retagged = rewriteTag(include.element, wishes, page.text);
-  if (include.element.range.start > giver.element.range.end) return planEdits(label, page.path, same(page, retagged));
+  if (include.element.range.start > giver.element.range.end) return planPage(page, label, retagged);
   const written = applyEdits(page.text.slice(include.element.range.start, include.element.range.end), retagged.map((edit) => ({ ...edit, start: edit.start - include.element.range!.start, end: edit.end - include.element.range!.start })));
   if (!written.ok) return written;
-  return planEdits(label, page.path, same(page, [cutLine(page.document, include.element.range), insertBeside(page.document, giver.element, written.text, 'after')]));
+  return planPage(page, label, [cutLine(page.document, include.element.range), insertBeside(page.document, giver.element, written.text, 'after')]);
 }
 
 /** The kit's scripts in the places that they have together, in its own order, and waiting alike. */
@@ -73,5 +71,3 @@ function orderKit(page: PageReading, { files }: KitUse): Edit[] {
 }
 
 const has = (element: PageElement, name: string): boolean => element.attributes.some((attribute) => attribute.name === name);
-
-const same = (page: PageReading, edits: Edit[]) => verified(page.document, edits, (after) => (after.elements.length === page.document.elements.length ? null : 'other elements would appear or vanish'));

@@ -1,8 +1,7 @@
-import { insertAtEnd, verified } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { callText, isSlipOf, startEdits, type KitUse, type ScriptRun } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
-import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
 
 export const startCall: Rule = {
   id: 'start-call',
@@ -57,10 +56,7 @@ function unstarted(page: PageReading, use: KitUse): Finding {
     fixes: [{
       kind: 'change',
       label: `Write ${callText(use.kit.manifest)}`,
-      plan: () => {
-        const { edits } = startEdits(page, use.kit, script);
-        return planEdits(`Start the ${name} on ${page.path}`, page.path, verified(page.document, edits.length > 0 ? edits : [insertAtEnd(page.document, '')], (after) => (after.elements.length === page.document.elements.length + 1 ? null : 'the page would be read otherwise than meant')));
-      },
+      plan: () => planPage(page, `Start the ${name} on ${page.path}`, startEdits(page, use.kit, script), 1),
     }],
   };
 }

@@ -1,5 +1,5 @@
-import { verified } from '../markup/index.ts';
-import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { waitingEdits } from '../wiring/index.ts';
+import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
 
 export const startTooSoon: Rule = {
   id: 'start-too-soon',
@@ -22,7 +22,7 @@ export const startTooSoon: Rule = {
       fixes: inline ? [{
         kind: 'change',
         label: 'Let it wait until the page is read',
-        plan: () => planEdits(`Let ${call.name} wait on ${page.path}`, page.path, verified(page.document, [{ start: inline.start, end: inline.start, text: "document.addEventListener('DOMContentLoaded', function () {" }, { start: inline.start + inline.text.length, end: inline.start + inline.text.length, text: '});' }], (after) => (after.elements.length === page.document.elements.length ? null : 'other elements would appear or vanish'))),
+        plan: () => planPage(page, `Let ${call.name} wait on ${page.path}`, waitingEdits(inline)),
       }] : [],
     }];
   }))),

@@ -1,7 +1,6 @@
-import { verified } from '../markup/index.ts';
-import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
 
-/** Pieces of tags and of code that nobody writes for a reader. */
+/** Pieces of tags and of code that nobody writes for a reader; alone in an element of its own, one may be an ornament. */
 const PIECE = /^(?:["'\u201C\u201D>;{}=\\`]|\/>|--|<\/?|&gt;)+$/;
 const CODE = new Set(['script', 'style', 'pre', 'code', 'textarea', 'title', 'option', 'kbd', 'samp']);
 
@@ -9,7 +8,7 @@ export const textLeftOver: Rule = {
   id: 'text-left-over',
   station: 'wiring',
   title: 'No piece of a tag is left between tags',
-  find: (site) => site.pages.flatMap((page) => page.document.elements.flatMap((element) => (CODE.has(element.tag) ? [] : element.texts.flatMap(({ range }): Finding[] => {
+  find: (site) => site.pages.flatMap((page) => page.document.elements.flatMap((element) => (CODE.has(element.tag) || element.children.length === 0 ? [] : element.texts.flatMap(({ range }): Finding[] => {
     const raw = page.text.slice(range.start, range.end);
     const piece = raw.trim();
     if (piece === '' || piece.length > 6 || !PIECE.test(piece)) return [];
@@ -29,7 +28,7 @@ export const textLeftOver: Rule = {
       place: placeIn(page, at),
       strand: strand?.id ?? null,
       joint: null,
-      fixes: [{ kind: 'change', label: 'Take it out', plan: () => planEdits(`Take “${piece}” out of ${page.path}`, page.path, verified(page.document, [{ ...at, text: '' }], (after) => (after.elements.length === page.document.elements.length ? null : 'other elements would appear or vanish'))) }],
+      fixes: [{ kind: 'change', label: 'Take it out', plan: () => planPage(page, `Take “${piece}” out of ${page.path}`, [{ ...at, text: '' }]) }],
     }];
   })))),
 };

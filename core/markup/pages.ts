@@ -76,7 +76,7 @@ export function firstGallery(page: PageDocument, items: readonly NewItem[]): Edi
   const alone = before.trim() === '';
   const base = alone ? before : '';
   const inner = `${base}  `;
-  const newline = page.text.includes('\r\n') ? '\r\n' : '\n';
+  const newline = newlineOf(page);
   const markup = [`${inner}<div class="pictures">`, ...items.map((item) => figure(item, `${inner}  `)), `${inner}</div>`, ''].join('\n').replaceAll('\n', newline);
   const edit: Edit = alone ? { start: lineStart, end: lineStart, text: markup } : { start: at, end: at, text: newline + markup };
   return verified(page, [edit], (after) => {
@@ -92,26 +92,28 @@ export function indentOf(page: PageDocument, element: PageElement | undefined): 
   return /^[ \t]*/.exec(page.text.slice(lineStart, start))?.[0] ?? '';
 }
 
+export const stylesheetTag = (href: string): string => `<link rel="stylesheet" href="${encodeAttribute(href, '"')}">`;
+/** `attributes` with a space before each. */
+export const scriptTag = (src: string, attributes = ''): string => `<script src="${encodeAttribute(src, '"')}"${attributes}></script>`;
+
 /** `<link rel="stylesheet">` behind the last one in the head, as its neighbours are indented. */
 export function insertStylesheet(page: PageDocument, href: string): Edit | null {
-  return insertInHead(page, `<link rel="stylesheet" href="${encodeAttribute(href, '"')}">`, (element) => element.tag === 'link' && (valueOf(element, 'rel') ?? '').toLowerCase().includes('stylesheet'));
+  return insertInHead(page, stylesheetTag(href), (element) => element.tag === 'link' && (valueOf(element, 'rel') ?? '').toLowerCase().includes('stylesheet'));
 }
 
 function insertInHead(page: PageDocument, markup: string, neighbour: (element: PageElement) => boolean): Edit | null {
   const head = page.elements.find((element) => element.tag === 'head');
   if (!head?.open) return null;
   const last = head.children.filter((element) => neighbour(element) && element.range).at(-1) ?? head.children.filter((element) => element.range).at(-1);
-  const newline = page.text.includes('\r\n') ? '\r\n' : '\n';
+  const newline = newlineOf(page);
   const at = last?.range?.end ?? head.open.end;
   return { start: at, end: at, text: newline + (last ? indentOf(page, last) : '  ') + markup };
 }
 
 /** A classic script with `defer` in the head: it keeps its order and finds the whole page. */
 export function insertScript(page: PageDocument, src: string, before: PageElement | null): Edit | null {
-  const markup = `<script src="${encodeAttribute(src, '"')}" defer></script>`;
-  if (!before?.range) return insertInHead(page, markup, (element) => element.tag === 'script');
-  const newline = page.text.includes('\r\n') ? '\r\n' : '\n';
-  return { start: before.range.start, end: before.range.start, text: markup.replace(' defer', isDeferred(before) ? ' defer' : '') + newline + indentOf(page, before) };
+  if (!before?.range) return insertInHead(page, scriptTag(src, ' defer'), (element) => element.tag === 'script');
+  return insertBeside(page, before, scriptTag(src, isDeferred(before) ? ' defer' : ''), 'before');
 }
 
 /** Markup on a line of its own next to an element. */

@@ -1,10 +1,10 @@
 /** The fourth joint: what marks a link for the viewer, and the script that answers. */
 import { attributeOf, type Gallery, type GalleryItem, type PageElement } from '../markup/index.ts';
-import { answers, commonGroup, containerMissing, groupAttribute, groupOf, markerName, membersOf, misspeltMarker, strayOf, type KitUse } from '../wiring/index.ts';
+import { answers, commonGroup, containerMissing, groupAttribute, groupOf, markerName, membersOf, misspeltMarker, opensOnClick, strayOf, type KitUse } from '../wiring/index.ts';
 import { joint, placeOf, type Joint, type PageContext } from './joints.ts';
 
 export function viewerJoint(page: PageContext, gallery: Gallery, item: GalleryItem): Joint {
-  const use = page.wiring.uses.find((one) => (one.kit.manifest.does === 'overlay' || one.kit.manifest.does === 'stage') && answers(one, item)) ?? page.wiring.main;
+  const use = page.wiring.uses.find((one) => opensOnClick(one.kit.manifest) && answers(one, item)) ?? page.wiring.main;
   if (!use) return joint('viewer', 'none', 'no viewer', 'No script answers; the link opens the picture by itself.', null);
   const { name, marker } = use.kit.manifest;
   const { link } = item;

@@ -74,7 +74,7 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('list-sections'), page: z.string() }),
   z.strictObject({ kind: z.literal('add-menu-entry'), target: z.string(), label: line.min(1) }),
   z.strictObject({ kind: z.literal('align-menus') }),
-  /** With a kit by its name; without one, that which the page uses already, or the lightbox. */
+  /** With a kit by its name; without one, that which the page uses already, or the first there is. */
   z.strictObject({ kind: z.literal('wire'), page: z.string(), kit: z.string().max(60).optional() }),
   /** A viewer script of the author's: its manifest, and texts of files that are not in the site yet, by their names. */
   z.strictObject({ kind: z.literal('keep-kit'), manifest: KitManifest, files: z.record(z.string().max(200), z.string().max(4_000_000)) }),

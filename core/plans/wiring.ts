@@ -27,8 +27,8 @@ const unknown = (name: string): Planned => refuse(`There is no kit “${name}”
 
 export function wire(site: SiteReading, { page: path, kit: name }: { page: string; kit?: string | undefined }): Planned {
   return onPage(site, path, (page) => {
-    const kit = name === undefined ? (page.wiring.main?.kit ?? kitBy(site, 'lightbox')) : kitBy(site, name);
-    return kit ? rewire(withTags(site), page, { from: null, to: kit }) : unknown(name ?? 'lightbox');
+    const kit = name === undefined ? (page.wiring.main?.kit ?? site.kits[0]) : kitBy(site, name);
+    return kit ? rewire(withTags(site), page, { from: null, to: kit }) : unknown(name ?? '');
   });
 }
 

@@ -3,7 +3,7 @@
  * what was decided is undone and kept like any other change; it goes into archives and never into a parcel.
  */
 import { z } from 'zod';
-import type { SiteFiles } from './files.ts';
+import type { FileContent, SiteFiles } from './files.ts';
 
 export const NOTES_FILE = 'heathmoor.json';
 
@@ -93,6 +93,11 @@ export function readNotes(text: string): { ok: true; notes: SiteNotes } | { ok: 
 /** The notes among a site's files; empty ones where there are none or they cannot be read. */
 export function notesIn(files: SiteFiles): SiteNotes {
   const content = files.get(NOTES_FILE);
-  const read = content?.kind === 'text' ? readNotes(content.text) : null;
-  return read?.ok ? read.notes : emptyNotes();
+  if (content?.kind !== 'text') return emptyNotes();
+  const known = notesRead.get(content) ?? readNotes(content.text);
+  notesRead.set(content, known);
+  return known.ok ? known.notes : emptyNotes();
 }
+
+/** Every reading of a site asks for the notes; those of thousands of pictures are long. */
+const notesRead = new WeakMap<FileContent, ReturnType<typeof readNotes>>();

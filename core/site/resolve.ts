@@ -18,7 +18,8 @@ export type Target =
 /** Any host will do: the path is cut off again. Deep enough that `..` above the site can be told from `..` within it. */
 const BASE = 'http://site.invalid/site-root/';
 
-function decode(path: string): string {
+/** As written where it cannot be decoded. */
+export function decodedPath(path: string): string {
   try {
     return decodeURIComponent(path).normalize('NFC');
   } catch {
@@ -36,14 +37,14 @@ export function resolveInSite(reference: string, from: string): Target {
     return scheme === 'http' || scheme === 'https' ? { kind: 'outside', url: written } : { kind: 'scheme', scheme };
   }
   if (parts.authority !== undefined) return { kind: 'outside', url: written };
-  if (parts.path === '' && parts.query === undefined) return { kind: 'fragment', fragment: decode(parts.fragment ?? '') };
-  if (parts.path.startsWith('/')) return { kind: 'root', path: decode(parts.path.slice(1)) };
+  if (parts.path === '' && parts.query === undefined) return { kind: 'fragment', fragment: decodedPath(parts.fragment ?? '') };
+  if (parts.path.startsWith('/')) return { kind: 'root', path: decodedPath(parts.path.slice(1)) };
 
   const slashed = joinUri({ path: parts.path.replaceAll('\\', '/'), query: parts.query });
   const base = BASE + from.split('/').map(encodeURIComponent).join('/');
   const resolved = splitUri(resolveUri(slashed, base)).path;
   const inside = '/site-root/';
   if (!resolved.startsWith(inside)) return { kind: 'above', reference: written };
-  const path = decode(resolved.slice(inside.length));
-  return { kind: 'file', path, ...(parts.fragment === undefined ? {} : { fragment: decode(parts.fragment) }) };
+  const path = decodedPath(resolved.slice(inside.length));
+  return { kind: 'file', path, ...(parts.fragment === undefined ? {} : { fragment: decodedPath(parts.fragment) }) };
 }

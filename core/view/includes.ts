@@ -26,6 +26,9 @@ export interface IncludeView {
 
 export function includesView(page: PageReading): IncludeView[] {
   const { wiring } = page;
+  const readings = wiring.scripts.flatMap(({ reading }) => (reading?.ok ? [reading] : []));
+  const given = new Set(readings.flatMap(({ gives }) => gives.map(({ name }) => name)));
+  const needed = new Set(readings.flatMap(({ needs }) => needs.map(({ name }) => name)));
   return wiring.includes.map((include): IncludeView => {
     const use = wiring.uses.find(({ files }) => files.some(({ includes }) => includes.includes(include)));
     const file = use?.files.find(({ includes }) => includes.includes(include))?.file;
@@ -35,7 +38,6 @@ export function includesView(page: PageReading): IncludeView[] {
     // What answers is drawn from the call that chose the links, else from the script that does the work.
     const choosing = starting.filter((one) => one.starts.some((start) => start.include === include && (start.call.text !== null || one.kit.manifest.start?.required)));
     const drawn = choosing.length > 0 ? choosing : wiring.uses.filter((one) => one.script === include && !one.kit.manifest.start?.required);
-    const known = new Set(wiring.scripts.flatMap(({ reading }) => (reading?.ok ? reading.gives.map(({ name }) => name) : [])));
     const strands = drawn.flatMap((one) => strandsOf(page, one));
     return {
       kind: include.kind,
@@ -45,8 +47,8 @@ export function includesView(page: PageReading): IncludeView[] {
       when: include.when,
       line: include.line,
       kit: use?.kit.manifest.name ?? null,
-      gives: file?.gives ?? facts?.gives.map(({ name }) => name).filter((name) => wiring.scripts.some(({ reading }) => reading?.ok && reading.needs.some((need) => need.name === name))) ?? [],
-      needs: [...new Set([...(file?.needs ?? []), ...(facts?.needs.map(({ name }) => name).filter((name) => known.has(name)) ?? [])])],
+      gives: file?.gives ?? facts?.gives.map(({ name }) => name).filter((name) => needed.has(name)) ?? [],
+      needs: [...new Set([...(file?.needs ?? []), ...(facts?.needs.map(({ name }) => name).filter((name) => given.has(name)) ?? [])])],
       starts: starting.flatMap((one) => one.starts.filter((start) => start.include === include).map(({ call }) => `${call.name}(${call.text === null ? '' : `'${call.text}'`})`)),
       answers: strands.filter(({ answered }) => answered).map(({ id }) => id),
       misses: strands.filter(({ answered }) => !answered).map(({ id }) => id),

@@ -11,9 +11,11 @@ export interface KitView {
   /** What marks a link or a gallery for it, as people write it. */
   marker: string;
   files: string[];
-  /** How many pages use it. */
-  pages: number;
+  /** What can be said in the markup: the attribute, what it means, and what holds without it. */
+  options: { attribute: string; says: string; without: string; values: string[] }[];
 }
+
+const WITHOUT: Readonly<Record<string, string>> = { true: 'on', false: 'off', '': 'none' };
 
 export const kitsView = (site: SiteReading): KitView[] =>
   site.kits.map(({ manifest, kind }) => ({
@@ -24,7 +26,7 @@ export const kitsView = (site: SiteReading): KitView[] =>
     kind,
     marker: markerName(manifest),
     files: manifest.files.map(({ name }) => `${manifest.folder}/${name}`),
-    pages: site.pages.filter((page) => page.wiring.uses.some(({ kit }) => kit.manifest.name === manifest.name)).length,
+    options: manifest.prefix === '' ? [] : manifest.options.map((option) => ({ attribute: manifest.prefix + option.name, says: option.says, without: WITHOUT[String(option.without)] ?? String(option.without), values: option.values?.filter((value) => value !== '') ?? [] })),
   }));
 
 export const usesView = (page: PageReading): { name: string; title: string; does: KitManifest['does']; answered: number }[] =>

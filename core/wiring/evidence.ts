@@ -92,7 +92,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
       caption: { ...(caption ? { attribute: caption } : {}), from, ...(description ? { description } : {}) },
       ...(kind ? { kind: { attribute: kind, picture: 'picture' } } : {}),
       ...(container ? { container: { attribute: container, id: `${bare}-place` } } : {}),
-      ...(start ? { start: { call: start.call, required: true, selector: start.selector !== null, binds: start.binds } } : {}),
+      ...(start ? { start: { call: start.call, required: true, selector: start.selector !== null, binds: true } } : {}),
     },
     evidence,
     unread,
@@ -121,7 +121,6 @@ type SamplePage = { file: string; text: string; page: ReturnType<typeof parsePag
 interface FoundStart {
   call: string;
   selector: string | null;
-  binds: boolean;
 }
 
 /** A function that the scripts give and a page beside them calls; without such a page, one that takes a selector by its looks. */
@@ -134,7 +133,7 @@ function startIn(scripts: readonly Script[], pages: readonly SamplePage[], note:
       const call = reading.ok ? reading.calls.find(({ name }) => given.has(name)) : undefined;
       if (!call) continue;
       note('start', `${call.name}(${call.text === null ? '' : `'${call.text}'`})`, file, (element.open?.end ?? 0) + call.at);
-      return { call: call.name, selector: call.text, binds: true };
+      return { call: call.name, selector: call.text };
     }
   }
   // A script that listens by itself needs no call.
@@ -142,7 +141,7 @@ function startIn(scripts: readonly Script[], pages: readonly SamplePage[], note:
   const last = [...given.values()].filter(({ name }) => !scripts.some(({ facts }) => facts.needs.some((need) => need.name === name))).at(-1);
   if (asks || !last) return null;
   note('start', `gives ${last.name}()`, last.script.name, last.at);
-  return { call: last.name, selector: '', binds: true };
+  return { call: last.name, selector: '' };
 }
 
 function markerIn(selectors: readonly { name: string; at: number; file: string }[], attributes: readonly { name: string; at: number; file: string }[], called: string | null, note: Note): { attribute?: string; class?: string; value?: string } {

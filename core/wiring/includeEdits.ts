@@ -1,5 +1,5 @@
 /** Includes of a kit written into a page in the kit's order, and taken out again. */
-import { cutLine, insertAtEnd, insertBeside, insertScript, insertStylesheet, type PageElement } from '../markup/index.ts';
+import { cutLine, insertAtEnd, insertBeside, insertScript, insertStylesheet, scriptTag, stylesheetTag, type PageElement } from '../markup/index.ts';
 import { nameOf, relativeReference, type Edit } from '../site/index.ts';
 import { kitPath } from './kitFiles.ts';
 import type { Kit, KitFile } from './kit.ts';
@@ -8,9 +8,8 @@ import type { WiringPage, WiringSite } from './wire.ts';
 
 interface Written {
   ok: true;
+  /** Each is one more element. */
   edits: Edit[];
-  /** How many elements are new. */
-  added: number;
   /** The kit's last script where it stands already: what calls it has to follow. */
   target: PageElement | null;
 }
@@ -23,8 +22,8 @@ export function includeEdits({ index }: WiringSite, { path, document, wiring }: 
   // Scripts of one's own that start the kit have to come after it.
   const starter = starts.find(({ call, include }) => call.immediate && include.written !== null)?.include.element ?? null;
   const loaded = manifest.files.filter(({ role }) => role !== 'other');
-  loaded.forEach((file, n) => {
-    if (present(file)) return;
+  for (const file of loaded) {
+    if (present(file)) continue;
     const target = kitPath(kit, file.name);
     const real = index.lookup(target);
     const reference = relativeReference(path, real.found === 'nothing' ? target : real.path);
@@ -33,21 +32,17 @@ export function includeEdits({ index }: WiringSite, { path, document, wiring }: 
     const after = kin.slice(0, place).reverse().flatMap((one) => present(one) ?? [])[0];
     const before = kin.slice(place + 1).flatMap((one) => present(one) ?? [])[0];
     let edit: Edit | null;
-    if (file.role === 'style') edit = before ? insertBeside(document, before.element, styleTag(reference), 'before') : insertStylesheet(document, reference);
+    if (file.role === 'style') edit = before ? insertBeside(document, before.element, stylesheetTag(reference), 'before') : insertStylesheet(document, reference);
     else if (before) edit = insertBeside(document, before.element, likeNeighbour(before.element, reference), 'before');
     else if (after) edit = insertBeside(document, after.element, likeNeighbour(after.element, reference), 'after');
-    else if (manifest.place === 'end') edit = insertAtEnd(document, scriptTag(reference, ''));
+    else if (manifest.place === 'end') edit = insertAtEnd(document, scriptTag(reference));
     else edit = insertScript(document, reference, starter);
-    if (edit) edits.push(edit);
-    else edits.push({ start: -1, end: -1, text: String(n) });
-  });
-  if (edits.some(({ start }) => start < 0)) return { ok: false, reason: 'The page has no <head> in its source to write the includes into. Write one first.' };
+    if (!edit) return { ok: false, reason: 'The page has no <head> in its source to write the includes into. Write one first.' };
+    edits.push(edit);
+  }
   const last = loaded.filter(({ role }) => role === 'script').at(-1);
-  return { ok: true, edits, added: edits.length, target: (last && present(last)?.element) ?? null };
+  return { ok: true, edits, target: (last && present(last)?.element) ?? null };
 }
-
-const styleTag = (href: string): string => `<link rel="stylesheet" href="${href}">`;
-const scriptTag = (src: string, attributes: string): string => `<script src="${src}"${attributes}></script>`;
 
 /** Scripts of one kit wait alike, or their order would not hold. */
 function likeNeighbour(neighbour: PageElement, src: string): string {

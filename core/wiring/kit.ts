@@ -138,6 +138,9 @@ export const groupAttribute = ({ group, marker }: KitManifest): string | null =>
   return group.in === 'marker' ? (marker.attribute ?? null) : null;
 };
 
+/** Whether a click on a picture is the kit's to answer. Two such kits on one page get in each other's way. */
+export const opensOnClick = ({ does }: Pick<KitManifest, 'does'>): boolean => does === 'overlay' || does === 'stage';
+
 export const scriptsOf = ({ files }: KitManifest): KitFile[] => files.filter((file) => file.role === 'script');
 
 /** `show-counter` in a start call is `showCounter`. */

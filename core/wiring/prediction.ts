@@ -1,6 +1,6 @@
 /** What a click on a picture does, as far as the page's text tells: which file is shown, with what words, and what stands beside it. */
 import { matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
-import { isPicturePath, resolveInSite, type PathIndex } from '../site/index.ts';
+import { grouped, isPicturePath, resolveInSite, type PathIndex } from '../site/index.ts';
 import { captionOf, descriptionOf } from './caption.ts';
 import { argumentName, type Kit } from './kit.ts';
 import { answers, groupOf, strayOf, type KitUse, type PageWiring } from './uses.ts';
@@ -108,18 +108,28 @@ function addressOf(href: string | undefined, { path, index }: PredictionContext)
 }
 
 /** The links that arrows go through, in the order of the page. */
-export function membersOf(use: KitUse, link: PageElement): PageElement[] {
-  const { kit, claimed, starts } = use;
-  const { group } = kit.manifest;
-  if (!group) return [link];
-  const all = [...claimed].sort((a, b) => a.index - b.index);
-  if ('in' in group && group.in === 'call') {
-    // The last call that binds a link answers last; the first one to be heard opens it.
-    const call = starts.find(({ there, tooEarly }) => !tooEarly && there.includes(link));
-    return call ? all.filter((one) => call.there.includes(one)) : [link];
+export const membersOf = (use: KitUse, link: PageElement): readonly PageElement[] => groupsOf(use).get(link) ?? [link];
+
+type Groups = ReadonlyMap<PageElement, readonly PageElement[]>;
+const groupsKnown = new WeakMap<KitUse, Groups>();
+
+/** For each link that is not alone the links of its group; worked out once for all of them. */
+function groupsOf(use: KitUse): Groups {
+  const known = groupsKnown.get(use);
+  if (known) return known;
+  const { kit: { manifest }, claimed, starts } = use;
+  const { group } = manifest;
+  const groups = new Map<PageElement, readonly PageElement[]>();
+  const note = (members: readonly PageElement[]) => members.forEach((member) => groups.has(member) || groups.set(member, members));
+  if (group && 'in' in group && group.in === 'call') {
+    // Of two calls that bind a link the first one to be heard opens it.
+    for (const { there, tooEarly } of starts) if (!tooEarly) note(there.filter((element) => claimed.has(element)));
+  } else if (group) {
+    const inOrder = [...claimed].sort((a, b) => a.index - b.index);
+    for (const [name, members] of grouped(inOrder, (link) => groupOf(link, use.kit))) if (name !== null) note(members);
   }
-  const name = groupOf(link, kit);
-  return name === null ? [link] : all.filter((one) => groupOf(one, kit) === name);
+  groupsKnown.set(use, groups);
+  return groups;
 }
 
 /** What an option is for a link: said in the markup, else in a start call, else what the kit does by itself. */

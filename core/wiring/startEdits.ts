@@ -1,6 +1,6 @@
 /** Start calls written at the end of a page, and taken out of whatever script makes them. */
 import { cutLine, insertAtEnd, insertBeside, type PageElement } from '../markup/index.ts';
-import type { Edit, FileChange } from '../site/index.ts';
+import { grouped, type Edit, type FileChange } from '../site/index.ts';
 import { markerSelector, type Kit, type KitManifest } from './kit.ts';
 import type { Include } from './scripts.ts';
 import { readScript } from './scriptFacts.ts';
@@ -14,16 +14,24 @@ export function callText(manifest: KitManifest): string {
   return `${manifest.start?.call ?? ''}(${argument});`;
 }
 
-export function startEdits({ document, wiring }: WiringPage, kit: Kit, script: PageElement | null): { edits: Edit[]; added: number } {
+const WAITING = ["document.addEventListener('DOMContentLoaded', function () {", '});'] as const;
+
+/** An inline script put into a function that waits until the page is read. */
+export const waitingEdits = ({ start, text }: NonNullable<Include['inline']>): Edit[] => [
+  { start, end: start, text: WAITING[0] },
+  { start: start + text.length, end: start + text.length, text: WAITING[1] },
+];
+
+/** Empty where the kit is started already, or needs no call; each edit is one more element. */
+export function startEdits({ document, wiring }: WiringPage, kit: Kit, script: PageElement | null): Edit[] {
   const { start } = kit.manifest;
   const use = wiring.uses.find((one) => one.kit.manifest.name === kit.manifest.name);
-  if (!start?.required || (use && use.starts.length > 0)) return { edits: [], added: 0 };
+  if (!start?.required || (use && use.starts.length > 0)) return [];
   const markup = `<script>${callText(kit.manifest)}</script>`;
   // A call that stands as it is runs before scripts that are deferred; it has to wait as they do.
   const waiting = wiring.includes.find((include) => include.element === script)?.when === 'deferred' || (script === null && kit.manifest.place === 'head');
-  const text = waiting ? `<script>document.addEventListener('DOMContentLoaded', function () { ${callText(kit.manifest)} });</script>` : markup;
-  const edit = script && !waiting && script.parent?.tag === 'body' ? insertBeside(document, script, text, 'after') : insertAtEnd(document, text);
-  return { edits: [edit], added: 1 };
+  const text = waiting ? `<script>${WAITING[0]} ${callText(kit.manifest)} ${WAITING[1]}</script>` : markup;
+  return [script && !waiting && script.parent?.tag === 'body' ? insertBeside(document, script, text, 'after') : insertAtEnd(document, text)];
 }
 
 export type RemovedStarts = { ok: true; edits: Edit[]; files: FileChange[]; removed: number } | { ok: false; reason: string };
@@ -31,8 +39,7 @@ export type RemovedStarts = { ok: true; edits: Edit[]; files: FileChange[]; remo
 export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): RemovedStarts {
   const use = page.wiring.uses.find((one) => one.kit === kit);
   const out: RemovedStarts = { ok: true, edits: [], files: [], removed: 0 };
-  const byInclude = new Map<Include, StartingScript[]>();
-  for (const start of use?.starts ?? []) byInclude.set(start.include, [...(byInclude.get(start.include) ?? []), start]);
+  const byInclude = grouped(use?.starts ?? [], ({ include }) => include);
   for (const [include, starts] of byInclude) {
     if (include.inline) {
       if (saysNothingElse(include.inline.text, starts) && include.element.range) {

@@ -1,6 +1,6 @@
 /** What answers when a picture is clicked: the kits that a page uses or means to use, and the elements that each one finds. */
 import { attributeOf, matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
-import type { PathIndex, SiteFiles } from '../site/index.ts';
+import type { FileContent, PathIndex, SiteFiles } from '../site/index.ts';
 import { groupAttribute, markerSelector, scriptsOf, type Kit, type KitFile } from './kit.ts';
 import { isSlipOf } from './letters.ts';
 import { includedName, includesOf, scriptText, type Include } from './scripts.ts';
@@ -62,8 +62,32 @@ export interface PageWiring {
 
 const RANK = { overlay: 0, stage: 1, show: 2, page: 3 } as const;
 
+interface Known {
+  kits: readonly Kit[];
+  wiring: PageWiring;
+  /** What each script's file held. */
+  contents: (FileContent | undefined)[];
+}
+
+/** A page that is as it was, with the same kits and the same scripts, is wired as it was. */
+const wired = new WeakMap<PageDocument, Known>();
+
+const contentsOf = (includes: readonly Include[], files: SiteFiles): Known['contents'] => includes.map(({ lookup }) => (lookup.found === 'exact' ? files.get(lookup.path) : undefined));
+
+const holds = ({ kits, wiring, contents }: Known, includes: readonly Include[], now: Known['contents'], nowKits: readonly Kit[]): boolean =>
+  kits.length === nowKits.length && kits.every((kit, n) => kit === nowKits[n]) && contents.every((content, n) => content === now[n]) && wiring.includes.every(({ path, lookup }, n) => path === includes[n]?.path && lookup.found === includes[n].lookup.found);
+
 export function wiringOf(page: PageDocument, path: string, files: SiteFiles, index: PathIndex, kits: readonly Kit[]): PageWiring {
   const includes = includesOf(page, path, index);
+  const contents = contentsOf(includes, files);
+  const known = wired.get(page);
+  if (known && holds(known, includes, contents, kits)) return known.wiring;
+  const wiring = readWiring(page, includes, files, kits);
+  wired.set(page, { kits, wiring, contents });
+  return wiring;
+}
+
+function readWiring(page: PageDocument, includes: Include[], files: SiteFiles, kits: readonly Kit[]): PageWiring {
   const scripts = runScripts(includes, files);
   const uses = kits.flatMap((kit) => {
     const use = useOf(page, includes, scripts, kit);

@@ -7,7 +7,7 @@ import { applyChange, applyEdits, isPicturePath, PathIndex, resolveInSite, stemO
 import { ancestors, classValue, descendants, parsePage, rewriteTag, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
 import { containerEdits, removedContainers } from './containerEdits.ts';
 import { captionOf, descriptionOf } from './caption.ts';
-import { markerSelector, type Kit } from './kit.ts';
+import { markerSelector, opensOnClick, type Kit } from './kit.ts';
 import { includeEdits, removedIncludes } from './includeEdits.ts';
 import { copiedFiles, droppedFiles } from './kitFiles.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
@@ -43,7 +43,7 @@ export type Wishes = Map<PageElement, Map<string, string | null>>;
 export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewiring): Wired {
   const { document, path, galleries } = page;
   if (to && galleries.length === 0) return refuse('There is no gallery on this page to wire. Add pictures in Markup first.');
-  const apart = to ? page.wiring.uses.find(({ kit }) => kit !== from && kit.manifest.name !== to.manifest.name && opensOnClick(kit) && (opensOnClick(to) || to.manifest.apart.includes(kit.manifest.name))) : undefined;
+  const apart = to ? page.wiring.uses.find(({ kit }) => kit !== from && kit.manifest.name !== to.manifest.name && opensOnClick(kit.manifest) && (opensOnClick(to.manifest) || to.manifest.apart.includes(kit.manifest.name))) : undefined;
   if (apart && to) return refuse(`${apart.kit.manifest.title} opens the pictures of this page already; a click would be answered twice. Change from it to ${to.manifest.title} instead.`);
 
   const wishes: Wishes = new Map();
@@ -72,9 +72,10 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewirin
     if (!includes.ok) return includes;
     const starts = startEdits(page, to, includes.target);
     const containers = containerEdits(page, to);
-    edits.push(...includes.edits, ...starts.edits, ...containers);
+    const written = [...includes.edits, ...starts, ...containers];
+    edits.push(...written);
     files.push(...copied);
-    added += includes.added + starts.added + containers.length;
+    added += written.length;
   }
   const merged = mergeInsertions(edits);
   if (merged.length === 0 && files.length === 0) return refuse(to ? 'Everything is wired already; there is nothing to write.' : 'Nothing of this kit is on the page.');
@@ -83,8 +84,6 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewirin
   if (wrong !== null) return refuse(`The change was not made: ${wrong}.`);
   return { ok: true, change: { label: labelOf(path, from, to), files: changes } };
 }
-
-const opensOnClick = ({ manifest }: Kit): boolean => manifest.does === 'overlay' || manifest.does === 'stage';
 
 const refuse = (reason: string): { ok: false; reason: string } => ({ ok: false, reason });
 
@@ -175,7 +174,7 @@ function markLink(item: GalleryItem, link: PageElement, from: Kit | null, to: Ki
   const inMarker = grouping && 'in' in grouping && grouping.in === 'marker';
   if (kind) add(kind.attribute, kind.picture);
   if (marker.attribute !== undefined && marker.attribute !== kind?.attribute) add(marker.attribute, inMarker ? (group ?? '') : marker.value);
-  if (marker.class !== undefined) wish.set('class', classIn(wish, link, marker.class, from));
+  if (marker.class !== undefined) wish.set('class', classValue(link, [marker.class], from?.manifest.marker.class === undefined ? [] : [from.manifest.marker.class]));
   if (grouping && 'attribute' in grouping && group !== null) add(grouping.attribute, group);
   if (container) add(container.attribute, `#${container.id}`);
   if (from) {
@@ -188,12 +187,6 @@ function markLink(item: GalleryItem, link: PageElement, from: Kit | null, to: Ki
     const second = descriptionOf(item, from);
     if (second !== '' && caption.description !== undefined) wish.set(caption.description, second);
   }
-}
-
-/** The class names of a link with the marker among them and without that of the kit before. */
-function classIn(wish: ReadonlyMap<string, string | null>, link: PageElement, name: string, from: Kit | null): string | null {
-  const left = wish.has('class') || from?.manifest.marker.class !== undefined ? [from?.manifest.marker.class ?? ''] : [];
-  return classValue(link, [name], left);
 }
 
 /** Insertions at one place keep the order in which they were asked for. */

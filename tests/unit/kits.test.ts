@@ -34,7 +34,7 @@ describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (n
 
   it('speaks of its marker in its own script', () => {
     const text = readings.map(({ file }) => files[file.name]).join('\n');
-    if (manifest.marker.attribute !== undefined) expect(text.includes(manifest.marker.attribute) || text.includes('dataset')).toBe(true);
+    expect(text).toContain(manifest.marker.attribute ?? manifest.start?.call);
     expect(markerSelector(manifest)).not.toBeNull();
   });
 

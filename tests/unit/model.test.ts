@@ -249,7 +249,37 @@ describe('plans', () => {
   });
 });
 
+describe('what only looks like a fault of wiring', () => {
+  it.each<[string, string, string]>([
+    ['a quotation mark that is an ornament', '<blockquote><span>“</span><p>Wind</p></blockquote>', ''],
+    ['a comment that keeps a script from being closed like an image', '', '<script src="viewer/lightbox.js" defer><!-- --></script><link rel="stylesheet" href="viewer/lightbox.css">'],
+    ['an address with a percent sign too many', '<a href="https://kites.example/100%">x</a>', ''],
+    ['an outside address with its scheme', '<a href="https://www.kites.example/">x</a>', ''],
+    ['a link to a folder of a host’s name that is there', '<a href="www.kites/a.html">x</a>', ''],
+  ])('%s', (_, body, head) => expect(findingsOf(site({ 'index.html': page(body, head), 'www.kites/a.html': page('<h1>a</h1>'), ...VIEWER })).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]));
+
+  it('a place on a disk that cannot be decoded is a fault and no crash', () => expect(rulesOf(site({ 'index.html': page('<img src="file:///C:/100%/a.jpg" alt="">') }))).toEqual(['root-address']));
+});
+
+const rulesOf = (reading: SiteReading) => findingsOf(reading).map(({ rule }) => rule);
+
 describe('the memory of a reading', () => {
+  it('reads the wiring of a page again only when its page, a script of it, or a kit is another', () => {
+    const memory = newReadingMemory();
+    const files = filesOf({ 'a.html': page(around(item('b')), SCRIPT), 'b.html': page('<p>b</p>', SCRIPT), ...VIEWER, ...PICTURES });
+    const wiringsOf = () => readSite(files, new Map(), [KIT], memory).pages.map(({ wiring }) => wiring);
+    const first = wiringsOf();
+    files.set('b.html', { kind: 'text', text: page('<p>c</p>', SCRIPT) });
+    const second = wiringsOf();
+    expect([second[0] === first[0], second[1] === first[1]]).toEqual([true, false]);
+    files.set('viewer/lightbox.js', { kind: 'text', text: 'broken(' });
+    const third = wiringsOf();
+    expect(third[0]).not.toBe(second[0]);
+    expect(third[0]?.main?.runs).toBe(false);
+    files.delete('viewer/lightbox.css');
+    expect(wiringsOf()[0]?.main?.styled).toBe(false);
+  });
+
   it('parses again only what has another text', () => {
     const memory = newReadingMemory();
     const files = filesOf({ 'a.html': page('<p>a</p>'), 'b.html': page('<p>b</p>') });

@@ -37,7 +37,8 @@ describe.each(WIRING_FAULTS.map((fault) => [fault.name, fault] as const))('%s', 
     expect(finding.why).toMatch(fault.why);
   });
 
-  it.runIf(fault.fix !== null)('is mended, and taken back to the letter', () => {
+  it(fault.fix === null ? 'offers nothing, for only the author can mend it' : 'is mended, and taken back to the letter', () => {
+    if (fault.fix === null) return expect(finding?.fixes).toEqual([]);
     const files = filesFrom(texts);
     const n = finding?.fixes.findIndex(({ label }) => fault.fix?.test(label)) ?? -1;
     if (!finding || n < 0) throw new Error(`No such fix; instead: ${finding?.fixes.map(({ label }) => label).join(' | ')}`);

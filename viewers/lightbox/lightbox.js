@@ -82,9 +82,8 @@
 
   /** One box: over the whole page, or small at a place of the window beside others. */
   function makeBox(small) {
-    const dialog = make('dialog', small ? 'small' : 'box');
-    if (!small) dialog.className = 'enlarge';
-    else dialog.classList.add('enlarge');
+    const dialog = document.createElement('dialog');
+    dialog.className = small ? 'enlarge enlarge-small' : 'enlarge';
     dialog.setAttribute('aria-label', WORDS.label);
     // A dialog itself cannot take the full screen (Fullscreen API, §4), so its inside does.
     const inside = make('div', 'inside', dialog);
@@ -106,7 +105,7 @@
     let place = 0;
     let opener = null;
     let content = null;
-    let lent = null; // where a part of the page stood that is shown now
+    let lent = null; // a part of the page that is shown now, and how it stood there
     let swiped = false; // a drag ends with a click, which must not close what it has just turned
 
     counter.setAttribute('aria-live', 'polite');
@@ -124,7 +123,10 @@
     }
 
     function clear() {
-      if (lent) lent.mark.replaceWith(lent.part);
+      if (lent) {
+        lent.part.hidden = lent.hidden;
+        lent.mark.replaceWith(lent.part);
+      }
       lent = null;
       if (content) content.remove();
       content = null;
@@ -137,7 +139,7 @@
       if (said !== null || target) {
         content = make('div', 'part', stage, said);
         if (target) {
-          lent = { part: target, mark: document.createComment('') };
+          lent = { part: target, hidden: target.hidden, mark: document.createComment('') };
           target.replaceWith(lent.mark);
           content.append(target);
           target.hidden = false;
@@ -244,7 +246,7 @@
     });
     document.body.append(dialog);
 
-    return (link, at) => {
+    function open(link, at) {
       opener = link;
       links = small ? [link] : groupOf(link);
       // The file is asked for first; what it is shown in can be laid out meanwhile.
@@ -253,20 +255,23 @@
         dialog.dataset.place = at;
         dialog.show();
       } else dialog.showModal();
-    };
+    }
+
+    return { dialog, close, open };
   }
 
   function open(link) {
     const place = option(link, 'place');
     if (!place) {
       modal = modal || makeBox(false);
-      return modal(link);
+      return modal.open(link);
     }
     // One box a link; each stands where its link says, beside those that are open.
     const present = placed.get(link);
-    if (present && present.isConnected) return present.querySelector('.enlarge-close').focus();
-    makeBox(true)(link, place);
-    placed.set(link, document.body.lastElementChild);
+    if (present && present.dialog.isConnected) return present.close.focus();
+    const box = makeBox(true);
+    placed.set(link, box);
+    box.open(link, place);
   }
 
   document.addEventListener('click', (event) => {

@@ -90,17 +90,18 @@
       slide.setAttribute('aria-roledescription', 'slide');
       slide.setAttribute('aria-label', `${n + 1}${WORDS.of}${slides.length}`);
     });
+    const strip = options.picker === 'strip'; // nothing but the row of small pictures
     const bar = make('div', 'bar', frame);
-    const toggle = options.play ? button('play', WORDS.play, bar, () => play(!playing, true)) : null;
-    const arrows = options.arrows ? [button('previous', WORDS.previous, bar, () => step(-1)), button('next', WORDS.next, bar, () => step(1))] : [];
+    const toggle = options.play && !strip ? button('play', WORDS.play, bar, () => play(!playing, true)) : null;
+    const arrows = options.arrows && !strip ? [button('previous', WORDS.previous, bar, () => step(-1)), button('next', WORDS.next, bar, () => step(1))] : [];
     const counter = options.counter ? make('p', 'counter', bar) : null;
     if (options.full && document.fullscreenEnabled) button('full', WORDS.full, bar, () => (document.fullscreenElement ? document.exitFullscreen() : frame.requestFullscreen()));
     holder.before(frame);
     holder.classList.add('slides-set');
     stage.append(holder);
     frame.append(stage);
-    const caption = options.caption && options.picker !== 'strip' ? make('p', 'caption', frame) : null;
-    const picker = options.picker === 'none' || slides.length < 2 ? null : make('div', 'picker', frame);
+    const caption = options.caption && !strip ? make('p', 'caption', frame) : null;
+    const picker = strip || options.picker === 'none' || slides.length < 2 ? null : make('div', 'picker', frame);
     const picks = picker ? slides.map((slide, n) => pick(slide, n, picker)) : [];
 
     function pick(slide, n, inside) {
@@ -184,9 +185,9 @@
     swipes(stage, (by) => step(getComputedStyle(frame).direction === 'rtl' ? -by : by));
     if (options.wide) new ResizeObserver(() => frame.style.setProperty('--slides-window', `${document.documentElement.clientWidth}px`)).observe(document.documentElement);
 
-    if (options.picker !== 'strip') slides.forEach((slide, n) => { slide.hidden = n > 0; });
+    if (!strip) slides.forEach((slide, n) => { slide.hidden = n > 0; });
     show(0);
-    play(options.play);
+    play(options.play && !strip);
   }
 
   /** A finger or a pressed pointer that travels sideways; the click at its end is no click on the link below. */

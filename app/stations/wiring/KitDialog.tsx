@@ -8,6 +8,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import type { KitView, PageView } from '~core/view/index.ts';
+import { opensOnClick } from '~core/wiring/index.ts';
 import { Mono, Tag } from '../../ui/parts';
 import { changesOf, PlanShown, usePlan } from '../../ui/plans';
 import { useIntent, useSite } from '../../ui/site';
@@ -20,12 +21,10 @@ interface Wish {
   intent: Intent;
 }
 
-const opensOnClick = ({ does }: Pick<KitView, 'does'>): boolean => does === 'overlay' || does === 'stage';
-
 /** What can be done with a kit on a page, in the order in which it is likely to be meant. */
 function wishesFor(kit: KitView, page: PageView): Wish[] {
   const used = page.uses.some(({ name }) => name === kit.name);
-  const wire: Wish = { says: used ? 'Wire what is missing' : `Wire this page with it`, intent: { kind: 'wire', page: page.path, kit: kit.name } };
+  const wire: Wish = { says: used ? 'Wire what is missing' : 'Wire this page with it', intent: { kind: 'wire', page: page.path, kit: kit.name } };
   if (used) return [wire, { says: 'Take it off this page', intent: { kind: 'unwire', page: page.path, kit: kit.name } }];
   const before = opensOnClick(kit) ? page.uses.find(opensOnClick) : undefined;
   return before ? [{ says: `Change from the ${before.name}`, intent: { kind: 'change-kit', page: page.path, from: before.name, to: kit.name } }] : [wire];
@@ -35,7 +34,7 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
   const { site, busy } = useSite();
   const intent = useIntent('seen');
   const { kits } = site.view;
-  const [chosen, setChosen] = useState(page.kit ?? page.uses[0]?.name ?? 'lightbox');
+  const [chosen, setChosen] = useState(page.kit ?? page.uses[0]?.name ?? kits[0]?.name);
   const [way, setWay] = useState(0);
   const kit = kits.find(({ name }) => name === chosen) ?? kits[0];
   const wishes = kit ? wishesFor(kit, page) : [];
@@ -84,7 +83,8 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
                 </Box>
               )}
               {wishes.length === 1 && <Box sx={{ fontSize: '0.8125rem', fontWeight: 600, mb: 1 }}>{wish?.says}</Box>}
-              <PlanShown plan={plan} wished={wish !== null} height={420} />
+              <PlanShown plan={plan} wished={wish !== null} height={kit.options.length > 0 ? 320 : 420} />
+              {kit.options.length > 0 && <Options options={kit.options} />}
             </>
           )}
         </Box>
@@ -94,6 +94,23 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
         <Button variant="contained" color="primary" disabled={busy || site.readOnly || changesOf(plan) === 0} onClick={write}>Write this</Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** What the author may write beside the marker, for the manual is not always at hand. */
+function Options({ options }: { options: KitView['options'] }) {
+  return (
+    <Box component="details" sx={{ mt: 1.25, fontSize: '0.8125rem' }}>
+      <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 600, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}>{`What can be set in the markup (${options.length})`}</Box>
+      <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', gap: '4px 16px', my: 1 }}>
+        {options.map(({ attribute, says, without, values }) => (
+          <Box key={attribute} sx={{ display: 'contents' }}>
+            <Box component="dt"><Mono>{values.length > 0 ? `${attribute}="${values.join(' | ')}"` : attribute}</Mono></Box>
+            <Box component="dd" sx={{ m: 0, color: ink('stone') }}>{`${says}; without it: ${without}`}</Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
   );
 }
 

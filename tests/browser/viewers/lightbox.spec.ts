@@ -81,7 +81,7 @@ test('picture information stands behind a button', async ({ page }) => {
 
 test('a video, a part of the page and words are shown as pictures are', async ({ page }) => {
   const film = await video(page);
-  await opened(page, `<p><a href="film.webm" data-enlarge data-enlarge-caption="A film">Film</a> <a href="#fly" data-enlarge>Part</a> <a href="#fly" data-enlarge data-enlarge-text="Let the line out slowly.">Words</a></p>\n<div id="fly"><p>Back to the wind.</p></div>`, { 'film.webm': film });
+  await opened(page, `<p><a href="film.webm" data-enlarge data-enlarge-caption="A film">Film</a> <a href="#fly" data-enlarge>Part</a> <a href="#fly" data-enlarge data-enlarge-text="Let the line out slowly.">Words</a></p>\n<div id="fly" hidden><p>Back to the wind.</p></div>`, { 'film.webm': film });
   await page.getByRole('link', { name: 'Film' }).click();
   await expect(shown(page)).toBeVisible();
   expect(await page.locator('video.enlarge-picture').evaluate((one: HTMLVideoElement) => [one.videoWidth, one.controls])).toEqual([64, true]);
@@ -89,6 +89,7 @@ test('a video, a part of the page and words are shown as pictures are', async ({
   await page.getByRole('link', { name: 'Part' }).click();
   await expect(dialog(page).getByText('Back to the wind.')).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(page.locator('main #fly')).toBeHidden();
   await expect(page.locator('main #fly')).toHaveText('Back to the wind.');
   await page.getByRole('link', { name: 'Words' }).click();
   await expect(dialog(page).getByText('Let the line out slowly.')).toBeVisible();
