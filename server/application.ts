@@ -1,12 +1,14 @@
 /** The application's own server: built files, the demo site, and React Router for the rest. It keeps nothing of the user's. */
 import { createRequestHandler } from '@react-router/express';
-import express, { type Express } from 'express';
+import express, { type ErrorRequestHandler, type Express } from 'express';
 import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
+import type { Server } from 'node:http';
 import { join } from 'node:path';
 import type { ServerBuild } from 'react-router';
 import { applicationHeaders } from './headers.ts';
 import { applicationSourceFor, previewSourceFor, type Origins } from './origins.ts';
+import { serverOf } from './requests.ts';
 
 export interface ApplicationOptions {
   root: string;
@@ -18,7 +20,15 @@ export interface ApplicationOptions {
   before?: (server: Express) => void;
 }
 
-export function applicationServer({ root, port, origins, development, build, before }: ApplicationOptions): Express {
+/** In few words: where in the program it happened is nothing for whoever asked. */
+const tellError: ErrorRequestHandler = (error: { status?: number }, _request, response, next) => {
+  const status = error.status ?? 500;
+  if (status >= 500) console.error(error);
+  if (response.headersSent) return next(error);
+  response.status(status).type('text/plain').send(status < 500 ? 'This request cannot be answered.' : 'Something went wrong on the server; its log says what.');
+};
+
+export function applicationServer({ root, port, origins, development, build, before }: ApplicationOptions): Server {
   const server = express();
   server.disable('x-powered-by');
   server.use((request, response, next) => {
@@ -41,5 +51,6 @@ export function applicationServer({ root, port, origins, development, build, bef
   });
   server.use(express.static(join(root, 'build/client'), { maxAge: '1h', index: false }));
   server.use(createRequestHandler({ build, mode: development ? 'development' : 'production', getLoadContext: (_request, response) => ({ ...(development ? {} : { nonce: response.locals.nonce as string }), previewPort: origins.previewPort, previewOrigin: origins.previewOrigin }) }));
-  return server;
+  server.use(tellError);
+  return serverOf((request, response) => server(request, response));
 }

@@ -1,9 +1,10 @@
 /** The preview origin's server: four scripts and a boot page. Files of a site never pass through it. */
 import { buildSync } from 'esbuild';
-import { createServer, type Server } from 'node:http';
+import type { Server } from 'node:http';
 import { join } from 'node:path';
 import { previewHeaders } from './headers.ts';
 import { applicationSourceFor, type Origins } from './origins.ts';
+import { serverOf } from './requests.ts';
 
 const SCRIPTS = ['bridge', 'boot', 'worker', 'probe'] as const;
 
@@ -23,14 +24,13 @@ function bundled(path: string): string {
 
 export function previewServer(root: string, port: number, origins: Origins): Server {
   const scripts = new Map(SCRIPTS.map((name) => [`/${name}.js`, bundled(join(root, 'preview', `${name}.ts`))]));
-  return createServer((request, response) => {
+  return serverOf((request, response, address) => {
     const application = applicationSourceFor(origins, request.headers.host, port);
-    const path = new URL(request.url ?? '/', 'http://preview.invalid').pathname;
     const answer = (status: number, type: string, body: string) => response.writeHead(status, { ...previewHeaders(application), 'Content-Type': `${type}; charset=utf-8` }).end(body);
     if (request.method !== 'GET' && request.method !== 'HEAD') return answer(405, 'text/plain', 'Only GET is answered here.');
-    const script = scripts.get(path);
+    const script = scripts.get(address.pathname);
     if (script !== undefined) return answer(200, 'text/javascript', `const APPLICATION_ORIGIN = ${JSON.stringify(application)};\n${script}`);
-    if (path === '/bridge.html') return answer(200, 'text/html', BRIDGE_PAGE);
+    if (address.pathname === '/bridge.html') return answer(200, 'text/html', BRIDGE_PAGE);
     if (/text\/html/.test(request.headers.accept ?? '')) return answer(200, 'text/html', BOOT_PAGE);
     return answer(404, 'text/plain', 'There is no such file here.');
   });

@@ -7,7 +7,7 @@
  */
 import { grouped, isPicturePath } from '../site/index.ts';
 import { ancestors, descendants, textOf, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
-import { backgroundOf, partsIn, sourceOf, type ItemParts } from './parts.ts';
+import { backgroundAddress, partsIn, sourceOf, type ItemParts } from './parts.ts';
 import { matches } from './selectors.ts';
 import { insideBetween, splitAtHeadings, unitsOf, type Unit } from './units.ts';
 
@@ -96,9 +96,9 @@ function commonAncestor(elements: readonly PageElement[]): PageElement {
 
 function isSeed(element: PageElement): boolean {
   if (element.tag === 'img') return !isWithin(element, 'noscript');
-  if (backgroundOf(element)) return true;
+  if (backgroundAddress(element)) return true;
   if (element.tag !== 'a' || !isPicturePath(valueOf(element, 'href') ?? '')) return false;
-  return ![...descendants(element)].some((inner) => inner.tag === 'img' || backgroundOf(inner));
+  return ![...descendants(element)].some((inner) => inner.tag === 'img' || backgroundAddress(inner));
 }
 
 function isWithin(element: PageElement, tag: string): boolean {
@@ -150,7 +150,7 @@ const opensPicture = (head: PageElement, bearing: Bearing): boolean => (bearing.
 /** What pictures of a menu or a frame are called: arrows, homes and envelopes (common practice, no source). */
 const FURNITURE = /^(?:(?:icon|ico|arrow|btn|button|nav|bullet|social)[-_ ]?\w*|(?:\w+[-_ ])?(?:prev|previous|next|back|forward|home|up|arrow|icon|logo|mail|email|print|rss|menu|search|bullet|spacer|pixel|blank)[-_ ]?\d*)$/i;
 
-const addressOf = (seed: PageElement | undefined): string => (seed && ((seed.tag === 'img' ? sourceOf(seed)?.value : backgroundOf(seed)?.value) ?? valueOf(seed, 'href'))) ?? '';
+const addressOf = (seed: PageElement | undefined): string => (seed && ((seed.tag === 'img' ? sourceOf(seed)?.value : backgroundAddress(seed)) ?? valueOf(seed, 'href'))) ?? '';
 const bareName = (address: string): string => /([^/]*?)(?:\.\w+)?(?:[?#].*)?$/.exec(address)?.[1] ?? '';
 
 function isGallery(page: PageDocument, parent: PageElement, units: readonly Unit[], bearing: Bearing): boolean {
@@ -231,7 +231,7 @@ const sameKind = (a: PageElement, b: PageElement) => a.tag === b.tag && valueOf(
 function lonely(seeds: PageElement[], claimed: Set<PageElement>): Group[] {
   const found: Group[] = [];
   for (const seed of seeds) {
-    if (claimed.has(seed) || (seed.tag !== 'img' && !backgroundOf(seed))) continue;
+    if (claimed.has(seed) || (seed.tag !== 'img' && !backgroundAddress(seed))) continue;
     const around = [seed, ...ancestors(seed)];
     const link = around.find((element) => element.tag === 'a');
     if (!link || !isPicturePath(valueOf(link, 'href') ?? '') || around.some((element) => element.tag === 'nav')) continue;

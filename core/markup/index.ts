@@ -14,5 +14,6 @@ export * from './parts.ts';
 export * from './pattern.ts';
 export * from './rewrite.ts';
 export * from './selectors.ts';
+export * from './sourcePlaces.ts';
 export * from './units.ts';
 export * from './write.ts';

@@ -1,6 +1,7 @@
 /** What an item holds: its picture, its link, where the two files are named, and its caption. */
 import { isPicturePath } from '../site/index.ts';
 import { ancestors, attributeOf, textOf, type Attribute, type PageDocument, type PageElement, type Range } from './document.ts';
+import { inSource, sourcePlaces } from './sourcePlaces.ts';
 import { elementsIn, insideBetween, SAYS, type Inside, type Unit } from './units.ts';
 
 /** The place where an item names a file: an attribute, or an address inside a `style`. */
@@ -38,7 +39,7 @@ export interface ItemParts {
 export function partsIn(page: PageDocument, unit: Unit): ItemParts {
   const all = elementsIn(unit);
   const image = all.find(isShown) ?? null;
-  const source = (image && sourceOf(image)) ?? firstOf(all, backgroundOf);
+  const source = (image && sourceOf(image)) ?? firstOf(all, (element) => backgroundOf(page, element));
   const inside = new Set(all);
   const around = source ? [source.element, ...ancestors(source.element)].filter((element) => inside.has(element)) : [];
   const link = around.find(({ tag }) => tag === 'a') ?? all.find(({ tag }) => tag === 'a') ?? null;
@@ -73,16 +74,25 @@ export function sourceOf(image: PageElement): FilePlace | null {
 
 const BACKGROUND = /background(?:-image)?\s*:[^;]*?url\(\s*(?:"([^"]*)"|'([^']*)'|([^)\s"']*))\s*\)/i;
 
-/** A picture that a `style` attribute draws behind an element. */
-export function backgroundOf(element: PageElement): FilePlace | null {
+/** The address of a picture that a `style` attribute draws behind an element, and where it begins in that attribute's value. */
+function drawnBehind(element: PageElement): { style: Attribute; value: string; at: number } | null {
   const style = attributeOf(element, 'style');
   const match = style && BACKGROUND.exec(style.value);
   const value = match && (match[1] ?? match[2] ?? match[3] ?? '');
   if (!style || !match || !value || !isPicturePath(value)) return null;
-  const at = style.value.indexOf(value, match.index);
-  // With entities before it, its place in the source is another.
-  const start = style.valueRange.start + at;
-  return { element, attribute: style, value, range: style.valueRange.end - style.valueRange.start === style.value.length ? { start, end: start + value.length } : style.valueRange };
+  return { style, value, at: style.value.indexOf(value, match.index) };
+}
+
+export const backgroundAddress = (element: PageElement): string | null => drawnBehind(element)?.value ?? null;
+
+/** The same with its place in the source. */
+function backgroundOf(page: PageDocument, element: PageElement): FilePlace | null {
+  const drawn = drawnBehind(element);
+  if (!drawn) return null;
+  const { style, value, at } = drawn;
+  const places = sourcePlaces(page.text, style.valueRange, style.value, 'entities');
+  const range = places ? inSource(places, { start: at, end: at + value.length }) : style.valueRange;
+  return { element, attribute: style, value, range };
 }
 
 /** Without a link, a script may read the larger picture from an attribute of its own. */

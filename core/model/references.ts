@@ -1,14 +1,14 @@
 /** Everything in pages and stylesheets that names a file, with the range in which it stands. */
 import { parse, walk, ident } from 'css-tree';
-import type { PageDocument, Range } from '../markup/index.ts';
+import { inSource, sourcePlaces, type Decoded, type PageDocument, type Range } from '../markup/index.ts';
 
 export interface Reference {
   /** As a browser reads it: entities decoded. */
   value: string;
   /** Where it stands in the source; with entities or escapes in it, the written text is another. */
   range: Range;
-  /** Where only the whole attribute can be told, because it has entities in it: the attribute's value as a browser reads it. */
-  within?: string;
+  /** Nobody can tell where in its attribute or element it stands; the range is the whole of that. */
+  unplaced?: true;
   /** In a style element or a stylesheet, where no entities are read. */
   raw?: true;
   /** `href`, `src`, `srcset`, `url()`… */
@@ -20,29 +20,31 @@ const REFERRING = new Set(['href', 'src', 'poster', 'data', 'action']);
 export function pageReferences(page: PageDocument): Reference[] {
   const references: Reference[] = [];
   for (const element of page.elements) {
-    for (const attribute of element.attributes) {
-      const { name, value, valueRange: range } = attribute;
-      if (REFERRING.has(name)) references.push({ value, range, by: name });
-      else if (name === 'srcset') references.push(...sourceSet(value, range));
-      else if (name === 'style') references.push(...styleAttribute(page.text, value, range));
+    for (const { name, value, valueRange } of element.attributes) {
+      if (REFERRING.has(name)) references.push({ value, range: valueRange, by: name });
+      const read = name === 'srcset' ? sourceSet(value) : name === 'style' ? styleReferences(value, 'declarationList').map(quotedInAttribute) : [];
+      references.push(...placed(page, read, valueRange, value, 'entities'));
     }
-    if (element.tag === 'style') {
-      for (const text of element.texts) references.push(...styleReferences(text.value).map((one) => ({ ...one, range: { start: one.range.start + text.range.start, end: one.range.end + text.range.start } })));
-    }
+    if (element.tag === 'style') references.push(...element.texts.flatMap(({ value, range }) => placed(page, styleReferences(value), range, value, 'lines')));
   }
   return references;
 }
 
-function styleAttribute(text: string, value: string, range: Range): Reference[] {
-  const plain = text.slice(range.start, range.end) === value;
-  return styleReferences(value, 'declarationList').map((one) => ({ value: one.value, by: one.by, ...(plain ? { range: { start: one.range.start + range.start, end: one.range.end + range.start } } : { range, within: value }) }));
+/** References of a value as it is read, with their places in the source. */
+export function placed({ text }: PageDocument, references: readonly Reference[], range: Range, value: string, decoded: Decoded): Reference[] {
+  if (references.length === 0) return [];
+  const places = sourcePlaces(text, range, value, decoded);
+  return references.map((one) => (places ? { ...one, range: inSource(places, one.range) } : { ...one, range, unplaced: true }));
 }
 
+/** An attribute's style is written with entities, a style element's is not. */
+const quotedInAttribute = ({ value, range, by }: Reference): Reference => ({ value, range, by });
+
 /** WHATWG HTML §4.8.4.2.1: candidates separated by commas, each an address and at most one descriptor. */
-function sourceSet(value: string, { start }: Range): Reference[] {
+function sourceSet(value: string): Reference[] {
   const found: Reference[] = [];
   for (const match of value.matchAll(/([^\s,][^\s]*[^\s,]|[^\s,])(?:\s+[\d.]+[wxh])?\s*(?:,|$)/g)) {
-    const at = start + match.index;
+    const at = match.index;
     found.push({ value: match[1] ?? '', range: { start: at, end: at + (match[1]?.length ?? 0) }, by: 'srcset' });
   }
   return found;

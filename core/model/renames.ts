@@ -3,7 +3,7 @@ import { encodeAttribute } from '../markup/index.ts';
 import { isStylePath, relativeReference, resolveInSite, type Change, type Edit, type FileChange } from '../site/index.ts';
 import type { SiteReading } from './reading.ts';
 import { styleReferences, type Reference } from './references.ts';
-import { scriptReferences, targetInScript } from './scripts.ts';
+import { inlineScriptReferences, scriptReferences, targetInScript } from './scripts.ts';
 
 /** References that already read as the new name are left as they are. */
 export function renameFile(site: SiteReading, from: string, to: string): Change {
@@ -50,8 +50,7 @@ export function redirect(site: SiteReading, moves: ReadonlyMap<string, string>, 
   };
   for (const page of site.pages) {
     const from: Base = { path: page.path, home: homes.get(page.path) ?? page.path, targetAt: fileAt };
-    const scripts = page.document.elements.filter(({ tag }) => tag === 'script').flatMap(({ texts }) => texts.flatMap(({ value, range }) => scriptReferences(value).map((one) => ({ ...one, range: { start: one.range.start + range.start, end: one.range.end + range.start } }))));
-    add(page.path, editsFor([...page.references, ...scripts], from, realPath, moves));
+    add(page.path, editsFor([...page.references, ...inlineScriptReferences(page.document)], from, realPath, moves));
   }
   for (const [path, content] of site.files) {
     if (content.kind !== 'text') continue;
@@ -83,9 +82,9 @@ interface Base {
 
 function editsFor(references: readonly Reference[], { path: base, home, targetAt }: Base, realPath: (path: string) => string | null, moves: ReadonlyMap<string, string>): Edit[] {
   const edits: Edit[] = [];
-  for (const { value, range, by, within, raw } of references) {
+  for (const { value, range, by, raw, unplaced } of references) {
     const target = targetAt(value, base);
-    if (target === null) continue;
+    if (target === null || unplaced) continue;
     const real = realPath(target);
     const moved = real === null ? undefined : moves.get(real);
     // A place on the page itself goes where the page goes, and what leads nowhere keeps leading to the same place.
@@ -98,7 +97,7 @@ function editsFor(references: readonly Reference[], { path: base, home, targetAt
     const ends = ENDS[by];
     const address = ends ? written.replace(ends, (letter) => `%${letter.charCodeAt(0).toString(16)}`) : written;
     // The quotes of the attribute are the author's: neither kind may end it.
-    edits.push({ ...range, text: raw ? address : encodeAttribute(within?.replace(value, address) ?? address, '"').replaceAll("'", '&#39;') });
+    edits.push({ ...range, text: raw ? address : encodeAttribute(address, '"').replaceAll("'", '&#39;') });
   }
   return edits;
 }

@@ -1,8 +1,9 @@
 /** Picture files named in scripts: text literals that lead to a file of the site from every page that runs the script. */
 import { parse, type Literal } from 'acorn';
 import { simple } from 'acorn-walk';
+import type { PageDocument } from '../markup/index.ts';
 import { isPicturePath, resolveInSite } from '../site/index.ts';
-import type { Reference } from './references.ts';
+import { placed, type Reference } from './references.ts';
 
 /** Text literals that read like the path of a picture. A script that cannot be parsed has none. */
 export function scriptReferences(text: string): Reference[] {
@@ -20,6 +21,10 @@ export function scriptReferences(text: string): Reference[] {
   }
   return references;
 }
+
+/** The same of every script that stands in a page. */
+export const inlineScriptReferences = (page: PageDocument): Reference[] =>
+  page.elements.filter(({ tag }) => tag === 'script').flatMap(({ texts }) => texts.flatMap(({ value, range }) => placed(page, scriptReferences(value), range, value, 'lines')));
 
 /** The site path that a text in a script leads to; null where the pages that run it do not agree, for then nobody can say. */
 export function targetInScript(value: string, pages: readonly string[]): string | null {

@@ -3,7 +3,7 @@ import type { Planned } from '../checks/index.ts';
 import { focusOf, FULL_SIZE, madeFullSize, recipeSize, redirect, sourceHash, THUMBNAIL, type PictureTask, type SiteReading } from '../model/index.ts';
 import type { Pair } from '../pairing/index.ts';
 import { fingerprint, type SizeRecipe } from '../photo/index.ts';
-import { nameOf, type FileChange, type MadeRecord, type SiteNotes } from '../site/index.ts';
+import { nameOf, type FileChange, type MadeRecord, type PictureWords, type SiteNotes } from '../site/index.ts';
 import { notesChange } from './notes.ts';
 
 /** What came out of a task. */
@@ -20,8 +20,7 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
   if (made.length === 0) return { ok: false, reason: 'No picture was made.' };
   const files: FileChange[] = [];
   const moves = new Map<string, string>();
-  /** For the hash of a content the hash of what takes its place. */
-  const heirs = new Map<string, string>();
+  const heirs: Heir[] = [];
   const sizes = { ...site.notes.known.sizes };
   const records = new Map(site.notes.known.made.map((record) => [record.path, record]));
   const pairOf = pairsBySource(site);
@@ -40,8 +39,8 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
     records.set(to, { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash } satisfies MadeRecord);
     if (task.times === 1) sizes[source] = withOwn(sizes[source] ?? {}, as, size, recipeSize(site.recipe, as));
     if (as === FULL_SIZE && to !== from && replaced !== from) moves.set(from, to);
-    if (before?.kind === 'binary' && before.hash !== hash) heirs.set(before.hash, hash);
-    if (as === FULL_SIZE) heirs.set(source, hash);
+    if (as === FULL_SIZE) heirs.push({ of: source, is: hash, recorded: recordedIn(site, from, source) });
+    if (before?.kind === 'binary' && before.hash !== hash) heirs.push({ of: before.hash, is: hash, recorded: {} });
   }
   const notes = { ...inherited(site.notes.known, heirs), made: [...records.values()], sizes: Object.fromEntries(Object.entries(sizes).filter(([, own]) => Object.keys(own).length > 0)) };
   return { ok: true, change: { label: labelFor(made.map(({ task }) => task)), files: [...files, ...redirect(site, moves), ...notesChange(site, notes)] } };
@@ -67,16 +66,50 @@ function withOwn(own: Record<string, unknown>, as: string, size: SizeRecipe, usu
   return usual === null || JSON.stringify(size) === JSON.stringify(usual) ? others : { ...others, [as]: size };
 }
 
-/** What is noted of a content by its hash is noted of what takes its place, too; the old note stays, for an undo. */
-function inherited({ words, tags, focus, placeKept, order, decisions }: SiteNotes, heirs: ReadonlyMap<string, string>): Partial<SiteNotes> {
+/** A content that takes the place of another. */
+interface Heir {
+  of: string;
+  is: string;
+  /** What the other one's file says, which the new one need not. */
+  recorded: PictureWords;
+}
+
+/** What a picture's own file says of it, if it still holds that content. */
+function recordedIn(site: SiteReading, path: string, hash: string): PictureWords {
+  const content = site.files.get(path);
+  const facts = content?.kind === 'binary' && content.hash === hash ? site.factsOf(path) : undefined;
+  return facts ? { ...facts.words, ...(facts.taken === undefined ? {} : { takenAt: facts.taken }) } : {};
+}
+
+/**
+ * What is noted of a content by its hash is noted of what takes its place, too; the old note stays, for an undo.
+ * Of two that one content takes the place of, the later in the list is the nearer: what it says holds.
+ */
+function inherited({ words, tags, focus, placeKept, order, decisions }: SiteNotes, heirs: readonly Heir[]): Partial<SiteNotes> {
   const passOn = <T>(all: Record<string, T>): Record<string, T> => {
-    const added = [...heirs].flatMap(([from, to]) => (all[from] !== undefined && all[to] === undefined ? [[to, all[from]] as const] : []));
+    const added = heirs.flatMap(({ of, is }) => (all[of] !== undefined && all[is] === undefined ? [[is, all[of]] as const] : []));
     return added.length === 0 ? all : { ...all, ...Object.fromEntries(added) };
   };
-  const listed = (hashes: readonly string[]) => [...new Set(hashes.flatMap((hash) => [hash, ...(heirs.has(hash) ? [heirs.get(hash)!] : [])]))];
-  const heir = (hash: string) => heirs.get(hash) ?? hash;
-  const more = decisions.filter(({ small, large }) => heirs.has(small) || heirs.has(large)).map((one) => ({ ...one, small: heir(one.small), large: heir(one.large) }));
-  return { words: passOn(words), tags: passOn(tags), focus: passOn(focus), placeKept: listed(placeKept), order: { ...order, hand: listed(order.hand) }, decisions: [...decisions, ...more.filter((one) => !decisions.some((known) => known.small === one.small && known.large === one.large))] };
+  const heirOf = new Map(heirs.map(({ of, is }) => [of, is]));
+  const listed = (hashes: readonly string[]) => [...new Set(hashes.flatMap((hash) => [hash, heirOf.get(hash) ?? hash]))];
+  const heir = (hash: string) => heirOf.get(hash) ?? hash;
+  const more = decisions.filter(({ small, large }) => heirOf.has(small) || heirOf.has(large)).map((one) => ({ ...one, small: heir(one.small), large: heir(one.large) }));
+  return {
+    words: wordsPassedOn(words, heirs),
+    tags: passOn(tags),
+    focus: passOn(focus),
+    placeKept: listed(placeKept),
+    order: { ...order, hand: listed(order.hand) },
+    decisions: [...decisions, ...more.filter((one) => !decisions.some((known) => known.small === one.small && known.large === one.large))],
+  };
+}
+
+/** Words are passed on one by one, so that what was said by hand joins what a camera recorded. */
+function wordsPassedOn(words: SiteNotes['words'], heirs: readonly Heir[]): SiteNotes['words'] {
+  const passed: SiteNotes['words'] = {};
+  for (const { of, is, recorded } of heirs) passed[is] = { ...passed[is], ...recorded, ...words[of] };
+  const said = Object.entries(passed).filter(([, one]) => Object.keys(one).length > 0);
+  return said.length === 0 ? words : { ...words, ...Object.fromEntries(said.map(([hash, one]) => [hash, { ...one, ...words[hash] }])) };
 }
 
 function labelFor(tasks: readonly PictureTask[]): string {

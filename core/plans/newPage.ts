@@ -130,9 +130,9 @@ function menuEdits(page: PageDocument, from: string, to: string, entry: string |
 
 /** References carried over to another folder; the files they lead to are the same. */
 function rebasedEdits(page: PageDocument, from: string, to: string): Edit[] {
-  return pageReferences(page).flatMap(({ value, range, within, raw }): Edit[] => {
+  return pageReferences(page).flatMap(({ value, range, raw, unplaced }): Edit[] => {
     const target = resolveInSite(value, from);
-    if (target.kind !== 'file' || within !== undefined) return [];
+    if (target.kind !== 'file' || unplaced) return [];
     const tail = /[?#].*$/s.exec(value)?.[0] ?? '';
     const address = relativeReference(to, target.path) + tail;
     return address === value ? [] : [{ ...range, text: raw ? address : address.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll("'", '&#39;') }];

@@ -5,6 +5,7 @@ import type { SiteReading } from '../model/index.ts';
 import { byNaturalName, folderOf, nameOf, type SiteNotes } from '../site/index.ts';
 import { changeNotes } from './notes.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
+import { takenAtOf } from './pictureWords.ts';
 
 type Order = SiteNotes['order'];
 
@@ -27,7 +28,7 @@ export function byOrder(site: SiteReading): (a: string, b: string) => number {
   const byName = (a: string, b: string) => byNaturalName(folderOf(a), folderOf(b)) || byNaturalName(nameOf(a), nameOf(b));
   if (by === 'name') return byName;
   if (by === 'taken') {
-    const taken = (path: string) => site.factsOf(path)?.taken ?? '\uffff';
+    const taken = (path: string) => takenAtOf(site.notes.known, hashOf(site, path) ?? '', site.factsOf(path)) ?? '\uffff';
     return (a, b) => (taken(a) < taken(b) ? -1 : taken(a) > taken(b) ? 1 : byName(a, b));
   }
   const places = new Map(hand.map((hash, n) => [hash, n]));

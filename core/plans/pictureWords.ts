@@ -19,7 +19,10 @@ export function wordsFor({ words, rights }: SiteNotes, hash: string, facts: Phot
   return { title, caption, alt: said.alt ?? caption, credit: said.credit ?? file.credit ?? rights.credit, copyright: said.copyright ?? file.copyright ?? rights.copyright };
 }
 
-/** The same of a file of the site, with what its name alone says. */
+/** When a picture was taken: by what is noted of it, else by its file; ISO date and time without zone. */
+export const takenAtOf = ({ words }: SiteNotes, hash: string, facts: PhotoFacts | undefined): string | null => words[hash]?.takenAt ?? facts?.taken ?? null;
+
+/** What is said of a file of the site, with what its name alone says. */
 export function wordsOf(site: SiteReading, path: string): WordsView & { fromName: string } {
   const content = site.files.get(path);
   return { ...wordsFor(site.notes.known, content?.kind === 'binary' ? content.hash : '', site.factsOf(path), path), fromName: wordsFromName(stemOf(path)) };

@@ -1,6 +1,6 @@
 /** What an item is, as the author says it: confirmed, corrected, or that pictures are no gallery. Remembered in the site's notes. */
 import type { Planned } from '../checks/index.ts';
-import { ancestors, descendants, backgroundOf, elementAt, galleriesOf, matches, sourceOf, valueOf, type PageElement, type UnitHint } from '../markup/index.ts';
+import { ancestors, descendants, backgroundAddress, elementAt, galleriesOf, matches, sourceOf, valueOf, type PageElement, type UnitHint } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { changeNotes } from './notes.ts';
 
@@ -17,7 +17,7 @@ export interface UnitChoice {
   now: boolean;
 }
 
-const isPicture = (element: PageElement): boolean => (element.tag === 'img' && sourceOf(element) !== null) || backgroundOf(element) !== null;
+const isPicture = (element: PageElement): boolean => (element.tag === 'img' && sourceOf(element) !== null) || backgroundAddress(element) !== null;
 const NAME = /^[A-Za-z_][\w-]*$/;
 
 /** A selector that finds an element and its like: by its class, or by what it stands in. */

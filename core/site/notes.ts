@@ -16,7 +16,7 @@ const path = z.string().max(1000);
 const text = z.string().max(5000);
 
 /** Words about a picture that its file does not say, or says otherwise. */
-export const PictureWords = z.object({ title: text, caption: text, alt: text, credit: text, copyright: text }).partial();
+export const PictureWords = z.object({ title: text, caption: text, alt: text, credit: text, copyright: text, /** ISO date and time without zone. */ takenAt: z.string().max(40) }).partial();
 export type PictureWords = z.infer<typeof PictureWords>;
 
 /** A file that was made of a picture: from which content, by which recipe, and what came out. It is made again only where one of these is another. */

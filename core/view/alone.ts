@@ -74,11 +74,11 @@ function styleElement(sheet: { path: string; text: string }, media: string | und
 
 function addressEdits(references: readonly Reference[], from: string, pictures: ReadonlyMap<string, string>): Edit[] {
   const edits = new Map<number, Edit>();
-  for (const { value, range, by, within } of references) {
+  for (const { value, range, by, unplaced } of references) {
     if (!LOADING.has(by)) continue;
     const address = pictures.get(pathOf(value, from) ?? '') ?? NOTHING;
-    // An attribute with entities in it goes as a whole; nothing in it may load.
-    edits.set(range.start, { ...range, text: within === undefined ? address : '' });
+    // Where its place is not known all of its attribute goes; nothing in it may load.
+    edits.set(range.start, { ...range, text: unplaced ? '' : address });
   }
   return [...edits.values()];
 }

@@ -6,7 +6,7 @@ import { dueTasks, focusOf, sharedMenu, thumbnailPath, THUMBNAIL, type Elsewhere
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pair, Pairing } from '../pairing/index.ts';
 import { type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
-import { byOrder, companionsOf, denseOffers, headingOf, spreadOf, wordsFor, type WordsView } from '../plans/index.ts';
+import { byOrder, companionsOf, denseOffers, headingOf, spreadOf, takenAtOf, wordsFor, type WordsView } from '../plans/index.ts';
 import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
 import { includesView, type IncludeView } from './includes.ts';
 import { kitsView, usesView, type KitView } from './kits.ts';
@@ -213,7 +213,7 @@ function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<string, stri
     thumbnailSize: sizeOf(site, pair.thumbnail, pair.thumbnail === null ? undefined : site.factsOf(pair.thumbnail)),
     fullSize: sizeOf(site, pair.full, facts),
     words: wordsFor(known, hash, facts, pair.full),
-    taken: facts?.taken ?? null,
+    taken: takenAtOf(known, hash, facts),
     tags: known.tags[hash] ?? [],
     place: facts?.place === undefined ? 'none' : known.placeKept.includes(hash) ? 'kept' : 'removed',
     animated: facts?.animated === true,

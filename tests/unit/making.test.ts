@@ -61,7 +61,9 @@ function made(site: { files: Files; known: Map<string, PhotoFacts> }, tasks: rea
     const hash = `${source}>${task.as}${task.size.quality}${tag}`;
     const from = site.known.get(source)!;
     const width = Math.min(from.width, (task.size.width ?? from.width) * task.times);
-    known.set(hash, { ...from, width, height: width });
+    // What a made file carries of words and dates is a setting; here it carries none.
+    const { taken: _taken, ...bare } = from;
+    known.set(hash, { ...bare, words: {}, width, height: width });
     return { task, source, hash, bytes: 500 };
   });
   return done({ files: site.files, known }, placeMade(reading, files));
@@ -113,6 +115,48 @@ describe('what a recipe asks for', () => {
     after.files.set('s/a-2x.jpg', picture('Sa2'));
     expect(viewOf(read(after)).dense).toEqual([{ page: 'index.html', count: 1 }]);
     expect(textAt(does(after, { kind: 'set-sources', page: 'index.html' }), 'index.html')).toContain('<img src="s/a.jpg" alt="a" srcset="s/a.jpg 1x, s/a-2x.jpg 2x">');
+  });
+
+  describe('loses nothing of what the original says', () => {
+    const says = { title: 'By the window', caption: 'A glass of red wine by the window', credit: 'M. Ashgrove', copyright: '© Tarrowby Kite Circle' };
+    /** The large picture with these words in its file, and another that was taken later. */
+    const withWords = (notes: Partial<SiteNotes> = {}) => {
+      const site = begin({ order: { by: 'taken', hand: [] }, ...notes });
+      site.known.set('Ld', facts(4000, 7, { words: says, taken: '2024-05-11T10:33:44' }));
+      return site;
+    };
+    const pairOf = (site: { files: Files; known: Map<string, PhotoFacts> }, name = 'd') => {
+      const pair = viewOf(read(site)).pairs.find((one) => one.full.endsWith(`/${name}.jpg`));
+      if (!pair) throw new Error(`There is no pair ${name}.`);
+      return pair;
+    };
+
+    it.each([['in its place', {}], ['in a folder of its own', { recipe: { ...DEFAULT_RECIPE, fullSize: { ...DEFAULT_RECIPE.fullSize, folder: 'web' } } }]])('made %s', (_where, notes) => {
+      const site = withWords(notes);
+      const before = pairOf(site);
+      expect(before).toMatchObject({ words: { ...says, alt: says.caption }, taken: '2024-05-11T10:33:44' });
+      const after = made(site, dueTasks(read(site)));
+      expect(pairOf(after)).toMatchObject({ words: before.words, taken: before.taken });
+      const order = [...read(after).pairing.pairs].map(({ full }) => full).sort(byOrder(read(after)));
+      expect(order[0]).toBe(pairOf(after).full);
+      // Made again, from the content as it was at first.
+      const finer = does(after, { kind: 'set-recipe', recipe: { ...read(after).recipe, fullSize: { ...read(after).recipe.fullSize, quality: 91 } } });
+      const again = made(finer, dueTasks(read(finer)), 'again');
+      expect(pairOf(again)).toMatchObject({ words: before.words, taken: before.taken });
+    });
+
+    it('nor of what was written after it was made for the first time', () => {
+      const first = made(withWords(), dueTasks(read(withWords())));
+      const worded = does(first, { kind: 'set-words', items: [], pictures: [{ path: 'l/d.jpg', words: { caption: 'The first of May' } }] });
+      const finer = does(worded, { kind: 'set-recipe', recipe: { ...DEFAULT_RECIPE, fullSize: { ...DEFAULT_RECIPE.fullSize, quality: 91 } } });
+      const again = made(finer, dueTasks(read(finer)), 'again');
+      expect(pairOf(again)).toMatchObject({ words: { title: says.title, caption: 'The first of May' }, taken: '2024-05-11T10:33:44' });
+    });
+
+    it('where something is said by hand, that holds', () => {
+      const site = does(withWords(), { kind: 'set-words', items: [], pictures: [{ path: 'l/d.jpg', words: { title: 'Wine' } }] });
+      expect(pairOf(made(site, dueTasks(read(site)))).words).toMatchObject({ title: 'Wine', caption: says.caption });
+    });
   });
 
   it('may be one picture’s own, and is kept when all are made anew', () => {

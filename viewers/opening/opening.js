@@ -12,6 +12,7 @@
   const MARKER = 'data-opening';
   const DEFAULTS = { height: 75, interval: 6, play: true, arrows: true, under: '', label: 'Pictures' };
   const WORDS = { play: 'Play', pause: 'Pause', previous: 'Previous picture', next: 'Next picture' };
+  const PICTURE = /\.(avif|gif|jpe?g|png|svg|webp)$/i;
   const calls = [];
   const set = new WeakSet();
   let begun = false;
@@ -23,6 +24,22 @@
       if (written !== null) options[name] = typeof DEFAULTS[name] === 'boolean' ? written !== 'off' : typeof DEFAULTS[name] === 'number' ? Number(written) : written;
     }
     return options;
+  }
+
+  /** A slide whose link leads to a picture shows that file; its small one stands enlarged until it is there. */
+  function showFull(slide) {
+    const image = slide.querySelector('img');
+    const link = slide.closest('a') || slide.querySelector('a[href]');
+    if (!image || !link || !PICTURE.test(link.pathname) || link.href === image.src) return;
+    const full = new Image();
+    full.src = link.href;
+    full.decode().then(() => {
+      // What a <picture> or a srcset offers would be chosen instead.
+      const around = image.closest('picture');
+      if (around) around.querySelectorAll('source').forEach((source) => source.remove());
+      image.removeAttribute('srcset');
+      image.src = link.href;
+    }, () => {}); // not to be had: the small one stays
   }
 
   function start(holder, given) {
@@ -58,6 +75,7 @@
       });
       const near = slides[(place + 1) % slides.length];
       [near, ...near.querySelectorAll('img')].forEach((one) => { if (one.loading) one.loading = 'eager'; });
+      [slides[place], near].forEach(showFull);
       wait();
     }
 

@@ -17,6 +17,7 @@
   const WORDS = { previous: 'Previous picture', next: 'Next picture', play: 'Play', pause: 'Pause', full: 'Full screen', of: ' of ', pick: 'Show picture ' };
   const SWIPE = 48; // CSS px that a finger must travel
   const TIME = 450; // ms of a transition
+  const PICTURE = /\.(avif|gif|jpe?g|png|svg|webp)$/i;
 
   /** How a picture comes and how one goes; `way` is 1 forward and -1 back. */
   const EFFECTS = {
@@ -63,6 +64,22 @@
     const image = slide.querySelector('img');
     return (written && written.textContent.trim()) || titled.title || (image && image.alt) || '';
   };
+
+  /** A slide whose link leads to a picture shows that file; its small one stands enlarged until it is there. */
+  function showFull(slide) {
+    const image = slide.querySelector('img');
+    const link = slide.closest('a') || slide.querySelector('a[href]');
+    if (!image || !link || !PICTURE.test(link.pathname) || link.href === image.src) return;
+    const full = new Image();
+    full.src = link.href;
+    full.decode().then(() => {
+      // What a <picture> or a srcset offers would be chosen instead.
+      const around = image.closest('picture');
+      if (around) around.querySelectorAll('source').forEach((source) => source.remove());
+      image.removeAttribute('srcset');
+      image.src = link.href;
+    }, () => {}); // not to be had: the small one stays
+  }
 
   function start(holder, given) {
     const slides = [...holder.children].filter((child) => !/^(SCRIPT|TEMPLATE)$/.test(child.tagName));
@@ -125,7 +142,10 @@
       if (picks[place] && options.picker !== 'dots') picker.scrollTo({ left: picks[place].offsetLeft - (picker.clientWidth - picks[place].offsetWidth) / 2, behavior: still.matches ? 'auto' : 'smooth' });
       arrows.forEach((arrow, n) => arrow.setAttribute('aria-disabled', String(!options.loop && place === (n ? slides.length - 1 : 0))));
       // The two beside it come early, so that a step shows no empty frame.
-      [place - 1, place + 1].forEach((near) => slides[near]?.querySelectorAll('img[loading="lazy"]').forEach((image) => { image.loading = 'eager'; }));
+      [slides[place], slides[place + 1], slides[place - 1]].filter(Boolean).forEach((near) => {
+        near.querySelectorAll('img[loading="lazy"]').forEach((image) => { image.loading = 'eager'; });
+        if (!strip) showFull(near);
+      });
       wait();
     }
 
