@@ -19,6 +19,7 @@
   let tip = null;
   let on = null; // the element whose words are shown
   let timer = 0;
+  let dismissed = null; // what Escape has closed stays closed until it is left
 
   function optionsOf(holder, given) {
     const options = { ...DEFAULTS, ...given };
@@ -80,11 +81,12 @@
     holder.addEventListener('pointerover', (event) => {
       const element = wordy(event);
       if (on && on.contains(event.target)) return clearTimeout(timer);
-      if (!element || event.pointerType === 'touch') return;
+      if (!element || element === dismissed || event.pointerType === 'touch') return;
       clearTimeout(timer);
       timer = setTimeout(() => show(element, options), options.delay);
     });
     holder.addEventListener('pointerout', (event) => {
+      if (dismissed && !dismissed.contains(event.relatedTarget)) dismissed = null;
       if (!on || !on.contains(event.relatedTarget)) leave();
     });
     holder.addEventListener('focusin', (event) => {
@@ -100,7 +102,11 @@
     begun = true;
     calls.forEach(([selector, given]) => document.querySelectorAll(selector).forEach((holder) => start(holder, given)));
     document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
-    addEventListener('keydown', (event) => { if (event.key === 'Escape') hide(); }, true);
+    addEventListener('keydown', (event) => {
+      if (event.key !== 'Escape') return;
+      dismissed = on || dismissed;
+      hide();
+    }, true);
     addEventListener('scroll', hide, true);
   }
 
