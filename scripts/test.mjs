@@ -41,6 +41,7 @@ mkdirSync(OUT, { recursive: true });
 const long = process.argv.includes('--long');
 if (long) process.env.LONG = 'yes';
 const steps = [
+  ['format', ['prettier', '--check', '.', '--log-level', 'warn']],
   ['types', ['react-router', 'typegen'], ['tsc', '--noEmit']],
   ['lint', ['eslint', '--max-warnings', '0', '.']],
   ['boundaries', ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'app', 'server', 'preview', 'viewers', 'kits', 'demo', 'tests']],
