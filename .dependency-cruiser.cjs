@@ -1,15 +1,50 @@
 /** The architecture's arrows: what may import what. See docs/architecture.md. */
 module.exports = {
   forbidden: [
-    { name: 'core-stands-alone', severity: 'error', from: { path: '^core' }, to: { path: '^(app|server|preview|viewers|demo|tests)/' } },
-    { name: 'core-has-no-platform', severity: 'error', from: { path: '^core', pathNot: '\\.test\\.ts$' }, to: { path: '(react|@mui|@emotion|idb|comlink|express|node_modules/@types/node)', pathNot: '^core' } },
-    { name: 'core-has-no-node', severity: 'error', from: { path: '^core', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core' },
+      to: { path: '^(app|server|preview|viewers|demo|tests)/' },
+    },
+    {
+      name: 'core-has-no-platform',
+      severity: 'error',
+      from: { path: '^core', pathNot: '\\.test\\.ts$' },
+      to: { path: '(react|@mui|@emotion|idb|comlink|express|node_modules/@types/node)', pathNot: '^core' },
+    },
+    {
+      name: 'core-has-no-node',
+      severity: 'error',
+      from: { path: '^core', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
     { name: 'shipped-parts-import-nothing', severity: 'error', from: { path: '^(viewers|kits)/' }, to: { path: '.' } },
-    { name: 'preview-imports-only-itself', severity: 'error', from: { path: '^preview/' }, to: { path: '.', pathNot: '^preview/' } },
+    {
+      name: 'preview-imports-only-itself',
+      severity: 'error',
+      from: { path: '^preview/' },
+      to: { path: '.', pathNot: '^preview/' },
+    },
     { name: 'app-has-no-server', severity: 'error', from: { path: '^app' }, to: { path: '^(server|demo|tests)/' } },
-    { name: 'core-folders-through-their-face', severity: 'error', from: { path: '^(app|server|demo)/' }, to: { path: '^core/[^/]+/(?!index\\.ts$)', pathNot: '\\.wasm$' } },
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
-    { name: 'nothing-unresolved', severity: 'error', from: { pathNot: '^app/routes' }, to: { couldNotResolve: true, pathNot: '^(\\./\\+types|virtual:|vite/client$)' } },
+    {
+      name: 'core-folders-through-their-face',
+      severity: 'error',
+      from: { path: '^(app|server|demo)/' },
+      to: { path: '^core/[^/]+/(?!index\\.ts$)', pathNot: '\\.wasm$' },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'nothing-unresolved',
+      severity: 'error',
+      from: { pathNot: '^app/routes' },
+      to: { couldNotResolve: true, pathNot: '^(\\./\\+types|virtual:|vite/client$)' },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

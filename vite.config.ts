@@ -10,7 +10,18 @@ export default defineConfig({
   worker: { format: 'es' },
   // Without the entries the first page of a development server loads several times while Vite discovers dependencies.
   // A codec brings WebAssembly of its own, which Vite must not bundle beforehand.
-  optimizeDeps: { exclude: ['@jsquash/avif'], entries: ['app/entry.client.tsx', 'app/root.tsx', 'app/routes/**/*.tsx', 'app/workers/*.ts', 'app/ui/*.tsx', 'app/stations/**/*.tsx'], include: ['@mui/material/styles', '@mui/material/CssBaseline', '@mui/material/InitColorSchemeScript'] },
+  optimizeDeps: {
+    exclude: ['@jsquash/avif'],
+    entries: [
+      'app/entry.client.tsx',
+      'app/root.tsx',
+      'app/routes/**/*.tsx',
+      'app/workers/*.ts',
+      'app/ui/*.tsx',
+      'app/stations/**/*.tsx',
+    ],
+    include: ['@mui/material/styles', '@mui/material/CssBaseline', '@mui/material/InitColorSchemeScript'],
+  },
   build: { target: 'es2022', assetsInlineLimit: 0 },
   ssr: { noExternal: [/^@mui\//] },
 });

@@ -8,7 +8,13 @@ import { NonceContext } from './ui/nonce';
 
 const PATIENCE = 10_000; // ms
 
-export default function handleRequest(request: Request, status: number, headers: Headers, context: EntryContext, load: { nonce?: string }): Promise<Response> {
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  context: EntryContext,
+  load: { nonce?: string },
+): Promise<Response> {
   const { nonce } = load;
   const cache = createEmotionCache(nonce);
   const { extractCriticalToChunks, constructStyleTagsFromChunks } = createEmotionServer(cache);
@@ -30,7 +36,12 @@ export default function handleRequest(request: Request, status: number, headers:
             const html = Buffer.concat(parts).toString('utf8');
             const styles = constructStyleTagsFromChunks(extractCriticalToChunks(html));
             headers.set('Content-Type', 'text/html; charset=utf-8');
-            resolve(new Response(html.replace('</head>', () => `${styles}</head>`), { status: answer, headers }));
+            resolve(
+              new Response(
+                html.replace('</head>', () => `${styles}</head>`),
+                { status: answer, headers },
+              ),
+            );
           });
           pipe(body);
         },

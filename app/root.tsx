@@ -8,7 +8,17 @@ import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';
 import { ThemeProvider } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { isRouteErrorResponse, Link, Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteError, type LoaderFunctionArgs } from 'react-router';
+import {
+  isRouteErrorResponse,
+  Link,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useRouteError,
+  type LoaderFunctionArgs,
+} from 'react-router';
 import { useNonce } from './ui/nonce';
 import { theme } from './ui/theme';
 
@@ -26,7 +36,10 @@ export function loader({ context }: LoaderFunctionArgs) {
 
 export const shouldRevalidate = () => false;
 
-export const meta = () => [{ title: 'Heathmoor' }, { name: 'description', content: 'A workbench for hand-coded picture galleries' }];
+export const meta = () => [
+  { title: 'Heathmoor' },
+  { name: 'description', content: 'A workbench for hand-coded picture galleries' },
+];
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useNonce();
@@ -59,7 +72,10 @@ export default function Root() {
 export function ErrorBoundary() {
   const error = useRouteError();
   const [title, text] = isRouteErrorResponse(error)
-    ? [error.status === 404 ? 'There is nothing here' : `The server answered ${error.status}`, typeof error.data === 'string' ? error.data : error.statusText]
+    ? [
+        error.status === 404 ? 'There is nothing here' : `The server answered ${error.status}`,
+        typeof error.data === 'string' ? error.data : error.statusText,
+      ]
     : ['Something went wrong in Heathmoor', error instanceof Error ? error.message : String(error)];
   return (
     <Box component="main" sx={{ maxWidth: 560, mx: 'auto', mt: 12, px: 3 }}>

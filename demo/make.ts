@@ -20,13 +20,20 @@ const CREDIT = 'Tarrowby Kite Circle';
 const MADE_ON = new Date('2026-09-30T12:00:00Z');
 
 function filesBelow(folder: string): string[] {
-  return readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((name) => statSync(join(folder, name)).isFile()).sort();
+  return readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((name) => statSync(join(folder, name)).isFile())
+    .sort();
 }
 
 /** Everything that the outcome depends on, as one hash. */
 function stamp(): string {
   const hash = createHash('sha256');
-  const sources = [...readdirSync(HERE).filter((name) => name.endsWith('.ts')), ...filesBelow(join(HERE, 'site')).map((name) => join('site', name)), '../viewers/lightbox/lightbox.js', '../viewers/lightbox/lightbox.css'];
+  const sources = [
+    ...readdirSync(HERE).filter((name) => name.endsWith('.ts')),
+    ...filesBelow(join(HERE, 'site')).map((name) => join('site', name)),
+    '../viewers/lightbox/lightbox.js',
+    '../viewers/lightbox/lightbox.css',
+  ];
   for (const name of sources) hash.update(name).update(readFileSync(join(HERE, name)));
   return hash.digest('hex');
 }
@@ -40,7 +47,9 @@ async function grainTile(strength: number): Promise<Buffer> {
     data.fill(Math.round(128 + (next() + next() - 1) * 90), at, at + 3);
     data[at + 3] = Math.round(150 * strength);
   }
-  return sharp(data, { raw: { width: side, height: side, channels: 4 } }).png().toBuffer();
+  return sharp(data, { raw: { width: side, height: side, channels: 4 } })
+    .png()
+    .toBuffer();
 }
 
 /** Degrees by which upright pixels are turned so that the orientation value turns them back (CIPA DC-008). */
@@ -59,25 +68,52 @@ async function draw(picture: DemoPicture): Promise<Buffer> {
     .raw()
     .toBuffer({ resolveWithObject: true });
   const { width, height, channels } = upright.info;
-  const exif: Record<string, Record<string, string>> = { IFD0: { ImageDescription: picture.caption, Artist: CREDIT, Copyright: `© 2026 ${CREDIT}` } };
+  const exif: Record<string, Record<string, string>> = {
+    IFD0: { ImageDescription: picture.caption, Artist: CREDIT, Copyright: `© 2026 ${CREDIT}` },
+  };
   if (picture.taken) exif.IFD2 = { DateTimeOriginal: picture.taken };
   if (picture.place) {
     const [latitude, longitude] = picture.place;
-    exif.IFD3 = { GPSLatitudeRef: latitude < 0 ? 'S' : 'N', GPSLatitude: rational(latitude), GPSLongitudeRef: longitude < 0 ? 'W' : 'E', GPSLongitude: rational(longitude) };
+    exif.IFD3 = {
+      GPSLatitudeRef: latitude < 0 ? 'S' : 'N',
+      GPSLatitude: rational(latitude),
+      GPSLongitudeRef: longitude < 0 ? 'W' : 'E',
+      GPSLongitude: rational(longitude),
+    };
   }
-  let image = sharp(upright.data, { raw: { width, height, channels } }).rotate(STORED_TURN[picture.orientation ?? 1] ?? 0);
+  let image = sharp(upright.data, { raw: { width, height, channels } }).rotate(
+    STORED_TURN[picture.orientation ?? 1] ?? 0,
+  );
   image = image.jpeg({ quality: picture.quality });
   // Two pictures say nothing of themselves, as happens.
   if (!picture.taken) return image.toBuffer();
-  const jpeg = await image.withExif(exif).withMetadata({ orientation: picture.orientation ?? 1 }).withExifMerge(exif).toBuffer();
-  return withIptc(jpeg, { title: picture.title, caption: picture.caption, credit: CREDIT, copyright: `© 2026 ${CREDIT}` });
+  const jpeg = await image
+    .withExif(exif)
+    .withMetadata({ orientation: picture.orientation ?? 1 })
+    .withExifMerge(exif)
+    .toBuffer();
+  return withIptc(jpeg, {
+    title: picture.title,
+    caption: picture.caption,
+    credit: CREDIT,
+    copyright: `© 2026 ${CREDIT}`,
+  });
 }
 
-async function thumbnail(source: Buffer, crop?: { left: number; top: number; width: number; height: number }): Promise<Buffer> {
+async function thumbnail(
+  source: Buffer,
+  crop?: { left: number; top: number; width: number; height: number },
+): Promise<Buffer> {
   const upright = await sharp(source).rotate().toBuffer({ resolveWithObject: true });
   let image = sharp(upright.data);
   const { width, height } = upright.info;
-  if (crop) image = image.extract({ left: Math.round(crop.left * width), top: Math.round(crop.top * height), width: Math.round(crop.width * width), height: Math.round(crop.height * height) });
+  if (crop)
+    image = image.extract({
+      left: Math.round(crop.left * width),
+      top: Math.round(crop.top * height),
+      width: Math.round(crop.width * width),
+      height: Math.round(crop.height * height),
+    });
   return image.resize({ width: 150 }).jpeg({ quality: 78 }).toBuffer();
 }
 
@@ -101,11 +137,20 @@ export async function makeDemo(say: (line: string) => void = () => undefined): P
   }
   for (const { path, from, crop } of THUMBNAILS) keep(path, await thumbnail(drawn.get(from)!, crop));
   for (const name of filesBelow(join(HERE, 'site'))) keep(name, readFileSync(join(HERE, 'site', name)));
-  for (const name of ['lightbox.js', 'lightbox.css']) keep(`viewer/${name}`, readFileSync(join(HERE, '../viewers/lightbox', name)));
+  for (const name of ['lightbox.js', 'lightbox.css'])
+    keep(`viewer/${name}`, readFileSync(join(HERE, '../viewers/lightbox', name)));
 
-  const sources = filesBelow(SITE).map((path): ZipSource => ({ path, read: () => Promise.resolve(readFileSync(join(SITE, path))), modified: MADE_ON }));
+  const sources = filesBelow(SITE).map((path): ZipSource => ({
+    path,
+    read: () => Promise.resolve(readFileSync(join(SITE, path))),
+    modified: MADE_ON,
+  }));
   const pieces: Uint8Array[] = [];
-  await writeZip(sources, (piece) => pieces.push(piece), () => undefined);
+  await writeZip(
+    sources,
+    (piece) => pieces.push(piece),
+    () => undefined,
+  );
   writeFileSync(DEMO_ZIP, Buffer.concat(pieces));
   writeFileSync(stampFile, wanted);
 }

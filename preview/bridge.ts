@@ -38,11 +38,17 @@ void (() => {
     const path = ask.path ?? '';
     const blob = files.get(path);
     if (!blob) tell({ type: 'missing', path });
-    port.postMessage({ token, blob: blob ?? null, folder: blob ? false : [...files.keys()].some((name) => name.startsWith(`${path}/`)) });
+    port.postMessage({
+      token,
+      blob: blob ?? null,
+      folder: blob ? false : [...files.keys()].some((name) => name.startsWith(`${path}/`)),
+    });
   });
   navigator.serviceWorker.startMessages();
 
   // A worker that is there already need not wait for the look whether there is a newer one.
-  navigator.serviceWorker.register('/worker.js', { scope: '/' }).catch((error: unknown) => tell({ type: 'failed', reason: String(error) }));
+  navigator.serviceWorker
+    .register('/worker.js', { scope: '/' })
+    .catch((error: unknown) => tell({ type: 'failed', reason: String(error) }));
   void navigator.serviceWorker.ready.then(() => tell({ type: 'ready' }));
 })();

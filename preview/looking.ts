@@ -20,12 +20,22 @@ export interface Look {
 }
 
 export function isSeen(element: Element): boolean {
-  if (!element.isConnected || !element.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true })) return false;
+  if (
+    !element.isConnected ||
+    !element.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true })
+  )
+    return false;
   const box = element.getBoundingClientRect();
-  return box.width > 1 && box.height > 1 && box.bottom > 0 && box.right > 0 && box.top < innerHeight && box.left < innerWidth;
+  return (
+    box.width > 1 && box.height > 1 && box.bottom > 0 && box.right > 0 && box.top < innerHeight && box.left < innerWidth
+  );
 }
 
-export const accessibleName = (element: Element): string => (element.getAttribute('aria-label') ?? (element.textContent?.trim() || element.getAttribute('title') || element.getAttribute('value') || '')).trim();
+export const accessibleName = (element: Element): string =>
+  (
+    element.getAttribute('aria-label') ??
+    (element.textContent?.trim() || element.getAttribute('title') || element.getAttribute('value') || '')
+  ).trim();
 
 /** Address of a picture, a film, a page in a frame, or a picture that a style draws. */
 function addressOf(element: Element): string | null {
@@ -39,7 +49,8 @@ function addressOf(element: Element): string | null {
 /** Roots of open shadow trees are looked into as well. */
 function everyPicture(root: ParentNode = document): Element[] {
   const found = [...root.querySelectorAll('img, video, iframe, [style*="background"]')];
-  for (const element of root.querySelectorAll('*')) if (element.shadowRoot) found.push(...everyPicture(element.shadowRoot));
+  for (const element of root.querySelectorAll('*'))
+    if (element.shadowRoot) found.push(...everyPicture(element.shadowRoot));
   return found;
 }
 
@@ -48,7 +59,13 @@ function liesInFront(element: Element): boolean {
   const x = Math.min(Math.max((box.left + box.right) / 2, 0), innerWidth - 1);
   const y = Math.min(Math.max((box.top + box.bottom) / 2, 0), innerHeight - 1);
   const at = document.elementFromPoint(x, y);
-  return at !== null && (at === element || at.contains(element) || element.contains(at) || (at instanceof HTMLElement && at.shadowRoot?.contains(element) === true));
+  return (
+    at !== null &&
+    (at === element ||
+      at.contains(element) ||
+      element.contains(at) ||
+      (at instanceof HTMLElement && at.shadowRoot?.contains(element) === true))
+  );
 }
 
 export function lookAround(): Look {
@@ -60,7 +77,8 @@ export function lookAround(): Look {
     if (liesInFront(element)) look.front.add(element);
   }
   for (const [node, text] of wordsInSight()) look.words.set(node, text);
-  for (const element of document.querySelectorAll('button, [role="button"], a, input[type="button"]')) if (isSeen(element)) look.controls.add(element);
+  for (const element of document.querySelectorAll('button, [role="button"], a, input[type="button"]'))
+    if (isSeen(element)) look.controls.add(element);
   return look;
 }
 
@@ -75,7 +93,10 @@ export function pictureInFront(before: Look): Shown | null {
   const [element] = front.sort((a, b) => area(b) - area(a));
   if (!element) return null;
   // Pictures that came with the click and are as large as a viewer shows them, one behind the other.
-  return { ...shownBy(element), layers: fresh.filter((one) => area(one) > area(element) / 4 && !before.pictures.has(one)).length };
+  return {
+    ...shownBy(element),
+    layers: fresh.filter((one) => area(one) > area(element) / 4 && !before.pictures.has(one)).length,
+  };
 }
 
 function shownBy(element: Element): Shown {
@@ -96,7 +117,9 @@ function shownBy(element: Element): Shown {
 export function shownAbove(link: Element): Shown | null {
   const own = link.querySelector('img');
   for (let holder = link.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
-    const larger = everyPicture(holder).filter((one) => addressOf(one) !== null && isSeen(one) && area(one) > 2 * (own ? area(own) : 0));
+    const larger = everyPicture(holder).filter(
+      (one) => addressOf(one) !== null && isSeen(one) && area(one) > 2 * (own ? area(own) : 0),
+    );
     const [first] = larger.sort((a, b) => area(b) - area(a));
     if (first) return shownBy(first);
   }
@@ -113,7 +136,8 @@ function* wordsInSight(): Generator<[Text, string]> {
   for (let node = walker.nextNode(); node; node = walker.nextNode()) {
     const text = node.nodeValue?.trim().replace(/\s+/g, ' ') ?? '';
     const parent = node.parentElement;
-    if (text !== '' && parent && !parent.closest('script, style, noscript, button, [role="button"]') && isSeen(parent)) yield [node as Text, text];
+    if (text !== '' && parent && !parent.closest('script, style, noscript, button, [role="button"]') && isSeen(parent))
+      yield [node as Text, text];
   }
 }
 

@@ -10,7 +10,8 @@ void (() => {
   if (window.parent === window) return;
   const tell = (message: object) => window.parent.postMessage({ from: 'probe', ...message }, APPLICATION_ORIGIN);
   /** The site's part of the address: after `/s/<token>/`. */
-  const sitePath = (address: string) => decodeURIComponent(new URL(address, location.href).pathname.replace(/^\/s\/[^/]+\//, ''));
+  const sitePath = (address: string) =>
+    decodeURIComponent(new URL(address, location.href).pathname.replace(/^\/s\/[^/]+\//, ''));
 
   /** The element at the given child numbers; noted before the page's own scripts add anything. */
   let noted: WeakMap<Element, number[]> = new WeakMap();
@@ -30,26 +31,50 @@ void (() => {
     tell({ type: 'hello', path: sitePath(location.href) });
   });
 
-  window.addEventListener('error', (event) => {
-    const { target } = event;
-    if (target instanceof Element) tell({ type: 'missing', path: sitePath((target as HTMLImageElement).src || (target as HTMLLinkElement).href || location.href) });
-    else tell({ type: 'error', says: event.message, path: event.filename ? sitePath(event.filename) : '', line: event.lineno });
-  }, true);
-  window.addEventListener('unhandledrejection', (event) => tell({ type: 'error', says: String(event.reason), path: '', line: 0 }));
-  document.addEventListener('pointerdown', (event) => {
-    let at = event.target instanceof Element ? event.target : null;
-    while (at && !noted.has(at)) at = at.parentElement;
-    if (at) tell({ type: 'pointed', element: noted.get(at) });
-  }, true);
+  window.addEventListener(
+    'error',
+    (event) => {
+      const { target } = event;
+      if (target instanceof Element)
+        tell({
+          type: 'missing',
+          path: sitePath((target as HTMLImageElement).src || (target as HTMLLinkElement).href || location.href),
+        });
+      else
+        tell({
+          type: 'error',
+          says: event.message,
+          path: event.filename ? sitePath(event.filename) : '',
+          line: event.lineno,
+        });
+    },
+    true,
+  );
+  window.addEventListener('unhandledrejection', (event) =>
+    tell({ type: 'error', says: String(event.reason), path: '', line: 0 }),
+  );
+  document.addEventListener(
+    'pointerdown',
+    (event) => {
+      let at = event.target instanceof Element ? event.target : null;
+      while (at && !noted.has(at)) at = at.parentElement;
+      if (at) tell({ type: 'pointed', element: noted.get(at) });
+    },
+    true,
+  );
 
   let over: Element | null = null;
-  document.addEventListener('pointermove', (event) => {
-    let at = event.target instanceof Element ? event.target : null;
-    while (at && !noted.has(at)) at = at.parentElement;
-    if (at === over) return;
-    over = at;
-    tell({ type: 'over', element: (at && noted.get(at)) ?? null });
-  }, true);
+  document.addEventListener(
+    'pointermove',
+    (event) => {
+      let at = event.target instanceof Element ? event.target : null;
+      while (at && !noted.has(at)) at = at.parentElement;
+      if (at === over) return;
+      over = at;
+      tell({ type: 'over', element: (at && noted.get(at)) ?? null });
+    },
+    true,
+  );
   document.documentElement.addEventListener('pointerleave', () => {
     over = null;
     tell({ type: 'over', element: null });
@@ -58,7 +83,11 @@ void (() => {
   /** Two frames over the page: one round what is chosen, a thin one round what is pointed at in the source. */
   const frames = {
     chosen: { line: '3px solid #74468c', element: undefined as Element | undefined, mark: null as HTMLElement | null },
-    pointed: { line: '2px dashed #74468c', element: undefined as Element | undefined, mark: null as HTMLElement | null },
+    pointed: {
+      line: '2px dashed #74468c',
+      element: undefined as Element | undefined,
+      mark: null as HTMLElement | null,
+    },
   };
   function show(which: keyof typeof frames, path: number[], scroll: boolean): void {
     const frame = frames[which];
@@ -111,7 +140,8 @@ void (() => {
     told = key;
     tell({ type: 'places', tops });
   }
-  for (const event of ['scroll', 'resize', 'load']) window.addEventListener(event, () => requestAnimationFrame(tellPlaces), true);
+  for (const event of ['scroll', 'resize', 'load'])
+    window.addEventListener(event, () => requestAnimationFrame(tellPlaces), true);
   // Pictures and styles that come late move what is marked; `load` of each is heard on its way down.
   for (const event of ['resize', 'load']) window.addEventListener(event, () => requestAnimationFrame(placeMarks), true);
 
@@ -134,14 +164,30 @@ void (() => {
   /** One picture clicked; addresses are told as paths of the site where they lead into it. */
   async function rehearseAt(path: number[], number: number): Promise<void> {
     const element = byPath.get(path.join());
-    const place = (address: string | null) => (address === null ? null : new URL(address, location.href).origin === location.origin ? sitePath(address) : address);
+    const place = (address: string | null) =>
+      address === null
+        ? null
+        : new URL(address, location.href).origin === location.origin
+          ? sitePath(address)
+          : address;
     if (!element?.isConnected) return tell({ type: 'rehearsed', number, seen: null });
     placeMarks();
     // A visitor clicks a page that is there.
-    if (document.readyState !== 'complete') await new Promise((done) => window.addEventListener('load', done, { once: true }));
+    if (document.readyState !== 'complete')
+      await new Promise((done) => window.addEventListener('load', done, { once: true }));
     try {
       const seen = await rehearse(element);
-      tell({ type: 'rehearsed', number, seen: { ...seen, shows: place(seen.shows), next: place(seen.next), back: place(seen.back), missing: seen.missing.map(place) } });
+      tell({
+        type: 'rehearsed',
+        number,
+        seen: {
+          ...seen,
+          shows: place(seen.shows),
+          next: place(seen.next),
+          back: place(seen.back),
+          missing: seen.missing.map(place),
+        },
+      });
     } catch (error) {
       console.error(error);
       tell({ type: 'rehearsed', number, seen: null });
@@ -150,7 +196,15 @@ void (() => {
 
   window.addEventListener('message', (event: MessageEvent) => {
     if (event.origin !== APPLICATION_ORIGIN || event.source !== window.parent) return;
-    const command = event.data as { type?: string; path?: string; element?: number[]; elements?: number[][]; scroll?: boolean; at?: [number, number]; number?: number };
+    const command = event.data as {
+      type?: string;
+      path?: string;
+      element?: number[];
+      elements?: number[][];
+      scroll?: boolean;
+      at?: [number, number];
+      number?: number;
+    };
     if (command.type === 'show' && command.element) show('chosen', command.element, command.scroll === true);
     else if (command.type === 'hint') show('pointed', command.element ?? [-1], false);
     else if (command.type === 'place' && command.at) keepPlace(command.at);

@@ -2,7 +2,16 @@
  * Clicks one picture of a live page as a visitor would, and tells what came of it: what is shown, with what words, where
  * the arrows lead, how it closes. It knows nothing of any viewer; it looks only at what a visitor could see.
  */
-import { accessibleName, isSeen, lookAround, pictureInFront, shownAbove, wordsSince, type Look, type Shown } from './looking.ts';
+import {
+  accessibleName,
+  isSeen,
+  lookAround,
+  pictureInFront,
+  shownAbove,
+  wordsSince,
+  type Look,
+  type Shown,
+} from './looking.ts';
 
 export interface Seen {
   /** How the picture came into sight before it was clicked: at once, by a tab, by going on, by loading more; null where it did not. */
@@ -38,7 +47,7 @@ const TICK = 15;
 const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 async function until<T>(look: () => T | null | false, patience: number): Promise<T | null> {
-  for (const end = performance.now() + patience; ; ) {
+  for (const end = performance.now() + patience; ;) {
     const found = look();
     if (found !== null && found !== false) return found;
     if (performance.now() > end) return null;
@@ -53,24 +62,38 @@ function watch() {
   const { signal } = stop;
   // The page stays, or there would be nobody left to tell what happened.
   const navigation = (window as { navigation?: EventTarget }).navigation;
-  navigation?.addEventListener('navigate', (event) => {
-    const { destination, hashChange } = event as Event & { destination: { url: string }; hashChange: boolean };
-    if (hashChange) return;
-    heard.leaves = destination.url;
-    event.preventDefault();
-  }, { signal });
-  window.addEventListener('click', (event) => {
-    const link = event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null;
-    heard.prevented = event.defaultPrevented;
-    if (event.defaultPrevented || !link || new URL(link.href).href.split('#')[0] === location.href.split('#')[0]) return;
-    heard.leaves = link.href;
-    event.preventDefault();
-  }, { signal });
-  window.addEventListener('error', (event) => {
-    const { target } = event;
-    if (target instanceof HTMLElement) heard.missing.push((target as HTMLImageElement).src || (target as HTMLAnchorElement).href || '');
-    else heard.errors.push(event.message);
-  }, { signal, capture: true });
+  navigation?.addEventListener(
+    'navigate',
+    (event) => {
+      const { destination, hashChange } = event as Event & { destination: { url: string }; hashChange: boolean };
+      if (hashChange) return;
+      heard.leaves = destination.url;
+      event.preventDefault();
+    },
+    { signal },
+  );
+  window.addEventListener(
+    'click',
+    (event) => {
+      const link = event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null;
+      heard.prevented = event.defaultPrevented;
+      if (event.defaultPrevented || !link || new URL(link.href).href.split('#')[0] === location.href.split('#')[0])
+        return;
+      heard.leaves = link.href;
+      event.preventDefault();
+    },
+    { signal },
+  );
+  window.addEventListener(
+    'error',
+    (event) => {
+      const { target } = event;
+      if (target instanceof HTMLElement)
+        heard.missing.push((target as HTMLImageElement).src || (target as HTMLAnchorElement).href || '');
+      else heard.errors.push(event.message);
+    },
+    { signal, capture: true },
+  );
   window.addEventListener('unhandledrejection', (event) => heard.errors.push(String(event.reason)), { signal });
   const open = window.open;
   window.open = (url) => {
@@ -89,14 +112,26 @@ function watch() {
 /** A press as a pointer makes it. */
 function press(target: Element): void {
   const box = target.getBoundingClientRect();
-  const at = { bubbles: true, cancelable: true, composed: true, clientX: box.left + box.width / 2, clientY: box.top + box.height / 2, button: 0, isPrimary: true };
-  for (const name of ['pointerdown', 'mousedown', 'pointerup', 'mouseup']) target.dispatchEvent(name.startsWith('pointer') ? new PointerEvent(name, at) : new MouseEvent(name, at));
+  const at = {
+    bubbles: true,
+    cancelable: true,
+    composed: true,
+    clientX: box.left + box.width / 2,
+    clientY: box.top + box.height / 2,
+    button: 0,
+    isPrimary: true,
+  };
+  for (const name of ['pointerdown', 'mousedown', 'pointerup', 'mouseup'])
+    target.dispatchEvent(name.startsWith('pointer') ? new PointerEvent(name, at) : new MouseEvent(name, at));
   (target as HTMLElement).click();
 }
 
 function key(name: string): void {
   const target = document.activeElement ?? document.body;
-  for (const type of ['keydown', 'keyup']) target.dispatchEvent(new KeyboardEvent(type, { key: name, code: name, bubbles: true, cancelable: true, composed: true }));
+  for (const type of ['keydown', 'keyup'])
+    target.dispatchEvent(
+      new KeyboardEvent(type, { key: name, code: name, bubbles: true, cancelable: true, composed: true }),
+    );
 }
 
 const NAMES = {
@@ -109,8 +144,22 @@ const NAMES = {
 /** A control of that meaning which is in sight; of several the one that came last into the page. */
 function control(meaning: keyof typeof NAMES, within: ParentNode = document, before?: Look): HTMLElement | null {
   const all = [...within.querySelectorAll<HTMLElement>('button, [role="button"], a, input[type="button"]')];
-  const named = all.filter((one) => NAMES[meaning].test(accessibleName(one)) || new RegExp(`(?:^|[-_ ])${meaning}(?:$|[-_ ])`, 'i').test(one.className));
-  return named.filter((one) => isSeen(one) && !one.hasAttribute('disabled') && one.getAttribute('aria-disabled') !== 'true' && !before?.controls.has(one)).at(-1) ?? null;
+  const named = all.filter(
+    (one) =>
+      NAMES[meaning].test(accessibleName(one)) ||
+      new RegExp(`(?:^|[-_ ])${meaning}(?:$|[-_ ])`, 'i').test(one.className),
+  );
+  return (
+    named
+      .filter(
+        (one) =>
+          isSeen(one) &&
+          !one.hasAttribute('disabled') &&
+          one.getAttribute('aria-disabled') !== 'true' &&
+          !before?.controls.has(one),
+      )
+      .at(-1) ?? null
+  );
 }
 
 /** Brings a picture into sight by what the page offers for it. */
@@ -154,11 +203,31 @@ function isInFront(target: Element): boolean {
   if (!isSeen(target)) return false;
   const box = target.getBoundingClientRect();
   const at = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
-  return at !== null && (at === target || target.contains(at) || at.contains(target) || at.closest('a') === target.closest('a'));
+  return (
+    at !== null &&
+    (at === target || target.contains(at) || at.contains(target) || at.closest('a') === target.closest('a'))
+  );
 }
 
 export async function rehearse(element: Element): Promise<Seen> {
-  const seen: Seen = { reached: await reach(element), opened: 'nothing', shows: null, loaded: false, natural: null, size: null, whole: false, layers: 0, counter: null, words: [], next: null, back: null, closed: null, errors: [], missing: [], time: 0 };
+  const seen: Seen = {
+    reached: await reach(element),
+    opened: 'nothing',
+    shows: null,
+    loaded: false,
+    natural: null,
+    size: null,
+    whole: false,
+    layers: 0,
+    counter: null,
+    words: [],
+    next: null,
+    back: null,
+    closed: null,
+    errors: [],
+    missing: [],
+    time: 0,
+  };
   if (seen.reached === null) return seen;
   const before = lookAround();
   const { heard, end } = watch();
@@ -171,13 +240,37 @@ export async function rehearse(element: Element): Promise<Seen> {
     const shown = heard.prevented && link?.getAttribute('aria-current') === 'true' ? shownAbove(link) : null;
     return shown?.loaded ? shown : null;
   };
-  await until(() => heard.leaves !== null || front() !== null || already() !== null || heard.errors.length > 0 || heard.missing.length > 0 || (heard.prevented ? null : performance.now() - began > PATIENCE.reaction), PATIENCE.picture);
+  await until(
+    () =>
+      heard.leaves !== null ||
+      front() !== null ||
+      already() !== null ||
+      heard.errors.length > 0 ||
+      heard.missing.length > 0 ||
+      (heard.prevented ? null : performance.now() - began > PATIENCE.reaction),
+    PATIENCE.picture,
+  );
   if (heard.leaves !== null && !front()) {
     end();
-    return { ...seen, opened: 'address', shows: heard.leaves, errors: heard.errors, missing: heard.missing, time: performance.now() - began };
+    return {
+      ...seen,
+      opened: 'address',
+      shows: heard.leaves,
+      errors: heard.errors,
+      missing: heard.missing,
+      time: performance.now() - began,
+    };
   }
   // An own error of the script, or a picture that is missing, will not get better by waiting.
-  const shown = await until(() => (front()?.loaded ? front() : heard.missing.length > 0 || heard.errors.length > 0 || (!heard.prevented && !front()) ? front() ?? UNSEEN : already()), PATIENCE.picture);
+  const shown = await until(
+    () =>
+      front()?.loaded
+        ? front()
+        : heard.missing.length > 0 || heard.errors.length > 0 || (!heard.prevented && !front())
+          ? (front() ?? UNSEEN)
+          : already(),
+    PATIENCE.picture,
+  );
   seen.time = performance.now() - began;
   if (shown && shown !== UNSEEN) {
     await wait(TICK * 2);
@@ -194,14 +287,27 @@ export async function rehearse(element: Element): Promise<Seen> {
     seen.closed = await close(before);
   }
   end();
-  return { ...seen, words: seen.words.slice(0, MOST.words).map(clipped), errors: heard.errors.slice(0, MOST.troubles).map(clipped), missing: heard.missing.slice(0, MOST.troubles) };
+  return {
+    ...seen,
+    words: seen.words.slice(0, MOST.words).map(clipped),
+    errors: heard.errors.slice(0, MOST.troubles).map(clipped),
+    missing: heard.missing.slice(0, MOST.troubles),
+  };
 }
 
 /** What is told of a page has an end, however much the page says. */
 const MOST = { words: 300, troubles: 50, letters: 2000 };
 const clipped = (text: string): string => text.slice(0, MOST.letters);
 
-const UNSEEN: Shown = { address: null, loaded: false, natural: null, size: { width: 0, height: 0 }, whole: false, element: document.documentElement, layers: 0 };
+const UNSEEN: Shown = {
+  address: null,
+  loaded: false,
+  natural: null,
+  size: { width: 0, height: 0 },
+  whole: false,
+  element: document.documentElement,
+  layers: 0,
+};
 
 function note(seen: Seen, { address, loaded, natural, size, whole }: Shown): void {
   Object.assign(seen, { opened: 'viewer', shows: address, loaded, natural, size, whole });
@@ -218,7 +324,12 @@ async function steps(seen: Seen, before: Look, missing: readonly string[]): Prom
 }
 
 /** By key, else by a control that came with the viewer; the address that is shown then, null where nothing moves. */
-async function step(way: 'next' | 'back', from: string | null, before: Look, missing: readonly string[]): Promise<string | null> {
+async function step(
+  way: 'next' | 'back',
+  from: string | null,
+  before: Look,
+  missing: readonly string[],
+): Promise<string | null> {
   const lost = missing.length;
   const moved = () => {
     // It went on to something that is no picture, or is not there.
@@ -226,7 +337,11 @@ async function step(way: 'next' | 'back', from: string | null, before: Look, mis
     const now = pictureInFront(before);
     return now && now.address !== from && now.address !== null && now.loaded ? now.address : null;
   };
-  const settled = (patience: number) => until(() => moved() ?? (pictureInFront(before)?.address === from && performance.now() > end ? 'same' : null), patience);
+  const settled = (patience: number) =>
+    until(
+      () => moved() ?? (pictureInFront(before)?.address === from && performance.now() > end ? 'same' : null),
+      patience,
+    );
   const rtl = getComputedStyle(document.documentElement).direction === 'rtl';
   let end = performance.now() + 120;
   key((way === 'next') === rtl ? 'ArrowLeft' : 'ArrowRight');

@@ -11,13 +11,40 @@ void (() => {
   const STORE = 'shown';
 
   const TYPES: Record<string, string> = {
-    html: 'text/html; charset=utf-8', htm: 'text/html; charset=utf-8', css: 'text/css; charset=utf-8', js: 'text/javascript; charset=utf-8', mjs: 'text/javascript; charset=utf-8',
-    json: 'application/json', svg: 'image/svg+xml', txt: 'text/plain; charset=utf-8', xml: 'application/xml', md: 'text/markdown; charset=utf-8',
-    jpg: 'image/jpeg', jpeg: 'image/jpeg', png: 'image/png', gif: 'image/gif', webp: 'image/webp', avif: 'image/avif', ico: 'image/x-icon',
-    mp4: 'video/mp4', webm: 'video/webm', mp3: 'audio/mpeg', pdf: 'application/pdf', woff: 'font/woff', woff2: 'font/woff2', ttf: 'font/ttf', webmanifest: 'application/manifest+json',
+    html: 'text/html; charset=utf-8',
+    htm: 'text/html; charset=utf-8',
+    css: 'text/css; charset=utf-8',
+    js: 'text/javascript; charset=utf-8',
+    mjs: 'text/javascript; charset=utf-8',
+    json: 'application/json',
+    svg: 'image/svg+xml',
+    txt: 'text/plain; charset=utf-8',
+    xml: 'application/xml',
+    md: 'text/markdown; charset=utf-8',
+    jpg: 'image/jpeg',
+    jpeg: 'image/jpeg',
+    png: 'image/png',
+    gif: 'image/gif',
+    webp: 'image/webp',
+    avif: 'image/avif',
+    ico: 'image/x-icon',
+    mp4: 'video/mp4',
+    webm: 'video/webm',
+    mp3: 'audio/mpeg',
+    pdf: 'application/pdf',
+    woff: 'font/woff',
+    woff2: 'font/woff2',
+    ttf: 'font/ttf',
+    webmanifest: 'application/manifest+json',
   };
-  const typeOf = (path: string) => TYPES[path.slice(path.lastIndexOf('.') + 1).toLowerCase()] ?? 'application/octet-stream';
-  const HEADERS = { 'Cache-Control': 'no-store', 'Content-Security-Policy': `frame-ancestors ${APPLICATION_ORIGIN}`, 'Origin-Agent-Cluster': '?1', 'X-Content-Type-Options': 'nosniff' };
+  const typeOf = (path: string) =>
+    TYPES[path.slice(path.lastIndexOf('.') + 1).toLowerCase()] ?? 'application/octet-stream';
+  const HEADERS = {
+    'Cache-Control': 'no-store',
+    'Content-Security-Policy': `frame-ancestors ${APPLICATION_ORIGIN}`,
+    'Origin-Agent-Cluster': '?1',
+    'X-Content-Type-Options': 'nosniff',
+  };
 
   scope.addEventListener('install', () => void scope.skipWaiting());
   scope.addEventListener('activate', (event) => event.waitUntil(scope.clients.claim()));
@@ -44,7 +71,12 @@ void (() => {
   async function answer(event: FetchEvent, url: URL, token: string, path: string): Promise<Response> {
     const wanted = path === '' || path.endsWith('/') ? `${path}index.html` : path;
     const found = (await askBridges(token, wanted)) ?? (await recall(token, wanted));
-    if (!found) return page(503, 'The preview has no files', 'The application that holds this site is closed. Open the site there, then load this page again.');
+    if (!found)
+      return page(
+        503,
+        'The preview has no files',
+        'The application that holds this site is closed. Open the site there, then load this page again.',
+      );
     if (!found.blob) {
       if (found.folder) return Response.redirect(`${url.pathname}/${url.search}`, 301);
       return page(404, 'There is no such file', path);
@@ -52,13 +84,17 @@ void (() => {
     event.waitUntil(remember(token, wanted, found.blob));
     const type = typeOf(wanted);
     const isPage = type.startsWith('text/html') && event.request.mode === 'navigate';
-    return isPage ? new Response(withProbe(await found.blob.text()), { headers: { ...HEADERS, 'Content-Type': type } }) : ranged(event.request, found.blob, type);
+    return isPage
+      ? new Response(withProbe(await found.blob.text()), { headers: { ...HEADERS, 'Content-Type': type } })
+      : ranged(event.request, found.blob, type);
   }
 
   /** The first bridge that proves the token wins; null where none answers in time. */
   async function askBridges(token: string, path: string): Promise<Found | null> {
     const key = await digest(`ask ${token}`);
-    const bridges = (await scope.clients.matchAll({ type: 'window', includeUncontrolled: true })).filter((client) => new URL(client.url).pathname === '/bridge.html');
+    const bridges = (await scope.clients.matchAll({ type: 'window', includeUncontrolled: true })).filter(
+      (client) => new URL(client.url).pathname === '/bridge.html',
+    );
     if (bridges.length === 0) return null;
     return new Promise((resolve) => {
       const late = setTimeout(() => resolve(null), PATIENCE);
@@ -91,8 +127,12 @@ void (() => {
     if (!range || (range[1] === '' && range[2] === '')) return new Response(blob, { headers });
     const start = range[1] === '' ? Math.max(0, blob.size - Number(range[2])) : Number(range[1]);
     const end = range[1] === '' || range[2] === '' ? blob.size - 1 : Math.min(blob.size - 1, Number(range[2]));
-    if (start > end) return new Response(null, { status: 416, headers: { ...headers, 'Content-Range': `bytes */${blob.size}` } });
-    return new Response(blob.slice(start, end + 1), { status: 206, headers: { ...headers, 'Content-Range': `bytes ${start}-${end}/${blob.size}` } });
+    if (start > end)
+      return new Response(null, { status: 416, headers: { ...headers, 'Content-Range': `bytes */${blob.size}` } });
+    return new Response(blob.slice(start, end + 1), {
+      status: 206,
+      headers: { ...headers, 'Content-Range': `bytes ${start}-${end}/${blob.size}` },
+    });
   }
 
   function page(status: number, title: string, text: string): Response {
@@ -106,7 +146,14 @@ void (() => {
     return [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
   }
 
-  const secret = async (token: string) => crypto.subtle.importKey('raw', await crypto.subtle.digest('SHA-256', new TextEncoder().encode(`keep ${token}`)), 'AES-GCM', false, ['encrypt', 'decrypt']);
+  const secret = async (token: string) =>
+    crypto.subtle.importKey(
+      'raw',
+      await crypto.subtle.digest('SHA-256', new TextEncoder().encode(`keep ${token}`)),
+      'AES-GCM',
+      false,
+      ['encrypt', 'decrypt'],
+    );
   const shelfmark = async (token: string, path: string) => `/kept/${await digest(`${token} ${path}`)}`;
 
   async function remember(token: string, path: string, blob: Blob): Promise<void> {
@@ -120,7 +167,11 @@ void (() => {
     const kept = await (await caches.open(STORE)).match(await shelfmark(token, path));
     if (!kept) return null;
     const bytes = new Uint8Array(await kept.arrayBuffer());
-    const open = await crypto.subtle.decrypt({ name: 'AES-GCM', iv: bytes.slice(0, 12) }, await secret(token), bytes.slice(12));
+    const open = await crypto.subtle.decrypt(
+      { name: 'AES-GCM', iv: bytes.slice(0, 12) },
+      await secret(token),
+      bytes.slice(12),
+    );
     return { blob: new Blob([open]), folder: false };
   }
 })();

@@ -2,7 +2,11 @@
 import { npx, ready } from './ready.mjs';
 
 ready();
-for (const step of [['react-router', 'build'], ['tsx', 'demo/make.ts'], ['tsx', 'server/main.ts']]) {
+for (const step of [
+  ['react-router', 'build'],
+  ['tsx', 'demo/make.ts'],
+  ['tsx', 'server/main.ts'],
+]) {
   const status = npx(...step);
   if (status !== 0) process.exit(status);
 }

@@ -5,4 +5,8 @@ import { ready, ROOT, run, npx } from './ready.mjs';
 ready();
 if (npx('tsx', 'demo/make.ts') !== 0) process.exit(1);
 // Without this condition emotion would be loaded twice on the server while developing.
-process.exit(run(join(ROOT, 'node_modules/.bin/tsx'), ['server/main.ts', '--dev'], { env: { ...process.env, NODE_OPTIONS: '--conditions=development' } }));
+process.exit(
+  run(join(ROOT, 'node_modules/.bin/tsx'), ['server/main.ts', '--dev'], {
+    env: { ...process.env, NODE_OPTIONS: '--conditions=development' },
+  }),
+);

@@ -20,7 +20,10 @@ export function ready() {
     process.exit(1);
   }
   const installed = join(ROOT, 'node_modules/.package-lock.json');
-  if (!existsSync(installed) || statSync(installed).mtimeMs < statSync(join(ROOT, 'package-lock.json')).mtimeMs - 1000) {
+  if (
+    !existsSync(installed) ||
+    statSync(installed).mtimeMs < statSync(join(ROOT, 'package-lock.json')).mtimeMs - 1000
+  ) {
     console.log('Installing packages (once)…');
     if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) {
       console.error('The packages could not be installed; npm says why above.');

@@ -10,10 +10,18 @@ const has = (command, ...args) => spawnSync(command, args, { stdio: 'ignore' }).
 /** Debian packages that the browser tests use; where they may not be installed, the checks that need them are named. */
 function debian() {
   const wanted = [
-    { there: () => existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium'), name: 'chromium', without: 'all browser tests' },
+    {
+      there: () => existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium'),
+      name: 'chromium',
+      without: 'all browser tests',
+    },
     { there: () => has('java', '-version'), name: 'default-jre-headless', without: 'the Nu HTML checker' },
     { there: () => has('unzip', '-v'), name: 'unzip', without: 'reading archives with unzip' },
-    { there: () => existsSync('/usr/share/doc/debian-policy'), name: 'debian-policy', without: 'pages that nobody here wrote' },
+    {
+      there: () => existsSync('/usr/share/doc/debian-policy'),
+      name: 'debian-policy',
+      without: 'pages that nobody here wrote',
+    },
     { there: () => has('python3', '--version'), name: 'python3', without: 'reading archives with Python' },
   ].filter((one) => !one.there());
   if (wanted.length === 0) return;
@@ -21,9 +29,13 @@ function debian() {
   if (mayInstall) {
     console.log(`Installing ${wanted.map((one) => one.name).join(', ')} from Debian…`);
     spawnSync('apt-get', ['update', '-qq'], { stdio: 'ignore' });
-    spawnSync('apt-get', ['install', '-y', '-qq', ...wanted.map((one) => one.name)], { stdio: 'ignore', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    spawnSync('apt-get', ['install', '-y', '-qq', ...wanted.map((one) => one.name)], {
+      stdio: 'ignore',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   }
-  for (const { there, name, without } of wanted) if (!there()) console.log(`left out: ${without}, for ${name} is not here and could not be installed`);
+  for (const { there, name, without } of wanted)
+    if (!there()) console.log(`left out: ${without}, for ${name} is not here and could not be installed`);
 }
 
 const counts = { passed: 0, failed: 0 };
@@ -44,12 +56,41 @@ const steps = [
   ['format', ['prettier', '--check', '.', '--log-level', 'warn']],
   ['types', ['react-router', 'typegen'], ['tsc', '--noEmit']],
   ['lint', ['eslint', '--max-warnings', '0', '.']],
-  ['boundaries', ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'app', 'server', 'preview', 'viewers', 'kits', 'demo', 'tests']],
+  [
+    'boundaries',
+    [
+      'depcruise',
+      '--config',
+      '.dependency-cruiser.cjs',
+      'core',
+      'app',
+      'server',
+      'preview',
+      'viewers',
+      'kits',
+      'demo',
+      'tests',
+    ],
+  ],
   ['demo site', ['tsx', 'demo/make.ts']],
-  ['unit', ['vitest', 'run', '--silent=passed-only', '--reporter=default', '--reporter=json', `--outputFile.json=${join(OUT, 'unit.json')}`]],
+  [
+    'unit',
+    [
+      'vitest',
+      'run',
+      '--silent=passed-only',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${join(OUT, 'unit.json')}`,
+    ],
+  ],
   ['build', ['react-router', 'build']],
 ];
-if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) steps.push(['browser', ['playwright', 'test', '--config', 'tests/playwright.config.ts', ...(long ? ['--repeat-each', '3'] : [])]]);
+if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium'))
+  steps.push([
+    'browser',
+    ['playwright', 'test', '--config', 'tests/playwright.config.ts', ...(long ? ['--repeat-each', '3'] : [])],
+  ]);
 
 const began = Date.now();
 const times = [];

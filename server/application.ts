@@ -25,7 +25,10 @@ const tellError: ErrorRequestHandler = (error: { status?: number }, _request, re
   const status = error.status ?? 500;
   if (status >= 500) console.error(error);
   if (response.headersSent) return next(error);
-  response.status(status).type('text/plain').send(status < 500 ? 'This request cannot be answered.' : 'Something went wrong on the server; its log says what.');
+  response
+    .status(status)
+    .type('text/plain')
+    .send(status < 500 ? 'This request cannot be answered.' : 'Something went wrong on the server; its log says what.');
 };
 
 export function applicationServer({ root, port, origins, development, build, before }: ApplicationOptions): Server {
@@ -36,7 +39,11 @@ export function applicationServer({ root, port, origins, development, build, bef
     response.locals.nonce = nonce;
     response.set(applicationHeaders(nonce, previewSourceFor(origins, request.headers.host), development));
     const origin = request.headers.origin;
-    if (request.method !== 'GET' && request.method !== 'HEAD' && origin !== applicationSourceFor(origins, request.headers.host, port)) {
+    if (
+      request.method !== 'GET' &&
+      request.method !== 'HEAD' &&
+      origin !== applicationSourceFor(origins, request.headers.host, port)
+    ) {
       response.status(403).type('text/plain').send('This request comes from another site.');
       return;
     }
@@ -50,7 +57,17 @@ export function applicationServer({ root, port, origins, development, build, bef
     else response.status(404).type('text/plain').send('The demo site has not been made yet: run “npm run demo:site”.');
   });
   server.use(express.static(join(root, 'build/client'), { maxAge: '1h', index: false }));
-  server.use(createRequestHandler({ build, mode: development ? 'development' : 'production', getLoadContext: (_request, response) => ({ ...(development ? {} : { nonce: response.locals.nonce as string }), previewPort: origins.previewPort, previewOrigin: origins.previewOrigin }) }));
+  server.use(
+    createRequestHandler({
+      build,
+      mode: development ? 'development' : 'production',
+      getLoadContext: (_request, response) => ({
+        ...(development ? {} : { nonce: response.locals.nonce as string }),
+        previewPort: origins.previewPort,
+        previewOrigin: origins.previewOrigin,
+      }),
+    }),
+  );
   server.use(tellError);
   return serverOf((request, response) => server(request, response));
 }

@@ -19,7 +19,11 @@ export function applicationHeaders(nonce: string, previewSource: string, develop
   };
   return {
     // Vite's development client needs inline scripts and styles of its own, so the policy holds for builds.
-    'Content-Security-Policy': development ? "frame-ancestors 'none'" : Object.entries(policy).map(([name, value]) => `${name} ${value}`).join('; '),
+    'Content-Security-Policy': development
+      ? "frame-ancestors 'none'"
+      : Object.entries(policy)
+          .map(([name, value]) => `${name} ${value}`)
+          .join('; '),
     // A page in the preview frame must not keep a hold on the application through windows that it opens.
     'Cross-Origin-Opener-Policy': 'same-origin',
     'Origin-Agent-Cluster': '?1',

@@ -17,7 +17,8 @@ function stop(reason: string): never {
 }
 
 const wanted = process.env.PORT === undefined ? null : Number(process.env.PORT);
-if (wanted !== null && !(Number.isInteger(wanted) && wanted > 0 && wanted < 65535)) stop(`PORT=${process.env.PORT} is no port; give a number from 1 to 65534.`);
+if (wanted !== null && !(Number.isInteger(wanted) && wanted > 0 && wanted < 65535))
+  stop(`PORT=${process.env.PORT} is no port; give a number from 1 to 65534.`);
 const chosen = await choosePorts(wanted);
 if (!chosen.ok) stop(chosen.reason);
 const { port } = chosen;
@@ -27,11 +28,24 @@ async function application() {
   if (development) {
     const { createServer } = await import('vite');
     const vite = await createServer({ root, server: { middlewareMode: true } });
-    return applicationServer({ root, port, origins, development, build: () => vite.ssrLoadModule('virtual:react-router/server-build') as Promise<ServerBuild>, before: (server) => server.use(vite.middlewares) });
+    return applicationServer({
+      root,
+      port,
+      origins,
+      development,
+      build: () => vite.ssrLoadModule('virtual:react-router/server-build') as Promise<ServerBuild>,
+      before: (server) => server.use(vite.middlewares),
+    });
   }
   const file = join(root, 'build/server/index.js');
   if (!existsSync(file)) stop('There is no build yet: run “npm run build” first, or “npm run demo”, which does all.');
-  return applicationServer({ root, port, origins, development, build: (await import(pathToFileURL(file).href)) as ServerBuild });
+  return applicationServer({
+    root,
+    port,
+    origins,
+    development,
+    build: (await import(pathToFileURL(file).href)) as ServerBuild,
+  });
 }
 
 const servers = [(await application()).listen(port), previewServer(root, port, origins).listen(port + 1)];

@@ -10,7 +10,11 @@ export interface Origins {
 /** In a deployment both origins are set (`preview.` under the same registrable domain); on one machine the ports tell. */
 export function originsFrom(env: NodeJS.ProcessEnv, port: number): Origins {
   const preview = env.HEATHMOOR_PREVIEW_ORIGIN ?? null;
-  return { previewPort: preview === null ? port + 1 : null, previewOrigin: preview, applicationOrigin: env.HEATHMOOR_ORIGIN ?? null };
+  return {
+    previewPort: preview === null ? port + 1 : null,
+    previewOrigin: preview,
+    applicationOrigin: env.HEATHMOOR_ORIGIN ?? null,
+  };
 }
 
 /** The host name of a request without its port. */

@@ -31,9 +31,18 @@ describe('ports', () => {
 describe('origins and headers', () => {
   it('follow the host that was asked, or the setting', () => {
     const local = originsFrom({}, 4780);
-    expect([previewSourceFor(local, '127.0.0.1:4780'), applicationSourceFor(local, 'localhost:4781', 4780)]).toEqual(['http://127.0.0.1:4781', 'http://localhost:4780']);
-    const deployed = originsFrom({ HEATHMOOR_ORIGIN: 'https://moor.example', HEATHMOOR_PREVIEW_ORIGIN: 'https://preview.moor.example' }, 80);
-    expect([previewSourceFor(deployed, 'x'), applicationSourceFor(deployed, 'x', 80)]).toEqual(['https://preview.moor.example', 'https://moor.example']);
+    expect([previewSourceFor(local, '127.0.0.1:4780'), applicationSourceFor(local, 'localhost:4781', 4780)]).toEqual([
+      'http://127.0.0.1:4781',
+      'http://localhost:4780',
+    ]);
+    const deployed = originsFrom(
+      { HEATHMOOR_ORIGIN: 'https://moor.example', HEATHMOOR_PREVIEW_ORIGIN: 'https://preview.moor.example' },
+      80,
+    );
+    expect([previewSourceFor(deployed, 'x'), applicationSourceFor(deployed, 'x', 80)]).toEqual([
+      'https://preview.moor.example',
+      'https://moor.example',
+    ]);
   });
 
   it('let nothing in but the nonce’s scripts, and frame nothing but the preview', () => {
@@ -42,6 +51,8 @@ describe('origins and headers', () => {
     expect(policy).toContain('frame-src http://localhost:4781;');
     expect(policy).toContain("frame-ancestors 'none'");
     expect(policy).not.toMatch(/script-src[^;]*unsafe-inline/);
-    expect(previewHeaders('http://localhost:4780')['Content-Security-Policy']).toContain('frame-ancestors http://localhost:4780');
+    expect(previewHeaders('http://localhost:4780')['Content-Security-Policy']).toContain(
+      'frame-ancestors http://localhost:4780',
+    );
   });
 });

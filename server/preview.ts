@@ -17,7 +17,14 @@ const BOOT_PAGE = page('Preview', 'boot');
 const BRIDGE_PAGE = page('Bridge', 'bridge');
 
 function bundled(path: string): string {
-  const [file] = buildSync({ entryPoints: [path], bundle: true, write: false, format: 'iife', target: 'es2022', logLevel: 'silent' }).outputFiles;
+  const [file] = buildSync({
+    entryPoints: [path],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    target: 'es2022',
+    logLevel: 'silent',
+  }).outputFiles;
   if (!file) throw new Error(`${path} gave no script.`);
   return file.text;
 }
@@ -26,10 +33,15 @@ export function previewServer(root: string, port: number, origins: Origins): Ser
   const scripts = new Map(SCRIPTS.map((name) => [`/${name}.js`, bundled(join(root, 'preview', `${name}.ts`))]));
   return serverOf((request, response, address) => {
     const application = applicationSourceFor(origins, request.headers.host, port);
-    const answer = (status: number, type: string, body: string) => response.writeHead(status, { ...previewHeaders(application), 'Content-Type': `${type}; charset=utf-8` }).end(body);
-    if (request.method !== 'GET' && request.method !== 'HEAD') return answer(405, 'text/plain', 'Only GET is answered here.');
+    const answer = (status: number, type: string, body: string) =>
+      response
+        .writeHead(status, { ...previewHeaders(application), 'Content-Type': `${type}; charset=utf-8` })
+        .end(body);
+    if (request.method !== 'GET' && request.method !== 'HEAD')
+      return answer(405, 'text/plain', 'Only GET is answered here.');
     const script = scripts.get(address.pathname);
-    if (script !== undefined) return answer(200, 'text/javascript', `const APPLICATION_ORIGIN = ${JSON.stringify(application)};\n${script}`);
+    if (script !== undefined)
+      return answer(200, 'text/javascript', `const APPLICATION_ORIGIN = ${JSON.stringify(application)};\n${script}`);
     if (address.pathname === '/bridge.html') return answer(200, 'text/html', BRIDGE_PAGE);
     if (/text\/html/.test(request.headers.accept ?? '')) return answer(200, 'text/html', BOOT_PAGE);
     return answer(404, 'text/plain', 'There is no such file here.');

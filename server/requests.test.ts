@@ -29,7 +29,9 @@ const build = {
 /** What comes back for a request line, sent as it is. */
 function ask(port: number, target: string, headers = 'Host: localhost\r\n', method = 'GET'): Promise<string> {
   return new Promise((resolve, reject) => {
-    const socket = connect(port, '127.0.0.1', () => socket.write(`${method} ${target} HTTP/1.1\r\n${headers}Connection: close\r\n\r\n`));
+    const socket = connect(port, '127.0.0.1', () =>
+      socket.write(`${method} ${target} HTTP/1.1\r\n${headers}Connection: close\r\n\r\n`),
+    );
     let answer = '';
     socket.on('data', (data) => (answer += data.toString()));
     socket.on('end', () => resolve(answer));
@@ -41,18 +43,28 @@ const servers: Record<string, Server> = {};
 const portOf = (name: string): number => (servers[name]?.address() as AddressInfo).port;
 
 beforeAll(async () => {
-  servers.application = applicationServer({ root, port: 4780, origins, development: false, build }).listen(0, '127.0.0.1');
+  servers.application = applicationServer({ root, port: 4780, origins, development: false, build }).listen(
+    0,
+    '127.0.0.1',
+  );
   servers.preview = previewServer(root, 4780, origins).listen(0, '127.0.0.1');
-  await Promise.all(Object.values(servers).map((server) => server.listening || new Promise((resolve) => server.once('listening', resolve))));
+  await Promise.all(
+    Object.values(servers).map(
+      (server) => server.listening || new Promise((resolve) => server.once('listening', resolve)),
+    ),
+  );
 });
 
 afterAll(() => Object.values(servers).forEach((server) => server.close()));
 
 describe.each(['application', 'preview'])('the %s', (name) => {
-  it.each(['//', '///', '//a/b', '/%', '/%zz', '/a\\b', '/%00', '/..%2f..'])('answers %s and goes on', async (target) => {
-    expect(await ask(portOf(name), target)).toMatch(/^HTTP\/1\.1 [24]\d\d /);
-    expect(await ask(portOf(name), '/x')).toMatch(/^HTTP\/1\.1 \d{3} /);
-  });
+  it.each(['//', '///', '//a/b', '/%', '/%zz', '/a\\b', '/%00', '/..%2f..'])(
+    'answers %s and goes on',
+    async (target) => {
+      expect(await ask(portOf(name), target)).toMatch(/^HTTP\/1\.1 [24]\d\d /);
+      expect(await ask(portOf(name), '/x')).toMatch(/^HTTP\/1\.1 \d{3} /);
+    },
+  );
 
   it.each(['http://[', 'http://', '*', 'x', 'http://a:99999999/'])('answers %s with a plain 400', async (target) => {
     const answer = await ask(portOf(name), target);
@@ -60,9 +72,12 @@ describe.each(['application', 'preview'])('the %s', (name) => {
     expect(answer).not.toMatch(/ at .*:\d+:\d+|node_modules/);
   });
 
-  it.each(['Host: [\r\n', 'Host: a b\r\n', 'Host: a/b\r\n', 'Host: http://[\r\n'])('answers a %j that is none with a plain 400', async (headers) => {
-    const answer = await ask(portOf(name), '/', headers);
-    expect(answer).toMatch(/^HTTP\/1\.1 400 /);
-    expect(answer).not.toMatch(/ at .*:\d+:\d+|node_modules/);
-  });
+  it.each(['Host: [\r\n', 'Host: a b\r\n', 'Host: a/b\r\n', 'Host: http://[\r\n'])(
+    'answers a %j that is none with a plain 400',
+    async (headers) => {
+      const answer = await ask(portOf(name), '/', headers);
+      expect(answer).toMatch(/^HTTP\/1\.1 400 /);
+      expect(answer).not.toMatch(/ at .*:\d+:\d+|node_modules/);
+    },
+  );
 });

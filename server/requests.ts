@@ -23,7 +23,9 @@ export function serverOf(answer: (request: IncomingMessage, response: ServerResp
   return createServer((request, response) => {
     const address = addressOf(request);
     if (!address) {
-      response.writeHead(400, { 'Content-Type': 'text/plain; charset=utf-8' }).end('This request has no proper address.');
+      response
+        .writeHead(400, { 'Content-Type': 'text/plain; charset=utf-8' })
+        .end('This request has no proper address.');
       return;
     }
     request.url = address.pathname + address.search;

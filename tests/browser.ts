@@ -2,6 +2,14 @@
 import { chromium, type Browser } from '@playwright/test';
 
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
-export const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+export const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 export const launch = (): Promise<Browser> => chromium.launch({ executablePath: CHROMIUM, args: FLAGS });

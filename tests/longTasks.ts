@@ -11,7 +11,15 @@ export interface TaskTime {
 }
 
 interface Trace {
-  traceEvents: { name: string; ph: string; pid: number; tid: number; dur?: number; tdur?: number; args?: { data?: { message?: string } } }[];
+  traceEvents: {
+    name: string;
+    ph: string;
+    pid: number;
+    tid: number;
+    dur?: number;
+    tdur?: number;
+    args?: { data?: { message?: string } };
+  }[];
 }
 
 /** What the page says of itself in the trace, so that its thread is known from those of workers and of pages of other origins within it. */
@@ -26,7 +34,15 @@ export async function tracing<T>(page: Page, work: () => Promise<T>): Promise<{ 
   const made = await work();
   const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as Trace;
   const own = traceEvents.find(({ name, args }) => name === 'TimeStamp' && args?.data?.message === MARK);
-  const all = traceEvents.filter(({ name, ph, pid, tid }) => ph === 'X' && name === 'ThreadControllerImpl::RunTask' && pid === own?.pid && tid === own.tid);
+  const all = traceEvents.filter(
+    ({ name, ph, pid, tid }) =>
+      ph === 'X' && name === 'ThreadControllerImpl::RunTask' && pid === own?.pid && tid === own.tid,
+  );
   if (all.length === 0) throw new Error('The trace holds no task of the page’s own thread.');
-  return { made, tasks: all.map(({ dur = 0, tdur = 0 }) => ({ wall: dur / 1000, cpu: tdur / 1000 })).filter(({ wall }) => wall > LONG_TASK) };
+  return {
+    made,
+    tasks: all
+      .map(({ dur = 0, tdur = 0 }) => ({ wall: dur / 1000, cpu: tdur / 1000 }))
+      .filter(({ wall }) => wall > LONG_TASK),
+  };
 }

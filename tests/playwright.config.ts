@@ -23,5 +23,11 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: CHROMIUM, args: FLAGS },
   },
-  webServer: { command: 'npx tsx server/main.ts', cwd: '..', env: { PORT: String(PORT) }, url: `http://localhost:${PORT}/mark.svg`, reuseExistingServer: false },
+  webServer: {
+    command: 'npx tsx server/main.ts',
+    cwd: '..',
+    env: { PORT: String(PORT) },
+    url: `http://localhost:${PORT}/mark.svg`,
+    reuseExistingServer: false,
+  },
 });

@@ -10,7 +10,10 @@ const ADDRESS = `http://localhost:${process.env.PORT ?? 4780}/`;
 mkdirSync(TARGET, { recursive: true });
 
 async function goTo(page: Page, station: string, name: string, prepare?: () => Promise<void>): Promise<void> {
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${station}`) }).click();
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: new RegExp(`^${station}`) })
+    .click();
   await prepare?.();
   await page.waitForTimeout(2000);
   await page.screenshot({ path: join(TARGET, `${name}.png`) });
@@ -22,7 +25,10 @@ async function choosePage(page: Page, path: string): Promise<void> {
 }
 
 const browser = await launch();
-for (const [scheme, suffix] of [['light', ''], ['dark', '-night']] as const) {
+for (const [scheme, suffix] of [
+  ['light', ''],
+  ['dark', '-night'],
+] as const) {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
   const page = await context.newPage();
   await page.goto(ADDRESS);
@@ -44,7 +50,10 @@ for (const [scheme, suffix] of [['light', ''], ['dark', '-night']] as const) {
     await page.waitForTimeout(700);
     await page.screenshot({ path: join(TARGET, 'crop.png') });
     await page.keyboard.press('Escape');
-    for (const [name, file] of [[/^Words/, 'words'], [/^Order/, 'order']] as const) {
+    for (const [name, file] of [
+      [/^Words/, 'words'],
+      [/^Order/, 'order'],
+    ] as const) {
       await page.getByRole('navigation', { name: 'What to see of the pictures' }).getByRole('button', { name }).click();
       await page.waitForTimeout(1200);
       await page.screenshot({ path: join(TARGET, `${file}.png`) });
@@ -61,7 +70,11 @@ for (const [scheme, suffix] of [['light', ''], ['dark', '-night']] as const) {
   }
   await goTo(page, 'Markup', `markup${suffix}`, () => choosePage(page, 'workshop.html'));
   if (scheme === 'light') {
-    for (const [name, file] of [['Change the pattern', 'pattern'], ['Items…', 'items'], ['Menus', 'menus']] as const) {
+    for (const [name, file] of [
+      ['Change the pattern', 'pattern'],
+      ['Items…', 'items'],
+      ['Menus', 'menus'],
+    ] as const) {
       await page.getByRole('button', { name }).click();
       await page.waitForTimeout(1200);
       await page.screenshot({ path: join(TARGET, `${file}.png`) });

@@ -10,7 +10,8 @@ export async function swipe(page: Page, on: Locator, { x = 0, y = 0 }: { x?: num
   const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: { x: number; y: number }[]) =>
     session.send('Input.dispatchTouchEvent', { type, touchPoints: points });
   await touch('touchStart', [start]);
-  for (let step = 1; step <= 12; step++) await touch('touchMove', [{ x: start.x + (x * step) / 12, y: start.y + (y * step) / 12 }]);
+  for (let step = 1; step <= 12; step++)
+    await touch('touchMove', [{ x: start.x + (x * step) / 12, y: start.y + (y * step) / 12 }]);
   await touch('touchEnd', []);
   await session.detach();
 }

@@ -8,14 +8,31 @@ import sharp from 'sharp';
 import { kitNamed } from './kits';
 
 /** Names with their sizes; image px. Shapes of every kind: wide, tall, square, very wide. */
-export const SHOTS = [['meadow', 900, 600], ['loft', 500, 900], ['reel', 700, 700], ['mere', 1200, 400], ['tail', 800, 600]] as const;
+export const SHOTS = [
+  ['meadow', 900, 600],
+  ['loft', 500, 900],
+  ['reel', 700, 700],
+  ['mere', 1200, 400],
+  ['tail', 800, 600],
+] as const;
 
 const pictures = new Map<string, Buffer>();
 
 async function pictureFor(n: number, large: boolean): Promise<Buffer> {
   const [name, width, height] = SHOTS[n]!;
   const key = `${name} ${large}`;
-  const known = pictures.get(key) ?? (await sharp({ create: { width: large ? width : 90, height: large ? height : 60, channels: 3, background: { r: 40 + n * 45, g: 150, b: 220 - n * 40 } } }).jpeg().toBuffer());
+  const known =
+    pictures.get(key) ??
+    (await sharp({
+      create: {
+        width: large ? width : 90,
+        height: large ? height : 60,
+        channels: 3,
+        background: { r: 40 + n * 45, g: 150, b: 220 - n * 40 },
+      },
+    })
+      .jpeg()
+      .toBuffer());
   pictures.set(key, known);
   return known;
 }
@@ -26,7 +43,8 @@ export const item = (n: number, { attributes = '', tag = 'li', large = false, ow
   return `<${tag}${own}><a href="large/${name}.jpg"${attributes} title="The ${name}"><img src="${large ? 'large' : 'small'}/${name}.jpg" ${size} alt="Kites at the ${name}"></a></${tag}>`;
 };
 
-export const items = (options: Parameters<typeof item>[1] = {}): string => SHOTS.map((_, n) => item(n, options)).join('\n');
+export const items = (options: Parameters<typeof item>[1] = {}): string =>
+  SHOTS.map((_, n) => item(n, options)).join('\n');
 
 export interface Exported {
   folder: string;
@@ -34,7 +52,12 @@ export interface Exported {
 }
 
 /** A page with the given viewers in its head; further files by their paths. */
-export async function exported(kits: readonly string[], body: string, more: Record<string, string | Buffer> = {}, head = ''): Promise<Exported> {
+export async function exported(
+  kits: readonly string[],
+  body: string,
+  more: Record<string, string | Buffer> = {},
+  head = '',
+): Promise<Exported> {
   const folder = mkdtempSync(join(tmpdir(), 'heathmoor-'));
   const write = (path: string, content: string | Buffer) => {
     mkdirSync(dirname(join(folder, path)), { recursive: true });
@@ -44,7 +67,9 @@ export async function exported(kits: readonly string[], body: string, more: Reco
     const { manifest, files } = kitNamed(name);
     return manifest.files.map((file) => {
       write(`${manifest.folder}/${file.name}`, files[file.name]!);
-      return file.role === 'style' ? `<link rel="stylesheet" href="${manifest.folder}/${file.name}">` : `<script src="${manifest.folder}/${file.name}" defer></script>`;
+      return file.role === 'style'
+        ? `<link rel="stylesheet" href="${manifest.folder}/${file.name}">`
+        : `<script src="${manifest.folder}/${file.name}" defer></script>`;
     });
   });
   for (const [n, [name]] of SHOTS.entries()) {
@@ -63,7 +88,8 @@ export async function watchShifts(page: Page): Promise<() => Promise<number>> {
     const seen = window as unknown as { shifted: number };
     seen.shifted = 0;
     new PerformanceObserver((list) => {
-      for (const entry of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[]) if (!entry.hadRecentInput) seen.shifted += entry.value;
+      for (const entry of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[])
+        if (!entry.hadRecentInput) seen.shifted += entry.value;
     }).observe({ type: 'layout-shift', buffered: true });
   });
   return () => page.evaluate(() => (window as unknown as { shifted: number }).shifted);

@@ -10,10 +10,17 @@ export interface FileDiff {
 /** `files` are those before the change. */
 export function diffsOf(change: Change, files: ReadonlyMap<string, FileContent>): FileDiff[] {
   // The program's own notes are no file of the site's author.
-  return change.files.filter(({ path }) => path !== NOTES_FILE).map((file) => {
-    if (file.kind === 'rename') return { path: file.path, note: `renamed to ${file.to}`, hunks: [] };
-    if (file.kind === 'put') return { path: file.path, note: file.before === null ? 'new file' : file.after === null ? 'removed' : 'replaced', hunks: [] };
-    const content = files.get(file.path);
-    return { path: file.path, note: '', hunks: content?.kind === 'text' ? hunksOf(content.text, file.edits) : [] };
-  });
+  return change.files
+    .filter(({ path }) => path !== NOTES_FILE)
+    .map((file) => {
+      if (file.kind === 'rename') return { path: file.path, note: `renamed to ${file.to}`, hunks: [] };
+      if (file.kind === 'put')
+        return {
+          path: file.path,
+          note: file.before === null ? 'new file' : file.after === null ? 'removed' : 'replaced',
+          hunks: [],
+        };
+      const content = files.get(file.path);
+      return { path: file.path, note: '', hunks: content?.kind === 'text' ? hunksOf(content.text, file.edits) : [] };
+    });
 }

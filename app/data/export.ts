@@ -9,13 +9,23 @@ export interface Packed {
   blob: Blob;
 }
 
-const fileName = (name: string) => name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-').replace(/^-|-$/g, '') || 'site';
+const fileName = (name: string) =>
+  name
+    .toLowerCase()
+    .replace(/[^\p{L}\d]+/gu, '-')
+    .replace(/^-|-$/g, '') || 'site';
 
 /**
  * Null where it was stopped. Fails with a reason that names the file.
  * A parcel does not say where pictures were taken, but where that was kept on purpose; an archive is for oneself and holds all.
  */
-export async function pack(session: SiteSession, kind: 'parcel' | 'archive', leaveOut: ReadonlySet<string>, placeRemoved: ReadonlySet<string>, onProgress: (done: number, of: number) => void): Promise<Packed | null> {
+export async function pack(
+  session: SiteSession,
+  kind: 'parcel' | 'archive',
+  leaveOut: ReadonlySet<string>,
+  placeRemoved: ReadonlySet<string>,
+  onProgress: (done: number, of: number) => void,
+): Promise<Packed | null> {
   const modified = session.site.changed;
   const sources: PackSource[] = [];
   for (const [path, content] of session.files) {
@@ -26,11 +36,28 @@ export async function pack(session: SiteSession, kind: 'parcel' | 'archive', lea
     }
     const blob = await session.pictures.blob(path);
     if (!blob) throw new Error(`${path} is missing from the browser’s storage; bring it in again.`);
-    sources.push({ path, modified, content: blob, ...(kind === 'parcel' && placeRemoved.has(path) ? { withoutPlace: true } : {}) });
+    sources.push({
+      path,
+      modified,
+      content: blob,
+      ...(kind === 'parcel' && placeRemoved.has(path) ? { withoutPlace: true } : {}),
+    });
   }
   const name = fileName(session.site.name);
-  if (kind === 'archive') sources.push({ path: NOTES_FILE, modified, content: writeNotes({ ...notesIn(session.files), name: session.site.name, created: new Date(session.site.created).toISOString() }) });
-  const blob = await withProgress((done: number) => onProgress(done, sources.length), (tell) => packing().write(sources, tell));
+  if (kind === 'archive')
+    sources.push({
+      path: NOTES_FILE,
+      modified,
+      content: writeNotes({
+        ...notesIn(session.files),
+        name: session.site.name,
+        created: new Date(session.site.created).toISOString(),
+      }),
+    });
+  const blob = await withProgress(
+    (done: number) => onProgress(done, sources.length),
+    (tell) => packing().write(sources, tell),
+  );
   return blob && { name: kind === 'parcel' ? `${name}.zip` : `${name}-archive.zip`, blob };
 }
 

@@ -6,5 +6,7 @@ export async function contentHash(bytes: ArrayBuffer): Promise<string> {
 
 /** 144 random bits for a preview address. */
 export function newToken(): string {
-  return btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(18)))).replaceAll('+', '-').replaceAll('/', '_');
+  return btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(18))))
+    .replaceAll('+', '-')
+    .replaceAll('/', '_');
 }

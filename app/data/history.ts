@@ -17,7 +17,10 @@ const below = (siteId: string) => IDBKeyRange.bound([siteId], [siteId, []]);
 /** All entries, the oldest first; what was undone stands above the head. */
 export async function readHistory(db: Store, site: SiteRecord): Promise<HistoryEntry[]> {
   const entries = await db.getAll('journal', below(site.id));
-  return [{ number: 0, at: site.created, label: 'The site as it came in', name: site.beginning ?? null }, ...entries.map(({ number, at, change, name }) => ({ number, at, label: change.label, name: name ?? null }))];
+  return [
+    { number: 0, at: site.created, label: 'The site as it came in', name: site.beginning ?? null },
+    ...entries.map(({ number, at, change, name }) => ({ number, at, label: change.label, name: name ?? null })),
+  ];
 }
 
 /** Null takes the name away. */
@@ -41,12 +44,19 @@ export async function namePoint(db: Store, siteId: string, number: number, name:
 }
 
 /** An entry's change with the files as they were before it: the journal is walked from the head to there on a copy. */
-export async function entryWithFiles(db: Store, { id, head }: SiteRecord, number: number, files: ReadonlyMap<string, FileContent>): Promise<{ change: Change; before: ReadonlyMap<string, FileContent> } | null> {
-  const range = number <= head ? IDBKeyRange.bound([id, number], [id, head]) : IDBKeyRange.bound([id, head + 1], [id, number]);
+export async function entryWithFiles(
+  db: Store,
+  { id, head }: SiteRecord,
+  number: number,
+  files: ReadonlyMap<string, FileContent>,
+): Promise<{ change: Change; before: ReadonlyMap<string, FileContent> } | null> {
+  const range =
+    number <= head ? IDBKeyRange.bound([id, number], [id, head]) : IDBKeyRange.bound([id, head + 1], [id, number]);
   const entries: JournalRecord[] = await db.getAll('journal', range);
   const own = entries.find((entry) => entry.number === number);
   if (!own) return null;
-  const way = number <= head ? entries.reverse().map(({ inverse }) => inverse) : entries.slice(0, -1).map(({ change }) => change);
+  const way =
+    number <= head ? entries.reverse().map(({ inverse }) => inverse) : entries.slice(0, -1).map(({ change }) => change);
   let before = files;
   for (const change of way) {
     const applied = applyChange(before, change);

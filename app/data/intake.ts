@@ -1,5 +1,21 @@
 /** Bringing in: a folder, dropped files or a ZIP becomes a site. It is judged before it is read and kept all at once or not at all. */
-import { decodeText, emptyNotes, INTAKE_LIMITS, nameOf, NOTES_FILE, readNotes, writeNotes, type PairDecision, type SiteNotes, isPagePath, isPicturePath, isTextPath, judgeIntake, mediaTypeOf, type FileContent } from '~core/site/index.ts';
+import {
+  decodeText,
+  emptyNotes,
+  INTAKE_LIMITS,
+  nameOf,
+  NOTES_FILE,
+  readNotes,
+  writeNotes,
+  type PairDecision,
+  type SiteNotes,
+  isPagePath,
+  isPicturePath,
+  isTextPath,
+  judgeIntake,
+  mediaTypeOf,
+  type FileContent,
+} from '~core/site/index.ts';
 import { readArchive } from '../workers/start';
 import { contentHash, newToken } from './hash';
 import type { SiteRecord } from './records';
@@ -16,7 +32,9 @@ export interface IntakeProgress {
   share: number | null;
 }
 
-export type IntakeResult = { ok: true; site: SiteRecord; notes: string[] } | { ok: false; reason: string; refused: { path: string; reason: string }[] };
+export type IntakeResult =
+  | { ok: true; site: SiteRecord; notes: string[] }
+  | { ok: false; reason: string; refused: { path: string; reason: string }[] };
 
 interface Options {
   onProgress: (progress: IntakeProgress) => void;
@@ -33,11 +51,22 @@ const GROUP_BYTES = 32 * 2 ** 20;
 
 export async function bringInZip(archive: Blob, name: string, options: Options): Promise<IntakeResult> {
   options.onProgress({ says: 'Opening the archive', share: null });
-  const read = await readArchive(archive, (share) => options.onProgress({ says: 'Opening the archive', share }), options.signal ?? new AbortController().signal);
+  const read = await readArchive(
+    archive,
+    (share) => options.onProgress({ says: 'Opening the archive', share }),
+    options.signal ?? new AbortController().signal,
+  );
   if (read === null) return STOPPED;
   if (!read.ok) return read;
-  const files = read.files.map(({ path, bytes }) => ({ path, blob: new Blob([new Uint8Array(bytes)], { type: mediaTypeOf(path) }) }));
-  return bringIn(files, { ...options, name: options.name ?? (read.folder || name.replace(/\.zip$/i, '')) }, read.skipped.length);
+  const files = read.files.map(({ path, bytes }) => ({
+    path,
+    blob: new Blob([new Uint8Array(bytes)], { type: mediaTypeOf(path) }),
+  }));
+  return bringIn(
+    files,
+    { ...options, name: options.name ?? (read.folder || name.replace(/\.zip$/i, '')) },
+    read.skipped.length,
+  );
 }
 
 export async function bringInFiles(files: readonly IntakeFile[], options: Options): Promise<IntakeResult> {
@@ -45,10 +74,18 @@ export async function bringInFiles(files: readonly IntakeFile[], options: Option
   if (!judged.ok) return judged;
   const byRaw = new Map(files.map((file) => [file.path, file.blob]));
   const clean = judged.accepted.map(({ raw, path }) => ({ path, blob: byRaw.get(raw) ?? new Blob([]) }));
-  return bringIn(clean, { ...options, name: options.name ?? (judged.folder || 'Untitled site') }, judged.skipped.length);
+  return bringIn(
+    clean,
+    { ...options, name: options.name ?? (judged.folder || 'Untitled site') },
+    judged.skipped.length,
+  );
 }
 
-async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name = 'Untitled site' }: Options, skipped: number): Promise<IntakeResult> {
+async function bringIn(
+  files: readonly IntakeFile[],
+  { onProgress, signal, name = 'Untitled site' }: Options,
+  skipped: number,
+): Promise<IntakeResult> {
   const db = await openStore();
   const notes = skipped > 0 ? [`${skipped} files left behind by the operating system were not brought in.`] : [];
   return navigator.locks.request(INTAKE_LOCK, async (): Promise<IntakeResult> => {
@@ -92,7 +129,8 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
       await keepBlobs(db, group);
       onProgress({ says: 'Writing it down', share: 1 });
       known = { ...known, decisions: await decisionsFor(db, contents, known.decisions) };
-      if (JSON.stringify(known) !== JSON.stringify(emptyNotes())) contents.set(NOTES_FILE, { kind: 'text', text: writeNotes(known) });
+      if (JSON.stringify(known) !== JSON.stringify(emptyNotes()))
+        contents.set(NOTES_FILE, { kind: 'text', text: writeNotes(known) });
       const site = newSite(siteName, contents);
       await keepSite(db, site, contents);
       return { ok: true, site, notes };
@@ -103,7 +141,12 @@ async function bringIn(files: readonly IntakeFile[], { onProgress, signal, name 
 }
 
 /** Contents of pictures that come into a site that is there; they are part of no site until a change says so. Null where it was stopped. */
-export async function keepPictures(db: Store, files: readonly IntakeFile[], onProgress: (done: number) => void, signal: AbortSignal): Promise<{ name: string; hash: string; bytes: number }[] | null> {
+export async function keepPictures(
+  db: Store,
+  files: readonly IntakeFile[],
+  onProgress: (done: number) => void,
+  signal: AbortSignal,
+): Promise<{ name: string; hash: string; bytes: number }[] | null> {
   const kept: { name: string; hash: string; bytes: number }[] = [];
   for (const [n, { path, blob }] of files.entries()) {
     if (signal.aborted) return null;
@@ -118,8 +161,14 @@ export async function keepPictures(db: Store, files: readonly IntakeFile[], onPr
 }
 
 /** What was decided of these pictures before, here or in another site of the shelf: pictures that come in again stay paired. */
-async function decisionsFor(db: Store, contents: ReadonlyMap<string, FileContent>, own: readonly PairDecision[]): Promise<PairDecision[]> {
-  const hashes = new Set([...contents.values()].flatMap((content) => (content.kind === 'binary' ? [content.hash] : [])));
+async function decisionsFor(
+  db: Store,
+  contents: ReadonlyMap<string, FileContent>,
+  own: readonly PairDecision[],
+): Promise<PairDecision[]> {
+  const hashes = new Set(
+    [...contents.values()].flatMap((content) => (content.kind === 'binary' ? [content.hash] : [])),
+  );
   const known = new Map(own.map((one) => [`${one.small} ${one.large}`, one]));
   for (const one of await readDecisions(db)) {
     const key = `${one.small} ${one.large}`;
@@ -130,19 +179,35 @@ async function decisionsFor(db: Store, contents: ReadonlyMap<string, FileContent
 
 /** What a failed write means to somebody who looks at it. */
 export function storageReason(error: unknown): string {
-  if (error instanceof DOMException && error.name === 'QuotaExceededError') return 'The browser’s storage is full. Nothing was written. Remove a site from the shelf or free disk space, then try again.';
-  if (error instanceof DOMException && error.name === 'NotReadableError') return 'A file could not be read: it was moved or changed meanwhile. Nothing was written.';
+  if (error instanceof DOMException && error.name === 'QuotaExceededError')
+    return 'The browser’s storage is full. Nothing was written. Remove a site from the shelf or free disk space, then try again.';
+  if (error instanceof DOMException && error.name === 'NotReadableError')
+    return 'A file could not be read: it was moved or changed meanwhile. Nothing was written.';
   return `It could not be written: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`;
 }
 
 export function newSite(name: string, contents: ReadonlyMap<string, FileContent>): SiteRecord {
   const now = Date.now();
-  return { id: crypto.randomUUID(), name, created: now, changed: now, token: newToken(), head: 0, last: 0, glance: glanceOf(contents, null) };
+  return {
+    id: crypto.randomUUID(),
+    name,
+    created: now,
+    changed: now,
+    token: newToken(),
+    head: 0,
+    last: 0,
+    glance: glanceOf(contents, null),
+  };
 }
 
 /** What the shelf shows: the smallest pictures are the quickest to show. */
 export function glanceOf(contents: ReadonlyMap<string, FileContent>, broken: number | null): SiteRecord['glance'] {
-  const pictures = [...contents].flatMap(([path, content]) => (content.kind === 'binary' && isPicturePath(path) ? [content] : []));
-  const faces = [...pictures].sort((a, b) => a.bytes - b.bytes).slice(0, 6).map((content) => content.hash);
+  const pictures = [...contents].flatMap(([path, content]) =>
+    content.kind === 'binary' && isPicturePath(path) ? [content] : [],
+  );
+  const faces = [...pictures]
+    .sort((a, b) => a.bytes - b.bytes)
+    .slice(0, 6)
+    .map((content) => content.hash);
   return { pages: [...contents.keys()].filter(isPagePath).length, pictures: pictures.length, broken, faces };
 }

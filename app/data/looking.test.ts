@@ -15,7 +15,14 @@ interface Run {
   missing?: (hash: string) => boolean;
 }
 
-async function run({ count, lookers = 2, wait = () => 0, behind = () => false, gone = () => false, missing = () => false }: Run) {
+async function run({
+  count,
+  lookers = 2,
+  wait = () => 0,
+  behind = () => false,
+  gone = () => false,
+  missing = () => false,
+}: Run) {
   const learnt: { hashes: string[]; done: number }[] = [];
   let n = 0;
   await lookAtPictures({

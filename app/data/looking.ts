@@ -21,7 +21,10 @@ interface Looking {
 /** How many contents are fetched at a time; they are handles, what they hold is read one by one. */
 const FETCHED = 32;
 
-async function* contentsOf(unread: ReadonlyMap<string, string>, blobsOf: Looking['blobsOf']): AsyncGenerator<{ hash: string; path: string; blob: Blob | undefined }> {
+async function* contentsOf(
+  unread: ReadonlyMap<string, string>,
+  blobsOf: Looking['blobsOf'],
+): AsyncGenerator<{ hash: string; path: string; blob: Blob | undefined }> {
   const all = [...unread];
   for (let from = 0; from < all.length; from += FETCHED) {
     const some = all.slice(from, from + FETCHED);

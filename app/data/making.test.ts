@@ -11,8 +11,27 @@ let db: Store;
 const SITE = 'site';
 const SIZE = DEFAULT_RECIPE.thumbnail;
 
-const task = (name: string, as = 'thumbnail', part: Partial<ReadyTask> = {}): ReadyTask => ({ from: `${name}.jpg`, to: `${as}/${name}.jpg`, size: SIZE, as, times: 1, source: `hash of ${name}`, focus: { x: 0.5, y: 0.5 }, said: {}, ...part });
-const outcome = (to: string, part: Partial<MadePicture> = {}): MadePicture => ({ to, blob: new Blob([`made ${to}`]), width: 150, height: 100, short: false, met: true, whole: false, ...part });
+const task = (name: string, as = 'thumbnail', part: Partial<ReadyTask> = {}): ReadyTask => ({
+  from: `${name}.jpg`,
+  to: `${as}/${name}.jpg`,
+  size: SIZE,
+  as,
+  times: 1,
+  source: `hash of ${name}`,
+  focus: { x: 0.5, y: 0.5 },
+  said: {},
+  ...part,
+});
+const outcome = (to: string, part: Partial<MadePicture> = {}): MadePicture => ({
+  to,
+  blob: new Blob([`made ${to}`]),
+  width: 150,
+  height: 100,
+  short: false,
+  met: true,
+  whole: false,
+  ...part,
+});
 
 interface Asked {
   from: string;
@@ -20,14 +39,30 @@ interface Asked {
 }
 
 /** A worker that notes what it was asked for, and does what a test wants of it. */
-function maker(asked: Asked[], make: (to: string) => MadePicture = outcome, meanwhile: () => void | Promise<void> = () => undefined): () => Maker {
+function maker(
+  asked: Asked[],
+  make: (to: string) => MadePicture = outcome,
+  meanwhile: () => void | Promise<void> = () => undefined,
+): () => Maker {
   return () => ({
     make: async (_blob, from, wanted) => {
       asked.push({ from, to: wanted.map(({ to }) => to) });
       await meanwhile();
       return wanted.map(({ to }) => make(to));
     },
-    look: () => Promise.resolve({ facts: { width: 150, height: 100, orientation: 1, likeness: '', mean: [0, 0, 0], luma: { width: 0, height: 0, data: new Uint8Array() }, words: {} }, glance: null }),
+    look: () =>
+      Promise.resolve({
+        facts: {
+          width: 150,
+          height: 100,
+          orientation: 1,
+          likeness: '',
+          mean: [0, 0, 0],
+          luma: { width: 0, height: 0, data: new Uint8Array() },
+          words: {},
+        },
+        glance: null,
+      }),
   });
 }
 
@@ -39,7 +74,24 @@ interface Run {
   sourceOf?: (task: ReadyTask) => Promise<Blob | null>;
 }
 
-const run = (tasks: ReadyTask[], { before = [], workers, leaving = new AbortController().signal, onJob = () => undefined, sourceOf = () => Promise.resolve(new Blob(['source'])) }: Run) => makePictures(db, SITE, tasks, { before, recipe: { words: 'rights', exact: false }, workers, sourceOf, leaving, onJob });
+const run = (
+  tasks: ReadyTask[],
+  {
+    before = [],
+    workers,
+    leaving = new AbortController().signal,
+    onJob = () => undefined,
+    sourceOf = () => Promise.resolve(new Blob(['source'])),
+  }: Run,
+) =>
+  makePictures(db, SITE, tasks, {
+    before,
+    recipe: { words: 'rights', exact: false },
+    workers,
+    sourceOf,
+    leaving,
+    onJob,
+  });
 
 beforeEach(async () => {
   db = await openStore();
@@ -49,13 +101,20 @@ beforeEach(async () => {
 describe('the queue', () => {
   it('takes a picture once for all of its sizes, and every picture', async () => {
     const asked: Asked[] = [];
-    const batch = await run([task('a'), task('a', 'full'), task('b'), task('c')], { workers: [maker(asked), maker(asked)] });
+    const batch = await run([task('a'), task('a', 'full'), task('b'), task('c')], {
+      workers: [maker(asked), maker(asked)],
+    });
     expect(asked.sort((p, q) => p.from.localeCompare(q.from))).toEqual([
       { from: 'a.jpg', to: ['thumbnail/a.jpg', 'full/a.jpg'] },
       { from: 'b.jpg', to: ['thumbnail/b.jpg'] },
       { from: 'c.jpg', to: ['thumbnail/c.jpg'] },
     ]);
-    expect(batch?.files.map(({ task: { to }, source }) => [to, source]).sort()).toEqual([['full/a.jpg', 'hash of a'], ['thumbnail/a.jpg', 'hash of a'], ['thumbnail/b.jpg', 'hash of b'], ['thumbnail/c.jpg', 'hash of c']]);
+    expect(batch?.files.map(({ task: { to }, source }) => [to, source]).sort()).toEqual([
+      ['full/a.jpg', 'hash of a'],
+      ['thumbnail/a.jpg', 'hash of a'],
+      ['thumbnail/b.jpg', 'hash of b'],
+      ['thumbnail/c.jpg', 'hash of c'],
+    ]);
     expect(batch?.failed).toEqual([]);
     for (const { hash, bytes } of batch?.files ?? []) expect((await db.get('blobs', hash))?.size).toBe(bytes);
   });
@@ -83,7 +142,10 @@ describe('the queue', () => {
   it('leaves nothing where it is stopped', async () => {
     const jobs: Job[] = [];
     const asked: Asked[] = [];
-    const batch = await run([task('a'), task('b'), task('c')], { onJob: (job) => jobs.push(job), workers: [maker(asked, outcome, () => jobs.at(-1)?.stop?.())] });
+    const batch = await run([task('a'), task('b'), task('c')], {
+      onJob: (job) => jobs.push(job),
+      workers: [maker(asked, outcome, () => jobs.at(-1)?.stop?.())],
+    });
     expect(batch).toBeNull();
     expect(asked).toHaveLength(1);
     expect(await db.get('queues', SITE)).toBeUndefined();
@@ -91,7 +153,10 @@ describe('the queue', () => {
 
   it('waits for the next time where the site is left', async () => {
     const leaving = new AbortController();
-    const batch = await run([task('a'), task('b')], { leaving: leaving.signal, workers: [maker([], outcome, () => leaving.abort())] });
+    const batch = await run([task('a'), task('b')], {
+      leaving: leaving.signal,
+      workers: [maker([], outcome, () => leaving.abort())],
+    });
     expect(batch).toBeNull();
     expect((await db.get('queues', SITE))?.done.map(({ task: { to } }) => to)).toEqual(['thumbnail/a.jpg']);
   });
@@ -101,23 +166,37 @@ describe('the queue', () => {
       if (to.endsWith('bad.jpg')) throw new Error('it may be damaged');
       return outcome(to);
     };
-    const batch = await run([task('a'), task('bad'), task('c')], { workers: [maker([], broken)], sourceOf: ({ from }) => Promise.resolve(from === 'c.jpg' ? null : new Blob(['source'])) });
+    const batch = await run([task('a'), task('bad'), task('c')], {
+      workers: [maker([], broken)],
+      sourceOf: ({ from }) => Promise.resolve(from === 'c.jpg' ? null : new Blob(['source'])),
+    });
     expect(batch?.files.map(({ task: { to } }) => to)).toEqual(['thumbnail/a.jpg']);
     expect(batch?.failed).toEqual(['bad.jpg: it may be damaged', 'c.jpg: its source is no longer there']);
   });
 
   it('says what came out otherwise than one may expect', async () => {
     const odd = (to: string) => outcome(to, { short: to.endsWith('a.jpg'), met: !to.endsWith('b.jpg') });
-    const batch = await run([task('a', 'thumbnail', { size: { ...SIZE, enlarge: true } }), task('b'), task('c')], { workers: [maker([], odd)] });
-    expect(batch?.told).toEqual(['enlarged, for the pictures are smaller than their box: a.jpg', 'no quality meets the aim for b.jpg (0 KB); the nearest was taken']);
-    const many = await run(['p', 'q', 'r', 's', 't'].map((name) => task(name)), { workers: [maker([], (to) => outcome(to, { met: false }))] });
+    const batch = await run([task('a', 'thumbnail', { size: { ...SIZE, enlarge: true } }), task('b'), task('c')], {
+      workers: [maker([], odd)],
+    });
+    expect(batch?.told).toEqual([
+      'enlarged, for the pictures are smaller than their box: a.jpg',
+      'no quality meets the aim for b.jpg (0 KB); the nearest was taken',
+    ]);
+    const many = await run(
+      ['p', 'q', 'r', 's', 't'].map((name) => task(name)),
+      { workers: [maker([], (to) => outcome(to, { met: false }))] },
+    );
     expect(many?.told[0]).toContain('p.jpg (0 KB), q.jpg (0 KB), r.jpg (0 KB) and 2 more');
   });
 
   it('leaves a file that would only become heavier as it is', async () => {
     const source = new Blob(['light']);
     const heavy = (to: string) => outcome(to, { whole: true, blob: new Blob(['much heavier than that']) });
-    const batch = await run([task('a', 'full-size', { to: 'a.jpg' }), task('b', 'full-size', { to: 'other/b.jpg' })], { workers: [maker([], heavy)], sourceOf: () => Promise.resolve(source) });
+    const batch = await run([task('a', 'full-size', { to: 'a.jpg' }), task('b', 'full-size', { to: 'other/b.jpg' })], {
+      workers: [maker([], heavy)],
+      sourceOf: () => Promise.resolve(source),
+    });
     // Elsewhere it is another file, which has to be there.
     expect(batch?.files.map(({ bytes }) => bytes)).toEqual([5, 22]);
     expect(batch?.told).toEqual(['as light as that already, and left: a.jpg']);

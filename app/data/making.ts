@@ -44,7 +44,12 @@ const SOONEST = 1500;
 const NOTED_EVERY = 1000;
 
 /** Null where it was stopped, and then nothing is kept; or where the site is left, and then it goes on the next time. */
-export async function makePictures(db: Store, siteId: string, tasks: readonly ReadyTask[], { before, recipe, workers, sourceOf, leaving, onJob }: Options): Promise<MadeBatch | null> {
+export async function makePictures(
+  db: Store,
+  siteId: string,
+  tasks: readonly ReadyTask[],
+  { before, recipe, workers, sourceOf, leaving, onJob }: Options,
+): Promise<MadeBatch | null> {
   const stop = new AbortController();
   const batch: MadeBatch = { files: [...before], looks: new Map(), failed: [], told: [] };
   const plain = tasks.map(withoutSource);
@@ -60,7 +65,11 @@ export async function makePictures(db: Store, siteId: string, tasks: readonly Re
     const source = await sourceOf(first);
     if (!source) throw new Error('its source is no longer there');
     const wanted = group.map(({ to, size, times }) => ({ to, size, times }));
-    for (const made of await worker.make(source, first.from, wanted, { focus: first.focus, ...recipe, said: first.said })) {
+    for (const made of await worker.make(source, first.from, wanted, {
+      focus: first.focus,
+      ...recipe,
+      said: first.said,
+    })) {
       const task = group.find(({ to }) => to === made.to)!;
       // Compressing anew what is as light already would only cost quality.
       const keep = made.whole && task.to === task.from && made.blob.size >= source.size;
@@ -82,7 +91,13 @@ export async function makePictures(db: Store, siteId: string, tasks: readonly Re
   const tell = (at: string) => {
     const spent = performance.now() - began;
     const left = finished > 0 && spent > SOONEST ? (spent / finished) * (groups.length - finished) : undefined;
-    onJob({ says: `Making ${nameOf(at)}`, done: batch.files.length, of: tasks.length, stop: () => stop.abort(), ...(left === undefined ? {} : { left }) });
+    onJob({
+      says: `Making ${nameOf(at)}`,
+      done: batch.files.length,
+      of: tasks.length,
+      stop: () => stop.abort(),
+      ...(left === undefined ? {} : { left }),
+    });
   };
   const waiting = groups.values();
   await note(true);
@@ -109,7 +124,8 @@ export async function makePictures(db: Store, siteId: string, tasks: readonly Re
   }
   await note(true);
   if (leaving.aborted) return null;
-  if (odd.enlarged.length > 0) batch.told.push(`enlarged, for the pictures are smaller than their box: ${listed(odd.enlarged)}`);
+  if (odd.enlarged.length > 0)
+    batch.told.push(`enlarged, for the pictures are smaller than their box: ${listed(odd.enlarged)}`);
   if (odd.light.length > 0) batch.told.push(`as light as that already, and left: ${listed(odd.light)}`);
   if (odd.unmet.length > 0) batch.told.push(`no quality meets the aim for ${listed(odd.unmet)}; the nearest was taken`);
   return batch;
@@ -129,4 +145,5 @@ function bySource(tasks: readonly ReadyTask[], made: ReadonlySet<string>): Ready
   return [...groups.values()];
 }
 
-const listed = (names: readonly string[]): string => (names.length > 3 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : names.join(', '));
+const listed = (names: readonly string[]): string =>
+  names.length > 3 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : names.join(', ');

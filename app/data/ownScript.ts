@@ -14,12 +14,18 @@ export async function readOwnScript(files: readonly { path: string; blob: Blob }
     const read = await readArchive(only.blob, () => undefined, new AbortController().signal);
     if (read === null) return { ok: false, reason: 'Stopped.' };
     if (!read.ok) return { ok: false, reason: read.reason };
-    return fromFiles(read.files.map(({ path, bytes }) => ({ path, blob: new Blob([new Uint8Array(bytes)]) })), stemOf(only.path));
+    return fromFiles(
+      read.files.map(({ path, bytes }) => ({ path, blob: new Blob([new Uint8Array(bytes)]) })),
+      stemOf(only.path),
+    );
   }
   const judged = judgeIntake(files.map(({ path, blob }) => ({ path, bytes: blob.size })));
   if (!judged.ok) return { ok: false, reason: judged.reason };
   const byRaw = new Map(files.map((file) => [file.path, file.blob]));
-  return fromFiles(judged.accepted.map(({ raw, path }) => ({ path, blob: byRaw.get(raw) ?? new Blob([]) })), judged.folder || stemOf(only?.path ?? 'own script'));
+  return fromFiles(
+    judged.accepted.map(({ raw, path }) => ({ path, blob: byRaw.get(raw) ?? new Blob([]) })),
+    judged.folder || stemOf(only?.path ?? 'own script'),
+  );
 }
 
 async function fromFiles(files: readonly { path: string; blob: Blob }[], name: string): Promise<OwnScript> {
@@ -27,12 +33,15 @@ async function fromFiles(files: readonly { path: string; blob: Blob }[], name: s
   for (const { path, blob } of files) {
     if (!READ.test(path)) continue;
     const file = nameOf(path);
-    if (blob.size > LARGEST) return { ok: false, reason: `${path} is larger than 2 MB. Bring in only the viewer’s own files.` };
-    if (texts[file] !== undefined) return { ok: false, reason: `There are two files of the name ${file}. Bring in only those that pages load.` };
+    if (blob.size > LARGEST)
+      return { ok: false, reason: `${path} is larger than 2 MB. Bring in only the viewer’s own files.` };
+    if (texts[file] !== undefined)
+      return { ok: false, reason: `There are two files of the name ${file}. Bring in only those that pages load.` };
     const decoded = decodeText(new Uint8Array(await blob.arrayBuffer()));
     if (!decoded.ok) return { ok: false, reason: `${path}: ${decoded.reason}` };
     texts[file] = decoded.text;
   }
-  if (!Object.keys(texts).some((file) => /\.js$/i.test(file))) return { ok: false, reason: 'There is no script (.js) among these files.' };
+  if (!Object.keys(texts).some((file) => /\.js$/i.test(file)))
+    return { ok: false, reason: 'There is no script (.js) among these files.' };
   return { ok: true, name, texts };
 }

@@ -38,7 +38,9 @@ export class SitePictures {
     const hashes = [...new Set(contents.flatMap((content) => (content?.kind === 'binary' ? [content.hash] : [])))];
     const found = hashes.length > 0 ? await readBlobs(this.#db, hashes) : [];
     const byHash = new Map(hashes.map((hash, n) => [hash, found[n]]));
-    return contents.map((content) => (content?.kind === 'text' ? new Blob([content.text]) : ((content && byHash.get(content.hash)) ?? null)));
+    return contents.map((content) =>
+      content?.kind === 'text' ? new Blob([content.text]) : ((content && byHash.get(content.hash)) ?? null),
+    );
   }
 
   /** The content that a task is made from. What stood in a file's own place before may have been left behind by an archive; then the file as it is. */

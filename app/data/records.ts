@@ -18,7 +18,12 @@ export const SiteRecord = z.object({
   /** The name of the state before any change. */
   beginning: z.string().optional(),
   /** What the shelf shows without opening the site. */
-  glance: z.object({ pages: z.number(), pictures: z.number(), broken: z.number().nullable(), faces: z.array(z.string()) }),
+  glance: z.object({
+    pages: z.number(),
+    pictures: z.number(),
+    broken: z.number().nullable(),
+    faces: z.array(z.string()),
+  }),
 });
 export type SiteRecord = z.infer<typeof SiteRecord>;
 
@@ -26,7 +31,10 @@ export const FileRecord = z.object({
   siteId: z.string(),
   path: z.string(),
   modified: z.number(),
-  content: z.discriminatedUnion('kind', [z.object({ kind: z.literal('text'), text: z.string() }), z.object({ kind: z.literal('binary'), hash: z.string(), bytes: z.number() })]),
+  content: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('text'), text: z.string() }),
+    z.object({ kind: z.literal('binary'), hash: z.string(), bytes: z.number() }),
+  ]),
 });
 export type FileRecord = z.infer<typeof FileRecord> & { content: FileContent };
 
@@ -37,7 +45,12 @@ export const FactsRecord = z.object({
   likeness: z.string(),
   mean: z.tuple([z.number(), z.number(), z.number()]),
   luma: z.object({ width: z.number().int(), height: z.number().int(), data: z.instanceof(Uint8Array) }),
-  words: z.object({ title: z.string().optional(), caption: z.string().optional(), credit: z.string().optional(), copyright: z.string().optional() }),
+  words: z.object({
+    title: z.string().optional(),
+    caption: z.string().optional(),
+    credit: z.string().optional(),
+    copyright: z.string().optional(),
+  }),
   taken: z.string().optional(),
   place: z.object({ latitude: z.number(), longitude: z.number() }).optional(),
   animated: z.literal(true).optional(),

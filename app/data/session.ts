@@ -22,7 +22,18 @@ import { Rehearsals } from './rehearsals';
 import { SitePictures } from './pictures';
 import { takeSiteLock } from './siteLock';
 import type { SiteRecord } from './records';
-import { journalLabels, keepLooks, openStore, readBlobs, readFiles, readSiteRecord, stepJournal, writeChange, type Store, type Written } from './store';
+import {
+  journalLabels,
+  keepLooks,
+  openStore,
+  readBlobs,
+  readFiles,
+  readSiteRecord,
+  stepJournal,
+  writeChange,
+  type Store,
+  type Written,
+} from './store';
 import { ViewReader } from './view';
 
 export interface Job {
@@ -35,7 +46,9 @@ export interface Job {
   left?: number;
 }
 
-export type Outcome = { ok: true; label: string; diffs: FileDiff[]; /** Not by undoing the last change. */ undoable?: false } | { ok: false; reason: string };
+export type Outcome =
+  | { ok: true; label: string; diffs: FileDiff[]; /** Not by undoing the last change. */ undoable?: false }
+  | { ok: false; reason: string };
 
 export interface Snapshot {
   site: SiteRecord;
@@ -187,13 +200,16 @@ export class SiteSession {
       const planned = await this.plan(intent);
       if (!planned.ok) return planned;
       // What is asked for twice (by Enter and by leaving the field) is done once, and leaves one entry to undo.
-      if (planned.change.files.every((file) => file.kind === 'edit' && file.edits.length === 0)) return { ok: true, label: planned.change.label, diffs: [] };
+      if (planned.change.files.every((file) => file.kind === 'edit' && file.edits.length === 0))
+        return { ok: true, label: planned.change.label, diffs: [] };
       return this.#take(await writeChange(this.#db, this.site.id, planned.change), planned.diffs);
     });
   }
 
   step(way: 'undo' | 'redo'): Promise<Outcome> {
-    return this.#inTurn(async () => this.#take(await stepJournal(this.#db, this.site.id, way), [], way === 'undo' ? 'Undone' : 'Done again'));
+    return this.#inTurn(async () =>
+      this.#take(await stepJournal(this.#db, this.site.id, way), [], way === 'undo' ? 'Undone' : 'Done again'),
+    );
   }
 
   history(): Promise<HistoryEntry[]> {
@@ -213,7 +229,10 @@ export class SiteSession {
       const target = all.find((entry) => entry.number === number);
       if (!target) return { ok: false, reason: 'This point of the history is no longer there.' };
       while (this.site.head !== number) {
-        const outcome = await this.#take(await stepJournal(this.#db, this.site.id, this.site.head > number ? 'undo' : 'redo'), []);
+        const outcome = await this.#take(
+          await stepJournal(this.#db, this.site.id, this.site.head > number ? 'undo' : 'redo'),
+          [],
+        );
         if (!outcome.ok) return outcome;
       }
       return { ok: true, label: `Gone to: ${target.name ?? target.label}`, diffs: [], undoable: false };
@@ -223,16 +242,25 @@ export class SiteSession {
   /** Names a point, or with null takes its name away. */
   namePoint(number: number, name: string | null): Promise<Outcome> {
     return this.#inTurn(async () => {
-      if (!(await namePoint(this.#db, this.site.id, number, name))) return { ok: false, reason: 'This point of the history is no longer there.' };
+      if (!(await namePoint(this.#db, this.site.id, number, name)))
+        return { ok: false, reason: 'This point of the history is no longer there.' };
       if (number === 0) this.site = { ...this.site, ...(name === null ? {} : { beginning: name }) };
       if (number === 0 && name === null) delete this.site.beginning;
-      return { ok: true, label: name === null ? 'A restore point has no name any more' : `Restore point “${name}”`, diffs: [], undoable: false };
+      return {
+        ok: true,
+        label: name === null ? 'A restore point has no name any more' : `Restore point “${name}”`,
+        diffs: [],
+        undoable: false,
+      };
     });
   }
 
   async #inTurn(work: () => Promise<Outcome>): Promise<Outcome> {
-    if (this.readOnly) return { ok: false, reason: 'This site is open in another tab, which may write to it. Close it there first.' };
-    const turn = this.#queue.then(work).catch((error: unknown): Outcome => ({ ok: false, reason: storageReason(error) }));
+    if (this.readOnly)
+      return { ok: false, reason: 'This site is open in another tab, which may write to it. Close it there first.' };
+    const turn = this.#queue
+      .then(work)
+      .catch((error: unknown): Outcome => ({ ok: false, reason: storageReason(error) }));
     this.#queue = turn;
     return turn;
   }
@@ -256,17 +284,26 @@ export class SiteSession {
    * Takes pictures into the site beside those of a gallery, and makes the thumbnails that they lack. Gives where they stand,
    * none where they could not be taken in; what came of it is told to {@link onDone}.
    */
-  async takeIn(files: readonly IntakeFile[], beside: { page: string; gallery: number | null } | null): Promise<string[]> {
+  async takeIn(
+    files: readonly IntakeFile[],
+    beside: { page: string; gallery: number | null } | null,
+  ): Promise<string[]> {
     const stop = new AbortController();
     let paths: string[] = [];
     const outcome = await this.#inTurn(() =>
       navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
-        const kept = await keepPictures(this.#db, files, (done) => this.#work({ says: 'Taking in pictures', done, of: files.length, stop: () => stop.abort() }), stop.signal);
+        const kept = await keepPictures(
+          this.#db,
+          files,
+          (done) => this.#work({ says: 'Taking in pictures', done, of: files.length, stop: () => stop.abort() }),
+          stop.signal,
+        );
         if (kept === null) return { ok: false, reason: 'Stopped. Nothing was taken in.' };
         const { planned, paths: places } = await analysis().takeIn(kept, beside);
         if (!planned.ok) return planned;
         paths = places;
-        if (planned.change.files.length === 0) return { ok: true, label: planned.change.label, diffs: [], undoable: false };
+        if (planned.change.files.length === 0)
+          return { ok: true, label: planned.change.label, diffs: [], undoable: false };
         return this.#take(await writeChange(this.#db, this.site.id, planned.change), planned.diffs);
       }),
     );
@@ -291,7 +328,14 @@ export class SiteSession {
       navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
         const ready = await analysis().readyTasks([...tasks]);
         const { words, exact } = Recipe.safeParse(notesIn(this.files).recipe).data ?? DEFAULT_RECIPE;
-        const made = await makePictures(this.#db, this.site.id, ready, { before, recipe: { words, exact }, workers: pictureWorkers(), sourceOf: (task) => this.pictures.sourceOf(task), leaving: this.#leaving.signal, onJob: (job) => this.#work(job) });
+        const made = await makePictures(this.#db, this.site.id, ready, {
+          before,
+          recipe: { words, exact },
+          workers: pictureWorkers(),
+          sourceOf: (task) => this.pictures.sourceOf(task),
+          leaving: this.#leaving.signal,
+          onJob: (job) => this.#work(job),
+        });
         this.#work(null);
         if (made === null) return { ok: false, reason: 'Stopped. No picture was written.' };
         const { files, looks, failed, told } = made;
@@ -304,7 +348,10 @@ export class SiteSession {
         if (!planned.ok) return planned;
         // After a crash between the two writes below all is in place already.
         const done: Outcome = { ok: true, label: planned.change.label, diffs: planned.diffs };
-        const outcome = planned.change.files.length === 0 ? done : await this.#take(await writeChange(this.#db, this.site.id, planned.change), planned.diffs);
+        const outcome =
+          planned.change.files.length === 0
+            ? done
+            : await this.#take(await writeChange(this.#db, this.site.id, planned.change), planned.diffs);
         await dropQueue(this.#db, this.site.id);
         const more = [...told, ...(failed.length > 0 ? [`not made: ${failed.join('; ')}`] : [])];
         return outcome.ok && more.length > 0 ? { ...outcome, label: `${outcome.label}; ${more.join('; ')}` } : outcome;
@@ -331,7 +378,11 @@ export class SiteSession {
 
   /** Content that comes back by an undo has been read before; its facts are in the store. */
   async #recall(contents: Iterable<FileContent | null>): Promise<void> {
-    const unknown = new Set([...contents].flatMap((content) => (content?.kind === 'binary' && !this.#looked.has(content.hash) ? [content.hash] : [])));
+    const unknown = new Set(
+      [...contents].flatMap((content) =>
+        content?.kind === 'binary' && !this.#looked.has(content.hash) ? [content.hash] : [],
+      ),
+    );
     if (unknown.size === 0) return;
     const known = await analysis().recall([...unknown]);
     this.#note(known);
@@ -346,7 +397,10 @@ export class SiteSession {
   async #learn(looks: ReadonlyMap<string, PictureLook>): Promise<void> {
     await keepLooks(this.#db, looks);
     this.#note(looks.keys());
-    await analysis().update([], [...looks].map(([hash, { facts }]) => [hash, facts]));
+    await analysis().update(
+      [],
+      [...looks].map(([hash, { facts }]) => [hash, facts]),
+    );
   }
 
   /** Looks at all pictures that are new; what is there is shown meanwhile. Who asks in between waits, and finds little left. */
@@ -355,7 +409,13 @@ export class SiteSession {
   }
 
   async #lookAtUnread(): Promise<void> {
-    const unread = new Map([...this.files].flatMap(([path, content]) => (content.kind === 'binary' && isPicturePath(path) && !this.#looked.has(content.hash) ? [[content.hash, path] as const] : [])));
+    const unread = new Map(
+      [...this.files].flatMap(([path, content]) =>
+        content.kind === 'binary' && isPicturePath(path) && !this.#looked.has(content.hash)
+          ? [[content.hash, path] as const]
+          : [],
+      ),
+    );
     await lookAtPictures({
       unread,
       lookers: pictureWorkers().map((worker) => (blob: Blob, path: string) => worker().look(blob, path)),
@@ -374,7 +434,7 @@ export class SiteSession {
   async #searchOn(of: number): Promise<void> {
     if (this.#searching) return;
     this.#searching = true;
-    for (let left = of; left > 0 && !this.#leaving.signal.aborted; ) {
+    for (let left = of; left > 0 && !this.#leaving.signal.aborted;) {
       this.#work({ says: 'Comparing pictures', done: of - left, of, stop: null });
       left = await analysis().searchOn();
     }

@@ -7,7 +7,11 @@ interface SiteLock {
 }
 
 /** `later` is called when a tab that wrote has gone and this one may write; not after `leaving`. */
-export async function takeSiteLock(siteId: string, leaving: AbortSignal, later: () => Promise<void>): Promise<SiteLock> {
+export async function takeSiteLock(
+  siteId: string,
+  leaving: AbortSignal,
+  later: () => Promise<void>,
+): Promise<SiteLock> {
   const name = `heathmoor-site-${siteId}`;
   let release: () => void = () => undefined;
   const held = new Promise<void>((end) => (release = end));

@@ -2,12 +2,31 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Change, FileContent } from '~core/site/index.ts';
 import { newSite } from './intake';
-import { dropSite, journalLabels, keepBlobs, keepSite, listSites, openStore, readFiles, readSiteRecord, stepJournal, sweepBlobs, writeChange, type Store } from './store';
+import {
+  dropSite,
+  journalLabels,
+  keepBlobs,
+  keepSite,
+  listSites,
+  openStore,
+  readFiles,
+  readSiteRecord,
+  stepJournal,
+  sweepBlobs,
+  writeChange,
+  type Store,
+} from './store';
 
 let db: Store;
 let id: string;
-const START: [string, FileContent][] = [['a.html', { kind: 'text', text: 'one two' }], ['p.jpg', { kind: 'binary', hash: 'h1', bytes: 1 }]];
-const edit = (start: number, end: number, text: string): Change => ({ label: `to ${text}`, files: [{ kind: 'edit', path: 'a.html', edits: [{ start, end, text }] }] });
+const START: [string, FileContent][] = [
+  ['a.html', { kind: 'text', text: 'one two' }],
+  ['p.jpg', { kind: 'binary', hash: 'h1', bytes: 1 }],
+];
+const edit = (start: number, end: number, text: string): Change => ({
+  label: `to ${text}`,
+  files: [{ kind: 'edit', path: 'a.html', edits: [{ start, end, text }] }],
+});
 const text = async () => (await readFiles(db, id)).get('a.html');
 
 beforeEach(async () => {
@@ -39,7 +58,10 @@ describe('the journal', () => {
   });
 
   it('writes nothing of a change of which one part fails', async () => {
-    const failed = await writeChange(db, id, { label: 'half', files: [...edit(0, 3, 'ONE').files, { kind: 'rename', path: 'gone', to: 'x' }] });
+    const failed = await writeChange(db, id, {
+      label: 'half',
+      files: [...edit(0, 3, 'ONE').files, { kind: 'rename', path: 'gone', to: 'x' }],
+    });
     expect(failed).toEqual({ ok: false, reason: expect.stringContaining('gone') });
     expect(await text()).toEqual({ kind: 'text', text: 'one two' });
     expect((await readSiteRecord(db, id))?.head).toBe(0);
@@ -47,14 +69,33 @@ describe('the journal', () => {
 
   it('says so when the site is gone', async () => {
     await dropSite(db, id);
-    expect(await writeChange(db, id, edit(0, 0, 'x'))).toEqual({ ok: false, reason: expect.stringContaining('no longer') });
+    expect(await writeChange(db, id, edit(0, 0, 'x'))).toEqual({
+      ok: false,
+      reason: expect.stringContaining('no longer'),
+    });
   });
 });
 
 describe('blobs', () => {
   it('are swept when nobody names them, and kept while an undo needs them', async () => {
-    await keepBlobs(db, new Map([['h2', new Blob(['y'])], ['stray', new Blob(['z'])]]));
-    await writeChange(db, id, { label: 'make', files: [{ kind: 'put', path: 'p.jpg', before: { kind: 'binary', hash: 'h1', bytes: 1 }, after: { kind: 'binary', hash: 'h2', bytes: 1 } }] });
+    await keepBlobs(
+      db,
+      new Map([
+        ['h2', new Blob(['y'])],
+        ['stray', new Blob(['z'])],
+      ]),
+    );
+    await writeChange(db, id, {
+      label: 'make',
+      files: [
+        {
+          kind: 'put',
+          path: 'p.jpg',
+          before: { kind: 'binary', hash: 'h1', bytes: 1 },
+          after: { kind: 'binary', hash: 'h2', bytes: 1 },
+        },
+      ],
+    });
     await sweepBlobs(db);
     expect((await db.getAllKeys('blobs')).sort()).toEqual(['h1', 'h2']);
   });

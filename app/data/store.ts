@@ -1,7 +1,14 @@
 /** The browser's own database. Every change of a site is one transaction with its journal entry, so a crash leaves all of it or none. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import { applyChange, notesIn, NOTES_FILE, type Change, type FileContent, type PairDecision } from '~core/site/index.ts';
+import {
+  applyChange,
+  notesIn,
+  NOTES_FILE,
+  type Change,
+  type FileContent,
+  type PairDecision,
+} from '~core/site/index.ts';
 import type { PictureLook } from '../workers/pictures';
 import { FactsRecord, FileRecord, SiteRecord, type JournalRecord, type QueueRecord } from './records';
 
@@ -84,7 +91,10 @@ export async function readFacts(db: Store, hashes: Iterable<string>): Promise<Ma
 /** What was learnt by looking at pictures, by their hashes; it can be learnt again at any time. */
 export async function keepLooks(db: Store, looks: ReadonlyMap<string, PictureLook>): Promise<void> {
   const tx = db.transaction(['facts', 'glances'], 'readwrite');
-  const writes = [...looks].flatMap(([hash, { facts, glance }]) => [tx.objectStore('facts').put(facts, hash), ...(glance ? [tx.objectStore('glances').put(glance, hash)] : [])]);
+  const writes = [...looks].flatMap(([hash, { facts, glance }]) => [
+    tx.objectStore('facts').put(facts, hash),
+    ...(glance ? [tx.objectStore('glances').put(glance, hash)] : []),
+  ]);
   await Promise.all([...writes, tx.done]);
 }
 
@@ -113,21 +123,35 @@ export async function keepSite(db: Store, site: SiteRecord, files: ReadonlyMap<s
 
 export async function dropSite(db: Store, siteId: string): Promise<void> {
   const tx = db.transaction(['sites', 'files', 'journal', 'queues'], 'readwrite');
-  await Promise.all([tx.objectStore('queues').delete(siteId), tx.objectStore('sites').delete(siteId), tx.objectStore('files').delete(below(siteId)), tx.objectStore('journal').delete(below(siteId)), tx.done]);
+  await Promise.all([
+    tx.objectStore('queues').delete(siteId),
+    tx.objectStore('sites').delete(siteId),
+    tx.objectStore('files').delete(below(siteId)),
+    tx.objectStore('journal').delete(below(siteId)),
+    tx.done,
+  ]);
 }
 
-export type Written = { ok: true; site: SiteRecord; files: Map<string, FileContent | null>; change: Change } | { ok: false; reason: string };
+export type Written =
+  | { ok: true; site: SiteRecord; files: Map<string, FileContent | null>; change: Change }
+  | { ok: false; reason: string };
 
-const pathsOf = (change: Change) => new Set(change.files.flatMap((file) => (file.kind === 'rename' ? [file.path, file.to] : [file.path])));
+const pathsOf = (change: Change) =>
+  new Set(change.files.flatMap((file) => (file.kind === 'rename' ? [file.path, file.to] : [file.path])));
 
 /** Applies a change to a site's files and writes it into the journal. What was undone before is given up. */
 export const writeChange = (db: Store, siteId: string, change: Change): Promise<Written> =>
-  inOneTransaction(db, siteId, () => Promise.resolve({ change }), (site, inverse, at, journal) => {
-    const number = site.head + 1;
-    void journal.delete(IDBKeyRange.bound([siteId, number], [siteId, []]));
-    void journal.put({ siteId, number, at, change, inverse });
-    return { ...site, head: number, last: number };
-  });
+  inOneTransaction(
+    db,
+    siteId,
+    () => Promise.resolve({ change }),
+    (site, inverse, at, journal) => {
+      const number = site.head + 1;
+      void journal.delete(IDBKeyRange.bound([siteId, number], [siteId, []]));
+      void journal.put({ siteId, number, at, change, inverse });
+      return { ...site, head: number, last: number };
+    },
+  );
 
 /** Takes the last change back, or puts the next one in force again. */
 export const stepJournal = (db: Store, siteId: string, way: 'undo' | 'redo'): Promise<Written> =>
@@ -142,7 +166,11 @@ export const stepJournal = (db: Store, siteId: string, way: 'undo' | 'redo'): Pr
     (site) => ({ ...site, head: site.head + (way === 'undo' ? -1 : 1) }),
   );
 
-type Journal = { get: (key: [string, number]) => Promise<JournalRecord | undefined>; put: (entry: JournalRecord) => Promise<unknown>; delete: (range: IDBKeyRange) => Promise<void> };
+type Journal = {
+  get: (key: [string, number]) => Promise<JournalRecord | undefined>;
+  put: (entry: JournalRecord) => Promise<unknown>;
+  delete: (range: IDBKeyRange) => Promise<void>;
+};
 
 async function inOneTransaction(
   db: Store,
@@ -187,7 +215,10 @@ async function inOneTransaction(
 }
 
 /** What the journal says would be undone and redone next. */
-export async function journalLabels(db: Store, { id, head }: SiteRecord): Promise<{ undo: string | null; redo: string | null }> {
+export async function journalLabels(
+  db: Store,
+  { id, head }: SiteRecord,
+): Promise<{ undo: string | null; redo: string | null }> {
   const [undo, redo] = await Promise.all([db.get('journal', [id, head]), db.get('journal', [id, head + 1])]);
   return { undo: undo?.change.label ?? null, redo: redo?.change.label ?? null };
 }
@@ -200,10 +231,18 @@ export async function sweepBlobs(db: Store): Promise<number> {
   for await (const cursor of tx.objectStore('queues')) for (const { hash } of cursor.value.done) named.add(hash);
   for await (const cursor of tx.objectStore('files')) note(cursor.value.content);
   for await (const cursor of tx.objectStore('journal')) {
-    for (const file of [...cursor.value.change.files, ...cursor.value.inverse.files]) if (file.kind === 'put') [file.before, file.after].forEach(note);
+    for (const file of [...cursor.value.change.files, ...cursor.value.inverse.files])
+      if (file.kind === 'put') [file.before, file.after].forEach(note);
   }
   const hashes = await tx.objectStore('blobs').getAllKeys();
   const stray = hashes.filter((hash) => !named.has(hash));
-  await Promise.all([...stray.flatMap((hash) => [tx.objectStore('blobs').delete(hash), tx.objectStore('facts').delete(hash), tx.objectStore('glances').delete(hash)]), tx.done]);
+  await Promise.all([
+    ...stray.flatMap((hash) => [
+      tx.objectStore('blobs').delete(hash),
+      tx.objectStore('facts').delete(hash),
+      tx.objectStore('glances').delete(hash),
+    ]),
+    tx.done,
+  ]);
   return stray.length;
 }

@@ -17,7 +17,12 @@ function worker(rows: number, keeps: readonly LongList[] = []) {
       const isSame = (name: LongList) => known !== null && known === before && keeps.includes(name);
       const same = LONG_LISTS.map((name) => Array.from({ length: Math.ceil(rows / PIECE) }, () => isSame(name)));
       before = handed.number;
-      return { number: handed.number, same, head: { unread: state.now, ...Object.fromEntries(LONG_LISTS.map((name) => [name, []])) } as unknown as SiteView, lengths: LONG_LISTS.map(() => rows) };
+      return {
+        number: handed.number,
+        same,
+        head: { unread: state.now, ...Object.fromEntries(LONG_LISTS.map((name) => [name, []])) } as unknown as SiteView,
+        lengths: LONG_LISTS.map(() => rows),
+      };
     },
     viewPart: async (number: number, _name: LongList, piece: number) => {
       await Promise.resolve();
@@ -49,7 +54,9 @@ describe('a view', () => {
     await Promise.resolve();
     state.now = 7;
     const view = await reading;
-    const states = new Set(LONG_LISTS.flatMap((name) => (view[name] as unknown as string[]).map((row) => row.split(':')[0])));
+    const states = new Set(
+      LONG_LISTS.flatMap((name) => (view[name] as unknown as string[]).map((row) => row.split(':')[0])),
+    );
     expect([...states]).toEqual(['0']);
   });
 
@@ -74,7 +81,10 @@ describe('a view', () => {
   });
 
   it('keeps the lists that are as they were, to the very object, and fetches none of their pieces', async () => {
-    const { source, state } = worker(300, LONG_LISTS.filter((name) => name !== 'strands'));
+    const { source, state } = worker(
+      300,
+      LONG_LISTS.filter((name) => name !== 'strands'),
+    );
     const reader = new ViewReader(source);
     const first = await reader.read();
     state.parts = 0;
@@ -90,7 +100,10 @@ describe('a view', () => {
   it('that fails is told, and the next is read all the same', async () => {
     const { source } = worker(3);
     let fails = true;
-    const reader = new ViewReader({ ...source, viewHead: (known) => (fails ? Promise.reject(new Error('gone')) : source.viewHead(known)) });
+    const reader = new ViewReader({
+      ...source,
+      viewHead: (known) => (fails ? Promise.reject(new Error('gone')) : source.viewHead(known)),
+    });
     const [first, second] = [reader.read(), reader.read()];
     fails = false;
     await expect(first).rejects.toThrow('gone');
@@ -105,7 +118,12 @@ describe('a view', () => {
 });
 
 describe('marks of pieces', () => {
-  const lists = (change: (n: number) => string) => marksOf(Object.fromEntries(LONG_LISTS.map((name) => [name, Array.from({ length: 600 }, (_, n) => ({ row: n, says: change(n) }))])) as never);
+  const lists = (change: (n: number) => string) =>
+    marksOf(
+      Object.fromEntries(
+        LONG_LISTS.map((name) => [name, Array.from({ length: 600 }, (_, n) => ({ row: n, says: change(n) }))]),
+      ) as never,
+    );
 
   it('differ just where a piece does', () => {
     const [one, two] = [lists(() => 'moor'), lists((n) => (n === 300 ? 'mere' : 'moor'))];
@@ -115,7 +133,8 @@ describe('marks of pieces', () => {
 
   it('tell pieces apart that differ in one letter, or in the order of two', () => {
     const seen = new Set<string>();
-    for (let n = 0; n < 600; n++) for (const says of ['mere', 'meer', 'moor']) seen.add(lists((at) => (at === n ? says : 'sky')).pairs.join());
+    for (let n = 0; n < 600; n++)
+      for (const says of ['mere', 'meer', 'moor']) seen.add(lists((at) => (at === n ? says : 'sky')).pairs.join());
     expect(seen.size).toBe(1800);
   });
 });

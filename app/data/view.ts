@@ -65,9 +65,14 @@ export class ViewReader {
       this.#last = known;
       return known.view;
     });
-    const ended = read.then(() => undefined, () => undefined).then(() => {
-      if (this.#running === ended) this.#running = null;
-    });
+    const ended = read
+      .then(
+        () => undefined,
+        () => undefined,
+      )
+      .then(() => {
+        if (this.#running === ended) this.#running = null;
+      });
     this.#running = ended;
     return read;
   }

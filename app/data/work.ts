@@ -8,7 +8,24 @@ export const Work = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('step'), way: z.enum(['undo', 'redo']) }),
   /** To the state after an entry of the journal; 0 is the site as it came in. */
   z.strictObject({ do: z.literal('go'), to: z.number().int().min(0) }),
-  z.strictObject({ do: z.literal('name-point'), number: z.number().int().min(0), name: z.string().trim().min(1).max(80).nullable() }),
-  z.strictObject({ do: z.literal('make'), tasks: z.array(z.strictObject({ from: z.string(), to: z.string(), size: SizeRecipe, as: z.string(), times: z.number().int().min(1).max(2) })).min(1) }),
+  z.strictObject({
+    do: z.literal('name-point'),
+    number: z.number().int().min(0),
+    name: z.string().trim().min(1).max(80).nullable(),
+  }),
+  z.strictObject({
+    do: z.literal('make'),
+    tasks: z
+      .array(
+        z.strictObject({
+          from: z.string(),
+          to: z.string(),
+          size: SizeRecipe,
+          as: z.string(),
+          times: z.number().int().min(1).max(2),
+        }),
+      )
+      .min(1),
+  }),
 ]);
 export type Work = z.infer<typeof Work>;

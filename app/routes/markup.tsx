@@ -34,7 +34,10 @@ export default function Markup() {
   const file = chosenFile !== null && site.files.get(chosenFile)?.kind === 'text' ? chosenFile : (page?.path ?? null);
   const here = strand?.page === page?.path ? strand : null;
   const gallery = here ? here.gallery : page && page.galleries.length > 0 ? 0 : null;
-  const taking = useTakeIn(page && { page: page.path, gallery }, useCallback(() => setSheet({ name: 'add' }), []));
+  const taking = useTakeIn(
+    page && { page: page.path, gallery },
+    useCallback(() => setSheet({ name: 'add' }), []),
+  );
   const close = () => {
     setSheet(null);
     taking.forget();
@@ -45,11 +48,19 @@ export default function Markup() {
     return (
       <>
         <StationHead title="Markup" says="no page yet">
-          <Button variant="contained" color="primary" disabled={site.readOnly} onClick={() => setSheet({ name: 'new page' })}>
+          <Button
+            variant="contained"
+            color="primary"
+            disabled={site.readOnly}
+            onClick={() => setSheet({ name: 'new page' })}
+          >
             New page
           </Button>
         </StationHead>
-        <Nothing title="No page yet" says="This site holds pictures but no page. A new page starts as a clean skeleton with a stylesheet; then the pictures are added to it." />
+        <Nothing
+          title="No page yet"
+          says="This site holds pictures but no page. A new page starts as a clean skeleton with a stylesheet; then the pictures are added to it."
+        />
         {sheet?.name === 'new page' && <NewPage onClose={close} />}
       </>
     );
@@ -61,25 +72,75 @@ export default function Markup() {
   const unwritable = site.readOnly || page.hazards.length > 0;
   return (
     <>
-      <StationHead title={<PagePicker withStyles />} says={`${countOf(strands.length, 'item')} in ${countOf(page.galleries.length, 'gallery', 'galleries')}${broken > 0 ? `, ${broken} broken` : ''}`}>
+      <StationHead
+        title={<PagePicker withStyles />}
+        says={`${countOf(strands.length, 'item')} in ${countOf(page.galleries.length, 'gallery', 'galleries')}${broken > 0 ? `, ${broken} broken` : ''}`}
+      >
         <Button onClick={() => setSheet({ name: 'page' })}>This page</Button>
         {view.menu && <Button onClick={() => setSheet({ name: 'menus' })}>Menus</Button>}
         <Button disabled={site.readOnly} onClick={() => setSheet({ name: 'new page' })}>
           New page
         </Button>
-        <Button {...(unplaced.length > 0 ? { variant: 'contained' as const, color: 'primary' as const } : {})} disabled={unwritable || view.unread > 0} onClick={() => setSheet({ name: 'add' })}>
+        <Button
+          {...(unplaced.length > 0 ? { variant: 'contained' as const, color: 'primary' as const } : {})}
+          disabled={unwritable || view.unread > 0}
+          onClick={() => setSheet({ name: 'add' })}
+        >
           {unplaced.length > 0 ? `Add ${countOf(unplaced.length, 'pair')}` : 'Add pictures'}
         </Button>
       </StationHead>
-      {typing.data && !typing.data.ok && <Box role="alert" sx={{ color: ink('rust'), mb: 1 }}>{typing.data.reason}</Box>}
+      {typing.data && !typing.data.ok && (
+        <Box role="alert" sx={{ color: ink('rust'), mb: 1 }}>
+          {typing.data.reason}
+        </Box>
+      )}
       {page.hazards.map((hazard) => (
-        <Box key={hazard.line + hazard.says} role="note" sx={{ color: ink('gorse'), mb: 1 }}>{`Line ${hazard.line}: ${hazard.says}. Until it is mended, items here cannot be added, moved or removed.`}</Box>
+        <Box
+          key={hazard.line + hazard.says}
+          role="note"
+          sx={{ color: ink('gorse'), mb: 1 }}
+        >{`Line ${hazard.line}: ${hazard.says}. Until it is mended, items here cannot be added, moved or removed.`}</Box>
       ))}
-      {shownGallery && !layout && <PatternStrip gallery={shownGallery} idle={unwritable} onChange={() => setSheet({ name: 'pattern' })} onItems={() => setSheet({ name: 'items', chosen: [] })} onLayout={() => setLayout({ at: null })} />}
-      <DropPictures disabled={unwritable} onTake={taking.take} says={gallery === null ? `Drop pictures to add them to ${page.path}` : 'Drop pictures to add them to this gallery'}>
-        <Workplace page={page} gallery={gallery} file={file} text={content.text} strands={strands} here={here} layout={layout} onLayout={setLayout} onSheet={setSheet} />
+      {shownGallery && !layout && (
+        <PatternStrip
+          gallery={shownGallery}
+          idle={unwritable}
+          onChange={() => setSheet({ name: 'pattern' })}
+          onItems={() => setSheet({ name: 'items', chosen: [] })}
+          onLayout={() => setLayout({ at: null })}
+        />
+      )}
+      <DropPictures
+        disabled={unwritable}
+        onTake={taking.take}
+        says={
+          gallery === null ? `Drop pictures to add them to ${page.path}` : 'Drop pictures to add them to this gallery'
+        }
+      >
+        <Workplace
+          page={page}
+          gallery={gallery}
+          file={file}
+          text={content.text}
+          strands={strands}
+          here={here}
+          layout={layout}
+          onLayout={setLayout}
+          onSheet={setSheet}
+        />
       </DropPictures>
-      {sheet && <Sheets sheet={sheet} page={page} gallery={gallery} strand={here} fresh={taking.fresh} onPick={taking.take} onSheet={setSheet} onClose={close} />}
+      {sheet && (
+        <Sheets
+          sheet={sheet}
+          page={page}
+          gallery={gallery}
+          strand={here}
+          fresh={taking.fresh}
+          onPick={taking.take}
+          onSheet={setSheet}
+          onClose={close}
+        />
+      )}
     </>
   );
 }

@@ -14,7 +14,11 @@ import { ink, type Token } from '../ui/theme';
 
 export const meta = () => [{ title: 'Pack – Heathmoor' }];
 
-type State = { kind: 'idle' } | { kind: 'working'; done: number; of: number } | { kind: 'done'; says: string } | { kind: 'failed'; reason: string };
+type State =
+  | { kind: 'idle' }
+  | { kind: 'working'; done: number; of: number }
+  | { kind: 'done'; says: string }
+  | { kind: 'failed'; reason: string };
 
 export default function Pack() {
   const { site } = useSite();
@@ -31,7 +35,13 @@ export default function Pack() {
   const leave = async (kind: 'parcel' | 'archive') => {
     setState({ kind: 'working', done: 0, of: entries.length });
     try {
-      const packed = await pack(site.session, kind, kind === 'parcel' ? leftOut : new Set(), new Set(parcel.filter(({ place }) => place === 'removed').map(({ path }) => path)), (done, of) => setState({ kind: 'working', done, of }));
+      const packed = await pack(
+        site.session,
+        kind,
+        kind === 'parcel' ? leftOut : new Set(),
+        new Set(parcel.filter(({ place }) => place === 'removed').map(({ path }) => path)),
+        (done, of) => setState({ kind: 'working', done, of }),
+      );
       if (packed) save(packed);
       setState(packed ? { kind: 'done', says: `${packed.name}, ${inBytes(packed.blob.size)}` } : { kind: 'idle' });
     } catch (error) {
@@ -39,7 +49,10 @@ export default function Pack() {
     }
   };
 
-  if (parcel.length === 0) return <Nothing title="Nothing to pack yet" says="Once the site holds files, what would be uploaded is listed here." />;
+  if (parcel.length === 0)
+    return (
+      <Nothing title="Nothing to pack yet" says="Once the site holds files, what would be uploaded is listed here." />
+    );
   const busy = state.kind === 'working';
   return (
     <>
@@ -55,17 +68,52 @@ export default function Pack() {
         <Parcel entries={parcel} leftOut={leftOut} />
         <Box sx={{ display: 'grid', gap: 1.5 }}>
           <Sheet label="Before it leaves" sx={{ p: 1.75 }}>
-            <Typography variant="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit', mb: 1 }}>Before it leaves</Typography>
-            <Line tone={whole === strands.length ? 'lichen' : 'rust'} word="whole" says={`${whole} of ${countOf(strands.length, 'strand')}`} />
-            <Line tone={findings.length === 0 ? 'lichen' : 'gorse'} word="open" says={findings.length === 0 ? 'no findings' : `${countOf(findings.length, 'finding')}, see Proof`} />
-            {places.removed > 0 && <Line tone="lichen" word="place" says={`removed from ${countOf(places.removed, 'picture')} that ${places.removed === 1 ? 'says where it was' : 'say where they were'} taken`} />}
-            {places.kept > 0 && <Line tone="gorse" word="place" says={`kept on purpose in ${countOf(places.kept, 'picture')}`} />}
-            <Line tone={unused.length === 0 ? 'lichen' : 'gorse'} word="unused" says={unused.length === 0 ? 'no picture' : `${countOf(unused.length, 'picture')} on no page`} />
-            {unused.length > 0 && <FormControlLabel control={<Switch size="small" checked={without} onChange={(event) => setWithout(event.target.checked)} />} label="Leave unused pictures out" slotProps={{ typography: { variant: 'body2' } }} sx={{ mt: 0.5 }} />}
+            <Typography variant="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit', mb: 1 }}>
+              Before it leaves
+            </Typography>
+            <Line
+              tone={whole === strands.length ? 'lichen' : 'rust'}
+              word="whole"
+              says={`${whole} of ${countOf(strands.length, 'strand')}`}
+            />
+            <Line
+              tone={findings.length === 0 ? 'lichen' : 'gorse'}
+              word="open"
+              says={findings.length === 0 ? 'no findings' : `${countOf(findings.length, 'finding')}, see Proof`}
+            />
+            {places.removed > 0 && (
+              <Line
+                tone="lichen"
+                word="place"
+                says={`removed from ${countOf(places.removed, 'picture')} that ${places.removed === 1 ? 'says where it was' : 'say where they were'} taken`}
+              />
+            )}
+            {places.kept > 0 && (
+              <Line tone="gorse" word="place" says={`kept on purpose in ${countOf(places.kept, 'picture')}`} />
+            )}
+            <Line
+              tone={unused.length === 0 ? 'lichen' : 'gorse'}
+              word="unused"
+              says={unused.length === 0 ? 'no picture' : `${countOf(unused.length, 'picture')} on no page`}
+            />
+            {unused.length > 0 && (
+              <FormControlLabel
+                control={
+                  <Switch size="small" checked={without} onChange={(event) => setWithout(event.target.checked)} />
+                }
+                label="Leave unused pictures out"
+                slotProps={{ typography: { variant: 'body2' } }}
+                sx={{ mt: 0.5 }}
+              />
+            )}
           </Sheet>
           <Sheet label="Two ways out" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
-            <Box><b>ZIP</b> holds the site alone, paths as they are: unpack it where it shall live.</Box>
-            <Box sx={{ mt: 0.75 }}><b>Archive</b> holds all files and <Mono>heathmoor.json</Mono>, to go on in another browser.</Box>
+            <Box>
+              <b>ZIP</b> holds the site alone, paths as they are: unpack it where it shall live.
+            </Box>
+            <Box sx={{ mt: 0.75 }}>
+              <b>Archive</b> holds all files and <Mono>heathmoor.json</Mono>, to go on in another browser.
+            </Box>
           </Sheet>
           <Box role="status" aria-live="polite">
             {state.kind === 'working' && (
@@ -74,7 +122,11 @@ export default function Pack() {
                   <Box sx={{ flex: 1 }}>{`Packing ${state.done} of ${state.of}`}</Box>
                   <Button onClick={() => void stopPacking()}>Stop</Button>
                 </Box>
-                <LinearProgress aria-label="Packing" variant="determinate" value={state.of === 0 ? 0 : (state.done / state.of) * 100} />
+                <LinearProgress
+                  aria-label="Packing"
+                  variant="determinate"
+                  value={state.of === 0 ? 0 : (state.done / state.of) * 100}
+                />
               </Sheet>
             )}
             {state.kind === 'done' && <Sheet sx={{ p: 1.75, color: ink('lichen') }}>{`Saved: ${state.says}`}</Sheet>}
@@ -89,13 +141,18 @@ export default function Pack() {
 /** Pictures that say where they were taken, and what becomes of it. */
 function placesIn({ parcel }: SiteView, leftOut: ReadonlySet<string>): { removed: number; kept: number } {
   const leaving = parcel.filter(({ path }) => !leftOut.has(path));
-  return { removed: leaving.filter(({ place }) => place === 'removed').length, kept: leaving.filter(({ place }) => place === 'kept').length };
+  return {
+    removed: leaving.filter(({ place }) => place === 'removed').length,
+    kept: leaving.filter(({ place }) => place === 'kept').length,
+  };
 }
 
 function Line({ tone, word, says }: { tone: Token; word: string; says: string }) {
   return (
     <Box sx={{ fontSize: '0.8125rem', py: 0.25 }}>
-      <Box component="span" sx={{ color: ink(tone), fontWeight: 600, mr: 0.75 }}>{word}</Box>
+      <Box component="span" sx={{ color: ink(tone), fontWeight: 600, mr: 0.75 }}>
+        {word}
+      </Box>
       {says}
     </Box>
   );

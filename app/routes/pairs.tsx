@@ -18,7 +18,11 @@ type Look = 'pairs' | 'words' | 'order' | 'alike';
 /** What the station shows of its pictures; the address says which, so that it can be gone back to. */
 const LOOKS: readonly { id: Look; says: (view: SiteView) => string; show: () => ReactNode }[] = [
   { id: 'pairs', says: () => 'Pairs', show: () => <AllPairs /> },
-  { id: 'words', says: ({ words }) => withCount('Words', words.filter((row) => row.alt === null).length), show: () => <Words /> },
+  {
+    id: 'words',
+    says: ({ words }) => withCount('Words', words.filter((row) => row.alt === null).length),
+    show: () => <Words />,
+  },
   { id: 'order', says: () => 'Order and names', show: () => <Order /> },
   { id: 'alike', says: ({ alike }) => withCount('Alike', alike.length), show: () => <Alike /> },
 ];
@@ -35,22 +39,51 @@ export default function Pairs() {
   const more = due.length > missing.length;
   return (
     <>
-      <StationHead title="Pairs" says={`${countOf(pairs.length, 'picture')}, ${sure} sure, ${pairs.length - sure} to look at${loose.length > 0 ? `, ${countOf(loose.length, 'loose file')}` : ''}${unread > 0 ? `; ${unread} still being read` : ''}`}>
+      <StationHead
+        title="Pairs"
+        says={`${countOf(pairs.length, 'picture')}, ${sure} sure, ${pairs.length - sure} to look at${loose.length > 0 ? `, ${countOf(loose.length, 'loose file')}` : ''}${unread > 0 ? `; ${unread} still being read` : ''}`}
+      >
         {more && (
           <Button disabled={idle || unread > 0} onClick={() => work({ do: 'make', tasks: due })}>
             {`Make all by the recipe, ${due.length}`}
           </Button>
         )}
         {missing.length > 0 && (
-          <Button variant="contained" color="primary" disabled={idle || unread > 0} onClick={() => work({ do: 'make', tasks: missing })}>
+          <Button
+            variant="contained"
+            color="primary"
+            disabled={idle || unread > 0}
+            onClick={() => work({ do: 'make', tasks: missing })}
+          >
             {`Make ${missing.length} missing`}
           </Button>
         )}
       </StationHead>
       {pairs.length > 0 && (
-        <Box component="nav" aria-label="What to see of the pictures" sx={{ display: 'flex', gap: 2.5, mb: 1.5, fontSize: '0.875rem' }}>
+        <Box
+          component="nav"
+          aria-label="What to see of the pictures"
+          sx={{ display: 'flex', gap: 2.5, mb: 1.5, fontSize: '0.875rem' }}
+        >
           {LOOKS.map(({ id, says }) => (
-            <Box key={id} component="button" type="button" aria-current={id === look.id ? 'page' : undefined} onClick={() => setSearch(id === 'pairs' ? {} : { show: id })} sx={{ font: 'inherit', cursor: 'pointer', border: 0, background: 'none', p: 0, minHeight: 26, color: id === look.id ? ink('peat') : ink('stone'), fontWeight: id === look.id ? 600 : 400, borderBottom: `2px ${id === look.id ? 'solid' : 'dotted'} ${id === look.id ? ink('heather') : ink('hair')}` }}>
+            <Box
+              key={id}
+              component="button"
+              type="button"
+              aria-current={id === look.id ? 'page' : undefined}
+              onClick={() => setSearch(id === 'pairs' ? {} : { show: id })}
+              sx={{
+                font: 'inherit',
+                cursor: 'pointer',
+                border: 0,
+                background: 'none',
+                p: 0,
+                minHeight: 26,
+                color: id === look.id ? ink('peat') : ink('stone'),
+                fontWeight: id === look.id ? 600 : 400,
+                borderBottom: `2px ${id === look.id ? 'solid' : 'dotted'} ${id === look.id ? ink('heather') : ink('hair')}`,
+              }}
+            >
               {says(site.view)}
             </Box>
           ))}

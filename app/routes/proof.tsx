@@ -32,17 +32,31 @@ export default function Proof() {
   }, []);
 
   const path = page?.path ?? '';
-  const hear = useCallback((report: ProbeReport) => {
-    const says = report.type === 'error' ? `${report.path || 'the page'}${report.line ? `, line ${report.line}` : ''}: ${report.says}` : report.type === 'missing' ? `could not load ${report.path}` : null;
-    if (report.type === 'hello') setSeen({ page: path, reports: [] });
-    else if (says !== null) setSeen((before) => (before.reports.includes(says) ? before : { page: path, reports: [...before.reports, says] }));
-  }, [path]);
+  const hear = useCallback(
+    (report: ProbeReport) => {
+      const says =
+        report.type === 'error'
+          ? `${report.path || 'the page'}${report.line ? `, line ${report.line}` : ''}: ${report.says}`
+          : report.type === 'missing'
+            ? `could not load ${report.path}`
+            : null;
+      if (report.type === 'hello') setSeen({ page: path, reports: [] });
+      else if (says !== null)
+        setSeen((before) =>
+          before.reports.includes(says) ? before : { page: path, reports: [...before.reports, says] },
+        );
+    },
+    [path],
+  );
 
   if (!page) {
     return (
       <>
         <StationHead title="Proof" says="nothing to prove yet" />
-        <Nothing title="No page yet" says="Once there is a page, it stands here live at three widths, with what was found wrong and what mends it." />
+        <Nothing
+          title="No page yet"
+          says="Once there is a page, it stands here live at three widths, with what was found wrong and what mends it."
+        />
       </>
     );
   }
@@ -52,7 +66,14 @@ export default function Proof() {
   const reports = seen.page === path ? seen.reports : [];
   return (
     <>
-      <StationHead title="Proof" says={findings.length === 0 ? `${countOf(strands.length, 'strand')}, nothing found wrong` : `${broken} broken, ${findings.length - broken} could be better, in all pages`}>
+      <StationHead
+        title="Proof"
+        says={
+          findings.length === 0
+            ? `${countOf(strands.length, 'strand')}, nothing found wrong`
+            : `${broken} broken, ${findings.length - broken} could be better, in all pages`
+        }
+      >
         <PagePicker />
       </StationHead>
       <Box ref={home} sx={{ display: 'flex', gap: `${GAP}px`, mb: 1.5, flexShrink: 0, minHeight: HEIGHT + 24 }}>
@@ -62,9 +83,18 @@ export default function Proof() {
             return (
               <Box key={width}>
                 <Sheet sx={{ overflow: 'hidden' }}>
-                  <LivePage path={path} width={width} room={size} title={`${path} at ${width} px`} show={strand?.page === path ? strand.element : null} {...(n === 2 ? { onReport: hear } : {})} />
+                  <LivePage
+                    path={path}
+                    width={width}
+                    room={size}
+                    title={`${path} at ${width} px`}
+                    show={strand?.page === path ? strand.element : null}
+                    {...(n === 2 ? { onReport: hear } : {})}
+                  />
                 </Sheet>
-                <Box sx={{ textAlign: 'center', color: ink('stone'), fontSize: '0.78rem', mt: 0.25 }}>{`${width} px`}</Box>
+                <Box
+                  sx={{ textAlign: 'center', color: ink('stone'), fontSize: '0.78rem', mt: 0.25 }}
+                >{`${width} px`}</Box>
               </Box>
             );
           })}
@@ -82,10 +112,15 @@ export default function Proof() {
       )}
       {/* Last, for it comes and goes as the page loads anew, and nothing above may move under the pointer. */}
       {reports.length > 0 && (
-        <Sheet label="What the browser reports" sx={{ px: 1.75, py: 1, mt: 1.5, borderColor: ink('rust'), fontSize: '0.8125rem' }}>
+        <Sheet
+          label="What the browser reports"
+          sx={{ px: 1.75, py: 1, mt: 1.5, borderColor: ink('rust'), fontSize: '0.8125rem' }}
+        >
           <b>The browser reports on this page</b>
           {reports.map((one) => (
-            <Box key={one}><Mono>{one}</Mono></Box>
+            <Box key={one}>
+              <Mono>{one}</Mono>
+            </Box>
           ))}
         </Sheet>
       )}

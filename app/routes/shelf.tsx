@@ -31,7 +31,12 @@ export async function clientLoader(): Promise<Shelf> {
   const removed = JSON.parse(sessionStorage.getItem(REMOVED) ?? 'null') as Shelf['removed'];
   const sites = (await listSites(db)).filter((site) => site.id !== removed?.id);
   const estimate = await navigator.storage.estimate().catch(() => null);
-  return { sites, removed, now: Date.now(), room: estimate?.quota ? { used: estimate.usage ?? 0, of: estimate.quota } : null };
+  return {
+    sites,
+    removed,
+    now: Date.now(),
+    room: estimate?.quota ? { used: estimate.usage ?? 0, of: estimate.quota } : null,
+  };
 }
 clientLoader.hydrate = true as const;
 
@@ -54,7 +59,9 @@ export async function clientAction({ request }: ClientActionFunctionArgs) {
 export function HydrateFallback() {
   return (
     <Frame>
-      <Box role="status" sx={{ color: ink('stone') }}>Looking at the shelf…</Box>
+      <Box role="status" sx={{ color: ink('stone') }}>
+        Looking at the shelf…
+      </Box>
     </Frame>
   );
 }
@@ -67,7 +74,9 @@ function Frame({ children, buttons }: { children: React.ReactNode; buttons?: Rea
       </Bar>
       <Box component="main" sx={{ maxWidth: 820, mx: 'auto', pt: 5.5, px: 2, pb: 6 }}>
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, mb: 2 }}>
-          <Typography variant="h1" sx={{ flex: 1 }}>Your sites</Typography>
+          <Typography variant="h1" sx={{ flex: 1 }}>
+            Your sites
+          </Typography>
           {buttons}
         </Box>
         {children}
@@ -83,31 +92,60 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
   useEffect(() => {
     void navigator.storage.persist?.().catch(() => false);
     // What an interrupted import left behind is swept while nobody is bringing anything in.
-    void navigator.locks.request(INTAKE_LOCK, { ifAvailable: true }, async (lock) => lock && sweepBlobs(await openStore()));
+    void navigator.locks.request(
+      INTAKE_LOCK,
+      { ifAvailable: true },
+      async (lock) => lock && sweepBlobs(await openStore()),
+    );
   }, []);
   return (
     <Frame buttons={<PickButtons bring={bring} />}>
       {removed && (
         <Box role="status" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, color: ink('stone') }}>
           {`“${removed.name}” was removed.`}
-          <Button onClick={() => void fetcher.submit({ do: 'restore' }, { method: 'post', action: '/?index' })}>Put it back</Button>
+          <Button onClick={() => void fetcher.submit({ do: 'restore' }, { method: 'post', action: '/?index' })}>
+            Put it back
+          </Button>
         </Box>
       )}
       {demo.progress && (
-        <Box role="status" sx={{ bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, p: 2, mb: 1.5 }}>
+        <Box
+          role="status"
+          sx={{ bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, p: 2, mb: 1.5 }}
+        >
           <Box sx={{ mb: 1 }}>{demo.progress.says}</Box>
-          <LinearProgress aria-label="Setting out the demo site" {...(demo.progress.share === null ? {} : { variant: 'determinate' as const, value: demo.progress.share * 100 })} />
+          <LinearProgress
+            aria-label="Setting out the demo site"
+            {...(demo.progress.share === null
+              ? {}
+              : { variant: 'determinate' as const, value: demo.progress.share * 100 })}
+          />
         </Box>
       )}
-      {demo.failed && <Box role="alert" sx={{ color: ink('rust'), mb: 1.5 }}>{`The demo site could not be set out: ${demo.failed}`}</Box>}
+      {demo.failed && (
+        <Box
+          role="alert"
+          sx={{ color: ink('rust'), mb: 1.5 }}
+        >{`The demo site could not be set out: ${demo.failed}`}</Box>
+      )}
       <Box component="ul" aria-label="Sites" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {sites.map((site) => (
-          <SiteCard key={site.id} site={site} now={now} onRemove={() => void fetcher.submit({ do: 'remove', id: site.id, name: site.name }, { method: 'post', action: '/?index' })} />
+          <SiteCard
+            key={site.id}
+            site={site}
+            now={now}
+            onRemove={() =>
+              void fetcher.submit({ do: 'remove', id: site.id, name: site.name }, { method: 'post', action: '/?index' })
+            }
+          />
         ))}
       </Box>
       <DropPlace bring={bring} />
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 1.5, fontSize: '0.78rem', color: ink('stone') }}>
-        <Box sx={{ flex: 1 }}>{room && `${(room.used / 1e6).toFixed(0)} MB kept here; this browser has room for ${(room.of / 1e9).toFixed(0)} GB.`}</Box>
+        <Box sx={{ flex: 1 }}>
+          {room &&
+            `${(room.used / 1e6).toFixed(0)} MB kept here; this browser has room for ${(room.of / 1e9).toFixed(0)} GB.`}
+        </Box>
         {!demo.progress && <Button onClick={() => void demo.start()}>Set out the demo site again</Button>}
       </Box>
     </Frame>

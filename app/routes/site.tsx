@@ -1,7 +1,16 @@
 import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { data, Outlet, useLocation, useNavigate, useRevalidator, type ClientActionFunctionArgs, type ClientLoaderFunctionArgs, type ShouldRevalidateFunctionArgs } from 'react-router';
+import {
+  data,
+  Outlet,
+  useLocation,
+  useNavigate,
+  useRevalidator,
+  type ClientActionFunctionArgs,
+  type ClientLoaderFunctionArgs,
+  type ShouldRevalidateFunctionArgs,
+} from 'react-router';
 import { isFresh, sessionOf } from '../data/openSite';
 import type { Outcome } from '../data/session';
 import { Work } from '../data/work';
@@ -21,21 +30,34 @@ import { Trail } from '../ui/Trail';
 
 export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promise<OpenSite> {
   const session = await sessionOf(params.siteId ?? '');
-  if (!session) throw data('This site is not on the shelf of this browser. It may have been removed, or kept in another browser.', { status: 404 });
+  if (!session)
+    throw data('This site is not on the shelf of this browser. It may have been removed, or kept in another browser.', {
+      status: 404,
+    });
   return { session, ...(await session.snapshot()) };
 }
 clientLoader.hydrate = true as const;
 
 /** Going from station to station shows what is there; only work, and what was learnt meanwhile, reads anew. */
-export function shouldRevalidate({ currentUrl, nextUrl, nextParams, formMethod }: ShouldRevalidateFunctionArgs): boolean {
-  return formMethod !== undefined || (currentUrl.pathname === nextUrl.pathname && currentUrl.search === nextUrl.search) || !isFresh(nextParams.siteId ?? '');
+export function shouldRevalidate({
+  currentUrl,
+  nextUrl,
+  nextParams,
+  formMethod,
+}: ShouldRevalidateFunctionArgs): boolean {
+  return (
+    formMethod !== undefined ||
+    (currentUrl.pathname === nextUrl.pathname && currentUrl.search === nextUrl.search) ||
+    !isFresh(nextParams.siteId ?? '')
+  );
 }
 
 export async function clientAction({ params, request }: ClientActionFunctionArgs): Promise<Outcome> {
   const session = await sessionOf(params.siteId ?? '');
   const work = Work.safeParse(await request.json());
   if (!session) return { ok: false, reason: 'This site is no longer on the shelf.' };
-  if (!work.success) return { ok: false, reason: `This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.` };
+  if (!work.success)
+    return { ok: false, reason: `This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.` };
   switch (work.data.do) {
     case 'intent':
       return session.do(work.data.intent);
@@ -101,7 +123,41 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
     },
     [navigate, siteId],
   );
-  const value = useMemo(() => ({ site, spot, showSource, strand, choose, page, choosePage, asked, ask, work, workSeen, shownBefore, setShownBefore, outcome, busy }), [site, spot, showSource, strand, choose, page, asked, ask, work, workSeen, shownBefore, setShownBefore, outcome, busy]);
+  const value = useMemo(
+    () => ({
+      site,
+      spot,
+      showSource,
+      strand,
+      choose,
+      page,
+      choosePage,
+      asked,
+      ask,
+      work,
+      workSeen,
+      shownBefore,
+      setShownBefore,
+      outcome,
+      busy,
+    }),
+    [
+      site,
+      spot,
+      showSource,
+      strand,
+      choose,
+      page,
+      asked,
+      ask,
+      work,
+      workSeen,
+      shownBefore,
+      setShownBefore,
+      outcome,
+      busy,
+    ],
+  );
   const at = STATIONS.find((station) => pathname.endsWith(`/${station.id}`))?.id ?? null;
 
   useKeys({
@@ -136,12 +192,25 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
             <DayNight />
           </Bar>
           {site.readOnly && (
-            <Box role="status" sx={{ bgcolor: ink('gorseWash'), color: ink('gorse'), px: 2.5, py: 0.75, fontSize: '0.8125rem', fontWeight: 600 }}>
+            <Box
+              role="status"
+              sx={{
+                bgcolor: ink('gorseWash'),
+                color: ink('gorse'),
+                px: 2.5,
+                py: 0.75,
+                fontSize: '0.8125rem',
+                fontWeight: 600,
+              }}
+            >
               This site is open in another tab. Here it is shown read-only until that tab is closed.
             </Box>
           )}
           <Box sx={{ display: 'flex', flex: 1, minHeight: 0 }}>
-            <Box component="main" sx={{ flex: 1, minWidth: 0, overflowY: 'auto', px: 2.5, py: 2, display: 'flex', flexDirection: 'column' }}>
+            <Box
+              component="main"
+              sx={{ flex: 1, minWidth: 0, overflowY: 'auto', px: 2.5, py: 2, display: 'flex', flexDirection: 'column' }}
+            >
               <Outlet />
             </Box>
             <StrandRail />
@@ -159,7 +228,12 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
           />
         )}
         <FilesDrawer open={filing} onClose={() => setFiling(false)} />
-        <Find open={finding} onClose={() => setFinding(false)} onKeys={() => setKeys(true)} onFiles={() => setFiling(true)} />
+        <Find
+          open={finding}
+          onClose={() => setFinding(false)}
+          onKeys={() => setKeys(true)}
+          onFiles={() => setFiling(true)}
+        />
         {looking && <History onClose={() => setLooking(false)} />}
         <KeysSheet open={keys} onClose={() => setKeys(false)} />
       </PreviewProvider>

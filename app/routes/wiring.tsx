@@ -38,37 +38,62 @@ export default function Wiring() {
   const [open, setOpen] = useState<'kit' | 'own' | 'rehearsal' | null>(null);
   const strands = useMemo(() => view.strands.filter((one) => one.page === page?.path), [view, page?.path]);
   const predictions = usePredictions(page?.path);
-  const rehearsal = useSyncExternalStore(session.rehearsals.watch, () => session.rehearsals.of(page?.path ?? ''), () => session.rehearsals.of(''));
+  const rehearsal = useSyncExternalStore(
+    session.rehearsals.watch,
+    () => session.rehearsals.of(page?.path ?? ''),
+    () => session.rehearsals.of(''),
+  );
   if (!page || strands.length === 0) {
     return (
       <>
         <StationHead title={page ? <PagePicker /> : 'Wiring'} says="nothing to wire yet" />
-        <Nothing title="No gallery on this page" says="Once a page shows pictures, its scripts stand here in the order in which a browser runs them, tied to the links that they answer." />
+        <Nothing
+          title="No gallery on this page"
+          says="Once a page shows pictures, its scripts stand here in the order in which a browser runs them, tied to the links that they answer."
+        />
       </>
     );
   }
   const main = page.uses.find(({ name }) => name === page.kit);
   const others = page.uses.filter(({ name }) => name !== page.kit).map(({ name }) => name);
-  const says = page.kit === null ? 'no viewer yet: each link opens its picture by itself' : `wired with the ${page.kit}, ${main?.answered ?? 0} of ${strands.length} ${main?.does === 'overlay' ? 'links answered' : 'pictures in it'}`;
-  const findings = view.findings.filter((finding) => finding.station === 'wiring' && (finding.place.path === page.path || page.includes.some(({ path }) => path === finding.place.path)));
+  const says =
+    page.kit === null
+      ? 'no viewer yet: each link opens its picture by itself'
+      : `wired with the ${page.kit}, ${main?.answered ?? 0} of ${strands.length} ${main?.does === 'overlay' ? 'links answered' : 'pictures in it'}`;
+  const findings = view.findings.filter(
+    (finding) =>
+      finding.station === 'wiring' &&
+      (finding.place.path === page.path || page.includes.some(({ path }) => path === finding.place.path)),
+  );
   const seen = [...rehearsal.strands.values()];
   const otherwise = seen.filter((one) => one.seen === null || one.disagreements.length > 0).length;
   return (
     <>
       <StationHead title={<PagePicker />} says={`${says}${others.length > 0 ? `; ${others.join(', ')} too` : ''}`}>
-        <Button disabled={busy} onClick={() => setOpen('rehearsal')}>Rehearse</Button>
-        <Button variant="contained" color="primary" disabled={busy || site.readOnly} onClick={() => setOpen('kit')}>Wire this page</Button>
+        <Button disabled={busy} onClick={() => setOpen('rehearsal')}>
+          Rehearse
+        </Button>
+        <Button variant="contained" color="primary" disabled={busy || site.readOnly} onClick={() => setOpen('kit')}>
+          Wire this page
+        </Button>
       </StationHead>
       {seen.length > 0 && (
-        <Box role="status" sx={{ fontSize: '0.8125rem', fontWeight: 600, color: ink(otherwise > 0 ? 'gorse' : 'lichen'), mb: 1.25 }}>
+        <Box
+          role="status"
+          sx={{ fontSize: '0.8125rem', fontWeight: 600, color: ink(otherwise > 0 ? 'gorse' : 'lichen'), mb: 1.25 }}
+        >
           {`Rehearsed: ${countOf(seen.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}${rehearsal.stale ? '; before the last change' : ''}`}
         </Box>
       )}
       <Loom page={page} strands={strands} predictions={predictions} rehearsal={rehearsal} />
       {findings.map((finding) => (
         <Sheet key={finding.id} label="What a browser does here" sx={{ p: 1.75, mt: 1.5, maxWidth: 620 }}>
-          <Typography variant="h2" component="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit' }}>What a browser does here</Typography>
-          <Box sx={{ my: 0.75 }}>{`${finding.place.path === page.path ? 'Line' : `${finding.place.path}, line`} ${finding.place.line}: ${finding.says}`}</Box>
+          <Typography variant="h2" component="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit' }}>
+            What a browser does here
+          </Typography>
+          <Box
+            sx={{ my: 0.75 }}
+          >{`${finding.place.path === page.path ? 'Line' : `${finding.place.path}, line`} ${finding.place.line}: ${finding.says}`}</Box>
           <Box sx={{ color: ink('stone'), mb: 1 }}>{finding.why}</Box>
           <Fixes finding={finding.id} fixes={finding.fixes} />
         </Sheet>

@@ -36,10 +36,16 @@ export function useShownBefore(session: SiteSession, act: (work: Work) => void):
     else localStorage.removeItem(KEY);
     setKept(next);
   }, []);
-  const ask = useCallback((work: Work) => {
-    if (!shown || work.do !== 'intent') act(work);
-    else void session.plan(work.intent).then((plan) => (plan.ok && changesOf(plan) > 0 ? setWaiting({ work, plan }) : act(work)));
-  }, [session, shown, act]);
+  const ask = useCallback(
+    (work: Work) => {
+      if (!shown || work.do !== 'intent') act(work);
+      else
+        void session
+          .plan(work.intent)
+          .then((plan) => (plan.ok && changesOf(plan) > 0 ? setWaiting({ work, plan }) : act(work)));
+    },
+    [session, shown, act],
+  );
   const leave = useCallback(() => setWaiting(null), []);
   return { shown, setShown, waiting, leave, ask };
 }
@@ -53,7 +59,9 @@ export function Before({ plan, onDo, onLeave }: { plan: Waiting['plan']; onDo: (
       </DialogContent>
       <DialogActions>
         <Button onClick={onLeave}>Leave it as it is</Button>
-        <Button variant="contained" color="primary" autoFocus onClick={onDo}>Do it</Button>
+        <Button variant="contained" color="primary" autoFocus onClick={onDo}>
+          Do it
+        </Button>
       </DialogActions>
     </Dialog>
   );

@@ -13,7 +13,9 @@ export function DialogFoot({ onClose }: { onClose: () => void }) {
   const news = outcome === before ? null : outcome;
   return (
     <DialogActions sx={{ pl: 3 }}>
-      <Box role="status" sx={{ flex: 1, fontSize: '0.8125rem', color: ink(news?.ok === false ? 'rust' : 'lichen') }}>{news === null ? '' : news.ok ? news.label : news.reason}</Box>
+      <Box role="status" sx={{ flex: 1, fontSize: '0.8125rem', color: ink(news?.ok === false ? 'rust' : 'lichen') }}>
+        {news === null ? '' : news.ok ? news.label : news.reason}
+      </Box>
       <Button onClick={onClose}>Close</Button>
     </DialogActions>
   );

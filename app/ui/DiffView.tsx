@@ -5,7 +5,10 @@ import { ink, MONO, type Token } from './theme';
 
 function Line({ sign, text, tone, wash }: { sign: string; text: string; tone: Token; wash: Token }) {
   return (
-    <Box component="div" sx={{ color: ink(tone), bgcolor: ink(wash), whiteSpace: 'pre', px: 1, minWidth: 'fit-content' }}>
+    <Box
+      component="div"
+      sx={{ color: ink(tone), bgcolor: ink(wash), whiteSpace: 'pre', px: 1, minWidth: 'fit-content' }}
+    >
       <Box component="span" sx={{ userSelect: 'none' }}>{`${sign} `}</Box>
       {text || ' '}
     </Box>
@@ -14,7 +17,12 @@ function Line({ sign, text, tone, wash }: { sign: string; text: string; tone: To
 
 export function DiffView({ diffs, height = 220 }: { diffs: readonly FileDiff[]; height?: number }) {
   return (
-    <Box tabIndex={0} role="region" aria-label="Difference" sx={{ fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6, maxHeight: height, overflow: 'auto' }}>
+    <Box
+      tabIndex={0}
+      role="region"
+      aria-label="Difference"
+      sx={{ fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6, maxHeight: height, overflow: 'auto' }}
+    >
       {diffs.map((diff) => (
         <Box key={`${diff.path} ${diff.note}`} sx={{ mb: 0.75 }}>
           <Box sx={{ color: ink('stone') }}>

@@ -38,16 +38,45 @@ export function FilesDrawer({ open, onClose }: { open: boolean; onClose: () => v
   const folders = useMemo(() => (open ? inFolders(files, asked) : []), [open, files, asked]);
   const total = files.reduce((sum, file) => sum + file.bytes, 0);
   return (
-    <Drawer open={open} onClose={onClose} slotProps={{ paper: { role: 'dialog', 'aria-label': 'Files of the site', sx: { width: 420, p: 2.5, bgcolor: ink('mist') } } }}>
+    <Drawer
+      open={open}
+      onClose={onClose}
+      slotProps={{
+        paper: { role: 'dialog', 'aria-label': 'Files of the site', sx: { width: 420, p: 2.5, bgcolor: ink('mist') } },
+      }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, mb: 1.5 }}>
         <Typography variant="h2">Files</Typography>
-        <Box sx={{ flex: 1, fontSize: '0.8125rem', color: ink('stone') }}>{`${countOf(files.length, 'file')}, ${inBytes(total)}`}</Box>
-        <IconButton aria-label="Close the files" onClick={onClose} size="small"><Close fontSize="small" /></IconButton>
+        <Box
+          sx={{ flex: 1, fontSize: '0.8125rem', color: ink('stone') }}
+        >{`${countOf(files.length, 'file')}, ${inBytes(total)}`}</Box>
+        <IconButton aria-label="Close the files" onClick={onClose} size="small">
+          <Close fontSize="small" />
+        </IconButton>
       </Box>
-      <TextField label="Part of a name" size="small" fullWidth value={asked} onChange={(event) => setAsked(event.target.value)} autoFocus sx={{ mt: 1, mb: 1.5, '& .MuiInputBase-root': { bgcolor: ink('paper') } }} />
-      {folders.length === 0 && <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>{asked === '' ? 'This site has no files.' : `No file has “${asked}” in its name.`}</Box>}
+      <TextField
+        label="Part of a name"
+        size="small"
+        fullWidth
+        value={asked}
+        onChange={(event) => setAsked(event.target.value)}
+        autoFocus
+        sx={{ mt: 1, mb: 1.5, '& .MuiInputBase-root': { bgcolor: ink('paper') } }}
+      />
+      {folders.length === 0 && (
+        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>
+          {asked === '' ? 'This site has no files.' : `No file has “${asked}” in its name.`}
+        </Box>
+      )}
       {folders.map(([folder, inside]) => (
-        <Folder key={`${folder} ${asked}`} name={folder} files={inside} unused={unused} openAtFirst={folder === '' || asked !== ''} onClose={onClose} />
+        <Folder
+          key={`${folder} ${asked}`}
+          name={folder}
+          files={inside}
+          unused={unused}
+          openAtFirst={folder === '' || asked !== ''}
+          onClose={onClose}
+        />
       ))}
     </Drawer>
   );
@@ -71,14 +100,36 @@ function Folder({ name, files, unused, openAtFirst, onClose }: FolderProps) {
         type="button"
         aria-expanded={open}
         onClick={() => setOpen(!open)}
-        sx={{ all: 'unset', cursor: 'pointer', display: 'flex', gap: 0.5, alignItems: 'center', width: '100%', py: 0.5, fontSize: '0.8125rem', fontWeight: 600, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}
+        sx={{
+          all: 'unset',
+          cursor: 'pointer',
+          display: 'flex',
+          gap: 0.5,
+          alignItems: 'center',
+          width: '100%',
+          py: 0.5,
+          fontSize: '0.8125rem',
+          fontWeight: 600,
+          '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+        }}
       >
         <ChevronRight fontSize="small" sx={{ transform: open ? 'rotate(90deg)' : 'none' }} />
         <Box sx={{ flex: 1 }}>{name === '' ? 'At the top' : name}</Box>
         <Box sx={{ color: ink('stone'), fontWeight: 400 }}>{files.length}</Box>
       </Box>
       {open && (
-        <Box component="ul" aria-label={name === '' ? 'At the top' : name} sx={{ m: 0, p: 0, listStyle: 'none', bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1 }}>
+        <Box
+          component="ul"
+          aria-label={name === '' ? 'At the top' : name}
+          sx={{
+            m: 0,
+            p: 0,
+            listStyle: 'none',
+            bgcolor: ink('paper'),
+            border: `1px solid ${ink('hair')}`,
+            borderRadius: 1,
+          }}
+        >
           {files.map((file) => (
             <FileRow key={file.path} file={file} unused={unused.has(file.path)} onClose={onClose} />
           ))}
@@ -104,14 +155,43 @@ function FileRow({ file, unused, onClose }: { file: FileView; unused: boolean; o
     void navigate(`/site/${site.site.id}/${hash === null ? 'markup' : 'pairs'}`);
   };
   return (
-    <Box component="li" sx={{ display: 'flex', gap: 1, alignItems: 'center', pl: 1.25, pr: 0.5, minHeight: 36, borderTop: `1px solid ${ink('hair')}`, '&:first-of-type': { borderTop: 0 }, contentVisibility: 'auto', containIntrinsicHeight: '36px' }}>
+    <Box
+      component="li"
+      sx={{
+        display: 'flex',
+        gap: 1,
+        alignItems: 'center',
+        pl: 1.25,
+        pr: 0.5,
+        minHeight: 36,
+        borderTop: `1px solid ${ink('hair')}`,
+        '&:first-of-type': { borderTop: 0 },
+        contentVisibility: 'auto',
+        containIntrinsicHeight: '36px',
+      }}
+    >
       {picture && <Picture path={path} width={36} height={28} />}
-      <Box component={leads ? 'button' : 'span'} {...(leads ? { type: 'button' as const, onClick: go } : {})} sx={{ all: 'unset', flex: 1, minWidth: 0, cursor: leads ? 'pointer' : 'default', '&:focus-visible': { outline: `2px solid ${ink('heather')}` }, '&:hover': leads ? { textDecoration: 'underline' } : {} }}>
+      <Box
+        component={leads ? 'button' : 'span'}
+        {...(leads ? { type: 'button' as const, onClick: go } : {})}
+        sx={{
+          all: 'unset',
+          flex: 1,
+          minWidth: 0,
+          cursor: leads ? 'pointer' : 'default',
+          '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+          '&:hover': leads ? { textDecoration: 'underline' } : {},
+        }}
+      >
         <Mono>{nameOf(path)}</Mono>
       </Box>
       {unused && <Tag tone="plain">on no page</Tag>}
       <Box sx={{ fontSize: '0.75rem', color: ink('stone'), whiteSpace: 'nowrap' }}>{inBytes(bytes)}</Box>
-      <IconButton aria-label={`Save ${path}`} size="small" onClick={() => void site.session.pictures.blob(path).then((blob) => blob && save({ name: nameOf(path), blob }))}>
+      <IconButton
+        aria-label={`Save ${path}`}
+        size="small"
+        onClick={() => void site.session.pictures.blob(path).then((blob) => blob && save({ name: nameOf(path), blob }))}
+      >
         <Download fontSize="small" />
       </IconButton>
     </Box>

@@ -16,24 +16,73 @@ interface Hit {
   go: () => void;
 }
 
-export function Find({ open, onClose, onKeys, onFiles }: { open: boolean; onClose: () => void; onKeys: () => void; onFiles: () => void }) {
+export function Find({
+  open,
+  onClose,
+  onKeys,
+  onFiles,
+}: {
+  open: boolean;
+  onClose: () => void;
+  onKeys: () => void;
+  onFiles: () => void;
+}) {
   const { site, choose, choosePage, work } = useSite();
   const navigate = useNavigate();
   const hits = useMemo((): Hit[] => {
     const to = (station: string) => void navigate(`/site/${site.site.id}/${station}`);
     return [
       ...STATIONS.map(({ id, name }): Hit => ({ kind: 'Station', label: name, go: () => to(id) })),
-      ...site.view.pages.map(({ path }): Hit => ({ kind: 'Page', label: path, go: () => { choosePage(path); to('markup'); } })),
-      ...site.view.pairs.map((pair): Hit => ({ kind: 'Picture', label: pair.full, go: () => { choose(site.view.strands.find((strand) => strand.full === pair.full)?.id ?? null); to('pairs'); } })),
-      ...site.view.strands.map((strand): Hit => ({ kind: 'Strand', label: `${strand.name} on ${strand.page}, item ${strand.item + 1}`, go: () => { choosePage(strand.page); choose(strand.id); to('markup'); } })),
-      ...(['undo', 'redo'] as const).flatMap((way): Hit[] => (site[way] === null ? [] : [{ kind: 'Action', label: `${way === 'undo' ? 'Undo' : 'Redo'}: ${site[way]}`, go: () => work({ do: 'step', way }) }])),
+      ...site.view.pages.map(({ path }): Hit => ({
+        kind: 'Page',
+        label: path,
+        go: () => {
+          choosePage(path);
+          to('markup');
+        },
+      })),
+      ...site.view.pairs.map((pair): Hit => ({
+        kind: 'Picture',
+        label: pair.full,
+        go: () => {
+          choose(site.view.strands.find((strand) => strand.full === pair.full)?.id ?? null);
+          to('pairs');
+        },
+      })),
+      ...site.view.strands.map((strand): Hit => ({
+        kind: 'Strand',
+        label: `${strand.name} on ${strand.page}, item ${strand.item + 1}`,
+        go: () => {
+          choosePage(strand.page);
+          choose(strand.id);
+          to('markup');
+        },
+      })),
+      ...(['undo', 'redo'] as const).flatMap((way): Hit[] =>
+        site[way] === null
+          ? []
+          : [
+              {
+                kind: 'Action',
+                label: `${way === 'undo' ? 'Undo' : 'Redo'}: ${site[way]}`,
+                go: () => work({ do: 'step', way }),
+              },
+            ],
+      ),
       { kind: 'Action', label: 'All files of the site', go: onFiles },
       { kind: 'Action', label: 'Show the keys', go: onKeys },
       { kind: 'Action', label: 'Go to the shelf', go: () => void navigate('/') },
     ];
   }, [site, navigate, choose, choosePage, work, onKeys, onFiles]);
   return (
-    <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" slotProps={{ paper: { 'aria-label': 'Find', sx: { overflow: 'visible' } } }} sx={{ '& .MuiDialog-container': { alignItems: 'flex-start', pt: 8 } }}>
+    <Dialog
+      open={open}
+      onClose={onClose}
+      fullWidth
+      maxWidth="sm"
+      slotProps={{ paper: { 'aria-label': 'Find', sx: { overflow: 'visible' } } }}
+      sx={{ '& .MuiDialog-container': { alignItems: 'flex-start', pt: 8 } }}
+    >
       <DialogContent sx={{ overflow: 'visible' }}>
         <Autocomplete
           options={hits}

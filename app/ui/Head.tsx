@@ -18,12 +18,47 @@ import { ink, SERIF } from './theme';
 
 export function Bar({ under, middle, children }: { under?: string; middle?: ReactNode; children: ReactNode }) {
   return (
-    <Box component="header" sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 2, height: 64, px: 2.5, borderBottom: `1px solid ${ink('hair')}`, flexShrink: 0 }}>
+    <Box
+      component="header"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        justifyContent: 'space-between',
+        gap: 2,
+        height: 64,
+        px: 2.5,
+        borderBottom: `1px solid ${ink('hair')}`,
+        flexShrink: 0,
+      }}
+    >
       <Box sx={{ width: 190, minWidth: 0 }}>
-        <Box component={Link} to="/" sx={{ fontFamily: SERIF, fontWeight: 600, fontSize: '1.3rem', color: ink('peat'), textDecoration: 'none', lineHeight: 1.1 }}>
+        <Box
+          component={Link}
+          to="/"
+          sx={{
+            fontFamily: SERIF,
+            fontWeight: 600,
+            fontSize: '1.3rem',
+            color: ink('peat'),
+            textDecoration: 'none',
+            lineHeight: 1.1,
+          }}
+        >
           Heathmoor
         </Box>
-        {under && <Box sx={{ color: ink('stone'), fontSize: '0.78rem', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{under}</Box>}
+        {under && (
+          <Box
+            sx={{
+              color: ink('stone'),
+              fontSize: '0.78rem',
+              overflow: 'hidden',
+              textOverflow: 'ellipsis',
+              whiteSpace: 'nowrap',
+            }}
+          >
+            {under}
+          </Box>
+        )}
       </Box>
       {middle}
       <Box sx={{ display: 'flex', gap: 0.5, alignItems: 'center', flexShrink: 0 }}>{children}</Box>
@@ -55,7 +90,11 @@ export function UndoRedo() {
     return (
       <Tooltip key={way} title={title}>
         <span>
-          <IconButton aria-label={title} disabled={label === null || busy || site.readOnly} onClick={() => work({ do: 'step', way })}>
+          <IconButton
+            aria-label={title}
+            disabled={label === null || busy || site.readOnly}
+            onClick={() => work({ do: 'step', way })}
+          >
             {way === 'undo' ? <Undo fontSize="small" /> : <Redo fontSize="small" />}
           </IconButton>
         </span>

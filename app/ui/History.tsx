@@ -38,8 +38,14 @@ export function History({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="history-title">
       <DialogTitle id="history-title">History</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.25fr)', gap: 2.5, minHeight: 420 }}>
-        <Box component="ul" aria-label="What was done, the latest first" sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' }}>
+      <DialogContent
+        sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.25fr)', gap: 2.5, minHeight: 420 }}
+      >
+        <Box
+          component="ul"
+          aria-label="What was done, the latest first"
+          sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' }}
+        >
           {[...(entries ?? [])].reverse().map(({ number, label, name, at: when }) => (
             <Box component="li" key={number} sx={{ borderBottom: `1px solid ${ink('hair')}` }}>
               <Box
@@ -47,7 +53,20 @@ export function History({ onClose }: { onClose: () => void }) {
                 type="button"
                 aria-pressed={number === at}
                 onClick={() => setChosen(number)}
-                sx={{ display: 'block', width: '100%', textAlign: 'left', border: 0, px: 1, py: 0.75, font: 'inherit', fontSize: '0.8125rem', cursor: 'pointer', color: number > head ? ink('stone') : 'inherit', bgcolor: number === at ? ink('heatherWash') : 'transparent', overflowWrap: 'anywhere' }}
+                sx={{
+                  display: 'block',
+                  width: '100%',
+                  textAlign: 'left',
+                  border: 0,
+                  px: 1,
+                  py: 0.75,
+                  font: 'inherit',
+                  fontSize: '0.8125rem',
+                  cursor: 'pointer',
+                  color: number > head ? ink('stone') : 'inherit',
+                  bgcolor: number === at ? ink('heatherWash') : 'transparent',
+                  overflowWrap: 'anywhere',
+                }}
               >
                 {name !== null && <Box sx={{ fontWeight: 600 }}>{name}</Box>}
                 {label}
@@ -63,34 +82,75 @@ export function History({ onClose }: { onClose: () => void }) {
         {entry && (
           <Box sx={{ minWidth: 0, display: 'grid', gap: 1.5, alignContent: 'start' }}>
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-              <Button variant="contained" color="primary" disabled={idle || entry.number === head} onClick={() => work({ do: 'go', to: entry.number })}>
+              <Button
+                variant="contained"
+                color="primary"
+                disabled={idle || entry.number === head}
+                onClick={() => work({ do: 'go', to: entry.number })}
+              >
                 {entry.number > head ? 'Go forth to here' : 'Go back to here'}
               </Button>
-              <Box sx={{ fontSize: '0.75rem', color: ink('stone') }}>{entry.number === head ? 'The site is as it was after this.' : 'Nothing is lost by it until you change something there.'}</Box>
+              <Box sx={{ fontSize: '0.75rem', color: ink('stone') }}>
+                {entry.number === head
+                  ? 'The site is as it was after this.'
+                  : 'Nothing is lost by it until you change something there.'}
+              </Box>
             </Box>
-            <PointName key={`${entry.number} ${entry.name}`} entry={entry} idle={idle} onName={(name) => work({ do: 'name-point', number: entry.number, name })} />
+            <PointName
+              key={`${entry.number} ${entry.name}`}
+              entry={entry}
+              idle={idle}
+              onName={(name) => work({ do: 'name-point', number: entry.number, name })}
+            />
             <EntryDiff number={entry.number} head={head} />
           </Box>
         )}
       </DialogContent>
       <DialogActions sx={{ pl: 3 }}>
-        <FormControlLabel control={<Checkbox size="small" checked={shownBefore} onChange={({ target }) => setShownBefore(target.checked)} />} label="Show every change before it is made" slotProps={{ typography: { variant: 'body2' } }} sx={{ flex: 1 }} />
+        <FormControlLabel
+          control={
+            <Checkbox size="small" checked={shownBefore} onChange={({ target }) => setShownBefore(target.checked)} />
+          }
+          label="Show every change before it is made"
+          slotProps={{ typography: { variant: 'body2' } }}
+          sx={{ flex: 1 }}
+        />
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>
   );
 }
 
-function PointName({ entry, idle, onName }: { entry: HistoryEntry; idle: boolean; onName: (name: string | null) => void }) {
+function PointName({
+  entry,
+  idle,
+  onName,
+}: {
+  entry: HistoryEntry;
+  idle: boolean;
+  onName: (name: string | null) => void;
+}) {
   const [name, setName] = useState(entry.name ?? '');
   const trimmed = name.trim();
   return (
-    <Box component="form" sx={{ display: 'flex', gap: 1 }} onSubmit={(event) => {
-      event.preventDefault();
-      onName(trimmed === '' ? null : trimmed);
-    }}>
-      <TextField label="Name of this restore point" value={name} onChange={({ target }) => setName(target.value)} sx={{ flex: 1 }} slotProps={{ htmlInput: { maxLength: 80 } }} />
-      <Button type="submit" disabled={idle || trimmed === (entry.name ?? '')}>{trimmed === '' && entry.name !== null ? 'Take the name away' : 'Keep the name'}</Button>
+    <Box
+      component="form"
+      sx={{ display: 'flex', gap: 1 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        onName(trimmed === '' ? null : trimmed);
+      }}
+    >
+      <TextField
+        label="Name of this restore point"
+        value={name}
+        onChange={({ target }) => setName(target.value)}
+        sx={{ flex: 1 }}
+        slotProps={{ htmlInput: { maxLength: 80 } }}
+      />
+      <Button type="submit" disabled={idle || trimmed === (entry.name ?? '')}>
+        {trimmed === '' && entry.name !== null ? 'Take the name away' : 'Keep the name'}
+      </Button>
     </Box>
   );
 }
@@ -106,9 +166,17 @@ function EntryDiff({ number, head }: { number: number; head: number }) {
       current = false;
     };
   }, [session, number, head]);
-  if (number === 0) return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>Before this nothing was changed here.</Box>;
-  if (shown?.number !== number) return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>Reading what it did…</Box>;
-  if (shown.diffs === null) return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>What it did can no longer be shown.</Box>;
-  if (shown.diffs.length === 0) return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>It changed no file of the site, only what is remembered beside it.</Box>;
+  if (number === 0)
+    return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>Before this nothing was changed here.</Box>;
+  if (shown?.number !== number)
+    return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>Reading what it did…</Box>;
+  if (shown.diffs === null)
+    return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>What it did can no longer be shown.</Box>;
+  if (shown.diffs.length === 0)
+    return (
+      <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>
+        It changed no file of the site, only what is remembered beside it.
+      </Box>
+    );
   return <DiffView diffs={shown.diffs} height={330} />;
 }

@@ -33,12 +33,45 @@ export function LimitedPage({ path, width, room, title, onRestart }: LimitedPage
   }, [site, path]);
   return (
     <Box sx={{ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff' }}>
-      <Box role="status" sx={{ height: NOTE, px: 1.5, py: 0.75, display: 'flex', gap: 1, alignItems: 'center', color: '#5c544e', bgcolor: '#fff6d6', fontSize: '0.75rem', lineHeight: 1.35 }}>
-        <Box sx={{ flex: 1, minWidth: 0 }}>Limited preview: no scripts, no links, small pictures. The preview’s own port does not answer.</Box>
-        <Button onClick={onRestart} sx={{ flexShrink: 0 }}>Start it again</Button>
+      <Box
+        role="status"
+        sx={{
+          height: NOTE,
+          px: 1.5,
+          py: 0.75,
+          display: 'flex',
+          gap: 1,
+          alignItems: 'center',
+          color: '#5c544e',
+          bgcolor: '#fff6d6',
+          fontSize: '0.75rem',
+          lineHeight: 1.35,
+        }}
+      >
+        <Box sx={{ flex: 1, minWidth: 0 }}>
+          Limited preview: no scripts, no links, small pictures. The preview’s own port does not answer.
+        </Box>
+        <Button onClick={onRestart} sx={{ flexShrink: 0 }}>
+          Start it again
+        </Button>
       </Box>
       {text !== null && (
-        <Box component="iframe" key={path} srcDoc={text} title={`${title}, limited`} sandbox="" sx={{ border: 0, display: 'block', width, height: (room.height - NOTE) / scale, transform: `scale(${scale})`, transformOrigin: '0 0', background: '#fff' }} />
+        <Box
+          component="iframe"
+          key={path}
+          srcDoc={text}
+          title={`${title}, limited`}
+          sandbox=""
+          sx={{
+            border: 0,
+            display: 'block',
+            width,
+            height: (room.height - NOTE) / scale,
+            transform: `scale(${scale})`,
+            transformOrigin: '0 0',
+            background: '#fff',
+          }}
+        />
       )}
     </Box>
   );

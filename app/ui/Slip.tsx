@@ -22,22 +22,49 @@ export function Slip() {
     return () => clearTimeout(timer);
   }, [shown, held]);
   return (
-    <Box sx={{ position: 'fixed', left: 20, bottom: 16, width: 520, zIndex: 1200, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1 }}>
+    <Box
+      sx={{
+        position: 'fixed',
+        left: 20,
+        bottom: 16,
+        width: 520,
+        zIndex: 1200,
+        display: 'grid',
+        gridTemplateColumns: 'minmax(0, 1fr)',
+        gap: 1,
+      }}
+    >
       <Box role="status" aria-live="polite" sx={{ display: 'contents' }}>
         {job && (
           <Box sx={{ ...CARD, p: 1.5 }}>
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 0.75 }}>
-              <Box sx={{ flex: 1 }}>{`${job.says}, ${job.done} of ${job.of}${job.left === undefined ? '' : `, ${inTime(job.left)} left`}`}</Box>
+              <Box
+                sx={{ flex: 1 }}
+              >{`${job.says}, ${job.done} of ${job.of}${job.left === undefined ? '' : `, ${inTime(job.left)} left`}`}</Box>
               {job.stop && <Button onClick={job.stop}>Stop</Button>}
             </Box>
-            <LinearProgress aria-label={job.says} variant="determinate" value={job.of === 0 ? 0 : (job.done / job.of) * 100} />
+            <LinearProgress
+              aria-label={job.says}
+              variant="determinate"
+              value={job.of === 0 ? 0 : (job.done / job.of) * 100}
+            />
           </Box>
         )}
         {shown && (
-          <Box onMouseEnter={() => setHeld(true)} onMouseLeave={() => setHeld(false)} onFocus={() => setHeld(true)} onBlur={() => setHeld(false)} sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? ink('edge') : ink('rust') }}>
+          <Box
+            onMouseEnter={() => setHeld(true)}
+            onMouseLeave={() => setHeld(false)}
+            onFocus={() => setHeld(true)}
+            onBlur={() => setHeld(false)}
+            sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? ink('edge') : ink('rust') }}
+          >
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
-              <Box sx={{ flex: 1, fontWeight: 600, color: shown.ok ? undefined : ink('rust') }}>{shown.ok ? shown.label : shown.reason}</Box>
-              {shown.ok && shown.undoable !== false && site.undo !== null && <Button onClick={() => work({ do: 'step', way: 'undo' })}>Undo</Button>}
+              <Box sx={{ flex: 1, fontWeight: 600, color: shown.ok ? undefined : ink('rust') }}>
+                {shown.ok ? shown.label : shown.reason}
+              </Box>
+              {shown.ok && shown.undoable !== false && site.undo !== null && (
+                <Button onClick={() => work({ do: 'step', way: 'undo' })}>Undo</Button>
+              )}
               <Button onClick={() => setGone(shown)}>Close</Button>
             </Box>
             {shown.ok && shown.diffs.length > 0 && (
@@ -53,6 +80,13 @@ export function Slip() {
 }
 
 /** Rounded to what somebody waits for. */
-const inTime = (ms: number): string => (ms < 90_000 ? `about ${Math.max(5, Math.round(ms / 5000) * 5)} s` : `about ${Math.round(ms / 60_000)} min`);
+const inTime = (ms: number): string =>
+  ms < 90_000 ? `about ${Math.max(5, Math.round(ms / 5000) * 5)} s` : `about ${Math.round(ms / 60_000)} min`;
 
-const CARD = { bgcolor: ink('paper'), border: `1px solid ${ink('edge')}`, borderRadius: 1, boxShadow: '0 4px 18px rgb(20 16 15 / 0.18)', fontSize: '0.8125rem' };
+const CARD = {
+  bgcolor: ink('paper'),
+  border: `1px solid ${ink('edge')}`,
+  borderRadius: 1,
+  boxShadow: '0 4px 18px rgb(20 16 15 / 0.18)',
+  fontSize: '0.8125rem',
+};

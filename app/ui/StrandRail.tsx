@@ -15,10 +15,22 @@ import { Fixes, inBytes, Mono, Picture, toneInk } from './parts';
 import { useChosenStrand, useIntent, useSite } from './site';
 import { ink } from './theme';
 
-const NAMES: Record<JointName, string> = { thumbnail: 'Thumbnail file', image: 'Image tag', link: 'Link', viewer: 'Viewer', 'full-size': 'Full-size file' };
+const NAMES: Record<JointName, string> = {
+  thumbnail: 'Thumbnail file',
+  image: 'Image tag',
+  link: 'Link',
+  viewer: 'Viewer',
+  'full-size': 'Full-size file',
+};
 
 /** Where each joint lives. */
-export const HOME: Record<JointName, Station> = { thumbnail: 'pairs', image: 'markup', link: 'markup', viewer: 'wiring', 'full-size': 'pairs' };
+export const HOME: Record<JointName, Station> = {
+  thumbnail: 'pairs',
+  image: 'markup',
+  link: 'markup',
+  viewer: 'wiring',
+  'full-size': 'pairs',
+};
 
 const TONE = { whole: 'whole', look: 'look', broken: 'broken', none: 'plain' } as const;
 const WORD: Record<JointState, string> = { whole: 'whole', look: 'to look at', broken: 'broken', none: 'not there' };
@@ -28,7 +40,19 @@ function Bead({ state }: { state: JointState }) {
   const colour = toneInk(TONE[state]);
   return (
     <svg width="24" height="24" viewBox="-12 -12 24 24" aria-hidden style={{ display: 'block', flexShrink: 0 }}>
-      {state === 'broken' ? <path d="M0-10.5 10.5 0 0 10.5-10.5 0Z" fill={ink('rustWash')} stroke={colour} strokeWidth="1.8" /> : state === 'look' ? <path d="M-7.5-7.5h15v15h-15z" fill={ink('gorseWash')} stroke={colour} strokeWidth="1.8" /> : <circle r="7.5" fill={ink('paper')} stroke={colour} strokeWidth="1.8" strokeDasharray={state === 'none' ? '2.5 3' : undefined} />}
+      {state === 'broken' ? (
+        <path d="M0-10.5 10.5 0 0 10.5-10.5 0Z" fill={ink('rustWash')} stroke={colour} strokeWidth="1.8" />
+      ) : state === 'look' ? (
+        <path d="M-7.5-7.5h15v15h-15z" fill={ink('gorseWash')} stroke={colour} strokeWidth="1.8" />
+      ) : (
+        <circle
+          r="7.5"
+          fill={ink('paper')}
+          stroke={colour}
+          strokeWidth="1.8"
+          strokeDasharray={state === 'none' ? '2.5 3' : undefined}
+        />
+      )}
     </svg>
   );
 }
@@ -36,8 +60,19 @@ function Bead({ state }: { state: JointState }) {
 export function StrandRail() {
   const strand = useChosenStrand();
   return (
-    <Box component="aside" aria-label="Strand" sx={{ width: 236, flexShrink: 0, borderLeft: `1px solid ${ink('hair')}`, p: 1.75, overflowY: 'auto' }}>
-      {strand ? <Chosen strand={strand} /> : <Typography variant="body2" color="textSecondary">A strand is one picture’s way: thumbnail, image tag, link, viewer, full-size file. Choose a picture and its five joints stand here.</Typography>}
+    <Box
+      component="aside"
+      aria-label="Strand"
+      sx={{ width: 236, flexShrink: 0, borderLeft: `1px solid ${ink('hair')}`, p: 1.75, overflowY: 'auto' }}
+    >
+      {strand ? (
+        <Chosen strand={strand} />
+      ) : (
+        <Typography variant="body2" color="textSecondary">
+          A strand is one picture’s way: thumbnail, image tag, link, viewer, full-size file. Choose a picture and its
+          five joints stand here.
+        </Typography>
+      )}
     </Box>
   );
 }
@@ -46,7 +81,8 @@ function Chosen({ strand }: { strand: Strand }) {
   const { site } = useSite();
   const page = site.view.pages.find((one) => one.path === strand.page);
   const count = page?.galleries[strand.gallery]?.strands.length ?? 0;
-  const broken = strand.joints.find((joint) => joint.state === 'broken') ?? strand.joints.find((joint) => joint.state === 'look');
+  const broken =
+    strand.joints.find((joint) => joint.state === 'broken') ?? strand.joints.find((joint) => joint.state === 'look');
   return (
     <>
       <Typography variant="h2" sx={{ overflowWrap: 'anywhere', fontSize: '1rem' }}>
@@ -54,7 +90,9 @@ function Chosen({ strand }: { strand: Strand }) {
       </Typography>
       <Typography variant="body2" sx={{ mb: 1.5, fontSize: '0.78rem' }} color="textSecondary">
         <Box component="span" sx={{ color: toneInk(TONE[strand.state]), fontWeight: 600 }}>
-          {broken ? `${broken.state === 'broken' ? 'broken' : 'to look at'} at ${NAMES[broken.name].toLowerCase()}` : 'whole'}
+          {broken
+            ? `${broken.state === 'broken' ? 'broken' : 'to look at'} at ${NAMES[broken.name].toLowerCase()}`
+            : 'whole'}
         </Box>
         {` · item ${strand.item + 1} of ${count}`}
       </Typography>
@@ -78,8 +116,34 @@ function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next:
   };
   return (
     <Box component="li" sx={{ display: 'flex', gap: 0.75, position: 'relative', pb: 2, minHeight: 62 }}>
-      {next && <Box aria-hidden sx={{ position: 'absolute', left: 11, top: 20, bottom: -3, borderLeft: cut ? `2px dotted ${ink('rust')}` : `2px solid ${next.state === 'none' || joint.state === 'none' ? ink('hair') : ink('lichen')}` }} />}
-      <Box component="button" type="button" data-joint={joint.name} aria-label={`${NAMES[joint.name]}: ${WORD[joint.state]}. Go to ${HOME[joint.name]}`} onClick={go} sx={{ all: 'unset', cursor: 'pointer', alignSelf: 'flex-start', zIndex: 1, '&:focus-visible': { outline: `2px solid ${ink('heather')}`, borderRadius: 1 } }}>
+      {next && (
+        <Box
+          aria-hidden
+          sx={{
+            position: 'absolute',
+            left: 11,
+            top: 20,
+            bottom: -3,
+            borderLeft: cut
+              ? `2px dotted ${ink('rust')}`
+              : `2px solid ${next.state === 'none' || joint.state === 'none' ? ink('hair') : ink('lichen')}`,
+          }}
+        />
+      )}
+      <Box
+        component="button"
+        type="button"
+        data-joint={joint.name}
+        aria-label={`${NAMES[joint.name]}: ${WORD[joint.state]}. Go to ${HOME[joint.name]}`}
+        onClick={go}
+        sx={{
+          all: 'unset',
+          cursor: 'pointer',
+          alignSelf: 'flex-start',
+          zIndex: 1,
+          '&:focus-visible': { outline: `2px solid ${ink('heather')}`, borderRadius: 1 },
+        }}
+      >
         <Bead state={joint.state} />
       </Box>
       <Box sx={{ minWidth: 0, flex: 1, fontSize: '0.78rem', lineHeight: 1.45 }}>
@@ -87,7 +151,10 @@ function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next:
         <Shown joint={joint} strand={strand} />
         {joint.says !== '' && <Box sx={{ color: toneInk(TONE[joint.state]), mt: 0.25 }}>{joint.says}</Box>}
         {findings.map((finding) => (
-          <Box key={finding.id} sx={{ display: 'flex', flexDirection: 'column', alignItems: 'flex-start', gap: 0.5, mt: 0.75 }}>
+          <Box
+            key={finding.id}
+            sx={{ display: 'flex', flexDirection: 'column', alignItems: 'flex-start', gap: 0.5, mt: 0.75 }}
+          >
             <Fixes finding={finding.id} fixes={finding.fixes.filter((fix) => fix.kind !== 'ask')} />
           </Box>
         ))}
@@ -102,7 +169,14 @@ function Shown({ joint, strand }: { joint: Joint; strand: Strand }) {
   const { site } = useSite();
   const path = joint.name === 'thumbnail' ? strand.thumbnail : joint.name === 'full-size' ? strand.full : null;
   const pair = site.view.pairs.find((one) => one.full === strand.full);
-  const size = joint.name === 'thumbnail' ? (pair?.thumbnail === path ? pair?.thumbnailSize : null) : joint.name === 'full-size' ? pair?.fullSize : null;
+  const size =
+    joint.name === 'thumbnail'
+      ? pair?.thumbnail === path
+        ? pair?.thumbnailSize
+        : null
+      : joint.name === 'full-size'
+        ? pair?.fullSize
+        : null;
   return (
     <>
       {joint.name === 'thumbnail' && path !== null && (
@@ -117,7 +191,17 @@ function Shown({ joint, strand }: { joint: Joint; strand: Strand }) {
 }
 
 /** A line of words, written where it is shown. Enter or leaving the field sets it. */
-function Words({ label, value, onSet, focus = 0 }: { label: string; value: string; onSet: (value: string) => void; focus?: number }) {
+function Words({
+  label,
+  value,
+  onSet,
+  focus = 0,
+}: {
+  label: string;
+  value: string;
+  onSet: (value: string) => void;
+  focus?: number;
+}) {
   const { site } = useSite();
   const [text, setText] = useState(value);
   const [known, setKnown] = useState(value);
@@ -158,8 +242,19 @@ function ItemWords({ strand }: { strand: Strand }) {
   const intent = useIntent();
   return (
     <>
-      <Words label="Alt text" value={strand.alt ?? ''} focus={asked} onSet={(value) => intent({ kind: 'set-alt', strand: strand.id, value })} />
-      {strand.caption !== null && <Words label="Caption" value={strand.caption} onSet={(value) => intent({ kind: 'set-caption', strand: strand.id, value })} />}
+      <Words
+        label="Alt text"
+        value={strand.alt ?? ''}
+        focus={asked}
+        onSet={(value) => intent({ kind: 'set-alt', strand: strand.id, value })}
+      />
+      {strand.caption !== null && (
+        <Words
+          label="Caption"
+          value={strand.caption}
+          onSet={(value) => intent({ kind: 'set-caption', strand: strand.id, value })}
+        />
+      )}
     </>
   );
 }
@@ -185,7 +280,11 @@ function Order({ strand }: { strand: Strand }) {
       </Tooltip>
       <Tooltip title="Move the item down">
         <span>
-          <IconButton aria-label="Move the item down" disabled={strand.item >= count - 1} onClick={() => move(strand.item + 1)}>
+          <IconButton
+            aria-label="Move the item down"
+            disabled={strand.item >= count - 1}
+            onClick={() => move(strand.item + 1)}
+          >
             <ArrowDownward fontSize="small" />
           </IconButton>
         </span>

@@ -10,15 +10,29 @@ const WIDTH = 780;
 /** Height of each stone on the path; CSS px. */
 const HEIGHTS = [22, 18, 23, 17, 22];
 const place = (n: number) => (WIDTH * (n + 0.5)) / STATIONS.length;
-const PATH = line<[number, number]>().curve(curveMonotoneX)([[0, 25], ...HEIGHTS.map((y, n): [number, number] => [place(n), y]), [WIDTH, 21]]) ?? '';
+const PATH =
+  line<[number, number]>().curve(curveMonotoneX)([
+    [0, 25],
+    ...HEIGHTS.map((y, n): [number, number] => [place(n), y]),
+    [WIDTH, 21],
+  ]) ?? '';
 
 export function Trail({ siteId, open, at }: { siteId: string; open: Record<Station, number>; at: Station | null }) {
   return (
     <Box component="nav" aria-label="Stations" sx={{ position: 'relative', width: WIDTH, height: 58, flexShrink: 1 }}>
-      <Box component="svg" viewBox={`0 0 ${WIDTH} 58`} preserveAspectRatio="none" aria-hidden sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}>
+      <Box
+        component="svg"
+        viewBox={`0 0 ${WIDTH} 58`}
+        preserveAspectRatio="none"
+        aria-hidden
+        sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
+      >
         <path d={PATH} fill="none" stroke={ink('edge')} strokeWidth={1.2} />
       </Box>
-      <Box component="ol" sx={{ display: 'grid', gridTemplateColumns: 'repeat(5, 1fr)', m: 0, p: 0, listStyle: 'none', height: '100%' }}>
+      <Box
+        component="ol"
+        sx={{ display: 'grid', gridTemplateColumns: 'repeat(5, 1fr)', m: 0, p: 0, listStyle: 'none', height: '100%' }}
+      >
         {STATIONS.map((station, n) => {
           const here = station.id === at;
           const count = open[station.id];
@@ -27,14 +41,44 @@ export function Trail({ siteId, open, at }: { siteId: string; open: Record<Stati
               <Box
                 component={NavLink}
                 to={`/site/${siteId}/${station.id}`}
-                sx={{ position: 'absolute', inset: 2, textDecoration: 'none', color: here ? ink('heather') : ink('peat'), fontWeight: here ? 700 : 500, fontSize: '0.875rem', borderRadius: 1, pt: '34px', '&:hover': { color: ink('heather') } }}
+                sx={{
+                  position: 'absolute',
+                  inset: 2,
+                  textDecoration: 'none',
+                  color: here ? ink('heather') : ink('peat'),
+                  fontWeight: here ? 700 : 500,
+                  fontSize: '0.875rem',
+                  borderRadius: 1,
+                  pt: '34px',
+                  '&:hover': { color: ink('heather') },
+                }}
               >
-                <Box component="span" aria-hidden sx={{ position: 'absolute', left: '50%', top: (HEIGHTS[n] ?? 20) - 2, width: here ? 15 : 11, height: here ? 15 : 11, transform: 'translate(-50%, -50%)', borderRadius: '50%', border: `1.5px solid ${here ? ink('heather') : ink('edge')}`, bgcolor: here ? ink('heather') : ink('mist') }} />
+                <Box
+                  component="span"
+                  aria-hidden
+                  sx={{
+                    position: 'absolute',
+                    left: '50%',
+                    top: (HEIGHTS[n] ?? 20) - 2,
+                    width: here ? 15 : 11,
+                    height: here ? 15 : 11,
+                    transform: 'translate(-50%, -50%)',
+                    borderRadius: '50%',
+                    border: `1.5px solid ${here ? ink('heather') : ink('edge')}`,
+                    bgcolor: here ? ink('heather') : ink('mist'),
+                  }}
+                />
                 {station.name}
                 {count > 0 && (
                   <Box component="span" sx={{ ml: 0.5, color: ink('rust'), fontWeight: 600, fontSize: '0.8125rem' }}>
                     {count}
-                    <Box component="span" sx={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}> open</Box>
+                    <Box
+                      component="span"
+                      sx={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}
+                    >
+                      {' '}
+                      open
+                    </Box>
                   </Box>
                 )}
               </Box>

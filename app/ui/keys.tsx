@@ -68,7 +68,8 @@ export interface KeyActions {
   sheet: () => void;
 }
 
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
 
 export function useKeys(actions: KeyActions): void {
   const latest = useRef(actions);
@@ -90,18 +91,31 @@ export function useKeys(actions: KeyActions): void {
 
 function actionFor(event: KeyboardEvent, command: boolean, actions: KeyActions): (() => void) | null {
   const { key } = event;
-  if (event.altKey && !command && /^Digit[1-5]$/.test(event.code)) return () => actions.station(Number(event.code.slice(5)) - 1);
+  if (event.altKey && !command && /^Digit[1-5]$/.test(event.code))
+    return () => actions.station(Number(event.code.slice(5)) - 1);
   if (command && key.toLowerCase() === 'k') return actions.find;
   if (event.defaultPrevented || isTyping(event.target)) return null;
   if (command && key.toLowerCase() === 'z') return () => actions.step(event.shiftKey ? 'redo' : 'undo');
   if (command && key.toLowerCase() === 'y') return () => actions.step('redo');
   if (command || event.altKey || document.querySelector('[role="dialog"]')) return null;
-  const plain: Record<string, () => void> = { j: () => actions.strand(1), k: () => actions.strand(-1), '[': () => actions.joint(-1), ']': () => actions.joint(1), f: actions.files, h: actions.history, '?': actions.sheet };
+  const plain: Record<string, () => void> = {
+    j: () => actions.strand(1),
+    k: () => actions.strand(-1),
+    '[': () => actions.joint(-1),
+    ']': () => actions.joint(1),
+    f: actions.files,
+    h: actions.history,
+    '?': actions.sheet,
+  };
   return plain[key] ?? stationKeys.find((one) => one.key === key)?.act ?? null;
 }
 
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const here = useSyncExternalStore(watchStationKeys, () => stationKeys, () => stationKeys);
+  const here = useSyncExternalStore(
+    watchStationKeys,
+    () => stationKeys,
+    () => stationKeys,
+  );
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
@@ -109,8 +123,12 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
         <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '6px 20px', m: 0 }}>
           {[...here, ...KEYS].map(({ keys, does }) => (
             <Box key={keys} sx={{ display: 'contents' }}>
-              <Box component="dt" sx={{ fontFamily: MONO, fontSize: '0.8125rem' }}>{keys}</Box>
-              <Box component="dd" sx={{ m: 0 }}>{does}</Box>
+              <Box component="dt" sx={{ fontFamily: MONO, fontSize: '0.8125rem' }}>
+                {keys}
+              </Box>
+              <Box component="dd" sx={{ m: 0 }}>
+                {does}
+              </Box>
             </Box>
           ))}
         </Box>

@@ -23,7 +23,19 @@ export const toneInk = (tone: Tone): string => ink(TONES[tone][0]);
 export function Tag({ tone, children }: { tone: Tone; children: ReactNode }) {
   const [text, wash] = TONES[tone];
   return (
-    <Box component="span" sx={{ color: ink(text), bgcolor: ink(wash), borderRadius: '3px', px: 0.75, py: 0.25, fontSize: '0.75rem', fontWeight: 600, whiteSpace: 'nowrap' }}>
+    <Box
+      component="span"
+      sx={{
+        color: ink(text),
+        bgcolor: ink(wash),
+        borderRadius: '3px',
+        px: 0.75,
+        py: 0.25,
+        fontSize: '0.75rem',
+        fontWeight: 600,
+        whiteSpace: 'nowrap',
+      }}
+    >
       {children}
     </Box>
   );
@@ -31,7 +43,10 @@ export function Tag({ tone, children }: { tone: Tone; children: ReactNode }) {
 
 export function Sheet({ children, sx, label }: { children: ReactNode; sx?: object; label?: string }) {
   return (
-    <Box {...(label ? { component: 'section', 'aria-label': label } : {})} sx={{ bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, ...sx }}>
+    <Box
+      {...(label ? { component: 'section', 'aria-label': label } : {})}
+      sx={{ bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, ...sx }}
+    >
       {children}
     </Box>
   );
@@ -54,7 +69,11 @@ export function StationHead({ title, says, children }: { title: ReactNode; says:
 /** A part of a dialog under a small heading. */
 export function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <Box component="section" aria-label={title} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 0.9 }}>
+    <Box
+      component="section"
+      aria-label={title}
+      sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 0.9 }}
+    >
       <Box sx={{ fontSize: '0.8125rem', fontWeight: 600 }}>{title}</Box>
       {children}
     </Box>
@@ -62,18 +81,41 @@ export function Part({ title, children }: { title: string; children: ReactNode }
 }
 
 export const Mono = ({ children, tone }: { children: ReactNode; tone?: Token }) => (
-  <Box component="span" sx={{ fontFamily: MONO, fontSize: '0.78rem', ...(tone ? { color: ink(tone) } : {}), overflowWrap: 'anywhere' }}>
+  <Box
+    component="span"
+    sx={{ fontFamily: MONO, fontSize: '0.78rem', ...(tone ? { color: ink(tone) } : {}), overflowWrap: 'anywhere' }}
+  >
     {children}
   </Box>
 );
 
 /** A picture file of the site, whole, in a box; a dashed frame where there is none. */
-export function Picture({ path, width, height, alt = '' }: { path: string | null; width: number; height: number; alt?: string }) {
+export function Picture({
+  path,
+  width,
+  height,
+  alt = '',
+}: {
+  path: string | null;
+  width: number;
+  height: number;
+  alt?: string;
+}) {
   const url = usePicture(path);
-  if (path === null) return <Box aria-hidden sx={{ width, height, border: `1px dashed ${ink('edge')}`, borderRadius: '2px' }} />;
+  if (path === null)
+    return <Box aria-hidden sx={{ width, height, border: `1px dashed ${ink('edge')}`, borderRadius: '2px' }} />;
   return (
     <Box sx={{ width, height, display: 'grid', placeItems: 'center' }}>
-      {url !== null && <Box component="img" src={url} alt={alt} loading="lazy" decoding="async" sx={{ maxWidth: width, maxHeight: height, display: 'block', borderRadius: '2px' }} />}
+      {url !== null && (
+        <Box
+          component="img"
+          src={url}
+          alt={alt}
+          loading="lazy"
+          decoding="async"
+          sx={{ maxWidth: width, maxHeight: height, display: 'block', borderRadius: '2px' }}
+        />
+      )}
     </Box>
   );
 }
@@ -83,7 +125,12 @@ export function Fixes({ finding, fixes, most = 2 }: { finding: string; fixes: re
   const mend = useFix();
   const { busy, site } = useSite();
   return fixes.slice(0, most).map((fix, n) => (
-    <Button key={fix.label} disabled={busy || site.readOnly} onClick={() => mend(finding, n, fix)} sx={{ justifyContent: 'flex-start', textAlign: 'left', lineHeight: 1.35 }}>
+    <Button
+      key={fix.label}
+      disabled={busy || site.readOnly}
+      onClick={() => mend(finding, n, fix)}
+      sx={{ justifyContent: 'flex-start', textAlign: 'left', lineHeight: 1.35 }}
+    >
       {fix.label}
     </Button>
   ));

@@ -20,7 +20,10 @@ export function usePlan(wish: Intent | null): PlanView | null {
   useEffect(() => {
     if (key === null) return undefined;
     let current = true;
-    const timer = setTimeout(() => void session.plan(JSON.parse(key) as Intent).then((plan) => current && setMade({ key, plan })), PAUSE);
+    const timer = setTimeout(
+      () => void session.plan(JSON.parse(key) as Intent).then((plan) => current && setMade({ key, plan })),
+      PAUSE,
+    );
     return () => {
       current = false;
       clearTimeout(timer);
@@ -31,7 +34,8 @@ export function usePlan(wish: Intent | null): PlanView | null {
 }
 
 /** How many places a plan changes; 0 where it cannot be done. */
-export const changesOf = (plan: PlanView | null): number => (plan?.ok ? plan.diffs.reduce((sum, diff) => sum + (diff.note === '' ? diff.hunks.length : 1), 0) : 0);
+export const changesOf = (plan: PlanView | null): number =>
+  plan?.ok ? plan.diffs.reduce((sum, diff) => sum + (diff.note === '' ? diff.hunks.length : 1), 0) : 0;
 
 interface Props {
   plan: PlanView | null;
@@ -45,10 +49,23 @@ interface Props {
 
 export function PlanShown({ plan, wished, same = 'It is so already.', height = 200 }: Props) {
   const changes = changesOf(plan);
-  const says = !wished ? '' : plan === null ? 'Working it out…' : !plan.ok ? plan.reason : changes === 0 ? same : `${countOf(changes, 'place')} would change:`;
+  const says = !wished
+    ? ''
+    : plan === null
+      ? 'Working it out…'
+      : !plan.ok
+        ? plan.reason
+        : changes === 0
+          ? same
+          : `${countOf(changes, 'place')} would change:`;
   return (
     <Box>
-      <Box aria-live="polite" sx={{ fontSize: '0.8125rem', color: ink(plan?.ok === false ? 'rust' : 'stone'), mb: 0.5, minHeight: '1.4em' }}>{says}</Box>
+      <Box
+        aria-live="polite"
+        sx={{ fontSize: '0.8125rem', color: ink(plan?.ok === false ? 'rust' : 'stone'), mb: 0.5, minHeight: '1.4em' }}
+      >
+        {says}
+      </Box>
       {plan?.ok && changes > 0 && <DiffView diffs={plan.diffs} height={height} />}
     </Box>
   );

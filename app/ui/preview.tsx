@@ -1,7 +1,17 @@
 /** The bridge to the preview origin, and live pages shown from it. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 import { useRouteLoaderData } from 'react-router';
 import { z } from 'zod';
 import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
@@ -65,7 +75,11 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       // The program's notes are no file of the site.
       const all = files.filter(([path]) => path !== NOTES_FILE);
       const blobs = await session.pictures.blobs(all.map(([path]) => path));
-      const message = { type, token: session.site.token, files: all.map(([path, content], n) => [path, content && typed(path, blobs[n] ?? null)]) };
+      const message = {
+        type,
+        token: session.site.token,
+        files: all.map(([path, content], n) => [path, content && typed(path, blobs[n] ?? null)]),
+      };
       setPending((n) => n + 1);
       sent.current.push(...all.map(([path]) => path));
       frame.current?.contentWindow?.postMessage(message, origin);
@@ -99,21 +113,39 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     setPending(0);
     setRun((n) => n + 1);
   }, []);
-  const address = useCallback((path: string) => `${origin}/s/${session.site.token}/${path.split('/').map(encodeURIComponent).join('/')}`, [origin, session]);
+  const address = useCallback(
+    (path: string) => `${origin}/s/${session.site.token}/${path.split('/').map(encodeURIComponent).join('/')}`,
+    [origin, session],
+  );
   const [scripts, setScripts] = useState(true);
   // With no frame of the preview's origin left, the browser ends the process in which the script spins.
   const takeDown = useCallback(() => setStatus('stuck'), []);
-  const again = useCallback((withScripts: boolean) => {
-    setScripts(withScripts);
-    setTaken({ count: 0, paths: [] });
-    restart();
-  }, [restart]);
+  const again = useCallback(
+    (withScripts: boolean) => {
+      setScripts(withScripts);
+      setTaken({ count: 0, paths: [] });
+      restart();
+    },
+    [restart],
+  );
   const settled = pending === 0;
-  const value = useMemo(() => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again }), [origin, status, taken, settled, address, restart, scripts, takeDown, again]);
+  const value = useMemo(
+    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again }),
+    [origin, status, taken, settled, address, restart, scripts, takeDown, again],
+  );
   return (
     <PreviewContext.Provider value={value}>
       {children}
-      {status !== 'stuck' && <iframe key={run} ref={frame} src={`${origin}/bridge.html`} title="Bridge to the preview" hidden tabIndex={-1} />}
+      {status !== 'stuck' && (
+        <iframe
+          key={run}
+          ref={frame}
+          src={`${origin}/bridge.html`}
+          title="Bridge to the preview"
+          hidden
+          tabIndex={-1}
+        />
+      )}
     </PreviewContext.Provider>
   );
 }
@@ -127,7 +159,13 @@ const FromProbe = z.discriminatedUnion('type', [
   z.object({ from: z.literal('probe'), type: z.literal('pointed'), element }),
   z.object({ from: z.literal('probe'), type: z.literal('over'), element: element.nullable() }),
   z.object({ from: z.literal('probe'), type: z.literal('missing'), path: z.string() }),
-  z.object({ from: z.literal('probe'), type: z.literal('error'), says: z.string().max(4000), path: z.string(), line: z.number() }),
+  z.object({
+    from: z.literal('probe'),
+    type: z.literal('error'),
+    says: z.string().max(4000),
+    path: z.string(),
+    line: z.number(),
+  }),
   z.object({ from: z.literal('probe'), type: z.literal('scrolled'), at: z.tuple([z.number(), z.number()]) }),
   z.object({ from: z.literal('probe'), type: z.literal('rehearsed'), number: z.number(), seen: Seen.nullable() }),
   z.object({ from: z.literal('probe'), type: z.literal('places'), tops: z.array(z.number().nullable()).max(5000) }),
@@ -159,7 +197,19 @@ export interface LivePageProps {
   onReport?: (report: ProbeReport) => void;
 }
 
-export function LivePage({ path, width, room, title, show = null, hint = null, watched, onPlaces, onPointed, onOver, onReport }: LivePageProps) {
+export function LivePage({
+  path,
+  width,
+  room,
+  title,
+  show = null,
+  hint = null,
+  watched,
+  onPlaces,
+  onPointed,
+  onOver,
+  onReport,
+}: LivePageProps) {
   const { origin, status, taken, address, restart, scripts, takeDown, again } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
   const scale = Math.min(1, room.width / width);
@@ -196,28 +246,58 @@ export function LivePage({ path, width, room, title, show = null, hint = null, w
   useEffect(() => {
     if (greeted === 0) return;
     // After a page has loaded anew it keeps its place; only another choice moves it.
-    tell(shownKey === '' ? { type: 'hide' } : { type: 'show', element: shownKey.split(',').map(Number), scroll: lastShown.current !== shownKey });
+    tell(
+      shownKey === ''
+        ? { type: 'hide' }
+        : { type: 'show', element: shownKey.split(',').map(Number), scroll: lastShown.current !== shownKey },
+    );
     lastShown.current = shownKey;
   }, [greeted, shownKey, tell]);
   useEffect(() => {
-    if (greeted > 0) tell(hintKey === '' ? { type: 'hint' } : { type: 'hint', element: hintKey.split(',').map(Number) });
+    if (greeted > 0)
+      tell(hintKey === '' ? { type: 'hint' } : { type: 'hint', element: hintKey.split(',').map(Number) });
   }, [greeted, hintKey, tell]);
   useEffect(() => {
-    if (greeted > 0) tell({ type: 'watch', elements: watchedKey === '' ? [] : watchedKey.split(',').map((one) => one.split('.').map(Number)) });
+    if (greeted > 0)
+      tell({
+        type: 'watch',
+        elements: watchedKey === '' ? [] : watchedKey.split(',').map((one) => one.split('.').map(Number)),
+      });
   }, [greeted, watchedKey, tell]);
 
-  if (status === 'limited') return <LimitedPage path={path} width={width} room={room} title={title} onRestart={restart} />;
+  if (status === 'limited')
+    return <LimitedPage path={path} width={width} room={room} title={title} onRestart={restart} />;
   return (
     <Box sx={{ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff', position: 'relative' }}>
       {status === 'starting' ? (
-        <Box role="status" sx={{ p: 2, color: '#5c544e', fontSize: '0.8125rem' }}>Starting the preview…</Box>
+        <Box role="status" sx={{ p: 2, color: '#5c544e', fontSize: '0.8125rem' }}>
+          Starting the preview…
+        </Box>
       ) : status === 'stuck' ? (
         <Box role="alert" sx={{ p: 2, color: '#5c544e', fontSize: '0.8125rem' }}>
           <p>{`${path} does not answer: one of its scripts does not come to an end. The preview was taken down so that nothing else waits for it.`}</p>
-          <Button onClick={() => again(true)}>Load it again</Button> <Button onClick={() => again(false)}>Load it without scripts</Button>
+          <Button onClick={() => again(true)}>Load it again</Button>{' '}
+          <Button onClick={() => again(false)}>Load it without scripts</Button>
         </Box>
       ) : (
-        <Box component="iframe" ref={frame} key={path} src={address(path)} title={title} sandbox={scripts ? SANDBOX : SANDBOX_WITHOUT_SCRIPTS} sx={{ border: 0, display: 'block', width, height: room.height / scale, transform: `scale(${scale})`, transformOrigin: '0 0', bgcolor: ink('paper'), background: '#fff' }} />
+        <Box
+          component="iframe"
+          ref={frame}
+          key={path}
+          src={address(path)}
+          title={title}
+          sandbox={scripts ? SANDBOX : SANDBOX_WITHOUT_SCRIPTS}
+          sx={{
+            border: 0,
+            display: 'block',
+            width,
+            height: room.height / scale,
+            transform: `scale(${scale})`,
+            transformOrigin: '0 0',
+            bgcolor: ink('paper'),
+            background: '#fff',
+          }}
+        />
       )}
     </Box>
   );
@@ -245,7 +325,11 @@ function useWatchdog(watching: boolean, path: string, onStuck: () => void): () =
 }
 
 /** Messages of the page in the frame, checked: the page could forge them, so nothing but showing depends on them. */
-export function useProbe(frame: RefObject<HTMLIFrameElement | null>, origin: string, hear: (report: ProbeReport) => void): void {
+export function useProbe(
+  frame: RefObject<HTMLIFrameElement | null>,
+  origin: string,
+  hear: (report: ProbeReport) => void,
+): void {
   const latest = useRef(hear);
   useEffect(() => {
     latest.current = hear;

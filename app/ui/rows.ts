@@ -14,12 +14,17 @@ export interface RowsInSight<Element extends HTMLElement> {
 }
 
 /** `height` is what a row is thought to measure before it is made; CSS px. */
-export function useRowsInSight<Element extends HTMLElement>(count: number, height: number, keyOf: (index: number) => string | number): RowsInSight<Element> {
+export function useRowsInSight<Element extends HTMLElement>(
+  count: number,
+  height: number,
+  keyOf: (index: number) => string | number,
+): RowsInSight<Element> {
   const list = useRef<Element>(null);
   const [above, setAbove] = useState(0);
   useLayoutEffect(() => {
     const scroller = list.current?.closest('main');
-    if (list.current && scroller) setAbove(list.current.getBoundingClientRect().top - scroller.getBoundingClientRect().top + scroller.scrollTop);
+    if (list.current && scroller)
+      setAbove(list.current.getBoundingClientRect().top - scroller.getBoundingClientRect().top + scroller.scrollTop);
   }, []);
   const rows = useVirtualizer({
     count,
@@ -33,5 +38,12 @@ export function useRowsInSight<Element extends HTMLElement>(count: number, heigh
   });
   // New rows are made a slice at a time: after a jump, all in sight are new.
   const items = useDeferredValue(rows.getVirtualItems());
-  return { list, items, height: rows.getTotalSize(), topOf: ({ start }) => start - above, measure: rows.measureElement, show: (index) => rows.scrollToIndex(index) };
+  return {
+    list,
+    items,
+    height: rows.getTotalSize(),
+    topOf: ({ start }) => start - above,
+    measure: rows.measureElement,
+    show: (index) => rows.scrollToIndex(index),
+  };
 }

@@ -1,5 +1,13 @@
 /** The open site for all components below: what there is, what is chosen, and how work is asked for. */
-import { createContext, startTransition, useCallback, useContext, useEffect, useState, useSyncExternalStore } from 'react';
+import {
+  createContext,
+  startTransition,
+  useCallback,
+  useContext,
+  useEffect,
+  useState,
+  useSyncExternalStore,
+} from 'react';
 import { useFetcher } from 'react-router';
 import type { FixView } from '~core/view/index.ts';
 import type { Strand } from '~core/model/index.ts';
@@ -57,7 +65,15 @@ export function useSite(): SiteContextValue {
 export function useWork(siteId: string): Pick<SiteContextValue, 'work' | 'outcome' | 'busy'> {
   const fetcher = useFetcher<Outcome>({ key: 'work' });
   const { submit } = fetcher;
-  const work = useCallback((payload: Work) => void submit(JSON.parse(JSON.stringify(payload)), { method: 'post', encType: 'application/json', action: `/site/${siteId}` }), [submit, siteId]);
+  const work = useCallback(
+    (payload: Work) =>
+      void submit(JSON.parse(JSON.stringify(payload)), {
+        method: 'post',
+        encType: 'application/json',
+        action: `/site/${siteId}`,
+      }),
+    [submit, siteId],
+  );
   return { work, outcome: fetcher.data ?? null, busy: fetcher.state !== 'idle' };
 }
 
@@ -87,7 +103,11 @@ export function useChosenPage() {
 }
 
 export function useJob(session: SiteSession): Job | null {
-  return useSyncExternalStore(useCallback((tell: () => void) => session.watch(tell), [session]), () => session.job, () => null);
+  return useSyncExternalStore(
+    useCallback((tell: () => void) => session.watch(tell), [session]),
+    () => session.job,
+    () => null,
+  );
 }
 
 /** The address of a small copy of a picture file of the site, for an `img`; null until it is there. */

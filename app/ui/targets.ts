@@ -9,4 +9,12 @@ export interface Target {
 }
 
 export const galleryTargets = (pages: readonly PageView[]): Target[] =>
-  pages.flatMap(({ path, galleries }): Target[] => (galleries.length === 0 ? [{ page: path, gallery: null, says: `${path}, a first gallery` }] : galleries.map((_, n) => ({ page: path, gallery: n, says: galleries.length > 1 ? `${path}, gallery ${n + 1}` : path }))));
+  pages.flatMap(({ path, galleries }): Target[] =>
+    galleries.length === 0
+      ? [{ page: path, gallery: null, says: `${path}, a first gallery` }]
+      : galleries.map((_, n) => ({
+          page: path,
+          gallery: n,
+          says: galleries.length > 1 ? `${path}, gallery ${n + 1}` : path,
+        })),
+  );

@@ -3,14 +3,38 @@ import { createTheme } from '@mui/material/styles';
 
 export const TOKENS = {
   light: {
-    mist: '#F3F0EA', paper: '#FFFDF9', peat: '#2A2320', stone: '#6E655E', hair: '#DDD6CB', edge: '#8C8279',
-    heather: '#74468C', heatherWash: '#EFE6F3', gorse: '#8A6100', gorseWash: '#FFF0C2',
-    rust: '#9C3B1B', rustWash: '#FBE6DE', lichen: '#3F6B4A', lichenWash: '#E6EFE4', onHeather: '#FFFFFF',
+    mist: '#F3F0EA',
+    paper: '#FFFDF9',
+    peat: '#2A2320',
+    stone: '#6E655E',
+    hair: '#DDD6CB',
+    edge: '#8C8279',
+    heather: '#74468C',
+    heatherWash: '#EFE6F3',
+    gorse: '#8A6100',
+    gorseWash: '#FFF0C2',
+    rust: '#9C3B1B',
+    rustWash: '#FBE6DE',
+    lichen: '#3F6B4A',
+    lichenWash: '#E6EFE4',
+    onHeather: '#FFFFFF',
   },
   dark: {
-    mist: '#1E1A1B', paper: '#282324', peat: '#EFE8E0', stone: '#B3A79D', hair: '#423A3A', edge: '#8A7E78',
-    heather: '#CDA6E0', heatherWash: '#3B2C44', gorse: '#F0C453', gorseWash: '#423510',
-    rust: '#F0936F', rustWash: '#4A281C', lichen: '#9CC9A5', lichenWash: '#26382A', onHeather: '#1E1A1B',
+    mist: '#1E1A1B',
+    paper: '#282324',
+    peat: '#EFE8E0',
+    stone: '#B3A79D',
+    hair: '#423A3A',
+    edge: '#8A7E78',
+    heather: '#CDA6E0',
+    heatherWash: '#3B2C44',
+    gorse: '#F0C453',
+    gorseWash: '#423510',
+    rust: '#F0936F',
+    rustWash: '#4A281C',
+    lichen: '#9CC9A5',
+    lichenWash: '#26382A',
+    onHeather: '#1E1A1B',
   },
 } as const;
 
@@ -19,7 +43,8 @@ export type Token = keyof (typeof TOKENS)['light'];
 /** The CSS variable of a token. */
 export const ink = (token: Token): string => `var(--hm-${token})`;
 
-const variables = (scheme: 'light' | 'dark') => Object.fromEntries(Object.entries(TOKENS[scheme]).map(([name, value]) => [`--hm-${name}`, value]));
+const variables = (scheme: 'light' | 'dark') =>
+  Object.fromEntries(Object.entries(TOKENS[scheme]).map(([name, value]) => [`--hm-${name}`, value]));
 
 export const SANS = '"Hanken Grotesk Variable", system-ui, sans-serif';
 export const SERIF = '"Fraunces Variable", Georgia, serif';
@@ -62,17 +87,39 @@ export const theme = createTheme({
         body: { fontSize: '0.875rem', fontVariantNumeric: 'tabular-nums' },
         code: { fontFamily: MONO, fontSize: '0.8125rem' },
         ':focus-visible': { outline: '2px solid var(--hm-heather)', outlineOffset: 2 },
-        '@media (prefers-reduced-motion: reduce)': { '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' } },
+        '@media (prefers-reduced-motion: reduce)': {
+          '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },
+        },
       },
     },
     MuiButton: {
-      defaultProps: { disableElevation: true, disableRipple: true, size: 'small', color: 'inherit', variant: 'outlined' },
+      defaultProps: {
+        disableElevation: true,
+        disableRipple: true,
+        size: 'small',
+        color: 'inherit',
+        variant: 'outlined',
+      },
       styleOverrides: {
-        root: { padding: '4px 11px', fontSize: '0.8125rem', lineHeight: 1.5, '&:focus-visible': { outline: '2px solid var(--hm-heather)', outlineOffset: 2 } },
-        outlined: { borderColor: ink('hair'), backgroundColor: ink('paper'), '&:hover': { borderColor: ink('edge'), backgroundColor: ink('paper') } },
+        root: {
+          padding: '4px 11px',
+          fontSize: '0.8125rem',
+          lineHeight: 1.5,
+          '&:focus-visible': { outline: '2px solid var(--hm-heather)', outlineOffset: 2 },
+        },
+        outlined: {
+          borderColor: ink('hair'),
+          backgroundColor: ink('paper'),
+          '&:hover': { borderColor: ink('edge'), backgroundColor: ink('paper') },
+        },
       },
     },
-    MuiIconButton: { defaultProps: { disableRipple: true, size: 'small' }, styleOverrides: { root: { borderRadius: 4, '&:focus-visible': { outline: '2px solid var(--hm-heather)', outlineOffset: 1 } } } },
+    MuiIconButton: {
+      defaultProps: { disableRipple: true, size: 'small' },
+      styleOverrides: {
+        root: { borderRadius: 4, '&:focus-visible': { outline: '2px solid var(--hm-heather)', outlineOffset: 1 } },
+      },
+    },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiTextField: { defaultProps: { size: 'small' } },
     MuiInputBase: { styleOverrides: { root: { fontSize: '0.8125rem' } } },

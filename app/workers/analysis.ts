@@ -4,9 +4,28 @@ import type { Planned } from '~core/checks/index.ts';
 import { elementAt, elementBy, tieOf, type Tie } from '~core/markup/index.ts';
 import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import { placeMade, planFor, readyTasks, takeIn, unitChoices, type IncomingPicture, type Intent, type MadeFile, type ReadyTask, type UnitChoice } from '~core/plans/index.ts';
+import {
+  placeMade,
+  planFor,
+  readyTasks,
+  takeIn,
+  unitChoices,
+  type IncomingPicture,
+  type Intent,
+  type MadeFile,
+  type ReadyTask,
+  type UnitChoice,
+} from '~core/plans/index.ts';
 import type { Change, FileContent } from '~core/site/index.ts';
-import { layoutView, pageStandingAlone, picturesShownBy, predictionsOn, viewOf, type LayoutView, type SiteView } from '~core/view/index.ts';
+import {
+  layoutView,
+  pageStandingAlone,
+  picturesShownBy,
+  predictionsOn,
+  viewOf,
+  type LayoutView,
+  type SiteView,
+} from '~core/view/index.ts';
 import { draftManifest, type Draft, type Prediction } from '~core/wiring/index.ts';
 import { openStore, readFacts } from '../data/store';
 import { diffsOf, type FileDiff } from '../data/diffs';
@@ -67,7 +86,12 @@ const analysis = {
     const marks = marksOf(whole);
     handed = { number: (handed?.number ?? 0) + 1, view: whole, marks };
     const same = LONG_LISTS.map((name) => marks[name].map((mark, n) => before?.[name][n] === mark));
-    return { number: handed.number, head: { ...whole, ...Object.fromEntries(LONG_LISTS.map((name) => [name, []])) }, lengths: LONG_LISTS.map((name) => whole[name].length), same };
+    return {
+      number: handed.number,
+      head: { ...whole, ...Object.fromEntries(LONG_LISTS.map((name) => [name, []])) },
+      lengths: LONG_LISTS.map((name) => whole[name].length),
+      same,
+    };
   },
   /** A part of a long list of the view that was handed out last, even if the site has changed since; null where another was. */
   viewPart(number: number, name: LongList, piece: number): unknown[] | null {
@@ -108,7 +132,10 @@ const analysis = {
     return shown(planFor(currentReading(), intent));
   },
   /** Where pictures go that come in beside those of a gallery. */
-  takeIn(incoming: IncomingPicture[], beside: { page: string; gallery: number | null } | null): { planned: PlanView; paths: string[] } {
+  takeIn(
+    incoming: IncomingPicture[],
+    beside: { page: string; gallery: number | null } | null,
+  ): { planned: PlanView; paths: string[] } {
     const { planned, paths } = takeIn(currentReading(), incoming, beside);
     return { planned: shown(planned), paths };
   },
@@ -127,7 +154,8 @@ async function recall(hashes: readonly string[]): Promise<string[]> {
   return [...known.keys()];
 }
 
-const shown = (planned: Planned): PlanView => (planned.ok ? { ...planned, diffs: diffsOf(planned.change, files) } : planned);
+const shown = (planned: Planned): PlanView =>
+  planned.ok ? { ...planned, diffs: diffsOf(planned.change, files) } : planned;
 
 export type Analysis = typeof analysis;
 Comlink.expose(analysis);

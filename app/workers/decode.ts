@@ -23,19 +23,38 @@ export interface DecodeWish {
 
 export class TooManyPixels extends Error {
   constructor({ width, height }: Size) {
-    super(`${width} × ${height} px are more than the ${MOST_PIXELS / 1e6} million that can be decoded at once; make it smaller in the program that it comes from, or save it as JPEG, which is read at a fraction.`);
+    super(
+      `${width} × ${height} px are more than the ${MOST_PIXELS / 1e6} million that can be decoded at once; make it smaller in the program that it comes from, or save it as JPEG, which is read at a fraction.`,
+    );
   }
 }
 
 export async function decodePixels(data: Uint8Array<ArrayBuffer>, type: string, wish: DecodeWish): Promise<Decoded> {
   const stored = storedSize(data, type);
-  const size = stored && wish.exact !== true && type === 'image/jpeg' ? decodeSize(stored, shownSize(wish.wanted(shownSize(stored, wish.orientation)), wish.orientation)) : stored;
+  const size =
+    stored && wish.exact !== true && type === 'image/jpeg'
+      ? decodeSize(stored, shownSize(wish.wanted(shownSize(stored, wish.orientation)), wish.orientation))
+      : stored;
   if (size && size.width * size.height > MOST_PIXELS) throw new TooManyPixels(size);
-  return 'ImageDecoder' in globalThis && (await ImageDecoder.isTypeSupported(type)) ? decodeScaled(data, type, stored, size, wish.orientation) : decodeWhole(new Blob([data], { type }));
+  return 'ImageDecoder' in globalThis && (await ImageDecoder.isTypeSupported(type))
+    ? decodeScaled(data, type, stored, size, wish.orientation)
+    : decodeWhole(new Blob([data], { type }));
 }
 
-async function decodeScaled(data: Uint8Array<ArrayBuffer>, type: string, stored: Size | null, size: Size | null, orientation: number): Promise<Decoded> {
-  const decoder = new ImageDecoder({ data, type, colorSpaceConversion: 'default', preferAnimation: false, ...(size && size !== stored ? { desiredWidth: size.width, desiredHeight: size.height } : {}) });
+async function decodeScaled(
+  data: Uint8Array<ArrayBuffer>,
+  type: string,
+  stored: Size | null,
+  size: Size | null,
+  orientation: number,
+): Promise<Decoded> {
+  const decoder = new ImageDecoder({
+    data,
+    type,
+    colorSpaceConversion: 'default',
+    preferAnimation: false,
+    ...(size && size !== stored ? { desiredWidth: size.width, desiredHeight: size.height } : {}),
+  });
   try {
     const { image } = await decoder.decode();
     await decoder.completed;
@@ -45,7 +64,11 @@ async function decodeScaled(data: Uint8Array<ArrayBuffer>, type: string, stored:
     await image.copyTo(rgba, { format: 'RGBA', colorSpace: 'srgb' } as VideoFrameCopyToOptions);
     image.close();
     const animated = (decoder.tracks.selectedTrack?.frameCount ?? 1) > 1;
-    return { pixels: upright({ width, height, data: rgba }, orientation), full: shownSize(stored ?? { width, height }, orientation), animated };
+    return {
+      pixels: upright({ width, height, data: rgba }, orientation),
+      full: shownSize(stored ?? { width, height }, orientation),
+      animated,
+    };
   } finally {
     decoder.close();
   }

@@ -1,5 +1,13 @@
 /** Encoding in the browser: the canvas writes JPEG, WebP and PNG; AVIF comes from a codec that is loaded when it is asked for. */
-import { searchQuality, similarity, typeOfFormat, type Aim, type Encoded, type Format, type Pixels } from '~core/photo/index.ts';
+import {
+  searchQuality,
+  similarity,
+  typeOfFormat,
+  type Aim,
+  type Encoded,
+  type Format,
+  type Pixels,
+} from '~core/photo/index.ts';
 import { pixelsOf } from './decode';
 
 /** The least effort at which AVIF is still smaller than WebP here. */

@@ -1,7 +1,17 @@
 /** Lists of a site's view that grow with the site, and so cross from the worker in pieces, of which only those that changed. */
 import type { SiteView } from '~core/view/index.ts';
 
-export const LONG_LISTS = ['strands', 'pairs', 'loose', 'parcel', 'files', 'missing', 'due', 'words', 'companions'] as const;
+export const LONG_LISTS = [
+  'strands',
+  'pairs',
+  'loose',
+  'parcel',
+  'files',
+  'missing',
+  'due',
+  'words',
+  'companions',
+] as const;
 export type LongList = (typeof LONG_LISTS)[number];
 
 /** Rows in a piece: some milliseconds of unpacking. */
@@ -14,7 +24,9 @@ export function marksOf(view: Pick<SiteView, LongList>): Marks {
   const marks = {} as Record<LongList, string[]>;
   for (const name of LONG_LISTS) {
     const list: readonly unknown[] = view[name];
-    marks[name] = Array.from({ length: Math.ceil(list.length / PIECE) }, (_, n) => markOf(JSON.stringify(list.slice(n * PIECE, (n + 1) * PIECE))));
+    marks[name] = Array.from({ length: Math.ceil(list.length / PIECE) }, (_, n) =>
+      markOf(JSON.stringify(list.slice(n * PIECE, (n + 1) * PIECE))),
+    );
   }
   return marks;
 }

@@ -26,7 +26,11 @@ const packing = {
     const { signal } = stopped;
     try {
       await writeZip(
-        sources.map((source) => ({ path: source.path, modified: new Date(source.modified), read: () => bytesOf(source) })),
+        sources.map((source) => ({
+          path: source.path,
+          modified: new Date(source.modified),
+          read: () => bytesOf(source),
+        })),
         // As blobs the pieces need not stay in memory.
         (piece) => pieces.push(new Blob([new Uint8Array(piece)])),
         onProgress,

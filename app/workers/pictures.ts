@@ -1,6 +1,35 @@
 /** Reads and makes pictures away from the main thread. At most two of these workers run: their memory does not shrink. */
 import * as Comlink from 'comlink';
-import { aimOf, cutOut, fallsShort, fitInside, formatOf, kept, lumaOf, madeSize, meanColour, onGround, perceptualHash, resample, scaledBy, sharpened, SHARPENINGS, simdResampler, sniffedType, usedPart, withWords, type Focus, type Format, type PhotoFacts, type Pixels, type Recipe, type Resample, type Size, type SizeRecipe, type WordsToKeep } from '~core/photo/index.ts';
+import {
+  aimOf,
+  cutOut,
+  fallsShort,
+  fitInside,
+  formatOf,
+  kept,
+  lumaOf,
+  madeSize,
+  meanColour,
+  onGround,
+  perceptualHash,
+  resample,
+  scaledBy,
+  sharpened,
+  SHARPENINGS,
+  simdResampler,
+  sniffedType,
+  usedPart,
+  withWords,
+  type Focus,
+  type Format,
+  type PhotoFacts,
+  type Pixels,
+  type Recipe,
+  type Resample,
+  type Size,
+  type SizeRecipe,
+  type WordsToKeep,
+} from '~core/photo/index.ts';
 import { mediaTypeOf } from '~core/site/index.ts';
 import lanczos from '../../core/photo/simd/lanczos.wasm?url';
 import { decodePixels, TooManyPixels } from './decode';
@@ -81,10 +110,20 @@ const pictures = {
     if (blob.size === 0) return unreadable(told, 'The file is empty.');
     try {
       const reduce = await resampler();
-      const { pixels, full, animated } = await decodePixels(bytes, typeOf(bytes, path), { orientation: told.orientation, wanted: (size) => fitInside(size, GLANCE) });
+      const { pixels, full, animated } = await decodePixels(bytes, typeOf(bytes, path), {
+        orientation: told.orientation,
+        wanted: (size) => fitInside(size, GLANCE),
+      });
       const glance = onGround(reduce(pixels, fitInside(pixels, GLANCE)), PAPER);
       const small = resample(glance, fitInside(glance, LIKENESS));
-      const facts: PhotoFacts = { ...told, ...full, likeness: perceptualHash(small), mean: meanColour(small), luma: lumaOf(small), ...(animated ? { animated } : {}) };
+      const facts: PhotoFacts = {
+        ...told,
+        ...full,
+        likeness: perceptualHash(small),
+        mean: meanColour(small),
+        luma: lumaOf(small),
+        ...(animated ? { animated } : {}),
+      };
       return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'jpeg', GLANCE_QUALITY) };
     } catch (error) {
       return unreadable(told, whyNot(error));
@@ -97,11 +136,19 @@ const pictures = {
     const told = await readWords(bytes);
     const reduce = await resampler();
     // Of a crop, the whole has to be decoded so large that its part still has the pixels.
-    const scaleOf = (full: Size, { size, times }: Wanted) => madeSize(full, size, times).width / usedPart(full, size, options.focus).width;
-    const { pixels, full } = await decodePixels(bytes, typeOf(bytes, from), { orientation: told.orientation, wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(size, one)))), exact: options.exact === true }).catch((error: unknown) => {
+    const scaleOf = (full: Size, { size, times }: Wanted) =>
+      madeSize(full, size, times).width / usedPart(full, size, options.focus).width;
+    const { pixels, full } = await decodePixels(bytes, typeOf(bytes, from), {
+      orientation: told.orientation,
+      wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(size, one)))),
+      exact: options.exact === true,
+    }).catch((error: unknown) => {
       throw new Error(whyNot(error));
     });
-    const words = kept({ words: { ...told.words, ...options.said }, ...(told.taken === undefined ? {} : { taken: told.taken }) }, options.words);
+    const words = kept(
+      { words: { ...told.words, ...options.said }, ...(told.taken === undefined ? {} : { taken: told.taken }) },
+      options.words,
+    );
     const made: MadePicture[] = [];
     let base = pixels;
     for (const one of [...wanted].sort((a, b) => scaleOf(full, b) - scaleOf(full, a))) {
@@ -115,18 +162,38 @@ const pictures = {
       const format = formatOf(to) ?? 'jpeg';
       const sharp = sharpened(reduced, SHARPENINGS[size.sharpen]);
       // JPEG knows no clear pixels; without a ground they would come out black.
-      const { made: encoded, met } = await encodeTo(format === 'jpeg' ? onGround(sharp, PAPER) : sharp, format, aimOf(size));
-      made.push({ to, blob: await spoken(encoded.blob, words), ...aim, short: fallsShort(full, size, times), met, whole: aim.width === full.width && aim.height === full.height });
+      const { made: encoded, met } = await encodeTo(
+        format === 'jpeg' ? onGround(sharp, PAPER) : sharp,
+        format,
+        aimOf(size),
+      );
+      made.push({
+        to,
+        blob: await spoken(encoded.blob, words),
+        ...aim,
+        short: fallsShort(full, size, times),
+        met,
+        whole: aim.width === full.width && aim.height === full.height,
+      });
     }
     return made;
   },
 
   /** Makes a size ready for trials and gives it uncompressed. */
-  async prepare(key: string, blob: Blob, path: string, size: SizeRecipe, focus: Focus | undefined): Promise<{ reference: Blob; width: number; height: number }> {
+  async prepare(
+    key: string,
+    blob: Blob,
+    path: string,
+    size: SizeRecipe,
+    focus: Focus | undefined,
+  ): Promise<{ reference: Blob; width: number; height: number }> {
     const bytes = await bytesOf(blob);
     const told = await readWords(bytes);
     const reduce = await resampler();
-    const { pixels, full } = await decodePixels(bytes, typeOf(bytes, path), { orientation: told.orientation, wanted: (whole) => scaledBy(whole, madeSize(whole, size).width / usedPart(whole, size, focus).width) });
+    const { pixels, full } = await decodePixels(bytes, typeOf(bytes, path), {
+      orientation: told.orientation,
+      wanted: (whole) => scaledBy(whole, madeSize(whole, size).width / usedPart(whole, size, focus).width),
+    });
     const part = usedPart(pixels, size, focus);
     const reduced = sharpened(reduce(cutOut(pixels, part), madeSize(full, size)), SHARPENINGS[size.sharpen]);
     const ready = onGround(reduced, PAPER);
@@ -145,10 +212,24 @@ async function spoken(blob: Blob, words: WordsToKeep): Promise<Blob> {
   return new Blob([new Uint8Array(withWords(await bytesOf(blob), words))], { type: blob.type });
 }
 
-const whyNot = (error: unknown): string => (error instanceof TooManyPixels ? error.message : 'The browser cannot decode this picture; it may be damaged or cut short.');
+const whyNot = (error: unknown): string =>
+  error instanceof TooManyPixels
+    ? error.message
+    : 'The browser cannot decode this picture; it may be damaged or cut short.';
 
 function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PictureLook {
-  return { facts: { ...told, width: 0, height: 0, likeness: '0'.repeat(16), mean: [0, 0, 0], luma: { width: 0, height: 0, data: new Uint8Array() }, unreadable: reason }, glance: null };
+  return {
+    facts: {
+      ...told,
+      width: 0,
+      height: 0,
+      likeness: '0'.repeat(16),
+      mean: [0, 0, 0],
+      luma: { width: 0, height: 0, data: new Uint8Array() },
+      unreadable: reason,
+    },
+    glance: null,
+  };
 }
 
 export type Pictures = typeof pictures;

@@ -21,10 +21,22 @@ function utf8(value: string | undefined): string | undefined {
 }
 
 /** Of XMP, in whatever namespace it stands: the standard names one that is called after a program. */
-const creditIn = (sections: Partial<Sections>): string | undefined => Object.values(sections).map((section) => text(section?.Credit)).find((found) => found !== undefined);
+const creditIn = (sections: Partial<Sections>): string | undefined =>
+  Object.values(sections)
+    .map((section) => text(section?.Credit))
+    .find((found) => found !== undefined);
 
 type Sections = Record<string, Record<string, unknown>>;
-const OPTIONS = { tiff: true, exif: true, gps: true, iptc: true, xmp: true, translateValues: false, reviveValues: false, mergeOutput: false };
+const OPTIONS = {
+  tiff: true,
+  exif: true,
+  gps: true,
+  iptc: true,
+  xmp: true,
+  translateValues: false,
+  reviveValues: false,
+  mergeOutput: false,
+};
 
 /** The library does not know WebP; it is handed what stands in it. */
 async function blocksOf(bytes: Uint8Array): Promise<Sections> {
@@ -38,7 +50,14 @@ async function blocksOf(bytes: Uint8Array): Promise<Sections> {
 export async function readWords(bytes: Uint8Array): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
   try {
-    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {}, ...others } = sniffedType(bytes) === 'image/webp' ? await blocksOf(bytes) : ((await parse(bytes, OPTIONS)) ?? {});
+    const {
+      ifd0 = {},
+      exif = {},
+      gps = {},
+      iptc = {},
+      dc = {},
+      ...others
+    } = sniffedType(bytes) === 'image/webp' ? await blocksOf(bytes) : ((await parse(bytes, OPTIONS)) ?? {});
     const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
     const { latitude, longitude } = gps;
     const words = {

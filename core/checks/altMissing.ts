@@ -6,24 +6,32 @@ export const altMissing: Rule = {
   id: 'alt-missing',
   station: 'markup',
   title: 'Every picture has an alt text',
-  find: (site) => [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => {
-    const { image } = item;
-    if (!image || attributeOf(image, 'alt')) return [];
-    const words = strand.full === null ? undefined : site.factsOf(strand.full)?.words;
-    const fixes: Fix[] = [{ kind: 'ask', label: 'Write it', ask: 'alt', strand: strand.id }];
-    const caption = words?.caption;
-    if (caption) fixes.unshift({ kind: 'change', label: `Use “${caption}”`, plan: () => planEdits(`Set the alt text of ${strand.name}`, page.path, setAlt(page.document, item, caption)) });
-    return [{
-      id: `alt-missing:${page.path}:${strand.thumbnail ?? strand.id}`,
-      rule: 'alt-missing',
-      station: 'markup',
-      severity: 'look',
-      says: `${strand.name} has no alt text.`,
-      why: 'Who cannot see the picture hears its file name instead. An empty alt="" says that it is only decoration.',
-      place: placeIn(page, image.open),
-      strand: strand.id,
-      joint: 'image',
-      fixes,
-    }];
-  }),
+  find: (site) =>
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => {
+      const { image } = item;
+      if (!image || attributeOf(image, 'alt')) return [];
+      const words = strand.full === null ? undefined : site.factsOf(strand.full)?.words;
+      const fixes: Fix[] = [{ kind: 'ask', label: 'Write it', ask: 'alt', strand: strand.id }];
+      const caption = words?.caption;
+      if (caption)
+        fixes.unshift({
+          kind: 'change',
+          label: `Use “${caption}”`,
+          plan: () => planEdits(`Set the alt text of ${strand.name}`, page.path, setAlt(page.document, item, caption)),
+        });
+      return [
+        {
+          id: `alt-missing:${page.path}:${strand.thumbnail ?? strand.id}`,
+          rule: 'alt-missing',
+          station: 'markup',
+          severity: 'look',
+          says: `${strand.name} has no alt text.`,
+          why: 'Who cannot see the picture hears its file name instead. An empty alt="" says that it is only decoration.',
+          place: placeIn(page, image.open),
+          strand: strand.id,
+          joint: 'image',
+          fixes,
+        },
+      ];
+    }),
 };

@@ -8,27 +8,44 @@ export const caseDiffers: Rule = {
   id: 'case-differs',
   station: 'pairs',
   title: 'Every path is written with the capitals that the file has',
-  find: (site) => site.pages.flatMap((page) => page.document.elements.flatMap((element) => ['src', 'href'].flatMap((name) => {
-    const attribute = attributeOf(element, name);
-    const file = resolved(attribute?.value, page.path, site.index);
-    if (!attribute || !file?.otherCase || file.real === null) return [];
-    const { path, real } = file;
-    const finding: Finding = {
-      id: `case-differs:${page.path}:${path}`,
-      rule: 'case-differs',
-      station: 'pairs',
-      severity: 'broken',
-      says: `This ${name === 'href' ? 'link' : 'address'} asks for ${nameOf(path)}; on disk the file is ${nameOf(real)}.`,
-      why: 'It works on most desktops and fails on most hosts, which tell capitals apart.',
-      place: placeIn(page, attribute.range),
-      ...strandAt(site, page.path, attribute.range.start, name),
-      fixes: [
-        { kind: 'change', label: `Rename the file to ${nameOf(path)}`, plan: () => ({ ok: true, change: renameFile(site, real, path) }) },
-        { kind: 'change', label: `Write ${nameOf(real)} here`, plan: () => planEdits(`Write ${nameOf(real)} in ${page.path}`, page.path, { ok: true, edits: [replaceValue(attribute, relativeReference(page.path, real))] }) },
-      ],
-    };
-    return [finding];
-  }))),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      page.document.elements.flatMap((element) =>
+        ['src', 'href'].flatMap((name) => {
+          const attribute = attributeOf(element, name);
+          const file = resolved(attribute?.value, page.path, site.index);
+          if (!attribute || !file?.otherCase || file.real === null) return [];
+          const { path, real } = file;
+          const finding: Finding = {
+            id: `case-differs:${page.path}:${path}`,
+            rule: 'case-differs',
+            station: 'pairs',
+            severity: 'broken',
+            says: `This ${name === 'href' ? 'link' : 'address'} asks for ${nameOf(path)}; on disk the file is ${nameOf(real)}.`,
+            why: 'It works on most desktops and fails on most hosts, which tell capitals apart.',
+            place: placeIn(page, attribute.range),
+            ...strandAt(site, page.path, attribute.range.start, name),
+            fixes: [
+              {
+                kind: 'change',
+                label: `Rename the file to ${nameOf(path)}`,
+                plan: () => ({ ok: true, change: renameFile(site, real, path) }),
+              },
+              {
+                kind: 'change',
+                label: `Write ${nameOf(real)} here`,
+                plan: () =>
+                  planEdits(`Write ${nameOf(real)} in ${page.path}`, page.path, {
+                    ok: true,
+                    edits: [replaceValue(attribute, relativeReference(page.path, real))],
+                  }),
+              },
+            ],
+          };
+          return [finding];
+        }),
+      ),
+    ),
 };
 
 function strandAt(site: SiteReading, path: string, offset: number, name: string): Pick<Finding, 'strand' | 'joint'> {

@@ -13,7 +13,11 @@ export const claimedTwice: Rule = {
       const [first, second] = uses;
       const key = `claimed-twice:${page.path}:${uses.map(({ kit }) => kit.manifest.name).join('+')}`;
       if (!first || !second || findings.has(key)) continue;
-      const off = (use: KitUse): Fix => ({ kind: 'change', label: `Take the ${use.kit.manifest.name} off this page`, plan: () => rewire(site, page, { from: use.kit, to: null }) });
+      const off = (use: KitUse): Fix => ({
+        kind: 'change',
+        label: `Take the ${use.kit.manifest.name} off this page`,
+        plan: () => rewire(site, page, { from: use.kit, to: null }),
+      });
       findings.set(key, {
         id: key,
         rule: 'claimed-twice',
@@ -35,21 +39,36 @@ export const claimedTwice: Rule = {
 function takenFindings(page: PageReading): Finding[] {
   return page.wiring.uses.flatMap(({ kit, claimed }): Finding[] => {
     const { marker, caption, name } = kit.manifest;
-    const reads = [marker.attribute, groupAttribute(kit.manifest) ?? undefined, caption.attribute, caption.from.includes('title') ? 'title' : undefined];
+    const reads = [
+      marker.attribute,
+      groupAttribute(kit.manifest) ?? undefined,
+      caption.attribute,
+      caption.from.includes('title') ? 'title' : undefined,
+    ];
     const [taken] = claimed.size === 0 ? [] : page.wiring.taken.filter((one) => reads.includes(one.name));
     if (!taken) return [];
     const { include } = taken.run;
-    return [{
-      id: `claimed-twice:${page.path}:${taken.name}:${include.written ?? include.line}`,
-      rule: 'claimed-twice',
-      station: 'wiring',
-      severity: 'look',
-      says: `${include.written ?? 'This inline script'} changes ${taken.name}, which the ${name} reads.`,
-      why: taken.name === 'title' ? 'Where it takes the titles away before a click, the viewer finds no caption in them.' : `Where it does so on a link that is meant for the ${name}, the viewer finds something else than what is written.`,
-      place: placeIn(page, include.inline ? { start: include.inline.start + taken.at, end: include.inline.start + taken.at } : include.element.range),
-      strand: null,
-      joint: 'viewer',
-      fixes: [],
-    }];
+    return [
+      {
+        id: `claimed-twice:${page.path}:${taken.name}:${include.written ?? include.line}`,
+        rule: 'claimed-twice',
+        station: 'wiring',
+        severity: 'look',
+        says: `${include.written ?? 'This inline script'} changes ${taken.name}, which the ${name} reads.`,
+        why:
+          taken.name === 'title'
+            ? 'Where it takes the titles away before a click, the viewer finds no caption in them.'
+            : `Where it does so on a link that is meant for the ${name}, the viewer finds something else than what is written.`,
+        place: placeIn(
+          page,
+          include.inline
+            ? { start: include.inline.start + taken.at, end: include.inline.start + taken.at }
+            : include.element.range,
+        ),
+        strand: null,
+        joint: 'viewer',
+        fixes: [],
+      },
+    ];
   });
 }

@@ -6,32 +6,55 @@ export const containerAbsent: Rule = {
   id: 'container-absent',
   station: 'wiring',
   title: 'The element in which a viewer shows its pictures is there',
-  find: (site) => [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => page.wiring.uses.flatMap((use): Finding[] => {
-    const { link } = item;
-    if (!link || !use.claimed.has(link)) return [];
-    const missing = containerMissing(page.document, use.kit, link);
-    if (!missing) return [];
-    const { attribute, selector } = missing;
-    const fixes: Fix[] = [];
-    const ids = page.document.elements.flatMap((element) => valueOf(element, 'id') ?? []);
-    const bare = selector.trim().replace(/^[.#]/, '');
-    const id = ids.find((one) => one === bare) ?? ids.find((one) => isSlipOf(bare, one));
-    const own = use.kit.manifest.container;
-    const set = (value: string): Fix => ({ kind: 'change', label: `Set it to ${value}`, plan: () => planEdits(`Show ${strand.name} in ${value}`, page.path, editAttribute(page.document, link, attribute, value)) });
-    if (id !== undefined) fixes.push(set(`#${id}`));
-    else if (selector === '' && own && ids.includes(own.id)) fixes.push(set(`#${own.id}`));
-    else if (own && selector === `#${own.id}`) fixes.push({ kind: 'change', label: `Write <div id="${own.id}"> before the pictures`, plan: () => planPage(page, `Write the element ${selector} on ${page.path}`, containerEdits(page, use.kit), 1) });
-    return [{
-      id: `container-absent:${page.path}:${strand.name}`,
-      rule: 'container-absent',
-      station: 'wiring',
-      severity: 'broken',
-      says: selector === '' ? `This link has no ${attribute}.` : `${attribute} asks for “${selector}”, and the page has no such element.`,
-      why: `The ${use.kit.manifest.name} stops with an error when the link is clicked: neither does the picture open here, nor does the link lead to it.`,
-      place: placeIn(page, attributeOf(link, attribute)?.range ?? link.open),
-      strand: strand.id,
-      joint: 'viewer',
-      fixes,
-    }];
-  })),
+  find: (site) =>
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] =>
+      page.wiring.uses.flatMap((use): Finding[] => {
+        const { link } = item;
+        if (!link || !use.claimed.has(link)) return [];
+        const missing = containerMissing(page.document, use.kit, link);
+        if (!missing) return [];
+        const { attribute, selector } = missing;
+        const fixes: Fix[] = [];
+        const ids = page.document.elements.flatMap((element) => valueOf(element, 'id') ?? []);
+        const bare = selector.trim().replace(/^[.#]/, '');
+        const id = ids.find((one) => one === bare) ?? ids.find((one) => isSlipOf(bare, one));
+        const own = use.kit.manifest.container;
+        const set = (value: string): Fix => ({
+          kind: 'change',
+          label: `Set it to ${value}`,
+          plan: () =>
+            planEdits(
+              `Show ${strand.name} in ${value}`,
+              page.path,
+              editAttribute(page.document, link, attribute, value),
+            ),
+        });
+        if (id !== undefined) fixes.push(set(`#${id}`));
+        else if (selector === '' && own && ids.includes(own.id)) fixes.push(set(`#${own.id}`));
+        else if (own && selector === `#${own.id}`)
+          fixes.push({
+            kind: 'change',
+            label: `Write <div id="${own.id}"> before the pictures`,
+            plan: () =>
+              planPage(page, `Write the element ${selector} on ${page.path}`, containerEdits(page, use.kit), 1),
+          });
+        return [
+          {
+            id: `container-absent:${page.path}:${strand.name}`,
+            rule: 'container-absent',
+            station: 'wiring',
+            severity: 'broken',
+            says:
+              selector === ''
+                ? `This link has no ${attribute}.`
+                : `${attribute} asks for “${selector}”, and the page has no such element.`,
+            why: `The ${use.kit.manifest.name} stops with an error when the link is clicked: neither does the picture open here, nor does the link lead to it.`,
+            place: placeIn(page, attributeOf(link, attribute)?.range ?? link.open),
+            strand: strand.id,
+            joint: 'viewer',
+            fixes,
+          },
+        ];
+      }),
+    ),
 };

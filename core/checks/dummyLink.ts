@@ -9,28 +9,37 @@ export const dummyLink: Rule = {
   title: 'No link is a placeholder',
   find: (site) => {
     const inGallery = new Set([...itemsOf(site)].map(({ item }) => item.link));
-    return site.pages.flatMap((page) => page.document.elements.flatMap((element): Finding[] => {
-      const attribute = element.tag === 'a' ? attributeOf(element, 'href') : undefined;
-      if (attribute?.value.trim() !== '#' || inGallery.has(element)) return [];
-      const words = textOf(element).trim();
-      const fixes = likelyPages(site, page, words).map((target): Fix => ({
-        kind: 'change',
-        label: `Link to ${target.path}`,
-        plan: () => planEdits(`Link “${words}” to ${target.path}`, page.path, editAttribute(page.document, element, 'href', relativeReference(page.path, target.path))),
-      }));
-      return [{
-        id: `dummy-link:${page.path}:${words}`,
-        rule: 'dummy-link',
-        station: 'markup',
-        severity: 'broken',
-        says: `“${words}” links to #, which is no page.`,
-        why: 'A click jumps to the top of the same page.',
-        place: placeIn(page, attribute.range),
-        strand: null,
-        joint: null,
-        fixes,
-      }];
-    }));
+    return site.pages.flatMap((page) =>
+      page.document.elements.flatMap((element): Finding[] => {
+        const attribute = element.tag === 'a' ? attributeOf(element, 'href') : undefined;
+        if (attribute?.value.trim() !== '#' || inGallery.has(element)) return [];
+        const words = textOf(element).trim();
+        const fixes = likelyPages(site, page, words).map((target): Fix => ({
+          kind: 'change',
+          label: `Link to ${target.path}`,
+          plan: () =>
+            planEdits(
+              `Link “${words}” to ${target.path}`,
+              page.path,
+              editAttribute(page.document, element, 'href', relativeReference(page.path, target.path)),
+            ),
+        }));
+        return [
+          {
+            id: `dummy-link:${page.path}:${words}`,
+            rule: 'dummy-link',
+            station: 'markup',
+            severity: 'broken',
+            says: `“${words}” links to #, which is no page.`,
+            why: 'A click jumps to the top of the same page.',
+            place: placeIn(page, attribute.range),
+            strand: null,
+            joint: null,
+            fixes,
+          },
+        ];
+      }),
+    );
   },
 };
 
@@ -52,7 +61,8 @@ function likelyPages(site: SiteReading, from: PageReading, words: string): PageR
 }
 
 function linkTexts(page: PageReading, target: string): string[] {
-  const leads = (element: PageElement) => element.tag === 'a' && relativeReference(page.path, target) === attributeOf(element, 'href')?.value;
+  const leads = (element: PageElement) =>
+    element.tag === 'a' && relativeReference(page.path, target) === attributeOf(element, 'href')?.value;
   return page.document.elements.filter(leads).map(textOf);
 }
 

@@ -5,16 +5,28 @@ import { readScript, type Include } from '../wiring/index.ts';
 import { planPage, type Planned } from './finding.ts';
 
 /** Offsets are those of the script; what comes out must parse. */
-export function editScript(page: PageReading, include: Include, edits: readonly Edit[], label: string, site: SiteReading): Planned {
+export function editScript(
+  page: PageReading,
+  include: Include,
+  edits: readonly Edit[],
+  label: string,
+  site: SiteReading,
+): Planned {
   const path = include.inline ? page.path : include.lookup.found === 'exact' ? include.lookup.path : null;
   const content = path === null ? undefined : site.files.get(path);
   const text = include.inline?.text ?? (content?.kind === 'text' ? content.text : null);
-  if (path === null || text === null) return { ok: false, reason: `${include.written ?? 'The script'} is not there any more.` };
+  if (path === null || text === null)
+    return { ok: false, reason: `${include.written ?? 'The script'} is not there any more.` };
   const applied = applyEdits(text, [...edits]);
   if (!applied.ok) return applied;
   const reading = readScript(applied.text);
-  if (!reading.ok) return { ok: false, reason: `The change was not made: the script would not parse (${reading.reason}).` };
+  if (!reading.ok)
+    return { ok: false, reason: `The change was not made: the script would not parse (${reading.reason}).` };
   if (!include.inline) return { ok: true, change: { label, files: [{ kind: 'edit', path, edits: [...edits] }] } };
   const { start } = include.inline;
-  return planPage(page, label, edits.map((edit) => ({ ...edit, start: edit.start + start, end: edit.end + start })));
+  return planPage(
+    page,
+    label,
+    edits.map((edit) => ({ ...edit, start: edit.start + start, end: edit.end + start })),
+  );
 }

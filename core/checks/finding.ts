@@ -39,18 +39,40 @@ export interface Rule {
 }
 
 /** Edits after which the page has the same elements, but for so many more; anything else would be read otherwise than meant. */
-export const planPage = (page: { path: string; document: PageDocument }, label: string, edits: Edit[], more = 0): Planned =>
-  planEdits(label, page.path, verified(page.document, edits, (after) => (after.elements.length === page.document.elements.length + more ? null : 'other elements would appear or vanish')));
+export const planPage = (
+  page: { path: string; document: PageDocument },
+  label: string,
+  edits: Edit[],
+  more = 0,
+): Planned =>
+  planEdits(
+    label,
+    page.path,
+    verified(page.document, edits, (after) =>
+      after.elements.length === page.document.elements.length + more ? null : 'other elements would appear or vanish',
+    ),
+  );
 
-export const planEdits = (label: string, path: string, edited: Edited): Planned => (edited.ok ? { ok: true, change: { label, files: [{ kind: 'edit', path, edits: edited.edits }] } } : edited);
+export const planEdits = (label: string, path: string, edited: Edited): Planned =>
+  edited.ok ? { ok: true, change: { label, files: [{ kind: 'edit', path, edits: edited.edits }] } } : edited;
 
 /** Where an element or attribute of a page stands. */
-export function placeIn(page: { path: string; document: PageDocument }, range: { start: number; end: number } | null | undefined): Finding['place'] {
-  return { path: page.path, line: range ? page.document.lines.lineAt(range.start) : null, start: range?.start ?? null, end: range?.end ?? null };
+export function placeIn(
+  page: { path: string; document: PageDocument },
+  range: { start: number; end: number } | null | undefined,
+): Finding['place'] {
+  return {
+    path: page.path,
+    line: range ? page.document.lines.lineAt(range.start) : null,
+    start: range?.start ?? null,
+    end: range?.end ?? null,
+  };
 }
 
 /** Every item of every gallery with its strand. */
-export function* itemsOf(site: SiteReading): Generator<{ page: PageReading; strand: Strand; item: PageReading['galleries'][number]['items'][number] }> {
+export function* itemsOf(
+  site: SiteReading,
+): Generator<{ page: PageReading; strand: Strand; item: PageReading['galleries'][number]['items'][number] }> {
   for (const page of site.pages) {
     for (const [g, gallery] of page.galleries.entries()) {
       for (const [n, item] of gallery.items.entries()) {

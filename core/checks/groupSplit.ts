@@ -9,29 +9,47 @@ export const groupSplit: Rule = {
   id: 'group-split',
   station: 'wiring',
   title: 'The links of one gallery are in one group, written alike',
-  find: (site) => [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => page.wiring.uses.flatMap((use): Finding[] => {
-    const { link } = item;
-    const attribute = groupAttribute(use.kit.manifest);
-    const items = page.galleries[strand.gallery]?.items ?? [];
-    const common = commonGroup(items, use.kit);
-    if (!link || attribute === null || common === null || !answers(use, item)) return [];
-    const own = groupOf(link, use.kit);
-    if (own === null || own === common) return [];
-    const alone = items.filter((one) => one.link && groupOf(one.link, use.kit) === own).length === 1;
-    const slip = folded(own) === folded(common) || isSlipOf(own, common);
-    // Two groups in one gallery may be meant; a slip of the pen or a group of one hardly is.
-    if (!slip && !alone) return [];
-    return [{
-      id: `group-split:${page.path}:${strand.name}`,
-      rule: 'group-split',
-      station: 'wiring',
-      severity: slip ? 'broken' : 'look',
-      says: slip ? `This link’s group reads “${own}”; its neighbours have “${common}”.` : `This link is the only one in the group “${own}”; its neighbours are in “${common}”.`,
-      why: 'Group names are compared letter by letter, capitals and spaces too. It opens without its neighbours, and they step past it.',
-      place: placeIn(page, attributeOf(link, attribute)?.range),
-      strand: strand.id,
-      joint: 'viewer',
-      fixes: [{ kind: 'change', label: `Put it in “${common}”`, plan: () => planEdits(`Put ${strand.name} in the group ${common}`, page.path, editAttribute(page.document, link, attribute, common)) }],
-    }];
-  })),
+  find: (site) =>
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] =>
+      page.wiring.uses.flatMap((use): Finding[] => {
+        const { link } = item;
+        const attribute = groupAttribute(use.kit.manifest);
+        const items = page.galleries[strand.gallery]?.items ?? [];
+        const common = commonGroup(items, use.kit);
+        if (!link || attribute === null || common === null || !answers(use, item)) return [];
+        const own = groupOf(link, use.kit);
+        if (own === null || own === common) return [];
+        const alone = items.filter((one) => one.link && groupOf(one.link, use.kit) === own).length === 1;
+        const slip = folded(own) === folded(common) || isSlipOf(own, common);
+        // Two groups in one gallery may be meant; a slip of the pen or a group of one hardly is.
+        if (!slip && !alone) return [];
+        return [
+          {
+            id: `group-split:${page.path}:${strand.name}`,
+            rule: 'group-split',
+            station: 'wiring',
+            severity: slip ? 'broken' : 'look',
+            says: slip
+              ? `This link’s group reads “${own}”; its neighbours have “${common}”.`
+              : `This link is the only one in the group “${own}”; its neighbours are in “${common}”.`,
+            why: 'Group names are compared letter by letter, capitals and spaces too. It opens without its neighbours, and they step past it.',
+            place: placeIn(page, attributeOf(link, attribute)?.range),
+            strand: strand.id,
+            joint: 'viewer',
+            fixes: [
+              {
+                kind: 'change',
+                label: `Put it in “${common}”`,
+                plan: () =>
+                  planEdits(
+                    `Put ${strand.name} in the group ${common}`,
+                    page.path,
+                    editAttribute(page.document, link, attribute, common),
+                  ),
+              },
+            ],
+          },
+        ];
+      }),
+    ),
 };

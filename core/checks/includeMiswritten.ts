@@ -6,23 +6,34 @@ export const includeMiswritten: Rule = {
   id: 'include-miswritten',
   station: 'wiring',
   title: 'Every include is written as a browser reads it',
-  find: (site) => site.pages.flatMap((page) => page.document.elements.flatMap((element): Finding[] => {
-    const fault = faultOf(element);
-    if (!fault) return [];
-    const { says, why, label, wishes } = fault;
-    return [{
-      id: `include-miswritten:${page.path}:${element.open?.start ?? 0}`,
-      rule: 'include-miswritten',
-      station: 'wiring',
-      severity: 'broken',
-      says,
-      why,
-      place: placeIn(page, element.open),
-      strand: null,
-      joint: null,
-      fixes: [{ kind: 'change', label, plan: () => planPage(page, `${label} on ${page.path}`, rewriteTag(element, wishes, page.text)) }],
-    }];
-  })),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      page.document.elements.flatMap((element): Finding[] => {
+        const fault = faultOf(element);
+        if (!fault) return [];
+        const { says, why, label, wishes } = fault;
+        return [
+          {
+            id: `include-miswritten:${page.path}:${element.open?.start ?? 0}`,
+            rule: 'include-miswritten',
+            station: 'wiring',
+            severity: 'broken',
+            says,
+            why,
+            place: placeIn(page, element.open),
+            strand: null,
+            joint: null,
+            fixes: [
+              {
+                kind: 'change',
+                label,
+                plan: () => planPage(page, `${label} on ${page.path}`, rewriteTag(element, wishes, page.text)),
+              },
+            ],
+          },
+        ];
+      }),
+    ),
 };
 
 interface Fault {
@@ -35,15 +46,41 @@ interface Fault {
 function faultOf(element: PageElement): Fault | null {
   const href = valueOf(element, 'href');
   if (element.tag === 'script' && href !== undefined && !attributeOf(element, 'src')) {
-    return { says: `This script’s address stands in href.`, why: 'A script is loaded by src; the browser sees an empty script and loads nothing.', label: 'Write it as src', wishes: new Map([['href', null], ['src', href]]) };
+    return {
+      says: `This script’s address stands in href.`,
+      why: 'A script is loaded by src; the browser sees an empty script and loads nothing.',
+      label: 'Write it as src',
+      wishes: new Map([
+        ['href', null],
+        ['src', href],
+      ]),
+    };
   }
   const src = valueOf(element, 'src');
   if (element.tag === 'link' && href === undefined && src !== undefined) {
-    return { says: 'This stylesheet’s address stands in src.', why: 'A link is loaded by href; the browser loads nothing.', label: 'Write it as href', wishes: new Map([['src', null], ['href', src]]) };
+    return {
+      says: 'This stylesheet’s address stands in src.',
+      why: 'A link is loaded by href; the browser loads nothing.',
+      label: 'Write it as href',
+      wishes: new Map([
+        ['src', null],
+        ['href', src],
+      ]),
+    };
   }
   const rel = valueOf(element, 'rel');
-  if (element.tag === 'link' && href !== undefined && isStylePath(href.replace(/[?#].*$/s, '')) && !/(^|\s)(stylesheet|preload|prefetch|alternate)(\s|$)/i.test(rel ?? '')) {
-    return { says: rel ? `rel reads “${rel}”.` : 'This link does not say rel="stylesheet".', why: 'The browser does not know that it is a stylesheet and does not load it.', label: 'Set rel to stylesheet', wishes: new Map([['rel', 'stylesheet']]) };
+  if (
+    element.tag === 'link' &&
+    href !== undefined &&
+    isStylePath(href.replace(/[?#].*$/s, '')) &&
+    !/(^|\s)(stylesheet|preload|prefetch|alternate)(\s|$)/i.test(rel ?? '')
+  ) {
+    return {
+      says: rel ? `rel reads “${rel}”.` : 'This link does not say rel="stylesheet".',
+      why: 'The browser does not know that it is a stylesheet and does not load it.',
+      label: 'Set rel to stylesheet',
+      wishes: new Map([['rel', 'stylesheet']]),
+    };
   }
   return null;
 }

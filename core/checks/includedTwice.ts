@@ -6,30 +6,47 @@ export const includedTwice: Rule = {
   id: 'included-twice',
   station: 'wiring',
   title: 'Each script and stylesheet is loaded once',
-  find: (site) => site.pages.flatMap((page): Finding[] => {
-    const seen = new Map<string, Include>();
-    const ofKits = new Set(page.wiring.uses.flatMap(({ kit }) => kit.manifest.files.map(({ name }) => name.toLowerCase())));
-    return page.wiring.includes.flatMap((include): Finding[] => {
-      if (include.written === null) return [];
-      // The same viewer from two places is loaded twice as well.
-      const key = ofKits.has(includedName(include)) ? includedName(include) : (include.path ?? include.written).toLowerCase();
-      const first = seen.get(`${include.kind} ${key}`);
-      seen.set(`${include.kind} ${key}`, first ?? include);
-      if (!first || !include.element.range) return [];
-      const { range } = include.element;
-      const missing = include.path !== null && include.lookup.found === 'nothing' && first.lookup.found === 'exact';
-      return [{
-        id: `included-twice:${page.path}:${include.written}:${include.line}`,
-        rule: 'included-twice',
-        station: 'wiring',
-        severity: include.kind === 'script' ? 'broken' : 'look',
-        says: `${include.written} is loaded on line ${first.line} already${missing ? `, from ${first.written}` : ''}.`,
-        why: include.kind === 'script' ? 'The browser runs it twice: what it listens for happens twice. Many a viewer then opens one picture over the other.' : 'The second copy overrules what stands between the two.',
-        place: placeIn(page, range),
-        strand: null,
-        joint: null,
-        fixes: [{ kind: 'change', label: 'Load it once', plan: () => planPage(page, `Load ${include.written} once on ${page.path}`, [cutLine(page.document, range)], -1) }],
-      }];
-    });
-  }),
+  find: (site) =>
+    site.pages.flatMap((page): Finding[] => {
+      const seen = new Map<string, Include>();
+      const ofKits = new Set(
+        page.wiring.uses.flatMap(({ kit }) => kit.manifest.files.map(({ name }) => name.toLowerCase())),
+      );
+      return page.wiring.includes.flatMap((include): Finding[] => {
+        if (include.written === null) return [];
+        // The same viewer from two places is loaded twice as well.
+        const key = ofKits.has(includedName(include))
+          ? includedName(include)
+          : (include.path ?? include.written).toLowerCase();
+        const first = seen.get(`${include.kind} ${key}`);
+        seen.set(`${include.kind} ${key}`, first ?? include);
+        if (!first || !include.element.range) return [];
+        const { range } = include.element;
+        const missing = include.path !== null && include.lookup.found === 'nothing' && first.lookup.found === 'exact';
+        return [
+          {
+            id: `included-twice:${page.path}:${include.written}:${include.line}`,
+            rule: 'included-twice',
+            station: 'wiring',
+            severity: include.kind === 'script' ? 'broken' : 'look',
+            says: `${include.written} is loaded on line ${first.line} already${missing ? `, from ${first.written}` : ''}.`,
+            why:
+              include.kind === 'script'
+                ? 'The browser runs it twice: what it listens for happens twice. Many a viewer then opens one picture over the other.'
+                : 'The second copy overrules what stands between the two.',
+            place: placeIn(page, range),
+            strand: null,
+            joint: null,
+            fixes: [
+              {
+                kind: 'change',
+                label: 'Load it once',
+                plan: () =>
+                  planPage(page, `Load ${include.written} once on ${page.path}`, [cutLine(page.document, range)], -1),
+              },
+            ],
+          },
+        ];
+      });
+    }),
 };

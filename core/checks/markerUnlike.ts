@@ -7,31 +7,46 @@ export const markerUnlike: Rule = {
   id: 'marker-unlike',
   station: 'wiring',
   title: 'Every picture’s link carries the viewer’s marker, spelt right',
-  find: (site) => [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => page.wiring.uses.flatMap((use): Finding[] => {
-    const { link } = item;
-    const { manifest } = use.kit;
-    if (!link || manifest.marker.on !== 'link' || use.marked.includes(link) || answers(use, item)) return [];
-    // A marker that sits on the picture is a matter of its own.
-    if (use.marked.some((one) => one !== link && within(one, link))) return [];
-    const wrong = misspeltMarker(link, use.kit);
-    const neighbours = page.galleries[strand.gallery]?.items.filter((one) => one.link && use.marked.includes(one.link)).length ?? 0;
-    if (neighbours === 0 && !wrong) return [];
-    if (!wrong && !openable(page.path, item)) return [];
-    const meant = markerName(manifest);
-    const misspelt = wrong && attributeOf(link, wrong.attribute);
-    return [{
-      id: `marker-unlike:${page.path}:${strand.name}`,
-      rule: 'marker-unlike',
-      station: 'wiring',
-      severity: 'broken',
-      says: wrong ? `This link’s marker reads ${wrong.is}; the ${manifest.name} looks for ${wrong.meant}.` : `This link has no ${meant}; ${neighbours} of its neighbours have.`,
-      why: `The ${manifest.name} does not find it: a click leaves the page and shows the picture alone.`,
-      place: placeIn(page, misspelt?.range ?? link.open),
-      strand: strand.id,
-      joint: 'viewer',
-      fixes: [{ kind: 'change', label: wrong ? `Correct it to ${wrong.meant}` : `Add ${meant}`, plan: () => mend(page, use, link, strand.name, commonGroup(page.galleries[strand.gallery]?.items ?? [], use.kit)) }],
-    }];
-  })),
+  find: (site) =>
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] =>
+      page.wiring.uses.flatMap((use): Finding[] => {
+        const { link } = item;
+        const { manifest } = use.kit;
+        if (!link || manifest.marker.on !== 'link' || use.marked.includes(link) || answers(use, item)) return [];
+        // A marker that sits on the picture is a matter of its own.
+        if (use.marked.some((one) => one !== link && within(one, link))) return [];
+        const wrong = misspeltMarker(link, use.kit);
+        const neighbours =
+          page.galleries[strand.gallery]?.items.filter((one) => one.link && use.marked.includes(one.link)).length ?? 0;
+        if (neighbours === 0 && !wrong) return [];
+        if (!wrong && !openable(page.path, item)) return [];
+        const meant = markerName(manifest);
+        const misspelt = wrong && attributeOf(link, wrong.attribute);
+        return [
+          {
+            id: `marker-unlike:${page.path}:${strand.name}`,
+            rule: 'marker-unlike',
+            station: 'wiring',
+            severity: 'broken',
+            says: wrong
+              ? `This link’s marker reads ${wrong.is}; the ${manifest.name} looks for ${wrong.meant}.`
+              : `This link has no ${meant}; ${neighbours} of its neighbours have.`,
+            why: `The ${manifest.name} does not find it: a click leaves the page and shows the picture alone.`,
+            place: placeIn(page, misspelt?.range ?? link.open),
+            strand: strand.id,
+            joint: 'viewer',
+            fixes: [
+              {
+                kind: 'change',
+                label: wrong ? `Correct it to ${wrong.meant}` : `Add ${meant}`,
+                plan: () =>
+                  mend(page, use, link, strand.name, commonGroup(page.galleries[strand.gallery]?.items ?? [], use.kit)),
+              },
+            ],
+          },
+        ];
+      }),
+    ),
 };
 
 function within(element: PageElement, outer: PageElement): boolean {
@@ -44,13 +59,22 @@ function mend(page: PageReading, { kit }: KitUse, link: PageElement, name: strin
   const wrong = misspeltMarker(link, kit);
   const carried = grouping && 'in' in grouping && grouping.in === 'marker' ? (group ?? '') : marker.value;
   const misspelt = wrong && wrong.attribute !== 'class' ? attributeOf(link, wrong.attribute) : undefined;
-  const edits = misspelt && wrong
-    ? [{ start: misspelt.range.start, end: misspelt.range.start + misspelt.name.length, text: wrong.meant }]
-    : marker.attribute !== undefined
-      ? rewriteTag(link, new Map([[marker.attribute, carried]]), page.text)
-      : rewriteTag(link, new Map([['class', classValue(link, [marker.class ?? ''], wrong ? [wrong.is] : [])]]), page.text);
-  return planEdits(`Mark ${name} with ${markerName(kit.manifest)}`, page.path, verified(page.document, edits, (after) => {
-    const twin = after.elements[link.index];
-    return twin && attributeOf(twin, marker.attribute ?? 'class') ? null : 'the marker would not be read';
-  }));
+  const edits =
+    misspelt && wrong
+      ? [{ start: misspelt.range.start, end: misspelt.range.start + misspelt.name.length, text: wrong.meant }]
+      : marker.attribute !== undefined
+        ? rewriteTag(link, new Map([[marker.attribute, carried]]), page.text)
+        : rewriteTag(
+            link,
+            new Map([['class', classValue(link, [marker.class ?? ''], wrong ? [wrong.is] : [])]]),
+            page.text,
+          );
+  return planEdits(
+    `Mark ${name} with ${markerName(kit.manifest)}`,
+    page.path,
+    verified(page.document, edits, (after) => {
+      const twin = after.elements[link.index];
+      return twin && attributeOf(twin, marker.attribute ?? 'class') ? null : 'the marker would not be read';
+    }),
+  );
 }

@@ -5,21 +5,46 @@ export const moduleFromDisk: Rule = {
   id: 'module-from-disk',
   station: 'wiring',
   title: 'Scripts run from disk as well',
-  find: (site) => site.pages.flatMap((page) => page.wiring.scripts.flatMap(({ include, reading }): Finding[] => {
-    if (!include.module || include.path === null) return [];
-    // What parses as a classic script needs no module.
-    const classic = reading?.ok === true;
-    return [{
-      id: `module-from-disk:${page.path}:${include.written}`,
-      rule: 'module-from-disk',
-      station: 'wiring',
-      severity: 'look',
-      says: `${include.written} is loaded as a module.`,
-      why: 'Opened from disk, a browser refuses to load module files; the script runs only on a host.',
-      place: placeIn(page, attributeOf(include.element, 'type')?.range ?? include.element.open),
-      strand: null,
-      joint: null,
-      fixes: classic ? [{ kind: 'change', label: 'Load it as a plain script, deferred', plan: () => planPage(page, `Load ${include.written} as a plain script on ${page.path}`, rewriteTag(include.element, new Map([['type', null], ['defer', '']]), page.text)) }] : [],
-    }];
-  })),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      page.wiring.scripts.flatMap(({ include, reading }): Finding[] => {
+        if (!include.module || include.path === null) return [];
+        // What parses as a classic script needs no module.
+        const classic = reading?.ok === true;
+        return [
+          {
+            id: `module-from-disk:${page.path}:${include.written}`,
+            rule: 'module-from-disk',
+            station: 'wiring',
+            severity: 'look',
+            says: `${include.written} is loaded as a module.`,
+            why: 'Opened from disk, a browser refuses to load module files; the script runs only on a host.',
+            place: placeIn(page, attributeOf(include.element, 'type')?.range ?? include.element.open),
+            strand: null,
+            joint: null,
+            fixes: classic
+              ? [
+                  {
+                    kind: 'change',
+                    label: 'Load it as a plain script, deferred',
+                    plan: () =>
+                      planPage(
+                        page,
+                        `Load ${include.written} as a plain script on ${page.path}`,
+                        rewriteTag(
+                          include.element,
+                          new Map([
+                            ['type', null],
+                            ['defer', ''],
+                          ]),
+                          page.text,
+                        ),
+                      ),
+                  },
+                ]
+              : [],
+          },
+        ];
+      }),
+    ),
 };

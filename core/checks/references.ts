@@ -2,7 +2,16 @@
 import { attributeOf, type Attribute, type PageElement } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 
-const SOUGHT: Readonly<Record<string, string>> = { img: 'src', a: 'href', script: 'src', link: 'href', source: 'src', video: 'src', audio: 'src', iframe: 'src' };
+const SOUGHT: Readonly<Record<string, string>> = {
+  img: 'src',
+  a: 'href',
+  script: 'src',
+  link: 'href',
+  source: 'src',
+  video: 'src',
+  audio: 'src',
+  iframe: 'src',
+};
 
 export interface SoughtReference {
   element: PageElement;

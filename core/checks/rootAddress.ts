@@ -7,26 +7,50 @@ export const rootAddress: Rule = {
   id: 'root-address',
   station: 'wiring',
   title: 'No address begins at the root of a host or of a disk',
-  find: (site) => site.pages.flatMap((page) => soughtReferences(page).flatMap(({ attribute, loads }): Finding[] => {
-    const written = attribute.value.trim();
-    const place = rooted(written, page.path);
-    if (place === null) return [];
-    const path = inSite(place.path, site.files.keys());
-    // A root on a host may be meant; one on somebody's disk never is.
-    if (place.on === 'host' && path === null) return [];
-    return [{
-      id: `root-address:${page.path}:${written}`,
-      rule: 'root-address',
-      station: loads ? 'wiring' : 'markup',
-      severity: place.on === 'disk' ? 'broken' : 'look',
-      says: place.on === 'disk' ? `${written} is a place on one computer.` : `${written} begins at the root of the host.`,
-      why: place.on === 'disk' ? 'On any other computer, and on every host, there is nothing at this address.' : 'Opened from disk, the browser looks at the root of the disk; in a folder of a host, beside the site.',
-      place: placeIn(page, attribute.range),
-      strand: null,
-      joint: null,
-      fixes: path === null ? [] : [{ kind: 'change', label: `Write ${relativeReference(page.path, path)}`, plan: () => planEdits(`Lead ${written} to ${path} on ${page.path}`, page.path, { ok: true, edits: [replaceValue(attribute, relativeReference(page.path, path))] }) }],
-    }];
-  })),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      soughtReferences(page).flatMap(({ attribute, loads }): Finding[] => {
+        const written = attribute.value.trim();
+        const place = rooted(written, page.path);
+        if (place === null) return [];
+        const path = inSite(place.path, site.files.keys());
+        // A root on a host may be meant; one on somebody's disk never is.
+        if (place.on === 'host' && path === null) return [];
+        return [
+          {
+            id: `root-address:${page.path}:${written}`,
+            rule: 'root-address',
+            station: loads ? 'wiring' : 'markup',
+            severity: place.on === 'disk' ? 'broken' : 'look',
+            says:
+              place.on === 'disk'
+                ? `${written} is a place on one computer.`
+                : `${written} begins at the root of the host.`,
+            why:
+              place.on === 'disk'
+                ? 'On any other computer, and on every host, there is nothing at this address.'
+                : 'Opened from disk, the browser looks at the root of the disk; in a folder of a host, beside the site.',
+            place: placeIn(page, attribute.range),
+            strand: null,
+            joint: null,
+            fixes:
+              path === null
+                ? []
+                : [
+                    {
+                      kind: 'change',
+                      label: `Write ${relativeReference(page.path, path)}`,
+                      plan: () =>
+                        planEdits(`Lead ${written} to ${path} on ${page.path}`, page.path, {
+                          ok: true,
+                          edits: [replaceValue(attribute, relativeReference(page.path, path))],
+                        }),
+                    },
+                  ],
+          },
+        ];
+      }),
+    ),
 };
 
 function rooted(written: string, from: string): { on: 'host' | 'disk'; path: string } | null {

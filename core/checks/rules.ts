@@ -30,14 +30,40 @@ import type { Finding, Rule } from './finding.ts';
 import type { SiteReading } from '../model/index.ts';
 
 export const RULES: readonly Rule[] = [
-  caseDiffers, fileMissing, anotherPicture, linkOpensPage, altMissing, tooLarge, dummyLink,
-  tagBroken, textLeftOver, includeMiswritten, codeIgnored, schemeMissing, rootAddress, moduleFromDisk,
-  kitIncomplete, includedTwice, scriptBroken, scriptOrder, startCall, startTooSoon, startSelector,
-  markerUnlike, markerPlace, groupMissing, groupSplit, containerAbsent, claimedTwice,
+  caseDiffers,
+  fileMissing,
+  anotherPicture,
+  linkOpensPage,
+  altMissing,
+  tooLarge,
+  dummyLink,
+  tagBroken,
+  textLeftOver,
+  includeMiswritten,
+  codeIgnored,
+  schemeMissing,
+  rootAddress,
+  moduleFromDisk,
+  kitIncomplete,
+  includedTwice,
+  scriptBroken,
+  scriptOrder,
+  startCall,
+  startTooSoon,
+  startSelector,
+  markerUnlike,
+  markerPlace,
+  groupMissing,
+  groupSplit,
+  containerAbsent,
+  claimedTwice,
 ];
 
 /** All findings: what is broken first, then by page and line. */
 export function findingsOf(site: SiteReading): Finding[] {
   const rank = (finding: Finding) => (finding.severity === 'broken' ? 0 : 1);
-  return RULES.flatMap((rule) => rule.find(site)).sort((a, b) => rank(a) - rank(b) || a.place.path.localeCompare(b.place.path) || (a.place.line ?? 0) - (b.place.line ?? 0));
+  return RULES.flatMap((rule) => rule.find(site)).sort(
+    (a, b) =>
+      rank(a) - rank(b) || a.place.path.localeCompare(b.place.path) || (a.place.line ?? 0) - (b.place.line ?? 0),
+  );
 }

@@ -12,26 +12,51 @@ export const schemeMissing: Rule = {
   id: 'scheme-missing',
   station: 'wiring',
   title: 'Outside addresses say their scheme',
-  find: (site) => site.pages.flatMap((page) => soughtReferences(page).flatMap(({ attribute, loads, element }): Finding[] => {
-    const written = attribute.value.trim();
-    const bare = BARE.test(written);
-    const first = written.split(/[/?#]/)[0] ?? '';
-    const host = !bare && HOST.test(written) && !site.files.has(first) && ![...site.files.keys()].some((path) => path.startsWith(`${first}/`));
-    if (!bare && !host) return [];
-    // Two slashes too many before a file of the site itself.
-    const own = bare ? written.replace(/^\/+|[?#].*$/gs, '') : '';
-    const whole = site.files.has(own) ? relativeReference(page.path, own) : bare ? `https:${written}` : `https://${written}`;
-    return [{
-      id: `scheme-missing:${page.path}:${written}`,
-      rule: 'scheme-missing',
-      station: loads ? 'wiring' : 'markup',
-      severity: loads || host ? 'broken' : 'look',
-      says: `${written} has no scheme.`,
-      why: bare ? `Opened from disk, the browser looks for file:${written} and finds nothing.` : `The browser takes it for a file of this site and asks for it in vain${element.tag === 'a' ? '; a click ends on an error page' : ''}.`,
-      place: placeIn(page, attribute.range),
-      strand: null,
-      joint: null,
-      fixes: [{ kind: 'change', label: `Write ${whole.length > 60 ? 'https: before it' : whole}`, plan: () => planEdits(`Write ${whole} on ${page.path}`, page.path, { ok: true, edits: [replaceValue(attribute, whole)] }) }],
-    }];
-  })),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      soughtReferences(page).flatMap(({ attribute, loads, element }): Finding[] => {
+        const written = attribute.value.trim();
+        const bare = BARE.test(written);
+        const first = written.split(/[/?#]/)[0] ?? '';
+        const host =
+          !bare &&
+          HOST.test(written) &&
+          !site.files.has(first) &&
+          ![...site.files.keys()].some((path) => path.startsWith(`${first}/`));
+        if (!bare && !host) return [];
+        // Two slashes too many before a file of the site itself.
+        const own = bare ? written.replace(/^\/+|[?#].*$/gs, '') : '';
+        const whole = site.files.has(own)
+          ? relativeReference(page.path, own)
+          : bare
+            ? `https:${written}`
+            : `https://${written}`;
+        return [
+          {
+            id: `scheme-missing:${page.path}:${written}`,
+            rule: 'scheme-missing',
+            station: loads ? 'wiring' : 'markup',
+            severity: loads || host ? 'broken' : 'look',
+            says: `${written} has no scheme.`,
+            why: bare
+              ? `Opened from disk, the browser looks for file:${written} and finds nothing.`
+              : `The browser takes it for a file of this site and asks for it in vain${element.tag === 'a' ? '; a click ends on an error page' : ''}.`,
+            place: placeIn(page, attribute.range),
+            strand: null,
+            joint: null,
+            fixes: [
+              {
+                kind: 'change',
+                label: `Write ${whole.length > 60 ? 'https: before it' : whole}`,
+                plan: () =>
+                  planEdits(`Write ${whole} on ${page.path}`, page.path, {
+                    ok: true,
+                    edits: [replaceValue(attribute, whole)],
+                  }),
+              },
+            ],
+          },
+        ];
+      }),
+    ),
 };

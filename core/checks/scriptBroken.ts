@@ -13,11 +13,26 @@ export const scriptBroken: Rule = {
       for (const { include, text, reading } of page.wiring.scripts) {
         if (!reading || reading.ok || text === null || include.module) continue;
         const inline = include.inline;
-        const path = inline ? page.path : include.path ?? page.path;
+        const path = inline ? page.path : (include.path ?? page.path);
         const key = `script-broken:${path}:${inline ? include.line : ''}`;
         if (findings.has(key)) continue;
         const edits = mended(text);
-        const fixes: Fix[] = edits ? [{ kind: 'change', label: `Take ${edits.length === 1 ? 'the stray character' : `the ${edits.length} stray characters`} out`, plan: () => editScript(page, include, edits, `Mend the script ${include.written ?? `on line ${include.line}`}`, site) }] : [];
+        const fixes: Fix[] = edits
+          ? [
+              {
+                kind: 'change',
+                label: `Take ${edits.length === 1 ? 'the stray character' : `the ${edits.length} stray characters`} out`,
+                plan: () =>
+                  editScript(
+                    page,
+                    include,
+                    edits,
+                    `Mend the script ${include.written ?? `on line ${include.line}`}`,
+                    site,
+                  ),
+              },
+            ]
+          : [];
         const line = new LineIndex(text).lineAt(reading.at);
         findings.set(key, {
           id: key,
@@ -26,7 +41,9 @@ export const scriptBroken: Rule = {
           severity: 'broken',
           says: `${include.written ?? 'This inline script'} has a mistake${inline ? '' : ` on line ${line}`}: ${reading.reason}.`,
           why: 'A browser that cannot read a script to its end runs nothing of it, not even what stands before the mistake.',
-          place: inline ? placeIn(page, { start: inline.start + reading.at, end: inline.start + reading.at + 1 }) : { path, line, start: reading.at, end: reading.at + 1 },
+          place: inline
+            ? placeIn(page, { start: inline.start + reading.at, end: inline.start + reading.at + 1 })
+            : { path, line, start: reading.at, end: reading.at + 1 },
           strand: null,
           joint: 'viewer',
           fixes,
@@ -38,11 +55,25 @@ export const scriptBroken: Rule = {
 };
 
 /** What text programs and web pages put into code that is copied from them, and what is meant. */
-const STRAY: readonly (readonly [RegExp, string])[] = [[/[\u201C\u201D\u201E\u00AB\u00BB]/g, '"'], [/[\u2018\u2019\u201A]/g, "'"], [/[\u200B-\u200D\u2060\u00AD]/g, ''], [/[\u2013\u2014\u2212]/g, '-'], [/<\/?script[^>]*>/gi, ''], [/<!--|-->/g, ''], [/[`´](?=[^`´]*$)/g, '']];
+const STRAY: readonly (readonly [RegExp, string])[] = [
+  [/[\u201C\u201D\u201E\u00AB\u00BB]/g, '"'],
+  [/[\u2018\u2019\u201A]/g, "'"],
+  [/[\u200B-\u200D\u2060\u00AD]/g, ''],
+  [/[\u2013\u2014\u2212]/g, '-'],
+  [/<\/?script[^>]*>/gi, ''],
+  [/<!--|-->/g, ''],
+  [/[`´](?=[^`´]*$)/g, ''],
+];
 
 /** Replacements near each mistake, one after the other, until the script parses; null where they do not help. */
 function mended(text: string): Edit[] | null {
-  const strays = STRAY.flatMap(([stray, meant]) => [...text.matchAll(stray)].map((match): Edit => ({ start: match.index, end: match.index + match[0].length, text: meant })));
+  const strays = STRAY.flatMap(([stray, meant]) =>
+    [...text.matchAll(stray)].map((match): Edit => ({
+      start: match.index,
+      end: match.index + match[0].length,
+      text: meant,
+    })),
+  );
   const taken: Edit[] = [];
   for (let n = 0; n < MOST_STRAYS; n++) {
     const sorted = [...taken].sort((a, b) => a.start - b.start);
@@ -50,8 +81,13 @@ function mended(text: string): Edit[] | null {
     const reading = applied.ok ? readScript(applied.text) : null;
     if (!reading || reading.ok) return reading && taken.length > 0 ? sorted : null;
     // The mistake is told in the text as it is mended so far.
-    const at = sorted.reduce((place, edit) => (edit.start <= place ? place + edit.end - edit.start - edit.text.length : place), reading.at);
-    const next = strays.filter((edit) => !taken.some((one) => one.start < edit.end && one.end > edit.start)).sort((a, b) => Math.abs(a.start - at) - Math.abs(b.start - at))[0];
+    const at = sorted.reduce(
+      (place, edit) => (edit.start <= place ? place + edit.end - edit.start - edit.text.length : place),
+      reading.at,
+    );
+    const next = strays
+      .filter((edit) => !taken.some((one) => one.start < edit.end && one.end > edit.start))
+      .sort((a, b) => Math.abs(a.start - at) - Math.abs(b.start - at))[0];
     if (!next) return null;
     taken.push(next);
   }

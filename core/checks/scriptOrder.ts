@@ -8,66 +8,132 @@ export const scriptOrder: Rule = {
   id: 'script-order',
   station: 'wiring',
   title: 'A script is loaded before what needs it',
-  find: (site) => site.pages.flatMap((page) => page.wiring.scripts.flatMap((run): Finding[] => {
-    const [need] = run.early;
-    if (!need) return [];
-    const { include } = run;
-    const name = include.written ?? 'this inline script';
-    const givers = run.early.flatMap(({ from }) => from ?? []);
-    // The one that comes last in the page's order: behind it all that is needed is there.
-    const last = [...givers].sort((a, b) => page.wiring.includes.indexOf(a) - page.wiring.includes.indexOf(b)).at(-1);
-    const called = run.reading?.ok && run.reading.calls.some((call) => call.name === need.name);
-    const fixes: Fix[] = last ? [{ kind: 'change', label: include.inline && last.when === 'deferred' ? 'Let it wait until the page is read' : 'Load them in the right order', plan: () => mend(page, run, last) }] : [];
-    return [{
-      id: `script-order:${page.path}:${include.written ?? include.line}`,
-      rule: 'script-order',
-      station: 'wiring',
-      severity: 'broken',
-      says: called ? `${name} calls ${need.name}() before ${need.from?.written ?? 'its script'} is loaded.` : `${name} needs ${need.name}, and ${need.from?.written ?? 'the script that gives it'} is loaded only after it.`,
-      why: `${whyLate(include, need.from)}The browser stops ${name} there with “${need.name} is not defined”; the rest of it does not happen.`,
-      place: placeIn(page, include.element.range),
-      strand: null,
-      joint: 'viewer',
-      fixes,
-    }];
-  })),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      page.wiring.scripts.flatMap((run): Finding[] => {
+        const [need] = run.early;
+        if (!need) return [];
+        const { include } = run;
+        const name = include.written ?? 'this inline script';
+        const givers = run.early.flatMap(({ from }) => from ?? []);
+        // The one that comes last in the page's order: behind it all that is needed is there.
+        const last = [...givers]
+          .sort((a, b) => page.wiring.includes.indexOf(a) - page.wiring.includes.indexOf(b))
+          .at(-1);
+        const called = run.reading?.ok && run.reading.calls.some((call) => call.name === need.name);
+        const fixes: Fix[] = last
+          ? [
+              {
+                kind: 'change',
+                label:
+                  include.inline && last.when === 'deferred'
+                    ? 'Let it wait until the page is read'
+                    : 'Load them in the right order',
+                plan: () => mend(page, run, last),
+              },
+            ]
+          : [];
+        return [
+          {
+            id: `script-order:${page.path}:${include.written ?? include.line}`,
+            rule: 'script-order',
+            station: 'wiring',
+            severity: 'broken',
+            says: called
+              ? `${name} calls ${need.name}() before ${need.from?.written ?? 'its script'} is loaded.`
+              : `${name} needs ${need.name}, and ${need.from?.written ?? 'the script that gives it'} is loaded only after it.`,
+            why: `${whyLate(include, need.from)}The browser stops ${name} there with “${need.name} is not defined”; the rest of it does not happen.`,
+            place: placeIn(page, include.element.range),
+            strand: null,
+            joint: 'viewer',
+            fixes,
+          },
+        ];
+      }),
+    ),
 };
 
-const whyLate = (include: Include, giver: Include | null): string => (giver?.when === 'deferred' && include.when !== 'deferred' ? `${giver.written ?? 'The other'} is deferred and runs after the whole page is read. ` : giver?.when === 'async' ? `${giver.written ?? 'The other'} is async: nobody can say when it runs. ` : '');
+const whyLate = (include: Include, giver: Include | null): string =>
+  giver?.when === 'deferred' && include.when !== 'deferred'
+    ? `${giver.written ?? 'The other'} is deferred and runs after the whole page is read. `
+    : giver?.when === 'async'
+      ? `${giver.written ?? 'The other'} is async: nobody can say when it runs. `
+      : '';
 
 function mend(page: PageReading, { include, text }: ScriptRun, giver: Include): Planned {
   const label = `Put the scripts of ${page.path} in order`;
-  const use = page.wiring.uses.find(({ files }) => files.some(({ file, includes }) => file.role === 'script' && includes.includes(include)));
-  if (use && use.files.some(({ includes }) => includes.includes(giver))) return planPage(page, label, orderKit(page, use));
+  const use = page.wiring.uses.find(({ files }) =>
+    files.some(({ file, includes }) => file.role === 'script' && includes.includes(include)),
+  );
+  if (use && use.files.some(({ includes }) => includes.includes(giver)))
+    return planPage(page, label, orderKit(page, use));
   if (include.inline && giver.when === 'deferred') {
     return planPage(page, label, waitingEdits(include.inline));
   }
-  if (text === null || !include.element.range || !giver.element.range) return { ok: false, reason: 'One of the scripts is not in the source.' };
+  if (text === null || !include.element.range || !giver.element.range)
+    return { ok: false, reason: 'One of the scripts is not in the source.' };
   // Alike in how they wait, and the one behind the other.
   const wishes = new Map<string, string | null>();
-  for (const name of ['defer', 'async']) if (has(include.element, name) !== has(giver.element, name)) wishes.set(name, has(giver.element, name) && name !== 'async' ? '' : null);
-  if (giver.when === 'async') return planPage(page, label, rewriteTag(giver.element, new Map([['async', null], ['defer', '']]), page.text));
+  for (const name of ['defer', 'async'])
+    if (has(include.element, name) !== has(giver.element, name))
+      wishes.set(name, has(giver.element, name) && name !== 'async' ? '' : null);
+  if (giver.when === 'async')
+    return planPage(
+      page,
+      label,
+      rewriteTag(
+        giver.element,
+        new Map([
+          ['async', null],
+          ['defer', ''],
+        ]),
+        page.text,
+      ),
+    );
   const retagged = rewriteTag(include.element, wishes, page.text);
   if (include.element.range.start > giver.element.range.end) return planPage(page, label, retagged);
-  const written = applyEdits(page.text.slice(include.element.range.start, include.element.range.end), retagged.map((edit) => ({ ...edit, start: edit.start - include.element.range!.start, end: edit.end - include.element.range!.start })));
+  const written = applyEdits(
+    page.text.slice(include.element.range.start, include.element.range.end),
+    retagged.map((edit) => ({
+      ...edit,
+      start: edit.start - include.element.range!.start,
+      end: edit.end - include.element.range!.start,
+    })),
+  );
   if (!written.ok) return written;
-  return planPage(page, label, [cutLine(page.document, include.element.range), insertBeside(page.document, giver.element, written.text, 'after')]);
+  return planPage(page, label, [
+    cutLine(page.document, include.element.range),
+    insertBeside(page.document, giver.element, written.text, 'after'),
+  ]);
 }
 
 /** The kit's scripts in the places that they have together, in its own order, and waiting alike. */
 function orderKit(page: PageReading, { files }: KitUse): Edit[] {
-  const scripts = files.flatMap(({ file, includes }) => (file.role === 'script' && includes[0]?.element.range ? [includes[0].element] : []));
+  const scripts = files.flatMap(({ file, includes }) =>
+    file.role === 'script' && includes[0]?.element.range ? [includes[0].element] : [],
+  );
   const places = [...scripts].sort((a, b) => a.index - b.index);
   const [base] = scripts;
-  return scripts.flatMap((element, n) => {
-    const text = page.text.slice(element.range!.start, element.range!.end);
-    const wishes = new Map<string, string | null>();
-    for (const name of ['defer', 'async']) if (base && has(element, name) !== has(base, name)) wishes.set(name, has(base, name) ? '' : null);
-    const retagged = applyEdits(text, rewriteTag(element, wishes, page.text).map((edit) => ({ ...edit, start: edit.start - element.range!.start, end: edit.end - element.range!.start })));
-    const place = places[n]?.range;
-    const written = retagged.ok ? retagged.text : text;
-    return place && page.text.slice(place.start, place.end) !== written ? [{ ...place, text: written }] : [];
-  }).sort((a, b) => a.start - b.start);
+  return scripts
+    .flatMap((element, n) => {
+      const text = page.text.slice(element.range!.start, element.range!.end);
+      const wishes = new Map<string, string | null>();
+      for (const name of ['defer', 'async'])
+        if (base && has(element, name) !== has(base, name)) wishes.set(name, has(base, name) ? '' : null);
+      const retagged = applyEdits(
+        text,
+        rewriteTag(element, wishes, page.text).map((edit) => ({
+          ...edit,
+          start: edit.start - element.range!.start,
+          end: edit.end - element.range!.start,
+        })),
+      );
+      const place = places[n]?.range;
+      const written = retagged.ok ? retagged.text : text;
+      return place && page.text.slice(place.start, place.end) !== written ? [{ ...place, text: written }] : [];
+    })
+    .sort((a, b) => a.start - b.start);
 }
 
-const has = (element: PageElement, name: string): boolean => element.attributes.some((attribute) => attribute.name === name);
+const has = (element: PageElement, name: string): boolean =>
+  element.attributes.some((attribute) => attribute.name === name);

@@ -7,27 +7,50 @@ export const startCall: Rule = {
   id: 'start-call',
   station: 'wiring',
   title: 'A viewer that waits for a start call gets one, by its right name',
-  find: (site) => site.pages.flatMap((page) => page.wiring.uses.flatMap((use): Finding[] => {
-    const { start, name } = use.kit.manifest;
-    if (!start || use.starts.length > 0) return [];
-    const slip = misspeltCall(page, start.call);
-    if (slip) {
-      const { run, at, is } = slip;
-      return [{
-        id: `start-call:${page.path}:${is}`,
-        rule: 'start-call',
-        station: 'wiring',
-        severity: 'broken',
-        says: `${run.include.written ?? 'This script'} calls ${is}(); the ${name}’s function is ${start.call}().`,
-        why: `The browser stops it there with “${is} is not defined”.`,
-        place: placeIn(page, run.include.inline ? { start: run.include.inline.start + at, end: run.include.inline.start + at + is.length } : run.include.element.range),
-        strand: null,
-        joint: 'viewer',
-        fixes: [{ kind: 'change', label: `Correct it to ${start.call}`, plan: () => editScript(page, run.include, [{ start: at, end: at + is.length, text: start.call }], `Correct the call of ${start.call} on ${page.path}`, site) }],
-      }];
-    }
-    return start.required && use.marked.length > 0 && use.script ? [unstarted(page, use)] : [];
-  })),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      page.wiring.uses.flatMap((use): Finding[] => {
+        const { start, name } = use.kit.manifest;
+        if (!start || use.starts.length > 0) return [];
+        const slip = misspeltCall(page, start.call);
+        if (slip) {
+          const { run, at, is } = slip;
+          return [
+            {
+              id: `start-call:${page.path}:${is}`,
+              rule: 'start-call',
+              station: 'wiring',
+              severity: 'broken',
+              says: `${run.include.written ?? 'This script'} calls ${is}(); the ${name}’s function is ${start.call}().`,
+              why: `The browser stops it there with “${is} is not defined”.`,
+              place: placeIn(
+                page,
+                run.include.inline
+                  ? { start: run.include.inline.start + at, end: run.include.inline.start + at + is.length }
+                  : run.include.element.range,
+              ),
+              strand: null,
+              joint: 'viewer',
+              fixes: [
+                {
+                  kind: 'change',
+                  label: `Correct it to ${start.call}`,
+                  plan: () =>
+                    editScript(
+                      page,
+                      run.include,
+                      [{ start: at, end: at + is.length, text: start.call }],
+                      `Correct the call of ${start.call} on ${page.path}`,
+                      site,
+                    ),
+                },
+              ],
+            },
+          ];
+        }
+        return start.required && use.marked.length > 0 && use.script ? [unstarted(page, use)] : [];
+      }),
+    ),
 };
 
 function misspeltCall(page: PageReading, meant: string): { run: ScriptRun; at: number; is: string } | null {
@@ -53,10 +76,12 @@ function unstarted(page: PageReading, use: KitUse): Finding {
     place: placeIn(page, script?.range),
     strand: null,
     joint: 'viewer',
-    fixes: [{
-      kind: 'change',
-      label: `Write ${callText(use.kit.manifest)}`,
-      plan: () => planPage(page, `Start the ${name} on ${page.path}`, startEdits(page, use.kit, script), 1),
-    }],
+    fixes: [
+      {
+        kind: 'change',
+        label: `Write ${callText(use.kit.manifest)}`,
+        plan: () => planPage(page, `Start the ${name} on ${page.path}`, startEdits(page, use.kit, script), 1),
+      },
+    ],
   };
 }

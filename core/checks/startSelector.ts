@@ -8,7 +8,12 @@ export const startSelector: Rule = {
   id: 'start-selector',
   station: 'wiring',
   title: 'The selector of a start call finds links',
-  find: (site) => site.pages.flatMap((page) => page.wiring.uses.flatMap((use) => (use.kit.manifest.marker.on === 'link' ? use.starts.flatMap((start) => findingOf(site, page, use, start)) : []))),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      page.wiring.uses.flatMap((use) =>
+        use.kit.manifest.marker.on === 'link' ? use.starts.flatMap((start) => findingOf(site, page, use, start)) : [],
+      ),
+    ),
 };
 
 function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: StartingScript): Finding[] {
@@ -16,26 +21,54 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
   const links = matched.filter(({ tag }) => tag === 'a');
   if (call.text === null || call.textAt === null || links.length > 0) return [];
   const { name } = use.kit.manifest;
-  const place = include.inline ? placeIn(page, { start: include.inline.start + call.textAt.start, end: include.inline.start + call.textAt.end }) : placeIn(page, include.element.range);
+  const place = include.inline
+    ? placeIn(page, { start: include.inline.start + call.textAt.start, end: include.inline.start + call.textAt.end })
+    : placeIn(page, include.element.range);
   const meant = candidate(page.document, call.text);
-  const fixes: Fix[] = meant === null ? [] : [{
-    kind: 'change',
-    label: `Correct it to ${meant}`,
-    plan: () => editScript(page, include, [{ start: call.textAt!.start + 1, end: call.textAt!.end - 1, text: meant }], `Correct the selector of ${call.name} on ${page.path}`, site),
-  }];
-  const found = trouble !== null ? `${call.name}('${call.text}') asks for something that is no selector.` : matched.length > 0 ? `${call.name}('${call.text}') finds ${matched.length} <${matched[0]!.tag}> and no link.` : `${call.name}('${call.text}') finds nothing on this page.`;
-  return [{
-    id: `start-selector:${page.path}:${call.text}`,
-    rule: 'start-selector',
-    station: 'wiring',
-    severity: 'broken',
-    says: found,
-    why: trouble !== null ? 'The browser stops the script there with a syntax error.' : matched.length > 0 ? `The ${name} opens links. ${use.strays.size > 0 ? 'These say no address, so it opens and shows nothing.' : 'A click on these reaches the link around or inside them, which it does not answer.'}` : wordAlone(call.text) ? 'A bare word means a tag of that name. A class begins with a dot, an id with a hash.' : `The ${name} starts with no links and answers no click.`,
-    place,
-    strand: null,
-    joint: 'viewer',
-    fixes,
-  }];
+  const fixes: Fix[] =
+    meant === null
+      ? []
+      : [
+          {
+            kind: 'change',
+            label: `Correct it to ${meant}`,
+            plan: () =>
+              editScript(
+                page,
+                include,
+                [{ start: call.textAt!.start + 1, end: call.textAt!.end - 1, text: meant }],
+                `Correct the selector of ${call.name} on ${page.path}`,
+                site,
+              ),
+          },
+        ];
+  const found =
+    trouble !== null
+      ? `${call.name}('${call.text}') asks for something that is no selector.`
+      : matched.length > 0
+        ? `${call.name}('${call.text}') finds ${matched.length} <${matched[0]!.tag}> and no link.`
+        : `${call.name}('${call.text}') finds nothing on this page.`;
+  return [
+    {
+      id: `start-selector:${page.path}:${call.text}`,
+      rule: 'start-selector',
+      station: 'wiring',
+      severity: 'broken',
+      says: found,
+      why:
+        trouble !== null
+          ? 'The browser stops the script there with a syntax error.'
+          : matched.length > 0
+            ? `The ${name} opens links. ${use.strays.size > 0 ? 'These say no address, so it opens and shows nothing.' : 'A click on these reaches the link around or inside them, which it does not answer.'}`
+            : wordAlone(call.text)
+              ? 'A bare word means a tag of that name. A class begins with a dot, an id with a hash.'
+              : `The ${name} starts with no links and answers no click.`,
+      place,
+      strand: null,
+      joint: 'viewer',
+      fixes,
+    },
+  ];
 }
 
 const wordAlone = (selector: string): boolean => /^[\w-]+$/.test(selector.trim());
@@ -44,7 +77,19 @@ const wordAlone = (selector: string): boolean => /^[\w-]+$/.test(selector.trim()
 function candidate(document: PageDocument, selector: string): string | null {
   const bare = selector.trim().replace(/^[.#]+/, '');
   const last = bare.replace(/[\s>]+(?:img|picture|li|figure)$/, '');
-  const tries = [`.${bare}`, `#${bare}`, `#${bare} a`, `.${bare} a`, `[${bare}]`, `a[${bare}]`, `${selector.trim()} a`, last, `.${last}`, selector.trim().replace(/^img(?=[.[])/, 'a'), selector.trim().replace(/\s+\./, '.')];
+  const tries = [
+    `.${bare}`,
+    `#${bare}`,
+    `#${bare} a`,
+    `.${bare} a`,
+    `[${bare}]`,
+    `a[${bare}]`,
+    `${selector.trim()} a`,
+    last,
+    `.${last}`,
+    selector.trim().replace(/^img(?=[.[])/, 'a'),
+    selector.trim().replace(/\s+\./, '.'),
+  ];
   for (const one of tries) {
     if (one === selector) continue;
     const found = matches(document, one);

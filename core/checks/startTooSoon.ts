@@ -5,25 +5,39 @@ export const startTooSoon: Rule = {
   id: 'start-too-soon',
   station: 'wiring',
   title: 'A start call comes after the links that it looks for',
-  find: (site) => site.pages.flatMap((page) => page.wiring.uses.flatMap((use) => use.starts.flatMap((start): Finding[] => {
-    const { include, call, matched, there, tooEarly } = start;
-    const inline = include.inline;
-    if (tooEarly || there.length === matched.length) return [];
-    return [{
-      id: `start-too-soon:${page.path}:${call.name}:${include.line}`,
-      rule: 'start-too-soon',
-      station: 'wiring',
-      severity: 'broken',
-      says: `${call.name}() runs ${there.length === 0 ? 'before any of its links is read' : `when ${there.length} of its ${matched.length} links are read`}.`,
-      why: 'A script that stands as it is runs while the browser reads the page, and sees only what comes before it.',
-      place: placeIn(page, inline ? { start: inline.start + call.at, end: inline.start + call.end } : include.element.range),
-      strand: null,
-      joint: 'viewer',
-      fixes: inline ? [{
-        kind: 'change',
-        label: 'Let it wait until the page is read',
-        plan: () => planPage(page, `Let ${call.name} wait on ${page.path}`, waitingEdits(inline)),
-      }] : [],
-    }];
-  }))),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      page.wiring.uses.flatMap((use) =>
+        use.starts.flatMap((start): Finding[] => {
+          const { include, call, matched, there, tooEarly } = start;
+          const inline = include.inline;
+          if (tooEarly || there.length === matched.length) return [];
+          return [
+            {
+              id: `start-too-soon:${page.path}:${call.name}:${include.line}`,
+              rule: 'start-too-soon',
+              station: 'wiring',
+              severity: 'broken',
+              says: `${call.name}() runs ${there.length === 0 ? 'before any of its links is read' : `when ${there.length} of its ${matched.length} links are read`}.`,
+              why: 'A script that stands as it is runs while the browser reads the page, and sees only what comes before it.',
+              place: placeIn(
+                page,
+                inline ? { start: inline.start + call.at, end: inline.start + call.end } : include.element.range,
+              ),
+              strand: null,
+              joint: 'viewer',
+              fixes: inline
+                ? [
+                    {
+                      kind: 'change',
+                      label: 'Let it wait until the page is read',
+                      plan: () => planPage(page, `Let ${call.name} wait on ${page.path}`, waitingEdits(inline)),
+                    },
+                  ]
+                : [],
+            },
+          ];
+        }),
+      ),
+    ),
 };

@@ -18,14 +18,42 @@ export const tagBroken: Rule = {
   id: 'tag-broken',
   station: 'wiring',
   title: 'No tag is broken by a quote or a space',
-  find: (site) => site.pages.flatMap((page) => page.document.elements.flatMap((element): Finding[] => {
-    const found = element.open ? breakIn(page, element) : null;
-    if (!found) return [];
-    const { says, why, at, label, edits } = found;
-    const fixes: Fix[] = mends(page, element, edits) ? [{ kind: 'change', label, plan: () => planEdits(`Mend the tag on line ${page.document.lines.lineAt(at.start)} of ${page.path}`, page.path, { ok: true, edits }) }] : [];
-    const strand = page.strands.flat().find((one) => at.start >= one.range.start && at.start < one.range.end);
-    return [{ id: `tag-broken:${page.path}:${at.start}`, rule: 'tag-broken', station: 'wiring', severity: 'broken', says, why, place: placeIn(page, at), strand: strand?.id ?? null, joint: null, fixes }];
-  })),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      page.document.elements.flatMap((element): Finding[] => {
+        const found = element.open ? breakIn(page, element) : null;
+        if (!found) return [];
+        const { says, why, at, label, edits } = found;
+        const fixes: Fix[] = mends(page, element, edits)
+          ? [
+              {
+                kind: 'change',
+                label,
+                plan: () =>
+                  planEdits(`Mend the tag on line ${page.document.lines.lineAt(at.start)} of ${page.path}`, page.path, {
+                    ok: true,
+                    edits,
+                  }),
+              },
+            ]
+          : [];
+        const strand = page.strands.flat().find((one) => at.start >= one.range.start && at.start < one.range.end);
+        return [
+          {
+            id: `tag-broken:${page.path}:${at.start}`,
+            rule: 'tag-broken',
+            station: 'wiring',
+            severity: 'broken',
+            says,
+            why,
+            place: placeIn(page, at),
+            strand: strand?.id ?? null,
+            joint: null,
+            fixes,
+          },
+        ];
+      }),
+    ),
 };
 
 function breakIn({ text }: PageReading, element: PageElement): Break | null {
@@ -35,24 +63,78 @@ function breakIn({ text }: PageReading, element: PageElement): Break | null {
     const raw = text.slice(valueRange.start, valueRange.end);
     if (quote === '' && CURLY.test(raw[0] ?? '')) {
       // Unquoted to a browser: it ends at the first space. The author's closing quote may stand in a later attribute.
-      const close = attributes.slice(n).find((one) => CURLY.test(text.slice(one.range.start + (one === attribute ? one.name.length + 2 : 0), one.range.end)));
-      const end = close ? close.range.start + (text.slice(close.range.start, close.range.end).search(close === attribute ? /[\u201C\u201D\u201E\u2018\u2019](?=\s*$)/ : CURLY)) : -1;
-      const edits = close && end > valueRange.start ? [{ start: valueRange.start, end: valueRange.start + 1, text: '"' }, { start: end, end: end + 1, text: '"' }] : [];
-      return { says: `${name} stands between typographic quotes.`, why: 'To a browser these quotes are letters of the value, which then ends at the first space.', at: range, label: 'Write straight quotes', edits };
+      const close = attributes
+        .slice(n)
+        .find((one) =>
+          CURLY.test(text.slice(one.range.start + (one === attribute ? one.name.length + 2 : 0), one.range.end)),
+        );
+      const end = close
+        ? close.range.start +
+          text
+            .slice(close.range.start, close.range.end)
+            .search(close === attribute ? /[\u201C\u201D\u201E\u2018\u2019](?=\s*$)/ : CURLY)
+        : -1;
+      const edits =
+        close && end > valueRange.start
+          ? [
+              { start: valueRange.start, end: valueRange.start + 1, text: '"' },
+              { start: end, end: end + 1, text: '"' },
+            ]
+          : [];
+      return {
+        says: `${name} stands between typographic quotes.`,
+        why: 'To a browser these quotes are letters of the value, which then ends at the first space.',
+        at: range,
+        label: 'Write straight quotes',
+        edits,
+      };
     }
-    if (quote !== '' && quote !== 'none' && /<[a-z/][^<]*>?|\s[a-z-]+=\s*$/i.test(raw) && /[<>]|=$/.test(raw) && !/^(?:srcdoc|style|content|data-[\w-]*(?:caption|text|html))$/.test(name)) {
+    if (
+      quote !== '' &&
+      quote !== 'none' &&
+      /<[a-z/][^<]*>?|\s[a-z-]+=\s*$/i.test(raw) &&
+      /[<>]|=$/.test(raw) &&
+      !/^(?:srcdoc|style|content|data-[\w-]*(?:caption|text|html))$/.test(name)
+    ) {
       const cut = closingPlace(raw);
-      return { says: `The value of ${name} runs on over other markup: its closing quote is missing.`, why: 'The browser reads on to the next quote, wherever that stands; what lies between is no tag any more.', at: range, label: 'Close the quote', edits: cut === null ? [] : [{ start: valueRange.start + cut, end: valueRange.start + cut, text: quote }] };
+      return {
+        says: `The value of ${name} runs on over other markup: its closing quote is missing.`,
+        why: 'The browser reads on to the next quote, wherever that stands; what lies between is no tag any more.',
+        at: range,
+        label: 'Close the quote',
+        edits: cut === null ? [] : [{ start: valueRange.start + cut, end: valueRange.start + cut, text: quote }],
+      };
     }
     if (/["']/.test(name)) {
       const before = attributes[n - 1];
       const opener = [...attributes.slice(0, n)].reverse().find((one) => one.quote === '"' || one.quote === "'");
       // The author's own closing quote is the last that stands at the end of a bare word.
-      const last = attributes.slice(n).filter((one) => one.quote === 'none' && /["']$/.test(one.name)).at(-1) ?? attribute;
+      const last =
+        attributes
+          .slice(n)
+          .filter((one) => one.quote === 'none' && /["']$/.test(one.name))
+          .at(-1) ?? attribute;
       const end = last.range.end - 1;
       const within = opener ? text.slice(opener.valueRange.start, end) : '';
-      const edits = opener && before && /["']$/.test(text.slice(last.range.start, last.range.end)) ? [{ start: opener.valueRange.start, end, text: within.replaceAll(opener.quote, opener.quote === '"' ? '&quot;' : '&#39;') }] : [];
-      return { says: opener ? `A quote inside the value of ${opener.name} ends it too early.` : 'A quote stands alone in this tag.', why: 'What follows the quote is taken for attributes, and the rest of the words is lost.', at: opener ? { start: opener.range.start, end: last.range.end } : range, label: 'Write the quote as an entity', edits };
+      const edits =
+        opener && before && /["']$/.test(text.slice(last.range.start, last.range.end))
+          ? [
+              {
+                start: opener.valueRange.start,
+                end,
+                text: within.replaceAll(opener.quote, opener.quote === '"' ? '&quot;' : '&#39;'),
+              },
+            ]
+          : [];
+      return {
+        says: opener
+          ? `A quote inside the value of ${opener.name} ends it too early.`
+          : 'A quote stands alone in this tag.',
+        why: 'What follows the quote is taken for attributes, and the rest of the words is lost.',
+        at: opener ? { start: opener.range.start, end: last.range.end } : range,
+        label: 'Write the quote as an entity',
+        edits,
+      };
     }
   }
   const spaced = spacedName(element, text);
@@ -63,9 +145,16 @@ function breakIn({ text }: PageReading, element: PageElement): Break | null {
 function spacedName({ attributes }: PageElement, text: string): Break | null {
   for (const [n, attribute] of attributes.entries()) {
     const next = attributes[n + 1];
-    if (!next || !/^\s+$/.test(text.slice(attribute.range.end, next.range.start)) || attribute.quote !== 'none') continue;
+    if (!next || !/^\s+$/.test(text.slice(attribute.range.end, next.range.start)) || attribute.quote !== 'none')
+      continue;
     if (!attribute.name.endsWith('-') && !next.name.startsWith('-')) continue;
-    return { says: `A space stands inside the name ${attribute.name}${next.name}.`, why: 'The browser reads two attributes of other names; the script finds neither.', at: { start: attribute.range.start, end: next.range.end }, label: 'Take the space out', edits: [{ start: attribute.range.end, end: next.range.start, text: '' }] };
+    return {
+      says: `A space stands inside the name ${attribute.name}${next.name}.`,
+      why: 'The browser reads two attributes of other names; the script finds neither.',
+      at: { start: attribute.range.start, end: next.range.end },
+      label: 'Take the space out',
+      edits: [{ start: attribute.range.end, end: next.range.start, text: '' }],
+    };
   }
   return null;
 }
@@ -85,5 +174,12 @@ function mends(page: PageReading, element: PageElement, edits: readonly Edit[]):
   if (!applied.ok) return false;
   const after = parsePage(applied.text, page.document.units);
   const twin = after.elements.find((one) => one.open?.start === element.open?.start && one.tag === element.tag);
-  return twin !== undefined && after.elements.length >= page.document.elements.length && breakIn({ ...page, text: applied.text, document: after }, twin) === null && element.attributes.filter(({ name, quote }) => quote !== 'none' && /^[\w-]+$/.test(name)).every(({ name }) => attributeOf(twin, name));
+  return (
+    twin !== undefined &&
+    after.elements.length >= page.document.elements.length &&
+    breakIn({ ...page, text: applied.text, document: after }, twin) === null &&
+    element.attributes
+      .filter(({ name, quote }) => quote !== 'none' && /^[\w-]+$/.test(name))
+      .every(({ name }) => attributeOf(twin, name))
+  );
 }

@@ -8,27 +8,44 @@ export const textLeftOver: Rule = {
   id: 'text-left-over',
   station: 'wiring',
   title: 'No piece of a tag is left between tags',
-  find: (site) => site.pages.flatMap((page) => page.document.elements.flatMap((element) => (CODE.has(element.tag) || element.children.length === 0 ? [] : element.texts.flatMap(({ range }): Finding[] => {
-    const raw = page.text.slice(range.start, range.end);
-    const piece = raw.trim();
-    if (piece === '' || piece.length > 6 || !PIECE.test(piece)) return [];
-    const start = range.start + raw.indexOf(piece);
-    const at = { start, end: start + piece.length };
-    // In the head any letter ends the head.
-    const head = page.document.elements.find(({ tag }) => tag === 'head');
-    const early = element.tag === 'body' && head !== undefined && (head.close?.start ?? Infinity) > start;
-    const strand = page.strands.flat().find((one) => start >= one.range.start && start < one.range.end);
-    return [{
-      id: `text-left-over:${page.path}:${start}`,
-      rule: 'text-left-over',
-      station: 'wiring',
-      severity: early ? 'broken' : 'look',
-      says: `“${piece}” is left over between the tags.`,
-      why: early ? 'The browser ends the head here and begins the body: what follows stands in the page.' : 'The browser shows it as text.',
-      place: placeIn(page, at),
-      strand: strand?.id ?? null,
-      joint: null,
-      fixes: [{ kind: 'change', label: 'Take it out', plan: () => planPage(page, `Take “${piece}” out of ${page.path}`, [{ ...at, text: '' }]) }],
-    }];
-  })))),
+  find: (site) =>
+    site.pages.flatMap((page) =>
+      page.document.elements.flatMap((element) =>
+        CODE.has(element.tag) || element.children.length === 0
+          ? []
+          : element.texts.flatMap(({ range }): Finding[] => {
+              const raw = page.text.slice(range.start, range.end);
+              const piece = raw.trim();
+              if (piece === '' || piece.length > 6 || !PIECE.test(piece)) return [];
+              const start = range.start + raw.indexOf(piece);
+              const at = { start, end: start + piece.length };
+              // In the head any letter ends the head.
+              const head = page.document.elements.find(({ tag }) => tag === 'head');
+              const early = element.tag === 'body' && head !== undefined && (head.close?.start ?? Infinity) > start;
+              const strand = page.strands.flat().find((one) => start >= one.range.start && start < one.range.end);
+              return [
+                {
+                  id: `text-left-over:${page.path}:${start}`,
+                  rule: 'text-left-over',
+                  station: 'wiring',
+                  severity: early ? 'broken' : 'look',
+                  says: `“${piece}” is left over between the tags.`,
+                  why: early
+                    ? 'The browser ends the head here and begins the body: what follows stands in the page.'
+                    : 'The browser shows it as text.',
+                  place: placeIn(page, at),
+                  strand: strand?.id ?? null,
+                  joint: null,
+                  fixes: [
+                    {
+                      kind: 'change',
+                      label: 'Take it out',
+                      plan: () => planPage(page, `Take “${piece}” out of ${page.path}`, [{ ...at, text: '' }]),
+                    },
+                  ],
+                },
+              ];
+            }),
+      ),
+    ),
 };

@@ -16,18 +16,26 @@ export const tooLarge: Rule = {
       const bytes = bytesOf(content);
       if (!facts || !isTooLarge(bytes, facts)) return [];
       seen.add(strand.full);
-      return [{
-        id: `too-large:${strand.full}`,
-        rule: 'too-large',
-        station: 'pairs',
-        severity: 'look',
-        says: `${nameOf(strand.full)} weighs ${(bytes / 1e6).toFixed(1)} MB at ${facts.width} × ${facts.height} px.`,
-        why: `No window shows more than a part of these pixels. On a line of 1.6 Mbit/s it takes ${Math.round((bytes * 8) / 1.6e6)} s to come.`,
-        place: placeIn(page, item.link?.open),
-        strand: strand.id,
-        joint: 'full-size',
-        fixes: [{ kind: 'picture', label: `Make it ${madeSize(facts, site.recipe.fullSize).width} px`, tasks: [{ from: strand.full, to: strand.full, size: site.recipe.fullSize, as: FULL_SIZE, times: 1 }] }],
-      }];
+      return [
+        {
+          id: `too-large:${strand.full}`,
+          rule: 'too-large',
+          station: 'pairs',
+          severity: 'look',
+          says: `${nameOf(strand.full)} weighs ${(bytes / 1e6).toFixed(1)} MB at ${facts.width} × ${facts.height} px.`,
+          why: `No window shows more than a part of these pixels. On a line of 1.6 Mbit/s it takes ${Math.round((bytes * 8) / 1.6e6)} s to come.`,
+          place: placeIn(page, item.link?.open),
+          strand: strand.id,
+          joint: 'full-size',
+          fixes: [
+            {
+              kind: 'picture',
+              label: `Make it ${madeSize(facts, site.recipe.fullSize).width} px`,
+              tasks: [{ from: strand.full, to: strand.full, size: site.recipe.fullSize, as: FULL_SIZE, times: 1 }],
+            },
+          ],
+        },
+      ];
     });
   },
 };

@@ -10,7 +10,10 @@ const table = (path: string, text: string): Table => {
   return read.table;
 };
 
-const ROWS = [{ image: 'a.jpg', title: 'One, two' }, { image: 'b.jpg', title: 'Three "four"' }];
+const ROWS = [
+  { image: 'a.jpg', title: 'One, two' },
+  { image: 'b.jpg', title: 'Three "four"' },
+];
 
 describe('lists', () => {
   it.each([
@@ -19,8 +22,13 @@ describe('lists', () => {
     ['list.tsv', 'image\ttitle\na.jpg\tOne, two\nb.jpg\t"Three ""four"""'],
     ['list.json', JSON.stringify(ROWS)],
     ['list.json', JSON.stringify({ gallery: { name: 'g', pictures: ROWS } })],
-    ['list.xml', '<?xml version="1.0"?><g><p image="a.jpg" title="One, two"/><p image="b.jpg"><title>Three &quot;four&quot;</title></p></g>'],
-  ])('%s is read as one table: %s', (path, text) => expect(table(path, text)).toEqual({ columns: ['image', 'title'], rows: ROWS }));
+    [
+      'list.xml',
+      '<?xml version="1.0"?><g><p image="a.jpg" title="One, two"/><p image="b.jpg"><title>Three &quot;four&quot;</title></p></g>',
+    ],
+  ])('%s is read as one table: %s', (path, text) =>
+    expect(table(path, text)).toEqual({ columns: ['image', 'title'], rows: ROWS }),
+  );
 
   it.each([
     ['list.csv', '', 'There is no list in it'],
@@ -37,7 +45,14 @@ describe('lists', () => {
 
   it('have their columns proposed by usual names, else by what stands in them; what was chosen is remembered', () => {
     const one = table('l.csv', 'Picture,Thumb,Heading,Alt text,Keywords\na.jpg,s.jpg,t,x,k\n');
-    expect(proposedMapping(one)).toMatchObject({ full: 'Picture', thumbnail: 'Thumb', title: 'Heading', alt: 'Alt text', tags: 'Keywords', caption: null });
+    expect(proposedMapping(one)).toMatchObject({
+      full: 'Picture',
+      thumbnail: 'Thumb',
+      title: 'Heading',
+      alt: 'Alt text',
+      tags: 'Keywords',
+      caption: null,
+    });
     const two = table('l.csv', 'no,which\n1,p/a.jpg\n2,p/b.jpg\n');
     expect(proposedMapping(two).full).toBe('which');
     const chosen = { ...proposedMapping(two), title: 'no' };
@@ -45,9 +60,22 @@ describe('lists', () => {
   });
 
   it('stand for pictures: by path from the list, from the root, by name, or outside; what does not is said', () => {
-    const index = new PathIndex(['data/list.csv', 'l/a.jpg', 's/a.jpg', 'l/b.jpg', 'l/c.jpg', 'm/c.jpg', 'data/near.jpg']);
-    const list = table('data/list.csv', 'file,thumb,title,tags\n../l/a.jpg,,A,"x; y"\nl/a.jpg,,B,\nnear.jpg,,C,\na.jpg,s/a.jpg,D,\nhttps://pictures.example/e.jpg,s/a.jpg,E,\nhttps://pictures.example/f.jpg,,F,\nl/b.jpg,,G,\nz.jpg,,H,\nc.jpg,,I,\n,,J,\n#x,,K,\n');
-    const { pictures, troubles } = picturesOf(list, proposedMapping(list), 'data/list.csv', index, (full) => (full === 'l/b.jpg' ? null : `s/${full.replace(/^.*\//, '')}`));
+    const index = new PathIndex([
+      'data/list.csv',
+      'l/a.jpg',
+      's/a.jpg',
+      'l/b.jpg',
+      'l/c.jpg',
+      'm/c.jpg',
+      'data/near.jpg',
+    ]);
+    const list = table(
+      'data/list.csv',
+      'file,thumb,title,tags\n../l/a.jpg,,A,"x; y"\nl/a.jpg,,B,\nnear.jpg,,C,\na.jpg,s/a.jpg,D,\nhttps://pictures.example/e.jpg,s/a.jpg,E,\nhttps://pictures.example/f.jpg,,F,\nl/b.jpg,,G,\nz.jpg,,H,\nc.jpg,,I,\n,,J,\n#x,,K,\n',
+    );
+    const { pictures, troubles } = picturesOf(list, proposedMapping(list), 'data/list.csv', index, (full) =>
+      full === 'l/b.jpg' ? null : `s/${full.replace(/^.*\//, '')}`,
+    );
     expect(pictures.map(({ title, full, thumbnail, outside }) => [title, full, thumbnail, outside])).toEqual([
       ['A', 'l/a.jpg', 's/a.jpg', false],
       ['B', 'l/a.jpg', 's/a.jpg', false],
@@ -68,18 +96,38 @@ describe('lists', () => {
 });
 
 describe('words as a list', () => {
-  const row = (part: Partial<WordsRow>): WordsRow => ({ strand: 'index.html#0.0', page: 'index.html', file: 'l/a.jpg', alt: 'a', title: 'A', caption: 'A', credit: '', copyright: '', taken: '', ...part });
-  const rows = [row({}), row({ strand: 'index.html#0.1', alt: null }), row({ strand: null, page: '', file: 'l/b.jpg', alt: '=SUM(1)' }), row({ strand: 'p.html#0.0', page: 'p.html', caption: null })];
+  const row = (part: Partial<WordsRow>): WordsRow => ({
+    strand: 'index.html#0.0',
+    page: 'index.html',
+    file: 'l/a.jpg',
+    alt: 'a',
+    title: 'A',
+    caption: 'A',
+    credit: '',
+    copyright: '',
+    taken: '',
+    ...part,
+  });
+  const rows = [
+    row({}),
+    row({ strand: 'index.html#0.1', alt: null }),
+    row({ strand: null, page: '', file: 'l/b.jpg', alt: '=SUM(1)' }),
+    row({ strand: 'p.html#0.0', page: 'p.html', caption: null }),
+  ];
 
   it('comes in as it went out, and nothing is changed', () => {
     const read = readCsv(writeCsv(WORDS_COLUMNS, wordsTable(rows)));
     expect(read.ok && wordsFrom(read.table, rows)).toEqual({ changes: [], troubles: [] });
   });
 
-  it('is safe in a spreadsheet: what would be computed stands behind an apostrophe', () => expect(writeCsv(WORDS_COLUMNS, wordsTable(rows))).toContain(`"'=SUM(1)"`));
+  it('is safe in a spreadsheet: what would be computed stands behind an apostrophe', () =>
+    expect(writeCsv(WORDS_COLUMNS, wordsTable(rows))).toContain(`"'=SUM(1)"`));
 
   it('changes what is other, in order where a file stands twice, and says what has no place', () => {
-    const list = table('w.csv', 'page,file,alt,caption,copyright\nindex.html,l/a.jpg,first,A,\nindex.html,l/a.jpg,second,A,©\nindex.html,l/a.jpg,third,A,\n,l/b.jpg,b,B,\np.html,l/a.jpg,a,new,\nq.html,x.jpg,x,,\n');
+    const list = table(
+      'w.csv',
+      'page,file,alt,caption,copyright\nindex.html,l/a.jpg,first,A,\nindex.html,l/a.jpg,second,A,©\nindex.html,l/a.jpg,third,A,\n,l/b.jpg,b,B,\np.html,l/a.jpg,a,new,\nq.html,x.jpg,x,,\n',
+    );
     const read = wordsFrom(list, rows);
     if ('reason' in read) throw new Error(read.reason);
     expect(read.changes.map(({ row: { strand, file }, words }) => [strand ?? file, words])).toEqual([
@@ -92,7 +140,9 @@ describe('words as a list', () => {
       { row: 5, says: 'l/a.jpg on p.html has no element for a caption' },
       { row: 6, says: 'x.jpg is not on q.html' },
     ]);
-    expect(wordsFrom(table('w.csv', 'name,alt\nx,y\n'), rows)).toEqual({ reason: expect.stringContaining('no column “file”') });
+    expect(wordsFrom(table('w.csv', 'name,alt\nx,y\n'), rows)).toEqual({
+      reason: expect.stringContaining('no column “file”'),
+    });
   });
 });
 

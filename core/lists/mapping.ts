@@ -17,8 +17,18 @@ const USUAL: Readonly<Record<Field, RegExp>> = {
 /** A column by its usual name, else by what stands in it. */
 export function proposedMapping({ columns, rows }: Table): ListMapping {
   const usual = (field: Field) => columns.find((name) => USUAL[field].test(name.split('.').at(-1) ?? name)) ?? null;
-  const holdsPictures = columns.find((name) => rows.slice(0, 20).every((row) => isPicturePath((row[name] ?? '').replace(/[?#].*$/, ''))));
-  return { columns: [...columns], full: usual('full') ?? holdsPictures ?? columns[0] ?? '', thumbnail: usual('thumbnail'), title: usual('title'), caption: usual('caption'), alt: usual('alt'), tags: usual('tags') };
+  const holdsPictures = columns.find((name) =>
+    rows.slice(0, 20).every((row) => isPicturePath((row[name] ?? '').replace(/[?#].*$/, ''))),
+  );
+  return {
+    columns: [...columns],
+    full: usual('full') ?? holdsPictures ?? columns[0] ?? '',
+    thumbnail: usual('thumbnail'),
+    title: usual('title'),
+    caption: usual('caption'),
+    alt: usual('alt'),
+    tags: usual('tags'),
+  };
 }
 
 /** The mapping that was chosen for a list with these columns before, else what is proposed. */
@@ -47,20 +57,36 @@ export interface Listed {
 }
 
 /** A file by its path from `list`, from the site's root, or by its name where only one file has it. */
-function fileFor(value: string, list: string, index: PathIndex): { path: string } | { outside: string } | { reason: string } {
+function fileFor(
+  value: string,
+  list: string,
+  index: PathIndex,
+): { path: string } | { outside: string } | { reason: string } {
   const target = resolveInSite(value, list);
   if (target.kind === 'outside') return { outside: target.url };
-  if (target.kind !== 'file' && target.kind !== 'root') return { reason: `“${value}” is no path and no address of a picture` };
+  if (target.kind !== 'file' && target.kind !== 'root')
+    return { reason: `“${value}” is no path and no address of a picture` };
   for (const path of [target.path, value.trim()]) {
     const found = index.lookup(path);
     if (found.found !== 'nothing') return { path: found.path };
   }
   const namesakes = index.namesakes(nameOf(value.trim()));
   if (namesakes.length === 1) return { path: namesakes[0]! };
-  return { reason: namesakes.length === 0 ? `there is no ${value} in this site` : `${namesakes.length} files are called ${nameOf(value)}; write the folder too` };
+  return {
+    reason:
+      namesakes.length === 0
+        ? `there is no ${value} in this site`
+        : `${namesakes.length} files are called ${nameOf(value)}; write the folder too`,
+  };
 }
 
-export function picturesOf({ rows }: Table, mapping: ListMapping, list: string, index: PathIndex, thumbnailOf: (full: string) => string | null): Listed {
+export function picturesOf(
+  { rows }: Table,
+  mapping: ListMapping,
+  list: string,
+  index: PathIndex,
+  thumbnailOf: (full: string) => string | null,
+): Listed {
   const listed: Listed = { pictures: [], troubles: [] };
   for (const [n, row] of rows.entries()) {
     const cell = (column: string | null) => (column === null ? '' : (row[column] ?? '').trim());
@@ -84,12 +110,28 @@ export function picturesOf({ rows }: Table, mapping: ListMapping, list: string, 
     const outside = 'outside' in full;
     const thumbnail = own ? ('outside' in own ? own.outside : own.path) : outside ? null : thumbnailOf(full.path);
     if (thumbnail === null) {
-      note(outside ? 'an outside picture needs a thumbnail beside it; choose the column that names it' : `${'path' in full ? full.path : value} has no thumbnail yet; make it first`);
+      note(
+        outside
+          ? 'an outside picture needs a thumbnail beside it; choose the column that names it'
+          : `${'path' in full ? full.path : value} has no thumbnail yet; make it first`,
+      );
       continue;
     }
     const title = cell(mapping.title);
     const caption = cell(mapping.caption) || title;
-    listed.pictures.push({ row: n + 1, full: outside ? full.outside : full.path, thumbnail, title: title || caption, caption, alt: cell(mapping.alt) || caption, tags: cell(mapping.tags).split(/[,;]/).map((tag) => tag.trim()).filter(Boolean), outside });
+    listed.pictures.push({
+      row: n + 1,
+      full: outside ? full.outside : full.path,
+      thumbnail,
+      title: title || caption,
+      caption,
+      alt: cell(mapping.alt) || caption,
+      tags: cell(mapping.tags)
+        .split(/[,;]/)
+        .map((tag) => tag.trim())
+        .filter(Boolean),
+      outside,
+    });
   }
   return listed;
 }

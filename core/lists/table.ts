@@ -17,10 +17,21 @@ const refuse = (reason: string): TableRead => ({ ok: false, reason });
 
 /** RFC 4180, and the semicolons and tabs that spreadsheets write; the first row names the columns. */
 export function readCsv(text: string): TableRead {
-  const { data, meta, errors } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim() });
+  const { data, meta, errors } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (name) => name.trim(),
+  });
   const [error] = errors.filter(({ type }) => type === 'Quotes' || type === 'FieldMismatch');
   if (error) return refuse(`Line ${(error.row ?? 0) + 2}: ${error.message}`);
-  return checked({ columns: (meta.fields ?? []).filter((name) => name !== ''), rows: data.map((row) => Object.fromEntries(Object.entries(row).flatMap(([name, value]) => (typeof value === 'string' ? [[name, value]] : [])))) });
+  return checked({
+    columns: (meta.fields ?? []).filter((name) => name !== ''),
+    rows: data.map((row) =>
+      Object.fromEntries(
+        Object.entries(row).flatMap(([name, value]) => (typeof value === 'string' ? [[name, value]] : [])),
+      ),
+    ),
+  });
 }
 
 /** The first array of objects, however deep it stands; values that are no text or number are left out. */
@@ -38,7 +49,16 @@ export function readJson(text: string): TableRead {
 export function readXml(text: string): TableRead {
   try {
     // Entities of a document's own are not read: they could grow without end.
-    const parser = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '', parseTagValue: false, parseAttributeValue: false, processEntities: true, ignoreDeclaration: true, ignorePiTags: true, textNodeName: 'text' });
+    const parser = new XMLParser({
+      ignoreAttributes: false,
+      attributeNamePrefix: '',
+      parseTagValue: false,
+      parseAttributeValue: false,
+      processEntities: true,
+      ignoreDeclaration: true,
+      ignorePiTags: true,
+      textNodeName: 'text',
+    });
     if (/<!DOCTYPE/i.test(text)) return refuse('It declares a document type; save the list without one.');
     return fromRecords(firstList(parser.parse(text, true)));
   } catch (error) {
@@ -63,7 +83,8 @@ function fromRecords(records: readonly unknown[]): TableRead {
     const note = (value: unknown, name: string): void => {
       if (typeof value === 'string' || typeof value === 'number') row[name || 'text'] = String(value);
       else if (Array.isArray(value) && value.every((one) => typeof one === 'string')) row[name] = value.join(', ');
-      else if (typeof value === 'object' && value !== null && !Array.isArray(value)) for (const [key, inner] of Object.entries(value)) note(inner, name === '' ? key : `${name}.${key}`);
+      else if (typeof value === 'object' && value !== null && !Array.isArray(value))
+        for (const [key, inner] of Object.entries(value)) note(inner, name === '' ? key : `${name}.${key}`);
     };
     note(record, '');
     return row;
@@ -72,12 +93,22 @@ function fromRecords(records: readonly unknown[]): TableRead {
 }
 
 function checked(table: Table): TableRead {
-  if (table.rows.length === 0 || table.columns.length === 0) return refuse('There is no list in it: a first row with the names of the columns and rows below, or a list of records.');
-  if (table.rows.length > MOST_ROWS) return refuse(`${table.rows.length} rows are more than the ${MOST_ROWS} that a list may have.`);
+  if (table.rows.length === 0 || table.columns.length === 0)
+    return refuse(
+      'There is no list in it: a first row with the names of the columns and rows below, or a list of records.',
+    );
+  if (table.rows.length > MOST_ROWS)
+    return refuse(`${table.rows.length} rows are more than the ${MOST_ROWS} that a list may have.`);
   return { ok: true, table };
 }
 
-const FORMATS: Readonly<Record<string, (text: string) => TableRead>> = { csv: readCsv, tsv: readCsv, txt: readCsv, json: readJson, xml: readXml };
+const FORMATS: Readonly<Record<string, (text: string) => TableRead>> = {
+  csv: readCsv,
+  tsv: readCsv,
+  txt: readCsv,
+  json: readJson,
+  xml: readXml,
+};
 
 export const LIST_EXTENSIONS = Object.keys(FORMATS);
 

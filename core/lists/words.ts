@@ -24,7 +24,17 @@ export const WORDS_COLUMNS = ['page', 'file', 'alt', 'title', 'caption', 'credit
 /** Where the alt text is missing altogether, as opposed to empty on purpose (WHATWG HTML §4.8.4.4). */
 export const NO_ALT = '(missing)';
 
-export const wordsTable = (rows: readonly WordsRow[]): Record<string, string>[] => rows.map((row) => ({ page: row.page, file: row.file, alt: row.alt ?? NO_ALT, title: row.title, caption: row.caption ?? '', credit: row.credit, copyright: row.copyright, taken: row.taken }));
+export const wordsTable = (rows: readonly WordsRow[]): Record<string, string>[] =>
+  rows.map((row) => ({
+    page: row.page,
+    file: row.file,
+    alt: row.alt ?? NO_ALT,
+    title: row.title,
+    caption: row.caption ?? '',
+    credit: row.credit,
+    copyright: row.copyright,
+    taken: row.taken,
+  }));
 
 const SETTABLE = ['alt', 'title', 'caption', 'credit', 'copyright'] as const;
 export type SettableWord = (typeof SETTABLE)[number];
@@ -41,15 +51,22 @@ export interface WordsIn {
 
 /** What a list that came back says otherwise. Columns that it does not have are left; the same file twice on a page is told by its order. */
 export function wordsFrom({ columns, rows }: Table, known: readonly WordsRow[]): WordsIn | { reason: string } {
-  if (!columns.includes('file')) return { reason: `The list has no column “file”; its columns are ${columns.join(', ')}. Write the words into a list that was saved here.` };
+  if (!columns.includes('file'))
+    return {
+      reason: `The list has no column “file”; its columns are ${columns.join(', ')}. Write the words into a list that was saved here.`,
+    };
   const places = new Map<string, WordsRow[]>();
   const keyOf = (page: string, file: string) => `${page}\n${file}`;
-  for (const row of known) places.set(keyOf(row.page, row.file), [...(places.get(keyOf(row.page, row.file)) ?? []), row]);
+  for (const row of known)
+    places.set(keyOf(row.page, row.file), [...(places.get(keyOf(row.page, row.file)) ?? []), row]);
   const result: WordsIn = { changes: [], troubles: [] };
   for (const [n, line] of rows.entries()) {
     const row = places.get(keyOf(line.page ?? '', line.file ?? ''))?.shift();
     if (!row) {
-      result.troubles.push({ row: n + 1, says: `${line.file || 'no file'} is not ${line.page ? `on ${line.page}` : 'in this site without a page'}` });
+      result.troubles.push({
+        row: n + 1,
+        says: `${line.file || 'no file'} is not ${line.page ? `on ${line.page}` : 'in this site without a page'}`,
+      });
       continue;
     }
     const words: WordsChange['words'] = {};
@@ -59,7 +76,8 @@ export function wordsFrom({ columns, rows }: Table, known: readonly WordsRow[]):
       const value = raw?.replace(/^'(?=[=+\-@\t\r])/, '');
       if (value === undefined || value === NO_ALT || value === (row[name] ?? '')) continue;
       if (name === 'caption' && row.strand !== null && row.caption === null) {
-        if (value !== '') result.troubles.push({ row: n + 1, says: `${row.file} on ${row.page} has no element for a caption` });
+        if (value !== '')
+          result.troubles.push({ row: n + 1, says: `${row.file} on ${row.page} has no element for a caption` });
         continue;
       }
       words[name] = value;

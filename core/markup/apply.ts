@@ -1,6 +1,14 @@
 /** A pattern that was changed by hand, applied to all items of a gallery as one change. */
 import { smallestEdit, stemOf, type Edit } from '../site/index.ts';
-import { attributeOf, descendants, parsePage, valueOf, type Attribute, type PageDocument, type PageElement } from './document.ts';
+import {
+  attributeOf,
+  descendants,
+  parsePage,
+  valueOf,
+  type Attribute,
+  type PageDocument,
+  type PageElement,
+} from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { addressIn, fenced, refuse, verified, type Edited } from './items.ts';
 import { patternOf, SLOTS, type Pattern } from './pattern.ts';
@@ -14,8 +22,10 @@ export type Supply = (n: number, slot: string) => string | undefined;
 export function troubleInPattern(text: string, known: Pattern): string | null {
   const slots = slotsOf(text);
   const unknown = slots.find((slot) => !(slot in SLOTS) && !known.free.has(slot));
-  if (unknown !== undefined) return `“{${unknown}}” is not known. The slots are ${[...Object.keys(SLOTS), ...known.free.keys()].map((slot) => `{${slot}}`).join(', ')}; write {{${unknown}} for the text itself.`;
-  if (!slots.includes('thumbnail') && !slots.includes('full')) return 'Without {thumbnail} or {full} an item would hold no picture.';
+  if (unknown !== undefined)
+    return `“{${unknown}}” is not known. The slots are ${[...Object.keys(SLOTS), ...known.free.keys()].map((slot) => `{${slot}}`).join(', ')}; write {{${unknown}} for the text itself.`;
+  if (!slots.includes('thumbnail') && !slots.includes('full'))
+    return 'Without {thumbnail} or {full} an item would hold no picture.';
   const open = /<[a-z][^<>]*$/i.exec(text);
   if (open) return `The tag “${open[0].slice(0, 30)}” is not closed.`;
   return null;
@@ -30,7 +40,11 @@ export function valuesIn(page: PageDocument, item: GalleryItem, pattern: Pattern
   put('alt', item.image ? valueOf(item.image, 'alt') : undefined);
   put('title', (item.link && valueOf(item.link, 'title')) ?? (item.image ? valueOf(item.image, 'title') : undefined));
   for (const side of ['width', 'height']) put(side, item.image ? valueOf(item.image, side) : undefined);
-  if (item.caption) put('caption', { text: item.caption.text, markup: page.text.slice(item.caption.range.start, item.caption.range.end).trim() });
+  if (item.caption)
+    put('caption', {
+      text: item.caption.text,
+      markup: page.text.slice(item.caption.range.start, item.caption.range.end).trim(),
+    });
   put('name', stemOf((item.target ?? item.source)?.value ?? ''));
   put('number', String(n + 1));
   put('index', String(n));
@@ -39,13 +53,22 @@ export function valuesIn(page: PageDocument, item: GalleryItem, pattern: Pattern
     const element = all[place.element];
     if (!element) continue;
     if ('attribute' in place) put(slot, valueOf(element, place.attribute));
-    else if (element.texts[place.text]) put(slot, { text: element.texts[place.text]!.value.trim(), markup: page.text.slice(element.texts[place.text]!.range.start, element.texts[place.text]!.range.end).trim() });
+    else if (element.texts[place.text])
+      put(slot, {
+        text: element.texts[place.text]!.value.trim(),
+        markup: page.text.slice(element.texts[place.text]!.range.start, element.texts[place.text]!.range.end).trim(),
+      });
   }
   return values;
 }
 
 /** Every item written by the pattern; what an item has beyond the pattern that was learnt stays with it. */
-export function applyPattern(page: PageDocument, gallery: Gallery, text: string, supply: Supply = () => undefined): Edited {
+export function applyPattern(
+  page: PageDocument,
+  gallery: Gallery,
+  text: string,
+  supply: Supply = () => undefined,
+): Edited {
   const reason = fenced(page, gallery);
   if (reason) return refuse(reason);
   const learnt = patternOf(page, gallery);
@@ -62,21 +85,33 @@ export function applyPattern(page: PageDocument, gallery: Gallery, text: string,
     }
     const written = withRest(page, item, learnt, writeBy(text, values));
     const ready = page.text.includes('\r\n') ? written.replace(/\r?\n/g, '\r\n') : written;
-    return smallestEdit(before, ready).map((edit) => ({ start: edit.start + item.range.start, end: edit.end + item.range.start, text: edit.text }));
+    return smallestEdit(before, ready).map((edit) => ({
+      start: edit.start + item.range.start,
+      end: edit.end + item.range.start,
+      text: edit.text,
+    }));
   });
   const wanted = gallery.items.map(addressIn);
-  return verified(page, edits, (after) => (galleriesOf(after).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n')) || wanted.length < 2 ? null : 'the page would be read otherwise than meant'));
+  return verified(page, edits, (after) =>
+    galleriesOf(after).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n')) || wanted.length < 2
+      ? null
+      : 'the page would be read otherwise than meant',
+  );
 }
 
 /** Attributes and comments that this item alone has: they were no part of the pattern, so they are not taken away by it. */
 function withRest(page: PageDocument, item: GalleryItem, { model }: Pattern, written: string): string {
-  const comments = page.comments.filter(({ start, end }) => start >= item.range.start && end <= item.range.end).map(({ start, end }) => page.text.slice(start, end));
+  const comments = page.comments
+    .filter(({ start, end }) => start >= item.range.start && end <= item.range.end)
+    .map(({ start, end }) => page.text.slice(start, end));
   const fresh = itemIn(written);
   if (!fresh) return comments.join('') + written;
   const extras: { at: PageElement; attribute: Attribute }[] = [];
   const keep = (own: PageElement | null, usual: PageElement | null, made: PageElement | null) => {
     if (!own || !made) return;
-    for (const attribute of own.attributes) if (!(usual && attributeOf(usual, attribute.name)) && !attributeOf(made, attribute.name)) extras.push({ at: made, attribute });
+    for (const attribute of own.attributes)
+      if (!(usual && attributeOf(usual, attribute.name)) && !attributeOf(made, attribute.name))
+        extras.push({ at: made, attribute });
   };
   keep(item.link, model.link, fresh.link);
   keep(item.image, model.image, fresh.image);
@@ -86,12 +121,16 @@ function withRest(page: PageDocument, item: GalleryItem, { model }: Pattern, wri
     const end = at.attributes.at(-1)?.range.end ?? (at.open ? at.open.start + 1 + at.tag.length : null);
     return end === null ? [] : [{ at: end, text: ` ${page.text.slice(attribute.range.start, attribute.range.end)}` }];
   });
-  const whole = edits.sort((a, b) => b.at - a.at).reduce((text, edit) => text.slice(0, edit.at) + edit.text + text.slice(edit.at), written);
+  const whole = edits
+    .sort((a, b) => b.at - a.at)
+    .reduce((text, edit) => text.slice(0, edit.at) + edit.text + text.slice(edit.at), written);
   return comments.join('') + whole;
 }
 
 /** The link, the image and the outermost element of a written item. */
-function itemIn(written: string): { link: PageElement | null; image: PageElement | null; outer: PageElement | null } | null {
+function itemIn(
+  written: string,
+): { link: PageElement | null; image: PageElement | null; outer: PageElement | null } | null {
   // Inside of a template any element may stand: `li`, `td`, `dt`.
   const lead = '<template>';
   const page = parsePage(`${lead}${written}</template>`);
@@ -102,7 +141,11 @@ function itemIn(written: string): { link: PageElement | null; image: PageElement
   const link = all.find(({ tag }) => tag === 'a') ?? null;
   const shifted = new Set([image, link, holder.children[0] ?? null].filter((one): one is PageElement => one !== null));
   for (const element of shifted) {
-    const back = <T extends { start: number; end: number }>(range: T): T => ({ ...range, start: range.start - lead.length, end: range.end - lead.length });
+    const back = <T extends { start: number; end: number }>(range: T): T => ({
+      ...range,
+      start: range.start - lead.length,
+      end: range.end - lead.length,
+    });
     element.attributes = element.attributes.map((attribute) => ({ ...attribute, range: back(attribute.range) }));
     element.open = element.open && back(element.open);
   }

@@ -8,7 +8,8 @@ export function elementAt(page: PageDocument, offset: number): PageElement | nul
   // In document order, what stands inside comes behind what is around it.
   for (const element of page.elements) {
     const { range } = element;
-    if (range && range.start <= offset && offset < range.end && (!found?.range || range.start >= found.range.start)) found = element;
+    if (range && range.start <= offset && offset < range.end && (!found?.range || range.start >= found.range.start))
+      found = element;
     if (range?.end === offset && range.start < offset && (!ended?.range || ended.range.end < offset)) ended = element;
   }
   // Only beside what holds it: where another element begins, that one is meant.

@@ -25,15 +25,32 @@ function numbersIn(page: PageDocument, gallery: Gallery): Map<string, (Counter |
     };
     for (const [place, element] of elementsIn(item).entries()) {
       for (const attribute of element.attributes) {
-        if (attribute === item.source?.attribute || attribute === item.target?.attribute || ['width', 'height', 'style', 'srcset', 'sizes', 'alt', 'title'].includes(attribute.name)) continue;
+        if (
+          attribute === item.source?.attribute ||
+          attribute === item.target?.attribute ||
+          ['width', 'height', 'style', 'srcset', 'sizes', 'alt', 'title'].includes(attribute.name)
+        )
+          continue;
         const match = /^(\D*)(\d+)(\D*)$/s.exec(attribute.value);
-        if (match) put(`${place}.${attribute.name}`, { before: match[1]!, digits: match[2]!, after: match[3]!, edit: (value) => replaceValue(attribute, value) });
+        if (match)
+          put(`${place}.${attribute.name}`, {
+            before: match[1]!,
+            digits: match[2]!,
+            after: match[3]!,
+            edit: (value) => replaceValue(attribute, value),
+          });
       }
       for (const [t, { range, value }] of element.texts.entries()) {
         const written = page.text.slice(range.start, range.end);
         // The first number of a text counts: “3 of 12”, “Picture 3”.
         const match = SAYS.test(value) ? /^(\D*)(\d+)(.*)$/s.exec(written) : null;
-        if (match) put(`${place}.#${t}`, { before: match[1]!, digits: match[2]!, after: match[3]!, edit: (text) => ({ ...range, text }) });
+        if (match)
+          put(`${place}.#${t}`, {
+            before: match[1]!,
+            digits: match[2]!,
+            after: match[3]!,
+            edit: (text) => ({ ...range, text }),
+          });
       }
     }
   }
@@ -55,14 +72,26 @@ export function countersToMend(page: PageDocument, gallery: Gallery): Edit[] {
     const rising = numbers.slice(1).filter((number, n) => number === numbers[n]! + 1).length;
     const distinct = new Set(numbers).size;
     const least = Math.min(...numbers);
-    if (least > 1 || (distinct < numbers.length * MOST && rising < (numbers.length - 1) * MOST) || Math.max(...numbers) > items.length * 2 + 1) return [];
-    const padded = there.find(({ counter }) => counter.digits.startsWith('0') && counter.digits.length > 1)?.counter.digits.length ?? 0;
+    if (
+      least > 1 ||
+      (distinct < numbers.length * MOST && rising < (numbers.length - 1) * MOST) ||
+      Math.max(...numbers) > items.length * 2 + 1
+    )
+      return [];
+    const padded =
+      there.find(({ counter }) => counter.digits.startsWith('0') && counter.digits.length > 1)?.counter.digits.length ??
+      0;
     return there.flatMap(({ counter, n }) => {
       const digits = String(n + least).padStart(padded, '0');
       // A total behind the number, as in “3 of 12”, counts all items.
       const total = /^(\s*(?:of|\/|von|de|sur|out of)\s*)\d+/i.exec(counter.after);
-      const after = total && counters.length > 1 ? total[1]! + String(items.length) + counter.after.slice(total[0].length) : counter.after;
-      return digits === counter.digits && after === counter.after ? [] : [counter.edit(counter.before + digits + after)];
+      const after =
+        total && counters.length > 1
+          ? total[1]! + String(items.length) + counter.after.slice(total[0].length)
+          : counter.after;
+      return digits === counter.digits && after === counter.after
+        ? []
+        : [counter.edit(counter.before + digits + after)];
     });
   });
 }
@@ -70,5 +99,7 @@ export function countersToMend(page: PageDocument, gallery: Gallery): Edit[] {
 export function renumber(page: PageDocument, gallery: Gallery): Edited {
   const edits = countersToMend(page, gallery);
   if (edits.length === 0) return refuse('Every counter here counts as its items stand.');
-  return verified(page, edits, (after) => (after.elements.length === page.elements.length ? null : 'other elements would appear or vanish'));
+  return verified(page, edits, (after) =>
+    after.elements.length === page.elements.length ? null : 'other elements would appear or vanish',
+  );
 }

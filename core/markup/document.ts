@@ -61,7 +61,8 @@ export interface PageDocument {
 }
 
 /** Attribute lookup by lower-case name. */
-export const attributeOf = (element: PageElement, name: string): Attribute | undefined => element.attributes.find((attribute) => attribute.name === name);
+export const attributeOf = (element: PageElement, name: string): Attribute | undefined =>
+  element.attributes.find((attribute) => attribute.name === name);
 export const valueOf = (element: PageElement, name: string): string | undefined => attributeOf(element, name)?.value;
 
 export function* ancestors(element: PageElement): Generator<PageElement> {
@@ -110,7 +111,10 @@ export function parsePage(text: string, units: readonly UnitHint[] = []): PageDo
 }
 
 type Located = { startOffset: number; endOffset: number };
-const rangeOf = (location: Located, shift: number): Range => ({ start: location.startOffset + shift, end: location.endOffset + shift });
+const rangeOf = (location: Located, shift: number): Range => ({
+  start: location.startOffset + shift,
+  end: location.endOffset + shift,
+});
 
 function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocument, shift: number): void {
   const location = node.sourceCodeLocation ?? null;
@@ -119,7 +123,8 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
     return;
   }
   if (node.nodeName === '#text') {
-    if (location && parent) parent.texts.push({ range: rangeOf(location, shift), value: (node as Tree.TextNode).value });
+    if (location && parent)
+      parent.texts.push({ range: rangeOf(location, shift), value: (node as Tree.TextNode).value });
     return;
   }
   if (!('tagName' in node)) return;

@@ -2,7 +2,8 @@
 import type { Edit } from '../site/index.ts';
 import { attributeOf, type Attribute, type PageElement } from './document.ts';
 
-export const encodeMarkup = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
+export const encodeMarkup = (text: string): string =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
 
 /** For a value between the given quotes. An ampersand is always written as an entity, so that what follows cannot make one. */
 export function encodeAttribute(value: string, quote: '"' | "'"): string {
@@ -18,7 +19,11 @@ export function replaceValue(attribute: Attribute, value: string): Edit {
   const { start, end } = attribute.valueRange;
   if (attribute.quote === 'none') return { start, end, text: `="${encodeAttribute(value, '"')}"` };
   if (attribute.quote !== '') return { start, end, text: encodeAttribute(value, attribute.quote) };
-  return { start, end, text: NEEDS_QUOTES.test(value) ? `"${encodeAttribute(value, '"')}"` : encodeAttribute(value, '"') };
+  return {
+    start,
+    end,
+    text: NEEDS_QUOTES.test(value) ? `"${encodeAttribute(value, '"')}"` : encodeAttribute(value, '"'),
+  };
 }
 
 /** The edit that sets an attribute, in its place or as the last one of the start tag. */
@@ -30,7 +35,11 @@ export function setAttribute(element: PageElement, name: string, value: string, 
   const at = Math.min(last, element.open.end);
   // An attribute right after an unquoted value, or before `/>`, still needs its space.
   const trailing = /[^\s>/]/.test(text[at] ?? '') ? ' ' : '';
-  return { start: at, end: at, text: value === '' ? ` ${name}${trailing}` : ` ${name}="${encodeAttribute(value, '"')}"${trailing}` };
+  return {
+    start: at,
+    end: at,
+    text: value === '' ? ` ${name}${trailing}` : ` ${name}="${encodeAttribute(value, '"')}"${trailing}`,
+  };
 }
 
 /** Takes an attribute away together with the white space before it. */

@@ -6,7 +6,15 @@
  * looks repeated (icons of a menu, pictures in prose) is left out.
  */
 import { grouped, isPicturePath } from '../site/index.ts';
-import { ancestors, descendants, textOf, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
+import {
+  ancestors,
+  descendants,
+  textOf,
+  valueOf,
+  type PageDocument,
+  type PageElement,
+  type Range,
+} from './document.ts';
 import { backgroundAddress, partsIn, sourceOf, type ItemParts } from './parts.ts';
 import { matches } from './selectors.ts';
 import { insideBetween, splitAtHeadings, unitsOf, type Unit } from './units.ts';
@@ -56,12 +64,15 @@ export function galleriesOf(page: PageDocument): Gallery[] {
   for (const parent of [...page.elements].reverse()) {
     if (!bearing.has(parent) || isItemAmongEquals(parent, bearing)) continue;
     const children = parent.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
-    for (const alike of groupBySignature(children, bearing).flatMap((run) => (run.length > 1 ? splitAtHeadings(parent, run) : []))) {
+    for (const alike of groupBySignature(children, bearing).flatMap((run) =>
+      run.length > 1 ? splitAtHeadings(parent, run) : [],
+    )) {
       const units = unitsOf(page, parent, alike, (element) => bearing.has(element));
       // A picture alone under its own heading may be one that its neighbours are parted from.
       if ((alike.length < 2 && !opensPicture(alike[0]!, bearing)) || !isGallery(page, parent, units, bearing)) continue;
       groups.push({ container: parent, units });
-      for (const unit of units) for (const element of unit.elements) bearing.get(element)?.forEach((seed) => claimed.add(seed));
+      for (const unit of units)
+        for (const element of unit.elements) bearing.get(element)?.forEach((seed) => claimed.add(seed));
     }
   }
   const galleries = mergeRows(groups, bearing, claimed).concat(lonely(seeds, claimed));
@@ -76,13 +87,21 @@ function toldGroups(page: PageDocument, bearing: Bearing, claimed: Set<PageEleme
   const groups: Group[] = [];
   for (const { selector, gallery } of page.units) {
     const found = matches(page, selector);
-    const units = found.ok ? found.elements.filter((element) => element.range && element.parent && bearing.get(element)?.some((seed) => !claimed.has(seed))) : [];
+    const units = found.ok
+      ? found.elements.filter(
+          (element) => element.range && element.parent && bearing.get(element)?.some((seed) => !claimed.has(seed)),
+        )
+      : [];
     for (const unit of units) for (const seed of bearing.get(unit) ?? []) claimed.add(seed);
     if (!gallery) continue;
     const byParent = grouped(units, ({ parent }) => parent!);
     // One in each parent: the parents are wrappers, and what holds them all is the gallery.
     const apart = byParent.size > 1 && [...byParent.values()].every((inside) => inside.length === 1);
-    for (const [parent, inside] of apart ? [[commonAncestor(units), units] as const] : byParent) groups.push({ container: parent, units: inside.map((element) => ({ elements: [element], range: element.range! })) });
+    for (const [parent, inside] of apart ? [[commonAncestor(units), units] as const] : byParent)
+      groups.push({
+        container: parent,
+        units: inside.map((element) => ({ elements: [element], range: element.range! })),
+      });
   }
   return groups;
 }
@@ -129,7 +148,8 @@ function groupBySignature(children: PageElement[], bearing: Bearing): PageElemen
 
 /** Items next to one another, each one linked picture, that differ only in what is wrapped round them. */
 function mergeMixed(groups: PageElement[][], children: readonly PageElement[], bearing: Bearing): PageElement[][] {
-  const isOne = (child: PageElement) => WRAPPERS.has(child.tag) && bearing.get(child)?.length === 1 && /^\w+>a>img$/.test(signature(child, bearing));
+  const isOne = (child: PageElement) =>
+    WRAPPERS.has(child.tag) && bearing.get(child)?.length === 1 && /^\w+>a>img$/.test(signature(child, bearing));
   const mixed = groups.filter((group) => group.every(isOne));
   const members = new Set(mixed.flat());
   const all = children.filter((child) => members.has(child));
@@ -142,22 +162,37 @@ function mergeMixed(groups: PageElement[][], children: readonly PageElement[], b
 function isItemAmongEquals(element: PageElement, bearing: Bearing): boolean {
   if (!ITEM_TAGS.has(element.tag) || !element.parent || (bearing.get(element)?.length ?? 0) < 2) return false;
   const key = signature(element, bearing);
-  return element.parent.children.some((sibling) => sibling !== element && sibling.tag === element.tag && bearing.has(sibling) && signature(sibling, bearing) === key);
+  return element.parent.children.some(
+    (sibling) =>
+      sibling !== element && sibling.tag === element.tag && bearing.has(sibling) && signature(sibling, bearing) === key,
+  );
 }
 
-const opensPicture = (head: PageElement, bearing: Bearing): boolean => (bearing.get(head) ?? []).some((seed) => [seed, ...ancestors(seed)].some(({ tag, attributes }) => tag === 'a' && attributes.some(({ name, value }) => name === 'href' && isPicturePath(value))));
+const opensPicture = (head: PageElement, bearing: Bearing): boolean =>
+  (bearing.get(head) ?? []).some((seed) =>
+    [seed, ...ancestors(seed)].some(
+      ({ tag, attributes }) =>
+        tag === 'a' && attributes.some(({ name, value }) => name === 'href' && isPicturePath(value)),
+    ),
+  );
 
 /** What pictures of a menu or a frame are called: arrows, homes and envelopes (common practice, no source). */
-const FURNITURE = /^(?:(?:icon|ico|arrow|btn|button|nav|bullet|social)[-_ ]?\w*|(?:\w+[-_ ])?(?:prev|previous|next|back|forward|home|up|arrow|icon|logo|mail|email|print|rss|menu|search|bullet|spacer|pixel|blank)[-_ ]?\d*)$/i;
+const FURNITURE =
+  /^(?:(?:icon|ico|arrow|btn|button|nav|bullet|social)[-_ ]?\w*|(?:\w+[-_ ])?(?:prev|previous|next|back|forward|home|up|arrow|icon|logo|mail|email|print|rss|menu|search|bullet|spacer|pixel|blank)[-_ ]?\d*)$/i;
 
-const addressOf = (seed: PageElement | undefined): string => (seed && ((seed.tag === 'img' ? sourceOf(seed)?.value : backgroundAddress(seed)) ?? valueOf(seed, 'href'))) ?? '';
+const addressOf = (seed: PageElement | undefined): string =>
+  (seed && ((seed.tag === 'img' ? sourceOf(seed)?.value : backgroundAddress(seed)) ?? valueOf(seed, 'href'))) ?? '';
 const bareName = (address: string): string => /([^/]*?)(?:\.\w+)?(?:[?#].*)?$/.exec(address)?.[1] ?? '';
 
 function isGallery(page: PageDocument, parent: PageElement, units: readonly Unit[], bearing: Bearing): boolean {
   const heads = units.map(({ elements }) => elements.find((element) => bearing.has(element)) ?? elements[0]!);
   const around = heads.map((head) => [head, ...ancestors(head)]);
   if (around.some((chain) => chain.some(({ tag }) => tag === 'nav'))) return false;
-  const said = units.map(({ range, elements }) => elements.reduce((sum, element) => sum + textOf(element).trim().length, 0) + insideBetween(page, parent, range).reduce((sum, node) => sum + (node.kind === 'text' ? node.value.length : 0), 0));
+  const said = units.map(
+    ({ range, elements }) =>
+      elements.reduce((sum, element) => sum + textOf(element).trim().length, 0) +
+      insideBetween(page, parent, range).reduce((sum, node) => sum + (node.kind === 'text' ? node.value.length : 0), 0),
+  );
   if (said.filter((length) => length > PROSE_LENGTH).length * 2 > units.length) return false;
   const sources = heads.map((head) => addressOf(bearing.get(head)?.[0]));
   // The same bullet or arrow again and again is decoration.
@@ -167,7 +202,15 @@ function isGallery(page: PageDocument, parent: PageElement, units: readonly Unit
   if (sources.filter((source) => FURNITURE.test(bareName(source))).length * 2 >= sources.length) return false;
   // Small pictures at the edge of a page that all lead away are signs, not pictures to look at.
   const edge = around.every((chain) => chain.some(({ tag }) => tag === 'footer' || tag === 'header'));
-  return !(edge && heads.every((head) => [head, ...descendants(head)].some(({ tag, attributes }) => tag === 'a' && attributes.some(({ name, value }) => name === 'href' && /^(?:[a-z]+:|\/\/)/i.test(value)))));
+  return !(
+    edge &&
+    heads.every((head) =>
+      [head, ...descendants(head)].some(
+        ({ tag, attributes }) =>
+          tag === 'a' && attributes.some(({ name, value }) => name === 'href' && /^(?:[a-z]+:|\/\/)/i.test(value)),
+      ),
+    )
+  );
 }
 
 /** Groups whose containers are equal siblings (table rows, `div class="row"`) are one gallery. */
@@ -177,7 +220,12 @@ function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>)
   for (const group of groups) {
     const { container } = group;
     const parent = container.parent;
-    const rowish = parent && (container.tag === 'tr' || parent.children.some((sibling) => sibling !== container && bearing.has(sibling) && isRowBeside(sibling, container)));
+    const rowish =
+      parent &&
+      (container.tag === 'tr' ||
+        parent.children.some(
+          (sibling) => sibling !== container && bearing.has(sibling) && isRowBeside(sibling, container),
+        ));
     if (!rowish || ['section', 'article', 'main', 'body'].includes(container.tag)) {
       merged.push(group);
       continue;
@@ -209,7 +257,8 @@ function headingsBefore({ parent, place }: PageElement): number {
   return counts[place] ?? 0;
 }
 
-const isRowBeside = (row: PageElement, other: PageElement): boolean => sameKind(row, other) && headingsBefore(row) === headingsBefore(other);
+const isRowBeside = (row: PageElement, other: PageElement): boolean =>
+  sameKind(row, other) && headingsBefore(row) === headingsBefore(other);
 
 /** Equal rows with one picture only, as the last row often has: too little to be a group by itself. */
 function shortRows({ container, units }: Group, bearing: Bearing, claimed: Set<PageElement>): Unit[] {
@@ -234,9 +283,13 @@ function lonely(seeds: PageElement[], claimed: Set<PageElement>): Group[] {
     if (claimed.has(seed) || (seed.tag !== 'img' && !backgroundAddress(seed))) continue;
     const around = [seed, ...ancestors(seed)];
     const link = around.find((element) => element.tag === 'a');
-    if (!link || !isPicturePath(valueOf(link, 'href') ?? '') || around.some((element) => element.tag === 'nav')) continue;
-    const item = around.find((element) => ITEM_TAGS.has(element.tag)) ?? (link.parent?.tag === 'p' && link.parent.children.length === 1 ? link.parent : link);
-    if (item.parent && item.range) found.push({ container: item.parent, units: [{ elements: [item], range: item.range }] });
+    if (!link || !isPicturePath(valueOf(link, 'href') ?? '') || around.some((element) => element.tag === 'nav'))
+      continue;
+    const item =
+      around.find((element) => ITEM_TAGS.has(element.tag)) ??
+      (link.parent?.tag === 'p' && link.parent.children.length === 1 ? link.parent : link);
+    if (item.parent && item.range)
+      found.push({ container: item.parent, units: [{ elements: [item], range: item.range }] });
   }
   return found;
 }
@@ -244,7 +297,10 @@ function lonely(seeds: PageElement[], claimed: Set<PageElement>): Group[] {
 function itemsOf(page: PageDocument, units: readonly Unit[]): GalleryItem[] {
   const items = units.map((unit): GalleryItem => {
     // With the end tag left out, the element reaches to the next one; the white space is no part of the item.
-    const range = { start: unit.range.start, end: unit.range.start + page.text.slice(unit.range.start, unit.range.end).trimEnd().length };
+    const range = {
+      start: unit.range.start,
+      end: unit.range.start + page.text.slice(unit.range.start, unit.range.end).trimEnd().length,
+    };
     return { range, unit: range, elements: unit.elements, ...partsIn(page, unit) };
   });
   items.sort((a, b) => a.range.start - b.range.start);

@@ -18,20 +18,33 @@ export function hazardsOf(page: PageDocument): Hazard[] {
   for (const element of page.elements) {
     if (!element.open || !element.range) continue;
     if (opened.has(element.open.start)) {
-      hazards.push({ range: element.range, says: `a <${element.tag}> is closed in the wrong order here, so a browser makes two of it` });
+      hazards.push({
+        range: element.range,
+        says: `a <${element.tag}> is closed in the wrong order here, so a browser makes two of it`,
+      });
     }
     opened.add(element.open.start);
 
     const parent = element.parent;
     const next = parent?.children[element.place + 1];
     if (next?.open && next.open.start < element.open.start) {
-      hazards.push({ range: { start: next.open.start, end: element.range.end }, says: `<${element.tag}> stands where a table may not hold it; a browser moves it in front of the table` });
+      hazards.push({
+        range: { start: next.open.start, end: element.range.end },
+        says: `<${element.tag}> stands where a table may not hold it; a browser moves it in front of the table`,
+      });
     } else if (parent?.close && element.open.start >= parent.close.end && parent.tag === 'body') {
       hazards.push({ range: element.range, says: `<${element.tag}> stands after </body>` });
     }
-    const doubled = hasMore(page.text, element) ? doubledAttribute(page.text.slice(element.open.start, element.open.end)) : null;
-    if (doubled) hazards.push({ range: element.open, says: `the attribute ${doubled} stands twice in this tag; a browser ignores the second` });
-    if (templates && TEMPLATE.test(page.text.slice(element.open.start, element.open.end))) hazards.push({ range: element.open, says: 'a template’s placeholder stands inside this tag' });
+    const doubled = hasMore(page.text, element)
+      ? doubledAttribute(page.text.slice(element.open.start, element.open.end))
+      : null;
+    if (doubled)
+      hazards.push({
+        range: element.open,
+        says: `the attribute ${doubled} stands twice in this tag; a browser ignores the second`,
+      });
+    if (templates && TEMPLATE.test(page.text.slice(element.open.start, element.open.end)))
+      hazards.push({ range: element.open, says: 'a template’s placeholder stands inside this tag' });
   }
   const tail = /<[a-z][^<>]*$/i.exec(page.text);
   if (tail) hazards.push({ range: { start: tail.index, end: page.text.length }, says: 'the last tag is not finished' });

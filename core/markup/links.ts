@@ -5,7 +5,11 @@ import { editAttribute, refuse, verified, type Edited } from './items.ts';
 
 /** The innermost link whose source holds the range; null where there is none. */
 export function linkAround(page: PageDocument, { start, end }: Range): PageElement | null {
-  return page.elements.findLast(({ tag, range }) => tag === 'a' && range !== null && range.start <= start && end <= range.end) ?? null;
+  return (
+    page.elements.findLast(
+      ({ tag, range }) => tag === 'a' && range !== null && range.start <= start && end <= range.end,
+    ) ?? null
+  );
 }
 
 /** Makes the link at a place lead to `href`; without one, the chosen words become a link. */
@@ -14,14 +18,20 @@ export function setLink(page: PageDocument, chosen: Range, href: string): Edited
   if (link) return editAttribute(page, link, 'href', href);
   const { start, end } = trimmed(page.text, chosen);
   if (start === end) return refuse('There is no link here. Choose the words that shall lead there, then link them.');
-  const edits = [{ start, end: start, text: `<a href="${encodeAttribute(href, '"')}">` }, { start: end, end, text: '</a>' }];
+  const edits = [
+    { start, end: start, text: `<a href="${encodeAttribute(href, '"')}">` },
+    { start: end, end, text: '</a>' },
+  ];
   const links = (document: PageDocument) => document.elements.filter(({ tag }) => tag === 'a');
   const said = page.elements[0] ? textOf(page.elements[0]) : '';
   return verified(page, edits, (after) => {
     const [before, now] = [links(page), links(after)];
     const made = now.find(({ range }) => range?.start === start);
-    if (now.length !== before.length + 1 || !made?.close || attributeOf(made, 'href')?.value !== href) return 'a link cannot stand there; choose words inside of one element, outside of tags and other links';
-    return after.elements.length === page.elements.length + 1 && after.elements[0] && textOf(after.elements[0]) === said ? null : 'other elements would be read otherwise; choose words inside of one element';
+    if (now.length !== before.length + 1 || !made?.close || attributeOf(made, 'href')?.value !== href)
+      return 'a link cannot stand there; choose words inside of one element, outside of tags and other links';
+    return after.elements.length === page.elements.length + 1 && after.elements[0] && textOf(after.elements[0]) === said
+      ? null
+      : 'other elements would be read otherwise; choose words inside of one element';
   });
 }
 
@@ -35,5 +45,10 @@ function trimmed(text: string, { start, end }: Range): Range {
 
 /** Takes a link's tags away and keeps what is in it. */
 export function unlinked(link: PageElement): { start: number; end: number; text: string }[] | null {
-  return link.open && link.close ? [{ ...link.open, text: '' }, { ...link.close, text: '' }] : null;
+  return link.open && link.close
+    ? [
+        { ...link.open, text: '' },
+        { ...link.close, text: '' },
+      ]
+    : null;
 }

@@ -3,7 +3,15 @@
  * An entry is written as its neighbours are, and the mark goes where it belongs.
  */
 import { isPagePath, resolveInSite, type Edit } from '../site/index.ts';
-import { attributeOf, descendants, textOf, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
+import {
+  attributeOf,
+  descendants,
+  textOf,
+  valueOf,
+  type PageDocument,
+  type PageElement,
+  type Range,
+} from './document.ts';
 import { encodeMarkup, replaceValue } from './encode.ts';
 import { joined } from './pattern.ts';
 import { SAYS, SEPARATOR } from './units.ts';
@@ -22,7 +30,11 @@ export interface MenuEntry {
 }
 
 /** How an author marks the entry of the page that is shown. */
-export type CurrentMark = { kind: 'class'; on: 'link' | 'unit'; name: string } | { kind: 'aria'; on: 'link' | 'unit' } | { kind: 'unlinked'; tag: string | null } | null;
+export type CurrentMark =
+  | { kind: 'class'; on: 'link' | 'unit'; name: string }
+  | { kind: 'aria'; on: 'link' | 'unit' }
+  | { kind: 'unlinked'; tag: string | null }
+  | null;
 
 export interface Menu {
   container: PageElement;
@@ -59,7 +71,8 @@ function findMenus(page: PageDocument, path: string): Menu[] {
     if (isProse(container, entries)) continue;
     menus.push({ container, entries, mark: markOf(entries) });
   }
-  const worth = ({ container, entries }: Menu) => entries.length + (container.tag === 'nav' || container.parent?.tag === 'nav' ? 10 : 0);
+  const worth = ({ container, entries }: Menu) =>
+    entries.length + (container.tag === 'nav' || container.parent?.tag === 'nav' ? 10 : 0);
   return menus.sort((a, b) => worth(b) - worth(a));
 }
 
@@ -85,7 +98,15 @@ function entryOf(unit: PageElement, path: string): MenuEntry | null {
   const href = (link && valueOf(link, 'href')) ?? null;
   const target = href === null ? null : targetOf(href, path);
   const current = target === path || (link === null && unit.tag !== 'p' && unit.tag !== 'div');
-  return { unit, link, href, label, target: link === null && current ? path : target, dummy: href !== null && (href === '' || /^#!?$/.test(href)), current };
+  return {
+    unit,
+    link,
+    href,
+    label,
+    target: link === null && current ? path : target,
+    dummy: href !== null && (href === '' || /^#!?$/.test(href)),
+    current,
+  };
 }
 
 function targetOf(href: string, path: string): string | null {
@@ -98,11 +119,21 @@ function markOf(entries: readonly MenuEntry[]): CurrentMark {
   const own = entries.find(({ current }) => current);
   const others = entries.filter(({ current }) => !current);
   if (!own || others.length === 0) return null;
-  if (!own.link) return { kind: 'unlinked', tag: own.unit.children[0]?.tag ?? (own.unit.tag === 'li' || own.unit.tag === 'td' ? null : own.unit.tag) };
+  if (!own.link)
+    return {
+      kind: 'unlinked',
+      tag: own.unit.children[0]?.tag ?? (own.unit.tag === 'li' || own.unit.tag === 'td' ? null : own.unit.tag),
+    };
   for (const on of ['link', 'unit'] as const) {
     const element = own[on]!;
-    if (valueOf(element, 'aria-current') !== undefined && others.every((one) => !one[on] || valueOf(one[on], 'aria-current') === undefined)) return { kind: 'aria', on };
-    const name = classes(element).find((one) => others.every((other) => !other[on] || !classes(other[on]).includes(one)));
+    if (
+      valueOf(element, 'aria-current') !== undefined &&
+      others.every((one) => !one[on] || valueOf(one[on], 'aria-current') === undefined)
+    )
+      return { kind: 'aria', on };
+    const name = classes(element).find((one) =>
+      others.every((other) => !other[on] || !classes(other[on]).includes(one)),
+    );
     if (name !== undefined) return { kind: 'class', on, name };
   }
   return null;
@@ -127,7 +158,10 @@ export function writeEntry(page: PageDocument, menu: Menu, wish: EntryWish): str
   const text = labelRange(page, model.link);
   if (wish.current && menu.mark?.kind === 'unlinked' && model.link.range && text) {
     const { tag } = menu.mark;
-    edits.push({ ...model.link.range, text: tag === null ? encodeMarkup(wish.label) : `<${tag}>${encodeMarkup(wish.label)}</${tag}>` });
+    edits.push({
+      ...model.link.range,
+      text: tag === null ? encodeMarkup(wish.label) : `<${tag}>${encodeMarkup(wish.label)}</${tag}>`,
+    });
   } else {
     const href = attributeOf(model.link, 'href');
     if (!href || !text) return null;
@@ -137,7 +171,10 @@ export function writeEntry(page: PageDocument, menu: Menu, wish: EntryWish): str
     if (wish.current) edits.push(...marked(page, menu.mark, model));
   }
   const written = page.text.slice(start, start + page.text.slice(start, end).trimEnd().length);
-  return joined(written, edits.map((edit) => ({ ...edit, start: edit.start - start, end: edit.end - start })));
+  return joined(
+    written,
+    edits.map((edit) => ({ ...edit, start: edit.start - start, end: edit.end - start })),
+  );
 }
 
 /** The edits that put the author's mark on an entry. */
@@ -158,7 +195,12 @@ function unmarked(page: PageDocument, mark: CurrentMark, entry: MenuEntry): Edit
   const element = entry[mark.on];
   const attribute = element && attributeOf(element, mark.kind === 'class' ? 'class' : 'aria-current');
   if (!element || !attribute) return [];
-  const left = mark.kind === 'class' ? classes(element).filter((name) => name !== mark.name).join(' ') : '';
+  const left =
+    mark.kind === 'class'
+      ? classes(element)
+          .filter((name) => name !== mark.name)
+          .join(' ')
+      : '';
   if (left !== '') return [replaceValue(attribute, left)];
   let { start } = attribute.range;
   while (/\s/.test(page.text[start - 1] ?? '')) start--;
@@ -171,7 +213,10 @@ function labelRange(page: PageDocument, link: PageElement): Range | null {
   const [only] = holders;
   if (!only || holders.length > 1) return null;
   const written = page.text.slice(only.range.start, only.range.end);
-  return { start: only.range.start + /^\s*/.exec(written)![0].length, end: only.range.end - /\s*$/.exec(written)![0].length };
+  return {
+    start: only.range.start + /^\s*/.exec(written)![0].length,
+    end: only.range.end - /\s*$/.exec(written)![0].length,
+  };
 }
 
 /** An entry put behind another one, or before the first. */
@@ -191,8 +236,11 @@ export function removeEntry(page: PageDocument, { entries }: Menu, n: number): E
   if (!own || entries.length < 2) return null;
   const endOf = ({ start, end }: Range) => start + page.text.slice(start, end).trimEnd().length;
   const [before, behind] = [entries[n - 1]?.unit.range, entries[n + 1]?.unit.range];
-  if (before && SEPARATOR.test(page.text.slice(endOf(before), own.start))) return { start: endOf(before), end: endOf(own), text: '' };
-  return behind && SEPARATOR.test(page.text.slice(endOf(own), behind.start)) ? { start: own.start, end: behind.start, text: '' } : { start: own.start, end: endOf(own), text: '' };
+  if (before && SEPARATOR.test(page.text.slice(endOf(before), own.start)))
+    return { start: endOf(before), end: endOf(own), text: '' };
+  return behind && SEPARATOR.test(page.text.slice(endOf(own), behind.start))
+    ? { start: own.start, end: behind.start, text: '' }
+    : { start: own.start, end: endOf(own), text: '' };
 }
 
 function separatorIn(page: PageDocument, { entries }: Menu): string {
@@ -207,13 +255,24 @@ function separatorIn(page: PageDocument, { entries }: Menu): string {
 }
 
 /** The edits by which a copy of a page marks itself: the mark leaves the entry of the page it was made from. */
-export function moveMark(page: PageDocument, menu: Menu, from: MenuEntry | undefined, to: MenuEntry | undefined, hrefOf: string): Edit[] {
+export function moveMark(
+  page: PageDocument,
+  menu: Menu,
+  from: MenuEntry | undefined,
+  to: MenuEntry | undefined,
+  hrefOf: string,
+): Edit[] {
   const { mark } = menu;
   const edits: Edit[] = [];
   if (mark?.kind === 'unlinked') {
     if (from?.unit.range && !from.link) {
       const plain = writeEntry(page, menu, { href: hrefOf, label: from.label, current: false });
-      if (plain !== null) edits.push({ start: from.unit.range.start, end: from.unit.range.start + page.text.slice(from.unit.range.start, from.unit.range.end).trimEnd().length, text: plain });
+      if (plain !== null)
+        edits.push({
+          start: from.unit.range.start,
+          end: from.unit.range.start + page.text.slice(from.unit.range.start, from.unit.range.end).trimEnd().length,
+          text: plain,
+        });
     }
     return edits;
   }

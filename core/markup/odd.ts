@@ -28,7 +28,11 @@ const PARTS: { name: string; of: (item: GalleryItem) => unknown }[] = [
 const HOLDERS: { on: Odd['on']; of: (item: GalleryItem) => PageElement | null }[] = [
   { on: 'link', of: (item) => item.link },
   { on: 'image', of: (item) => item.image },
-  { on: 'item', of: (item) => (item.elements[0] === item.link || item.elements[0] === item.image ? null : (item.elements[0] ?? null)) },
+  {
+    on: 'item',
+    of: (item) =>
+      item.elements[0] === item.link || item.elements[0] === item.image ? null : (item.elements[0] ?? null),
+  },
 ];
 
 export function oddOnes({ items }: Gallery): Odd[] {
@@ -37,16 +41,22 @@ export function oddOnes({ items }: Gallery): Odd[] {
   const odd: Odd[] = [];
   for (const { name, of } of PARTS) {
     const having = items.filter((item) => of(item)).length;
-    if (enough(having)) items.forEach((item, n) => !of(item) && odd.push({ item: n, on: 'item', lacks: name, value: null, having, element: null }));
+    if (enough(having))
+      items.forEach(
+        (item, n) => !of(item) && odd.push({ item: n, on: 'item', lacks: name, value: null, having, element: null }),
+      );
   }
   for (const { on, of } of HOLDERS) {
     const held = items.flatMap((item, n) => (of(item) ? [{ n, element: of(item)! }] : []));
     const names = new Map<string, string[]>();
-    for (const { element } of held) for (const { name, value } of element.attributes) names.set(name, [...(names.get(name) ?? []), value]);
+    for (const { element } of held)
+      for (const { name, value } of element.attributes) names.set(name, [...(names.get(name) ?? []), value]);
     for (const [name, values] of names) {
       if (!enough(values.length) || values.length < held.length * MOST) continue;
       const common = new Set(values).size === 1 ? values[0]! : null;
-      for (const { n, element } of held) if (valueOf(element, name) === undefined) odd.push({ item: n, on, lacks: name, value: common, having: values.length, element });
+      for (const { n, element } of held)
+        if (valueOf(element, name) === undefined)
+          odd.push({ item: n, on, lacks: name, value: common, having: values.length, element });
     }
   }
   return odd.sort((a, b) => a.item - b.item);

@@ -68,8 +68,14 @@ ${indent}</figure>`;
 
 /** A first gallery on a page that has none: at the end of `main` or, without one, of the body. */
 export function firstGallery(page: PageDocument, items: readonly NewItem[]): Edited {
-  const home = page.elements.find((element) => element.tag === 'main' && element.close) ?? page.elements.find((element) => element.tag === 'body' && element.close);
-  if (!home?.close) return { ok: false, reason: 'The page has no </main> and no </body> to write the gallery before. Close the body first.' };
+  const home =
+    page.elements.find((element) => element.tag === 'main' && element.close) ??
+    page.elements.find((element) => element.tag === 'body' && element.close);
+  if (!home?.close)
+    return {
+      ok: false,
+      reason: 'The page has no </main> and no </body> to write the gallery before. Close the body first.',
+    };
   const at = home.close.start;
   const lineStart = page.text.lastIndexOf('\n', at - 1) + 1;
   const before = page.text.slice(lineStart, at);
@@ -77,10 +83,21 @@ export function firstGallery(page: PageDocument, items: readonly NewItem[]): Edi
   const base = alone ? before : '';
   const inner = `${base}  `;
   const newline = newlineOf(page);
-  const markup = [`${inner}<div class="pictures">`, ...items.map((item) => figure(item, `${inner}  `)), `${inner}</div>`, ''].join('\n').replaceAll('\n', newline);
-  const edit: Edit = alone ? { start: lineStart, end: lineStart, text: markup } : { start: at, end: at, text: newline + markup };
+  const markup = [
+    `${inner}<div class="pictures">`,
+    ...items.map((item) => figure(item, `${inner}  `)),
+    `${inner}</div>`,
+    '',
+  ]
+    .join('\n')
+    .replaceAll('\n', newline);
+  const edit: Edit = alone
+    ? { start: lineStart, end: lineStart, text: markup }
+    : { start: at, end: at, text: newline + markup };
   return verified(page, [edit], (after) => {
-    const pictures = after.elements.filter((element) => element.tag === 'img').length - page.elements.filter((element) => element.tag === 'img').length;
+    const pictures =
+      after.elements.filter((element) => element.tag === 'img').length -
+      page.elements.filter((element) => element.tag === 'img').length;
     return pictures === items.length ? null : 'the page would hold other pictures than meant';
   });
 }
@@ -94,17 +111,24 @@ export function indentOf(page: PageDocument, element: PageElement | undefined): 
 
 export const stylesheetTag = (href: string): string => `<link rel="stylesheet" href="${encodeAttribute(href, '"')}">`;
 /** `attributes` with a space before each. */
-export const scriptTag = (src: string, attributes = ''): string => `<script src="${encodeAttribute(src, '"')}"${attributes}></script>`;
+export const scriptTag = (src: string, attributes = ''): string =>
+  `<script src="${encodeAttribute(src, '"')}"${attributes}></script>`;
 
 /** `<link rel="stylesheet">` behind the last one in the head, as its neighbours are indented. */
 export function insertStylesheet(page: PageDocument, href: string): Edit | null {
-  return insertInHead(page, stylesheetTag(href), (element) => element.tag === 'link' && (valueOf(element, 'rel') ?? '').toLowerCase().includes('stylesheet'));
+  return insertInHead(
+    page,
+    stylesheetTag(href),
+    (element) => element.tag === 'link' && (valueOf(element, 'rel') ?? '').toLowerCase().includes('stylesheet'),
+  );
 }
 
 function insertInHead(page: PageDocument, markup: string, neighbour: (element: PageElement) => boolean): Edit | null {
   const head = page.elements.find((element) => element.tag === 'head');
   if (!head?.open) return null;
-  const last = head.children.filter((element) => neighbour(element) && element.range).at(-1) ?? head.children.filter((element) => element.range).at(-1);
+  const last =
+    head.children.filter((element) => neighbour(element) && element.range).at(-1) ??
+    head.children.filter((element) => element.range).at(-1);
   const newline = newlineOf(page);
   const at = last?.range?.end ?? head.open.end;
   return { start: at, end: at, text: newline + (last ? indentOf(page, last) : '  ') + markup };
@@ -117,31 +141,47 @@ export function insertScript(page: PageDocument, src: string, before: PageElemen
 }
 
 /** Markup on a line of its own next to an element. */
-export function insertBeside(page: PageDocument, neighbour: PageElement, markup: string, side: 'before' | 'after'): Edit {
+export function insertBeside(
+  page: PageDocument,
+  neighbour: PageElement,
+  markup: string,
+  side: 'before' | 'after',
+): Edit {
   const newline = newlineOf(page);
   const { start, end } = neighbour.range ?? { start: 0, end: 0 };
-  return side === 'before' ? { start, end: start, text: markup + newline + indentOf(page, neighbour) } : { start: end, end, text: newline + indentOf(page, neighbour) + markup };
+  return side === 'before'
+    ? { start, end: start, text: markup + newline + indentOf(page, neighbour) }
+    : { start: end, end, text: newline + indentOf(page, neighbour) + markup };
 }
 
 /** Markup as the last thing in the body. */
 export function insertAtEnd(page: PageDocument, markup: string): Edit {
   const newline = newlineOf(page);
   const body = page.elements.find((element) => element.tag === 'body');
-  const last = body?.children.filter((element) => element.range && (!body.close || element.range.end <= body.close.start)).at(-1);
+  const last = body?.children
+    .filter((element) => element.range && (!body.close || element.range.end <= body.close.start))
+    .at(-1);
   const indent = last ? indentOf(page, last) : '';
-  const end = body?.close?.start ?? page.elements.find((element) => element.tag === 'html')?.close?.start ?? page.text.length;
+  const end =
+    body?.close?.start ?? page.elements.find((element) => element.tag === 'html')?.close?.start ?? page.text.length;
   const lineStart = page.text.lastIndexOf('\n', end - 1) + 1;
   const alone = page.text.slice(lineStart, end).trim() === '';
-  return alone ? { start: lineStart, end: lineStart, text: indent + markup + newline } : { start: end, end, text: newline + indent + markup + newline };
+  return alone
+    ? { start: lineStart, end: lineStart, text: indent + markup + newline }
+    : { start: end, end, text: newline + indent + markup + newline };
 }
 
 export const newlineOf = ({ text }: PageDocument): string => (text.includes('\r\n') ? '\r\n' : '\n');
 
-export const isDeferred = (script: PageElement): boolean => attributeOf(script, 'defer') !== undefined || valueOf(script, 'type') === 'module';
+export const isDeferred = (script: PageElement): boolean =>
+  attributeOf(script, 'defer') !== undefined || valueOf(script, 'type') === 'module';
 
 /** The page's heading or title, for lists; null where it has neither. */
 export function titleOf(page: PageDocument): string | null {
   const element = page.elements.find((one) => one.tag === 'title');
-  const text = element?.texts.map((one) => one.value).join('').trim();
+  const text = element?.texts
+    .map((one) => one.value)
+    .join('')
+    .trim();
   return text ? text : null;
 }

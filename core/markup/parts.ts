@@ -1,6 +1,14 @@
 /** What an item holds: its picture, its link, where the two files are named, and its caption. */
 import { isPicturePath } from '../site/index.ts';
-import { ancestors, attributeOf, textOf, type Attribute, type PageDocument, type PageElement, type Range } from './document.ts';
+import {
+  ancestors,
+  attributeOf,
+  textOf,
+  type Attribute,
+  type PageDocument,
+  type PageElement,
+  type Range,
+} from './document.ts';
 import { inSource, sourcePlaces } from './sourcePlaces.ts';
 import { elementsIn, insideBetween, SAYS, type Inside, type Unit } from './units.ts';
 
@@ -44,12 +52,16 @@ export function partsIn(page: PageDocument, unit: Unit): ItemParts {
   const around = source ? [source.element, ...ancestors(source.element)].filter((element) => inside.has(element)) : [];
   const link = around.find(({ tag }) => tag === 'a') ?? all.find(({ tag }) => tag === 'a') ?? null;
   const href = link && attributeOf(link, 'href');
-  const target = link && href ? { element: link, attribute: href, value: href.value, range: href.valueRange } : dataTarget(all, source);
+  const target =
+    link && href
+      ? { element: link, attribute: href, value: href.value, range: href.valueRange }
+      : dataTarget(all, source);
   return { image, link, source, target, caption: captionOf(page, unit, all, source?.element ?? null, link) };
 }
 
 /** Not what stands in for another picture while no script runs. */
-const isShown = (element: PageElement): boolean => element.tag === 'img' && ![...ancestors(element)].some(({ tag }) => tag === 'noscript');
+const isShown = (element: PageElement): boolean =>
+  element.tag === 'img' && ![...ancestors(element)].some(({ tag }) => tag === 'noscript');
 
 const firstOf = <T>(all: readonly PageElement[], find: (element: PageElement) => T | null): T | null => {
   for (const element of all) {
@@ -59,7 +71,12 @@ const firstOf = <T>(all: readonly PageElement[], find: (element: PageElement) =>
   return null;
 };
 
-const placeOf = (element: PageElement, attribute: Attribute): FilePlace => ({ element, attribute, value: attribute.value, range: attribute.valueRange });
+const placeOf = (element: PageElement, attribute: Attribute): FilePlace => ({
+  element,
+  attribute,
+  value: attribute.value,
+  range: attribute.valueRange,
+});
 
 /** Stands in for the picture until a script sets the real one. */
 const STAND_IN = /^data:|^$|(?:^|\/)(?:blank|pixel|placeholder|spacer|loading|empty|transparent)[^/]*$/i;
@@ -99,7 +116,8 @@ function backgroundOf(page: PageDocument, element: PageElement): FilePlace | nul
 function dataTarget(all: readonly PageElement[], source: FilePlace | null): FilePlace | null {
   for (const element of all) {
     for (const attribute of element.attributes) {
-      if (attribute.name.startsWith('data-') && attribute !== source?.attribute && isPicturePath(attribute.value)) return placeOf(element, attribute);
+      if (attribute.name.startsWith('data-') && attribute !== source?.attribute && isPicturePath(attribute.value))
+        return placeOf(element, attribute);
     }
   }
   return null;
@@ -110,23 +128,44 @@ const CAPTIONS = new Set(['figcaption', 'p', 'span', 'dd', 'div', 'small', 'em']
 const SILENT = new Set(['script', 'style', 'noscript', 'template', 'svg', 'title']);
 const BLOCKS = /^(?:p|div|h[1-6]|li|dd|dt|ul|ol|dl|section|article|header|footer|blockquote)$/;
 
-function captionOf(page: PageDocument, unit: Unit, all: readonly PageElement[], shown: PageElement | null, link: PageElement | null): Caption | null {
+function captionOf(
+  page: PageDocument,
+  unit: Unit,
+  all: readonly PageElement[],
+  shown: PageElement | null,
+  link: PageElement | null,
+): Caption | null {
   const holds = new Set<PageElement>();
   for (const one of [shown, link]) if (one) for (const element of [one, ...ancestors(one)]) holds.add(element);
   const figcaption = all.find(({ tag }) => tag === 'figcaption');
   if (figcaption && !holds.has(figcaption)) return insideElement(page, innermost(figcaption));
 
-  const home = textHome(page, unit, all, (element) => element !== link && !(link && [...ancestors(element)].includes(link))) ?? textHome(page, unit, all, () => true);
+  const home =
+    textHome(page, unit, all, (element) => element !== link && !(link && [...ancestors(element)].includes(link))) ??
+    textHome(page, unit, all, () => true);
   if (home) return fromHome(page, unit, home, holds);
-  const empty = all.find((element) => CAPTIONS.has(element.tag) && !holds.has(element) && element.children.length === 0);
+  const empty = all.find(
+    (element) => CAPTIONS.has(element.tag) && !holds.has(element) && element.children.length === 0,
+  );
   return empty ? insideElement(page, empty) : null;
 }
 
 /** The element that holds the first text which says something; the parent of a flat run where it stands between its elements. */
-function textHome(page: PageDocument, unit: Unit, all: readonly PageElement[], counts: (element: PageElement) => boolean): PageElement | null {
+function textHome(
+  page: PageDocument,
+  unit: Unit,
+  all: readonly PageElement[],
+  counts: (element: PageElement) => boolean,
+): PageElement | null {
   const parent = unit.elements[0]?.parent ?? null;
   const loose = parent && insideBetween(page, parent, unit.range).find((node) => node.kind === 'text');
-  const speaking = all.filter((element) => counts(element) && !SILENT.has(element.tag) && ![...ancestors(element)].some(({ tag }) => SILENT.has(tag)) && element.texts.some(({ value }) => SAYS.test(value)));
+  const speaking = all.filter(
+    (element) =>
+      counts(element) &&
+      !SILENT.has(element.tag) &&
+      ![...ancestors(element)].some(({ tag }) => SILENT.has(tag)) &&
+      element.texts.some(({ value }) => SAYS.test(value)),
+  );
   speaking.sort((a, b) => firstText(a) - firstText(b));
   // “3 of 12” says where the picture stands, not what it shows.
   const deepest = speaking.find((element) => !COUNT.test(textOf(element))) ?? speaking[0];
@@ -134,32 +173,60 @@ function textHome(page: PageDocument, unit: Unit, all: readonly PageElement[], c
   return deepest ?? null;
 }
 
-const COUNT = /^\s*(?:(?:picture|photo|image|figure|no\.?|nr\.?)\s*|#)?\d+(?:\s*(?:\/|of|von|de|sur)\s*\d+)?\s*[.:)]?\s*$/i;
+const COUNT =
+  /^\s*(?:(?:picture|photo|image|figure|no\.?|nr\.?)\s*|#)?\d+(?:\s*(?:\/|of|von|de|sur)\s*\d+)?\s*[.:)]?\s*$/i;
 
-const firstText = (element: PageElement): number => Math.min(...element.texts.filter(({ value }) => SAYS.test(value)).map(({ range }) => range.start));
+const firstText = (element: PageElement): number =>
+  Math.min(...element.texts.filter(({ value }) => SAYS.test(value)).map(({ range }) => range.start));
 
 /** From the element in which text was found to the caption: the whole element where it is only that, else the run of text and inline markup. */
 function fromHome(page: PageDocument, unit: Unit, home: PageElement, holds: ReadonlySet<PageElement>): Caption {
-  const outside = !unit.elements.includes(home) && ![...ancestors(home)].some((element) => unit.elements.includes(element));
+  const outside =
+    !unit.elements.includes(home) && ![...ancestors(home)].some((element) => unit.elements.includes(element));
   if (outside || holds.has(home)) return looseIn(page, unit, home, holds);
   // Bold or linked words within a run of text are a part of it.
   let element = home;
-  while (element.parent && !holds.has(element.parent) && !unit.elements.includes(element) && !BLOCKS.test(element.tag) && element.parent.texts.some(({ value }) => SAYS.test(value))) element = element.parent;
+  while (
+    element.parent &&
+    !holds.has(element.parent) &&
+    !unit.elements.includes(element) &&
+    !BLOCKS.test(element.tag) &&
+    element.parent.texts.some(({ value }) => SAYS.test(value))
+  )
+    element = element.parent;
   const around = element.parent;
-  if (around && !unit.elements.includes(element) && holds.has(around) && !BLOCKS.test(element.tag) && around.texts.some(({ value }) => SAYS.test(value))) return looseIn(page, unit, around, holds);
+  if (
+    around &&
+    !unit.elements.includes(element) &&
+    holds.has(around) &&
+    !BLOCKS.test(element.tag) &&
+    around.texts.some(({ value }) => SAYS.test(value))
+  )
+    return looseIn(page, unit, around, holds);
   return insideElement(page, element);
 }
 
 function looseIn(page: PageDocument, unit: Unit, home: PageElement, holds: ReadonlySet<PageElement>): Caption {
   const nodes = insideBetween(page, home, unit.range);
-  const belongs = (node: Inside | undefined): boolean => node !== undefined && (node.kind === 'text' || (!holds.has(node.element) && !BLOCKS.test(node.element.tag) && node.element.tag !== 'br' && node.element.tag !== 'img'));
+  const belongs = (node: Inside | undefined): boolean =>
+    node !== undefined &&
+    (node.kind === 'text' ||
+      (!holds.has(node.element) &&
+        !BLOCKS.test(node.element.tag) &&
+        node.element.tag !== 'br' &&
+        node.element.tag !== 'img'));
   const at = nodes.findIndex((node) => node.kind === 'text');
   let [from, to] = [at, at];
   while (belongs(nodes[from - 1])) from--;
   while (belongs(nodes[to + 1])) to++;
   const run = nodes.slice(from, to + 1);
   const range = { start: run[0]!.range.start, end: run.at(-1)!.range.end };
-  return { element: null, range, text: run.map((node) => (node.kind === 'text' ? node.value : textOf(node.element).trim())).join(' '), plain: run.every(({ kind }) => kind === 'text') && !page.text.slice(range.start, range.end).includes('<') };
+  return {
+    element: null,
+    range,
+    text: run.map((node) => (node.kind === 'text' ? node.value : textOf(node.element).trim())).join(' '),
+    plain: run.every(({ kind }) => kind === 'text') && !page.text.slice(range.start, range.end).includes('<'),
+  };
 }
 
 /** Down to where the words stand: through wrappers that hold nothing else. */
@@ -173,6 +240,9 @@ function insideElement(page: PageDocument, element: PageElement): Caption {
   const open = element.open ?? { start: 0, end: 0 };
   const end = element.range?.end ?? open.end;
   // Without an end tag an element reaches to the next one; white space there is no part of the words.
-  const range = { start: open.end, end: element.close?.start ?? open.end + page.text.slice(open.end, end).trimEnd().length };
+  const range = {
+    start: open.end,
+    end: element.close?.start ?? open.end + page.text.slice(open.end, end).trimEnd().length,
+  };
   return { element, range, text: textOf(element).trim().replace(/\s+/g, ' '), plain: element.children.length === 0 };
 }

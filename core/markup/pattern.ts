@@ -62,7 +62,8 @@ function mostTypical(items: readonly GalleryItem[]): GalleryItem | null {
     kinds.set(key, { traits, count: kind.count + 1, last: item.source ? item : kind.last });
   }
   const counts = new Map<string, number>();
-  for (const { traits, count } of kinds.values()) for (const trait of traits) counts.set(trait, (counts.get(trait) ?? 0) + count);
+  for (const { traits, count } of kinds.values())
+    for (const trait of traits) counts.set(trait, (counts.get(trait) ?? 0) + count);
   let best: GalleryItem | null = null;
   let bestScore = -Infinity;
   for (const { traits, last } of kinds.values()) {
@@ -83,7 +84,8 @@ function traitsOf(item: GalleryItem): string[] {
   const traits: string[] = [];
   for (const [n, { tag, attributes }] of elementsIn(item).entries()) {
     traits.push(`${n}:${tag}`);
-    for (const { name, value } of attributes) traits.push(TELLING.has(name) || name.startsWith('data-') ? `${tag}[${name}=${value}` : `${tag}[${name}`);
+    for (const { name, value } of attributes)
+      traits.push(TELLING.has(name) || name.startsWith('data-') ? `${tag}[${name}=${value}` : `${tag}[${name}`);
   }
   return traits;
 }
@@ -96,7 +98,11 @@ function learn(page: PageDocument, gallery: Gallery, model: GalleryItem): Patter
   const cuts: Cut[] = [];
   const free = new Map<string, FreePlace>();
   const all = elementsIn(model);
-  const inCaption = (range: Range) => model.caption !== null && range.start >= model.caption.range.start && range.end <= model.caption.range.end && model.caption.range.end > model.caption.range.start;
+  const inCaption = (range: Range) =>
+    model.caption !== null &&
+    range.start >= model.caption.range.start &&
+    range.end <= model.caption.range.end &&
+    model.caption.range.end > model.caption.range.start;
   const twins = gallery.items.map(elementsIn);
   const stem = stemOf((model.source ?? model.target)?.value ?? '');
   for (const [place, element] of all.entries()) {
@@ -107,8 +113,14 @@ function learn(page: PageDocument, gallery: Gallery, model: GalleryItem): Patter
       const slots = attributeSlots(model, element, attribute, values, stem, place, free);
       if (slots === null) continue;
       // What only a part of the attribute names is written there; the rest of it stays.
-      const partial = [model.source, model.target].find((file) => file?.attribute === attribute && file.range !== attribute.valueRange);
-      cuts.push(partial ? { ...partial.range, text: slots } : { ...attribute.valueRange, text: attribute.quote === '' ? slots : encodeAttribute(slots, attribute.quote) });
+      const partial = [model.source, model.target].find(
+        (file) => file?.attribute === attribute && file.range !== attribute.valueRange,
+      );
+      cuts.push(
+        partial
+          ? { ...partial.range, text: slots }
+          : { ...attribute.valueRange, text: attribute.quote === '' ? slots : encodeAttribute(slots, attribute.quote) },
+      );
     }
     cuts.push(...textCuts(page, gallery, model, element, place, twins, free));
   }
@@ -121,7 +133,13 @@ function learn(page: PageDocument, gallery: Gallery, model: GalleryItem): Patter
     cuts.push({ ...range, text: `${lead}{caption}${tail}` });
   }
   const text = withSlots(page.text, model.range, cuts);
-  return { model, text, parts: partsOf(text), forNew: withSlots(page.text, model.range, [...cuts, ...altFor(model)]), free };
+  return {
+    model,
+    text,
+    parts: partsOf(text),
+    forNew: withSlots(page.text, model.range, [...cuts, ...altFor(model)]),
+    free,
+  };
 }
 
 function altFor({ image }: GalleryItem): Cut[] {
@@ -132,7 +150,9 @@ function altFor({ image }: GalleryItem): Cut[] {
 
 /** The item's bytes with slots in them; braces that look like slots are doubled. */
 function withSlots(text: string, range: Range, cuts: readonly Cut[]): string {
-  const sorted = [...cuts].filter(({ start, end }) => start >= range.start && end <= range.end).sort((a, b) => a.start - b.start || a.end - b.end);
+  const sorted = [...cuts]
+    .filter(({ start, end }) => start >= range.start && end <= range.end)
+    .sort((a, b) => a.start - b.start || a.end - b.end);
   let made = '';
   let at = range.start;
   for (const cut of sorted) {
@@ -150,7 +170,10 @@ export function partsOf(text: string): PatternPart[] {
   let at = 0;
   for (const match of text.matchAll(SLOT)) {
     if (match[1]) continue;
-    parts.push({ kind: 'text', text: text.slice(at, match.index) }, { kind: 'slot', name: match[2]!, free: FREE.has(match[2]!) || !(match[2]! in SLOTS) });
+    parts.push(
+      { kind: 'text', text: text.slice(at, match.index) },
+      { kind: 'slot', name: match[2]!, free: FREE.has(match[2]!) || !(match[2]! in SLOTS) },
+    );
     at = match.index + match[0].length;
   }
   parts.push({ kind: 'text', text: text.slice(at) });
@@ -162,7 +185,15 @@ const SPACED = new Set(['class', 'style', 'rel', 'sizes', 'srcset', 'onclick', '
 const isProse = (name: string, value: string) => /\s/.test(value.trim()) && !SPACED.has(name);
 
 /** What stands in an attribute's place: a slot, a text with slots, or null where it stays as it is. */
-function attributeSlots(model: GalleryItem, element: PageElement, attribute: Attribute, values: readonly string[], stem: string, place: number, free: Map<string, FreePlace>): string | null {
+function attributeSlots(
+  model: GalleryItem,
+  element: PageElement,
+  attribute: Attribute,
+  values: readonly string[],
+  stem: string,
+  place: number,
+  free: Map<string, FreePlace>,
+): string | null {
   const { name, value } = attribute;
   if (attribute === model.source?.attribute) return '{thumbnail}';
   if (attribute === model.target?.attribute) return '{full}';
@@ -213,18 +244,32 @@ function wordOf(stem: string): RegExp | null {
 }
 
 /** Text beside the caption that is another in every item: a counter goes on, words are a slot of their own. What most items say stays. */
-function textCuts(page: PageDocument, gallery: Gallery, model: GalleryItem, element: PageElement, place: number, twins: readonly (readonly PageElement[])[], free: Map<string, FreePlace>): Cut[] {
+function textCuts(
+  page: PageDocument,
+  gallery: Gallery,
+  model: GalleryItem,
+  element: PageElement,
+  place: number,
+  twins: readonly (readonly PageElement[])[],
+  free: Map<string, FreePlace>,
+): Cut[] {
   return element.texts.flatMap(({ range, value }, n): Cut[] => {
     const { caption } = model;
     if (!SAYS.test(value) || (caption && range.start < caption.range.end && range.end > caption.range.start)) return [];
     if (element.tag === 'script' || element.tag === 'style') return [];
     const values = twins.map((elements) => elements[place]?.texts[n]?.value.trim());
     const mine = value.trim();
-    if (gallery.items.length > 1 ? values.filter((other) => other === mine).length * 2 > values.length : mine.length < 24) return [];
+    if (
+      gallery.items.length > 1 ? values.filter((other) => other === mine).length * 2 > values.length : mine.length < 24
+    )
+      return [];
     const written = page.text.slice(range.start, range.end);
     const at = range.start + (/^\s*/.exec(written)?.[0].length ?? 0);
     const end = range.end - (/\s*$/.exec(written)?.[0].length ?? 0);
-    const counter = countIn(written.trim(), values.flatMap((other) => other ?? []));
+    const counter = countIn(
+      written.trim(),
+      values.flatMap((other) => other ?? []),
+    );
     if (counter) return [{ start: at, end, text: counter }];
     const slot = free.has('text') ? `text-${place}` : 'text';
     free.set(slot, { element: place, text: n });

@@ -19,11 +19,16 @@ export function rewriteTag(element: PageElement, wishes: ReadonlyMap<string, str
     edits.push(next ? { ...attribute.range, text: written(...next) } : removeAttribute(attribute, text));
   }
   const added = coming.flatMap(([name, value]) => setAttribute(element, name, value, text) ?? []);
-  if (added[0]) edits.push({ ...added[0], text: added.map((edit) => edit.text.trimEnd()).join('') + (/\s$/.test(added[0].text) ? ' ' : '') });
+  if (added[0])
+    edits.push({
+      ...added[0],
+      text: added.map((edit) => edit.text.trimEnd()).join('') + (/\s$/.test(added[0].text) ? ' ' : ''),
+    });
   return edits.sort((a, b) => a.start - b.start || a.end - b.end);
 }
 
-const written = (name: string, value: string): string => (value === '' ? name : `${name}="${encodeAttribute(value, '"')}"`);
+const written = (name: string, value: string): string =>
+  value === '' ? name : `${name}="${encodeAttribute(value, '"')}"`;
 
 /** The value of `class` with names put in and taken out; null where none is left. */
 export function classValue(element: PageElement, add: readonly string[], remove: readonly string[]): string | null {

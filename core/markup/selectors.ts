@@ -16,7 +16,8 @@ const ADAPTER: Adapter = {
   getSiblings: (element) => element.parent?.children ?? [element],
   getText: textOf,
   hasAttrib: (element, name) => valueOf(element, name.toLowerCase()) !== undefined,
-  removeSubsets: (elements) => elements.filter((element) => ![...ancestors(element)].some((outer) => elements.includes(outer))),
+  removeSubsets: (elements) =>
+    elements.filter((element) => ![...ancestors(element)].some((outer) => elements.includes(outer))),
 };
 
 export type Matcher = (element: PageElement) => boolean;
@@ -61,7 +62,12 @@ function mistakeIn(list: CssNode): string | null {
     if (node.children.isEmpty) wrong ??= 'Nothing stands between two commas';
     if (node.children.last?.type === 'Combinator') wrong ??= 'Nothing stands behind the last sign';
     // Inside of `:has()` a selector may begin with one.
-    if (node.children.first?.type === 'Combinator' && list.type === 'SelectorList' && list.children.some((child) => child === node)) wrong ??= 'Nothing stands before the first sign';
+    if (
+      node.children.first?.type === 'Combinator' &&
+      list.type === 'SelectorList' &&
+      list.children.some((child) => child === node)
+    )
+      wrong ??= 'Nothing stands before the first sign';
   });
   return wrong;
 }
@@ -88,9 +94,14 @@ export function matcherFor(selector: string): Matcher | null {
 }
 
 /** The elements in document order; a selector that does not parse is an error that says so. */
-export function matches(page: PageDocument, selector: string): { ok: true; elements: PageElement[] } | { ok: false; reason: string } {
+export function matches(
+  page: PageDocument,
+  selector: string,
+): { ok: true; elements: PageElement[] } | { ok: false; reason: string } {
   const root = page.elements[0];
   if (!root) return { ok: true, elements: [] };
   const test = compiledFor(selector);
-  return typeof test === 'function' ? { ok: true, elements: [root, ...descendants(root)].filter((element) => test(element)) } : { ok: false, reason: test.reason };
+  return typeof test === 'function'
+    ? { ok: true, elements: [root, ...descendants(root)].filter((element) => test(element)) }
+    : { ok: false, reason: test.reason };
 }

@@ -18,12 +18,17 @@ interface Piece {
 }
 
 /** Null where the value is not what the source says there, so that nobody can tell places in it. */
-export function sourcePlaces(text: string, { start, end }: Range, value: string, decoded: Decoded): SourcePlaces | null {
+export function sourcePlaces(
+  text: string,
+  { start, end }: Range,
+  value: string,
+  decoded: Decoded,
+): SourcePlaces | null {
   const written = text.slice(start, end);
   if (written === value) return (at) => start + at;
   const places: number[] = [];
   let read = '';
-  for (let at = 0; at < written.length; ) {
+  for (let at = 0; at < written.length;) {
     const piece = pieceAt(written, at, decoded);
     for (let n = 0; n < piece.value.length; n++) places.push(start + at);
     read += piece.value;
@@ -33,7 +38,10 @@ export function sourcePlaces(text: string, { start, end }: Range, value: string,
 }
 
 /** A range of the value, as a range of the source. */
-export const inSource = (places: SourcePlaces, { start, end }: Range): Range => ({ start: places(start), end: places(end) });
+export const inSource = (places: SourcePlaces, { start, end }: Range): Range => ({
+  start: places(start),
+  end: places(end),
+});
 
 function pieceAt(written: string, at: number, decoded: Decoded): Piece {
   const letter = written.charAt(at);

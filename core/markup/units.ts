@@ -15,7 +15,8 @@ export const SAYS = /[\p{L}\p{N}]/u;
 /** What may stand between two items without being of either. */
 export const SEPARATOR = /^(?:\s|,|;|\||·|•|\/|&nbsp;|&bull;|&middot;|<br\s*\/?>)*$/i;
 
-export type Inside = { kind: 'element'; element: PageElement; range: Range } | { kind: 'text'; value: string; range: Range };
+export type Inside =
+  { kind: 'element'; element: PageElement; range: Range } | { kind: 'text'; value: string; range: Range };
 
 const insides = new WeakMap<PageElement, Inside[]>();
 
@@ -45,20 +46,40 @@ export function insideBetween(page: PageDocument, parent: PageElement, { start, 
 
 function findInside(page: PageDocument, parent: PageElement): Inside[] {
   const found: Inside[] = [];
-  for (const element of parent.children) if (element.range) found.push({ kind: 'element', element, range: element.range });
+  for (const element of parent.children)
+    if (element.range) found.push({ kind: 'element', element, range: element.range });
   for (const { value, range } of parent.texts) {
     if (!SAYS.test(value)) continue;
     // In the source, for line breaks and entities are shorter as the browser reads them.
     const written = page.text.slice(range.start, range.end);
     const lead = /^(?:\s|&nbsp;|[,;|·•])*/.exec(written)?.[0].length ?? 0;
     const tail = /(?:\s|&nbsp;|[,;|·•])*$/.exec(written)?.[0].length ?? 0;
-    found.push({ kind: 'text', value: value.replace(/^[\s,;|·•]+|[\s,;|·•]+$/g, ''), range: { start: range.start + lead, end: range.end - tail } });
+    found.push({
+      kind: 'text',
+      value: value.replace(/^[\s,;|·•]+|[\s,;|·•]+$/g, ''),
+      range: { start: range.start + lead, end: range.end - tail },
+    });
   }
   return found.sort((a, b) => a.range.start - b.range.start);
 }
 
 /** Tags that end a run rather than belong to one of its items. */
-const APART = new Set(['nav', 'section', 'article', 'table', 'ul', 'ol', 'dl', 'script', 'style', 'form', 'header', 'footer', 'main', 'aside']);
+const APART = new Set([
+  'nav',
+  'section',
+  'article',
+  'table',
+  'ul',
+  'ol',
+  'dl',
+  'script',
+  'style',
+  'form',
+  'header',
+  'footer',
+  'main',
+  'aside',
+]);
 const BREAKS = new Set(['br', 'hr']);
 /** More nodes than this between two pictures are not a caption. */
 const MOST_TAIL = 3;
@@ -76,7 +97,12 @@ function withoutBreaks(nodes: readonly Inside[]): Inside[] {
 }
 
 /** One unit for each head; `bears` says whether an element holds a picture. */
-export function unitsOf(page: PageDocument, parent: PageElement, heads: readonly PageElement[], bears: (element: PageElement) => boolean): Unit[] {
+export function unitsOf(
+  page: PageDocument,
+  parent: PageElement,
+  heads: readonly PageElement[],
+  bears: (element: PageElement) => boolean,
+): Unit[] {
   const placed = heads.filter((head) => head.range);
   const alone = placed.map((head): Unit => ({ elements: [head], range: head.range! }));
   const nodes = insideOf(page, parent);
@@ -89,7 +115,9 @@ export function unitsOf(page: PageDocument, parent: PageElement, heads: readonly
   const inner = gaps.map(withoutBreaks);
   const [first = []] = inner;
   const shape = shapeOf(first);
-  const fits = (some: readonly Inside[]) => shapeOf(some) === shape && some.every((node) => node.kind === 'text' || (!APART.has(node.element.tag) && !bears(node.element)));
+  const fits = (some: readonly Inside[]) =>
+    shapeOf(some) === shape &&
+    some.every((node) => node.kind === 'text' || (!APART.has(node.element.tag) && !bears(node.element)));
   if (first.length === 0 || first.length > MOST_TAIL || !inner.every(fits)) return alone;
 
   const after = withoutBreaks(tail).slice(0, first.length);

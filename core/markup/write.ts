@@ -23,15 +23,22 @@ export type SlotValues = ReadonlyMap<string, SlotValue>;
 /** `ordinal` counts from 1 and continues counters. */
 export function valuesOf(item: NewItem, ordinal: number): Map<string, SlotValue> {
   const values = new Map<string, SlotValue>([
-    ['thumbnail', item.src], ['full', item.href], ['alt', item.alt], ['title', item.title], ['caption', item.caption],
-    ['name', stemOf(item.href || item.src)], ['number', String(ordinal)], ['index', String(ordinal - 1)],
+    ['thumbnail', item.src],
+    ['full', item.href],
+    ['alt', item.alt],
+    ['title', item.title],
+    ['caption', item.caption],
+    ['name', stemOf(item.href || item.src)],
+    ['number', String(ordinal)],
+    ['index', String(ordinal - 1)],
   ]);
   if (item.width !== undefined) values.set('width', String(item.width));
   if (item.height !== undefined) values.set('height', String(item.height));
   return values;
 }
 
-const plain = (value: SlotValue | undefined): string => (value === undefined ? '' : typeof value === 'string' ? value : value.text);
+const plain = (value: SlotValue | undefined): string =>
+  value === undefined ? '' : typeof value === 'string' ? value : value.text;
 
 /** A text with its slots filled; null where it is one slot that has no value. */
 function filled(text: string, values: SlotValues, encode: (value: SlotValue | undefined) => string): string {
@@ -49,7 +56,11 @@ function filled(text: string, values: SlotValues, encode: (value: SlotValue | un
 const KEPT_EMPTY = new Set(['src', 'href']);
 
 /** Every attribute with a slot in it, every stretch of text with one, and every further picture of an item with the link round it, in the pattern's own text. */
-function placesIn(pattern: string): { attributes: Attribute[]; texts: Range[]; pictures: { range: Range; slot: string }[] } {
+function placesIn(pattern: string): {
+  attributes: Attribute[];
+  texts: Range[];
+  pictures: { range: Range; slot: string }[];
+} {
   const attributes: Attribute[] = [];
   const pictures: { range: Range; slot: string }[] = [];
   const texts: Range[] = [];
@@ -60,7 +71,8 @@ function placesIn(pattern: string): { attributes: Attribute[]; texts: Range[]; p
     const own = attributesIn(pattern, node, 0);
     attributes.push(...own);
     const slot = node.tagName === 'img' ? loneSlot(own.find(({ name }) => name === 'src')?.value ?? '') : null;
-    if (slot !== null && slot !== 'thumbnail') pictures.push({ slot, range: rangeOf(isAlone(node) ? node.parentNode : node) });
+    if (slot !== null && slot !== 'thumbnail')
+      pictures.push({ slot, range: rangeOf(isAlone(node) ? node.parentNode : node) });
     (node.nodeName === 'template' && 'content' in node ? node.content.childNodes : node.childNodes).forEach(visit);
   };
   // Inside of a template any element may begin a fragment: `li`, `td`, `dt`.
@@ -78,10 +90,18 @@ function loneSlot(value: string): string | null {
 /** Whether a link holds just this. */
 function isAlone(node: Tree.Element): node is Tree.Element & { parentNode: Tree.Element } {
   const { parentNode: parent } = node;
-  return parent !== null && 'tagName' in parent && parent.tagName === 'a' && parent.childNodes.every((one) => one === node || ('value' in one && one.value.trim() === ''));
+  return (
+    parent !== null &&
+    'tagName' in parent &&
+    parent.tagName === 'a' &&
+    parent.childNodes.every((one) => one === node || ('value' in one && one.value.trim() === ''))
+  );
 }
 
-const rangeOf = ({ sourceCodeLocation: place }: Tree.Element): Range => ({ start: place?.startOffset ?? 0, end: place?.endOffset ?? 0 });
+const rangeOf = ({ sourceCodeLocation: place }: Tree.Element): Range => ({
+  start: place?.startOffset ?? 0,
+  end: place?.endOffset ?? 0,
+});
 
 const hasSlot = (text: string): boolean => new RegExp(SLOT.source).test(text);
 
@@ -95,16 +115,24 @@ export function writeBy(pattern: string, values: SlotValues): string {
   for (const attribute of attributes) {
     if (!hasSlot(attribute.value) || !stays(attribute.range)) continue;
     const slot = loneSlot(attribute.value);
-    if (slot !== null && !values.has(slot) && !KEPT_EMPTY.has(attribute.name)) edits.push(removeAttribute(attribute, pattern));
+    if (slot !== null && !values.has(slot) && !KEPT_EMPTY.has(attribute.name))
+      edits.push(removeAttribute(attribute, pattern));
     else edits.push(replaceValue(attribute, filled(attribute.value, values, plain)));
   }
   for (const { start, end } of texts) {
     if (!stays({ start, end })) continue;
     const text = pattern.slice(start, end);
-    if (hasSlot(text)) edits.push({ start, end, text: filled(text, values, (value) => (typeof value === 'object' ? value.markup : encodeMarkup(value ?? ''))) });
+    if (hasSlot(text))
+      edits.push({
+        start,
+        end,
+        text: filled(text, values, (value) => (typeof value === 'object' ? value.markup : encodeMarkup(value ?? ''))),
+      });
   }
   return joined(pattern, edits);
 }
 
 /** The slots of a pattern, each once, in their order. */
-export const slotsOf = (pattern: string): string[] => [...new Set([...pattern.matchAll(SLOT)].flatMap((match) => (match[1] ? [] : [match[2]!])))];
+export const slotsOf = (pattern: string): string[] => [
+  ...new Set([...pattern.matchAll(SLOT)].flatMap((match) => (match[1] ? [] : [match[2]!]))),
+];

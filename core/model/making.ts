@@ -3,8 +3,31 @@
  * again only where its source, its recipe or itself is another than when it was made.
  */
 import { readName, thumbnailPathFor, type Pair, type Pairing } from '../pairing/index.ts';
-import { EXTENSION, fallsShort, fingerprint, formatOf, keepsPixels, madeSize, MIDDLE, suggestedFocus, inFormat, type Focus, type PhotoFacts, type Recipe, type Size, SizeRecipe } from '../photo/index.ts';
-import { extensionOf, folderOf, stemOf, type FileContent, type MadeRecord, type SiteFiles, type SiteNotes } from '../site/index.ts';
+import {
+  EXTENSION,
+  fallsShort,
+  fingerprint,
+  formatOf,
+  keepsPixels,
+  madeSize,
+  MIDDLE,
+  suggestedFocus,
+  inFormat,
+  type Focus,
+  type PhotoFacts,
+  type Recipe,
+  type Size,
+  SizeRecipe,
+} from '../photo/index.ts';
+import {
+  extensionOf,
+  folderOf,
+  stemOf,
+  type FileContent,
+  type MadeRecord,
+  type SiteFiles,
+  type SiteNotes,
+} from '../site/index.ts';
 
 /** A file to be made of a picture. */
 export interface PictureTask {
@@ -36,7 +59,9 @@ const hashOf = (content: FileContent | undefined): string | null => (content?.ki
 
 /** Notes of what was made, as far as they still hold: the file is there and is what came out. */
 export function madeRecords(files: SiteFiles, made: readonly MadeRecord[]): Map<string, MadeRecord> {
-  return new Map(made.flatMap((record) => (hashOf(files.get(record.path)) === record.is ? [[record.path, record] as const] : [])));
+  return new Map(
+    made.flatMap((record) => (hashOf(files.get(record.path)) === record.is ? [[record.path, record] as const] : [])),
+  );
 }
 
 /**
@@ -59,7 +84,9 @@ export function derivedFiles(files: SiteFiles, made: ReadonlyMap<string, MadeRec
 /** Thumbnails and full-size files that were made of one picture. */
 export function madeTogether(made: ReadonlyMap<string, MadeRecord>): { thumbnail: string; full: string }[] {
   const fullOf = new Map([...made.values()].filter(({ as }) => as === FULL_SIZE).map(({ of, path }) => [of, path]));
-  return [...made.values()].flatMap(({ as, of, path, from }) => (as === THUMBNAIL ? [{ thumbnail: path, full: fullOf.get(of) ?? from }] : []));
+  return [...made.values()].flatMap(({ as, of, path, from }) =>
+    as === THUMBNAIL ? [{ thumbnail: path, full: fullOf.get(of) ?? from }] : [],
+  );
 }
 
 const suggestions = new WeakMap<PhotoFacts, Focus>();
@@ -130,7 +157,8 @@ function tasksOf(site: MakingContext, pair: Pair): PictureTask[] {
   if (!facts || facts.unreadable) return [];
   const record = madeFullSize(site.made, pair.full);
   // From the original, where the full-size file was made of one.
-  const from = record && record.from !== pair.full && hashOf(site.files.get(record.from)) === record.of ? record.from : pair.full;
+  const from =
+    record && record.from !== pair.full && hashOf(site.files.get(record.from)) === record.of ? record.from : pair.full;
   const source = site.factsOf(from) ?? facts;
   const sourceOf = sourceHash(site, { from });
   const tasks: PictureTask[] = [];
@@ -138,7 +166,8 @@ function tasksOf(site: MakingContext, pair: Pair): PictureTask[] {
     const size = ownSize(site.notes.known, sourceOf, as) ?? recipeSize;
     tasks.push({ from, to, size, as, times: 1 });
     // A picture without the pixels for twice the size would be the same file again.
-    if (size.dense && !fallsShort(source, size, 2)) tasks.push({ from, to: densePath(to), size, as: `${as} 2×`, times: 2 });
+    if (size.dense && !fallsShort(source, size, 2))
+      tasks.push({ from, to: densePath(to), size, as: `${as} 2×`, times: 2 });
   };
   add(THUMBNAIL, thumbnailPath(site, pair), recipe.thumbnail);
   if (record || asksFor(site, pair.full, facts)) add(FULL_SIZE, fullSizePath(site, pair.full), recipe.fullSize);
@@ -157,7 +186,12 @@ export function ownSize(notes: SiteNotes, source: string, as: string): SizeRecip
 }
 
 /** The recipe's size of that kind. */
-export const recipeSize = ({ thumbnail, fullSize, further }: Recipe, as: string): SizeRecipe | null => (as === THUMBNAIL ? thumbnail : as === FULL_SIZE ? fullSize : (further.find(({ title }) => title === as)?.size ?? null));
+export const recipeSize = ({ thumbnail, fullSize, further }: Recipe, as: string): SizeRecipe | null =>
+  as === THUMBNAIL
+    ? thumbnail
+    : as === FULL_SIZE
+      ? fullSize
+      : (further.find(({ title }) => title === as)?.size ?? null);
 
 /** Whether a file that the recipe asks for is not there, or was made of another source or by another recipe. What somebody else made is not. */
 function isDue(site: MakingContext, task: PictureTask): boolean {
@@ -165,11 +199,17 @@ function isDue(site: MakingContext, task: PictureTask): boolean {
   const record = site.made.get(task.to);
   if (!record) return task.to === task.from;
   const source = sourceHash(site, task);
-  return record.of !== source || record.by !== fingerprint(task.size, site.recipe, focusOf(source, site.factsOf(task.from), site.notes.known));
+  return (
+    record.of !== source ||
+    record.by !== fingerprint(task.size, site.recipe, focusOf(source, site.factsOf(task.from), site.notes.known))
+  );
 }
 
 /** The content that a task is made from: of a file that was made in its own place, what stood there before. */
-export function sourceHash({ files, made }: Pick<MakingContext, 'files' | 'made'>, { from }: Pick<PictureTask, 'from'>): string {
+export function sourceHash(
+  { files, made }: Pick<MakingContext, 'files' | 'made'>,
+  { from }: Pick<PictureTask, 'from'>,
+): string {
   const record = madeFullSize(made, from);
   return record?.from === from ? record.of : (hashOf(files.get(from)) ?? '');
 }
@@ -179,7 +219,8 @@ export function dueTasks(site: MakingContext): PictureTask[] {
   return site.pairing.pairs.flatMap((pair) => {
     const thumbnailByHand = pair.thumbnail !== null && !site.made.has(pair.thumbnail);
     // Of a thumbnail that somebody cut by hand nobody can make the same at another size or in another place.
-    const isTheirs = ({ as, to }: PictureTask) => thumbnailByHand && (as === THUMBNAIL ? pair.thumbnail !== to : as === `${THUMBNAIL} 2×`);
+    const isTheirs = ({ as, to }: PictureTask) =>
+      thumbnailByHand && (as === THUMBNAIL ? pair.thumbnail !== to : as === `${THUMBNAIL} 2×`);
     return tasksOf(site, pair).filter((task) => !isTheirs(task) && isDue(site, task));
   });
 }

@@ -16,14 +16,18 @@ export type Drift =
   | { kind: 'label'; entry: MenuEntry; target: string; label: string };
 
 /** What a run of links is told by across pages: its tag and class. */
-const keyOf = ({ container }: Menu): string => `${container.tag}.${container.attributes.find(({ name }) => name === 'class')?.value ?? ''}#${container.attributes.find(({ name }) => name === 'id')?.value ?? ''}`;
+const keyOf = ({ container }: Menu): string =>
+  `${container.tag}.${container.attributes.find(({ name }) => name === 'class')?.value ?? ''}#${container.attributes.find(({ name }) => name === 'id')?.value ?? ''}`;
 
 /** Null where no two pages share one. */
 export function sharedMenu(pages: readonly PageReading[]): SharedMenu | null {
   const all = pages.map((page) => ({ page, menus: menusOf(page.document, page.path) }));
   const counts = new Map<string, number>();
   for (const { menus } of all) for (const key of new Set(menus.map(keyOf))) counts.set(key, (counts.get(key) ?? 0) + 1);
-  const size = (key: string) => Math.max(...all.flatMap(({ menus }) => menus.filter((menu) => keyOf(menu) === key).map(({ entries }) => entries.length)));
+  const size = (key: string) =>
+    Math.max(
+      ...all.flatMap(({ menus }) => menus.filter((menu) => keyOf(menu) === key).map(({ entries }) => entries.length)),
+    );
   const [best] = [...counts].filter(([, count]) => count > 1).sort((a, b) => b[1] - a[1] || size(b[0]) - size(a[0]));
   if (!best) return null;
   const found = all.flatMap(({ page, menus }) => {

@@ -1,8 +1,43 @@
 /** A site as it is understood: derived from its files and the facts of its pictures, never stored. */
-import { galleriesOf, hazardsOf, parsePage, type Gallery, type GalleryItem, type Hazard, type PageDocument, type UnitHint } from '../markup/index.ts';
-import { newContentMemory, pairPictures, type Content, type ContentMemory, type Decision, type Pace, type PageEvidence, type Pairing } from '../pairing/index.ts';
+import {
+  galleriesOf,
+  hazardsOf,
+  parsePage,
+  type Gallery,
+  type GalleryItem,
+  type Hazard,
+  type PageDocument,
+  type UnitHint,
+} from '../markup/index.ts';
+import {
+  newContentMemory,
+  pairPictures,
+  type Content,
+  type ContentMemory,
+  type Decision,
+  type Pace,
+  type PageEvidence,
+  type Pairing,
+} from '../pairing/index.ts';
 import { DEFAULT_RECIPE, Recipe, type PhotoFacts } from '../photo/index.ts';
-import { byNaturalName, folderOf, grouped, stemOf, isStylePath, notesIn, isPagePath, isPicturePath, NOTES_FILE, PathIndex, resolveInSite, type FileContent, type MadeRecord, type PairDecision, type SiteFiles, type SiteNotes } from '../site/index.ts';
+import {
+  byNaturalName,
+  folderOf,
+  grouped,
+  stemOf,
+  isStylePath,
+  notesIn,
+  isPagePath,
+  isPicturePath,
+  NOTES_FILE,
+  PathIndex,
+  resolveInSite,
+  type FileContent,
+  type MadeRecord,
+  type PairDecision,
+  type SiteFiles,
+  type SiteNotes,
+} from '../site/index.ts';
 import { ownKits, wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
 import { derivedFiles, madeRecords, madeTogether } from './making.ts';
@@ -62,10 +97,19 @@ export interface ReadingMemory {
   pace: Pace;
 }
 
-export const newReadingMemory = (pace: Pace = 'all'): ReadingMemory => ({ pages: new Map(), contents: newContentMemory(), pace });
+export const newReadingMemory = (pace: Pace = 'all'): ReadingMemory => ({
+  pages: new Map(),
+  contents: newContentMemory(),
+  pace,
+});
 
 /** `all` holds the site's files and may hold the program's notes of it, which are no file of the site. */
-export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>, shipped: readonly Kit[], memory: ReadingMemory = newReadingMemory()): SiteReading {
+export function readSite(
+  all: SiteFiles,
+  facts: ReadonlyMap<string, PhotoFacts>,
+  shipped: readonly Kit[],
+  memory: ReadingMemory = newReadingMemory(),
+): SiteReading {
   const known = notesIn(all);
   const { decisions } = known;
   const recipe = Recipe.safeParse(known.recipe);
@@ -79,11 +123,23 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
     return content?.kind === 'binary' ? facts.get(content.hash) : undefined;
   };
   const hints = grouped(known.units, ({ page }) => page);
-  const parsed = [...files].flatMap(([path, content]) => (content.kind === 'text' && isPagePath(path) ? [{ path, page: parseCached(path, content.text, hints.get(path) ?? [], cache) }] : []));
+  const parsed = [...files].flatMap(([path, content]) =>
+    content.kind === 'text' && isPagePath(path)
+      ? [{ path, page: parseCached(path, content.text, hints.get(path) ?? [], cache) }]
+      : [],
+  );
   for (const path of cache.keys()) if (!files.has(path)) cache.delete(path);
 
-  const evidence = parsed.flatMap(({ path, page }) => page.galleries.flatMap((gallery) => gallery.items.flatMap((item) => evidenceOf(path, page.document, item, index) ?? [])));
-  const elsewhere = parsed.flatMap(({ path, page }) => page.galleries.flatMap((gallery) => gallery.items.flatMap((item) => elsewhereOf(path, page.document, item, index) ?? [])));
+  const evidence = parsed.flatMap(({ path, page }) =>
+    page.galleries.flatMap((gallery) =>
+      gallery.items.flatMap((item) => evidenceOf(path, page.document, item, index) ?? []),
+    ),
+  );
+  const elsewhere = parsed.flatMap(({ path, page }) =>
+    page.galleries.flatMap((gallery) =>
+      gallery.items.flatMap((item) => elsewhereOf(path, page.document, item, index) ?? []),
+    ),
+  );
   const made = madeRecords(files, known.made);
   const derived = derivedFiles(files, made);
   const paths = [...files.keys()].filter((path) => isPicturePath(path) && !derived.has(path));
@@ -92,21 +148,53 @@ export function readSite(all: SiteFiles, facts: ReadonlyMap<string, PhotoFacts>,
     const known = factsOf(path);
     return content?.kind === 'binary' && known ? { hash: content.hash, facts: known } : null;
   };
-  const pairing = pairPictures({ paths, contentOf, evidence, decisions: byPath(decisions, paths, files), made: madeTogether(made), naming: known.naming, elsewhere: new Set(elsewhere.map(({ thumbnail }) => thumbnail)), memory: memory.contents, pace: memory.pace });
+  const pairing = pairPictures({
+    paths,
+    contentOf,
+    evidence,
+    decisions: byPath(decisions, paths, files),
+    made: madeTogether(made),
+    naming: known.naming,
+    elsewhere: new Set(elsewhere.map(({ thumbnail }) => thumbnail)),
+    memory: memory.contents,
+    pace: memory.pace,
+  });
   const context = { files, index, pairing, factsOf };
   const pages = parsed
     .map(({ path, page }): PageReading => {
       const wiring = wiringOf(page.document, path, files, index, kits);
-      const strands = page.galleries.map((gallery, n) => strandsOf({ path, document: page.document, wiring }, gallery, n, context));
+      const strands = page.galleries.map((gallery, n) =>
+        strandsOf({ path, document: page.document, wiring }, gallery, n, context),
+      );
       return { path, ...page, wiring, references: pageReferences(page.document), strands };
     })
-    .sort((a, b) => Number(b.path === 'index.html') - Number(a.path === 'index.html') || byNaturalName(bare(a.path), bare(b.path)) || a.path.localeCompare(b.path));
+    .sort(
+      (a, b) =>
+        Number(b.path === 'index.html') - Number(a.path === 'index.html') ||
+        byNaturalName(bare(a.path), bare(b.path)) ||
+        a.path.localeCompare(b.path),
+    );
   const scriptPages = new Map<string, string[]>();
   for (const page of pages) {
-    for (const { kind, path } of page.wiring.includes) if (kind === 'script' && path !== null) scriptPages.set(path, [...(scriptPages.get(path) ?? []), page.path]);
+    for (const { kind, path } of page.wiring.includes)
+      if (kind === 'script' && path !== null) scriptPages.set(path, [...(scriptPages.get(path) ?? []), page.path]);
   }
   const notes = { file: all.get(NOTES_FILE) ?? null, known };
-  return { files, index, kits, pages, pairing, factsOf, recipe: recipe.success ? recipe.data : DEFAULT_RECIPE, made, derived, elsewhere, scriptPages, notes, used: usedFiles(files, pages, index, scriptPages) };
+  return {
+    files,
+    index,
+    kits,
+    pages,
+    pairing,
+    factsOf,
+    recipe: recipe.success ? recipe.data : DEFAULT_RECIPE,
+    made,
+    derived,
+    elsewhere,
+    scriptPages,
+    notes,
+    used: usedFiles(files, pages, index, scriptPages),
+  };
 }
 
 /** Without its extension, so that `festival` stands before `festival-2`. */
@@ -120,10 +208,19 @@ function byPath(decisions: readonly PairDecision[], paths: readonly string[], fi
     const content = files.get(path);
     if (content?.kind === 'binary') pathsOf.set(content.hash, [...(pathsOf.get(content.hash) ?? []), path]);
   }
-  return decisions.flatMap(({ small, large, belong }) => (pathsOf.get(small) ?? []).flatMap((thumbnail) => (pathsOf.get(large) ?? []).map((full) => ({ thumbnail, full, belong }))));
+  return decisions.flatMap(({ small, large, belong }) =>
+    (pathsOf.get(small) ?? []).flatMap((thumbnail) =>
+      (pathsOf.get(large) ?? []).map((full) => ({ thumbnail, full, belong })),
+    ),
+  );
 }
 
-function parseCached(path: string, text: string, hints: readonly UnitHint[], cache: ReadingMemory['pages']): ParsedPage {
+function parseCached(
+  path: string,
+  text: string,
+  hints: readonly UnitHint[],
+  cache: ReadingMemory['pages'],
+): ParsedPage {
   const known = cache.get(path);
   const units = hints.map(({ selector, gallery }) => ({ selector, gallery }));
   if (known?.text === text && JSON.stringify(known.document.units) === JSON.stringify(units)) return known;
@@ -154,7 +251,12 @@ function fileAt(reference: string | null | undefined, page: string, index: PathI
   return found && found.found !== 'nothing' ? found.path : null;
 }
 
-function usedFiles(files: SiteFiles, pages: readonly PageReading[], index: PathIndex, scriptPages: ReadonlyMap<string, string[]>): Set<string> {
+function usedFiles(
+  files: SiteFiles,
+  pages: readonly PageReading[],
+  index: PathIndex,
+  scriptPages: ReadonlyMap<string, string[]>,
+): Set<string> {
   const used = new Set<string>();
   const add = (from: string, references: readonly Reference[]) => {
     for (const reference of references) {
@@ -164,7 +266,8 @@ function usedFiles(files: SiteFiles, pages: readonly PageReading[], index: PathI
     }
   };
   for (const page of pages) add(page.path, page.references);
-  for (const [path, content] of files) if (content.kind === 'text' && isStylePath(path)) add(path, styleReferences(content.text));
+  for (const [path, content] of files)
+    if (content.kind === 'text' && isStylePath(path)) add(path, styleReferences(content.text));
   for (const [path, runBy] of scriptPages) {
     const content = files.get(path);
     for (const { value } of content?.kind === 'text' ? scriptReferences(content.text) : []) {

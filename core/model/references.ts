@@ -22,19 +22,35 @@ export function pageReferences(page: PageDocument): Reference[] {
   for (const element of page.elements) {
     for (const { name, value, valueRange } of element.attributes) {
       if (REFERRING.has(name)) references.push({ value, range: valueRange, by: name });
-      const read = name === 'srcset' ? sourceSet(value) : name === 'style' ? styleReferences(value, 'declarationList').map(quotedInAttribute) : [];
+      const read =
+        name === 'srcset'
+          ? sourceSet(value)
+          : name === 'style'
+            ? styleReferences(value, 'declarationList').map(quotedInAttribute)
+            : [];
       references.push(...placed(page, read, valueRange, value, 'entities'));
     }
-    if (element.tag === 'style') references.push(...element.texts.flatMap(({ value, range }) => placed(page, styleReferences(value), range, value, 'lines')));
+    if (element.tag === 'style')
+      references.push(
+        ...element.texts.flatMap(({ value, range }) => placed(page, styleReferences(value), range, value, 'lines')),
+      );
   }
   return references;
 }
 
 /** References of a value as it is read, with their places in the source. */
-export function placed({ text }: PageDocument, references: readonly Reference[], range: Range, value: string, decoded: Decoded): Reference[] {
+export function placed(
+  { text }: PageDocument,
+  references: readonly Reference[],
+  range: Range,
+  value: string,
+  decoded: Decoded,
+): Reference[] {
   if (references.length === 0) return [];
   const places = sourcePlaces(text, range, value, decoded);
-  return references.map((one) => (places ? { ...one, range: inSource(places, one.range) } : { ...one, range, unplaced: true }));
+  return references.map((one) =>
+    places ? { ...one, range: inSource(places, one.range) } : { ...one, range, unplaced: true },
+  );
 }
 
 /** An attribute's style is written with entities, a style element's is not. */
@@ -55,7 +71,13 @@ export function styleReferences(text: string, context: 'stylesheet' | 'declarati
   const references: Reference[] = [];
   const add = (value: string, at: { start: { offset: number }; end: { offset: number } } | null | undefined) => {
     const inside = at ? text.slice(at.start.offset, at.end.offset).indexOf(value) : -1;
-    if (at && inside >= 0) references.push({ value: ident.decode(value), range: { start: at.start.offset + inside, end: at.start.offset + inside + value.length }, by: 'url()', raw: true });
+    if (at && inside >= 0)
+      references.push({
+        value: ident.decode(value),
+        range: { start: at.start.offset + inside, end: at.start.offset + inside + value.length },
+        by: 'url()',
+        raw: true,
+      });
   };
   walk(parse(text, { positions: true, context }), (node) => {
     if (node.type === 'Url') add(String(node.value), node.loc);

@@ -1,6 +1,13 @@
 /** Files given other names, and copies given up; every reference to them is written anew, as one change. */
 import { encodeAttribute } from '../markup/index.ts';
-import { isStylePath, relativeReference, resolveInSite, type Change, type Edit, type FileChange } from '../site/index.ts';
+import {
+  isStylePath,
+  relativeReference,
+  resolveInSite,
+  type Change,
+  type Edit,
+  type FileChange,
+} from '../site/index.ts';
 import type { SiteReading } from './reading.ts';
 import { styleReferences, type Reference } from './references.ts';
 import { inlineScriptReferences, scriptReferences, targetInScript } from './scripts.ts';
@@ -14,13 +21,17 @@ export function renameFile(site: SiteReading, from: string, to: string): Change 
 export function renames(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
   const taken = new Set(moves.keys());
   // A name that another file still has is reached by way of one that nobody has.
-  const detours = [...moves].filter(([from, to]) => to !== from && taken.has(to)).map(([from, to], n) => ({ from, by: `${to}.${n}.moving`, to }));
+  const detours = [...moves]
+    .filter(([from, to]) => to !== from && taken.has(to))
+    .map(([from, to], n) => ({ from, by: `${to}.${n}.moving`, to }));
   const viaDetour = new Set(detours.map(({ from }) => from));
   return [
     // While they still have their old names, which is how the reading knows them.
     ...redirect(site, moves, moves),
     ...detours.map(({ from, by }): FileChange => ({ kind: 'rename', path: from, to: by })),
-    ...[...moves].filter(([from]) => !viaDetour.has(from)).map(([path, to]): FileChange => ({ kind: 'rename', path, to })),
+    ...[...moves]
+      .filter(([from]) => !viaDetour.has(from))
+      .map(([path, to]): FileChange => ({ kind: 'rename', path, to })),
     ...detours.map(({ by, to }): FileChange => ({ kind: 'rename', path: by, to })),
   ];
 }
@@ -31,7 +42,15 @@ export function mergeFile(site: SiteReading, from: string, into: string): Change
 }
 
 export function mergeFiles(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
-  return [...[...moves.keys()].map((path): FileChange => ({ kind: 'put', path, before: site.files.get(path) ?? null, after: null })), ...redirect(site, moves)];
+  return [
+    ...[...moves.keys()].map((path): FileChange => ({
+      kind: 'put',
+      path,
+      before: site.files.get(path) ?? null,
+      after: null,
+    })),
+    ...redirect(site, moves),
+  ];
 }
 
 const STAYING: ReadonlyMap<string, string> = new Map();
@@ -43,7 +62,8 @@ const STAYING: ReadonlyMap<string, string> = new Map();
 export function redirect(site: SiteReading, moves: ReadonlyMap<string, string>, homes = STAYING): FileChange[] {
   const files: FileChange[] = [];
   // What goes without moving is not written any more.
-  const add = (path: string, edits: Edit[]) => edits.length > 0 && (homes.has(path) || !moves.has(path)) && files.push({ kind: 'edit', path, edits });
+  const add = (path: string, edits: Edit[]) =>
+    edits.length > 0 && (homes.has(path) || !moves.has(path)) && files.push({ kind: 'edit', path, edits });
   const realPath = (path: string): string | null => {
     const found = site.index.lookup(path);
     return found.found === 'nothing' ? null : found.path;
@@ -54,13 +74,30 @@ export function redirect(site: SiteReading, moves: ReadonlyMap<string, string>, 
   }
   for (const [path, content] of site.files) {
     if (content.kind !== 'text') continue;
-    if (isStylePath(path)) add(path, editsFor(styleReferences(content.text), { path, home: homes.get(path) ?? path, targetAt: fileAt }, realPath, moves));
+    if (isStylePath(path))
+      add(
+        path,
+        editsFor(
+          styleReferences(content.text),
+          { path, home: homes.get(path) ?? path, targetAt: fileAt },
+          realPath,
+          moves,
+        ),
+      );
     const runBy = site.scriptPages.get(path);
     if (!runBy) continue;
     const [page = path] = runBy;
     // Run by several pages, it cannot follow one of them.
     const home = runBy.length === 1 ? (homes.get(page) ?? page) : page;
-    add(path, editsFor(scriptReferences(content.text), { path: page, home, targetAt: (value, at) => (at === page ? targetInScript(value, runBy) : fileAt(value, at)) }, realPath, moves));
+    add(
+      path,
+      editsFor(
+        scriptReferences(content.text),
+        { path: page, home, targetAt: (value, at) => (at === page ? targetInScript(value, runBy) : fileAt(value, at)) },
+        realPath,
+        moves,
+      ),
+    );
   }
   return files;
 }
@@ -80,7 +117,12 @@ interface Base {
   targetAt: (value: string, from: string) => string | null;
 }
 
-function editsFor(references: readonly Reference[], { path: base, home, targetAt }: Base, realPath: (path: string) => string | null, moves: ReadonlyMap<string, string>): Edit[] {
+function editsFor(
+  references: readonly Reference[],
+  { path: base, home, targetAt }: Base,
+  realPath: (path: string) => string | null,
+  moves: ReadonlyMap<string, string>,
+): Edit[] {
   const edits: Edit[] = [];
   for (const { value, range, by, raw, unplaced } of references) {
     const target = targetAt(value, base);

@@ -2,7 +2,15 @@
 import { holderOf, pathTo, valueOf, type Gallery, type GalleryItem, type Range } from '../markup/index.ts';
 import { shownInstead, type Pairing } from '../pairing/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
-import { bytesOf, isPagePath, isPicturePath, resolveInSite, stemOf, type PathIndex, type SiteFiles } from '../site/index.ts';
+import {
+  bytesOf,
+  isPagePath,
+  isPicturePath,
+  resolveInSite,
+  stemOf,
+  type PathIndex,
+  type SiteFiles,
+} from '../site/index.ts';
 import { joint, placeOf, type Joint, type JointState, type PageContext } from './joints.ts';
 import { viewerJoint } from './viewerJoint.ts';
 
@@ -45,7 +53,13 @@ export function strandsOf(page: PageContext, gallery: Gallery, n: number, site: 
   return gallery.items.map((item, m) => strandOf(page, gallery, item, { gallery: n, item: m }, site));
 }
 
-function strandOf(page: PageContext, gallery: Gallery, item: GalleryItem, at: { gallery: number; item: number }, site: StrandContext): Strand {
+function strandOf(
+  page: PageContext,
+  gallery: Gallery,
+  item: GalleryItem,
+  at: { gallery: number; item: number },
+  site: StrandContext,
+): Strand {
   const src = item.source?.value;
   const href = item.target?.value;
   const thumbnail = resolved(src, page.path, site.index);
@@ -64,14 +78,20 @@ function strandOf(page: PageContext, gallery: Gallery, item: GalleryItem, at: { 
     page: page.path,
     gallery: at.gallery,
     item: at.item,
-    name: stemOf([full?.path, thumbnail?.path, src].find((path) => path !== undefined && isPicturePath(path)) ?? `picture ${at.item + 1}`).toLowerCase(),
+    name: stemOf(
+      [full?.path, thumbnail?.path, src].find((path) => path !== undefined && isPicturePath(path)) ??
+        `picture ${at.item + 1}`,
+    ).toLowerCase(),
     joints,
     thumbnail: thumbnail?.real ?? null,
     full: full?.real ?? null,
     alt: (item.image && valueOf(item.image, 'alt')) ?? null,
     caption: plainCaption(item),
     slots: { title: slotIn(item, 'title'), width: slotIn(item, 'width'), height: slotIn(item, 'height') },
-    lines: { first: lines.lineAt(item.range.start), last: lines.lineAt(Math.max(item.range.start, item.range.end - 1)) },
+    lines: {
+      first: lines.lineAt(item.range.start),
+      last: lines.lineAt(Math.max(item.range.start, item.range.end - 1)),
+    },
     range: item.range,
     element: anchor ? pathTo(anchor) : [],
     state: worst(joints),
@@ -105,38 +125,105 @@ export function resolved(reference: string | undefined, page: string, index: Pat
   const target = resolveInSite(reference, page);
   if (target.kind !== 'file') return null;
   const found = index.lookup(target.path);
-  return { path: target.path, real: found.found === 'nothing' ? null : found.path, otherCase: found.found === 'other-case' };
+  return {
+    path: target.path,
+    real: found.found === 'nothing' ? null : found.path,
+    otherCase: found.found === 'other-case',
+  };
 }
 
-function thumbnailJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, full: ResolvedFile | null, site: StrandContext): Joint {
-  if (!item.image && !item.source) return joint('thumbnail', 'none', 'no thumbnail', 'The link stands without a picture.', placeOf(page, item.link));
+function thumbnailJoint(
+  page: PageContext,
+  item: GalleryItem,
+  file: ResolvedFile | null,
+  full: ResolvedFile | null,
+  site: StrandContext,
+): Joint {
+  if (!item.image && !item.source)
+    return joint('thumbnail', 'none', 'no thumbnail', 'The link stands without a picture.', placeOf(page, item.link));
   const place = placeOf(page, item.source?.element ?? item.image, item.source?.attribute.name);
   const src = item.source?.value ?? '';
-  if (!file) return joint('thumbnail', 'look', src || 'no address', src ? 'The picture comes from elsewhere; it is not in this site.' : 'The image tag has no address.', place);
+  if (!file)
+    return joint(
+      'thumbnail',
+      'look',
+      src || 'no address',
+      src ? 'The picture comes from elsewhere; it is not in this site.' : 'The image tag has no address.',
+      place,
+    );
   if (file.real === null) return joint('thumbnail', 'broken', file.path, `There is no ${file.path}.`, place);
-  if (file.otherCase) return joint('thumbnail', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
+  if (file.otherCase)
+    return joint('thumbnail', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
   const shows = shownInstead(site.pairing, file.real, full?.real ?? null);
-  if (shows !== null) return joint('thumbnail', 'broken', file.real, shows.path ? `It shows ${stemOf(shows.path)}, not this picture.` : 'It shows another picture than the full-size file.', place);
+  if (shows !== null)
+    return joint(
+      'thumbnail',
+      'broken',
+      file.real,
+      shows.path
+        ? `It shows ${stemOf(shows.path)}, not this picture.`
+        : 'It shows another picture than the full-size file.',
+      place,
+    );
   return joint('thumbnail', 'whole', file.real, '', place);
 }
 
 function imageJoint(page: PageContext, item: GalleryItem): Joint {
-  if (!item.image) return joint('image', 'none', 'no image tag', item.source ? 'The picture is drawn by a style, so nothing is read out in its place.' : '', placeOf(page, item.source?.element ?? null));
+  if (!item.image)
+    return joint(
+      'image',
+      'none',
+      'no image tag',
+      item.source ? 'The picture is drawn by a style, so nothing is read out in its place.' : '',
+      placeOf(page, item.source?.element ?? null),
+    );
   const place = placeOf(page, item.image);
   const alt = valueOf(item.image, 'alt');
-  if (alt === undefined) return joint('image', 'look', `line ${place?.line ?? '?'}`, 'It has no alt text. Who cannot see the picture hears its file name.', place);
+  if (alt === undefined)
+    return joint(
+      'image',
+      'look',
+      `line ${place?.line ?? '?'}`,
+      'It has no alt text. Who cannot see the picture hears its file name.',
+      place,
+    );
   return joint('image', 'whole', `line ${place?.line ?? '?'}`, '', place);
 }
 
 function linkJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null): Joint {
-  if (!item.link) return joint('link', 'none', 'no link', item.target ? `Only ${item.target.attribute.name} names a larger picture; without a script a click does nothing.` : 'The picture is not linked; a click does nothing.', placeOf(page, item.image ?? item.source?.element ?? null));
+  if (!item.link)
+    return joint(
+      'link',
+      'none',
+      'no link',
+      item.target
+        ? `Only ${item.target.attribute.name} names a larger picture; without a script a click does nothing.`
+        : 'The picture is not linked; a click does nothing.',
+      placeOf(page, item.image ?? item.source?.element ?? null),
+    );
   const place = placeOf(page, item.link, 'href');
   const href = valueOf(item.link, 'href');
-  if (href === undefined || href === '') return joint('link', 'broken', 'empty link', 'The link has no address.', place);
+  if (href === undefined || href === '')
+    return joint('link', 'broken', 'empty link', 'The link has no address.', place);
   const target = resolveInSite(href, page.path);
-  if (target.kind === 'fragment') return joint('link', 'broken', href, `${href} leads to this same page, not to a picture.`, place);
-  if (target.kind === 'file' && isPagePath(target.path)) return joint('link', 'broken', href, `It opens ${href}, a page.${page.wiring.main ? ' The viewer would look for a picture there and find none.' : ''}`, place);
-  if (target.kind === 'root') return joint('link', 'look', href, 'It begins at the root of the host, so it fails from disk and from a sub-folder.', place);
+  if (target.kind === 'fragment')
+    return joint('link', 'broken', href, `${href} leads to this same page, not to a picture.`, place);
+  if (target.kind === 'file' && isPagePath(target.path))
+    return joint(
+      'link',
+      'broken',
+      href,
+      `It opens ${href}, a page.${page.wiring.main ? ' The viewer would look for a picture there and find none.' : ''}`,
+      place,
+    );
+  if (target.kind === 'root')
+    return joint(
+      'link',
+      'look',
+      href,
+      'It begins at the root of the host, so it fails from disk and from a sub-folder.',
+      place,
+    );
   if (target.kind === 'above') return joint('link', 'broken', href, 'It leads out of the site’s folder.', place);
   return joint('link', 'whole', file?.path ?? href, '', place);
 }
@@ -144,17 +231,40 @@ function linkJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | nu
 function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, site: StrandContext): Joint {
   const place = placeOf(page, item.target?.element ?? item.link, item.target?.attribute.name ?? 'href');
   const href = item.target?.value;
-  if (href && resolveInSite(href, page.path).kind === 'outside') return joint('full-size', 'none', href, 'It is at an outside address: kept as it is written, and never fetched by this program.', place);
-  if (!file || !isPicturePath(file.path)) return joint('full-size', 'none', 'none', item.link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.', place);
+  if (href && resolveInSite(href, page.path).kind === 'outside')
+    return joint(
+      'full-size',
+      'none',
+      href,
+      'It is at an outside address: kept as it is written, and never fetched by this program.',
+      place,
+    );
+  if (!file || !isPicturePath(file.path))
+    return joint(
+      'full-size',
+      'none',
+      'none',
+      item.link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.',
+      place,
+    );
   if (file.real === null) return joint('full-size', 'broken', file.path, `There is no ${file.path}.`, place);
-  if (file.otherCase) return joint('full-size', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
+  if (file.otherCase)
+    return joint('full-size', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
   const content = site.files.get(file.real);
   const facts = site.factsOf(file.real);
   const bytes = content ? bytesOf(content) : 0;
   if (facts?.unreadable) return joint('full-size', 'broken', file.real, facts.unreadable, place);
-  if (isTooLarge(bytes, facts)) return joint('full-size', 'look', file.real, `${(bytes / 1e6).toFixed(1)} MB${facts ? ` and ${facts.width} × ${facts.height} px` : ''}: far more than a window can show.`, place);
+  if (isTooLarge(bytes, facts))
+    return joint(
+      'full-size',
+      'look',
+      file.real,
+      `${(bytes / 1e6).toFixed(1)} MB${facts ? ` and ${facts.width} × ${facts.height} px` : ''}: far more than a window can show.`,
+      place,
+    );
   return joint('full-size', 'whole', file.real, '', place);
 }
 
 /** Heavy and larger than any window: one alone may be meant. */
-export const isTooLarge = (bytes: number, facts: PhotoFacts | undefined): boolean => bytes > HEAVY_BYTES && facts !== undefined && Math.max(facts.width, facts.height) > LARGEST_SIDE;
+export const isTooLarge = (bytes: number, facts: PhotoFacts | undefined): boolean =>
+  bytes > HEAVY_BYTES && facts !== undefined && Math.max(facts.width, facts.height) > LARGEST_SIDE;

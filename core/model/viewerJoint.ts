@@ -1,11 +1,24 @@
 /** The fourth joint: what marks a link for the viewer, and the script that answers. */
 import { attributeOf, type Gallery, type GalleryItem, type PageElement } from '../markup/index.ts';
-import { answers, commonGroup, containerMissing, groupAttribute, groupOf, markerName, membersOf, misspeltMarker, opensOnClick, strayOf, type KitUse } from '../wiring/index.ts';
+import {
+  answers,
+  commonGroup,
+  containerMissing,
+  groupAttribute,
+  groupOf,
+  markerName,
+  membersOf,
+  misspeltMarker,
+  opensOnClick,
+  strayOf,
+  type KitUse,
+} from '../wiring/index.ts';
 import { joint, placeOf, type Joint, type PageContext } from './joints.ts';
 
 export function viewerJoint(page: PageContext, gallery: Gallery, item: GalleryItem): Joint {
   const use = page.wiring.uses.find((one) => opensOnClick(one.kit.manifest) && answers(one, item)) ?? page.wiring.main;
-  if (!use) return joint('viewer', 'none', 'no viewer', 'No script answers; the link opens the picture by itself.', null);
+  if (!use)
+    return joint('viewer', 'none', 'no viewer', 'No script answers; the link opens the picture by itself.', null);
   const { name, marker } = use.kit.manifest;
   const { link } = item;
   if (marker.on !== 'link') return holderJoint(page, use, item);
@@ -14,7 +27,16 @@ export function viewerJoint(page: PageContext, gallery: Gallery, item: GalleryIt
   if (silent) return silent;
   if (!use.claimed.has(link)) return unclaimedJoint(page, use, link);
   const missing = containerMissing(page.document, use.kit, link);
-  if (missing) return joint('viewer', 'broken', name, missing.selector === '' ? `It has no ${missing.attribute}, so the ${name} has no place to show it in.` : `${missing.attribute} asks for “${missing.selector}”, and the page has no such element.`, placeOf(page, link, missing.attribute));
+  if (missing)
+    return joint(
+      'viewer',
+      'broken',
+      name,
+      missing.selector === ''
+        ? `It has no ${missing.attribute}, so the ${name} has no place to show it in.`
+        : `${missing.attribute} asks for “${missing.selector}”, and the page has no such element.`,
+      placeOf(page, link, missing.attribute),
+    );
   return groupJoint(page, use, gallery, link);
 }
 
@@ -25,14 +47,51 @@ function silentScript(page: PageContext, use: KitUse): Joint | null {
   for (const { file, includes } of use.files) {
     if (file.role !== 'script') continue;
     const [include] = includes;
-    if (!include) return joint('viewer', 'broken', name, use.script || use.files.some((one) => one.file.role === 'script' && one.includes.length > 0) ? `The page does not load ${file.name}, which the ${name} needs.` : `The page does not load the ${name}’s script.`, null);
+    if (!include)
+      return joint(
+        'viewer',
+        'broken',
+        name,
+        use.script || use.files.some((one) => one.file.role === 'script' && one.includes.length > 0)
+          ? `The page does not load ${file.name}, which the ${name} needs.`
+          : `The page does not load the ${name}’s script.`,
+        null,
+      );
     const place = { path: page.path, line: include.line, range: include.element.range };
-    if (include.target?.kind === 'outside') return joint('viewer', 'look', include.written ?? '', 'The script comes from another host; what it answers can be seen only there.', place);
-    if (include.lookup.found !== 'exact') return joint('viewer', 'broken', include.written ?? '', `${include.written} is not there, so nothing answers.`, place);
+    if (include.target?.kind === 'outside')
+      return joint(
+        'viewer',
+        'look',
+        include.written ?? '',
+        'The script comes from another host; what it answers can be seen only there.',
+        place,
+      );
+    if (include.lookup.found !== 'exact')
+      return joint(
+        'viewer',
+        'broken',
+        include.written ?? '',
+        `${include.written} is not there, so nothing answers.`,
+        place,
+      );
     const run = page.wiring.scripts.find((one) => one.include === include);
-    if (run?.reading && !run.reading.ok) return joint('viewer', 'broken', include.written ?? '', `${include.written} has a mistake in it, so nothing of it runs.`, place);
+    if (run?.reading && !run.reading.ok)
+      return joint(
+        'viewer',
+        'broken',
+        include.written ?? '',
+        `${include.written} has a mistake in it, so nothing of it runs.`,
+        place,
+      );
     const [early] = run?.early ?? [];
-    if (early) return joint('viewer', 'broken', include.written ?? '', `${include.written} needs ${early.name}, which is not there yet when it runs.`, place);
+    if (early)
+      return joint(
+        'viewer',
+        'broken',
+        include.written ?? '',
+        `${include.written} needs ${early.name}, which is not there yet when it runs.`,
+        place,
+      );
   }
   return null;
 }
@@ -41,12 +100,41 @@ function unclaimedJoint(page: PageContext, use: KitUse, link: PageElement): Join
   const { name, start } = use.kit.manifest;
   const meant = markerName(use.kit.manifest);
   const wrong = misspeltMarker(link, use.kit);
-  if (wrong) return joint('viewer', 'broken', name, `The marker reads ${wrong.is}; the ${name} looks for ${wrong.meant}.`, placeOf(page, link, wrong.attribute));
+  if (wrong)
+    return joint(
+      'viewer',
+      'broken',
+      name,
+      `The marker reads ${wrong.is}; the ${name} looks for ${wrong.meant}.`,
+      placeOf(page, link, wrong.attribute),
+    );
   const stray = strayOf(use, link);
-  if (stray) return joint('viewer', 'broken', name, `The ${name} listens to the <${stray.tag}>, not to the link, and finds no address there.`, placeOf(page, stray));
+  if (stray)
+    return joint(
+      'viewer',
+      'broken',
+      name,
+      `The ${name} listens to the <${stray.tag}>, not to the link, and finds no address there.`,
+      placeOf(page, stray),
+    );
   const call = use.starts.find(({ tooEarly }) => tooEarly) ?? use.starts[0];
-  if (start?.required && use.marked.includes(link)) return joint('viewer', 'broken', name, call ? `The call of ${start.call}() does not find it.` : `${start.call}() is never called, so the ${name} does nothing.`, call ? { path: page.path, line: call.include.line, range: call.include.element.range } : placeOf(page, link));
-  return joint('viewer', 'broken', name, `The link is not marked with ${meant}, so the ${name} leaves it alone.`, placeOf(page, link));
+  if (start?.required && use.marked.includes(link))
+    return joint(
+      'viewer',
+      'broken',
+      name,
+      call
+        ? `The call of ${start.call}() does not find it.`
+        : `${start.call}() is never called, so the ${name} does nothing.`,
+      call ? { path: page.path, line: call.include.line, range: call.include.element.range } : placeOf(page, link),
+    );
+  return joint(
+    'viewer',
+    'broken',
+    name,
+    `The link is not marked with ${meant}, so the ${name} leaves it alone.`,
+    placeOf(page, link),
+  );
 }
 
 function groupJoint(page: PageContext, use: KitUse, gallery: Gallery, link: PageElement): Joint {
@@ -54,16 +142,36 @@ function groupJoint(page: PageContext, use: KitUse, gallery: Gallery, link: Page
   const { name } = kit.manifest;
   const attribute = groupAttribute(kit.manifest);
   const place = placeOf(page, link, attribute !== null && attributeOf(link, attribute) ? attribute : undefined);
-  if (attribute === null) return joint('viewer', 'whole', `${name}${membersOf(use, link).length > 1 ? `, one of ${membersOf(use, link).length}` : ''}`, '', place);
+  if (attribute === null)
+    return joint(
+      'viewer',
+      'whole',
+      `${name}${membersOf(use, link).length > 1 ? `, one of ${membersOf(use, link).length}` : ''}`,
+      '',
+      place,
+    );
   const common = commonGroup(gallery.items, kit);
   const own = groupOf(link, kit);
-  if (common !== null && own === null) return joint('viewer', 'broken', name, `It has no group; its neighbours are in “${common}”. It opens alone, with no way on or back.`, place);
-  if (common !== null && own !== common) return joint('viewer', 'look', `${name}, group ${own}`, `Its neighbours are in “${common}”.`, place);
+  if (common !== null && own === null)
+    return joint(
+      'viewer',
+      'broken',
+      name,
+      `It has no group; its neighbours are in “${common}”. It opens alone, with no way on or back.`,
+      place,
+    );
+  if (common !== null && own !== common)
+    return joint('viewer', 'look', `${name}, group ${own}`, `Its neighbours are in “${common}”.`, place);
   return joint('viewer', 'whole', `${name}${own === null ? '' : `, group ${own}`}`, '', place);
 }
 
 /** Viewers that are told of a whole gallery, not of each link. */
 function holderJoint(page: PageContext, use: KitUse, item: GalleryItem): Joint {
   const { name } = use.kit.manifest;
-  return silentScript(page, use) ?? (answers(use, item) ? joint('viewer', 'whole', name, '', null) : joint('viewer', 'look', name, `Its gallery is not marked with ${markerName(use.kit.manifest)}.`, null));
+  return (
+    silentScript(page, use) ??
+    (answers(use, item)
+      ? joint('viewer', 'whole', name, '', null)
+      : joint('viewer', 'look', name, `Its gallery is not marked with ${markerName(use.kit.manifest)}.`, null))
+  );
 }

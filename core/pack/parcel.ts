@@ -14,7 +14,13 @@ export interface ParcelEntry {
 
 export function parcelOf(site: SiteReading): ParcelEntry[] {
   return [...site.files]
-    .map(([path, content]) => ({ path, bytes: bytesOf(content), type: mediaTypeOf(path), unused: isPicturePath(path) && !site.used.has(path), place: placeOf(site, path) }))
+    .map(([path, content]) => ({
+      path,
+      bytes: bytesOf(content),
+      type: mediaTypeOf(path),
+      unused: isPicturePath(path) && !site.used.has(path),
+      place: placeOf(site, path),
+    }))
     .sort((a, b) => byNaturalName(a.path, b.path));
 }
 

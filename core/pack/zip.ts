@@ -13,7 +13,12 @@ export interface ZipSource {
  * Writes an archive piece by piece, so that one file at a time is in memory. `onProgress` is told after each file;
  * an aborted signal ends the work with its reason.
  */
-export async function writeZip(sources: readonly ZipSource[], onPiece: (piece: Uint8Array) => void, onProgress: (done: number) => void, signal?: AbortSignal): Promise<void> {
+export async function writeZip(
+  sources: readonly ZipSource[],
+  onPiece: (piece: Uint8Array) => void,
+  onProgress: (done: number) => void,
+  signal?: AbortSignal,
+): Promise<void> {
   let failure: Error | null = null;
   const zip = new Zip((error, piece) => {
     if (error) failure = error;
@@ -21,7 +26,9 @@ export async function writeZip(sources: readonly ZipSource[], onPiece: (piece: U
   });
   for (const [n, source] of sources.entries()) {
     signal?.throwIfAborted();
-    const entry = isPicturePath(source.path) ? new ZipPassThrough(source.path) : new ZipDeflate(source.path, { level: 9 });
+    const entry = isPicturePath(source.path)
+      ? new ZipPassThrough(source.path)
+      : new ZipDeflate(source.path, { level: 9 });
     entry.mtime = source.modified;
     zip.add(entry);
     entry.push(await source.read(), true);
@@ -37,13 +44,25 @@ export interface Unzipped {
   bytes: Uint8Array;
 }
 
-export type ZipReading = { ok: true; files: Unzipped[]; folder: string; skipped: (Intake & { ok: true })['skipped'] } | { ok: false; reason: string; refused: { path: string; reason: string }[] };
+export type ZipReading =
+  | { ok: true; files: Unzipped[]; folder: string; skipped: (Intake & { ok: true })['skipped'] }
+  | { ok: false; reason: string; refused: { path: string; reason: string }[] };
 
 /** Reads an archive. Paths are judged before their content is kept; what grows past the limits stops the work (ZIP bombs). */
-export function readZip(archive: Uint8Array, onProgress: (bytesRead: number) => void = () => undefined, limits: IntakeLimits = INTAKE_LIMITS): ZipReading {
-  if (archive.length < 4 || archive[0] !== 0x50 || archive[1] !== 0x4b) return { ok: false, reason: 'This is not a ZIP archive (it does not begin with “PK”).', refused: [] };
+export function readZip(
+  archive: Uint8Array,
+  onProgress: (bytesRead: number) => void = () => undefined,
+  limits: IntakeLimits = INTAKE_LIMITS,
+): ZipReading {
+  if (archive.length < 4 || archive[0] !== 0x50 || archive[1] !== 0x4b)
+    return { ok: false, reason: 'This is not a ZIP archive (it does not begin with “PK”).', refused: [] };
   const promised = entryCount(archive);
-  if (promised === null) return { ok: false, reason: 'The archive is cut short: its table of contents is missing. Fetch or make it again.', refused: [] };
+  if (promised === null)
+    return {
+      ok: false,
+      reason: 'The archive is cut short: its table of contents is missing. Fetch or make it again.',
+      refused: [],
+    };
   const contents = new Map<string, Uint8Array[]>();
   const sizes = new Map<string, number>();
   let total = 0;
@@ -84,7 +103,10 @@ export function readZip(archive: Uint8Array, onProgress: (bytesRead: number) => 
   }
   if (seen !== promised) stopped ??= 'It is damaged: files that its table of contents names are missing.';
   if (stopped) return { ok: false, reason: `The archive cannot be read: ${stopped}`, refused: [] };
-  const judged = judgeIntake([...contents.keys()].map((path) => ({ path, bytes: sizes.get(path) ?? 0 })), limits);
+  const judged = judgeIntake(
+    [...contents.keys()].map((path) => ({ path, bytes: sizes.get(path) ?? 0 })),
+    limits,
+  );
   if (!judged.ok) return judged;
   const files = judged.accepted.map(({ raw, path }) => ({ path, bytes: joined(contents.get(raw) ?? []) }));
   return { ok: true, files, folder: judged.folder, skipped: judged.skipped };
@@ -94,6 +116,7 @@ export function readZip(archive: Uint8Array, onProgress: (bytesRead: number) => 
 function entryCount(archive: Uint8Array): number | null {
   const view = new DataView(archive.buffer, archive.byteOffset, archive.byteLength);
   const farthest = Math.max(0, archive.length - 22 - 0xffff);
-  for (let at = archive.length - 22; at >= farthest; at--) if (view.getUint32(at, true) === 0x06054b50) return view.getUint16(at + 10, true);
+  for (let at = archive.length - 22; at >= farthest; at--)
+    if (view.getUint32(at, true) === 0x06054b50) return view.getUint16(at + 10, true);
   return null;
 }

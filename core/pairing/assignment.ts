@@ -13,7 +13,9 @@ export interface Worth {
 
 /** The chosen of the given worths. Parts of the table that share no row or column are solved apart, so sparse tables stay cheap. */
 export function bestAssignment(worths: readonly Worth[]): Worth[] {
-  return components(worths.filter(({ worth }) => worth > 0)).flatMap((part) => (part.length === 1 ? part : solve(part)));
+  return components(worths.filter(({ worth }) => worth > 0)).flatMap((part) =>
+    part.length === 1 ? part : solve(part),
+  );
 }
 
 /** Groups of worths that hang together by rows and columns. */
@@ -23,7 +25,7 @@ function components(worths: readonly Worth[]): Worth[][] {
     let at = node;
     for (let up = root.get(at); up !== undefined && up !== at; up = root.get(at)) at = up;
     // Paths are shortened on the way, so that long chains are walked once.
-    for (let step = node; step !== at; ) {
+    for (let step = node; step !== at;) {
       const up = root.get(step)!;
       root.set(step, at);
       step = up;

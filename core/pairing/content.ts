@@ -2,7 +2,23 @@
  * Which pictures show the same, by their content alone: at whole size or as a crop. Every comparison is remembered by
  * the hashes of both contents, so that a reading after a change compares only what is new.
  */
-import { agreementOfWhole, closerLook, colourDistance, findPlace, firstLook, hashDistance, placeFrom, soughtOf, summedArea, windowsOf, type FirstLook, type Frame, type PhotoFacts, type Place, type Sought } from '../photo/index.ts';
+import {
+  agreementOfWhole,
+  closerLook,
+  colourDistance,
+  findPlace,
+  firstLook,
+  hashDistance,
+  placeFrom,
+  soughtOf,
+  summedArea,
+  windowsOf,
+  type FirstLook,
+  type Frame,
+  type PhotoFacts,
+  type Place,
+  type Sought,
+} from '../photo/index.ts';
 
 export interface Content {
   /** Hash of the file's bytes. */
@@ -37,7 +53,8 @@ const CLOSEST = 8;
  * with a green one. Chosen by `npm run bench:pairing`; in shares of agreement for each level of distance.
  */
 const COLOUR_COST = 0.001;
-const rankOf = (agreement: number, small: Content, large: Content): number => agreement - COLOUR_COST * colourDistance(small.facts.mean, large.facts.mean);
+const rankOf = (agreement: number, small: Content, large: Content): number =>
+  agreement - COLOUR_COST * colourDistance(small.facts.mean, large.facts.mean);
 
 interface Look {
   content: Content;
@@ -80,7 +97,8 @@ export function compare(memory: ContentMemory, small: Content, large: Content): 
   if (known) return known;
   const sought = soughtFor(memory, small);
   const whole = agreementOfWhole(sought, large.facts.luma);
-  const place = whole !== null && whole >= SAME_CONTENT ? { ...WHOLE, agreement: whole } : findPlace(sought, large.facts.luma);
+  const place =
+    whole !== null && whole >= SAME_CONTENT ? { ...WHOLE, agreement: whole } : findPlace(sought, large.facts.luma);
   memory.places.set(key, place);
   return place;
 }
@@ -98,9 +116,19 @@ const shapeOf = ({ facts }: Content): number => Math.round(Math.log(facts.width 
  * The large pictures that each small one may show, best first, none below {@link OTHER_CONTENT}. A first look at a grid
  * of cells goes over all windows of all pictures; only the best few are compared closely.
  */
-export function searchContent(memory: ContentMemory, small: readonly Content[], large: readonly Content[], pace: Pace): { found: Map<string, Likely[]>; left: number } {
-  const over = large.map(({ hash }) => hash).sort().join(' ');
-  const waiting = small.filter((one) => memory.searches.get(one.hash)?.over !== over && !foundWhole(memory, one, large, over));
+export function searchContent(
+  memory: ContentMemory,
+  small: readonly Content[],
+  large: readonly Content[],
+  pace: Pace,
+): { found: Map<string, Likely[]>; left: number } {
+  const over = large
+    .map(({ hash }) => hash)
+    .sort()
+    .join(' ');
+  const waiting = small.filter(
+    (one) => memory.searches.get(one.hash)?.over !== over && !foundWhole(memory, one, large, over),
+  );
   const fresh = pace === 'all' ? waiting : waiting.slice(0, fewOf(large.length));
   const looks = new Map(fresh.map(({ hash }) => [hash, [] as Look[]]));
   const shapes = new Map<number, Content[]>();
@@ -118,25 +146,41 @@ export function searchContent(memory: ContentMemory, small: readonly Content[], 
       return { ...look, table, agreement: rankOf(closerLook(sought, table, look.starts), one, look.content) };
     });
     closer.sort((a, b) => b.agreement - a.agreement);
-    const found = closer.slice(0, CLOSEST).map(({ content, table, starts }): Likely => ({ hash: content.hash, place: placeFrom(sought, table, starts) }));
-    memory.searches.set(one.hash, { over, found: found.filter(({ place }) => place.agreement >= OTHER_CONTENT).sort((a, b) => b.place.agreement - a.place.agreement) });
+    const found = closer
+      .slice(0, CLOSEST)
+      .map(({ content, table, starts }): Likely => ({ hash: content.hash, place: placeFrom(sought, table, starts) }));
+    memory.searches.set(one.hash, {
+      over,
+      found: found
+        .filter(({ place }) => place.agreement >= OTHER_CONTENT)
+        .sort((a, b) => b.place.agreement - a.place.agreement),
+    });
   }
-  return { found: new Map(small.map(({ hash }) => [hash, memory.searches.get(hash)?.found ?? []])), left: waiting.length - fresh.length };
+  return {
+    found: new Map(small.map(({ hash }) => [hash, memory.searches.get(hash)?.found ?? []])),
+    left: waiting.length - fresh.length,
+  };
 }
 
 /** Most thumbnails show the whole: where hashes are near and the close look agrees, no window need be tried. */
 function foundWhole(memory: ContentMemory, small: Content, large: readonly Content[], over: string): boolean {
   const near = large.filter(({ facts }) => hashDistance(facts.likeness, small.facts.likeness) <= NEAR_BITS);
-  const found = near.map((content) => ({ hash: content.hash, place: compare(memory, small, content) })).filter(({ place }) => place.agreement >= WHOLE_CONTENT && place.width === 1 && place.height === 1);
-  if (found.length > 0) memory.searches.set(small.hash, { over, found: found.sort((a, b) => b.place.agreement - a.place.agreement) });
+  const found = near
+    .map((content) => ({ hash: content.hash, place: compare(memory, small, content) }))
+    .filter(({ place }) => place.agreement >= WHOLE_CONTENT && place.width === 1 && place.height === 1);
+  if (found.length > 0)
+    memory.searches.set(small.hash, { over, found: found.sort((a, b) => b.place.agreement - a.place.agreement) });
   return found.length > 0;
 }
 
 /** Pictures that hold the same at the same shape, whatever their size: exact copies and recompressed ones. Each is named with the others. */
-export function twinsOf(memory: ContentMemory, contents: readonly (Content & { path: string })[]): Map<string, string[]> {
+export function twinsOf(
+  memory: ContentMemory,
+  contents: readonly (Content & { path: string })[],
+): Map<string, string[]> {
   const twins = new Map<string, string[]>();
   const note = (a: string, b: string) => twins.set(a, [...(twins.get(a) ?? []), b]);
-  const bands = new Map<string, typeof contents[number][]>();
+  const bands = new Map<string, (typeof contents)[number][]>();
   const seen = new Set<string>();
   for (const one of contents) {
     // Two hashes that differ in three bits at most have one of four quarters in common.
@@ -146,7 +190,15 @@ export function twinsOf(memory: ContentMemory, contents: readonly (Content & { p
       for (const other of others) {
         if (other.path === one.path || seen.has(`${other.path}\n${one.path}`)) continue;
         seen.add(`${other.path}\n${one.path}`);
-        if (other.hash !== one.hash && !(hashDistance(one.facts.likeness, other.facts.likeness) <= 3 && colourDistance(one.facts.mean, other.facts.mean) < TWIN_COLOUR && isWholeTwin(compare(memory, one, other)))) continue;
+        if (
+          other.hash !== one.hash &&
+          !(
+            hashDistance(one.facts.likeness, other.facts.likeness) <= 3 &&
+            colourDistance(one.facts.mean, other.facts.mean) < TWIN_COLOUR &&
+            isWholeTwin(compare(memory, one, other))
+          )
+        )
+          continue;
         note(one.path, other.path);
         note(other.path, one.path);
       }

@@ -36,7 +36,9 @@ const AFFIXES: readonly Affix[] = [
 export function readName(path: string): NameReading {
   const folders = folderOf(path).split('/').filter(Boolean);
   const stem = stemOf(path);
-  const sizeFolder = folders.findLastIndex((folder) => THUMBNAIL_FOLDERS.test(folder) || FULL_SIZE_FOLDERS.test(folder));
+  const sizeFolder = folders.findLastIndex(
+    (folder) => THUMBNAIL_FOLDERS.test(folder) || FULL_SIZE_FOLDERS.test(folder),
+  );
   const inThumbnails = sizeFolder >= 0 && THUMBNAIL_FOLDERS.test(folders[sizeFolder] ?? '');
 
   let bare = stem;
@@ -52,7 +54,13 @@ export function readName(path: string): NameReading {
   }
   const base = folders.filter((_, n) => n !== sizeFolder).join('/');
   const folded = bare.toLowerCase();
-  return { role, bare: folded, key: `${base.toLowerCase()}/${folded}`, weak, form: `${folderOf(path)}${stem.replace(bare, '{name}')}.${extensionOf(path)}` };
+  return {
+    role,
+    bare: folded,
+    key: `${base.toLowerCase()}/${folded}`,
+    weak,
+    form: `${folderOf(path)}${stem.replace(bare, '{name}')}.${extensionOf(path)}`,
+  };
 }
 
 /** What a form with `{name}` in it makes of a path: the bare name, or null where the path is not of that form. Any picture format will do. */
@@ -60,7 +68,13 @@ function nameBy(form: string, path: string): string | null {
   const [before = '', after = ''] = form.split('{name}');
   const tail = isPicturePath(`x${after}`) ? stemOf(`x${after}`).slice(1) : after;
   const bare = path.slice(0, path.length - extensionOf(path).length - 1);
-  if (!form.includes('{name}') || !bare.startsWith(before) || !bare.endsWith(tail) || bare.length <= before.length + tail.length) return null;
+  if (
+    !form.includes('{name}') ||
+    !bare.startsWith(before) ||
+    !bare.endsWith(tail) ||
+    bare.length <= before.length + tail.length
+  )
+    return null;
   const name = bare.slice(before.length, bare.length - tail.length);
   return name.includes('/') ? null : name;
 }
@@ -72,19 +86,25 @@ function readByRule(path: string, rules: readonly NamingRule[]): NameReading | n
       const form = role === 'thumbnail' ? rule.thumbnail : rule.full;
       const name = nameBy(form, path);
       // `{name}.jpg` for the full-size picture also fits its thumbnail; the longer form says more.
-      if (name !== null) return { role, key: `rule ${n}/${name.toLowerCase()}`, bare: name.toLowerCase(), form, weak: false };
+      if (name !== null)
+        return { role, key: `rule ${n}/${name.toLowerCase()}`, bare: name.toLowerCase(), form, weak: false };
     }
   }
   return null;
 }
 
-export const readNameBy = (path: string, rules: readonly NamingRule[]): NameReading => readByRule(path, rules) ?? readName(path);
+export const readNameBy = (path: string, rules: readonly NamingRule[]): NameReading =>
+  readByRule(path, rules) ?? readName(path);
 
 /** Why a rule cannot be used; null where it can. */
 export function troubleOf({ thumbnail, full }: NamingRule): string | null {
-  for (const [what, form] of [['thumbnail', thumbnail], ['full-size picture', full]] as const) {
+  for (const [what, form] of [
+    ['thumbnail', thumbnail],
+    ['full-size picture', full],
+  ] as const) {
     if (form.split('{name}').length !== 2) return `The form of the ${what} needs “{name}” in it, once.`;
-    if (form.startsWith('/') || form.includes('..')) return `The form of the ${what} begins at the site’s folder, without a slash and without “..”.`;
+    if (form.startsWith('/') || form.includes('..'))
+      return `The form of the ${what} begins at the site’s folder, without a slash and without “..”.`;
   }
   return thumbnail === full ? 'Both forms are the same; nothing would tell the two apart.' : null;
 }

@@ -5,7 +5,18 @@
 import { byNaturalName, folderOf, nameOf, stemOf, type NamingRule } from '../site/index.ts';
 import { colourDistance, isPlain, type PhotoFacts, type Place } from '../photo/index.ts';
 import { bestAssignment, type Worth } from './assignment.ts';
-import { compare, newContentMemory, OTHER_CONTENT, SAME_CONTENT, CLEAR_LEAD, searchContent, twinsOf, type Content, type ContentMemory, type Pace } from './content.ts';
+import {
+  compare,
+  newContentMemory,
+  OTHER_CONTENT,
+  SAME_CONTENT,
+  CLEAR_LEAD,
+  searchContent,
+  twinsOf,
+  type Content,
+  type ContentMemory,
+  type Pace,
+} from './content.ts';
 import { readName, readNameBy, type NameReading } from './names.ts';
 
 export type PairState =
@@ -108,7 +119,17 @@ interface Edge {
   place: Place | null;
 }
 
-export function pairPictures({ paths, contentOf, evidence, decisions = [], made = [], naming = { own: [], off: [] }, elsewhere = new Set(), memory = newContentMemory(), pace = 'all' }: PairingInput): Pairing {
+export function pairPictures({
+  paths,
+  contentOf,
+  evidence,
+  decisions = [],
+  made = [],
+  naming = { own: [], off: [] },
+  elsewhere = new Set(),
+  memory = newContentMemory(),
+  pace = 'all',
+}: PairingInput): Pairing {
   const readings = new Map(paths.map((path) => [path, readNameBy(path, naming.own)]));
   demoteWeak(readings);
   const readable = (path: string): Content | null => {
@@ -116,9 +137,14 @@ export function pairPictures({ paths, contentOf, evidence, decisions = [], made 
     return content && !content.facts.unreadable ? content : null;
   };
   const edges = new Edges();
-  for (const { thumbnail, full, rule, by } of nameMatches(paths, readings, new Set(naming.off))) edges.add(thumbnail, full, WORTH[by], { kind: 'name', says: rule });
-  for (const one of evidence) if (readings.has(one.thumbnail) && readings.has(one.full) && one.thumbnail !== one.full) edges.add(one.thumbnail, one.full, WORTH.page, { kind: 'page', says: `${one.page}, line ${one.line}` });
-  for (const { thumbnail, full } of made) if (readings.has(thumbnail) && readings.has(full)) edges.add(thumbnail, full, WORTH.made, { kind: 'made', says: 'made of one picture' });
+  for (const { thumbnail, full, rule, by } of nameMatches(paths, readings, new Set(naming.off)))
+    edges.add(thumbnail, full, WORTH[by], { kind: 'name', says: rule });
+  for (const one of evidence)
+    if (readings.has(one.thumbnail) && readings.has(one.full) && one.thumbnail !== one.full)
+      edges.add(one.thumbnail, one.full, WORTH.page, { kind: 'page', says: `${one.page}, line ${one.line}` });
+  for (const { thumbnail, full } of made)
+    if (readings.has(thumbnail) && readings.has(full))
+      edges.add(thumbnail, full, WORTH.made, { kind: 'made', says: 'made of one picture' });
   for (const { thumbnail, full, belong } of decisions) {
     if (!readings.has(thumbnail) || !readings.has(full)) continue;
     if (belong) edges.add(thumbnail, full, WORTH.hand, { kind: 'hand', says: 'decided by hand' });
@@ -130,15 +156,31 @@ export function pairPictures({ paths, contentOf, evidence, decisions = [], made 
   const isThumbnail = new Set(chosen.map(({ thumbnail }) => thumbnail));
   const fulls = paths.filter((path) => readings.get(path)?.role === 'full-size' && !isThumbnail.has(path));
   const edgeOf = new Map(chosen.map((edge) => [edge.full, edge]));
-  const twins = twinsOf(memory, fulls.flatMap((path) => (readable(path) ? [{ ...readable(path)!, path }] : [])));
+  const twins = twinsOf(
+    memory,
+    fulls.flatMap((path) => (readable(path) ? [{ ...readable(path)!, path }] : [])),
+  );
   const pairs = fulls
     .map((full): Pair => {
       const edge = edgeOf.get(full) ?? null;
       const judged = judge(edge, full, (edge && likely.get(edge.thumbnail)) ?? [], twins.get(full) ?? [], contentOf);
-      return { id: full, name: stemOf(full).toLowerCase(), thumbnail: edge?.thumbnail ?? null, full, restsOn: edge?.reasons ?? [], crop: edge?.place ?? null, ...judged };
+      return {
+        id: full,
+        name: stemOf(full).toLowerCase(),
+        thumbnail: edge?.thumbnail ?? null,
+        full,
+        restsOn: edge?.reasons ?? [],
+        crop: edge?.place ?? null,
+        ...judged,
+      };
     })
     .sort((a, b) => byNaturalName(folderOf(a.full), folderOf(b.full)) || byNaturalName(nameOf(a.full), nameOf(b.full)));
-  const loose = paths.filter((path) => readings.get(path)?.role === 'thumbnail' && !isThumbnail.has(path) && !edgeOf.has(path) && !elsewhere.has(path)).sort(byNaturalName);
+  const loose = paths
+    .filter(
+      (path) =>
+        readings.get(path)?.role === 'thumbnail' && !isThumbnail.has(path) && !edgeOf.has(path) && !elsewhere.has(path),
+    )
+    .sort(byNaturalName);
   return { pairs, loose, unsearched: left, alike: groupsOf(twins, contentOf), rules: countRules(pairs) };
 }
 
@@ -176,7 +218,12 @@ class Edges {
     const edges = [...this.#byPair].flatMap(([key, edge]) => (this.#forbidden.has(key) ? [] : [edge]));
     const numbers = new Map<string, number>();
     const numberOf = (path: string) => numbers.get(path) ?? numbers.set(path, numbers.size).size - 1;
-    const worths = edges.map((edge): Worth & { edge: Edge } => ({ row: numberOf(edge.thumbnail), column: numberOf(edge.full), worth: edge.worth, edge }));
+    const worths = edges.map((edge): Worth & { edge: Edge } => ({
+      row: numberOf(edge.thumbnail),
+      column: numberOf(edge.full),
+      worth: edge.worth,
+      edge,
+    }));
     // A file that is taken as a thumbnail cannot be a full-size picture as well: the pair with more for it stays.
     const chosen = (bestAssignment(worths) as typeof worths).sort((a, b) => b.worth - a.worth).map(({ edge }) => edge);
     const thumbnails = new Set<string>();
@@ -191,7 +238,15 @@ class Edges {
 }
 
 /** Compares what already speaks for one another, then searches for the rest. Gives what each searched thumbnail may show. */
-function addContent(edges: Edges, paths: readonly string[], readings: ReadonlyMap<string, NameReading>, readable: (path: string) => Content | null, contentOf: (path: string) => Content | null, memory: ContentMemory, pace: Pace): { likely: Map<string, { path: string; place: Place }[]>; left: number } {
+function addContent(
+  edges: Edges,
+  paths: readonly string[],
+  readings: ReadonlyMap<string, NameReading>,
+  readable: (path: string) => Content | null,
+  contentOf: (path: string) => Content | null,
+  memory: ContentMemory,
+  pace: Pace,
+): { likely: Map<string, { path: string; place: Place }[]>; left: number } {
   const settled = new Set<string>();
   const asFull = new Set<string>();
   for (const edge of [...edges]) {
@@ -207,16 +262,29 @@ function addContent(edges: Edges, paths: readonly string[], readings: ReadonlyMa
 
   const sideOf = (path: string) => Math.max(readable(path)?.facts.width ?? 0, readable(path)?.facts.height ?? 0);
   const largest = Math.max(0, ...paths.map(sideOf));
-  const mayBeSmall = (path: string) => readings.get(path)?.role === 'thumbnail' || (!asFull.has(path) && sideOf(path) <= THUMBNAIL_SIDE && largest >= sideOf(path) * 1.5);
-  const small = paths.filter((path) => !settled.has(path) && readable(path) && mayBeSmall(path) && !isPlain(readable(path)!.facts.luma));
+  const mayBeSmall = (path: string) =>
+    readings.get(path)?.role === 'thumbnail' ||
+    (!asFull.has(path) && sideOf(path) <= THUMBNAIL_SIDE && largest >= sideOf(path) * 1.5);
+  const small = paths.filter(
+    (path) => !settled.has(path) && readable(path) && mayBeSmall(path) && !isPlain(readable(path)!.facts.luma),
+  );
   const isSmall = new Set(small);
-  const large = paths.filter((path) => readings.get(path)?.role === 'full-size' && !isSmall.has(path) && !settled.has(path) && readable(path));
+  const large = paths.filter(
+    (path) => readings.get(path)?.role === 'full-size' && !isSmall.has(path) && !settled.has(path) && readable(path),
+  );
   const pathsOf = new Map<string, string[]>();
   for (const path of large) pathsOf.set(readable(path)!.hash, [...(pathsOf.get(readable(path)!.hash) ?? []), path]);
-  const { found, left } = searchContent(memory, small.map((path) => readable(path)!), [...pathsOf.values()].map(([path]) => readable(path!)!), pace);
+  const { found, left } = searchContent(
+    memory,
+    small.map((path) => readable(path)!),
+    [...pathsOf.values()].map(([path]) => readable(path!)!),
+    pace,
+  );
   const likely = new Map<string, { path: string; place: Place }[]>();
   for (const path of small) {
-    const here = (found.get(readable(path)!.hash) ?? []).flatMap(({ hash, place }) => (pathsOf.get(hash) ?? []).map((full) => ({ path: full, place })));
+    const here = (found.get(readable(path)!.hash) ?? []).flatMap(({ hash, place }) =>
+      (pathsOf.get(hash) ?? []).map((full) => ({ path: full, place })),
+    );
     likely.set(path, here);
     for (const { path: full, place } of here) {
       if (place.agreement < ALONE && !edges.has(path, full)) continue;
@@ -239,9 +307,18 @@ function weigh(edge: Edge, place: Place): void {
 
 /** `anna_s.jpg` alone is a name; beside `anna.jpg` it is a thumbnail. */
 function demoteWeak(readings: Map<string, NameReading>): void {
-  const strong = new Set([...readings.values()].filter((reading) => reading.role === 'full-size').map((reading) => reading.key));
+  const strong = new Set(
+    [...readings.values()].filter((reading) => reading.role === 'full-size').map((reading) => reading.key),
+  );
   for (const [path, reading] of readings) {
-    if (reading.weak && !strong.has(reading.key)) readings.set(path, { ...readName(`${folderOf(path)}x`), bare: stemOf(path).toLowerCase(), key: path.toLowerCase(), role: 'full-size', form: '' });
+    if (reading.weak && !strong.has(reading.key))
+      readings.set(path, {
+        ...readName(`${folderOf(path)}x`),
+        bare: stemOf(path).toLowerCase(),
+        key: path.toLowerCase(),
+        role: 'full-size',
+        form: '',
+      });
   }
 }
 
@@ -253,7 +330,11 @@ interface NameMatch {
 }
 
 /** First where only the size word differs; then the same bare name anywhere, if there is just one that is free. */
-function nameMatches(paths: readonly string[], readings: ReadonlyMap<string, NameReading>, off: ReadonlySet<string>): NameMatch[] {
+function nameMatches(
+  paths: readonly string[],
+  readings: ReadonlyMap<string, NameReading>,
+  off: ReadonlySet<string>,
+): NameMatch[] {
   const matches: NameMatch[] = [];
   const of = (role: NameReading['role']) => paths.filter((path) => readings.get(path)?.role === role);
   const free = { thumbnails: new Set(of('thumbnail')), fulls: new Set(of('full-size')) };
@@ -264,7 +345,9 @@ function nameMatches(paths: readonly string[], readings: ReadonlyMap<string, Nam
       byName.set(name, [...(byName.get(name) ?? []), full]);
     }
     for (const thumbnail of [...free.thumbnails]) {
-      const candidates = (byName.get(readings.get(thumbnail)?.[by] ?? '') ?? []).filter((full) => free.fulls.has(full) || by === 'key');
+      const candidates = (byName.get(readings.get(thumbnail)?.[by] ?? '') ?? []).filter(
+        (full) => free.fulls.has(full) || by === 'key',
+      );
       if (candidates.length === 0 || (by === 'bare' && candidates.length > 1)) continue;
       free.thumbnails.delete(thumbnail);
       for (const full of candidates) {
@@ -278,7 +361,13 @@ function nameMatches(paths: readonly string[], readings: ReadonlyMap<string, Nam
   return matches;
 }
 
-function judge(edge: Edge | null, full: string, likely: readonly { path: string; place: Place }[], twins: readonly string[], contentOf: (path: string) => Content | null): Pick<Pair, 'state' | 'shows' | 'others'> {
+function judge(
+  edge: Edge | null,
+  full: string,
+  likely: readonly { path: string; place: Place }[],
+  twins: readonly string[],
+  contentOf: (path: string) => Content | null,
+): Pick<Pair, 'state' | 'shows' | 'others'> {
   const large = contentOf(full)?.facts;
   const twice = twins.length > 0 ? { state: 'twice' as const, others: [...twins] } : null;
   if (large?.unreadable) return { state: 'unreadable', others: [] };
@@ -288,42 +377,74 @@ function judge(edge: Edge | null, full: string, likely: readonly { path: string;
   if (small?.unreadable) return { state: 'unreadable', others: [] };
   const byHand = reasons.some(({ kind }) => kind === 'hand');
   const named = reasons.some(({ kind }) => kind === 'name' || kind === 'page' || kind === 'made');
-  const caseState = stemOf(thumbnail) !== stemOf(full) && stemOf(thumbnail).toLowerCase() === stemOf(full).toLowerCase() ? 'case differs' : 'sure';
+  const caseState =
+    stemOf(thumbnail) !== stemOf(full) && stemOf(thumbnail).toLowerCase() === stemOf(full).toLowerCase()
+      ? 'case differs'
+      : 'sure';
   if (!small || !large || !place) return { state: caseState, others: [] };
   if (small.width > large.width) return { state: 'swapped', others: [] };
   if (byHand) return { state: caseState, others: [] };
-  const alike = likely.filter((other) => other.path !== full && other.place.agreement >= Math.max(SAME_CONTENT, place.agreement - CLEAR_LEAD) && !twins.includes(other.path));
+  const alike = likely.filter(
+    (other) =>
+      other.path !== full &&
+      other.place.agreement >= Math.max(SAME_CONTENT, place.agreement - CLEAR_LEAD) &&
+      !twins.includes(other.path),
+  );
   if (place.agreement < OTHER_CONTENT) return differs(place, small, large, likely, full);
-  if (!named) return alike.length > 0 ? { state: 'several', others: alike.map((other) => other.path) } : { state: 'content only', others: [] };
+  if (!named)
+    return alike.length > 0
+      ? { state: 'several', others: alike.map((other) => other.path) }
+      : { state: 'content only', others: [] };
   return caseState === 'sure' && twice ? twice : { state: caseState, others: [] };
 }
 
 /** A crop of little but sky may be hard to place; it is called another picture only where we know which, or all else disagrees too. */
-function differs(place: Place, small: PhotoFacts, large: PhotoFacts, likely: readonly { path: string; place: Place }[], full: string): Pick<Pair, 'state' | 'shows' | 'others'> {
+function differs(
+  place: Place,
+  small: PhotoFacts,
+  large: PhotoFacts,
+  likely: readonly { path: string; place: Place }[],
+  full: string,
+): Pick<Pair, 'state' | 'shows' | 'others'> {
   const shows = likely.find((other) => other.path !== full && other.place.agreement >= SAME_CONTENT);
   if (shows) return { state: 'another picture', shows: shows.path, others: [] };
-  return { state: place.agreement < DIFFERENT || colourDistance(small.mean, large.mean) > FAR_COLOUR ? 'another picture' : 'name only', others: [] };
+  return {
+    state:
+      place.agreement < DIFFERENT || colourDistance(small.mean, large.mean) > FAR_COLOUR
+        ? 'another picture'
+        : 'name only',
+    others: [],
+  };
 }
 
 /** What a thumbnail shows where it is joined with a full-size picture that it does not show; null where nothing speaks against them. */
-export function shownInstead({ pairs }: Pairing, thumbnail: string, full: string | null): { path: string | null } | null {
+export function shownInstead(
+  { pairs }: Pairing,
+  thumbnail: string,
+  full: string | null,
+): { path: string | null } | null {
   const pair = pairs.find((one) => one.thumbnail === thumbnail);
   if (!pair || full === null) return null;
   if (pair.full === full) return pair.state === 'another picture' ? { path: pair.shows ?? null } : null;
   // It was brought together with another one for what it shows.
   const joined = pairs.some((one) => one.full === full);
-  return joined && pair.restsOn.some(({ kind }) => kind === 'content') && !pair.others.includes(full) ? { path: pair.full } : null;
+  return joined && pair.restsOn.some(({ kind }) => kind === 'content') && !pair.others.includes(full)
+    ? { path: pair.full }
+    : null;
 }
 
 /** Twins of twins are of one group. */
-function groupsOf(twins: ReadonlyMap<string, readonly string[]>, contentOf: (path: string) => Content | null): string[][] {
+function groupsOf(
+  twins: ReadonlyMap<string, readonly string[]>,
+  contentOf: (path: string) => Content | null,
+): string[][] {
   const seen = new Set<string>();
   const widthOf = (path: string) => contentOf(path)?.facts.width ?? 0;
   const groups: string[][] = [];
   for (const start of [...twins.keys()].sort(byNaturalName)) {
     if (seen.has(start)) continue;
     const group: string[] = [];
-    for (const queue = [start]; queue.length > 0; ) {
+    for (const queue = [start]; queue.length > 0;) {
       const path = queue.pop()!;
       if (seen.has(path)) continue;
       seen.add(path);
@@ -337,7 +458,8 @@ function groupsOf(twins: ReadonlyMap<string, readonly string[]>, contentOf: (pat
 
 function countRules(pairs: readonly Pair[]): Pairing['rules'] {
   const counts = new Map<string, number>();
-  for (const pair of pairs) for (const { kind, says } of pair.restsOn) if (kind === 'name') counts.set(says, (counts.get(says) ?? 0) + 1);
+  for (const pair of pairs)
+    for (const { kind, says } of pair.restsOn) if (kind === 'name') counts.set(says, (counts.get(says) ?? 0) + 1);
   return [...counts].map(([says, count]) => ({ says, count })).sort((a, b) => b.count - a.count);
 }
 

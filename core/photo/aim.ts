@@ -7,7 +7,8 @@ export interface Encoded {
   similarity: number | null;
 }
 
-export type Aim = { by: 'quality'; quality: number } | { by: 'bytes'; bytes: number } | { by: 'similarity'; similarity: number };
+export type Aim =
+  { by: 'quality'; quality: number } | { by: 'bytes'; bytes: number } | { by: 'similarity'; similarity: number };
 
 /** Qualities that are worth trying: below, blocks show; above, files grow without a visible gain (common practice, no source). */
 export const QUALITIES = { least: 20, most: 95 } as const;
@@ -16,9 +17,13 @@ export const QUALITIES = { least: 20, most: 95 } as const;
  * The best quality that keeps to the bytes, or the least that reaches the similarity. By halving: both grow with
  * quality, so at most seven trials. Where no quality meets the target the nearest is given, with `met: false`.
  */
-export async function searchQuality<T extends Encoded>(aim: Aim, encode: (quality: number) => Promise<T>): Promise<{ made: T; met: boolean; trials: number }> {
+export async function searchQuality<T extends Encoded>(
+  aim: Aim,
+  encode: (quality: number) => Promise<T>,
+): Promise<{ made: T; met: boolean; trials: number }> {
   if (aim.by === 'quality') return { made: await encode(aim.quality), met: true, trials: 1 };
-  const meets = (made: T): boolean => (aim.by === 'bytes' ? made.bytes <= aim.bytes : (made.similarity ?? 0) >= aim.similarity);
+  const meets = (made: T): boolean =>
+    aim.by === 'bytes' ? made.bytes <= aim.bytes : (made.similarity ?? 0) >= aim.similarity;
   // Of bytes the highest quality that keeps to them is sought, of similarity the lowest that reaches it.
   const upwards = aim.by === 'bytes';
   let low: number = QUALITIES.least;
@@ -47,6 +52,8 @@ const LEAST_SUGGESTED = 50;
 
 /** The point of a curve to begin with: the lightest that is good enough; else the most alike. */
 export function suggestedPoint<T extends Encoded>(points: readonly T[]): T | null {
-  const good = points.filter(({ similarity, quality }) => (similarity ?? 0) >= GOOD_ENOUGH && quality >= LEAST_SUGGESTED).sort((a, b) => a.bytes - b.bytes);
+  const good = points
+    .filter(({ similarity, quality }) => (similarity ?? 0) >= GOOD_ENOUGH && quality >= LEAST_SUGGESTED)
+    .sort((a, b) => a.bytes - b.bytes);
   return good[0] ?? [...points].sort((a, b) => (b.similarity ?? 0) - (a.similarity ?? 0))[0] ?? null;
 }

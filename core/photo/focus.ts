@@ -31,7 +31,9 @@ export function suggestedFocus({ width, height, data }: Luma): Focus {
       if (value > most) most = value;
     }
   }
-  let sum = 0, sumX = 0, sumY = 0;
+  let sum = 0,
+    sumX = 0,
+    sumY = 0;
   for (let y = 1; y < height - 1; y++) {
     for (let x = 1; x < width - 1; x++) {
       const over = contrast[y * width + x]! - most * SURFACE;
@@ -50,6 +52,7 @@ export function partAround(full: Size, box: Size, focus: Focus): Frame {
   const scale = Math.min(full.width / box.width, full.height / box.height);
   const width = Math.min(full.width, Math.max(1, Math.round(box.width * scale)));
   const height = Math.min(full.height, Math.max(1, Math.round(box.height * scale)));
-  const within = (share: number, whole: number, part: number) => Math.min(whole - part, Math.max(0, Math.round(share * whole - part / 2)));
+  const within = (share: number, whole: number, part: number) =>
+    Math.min(whole - part, Math.max(0, Math.round(share * whole - part / 2)));
   return { left: within(focus.x, full.width, width), top: within(focus.y, full.height, height), width, height };
 }

@@ -3,9 +3,19 @@ import { joined } from '../site/index.ts';
 import { FORMATS, formatOf, inFormat, typeOfFormat } from './format.ts';
 
 describe('formats', () => {
-  it('have the media types of their registrations (IANA)', () => expect(FORMATS.map(typeOfFormat)).toEqual(['image/jpeg', 'image/webp', 'image/png', 'image/avif']));
+  it('have the media types of their registrations (IANA)', () =>
+    expect(FORMATS.map(typeOfFormat)).toEqual(['image/jpeg', 'image/webp', 'image/png', 'image/avif']));
 
-  it.each([['a.jpg', 'jpeg'], ['a.JPEG', 'jpeg'], ['p/b.webp', 'webp'], ['c.d.PNG', 'png'], ['e.avif', 'avif'], ['f.gif', null], ['g', null], ['h.html', null]])('of %s is %s', (path, format) => expect(formatOf(path)).toBe(format));
+  it.each([
+    ['a.jpg', 'jpeg'],
+    ['a.JPEG', 'jpeg'],
+    ['p/b.webp', 'webp'],
+    ['c.d.PNG', 'png'],
+    ['e.avif', 'avif'],
+    ['f.gif', null],
+    ['g', null],
+    ['h.html', null],
+  ])('of %s is %s', (path, format) => expect(formatOf(path)).toBe(format));
 
   it.each([
     ['p/Kite.JPG', 'jpeg', 'p/Kite.JPG'],

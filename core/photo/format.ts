@@ -11,7 +11,9 @@ export const FORMAT_NAMES: Readonly<Record<Format, string>> = { jpeg: 'JPEG', we
 export const typeOfFormat = (format: Format): string => mediaTypeOf(`x.${EXTENSION[format]}`);
 
 /** The format that a file's name says; null for one that is not made here. */
-export const formatOf = (path: string): Format | null => FORMATS.find((format) => typeOfFormat(format) === mediaTypeOf(path)) ?? null;
+export const formatOf = (path: string): Format | null =>
+  FORMATS.find((format) => typeOfFormat(format) === mediaTypeOf(path)) ?? null;
 
 /** The same name with the ending of a format; one that fits already is left as it is written. */
-export const inFormat = (path: string, format: Format): string => (formatOf(path) === format ? path : `${path.slice(0, path.length - extensionOf(path).length)}${EXTENSION[format]}`);
+export const inFormat = (path: string, format: Format): string =>
+  formatOf(path) === format ? path : `${path.slice(0, path.length - extensionOf(path).length)}${EXTENSION[format]}`;

@@ -19,18 +19,21 @@ const READERS: Readonly<Record<string, SizeReader>> = {
   /** ITU-T T.81 §B.2.2: the frame header (SOF) holds lines and samples per line. */
   'image/jpeg'(bytes) {
     const view = viewOf(bytes);
-    for (let at = 2; at + 9 < bytes.length; ) {
+    for (let at = 2; at + 9 < bytes.length;) {
       if (bytes[at] !== 0xff) return null;
       const marker = bytes[at + 1]!;
-      if (marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker)) return { height: view.getUint16(at + 5), width: view.getUint16(at + 7) };
+      if (marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker))
+        return { height: view.getUint16(at + 5), width: view.getUint16(at + 7) };
       at += marker === 0xff ? 1 : 2 + view.getUint16(at + 2);
     }
     return null;
   },
   /** W3C PNG §11.2.2: IHDR is the first chunk. */
-  'image/png': (bytes) => (bytes.length < 24 ? null : { width: viewOf(bytes).getUint32(16), height: viewOf(bytes).getUint32(20) }),
+  'image/png': (bytes) =>
+    bytes.length < 24 ? null : { width: viewOf(bytes).getUint32(16), height: viewOf(bytes).getUint32(20) },
   /** GIF89a §18: the logical screen. */
-  'image/gif': (bytes) => (bytes.length < 10 ? null : { width: viewOf(bytes).getUint16(6, true), height: viewOf(bytes).getUint16(8, true) }),
+  'image/gif': (bytes) =>
+    bytes.length < 10 ? null : { width: viewOf(bytes).getUint16(6, true), height: viewOf(bytes).getUint16(8, true) },
   /** WebP Container Specification: the canvas of VP8X, else the header of the only frame. */
   'image/webp'(bytes) {
     if (bytes.length < 30) return null;

@@ -9,7 +9,9 @@ import { resample } from './resample.ts';
 const SIDE = 32;
 const KEPT = 8;
 
-const COSINES = Array.from({ length: KEPT }, (_, u) => Array.from({ length: SIDE }, (_, x) => Math.cos(((2 * x + 1) * (u + 1) * Math.PI) / (2 * SIDE))));
+const COSINES = Array.from({ length: KEPT }, (_, u) =>
+  Array.from({ length: SIDE }, (_, x) => Math.cos(((2 * x + 1) * (u + 1) * Math.PI) / (2 * SIDE))),
+);
 
 /** Luma with the weights of ITU-R BT.601. */
 const luma = (data: Uint8ClampedArray, at: number) => 0.299 * data[at]! + 0.587 * data[at + 1]! + 0.114 * data[at + 2]!;
@@ -17,12 +19,20 @@ const luma = (data: Uint8ClampedArray, at: number) => 0.299 * data[at]! + 0.587 
 /** 64 bits as 16 hexadecimal digits. */
 export function perceptualHash(pixels: Pixels): string {
   const small = resample(pixels, { width: SIDE, height: SIDE });
-  const rows = Array.from({ length: SIDE }, (_, y) => COSINES.map((wave) => wave.reduce((sum, cosine, x) => sum + cosine * luma(small.data, (y * SIDE + x) * 4), 0)));
-  const values = COSINES.flatMap((wave) => Array.from({ length: KEPT }, (_, u) => wave.reduce((sum, cosine, y) => sum + cosine * rows[y]![u]!, 0)));
+  const rows = Array.from({ length: SIDE }, (_, y) =>
+    COSINES.map((wave) => wave.reduce((sum, cosine, x) => sum + cosine * luma(small.data, (y * SIDE + x) * 4), 0)),
+  );
+  const values = COSINES.flatMap((wave) =>
+    Array.from({ length: KEPT }, (_, u) => wave.reduce((sum, cosine, y) => sum + cosine * rows[y]![u]!, 0)),
+  );
   const sorted = [...values].sort((a, b) => a - b);
   const median = (sorted[31]! + sorted[32]!) / 2;
   let hex = '';
-  for (let at = 0; at < 64; at += 4) hex += values.slice(at, at + 4).reduce((digit, value) => digit * 2 + (value > median ? 1 : 0), 0).toString(16);
+  for (let at = 0; at < 64; at += 4)
+    hex += values
+      .slice(at, at + 4)
+      .reduce((digit, value) => digit * 2 + (value > median ? 1 : 0), 0)
+      .toString(16);
   return hex;
 }
 
@@ -43,4 +53,5 @@ export function meanColour({ data }: Pixels): [number, number, number] {
   return [sums[0]! / count, sums[1]! / count, sums[2]! / count];
 }
 
-export const colourDistance = (a: readonly number[], b: readonly number[]): number => Math.hypot(...a.map((value, n) => value - (b[n] ?? 0)));
+export const colourDistance = (a: readonly number[], b: readonly number[]): number =>
+  Math.hypot(...a.map((value, n) => value - (b[n] ?? 0)));

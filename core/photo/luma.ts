@@ -14,11 +14,16 @@ export interface Luma {
 export const LUMA_SIDE = 64;
 
 /** 0.299 R + 0.587 G + 0.114 B of the pixel that begins at `at`; 0 to 255. */
-export const lumaAt = (data: Uint8ClampedArray, at: number): number => 0.299 * data[at]! + 0.587 * data[at + 1]! + 0.114 * data[at + 2]!;
+export const lumaAt = (data: Uint8ClampedArray, at: number): number =>
+  0.299 * data[at]! + 0.587 * data[at + 1]! + 0.114 * data[at + 2]!;
 
 export function lumaOf(pixels: Pixels, side = LUMA_SIDE): Luma {
   const { width, height, data } = resample(pixels, fitInside(pixels, { width: side, height: side }));
-  return { width, height, data: Uint8Array.from({ length: width * height }, (_, n) => Math.round(lumaAt(data, n * 4))) };
+  return {
+    width,
+    height,
+    data: Uint8Array.from({ length: width * height }, (_, n) => Math.round(lumaAt(data, n * 4))),
+  };
 }
 
 /** Sums over rectangles in constant time: `sums[(y)·(width+1) + x]` is the sum above and left of (x, y) (Crow 1984, summed-area tables). */
@@ -71,7 +76,14 @@ function sumsAlong({ width, height, sums }: SummedArea, y: number, corners: numb
 }
 
 /** Means of a grid of `columns` × `rows` cells (at most 127 across) laid over the frame, written into `into` from `offset` on. */
-export function cellMeans(table: SummedArea, frame: Frame, columns: number, rows: number, into: Float32Array, offset = 0): void {
+export function cellMeans(
+  table: SummedArea,
+  frame: Frame,
+  columns: number,
+  rows: number,
+  into: Float32Array,
+  offset = 0,
+): void {
   const corners = columns + 1;
   for (let n = 0; n < corners; n++) {
     const x = frame.left + (frame.width * n) / columns;
@@ -82,7 +94,8 @@ export function cellMeans(table: SummedArea, frame: Frame, columns: number, rows
   sumsAlong(table, frame.top, corners, above);
   for (let y = 0; y < rows; y++) {
     sumsAlong(table, frame.top + (frame.height * (y + 1)) / rows, corners, below);
-    for (let x = 0; x < columns; x++) into[offset + y * columns + x] = (below[x + 1]! - below[x]! - above[x + 1]! + above[x]!) / area;
+    for (let x = 0; x < columns; x++)
+      into[offset + y * columns + x] = (below[x + 1]! - below[x]! - above[x + 1]! + above[x]!) / area;
     for (let n = 0; n < corners; n++) above[n] = below[n]!;
   }
 }

@@ -6,7 +6,10 @@ export interface Pixels {
 }
 
 /** A part of a picture, in whole px. */
-export function cutOut({ width, data }: Pixels, frame: { left: number; top: number; width: number; height: number }): Pixels {
+export function cutOut(
+  { width, data }: Pixels,
+  frame: { left: number; top: number; width: number; height: number },
+): Pixels {
   const cut = new Uint8ClampedArray(frame.width * frame.height * 4);
   for (let y = 0; y < frame.height; y++) {
     const from = ((frame.top + y) * width + frame.left) * 4;

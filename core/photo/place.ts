@@ -56,12 +56,23 @@ export function windowsOf(luma: Luma, shape: number): Windows {
   const frames: Frame[] = [];
   const { width, height } = luma;
   const own = width / height;
-  const most = Math.abs(shape / own - 1) <= SAME_SHAPE ? { width, height } : shape > own ? { width, height: width / shape } : { width: height * shape, height };
+  const most =
+    Math.abs(shape / own - 1) <= SAME_SHAPE
+      ? { width, height }
+      : shape > own
+        ? { width, height: width / shape }
+        : { width: height * shape, height };
   for (let scale = 1; scale >= SMALLEST; scale *= SCALE_STEP) {
     const size = { width: most.width * scale, height: most.height * scale };
     const across = Math.ceil(((width - size.width) / size.width) * STEPS - 1e-6);
     const down = Math.ceil(((height - size.height) / size.height) * STEPS - 1e-6);
-    for (let y = 0; y <= down; y++) for (let x = 0; x <= across; x++) frames.push({ ...size, left: across === 0 ? 0 : ((width - size.width) * x) / across, top: down === 0 ? 0 : ((height - size.height) * y) / down });
+    for (let y = 0; y <= down; y++)
+      for (let x = 0; x <= across; x++)
+        frames.push({
+          ...size,
+          left: across === 0 ? 0 : ((width - size.width) * x) / across,
+          top: down === 0 ? 0 : ((height - size.height) * y) / down,
+        });
   }
   const cells = new Float32Array(frames.length * COUNT);
   frames.forEach((frame, n) => {
@@ -105,7 +116,8 @@ function startsOf(scores: Float32Array, frames: readonly Frame[]): Frame[] {
   const starts: Frame[] = [];
   while (starts.length < STARTS) {
     let best = -1;
-    for (let n = 0; n < scores.length; n++) if (scores[n]! > (scores[best] ?? 0) && !starts.some((one) => isNear(one, frames[n]!))) best = n;
+    for (let n = 0; n < scores.length; n++)
+      if (scores[n]! > (scores[best] ?? 0) && !starts.some((one) => isNear(one, frames[n]!))) best = n;
     if (best < 0) break;
     starts.push(frames[best]!);
   }
@@ -114,7 +126,11 @@ function startsOf(scores: Float32Array, frames: readonly Frame[]): Frame[] {
 
 const isNear = (a: Frame, b: Frame): boolean => {
   const size = Math.max(a.width, b.width);
-  return Math.abs(a.left + a.width / 2 - b.left - b.width / 2) < size / 3 && Math.abs(a.top + a.height / 2 - b.top - b.height / 2) < size / 3 && Math.abs(Math.log(a.width / b.width)) < 0.35;
+  return (
+    Math.abs(a.left + a.width / 2 - b.left - b.width / 2) < size / 3 &&
+    Math.abs(a.top + a.height / 2 - b.top - b.height / 2) < size / 3 &&
+    Math.abs(Math.log(a.width / b.width)) < 0.35
+  );
 };
 
 /** Cells across and down in which two pictures are compared closely: at most one for each px of the frame. */
@@ -146,7 +162,13 @@ function gridOf(table: SummedArea, frame: Frame, columns: number, rows: number):
 function agreementAt(sought: Sought, table: SummedArea, frame: Frame): number {
   const columns = cellsAlong(frame.width);
   const rows = cellsAlong(frame.height);
-  if (sought.grid?.columns !== columns || sought.grid.rows !== rows) sought.grid = gridOf(sought.table, { left: 0, top: 0, width: sought.luma.width, height: sought.luma.height }, columns, rows);
+  if (sought.grid?.columns !== columns || sought.grid.rows !== rows)
+    sought.grid = gridOf(
+      sought.table,
+      { left: 0, top: 0, width: sought.luma.width, height: sought.luma.height },
+      columns,
+      rows,
+    );
   const there = gridOf(table, frame, columns, rows);
   const { grid } = sought;
   // Where neither has anything to see, only the shade is left to compare.
@@ -173,10 +195,11 @@ function product(a: Float32Array, b: Float32Array): number {
 /** Each value less the mean of its 5×5 surroundings: skies that shade alike from top to bottom agree without being the same. */
 function detail(values: Float32Array, columns: number, rows: number): Float32Array {
   const table = new Float64Array((columns + 1) * (rows + 1));
-  for (let y = 0; y < rows; y++) for (let x = 0, row = 0; x < columns; x++) {
-    row += values[y * columns + x]!;
-    table[(y + 1) * (columns + 1) + x + 1] = table[y * (columns + 1) + x + 1]! + row;
-  }
+  for (let y = 0; y < rows; y++)
+    for (let x = 0, row = 0; x < columns; x++) {
+      row += values[y * columns + x]!;
+      table[(y + 1) * (columns + 1) + x + 1] = table[y * (columns + 1) + x + 1]! + row;
+    }
   const result = new Float32Array(values.length);
   for (let y = 0; y < rows; y++) {
     const top = Math.max(0, y - 2) * (columns + 1);
@@ -185,7 +208,9 @@ function detail(values: Float32Array, columns: number, rows: number): Float32Arr
       const left = Math.max(0, x - 2);
       const right = Math.min(columns, x + 3);
       const area = ((bottom - top) / (columns + 1)) * (right - left);
-      result[y * columns + x] = values[y * columns + x]! - (table[bottom + right]! - table[bottom + left]! - table[top + right]! + table[top + left]!) / area;
+      result[y * columns + x] =
+        values[y * columns + x]! -
+        (table[bottom + right]! - table[bottom + left]! - table[top + right]! + table[top + left]!) / area;
     }
   }
   return result;
@@ -198,7 +223,12 @@ function moved(frame: Frame, table: SummedArea, scale: number, dx: number, dy: n
   if (width > table.width + 1e-6 || height > table.height + 1e-6) return null;
   const left = frame.left + (frame.width - width) / 2 + dx * frame.width;
   const top = frame.top + (frame.height - height) / 2 + dy * frame.height;
-  return { width, height, left: Math.min(Math.max(0, left), table.width - width), top: Math.min(Math.max(0, top), table.height - height) };
+  return {
+    width,
+    height,
+    left: Math.min(Math.max(0, left), table.width - width),
+    top: Math.min(Math.max(0, top), table.height - height),
+  };
 }
 
 interface Found {
@@ -214,9 +244,17 @@ const MIDDLE = 10;
 
 /** How well both agree around the starts on a finer grid than the first look's: walking there costs little. */
 export function closerLook(sought: Sought, table: SummedArea, starts: readonly Frame[]): number {
-  const here = (sought.middle ??= gridCells(sought.table, { left: 0, top: 0, width: sought.luma.width, height: sought.luma.height }));
+  const here = (sought.middle ??= gridCells(sought.table, {
+    left: 0,
+    top: 0,
+    width: sought.luma.width,
+    height: sought.luma.height,
+  }));
   const measure = (frame: Frame) => product(here, gridCells(table, frame));
-  return Math.max(-1, ...starts.map((frame) => climb(table, { frame, agreement: measure(frame) }, [0.1, 0.05], measure).agreement));
+  return Math.max(
+    -1,
+    ...starts.map((frame) => climb(table, { frame, agreement: measure(frame) }, [0.1, 0.05], measure).agreement),
+  );
 }
 
 function gridCells(table: SummedArea, frame: Frame): Float32Array {
@@ -236,10 +274,19 @@ export function placeFrom(sought: Sought, table: SummedArea, starts: readonly Fr
     if (found.agreement > SAME) break;
   }
   rough.sort((a, b) => b.agreement - a.agreement);
-  const [best] = rough.slice(0, 2).map((found) => climb(table, found, [0.05, 0.025, 0.0125], measure)).sort((a, b) => b.agreement - a.agreement);
+  const [best] = rough
+    .slice(0, 2)
+    .map((found) => climb(table, found, [0.05, 0.025, 0.0125], measure))
+    .sort((a, b) => b.agreement - a.agreement);
   if (!best) return { left: 0, top: 0, width: 1, height: 1, agreement: 0 };
   const { frame, agreement } = best;
-  return { left: frame.left / table.width, top: frame.top / table.height, width: frame.width / table.width, height: frame.height / table.height, agreement };
+  return {
+    left: frame.left / table.width,
+    top: frame.top / table.height,
+    width: frame.width / table.width,
+    height: frame.height / table.height,
+    agreement,
+  };
 }
 
 function climb(table: SummedArea, start: Found, steps: readonly number[], measure: (frame: Frame) => number): Found {
@@ -247,7 +294,14 @@ function climb(table: SummedArea, start: Found, steps: readonly number[], measur
   for (const step of steps) {
     for (let better = true, rounds = 0; better && rounds < 4; rounds++) {
       better = false;
-      for (const [scale, dx, dy] of [[1, step, 0], [1, -step, 0], [1, 0, step], [1, 0, -step], [1 + step, 0, 0], [1 / (1 + step), 0, 0]] as const) {
+      for (const [scale, dx, dy] of [
+        [1, step, 0],
+        [1, -step, 0],
+        [1, 0, step],
+        [1, 0, -step],
+        [1 + step, 0, 0],
+        [1 / (1 + step), 0, 0],
+      ] as const) {
         const other = moved(frame, table, scale, dx, dy);
         if (!other) continue;
         const found = measure(other);
@@ -264,7 +318,9 @@ function climb(table: SummedArea, start: Found, steps: readonly number[], measur
 /** How well a picture agrees with the whole of another of the same shape; null where the shapes differ. */
 export function agreementOfWhole(sought: Sought, large: Luma): number | null {
   const shape = (sought.luma.width / sought.luma.height / large.width) * large.height;
-  return Math.abs(shape - 1) > SAME_SHAPE ? null : agreementAt(sought, summedArea(large), { left: 0, top: 0, width: large.width, height: large.height });
+  return Math.abs(shape - 1) > SAME_SHAPE
+    ? null
+    : agreementAt(sought, summedArea(large), { left: 0, top: 0, width: large.width, height: large.height });
 }
 
 /** Where the smaller picture is in the larger one, as well as can be found. */

@@ -6,9 +6,26 @@ import { FORMATS, FORMAT_NAMES } from './format.ts';
 import type { Frame } from './luma.ts';
 import { fitInside, scaledTo, type Size } from './size.ts';
 
-const side = z.number().int().min(16, 'A side has at least 16 px.').max(10_000, 'A side has at most 10,000 px.').nullable();
-const folder = z.string().max(300).regex(/^(?!\/)(?!.*\.\.)[^\\:*?"<>|]*$/, 'A folder is written like “photos/small”, without “..” and without a slash in front.').nullable();
-const namePattern = z.string().max(120).regex(/\{name\}/, 'The name needs “{name}” in it.').regex(/^[^/\\:*?"<>|]*$/, 'A file name cannot hold / \\ : * ? " < > |.').nullable();
+const side = z
+  .number()
+  .int()
+  .min(16, 'A side has at least 16 px.')
+  .max(10_000, 'A side has at most 10,000 px.')
+  .nullable();
+const folder = z
+  .string()
+  .max(300)
+  .regex(
+    /^(?!\/)(?!.*\.\.)[^\\:*?"<>|]*$/,
+    'A folder is written like “photos/small”, without “..” and without a slash in front.',
+  )
+  .nullable();
+const namePattern = z
+  .string()
+  .max(120)
+  .regex(/\{name\}/, 'The name needs “{name}” in it.')
+  .regex(/^[^/\\:*?"<>|]*$/, 'A file name cannot hold / \\ : * ? " < > |.')
+  .nullable();
 
 export const SizeRecipe = z
   .strictObject({
@@ -25,7 +42,11 @@ export const SizeRecipe = z
     /** Most bytes of a file, where they decide. */
     bytes: z.number().int().min(500, 'A picture needs at least 500 bytes.').max(50_000_000).default(100_000),
     /** Least structural similarity to the uncompressed size, where it decides. */
-    similarity: z.number().min(0.5, 'Similarity is 0.5 to 0.999.').max(0.999, 'Similarity is 0.5 to 0.999.').default(0.97),
+    similarity: z
+      .number()
+      .min(0.5, 'Similarity is 0.5 to 0.999.')
+      .max(0.999, 'Similarity is 0.5 to 0.999.')
+      .default(0.97),
     sharpen: z.enum(['none', 'light', 'strong']).default('none'),
     /** A picture that is smaller than the box is made larger. */
     enlarge: z.boolean().default(false),
@@ -36,14 +57,23 @@ export const SizeRecipe = z
     /** How it is called, with `{name}` for the bare name; null is as its neighbours are called. */
     name: namePattern.default(null),
   })
-  .refine(({ width, height }) => width !== null || height !== null, { message: 'Give a width, a height, or both.', path: ['width'] })
-  .refine(({ shape, width, height }) => shape === 'fit' || (width !== null && height !== null), { message: 'A crop needs both sides of its box.', path: ['height'] });
+  .refine(({ width, height }) => width !== null || height !== null, {
+    message: 'Give a width, a height, or both.',
+    path: ['width'],
+  })
+  .refine(({ shape, width, height }) => shape === 'fit' || (width !== null && height !== null), {
+    message: 'A crop needs both sides of its box.',
+    path: ['height'],
+  });
 export type SizeRecipe = z.infer<typeof SizeRecipe>;
 
 /** A size beyond the two of every gallery, with a folder and a name of its own. */
 export const FurtherSize = z
   .strictObject({ title: z.string().trim().min(1, 'A size needs a name.').max(40), size: SizeRecipe })
-  .refine(({ size }) => size.folder !== null || (size.name ?? '{name}') !== '{name}', { message: 'Give a folder or a name pattern of its own, or it would stand in the place of another.', path: ['size', 'folder'] });
+  .refine(({ size }) => size.folder !== null || (size.name ?? '{name}') !== '{name}', {
+    message: 'Give a folder or a name pattern of its own, or it would stand in the place of another.',
+    path: ['size', 'folder'],
+  });
 export type FurtherSize = z.infer<typeof FurtherSize>;
 
 /** What stays of the words in a file: nothing, who made it and what may be done with it, or all that can be carried over. */
@@ -59,14 +89,33 @@ export const Recipe = z.strictObject({
 });
 export type Recipe = z.infer<typeof Recipe>;
 
-const size = (part: Pick<SizeRecipe, 'width' | 'height' | 'quality'> & Partial<SizeRecipe>): SizeRecipe => SizeRecipe.parse({ shape: 'fit', format: 'jpeg', ...part });
-const recipe = (thumbnail: SizeRecipe, fullSize: SizeRecipe): Recipe => ({ thumbnail, fullSize, further: [], words: 'rights', exact: false });
+const size = (part: Pick<SizeRecipe, 'width' | 'height' | 'quality'> & Partial<SizeRecipe>): SizeRecipe =>
+  SizeRecipe.parse({ shape: 'fit', format: 'jpeg', ...part });
+const recipe = (thumbnail: SizeRecipe, fullSize: SizeRecipe): Recipe => ({
+  thumbnail,
+  fullSize,
+  further: [],
+  words: 'rights',
+  exact: false,
+});
 
 /** Where people begin (common practice, no source). */
 export const STARTING_POINTS: readonly { name: string; recipe: Recipe }[] = [
-  { name: 'a small hand-coded page', recipe: recipe(size({ width: 150, height: null, quality: 80 }), size({ width: 800, height: 800, quality: 82 })) },
-  { name: 'large windows', recipe: recipe(size({ width: 150, height: null, quality: 80 }), size({ width: 1600, height: 1600, quality: 82 })) },
-  { name: 'dense screens', recipe: recipe(size({ width: 400, height: null, quality: 78, format: 'webp', dense: true }), size({ width: 1600, height: 1600, quality: 80, format: 'webp' })) },
+  {
+    name: 'a small hand-coded page',
+    recipe: recipe(size({ width: 150, height: null, quality: 80 }), size({ width: 800, height: 800, quality: 82 })),
+  },
+  {
+    name: 'large windows',
+    recipe: recipe(size({ width: 150, height: null, quality: 80 }), size({ width: 1600, height: 1600, quality: 82 })),
+  },
+  {
+    name: 'dense screens',
+    recipe: recipe(
+      size({ width: 400, height: null, quality: 78, format: 'webp', dense: true }),
+      size({ width: 1600, height: 1600, quality: 80, format: 'webp' }),
+    ),
+  },
 ];
 
 /** Of a site that has said nothing. */
@@ -81,9 +130,19 @@ export const LIGHTENINGS: readonly { name: string; similarity: number }[] = [
 
 /** A box that no picture fills: such a size leaves all pixels as they are and only compresses. */
 const BOUNDLESS = 10_000;
-export const keepsPixels = ({ width, height, shape }: Pick<SizeRecipe, 'width' | 'height' | 'shape'>): boolean => shape === 'fit' && width === BOUNDLESS && height === BOUNDLESS;
+export const keepsPixels = ({ width, height, shape }: Pick<SizeRecipe, 'width' | 'height' | 'shape'>): boolean =>
+  shape === 'fit' && width === BOUNDLESS && height === BOUNDLESS;
 
-export const allPixels = (before: SizeRecipe, similarity: number): SizeRecipe => ({ ...before, width: BOUNDLESS, height: BOUNDLESS, shape: 'fit', enlarge: false, dense: false, aim: 'similarity', similarity });
+export const allPixels = (before: SizeRecipe, similarity: number): SizeRecipe => ({
+  ...before,
+  width: BOUNDLESS,
+  height: BOUNDLESS,
+  shape: 'fit',
+  enlarge: false,
+  dense: false,
+  aim: 'similarity',
+  similarity,
+});
 
 /** Inner sizes of windows that visitors have, without the browser's own bars (common practice, no source); CSS px. */
 export const WINDOWS: readonly { name: string; width: number; height: number }[] = [
@@ -97,7 +156,10 @@ export const WINDOWS: readonly { name: string; width: number; height: number }[]
 const OVERLAY = { across: 96, down: 104 };
 
 /** The box in which a whole picture shows without scrolling in such a window. */
-export const roomIn = ({ width, height }: { width: number; height: number }): Size => ({ width: width - OVERLAY.across, height: height - OVERLAY.down });
+export const roomIn = ({ width, height }: { width: number; height: number }): Size => ({
+  width: width - OVERLAY.across,
+  height: height - OVERLAY.down,
+});
 
 /** The part of a picture that is used: all of it, or the largest of the box's shape about the focus. */
 export function usedPart(full: Size, { width, height, shape }: SizeRecipe, focus: Focus = MIDDLE): Frame {
@@ -105,7 +167,10 @@ export function usedPart(full: Size, { width, height, shape }: SizeRecipe, focus
   return partAround(full, { width, height }, focus);
 }
 
-const boxOf = ({ width, height }: SizeRecipe, times = 1) => ({ ...(width === null ? {} : { width: width * times }), ...(height === null ? {} : { height: height * times }) });
+const boxOf = ({ width, height }: SizeRecipe, times = 1) => ({
+  ...(width === null ? {} : { width: width * times }),
+  ...(height === null ? {} : { height: height * times }),
+});
 
 /** The size that is made of a picture, `times` as large for dense screens; never larger than what there is of it, but where that was asked for. */
 export function madeSize(full: Size, size: SizeRecipe, times = 1): Size {
@@ -136,19 +201,33 @@ function sayAim({ format, aim, quality, bytes, similarity }: SizeRecipe): string
 function sayBox({ width, height, shape }: SizeRecipe): string {
   if (keepsPixels({ width, height, shape })) return 'all its pixels';
   if (shape === 'crop') return `cut to ${width} × ${height} px`;
-  if (width !== null && height !== null) return width === height ? `at most ${width} px on its longer side` : `whole in ${width} × ${height} px`;
+  if (width !== null && height !== null)
+    return width === height ? `at most ${width} px on its longer side` : `whole in ${width} × ${height} px`;
   return width !== null ? `at most ${width} px wide` : `at most ${height} px high`;
 }
 
 /** In one line: “at most 150 px wide, JPEG 80”. */
 export function sayRecipe(size: SizeRecipe): string {
-  return [sayBox(size), sayAim(size), size.dense && 'also at 2×', size.sharpen !== 'none' && 'sharpened', size.enlarge && 'enlarged where needed'].filter(Boolean).join(', ');
+  return [
+    sayBox(size),
+    sayAim(size),
+    size.dense && 'also at 2×',
+    size.sharpen !== 'none' && 'sharpened',
+    size.enlarge && 'enlarged where needed',
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** Names the outcome: two sizes with the same fingerprint make the same of the same picture. FNV-1a, 32 bits. */
 export function fingerprint(size: SizeRecipe, { words, exact }: Pick<Recipe, 'words' | 'exact'>, focus: Focus): string {
   const { folder: _folder, name: _name, dense: _dense, ...rest } = size;
-  const text = JSON.stringify([Object.entries(rest).sort(([a], [b]) => a.localeCompare(b)), words, exact, size.shape === 'crop' ? [focus.x.toFixed(3), focus.y.toFixed(3)] : null]);
+  const text = JSON.stringify([
+    Object.entries(rest).sort(([a], [b]) => a.localeCompare(b)),
+    words,
+    exact,
+    size.shape === 'crop' ? [focus.x.toFixed(3), focus.y.toFixed(3)] : null,
+  ]);
   let hash = 0x811c9dc5;
   for (let n = 0; n < text.length; n++) hash = Math.imul(hash ^ text.charCodeAt(n), 0x01000193);
   return (hash >>> 0).toString(16).padStart(8, '0');

@@ -58,7 +58,10 @@ export function resample(source: Pixels, size: Size): Pixels {
   for (let y = 0; y < source.height; y++) {
     premultipliedLine(source, y, line);
     for (let x = 0; x < size.width; x++) {
-      let r = 0, g = 0, b = 0, a = 0;
+      let r = 0,
+        g = 0,
+        b = 0,
+        a = 0;
       let at = across.first[x]! * 4;
       for (let tap = 0; tap < across.count; tap++, at += 4) {
         const weight = across.weights[x * across.count + tap]!;
@@ -75,7 +78,10 @@ export function resample(source: Pixels, size: Size): Pixels {
   const stride = size.width * 4;
   for (let y = 0; y < size.height; y++) {
     for (let x = 0; x < size.width; x++) {
-      let r = 0, g = 0, b = 0, a = 0;
+      let r = 0,
+        g = 0,
+        b = 0,
+        a = 0;
       let at = down.first[y]! * stride + x * 4;
       for (let tap = 0; tap < down.count; tap++, at += stride) {
         const weight = down.weights[y * down.count + tap]!;

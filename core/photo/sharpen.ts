@@ -25,7 +25,15 @@ export function sharpened(pixels: Pixels, amount: number): Pixels {
     for (let x = 0; x < width; x++) {
       const left = Math.max(0, x - 1);
       const right = Math.min(width - 1, x + 1);
-      const blur = (luma[above + left]! + 2 * luma[above + x]! + luma[above + right]! + 2 * (luma[here + left]! + 2 * luma[here + x]! + luma[here + right]!) + luma[below + left]! + 2 * luma[below + x]! + luma[below + right]!) / 16;
+      const blur =
+        (luma[above + left]! +
+          2 * luma[above + x]! +
+          luma[above + right]! +
+          2 * (luma[here + left]! + 2 * luma[here + x]! + luma[here + right]!) +
+          luma[below + left]! +
+          2 * luma[below + x]! +
+          luma[below + right]!) /
+        16;
       const difference = luma[here + x]! - blur;
       if (Math.abs(difference) < NOISE) continue;
       const at = (here + x) * 4;

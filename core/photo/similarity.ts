@@ -14,7 +14,10 @@ function ofWindow(count: number, x: number, y: number, xx: number, yy: number, x
   const mx = x / count;
   const my = y / count;
   const covariance = xy / count - mx * my;
-  return ((2 * mx * my + C1) * (2 * covariance + C2)) / ((mx * mx + my * my + C1) * (xx / count - mx * mx + yy / count - my * my + C2));
+  return (
+    ((2 * mx * my + C1) * (2 * covariance + C2)) /
+    ((mx * mx + my * my + C1) * (xx / count - mx * mx + yy / count - my * my + C2))
+  );
 }
 
 function lumas({ width, height, data }: Pixels): Float32Array {
@@ -24,7 +27,10 @@ function lumas({ width, height, data }: Pixels): Float32Array {
 }
 
 function demandSameSize(a: Pixels, b: Pixels): void {
-  if (a.width !== b.width || a.height !== b.height) throw new RangeError(`Pictures of ${a.width} × ${a.height} and ${b.width} × ${b.height} px cannot be compared point by point.`);
+  if (a.width !== b.width || a.height !== b.height)
+    throw new RangeError(
+      `Pictures of ${a.width} × ${a.height} and ${b.width} × ${b.height} px cannot be compared point by point.`,
+    );
 }
 
 const SIDE = 8;
@@ -41,7 +47,11 @@ export function similarity(a: Pixels, b: Pixels): number {
   let count = 0;
   for (let top = 0; top + down <= height; top += STRIDE) {
     for (let start = 0; start + across <= width; start += STRIDE) {
-      let x = 0, y = 0, xx = 0, yy = 0, xy = 0;
+      let x = 0,
+        y = 0,
+        xx = 0,
+        yy = 0,
+        xy = 0;
       for (let row = top; row < top + down; row++) {
         for (let at = row * width + start, end = at + across; at < end; at++) {
           const p = left[at]!;
@@ -69,7 +79,9 @@ export function gaussianSimilarity(a: Pixels, b: Pixels): number {
   demandSameSize(a, b);
   const [x, y] = [lumas(a), lumas(b)];
   const product = (p: Float32Array, q: Float32Array) => p.map((value, n) => value * q[n]!);
-  const [mx, my, xx, yy, xy] = [x, y, product(x, x), product(y, y), product(x, y)].map((plane) => blurred(plane, a.width, a.height));
+  const [mx, my, xx, yy, xy] = [x, y, product(x, x), product(y, y), product(x, y)].map((plane) =>
+    blurred(plane, a.width, a.height),
+  );
   let sum = 0;
   for (let n = 0; n < mx!.length; n++) sum += ofWindow(1, mx![n]!, my![n]!, xx![n]!, yy![n]!, xy![n]!);
   return sum / mx!.length;
@@ -79,8 +91,12 @@ export function gaussianSimilarity(a: Pixels, b: Pixels): number {
 function blurred(plane: Float32Array, width: number, height: number): Float64Array {
   const inner = width - 2 * REACH;
   const rows = new Float64Array(inner * height);
-  for (let y = 0; y < height; y++) for (let x = 0; x < inner; x++) rows[y * inner + x] = GAUSSIAN.reduce((sum, weight, n) => sum + weight * plane[y * width + x + n]!, 0) / TOTAL;
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < inner; x++)
+      rows[y * inner + x] = GAUSSIAN.reduce((sum, weight, n) => sum + weight * plane[y * width + x + n]!, 0) / TOTAL;
   const result = new Float64Array(inner * (height - 2 * REACH));
-  for (let y = 0; y < height - 2 * REACH; y++) for (let x = 0; x < inner; x++) result[y * inner + x] = GAUSSIAN.reduce((sum, weight, n) => sum + weight * rows[(y + n) * inner + x]!, 0) / TOTAL;
+  for (let y = 0; y < height - 2 * REACH; y++)
+    for (let x = 0; x < inner; x++)
+      result[y * inner + x] = GAUSSIAN.reduce((sum, weight, n) => sum + weight * rows[(y + n) * inner + x]!, 0) / TOTAL;
   return result;
 }

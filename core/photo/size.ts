@@ -21,9 +21,13 @@ export function scaledTo(size: Size, box: Box): Size {
   return scaledBy(size, scaleInto(size, box));
 }
 
-export const scaledBy = ({ width, height }: Size, by: number): Size => ({ width: Math.max(1, Math.round(width * by)), height: Math.max(1, Math.round(height * by)) });
+export const scaledBy = ({ width, height }: Size, by: number): Size => ({
+  width: Math.max(1, Math.round(width * by)),
+  height: Math.max(1, Math.round(height * by)),
+});
 
-const scaleInto = ({ width, height }: Size, box: Box): number => Math.min((box.width ?? Infinity) / width, (box.height ?? Infinity) / height);
+const scaleInto = ({ width, height }: Size, box: Box): number =>
+  Math.min((box.width ?? Infinity) / width, (box.height ?? Infinity) / height);
 
 /**
  * The size to ask a JPEG decoder for: the smallest eighth of the picture that still leaves 1.8 times the wanted size.

@@ -14,8 +14,13 @@ interface Decide {
 export function decide(site: SiteReading, { thumbnail, full, belong }: Decide): Planned {
   const small = hashOf(site.files.get(thumbnail));
   const large = hashOf(site.files.get(full));
-  if (small === null || large === null) return { ok: false, reason: `${small === null ? thumbnail : full} is no longer there.` };
-  if (small === large) return { ok: false, reason: `${nameOf(thumbnail)} and ${nameOf(full)} are the same file to the byte; one of them is not needed.` };
+  if (small === null || large === null)
+    return { ok: false, reason: `${small === null ? thumbnail : full} is no longer there.` };
+  if (small === large)
+    return {
+      ok: false,
+      reason: `${nameOf(thumbnail)} and ${nameOf(full)} are the same file to the byte; one of them is not needed.`,
+    };
   const decisions = site.notes.known.decisions.filter((one) => !contradicts(one, small, large, belong));
   if (belong !== null) decisions.push({ small, large, belong });
   return changeNotes(site, labelFor(thumbnail, full, belong), { decisions });

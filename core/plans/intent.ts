@@ -43,50 +43,129 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('remove-item'), strand: z.string() }),
   z.strictObject({ kind: z.literal('move-item'), strand: z.string(), to: z.number().int().min(0) }),
   /** `at` is the place among the items; without it they go to the end. */
-  z.strictObject({ kind: z.literal('add-pictures'), page: z.string(), gallery: z.number().int().min(0).nullable(), pictures: z.array(NewPicture).min(1), at: z.number().int().min(0).optional(), mapping: ListMapping.optional() }),
+  z.strictObject({
+    kind: z.literal('add-pictures'),
+    page: z.string(),
+    gallery: z.number().int().min(0).nullable(),
+    pictures: z.array(NewPicture).min(1),
+    at: z.number().int().min(0).optional(),
+    mapping: ListMapping.optional(),
+  }),
   z.strictObject({ kind: z.literal('remove-items'), strands }),
   z.strictObject({ kind: z.literal('move-items'), strands, to: z.number().int().min(0) }),
   /** Items written again in another gallery; null writes a first one on the page. */
-  z.strictObject({ kind: z.literal('copy-items'), strands, page: z.string(), gallery: z.number().int().min(0).nullable() }),
+  z.strictObject({
+    kind: z.literal('copy-items'),
+    strands,
+    page: z.string(),
+    gallery: z.number().int().min(0).nullable(),
+  }),
   /** A file of the site is told by its path; anything else is written as it is. */
-  z.strictObject({ kind: z.literal('set-slot'), strand: z.string(), slot: z.enum(['thumbnail', 'full', 'title', 'width', 'height']), value: line }),
+  z.strictObject({
+    kind: z.literal('set-slot'),
+    strand: z.string(),
+    slot: z.enum(['thumbnail', 'full', 'title', 'width', 'height']),
+    value: line,
+  }),
   /** An attribute on every link of a gallery; null takes it away. */
-  z.strictObject({ kind: z.literal('set-on-links'), ...gallery, name: z.string().min(1).max(100), value: line.nullable() }),
+  z.strictObject({
+    kind: z.literal('set-on-links'),
+    ...gallery,
+    name: z.string().min(1).max(100),
+    value: line.nullable(),
+  }),
   z.strictObject({ kind: z.literal('renumber'), ...gallery }),
   /** A gallery on pages of `size` items each, or put in step again. */
   z.strictObject({ kind: z.literal('split-gallery'), ...gallery, size: z.number().int().min(1).max(10_000) }),
   /** A setting of a gallery's look; `at` is the width of the window up to which it counts, in CSS px. */
-  z.strictObject({ kind: z.literal('set-style'), ...gallery, setting: z.string().max(60), value: z.string().max(300).nullable(), at: z.number().int().min(100).max(4000).nullable() }),
+  z.strictObject({
+    kind: z.literal('set-style'),
+    ...gallery,
+    setting: z.string().max(60),
+    value: z.string().max(300).nullable(),
+    at: z.number().int().min(100).max(4000).nullable(),
+  }),
   /** What items are on a page: elements of a selector, or that these are none; null takes back what was said. */
-  z.strictObject({ kind: z.literal('set-units'), page: z.string(), selector: z.string().min(1).max(500), gallery: z.boolean().nullable() }),
+  z.strictObject({
+    kind: z.literal('set-units'),
+    page: z.string(),
+    selector: z.string().min(1).max(500),
+    gallery: z.boolean().nullable(),
+  }),
   /** What these items lack and all their neighbours have. */
   z.strictObject({ kind: z.literal('complete-items'), ...gallery, items: z.array(z.number().int().min(0)).min(1) }),
-  z.strictObject({ kind: z.literal('apply-pattern'), ...gallery, pattern: z.string().min(1).max(20_000), words: z.enum(CAPTION_SOURCES) }),
-  z.strictObject({ kind: z.literal('fill-words'), ...gallery, slot: z.enum(FILLABLE), from: z.enum(['picture', 'alt', 'title', 'caption', 'name']), over: z.boolean() }),
+  z.strictObject({
+    kind: z.literal('apply-pattern'),
+    ...gallery,
+    pattern: z.string().min(1).max(20_000),
+    words: z.enum(CAPTION_SOURCES),
+  }),
+  z.strictObject({
+    kind: z.literal('fill-words'),
+    ...gallery,
+    slot: z.enum(FILLABLE),
+    from: z.enum(['picture', 'alt', 'title', 'caption', 'name']),
+    over: z.boolean(),
+  }),
   /** `from` is the page that it is made from, `entry` what the menus shall call it. */
-  z.strictObject({ kind: z.literal('new-page'), path: z.string(), title: line.min(1), from: z.string().optional(), pictures: z.array(NewPicture).optional(), entry: line.min(1).optional() }),
+  z.strictObject({
+    kind: z.literal('new-page'),
+    path: z.string(),
+    title: line.min(1),
+    from: z.string().optional(),
+    pictures: z.array(NewPicture).optional(),
+    entry: line.min(1).optional(),
+  }),
   /** A link in the source, or words that become one; `at` are offsets. */
-  z.strictObject({ kind: z.literal('link-to'), page: z.string(), at: z.strictObject({ start: z.number().int().min(0), end: z.number().int().min(0) }), target: LinkTarget }),
+  z.strictObject({
+    kind: z.literal('link-to'),
+    page: z.string(),
+    at: z.strictObject({ start: z.number().int().min(0), end: z.number().int().min(0) }),
+    target: LinkTarget,
+  }),
   z.strictObject({ kind: z.literal('delete-page'), path: z.string() }),
   z.strictObject({ kind: z.literal('set-stylesheet'), pages: paths, sheet: z.string(), on: z.boolean() }),
   /** A gallery's set-up written again behind it, under another heading and with other pictures. */
-  z.strictObject({ kind: z.literal('add-section'), ...gallery, title: line.min(1), pictures: z.array(NewPicture).min(1) }),
+  z.strictObject({
+    kind: z.literal('add-section'),
+    ...gallery,
+    title: line.min(1),
+    pictures: z.array(NewPicture).min(1),
+  }),
   z.strictObject({ kind: z.literal('list-sections'), page: z.string() }),
   z.strictObject({ kind: z.literal('add-menu-entry'), target: z.string(), label: line.min(1) }),
   z.strictObject({ kind: z.literal('align-menus') }),
   /** With a kit by its name; without one, that which the page uses already, or the first there is. */
   z.strictObject({ kind: z.literal('wire'), page: z.string(), kit: z.string().max(60).optional() }),
   /** A viewer script of the author's: its manifest, and texts of files that are not in the site yet, by their names. */
-  z.strictObject({ kind: z.literal('keep-kit'), manifest: KitManifest, files: z.record(z.string().max(200), z.string().max(4_000_000)) }),
+  z.strictObject({
+    kind: z.literal('keep-kit'),
+    manifest: KitManifest,
+    files: z.record(z.string().max(200), z.string().max(4_000_000)),
+  }),
   z.strictObject({ kind: z.literal('forget-kit'), name: z.string().max(60) }),
   z.strictObject({ kind: z.literal('unwire'), page: z.string(), kit: z.string().max(60) }),
   z.strictObject({ kind: z.literal('change-kit'), page: z.string(), from: z.string().max(60), to: z.string().max(60) }),
   /** Whether two pictures belong together, by hand; null takes back what was decided. */
-  z.strictObject({ kind: z.literal('decide'), thumbnail: z.string(), full: z.string(), belong: z.boolean().nullable() }),
+  z.strictObject({
+    kind: z.literal('decide'),
+    thumbnail: z.string(),
+    full: z.string(),
+    belong: z.boolean().nullable(),
+  }),
   /** About which point a picture is cut; null goes back to the suggested one. */
-  z.strictObject({ kind: z.literal('set-focus'), picture: z.string(), focus: z.strictObject({ x: share, y: share }).nullable() }),
+  z.strictObject({
+    kind: z.literal('set-focus'),
+    picture: z.string(),
+    focus: z.strictObject({ x: share, y: share }).nullable(),
+  }),
   /** Words of items and of pictures, many as one change. */
-  z.strictObject({ kind: z.literal('set-words'), items: z.array(z.strictObject({ strand: z.string(), alt: line.optional(), caption: line.optional() })), pictures: z.array(z.strictObject({ path: z.string(), words: PictureWords })), label: line.optional() }),
+  z.strictObject({
+    kind: z.literal('set-words'),
+    items: z.array(z.strictObject({ strand: z.string(), alt: line.optional(), caption: line.optional() })),
+    pictures: z.array(z.strictObject({ path: z.string(), words: PictureWords })),
+    label: line.optional(),
+  }),
   z.strictObject({ kind: z.literal('set-tags'), paths, add: z.array(tag), remove: z.array(tag) }),
   z.strictObject({ kind: z.literal('set-rights'), rights: z.strictObject({ copyright: line, credit: line }) }),
   z.strictObject({ kind: z.literal('keep-place'), paths, keep: z.boolean() }),
@@ -94,18 +173,28 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-order'), by: z.enum(ORDERS), hand: z.array(z.string()).nullable() }),
   /** A gallery's items in the order of the list. */
   z.strictObject({ kind: z.literal('order-gallery'), page: z.string(), gallery: z.number().int().min(0) }),
-  z.strictObject({ kind: z.literal('set-naming'), own: SiteNotes.shape.naming.unwrap().shape.own, off: z.array(z.string()) }),
+  z.strictObject({
+    kind: z.literal('set-naming'),
+    own: SiteNotes.shape.naming.unwrap().shape.own,
+    off: z.array(z.string()),
+  }),
   /** Thumbnails that have a copy of twice the size offer it to dense screens. */
   z.strictObject({ kind: z.literal('set-sources'), page: z.string() }),
   z.strictObject({ kind: z.literal('set-recipe'), recipe: Recipe }),
   /** A file under another name, with every reference to it. */
   z.strictObject({ kind: z.literal('rename'), from: z.string(), to: z.string() }),
-  z.strictObject({ kind: z.literal('rename-many'), renames: z.array(z.strictObject({ from: z.string(), to: z.string() })).min(1) }),
+  z.strictObject({
+    kind: z.literal('rename-many'),
+    renames: z.array(z.strictObject({ from: z.string(), to: z.string() })).min(1),
+  }),
   /** Two pictures that stand under one another's names change places. */
   z.strictObject({ kind: z.literal('exchange'), one: z.string(), other: z.string() }),
   /** Every reference to a picture leads to another that is the same; the file goes. */
   z.strictObject({ kind: z.literal('merge'), from: z.string(), into: z.string() }),
-  z.strictObject({ kind: z.literal('merge-many'), merges: z.array(z.strictObject({ from: z.string(), into: z.string() })).min(1) }),
+  z.strictObject({
+    kind: z.literal('merge-many'),
+    merges: z.array(z.strictObject({ from: z.string(), into: z.string() })).min(1),
+  }),
   z.strictObject({ kind: z.literal('fix'), finding: z.string(), fix: z.number().int().min(0) }),
   /** Typing in the editor: edits of the text that had `length` characters. */
   z.strictObject({ kind: z.literal('type'), path: z.string(), length: z.number().int().min(0), edits: z.array(edit) }),

@@ -1,6 +1,16 @@
 /** From pictures that were made to the change that puts them in place. */
 import type { Planned } from '../checks/index.ts';
-import { focusOf, FULL_SIZE, madeFullSize, recipeSize, redirect, sourceHash, THUMBNAIL, type PictureTask, type SiteReading } from '../model/index.ts';
+import {
+  focusOf,
+  FULL_SIZE,
+  madeFullSize,
+  recipeSize,
+  redirect,
+  sourceHash,
+  THUMBNAIL,
+  type PictureTask,
+  type SiteReading,
+} from '../model/index.ts';
 import type { Pair } from '../pairing/index.ts';
 import { fingerprint, type SizeRecipe } from '../photo/index.ts';
 import { nameOf, type FileChange, type MadeRecord, type PictureWords, type SiteNotes } from '../site/index.ts';
@@ -27,7 +37,8 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
   for (const { task, source, hash, bytes } of made) {
     const { from, to, as, size } = task;
     const before = site.files.get(to) ?? null;
-    if (before?.kind !== 'binary' || before.hash !== hash) files.push({ kind: 'put', path: to, before, after: { kind: 'binary', hash, bytes } });
+    if (before?.kind !== 'binary' || before.hash !== hash)
+      files.push({ kind: 'put', path: to, before, after: { kind: 'binary', hash, bytes } });
     const replaced = replacedBy(site, task, pairOf.get(from));
     if (replaced !== null) {
       files.push({ kind: 'put', path: replaced, before: site.files.get(replaced) ?? null, after: null });
@@ -36,14 +47,31 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
     }
     const by = fingerprint(size, site.recipe, focusOf(source, site.factsOf(from), site.notes.known));
     // The original of a file that is replaced is known by its content alone.
-    records.set(to, { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash } satisfies MadeRecord);
+    records.set(to, {
+      path: to,
+      as,
+      from: replaced === from ? to : from,
+      of: source,
+      by,
+      is: hash,
+    } satisfies MadeRecord);
     if (task.times === 1) sizes[source] = withOwn(sizes[source] ?? {}, as, size, recipeSize(site.recipe, as));
     if (as === FULL_SIZE && to !== from && replaced !== from) moves.set(from, to);
     if (as === FULL_SIZE) heirs.push({ of: source, is: hash, recorded: recordedIn(site, from, source) });
     if (before?.kind === 'binary' && before.hash !== hash) heirs.push({ of: before.hash, is: hash, recorded: {} });
   }
-  const notes = { ...inherited(site.notes.known, heirs), made: [...records.values()], sizes: Object.fromEntries(Object.entries(sizes).filter(([, own]) => Object.keys(own).length > 0)) };
-  return { ok: true, change: { label: labelFor(made.map(({ task }) => task)), files: [...files, ...redirect(site, moves), ...notesChange(site, notes)] } };
+  const notes = {
+    ...inherited(site.notes.known, heirs),
+    made: [...records.values()],
+    sizes: Object.fromEntries(Object.entries(sizes).filter(([, own]) => Object.keys(own).length > 0)),
+  };
+  return {
+    ok: true,
+    change: {
+      label: labelFor(made.map(({ task }) => task)),
+      files: [...files, ...redirect(site, moves), ...notesChange(site, notes)],
+    },
+  };
 }
 
 /** Pairs by the file that their sizes are made from: the full-size file, or its original. */
@@ -56,12 +84,18 @@ function pairsBySource({ pairing, made }: SiteReading): Map<string, Pair> {
 /** A thumbnail or a made full-size file that has another name or format now gives way to the new one; an original stays. */
 function replacedBy(site: SiteReading, { to, as, times }: PictureTask, pair: Pair | undefined): string | null {
   if (times !== 1 || !pair) return null;
-  const there = as === THUMBNAIL ? pair.thumbnail : as === FULL_SIZE && madeFullSize(site.made, pair.full) ? pair.full : null;
+  const there =
+    as === THUMBNAIL ? pair.thumbnail : as === FULL_SIZE && madeFullSize(site.made, pair.full) ? pair.full : null;
   return there !== null && there !== to && site.files.has(there) ? there : null;
 }
 
 /** A size that is not the recipe's is kept as the picture's own; the recipe's own takes it back. */
-function withOwn(own: Record<string, unknown>, as: string, size: SizeRecipe, usual: SizeRecipe | null): Record<string, unknown> {
+function withOwn(
+  own: Record<string, unknown>,
+  as: string,
+  size: SizeRecipe,
+  usual: SizeRecipe | null,
+): Record<string, unknown> {
   const { [as]: _before, ...others } = own;
   return usual === null || JSON.stringify(size) === JSON.stringify(usual) ? others : { ...others, [as]: size };
 }
@@ -85,22 +119,34 @@ function recordedIn(site: SiteReading, path: string, hash: string): PictureWords
  * What is noted of a content by its hash is noted of what takes its place, too; the old note stays, for an undo.
  * Of two that one content takes the place of, the later in the list is the nearer: what it says holds.
  */
-function inherited({ words, tags, focus, placeKept, order, decisions }: SiteNotes, heirs: readonly Heir[]): Partial<SiteNotes> {
+function inherited(
+  { words, tags, focus, placeKept, order, decisions }: SiteNotes,
+  heirs: readonly Heir[],
+): Partial<SiteNotes> {
   const passOn = <T>(all: Record<string, T>): Record<string, T> => {
-    const added = heirs.flatMap(({ of, is }) => (all[of] !== undefined && all[is] === undefined ? [[is, all[of]] as const] : []));
+    const added = heirs.flatMap(({ of, is }) =>
+      all[of] !== undefined && all[is] === undefined ? [[is, all[of]] as const] : [],
+    );
     return added.length === 0 ? all : { ...all, ...Object.fromEntries(added) };
   };
   const heirOf = new Map(heirs.map(({ of, is }) => [of, is]));
-  const listed = (hashes: readonly string[]) => [...new Set(hashes.flatMap((hash) => [hash, heirOf.get(hash) ?? hash]))];
+  const listed = (hashes: readonly string[]) => [
+    ...new Set(hashes.flatMap((hash) => [hash, heirOf.get(hash) ?? hash])),
+  ];
   const heir = (hash: string) => heirOf.get(hash) ?? hash;
-  const more = decisions.filter(({ small, large }) => heirOf.has(small) || heirOf.has(large)).map((one) => ({ ...one, small: heir(one.small), large: heir(one.large) }));
+  const more = decisions
+    .filter(({ small, large }) => heirOf.has(small) || heirOf.has(large))
+    .map((one) => ({ ...one, small: heir(one.small), large: heir(one.large) }));
   return {
     words: wordsPassedOn(words, heirs),
     tags: passOn(tags),
     focus: passOn(focus),
     placeKept: listed(placeKept),
     order: { ...order, hand: listed(order.hand) },
-    decisions: [...decisions, ...more.filter((one) => !decisions.some((known) => known.small === one.small && known.large === one.large))],
+    decisions: [
+      ...decisions,
+      ...more.filter((one) => !decisions.some((known) => known.small === one.small && known.large === one.large)),
+    ],
   };
 }
 
@@ -109,13 +155,17 @@ function wordsPassedOn(words: SiteNotes['words'], heirs: readonly Heir[]): SiteN
   const passed: SiteNotes['words'] = {};
   for (const { of, is, recorded } of heirs) passed[is] = { ...passed[is], ...recorded, ...words[of] };
   const said = Object.entries(passed).filter(([, one]) => Object.keys(one).length > 0);
-  return said.length === 0 ? words : { ...words, ...Object.fromEntries(said.map(([hash, one]) => [hash, { ...one, ...words[hash] }])) };
+  return said.length === 0
+    ? words
+    : { ...words, ...Object.fromEntries(said.map(([hash, one]) => [hash, { ...one, ...words[hash] }])) };
 }
 
 function labelFor(tasks: readonly PictureTask[]): string {
   const [only] = tasks;
   if (tasks.length === 1 && only) return `Make ${nameOf(only.to)}`;
-  return tasks.every(({ as }) => as === THUMBNAIL) ? `Make ${tasks.length} thumbnails` : `Make ${tasks.length} pictures`;
+  return tasks.every(({ as }) => as === THUMBNAIL)
+    ? `Make ${tasks.length} thumbnails`
+    : `Make ${tasks.length} pictures`;
 }
 
 /** A task with all that is needed to do it away from the reading. */
@@ -128,13 +178,25 @@ export interface ReadyTask extends PictureTask {
 }
 
 export function readyTasks(site: SiteReading, tasks: readonly PictureTask[]): ReadyTask[] {
-  const fullSizeOf = new Map([...site.made.values()].filter(({ as }) => as === FULL_SIZE).map(({ of, is }) => [of, is]));
+  const fullSizeOf = new Map(
+    [...site.made.values()].filter(({ as }) => as === FULL_SIZE).map(({ of, is }) => [of, is]),
+  );
   return tasks.map((task) => {
     const source = sourceHash(site, task);
     const { rights, words } = site.notes.known;
     const file = site.factsOf(task.from)?.words ?? {};
     const own = words[fullSizeOf.get(source) ?? source] ?? {};
-    const said = { copyright: own.copyright ?? file.copyright ?? rights.copyright, credit: own.credit ?? file.credit ?? rights.credit, title: own.title, caption: own.caption };
-    return { ...task, source, focus: focusOf(source, site.factsOf(task.from), site.notes.known), said: Object.fromEntries(Object.entries(said).filter((entry): entry is [string, string] => Boolean(entry[1]))) };
+    const said = {
+      copyright: own.copyright ?? file.copyright ?? rights.copyright,
+      credit: own.credit ?? file.credit ?? rights.credit,
+      title: own.title,
+      caption: own.caption,
+    };
+    return {
+      ...task,
+      source,
+      focus: focusOf(source, site.factsOf(task.from), site.notes.known),
+      said: Object.fromEntries(Object.entries(said).filter((entry): entry is [string, string] => Boolean(entry[1]))),
+    };
   });
 }

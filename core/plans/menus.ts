@@ -1,6 +1,14 @@
 /** The menu that pages share: a page entered in all of them, dummies made real, menus that drifted apart brought together. */
 import type { Planned } from '../checks/index.ts';
-import { attributeOf, insertEntry, replaceValue, verified, writeEntry, type Edited, type Menu } from '../markup/index.ts';
+import {
+  attributeOf,
+  insertEntry,
+  replaceValue,
+  verified,
+  writeEntry,
+  type Edited,
+  type Menu,
+} from '../markup/index.ts';
 import { sharedMenu, type Drift, type SharedMenu, type SiteReading } from '../model/index.ts';
 import { relativeReference, type Edit, type FileChange } from '../site/index.ts';
 
@@ -8,15 +16,25 @@ const refuse = (reason: string): Planned => ({ ok: false, reason });
 const NO_MENU = 'No two pages here share a menu.';
 
 /** A page entered in every menu, behind the last entry. `files` holds pages that are only now being written. */
-export function enterInMenus(shared: SharedMenu, target: string, label: string): { ok: true; files: FileChange[] } | { ok: false; reason: string } {
+export function enterInMenus(
+  shared: SharedMenu,
+  target: string,
+  label: string,
+): { ok: true; files: FileChange[] } | { ok: false; reason: string } {
   const files: FileChange[] = [];
   for (const { page, menu } of shared.pages) {
     if (menu.entries.some((entry) => entry.target === target)) continue;
     // A dummy with this label has waited for the page.
     const dummy = menu.entries.find((entry) => entry.dummy && entry.label.toLowerCase() === label.toLowerCase());
     const href = relativeReference(page.path, target);
-    const edits = dummy?.link ? madeReal(dummy.link, href) : insertEntry(page.document, menu, { href, label, current: page.path === target }, menu.entries.length - 1);
-    if (edits === null) return { ok: false, reason: `${page.path}: no entry of its menu is a plain link to write another one by; write it in the source.` };
+    const edits = dummy?.link
+      ? madeReal(dummy.link, href)
+      : insertEntry(page.document, menu, { href, label, current: page.path === target }, menu.entries.length - 1);
+    if (edits === null)
+      return {
+        ok: false,
+        reason: `${page.path}: no entry of its menu is a plain link to write another one by; write it in the source.`,
+      };
     const checked = sameLinks(page, menu, edits, dummy ? 0 : 1);
     if (!checked.ok) return { ok: false, reason: `${page.path}: ${checked.reason}` };
     files.push({ kind: 'edit', path: page.path, edits });
@@ -33,7 +51,9 @@ function madeReal(link: NonNullable<Menu['entries'][number]['link']>, href: stri
 const sameLinks = (page: SharedMenu['pages'][number]['page'], menu: Menu, edits: Edit[], added: number): Edited =>
   verified(page.document, edits, (after) => {
     const count = (elements: readonly { tag: string }[]) => elements.filter(({ tag }) => tag === 'a').length;
-    return count(after.elements) === count(page.document.elements) + added ? null : `the menu in line ${page.document.lines.lineAt(menu.container.range?.start ?? 0)} would be read otherwise than meant`;
+    return count(after.elements) === count(page.document.elements) + added
+      ? null
+      : `the menu in line ${page.document.lines.lineAt(menu.container.range?.start ?? 0)} would be read otherwise than meant`;
   });
 
 export function addMenuEntry(site: SiteReading, { target, label }: { target: string; label: string }): Planned {
@@ -42,7 +62,13 @@ export function addMenuEntry(site: SiteReading, { target, label }: { target: str
   const entered = enterInMenus(shared, target, label);
   if (!entered.ok) return refuse(entered.reason);
   if (entered.files.length === 0) return refuse(`Every menu leads to ${target} already.`);
-  return { ok: true, change: { label: `Enter ${target} in ${entered.files.length === 1 ? 'one menu' : `${entered.files.length} menus`}`, files: entered.files } };
+  return {
+    ok: true,
+    change: {
+      label: `Enter ${target} in ${entered.files.length === 1 ? 'one menu' : `${entered.files.length} menus`}`,
+      files: entered.files,
+    },
+  };
 }
 
 /** Every menu says what most of them say: what is missing is added in its place, dummies lead to their page, labels are as most write them. */
@@ -55,7 +81,10 @@ export function alignMenus(site: SiteReading): Planned {
     let added = 0;
     for (const one of drift) {
       const made = editsFor(shared, page.path, page.document, menu, one);
-      if (made === null) return refuse(`${page.path}: no entry of its menu is a plain link to write “${one.label}” by; write it in the source.`);
+      if (made === null)
+        return refuse(
+          `${page.path}: no entry of its menu is a plain link to write “${one.label}” by; write it in the source.`,
+        );
       edits.push(...made);
       if (one.kind === 'missing') added++;
     }
@@ -66,24 +95,51 @@ export function alignMenus(site: SiteReading): Planned {
     files.push({ kind: 'edit', path: page.path, edits });
   }
   if (files.length === 0) return refuse('All menus say the same already.');
-  return { ok: true, change: { label: `Bring the menus of ${files.length === 1 ? 'one page' : `${files.length} pages`} together`, files } };
+  return {
+    ok: true,
+    change: {
+      label: `Bring the menus of ${files.length === 1 ? 'one page' : `${files.length} pages`} together`,
+      files,
+    },
+  };
 }
 
-function editsFor(shared: SharedMenu, path: string, document: SharedMenu['pages'][number]['page']['document'], menu: Menu, drift: Drift): Edit[] | null {
+function editsFor(
+  shared: SharedMenu,
+  path: string,
+  document: SharedMenu['pages'][number]['page']['document'],
+  menu: Menu,
+  drift: Drift,
+): Edit[] | null {
   const { target, label } = drift;
   const href = relativeReference(path, target);
   if (drift.kind === 'dummy') return drift.entry.link ? madeReal(drift.entry.link, href) : null;
   if (drift.kind === 'label') {
     const { unit, current } = drift.entry;
     // Only words that stand in one piece are written anew.
-    const [text, ...more] = [unit, ...(drift.entry.link && drift.entry.link !== unit ? [drift.entry.link] : [])].flatMap(({ texts }) => texts.filter(({ value }) => value.trim() === drift.entry.label));
+    const [text, ...more] = [
+      unit,
+      ...(drift.entry.link && drift.entry.link !== unit ? [drift.entry.link] : []),
+    ].flatMap(({ texts }) => texts.filter(({ value }) => value.trim() === drift.entry.label));
     if (!text || more.length > 0) return current ? [] : null;
     const written = document.text.slice(text.range.start, text.range.end);
     const start = text.range.start + /^\s*/.exec(written)![0].length;
-    return [{ start, end: text.range.end - /\s*$/.exec(written)![0].length, text: label.replaceAll('&', '&amp;').replaceAll('<', '&lt;') }];
+    return [
+      {
+        start,
+        end: text.range.end - /\s*$/.exec(written)![0].length,
+        text: label.replaceAll('&', '&amp;').replaceAll('<', '&lt;'),
+      },
+    ];
   }
   if (writeEntry(document, menu, { href, label, current: path === target }) === null) return null;
-  const before = shared.entries.slice(0, shared.entries.findIndex((one) => one.target === target)).map((one) => one.target).reverse();
+  const before = shared.entries
+    .slice(
+      0,
+      shared.entries.findIndex((one) => one.target === target),
+    )
+    .map((one) => one.target)
+    .reverse();
   const neighbour = before.map((one) => menu.entries.findIndex((entry) => entry.target === one)).find((at) => at >= 0);
   return insertEntry(document, menu, { href, label, current: path === target }, neighbour ?? -1);
 }

@@ -1,8 +1,34 @@
 /** A new page: from a clean skeleton, or from one that is there, whose head, menu, scripts and layout it keeps. */
 import type { Planned } from '../checks/index.ts';
-import { descendants, freshItems, encodeMarkup, menusOf, moveMark, parsePage, removeItems, textOf, galleriesOf, skeletonPage, SKELETON_STYLE, writeEntry, type NewItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import {
+  descendants,
+  freshItems,
+  encodeMarkup,
+  menusOf,
+  moveMark,
+  parsePage,
+  removeItems,
+  textOf,
+  galleriesOf,
+  skeletonPage,
+  SKELETON_STYLE,
+  writeEntry,
+  type NewItem,
+  type PageDocument,
+  type PageElement,
+} from '../markup/index.ts';
 import { pageReferences, sharedMenu, type PageReading, type SiteReading } from '../model/index.ts';
-import { applyEdits, cleanPath, folderOf, isPagePath, isStylePath, relativeReference, resolveInSite, type Edit, type FileChange } from '../site/index.ts';
+import {
+  applyEdits,
+  cleanPath,
+  folderOf,
+  isPagePath,
+  isStylePath,
+  relativeReference,
+  resolveInSite,
+  type Edit,
+  type FileChange,
+} from '../site/index.ts';
 import { enterInMenus } from './menus.ts';
 import { notesChange } from './notes.ts';
 import type { NewPicture } from './intent.ts';
@@ -21,7 +47,11 @@ export interface NewPageWish {
 }
 
 /** `itemFor` writes a picture's addresses as they stand in a page at that path. */
-export function newPage(site: SiteReading, { path: raw, title, from, pictures = [], entry }: NewPageWish, itemFor: (page: string, picture: NewPicture) => NewItem): Planned {
+export function newPage(
+  site: SiteReading,
+  { path: raw, title, from, pictures = [], entry }: NewPageWish,
+  itemFor: (page: string, picture: NewPicture) => NewItem,
+): Planned {
   const clean = cleanPath(raw.trim());
   if (!clean.ok) return refuse(`“${raw}” cannot be a page’s name: ${clean.reason}.`);
   const { path } = clean;
@@ -29,29 +59,65 @@ export function newPage(site: SiteReading, { path: raw, title, from, pictures = 
   if (site.index.lookup(path).found !== 'nothing') return refuse(`There is a file ${path} already.`);
   const source = from === undefined ? undefined : site.pages.find((one) => one.path === from);
   if (from !== undefined && !source) return refuse(`There is no page ${from} any more.`);
-  const made = source ? copied(site, source, path, title, pictures.map((picture) => itemFor(path, picture)), entry ?? null) : skeleton(site, path, title);
+  const made = source
+    ? copied(
+        site,
+        source,
+        path,
+        title,
+        pictures.map((picture) => itemFor(path, picture)),
+        entry ?? null,
+      )
+    : skeleton(site, path, title);
   if (!made.ok) return made;
   const shared = entry === undefined ? null : sharedMenu(site.pages);
-  if (entry !== undefined && !shared) return refuse('No two pages here share a menu, so there is none to enter the page in.');
+  if (entry !== undefined && !shared)
+    return refuse('No two pages here share a menu, so there is none to enter the page in.');
   const entered = shared && entry !== undefined ? enterInMenus(shared, path, entry) : { ok: true as const, files: [] };
   if (!entered.ok) return refuse(entered.reason);
   // What was said of the items of the page that it is made from goes for those of the new one.
   const said = site.notes.known.units.filter((one) => one.page === from);
-  const notes = said.length > 0 ? notesChange(site, { units: [...site.notes.known.units, ...said.map((one) => ({ ...one, page: path }))] }) : [];
-  return { ok: true, change: { label: source ? `New page ${path} from ${source.path}` : `New page ${path}`, files: [...made.files, ...entered.files, ...notes] } };
+  const notes =
+    said.length > 0
+      ? notesChange(site, { units: [...site.notes.known.units, ...said.map((one) => ({ ...one, page: path }))] })
+      : [];
+  return {
+    ok: true,
+    change: {
+      label: source ? `New page ${path} from ${source.path}` : `New page ${path}`,
+      files: [...made.files, ...entered.files, ...notes],
+    },
+  };
 }
 
 type Made = { ok: true; files: FileChange[] } | { ok: false; reason: string };
 
 function skeleton(site: SiteReading, path: string, title: string): Made {
-  const styles = [...site.files.keys()].filter((one) => isStylePath(one) && !site.kits.some((kit) => one.startsWith(`${kit.manifest.folder}/`)));
+  const styles = [...site.files.keys()].filter(
+    (one) => isStylePath(one) && !site.kits.some((kit) => one.startsWith(`${kit.manifest.folder}/`)),
+  );
   const style = styles[0] ?? `${folderOf(path)}style.css`;
-  const files: FileChange[] = [{ kind: 'put', path, before: null, after: { kind: 'text', text: skeletonPage(title, relativeReference(path, style)) } }];
-  if (styles.length === 0) files.push({ kind: 'put', path: style, before: null, after: { kind: 'text', text: SKELETON_STYLE } });
+  const files: FileChange[] = [
+    {
+      kind: 'put',
+      path,
+      before: null,
+      after: { kind: 'text', text: skeletonPage(title, relativeReference(path, style)) },
+    },
+  ];
+  if (styles.length === 0)
+    files.push({ kind: 'put', path: style, before: null, after: { kind: 'text', text: SKELETON_STYLE } });
   return { ok: true, files };
 }
 
-function copied(site: SiteReading, source: PageReading, path: string, title: string, items: readonly NewItem[], entry: string | null): Made {
+function copied(
+  site: SiteReading,
+  source: PageReading,
+  path: string,
+  title: string,
+  items: readonly NewItem[],
+  entry: string | null,
+): Made {
   // One step after the other, each on the text of the one before: what they change lies side by side or within.
   const steps: ((page: PageDocument) => Edit[] | string)[] = [
     (page) => titleEdits(site, source, page, title),
@@ -74,14 +140,26 @@ function copied(site: SiteReading, source: PageReading, path: string, title: str
 function titleEdits(site: SiteReading, source: PageReading, page: PageDocument, title: string): Edit[] {
   const own = page.elements.find(({ tag }) => tag === 'title');
   const heading = page.elements.find(({ tag }) => tag === 'h1');
-  const others = site.pages.filter((one) => one !== source).flatMap(({ document }) => document.elements.find(({ tag }) => tag === 'title') ?? []).map((element) => textOf(element).trim());
+  const others = site.pages
+    .filter((one) => one !== source)
+    .flatMap(({ document }) => document.elements.find(({ tag }) => tag === 'title') ?? [])
+    .map((element) => textOf(element).trim());
   const said = own ? textOf(own).trim() : '';
   const frame = /^(.+?)(\s+[–—|·:-]\s+)(.+)$/s.exec(said);
-  const kept = frame && others.some((other) => other.endsWith(frame[3]!)) ? `${title}${frame[2]!}${frame[3]!}` : frame && others.some((other) => other.startsWith(frame[1]!)) ? `${frame[1]!}${frame[2]!}${title}` : title;
-  return [...(own ? insideEdit(own, kept) : []), ...(heading && ![...descendants(heading)].some(({ tag }) => tag === 'img') ? insideEdit(heading, title) : [])];
+  const kept =
+    frame && others.some((other) => other.endsWith(frame[3]!))
+      ? `${title}${frame[2]!}${frame[3]!}`
+      : frame && others.some((other) => other.startsWith(frame[1]!))
+        ? `${frame[1]!}${frame[2]!}${title}`
+        : title;
+  return [
+    ...(own ? insideEdit(own, kept) : []),
+    ...(heading && ![...descendants(heading)].some(({ tag }) => tag === 'img') ? insideEdit(heading, title) : []),
+  ];
 }
 
-const insideEdit = ({ open, close }: PageElement, text: string): Edit[] => (open && close ? [{ start: open.end, end: close.start, text: encodeMarkup(text) }] : []);
+const insideEdit = ({ open, close }: PageElement, text: string): Edit[] =>
+  open && close ? [{ start: open.end, end: close.start, text: encodeMarkup(text) }] : [];
 
 /** New pictures in the pattern of the old ones, which go; of further galleries nothing is kept but their place. */
 function galleryEdits(page: PageDocument, items: readonly NewItem[]): Edit[] | string {
@@ -109,7 +187,12 @@ function menuEdits(page: PageDocument, from: string, to: string, entry: string |
   const [menu] = menusOf(page, from);
   if (!menu) return [];
   const own = menu.entries.find(({ current }) => current);
-  const waiting = entry === null ? undefined : menu.entries.find(({ target, dummy, label }) => target === to || (dummy && label.toLowerCase() === entry.toLowerCase()));
+  const waiting =
+    entry === null
+      ? undefined
+      : menu.entries.find(
+          ({ target, dummy, label }) => target === to || (dummy && label.toLowerCase() === entry.toLowerCase()),
+        );
   const edits = moveMark(page, menu, own, waiting, relativeReference(from, from));
   if (entry === null) return edits;
   const last = menu.entries.at(-1)!;
@@ -121,10 +204,14 @@ function menuEdits(page: PageDocument, from: string, to: string, entry: string |
     return edits.sort((a, b) => a.start - b.start);
   }
   const text = writeEntry(page, menu, wish);
-  const end = last.unit.range && last.unit.range.start + page.text.slice(last.unit.range.start, last.unit.range.end).trimEnd().length;
+  const end =
+    last.unit.range &&
+    last.unit.range.start + page.text.slice(last.unit.range.start, last.unit.range.end).trimEnd().length;
   const before = menu.entries.at(-2)?.unit.range;
   if (text === null || !end || !last.unit.range) return edits;
-  const between = before ? page.text.slice(before.start + page.text.slice(before.start, before.end).trimEnd().length, last.unit.range.start) : '\n';
+  const between = before
+    ? page.text.slice(before.start + page.text.slice(before.start, before.end).trimEnd().length, last.unit.range.start)
+    : '\n';
   return [...edits, { start: end, end, text: between + text }].sort((a, b) => a.start - b.start);
 }
 
@@ -135,6 +222,13 @@ function rebasedEdits(page: PageDocument, from: string, to: string): Edit[] {
     if (target.kind !== 'file' || unplaced) return [];
     const tail = /[?#].*$/s.exec(value)?.[0] ?? '';
     const address = relativeReference(to, target.path) + tail;
-    return address === value ? [] : [{ ...range, text: raw ? address : address.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll("'", '&#39;') }];
+    return address === value
+      ? []
+      : [
+          {
+            ...range,
+            text: raw ? address : address.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll("'", '&#39;'),
+          },
+        ];
   });
 }

@@ -12,7 +12,10 @@ type Order = SiteNotes['order'];
 const SAYS: Record<Order['by'], string> = { name: 'by name', taken: 'by the day they were taken', hand: 'by hand' };
 
 /** `hand` holds paths of full-size files; they are kept by content. */
-export function setOrder(site: SiteReading, { by, hand }: { by: Order['by']; hand: readonly string[] | null }): Planned {
+export function setOrder(
+  site: SiteReading,
+  { by, hand }: { by: Order['by']; hand: readonly string[] | null },
+): Planned {
   const hashes = hand?.flatMap((path) => hashOf(site, path) ?? []) ?? site.notes.known.order.hand;
   return changeNotes(site, `Order pictures ${SAYS[by]}`, { order: { by, hand: hashes } });
 }
@@ -25,10 +28,12 @@ const hashOf = (site: SiteReading, path: string): string | null => {
 /** Compares full-size files by the order that the site is in; what it says nothing of comes last, by name. */
 export function byOrder(site: SiteReading): (a: string, b: string) => number {
   const { by, hand } = site.notes.known.order;
-  const byName = (a: string, b: string) => byNaturalName(folderOf(a), folderOf(b)) || byNaturalName(nameOf(a), nameOf(b));
+  const byName = (a: string, b: string) =>
+    byNaturalName(folderOf(a), folderOf(b)) || byNaturalName(nameOf(a), nameOf(b));
   if (by === 'name') return byName;
   if (by === 'taken') {
-    const taken = (path: string) => takenAtOf(site.notes.known, hashOf(site, path) ?? '', site.factsOf(path)) ?? '\uffff';
+    const taken = (path: string) =>
+      takenAtOf(site.notes.known, hashOf(site, path) ?? '', site.factsOf(path)) ?? '\uffff';
     return (a, b) => (taken(a) < taken(b) ? -1 : taken(a) > taken(b) ? 1 : byName(a, b));
   }
   const places = new Map(hand.map((hash, n) => [hash, n]));
@@ -40,16 +45,22 @@ export function byOrder(site: SiteReading): (a: string, b: string) => number {
 }
 
 /** Items whose picture is not of this site stay behind the others, in their own order. */
-export function orderGallery(site: SiteReading, { page: path, gallery: n }: { page: string; gallery: number }): Planned {
+export function orderGallery(
+  site: SiteReading,
+  { page: path, gallery: n }: { page: string; gallery: number },
+): Planned {
   const found = galleryAt(site, { page: path, gallery: n });
   if (!found) return { ok: false, reason: GALLERY_GONE };
   const { page, gallery, strands } = found;
   const compare = byOrder(site);
-  const order = strands.map((_, at) => at).sort((a, b) => {
-    const [left, right] = [strands[a]?.full ?? null, strands[b]?.full ?? null];
-    if (left === null || right === null) return left === right ? a - b : left === null ? 1 : -1;
-    return compare(left, right) || a - b;
-  });
-  if (order.every((from, at) => from === at)) return { ok: false, reason: `The gallery of ${path} is in this order already.` };
+  const order = strands
+    .map((_, at) => at)
+    .sort((a, b) => {
+      const [left, right] = [strands[a]?.full ?? null, strands[b]?.full ?? null];
+      if (left === null || right === null) return left === right ? a - b : left === null ? 1 : -1;
+      return compare(left, right) || a - b;
+    });
+  if (order.every((from, at) => from === at))
+    return { ok: false, reason: `The gallery of ${path} is in this order already.` };
   return planEdits(`Put the gallery of ${path} in order`, path, orderItems(page.document, gallery, order));
 }

@@ -1,6 +1,15 @@
 /** Work on whole pages: deleted with all that led to them, stylesheets put on and taken off. */
 import type { Planned } from '../checks/index.ts';
-import { cutLine, insertStylesheet, menusOf, removeEntry, unlinked, valueOf, verified, type PageElement } from '../markup/index.ts';
+import {
+  cutLine,
+  insertStylesheet,
+  menusOf,
+  removeEntry,
+  unlinked,
+  valueOf,
+  verified,
+  type PageElement,
+} from '../markup/index.ts';
 import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
 import { editsOverlap, isStylePath, nameOf, relativeReference, type Edit, type FileChange } from '../site/index.ts';
 import { styleLink } from '../style/index.ts';
@@ -8,7 +17,8 @@ import { notesChange } from './notes.ts';
 
 const refuse = (reason: string): Planned => ({ ok: false, reason });
 
-const leadsTo = (site: SiteReading, from: string, value: string | undefined, path: string): boolean => resolved(value, from, site.index)?.real === path;
+const leadsTo = (site: SiteReading, from: string, value: string | undefined, path: string): boolean =>
+  resolved(value, from, site.index)?.real === path;
 
 /** A page goes with its entries in the menus; of other links to it the words stay. Links of gallery items are left, for what they shall open only their author knows. */
 export function deletePage(site: SiteReading, { path }: { path: string }): Planned {
@@ -22,13 +32,32 @@ export function deletePage(site: SiteReading, { path }: { path: string }): Plann
     const edits = partingEdits(site, page, path);
     left += edits.left;
     if (edits.edits.length === 0) continue;
-    const checked = verified(page.document, edits.edits, (after) => (after.elements.filter(({ tag }) => tag === 'img').length === page.document.elements.filter(({ tag }) => tag === 'img').length ? null : 'pictures would vanish'));
+    const checked = verified(page.document, edits.edits, (after) =>
+      after.elements.filter(({ tag }) => tag === 'img').length ===
+      page.document.elements.filter(({ tag }) => tag === 'img').length
+        ? null
+        : 'pictures would vanish',
+    );
     if (!checked.ok) return refuse(`${page.path}: ${checked.reason}`);
     files.push({ kind: 'edit', path: page.path, edits: edits.edits });
   }
   const { spreads, units } = site.notes.known;
-  const notes = spreads.some(({ pages }) => pages.includes(path)) || units.some(({ page }) => page === path) ? notesChange(site, { spreads: spreads.map((one) => ({ ...one, pages: one.pages.filter((other) => other !== path) })).filter(({ pages }) => pages.length > 0), units: units.filter(({ page }) => page !== path) }) : [];
-  return { ok: true, change: { label: `Delete ${path}${left > 0 ? `; ${left} ${left === 1 ? 'item of a gallery still leads' : 'items of galleries still lead'} to it` : ''}`, files: [...files, ...notes] } };
+  const notes =
+    spreads.some(({ pages }) => pages.includes(path)) || units.some(({ page }) => page === path)
+      ? notesChange(site, {
+          spreads: spreads
+            .map((one) => ({ ...one, pages: one.pages.filter((other) => other !== path) }))
+            .filter(({ pages }) => pages.length > 0),
+          units: units.filter(({ page }) => page !== path),
+        })
+      : [];
+  return {
+    ok: true,
+    change: {
+      label: `Delete ${path}${left > 0 ? `; ${left} ${left === 1 ? 'item of a gallery still leads' : 'items of galleries still lead'} to it` : ''}`,
+      files: [...files, ...notes],
+    },
+  };
 }
 
 function partingEdits(site: SiteReading, page: PageReading, path: string): { edits: Edit[]; left: number } {
@@ -55,22 +84,40 @@ function partingEdits(site: SiteReading, page: PageReading, path: string): { edi
 }
 
 /** A stylesheet linked from pages by the path that is right from each, or taken off. */
-export function setStylesheet(site: SiteReading, { pages: paths, sheet, on }: { pages: readonly string[]; sheet: string; on: boolean }): Planned {
+export function setStylesheet(
+  site: SiteReading,
+  { pages: paths, sheet, on }: { pages: readonly string[]; sheet: string; on: boolean },
+): Planned {
   if (!site.files.has(sheet) || !isStylePath(sheet)) return refuse(`There is no stylesheet ${sheet} any more.`);
   const files: FileChange[] = [];
   for (const path of paths) {
     const page = site.pages.find((one) => one.path === path);
     if (!page) return refuse(`There is no page ${path} any more.`);
-    const links = page.document.elements.filter((element) => leadsTo(site, path, styleLink(element) ?? undefined, sheet));
+    const links = page.document.elements.filter((element) =>
+      leadsTo(site, path, styleLink(element) ?? undefined, sheet),
+    );
     if (on === links.length > 0) continue;
-    const edits = on ? [insertStylesheet(page.document, relativeReference(path, sheet))] : links.map(({ range }) => range && cutLine(page.document, range));
+    const edits = on
+      ? [insertStylesheet(page.document, relativeReference(path, sheet))]
+      : links.map(({ range }) => range && cutLine(page.document, range));
     const sure = edits.filter((edit): edit is Edit => edit !== null);
-    if (sure.length === 0) return refuse(`${path} has no head to link a stylesheet from; write one in the source first.`);
-    const checked = verified(page.document, sure, (after) => (after.elements.length - page.document.elements.length === (on ? 1 : -sure.length) ? null : 'the page would be read otherwise than meant'));
+    if (sure.length === 0)
+      return refuse(`${path} has no head to link a stylesheet from; write one in the source first.`);
+    const checked = verified(page.document, sure, (after) =>
+      after.elements.length - page.document.elements.length === (on ? 1 : -sure.length)
+        ? null
+        : 'the page would be read otherwise than meant',
+    );
     if (!checked.ok) return refuse(`${path}: ${checked.reason}`);
     files.push({ kind: 'edit', path, edits: sure });
   }
-  if (files.length === 0) return refuse(on ? `Every one of these pages has ${nameOf(sheet)} already.` : `None of these pages has ${nameOf(sheet)}.`);
+  if (files.length === 0)
+    return refuse(
+      on ? `Every one of these pages has ${nameOf(sheet)} already.` : `None of these pages has ${nameOf(sheet)}.`,
+    );
   const pages = files.length === 1 ? files[0]!.path : `${files.length} pages`;
-  return { ok: true, change: { label: on ? `Link ${nameOf(sheet)} from ${pages}` : `Take ${nameOf(sheet)} off ${pages}`, files } };
+  return {
+    ok: true,
+    change: { label: on ? `Link ${nameOf(sheet)} from ${pages}` : `Take ${nameOf(sheet)} off ${pages}`, files },
+  };
 }

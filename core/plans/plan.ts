@@ -6,7 +6,17 @@ import { troubleOf } from '../pairing/index.ts';
 import { nameOf, relativeReference, type FileChange, type ListMapping } from '../site/index.ts';
 import { decide } from './decide.ts';
 import { GALLERY_GONE, itemOf, type FoundItem } from './items.ts';
-import { applyPatternTo, completeItems, copyMany, fillWords, moveMany, removeMany, renumberGallery, setOnEveryLink, setSlotOf } from './itemWork.ts';
+import {
+  applyPatternTo,
+  completeItems,
+  copyMany,
+  fillWords,
+  moveMany,
+  removeMany,
+  renumberGallery,
+  setOnEveryLink,
+  setSlotOf,
+} from './itemWork.ts';
 import { linkTo } from './links.ts';
 import { addMenuEntry, alignMenus } from './menus.ts';
 import { newPage } from './newPage.ts';
@@ -29,10 +39,22 @@ const GONE = 'This item is no longer where it was; the page has changed meanwhil
 type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
 
 const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) => Planned } = {
-  'set-alt': (site, { strand, value }) => withItem(site, strand, ({ page, item, strand: at }) => planEdits(`Set the alt text of ${at.name}`, page.path, setAlt(page.document, item, value))),
-  'set-caption': (site, { strand, value }) => withItem(site, strand, ({ page, item, strand: at }) => planEdits(`Set the caption of ${at.name}`, page.path, setCaption(page.document, item, value))),
-  'remove-item': (site, { strand }) => withItem(site, strand, ({ page, gallery, strand: at }) => planEdits(`Remove ${at.name} from ${page.path}`, page.path, removeItem(page.document, gallery, at.item))),
-  'move-item': (site, { strand, to }) => withItem(site, strand, ({ page, gallery, strand: at }) => planEdits(`Move ${at.name} to place ${to + 1}`, page.path, moveItem(page.document, gallery, at.item, to))),
+  'set-alt': (site, { strand, value }) =>
+    withItem(site, strand, ({ page, item, strand: at }) =>
+      planEdits(`Set the alt text of ${at.name}`, page.path, setAlt(page.document, item, value)),
+    ),
+  'set-caption': (site, { strand, value }) =>
+    withItem(site, strand, ({ page, item, strand: at }) =>
+      planEdits(`Set the caption of ${at.name}`, page.path, setCaption(page.document, item, value)),
+    ),
+  'remove-item': (site, { strand }) =>
+    withItem(site, strand, ({ page, gallery, strand: at }) =>
+      planEdits(`Remove ${at.name} from ${page.path}`, page.path, removeItem(page.document, gallery, at.item)),
+    ),
+  'move-item': (site, { strand, to }) =>
+    withItem(site, strand, ({ page, gallery, strand: at }) =>
+      planEdits(`Move ${at.name} to place ${to + 1}`, page.path, moveItem(page.document, gallery, at.item, to)),
+    ),
   'remove-items': removeMany,
   'move-items': moveMany,
   'copy-items': copyMany,
@@ -82,7 +104,8 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   },
   type: (site, { path, length, edits }) => {
     const content = site.files.get(path);
-    if (content?.kind !== 'text' || content.text.length !== length) return refuse(`${path} was changed elsewhere while you typed; your text is still in the editor.`);
+    if (content?.kind !== 'text' || content.text.length !== length)
+      return refuse(`${path} was changed elsewhere while you typed; your text is still in the editor.`);
     return { ok: true, change: { label: `Type in ${path}`, files: [{ kind: 'edit', path, edits }] } };
   },
 };
@@ -96,28 +119,52 @@ function withItem(site: SiteReading, id: string, plan: (found: FoundItem) => Pla
   return found ? plan(found) : refuse(GONE);
 }
 
-function addPictures(site: SiteReading, { page: path, gallery: n, pictures, at, mapping }: Of<'add-pictures'>): Planned {
+function addPictures(
+  site: SiteReading,
+  { page: path, gallery: n, pictures, at, mapping }: Of<'add-pictures'>,
+): Planned {
   const page = site.pages.find((one) => one.path === path);
   if (!page) return refuse(`There is no page ${path} any more.`);
   const items = pictures.map((picture) => itemFor(site, path, picture));
   const gallery = n === null ? undefined : page.galleries[n];
   const label = `Add ${pictures.length === 1 ? '1 picture' : `${pictures.length} pictures`} to ${path}`;
   if (n !== null && !gallery) return refuse(GALLERY_GONE);
-  const planned = planEdits(label, path, gallery ? addItems(page.document, gallery, items, Math.min(at ?? gallery.items.length, gallery.items.length)) : firstGallery(page.document, items));
-  return planned.ok ? { ok: true, change: { label, files: [...planned.change.files, ...notesOfList(site, pictures, mapping)] } } : planned;
+  const planned = planEdits(
+    label,
+    path,
+    gallery
+      ? addItems(page.document, gallery, items, Math.min(at ?? gallery.items.length, gallery.items.length))
+      : firstGallery(page.document, items),
+  );
+  return planned.ok
+    ? { ok: true, change: { label, files: [...planned.change.files, ...notesOfList(site, pictures, mapping)] } }
+    : planned;
 }
 
 /** Tags that a list gives, and what its columns hold, for the next time. */
-function notesOfList(site: SiteReading, pictures: readonly NewPicture[], mapping: ListMapping | undefined): FileChange[] {
+function notesOfList(
+  site: SiteReading,
+  pictures: readonly NewPicture[],
+  mapping: ListMapping | undefined,
+): FileChange[] {
   const tagged = pictures.flatMap(({ full, tags = [] }) => {
     const content = site.files.get(full);
-    return content?.kind === 'binary' && tags.length > 0 ? [[content.hash, [...new Set([...(site.notes.known.tags[content.hash] ?? []), ...tags])]] as [string, string[]]] : [];
+    return content?.kind === 'binary' && tags.length > 0
+      ? [[content.hash, [...new Set([...(site.notes.known.tags[content.hash] ?? []), ...tags])]] as [string, string[]]]
+      : [];
   });
   if (tagged.length === 0 && mapping === undefined) return [];
-  return notesChange(site, { tags: { ...site.notes.known.tags, ...Object.fromEntries(tagged) }, ...(mapping ? { lists: withMapping(site, mapping) } : {}) });
+  return notesChange(site, {
+    tags: { ...site.notes.known.tags, ...Object.fromEntries(tagged) },
+    ...(mapping ? { lists: withMapping(site, mapping) } : {}),
+  });
 }
 
-const withMapping = ({ notes }: SiteReading, mapping: ListMapping) => [mapping, ...notes.known.lists.filter(({ columns }) => columns.join('\n') !== mapping.columns.join('\n'))].slice(0, 50);
+const withMapping = ({ notes }: SiteReading, mapping: ListMapping) =>
+  [mapping, ...notes.known.lists.filter(({ columns }) => columns.join('\n') !== mapping.columns.join('\n'))].slice(
+    0,
+    50,
+  );
 
 function itemFor(site: SiteReading, page: string, { thumbnail, full, title, alt, caption }: NewPicture): NewItem {
   const size = site.factsOf(thumbnail);
@@ -132,7 +179,8 @@ function itemFor(site: SiteReading, page: string, { thumbnail, full, title, alt,
 }
 
 /** An outside address is kept as it is. */
-const referenceTo = (page: string, target: string): string => (/^https?:\/\//i.test(target) ? target : relativeReference(page, target));
+const referenceTo = (page: string, target: string): string =>
+  /^https?:\/\//i.test(target) ? target : relativeReference(page, target);
 
 function setFocus(site: SiteReading, { picture, focus }: Of<'set-focus'>): Planned {
   const content = site.files.get(picture);
@@ -141,10 +189,14 @@ function setFocus(site: SiteReading, { picture, focus }: Of<'set-focus'>): Plann
   const record = madeFullSize(site.made, picture);
   const hashes = [content.hash, ...(record ? [record.of] : [])];
   const others = Object.fromEntries(Object.entries(site.notes.known.focus).filter(([hash]) => !hashes.includes(hash)));
-  return changeNotes(site, `Cut ${nameOf(picture)} about ${focus ? 'another' : 'the suggested'} point`, { focus: focus ? { ...others, ...Object.fromEntries(hashes.map((hash) => [hash, focus])) } : others });
+  return changeNotes(site, `Cut ${nameOf(picture)} about ${focus ? 'another' : 'the suggested'} point`, {
+    focus: focus ? { ...others, ...Object.fromEntries(hashes.map((hash) => [hash, focus])) } : others,
+  });
 }
 
 function setNaming(site: SiteReading, { own, off }: Of<'set-naming'>): Planned {
   const trouble = own.map(troubleOf).find((one) => one !== null);
-  return trouble ? refuse(trouble) : changeNotes(site, 'Change how thumbnails are named here', { naming: { own, off } });
+  return trouble
+    ? refuse(trouble)
+    : changeNotes(site, 'Change how thumbnails are named here', { naming: { own, off } });
 }

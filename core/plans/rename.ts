@@ -23,17 +23,22 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
     if (!site.files.has(from)) return refuse(`There is no ${from} any more.`);
     const clean = cleanPath(raw.trim());
     if (!clean.ok) return refuse(`“${raw}” cannot be a file’s name: ${clean.reason}.`);
-    if (extensionOf(clean.path) !== extensionOf(from)) return refuse(`${nameOf(from)} would become a .${extensionOf(clean.path)} by name alone; its content would not change.`);
+    if (extensionOf(clean.path) !== extensionOf(from))
+      return refuse(
+        `${nameOf(from)} would become a .${extensionOf(clean.path)} by name alone; its content would not change.`,
+      );
     if (clean.path !== from) moves.set(from, clean.path);
   }
   const wanted = new Map<string, string>();
   for (const [from, to] of moves) {
     const twin = wanted.get(to.toLowerCase());
-    if (twin !== undefined) return refuse(`${nameOf(twin)} and ${nameOf(from)} would both be called ${to}. Put {number} into the pattern.`);
+    if (twin !== undefined)
+      return refuse(`${nameOf(twin)} and ${nameOf(from)} would both be called ${to}. Put {number} into the pattern.`);
     wanted.set(to.toLowerCase(), from);
     const there = site.index.lookup(to);
     // The same name in other capitals is what is often asked for; a name that is given up is free.
-    if (there.found !== 'nothing' && there.path !== from && !moves.has(there.path)) return refuse(`There is a file ${there.path} already.`);
+    if (there.found !== 'nothing' && there.path !== from && !moves.has(there.path))
+      return refuse(`There is a file ${there.path} already.`);
   }
   if (moves.size === 0) return refuse('All of them are called so already.');
   const [only] = moves;
@@ -45,15 +50,26 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
 function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
   const { made, spreads, units } = site.notes.known;
   const to = (path: string) => moves.get(path) ?? path;
-  const changed = { ...(made.some(({ path, from }) => moves.has(path) || moves.has(from)) ? { made: made.map((record) => ({ ...record, path: to(record.path), from: to(record.from) })) } : {}), ...(spreads.some(({ pages }) => pages.some((path) => moves.has(path))) ? { spreads: spreads.map((spread) => ({ ...spread, pages: spread.pages.map(to) })) } : {}) };
-  if (units.some(({ page }) => moves.has(page))) Object.assign(changed, { units: units.map((one) => ({ ...one, page: to(one.page) })) });
+  const changed = {
+    ...(made.some(({ path, from }) => moves.has(path) || moves.has(from))
+      ? { made: made.map((record) => ({ ...record, path: to(record.path), from: to(record.from) })) }
+      : {}),
+    ...(spreads.some(({ pages }) => pages.some((path) => moves.has(path)))
+      ? { spreads: spreads.map((spread) => ({ ...spread, pages: spread.pages.map(to) })) }
+      : {}),
+  };
+  if (units.some(({ page }) => moves.has(page)))
+    Object.assign(changed, { units: units.map((one) => ({ ...one, page: to(one.page) })) });
   return Object.keys(changed).length === 0 ? [] : notesChange(site, changed);
 }
 
 export function exchange(site: SiteReading, { one, other }: { one: string; other: string }): Planned {
   const [a, b] = [site.files.get(one), site.files.get(other)];
   if (!a || !b) return refuse(`There is no ${a ? other : one} any more.`);
-  if (extensionOf(one) !== extensionOf(other)) return refuse(`${nameOf(one)} and ${nameOf(other)} are of different formats; under one another’s names they would be told wrongly.`);
+  if (extensionOf(one) !== extensionOf(other))
+    return refuse(
+      `${nameOf(one)} and ${nameOf(other)} are of different formats; under one another’s names they would be told wrongly.`,
+    );
   return {
     ok: true,
     change: {
@@ -71,10 +87,14 @@ export function merge(site: SiteReading, { from, into }: { from: string; into: s
 }
 
 /** Copies given up, several at once; every reference leads to the one that is kept. */
-export function mergeMany(site: SiteReading, { merges }: { merges: readonly { from: string; into: string }[] }): Planned {
+export function mergeMany(
+  site: SiteReading,
+  { merges }: { merges: readonly { from: string; into: string }[] },
+): Planned {
   const moves = new Map<string, string>();
   for (const { from, into } of merges) {
-    if (!site.files.has(from) || !site.files.has(into)) return refuse(`There is no ${site.files.has(from) ? into : from} any more.`);
+    if (!site.files.has(from) || !site.files.has(into))
+      return refuse(`There is no ${site.files.has(from) ? into : from} any more.`);
     if (from === into) return refuse('A file cannot take its own place.');
     moves.set(from, into);
   }
@@ -82,5 +102,11 @@ export function mergeMany(site: SiteReading, { merges }: { merges: readonly { fr
   if (given !== undefined) return refuse(`${nameOf(given)} would be given up and kept at once.`);
   const [only] = moves;
   if (!only) return refuse('There is nothing to give up.');
-  return { ok: true, change: { label: moves.size === 1 ? `Use ${only[1]} instead of ${only[0]}` : `Give up ${moves.size} copies`, files: mergeFiles(site, moves) } };
+  return {
+    ok: true,
+    change: {
+      label: moves.size === 1 ? `Use ${only[1]} instead of ${only[0]}` : `Give up ${moves.size} copies`,
+      files: mergeFiles(site, moves),
+    },
+  };
 }

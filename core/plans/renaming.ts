@@ -29,14 +29,23 @@ function renamed(path: string, bare: string, to: string, tidy: boolean): string 
 }
 
 /** Names for these pictures, in this order. `companions` are other files that were made of a picture, by its full-size file. */
-export function renamesBy({ pattern, tidy }: NamingWish, pictures: readonly NamedPicture[], companions: ReadonlyMap<string, readonly string[]> = new Map()): RenamingPlan {
+export function renamesBy(
+  { pattern, tidy }: NamingWish,
+  pictures: readonly NamedPicture[],
+  companions: ReadonlyMap<string, readonly string[]> = new Map(),
+): RenamingPlan {
   const renames: Renaming[] = [];
   for (const [n, { full, thumbnail, taken }] of pictures.entries()) {
     const bare = bareName(full);
     const named = nameByPattern(pattern, { name: bare, number: n + 1, taken });
     if (!named.ok) return { ok: false, full, reason: named.reason };
     const to = tidy ? tidyName(named.name) : named.name;
-    if (to === '') return { ok: false, full, reason: `Nothing of “${named.name}” is left when it is put into lower case without accents and spaces.` };
+    if (to === '')
+      return {
+        ok: false,
+        full,
+        reason: `Nothing of “${named.name}” is left when it is put into lower case without accents and spaces.`,
+      };
     for (const path of new Set([full, ...(thumbnail === null ? [] : [thumbnail]), ...(companions.get(full) ?? [])])) {
       const next = renamed(path, bare, to, tidy);
       if (next !== path) renames.push({ from: path, to: next });
@@ -49,8 +58,11 @@ export function renamesBy({ pattern, tidy }: NamingWish, pictures: readonly Name
 export function companionsOf(site: Pick<SiteReading, 'made' | 'files'>): Map<string, string[]> {
   const companions = new Map<string, string[]>();
   const add = (full: string, path: string) => companions.set(full, [...(companions.get(full) ?? []), path]);
-  const fullOf = new Map([...site.made.values()].filter(({ as }) => as === 'full-size').map(({ path, from }) => [from, path]));
-  for (const { path, from, as } of site.made.values()) if (as !== 'thumbnail' && as !== 'full-size') add(fullOf.get(from) ?? from, path);
+  const fullOf = new Map(
+    [...site.made.values()].filter(({ as }) => as === 'full-size').map(({ path, from }) => [from, path]),
+  );
+  for (const { path, from, as } of site.made.values())
+    if (as !== 'thumbnail' && as !== 'full-size') add(fullOf.get(from) ?? from, path);
   for (const [from, path] of fullOf) if (from !== path && extensionOf(from) !== '') add(path, from);
   return companions;
 }

@@ -1,6 +1,18 @@
 /** One page with several sections: a gallery's set-up written again for other pictures, and the list of links by which a visitor goes from one to the other. */
 import type { Planned } from '../checks/index.ts';
-import { encodeAttribute, encodeMarkup, freshItems, setAttribute, textOf, valueOf, verified, type Gallery, type NewItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import {
+  encodeAttribute,
+  encodeMarkup,
+  freshItems,
+  setAttribute,
+  textOf,
+  valueOf,
+  verified,
+  type Gallery,
+  type NewItem,
+  type PageDocument,
+  type PageElement,
+} from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { groupAttribute } from '../wiring/index.ts';
 import { applyEdits, type Edit } from '../site/index.ts';
@@ -11,7 +23,12 @@ const refuse = (reason: string): Planned => ({ ok: false, reason });
 /** The class by which the list is found again. */
 const LIST = 'sections';
 
-export const slugOf = (words: string): string => words.normalize('NFKD').toLowerCase().replace(/[^a-z\d]+/g, '-').replace(/^-+|-+$/g, '') || 'section';
+export const slugOf = (words: string): string =>
+  words
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z\d]+/g, '-')
+    .replace(/^-+|-+$/g, '') || 'section';
 
 function freeId(document: PageDocument, words: string): string {
   const taken = new Set(document.elements.map((element) => valueOf(element, 'id')));
@@ -23,28 +40,67 @@ function freeId(document: PageDocument, words: string): string {
 }
 
 /** The heading under which a gallery stands: the last one before it, behind the gallery before. */
-export function headingOf({ document, galleries }: Pick<PageReading, 'document' | 'galleries'>, gallery: Gallery): PageElement | null {
+export function headingOf(
+  { document, galleries }: Pick<PageReading, 'document' | 'galleries'>,
+  gallery: Gallery,
+): PageElement | null {
   const start = gallery.items[0]?.unit.start ?? 0;
-  const floor = Math.max(0, ...galleries.flatMap(({ items }) => (items.at(-1)!.range.end <= start && items.length > 0 ? [items.at(-1)!.range.end] : [])));
-  return document.elements.findLast(({ tag, range }) => /^h[1-6]$/.test(tag) && range !== null && range.start >= floor && range.end <= start) ?? null;
+  const floor = Math.max(
+    0,
+    ...galleries.flatMap(({ items }) =>
+      items.at(-1)!.range.end <= start && items.length > 0 ? [items.at(-1)!.range.end] : [],
+    ),
+  );
+  return (
+    document.elements.findLast(
+      ({ tag, range }) => /^h[1-6]$/.test(tag) && range !== null && range.start >= floor && range.end <= start,
+    ) ?? null
+  );
 }
 
 /** What is written again: the wrapper that holds just the heading and the gallery, or both one after the other. */
-function blockOf(page: PageReading, gallery: Gallery, heading: PageElement | null): { start: number; end: number } | null {
+function blockOf(
+  page: PageReading,
+  gallery: Gallery,
+  heading: PageElement | null,
+): { start: number; end: number } | null {
   const { container } = gallery;
   const wrapper = container.parent;
-  if (heading && wrapper && heading.parent === wrapper && ['section', 'article', 'div'].includes(wrapper.tag) && wrapper.close && wrapper.range && wrapper.children[0] === heading && page.galleries.filter(({ container: other }) => other.parent === wrapper).length === 1) return wrapper.range;
+  if (
+    heading &&
+    wrapper &&
+    heading.parent === wrapper &&
+    ['section', 'article', 'div'].includes(wrapper.tag) &&
+    wrapper.close &&
+    wrapper.range &&
+    wrapper.children[0] === heading &&
+    page.galleries.filter(({ container: other }) => other.parent === wrapper).length === 1
+  )
+    return wrapper.range;
   if (!container.range || !container.close) return null;
-  const own = heading && heading.tag !== 'h1' && heading.parent === container.parent && heading.range ? heading.range.start : container.range.start;
+  const own =
+    heading && heading.tag !== 'h1' && heading.parent === container.parent && heading.range
+      ? heading.range.start
+      : container.range.start;
   return { start: own, end: container.range.end };
 }
 
-export function addSection(site: SiteReading, { page: path, gallery: n, title, pictures }: { page: string; gallery: number; title: string; pictures: readonly NewPicture[] }, itemFor: (page: string, picture: NewPicture) => NewItem): Planned {
+export function addSection(
+  site: SiteReading,
+  {
+    page: path,
+    gallery: n,
+    title,
+    pictures,
+  }: { page: string; gallery: number; title: string; pictures: readonly NewPicture[] },
+  itemFor: (page: string, picture: NewPicture) => NewItem,
+): Planned {
   const found = galleryAt(site, { page: path, gallery: n });
   if (!found) return refuse(GALLERY_GONE);
   const { page, gallery } = found;
   const { document } = page;
-  if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container)) return refuse('The items of this gallery stand in rows of their own; write the section in the source.');
+  if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container))
+    return refuse('The items of this gallery stand in rows of their own; write the section in the source.');
   const heading = headingOf(page, gallery);
   const block = blockOf(page, gallery, heading);
   if (!block) return refuse('What holds the items is not closed in the source, so nothing can be written behind it.');
@@ -54,7 +110,14 @@ export function addSection(site: SiteReading, { page: path, gallery: n, title, p
   const id = freeId(document, title);
   const first = gallery.items[0]!.unit.start;
   const last = gallery.items.at(-1)!.unit.end;
-  const inside = document.elements.filter(({ range, open }) => range && open && range.start >= block.start && range.end <= block.end && (range.end <= first || range.start >= last || (range.start <= first && range.end >= last)));
+  const inside = document.elements.filter(
+    ({ range, open }) =>
+      range &&
+      open &&
+      range.start >= block.start &&
+      range.end <= block.end &&
+      (range.end <= first || range.start >= last || (range.start <= first && range.end >= last)),
+  );
   const edits: Edit[] = [{ start: first, end: last, text: regrouped(page, gallery, written.text, slugOf(title)) }];
   let named = false;
   for (const element of inside) {
@@ -67,28 +130,50 @@ export function addSection(site: SiteReading, { page: path, gallery: n, title, p
       named = true;
     } else if (own) edits.push({ start: own.range.start - 1, end: own.range.end, text: '' });
   }
-  const copy = applyEdits(document.text.slice(block.start, block.end), edits.map((edit) => ({ ...edit, start: edit.start - block.start, end: edit.end - block.start })));
+  const copy = applyEdits(
+    document.text.slice(block.start, block.end),
+    edits.map((edit) => ({ ...edit, start: edit.start - block.start, end: edit.end - block.start })),
+  );
   if (!copy.ok) return refuse(copy.reason);
   const newline = document.text.includes('\r\n') ? '\r\n' : '\n';
-  const indent = /[ \t]*$/.exec(document.text.slice(document.text.lastIndexOf('\n', block.start - 1) + 1, block.start))?.[0] ?? '';
+  const indent =
+    /[ \t]*$/.exec(document.text.slice(document.text.lastIndexOf('\n', block.start - 1) + 1, block.start))?.[0] ?? '';
   // Under no heading of its own, the new section gets one; without it nobody could tell them apart.
   const head = named ? '' : `<h2 id="${encodeAttribute(id, '"')}">${encodeMarkup(title)}</h2>${newline}${indent}`;
   const edit = { start: block.end, end: block.end, text: newline + newline + indent + head + copy.text };
   const wanted = items.map(({ src }) => src);
   const checked = verified(document, [edit], (after) => {
-    const sources = after.elements.filter(({ tag, range }) => tag === 'img' && range && range.start >= block.end && range.start < block.end + edit.text.length).map((image) => valueOf(image, 'src'));
-    return wanted.every((one) => sources.includes(one)) && sources.length === wanted.length ? null : 'the section would be read otherwise than meant';
+    const sources = after.elements
+      .filter(
+        ({ tag, range }) =>
+          tag === 'img' && range && range.start >= block.end && range.start < block.end + edit.text.length,
+      )
+      .map((image) => valueOf(image, 'src'));
+    return wanted.every((one) => sources.includes(one)) && sources.length === wanted.length
+      ? null
+      : 'the section would be read otherwise than meant';
   });
-  return checked.ok ? { ok: true, change: { label: `Write a section “${title}” on ${path}`, files: [{ kind: 'edit', path, edits: [edit] }] } } : checked;
+  return checked.ok
+    ? {
+        ok: true,
+        change: { label: `Write a section “${title}” on ${path}`, files: [{ kind: 'edit', path, edits: [edit] }] },
+      }
+    : checked;
 }
 
 /** Pictures of another section are another group of the viewer, where the gallery's have one. */
 function regrouped({ wiring: { main }, document }: PageReading, gallery: Gallery, text: string, group: string): string {
   const name = main ? (groupAttribute(main.kit.manifest) ?? undefined) : undefined;
-  const present = name === undefined ? undefined : gallery.items.flatMap(({ link }) => link?.attributes.find((one) => one.name === name) ?? [])[0];
+  const present =
+    name === undefined
+      ? undefined
+      : gallery.items.flatMap(({ link }) => link?.attributes.find((one) => one.name === name) ?? [])[0];
   if (!name || !present?.value) return text;
   const written = document.text.slice(present.range.start, present.range.end);
-  return text.replaceAll(written, written.replace(document.text.slice(present.valueRange.start, present.valueRange.end), group));
+  return text.replaceAll(
+    written,
+    written.replace(document.text.slice(present.valueRange.start, present.valueRange.end), group),
+  );
 }
 
 /** The list of sections, written before the first one or anew where it stands already. */
@@ -100,7 +185,8 @@ export function listSections(site: SiteReading, { page: path }: { page: string }
     const heading = headingOf(page, gallery);
     return heading && heading.tag !== 'h1' ? [{ gallery, heading }] : [];
   });
-  if (sections.length < 2) return refuse('There are no two galleries here with a heading each. Write another section first.');
+  if (sections.length < 2)
+    return refuse('There are no two galleries here with a heading each. Write another section first.');
   const edits: Edit[] = [];
   const entries = sections.map(({ heading }) => {
     const label = textOf(heading).trim().replace(/\s+/g, ' ');
@@ -111,17 +197,37 @@ export function listSections(site: SiteReading, { page: path }: { page: string }
     return { id, label };
   });
   const newline = document.text.includes('\r\n') ? '\r\n' : '\n';
-  const lines = [`<ul class="${LIST}">`, ...entries.map(({ id, label }) => `  <li><a href="#${encodeAttribute(encodeURIComponent(id), '"')}">${encodeMarkup(label)}</a></li>`), '</ul>'];
-  const old = document.elements.find((element) => element.tag === 'ul' && (valueOf(element, 'class') ?? '').split(/\s+/).includes(LIST));
+  const lines = [
+    `<ul class="${LIST}">`,
+    ...entries.map(
+      ({ id, label }) =>
+        `  <li><a href="#${encodeAttribute(encodeURIComponent(id), '"')}">${encodeMarkup(label)}</a></li>`,
+    ),
+    '</ul>',
+  ];
+  const old = document.elements.find(
+    (element) => element.tag === 'ul' && (valueOf(element, 'class') ?? '').split(/\s+/).includes(LIST),
+  );
   const { gallery, heading } = sections[0]!;
   const at = old?.range ?? blockOf(page, gallery, heading) ?? heading.range!;
-  const indent = /[ \t]*$/.exec(document.text.slice(document.text.lastIndexOf('\n', at.start - 1) + 1, at.start))?.[0] ?? '';
+  const indent =
+    /[ \t]*$/.exec(document.text.slice(document.text.lastIndexOf('\n', at.start - 1) + 1, at.start))?.[0] ?? '';
   const text = lines.join(newline + indent);
   if (old?.range) {
-    if (document.text.slice(old.range.start, old.range.end) === text && edits.length === 0) return refuse('The list names every section already.');
+    if (document.text.slice(old.range.start, old.range.end) === text && edits.length === 0)
+      return refuse('The list names every section already.');
     edits.push({ ...old.range, text });
   } else edits.push({ start: at.start, end: at.start, text: text + newline + newline + indent });
   edits.sort((a, b) => a.start - b.start || a.end - b.end);
-  const checked = verified(document, edits, (after) => (entries.every(({ id }) => after.elements.filter((element) => valueOf(element, 'id') === id).length === 1) ? null : 'two sections would have one name'));
-  return checked.ok ? { ok: true, change: { label: `List the ${entries.length} sections of ${path}`, files: [{ kind: 'edit', path, edits }] } } : checked;
+  const checked = verified(document, edits, (after) =>
+    entries.every(({ id }) => after.elements.filter((element) => valueOf(element, 'id') === id).length === 1)
+      ? null
+      : 'two sections would have one name',
+  );
+  return checked.ok
+    ? {
+        ok: true,
+        change: { label: `List the ${entries.length} sections of ${path}`, files: [{ kind: 'edit', path, edits }] },
+      }
+    : checked;
 }

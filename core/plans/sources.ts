@@ -15,8 +15,11 @@ export function denseOffers(site: SiteReading, page: PageReading): DenseOffer[] 
     gallery.items.flatMap((item, n): DenseOffer[] => {
       const thumbnail = page.strands[g]?.[n]?.thumbnail;
       const { image } = item;
-      if (!thumbnail || !image || !site.files.has(densePath(thumbnail)) || valueOf(image, 'srcset') !== undefined) return [];
-      return [{ item, srcset: `${valueOf(image, 'src') ?? ''} 1x, ${relativeReference(page.path, densePath(thumbnail))} 2x` }];
+      if (!thumbnail || !image || !site.files.has(densePath(thumbnail)) || valueOf(image, 'srcset') !== undefined)
+        return [];
+      return [
+        { item, srcset: `${valueOf(image, 'src') ?? ''} 1x, ${relativeReference(page.path, densePath(thumbnail))} 2x` },
+      ];
     }),
   );
 }
@@ -25,11 +28,17 @@ export function setSources(site: SiteReading, { page: path }: { page: string }):
   const page = site.pages.find((one) => one.path === path);
   if (!page) return { ok: false, reason: `There is no ${path} any more.` };
   const offers = denseOffers(site, page);
-  if (offers.length === 0) return { ok: false, reason: `Every thumbnail of ${path} that has a copy of twice the size offers it already.` };
+  if (offers.length === 0)
+    return { ok: false, reason: `Every thumbnail of ${path} that has a copy of twice the size offers it already.` };
   const edits = offers.map(({ item, srcset }) => sourceEdit(page.document, item, srcset));
   const failed = edits.find((one) => !one.ok);
   if (failed && !failed.ok) return failed;
-  return planEdits(`Offer ${offers.length} thumbnail${offers.length === 1 ? '' : 's'} of ${path} at twice the size`, path, { ok: true, edits: edits.flatMap((one) => (one.ok ? one.edits : [])) });
+  return planEdits(
+    `Offer ${offers.length} thumbnail${offers.length === 1 ? '' : 's'} of ${path} at twice the size`,
+    path,
+    { ok: true, edits: edits.flatMap((one) => (one.ok ? one.edits : [])) },
+  );
 }
 
-const sourceEdit = (document: PageDocument, { image }: GalleryItem, srcset: string): Edited => (image ? editAttribute(document, image, 'srcset', srcset) : { ok: true, edits: [] });
+const sourceEdit = (document: PageDocument, { image }: GalleryItem, srcset: string): Edited =>
+  image ? editAttribute(document, image, 'srcset', srcset) : { ok: true, edits: [] };

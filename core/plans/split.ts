@@ -1,8 +1,33 @@
 /** A gallery written on several pages of N items each, with the way from one to the next; put in step again when pictures came or went. */
 import type { Planned } from '../checks/index.ts';
-import { addressIn, descendants, encodeAttribute, encodeMarkup, galleriesOf, parsePage, separatorOf, textOf, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import {
+  addressIn,
+  descendants,
+  encodeAttribute,
+  encodeMarkup,
+  galleriesOf,
+  parsePage,
+  separatorOf,
+  textOf,
+  valueOf,
+  type Gallery,
+  type GalleryItem,
+  type PageDocument,
+  type PageElement,
+} from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import { applyEdits, folderOf, nameOf, relativeReference, resolveInSite, smallestEdit, stemOf, extensionOf, type Edit, type FileChange } from '../site/index.ts';
+import {
+  applyEdits,
+  folderOf,
+  nameOf,
+  relativeReference,
+  resolveInSite,
+  smallestEdit,
+  stemOf,
+  extensionOf,
+  type Edit,
+  type FileChange,
+} from '../site/index.ts';
 import { notesChange } from './notes.ts';
 import { GALLERY_GONE } from './items.ts';
 
@@ -12,7 +37,10 @@ const refuse = (reason: string): Planned => ({ ok: false, reason });
 const WAY = 'gallery-pages';
 
 /** The pages over which a gallery is spread, the first one first; null where it is on one page alone. */
-export function spreadOf(site: Pick<SiteReading, 'notes' | 'files'>, page: string): { pages: string[]; size: number } | null {
+export function spreadOf(
+  site: Pick<SiteReading, 'notes' | 'files'>,
+  page: string,
+): { pages: string[]; size: number } | null {
   const found = site.notes.known.spreads.find(({ pages }) => pages.includes(page));
   if (!found) return null;
   const pages = found.pages.filter((path) => site.files.has(path));
@@ -24,7 +52,10 @@ interface Part {
   gallery: Gallery;
 }
 
-export function splitGallery(site: SiteReading, { page: path, gallery: n, size }: { page: string; gallery: number; size: number }): Planned {
+export function splitGallery(
+  site: SiteReading,
+  { page: path, gallery: n, size }: { page: string; gallery: number; size: number },
+): Planned {
   const spread = spreadOf(site, path);
   const paths = spread?.pages ?? [path];
   const parts = paths.flatMap((one): Part[] => {
@@ -35,18 +66,36 @@ export function splitGallery(site: SiteReading, { page: path, gallery: n, size }
   const [first] = parts;
   if (!first || first.page.path !== paths[0]) return refuse(GALLERY_GONE);
   const { gallery } = first;
-  if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container)) return refuse('The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.');
-  if (!gallery.container.range || !gallery.container.close) return refuse('What holds the items is not closed in the source, so nothing can be written behind it.');
+  if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container))
+    return refuse(
+      'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.',
+    );
+  if (!gallery.container.range || !gallery.container.close)
+    return refuse('What holds the items is not closed in the source, so nothing can be written behind it.');
   const hazard = parts.find(({ page }) => page.hazards.length > 0);
-  if (hazard) return refuse(`${hazard.page.path}, line ${hazard.page.document.lines.lineAt(hazard.page.hazards[0]!.range.start)}: ${hazard.page.hazards[0]!.says}. Mend this first.`);
+  if (hazard)
+    return refuse(
+      `${hazard.page.path}, line ${hazard.page.document.lines.lineAt(hazard.page.hazards[0]!.range.start)}: ${hazard.page.hazards[0]!.says}. Mend this first.`,
+    );
 
-  const items = parts.flatMap(({ page, gallery: own }) => own.items.map((item) => ({ text: page.text.slice(item.unit.start, item.unit.end), address: addressIn(item) })));
-  const chunks = Array.from({ length: Math.ceil(items.length / size) }, (_, at) => items.slice(at * size, (at + 1) * size));
-  if (chunks.length < 2 && !spread) return refuse(`The gallery has ${items.length} items; they fit on one page of ${size}.`);
+  const items = parts.flatMap(({ page, gallery: own }) =>
+    own.items.map((item) => ({ text: page.text.slice(item.unit.start, item.unit.end), address: addressIn(item) })),
+  );
+  const chunks = Array.from({ length: Math.ceil(items.length / size) }, (_, at) =>
+    items.slice(at * size, (at + 1) * size),
+  );
+  if (chunks.length < 2 && !spread)
+    return refuse(`The gallery has ${items.length} items; they fit on one page of ${size}.`);
   const names = chunks.map((_, at) => paths[at] ?? nameFor(site, paths[0]!, at + 1));
   const gone = paths.slice(chunks.length);
-  const led = site.pages.find(({ path: other, references }) => !paths.includes(other) && references.some(({ value }) => gone.includes(fileOf(value, other))));
-  if (led) return refuse(`${led.path} leads to ${gone.find((one) => led.references.some(({ value }) => fileOf(value, led.path) === one))}, which would go. Take that link out first.`);
+  const led = site.pages.find(
+    ({ path: other, references }) =>
+      !paths.includes(other) && references.some(({ value }) => gone.includes(fileOf(value, other))),
+  );
+  if (led)
+    return refuse(
+      `${led.path} leads to ${gone.find((one) => led.references.some(({ value }) => fileOf(value, led.path) === one))}, which would go. Take that link out first.`,
+    );
 
   const hand = handOf(parts, paths);
   const files: FileChange[] = [];
@@ -55,14 +104,33 @@ export function splitGallery(site: SiteReading, { page: path, gallery: n, size }
     const made = written(own ?? first, at + 1, names, chunk, !own, hand);
     if (typeof made === 'object') return refuse(`${names[at]}: ${made.reason}`);
     const wanted = chunk.map(({ address }) => address);
-    if (wanted.length > 1 && !galleriesOf(parsePage(made, first.page.document.units)).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n'))) return refuse(`${names[at]}: the page would be read otherwise than meant.`);
+    if (
+      wanted.length > 1 &&
+      !galleriesOf(parsePage(made, first.page.document.units)).some(
+        (one) => one.items.map(addressIn).join('\n') === wanted.join('\n'),
+      )
+    )
+      return refuse(`${names[at]}: the page would be read otherwise than meant.`);
     if (!own) files.push({ kind: 'put', path: names[at]!, before: null, after: { kind: 'text', text: made } });
-    else if (made !== own.page.text) files.push({ kind: 'edit', path: own.page.path, edits: smallestEdit(own.page.text, made) });
+    else if (made !== own.page.text)
+      files.push({ kind: 'edit', path: own.page.path, edits: smallestEdit(own.page.text, made) });
   }
   for (const one of gone) files.push({ kind: 'put', path: one, before: site.files.get(one) ?? null, after: null });
   if (files.length === 0 && spread?.size === size) return refuse('Every page holds what it should already.');
   const others = site.notes.known.spreads.filter(({ pages }) => !pages.includes(path));
-  return { ok: true, change: { label: chunks.length === 1 ? `Put the gallery of ${paths[0]} on one page again` : `Write the gallery of ${paths[0]} on ${chunks.length} pages of ${size}`, files: [...files, ...notesChange(site, { spreads: chunks.length === 1 ? others : [...others, { pages: names, size }] })] } };
+  return {
+    ok: true,
+    change: {
+      label:
+        chunks.length === 1
+          ? `Put the gallery of ${paths[0]} on one page again`
+          : `Write the gallery of ${paths[0]} on ${chunks.length} pages of ${size}`,
+      files: [
+        ...files,
+        ...notesChange(site, { spreads: chunks.length === 1 ? others : [...others, { pages: names, size }] }),
+      ],
+    },
+  };
 }
 
 const fileOf = (value: string, from: string): string => {
@@ -79,14 +147,29 @@ function nameFor(site: SiteReading, first: string, number: number): string {
 }
 
 /** A page's text with these items in its gallery and the way to the other pages behind it. */
-function written({ page, gallery }: Part, number: number, names: readonly string[], chunk: readonly { text: string }[], fresh: boolean, hand: WayHand): string | { reason: string } {
+function written(
+  { page, gallery }: Part,
+  number: number,
+  names: readonly string[],
+  chunk: readonly { text: string }[],
+  fresh: boolean,
+  hand: WayHand,
+): string | { reason: string } {
   const { document } = page;
   const [start, end] = [gallery.items[0]!.unit.start, gallery.items.at(-1)!.unit.end];
   const newline = document.text.includes('\r\n') ? '\r\n' : '\n';
   const edits: Edit[] = [{ start, end, text: chunk.map(({ text }) => text).join(separatorOf(document, gallery)) }];
   const old = wayBehind(document, gallery, names);
-  const indent = /^[ \t]*/.exec(document.text.slice(document.text.lastIndexOf('\n', gallery.container.range!.start - 1) + 1))?.[0] ?? '';
-  const way = names.length > 1 ? newline + wayOf(names, number, hand).map((line) => indent + line).join(newline) : '';
+  const indent =
+    /^[ \t]*/.exec(document.text.slice(document.text.lastIndexOf('\n', gallery.container.range!.start - 1) + 1))?.[0] ??
+    '';
+  const way =
+    names.length > 1
+      ? newline +
+        wayOf(names, number, hand)
+          .map((line) => indent + line)
+          .join(newline)
+      : '';
   if (old?.range) {
     // With the line break before it, as it was written.
     let from = old.range.start;
@@ -99,13 +182,30 @@ function written({ page, gallery }: Part, number: number, names: readonly string
     edits.push({ start: at, end: at, text: way });
   }
   if (fresh) edits.push(...numberedTitle(document, number));
-  const applied = applyEdits(document.text, edits.sort((a, b) => a.start - b.start));
+  const applied = applyEdits(
+    document.text,
+    edits.sort((a, b) => a.start - b.start),
+  );
   return applied.ok ? applied.text : { reason: applied.reason };
 }
 
-function wayBehind(document: PageDocument, { container, items }: { container: PageElement; items: readonly GalleryItem[] }, names: readonly string[]): PageElement | null {
+function wayBehind(
+  document: PageDocument,
+  { container, items }: { container: PageElement; items: readonly GalleryItem[] },
+  names: readonly string[],
+): PageElement | null {
   const end = items.at(-1)!.unit.end;
-  return document.elements.find((element) => element.tag === 'nav' && element.range && element.range.start >= end && (valueOf(element, 'class') ?? '').split(/\s+/).includes(WAY) && element.parent === container.parent && names.length > 0) ?? null;
+  return (
+    document.elements.find(
+      (element) =>
+        element.tag === 'nav' &&
+        element.range &&
+        element.range.start >= end &&
+        (valueOf(element, 'class') ?? '').split(/\s+/).includes(WAY) &&
+        element.parent === container.parent &&
+        names.length > 0,
+    ) ?? null
+  );
 }
 
 /** How the way is written: as it was at first, or as its author has changed it since. */
@@ -118,12 +218,22 @@ interface WayHand {
 }
 
 function handOf(parts: readonly Part[], names: readonly string[]): WayHand {
-  const hand: WayHand = { open: `<nav class="${WAY}" aria-label="Pages of this gallery">`, previous: 'Previous', next: 'Next' };
-  for (const { page: { document }, gallery } of [...parts].reverse()) {
+  const hand: WayHand = {
+    open: `<nav class="${WAY}" aria-label="Pages of this gallery">`,
+    previous: 'Previous',
+    next: 'Next',
+  };
+  for (const {
+    page: { document },
+    gallery,
+  } of [...parts].reverse()) {
     const way = wayBehind(document, gallery, names);
     if (!way?.open) continue;
     hand.open = document.text.slice(way.open.start, way.open.end);
-    for (const [key, rel] of [['previous', 'prev'], ['next', 'next']] as const) {
+    for (const [key, rel] of [
+      ['previous', 'prev'],
+      ['next', 'next'],
+    ] as const) {
       const link = [...descendants(way)].find((one) => one.tag === 'a' && valueOf(one, 'rel') === rel);
       if (link?.open && link.close) hand[key] = document.text.slice(link.open.end, link.close.start);
     }
@@ -135,7 +245,9 @@ function handOf(parts: readonly Part[], names: readonly string[]): WayHand {
 function wayOf(names: readonly string[], number: number, { open, previous, next }: WayHand): string[] {
   const from = names[number - 1]!;
   const href = (at: number) => encodeAttribute(relativeReference(from, names[at - 1]!), '"');
-  const numbers = names.map((_, at) => (at + 1 === number ? `<span aria-current="page">${number}</span>` : `<a href="${href(at + 1)}">${at + 1}</a>`));
+  const numbers = names.map((_, at) =>
+    at + 1 === number ? `<span aria-current="page">${number}</span>` : `<a href="${href(at + 1)}">${at + 1}</a>`,
+  );
   return [
     open,
     ...(number > 1 ? [`  <a href="${href(number - 1)}" rel="prev">${previous}</a>`] : []),

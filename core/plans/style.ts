@@ -2,7 +2,16 @@
 import type { Planned } from '../checks/index.ts';
 import { galleriesOf, insertStylesheet, parsePage, SKELETON_STYLE } from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { applyEdits, folderOf, isStylePath, PathIndex, relativeReference, smallestEdit, type FileChange, type FileContent } from '../site/index.ts';
+import {
+  applyEdits,
+  folderOf,
+  isStylePath,
+  PathIndex,
+  relativeReference,
+  smallestEdit,
+  type FileChange,
+  type FileContent,
+} from '../site/index.ts';
 import { declareAll, layoutOf, linkedStyles, SETTINGS, situationOf, WIDE, type StyledSite } from '../style/index.ts';
 import { GALLERY_GONE } from './items.ts';
 
@@ -18,16 +27,21 @@ export interface StyleSettingWish {
   at: number | null;
 }
 
-const isForeign = ({ kits }: Pick<SiteReading, 'kits'>, path: string): boolean => kits.some(({ manifest }) => path.startsWith(`${manifest.folder}/`));
+const isForeign = ({ kits }: Pick<SiteReading, 'kits'>, path: string): boolean =>
+  kits.some(({ manifest }) => path.startsWith(`${manifest.folder}/`));
 
 export function styledSite(site: SiteReading): StyledSite {
   return { files: site.files, index: site.index, pages: site.pages, foreign: (path) => isForeign(site, path) };
 }
 
 /** Stylesheets that are the author's own. */
-export const ownStyles = (site: SiteReading): string[] => [...site.files.keys()].filter((path) => isStylePath(path) && !isForeign(site, path));
+export const ownStyles = (site: SiteReading): string[] =>
+  [...site.files.keys()].filter((path) => isStylePath(path) && !isForeign(site, path));
 
-export function setStyle(site: SiteReading, { page: path, gallery, setting: id, value, at }: StyleSettingWish): Planned {
+export function setStyle(
+  site: SiteReading,
+  { page: path, gallery, setting: id, value, at }: StyleSettingWish,
+): Planned {
   const setting = SETTINGS.find((one) => one.id === id);
   if (!setting) return refuse(`There is no setting ${id}.`);
   const start = withOwnSheet(site, path);
@@ -40,18 +54,35 @@ export function setStyle(site: SiteReading, { page: path, gallery, setting: id, 
   if (idle) return refuse(idle);
   const wishes = setting.wishes(layout, value);
   if (typeof wishes === 'string') return refuse(wishes);
-  const done = declareAll(start, { page: path, gallery }, wishes, at, `Gallery of ${path}: ${setting.purpose}${at === null ? '' : `, up to ${at} px`}`);
+  const done = declareAll(
+    start,
+    { page: path, gallery },
+    wishes,
+    at,
+    `Gallery of ${path}: ${setting.purpose}${at === null ? '' : `, up to ${at} px`}`,
+  );
   if (!done.ok) return done;
   const files = changesBetween(site.files, done.site.files);
-  if (files.length === 0) return refuse(value === null ? 'Nothing is declared for that.' : 'The stylesheet says so already.');
-  return { ok: true, change: { label: `${setting.title}${at === null ? '' : ` up to ${at} px`}: ${value ?? 'taken away'} (${path})`, files } };
+  if (files.length === 0)
+    return refuse(value === null ? 'Nothing is declared for that.' : 'The stylesheet says so already.');
+  return {
+    ok: true,
+    change: {
+      label: `${setting.title}${at === null ? '' : ` up to ${at} px`}: ${value ?? 'taken away'} (${path})`,
+      files,
+    },
+  };
 }
 
-function changesBetween(before: ReadonlyMap<string, FileContent>, after: ReadonlyMap<string, FileContent>): FileChange[] {
+function changesBetween(
+  before: ReadonlyMap<string, FileContent>,
+  after: ReadonlyMap<string, FileContent>,
+): FileChange[] {
   return [...after].flatMap(([path, content]): FileChange[] => {
     const was = before.get(path);
     if (was === content) return [];
-    if (was?.kind !== 'text' || content.kind !== 'text') return [{ kind: 'put', path, before: was ?? null, after: content }];
+    if (was?.kind !== 'text' || content.kind !== 'text')
+      return [{ kind: 'put', path, before: was ?? null, after: content }];
     const edits = smallestEdit(was.text, content.text);
     return edits.length === 0 ? [] : [{ kind: 'edit', path, edits }];
   });
@@ -62,7 +93,11 @@ function withOwnSheet(site: SiteReading, path: string): StyledSite | string {
   const styled = styledSite(site);
   const page = site.pages.find((one) => one.path === path);
   if (!page) return `There is no page ${path} any more.`;
-  if (linkedStyles(page, site.index).some((one) => !styled.foreign(one)) || page.document.elements.some(({ tag, texts }) => tag === 'style' && texts.length > 0)) return styled;
+  if (
+    linkedStyles(page, site.index).some((one) => !styled.foreign(one)) ||
+    page.document.elements.some(({ tag, texts }) => tag === 'style' && texts.length > 0)
+  )
+    return styled;
   const [shared] = ownStyles(site);
   const sheet = shared ?? `${folderOf(path)}style.css`;
   const edit = insertStylesheet(page.document, relativeReference(path, sheet));
@@ -72,5 +107,10 @@ function withOwnSheet(site: SiteReading, path: string): StyledSite | string {
   files.set(path, { kind: 'text', text: text.text });
   if (shared === undefined) files.set(sheet, { kind: 'text', text: SKELETON_STYLE });
   const document = parsePage(text.text, page.document.units);
-  return { ...styled, files, index: new PathIndex(files.keys()), pages: styled.pages.map((one) => (one.path === path ? { path, document, galleries: galleriesOf(document) } : one)) };
+  return {
+    ...styled,
+    files,
+    index: new PathIndex(files.keys()),
+    pages: styled.pages.map((one) => (one.path === path ? { path, document, galleries: galleriesOf(document) } : one)),
+  };
 }

@@ -14,15 +14,30 @@ export interface IncomingPicture {
 export type TakenIn = { planned: Planned; paths: string[] };
 
 /** `page` and `gallery` say which pictures they shall stand beside. */
-export function takeIn(site: SiteReading, incoming: readonly IncomingPicture[], beside: { page: string; gallery: number | null } | null): TakenIn {
+export function takeIn(
+  site: SiteReading,
+  incoming: readonly IncomingPicture[],
+  beside: { page: string; gallery: number | null } | null,
+): TakenIn {
   const folder = folderFor(site, beside);
-  const byHash = new Map([...site.files].flatMap(([path, content]) => (content.kind === 'binary' && isPicturePath(path) ? [[content.hash, path] as const] : [])));
+  const byHash = new Map(
+    [...site.files].flatMap(([path, content]) =>
+      content.kind === 'binary' && isPicturePath(path) ? [[content.hash, path] as const] : [],
+    ),
+  );
   const taken = new Set([...site.files.keys()].map((path) => path.toLowerCase()));
   const files: FileChange[] = [];
   const paths: string[] = [];
   for (const { name, hash, bytes } of incoming) {
     const clean = cleanPath(name);
-    if (!clean.ok || !isPicturePath(clean.path)) return { planned: { ok: false, reason: `${name} cannot be taken in: ${clean.ok ? 'it is no picture that a page can show' : clean.reason}. Nothing was taken in.` }, paths: [] };
+    if (!clean.ok || !isPicturePath(clean.path))
+      return {
+        planned: {
+          ok: false,
+          reason: `${name} cannot be taken in: ${clean.ok ? 'it is no picture that a page can show' : clean.reason}. Nothing was taken in.`,
+        },
+        paths: [],
+      };
     const there = byHash.get(hash);
     if (there !== undefined) {
       paths.push(there);
@@ -34,14 +49,21 @@ export function takeIn(site: SiteReading, incoming: readonly IncomingPicture[], 
     paths.push(path);
     files.push({ kind: 'put', path, before: null, after: { kind: 'binary', hash, bytes } });
   }
-  const label = files.length === 0 ? 'These pictures are in the site already' : files.length === 1 ? `Bring in ${nameOf(files[0]!.path)}` : `Bring in ${files.length} pictures`;
+  const label =
+    files.length === 0
+      ? 'These pictures are in the site already'
+      : files.length === 1
+        ? `Bring in ${nameOf(files[0]!.path)}`
+        : `Bring in ${files.length} pictures`;
   return { planned: { ok: true, change: { label, files } }, paths };
 }
 
 /** Where most of the gallery's full-size pictures are; of a page without any, where most of the site's are. */
 function folderFor(site: SiteReading, beside: { page: string; gallery: number | null } | null): string {
   const page = site.pages.find(({ path }) => path === beside?.page);
-  const strands = (beside?.gallery === null ? [] : (page?.strands[beside?.gallery ?? -1] ?? [])).flatMap(({ full, thumbnail }) => full ?? thumbnail ?? []);
+  const strands = (beside?.gallery === null ? [] : (page?.strands[beside?.gallery ?? -1] ?? [])).flatMap(
+    ({ full, thumbnail }) => full ?? thumbnail ?? [],
+  );
   const candidates = strands.length > 0 ? strands : site.pairing.pairs.map(({ full }) => full);
   const counts = new Map<string, number>();
   for (const path of candidates) counts.set(folderOf(path), (counts.get(folderOf(path)) ?? 0) + 1);

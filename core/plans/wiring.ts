@@ -22,10 +22,14 @@ const withTags = (site: SiteReading): WiringSite => ({
   },
 });
 
-const kitBy = (site: SiteReading, name: string): Kit | undefined => site.kits.find(({ manifest }) => manifest.name === name);
+const kitBy = (site: SiteReading, name: string): Kit | undefined =>
+  site.kits.find(({ manifest }) => manifest.name === name);
 const unknown = (name: string): Planned => refuse(`There is no kit “${name}” here.`);
 
-export function wire(site: SiteReading, { page: path, kit: name }: { page: string; kit?: string | undefined }): Planned {
+export function wire(
+  site: SiteReading,
+  { page: path, kit: name }: { page: string; kit?: string | undefined },
+): Planned {
   return onPage(site, path, (page) => {
     const kit = name === undefined ? (page.wiring.main?.kit ?? site.kits[0]) : kitBy(site, name);
     return kit ? rewire(withTags(site), page, { from: null, to: kit }) : unknown(name ?? '');
@@ -39,21 +43,32 @@ export function unwire(site: SiteReading, { page: path, kit: name }: { page: str
   });
 }
 
-export function changeKit(site: SiteReading, { page: path, from, to }: { page: string; from: string; to: string }): Planned {
+export function changeKit(
+  site: SiteReading,
+  { page: path, from, to }: { page: string; from: string; to: string },
+): Planned {
   return onPage(site, path, (page) => {
     const [before, after] = [kitBy(site, from), kitBy(site, to)];
     if (!before || !after) return unknown(before ? to : from);
-    return before === after ? refuse(`${path} is wired with the ${from} already.`) : rewire(withTags(site), page, { from: before, to: after });
+    return before === after
+      ? refuse(`${path} is wired with the ${from} already.`)
+      : rewire(withTags(site), page, { from: before, to: after });
   });
 }
 
 /** The author's own script becomes a kit: its files stand in the site, its manifest in the notes. */
-export function keepKit(site: SiteReading, { manifest, files }: { manifest: KitManifest; files: Record<string, string> }): Planned {
+export function keepKit(
+  site: SiteReading,
+  { manifest, files }: { manifest: KitManifest; files: Record<string, string> },
+): Planned {
   const { name } = manifest;
   const known = site.kits.find((kit) => kit.manifest.name === name);
-  if (known && known.kind !== 'own') return refuse(`“${name}” is the name of a kit that comes with the program. Give yours another.`);
+  if (known && known.kind !== 'own')
+    return refuse(`“${name}” is the name of a kit that comes with the program. Give yours another.`);
   const kit: Kit = { manifest, files, kind: 'own' };
-  const absent = manifest.files.find((file) => files[file.name] === undefined && !site.files.has(kitPath(kit, file.name)));
+  const absent = manifest.files.find(
+    (file) => files[file.name] === undefined && !site.files.has(kitPath(kit, file.name)),
+  );
   if (absent) return refuse(`${kitPath(kit, absent.name)} is not in the site and was not brought along.`);
   const puts = manifest.files.flatMap((file): FileChange[] => {
     const path = kitPath(kit, file.name);
@@ -63,11 +78,19 @@ export function keepKit(site: SiteReading, { manifest, files }: { manifest: KitM
     return [{ kind: 'put', path, before, after: { kind: 'text', text } }];
   });
   const others = site.notes.known.kits.filter((one) => nameIn(one) !== name);
-  return { ok: true, change: { label: `Keep ${manifest.title} as a kit`, files: [...puts, ...notesChange(site, { kits: [...others, manifest] })] } };
+  return {
+    ok: true,
+    change: {
+      label: `Keep ${manifest.title} as a kit`,
+      files: [...puts, ...notesChange(site, { kits: [...others, manifest] })],
+    },
+  };
 }
 
 export function forgetKit(site: SiteReading, { name }: { name: string }): Planned {
-  const using = site.pages.find((page) => page.wiring.uses.some(({ kit }) => kit.manifest.name === name && kit.kind === 'own'));
+  const using = site.pages.find((page) =>
+    page.wiring.uses.some(({ kit }) => kit.manifest.name === name && kit.kind === 'own'),
+  );
   if (using) return refuse(`${using.path} is wired with it. Take it off that page first.`);
   const left = site.notes.known.kits.filter((one) => nameIn(one) !== name);
   if (left.length === site.notes.known.kits.length) return unknown(name);
@@ -75,4 +98,5 @@ export function forgetKit(site: SiteReading, { name }: { name: string }): Planne
   return { ok: true, change: { label: `Forget the kit ${name}`, files: notesChange(site, { kits: left }) } };
 }
 
-const nameIn = (data: unknown): unknown => (typeof data === 'object' && data !== null && 'name' in data ? data.name : undefined);
+const nameIn = (data: unknown): unknown =>
+  typeof data === 'object' && data !== null && 'name' in data ? data.name : undefined;

@@ -18,13 +18,23 @@ export interface FileWords {
   words: PictureWords;
 }
 
-export function setWords(site: SiteReading, { items, pictures, label }: { items: readonly ItemWords[]; pictures: readonly FileWords[]; label?: string | undefined }): Planned {
+export function setWords(
+  site: SiteReading,
+  {
+    items,
+    pictures,
+    label,
+  }: { items: readonly ItemWords[]; pictures: readonly FileWords[]; label?: string | undefined },
+): Planned {
   const edits = new Map<string, Edit[]>();
   for (const { strand, alt, caption } of items) {
     const found = itemOf(site, strand);
     if (!found) return { ok: false, reason: 'An item is no longer where it was; the page has changed meanwhile.' };
     const { page, item } = found;
-    const results: Edited[] = [...(alt === undefined ? [] : [setAlt(page.document, item, alt)]), ...(caption === undefined ? [] : [setCaption(page.document, item, caption)])];
+    const results: Edited[] = [
+      ...(alt === undefined ? [] : [setAlt(page.document, item, alt)]),
+      ...(caption === undefined ? [] : [setCaption(page.document, item, caption)]),
+    ];
     for (const edited of results) {
       if (!edited.ok) return { ok: false, reason: `${found.strand.name} on ${page.path}: ${edited.reason}` };
       edits.set(page.path, [...(edits.get(page.path) ?? []), ...edited.edits]);
@@ -36,7 +46,9 @@ export function setWords(site: SiteReading, { items, pictures, label }: { items:
     for (const { path, words: changed } of pictures) {
       const content = site.files.get(path);
       if (content?.kind !== 'binary') return { ok: false, reason: `There is no ${path} any more.` };
-      const merged = Object.fromEntries(Object.entries({ ...words[content.hash], ...changed }).filter(([, text]) => text !== undefined && text !== ''));
+      const merged = Object.fromEntries(
+        Object.entries({ ...words[content.hash], ...changed }).filter(([, text]) => text !== undefined && text !== ''),
+      );
       if (Object.keys(merged).length > 0) words[content.hash] = merged;
       else delete words[content.hash];
     }
@@ -44,20 +56,41 @@ export function setWords(site: SiteReading, { items, pictures, label }: { items:
   }
   const count = items.length + pictures.length;
   const only = pictures[0] ?? null;
-  return { ok: true, change: { label: label ?? (count === 1 ? `Set the words of ${only ? nameOf(only.path) : (itemOf(site, items[0]?.strand ?? '')?.strand.name ?? 'an item')}` : `Set the words of ${count} pictures`), files } };
+  return {
+    ok: true,
+    change: {
+      label:
+        label ??
+        (count === 1
+          ? `Set the words of ${only ? nameOf(only.path) : (itemOf(site, items[0]?.strand ?? '')?.strand.name ?? 'an item')}`
+          : `Set the words of ${count} pictures`),
+      files,
+    },
+  };
 }
 
-export function setTags(site: SiteReading, { paths, add, remove }: { paths: readonly string[]; add: readonly string[]; remove: readonly string[] }): Planned {
+export function setTags(
+  site: SiteReading,
+  { paths, add, remove }: { paths: readonly string[]; add: readonly string[]; remove: readonly string[] },
+): Planned {
   const tags = { ...site.notes.known.tags };
   for (const path of paths) {
     const content = site.files.get(path);
     if (content?.kind !== 'binary') return { ok: false, reason: `There is no ${path} any more.` };
-    const merged = [...new Set([...(tags[content.hash] ?? []).filter((tag) => !remove.includes(tag)), ...add])].sort((a, b) => a.localeCompare(b));
+    const merged = [...new Set([...(tags[content.hash] ?? []).filter((tag) => !remove.includes(tag)), ...add])].sort(
+      (a, b) => a.localeCompare(b),
+    );
     if (merged.length > 0) tags[content.hash] = merged;
     else delete tags[content.hash];
   }
   const what = [...add.map((tag) => `“${tag}”`), ...remove.map((tag) => `not “${tag}”`)].join(', ');
-  return { ok: true, change: { label: `Tag ${paths.length === 1 ? nameOf(paths[0] ?? '') : `${paths.length} pictures`} ${what}`, files: notesChange(site, { tags }) } };
+  return {
+    ok: true,
+    change: {
+      label: `Tag ${paths.length === 1 ? nameOf(paths[0] ?? '') : `${paths.length} pictures`} ${what}`,
+      files: notesChange(site, { tags }),
+    },
+  };
 }
 
 /** Whether pictures may say where they were taken when they leave. */
@@ -71,5 +104,11 @@ export function keepPlace(site: SiteReading, { paths, keep }: { paths: readonly 
     if (keep) kept.add(hash);
     else kept.delete(hash);
   }
-  return { ok: true, change: { label: `${keep ? 'Keep' : 'Remove'} the place in ${paths.length === 1 ? nameOf(paths[0] ?? '') : `${paths.length} pictures`}`, files: notesChange(site, { placeKept: [...kept] }) } };
+  return {
+    ok: true,
+    change: {
+      label: `${keep ? 'Keep' : 'Remove'} the place in ${paths.length === 1 ? nameOf(paths[0] ?? '') : `${paths.length} pictures`}`,
+      files: notesChange(site, { placeKept: [...kept] }),
+    },
+  };
 }

@@ -17,7 +17,8 @@ export interface Change {
   files: FileChange[];
 }
 
-export type Applied = { ok: true; files: Map<string, FileContent>; inverse: Change; touched: Set<string> } | { ok: false; reason: string };
+export type Applied =
+  { ok: true; files: Map<string, FileContent>; inverse: Change; touched: Set<string> } | { ok: false; reason: string };
 
 /** Applies a change to a copy; the given files stay. Fails with a reason where the files are not what the change expects. */
 export function applyChange(files: SiteFiles, change: Change): Applied {
@@ -31,7 +32,12 @@ export function applyChange(files: SiteFiles, change: Change): Applied {
   return { ok: true, files: next, touched, inverse: { label: change.label, files: inverse.reverse() } };
 }
 
-function applyFileChange(files: Map<string, FileContent>, change: FileChange, inverse: FileChange[], touched: Set<string>): string | null {
+function applyFileChange(
+  files: Map<string, FileContent>,
+  change: FileChange,
+  inverse: FileChange[],
+  touched: Set<string>,
+): string | null {
   const current = files.get(change.path) ?? null;
   touched.add(change.path);
   switch (change.kind) {

@@ -18,7 +18,11 @@ export function applyEdits(text: string, edits: readonly Edit[]): EditedText {
   const pieces: string[] = [];
   let at = 0;
   for (const edit of sortEdits(edits)) {
-    if (edit.end < edit.start || edit.end > text.length) return { ok: false, reason: `a change reaches past the end of the file (${edit.start} to ${edit.end} of ${text.length})` };
+    if (edit.end < edit.start || edit.end > text.length)
+      return {
+        ok: false,
+        reason: `a change reaches past the end of the file (${edit.start} to ${edit.end} of ${text.length})`,
+      };
     if (edit.start < at) return { ok: false, reason: `two changes claim the same place (character ${edit.start})` };
     pieces.push(text.slice(at, edit.start), edit.text);
     at = edit.end;
@@ -28,7 +32,8 @@ export function applyEdits(text: string, edits: readonly Edit[]): EditedText {
 }
 
 /** Whether an edit touches what another one changes. */
-export const editsOverlap = (edits: readonly Edit[], { start, end }: Edit): boolean => edits.some((one) => one.start < end && start < one.end);
+export const editsOverlap = (edits: readonly Edit[], { start, end }: Edit): boolean =>
+  edits.some((one) => one.start < end && start < one.end);
 
 /** The edits that undo `edits`: offsets are those of the edited text. */
 export function invertEdits(text: string, edits: readonly Edit[]): Edit[] {

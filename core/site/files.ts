@@ -51,4 +51,5 @@ export function utf8Length(text: string): number {
   return bytes;
 }
 
-export const bytesOf = (content: FileContent): number => (content.kind === 'text' ? utf8Length(content.text) : content.bytes);
+export const bytesOf = (content: FileContent): number =>
+  content.kind === 'text' ? utf8Length(content.text) : content.bytes;

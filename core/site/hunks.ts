@@ -44,6 +44,11 @@ function trimmed(line: number, removed: string[], added: string[]): Hunk {
   let head = 0;
   while (head < removed.length && head < added.length && removed[head] === added[head]) head++;
   let tail = 0;
-  while (tail < removed.length - head && tail < added.length - head && removed.at(-1 - tail) === added.at(-1 - tail)) tail++;
-  return { line: line + head, removed: removed.slice(head, removed.length - tail), added: added.slice(head, added.length - tail) };
+  while (tail < removed.length - head && tail < added.length - head && removed.at(-1 - tail) === added.at(-1 - tail))
+    tail++;
+  return {
+    line: line + head,
+    removed: removed.slice(head, removed.length - tail),
+    added: added.slice(head, added.length - tail),
+  };
 }

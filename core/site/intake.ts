@@ -38,7 +38,11 @@ export function judgeIntake(incoming: readonly Incoming[], limits: IntakeLimits 
   let total = 0;
 
   if (incoming.length > limits.files) {
-    return { ok: false, refused, reason: `${incoming.length} files are more than the ${limits.files} that a site may have. Choose the folder of the site itself.` };
+    return {
+      ok: false,
+      refused,
+      reason: `${incoming.length} files are more than the ${limits.files} that a site may have. Choose the folder of the site itself.`,
+    };
   }
   for (const { path: raw, bytes } of incoming) {
     if (raw.endsWith('/')) continue;
@@ -51,19 +55,38 @@ export function judgeIntake(incoming: readonly Incoming[], limits: IntakeLimits 
       refused.push({ path: raw, reason: clean.reason });
       continue;
     }
-    if (bytes > limits.fileBytes) refused.push({ path: raw, reason: `${inMegabytes(bytes)} is more than the ${inMegabytes(limits.fileBytes)} that one file may have` });
+    if (bytes > limits.fileBytes)
+      refused.push({
+        path: raw,
+        reason: `${inMegabytes(bytes)} is more than the ${inMegabytes(limits.fileBytes)} that one file may have`,
+      });
     const twin = seen.get(clean.path);
     if (twin !== undefined) refused.push({ path: raw, reason: `it stands twice, also as “${twin}”` });
     seen.set(clean.path, raw);
     total += bytes;
     cleaned.push({ raw, path: clean.path });
   }
-  if (refused.length > 0) return { ok: false, refused, reason: `${refused.length === 1 ? 'One file' : `${refused.length} files`} cannot be brought in, so nothing was.` };
-  if (total > limits.totalBytes) return { ok: false, refused, reason: `${inMegabytes(total)} in all is more than the ${inMegabytes(limits.totalBytes)} that a site may have.` };
+  if (refused.length > 0)
+    return {
+      ok: false,
+      refused,
+      reason: `${refused.length === 1 ? 'One file' : `${refused.length} files`} cannot be brought in, so nothing was.`,
+    };
+  if (total > limits.totalBytes)
+    return {
+      ok: false,
+      refused,
+      reason: `${inMegabytes(total)} in all is more than the ${inMegabytes(limits.totalBytes)} that a site may have.`,
+    };
   if (cleaned.length === 0) return { ok: false, refused, reason: 'There is no file in it.' };
 
   const folder = sharedFolder(cleaned.map((file) => file.path));
-  return { ok: true, skipped, folder: folder.replace(/\/$/, ''), accepted: cleaned.map(({ raw, path }) => ({ raw, path: path.slice(folder.length) })) };
+  return {
+    ok: true,
+    skipped,
+    folder: folder.replace(/\/$/, ''),
+    accepted: cleaned.map(({ raw, path }) => ({ raw, path: path.slice(folder.length) })),
+  };
 }
 
 /** The one top folder that holds every file, with its slash, or ''. */

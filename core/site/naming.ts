@@ -35,13 +35,24 @@ export function tidyName(name: string): string {
 /** The bare name that a pattern gives, without folder and extension. */
 export function nameByPattern(pattern: string, { name, number, taken }: NameParts): Named {
   const unknown = /\{(?!name\}|number(?::\d)?\}|date\})[^}]*\}?/.exec(pattern);
-  if (unknown) return { ok: false, reason: `“${unknown[0]}” is not known; use ${NAME_TOKENS.map(({ token }) => token).join(', ')}.` };
-  if (pattern.includes('{date}') && taken === null) return { ok: false, reason: `${name} does not say when it was taken.` };
+  if (unknown)
+    return {
+      ok: false,
+      reason: `“${unknown[0]}” is not known; use ${NAME_TOKENS.map(({ token }) => token).join(', ')}.`,
+    };
+  if (pattern.includes('{date}') && taken === null)
+    return { ok: false, reason: `${name} does not say when it was taken.` };
   const made = pattern
     .replaceAll('{name}', () => name)
-    .replace(/\{number(?::(\d))?\}/g, (_all, digits: string | undefined) => String(number).padStart(Number(digits ?? 1), '0'))
+    .replace(/\{number(?::(\d))?\}/g, (_all, digits: string | undefined) =>
+      String(number).padStart(Number(digits ?? 1), '0'),
+    )
     .replaceAll('{date}', taken?.slice(0, 10) ?? '')
     .trim();
-  if (made === '' || /[/\\:*?"<>|]/.test(made)) return { ok: false, reason: made === '' ? 'The pattern gives no name.' : `“${made}” holds a character that file names cannot have.` };
+  if (made === '' || /[/\\:*?"<>|]/.test(made))
+    return {
+      ok: false,
+      reason: made === '' ? 'The pattern gives no name.' : `“${made}” holds a character that file names cannot have.`,
+    };
   return { ok: true, name: made };
 }

@@ -16,7 +16,16 @@ const path = z.string().max(1000);
 const text = z.string().max(5000);
 
 /** Words about a picture that its file does not say, or says otherwise. */
-export const PictureWords = z.object({ title: text, caption: text, alt: text, credit: text, copyright: text, /** ISO date and time without zone. */ takenAt: z.string().max(40) }).partial();
+export const PictureWords = z
+  .object({
+    title: text,
+    caption: text,
+    alt: text,
+    credit: text,
+    copyright: text,
+    /** ISO date and time without zone. */ takenAt: z.string().max(40),
+  })
+  .partial();
 export type PictureWords = z.infer<typeof PictureWords>;
 
 /** A file that was made of a picture: from which content, by which recipe, and what came out. It is made again only where one of these is another. */
@@ -39,7 +48,15 @@ const NamingRule = z.object({ thumbnail: path, full: path });
 export type NamingRule = z.infer<typeof NamingRule>;
 
 /** Which column of a list file holds what; kept by the names of its columns. */
-export const ListMapping = z.object({ columns: z.array(z.string().max(300)).max(200), full: z.string(), thumbnail: z.string().nullable(), title: z.string().nullable(), caption: z.string().nullable(), alt: z.string().nullable(), tags: z.string().nullable() });
+export const ListMapping = z.object({
+  columns: z.array(z.string().max(300)).max(200),
+  full: z.string(),
+  thumbnail: z.string().nullable(),
+  title: z.string().nullable(),
+  caption: z.string().nullable(),
+  alt: z.string().nullable(),
+  tags: z.string().nullable(),
+});
 export type ListMapping = z.infer<typeof ListMapping>;
 
 export const ORDERS = ['name', 'taken', 'hand'] as const;
@@ -65,12 +82,18 @@ export const SiteNotes = z.object({
   order: z.object({ by: z.enum(ORDERS), hand: z.array(hash).max(100_000) }).default({ by: 'name', hand: [] }),
   naming: z.object({ own: z.array(NamingRule).max(50), off: z.array(path).max(200) }).default({ own: [], off: [] }),
   /** What items of galleries are, where their author has said it: elements of a selector, or that these are none. */
-  units: z.array(z.object({ page: path, selector: z.string().min(1).max(500), gallery: z.boolean() })).max(5000).default([]),
+  units: z
+    .array(z.object({ page: path, selector: z.string().min(1).max(500), gallery: z.boolean() }))
+    .max(5000)
+    .default([]),
   lists: z.array(ListMapping).max(50).default([]),
   /** Manifests of the author's own viewer scripts, whose files are files of the site; checked where they are read, for their rules are those of kits. */
   kits: z.array(z.unknown()).max(100).default([]),
   /** Galleries that stand on several pages, in their order, of so many items each. */
-  spreads: z.array(z.object({ pages: z.array(path).min(1).max(1000), size: z.number().int().min(1).max(10_000) })).max(1000).default([]),
+  spreads: z
+    .array(z.object({ pages: z.array(path).min(1).max(1000), size: z.number().int().min(1).max(10_000) }))
+    .max(1000)
+    .default([]),
 });
 export type SiteNotes = z.infer<typeof SiteNotes>;
 

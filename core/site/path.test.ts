@@ -4,24 +4,45 @@ import { cleanPath, relativeReference, stemOf } from './path.ts';
 import { resolveInSite } from './resolve.ts';
 
 describe('cleanPath', () => {
-  it.each([['a/b.jpg', 'a/b.jpg'], ['./a//b.jpg', 'a/b.jpg'], ['a\\b.jpg', 'a/b.jpg']])('%s → %s', (raw, path) => expect(cleanPath(raw)).toEqual({ ok: true, path }));
+  it.each([
+    ['a/b.jpg', 'a/b.jpg'],
+    ['./a//b.jpg', 'a/b.jpg'],
+    ['a\\b.jpg', 'a/b.jpg'],
+  ])('%s → %s', (raw, path) => expect(cleanPath(raw)).toEqual({ ok: true, path }));
 
-  it.each(['../a', 'a/../../b', '/etc/passwd', 'C:\\a', 'c:/a', '\\\\host\\a', '', 'a/\u0000b', 'a/con.jpg', 'x'.repeat(500)])('refuses %j with a reason', (raw) => {
+  it.each([
+    '../a',
+    'a/../../b',
+    '/etc/passwd',
+    'C:\\a',
+    'c:/a',
+    '\\\\host\\a',
+    '',
+    'a/\u0000b',
+    'a/con.jpg',
+    'x'.repeat(500),
+  ])('refuses %j with a reason', (raw) => {
     const clean = cleanPath(raw);
     expect(clean.ok).toBe(false);
     if (!clean.ok) expect(clean.reason.length).toBeGreaterThan(10);
   });
 
   it('never gives a path that leads out of the folder', () => {
-    fc.assert(fc.property(fc.string(), (raw) => {
-      const clean = cleanPath(raw);
-      if (clean.ok) expect(clean.path.split('/')).not.toContain('..');
-    }));
+    fc.assert(
+      fc.property(fc.string(), (raw) => {
+        const clean = cleanPath(raw);
+        if (clean.ok) expect(clean.path.split('/')).not.toContain('..');
+      }),
+    );
   });
 });
 
-const segment = fc.string({ minLength: 1, maxLength: 8, unit: fc.constantFrom(...'abc XYZ0_-.&%#?+äé\'"(')  }).filter((text) => !/^\.+$/.test(text) && text.trim() === text);
-const sitePath = fc.array(segment, { minLength: 1, maxLength: 4 }).map((segments) => segments.join('/').normalize('NFC'));
+const segment = fc
+  .string({ minLength: 1, maxLength: 8, unit: fc.constantFrom(...'abc XYZ0_-.&%#?+äé\'"(') })
+  .filter((text) => !/^\.+$/.test(text) && text.trim() === text);
+const sitePath = fc
+  .array(segment, { minLength: 1, maxLength: 4 })
+  .map((segments) => segments.join('/').normalize('NFC'));
 
 describe('relativeReference', () => {
   it.each([
@@ -33,9 +54,11 @@ describe('relativeReference', () => {
   ])('from %s to %s: %s', (from, to, reference) => expect(relativeReference(from, to)).toBe(reference));
 
   it('is resolved back to the file it was made for', () => {
-    fc.assert(fc.property(sitePath, sitePath, (from, to) => {
-      expect(resolveInSite(relativeReference(from, to), from)).toEqual({ kind: 'file', path: to });
-    }));
+    fc.assert(
+      fc.property(sitePath, sitePath, (from, to) => {
+        expect(resolveInSite(relativeReference(from, to), from)).toEqual({ kind: 'file', path: to });
+      }),
+    );
   });
 });
 
@@ -54,5 +77,10 @@ describe('resolveInSite', () => {
 });
 
 describe('stemOf', () => {
-  it.each([['small/reel-box.jpg', 'reel-box'], ['a.b.jpg', 'a.b'], ['.hidden', '.hidden'], ['plain', 'plain']])('%s → %s', (path, stem) => expect(stemOf(path)).toBe(stem));
+  it.each([
+    ['small/reel-box.jpg', 'reel-box'],
+    ['a.b.jpg', 'a.b'],
+    ['.hidden', '.hidden'],
+    ['plain', 'plain'],
+  ])('%s → %s', (path, stem) => expect(stemOf(path)).toBe(stem));
 });

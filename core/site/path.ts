@@ -13,12 +13,14 @@ const DEVICE_NAME = /^(con|prn|aux|nul|com\d|lpt\d)(\.|$)/i;
 export function cleanPath(raw: string): CleanPath {
   const slashed = raw.replaceAll('\\', '/');
   const refuse = (reason: string): CleanPath => ({ ok: false, reason });
-  if (slashed.startsWith('/') || /^[a-z]:/i.test(slashed)) return refuse('the path is absolute; only files inside the folder can be brought in');
+  if (slashed.startsWith('/') || /^[a-z]:/i.test(slashed))
+    return refuse('the path is absolute; only files inside the folder can be brought in');
   const segments = slashed.split('/').filter((segment) => segment !== '' && segment !== '.');
   if (segments.length === 0) return refuse('the path is empty');
   if (segments.includes('..')) return refuse('the path leads out of the folder (“..”)');
   // eslint-disable-next-line no-control-regex -- control characters are just what is looked for
-  if (segments.some((segment) => /[\u0000-\u001f\u007f]/.test(segment))) return refuse('the name holds a control character');
+  if (segments.some((segment) => /[\u0000-\u001f\u007f]/.test(segment)))
+    return refuse('the name holds a control character');
   const device = segments.find((segment) => DEVICE_NAME.test(segment));
   if (device) return refuse(`“${device}” is a reserved name on Windows; rename it first`);
   const path = segments.join('/').normalize('NFC');
@@ -28,7 +30,10 @@ export function cleanPath(raw: string): CleanPath {
 
 /** Files that operating systems leave in folders and that belong to no site. */
 export function isSystemLitter(path: string): boolean {
-  return /(^|\/)(\.DS_Store|Thumbs\.db|desktop\.ini|\._[^/]*|\.git\/.*|__MACOSX\/.*)$/i.test(path) || /(^|\/)(\.git|__MACOSX|node_modules)\//.test(path);
+  return (
+    /(^|\/)(\.DS_Store|Thumbs\.db|desktop\.ini|\._[^/]*|\.git\/.*|__MACOSX\/.*)$/i.test(path) ||
+    /(^|\/)(\.git|__MACOSX|node_modules)\//.test(path)
+  );
 }
 
 export const folderOf = (path: string): string => path.slice(0, path.lastIndexOf('/') + 1);
@@ -50,7 +55,9 @@ export function extensionOf(path: string): string {
 
 /** What must be percent-encoded in a path segment of a URL (RFC 3986 §3.3: pchar), with `'` for the sake of quoted attributes. */
 function encodeSegment(segment: string): string {
-  return encodeURIComponent(segment).replace(/%(3A|40|24|26|2B|2C|3B|3D|21|28|29|2A)/g, (code) => decodeURIComponent(code)).replaceAll("'", '%27');
+  return encodeURIComponent(segment)
+    .replace(/%(3A|40|24|26|2B|2C|3B|3D|21|28|29|2A)/g, (code) => decodeURIComponent(code))
+    .replaceAll("'", '%27');
 }
 
 /** The reference to write on the page at `from` so that it leads to the file at `to`. Both are site paths. */

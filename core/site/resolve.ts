@@ -37,7 +37,8 @@ export function resolveInSite(reference: string, from: string): Target {
     return scheme === 'http' || scheme === 'https' ? { kind: 'outside', url: written } : { kind: 'scheme', scheme };
   }
   if (parts.authority !== undefined) return { kind: 'outside', url: written };
-  if (parts.path === '' && parts.query === undefined) return { kind: 'fragment', fragment: decodedPath(parts.fragment ?? '') };
+  if (parts.path === '' && parts.query === undefined)
+    return { kind: 'fragment', fragment: decodedPath(parts.fragment ?? '') };
   if (parts.path.startsWith('/')) return { kind: 'root', path: decodedPath(parts.path.slice(1)) };
 
   const slashed = joinUri({ path: parts.path.replaceAll('\\', '/'), query: parts.query });

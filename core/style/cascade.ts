@@ -24,7 +24,11 @@ export interface Situation {
   state: State | null;
 }
 
-const PSEUDO: Readonly<Record<State, string>> = { hover: ':hover\\b', focus: ':focus(?:-visible|-within)?\\b', active: ':active\\b' };
+const PSEUDO: Readonly<Record<State, string>> = {
+  hover: ':hover\\b',
+  focus: ':focus(?:-visible|-within)?\\b',
+  active: ':active\\b',
+};
 
 /** The selector as it would read if the state were there; null where it asks for no state that is looked at. */
 export function withState(selector: string, state: State | null): string | null {
@@ -59,13 +63,19 @@ export function winnerFor(situation: Situation, element: PageElement, property: 
   const consider = (rule: Rule, specificity: number) => {
     for (const declaration of rule.declarations) {
       if (!names.includes(declaration.property)) continue;
-      const one: Winner = { rule, declaration, value: partOf(declaration.property, property, declaration.value), specificity };
+      const one: Winner = {
+        rule,
+        declaration,
+        value: partOf(declaration.property, property, declaration.value),
+        specificity,
+      };
       if (!best || beats(one, best)) best = one;
     }
   };
   for (const sheet of situation.sheets) {
     for (const rule of sheet.rules) {
-      if (!rule.declarations.some((one) => names.includes(one.property)) || !allHold(rule.media, situation.width)) continue;
+      if (!rule.declarations.some((one) => names.includes(one.property)) || !allHold(rule.media, situation.width))
+        continue;
       const weight = weightOf(rule, element, situation.state);
       if (weight !== null) consider(rule, weight);
     }
@@ -77,7 +87,8 @@ export function winnerFor(situation: Situation, element: PageElement, property: 
   return best;
 }
 
-export const valueFor = (situation: Situation, element: PageElement | undefined, property: string): string | null => (element ? (winnerFor(situation, element, property)?.value ?? null) : null);
+export const valueFor = (situation: Situation, element: PageElement | undefined, property: string): string | null =>
+  element ? (winnerFor(situation, element, property)?.value ?? null) : null;
 
 /** The same with what an element takes from those around it, for properties that are inherited. */
 export function inheritedFor(situation: Situation, element: PageElement | undefined, property: string): string | null {

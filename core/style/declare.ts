@@ -37,13 +37,24 @@ export interface GalleryAt {
 
 export type Declared = { ok: true; site: StyledSite } | { ok: false; reason: string };
 
-export function situationOf(site: StyledSite, path: string, width: number, state: State | null = null): Situation | null {
+export function situationOf(
+  site: StyledSite,
+  path: string,
+  width: number,
+  state: State | null = null,
+): Situation | null {
   const page = site.pages.find((one) => one.path === path);
   return page ? { page, sheets: sheetsOf(page, site.files, site.index), width, state } : null;
 }
 
 /** All wishes one after the other. `at` is the width up to which they count, in CSS px; null means every width that says nothing else. */
-export function declareAll(site: StyledSite, place: GalleryAt, wishes: readonly StyleWish[], at: number | null, purpose: string): Declared {
+export function declareAll(
+  site: StyledSite,
+  place: GalleryAt,
+  wishes: readonly StyleWish[],
+  at: number | null,
+  purpose: string,
+): Declared {
   let now = site;
   for (const wish of wishes) {
     const trouble = wish.value === null ? null : troubleWith(wish.property, wish.value);
@@ -55,19 +66,29 @@ export function declareAll(site: StyledSite, place: GalleryAt, wishes: readonly 
   return { ok: true, site: now };
 }
 
-const same = (a: string | null | undefined, b: string | null): boolean => (a ?? '').replace(/\s+/g, ' ').trim() === (b ?? '').replace(/\s+/g, ' ').trim();
+const same = (a: string | null | undefined, b: string | null): boolean =>
+  (a ?? '').replace(/\s+/g, ' ').trim() === (b ?? '').replace(/\s+/g, ' ').trim();
 
 function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: number | null, purpose: string): Declared {
   const state = wish.state ?? null;
   const width = at ?? WIDE;
   const situation = situationOf(site, place.page, width, state);
   const gallery = situation && site.pages.find(({ path }) => path === place.page)?.galleries[place.gallery];
-  if (!situation || !gallery) return { ok: false, reason: 'This gallery is no longer where it was; the page has changed meanwhile.' };
+  if (!situation || !gallery)
+    return { ok: false, reason: 'This gallery is no longer where it was; the page has changed meanwhile.' };
   const elements = partsIn(situation, gallery)[wish.role];
   const [first] = elements;
-  if (!first) return { ok: false, reason: `This gallery has no ${wish.role === 'caption' ? 'element for captions' : wish.role === 'item' ? 'one element round each item' : wish.role}.` };
+  if (!first)
+    return {
+      ok: false,
+      reason: `This gallery has no ${wish.role === 'caption' ? 'element for captions' : wish.role === 'item' ? 'one element round each item' : wish.role}.`,
+    };
   const winners = elements.map((element) => winnerFor(situation, element, wish.property));
-  if (winners.every((one) => same(one?.value, wish.value)) && winners.every((one) => (one === null) === (wish.value === null))) return { ok: true, site };
+  if (
+    winners.every((one) => same(one?.value, wish.value)) &&
+    winners.every((one) => (one === null) === (wish.value === null))
+  )
+    return { ok: true, site };
 
   const wide: Situation = { ...situation, width: WIDE };
   const saysWide = at === null ? null : winnerFor(wide, first, wish.property);
@@ -82,11 +103,19 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
   const tries: (() => Draft | null)[] = [];
   const shared = winners.every((one) => one?.declaration === winners[0]?.declaration) ? winners[0] : null;
   if (shared && mayChange(shared)) tries.push(() => inPlace(shared, wish.property, wish.value!));
-  const own = situation.sheets.flatMap((sheet) => (site.foreign(sheet.path) ? [] : sheet.rules)).filter((rule) => (state !== null || statelessOnly(rule)) && elements.every((element) => weightOf(rule, element, state) !== null) && isOwn(rule, wish.role, loading(site, rule.sheet), state));
+  const own = situation.sheets
+    .flatMap((sheet) => (site.foreign(sheet.path) ? [] : sheet.rules))
+    .filter(
+      (rule) =>
+        (state !== null || statelessOnly(rule)) &&
+        elements.every((element) => weightOf(rule, element, state) !== null) &&
+        isOwn(rule, wish.role, loading(site, rule.sheet), state),
+    );
   const home = own.filter(({ media }) => (at === null ? media.length === 0 : upTo(media) === at)).at(-1);
   if (home) tries.push(() => ({ path: home.sheet.path, edits: [appendDeclaration(home, wish.property, wish.value!)] }));
   const named = own.filter((rule) => rule.selectors.length === 1).at(-1);
-  for (const stronger of ['', 'body ', 'html body ']) tries.push(...newRules(site, situation, place, wish, at, purpose, named ?? null, stronger));
+  for (const stronger of ['', 'body ', 'html body '])
+    tries.push(...newRules(site, situation, place, wish, at, purpose, named ?? null, stronger));
 
   let trouble: string | null = null;
   for (const attempt of tries) {
@@ -98,8 +127,13 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
     if (trouble === null) return { ok: true, site: next };
   }
   const winner = shared ?? winners.find((one) => one !== null);
-  const where = winner ? ` ${winner.rule.sheet.path}, line ${winner.rule.sheet.lines.lineAt(winner.declaration.range.start)}: ${winner.rule.prelude} { ${winner.declaration.property}: ${winner.declaration.value}${winner.declaration.important ? ' !important' : ''} }.` : '';
-  return { ok: false, reason: `Nothing was changed: ${trouble ?? 'there is no stylesheet of yours to write it in'}.${where}` };
+  const where = winner
+    ? ` ${winner.rule.sheet.path}, line ${winner.rule.sheet.lines.lineAt(winner.declaration.range.start)}: ${winner.rule.prelude} { ${winner.declaration.property}: ${winner.declaration.value}${winner.declaration.important ? ' !important' : ''} }.`
+    : '';
+  return {
+    ok: false,
+    reason: `Nothing was changed: ${trouble ?? 'there is no stylesheet of yours to write it in'}.${where}`,
+  };
 }
 
 interface Draft {
@@ -109,12 +143,23 @@ interface Draft {
   also?: Draft[];
 }
 
-function takeAway(site: StyledSite, winners: readonly (Winner | null)[], mayChange: (winner: Winner) => boolean): Declared {
+function takeAway(
+  site: StyledSite,
+  winners: readonly (Winner | null)[],
+  mayChange: (winner: Winner) => boolean,
+): Declared {
   const [winner] = winners;
   if (!winner) return { ok: true, site };
   const place = `${winner.rule.sheet.path}, line ${winner.rule.sheet.lines.lineAt(winner.declaration.range.start)}`;
-  if (!mayChange(winner)) return { ok: false, reason: `${place}: this declaration counts for more than the gallery; take it away in the source.` };
-  const next = applied(site, { path: winner.rule.sheet.path, edits: [cutDeclaration(winner.rule, winner.declaration)] });
+  if (!mayChange(winner))
+    return {
+      ok: false,
+      reason: `${place}: this declaration counts for more than the gallery; take it away in the source.`,
+    };
+  const next = applied(site, {
+    path: winner.rule.sheet.path,
+    edits: [cutDeclaration(winner.rule, winner.declaration)],
+  });
   return typeof next === 'string' ? { ok: false, reason: next } : { ok: true, site: next };
 }
 
@@ -124,15 +169,47 @@ function inPlace({ rule, declaration }: Winner, property: string, value: string)
 }
 
 /** New rules in the places where they may count: a media block that is there, before a narrower one, the end. */
-function newRules(site: StyledSite, situation: Situation, place: GalleryAt, wish: StyleWish, at: number | null, purpose: string, named: Rule | null, stronger: string): (() => Draft | null)[] {
+function newRules(
+  site: StyledSite,
+  situation: Situation,
+  place: GalleryAt,
+  wish: StyleWish,
+  at: number | null,
+  purpose: string,
+  named: Rule | null,
+  stronger: string,
+): (() => Draft | null)[] {
   const target = selectorFor(site, situation, place, wish, named);
   if (!target) return [];
-  const sheet = situation.sheets.findLast((one) => one.kind !== 'attribute' && !site.foreign(one.path) && (named ? one.path === named.sheet.path && one.kind === named.sheet.kind : true));
+  const sheet = situation.sheets.findLast(
+    (one) =>
+      one.kind !== 'attribute' &&
+      !site.foreign(one.path) &&
+      (named ? one.path === named.sheet.path && one.kind === named.sheet.kind : true),
+  );
   if (!sheet) return [];
-  const rule: NewRule = { selector: stronger + target.selector, property: wish.property, value: wish.value ?? '', purpose, media: at === null ? null : `(max-width: ${at}px)` };
-  const draft = (edit: Edit) => () => ({ path: sheet.path, edits: [edit], ...(target.also ? { also: [target.also] } : {}) });
-  if (at === null) return [...beforeMedia(sheet).map((offset) => draft(ruleBefore(sheet, offset, rule))), draft(ruleAtEnd(sheet, rule))];
-  const blocks = new Map(sheet.rules.filter(({ media, within }) => within && upTo(media) === at).map(({ within }) => [within!.start, within!]));
+  const rule: NewRule = {
+    selector: stronger + target.selector,
+    property: wish.property,
+    value: wish.value ?? '',
+    purpose,
+    media: at === null ? null : `(max-width: ${at}px)`,
+  };
+  const draft = (edit: Edit) => () => ({
+    path: sheet.path,
+    edits: [edit],
+    ...(target.also ? { also: [target.also] } : {}),
+  });
+  if (at === null)
+    return [
+      ...beforeMedia(sheet).map((offset) => draft(ruleBefore(sheet, offset, rule))),
+      draft(ruleAtEnd(sheet, rule)),
+    ];
+  const blocks = new Map(
+    sheet.rules
+      .filter(({ media, within }) => within && upTo(media) === at)
+      .map(({ within }) => [within!.start, within!]),
+  );
   const narrower = sheet.rules.find(({ media, within }) => within && (upTo(media) ?? Infinity) < at);
   return [
     ...[...blocks.values()].reverse().map((within) => draft(ruleWithin(sheet, within, rule))),
@@ -154,7 +231,13 @@ function beforeMedia(sheet: Sheet): number[] {
   return first?.within && sheet.kind === 'file' ? [mediaStart(sheet, first.within.start)] : [];
 }
 
-function selectorFor(site: StyledSite, situation: Situation, place: GalleryAt, wish: StyleWish, named: Rule | null): { selector: string; also?: Draft } | null {
+function selectorFor(
+  site: StyledSite,
+  situation: Situation,
+  place: GalleryAt,
+  wish: StyleWish,
+  named: Rule | null,
+): { selector: string; also?: Draft } | null {
   const page = site.pages.find(({ path }) => path === place.page)!;
   const gallery = page.galleries[place.gallery]!;
   const state = wish.state ?? null;
@@ -164,7 +247,14 @@ function selectorFor(site: StyledSite, situation: Situation, place: GalleryAt, w
   const [element] = parts[wish.role];
   if (wish.role === 'content' && element) {
     const id = valueOf(element, 'id');
-    return { selector: element.tag === 'body' || element.tag === 'main' ? element.tag : id ? `#${id}` : `.${(valueOf(element, 'class') ?? '').split(/\s+/)[0]}` };
+    return {
+      selector:
+        element.tag === 'body' || element.tag === 'main'
+          ? element.tag
+          : id
+            ? `#${id}`
+            : `.${(valueOf(element, 'class') ?? '').split(/\s+/)[0]}`,
+    };
   }
   const container = containerSelector(site, situation, page, gallery);
   const { selector: outer } = container;
@@ -177,18 +267,33 @@ function selectorFor(site: StyledSite, situation: Situation, place: GalleryAt, w
   const link = parts.link[0]?.tag;
   if (state !== null) {
     const pseudo = state === 'focus' ? ':focus-visible' : `:${state}`;
-    if (wish.role === 'image') return { selector: link ? `${outer} ${link}${pseudo} ${element.tag}` : `${outer} ${element.tag}${pseudo}`, ...also };
+    if (wish.role === 'image')
+      return {
+        selector: link ? `${outer} ${link}${pseudo} ${element.tag}` : `${outer} ${element.tag}${pseudo}`,
+        ...also,
+      };
     return { selector: `${outer} ${inner}${pseudo}`, ...also };
   }
   return { selector: `${outer} ${direct ? '> ' : ''}${inner}`, ...also };
 }
 
 /** What finds the container: the selector that the author uses, its class or id, or a class that it is given now. */
-function containerSelector(site: StyledSite, situation: Situation, page: StyledPage, gallery: StyledPage['galleries'][number]): { selector: string; also?: Draft } {
+function containerSelector(
+  site: StyledSite,
+  situation: Situation,
+  page: StyledPage,
+  gallery: StyledPage['galleries'][number],
+): { selector: string; also?: Draft } {
   const { container } = gallery;
   for (const sheet of [...situation.sheets].reverse()) {
     for (const rule of [...sheet.rules].reverse()) {
-      if (rule.selectors.length === 1 && statelessOnly(rule) && weightOf(rule, container, null) !== null && isOwn(rule, 'container', loading(site, sheet))) return { selector: rule.selectors[0]!.text };
+      if (
+        rule.selectors.length === 1 &&
+        statelessOnly(rule) &&
+        weightOf(rule, container, null) !== null &&
+        isOwn(rule, 'container', loading(site, sheet))
+      )
+        return { selector: rule.selectors[0]!.text };
     }
   }
   const own = ownClass(container, site.pages);
@@ -202,7 +307,11 @@ function containerSelector(site: StyledSite, situation: Situation, page: StyledP
 }
 
 function nameFor(site: StyledSite): string {
-  const taken = new Set(site.pages.flatMap(({ document }) => document.elements.flatMap((element) => (valueOf(element, 'class') ?? '').split(/\s+/))));
+  const taken = new Set(
+    site.pages.flatMap(({ document }) =>
+      document.elements.flatMap((element) => (valueOf(element, 'class') ?? '').split(/\s+/)),
+    ),
+  );
   for (let n = 1; ; n++) {
     const name = n === 1 ? 'pictures' : `pictures-${n}`;
     if (!taken.has(name)) return name;
@@ -238,19 +347,29 @@ function applied(site: StyledSite, draft: Draft): StyledSite | string {
 }
 
 /** What a change would do that was not meant, in words; null where it does just what was. */
-function wrongWith(before: StyledSite, after: StyledSite, place: GalleryAt, wish: StyleWish, at: number | null): string | null {
+function wrongWith(
+  before: StyledSite,
+  after: StyledSite,
+  place: GalleryAt,
+  wish: StyleWish,
+  at: number | null,
+): string | null {
   const state = wish.state ?? null;
   const width = at ?? WIDE;
   const [was, is] = [situationOf(before, place.page, width, state), situationOf(after, place.page, width, state)];
-  const galleries = [before, after].map(({ pages }) => pages.find(({ path }) => path === place.page)?.galleries[place.gallery]);
+  const galleries = [before, after].map(
+    ({ pages }) => pages.find(({ path }) => path === place.page)?.galleries[place.gallery],
+  );
   if (!was || !is || !galleries[0] || !galleries[1]) return 'the page would be read otherwise';
   const elements = partsIn(is, galleries[1])[wish.role];
   const old = partsIn(was, galleries[0])[wish.role];
-  if (elements.length === 0 || (wish.role !== 'content' && elements.length !== old.length)) return 'the page would be read otherwise';
+  if (elements.length === 0 || (wish.role !== 'content' && elements.length !== old.length))
+    return 'the page would be read otherwise';
   for (const element of elements) {
     const winner = winnerFor(is, element, wish.property);
     if (!same(winner?.value, wish.value)) return 'another declaration counts for more';
-    if (winner && !isOwn(winner.rule, wish.role, loading(after, winner.rule.sheet), state)) return 'no selector finds just these elements; give them a class of their own';
+    if (winner && !isOwn(winner.rule, wish.role, loading(after, winner.rule.sheet), state))
+      return 'no selector finds just these elements; give them a class of their own';
   }
   // What other windows are told by conditions of their own stays; wider ones stay altogether.
   const widths = new Set(was.sheets.flatMap(({ rules }) => rules.flatMap(({ media }) => upTo(media) ?? [])));
@@ -258,7 +377,8 @@ function wrongWith(before: StyledSite, after: StyledSite, place: GalleryAt, wish
     if (other === width) continue;
     const told = winnerFor({ ...was, width: other }, old[0]!, wish.property);
     const apart = other > width || (told !== null && (upTo(told.rule.media) ?? Infinity) < width);
-    if (apart && !same(valueFor({ ...is, width: other }, elements[0], wish.property), told?.value ?? null)) return other > width ? 'wider windows would change as well' : 'narrower windows would change as well';
+    if (apart && !same(valueFor({ ...is, width: other }, elements[0], wish.property), told?.value ?? null))
+      return other > width ? 'wider windows would change as well' : 'narrower windows would change as well';
   }
   return null;
 }

@@ -10,10 +10,13 @@ export function holdsAt(condition: string, width: number): boolean {
     return false;
   }
   if (list.type !== 'MediaQueryList') return false;
-  return [...list.children].some((query) => query.type === 'MediaQuery' && queryHolds(query as unknown as Query, width));
+  return [...list.children].some(
+    (query) => query.type === 'MediaQuery' && queryHolds(query as unknown as Query, width),
+  );
 }
 
-export const allHold = (conditions: readonly string[], width: number): boolean => conditions.every((condition) => holdsAt(condition, width));
+export const allHold = (conditions: readonly string[], width: number): boolean =>
+  conditions.every((condition) => holdsAt(condition, width));
 
 /** css-tree 3 gives these; its published types are those of version 2. */
 interface Query {
@@ -25,7 +28,19 @@ interface Condition {
   children: Iterable<Part>;
 }
 type Value = { type: string; value?: string; unit?: string; name?: string } | null;
-type Part = { type: 'Identifier'; name: string } | { type: 'Feature'; name: string; value: Value } | { type: 'FeatureRange'; left: Value; leftComparison: string; middle: Value; rightComparison: string | null; right: Value } | ({ type: 'Condition' } & Condition) | { type: string };
+type Part =
+  | { type: 'Identifier'; name: string }
+  | { type: 'Feature'; name: string; value: Value }
+  | {
+      type: 'FeatureRange';
+      left: Value;
+      leftComparison: string;
+      middle: Value;
+      rightComparison: string | null;
+      right: Value;
+    }
+  | ({ type: 'Condition' } & Condition)
+  | { type: string };
 
 function queryHolds({ modifier, mediaType, condition }: Query, width: number): boolean {
   const ofType = mediaType === null || /^(all|screen)$/i.test(mediaType);
@@ -63,7 +78,8 @@ function partHolds(part: Part, width: number): boolean {
   }
   if (part.type !== 'FeatureRange') return true;
   const { left, leftComparison, middle, rightComparison, right } = part as Extract<Part, { type: 'FeatureRange' }>;
-  const known = (value: Value) => (value?.type === 'Identifier' ? (value.name === 'width' ? width : null) : inPx(value));
+  const known = (value: Value) =>
+    value?.type === 'Identifier' ? (value.name === 'width' ? width : null) : inPx(value);
   const compared = (a: Value, sign: string | null, b: Value) => {
     const [x, y] = [known(a), known(b)];
     if (sign === null || x === null || y === null) return true;
@@ -81,7 +97,10 @@ function inPx(value: Value): number | null {
 
 /** The width up to which a condition holds and above which it does not, in CSS px; null where it is not of that kind. */
 export function upTo(conditions: readonly string[]): number | null {
-  const match = conditions.length === 1 ? /\(\s*(?:max-width\s*:|width\s*<=)\s*([\d.]+)(px|em|rem)\s*\)/i.exec(conditions[0]!) : null;
+  const match =
+    conditions.length === 1
+      ? /\(\s*(?:max-width\s*:|width\s*<=)\s*([\d.]+)(px|em|rem)\s*\)/i.exec(conditions[0]!)
+      : null;
   if (!match) return null;
   const width = Number(match[1]) * (match[2]!.toLowerCase() === 'px' ? 1 : 16);
   return holdsAt(conditions[0]!, width) && !holdsAt(conditions[0]!, width + 1) ? width : null;

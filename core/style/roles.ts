@@ -31,15 +31,26 @@ export function partsOfGallery(gallery: Gallery): Omit<Parts, 'page' | 'content'
 
 /** Why the items are not children of the container, in words; null where they are. */
 export function standsApart({ container, items }: Gallery): string | null {
-  if (items.some(({ elements }) => elements.length !== 1)) return 'Items here are several elements each, one behind the other; columns need one element round each item.';
+  if (items.some(({ elements }) => elements.length !== 1))
+    return 'Items here are several elements each, one behind the other; columns need one element round each item.';
   if (items.every(({ elements }) => elements[0]?.parent === container)) return null;
-  return items[0]?.elements[0]?.tag === 'td' ? 'The columns of this gallery are cells of a table, written in the markup.' : 'The rows of this gallery are written in the markup; a stylesheet cannot make other ones.';
+  return items[0]?.elements[0]?.tag === 'td'
+    ? 'The columns of this gallery are cells of a table, written in the markup.'
+    : 'The rows of this gallery are written in the markup; a stylesheet cannot make other ones.';
 }
 
 /** The column of the page: the nearest element around the gallery whose width somebody set, else the body. */
 export function contentOf(situation: Situation, gallery: Gallery): PageElement | null {
   const around = [gallery.container, ...ancestors(gallery.container)].filter(({ tag }) => tag !== 'html');
-  return around.find((element) => ['max-width', 'width'].some((property) => /\d(?:px|em|rem|ch|vw|pt)/i.test(winnerFor(situation, element, property)?.value ?? ''))) ?? around.find(({ tag }) => tag === 'body') ?? null;
+  return (
+    around.find((element) =>
+      ['max-width', 'width'].some((property) =>
+        /\d(?:px|em|rem|ch|vw|pt)/i.test(winnerFor(situation, element, property)?.value ?? ''),
+      ),
+    ) ??
+    around.find(({ tag }) => tag === 'body') ??
+    null
+  );
 }
 
 export function partsIn(situation: Situation, gallery: Gallery): Parts {
@@ -49,13 +60,21 @@ export function partsIn(situation: Situation, gallery: Gallery): Parts {
 }
 
 /** Every element of a rule's subject on the given pages. */
-function subjectsOn(pages: readonly StyledPage[], rule: Rule, state: State | null): { page: StyledPage; element: PageElement }[] {
+function subjectsOn(
+  pages: readonly StyledPage[],
+  rule: Rule,
+  state: State | null,
+): { page: StyledPage; element: PageElement }[] {
   const tests = rule.selectors.flatMap(({ text }) => {
     const selector = withState(text, state);
     const test = selector === null ? null : matcherFor(selector);
     return test ? [test] : [];
   });
-  return pages.flatMap((page) => page.document.elements.filter((element) => tests.some((test) => test(element))).map((element) => ({ page, element })));
+  return pages.flatMap((page) =>
+    page.document.elements
+      .filter((element) => tests.some((test) => test(element)))
+      .map((element) => ({ page, element })),
+  );
 }
 
 /** Elements of a part in all galleries of the pages; one set for each page, for elements of different pages never meet. */
@@ -64,7 +83,11 @@ const partSets = new WeakMap<readonly Gallery[], Map<Role, Set<PageElement>>>();
 function partSet(page: StyledPage, role: Role): Set<PageElement> {
   const known = partSets.get(page.galleries) ?? new Map<Role, Set<PageElement>>();
   partSets.set(page.galleries, known);
-  const found = known.get(role) ?? new Set(page.galleries.flatMap((gallery) => partsOfGallery(gallery)[role as Exclude<Role, 'page' | 'content'>] ?? []));
+  const found =
+    known.get(role) ??
+    new Set(
+      page.galleries.flatMap((gallery) => partsOfGallery(gallery)[role as Exclude<Role, 'page' | 'content'>] ?? []),
+    );
   known.set(role, found);
   return found;
 }
@@ -80,13 +103,21 @@ export function isOwn(rule: Rule, role: Role, pages: readonly StyledPage[], stat
   return subjects.every(({ page, element }) => partSet(page, role).has(element));
 }
 
-export const statelessOnly = (rule: Rule): boolean => !rule.selectors.some(({ text }) => STATES.some((state) => withState(text, state) !== null));
+export const statelessOnly = (rule: Rule): boolean =>
+  !rule.selectors.some(({ text }) => STATES.some((state) => withState(text, state) !== null));
 
 /** The container's own class: one that only containers of galleries have; null where it has none. */
 export function ownClass(container: PageElement, pages: readonly StyledPage[]): string | null {
   const classes = (valueOf(container, 'class') ?? '').split(/\s+/).filter((name) => /^[A-Za-z_-][\w-]*$/.test(name));
-  return classes.find((name) => {
-    const test = matcherFor(`.${name}`);
-    return test !== null && pages.every((page) => page.document.elements.every((element) => !test(element) || partSet(page, 'container').has(element)));
-  }) ?? null;
+  return (
+    classes.find((name) => {
+      const test = matcherFor(`.${name}`);
+      return (
+        test !== null &&
+        pages.every((page) =>
+          page.document.elements.every((element) => !test(element) || partSet(page, 'container').has(element)),
+        )
+      );
+    }) ?? null
+  );
 }

@@ -1,6 +1,13 @@
 /** The stylesheets of a page in the order in which they count, each rule with its place in the author's text. */
 import Specificity from '@bramus/specificity';
-import { parse, type Atrule, type CssNode, type Declaration as DeclarationNode, type Rule as RuleNode, type StyleSheet } from 'css-tree';
+import {
+  parse,
+  type Atrule,
+  type CssNode,
+  type Declaration as DeclarationNode,
+  type Rule as RuleNode,
+  type StyleSheet,
+} from 'css-tree';
 import { attributeOf, valueOf, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
 import { LineIndex, resolveInSite, type PathIndex, type SiteFiles } from '../site/index.ts';
 
@@ -79,7 +86,13 @@ export function sheetsOf(page: { path: string; document: PageDocument }, files: 
     const href = styleLink(element);
     if (href !== null) file(href, page.path, media);
     else if (element.tag === 'style' && element.open && element.texts[0]) {
-      add(page.path, page.document.text, { start: element.open.end, end: element.close?.start ?? element.texts.at(-1)!.range.end }, 'element', media);
+      add(
+        page.path,
+        page.document.text,
+        { start: element.open.end, end: element.close?.start ?? element.texts.at(-1)!.range.end },
+        'element',
+        media,
+      );
     }
   }
   return sheets;
@@ -105,18 +118,48 @@ export function linkedStyles(page: { path: string; document: PageDocument }, ind
 /** The declarations of a `style` attribute as a rule of one element; null where it has entities in it, which would shift places. */
 export function inlineRule(path: string, document: PageDocument, element: PageElement): Rule | null {
   const attribute = attributeOf(element, 'style');
-  if (!attribute || document.text.slice(attribute.valueRange.start, attribute.valueRange.end) !== attribute.value) return null;
-  const sheet: Sheet = { path, text: document.text, part: attribute.valueRange, kind: 'attribute', rules: [], lines: document.lines };
+  if (!attribute || document.text.slice(attribute.valueRange.start, attribute.valueRange.end) !== attribute.value)
+    return null;
+  const sheet: Sheet = {
+    path,
+    text: document.text,
+    part: attribute.valueRange,
+    kind: 'attribute',
+    rules: [],
+    lines: document.lines,
+  };
   const list = parse(attribute.value, { context: 'declarationList', positions: true, parseValue: false });
-  const declarations = 'children' in list && list.children ? declarationsIn(list.children as unknown as Iterable<CssNode>, sheet) : [];
-  const rule: Rule = { sheet, selectors: [{ text: '*', specificity: Infinity }], prelude: 'style', range: attribute.range, block: attribute.valueRange, declarations, media: [], within: null, order: Infinity };
+  const declarations =
+    'children' in list && list.children ? declarationsIn(list.children as unknown as Iterable<CssNode>, sheet) : [];
+  const rule: Rule = {
+    sheet,
+    selectors: [{ text: '*', specificity: Infinity }],
+    prelude: 'style',
+    range: attribute.range,
+    block: attribute.valueRange,
+    declarations,
+    media: [],
+    within: null,
+    order: Infinity,
+  };
   sheet.rules.push(rule);
   return rule;
 }
 
-export function parseSheet(path: string, text: string, part: Range, kind: Sheet['kind'], media: readonly string[] = []): Sheet {
+export function parseSheet(
+  path: string,
+  text: string,
+  part: Range,
+  kind: Sheet['kind'],
+  media: readonly string[] = [],
+): Sheet {
   const sheet: Sheet = { path, text, part, kind, rules: [], lines: new LineIndex(text) };
-  const tree = parse(text.slice(part.start, part.end), { positions: true, parseValue: false, parseRulePrelude: false, parseAtrulePrelude: false }) as StyleSheet;
+  const tree = parse(text.slice(part.start, part.end), {
+    positions: true,
+    parseValue: false,
+    parseRulePrelude: false,
+    parseAtrulePrelude: false,
+  }) as StyleSheet;
   gather(tree.children, sheet, media, null);
   return sheet;
 }
@@ -131,12 +174,18 @@ function gather(nodes: Iterable<CssNode>, sheet: Sheet, media: readonly string[]
       if (rule) sheet.rules.push(rule);
     } else if (node.type === 'Atrule' && node.block && GROUPS.has(node.name.toLowerCase())) {
       const isMedia = node.name.toLowerCase() === 'media';
-      gather(node.block.children, sheet, isMedia ? [...media, preludeOf(node, sheet)] : media, isMedia ? insideOf(node.block, sheet) : within);
+      gather(
+        node.block.children,
+        sheet,
+        isMedia ? [...media, preludeOf(node, sheet)] : media,
+        isMedia ? insideOf(node.block, sheet) : within,
+      );
     }
   }
 }
 
-const textAt = (sheet: Sheet, node: CssNode | null): string => (node?.loc ? sheet.text.slice(node.loc.start.offset + sheet.part.start, node.loc.end.offset + sheet.part.start) : '');
+const textAt = (sheet: Sheet, node: CssNode | null): string =>
+  node?.loc ? sheet.text.slice(node.loc.start.offset + sheet.part.start, node.loc.end.offset + sheet.part.start) : '';
 
 const preludeOf = (node: Atrule, sheet: Sheet): string => textAt(sheet, node.prelude).trim();
 
@@ -188,7 +237,10 @@ function declarationFrom(node: DeclarationNode, sheet: Sheet): Declaration {
 /** Each selector of a list with its weight; one that does not parse makes the whole list invalid, as in a browser. */
 function selectorsOf(prelude: string): Selector[] {
   try {
-    return Specificity.calculate(prelude).map((one) => ({ text: one.selectorString(), specificity: one.a * 1e6 + one.b * 1e3 + one.c }));
+    return Specificity.calculate(prelude).map((one) => ({
+      text: one.selectorString(),
+      specificity: one.a * 1e6 + one.b * 1e3 + one.c,
+    }));
   } catch {
     return [];
   }
@@ -201,7 +253,8 @@ function importsIn(sheet: Sheet): string[] {
   const tree = parse(css, { parseValue: false, parseRulePrelude: false }) as StyleSheet;
   const found: string[] = [];
   tree.children.forEach((node) => {
-    if (node.type !== 'Atrule' || node.name.toLowerCase() !== 'import' || node.prelude?.type !== 'AtrulePrelude') return;
+    if (node.type !== 'Atrule' || node.name.toLowerCase() !== 'import' || node.prelude?.type !== 'AtrulePrelude')
+      return;
     const first = node.prelude.children.first;
     if (first && (first.type === 'String' || first.type === 'Url')) found.push(String(first.value));
   });

@@ -13,7 +13,11 @@ const SHORTHANDS: Readonly<Record<string, readonly string[]>> = {
   'justify-content': ['place-content'],
   'justify-items': ['place-items'],
   'align-items': ['place-items'],
-  ...Object.fromEntries(['margin', 'padding'].flatMap((name) => ['top', 'right', 'bottom', 'left'].map((side) => [`${name}-${side}`, [name]]))),
+  ...Object.fromEntries(
+    ['margin', 'padding'].flatMap((name) =>
+      ['top', 'right', 'bottom', 'left'].map((side) => [`${name}-${side}`, [name]]),
+    ),
+  ),
 };
 
 export const setBy = (property: string): readonly string[] => [property, ...(SHORTHANDS[property] ?? [])];
@@ -60,7 +64,14 @@ function pieceFor(shorthand: string, longhand: string, pieces: readonly Piece[])
     case 'margin':
     case 'padding': {
       const side = SIDES.indexOf(longhand.slice(shorthand.length + 1));
-      return [[0, 0, 0, 0], [0, 1, 0, 1], [0, 1, 2, 1], [0, 1, 2, 3]][pieces.length - 1]?.[side] ?? null;
+      return (
+        [
+          [0, 0, 0, 0],
+          [0, 1, 0, 1],
+          [0, 1, 2, 1],
+          [0, 1, 2, 3],
+        ][pieces.length - 1]?.[side] ?? null
+      );
     }
     case 'place-content':
     case 'place-items':
@@ -125,7 +136,9 @@ const LENGTH = /^(-?\d*\.?\d+)(px|em|rem|%|ch|vw|pt)?$/i;
 /** A plain length in its number and unit; null of anything else. */
 export function lengthOf(value: string): { number: number; unit: string } | null {
   const match = LENGTH.exec(value.trim());
-  return match && (match[2] || Number(match[1]) === 0) ? { number: Number(match[1]), unit: match[2]?.toLowerCase() ?? '' } : null;
+  return match && (match[2] || Number(match[1]) === 0)
+    ? { number: Number(match[1]), unit: match[2]?.toLowerCase() ?? '' }
+    : null;
 }
 
 export const short = (number: number): string => String(Math.round(number * 1000) / 1000);

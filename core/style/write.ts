@@ -21,8 +21,15 @@ export function handOf({ text, rules }: Sheet): Hand {
   const first = broken[0]?.declarations[0];
   const outer = broken[0] ? indentAt(text, broken[0].range.start) : '';
   const inner = first ? indentAt(text, first.range.start) : '  ';
-  const compact = written.filter(({ declarations: [one] }) => one && one.valueRange.start === one.range.start + one.property.length + 1).length;
-  return { newline: text.includes('\r\n') ? '\r\n' : '\n', indent: inner.startsWith(outer) ? inner.slice(outer.length) || '  ' : inner, oneLine: broken.length * 2 < written.length, colon: compact * 2 > written.length ? ':' : ': ' };
+  const compact = written.filter(
+    ({ declarations: [one] }) => one && one.valueRange.start === one.range.start + one.property.length + 1,
+  ).length;
+  return {
+    newline: text.includes('\r\n') ? '\r\n' : '\n',
+    indent: inner.startsWith(outer) ? inner.slice(outer.length) || '  ' : inner,
+    oneLine: broken.length * 2 < written.length,
+    colon: compact * 2 > written.length ? ':' : ': ',
+  };
 }
 
 function indentAt(text: string, at: number): string {
@@ -41,14 +48,24 @@ export function appendDeclaration(rule: Rule, property: string, value: string): 
   if (!last) {
     const multi = inside.includes('\n') || (!hand.oneLine && sheet.kind !== 'attribute');
     const at = block.start;
-    if (sheet.kind === 'attribute') return { start: at, end: at, text: `${written}${inside.trim() === '' ? '' : '; '}` };
-    return { start: at, end: at, text: multi ? `${hand.newline}${indentAt(text, rule.range.start)}${hand.indent}${written};${inside.includes('\n') ? '' : hand.newline + indentAt(text, rule.range.start)}` : ` ${written};${inside === '' ? ' ' : ''}` };
+    if (sheet.kind === 'attribute')
+      return { start: at, end: at, text: `${written}${inside.trim() === '' ? '' : '; '}` };
+    return {
+      start: at,
+      end: at,
+      text: multi
+        ? `${hand.newline}${indentAt(text, rule.range.start)}${hand.indent}${written};${inside.includes('\n') ? '' : hand.newline + indentAt(text, rule.range.start)}`
+        : ` ${written};${inside === '' ? ' ' : ''}`,
+    };
   }
   const separator = inside.includes('\n') ? hand.newline + indentAt(text, last.range.start) : ' ';
   const semicolon = /^\s*;/.exec(text.slice(last.range.end, block.end));
   if (!semicolon) return { start: last.range.end, end: last.range.end, text: `;${separator}${written}` };
   // A remark on the same line is about the declaration before it.
-  const remark = inside.includes('\n') ? (/^[ \t]*\/\*[^\n]*?\*\/(?=[ \t]*\r?\n)/.exec(text.slice(last.range.end + semicolon[0].length, block.end))?.[0].length ?? 0) : 0;
+  const remark = inside.includes('\n')
+    ? (/^[ \t]*\/\*[^\n]*?\*\/(?=[ \t]*\r?\n)/.exec(text.slice(last.range.end + semicolon[0].length, block.end))?.[0]
+        .length ?? 0)
+    : 0;
   const at = last.range.end + semicolon[0].length + remark;
   return { start: at, end: at, text: `${separator}${written};` };
 }
@@ -58,7 +75,10 @@ const OURS = /(?:\r?\n){0,2}[ \t]*\/\* Gallery of [^*]*\*\/\s*$/;
 
 /** A declaration with its semicolon, and with its line where it has one of its own; a rule that was written for it alone goes along. */
 export function cutDeclaration(rule: Rule, { range }: Declaration): Edit {
-  const { sheet: { text }, block } = rule;
+  const {
+    sheet: { text },
+    block,
+  } = rule;
   const ours = rule.declarations.length === 1 ? OURS.exec(text.slice(0, rule.range.start)) : null;
   if (ours) return { start: ours.index, end: rule.range.end, text: '' };
   const semicolon = /^\s*;/.exec(text.slice(range.end, block.end));
@@ -83,8 +103,13 @@ function ruleText(sheet: Sheet, { selector, property, value, purpose, media }: N
   const hand = handOf(sheet);
   const declaration = `${property}${hand.colon}${value};`;
   const inner = media === null ? base : base + hand.indent;
-  const rule = hand.oneLine ? [`${inner}${selector} { ${declaration} }`] : [`${inner}${selector} {`, `${inner}${hand.indent}${declaration}`, `${inner}}`];
-  const lines = [`${base}/* ${purpose.replaceAll('*/', '')} */`, ...(media === null ? rule : [`${base}@media ${media} {`, ...rule, `${base}}`])];
+  const rule = hand.oneLine
+    ? [`${inner}${selector} { ${declaration} }`]
+    : [`${inner}${selector} {`, `${inner}${hand.indent}${declaration}`, `${inner}}`];
+  const lines = [
+    `${base}/* ${purpose.replaceAll('*/', '')} */`,
+    ...(media === null ? rule : [`${base}@media ${media} {`, ...rule, `${base}}`]),
+  ];
   return lines.join(hand.newline);
 }
 

@@ -23,9 +23,16 @@ const pathOf = (reference: string, from: string): string | null => {
 };
 
 /** Stylesheets that the page attaches and the site has, with their elements. */
-function sheetsOf(page: PageDocument, path: string, files: Files): { element: PageElement; path: string; text: string }[] {
+function sheetsOf(
+  page: PageDocument,
+  path: string,
+  files: Files,
+): { element: PageElement; path: string; text: string }[] {
   return page.elements.flatMap((element) => {
-    const at = element.tag === 'link' && /\bstylesheet\b/i.test(valueOf(element, 'rel') ?? '') ? pathOf(valueOf(element, 'href') ?? '', path) : null;
+    const at =
+      element.tag === 'link' && /\bstylesheet\b/i.test(valueOf(element, 'rel') ?? '')
+        ? pathOf(valueOf(element, 'href') ?? '', path)
+        : null;
     const text = at === null ? null : textAt(files, at);
     return at === null || text === null ? [] : [{ element, path: at, text }];
   });
@@ -38,13 +45,22 @@ export function picturesShownBy(files: Files, path: string): string[] {
   const page = parsePage(text);
   const named = [
     ...pageReferences(page).flatMap(({ value, by }) => (LOADING.has(by) ? [pathOf(value, path)] : [])),
-    ...sheetsOf(page, path, files).flatMap((sheet) => styleReferences(sheet.text).map(({ value }) => pathOf(value, sheet.path))),
+    ...sheetsOf(page, path, files).flatMap((sheet) =>
+      styleReferences(sheet.text).map(({ value }) => pathOf(value, sheet.path)),
+    ),
   ];
-  return [...new Set(named)].filter((one): one is string => one !== null && isPicturePath(one) && files.get(one)?.kind === 'binary');
+  return [...new Set(named)].filter(
+    (one): one is string => one !== null && isPicturePath(one) && files.get(one)?.kind === 'binary',
+  );
 }
 
 /** `pictures` has a `data:` address for each path; `nonce` lets the page's own styles pass the application's policy. */
-export function pageStandingAlone(files: Files, path: string, pictures: ReadonlyMap<string, string>, nonce: string): string {
+export function pageStandingAlone(
+  files: Files,
+  path: string,
+  pictures: ReadonlyMap<string, string>,
+  nonce: string,
+): string {
   const text = textAt(files, path);
   if (text === null) return '';
   const page = parsePage(text);
@@ -56,17 +72,31 @@ export function pageStandingAlone(files: Files, path: string, pictures: Readonly
     if (sources) edits.push({ ...sources.valueRange, text: '' });
     if (element.tag === 'link' && element.range) {
       const sheet = sheets.get(element);
-      edits.push({ ...element.range, text: sheet ? styleElement(sheet, valueOf(element, 'media'), pictures, nonce) : '' });
-    } else if (element.tag === 'style' && element.open) edits.push({ start: element.open.end - 1, end: element.open.end - 1, text: ` nonce="${nonce}"` });
+      edits.push({
+        ...element.range,
+        text: sheet ? styleElement(sheet, valueOf(element, 'media'), pictures, nonce) : '',
+      });
+    } else if (element.tag === 'style' && element.open)
+      edits.push({ start: element.open.end - 1, end: element.open.end - 1, text: ` nonce="${nonce}"` });
     // A link that is followed asks for a window, which the frame may not open.
-    else if (element.tag === 'head' && element.open) edits.push({ start: element.open.end, end: element.open.end, text: '<base target="_blank">' });
+    else if (element.tag === 'head' && element.open)
+      edits.push({ start: element.open.end, end: element.open.end, text: '<base target="_blank">' });
   }
-  edits.push(...addressEdits(pageReferences(page), path, pictures).filter((edit) => !edits.some((other) => edit.start < other.end && other.start < edit.end)));
+  edits.push(
+    ...addressEdits(pageReferences(page), path, pictures).filter(
+      (edit) => !edits.some((other) => edit.start < other.end && other.start < edit.end),
+    ),
+  );
   const edited = applyEdits(text, edits);
   return edited.ok ? edited.text : text;
 }
 
-function styleElement(sheet: { path: string; text: string }, media: string | undefined, pictures: ReadonlyMap<string, string>, nonce: string): string {
+function styleElement(
+  sheet: { path: string; text: string },
+  media: string | undefined,
+  pictures: ReadonlyMap<string, string>,
+  nonce: string,
+): string {
   const edited = applyEdits(sheet.text, addressEdits(styleReferences(sheet.text), sheet.path, pictures));
   const css = (edited.ok ? edited.text : sheet.text).replaceAll('</', '<\\/');
   return `<style nonce="${nonce}"${media === undefined ? '' : ` media="${media.replaceAll('&', '&amp;').replaceAll('"', '&quot;')}"`}>${css}</style>`;

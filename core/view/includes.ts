@@ -36,8 +36,15 @@ export function includesView(page: PageReading): IncludeView[] {
     const facts = run?.reading?.ok ? run.reading : null;
     const starting = wiring.uses.filter(({ starts }) => starts.some((start) => start.include === include));
     // What answers is drawn from the call that chose the links, else from the script that does the work.
-    const choosing = starting.filter((one) => one.starts.some((start) => start.include === include && (start.call.text !== null || one.kit.manifest.start?.required)));
-    const drawn = choosing.length > 0 ? choosing : wiring.uses.filter((one) => one.script === include && !one.kit.manifest.start?.required);
+    const choosing = starting.filter((one) =>
+      one.starts.some(
+        (start) => start.include === include && (start.call.text !== null || one.kit.manifest.start?.required),
+      ),
+    );
+    const drawn =
+      choosing.length > 0
+        ? choosing
+        : wiring.uses.filter((one) => one.script === include && !one.kit.manifest.start?.required);
     const strands = drawn.flatMap((one) => strandsOf(page, one));
     return {
       kind: include.kind,
@@ -48,8 +55,17 @@ export function includesView(page: PageReading): IncludeView[] {
       line: include.line,
       kit: use?.kit.manifest.name ?? null,
       gives: file?.gives ?? facts?.gives.map(({ name }) => name).filter((name) => needed.has(name)) ?? [],
-      needs: [...new Set([...(file?.needs ?? []), ...(facts?.needs.map(({ name }) => name).filter((name) => given.has(name)) ?? [])])],
-      starts: starting.flatMap((one) => one.starts.filter((start) => start.include === include).map(({ call }) => `${call.name}(${call.text === null ? '' : `'${call.text}'`})`)),
+      needs: [
+        ...new Set([
+          ...(file?.needs ?? []),
+          ...(facts?.needs.map(({ name }) => name).filter((name) => given.has(name)) ?? []),
+        ]),
+      ],
+      starts: starting.flatMap((one) =>
+        one.starts
+          .filter((start) => start.include === include)
+          .map(({ call }) => `${call.name}(${call.text === null ? '' : `'${call.text}'`})`),
+      ),
       answers: strands.filter(({ answered }) => answered).map(({ id }) => id),
       misses: strands.filter(({ answered }) => !answered).map(({ id }) => id),
     };
@@ -57,30 +73,58 @@ export function includesView(page: PageReading): IncludeView[] {
 }
 
 function strandsOf(page: PageReading, use: KitUse): { id: string; answered: boolean }[] {
-  return page.galleries.flatMap((gallery, g) => gallery.items.flatMap((item, n) => {
-    const strand = page.strands[g]?.[n];
-    return strand && (item.link || use.kit.manifest.marker.on === 'gallery') ? [{ id: strand.id, answered: answers(use, item) }] : [];
-  }));
+  return page.galleries.flatMap((gallery, g) =>
+    gallery.items.flatMap((item, n) => {
+      const strand = page.strands[g]?.[n];
+      return strand && (item.link || use.kit.manifest.marker.on === 'gallery')
+        ? [{ id: strand.id, answered: answers(use, item) }]
+        : [];
+    }),
+  );
 }
 
 function stateOf(page: PageReading, include: Include): Pick<IncludeView, 'state' | 'says'> {
   const { wiring } = page;
   const { written, path, lookup, target, kind } = include;
-  if (written !== null && path !== null && lookup.found === 'nothing') return { state: 'broken', says: `There is no ${path}` };
+  if (written !== null && path !== null && lookup.found === 'nothing')
+    return { state: 'broken', says: `There is no ${path}` };
   if (lookup.found === 'other-case') return { state: 'broken', says: `On disk it is ${lookup.path}` };
-  if (written !== null && path === null) return { state: 'look', says: target?.kind === 'outside' ? 'comes from another host' : 'leads out of the site' };
+  if (written !== null && path === null)
+    return { state: 'look', says: target?.kind === 'outside' ? 'comes from another host' : 'leads out of the site' };
   if (kind === 'style') return { state: 'whole', says: 'stylesheet' };
   const run = wiring.scripts.find((one) => one.include === include);
   if (run?.reading && !run.reading.ok) return { state: 'broken', says: `cannot be read: ${run.reading.reason}` };
   const [early] = run?.early ?? [];
   const called = early && run?.reading?.ok && run.reading.calls.some(({ name }) => name === early.name);
-  if (early) return { state: 'broken', says: called ? `calls ${early.name}() too early` : `needs ${early.name}, which comes later` };
-  const starts = wiring.uses.flatMap((use) => use.starts.filter((start) => start.include === include).map((start) => ({ start, use })));
+  if (early)
+    return {
+      state: 'broken',
+      says: called ? `calls ${early.name}() too early` : `needs ${early.name}, which comes later`,
+    };
+  const starts = wiring.uses.flatMap((use) =>
+    use.starts.filter((start) => start.include === include).map((start) => ({ start, use })),
+  );
   const [first] = starts;
-  if (first) return { state: first.start.trouble === null ? 'whole' : 'broken', says: first.start.call.text === null && first.start.matched.length === 0 ? `calls ${first.start.call.name}()` : `calls ${first.start.call.name}(), which finds ${first.start.there.length} of ${linksIn(page)} links` };
+  if (first)
+    return {
+      state: first.start.trouble === null ? 'whole' : 'broken',
+      says:
+        first.start.call.text === null && first.start.matched.length === 0
+          ? `calls ${first.start.call.name}()`
+          : `calls ${first.start.call.name}(), which finds ${first.start.there.length} of ${linksIn(page)} links`,
+    };
   const use = wiring.uses.find((one) => one.script === include);
-  if (use) return { state: use.runs ? 'whole' : 'broken', says: use.kit.manifest.start?.required ? `waits for ${use.kit.manifest.start.call}()` : use.runs ? `answers ${strandsOf(page, use).filter(({ answered }) => answered).length} of ${linksIn(page)} links` : 'does not run' };
+  if (use)
+    return {
+      state: use.runs ? 'whole' : 'broken',
+      says: use.kit.manifest.start?.required
+        ? `waits for ${use.kit.manifest.start.call}()`
+        : use.runs
+          ? `answers ${strandsOf(page, use).filter(({ answered }) => answered).length} of ${linksIn(page)} links`
+          : 'does not run',
+    };
   return { state: 'whole', says: 'script' };
 }
 
-const linksIn = (page: PageReading): number => page.galleries.reduce((sum, { items }) => sum + items.filter(({ link }) => link).length, 0);
+const linksIn = (page: PageReading): number =>
+  page.galleries.reduce((sum, { items }) => sum + items.filter(({ link }) => link).length, 0);

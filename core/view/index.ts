@@ -1,12 +1,46 @@
 /** What the interface shows of a site, as plain data that can cross from a worker: no elements, no functions. */
 import { findingsOf, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
 import type { WordsRow } from '../lists/index.ts';
-import { countersToMend, hazardIn, oddOnes, patternOf, textOf, titleOf, valueOf, type Gallery, type Odd, type PageDocument, type Pattern, type PatternPart, type UnitHint } from '../markup/index.ts';
-import { dueTasks, focusOf, sharedMenu, thumbnailPath, THUMBNAIL, type Elsewhere, type PageReading, type PictureTask, type SiteReading, type Strand } from '../model/index.ts';
+import {
+  countersToMend,
+  hazardIn,
+  oddOnes,
+  patternOf,
+  textOf,
+  titleOf,
+  valueOf,
+  type Gallery,
+  type Odd,
+  type PageDocument,
+  type Pattern,
+  type PatternPart,
+  type UnitHint,
+} from '../markup/index.ts';
+import {
+  dueTasks,
+  focusOf,
+  sharedMenu,
+  thumbnailPath,
+  THUMBNAIL,
+  type Elsewhere,
+  type PageReading,
+  type PictureTask,
+  type SiteReading,
+  type Strand,
+} from '../model/index.ts';
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pair, Pairing } from '../pairing/index.ts';
 import { type Focus, type PhotoFacts, type Recipe } from '../photo/index.ts';
-import { byOrder, companionsOf, denseOffers, headingOf, spreadOf, takenAtOf, wordsFor, type WordsView } from '../plans/index.ts';
+import {
+  byOrder,
+  companionsOf,
+  denseOffers,
+  headingOf,
+  spreadOf,
+  takenAtOf,
+  wordsFor,
+  type WordsView,
+} from '../plans/index.ts';
 import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
 import { includesView, type IncludeView } from './includes.ts';
 import { kitsView, usesView, type KitView } from './kits.ts';
@@ -18,7 +52,10 @@ export * from './includes.ts';
 export * from './kits.ts';
 export * from './words.ts';
 
-export type FixView = { kind: 'change'; label: string } | { kind: 'picture'; label: string; tasks: PictureTask[] } | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
+export type FixView =
+  | { kind: 'change'; label: string }
+  | { kind: 'picture'; label: string; tasks: PictureTask[] }
+  | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
 export type FindingView = Omit<Finding, 'fixes'> & { fixes: FixView[] };
 
 export interface GalleryView {
@@ -157,12 +194,28 @@ export function viewOf(site: SiteReading): SiteView {
     rules: site.pairing.rules,
     loose: site.pairing.loose.map((path) => ({ path, unused: unused.has(path) })),
     findings: findings.map((finding) => ({ ...finding, fixes: finding.fixes.map(fixView) })),
-    checked: RULES.map(({ id, title }) => ({ id, title, found: findings.filter((finding) => finding.rule === id).length })),
+    checked: RULES.map(({ id, title }) => ({
+      id,
+      title,
+      found: findings.filter((finding) => finding.rule === id).length,
+    })),
     open: { pairs: count('pairs'), markup: count('markup'), wiring: count('wiring'), proof: findings.length, pack: 0 },
     parcel,
-    files: [...site.files].map(([path, content]) => ({ path, bytes: bytesOf(content), hash: content.kind === 'binary' ? content.hash : null })),
+    files: [...site.files].map(([path, content]) => ({
+      path,
+      bytes: bytesOf(content),
+      hash: content.kind === 'binary' ? content.hash : null,
+    })),
     classes: classesOf(site),
-    missing: pairs.filter((pair) => pair.state === 'no thumbnail').map((pair) => ({ from: pair.full, to: pair.thumbnailPath, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 })),
+    missing: pairs
+      .filter((pair) => pair.state === 'no thumbnail')
+      .map((pair) => ({
+        from: pair.full,
+        to: pair.thumbnailPath,
+        size: site.recipe.thumbnail,
+        as: THUMBNAIL,
+        times: 1,
+      })),
     due: dueTasks(site),
     elsewhere: site.elsewhere,
     alike: site.pairing.alike,
@@ -173,10 +226,14 @@ export function viewOf(site: SiteReading): SiteView {
     rights,
     lists,
     menu: menuView(site),
-    dense: site.pages.map((page) => ({ page: page.path, count: denseOffers(site, page).length })).filter(({ count }) => count > 0),
+    dense: site.pages
+      .map((page) => ({ page: page.path, count: denseOffers(site, page).length }))
+      .filter(({ count }) => count > 0),
     unsearched: site.pairing.unsearched,
     recipe: site.recipe,
-    unread: [...site.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path)).length,
+    unread: [...site.files].filter(
+      ([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path),
+    ).length,
     kits: kitsView(site),
   };
 }
@@ -196,7 +253,8 @@ function pagesOf(site: SiteReading): Map<string, string[]> {
   const pages = new Map<string, Set<string>>();
   for (const page of site.pages) {
     for (const strand of page.strands.flat()) {
-      for (const path of [strand.full, strand.thumbnail]) if (path !== null) pages.set(path, (pages.get(path) ?? new Set()).add(page.path));
+      for (const path of [strand.full, strand.thumbnail])
+        if (path !== null) pages.set(path, (pages.get(path) ?? new Set()).add(page.path));
     }
   }
   return new Map([...pages].map(([path, set]) => [path, [...set]]));
@@ -219,7 +277,12 @@ function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<string, stri
     animated: facts?.animated === true,
     focus: { ...focusOf(hash, facts, known), chosen: known.focus[hash] !== undefined },
     trouble: facts?.unreadable ?? (pair.thumbnail === null ? null : (site.factsOf(pair.thumbnail)?.unreadable ?? null)),
-    usedOn: [...new Set([...(pages.get(pair.full) ?? []), ...(pair.thumbnail === null ? [] : (pages.get(pair.thumbnail) ?? []))])],
+    usedOn: [
+      ...new Set([
+        ...(pages.get(pair.full) ?? []),
+        ...(pair.thumbnail === null ? [] : (pages.get(pair.thumbnail) ?? [])),
+      ]),
+    ],
     thumbnailPath: thumbnailPath(site, pair),
   };
 }
@@ -229,25 +292,39 @@ function pageView(page: PageReading, site: SiteReading): PageView {
   return {
     path: page.path,
     title: titleOf(document) ?? page.path,
-    galleries: page.galleries.map((gallery, n): GalleryView => ({ ...galleryView(document, gallery, page.strands[n] ?? []), heading: headingText(page, gallery), spread: spreadView(site, page.path, n) })),
-    hazards: page.hazards.filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit)))).map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
+    galleries: page.galleries.map((gallery, n): GalleryView => ({
+      ...galleryView(document, gallery, page.strands[n] ?? []),
+      heading: headingText(page, gallery),
+      spread: spreadView(site, page.path, n),
+    })),
+    hazards: page.hazards
+      .filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit))))
+      .map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
     told: [...document.units],
     anchors: namesIn(document).ids,
     kit: wiring.main?.kit.manifest.name ?? null,
     uses: usesView(page),
-    styles: wiring.includes.flatMap(({ kind, path, lookup }) => (kind === 'style' && path !== null && lookup.found !== 'nothing' ? [lookup.path] : [])),
+    styles: wiring.includes.flatMap(({ kind, path, lookup }) =>
+      kind === 'style' && path !== null && lookup.found !== 'nothing' ? [lookup.path] : [],
+    ),
     includes: includesView(page),
   };
 }
 
-function galleryView(document: PageDocument, gallery: Gallery, strands: readonly Strand[]): Omit<GalleryView, 'spread' | 'heading'> {
+function galleryView(
+  document: PageDocument,
+  gallery: Gallery,
+  strands: readonly Strand[],
+): Omit<GalleryView, 'spread' | 'heading'> {
   const { pattern, odd, miscounted } = learntOf(document, gallery);
   return {
     pattern: pattern?.parts ?? null,
     text: pattern?.text ?? null,
     free: [...(pattern?.free.keys() ?? [])],
     strands: strands.map(({ id }) => id),
-    odd: odd.flatMap(({ item, lacks, on, value, having }) => (strands[item] ? [{ strand: strands[item].id, lacks, on, value, having }] : [])),
+    odd: odd.flatMap(({ item, lacks, on, value, having }) =>
+      strands[item] ? [{ strand: strands[item].id, lacks, on, value, having }] : [],
+    ),
     miscounted,
   };
 }
@@ -260,8 +337,15 @@ function headingText(page: PageReading, gallery: Gallery): string | null {
 function spreadView(site: SiteReading, path: string, n: number): GalleryView['spread'] {
   const spread = spreadOf(site, path);
   if (!spread) return null;
-  const counts = spread.pages.map((one) => site.pages.find((page) => page.path === one)?.galleries[n]?.items.length ?? 0);
-  return { ...spread, inStep: counts.every((count, at) => (at < counts.length - 1 ? count === spread.size : count > 0 && count <= spread.size)) };
+  const counts = spread.pages.map(
+    (one) => site.pages.find((page) => page.path === one)?.galleries[n]?.items.length ?? 0,
+  );
+  return {
+    ...spread,
+    inStep: counts.every((count, at) =>
+      at < counts.length - 1 ? count === spread.size : count > 0 && count <= spread.size,
+    ),
+  };
 }
 
 interface Learnt {
@@ -278,7 +362,11 @@ function menuView({ pages }: SiteReading): MenuView | null {
     entries,
     pages: shared.pages.map(({ page, menu, drift }) => ({
       path: page.path,
-      stands: entries.map(({ target }) => drift.find((one) => one.target === target)?.kind ?? (menu.entries.some((entry) => entry.target === target && entry.current) ? 'own' : 'whole')),
+      stands: entries.map(
+        ({ target }) =>
+          drift.find((one) => one.target === target)?.kind ??
+          (menu.entries.some((entry) => entry.target === target && entry.current) ? 'own' : 'whole'),
+      ),
     })),
     without: without.map(({ path }) => path),
   };
@@ -289,14 +377,20 @@ const named = new WeakMap<PageDocument, { ids: string[]; classes: string[] }>();
 function namesIn(document: PageDocument): { ids: string[]; classes: string[] } {
   const known = named.get(document) ?? {
     ids: document.elements.flatMap((element) => valueOf(element, 'id')?.trim() || []),
-    classes: [...new Set(document.elements.flatMap((element) => valueOf(element, 'class')?.split(/\s+/).filter(Boolean) ?? []))],
+    classes: [
+      ...new Set(document.elements.flatMap((element) => valueOf(element, 'class')?.split(/\s+/).filter(Boolean) ?? [])),
+    ],
   };
   named.set(document, known);
   return known;
 }
 
 function classesOf(site: SiteReading): string[] {
-  const inStyles = [...site.files].flatMap(([path, content]) => (content.kind === 'text' && isStylePath(path) ? [...content.text.matchAll(/\.(-?[A-Za-z_][\w-]*)(?=[^{}]*\{)/g)].map((match) => match[1]!) : []));
+  const inStyles = [...site.files].flatMap(([path, content]) =>
+    content.kind === 'text' && isStylePath(path)
+      ? [...content.text.matchAll(/\.(-?[A-Za-z_][\w-]*)(?=[^{}]*\{)/g)].map((match) => match[1]!)
+      : [],
+  );
   return [...new Set([...site.pages.flatMap(({ document }) => namesIn(document).classes), ...inStyles])].sort();
 }
 
@@ -304,7 +398,11 @@ function classesOf(site: SiteReading): string[] {
 const learnt = new WeakMap<Gallery, Learnt>();
 
 function learntOf(document: PageDocument, gallery: Gallery): Learnt {
-  const known = learnt.get(gallery) ?? { pattern: patternOf(document, gallery), odd: oddOnes(gallery), miscounted: countersToMend(document, gallery).length };
+  const known = learnt.get(gallery) ?? {
+    pattern: patternOf(document, gallery),
+    odd: oddOnes(gallery),
+    miscounted: countersToMend(document, gallery).length,
+  };
   learnt.set(gallery, known);
   return known;
 }

@@ -26,10 +26,20 @@ export const kitsView = (site: SiteReading): KitView[] =>
     kind,
     marker: markerName(manifest),
     files: manifest.files.map(({ name }) => `${manifest.folder}/${name}`),
-    options: manifest.prefix === '' ? [] : manifest.options.map((option) => ({ attribute: manifest.prefix + option.name, says: option.says, without: WITHOUT[String(option.without)] ?? String(option.without), values: option.values?.filter((value) => value !== '') ?? [] })),
+    options:
+      manifest.prefix === ''
+        ? []
+        : manifest.options.map((option) => ({
+            attribute: manifest.prefix + option.name,
+            says: option.says,
+            without: WITHOUT[String(option.without)] ?? String(option.without),
+            values: option.values?.filter((value) => value !== '') ?? [],
+          })),
   }));
 
-export const usesView = (page: PageReading): { name: string; title: string; does: KitManifest['does']; answered: number }[] =>
+export const usesView = (
+  page: PageReading,
+): { name: string; title: string; does: KitManifest['does']; answered: number }[] =>
   page.wiring.uses.map((use) => ({
     name: use.kit.manifest.name,
     title: use.kit.manifest.title,
@@ -42,8 +52,10 @@ export function predictionsOn(site: SiteReading, path: string): [string, Predict
   const page = site.pages.find((one) => one.path === path);
   if (!page) return [];
   const context = { path: page.path, document: page.document, wiring: page.wiring, index: site.index };
-  return page.galleries.flatMap((gallery, g) => gallery.items.flatMap((item, n): [string, Prediction][] => {
-    const strand = page.strands[g]?.[n];
-    return strand ? [[strand.id, predict(context, item)]] : [];
-  }));
+  return page.galleries.flatMap((gallery, g) =>
+    gallery.items.flatMap((item, n): [string, Prediction][] => {
+      const strand = page.strands[g]?.[n];
+      return strand ? [[strand.id, predict(context, item)]] : [];
+    }),
+  );
 }

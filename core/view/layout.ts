@@ -1,7 +1,24 @@
 /** How a gallery is laid out, as plain data: its settings, where each is said, and the rules that say it. */
 import type { SiteReading } from '../model/index.ts';
 import { styledSite } from '../plans/index.ts';
-import { layoutOf, loading, placeOf, SETTINGS, situationOf, upTo, WIDE, weightOf, allHold, winnerFor, type Field, type Layout, type Method, type Rule, type Setting, type Situation } from '../style/index.ts';
+import {
+  layoutOf,
+  loading,
+  placeOf,
+  SETTINGS,
+  situationOf,
+  upTo,
+  WIDE,
+  weightOf,
+  allHold,
+  winnerFor,
+  type Field,
+  type Layout,
+  type Method,
+  type Rule,
+  type Setting,
+  type Situation,
+} from '../style/index.ts';
 
 export interface SettingView {
   id: string;
@@ -47,23 +64,71 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
   const narrow = [...new Set(rules.flatMap(({ media }) => upTo(media) ?? []))].sort((a, b) => b - a);
   const settings = SETTINGS.map((setting): SettingView => {
     const { value, winner } = setting.read(layout);
-    const element = winner && Object.values(layout.parts).flat().find((one) => winnerFor({ ...situation, state: setting.state ?? null }, one, winner.declaration.property)?.declaration === winner.declaration);
-    const fromWide = at !== null && (!winner || !element || winnerFor({ ...wide, state: setting.state ?? null }, element, winner.declaration.property)?.declaration === winner.declaration);
+    const element =
+      winner &&
+      Object.values(layout.parts)
+        .flat()
+        .find(
+          (one) =>
+            winnerFor({ ...situation, state: setting.state ?? null }, one, winner.declaration.property)?.declaration ===
+            winner.declaration,
+        );
+    const fromWide =
+      at !== null &&
+      (!winner ||
+        !element ||
+        winnerFor({ ...wide, state: setting.state ?? null }, element, winner.declaration.property)?.declaration ===
+          winner.declaration);
     const place = winner && placeOf(winner);
-    return { id: setting.id, group: setting.group, title: setting.title, field: setting.field, value, place: place && { path: place.path, line: place.line, start: place.start, text: `${winner.rule.prelude} { ${winner.declaration.property}: ${winner.declaration.value} }` }, fromWide, idle: setting.idle?.(layout) ?? null };
+    return {
+      id: setting.id,
+      group: setting.group,
+      title: setting.title,
+      field: setting.field,
+      value,
+      place: place && {
+        path: place.path,
+        line: place.line,
+        start: place.start,
+        text: `${winner.rule.prelude} { ${winner.declaration.property}: ${winner.declaration.value} }`,
+      },
+      fromWide,
+      idle: setting.idle?.(layout) ?? null,
+    };
   });
-  const sheets = [...new Set(rules.filter(({ sheet }) => sheet.kind === 'file' && !styled.foreign(sheet.path)).map(({ sheet }) => sheet))];
+  const sheets = [
+    ...new Set(
+      rules.filter(({ sheet }) => sheet.kind === 'file' && !styled.foreign(sheet.path)).map(({ sheet }) => sheet),
+    ),
+  ];
   return {
     method: layout.method,
     settings,
-    rules: rules.filter(({ media }) => allHold(media, situation.width)).map((rule) => ({ path: rule.sheet.path, line: rule.sheet.lines.lineAt(rule.range.start), start: rule.range.start, end: rule.range.end, media: rule.media.join(' and ') || null, text: rule.sheet.text.slice(rule.range.start, rule.range.end) })),
+    rules: rules
+      .filter(({ media }) => allHold(media, situation.width))
+      .map((rule) => ({
+        path: rule.sheet.path,
+        line: rule.sheet.lines.lineAt(rule.range.start),
+        start: rule.range.start,
+        end: rule.range.end,
+        media: rule.media.join(' and ') || null,
+        text: rule.sheet.text.slice(rule.range.start, rule.range.end),
+      })),
     narrow,
-    alsoOn: [...new Set(sheets.flatMap((sheet) => loading(styled, sheet).map((page) => page.path)))].filter((one) => one !== path),
+    alsoOn: [...new Set(sheets.flatMap((sheet) => loading(styled, sheet).map((page) => page.path)))].filter(
+      (one) => one !== path,
+    ),
   };
 }
 
 /** Rules that speak of the container, the items, their links, pictures or captions; not those of the whole page. */
 function rulesOf(situation: Situation, parts: Layout['parts']): Rule[] {
-  const firsts = [parts.container, parts.item, parts.link, parts.image, parts.caption].flatMap(([first]) => (first ? [first] : []));
-  return situation.sheets.flatMap((sheet) => sheet.rules.filter((rule) => rule.declarations.length > 0 && firsts.some((element) => weightOf(rule, element, null) !== null)));
+  const firsts = [parts.container, parts.item, parts.link, parts.image, parts.caption].flatMap(([first]) =>
+    first ? [first] : [],
+  );
+  return situation.sheets.flatMap((sheet) =>
+    sheet.rules.filter(
+      (rule) => rule.declarations.length > 0 && firsts.some((element) => weightOf(rule, element, null) !== null),
+    ),
+  );
 }

@@ -5,17 +5,44 @@ import type { PairView } from './index.ts';
 
 /** Items of pages in their order, then pictures that are on no page. */
 export function wordsRows(site: SiteReading, pairs: readonly PairView[]): WordsRow[] {
-  const byFile = new Map(pairs.flatMap((pair) => [[pair.full, pair] as const, ...(pair.thumbnail === null ? [] : [[pair.thumbnail, pair] as const])]));
+  const byFile = new Map(
+    pairs.flatMap((pair) => [
+      [pair.full, pair] as const,
+      ...(pair.thumbnail === null ? [] : [[pair.thumbnail, pair] as const]),
+    ]),
+  );
   const items = site.pages.flatMap((page) =>
     page.strands.flat().flatMap((strand): WordsRow[] => {
       const file = strand.full ?? strand.thumbnail;
       if (file === null) return [];
       const pair = byFile.get(file);
-      return [{ strand: strand.id, page: page.path, file, alt: strand.alt, caption: strand.caption, title: pair?.words.title ?? '', credit: pair?.words.credit ?? '', copyright: pair?.words.copyright ?? '', taken: pair?.taken ?? '' }];
+      return [
+        {
+          strand: strand.id,
+          page: page.path,
+          file,
+          alt: strand.alt,
+          caption: strand.caption,
+          title: pair?.words.title ?? '',
+          credit: pair?.words.credit ?? '',
+          copyright: pair?.words.copyright ?? '',
+          taken: pair?.taken ?? '',
+        },
+      ];
     }),
   );
   const unused = pairs
     .filter((pair) => pair.usedOn.length === 0 && pair.trouble === null)
-    .map(({ full, words, taken }): WordsRow => ({ strand: null, page: '', file: full, alt: words.alt, caption: words.caption, title: words.title, credit: words.credit, copyright: words.copyright, taken: taken ?? '' }));
+    .map(({ full, words, taken }): WordsRow => ({
+      strand: null,
+      page: '',
+      file: full,
+      alt: words.alt,
+      caption: words.caption,
+      title: words.title,
+      credit: words.credit,
+      copyright: words.copyright,
+      taken: taken ?? '',
+    }));
   return [...items, ...unused];
 }

@@ -8,11 +8,20 @@ const tidy = (text: string): string => text.trim().replace(/\s+/g, ' ');
 const rank = (place: string, first: string): number => (place === 'attribute' ? 0 : place === first ? 1 : 2);
 
 /** Empty where the viewer finds nothing to say. White space is folded, as a browser shows it. */
-export function captionOf({ link, image }: Pick<GalleryItem, 'link' | 'image'>, { manifest }: Kit, overriding: ReadonlyMap<string, string | null> = new Map(), first?: string): string {
+export function captionOf(
+  { link, image }: Pick<GalleryItem, 'link' | 'image'>,
+  { manifest }: Kit,
+  overriding: ReadonlyMap<string, string | null> = new Map(),
+  first?: string,
+): string {
   if (!link) return '';
-  const read = (name: string): string | undefined => (overriding.has(name) ? (overriding.get(name) ?? undefined) : valueOf(link, name));
+  const read = (name: string): string | undefined =>
+    overriding.has(name) ? (overriding.get(name) ?? undefined) : valueOf(link, name);
   const { from } = manifest.caption;
-  const order = first === undefined || !from.some((place) => place === first) ? from : [...from].sort((a, b) => rank(a, first) - rank(b, first));
+  const order =
+    first === undefined || !from.some((place) => place === first)
+      ? from
+      : [...from].sort((a, b) => rank(a, first) - rank(b, first));
   for (const place of order) {
     if (place === 'attribute') {
       const own = manifest.caption.attribute === undefined ? undefined : read(manifest.caption.attribute);

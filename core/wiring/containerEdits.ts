@@ -10,14 +10,19 @@ export function containerEdits({ document, galleries }: WiringPage, { manifest }
   if (!container || !first) return [];
   const found = matches(document, `#${container.id}`);
   const beside = first.container.tag === 'body' ? first.items[0]?.elements[0] : first.container;
-  return !found.ok || found.elements.length > 0 || !beside?.range ? [] : [insertBeside(document, beside, `<div id="${container.id}"></div>`, 'before')];
+  return !found.ok || found.elements.length > 0 || !beside?.range
+    ? []
+    : [insertBeside(document, beside, `<div id="${container.id}"></div>`, 'before')];
 }
 
 /** One that stands empty, and that nothing else speaks of, goes with the kit. */
 export function removedContainers({ document }: WiringPage, { manifest }: Kit): { edits: Edit[]; removed: number } {
   const { container } = manifest;
-  const empty = container ? document.elements.filter((element) => valueOf(element, 'id') === container.id && isBare(element)) : [];
+  const empty = container
+    ? document.elements.filter((element) => valueOf(element, 'id') === container.id && isBare(element))
+    : [];
   return { edits: empty.flatMap(({ range }) => (range ? [cutLine(document, range)] : [])), removed: empty.length };
 }
 
-const isBare = ({ attributes, children, texts }: PageElement): boolean => attributes.length === 1 && children.length === 0 && texts.every(({ value }) => value.trim() === '');
+const isBare = ({ attributes, children, texts }: PageElement): boolean =>
+  attributes.length === 1 && children.length === 0 && texts.every(({ value }) => value.trim() === '');

@@ -55,7 +55,9 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   for (const { name: file, facts } of ordered) {
     for (const need of facts.needs) if (given.has(need.name)) note('files', `needs ${need.name}`, file, need.at);
   }
-  const pages = Object.entries(files).filter(([file]) => /\.html?$/i.test(file)).map(([file, text]) => ({ file, text, page: parsePage(text) }));
+  const pages = Object.entries(files)
+    .filter(([file]) => /\.html?$/i.test(file))
+    .map(([file, text]) => ({ file, text, page: parsePage(text) }));
   const attributes = ordered.flatMap(({ name: file, facts }) => facts.attributes.map((one) => ({ ...one, file })));
   const selectors = ordered.flatMap(({ name: file, facts }) => facts.selectors.map((one) => ({ ...one, file })));
 
@@ -74,8 +76,14 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   const kind = pick('kind', /kind|type/);
   const mirrors = attributes.filter(({ name: one }) => one === 'title' || one === 'alt');
   for (const { name: one, file, at } of mirrors.slice(0, 2)) note('caption', `reads ${one}`, file, at);
-  const from = [...(caption ? ['attribute' as const] : []), ...(mirrors.some((one) => one.name === 'title') ? ['title' as const] : []), ...(mirrors.some((one) => one.name === 'alt') ? ['alt' as const] : [])];
-  const styles = Object.keys(files).filter((file) => /\.css$/i.test(file)).sort();
+  const from = [
+    ...(caption ? ['attribute' as const] : []),
+    ...(mirrors.some((one) => one.name === 'title') ? ['title' as const] : []),
+    ...(mirrors.some((one) => one.name === 'alt') ? ['alt' as const] : []),
+  ];
+  const styles = Object.keys(files)
+    .filter((file) => /\.css$/i.test(file))
+    .sort();
   const bare = kitName(name);
   return {
     manifest: {
@@ -83,7 +91,12 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
       title: name,
       files: [
         ...styles.map((file) => ({ name: file, role: 'style' as const })),
-        ...ordered.map(({ name: file, facts }) => ({ name: file, role: 'script' as const, gives: facts.gives.map((one) => one.name), needs: [...new Set(facts.needs.map((one) => one.name).filter((one) => given.has(one)))] })),
+        ...ordered.map(({ name: file, facts }) => ({
+          name: file,
+          role: 'script' as const,
+          gives: facts.gives.map((one) => one.name),
+          needs: [...new Set(facts.needs.map((one) => one.name).filter((one) => given.has(one)))],
+        })),
       ],
       folder: bare,
       place: start ? 'end' : 'head',
@@ -100,7 +113,12 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
 }
 
 /** A kit's name out of what somebody calls it: small letters, digits and hyphens. */
-export const kitName = (title: string): string => title.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').replace(/^(?=\d)/, 'kit-') || 'own';
+export const kitName = (title: string): string =>
+  title
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .replace(/^(?=\d)/, 'kit-') || 'own';
 
 /** Each script behind those that give what it needs; of two that need nothing of each other the name decides. */
 function inOrder(scripts: readonly Script[]): Script[] {
@@ -108,7 +126,9 @@ function inOrder(scripts: readonly Script[]): Script[] {
   const done: Script[] = [];
   while (left.length > 0) {
     const waiting = new Set(left.flatMap(({ facts }) => facts.gives.map(({ name }) => name)));
-    const next = left.findIndex(({ facts }) => facts.needs.every(({ name }) => !waiting.has(name) || facts.gives.some((one) => one.name === name)));
+    const next = left.findIndex(({ facts }) =>
+      facts.needs.every(({ name }) => !waiting.has(name) || facts.gives.some((one) => one.name === name)),
+    );
     // Scripts that need each other cannot be put in order; they stay as they come.
     done.push(...left.splice(Math.max(0, next), 1));
   }
@@ -125,26 +145,40 @@ interface FoundStart {
 
 /** A function that the scripts give and a page beside them calls; without such a page, one that takes a selector by its looks. */
 function startIn(scripts: readonly Script[], pages: readonly SamplePage[], note: Note): FoundStart | null {
-  const given = new Map(scripts.flatMap((script) => script.facts.gives.map((one) => [one.name, { ...one, script }] as const)));
+  const given = new Map(
+    scripts.flatMap((script) => script.facts.gives.map((one) => [one.name, { ...one, script }] as const)),
+  );
   for (const { file, page } of pages) {
     for (const element of page.elements) {
       if (element.tag !== 'script' || valueOf(element, 'src') !== undefined) continue;
       const reading = readScript(textOf(element));
       const call = reading.ok ? reading.calls.find(({ name }) => given.has(name)) : undefined;
       if (!call) continue;
-      note('start', `${call.name}(${call.text === null ? '' : `'${call.text}'`})`, file, (element.open?.end ?? 0) + call.at);
+      note(
+        'start',
+        `${call.name}(${call.text === null ? '' : `'${call.text}'`})`,
+        file,
+        (element.open?.end ?? 0) + call.at,
+      );
       return { call: call.name, selector: call.text };
     }
   }
   // A script that listens by itself needs no call.
   const asks = scripts.some(({ facts }) => facts.selectors.some(({ name }) => /\[|\./.test(name)));
-  const last = [...given.values()].filter(({ name }) => !scripts.some(({ facts }) => facts.needs.some((need) => need.name === name))).at(-1);
+  const last = [...given.values()]
+    .filter(({ name }) => !scripts.some(({ facts }) => facts.needs.some((need) => need.name === name)))
+    .at(-1);
   if (asks || !last) return null;
   note('start', `gives ${last.name}()`, last.script.name, last.at);
   return { call: last.name, selector: '' };
 }
 
-function markerIn(selectors: readonly { name: string; at: number; file: string }[], attributes: readonly { name: string; at: number; file: string }[], called: string | null, note: Note): { attribute?: string; class?: string; value?: string } {
+function markerIn(
+  selectors: readonly { name: string; at: number; file: string }[],
+  attributes: readonly { name: string; at: number; file: string }[],
+  called: string | null,
+  note: Note,
+): { attribute?: string; class?: string; value?: string } {
   for (const { name, file, at } of selectors) {
     const attribute = /^a?\[([a-z][a-z0-9-]*)(?:=["']?([\w-]*)["']?)?/i.exec(name);
     if (attribute?.[1] && !/^(?:href|src|id|class)$/i.test(attribute[1])) {
@@ -152,7 +186,10 @@ function markerIn(selectors: readonly { name: string; at: number; file: string }
       return { attribute: attribute[1].toLowerCase(), ...(attribute[2] ? { value: attribute[2] } : {}) };
     }
   }
-  const byClass = /^a?\.([A-Za-z_-][\w-]*)/.exec(called ?? '') ?? selectors.map(({ name }) => /^a\.([A-Za-z_-][\w-]*)/.exec(name)).find((match) => match !== null) ?? null;
+  const byClass =
+    /^a?\.([A-Za-z_-][\w-]*)/.exec(called ?? '') ??
+    selectors.map(({ name }) => /^a\.([A-Za-z_-][\w-]*)/.exec(name)).find((match) => match !== null) ??
+    null;
   if (byClass?.[1]) {
     const found = selectors.find(({ name }) => name.includes(`.${byClass[1]}`));
     if (found) note('marker', `class “${byClass[1]}”`, found.file, found.at);

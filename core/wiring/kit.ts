@@ -22,7 +22,10 @@ const Marker = z.strictObject({
   /** `link` is the item's link, `gallery` the element that holds the items, `sections` the one that holds several galleries with their headings. */
   on: z.enum(['link', 'gallery', 'sections']).default('link'),
   attribute: attribute.optional(),
-  class: z.string().regex(/^-?[A-Za-z_][\w-]*$/, 'a class name is needed').optional(),
+  class: z
+    .string()
+    .regex(/^-?[A-Za-z_][\w-]*$/, 'a class name is needed')
+    .optional(),
   /** What stands in the attribute where it is not the group. */
   value: z.string().max(100).default(''),
 });
@@ -62,44 +65,57 @@ const Option = z.strictObject({
 });
 export type KitOption = z.infer<typeof Option>;
 
-export const KitManifest = z.strictObject({
-  name: z.string().regex(/^[a-z][a-z0-9-]*$/, 'small letters, digits and hyphens are needed').max(60),
-  title: z.string().min(1).max(100),
-  says: z.string().max(300).default(''),
-  /** What becomes of a picture: shown over the page on a click, one at a time in its place, above its neighbours on a click, or left as it is. */
-  does: z.enum(['overlay', 'show', 'stage', 'page']).default('overlay'),
-  /** In load order. */
-  files: z.array(KitFile).min(1).max(50),
-  /** The folder, from the site's root, that the files are copied to. */
-  folder,
-  /** Where the scripts are included: in the head, deferred, or at the end of the body, where they run as they stand. */
-  place: z.enum(['head', 'end']).default('head'),
-  marker: Marker,
-  group: Group.optional(),
-  caption: Caption.default({ from: [] }),
-  /** An attribute with the address of a middle-sized picture. */
-  middle: z.strictObject({ attribute }).optional(),
-  /** An attribute of each item with its tags. */
-  tags: z.strictObject({ attribute }).optional(),
-  /** An attribute that says what a link opens, and what is written for a picture. */
-  kind: z.strictObject({ attribute, picture: z.string() }).optional(),
-  /** An attribute with a selector of the element in which the viewer shows its pictures. */
-  container: z.strictObject({ attribute, id: z.string().regex(/^[A-Za-z][\w-]*$/) }).optional(),
-  start: Start.optional(),
-  /** It shows the number of the picture and how many there are. */
-  counter: z.boolean().default(false),
-  /** From the last picture it goes on to the first. */
-  loops: z.boolean().default(false),
-  prefix: attribute.or(z.literal('')).default(''),
-  options: z.array(Option).default([]),
-  /** Kits that may not stand on the same page. */
-  apart: z.array(z.string()).default([]),
-}).superRefine((kit, context) => {
-  if (kit.marker.attribute !== undefined && kit.marker.class !== undefined) context.addIssue({ code: 'custom', path: ['marker'], message: 'an attribute or a class marks a link, not both' });
-  if (kit.marker.attribute === undefined && kit.marker.class === undefined && !kit.start) context.addIssue({ code: 'custom', path: ['marker'], message: 'an attribute, a class or a start call is needed, or the script would find nothing' });
-  if (kit.group && 'in' in kit.group && kit.group.in === 'marker' && kit.marker.attribute === undefined) context.addIssue({ code: 'custom', path: ['group'], message: 'only an attribute can carry the group' });
-  if (!kit.files.some((file) => file.role === 'script')) context.addIssue({ code: 'custom', path: ['files'], message: 'a kit has at least one script' });
-});
+export const KitManifest = z
+  .strictObject({
+    name: z
+      .string()
+      .regex(/^[a-z][a-z0-9-]*$/, 'small letters, digits and hyphens are needed')
+      .max(60),
+    title: z.string().min(1).max(100),
+    says: z.string().max(300).default(''),
+    /** What becomes of a picture: shown over the page on a click, one at a time in its place, above its neighbours on a click, or left as it is. */
+    does: z.enum(['overlay', 'show', 'stage', 'page']).default('overlay'),
+    /** In load order. */
+    files: z.array(KitFile).min(1).max(50),
+    /** The folder, from the site's root, that the files are copied to. */
+    folder,
+    /** Where the scripts are included: in the head, deferred, or at the end of the body, where they run as they stand. */
+    place: z.enum(['head', 'end']).default('head'),
+    marker: Marker,
+    group: Group.optional(),
+    caption: Caption.default({ from: [] }),
+    /** An attribute with the address of a middle-sized picture. */
+    middle: z.strictObject({ attribute }).optional(),
+    /** An attribute of each item with its tags. */
+    tags: z.strictObject({ attribute }).optional(),
+    /** An attribute that says what a link opens, and what is written for a picture. */
+    kind: z.strictObject({ attribute, picture: z.string() }).optional(),
+    /** An attribute with a selector of the element in which the viewer shows its pictures. */
+    container: z.strictObject({ attribute, id: z.string().regex(/^[A-Za-z][\w-]*$/) }).optional(),
+    start: Start.optional(),
+    /** It shows the number of the picture and how many there are. */
+    counter: z.boolean().default(false),
+    /** From the last picture it goes on to the first. */
+    loops: z.boolean().default(false),
+    prefix: attribute.or(z.literal('')).default(''),
+    options: z.array(Option).default([]),
+    /** Kits that may not stand on the same page. */
+    apart: z.array(z.string()).default([]),
+  })
+  .superRefine((kit, context) => {
+    if (kit.marker.attribute !== undefined && kit.marker.class !== undefined)
+      context.addIssue({ code: 'custom', path: ['marker'], message: 'an attribute or a class marks a link, not both' });
+    if (kit.marker.attribute === undefined && kit.marker.class === undefined && !kit.start)
+      context.addIssue({
+        code: 'custom',
+        path: ['marker'],
+        message: 'an attribute, a class or a start call is needed, or the script would find nothing',
+      });
+    if (kit.group && 'in' in kit.group && kit.group.in === 'marker' && kit.marker.attribute === undefined)
+      context.addIssue({ code: 'custom', path: ['group'], message: 'only an attribute can carry the group' });
+    if (!kit.files.some((file) => file.role === 'script'))
+      context.addIssue({ code: 'custom', path: ['files'], message: 'a kit has at least one script' });
+  });
 export type KitManifest = z.infer<typeof KitManifest>;
 export type KitManifestInput = z.input<typeof KitManifest>;
 
@@ -122,7 +138,8 @@ export function readManifest(data: unknown): { ok: true; manifest: KitManifest }
 /** The selector of everything that carries the marker; null where a start call alone chooses. */
 export function markerSelector({ marker }: KitManifest): string | null {
   const tag = marker.on === 'link' ? 'a' : '';
-  if (marker.attribute !== undefined) return `${tag}[${marker.attribute}${marker.value === '' ? '' : `="${marker.value}"`}]`;
+  if (marker.attribute !== undefined)
+    return `${tag}[${marker.attribute}${marker.value === '' ? '' : `="${marker.value}"`}]`;
   return marker.class === undefined ? null : `${tag}.${marker.class}`;
 }
 
@@ -144,4 +161,5 @@ export const opensOnClick = ({ does }: Pick<KitManifest, 'does'>): boolean => do
 export const scriptsOf = ({ files }: KitManifest): KitFile[] => files.filter((file) => file.role === 'script');
 
 /** `show-counter` in a start call is `showCounter`. */
-export const argumentName = (option: string): string => option.replace(/-([a-z0-9])/g, (_, letter: string) => letter.toUpperCase());
+export const argumentName = (option: string): string =>
+  option.replace(/-([a-z0-9])/g, (_, letter: string) => letter.toUpperCase());

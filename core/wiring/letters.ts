@@ -6,7 +6,8 @@ export function lettersApart(a: string, b: string): number {
     for (let j = 1; j <= b.length; j++) {
       const change = a[i - 1] === b[j - 1] ? 0 : 1;
       let least = Math.min(rows[i - 1]![j]! + 1, rows[i]![j - 1]! + 1, rows[i - 1]![j - 1]! + change);
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) least = Math.min(least, rows[i - 2]![j - 2]! + 1);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+        least = Math.min(least, rows[i - 2]![j - 2]! + 1);
       rows[i]![j] = least;
     }
   }
@@ -14,4 +15,7 @@ export function lettersApart(a: string, b: string): number {
 }
 
 /** One or two letters off, and not so short that anything would be. */
-export const isSlipOf = (written: string, meant: string): boolean => written !== meant && Math.abs(written.length - meant.length) <= 2 && lettersApart(written, meant) <= (meant.length < 5 ? 1 : 2);
+export const isSlipOf = (written: string, meant: string): boolean =>
+  written !== meant &&
+  Math.abs(written.length - meant.length) <= 2 &&
+  lettersApart(written, meant) <= (meant.length < 5 ? 1 : 2);

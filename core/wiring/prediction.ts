@@ -40,23 +40,43 @@ export interface PredictionContext {
 const ALONE = { counter: null, caption: '', description: '', next: null, back: null, styled: true, closes: true };
 
 export function predict(page: PredictionContext, item: GalleryItem): Prediction {
-  const overlays = page.wiring.uses.filter((use) => use.kit.manifest.does === 'overlay' && (page.from !== 'disk' || !needsHost(use)));
+  const overlays = page.wiring.uses.filter(
+    (use) => use.kit.manifest.does === 'overlay' && (page.from !== 'disk' || !needsHost(use)),
+  );
   const uses = overlays.filter((use) => answers(use, item));
   const [use] = uses;
   const { link } = item;
   const stray = link && overlays.find((one) => strayOf(one, link) !== null);
-  if (link && stray) return { opens: 'viewer', by: stray.kit.manifest.name, clash: [], shows: null, asks: null, ...ALONE, styled: stray.styled };
+  if (link && stray)
+    return {
+      opens: 'viewer',
+      by: stray.kit.manifest.name,
+      clash: [],
+      shows: null,
+      asks: null,
+      ...ALONE,
+      styled: stray.styled,
+    };
   if (!link) return { opens: 'nothing', by: null, clash: [], shows: null, asks: null, ...ALONE };
   const stage = page.wiring.uses.find((one) => one.kit.manifest.does === 'stage' && answers(one, item));
   if (!use && stage) {
     const middle = stage.kit.manifest.middle ? valueOf(link, stage.kit.manifest.middle.attribute) : undefined;
-    return { opens: 'viewer', by: stage.kit.manifest.name, clash: [], ...addressOf(middle ?? valueOf(link, 'href'), page), ...ALONE, styled: stage.styled, closes: false };
+    return {
+      opens: 'viewer',
+      by: stage.kit.manifest.name,
+      clash: [],
+      ...addressOf(middle ?? valueOf(link, 'href'), page),
+      ...ALONE,
+      styled: stage.styled,
+      closes: false,
+    };
   }
   const target = targetOf(link, page);
   if (!use) return { opens: target.asks === null ? 'nothing' : 'address', by: null, clash: [], ...target, ...ALONE };
   const by = use.kit.manifest.name;
   const clash = uses.length > 1 ? uses.map(({ kit }) => kit.manifest.name) : [];
-  if (containerMissing(page.document, use.kit, link) !== null) return { opens: 'broken', by, clash, ...target, shows: null, ...ALONE };
+  if (containerMissing(page.document, use.kit, link) !== null)
+    return { opens: 'broken', by, clash, ...target, shows: null, ...ALONE };
   const members = membersOf(use, link);
   const at = members.indexOf(link);
   const loops = optionOf(use, link, 'loop', use.kit.manifest.loops) === true;
@@ -72,8 +92,14 @@ export function predict(page: PredictionContext, item: GalleryItem): Prediction 
     clash,
     shows: isPicture ? target.shows : null,
     asks: target.asks,
-    counter: use.kit.manifest.counter && members.length > 1 && optionOf(use, link, 'counter', true) === true ? { at: at + 1, of: members.length } : null,
-    caption: optionOf(use, link, 'caption', true) === 'off' || optionOf(use, link, 'caption', true) === false ? '' : captionOf(item, use.kit, takenWords(page), wordsFirst(use, link)),
+    counter:
+      use.kit.manifest.counter && members.length > 1 && optionOf(use, link, 'counter', true) === true
+        ? { at: at + 1, of: members.length }
+        : null,
+    caption:
+      optionOf(use, link, 'caption', true) === 'off' || optionOf(use, link, 'caption', true) === false
+        ? ''
+        : captionOf(item, use.kit, takenWords(page), wordsFirst(use, link)),
     description: descriptionOf(item, use.kit),
     next: near(1),
     back: near(-1),
@@ -83,7 +109,8 @@ export function predict(page: PredictionContext, item: GalleryItem): Prediction 
 }
 
 /** What another script takes away before the click is not there to be shown. */
-const takenWords = ({ wiring }: PredictionContext): ReadonlyMap<string, null> => new Map(wiring.taken.map(({ name }) => [name, null]));
+const takenWords = ({ wiring }: PredictionContext): ReadonlyMap<string, null> =>
+  new Map(wiring.taken.map(({ name }) => [name, null]));
 
 function wordsFirst(use: KitUse, link: PageElement): string | undefined {
   const { option } = use.kit.manifest.caption;
@@ -117,10 +144,15 @@ const groupsKnown = new WeakMap<KitUse, Groups>();
 function groupsOf(use: KitUse): Groups {
   const known = groupsKnown.get(use);
   if (known) return known;
-  const { kit: { manifest }, claimed, starts } = use;
+  const {
+    kit: { manifest },
+    claimed,
+    starts,
+  } = use;
   const { group } = manifest;
   const groups = new Map<PageElement, readonly PageElement[]>();
-  const note = (members: readonly PageElement[]) => members.forEach((member) => groups.has(member) || groups.set(member, members));
+  const note = (members: readonly PageElement[]) =>
+    members.forEach((member) => groups.has(member) || groups.set(member, members));
   if (group && 'in' in group && group.in === 'call') {
     // Of two calls that bind a link the first one to be heard opens it.
     for (const { there, tooEarly } of starts) if (!tooEarly) note(there.filter((element) => claimed.has(element)));
@@ -133,19 +165,29 @@ function groupsOf(use: KitUse): Groups {
 }
 
 /** What an option is for a link: said in the markup, else in a start call, else what the kit does by itself. */
-export function optionOf(use: KitUse, link: PageElement, name: string, without: boolean | number | string): boolean | number | string {
+export function optionOf(
+  use: KitUse,
+  link: PageElement,
+  name: string,
+  without: boolean | number | string,
+): boolean | number | string {
   const { prefix, options } = use.kit.manifest;
   const known = options.find((option) => option.name === name);
   if (!known) return without;
   const written = prefix === '' ? undefined : valueOf(link, prefix + name);
-  if (written !== undefined) return known.type === 'switch' ? written !== 'off' : known.type === 'number' ? Number(written) : written;
+  if (written !== undefined)
+    return known.type === 'switch' ? written !== 'off' : known.type === 'number' ? Number(written) : written;
   const key = argumentName(name);
   const said = use.starts.filter(({ tooEarly, call }) => !tooEarly && key in call.options).at(-1);
   return said?.call.options[key] ?? known.without;
 }
 
 /** The selector with which a link asks for an element that is not on the page; null where it is there, or none is needed. */
-export function containerMissing(document: PageDocument, { manifest: { container } }: Kit, link: PageElement): { attribute: string; selector: string } | null {
+export function containerMissing(
+  document: PageDocument,
+  { manifest: { container } }: Kit,
+  link: PageElement,
+): { attribute: string; selector: string } | null {
   if (!container) return null;
   const selector = valueOf(link, container.attribute) ?? '';
   const found = selector.trim() === '' ? null : matches(document, selector);

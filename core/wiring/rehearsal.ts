@@ -28,12 +28,26 @@ export const Seen = z.strictObject({
 export type Seen = z.infer<typeof Seen>;
 
 export interface Disagreement {
-  about: 'what opens' | 'the file' | 'the counter' | 'the caption' | 'the description' | 'the way on' | 'the way back' | 'closing' | 'how many open';
+  about:
+    | 'what opens'
+    | 'the file'
+    | 'the counter'
+    | 'the caption'
+    | 'the description'
+    | 'the way on'
+    | 'the way back'
+    | 'closing'
+    | 'how many open';
   predicted: string;
   seen: string;
 }
 
-const OPENS: Record<Prediction['opens'], string> = { viewer: 'the viewer', address: 'another address', nothing: 'nothing', broken: 'nothing, with an error' };
+const OPENS: Record<Prediction['opens'], string> = {
+  viewer: 'the viewer',
+  address: 'another address',
+  nothing: 'nothing',
+  broken: 'nothing, with an error',
+};
 
 /** Empty where the browser did what the page's text says. */
 export function disagreements(prediction: Prediction, seen: Seen): Disagreement[] {
@@ -41,9 +55,13 @@ export function disagreements(prediction: Prediction, seen: Seen): Disagreement[
   const compare = (about: Disagreement['about'], predicted: string | null, saw: string | null) => {
     if (predicted !== saw) found.push({ about, predicted: predicted ?? 'none', seen: saw ?? 'none' });
   };
-  if (seen.reached === null) return [{ about: 'what opens', predicted: OPENS[prediction.opens], seen: 'the picture could not be brought into sight' }];
+  if (seen.reached === null)
+    return [
+      { about: 'what opens', predicted: OPENS[prediction.opens], seen: 'the picture could not be brought into sight' },
+    ];
   if (prediction.opens === 'broken') {
-    if (seen.loaded || seen.errors.length === 0) compare('what opens', OPENS.broken, seen.loaded ? seen.shows : 'no error');
+    if (seen.loaded || seen.errors.length === 0)
+      compare('what opens', OPENS.broken, seen.loaded ? seen.shows : 'no error');
     return found;
   }
   compare('what opens', OPENS[prediction.opens], OPENS[seen.opened]);
@@ -61,8 +79,10 @@ export function disagreements(prediction: Prediction, seen: Seen): Disagreement[
   if (prediction.shows === null) return found;
   if (!prediction.styled) return found;
   compare('the counter', counted(prediction.counter), counted(seen.counter));
-  if (prediction.caption !== '' && !says(seen, prediction.caption)) compare('the caption', prediction.caption, seen.words.join(' · '));
-  if (prediction.description !== '' && !says(seen, prediction.description)) compare('the description', prediction.description, seen.words.join(' · '));
+  if (prediction.caption !== '' && !says(seen, prediction.caption))
+    compare('the caption', prediction.caption, seen.words.join(' · '));
+  if (prediction.description !== '' && !says(seen, prediction.description))
+    compare('the description', prediction.description, seen.words.join(' · '));
   compare('the way on', prediction.next, seen.next);
   compare('the way back', prediction.back, seen.back);
   if (prediction.closes && seen.closed === 'no') compare('closing', 'it closes', 'it stays open');
@@ -70,4 +90,5 @@ export function disagreements(prediction: Prediction, seen: Seen): Disagreement[
 }
 
 const counted = (counter: Prediction['counter']): string | null => counter && `${counter.at} of ${counter.of}`;
-const says = ({ words }: Seen, text: string): boolean => words.some((one) => one.includes(text)) || words.join(' ').includes(text);
+const says = ({ words }: Seen, text: string): boolean =>
+  words.some((one) => one.includes(text)) || words.join(' ').includes(text);

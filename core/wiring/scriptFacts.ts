@@ -58,21 +58,47 @@ export function readScript(text: string): ScriptReading {
 
 function parseScript(text: string): ScriptReading {
   try {
-    return factsOf(parse(text, { ecmaVersion: 'latest', sourceType: 'script', allowReturnOutsideFunction: true, allowHashBang: true }));
+    return factsOf(
+      parse(text, {
+        ecmaVersion: 'latest',
+        sourceType: 'script',
+        allowReturnOutsideFunction: true,
+        allowHashBang: true,
+      }),
+    );
   } catch (error) {
     const at = error instanceof Error && 'pos' in error && typeof error.pos === 'number' ? error.pos : 0;
-    return { ok: false, reason: error instanceof Error ? error.message.replace(/ \(\d+:\d+\)$/, '') : String(error), at };
+    return {
+      ok: false,
+      reason: error instanceof Error ? error.message.replace(/ \(\d+:\d+\)$/, '') : String(error),
+      at,
+    };
   }
 }
 
 const GLOBAL_OBJECTS = new Set(['window', 'self', 'globalThis', 'top']);
-const BROWSER = new Set([...Object.keys(browserGlobals.browser), ...Object.keys(browserGlobals.builtin), 'arguments', 'undefined']);
+const BROWSER = new Set([
+  ...Object.keys(browserGlobals.browser),
+  ...Object.keys(browserGlobals.builtin),
+  'arguments',
+  'undefined',
+]);
 /** Functions of the platform that take a selector, and those that name an attribute. */
 const ASKS = new Set(['querySelector', 'querySelectorAll', 'closest', 'matches', '$', 'jQuery', 'find']);
 const NAMES = new Set(['getAttribute', 'hasAttribute', 'setAttribute', 'removeAttribute', 'toggleAttribute']);
 /** Properties of a link or picture that mirror an attribute and that viewers like to read. */
 const MIRRORS = new Set(['rel', 'rev', 'title', 'alt', 'target']);
-const WAITS = new Set(['addEventListener', 'setTimeout', 'setInterval', 'requestAnimationFrame', 'requestIdleCallback', 'queueMicrotask', 'then', 'ready', 'on']);
+const WAITS = new Set([
+  'addEventListener',
+  'setTimeout',
+  'setInterval',
+  'requestAnimationFrame',
+  'requestIdleCallback',
+  'queueMicrotask',
+  'then',
+  'ready',
+  'on',
+]);
 
 /** Where code does not run at once: the insides of functions that nobody calls at once. */
 type Waiting = { start: number; end: number }[];
@@ -93,13 +119,16 @@ function factsOf(program: Program): ScriptFacts {
   fullAncestor(program, (node, _state, ancestors) => {
     if (node.type === 'AssignmentExpression') noteAssignment(node as Node & { left: Expression }, facts);
     else if (node.type === 'CallExpression') noteCall(node as CallExpression, ancestors, facts, immediate);
-    else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2))) noteMember(node as Node & MemberLike, facts);
+    else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2)))
+      noteMember(node as Node & MemberLike, facts);
   });
   const given = new Set(facts.gives.map(({ name }) => name));
-  facts.needs = facts.needs.filter(({ name }) => !given.has(name)).map((need) => {
-    const calls = facts.calls.filter(({ name }) => name === need.name);
-    return calls.length > 0 && calls.every(({ guarded }) => guarded) ? { ...need, immediate: false } : need;
-  });
+  facts.needs = facts.needs
+    .filter(({ name }) => !given.has(name))
+    .map((need) => {
+      const calls = facts.calls.filter(({ name }) => name === need.name);
+      return calls.length > 0 && calls.every(({ guarded }) => guarded) ? { ...need, immediate: false } : need;
+    });
   return facts;
 }
 
@@ -111,10 +140,17 @@ interface MemberLike {
   computed: boolean;
 }
 
-const isGlobalObject = (node: { type: string; name?: string }): boolean => node.type === 'Identifier' && GLOBAL_OBJECTS.has(node.name ?? '');
+const isGlobalObject = (node: { type: string; name?: string }): boolean =>
+  node.type === 'Identifier' && GLOBAL_OBJECTS.has(node.name ?? '');
 
 function noteAssignment({ left }: Node & { left: Expression }, facts: ScriptFacts): void {
-  if (left.type !== 'MemberExpression' || !isGlobalObject(left.object) || left.computed || left.property.type !== 'Identifier') return;
+  if (
+    left.type !== 'MemberExpression' ||
+    !isGlobalObject(left.object) ||
+    left.computed ||
+    left.property.type !== 'Identifier'
+  )
+    return;
   const { name } = left.property;
   if (!BROWSER.has(name) && !facts.gives.some((one) => one.name === name)) facts.gives.push({ name, at: left.start });
 }
@@ -122,25 +158,48 @@ function noteAssignment({ left }: Node & { left: Expression }, facts: ScriptFact
 /** The name that a call goes by: `show(…)`, `window.show(…)`. */
 function calledName({ callee }: CallExpression): string | null {
   if (callee.type === 'Identifier') return callee.name;
-  if (callee.type === 'MemberExpression' && isGlobalObject(callee.object) && !callee.computed && callee.property.type === 'Identifier') return callee.property.name;
+  if (
+    callee.type === 'MemberExpression' &&
+    isGlobalObject(callee.object) &&
+    !callee.computed &&
+    callee.property.type === 'Identifier'
+  )
+    return callee.property.name;
   return null;
 }
 
 /** The last part of what is called: `querySelectorAll` of `document.querySelectorAll`. */
 function methodName({ callee }: CallExpression): string | null {
   if (callee.type === 'Identifier') return callee.name;
-  return callee.type === 'MemberExpression' && !callee.computed && callee.property.type === 'Identifier' ? callee.property.name : null;
+  return callee.type === 'MemberExpression' && !callee.computed && callee.property.type === 'Identifier'
+    ? callee.property.name
+    : null;
 }
 
-function noteCall(node: CallExpression, ancestors: readonly Node[], facts: ScriptFacts, immediate: (at: number) => boolean): void {
+function noteCall(
+  node: CallExpression,
+  ancestors: readonly Node[],
+  facts: ScriptFacts,
+  immediate: (at: number) => boolean,
+): void {
   const first = node.arguments[0];
   const text = first?.type === 'Literal' && typeof first.value === 'string' ? first.value : null;
   const method = methodName(node);
   const leading = first ? leadingText(first) : null;
-  if (leading !== null && first && method !== null && ASKS.has(method)) facts.selectors.push({ name: leading, at: first.start, by: method });
+  if (leading !== null && first && method !== null && ASKS.has(method))
+    facts.selectors.push({ name: leading, at: first.start, by: method });
   else if (text !== null && first && method !== null) {
     if (method === 'getElementById') facts.selectors.push({ name: `#${text}`, at: first.start, by: method });
-    else if (method === 'getElementsByClassName') facts.selectors.push({ name: text.trim().split(/\s+/).map((name) => `.${name}`).join(''), at: first.start, by: method });
+    else if (method === 'getElementsByClassName')
+      facts.selectors.push({
+        name: text
+          .trim()
+          .split(/\s+/)
+          .map((name) => `.${name}`)
+          .join(''),
+        at: first.start,
+        by: method,
+      });
     else if (method === 'getElementsByTagName') facts.selectors.push({ name: text, at: first.start, by: method });
     else if (NAMES.has(method)) facts.attributes.push({ name: text.toLowerCase(), at: first.start, by: method });
   }
@@ -164,7 +223,9 @@ function noteCall(node: CallExpression, ancestors: readonly Node[], facts: Scrip
 function leadingText(node: CallExpression['arguments'][number]): string | null {
   if (node.type === 'Literal') return typeof node.value === 'string' ? node.value : null;
   if (node.type === 'TemplateLiteral') return node.quasis[0]?.value.cooked ?? null;
-  return node.type === 'BinaryExpression' && node.operator === '+' && node.left.type !== 'PrivateIdentifier' ? leadingText(node.left) : null;
+  return node.type === 'BinaryExpression' && node.operator === '+' && node.left.type !== 'PrivateIdentifier'
+    ? leadingText(node.left)
+    : null;
 }
 
 /** The statement that is nothing but the call, with the condition that only guards it. */
@@ -173,11 +234,13 @@ function statementOf(ancestors: readonly Node[], guarded: boolean): Call['statem
   if (guarded && ancestors[n]?.type === 'LogicalExpression') n--;
   let statement = ancestors[n];
   if (statement?.type !== 'ExpressionStatement') return null;
-  const isAlone = (outer: Node) => outer.type === 'BlockStatement' && (outer as Node & { body: Node[] }).body.length === 1;
+  const isAlone = (outer: Node) =>
+    outer.type === 'BlockStatement' && (outer as Node & { body: Node[] }).body.length === 1;
   if (guarded) {
     const block = ancestors[n - 1];
     const condition = block && isAlone(block) ? ancestors[n - 2] : block;
-    if (condition?.type === 'IfStatement' && !(condition as Node & { alternate?: Node | null }).alternate) statement = condition;
+    if (condition?.type === 'IfStatement' && !(condition as Node & { alternate?: Node | null }).alternate)
+      statement = condition;
   }
   return { start: statement.start, end: statement.end };
 }
@@ -185,7 +248,12 @@ function statementOf(ancestors: readonly Node[], guarded: boolean): Call['statem
 /** Whether a condition around a call mentions what is called. */
 function asksFor(outer: Node, name: string, at: number): boolean {
   const { test, left } = outer as Node & { test?: Node; left?: Node };
-  const condition = outer.type === 'IfStatement' || outer.type === 'ConditionalExpression' ? test : outer.type === 'LogicalExpression' ? left : undefined;
+  const condition =
+    outer.type === 'IfStatement' || outer.type === 'ConditionalExpression'
+      ? test
+      : outer.type === 'LogicalExpression'
+        ? left
+        : undefined;
   if (!condition || (at >= condition.start && at < condition.end)) return false;
   let asked = false;
   full(condition, (node) => {
@@ -201,23 +269,41 @@ function plainOptions(node: CallExpression): Call['options'] {
     if (argument.type !== 'ObjectExpression') continue;
     for (const property of argument.properties) {
       if (property.type !== 'Property' || property.computed || property.value.type !== 'Literal') continue;
-      const key = property.key.type === 'Identifier' ? property.key.name : property.key.type === 'Literal' ? String(property.key.value) : null;
+      const key =
+        property.key.type === 'Identifier'
+          ? property.key.name
+          : property.key.type === 'Literal'
+            ? String(property.key.value)
+            : null;
       const { value } = property.value;
-      if (key !== null && (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean')) options[key] = value;
+      if (key !== null && (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'))
+        options[key] = value;
     }
   }
   return options;
 }
 
 /** What a script sets on elements of its own tells nothing of the page. */
-const isWritten = (node: Node, parent: Node | undefined): boolean => parent?.type === 'AssignmentExpression' && (parent as Node & { left: Node }).left === node;
+const isWritten = (node: Node, parent: Node | undefined): boolean =>
+  parent?.type === 'AssignmentExpression' && (parent as Node & { left: Node }).left === node;
 
 /** `link.dataset.roomGroup`, `link.rel`. */
 function noteMember({ object, property, computed }: MemberLike, facts: ScriptFacts): void {
-  const name = !computed && property.type === 'Identifier' ? property.name : computed && typeof property.value === 'string' ? property.value : undefined;
+  const name =
+    !computed && property.type === 'Identifier'
+      ? property.name
+      : computed && typeof property.value === 'string'
+        ? property.value
+        : undefined;
   if (name === undefined) return;
-  if (object.type === 'MemberExpression' && object.property.type === 'Identifier' && object.property.name === 'dataset') facts.attributes.push({ name: `data-${name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`, at: property.start, by: 'dataset' });
-  else if (!computed && MIRRORS.has(name) && !isGlobalObject(object as { type: string; name?: string })) facts.attributes.push({ name, at: property.start, by: name });
+  if (object.type === 'MemberExpression' && object.property.type === 'Identifier' && object.property.name === 'dataset')
+    facts.attributes.push({
+      name: `data-${name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`,
+      at: property.start,
+      by: 'dataset',
+    });
+  else if (!computed && MIRRORS.has(name) && !isGlobalObject(object as { type: string; name?: string }))
+    facts.attributes.push({ name, at: property.start, by: name });
 }
 
 interface FunctionNode {
@@ -234,20 +320,34 @@ function waitingIn(program: Program): Waiting {
   const functions: FunctionNode[] = [];
   const calls: { name: string; at: number }[] = [];
   fullAncestor(program, (node, _state, ancestors) => {
-    if (node.type === 'CallExpression' && (node as CallExpression).callee.type === 'Identifier') calls.push({ name: ((node as CallExpression).callee as { name: string }).name, at: node.start });
+    if (node.type === 'CallExpression' && (node as CallExpression).callee.type === 'Identifier')
+      calls.push({ name: ((node as CallExpression).callee as { name: string }).name, at: node.start });
     if (!/Function/.test(node.type)) return;
     const parent = ancestors.at(-2);
     const own = (node as Node & { id?: { name: string } | null }).id?.name;
-    const given = parent?.type === 'VariableDeclarator' ? ((parent as Node & { id: { name?: string } }).id.name ?? null) : null;
+    const given =
+      parent?.type === 'VariableDeclarator' ? ((parent as Node & { id: { name?: string } }).id.name ?? null) : null;
     const call = parent?.type === 'CallExpression' ? (parent as CallExpression) : null;
-    const called = call?.callee === (node as unknown) || (parent?.type === 'MemberExpression' && ancestors.at(-3)?.type === 'CallExpression' && (ancestors.at(-3) as CallExpression).callee === (parent as unknown));
-    functions.push({ start: node.start, end: node.end, name: own ?? given, called, handed: call !== null && !called && !WAITS.has(methodName(call) ?? '') });
+    const called =
+      call?.callee === (node as unknown) ||
+      (parent?.type === 'MemberExpression' &&
+        ancestors.at(-3)?.type === 'CallExpression' &&
+        (ancestors.at(-3) as CallExpression).callee === (parent as unknown));
+    functions.push({
+      start: node.start,
+      end: node.end,
+      name: own ?? given,
+      called,
+      handed: call !== null && !called && !WAITS.has(methodName(call) ?? ''),
+    });
   });
   let waiting = functions.filter((one) => !one.called && !one.handed);
   // A function runs at once where something that runs at once calls it by its name.
-  for (let before = -1; before !== waiting.length; ) {
+  for (let before = -1; before !== waiting.length;) {
     before = waiting.length;
-    const now = calls.filter(({ at }) => !waiting.some((range) => at > range.start && at < range.end)).map(({ name }) => name);
+    const now = calls
+      .filter(({ at }) => !waiting.some((range) => at > range.start && at < range.end))
+      .map(({ name }) => name);
     waiting = waiting.filter(({ name }) => name === null || !now.includes(name));
   }
   return waiting;

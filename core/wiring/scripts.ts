@@ -31,7 +31,10 @@ export function includesOf(page: PageDocument, path: string, index: PathIndex): 
   const includes: Include[] = [];
   for (const element of page.elements) {
     const isStyle = element.tag === 'link' && /(^|\s)stylesheet(\s|$)/i.test(valueOf(element, 'rel') ?? '');
-    const isScript = element.tag === 'script' && RUNS.test((valueOf(element, 'type') ?? '').trim()) && valueOf(element, 'nomodule') === undefined;
+    const isScript =
+      element.tag === 'script' &&
+      RUNS.test((valueOf(element, 'type') ?? '').trim()) &&
+      valueOf(element, 'nomodule') === undefined;
     if ((!isStyle && !isScript) || !element.range) continue;
     const written = valueOf(element, isStyle ? 'href' : 'src') ?? null;
     const target = written === null ? null : resolveInSite(written, path);
@@ -44,7 +47,10 @@ export function includesOf(page: PageDocument, path: string, index: PathIndex): 
       path: file,
       lookup: file === null ? NOTHING : index.lookup(file),
       when: whenOf(element, isScript && written !== null),
-      inline: isScript && written === null && element.open ? inlineOf(page, element.open.end, element.close?.start ?? element.range.end) : null,
+      inline:
+        isScript && written === null && element.open
+          ? inlineOf(page, element.open.end, element.close?.start ?? element.range.end)
+          : null,
       module: isScript && isModule(element),
       line: page.lines.lineAt(element.range.start),
     });
@@ -60,7 +66,10 @@ function whenOf(element: PageElement, external: boolean): Include['when'] {
   return element.parent?.tag === 'head' ? 'head' : 'body';
 }
 
-const inlineOf = (page: PageDocument, start: number, end: number): Include['inline'] => ({ start, text: page.text.slice(start, end) });
+const inlineOf = (page: PageDocument, start: number, end: number): Include['inline'] => ({
+  start,
+  text: page.text.slice(start, end),
+});
 
 /** What a script include runs; null where its file is not there, is no text, or is at an outside address. */
 export function scriptText(include: Include, files: SiteFiles): string | null {
@@ -71,4 +80,5 @@ export function scriptText(include: Include, files: SiteFiles): string | null {
 }
 
 /** The bare name of an include's file in small letters, without query: what tells which file of a kit it means. */
-export const includedName = ({ written }: Include): string => (written ?? '').split(/[?#]/)[0]!.split(/[\\/]/).at(-1)!.toLowerCase();
+export const includedName = ({ written }: Include): string =>
+  (written ?? '').split(/[?#]/)[0]!.split(/[\\/]/).at(-1)!.toLowerCase();

@@ -29,12 +29,19 @@ export function startEdits({ document, wiring }: WiringPage, kit: Kit, script: P
   if (!start?.required || (use && use.starts.length > 0)) return [];
   const markup = `<script>${callText(kit.manifest)}</script>`;
   // A call that stands as it is runs before scripts that are deferred; it has to wait as they do.
-  const waiting = wiring.includes.find((include) => include.element === script)?.when === 'deferred' || (script === null && kit.manifest.place === 'head');
+  const waiting =
+    wiring.includes.find((include) => include.element === script)?.when === 'deferred' ||
+    (script === null && kit.manifest.place === 'head');
   const text = waiting ? `<script>${WAITING[0]} ${callText(kit.manifest)} ${WAITING[1]}</script>` : markup;
-  return [script && !waiting && script.parent?.tag === 'body' ? insertBeside(document, script, text, 'after') : insertAtEnd(document, text)];
+  return [
+    script && !waiting && script.parent?.tag === 'body'
+      ? insertBeside(document, script, text, 'after')
+      : insertAtEnd(document, text),
+  ];
 }
 
-export type RemovedStarts = { ok: true; edits: Edit[]; files: FileChange[]; removed: number } | { ok: false; reason: string };
+export type RemovedStarts =
+  { ok: true; edits: Edit[]; files: FileChange[]; removed: number } | { ok: false; reason: string };
 
 export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): RemovedStarts {
   const use = page.wiring.uses.find((one) => one.kit === kit);
@@ -49,13 +56,25 @@ export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): Rem
       }
       const gone = withoutCalls(include.inline.text, starts);
       if (!gone) return refuseFor(include, page.path, starts);
-      out.edits.push(...gone.map((edit) => ({ start: edit.start + include.inline!.start, end: edit.end + include.inline!.start, text: '' })));
+      out.edits.push(
+        ...gone.map((edit) => ({
+          start: edit.start + include.inline!.start,
+          end: edit.end + include.inline!.start,
+          text: '',
+        })),
+      );
       continue;
     }
     const path = include.lookup.found === 'nothing' ? null : include.lookup.path;
     const content = path === null ? undefined : site.files.get(path);
     if (path === null || content?.kind !== 'text') continue;
-    const shared = site.pages.some((one) => one.path !== page.path && one.wiring.uses.some((other) => other.kit === kit && other.starts.some((start) => start.include.path === include.path)));
+    const shared = site.pages.some(
+      (one) =>
+        one.path !== page.path &&
+        one.wiring.uses.some(
+          (other) => other.kit === kit && other.starts.some((start) => start.include.path === include.path),
+        ),
+    );
     const edits = shared ? guarded(starts) : withoutCalls(content.text, starts);
     if (!edits) return refuseFor(include, page.path, starts);
     if (edits.length > 0) out.files.push({ kind: 'edit', path, edits });
@@ -64,15 +83,24 @@ export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): Rem
 }
 
 function refuseFor(include: Include, page: string, [first]: readonly StartingScript[]): RemovedStarts {
-  return { ok: false, reason: `${include.written ?? `The script on line ${include.line} of ${page}`} uses what ${first?.call.name}() gives back, so the call cannot be taken out by itself. Take it out in Markup first.` };
+  return {
+    ok: false,
+    reason: `${include.written ?? `The script on line ${include.line} of ${page}`} uses what ${first?.call.name}() gives back, so the call cannot be taken out by itself. Take it out in Markup first.`,
+  };
 }
 
 /** Whether a script makes these calls and does nothing else, but for waiting until the page is there. */
 function saysNothingElse(text: string, starts: readonly StartingScript[]): boolean {
   let rest = text;
-  for (const { call } of [...starts].sort((a, b) => b.call.at - a.call.at)) rest = rest.slice(0, call.statement?.start ?? call.at) + rest.slice(call.statement?.end ?? call.end);
+  for (const { call } of [...starts].sort((a, b) => b.call.at - a.call.at))
+    rest = rest.slice(0, call.statement?.start ?? call.at) + rest.slice(call.statement?.end ?? call.end);
   const bare = rest.replace(/\/\*[\s\S]*?\*\/|\/\/.*$/gm, '').replace(/\s+/g, '');
-  return bare === '' || /^(?:document|window)\.(?:addEventListener\((['"])(?:DOMContentLoaded|load)\1,|onload=)(?:function\w*\(\w*\)|\(\w*\)=>|\w+=>)\{?\}?\)?;?$/.test(bare);
+  return (
+    bare === '' ||
+    /^(?:document|window)\.(?:addEventListener\((['"])(?:DOMContentLoaded|load)\1,|onload=)(?:function\w*\(\w*\)|\(\w*\)=>|\w+=>)\{?\}?\)?;?$/.test(
+      bare,
+    )
+  );
 }
 
 /** The statements cut out, each with the rest of its line where that is empty; null where a call is part of something larger. */
@@ -95,4 +123,10 @@ function withoutCalls(text: string, starts: readonly StartingScript[]): Edit[] |
 
 /** Other pages need the call still: it asks first whether the function is there. */
 const guarded = (starts: readonly StartingScript[]): Edit[] | null =>
-  starts.every(({ call }) => call.statement) ? starts.flatMap(({ call }) => (call.statement && !call.guarded ? [{ start: call.statement.start, end: call.statement.start, text: `if (window.${call.name}) ` }] : [])) : null;
+  starts.every(({ call }) => call.statement)
+    ? starts.flatMap(({ call }) =>
+        call.statement && !call.guarded
+          ? [{ start: call.statement.start, end: call.statement.start, text: `if (window.${call.name}) ` }]
+          : [],
+      )
+    : null;

@@ -1,5 +1,12 @@
 /** What answers when a picture is clicked: the kits that a page uses or means to use, and the elements that each one finds. */
-import { attributeOf, matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import {
+  attributeOf,
+  matches,
+  valueOf,
+  type GalleryItem,
+  type PageDocument,
+  type PageElement,
+} from '../markup/index.ts';
 import type { FileContent, PathIndex, SiteFiles } from '../site/index.ts';
 import { groupAttribute, markerSelector, scriptsOf, type Kit, type KitFile } from './kit.ts';
 import { isSlipOf } from './letters.ts';
@@ -72,12 +79,29 @@ interface Known {
 /** A page that is as it was, with the same kits and the same scripts, is wired as it was. */
 const wired = new WeakMap<PageDocument, Known>();
 
-const contentsOf = (includes: readonly Include[], files: SiteFiles): Known['contents'] => includes.map(({ lookup }) => (lookup.found === 'exact' ? files.get(lookup.path) : undefined));
+const contentsOf = (includes: readonly Include[], files: SiteFiles): Known['contents'] =>
+  includes.map(({ lookup }) => (lookup.found === 'exact' ? files.get(lookup.path) : undefined));
 
-const holds = ({ kits, wiring, contents }: Known, includes: readonly Include[], now: Known['contents'], nowKits: readonly Kit[]): boolean =>
-  kits.length === nowKits.length && kits.every((kit, n) => kit === nowKits[n]) && contents.every((content, n) => content === now[n]) && wiring.includes.every(({ path, lookup }, n) => path === includes[n]?.path && lookup.found === includes[n].lookup.found);
+const holds = (
+  { kits, wiring, contents }: Known,
+  includes: readonly Include[],
+  now: Known['contents'],
+  nowKits: readonly Kit[],
+): boolean =>
+  kits.length === nowKits.length &&
+  kits.every((kit, n) => kit === nowKits[n]) &&
+  contents.every((content, n) => content === now[n]) &&
+  wiring.includes.every(
+    ({ path, lookup }, n) => path === includes[n]?.path && lookup.found === includes[n].lookup.found,
+  );
 
-export function wiringOf(page: PageDocument, path: string, files: SiteFiles, index: PathIndex, kits: readonly Kit[]): PageWiring {
+export function wiringOf(
+  page: PageDocument,
+  path: string,
+  files: SiteFiles,
+  index: PathIndex,
+  kits: readonly Kit[],
+): PageWiring {
   const includes = includesOf(page, path, index);
   const contents = contentsOf(includes, files);
   const known = wired.get(page);
@@ -93,35 +117,65 @@ function readWiring(page: PageDocument, includes: Include[], files: SiteFiles, k
     const use = useOf(page, includes, scripts, kit);
     return use ? [use] : [];
   });
-  const [main = null] = uses.filter(({ kit }) => kit.manifest.does !== 'page').sort((a, b) => RANK[a.kit.manifest.does] - RANK[b.kit.manifest.does] || Number(b.claimed.size > 0) - Number(a.claimed.size > 0));
+  const [main = null] = uses
+    .filter(({ kit }) => kit.manifest.does !== 'page')
+    .sort(
+      (a, b) =>
+        RANK[a.kit.manifest.does] - RANK[b.kit.manifest.does] ||
+        Number(b.claimed.size > 0) - Number(a.claimed.size > 0),
+    );
   return { includes, scripts, uses, main, taken: takenBy(scripts, uses) };
 }
 
 function takenBy(scripts: readonly ScriptRun[], uses: readonly KitUse[]): PageWiring['taken'] {
   const ofKits = new Set(uses.flatMap(({ files }) => files.flatMap(({ includes }) => includes)));
-  return scripts.flatMap((run) => (run.runs && run.reading?.ok && !ofKits.has(run.include) ? run.reading.attributes.filter(({ by }) => by === 'setAttribute' || by === 'removeAttribute').map(({ name, at }) => ({ name, run, at })) : []));
+  return scripts.flatMap((run) =>
+    run.runs && run.reading?.ok && !ofKits.has(run.include)
+      ? run.reading.attributes
+          .filter(({ by }) => by === 'setAttribute' || by === 'removeAttribute')
+          .map(({ name, at }) => ({ name, run, at }))
+      : [],
+  );
 }
 
 /** Plays the scripts in their order: what each one gives, and what it finds missing. */
 function runScripts(includes: readonly Include[], files: SiteFiles): ScriptRun[] {
-  const scripts = includes.filter(({ kind }) => kind === 'script').map((include) => {
-    const text = scriptText(include, files);
-    return { include, text, reading: text === null ? null : readScript(text) };
-  });
+  const scripts = includes
+    .filter(({ kind }) => kind === 'script')
+    .map((include) => {
+      const text = scriptText(include, files);
+      return { include, text, reading: text === null ? null : readScript(text) };
+    });
   const givers = new Map<string, Include>();
-  for (const { include, reading } of scripts) if (reading?.ok) for (const { name } of reading.gives) if (!givers.has(name)) givers.set(name, include);
+  for (const { include, reading } of scripts)
+    if (reading?.ok) for (const { name } of reading.gives) if (!givers.has(name)) givers.set(name, include);
   const there = new Set<string>();
   return scripts.map(({ include, text, reading }): ScriptRun => {
-    const early = reading?.ok ? reading.needs.filter(({ name, immediate }) => immediate && givers.has(name) && !there.has(name)).map(({ name, at }) => ({ name, at, from: givers.get(name) ?? null })) : [];
+    const early = reading?.ok
+      ? reading.needs
+          .filter(({ name, immediate }) => immediate && givers.has(name) && !there.has(name))
+          .map(({ name, at }) => ({ name, at, from: givers.get(name) ?? null }))
+      : [];
     const runs = reading?.ok === true && early.length === 0;
     if (runs) for (const { name } of reading.gives) there.add(name);
     return { include, text, reading, early, runs };
   });
 }
 
-function useOf(page: PageDocument, includes: readonly Include[], scripts: readonly ScriptRun[], kit: Kit): KitUse | null {
+function useOf(
+  page: PageDocument,
+  includes: readonly Include[],
+  scripts: readonly ScriptRun[],
+  kit: Kit,
+): KitUse | null {
   const { manifest } = kit;
-  const files = manifest.files.map((file) => ({ file, includes: includes.filter((include) => includedName(include) === file.name.toLowerCase() && (include.kind === 'script') === (file.role === 'script')) }));
+  const files = manifest.files.map((file) => ({
+    file,
+    includes: includes.filter(
+      (include) =>
+        includedName(include) === file.name.toLowerCase() && (include.kind === 'script') === (file.role === 'script'),
+    ),
+  }));
   const marked = markedBy(page, kit);
   const loads = files.some(({ file, includes: some }) => file.role === 'script' && some.length > 0);
   const calls = callsOf(scripts, kit);
@@ -134,19 +188,26 @@ function useOf(page: PageDocument, includes: readonly Include[], scripts: readon
   const script = own.at(-1)?.includes[0] ?? null;
   // The place in the order from which on its function can be called.
   const ready = runs ? scripts.findIndex(({ include }) => include === script) : Infinity;
-  const starts = calls.map(({ run, call }) => startOf(page, kit, { include: run.include, call, tooEarly: call.immediate && scripts.indexOf(run) < ready }));
+  const starts = calls.map(({ run, call }) =>
+    startOf(page, kit, { include: run.include, call, tooEarly: call.immediate && scripts.indexOf(run) < ready }),
+  );
   const claimed = new Set<PageElement>();
-  const claims = (elements: readonly PageElement[]) => elements.forEach((element) => {
-    if (manifest.marker.on !== 'link' || element.tag === 'a') claimed.add(element);
-  });
+  const claims = (elements: readonly PageElement[]) =>
+    elements.forEach((element) => {
+      if (manifest.marker.on !== 'link' || element.tag === 'a') claimed.add(element);
+    });
   const strays = new Set<PageElement>();
   const selector = markerSelector(manifest);
-  if (runs && manifest.start?.binds) for (const { tooEarly, there } of starts) if (!tooEarly) there.forEach((element) => element.tag !== 'a' && strays.add(element));
+  if (runs && manifest.start?.binds)
+    for (const { tooEarly, there } of starts)
+      if (!tooEarly) there.forEach((element) => element.tag !== 'a' && strays.add(element));
   if (runs) {
     if (selector !== null && !manifest.start?.required) claims(matching(page, selector));
     for (const { tooEarly, there } of starts) if (!tooEarly) claims(there);
   }
-  const styled = files.every(({ file, includes: some }) => file.role !== 'style' || some.some(({ lookup }) => lookup.found === 'exact'));
+  const styled = files.every(
+    ({ file, includes: some }) => file.role !== 'style' || some.some(({ lookup }) => lookup.found === 'exact'),
+  );
   return { kit, files, script, runs, starts, marked, claimed, strays, styled };
 }
 
@@ -157,10 +218,13 @@ function matching(page: PageDocument, selector: string): PageElement[] {
 
 function markedBy(page: PageDocument, { manifest: { marker } }: Kit): PageElement[] {
   if (marker.attribute !== undefined) return page.elements.filter((element) => attributeOf(element, marker.attribute!));
-  return marker.class === undefined ? [] : page.elements.filter((element) => classesOf(element).includes(marker.class!));
+  return marker.class === undefined
+    ? []
+    : page.elements.filter((element) => classesOf(element).includes(marker.class!));
 }
 
-export const classesOf = (element: PageElement): string[] => (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);
+export const classesOf = (element: PageElement): string[] =>
+  (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);
 
 /** Calls of the kit's function in scripts that are not its own. */
 function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run: ScriptRun; call: Call }[] {
@@ -169,17 +233,30 @@ function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run: Scrip
   const names = scriptsOf(manifest).map(({ name }) => name.toLowerCase());
   return scripts.flatMap((run) => {
     const { reading } = run;
-    if (!reading?.ok || names.includes(includedName(run.include)) || reading.gives.some(({ name }) => name === start.call)) return [];
+    if (
+      !reading?.ok ||
+      names.includes(includedName(run.include)) ||
+      reading.gives.some(({ name }) => name === start.call)
+    )
+      return [];
     return reading.calls.filter(({ name }) => name === start.call).map((call) => ({ run, call }));
   });
 }
 
-function startOf(page: PageDocument, { manifest }: Kit, start: Pick<StartingScript, 'include' | 'call' | 'tooEarly'>): StartingScript {
+function startOf(
+  page: PageDocument,
+  { manifest }: Kit,
+  start: Pick<StartingScript, 'include' | 'call' | 'tooEarly'>,
+): StartingScript {
   const selector = start.call.text ?? (manifest.start?.required ? markerSelector(manifest) : null);
-  if (selector === null || manifest.start?.selector === false) return { ...start, matched: [], there: [], trouble: null };
+  if (selector === null || manifest.start?.selector === false)
+    return { ...start, matched: [], there: [], trouble: null };
   const found = matches(page, selector);
   if (!found.ok) return { ...start, matched: [], there: [], trouble: found.reason };
-  const there = manifest.start?.binds && start.call.immediate ? found.elements.filter((element) => isReadBefore(element, start.include)) : found.elements;
+  const there =
+    manifest.start?.binds && start.call.immediate
+      ? found.elements.filter((element) => isReadBefore(element, start.include))
+      : found.elements;
   return { ...start, matched: found.elements, there, trouble: null };
 }
 
@@ -191,11 +268,20 @@ function isReadBefore(element: PageElement, include: Include): boolean {
 }
 
 /** An attribute of the link whose name is one or two letters off the marker's: `data-enlagre`. */
-export function misspeltMarker(link: PageElement, { manifest: { marker, group, caption, kind, container } }: Kit): { attribute: string; is: string; meant: string } | null {
+export function misspeltMarker(
+  link: PageElement,
+  { manifest: { marker, group, caption, kind, container } }: Kit,
+): { attribute: string; is: string; meant: string } | null {
   if (marker.attribute !== undefined) {
     const meant = marker.attribute;
     // Not another attribute of the same kit, whose name may be near.
-    const known = [group && 'attribute' in group ? group.attribute : undefined, caption.attribute, caption.description, kind?.attribute, container?.attribute];
+    const known = [
+      group && 'attribute' in group ? group.attribute : undefined,
+      caption.attribute,
+      caption.description,
+      kind?.attribute,
+      container?.attribute,
+    ];
     const slip = link.attributes.find(({ name }) => !known.includes(name) && isSlipOf(name, meant));
     return slip ? { attribute: slip.name, is: slip.name, meant } : null;
   }

@@ -3,8 +3,31 @@
  * markers, groups and captions are written as the kit's manifest says; what another kit said of a link is carried over.
  * The outcome is read again before it is given: the links that were meant must be answered.
  */
-import { applyChange, applyEdits, isPicturePath, PathIndex, resolveInSite, stemOf, type Change, type Edit, type FileChange, type PathIndex as Index, type SiteFiles } from '../site/index.ts';
-import { ancestors, classValue, descendants, parsePage, rewriteTag, valueOf, type Gallery, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
+import {
+  applyChange,
+  applyEdits,
+  isPicturePath,
+  PathIndex,
+  resolveInSite,
+  stemOf,
+  type Change,
+  type Edit,
+  type FileChange,
+  type PathIndex as Index,
+  type SiteFiles,
+} from '../site/index.ts';
+import {
+  ancestors,
+  classValue,
+  descendants,
+  parsePage,
+  rewriteTag,
+  valueOf,
+  type Gallery,
+  type GalleryItem,
+  type PageDocument,
+  type PageElement,
+} from '../markup/index.ts';
 import { containerEdits, removedContainers } from './containerEdits.ts';
 import { captionOf, descriptionOf } from './caption.ts';
 import { markerSelector, opensOnClick, type Kit } from './kit.ts';
@@ -42,9 +65,21 @@ export type Wishes = Map<PageElement, Map<string, string | null>>;
 
 export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewiring): Wired {
   const { document, path, galleries } = page;
-  if (to && galleries.length === 0) return refuse('There is no gallery on this page to wire. Add pictures in Markup first.');
-  const apart = to ? page.wiring.uses.find(({ kit }) => kit !== from && kit.manifest.name !== to.manifest.name && opensOnClick(kit.manifest) && (opensOnClick(to.manifest) || to.manifest.apart.includes(kit.manifest.name))) : undefined;
-  if (apart && to) return refuse(`${apart.kit.manifest.title} opens the pictures of this page already; a click would be answered twice. Change from it to ${to.manifest.title} instead.`);
+  if (to && galleries.length === 0)
+    return refuse('There is no gallery on this page to wire. Add pictures in Markup first.');
+  const apart = to
+    ? page.wiring.uses.find(
+        ({ kit }) =>
+          kit !== from &&
+          kit.manifest.name !== to.manifest.name &&
+          opensOnClick(kit.manifest) &&
+          (opensOnClick(to.manifest) || to.manifest.apart.includes(kit.manifest.name)),
+      )
+    : undefined;
+  if (apart && to)
+    return refuse(
+      `${apart.kit.manifest.title} opens the pictures of this page already; a click would be answered twice. Change from it to ${to.manifest.title} instead.`,
+    );
 
   const wishes: Wishes = new Map();
   const groups = groupNames(page, from, to);
@@ -61,7 +96,10 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewirin
     const starts = removedStarts(site, page, from);
     if (!starts.ok) return starts;
     const includes = removedIncludes(page, from, to);
-    const containers = to?.manifest.container?.id === from.manifest.container?.id ? { edits: [], removed: 0 } : removedContainers(page, from);
+    const containers =
+      to?.manifest.container?.id === from.manifest.container?.id
+        ? { edits: [], removed: 0 }
+        : removedContainers(page, from);
     edits.push(...starts.edits, ...includes.edits, ...containers.edits);
     files.push(...starts.files, ...droppedFiles(site, page, from, to));
     removed += starts.removed + includes.removed + containers.removed;
@@ -78,7 +116,10 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewirin
     added += written.length;
   }
   const merged = mergeInsertions(edits);
-  if (merged.length === 0 && files.length === 0) return refuse(to ? 'Everything is wired already; there is nothing to write.' : 'Nothing of this kit is on the page.');
+  if (merged.length === 0 && files.length === 0)
+    return refuse(
+      to ? 'Everything is wired already; there is nothing to write.' : 'Nothing of this kit is on the page.',
+    );
   const changes = [...files, ...(merged.length > 0 ? [{ kind: 'edit' as const, path, edits: merged }] : [])];
   const wrong = troubleAfter(site, page, { from, to }, changes, merged, added - removed);
   if (wrong !== null) return refuse(`The change was not made: ${wrong}.`);
@@ -103,7 +144,9 @@ function groupNames(page: WiringPage, from: Kit | null, to: Kit | null): Map<Pag
   const names = new Map<PageElement, string>();
   page.galleries.forEach((gallery, n) => {
     const before = from ?? to;
-    const common = (before && commonGroup(gallery.items, before)) ?? (stemOf(page.path).replace(/[^\w-]+/g, '-') || 'pictures') + (n > 0 ? `-${n + 1}` : '');
+    const common =
+      (before && commonGroup(gallery.items, before)) ??
+      (stemOf(page.path).replace(/[^\w-]+/g, '-') || 'pictures') + (n > 0 ? `-${n + 1}` : '');
     for (const { link } of gallery.items) if (link) names.set(link, (before && groupOf(link, before)) ?? common);
   });
   return names;
@@ -118,7 +161,17 @@ const wishesOf = (wishes: Wishes, element: PageElement): Map<string, string | nu
 /** All that a kit may have on an element. */
 function attributesOf({ manifest }: Kit): string[] {
   const { marker, group, caption, kind, container, prefix, options, tags, middle } = manifest;
-  return [marker.attribute, group && 'attribute' in group ? group.attribute : undefined, caption.attribute, caption.description, kind?.attribute, container?.attribute, tags?.attribute, middle?.attribute, ...options.map(({ name }) => prefix + name)].flatMap((name) => name ?? []);
+  return [
+    marker.attribute,
+    group && 'attribute' in group ? group.attribute : undefined,
+    caption.attribute,
+    caption.description,
+    kind?.attribute,
+    container?.attribute,
+    tags?.attribute,
+    middle?.attribute,
+    ...options.map(({ name }) => prefix + name),
+  ].flatMap((name) => name ?? []);
 }
 
 function unmark(page: WiringPage, from: Kit, wishes: Wishes): void {
@@ -126,46 +179,78 @@ function unmark(page: WiringPage, from: Kit, wishes: Wishes): void {
   const { marker } = from.manifest;
   for (const element of page.document.elements) {
     for (const { name } of element.attributes) if (names.includes(name)) wishesOf(wishes, element).set(name, null);
-    if (marker.class !== undefined && (valueOf(element, 'class') ?? '').split(/\s+/).includes(marker.class)) wishesOf(wishes, element).set('class', classValue(element, [], [marker.class]));
+    if (marker.class !== undefined && (valueOf(element, 'class') ?? '').split(/\s+/).includes(marker.class))
+      wishesOf(wishes, element).set('class', classValue(element, [], [marker.class]));
   }
 }
 
 function markTags(site: WiringSite, page: WiringPage, item: GalleryItem, attribute: string, wishes: Wishes): void {
   const [element] = item.elements;
   const tags = site.tagsOf?.(page.path, item) ?? [];
-  if (element && tags.length > 0 && valueOf(element, attribute) === undefined) wishesOf(wishes, element).set(attribute, tags.join(', '));
+  if (element && tags.length > 0 && valueOf(element, attribute) === undefined)
+    wishesOf(wishes, element).set(attribute, tags.join(', '));
 }
 
 /** The innermost element with two children or more that each hold a heading and a gallery. */
 function sectionsHolder({ document, galleries }: WiringPage): PageElement | null {
-  const parts = (element: PageElement) => element.children.filter((child) => [...descendants(child)].some(({ tag }) => /^h[1-6]$/.test(tag)) && galleries.some(({ container }) => container === child || [...ancestors(container)].includes(child)));
-  return [...document.elements].reverse().find((element) => element.tag !== 'body' && element.range && parts(element).length > 1) ?? null;
+  const parts = (element: PageElement) =>
+    element.children.filter(
+      (child) =>
+        [...descendants(child)].some(({ tag }) => /^h[1-6]$/.test(tag)) &&
+        galleries.some(({ container }) => container === child || [...ancestors(container)].includes(child)),
+    );
+  return (
+    [...document.elements]
+      .reverse()
+      .find((element) => element.tag !== 'body' && element.range && parts(element).length > 1) ?? null
+  );
 }
 
 /** Gives the reason why a gallery cannot be marked, or null. */
-function mark(site: WiringSite, page: WiringPage, from: Kit | null, to: Kit, groups: ReadonlyMap<PageElement, string>, wishes: Wishes): string | null {
+function mark(
+  site: WiringSite,
+  page: WiringPage,
+  from: Kit | null,
+  to: Kit,
+  groups: ReadonlyMap<PageElement, string>,
+  wishes: Wishes,
+): string | null {
   const { marker, tags } = to.manifest;
   if (marker.on === 'sections') {
     const holder = sectionsHolder(page);
-    if (!holder) return `${to.manifest.title} needs an element with two parts or more, each with its heading and its pictures. Write another section in Markup first`;
-    if (marker.attribute !== undefined && valueOf(holder, marker.attribute) === undefined) wishesOf(wishes, holder).set(marker.attribute, marker.value);
+    if (!holder)
+      return `${to.manifest.title} needs an element with two parts or more, each with its heading and its pictures. Write another section in Markup first`;
+    if (marker.attribute !== undefined && valueOf(holder, marker.attribute) === undefined)
+      wishesOf(wishes, holder).set(marker.attribute, marker.value);
     return null;
   }
   for (const gallery of page.galleries) {
     if (tags) for (const item of gallery.items) markTags(site, page, item, tags.attribute, wishes);
     if (marker.on === 'gallery') {
       const { container } = gallery;
-      if (container.tag === 'body' || !container.range) return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;
-      if (marker.attribute !== undefined && valueOf(container, marker.attribute) === undefined) wishesOf(wishes, container).set(marker.attribute, marker.value);
-      if (marker.class !== undefined) wishesOf(wishes, container).set('class', classValue(container, [marker.class], []));
+      if (container.tag === 'body' || !container.range)
+        return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;
+      if (marker.attribute !== undefined && valueOf(container, marker.attribute) === undefined)
+        wishesOf(wishes, container).set(marker.attribute, marker.value);
+      if (marker.class !== undefined)
+        wishesOf(wishes, container).set('class', classValue(container, [marker.class], []));
       continue;
     }
-    for (const item of gallery.items) if (item.link && openable(page.path, item) && (from || !misspeltMarker(item.link, to))) markLink(item, item.link, from, to, groups.get(item.link) ?? null, wishes);
+    for (const item of gallery.items)
+      if (item.link && openable(page.path, item) && (from || !misspeltMarker(item.link, to)))
+        markLink(item, item.link, from, to, groups.get(item.link) ?? null, wishes);
   }
   return null;
 }
 
-function markLink(item: GalleryItem, link: PageElement, from: Kit | null, to: Kit, group: string | null, wishes: Wishes): void {
+function markLink(
+  item: GalleryItem,
+  link: PageElement,
+  from: Kit | null,
+  to: Kit,
+  group: string | null,
+  wishes: Wishes,
+): void {
   const { marker, group: grouping, caption, kind, container } = to.manifest;
   const wish = wishesOf(wishes, link);
   const add = (name: string, value: string) => {
@@ -173,8 +258,13 @@ function markLink(item: GalleryItem, link: PageElement, from: Kit | null, to: Ki
   };
   const inMarker = grouping && 'in' in grouping && grouping.in === 'marker';
   if (kind) add(kind.attribute, kind.picture);
-  if (marker.attribute !== undefined && marker.attribute !== kind?.attribute) add(marker.attribute, inMarker ? (group ?? '') : marker.value);
-  if (marker.class !== undefined) wish.set('class', classValue(link, [marker.class], from?.manifest.marker.class === undefined ? [] : [from.manifest.marker.class]));
+  if (marker.attribute !== undefined && marker.attribute !== kind?.attribute)
+    add(marker.attribute, inMarker ? (group ?? '') : marker.value);
+  if (marker.class !== undefined)
+    wish.set(
+      'class',
+      classValue(link, [marker.class], from?.manifest.marker.class === undefined ? [] : [from.manifest.marker.class]),
+    );
   if (grouping && 'attribute' in grouping && group !== null) add(grouping.attribute, group);
   if (container) add(container.attribute, `#${container.id}`);
   if (from) {
@@ -201,20 +291,31 @@ function mergeInsertions(edits: readonly Edit[]): Edit[] {
 }
 
 /** Reads the page as it would be, and says what is not as it was meant; null where all is. */
-function troubleAfter(site: WiringSite, page: WiringPage, { from, to }: Rewiring, changes: readonly FileChange[], edits: readonly Edit[], more: number): string | null {
+function troubleAfter(
+  site: WiringSite,
+  page: WiringPage,
+  { from, to }: Rewiring,
+  changes: readonly FileChange[],
+  edits: readonly Edit[],
+  more: number,
+): string | null {
   const applied = applyEdits(page.document.text, [...edits]);
   if (!applied.ok) return applied.reason;
   const after = parsePage(applied.text, page.document.units);
-  if (after.elements.length !== page.document.elements.length + more) return 'the page would be read otherwise than meant';
+  if (after.elements.length !== page.document.elements.length + more)
+    return 'the page would be read otherwise than meant';
   const whole = applyChange(site.files, { label: '', files: [...changes] });
   if (!whole.ok) return whole.reason;
   const { files } = whole;
   const wiring = wiringOf(after, page.path, files, new PathIndex(files.keys()), site.kits);
-  if (from && wiring.uses.some(({ kit }) => kit.manifest.name === from.manifest.name)) return `something of the ${from.manifest.name} would be left`;
+  if (from && wiring.uses.some(({ kit }) => kit.manifest.name === from.manifest.name))
+    return `something of the ${from.manifest.name} would be left`;
   if (!to) return null;
   const use = wiring.uses.find(({ kit }) => kit.manifest.name === to.manifest.name);
   const selector = markerSelector(to.manifest);
   if (!use) return `the ${to.manifest.name} would not be found on the page`;
   // A mistake that stands there already is for its own finding; what is written now must do.
-  return use.runs && selector !== null && use.marked.length > 0 && use.claimed.size === 0 ? `the ${to.manifest.name} would answer none of the links` : null;
+  return use.runs && selector !== null && use.marked.length > 0 && use.claimed.size === 0
+    ? `the ${to.manifest.name} would answer none of the links`
+    : null;
 }

@@ -7,6 +7,8 @@ window.lanternBase = {
     return element;
   },
   on: function (target, names, does) {
-    names.split(' ').forEach(function (name) { target.addEventListener(name, does); });
-  }
+    names.split(' ').forEach(function (name) {
+      target.addEventListener(name, does);
+    });
+  },
 };

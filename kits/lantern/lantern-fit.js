@@ -3,7 +3,11 @@ window.lanternFit = (function (base) {
   var on = base.on;
   return function (image, margin) {
     function fit() {
-      var room = Math.min((innerWidth - margin) / image.naturalWidth, (innerHeight - margin) / image.naturalHeight, 1);
+      var room = Math.min(
+        (innerWidth - margin) / image.naturalWidth,
+        (innerHeight - margin) / image.naturalHeight,
+        1,
+      );
       image.style.width = Math.floor(image.naturalWidth * room) + 'px';
       image.style.height = 'auto';
     }

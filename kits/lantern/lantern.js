@@ -1,6 +1,12 @@
 /* Lantern, part 4 of 4: opens links that have data-lantern="name of their group". Needs parts 1 to 3. */
 (function (base, fit, turn) {
-  var box, image, text, back, on, links = [], at = 0;
+  var box,
+    image,
+    text,
+    back,
+    on,
+    links = [],
+    at = 0;
 
   function build() {
     box = base.make('div', 'lantern', document.body);
@@ -10,11 +16,23 @@
     box.setAttribute('aria-label', 'Picture');
     image = base.make('img', 'lantern-picture', box);
     text = base.make('p', 'lantern-text', box);
-    back = control('lantern-back', 'Back', function () { show(at - 1); });
-    on = control('lantern-on', 'On', function () { show(at + 1); });
+    back = control('lantern-back', 'Back', function () {
+      show(at - 1);
+    });
+    on = control('lantern-on', 'On', function () {
+      show(at + 1);
+    });
     control('lantern-close', 'Close', close);
     fit(image, 120);
-    turn(box, { back: function () { show(at - 1); }, on: function () { show(at + 1); }, close: close });
+    turn(box, {
+      back: function () {
+        show(at - 1);
+      },
+      on: function () {
+        show(at + 1);
+      },
+      close: close,
+    });
   }
 
   function control(className, label, does) {
@@ -31,7 +49,8 @@
     var small = links[n].querySelector('img');
     image.src = links[n].href;
     image.alt = small ? small.alt : '';
-    text.textContent = (links.length > 1 ? n + 1 + ' / ' + links.length + ' ' : '') + links[n].title;
+    text.textContent =
+      (links.length > 1 ? n + 1 + ' / ' + links.length + ' ' : '') + links[n].title;
     back.hidden = n === 0;
     on.hidden = n === links.length - 1;
     box.focus();
@@ -49,7 +68,9 @@
     event.preventDefault();
     if (!box) build();
     var group = link.getAttribute('data-lantern');
-    links = group ? [].slice.call(document.querySelectorAll('a[data-lantern="' + group + '"]')) : [link];
+    links = group
+      ? [].slice.call(document.querySelectorAll('a[data-lantern="' + group + '"]'))
+      : [link];
     box.hidden = false;
     show(links.indexOf(link));
   });

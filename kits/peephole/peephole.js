@@ -6,7 +6,9 @@
 window.peephole = function (selector, options) {
   var links = [].slice.call(document.querySelectorAll(selector));
   var counter = !options || options.counter !== false;
-  var box = null, parts = {}, at = 0;
+  var box = null,
+    parts = {},
+    at = 0;
 
   function part(tag, name) {
     parts[name] = document.createElement(tag);
@@ -28,9 +30,15 @@ window.peephole = function (selector, options) {
     part('img', 'picture');
     part('p', 'count');
     part('p', 'words');
-    button('previous', 'Previous', function () { show(at - 1); });
-    button('next', 'Next', function () { show(at + 1); });
-    button('close', 'Close', function () { box.close(); });
+    button('previous', 'Previous', function () {
+      show(at - 1);
+    });
+    button('next', 'Next', function () {
+      show(at + 1);
+    });
+    button('close', 'Close', function () {
+      box.close();
+    });
     box.addEventListener('keydown', function (event) {
       if (event.key === 'ArrowLeft') show(at - 1);
       if (event.key === 'ArrowRight') show(at + 1);

@@ -8,9 +8,12 @@
 (function () {
   function fill(bay, link) {
     var group = link.dataset.bayGroup;
-    var links = [].filter.call(document.querySelectorAll('a[data-bay-kind="picture"]'), function (one) {
-      return one === link || (group && one.dataset.bayGroup === group);
-    });
+    var links = [].filter.call(
+      document.querySelectorAll('a[data-bay-kind="picture"]'),
+      function (one) {
+        return one === link || (group && one.dataset.bayGroup === group);
+      },
+    );
     var at = links.indexOf(link);
     var small = link.querySelector('img');
     bay.textContent = '';
@@ -21,8 +24,14 @@
     if (links.length > 1) add('p', 'count').textContent = at + 1 + ' of ' + links.length;
     add('p', 'title').textContent = link.dataset.bayTitle || '';
     add('p', 'text').textContent = link.dataset.bayText || '';
-    if (at > 0) button('back', 'Back', function () { fill(bay, links[at - 1]); });
-    if (at < links.length - 1) button('next', 'Next', function () { fill(bay, links[at + 1]); });
+    if (at > 0)
+      button('back', 'Back', function () {
+        fill(bay, links[at - 1]);
+      });
+    if (at < links.length - 1)
+      button('next', 'Next', function () {
+        fill(bay, links[at + 1]);
+      });
     button('close', 'Close', function () {
       bay.textContent = '';
       bay.className = '';

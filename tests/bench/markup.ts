@@ -32,17 +32,20 @@ function measure(text: string, rounds: number): Record<string, number> {
   const item = gallery?.items[Math.floor(gallery.items.length / 2)];
   const fresh = { src: 's/n.jpg', href: 'l/n.jpg', alt: 'N', title: 'N', caption: 'N' };
   const single = item?.image?.attributes.find(({ name }) => name === 'alt')?.valueRange;
-  return timesOf({
-    raw: () => parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: false }),
-    safety: () => hazardsOf(parsePage(text)),
-    galleries: () => {
-      const read = parsePage(text);
-      for (const one of galleriesOf(read)) patternOf(read, one);
+  return timesOf(
+    {
+      raw: () => parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: false }),
+      safety: () => hazardsOf(parsePage(text)),
+      galleries: () => {
+        const read = parsePage(text);
+        for (const one of galleriesOf(read)) patternOf(read, one);
+      },
+      edit: () => single && applyEdits(text, [{ ...single, text: 'Another kite' }]),
+      attribute: () => item && setAlt(page, item, 'Another kite'),
+      structure: () => gallery && addItems(page, gallery, [fresh]),
     },
-    edit: () => single && applyEdits(text, [{ ...single, text: 'Another kite' }]),
-    attribute: () => item && setAlt(page, item, 'Another kite'),
-    structure: () => gallery && addItems(page, gallery, [fresh]),
-  }, rounds);
+    rounds,
+  );
 }
 
 const COLUMNS = ['safety', 'galleries', 'edit', 'attribute', 'structure'] as const;
@@ -50,22 +53,46 @@ const GOALS = { safety: '≤ 1.3', galleries: '≤ 2.5', edit: '≤ 0.05', attri
 const ratio = (value: number) => value.toFixed(value < 0.1 ? 4 : 2);
 
 console.log(`${ROUNDS} rounds; multiples of one raw parse\n`);
-console.log('| page | raw parse | safety pass | galleries and patterns | one edit | attribute, verified | item added, verified |\n|---|---|---|---|---|---|---|');
+console.log(
+  '| page | raw parse | safety pass | galleries and patterns | one edit | attribute, verified | item added, verified |\n|---|---|---|---|---|---|---|',
+);
 for (const bytes of [20_000, 200_000, 2_000_000]) {
   const text = pageOfSize(bytes);
   const times = measure(text, bytes > 1e6 ? Math.max(5, Math.floor(ROUNDS / 3)) : ROUNDS);
-  console.log(`| ${(text.length / 1000).toFixed(0)} KB | ${times.raw!.toFixed(1)} ms | ${COLUMNS.map((name) => ratio(times[name]! / times.raw!)).join(' | ')} |`);
+  console.log(
+    `| ${(text.length / 1000).toFixed(0)} KB | ${times.raw!.toFixed(1)} ms | ${COLUMNS.map((name) => ratio(times[name]! / times.raw!)).join(' | ')} |`,
+  );
 }
 const corpus = process.env.CORPUS ?? '/usr/share/doc';
-const pages = existsSync(corpus) ? (readdirSync(corpus, { recursive: true, withFileTypes: true })).filter((entry) => entry.isFile() && /\.html?$/i.test(entry.name)).map((entry) => join(entry.parentPath, entry.name)).slice(0, 400) : [];
+const pages = existsSync(corpus)
+  ? readdirSync(corpus, { recursive: true, withFileTypes: true })
+      .filter((entry) => entry.isFile() && /\.html?$/i.test(entry.name))
+      .map((entry) => join(entry.parentPath, entry.name))
+      .slice(0, 400)
+  : [];
 if (pages.length > 0) {
   const totals: Record<string, number> = {};
   let bytes = 0;
   for (const path of pages) {
     const text = readFileSync(path, 'utf8');
     bytes += text.length;
-    for (const [name, ms] of Object.entries(timesOf({ raw: () => parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: false }), safety: () => hazardsOf(parsePage(text)), galleries: () => { const read = parsePage(text); for (const one of galleriesOf(read)) patternOf(read, one); } }, 3))) totals[name] = (totals[name] ?? 0) + ms;
+    for (const [name, ms] of Object.entries(
+      timesOf(
+        {
+          raw: () => parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: false }),
+          safety: () => hazardsOf(parsePage(text)),
+          galleries: () => {
+            const read = parsePage(text);
+            for (const one of galleriesOf(read)) patternOf(read, one);
+          },
+        },
+        3,
+      ),
+    ))
+      totals[name] = (totals[name] ?? 0) + ms;
   }
-  console.log(`| ${pages.length} pages of documentation, ${(bytes / 1e6).toFixed(1)} MB | ${totals.raw!.toFixed(0)} ms | ${ratio(totals.safety! / totals.raw!)} | ${ratio(totals.galleries! / totals.raw!)} | – | – | – |`);
+  console.log(
+    `| ${pages.length} pages of documentation, ${(bytes / 1e6).toFixed(1)} MB | ${totals.raw!.toFixed(0)} ms | ${ratio(totals.safety! / totals.raw!)} | ${ratio(totals.galleries! / totals.raw!)} | – | – | – |`,
+  );
 }
 console.log(`| goal | | ${COLUMNS.map((name) => GOALS[name]).join(' | ')} |`);

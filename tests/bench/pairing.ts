@@ -23,7 +23,12 @@ const count = Number(process.argv[2] ?? 2000);
 function named(thumbnails: Awaited<ReturnType<typeof labelledSet>>['thumbnails']): Case[] {
   const next = seeded(7);
   const naming = thumbnails.map(({ full }): Naming => (full === null ? 'renamed' : next() < 0.7 ? 'kept' : 'renamed'));
-  const cases = thumbnails.map(({ full, difficulty }, n): Case => ({ path: naming[n] === 'kept' ? `small/kite-${n}.jpg` : `small/dsc_${9000 + n}.jpg`, full: full === null ? null : `large/kite-${full}.jpg`, difficulty, naming: naming[n]! }));
+  const cases = thumbnails.map(({ full, difficulty }, n): Case => ({
+    path: naming[n] === 'kept' ? `small/kite-${n}.jpg` : `small/dsc_${9000 + n}.jpg`,
+    full: full === null ? null : `large/kite-${full}.jpg`,
+    difficulty,
+    naming: naming[n]!,
+  }));
   const kept = cases.filter((one) => one.naming === 'kept');
   for (let n = 0; n + 1 < kept.length; n += 20) {
     const [a, b] = [kept[n]!, kept[n + 1]!];
@@ -39,11 +44,17 @@ async function main(): Promise<void> {
   const contents = new Map<string, Content>();
   const cases = named(thumbnails);
   const began = performance.now();
-  for (const [n, file] of fulls.entries()) contents.set(`large/kite-${n}.jpg`, { hash: `large ${n}`, facts: await factsOf(file) });
-  for (const [n, { thumbnail }] of thumbnails.entries()) contents.set(cases[n]!.path, { hash: `small ${n}`, facts: await factsOf(thumbnail) });
+  for (const [n, file] of fulls.entries())
+    contents.set(`large/kite-${n}.jpg`, { hash: `large ${n}`, facts: await factsOf(file) });
+  for (const [n, { thumbnail }] of thumbnails.entries())
+    contents.set(cases[n]!.path, { hash: `small ${n}`, facts: await factsOf(thumbnail) });
   const facts = performance.now() - began;
   const start = performance.now();
-  const { pairs } = pairPictures({ paths: [...contents.keys()], contentOf: (path) => contents.get(path) ?? null, evidence: [] });
+  const { pairs } = pairPictures({
+    paths: [...contents.keys()],
+    contentOf: (path) => contents.get(path) ?? null,
+    evidence: [],
+  });
   const pairing = performance.now() - start;
 
   const found = new Map(pairs.flatMap((pair) => (pair.thumbnail === null ? [] : [[pair.thumbnail, pair] as const])));
@@ -54,14 +65,29 @@ async function main(): Promise<void> {
     const joined = of.filter((one) => found.has(one.path));
     const meant = of.filter((one) => one.full !== null);
     const share = (part: number, whole: number) => (whole === 0 ? '–' : `${((part / whole) * 100).toFixed(1)} %`);
-    console.log(`| ${title} | ${of.length} | ${share(of.filter(isRight).length, of.length)} | ${share(joined.filter(isRight).length, joined.length)} | ${share(meant.filter(isRight).length, meant.length)} | ${of.filter((one) => wrong(one) && found.get(one.path)?.state === 'sure').length} |`);
+    console.log(
+      `| ${title} | ${of.length} | ${share(of.filter(isRight).length, of.length)} | ${share(joined.filter(isRight).length, joined.length)} | ${share(meant.filter(isRight).length, meant.length)} | ${of.filter((one) => wrong(one) && found.get(one.path)?.state === 'sure').length} |`,
+    );
   };
   console.log('\n| thumbnails | number | right | precision | recall | wrong, called sure |\n|---|---|---|---|---|---|');
-  for (const difficulty of DIFFICULTIES) row(difficulty, cases.filter((one) => one.difficulty === difficulty));
-  for (const naming of NAMINGS) row(`name ${naming}`, cases.filter((one) => one.naming === naming && one.full !== null));
+  for (const difficulty of DIFFICULTIES)
+    row(
+      difficulty,
+      cases.filter((one) => one.difficulty === difficulty),
+    );
+  for (const naming of NAMINGS)
+    row(
+      `name ${naming}`,
+      cases.filter((one) => one.naming === naming && one.full !== null),
+    );
   row('**all**', cases);
-  for (const one of cases.filter((each) => !isRight(each)).slice(0, 12)) console.log(`not right: ${one.path} (${one.difficulty}, name ${one.naming}) should be ${one.full ?? 'alone'}, is ${found.get(one.path)?.full ?? 'alone'}, ${found.get(one.path)?.state ?? ''} ${found.get(one.path)?.crop?.agreement.toFixed(3) ?? ''}`);
-  console.log(`\nfacts of ${contents.size} files ${(facts / 1000).toFixed(1)} s; pairing ${(pairing / 1000).toFixed(1)} s, ${(pairing / facts).toFixed(2)} of it; ${wronglySure.length} wrong pairs called sure`);
+  for (const one of cases.filter((each) => !isRight(each)).slice(0, 12))
+    console.log(
+      `not right: ${one.path} (${one.difficulty}, name ${one.naming}) should be ${one.full ?? 'alone'}, is ${found.get(one.path)?.full ?? 'alone'}, ${found.get(one.path)?.state ?? ''} ${found.get(one.path)?.crop?.agreement.toFixed(3) ?? ''}`,
+    );
+  console.log(
+    `\nfacts of ${contents.size} files ${(facts / 1000).toFixed(1)} s; pairing ${(pairing / 1000).toFixed(1)} s, ${(pairing / facts).toFixed(2)} of it; ${wronglySure.length} wrong pairs called sure`,
+  );
 }
 
 await main();

@@ -12,6 +12,14 @@ export async function photographOf(n: number, width: number, height: number): Pr
   const picture = { ...PICTURES[n % PICTURES.length]!, width, height };
   const side = 512;
   const grain = Buffer.from(Array.from({ length: side * side }, () => 128 + (next() + next() - 1) * 34));
-  const tile = await sharp(grain, { raw: { width: side, height: side, channels: 1 } }).resize(side * 2, side * 2, { kernel: 'cubic' }).png().toBuffer();
-  return sharp(Buffer.from(drawing(picture)), { limitInputPixels: false }).resize(width, height, { fit: 'fill' }).composite([{ input: tile, tile: true, blend: 'soft-light' }]).flatten().jpeg({ quality: 92 }).toBuffer();
+  const tile = await sharp(grain, { raw: { width: side, height: side, channels: 1 } })
+    .resize(side * 2, side * 2, { kernel: 'cubic' })
+    .png()
+    .toBuffer();
+  return sharp(Buffer.from(drawing(picture)), { limitInputPixels: false })
+    .resize(width, height, { fit: 'fill' })
+    .composite([{ input: tile, tile: true, blend: 'soft-light' }])
+    .flatten()
+    .jpeg({ quality: 92 })
+    .toBuffer();
 }

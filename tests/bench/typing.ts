@@ -18,8 +18,10 @@ const PORT = Number(process.env.BENCH_PORT ?? 4970);
 const ITEMS = 500;
 const KEYS = 120;
 
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
-const percentile = (values: readonly number[], share: number): number => [...values].sort((a, b) => a - b)[Math.floor(values.length * share)] ?? 0;
+const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+const percentile = (values: readonly number[], share: number): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length * share)] ?? 0;
 
 async function folderOfSite(text: string): Promise<string> {
   const folder = join(mkdtempSync(join(tmpdir(), 'heathmoor-')), 'moor');
@@ -27,9 +29,15 @@ async function folderOfSite(text: string): Promise<string> {
   for (let n = 1; n <= ITEMS; n++) {
     let state = n;
     const pixels = Buffer.from(Array.from({ length: 12 * 12 * 3 }, () => (state = (state * 48271) % 2147483647) % 256));
-    const large = await sharp(pixels, { raw: { width: 12, height: 12, channels: 3 } }).resize(300, 200, { fit: 'fill', kernel: 'cubic' }).jpeg({ quality: 70 }).toBuffer();
+    const large = await sharp(pixels, { raw: { width: 12, height: 12, channels: 3 } })
+      .resize(300, 200, { fit: 'fill', kernel: 'cubic' })
+      .jpeg({ quality: 70 })
+      .toBuffer();
     writeFileSync(join(folder, 'large', `kite-${n}.jpg`), large);
-    writeFileSync(join(folder, 'small', `kite-${n}.jpg`), await sharp(large).resize(150, 100).jpeg({ quality: 70 }).toBuffer());
+    writeFileSync(
+      join(folder, 'small', `kite-${n}.jpg`),
+      await sharp(large).resize(150, 100).jpeg({ quality: 70 }).toBuffer(),
+    );
   }
   writeFileSync(join(folder, 'index.html'), text);
   return folder;
@@ -52,7 +60,12 @@ async function type(page: Page): Promise<number[]> {
   await page.evaluate(() => {
     const seen: number[] = [];
     Object.assign(window, { seen });
-    document.addEventListener('keydown', (event) => requestAnimationFrame(() => requestAnimationFrame(() => seen.push(performance.now() - event.timeStamp))), true);
+    document.addEventListener(
+      'keydown',
+      (event) =>
+        requestAnimationFrame(() => requestAnimationFrame(() => seen.push(performance.now() - event.timeStamp))),
+      true,
+    );
   });
   const letters = 'over the moor the wind is steady ';
   for (let n = 0; n < KEYS; n++) {
@@ -84,11 +97,18 @@ async function scroll(page: Page, selector: string): Promise<number[]> {
 if (!existsSync(join(ROOT, 'build/server/index.js'))) throw new Error('There is no build: run `npm run build` first.');
 const text = pageOfItems(ITEMS, 200_000);
 const folder = await folderOfSite(text);
-const server = spawn('npx', ['tsx', 'server/main.ts'], { cwd: ROOT, env: { ...process.env, PORT: String(PORT) }, stdio: 'ignore', detached: true });
+const server = spawn('npx', ['tsx', 'server/main.ts'], {
+  cwd: ROOT,
+  env: { ...process.env, PORT: String(PORT) },
+  stdio: 'ignore',
+  detached: true,
+});
 const browser = await launch();
 try {
   const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await bare.setContent('<!DOCTYPE html><title>bare</title><textarea style="width: 600px; height: 600px; font: 13px/20px monospace"></textarea>');
+  await bare.setContent(
+    '<!DOCTYPE html><title>bare</title><textarea style="width: 600px; height: 600px; font: 13px/20px monospace"></textarea>',
+  );
   await bare.locator('textarea').evaluate((field: HTMLTextAreaElement, value) => {
     field.value = value;
     field.setSelectionRange(2000, 2000);
@@ -100,7 +120,13 @@ try {
 
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   for (let n = 0; n < 100; n++) {
-    if (await page.goto(`http://localhost:${PORT}/`).then(() => true, () => false)) break;
+    if (
+      await page.goto(`http://localhost:${PORT}/`).then(
+        () => true,
+        () => false,
+      )
+    )
+      break;
     await page.waitForTimeout(300);
   }
   await page.getByText('Tarrowby Kite Circle').waitFor({ timeout: 120_000 });
@@ -116,16 +142,29 @@ try {
   await page.waitForTimeout(1500);
   const own = await traced(page, () => type(page));
 
-  const told = (tasks: readonly number[]) => (tasks.length === 0 ? 'none' : `${tasks.length}, the longest ${Math.max(...tasks).toFixed(0)} ms`);
-  const tasksOf = ({ tasks }: Done) => `${told(tasks.map(({ wall }) => wall))} | ${told(tasks.map(({ cpu }) => cpu).filter((ms) => ms > LONG_TASK))}`;
-  const row = (what: string, done: Done, tail: number) => `| ${what} | ${median(done.times).toFixed(0)} ms | ${percentile(done.times, tail).toFixed(0)} ms | ${tasksOf(done)} |`;
-  const ratio = (one: Done, other: Done, tail: number) => `| ratio | ${(median(one.times) / median(other.times)).toFixed(2)} | ${(percentile(one.times, tail) / percentile(other.times, tail)).toFixed(2)} | goal: none | goal: none |`;
-  const head = (of: string, slow: string) => `\n| ${of} | median | ${slow} | tasks above ${LONG_TASK} ms | that the thread itself computed |\n|---|---|---|---|---|`;
+  const told = (tasks: readonly number[]) =>
+    tasks.length === 0 ? 'none' : `${tasks.length}, the longest ${Math.max(...tasks).toFixed(0)} ms`;
+  const tasksOf = ({ tasks }: Done) =>
+    `${told(tasks.map(({ wall }) => wall))} | ${told(tasks.map(({ cpu }) => cpu).filter((ms) => ms > LONG_TASK))}`;
+  const row = (what: string, done: Done, tail: number) =>
+    `| ${what} | ${median(done.times).toFixed(0)} ms | ${percentile(done.times, tail).toFixed(0)} ms | ${tasksOf(done)} |`;
+  const ratio = (one: Done, other: Done, tail: number) =>
+    `| ratio | ${(median(one.times) / median(other.times)).toFixed(2)} | ${(percentile(one.times, tail) / percentile(other.times, tail)).toFixed(2)} | goal: none | goal: none |`;
+  const head = (of: string, slow: string) =>
+    `\n| ${of} | median | ${slow} | tasks above ${LONG_TASK} ms | that the thread itself computed |\n|---|---|---|---|---|`;
   console.log(`\n${(text.length / 1000).toFixed(0)} KB, ${ITEMS} items, ${KEYS} keys, 300 frames`);
   console.log(head('a key until it is seen', 'slowest twentieth'));
-  console.log([row('a bare text field', plain, 0.95), row('the editor', own, 0.95), ratio(own, plain, 0.95)].join('\n'));
+  console.log(
+    [row('a bare text field', plain, 0.95), row('the editor', own, 0.95), ratio(own, plain, 0.95)].join('\n'),
+  );
   console.log(head('a frame while scrolling', 'slowest hundredth'));
-  console.log([row('a bare text field', plainScroll, 0.99), row('the editor with its ladder', scrolled, 0.99), ratio(scrolled, plainScroll, 0.99)].join('\n'));
+  console.log(
+    [
+      row('a bare text field', plainScroll, 0.99),
+      row('the editor with its ladder', scrolled, 0.99),
+      ratio(scrolled, plainScroll, 0.99),
+    ].join('\n'),
+  );
 } finally {
   await browser.close();
   if (server.pid) process.kill(-server.pid);

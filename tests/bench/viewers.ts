@@ -27,39 +27,46 @@ async function clicked(browser: Browser, address: string): Promise<number> {
   const page = await newPage(browser);
   await page.goto(address);
   await page.waitForTimeout(150);
-  const ms = await page.evaluate(() => new Promise<number>((resolve) => {
-    const start = performance.now();
-    document.querySelector<HTMLElement>('main a')!.click();
-    const look = () => {
-      const image = document.querySelector<HTMLImageElement>('dialog[open] img');
-      if (image?.complete && image.naturalWidth > 0 && getComputedStyle(image).visibility === 'visible') requestAnimationFrame(() => resolve(performance.now() - start));
-      else requestAnimationFrame(look);
-    };
-    look();
-  }));
+  const ms = await page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const start = performance.now();
+        document.querySelector<HTMLElement>('main a')!.click();
+        const look = () => {
+          const image = document.querySelector<HTMLImageElement>('dialog[open] img');
+          if (image?.complete && image.naturalWidth > 0 && getComputedStyle(image).visibility === 'visible')
+            requestAnimationFrame(() => resolve(performance.now() - start));
+          else requestAnimationFrame(look);
+        };
+        look();
+      }),
+  );
   await page.close();
   return ms;
 }
 
 /** Frame times while something steps; ms. */
 async function frames(page: Page, step: string): Promise<number[]> {
-  return page.evaluate(async ({ step: code, steps }) => {
-    const times: number[] = [];
-    let last = performance.now();
-    let on = true;
-    const tick = (now: number) => {
-      times.push(now - last);
-      last = now;
-      if (on) requestAnimationFrame(tick);
-    };
-    requestAnimationFrame(tick);
-    for (let n = 0; n < steps; n++) {
-      document.querySelector<HTMLElement>(code)!.click();
-      await new Promise((done) => setTimeout(done, 520));
-    }
-    on = false;
-    return times.slice(2);
-  }, { step, steps: STEPS });
+  return page.evaluate(
+    async ({ step: code, steps }) => {
+      const times: number[] = [];
+      let last = performance.now();
+      let on = true;
+      const tick = (now: number) => {
+        times.push(now - last);
+        last = now;
+        if (on) requestAnimationFrame(tick);
+      };
+      requestAnimationFrame(tick);
+      for (let n = 0; n < steps; n++) {
+        document.querySelector<HTMLElement>(code)!.click();
+        await new Promise((done) => setTimeout(done, 520));
+      }
+      on = false;
+      return times.slice(2);
+    },
+    { step, steps: STEPS },
+  );
 }
 
 /** Share of frames that came within one and a half of the usual time. */
@@ -85,16 +92,24 @@ to.style.zIndex = 1; from.style.zIndex = 0; to.animate([{ transform: 'translateX
 console.log('| viewer | script and style, gzip | goal |\n|---|---|---|');
 for (const { manifest, files } of VIEWERS) {
   const bytes = gzipSync(Object.values(files).join(''), { level: 9 }).length;
-  console.log(`| ${manifest.title} | ${bytes} bytes | ≤ ${['lightbox', 'slideshow'].includes(manifest.name) ? 6144 : 3072} |`);
+  console.log(
+    `| ${manifest.title} | ${bytes} bytes | ≤ ${['lightbox', 'slideshow'].includes(manifest.name) ? 6144 : 3072} |`,
+  );
 }
 
 const browser = await launch();
 try {
   const mark = ' data-enlarge data-enlarge-group="kites"';
   const one = await exported(['lightbox'], `<ul>${item(0, { attributes: mark })}</ul>`);
-  const many = await exported(['lightbox'], `<ul>${Array.from({ length: ITEMS }, (_, n) => item(n % 5, { attributes: mark })).join('\n')}</ul>`);
+  const many = await exported(
+    ['lightbox'],
+    `<ul>${Array.from({ length: ITEMS }, (_, n) => item(n % 5, { attributes: mark })).join('\n')}</ul>`,
+  );
   const bare = await exported([], `<ul>${item(0)}</ul>${BARE}`);
-  const bareMany = await exported([], `<ul>${Array.from({ length: ITEMS }, (_, n) => item(n % 5)).join('\n')}</ul>${BARE}`);
+  const bareMany = await exported(
+    [],
+    `<ul>${Array.from({ length: ITEMS }, (_, n) => item(n % 5)).join('\n')}</ul>${BARE}`,
+  );
   const times = { bare: [] as number[], one: [] as number[], bareMany: [] as number[], many: [] as number[] };
   for (let round = -2; round < ROUNDS; round++) {
     for (const [name, { address }] of Object.entries({ bare, one, bareMany, many })) {
@@ -103,18 +118,28 @@ try {
     }
   }
   console.log(`\n${ROUNDS} rounds, each on a page that was loaded anew, in turn\n`);
-  console.log('| from a click to the picture, median | time | in times of the bare dialog on the same page | goal |\n|---|---|---|---|');
-  const row = (what: string, all: readonly number[], of: readonly number[], goal: string) => console.log(`| ${what} | ${median(all).toFixed(1)} ms | ${(median(all) / median(of)).toFixed(2)} | ${goal} |`);
+  console.log(
+    '| from a click to the picture, median | time | in times of the bare dialog on the same page | goal |\n|---|---|---|---|',
+  );
+  const row = (what: string, all: readonly number[], of: readonly number[], goal: string) =>
+    console.log(`| ${what} | ${median(all).toFixed(1)} ms | ${(median(all) / median(of)).toFixed(2)} | ${goal} |`);
   row('a bare `<dialog>` with the same picture', times.bare, times.bare, '');
   row('the lightbox', times.one, times.bare, '≤ 1.1');
   row(`a bare \`<dialog>\` on a page of ${ITEMS} pictures`, times.bareMany, times.bareMany, '');
   row(`the lightbox, one of ${ITEMS} in a group`, times.many, times.bareMany, '≤ 1.1');
 
   const page = await newPage(browser);
-  const slides = await exported(['slideshow'], `<ul data-slides>${Array.from({ length: ITEMS }, (_, n) => item(n % 5, { large: true })).join('\n')}</ul>`);
+  const slides = await exported(
+    ['slideshow'],
+    `<ul data-slides>${Array.from({ length: ITEMS }, (_, n) => item(n % 5, { large: true })).join('\n')}</ul>`,
+  );
   const bareSlides = await exported([], BARE_SLIDES);
   console.log(`\n${STEPS} steps each\n\n| frames kept while pictures give way | share | median frame |\n|---|---|---|`);
-  for (const [what, { address }, step] of [['two bare pictures', bareSlides, '#go'], [`the slideshow of ${ITEMS}`, slides, '.slides-next'], [`the lightbox in a group of ${ITEMS}`, many, '.enlarge-next']] as const) {
+  for (const [what, { address }, step] of [
+    ['two bare pictures', bareSlides, '#go'],
+    [`the slideshow of ${ITEMS}`, slides, '.slides-next'],
+    [`the lightbox in a group of ${ITEMS}`, many, '.enlarge-next'],
+  ] as const) {
     await page.goto(address);
     if (step === '.enlarge-next') await page.locator('main a').first().click();
     await page.waitForTimeout(800);

@@ -9,7 +9,13 @@ import { launch } from '../browser.ts';
 const ROOT = fileURLToPath(new URL('../../', import.meta.url));
 const ASSETS = join(ROOT, 'build/client/assets');
 /** What the little server answers with. */
-const TYPES: Readonly<Record<string, string>> = { '.js': 'text/javascript', '.mjs': 'text/javascript', '.wasm': 'application/wasm', '.jpg': 'image/jpeg', '.html': 'text/html' };
+const TYPES: Readonly<Record<string, string>> = {
+  '.js': 'text/javascript',
+  '.mjs': 'text/javascript',
+  '.wasm': 'application/wasm',
+  '.jpg': 'image/jpeg',
+  '.html': 'text/html',
+};
 
 export interface Workers {
   /** ms that one worker takes for both sizes of a file. */
@@ -26,7 +32,8 @@ export interface Workers {
 function serve(files: readonly Buffer[]): Promise<Server> {
   const server = createServer((request, response) => {
     const path = new URL(request.url ?? '/', 'http://bench.invalid').pathname;
-    const send = (body: Buffer | string) => response.setHeader('Content-Type', TYPES[extname(path)] ?? 'text/html').end(body);
+    const send = (body: Buffer | string) =>
+      response.setHeader('Content-Type', TYPES[extname(path)] ?? 'text/html').end(body);
     const file = /^\/file\/(\d+)\.jpg$/.exec(path);
     if (path === '/') send('<!DOCTYPE html><title>bench</title>');
     else if (path === '/comlink.mjs') send(readFileSync(join(ROOT, 'node_modules/comlink/dist/esm/comlink.mjs')));
@@ -39,14 +46,16 @@ function serve(files: readonly Buffer[]): Promise<Server> {
 
 /** VmHWM of the renderer that had most. */
 function rendererPeak(): string {
-  const peaks = readdirSync('/proc').filter((name) => /^\d+$/.test(name)).flatMap((pid) => {
-    try {
-      if (!readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('--type=renderer')) return [];
-      return [Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024];
-    } catch {
-      return [];
-    }
-  });
+  const peaks = readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .flatMap((pid) => {
+      try {
+        if (!readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('--type=renderer')) return [];
+        return [Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024];
+      } catch {
+        return [];
+      }
+    });
   return peaks.length === 0 ? '–' : Math.max(...peaks).toFixed(0);
 }
 
@@ -72,11 +81,13 @@ export async function openWorkers(files: readonly Buffer[]): Promise<Workers> {
       async pixels(file, exact) { return Promise.all((await make(0, file, 'png', exact)).sort((a, b) => b.width - a.width).map((one) => base64(one.blob))); },
     };
   })()`);
-  const call = <T>(name: string, ...given: unknown[]): Promise<T> => page.evaluate(`bench.${name}(...${JSON.stringify(given)})`);
+  const call = <T>(name: string, ...given: unknown[]): Promise<T> =>
+    page.evaluate(`bench.${name}(...${JSON.stringify(given)})`);
   return {
     make: (worker, file) => call('make', worker, file),
     makeAll: () => call('makeAll'),
-    pixels: async (file, exact) => (await call<string[]>('pixels', file, exact)).map((text) => Buffer.from(text, 'base64')),
+    pixels: async (file, exact) =>
+      (await call<string[]>('pixels', file, exact)).map((text) => Buffer.from(text, 'base64')),
     peak: rendererPeak,
     close: async () => {
       await browser.close();

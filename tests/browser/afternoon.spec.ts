@@ -38,7 +38,11 @@ async function makePage(page: Page, title: string, file: string): Promise<void> 
   await dialog.getByRole('textbox', { name: 'File' }).fill(file);
   await dialog.getByRole('combobox', { name: 'Made from' }).click();
   await page.getByRole('option', { name: 'workshop.html' }).click();
-  for (const n of [0, 1]) await dialog.getByRole('checkbox', { name: /^Take / }).nth(n).check();
+  for (const n of [0, 1])
+    await dialog
+      .getByRole('checkbox', { name: /^Take / })
+      .nth(n)
+      .check();
   await dialog.getByRole('checkbox', { name: 'Enter it in every menu' }).check();
   await dialog.getByRole('button', { name: 'Write the page' }).click();
   await expect(page.getByRole('status').getByText(`New page ${file} from workshop.html`)).toBeVisible();
@@ -66,10 +70,13 @@ async function layOut(page: Page): Promise<void> {
 async function addFromDisk(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Add pictures' }).click();
   const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
-  const files = await Promise.all(FRESH.map(async (n) => ({ name: `bench-${n}.jpg`, mimeType: 'image/jpeg', buffer: await photograph(n) })));
+  const files = await Promise.all(
+    FRESH.map(async (n) => ({ name: `bench-${n}.jpg`, mimeType: 'image/jpeg', buffer: await photograph(n) })),
+  );
   await dialog.getByLabel('Pictures from disk').setInputFiles(files);
   await expect(dialog.getByRole('checkbox', { checked: true })).toHaveCount(FRESH.length);
-  for (const [n, field] of (await dialog.getByRole('textbox', { name: 'Alt text' }).all()).entries()) await field.fill(`The bench, ${n + 1}`);
+  for (const [n, field] of (await dialog.getByRole('textbox', { name: 'Alt text' }).all()).entries())
+    await field.fill(`The bench, ${n + 1}`);
   await dialog.getByRole('button', { name: `Write ${FRESH.length} items` }).click();
   await expect(page.getByText(`${8 + FRESH.length} items in 1 gallery`)).toBeVisible();
 }
@@ -84,7 +91,14 @@ async function split(page: Page): Promise<void> {
 }
 
 /** How many items stand beside one another, by Chromium's boxes. */
-const columnsOf = (page: Page) => page.locator('.shot').evaluateAll((items) => items.filter((item) => Math.abs(item.getBoundingClientRect().top - items[0]!.getBoundingClientRect().top) < 2).length);
+const columnsOf = (page: Page) =>
+  page
+    .locator('.shot')
+    .evaluateAll(
+      (items) =>
+        items.filter((item) => Math.abs(item.getBoundingClientRect().top - items[0]!.getBoundingClientRect().top) < 2)
+          .length,
+    );
 
 /** Every item of a page opens its own picture, and the last one is followed by the first. */
 async function stepThrough(page: Page, count: number): Promise<void> {
@@ -94,7 +108,11 @@ async function stepThrough(page: Page, count: number): Promise<void> {
   const dialog = page.getByRole('dialog');
   for (const [n, href] of links.entries()) {
     await expect(dialog.locator('.enlarge-counter')).toHaveText(`${n + 1} of ${count}`);
-    await expect.poll(() => dialog.locator('.enlarge-picture').evaluate((image: HTMLImageElement) => [image.src, image.naturalWidth > 0])).toEqual([href, true]);
+    await expect
+      .poll(() =>
+        dialog.locator('.enlarge-picture').evaluate((image: HTMLImageElement) => [image.src, image.naturalWidth > 0]),
+      )
+      .toEqual([href, true]);
     await page.keyboard.press('ArrowRight');
   }
   await page.keyboard.press('Escape');
@@ -110,7 +128,13 @@ async function authorsViolations(browser: Browser): Promise<string[]> {
   return found;
 }
 
-async function fromDisk(browser: Browser, out: string, path: string, count: number, known: readonly string[]): Promise<void> {
+async function fromDisk(
+  browser: Browser,
+  out: string,
+  path: string,
+  count: number,
+  known: readonly string[],
+): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const troubles: string[] = [];
   page.on('pageerror', (error) => troubles.push(String(error)));
@@ -120,16 +144,23 @@ async function fromDisk(browser: Browser, out: string, path: string, count: numb
   await stepThrough(page, count);
   expect(troubles, path).toEqual([]);
   // Landmarks are the author's to put there; nothing that the author's page did not lack.
-  expect(rulesOf(await violations(page)).filter((rule) => !known.includes(rule)), path).toEqual([]);
+  expect(
+    rulesOf(await violations(page)).filter((rule) => !known.includes(rule)),
+    path,
+  ).toEqual([]);
   await page.setViewportSize({ width: 390, height: 800 });
   expect(await columnsOf(page), `${path} at 390 px`).toBe(2);
   await page.close();
 }
 
 /** What a checker says, without where. */
-const withoutPlace = (errors: readonly string[]) => new Set(errors.map((error) => error.replace(/^(html-validate|Nu): .*?:[\d.-]+:?\s*/, '$1 ')));
+const withoutPlace = (errors: readonly string[]) =>
+  new Set(errors.map((error) => error.replace(/^(html-validate|Nu): .*?:[\d.-]+:?\s*/, '$1 ')));
 
-test('a page is repaired, two are made from it, the menus brought together, four columns are two on a phone, and pages of twelve are written', async ({ page, browser }) => {
+test('a page is repaired, two are made from it, the menus brought together, four columns are two on a phone, and pages of twelve are written', async ({
+  page,
+  browser,
+}) => {
   await openDemo(page, 'proof');
   await repair(page);
   await goTo(page, 'markup');
@@ -148,13 +179,23 @@ test('a page is repaired, two are made from it, the menus brought together, four
 
   const out = await unpacked(page);
   const text = (path: string) => readFileSync(join(out, path), 'utf8');
-  for (const path of PAGES) for (const label of ['Home', 'Festival pictures', 'Workshop days', 'Gluing', 'Flying']) expect(text(path), path).toMatch(new RegExp(`<li><a [^>]*>${label}</a></li>`));
+  for (const path of PAGES)
+    for (const label of ['Home', 'Festival pictures', 'Workshop days', 'Gluing', 'Flying'])
+      expect(text(path), path).toMatch(new RegExp(`<li><a [^>]*>${label}</a></li>`));
   const known = await authorsViolations(browser);
-  for (const [path, count] of [['workshop.html', 12], ['workshop-2.html', 2], ['gluing.html', 2], ['flying.html', 2]] as const) await fromDisk(browser, out, path, count, known);
+  for (const [path, count] of [
+    ['workshop.html', 12],
+    ['workshop-2.html', 2],
+    ['gluing.html', 2],
+    ['flying.html', 2],
+  ] as const)
+    await fromDisk(browser, out, path, count, known);
   expect(text('workshop.html')).toContain('<a href="workshop-2.html" rel="next">Next</a>');
   expect(text('workshop-2.html')).toContain('<a href="workshop.html" rel="prev">Previous</a>');
 
-  const before = withoutPlace(await htmlErrors(['index.html', 'festival.html', 'workshop.html'].map((path) => join(DEMO, path))));
+  const before = withoutPlace(
+    await htmlErrors(['index.html', 'festival.html', 'workshop.html'].map((path) => join(DEMO, path))),
+  );
   expect(before.size, 'the author’s pages have errors that the checkers see').toBeGreaterThan(0);
   const after = [...withoutPlace(await htmlErrors(PAGES.map((path) => join(out, path))))];
   expect(after.filter((error) => !before.has(error))).toEqual([]);

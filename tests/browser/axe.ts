@@ -8,11 +8,30 @@ const SOURCE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe
 /** What axe-core finds against WCAG 2.0 to 2.2, A and AA, and its best practices; frames of the preview are the site's own. */
 export async function violations(page: Page): Promise<string[]> {
   // What is still fading in has not its own colours yet.
-  await page.evaluate(() => Promise.all(document.getAnimations().filter((one) => one.effect?.getComputedTiming().endTime !== Infinity).map((one) => one.finished.catch(() => undefined))));
+  await page.evaluate(() =>
+    Promise.all(
+      document
+        .getAnimations()
+        .filter((one) => one.effect?.getComputedTiming().endTime !== Infinity)
+        .map((one) => one.finished.catch(() => undefined)),
+    ),
+  );
   await page.evaluate(SOURCE);
   return page.evaluate(async () => {
-    const { axe } = window as unknown as { axe: { run: (context: object, options: object) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> } };
-    const result = await axe.run({ exclude: ['iframe'] }, { iframes: false, runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] });
-    return result.violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary}`));
+    const { axe } = window as unknown as {
+      axe: {
+        run: (
+          context: object,
+          options: object,
+        ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>;
+      };
+    };
+    const result = await axe.run(
+      { exclude: ['iframe'] },
+      { iframes: false, runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] },
+    );
+    return result.violations.flatMap(({ id, nodes }) =>
+      nodes.map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary}`),
+    );
   });
 }

@@ -34,7 +34,9 @@ test('small beside large at one scale, by mouse and by key', async ({ page }) =>
   await expect(dialog).toBeVisible();
 });
 
-test('quality against weight: the edge moves, the curve is drawn, a choice is made for one picture and for all', async ({ page }) => {
+test('quality against weight: the edge moves, the curve is drawn, a choice is made for one picture and for all', async ({
+  page,
+}) => {
   await openDemo(page);
   const dialog = await lookAt(page, FULL);
   await dialog.getByRole('button', { name: 'Quality and weight' }).click();
@@ -65,7 +67,9 @@ test('quality against weight: the edge moves, the curve is drawn, a choice is ma
   // What was shown is what was written, and it is this picture's own: the recipe does not ask for it again.
   const kilobytes = (text: string | null | undefined) => Number(/([\d.]+) KB/.exec(text ?? '')?.[1]);
   // Who made it and its copyright are written into the file as well: some hundred bytes.
-  await expect.poll(async () => Math.abs(kilobytes(await rowOf(page, FULL).locator('.state').textContent()) - kilobytes(weight))).toBeLessThan(2);
+  await expect
+    .poll(async () => Math.abs(kilobytes(await rowOf(page, FULL).locator('.state').textContent()) - kilobytes(weight)))
+    .toBeLessThan(2);
   await expect(page.getByRole('button', { name: 'Make all by the recipe, 15' })).toBeVisible();
 
   const again = await lookAt(page, FULL);
@@ -79,7 +83,18 @@ test('quality against weight: the edge moves, the curve is drawn, a choice is ma
 });
 
 test('the pixels are left and the file is lightened, in steps; AVIF on request', async ({ page }) => {
-  const noisy = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#808080', noise: { type: 'gaussian', mean: 128, sigma: 20 } } }).composite([{ input: await photograph(2, 900, 600), blend: 'soft-light' }]).jpeg({ quality: 97 }).toBuffer();
+  const noisy = await sharp({
+    create: {
+      width: 900,
+      height: 600,
+      channels: 3,
+      background: '#808080',
+      noise: { type: 'gaussian', mean: 128, sigma: 20 },
+    },
+  })
+    .composite([{ input: await photograph(2, 900, 600), blend: 'soft-light' }])
+    .jpeg({ quality: 97 })
+    .toBuffer();
   await openFiles(page, { 'moor.jpg': noisy });
   const dialog = await lookAt(page, 'moor.jpg');
   await dialog.getByRole('button', { name: 'Quality and weight' }).click();
@@ -90,7 +105,9 @@ test('the pixels are left and the file is lightened, in steps; AVIF on request',
   await dialog.getByRole('button', { name: 'clearly' }).click();
   await expect(dialog.getByText(/^0\.9[4-9]\d$/)).toBeVisible();
   await dialog.getByRole('button', { name: 'try AVIF, slow' }).click();
-  await expect(dialog.getByRole('group', { name: 'Likeness against weight; JPEG and WebP and AVIF' })).toBeVisible({ timeout: 60_000 });
+  await expect(dialog.getByRole('group', { name: 'Likeness against weight; JPEG and WebP and AVIF' })).toBeVisible({
+    timeout: 60_000,
+  });
   await dialog.getByRole('button', { name: 'Make this picture so' }).click();
   await expect(dialog.getByRole('status').getByText('Make moor.jpg')).toBeVisible();
   await page.keyboard.press('Escape');
@@ -126,8 +143,16 @@ test('a crop is cut about the point that was moved, as sharp would cut it there'
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Make 1 missing' }).click();
   await expect(rowOf(page, 'moor.jpg')).toContainText('thumbs/moor.jpg');
-  const made = await sharp(readFileSync(join(await unpacked(page), 'thumbs/moor.jpg'))).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-  const theirs = await sharp(full).extract({ left: 800, top: 0, width: 800, height: 800 }).resize(200, 200, { kernel: 'lanczos3' }).removeAlpha().raw().toBuffer();
+  const made = await sharp(readFileSync(join(await unpacked(page), 'thumbs/moor.jpg')))
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const theirs = await sharp(full)
+    .extract({ left: 800, top: 0, width: 800, height: 800 })
+    .resize(200, 200, { kernel: 'lanczos3' })
+    .removeAlpha()
+    .raw()
+    .toBuffer();
   expect([made.info.width, made.info.height]).toEqual([200, 200]);
   const error = theirs.reduce((sum, value, n) => sum + (value - made.data[n]!) ** 2, 0) / theirs.length;
   expect(10 * Math.log10(255 ** 2 / error)).toBeGreaterThan(35);

@@ -17,14 +17,19 @@ function counts(page: Page): Promise<{ sites: number; files: number; orphans: nu
       const request = indexedDB.open('heathmoor');
       request.onsuccess = () => resolve(request.result);
     });
-    const all = <T,>(store: string) => new Promise<T[]>((resolve) => {
-      const request = db.transaction(store).objectStore(store).getAll();
-      request.onsuccess = () => resolve(request.result as T[]);
-    });
+    const all = <T>(store: string) =>
+      new Promise<T[]>((resolve) => {
+        const request = db.transaction(store).objectStore(store).getAll();
+        request.onsuccess = () => resolve(request.result as T[]);
+      });
     const sites = await all<{ id: string }>('sites');
     const files = await all<{ siteId: string }>('files');
     db.close();
-    return { sites: sites.length, files: files.length, orphans: files.filter((file) => !sites.some((site) => site.id === file.siteId)).length };
+    return {
+      sites: sites.length,
+      files: files.length,
+      orphans: files.filter((file) => !sites.some((site) => site.id === file.siteId)).length,
+    };
   });
 }
 
@@ -58,7 +63,16 @@ test('an edit that is killed is there with its journal entry, or not at all', as
   const first = await context.newPage();
   await first.goto(baseURL ?? '');
   await expect(first.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
-  await bringIn(first, folderWith({ 'index.html': PAGE, 'a.jpg': await photograph(1), 'b.jpg': await photograph(2), 'thumbs/a.jpg': await photograph(1, 400, 400), 'thumbs/b.jpg': await photograph(2, 400, 400) }));
+  await bringIn(
+    first,
+    folderWith({
+      'index.html': PAGE,
+      'a.jpg': await photograph(1),
+      'b.jpg': await photograph(2),
+      'thumbs/a.jpg': await photograph(1, 400, 400),
+      'thumbs/b.jpg': await photograph(2, 400, 400),
+    }),
+  );
   const address = first.url().replace(/pairs$/, 'markup');
   await first.close();
   let written = 0;

@@ -18,7 +18,9 @@ test('every planted fault is a finding at its place, and no other is', async ({ 
   }
 });
 
-test('what has a fix is mended, what remains is the author’s, and all of it can be undone across a reload', async ({ page }) => {
+test('what has a fix is mended, what remains is the author’s, and all of it can be undone across a reload', async ({
+  page,
+}) => {
   test.setTimeout(120_000);
   await openDemo(page, 'proof');
   const rows = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');
@@ -26,7 +28,10 @@ test('what has a fix is mended, what remains is the author’s, and all of it ca
   let left = FAULTS.length;
   const mended = FAULTS.filter((fault) => fault.fix !== null);
   for (const fault of mended) {
-    await page.locator(`[data-rule="${fault.rule}"]`).getByRole('button', { name: fault.fix ?? '' }).click();
+    await page
+      .locator(`[data-rule="${fault.rule}"]`)
+      .getByRole('button', { name: fault.fix ?? '' })
+      .click();
     left--;
     await expect(rows).toHaveCount(left, { timeout: 90_000 });
   }
@@ -73,8 +78,14 @@ test('undone entirely, every text file of the demo is again what its author wrot
     });
     return new Promise<Record<string, string>>((resolve) => {
       const request = db.transaction('files').objectStore('files').getAll();
-      request.onsuccess = () => resolve(Object.fromEntries(request.result.filter((file) => file.content.kind === 'text').map((file) => [file.path, file.content.text])));
+      request.onsuccess = () =>
+        resolve(
+          Object.fromEntries(
+            request.result.filter((file) => file.content.kind === 'text').map((file) => [file.path, file.content.text]),
+          ),
+        );
     });
   });
-  for (const name of ['index.html', 'festival.html', 'workshop.html', 'css/kites.css', 'js/kites.js']) expect(kept[name], name).toBe(source(name).join('\n'));
+  for (const name of ['index.html', 'festival.html', 'workshop.html', 'css/kites.css', 'js/kites.js'])
+    expect(kept[name], name).toBe(source(name).join('\n'));
 });

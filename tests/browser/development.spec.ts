@@ -8,9 +8,16 @@ const PORT = Number(process.env.TEST_PORT ?? 4990) + 4;
 test('hydrates without a warning', async ({ page }) => {
   test.setTimeout(300_000);
   const root = fileURLToPath(new URL('../..', import.meta.url));
-  const server = spawn('node_modules/.bin/tsx', ['server/main.ts', '--dev'], { cwd: root, env: { ...process.env, PORT: String(PORT), NODE_OPTIONS: '--conditions=development' }, detached: true, stdio: ['ignore', 'pipe', 'pipe'] });
+  const server = spawn('node_modules/.bin/tsx', ['server/main.ts', '--dev'], {
+    cwd: root,
+    env: { ...process.env, PORT: String(PORT), NODE_OPTIONS: '--conditions=development' },
+    detached: true,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   try {
-    await new Promise<void>((resolve) => server.stdout.on('data', (text: Buffer) => text.includes('Heathmoor is at') && resolve()));
+    await new Promise<void>((resolve) =>
+      server.stdout.on('data', (text: Buffer) => text.includes('Heathmoor is at') && resolve()),
+    );
     await page.goto(`http://localhost:${PORT}/`);
     // Vite bundles dependencies on the first visit and loads the page anew when it has; a click before that leads nowhere.
     await expect(async () => {

@@ -3,7 +3,18 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { clickInside, expect, goTo, openDemo, openFiles, openPage, photograph, placeInside, test, unpacked } from './fixtures';
+import {
+  clickInside,
+  expect,
+  goTo,
+  openDemo,
+  openFiles,
+  openPage,
+  photograph,
+  placeInside,
+  test,
+  unpacked,
+} from './fixtures';
 
 const line = (page: Page, text: string) => page.locator('.cm-line', { hasText: text }).first();
 const live = (page: Page, path: string) => page.frameLocator(`iframe[title="Live page ${path}"]`);
@@ -56,7 +67,9 @@ test('paths are completed with their picture, places, ids and classes by their n
   const offers = page.getByRole('listbox', { name: 'Completions' });
   await expect(offers.getByRole('option', { name: 'photos/large/reel-box.jpg' })).toBeVisible();
   await expect(page.locator('.cm-completionInfo img')).toBeVisible();
-  expect(await page.locator('.cm-completionInfo img').evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
+  expect(
+    await page.locator('.cm-completionInfo img').evaluate((image: HTMLImageElement) => image.naturalWidth),
+  ).toBeGreaterThan(0);
   await accept(page);
   await page.keyboard.type('" class="sh');
   await expect(offers.getByRole('option', { name: 'shot' })).toBeVisible();
@@ -77,10 +90,14 @@ test('paths are completed with their picture, places, ids and classes by their n
   await expect(line(page, '.bench { background: url(../photos/small/paper-cut.jpg); }')).toBeVisible();
   const css = readFileSync(join(await unpacked(page), 'css/kites.css'), 'utf8');
   // What was typed, and not one byte more.
-  expect(css.replace('\n.bench { background: url(../photos/small/paper-cut.jpg); }', '')).toBe(readFileSync(new URL('../../demo/site/css/kites.css', import.meta.url), 'utf8'));
+  expect(css.replace('\n.bench { background: url(../photos/small/paper-cut.jpg); }', '')).toBe(
+    readFileSync(new URL('../../demo/site/css/kites.css', import.meta.url), 'utf8'),
+  );
 });
 
-test('findings stand at their places with their fixes, and the keyboard goes from one to the next', async ({ page }) => {
+test('findings stand at their places with their fixes, and the keyboard goes from one to the next', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await openPage(page, 'workshop.html');
   await expect(page.locator('.cm-lintRange').first()).toBeAttached();
@@ -90,7 +107,8 @@ test('findings stand at their places with their fixes, and the keyboard goes fro
   await expect(told).toBeVisible();
   expect(await violations(page)).toEqual([]);
   // On to the misspelt marker, wherever it stands among them.
-  for (let n = 0; n < 8 && !(await told.getByRole('button', { name: 'Correct it to data-enlarge' }).isVisible()); n++) await page.keyboard.press('F8');
+  for (let n = 0; n < 8 && !(await told.getByRole('button', { name: 'Correct it to data-enlarge' }).isVisible()); n++)
+    await page.keyboard.press('F8');
   await told.getByRole('button', { name: 'Correct it to data-enlarge' }).click();
   await expect(page.locator('.cm-content')).not.toContainText('data-enlagre');
   await page.keyboard.press('Control+z');
@@ -111,7 +129,9 @@ test('an address in the source leads to what it names', async ({ page }) => {
   await cursorAfter(page, 'href="photos/large/tail');
   await page.keyboard.press('Control+Enter');
   await page.waitForURL(/\/pairs$/);
-  await expect(page.getByRole('complementary', { name: 'Strand' }).getByRole('heading', { name: 'tail-makers' })).toBeVisible();
+  await expect(
+    page.getByRole('complementary', { name: 'Strand' }).getByRole('heading', { name: 'tail-makers' }),
+  ).toBeVisible();
 });
 
 test('source and live page light each other up, and the rail follows the cursor', async ({ page }) => {
@@ -120,13 +140,19 @@ test('source and live page light each other up, and the rail follows the cursor'
   await expect(frames(page, 'workshop.html').first()).toBeAttached();
   // The cursor in an item: its strand.
   await cursorAfter(page, 'title="Winding line');
-  await expect(page.getByRole('complementary', { name: 'Strand' }).getByRole('heading', { name: 'winding-line' })).toBeVisible();
+  await expect(
+    page.getByRole('complementary', { name: 'Strand' }).getByRole('heading', { name: 'winding-line' }),
+  ).toBeVisible();
   // The cursor in what is no item: it is framed on the live page, and the bar says where that is.
   await cursorAfter(page, 'Three days');
   await expect(page.getByRole('group', { name: 'At the cursor' })).toContainText('p');
   const paragraph = live(page, 'workshop.html').locator('h1 + p');
-  const box = async (of: ReturnType<typeof frames>) => of.evaluate((one) => [Math.round(one.getBoundingClientRect().left), Math.round(one.getBoundingClientRect().top)]);
-  const wanted = await paragraph.evaluate((one) => [Math.round(one.getBoundingClientRect().left - 4), Math.round(one.getBoundingClientRect().top - 4)]);
+  const box = async (of: ReturnType<typeof frames>) =>
+    of.evaluate((one) => [Math.round(one.getBoundingClientRect().left), Math.round(one.getBoundingClientRect().top)]);
+  const wanted = await paragraph.evaluate((one) => [
+    Math.round(one.getBoundingClientRect().left - 4),
+    Math.round(one.getBoundingClientRect().top - 4),
+  ]);
   await expect.poll(() => box(frames(page, 'workshop.html').first())).toEqual(wanted);
   // Pointing at a line frames its element; pointing at the live page marks the lines.
   await line(page, '<h1>').hover();
@@ -138,10 +164,14 @@ test('source and live page light each other up, and the rail follows the cursor'
   await page.mouse.click(over.x, over.y);
   await expect(page.locator('.hm-lit')).toContainText('<h1>Workshop days</h1>');
   await clickInside(page, title, (frame) => frame.getByRole('img', { name: 'A splice in a spar of ash' }));
-  await expect(page.getByRole('complementary', { name: 'Strand' }).getByRole('heading', { name: 'spar-splice' })).toBeVisible();
+  await expect(
+    page.getByRole('complementary', { name: 'Strand' }).getByRole('heading', { name: 'spar-splice' }),
+  ).toBeVisible();
 });
 
-test('where a link leads is chosen and never typed; words become a link; mail and telephone are checked', async ({ page }) => {
+test('where a link leads is chosen and never typed; words become a link; mail and telephone are checked', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await openPage(page, 'index.html');
   await cursorAfter(page, 'href="#">Festival pic');
@@ -149,7 +179,9 @@ test('where a link leads is chosen and never typed; words become a link; mail an
   const dialog = page.getByRole('dialog', { name: 'Where the link leads' });
   await dialog.getByRole('combobox', { name: 'Page' }).fill('festi');
   await page.getByRole('option', { name: 'festival.html' }).click();
-  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('<a href="festival.html">Festival pictures</a>');
+  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText(
+    '<a href="festival.html">Festival pictures</a>',
+  );
   expect(await violations(page)).toEqual([]);
   await dialog.getByRole('button', { name: 'Link', exact: true }).click();
   await expect(line(page, '<a href="festival.html">Festival pictures</a>')).toBeVisible();
@@ -181,10 +213,25 @@ test('where a link leads is chosen and never typed; words become a link; mail an
   await expect(line(page, 'in the old sail loft.')).toBeVisible();
 });
 
-test('what an item is can be corrected, is remembered over a reload without a byte in the page, and taken back', async ({ page }) => {
-  const box = (one: number, two: number) => `<div class="box">${[one, two].map((n) => `<a href="large/p${n}.jpg"><img src="small/p${n}.jpg" alt="Kite ${n}"></a>`).join('')}</div>`;
+test('what an item is can be corrected, is remembered over a reload without a byte in the page, and taken back', async ({
+  page,
+}) => {
+  const box = (one: number, two: number) =>
+    `<div class="box">${[one, two].map((n) => `<a href="large/p${n}.jpg"><img src="small/p${n}.jpg" alt="Kite ${n}"></a>`).join('')}</div>`;
   const html = `<!DOCTYPE html>\n<html lang="en">\n<head><meta charset="utf-8"><title>Kites</title></head>\n<body>\n<div class="wall">\n${box(1, 2)}\n${box(3, 4)}\n</div>\n</body>\n</html>\n`;
-  const pictures = Object.fromEntries((await Promise.all([1, 2, 3, 4].map(async (n) => [[`large/p${n}.jpg`, await photograph(n)], [`small/p${n}.jpg`, await photograph(n, 400, 300)]] as const))).flat());
+  const pictures = Object.fromEntries(
+    (
+      await Promise.all(
+        [1, 2, 3, 4].map(
+          async (n) =>
+            [
+              [`large/p${n}.jpg`, await photograph(n)],
+              [`small/p${n}.jpg`, await photograph(n, 400, 300)],
+            ] as const,
+        ),
+      )
+    ).flat(),
+  );
   await openFiles(page, { ...pictures, 'index.html': html });
   await goTo(page, 'markup');
   await expect(page.getByText('4 items in 1 gallery')).toBeVisible();
@@ -226,19 +273,29 @@ test('the slots of one item are set by choosing its files and writing its words'
   expect(await violations(page)).toEqual([]);
   await dialog.getByRole('button', { name: 'Close' }).click();
   const html = readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8');
-  expect(html).toContain('<a href="photos/large/spar-splice.jpg" data-enlarge data-enlarge-group="workshop" title="A splice in ash">\n    <img src="photos/small/spar-splice.jpg" width="150" height="201"');
+  expect(html).toContain(
+    '<a href="photos/large/spar-splice.jpg" data-enlarge data-enlarge-group="workshop" title="A splice in ash">\n    <img src="photos/small/spar-splice.jpg" width="150" height="201"',
+  );
 });
 
-test('pictures that are dropped, pasted or picked come in with their thumbnails and are written in the page’s pattern', async ({ page }) => {
+test('pictures that are dropped, pasted or picked come in with their thumbnails and are written in the page’s pattern', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await openPage(page, 'workshop.html');
   const drop = async (name: string, type: string, bytes: Buffer) => {
-    const data = await page.evaluateHandle(([file, kind, encoded]) => {
-      const transfer = new DataTransfer();
-      transfer.items.add(new File([Uint8Array.from(atob(encoded!), (letter) => letter.charCodeAt(0))], file!, { type: kind! }));
-      return transfer;
-    }, [name, type, bytes.toString('base64')]);
-    for (const event of ['dragenter', 'dragover', 'drop']) await page.locator('.cm-content').dispatchEvent(event, { dataTransfer: data });
+    const data = await page.evaluateHandle(
+      ([file, kind, encoded]) => {
+        const transfer = new DataTransfer();
+        transfer.items.add(
+          new File([Uint8Array.from(atob(encoded!), (letter) => letter.charCodeAt(0))], file!, { type: kind! }),
+        );
+        return transfer;
+      },
+      [name, type, bytes.toString('base64')],
+    );
+    for (const event of ['dragenter', 'dragover', 'drop'])
+      await page.locator('.cm-content').dispatchEvent(event, { dataTransfer: data });
   };
   await drop('notes.txt', 'text/plain', Buffer.from('nothing to see'));
   await expect(page.getByRole('status').getByText(/notes\.txt cannot be taken in: it is no picture/)).toBeVisible();
@@ -248,7 +305,9 @@ test('pictures that are dropped, pasted or picked come in with their thumbnails 
   const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
   await expect(dialog.getByRole('checkbox', { name: 'Add dropped' })).toBeChecked();
   await expect(dialog.getByRole('checkbox', { checked: true })).toHaveCount(1);
-  await dialog.getByLabel('Pictures from disk').setInputFiles({ name: 'picked.png', mimeType: 'image/png', buffer: await photograph(72) });
+  await dialog
+    .getByLabel('Pictures from disk')
+    .setInputFiles({ name: 'picked.png', mimeType: 'image/png', buffer: await photograph(72) });
   await expect(dialog.getByRole('checkbox', { name: 'Add picked' })).toBeChecked();
   await expect(dialog.getByRole('checkbox', { name: 'Add dropped' })).toBeChecked();
   expect(await violations(page)).toEqual([]);
@@ -264,15 +323,23 @@ test('pictures that are dropped, pasted or picked come in with their thumbnails 
     ink.fillStyle = 'teal';
     ink.fillRect(100, 100, 500, 300);
     const transfer = new DataTransfer();
-    transfer.items.add(new File([await canvas.convertToBlob({ type: 'image/png' })], 'image.png', { type: 'image/png' }));
-    document.querySelector('.cm-content')!.dispatchEvent(new ClipboardEvent('paste', { clipboardData: transfer, bubbles: true, cancelable: true }));
+    transfer.items.add(
+      new File([await canvas.convertToBlob({ type: 'image/png' })], 'image.png', { type: 'image/png' }),
+    );
+    document
+      .querySelector('.cm-content')!
+      .dispatchEvent(new ClipboardEvent('paste', { clipboardData: transfer, bubbles: true, cancelable: true }));
   });
   await expect(dialog.getByRole('checkbox', { name: 'Add image' })).toBeChecked();
   await dialog.getByRole('button', { name: 'Write 1 item' }).click();
   await expect(page.getByRole('status').getByText('Add 1 picture to workshop.html')).toBeVisible();
   const out = await unpacked(page);
   const html = readFileSync(join(out, 'workshop.html'), 'utf8');
-  expect(html).toMatch(/<div class="bench">\n {2}<p class="shot"><a href="photos\/large\/(?:dropped|picked)\.\w+" data-enlarge data-enlarge-group="workshop"/);
-  expect(html).toMatch(/<p class="shot"><a href="photos\/large\/image\.png"[^>]*>\s*<img src="photos\/small\/image\.\w+" width="150" height="100"/);
+  expect(html).toMatch(
+    /<div class="bench">\n {2}<p class="shot"><a href="photos\/large\/(?:dropped|picked)\.\w+" data-enlarge data-enlarge-group="workshop"/,
+  );
+  expect(html).toMatch(
+    /<p class="shot"><a href="photos\/large\/image\.png"[^>]*>\s*<img src="photos\/small\/image\.\w+" width="150" height="100"/,
+  );
   expect(html).toContain('alt="A kite that came last"');
 });

@@ -7,7 +7,9 @@ import { violations } from './axe';
 
 const SITE = fileURLToPath(new URL('../../demo/.made/site/', import.meta.url));
 
-test('the drawer opens from any station; text goes to Markup, a picture to its strand, anything is saved', async ({ page }) => {
+test('the drawer opens from any station; text goes to Markup, a picture to its strand, anything is saved', async ({
+  page,
+}) => {
   await openDemo(page, 'wiring');
   await page.keyboard.press('f');
   const drawer = page.getByRole('dialog', { name: 'Files of the site' });
@@ -25,15 +27,20 @@ test('the drawer opens from any station; text goes to Markup, a picture to its s
   expect(readFileSync(await (await download).path())).toEqual(readFileSync(join(SITE, 'css/kites.css')));
   await drawer.getByRole('button', { name: 'kites.css', exact: true }).click();
   await page.waitForURL(/\/markup$/);
-  await expect(page.locator('.cm-line').first()).toContainText(readFileSync(join(SITE, 'css/kites.css'), 'utf8').split('\n')[0] ?? '');
+  await expect(page.locator('.cm-line').first()).toContainText(
+    readFileSync(join(SITE, 'css/kites.css'), 'utf8').split('\n')[0] ?? '',
+  );
   await page.getByRole('button', { name: 'Files of the site' }).click();
   await drawer.getByRole('textbox').fill('nowhere');
   await expect(drawer.getByText('No file has “nowhere” in its name.')).toBeVisible();
 });
 
-test('where the preview origin does not answer, the page is shown without its scripts, and says so', async ({ page }) => {
+test('where the preview origin does not answer, the page is shown without its scripts, and says so', async ({
+  page,
+}) => {
   const folder = folderWith({
-    'index.html': '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title><link rel="stylesheet" href="css/a.css"><style>p { color: rgb(7, 8, 9); }</style><link rel="icon" href="gone.ico"></head>\n<body style="background-image: url(small/a.jpg)"><h1>Kites</h1>\n<p><a href="a.jpg"><img src="small/a.jpg" srcset="small/a.jpg 1x, a.jpg 2x" alt="a"></a> <img src="gone.jpg" alt="gone"> <img src="http://host.invalid/b.jpg" alt="outside"></p>\n<script>document.querySelector("h1").textContent = "scripted"</script>\n</body></html>\n',
+    'index.html':
+      '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title><link rel="stylesheet" href="css/a.css"><style>p { color: rgb(7, 8, 9); }</style><link rel="icon" href="gone.ico"></head>\n<body style="background-image: url(small/a.jpg)"><h1>Kites</h1>\n<p><a href="a.jpg"><img src="small/a.jpg" srcset="small/a.jpg 1x, a.jpg 2x" alt="a"></a> <img src="gone.jpg" alt="gone"> <img src="http://host.invalid/b.jpg" alt="outside"></p>\n<script>document.querySelector("h1").textContent = "scripted"</script>\n</body></html>\n',
     'css/a.css': 'h1 { color: rgb(1, 2, 3); background: url("../small/a.jpg") }\n',
     'a.jpg': await photograph(1),
     'small/a.jpg': await photograph(1, 400, 400),
@@ -50,7 +57,7 @@ test('where the preview origin does not answer, the page is shown without its sc
   await expect(frame.locator('p')).toHaveCSS('color', 'rgb(7, 8, 9)');
   await expect(frame.locator('body')).toHaveCSS('background-image', /^url\("data:image\/jpeg/);
   const box = await frame.getByRole('img', { name: 'a', exact: true }).boundingBox();
-  expect(Math.round(box!.width / box!.height * 10)).toBe(10);
+  expect(Math.round((box!.width / box!.height) * 10)).toBe(10);
   expect(box!.width).toBeGreaterThan(100);
   expect(await violations(page)).toEqual([]);
 

@@ -22,7 +22,8 @@ export const test = base.extend<Fixtures>({
       const { url } = message.location();
       // A previewed site's own mistakes are what the preview is there to show.
       if (SITE_ADDRESS.test(url) || !url.startsWith(baseURL ?? '')) return;
-      if (message.type() === 'error' || /hydrat/i.test(message.text())) errors.push(`${message.type()}: ${message.text()}`);
+      if (message.type() === 'error' || /hydrat/i.test(message.text()))
+        errors.push(`${message.type()}: ${message.text()}`);
     });
     page.on('pageerror', (error) => {
       if (!SITE_ADDRESS.test(error.stack ?? '')) errors.push(String(error));
@@ -54,7 +55,10 @@ export async function settled(page: Page): Promise<void> {
 
 export async function goTo(page: Page, station: string): Promise<void> {
   const name = station.charAt(0).toUpperCase() + station.slice(1);
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click();
   await page.waitForURL(new RegExp(`/${station}$`));
 }
 
@@ -99,7 +103,12 @@ export async function unpacked(page: Page): Promise<string> {
 }
 
 /** The row of a full-size picture in the list of pairs. */
-export const rowOf = (page: Page, full: string) => page.getByRole('list', { name: 'Pairs' }).getByRole('listitem').filter({ has: page.getByText(full, { exact: true }) }).first();
+export const rowOf = (page: Page, full: string) =>
+  page
+    .getByRole('list', { name: 'Pairs' })
+    .getByRole('listitem')
+    .filter({ has: page.getByText(full, { exact: true }) })
+    .first();
 
 /** The shelf, with the demo on it, then a folder with these files brought in. */
 export async function openFiles(page: Page, files: Record<string, string | Buffer>): Promise<void> {
@@ -110,7 +119,10 @@ export async function openFiles(page: Page, files: Record<string, string | Buffe
 
 /** One of the other lists of the Pairs station. */
 export async function show(page: Page, list: string | RegExp): Promise<void> {
-  await page.getByRole('navigation', { name: 'What to see of the pictures' }).getByRole('button', { name: list }).click();
+  await page
+    .getByRole('navigation', { name: 'What to see of the pictures' })
+    .getByRole('button', { name: list })
+    .click();
 }
 
 /** Scrolls the station down until something of a long list, of which only rows in sight are made, is there. */
@@ -122,13 +134,18 @@ export async function scrollTo(page: Page, wanted: Locator): Promise<Locator> {
     return (await wanted.count()) > 0;
   };
   await main.evaluate((element) => element.scrollTo(0, 0));
-  for (let n = 0; n < 60 && !((await there()) && (await there())); n++) await main.evaluate((element) => element.scrollBy(0, 300));
+  for (let n = 0; n < 60 && !((await there()) && (await there())); n++)
+    await main.evaluate((element) => element.scrollBy(0, 300));
   await expect(wanted.first()).toBeAttached();
   return wanted;
 }
 
 /** The middle of an element in a live page that is shown smaller than it is, in CSS px of the window. */
-export async function placeInside(page: Page, title: string, of: (frame: FrameLocator) => Locator): Promise<{ x: number; y: number }> {
+export async function placeInside(
+  page: Page,
+  title: string,
+  of: (frame: FrameLocator) => Locator,
+): Promise<{ x: number; y: number }> {
   const element = page.locator(`iframe[title="${title}"]`);
   const target = of(element.contentFrame());
   await expect(target).toBeVisible();

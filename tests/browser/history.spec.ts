@@ -4,7 +4,9 @@ import { join } from 'node:path';
 import { violations } from './axe';
 import { expect, goTo, openDemo, settled, test, unpacked } from './fixtures';
 
-test('what was done is listed with its differences; one goes back to a named point, across a reload, and forth again', async ({ page }) => {
+test('what was done is listed with its differences; one goes back to a named point, across a reload, and forth again', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   for (const [n, caption] of ['First', 'Second', 'Third'].entries()) {
     const field = page.getByRole('textbox', { name: 'Caption' });
@@ -46,7 +48,9 @@ test('what was done is listed with its differences; one goes back to a named poi
   await dialog.getByRole('button', { name: 'Go back to here' }).click();
   await expect(entries.last()).toContainText('the site is here');
   await dialog.getByRole('button', { name: 'Close' }).click();
-  expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toBe(readFileSync(new URL('../../demo/site/festival.html', import.meta.url), 'utf8'));
+  expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toBe(
+    readFileSync(new URL('../../demo/site/festival.html', import.meta.url), 'utf8'),
+  );
 });
 
 test('for those who like it, every change is shown before it is made, and may be left', async ({ page }) => {

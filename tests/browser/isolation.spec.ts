@@ -47,10 +47,26 @@ test('a hostile page reads neither the store, nor the application, nor another s
   await page.goto('/');
   // The page is even told the other site's token's first half; the whole of it cannot be guessed.
   const guess = token.slice(0, 12) + 'A'.repeat(token.length - 12);
-  await bringIn(page, folderWith({ 'index.html': ATTACK.replaceAll('OTHER', `'${guess}'`), 'a.jpg': await photograph(1), 'evil.js': 'self.addEventListener("fetch", () => {});' }));
+  await bringIn(
+    page,
+    folderWith({
+      'index.html': ATTACK.replaceAll('OTHER', `'${guess}'`),
+      'a.jpg': await photograph(1),
+      'evil.js': 'self.addEventListener("fetch", () => {});',
+    }),
+  );
   await goTo(page, 'markup');
   const frame = page.frameLocator('iframe[title^="Live page"]');
-  await expect.poll(() => frame.locator('title').textContent({ timeout: 1000 }).catch(() => ''), { timeout: 90_000 }).toContain('forged bridge');
+  await expect
+    .poll(
+      () =>
+        frame
+          .locator('title')
+          .textContent({ timeout: 1000 })
+          .catch(() => ''),
+      { timeout: 90_000 },
+    )
+    .toContain('forged bridge');
   const got = JSON.parse((await frame.locator('title').textContent()) ?? '{}') as Record<string, string>;
   console.log('what the hostile page got:', got);
   expect(got['parent document']).toMatch(/^refused/);
@@ -75,9 +91,18 @@ test('a script that never ends takes down its page and nothing else', async ({ p
   expected.console.push(/./);
   await page.goto('/');
   await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
-  await bringIn(page, folderWith({ 'index.html': '<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>x</title></head><body><h1>Spinning</h1><script>for (;;) {}</script></body></html>', 'a.jpg': await photograph(1) }));
+  await bringIn(
+    page,
+    folderWith({
+      'index.html':
+        '<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>x</title></head><body><h1>Spinning</h1><script>for (;;) {}</script></body></html>',
+      'a.jpg': await photograph(1),
+    }),
+  );
   await goTo(page, 'markup');
   await expect(page.getByText('does not come to an end')).toBeVisible({ timeout: 90_000 });
   await page.getByRole('button', { name: 'Load it without scripts' }).click();
-  await expect(page.frameLocator('iframe[title^="Live page"]').locator('h1')).toHaveText('Spinning', { timeout: 90_000 });
+  await expect(page.frameLocator('iframe[title^="Live page"]').locator('h1')).toHaveText('Spinning', {
+    timeout: 90_000,
+  });
 });

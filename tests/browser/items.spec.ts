@@ -7,7 +7,9 @@ import { expect, goTo, openDemo, openFiles, photograph, test, unpacked } from '.
 
 const items = (page: Page) => page.getByRole('dialog', { name: /items on/ });
 
-test('a pattern is changed, its outcome looked at before, applied to all items as one change, and undone', async ({ page }) => {
+test('a pattern is changed, its outcome looked at before, applied to all items as one change, and undone', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await page.getByRole('button', { name: 'Change the pattern' }).click();
   const dialog = page.getByRole('dialog', { name: 'Pattern of 12 items on festival.html' });
@@ -21,19 +23,27 @@ test('a pattern is changed, its outcome looked at before, applied to all items a
   await expect(dialog.getByText('“{words}” is not known')).toBeVisible();
   await expect(dialog.getByRole('button', { name: 'Write all items so' })).toBeDisabled();
   await text.fill(before.replace('<span>{caption}</span>', '<p class="words">{caption}</p>'));
-  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('<p class="words">Delta over the mere</p>');
+  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText(
+    '<p class="words">Delta over the mere</p>',
+  );
   await dialog.getByRole('button', { name: 'Write all items so' }).click();
-  await expect(page.getByRole('status').getByText(/^Write the 12 items of festival\.html by another pattern/)).toBeVisible();
+  await expect(
+    page.getByRole('status').getByText(/^Write the 12 items of festival\.html by another pattern/),
+  ).toBeVisible();
   const html = readFileSync(join(await unpacked(page), 'festival.html'), 'utf8');
   expect(html.match(/<p class="words">/g)).toHaveLength(12);
   expect(html).not.toContain('<span>');
   expect(html.match(/data-enlarge-group="festival"/g)).toHaveLength(12);
   await goTo(page, 'markup');
   await page.getByRole('button', { name: /^Undo: Write the 12 items/ }).click();
-  expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain('<span>Delta over the mere</span>');
+  expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain(
+    '<span>Delta over the mere</span>',
+  );
 });
 
-test('the item that lacks what its neighbours have is found and completed; items are moved, copied to another page and removed', async ({ page }) => {
+test('the item that lacks what its neighbours have is found and completed; items are moved, copied to another page and removed', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await expect(page.getByText('1 item unlike the others')).toBeVisible();
   await page.getByRole('button', { name: 'Items…' }).click();
@@ -42,7 +52,10 @@ test('the item that lacks what its neighbours have is found and completed; items
   await items(page).getByRole('button', { name: 'Put it there' }).click();
   await expect(items(page).getByText('no data-enlarge-group')).toHaveCount(0);
 
-  for (const name of ['star-field', 'sled-morning']) await items(page).getByRole('checkbox', { name: `Choose ${name}` }).check();
+  for (const name of ['star-field', 'sled-morning'])
+    await items(page)
+      .getByRole('checkbox', { name: `Choose ${name}` })
+      .check();
   await items(page).getByRole('spinbutton', { name: 'Place' }).fill('1');
   await items(page).getByRole('button', { name: 'Move there' }).click();
   await expect(items(page).getByRole('listitem').first()).toContainText('star-field');
@@ -52,7 +65,11 @@ test('the item that lacks what its neighbours have is found and completed; items
   await items(page).getByRole('combobox', { name: 'Page' }).click();
   await page.getByRole('option', { name: 'workshop.html' }).click();
   await items(page).getByRole('button', { name: 'Copy there' }).click();
-  await expect(items(page).getByRole('status').getByText(/^Copy 1 item to workshop\.html/)).toBeVisible();
+  await expect(
+    items(page)
+      .getByRole('status')
+      .getByText(/^Copy 1 item to workshop\.html/),
+  ).toBeVisible();
   await items(page).getByRole('checkbox', { name: 'Choose last-light' }).check();
   await items(page).getByRole('button', { name: 'Remove 1 item' }).click();
   await expect(page.getByRole('dialog', { name: '11 items on festival.html' })).toBeVisible();
@@ -70,9 +87,22 @@ test('the item that lacks what its neighbours have is found and completed; items
 });
 
 test('an attribute on every link, words by a rule, and counters that are out of step', async ({ page }) => {
-  const item = (n: number, number: string) => `<li><a href="large/p${n}.jpg"><img src="small/p${n}.jpg" alt="${n === 2 ? '' : `Picture ${n}`}"></a><small>${number} of 4</small><p>Kite ${n}</p></li>`;
+  const item = (n: number, number: string) =>
+    `<li><a href="large/p${n}.jpg"><img src="small/p${n}.jpg" alt="${n === 2 ? '' : `Picture ${n}`}"></a><small>${number} of 4</small><p>Kite ${n}</p></li>`;
   const html = `<!DOCTYPE html>\n<html lang="en">\n<head><meta charset="utf-8"><title>Kites</title></head>\n<body>\n<ul>\n${item(1, '1')}\n${item(2, '2')}\n${item(3, '4')}\n</ul>\n</body>\n</html>\n`;
-  const pictures = Object.fromEntries((await Promise.all([1, 2, 3].map(async (n) => [[`large/p${n}.jpg`, await photograph(n)], [`small/p${n}.jpg`, await photograph(n, 400, 300)]] as const))).flat());
+  const pictures = Object.fromEntries(
+    (
+      await Promise.all(
+        [1, 2, 3].map(
+          async (n) =>
+            [
+              [`large/p${n}.jpg`, await photograph(n)],
+              [`small/p${n}.jpg`, await photograph(n, 400, 300)],
+            ] as const,
+        ),
+      )
+    ).flat(),
+  );
   await openFiles(page, { ...pictures, 'index.html': html });
   await goTo(page, 'markup');
   await page.getByRole('button', { name: 'Items…' }).click();
@@ -92,11 +122,18 @@ test('an attribute on every link, words by a rule, and counters that are out of 
   await expect(items(page).getByRole('status').getByText('Fill the alt texts of index.html')).toBeVisible();
   await items(page).getByRole('button', { name: 'Close' }).click();
   const made = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
-  const wanted = [1, 2, 3].map((n) => `<li><a href="large/p${n}.jpg" class="open"><img src="small/p${n}.jpg" alt="${n === 2 ? 'Kite 2' : `Picture ${n}`}"></a><small>${n} of 3</small><p>Kite ${n}</p></li>`).join('\n');
+  const wanted = [1, 2, 3]
+    .map(
+      (n) =>
+        `<li><a href="large/p${n}.jpg" class="open"><img src="small/p${n}.jpg" alt="${n === 2 ? 'Kite 2' : `Picture ${n}`}"></a><small>${n} of 3</small><p>Kite ${n}</p></li>`,
+    )
+    .join('\n');
   expect(made).toContain(wanted);
 });
 
-test('items that are selected in the source are chosen in the list, and work goes for all of them', async ({ page }) => {
+test('items that are selected in the source are chosen in the list, and work goes for all of them', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await page.locator('.cm-line', { hasText: 'delta-over-mere' }).first().click();
   const bar = page.getByRole('group', { name: 'At the cursor' });
@@ -109,6 +146,8 @@ test('items that are selected in the source are chosen in the list, and work goe
   await expect(items(page).getByRole('checkbox', { name: 'Choose delta-over-mere' })).toBeChecked();
   await expect(items(page).getByRole('checkbox', { name: /^Choose /, checked: true })).toHaveCount(count);
   expect(await violations(page)).toEqual([]);
-  await items(page).getByRole('button', { name: `Remove ${count} items` }).click();
+  await items(page)
+    .getByRole('button', { name: `Remove ${count} items` })
+    .click();
   await expect(page.getByRole('dialog', { name: `${12 - count} items on festival.html` })).toBeVisible();
 });

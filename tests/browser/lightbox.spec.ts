@@ -19,16 +19,31 @@ let address = '';
 
 /** The demo with the one fault mended that would leave a link out of its group, and the missing pictures in place. */
 function served(path: string): string | Buffer | null {
-  const file = join(SITE, path === 'photos/large/parafoil-pair.jpg' ? 'photos/large/Parafoil-Pair.JPG' : path === 'photos/small/rokkaku-dawn.jpg' ? 'photos/small/star-field.jpg' : path);
+  const file = join(
+    SITE,
+    path === 'photos/large/parafoil-pair.jpg'
+      ? 'photos/large/Parafoil-Pair.JPG'
+      : path === 'photos/small/rokkaku-dawn.jpg'
+        ? 'photos/small/star-field.jpg'
+        : path,
+  );
   if (!existsSync(file)) return null;
-  return path === 'festival.html' ? readFileSync(file, 'utf8').replace('eye-of-the-wind.jpg" data-enlarge ', 'eye-of-the-wind.jpg" data-enlarge data-enlarge-group="festival" ') : null;
+  return path === 'festival.html'
+    ? readFileSync(file, 'utf8').replace(
+        'eye-of-the-wind.jpg" data-enlarge ',
+        'eye-of-the-wind.jpg" data-enlarge data-enlarge-group="festival" ',
+      )
+    : null;
 }
 
 test.beforeAll(async () => {
   server = createServer((request, response) => {
     const path = decodeURIComponent(new URL(request.url ?? '/', 'http://host.invalid').pathname).slice(1);
     const text = served(path);
-    const file = join(SITE, path.replace('large/parafoil-pair.jpg', 'large/Parafoil-Pair.JPG').replace('rokkaku-dawn.jpg', 'star-field.jpg'));
+    const file = join(
+      SITE,
+      path.replace('large/parafoil-pair.jpg', 'large/Parafoil-Pair.JPG').replace('rokkaku-dawn.jpg', 'star-field.jpg'),
+    );
     if (text === null && !existsSync(file)) return response.writeHead(404).end();
     response.writeHead(200, { 'Content-Type': mediaTypeOf(path) });
     return text === null ? createReadStream(file).pipe(response) : response.end(text);
@@ -39,7 +54,10 @@ test.beforeAll(async () => {
 test.afterAll(() => server.close());
 
 const dialogOf = (page: Page) => page.getByRole('dialog', { name: 'Enlarged picture' });
-const focused = (page: Page) => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.getAttribute('href'));
+const focused = (page: Page) =>
+  page.evaluate(
+    () => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.getAttribute('href'),
+  );
 
 test.describe('ARIA Authoring Practices Guide, dialog (modal) pattern', () => {
   test.beforeEach(async ({ page }) => {
@@ -100,13 +118,21 @@ test('steps through the whole group with counter and captions, and round the end
 });
 
 test('fits each picture into the window, whatever its shape', async ({ page }) => {
-  for (const size of [{ width: 1280, height: 720 }, { width: 375, height: 700 }]) {
+  for (const size of [
+    { width: 1280, height: 720 },
+    { width: 375, height: 700 },
+  ]) {
     await page.setViewportSize(size);
     await page.goto(`${address}festival.html`);
     await page.locator('ul.meadow a').first().click();
     for (let n = 0; n < 12; n++) {
       await expect(page.locator('.enlarge-stage[data-state="shown"]')).toBeVisible();
-      const { box, shape } = await page.locator('.enlarge-picture').evaluate((image: HTMLImageElement) => ({ box: image.getBoundingClientRect().toJSON() as DOMRect, shape: image.naturalWidth / image.naturalHeight }));
+      const { box, shape } = await page
+        .locator('.enlarge-picture')
+        .evaluate((image: HTMLImageElement) => ({
+          box: image.getBoundingClientRect().toJSON() as DOMRect,
+          shape: image.naturalWidth / image.naturalHeight,
+        }));
       expect(box.left).toBeGreaterThanOrEqual(0);
       expect(box.top).toBeGreaterThanOrEqual(0);
       expect(box.right).toBeLessThanOrEqual(size.width);
@@ -144,9 +170,14 @@ test('asks for a picture’s neighbours beforehand, and says when one cannot be 
   await page.goto(`${address}festival.html`);
   expect(asked.filter((name) => name === 'box-kite-lark.jpg')).toHaveLength(1);
   await page.locator('ul.meadow a').nth(4).click();
-  await expect.poll(() => asked.filter((name) => ['rokkaku-dawn.jpg', 'diamond-classic.jpg'].includes(name)).length).toBeGreaterThanOrEqual(4);
+  await expect
+    .poll(() => asked.filter((name) => ['rokkaku-dawn.jpg', 'diamond-classic.jpg'].includes(name)).length)
+    .toBeGreaterThanOrEqual(4);
   await page.keyboard.press('Escape');
-  await page.locator('ul.meadow a').first().evaluate((link: HTMLAnchorElement) => (link.href = 'nothing.jpg'));
+  await page
+    .locator('ul.meadow a')
+    .first()
+    .evaluate((link: HTMLAnchorElement) => (link.href = 'nothing.jpg'));
   await page.locator('ul.meadow a').first().click();
   await expect(page.getByText('This picture could not be loaded.')).toBeVisible();
 });
@@ -154,7 +185,13 @@ test('asks for a picture’s neighbours beforehand, and says when one cannot be 
 test('a click that asks for a new tab keeps its meaning, and reduced motion is kept', async ({ page, context }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.goto(`${address}festival.html`);
-  const [tab] = await Promise.all([context.waitForEvent('page'), page.locator('ul.meadow a').first().click({ modifiers: ['Control'] })]);
+  const [tab] = await Promise.all([
+    context.waitForEvent('page'),
+    page
+      .locator('ul.meadow a')
+      .first()
+      .click({ modifiers: ['Control'] }),
+  ]);
   await tab.close();
   await expect(dialogOf(page)).toBeHidden();
   await page.locator('ul.meadow a').first().click();
@@ -175,7 +212,18 @@ test('arrows turn round on a right-to-left page', async ({ page }) => {
 
 test('selectors match in the model what the browser’s querySelectorAll matches', async ({ page }) => {
   const { manifest } = kitNamed('lightbox');
-  const selectors = [markerSelector(manifest) ?? '', `a[${groupAttribute(manifest)}="festival"]`, '.meadow > li:first-child a', 'li:nth-child(2n) > a', 'a[href$=".jpg" i]:not([title*="kite"])', 'ul ~ ul img, h1 + p', '#nothing', 'a[href$=".jpg"', 'li:not(.x a', 'li:has(> a[data-enlarge]) span'];
+  const selectors = [
+    markerSelector(manifest) ?? '',
+    `a[${groupAttribute(manifest)}="festival"]`,
+    '.meadow > li:first-child a',
+    'li:nth-child(2n) > a',
+    'a[href$=".jpg" i]:not([title*="kite"])',
+    'ul ~ ul img, h1 + p',
+    '#nothing',
+    'a[href$=".jpg"',
+    'li:not(.x a',
+    'li:has(> a[data-enlarge]) span',
+  ];
   for (const name of ['festival.html', 'workshop.html']) {
     const text = readFileSync(join(SITE, name), 'utf8');
     const files = new Map<string, FileContent>([[name, { kind: 'text', text }]]);
@@ -183,16 +231,51 @@ test('selectors match in the model what the browser’s querySelectorAll matches
     await page.setContent(text, { waitUntil: 'domcontentloaded' });
     for (const selector of selectors) {
       const model = matches(reading!.document, selector);
-      const browser = await page.evaluate((query) => [...document.querySelectorAll(query)].map((element) => element.outerHTML.slice(0, element.outerHTML.indexOf('>') + 1)), selector);
+      const browser = await page.evaluate(
+        (query) =>
+          [...document.querySelectorAll(query)].map((element) =>
+            element.outerHTML.slice(0, element.outerHTML.indexOf('>') + 1),
+          ),
+        selector,
+      );
       expect(model.ok && model.elements.length, `${selector} on ${name}`).toBe(browser.length);
-      if (model.ok) expect(model.elements.map((element) => element.tag)).toEqual(browser.map((open) => /^<(\w+)/.exec(open)?.[1]));
+      if (model.ok)
+        expect(model.elements.map((element) => element.tag)).toEqual(browser.map((open) => /^<(\w+)/.exec(open)?.[1]));
     }
   }
 });
 
 test('what is no selector to the browser is none to the model', async ({ page }) => {
-  const [reading] = readSite(new Map<string, FileContent>([['a.html', { kind: 'text', text: '<p class="peep"><a href="x.jpg">x</a></p>' }]]), new Map(), []).pages;
-  for (const selector of ['..peep', '.peep..', 'a[', 'a[href=', 'a[href="x', 'p >', '> a', '#', '.', '.1st', 'a:nope', 'a:not(', 'p,', ',p', '', ' ', '[data-x=1]', '.peep a', 'a:not([href=""])', 'a[href="x.jpg" i', 'p:has(> a)', 'a!', '.a\\.b']) {
+  const [reading] = readSite(
+    new Map<string, FileContent>([['a.html', { kind: 'text', text: '<p class="peep"><a href="x.jpg">x</a></p>' }]]),
+    new Map(),
+    [],
+  ).pages;
+  for (const selector of [
+    '..peep',
+    '.peep..',
+    'a[',
+    'a[href=',
+    'a[href="x',
+    'p >',
+    '> a',
+    '#',
+    '.',
+    '.1st',
+    'a:nope',
+    'a:not(',
+    'p,',
+    ',p',
+    '',
+    ' ',
+    '[data-x=1]',
+    '.peep a',
+    'a:not([href=""])',
+    'a[href="x.jpg" i',
+    'p:has(> a)',
+    'a!',
+    '.a\\.b',
+  ]) {
     const browser = await page.evaluate((query) => {
       try {
         document.querySelectorAll(query);

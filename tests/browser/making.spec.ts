@@ -19,7 +19,9 @@ const choose = async (page: Page, form: ReturnType<Page['getByRole']>, label: st
   await page.getByRole('option', { name: option, exact: true }).click();
 };
 
-test('every kind of size on the demo site: folders, weight, likeness, 2×, sharpening, words; undone in one step', async ({ page }) => {
+test('every kind of size on the demo site: folders, weight, likeness, 2×, sharpening, words; undone in one step', async ({
+  page,
+}) => {
   await openDemo(page);
   await openRecipe(page);
   const thumbnail = recipe(page).getByRole('region', { name: 'Thumbnail' });
@@ -37,10 +39,17 @@ test('every kind of size on the demo site: folders, weight, likeness, 2×, sharp
   await expect(medium.getByText('A folder is written like “photos/small”')).toBeVisible();
   await expect(recipe(page).getByRole('button', { name: 'Use this recipe' })).toBeDisabled();
   await medium.getByRole('textbox', { name: 'Folder' }).fill('photos/medium');
-  await choose(page, recipe(page) as never, 'Words that stay in the files', 'title, caption, date, who made it, copyright');
+  await choose(
+    page,
+    recipe(page) as never,
+    'Words that stay in the files',
+    'title, caption, date, who made it, copyright',
+  );
   expect(await violations(page)).toEqual([]);
   await recipe(page).getByRole('button', { name: 'Use this recipe' }).click();
-  await expect(page.getByRole('region', { name: 'Naming and recipe' })).toContainText('medium at most 600 px on its longer side, WebP alike to 0.97');
+  await expect(page.getByRole('region', { name: 'Naming and recipe' })).toContainText(
+    'medium at most 600 px on its longer side, WebP alike to 0.97',
+  );
 
   const make = page.getByRole('button', { name: /^Make all by the recipe/ });
   const count = Number(/\d+/.exec((await make.textContent()) ?? '')?.[0]);
@@ -50,20 +59,29 @@ test('every kind of size on the demo site: folders, weight, likeness, 2×, sharp
   await expect(make).toHaveCount(0);
   // Thumbnails made by hand are left alone; the one that was missing has a copy of twice its size.
   const offer = page.getByRole('region', { name: 'For dense screens' });
-  await expect(offer).toContainText('1 thumbnail of festival.html has a copy of twice the size that the page does not offer.');
+  await expect(offer).toContainText(
+    '1 thumbnail of festival.html has a copy of twice the size that the page does not offer.',
+  );
   await offer.getByRole('button', { name: 'Write srcset' }).first().click();
-  await expect(page.getByRole('status').getByText(/^Offer 1 thumbnail of festival.html at twice the size/)).toBeVisible();
+  await expect(
+    page.getByRole('status').getByText(/^Offer 1 thumbnail of festival.html at twice the size/),
+  ).toBeVisible();
   await expect(offer).toHaveCount(0);
   const out = await unpacked(page);
   const small = await sharp(join(out, 'camera/thumbs/TKC_0412.jpg')).metadata();
   const dense = await sharp(join(out, 'camera/thumbs/TKC_0412-2x.jpg')).metadata();
   expect([small.width, dense.width]).toEqual([150, 300]);
   const html = readFileSync(join(out, 'festival.html'), 'utf8');
-  expect(html).toMatch(/<img src="photos\/small\/rokkaku-dawn\.jpg"[^>]* srcset="photos\/small\/rokkaku-dawn\.jpg 1x, photos\/small\/rokkaku-dawn-2x\.jpg 2x"/);
+  expect(html).toMatch(
+    /<img src="photos\/small\/rokkaku-dawn\.jpg"[^>]* srcset="photos\/small\/rokkaku-dawn\.jpg 1x, photos\/small\/rokkaku-dawn-2x\.jpg 2x"/,
+  );
   const large = readFileSync(join(out, 'camera/TKC_0412.jpg'));
   expect((await sharp(large).metadata()).width).toBe(1600);
   expect(large.length).toBeLessThanOrEqual(61_500); // with the words
-  expect((await sharp(join(out, 'photos/medium/reel-box.webp')).metadata())).toMatchObject({ format: 'webp', width: 600 });
+  expect(await sharp(join(out, 'photos/medium/reel-box.webp')).metadata()).toMatchObject({
+    format: 'webp',
+    width: 600,
+  });
   // Read back by a second library: the words are there, the place is not.
   const tags = ExifReader.load(readFileSync(join(out, 'photos/medium/reel-box.webp')), { expanded: true });
   expect(tags.xmp?.title?.description).toBe('Reel box');
@@ -77,7 +95,15 @@ test('every kind of size on the demo site: folders, weight, likeness, 2×, sharp
   await expect(rowOf(page, 'camera/TKC_0412.jpg')).toContainText('4928 × 3264');
 });
 
-const many = async (count: number): Promise<Record<string, Buffer>> => Object.fromEntries(await Promise.all(Array.from({ length: count }, async (_, n) => [`large/p${String(n).padStart(2, '0')}.jpg`, await photograph(n, 2400, 1600)] as const)));
+const many = async (count: number): Promise<Record<string, Buffer>> =>
+  Object.fromEntries(
+    await Promise.all(
+      Array.from(
+        { length: count },
+        async (_, n) => [`large/p${String(n).padStart(2, '0')}.jpg`, await photograph(n, 2400, 1600)] as const,
+      ),
+    ),
+  );
 
 test('a queue is stopped without a trace, and goes on after a reload where it was', async ({ page }) => {
   await openFiles(page, await many(24));
@@ -109,9 +135,12 @@ test('a queue is stopped without a trace, and goes on after a reload where it wa
   await expect(page.getByRole('button', { name: /^Make all by the recipe/ })).toHaveCount(0);
 });
 
-test('originals in one folder, full-size files and thumbnails in others; pages follow; a picture is enlarged only where asked, and it is said', async ({ page }) => {
+test('originals in one folder, full-size files and thumbnails in others; pages follow; a picture is enlarged only where asked, and it is said', async ({
+  page,
+}) => {
   await openFiles(page, {
-    'index.html': '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<p><a href="camera/one.jpg"><img src="small/one.jpg" alt="1"></a></p>\n</body></html>\n',
+    'index.html':
+      '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<p><a href="camera/one.jpg"><img src="small/one.jpg" alt="1"></a></p>\n</body></html>\n',
     'camera/one.jpg': await photograph(1, 2400, 1600),
     'camera/two.jpg': await photograph(2, 500, 400),
   });
@@ -131,14 +160,20 @@ test('originals in one folder, full-size files and thumbnails in others; pages f
   await expect(page.getByText(/enlarged, for the pictures are smaller than their box: two-web\.jpg/)).toBeVisible();
   await expect(page.getByText('2 pictures, 2 sure')).toBeVisible();
   const out = await unpacked(page);
-  expect(readFileSync(join(out, 'index.html'), 'utf8')).toContain('<a href="large/one-web.jpg"><img src="small/one.jpg" alt="1"></a>');
+  expect(readFileSync(join(out, 'index.html'), 'utf8')).toContain(
+    '<a href="large/one-web.jpg"><img src="small/one.jpg" alt="1"></a>',
+  );
   expect((await sharp(join(out, 'large/one-web.jpg')).metadata()).width).toBe(800);
   expect((await sharp(join(out, 'large/two-web.jpg')).metadata()).width).toBe(800);
 });
 
 test('the pixels are left and every file is lightened once; what is light already is left', async ({ page }) => {
-  const heavy = await sharp(await photograph(1, 900, 600)).jpeg({ quality: 100, chromaSubsampling: '4:4:4' }).toBuffer();
-  const light = await sharp(await photograph(2, 900, 600)).jpeg({ quality: 20, mozjpeg: true }).toBuffer();
+  const heavy = await sharp(await photograph(1, 900, 600))
+    .jpeg({ quality: 100, chromaSubsampling: '4:4:4' })
+    .toBuffer();
+  const light = await sharp(await photograph(2, 900, 600))
+    .jpeg({ quality: 20, mozjpeg: true })
+    .toBuffer();
   await openFiles(page, { 'heavy.jpg': heavy, 'light.jpg': light });
   await openRecipe(page);
   await recipe(page).getByRole('button', { name: 'barely' }).click();

@@ -7,7 +7,10 @@ import { violations } from './axe';
 import { expect, openDemo, openFiles, photograph, show, test, unpacked } from './fixtures';
 
 const list = (page: Page) => page.getByRole('list', { name: 'Pictures in order' });
-const names = async (page: Page, count: number) => (await list(page).getByRole('listitem').allTextContents()).slice(0, count).map((text) => /([\w-]+)\.(jpg|JPG)/.exec(text)?.[1]);
+const names = async (page: Page, count: number) =>
+  (await list(page).getByRole('listitem').allTextContents())
+    .slice(0, count)
+    .map((text) => /([\w-]+)\.(jpg|JPG)/.exec(text)?.[1]);
 
 test('pictures stand by name, by day or by hand; a gallery follows; by mouse and by keyboard', async ({ page }) => {
   await openDemo(page);
@@ -20,7 +23,9 @@ test('pictures stand by name, by day or by hand; a gallery follows; by mouse and
   expect(await violations(page)).toEqual([]);
 
   await page.getByRole('button', { name: `Move ${byDay[1]} down` }).click();
-  await expect(page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by hand' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(
+    page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by hand' }),
+  ).toHaveAttribute('aria-pressed', 'true');
   await expect.poll(() => names(page, 4)).toEqual([byDay[0], byDay[2], byDay[1], byDay[3]]);
   // By its handle and the keys alone.
   await page.getByRole('button', { name: `Move ${byDay[3]}`, exact: true }).focus();
@@ -60,7 +65,8 @@ test('pictures stand by name, by day or by hand; a gallery follows; by mouse and
 test('tags for many, names by a pattern for those with one tag; every reference follows', async ({ page }) => {
   await openDemo(page);
   await show(page, 'Order and names');
-  for (const name of ['delta-over-mere', 'box-kite-lark']) await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
+  for (const name of ['delta-over-mere', 'box-kite-lark'])
+    await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
   await page.getByRole('textbox', { name: 'Tag' }).fill('first flights');
   await page.getByRole('button', { name: 'Tag them' }).click();
   await page.getByRole('combobox', { name: 'Only those tagged' }).click();
@@ -88,12 +94,19 @@ test('tags for many, names by a pattern for those with one tag; every reference 
   expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain('box-kite-lark.jpg');
 });
 
-test('copies are shown in groups: the same to the byte, and the same but for size; one is kept, pages follow', async ({ page }) => {
+test('copies are shown in groups: the same to the byte, and the same but for size; one is kept, pages follow', async ({
+  page,
+}) => {
   const [a, b] = await Promise.all([1, 4].map((n) => photograph(n)));
   await openFiles(page, {
-    'index.html': '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<p><a href="old/moor.jpg"><img src="small/moor.jpg" alt="m"></a><a href="hill.jpg"><img src="small/hill.jpg" alt="h"></a></p>\n</body></html>\n',
-    'moor.jpg': a!, 'old/moor.jpg': a!, 'small/moor.jpg': await sharp(a).resize(150).jpeg().toBuffer(),
-    'hill.jpg': await sharp(b).resize(800).jpeg({ quality: 60 }).toBuffer(), 'hill-original.jpg': b!, 'small/hill.jpg': await sharp(b).resize(150).jpeg().toBuffer(),
+    'index.html':
+      '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<p><a href="old/moor.jpg"><img src="small/moor.jpg" alt="m"></a><a href="hill.jpg"><img src="small/hill.jpg" alt="h"></a></p>\n</body></html>\n',
+    'moor.jpg': a!,
+    'old/moor.jpg': a!,
+    'small/moor.jpg': await sharp(a).resize(150).jpeg().toBuffer(),
+    'hill.jpg': await sharp(b).resize(800).jpeg({ quality: 60 }).toBuffer(),
+    'hill-original.jpg': b!,
+    'small/hill.jpg': await sharp(b).resize(150).jpeg().toBuffer(),
   });
   await show(page, 'Alike, 2');
   const groups = page.getByRole('list', { name: 'Groups of pictures that are alike' });
@@ -108,10 +121,14 @@ test('copies are shown in groups: the same to the byte, and the same but for siz
   await groups.getByRole('button', { name: 'Keep old/moor.jpg, give up 1 copy' }).click();
   await expect(page.getByText('No picture is there twice')).toBeVisible();
   const html = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
-  expect(html).toContain('<a href="old/moor.jpg"><img src="small/moor.jpg" alt="m"></a><a href="hill-original.jpg"><img src="small/hill.jpg" alt="h"></a>');
+  expect(html).toContain(
+    '<a href="old/moor.jpg"><img src="small/moor.jpg" alt="m"></a><a href="hill-original.jpg"><img src="small/hill.jpg" alt="h"></a>',
+  );
 });
 
-test('a gallery’s pictures come from a list, whose columns are told once; outside addresses are kept and never fetched', async ({ page }) => {
+test('a gallery’s pictures come from a list, whose columns are told once; outside addresses are kept and never fetched', async ({
+  page,
+}) => {
   const asked: string[] = [];
   page.on('request', (request) => {
     if (!/^(blob|data):|\/\/(localhost|127\.0\.0\.1)/.test(request.url())) asked.push(request.url());
@@ -119,9 +136,14 @@ test('a gallery’s pictures come from a list, whose columns are told once; outs
   const [a, b] = await Promise.all([1, 4].map((n) => photograph(n)));
   const small = (full: Buffer) => sharp(full).resize(150).jpeg().toBuffer();
   await openFiles(page, {
-    'index.html': '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<ul>\n<li><a href="large/moor.jpg"><img src="small/moor.jpg" alt="m"></a></li>\n<li><a href="https://pictures.example/hill.jpg"><img src="small/hill.jpg" alt="h"></a></li>\n</ul>\n</body></html>\n',
-    'large/moor.jpg': a!, 'small/moor.jpg': await small(a!), 'small/hill.jpg': await small(b!), 'small/dale.jpg': await small(await photograph(7)),
-    'list.csv': 'where,kleiner,what\nhttps://pictures.example/dale.jpg,small/dale.jpg,"The dale, early"\nlarge/nothing.jpg,,Nothing\n',
+    'index.html':
+      '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<ul>\n<li><a href="large/moor.jpg"><img src="small/moor.jpg" alt="m"></a></li>\n<li><a href="https://pictures.example/hill.jpg"><img src="small/hill.jpg" alt="h"></a></li>\n</ul>\n</body></html>\n',
+    'large/moor.jpg': a!,
+    'small/moor.jpg': await small(a!),
+    'small/hill.jpg': await small(b!),
+    'small/dale.jpg': await small(await photograph(7)),
+    'list.csv':
+      'where,kleiner,what\nhttps://pictures.example/dale.jpg,small/dale.jpg,"The dale, early"\nlarge/nothing.jpg,,Nothing\n',
   });
   const elsewhere = page.getByRole('region', { name: 'At outside addresses' });
   await expect(elsewhere.getByText('https://pictures.example/hill.jpg')).toBeVisible();
@@ -133,7 +155,10 @@ test('a gallery’s pictures come from a list, whose columns are told once; outs
   };
   const dialog = await open();
   await expect(dialog.getByText(/needs a thumbnail beside it/)).toBeVisible();
-  for (const [label, column] of [['Thumbnail', 'kleiner'], ['Title', 'what']] as const) {
+  for (const [label, column] of [
+    ['Thumbnail', 'kleiner'],
+    ['Title', 'what'],
+  ] as const) {
     await dialog.getByRole('combobox', { name: label }).click();
     await page.getByRole('option', { name: column }).click();
   }
@@ -143,10 +168,14 @@ test('a gallery’s pictures come from a list, whose columns are told once; outs
   await expect(page.getByRole('status').getByText('Add 1 picture to index.html')).toBeVisible();
   // The columns are known the next time.
   await expect((await open()).getByRole('combobox', { name: 'Title' })).toContainText('what');
-  await page.locator('[data-pick="list"]').setInputFiles({ name: 'list.xml', mimeType: 'application/xml', buffer: Buffer.from('<g><p></g>') });
+  await page
+    .locator('[data-pick="list"]')
+    .setInputFiles({ name: 'list.xml', mimeType: 'application/xml', buffer: Buffer.from('<g><p></g>') });
   await expect(dialog.getByRole('alert')).toContainText('list.xml: It is not XML');
   await page.keyboard.press('Escape');
   const html = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
-  expect(html).toContain('<li><a href="https://pictures.example/dale.jpg"><img src="small/dale.jpg" alt="The dale, early"></a></li>');
+  expect(html).toContain(
+    '<li><a href="https://pictures.example/dale.jpg"><img src="small/dale.jpg" alt="The dale, early"></a></li>',
+  );
   expect(asked).toEqual([]);
 });

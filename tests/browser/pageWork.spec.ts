@@ -8,7 +8,9 @@ import { expect, goTo, openDemo, openPage, test, unpacked } from './fixtures';
 const demo = (path: string) => readFileSync(new URL(`../../demo/site/${path}`, import.meta.url), 'utf8');
 const sheet = (page: Page, title: RegExp) => page.getByRole('dialog', { name: title });
 
-test('a page is moved to a folder with all references put right, its stylesheet taken off and on, and it is deleted after a look at what would go', async ({ page }) => {
+test('a page is moved to a folder with all references put right, its stylesheet taken off and on, and it is deleted after a look at what would go', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await openPage(page, 'workshop.html');
   await page.getByRole('button', { name: 'This page' }).click();
@@ -38,12 +40,16 @@ test('a page is moved to a folder with all references put right, its stylesheet 
   await page.getByRole('button', { name: 'This page' }).click();
   await dialog.getByRole('button', { name: 'Delete this page…' }).click();
   await expect(dialog.getByText('workshop.html · removed')).toBeVisible();
-  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('<li><a href="workshop.html">Workshop days</a></li>');
+  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText(
+    '<li><a href="workshop.html">Workshop days</a></li>',
+  );
   await dialog.getByRole('button', { name: 'Delete workshop.html' }).click();
   await expect(page.getByRole('combobox', { name: 'Page', exact: true })).not.toHaveText('workshop.html');
   const out = await unpacked(page);
   expect(existsSync(join(out, 'workshop.html'))).toBe(false);
-  expect(readFileSync(join(out, 'festival.html'), 'utf8')).toBe(demo('festival.html').replace('  <li><a href="workshop.html">Workshop days</a></li>\n', ''));
+  expect(readFileSync(join(out, 'festival.html'), 'utf8')).toBe(
+    demo('festival.html').replace('  <li><a href="workshop.html">Workshop days</a></li>\n', ''),
+  );
   await goTo(page, 'markup');
   await page.getByRole('button', { name: /^Undo: Delete workshop/ }).click();
   expect(readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8')).toBe(demo('workshop.html'));
@@ -56,8 +62,14 @@ test('a gallery’s set-up is written again for another section, and a list lead
   const write = async (heading: string, pictures: readonly number[]) => {
     await dialog.getByRole('button', { name: 'Write another section…' }).click();
     await dialog.getByRole('textbox', { name: 'Heading' }).fill(heading);
-    for (const n of pictures) await dialog.getByRole('checkbox', { name: /^Take / }).nth(n).check();
-    await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText(`<h2 id="${heading.toLowerCase()}">${heading}</h2>`);
+    for (const n of pictures)
+      await dialog
+        .getByRole('checkbox', { name: /^Take / })
+        .nth(n)
+        .check();
+    await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText(
+      `<h2 id="${heading.toLowerCase()}">${heading}</h2>`,
+    );
     expect(await violations(page)).toEqual([]);
     await dialog.getByRole('button', { name: 'Write the section' }).click();
     await expect(dialog.getByRole('listitem').filter({ hasText: `${heading}, 2 items` })).toBeVisible();
@@ -70,16 +82,32 @@ test('a gallery’s set-up is written again for another section, and a list lead
   await dialog.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByText('12 items in 3 galleries')).toBeVisible();
   const html = readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8');
-  expect(html).toContain('<ul class="sections">\n  <li><a href="#gluing">Gluing</a></li>\n  <li><a href="#flying">Flying</a></li>\n</ul>\n\n<h2 id="gluing">');
+  expect(html).toContain(
+    '<ul class="sections">\n  <li><a href="#gluing">Gluing</a></li>\n  <li><a href="#flying">Flying</a></li>\n</ul>\n\n<h2 id="gluing">',
+  );
   // Each section is a group of its own in the viewer.
-  for (const [group, count] of [['workshop', 8], ['gluing', 2], ['flying', 2]] as const) expect(html.match(new RegExp(`data-enlarge-group="${group}"`, 'g'))).toHaveLength(count);
+  for (const [group, count] of [
+    ['workshop', 8],
+    ['gluing', 2],
+    ['flying', 2],
+  ] as const)
+    expect(html.match(new RegExp(`data-enlarge-group="${group}"`, 'g'))).toHaveLength(count);
 });
 
-test('the layout is read from the author’s rules, set beside the live page at two widths, and undone', async ({ page }) => {
+test('the layout is read from the author’s rules, set beside the live page at two widths, and undone', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await openPage(page, 'workshop.html');
   const live = page.frameLocator('iframe[title="Live page workshop.html"]');
-  const columns = () => live.locator('.shot').evaluateAll((items) => items.filter((item) => Math.abs(item.getBoundingClientRect().top - items[0]!.getBoundingClientRect().top) < 2).length);
+  const columns = () =>
+    live
+      .locator('.shot')
+      .evaluateAll(
+        (items) =>
+          items.filter((item) => Math.abs(item.getBoundingClientRect().top - items[0]!.getBoundingClientRect().top) < 2)
+            .length,
+      );
   await page.getByRole('button', { name: 'Layout' }).click();
   const layout = page.getByRole('region', { name: 'Layout' });
   await expect(layout.getByText(/^floats; the sheet is also that of/)).toBeVisible();
@@ -98,7 +126,14 @@ test('the layout is read from the author’s rules, set beside the live page at 
   const corners = layout.getByRole('textbox', { name: 'Rounded corners' });
   await corners.fill('8px');
   await corners.press('Enter');
-  await expect.poll(() => live.locator('.shot img').first().evaluate((image) => getComputedStyle(image).borderRadius)).toBe('8px');
+  await expect
+    .poll(() =>
+      live
+        .locator('.shot img')
+        .first()
+        .evaluate((image) => getComputedStyle(image).borderRadius),
+    )
+    .toBe('8px');
   await corners.fill('8 pixels');
   await corners.press('Enter');
   await expect(page.getByRole('status').getByText(/8 pixels/)).toBeVisible();
@@ -107,7 +142,15 @@ test('the layout is read from the author’s rules, set beside the live page at 
   await expect(page.locator('.cm-line', { hasText: '.shot img' }).first()).toBeVisible();
   await expect(page.getByRole('combobox', { name: 'Page', exact: true })).toHaveText('css/kites.css');
   const css = readFileSync(join(await unpacked(page), 'css/kites.css'), 'utf8');
-  expect(css).toBe(demo('css/kites.css').replace('width: 33.33%', 'width: 25%').replace('.shot { width: 50%; }', '.shot { width: 100%; }').replace('.shot img { display: block; max-width: 100%; height: auto; }', '.shot img { display: block; max-width: 100%; height: auto; border-radius: 8px; }'));
+  expect(css).toBe(
+    demo('css/kites.css')
+      .replace('width: 33.33%', 'width: 25%')
+      .replace('.shot { width: 50%; }', '.shot { width: 100%; }')
+      .replace(
+        '.shot img { display: block; max-width: 100%; height: auto; }',
+        '.shot img { display: block; max-width: 100%; height: auto; border-radius: 8px; }',
+      ),
+  );
   await goTo(page, 'markup');
   for (let n = 0; n < 3; n++) await page.getByRole('button', { name: /^Undo: / }).click();
   await expect(page.getByRole('button', { name: /^Undo:/ })).toHaveCount(0);

@@ -5,7 +5,9 @@ import { HtmlValidate } from 'html-validate';
 import { violations } from './axe';
 import { expect, goTo, openDemo, test, unpacked } from './fixtures';
 
-test('menus are shown as a table and brought together; two pages are made from one and entered in all', async ({ page }) => {
+test('menus are shown as a table and brought together; two pages are made from one and entered in all', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await page.getByRole('button', { name: 'Menus' }).click();
   const menus = page.getByRole('dialog', { name: 'The menu of 3 pages' });
@@ -32,7 +34,9 @@ test('menus are shown as a table and brought together; two pages are made from o
   await page.getByRole('button', { name: 'New page', exact: true }).click();
   await page.getByRole('combobox', { name: 'Made from' }).click();
   await page.getByRole('option', { name: 'festival.html' }).click();
-  const names = await page.getByRole('checkbox', { name: /^Take / }).evaluateAll((boxes) => boxes.map((box) => box.getAttribute('aria-label')?.replace('Take ', '') ?? ''));
+  const names = await page
+    .getByRole('checkbox', { name: /^Take / })
+    .evaluateAll((boxes) => boxes.map((box) => box.getAttribute('aria-label')?.replace('Take ', '') ?? ''));
   expect(names).toHaveLength(4);
   await page.getByRole('dialog', { name: 'New page' }).getByRole('button', { name: 'Cancel' }).click();
   await make('Winter days', 'winter.html', names.slice(0, 2));
@@ -40,10 +44,21 @@ test('menus are shown as a table and brought together; two pages are made from o
   await expect(page.getByRole('combobox', { name: 'Page' })).toHaveText('mere.html');
 
   const out = await unpacked(page);
-  const files = ['index.html', 'festival.html', 'workshop.html', 'winter.html', 'mere.html'].map((path) => ({ path, text: readFileSync(join(out, path), 'utf8') }));
-  const entries = [['index.html', 'Home'], ['festival.html', 'Festival pictures'], ['workshop.html', 'Workshop days'], ['winter.html', 'Winter days'], ['mere.html', 'At the mere']];
+  const files = ['index.html', 'festival.html', 'workshop.html', 'winter.html', 'mere.html'].map((path) => ({
+    path,
+    text: readFileSync(join(out, path), 'utf8'),
+  }));
+  const entries = [
+    ['index.html', 'Home'],
+    ['festival.html', 'Festival pictures'],
+    ['workshop.html', 'Workshop days'],
+    ['winter.html', 'Winter days'],
+    ['mere.html', 'At the mere'],
+  ];
   for (const { path, text } of files) {
-    const menu = entries.map(([href, label]) => `  <li><a ${href === path ? 'class="here" ' : ''}href="${href}">${label}</a></li>`).join('\n');
+    const menu = entries
+      .map(([href, label]) => `  <li><a ${href === path ? 'class="here" ' : ''}href="${href}">${label}</a></li>`)
+      .join('\n');
     expect({ path, text }).toEqual({ path, text: expect.stringContaining(`<ul class="lines">\n${menu}\n</ul>`) });
   }
   const winter = files[3]!.text;
@@ -54,17 +69,23 @@ test('menus are shown as a table and brought together; two pages are made from o
   expect(winter).not.toContain('delta-over-mere');
   // No error that the page it was made from did not have.
   const validator = new HtmlValidate({ extends: ['html-validate:standard'] });
-  const errors = async (text: string) => (await validator.validateString(text)).results.flatMap(({ messages }) => messages.map(({ ruleId }) => ruleId));
+  const errors = async (text: string) =>
+    (await validator.validateString(text)).results.flatMap(({ messages }) => messages.map(({ ruleId }) => ruleId));
   const before = new Set(await errors(files[1]!.text));
   expect((await errors(winter)).filter((rule) => !before.has(rule))).toEqual([]);
 
   await goTo(page, 'markup');
-  for (const label of ['New page mere.html', 'New page winter.html', 'Bring the menus of one page together']) await page.getByRole('button', { name: new RegExp(`^Undo: ${label}`) }).click();
+  for (const label of ['New page mere.html', 'New page winter.html', 'Bring the menus of one page together'])
+    await page.getByRole('button', { name: new RegExp(`^Undo: ${label}`) }).click();
   await expect(page.getByRole('button', { name: /^Undo:/ })).toHaveCount(0);
-  expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(readFileSync(new URL('../../demo/site/index.html', import.meta.url), 'utf8'));
+  expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(
+    readFileSync(new URL('../../demo/site/index.html', import.meta.url), 'utf8'),
+  );
 });
 
-test('a gallery is split into pages of five, each a real page with the way to the next, and put on one again', async ({ page }) => {
+test('a gallery is split into pages of five, each a real page with the way to the next, and put on one again', async ({
+  page,
+}) => {
   await openDemo(page, 'markup');
   await page.getByRole('button', { name: 'Items…' }).click();
   const dialog = page.getByRole('dialog', { name: /items on festival\.html/ });
@@ -81,20 +102,37 @@ test('a gallery is split into pages of five, each a real page with the way to th
   const out = await unpacked(page);
   const pictures = (path: string) => readFileSync(join(out, path), 'utf8').match(/<img /g)?.length;
   expect(['festival.html', 'festival-2.html', 'festival-3.html'].map(pictures)).toEqual([5, 5, 1]);
-  expect(readFileSync(join(out, 'festival-2.html'), 'utf8')).toContain('<title>Festival pictures, page 2 – Tarrowby Kite Circle</title>');
+  expect(readFileSync(join(out, 'festival-2.html'), 'utf8')).toContain(
+    '<title>Festival pictures, page 2 – Tarrowby Kite Circle</title>',
+  );
 
   // In a browser, from disk: forth to the last page and back by the links alone.
   const visitor = await page.context().newPage();
   await visitor.goto(`file://${join(out, 'festival.html')}`);
-  for (const [link, shown] of [['Next', 5], ['Next', 1], ['Previous', 5], ['1', 5]] as const) {
-    await visitor.getByRole('navigation', { name: 'Pages of this gallery' }).getByRole('link', { name: link, exact: true }).click();
+  for (const [link, shown] of [
+    ['Next', 5],
+    ['Next', 1],
+    ['Previous', 5],
+    ['1', 5],
+  ] as const) {
+    await visitor
+      .getByRole('navigation', { name: 'Pages of this gallery' })
+      .getByRole('link', { name: link, exact: true })
+      .click();
     await expect(visitor.locator('.meadow img')).toHaveCount(shown);
   }
   await expect(visitor).toHaveURL(/festival\.html$/);
   await visitor.close();
 
   await goTo(page, 'markup');
-  for (const label of ['Write the gallery of festival.html on 3 pages', 'Remove 1 item', 'Write the gallery of festival.html on 3 pages']) await page.getByRole('button', { name: new RegExp(`^Undo: ${label}`) }).click();
+  for (const label of [
+    'Write the gallery of festival.html on 3 pages',
+    'Remove 1 item',
+    'Write the gallery of festival.html on 3 pages',
+  ])
+    await page.getByRole('button', { name: new RegExp(`^Undo: ${label}`) }).click();
   await expect(page.getByRole('button', { name: /^Undo:/ })).toHaveCount(0);
-  expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toBe(readFileSync(new URL('../../demo/site/festival.html', import.meta.url), 'utf8'));
+  expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toBe(
+    readFileSync(new URL('../../demo/site/festival.html', import.meta.url), 'utf8'),
+  );
 });

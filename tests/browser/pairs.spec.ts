@@ -8,22 +8,37 @@ import { violations } from './axe';
 import { drawn, thumbnailOf } from '../bench/labelled';
 
 const thumbnail = (full: Buffer, width = 150) => sharp(full).resize({ width }).jpeg({ quality: 80 }).toBuffer();
-const crop = (full: Buffer) => sharp(full).extract({ left: 60, top: 40, width: 700, height: 700 }).resize({ width: 150 }).jpeg({ quality: 80 }).toBuffer();
+const crop = (full: Buffer) =>
+  sharp(full)
+    .extract({ left: 60, top: 40, width: 700, height: 700 })
+    .resize({ width: 150 })
+    .jpeg({ quality: 80 })
+    .toBuffer();
 
 const ways = (page: Page, full: string) => rowOf(page, full).getByRole('group');
 
 test('every state is told, and each has its way out', async ({ page }) => {
-  const [sure, cased, another, disagree, single, swapped, twice, cropped, spare] = await Promise.all([1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => photograph(n)));
+  const [sure, cased, another, disagree, single, swapped, twice, cropped, spare] = await Promise.all(
+    [1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => photograph(n)),
+  );
   await openFiles(page, {
-    'index.html': '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<p><a href="copy/g-twice.jpg"><img src="small/a-sure.jpg" alt="a"></a></p>\n</body></html>\n',
-    'large/a-sure.jpg': sure!, 'small/a-sure.jpg': await thumbnail(sure!),
-    'large/B-Cased.jpg': cased!, 'small/b-cased.jpg': await thumbnail(cased!),
-    'large/c-another.jpg': another!, 'small/c-another.jpg': await thumbnail(sure!, 140),
-    'large/d-disagree.jpg': disagree!, 'small/img_0231.jpg': await thumbnail(disagree!),
+    'index.html':
+      '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<p><a href="copy/g-twice.jpg"><img src="small/a-sure.jpg" alt="a"></a></p>\n</body></html>\n',
+    'large/a-sure.jpg': sure!,
+    'small/a-sure.jpg': await thumbnail(sure!),
+    'large/B-Cased.jpg': cased!,
+    'small/b-cased.jpg': await thumbnail(cased!),
+    'large/c-another.jpg': another!,
+    'small/c-another.jpg': await thumbnail(sure!, 140),
+    'large/d-disagree.jpg': disagree!,
+    'small/img_0231.jpg': await thumbnail(disagree!),
     'large/e-single.jpg': single!,
-    'large/f-swapped.jpg': await thumbnail(swapped!), 'small/f-swapped.jpg': swapped!,
-    'large/g-twice.jpg': twice!, 'copy/g-twice.jpg': twice!,
-    'large/h-cropped.jpg': cropped!, 'small/h-cropped.jpg': await crop(cropped!),
+    'large/f-swapped.jpg': await thumbnail(swapped!),
+    'small/f-swapped.jpg': swapped!,
+    'large/g-twice.jpg': twice!,
+    'copy/g-twice.jpg': twice!,
+    'large/h-cropped.jpg': cropped!,
+    'small/h-cropped.jpg': await crop(cropped!),
     'large/i-damaged.jpg': 'no picture',
     'small/j-alone.jpg': await thumbnail(spare!),
   });
@@ -43,7 +58,9 @@ test('every state is told, and each has its way out', async ({ page }) => {
     await expect(rowOf(page, full)).toContainText(ground);
   }
   await expect(page.getByRole('region', { name: 'Loose files' }).getByText('small/j-alone.jpg')).toBeVisible();
-  await expect(rowOf(page, 'large/h-cropped.jpg').getByRole('img', { name: 'The part that the thumbnail shows' })).toBeVisible();
+  await expect(
+    rowOf(page, 'large/h-cropped.jpg').getByRole('img', { name: 'The part that the thumbnail shows' }),
+  ).toBeVisible();
   expect(await violations(page)).toEqual([]);
 
   const take = async (full: string, way: string | RegExp) => {
@@ -64,15 +81,33 @@ test('every state is told, and each has its way out', async ({ page }) => {
   await expect(rowOf(page, 'copy/g-twice.jpg')).toHaveCount(0);
 
   const out = await unpacked(page);
-  expect(readFileSync(join(out, 'index.html'), 'utf8')).toContain('<a href="large/g-twice.jpg"><img src="small/a-sure.jpg" alt="a"></a>');
+  expect(readFileSync(join(out, 'index.html'), 'utf8')).toContain(
+    '<a href="large/g-twice.jpg"><img src="small/a-sure.jpg" alt="a"></a>',
+  );
   expect((await sharp(join(out, 'large/f-swapped.jpg')).metadata()).width).toBe(1200);
 });
 
-test('a thumbnail that fits several is decided by hand; the decision is undone, and lasts when the pictures come in again', async ({ page }) => {
+test('a thumbnail that fits several is decided by hand; the decision is undone, and lasts when the pictures come in again', async ({
+  page,
+}) => {
   const first = await photograph(1);
   // The same picture with a line of writing at its foot: too alike to tell by a thumbnail, too different to be a copy.
-  const second = await sharp(first).composite([{ input: { create: { width: 400, height: 60, channels: 3, background: '#101010' } }, left: 20, top: 720 }]).jpeg({ quality: 90 }).toBuffer();
-  const files = { 'dsc_1.jpg': await sharp(first).extract({ left: 0, top: 0, width: 1000, height: 660 }).resize({ width: 150 }).jpeg().toBuffer(), 'moor.jpg': first, 'signed.jpg': second, 'spare.jpg': await photograph(4) };
+  const second = await sharp(first)
+    .composite([
+      { input: { create: { width: 400, height: 60, channels: 3, background: '#101010' } }, left: 20, top: 720 },
+    ])
+    .jpeg({ quality: 90 })
+    .toBuffer();
+  const files = {
+    'dsc_1.jpg': await sharp(first)
+      .extract({ left: 0, top: 0, width: 1000, height: 660 })
+      .resize({ width: 150 })
+      .jpeg()
+      .toBuffer(),
+    'moor.jpg': first,
+    'signed.jpg': second,
+    'spare.jpg': await photograph(4),
+  };
   await openFiles(page, files);
   await expect(page.getByText('several fit')).toBeVisible();
   const row = page.getByRole('listitem').filter({ hasText: 'several fit' });
@@ -95,7 +130,12 @@ test('a thumbnail that fits several is decided by hand; the decision is undone, 
 
 test('loose files are paired by dragging, and by keyboard alone', async ({ page }) => {
   const [a, b, c, d] = await Promise.all([1, 2, 3, 4].map((n) => photograph(n)));
-  await openFiles(page, { 'large/a.jpg': a!, 'large/b.jpg': b!, 'small/x.jpg': await thumbnail(c!), 'small/y.jpg': await thumbnail(d!) });
+  await openFiles(page, {
+    'large/a.jpg': a!,
+    'large/b.jpg': b!,
+    'small/x.jpg': await thumbnail(c!),
+    'small/y.jpg': await thumbnail(d!),
+  });
   const tray = page.getByRole('region', { name: 'Loose files' });
   const from = (await tray.getByRole('img').or(tray.locator('img')).first().boundingBox())!;
   const onto = (await rowOf(page, 'large/a.jpg').boundingBox())!;
@@ -155,7 +195,12 @@ test('the recipe decides what is made: a square WebP, as sharp would cut it', as
 
   const made = join(await unpacked(page), 'large/thumbs/a.webp');
   // What stands out in this picture is at its left, so that is the part that is suggested.
-  const theirs = await sharp(full).extract({ left: 0, top: 0, width: 900, height: 900 }).resize({ width: 200, height: 200, kernel: 'lanczos3' }).removeAlpha().raw().toBuffer();
+  const theirs = await sharp(full)
+    .extract({ left: 0, top: 0, width: 900, height: 900 })
+    .resize({ width: 200, height: 200, kernel: 'lanczos3' })
+    .removeAlpha()
+    .raw()
+    .toBuffer();
   const ours = await sharp(made).removeAlpha().raw().toBuffer({ resolveWithObject: true });
   expect([ours.info.width, ours.info.height]).toEqual([200, 200]);
   const error = theirs.reduce((sum, value, n) => sum + (value - ours.data[n]!) ** 2, 0) / theirs.length;
@@ -167,10 +212,15 @@ test('the recipe decides what is made: a square WebP, as sharp would cut it', as
 test('many crops with unhelpful names are searched for a few at a time', async ({ page }) => {
   const numbers = Array.from({ length: 14 }, (_, n) => n * 5 + 4);
   const nameOf = (n: number) => `small/dsc_${7000 + ((n * 37) % 100)}.jpg`;
-  const files = await Promise.all(numbers.map(async (n) => {
-    const full = await drawn(n);
-    return [[`large/kite-${n}.jpg`, full], [nameOf(n), await thumbnailOf(full, 'cropped', n + 1)]] as const;
-  }));
+  const files = await Promise.all(
+    numbers.map(async (n) => {
+      const full = await drawn(n);
+      return [
+        [`large/kite-${n}.jpg`, full],
+        [nameOf(n), await thumbnailOf(full, 'cropped', n + 1)],
+      ] as const;
+    }),
+  );
   await openFiles(page, Object.fromEntries(files.flat()));
   await expect(page.getByText('names disagree')).toHaveCount(14);
   for (const n of numbers) await expect(rowOf(page, `large/kite-${n}.jpg`)).toContainText(nameOf(n));
@@ -181,7 +231,12 @@ test('by name only: what the pictures show does not settle it, and one way makes
   // As if the film had been exposed twice: too unlike to be called the same, too alike to be called another.
   const { width = 0, height = 0 } = await sharp(plain).metadata();
   const over = await sharp(other).resize(width, height, { fit: 'fill' }).ensureAlpha(0.55).png().toBuffer();
-  const changed = await thumbnail(await sharp(plain).composite([{ input: over }]).jpeg().toBuffer());
+  const changed = await thumbnail(
+    await sharp(plain)
+      .composite([{ input: over }])
+      .jpeg()
+      .toBuffer(),
+  );
   await openFiles(page, { 'large/moor.jpg': plain!, 'small/moor.jpg': changed });
   await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
   await rowOf(page, 'large/moor.jpg').getByRole('button').first().click();
@@ -196,7 +251,12 @@ test('by name only: what the pictures show does not settle it, and one way makes
 test('how thumbnails are named is shown as rules; one is turned off, one is written', async ({ page }) => {
   const [a, b] = await Promise.all([3, 4].map((n) => photograph(n)));
   // The last letter says which is the small one: no usual practice.
-  await openFiles(page, { 'p/moor-k.jpg': await thumbnail(a!), 'p/moor.jpg': a!, 'thumbs/hill.jpg': await thumbnail(b!), 'p/hill.jpg': b! });
+  await openFiles(page, {
+    'p/moor-k.jpg': await thumbnail(a!),
+    'p/moor.jpg': a!,
+    'thumbs/hill.jpg': await thumbnail(b!),
+    'p/hill.jpg': b!,
+  });
   await expect(rowOf(page, 'p/moor.jpg')).toContainText('names disagree');
   await page.getByRole('button', { name: 'Change the names' }).click();
   const dialog = page.getByRole('dialog', { name: 'Names of thumbnails' });

@@ -18,12 +18,25 @@ const decoded = async (image: Sharp) => {
 test('thumbnails equal those of sharp, upright, in every shape', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
-  const names = ['camera/TKC_0412.jpg', 'camera/TKC_0415.jpg', 'photos/large/diamond-classic.jpg', 'photos/large/long-panorama.jpg', 'photos/large/square-star.jpg'];
+  const names = [
+    'camera/TKC_0412.jpg',
+    'camera/TKC_0415.jpg',
+    'photos/large/diamond-classic.jpg',
+    'photos/large/long-panorama.jpg',
+    'photos/large/square-star.jpg',
+  ];
   const files = Object.fromEntries(names.map((name) => [name.replace(/^.*\//, ''), readFileSync(SITE + name)]));
   // The eight orientations of one picture, and a picture with clear parts.
   const plain = sharp(files['square-star.jpg']).resize(900, 600, { fit: 'fill' });
-  for (let n = 1; n <= 8; n++) files[`turned-${n}.jpg`] = await plain.clone().jpeg({ quality: 92 }).withMetadata({ orientation: n }).toBuffer();
-  files['cut-out.png'] = await sharp(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="900" height="700"><circle cx="450" cy="350" r="300" fill="#b3402a"/></svg>')).png().toBuffer();
+  for (let n = 1; n <= 8; n++)
+    files[`turned-${n}.jpg`] = await plain.clone().jpeg({ quality: 92 }).withMetadata({ orientation: n }).toBuffer();
+  files['cut-out.png'] = await sharp(
+    Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="900" height="700"><circle cx="450" cy="350" r="300" fill="#b3402a"/></svg>',
+    ),
+  )
+    .png()
+    .toBuffer();
   await bringIn(page, folderWith(files));
   await page.getByRole('button', { name: 'Make 14 missing' }).click();
   await expect(page.getByText('14 pictures, 14 sure')).toBeVisible({ timeout: 90_000 });
@@ -35,7 +48,14 @@ test('thumbnails equal those of sharp, upright, in every shape', async ({ page }
     expect({ name, width: made.width, height: made.height }).toEqual({ name, ...size });
     // The same pixels, resampled by libvips and compressed at the same quality.
     const source = sharp(files[name]).rotate().flatten({ background: '#fff' });
-    const theirs = await decoded(sharp(await sharp(await source.png().toBuffer()).resize({ ...size, fit: 'fill', kernel: 'lanczos3' }).jpeg({ quality: 80 }).toBuffer()));
+    const theirs = await decoded(
+      sharp(
+        await sharp(await source.png().toBuffer())
+          .resize({ ...size, fit: 'fill', kernel: 'lanczos3' })
+          .jpeg({ quality: 80 })
+          .toBuffer(),
+      ),
+    );
     const psnr = peakSignalToNoise(made, theirs);
     const ssim = structuralSimilarity(made, theirs);
     console.log(`${name} to ${size.width}×${size.height}: PSNR ${psnr.toFixed(1)} dB, SSIM ${ssim.toFixed(4)}`);
@@ -47,8 +67,20 @@ test('thumbnails equal those of sharp, upright, in every shape', async ({ page }
 test('what cannot be decoded is named, and stops nothing', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
-  const good = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#b3402a' } }).jpeg().toBuffer();
-  await bringIn(page, folderWith({ 'good.jpg': good, 'empty.jpg': Buffer.alloc(0), 'text.jpg': 'no picture', 'named-wrong.jpg': await sharp({ create: { width: 800, height: 600, channels: 3, background: '#3f8050' } }).png().toBuffer() }));
+  const good = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#b3402a' } })
+    .jpeg()
+    .toBuffer();
+  await bringIn(
+    page,
+    folderWith({
+      'good.jpg': good,
+      'empty.jpg': Buffer.alloc(0),
+      'text.jpg': 'no picture',
+      'named-wrong.jpg': await sharp({ create: { width: 800, height: 600, channels: 3, background: '#3f8050' } })
+        .png()
+        .toBuffer(),
+    }),
+  );
   await expect(page.getByText('unreadable')).toHaveCount(2);
   await page.getByRole('button', { name: 'Make 2 missing' }).click();
   await expect(page.getByText('4 pictures, 2 sure, 2 to look at')).toBeVisible();
@@ -88,9 +120,13 @@ test('an archive moves a site to another browser, words and pictures and all', a
   await settled(other);
   await expect(other.getByRole('banner').getByText('Tarrowby Kite Circle')).toBeVisible();
   await expect(other.getByText('30 pictures, 21 sure')).toBeVisible();
-  await expect(other.getByRole('region', { name: 'Naming and recipe' })).toContainText('medium at most 600 px on its longer side');
+  await expect(other.getByRole('region', { name: 'Naming and recipe' })).toContainText(
+    'medium at most 600 px on its longer side',
+  );
   await show(other, 'Words, 1');
-  await expect(other.getByRole('textbox', { name: 'Copyright where a picture has none' })).toHaveValue('© 2026 The Circle');
+  await expect(other.getByRole('textbox', { name: 'Copyright where a picture has none' })).toHaveValue(
+    '© 2026 The Circle',
+  );
   await expect(other.getByRole('textbox', { name: 'Caption of delta-over-mere.jpg' })).toHaveValue('Delta, rising');
   await show(other, 'Order and names');
   await expect(other.getByRole('button', { name: 'by day', pressed: true })).toBeVisible();
@@ -103,7 +139,13 @@ test('an archive moves a site to another browser, words and pictures and all', a
 test('a bad archive is refused with what, where and what to do; a removed site can be put back', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
-  await page.locator('[data-pick="archive"]').setInputFiles({ name: 'site.zip', mimeType: 'application/zip', buffer: Buffer.from('PK\u0003\u0004 and no more') });
+  await page
+    .locator('[data-pick="archive"]')
+    .setInputFiles({
+      name: 'site.zip',
+      mimeType: 'application/zip',
+      buffer: Buffer.from('PK\u0003\u0004 and no more'),
+    });
   await expect(page.getByRole('alert')).toContainText('cut short');
   await page.getByRole('button', { name: 'Remove Tarrowby Kite Circle from the shelf' }).click();
   await expect(page.getByText('was removed')).toBeVisible();

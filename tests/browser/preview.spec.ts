@@ -1,11 +1,20 @@
 /** The live page: it follows the source, keeps its place, answers as a strict host would, and lights up with it. */
 import { bringIn, clickInside, expect, folderWith, goTo, openDemo, photograph, test } from './fixtures';
 
-const longPage = (title: string) => `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title><link rel="stylesheet" href="style.css"></head>\n<body>\n<h1>${title}</h1>\n<p><a href="a.jpg"><img src="thumbs/a.jpg" alt="a"></a></p>\n<p><a href="b.jpg"><img src="thumbs/b.jpg" alt="b"></a></p>\n${'<p>On the moor.</p>\n'.repeat(200)}</body></html>\n`;
+const longPage = (title: string) =>
+  `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title><link rel="stylesheet" href="style.css"></head>\n<body>\n<h1>${title}</h1>\n<p><a href="a.jpg"><img src="thumbs/a.jpg" alt="a"></a></p>\n<p><a href="b.jpg"><img src="thumbs/b.jpg" alt="b"></a></p>\n${'<p>On the moor.</p>\n'.repeat(200)}</body></html>\n`;
 
 async function site() {
   const small = await photograph(1, 400, 400);
-  return folderWith({ 'index.html': longPage('First'), 'style.css': 'h1 { color: rgb(1, 2, 3); }\n', 'a.jpg': await photograph(1), 'b.jpg': await photograph(2), 'thumbs/a.jpg': small, 'thumbs/b.jpg': await photograph(2, 400, 400), 'deep/index.html': longPage('Deep') });
+  return folderWith({
+    'index.html': longPage('First'),
+    'style.css': 'h1 { color: rgb(1, 2, 3); }\n',
+    'a.jpg': await photograph(1),
+    'b.jpg': await photograph(2),
+    'thumbs/a.jpg': small,
+    'thumbs/b.jpg': await photograph(2, 400, 400),
+    'deep/index.html': longPage('Deep'),
+  });
 }
 
 test('an edit shows in the live page, which keeps its place; a style shows without loading anew', async ({ page }) => {
@@ -51,15 +60,31 @@ test('the preview is as strict as a host: capitals, folders, ranges, missing fil
   const frame = page.locator('iframe[title$="1280 px"]');
   await expect(frame.contentFrame().locator('h1')).toBeVisible();
   const ask = (path: string, headers: Record<string, string> = {}) =>
-    frame.contentFrame().locator('body').evaluate(async (_body, [target, head]) => {
-      const answer = await fetch(target as string, { headers: head as Record<string, string>, redirect: 'manual' });
-      return { status: answer.status, kind: answer.type, type: answer.headers.get('Content-Type'), range: answer.headers.get('Content-Range'), length: (await answer.arrayBuffer()).byteLength };
-    }, [path, headers] as const);
+    frame
+      .contentFrame()
+      .locator('body')
+      .evaluate(
+        async (_body, [target, head]) => {
+          const answer = await fetch(target as string, { headers: head as Record<string, string>, redirect: 'manual' });
+          return {
+            status: answer.status,
+            kind: answer.type,
+            type: answer.headers.get('Content-Type'),
+            range: answer.headers.get('Content-Range'),
+            length: (await answer.arrayBuffer()).byteLength,
+          };
+        },
+        [path, headers] as const,
+      );
   expect(await ask('photos/large/Parafoil-Pair.JPG')).toMatchObject({ status: 200, type: 'image/jpeg' });
   expect(await ask('photos/large/parafoil-pair.jpg')).toMatchObject({ status: 404 });
   expect(await ask('photos')).toMatchObject({ kind: 'opaqueredirect' });
   expect(await ask('nothing.html')).toMatchObject({ status: 404, type: 'text/html; charset=utf-8' });
-  expect(await ask('css/kites.css', { Range: 'bytes=0-9' })).toMatchObject({ status: 206, range: expect.stringMatching(/^bytes 0-9\/\d+$/), length: 10 });
+  expect(await ask('css/kites.css', { Range: 'bytes=0-9' })).toMatchObject({
+    status: 206,
+    range: expect.stringMatching(/^bytes 0-9\/\d+$/),
+    length: 10,
+  });
   expect(await ask('css/kites.css', { Range: 'bytes=999999-' })).toMatchObject({ status: 416 });
 });
 
@@ -79,7 +104,11 @@ test('items are moved, removed and put back from the rail', async ({ page }) => 
   await openDemo(page, 'markup');
   const frame = page.frameLocator('iframe[title="Live page festival.html"]');
   // While the page loads anew there is nothing to read.
-  const titles = () => frame.locator('.meadow span').allTextContents().catch(() => []);
+  const titles = () =>
+    frame
+      .locator('.meadow span')
+      .allTextContents()
+      .catch(() => []);
   await expect(frame.locator('.meadow span')).toHaveCount(12);
   const before = await titles();
   await clickInside(page, 'Live page festival.html', (frame) => frame.getByRole('img', { name: 'A golden star kite' }));

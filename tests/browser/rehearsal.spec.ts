@@ -14,11 +14,23 @@ test.beforeEach(({ expected }) => {
 for (const kit of ['none', 'lightbox', 'lantern', 'peephole', 'sidebay']) {
   test(`a page wired by hand with ${kit} does on every strand what the model says`, async ({ page }) => {
     const rehearsed = await rehearsePage(page, filesFrom({ 'index.html': wiredPage(kit), ...kitFiles(kit) }));
-    expect(rehearsed.map(({ name, disagreements }) => ({ name, disagreements }))).toEqual(NAMES.map((name) => ({ name: `large/${name}.jpg`, disagreements: [] })));
+    expect(rehearsed.map(({ name, disagreements }) => ({ name, disagreements }))).toEqual(
+      NAMES.map((name) => ({ name: `large/${name}.jpg`, disagreements: [] })),
+    );
     for (const [n, { seen }] of rehearsed.entries()) {
       expect(seen.shows).toBe(`large/${NAMES[n]}.jpg`);
       if (kit === 'none') expect(seen.opened).toBe('address');
-      else expect(seen).toMatchObject({ opened: 'viewer', loaded: true, natural: { width: 900, height: 600 + n * 40 }, counter: { at: n + 1, of: 4 }, layers: 1, errors: [], missing: [], closed: kit === 'peephole' || kit === 'lightbox' ? 'key' : expect.stringMatching(/key|button/) });
+      else
+        expect(seen).toMatchObject({
+          opened: 'viewer',
+          loaded: true,
+          natural: { width: 900, height: 600 + n * 40 },
+          counter: { at: n + 1, of: 4 },
+          layers: 1,
+          errors: [],
+          missing: [],
+          closed: kit === 'peephole' || kit === 'lightbox' ? 'key' : expect.stringMatching(/key|button/),
+        });
     }
   });
 }
@@ -31,10 +43,18 @@ for (const { manifest } of KITS) {
     const wired = applyChange(files, planned.change);
     if (!wired.ok) throw new Error(wired.reason);
     const rehearsed = await rehearsePage(page, wired.files);
-    expect(rehearsed.map(({ name, disagreements }) => ({ name, disagreements }))).toEqual(NAMES.map((name) => ({ name: `large/${name}.jpg`, disagreements: [] })));
+    expect(rehearsed.map(({ name, disagreements }) => ({ name, disagreements }))).toEqual(
+      NAMES.map((name) => ({ name: `large/${name}.jpg`, disagreements: [] })),
+    );
     const opens = manifest.does === 'overlay' || manifest.does === 'stage';
-    expect(rehearsed.map(({ seen }) => [seen.opened, seen.shows])).toEqual(NAMES.map((name) => [opens ? 'viewer' : 'address', `large/${name}.jpg`]));
-    expect(rehearsed.map(({ seen }) => seen.reached)).toEqual(NAMES.map((_, n) => (n > 0 && manifest.does === 'show' ? 'step' : n > 1 && manifest.marker.on === 'sections' ? 'tab' : 'at once')));
+    expect(rehearsed.map(({ seen }) => [seen.opened, seen.shows])).toEqual(
+      NAMES.map((name) => [opens ? 'viewer' : 'address', `large/${name}.jpg`]),
+    );
+    expect(rehearsed.map(({ seen }) => seen.reached)).toEqual(
+      NAMES.map((_, n) =>
+        n > 0 && manifest.does === 'show' ? 'step' : n > 1 && manifest.marker.on === 'sections' ? 'tab' : 'at once',
+      ),
+    );
   });
 }
 
@@ -45,14 +65,24 @@ for (const fault of WIRING_FAULTS) {
     const [broken] = await rehearsePage(page, files, 'index.html', [n]);
     expect(broken?.disagreements ?? [], 'the model and the browser agree on the fault').toEqual([]);
     // What a visitor is promised: this picture, in the viewer, alone and among its neighbours.
-    const isWhole = (one: typeof broken) => one !== undefined && one.seen.opened === 'viewer' && one.seen.loaded && one.seen.layers === 1 && one.seen.shows === `large/${NAMES[n]}.jpg` && (one.seen.next ?? one.seen.back) !== null;
+    const isWhole = (one: typeof broken) =>
+      one !== undefined &&
+      one.seen.opened === 'viewer' &&
+      one.seen.loaded &&
+      one.seen.layers === 1 &&
+      one.seen.shows === `large/${NAMES[n]}.jpg` &&
+      (one.seen.next ?? one.seen.back) !== null;
     expect(isWhole(broken), 'the click goes wrong').toBe(fault.breaks === null);
     // What other scripts take is not there to be shown.
     if (fault.name.includes('titles')) expect(broken?.seen.words.join(' ')).not.toContain('kite');
     if (fault.fix === null) return;
     const site = read(files);
     const finding = findingsOf(site).find(({ rule }) => rule === fault.rule);
-    const planned = planFor(site, { kind: 'fix', finding: finding?.id ?? '', fix: finding?.fixes.findIndex(({ label }) => fault.fix?.test(label)) ?? -1 });
+    const planned = planFor(site, {
+      kind: 'fix',
+      finding: finding?.id ?? '',
+      fix: finding?.fixes.findIndex(({ label }) => fault.fix?.test(label)) ?? -1,
+    });
     if (!planned.ok) throw new Error(planned.reason);
     const mended = applyChange(files, planned.change);
     if (!mended.ok) throw new Error(mended.reason);

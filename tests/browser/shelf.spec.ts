@@ -5,11 +5,14 @@ import { expect, goTo, openDemo, photograph, settled, test } from './fixtures';
 
 /** Drops files as the operating system would hand them over. */
 async function drop(page: Page, files: { name: string; bytes: Uint8Array; type: string }[]): Promise<void> {
-  const transfer = await page.evaluateHandle((list) => {
-    const data = new DataTransfer();
-    for (const { name, bytes, type } of list) data.items.add(new File([new Uint8Array(bytes)], name, { type }));
-    return data;
-  }, files.map((file) => ({ ...file, bytes: [...file.bytes] })));
+  const transfer = await page.evaluateHandle(
+    (list) => {
+      const data = new DataTransfer();
+      for (const { name, bytes, type } of list) data.items.add(new File([new Uint8Array(bytes)], name, { type }));
+      return data;
+    },
+    files.map((file) => ({ ...file, bytes: [...file.bytes] })),
+  );
   const place = page.getByRole('group', { name: 'Bring in by dropping' });
   await place.dispatchEvent('dragenter', { dataTransfer: transfer });
   await place.dispatchEvent('dragover', { dataTransfer: transfer });
@@ -22,15 +25,29 @@ test.beforeEach(async ({ page }) => {
 });
 
 test('pictures that are dropped become a site', async ({ page }) => {
-  await drop(page, [{ name: 'one.jpg', bytes: await photograph(1), type: 'image/jpeg' }, { name: 'two.jpg', bytes: await photograph(2), type: 'image/jpeg' }]);
+  await drop(page, [
+    { name: 'one.jpg', bytes: await photograph(1), type: 'image/jpeg' },
+    { name: 'two.jpg', bytes: await photograph(2), type: 'image/jpeg' },
+  ]);
   await page.waitForURL(/\/pairs$/);
   await settled(page);
   await expect(page.getByText('2 pictures, 0 sure, 2 to look at')).toBeVisible();
 });
 
 test('a ZIP that is dropped comes in with its text to the byte', async ({ page }) => {
-  const text = '\uFEFF<!DOCTYPE html>\r\n<html lang="en"><head><meta charset="utf-8"><title>Über</title></head>\r\n<body><p>ok</p></body></html>\n';
-  await drop(page, [{ name: 'moor.zip', bytes: zipSync({ 'moor/index.html': strToU8(text), 'moor/latin.html': new Uint8Array([0x63, 0x61, 0x66, 0xe9]), 'moor/.DS_Store': strToU8('x') }), type: 'application/zip' }]);
+  const text =
+    '\uFEFF<!DOCTYPE html>\r\n<html lang="en"><head><meta charset="utf-8"><title>Über</title></head>\r\n<body><p>ok</p></body></html>\n';
+  await drop(page, [
+    {
+      name: 'moor.zip',
+      bytes: zipSync({
+        'moor/index.html': strToU8(text),
+        'moor/latin.html': new Uint8Array([0x63, 0x61, 0x66, 0xe9]),
+        'moor/.DS_Store': strToU8('x'),
+      }),
+      type: 'application/zip',
+    },
+  ]);
   await page.waitForURL(/\/pairs$/);
   const siteId = /site\/([^/]+)/.exec(page.url())?.[1] ?? '';
   const kept = await page.evaluate(async (site) => {
@@ -40,7 +57,14 @@ test('a ZIP that is dropped comes in with its text to the byte', async ({ page }
     });
     return new Promise<Record<string, string>>((resolve) => {
       const request = db.transaction('files').objectStore('files').getAll();
-      request.onsuccess = () => resolve(Object.fromEntries(request.result.filter((file) => file.siteId === site).map((file) => [file.path, file.content.text ?? `binary ${file.content.bytes}`])));
+      request.onsuccess = () =>
+        resolve(
+          Object.fromEntries(
+            request.result
+              .filter((file) => file.siteId === site)
+              .map((file) => [file.path, file.content.text ?? `binary ${file.content.bytes}`]),
+          ),
+        );
     });
   }, siteId);
   expect(kept['index.html']).toBe(text);
@@ -49,7 +73,13 @@ test('a ZIP that is dropped comes in with its text to the byte', async ({ page }
 });
 
 test('an archive with a path that leads out is refused whole, with the path and the reason', async ({ page }) => {
-  await drop(page, [{ name: 'bad.zip', bytes: zipSync({ 'good.html': strToU8('x'), '../../outside.html': strToU8('y') }), type: 'application/zip' }]);
+  await drop(page, [
+    {
+      name: 'bad.zip',
+      bytes: zipSync({ 'good.html': strToU8('x'), '../../outside.html': strToU8('y') }),
+      type: 'application/zip',
+    },
+  ]);
   const alert = page.getByRole('alert');
   await expect(alert).toContainText('nothing was');
   await expect(alert).toContainText('../../outside.html: the path leads out of the folder');
@@ -66,7 +96,10 @@ test('reading a long import can be stopped, and then nothing is there', async ({
       return read.call(this);
     };
   });
-  await drop(page, Array.from({ length: 60 }, (_, n) => ({ name: `p${n}.txt`, bytes: strToU8(`text ${n}`), type: 'text/plain' })));
+  await drop(
+    page,
+    Array.from({ length: 60 }, (_, n) => ({ name: `p${n}.txt`, bytes: strToU8(`text ${n}`), type: 'text/plain' })),
+  );
   await expect(page.getByRole('progressbar')).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByRole('alert')).toContainText('Stopped. Nothing was brought in.');
@@ -112,7 +145,12 @@ test('leaving unused pictures out leaves out just those', async ({ page }) => {
   await page.getByText('photos/small/', { exact: true }).click();
   const inside = page.getByRole('list', { name: 'Files in photos/small/' }).getByRole('listitem');
   await expect(inside).toHaveCount(23);
-  await expect(inside.filter({ hasText: 'unused' })).toHaveText([/glue-pot/, /sewing-seams/, /spare-spars/, /tail-bows/]);
+  await expect(inside.filter({ hasText: 'unused' })).toHaveText([
+    /glue-pot/,
+    /sewing-seams/,
+    /spare-spars/,
+    /tail-bows/,
+  ]);
   await page.getByRole('switch', { name: 'Leave unused pictures out' }).click();
   await expect(inside.filter({ hasText: 'left out' })).toHaveCount(4);
   await expect(page.getByText('45 files')).toBeVisible();

@@ -14,7 +14,12 @@ const siteFor = (hand: StyleHand): SiteFiles => siteOf({ 'index.html': hand.page
 
 async function show(page: Page, files: SiteFiles, width: number): Promise<void> {
   await page.setViewportSize({ width, height: 900 });
-  await page.setContent(textAt(files, 'index.html').replace(/<link rel="stylesheet"[^>]*>/, () => `<style>${textAt(files, 'kites.css')}</style>`));
+  await page.setContent(
+    textAt(files, 'index.html').replace(
+      /<link rel="stylesheet"[^>]*>/,
+      () => `<style>${textAt(files, 'kites.css')}</style>`,
+    ),
+  );
 }
 
 interface Boxes {
@@ -27,18 +32,26 @@ interface Boxes {
 const boxes = (page: Page): Promise<Boxes> =>
   page.evaluate(() => {
     const images = [...document.querySelectorAll('img:not(.logo)')];
-    const rooms = images.map((image) => (image.closest('li, figure, p, .pic, .strip > a') ?? image).getBoundingClientRect());
+    const rooms = images.map((image) =>
+      (image.closest('li, figure, p, .pic, .strip > a') ?? image).getBoundingClientRect(),
+    );
     const first = rooms[0]!;
     const row = rooms.filter(({ top }) => Math.abs(top - first.top) < 2);
     const next = row[1];
     const below = rooms.filter(({ left, top }) => Math.abs(left - first.left) < 2 && top > first.top + 2)[0];
     // Newspaper columns are filled as evenly as may be: of six, thirteen items fill five.
     const told = Number(getComputedStyle(document.querySelector('.press') ?? document.body).columnCount);
-    return { columns: told > 0 ? told : row.length, across: next ? next.left - first.right : 0, down: below ? below.top - first.bottom : 0 };
+    return {
+      columns: told > 0 ? told : row.length,
+      across: next ? next.left - first.right : 0,
+      down: below ? below.top - first.bottom : 0,
+    };
   });
 
-const setting = (files: SiteFiles, id: string, at: number | null = null) => layoutView(read(files), 'index.html', 0, at)?.settings.find((one) => one.id === id);
-const set = (files: SiteFiles, id: string, value: string | null, at: number | null = null): SiteFiles => after(files, { kind: 'set-style', page: 'index.html', gallery: 0, setting: id, value, at });
+const setting = (files: SiteFiles, id: string, at: number | null = null) =>
+  layoutView(read(files), 'index.html', 0, at)?.settings.find((one) => one.id === id);
+const set = (files: SiteFiles, id: string, value: string | null, at: number | null = null): SiteFiles =>
+  after(files, { kind: 'set-style', page: 'index.html', gallery: 0, setting: id, value, at });
 
 for (const hand of STYLE_HANDS) {
   test(`columns of a gallery: ${hand.name}`, async ({ page }) => {
@@ -55,8 +68,14 @@ for (const hand of STYLE_HANDS) {
     }
     // Two on a phone, whatever there was; wider windows stay.
     const four = hand.reads === '4' ? files : set(files, 'columns', '4');
-    const narrow = setting(four, 'columns', 600)?.value === '2' && setting(four, 'columns', 600)?.fromWide === false ? four : set(four, 'columns', '2', 600);
-    for (const [width, count] of [[1280, 4], [390, 2]] as const) {
+    const narrow =
+      setting(four, 'columns', 600)?.value === '2' && setting(four, 'columns', 600)?.fromWide === false
+        ? four
+        : set(four, 'columns', '2', 600);
+    for (const [width, count] of [
+      [1280, 4],
+      [390, 2],
+    ] as const) {
       await show(page, narrow, width);
       const shown = (await boxes(page)).columns;
       // A narrower condition of the author's own is kept.
@@ -93,19 +112,45 @@ test('room between columns and rows, in px as asked for, at three widths', async
   }
 });
 
-test('every other setting is what getComputedStyle says, and nothing outside of the gallery changes', async ({ page }) => {
-  const cases: { id: string; value: string; on: string; property: string; computed: string | RegExp; also?: [string, string][] }[] = [
+test('every other setting is what getComputedStyle says, and nothing outside of the gallery changes', async ({
+  page,
+}) => {
+  const cases: {
+    id: string;
+    value: string;
+    on: string;
+    property: string;
+    computed: string | RegExp;
+    also?: [string, string][];
+  }[] = [
     { id: 'corners', value: '6px', on: '.meadow img', property: 'border-radius', computed: '6px' },
-    { id: 'border', value: '2px solid #74468c', on: '.meadow img', property: 'border-top-color', computed: 'rgb(116, 70, 140)' },
+    {
+      id: 'border',
+      value: '2px solid #74468c',
+      on: '.meadow img',
+      property: 'border-top-color',
+      computed: 'rgb(116, 70, 140)',
+    },
     { id: 'caption-lines', value: '2', on: '.meadow .say', property: 'min-height', computed: /^\d/ },
     { id: 'page-ground', value: '#f7f9f6', on: 'body', property: 'background-color', computed: 'rgb(247, 249, 246)' },
-    { id: 'gallery-ground', value: 'rgb(1, 2, 3)', on: '.meadow', property: 'background-color', computed: 'rgb(1, 2, 3)' },
+    {
+      id: 'gallery-ground',
+      value: 'rgb(1, 2, 3)',
+      on: '.meadow',
+      property: 'background-color',
+      computed: 'rgb(1, 2, 3)',
+    },
     { id: 'content-width', value: '600px', on: 'body', property: 'max-width', computed: '600px' },
     { id: 'across', value: 'center', on: '.meadow', property: 'justify-content', computed: 'center' },
     { id: 'down', value: 'end', on: '.meadow', property: 'align-items', computed: 'end' },
   ];
   const hand = STYLE_HANDS.find(({ name }) => name.startsWith('flex with fixed'))!;
-  const looks = () => page.evaluate(() => ['color', 'border-top-width', 'border-radius', 'opacity', 'width', 'min-height'].map((property) => getComputedStyle(document.querySelector('.logo')!).getPropertyValue(property)).join('|'));
+  const looks = () =>
+    page.evaluate(() =>
+      ['color', 'border-top-width', 'border-radius', 'opacity', 'width', 'min-height']
+        .map((property) => getComputedStyle(document.querySelector('.logo')!).getPropertyValue(property))
+        .join('|'),
+    );
   for (const { id, value, on, property, computed } of cases) {
     const files = siteFor(hand);
     await show(page, files, 1280);
@@ -113,8 +158,15 @@ test('every other setting is what getComputedStyle says, and nothing outside of 
     const changed = set(files, id, value);
     for (const width of WIDTHS) {
       await show(page, changed, width);
-      const said = await page.evaluate(([selector, name]) => [...document.querySelectorAll(selector!)].map((one) => getComputedStyle(one).getPropertyValue(name!)), [on, property]);
-      for (const one of said) expect(one, `${id} at ${width}`).toMatch(computed instanceof RegExp ? computed : new RegExp(`^${computed.replace(/[()]/g, '\\$&')}$`));
+      const said = await page.evaluate(
+        ([selector, name]) =>
+          [...document.querySelectorAll(selector!)].map((one) => getComputedStyle(one).getPropertyValue(name!)),
+        [on, property],
+      );
+      for (const one of said)
+        expect(one, `${id} at ${width}`).toMatch(
+          computed instanceof RegExp ? computed : new RegExp(`^${computed.replace(/[()]/g, '\\$&')}$`),
+        );
     }
     await show(page, changed, 1280);
     if (id !== 'content-width') expect(await looks()).toBe(logo);
@@ -123,7 +175,13 @@ test('every other setting is what getComputedStyle says, and nothing outside of 
   // A shape: each thumbnail fills its column and is as high as wide.
   const square = set(siteFor(hand), 'shape', '1 / 1');
   await show(page, square, 768);
-  const sides = await page.evaluate(() => [...document.querySelectorAll('.meadow img')].map((image) => [image.getBoundingClientRect().width, image.getBoundingClientRect().height, getComputedStyle(image).objectFit]));
+  const sides = await page.evaluate(() =>
+    [...document.querySelectorAll('.meadow img')].map((image) => [
+      image.getBoundingClientRect().width,
+      image.getBoundingClientRect().height,
+      getComputedStyle(image).objectFit,
+    ]),
+  );
   for (const [width, height, fit] of sides) expect([width, fit]).toEqual([height, 'cover']);
 });
 
@@ -135,7 +193,8 @@ test('hover, focus and pressed states show what was set', async ({ page }) => {
   files = set(files, 'active-opacity', '0.5');
   await show(page, files, 768);
   const image = page.locator('.meadow img').first();
-  const says = (property: string) => image.evaluate((one, name) => getComputedStyle(one).getPropertyValue(name), property);
+  const says = (property: string) =>
+    image.evaluate((one, name) => getComputedStyle(one).getPropertyValue(name), property);
   expect(await says('opacity')).toBe('1');
   await image.hover();
   expect(await says('opacity')).toBe('0.8');
@@ -147,6 +206,15 @@ test('hover, focus and pressed states show what was set', async ({ page }) => {
   await page.keyboard.press('Tab');
   await page.keyboard.press('Shift+Tab');
   expect(await says('outline-width')).toBe('3px');
-  expect(await page.locator('.meadow img').nth(1).evaluate((one) => getComputedStyle(one).outlineStyle)).toBe('none');
-  expect([setting(files, 'hover-opacity')?.value, setting(files, 'focus-outline')?.value, setting(files, 'active-opacity')?.value]).toEqual(['0.8', '3px solid #1d4f7c', '0.5']);
+  expect(
+    await page
+      .locator('.meadow img')
+      .nth(1)
+      .evaluate((one) => getComputedStyle(one).outlineStyle),
+  ).toBe('none');
+  expect([
+    setting(files, 'hover-opacity')?.value,
+    setting(files, 'focus-outline')?.value,
+    setting(files, 'active-opacity')?.value,
+  ]).toEqual(['0.8', '3px solid #1d4f7c', '0.5']);
 });

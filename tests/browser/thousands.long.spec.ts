@@ -15,8 +15,13 @@ async function folderOf(count: number): Promise<string> {
   const side = 12;
   for (let n = 0; n < count / 2; n++) {
     let state = n + 1;
-    const pixels = Buffer.from(Array.from({ length: side * side * 3 }, () => (state = (state * 48271) % 2147483647) % 256));
-    const large = await sharp(pixels, { raw: { width: side, height: side, channels: 3 } }).resize(240, 240, { kernel: 'cubic' }).jpeg({ quality: 70 }).toBuffer();
+    const pixels = Buffer.from(
+      Array.from({ length: side * side * 3 }, () => (state = (state * 48271) % 2147483647) % 256),
+    );
+    const large = await sharp(pixels, { raw: { width: side, height: side, channels: 3 } })
+      .resize(240, 240, { kernel: 'cubic' })
+      .jpeg({ quality: 70 })
+      .toBuffer();
     writeFileSync(join(folder, 'large', `p${n}.jpg`), large);
     writeFileSync(join(folder, 'small', `p${n}.jpg`), await sharp(large).resize(100).jpeg({ quality: 70 }).toBuffer());
   }
@@ -55,28 +60,36 @@ test(`${COUNT} pictures`, async ({ page }) => {
     return (metrics.find(({ name }) => name === 'JSHeapUsedSize')?.value ?? 0) / 1e6;
   };
   const before = await heap();
-  const { made: longest, tasks } = await tracing(page, () => page.evaluate(async () => {
-    const tasks: number[] = [];
-    const observer = new PerformanceObserver((list) => tasks.push(...list.getEntries().map((entry) => entry.duration)));
-    observer.observe({ type: 'longtask' });
-    const main = document.querySelector('main')!;
-    const frames: number[] = [];
-    let last = performance.now();
-    for (let step = 0; step < 400; step++) {
-      main.scrollTop += step % 100 < 90 ? 140 : 4000;
-      await new Promise(requestAnimationFrame);
-      frames.push(performance.now() - last);
-      last = performance.now();
-    }
-    await new Promise((done) => setTimeout(done, 300));
-    observer.disconnect();
-    frames.sort((a, b) => a - b);
-    return { tasks, median: frames[200]!, slow: frames[396]! };
-  }));
+  const { made: longest, tasks } = await tracing(page, () =>
+    page.evaluate(async () => {
+      const tasks: number[] = [];
+      const observer = new PerformanceObserver((list) =>
+        tasks.push(...list.getEntries().map((entry) => entry.duration)),
+      );
+      observer.observe({ type: 'longtask' });
+      const main = document.querySelector('main')!;
+      const frames: number[] = [];
+      let last = performance.now();
+      for (let step = 0; step < 400; step++) {
+        main.scrollTop += step % 100 < 90 ? 140 : 4000;
+        await new Promise(requestAnimationFrame);
+        frames.push(performance.now() - last);
+        last = performance.now();
+      }
+      await new Promise((done) => setTimeout(done, 300));
+      observer.disconnect();
+      frames.sort((a, b) => a - b);
+      return { tasks, median: frames[200]!, slow: frames[396]! };
+    }),
+  );
   const after = await heap();
-  console.log(`scrolling: frames ${longest.median.toFixed(0)} ms in the middle, ${longest.slow.toFixed(0)} ms of the slowest hundredth; tasks above ${LONG_TASK} ms: ${longest.tasks.map((ms) => ms.toFixed(0)).join(', ') || 'none'}`);
+  console.log(
+    `scrolling: frames ${longest.median.toFixed(0)} ms in the middle, ${longest.slow.toFixed(0)} ms of the slowest hundredth; tasks above ${LONG_TASK} ms: ${longest.tasks.map((ms) => ms.toFixed(0)).join(', ') || 'none'}`,
+  );
   console.log(`heap of the main thread: ${before.toFixed(0)} MB before scrolling, ${after.toFixed(0)} MB after`);
-  console.log(`of those the thread itself computed: ${tasks.map(({ wall, cpu }) => `${cpu.toFixed(0)} of ${wall.toFixed(0)}`).join(', ') || 'none'} ms`);
+  console.log(
+    `of those the thread itself computed: ${tasks.map(({ wall, cpu }) => `${cpu.toFixed(0)} of ${wall.toFixed(0)}`).join(', ') || 'none'} ms`,
+  );
   // Where others take the processor away, a task is long without doing anything; what it computes is ours.
   expect(tasks.filter(({ cpu }) => cpu > LONG_TASK)).toEqual([]);
   expect(after).toBeLessThan(before * 1.3 + 10);

@@ -33,7 +33,9 @@ async function stepThrough(page: Page, address: string): Promise<void> {
     await expect(dialog.locator('.enlarge-counter')).toHaveText(`${n + 1} of 12`);
     await expect(dialog.locator('.enlarge-caption')).toHaveText(`Walk ${name.slice(-2)}`);
     await expect(dialog.locator('.enlarge-picture')).toHaveAttribute('src', new RegExp(`${name}\\.jpg$`));
-    await expect.poll(() => dialog.locator('.enlarge-picture').evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(1200);
+    await expect
+      .poll(() => dialog.locator('.enlarge-picture').evaluate((image: HTMLImageElement) => image.naturalWidth))
+      .toBe(1200);
     if (n < 11) await page.keyboard.press('ArrowRight');
   }
   expect(await violations(page), 'the exported page with the lightbox open').toEqual([]);
@@ -42,7 +44,10 @@ async function stepThrough(page: Page, address: string): Promise<void> {
   expect(await violations(page), 'the exported page').toEqual([]);
 }
 
-test('twelve photographs become a gallery that opens every picture, in at most fifteen clicks', async ({ page, browser }) => {
+test('twelve photographs become a gallery that opens every picture, in at most fifteen clicks', async ({
+  page,
+  browser,
+}) => {
   test.setTimeout(120_000);
   const files: Record<string, Buffer> = {};
   for (const [n, name] of NAMES.entries()) files[`${name}.jpg`] = await photograph(n);
@@ -74,7 +79,8 @@ test('twelve photographs become a gallery that opens every picture, in at most f
   await expect(page.getByText('12 of 12 links answered')).toBeVisible();
   await click(/^Proof/, 'link');
   await expect(page.getByText('12 strands, nothing found wrong')).toBeVisible();
-  for (const width of [390, 768, 1280]) await expect(page.frameLocator(`iframe[title="index.html at ${width} px"]`).locator('figure img')).toHaveCount(12);
+  for (const width of [390, 768, 1280])
+    await expect(page.frameLocator(`iframe[title="index.html at ${width} px"]`).locator('figure img')).toHaveCount(12);
   await click(/^Pack/, 'link');
   const download = page.waitForEvent('download');
   await click('Save as ZIP');
@@ -86,13 +92,34 @@ test('twelve photographs become a gallery that opens every picture, in at most f
 
   // Two programs that know nothing of ours read the archive (PKWARE APPNOTE).
   expect(execFileSync('unzip', ['-t', zip], { encoding: 'utf8' })).toContain('No errors detected');
-  const listed = execFileSync('python3', ['-c', 'import sys,zipfile; z=zipfile.ZipFile(sys.argv[1]); assert z.testzip() is None; print("\\n".join(z.namelist()))', zip], { encoding: 'utf8' }).trim().split('\n');
+  const listed = execFileSync(
+    'python3',
+    [
+      '-c',
+      'import sys,zipfile; z=zipfile.ZipFile(sys.argv[1]); assert z.testzip() is None; print("\\n".join(z.namelist()))',
+      zip,
+    ],
+    { encoding: 'utf8' },
+  )
+    .trim()
+    .split('\n');
   const unpacked = join(target, 'unpacked');
   execFileSync('unzip', ['-q', zip, '-d', unpacked]);
-  const onDisk = readdirSync(unpacked, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile()).length;
+  const onDisk = readdirSync(unpacked, { recursive: true, withFileTypes: true }).filter((entry) =>
+    entry.isFile(),
+  ).length;
   expect(listed).toHaveLength(onDisk);
   expect(listed).not.toContain('heathmoor.json');
-  expect(listed.sort()).toEqual([...NAMES.map((name) => `${name}.jpg`), ...NAMES.map((name) => `thumbs/${name}.jpg`), 'index.html', 'style.css', 'viewer/lightbox.css', 'viewer/lightbox.js'].sort());
+  expect(listed.sort()).toEqual(
+    [
+      ...NAMES.map((name) => `${name}.jpg`),
+      ...NAMES.map((name) => `thumbs/${name}.jpg`),
+      'index.html',
+      'style.css',
+      'viewer/lightbox.css',
+      'viewer/lightbox.js',
+    ].sort(),
+  );
   expect(await htmlErrors(listed.filter(isPagePath).map((path) => join(unpacked, path)))).toEqual([]);
 
   const { server, address } = await host(unpacked, '/some/where/');
@@ -105,7 +132,12 @@ test('twelve photographs become a gallery that opens every picture, in at most f
   const plain = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
   for (let n = 0; n < 12; n++) {
     await plain.goto(address);
-    const [answer] = await Promise.all([plain.waitForResponse((response) => response.url().endsWith(`/${NAMES[n]}.jpg`) && response.request().isNavigationRequest()), plain.locator('figure a').nth(n).click()]);
+    const [answer] = await Promise.all([
+      plain.waitForResponse(
+        (response) => response.url().endsWith(`/${NAMES[n]}.jpg`) && response.request().isNavigationRequest(),
+      ),
+      plain.locator('figure a').nth(n).click(),
+    ]);
     expect(answer.status()).toBe(200);
     expect(answer.headers()['content-type']).toBe('image/jpeg');
   }

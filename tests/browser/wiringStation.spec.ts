@@ -12,11 +12,32 @@ import { expect, folderWith, goTo, openDemo, openFiles, openPage, test, unpacked
 
 /** Pictures of their own colours, larger ones in other shapes. */
 async function pictures(): Promise<Record<string, Buffer>> {
-  const made = NAMES.flatMap((name, n) => [['small', 60, 40], ['large', 900, 600 + n * 40]].map(async ([folder, width, height]) => [`${folder}/${name}.jpg`, await sharp({ create: { width: Number(width), height: Number(height), channels: 3, background: { r: 60 + n * 40, g: 120, b: 200 - n * 40 } } }).jpeg().toBuffer()] as const));
+  const made = NAMES.flatMap((name, n) =>
+    [
+      ['small', 60, 40],
+      ['large', 900, 600 + n * 40],
+    ].map(
+      async ([folder, width, height]) =>
+        [
+          `${folder}/${name}.jpg`,
+          await sharp({
+            create: {
+              width: Number(width),
+              height: Number(height),
+              channels: 3,
+              background: { r: 60 + n * 40, g: 120, b: 200 - n * 40 },
+            },
+          })
+            .jpeg()
+            .toBuffer(),
+        ] as const,
+    ),
+  );
   return Object.fromEntries(await Promise.all(made));
 }
 
-const kitButton = (page: Page, title: string) => page.getByRole('group', { name: 'Kit' }).getByRole('button', { name: new RegExp(`^${title}`) });
+const kitButton = (page: Page, title: string) =>
+  page.getByRole('group', { name: 'Kit' }).getByRole('button', { name: new RegExp(`^${title}`) });
 
 async function rehearse(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Rehearse' }).click();
@@ -34,24 +55,35 @@ async function wireWith(page: Page, title: string): Promise<void> {
 
 for (const { manifest } of KITS) {
   test(`a page is wired with ${manifest.title}, and a rehearsal agrees on every strand`, async ({ page }) => {
-    await openFiles(page, { 'index.html': manifest.marker.on === 'sections' ? PARTS : wiredPage('none'), ...(await pictures()) });
+    await openFiles(page, {
+      'index.html': manifest.marker.on === 'sections' ? PARTS : wiredPage('none'),
+      ...(await pictures()),
+    });
     await goTo(page, 'wiring');
     await wireWith(page, manifest.title);
     await rehearse(page);
     await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
     const opens = manifest.does === 'overlay' || manifest.does === 'stage';
     await expect(page.getByRole('list', { name: 'Strands' }).getByText(/^Seen so/)).toHaveCount(4);
-    if (opens) await expect(page.getByRole('list', { name: 'Strands' }).getByText(/^Seen so, \d+ ms, \d+ × \d+/)).toHaveCount(4);
+    if (opens)
+      await expect(page.getByRole('list', { name: 'Strands' }).getByText(/^Seen so, \d+ ms, \d+ × \d+/)).toHaveCount(4);
     expect(await violations(page)).toEqual([]);
     const folder = await unpacked(page);
-    for (const file of manifest.files) expect(readFileSync(join(folder, manifest.folder, file.name), 'utf8')).toBe(kitNamed(manifest.name).files[file.name]);
+    for (const file of manifest.files)
+      expect(readFileSync(join(folder, manifest.folder, file.name), 'utf8')).toBe(
+        kitNamed(manifest.name).files[file.name],
+      );
     await page.getByRole('button', { name: /^Undo: Wire/ }).click();
     await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeVisible();
-    expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(manifest.marker.on === 'sections' ? PARTS : wiredPage('none'));
+    expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(
+      manifest.marker.on === 'sections' ? PARTS : wiredPage('none'),
+    );
   });
 }
 
-test('a viewer script that its author wrote: read, completed beside its lines, kept, wired and rehearsed', async ({ page }) => {
+test('a viewer script that its author wrote: read, completed beside its lines, kept, wired and rehearsed', async ({
+  page,
+}) => {
   await openFiles(page, { 'index.html': wiredPage('none'), ...(await pictures()) });
   await goTo(page, 'wiring');
   await page.getByRole('button', { name: 'Wire this page' }).click();
@@ -87,7 +119,11 @@ test('a script comes in as a ZIP as well, and its files are put where pages look
   await goTo(page, 'wiring');
   await page.getByRole('button', { name: 'Wire this page' }).click();
   await page.getByRole('button', { name: 'Bring in a script of your own' }).click();
-  const folder = folderWith({ 'roam.zip': Buffer.from(zipSync(Object.fromEntries(Object.entries(OWN_SCRIPT).map(([name, text]) => [`roam/${name}`, strToU8(text)])))) });
+  const folder = folderWith({
+    'roam.zip': Buffer.from(
+      zipSync(Object.fromEntries(Object.entries(OWN_SCRIPT).map(([name, text]) => [`roam/${name}`, strToU8(text)]))),
+    ),
+  });
   await page.locator('[data-pick="script"]').setInputFiles(join(folder, 'roam.zip'));
   const dialog = page.getByRole('dialog', { name: 'A script of your own' });
   await expect(dialog.getByRole('textbox', { name: 'Name' })).toHaveValue('roam');
@@ -134,7 +170,10 @@ test('from one kit to another and off the page: one change each, shown before it
   expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(wiredPage('none'));
 });
 
-test('the demo’s workshop page: its faults are seen in the loom, mended one by one, and rehearsed before and after', async ({ page, expected }) => {
+test('the demo’s workshop page: its faults are seen in the loom, mended one by one, and rehearsed before and after', async ({
+  page,
+  expected,
+}) => {
   expected.console.push(/startLightbox is not defined/);
   await openDemo(page, 'wiring');
   await openPage(page, 'workshop.html');

@@ -7,9 +7,15 @@ import type { Page } from '@playwright/test';
 import { violations } from './axe';
 import { expect, goTo, openDemo, scrollTo, show, test, unpacked } from './fixtures';
 
-const row = (page: Page, file: string) => page.getByRole('list', { name: 'Words' }).getByRole('listitem').filter({ has: page.getByText(file, { exact: true }) });
+const row = (page: Page, file: string) =>
+  page
+    .getByRole('list', { name: 'Words' })
+    .getByRole('listitem')
+    .filter({ has: page.getByText(file, { exact: true }) });
 
-test('alt texts and captions are written in a fast list by keyboard alone, the picture large beside it', async ({ page }) => {
+test('alt texts and captions are written in a fast list by keyboard alone, the picture large beside it', async ({
+  page,
+}) => {
   await openDemo(page);
   await show(page, 'Words, 1');
   expect(await violations(page)).toEqual([]);
@@ -42,20 +48,34 @@ test('alt texts and captions are written in a fast list by keyboard alone, the p
   expect(readFileSync(join(out, 'workshop.html'), 'utf8')).toContain('alt="Paper being cut for a sail"');
 });
 
-test('words go out as CSV and come in again: only what is other is changed, in one step, and what has no place is said', async ({ page }) => {
+test('words go out as CSV and come in again: only what is other is changed, in one step, and what has no place is said', async ({
+  page,
+}) => {
   await openDemo(page);
   await show(page, 'Words, 1');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();
   const text = readFileSync((await (await download).path())!, 'utf8');
-  const { data } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), { header: true, skipEmptyLines: true });
+  const { data } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
+    header: true,
+    skipEmptyLines: true,
+  });
   expect(data.length).toBeGreaterThan(20);
   expect(data.find(({ file }) => file === 'photos/large/paper-cut.jpg')?.alt).toBe('(missing)');
-  const read = async (rows: Record<string, string>[]) => page.locator('[data-pick="words"]').setInputFiles({ name: 'words.csv', mimeType: 'text/csv', buffer: Buffer.from(Papa.unparse(rows)) });
+  const read = async (rows: Record<string, string>[]) =>
+    page
+      .locator('[data-pick="words"]')
+      .setInputFiles({ name: 'words.csv', mimeType: 'text/csv', buffer: Buffer.from(Papa.unparse(rows)) });
 
   await read(data);
   await expect(page.getByText('words.csv: 0 rows with other words, nothing to change.')).toBeVisible();
-  const changed = data.map((one) => (one.file === 'photos/large/reel-box.jpg' ? { ...one, alt: 'A reel, "wound" & ready', caption: 'The reel' } : one.file === 'photos/large/paper-cut.jpg' ? { ...one, alt: 'Paper cut', copyright: '© Somebody' } : one));
+  const changed = data.map((one) =>
+    one.file === 'photos/large/reel-box.jpg'
+      ? { ...one, alt: 'A reel, "wound" & ready', caption: 'The reel' }
+      : one.file === 'photos/large/paper-cut.jpg'
+        ? { ...one, alt: 'Paper cut', copyright: '© Somebody' }
+        : one,
+  );
   await read([...changed, { page: 'gone.html', file: 'x.jpg', alt: 'x' }]);
   await expect(page.getByText('words.csv: 2 rows with other words.')).toBeVisible();
   await expect(page.getByText(`Row ${data.length + 1}: x.jpg is not on gone.html.`)).toBeVisible();
@@ -63,11 +83,15 @@ test('words go out as CSV and come in again: only what is other is changed, in o
   await expect(await scrollTo(page, alt)).toHaveValue('A reel, "wound" & ready');
   await page.getByRole('button', { name: 'Undo: Take 2 rows of words from words.csv' }).click();
   await expect(await scrollTo(page, alt)).not.toHaveValue('A reel, "wound" & ready');
-  await page.locator('[data-pick="words"]').setInputFiles({ name: 'bad.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\n"1,2\n') });
+  await page
+    .locator('[data-pick="words"]')
+    .setInputFiles({ name: 'bad.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\n"1,2\n') });
   await expect(page.getByText(/^bad\.csv: Line \d/)).toBeVisible();
 });
 
-test('where pictures were taken is said, and removed when the site leaves, but for what is kept on purpose', async ({ page }) => {
+test('where pictures were taken is said, and removed when the site leaves, but for what is kept on purpose', async ({
+  page,
+}) => {
   await openDemo(page);
   await show(page, 'Words, 1');
   const copyright = page.getByRole('textbox', { name: 'Copyright where a picture has none' });

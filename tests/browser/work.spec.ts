@@ -24,13 +24,27 @@ test('pairs are added in the page’s own pattern, with the pictures’ own word
   await dialog.getByRole('checkbox', { name: 'Add tail-bows' }).click();
   await dialog.getByRole('button', { name: 'Write 3 items' }).click();
   await expect(page.getByText('11 items in 1 gallery')).toBeVisible();
-  await expect(page.frameLocator('iframe[title="Live page workshop.html"]').locator('.shot em')).toHaveText(['Reel box', 'Tail makers', 'Winding line', 'Spar splice', 'Bridle knots', 'Bamboo, split', 'Paper cut', 'First flight', 'Glue pot', 'Seams & "stitches"', 'Spare spars']);
+  await expect(page.frameLocator('iframe[title="Live page workshop.html"]').locator('.shot em')).toHaveText([
+    'Reel box',
+    'Tail makers',
+    'Winding line',
+    'Spar splice',
+    'Bridle knots',
+    'Bamboo, split',
+    'Paper cut',
+    'First flight',
+    'Glue pot',
+    'Seams & "stitches"',
+    'Spare spars',
+  ]);
   const text = readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8');
   const before = readFileSync(new URL('../../demo/site/workshop.html', import.meta.url), 'utf8');
   const at = before.lastIndexOf('</p>\n</div>') + 4;
   expect(text.startsWith(before.slice(0, at))).toBe(true);
   expect(text.endsWith(before.slice(at))).toBe(true);
-  expect(text).toContain('  <p class="shot"><a href="photos/large/sewing-seams.jpg" data-enlarge data-enlarge-group="workshop" title="Seams &amp; &quot;stitches&quot;">\n    <img src="photos/small/sewing-seams.jpg" width="150" height="100" alt="The seams of a parafoil"></a>\n    <em>Seams &amp; "stitches"</em></p>');
+  expect(text).toContain(
+    '  <p class="shot"><a href="photos/large/sewing-seams.jpg" data-enlarge data-enlarge-group="workshop" title="Seams &amp; &quot;stitches&quot;">\n    <img src="photos/small/sewing-seams.jpg" width="150" height="100" alt="The seams of a parafoil"></a>\n    <em>Seams &amp; "stitches"</em></p>',
+  );
 });
 
 test('with all faults mended the demo leaves valid, and opens every picture from disk', async ({ page, browser }) => {
@@ -52,7 +66,10 @@ test('with all faults mended the demo leaves valid, and opens every picture from
   expect(await htmlErrors(['index', 'festival', 'workshop'].map((name) => join(folder, `${name}.html`)))).toEqual([]);
 
   const visitor = await browser.newPage();
-  for (const [name, count] of [['festival', 12], ['workshop', 8]] as const) {
+  for (const [name, count] of [
+    ['festival', 12],
+    ['workshop', 8],
+  ] as const) {
     await visitor.goto(`file://${join(folder, `${name}.html`)}`);
     await visitor.locator('a[data-enlarge]').first().click();
     for (let n = 1; n <= count; n++) {
@@ -64,12 +81,24 @@ test('with all faults mended the demo leaves valid, and opens every picture from
   await visitor.close();
 });
 
-test('a caption is set from the rail, typed text is undone by the one history, and wiring takes only what is missing', async ({ page }) => {
+test('a caption is set from the rail, typed text is undone by the one history, and wiring takes only what is missing', async ({
+  page,
+}) => {
   await page.goto('/');
   await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
-  const html = '<!DOCTYPE html>\r\n<html lang="en">\r\n<head><meta charset="utf-8"><title>t</title></head>\r\n<body>\r\n<h1>Walk</h1>\r\n<figure><a href="a.jpg"><img src="thumbs/a.jpg" alt="A"></a><figcaption>old</figcaption></figure>\r\n<figure><a href="b.jpg"><img src="thumbs/b.jpg" alt="B"></a><figcaption>two</figcaption></figure>\r\n</body>\r\n</html>\r\n';
+  const html =
+    '<!DOCTYPE html>\r\n<html lang="en">\r\n<head><meta charset="utf-8"><title>t</title></head>\r\n<body>\r\n<h1>Walk</h1>\r\n<figure><a href="a.jpg"><img src="thumbs/a.jpg" alt="A"></a><figcaption>old</figcaption></figure>\r\n<figure><a href="b.jpg"><img src="thumbs/b.jpg" alt="B"></a><figcaption>two</figcaption></figure>\r\n</body>\r\n</html>\r\n';
   const small = (n: number) => photograph(n, 600, 400);
-  await bringIn(page, folderWith({ 'index.html': html, 'a.jpg': await photograph(1), 'b.jpg': await photograph(2), 'thumbs/a.jpg': await small(1), 'thumbs/b.jpg': await small(2) }));
+  await bringIn(
+    page,
+    folderWith({
+      'index.html': html,
+      'a.jpg': await photograph(1),
+      'b.jpg': await photograph(2),
+      'thumbs/a.jpg': await small(1),
+      'thumbs/b.jpg': await small(2),
+    }),
+  );
   await goTo(page, 'markup');
   await expect(page.getByText('2 items in 1 gallery')).toBeVisible();
   await page.keyboard.press('j');
@@ -97,7 +126,10 @@ test('a caption is set from the rail, typed text is undone by the one history, a
   // Typing with a pause in it is more than one entry, so the number is not known beforehand.
   const nothing = page.getByRole('button', { name: 'Nothing to undo' });
   for (let n = 0; n < 15 && (await nothing.count()) === 0; n++) {
-    await page.getByRole('button', { name: /^Undo: / }).click({ timeout: 3000 }).catch(() => undefined);
+    await page
+      .getByRole('button', { name: /^Undo: / })
+      .click({ timeout: 3000 })
+      .catch(() => undefined);
     await expect(page.getByRole('button', { name: /^Redo: / })).toBeEnabled();
   }
   await expect(nothing).toBeVisible();

@@ -6,19 +6,45 @@ import { readdirSync, readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { describe, expect, it } from 'vitest';
-import { attributeOf, editAttribute, galleriesOf, hazardsOf, menusOf, parsePage, patternOf, setCaption } from '../../core/markup/index.ts';
+import {
+  attributeOf,
+  editAttribute,
+  galleriesOf,
+  hazardsOf,
+  menusOf,
+  parsePage,
+  patternOf,
+  setCaption,
+} from '../../core/markup/index.ts';
 import { applyEdits, invertEdits, decodeText, encodeText, type Edit } from '../../core/site/index.ts';
 
 const FOLDER = '/usr/share/doc/debian-policy';
-const pages = existsSync(FOLDER) ? readdirSync(FOLDER, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile() && /\.html?$/i.test(entry.name)).map((entry) => join(entry.parentPath, entry.name)) : [];
+const pages = existsSync(FOLDER)
+  ? readdirSync(FOLDER, { recursive: true, withFileTypes: true })
+      .filter((entry) => entry.isFile() && /\.html?$/i.test(entry.name))
+      .map((entry) => join(entry.parentPath, entry.name))
+  : [];
 
 /** Every element that parse5 gives a place, with its attributes, in document order. */
-function located(text: string): { tag: string; start: number; end: number; attributes: [string, string, number, number][] }[] {
+function located(
+  text: string,
+): { tag: string; start: number; end: number; attributes: [string, string, number, number][] }[] {
   const found: ReturnType<typeof located> = [];
   const visit = (node: Tree.ChildNode) => {
     if (!('tagName' in node)) return;
     const place = node.sourceCodeLocation;
-    if (place) found.push({ tag: node.tagName, start: place.startOffset, end: place.endOffset, attributes: node.attrs.flatMap(({ name, value }) => (place.attrs?.[name] ? [[name, value, place.attrs[name].startOffset, place.attrs[name].endOffset]] : []) as [string, string, number, number][]) });
+    if (place)
+      found.push({
+        tag: node.tagName,
+        start: place.startOffset,
+        end: place.endOffset,
+        attributes: node.attrs.flatMap(
+          ({ name, value }) =>
+            (place.attrs?.[name]
+              ? [[name, value, place.attrs[name].startOffset, place.attrs[name].endOffset]]
+              : []) as [string, string, number, number][],
+        ),
+      });
     ('content' in node ? (node as Tree.Template).content.childNodes : node.childNodes).forEach(visit);
   };
   parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: false }).childNodes.forEach(visit);
@@ -44,7 +70,15 @@ describe.skipIf(pages.length === 0)('the pages of a manual', () => {
     // Opened and saved, it is the same to the byte.
     expect(Buffer.from(encodeText(text)).equals(Buffer.from(bytes))).toBe(true);
     const page = parsePage(text);
-    expect(page.elements.filter(({ range }) => range).map(({ tag, range, attributes }) => ({ tag, ...range, attributes: attributes.map(({ name, value, range: at }) => [name, value, at.start, at.end]) }))).toEqual(located(text));
+    expect(
+      page.elements
+        .filter(({ range }) => range)
+        .map(({ tag, range, attributes }) => ({
+          tag,
+          ...range,
+          attributes: attributes.map(({ name, value, range: at }) => [name, value, at.start, at.end]),
+        })),
+    ).toEqual(located(text));
     hazardsOf(page);
     menusOf(page, 'page.html');
     for (const gallery of galleriesOf(page)) {
@@ -61,7 +95,8 @@ describe.skipIf(pages.length === 0)('the pages of a manual', () => {
         if (!edited.ok) throw new Error(edited.reason);
         thereAndBack(text, edited.edits);
         const applied = applyEdits(text, edited.edits);
-        if (applied.ok) expect(attributeOf(parsePage(applied.text).elements[link.index]!, name)?.value).toBe('A "title" & more');
+        if (applied.ok)
+          expect(attributeOf(parsePage(applied.text).elements[link.index]!, name)?.value).toBe('A "title" & more');
       }
     }
   });

@@ -17,7 +17,11 @@ describe('an own script', () => {
       name: 'roam',
       folder: 'roam',
       place: 'end',
-      files: [{ name: 'roam.css' }, { name: 'roam-parts.js', gives: ['roamParts'] }, { name: 'roam.js', needs: ['roamParts'] }],
+      files: [
+        { name: 'roam.css' },
+        { name: 'roam-parts.js', gives: ['roamParts'] },
+        { name: 'roam.js', needs: ['roamParts'] },
+      ],
       marker: { attribute: 'data-roam' },
       group: { attribute: 'data-roam-set' },
       caption: { attribute: 'data-roam-words', from: ['attribute', 'title'] },
@@ -26,19 +30,42 @@ describe('an own script', () => {
   });
 
   it('says on which line each guess rests', () => {
-    expect(draft.evidence).toContainEqual({ field: 'marker', says: 'a[data-roam]', file: 'roam.js', line: 10, text: "var all = document.querySelectorAll('a[data-roam]');" });
-    expect(draft.evidence).toContainEqual({ field: 'start', says: "roam('a[data-roam]')", file: 'how-to.html', line: 8, text: "roam('a[data-roam]');" });
-    expect(draft.evidence).toContainEqual({ field: 'files', says: 'needs roamParts', file: 'roam.js', line: 2, text: 'var roamAdd = roamParts.add;' });
+    expect(draft.evidence).toContainEqual({
+      field: 'marker',
+      says: 'a[data-roam]',
+      file: 'roam.js',
+      line: 10,
+      text: "var all = document.querySelectorAll('a[data-roam]');",
+    });
+    expect(draft.evidence).toContainEqual({
+      field: 'start',
+      says: "roam('a[data-roam]')",
+      file: 'how-to.html',
+      line: 8,
+      text: "roam('a[data-roam]');",
+    });
+    expect(draft.evidence).toContainEqual({
+      field: 'files',
+      says: 'needs roamParts',
+      file: 'roam.js',
+      line: 2,
+      text: 'var roamAdd = roamParts.add;',
+    });
     expect(draft.evidence.map(({ field }) => field)).toEqual(expect.arrayContaining(['group', 'caption']));
   });
 
   it('that cannot be read is told with its line', () => {
-    expect(draftManifest('x', { 'x.js': 'var a = 1;\nvar b = “two”;' }).unread).toEqual([{ file: 'x.js', line: 2, reason: expect.any(String) }]);
+    expect(draftManifest('x', { 'x.js': 'var a = 1;\nvar b = “two”;' }).unread).toEqual([
+      { file: 'x.js', line: 2, reason: expect.any(String) },
+    ]);
   });
 
   it('becomes a kit of the site, wires a page, and is forgotten only when no page uses it', () => {
     const pictures = ['meadow', 'mere', 'loft', 'reel'].flatMap((name) => [`small/${name}.jpg`, `large/${name}.jpg`]);
-    let files: ReadonlyMap<string, FileContent> = new Map<string, FileContent>([['index.html', { kind: 'text', text: wiredPage('none') }], ...pictures.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1 }])]);
+    let files: ReadonlyMap<string, FileContent> = new Map<string, FileContent>([
+      ['index.html', { kind: 'text', text: wiredPage('none') }],
+      ...pictures.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1 }]),
+    ]);
     const does = (intent: Parameters<typeof planFor>[1]) => {
       const planned = planFor(readSite(files, new Map(), KITS), intent);
       if (!planned.ok) return planned.reason;
@@ -59,33 +86,74 @@ describe('an own script', () => {
     expect(does({ kind: 'unwire', page: 'index.html', kit: 'roam' })).toBe('Take the roam off index.html');
     expect(files.has('roam/roam.js'), 'the script is the author’s and stays').toBe(true);
     expect(does({ kind: 'forget-kit', name: 'roam' })).toBe('Forget the kit roam');
-    expect(does({ kind: 'keep-kit', manifest: { ...manifest.manifest, name: 'lightbox' }, files: texts })).toMatch(/comes with the program/);
-    expect(does({ kind: 'keep-kit', manifest: { ...manifest.manifest, folder: 'elsewhere' }, files: {} })).toMatch(/not brought along/);
+    expect(does({ kind: 'keep-kit', manifest: { ...manifest.manifest, name: 'lightbox' }, files: texts })).toMatch(
+      /comes with the program/,
+    );
+    expect(does({ kind: 'keep-kit', manifest: { ...manifest.manifest, folder: 'elsewhere' }, files: {} })).toMatch(
+      /not brought along/,
+    );
   });
 });
 
-describe.each(PRACTICE.map((kit) => [kit.manifest.name, kit] as const))('of the practice kit %s', (name, { manifest, files }) => {
-  it('marker, group, start and order are read as its manifest says them', () => {
-    const { manifest: draft } = draftManifest(name, files);
-    expect(draft.files.filter(({ role }) => role === 'script').map((file) => file.name)).toEqual(manifest.files.filter(({ role }) => role === 'script').map((file) => file.name));
-    if (manifest.marker.attribute) expect(draft.marker.attribute).toBe(manifest.marker.attribute);
-    if (manifest.start) expect(draft.start).toMatchObject({ call: manifest.start.call, required: true });
-    if (manifest.group && 'attribute' in manifest.group) expect(draft.group).toEqual(manifest.group);
-    if (manifest.container) expect(draft.container?.attribute).toBe(manifest.container.attribute);
-  });
-});
+describe.each(PRACTICE.map((kit) => [kit.manifest.name, kit] as const))(
+  'of the practice kit %s',
+  (name, { manifest, files }) => {
+    it('marker, group, start and order are read as its manifest says them', () => {
+      const { manifest: draft } = draftManifest(name, files);
+      expect(draft.files.filter(({ role }) => role === 'script').map((file) => file.name)).toEqual(
+        manifest.files.filter(({ role }) => role === 'script').map((file) => file.name),
+      );
+      if (manifest.marker.attribute) expect(draft.marker.attribute).toBe(manifest.marker.attribute);
+      if (manifest.start) expect(draft.start).toMatchObject({ call: manifest.start.call, required: true });
+      if (manifest.group && 'attribute' in manifest.group) expect(draft.group).toEqual(manifest.group);
+      if (manifest.container) expect(draft.container?.attribute).toBe(manifest.container.attribute);
+    });
+  },
+);
 
 describe('a script', () => {
   it.each<[string, string, object]>([
     ['what a function runs at once', '(function () { kite(1); })();', { needs: [{ name: 'kite', immediate: true }] }],
-    ['what waits for an event', "document.addEventListener('click', function () { kite(1); });", { needs: [{ name: 'kite', immediate: false }] }],
-    ['what a named function does that is called', 'function go() { kite(1); } go();', { needs: [{ name: 'kite', immediate: true }] }],
-    ['what a named function does that is only handed over', 'function go() { kite(1); } window.onload = go;', { needs: [{ name: 'kite', immediate: false }] }],
-    ['what is done for each', '[1].forEach(function (n) { kite(n); });', { needs: [{ name: 'kite', immediate: true }] }],
-    ['what is asked for first', 'if (window.kite) kite(1);', { needs: [{ name: 'kite', immediate: false }], calls: [{ guarded: true, statement: { start: 0, end: 25 } }] }],
+    [
+      'what waits for an event',
+      "document.addEventListener('click', function () { kite(1); });",
+      { needs: [{ name: 'kite', immediate: false }] },
+    ],
+    [
+      'what a named function does that is called',
+      'function go() { kite(1); } go();',
+      { needs: [{ name: 'kite', immediate: true }] },
+    ],
+    [
+      'what a named function does that is only handed over',
+      'function go() { kite(1); } window.onload = go;',
+      { needs: [{ name: 'kite', immediate: false }] },
+    ],
+    [
+      'what is done for each',
+      '[1].forEach(function (n) { kite(n); });',
+      { needs: [{ name: 'kite', immediate: true }] },
+    ],
+    [
+      'what is asked for first',
+      'if (window.kite) kite(1);',
+      { needs: [{ name: 'kite', immediate: false }], calls: [{ guarded: true, statement: { start: 0, end: 25 } }] },
+    ],
     ['globals of the browser', 'document.title = location.href; new Map(); undefined;', { needs: [] }],
-    ['what it gives on window', 'window.kite = 1; var line = 2; function fly() {} class Reel {}', { gives: [{ name: 'line' }, { name: 'fly' }, { name: 'Reel' }, { name: 'kite' }] }],
-    ['attributes by dataset', 'a.dataset.roomGroup; a.getAttribute("Data-X"); a.title; b.title = "x";', { attributes: [{ name: 'data-room-group' }, { name: 'data-x' }, { name: 'title' }] }],
-    ['selectors that are put together', "document.querySelectorAll('a[data-room=\"' + name + '\"]'); x.closest(`li.${y}`); document.getElementById('bay');", { selectors: [{ name: 'a[data-room="' }, { name: 'li.' }, { name: '#bay' }] }],
+    [
+      'what it gives on window',
+      'window.kite = 1; var line = 2; function fly() {} class Reel {}',
+      { gives: [{ name: 'line' }, { name: 'fly' }, { name: 'Reel' }, { name: 'kite' }] },
+    ],
+    [
+      'attributes by dataset',
+      'a.dataset.roomGroup; a.getAttribute("Data-X"); a.title; b.title = "x";',
+      { attributes: [{ name: 'data-room-group' }, { name: 'data-x' }, { name: 'title' }] },
+    ],
+    [
+      'selectors that are put together',
+      "document.querySelectorAll('a[data-room=\"' + name + '\"]'); x.closest(`li.${y}`); document.getElementById('bay');",
+      { selectors: [{ name: 'a[data-room="' }, { name: 'li.' }, { name: '#bay' }] },
+    ],
   ])('tells %s', (_, text, expected) => expect(readScript(text)).toMatchObject({ ok: true, ...expected }));
 });

@@ -3,12 +3,19 @@ import sharp from 'sharp';
 import { expect, it } from 'vitest';
 import { sniffedType, storedSize } from '../../core/photo/index.ts';
 
-const plain = (channels: 3 | 4 = 3) => sharp({ create: { width: 317, height: 211, channels, background: { r: 90, g: 40, b: 20, alpha: 0.5 } } });
+const plain = (channels: 3 | 4 = 3) =>
+  sharp({ create: { width: 317, height: 211, channels, background: { r: 90, g: 40, b: 20, alpha: 0.5 } } });
 
 it.each([
   ['image/jpeg', () => plain().jpeg()],
   ['image/jpeg', () => plain().jpeg({ progressive: true, mozjpeg: true })],
-  ['image/jpeg', () => plain().withExif({ IFD0: { Copyright: 'x' } }).jpeg()],
+  [
+    'image/jpeg',
+    () =>
+      plain()
+        .withExif({ IFD0: { Copyright: 'x' } })
+        .jpeg(),
+  ],
   ['image/png', () => plain(4).png()],
   ['image/gif', () => plain().gif()],
   ['image/webp', () => plain().webp()],

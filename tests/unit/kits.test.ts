@@ -18,7 +18,13 @@ describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (n
     expect(readme).toContain(manifest.marker.attribute ?? `class="${manifest.marker.class}"`);
     if (manifest.start) expect(readme).toContain(`${manifest.start.call}(`);
     for (const option of manifest.options) {
-      const row = readme.split('\n').find((line) => line.startsWith('|') && (line.includes(`\`${manifest.prefix}${option.name}=`) || line.includes(`{ ${argumentName(option.name)}:`)));
+      const row = readme
+        .split('\n')
+        .find(
+          (line) =>
+            line.startsWith('|') &&
+            (line.includes(`\`${manifest.prefix}${option.name}=`) || line.includes(`{ ${argumentName(option.name)}:`)),
+        );
       expect(row, option.name).toBeDefined();
     }
     for (const file of manifest.files) expect(readme).toContain(file.name);
@@ -39,7 +45,8 @@ describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (n
   });
 
   it('needs no file of anybody else and no network', () => {
-    for (const text of Object.values(files)) expect(text).not.toMatch(/https?:\/\/(?!kites\.example)|@import|\bimport\s*\(|XMLHttpRequest|eval\(/);
+    for (const text of Object.values(files))
+      expect(text).not.toMatch(/https?:\/\/(?!kites\.example)|@import|\bimport\s*\(|XMLHttpRequest|eval\(/);
   });
 });
 
@@ -52,7 +59,9 @@ describe.each(VIEWERS.map((kit) => [kit.manifest.name, kit] as const))('the view
 
   it('reads every option that its manifest names, in the markup and in a call', () => {
     const script = files[`${name}.js`] ?? '';
-    for (const option of manifest.options) if (!['description', 'text', 'caption'].includes(option.name)) expect(script, option.name).toMatch(new RegExp(`\\b${argumentName(option.name)}\\b`));
+    for (const option of manifest.options)
+      if (!['description', 'text', 'caption'].includes(option.name))
+        expect(script, option.name).toMatch(new RegExp(`\\b${argumentName(option.name)}\\b`));
   });
 
   it('has a page that shows it, with every attribute that it knows', () => {
@@ -63,11 +72,23 @@ describe.each(VIEWERS.map((kit) => [kit.manifest.name, kit] as const))('the view
 });
 
 describe('a manifest', () => {
-  const good = { name: 'kite', title: 'Kite', files: [{ name: 'kite.js', role: 'script' }], folder: 'js', marker: { attribute: 'data-kite' } };
+  const good = {
+    name: 'kite',
+    title: 'Kite',
+    files: [{ name: 'kite.js', role: 'script' }],
+    folder: 'js',
+    marker: { attribute: 'data-kite' },
+  };
 
   it('is read with what it leaves out filled in', () => {
     const read = readManifest(good);
-    expect(read.ok && read.manifest).toMatchObject({ does: 'overlay', place: 'head', marker: { on: 'link', value: '' }, counter: false, options: [] });
+    expect(read.ok && read.manifest).toMatchObject({
+      does: 'overlay',
+      place: 'head',
+      marker: { on: 'link', value: '' },
+      counter: false,
+      options: [],
+    });
   });
 
   it.each<[string, object, RegExp]>([
@@ -79,5 +100,7 @@ describe('a manifest', () => {
     ['a group in a class', { marker: { class: 'x' }, group: { in: 'marker' } }, /only an attribute/],
     ['a global that is none', { start: { call: 'a b' } }, /start\.call/],
     ['a word that is unknown', { colour: 'red' }, /colour/],
-  ])('%s is told with its place', (_, change, reason) => expect(readManifest({ ...good, ...change })).toEqual({ ok: false, reason: expect.stringMatching(reason) }));
+  ])('%s is told with its place', (_, change, reason) =>
+    expect(readManifest({ ...good, ...change })).toEqual({ ok: false, reason: expect.stringMatching(reason) }),
+  );
 });

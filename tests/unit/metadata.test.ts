@@ -4,7 +4,12 @@ import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { kept, withoutPlace, withWords } from '../../core/photo/index.ts';
 
-const WORDS = { title: 'Kite & <line>', caption: 'A kite over the mère', credit: 'Tarrowby Kite Circle', copyright: '© 2026 Tarrowby Kite Circle' };
+const WORDS = {
+  title: 'Kite & <line>',
+  caption: 'A kite over the mère',
+  credit: 'Tarrowby Kite Circle',
+  copyright: '© 2026 Tarrowby Kite Circle',
+};
 const TAKEN = '2026-06-14T10:12:13';
 const plain = () => sharp({ create: { width: 61, height: 37, channels: 3, background: '#b3402a' } });
 
@@ -13,28 +18,34 @@ const FILES = {
   png: () => plain().png().toBuffer(),
   'webp, lossy': () => plain().webp({ quality: 70 }).toBuffer(),
   'webp, lossless': () => plain().webp({ lossless: true }).toBuffer(),
-  'webp, with clear parts': () => sharp({ create: { width: 61, height: 37, channels: 4, background: '#b3402a80' } }).webp().toBuffer(),
+  'webp, with clear parts': () =>
+    sharp({ create: { width: 61, height: 37, channels: 4, background: '#b3402a80' } })
+      .webp()
+      .toBuffer(),
 };
 
 const pixels = (file: Uint8Array) => sharp(file).raw().toBuffer();
 
 describe('words', () => {
-  it.each(Object.entries(FILES))('written into a %s are read back by a second library; no pixel changes', async (_name, make) => {
-    const before = await make();
-    const after = Buffer.from(withWords(before, { words: WORDS, taken: TAKEN }));
-    expect((await pixels(after)).equals(await pixels(before))).toBe(true);
-    const { width, height, exif, xmp } = await sharp(after).metadata();
-    expect([width, height, exif !== undefined, xmp !== undefined]).toEqual([61, 37, true, true]);
-    const tags = ExifReader.load(after, { expanded: true });
-    expect((tags.exif?.ImageDescription?.value as string[])[0]).toBe(WORDS.caption);
-    expect((tags.exif?.Artist?.value as string[])[0]).toBe(WORDS.credit);
-    expect((tags.exif?.DateTimeOriginal?.value as string[])[0]).toBe('2026:06:14 10:12:13');
-    expect(tags.xmp?.title?.description).toBe(WORDS.title);
-    expect(tags.xmp?.description?.description).toBe(WORDS.caption);
-    expect(tags.xmp?.rights?.description).toBe(WORDS.copyright);
-    expect(tags.xmp?.creator?.description).toBe(WORDS.credit);
-    expect(tags.xmp?.CreateDate?.value).toBe(TAKEN);
-  });
+  it.each(Object.entries(FILES))(
+    'written into a %s are read back by a second library; no pixel changes',
+    async (_name, make) => {
+      const before = await make();
+      const after = Buffer.from(withWords(before, { words: WORDS, taken: TAKEN }));
+      expect((await pixels(after)).equals(await pixels(before))).toBe(true);
+      const { width, height, exif, xmp } = await sharp(after).metadata();
+      expect([width, height, exif !== undefined, xmp !== undefined]).toEqual([61, 37, true, true]);
+      const tags = ExifReader.load(after, { expanded: true });
+      expect((tags.exif?.ImageDescription?.value as string[])[0]).toBe(WORDS.caption);
+      expect((tags.exif?.Artist?.value as string[])[0]).toBe(WORDS.credit);
+      expect((tags.exif?.DateTimeOriginal?.value as string[])[0]).toBe('2026:06:14 10:12:13');
+      expect(tags.xmp?.title?.description).toBe(WORDS.title);
+      expect(tags.xmp?.description?.description).toBe(WORDS.caption);
+      expect(tags.xmp?.rights?.description).toBe(WORDS.copyright);
+      expect(tags.xmp?.creator?.description).toBe(WORDS.credit);
+      expect(tags.xmp?.CreateDate?.value).toBe(TAKEN);
+    },
+  );
 
   it('are kept as the recipe says', () => {
     const all = { words: WORDS, taken: TAKEN };
@@ -49,12 +60,26 @@ describe('words', () => {
   });
 });
 
-const GPS = { GPSLatitudeRef: 'N', GPSLatitude: '54/1 12/1 3000/100', GPSLongitudeRef: 'W', GPSLongitude: '1/1 30/1 0/1' };
-const XMP = '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:exif="http://ns.adobe.com/exif/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/" exif:GPSLatitude="54,12.5N"><exif:GPSLongitude>1,30W</exif:GPSLongitude><dc:source>kept</dc:source></rdf:Description></rdf:RDF></x:xmpmeta>';
-const placed = () => plain().withExif({ IFD0: { Copyright: 'kept too' }, IFD3: GPS }).withXmp(XMP);
+const GPS = {
+  GPSLatitudeRef: 'N',
+  GPSLatitude: '54/1 12/1 3000/100',
+  GPSLongitudeRef: 'W',
+  GPSLongitude: '1/1 30/1 0/1',
+};
+const XMP =
+  '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:exif="http://ns.adobe.com/exif/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/" exif:GPSLatitude="54,12.5N"><exif:GPSLongitude>1,30W</exif:GPSLongitude><dc:source>kept</dc:source></rdf:Description></rdf:RDF></x:xmpmeta>';
+const placed = () =>
+  plain()
+    .withExif({ IFD0: { Copyright: 'kept too' }, IFD3: GPS })
+    .withXmp(XMP);
 
 describe('the place', () => {
-  it.each([['jpeg', () => placed().jpeg().toBuffer()], ['png', () => placed().png().toBuffer()], ['webp', () => placed().webp().toBuffer()], ['avif', () => placed().avif().toBuffer()]])('is struck out of a %s and nothing else', async (_name, make) => {
+  it.each([
+    ['jpeg', () => placed().jpeg().toBuffer()],
+    ['png', () => placed().png().toBuffer()],
+    ['webp', () => placed().webp().toBuffer()],
+    ['avif', () => placed().avif().toBuffer()],
+  ])('is struck out of a %s and nothing else', async (_name, make) => {
     const before = await make();
     expect(ExifReader.load(before, { expanded: true }).gps?.Latitude).toBeCloseTo(54.208, 2);
     const after = Buffer.from(withoutPlace(before)!);

@@ -1,7 +1,15 @@
 /** The reading of a site: references, strands joint by joint, findings and their fixes, renames, wiring. */
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../../core/checks/index.ts';
-import { JOINTS, newReadingMemory, pageReferences, readSite, renameFile, styleReferences, type SiteReading } from '../../core/model/index.ts';
+import {
+  JOINTS,
+  newReadingMemory,
+  pageReferences,
+  readSite,
+  renameFile,
+  styleReferences,
+  type SiteReading,
+} from '../../core/model/index.ts';
 import { parsePage } from '../../core/markup/index.ts';
 import type { PhotoFacts } from '../../core/photo/index.ts';
 import { patterned } from '../../core/photo/patterned.fixture.ts';
@@ -17,50 +25,134 @@ type Source = Record<string, string | { bytes: number } | null>;
 
 /** Files by path: a string is text, null a picture, and with `bytes` a picture of that weight. */
 function filesOf(source: Source): Map<string, FileContent> {
-  return new Map(Object.entries(source).map(([path, value]): [string, FileContent] => [path, typeof value === 'string' ? { kind: 'text', text: value } : { kind: 'binary', hash: path, bytes: value?.bytes ?? 1000 }]));
+  return new Map(
+    Object.entries(source).map(([path, value]): [string, FileContent] => [
+      path,
+      typeof value === 'string'
+        ? { kind: 'text', text: value }
+        : { kind: 'binary', hash: path, bytes: value?.bytes ?? 1000 },
+    ]),
+  );
 }
 
-const site = (source: Source, facts: Record<string, PhotoFacts> = {}): SiteReading => readSite(filesOf(source), new Map(Object.entries(facts)), [KIT]);
-const page = (body: string, head = '') => `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title>${head}</head>\n<body>\n${body}\n</body></html>\n`;
+const site = (source: Source, facts: Record<string, PhotoFacts> = {}): SiteReading =>
+  readSite(filesOf(source), new Map(Object.entries(facts)), [KIT]);
+const page = (body: string, head = '') =>
+  `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title>${head}</head>\n<body>\n${body}\n</body></html>\n`;
 const SCRIPT = '<link rel="stylesheet" href="viewer/lightbox.css"><script src="viewer/lightbox.js" defer></script>';
-const VIEWER = { 'viewer/lightbox.js': KIT.files['lightbox.js'] ?? '', 'viewer/lightbox.css': KIT.files['lightbox.css'] ?? '' };
-const PICTURES = { 's/a.jpg': null, 'l/a.jpg': null, 's/b.jpg': null, 'l/b.jpg': null, 's/c.jpg': null, 'l/c.jpg': null };
-const item = (n: string, { mark = ' data-enlarge data-enlarge-group="g"', href = `l/${n}.jpg`, src = `s/${n}.jpg`, alt = ` alt="${n}"` } = {}) => `<p><a href="${href}"${mark}><img src="${src}"${alt}></a></p>`;
+const VIEWER = {
+  'viewer/lightbox.js': KIT.files['lightbox.js'] ?? '',
+  'viewer/lightbox.css': KIT.files['lightbox.css'] ?? '',
+};
+const PICTURES = {
+  's/a.jpg': null,
+  'l/a.jpg': null,
+  's/b.jpg': null,
+  'l/b.jpg': null,
+  's/c.jpg': null,
+  'l/c.jpg': null,
+};
+const item = (
+  n: string,
+  { mark = ' data-enlarge data-enlarge-group="g"', href = `l/${n}.jpg`, src = `s/${n}.jpg`, alt = ` alt="${n}"` } = {},
+) => `<p><a href="${href}"${mark}><img src="${src}"${alt}></a></p>`;
 /** Pictures of the same seed show the same. */
-const facts = (width: number, seed = 1, words = {}): PhotoFacts => ({ width, height: width, orientation: 1, likeness: '0123456789abcdef', mean: [9, 9, 9], luma: patterned(seed), words });
+const facts = (width: number, seed = 1, words = {}): PhotoFacts => ({
+  width,
+  height: width,
+  orientation: 1,
+  likeness: '0123456789abcdef',
+  mean: [9, 9, 9],
+  luma: patterned(seed),
+  words,
+});
 
 /** The states of the second strand's joints, in their order. */
-function second(body: string, { head = SCRIPT, more = {}, known = {} }: { head?: string; more?: Source; known?: Record<string, PhotoFacts> } = {}) {
+function second(
+  body: string,
+  { head = SCRIPT, more = {}, known = {} }: { head?: string; more?: Source; known?: Record<string, PhotoFacts> } = {},
+) {
   const reading = site({ 'index.html': page(body, head), ...VIEWER, ...PICTURES, ...more }, known);
   const strand = reading.pages[0]?.strands[0]?.[1];
   if (!strand) throw new Error('There is no second strand.');
-  return { reading, strand, states: Object.fromEntries(strand.joints.map((joint) => [joint.name, joint.state])), says: strand.joints.map((joint) => joint.says).join(' ') };
+  return {
+    reading,
+    strand,
+    states: Object.fromEntries(strand.joints.map((joint) => [joint.name, joint.state])),
+    says: strand.joints.map((joint) => joint.says).join(' '),
+  };
 }
 
 const around = (middle: string) => `<div>\n${item('a')}\n${middle}\n${item('c')}\n</div>`;
 const WHOLE = { thumbnail: 'whole', image: 'whole', link: 'whole', viewer: 'whole', 'full-size': 'whole' };
 
 describe('strands', () => {
-  it('have their five joints in the same order', () => expect(second(around(item('b'))).strand.joints.map((joint) => joint.name)).toEqual([...JOINTS]));
+  it('have their five joints in the same order', () =>
+    expect(second(around(item('b'))).strand.joints.map((joint) => joint.name)).toEqual([...JOINTS]));
 
   it.each<[string, string, Partial<Record<string, string>>, RegExp]>([
     ['whole', item('b'), {}, /^ *$/],
     ['a thumbnail that is not there', item('b', { src: 's/x.jpg' }), { thumbnail: 'broken' }, /There is no s\/x\.jpg/],
-    ['a thumbnail in other capitals', item('b', { src: 's/B.jpg' }), { thumbnail: 'broken' }, /On disk it is s\/b\.jpg/],
+    [
+      'a thumbnail in other capitals',
+      item('b', { src: 's/B.jpg' }),
+      { thumbnail: 'broken' },
+      /On disk it is s\/b\.jpg/,
+    ],
     ['no alt text', item('b', { alt: '' }), { image: 'look' }, /no alt text/],
     ['an empty alt text is the author’s', item('b', { alt: ' alt=""' }), {}, /^ *$/],
-    ['a link to a page', item('b', { href: 'index.html' }), { link: 'broken', 'full-size': 'none' }, /opens index\.html, a page/],
+    [
+      'a link to a page',
+      item('b', { href: 'index.html' }),
+      { link: 'broken', 'full-size': 'none' },
+      /opens index\.html, a page/,
+    ],
     ['a dummy link', item('b', { href: '#' }), { link: 'broken', 'full-size': 'none' }, /leads to this same page/],
     ['an empty link', item('b', { href: '' }), { link: 'broken', 'full-size': 'none' }, /no address/],
-    ['a link out of the site', item('b', { href: '../../b.jpg' }), { link: 'broken', 'full-size': 'none' }, /out of the site/],
-    ['a link from the host’s root', item('b', { href: '/l/b.jpg' }), { link: 'look', 'full-size': 'none' }, /root of the host/],
+    [
+      'a link out of the site',
+      item('b', { href: '../../b.jpg' }),
+      { link: 'broken', 'full-size': 'none' },
+      /out of the site/,
+    ],
+    [
+      'a link from the host’s root',
+      item('b', { href: '/l/b.jpg' }),
+      { link: 'look', 'full-size': 'none' },
+      /root of the host/,
+    ],
     ['no marker', item('b', { mark: '' }), { viewer: 'broken' }, /not marked with data-enlarge/],
-    ['a marker misspelt', item('b', { mark: ' data-enlarg data-enlarge-group="g"' }), { viewer: 'broken' }, /reads data-enlarg;/],
+    [
+      'a marker misspelt',
+      item('b', { mark: ' data-enlarg data-enlarge-group="g"' }),
+      { viewer: 'broken' },
+      /reads data-enlarg;/,
+    ],
     ['no group', item('b', { mark: ' data-enlarge' }), { viewer: 'broken' }, /no group/],
-    ['another group', item('b', { mark: ' data-enlarge data-enlarge-group="h"' }), { viewer: 'look' }, /neighbours are in “g”/],
-    ['a full-size picture that is not there', item('b', { href: 'l/x.jpg' }), { 'full-size': 'broken' }, /There is no l\/x\.jpg/],
-    ['a full-size picture in other capitals', item('b', { href: 'L/b.jpg' }), { 'full-size': 'broken' }, /On disk it is l\/b\.jpg/],
-    ['a picture from elsewhere', item('b', { src: 'https://example.org/b.jpg' }), { thumbnail: 'look' }, /comes from elsewhere/],
+    [
+      'another group',
+      item('b', { mark: ' data-enlarge data-enlarge-group="h"' }),
+      { viewer: 'look' },
+      /neighbours are in “g”/,
+    ],
+    [
+      'a full-size picture that is not there',
+      item('b', { href: 'l/x.jpg' }),
+      { 'full-size': 'broken' },
+      /There is no l\/x\.jpg/,
+    ],
+    [
+      'a full-size picture in other capitals',
+      item('b', { href: 'L/b.jpg' }),
+      { 'full-size': 'broken' },
+      /On disk it is l\/b\.jpg/,
+    ],
+    [
+      'a picture from elsewhere',
+      item('b', { src: 'https://example.org/b.jpg' }),
+      { thumbnail: 'look' },
+      /comes from elsewhere/,
+    ],
   ])('%s', (_name, middle, joints, says) => {
     const found = second(around(middle));
     expect(found.states).toEqual({ ...WHOLE, ...joints });
@@ -68,12 +160,20 @@ describe('strands', () => {
   });
 
   it('without a viewer are whole all the same', () => {
-    expect(second(around(item('b', { mark: '' })).replace(/ data-enlarge[-\w]*(="g")?/g, ''), { head: '' }).states).toEqual({ ...WHOLE, viewer: 'none' });
+    expect(
+      second(around(item('b', { mark: '' })).replace(/ data-enlarge[-\w]*(="g")?/g, ''), { head: '' }).states,
+    ).toEqual({ ...WHOLE, viewer: 'none' });
   });
 
   it('with markers but no script, or a script that is not there, are broken at the viewer', () => {
-    expect(second(around(item('b')), { head: '' })).toMatchObject({ states: { viewer: 'broken' }, says: expect.stringContaining('does not load') });
-    expect(second(around(item('b')), { head: '<script src="js/lightbox.js"></script>' })).toMatchObject({ states: { viewer: 'broken' }, says: expect.stringContaining('is not there') });
+    expect(second(around(item('b')), { head: '' })).toMatchObject({
+      states: { viewer: 'broken' },
+      says: expect.stringContaining('does not load'),
+    });
+    expect(second(around(item('b')), { head: '<script src="js/lightbox.js"></script>' })).toMatchObject({
+      states: { viewer: 'broken' },
+      says: expect.stringContaining('is not there'),
+    });
   });
 
   it('are claimed by the selector of a start call too', () => {
@@ -84,28 +184,59 @@ describe('strands', () => {
   });
 
   it('tell a picture that is far too large, and one that cannot be read', () => {
-    expect(second(around(item('b')), { more: { 'l/b.jpg': { bytes: 3_000_000 } }, known: { 'l/b.jpg': facts(5000) } })).toMatchObject({ states: { 'full-size': 'look' }, says: expect.stringContaining('3.0 MB and 5000 × 5000 px') });
+    expect(
+      second(around(item('b')), { more: { 'l/b.jpg': { bytes: 3_000_000 } }, known: { 'l/b.jpg': facts(5000) } }),
+    ).toMatchObject({ states: { 'full-size': 'look' }, says: expect.stringContaining('3.0 MB and 5000 × 5000 px') });
     // Heavy but no larger than a window may be is the author's choice.
-    expect(second(around(item('b')), { more: { 'l/b.jpg': { bytes: 3_000_000 } }, known: { 'l/b.jpg': facts(2000) } }).states['full-size']).toBe('whole');
-    expect(second(around(item('b')), { known: { 'l/b.jpg': { ...facts(0), unreadable: 'It is damaged.' } } })).toMatchObject({ states: { 'full-size': 'broken' }, says: expect.stringContaining('damaged') });
+    expect(
+      second(around(item('b')), { more: { 'l/b.jpg': { bytes: 3_000_000 } }, known: { 'l/b.jpg': facts(2000) } })
+        .states['full-size'],
+    ).toBe('whole');
+    expect(
+      second(around(item('b')), { known: { 'l/b.jpg': { ...facts(0), unreadable: 'It is damaged.' } } }),
+    ).toMatchObject({ states: { 'full-size': 'broken' }, says: expect.stringContaining('damaged') });
   });
 
   it('tell a thumbnail of another picture and which one it is', () => {
-    const known = { 's/a.jpg': facts(150, 1), 'l/a.jpg': facts(900, 1), 's/b.jpg': facts(150, 3), 'l/b.jpg': facts(900, 2), 's/c.jpg': facts(150, 3), 'l/c.jpg': facts(900, 3) };
-    expect(second(around(item('b')), { known })).toMatchObject({ states: { thumbnail: 'broken' }, says: expect.stringContaining('It shows c') });
+    const known = {
+      's/a.jpg': facts(150, 1),
+      'l/a.jpg': facts(900, 1),
+      's/b.jpg': facts(150, 3),
+      'l/b.jpg': facts(900, 2),
+      's/c.jpg': facts(150, 3),
+      'l/c.jpg': facts(900, 3),
+    };
+    expect(second(around(item('b')), { known })).toMatchObject({
+      states: { thumbnail: 'broken' },
+      says: expect.stringContaining('It shows c'),
+    });
   });
 });
 
 describe('references', () => {
   it('are every address of a page, with its range', () => {
-    const text = page('<a href="a&amp;b.html"><img src="s/a.jpg" srcset="s/a.jpg 1x, s/a@2x.jpg 2x" alt=""></a><div style="background: url(bg.png)"></div><video poster="p.jpg"></video>', '<link rel="stylesheet" href="x.css"><style>h1 { background: url("h.png") }</style>');
+    const text = page(
+      '<a href="a&amp;b.html"><img src="s/a.jpg" srcset="s/a.jpg 1x, s/a@2x.jpg 2x" alt=""></a><div style="background: url(bg.png)"></div><video poster="p.jpg"></video>',
+      '<link rel="stylesheet" href="x.css"><style>h1 { background: url("h.png") }</style>',
+    );
     const found = pageReferences(parsePage(text));
-    expect(found.map((one) => one.value).sort()).toEqual(['a&b.html', 'bg.png', 'h.png', 'p.jpg', 's/a.jpg', 's/a.jpg', 's/a@2x.jpg', 'x.css']);
-    for (const one of found.filter((each) => each.by === 'srcset' || each.by === 'src' || each.value === 'h.png')) expect(text.slice(one.range.start, one.range.end)).toBe(one.value);
+    expect(found.map((one) => one.value).sort()).toEqual([
+      'a&b.html',
+      'bg.png',
+      'h.png',
+      'p.jpg',
+      's/a.jpg',
+      's/a.jpg',
+      's/a@2x.jpg',
+      'x.css',
+    ]);
+    for (const one of found.filter((each) => each.by === 'srcset' || each.by === 'src' || each.value === 'h.png'))
+      expect(text.slice(one.range.start, one.range.end)).toBe(one.value);
   });
 
   it('of stylesheets are urls and imports, also beside mistakes', () => {
-    const css = '@import "base.css";\n.a { background: url(img/a.png) no-repeat; colour }\n.b { content: "url(no.png)"; mask: url("m.svg") }';
+    const css =
+      '@import "base.css";\n.a { background: url(img/a.png) no-repeat; colour }\n.b { content: "url(no.png)"; mask: url("m.svg") }';
     const found = styleReferences(css);
     expect(found.map((one) => one.value)).toEqual(['base.css', 'img/a.png', 'm.svg']);
     for (const one of found) expect(css.slice(one.range.start, one.range.end)).toBe(one.value);
@@ -114,35 +245,68 @@ describe('references', () => {
 
 describe('includes', () => {
   it('stand in the order in which a browser runs them', () => {
-    const text = page('<script src="body.js"></script>', '<script src="late.js" defer></script><script src="first.js"></script><script type="module" src="module.js"></script><script async src="any.js"></script><script type="application/ld+json">{}</script><script>inline()</script>');
+    const text = page(
+      '<script src="body.js"></script>',
+      '<script src="late.js" defer></script><script src="first.js"></script><script type="module" src="module.js"></script><script async src="any.js"></script><script type="application/ld+json">{}</script><script>inline()</script>',
+    );
     const index = new PathIndex(['first.js']);
     const order = includesOf(parsePage(text), 'index.html', index);
-    expect(order.map((one) => one.written ?? 'inline')).toEqual(['first.js', 'inline', 'body.js', 'late.js', 'module.js', 'any.js']);
-    expect(order.map((one) => one.lookup.found)).toEqual(['exact', 'nothing', 'nothing', 'nothing', 'nothing', 'nothing']);
+    expect(order.map((one) => one.written ?? 'inline')).toEqual([
+      'first.js',
+      'inline',
+      'body.js',
+      'late.js',
+      'module.js',
+      'any.js',
+    ]);
+    expect(order.map((one) => one.lookup.found)).toEqual([
+      'exact',
+      'nothing',
+      'nothing',
+      'nothing',
+      'nothing',
+      'nothing',
+    ]);
   });
 });
 
 function done(reading: SiteReading, change: Change): Map<string, string> {
   const applied = applyChange(reading.files, change);
   if (!applied.ok) throw new Error(applied.reason);
-  return new Map([...applied.files].map(([path, content]) => [path, content.kind === 'text' ? content.text : '(picture)']));
+  return new Map(
+    [...applied.files].map(([path, content]) => [path, content.kind === 'text' ? content.text : '(picture)']),
+  );
 }
 
 describe('renaming', () => {
   it('follows addresses in styles, in their own way of writing', () => {
-    const reading = site({ 'a.html': page(`<p style="color: red; background: url(a.jpg) no-repeat">x</p><p style='background: url(&quot;a.jpg&quot;)'>y</p><style>b { background: url('a.jpg') }</style><img src='a.jpg' alt=''>`), 's.css': 'p { background: url(a.jpg) }', 'a.jpg': null });
+    const reading = site({
+      'a.html': page(
+        `<p style="color: red; background: url(a.jpg) no-repeat">x</p><p style='background: url(&quot;a.jpg&quot;)'>y</p><style>b { background: url('a.jpg') }</style><img src='a.jpg' alt=''>`,
+      ),
+      's.css': 'p { background: url(a.jpg) }',
+      'a.jpg': null,
+    });
     const after = done(reading, renameFile(reading, 'a.jpg', 'b & (c).jpg'));
     expect(after.get('a.html')).toContain('<p style="color: red; background: url(b%20&amp;%20%28c%29.jpg) no-repeat">');
     expect(after.get('a.html')).toContain("<p style='background: url(&quot;b%20&amp;%20%28c%29.jpg&quot;)'>");
     expect(after.get('a.html')).toContain("b { background: url('b%20&%20%28c%29.jpg') }");
     expect(after.get('s.css')).toBe('p { background: url(b%20&%20%28c%29.jpg) }');
-    expect(done(reading, renameFile(reading, 'a.jpg', "it's.jpg")).get('a.html')).toContain("<img src='it%27s.jpg' alt=''>");
-    const again = site(Object.fromEntries([...after].map(([path, text]) => [path, text === '(picture)' ? null : text])));
+    expect(done(reading, renameFile(reading, 'a.jpg', "it's.jpg")).get('a.html')).toContain(
+      "<img src='it%27s.jpg' alt=''>",
+    );
+    const again = site(
+      Object.fromEntries([...after].map(([path, text]) => [path, text === '(picture)' ? null : text])),
+    );
     expect([...again.used].filter((path) => path.endsWith('.jpg'))).toEqual(['b & (c).jpg']);
   });
 
   it('gives a copy up for the one that stays', () => {
-    const reading = site({ 'a.html': page('<a href="copy/k.jpg"><img src="copy/k.jpg" alt=""></a>'), 'copy/k.jpg': null, 'k.jpg': null });
+    const reading = site({
+      'a.html': page('<a href="copy/k.jpg"><img src="copy/k.jpg" alt=""></a>'),
+      'copy/k.jpg': null,
+      'k.jpg': null,
+    });
     const planned = planFor(reading, { kind: 'merge', from: 'copy/k.jpg', into: 'k.jpg' });
     const after = done(reading, planned.ok ? planned.change : { label: '', files: [] });
     expect([...after.keys()]).toEqual(['a.html', 'k.jpg']);
@@ -151,11 +315,23 @@ describe('renaming', () => {
 
   it('refuses a name that is taken, leads out, or tells another format', () => {
     const reading = site({ 'a.jpg': null, 'b.jpg': null });
-    for (const [to, reason] of [['b.jpg', 'already'], ['B.JPG', 'already'], ['../x.jpg', 'cannot be'], ['a.png', 'by name alone'], ['a.jpg', 'already']] as const) {
-      expect(planFor(reading, { kind: 'rename', from: 'a.jpg', to })).toMatchObject({ ok: false, reason: expect.stringContaining(reason) });
+    for (const [to, reason] of [
+      ['b.jpg', 'already'],
+      ['B.JPG', 'already'],
+      ['../x.jpg', 'cannot be'],
+      ['a.png', 'by name alone'],
+      ['a.jpg', 'already'],
+    ] as const) {
+      expect(planFor(reading, { kind: 'rename', from: 'a.jpg', to })).toMatchObject({
+        ok: false,
+        reason: expect.stringContaining(reason),
+      });
     }
     expect(planFor(reading, { kind: 'rename', from: 'a.jpg', to: 'A.jpg' })).toMatchObject({ ok: true });
-    expect(planFor(reading, { kind: 'exchange', one: 'a.jpg', other: 'gone.png' })).toMatchObject({ ok: false, reason: expect.stringContaining('gone.png') });
+    expect(planFor(reading, { kind: 'exchange', one: 'a.jpg', other: 'gone.png' })).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining('gone.png'),
+    });
   });
 
   it('exchanges two files, and does so again to undo it', () => {
@@ -168,10 +344,17 @@ describe('renaming', () => {
   });
 
   it('rewrites every reference and leaves those that read right already', () => {
-    const reading = site({ 'a.html': page('<a href="Pics/Kite.JPG#x"><img src="pics/kite.jpg" srcset="Pics/Kite.JPG 2x" alt=""></a>'), 'sub/b.html': page('<img src="../Pics/Kite.JPG?v=1" alt="">'), 'css/s.css': 'body { background: url(../Pics/Kite.JPG) }', 'Pics/Kite.JPG': null });
+    const reading = site({
+      'a.html': page('<a href="Pics/Kite.JPG#x"><img src="pics/kite.jpg" srcset="Pics/Kite.JPG 2x" alt=""></a>'),
+      'sub/b.html': page('<img src="../Pics/Kite.JPG?v=1" alt="">'),
+      'css/s.css': 'body { background: url(../Pics/Kite.JPG) }',
+      'Pics/Kite.JPG': null,
+    });
     const after = done(reading, renameFile(reading, 'Pics/Kite.JPG', 'pics/kite.jpg'));
     expect(after.has('pics/kite.jpg')).toBe(true);
-    expect(after.get('a.html')).toContain('<a href="pics/kite.jpg#x"><img src="pics/kite.jpg" srcset="pics/kite.jpg 2x" alt="">');
+    expect(after.get('a.html')).toContain(
+      '<a href="pics/kite.jpg#x"><img src="pics/kite.jpg" srcset="pics/kite.jpg 2x" alt="">',
+    );
     expect(after.get('sub/b.html')).toContain('src="../pics/kite.jpg?v=1"');
     expect(after.get('css/s.css')).toBe('body { background: url(../pics/kite.jpg) }');
   });
@@ -180,31 +363,61 @@ describe('renaming', () => {
 describe('findings', () => {
   const rules = (reading: SiteReading) => findingsOf(reading).map((finding) => finding.rule);
 
-  it('are none on a whole site', () => expect(rules(site({ 'index.html': page(around(item('b')), SCRIPT), ...VIEWER, ...PICTURES }))).toEqual([]));
+  it('are none on a whole site', () =>
+    expect(rules(site({ 'index.html': page(around(item('b')), SCRIPT), ...VIEWER, ...PICTURES }))).toEqual([]));
 
   it('offer the picture’s own words where the alt text is missing', () => {
-    const reading = site({ 'index.html': page(around(item('b', { alt: '' })), SCRIPT), ...VIEWER, ...PICTURES }, { 'l/b.jpg': facts(900, 1, { caption: 'A kite & its tail' }) });
+    const reading = site(
+      { 'index.html': page(around(item('b', { alt: '' })), SCRIPT), ...VIEWER, ...PICTURES },
+      { 'l/b.jpg': facts(900, 1, { caption: 'A kite & its tail' }) },
+    );
     const [finding] = findingsOf(reading);
     expect(finding?.fixes.map((fix) => fix.label)).toEqual(['Use “A kite & its tail”', 'Write it']);
     const fix = finding?.fixes[0];
     const planned = fix?.kind === 'change' ? fix.plan() : null;
-    expect(planned?.ok && done(reading, planned.change).get('index.html')).toContain('<img src="s/b.jpg" alt="A kite &amp; its tail">');
+    expect(planned?.ok && done(reading, planned.change).get('index.html')).toContain(
+      '<img src="s/b.jpg" alt="A kite &amp; its tail">',
+    );
   });
 
   it('point a path that leads nowhere at the one file of that name', () => {
-    const reading = site({ 'index.html': page('<img src="old/logo.png" alt="x"><img src="none.png" alt="y">'), 'img/logo.png': null });
-    expect(findingsOf(reading).map((finding) => [finding.rule, finding.place.line, finding.fixes.map((fix) => fix.label)])).toEqual([['file-missing', 4, ['Point it at img/logo.png']], ['file-missing', 4, []]]);
+    const reading = site({
+      'index.html': page('<img src="old/logo.png" alt="x"><img src="none.png" alt="y">'),
+      'img/logo.png': null,
+    });
+    expect(
+      findingsOf(reading).map((finding) => [finding.rule, finding.place.line, finding.fixes.map((fix) => fix.label)]),
+    ).toEqual([
+      ['file-missing', 4, ['Point it at img/logo.png']],
+      ['file-missing', 4, []],
+    ]);
   });
 
   it('guess where a placeholder should lead, or say nothing', () => {
-    const reading = site({ 'index.html': page('<a href="#">Our festival</a> <a href="#">More</a> <a href="#top">Up</a>'), 'festival.html': page('<h1>x</h1>') });
-    expect(findingsOf(reading).map((finding) => finding.fixes.map((fix) => fix.label))).toEqual([['Link to festival.html'], []]);
+    const reading = site({
+      'index.html': page('<a href="#">Our festival</a> <a href="#">More</a> <a href="#top">Up</a>'),
+      'festival.html': page('<h1>x</h1>'),
+    });
+    expect(findingsOf(reading).map((finding) => finding.fixes.map((fix) => fix.label))).toEqual([
+      ['Link to festival.html'],
+      [],
+    ]);
   });
 
   it('hold a start call that waits for the page to be in time', () => {
     const head = `<script src="own.js"></script>${SCRIPT}`;
-    const early = site({ 'index.html': page(around(item('b')), head), 'own.js': 'startLightbox({});', ...VIEWER, ...PICTURES });
-    const waiting = site({ 'index.html': page(around(item('b')), head), 'own.js': "addEventListener('DOMContentLoaded', function () { startLightbox({}); });", ...VIEWER, ...PICTURES });
+    const early = site({
+      'index.html': page(around(item('b')), head),
+      'own.js': 'startLightbox({});',
+      ...VIEWER,
+      ...PICTURES,
+    });
+    const waiting = site({
+      'index.html': page(around(item('b')), head),
+      'own.js': "addEventListener('DOMContentLoaded', function () { startLightbox({}); });",
+      ...VIEWER,
+      ...PICTURES,
+    });
     expect([rules(early), rules(waiting)]).toEqual([['script-order'], []]);
   });
 });
@@ -222,7 +435,9 @@ describe('plans', () => {
     [{ kind: 'type', path: 'index.html', length: 3, edits: [] }, /changed elsewhere/],
     [{ kind: 'wire', page: 'none.html' }, /no page/],
     [{ kind: 'set-caption', strand: 'index.html#0.0', value: 'x' }, /no element for a caption/],
-  ])('refuse %j with a reason', (raw, reason) => expect(planFor(reading, Intent.parse(raw))).toEqual({ ok: false, reason: expect.stringMatching(reason) }));
+  ])('refuse %j with a reason', (raw, reason) =>
+    expect(planFor(reading, Intent.parse(raw))).toEqual({ ok: false, reason: expect.stringMatching(reason) }),
+  );
 
   it('are made only of what was asked for', () => {
     expect(Intent.safeParse({ kind: 'set-alt', strand: 'x', value: 'y', more: 1 }).success).toBe(false);
@@ -239,26 +454,50 @@ describe('plans', () => {
   });
 
   it('wiring keeps an author’s own file of that name and groups each gallery by itself', () => {
-    const two = site({ 'deep/index.html': page(`<section>${item('a', { mark: '', href: '../l/a.jpg', src: '../s/a.jpg' })}${item('b', { mark: '', href: '../l/b.jpg', src: '../s/b.jpg' })}</section><section>${item('c', { mark: '', href: '../l/c.jpg', src: '../s/c.jpg' })}${item('a', { mark: '', href: '../l/a.jpg', src: '../s/a.jpg' })}</section>`), 'viewer/lightbox.css': '/* mine */', ...PICTURES });
+    const two = site({
+      'deep/index.html': page(
+        `<section>${item('a', { mark: '', href: '../l/a.jpg', src: '../s/a.jpg' })}${item('b', { mark: '', href: '../l/b.jpg', src: '../s/b.jpg' })}</section><section>${item('c', { mark: '', href: '../l/c.jpg', src: '../s/c.jpg' })}${item('a', { mark: '', href: '../l/a.jpg', src: '../s/a.jpg' })}</section>`,
+      ),
+      'viewer/lightbox.css': '/* mine */',
+      ...PICTURES,
+    });
     const planned = planFor(two, { kind: 'wire', page: 'deep/index.html' });
     if (!planned.ok) throw new Error(planned.reason);
     const after = done(two, planned.change);
     expect(after.get('viewer/lightbox.css')).toBe('/* mine */');
     expect(after.get('deep/index.html')).toContain('<script src="../viewer/lightbox.js" defer></script>');
-    expect(after.get('deep/index.html')?.match(/data-enlarge-group="[\w-]+"/g)).toEqual(['data-enlarge-group="index"', 'data-enlarge-group="index"', 'data-enlarge-group="index-2"', 'data-enlarge-group="index-2"']);
+    expect(after.get('deep/index.html')?.match(/data-enlarge-group="[\w-]+"/g)).toEqual([
+      'data-enlarge-group="index"',
+      'data-enlarge-group="index"',
+      'data-enlarge-group="index-2"',
+      'data-enlarge-group="index-2"',
+    ]);
   });
 });
 
 describe('what only looks like a fault of wiring', () => {
   it.each<[string, string, string]>([
     ['a quotation mark that is an ornament', '<blockquote><span>“</span><p>Wind</p></blockquote>', ''],
-    ['a comment that keeps a script from being closed like an image', '', '<script src="viewer/lightbox.js" defer><!-- --></script><link rel="stylesheet" href="viewer/lightbox.css">'],
+    [
+      'a comment that keeps a script from being closed like an image',
+      '',
+      '<script src="viewer/lightbox.js" defer><!-- --></script><link rel="stylesheet" href="viewer/lightbox.css">',
+    ],
     ['an address with a percent sign too many', '<a href="https://kites.example/100%">x</a>', ''],
     ['an outside address with its scheme', '<a href="https://www.kites.example/">x</a>', ''],
     ['a link to a folder of a host’s name that is there', '<a href="www.kites/a.html">x</a>', ''],
-  ])('%s', (_, body, head) => expect(findingsOf(site({ 'index.html': page(body, head), 'www.kites/a.html': page('<h1>a</h1>'), ...VIEWER })).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]));
+  ])('%s', (_, body, head) =>
+    expect(
+      findingsOf(site({ 'index.html': page(body, head), 'www.kites/a.html': page('<h1>a</h1>'), ...VIEWER })).map(
+        ({ rule, says }) => `${rule}: ${says}`,
+      ),
+    ).toEqual([]),
+  );
 
-  it('a place on a disk that cannot be decoded is a fault and no crash', () => expect(rulesOf(site({ 'index.html': page('<img src="file:///C:/100%/a.jpg" alt="">') }))).toEqual(['root-address']));
+  it('a place on a disk that cannot be decoded is a fault and no crash', () =>
+    expect(rulesOf(site({ 'index.html': page('<img src="file:///C:/100%/a.jpg" alt="">') }))).toEqual([
+      'root-address',
+    ]));
 });
 
 const rulesOf = (reading: SiteReading) => findingsOf(reading).map(({ rule }) => rule);
@@ -266,7 +505,12 @@ const rulesOf = (reading: SiteReading) => findingsOf(reading).map(({ rule }) => 
 describe('the memory of a reading', () => {
   it('reads the wiring of a page again only when its page, a script of it, or a kit is another', () => {
     const memory = newReadingMemory();
-    const files = filesOf({ 'a.html': page(around(item('b')), SCRIPT), 'b.html': page('<p>b</p>', SCRIPT), ...VIEWER, ...PICTURES });
+    const files = filesOf({
+      'a.html': page(around(item('b')), SCRIPT),
+      'b.html': page('<p>b</p>', SCRIPT),
+      ...VIEWER,
+      ...PICTURES,
+    });
     const wiringsOf = () => readSite(files, new Map(), [KIT], memory).pages.map(({ wiring }) => wiring);
     const first = wiringsOf();
     files.set('b.html', { kind: 'text', text: page('<p>c</p>', SCRIPT) });

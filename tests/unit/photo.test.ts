@@ -1,6 +1,15 @@
 import sharp, { type Sharp } from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { hashDistance, perceptualHash, shownSize, upright, type Pixels, resample, decodeSize, fitInside } from '../../core/photo/index.ts';
+import {
+  hashDistance,
+  perceptualHash,
+  shownSize,
+  upright,
+  type Pixels,
+  resample,
+  decodeSize,
+  fitInside,
+} from '../../core/photo/index.ts';
 import { peakSignalToNoise, structuralSimilarity } from '../likeness.ts';
 import { drawing } from '../../demo/draw.ts';
 import { PICTURES } from '../../demo/pictures.ts';
@@ -42,14 +51,22 @@ function residue({ width, height, data }: Pixels): number {
 }
 
 describe('resample against sharp (libvips, Lanczos 3) on the same pixels', () => {
-  it.each([[0, 150], [3, 400], [9, 150]])('demo picture %i to %i px', async (n, width) => {
+  it.each([
+    [0, 150],
+    [3, 400],
+    [9, 150],
+  ])('demo picture %i to %i px', async (n, width) => {
     const source = await pixelsOf(svg(n));
     const size = fitInside(source, { width });
     const ours = resample(source, size);
-    const theirs = await pixelsOf(raw(source).resize({ ...size, fit: 'fill', kernel: 'lanczos3', fastShrinkOnLoad: false }));
+    const theirs = await pixelsOf(
+      raw(source).resize({ ...size, fit: 'fill', kernel: 'lanczos3', fastShrinkOnLoad: false }),
+    );
     const psnr = peakSignalToNoise(ours, theirs);
     const ssim = structuralSimilarity(ours, theirs);
-    console.log(`${PICTURES[n]?.path} to ${size.width}×${size.height}: PSNR ${psnr.toFixed(1)} dB, SSIM ${ssim.toFixed(5)}`);
+    console.log(
+      `${PICTURES[n]?.path} to ${size.width}×${size.height}: PSNR ${psnr.toFixed(1)} dB, SSIM ${ssim.toFixed(5)}`,
+    );
     expect(psnr).toBeGreaterThan(47);
     expect(ssim).toBeGreaterThan(0.998);
   });
@@ -60,7 +77,9 @@ describe('resample against sharp (libvips, Lanczos 3) on the same pixels', () =>
     const theirs = await pixelsOf(raw(source).resize({ width: 128, height: 128, fit: 'fill', kernel: 'lanczos3' }));
     // libvips halves by averaging before its Lanczos pass, so the two differ pixel by pixel; ours must leave no more than it does.
     const [left, theirsLeft] = [residue(ours), residue(theirs)];
-    console.log(`zone plate, rings left beyond the new limit: ${left.toFixed(2)} levels, sharp ${theirsLeft.toFixed(2)}`);
+    console.log(
+      `zone plate, rings left beyond the new limit: ${left.toFixed(2)} levels, sharp ${theirsLeft.toFixed(2)}`,
+    );
     expect(left).toBeLessThanOrEqual(theirsLeft);
     expect(left).toBeLessThan(4);
   });
@@ -73,7 +92,8 @@ describe('resample against sharp (libvips, Lanczos 3) on the same pixels', () =>
     expect(small.data[1]).toBe(0);
   });
 
-  it('refuses a picture without pixels', () => expect(() => resample(zonePlate(4), { width: 0, height: 1 })).toThrow(RangeError));
+  it('refuses a picture without pixels', () =>
+    expect(() => resample(zonePlate(4), { width: 0, height: 1 })).toThrow(RangeError));
 });
 
 describe('orientation against sharp (CIPA DC-008, values 1 to 8)', () => {
@@ -88,24 +108,49 @@ describe('orientation against sharp (CIPA DC-008, values 1 to 8)', () => {
 });
 
 describe('sizes', () => {
-  it.each([[{ width: 6000, height: 4000 }, { width: 150, height: 100 }], [{ width: 4000, height: 6000 }, { width: 150, height: 225 }], [{ width: 100, height: 80 }, { width: 100, height: 80 }], [{ width: 9000, height: 3 }, { width: 150, height: 1 }]])('%j in a thumbnail’s box is %j', (full, size) => expect(fitInside(full, { width: 150 })).toEqual(size));
+  it.each([
+    [
+      { width: 6000, height: 4000 },
+      { width: 150, height: 100 },
+    ],
+    [
+      { width: 4000, height: 6000 },
+      { width: 150, height: 225 },
+    ],
+    [
+      { width: 100, height: 80 },
+      { width: 100, height: 80 },
+    ],
+    [
+      { width: 9000, height: 3 },
+      { width: 150, height: 1 },
+    ],
+  ])('%j in a thumbnail’s box is %j', (full, size) => expect(fitInside(full, { width: 150 })).toEqual(size));
 
   it('asks a decoder for an exact eighth that leaves enough', () => {
     expect(decodeSize({ width: 6000, height: 4000 }, { width: 150, height: 100 })).toEqual({ width: 750, height: 500 });
-    expect(decodeSize({ width: 6000, height: 4000 }, { width: 1600, height: 1067 })).toEqual({ width: 3000, height: 2000 });
+    expect(decodeSize({ width: 6000, height: 4000 }, { width: 1600, height: 1067 })).toEqual({
+      width: 3000,
+      height: 2000,
+    });
     // Odd sides: a pixel short, and Chromium decodes an eighth less, or nothing.
     expect(decodeSize({ width: 1205, height: 851 }, { width: 80, height: 56 })).toEqual({ width: 151, height: 107 });
-    expect(decodeSize({ width: 1600, height: 1067 }, { width: 1600, height: 1067 })).toEqual({ width: 1600, height: 1067 });
+    expect(decodeSize({ width: 1600, height: 1067 }, { width: 1600, height: 1067 })).toEqual({
+      width: 1600,
+      height: 1067,
+    });
   });
 });
 
 describe('perceptual hash (Zauner 2010)', () => {
   it('stays near under reduction and recompression and far from other pictures', async () => {
-    const hashes = await Promise.all(PICTURES.slice(0, 14).map(async (_, n) => {
-      const full = await svg(n).resize(600).jpeg().toBuffer();
-      const small = await sharp(full).resize(150).jpeg({ quality: 40 }).toBuffer();
-      return [perceptualHash(await pixelsOf(sharp(full))), perceptualHash(await pixelsOf(sharp(small)))] as const;
-    }));
+    const hashes = await Promise.all(
+      PICTURES.slice(0, 14).map(async (_, n) => {
+        const full = await svg(n).resize(600).jpeg().toBuffer();
+        const small = await sharp(full).resize(150).jpeg({ quality: 40 }).toBuffer();
+        return [perceptualHash(await pixelsOf(sharp(full))), perceptualHash(await pixelsOf(sharp(small)))] as const;
+      }),
+    );
     let farthestSame = 0;
     let nearestOther = 64;
     hashes.forEach(([full, small], n) => {

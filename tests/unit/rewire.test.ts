@@ -12,7 +12,10 @@ type Files = ReadonlyMap<string, FileContent>;
 
 function siteWith(texts: Record<string, string>): Map<string, FileContent> {
   const pictures = NAMES.flatMap((name) => [`small/${name}.jpg`, `large/${name}.jpg`]);
-  return new Map<string, FileContent>([...Object.entries(texts).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]), ...pictures.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1000 }])]);
+  return new Map<string, FileContent>([
+    ...Object.entries(texts).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]),
+    ...pictures.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1000 }]),
+  ]);
 }
 
 const read = (files: Files): SiteReading => readSite(files, new Map(), KITS);
@@ -40,7 +43,9 @@ function expectWhole(files: Files, kit: string): void {
   const page = site.pages[0]!;
   expect(findingsOf(site).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
   const predictions = page.galleries[0]!.items.map((item) => predict({ ...page, index: site.index }, item));
-  expect(predictions.map(({ by, opens, shows }) => [by, opens, shows])).toEqual(NAMES.map((name) => [kit, 'viewer', `large/${name}.jpg`]));
+  expect(predictions.map(({ by, opens, shows }) => [by, opens, shows])).toEqual(
+    NAMES.map((name) => [kit, 'viewer', `large/${name}.jpg`]),
+  );
   expect(predictions.map(({ counter }) => counter)).toEqual(NAMES.map((_, n) => ({ at: n + 1, of: NAMES.length })));
   expect(predictions.map(({ next }) => next)).toEqual([...NAMES.slice(1).map((name) => `large/${name}.jpg`), null]);
 }
@@ -50,7 +55,8 @@ describe.each(KITS.map(({ manifest }) => manifest.name))('the %s', (kit) => {
 
   it('is wired with all its files, and taken off again without a trace', () => {
     const wired = after(bare, { kind: 'wire', page: 'index.html', kit });
-    for (const { name } of kitNamed(kit).manifest.files) expect(textAt(wired, `${kitNamed(kit).manifest.folder}/${name}`)).toBe(kitNamed(kit).files[name]);
+    for (const { name } of kitNamed(kit).manifest.files)
+      expect(textAt(wired, `${kitNamed(kit).manifest.folder}/${name}`)).toBe(kitNamed(kit).files[name]);
     expect(findingsOf(read(wired)).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
     const again = planFor(read(wired), { kind: 'wire', page: 'index.html', kit });
     expect(again).toEqual({ ok: false, reason: expect.stringContaining('wired already') });
@@ -61,29 +67,37 @@ describe.each(KITS.map(({ manifest }) => manifest.name))('the %s', (kit) => {
 });
 
 describe.each(OVERLAYS)('the %s', (kit) => {
-  it('is whole as a page is wired with it', () => expectWhole(after(siteWith({ 'index.html': wiredPage('none') }), { kind: 'wire', page: 'index.html', kit }), kit));
+  it('is whole as a page is wired with it', () =>
+    expectWhole(after(siteWith({ 'index.html': wiredPage('none') }), { kind: 'wire', page: 'index.html', kit }), kit));
 
   it('comes off a page that was wired by hand', () => {
     const off = after(wiredByHand(kit), { kind: 'unwire', page: 'index.html', kit });
     expect(read(off).pages[0]?.wiring.uses).toEqual([]);
     const container = kit === 'sidebay' ? /\n<div id="bay"><\/div>/ : /^$/;
-    expect(textAt(off, 'index.html').replace(container, '')).toBe(wiredPage('none').replaceAll(/ title="[^"]*"/g, kit === 'sidebay' ? '' : '$&'));
+    expect(textAt(off, 'index.html').replace(container, '')).toBe(
+      wiredPage('none').replaceAll(/ title="[^"]*"/g, kit === 'sidebay' ? '' : '$&'),
+    );
   });
 
   it.each(OVERLAYS.filter((other) => other !== kit))('changes to the %s with its groups and captions', (other) => {
     const before = wiredByHand(kit);
-    const captions = (files: Files) => read(files).pages[0]!.galleries[0]!.items.map((item) => predict({ ...read(files).pages[0]!, index: read(files).index }, item).caption);
+    const captions = (files: Files) =>
+      read(files).pages[0]!.galleries[0]!.items.map(
+        (item) => predict({ ...read(files).pages[0]!, index: read(files).index }, item).caption,
+      );
     const changed = after(before, { kind: 'change-kit', page: 'index.html', from: kit, to: other });
     expectWhole(changed, other);
     expect([...changed.keys()].filter((path) => path.startsWith(`${kitNamed(kit).manifest.folder}/`))).toEqual([]);
     expect(captions(changed)).toEqual(captions(before));
     // The author's group goes along wherever the other kit has a name for it.
-    if (other !== 'peephole' && kit !== 'peephole') expect(textAt(changed, 'index.html').match(/="kites"/g)?.length).toBe(NAMES.length + 1);
+    if (other !== 'peephole' && kit !== 'peephole')
+      expect(textAt(changed, 'index.html').match(/="kites"/g)?.length).toBe(NAMES.length + 1);
   });
 });
 
 describe('what is shared and what is the author’s', () => {
-  const two = () => siteWith({ 'index.html': wiredPage('lightbox'), 'more.html': wiredPage('lightbox'), ...kitFiles('lightbox') });
+  const two = () =>
+    siteWith({ 'index.html': wiredPage('lightbox'), 'more.html': wiredPage('lightbox'), ...kitFiles('lightbox') });
 
   it('files that another page needs stay', () => {
     const off = after(two(), { kind: 'unwire', page: 'index.html', kit: 'lightbox' });
@@ -99,20 +113,43 @@ describe('what is shared and what is the author’s', () => {
 
   it('a call in a script that other pages run asks first from now on', () => {
     const withScript = (text: string) => text.replace('</head>', '<script src="js/kites.js" defer></script>\n</head>');
-    const files = siteWith({ 'index.html': withScript(wiredPage('lightbox')), 'more.html': withScript(wiredPage('lightbox')), 'js/kites.js': '/* Ours */\nstartLightbox({ loop: true });\nwindow.kites = 3;\n', ...kitFiles('lightbox') });
+    const files = siteWith({
+      'index.html': withScript(wiredPage('lightbox')),
+      'more.html': withScript(wiredPage('lightbox')),
+      'js/kites.js': '/* Ours */\nstartLightbox({ loop: true });\nwindow.kites = 3;\n',
+      ...kitFiles('lightbox'),
+    });
     const off = after(files, { kind: 'unwire', page: 'index.html', kit: 'lightbox' });
-    expect(textAt(off, 'js/kites.js')).toBe('/* Ours */\nif (window.startLightbox) startLightbox({ loop: true });\nwindow.kites = 3;\n');
-    expect(textAt(after(off, { kind: 'unwire', page: 'more.html', kit: 'lightbox' }), 'js/kites.js')).toBe('/* Ours */\nwindow.kites = 3;\n');
+    expect(textAt(off, 'js/kites.js')).toBe(
+      '/* Ours */\nif (window.startLightbox) startLightbox({ loop: true });\nwindow.kites = 3;\n',
+    );
+    expect(textAt(after(off, { kind: 'unwire', page: 'more.html', kit: 'lightbox' }), 'js/kites.js')).toBe(
+      '/* Ours */\nwindow.kites = 3;\n',
+    );
   });
 
   it('a script that does more than start the kit keeps the rest', () => {
-    const files = siteWith({ 'index.html': wiredPage('peephole').replace("<script>peephole('.peep');</script>", "<script>\r\n  window.kites = 3;\r\n  peephole('.peep', { counter: false });\r\n</script>"), ...kitFiles('peephole') });
-    expect(textAt(after(files, { kind: 'unwire', page: 'index.html', kit: 'peephole' }), 'index.html')).toContain('<script>\r\n  window.kites = 3;\r\n</script>');
+    const files = siteWith({
+      'index.html': wiredPage('peephole').replace(
+        "<script>peephole('.peep');</script>",
+        "<script>\r\n  window.kites = 3;\r\n  peephole('.peep', { counter: false });\r\n</script>",
+      ),
+      ...kitFiles('peephole'),
+    });
+    expect(textAt(after(files, { kind: 'unwire', page: 'index.html', kit: 'peephole' }), 'index.html')).toContain(
+      '<script>\r\n  window.kites = 3;\r\n</script>',
+    );
   });
 
   it('a call whose outcome is used is not torn out', () => {
-    const files = siteWith({ 'index.html': wiredPage('peephole').replace("peephole('.peep');", "var box = peephole('.peep');"), ...kitFiles('peephole') });
-    expect(planFor(read(files), { kind: 'unwire', page: 'index.html', kit: 'peephole' })).toEqual({ ok: false, reason: expect.stringMatching(/uses what peephole\(\) gives back/) });
+    const files = siteWith({
+      'index.html': wiredPage('peephole').replace("peephole('.peep');", "var box = peephole('.peep');"),
+      ...kitFiles('peephole'),
+    });
+    expect(planFor(read(files), { kind: 'unwire', page: 'index.html', kit: 'peephole' })).toEqual({
+      ok: false,
+      reason: expect.stringMatching(/uses what peephole\(\) gives back/),
+    });
   });
 
   it.each<[string, Intent, RegExp]>([
@@ -120,5 +157,10 @@ describe('what is shared and what is the author’s', () => {
     ['an unknown kit', { kind: 'wire', page: 'index.html', kit: 'none' }, /no kit “none”/],
     ['a change to itself', { kind: 'change-kit', page: 'index.html', from: 'lightbox', to: 'lightbox' }, /already/],
     ['a kit that is not there', { kind: 'unwire', page: 'index.html', kit: 'sidebay' }, /Nothing of this kit/],
-  ])('%s is refused', (_, intent, reason) => expect(planFor(read(wiredByHand('lightbox')), intent)).toEqual({ ok: false, reason: expect.stringMatching(reason) }));
+  ])('%s is refused', (_, intent, reason) =>
+    expect(planFor(read(wiredByHand('lightbox')), intent)).toEqual({
+      ok: false,
+      reason: expect.stringMatching(reason),
+    }),
+  );
 });

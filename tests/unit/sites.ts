@@ -4,7 +4,8 @@ import { readSite, type SiteReading } from '../../core/model/index.ts';
 import { planFor, type Intent } from '../../core/plans/index.ts';
 import { applyChange, type FileContent, type SiteFiles } from '../../core/site/index.ts';
 
-export const siteOf = (files: Record<string, string>): SiteFiles => new Map(Object.entries(files).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]));
+export const siteOf = (files: Record<string, string>): SiteFiles =>
+  new Map(Object.entries(files).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]));
 
 export const read = (files: SiteFiles): SiteReading => readSite(files, new Map(), []);
 

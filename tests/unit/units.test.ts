@@ -6,12 +6,35 @@ import { NOTES_FILE, type SiteFiles } from '../../core/site/index.ts';
 import { after, read, siteOf, textAt } from './sites.ts';
 
 const item = (n: string) => `<a href="l/${n}.jpg"><img src="s/${n}.jpg" alt="${n}"></a>`;
-const page = (body: string) => `<!DOCTYPE html>\n<html lang="en">\n<head><title>Kites</title></head>\n<body>\n${body}\n</body>\n</html>\n`;
+const page = (body: string) =>
+  `<!DOCTYPE html>\n<html lang="en">\n<head><title>Kites</title></head>\n<body>\n${body}\n</body>\n</html>\n`;
 /** Two pictures in each box: read as a gallery of four, meant as one of two. */
-const BOXES = page(`<div class="wall">\n${[['a', 'b'], ['c', 'd']].map(([one, two]) => `<div class="box">${item(one!)}${item(two!)}</div>`).join('\n')}\n</div>`);
-const PROSE = page(['a', 'b', 'c'].map((n) => `<p class="tale">${'Long ago on the moor a kite was flown. '.repeat(8)}<img src="s/${n}.jpg" alt="${n}"></p>`).join('\n'));
-const shown = (files: SiteFiles, path = 'kites.html') => read(files).pages.find((one) => one.path === path)!.galleries.map(({ items }) => items.map(addressIn));
-const say = (selector: string, gallery: boolean | null) => ({ kind: 'set-units' as const, page: 'kites.html', selector, gallery });
+const BOXES = page(
+  `<div class="wall">\n${[
+    ['a', 'b'],
+    ['c', 'd'],
+  ]
+    .map(([one, two]) => `<div class="box">${item(one!)}${item(two!)}</div>`)
+    .join('\n')}\n</div>`,
+);
+const PROSE = page(
+  ['a', 'b', 'c']
+    .map(
+      (n) =>
+        `<p class="tale">${'Long ago on the moor a kite was flown. '.repeat(8)}<img src="s/${n}.jpg" alt="${n}"></p>`,
+    )
+    .join('\n'),
+);
+const shown = (files: SiteFiles, path = 'kites.html') =>
+  read(files)
+    .pages.find((one) => one.path === path)!
+    .galleries.map(({ items }) => items.map(addressIn));
+const say = (selector: string, gallery: boolean | null) => ({
+  kind: 'set-units' as const,
+  page: 'kites.html',
+  selector,
+  gallery,
+});
 
 describe('the choices at a picture', () => {
   it('go from the picture outwards, with how many items each would make', () => {
@@ -33,7 +56,9 @@ describe('what is said', () => {
     const next = after(files, say('div.box', true));
     expect(shown(next)).toEqual([['s/a.jpg', 's/c.jpg']]);
     expect(textAt(next, 'kites.html')).toBe(BOXES);
-    expect(JSON.parse(textAt(next, NOTES_FILE))).toMatchObject({ units: [{ page: 'kites.html', selector: 'div.box', gallery: true }] });
+    expect(JSON.parse(textAt(next, NOTES_FILE))).toMatchObject({
+      units: [{ page: 'kites.html', selector: 'div.box', gallery: true }],
+    });
   });
 
   it('makes a gallery of pictures in prose, or none of what looked like one', () => {
@@ -47,7 +72,9 @@ describe('what is said', () => {
     const told = after(siteOf({ 'kites.html': BOXES }), say('div.box', true));
     const moved = after(told, { kind: 'move-item', strand: 'kites.html#0.0', to: 1 });
     expect(shown(moved)).toEqual([['s/c.jpg', 's/a.jpg']]);
-    expect(textAt(moved, 'kites.html')).toContain(`<div class="box">${item('c')}${item('d')}</div>\n<div class="box">${item('a')}${item('b')}</div>`);
+    expect(textAt(moved, 'kites.html')).toContain(
+      `<div class="box">${item('c')}${item('d')}</div>\n<div class="box">${item('a')}${item('b')}</div>`,
+    );
   });
 
   it('is kept when the page is renamed or copied from', () => {

@@ -9,7 +9,10 @@ import { faultySite, kitFiles, NAMES, WIRING_FAULTS, wiredPage } from '../wiring
 
 function filesFrom(texts: Record<string, string>): Map<string, FileContent> {
   const pictures = NAMES.flatMap((name) => [`small/${name}.jpg`, `large/${name}.jpg`]);
-  return new Map<string, FileContent>([...Object.entries(texts).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]), ...pictures.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1000 }])]);
+  return new Map<string, FileContent>([
+    ...Object.entries(texts).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]),
+    ...pictures.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1000 }]),
+  ]);
 }
 
 const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, new Map(), KITS);
@@ -22,7 +25,8 @@ describe.each(['none', 'lightbox', 'lantern', 'peephole', 'sidebay'])('a page wi
   });
 });
 
-it('there are at least thirty, of more kinds than one a rule', () => expect(WIRING_FAULTS.length).toBeGreaterThanOrEqual(30));
+it('there are at least thirty, of more kinds than one a rule', () =>
+  expect(WIRING_FAULTS.length).toBeGreaterThanOrEqual(30));
 
 describe.each(WIRING_FAULTS.map((fault) => [fault.name, fault] as const))('%s', (_, fault) => {
   const texts = faultySite(fault);
@@ -31,26 +35,31 @@ describe.each(WIRING_FAULTS.map((fault) => [fault.name, fault] as const))('%s', 
   const finding = findings.find(({ rule }) => rule === fault.rule);
 
   it('is found at its place and explained', () => {
-    if (!finding) throw new Error(`Not found; instead: ${findings.map(({ rule, says }) => `${rule}: ${says}`).join(' | ')}`);
+    if (!finding)
+      throw new Error(`Not found; instead: ${findings.map(({ rule, says }) => `${rule}: ${says}`).join(' | ')}`);
     const lines = (texts[finding.place.path] ?? '').split('\n');
     expect(lines[(finding.place.line ?? 0) - 1]).toContain(fault.at);
     expect(finding.why).toMatch(fault.why);
   });
 
-  it(fault.fix === null ? 'offers nothing, for only the author can mend it' : 'is mended, and taken back to the letter', () => {
-    if (fault.fix === null) return expect(finding?.fixes).toEqual([]);
-    const files = filesFrom(texts);
-    const n = finding?.fixes.findIndex(({ label }) => fault.fix?.test(label)) ?? -1;
-    if (!finding || n < 0) throw new Error(`No such fix; instead: ${finding?.fixes.map(({ label }) => label).join(' | ')}`);
-    const planned = planFor(site, { kind: 'fix', finding: finding.id, fix: n });
-    if (!planned.ok) throw new Error(planned.reason);
-    const applied = applyChange(files, planned.change);
-    if (!applied.ok) throw new Error(applied.reason);
-    const after = findingsOf(read(applied.files));
-    // A container missing for each link is found for each; one change mends them all.
-    expect(after.filter(({ rule }) => rule === fault.rule).map(({ says }) => says)).toEqual([]);
-    expect(after.length).toBeLessThan(findings.length);
-    const back = applyChange(applied.files, applied.inverse);
-    expect(back.ok && new Map([...back.files].sort())).toEqual(new Map([...files].sort()));
-  });
+  it(
+    fault.fix === null ? 'offers nothing, for only the author can mend it' : 'is mended, and taken back to the letter',
+    () => {
+      if (fault.fix === null) return expect(finding?.fixes).toEqual([]);
+      const files = filesFrom(texts);
+      const n = finding?.fixes.findIndex(({ label }) => fault.fix?.test(label)) ?? -1;
+      if (!finding || n < 0)
+        throw new Error(`No such fix; instead: ${finding?.fixes.map(({ label }) => label).join(' | ')}`);
+      const planned = planFor(site, { kind: 'fix', finding: finding.id, fix: n });
+      if (!planned.ok) throw new Error(planned.reason);
+      const applied = applyChange(files, planned.change);
+      if (!applied.ok) throw new Error(applied.reason);
+      const after = findingsOf(read(applied.files));
+      // A container missing for each link is found for each; one change mends them all.
+      expect(after.filter(({ rule }) => rule === fault.rule).map(({ says }) => says)).toEqual([]);
+      expect(after.length).toBeLessThan(findings.length);
+      const back = applyChange(applied.files, applied.inverse);
+      expect(back.ok && new Map([...back.files].sort())).toEqual(new Map([...files].sort()));
+    },
+  );
 });

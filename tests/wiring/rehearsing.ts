@@ -13,7 +13,14 @@ import { disagreements, predict, Seen, type Disagreement, type Prediction } from
 import { KITS } from '../kits.ts';
 import { NAMES } from './faults.fixture.ts';
 
-const CODE = buildSync({ entryPoints: [fileURLToPath(new URL('../../preview/rehearsal.ts', import.meta.url))], bundle: true, write: false, format: 'iife', globalName: 'rehearsal', target: 'es2022' }).outputFiles[0]!.text;
+const CODE = buildSync({
+  entryPoints: [fileURLToPath(new URL('../../preview/rehearsal.ts', import.meta.url))],
+  bundle: true,
+  write: false,
+  format: 'iife',
+  globalName: 'rehearsal',
+  target: 'es2022',
+}).outputFiles[0]!.text;
 
 const drawn = new Map<string, Promise<Buffer>>();
 
@@ -21,7 +28,11 @@ const drawn = new Map<string, Promise<Buffer>>();
 function picture(path: string): Promise<Buffer> {
   const n = NAMES.findIndex((name) => path.includes(name));
   const [width, height] = path.startsWith('large/') ? [900, 600 + n * 40] : [60, 40];
-  const made = drawn.get(path) ?? sharp({ create: { width, height, channels: 3, background: { r: 60 + n * 40, g: 120, b: 200 - n * 40 } } }).jpeg().toBuffer();
+  const made =
+    drawn.get(path) ??
+    sharp({ create: { width, height, channels: 3, background: { r: 60 + n * 40, g: 120, b: 200 - n * 40 } } })
+      .jpeg()
+      .toBuffer();
   drawn.set(path, made);
   return made;
 }
@@ -29,7 +40,10 @@ function picture(path: string): Promise<Buffer> {
 export const PICTURES: readonly string[] = NAMES.flatMap((name) => [`small/${name}.jpg`, `large/${name}.jpg`]);
 
 export function filesFrom(texts: Record<string, string>): Map<string, FileContent> {
-  return new Map<string, FileContent>([...Object.entries(texts).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]), ...PICTURES.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1000 }])]);
+  return new Map<string, FileContent>([
+    ...Object.entries(texts).map(([path, text]): [string, FileContent] => [path, { kind: 'text', text }]),
+    ...PICTURES.map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 1000 }]),
+  ]);
 }
 
 export const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, new Map(), KITS);
@@ -56,13 +70,23 @@ export interface Rehearsed {
 }
 
 /** Every strand of a page, each on a page that was loaded anew. */
-export async function rehearsePage(page: Page, files: ReadonlyMap<string, FileContent>, path = 'index.html', only?: readonly number[]): Promise<Rehearsed[]> {
+export async function rehearsePage(
+  page: Page,
+  files: ReadonlyMap<string, FileContent>,
+  path = 'index.html',
+  only?: readonly number[],
+): Promise<Rehearsed[]> {
   const site = read(files);
   const reading = site.pages.find((one) => one.path === path);
   if (!reading) throw new Error(`There is no page ${path}.`);
   const { folder, remove } = await onDisk(files);
   const outcome: Rehearsed[] = [];
-  const rel = (address: string | null) => (address === null ? null : address.startsWith(pathToFileURL(folder).href) ? decodeURIComponent(address.slice(pathToFileURL(folder).href.length + 1)) : address);
+  const rel = (address: string | null) =>
+    address === null
+      ? null
+      : address.startsWith(pathToFileURL(folder).href)
+        ? decodeURIComponent(address.slice(pathToFileURL(folder).href.length + 1))
+        : address;
   // As the probe does: places are those of the source, noted before scripts move anything.
   await page.addInitScript(() => {
     const noted = new Map<string, Element>();
@@ -71,20 +95,31 @@ export async function rehearsePage(page: Page, files: ReadonlyMap<string, FileCo
       noted.set(path.join(), element);
       [...element.children].forEach((child, n) => note(child, [...path, n]));
     };
-    document.addEventListener('readystatechange', () => document.readyState === 'interactive' && note(document.documentElement, []));
+    document.addEventListener(
+      'readystatechange',
+      () => document.readyState === 'interactive' && note(document.documentElement, []),
+    );
   });
   for (const [n, item] of reading.galleries.flatMap((gallery) => gallery.items).entries()) {
     if (only && !only.includes(n)) continue;
     const anchor = item.image ?? item.link;
     if (!anchor) continue;
     await page.goto(pathToFileURL(join(folder, path)).href);
-    await page.evaluate(CODE.replace(/^"use strict";\s*var rehearsal/, 'window.rehearsal').replace(/^var rehearsal/, 'window.rehearsal'));
+    await page.evaluate(
+      CODE.replace(/^"use strict";\s*var rehearsal/, 'window.rehearsal').replace(/^var rehearsal/, 'window.rehearsal'),
+    );
     const raw = await page.evaluate((place) => {
       const { noted, rehearsal } = window as unknown as Noting;
       return rehearsal.rehearse(noted.get(place)!);
     }, pathTo(anchor).join());
     const told = Seen.parse(raw);
-    const seen: Seen = { ...told, shows: rel(told.shows), next: rel(told.next), back: rel(told.back), missing: told.missing.map(rel) };
+    const seen: Seen = {
+      ...told,
+      shows: rel(told.shows),
+      next: rel(told.next),
+      back: rel(told.back),
+      missing: told.missing.map(rel),
+    };
     const prediction = predict({ ...reading, index: site.index, from: 'disk' }, item);
     outcome.push({ name: item.target?.value ?? '', prediction, seen, disagreements: disagreements(prediction, seen) });
   }

@@ -22,7 +22,8 @@
     const options = { ...DEFAULTS, ...given };
     for (const name in DEFAULTS) {
       const written = holder.getAttribute(`${MARKER}-${name}`);
-      if (written !== null) options[name] = typeof DEFAULTS[name] === 'number' ? Number(written) : written;
+      if (written !== null)
+        options[name] = typeof DEFAULTS[name] === 'number' ? Number(written) : written;
     }
     return options;
   }
@@ -32,7 +33,8 @@
     set.add(holder);
     const options = optionsOf(holder, given);
     let next = holder.querySelector(`a[${MARKER}-next]`);
-    const items = () => [...holder.children].filter((child) => !child.hasAttribute(`${MARKER}-next`));
+    const items = () =>
+      [...holder.children].filter((child) => !child.hasAttribute(`${MARKER}-next`));
     let shown = 0;
     let busy = false;
 
@@ -81,10 +83,19 @@
         const link = from && from.querySelector(`a[${MARKER}-next]`);
         const come = from ? [...from.children].filter((child) => child !== link) : [];
         // Addresses are those of the page they come from.
-        come.forEach((item) => item.querySelectorAll('[href], [src]').forEach((one) => ['href', 'src'].forEach((name) => { if (one.hasAttribute(name)) one.setAttribute(name, one[name]); })));
+        come.forEach((item) =>
+          item.querySelectorAll('[href], [src]').forEach((one) =>
+            ['href', 'src'].forEach((name) => {
+              if (one.hasAttribute(name)) one.setAttribute(name, one[name]);
+            }),
+          ),
+        );
         next.before(...come);
         if (link) next.href = link.href;
-        else { next.remove(); next = null; }
+        else {
+          next.remove();
+          next = null;
+        }
       } catch {
         // The link to the next page is what is left, and it works.
         next.hidden = false;
@@ -124,11 +135,14 @@
       to.focus();
     });
 
-    const watcher = new IntersectionObserver(([entry]) => {
-      if (!entry.isIntersecting || !left()) return;
-      watcher.unobserve(foot);
-      more(false);
-    }, { rootMargin: '400px' });
+    const watcher = new IntersectionObserver(
+      ([entry]) => {
+        if (!entry.isIntersecting || !left()) return;
+        watcher.unobserve(foot);
+        more(false);
+      },
+      { rootMargin: '400px' },
+    );
     if (next) next.hidden = true;
     shown = options.step;
     apply();
@@ -137,7 +151,9 @@
 
   function run() {
     begun = true;
-    calls.forEach(([selector, given]) => document.querySelectorAll(selector).forEach((holder) => start(holder, given)));
+    calls.forEach(([selector, given]) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
+    );
     document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
   }
 

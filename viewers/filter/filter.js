@@ -20,12 +20,17 @@
     const options = { ...DEFAULTS, ...given };
     for (const name in DEFAULTS) {
       const written = holder.getAttribute(`${MARKER}-${name}`);
-      if (written !== null) options[name] = typeof DEFAULTS[name] === 'boolean' ? written !== 'off' : written;
+      if (written !== null)
+        options[name] = typeof DEFAULTS[name] === 'boolean' ? written !== 'off' : written;
     }
     return options;
   }
 
-  const tagsOf = (item) => (item.getAttribute(`${MARKER}-tags`) || '').split(',').map((tag) => tag.trim()).filter(Boolean);
+  const tagsOf = (item) =>
+    (item.getAttribute(`${MARKER}-tags`) || '')
+      .split(',')
+      .map((tag) => tag.trim())
+      .filter(Boolean);
 
   function start(holder, given) {
     if (set.has(holder)) return;
@@ -58,12 +63,20 @@
       if (tag !== null && !had) chosen.add(tag);
       else chosen.delete(tag);
       apply();
-      said.textContent = items.filter((item) => !item.hidden).length + WORDS.of + items.length + WORDS.shown;
+      said.textContent =
+        items.filter((item) => !item.hidden).length + WORDS.of + items.length + WORDS.shown;
     }
 
     function apply() {
-      items.forEach((item) => { item.hidden = chosen.size > 0 && !tagsOf(item).some((tag) => chosen.has(tag)); });
-      buttons.forEach(([tag, button]) => button.setAttribute('aria-pressed', String(tag === null ? chosen.size === 0 : chosen.has(tag))));
+      items.forEach((item) => {
+        item.hidden = chosen.size > 0 && !tagsOf(item).some((tag) => chosen.has(tag));
+      });
+      buttons.forEach(([tag, button]) =>
+        button.setAttribute(
+          'aria-pressed',
+          String(tag === null ? chosen.size === 0 : chosen.has(tag)),
+        ),
+      );
     }
 
     bar.append(said);
@@ -74,7 +87,9 @@
 
   function run() {
     begun = true;
-    calls.forEach(([selector, given]) => document.querySelectorAll(selector).forEach((holder) => start(holder, given)));
+    calls.forEach(([selector, given]) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
+    );
     document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
   }
 

@@ -13,11 +13,34 @@
 
   const MARKER = 'data-enlarge';
   const SWIPE = 48; // CSS px that a finger must travel
-  const WORDS = { close: 'Close', previous: 'Previous picture', next: 'Next picture', full: 'Full screen', tab: 'Open by itself', info: 'About this picture', loading: 'Loading…', failed: 'This picture could not be loaded.', label: 'Enlarged picture', of: ' of ' };
+  const WORDS = {
+    close: 'Close',
+    previous: 'Previous picture',
+    next: 'Next picture',
+    full: 'Full screen',
+    tab: 'Open by itself',
+    info: 'About this picture',
+    loading: 'Loading…',
+    failed: 'This picture could not be loaded.',
+    label: 'Enlarged picture',
+    of: ' of ',
+  };
   const VIDEO = /\.(mp4|m4v|webm|ogv)$/i;
 
   // Each is also an attribute of one link: data-enlarge-counter="off".
-  const options = { counter: true, arrows: true, caption: true, words: 'figure', loop: false, ahead: true, full: false, tab: false, info: '', place: '', open: '' };
+  const options = {
+    counter: true,
+    arrows: true,
+    caption: true,
+    words: 'figure',
+    loop: false,
+    ahead: true,
+    full: false,
+    tab: false,
+    info: '',
+    place: '',
+    open: '',
+  };
   const selectors = [`a[${MARKER}]`];
   let modal = null; // the box over the page, made when first needed
   const placed = new Map(); // small boxes at a place of the window, by their link
@@ -28,7 +51,9 @@
       document.querySelector(selector); // a selector with a mistake in it is reported here, at the call
       selectors.push(selector);
     } else given = selector;
-    for (const name in given) if (name in options) options[name] = typeof options[name] === 'boolean' ? Boolean(given[name]) : given[name];
+    for (const name in given)
+      if (name in options)
+        options[name] = typeof options[name] === 'boolean' ? Boolean(given[name]) : given[name];
   };
 
   function option(link, name) {
@@ -50,7 +75,9 @@
 
   function groupOf(link) {
     const name = link.getAttribute(`${MARKER}-group`);
-    return name ? marked().filter((other) => other.getAttribute(`${MARKER}-group`) === name) : [link];
+    return name
+      ? marked().filter((other) => other.getAttribute(`${MARKER}-group`) === name)
+      : [link];
   }
 
   /** An attribute of its own, else what data-enlarge-words asks for first, else figure caption, title, alt text. */
@@ -60,7 +87,11 @@
     const figure = link.closest('figure');
     const written = figure && figure.querySelector('figcaption');
     const image = link.querySelector('img');
-    const found = { figure: written ? written.textContent.trim() : '', title: link.title, alt: image ? image.alt : '' };
+    const found = {
+      figure: written ? written.textContent.trim() : '',
+      title: link.title,
+      alt: image ? image.alt : '',
+    };
     return found[option(link, 'words')] || found.figure || found.title || found.alt;
   }
 
@@ -89,11 +120,16 @@
     const inside = make('div', 'inside', dialog);
     const bar = make('div', 'bar', inside);
     const counter = make('p', 'counter', bar);
-    const info = button('info', WORDS.info, bar, () => { parts.about.hidden = !parts.about.hidden; info.setAttribute('aria-expanded', String(!parts.about.hidden)); });
+    const info = button('info', WORDS.info, bar, () => {
+      parts.about.hidden = !parts.about.hidden;
+      info.setAttribute('aria-expanded', String(!parts.about.hidden));
+    });
     const tab = make('a', 'tab', bar);
     Object.assign(tab, { target: '_blank', rel: 'noopener' });
     tab.setAttribute('aria-label', WORDS.tab);
-    const full = button('full', WORDS.full, bar, () => (document.fullscreenElement ? document.exitFullscreen() : inside.requestFullscreen()));
+    const full = button('full', WORDS.full, bar, () =>
+      document.fullscreenElement ? document.exitFullscreen() : inside.requestFullscreen(),
+    );
     const close = button('close', WORDS.close, bar, () => dialog.close());
     close.autofocus = true;
     const previous = button('previous', WORDS.previous, inside, () => step(-1));
@@ -135,7 +171,10 @@
     /** A picture, a video by its ending, a part of the page by its address, or the words of data-enlarge-text. */
     function fill(link) {
       const said = link.getAttribute(`${MARKER}-text`);
-      const target = said === null && link.href.split('#')[0] === location.href.split('#')[0] ? namedBy(link.hash) : null;
+      const target =
+        said === null && link.href.split('#')[0] === location.href.split('#')[0]
+          ? namedBy(link.hash)
+          : null;
       if (said !== null || target) {
         content = make('div', 'part', stage, said);
         if (target) {
@@ -150,7 +189,10 @@
       const video = VIDEO.test(new URL(link.href).pathname);
       content = make(video ? 'video' : 'img', 'picture');
       state('loading', WORDS.loading);
-      content.addEventListener(video ? 'loadeddata' : 'load', () => { state('shown', ''); lookAhead(link); });
+      content.addEventListener(video ? 'loadeddata' : 'load', () => {
+        state('shown', '');
+        lookAhead(link);
+      });
       content.addEventListener('error', () => state('failed', WORDS.failed));
       if (video) content.controls = true;
       else {
@@ -169,7 +211,8 @@
       const arrows = option(link, 'arrows') && links.length > 1;
       clear();
       fill(link);
-      counter.textContent = option(link, 'counter') && links.length > 1 ? place + 1 + WORDS.of + links.length : '';
+      counter.textContent =
+        option(link, 'counter') && links.length > 1 ? place + 1 + WORDS.of + links.length : '';
       text.textContent = option(link, 'caption') ? captionOf(link) : '';
       const more = link.getAttribute(`${MARKER}-description`);
       if (more) make('p', 'description', text, more);
@@ -183,7 +226,10 @@
 
     /** The pictures beside it, once it is there itself: before that they would only hold it up. */
     function lookAhead(link) {
-      if (option(link, 'ahead')) [place - 1, place + 1].forEach((near) => { if (links[near] && !VIDEO.test(links[near].href)) new Image().src = links[near].href; });
+      if (option(link, 'ahead'))
+        [place - 1, place + 1].forEach((near) => {
+          if (links[near] && !VIDEO.test(links[near].href)) new Image().src = links[near].href;
+        });
     }
 
     /** "Camera: Box; Taken: 3 May" as a list of names and values. */
@@ -203,12 +249,15 @@
     function setHidden(element, hidden) {
       const focused = document.activeElement === element;
       element.hidden = hidden;
-      if (hidden && focused) ([next, previous].find((one) => one !== element && !one.hidden) || close).focus();
+      if (hidden && focused)
+        ([next, previous].find((one) => one !== element && !one.hidden) || close).focus();
     }
 
     /** Tab goes round inside the dialog and never out to the browser's own bars. */
     function turnFocus(event) {
-      const stops = [...dialog.querySelectorAll('button, a[href], video, [tabindex], input, select, textarea')].filter((one) => one.checkVisibility() && one.tabIndex >= 0);
+      const stops = [
+        ...dialog.querySelectorAll('button, a[href], video, [tabindex], input, select, textarea'),
+      ].filter((one) => one.checkVisibility() && one.tabIndex >= 0);
       const at = stops.indexOf(document.activeElement);
       stops[(at + (event.shiftKey ? -1 : 1) + stops.length) % stops.length].focus();
     }
@@ -216,7 +265,8 @@
     dialog.addEventListener('keydown', (event) => {
       if (event.target.matches('video, input, textarea, select') && event.key !== 'Tab') return;
       const forward = getComputedStyle(dialog).direction === 'rtl' ? 'ArrowLeft' : 'ArrowRight';
-      if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') step(event.key === forward ? 1 : -1);
+      if (event.key === 'ArrowLeft' || event.key === 'ArrowRight')
+        step(event.key === forward ? 1 : -1);
       else if (event.key === 'Home') show(0);
       else if (event.key === 'End') show(links.length - 1);
       else if (event.key === 'Tab' && !small) turnFocus(event);
@@ -225,7 +275,12 @@
       event.preventDefault();
     });
     dialog.addEventListener('click', (event) => {
-      if (!small && !swiped && !event.target.closest('button, a, dl, .enlarge-picture, .enlarge-part, .enlarge-caption')) dialog.close();
+      if (
+        !small &&
+        !swiped &&
+        !event.target.closest('button, a, dl, .enlarge-picture, .enlarge-part, .enlarge-caption')
+      )
+        dialog.close();
       swiped = false;
     });
     dialog.addEventListener('close', () => {
@@ -234,15 +289,23 @@
       if (opener) opener.focus();
     });
     let from = null;
-    stage.addEventListener('pointerdown', (event) => { from = event.isPrimary ? event.clientX : null; swiped = false; });
-    stage.addEventListener('pointercancel', () => { from = null; });
+    stage.addEventListener('pointerdown', (event) => {
+      from = event.isPrimary ? event.clientX : null;
+      swiped = false;
+    });
+    stage.addEventListener('pointercancel', () => {
+      from = null;
+    });
     stage.addEventListener('pointerup', (event) => {
       const way = from === null ? 0 : event.clientX - from;
       from = null;
       swiped = Math.abs(way) > SWIPE;
       // The click comes in the same breath, or not at all where what was pressed is gone.
-      if (swiped) setTimeout(() => { swiped = false; });
-      if (swiped) step((way < 0) === (getComputedStyle(stage).direction !== 'rtl') ? 1 : -1);
+      if (swiped)
+        setTimeout(() => {
+          swiped = false;
+        });
+      if (swiped) step(way < 0 === (getComputedStyle(stage).direction !== 'rtl') ? 1 : -1);
     });
     document.body.append(dialog);
 
@@ -276,7 +339,15 @@
 
   document.addEventListener('click', (event) => {
     // A click that asks for a new tab or window keeps its meaning.
-    if (event.defaultPrevented || event.button !== 0 || event.ctrlKey || event.metaKey || event.shiftKey || event.altKey) return;
+    if (
+      event.defaultPrevented ||
+      event.button !== 0 ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.shiftKey ||
+      event.altKey
+    )
+      return;
     const link = event.target.closest && event.target.closest(selectors.join(','));
     if (!link || !link.href || typeof HTMLDialogElement === 'undefined') return;
     event.preventDefault();

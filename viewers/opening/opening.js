@@ -10,8 +10,20 @@
   'use strict';
 
   const MARKER = 'data-opening';
-  const DEFAULTS = { height: 75, interval: 6, play: true, arrows: true, under: '', label: 'Pictures' };
-  const WORDS = { play: 'Play', pause: 'Pause', previous: 'Previous picture', next: 'Next picture' };
+  const DEFAULTS = {
+    height: 75,
+    interval: 6,
+    play: true,
+    arrows: true,
+    under: '',
+    label: 'Pictures',
+  };
+  const WORDS = {
+    play: 'Play',
+    pause: 'Pause',
+    previous: 'Previous picture',
+    next: 'Next picture',
+  };
   const PICTURE = /\.(avif|gif|jpe?g|png|svg|webp)$/i;
   const calls = [];
   const set = new WeakSet();
@@ -21,7 +33,13 @@
     const options = { ...DEFAULTS, ...given };
     for (const name in DEFAULTS) {
       const written = holder.getAttribute(`${MARKER}-${name}`);
-      if (written !== null) options[name] = typeof DEFAULTS[name] === 'boolean' ? written !== 'off' : typeof DEFAULTS[name] === 'number' ? Number(written) : written;
+      if (written !== null)
+        options[name] =
+          typeof DEFAULTS[name] === 'boolean'
+            ? written !== 'off'
+            : typeof DEFAULTS[name] === 'number'
+              ? Number(written)
+              : written;
     }
     return options;
   }
@@ -33,13 +51,16 @@
     if (!image || !link || !PICTURE.test(link.pathname) || link.href === image.src) return;
     const full = new Image();
     full.src = link.href;
-    full.decode().then(() => {
-      // What a <picture> or a srcset offers would be chosen instead.
-      const around = image.closest('picture');
-      if (around) around.querySelectorAll('source').forEach((source) => source.remove());
-      image.removeAttribute('srcset');
-      image.src = link.href;
-    }, () => {}); // not to be had: the small one stays
+    full.decode().then(
+      () => {
+        // What a <picture> or a srcset offers would be chosen instead.
+        const around = image.closest('picture');
+        if (around) around.querySelectorAll('source').forEach((source) => source.remove());
+        image.removeAttribute('srcset');
+        image.src = link.href;
+      },
+      () => {},
+    ); // not to be had: the small one stays
   }
 
   function start(holder, given) {
@@ -49,7 +70,8 @@
     const options = optionsOf(holder, given);
     let place = 0;
     let timer = 0;
-    let playing = options.play && slides.length > 1 && !matchMedia('(prefers-reduced-motion: reduce)').matches;
+    let playing =
+      options.play && slides.length > 1 && !matchMedia('(prefers-reduced-motion: reduce)').matches;
 
     holder.classList.add('opening');
     if (!holder.hasAttribute('role')) holder.setAttribute('role', 'group');
@@ -65,7 +87,9 @@
       lift();
       new ResizeObserver(lift).observe(header);
     }
-    new ResizeObserver(() => holder.style.setProperty('--opening-width', `${document.documentElement.clientWidth}px`)).observe(document.documentElement);
+    new ResizeObserver(() =>
+      holder.style.setProperty('--opening-width', `${document.documentElement.clientWidth}px`),
+    ).observe(document.documentElement);
 
     function show(next) {
       place = next;
@@ -74,14 +98,17 @@
         slide.inert = n !== place;
       });
       const near = slides[(place + 1) % slides.length];
-      [near, ...near.querySelectorAll('img')].forEach((one) => { if (one.loading) one.loading = 'eager'; });
+      [near, ...near.querySelectorAll('img')].forEach((one) => {
+        if (one.loading) one.loading = 'eager';
+      });
       [slides[place], near].forEach(showFull);
       wait();
     }
 
     function wait() {
       clearTimeout(timer);
-      if (playing && !document.hidden) timer = setTimeout(() => show((place + 1) % slides.length), options.interval * 1000);
+      if (playing && !document.hidden)
+        timer = setTimeout(() => show((place + 1) % slides.length), options.interval * 1000);
     }
 
     if (slides.length > 1) {
@@ -96,8 +123,18 @@
         bar.append(element);
         return element;
       };
-      const toggle = button('play', () => { playing = !playing; label(); wait(); });
-      if (options.arrows) [['previous', -1], ['next', 1]].forEach(([name, by]) => button(name, () => show((place + by + slides.length) % slides.length)));
+      const toggle = button('play', () => {
+        playing = !playing;
+        label();
+        wait();
+      });
+      if (options.arrows)
+        [
+          ['previous', -1],
+          ['next', 1],
+        ].forEach(([name, by]) =>
+          button(name, () => show((place + by + slides.length) % slides.length)),
+        );
       const label = () => {
         toggle.dataset.state = playing ? 'playing' : 'paused';
         toggle.setAttribute('aria-label', playing ? WORDS.pause : WORDS.play);
@@ -111,7 +148,9 @@
 
   function run() {
     begun = true;
-    calls.forEach(([selector, given]) => document.querySelectorAll(selector).forEach((holder) => start(holder, given)));
+    calls.forEach(([selector, given]) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
+    );
     document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
   }
 

@@ -21,7 +21,8 @@
     const options = { ...DEFAULTS, ...given };
     for (const name in DEFAULTS) {
       const written = holder.getAttribute(`${MARKER}-${name}`);
-      if (written !== null) options[name] = typeof DEFAULTS[name] === 'boolean' ? written !== 'off' : written;
+      if (written !== null)
+        options[name] = typeof DEFAULTS[name] === 'boolean' ? written !== 'off' : written;
     }
     return options;
   }
@@ -79,7 +80,9 @@
     list.addEventListener('keydown', (event) => {
       const at = tabs.indexOf(document.activeElement);
       const forward = getComputedStyle(list).direction === 'rtl' ? 'ArrowLeft' : 'ArrowRight';
-      const next = { ArrowLeft: at - 1, ArrowRight: at + 1, Home: 0, End: tabs.length - 1 }[event.key];
+      const next = { ArrowLeft: at - 1, ArrowRight: at + 1, Home: 0, End: tabs.length - 1 }[
+        event.key
+      ];
       if (next === undefined) return;
       event.preventDefault();
       const turned = event.key.startsWith('Arrow') ? at + (event.key === forward ? 1 : -1) : next;
@@ -101,7 +104,9 @@
 
   function run() {
     begun = true;
-    calls.forEach(([selector, given]) => document.querySelectorAll(selector).forEach((holder) => start(holder, given)));
+    calls.forEach(([selector, given]) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
+    );
     document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
   }
 

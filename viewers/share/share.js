@@ -11,7 +11,12 @@
 
   const MARKER = 'data-pass-on';
   const DEFAULTS = { of: 'page', words: '' };
-  const WORDS = { share: 'Share', copy: 'Copy address', copied: 'The address is copied.', failed: 'Copy it from here:' };
+  const WORDS = {
+    share: 'Share',
+    copy: 'Copy address',
+    copied: 'The address is copied.',
+    failed: 'Copy it from here:',
+  };
   const calls = [];
   const set = new WeakSet();
   let begun = false;
@@ -38,7 +43,10 @@
       element.addEventListener('click', action);
       bar.append(element);
     };
-    if (navigator.share) button(WORDS.share, () => navigator.share({ url: address(), title: title || document.title }).catch(() => undefined));
+    if (navigator.share)
+      button(WORDS.share, () =>
+        navigator.share({ url: address(), title: title || document.title }).catch(() => undefined),
+      );
     button(WORDS.copy, async () => {
       try {
         await navigator.clipboard.writeText(address());
@@ -66,7 +74,8 @@
       const bar = barFor(() => location.href, options.words);
       // It stands in the room that the stylesheet has kept for it inside of a marked element.
       const { marginBottom, paddingBottom } = getComputedStyle(holder);
-      if (holder.hasAttribute(MARKER)) bar.style.margin = `${-parseFloat(paddingBottom) - parseFloat(marginBottom)}px 0 ${marginBottom}`;
+      if (holder.hasAttribute(MARKER))
+        bar.style.margin = `${-parseFloat(paddingBottom) - parseFloat(marginBottom)}px 0 ${marginBottom}`;
       holder.after(bar);
       return;
     }
@@ -74,14 +83,25 @@
       const image = link.querySelector('img');
       if (!image) return;
       // A picture with a name of its own is shared at its place on the page, any other as its file.
-      const named = link.id || (link.closest('[id]') !== holder && holder.contains(link.closest('[id]')) && link.closest('[id]').id);
-      link.after(barFor(() => (named ? new URL(`#${encodeURIComponent(named)}`, location.href).href : link.href), image.alt));
+      const named =
+        link.id ||
+        (link.closest('[id]') !== holder &&
+          holder.contains(link.closest('[id]')) &&
+          link.closest('[id]').id);
+      link.after(
+        barFor(
+          () => (named ? new URL(`#${encodeURIComponent(named)}`, location.href).href : link.href),
+          image.alt,
+        ),
+      );
     });
   }
 
   function run() {
     begun = true;
-    calls.forEach(([selector, given]) => document.querySelectorAll(selector).forEach((holder) => start(holder, given)));
+    calls.forEach(([selector, given]) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
+    );
     document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
   }
 

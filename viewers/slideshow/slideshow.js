@@ -13,8 +13,29 @@
   'use strict';
 
   const MARKER = 'data-slides';
-  const DEFAULTS = { arrows: true, picker: 'dots', counter: false, caption: true, play: false, interval: 5, effect: 'side', fit: 'crop', wide: false, full: false, loop: true, label: 'Pictures' };
-  const WORDS = { previous: 'Previous picture', next: 'Next picture', play: 'Play', pause: 'Pause', full: 'Full screen', of: ' of ', pick: 'Show picture ' };
+  const DEFAULTS = {
+    arrows: true,
+    picker: 'dots',
+    counter: false,
+    caption: true,
+    play: false,
+    interval: 5,
+    effect: 'side',
+    fit: 'crop',
+    wide: false,
+    full: false,
+    loop: true,
+    label: 'Pictures',
+  };
+  const WORDS = {
+    previous: 'Previous picture',
+    next: 'Next picture',
+    play: 'Play',
+    pause: 'Pause',
+    full: 'Full screen',
+    of: ' of ',
+    pick: 'Show picture ',
+  };
   const SWIPE = 48; // CSS px that a finger must travel
   const TIME = 450; // ms of a transition
   const PICTURE = /\.(avif|gif|jpe?g|png|svg|webp)$/i;
@@ -23,10 +44,16 @@
   const EFFECTS = {
     cut: null,
     fade: () => [{ opacity: 0 }, { opacity: 0 }],
-    side: (way, far) => [{ transform: `translateX(${way * far}px)` }, { transform: `translateX(${-way * far}px)` }],
-    up: (way) => [{ transform: `translateY(${way * 100}%)` }, { transform: `translateY(${-way * 100}%)` }],
+    side: (way, far) => [
+      { transform: `translateX(${way * far}px)` },
+      { transform: `translateX(${-way * far}px)` },
+    ],
+    up: (way) => [
+      { transform: `translateY(${way * 100}%)` },
+      { transform: `translateY(${-way * 100}%)` },
+    ],
     grow: () => [{ transform: 'scale(0.6)', opacity: 0 }, { opacity: 0 }],
-    shrink: () => [{ transform: 'scale(1.5)', opacity: 0 }, { opacity: 0 }]
+    shrink: () => [{ transform: 'scale(1.5)', opacity: 0 }, { opacity: 0 }],
   };
 
   const calls = [];
@@ -38,7 +65,12 @@
     for (const name in DEFAULTS) {
       const written = holder.getAttribute(`${MARKER}-${name}`);
       if (written === null) continue;
-      options[name] = typeof DEFAULTS[name] === 'boolean' ? written !== 'off' : typeof DEFAULTS[name] === 'number' ? Number(written) : written;
+      options[name] =
+        typeof DEFAULTS[name] === 'boolean'
+          ? written !== 'off'
+          : typeof DEFAULTS[name] === 'number'
+            ? Number(written)
+            : written;
     }
     return options;
   }
@@ -72,17 +104,22 @@
     if (!image || !link || !PICTURE.test(link.pathname) || link.href === image.src) return;
     const full = new Image();
     full.src = link.href;
-    full.decode().then(() => {
-      // What a <picture> or a srcset offers would be chosen instead.
-      const around = image.closest('picture');
-      if (around) around.querySelectorAll('source').forEach((source) => source.remove());
-      image.removeAttribute('srcset');
-      image.src = link.href;
-    }, () => {}); // not to be had: the small one stays
+    full.decode().then(
+      () => {
+        // What a <picture> or a srcset offers would be chosen instead.
+        const around = image.closest('picture');
+        if (around) around.querySelectorAll('source').forEach((source) => source.remove());
+        image.removeAttribute('srcset');
+        image.src = link.href;
+      },
+      () => {},
+    ); // not to be had: the small one stays
   }
 
   function start(holder, given) {
-    const slides = [...holder.children].filter((child) => !/^(SCRIPT|TEMPLATE)$/.test(child.tagName));
+    const slides = [...holder.children].filter(
+      (child) => !/^(SCRIPT|TEMPLATE)$/.test(child.tagName),
+    );
     if (set.has(holder) || slides.length === 0) return;
     set.add(holder);
     const options = optionsOf(holder, given);
@@ -100,7 +137,9 @@
     frame.setAttribute('aria-label', options.label);
     const stage = make('div', 'stage');
     slides.forEach((slide, n) => {
-      [slide, ...slide.querySelectorAll('img, a')].forEach((one) => { one.draggable = false; });
+      [slide, ...slide.querySelectorAll('img, a')].forEach((one) => {
+        one.draggable = false;
+      });
       // A list keeps its items; links, pictures and videos keep what they are.
       if (/^(A|IMG|VIDEO|PICTURE)$/.test(slide.tagName)) return;
       if (slide.tagName !== 'LI') slide.setAttribute('role', 'group');
@@ -109,16 +148,27 @@
     });
     const strip = options.picker === 'strip'; // nothing but the row of small pictures
     const bar = make('div', 'bar', frame);
-    const toggle = options.play && !strip ? button('play', WORDS.play, bar, () => play(!playing, true)) : null;
-    const arrows = options.arrows && !strip ? [button('previous', WORDS.previous, bar, () => step(-1)), button('next', WORDS.next, bar, () => step(1))] : [];
+    const toggle =
+      options.play && !strip ? button('play', WORDS.play, bar, () => play(!playing, true)) : null;
+    const arrows =
+      options.arrows && !strip
+        ? [
+            button('previous', WORDS.previous, bar, () => step(-1)),
+            button('next', WORDS.next, bar, () => step(1)),
+          ]
+        : [];
     const counter = options.counter ? make('p', 'counter', bar) : null;
-    if (options.full && document.fullscreenEnabled) button('full', WORDS.full, bar, () => (document.fullscreenElement ? document.exitFullscreen() : frame.requestFullscreen()));
+    if (options.full && document.fullscreenEnabled)
+      button('full', WORDS.full, bar, () =>
+        document.fullscreenElement ? document.exitFullscreen() : frame.requestFullscreen(),
+      );
     holder.before(frame);
     holder.classList.add('slides-set');
     stage.append(holder);
     frame.append(stage);
     const caption = options.caption && !strip ? make('p', 'caption', frame) : null;
-    const picker = strip || options.picker === 'none' || slides.length < 2 ? null : make('div', 'picker', frame);
+    const picker =
+      strip || options.picker === 'none' || slides.length < 2 ? null : make('div', 'picker', frame);
     const picks = picker ? slides.map((slide, n) => pick(slide, n, picker)) : [];
 
     function pick(slide, n, inside) {
@@ -126,7 +176,12 @@
       const image = options.picker === 'dots' ? null : slide.querySelector('img');
       if (image) {
         const small = make('img', 'thumbnail', one);
-        Object.assign(small, { src: image.currentSrc || image.src, alt: '', loading: 'lazy', draggable: false });
+        Object.assign(small, {
+          src: image.currentSrc || image.src,
+          alt: '',
+          loading: 'lazy',
+          draggable: false,
+        });
       }
       return one;
     }
@@ -139,11 +194,22 @@
       if (counter) counter.textContent = `${place + 1}${WORDS.of}${slides.length}`;
       if (caption) caption.textContent = to.querySelector('figcaption') ? '' : captionOf(to);
       picks.forEach((one, n) => one.setAttribute('aria-current', String(n === place)));
-      if (picks[place] && options.picker !== 'dots') picker.scrollTo({ left: picks[place].offsetLeft - (picker.clientWidth - picks[place].offsetWidth) / 2, behavior: still.matches ? 'auto' : 'smooth' });
-      arrows.forEach((arrow, n) => arrow.setAttribute('aria-disabled', String(!options.loop && place === (n ? slides.length - 1 : 0))));
+      if (picks[place] && options.picker !== 'dots')
+        picker.scrollTo({
+          left: picks[place].offsetLeft - (picker.clientWidth - picks[place].offsetWidth) / 2,
+          behavior: still.matches ? 'auto' : 'smooth',
+        });
+      arrows.forEach((arrow, n) =>
+        arrow.setAttribute(
+          'aria-disabled',
+          String(!options.loop && place === (n ? slides.length - 1 : 0)),
+        ),
+      );
       // The two beside it come early, so that a step shows no empty frame.
       [slides[place], slides[place + 1], slides[place - 1]].filter(Boolean).forEach((near) => {
-        near.querySelectorAll('img[loading="lazy"]').forEach((image) => { image.loading = 'eager'; });
+        near.querySelectorAll('img[loading="lazy"]').forEach((image) => {
+          image.loading = 'eager';
+        });
         if (!strip) showFull(near);
       });
       wait();
@@ -158,9 +224,14 @@
         from.hidden = true;
         return;
       }
-      const [enter, leave] = effect(way * (options.effect === 'side' ? rtl : 1), options.wide ? innerWidth : holder.clientWidth);
+      const [enter, leave] = effect(
+        way * (options.effect === 'side' ? rtl : 1),
+        options.wide ? innerWidth : holder.clientWidth,
+      );
       to.animate([enter, {}], { duration: TIME, easing: 'ease' });
-      from.animate([{}, leave], { duration: TIME, easing: 'ease' }).finished.then(() => { from.hidden = slides[place] !== from; });
+      from.animate([{}, leave], { duration: TIME, easing: 'ease' }).finished.then(() => {
+        from.hidden = slides[place] !== from;
+      });
     }
 
     function step(by) {
@@ -182,7 +253,8 @@
 
     function wait() {
       clearTimeout(timer);
-      if (playing && !held && !document.hidden) timer = setTimeout(() => step(1), options.interval * 1000);
+      if (playing && !held && !document.hidden)
+        timer = setTimeout(() => step(1), options.interval * 1000);
     }
 
     function hold(on, reason) {
@@ -198,14 +270,21 @@
     frame.addEventListener('keydown', (event) => {
       if (event.target.closest('input, textarea, select, video, audio')) return;
       const forward = getComputedStyle(frame).direction === 'rtl' ? 'ArrowLeft' : 'ArrowRight';
-      if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') step(event.key === forward ? 1 : -1);
+      if (event.key === 'ArrowLeft' || event.key === 'ArrowRight')
+        step(event.key === forward ? 1 : -1);
       else return;
       event.preventDefault();
     });
     swipes(stage, (by) => step(getComputedStyle(frame).direction === 'rtl' ? -by : by));
-    if (options.wide) new ResizeObserver(() => frame.style.setProperty('--slides-window', `${document.documentElement.clientWidth}px`)).observe(document.documentElement);
+    if (options.wide)
+      new ResizeObserver(() =>
+        frame.style.setProperty('--slides-window', `${document.documentElement.clientWidth}px`),
+      ).observe(document.documentElement);
 
-    if (!strip) slides.forEach((slide, n) => { slide.hidden = n > 0; });
+    if (!strip)
+      slides.forEach((slide, n) => {
+        slide.hidden = n > 0;
+      });
     show(0);
     play(options.play && !strip);
   }
@@ -214,24 +293,38 @@
   function swipes(stage, turn) {
     let from = null;
     let swiped = false;
-    stage.addEventListener('pointerdown', (event) => { from = event.isPrimary ? event.clientX : null; swiped = false; });
-    stage.addEventListener('pointercancel', () => { from = null; });
+    stage.addEventListener('pointerdown', (event) => {
+      from = event.isPrimary ? event.clientX : null;
+      swiped = false;
+    });
+    stage.addEventListener('pointercancel', () => {
+      from = null;
+    });
     addEventListener('pointerup', (event) => {
       const way = from === null ? 0 : event.clientX - from;
       from = null;
       swiped = Math.abs(way) > SWIPE;
       if (swiped) turn(way < 0 ? 1 : -1);
     });
-    stage.addEventListener('click', (event) => {
-      if (swiped) { event.preventDefault(); event.stopPropagation(); }
-      swiped = false;
-    }, true);
+    stage.addEventListener(
+      'click',
+      (event) => {
+        if (swiped) {
+          event.preventDefault();
+          event.stopPropagation();
+        }
+        swiped = false;
+      },
+      true,
+    );
   }
 
   function run() {
     begun = true;
     // A call for a marked element gives it options; what stands in the markup wins.
-    calls.forEach(([selector, given]) => document.querySelectorAll(selector).forEach((holder) => start(holder, given)));
+    calls.forEach(([selector, given]) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
+    );
     document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
   }
 

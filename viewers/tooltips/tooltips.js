@@ -25,7 +25,8 @@
     const options = { ...DEFAULTS, ...given };
     for (const name in DEFAULTS) {
       const written = holder.getAttribute(`${MARKER}-${name}`);
-      if (written !== null) options[name] = typeof DEFAULTS[name] === 'number' ? Number(written) : written;
+      if (written !== null)
+        options[name] = typeof DEFAULTS[name] === 'number' ? Number(written) : written;
     }
     return options;
   }
@@ -51,7 +52,10 @@
     tip.hidden = false;
     const box = element.getBoundingClientRect();
     const own = tip.getBoundingClientRect();
-    const above = options.side === 'above' ? box.top > own.height + GAP : box.bottom + own.height + GAP > innerHeight;
+    const above =
+      options.side === 'above'
+        ? box.top > own.height + GAP
+        : box.bottom + own.height + GAP > innerHeight;
     tip.style.left = `${Math.max(GAP, Math.min(box.left + (box.width - own.width) / 2, document.documentElement.clientWidth - own.width - GAP))}px`;
     tip.style.top = `${above ? box.top - own.height - GAP : box.bottom + GAP}px`;
   }
@@ -75,7 +79,9 @@
     set.add(holder);
     const options = optionsOf(holder, given);
     const wordy = (event) => {
-      const element = event.target.closest ? event.target.closest(`[title]:not([title=""]), [${MARKER}-says]`) : null;
+      const element = event.target.closest
+        ? event.target.closest(`[title]:not([title=""]), [${MARKER}-says]`)
+        : null;
       return element && holder.contains(element) ? element : null;
     };
     holder.addEventListener('pointerover', (event) => {
@@ -100,13 +106,19 @@
 
   function run() {
     begun = true;
-    calls.forEach(([selector, given]) => document.querySelectorAll(selector).forEach((holder) => start(holder, given)));
+    calls.forEach(([selector, given]) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
+    );
     document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
-    addEventListener('keydown', (event) => {
-      if (event.key !== 'Escape') return;
-      dismissed = on || dismissed;
-      hide();
-    }, true);
+    addEventListener(
+      'keydown',
+      (event) => {
+        if (event.key !== 'Escape') return;
+        dismissed = on || dismissed;
+        hide();
+      },
+      true,
+    );
     addEventListener('scroll', hide, true);
   }
 

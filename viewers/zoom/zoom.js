@@ -22,7 +22,8 @@
     const options = { ...DEFAULTS, ...given };
     for (const name in DEFAULTS) {
       const written = holder.getAttribute(`${MARKER}-${name}`);
-      if (written !== null) options[name] = typeof DEFAULTS[name] === 'number' ? Number(written) : written;
+      if (written !== null)
+        options[name] = typeof DEFAULTS[name] === 'number' ? Number(written) : written;
     }
     return options;
   }
@@ -35,7 +36,9 @@
   }
 
   function start(holder, given) {
-    const links = [...holder.querySelectorAll('a[href]')].filter((link) => link.querySelector('img'));
+    const links = [...holder.querySelectorAll('a[href]')].filter((link) =>
+      link.querySelector('img'),
+    );
     if (set.has(holder) || links.length === 0) return;
     set.add(holder);
     const options = optionsOf(holder, given);
@@ -83,9 +86,11 @@
     /** The lens shows the full-size picture so that the point looked at lies in its middle, and never runs out over an edge. */
     function place() {
       const { width, height } = image.getBoundingClientRect();
-      const times = options.times || (full && full.naturalWidth ? Math.max(1, full.naturalWidth / width) : 2);
+      const times =
+        options.times || (full && full.naturalWidth ? Math.max(1, full.naturalWidth / width) : 2);
       const room = lens.getBoundingClientRect();
-      const shift = (size, seen, point) => Math.min(0, Math.max(seen - size * times, seen / 2 - point * size * times));
+      const shift = (size, seen, point) =>
+        Math.min(0, Math.max(seen - size * times, seen / 2 - point * size * times));
       lens.style.backgroundSize = `${width * times}px ${height * times}px`;
       lens.style.backgroundPosition = `${shift(width, room.width, at.x)}px ${shift(height, room.height, at.y)}px`;
       if (options.lens === 'over') {
@@ -109,7 +114,14 @@
     stage.addEventListener('pointerleave', () => look(false));
     stage.addEventListener('blur', () => look(false));
     stage.addEventListener('keydown', (event) => {
-      const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1], Enter: [0, 0], ' ': [0, 0] }[event.key];
+      const way = {
+        ArrowLeft: [-1, 0],
+        ArrowRight: [1, 0],
+        ArrowUp: [0, -1],
+        ArrowDown: [0, 1],
+        Enter: [0, 0],
+        ' ': [0, 0],
+      }[event.key];
       if (event.key === 'Escape') look(false);
       if (!way) return;
       event.preventDefault();
@@ -119,7 +131,15 @@
     });
     holder.addEventListener('click', (event) => {
       const link = links.find((one) => one.contains(event.target));
-      if (!link || event.ctrlKey || event.metaKey || event.shiftKey || event.altKey || event.button !== 0) return;
+      if (
+        !link ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.shiftKey ||
+        event.altKey ||
+        event.button !== 0
+      )
+        return;
       event.preventDefault();
       show(link);
     });
@@ -128,7 +148,9 @@
 
   function run() {
     begun = true;
-    calls.forEach(([selector, given]) => document.querySelectorAll(selector).forEach((holder) => start(holder, given)));
+    calls.forEach(([selector, given]) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
+    );
     document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
   }
 

@@ -42,9 +42,18 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
   const [rows, setRows] = useState<Readonly<Record<string, Partial<Row>>>>({});
   const [place, setPlace] = useState<'end' | 'first' | 'behind'>('end');
   const unplaced = unplacedPairs(site.view.pairs);
-  const pairs = [...site.view.pairs.filter((pair) => fresh.includes(pair.full) && pair.trouble === null && pair.thumbnail !== null), ...unplaced.filter(({ full }) => !fresh.includes(full))];
-  const rowOf = (pair: PairView): Row => ({ taken: fresh.length === 0 || fresh.includes(pair.full), title: pair.words.title, alt: pair.words.alt, ...rows[pair.id] });
-  const change = (pair: PairView, part: Partial<Row>) => setRows((all) => ({ ...all, [pair.id]: { ...all[pair.id], ...part } }));
+  const pairs = [
+    ...site.view.pairs.filter((pair) => fresh.includes(pair.full) && pair.trouble === null && pair.thumbnail !== null),
+    ...unplaced.filter(({ full }) => !fresh.includes(full)),
+  ];
+  const rowOf = (pair: PairView): Row => ({
+    taken: fresh.length === 0 || fresh.includes(pair.full),
+    title: pair.words.title,
+    alt: pair.words.alt,
+    ...rows[pair.id],
+  });
+  const change = (pair: PairView, part: Partial<Row>) =>
+    setRows((all) => ({ ...all, [pair.id]: { ...all[pair.id], ...part } }));
   const taken = pairs.filter((pair) => rowOf(pair).taken);
   const write = () => {
     const at = place === 'first' ? 0 : place === 'behind' && behind ? behind.item + 1 : undefined;
@@ -59,24 +68,64 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="add-title">
       <DialogTitle id="add-title">{`Add to ${page}`}</DialogTitle>
       <DialogContent>
-        <Box sx={{ color: ink('stone'), mb: 1.5 }}>{gallery === null ? 'A first gallery is written: a figure with a link, the image and a caption for each.' : 'They are written as this page writes its items.'} The words come from the pictures where they have any; put right what is not.</Box>
+        <Box sx={{ color: ink('stone'), mb: 1.5 }}>
+          {gallery === null
+            ? 'A first gallery is written: a figure with a link, the image and a caption for each.'
+            : 'They are written as this page writes its items.'}{' '}
+          The words come from the pictures where they have any; put right what is not.
+        </Box>
         {gallery !== null && (
-          <TextField select label="Place" value={place} onChange={({ target }) => setPlace(target.value as typeof place)} sx={{ minWidth: 260, mb: 1.5, mt: 0.75 }}>
+          <TextField
+            select
+            label="Place"
+            value={place}
+            onChange={({ target }) => setPlace(target.value as typeof place)}
+            sx={{ minWidth: 260, mb: 1.5, mt: 0.75 }}
+          >
             <MenuItem value="end">behind the last item</MenuItem>
             <MenuItem value="first">before the first item</MenuItem>
             {behind && <MenuItem value="behind">{`behind ${behind.name}`}</MenuItem>}
           </TextField>
         )}
-        {pairs.length === 0 && <Box role="status" sx={{ color: ink('stone'), py: 2 }}>{job ? `${job.says}…` : 'Every picture of the site stands on a page already. Bring in others from disk: drop them on the page, paste one, or choose them here.'}</Box>}
+        {pairs.length === 0 && (
+          <Box role="status" sx={{ color: ink('stone'), py: 2 }}>
+            {job
+              ? `${job.says}…`
+              : 'Every picture of the site stands on a page already. Bring in others from disk: drop them on the page, paste one, or choose them here.'}
+          </Box>
+        )}
         <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
           {pairs.map((pair) => {
             const { taken: on, title, alt } = rowOf(pair);
             return (
-              <Box component="li" key={pair.id} sx={{ display: 'grid', gridTemplateColumns: '40px 84px 1fr 1.6fr', gap: 1.25, alignItems: 'center', py: 0.75, borderTop: `1px solid ${ink('hair')}` }}>
-                <Checkbox checked={on} onChange={(event) => change(pair, { taken: event.target.checked })} slotProps={{ input: { 'aria-label': `Add ${pair.name}` } }} />
+              <Box
+                component="li"
+                key={pair.id}
+                sx={{
+                  display: 'grid',
+                  gridTemplateColumns: '40px 84px 1fr 1.6fr',
+                  gap: 1.25,
+                  alignItems: 'center',
+                  py: 0.75,
+                  borderTop: `1px solid ${ink('hair')}`,
+                }}
+              >
+                <Checkbox
+                  checked={on}
+                  onChange={(event) => change(pair, { taken: event.target.checked })}
+                  slotProps={{ input: { 'aria-label': `Add ${pair.name}` } }}
+                />
                 <Picture path={pair.thumbnail} width={80} height={56} />
-                <TextField label="Title and caption" value={title} onChange={(event) => change(pair, { title: event.target.value })} />
-                <TextField label="Alt text" value={alt} onChange={(event) => change(pair, { alt: event.target.value })} />
+                <TextField
+                  label="Title and caption"
+                  value={title}
+                  onChange={(event) => change(pair, { title: event.target.value })}
+                />
+                <TextField
+                  label="Alt text"
+                  value={alt}
+                  onChange={(event) => change(pair, { alt: event.target.value })}
+                />
               </Box>
             );
           })}

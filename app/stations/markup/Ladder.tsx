@@ -17,9 +17,12 @@ const thread = linkHorizontal<{ source: [number, number]; target: [number, numbe
 
 /** The joint that speaks on a card, in few words. */
 function word(strand: Strand): string | null {
-  const joint = strand.joints.find((one) => one.state === 'broken') ?? strand.joints.find((one) => one.state === 'look');
+  const joint =
+    strand.joints.find((one) => one.state === 'broken') ?? strand.joints.find((one) => one.state === 'look');
   if (!joint) return null;
-  return { thumbnail: 'thumbnail', image: 'alt text?', link: 'link', viewer: 'viewer', 'full-size': 'full-size' }[joint.name];
+  return { thumbnail: 'thumbnail', image: 'alt text?', link: 'link', viewer: 'viewer', 'full-size': 'full-size' }[
+    joint.name
+  ];
 }
 
 interface Props {
@@ -43,7 +46,17 @@ const LOOK = {
   '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%' },
   '& ol': { m: 0, p: 0, listStyle: 'none' },
   '& li': { position: 'absolute', top: 0, left: LEFT, width: WIDTH },
-  '& button': { all: 'unset', boxSizing: 'border-box', cursor: 'pointer', display: 'grid', placeItems: 'center', width: WIDTH, bgcolor: ink('mist'), borderRadius: '3px', outline: `1px solid ${ink('hair')}` },
+  '& button': {
+    all: 'unset',
+    boxSizing: 'border-box',
+    cursor: 'pointer',
+    display: 'grid',
+    placeItems: 'center',
+    width: WIDTH,
+    bgcolor: ink('mist'),
+    borderRadius: '3px',
+    outline: `1px solid ${ink('hair')}`,
+  },
   '& button[aria-pressed="true"]': { outline: `2px solid ${ink('heather')}` },
   '& button:focus-visible': { outline: `3px solid ${ink('heather')}` },
   '& img': { display: 'block', maxWidth: WIDTH, borderRadius: '2px' },
@@ -63,10 +76,20 @@ const Card = memo(function Card({ strand, height, chosen, onChoose }: CardProps)
   const told = word(strand);
   return (
     <>
-      <button type="button" aria-pressed={chosen} aria-label={`${strand.name}, ${told ?? 'whole'}`} onClick={() => onChoose(strand.id)} style={{ height }}>
+      <button
+        type="button"
+        aria-pressed={chosen}
+        aria-label={`${strand.name}, ${told ?? 'whole'}`}
+        onClick={() => onChoose(strand.id)}
+        style={{ height }}
+      >
         {url !== null && <img src={url} alt="" decoding="async" style={{ maxHeight: height }} />}
       </button>
-      {told !== null && height === CARD.height && <div className="word" style={{ color: toneInk(strand.state === 'broken' ? 'broken' : 'look') }}>{told}</div>}
+      {told !== null && height === CARD.height && (
+        <div className="word" style={{ color: toneInk(strand.state === 'broken' ? 'broken' : 'look') }}>
+          {told}
+        </div>
+      )}
     </>
   );
 });
@@ -94,9 +117,20 @@ function Cards({ strands, sights, above, places, chosen, onChoose }: Props) {
           const inSight = sight !== null && top > -height && top < sight.height;
           const place = inSight ? (places[n] ?? null) : null;
           return (
-            <g key={strand.id} fill="none" stroke={colour} strokeDasharray={dash} strokeWidth={strand.id === chosen ? 2.4 : 1.4}>
+            <g
+              key={strand.id}
+              fill="none"
+              stroke={colour}
+              strokeDasharray={dash}
+              strokeWidth={strand.id === chosen ? 2.4 : 1.4}
+            >
               <path d={thread({ source: [0, line], target: [LEFT, middle] }) ?? ''} />
-              {place !== null && <path d={thread({ source: [LEFT + WIDTH, middle], target: [LADDER_WIDTH, place - above] }) ?? ''} opacity={0.75} />}
+              {place !== null && (
+                <path
+                  d={thread({ source: [LEFT + WIDTH, middle], target: [LADDER_WIDTH, place - above] }) ?? ''}
+                  opacity={0.75}
+                />
+              )}
             </g>
           );
         })}

@@ -24,9 +24,26 @@ export function LivePane({ onWidth, ...live }: Props) {
     return () => watcher.disconnect();
   }, []);
   return (
-    <Box sx={{ flex: '1 1 0', minWidth: 0, borderLeft: `1px solid ${ink('hair')}`, display: 'flex', flexDirection: 'column' }}>
-      <Box ref={room} sx={{ flex: 1, minHeight: 0, overflow: 'hidden' }}>{size && <LivePage {...live} title={`Live page ${live.path}`} room={size} />}</Box>
-      <ToggleButtonGroup exclusive size="small" value={live.width} aria-label="Width of the live page" onChange={(_event, value: number | null) => value !== null && onWidth(value)} sx={{ alignSelf: 'flex-end', m: 0.75 }}>
+    <Box
+      sx={{
+        flex: '1 1 0',
+        minWidth: 0,
+        borderLeft: `1px solid ${ink('hair')}`,
+        display: 'flex',
+        flexDirection: 'column',
+      }}
+    >
+      <Box ref={room} sx={{ flex: 1, minHeight: 0, overflow: 'hidden' }}>
+        {size && <LivePage {...live} title={`Live page ${live.path}`} room={size} />}
+      </Box>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={live.width}
+        aria-label="Width of the live page"
+        onChange={(_event, value: number | null) => value !== null && onWidth(value)}
+        sx={{ alignSelf: 'flex-end', m: 0.75 }}
+      >
         {WIDTHS.map((one) => (
           <ToggleButton key={one} value={one} sx={{ py: 0.25, textTransform: 'none' }}>
             {`${one} px`}

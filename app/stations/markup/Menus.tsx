@@ -25,36 +25,83 @@ export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }
   const { site, busy } = useSite();
   const intent = useIntent();
   const idle = busy || site.readOnly;
-  const drifted = menu.pages.reduce((sum, { stands }) => sum + stands.filter((one) => one !== 'whole' && one !== 'own').length, 0);
+  const drifted = menu.pages.reduce(
+    (sum, { stands }) => sum + stands.filter((one) => one !== 'whole' && one !== 'own').length,
+    0,
+  );
   const unlisted = site.view.pages.filter(({ path }) => !menu.entries.some(({ target }) => target === path));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="menus-title">
       <DialogTitle id="menus-title">{`The menu of ${countOf(menu.pages.length, 'page')}`}</DialogTitle>
       <DialogContent>
         <Box sx={{ overflowX: 'auto', mb: 2 }} tabIndex={0} role="region" aria-label="Pages against entries">
-          <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', fontSize: '0.8125rem', '& th, & td': { textAlign: 'left', px: 1, py: 0.75, borderBottom: `1px solid ${ink('hair')}`, verticalAlign: 'top' }, '& thead th': { fontWeight: 600 } }}>
+          <Box
+            component="table"
+            sx={{
+              borderCollapse: 'collapse',
+              width: '100%',
+              fontSize: '0.8125rem',
+              '& th, & td': {
+                textAlign: 'left',
+                px: 1,
+                py: 0.75,
+                borderBottom: `1px solid ${ink('hair')}`,
+                verticalAlign: 'top',
+              },
+              '& thead th': { fontWeight: 600 },
+            }}
+          >
             <thead>
               <tr>
                 <th scope="col">page</th>
-                {menu.entries.map(({ target, label }) => <th key={target} scope="col">{label}<Box sx={{ fontWeight: 400 }}><Mono tone="stone">{target}</Mono></Box></th>)}
+                {menu.entries.map(({ target, label }) => (
+                  <th key={target} scope="col">
+                    {label}
+                    <Box sx={{ fontWeight: 400 }}>
+                      <Mono tone="stone">{target}</Mono>
+                    </Box>
+                  </th>
+                ))}
               </tr>
             </thead>
             <tbody>
               {menu.pages.map(({ path, stands }) => (
                 <tr key={path}>
-                  <Box component="th" scope="row" sx={{ fontWeight: 400 }}><Mono>{path}</Mono></Box>
-                  {stands.map((state, n) => <td key={menu.entries[n]?.target}><Tag tone={STATES[state].tone}>{STATES[state].says}</Tag></td>)}
+                  <Box component="th" scope="row" sx={{ fontWeight: 400 }}>
+                    <Mono>{path}</Mono>
+                  </Box>
+                  {stands.map((state, n) => (
+                    <td key={menu.entries[n]?.target}>
+                      <Tag tone={STATES[state].tone}>{STATES[state].says}</Tag>
+                    </td>
+                  ))}
                 </tr>
               ))}
             </tbody>
           </Box>
         </Box>
-        {menu.without.length > 0 && <Box sx={{ fontSize: '0.8125rem', color: ink('stone'), mb: 1.5 }}>{`Without this menu: ${menu.without.join(', ')}. Their markup is left alone.`}</Box>}
+        {menu.without.length > 0 && (
+          <Box
+            sx={{ fontSize: '0.8125rem', color: ink('stone'), mb: 1.5 }}
+          >{`Without this menu: ${menu.without.join(', ')}. Their markup is left alone.`}</Box>
+        )}
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 2 }}>
-          <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>{drifted === 0 ? 'All menus say the same.' : `${countOf(drifted, 'place')} where a menu says something else than most.`}</Box>
-          <Button disabled={idle || drifted === 0} onClick={() => intent({ kind: 'align-menus' })}>Bring them together</Button>
+          <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>
+            {drifted === 0
+              ? 'All menus say the same.'
+              : `${countOf(drifted, 'place')} where a menu says something else than most.`}
+          </Box>
+          <Button disabled={idle || drifted === 0} onClick={() => intent({ kind: 'align-menus' })}>
+            Bring them together
+          </Button>
         </Box>
-        {unlisted.length > 0 && <Enter pages={unlisted} idle={idle} onEnter={(target, label) => intent({ kind: 'add-menu-entry', target, label })} />}
+        {unlisted.length > 0 && (
+          <Enter
+            pages={unlisted}
+            idle={idle}
+            onEnter={(target, label) => intent({ kind: 'add-menu-entry', target, label })}
+          />
+        )}
       </DialogContent>
       <DialogFoot onClose={onClose} />
     </Dialog>
@@ -72,12 +119,28 @@ function Enter({ pages, idle, onEnter }: EnterProps) {
   const target = pages.some(({ path }) => path === chosen) ? chosen : (pages[0]?.path ?? '');
   const [label, setLabel] = useState('');
   return (
-    <Box component="section" aria-label="A page that no menu has" sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-      <TextField select label="Page that no menu has" value={target} onChange={({ target: { value } }) => setChosen(value)} sx={{ minWidth: 220 }}>
-        {pages.map(({ path }) => <MenuItem key={path} value={path}>{path}</MenuItem>)}
+    <Box
+      component="section"
+      aria-label="A page that no menu has"
+      sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}
+    >
+      <TextField
+        select
+        label="Page that no menu has"
+        value={target}
+        onChange={({ target: { value } }) => setChosen(value)}
+        sx={{ minWidth: 220 }}
+      >
+        {pages.map(({ path }) => (
+          <MenuItem key={path} value={path}>
+            {path}
+          </MenuItem>
+        ))}
       </TextField>
       <TextField label="Called" value={label} onChange={({ target: { value } }) => setLabel(value)} sx={{ flex: 1 }} />
-      <Button disabled={idle || label.trim() === ''} onClick={() => onEnter(target, label.trim())}>Enter it in all</Button>
+      <Button disabled={idle || label.trim() === ''} onClick={() => onEnter(target, label.trim())}>
+        Enter it in all
+      </Button>
     </Box>
   );
 }

@@ -17,7 +17,9 @@ export function NewPage({ onClose }: { onClose: () => void }) {
   const { site, choosePage, choose } = useSite();
   const { view } = site;
   const intent = useIntent();
-  const [path, setPath] = useState(view.pages.some((page) => page.path === 'index.html') ? 'gallery.html' : 'index.html');
+  const [path, setPath] = useState(
+    view.pages.some((page) => page.path === 'index.html') ? 'gallery.html' : 'index.html',
+  );
   const [title, setTitle] = useState(site.site.name);
   const [from, setFrom] = useState('');
   const [entered, setEntered] = useState(false);
@@ -31,7 +33,13 @@ export function NewPage({ onClose }: { onClose: () => void }) {
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          intent({ kind: 'new-page', path, title, ...(from === '' ? {} : { from, pictures: hasGallery ? pictures : [] }), ...(entered && entry.trim() !== '' ? { entry: entry.trim() } : {}) });
+          intent({
+            kind: 'new-page',
+            path,
+            title,
+            ...(from === '' ? {} : { from, pictures: hasGallery ? pictures : [] }),
+            ...(entered && entry.trim() !== '' ? { entry: entry.trim() } : {}),
+          });
           choosePage(path.trim());
           choose(null);
           onClose();
@@ -39,22 +47,75 @@ export function NewPage({ onClose }: { onClose: () => void }) {
       >
         <DialogTitle id="new-page-title">New page</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2 }}>
-          <TextField label="Title" value={title} required onChange={(event) => setTitle(event.target.value)} sx={{ mt: 1 }} />
-          <TextField label="File" value={path} required onChange={(event) => setPath(event.target.value)} helperText="Lower case and no spaces work on every host." />
+          <TextField
+            label="Title"
+            value={title}
+            required
+            onChange={(event) => setTitle(event.target.value)}
+            sx={{ mt: 1 }}
+          />
+          <TextField
+            label="File"
+            value={path}
+            required
+            onChange={(event) => setPath(event.target.value)}
+            helperText="Lower case and no spaces work on every host."
+          />
           {view.pages.length > 0 && (
-            <TextField select label="Made from" value={from} onChange={(event) => setFrom(event.target.value)} helperText={from === '' ? 'A page with nothing in it that you would have to take out again.' : 'Head, menu, scripts and layout are kept; title, heading and pictures are new.'} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
+            <TextField
+              select
+              label="Made from"
+              value={from}
+              onChange={(event) => setFrom(event.target.value)}
+              helperText={
+                from === ''
+                  ? 'A page with nothing in it that you would have to take out again.'
+                  : 'Head, menu, scripts and layout are kept; title, heading and pictures are new.'
+              }
+              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+            >
               <MenuItem value="">a clean skeleton</MenuItem>
-              {view.pages.map((page) => <MenuItem key={page.path} value={page.path}>{page.path}</MenuItem>)}
+              {view.pages.map((page) => (
+                <MenuItem key={page.path} value={page.path}>
+                  {page.path}
+                </MenuItem>
+              ))}
             </TextField>
           )}
-          {hasGallery && <PairChoice pairs={pairs} taken={taken} onTake={setTaken} none="Every pair stands on a page already; the gallery will be empty" />}
+          {hasGallery && (
+            <PairChoice
+              pairs={pairs}
+              taken={taken}
+              onTake={setTaken}
+              none="Every pair stands on a page already; the gallery will be empty"
+            />
+          )}
           {view.menu && (
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-              <FormControlLabel control={<Checkbox size="small" checked={entered} onChange={(event) => {
-                setEntered(event.target.checked);
-                if (entry === '') setEntry(title);
-              }} />} label="Enter it in every menu" slotProps={{ typography: { variant: 'body2' } }} sx={{ flexShrink: 0 }} />
-              {entered && <TextField label="Called" value={entry} required onChange={(event) => setEntry(event.target.value)} sx={{ flex: 1 }} />}
+              <FormControlLabel
+                control={
+                  <Checkbox
+                    size="small"
+                    checked={entered}
+                    onChange={(event) => {
+                      setEntered(event.target.checked);
+                      if (entry === '') setEntry(title);
+                    }}
+                  />
+                }
+                label="Enter it in every menu"
+                slotProps={{ typography: { variant: 'body2' } }}
+                sx={{ flexShrink: 0 }}
+              />
+              {entered && (
+                <TextField
+                  label="Called"
+                  value={entry}
+                  required
+                  onChange={(event) => setEntry(event.target.value)}
+                  sx={{ flex: 1 }}
+                />
+              )}
             </Box>
           )}
         </DialogContent>

@@ -7,7 +7,9 @@ import { SERIF } from '../../ui/theme';
 export function PagePicker({ withStyles = false }: { withStyles?: boolean }) {
   const { site, choosePage, choose, page: file } = useSite();
   const page = useChosenPage();
-  const others = withStyles ? site.view.files.filter(({ path, hash }) => hash === null && !/\.html?$/i.test(path)).map(({ path }) => path) : [];
+  const others = withStyles
+    ? site.view.files.filter(({ path, hash }) => hash === null && !/\.html?$/i.test(path)).map(({ path }) => path)
+    : [];
   const value = withStyles && file !== null && others.includes(file) ? file : (page?.path ?? '');
   return (
     <Select
@@ -19,13 +21,23 @@ export function PagePicker({ withStyles = false }: { withStyles?: boolean }) {
         choosePage(event.target.value);
         choose(null);
       }}
-      sx={{ fontFamily: SERIF, fontSize: '1.5rem', fontWeight: 600, lineHeight: 1.2, '& .MuiSelect-select': { py: 0, pb: '2px' } }}
+      sx={{
+        fontFamily: SERIF,
+        fontSize: '1.5rem',
+        fontWeight: 600,
+        lineHeight: 1.2,
+        '& .MuiSelect-select': { py: 0, pb: '2px' },
+      }}
     >
       {site.view.pages.map(({ path }) => (
-        <MenuItem key={path} value={path}>{path}</MenuItem>
+        <MenuItem key={path} value={path}>
+          {path}
+        </MenuItem>
       ))}
       {others.map((path) => (
-        <MenuItem key={path} value={path}>{path}</MenuItem>
+        <MenuItem key={path} value={path}>
+          {path}
+        </MenuItem>
       ))}
     </Select>
   );

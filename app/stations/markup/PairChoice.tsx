@@ -6,9 +6,17 @@ import type { PairView } from '~core/view/index.ts';
 import { Picture } from '../../ui/parts';
 import { ink } from '../../ui/theme';
 
-export const unplacedPairs = (pairs: readonly PairView[]): PairView[] => pairs.filter((pair) => pair.thumbnail !== null && pair.usedOn.length === 0 && pair.trouble === null);
+export const unplacedPairs = (pairs: readonly PairView[]): PairView[] =>
+  pairs.filter((pair) => pair.thumbnail !== null && pair.usedOn.length === 0 && pair.trouble === null);
 
-export const asPictures = (pairs: readonly PairView[]): NewPicture[] => pairs.map(({ thumbnail, full, words }) => ({ thumbnail: thumbnail ?? '', full, title: words.title, alt: words.alt, caption: words.caption }));
+export const asPictures = (pairs: readonly PairView[]): NewPicture[] =>
+  pairs.map(({ thumbnail, full, words }) => ({
+    thumbnail: thumbnail ?? '',
+    full,
+    title: words.title,
+    alt: words.alt,
+    caption: words.caption,
+  }));
 
 interface Props {
   pairs: readonly PairView[];
@@ -19,14 +27,33 @@ interface Props {
 }
 
 export function PairChoice({ pairs, taken, onTake, none }: Props) {
-  const toggle = (id: string) => onTake(new Set(taken.has(id) ? [...taken].filter((one) => one !== id) : [...taken, id]));
+  const toggle = (id: string) =>
+    onTake(new Set(taken.has(id) ? [...taken].filter((one) => one !== id) : [...taken, id]));
   return (
     <Box component="fieldset" sx={{ border: `1px solid ${ink('hair')}`, borderRadius: 1, m: 0, p: 1.25, minWidth: 0 }}>
-      <Box component="legend" sx={{ fontSize: '0.75rem', color: ink('stone'), px: 0.5 }}>{pairs.length === 0 ? none : 'Pictures that stand on no page yet'}</Box>
+      <Box component="legend" sx={{ fontSize: '0.75rem', color: ink('stone'), px: 0.5 }}>
+        {pairs.length === 0 ? none : 'Pictures that stand on no page yet'}
+      </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, maxHeight: 180, overflow: 'auto' }}>
         {pairs.map((pair) => (
-          <Box component="label" key={pair.id} sx={{ display: 'flex', alignItems: 'center', cursor: 'pointer', bgcolor: taken.has(pair.id) ? ink('heatherWash') : undefined, borderRadius: 1, pr: 0.75 }}>
-            <Checkbox size="small" checked={taken.has(pair.id)} onChange={() => toggle(pair.id)} slotProps={{ input: { 'aria-label': `Take ${pair.name}` } }} />
+          <Box
+            component="label"
+            key={pair.id}
+            sx={{
+              display: 'flex',
+              alignItems: 'center',
+              cursor: 'pointer',
+              bgcolor: taken.has(pair.id) ? ink('heatherWash') : undefined,
+              borderRadius: 1,
+              pr: 0.75,
+            }}
+          >
+            <Checkbox
+              size="small"
+              checked={taken.has(pair.id)}
+              onChange={() => toggle(pair.id)}
+              slotProps={{ input: { 'aria-label': `Take ${pair.name}` } }}
+            />
             <Picture path={pair.thumbnail} width={72} height={50} />
           </Box>
         ))}

@@ -16,7 +16,12 @@ import { changesOf, PlanShown, usePlan } from '../../ui/plans';
 import { useIntent, useSite } from '../../ui/site';
 import { ink, MONO } from '../../ui/theme';
 
-const SOURCES: Readonly<Record<CaptionSource, string>> = { none: 'left empty', title: 'from the title', alt: 'from the alt text', picture: 'from the picture’s own words' };
+const SOURCES: Readonly<Record<CaptionSource, string>> = {
+  none: 'left empty',
+  title: 'from the title',
+  alt: 'from the alt text',
+  picture: 'from the picture’s own words',
+};
 
 interface Props {
   page: string;
@@ -36,31 +41,78 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
   const plan = usePlan(wish);
   const changes = changesOf(plan);
   const wrong = empty ? 'An empty pattern would take every item away.' : plan?.ok === false ? plan.reason : null;
-  const slots = [...Object.entries(SLOTS), ...gallery.free.map((name) => [name, 'what this item alone says there'] as const)];
+  const slots = [
+    ...Object.entries(SLOTS),
+    ...gallery.free.map((name) => [name, 'what this item alone says there'] as const),
+  ];
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="pattern-title">
       <DialogTitle id="pattern-title">{`Pattern of ${countOf(gallery.strands.length, 'item')} on ${page}`}</DialogTitle>
       <DialogContent>
-        <TextField label="One item" multiline minRows={3} maxRows={10} fullWidth value={pattern} onChange={({ target }) => setPattern(target.value)} error={wrong !== null} helperText={wrong ?? ' '} sx={{ mt: 1 }} slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6 } } }} />
-        <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr auto 1fr', columnGap: 1, rowGap: 0.25, m: 0, mb: 1.5, fontSize: '0.75rem', color: ink('stone'), '& dd': { m: 0 } }}>
+        <TextField
+          label="One item"
+          multiline
+          minRows={3}
+          maxRows={10}
+          fullWidth
+          value={pattern}
+          onChange={({ target }) => setPattern(target.value)}
+          error={wrong !== null}
+          helperText={wrong ?? ' '}
+          sx={{ mt: 1 }}
+          slotProps={{
+            htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6 } },
+          }}
+        />
+        <Box
+          component="dl"
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: 'auto 1fr auto 1fr',
+            columnGap: 1,
+            rowGap: 0.25,
+            m: 0,
+            mb: 1.5,
+            fontSize: '0.75rem',
+            color: ink('stone'),
+            '& dd': { m: 0 },
+          }}
+        >
           {slots.map(([name, says]) => (
             <Box key={name} sx={{ display: 'contents' }}>
-              <dt><Mono>{`{${name}}`}</Mono></dt>
+              <dt>
+                <Mono>{`{${name}}`}</Mono>
+              </dt>
               <dd>{says}</dd>
             </Box>
           ))}
         </Box>
-        <TextField select label="Captions and titles that an item lacks" value={words} onChange={({ target }) => setWords(target.value as CaptionSource)} sx={{ minWidth: 280, mb: 1.5 }}>
-          {Object.entries(SOURCES).map(([value, says]) => <MenuItem key={value} value={value}>{says}</MenuItem>)}
+        <TextField
+          select
+          label="Captions and titles that an item lacks"
+          value={words}
+          onChange={({ target }) => setWords(target.value as CaptionSource)}
+          sx={{ minWidth: 280, mb: 1.5 }}
+        >
+          {Object.entries(SOURCES).map(([value, says]) => (
+            <MenuItem key={value} value={value}>
+              {says}
+            </MenuItem>
+          ))}
         </TextField>
         <PlanShown plan={plan} wished={wrong === null} same="Every item is written so already." height={230} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={changes === 0 || site.readOnly} onClick={() => {
-          if (wish) intent(wish);
-          onClose();
-        }}>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={changes === 0 || site.readOnly}
+          onClick={() => {
+            if (wish) intent(wish);
+            onClose();
+          }}
+        >
           Write all items so
         </Button>
       </DialogActions>

@@ -16,27 +16,56 @@ interface Props {
 
 export function PatternStrip({ gallery, idle, onChange, onItems, onLayout }: Props) {
   const odd = new Set(gallery.odd.map(({ strand }) => strand)).size;
-  const told = [...(odd > 0 ? [`${countOf(odd, 'item')} unlike the others`] : []), ...(gallery.miscounted > 0 ? [`${countOf(gallery.miscounted, 'counter')} out of step`] : [])];
+  const told = [
+    ...(odd > 0 ? [`${countOf(odd, 'item')} unlike the others`] : []),
+    ...(gallery.miscounted > 0 ? [`${countOf(gallery.miscounted, 'counter')} out of step`] : []),
+  ];
   if (!gallery.pattern) return null;
   return (
-    <Sheet label="Pattern" sx={{ display: 'flex', gap: 2, alignItems: 'baseline', px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem' }}>
+    <Sheet
+      label="Pattern"
+      sx={{ display: 'flex', gap: 2, alignItems: 'baseline', px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem' }}
+    >
       <Box sx={{ color: ink('stone'), flexShrink: 0 }}>
         {`Pattern of ${countOf(gallery.strands.length, 'item')}`}
         {told.length > 0 && <Box sx={{ color: ink('gorse'), fontSize: '0.75rem' }}>{told.join(', ')}</Box>}
       </Box>
-      <Box component="code" sx={{ flex: 1, minWidth: 0, fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.8, overflowWrap: 'anywhere', maxHeight: 66, overflow: 'hidden' }}>
+      <Box
+        component="code"
+        sx={{
+          flex: 1,
+          minWidth: 0,
+          fontFamily: MONO,
+          fontSize: '0.75rem',
+          lineHeight: 1.8,
+          overflowWrap: 'anywhere',
+          maxHeight: 66,
+          overflow: 'hidden',
+        }}
+      >
         {gallery.pattern.map((part, n) =>
           part.kind === 'text' ? (
             <span key={n}>{part.text.replace(/\s+/g, ' ')}</span>
           ) : (
-            <Box component="b" key={n} sx={{ color: part.free ? ink('gorse') : ink('heather'), bgcolor: part.free ? ink('gorseWash') : ink('heatherWash'), borderRadius: '3px', px: 0.5 }}>
+            <Box
+              component="b"
+              key={n}
+              sx={{
+                color: part.free ? ink('gorse') : ink('heather'),
+                bgcolor: part.free ? ink('gorseWash') : ink('heatherWash'),
+                borderRadius: '3px',
+                px: 0.5,
+              }}
+            >
               {part.name}
             </Box>
           ),
         )}
       </Box>
       <Box sx={{ display: 'flex', gap: 0.75, flexShrink: 0, alignSelf: 'center' }}>
-        <Button disabled={idle} onClick={onChange}>Change the pattern</Button>
+        <Button disabled={idle} onClick={onChange}>
+          Change the pattern
+        </Button>
         <Button onClick={onItems}>Items…</Button>
         <Button onClick={onLayout}>Layout</Button>
       </Box>

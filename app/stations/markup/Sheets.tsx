@@ -40,7 +40,16 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
     case 'new page':
       return <NewPage onClose={onClose} />;
     case 'add':
-      return <AddPictures page={page.path} gallery={gallery} behind={strand?.gallery === gallery ? strand : null} fresh={fresh} onPick={onPick} onClose={onClose} />;
+      return (
+        <AddPictures
+          page={page.path}
+          gallery={gallery}
+          behind={strand?.gallery === gallery ? strand : null}
+          fresh={fresh}
+          onPick={onPick}
+          onClose={onClose}
+        />
+      );
     case 'menus':
       return view.menu && <Menus menu={view.menu} onClose={onClose} />;
     case 'page':
@@ -50,10 +59,20 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
     case 'units':
       return <UnitsDialog page={page} at={sheet.at} onClose={onClose} />;
     case 'pattern':
-      return shown && gallery !== null ? <PatternDialog page={page.path} number={gallery} gallery={shown} onClose={onClose} /> : null;
+      return shown && gallery !== null ? (
+        <PatternDialog page={page.path} number={gallery} gallery={shown} onClose={onClose} />
+      ) : null;
     case 'items':
       return shown && gallery !== null ? (
-        <ItemsDialog page={page.path} number={gallery} gallery={shown} strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)} chosenFirst={sheet.chosen} onUnits={(at) => onSheet({ name: 'units', at })} onClose={onClose} />
+        <ItemsDialog
+          page={page.path}
+          number={gallery}
+          gallery={shown}
+          strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)}
+          chosenFirst={sheet.chosen}
+          onUnits={(at) => onSheet({ name: 'units', at })}
+          onClose={onClose}
+        />
       ) : null;
   }
 }

@@ -33,7 +33,20 @@ interface Props {
   onUnits: (at: number) => void;
 }
 
-export function SourcePane({ file, text, isPage, strands, chosen, ties, held, places, onStrand, onItems, onLink, onUnits }: Props) {
+export function SourcePane({
+  file,
+  text,
+  isPage,
+  strands,
+  chosen,
+  ties,
+  held,
+  places,
+  onStrand,
+  onItems,
+  onLink,
+  onUnits,
+}: Props) {
   const { site, choose, work, spot, showSource } = useSite();
   const { view, session } = site;
   const typing = useFetcher<Outcome>({ key: 'typing' });
@@ -44,29 +57,56 @@ export function SourcePane({ file, text, isPage, strands, chosen, ties, held, pl
   const siteId = site.site.id;
   const { submit } = typing;
   const findings = useMemo(() => view.findings.filter(({ place }) => place.path === file), [view, file]);
-  const surroundings = useMemo(() => ({ path: file, view, pictureUrl: async (path: string) => {
-    const content = session.files.get(path);
-    return content?.kind === 'binary' ? session.pictures.glanceUrl(content.hash, AbortSignal.timeout(5000)) : null;
-  } }), [file, view, session]);
-  const onType = useCallback((length: number, edits: Edit[]) => void submit({ do: 'intent', intent: { kind: 'type', path: file, length, edits } } as never, { method: 'post', encType: 'application/json', action: `/site/${siteId}` }), [submit, siteId, file]);
-  const follow = useCallback((address: string) => {
-    const target = resolveInSite(address, file);
-    if (target.kind !== 'file') return;
-    const content = session.files.get(target.path);
-    if (content?.kind === 'text') showSource(target.path);
-    else if (content && isPicturePath(target.path)) {
-      const shown = view.strands.find((one) => one.full === target.path || one.thumbnail === target.path);
-      if (shown) choose(shown.id);
-      void navigate(`/site/${siteId}/pairs`);
-    }
-  }, [file, session, showSource, view, choose, navigate, siteId]);
+  const surroundings = useMemo(
+    () => ({
+      path: file,
+      view,
+      pictureUrl: async (path: string) => {
+        const content = session.files.get(path);
+        return content?.kind === 'binary' ? session.pictures.glanceUrl(content.hash, AbortSignal.timeout(5000)) : null;
+      },
+    }),
+    [file, view, session],
+  );
+  const onType = useCallback(
+    (length: number, edits: Edit[]) =>
+      void submit({ do: 'intent', intent: { kind: 'type', path: file, length, edits } } as never, {
+        method: 'post',
+        encType: 'application/json',
+        action: `/site/${siteId}`,
+      }),
+    [submit, siteId, file],
+  );
+  const follow = useCallback(
+    (address: string) => {
+      const target = resolveInSite(address, file);
+      if (target.kind !== 'file') return;
+      const content = session.files.get(target.path);
+      if (content?.kind === 'text') showSource(target.path);
+      else if (content && isPicturePath(target.path)) {
+        const shown = view.strands.find((one) => one.full === target.path || one.thumbnail === target.path);
+        if (shown) choose(shown.id);
+        void navigate(`/site/${siteId}/pairs`);
+      }
+    },
+    [file, session, showSource, view, choose, navigate, siteId],
+  );
   const at = isPage ? selected : null;
   const touched = at ? strands.filter(({ range }) => range.start <= at.end && at.start <= range.end) : [];
   // Of the gallery in hand, as they are worked on.
   const items = touched.filter(({ gallery }) => gallery === chosen?.gallery).map(({ id }) => id);
   return (
     <Box sx={{ flex: `1.15 1 ${LADDER_WIDTH}px`, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
-      {isPage && <SourceBar trail={at && (ties.chosen?.trail ?? [])} idle={site.readOnly} items={items.length} onItems={() => onItems(items)} onLink={() => at && onLink({ start: at.start, end: at.end })} onUnits={() => at && onUnits(at.head)} />}
+      {isPage && (
+        <SourceBar
+          trail={at && (ties.chosen?.trail ?? [])}
+          idle={site.readOnly}
+          items={items.length}
+          onItems={() => onItems(items)}
+          onLink={() => at && onLink({ start: at.start, end: at.end })}
+          onUnits={() => at && onUnits(at.head)}
+        />
+      )}
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
         <Box sx={{ flex: 1, minWidth: 0 }}>
           <SourceEditor
@@ -94,7 +134,18 @@ export function SourcePane({ file, text, isPage, strands, chosen, ties, held, pl
             onLink={(place) => isPage && onLink(place)}
           />
         </Box>
-        {isPage ? <Ladder strands={strands} sights={sights} above={BAR_HEIGHT} places={places} chosen={chosen?.id ?? null} onChoose={onStrand} /> : <Box sx={{ width: LADDER_WIDTH }} />}
+        {isPage ? (
+          <Ladder
+            strands={strands}
+            sights={sights}
+            above={BAR_HEIGHT}
+            places={places}
+            chosen={chosen?.id ?? null}
+            onChoose={onStrand}
+          />
+        ) : (
+          <Box sx={{ width: LADDER_WIDTH }} />
+        )}
       </Box>
     </Box>
   );

@@ -32,7 +32,17 @@ interface Props {
   onSheet: (sheet: SheetName) => void;
 }
 
-export const Workplace = memo(function Workplace({ page, gallery, file, text, strands, here, layout, onLayout, onSheet }: Props) {
+export const Workplace = memo(function Workplace({
+  page,
+  gallery,
+  file,
+  text,
+  strands,
+  here,
+  layout,
+  onLayout,
+  onSheet,
+}: Props) {
   const { site, choose } = useSite();
   const ties = useTies(site.session, page.path);
   const [places, setPlaces] = useState<(number | null)[]>([]);
@@ -41,15 +51,24 @@ export const Workplace = memo(function Workplace({ page, gallery, file, text, st
   const isPage = file === page.path;
   // What the cursor or a click has found may be no item; then that is shown and not the strand.
   const { chosen, choose: chooseTie } = ties;
-  const isItem = chosen !== null && strands.some(({ id, range }) => id === here?.id && chosen.range.start >= range.start && chosen.range.end <= range.end);
+  const isItem =
+    chosen !== null &&
+    strands.some(
+      ({ id, range }) => id === here?.id && chosen.range.start >= range.start && chosen.range.end <= range.end,
+    );
   const held = isPage && !isItem ? chosen : null;
-  const takeStrand = useCallback((id: string) => {
-    chooseTie('source', null);
-    choose(id);
-  }, [chooseTie, choose]);
+  const takeStrand = useCallback(
+    (id: string) => {
+      chooseTie('source', null);
+      choose(id);
+    },
+    [chooseTie, choose],
+  );
   const onPointed = (element: number[]) => {
     const key = `${element.join()},`;
-    const hit = strands.find((one) => key.startsWith(`${one.element.join()},`)) ?? strands.find((one) => `${one.element.join()},`.startsWith(key));
+    const hit =
+      strands.find((one) => key.startsWith(`${one.element.join()},`)) ??
+      strands.find((one) => `${one.element.join()},`.startsWith(key));
     if (hit) takeStrand(hit.id);
     else ties.choose('page', element);
   };
@@ -69,9 +88,33 @@ export const Workplace = memo(function Workplace({ page, gallery, file, text, st
           />
         </Box>
       ) : (
-        <SourcePane key={file} file={file} text={text} isPage={isPage} strands={strands} chosen={here} ties={ties} held={held} places={places} onStrand={takeStrand} onItems={(chosen) => onSheet({ name: 'items', chosen })} onLink={(at) => onSheet({ name: 'link', at })} onUnits={(at) => onSheet({ name: 'units', at })} />
+        <SourcePane
+          key={file}
+          file={file}
+          text={text}
+          isPage={isPage}
+          strands={strands}
+          chosen={here}
+          ties={ties}
+          held={held}
+          places={places}
+          onStrand={takeStrand}
+          onItems={(chosen) => onSheet({ name: 'items', chosen })}
+          onLink={(at) => onSheet({ name: 'link', at })}
+          onUnits={(at) => onSheet({ name: 'units', at })}
+        />
       )}
-      <LivePane path={page.path} width={width} onWidth={setWidth} show={held?.element ?? here?.element ?? null} hint={ties.inSource?.element ?? null} watched={watched} onPlaces={setPlaces} onOver={ties.pointOnPage} onPointed={onPointed} />
+      <LivePane
+        path={page.path}
+        width={width}
+        onWidth={setWidth}
+        show={held?.element ?? here?.element ?? null}
+        hint={ties.inSource?.element ?? null}
+        watched={watched}
+        onPlaces={setPlaces}
+        onOver={ties.pointOnPage}
+        onPointed={onPointed}
+      />
     </Sheet>
   );
 });

@@ -15,7 +15,12 @@ export interface PlacedCard<T extends CardWish> {
 }
 
 /** CSS px. */
-export const CARD = { height: 56, gap: 24, /** What a finger or a pointer needs (WCAG 2.2, 2.5.8). */ least: 24, leastGap: 1 } as const;
+export const CARD = {
+  height: 56,
+  gap: 24,
+  /** What a finger or a pointer needs (WCAG 2.2, 2.5.8). */ least: 24,
+  leastGap: 1,
+} as const;
 
 interface Sight {
   /** The first and the last line that are in sight. */
@@ -30,8 +35,12 @@ interface Sight {
 const BEYOND = 12;
 
 /** Cards of the items whose lines are in sight or near, from the top to the bottom. */
-export function placeCards<T extends CardWish>(items: readonly T[], { lines, middleOf, height }: Sight): PlacedCard<T>[] {
-  const around = (beyond: number) => items.filter(({ lines: own }) => own.last >= lines.first - beyond && own.first <= lines.last + beyond);
+export function placeCards<T extends CardWish>(
+  items: readonly T[],
+  { lines, middleOf, height }: Sight,
+): PlacedCard<T>[] {
+  const around = (beyond: number) =>
+    items.filter(({ lines: own }) => own.last >= lines.first - beyond && own.first <= lines.last + beyond);
   const inSight = around(0);
   // Where even the least cards cannot stay at their lines, none above the window pushes those in it down.
   const near = inSight.length * (CARD.least + CARD.leastGap) > height ? inSight : around(BEYOND);

@@ -25,11 +25,16 @@ export function useTakeIn(beside: { page: string; gallery: number | null } | nul
   const take = useCallback(
     (files: readonly File[]) => {
       if (files.length === 0) return;
-      void session.takeIn(files.map((file) => ({ path: file.name, blob: file })), latest.current.beside).then((paths) => {
-        if (paths.length === 0) return;
-        setFresh((before) => [...new Set([...before, ...paths])]);
-        latest.current.onTaken();
-      });
+      void session
+        .takeIn(
+          files.map((file) => ({ path: file.name, blob: file })),
+          latest.current.beside,
+        )
+        .then((paths) => {
+          if (paths.length === 0) return;
+          setFresh((before) => [...new Set([...before, ...paths])]);
+          latest.current.onTaken();
+        });
     },
     [session],
   );
@@ -40,9 +45,24 @@ export function useTakeIn(beside: { page: string; gallery: number | null } | nul
 const picturesIn = (files: Iterable<File>): File[] => [...files].filter(({ type }) => type.startsWith('image/'));
 
 /** What lies below takes dropped files anywhere on it, and pasted pictures as long as it is shown. */
-export function DropPictures({ disabled, onTake, says, children }: { disabled: boolean; onTake: (files: readonly File[]) => void; says: string; children: ReactNode }) {
+export function DropPictures({
+  disabled,
+  onTake,
+  says,
+  children,
+}: {
+  disabled: boolean;
+  onTake: (files: readonly File[]) => void;
+  says: string;
+  children: ReactNode;
+}) {
   // Not only pictures: what is none is refused by name, and not passed over in silence.
-  const { getRootProps, isDragActive } = useDropzone({ onDrop: (files) => onTake(files), noClick: true, noKeyboard: true, disabled });
+  const { getRootProps, isDragActive } = useDropzone({
+    onDrop: (files) => onTake(files),
+    noClick: true,
+    noKeyboard: true,
+    disabled,
+  });
   const latest = useRef(onTake);
   useEffect(() => {
     latest.current = onTake;
@@ -63,7 +83,23 @@ export function DropPictures({ disabled, onTake, says, children }: { disabled: b
     <Box {...getRootProps()} role={undefined} sx={{ position: 'relative', flex: 1, minHeight: 360, display: 'flex' }}>
       {children}
       {isDragActive && (
-        <Box aria-hidden sx={{ position: 'absolute', inset: 0, zIndex: 5, display: 'grid', placeItems: 'center', bgcolor: ink('heatherWash'), opacity: 0.94, border: `2px dashed ${ink('heather')}`, borderRadius: 1, fontWeight: 600 }}>{says}</Box>
+        <Box
+          aria-hidden
+          sx={{
+            position: 'absolute',
+            inset: 0,
+            zIndex: 5,
+            display: 'grid',
+            placeItems: 'center',
+            bgcolor: ink('heatherWash'),
+            opacity: 0.94,
+            border: `2px dashed ${ink('heather')}`,
+            borderRadius: 1,
+            fontWeight: 600,
+          }}
+        >
+          {says}
+        </Box>
       )}
     </Box>
   );
@@ -73,11 +109,21 @@ export function PickPictures({ disabled, onPick }: { disabled: boolean; onPick: 
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
-      <input ref={input} type="file" accept="image/*" multiple hidden aria-label="Pictures from disk" onChange={({ target }) => {
-        onPick([...(target.files ?? [])]);
-        target.value = '';
-      }} />
-      <Button disabled={disabled} onClick={() => input.current?.click()}>From disk…</Button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        multiple
+        hidden
+        aria-label="Pictures from disk"
+        onChange={({ target }) => {
+          onPick([...(target.files ?? [])]);
+          target.value = '';
+        }}
+      />
+      <Button disabled={disabled} onClick={() => input.current?.click()}>
+        From disk…
+      </Button>
     </>
   );
 }

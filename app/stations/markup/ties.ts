@@ -15,7 +15,8 @@ export interface Ties {
   choose: (by: 'source' | 'page', at: number | number[] | null) => void;
 }
 
-const same = (a: Tie | null, b: Tie | null): boolean => a?.element.join() === b?.element.join() && a?.range.start === b?.range.start && a?.range.end === b?.range.end;
+const same = (a: Tie | null, b: Tie | null): boolean =>
+  a?.element.join() === b?.element.join() && a?.range.start === b?.range.start && a?.range.end === b?.range.end;
 
 export function useTies(session: SiteSession, page: string | null): Ties {
   const [inSource, setInSource] = useState<Tie | null>(null);
@@ -31,8 +32,20 @@ export function useTies(session: SiteSession, page: string | null): Ties {
     },
     [session, page],
   );
-  const pointInSource = useCallback((offset: number | null) => ask('source', offset, (tie) => setInSource((before) => (same(before, tie) ? before : tie))), [ask]);
-  const pointOnPage = useCallback((element: number[] | null) => ask('page', element, (tie) => setOnPage((before) => (same(before, tie) ? before : tie))), [ask]);
-  const choose = useCallback((by: 'source' | 'page', at: number | number[] | null) => ask('chosen', at, (tie) => setChosen(tie && { ...tie, by })), [ask]);
+  const pointInSource = useCallback(
+    (offset: number | null) =>
+      ask('source', offset, (tie) => setInSource((before) => (same(before, tie) ? before : tie))),
+    [ask],
+  );
+  const pointOnPage = useCallback(
+    (element: number[] | null) =>
+      ask('page', element, (tie) => setOnPage((before) => (same(before, tie) ? before : tie))),
+    [ask],
+  );
+  const choose = useCallback(
+    (by: 'source' | 'page', at: number | number[] | null) =>
+      ask('chosen', at, (tie) => setChosen(tie && { ...tie, by })),
+    [ask],
+  );
   return { inSource, onPage, chosen, pointInSource, pointOnPage, choose };
 }

@@ -26,7 +26,14 @@ export function rowsOf(entries: readonly ParcelEntry[]): Row[] {
   }));
 }
 
-const COLUMNS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 130px 170px 80px', gap: 1.5, alignItems: 'center', minHeight: 32, px: 1.75 };
+const COLUMNS = {
+  display: 'grid',
+  gridTemplateColumns: 'minmax(0, 1fr) 130px 170px 80px',
+  gap: 1.5,
+  alignItems: 'center',
+  minHeight: 32,
+  px: 1.75,
+};
 
 export function Parcel({ entries, leftOut }: { entries: readonly ParcelEntry[]; leftOut: ReadonlySet<string> }) {
   const rows = rowsOf(entries);
@@ -35,8 +42,18 @@ export function Parcel({ entries, leftOut }: { entries: readonly ParcelEntry[]; 
     <Sheet>
       <Box component="ul" aria-label="Files to be written" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {rows.map((row) => (
-          <Box component="li" key={row.name} sx={{ borderTop: `1px solid ${ink('hair')}`, '&:first-of-type': { borderTop: 0 } }}>
-            {row.entries.length === 1 ? <Box sx={COLUMNS}><Cells row={row} leftOut={leftOut} width={width(row.bytes)} /></Box> : <Folder row={row} leftOut={leftOut} width={width(row.bytes)} />}
+          <Box
+            component="li"
+            key={row.name}
+            sx={{ borderTop: `1px solid ${ink('hair')}`, '&:first-of-type': { borderTop: 0 } }}
+          >
+            {row.entries.length === 1 ? (
+              <Box sx={COLUMNS}>
+                <Cells row={row} leftOut={leftOut} width={width(row.bytes)} />
+              </Box>
+            ) : (
+              <Folder row={row} leftOut={leftOut} width={width(row.bytes)} />
+            )}
           </Box>
         ))}
       </Box>
@@ -55,14 +72,29 @@ interface RowProps {
 function Folder({ row, leftOut, width }: RowProps) {
   return (
     <Box component="details" sx={{ '&[open] > summary': { bgcolor: ink('mist') } }}>
-      <Box component="summary" sx={{ ...COLUMNS, cursor: 'pointer', listStyle: 'none', '&:focus-visible': { outlineOffset: '-2px' }, '&::-webkit-details-marker': { display: 'none' } }}>
+      <Box
+        component="summary"
+        sx={{
+          ...COLUMNS,
+          cursor: 'pointer',
+          listStyle: 'none',
+          '&:focus-visible': { outlineOffset: '-2px' },
+          '&::-webkit-details-marker': { display: 'none' },
+        }}
+      >
         <Cells row={row} leftOut={leftOut} width={width} />
       </Box>
       <Box component="ul" aria-label={`Files in ${row.name}`} sx={{ m: 0, p: 0, pb: 0.5, listStyle: 'none' }}>
         {row.entries.map((entry) => (
           <Box component="li" key={entry.path} sx={{ ...COLUMNS, minHeight: 26, pl: 4 }}>
             <Mono tone="stone">{entry.path}</Mono>
-            <Box>{leftOut.has(entry.path) ? <Tag tone="plain">left out</Tag> : entry.unused ? <Tag tone="look">unused</Tag> : null}</Box>
+            <Box>
+              {leftOut.has(entry.path) ? (
+                <Tag tone="plain">left out</Tag>
+              ) : entry.unused ? (
+                <Tag tone="look">unused</Tag>
+              ) : null}
+            </Box>
             <span />
             <Box sx={{ textAlign: 'right', color: ink('stone') }}>{inBytes(entry.bytes)}</Box>
           </Box>
@@ -79,10 +111,27 @@ function Cells({ row, leftOut, width }: RowProps) {
     <>
       <Box>
         <Mono>{row.name}</Mono>
-        {row.entries.length > 1 && <Box component="span" sx={{ color: ink('stone'), ml: 1, fontSize: '0.78rem', textDecoration: 'underline', textUnderlineOffset: 3 }}>{countOf(row.entries.length, 'file')}</Box>}
+        {row.entries.length > 1 && (
+          <Box
+            component="span"
+            sx={{
+              color: ink('stone'),
+              ml: 1,
+              fontSize: '0.78rem',
+              textDecoration: 'underline',
+              textUnderlineOffset: 3,
+            }}
+          >
+            {countOf(row.entries.length, 'file')}
+          </Box>
+        )}
       </Box>
       <Box>
-        {out > 0 ? <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag> : unused > 0 ? <Tag tone="look">{`${unused} unused`}</Tag> : null}
+        {out > 0 ? (
+          <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag>
+        ) : unused > 0 ? (
+          <Tag tone="look">{`${unused} unused`}</Tag>
+        ) : null}
       </Box>
       <Box aria-hidden sx={{ height: 8, width, bgcolor: ink('heather') }} />
       <Box sx={{ textAlign: 'right' }}>{inBytes(row.bytes)}</Box>

@@ -15,31 +15,76 @@ interface Copy {
 }
 
 /** A picture that pages link to is kept before one that they do not; then the larger, then the heavier one. */
-const rank = ({ pair, pages }: Copy): number => pages.length * 1e12 + (pair.fullSize?.width ?? 0) * 1e6 + (pair.fullSize?.bytes ?? 0) / 1e3;
+const rank = ({ pair, pages }: Copy): number =>
+  pages.length * 1e12 + (pair.fullSize?.width ?? 0) * 1e6 + (pair.fullSize?.bytes ?? 0) / 1e3;
 
 /** Each copy, and its thumbnail where the one that is kept has a thumbnail, gives way. */
 const givenUp = (group: readonly Copy[], { pair: kept }: Copy) =>
-  group.map(({ pair }) => pair).filter((pair) => pair.full !== kept.full).flatMap((pair) => [{ from: pair.full, into: kept.full }, ...(pair.thumbnail !== null && kept.thumbnail !== null && pair.thumbnail !== kept.thumbnail ? [{ from: pair.thumbnail, into: kept.thumbnail }] : [])]);
+  group
+    .map(({ pair }) => pair)
+    .filter((pair) => pair.full !== kept.full)
+    .flatMap((pair) => [
+      { from: pair.full, into: kept.full },
+      ...(pair.thumbnail !== null && kept.thumbnail !== null && pair.thumbnail !== kept.thumbnail
+        ? [{ from: pair.thumbnail, into: kept.thumbnail }]
+        : []),
+    ]);
 
 export function Alike() {
   const { site, busy } = useSite();
   const intent = useIntent();
   const { alike, pairs, strands } = site.view;
   const idle = busy || site.readOnly;
-  const byFull = useMemo(() => new Map(pairs.map((pair): [string, Copy] => [pair.full, { pair, pages: [...new Set(strands.filter(({ full }) => full === pair.full).map(({ page }) => page))] }])), [pairs, strands]);
-  const groups = alike.map((paths) => paths.flatMap((path) => byFull.get(path) ?? [])).filter((group) => group.length > 1);
+  const byFull = useMemo(
+    () =>
+      new Map(
+        pairs.map((pair): [string, Copy] => [
+          pair.full,
+          { pair, pages: [...new Set(strands.filter(({ full }) => full === pair.full).map(({ page }) => page))] },
+        ]),
+      ),
+    [pairs, strands],
+  );
+  const groups = alike
+    .map((paths) => paths.flatMap((path) => byFull.get(path) ?? []))
+    .filter((group) => group.length > 1);
   const exact = groups.filter(isExact);
-  if (groups.length === 0) return <Nothing title="No picture is there twice" says="Pictures that are the same to the byte, or the same but for their size and compression, would stand here in groups." />;
+  if (groups.length === 0)
+    return (
+      <Nothing
+        title="No picture is there twice"
+        says="Pictures that are the same to the byte, or the same but for their size and compression, would stand here in groups."
+      />
+    );
   return (
     <>
       {exact.length > 1 && (
         <Sheet sx={{ display: 'flex', alignItems: 'center', px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem' }}>
           <Box sx={{ flex: 1 }}>{`${countOf(exact.length, 'group')} of files that are the same to the byte`}</Box>
-          <Button size="small" disabled={idle} onClick={() => intent({ kind: 'merge-many', merges: exact.flatMap((group) => givenUp(group, preferred(group))) })}>Keep one of each</Button>
+          <Button
+            size="small"
+            disabled={idle}
+            onClick={() =>
+              intent({ kind: 'merge-many', merges: exact.flatMap((group) => givenUp(group, preferred(group))) })
+            }
+          >
+            Keep one of each
+          </Button>
         </Sheet>
       )}
-      <Box component="ul" aria-label="Groups of pictures that are alike" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.5 }}>
-        {groups.map((group) => <Group key={group[0]?.pair.full} group={group} idle={idle} onKeep={(kept) => intent({ kind: 'merge-many', merges: givenUp(group, kept) })} />)}
+      <Box
+        component="ul"
+        aria-label="Groups of pictures that are alike"
+        sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.5 }}
+      >
+        {groups.map((group) => (
+          <Group
+            key={group[0]?.pair.full}
+            group={group}
+            idle={idle}
+            onKeep={(kept) => intent({ kind: 'merge-many', merges: givenUp(group, kept) })}
+          />
+        ))}
       </Box>
     </>
   );
@@ -57,14 +102,38 @@ function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean;
     <Box component="li">
       <Sheet label={`Alike: ${chosen.pair.name}`} sx={{ px: 1.75, py: 1.25 }}>
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1 }}>
-          <Tag tone={same ? 'plain' : 'look'}>{same ? 'the same to the byte' : 'the same but for size or compression'}</Tag>
+          <Tag tone={same ? 'plain' : 'look'}>
+            {same ? 'the same to the byte' : 'the same but for size or compression'}
+          </Tag>
           <Box sx={{ flex: 1 }} />
-          <Button size="small" disabled={idle} onClick={() => onKeep(chosen)}>{`Keep ${chosen.pair.full}, give up ${countOf(group.length - 1, 'copy', 'copies')}`}</Button>
+          <Button
+            size="small"
+            disabled={idle}
+            onClick={() => onKeep(chosen)}
+          >{`Keep ${chosen.pair.full}, give up ${countOf(group.length - 1, 'copy', 'copies')}`}</Button>
         </Box>
         <Box role="radiogroup" aria-label="Which one is kept" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
           {group.map(({ pair, pages }) => (
-            <Box component="label" key={pair.full} sx={{ display: 'grid', gridTemplateColumns: 'auto 132px', gap: 0.5, alignItems: 'start', cursor: 'pointer', bgcolor: pair.full === chosen.pair.full ? ink('heatherWash') : undefined, borderRadius: 1, pr: 1 }}>
-              <Radio size="small" sx={{ mt: '30px' }} checked={pair.full === chosen.pair.full} onChange={() => setKept(pair.full)} />
+            <Box
+              component="label"
+              key={pair.full}
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: 'auto 132px',
+                gap: 0.5,
+                alignItems: 'start',
+                cursor: 'pointer',
+                bgcolor: pair.full === chosen.pair.full ? ink('heatherWash') : undefined,
+                borderRadius: 1,
+                pr: 1,
+              }}
+            >
+              <Radio
+                size="small"
+                sx={{ mt: '30px' }}
+                checked={pair.full === chosen.pair.full}
+                onChange={() => setKept(pair.full)}
+              />
               <Box sx={{ py: 0.5, minWidth: 0 }}>
                 <Picture path={pair.full} width={128} height={90} />
                 <Mono>{pair.full}</Mono>

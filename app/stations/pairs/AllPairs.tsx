@@ -26,7 +26,11 @@ function inOrderOfNeed(pairs: readonly PairView[]): PairView[] {
   return [...pairs].sort((a, b) => rank[STATES[a.state].tone] - rank[STATES[b.state].tone]);
 }
 
-type Open = { sheet: 'recipe' } | { sheet: 'naming' } | { sheet: 'by hand'; thumbnail: string } | { sheet: 'close'; full: string };
+type Open =
+  | { sheet: 'recipe' }
+  | { sheet: 'naming' }
+  | { sheet: 'by hand'; thumbnail: string }
+  | { sheet: 'close'; full: string };
 
 export function AllPairs() {
   const { site, work, busy, choose } = useSite();
@@ -39,32 +43,78 @@ export function AllPairs() {
   const idle = busy || site.readOnly;
   const close = useCallback(() => setOpen(null), []);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const strandOf = useCallback((pair: PairView) => strands.find((one) => one.full === pair.full || (pair.thumbnail !== null && one.thumbnail === pair.thumbnail))?.id ?? null, [strands]);
-  const onChoose = useCallback((pair: PairView) => {
-    setRow({ id: pair.id, strand: strandOf(pair) });
-    choose(strandOf(pair));
-  }, [choose, strandOf]);
+  const strandOf = useCallback(
+    (pair: PairView) =>
+      strands.find((one) => one.full === pair.full || (pair.thumbnail !== null && one.thumbnail === pair.thumbnail))
+        ?.id ?? null,
+    [strands],
+  );
+  const onChoose = useCallback(
+    (pair: PairView) => {
+      setRow({ id: pair.id, strand: strandOf(pair) });
+      choose(strandOf(pair));
+    },
+    [choose, strandOf],
+  );
   const onWork = useCallback((one: Work) => work(one), [work]);
   const onPairByHand = useCallback((thumbnail: string) => setOpen({ sheet: 'by hand', thumbnail }), []);
   const onCloseLook = useCallback((full: string) => setOpen({ sheet: 'close', full }), []);
-  const pairByHand = (thumbnail: string, full: string) => onWork({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong: true } });
+  const pairByHand = (thumbnail: string, full: string) =>
+    onWork({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong: true } });
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     setDragged(null);
     const { thumbnail } = active.data.current as { thumbnail: string | null };
     const { full } = (over?.data.current ?? {}) as { full?: string };
-    if (thumbnail && full && thumbnail !== full && !pairs.some((pair) => pair.full === full && pair.thumbnail === thumbnail)) pairByHand(thumbnail, full);
+    if (
+      thumbnail &&
+      full &&
+      thumbnail !== full &&
+      !pairs.some((pair) => pair.full === full && pair.thumbnail === thumbnail)
+    )
+      pairByHand(thumbnail, full);
   };
-  const followed = pairs.find((pair) => strand !== null && (strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail)))?.id ?? null;
+  const followed =
+    pairs.find(
+      (pair) =>
+        strand !== null &&
+        (strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail)),
+    )?.id ?? null;
   const chosen = row && (row.strand === null || row.strand === strand?.id) ? row.id : followed;
   const ordered = useMemo(() => inOrderOfNeed(pairs), [pairs]);
   const looked = open?.sheet === 'close' ? pairs.find((pair) => pair.full === open.full) : undefined;
   const inHand = pairs.find((pair) => pair.id === chosen && pair.trouble === null)?.full;
-  useStationKeys(useMemo(() => [{ key: 'l', keys: 'L', does: 'close look at the pair in hand', act: inHand === undefined ? null : () => onCloseLook(inHand) }], [inHand, onCloseLook]));
+  useStationKeys(
+    useMemo(
+      () => [
+        {
+          key: 'l',
+          keys: 'L',
+          does: 'close look at the pair in hand',
+          act: inHand === undefined ? null : () => onCloseLook(inHand),
+        },
+      ],
+      [inHand, onCloseLook],
+    ),
+  );
 
-  if (pairs.length === 0) return <Nothing title="No pictures yet" says="This site holds no pictures. Bring in a folder with pictures from the shelf; each full-size picture stands here beside its thumbnail." />;
+  if (pairs.length === 0)
+    return (
+      <Nothing
+        title="No pictures yet"
+        says="This site holds no pictures. Bring in a folder with pictures from the shelf; each full-size picture stands here beside its thumbnail."
+      />
+    );
   return (
-    <DndContext sensors={sensors} onDragStart={({ active }) => setDragged((active.data.current as { thumbnail: string | null }).thumbnail)} onDragEnd={onDragEnd} onDragCancel={() => setDragged(null)}>
-      <Sheet label="Naming and recipe" sx={{ display: 'flex', gap: 2, px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' }}>
+    <DndContext
+      sensors={sensors}
+      onDragStart={({ active }) => setDragged((active.data.current as { thumbnail: string | null }).thumbnail)}
+      onDragEnd={onDragEnd}
+      onDragCancel={() => setDragged(null)}
+    >
+      <Sheet
+        label="Naming and recipe"
+        sx={{ display: 'flex', gap: 2, px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' }}
+      >
         <Box sx={{ display: 'flex', gap: 1.5, flex: 1, minWidth: 0, flexWrap: 'wrap', alignItems: 'baseline' }}>
           <Box sx={{ color: ink('stone') }}>Names here</Box>
           {rules.length === 0 && <Box>no thumbnails yet; new ones go to a folder “thumbs” beside their pictures</Box>}
@@ -75,23 +125,65 @@ export function AllPairs() {
             </Box>
           ))}
         </Box>
-        <Button size="small" disabled={idle} aria-label="Change the names" onClick={() => setOpen({ sheet: 'naming' })} sx={{ alignSelf: 'start' }}>Change</Button>
-        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexShrink: 0, borderLeft: `1px solid ${ink('hair')}`, pl: 2 }}>
+        <Button
+          size="small"
+          disabled={idle}
+          aria-label="Change the names"
+          onClick={() => setOpen({ sheet: 'naming' })}
+          sx={{ alignSelf: 'start' }}
+        >
+          Change
+        </Button>
+        <Box
+          sx={{
+            display: 'flex',
+            gap: 1.5,
+            alignItems: 'baseline',
+            flexShrink: 0,
+            borderLeft: `1px solid ${ink('hair')}`,
+            pl: 2,
+          }}
+        >
           <Box sx={{ color: ink('stone') }}>Recipe</Box>
           <Box>
-            <b>thumbnail</b> {sayRecipe(recipe.thumbnail)}<br /><b>full-size</b> {sayRecipe(recipe.fullSize)}
-            {recipe.further.map(({ title, size }) => <Box key={title}><b>{title}</b> {sayRecipe(size)}</Box>)}
+            <b>thumbnail</b> {sayRecipe(recipe.thumbnail)}
+            <br />
+            <b>full-size</b> {sayRecipe(recipe.fullSize)}
+            {recipe.further.map(({ title, size }) => (
+              <Box key={title}>
+                <b>{title}</b> {sayRecipe(size)}
+              </Box>
+            ))}
           </Box>
-          <Button size="small" disabled={idle} aria-label="Change the recipe" onClick={() => setOpen({ sheet: 'recipe' })}>Change</Button>
+          <Button
+            size="small"
+            disabled={idle}
+            aria-label="Change the recipe"
+            onClick={() => setOpen({ sheet: 'recipe' })}
+          >
+            Change
+          </Button>
         </Box>
       </Sheet>
       {dense.length > 0 && <Dense dense={dense} idle={idle} />}
       <Sheet>
-        <PairList pairs={ordered} chosen={chosen} idle={idle} size={recipe.thumbnail} onChoose={onChoose} onWork={onWork} onPairByHand={onPairByHand} onCloseLook={onCloseLook} dragging={dragged !== null} />
+        <PairList
+          pairs={ordered}
+          chosen={chosen}
+          idle={idle}
+          size={recipe.thumbnail}
+          onChoose={onChoose}
+          onWork={onWork}
+          onPairByHand={onPairByHand}
+          onCloseLook={onCloseLook}
+          dragging={dragged !== null}
+        />
       </Sheet>
       {elsewhere.length > 0 && <Elsewhere elsewhere={elsewhere} />}
       {loose.length > 0 && <LooseTray loose={loose} idle={idle} onPairByHand={onPairByHand} />}
-      <DragOverlay dropAnimation={null}>{dragged !== null && <Picture path={dragged} width={76} height={56} />}</DragOverlay>
+      <DragOverlay dropAnimation={null}>
+        {dragged !== null && <Picture path={dragged} width={76} height={56} />}
+      </DragOverlay>
       {open?.sheet === 'recipe' && (
         <RecipeDialog
           recipe={recipe}

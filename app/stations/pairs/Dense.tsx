@@ -8,11 +8,18 @@ import { useIntent } from '../../ui/site';
 export function Dense({ dense, idle }: { dense: SiteView['dense']; idle: boolean }) {
   const intent = useIntent();
   return (
-    <Sheet label="For dense screens" sx={{ px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'grid', gap: 0.5 }}>
+    <Sheet
+      label="For dense screens"
+      sx={{ px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'grid', gap: 0.5 }}
+    >
       {dense.map(({ page, count }) => (
         <Box key={page} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-          <Box sx={{ flex: 1 }}>{`${countOf(count, 'thumbnail')} of ${page} ${count === 1 ? 'has' : 'have'} a copy of twice the size that the page does not offer.`}</Box>
-          <Button size="small" disabled={idle} onClick={() => intent({ kind: 'set-sources', page })}>Write <Mono>&nbsp;srcset</Mono></Button>
+          <Box
+            sx={{ flex: 1 }}
+          >{`${countOf(count, 'thumbnail')} of ${page} ${count === 1 ? 'has' : 'have'} a copy of twice the size that the page does not offer.`}</Box>
+          <Button size="small" disabled={idle} onClick={() => intent({ kind: 'set-sources', page })}>
+            Write <Mono>&nbsp;srcset</Mono>
+          </Button>
         </Box>
       ))}
     </Sheet>

@@ -9,11 +9,17 @@ export function Elsewhere({ elsewhere }: { elsewhere: SiteView['elsewhere'] }) {
     <Sheet label="At outside addresses" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 }}>
         <b>Elsewhere</b>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>full-size pictures at outside addresses; they are kept as they are written and never fetched here</Box>
+        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>
+          full-size pictures at outside addresses; they are kept as they are written and never fetched here
+        </Box>
       </Box>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>
         {elsewhere.map(({ thumbnail, address, page, line }) => (
-          <Box component="li" key={`${page} ${line} ${address}`} sx={{ display: 'flex', gap: 1.25, alignItems: 'center' }}>
+          <Box
+            component="li"
+            key={`${page} ${line} ${address}`}
+            sx={{ display: 'flex', gap: 1.25, alignItems: 'center' }}
+          >
             <Picture path={thumbnail} width={44} height={34} />
             <Mono>{thumbnail}</Mono>
             <Tag tone="plain">outside</Tag>

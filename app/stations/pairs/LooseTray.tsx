@@ -17,7 +17,9 @@ export function LooseTray({ loose, idle, onPairByHand }: TrayProps) {
     <Sheet label="Loose files" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 }}>
         <b>Loose</b>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>thumbnails with no full-size picture; drag one onto the row that it belongs to</Box>
+        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>
+          thumbnails with no full-size picture; drag one onto the row that it belongs to
+        </Box>
       </Box>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
         {loose.map((file) => (
@@ -37,7 +39,9 @@ function LooseFile({ path, unused, idle, onPairByHand }: SiteView['loose'][numbe
       </Box>
       <Mono>{path}</Mono>
       {unused && <Tag tone="plain">on no page</Tag>}
-      <Button size="small" disabled={idle} onClick={() => onPairByHand(path)}>Pair with…</Button>
+      <Button size="small" disabled={idle} onClick={() => onPairByHand(path)}>
+        Pair with…
+      </Button>
     </Box>
   );
 }

@@ -15,14 +15,26 @@ import { Mono, Tag } from '../../ui/parts';
 import { useIntent } from '../../ui/site';
 import { ink } from '../../ui/theme';
 
-export function Naming({ rules, naming, onClose }: { rules: SiteView['rules']; naming: SiteView['naming']; onClose: () => void }) {
+export function Naming({
+  rules,
+  naming,
+  onClose,
+}: {
+  rules: SiteView['rules'];
+  naming: SiteView['naming'];
+  onClose: () => void;
+}) {
   const intent = useIntent();
   const [own, setOwn] = useState(naming.own);
   const [off, setOff] = useState<readonly string[]>(naming.off);
   const troubles = own.map(troubleOf);
   // A rule that is off is followed by none, but can be turned on again.
-  const found = [...rules.filter(({ says }) => !own.some((rule) => says === `${rule.thumbnail} ↔ ${rule.full}`)), ...naming.off.filter((says) => !rules.some((rule) => rule.says === says)).map((says) => ({ says, count: 0 }))];
-  const change = (n: number, part: Partial<(typeof own)[number]>) => setOwn(own.map((rule, at) => (at === n ? { ...rule, ...part } : rule)));
+  const found = [
+    ...rules.filter(({ says }) => !own.some((rule) => says === `${rule.thumbnail} ↔ ${rule.full}`)),
+    ...naming.off.filter((says) => !rules.some((rule) => rule.says === says)).map((says) => ({ says, count: 0 })),
+  ];
+  const change = (n: number, part: Partial<(typeof own)[number]>) =>
+    setOwn(own.map((rule, at) => (at === n ? { ...rule, ...part } : rule)));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="naming-title">
       <DialogTitle id="naming-title">Names of thumbnails</DialogTitle>
@@ -30,26 +42,68 @@ export function Naming({ rules, naming, onClose }: { rules: SiteView['rules']; n
         {found.length > 0 && <Box sx={{ mb: 0.5 }}>Found in the files; without the tick a rule is not used.</Box>}
         {found.map(({ says, count }) => (
           <Box key={says}>
-            <FormControlLabel control={<Checkbox size="small" checked={!off.includes(says)} onChange={({ target }) => setOff(target.checked ? off.filter((one) => one !== says) : [...off, says])} />} label={<><Mono>{says}</Mono> <Tag tone="chosen">{count}</Tag></>} />
+            <FormControlLabel
+              control={
+                <Checkbox
+                  size="small"
+                  checked={!off.includes(says)}
+                  onChange={({ target }) => setOff(target.checked ? off.filter((one) => one !== says) : [...off, says])}
+                />
+              }
+              label={
+                <>
+                  <Mono>{says}</Mono> <Tag tone="chosen">{count}</Tag>
+                </>
+              }
+            />
           </Box>
         ))}
-        <Box sx={{ mt: 2, mb: 1 }}>Your own, which go before them. <Mono>{'{name}'}</Mono> stands for what both have in common; any picture format will do.</Box>
+        <Box sx={{ mt: 2, mb: 1 }}>
+          Your own, which go before them. <Mono>{'{name}'}</Mono> stands for what both have in common; any picture
+          format will do.
+        </Box>
         {own.map((rule, n) => (
-          <Box key={n} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr auto', gap: 1, mb: 1, alignItems: 'start' }}>
-            <TextField label="Thumbnail" value={rule.thumbnail} error={troubles[n] !== null} helperText={troubles[n]} onChange={({ target }) => change(n, { thumbnail: target.value })} />
-            <TextField label="Full-size" value={rule.full} onChange={({ target }) => change(n, { full: target.value })} />
-            <Button size="small" onClick={() => setOwn(own.filter((_, at) => at !== n))}>Remove</Button>
+          <Box
+            key={n}
+            sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr auto', gap: 1, mb: 1, alignItems: 'start' }}
+          >
+            <TextField
+              label="Thumbnail"
+              value={rule.thumbnail}
+              error={troubles[n] !== null}
+              helperText={troubles[n]}
+              onChange={({ target }) => change(n, { thumbnail: target.value })}
+            />
+            <TextField
+              label="Full-size"
+              value={rule.full}
+              onChange={({ target }) => change(n, { full: target.value })}
+            />
+            <Button size="small" onClick={() => setOwn(own.filter((_, at) => at !== n))}>
+              Remove
+            </Button>
           </Box>
         ))}
-        <Button size="small" onClick={() => setOwn([...own, { thumbnail: 'thumbs/{name}-k.jpg', full: '{name}.jpg' }])}>A rule of your own</Button>
-        <Box sx={{ mt: 2, color: ink('stone'), fontSize: '0.8125rem' }}>Content still speaks: a pair that shows two pictures is told, whatever the names say.</Box>
+        <Button size="small" onClick={() => setOwn([...own, { thumbnail: 'thumbs/{name}-k.jpg', full: '{name}.jpg' }])}>
+          A rule of your own
+        </Button>
+        <Box sx={{ mt: 2, color: ink('stone'), fontSize: '0.8125rem' }}>
+          Content still speaks: a pair that shows two pictures is told, whatever the names say.
+        </Box>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={troubles.some((one) => one !== null)} onClick={() => {
-          intent({ kind: 'set-naming', own: [...own], off: [...off] });
-          onClose();
-        }}>Use these names</Button>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={troubles.some((one) => one !== null)}
+          onClick={() => {
+            intent({ kind: 'set-naming', own: [...own], off: [...off] });
+            onClose();
+          }}
+        >
+          Use these names
+        </Button>
       </DialogActions>
     </Dialog>
   );

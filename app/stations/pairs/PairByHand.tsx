@@ -25,7 +25,14 @@ interface PairByHandProps {
 export function PairByHand({ thumbnail, pairs, onClose, onPair }: PairByHandProps) {
   const [chosen, setChosen] = useState<PairView | null>(null);
   return (
-    <Dialog open onClose={onClose} aria-labelledby="by-hand-title" fullWidth maxWidth="sm" slotProps={{ paper: { sx: { overflow: 'visible' } } }}>
+    <Dialog
+      open
+      onClose={onClose}
+      aria-labelledby="by-hand-title"
+      fullWidth
+      maxWidth="sm"
+      slotProps={{ paper: { sx: { overflow: 'visible' } } }}
+    >
       <DialogTitle id="by-hand-title">{`Pair ${nameOf(thumbnail)}`}</DialogTitle>
       {/* The list of names belongs to the dialog, and may hang out of it. */}
       <DialogContent sx={{ overflow: 'visible' }}>
@@ -55,11 +62,17 @@ export function PairByHand({ thumbnail, pairs, onClose, onPair }: PairByHandProp
           )}
           renderInput={(params) => <TextField {...params} label="Full-size picture" autoFocus />}
         />
-        {chosen?.thumbnail && chosen.thumbnail !== thumbnail && <Box sx={{ mt: 1, fontSize: '0.8125rem', color: ink('stone') }}>{`It has ${nameOf(chosen.thumbnail)} now, which becomes loose.`}</Box>}
+        {chosen?.thumbnail && chosen.thumbnail !== thumbnail && (
+          <Box
+            sx={{ mt: 1, fontSize: '0.8125rem', color: ink('stone') }}
+          >{`It has ${nameOf(chosen.thumbnail)} now, which becomes loose.`}</Box>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={!chosen} onClick={() => chosen && onPair(chosen.full)}>They belong together</Button>
+        <Button variant="contained" color="primary" disabled={!chosen} onClick={() => chosen && onPair(chosen.full)}>
+          They belong together
+        </Button>
       </DialogActions>
     </Dialog>
   );

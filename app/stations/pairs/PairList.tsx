@@ -33,12 +33,26 @@ function AllRows({ pairs, chosen, ...row }: PairListProps) {
 }
 
 function RowsInSight({ pairs, chosen, ...row }: PairListProps) {
-  const { list, items, height, topOf, measure } = useRowsInSight<HTMLUListElement>(pairs.length, ROW, useCallback((n: number) => pairs[n]?.id ?? n, [pairs]));
+  const { list, items, height, topOf, measure } = useRowsInSight<HTMLUListElement>(
+    pairs.length,
+    ROW,
+    useCallback((n: number) => pairs[n]?.id ?? n, [pairs]),
+  );
   return (
     <Box {...LIST} ref={list} sx={ROW_STYLES} style={{ position: 'relative', height }}>
       {items.map((item) => {
         const pair = pairs[item.index];
-        return pair && <PairRow key={pair.id} pair={pair} chosen={chosen === pair.id} place={{ index: item.index, of: pairs.length, top: topOf(item), measure }} {...row} />;
+        return (
+          pair && (
+            <PairRow
+              key={pair.id}
+              pair={pair}
+              chosen={chosen === pair.id}
+              place={{ index: item.index, of: pairs.length, top: topOf(item), measure }}
+              {...row}
+            />
+          )
+        );
       })}
     </Box>
   );

@@ -37,23 +37,44 @@ interface PairRowProps {
   place?: RowPlace;
 }
 
-export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoose, onWork, onPairByHand, onCloseLook, dragging, place }: PairRowProps) {
+export const PairRow = memo(function PairRow({
+  pair,
+  chosen,
+  idle,
+  size,
+  onChoose,
+  onWork,
+  onPairByHand,
+  onCloseLook,
+  dragging,
+  place,
+}: PairRowProps) {
   const [element, setElement] = useState<HTMLElement | null>(null);
   const [pointed, setPointed] = useState(false);
   const [grip, setGrip] = useState<DraggableSyntheticListeners>();
   const [over, setOver] = useState(false);
   const measure = chosen ? place?.measure : undefined;
-  const attach = useCallback((made: HTMLElement | null) => {
-    setElement(made);
-    // Rows that are not chosen are all of one height, and measuring costs; what was measured once is watched on.
-    measure?.(made);
-  }, [measure]);
+  const attach = useCallback(
+    (made: HTMLElement | null) => {
+      setElement(made);
+      // Rows that are not chosen are all of one height, and measuring costs; what was measured once is watched on.
+      measure?.(made);
+    },
+    [measure],
+  );
   const armed = (pointed || dragging) && element !== null;
   return (
     <li
       ref={attach}
       className={over ? 'onto' : chosen ? 'chosen' : undefined}
-      {...(place ? { 'data-index': place.index, 'aria-setsize': place.of, 'aria-posinset': place.index + 1, style: { position: 'absolute', left: 0, right: 0, top: place.top } } : {})}
+      {...(place
+        ? {
+            'data-index': place.index,
+            'aria-setsize': place.of,
+            'aria-posinset': place.index + 1,
+            style: { position: 'absolute', left: 0, right: 0, top: place.top },
+          }
+        : {})}
       onPointerEnter={() => setPointed(true)}
       onPointerLeave={() => setPointed(false)}
       {...(armed ? grip : undefined)}
@@ -61,13 +82,25 @@ export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoos
       {armed && <RowDrag pair={pair} element={element} idle={idle} onGrip={setGrip} onOver={setOver} />}
       <PairFace pair={pair} chosen={chosen} onChoose={onChoose} />
       {chosen && (
-        <Box role="group" aria-label={`Ways for ${pair.name}`} sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, pl: '145px', pr: 1.5, pb: 1 }}>
-          {pair.trouble === null && pair.fullSize && <Button size="small" onClick={() => onCloseLook(pair.full)}>Close look</Button>}
+        <Box
+          role="group"
+          aria-label={`Ways for ${pair.name}`}
+          sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, pl: '145px', pr: 1.5, pb: 1 }}
+        >
+          {pair.trouble === null && pair.fullSize && (
+            <Button size="small" onClick={() => onCloseLook(pair.full)}>
+              Close look
+            </Button>
+          )}
           {waysOut(pair, size).map(({ label, work }) => (
-            <Button key={label} size="small" disabled={idle} onClick={() => onWork(work)}>{label}</Button>
+            <Button key={label} size="small" disabled={idle} onClick={() => onWork(work)}>
+              {label}
+            </Button>
           ))}
           {pair.thumbnail !== null && (
-            <Button size="small" disabled={idle} onClick={() => onPairByHand(pair.thumbnail ?? '')}>Pair the thumbnail with another…</Button>
+            <Button size="small" disabled={idle} onClick={() => onPairByHand(pair.thumbnail ?? '')}>
+              Pair the thumbnail with another…
+            </Button>
           )}
         </Box>
       )}
@@ -76,7 +109,11 @@ export const PairRow = memo(function PairRow({ pair, chosen, idle, size, onChoos
 }, sameRow);
 
 /** What a row shows; apart, for rows are told of every row that comes and goes while something may be dragged. */
-const PairFace = memo(function PairFace({ pair, chosen, onChoose }: Pick<PairRowProps, 'pair' | 'chosen' | 'onChoose'>) {
+const PairFace = memo(function PairFace({
+  pair,
+  chosen,
+  onChoose,
+}: Pick<PairRowProps, 'pair' | 'chosen' | 'onChoose'>) {
   const { tone, word, dash } = STATES[pair.state];
   const [rests, detail] = grounds(pair);
   return (
@@ -100,7 +137,9 @@ const PairFace = memo(function PairFace({ pair, chosen, onChoose }: Pick<PairRow
       </span>
       <span className="state">
         <span className={`tag ${tone}`}>{word}</span>
-        {pair.fullSize && <div>{`${pair.fullSize.width} × ${pair.fullSize.height} ${inBytes(pair.fullSize.bytes)}`}</div>}
+        {pair.fullSize && (
+          <div>{`${pair.fullSize.width} × ${pair.fullSize.height} ${inBytes(pair.fullSize.bytes)}`}</div>
+        )}
         {pair.animated && <div>moves; a made size is its first frame</div>}
       </span>
     </button>
@@ -111,7 +150,12 @@ const PairFace = memo(function PairFace({ pair, chosen, onChoose }: Pick<PairRow
 function sameRow(a: PairRowProps, b: PairRowProps): boolean {
   const { place: before, ...left } = a;
   const { place: after, ...right } = b;
-  return (Object.keys(left) as (keyof typeof left)[]).every((key) => left[key] === right[key]) && before?.top === after?.top && before?.index === after?.index && before?.of === after?.of;
+  return (
+    (Object.keys(left) as (keyof typeof left)[]).every((key) => left[key] === right[key]) &&
+    before?.top === after?.top &&
+    before?.index === after?.index &&
+    before?.of === after?.of
+  );
 }
 
 /** A picture in its place; a dashed frame where there is none. */
@@ -138,7 +182,12 @@ function Crop({ pair }: { pair: PairView }) {
       role="img"
       aria-label="The part that the thumbnail shows"
       className="crop"
-      style={{ left: (LARGE.width - shown.width) / 2 + crop.left * shown.width, top: (LARGE.height - shown.height) / 2 + crop.top * shown.height, width: crop.width * shown.width, height: crop.height * shown.height }}
+      style={{
+        left: (LARGE.width - shown.width) / 2 + crop.left * shown.width,
+        top: (LARGE.height - shown.height) / 2 + crop.top * shown.height,
+        width: crop.width * shown.width,
+        height: crop.height * shown.height,
+      }}
     />
   );
 }

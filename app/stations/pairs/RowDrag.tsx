@@ -13,7 +13,11 @@ interface RowDragProps {
 
 export function RowDrag({ pair, element, idle, onGrip, onOver }: RowDragProps) {
   const { setNodeRef: target, isOver } = useDroppable({ id: `onto ${pair.full}`, data: { full: pair.full } });
-  const { setNodeRef: source, listeners } = useDraggable({ id: `from ${pair.id}`, data: { thumbnail: pair.thumbnail }, disabled: pair.thumbnail === null || idle });
+  const { setNodeRef: source, listeners } = useDraggable({
+    id: `from ${pair.id}`,
+    data: { thumbnail: pair.thumbnail },
+    disabled: pair.thumbnail === null || idle,
+  });
   useLayoutEffect(() => {
     target(element);
     source(element);

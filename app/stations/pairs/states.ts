@@ -34,25 +34,78 @@ export interface Way {
   work: Work;
 }
 
-const decide = (thumbnail: string, full: string, belong: boolean | null): Work => ({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong } });
-const make = (pair: PairView, size: SizeRecipe): Way => ({ label: pair.thumbnail === null ? `Make ${nameOf(pair.thumbnailPath)}` : `Make it anew from ${nameOf(pair.full)}`, work: { do: 'make', tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size, as: 'thumbnail', times: 1 }] } });
+const decide = (thumbnail: string, full: string, belong: boolean | null): Work => ({
+  do: 'intent',
+  intent: { kind: 'decide', thumbnail, full, belong },
+});
+const make = (pair: PairView, size: SizeRecipe): Way => ({
+  label: pair.thumbnail === null ? `Make ${nameOf(pair.thumbnailPath)}` : `Make it anew from ${nameOf(pair.full)}`,
+  work: {
+    do: 'make',
+    tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size, as: 'thumbnail', times: 1 }],
+  },
+});
 
 /** The name that a thumbnail would have if it were called after its picture, in its own folder and format. */
-const namedAfter = (thumbnail: string, full: string): string => `${folderOf(thumbnail)}${stemOf(full)}${folderOf(thumbnail) === folderOf(full) ? '-thumb' : ''}.${extensionOf(thumbnail)}`;
+const namedAfter = (thumbnail: string, full: string): string =>
+  `${folderOf(thumbnail)}${stemOf(full)}${folderOf(thumbnail) === folderOf(full) ? '-thumb' : ''}.${extensionOf(thumbnail)}`;
 
 const WAYS: Record<PairState, (pair: PairView, thumbnail: string, size: SizeRecipe) => Way[]> = {
   sure: () => [],
-  'case differs': (pair, thumbnail) => [{ label: `Call it ${stemOf(pair.full)}.${extensionOf(thumbnail)}`, work: { do: 'intent', intent: { kind: 'rename', from: thumbnail, to: `${folderOf(thumbnail)}${stemOf(pair.full)}.${extensionOf(thumbnail)}` } } }],
-  'name only': (pair, thumbnail, size) => [make(pair, size), { label: 'They belong together', work: decide(thumbnail, pair.full, true) }],
-  'another picture': (pair, thumbnail, size) => [make(pair, size), { label: 'They belong together', work: decide(thumbnail, pair.full, true) }],
+  'case differs': (pair, thumbnail) => [
+    {
+      label: `Call it ${stemOf(pair.full)}.${extensionOf(thumbnail)}`,
+      work: {
+        do: 'intent',
+        intent: {
+          kind: 'rename',
+          from: thumbnail,
+          to: `${folderOf(thumbnail)}${stemOf(pair.full)}.${extensionOf(thumbnail)}`,
+        },
+      },
+    },
+  ],
+  'name only': (pair, thumbnail, size) => [
+    make(pair, size),
+    { label: 'They belong together', work: decide(thumbnail, pair.full, true) },
+  ],
+  'another picture': (pair, thumbnail, size) => [
+    make(pair, size),
+    { label: 'They belong together', work: decide(thumbnail, pair.full, true) },
+  ],
   'content only': (pair, thumbnail) => [
     { label: 'They belong together', work: decide(thumbnail, pair.full, true) },
-    ...(stemOf(thumbnail) === stemOf(pair.full) ? [] : [{ label: `Call it ${nameOf(namedAfter(thumbnail, pair.full))}`, work: { do: 'intent', intent: { kind: 'rename', from: thumbnail, to: namedAfter(thumbnail, pair.full) } } } satisfies Way]),
+    ...(stemOf(thumbnail) === stemOf(pair.full)
+      ? []
+      : [
+          {
+            label: `Call it ${nameOf(namedAfter(thumbnail, pair.full))}`,
+            work: { do: 'intent', intent: { kind: 'rename', from: thumbnail, to: namedAfter(thumbnail, pair.full) } },
+          } satisfies Way,
+        ]),
   ],
-  several: (pair, thumbnail) => [pair.full, ...pair.others].map((full) => ({ label: `It is of ${nameOf(full)}`, work: decide(thumbnail, full, true) })),
+  several: (pair, thumbnail) =>
+    [pair.full, ...pair.others].map((full) => ({
+      label: `It is of ${nameOf(full)}`,
+      work: decide(thumbnail, full, true),
+    })),
   'no thumbnail': (pair, _thumbnail, size) => [make(pair, size)],
-  swapped: (pair, thumbnail) => (extensionOf(thumbnail) === extensionOf(pair.full) ? [{ label: 'Exchange the two files', work: { do: 'intent', intent: { kind: 'exchange', one: thumbnail, other: pair.full } } }] : []),
-  twice: (pair) => pair.others.slice(0, 3).map((other) => ({ label: `Use ${other} instead`, work: { do: 'intent', intent: { kind: 'merge', from: pair.full, into: other } } })),
+  swapped: (pair, thumbnail) =>
+    extensionOf(thumbnail) === extensionOf(pair.full)
+      ? [
+          {
+            label: 'Exchange the two files',
+            work: { do: 'intent', intent: { kind: 'exchange', one: thumbnail, other: pair.full } },
+          },
+        ]
+      : [],
+  twice: (pair) =>
+    pair.others
+      .slice(0, 3)
+      .map((other) => ({
+        label: `Use ${other} instead`,
+        work: { do: 'intent', intent: { kind: 'merge', from: pair.full, into: other } },
+      })),
   unreadable: () => [],
 };
 
@@ -61,16 +114,30 @@ export function waysOut(pair: PairView, size: SizeRecipe): Way[] {
   const ways = WAYS[pair.state](pair, pair.thumbnail ?? pair.thumbnailPath, size);
   if (pair.thumbnail === null) return ways;
   const byHand = pair.restsOn.some(({ kind }) => kind === 'hand');
-  return [...ways, byHand ? { label: 'Take back the decision', work: decide(pair.thumbnail, pair.full, null) } : { label: 'Not a pair', work: decide(pair.thumbnail, pair.full, false) }];
+  return [
+    ...ways,
+    byHand
+      ? { label: 'Take back the decision', work: decide(pair.thumbnail, pair.full, null) }
+      : { label: 'Not a pair', work: decide(pair.thumbnail, pair.full, false) },
+  ];
 }
 
 /** What the pair rests on, and what the pictures say to it. */
 export function grounds(pair: PairView): [string, string] {
   if (pair.trouble !== null) return ['cannot be shown', pair.trouble];
-  if (pair.thumbnail === null) return [pair.state === 'twice' ? `same as ${pair.others[0] ?? ''}` : 'no thumbnail', `will be ${pair.thumbnailPath}`];
+  if (pair.thumbnail === null)
+    return [
+      pair.state === 'twice' ? `same as ${pair.others[0] ?? ''}` : 'no thumbnail',
+      `will be ${pair.thumbnailPath}`,
+    ];
   const kinds = new Set(pair.restsOn.map(({ kind }) => kind));
   if (kinds.has('hand')) return ['decided by hand', agreement(pair)];
-  const rests = [kinds.has('name') && 'name', kinds.has('page') && 'page', kinds.has('made') && 'made here', kinds.has('content') && 'content'].filter(Boolean);
+  const rests = [
+    kinds.has('name') && 'name',
+    kinds.has('page') && 'page',
+    kinds.has('made') && 'made here',
+    kinds.has('content') && 'content',
+  ].filter(Boolean);
   const only = rests.length === 1 && pair.crop !== null ? ' only' : '';
   const but = pair.state === 'case differs' ? ', but for case' : '';
   const said = rests.length > 2 ? `${rests.slice(0, -1).join(', ')} and ${rests.at(-1)}` : rests.join(' and ');
@@ -89,4 +156,5 @@ function agreement({ crop, state, others }: PairView): string {
 }
 
 /** Where a crop is outlined on its picture; null where the thumbnail shows the whole or nothing of it. */
-export const outlined = ({ crop }: PairView): PairView['crop'] => (crop && crop.agreement >= OTHER_CONTENT && (crop.width < CROPPED || crop.height < CROPPED) ? crop : null);
+export const outlined = ({ crop }: PairView): PairView['crop'] =>
+  crop && crop.agreement >= OTHER_CONTENT && (crop.width < CROPPED || crop.height < CROPPED) ? crop : null;

@@ -8,8 +8,18 @@ import { ink } from '../../ui/theme';
 
 function Sign({ severity }: { severity: FindingView['severity'] }) {
   return (
-    <svg width="14" height="14" viewBox="-7 -7 14 14" role="img" aria-label={severity === 'broken' ? 'Broken' : 'To look at'}>
-      {severity === 'broken' ? <path d="M0-6.2 6.2 0 0 6.2-6.2 0Z" fill={ink('rust')} /> : <path d="M-4.4-4.4h8.8v8.8h-8.8z" fill="none" stroke={ink('gorse')} strokeWidth="1.8" />}
+    <svg
+      width="14"
+      height="14"
+      viewBox="-7 -7 14 14"
+      role="img"
+      aria-label={severity === 'broken' ? 'Broken' : 'To look at'}
+    >
+      {severity === 'broken' ? (
+        <path d="M0-6.2 6.2 0 0 6.2-6.2 0Z" fill={ink('rust')} />
+      ) : (
+        <path d="M-4.4-4.4h8.8v8.8h-8.8z" fill="none" stroke={ink('gorse')} strokeWidth="1.8" />
+      )}
     </svg>
   );
 }
@@ -32,7 +42,21 @@ function Row({ finding }: { finding: FindingView }) {
   const navigate = useNavigate();
   const { place } = finding;
   return (
-    <Box component="li" data-rule={finding.rule} sx={{ display: 'grid', gridTemplateColumns: '14px minmax(0, 1fr) 150px 210px', gap: 1.75, alignItems: 'center', px: 1.75, py: 1, borderTop: `1px solid ${ink('hair')}`, '&:first-of-type': { borderTop: 0 }, bgcolor: finding.strand !== null && finding.strand === strand ? ink('heatherWash') : undefined }}>
+    <Box
+      component="li"
+      data-rule={finding.rule}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '14px minmax(0, 1fr) 150px 210px',
+        gap: 1.75,
+        alignItems: 'center',
+        px: 1.75,
+        py: 1,
+        borderTop: `1px solid ${ink('hair')}`,
+        '&:first-of-type': { borderTop: 0 },
+        bgcolor: finding.strand !== null && finding.strand === strand ? ink('heatherWash') : undefined,
+      }}
+    >
       <Sign severity={finding.severity} />
       <Box sx={{ fontSize: '0.8125rem' }}>
         <Box>{finding.says}</Box>
@@ -46,7 +70,13 @@ function Row({ finding }: { finding: FindingView }) {
           choose(finding.strand);
           void navigate(`/site/${site.site.id}/markup`);
         }}
-        sx={{ all: 'unset', cursor: 'pointer', textDecoration: 'underline', textUnderlineOffset: 3, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}
+        sx={{
+          all: 'unset',
+          cursor: 'pointer',
+          textDecoration: 'underline',
+          textUnderlineOffset: 3,
+          '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+        }}
       >
         <Mono>{place.line === null ? place.path : `${place.path}:${place.line}`}</Mono>
       </Box>

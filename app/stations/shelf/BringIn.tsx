@@ -22,37 +22,69 @@ export function useBringIn() {
   const [progress, setProgress] = useState<IntakeProgress | null>(null);
   const [refused, setRefused] = useState<Refused | null>(null);
   const stop = useRef<AbortController | null>(null);
-  const take = useCallback(async (files: readonly File[]) => {
-    if (files.length === 0) return;
-    const control = new AbortController();
-    stop.current = control;
-    setRefused(null);
-    setProgress({ says: 'Looking at the files', share: null });
-    const options = { onProgress: setProgress, signal: control.signal };
-    const [only] = files;
-    const isZip = files.length === 1 && only !== undefined && /\.zip$/i.test(only.name);
-    const result = isZip ? await bringInZip(only, only.name, options) : await bringInFiles(files.map((file) => ({ path: pathOf(file), blob: file })), options);
-    setProgress(null);
-    if (!result.ok) {
-      setRefused(result);
-      return;
-    }
-    await revalidate();
-    void navigate(`/site/${result.site.id}/pairs`);
-  }, [navigate, revalidate]);
+  const take = useCallback(
+    async (files: readonly File[]) => {
+      if (files.length === 0) return;
+      const control = new AbortController();
+      stop.current = control;
+      setRefused(null);
+      setProgress({ says: 'Looking at the files', share: null });
+      const options = { onProgress: setProgress, signal: control.signal };
+      const [only] = files;
+      const isZip = files.length === 1 && only !== undefined && /\.zip$/i.test(only.name);
+      const result = isZip
+        ? await bringInZip(only, only.name, options)
+        : await bringInFiles(
+            files.map((file) => ({ path: pathOf(file), blob: file })),
+            options,
+          );
+      setProgress(null);
+      if (!result.ok) {
+        setRefused(result);
+        return;
+      }
+      await revalidate();
+      void navigate(`/site/${result.site.id}/pairs`);
+    },
+    [navigate, revalidate],
+  );
   return { take, progress, refused, stop: () => stop.current?.abort(), forget: () => setRefused(null) };
 }
 
 export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
-  const { getRootProps, isDragActive } = useDropzone({ onDrop: (files) => void bring.take(files), noClick: true, noKeyboard: true });
+  const { getRootProps, isDragActive } = useDropzone({
+    onDrop: (files) => void bring.take(files),
+    noClick: true,
+    noKeyboard: true,
+  });
   const { progress, refused } = bring;
   return (
-    <Box {...getRootProps()} role="group" aria-label="Bring in by dropping" sx={{ border: `1px dashed ${isDragActive ? ink('heather') : ink('edge')}`, bgcolor: isDragActive ? ink('heatherWash') : 'transparent', borderRadius: 1, minHeight: 106, display: 'grid', placeItems: 'center', p: 2, textAlign: 'center', color: ink('stone') }}>
+    <Box
+      {...getRootProps()}
+      role="group"
+      aria-label="Bring in by dropping"
+      sx={{
+        border: `1px dashed ${isDragActive ? ink('heather') : ink('edge')}`,
+        bgcolor: isDragActive ? ink('heatherWash') : 'transparent',
+        borderRadius: 1,
+        minHeight: 106,
+        display: 'grid',
+        placeItems: 'center',
+        p: 2,
+        textAlign: 'center',
+        color: ink('stone'),
+      }}
+    >
       {progress ? (
         <Box role="status" sx={{ width: 420 }}>
           <Box sx={{ mb: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{progress.says}</Box>
-          <LinearProgress aria-label={progress.says} {...(progress.share === null ? {} : { variant: 'determinate' as const, value: progress.share * 100 })} />
-          <Button onClick={bring.stop} sx={{ mt: 1.5 }}>Stop</Button>
+          <LinearProgress
+            aria-label={progress.says}
+            {...(progress.share === null ? {} : { variant: 'determinate' as const, value: progress.share * 100 })}
+          />
+          <Button onClick={bring.stop} sx={{ mt: 1.5 }}>
+            Stop
+          </Button>
         </Box>
       ) : refused ? (
         <Box role="alert" sx={{ color: ink('rust'), textAlign: 'left', width: '100%' }}>
@@ -87,8 +119,25 @@ export function PickButtons({ bring }: { bring: ReturnType<typeof useBringIn> })
   const busy = bring.progress !== null;
   return (
     <>
-      <input ref={folder} type="file" hidden multiple aria-label="Folder to bring in" data-pick="folder" {...{ webkitdirectory: '' }} onChange={(event) => picked(event.target)} />
-      <input ref={archive} type="file" hidden accept=".zip,application/zip" aria-label="Archive to open" data-pick="archive" onChange={(event) => picked(event.target)} />
+      <input
+        ref={folder}
+        type="file"
+        hidden
+        multiple
+        aria-label="Folder to bring in"
+        data-pick="folder"
+        {...{ webkitdirectory: '' }}
+        onChange={(event) => picked(event.target)}
+      />
+      <input
+        ref={archive}
+        type="file"
+        hidden
+        accept=".zip,application/zip"
+        aria-label="Archive to open"
+        data-pick="archive"
+        onChange={(event) => picked(event.target)}
+      />
       <Button disabled={busy} onClick={() => archive.current?.click()}>
         Open a ZIP
       </Button>

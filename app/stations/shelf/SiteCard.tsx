@@ -33,7 +33,11 @@ function useFaces(hashes: readonly string[]): string[] {
 }
 
 const when = new Intl.RelativeTimeFormat('en', { numeric: 'auto' });
-const STEPS: [Intl.RelativeTimeFormatUnit, number][] = [['day', 86_400_000], ['hour', 3_600_000], ['minute', 60_000]];
+const STEPS: [Intl.RelativeTimeFormatUnit, number][] = [
+  ['day', 86_400_000],
+  ['hour', 3_600_000],
+  ['minute', 60_000],
+];
 
 function ago(time: number, now: number): string {
   const step = STEPS.find(([, length]) => now - time >= length);
@@ -44,19 +48,69 @@ export function SiteCard({ site, now, onRemove }: { site: SiteRecord; now: numbe
   const faces = useFaces(site.glance.faces);
   const { pages, pictures, broken } = site.glance;
   return (
-    <Box component="li" sx={{ display: 'flex', alignItems: 'center', gap: 2.5, bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, p: 2, mb: 1.5, position: 'relative', '&:hover': { borderColor: ink('edge') } }}>
-      <Box aria-hidden sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 60px)', gridAutoRows: 44, gap: 0.5, width: 188, minHeight: 44 }}>
+    <Box
+      component="li"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 2.5,
+        bgcolor: ink('paper'),
+        border: `1px solid ${ink('hair')}`,
+        borderRadius: 1,
+        p: 2,
+        mb: 1.5,
+        position: 'relative',
+        '&:hover': { borderColor: ink('edge') },
+      }}
+    >
+      <Box
+        aria-hidden
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(3, 60px)',
+          gridAutoRows: 44,
+          gap: 0.5,
+          width: 188,
+          minHeight: 44,
+        }}
+      >
         {faces.map((url) => (
-          <Box key={url} component="img" src={url} alt="" sx={{ width: 60, height: 44, objectFit: 'cover', borderRadius: '2px' }} />
+          <Box
+            key={url}
+            component="img"
+            src={url}
+            alt=""
+            sx={{ width: 60, height: 44, objectFit: 'cover', borderRadius: '2px' }}
+          />
         ))}
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
-        <Box component={Link} to={`/site/${site.id}/pairs`} sx={{ fontFamily: SERIF, fontWeight: 600, fontSize: '1.15rem', color: ink('peat'), textDecoration: 'none', '&::after': { content: '""', position: 'absolute', inset: 0 }, '&:focus-visible': { outline: 'none' }, '&:focus-visible::after': { outline: `2px solid ${ink('heather')}`, borderRadius: 1 } }}>
+        <Box
+          component={Link}
+          to={`/site/${site.id}/pairs`}
+          sx={{
+            fontFamily: SERIF,
+            fontWeight: 600,
+            fontSize: '1.15rem',
+            color: ink('peat'),
+            textDecoration: 'none',
+            '&::after': { content: '""', position: 'absolute', inset: 0 },
+            '&:focus-visible': { outline: 'none' },
+            '&:focus-visible::after': { outline: `2px solid ${ink('heather')}`, borderRadius: 1 },
+          }}
+        >
           {site.name}
         </Box>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>{`${countOf(pages, 'page')}, ${countOf(pictures, 'picture file')}, changed ${ago(site.changed, now)}`}</Box>
+        <Box
+          sx={{ color: ink('stone'), fontSize: '0.8125rem' }}
+        >{`${countOf(pages, 'page')}, ${countOf(pictures, 'picture file')}, changed ${ago(site.changed, now)}`}</Box>
       </Box>
-      {broken !== null && (broken > 0 ? <Tag tone="broken">{`${countOf(broken, 'strand')} broken`}</Tag> : <Tag tone="whole">all whole</Tag>)}
+      {broken !== null &&
+        (broken > 0 ? (
+          <Tag tone="broken">{`${countOf(broken, 'strand')} broken`}</Tag>
+        ) : (
+          <Tag tone="whole">all whole</Tag>
+        ))}
       {broken === null && <Tag tone="plain">not opened yet</Tag>}
       <Tooltip title="Remove from the shelf">
         <IconButton aria-label={`Remove ${site.name} from the shelf`} onClick={onRemove} sx={{ zIndex: 1 }}>

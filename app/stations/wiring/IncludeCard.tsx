@@ -5,7 +5,12 @@ import { Mono, Tag, toneInk } from '../../ui/parts';
 import { useSite } from '../../ui/site';
 import { ink } from '../../ui/theme';
 
-export const WHEN: Record<IncludeView['when'], string> = { head: 'In the head', body: 'In the body', deferred: 'Deferred: after the page is read', async: 'Async: when it comes' };
+export const WHEN: Record<IncludeView['when'], string> = {
+  head: 'In the head',
+  body: 'In the body',
+  deferred: 'Deferred: after the page is read',
+  async: 'Async: when it comes',
+};
 
 export function IncludeCard({ include, page }: { include: IncludeView; page: string }) {
   const { site, showSource } = useSite();
@@ -13,15 +18,37 @@ export function IncludeCard({ include, page }: { include: IncludeView; page: str
   const go = () => showSource(page, content?.kind === 'text' ? offsetOf(content.text, include.line) : undefined);
   const quiet = include.state === 'whole';
   return (
-    <Box data-include={include.line} sx={{ bgcolor: ink('paper'), border: `1px solid ${quiet ? ink('hair') : toneInk(include.state)}`, borderRadius: 1, px: 1.5, py: 1 }}>
+    <Box
+      data-include={include.line}
+      sx={{
+        bgcolor: ink('paper'),
+        border: `1px solid ${quiet ? ink('hair') : toneInk(include.state)}`,
+        borderRadius: 1,
+        px: 1.5,
+        py: 1,
+      }}
+    >
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
-        <Mono>{include.starts.length > 0 && include.shows === 'inline script' ? include.starts.join(', ') : include.shows}</Mono>
+        <Mono>
+          {include.starts.length > 0 && include.shows === 'inline script' ? include.starts.join(', ') : include.shows}
+        </Mono>
         {include.kit !== null && <Tag tone="plain">{include.kit}</Tag>}
         {include.state === 'broken' && <Tag tone="broken">broken</Tag>}
       </Box>
       <Box sx={{ fontSize: '0.78rem', color: quiet ? ink('stone') : toneInk(include.state) }}>
         {`${include.says} · `}
-        <Box component="button" type="button" onClick={go} sx={{ all: 'unset', cursor: 'pointer', textDecoration: 'underline', textUnderlineOffset: 3, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}>{`line ${include.line}`}</Box>
+        <Box
+          component="button"
+          type="button"
+          onClick={go}
+          sx={{
+            all: 'unset',
+            cursor: 'pointer',
+            textDecoration: 'underline',
+            textUnderlineOffset: 3,
+            '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+          }}
+        >{`line ${include.line}`}</Box>
       </Box>
       {include.needs.length > 0 && <Globals word="needs" names={include.needs} />}
       {include.gives.length > 0 && <Globals word="gives" names={include.gives} />}

@@ -14,7 +14,11 @@ import { changesOf, PlanShown, usePlan } from '../../ui/plans';
 import { useIntent, useSite } from '../../ui/site';
 import { ink } from '../../ui/theme';
 
-const KINDS: readonly [KitView['kind'], string][] = [['viewer', 'Viewers that come with Heathmoor'], ['own', 'Your own scripts'], ['practice', 'Kits to practise with']];
+const KINDS: readonly [KitView['kind'], string][] = [
+  ['viewer', 'Viewers that come with Heathmoor'],
+  ['own', 'Your own scripts'],
+  ['practice', 'Kits to practise with'],
+];
 
 interface Wish {
   says: string;
@@ -24,10 +28,21 @@ interface Wish {
 /** What can be done with a kit on a page, in the order in which it is likely to be meant. */
 function wishesFor(kit: KitView, page: PageView): Wish[] {
   const used = page.uses.some(({ name }) => name === kit.name);
-  const wire: Wish = { says: used ? 'Wire what is missing' : 'Wire this page with it', intent: { kind: 'wire', page: page.path, kit: kit.name } };
-  if (used) return [wire, { says: 'Take it off this page', intent: { kind: 'unwire', page: page.path, kit: kit.name } }];
+  const wire: Wish = {
+    says: used ? 'Wire what is missing' : 'Wire this page with it',
+    intent: { kind: 'wire', page: page.path, kit: kit.name },
+  };
+  if (used)
+    return [wire, { says: 'Take it off this page', intent: { kind: 'unwire', page: page.path, kit: kit.name } }];
   const before = opensOnClick(kit) ? page.uses.find(opensOnClick) : undefined;
-  return before ? [{ says: `Change from the ${before.name}`, intent: { kind: 'change-kit', page: page.path, from: before.name, to: kit.name } }] : [wire];
+  return before
+    ? [
+        {
+          says: `Change from the ${before.name}`,
+          intent: { kind: 'change-kit', page: page.path, from: before.name, to: kit.name },
+        },
+      ]
+    : [wire];
 }
 
 export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: () => void; onOwn: () => void }) {
@@ -55,10 +70,16 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
               <Box key={kind} sx={{ mb: 1.5 }}>
                 <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: ink('stone'), mb: 0.5 }}>{title}</Box>
                 {some.map((one) => (
-                  <KitRow key={one.name} kit={one} chosen={one.name === kit?.name} used={page.uses.some(({ name }) => name === one.name)} onChoose={() => {
-                    setChosen(one.name);
-                    setWay(0);
-                  }} />
+                  <KitRow
+                    key={one.name}
+                    kit={one}
+                    chosen={one.name === kit?.name}
+                    used={page.uses.some(({ name }) => name === one.name)}
+                    onChoose={() => {
+                      setChosen(one.name);
+                      setWay(0);
+                    }}
+                  />
                 ))}
               </Box>
             );
@@ -78,7 +99,15 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
               {wishes.length > 1 && (
                 <Box role="group" aria-label="What to do" sx={{ display: 'flex', gap: 0.75, mb: 1.25 }}>
                   {wishes.map((one, n) => (
-                    <Button key={one.says} aria-pressed={n === way} variant={n === way ? 'contained' : 'outlined'} color={n === way ? 'primary' : 'inherit'} onClick={() => setWay(n)}>{one.says}</Button>
+                    <Button
+                      key={one.says}
+                      aria-pressed={n === way}
+                      variant={n === way ? 'contained' : 'outlined'}
+                      color={n === way ? 'primary' : 'inherit'}
+                      onClick={() => setWay(n)}
+                    >
+                      {one.says}
+                    </Button>
                   ))}
                 </Box>
               )}
@@ -91,7 +120,14 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
-        <Button variant="contained" color="primary" disabled={busy || site.readOnly || changesOf(plan) === 0} onClick={write}>Write this</Button>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={busy || site.readOnly || changesOf(plan) === 0}
+          onClick={write}
+        >
+          Write this
+        </Button>
       </DialogActions>
     </Dialog>
   );
@@ -101,11 +137,16 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
 function Options({ options }: { options: KitView['options'] }) {
   return (
     <Box component="details" sx={{ mt: 1.25, fontSize: '0.8125rem' }}>
-      <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 600, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}>{`What can be set in the markup (${options.length})`}</Box>
+      <Box
+        component="summary"
+        sx={{ cursor: 'pointer', fontWeight: 600, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}
+      >{`What can be set in the markup (${options.length})`}</Box>
       <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', gap: '4px 16px', my: 1 }}>
         {options.map(({ attribute, says, without, values }) => (
           <Box key={attribute} sx={{ display: 'contents' }}>
-            <Box component="dt"><Mono>{values.length > 0 ? `${attribute}="${values.join(' | ')}"` : attribute}</Mono></Box>
+            <Box component="dt">
+              <Mono>{values.length > 0 ? `${attribute}="${values.join(' | ')}"` : attribute}</Mono>
+            </Box>
             <Box component="dd" sx={{ m: 0, color: ink('stone') }}>{`${says}; without it: ${without}`}</Box>
           </Box>
         ))}
@@ -114,14 +155,39 @@ function Options({ options }: { options: KitView['options'] }) {
   );
 }
 
-function KitRow({ kit, chosen, used, onChoose }: { kit: KitView; chosen: boolean; used: boolean; onChoose: () => void }) {
+function KitRow({
+  kit,
+  chosen,
+  used,
+  onChoose,
+}: {
+  kit: KitView;
+  chosen: boolean;
+  used: boolean;
+  onChoose: () => void;
+}) {
   return (
     <Box
       component="button"
       type="button"
       aria-pressed={chosen}
       onClick={onChoose}
-      sx={{ all: 'unset', boxSizing: 'border-box', display: 'flex', alignItems: 'center', gap: 1, width: '100%', minHeight: 32, px: 1.25, mb: 0.25, cursor: 'pointer', borderRadius: 1, bgcolor: chosen ? ink('heatherWash') : 'transparent', borderLeft: `3px solid ${chosen ? ink('heather') : 'transparent'}`, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}
+      sx={{
+        all: 'unset',
+        boxSizing: 'border-box',
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        width: '100%',
+        minHeight: 32,
+        px: 1.25,
+        mb: 0.25,
+        cursor: 'pointer',
+        borderRadius: 1,
+        bgcolor: chosen ? ink('heatherWash') : 'transparent',
+        borderLeft: `3px solid ${chosen ? ink('heather') : 'transparent'}`,
+        '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+      }}
     >
       <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>{kit.title}</Box>
       {used && <Tag tone="whole">on this page</Tag>}

@@ -45,8 +45,20 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
   }, [page, strands, predictions, rehearsal]);
 
   return (
-    <Box ref={home} sx={{ position: 'relative', display: 'grid', gridTemplateColumns: 'minmax(280px, 380px) minmax(72px, 1fr) minmax(300px, 380px)', alignItems: 'start' }}>
-      <Box component="svg" aria-hidden sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none' }}>
+    <Box
+      ref={home}
+      sx={{
+        position: 'relative',
+        display: 'grid',
+        gridTemplateColumns: 'minmax(280px, 380px) minmax(72px, 1fr) minmax(300px, 380px)',
+        alignItems: 'start',
+      }}
+    >
+      <Box
+        component="svg"
+        aria-hidden
+        sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none' }}
+      >
         {threads.map((thread) => (
           <ThreadLine key={thread.key} thread={thread} chosen={thread.strand === chosen} />
         ))}
@@ -58,14 +70,29 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
             <IncludeCard include={include} page={page.path} />
           </Box>
         ))}
-        {page.includes.length === 0 && <Box component="li" sx={{ color: ink('stone') }}>This page loads no script and no stylesheet.</Box>}
+        {page.includes.length === 0 && (
+          <Box component="li" sx={{ color: ink('stone') }}>
+            This page loads no script and no stylesheet.
+          </Box>
+        )}
       </Box>
       <span />
       <Box component="ol" aria-label="Strands" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {strands.map((strand, n) => (
           <Box component="li" key={strand.id} data-strand={strand.id} sx={{ mb: 0.75 }}>
-            {strand.gallery !== strands[n - 1]?.gallery && page.galleries.length > 1 && <Heading first={n === 0}>{page.galleries[strand.gallery]?.heading ?? `Gallery ${strand.gallery + 1}`}</Heading>}
-            <StrandCard strand={strand} prediction={predictions.get(strand.id)} rehearsed={rehearsal.strands.get(strand.id)} stale={rehearsal.stale} chosen={strand.id === chosen} onChoose={() => choose(strand.id)} />
+            {strand.gallery !== strands[n - 1]?.gallery && page.galleries.length > 1 && (
+              <Heading first={n === 0}>
+                {page.galleries[strand.gallery]?.heading ?? `Gallery ${strand.gallery + 1}`}
+              </Heading>
+            )}
+            <StrandCard
+              strand={strand}
+              prediction={predictions.get(strand.id)}
+              rehearsed={rehearsal.strands.get(strand.id)}
+              stale={rehearsal.stale}
+              chosen={strand.id === chosen}
+              onChoose={() => choose(strand.id)}
+            />
           </Box>
         ))}
       </Box>
@@ -73,14 +100,18 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
   );
 }
 
-const Heading = ({ children, first }: { children: string; first: boolean }) => <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: ink('stone'), mt: first ? 0 : 2, mb: 0.75 }}>{children}</Box>;
+const Heading = ({ children, first }: { children: string; first: boolean }) => (
+  <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: ink('stone'), mt: first ? 0 : 2, mb: 0.75 }}>{children}</Box>
+);
 
 /** Where nothing answers, the thread has a gap in its middle. */
 function ThreadLine({ thread, chosen }: { thread: Thread; chosen: boolean }) {
   const path = curve({ source: thread.from, target: thread.to }) ?? '';
   const width = chosen ? 2.6 : 1.6;
   if (thread.whole) return <path d={path} fill="none" stroke={ink('lichen')} strokeWidth={width} opacity={0.85} />;
-  return <path d={path} fill="none" stroke={ink('rust')} strokeWidth={width} pathLength={100} strokeDasharray={BROKEN} />;
+  return (
+    <path d={path} fill="none" stroke={ink('rust')} strokeWidth={width} pathLength={100} strokeDasharray={BROKEN} />
+  );
 }
 
 /** Of a path that counts as 100 long: dots, a gap in its middle, dots. */
@@ -89,15 +120,33 @@ const BROKEN = `${'1.2 1.6 '.repeat(10)}1.2 40 ${'1.2 1.6 '.repeat(10)}`.trim();
 /** From the script that answers, or should, to each strand's card; CSS px in the loom's box. */
 function measureThreads(box: HTMLElement, page: PageView): Thread[] {
   const origin = box.getBoundingClientRect();
-  const cards = new Map([...box.querySelectorAll<HTMLElement>('[data-strand]')].map((card) => [card.dataset.strand ?? '', card.querySelector('button')?.getBoundingClientRect()]));
+  const cards = new Map(
+    [...box.querySelectorAll<HTMLElement>('[data-strand]')].map((card) => [
+      card.dataset.strand ?? '',
+      card.querySelector('button')?.getBoundingClientRect(),
+    ]),
+  );
   return page.includes.flatMap((include) => {
     const source = box.querySelector(`[data-include="${include.line}"]`)?.getBoundingClientRect();
     if (!source) return [];
     const from: [number, number] = [source.right - origin.left, (source.top + source.bottom) / 2 - origin.top];
     const thread = (strand: string, whole: boolean): Thread[] => {
       const card = cards.get(strand);
-      return card ? [{ key: `${include.line} ${strand}`, strand, whole, from, to: [card.left - origin.left, (card.top + card.bottom) / 2 - origin.top] }] : [];
+      return card
+        ? [
+            {
+              key: `${include.line} ${strand}`,
+              strand,
+              whole,
+              from,
+              to: [card.left - origin.left, (card.top + card.bottom) / 2 - origin.top],
+            },
+          ]
+        : [];
     };
-    return [...include.answers.flatMap((strand) => thread(strand, true)), ...include.misses.flatMap((strand) => thread(strand, false))];
+    return [
+      ...include.answers.flatMap((strand) => thread(strand, true)),
+      ...include.misses.flatMap((strand) => thread(strand, false)),
+    ];
   });
 }

@@ -18,7 +18,8 @@ interface Read {
   texts: Record<string, string>;
 }
 
-const pathOf = (file: File & { path?: string }): string => (file.webkitRelativePath || file.path || file.name).replace(/^\.?\//, '');
+const pathOf = (file: File & { path?: string }): string =>
+  (file.webkitRelativePath || file.path || file.name).replace(/^\.?\//, '');
 
 export function OwnKit({ onClose }: { onClose: () => void }) {
   const { site, busy } = useSite();
@@ -38,7 +39,11 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
     setRead({ draft, texts: own.texts });
     setFields(fieldsOf(draft.manifest));
   };
-  const { getRootProps, isDragActive } = useDropzone({ onDrop: (files) => void take(files), noClick: true, noKeyboard: true });
+  const { getRootProps, isDragActive } = useDropzone({
+    onDrop: (files) => void take(files),
+    noClick: true,
+    noKeyboard: true,
+  });
   const checked = fields && readManifest(manifestFrom(fields));
   const keep = () => {
     if (!read || !checked?.ok) return;
@@ -53,21 +58,59 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
         {read && fields ? (
           <OwnKitForm draft={read.draft} fields={fields} onChange={setFields} />
         ) : (
-          <Box {...getRootProps()} role="group" aria-label="Bring in a script by dropping" sx={{ border: `1px dashed ${isDragActive ? ink('heather') : ink('edge')}`, bgcolor: isDragActive ? ink('heatherWash') : 'transparent', borderRadius: 1, p: 5, textAlign: 'center', color: ink('stone') }}>
-            <Box sx={{ mb: 1.5 }}>Drop the viewer’s folder or ZIP here: its scripts and styles, and a page that shows how it is used, if there is one. Nothing of it is run.</Box>
+          <Box
+            {...getRootProps()}
+            role="group"
+            aria-label="Bring in a script by dropping"
+            sx={{
+              border: `1px dashed ${isDragActive ? ink('heather') : ink('edge')}`,
+              bgcolor: isDragActive ? ink('heatherWash') : 'transparent',
+              borderRadius: 1,
+              p: 5,
+              textAlign: 'center',
+              color: ink('stone'),
+            }}
+          >
+            <Box sx={{ mb: 1.5 }}>
+              Drop the viewer’s folder or ZIP here: its scripts and styles, and a page that shows how it is used, if
+              there is one. Nothing of it is run.
+            </Box>
             <Button onClick={() => picker.current?.click()}>Choose files…</Button>
-            <input ref={picker} type="file" hidden multiple accept=".js,.css,.html,.htm,.zip" aria-label="Files of the script" data-pick="script" onChange={(event) => void take([...(event.target.files ?? [])])} />
+            <input
+              ref={picker}
+              type="file"
+              hidden
+              multiple
+              accept=".js,.css,.html,.htm,.zip"
+              aria-label="Files of the script"
+              data-pick="script"
+              onChange={(event) => void take([...(event.target.files ?? [])])}
+            />
           </Box>
         )}
-        {trouble !== null && <Box role="alert" sx={{ color: ink('rust'), mt: 1.5, fontSize: '0.8125rem' }}>{trouble}</Box>}
+        {trouble !== null && (
+          <Box role="alert" sx={{ color: ink('rust'), mt: 1.5, fontSize: '0.8125rem' }}>
+            {trouble}
+          </Box>
+        )}
         {read?.draft.unread.map((one) => (
-          <Box key={one.file} role="alert" sx={{ color: ink('rust'), mt: 1, fontSize: '0.8125rem' }}>{`${one.file}, line ${one.line}: ${one.reason}. A browser runs nothing of it.`}</Box>
+          <Box
+            key={one.file}
+            role="alert"
+            sx={{ color: ink('rust'), mt: 1, fontSize: '0.8125rem' }}
+          >{`${one.file}, line ${one.line}: ${one.reason}. A browser runs nothing of it.`}</Box>
         ))}
-        {checked && !checked.ok && <Box role="alert" sx={{ color: ink('rust'), mt: 1, fontSize: '0.8125rem' }}>{checked.reason.replace(/^kit\.json, /, '')}</Box>}
+        {checked && !checked.ok && (
+          <Box role="alert" sx={{ color: ink('rust'), mt: 1, fontSize: '0.8125rem' }}>
+            {checked.reason.replace(/^kit\.json, /, '')}
+          </Box>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={busy || site.readOnly || !checked?.ok} onClick={keep}>Keep as a kit</Button>
+        <Button variant="contained" color="primary" disabled={busy || site.readOnly || !checked?.ok} onClick={keep}>
+          Keep as a kit
+        </Button>
       </DialogActions>
     </Dialog>
   );

@@ -7,7 +7,14 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import type { ReactNode } from 'react';
-import { CAPTION_PLACES, kitName, type Draft, type DraftField, type Evidence, type KitManifestInput } from '~core/wiring/index.ts';
+import {
+  CAPTION_PLACES,
+  kitName,
+  type Draft,
+  type DraftField,
+  type Evidence,
+  type KitManifestInput,
+} from '~core/wiring/index.ts';
 import { Mono, Part } from '../../ui/parts';
 import { ink } from '../../ui/theme';
 
@@ -56,7 +63,25 @@ export function fieldsOf(base: KitManifestInput): OwnFields {
 
 /** What the fields say; checked by the manifest's own rules afterwards. */
 export function manifestFrom(fields: OwnFields): unknown {
-  const { base, title, by, marker, value, group, groupName, captionName, from, description, kind, kindValue, container, start, required, binds, counter } = fields;
+  const {
+    base,
+    title,
+    by,
+    marker,
+    value,
+    group,
+    groupName,
+    captionName,
+    from,
+    description,
+    kind,
+    kindValue,
+    container,
+    start,
+    required,
+    binds,
+    counter,
+  } = fields;
   const name = kitName(title);
   return {
     name,
@@ -66,7 +91,11 @@ export function manifestFrom(fields: OwnFields): unknown {
     place: start !== '' && required ? 'end' : 'head',
     marker: by === 'call' ? {} : { [by]: marker, value },
     ...(group === 'none' ? {} : { group: group === 'attribute' ? { attribute: groupName } : { in: group } }),
-    caption: { ...(captionName === '' ? {} : { attribute: captionName }), from: CAPTION_PLACES.filter((place) => from.includes(place)), ...(description === '' ? {} : { description }) },
+    caption: {
+      ...(captionName === '' ? {} : { attribute: captionName }),
+      from: CAPTION_PLACES.filter((place) => from.includes(place)),
+      ...(description === '' ? {} : { description }),
+    },
     ...(kind === '' ? {} : { kind: { attribute: kind, picture: kindValue } }),
     ...(container === '' ? {} : { container: { attribute: container, id: `${name}-place` } }),
     ...(start === '' ? {} : { start: { call: start, required, selector: true, binds } }),
@@ -82,8 +111,35 @@ interface Props {
 
 export function OwnKitForm({ draft, fields, onChange }: Props) {
   const set = (part: Partial<OwnFields>) => onChange({ ...fields, ...part });
-  const text = (name: 'title' | 'marker' | 'value' | 'groupName' | 'captionName' | 'description' | 'kind' | 'kindValue' | 'container' | 'start', label: string) => <TextField size="small" label={label} value={fields[name]} onChange={(event) => set({ [name]: event.target.value })} />;
-  const tick = (name: 'required' | 'binds' | 'counter', label: string) => <FormControlLabel control={<Checkbox size="small" checked={fields[name]} onChange={(event) => set({ [name]: event.target.checked })} />} label={label} />;
+  const text = (
+    name:
+      | 'title'
+      | 'marker'
+      | 'value'
+      | 'groupName'
+      | 'captionName'
+      | 'description'
+      | 'kind'
+      | 'kindValue'
+      | 'container'
+      | 'start',
+    label: string,
+  ) => (
+    <TextField
+      size="small"
+      label={label}
+      value={fields[name]}
+      onChange={(event) => set({ [name]: event.target.value })}
+    />
+  );
+  const tick = (name: 'required' | 'binds' | 'counter', label: string) => (
+    <FormControlLabel
+      control={
+        <Checkbox size="small" checked={fields[name]} onChange={(event) => set({ [name]: event.target.checked })} />
+      }
+      label={label}
+    />
+  );
   const up = (n: number) => {
     const files = [...fields.base.files];
     files.splice(n - 1, 2, files[n]!, files[n - 1]!);
@@ -97,14 +153,25 @@ export function OwnKitForm({ draft, fields, onChange }: Props) {
           {fields.base.files.map((file, n) => (
             <Box component="li" key={file.name} sx={{ fontSize: '0.8125rem' }}>
               <Mono>{file.name}</Mono>
-              {n > 0 && <IconButton size="small" aria-label={`Load ${file.name} earlier`} onClick={() => up(n)}><ArrowUpward fontSize="inherit" /></IconButton>}
+              {n > 0 && (
+                <IconButton size="small" aria-label={`Load ${file.name} earlier`} onClick={() => up(n)}>
+                  <ArrowUpward fontSize="inherit" />
+                </IconButton>
+              )}
             </Box>
           ))}
         </Box>
       </Row>
       <Row title="What marks a link" evidence={of(draft, 'marker')}>
         <Box sx={{ display: 'flex', gap: 1 }}>
-          <TextField select size="small" label="By" value={fields.by} onChange={(event) => set({ by: event.target.value as OwnFields['by'] })} sx={{ width: 150 }}>
+          <TextField
+            select
+            size="small"
+            label="By"
+            value={fields.by}
+            onChange={(event) => set({ by: event.target.value as OwnFields['by'] })}
+            sx={{ width: 150 }}
+          >
             <MenuItem value="attribute">an attribute</MenuItem>
             <MenuItem value="class">a class</MenuItem>
             <MenuItem value="call">the start call alone</MenuItem>
@@ -115,7 +182,14 @@ export function OwnKitForm({ draft, fields, onChange }: Props) {
       </Row>
       <Row title="Groups" evidence={of(draft, 'group')}>
         <Box sx={{ display: 'flex', gap: 1 }}>
-          <TextField select size="small" label="A group is told by" value={fields.group} onChange={(event) => set({ group: event.target.value as OwnFields['group'] })} sx={{ width: 220 }}>
+          <TextField
+            select
+            size="small"
+            label="A group is told by"
+            value={fields.group}
+            onChange={(event) => set({ group: event.target.value as OwnFields['group'] })}
+            sx={{ width: 220 }}
+          >
             <MenuItem value="attribute">an attribute</MenuItem>
             <MenuItem value="marker">the marker’s value</MenuItem>
             <MenuItem value="call">all links of one start call</MenuItem>
@@ -127,7 +201,21 @@ export function OwnKitForm({ draft, fields, onChange }: Props) {
       <Row title="Captions" evidence={[...of(draft, 'caption'), ...of(draft, 'description')]}>
         <Box role="group" aria-label="Where it looks for a caption" sx={{ display: 'flex' }}>
           {CAPTION_PLACES.map((place) => (
-            <FormControlLabel key={place} label={PLACES[place]} control={<Checkbox size="small" checked={fields.from.includes(place)} onChange={(event) => set({ from: event.target.checked ? [...fields.from, place] : fields.from.filter((one) => one !== place) })} />} />
+            <FormControlLabel
+              key={place}
+              label={PLACES[place]}
+              control={
+                <Checkbox
+                  size="small"
+                  checked={fields.from.includes(place)}
+                  onChange={(event) =>
+                    set({
+                      from: event.target.checked ? [...fields.from, place] : fields.from.filter((one) => one !== place),
+                    })
+                  }
+                />
+              }
+            />
           ))}
         </Box>
         <Box sx={{ display: 'flex', gap: 1 }}>
@@ -152,20 +240,30 @@ export function OwnKitForm({ draft, fields, onChange }: Props) {
   );
 }
 
-const PLACES: Record<(typeof CAPTION_PLACES)[number], string> = { attribute: 'an attribute of its own', figure: 'figure caption', title: 'title', alt: 'alt text' };
+const PLACES: Record<(typeof CAPTION_PLACES)[number], string> = {
+  attribute: 'an attribute of its own',
+  figure: 'figure caption',
+  title: 'title',
+  alt: 'alt text',
+};
 
-const of = ({ evidence }: Draft, field: DraftField): Evidence[] => evidence.filter((one) => one.field === field).slice(0, 4);
+const of = ({ evidence }: Draft, field: DraftField): Evidence[] =>
+  evidence.filter((one) => one.field === field).slice(0, 4);
 
 function Row({ title, evidence, children }: { title?: string; evidence: readonly Evidence[]; children: ReactNode }) {
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)', gap: 2.5, alignItems: 'start' }}>
+    <Box
+      sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)', gap: 2.5, alignItems: 'start' }}
+    >
       {title ? <Part title={title}>{children}</Part> : <Box sx={{ display: 'grid' }}>{children}</Box>}
       <Box sx={{ fontSize: '0.75rem', color: ink('stone'), pt: title ? 2.75 : 0 }}>
         {title && evidence.length === 0 && 'Nothing in the script tells.'}
         {evidence.map((one) => (
           <Box key={`${one.file} ${one.line} ${one.says}`} sx={{ mb: 0.5 }}>
             {`${one.file}, line ${one.line}: ${one.says}`}
-            <Box sx={{ bgcolor: ink('mist'), px: 0.75, borderRadius: '2px' }}><Mono>{one.text}</Mono></Box>
+            <Box sx={{ bgcolor: ink('mist'), px: 0.75, borderRadius: '2px' }}>
+              <Mono>{one.text}</Mono>
+            </Box>
           </Box>
         ))}
       </Box>

@@ -47,11 +47,16 @@ function Run({ page, strands, onClose }: Props) {
   /** Who waits for the page to greet, or for what a click did. */
   const greeted = useRef<(() => void) | null>(null);
   const answered = useRef<{ number: number; tell: (seen: Seen | null) => void } | null>(null);
-  const noted = useSyncExternalStore(rehearsals.watch, () => rehearsals.of(page), () => rehearsals.of(page));
+  const noted = useSyncExternalStore(
+    rehearsals.watch,
+    () => rehearsals.of(page),
+    () => rehearsals.of(page),
+  );
 
   useProbe(frame, origin, (report) => {
     if (report.type === 'hello') greeted.current?.();
-    else if (report.type === 'rehearsed' && report.number === answered.current?.number) answered.current.tell(report.seen);
+    else if (report.type === 'rehearsed' && report.number === answered.current?.number)
+      answered.current.tell(report.seen);
   });
 
   useEffect(() => {
@@ -59,22 +64,33 @@ function Run({ page, strands, onClose }: Props) {
     const control = new AbortController();
     const { signal } = control;
     const window = () => frame.current?.contentWindow;
-    const within = <T,>(ms: number, begin: (tell: (value: T) => void) => void, late: T): Promise<T> => new Promise((resolve) => {
-      const timer = setTimeout(() => resolve(late), ms);
-      signal.addEventListener('abort', () => resolve(late), { once: true });
-      begin((value) => {
-        clearTimeout(timer);
-        resolve(value);
+    const within = <T,>(ms: number, begin: (tell: (value: T) => void) => void, late: T): Promise<T> =>
+      new Promise((resolve) => {
+        const timer = setTimeout(() => resolve(late), ms);
+        signal.addEventListener('abort', () => resolve(late), { once: true });
+        begin((value) => {
+          clearTimeout(timer);
+          resolve(value);
+        });
       });
-    });
-    const load = () => within<boolean>(PATIENCE.page, (tell) => {
-      greeted.current = () => tell(true);
-      if (frame.current) frame.current.src = `${address(page)}?rehearsal=${Date.now()}`;
-    }, false);
-    const click = (strand: Strand, number: number) => within<Seen | null>(PATIENCE.picture, (tell) => {
-      answered.current = { number, tell };
-      window()?.postMessage({ type: 'rehearse', element: strand.element, number }, origin);
-    }, null);
+    const load = () =>
+      within<boolean>(
+        PATIENCE.page,
+        (tell) => {
+          greeted.current = () => tell(true);
+          if (frame.current) frame.current.src = `${address(page)}?rehearsal=${Date.now()}`;
+        },
+        false,
+      );
+    const click = (strand: Strand, number: number) =>
+      within<Seen | null>(
+        PATIENCE.picture,
+        (tell) => {
+          answered.current = { number, tell };
+          window()?.postMessage({ type: 'rehearse', element: strand.element, number }, origin);
+        },
+        null,
+      );
     void (async () => {
       const predictions = new Map<string, Prediction>(await session.predictions(page));
       rehearsals.begin(page);
@@ -86,9 +102,16 @@ function Run({ page, strands, onClose }: Props) {
         const seen: Seen | null = fresh && !signal.aborted ? await click(strand, n) : null;
         if (signal.aborted) return;
         const prediction = predictions.get(strand.id);
-        rehearsals.note(page, strand.id, { seen, disagreements: seen && prediction ? disagreements(prediction, seen) : [] });
+        rehearsals.note(page, strand.id, {
+          seen,
+          disagreements: seen && prediction ? disagreements(prediction, seen) : [],
+        });
         // What closed again without a mistake leaves the page as it was.
-        fresh = seen !== null && seen.opened === 'viewer' && (seen.closed === 'key' || seen.closed === 'button') && seen.errors.length === 0;
+        fresh =
+          seen !== null &&
+          seen.opened === 'viewer' &&
+          (seen.closed === 'key' || seen.closed === 'button') &&
+          seen.errors.length === 0;
       }
       setAt(strands.length);
       setDone(true);
@@ -100,21 +123,67 @@ function Run({ page, strands, onClose }: Props) {
 
   const outcomes = [...noted.strands.values()];
   const otherwise = outcomes.filter((one) => one.seen === null || one.disagreements.length > 0).length;
-  const says = status === 'limited' ? 'The live page has no origin of its own here, so it cannot be rehearsed. Start the preview again in Markup.' : !ready && !done ? 'Waiting for the preview…' : done ? `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}` : `Clicking ${strands[at]?.name ?? ''}: ${at + 1} of ${strands.length}`;
+  const says =
+    status === 'limited'
+      ? 'The live page has no origin of its own here, so it cannot be rehearsed. Start the preview again in Markup.'
+      : !ready && !done
+        ? 'Waiting for the preview…'
+        : done
+          ? `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}`
+          : `Clicking ${strands[at]?.name ?? ''}: ${at + 1} of ${strands.length}`;
   return (
     <>
       <DialogContent sx={{ width: WINDOW.width * SHOWN + 48 }}>
-        <Box role="status" sx={{ mb: 1, fontSize: '0.8125rem', color: ink(done && otherwise > 0 ? 'gorse' : 'stone'), fontWeight: done ? 600 : 400 }}>{says}</Box>
-        <LinearProgress aria-label="Strands clicked" variant="determinate" value={(100 * (done ? strands.length : at)) / Math.max(1, strands.length)} sx={{ mb: 1.5 }} />
-        <Box sx={{ width: WINDOW.width * SHOWN, height: WINDOW.height * SHOWN, overflow: 'hidden', border: `1px solid ${ink('hair')}`, bgcolor: '#fff' }}>
-          <Box component="iframe" ref={frame} title={`Live page ${page} while it is rehearsed`} sandbox={SANDBOX} sx={{ border: 0, display: 'block', ...WINDOW, transform: `scale(${SHOWN})`, transformOrigin: '0 0' }} />
+        <Box
+          role="status"
+          sx={{
+            mb: 1,
+            fontSize: '0.8125rem',
+            color: ink(done && otherwise > 0 ? 'gorse' : 'stone'),
+            fontWeight: done ? 600 : 400,
+          }}
+        >
+          {says}
+        </Box>
+        <LinearProgress
+          aria-label="Strands clicked"
+          variant="determinate"
+          value={(100 * (done ? strands.length : at)) / Math.max(1, strands.length)}
+          sx={{ mb: 1.5 }}
+        />
+        <Box
+          sx={{
+            width: WINDOW.width * SHOWN,
+            height: WINDOW.height * SHOWN,
+            overflow: 'hidden',
+            border: `1px solid ${ink('hair')}`,
+            bgcolor: '#fff',
+          }}
+        >
+          <Box
+            component="iframe"
+            ref={frame}
+            title={`Live page ${page} while it is rehearsed`}
+            sandbox={SANDBOX}
+            sx={{ border: 0, display: 'block', ...WINDOW, transform: `scale(${SHOWN})`, transformOrigin: '0 0' }}
+          />
         </Box>
         {done && otherwise > 0 && (
-          <Box component="ul" aria-label="Seen otherwise" sx={{ m: 0, mt: 1.5, pl: 2.5, maxHeight: 150, overflow: 'auto', fontSize: '0.8125rem' }}>
+          <Box
+            component="ul"
+            aria-label="Seen otherwise"
+            sx={{ m: 0, mt: 1.5, pl: 2.5, maxHeight: 150, overflow: 'auto', fontSize: '0.8125rem' }}
+          >
             {strands.flatMap((strand) => {
               const one = noted.strands.get(strand.id);
               if (!one || (one.seen !== null && one.disagreements.length === 0)) return [];
-              return one.seen === null ? [<li key={strand.id}>{`${strand.name}: the page gave no answer.`}</li>] : one.disagreements.map((d) => <li key={`${strand.id} ${d.about}`}>{`${strand.name}, ${d.about}: foretold ${d.predicted}, seen ${d.seen}.`}</li>);
+              return one.seen === null
+                ? [<li key={strand.id}>{`${strand.name}: the page gave no answer.`}</li>]
+                : one.disagreements.map((d) => (
+                    <li
+                      key={`${strand.id} ${d.about}`}
+                    >{`${strand.name}, ${d.about}: foretold ${d.predicted}, seen ${d.seen}.`}</li>
+                  ));
             })}
           </Box>
         )}

@@ -24,12 +24,30 @@ export function StrandCard({ strand, prediction, rehearsed, stale, chosen, onCho
       type="button"
       aria-pressed={chosen}
       onClick={onChoose}
-      sx={{ all: 'unset', boxSizing: 'border-box', width: '100%', cursor: 'pointer', display: 'flex', gap: 1.25, alignItems: 'center', contentVisibility: 'auto', containIntrinsicSize: 'auto 56px', bgcolor: chosen ? ink('heatherWash') : ink('paper'), border: `1px solid ${broken ? ink('rust') : ink('hair')}`, borderRadius: 1, px: 0.75, py: 0.5, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}
+      sx={{
+        all: 'unset',
+        boxSizing: 'border-box',
+        width: '100%',
+        cursor: 'pointer',
+        display: 'flex',
+        gap: 1.25,
+        alignItems: 'center',
+        contentVisibility: 'auto',
+        containIntrinsicSize: 'auto 56px',
+        bgcolor: chosen ? ink('heatherWash') : ink('paper'),
+        border: `1px solid ${broken ? ink('rust') : ink('hair')}`,
+        borderRadius: 1,
+        px: 0.75,
+        py: 0.5,
+        '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+      }}
     >
       <Picture path={strand.thumbnail} width={48} height={36} />
       <Box sx={{ minWidth: 0, fontSize: '0.8125rem', overflowWrap: 'anywhere' }}>
         <Box>{strand.name}</Box>
-        <Box sx={{ fontSize: '0.75rem', color: broken ? ink('rust') : ink('stone') }}>{broken ? broken.says : prediction ? foretold(prediction) : strand.joints[3]?.shows}</Box>
+        <Box sx={{ fontSize: '0.75rem', color: broken ? ink('rust') : ink('stone') }}>
+          {broken ? broken.says : prediction ? foretold(prediction) : strand.joints[3]?.shows}
+        </Box>
         {rehearsed && <Outcome rehearsed={rehearsed} stale={stale} />}
       </Box>
     </Box>
@@ -49,13 +67,27 @@ export function foretold({ opens, by, shows, asks, counter, clash }: Prediction)
 function Outcome({ rehearsed: { seen, disagreements }, stale }: { rehearsed: Rehearsed; stale: boolean }) {
   const [first] = disagreements;
   const tone = seen === null || first ? 'gorse' : 'lichen';
-  const says = seen === null ? 'The page gave no answer.' : first ? `Seen otherwise: ${first.about}: ${first.seen}; foretold: ${first.predicted}` : seen.opened === 'viewer' && seen.loaded ? `Seen so, ${Math.round(seen.time)} ms, ${seen.size?.width ?? 0} × ${seen.size?.height ?? 0}` : 'Seen so';
-  const troubles = [...(seen?.errors.map((error) => `error: ${error}`) ?? []), ...(seen?.missing.map((path) => `did not load: ${path ?? 'an address'}`) ?? []), ...(seen?.opened === 'viewer' && seen.loaded && !seen.whole ? ['not all of it fits into the window'] : []), ...(seen?.closed === 'no' && first?.about === 'closing' ? ['it does not close'] : [])];
+  const says =
+    seen === null
+      ? 'The page gave no answer.'
+      : first
+        ? `Seen otherwise: ${first.about}: ${first.seen}; foretold: ${first.predicted}`
+        : seen.opened === 'viewer' && seen.loaded
+          ? `Seen so, ${Math.round(seen.time)} ms, ${seen.size?.width ?? 0} × ${seen.size?.height ?? 0}`
+          : 'Seen so';
+  const troubles = [
+    ...(seen?.errors.map((error) => `error: ${error}`) ?? []),
+    ...(seen?.missing.map((path) => `did not load: ${path ?? 'an address'}`) ?? []),
+    ...(seen?.opened === 'viewer' && seen.loaded && !seen.whole ? ['not all of it fits into the window'] : []),
+    ...(seen?.closed === 'no' && first?.about === 'closing' ? ['it does not close'] : []),
+  ];
   return (
     <Box sx={{ fontSize: '0.75rem', fontWeight: 600, color: ink(tone) }}>
       {`${says}${stale ? ' · before the last change' : ''}`}
       {troubles.slice(0, 3).map((trouble) => (
-        <Box key={trouble} sx={{ fontWeight: 400, color: ink('rust') }}>{trouble}</Box>
+        <Box key={trouble} sx={{ fontWeight: 400, color: ink('rust') }}>
+          {trouble}
+        </Box>
       ))}
     </Box>
   );

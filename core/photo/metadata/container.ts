@@ -28,6 +28,7 @@ export interface Container {
 
 export const ascii = (text: string): Uint8Array => Uint8Array.from(text, (letter) => letter.charCodeAt(0));
 
-export const startsWith = (bytes: Uint8Array, text: string, at = 0): boolean => [...text].every((letter, n) => bytes[at + n] === letter.charCodeAt(0));
+export const startsWith = (bytes: Uint8Array, text: string, at = 0): boolean =>
+  [...text].every((letter, n) => bytes[at + n] === letter.charCodeAt(0));
 
 export const viewOf = (bytes: Uint8Array): DataView => new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);

@@ -28,7 +28,14 @@ export function kept({ words, taken }: WordsToKeep, policy: 'none' | 'rights' | 
 /** The same picture with words in it, as EXIF and as XMP. The place is never among them. Formats that cannot carry words come back as they are. */
 export function withWords(bytes: Uint8Array, { words, taken }: WordsToKeep): Uint8Array {
   const { caption, credit, copyright } = words;
-  const exif = tiffOf({ ...(caption ? { description: caption } : {}), ...(credit ? { artist: credit } : {}), ...(copyright ? { copyright } : {}) }, taken);
+  const exif = tiffOf(
+    {
+      ...(caption ? { description: caption } : {}),
+      ...(credit ? { artist: credit } : {}),
+      ...(copyright ? { copyright } : {}),
+    },
+    taken,
+  );
   const xmp = packetOf({ ...words, ...(taken === undefined ? {} : { taken }) });
   return exif || xmp ? (containerOf(bytes)?.insert(bytes, { exif, xmp }) ?? bytes) : bytes;
 }

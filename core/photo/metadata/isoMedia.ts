@@ -6,7 +6,8 @@ import { startsWith, type Block, type Container } from './container.ts';
 
 const find = (bytes: Uint8Array, text: string): number => {
   const first = text.charCodeAt(0);
-  for (let at = bytes.indexOf(first); at >= 0; at = bytes.indexOf(first, at + 1)) if (startsWith(bytes, text, at)) return at;
+  for (let at = bytes.indexOf(first); at >= 0; at = bytes.indexOf(first, at + 1))
+    if (startsWith(bytes, text, at)) return at;
   return -1;
 };
 

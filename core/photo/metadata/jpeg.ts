@@ -19,17 +19,20 @@ export const jpeg: Container = {
   blocks(bytes) {
     const view = viewOf(bytes);
     const blocks: Block[] = [];
-    for (let at = 2; at + 4 <= bytes.length && bytes[at] === 0xff; ) {
+    for (let at = 2; at + 4 <= bytes.length && bytes[at] === 0xff;) {
       const marker = bytes[at + 1]!;
       // The scan follows: metadata stands before it.
       if (marker === 0xda || marker === 0xd9) break;
       const end = at + 2 + view.getUint16(at + 2);
       if (end > bytes.length) break;
-      if (marker === 0xe1 && startsWith(bytes, EXIF, at + 4)) blocks.push({ kind: 'exif', start: at + 4 + EXIF.length, end });
-      if (marker === 0xe1 && startsWith(bytes, XMP, at + 4)) blocks.push({ kind: 'xmp', start: at + 4 + XMP.length, end });
+      if (marker === 0xe1 && startsWith(bytes, EXIF, at + 4))
+        blocks.push({ kind: 'exif', start: at + 4 + EXIF.length, end });
+      if (marker === 0xe1 && startsWith(bytes, XMP, at + 4))
+        blocks.push({ kind: 'xmp', start: at + 4 + XMP.length, end });
       at = end;
     }
     return blocks;
   },
-  insert: (bytes, { exif, xmp }) => joined([bytes.subarray(0, 2), segment(EXIF, exif), segment(XMP, xmp), bytes.subarray(2)]),
+  insert: (bytes, { exif, xmp }) =>
+    joined([bytes.subarray(0, 2), segment(EXIF, exif), segment(XMP, xmp), bytes.subarray(2)]),
 };

@@ -15,7 +15,7 @@ const XMP = 'XML:com.adobe.xmp\0\0\0\0\0';
 function chunksOf(bytes: Uint8Array): Chunk[] {
   const view = viewOf(bytes);
   const chunks: Chunk[] = [];
-  for (let at = SIGNATURE.length; at + 12 <= bytes.length; ) {
+  for (let at = SIGNATURE.length; at + 12 <= bytes.length;) {
     const end = at + 8 + view.getUint32(at);
     if (end + 4 > bytes.length) break;
     chunks.push({ name: String.fromCharCode(...bytes.subarray(at + 4, at + 8)), start: at + 8, end });
@@ -57,7 +57,12 @@ export const png: Container = {
     const header = chunksOf(bytes)[0];
     if (!header) return bytes;
     const after = header.end + 4;
-    return joined([bytes.subarray(0, after), chunk('eXIf', exif), chunk('iTXt', xmp && joined([ascii(XMP), xmp])), bytes.subarray(after)]);
+    return joined([
+      bytes.subarray(0, after),
+      chunk('eXIf', exif),
+      chunk('iTXt', xmp && joined([ascii(XMP), xmp])),
+      bytes.subarray(after),
+    ]);
   },
   sealed(bytes) {
     for (const { start, end } of chunksOf(bytes)) viewOf(bytes).setUint32(end, crc(bytes.subarray(start - 4, end)));

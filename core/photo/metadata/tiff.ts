@@ -51,8 +51,13 @@ function directory(entries: readonly Entry[], at: number): Uint8Array {
 }
 
 /** A structure with these texts; null where there is nothing to say. `taken` is ISO date and time. */
-export function tiffOf(texts: Partial<Record<keyof typeof TEXT_TAGS, string>>, taken: string | undefined): Uint8Array | null {
-  const entries = (Object.keys(TEXT_TAGS) as (keyof typeof TEXT_TAGS)[]).flatMap((name) => (texts[name] ? [textEntry(TEXT_TAGS[name], texts[name])] : []));
+export function tiffOf(
+  texts: Partial<Record<keyof typeof TEXT_TAGS, string>>,
+  taken: string | undefined,
+): Uint8Array | null {
+  const entries = (Object.keys(TEXT_TAGS) as (keyof typeof TEXT_TAGS)[]).flatMap((name) =>
+    texts[name] ? [textEntry(TEXT_TAGS[name], texts[name])] : [],
+  );
   if (entries.length === 0 && taken === undefined) return null;
   const header = Uint8Array.of(0x49, 0x49, 42, 0, 8, 0, 0, 0);
   const sorted = (all: Entry[]) => all.sort((a, b) => a.tag - b.tag);
@@ -62,7 +67,13 @@ export function tiffOf(texts: Partial<Record<keyof typeof TEXT_TAGS, string>>, t
   const all = sorted([...entries, pointer]);
   const second = 8 + directory(all, 8).length;
   pointer.value = second;
-  const date = textEntry(DATE_TAKEN, taken.replace('T', ' ').replace(/^(\d{4})-(\d\d)-/, '$1:$2:').slice(0, 19));
+  const date = textEntry(
+    DATE_TAKEN,
+    taken
+      .replace('T', ' ')
+      .replace(/^(\d{4})-(\d\d)-/, '$1:$2:')
+      .slice(0, 19),
+  );
   return joined([header, directory(all, 8), directory([date], second)]);
 }
 

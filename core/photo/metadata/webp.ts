@@ -13,7 +13,7 @@ const HEADER = 12;
 function chunksOf(bytes: Uint8Array): Chunk[] {
   const view = viewOf(bytes);
   const chunks: Chunk[] = [];
-  for (let at = HEADER; at + 8 <= bytes.length; ) {
+  for (let at = HEADER; at + 8 <= bytes.length;) {
     const length = view.getUint32(at + 4, true);
     const end = at + 8 + length;
     if (end > bytes.length) break;
@@ -42,7 +42,11 @@ function canvasOf(bytes: Uint8Array, { name, start }: Chunk): { width: number; h
     const bits = view.getUint32(start + 1, true);
     return { width: (bits & 0x3fff) + 1, height: ((bits >> 14) & 0x3fff) + 1, alpha: ((bits >> 28) & 1) === 1 };
   }
-  return { width: view.getUint16(start + 6, true) & 0x3fff, height: view.getUint16(start + 8, true) & 0x3fff, alpha: false };
+  return {
+    width: view.getUint16(start + 6, true) & 0x3fff,
+    height: view.getUint16(start + 8, true) & 0x3fff,
+    alpha: false,
+  };
 }
 
 function extended(width: number, height: number, flags: number): Uint8Array {
@@ -62,7 +66,8 @@ export const webp: Container = {
   blocks: (bytes) =>
     chunksOf(bytes).flatMap(({ name, start, end }): Block[] => {
       // Some writers put JPEG's header before the TIFF structure.
-      if (name === 'EXIF') return [{ kind: 'exif', start: startsWith(bytes, 'Exif\0\0', start) ? start + 6 : start, end }];
+      if (name === 'EXIF')
+        return [{ kind: 'exif', start: startsWith(bytes, 'Exif\0\0', start) ? start + 6 : start, end }];
       return name === 'XMP ' ? [{ kind: 'xmp', start, end }] : [];
     }),
   insert(bytes, { exif, xmp }) {

@@ -12,11 +12,22 @@ const COMPILED = fileURLToPath(new URL('./lanczos.wasm', import.meta.url));
 
 function noise(width: number, height: number, alpha = 255): Pixels {
   let state = width * 31 + height;
-  const data = new Uint8ClampedArray(width * height * 4).map((_, at) => (at % 4 === 3 ? alpha : (state = (state * 48271) % 2147483647) % 256));
+  const data = new Uint8ClampedArray(width * height * 4).map((_, at) =>
+    at % 4 === 3 ? alpha : (state = (state * 48271) % 2147483647) % 256,
+  );
   return { width, height, data };
 }
 
-it.each([[300, 200, 100, 67], [301, 199, 97, 64], [64, 64, 63, 63], [40, 30, 80, 61], [1000, 7, 11, 1], [5, 900, 1, 90], [3, 3, 2, 2], [1, 1, 4, 4]])('%d × %d to %d × %d px as the reference does it, to one level', async (width, height, w, h) => {
+it.each([
+  [300, 200, 100, 67],
+  [301, 199, 97, 64],
+  [64, 64, 63, 63],
+  [40, 30, 80, 61],
+  [1000, 7, 11, 1],
+  [5, 900, 1, 90],
+  [3, 3, 2, 2],
+  [1, 1, 4, 4],
+])('%d × %d to %d × %d px as the reference does it, to one level', async (width, height, w, h) => {
   const fast = await simdResampler(readFileSync(COMPILED));
   const source = noise(width, height);
   const [a, b] = [fast(source, { width: w, height: h }), resample(source, { width: w, height: h })];

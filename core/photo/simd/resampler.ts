@@ -3,7 +3,18 @@ import { resample, tapsFor, type Resample, type Taps } from '../resample.ts';
 
 interface Exports {
   opaque(at: number, bytes: number): number;
-  line(source: number, stride: number, count: number, rowWeights: number, row: number, to: number, first: number, taps: number, weights: number, out: number): void;
+  line(
+    source: number,
+    stride: number,
+    count: number,
+    rowWeights: number,
+    row: number,
+    to: number,
+    first: number,
+    taps: number,
+    weights: number,
+    out: number,
+  ): void;
 }
 
 const PAGE = 65_536;
@@ -49,7 +60,18 @@ export async function simdResampler(compiled: BufferSource): Promise<Resample> {
     const data = new Uint8ClampedArray(size.width * size.height * 4);
     const made = new Uint8ClampedArray(memory.buffer, out, size.width * 4);
     for (let y = 0; y < size.height; y++) {
-      line(pixels + down.first[y]! * stride, stride, down.count, rowWeights + y * down.count * 2, row, size.width, first, across.count, weights, out);
+      line(
+        pixels + down.first[y]! * stride,
+        stride,
+        down.count,
+        rowWeights + y * down.count * 2,
+        row,
+        size.width,
+        first,
+        across.count,
+        weights,
+        out,
+      );
       data.set(made, y * size.width * 4);
     }
     return { ...size, data };

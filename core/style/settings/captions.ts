@@ -10,9 +10,18 @@ const NORMAL = 1.2;
 /** Height of a line in em. A length or share is told in the terms of the number it stands for, as far as it is one. */
 function lineHeight({ situation, parts }: Layout): number {
   const [caption] = parts.caption;
-  const said = inheritedFor(situation, caption, 'line-height') ?? /\/\s*([\d.]+)/.exec(inheritedFor(situation, caption, 'font') ?? '')?.[1] ?? '';
+  const said =
+    inheritedFor(situation, caption, 'line-height') ??
+    /\/\s*([\d.]+)/.exec(inheritedFor(situation, caption, 'font') ?? '')?.[1] ??
+    '';
   const number = Number(said);
-  return said !== '' && number > 0 ? number : /%$/.test(said) ? parseFloat(said) / 100 : /em$/.test(said) ? parseFloat(said) : NORMAL;
+  return said !== '' && number > 0
+    ? number
+    : /%$/.test(said)
+      ? parseFloat(said) / 100
+      : /em$/.test(said)
+        ? parseFloat(said)
+        : NORMAL;
 }
 
 export const CAPTIONS: readonly Setting[] = [
@@ -31,8 +40,14 @@ export const CAPTIONS: readonly Setting[] = [
       if (value === null || value === '0') return [{ role: 'caption', property: 'min-height', value: null }];
       if (!/^[1-9]$/.test(value)) return 'Give a number of lines from 1 to 9, or 0 for none.';
       const height = `${short(Number(value) * lineHeight(layout))}em`;
-      return [{ role: 'caption', property: 'min-height', value: height }, ...(displayOf(layout.situation, layout.parts.caption[0]) === 'inline' ? [{ role: 'caption' as const, property: 'display', value: 'block' }] : [])];
+      return [
+        { role: 'caption', property: 'min-height', value: height },
+        ...(displayOf(layout.situation, layout.parts.caption[0]) === 'inline'
+          ? [{ role: 'caption' as const, property: 'display', value: 'block' }]
+          : []),
+      ];
     },
-    idle: ({ parts, gallery }) => (parts.caption.length === gallery.items.length ? null : 'Not every item has an element for its caption.'),
+    idle: ({ parts, gallery }) =>
+      parts.caption.length === gallery.items.length ? null : 'Not every item has an element for its caption.',
   },
 ];

@@ -11,12 +11,18 @@ const isCount = (value: string): boolean => /^[1-9]\d?$/.test(value);
 function gridColumns(value: string | null): string | null {
   if (value === null) return null;
   const repeated = /^repeat\(\s*(\d+|auto-fill|auto-fit)\s*,\s*(.*)\)$/is.exec(value.trim());
-  if (!repeated) return value === 'none' ? '1' : /[a-z]+\(|\[/i.test(value) && !/^minmax/i.test(value) ? value : String(piecesOf(value).length);
+  if (!repeated)
+    return value === 'none'
+      ? '1'
+      : /[a-z]+\(|\[/i.test(value) && !/^minmax/i.test(value)
+        ? value
+        : String(piecesOf(value).length);
   if (/^\d+$/.test(repeated[1]!)) return String(Number(repeated[1]) * piecesOf(repeated[2]!).length);
   return leastOf(repeated[2]!) ?? value;
 }
 
-const leastOf = (track: string): string | null => /^minmax\(\s*(?:min\(\s*)?([\d.]+[a-z]+)/i.exec(track)?.[1] ?? (lengthOf(track) ? track : null);
+const leastOf = (track: string): string | null =>
+  /^minmax\(\s*(?:min\(\s*)?([\d.]+[a-z]+)/i.exec(track)?.[1] ?? (lengthOf(track) ? track : null);
 
 /** Columns by the width of an item: a share of the row, or a length. */
 function itemColumns(width: string | null): string | null {
@@ -61,7 +67,12 @@ function wishes(layout: Layout, value: string | null): StyleWish[] | string {
 function shrinking({ situation, parts }: Layout): StyleWish[] {
   const [image] = parts.image;
   if (!image || ['max-width', 'width'].some((property) => valueFor(situation, image, property) !== null)) return [];
-  return [{ role: 'image', property: 'max-width', value: '100%' }, ...(valueFor(situation, image, 'height') === null ? [{ role: 'image' as const, property: 'height', value: 'auto' }] : [])];
+  return [
+    { role: 'image', property: 'max-width', value: '100%' },
+    ...(valueFor(situation, image, 'height') === null
+      ? [{ role: 'image' as const, property: 'height', value: 'auto' }]
+      : []),
+  ];
 }
 
 function columnWishes(layout: Layout, value: string | null): StyleWish[] | string {
@@ -69,18 +80,29 @@ function columnWishes(layout: Layout, value: string | null): StyleWish[] | strin
   if (value === null) return 'Columns are given as a number, or as the least width of one.';
   const count = isCount(value) ? Number(value) : null;
   const length = lengthOf(value);
-  if (count === null && (length === null || length.number <= 0)) return `“${value}” is neither a number of columns nor a width such as 150px.`;
+  if (count === null && (length === null || length.number <= 0))
+    return `“${value}” is neither a number of columns nor a width such as 150px.`;
   switch (layout.method) {
     case 'grid':
-      return [{ role: 'container', property: 'grid-template-columns', value: tracks(valueFor(layout.situation, layout.parts.container[0], 'grid-template-columns'), count, value) }];
+      return [
+        {
+          role: 'container',
+          property: 'grid-template-columns',
+          value: tracks(valueFor(layout.situation, layout.parts.container[0], 'grid-template-columns'), count, value),
+        },
+      ];
     case 'columns':
       return inColumns(layout, count, value);
     case 'stacked':
       return [
         { role: 'container', property: 'display', value: 'grid' },
         { role: 'container', property: 'grid-template-columns', value: tracks(null, count, value) },
-        ...(isNothing(valueFor(layout.situation, layout.parts.container[0], 'column-gap') ?? '0') ? ([{ role: 'container', property: 'gap', value: '16px' }] as const) : []),
-        ...(layout.parts.item[0]?.tag === 'figure' ? ([{ role: 'item', property: 'margin', value: '0' }] as const) : []),
+        ...(isNothing(valueFor(layout.situation, layout.parts.container[0], 'column-gap') ?? '0')
+          ? ([{ role: 'container', property: 'gap', value: '16px' }] as const)
+          : []),
+        ...(layout.parts.item[0]?.tag === 'figure'
+          ? ([{ role: 'item', property: 'margin', value: '0' }] as const)
+          : []),
       ];
     default:
       return byItemWidth(layout, count, value);
@@ -90,9 +112,16 @@ function columnWishes(layout: Layout, value: string | null): StyleWish[] | strin
 /** Tracks as the author writes them, so many of them; a fixed width would not fit other numbers. */
 function tracks(present: string | null, count: number | null, least: string): string {
   const repeated = /^repeat\(\s*(\d+|auto-fill|auto-fit)\s*,\s*(.*)\)$/is.exec(present?.trim() ?? '');
-  if (count === null) return `repeat(${repeated && !/^\d/.test(repeated[1]!) ? repeated[1]! : 'auto-fill'}, minmax(${least}, 1fr))`;
+  if (count === null)
+    return `repeat(${repeated && !/^\d/.test(repeated[1]!) ? repeated[1]! : 'auto-fill'}, minmax(${least}, 1fr))`;
   const single = repeated && /^\d/.test(repeated[1]!) && piecesOf(repeated[2]!).length === 1 ? repeated[2]! : null;
-  const equal = !repeated && present !== null && /^[\d.]+fr(?:\s+[\d.]+fr)*$/.test(present.trim()) && new Set(piecesOf(present).map(({ text }) => text)).size === 1 ? piecesOf(present)[0]!.text : null;
+  const equal =
+    !repeated &&
+    present !== null &&
+    /^[\d.]+fr(?:\s+[\d.]+fr)*$/.test(present.trim()) &&
+    new Set(piecesOf(present).map(({ text }) => text)).size === 1
+      ? piecesOf(present)[0]!.text
+      : null;
   const track = [single, equal].find((one) => one && /fr/.test(one) && !/minmax\(\s*[1-9]/.test(one));
   return `repeat(${count}, ${track ?? 'minmax(0, 1fr)'})`;
 }
@@ -102,7 +131,10 @@ function inColumns({ situation, parts }: Layout, count: number | null, value: st
   // Of `columns` both parts count: the other one would still limit it.
   const other = count === null ? 'column-count' : 'column-width';
   const said = valueFor(situation, container, other);
-  return [...(said !== null && said !== 'auto' ? [{ role: 'container' as const, property: other, value: 'auto' }] : []), { role: 'container', property: count === null ? 'column-width' : 'column-count', value }];
+  return [
+    ...(said !== null && said !== 'auto' ? [{ role: 'container' as const, property: other, value: 'auto' }] : []),
+    { role: 'container', property: count === null ? 'column-width' : 'column-count', value },
+  ];
 }
 
 /** White space between inline items takes room; as much as this it never is (a space is about a quarter of the font's size, at most 0.6). */
@@ -111,12 +143,33 @@ const SPACE = '0.6em';
 function byItemWidth(layout: Layout, count: number | null, value: string): StyleWish[] {
   const { situation, parts, method } = layout;
   const [item] = parts.item;
-  const basis = method === 'flex' && !/^(?:auto|0.*|)$/.test(valueFor(situation, item, 'flex-basis') ?? '') ? 'flex-basis' : 'width';
-  const wishes: StyleWish[] = [{ role: 'item', property: basis, value: count === null ? value : shareOf(layout, count, marginsOf(layout)) }];
-  const padded = ['padding-left', 'padding-right'].some((side) => !isNothing(sideOf(layout, side))) || valueFor(situation, item, 'border') !== null;
-  if (padded && count !== null && valueFor(situation, item, 'box-sizing') !== 'border-box') wishes.push({ role: 'item', property: 'box-sizing', value: 'border-box' });
-  if (method === 'flex' && !/wrap/.test(`${valueFor(situation, parts.container[0], 'flex-wrap') ?? ''} ${valueFor(situation, parts.container[0], 'flex-flow') ?? ''}`.replace('nowrap', ''))) wishes.push({ role: 'container', property: 'flex-wrap', value: 'wrap' });
-  if (method === 'inline' && displayOf(situation, item) === 'inline') wishes.push({ role: 'item', property: 'display', value: 'inline-block' }, { role: 'item', property: 'vertical-align', value: 'top' });
+  const basis =
+    method === 'flex' && !/^(?:auto|0.*|)$/.test(valueFor(situation, item, 'flex-basis') ?? '')
+      ? 'flex-basis'
+      : 'width';
+  const wishes: StyleWish[] = [
+    { role: 'item', property: basis, value: count === null ? value : shareOf(layout, count, marginsOf(layout)) },
+  ];
+  const padded =
+    ['padding-left', 'padding-right'].some((side) => !isNothing(sideOf(layout, side))) ||
+    valueFor(situation, item, 'border') !== null;
+  if (padded && count !== null && valueFor(situation, item, 'box-sizing') !== 'border-box')
+    wishes.push({ role: 'item', property: 'box-sizing', value: 'border-box' });
+  if (
+    method === 'flex' &&
+    !/wrap/.test(
+      `${valueFor(situation, parts.container[0], 'flex-wrap') ?? ''} ${valueFor(situation, parts.container[0], 'flex-flow') ?? ''}`.replace(
+        'nowrap',
+        '',
+      ),
+    )
+  )
+    wishes.push({ role: 'container', property: 'flex-wrap', value: 'wrap' });
+  if (method === 'inline' && displayOf(situation, item) === 'inline')
+    wishes.push(
+      { role: 'item', property: 'display', value: 'inline-block' },
+      { role: 'item', property: 'vertical-align', value: 'top' },
+    );
   return wishes;
 }
 
@@ -125,8 +178,10 @@ function shareOf({ situation, parts, method }: Layout, count: number, margins: s
   const gap = method === 'flex' ? (valueFor(situation, parts.container[0], 'column-gap') ?? '0') : '0';
   const percent = Math.floor(10_000 / count) / 100;
   const gaps = count === 2 ? gap : `${count - 1} * ${gap}`;
-  if (method === 'inline') return `calc(${100 % count === 0 ? `${100 / count}%` : `100% / ${count}`} - ${isNothing(margins) ? SPACE : `${margins} - ${SPACE}`})`;
-  if (count > 1 && !isNothing(gap) && gap !== 'normal') return `calc((100% - ${gaps}) / ${count}${isNothing(margins) ? '' : ` - ${margins}`})`;
+  if (method === 'inline')
+    return `calc(${100 % count === 0 ? `${100 / count}%` : `100% / ${count}`} - ${isNothing(margins) ? SPACE : `${margins} - ${SPACE}`})`;
+  if (count > 1 && !isNothing(gap) && gap !== 'normal')
+    return `calc((100% - ${gaps}) / ${count}${isNothing(margins) ? '' : ` - ${margins}`})`;
   return isNothing(margins) ? `${percent}%` : `calc(${percent}% - ${margins})`;
 }
 
@@ -143,24 +198,37 @@ const COLUMN = ['left', 'right'] as const;
 
 function readGap(layout: Layout, property: 'row-gap' | 'column-gap'): Told {
   const { method } = layout;
-  if (method === 'grid' || method === 'flex' || (method === 'columns' && property === 'column-gap')) return told(layout, 'container', property);
+  if (method === 'grid' || method === 'flex' || (method === 'columns' && property === 'column-gap'))
+    return told(layout, 'container', property);
   const sides = property === 'row-gap' ? ROW : COLUMN;
   const kind = spacing(layout, sides);
   const one = told(layout, 'item', `${kind}-${sides[1]}`);
-  return { value: sumOf(sideOf(layout, `${kind}-${sides[0]}`), sideOf(layout, `${kind}-${sides[1]}`)), winner: one.winner };
+  return {
+    value: sumOf(sideOf(layout, `${kind}-${sides[0]}`), sideOf(layout, `${kind}-${sides[1]}`)),
+    winner: one.winner,
+  };
 }
 
 function gapWishes(layout: Layout, property: 'row-gap' | 'column-gap', value: string | null): StyleWish[] | string {
   const { method } = layout;
-  if (method === 'grid' || method === 'flex' || (method === 'columns' && property === 'column-gap')) return withColumns(layout, property, value);
+  if (method === 'grid' || method === 'flex' || (method === 'columns' && property === 'column-gap'))
+    return withColumns(layout, property, value);
   if (value === null) return 'Give 0 for no room between.';
   const sides = property === 'row-gap' ? ROW : COLUMN;
   const kind = spacing(layout, sides);
   const [one, other] = sides.map((side) => sideOf(layout, `${kind}-${side}`));
   // All on one side, or half on each, as it is now.
-  const shares = !isNothing(one!) && isNothing(other!) ? [value, '0'] : isNothing(one!) && !isNothing(other!) ? ['0', value] : [timesOf(value, 0.5), timesOf(value, 0.5)];
+  const shares =
+    !isNothing(one!) && isNothing(other!)
+      ? [value, '0']
+      : isNothing(one!) && !isNothing(other!)
+        ? ['0', value]
+        : [timesOf(value, 0.5), timesOf(value, 0.5)];
   const wishes = sides.map((side, n): StyleWish => ({ role: 'item', property: `${kind}-${side}`, value: shares[n]! }));
-  const columns = property === 'column-gap' && kind === 'margin' && (method === 'float' || method === 'inline') ? read(layout).value : null;
+  const columns =
+    property === 'column-gap' && kind === 'margin' && (method === 'float' || method === 'inline')
+      ? read(layout).value
+      : null;
   if (columns === null || !isCount(columns)) return wishes;
   // The width follows where it was reckoned from the room between.
   return [...wishes, { role: 'item', property: 'width', value: shareOf(layout, Number(columns), value) }];
@@ -171,14 +239,44 @@ function withColumns(layout: Layout, property: 'row-gap' | 'column-gap', value: 
   const wish: StyleWish = { role: 'container', property, value };
   const width = method === 'flex' && property === 'column-gap' ? valueFor(situation, parts.item[0], 'width') : null;
   const share = width === null ? null : /^calc\(\(100% - (\d+ \* )?(.+?)\) \/ (\d+)\)$/.exec(width);
-  return share && value !== null ? [wish, { role: 'item', property: 'width', value: `calc((100% - ${share[1] ?? ''}${value}) / ${share[3]})` }] : [wish];
+  return share && value !== null
+    ? [wish, { role: 'item', property: 'width', value: `calc((100% - ${share[1] ?? ''}${value}) / ${share[3]})` }]
+    : [wish];
 }
 
-const stacked = ({ method }: Layout): string | null => (method === 'stacked' ? 'Set columns first; one under the other, there is nothing between them.' : null);
+const stacked = ({ method }: Layout): string | null =>
+  method === 'stacked' ? 'Set columns first; one under the other, there is nothing between them.' : null;
 const notFixed = (layout: Layout): string | null => layout.fixed;
 
 export const COLUMNS: readonly Setting[] = [
-  { id: 'columns', group: 'Columns', title: 'Columns', purpose: 'columns', field: { kind: 'columns' }, read, wishes, idle: notFixed },
-  { id: 'column-gap', group: 'Columns', title: 'Between columns', purpose: 'room between columns', field: { kind: 'length' }, read: (layout) => readGap(layout, 'column-gap'), wishes: (layout, value) => gapWishes(layout, 'column-gap', value), idle: (layout) => notFixed(layout) ?? stacked(layout) },
-  { id: 'row-gap', group: 'Columns', title: 'Between rows', purpose: 'room between rows', field: { kind: 'length' }, read: (layout) => readGap(layout, 'row-gap'), wishes: (layout, value) => gapWishes(layout, 'row-gap', value), idle: (layout) => notFixed(layout) ?? stacked(layout) },
+  {
+    id: 'columns',
+    group: 'Columns',
+    title: 'Columns',
+    purpose: 'columns',
+    field: { kind: 'columns' },
+    read,
+    wishes,
+    idle: notFixed,
+  },
+  {
+    id: 'column-gap',
+    group: 'Columns',
+    title: 'Between columns',
+    purpose: 'room between columns',
+    field: { kind: 'length' },
+    read: (layout) => readGap(layout, 'column-gap'),
+    wishes: (layout, value) => gapWishes(layout, 'column-gap', value),
+    idle: (layout) => notFixed(layout) ?? stacked(layout),
+  },
+  {
+    id: 'row-gap',
+    group: 'Columns',
+    title: 'Between rows',
+    purpose: 'room between rows',
+    field: { kind: 'length' },
+    read: (layout) => readGap(layout, 'row-gap'),
+    wishes: (layout, value) => gapWishes(layout, 'row-gap', value),
+    idle: (layout) => notFixed(layout) ?? stacked(layout),
+  },
 ];

@@ -9,4 +9,11 @@ import { STATE_SETTINGS } from './states.ts';
 
 export * from './setting.ts';
 
-export const SETTINGS: readonly Setting[] = [...COLUMNS, ...ALIGNMENT, ...PICTURES, ...CAPTIONS, ...PAGE, ...STATE_SETTINGS];
+export const SETTINGS: readonly Setting[] = [
+  ...COLUMNS,
+  ...ALIGNMENT,
+  ...PICTURES,
+  ...CAPTIONS,
+  ...PAGE,
+  ...STATE_SETTINGS,
+];

@@ -14,11 +14,37 @@ export const PAGE: readonly Setting[] = [
       return most.winner ? most : told(layout, 'content', 'width');
     },
     wishes: (layout, value) => {
-      const property = told(layout, 'content', 'max-width').winner || !told(layout, 'content', 'width').winner ? 'max-width' : 'width';
-      const centred = ['margin-left', 'margin-right'].every((side) => valueFor(layout.situation, layout.parts.content[0], side) !== null);
-      return [{ role: 'content', property, value }, ...(value === null || centred ? [] : ['margin-left', 'margin-right'].map((side) => ({ role: 'content' as const, property: side, value: 'auto' })))];
+      const property =
+        told(layout, 'content', 'max-width').winner || !told(layout, 'content', 'width').winner ? 'max-width' : 'width';
+      const centred = ['margin-left', 'margin-right'].every(
+        (side) => valueFor(layout.situation, layout.parts.content[0], side) !== null,
+      );
+      return [
+        { role: 'content', property, value },
+        ...(value === null || centred
+          ? []
+          : ['margin-left', 'margin-right'].map((side) => ({
+              role: 'content' as const,
+              property: side,
+              value: 'auto',
+            }))),
+      ];
     },
   },
-  { id: 'page-ground', group: 'Page', title: 'Ground of the page', purpose: 'ground of the page', field: { kind: 'colour' }, ...plain('page', 'background-color') },
-  { id: 'gallery-ground', group: 'Page', title: 'Ground of the gallery', purpose: 'ground', field: { kind: 'colour' }, ...plain('container', 'background-color') },
+  {
+    id: 'page-ground',
+    group: 'Page',
+    title: 'Ground of the page',
+    purpose: 'ground of the page',
+    field: { kind: 'colour' },
+    ...plain('page', 'background-color'),
+  },
+  {
+    id: 'gallery-ground',
+    group: 'Page',
+    title: 'Ground of the gallery',
+    purpose: 'ground',
+    field: { kind: 'colour' },
+    ...plain('container', 'background-color'),
+  },
 ];

@@ -7,7 +7,10 @@ import { plain, told, type Setting } from './setting.ts';
 /** A shape counts only where neither side is fixed: the width fills the column and the height follows. */
 function shape(layout: Layout, value: string | null): StyleWish[] {
   const { situation, parts } = layout;
-  if (value === null || value === 'auto') return ['aspect-ratio', 'object-fit'].flatMap((property) => (told(layout, 'image', property).winner ? [{ role: 'image' as const, property, value: null }] : []));
+  if (value === null || value === 'auto')
+    return ['aspect-ratio', 'object-fit'].flatMap((property) =>
+      told(layout, 'image', property).winner ? [{ role: 'image' as const, property, value: null }] : [],
+    );
   const says = (property: string) => valueFor(situation, parts.image[0], property);
   return [
     { role: 'image', property: 'width', value: '100%' },
@@ -18,8 +21,54 @@ function shape(layout: Layout, value: string | null): StyleWish[] {
 }
 
 export const PICTURES: readonly Setting[] = [
-  { id: 'shape', group: 'Pictures', title: 'Shape', purpose: 'shape of the thumbnails', field: { kind: 'choice', choices: [['auto', 'each its own'], ['1 / 1', 'square'], ['4 / 3', '4 to 3'], ['3 / 2', '3 to 2'], ['16 / 9', '16 to 9'], ['3 / 4', '3 to 4, upright']] }, read: (layout) => told(layout, 'image', 'aspect-ratio'), wishes: shape },
-  { id: 'fit', group: 'Pictures', title: 'In that shape', purpose: 'thumbnails cropped or whole', field: { kind: 'choice', choices: [['cover', 'cropped to fill it'], ['contain', 'whole, with room beside']] }, ...plain('image', 'object-fit'), idle: (layout) => (told(layout, 'image', 'aspect-ratio').winner ? null : 'Give the thumbnails a shape first.') },
-  { id: 'border', group: 'Pictures', title: 'Border', purpose: 'border of the thumbnails', field: { kind: 'border' }, ...plain('image', 'border') },
-  { id: 'corners', group: 'Pictures', title: 'Rounded corners', purpose: 'corners of the thumbnails', field: { kind: 'length' }, ...plain('image', 'border-radius') },
+  {
+    id: 'shape',
+    group: 'Pictures',
+    title: 'Shape',
+    purpose: 'shape of the thumbnails',
+    field: {
+      kind: 'choice',
+      choices: [
+        ['auto', 'each its own'],
+        ['1 / 1', 'square'],
+        ['4 / 3', '4 to 3'],
+        ['3 / 2', '3 to 2'],
+        ['16 / 9', '16 to 9'],
+        ['3 / 4', '3 to 4, upright'],
+      ],
+    },
+    read: (layout) => told(layout, 'image', 'aspect-ratio'),
+    wishes: shape,
+  },
+  {
+    id: 'fit',
+    group: 'Pictures',
+    title: 'In that shape',
+    purpose: 'thumbnails cropped or whole',
+    field: {
+      kind: 'choice',
+      choices: [
+        ['cover', 'cropped to fill it'],
+        ['contain', 'whole, with room beside'],
+      ],
+    },
+    ...plain('image', 'object-fit'),
+    idle: (layout) => (told(layout, 'image', 'aspect-ratio').winner ? null : 'Give the thumbnails a shape first.'),
+  },
+  {
+    id: 'border',
+    group: 'Pictures',
+    title: 'Border',
+    purpose: 'border of the thumbnails',
+    field: { kind: 'border' },
+    ...plain('image', 'border'),
+  },
+  {
+    id: 'corners',
+    group: 'Pictures',
+    title: 'Rounded corners',
+    purpose: 'corners of the thumbnails',
+    field: { kind: 'length' },
+    ...plain('image', 'border-radius'),
+  },
 ];

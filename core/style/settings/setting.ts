@@ -48,4 +48,8 @@ export function plain(role: Role, property: string): Pick<Setting, 'read' | 'wis
   return { read: (layout) => told(layout, role, property), wishes: (_layout, value) => [{ role, property, value }] };
 }
 
-export const placeOf = ({ rule, declaration }: Winner): { path: string; line: number; start: number } => ({ path: rule.sheet.path, line: rule.sheet.lines.lineAt(declaration.range.start), start: declaration.range.start });
+export const placeOf = ({ rule, declaration }: Winner): { path: string; line: number; start: number } => ({
+  path: rule.sheet.path,
+  line: rule.sheet.lines.lineAt(declaration.range.start),
+  start: declaration.range.start,
+});

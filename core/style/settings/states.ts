@@ -3,7 +3,11 @@ import type { State } from '../cascade.ts';
 import type { Setting } from './setting.ts';
 import { told } from './setting.ts';
 
-const GROUPS: Readonly<Record<State, Setting['group']>> = { hover: 'Under the pointer', focus: 'With the keyboard', active: 'While pressed' };
+const GROUPS: Readonly<Record<State, Setting['group']>> = {
+  hover: 'Under the pointer',
+  focus: 'With the keyboard',
+  active: 'While pressed',
+};
 
 function of(state: State, name: string, title: string, property: string, field: Setting['field']): Setting {
   return {
@@ -19,4 +23,7 @@ function of(state: State, name: string, title: string, property: string, field: 
   };
 }
 
-export const STATE_SETTINGS: readonly Setting[] = (['hover', 'focus', 'active'] as const).flatMap((state) => [of(state, 'outline', 'Outline', 'outline', { kind: 'border' }), of(state, 'opacity', 'Opacity', 'opacity', { kind: 'share' })]);
+export const STATE_SETTINGS: readonly Setting[] = (['hover', 'focus', 'active'] as const).flatMap((state) => [
+  of(state, 'outline', 'Outline', 'outline', { kind: 'border' }),
+  of(state, 'opacity', 'Opacity', 'opacity', { kind: 'share' }),
+]);

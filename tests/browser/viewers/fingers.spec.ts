@@ -11,7 +11,10 @@ test.describe('the lightbox under a finger', () => {
   const stage = (page: Page) => page.locator('.enlarge-stage');
 
   test.beforeEach(async ({ page }) => {
-    const { address } = await exported(['lightbox'], `<ul>${items({ attributes: ' data-enlarge data-enlarge-group="g"' })}</ul>`);
+    const { address } = await exported(
+      ['lightbox'],
+      `<ul>${items({ attributes: ' data-enlarge data-enlarge-group="g"' })}</ul>`,
+    );
     await page.goto('about:blank');
     await page.goto(address);
     await page.getByRole('link').first().tap();
@@ -31,7 +34,13 @@ test.describe('the lightbox under a finger', () => {
     await swipe(page, stage(page), { x: 300 });
     await expect(counter(page)).toHaveText('1 of 5');
     await expect(page.getByRole('dialog')).toBeVisible();
-    const ways = await page.getByRole('dialog').evaluate((dialog) => [dialog, ...dialog.querySelectorAll('*')].flatMap((one) => (one.checkVisibility() ? [getComputedStyle(one).touchAction] : [])));
+    const ways = await page
+      .getByRole('dialog')
+      .evaluate((dialog) =>
+        [dialog, ...dialog.querySelectorAll('*')].flatMap((one) =>
+          one.checkVisibility() ? [getComputedStyle(one).touchAction] : [],
+        ),
+      );
     expect(ways.filter((way) => /auto|manipulation|pan-x|pan-left|pan-right/.test(way))).toEqual([]);
     expect(ways.every((way) => way.includes('pan-y') && way.includes('pinch-zoom'))).toBe(true);
   });
@@ -49,12 +58,17 @@ test('the slideshow turns under a finger, and no link is followed', async ({ pag
 
 /** Styles as hand-written pages have them, after the viewer's own. */
 const HOSTILE: Record<string, string> = {
-  'a grid of thumbnails': '.gallery { display: grid; grid-template-columns: repeat(6, 1fr); gap: 12px } .gallery li { width: 173px }',
+  'a grid of thumbnails':
+    '.gallery { display: grid; grid-template-columns: repeat(6, 1fr); gap: 12px } .gallery li { width: 173px }',
   'floats in columns': '#kites li { float: left; width: 25%; margin: 10px } #kites img { width: 150px; height: auto }',
-  'flex with small pictures': 'main #kites { display: flex; flex-wrap: wrap } main #kites > li { flex: 0 0 150px } main #kites li a img { max-width: 150px; max-height: 100px }',
+  'flex with small pictures':
+    'main #kites { display: flex; flex-wrap: wrap } main #kites > li { flex: 0 0 150px } main #kites li a img { max-width: 150px; max-height: 100px }',
 };
 
-for (const [viewer, marker] of [['slideshow', 'data-slides'], ['opening', 'data-opening']] as const) {
+for (const [viewer, marker] of [
+  ['slideshow', 'data-slides'],
+  ['opening', 'data-opening'],
+] as const) {
   const now = viewer === 'slideshow' ? '.slides-set > :not([hidden]) img' : '.opening-now img';
   const holder = viewer === 'slideshow' ? '.slides-stage' : '.opening';
 
@@ -64,20 +78,42 @@ for (const [viewer, marker] of [['slideshow', 'data-slides'], ['opening', 'data-
     test('shows the full-size file, and asks for no more of them than are near', async ({ page }) => {
       const asked: string[] = [];
       page.on('request', (request) => asked.push(request.url()));
-      const { address } = await exported([viewer], `<ul class="gallery" id="kites" ${marker} ${marker}-play="off">${items()}</ul>`);
+      const { address } = await exported(
+        [viewer],
+        `<ul class="gallery" id="kites" ${marker} ${marker}-play="off">${items()}</ul>`,
+      );
       await page.goto(address);
       const shown = page.locator(now);
-      await expect.poll(() => shown.evaluate((image: HTMLImageElement) => [image.currentSrc.split('/').slice(-2).join('/'), image.naturalWidth])).toEqual([`large/${SHOTS[0][0]}.jpg`, SHOTS[0][1]]);
+      await expect
+        .poll(() =>
+          shown.evaluate((image: HTMLImageElement) => [
+            image.currentSrc.split('/').slice(-2).join('/'),
+            image.naturalWidth,
+          ]),
+        )
+        .toEqual([`large/${SHOTS[0][0]}.jpg`, SHOTS[0][1]]);
       const large = asked.filter((one) => one.includes('/large/'));
       expect(large.length).toBeGreaterThanOrEqual(1);
       expect(large.length).toBeLessThanOrEqual(3);
       await page.getByRole('button', { name: 'Next picture' }).click();
-      await expect.poll(() => page.locator(now).last().evaluate((image: HTMLImageElement) => image.currentSrc.split('/').slice(-2).join('/'))).toBe(`large/${SHOTS[1][0]}.jpg`);
+      await expect
+        .poll(() =>
+          page
+            .locator(now)
+            .last()
+            .evaluate((image: HTMLImageElement) => image.currentSrc.split('/').slice(-2).join('/')),
+        )
+        .toBe(`large/${SHOTS[1][0]}.jpg`);
     });
 
     for (const [name, style] of Object.entries(HOSTILE)) {
       test(`fills its frame on a page with ${name}`, async ({ page }) => {
-        const { address } = await exported([viewer], `<ul class="gallery" id="kites" ${marker}>${items()}</ul>`, {}, `<style>${style}</style>`);
+        const { address } = await exported(
+          [viewer],
+          `<ul class="gallery" id="kites" ${marker}>${items()}</ul>`,
+          {},
+          `<style>${style}</style>`,
+        );
         await page.goto(address);
         const frame = await page.locator(holder).boundingBox();
         const picture = await page.locator(now).first().boundingBox();

@@ -7,7 +7,13 @@ import { expect, test } from '../fixtures';
 const boxOf = async (locator: Locator) => (await locator.boundingBox())!;
 
 /** Opens a page with one viewer; every page is watched for layout shifts. */
-async function opened(page: Page, kit: string, body: string, more: Record<string, string | Buffer> = {}, head = ''): Promise<{ address: string; shifts: () => Promise<number> }> {
+async function opened(
+  page: Page,
+  kit: string,
+  body: string,
+  more: Record<string, string | Buffer> = {},
+  head = '',
+): Promise<{ address: string; shifts: () => Promise<number> }> {
   const shifts = await watchShifts(page);
   const { address } = await exported([kit], body, more, head);
   await page.goto(address);
@@ -22,12 +28,24 @@ async function without(page: Page, address: string): Promise<{ still: Page; clos
   return { still, close: () => context.close() };
 }
 
-const images = (count = 3) => SHOTS.slice(0, count).map(([name, width, height]) => `<img src="large/${name}.jpg" width="${width}" height="${height}" alt="Kites at the ${name}">`).join('\n');
+const images = (count = 3) =>
+  SHOTS.slice(0, count)
+    .map(
+      ([name, width, height]) =>
+        `<img src="large/${name}.jpg" width="${width}" height="${height}" alt="Kites at the ${name}">`,
+    )
+    .join('\n');
 
 test.describe('the opening slideshow', () => {
   for (const height of [50, 75, 100, 62]) {
     test(`is as wide as the window and ${height} % as tall`, async ({ page }) => {
-      const { shifts } = await opened(page, 'opening', `<div data-opening data-opening-height="${height}">${images()}</div><p>After</p>`, {}, `<style>main { max-width: 600px; margin: auto } ${height === 62 ? '[data-opening] { --opening-height: 62vh }' : ''}</style>`);
+      const { shifts } = await opened(
+        page,
+        'opening',
+        `<div data-opening data-opening-height="${height}">${images()}</div><p>After</p>`,
+        {},
+        `<style>main { max-width: 600px; margin: auto } ${height === 62 ? '[data-opening] { --opening-height: 62vh }' : ''}</style>`,
+      );
       await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
       const box = await boxOf(page.locator('.opening'));
       expect([box.x, box.width, Math.round(box.height)]).toEqual([0, 1280, Math.round(8 * height)]);
@@ -38,7 +56,13 @@ test.describe('the opening slideshow', () => {
   }
 
   test('goes on by itself, is paused and stepped, and pictures give way by fading', async ({ page }) => {
-    await opened(page, 'opening', `<div data-opening data-opening-interval="0.5" data-opening-label="Kites of May">${images()}</div>`, {}, '<style>:root { --opening-time: 0.1s }</style>');
+    await opened(
+      page,
+      'opening',
+      `<div data-opening data-opening-interval="0.5" data-opening-label="Kites of May">${images()}</div>`,
+      {},
+      '<style>:root { --opening-time: 0.1s }</style>',
+    );
     const now = page.locator('.opening-now');
     await expect(page.getByRole('group', { name: 'Kites of May' })).toBeVisible();
     await expect(now).not.toHaveAttribute('alt', 'Kites at the meadow');
@@ -54,30 +78,47 @@ test.describe('the opening slideshow', () => {
   });
 
   test('options of a start call: no arrows, not by itself, under the header', async ({ page }) => {
-    const { address } = await exported(['opening'], `<div class="welcome">${images()}</div><script src="start.js" defer></script>`, { 'start.js': "startOpening('.welcome', { arrows: false, play: false, under: 'h1', height: 100 });" }, '<style>h1 { height: 80px; margin: 0 } body { margin: 0 }</style>');
+    const { address } = await exported(
+      ['opening'],
+      `<div class="welcome">${images()}</div><script src="start.js" defer></script>`,
+      { 'start.js': "startOpening('.welcome', { arrows: false, play: false, under: 'h1', height: 100 });" },
+      '<style>h1 { height: 80px; margin: 0 } body { margin: 0 }</style>',
+    );
     await page.goto(address);
     await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Next picture' })).toHaveCount(0);
     expect((await boxOf(page.locator('.opening'))).y).toBe(0);
     expect((await boxOf(page.locator('.opening'))).height).toBe(800);
-    expect(await page.evaluate(() => document.elementFromPoint(100, 40)?.tagName), 'the header lies over the pictures').toBe('H1');
+    expect(
+      await page.evaluate(() => document.elementFromPoint(100, 40)?.tagName),
+      'the header lies over the pictures',
+    ).toBe('H1');
   });
 
   test('stands still for visitors who ask for less motion, and without script', async ({ page }) => {
     await page.emulateMedia({ reducedMotion: 'reduce' });
-    const { address } = await opened(page, 'opening', `<div data-opening data-opening-interval="0.2">${images()}</div>`);
+    const { address } = await opened(
+      page,
+      'opening',
+      `<div data-opening data-opening-interval="0.2">${images()}</div>`,
+    );
     await page.waitForTimeout(700);
     await expect(page.locator('.opening-now')).toHaveAttribute('alt', 'Kites at the meadow');
     expect(await page.locator('.opening-now').evaluate((one) => getComputedStyle(one).transitionDuration)).toBe('0s');
     const { still, close } = await without(page, address);
     await expect(still.getByRole('img', { name: 'Kites at the meadow' })).toBeVisible();
-    expect(await still.getByRole('img', { name: 'Kites at the meadow' }).evaluate((one) => getComputedStyle(one).opacity)).toBe('1');
+    expect(
+      await still.getByRole('img', { name: 'Kites at the meadow' }).evaluate((one) => getComputedStyle(one).opacity),
+    ).toBe('1');
     await close();
   });
 });
 
 test.describe('zoom', () => {
-  const row = (attributes = '', link = '') => `<div data-closer${attributes}>${SHOTS.slice(0, 3).map((_, n) => item(n, { tag: 'span', attributes: link })).join('')}</div>`;
+  const row = (attributes = '', link = '') =>
+    `<div data-closer${attributes}>${SHOTS.slice(0, 3)
+      .map((_, n) => item(n, { tag: 'span', attributes: link }))
+      .join('')}</div>`;
 
   test('shows the full-size file’s own pixels of the place under the pointer, beside the picture', async ({ page }) => {
     const { shifts } = await opened(page, 'zoom', row(), {}, '<style>:root { --closer-height: 300px }</style>');
@@ -90,7 +131,9 @@ test.describe('zoom', () => {
     await expect(lens).toBeVisible();
     await expect.poll(() => lens.evaluate((one: HTMLElement) => one.style.backgroundSize)).toBe('900px 600px');
     const room = await boxOf(lens);
-    const [x, y] = await lens.evaluate((one: HTMLElement) => one.style.backgroundPosition.split(' ').map(parseFloat) as [number, number]);
+    const [x, y] = await lens.evaluate(
+      (one: HTMLElement) => one.style.backgroundPosition.split(' ').map(parseFloat) as [number, number],
+    );
     // The middle of the picture lies in the middle of the lens.
     expect(x + 450).toBeCloseTo((room.width - 2) / 2, -1);
     expect(y + 300).toBeCloseTo((room.height - 2) / 2, -1);
@@ -105,7 +148,14 @@ test.describe('zoom', () => {
   test('over the picture, so many times, from a middle-sized file until somebody looks closely', async ({ page }) => {
     const asked: string[] = [];
     page.on('request', (request) => asked.push(request.url().replace(/^.*\/(?=large|small)/, '')));
-    await opened(page, 'zoom', row(' data-closer-lens="over" data-closer-times="4" data-closer-label="Look"', ' data-closer-middle="small/meadow.jpg"'));
+    await opened(
+      page,
+      'zoom',
+      row(
+        ' data-closer-lens="over" data-closer-times="4" data-closer-label="Look"',
+        ' data-closer-middle="small/meadow.jpg"',
+      ),
+    );
     const image = page.locator('.closer-middle');
     await expect(image).toHaveAttribute('src', 'small/meadow.jpg');
     expect(asked.filter((name) => name.startsWith('large'))).toEqual([]);
@@ -114,7 +164,9 @@ test.describe('zoom', () => {
     const lens = await boxOf(page.locator('.closer-lens'));
     expect(lens.x + lens.width / 2).toBeCloseTo(box.x + 20, 0);
     expect(lens.y + lens.height / 2).toBeCloseTo(box.y + 30, 0);
-    expect(await page.locator('.closer-lens').evaluate((one: HTMLElement) => one.style.backgroundSize)).toBe(`${box.width * 4}px ${box.height * 4}px`);
+    expect(await page.locator('.closer-lens').evaluate((one: HTMLElement) => one.style.backgroundSize)).toBe(
+      `${box.width * 4}px ${box.height * 4}px`,
+    );
     expect(asked).toContain('large/meadow.jpg');
   });
 
@@ -136,14 +188,25 @@ test.describe('zoom', () => {
     await expect(page.locator('.closer-middle')).toHaveAttribute('src', /large\/loft\.jpg$/);
     await expect(page.getByRole('link', { name: 'Kites at the loft' })).toHaveAttribute('aria-current', 'true');
     const box = await boxOf(page.locator('.closer-middle'));
-    await stage.dispatchEvent('pointerdown', { pointerType: 'touch', pointerId: 1, isPrimary: true, clientX: box.x + 5, clientY: box.y + 5 });
+    await stage.dispatchEvent('pointerdown', {
+      pointerType: 'touch',
+      pointerId: 1,
+      isPrimary: true,
+      clientX: box.x + 5,
+      clientY: box.y + 5,
+    });
     await expect(lens).toBeVisible();
     expect(await violations(page)).toEqual([]);
   });
 
   test('started by a call; without script every link opens its picture; phone width', async ({ page }) => {
     await page.setViewportSize({ width: 375, height: 700 });
-    const { address } = await opened(page, 'zoom', `${row().replace(' data-closer', ' class="kites"')}<script src="start.js" defer></script>`, { 'start.js': "startCloser('.kites', { lens: 'over', times: 2 });" });
+    const { address } = await opened(
+      page,
+      'zoom',
+      `${row().replace(' data-closer', ' class="kites"')}<script src="start.js" defer></script>`,
+      { 'start.js': "startCloser('.kites', { lens: 'over', times: 2 });" },
+    );
     await expect(page.locator('.closer')).toHaveAttribute('data-lens', 'over');
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(375);
     const { still, close } = await without(page, address);
@@ -154,11 +217,16 @@ test.describe('zoom', () => {
 });
 
 test.describe('sections, ARIA Authoring Practices Guide, tabs pattern', () => {
-  const parts = (attributes = ' data-sections') => `<div class="days"${attributes}>${['Meadow', 'Loft', 'Mere'].map((name, n) => `<section id="${name.toLowerCase()}"><h2>${name}</h2><p class="lead">In the ${name}</p><ul>${item(n)}</ul></section>`).join('\n')}</div>`;
+  const parts = (attributes = ' data-sections') =>
+    `<div class="days"${attributes}>${['Meadow', 'Loft', 'Mere'].map((name, n) => `<section id="${name.toLowerCase()}"><h2>${name}</h2><p class="lead">In the ${name}</p><ul>${item(n)}</ul></section>`).join('\n')}</div>`;
   const tab = (page: Page, name: string) => page.getByRole('tab', { name });
 
   test('roles, names and panels', async ({ page }) => {
-    const { shifts } = await opened(page, 'sections', `${parts(' data-sections data-sections-label="Days"')}<p>After</p>`);
+    const { shifts } = await opened(
+      page,
+      'sections',
+      `${parts(' data-sections data-sections-label="Days"')}<p>After</p>`,
+    );
     await expect(page.getByRole('tablist', { name: 'Days' })).toBeVisible();
     await expect(tab(page, 'Meadow')).toHaveAttribute('aria-selected', 'true');
     await expect(page.getByRole('tabpanel', { name: 'Meadow' })).toBeVisible();
@@ -170,13 +238,24 @@ test.describe('sections, ARIA Authoring Practices Guide, tabs pattern', () => {
     expect(await shifts()).toBe(0);
   });
 
-  for (const [dir, forward, backward] of [['ltr', 'ArrowRight', 'ArrowLeft'], ['rtl', 'ArrowLeft', 'ArrowRight']] as const) {
+  for (const [dir, forward, backward] of [
+    ['ltr', 'ArrowRight', 'ArrowLeft'],
+    ['rtl', 'ArrowLeft', 'ArrowRight'],
+  ] as const) {
     test(`the keyboard table, ${dir}`, async ({ page }) => {
       await opened(page, 'sections', `<div dir="${dir}">${parts()}</div>`);
       const on = () => page.evaluate(() => document.activeElement?.textContent);
       await page.keyboard.press('Tab');
       expect(await on(), 'Tab: the focus goes to the active tab').toBe('Meadow');
-      const rows: [string, string][] = [[forward, 'Loft'], [forward, 'Mere'], [forward, 'Meadow'], [backward, 'Mere'], [backward, 'Loft'], ['Home', 'Meadow'], ['End', 'Mere']];
+      const rows: [string, string][] = [
+        [forward, 'Loft'],
+        [forward, 'Mere'],
+        [forward, 'Meadow'],
+        [backward, 'Mere'],
+        [backward, 'Loft'],
+        ['Home', 'Meadow'],
+        ['End', 'Mere'],
+      ];
       for (const [key, name] of rows) {
         await page.keyboard.press(key);
         expect(await on(), key).toBe(name);
@@ -187,8 +266,12 @@ test.describe('sections, ARIA Authoring Practices Guide, tabs pattern', () => {
     });
   }
 
-  test('an address opens its part, options of a start call hold, and without script all stand below one another', async ({ page }) => {
-    const { address } = await opened(page, 'sections', `${parts('')}<script src="start.js" defer></script>`, { 'start.js': "startSections('.days', { keep: false, heading: '.lead', label: 'Parts' });" });
+  test('an address opens its part, options of a start call hold, and without script all stand below one another', async ({
+    page,
+  }) => {
+    const { address } = await opened(page, 'sections', `${parts('')}<script src="start.js" defer></script>`, {
+      'start.js': "startSections('.days', { keep: false, heading: '.lead', label: 'Parts' });",
+    });
     await expect(page.getByRole('tablist', { name: 'Parts' })).toBeVisible();
     await tab(page, 'In the Mere').click();
     expect(page.url()).not.toContain('#');
@@ -196,20 +279,34 @@ test.describe('sections, ARIA Authoring Practices Guide, tabs pattern', () => {
     await page.goto(`${address}#loft`);
     await expect(tab(page, 'In the Loft')).toHaveAttribute('aria-selected', 'true');
     const { still, close } = await without(page, address);
-    for (const name of ['Meadow', 'Loft', 'Mere']) await expect(still.getByRole('heading', { name, exact: true })).toBeVisible();
+    for (const name of ['Meadow', 'Loft', 'Mere'])
+      await expect(still.getByRole('heading', { name, exact: true })).toBeVisible();
     await close();
   });
 });
 
 test.describe('the filter', () => {
   const TAGS = ['kites, meadow', 'loft', 'kites', 'loft, meadow', ''];
-  const list = (attributes = ' data-sieve') => `<ul class="kites"${attributes}>${SHOTS.map((_, n) => item(n, { own: TAGS[n] ? ` data-sieve-tags="${TAGS[n]}"` : '' })).join('\n')}</ul>`;
-  const seen = (page: Page) => page.locator('.kites img:visible').evaluateAll((all) => all.map((one) => (one as HTMLImageElement).alt.replace('Kites at the ', '')));
+  const list = (attributes = ' data-sieve') =>
+    `<ul class="kites"${attributes}>${SHOTS.map((_, n) => item(n, { own: TAGS[n] ? ` data-sieve-tags="${TAGS[n]}"` : '' })).join('\n')}</ul>`;
+  const seen = (page: Page) =>
+    page
+      .locator('.kites img:visible')
+      .evaluateAll((all) => all.map((one) => (one as HTMLImageElement).alt.replace('Kites at the ', '')));
 
   test('by one tag, told to who cannot see it', async ({ page }) => {
-    const { shifts } = await opened(page, 'filter', `${list(' data-sieve data-sieve-all="Everything" data-sieve-label="Only"')}<p>After</p>`);
+    const { shifts } = await opened(
+      page,
+      'filter',
+      `${list(' data-sieve data-sieve-all="Everything" data-sieve-label="Only"')}<p>After</p>`,
+    );
     expect(await shifts()).toBe(0);
-    await expect(page.getByRole('group', { name: 'Only' }).getByRole('button')).toHaveText(['Everything', 'kites', 'meadow', 'loft']);
+    await expect(page.getByRole('group', { name: 'Only' }).getByRole('button')).toHaveText([
+      'Everything',
+      'kites',
+      'meadow',
+      'loft',
+    ]);
     await page.getByRole('button', { name: 'kites' }).click();
     expect(await seen(page)).toEqual(['meadow', 'reel', 'tail']);
     await expect(page.getByRole('status')).toHaveText('2 of 4 shown');
@@ -222,7 +319,9 @@ test.describe('the filter', () => {
   });
 
   test('by several at once, started by a call; without script all are shown', async ({ page }) => {
-    const { address } = await opened(page, 'filter', `${list('')}<script src="start.js" defer></script>`, { 'start.js': "startSieve('.kites', { many: true });" });
+    const { address } = await opened(page, 'filter', `${list('')}<script src="start.js" defer></script>`, {
+      'start.js': "startSieve('.kites', { many: true });",
+    });
     await page.getByRole('button', { name: 'kites' }).click();
     await page.getByRole('button', { name: 'loft' }).click();
     expect(await seen(page)).toEqual(['meadow', 'loft', 'reel', 'mere', 'tail']);
@@ -235,11 +334,20 @@ test.describe('the filter', () => {
 });
 
 test.describe('the feed', () => {
-  const articles = (count: number, from = 0) => Array.from({ length: count }, (_, n) => `<article${n === 0 ? ' data-more-source="https://kites.example/a"' : ''} style="height: 300px">${item((n + from) % 5, { tag: 'div' })}</article>`).join('\n');
+  const articles = (count: number, from = 0) =>
+    Array.from(
+      { length: count },
+      (_, n) =>
+        `<article${n === 0 ? ' data-more-source="https://kites.example/a"' : ''} style="height: 300px">${item((n + from) % 5, { tag: 'div' })}</article>`,
+    ).join('\n');
   const shown = (page: Page) => page.locator('[role="article"]:visible');
 
   test('comes as the visitor scrolls, with a sign that it loads and the source of each picture', async ({ page }) => {
-    const { shifts } = await opened(page, 'feed', `<div data-more data-more-step="4" data-more-label="Kites" data-more-source="Where from">${articles(30)}</div>`);
+    const { shifts } = await opened(
+      page,
+      'feed',
+      `<div data-more data-more-step="4" data-more-label="Kites" data-more-source="Where from">${articles(30)}</div>`,
+    );
     await expect(page.getByRole('feed', { name: 'Kites' })).toBeVisible();
     const before = await shown(page).count();
     expect(before).toBeLessThan(30);
@@ -257,7 +365,12 @@ test.describe('the feed', () => {
   });
 
   test('by a button on wish, and the focus goes on to what has come', async ({ page }) => {
-    const { address } = await opened(page, 'feed', `<div class="kites">${articles(7)}</div><script src="start.js" defer></script>`, { 'start.js': "startMore('.kites', { by: 'button', step: 3 });" });
+    const { address } = await opened(
+      page,
+      'feed',
+      `<div class="kites">${articles(7)}</div><script src="start.js" defer></script>`,
+      { 'start.js': "startMore('.kites', { by: 'button', step: 3 });" },
+    );
     await expect(shown(page)).toHaveCount(3);
     await page.mouse.wheel(0, 5000);
     await page.waitForTimeout(300);
@@ -303,10 +416,13 @@ test.describe('the feed', () => {
 });
 
 test.describe('tooltips', () => {
-  const list = (attributes = ' data-hints') => `<div style="height: 120px"></div><ul class="kites"${attributes}>${item(0)}${item(1)}</ul><p data-hints><a href="index.html" data-hints-says="Where it all begins">Home</a></p>`;
+  const list = (attributes = ' data-hints') =>
+    `<div style="height: 120px"></div><ul class="kites"${attributes}>${item(0)}${item(1)}</ul><p data-hints><a href="index.html" data-hints-says="Where it all begins">Home</a></p>`;
   const tip = (page: Page) => page.getByRole('tooltip');
 
-  test('for the pointer, above or below, and it can be gone to, and goes with Escape (WCAG 2.2, 1.4.13)', async ({ page }) => {
+  test('for the pointer, above or below, and it can be gone to, and goes with Escape (WCAG 2.2, 1.4.13)', async ({
+    page,
+  }) => {
     const { shifts } = await opened(page, 'tooltips', list(' data-hints data-hints-delay="10"'));
     const link = page.getByRole('link', { name: 'Kites at the meadow' });
     await link.hover();
@@ -331,7 +447,9 @@ test.describe('tooltips', () => {
   });
 
   test('for the keyboard, with words of its own, below by a start call, after a while', async ({ page }) => {
-    await opened(page, 'tooltips', `${list('')}<script src="start.js" defer></script>`, { 'start.js': "startHints('.kites', { side: 'below', delay: 600 });" });
+    await opened(page, 'tooltips', `${list('')}<script src="start.js" defer></script>`, {
+      'start.js': "startHints('.kites', { side: 'below', delay: 600 });",
+    });
     await page.keyboard.press('Tab');
     await expect(tip(page)).toHaveText('The meadow');
     const link = page.getByRole('link', { name: 'Kites at the meadow' });
@@ -351,7 +469,11 @@ test.describe('tooltips', () => {
 test.describe('share', () => {
   test('copies the address of the page and of a picture, by its place or as its file', async ({ page, context }) => {
     await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-    const { address, shifts } = await opened(page, 'share', `<ul data-pass-on>${item(0)}</ul><ul class="each" data-pass-on data-pass-on-of="picture">${item(1, { attributes: ' id="the-loft"' })}${item(2)}</ul><p>After</p>`);
+    const { address, shifts } = await opened(
+      page,
+      'share',
+      `<ul data-pass-on>${item(0)}</ul><ul class="each" data-pass-on data-pass-on-of="picture">${item(1, { attributes: ' id="the-loft"' })}${item(2)}</ul><p>After</p>`,
+    );
     const copied = () => page.evaluate(() => navigator.clipboard.readText());
     await page.getByRole('button', { name: 'Copy address', exact: true }).click();
     await expect(page.getByRole('status').first()).toHaveText('The address is copied.');
@@ -364,14 +486,26 @@ test.describe('share', () => {
     expect(await shifts()).toBe(0);
   });
 
-  test('the browser’s own sharing, with words of a start call, and a field where copying is refused', async ({ page }) => {
+  test('the browser’s own sharing, with words of a start call, and a field where copying is refused', async ({
+    page,
+  }) => {
     await page.addInitScript(() => {
-      Object.defineProperty(navigator, 'share', { value: (what: object) => Promise.resolve(Object.assign(window, { shared: what })) });
+      Object.defineProperty(navigator, 'share', {
+        value: (what: object) => Promise.resolve(Object.assign(window, { shared: what })),
+      });
       Object.defineProperty(navigator, 'clipboard', { value: { writeText: () => Promise.reject(new Error('no')) } });
     });
-    const { address } = await opened(page, 'share', `<ul class="kites">${items()}</ul><script src="start.js" defer></script>`, { 'start.js': "startPassOn('.kites', { of: 'page', words: 'Kites of May' });" });
+    const { address } = await opened(
+      page,
+      'share',
+      `<ul class="kites">${items()}</ul><script src="start.js" defer></script>`,
+      { 'start.js': "startPassOn('.kites', { of: 'page', words: 'Kites of May' });" },
+    );
     await page.getByRole('button', { name: 'Share: Kites of May' }).click();
-    expect(await page.evaluate(() => (window as unknown as { shared: object }).shared)).toEqual({ url: address, title: 'Kites of May' });
+    expect(await page.evaluate(() => (window as unknown as { shared: object }).shared)).toEqual({
+      url: address,
+      title: 'Kites of May',
+    });
     await page.getByRole('button', { name: 'Copy address: Kites of May' }).click();
     await expect(page.getByRole('textbox', { name: 'Copy address' })).toHaveValue(address);
     const { still, close } = await without(page, address);

@@ -25,11 +25,18 @@ for (const { manifest } of KITS.filter((kit) => kit.manifest.marker.on !== 'sect
     if (!wired.ok) throw new Error(wired.reason);
     const [reading] = read(wired.files).pages;
     const group = groupAttribute(manifest);
-    const selectors = [markerSelector(manifest) ?? '', ...(group ? [`a[${group}]`, `a[${group}="index"]`] : []), ...(reading?.wiring.uses.flatMap(({ starts }) => starts.flatMap(({ call }) => call.text ?? [])) ?? [])];
+    const selectors = [
+      markerSelector(manifest) ?? '',
+      ...(group ? [`a[${group}]`, `a[${group}="index"]`] : []),
+      ...(reading?.wiring.uses.flatMap(({ starts }) => starts.flatMap(({ call }) => call.text ?? [])) ?? []),
+    ];
     await page.setContent(reading!.text, { waitUntil: 'domcontentloaded' });
     for (const selector of selectors) {
       const model = matches(reading!.document, selector);
-      const browser = await page.evaluate((query) => [...document.querySelectorAll(query)].map((one) => one.tagName.toLowerCase()), selector);
+      const browser = await page.evaluate(
+        (query) => [...document.querySelectorAll(query)].map((one) => one.tagName.toLowerCase()),
+        selector,
+      );
       expect(browser.length, selector).toBeGreaterThan(0);
       expect(model.ok && model.elements.map(({ tag }) => tag), selector).toEqual(browser);
     }
@@ -56,18 +63,26 @@ test('a viewer leaves the choice among sources to the browser, and thumbnails fo
     const context = await browser.newContext({ viewport: { width, height: 700 }, deviceScaleFactor: density });
     const page = await context.newPage();
     const image = `<img src="small/meadow.jpg" srcset="${srcset}"${sizes ? ` sizes="${sizes}"` : ''} alt="The meadow">`;
-    const { address } = await exported(['slideshow'], `<div data-slides data-slides-picker="thumbnails"><figure>${image}</figure><figure><img src="small/loft.jpg" alt="The loft"></figure></div>`);
+    const { address } = await exported(
+      ['slideshow'],
+      `<div data-slides data-slides-picker="thumbnails"><figure>${image}</figure><figure><img src="small/loft.jpg" alt="The loft"></figure></div>`,
+    );
     await page.goto(address);
     const current = page.getByRole('img', { name: 'The meadow' });
     await expect(current).toHaveJSProperty('complete', true);
-    expect(await current.evaluate((one: HTMLImageElement) => one.currentSrc), `${srcset} at ${width} × ${density}`).toContain(chosen);
+    expect(
+      await current.evaluate((one: HTMLImageElement) => one.currentSrc),
+      `${srcset} at ${width} × ${density}`,
+    ).toContain(chosen);
     expect(await page.locator('.slides-thumbnail').first().getAttribute('src')).toContain(chosen);
     await context.close();
   }
 });
 
 test('the pages that show the viewers are valid HTML', async () => {
-  const pages = VIEWERS.map(({ manifest }) => fileURLToPath(new URL(`../../../viewers/${manifest.name}/example.html`, import.meta.url)));
+  const pages = VIEWERS.map(({ manifest }) =>
+    fileURLToPath(new URL(`../../../viewers/${manifest.name}/example.html`, import.meta.url)),
+  );
   expect(pages.every((path) => readFileSync(path, 'utf8').includes('<!DOCTYPE html>'))).toBe(true);
   expect(await htmlErrors(pages)).toEqual([]);
 });

@@ -34,9 +34,24 @@ test('shows one picture at a time, steps both ways, and goes round', async ({ pa
   await expect(slides(page).last()).toBeVisible();
 });
 
-for (const [how, attributes, call] of [['in the markup', ' data-slides-arrows="off" data-slides-picker="none" data-slides-caption="off" data-slides-counter data-slides-loop="off" data-slides-label="Kites of May"', ''], ['in a start call', '', "startSlides('ul', { arrows: false, picker: 'none', caption: false, counter: true, loop: false, label: 'Kites of May' });"]] as const) {
+for (const [how, attributes, call] of [
+  [
+    'in the markup',
+    ' data-slides-arrows="off" data-slides-picker="none" data-slides-caption="off" data-slides-counter data-slides-loop="off" data-slides-label="Kites of May"',
+    '',
+  ],
+  [
+    'in a start call',
+    '',
+    "startSlides('ul', { arrows: false, picker: 'none', caption: false, counter: true, loop: false, label: 'Kites of May' });",
+  ],
+] as const) {
   test(`arrows, picker, caption, counter, loop and label are set ${how}`, async ({ page }) => {
-    await opened(page, `${call ? list().replace(' data-slides', '') : list(attributes)}${call ? '<script src="start.js" defer></script>' : ''}`, { 'start.js': call });
+    await opened(
+      page,
+      `${call ? list().replace(' data-slides', '') : list(attributes)}${call ? '<script src="start.js" defer></script>' : ''}`,
+      { 'start.js': call },
+    );
     await settled(page);
     await expect(page.getByRole('region', { name: 'Kites of May' })).toBeVisible();
     await expect(next(page)).toHaveCount(0);
@@ -92,7 +107,10 @@ test('plays, pauses by its button, and waits while the pointer or the keyboard i
   const was = await counter.textContent();
   await expect(counter).not.toHaveText(was ?? '');
   await page.keyboard.press('Tab');
-  expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label')), 'the rotation control is the first stop').toBe('Pause');
+  expect(
+    await page.evaluate(() => document.activeElement?.getAttribute('aria-label')),
+    'the rotation control is the first stop',
+  ).toBe('Pause');
   await stays();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Play' })).toBeFocused();
@@ -151,14 +169,24 @@ for (const [effect, transform, opacity] of EFFECTS) {
 
 for (const fit of ['crop', 'whole']) {
   test(`pictures of other shapes do not move the page: ${fit}`, async ({ page }) => {
-    await opened(page, `${list(` data-slides-fit="${fit}" data-slides-effect="cut"`)}\n<p id="after">After</p>`, {}, '<style>:root { --slides-height: 300px }</style>');
+    await opened(
+      page,
+      `${list(` data-slides-fit="${fit}" data-slides-effect="cut"`)}\n<p id="after">After</p>`,
+      {},
+      '<style>:root { --slides-height: 300px }</style>',
+    );
     const after = await boxOf(page.locator('#after'));
     for (let n = 0; n < SHOTS.length; n++) {
       const image = now(page).locator('img');
       await expect(image).toHaveJSProperty('complete', true);
       const [, width, height] = SHOTS[n]!;
       const frame = await boxOf(page.locator('.slides-stage'));
-      const { fitted, ground } = await image.evaluate((one: HTMLImageElement) => ({ fitted: getComputedStyle(one).objectFit, ground: [one, one.parentElement!, document.querySelector('.slides-frame')!].map((part) => getComputedStyle(part).backgroundColor) }));
+      const { fitted, ground } = await image.evaluate((one: HTMLImageElement) => ({
+        fitted: getComputedStyle(one).objectFit,
+        ground: [one, one.parentElement!, document.querySelector('.slides-frame')!].map(
+          (part) => getComputedStyle(part).backgroundColor,
+        ),
+      }));
       expect(fitted).toBe(fit === 'crop' ? 'cover' : 'contain');
       expect(ground, 'no bars of colour').toEqual(Array(3).fill('rgba(0, 0, 0, 0)'));
       const box = await boxOf(image);
@@ -172,7 +200,12 @@ for (const fit of ['crop', 'whole']) {
 }
 
 test('a frame wider than the page: pictures come in from the edge of the window', async ({ page }) => {
-  await opened(page, list(' data-slides-wide'), {}, '<style>main { max-width: 600px; margin: auto } :root { --slides-column: 600px }</style>');
+  await opened(
+    page,
+    list(' data-slides-wide'),
+    {},
+    '<style>main { max-width: 600px; margin: auto } :root { --slides-column: 600px }</style>',
+  );
   await settled(page);
   const frame = await boxOf(page.locator('.slides-frame'));
   expect(frame.x).toBe(0);
@@ -184,12 +217,19 @@ test('a frame wider than the page: pictures come in from the edge of the window'
     return document.querySelectorAll('.slides-set > *')[1]!.getBoundingClientRect().left;
   });
   expect(begins).toBeGreaterThan(1200);
-  expect(await page.evaluate(() => document.documentElement.scrollWidth), 'nothing to scroll sideways').toBeLessThanOrEqual(1280);
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth),
+    'nothing to scroll sideways',
+  ).toBeLessThanOrEqual(1280);
 });
 
 test('words, a video and links to anywhere are slides like any other', async ({ page }) => {
   const film = await video(page);
-  await opened(page, `<div data-slides data-slides-caption="off"><p>Back to the wind.</p><video src="film.webm" controls muted></video><a href="about.html"><img src="small/meadow.jpg" width="90" height="60" alt="About us"></a></div>`, { 'film.webm': film, 'about.html': '<!DOCTYPE html><title>About</title><h1>About</h1>' });
+  await opened(
+    page,
+    `<div data-slides data-slides-caption="off"><p>Back to the wind.</p><video src="film.webm" controls muted></video><a href="about.html"><img src="small/meadow.jpg" width="90" height="60" alt="About us"></a></div>`,
+    { 'film.webm': film, 'about.html': '<!DOCTYPE html><title>About</title><h1>About</h1>' },
+  );
   await expect(page.getByText('Back to the wind.')).toBeVisible();
   await next(page).click();
   await settled(page);
@@ -242,13 +282,19 @@ test.describe('ARIA Authoring Practices Guide, carousel pattern', () => {
     expect(await violations(page)).toEqual([]);
   });
 
-  test('Tab and Shift+Tab go through the rotation control, the two arrows, the slide and the picker', async ({ page }) => {
+  test('Tab and Shift+Tab go through the rotation control, the two arrows, the slide and the picker', async ({
+    page,
+  }) => {
     await opened(page, list(' data-slides-play data-slides-interval="30"'));
     await settled(page);
     const stops: (string | null | undefined)[] = [];
     for (let n = 0; n < 5; n++) {
       await page.keyboard.press('Tab');
-      stops.push(await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.getAttribute('href')));
+      stops.push(
+        await page.evaluate(
+          () => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.getAttribute('href'),
+        ),
+      );
     }
     expect(stops).toEqual(['Pause', 'Previous picture', 'Next picture', 'large/meadow.jpg', 'Show picture 1']);
     await page.keyboard.press('Shift+Tab');
@@ -266,7 +312,10 @@ test.describe('ARIA Authoring Practices Guide, carousel pattern', () => {
   });
 });
 
-test('nothing shifts when the script comes, and without script all pictures stand in a row', async ({ page, browser }) => {
+test('nothing shifts when the script comes, and without script all pictures stand in a row', async ({
+  page,
+  browser,
+}) => {
   const shifts = await watchShifts(page);
   const { address } = await exported(['slideshow'], `${list()}\n<p>After</p>`);
   await page.goto(address);

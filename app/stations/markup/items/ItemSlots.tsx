@@ -17,23 +17,61 @@ const TYPED: readonly { slot: keyof Strand['slots']; label: string }[] = [
   { slot: 'height', label: 'Height' },
 ];
 
-export function ItemSlots({ strand, disabled, onSet }: { strand: Strand; disabled: boolean; onSet: (slot: Slot, value: string) => void }) {
+export function ItemSlots({
+  strand,
+  disabled,
+  onSet,
+}: {
+  strand: Strand;
+  disabled: boolean;
+  onSet: (slot: Slot, value: string) => void;
+}) {
   const { site } = useSite();
   const pictures = site.view.files.flatMap(({ path }) => (isPicturePath(path) ? [path] : []));
   const [typed, setTyped] = useState<Partial<Record<Slot, string>>>({});
   return (
     <Box sx={{ display: 'grid', gap: 1.25, pt: 0.75 }}>
-      <FilePick label="Thumbnail" paths={pictures} value={strand.thumbnail} disabled={disabled} onPick={(path) => path !== null && onSet('thumbnail', path)} />
-      <FilePick label="Full-size picture" paths={pictures} value={strand.full} disabled={disabled} onPick={(path) => path !== null && onSet('full', path)} />
+      <FilePick
+        label="Thumbnail"
+        paths={pictures}
+        value={strand.thumbnail}
+        disabled={disabled}
+        onPick={(path) => path !== null && onSet('thumbnail', path)}
+      />
+      <FilePick
+        label="Full-size picture"
+        paths={pictures}
+        value={strand.full}
+        disabled={disabled}
+        onPick={(path) => path !== null && onSet('full', path)}
+      />
       {TYPED.map(({ slot, label }) => {
         const value = typed[slot] ?? strand.slots[slot] ?? '';
         return (
-          <Box key={slot} component="form" sx={{ display: 'flex', gap: 0.75 }} onSubmit={(event) => {
-            event.preventDefault();
-            onSet(slot, value);
-          }}>
-            <TextField label={label} value={value} disabled={disabled} onChange={({ target }) => setTyped({ ...typed, [slot]: target.value })} sx={{ flex: 1 }} {...(slot === 'title' ? {} : { slotProps: { htmlInput: { inputMode: 'numeric' as const } } })} />
-            <Button type="submit" aria-label={`Set the ${label.toLowerCase()}`} disabled={disabled || typed[slot] === undefined || typed[slot] === (strand.slots[slot] ?? '')}>Set</Button>
+          <Box
+            key={slot}
+            component="form"
+            sx={{ display: 'flex', gap: 0.75 }}
+            onSubmit={(event) => {
+              event.preventDefault();
+              onSet(slot, value);
+            }}
+          >
+            <TextField
+              label={label}
+              value={value}
+              disabled={disabled}
+              onChange={({ target }) => setTyped({ ...typed, [slot]: target.value })}
+              sx={{ flex: 1 }}
+              {...(slot === 'title' ? {} : { slotProps: { htmlInput: { inputMode: 'numeric' as const } } })}
+            />
+            <Button
+              type="submit"
+              aria-label={`Set the ${label.toLowerCase()}`}
+              disabled={disabled || typed[slot] === undefined || typed[slot] === (strand.slots[slot] ?? '')}
+            >
+              Set
+            </Button>
           </Box>
         );
       })}

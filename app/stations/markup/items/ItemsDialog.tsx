@@ -21,7 +21,11 @@ import { ItemSlots } from './ItemSlots';
 
 type Fill = Extract<Intent, { kind: 'fill-words' }>;
 
-const SLOT_SAYS: Readonly<Record<(typeof FILLABLE)[number], string>> = { alt: 'alt texts', title: 'titles', caption: 'captions' };
+const SLOT_SAYS: Readonly<Record<(typeof FILLABLE)[number], string>> = {
+  alt: 'alt texts',
+  title: 'titles',
+  caption: 'captions',
+};
 const FROM: readonly { from: Fill['from']; says: string }[] = [
   { from: 'picture', says: 'the picture’s own words' },
   { from: 'caption', says: 'the captions' },
@@ -30,7 +34,8 @@ const FROM: readonly { from: Fill['from']; says: string }[] = [
   { from: 'name', says: 'the files’ names' },
 ];
 
-const lackSays = ({ lacks, on, value }: OddView): string => (on === 'item' && value === null ? `no ${lacks}` : `no ${lacks}${value ? `="${value}"` : ''} on the ${on}`);
+const lackSays = ({ lacks, on, value }: OddView): string =>
+  on === 'item' && value === null ? `no ${lacks}` : `no ${lacks}${value ? `="${value}"` : ''} on the ${on}`;
 
 interface Props {
   page: string;
@@ -49,7 +54,8 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
   const intent = useIntent();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set(chosenFirst));
   const idle = busy || site.readOnly;
-  const toggle = (id: string) => setChosen((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
+  const toggle = (id: string) =>
+    setChosen((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
   const marked = strands.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
   const none = marked.length === 0;
   const only = marked.length === 1 ? strands.find(({ id }) => id === marked[0]) : undefined;
@@ -66,43 +72,95 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
       <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 300px', gap: 2.5 }}>
         <Box component="ul" aria-label="Items" sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' }}>
           {strands.map((strand, n) => (
-            <Box component="li" key={strand.id} sx={{ display: 'grid', gridTemplateColumns: '38px 28px 56px minmax(0, 1fr)', alignItems: 'center', gap: 1, py: 0.5, borderTop: n === 0 ? 0 : `1px solid ${ink('hair')}`, bgcolor: chosen.has(strand.id) ? ink('heatherWash') : undefined }}>
-              <Checkbox size="small" checked={chosen.has(strand.id)} onChange={() => toggle(strand.id)} slotProps={{ input: { 'aria-label': `Choose ${strand.name}` } }} />
+            <Box
+              component="li"
+              key={strand.id}
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: '38px 28px 56px minmax(0, 1fr)',
+                alignItems: 'center',
+                gap: 1,
+                py: 0.5,
+                borderTop: n === 0 ? 0 : `1px solid ${ink('hair')}`,
+                bgcolor: chosen.has(strand.id) ? ink('heatherWash') : undefined,
+              }}
+            >
+              <Checkbox
+                size="small"
+                checked={chosen.has(strand.id)}
+                onChange={() => toggle(strand.id)}
+                slotProps={{ input: { 'aria-label': `Choose ${strand.name}` } }}
+              />
               <Box sx={{ color: ink('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{n + 1}</Box>
               <Picture path={strand.thumbnail} width={56} height={42} />
               <Box sx={{ minWidth: 0, fontSize: '0.8125rem' }}>
                 <Mono>{strand.name}</Mono>
-                <Box sx={{ color: ink('stone'), overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{strand.caption ?? strand.alt ?? ''}</Box>
-                {oddOf(strand.id).map((odd) => <Tag key={`${odd.on} ${odd.lacks}`} tone="look">{lackSays(odd)}</Tag>)}
+                <Box sx={{ color: ink('stone'), overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+                  {strand.caption ?? strand.alt ?? ''}
+                </Box>
+                {oddOf(strand.id).map((odd) => (
+                  <Tag key={`${odd.on} ${odd.lacks}`} tone="look">
+                    {lackSays(odd)}
+                  </Tag>
+                ))}
               </Box>
             </Box>
           ))}
         </Box>
         <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
           <Part title={none ? 'Choose items on the left' : `${countOf(marked.length, 'item')} chosen`}>
-            <MoveTo count={strands.length} disabled={idle || none} onMove={(to) => act({ kind: 'move-items', strands: marked, to })} />
+            <MoveTo
+              count={strands.length}
+              disabled={idle || none}
+              onMove={(to) => act({ kind: 'move-items', strands: marked, to })}
+            />
             <CopyTo disabled={idle || none} onCopy={(to) => act({ kind: 'copy-items', strands: marked, ...to })} />
-            <Button disabled={idle || none} onClick={() => act({ kind: 'remove-items', strands: marked })}>{none ? 'Remove' : `Remove ${countOf(marked.length, 'item')}`}</Button>
+            <Button disabled={idle || none} onClick={() => act({ kind: 'remove-items', strands: marked })}>
+              {none ? 'Remove' : `Remove ${countOf(marked.length, 'item')}`}
+            </Button>
           </Part>
           {only && (
             <Part title={`Item ${only.item + 1}, ${only.name}`}>
-              <ItemSlots key={only.id} strand={only} disabled={idle} onSet={(slot, value) => intent({ kind: 'set-slot', strand: only.id, slot, value })} />
+              <ItemSlots
+                key={only.id}
+                strand={only}
+                disabled={idle}
+                onSet={(slot, value) => intent({ kind: 'set-slot', strand: only.id, slot, value })}
+              />
             </Part>
           )}
           {mendable.length > 0 && (
-            <Part title={`${countOf(mendable.length, 'item')} ${mendable.length === 1 ? 'lacks' : 'lack'} what all neighbours have`}>
-              <Button disabled={idle} onClick={() => act({ kind: 'complete-items', page, gallery: number, items: mendable })}>Put it there</Button>
+            <Part
+              title={`${countOf(mendable.length, 'item')} ${mendable.length === 1 ? 'lacks' : 'lack'} what all neighbours have`}
+            >
+              <Button
+                disabled={idle}
+                onClick={() => act({ kind: 'complete-items', page, gallery: number, items: mendable })}
+              >
+                Put it there
+              </Button>
             </Part>
           )}
           {gallery.miscounted > 0 && (
             <Part title={`${countOf(gallery.miscounted, 'counter')} out of step`}>
-              <Button disabled={idle} onClick={() => act({ kind: 'renumber', page, gallery: number })}>Renumber</Button>
+              <Button disabled={idle} onClick={() => act({ kind: 'renumber', page, gallery: number })}>
+                Renumber
+              </Button>
             </Part>
           )}
-          <Spread gallery={gallery} disabled={idle} onSplit={(size) => act({ kind: 'split-gallery', page, gallery: number, size })} />
-          <OnLinks disabled={idle} onSet={(name, value) => act({ kind: 'set-on-links', page, gallery: number, name, value })} />
+          <Spread
+            gallery={gallery}
+            disabled={idle}
+            onSplit={(size) => act({ kind: 'split-gallery', page, gallery: number, size })}
+          />
+          <OnLinks
+            disabled={idle}
+            onSet={(name, value) => act({ kind: 'set-on-links', page, gallery: number, name, value })}
+          />
           <Part title="What an item is">
-            <Button disabled={!strands[0]} onClick={() => strands[0] && onUnits(strands[0].range.start)}>Confirm or correct</Button>
+            <Button disabled={!strands[0]} onClick={() => strands[0] && onUnits(strands[0].range.start)}>
+              Confirm or correct
+            </Button>
           </Part>
           <FillWords disabled={idle} onFill={(fill) => act({ kind: 'fill-words', page, gallery: number, ...fill })} />
         </Box>
@@ -117,13 +175,28 @@ function MoveTo({ count, disabled, onMove }: { count: number; disabled: boolean;
   const to = Number(place);
   return (
     <Box sx={{ display: 'flex', gap: 0.75 }}>
-      <TextField type="number" label="Place" value={place} onChange={({ target }) => setPlace(target.value)} sx={{ width: 90 }} slotProps={{ htmlInput: { min: 1, max: count } }} />
-      <Button disabled={disabled || !Number.isInteger(to) || to < 1 || to > count} onClick={() => onMove(to - 1)}>Move there</Button>
+      <TextField
+        type="number"
+        label="Place"
+        value={place}
+        onChange={({ target }) => setPlace(target.value)}
+        sx={{ width: 90 }}
+        slotProps={{ htmlInput: { min: 1, max: count } }}
+      />
+      <Button disabled={disabled || !Number.isInteger(to) || to < 1 || to > count} onClick={() => onMove(to - 1)}>
+        Move there
+      </Button>
     </Box>
   );
 }
 
-function CopyTo({ disabled, onCopy }: { disabled: boolean; onCopy: (to: { page: string; gallery: number | null }) => void }) {
+function CopyTo({
+  disabled,
+  onCopy,
+}: {
+  disabled: boolean;
+  onCopy: (to: { page: string; gallery: number | null }) => void;
+}) {
   const { site } = useSite();
   const targets = galleryTargets(site.view.pages);
   const [at, setAt] = useState('');
@@ -131,24 +204,60 @@ function CopyTo({ disabled, onCopy }: { disabled: boolean; onCopy: (to: { page: 
   return (
     <Box sx={{ display: 'flex', gap: 0.75 }}>
       <TextField select label="Page" value={at} onChange={({ target: { value } }) => setAt(value)} sx={{ flex: 1 }}>
-        {targets.map(({ says }, n) => <MenuItem key={says} value={String(n)}>{says}</MenuItem>)}
+        {targets.map(({ says }, n) => (
+          <MenuItem key={says} value={String(n)}>
+            {says}
+          </MenuItem>
+        ))}
       </TextField>
-      <Button disabled={disabled || !target} onClick={() => target && onCopy({ page: target.page, gallery: target.gallery })}>Copy there</Button>
+      <Button
+        disabled={disabled || !target}
+        onClick={() => target && onCopy({ page: target.page, gallery: target.gallery })}
+      >
+        Copy there
+      </Button>
     </Box>
   );
 }
 
 /** A gallery on several pages, and those put in step when pictures came or went. */
-function Spread({ gallery: { spread, strands }, disabled, onSplit }: { gallery: GalleryView; disabled: boolean; onSplit: (size: number) => void }) {
+function Spread({
+  gallery: { spread, strands },
+  disabled,
+  onSplit,
+}: {
+  gallery: GalleryView;
+  disabled: boolean;
+  onSplit: (size: number) => void;
+}) {
   const [text, setText] = useState(String(spread?.size ?? 12));
   const size = Number(text);
   const valid = Number.isInteger(size) && size >= 1 && size <= 10_000;
   const done = spread?.inStep === true && spread.size === size;
   return (
-    <Part title={spread ? `On ${spread.pages.length} pages of ${spread.size}${spread.inStep ? '' : ', out of step'}` : 'Pages of so many items'}>
+    <Part
+      title={
+        spread
+          ? `On ${spread.pages.length} pages of ${spread.size}${spread.inStep ? '' : ', out of step'}`
+          : 'Pages of so many items'
+      }
+    >
       <Box sx={{ display: 'flex', gap: 0.75 }}>
-        <TextField type="number" label="On a page" value={text} onChange={({ target }) => setText(target.value)} sx={{ width: 112 }} slotProps={{ htmlInput: { min: 1 } }} />
-        <Button disabled={disabled || !valid || done || (!spread && strands.length <= size)} onClick={() => onSplit(size)} sx={{ flex: 1 }}>{spread ? 'Write the pages anew' : 'Split into pages'}</Button>
+        <TextField
+          type="number"
+          label="On a page"
+          value={text}
+          onChange={({ target }) => setText(target.value)}
+          sx={{ width: 112 }}
+          slotProps={{ htmlInput: { min: 1 } }}
+        />
+        <Button
+          disabled={disabled || !valid || done || (!spread && strands.length <= size)}
+          onClick={() => onSplit(size)}
+          sx={{ flex: 1 }}
+        >
+          {spread ? 'Write the pages anew' : 'Split into pages'}
+        </Button>
       </Box>
     </Part>
   );
@@ -163,14 +272,24 @@ function OnLinks({ disabled, onSet }: { disabled: boolean; onSet: (name: string,
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
         <TextField label="Attribute" value={name} onChange={({ target }) => setName(target.value)} />
         <TextField label="Value" value={value} onChange={({ target }) => setValue(target.value)} />
-        <Button disabled={disabled || empty} onClick={() => onSet(name.trim(), value)}>Put it on</Button>
-        <Button disabled={disabled || empty} onClick={() => onSet(name.trim(), null)}>Take it away</Button>
+        <Button disabled={disabled || empty} onClick={() => onSet(name.trim(), value)}>
+          Put it on
+        </Button>
+        <Button disabled={disabled || empty} onClick={() => onSet(name.trim(), null)}>
+          Take it away
+        </Button>
       </Box>
     </Part>
   );
 }
 
-function FillWords({ disabled, onFill }: { disabled: boolean; onFill: (fill: Pick<Fill, 'slot' | 'from' | 'over'>) => void }) {
+function FillWords({
+  disabled,
+  onFill,
+}: {
+  disabled: boolean;
+  onFill: (fill: Pick<Fill, 'slot' | 'from' | 'over'>) => void;
+}) {
   const [slot, setSlot] = useState<Fill['slot']>('alt');
   const [from, setFrom] = useState<Fill['from']>('picture');
   const [over, setOver] = useState(false);
@@ -178,14 +297,29 @@ function FillWords({ disabled, onFill }: { disabled: boolean; onFill: (fill: Pic
     <Part title="Words by a rule">
       <Box sx={{ display: 'grid', gridTemplateColumns: '112px 1fr', gap: 0.75 }}>
         <TextField select label="Fill" value={slot} onChange={({ target }) => setSlot(target.value as Fill['slot'])}>
-          {FILLABLE.map((one) => <MenuItem key={one} value={one}>{SLOT_SAYS[one]}</MenuItem>)}
+          {FILLABLE.map((one) => (
+            <MenuItem key={one} value={one}>
+              {SLOT_SAYS[one]}
+            </MenuItem>
+          ))}
         </TextField>
         <TextField select label="From" value={from} onChange={({ target }) => setFrom(target.value as Fill['from'])}>
-          {FROM.filter((one) => one.from !== slot).map((one) => <MenuItem key={one.from} value={one.from}>{one.says}</MenuItem>)}
+          {FROM.filter((one) => one.from !== slot).map((one) => (
+            <MenuItem key={one.from} value={one.from}>
+              {one.says}
+            </MenuItem>
+          ))}
         </TextField>
       </Box>
-      <FormControlLabel control={<Checkbox size="small" checked={over} onChange={({ target }) => setOver(target.checked)} />} label="also where there are words already" slotProps={{ typography: { variant: 'body2' } }} />
-      <Button disabled={disabled || from === slot} onClick={() => onFill({ slot, from, over })}>{`Fill the ${SLOT_SAYS[slot]}`}</Button>
+      <FormControlLabel
+        control={<Checkbox size="small" checked={over} onChange={({ target }) => setOver(target.checked)} />}
+        label="also where there are words already"
+        slotProps={{ typography: { variant: 'body2' } }}
+      />
+      <Button
+        disabled={disabled || from === slot}
+        onClick={() => onFill({ slot, from, over })}
+      >{`Fill the ${SLOT_SAYS[slot]}`}</Button>
     </Part>
   );
 }

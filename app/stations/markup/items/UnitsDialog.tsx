@@ -41,13 +41,17 @@ export function UnitsDialog({ page, at, onClose }: Props) {
     // What was said changes what items are now.
   }, [session, page.path, at, view]);
   const idle = busy || site.readOnly || chosen === null;
-  const say = (gallery: boolean | null) => intent({ kind: 'set-units', page: page.path, selector: chosen ?? '', gallery });
+  const say = (gallery: boolean | null) =>
+    intent({ kind: 'set-units', page: page.path, selector: chosen ?? '', gallery });
   const told = page.told.filter(({ selector }) => choices?.some((one) => one.selector === selector));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="units-title">
       <DialogTitle id="units-title">What an item is here</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.75, alignContent: 'start' }}>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>From the picture outwards: choose the element that is one item, with its caption and all that goes with it. It is remembered in the site’s notes; the page is not changed.</Box>
+        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>
+          From the picture outwards: choose the element that is one item, with its caption and all that goes with it. It
+          is remembered in the site’s notes; the page is not changed.
+        </Box>
         {choices === null ? (
           <Box role="status">Looking at the page…</Box>
         ) : choices.length === 0 ? (
@@ -59,16 +63,40 @@ export function UnitsDialog({ page, at, onClose }: Props) {
                 key={selector}
                 value={selector}
                 control={<Radio size="small" />}
-                label={<Box sx={{ display: 'flex', gap: 1.25, alignItems: 'baseline' }}><Mono>{says}</Mono><Box component="span" sx={{ fontSize: '0.8125rem', color: ink('stone') }}>{countOf(items, 'item')}</Box>{now && <Tag tone="chosen">read so now</Tag>}</Box>}
+                label={
+                  <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'baseline' }}>
+                    <Mono>{says}</Mono>
+                    <Box component="span" sx={{ fontSize: '0.8125rem', color: ink('stone') }}>
+                      {countOf(items, 'item')}
+                    </Box>
+                    {now && <Tag tone="chosen">read so now</Tag>}
+                  </Box>
+                }
               />
             ))}
           </RadioGroup>
         )}
-        {told.length > 0 && <Box sx={{ fontSize: '0.8125rem' }}>{told.map(({ selector, gallery }) => (gallery ? `You said: each ${selector} is an item.` : `You said: ${selector} is no gallery.`)).join(' ')}</Box>}
+        {told.length > 0 && (
+          <Box sx={{ fontSize: '0.8125rem' }}>
+            {told
+              .map(({ selector, gallery }) =>
+                gallery ? `You said: each ${selector} is an item.` : `You said: ${selector} is no gallery.`,
+              )
+              .join(' ')}
+          </Box>
+        )}
         <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
-          <Button variant="contained" color="primary" disabled={idle} onClick={() => say(true)}>{choices?.find(({ selector }) => selector === chosen)?.now ? 'Yes, that is an item' : 'Take these as items'}</Button>
-          <Button disabled={idle} onClick={() => say(false)}>These are no gallery</Button>
-          {told.length > 0 && <Button disabled={idle} onClick={() => say(null)}>Take back what I said</Button>}
+          <Button variant="contained" color="primary" disabled={idle} onClick={() => say(true)}>
+            {choices?.find(({ selector }) => selector === chosen)?.now ? 'Yes, that is an item' : 'Take these as items'}
+          </Button>
+          <Button disabled={idle} onClick={() => say(false)}>
+            These are no gallery
+          </Button>
+          {told.length > 0 && (
+            <Button disabled={idle} onClick={() => say(null)}>
+              Take back what I said
+            </Button>
+          )}
         </Box>
       </DialogContent>
       <DialogFoot onClose={onClose} />

@@ -47,22 +47,50 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
       current = false;
     };
   }, [session, view, page, number, at]);
-  if (!layout) return <Box role="status" sx={{ p: 2, color: ink('stone') }}>Reading the stylesheets…</Box>;
-  const widths = [...new Set([...layout.narrow, ...(layout.narrow.length === 0 ? [USUAL] : []), ...(at === null ? [] : [at])])].sort((a, b) => b - a);
-  const set = (setting: string, value: string | null) => intent({ kind: 'set-style', page, gallery: number, setting, value, at });
+  if (!layout)
+    return (
+      <Box role="status" sx={{ p: 2, color: ink('stone') }}>
+        Reading the stylesheets…
+      </Box>
+    );
+  const widths = [
+    ...new Set([...layout.narrow, ...(layout.narrow.length === 0 ? [USUAL] : []), ...(at === null ? [] : [at])]),
+  ].sort((a, b) => b - a);
+  const set = (setting: string, value: string | null) =>
+    intent({ kind: 'set-style', page, gallery: number, setting, value, at });
   const groups = [...new Set(layout.settings.map(({ group }) => group))];
   return (
-    <Box component="section" aria-label="Layout" sx={{ height: '100%', display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+    <Box
+      component="section"
+      aria-label="Layout"
+      sx={{ height: '100%', display: 'flex', flexDirection: 'column', minHeight: 0 }}
+    >
       <Box sx={{ px: 2, pt: 1.5, pb: 1, borderBottom: `1px solid ${ink('hair')}` }}>
         <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
           <Typography variant="h2">Layout</Typography>
-          <Box sx={{ flex: 1, fontSize: '0.8125rem', color: ink('stone') }}>{`${METHODS[layout.method]}${layout.alsoOn.length > 0 ? `; the sheet is also that of ${layout.alsoOn.length > 2 ? `${layout.alsoOn.length} other pages` : layout.alsoOn.join(' and ')}` : ''}`}</Box>
+          <Box
+            sx={{ flex: 1, fontSize: '0.8125rem', color: ink('stone') }}
+          >{`${METHODS[layout.method]}${layout.alsoOn.length > 0 ? `; the sheet is also that of ${layout.alsoOn.length > 2 ? `${layout.alsoOn.length} other pages` : layout.alsoOn.join(' and ')}` : ''}`}</Box>
           <Button onClick={onClose}>Back to the source</Button>
         </Box>
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 1 }}>
-          <ToggleButtonGroup exclusive size="small" value={at ?? 0} aria-label="Windows that it is set for" onChange={(_event, value: number | null) => value !== null && onAt(value === 0 ? null : value)}>
-            <ToggleButton value={0} sx={{ py: 0.25, textTransform: 'none' }}>every width</ToggleButton>
-            {widths.map((width) => <ToggleButton key={width} value={width} sx={{ py: 0.25, textTransform: 'none' }}>{`up to ${width} px`}</ToggleButton>)}
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={at ?? 0}
+            aria-label="Windows that it is set for"
+            onChange={(_event, value: number | null) => value !== null && onAt(value === 0 ? null : value)}
+          >
+            <ToggleButton value={0} sx={{ py: 0.25, textTransform: 'none' }}>
+              every width
+            </ToggleButton>
+            {widths.map((width) => (
+              <ToggleButton
+                key={width}
+                value={width}
+                sx={{ py: 0.25, textTransform: 'none' }}
+              >{`up to ${width} px`}</ToggleButton>
+            ))}
           </ToggleButtonGroup>
           <AnotherWidth onAt={onAt} />
         </Box>
@@ -70,7 +98,14 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
       {/* Room below, so that what was just done, told over the foot of the window, hides no setting. */}
       <Box sx={{ flex: 1, minHeight: 0, overflow: 'auto', px: 2, pt: 1, pb: '190px' }}>
         {groups.map((group) => (
-          <Group key={group} title={group} at={at} settings={layout.settings.filter((one) => one.group === group)} idle={busy || site.readOnly} onSet={set} />
+          <Group
+            key={group}
+            title={group}
+            at={at}
+            settings={layout.settings.filter((one) => one.group === group)}
+            idle={busy || site.readOnly}
+            onSet={set}
+          />
         ))}
         <Rules layout={layout} />
       </Box>
@@ -78,11 +113,32 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
   );
 }
 
-function Group({ title, at, settings, idle, onSet }: { title: string; at: number | null; settings: readonly SettingView[]; idle: boolean; onSet: (setting: string, value: string | null) => void }) {
+function Group({
+  title,
+  at,
+  settings,
+  idle,
+  onSet,
+}: {
+  title: string;
+  at: number | null;
+  settings: readonly SettingView[];
+  idle: boolean;
+  onSet: (setting: string, value: string | null) => void;
+}) {
   return (
     <Box component="section" aria-label={title} sx={{ mb: 1.5 }}>
-      <Typography variant="h3" sx={{ fontSize: '0.8125rem', fontWeight: 700, mb: 0.25 }}>{title}</Typography>
-      {settings.map((setting) => <SettingRow key={`${setting.id} ${at}`} setting={setting} idle={idle} onSet={(value) => onSet(setting.id, value)} />)}
+      <Typography variant="h3" sx={{ fontSize: '0.8125rem', fontWeight: 700, mb: 0.25 }}>
+        {title}
+      </Typography>
+      {settings.map((setting) => (
+        <SettingRow
+          key={`${setting.id} ${at}`}
+          setting={setting}
+          idle={idle}
+          onSet={(value) => onSet(setting.id, value)}
+        />
+      ))}
     </Box>
   );
 }
@@ -100,18 +156,49 @@ function Rules({ layout }: { layout: LayoutView }) {
   const { showSource } = useSite();
   return (
     <Box component="section" aria-label="Rules that lay it out">
-      <Typography variant="h3" sx={{ fontSize: '0.8125rem', fontWeight: 700, mb: 0.5 }}>Rules that lay it out</Typography>
-      {layout.rules.length === 0 && <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>No rule of a stylesheet speaks of it.</Box>}
+      <Typography variant="h3" sx={{ fontSize: '0.8125rem', fontWeight: 700, mb: 0.5 }}>
+        Rules that lay it out
+      </Typography>
+      {layout.rules.length === 0 && (
+        <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>No rule of a stylesheet speaks of it.</Box>
+      )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {layout.rules.map((rule) => (
-          <Box component="li" key={`${rule.path} ${rule.start}`} sx={{ py: 0.75, borderTop: `1px solid ${ink('hair')}` }}>
+          <Box
+            component="li"
+            key={`${rule.path} ${rule.start}`}
+            sx={{ py: 0.75, borderTop: `1px solid ${ink('hair')}` }}
+          >
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-              <Box component="button" type="button" onClick={() => showSource(rule.path, rule.start, rule.end)} sx={{ all: 'unset', cursor: 'pointer', color: ink('heather'), '&:hover': { textDecoration: 'underline' }, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}>
+              <Box
+                component="button"
+                type="button"
+                onClick={() => showSource(rule.path, rule.start, rule.end)}
+                sx={{
+                  all: 'unset',
+                  cursor: 'pointer',
+                  color: ink('heather'),
+                  '&:hover': { textDecoration: 'underline' },
+                  '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+                }}
+              >
                 <Mono>{`${rule.path}, line ${rule.line}`}</Mono>
               </Box>
               {rule.media !== null && <Tag tone="plain">{rule.media}</Tag>}
             </Box>
-            <Box component="pre" sx={{ m: 0, mt: 0.25, fontFamily: MONO, fontSize: '0.75rem', whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>{rule.text}</Box>
+            <Box
+              component="pre"
+              sx={{
+                m: 0,
+                mt: 0.25,
+                fontFamily: MONO,
+                fontSize: '0.75rem',
+                whiteSpace: 'pre-wrap',
+                overflowWrap: 'anywhere',
+              }}
+            >
+              {rule.text}
+            </Box>
           </Box>
         ))}
       </Box>

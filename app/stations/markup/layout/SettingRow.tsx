@@ -39,12 +39,26 @@ export function SettingRow(props: Props) {
     <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', py: 0.75 }}>
       <Field {...props} />
       <Box sx={{ flex: '1 1 180px', minWidth: 0, fontSize: '0.75rem', color: ink('stone') }}>
-        {idle ?? (place ? (
-          <Box component="button" type="button" onClick={() => showSource(place.path, place.start)} aria-label={`${place.text}, ${place.path}, line ${place.line}: show it`} sx={{ all: 'unset', cursor: 'pointer', '&:hover': { textDecoration: 'underline' }, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}>
-            <Mono>{place.text}</Mono>
-            {` ${place.path}, line ${place.line}${fromWide ? ', for every width' : ''}`}
-          </Box>
-        ) : 'nothing said')}
+        {idle ??
+          (place ? (
+            <Box
+              component="button"
+              type="button"
+              onClick={() => showSource(place.path, place.start)}
+              aria-label={`${place.text}, ${place.path}, line ${place.line}: show it`}
+              sx={{
+                all: 'unset',
+                cursor: 'pointer',
+                '&:hover': { textDecoration: 'underline' },
+                '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+              }}
+            >
+              <Mono>{place.text}</Mono>
+              {` ${place.path}, line ${place.line}${fromWide ? ', for every width' : ''}`}
+            </Box>
+          ) : (
+            'nothing said'
+          ))}
       </Box>
     </Box>
   );

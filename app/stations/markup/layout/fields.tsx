@@ -18,7 +18,14 @@ interface FieldProps {
 }
 
 /** Any text, with the units that the author likes. */
-export function Length({ label, value, disabled, onCommit, width = 120, placeholder = '' }: FieldProps & { width?: number; placeholder?: string }) {
+export function Length({
+  label,
+  value,
+  disabled,
+  onCommit,
+  width = 120,
+  placeholder = '',
+}: FieldProps & { width?: number; placeholder?: string }) {
   const [typed, setTyped] = useState<{ over: string | null; text: string } | null>(null);
   // What comes from the stylesheet takes the place of what was typed over it.
   const text = typed && typed.over === value ? typed.text : (value ?? '');
@@ -51,21 +58,62 @@ export function Columns({ label, value, disabled, onCommit }: FieldProps) {
   const counted = value !== null && /^\d+$/.test(value);
   return (
     <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-      <ToggleButtonGroup exclusive size="small" value={counted ? value : ''} aria-label={label} disabled={disabled} onChange={(_event, count: string | null) => count !== null && onCommit(count)}>
-        {COUNTS.map((count) => <ToggleButton key={count} value={count} aria-label={count === '1' ? '1 column' : `${count} columns`} sx={{ py: 0.25, px: 1.1 }}>{count}</ToggleButton>)}
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={counted ? value : ''}
+        aria-label={label}
+        disabled={disabled}
+        onChange={(_event, count: string | null) => count !== null && onCommit(count)}
+      >
+        {COUNTS.map((count) => (
+          <ToggleButton
+            key={count}
+            value={count}
+            aria-label={count === '1' ? '1 column' : `${count} columns`}
+            sx={{ py: 0.25, px: 1.1 }}
+          >
+            {count}
+          </ToggleButton>
+        ))}
       </ToggleButtonGroup>
-      <Length label="or each at least" value={counted ? null : value} disabled={disabled} width={118} placeholder="150px" onCommit={(least) => least !== null && onCommit(least)} />
+      <Length
+        label="or each at least"
+        value={counted ? null : value}
+        disabled={disabled}
+        width={118}
+        placeholder="150px"
+        onCommit={(least) => least !== null && onCommit(least)}
+      />
     </Box>
   );
 }
 
-export function Choice({ label, value, disabled, onCommit, choices }: FieldProps & { choices: readonly (readonly [string, string])[] }) {
+export function Choice({
+  label,
+  value,
+  disabled,
+  onCommit,
+  choices,
+}: FieldProps & { choices: readonly (readonly [string, string])[] }) {
   const own = value !== null && !choices.some(([one]) => one === value);
   return (
-    <TextField select label={label} value={value ?? ''} disabled={disabled} onChange={({ target }) => onCommit(target.value === '' ? null : target.value)} sx={{ width: 210 }} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
+    <TextField
+      select
+      label={label}
+      value={value ?? ''}
+      disabled={disabled}
+      onChange={({ target }) => onCommit(target.value === '' ? null : target.value)}
+      sx={{ width: 210 }}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+    >
       <MenuItem value="">not said</MenuItem>
       {own && <MenuItem value={value}>{value}</MenuItem>}
-      {choices.map(([one, says]) => <MenuItem key={one} value={one}>{says}</MenuItem>)}
+      {choices.map(([one, says]) => (
+        <MenuItem key={one} value={one}>
+          {says}
+        </MenuItem>
+      ))}
     </TextField>
   );
 }
@@ -95,7 +143,17 @@ function ByEye({ label, value, disabled, onCommit }: FieldProps) {
     current?.addEventListener('change', meant);
     return () => current?.removeEventListener('change', meant);
   }, []);
-  return <Box component="input" ref={input} type="color" aria-label={label} disabled={disabled} defaultValue={value !== null && HEX.test(value) ? value : '#888888'} sx={{ width: 34, height: 30, p: 0, border: `1px solid ${ink('edge')}`, borderRadius: 1, bgcolor: ink('paper') }} />;
+  return (
+    <Box
+      component="input"
+      ref={input}
+      type="color"
+      aria-label={label}
+      disabled={disabled}
+      defaultValue={value !== null && HEX.test(value) ? value : '#888888'}
+      sx={{ width: 34, height: 30, p: 0, border: `1px solid ${ink('edge')}`, borderRadius: 1, bgcolor: ink('paper') }}
+    />
+  );
 }
 
 const STYLES = ['solid', 'dashed', 'dotted', 'double'] as const;
@@ -105,14 +163,39 @@ const LINE = new RegExp(`^(\\S+)\\s+(${STYLES.join('|')})\\s+(.+)$`, 'i');
 export function Border({ label, value, disabled, onCommit }: FieldProps) {
   const parts = value === null ? null : LINE.exec(value);
   const [width, style, colour] = parts ? [parts[1]!, parts[2]!, parts[3]!] : ['1px', 'solid', '#8c8279'];
-  if (value !== null && !parts) return <Length label={label} value={value} disabled={disabled} width={220} onCommit={onCommit} />;
+  if (value !== null && !parts)
+    return <Length label={label} value={value} disabled={disabled} width={220} onCommit={onCommit} />;
   return (
     <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center' }}>
-      <Length label={label} value={parts ? width : null} placeholder="none" disabled={disabled} width={84} onCommit={(next) => onCommit(next === null ? null : `${next} ${style} ${colour}`)} />
-      <TextField select label="Line" value={style} disabled={disabled || !parts} onChange={({ target }) => onCommit(`${width} ${target.value} ${colour}`)} sx={{ width: 92 }}>
-        {STYLES.map((one) => <MenuItem key={one} value={one}>{one}</MenuItem>)}
+      <Length
+        label={label}
+        value={parts ? width : null}
+        placeholder="none"
+        disabled={disabled}
+        width={84}
+        onCommit={(next) => onCommit(next === null ? null : `${next} ${style} ${colour}`)}
+      />
+      <TextField
+        select
+        label="Line"
+        value={style}
+        disabled={disabled || !parts}
+        onChange={({ target }) => onCommit(`${width} ${target.value} ${colour}`)}
+        sx={{ width: 92 }}
+      >
+        {STYLES.map((one) => (
+          <MenuItem key={one} value={one}>
+            {one}
+          </MenuItem>
+        ))}
       </TextField>
-      <Colour label="Colour" value={parts ? colour : null} disabled={disabled || !parts} width={104} onCommit={(next) => next !== null && onCommit(`${width} ${style} ${next}`)} />
+      <Colour
+        label="Colour"
+        value={parts ? colour : null}
+        disabled={disabled || !parts}
+        width={104}
+        onCommit={(next) => next !== null && onCommit(`${width} ${style} ${next}`)}
+      />
     </Box>
   );
 }

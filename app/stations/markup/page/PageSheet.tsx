@@ -44,14 +44,27 @@ function FileName({ page: { path }, idle }: { page: PageView; idle: boolean }) {
   const plan = usePlan(wish);
   return (
     <Part title="File">
-      <Box component="form" sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }} onSubmit={(event) => {
-        event.preventDefault();
-        if (!wish || !plan?.ok) return;
-        intent(wish);
-        choosePage(to.trim());
-      }}>
-        <TextField label="Path in the site" value={to} disabled={idle} onChange={({ target }) => setTo(target.value)} helperText="Another folder moves the page. Every reference to it and in it is put right." sx={{ flex: 1 }} />
-        <Button type="submit" disabled={idle || !plan?.ok}>Rename</Button>
+      <Box
+        component="form"
+        sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!wish || !plan?.ok) return;
+          intent(wish);
+          choosePage(to.trim());
+        }}
+      >
+        <TextField
+          label="Path in the site"
+          value={to}
+          disabled={idle}
+          onChange={({ target }) => setTo(target.value)}
+          helperText="Another folder moves the page. Every reference to it and in it is put right."
+          sx={{ flex: 1 }}
+        />
+        <Button type="submit" disabled={idle || !plan?.ok}>
+          Rename
+        </Button>
       </Box>
       {wished && <PlanShown plan={plan} wished height={110} />}
     </Part>
@@ -65,15 +78,38 @@ function Stylesheets({ page, idle }: { page: PageView; idle: boolean }) {
   const pages = site.view.pages.map(({ path }) => path);
   return (
     <Part title="Stylesheets">
-      {sheets.length === 0 && <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>The site has no stylesheet yet.</Box>}
+      {sheets.length === 0 && (
+        <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>The site has no stylesheet yet.</Box>
+      )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {sheets.map((sheet) => {
           const on = page.styles.includes(sheet);
           const everywhere = site.view.pages.every(({ styles }) => styles.includes(sheet));
           return (
-            <Box component="li" key={sheet} sx={{ display: 'flex', alignItems: 'center', gap: 1, borderTop: `1px solid ${ink('hair')}` }}>
-              <FormControlLabel control={<Checkbox size="small" checked={on} disabled={idle} onChange={() => intent({ kind: 'set-stylesheet', pages: [page.path], sheet, on: !on })} />} label={<Mono>{sheet}</Mono>} sx={{ flex: 1 }} />
-              <Button disabled={idle || everywhere} onClick={() => intent({ kind: 'set-stylesheet', pages, sheet, on: true })} aria-label={`Link ${sheet} from every page`}>From every page</Button>
+            <Box
+              component="li"
+              key={sheet}
+              sx={{ display: 'flex', alignItems: 'center', gap: 1, borderTop: `1px solid ${ink('hair')}` }}
+            >
+              <FormControlLabel
+                control={
+                  <Checkbox
+                    size="small"
+                    checked={on}
+                    disabled={idle}
+                    onChange={() => intent({ kind: 'set-stylesheet', pages: [page.path], sheet, on: !on })}
+                  />
+                }
+                label={<Mono>{sheet}</Mono>}
+                sx={{ flex: 1 }}
+              />
+              <Button
+                disabled={idle || everywhere}
+                onClick={() => intent({ kind: 'set-stylesheet', pages, sheet, on: true })}
+                aria-label={`Link ${sheet} from every page`}
+              >
+                From every page
+              </Button>
             </Box>
           );
         })}
@@ -99,19 +135,30 @@ function Deletion({ page: { path }, idle, onClose }: { page: PageView; idle: boo
       {asked ? (
         <>
           <PlanShown plan={plan} wished height={150} />
-          {plan?.ok && <Box sx={{ fontSize: '0.8125rem' }}>{`${plan.change.label}. Its pictures stay in the site, and it can be undone.`}</Box>}
+          {plan?.ok && (
+            <Box
+              sx={{ fontSize: '0.8125rem' }}
+            >{`${plan.change.label}. Its pictures stay in the site, and it can be undone.`}</Box>
+          )}
           <Box ref={end} sx={{ display: 'flex', gap: 1 }}>
-            <Button variant="contained" color="primary" disabled={idle || changesOf(plan) === 0} onClick={() => {
-              if (wish) intent(wish);
-              choosePage('');
-              choose(null);
-              onClose();
-            }}>{`Delete ${path}`}</Button>
+            <Button
+              variant="contained"
+              color="primary"
+              disabled={idle || changesOf(plan) === 0}
+              onClick={() => {
+                if (wish) intent(wish);
+                choosePage('');
+                choose(null);
+                onClose();
+              }}
+            >{`Delete ${path}`}</Button>
             <Button onClick={() => setAsked(false)}>Keep it</Button>
           </Box>
         </>
       ) : (
-        <Button disabled={idle} onClick={() => setAsked(true)} sx={{ justifySelf: 'start' }}>Delete this page…</Button>
+        <Button disabled={idle} onClick={() => setAsked(true)} sx={{ justifySelf: 'start' }}>
+          Delete this page…
+        </Button>
       )}
     </Part>
   );

@@ -21,42 +21,92 @@ export function Sections({ page, idle }: { page: PageView; idle: boolean }) {
   return (
     <Part title="Sections">
       <Box component="ol" sx={{ m: 0, pl: 3, fontSize: '0.8125rem' }}>
-        {galleries.map(({ heading, strands }, n) => <li key={n}>{`${heading ?? 'without a heading'}, ${countOf(strands.length, 'item')}`}</li>)}
+        {galleries.map(({ heading, strands }, n) => (
+          <li key={n}>{`${heading ?? 'without a heading'}, ${countOf(strands.length, 'item')}`}</li>
+        ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button disabled={idle || open} onClick={() => setOpen(true)}>Write another section…</Button>
-        <Button disabled={idle || galleries.length < 2} onClick={() => intent({ kind: 'list-sections', page: path })}>List the sections</Button>
+        <Button disabled={idle || open} onClick={() => setOpen(true)}>
+          Write another section…
+        </Button>
+        <Button disabled={idle || galleries.length < 2} onClick={() => intent({ kind: 'list-sections', page: path })}>
+          List the sections
+        </Button>
       </Box>
-      {open && <NewSection page={page} idle={idle} pairs={unplacedPairs(site.view.pairs)} onClose={() => setOpen(false)} />}
+      {open && (
+        <NewSection page={page} idle={idle} pairs={unplacedPairs(site.view.pairs)} onClose={() => setOpen(false)} />
+      )}
     </Part>
   );
 }
 
-function NewSection({ page: { path, galleries }, idle, pairs, onClose }: { page: PageView; idle: boolean; pairs: ReturnType<typeof unplacedPairs>; onClose: () => void }) {
+function NewSection({
+  page: { path, galleries },
+  idle,
+  pairs,
+  onClose,
+}: {
+  page: PageView;
+  idle: boolean;
+  pairs: ReturnType<typeof unplacedPairs>;
+  onClose: () => void;
+}) {
   const intent = useIntent('seen');
   const [title, setTitle] = useState('');
   const [like, setLike] = useState(galleries.length - 1);
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
   const pictures = asPictures(pairs.filter(({ id }) => taken.has(id)));
-  const wish: Intent | null = title.trim() !== '' && pictures.length > 0 ? { kind: 'add-section', page: path, gallery: like, title: title.trim(), pictures } : null;
+  const wish: Intent | null =
+    title.trim() !== '' && pictures.length > 0
+      ? { kind: 'add-section', page: path, gallery: like, title: title.trim(), pictures }
+      : null;
   const plan = usePlan(wish);
   return (
-    <Box component="form" aria-label="Another section" sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5, borderLeft: `2px solid ${ink('edge')}`, pl: 1.5, pt: 0.75 }} onSubmit={(event) => {
-      event.preventDefault();
-      if (!wish || changesOf(plan) === 0) return;
-      intent(wish);
-      onClose();
-    }}>
+    <Box
+      component="form"
+      aria-label="Another section"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'minmax(0, 1fr)',
+        gap: 1.5,
+        borderLeft: `2px solid ${ink('edge')}`,
+        pl: 1.5,
+        pt: 0.75,
+      }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!wish || changesOf(plan) === 0) return;
+        intent(wish);
+        onClose();
+      }}
+    >
       <TextField label="Heading" value={title} autoFocus onChange={({ target }) => setTitle(target.value)} />
       {galleries.length > 1 && (
-        <TextField select label="Set up like" value={String(like)} onChange={({ target }) => setLike(Number(target.value))} helperText="It is written behind that one.">
-          {galleries.map(({ heading }, n) => <MenuItem key={n} value={String(n)}>{heading ?? `gallery ${n + 1}`}</MenuItem>)}
+        <TextField
+          select
+          label="Set up like"
+          value={String(like)}
+          onChange={({ target }) => setLike(Number(target.value))}
+          helperText="It is written behind that one."
+        >
+          {galleries.map(({ heading }, n) => (
+            <MenuItem key={n} value={String(n)}>
+              {heading ?? `gallery ${n + 1}`}
+            </MenuItem>
+          ))}
         </TextField>
       )}
-      <PairChoice pairs={pairs} taken={taken} onTake={setTaken} none="Every pair stands on a page already; bring in more pictures first" />
+      <PairChoice
+        pairs={pairs}
+        taken={taken}
+        onTake={setTaken}
+        none="Every pair stands on a page already; bring in more pictures first"
+      />
       <PlanShown plan={plan} wished={wish !== null} height={150} />
       <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button type="submit" variant="contained" color="primary" disabled={idle || changesOf(plan) === 0}>Write the section</Button>
+        <Button type="submit" variant="contained" color="primary" disabled={idle || changesOf(plan) === 0}>
+          Write the section
+        </Button>
         <Button onClick={onClose}>Cancel</Button>
       </Box>
     </Box>

@@ -15,7 +15,14 @@ import { FilePick } from '../../../ui/FilePick';
 import { changesOf, PlanShown, usePlan } from '../../../ui/plans';
 import { useIntent, useSite } from '../../../ui/site';
 
-const KINDS = { page: 'a page', picture: 'a picture', other: 'another file', address: 'an address of the web', mail: 'a mail address', phone: 'a telephone number' } as const;
+const KINDS = {
+  page: 'a page',
+  picture: 'a picture',
+  other: 'another file',
+  address: 'an address of the web',
+  mail: 'a mail address',
+  phone: 'a telephone number',
+} as const;
 type Kind = keyof typeof KINDS;
 
 const FIELDS: Readonly<Partial<Record<Kind, { label: string; says: string }>>> = {
@@ -40,7 +47,11 @@ export function LinkDialog({ page, at, onClose }: Props) {
   const [anchor, setAnchor] = useState('');
   const [words, setWords] = useState('');
   const paths = view.files.map(({ path }) => path);
-  const offered = { page: view.pages.map(({ path }) => path), picture: paths.filter(isPicturePath), other: paths.filter((path) => !isPicturePath(path) && !isPagePath(path)) };
+  const offered = {
+    page: view.pages.map(({ path }) => path),
+    picture: paths.filter(isPicturePath),
+    other: paths.filter((path) => !isPicturePath(path) && !isPagePath(path)),
+  };
   const anchors = kind === 'page' ? (view.pages.find(({ path }) => path === file)?.anchors ?? []) : [];
   const target = targetOf(kind, file, anchors.includes(anchor) ? anchor : '', words.trim());
   const wish: Intent | null = target && { kind: 'link-to', page, at, target };
@@ -59,21 +70,52 @@ export function LinkDialog({ page, at, onClose }: Props) {
       >
         <DialogTitle id="link-title">Where the link leads</DialogTitle>
         <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.75 }}>
-          <TextField select label="To" value={kind} onChange={({ target: { value } }) => {
-            setKind(value as Kind);
-            setFile(null);
-          }} sx={{ mt: 1 }}>
-            {Object.entries(KINDS).map(([value, says]) => <MenuItem key={value} value={value}>{says}</MenuItem>)}
+          <TextField
+            select
+            label="To"
+            value={kind}
+            onChange={({ target: { value } }) => {
+              setKind(value as Kind);
+              setFile(null);
+            }}
+            sx={{ mt: 1 }}
+          >
+            {Object.entries(KINDS).map(([value, says]) => (
+              <MenuItem key={value} value={value}>
+                {says}
+              </MenuItem>
+            ))}
           </TextField>
           {typed ? (
-            <TextField label={typed.label} helperText={typed.says} value={words} onChange={({ target: { value } }) => setWords(value)} />
+            <TextField
+              label={typed.label}
+              helperText={typed.says}
+              value={words}
+              onChange={({ target: { value } }) => setWords(value)}
+            />
           ) : (
             <Box sx={{ display: 'grid', gridTemplateColumns: anchors.length > 0 ? '1fr 200px' : '1fr', gap: 1 }}>
-              <FilePick key={kind} label={kind === 'page' ? 'Page' : kind === 'picture' ? 'Picture' : 'File'} paths={offered[kind as keyof typeof offered]} value={file} onPick={setFile} />
+              <FilePick
+                key={kind}
+                label={kind === 'page' ? 'Page' : kind === 'picture' ? 'Picture' : 'File'}
+                paths={offered[kind as keyof typeof offered]}
+                value={file}
+                onPick={setFile}
+              />
               {anchors.length > 0 && (
-                <TextField select label="Place on the page" value={anchors.includes(anchor) ? anchor : ''} onChange={({ target: { value } }) => setAnchor(value)} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
+                <TextField
+                  select
+                  label="Place on the page"
+                  value={anchors.includes(anchor) ? anchor : ''}
+                  onChange={({ target: { value } }) => setAnchor(value)}
+                  slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+                >
                   <MenuItem value="">its top</MenuItem>
-                  {anchors.map((id) => <MenuItem key={id} value={id}>{id}</MenuItem>)}
+                  {anchors.map((id) => (
+                    <MenuItem key={id} value={id}>
+                      {id}
+                    </MenuItem>
+                  ))}
                 </TextField>
               )}
             </Box>
@@ -82,7 +124,9 @@ export function LinkDialog({ page, at, onClose }: Props) {
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" color="primary" disabled={changesOf(plan) === 0 || site.readOnly}>Link</Button>
+          <Button type="submit" variant="contained" color="primary" disabled={changesOf(plan) === 0 || site.readOnly}>
+            Link
+          </Button>
         </DialogActions>
       </form>
     </Dialog>

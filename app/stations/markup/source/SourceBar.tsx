@@ -21,13 +21,38 @@ interface Props {
 export function SourceBar({ trail, idle, items, onItems, onLink, onUnits }: Props) {
   const nowhere = trail === null;
   return (
-    <Box role="group" aria-label="At the cursor" sx={{ display: 'flex', alignItems: 'center', gap: 0.75, height: BAR_HEIGHT, px: 1.25, borderBottom: `1px solid ${ink('hair')}`, bgcolor: ink('mist'), flexShrink: 0 }}>
+    <Box
+      role="group"
+      aria-label="At the cursor"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 0.75,
+        height: BAR_HEIGHT,
+        px: 1.25,
+        borderBottom: `1px solid ${ink('hair')}`,
+        bgcolor: ink('mist'),
+        flexShrink: 0,
+      }}
+    >
       <Box sx={{ flex: 1, minWidth: 0, overflow: 'hidden', whiteSpace: 'nowrap', direction: 'rtl', textAlign: 'left' }}>
-        <bdi>{nowhere ? <Box component="span" sx={{ fontSize: '0.8125rem', color: ink('stone') }}>Put the cursor into the source</Box> : <Mono tone="stone">{trail.length === 0 ? 'between the elements' : trail.join(' › ')}</Mono>}</bdi>
+        <bdi>
+          {nowhere ? (
+            <Box component="span" sx={{ fontSize: '0.8125rem', color: ink('stone') }}>
+              Put the cursor into the source
+            </Box>
+          ) : (
+            <Mono tone="stone">{trail.length === 0 ? 'between the elements' : trail.join(' › ')}</Mono>
+          )}
+        </bdi>
       </Box>
       {items > 0 && <Button onClick={onItems}>{`${countOf(items, 'item')}…`}</Button>}
-      <Button disabled={idle || nowhere} onClick={onLink}>Link…</Button>
-      <Button disabled={idle || nowhere} onClick={onUnits}>What is an item?</Button>
+      <Button disabled={idle || nowhere} onClick={onLink}>
+        Link…
+      </Button>
+      <Button disabled={idle || nowhere} onClick={onUnits}>
+        What is an item?
+      </Button>
     </Box>
   );
 }

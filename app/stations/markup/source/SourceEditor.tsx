@@ -98,7 +98,8 @@ export function SourceEditor(props: Props) {
       const editor = view.current;
       if (!editor) return;
       const { scrollTop, clientHeight } = editor.scrollDOM;
-      const lineAt = (height: number) => editor.state.doc.lineAt(editor.lineBlockAtHeight(height - editor.documentPadding.top).from).number;
+      const lineAt = (height: number) =>
+        editor.state.doc.lineAt(editor.lineBlockAtHeight(height - editor.documentPadding.top).from).number;
       latest.current.onSight({
         height: clientHeight,
         lines: { first: lineAt(scrollTop), last: lineAt(scrollTop + clientHeight) },
@@ -150,16 +151,18 @@ export function SourceEditor(props: Props) {
           autocompletion({ icons: false }),
           EditorState.languageData.of(() => sources),
           EditorView.contentAttributes.of({ 'aria-label': `Source of ${path}`, tabindex: '0' }),
-          Prec.high(keymap.of([
-            // Undo is the site's, across all files; the editor keeps none of its own.
-            { key: 'Mod-z', run: step('undo'), preventDefault: true },
-            { key: 'Mod-y', run: step('redo'), preventDefault: true },
-            { key: 'Mod-Shift-z', run: step('redo'), preventDefault: true },
-            { key: 'Mod-Enter', run: (editor) => follow(editor, editor.state.selection.main.head) },
-            { key: 'Alt-l', run: linkHere, preventDefault: true },
-            { key: 'F8', run: nextDiagnostic },
-            { key: 'Escape', run: (editor) => (editor.contentDOM.blur(), true) },
-          ])),
+          Prec.high(
+            keymap.of([
+              // Undo is the site's, across all files; the editor keeps none of its own.
+              { key: 'Mod-z', run: step('undo'), preventDefault: true },
+              { key: 'Mod-y', run: step('redo'), preventDefault: true },
+              { key: 'Mod-Shift-z', run: step('redo'), preventDefault: true },
+              { key: 'Mod-Enter', run: (editor) => follow(editor, editor.state.selection.main.head) },
+              { key: 'Alt-l', run: linkHere, preventDefault: true },
+              { key: 'F8', run: nextDiagnostic },
+              { key: 'Escape', run: (editor) => (editor.contentDOM.blur(), true) },
+            ]),
+          ),
           // A new line begins like the one before it; no tag is closed and no line indented by a rule of the editor's.
           keymap.of([{ key: 'Enter', run: insertNewlineKeepIndent }, ...searchKeymap, ...defaultKeymap, indentWithTab]),
           EditorView.updateListener.of((update) => {
@@ -171,7 +174,8 @@ export function SourceEditor(props: Props) {
               timer = setTimeout(flush, PAUSE);
             }
             // While somebody types, only when what was typed is written: what is at the cursor is looked up in that.
-            if (!typed && (update.selectionSet || update.focusChanged)) tellCursor(update.view, base.current, latest.current.onCursor);
+            if (!typed && (update.selectionSet || update.focusChanged))
+              tellCursor(update.view, base.current, latest.current.onCursor);
           }),
           EditorView.domEventHandlers({
             scroll: geometry,
@@ -190,7 +194,8 @@ export function SourceEditor(props: Props) {
             // Files are taken into the site by what is around; the editor would write their text.
             drop: (event) => (event.dataTransfer?.files.length ?? 0) > 0,
             mousedown: (event, editor) => {
-              const offset = event.ctrlKey || event.metaKey ? editor.posAtCoords({ x: event.clientX, y: event.clientY }) : null;
+              const offset =
+                event.ctrlKey || event.metaKey ? editor.posAtCoords({ x: event.clientX, y: event.clientY }) : null;
               return offset !== null && follow(editor, offset);
             },
           }),
@@ -223,12 +228,24 @@ export function SourceEditor(props: Props) {
     // Somebody else changed the file: take in the difference and leave the rest, the cursor and the scroll alone.
     base.current = baseOf(text);
     const edits = smallestEdit(editor.state.doc.toString(), text.replaceAll('\r\n', '\n'));
-    if (edits.length > 0) editor.dispatch({ changes: edits.map((edit) => ({ from: edit.start, to: edit.end, insert: edit.text })), annotations: external.of(true) });
+    if (edits.length > 0)
+      editor.dispatch({
+        changes: edits.map((edit) => ({ from: edit.start, to: edit.end, insert: edit.text })),
+        annotations: external.of(true),
+      });
   }, [text]);
 
   useEffect(() => {
     const editor = view.current;
-    if (editor && base.current) editor.dispatch(setDiagnostics(editor.state, diagnosticsOf(findings, path, editor.state.doc.length, base.current.breaks, (...mended) => latest.current.onMend(...mended))));
+    if (editor && base.current)
+      editor.dispatch(
+        setDiagnostics(
+          editor.state,
+          diagnosticsOf(findings, path, editor.state.doc.length, base.current.breaks, (...mended) =>
+            latest.current.onMend(...mended),
+          ),
+        ),
+      );
   }, [findings, path]);
 
   const { start: from, end: to } = props.lit ?? {};
@@ -236,7 +253,12 @@ export function SourceEditor(props: Props) {
     const editor = view.current;
     if (!editor) return;
     const range = spanIn(editor, base.current, from, to);
-    editor.dispatch({ effects: [lit.set.of(range), ...(range === null || editor.hasFocus ? [] : [EditorView.scrollIntoView(range.from, { y: 'center' })])] });
+    editor.dispatch({
+      effects: [
+        lit.set.of(range),
+        ...(range === null || editor.hasFocus ? [] : [EditorView.scrollIntoView(range.from, { y: 'center' })]),
+      ],
+    });
   }, [from, to, path, text]);
 
   const { start: hintFrom, end: hintTo } = props.hinted ?? {};
@@ -251,13 +273,20 @@ export function SourceEditor(props: Props) {
     const range = editor && spot ? spanIn(editor, base.current, spot.start, spot.end) : null;
     if (!editor || !range) return;
     editor.focus();
-    editor.dispatch({ selection: { anchor: range.from }, effects: EditorView.scrollIntoView(range.from, { y: 'center' }) });
+    editor.dispatch({
+      selection: { anchor: range.from },
+      effects: EditorView.scrollIntoView(range.from, { y: 'center' }),
+    });
   }, [spot, path]);
 
   return <Box ref={home} sx={{ height: '100%', minWidth: 0, '& .cm-editor': { height: '100%' } }} />;
 }
 
-function tellCursor(editor: EditorView, base: { breaks: LineBreaks } | null, onCursor: (selection: Selected) => void): void {
+function tellCursor(
+  editor: EditorView,
+  base: { breaks: LineBreaks } | null,
+  onCursor: (selection: Selected) => void,
+): void {
   if (!editor.hasFocus || !base) return;
   const { from, to, head } = editor.state.selection.main;
   onCursor({ start: base.breaks.toFile(from), end: base.breaks.toFile(to), head: base.breaks.toFile(head) });
@@ -265,7 +294,12 @@ function tellCursor(editor: EditorView, base: { breaks: LineBreaks } | null, onC
 
 const baseOf = (text: string) => ({ text, breaks: lineBreaksOf(text) });
 
-function spanIn(editor: EditorView, base: { breaks: LineBreaks } | null, start: number | undefined, end: number | undefined): { from: number; to: number } | null {
+function spanIn(
+  editor: EditorView,
+  base: { breaks: LineBreaks } | null,
+  start: number | undefined,
+  end: number | undefined,
+): { from: number; to: number } | null {
   if (!base || start === undefined || end === undefined) return null;
   const { length } = editor.state.doc;
   return { from: Math.min(base.breaks.toEditor(start), length), to: Math.min(base.breaks.toEditor(end), length) };

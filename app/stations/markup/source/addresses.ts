@@ -32,10 +32,14 @@ export function writingAt(before: string, language: 'html' | 'css' | 'js', inBlo
     const last = /[^\s,]*$/.exec(text)![0];
     if (name === 'class') return { kind: 'class', typed: last, from: before.length - last.length };
     if (name === 'srcset') return { kind: 'address', typed: last, from: before.length - last.length, attribute: name };
-    if (['for', 'headers', 'list'].includes(name) || /^aria-(?:labelledby|describedby|controls|owns)$/.test(name)) return { kind: 'id', typed: last, from: before.length - last.length };
-    return ADDRESSED.test(name) ? { kind: 'address', typed: text, from: before.length - text.length, attribute: name } : null;
+    if (['for', 'headers', 'list'].includes(name) || /^aria-(?:labelledby|describedby|controls|owns)$/.test(name))
+      return { kind: 'id', typed: last, from: before.length - last.length };
+    return ADDRESSED.test(name)
+      ? { kind: 'address', typed: text, from: before.length - text.length, attribute: name }
+      : null;
   }
-  const named = language === 'css' ? (inBlock ? null : /[.#]([\w-]*)$/.exec(before)) : /["'`][^"'`]*?[.#]([\w-]*)$/.exec(before);
+  const named =
+    language === 'css' ? (inBlock ? null : /[.#]([\w-]*)$/.exec(before)) : /["'`][^"'`]*?[.#]([\w-]*)$/.exec(before);
   if (!named) return null;
   const sign = before[before.length - named[1]!.length - 1];
   return { kind: sign === '#' ? 'id' : 'class', typed: named[1]!, from: before.length - named[1]!.length };

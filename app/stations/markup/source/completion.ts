@@ -12,7 +12,8 @@ export interface Surroundings {
   pictureUrl: (path: string) => Promise<string | null>;
 }
 
-const languageOf = (path: string): 'html' | 'css' | 'js' => (/\.css$/i.test(path) ? 'css' : /\.m?js$/i.test(path) ? 'js' : 'html');
+const languageOf = (path: string): 'html' | 'css' | 'js' =>
+  /\.css$/i.test(path) ? 'css' : /\.m?js$/i.test(path) ? 'js' : 'html';
 
 export function completing(surroundings: () => Surroundings) {
   return (context: CompletionContext): CompletionResult | null => {
@@ -23,11 +24,22 @@ export function completing(surroundings: () => Surroundings) {
     const writing = writingAt(before, language, language === 'css' && inBlock(context));
     if (!writing) return null;
     const from = line.from + writing.from;
-    if (writing.kind !== 'address') return { from, options: (writing.kind === 'class' ? known.view.classes : anchorsOf(known)).map((label) => ({ label, type: writing.kind })), validFor: /^[\w-]*$/ };
+    if (writing.kind !== 'address')
+      return {
+        from,
+        options: (writing.kind === 'class' ? known.view.classes : anchorsOf(known)).map((label) => ({
+          label,
+          type: writing.kind,
+        })),
+        validFor: /^[\w-]*$/,
+      };
     const hash = writing.typed.indexOf('#');
     if (hash >= 0) {
       const target = resolveInSite(writing.typed.slice(0, hash) || known.path, known.path);
-      const ids = known.view.pages.find(({ path }) => path === (hash === 0 ? known.path : target.kind === 'file' ? target.path : ''))?.anchors ?? [];
+      const ids =
+        known.view.pages.find(
+          ({ path }) => path === (hash === 0 ? known.path : target.kind === 'file' ? target.path : ''),
+        )?.anchors ?? [];
       return { from: from + hash + 1, options: ids.map((label) => ({ label, type: 'id' })), validFor: /^[\w-]*$/ };
     }
     return { from, options: addresses(known, writing.attribute), validFor: /^[^\s"'()#]*$/ };
@@ -51,13 +63,21 @@ function inBlock({ state, pos }: CompletionContext): boolean {
 function addresses({ path, view, pictureUrl }: Surroundings, attribute: string): Completion[] {
   const boost = (file: string): number => {
     const picture = isPicturePath(file);
-    if (attribute === 'src' || attribute === 'srcset' || attribute === 'url' || attribute === 'poster') return picture ? 2 : 0;
+    if (attribute === 'src' || attribute === 'srcset' || attribute === 'url' || attribute === 'poster')
+      return picture ? 2 : 0;
     return isPagePath(file) || picture ? 1 : 0;
   };
-  return view.files.filter((file) => file.path !== path).map((file): Completion => {
-    const picture = isPicturePath(file.path);
-    return { label: relativeReference(path, file.path), type: picture ? 'picture' : isPagePath(file.path) ? 'page' : 'file', boost: boost(file.path), ...(picture ? { info: () => shown(file.path, pictureUrl) } : {}) };
-  });
+  return view.files
+    .filter((file) => file.path !== path)
+    .map((file): Completion => {
+      const picture = isPicturePath(file.path);
+      return {
+        label: relativeReference(path, file.path),
+        type: picture ? 'picture' : isPagePath(file.path) ? 'page' : 'file',
+        boost: boost(file.path),
+        ...(picture ? { info: () => shown(file.path, pictureUrl) } : {}),
+      };
+    });
 }
 
 async function shown(path: string, pictureUrl: Surroundings['pictureUrl']): Promise<Node | null> {

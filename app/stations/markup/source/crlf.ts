@@ -43,6 +43,13 @@ export function lineBreaksOf(text: string): LineBreaks {
 }
 
 /** Changes as the editor tells them (offsets of the text before), as edits of the file. */
-export function toFileEdits(changes: readonly { from: number; to: number; text: string }[], breaks: LineBreaks): Edit[] {
-  return changes.map(({ from, to, text }) => ({ start: breaks.toFile(from), end: breaks.toFile(to), text: breaks.newText(text) }));
+export function toFileEdits(
+  changes: readonly { from: number; to: number; text: string }[],
+  breaks: LineBreaks,
+): Edit[] {
+  return changes.map(({ from, to, text }) => ({
+    start: breaks.toFile(from),
+    end: breaks.toFile(to),
+    text: breaks.newText(text),
+  }));
 }

@@ -5,17 +5,25 @@ import type { LineBreaks } from './crlf';
 
 export type Mend = (finding: string, n: number, fix: FixView) => void;
 
-export function diagnosticsOf(findings: readonly FindingView[], path: string, length: number, breaks: LineBreaks, mend: Mend): Diagnostic[] {
+export function diagnosticsOf(
+  findings: readonly FindingView[],
+  path: string,
+  length: number,
+  breaks: LineBreaks,
+  mend: Mend,
+): Diagnostic[] {
   return findings.flatMap((finding): Diagnostic[] => {
     const { place } = finding;
     if (place.path !== path || place.start === null) return [];
     const from = Math.min(breaks.toEditor(place.start), length);
-    return [{
-      from,
-      to: Math.max(from, Math.min(breaks.toEditor(place.end ?? place.start), length)),
-      severity: finding.severity === 'broken' ? 'error' : 'warning',
-      message: `${finding.says} ${finding.why}`,
-      actions: finding.fixes.map((fix, n) => ({ name: fix.label, apply: () => mend(finding.id, n, fix) })),
-    }];
+    return [
+      {
+        from,
+        to: Math.max(from, Math.min(breaks.toEditor(place.end ?? place.start), length)),
+        severity: finding.severity === 'broken' ? 'error' : 'warning',
+        message: `${finding.says} ${finding.why}`,
+        actions: finding.fixes.map((fix, n) => ({ name: fix.label, apply: () => mend(finding.id, n, fix) })),
+      },
+    ];
   });
 }

@@ -18,26 +18,70 @@ const frame = EditorView.theme({
   '.hm-lit, &.cm-focused .hm-lit.cm-activeLine': { backgroundColor: ink('heatherWash') },
   '.hm-hint': { boxShadow: `inset 3px 0 0 ${ink('heather')}` },
   '.cm-cursor': { borderLeftColor: ink('peat') },
-  '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': { backgroundColor: `${ink('heatherWash')} !important` },
+  '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': {
+    backgroundColor: `${ink('heatherWash')} !important`,
+  },
   '.cm-panels': { backgroundColor: ink('mist'), color: ink('peat') },
-  '.cm-tooltip': { backgroundColor: ink('paper'), color: ink('peat'), border: `1px solid ${ink('edge')}`, borderRadius: '4px' },
+  '.cm-tooltip': {
+    backgroundColor: ink('paper'),
+    color: ink('peat'),
+    border: `1px solid ${ink('edge')}`,
+    borderRadius: '4px',
+  },
   '.cm-tooltip.cm-tooltip-autocomplete > ul': { fontFamily: MONO, fontSize: '12px', maxHeight: '14em' },
-  '.cm-tooltip.cm-tooltip-autocomplete > ul > li[aria-selected]': { backgroundColor: ink('heatherWash'), color: ink('peat') },
+  '.cm-tooltip.cm-tooltip-autocomplete > ul > li[aria-selected]': {
+    backgroundColor: ink('heatherWash'),
+    color: ink('peat'),
+  },
   '.cm-completionMatchedText': { textDecoration: 'none', color: ink('heather'), fontWeight: 600 },
   '.cm-completionDetail': { color: ink('stone'), fontStyle: 'normal' },
   '.cm-completionInfo': { padding: '6px', lineHeight: 0 },
   '.cm-completionInfo img': { maxWidth: '200px', maxHeight: '150px', display: 'block' },
-  '.cm-diagnostic': { fontFamily: SANS, fontSize: '0.8125rem', borderLeft: 'none', padding: '8px 10px', maxWidth: '420px', whiteSpace: 'normal' },
-  '.cm-diagnosticAction': { font: 'inherit', fontWeight: 600, backgroundColor: ink('paper'), color: ink('peat'), border: `1px solid ${ink('edge')}`, borderRadius: '4px', padding: '3px 9px', margin: '6px 6px 0 0', cursor: 'pointer' },
-  '.cm-lintRange-error': { backgroundImage: 'none', textDecoration: `underline wavy ${ink('rust')} 1px`, textUnderlineOffset: '3px' },
-  '.cm-lintRange-warning': { backgroundImage: 'none', textDecoration: `underline dashed ${ink('gorse')} 1px`, textUnderlineOffset: '3px' },
+  '.cm-diagnostic': {
+    fontFamily: SANS,
+    fontSize: '0.8125rem',
+    borderLeft: 'none',
+    padding: '8px 10px',
+    maxWidth: '420px',
+    whiteSpace: 'normal',
+  },
+  '.cm-diagnosticAction': {
+    font: 'inherit',
+    fontWeight: 600,
+    backgroundColor: ink('paper'),
+    color: ink('peat'),
+    border: `1px solid ${ink('edge')}`,
+    borderRadius: '4px',
+    padding: '3px 9px',
+    margin: '6px 6px 0 0',
+    cursor: 'pointer',
+  },
+  '.cm-lintRange-error': {
+    backgroundImage: 'none',
+    textDecoration: `underline wavy ${ink('rust')} 1px`,
+    textUnderlineOffset: '3px',
+  },
+  '.cm-lintRange-warning': {
+    backgroundImage: 'none',
+    textDecoration: `underline dashed ${ink('gorse')} 1px`,
+    textUnderlineOffset: '3px',
+  },
   '.cm-lintRange-active': { backgroundColor: ink('gorseWash') },
   '.cm-gutter-lint': { width: '14px' },
   '.cm-gutter-lint .cm-gutterElement': { padding: '0 2px' },
   '.cm-lint-marker': { width: '9px', height: '9px', marginTop: '5px' },
   // Two shapes, so that colour is not all that tells them apart; the same as on the strand rail.
-  '.cm-lint-marker-error': { content: '""', backgroundColor: ink('rustWash'), border: `1.5px solid ${ink('rust')}`, transform: 'rotate(45deg) scale(0.8)' },
-  '.cm-lint-marker-warning': { content: '""', backgroundColor: ink('gorseWash'), border: `1.5px solid ${ink('gorse')}` },
+  '.cm-lint-marker-error': {
+    content: '""',
+    backgroundColor: ink('rustWash'),
+    border: `1.5px solid ${ink('rust')}`,
+    transform: 'rotate(45deg) scale(0.8)',
+  },
+  '.cm-lint-marker-warning': {
+    content: '""',
+    backgroundColor: ink('gorseWash'),
+    border: `1.5px solid ${ink('gorse')}`,
+  },
 });
 
 const colours = HighlightStyle.define([
@@ -50,4 +94,5 @@ const colours = HighlightStyle.define([
 
 export const look: Extension = [frame, syntaxHighlighting(colours)];
 
-export const languageFor = (path: string): Extension => (/\.css$/i.test(path) ? css() : /\.m?js$/i.test(path) ? javascript() : html({ autoCloseTags: false }));
+export const languageFor = (path: string): Extension =>
+  /\.css$/i.test(path) ? css() : /\.m?js$/i.test(path) ? javascript() : html({ autoCloseTags: false });

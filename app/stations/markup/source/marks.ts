@@ -22,7 +22,8 @@ function lineMark(name: string): { set: ReturnType<typeof StateEffect.define<Spa
     create: () => Decoration.none,
     update(marks, transaction) {
       let next = marks.map(transaction.changes);
-      for (const effect of transaction.effects) if (effect.is(set)) next = effect.value ? linesOf(transaction.state, effect.value) : Decoration.none;
+      for (const effect of transaction.effects)
+        if (effect.is(set)) next = effect.value ? linesOf(transaction.state, effect.value) : Decoration.none;
       return next;
     },
     provide: (own) => EditorView.decorations.from(own),

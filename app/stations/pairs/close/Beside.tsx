@@ -7,23 +7,87 @@ import { outlined } from '../states';
 
 const STAGE = { width: 1060, height: 470 };
 
-export function Beside({ pair, small, large, fit }: { pair: PairView; small: string | null; large: string; fit: boolean }) {
+export function Beside({
+  pair,
+  small,
+  large,
+  fit,
+}: {
+  pair: PairView;
+  small: string | null;
+  large: string;
+  fit: boolean;
+}) {
   const full = pair.fullSize ?? { width: 1, height: 1, bytes: 0 };
   const thumbnail = pair.thumbnailSize;
   const gap = 24;
-  const scale = fit ? Math.min(1, (STAGE.width - gap) / (full.width + (thumbnail?.width ?? 0)), STAGE.height / Math.max(full.height, thumbnail?.height ?? 0)) : 1 / globalThis.devicePixelRatio;
+  const scale = fit
+    ? Math.min(
+        1,
+        (STAGE.width - gap) / (full.width + (thumbnail?.width ?? 0)),
+        STAGE.height / Math.max(full.height, thumbnail?.height ?? 0),
+      )
+    : 1 / globalThis.devicePixelRatio;
   const crop = outlined(pair);
   return (
     <Box>
-      <Box role="region" aria-label="At true relative size" tabIndex={fit ? undefined : 0} sx={{ height: STAGE.height, overflow: 'auto', display: 'flex', gap: `${gap}px`, alignItems: 'flex-start', bgcolor: ink('mist') }}>
-        {small !== null && thumbnail && <img src={small} alt={`Thumbnail ${pair.thumbnail ?? ''}`} width={thumbnail.width * scale} height={thumbnail.height * scale} style={{ flexShrink: 0 }} />}
-        <Box sx={{ position: 'relative', flexShrink: 0 }} style={{ width: full.width * scale, height: full.height * scale }}>
-          <img src={large} alt={`Full-size ${pair.full}`} width={full.width * scale} height={full.height * scale} style={{ display: 'block' }} />
-          {crop && <Box role="img" aria-label="The part that the thumbnail shows" sx={{ position: 'absolute', border: '1px solid #fff', outline: '1.5px solid #2A2320', boxSizing: 'border-box' }} style={{ left: `${crop.left * 100}%`, top: `${crop.top * 100}%`, width: `${crop.width * 100}%`, height: `${crop.height * 100}%` }} />}
+      <Box
+        role="region"
+        aria-label="At true relative size"
+        tabIndex={fit ? undefined : 0}
+        sx={{
+          height: STAGE.height,
+          overflow: 'auto',
+          display: 'flex',
+          gap: `${gap}px`,
+          alignItems: 'flex-start',
+          bgcolor: ink('mist'),
+        }}
+      >
+        {small !== null && thumbnail && (
+          <img
+            src={small}
+            alt={`Thumbnail ${pair.thumbnail ?? ''}`}
+            width={thumbnail.width * scale}
+            height={thumbnail.height * scale}
+            style={{ flexShrink: 0 }}
+          />
+        )}
+        <Box
+          sx={{ position: 'relative', flexShrink: 0 }}
+          style={{ width: full.width * scale, height: full.height * scale }}
+        >
+          <img
+            src={large}
+            alt={`Full-size ${pair.full}`}
+            width={full.width * scale}
+            height={full.height * scale}
+            style={{ display: 'block' }}
+          />
+          {crop && (
+            <Box
+              role="img"
+              aria-label="The part that the thumbnail shows"
+              sx={{
+                position: 'absolute',
+                border: '1px solid #fff',
+                outline: '1.5px solid #2A2320',
+                boxSizing: 'border-box',
+              }}
+              style={{
+                left: `${crop.left * 100}%`,
+                top: `${crop.top * 100}%`,
+                width: `${crop.width * 100}%`,
+                height: `${crop.height * 100}%`,
+              }}
+            />
+          )}
         </Box>
       </Box>
       <Box sx={{ mt: 1, fontSize: '0.8125rem', color: ink('stone') }}>
-        {thumbnail ? `Thumbnail ${thumbnail.width} × ${thumbnail.height} px, ${inBytes(thumbnail.bytes)}. ` : 'No thumbnail yet. '}
+        {thumbnail
+          ? `Thumbnail ${thumbnail.width} × ${thumbnail.height} px, ${inBytes(thumbnail.bytes)}. `
+          : 'No thumbnail yet. '}
         {`Full-size ${full.width} × ${full.height} px, ${inBytes(full.bytes)}.`}
         {thumbnail ? ` One to ${(full.width / thumbnail.width).toFixed(1)}.` : ''}
       </Box>

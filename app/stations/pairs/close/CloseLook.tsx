@@ -57,31 +57,84 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
     else work({ do: 'make', tasks: [{ ...task, size, to: inFormat(task.to, format) }] });
   };
   return (
-    <Dialog open onClose={onClose} maxWidth={false} aria-labelledby="close-title" slotProps={{ paper: { sx: { width: 1160, maxWidth: 'calc(100vw - 48px)' } } }}>
+    <Dialog
+      open
+      onClose={onClose}
+      maxWidth={false}
+      aria-labelledby="close-title"
+      slotProps={{ paper: { sx: { width: 1160, maxWidth: 'calc(100vw - 48px)' } } }}
+    >
       <DialogTitle id="close-title">{`Close look at ${pair.name}`}</DialogTitle>
       <DialogContent sx={{ minHeight: 560 }}>
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5, pt: 1 }}>
-          <ToggleButtonGroup exclusive size="small" value={part} aria-label="What to look at" onChange={(_event, value: Part | null) => value && setPart(value)}>
-            {PARTS.map(({ id, says }) => <ToggleButton key={id} value={id} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>{says}</ToggleButton>)}
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={part}
+            aria-label="What to look at"
+            onChange={(_event, value: Part | null) => value && setPart(value)}
+          >
+            {PARTS.map(({ id, says }) => (
+              <ToggleButton key={id} value={id} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>
+                {says}
+              </ToggleButton>
+            ))}
           </ToggleButtonGroup>
           {part === 'weight' && (
-            <TextField select size="small" label="Size" value={which} onChange={({ target }) => setWhich(target.value)} sx={{ minWidth: 180 }}>
-              {choices.map(({ as, says }) => <MenuItem key={as} value={as}>{says}</MenuItem>)}
+            <TextField
+              select
+              size="small"
+              label="Size"
+              value={which}
+              onChange={({ target }) => setWhich(target.value)}
+              sx={{ minWidth: 180 }}
+            >
+              {choices.map(({ as, says }) => (
+                <MenuItem key={as} value={as}>
+                  {says}
+                </MenuItem>
+              ))}
             </TextField>
           )}
           {part !== 'crop' && (
-            <ToggleButtonGroup exclusive size="small" value={fit} aria-label="Scale" onChange={(_event, value: boolean | null) => value !== null && setFit(value)} sx={{ ml: 'auto' }}>
-              <ToggleButton value={true} sx={{ py: 0.25, textTransform: 'none' }}>whole</ToggleButton>
-              <ToggleButton value={false} sx={{ py: 0.25, textTransform: 'none' }}>pixel by pixel</ToggleButton>
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={fit}
+              aria-label="Scale"
+              onChange={(_event, value: boolean | null) => value !== null && setFit(value)}
+              sx={{ ml: 'auto' }}
+            >
+              <ToggleButton value={true} sx={{ py: 0.25, textTransform: 'none' }}>
+                whole
+              </ToggleButton>
+              <ToggleButton value={false} sx={{ py: 0.25, textTransform: 'none' }}>
+                pixel by pixel
+              </ToggleButton>
             </ToggleButtonGroup>
           )}
         </Box>
         {part === 'pair' && large !== null && <Beside pair={pair} small={small} large={large} fit={fit} />}
-        {part === 'weight' && <Weight key={`${pair.hash} ${which}`} task={task} now={there ? bytesOf(there) : null} pixelsKept={which === AS_IT_IS} fit={fit} idle={idle} onTake={take} />}
+        {part === 'weight' && (
+          <Weight
+            key={`${pair.hash} ${which}`}
+            task={task}
+            now={there ? bytesOf(there) : null}
+            pixelsKept={which === AS_IT_IS}
+            fit={fit}
+            idle={idle}
+            onTake={take}
+          />
+        )}
         {part === 'crop' && large !== null && <Crop pair={pair} url={large} recipe={recipe} idle={idle} />}
       </DialogContent>
       <DialogActions>
-        <Box role="status" sx={{ flex: 1, pl: 2, fontSize: '0.8125rem', color: outcome?.ok === false ? ink('rust') : ink('lichen') }}>{told}</Box>
+        <Box
+          role="status"
+          sx={{ flex: 1, pl: 2, fontSize: '0.8125rem', color: outcome?.ok === false ? ink('rust') : ink('lichen') }}
+        >
+          {told}
+        </Box>
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>
@@ -90,10 +143,35 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
 
 function sizesOf(recipe: Recipe, pair: PairView): { as: string; says: string; task: PictureTask }[] {
   return [
-    { as: FULL_SIZE, says: 'full-size', task: { from: pair.full, to: pair.full, size: recipe.fullSize, as: FULL_SIZE, times: 1 } },
-    { as: THUMBNAIL, says: 'thumbnail', task: { from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size: recipe.thumbnail, as: THUMBNAIL, times: 1 } },
-    { as: AS_IT_IS, says: 'full-size, all its pixels', task: { from: pair.full, to: pair.full, size: allPixels({ ...recipe.fullSize, format: formatOf(pair.full) ?? 'jpeg' }, GOOD_ENOUGH), as: FULL_SIZE, times: 1 } },
+    {
+      as: FULL_SIZE,
+      says: 'full-size',
+      task: { from: pair.full, to: pair.full, size: recipe.fullSize, as: FULL_SIZE, times: 1 },
+    },
+    {
+      as: THUMBNAIL,
+      says: 'thumbnail',
+      task: {
+        from: pair.full,
+        to: pair.thumbnail ?? pair.thumbnailPath,
+        size: recipe.thumbnail,
+        as: THUMBNAIL,
+        times: 1,
+      },
+    },
+    {
+      as: AS_IT_IS,
+      says: 'full-size, all its pixels',
+      task: {
+        from: pair.full,
+        to: pair.full,
+        size: allPixels({ ...recipe.fullSize, format: formatOf(pair.full) ?? 'jpeg' }, GOOD_ENOUGH),
+        as: FULL_SIZE,
+        times: 1,
+      },
+    },
   ];
 }
 
-const withSize = (recipe: Recipe, as: string, size: Recipe['thumbnail']): Recipe => (as === THUMBNAIL ? { ...recipe, thumbnail: size } : { ...recipe, fullSize: size });
+const withSize = (recipe: Recipe, as: string, size: Recipe['thumbnail']): Recipe =>
+  as === THUMBNAIL ? { ...recipe, thumbnail: size } : { ...recipe, fullSize: size };

@@ -19,15 +19,34 @@ interface CropProps {
 const STAGE = { width: 640, height: 460 };
 const PREVIEW = 150;
 const STEP = 0.01;
-const MOVES: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] };
+const MOVES: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-STEP, 0],
+  ArrowRight: [STEP, 0],
+  ArrowUp: [0, -STEP],
+  ArrowDown: [0, STEP],
+};
 
 const kept = (share: number) => Math.min(1, Math.max(0, share));
 
 /** Sizes that are cut; where none is, the shapes that people cut to, so that the point can be judged. */
 function shapesOf({ thumbnail, fullSize, further }: Recipe): { title: string; width: number; height: number }[] {
-  const all: { title: string; size: SizeRecipe }[] = [{ title: THUMBNAIL, size: thumbnail }, { title: FULL_SIZE, size: fullSize }, ...further];
-  const cut = all.flatMap(({ title, size }) => (size.shape === 'crop' && size.width !== null && size.height !== null ? [{ title: `${title}: ${sayRecipe(size)}`, width: size.width, height: size.height }] : []));
-  return cut.length > 0 ? cut : [{ title: 'a square', width: 1, height: 1 }, { title: '4 to 3', width: 4, height: 3 }, { title: 'upright, 3 to 4', width: 3, height: 4 }];
+  const all: { title: string; size: SizeRecipe }[] = [
+    { title: THUMBNAIL, size: thumbnail },
+    { title: FULL_SIZE, size: fullSize },
+    ...further,
+  ];
+  const cut = all.flatMap(({ title, size }) =>
+    size.shape === 'crop' && size.width !== null && size.height !== null
+      ? [{ title: `${title}: ${sayRecipe(size)}`, width: size.width, height: size.height }]
+      : [],
+  );
+  return cut.length > 0
+    ? cut
+    : [
+        { title: 'a square', width: 1, height: 1 },
+        { title: '4 to 3', width: 4, height: 3 },
+        { title: 'upright, 3 to 4', width: 3, height: 4 },
+      ];
 }
 
 export function Crop({ pair, url, recipe, idle }: CropProps) {
@@ -45,19 +64,67 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
     setMoved({ x: kept(focus.x + step[0] * times), y: kept(focus.y + step[1] * times) });
   };
   const keep = (point: { x: number; y: number } | null) => {
-    work({ do: 'intent', intent: { kind: 'set-focus', picture: pair.full, focus: point && { x: Number(point.x.toFixed(4)), y: Number(point.y.toFixed(4)) } } });
+    work({
+      do: 'intent',
+      intent: {
+        kind: 'set-focus',
+        picture: pair.full,
+        focus: point && { x: Number(point.x.toFixed(4)), y: Number(point.y.toFixed(4)) },
+      },
+    });
     setMoved(null);
   };
   const shapes = shapesOf(recipe);
-  const none = recipe.thumbnail.shape !== 'crop' && recipe.fullSize.shape !== 'crop' && recipe.further.every(({ size }) => size.shape !== 'crop');
+  const none =
+    recipe.thumbnail.shape !== 'crop' &&
+    recipe.fullSize.shape !== 'crop' &&
+    recipe.further.every(({ size }) => size.shape !== 'crop');
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: `${STAGE.width}px minmax(0, 1fr)`, gap: 2.5 }}>
-      <Box sx={{ ...STAGE, display: 'grid', placeItems: 'center', bgcolor: ink('mist'), border: `1px solid ${ink('hair')}` }}>
-        <Box sx={{ position: 'relative', cursor: 'crosshair', touchAction: 'none' }} style={shown} {...heldPointer((x, y) => setMoved({ x, y }))}>
-          <img src={url} alt="" draggable={false} width={shown.width} height={shown.height} style={{ display: 'block' }} />
+      <Box
+        sx={{
+          ...STAGE,
+          display: 'grid',
+          placeItems: 'center',
+          bgcolor: ink('mist'),
+          border: `1px solid ${ink('hair')}`,
+        }}
+      >
+        <Box
+          sx={{ position: 'relative', cursor: 'crosshair', touchAction: 'none' }}
+          style={shown}
+          {...heldPointer((x, y) => setMoved({ x, y }))}
+        >
+          <img
+            src={url}
+            alt=""
+            draggable={false}
+            width={shown.width}
+            height={shown.height}
+            style={{ display: 'block' }}
+          />
           {shapes.map((box, n) => {
             const part = partAround(full, box, focus);
-            return <Box key={box.title} aria-hidden sx={{ position: 'absolute', border: '1px solid #fff', outline: '1px solid #2A2320', outlineStyle: n === 0 ? 'solid' : 'dashed', pointerEvents: 'none', boxSizing: 'border-box' }} style={{ left: part.left * scale, top: part.top * scale, width: part.width * scale, height: part.height * scale }} />;
+            return (
+              <Box
+                key={box.title}
+                aria-hidden
+                sx={{
+                  position: 'absolute',
+                  border: '1px solid #fff',
+                  outline: '1px solid #2A2320',
+                  outlineStyle: n === 0 ? 'solid' : 'dashed',
+                  pointerEvents: 'none',
+                  boxSizing: 'border-box',
+                }}
+                style={{
+                  left: part.left * scale,
+                  top: part.top * scale,
+                  width: part.width * scale,
+                  height: part.height * scale,
+                }}
+              />
+            );
           })}
           <Box
             role="slider"
@@ -68,35 +135,81 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
             aria-valuenow={Math.round(focus.x * 100)}
             aria-valuetext={`${Math.round(focus.x * 100)} % from the left, ${Math.round(focus.y * 100)} % from the top`}
             onKeyDown={onKey}
-            sx={{ position: 'absolute', width: 24, height: 24, ml: '-12px', mt: '-12px', borderRadius: '50%', border: '2px solid #fff', bgcolor: 'rgb(116 70 140 / 0.55)', boxShadow: '0 0 0 1.5px #2A2320' }}
+            sx={{
+              position: 'absolute',
+              width: 24,
+              height: 24,
+              ml: '-12px',
+              mt: '-12px',
+              borderRadius: '50%',
+              border: '2px solid #fff',
+              bgcolor: 'rgb(116 70 140 / 0.55)',
+              boxShadow: '0 0 0 1.5px #2A2320',
+            }}
             style={{ left: `${focus.x * 100}%`, top: `${focus.y * 100}%` }}
           />
         </Box>
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, alignContent: 'start', fontSize: '0.8125rem' }}>
-        <Box>{pair.focus.chosen ? 'The point was chosen by hand.' : 'The point is suggested: the middle of what has detail.'}{none ? ' No size of the recipe is cut; these shapes show what it would do.' : ''}</Box>
+        <Box>
+          {pair.focus.chosen
+            ? 'The point was chosen by hand.'
+            : 'The point is suggested: the middle of what has detail.'}
+          {none ? ' No size of the recipe is cut; these shapes show what it would do.' : ''}
+        </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
           {shapes.map((box) => (
             <Preview key={box.title} title={box.title} url={url} full={full} part={partAround(full, box, focus)} />
           ))}
         </Box>
         <Box sx={{ display: 'flex', gap: 1 }}>
-          <Button variant="contained" color="primary" disabled={idle || moved === null} onClick={() => keep(focus)}>Cut about this point</Button>
-          {pair.focus.chosen && <Button disabled={idle} onClick={() => keep(null)}>Use the suggested point</Button>}
+          <Button variant="contained" color="primary" disabled={idle || moved === null} onClick={() => keep(focus)}>
+            Cut about this point
+          </Button>
+          {pair.focus.chosen && (
+            <Button disabled={idle} onClick={() => keep(null)}>
+              Use the suggested point
+            </Button>
+          )}
         </Box>
       </Box>
     </Box>
   );
 }
 
-function Preview({ title, url, full, part }: { title: string; url: string; full: Size; part: { left: number; top: number; width: number; height: number } }) {
+function Preview({
+  title,
+  url,
+  full,
+  part,
+}: {
+  title: string;
+  url: string;
+  full: Size;
+  part: { left: number; top: number; width: number; height: number };
+}) {
   const scale = PREVIEW / Math.max(part.width, part.height);
   return (
     <Box component="figure" sx={{ m: 0, maxWidth: PREVIEW + 20 }}>
-      <Box sx={{ overflow: 'hidden', position: 'relative' }} style={{ width: part.width * scale, height: part.height * scale }}>
-        <img src={url} alt="" style={{ position: 'absolute', left: -part.left * scale, top: -part.top * scale, width: full.width * scale, height: full.height * scale }} />
+      <Box
+        sx={{ overflow: 'hidden', position: 'relative' }}
+        style={{ width: part.width * scale, height: part.height * scale }}
+      >
+        <img
+          src={url}
+          alt=""
+          style={{
+            position: 'absolute',
+            left: -part.left * scale,
+            top: -part.top * scale,
+            width: full.width * scale,
+            height: full.height * scale,
+          }}
+        />
       </Box>
-      <Box component="figcaption" sx={{ color: ink('stone'), mt: 0.5 }}>{title}</Box>
+      <Box component="figcaption" sx={{ color: ink('stone'), mt: 0.5 }}>
+        {title}
+      </Box>
     </Box>
   );
 }

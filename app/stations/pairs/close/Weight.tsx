@@ -68,29 +68,90 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
   };
   /** Of what was tried, the lightest that is so alike. */
   const lighten = (similarity: number) => {
-    const good = points.filter((one) => one.format === format && (one.similarity ?? 0) >= similarity).sort((a, b) => a.bytes - b.bytes)[0];
+    const good = points
+      .filter((one) => one.format === format && (one.similarity ?? 0) >= similarity)
+      .sort((a, b) => a.bytes - b.bytes)[0];
     if (good) choose(good);
   };
-  if (trials.state === 'failed') return <Box role="alert" sx={{ color: ink('rust'), p: 2 }}>{trials.reason}</Box>;
+  if (trials.state === 'failed')
+    return (
+      <Box role="alert" sx={{ color: ink('rust'), p: 2 }}>
+        {trials.reason}
+      </Box>
+    );
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: `${STAGE.width}px minmax(0, 1fr)`, gap: 2.5 }}>
-      <Box role="region" aria-label="Before and after" tabIndex={fit ? undefined : 0} sx={{ ...STAGE, overflow: 'auto', display: 'grid', placeItems: fit ? 'center' : 'start', bgcolor: ink('mist'), border: `1px solid ${ink('hair')}` }}>
+      <Box
+        role="region"
+        aria-label="Before and after"
+        tabIndex={fit ? undefined : 0}
+        sx={{
+          ...STAGE,
+          overflow: 'auto',
+          display: 'grid',
+          placeItems: fit ? 'center' : 'start',
+          bgcolor: ink('mist'),
+          border: `1px solid ${ink('hair')}`,
+        }}
+      >
         {trials.state === 'ready' ? (
-          <Wipe under={trials.prepared.url} over={over} says={['uncompressed', `${FORMAT_NAMES[format]} ${quality}`]} width={trials.prepared.width} height={trials.prepared.height} fit={fit ? STAGE : null} />
+          <Wipe
+            under={trials.prepared.url}
+            over={over}
+            says={['uncompressed', `${FORMAT_NAMES[format]} ${quality}`]}
+            width={trials.prepared.width}
+            height={trials.prepared.height}
+            fit={fit ? STAGE : null}
+          />
         ) : (
-          <Box sx={{ width: 240 }} role="status"><p>Making it…</p><LinearProgress aria-label="Making the size" /></Box>
+          <Box sx={{ width: 240 }} role="status">
+            <p>Making it…</p>
+            <LinearProgress aria-label="Making the size" />
+          </Box>
         )}
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, alignContent: 'start', fontSize: '0.8125rem' }}>
-        <ToggleButtonGroup exclusive size="small" value={format} aria-label="Format" onChange={(_event, value: Format | null) => value && setFormat(value)}>
-          {formats.map((one) => <ToggleButton key={one} value={one} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>{FORMAT_NAMES[one]}</ToggleButton>)}
-          {!avif && <ToggleButton value="" onClick={() => setAvif(true)} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>try AVIF, slow</ToggleButton>}
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={format}
+          aria-label="Format"
+          onChange={(_event, value: Format | null) => value && setFormat(value)}
+        >
+          {formats.map((one) => (
+            <ToggleButton key={one} value={one} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>
+              {FORMAT_NAMES[one]}
+            </ToggleButton>
+          ))}
+          {!avif && (
+            <ToggleButton value="" onClick={() => setAvif(true)} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>
+              try AVIF, slow
+            </ToggleButton>
+          )}
         </ToggleButtonGroup>
         <Box>
           <Box id="close-quality">{`Quality ${quality}`}</Box>
-          <Slider size="small" aria-labelledby="close-quality" min={QUALITIES.least} max={QUALITIES.most} value={quality} onChange={(_event, value) => setQuality(value as number)} />
+          <Slider
+            size="small"
+            aria-labelledby="close-quality"
+            min={QUALITIES.least}
+            max={QUALITIES.most}
+            value={quality}
+            onChange={(_event, value) => setQuality(value as number)}
+          />
         </Box>
-        <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.25, '& dt': { color: ink('stone') }, '& dd': { m: 0 } }}>
+        <Box
+          component="dl"
+          sx={{
+            m: 0,
+            display: 'grid',
+            gridTemplateColumns: 'auto 1fr',
+            columnGap: 2,
+            rowGap: 0.25,
+            '& dt': { color: ink('stone') },
+            '& dd': { m: 0 },
+          }}
+        >
           <dt>Size</dt>
           <dd>{trials.state === 'ready' ? `${trials.prepared.width} × ${trials.prepared.height} px` : '…'}</dd>
           <dt>Weight</dt>
@@ -101,19 +162,38 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
         <Curve points={points} chosen={chosen} suggested={suggested} onChoose={choose} />
         {suggested && (
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-            <Box sx={{ flex: 1 }}>{`Suggested: ${FORMAT_NAMES[suggested.format]} ${suggested.quality}, ${inBytes(suggested.bytes)}, likeness ${(suggested.similarity ?? 0).toFixed(3)}`}</Box>
-            <Button size="small" onClick={() => choose(suggested)}>Choose it</Button>
+            <Box
+              sx={{ flex: 1 }}
+            >{`Suggested: ${FORMAT_NAMES[suggested.format]} ${suggested.quality}, ${inBytes(suggested.bytes)}, likeness ${(suggested.similarity ?? 0).toFixed(3)}`}</Box>
+            <Button size="small" onClick={() => choose(suggested)}>
+              Choose it
+            </Button>
           </Box>
         )}
         {pixelsKept && (
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
             <Box sx={{ flex: 1 }}>Lighten the file</Box>
-            {LIGHTENINGS.map(({ name, similarity }) => <Button key={name} size="small" disabled={points.length === 0} onClick={() => lighten(similarity)}>{name}</Button>)}
+            {LIGHTENINGS.map(({ name, similarity }) => (
+              <Button key={name} size="small" disabled={points.length === 0} onClick={() => lighten(similarity)}>
+                {name}
+              </Button>
+            ))}
           </Box>
         )}
         <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
-          <Button variant="contained" color="primary" disabled={idle || !chosen} onClick={() => onTake(format, quality, false)}>Make this picture so</Button>
-          {!pixelsKept && <Button disabled={idle || !chosen} onClick={() => onTake(format, quality, true)}>Use it for all</Button>}
+          <Button
+            variant="contained"
+            color="primary"
+            disabled={idle || !chosen}
+            onClick={() => onTake(format, quality, false)}
+          >
+            Make this picture so
+          </Button>
+          {!pixelsKept && (
+            <Button disabled={idle || !chosen} onClick={() => onTake(format, quality, true)}>
+              Use it for all
+            </Button>
+          )}
         </Box>
       </Box>
     </Box>

@@ -16,7 +16,14 @@ interface WipeProps {
   fit: { width: number; height: number } | null;
 }
 
-const STEPS: Readonly<Record<string, number>> = { ArrowLeft: -2, ArrowRight: 2, PageDown: -10, PageUp: 10, Home: -100, End: 100 };
+const STEPS: Readonly<Record<string, number>> = {
+  ArrowLeft: -2,
+  ArrowRight: 2,
+  PageDown: -10,
+  PageUp: 10,
+  Home: -100,
+  End: 100,
+};
 
 export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
   const [edge, setEdge] = useState(50);
@@ -29,9 +36,29 @@ export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
     setEdge((now) => Math.min(100, Math.max(0, now + step)));
   };
   return (
-    <Box sx={{ position: 'relative', flexShrink: 0, touchAction: 'none', userSelect: 'none', cursor: 'ew-resize' }} style={shown} {...heldPointer((x) => setEdge(x * 100))}>
-      <img src={under} alt="" width={shown.width} height={shown.height} draggable={false} style={{ display: 'block' }} />
-      {over !== null && <img src={over} alt="" width={shown.width} height={shown.height} draggable={false} style={{ position: 'absolute', inset: 0, clipPath: `inset(0 0 0 ${edge}%)` }} />}
+    <Box
+      sx={{ position: 'relative', flexShrink: 0, touchAction: 'none', userSelect: 'none', cursor: 'ew-resize' }}
+      style={shown}
+      {...heldPointer((x) => setEdge(x * 100))}
+    >
+      <img
+        src={under}
+        alt=""
+        width={shown.width}
+        height={shown.height}
+        draggable={false}
+        style={{ display: 'block' }}
+      />
+      {over !== null && (
+        <img
+          src={over}
+          alt=""
+          width={shown.width}
+          height={shown.height}
+          draggable={false}
+          style={{ position: 'absolute', inset: 0, clipPath: `inset(0 0 0 ${edge}%)` }}
+        />
+      )}
       <Box
         role="slider"
         tabIndex={0}
@@ -41,7 +68,37 @@ export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
         aria-valuenow={Math.round(edge)}
         aria-valuetext={`${Math.round(edge)} % ${says[0]}, the rest ${says[1]}`}
         onKeyDown={onKey}
-        sx={{ position: 'absolute', top: 0, bottom: 0, width: 24, ml: '-12px', cursor: 'ew-resize', '&::before': { content: '""', position: 'absolute', left: '11px', top: 0, bottom: 0, width: '2px', bgcolor: '#fff', boxShadow: '0 0 0 1px #2A2320' }, '&::after': { content: '""', position: 'absolute', left: '3px', top: 'calc(50% - 9px)', width: 18, height: 18, borderRadius: '50%', bgcolor: ink('heather'), border: '2px solid #fff', boxShadow: '0 0 0 1px #2A2320', boxSizing: 'border-box' } }}
+        sx={{
+          position: 'absolute',
+          top: 0,
+          bottom: 0,
+          width: 24,
+          ml: '-12px',
+          cursor: 'ew-resize',
+          '&::before': {
+            content: '""',
+            position: 'absolute',
+            left: '11px',
+            top: 0,
+            bottom: 0,
+            width: '2px',
+            bgcolor: '#fff',
+            boxShadow: '0 0 0 1px #2A2320',
+          },
+          '&::after': {
+            content: '""',
+            position: 'absolute',
+            left: '3px',
+            top: 'calc(50% - 9px)',
+            width: 18,
+            height: 18,
+            borderRadius: '50%',
+            bgcolor: ink('heather'),
+            border: '2px solid #fff',
+            boxShadow: '0 0 0 1px #2A2320',
+            boxSizing: 'border-box',
+          },
+        }}
         style={{ left: `${edge}%` }}
       />
       {edge > 14 && <Box sx={{ ...LABEL, left: 8 }}>{says[0]}</Box>}
@@ -50,4 +107,14 @@ export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
   );
 }
 
-const LABEL = { position: 'absolute', bottom: 8, bgcolor: 'rgb(42 35 32 / 0.82)', color: '#FFFDF9', px: 0.75, py: 0.25, borderRadius: '3px', fontSize: '0.75rem', pointerEvents: 'none' } as const;
+const LABEL = {
+  position: 'absolute',
+  bottom: 8,
+  bgcolor: 'rgb(42 35 32 / 0.82)',
+  color: '#FFFDF9',
+  px: 0.75,
+  py: 0.25,
+  borderRadius: '3px',
+  fontSize: '0.75rem',
+  pointerEvents: 'none',
+} as const;

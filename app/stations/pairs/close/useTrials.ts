@@ -14,7 +14,15 @@ export interface Prepared {
   height: number;
 }
 
-export type Trials = { state: 'working' } | { state: 'failed'; reason: string } | { state: 'ready'; prepared: Prepared; points: CurvePoint[]; tell: (format: Format, quality: number) => Promise<string | null> };
+export type Trials =
+  | { state: 'working' }
+  | { state: 'failed'; reason: string }
+  | {
+      state: 'ready';
+      prepared: Prepared;
+      points: CurvePoint[];
+      tell: (format: Format, quality: number) => Promise<string | null>;
+    };
 
 /** `formats` should be a stable value: a change begins the trials anew. */
 export function useTrials(task: PictureTask, formats: readonly Format[]): Trials {
@@ -23,7 +31,15 @@ export function useTrials(task: PictureTask, formats: readonly Format[]): Trials
   const [prepared, setPrepared] = useState<{ key: string; value: Prepared } | null>(null);
   const [points, setPoints] = useState<{ key: string; all: CurvePoint[] }>({ key: '', all: [] });
   const [failed, setFailed] = useState<{ key: string; reason: string } | null>(null);
-  const key = JSON.stringify([task.from, task.as, task.size.width, task.size.height, task.size.shape, task.size.sharpen, task.size.enlarge]);
+  const key = JSON.stringify([
+    task.from,
+    task.as,
+    task.size.width,
+    task.size.height,
+    task.size.shape,
+    task.size.sharpen,
+    task.size.enlarge,
+  ]);
 
   useEffect(() => {
     let gone = false;
@@ -55,7 +71,15 @@ export function useTrials(task: PictureTask, formats: readonly Format[]): Trials
           const tried = await session.pictures.trial(key, format, quality);
           if (gone || !tried) return;
           const { blob: _blob, ...point } = tried;
-          setPoints((before) => ({ key, all: [...(before.key === key ? before.all.filter((one) => one.format !== format || one.quality !== quality) : []), { ...point, format }] }));
+          setPoints((before) => ({
+            key,
+            all: [
+              ...(before.key === key
+                ? before.all.filter((one) => one.format !== format || one.quality !== quality)
+                : []),
+              { ...point, format },
+            ],
+          }));
         }
       }
     };
@@ -75,7 +99,13 @@ export function useTrials(task: PictureTask, formats: readonly Format[]): Trials
       const tried = await session.pictures.trial(key, format, quality);
       if (!tried) return null;
       const { blob, ...point } = tried;
-      setPoints((before) => ({ key, all: [...(before.key === key ? before.all.filter((one) => one.format !== format || one.quality !== quality) : []), { ...point, format }] }));
+      setPoints((before) => ({
+        key,
+        all: [
+          ...(before.key === key ? before.all.filter((one) => one.format !== format || one.quality !== quality) : []),
+          { ...point, format },
+        ],
+      }));
       return URL.createObjectURL(blob);
     },
   };

@@ -40,7 +40,12 @@ export function FromList({ onClose }: { onClose: () => void }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [target, setTarget] = useState(0);
   const pick = useRef<HTMLInputElement>(null);
-  const here = [...site.files].filter(([path, content]) => content.kind === 'text' && path !== NOTES_FILE && LIST_EXTENSIONS.includes(extensionOf(path))).map(([path]) => path);
+  const here = [...site.files]
+    .filter(
+      ([path, content]) =>
+        content.kind === 'text' && path !== NOTES_FILE && LIST_EXTENSIONS.includes(extensionOf(path)),
+    )
+    .map(([path]) => path);
   const targets = galleryTargets(pages);
 
   const read = (path: string, text: string) => {
@@ -51,12 +56,31 @@ export function FromList({ onClose }: { onClose: () => void }) {
   const listed = useMemo(() => {
     if (!open) return null;
     const thumbnails = new Map(pairs.map((pair) => [pair.full, pair.thumbnail]));
-    return picturesOf(open.table, open.mapping, open.path, new PathIndex(site.files.keys()), (full) => thumbnails.get(full) ?? null);
+    return picturesOf(
+      open.table,
+      open.mapping,
+      open.path,
+      new PathIndex(site.files.keys()),
+      (full) => thumbnails.get(full) ?? null,
+    );
   }, [open, pairs, site.files]);
   const goes = targets[target];
   const write = () => {
     if (!open || !listed || !goes) return;
-    intent({ kind: 'add-pictures', page: goes.page, gallery: goes.gallery, mapping: open.mapping, pictures: listed.pictures.map(({ thumbnail, full, title, alt, caption, tags }) => ({ thumbnail: thumbnail ?? '', full, title, alt, caption, tags })) });
+    intent({
+      kind: 'add-pictures',
+      page: goes.page,
+      gallery: goes.gallery,
+      mapping: open.mapping,
+      pictures: listed.pictures.map(({ thumbnail, full, title, alt, caption, tags }) => ({
+        thumbnail: thumbnail ?? '',
+        full,
+        title,
+        alt,
+        caption,
+        tags,
+      })),
+    });
     onClose();
   };
   return (
@@ -65,49 +89,127 @@ export function FromList({ onClose }: { onClose: () => void }) {
       <DialogContent>
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mb: 2 }}>
           {here.map((path) => (
-            <Button key={path} size="small" variant={open?.path === path ? 'contained' : 'outlined'} color={open?.path === path ? 'primary' : 'inherit'} onClick={() => {
-              const content = site.files.get(path);
-              if (content?.kind === 'text') read(path, content.text);
-            }}>{path}</Button>
+            <Button
+              key={path}
+              size="small"
+              variant={open?.path === path ? 'contained' : 'outlined'}
+              color={open?.path === path ? 'primary' : 'inherit'}
+              onClick={() => {
+                const content = site.files.get(path);
+                if (content?.kind === 'text') read(path, content.text);
+              }}
+            >
+              {path}
+            </Button>
           ))}
-          <Button size="small" onClick={() => pick.current?.click()}>A list from elsewhere…</Button>
-          <input ref={pick} type="file" hidden data-pick="list" accept={LIST_EXTENSIONS.map((one) => `.${one}`).join(',')} onChange={({ target: input }) => {
-            const [file] = input.files ?? [];
-            input.value = '';
-            if (file) void file.text().then((text) => read(file.name, text));
-          }} />
+          <Button size="small" onClick={() => pick.current?.click()}>
+            A list from elsewhere…
+          </Button>
+          <input
+            ref={pick}
+            type="file"
+            hidden
+            data-pick="list"
+            accept={LIST_EXTENSIONS.map((one) => `.${one}`).join(',')}
+            onChange={({ target: input }) => {
+              const [file] = input.files ?? [];
+              input.value = '';
+              if (file) void file.text().then((text) => read(file.name, text));
+            }}
+          />
         </Box>
-        {trouble !== null && <Box role="alert" sx={{ color: ink('rust'), mb: 1.5 }}>{trouble}</Box>}
-        {!open && trouble === null && <Box sx={{ color: ink('stone') }}>A list is a CSV, JSON or XML file with a row or record for each picture. Full-size pictures may be files of this site or outside addresses; those are kept as they are written and never fetched.</Box>}
+        {trouble !== null && (
+          <Box role="alert" sx={{ color: ink('rust'), mb: 1.5 }}>
+            {trouble}
+          </Box>
+        )}
+        {!open && trouble === null && (
+          <Box sx={{ color: ink('stone') }}>
+            A list is a CSV, JSON or XML file with a row or record for each picture. Full-size pictures may be files of
+            this site or outside addresses; those are kept as they are written and never fetched.
+          </Box>
+        )}
         {open && listed && (
           <>
             <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5, mb: 2, pt: 0.75 }}>
               {FIELDS.map(({ field, label }) => (
-                <TextField key={field} select label={label} value={open.mapping[field] ?? ''} onChange={({ target: chosen }) => setOpen({ ...open, mapping: { ...open.mapping, [field]: chosen.value === '' ? null : chosen.value } })}>
+                <TextField
+                  key={field}
+                  select
+                  label={label}
+                  value={open.mapping[field] ?? ''}
+                  onChange={({ target: chosen }) =>
+                    setOpen({
+                      ...open,
+                      mapping: { ...open.mapping, [field]: chosen.value === '' ? null : chosen.value },
+                    })
+                  }
+                >
                   {field !== 'full' && <MenuItem value="">no column</MenuItem>}
-                  {open.table.columns.map((name) => <MenuItem key={name} value={name}>{name}</MenuItem>)}
+                  {open.table.columns.map((name) => (
+                    <MenuItem key={name} value={name}>
+                      {name}
+                    </MenuItem>
+                  ))}
                 </TextField>
               ))}
             </Box>
-            <TextField select label="They are added to" value={target} onChange={({ target: chosen }) => setTarget(Number(chosen.value))} sx={{ minWidth: 280, mb: 1.5 }}>
-              {targets.map(({ says }, n) => <MenuItem key={says} value={n}>{says}</MenuItem>)}
+            <TextField
+              select
+              label="They are added to"
+              value={target}
+              onChange={({ target: chosen }) => setTarget(Number(chosen.value))}
+              sx={{ minWidth: 280, mb: 1.5 }}
+            >
+              {targets.map(({ says }, n) => (
+                <MenuItem key={says} value={n}>
+                  {says}
+                </MenuItem>
+              ))}
             </TextField>
-            <Box component="ul" aria-label="Pictures of the list" tabIndex={0} sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 260, overflowY: 'auto' }}>
+            <Box
+              component="ul"
+              aria-label="Pictures of the list"
+              tabIndex={0}
+              sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 260, overflowY: 'auto' }}
+            >
               {listed.pictures.map((picture) => (
-                <Box component="li" key={picture.row} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 80px', gap: 1.5, py: 0.5, borderTop: `1px solid ${ink('hair')}`, alignItems: 'baseline' }}>
+                <Box
+                  component="li"
+                  key={picture.row}
+                  sx={{
+                    display: 'grid',
+                    gridTemplateColumns: '1fr 1fr 80px',
+                    gap: 1.5,
+                    py: 0.5,
+                    borderTop: `1px solid ${ink('hair')}`,
+                    alignItems: 'baseline',
+                  }}
+                >
                   <Mono>{picture.full}</Mono>
                   <Box sx={{ fontSize: '0.8125rem' }}>{picture.title}</Box>
                   <Box>{picture.outside && <Tag tone="plain">outside</Tag>}</Box>
                 </Box>
               ))}
-              {listed.troubles.map(({ row, says }) => <Box component="li" key={`trouble ${row}`} sx={{ color: ink('rust'), py: 0.5, borderTop: `1px solid ${ink('hair')}`, fontSize: '0.8125rem' }}>{`Row ${row}: ${says}.`}</Box>)}
+              {listed.troubles.map(({ row, says }) => (
+                <Box
+                  component="li"
+                  key={`trouble ${row}`}
+                  sx={{ color: ink('rust'), py: 0.5, borderTop: `1px solid ${ink('hair')}`, fontSize: '0.8125rem' }}
+                >{`Row ${row}: ${says}.`}</Box>
+              ))}
             </Box>
           </>
         )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={!listed || listed.pictures.length === 0 || !goes || site.readOnly} onClick={write}>{`Add ${countOf(listed?.pictures.length ?? 0, 'picture')}`}</Button>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={!listed || listed.pictures.length === 0 || !goes || site.readOnly}
+          onClick={write}
+        >{`Add ${countOf(listed?.pictures.length ?? 0, 'picture')}`}</Button>
       </DialogActions>
     </Dialog>
   );

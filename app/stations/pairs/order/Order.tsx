@@ -1,5 +1,13 @@
 /** The order of the pictures: by name, by day, or by hand; tags, names and galleries for many of them at once. */
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -35,11 +43,33 @@ export function Order() {
   const [renaming, setRenaming] = useState(false);
   const [listing, setListing] = useState(false);
   const idle = busy || site.readOnly;
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
-  const tags = useMemo(() => [...new Set(pairs.flatMap((pair) => pair.tags))].sort((a, b) => a.localeCompare(b)), [pairs]);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const tags = useMemo(
+    () => [...new Set(pairs.flatMap((pair) => pair.tags))].sort((a, b) => a.localeCompare(b)),
+    [pairs],
+  );
   const shown = useMemo(() => (only === '' ? pairs : pairs.filter((pair) => pair.tags.includes(only))), [pairs, only]);
-  const rows = useRowsInSight<HTMLUListElement>(shown.length, ROW, useCallback((n: number) => shown[n]?.full ?? n, [shown]));
-  const galleries = pages.flatMap((page) => page.galleries.flatMap((gallery, n) => (gallery.strands.length > 1 ? [{ page: page.path, gallery: n, says: page.galleries.length > 1 ? `${page.path}, gallery ${n + 1}` : page.path }] : [])));
+  const rows = useRowsInSight<HTMLUListElement>(
+    shown.length,
+    ROW,
+    useCallback((n: number) => shown[n]?.full ?? n, [shown]),
+  );
+  const galleries = pages.flatMap((page) =>
+    page.galleries.flatMap((gallery, n) =>
+      gallery.strands.length > 1
+        ? [
+            {
+              page: page.path,
+              gallery: n,
+              says: page.galleries.length > 1 ? `${page.path}, gallery ${n + 1}` : page.path,
+            },
+          ]
+        : [],
+    ),
+  );
   /** What is done to many is done to the chosen ones, or to all where none is. */
   const many = shown.filter((pair) => taken.has(pair.full));
   const meant = many.length > 0 ? many : shown;
@@ -47,65 +77,174 @@ export function Order() {
   const orderBy = (paths: string[]) => intent({ kind: 'set-order', by: 'hand', hand: paths });
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
-    orderBy(movedTogether(pairs.map((pair) => pair.full), taken.has(String(active.id)) ? taken : new Set([String(active.id)]), String(active.id), String(over.id)));
+    orderBy(
+      movedTogether(
+        pairs.map((pair) => pair.full),
+        taken.has(String(active.id)) ? taken : new Set([String(active.id)]),
+        String(active.id),
+        String(over.id),
+      ),
+    );
   };
-  const step = useCallback((full: string, by: 1 | -1) => {
-    const paths = pairs.map((pair) => pair.full);
-    const other = shown[shown.findIndex((pair) => pair.full === full) + by]?.full;
-    if (other !== undefined) intent({ kind: 'set-order', by: 'hand', hand: movedTogether(paths, new Set([full]), full, other) });
-  }, [pairs, shown, intent]);
-  const toggle = useCallback((full: string) => setTaken((before) => {
-    const after = new Set(before);
-    if (!after.delete(full)) after.add(full);
-    return after;
-  }), []);
+  const step = useCallback(
+    (full: string, by: 1 | -1) => {
+      const paths = pairs.map((pair) => pair.full);
+      const other = shown[shown.findIndex((pair) => pair.full === full) + by]?.full;
+      if (other !== undefined)
+        intent({ kind: 'set-order', by: 'hand', hand: movedTogether(paths, new Set([full]), full, other) });
+    },
+    [pairs, shown, intent],
+  );
+  const toggle = useCallback(
+    (full: string) =>
+      setTaken((before) => {
+        const after = new Set(before);
+        if (!after.delete(full)) after.add(full);
+        return after;
+      }),
+    [],
+  );
   const addTag = () => {
-    if (tag.trim() !== '') intent({ kind: 'set-tags', paths: meant.map((pair) => pair.full), add: [tag.trim()], remove: [] });
+    if (tag.trim() !== '')
+      intent({ kind: 'set-tags', paths: meant.map((pair) => pair.full), add: [tag.trim()], remove: [] });
     setTag('');
   };
 
-  if (pairs.length === 0) return <Nothing title="No pictures yet" says="Pictures stand here in the order in which they are added to pages." />;
+  if (pairs.length === 0)
+    return (
+      <Nothing title="No pictures yet" says="Pictures stand here in the order in which they are added to pages." />
+    );
   return (
     <>
-      <Sheet label="Order and names" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center', px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' }}>
-        <ToggleButtonGroup exclusive size="small" value={order} aria-label="Order of the pictures" disabled={idle} onChange={(_event, by: SiteView['order'] | null) => by && intent({ kind: 'set-order', by, hand: by === 'hand' ? pairs.map((pair) => pair.full) : null })}>
-          {ORDERS.map(({ by, says }) => <ToggleButton key={by} value={by} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>{says}</ToggleButton>)}
+      <Sheet
+        label="Order and names"
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          gap: 1.5,
+          alignItems: 'center',
+          px: 1.75,
+          py: 1.25,
+          mb: 1.5,
+          fontSize: '0.8125rem',
+        }}
+      >
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={order}
+          aria-label="Order of the pictures"
+          disabled={idle}
+          onChange={(_event, by: SiteView['order'] | null) =>
+            by && intent({ kind: 'set-order', by, hand: by === 'hand' ? pairs.map((pair) => pair.full) : null })
+          }
+        >
+          {ORDERS.map(({ by, says }) => (
+            <ToggleButton key={by} value={by} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>
+              {says}
+            </ToggleButton>
+          ))}
         </ToggleButtonGroup>
         {galleries.length > 0 && (
-          <TextField select size="small" label="Put a gallery in this order" value="" disabled={idle} onChange={({ target }) => {
-            const found = galleries[Number(target.value)];
-            if (found) intent({ kind: 'order-gallery', page: found.page, gallery: found.gallery });
-          }} sx={{ minWidth: 200 }}>
-            {galleries.map(({ says }, n) => <MenuItem key={says} value={n}>{says}</MenuItem>)}
+          <TextField
+            select
+            size="small"
+            label="Put a gallery in this order"
+            value=""
+            disabled={idle}
+            onChange={({ target }) => {
+              const found = galleries[Number(target.value)];
+              if (found) intent({ kind: 'order-gallery', page: found.page, gallery: found.gallery });
+            }}
+            sx={{ minWidth: 200 }}
+          >
+            {galleries.map(({ says }, n) => (
+              <MenuItem key={says} value={n}>
+                {says}
+              </MenuItem>
+            ))}
           </TextField>
         )}
         {tags.length > 0 && (
-          <TextField select size="small" label="Only those tagged" value={only} onChange={({ target }) => setOnly(target.value)} sx={{ minWidth: 150 }}>
+          <TextField
+            select
+            size="small"
+            label="Only those tagged"
+            value={only}
+            onChange={({ target }) => setOnly(target.value)}
+            sx={{ minWidth: 150 }}
+          >
             <MenuItem value="">all pictures</MenuItem>
-            {tags.map((one) => <MenuItem key={one} value={one}>{one}</MenuItem>)}
+            {tags.map((one) => (
+              <MenuItem key={one} value={one}>
+                {one}
+              </MenuItem>
+            ))}
           </TextField>
         )}
         <Box sx={{ ml: 'auto', display: 'flex', gap: 0.75, alignItems: 'center' }}>
-          <Box sx={{ color: ink('stone') }} role="status">{many.length > 0 ? `${countOf(many.length, 'picture')} chosen` : `all ${shown.length}`}</Box>
-          {many.length > 0 && <Button size="small" onClick={() => setTaken(new Set())}>Choose none</Button>}
-          <Box component="form" sx={{ display: 'flex', gap: 0.5 }} onSubmit={(event) => {
-            event.preventDefault();
-            addTag();
-          }}>
-            <TextField size="small" label="Tag" value={tag} onChange={({ target }) => setTag(target.value)} sx={{ width: 120 }} />
-            <Button size="small" type="submit" disabled={idle || tag.trim() === ''}>Tag them</Button>
+          <Box sx={{ color: ink('stone') }} role="status">
+            {many.length > 0 ? `${countOf(many.length, 'picture')} chosen` : `all ${shown.length}`}
           </Box>
-          <Button size="small" disabled={idle} onClick={() => setRenaming(true)}>Rename…</Button>
-          <Button size="small" disabled={idle} onClick={() => setListing(true)}>From a list…</Button>
+          {many.length > 0 && (
+            <Button size="small" onClick={() => setTaken(new Set())}>
+              Choose none
+            </Button>
+          )}
+          <Box
+            component="form"
+            sx={{ display: 'flex', gap: 0.5 }}
+            onSubmit={(event) => {
+              event.preventDefault();
+              addTag();
+            }}
+          >
+            <TextField
+              size="small"
+              label="Tag"
+              value={tag}
+              onChange={({ target }) => setTag(target.value)}
+              sx={{ width: 120 }}
+            />
+            <Button size="small" type="submit" disabled={idle || tag.trim() === ''}>
+              Tag them
+            </Button>
+          </Box>
+          <Button size="small" disabled={idle} onClick={() => setRenaming(true)}>
+            Rename…
+          </Button>
+          <Button size="small" disabled={idle} onClick={() => setListing(true)}>
+            From a list…
+          </Button>
         </Box>
       </Sheet>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
         <SortableContext items={shown.map((pair) => pair.full)} strategy={verticalListSortingStrategy} disabled={idle}>
           <Sheet>
-            <Box component="ul" aria-label="Pictures in order" ref={rows.list} sx={{ m: 0, p: 0, listStyle: 'none' }} style={{ position: 'relative', height: rows.height }}>
+            <Box
+              component="ul"
+              aria-label="Pictures in order"
+              ref={rows.list}
+              sx={{ m: 0, p: 0, listStyle: 'none' }}
+              style={{ position: 'relative', height: rows.height }}
+            >
               {rows.items.map((item) => {
                 const pair = shown[item.index];
-                return pair && <OrderRow key={pair.full} pair={pair} index={item.index} of={shown.length} top={rows.topOf(item)} chosen={taken.has(pair.full)} idle={idle} onToggle={toggle} onStep={step} />;
+                return (
+                  pair && (
+                    <OrderRow
+                      key={pair.full}
+                      pair={pair}
+                      index={item.index}
+                      of={shown.length}
+                      top={rows.topOf(item)}
+                      chosen={taken.has(pair.full)}
+                      idle={idle}
+                      onToggle={toggle}
+                      onStep={step}
+                    />
+                  )
+                );
               })}
             </Box>
           </Sheet>

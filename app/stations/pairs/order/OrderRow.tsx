@@ -23,26 +23,105 @@ interface OrderRowProps {
   onStep: (full: string, by: 1 | -1) => void;
 }
 
-export const OrderRow = memo(function OrderRow({ pair, index, of, top, chosen, idle, onToggle, onStep }: OrderRowProps) {
+export const OrderRow = memo(function OrderRow({
+  pair,
+  index,
+  of,
+  top,
+  chosen,
+  idle,
+  onToggle,
+  onStep,
+}: OrderRowProps) {
   const intent = useIntent();
-  const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({ id: pair.full, disabled: idle });
+  const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
+    id: pair.full,
+    disabled: idle,
+  });
   const shift = transform ? `translate3d(0, ${Math.round(transform.y)}px, 0)` : undefined;
   return (
-    <Box component="li" ref={setNodeRef} aria-setsize={of} aria-posinset={index + 1} sx={{ position: 'absolute', left: 0, right: 0, height: 56, display: 'grid', gridTemplateColumns: '36px 36px 40px 70px minmax(0, 1fr) 150px minmax(0, 260px) 76px', gap: 1, alignItems: 'center', px: 1, borderBottom: `1px solid ${ink('hair')}`, bgcolor: chosen ? ink('heatherWash') : ink('paper'), zIndex: isDragging ? 2 : undefined, boxShadow: isDragging ? '0 4px 18px rgb(20 16 15 / 0.18)' : undefined }} style={{ top, transform: shift, transition }}>
-      <IconButton {...attributes} {...listeners} aria-label={`Move ${pair.name}`} disabled={idle} sx={{ cursor: 'grab', touchAction: 'none' }}><DragIndicatorIcon fontSize="small" /></IconButton>
-      <Checkbox size="small" checked={chosen} onChange={() => onToggle(pair.full)} slotProps={{ input: { 'aria-label': `Choose ${pair.name}` } }} />
+    <Box
+      component="li"
+      ref={setNodeRef}
+      aria-setsize={of}
+      aria-posinset={index + 1}
+      sx={{
+        position: 'absolute',
+        left: 0,
+        right: 0,
+        height: 56,
+        display: 'grid',
+        gridTemplateColumns: '36px 36px 40px 70px minmax(0, 1fr) 150px minmax(0, 260px) 76px',
+        gap: 1,
+        alignItems: 'center',
+        px: 1,
+        borderBottom: `1px solid ${ink('hair')}`,
+        bgcolor: chosen ? ink('heatherWash') : ink('paper'),
+        zIndex: isDragging ? 2 : undefined,
+        boxShadow: isDragging ? '0 4px 18px rgb(20 16 15 / 0.18)' : undefined,
+      }}
+      style={{ top, transform: shift, transition }}
+    >
+      <IconButton
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${pair.name}`}
+        disabled={idle}
+        sx={{ cursor: 'grab', touchAction: 'none' }}
+      >
+        <DragIndicatorIcon fontSize="small" />
+      </IconButton>
+      <Checkbox
+        size="small"
+        checked={chosen}
+        onChange={() => onToggle(pair.full)}
+        slotProps={{ input: { 'aria-label': `Choose ${pair.name}` } }}
+      />
       <Box sx={{ color: ink('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{index + 1}</Box>
       <Picture path={pair.full} width={66} height={46} />
       <Mono>{pair.full}</Mono>
-      <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>{pair.taken ? pair.taken.slice(0, 16).replace('T', ', ') : 'no date'}</Box>
+      <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>
+        {pair.taken ? pair.taken.slice(0, 16).replace('T', ', ') : 'no date'}
+      </Box>
       <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
         {pair.tags.map((tag) => (
-          <Box key={tag} component="button" type="button" disabled={idle} aria-label={`Take the tag ${tag} from ${pair.name}`} onClick={() => intent({ kind: 'set-tags', paths: [pair.full], add: [], remove: [tag] })} sx={{ font: 'inherit', fontSize: '0.75rem', color: ink('heather'), bgcolor: ink('heatherWash'), border: 0, borderRadius: '3px', px: 0.75, py: 0.25, minHeight: 24, cursor: 'pointer' }}>{`${tag} ×`}</Box>
+          <Box
+            key={tag}
+            component="button"
+            type="button"
+            disabled={idle}
+            aria-label={`Take the tag ${tag} from ${pair.name}`}
+            onClick={() => intent({ kind: 'set-tags', paths: [pair.full], add: [], remove: [tag] })}
+            sx={{
+              font: 'inherit',
+              fontSize: '0.75rem',
+              color: ink('heather'),
+              bgcolor: ink('heatherWash'),
+              border: 0,
+              borderRadius: '3px',
+              px: 0.75,
+              py: 0.25,
+              minHeight: 24,
+              cursor: 'pointer',
+            }}
+          >{`${tag} ×`}</Box>
         ))}
       </Box>
       <Box>
-        <IconButton aria-label={`Move ${pair.name} up`} disabled={idle || index === 0} onClick={() => onStep(pair.full, -1)}><ArrowUpwardIcon fontSize="small" /></IconButton>
-        <IconButton aria-label={`Move ${pair.name} down`} disabled={idle || index === of - 1} onClick={() => onStep(pair.full, 1)}><ArrowDownwardIcon fontSize="small" /></IconButton>
+        <IconButton
+          aria-label={`Move ${pair.name} up`}
+          disabled={idle || index === 0}
+          onClick={() => onStep(pair.full, -1)}
+        >
+          <ArrowUpwardIcon fontSize="small" />
+        </IconButton>
+        <IconButton
+          aria-label={`Move ${pair.name} down`}
+          disabled={idle || index === of - 1}
+          onClick={() => onStep(pair.full, 1)}
+        >
+          <ArrowDownwardIcon fontSize="small" />
+        </IconButton>
       </Box>
     </Box>
   );

@@ -32,28 +32,64 @@ export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose
       <DialogTitle id="rename-title">{`Rename ${countOf(pairs.length, 'picture')}`}</DialogTitle>
       <DialogContent>
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 2, alignItems: 'start', pt: 0.75 }}>
-          <TextField label="Pattern" autoFocus value={pattern} onChange={({ target }) => setPattern(target.value)} error={!plan.ok} helperText={plan.ok ? NAME_TOKENS.map(({ token, says }) => `${token} ${says}`).join(' · ') : plan.reason} slotProps={{ htmlInput: { style: { fontFamily: 'var(--hm-mono, monospace)' } } }} />
-          <FormControlLabel control={<Checkbox size="small" checked={tidy} onChange={({ target }) => setTidy(target.checked)} />} label="lower case, hyphens for spaces, no accents" slotProps={{ typography: { variant: 'body2' } }} />
+          <TextField
+            label="Pattern"
+            autoFocus
+            value={pattern}
+            onChange={({ target }) => setPattern(target.value)}
+            error={!plan.ok}
+            helperText={plan.ok ? NAME_TOKENS.map(({ token, says }) => `${token} ${says}`).join(' · ') : plan.reason}
+            slotProps={{ htmlInput: { style: { fontFamily: 'var(--hm-mono, monospace)' } } }}
+          />
+          <FormControlLabel
+            control={<Checkbox size="small" checked={tidy} onChange={({ target }) => setTidy(target.checked)} />}
+            label="lower case, hyphens for spaces, no accents"
+            slotProps={{ typography: { variant: 'body2' } }}
+          />
         </Box>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem', my: 1.5 }}>Thumbnails and other sizes keep in step. Pages, <Mono>srcset</Mono>, stylesheets, and texts of scripts that lead to a file are written anew.</Box>
-        <Box component="ul" aria-label="New names" sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 320, overflowY: 'auto' }} tabIndex={0}>
+        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem', my: 1.5 }}>
+          Thumbnails and other sizes keep in step. Pages, <Mono>srcset</Mono>, stylesheets, and texts of scripts that
+          lead to a file are written anew.
+        </Box>
+        <Box
+          component="ul"
+          aria-label="New names"
+          sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 320, overflowY: 'auto' }}
+          tabIndex={0}
+        >
           {renames.slice(0, SHOWN).map(({ from, to }) => (
-            <Box component="li" key={from} sx={{ display: 'grid', gridTemplateColumns: '1fr 24px 1fr', py: 0.25, borderTop: `1px solid ${ink('hair')}` }}>
+            <Box
+              component="li"
+              key={from}
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: '1fr 24px 1fr',
+                py: 0.25,
+                borderTop: `1px solid ${ink('hair')}`,
+              }}
+            >
               <Mono tone="stone">{from}</Mono>
               <span aria-hidden>→</span>
               <Mono>{nameOf(to)}</Mono>
             </Box>
           ))}
         </Box>
-        {renames.length > SHOWN && <Box sx={{ color: ink('stone'), mt: 1 }}>{`and ${renames.length - SHOWN} more`}</Box>}
+        {renames.length > SHOWN && (
+          <Box sx={{ color: ink('stone'), mt: 1 }}>{`and ${renames.length - SHOWN} more`}</Box>
+        )}
         {plan.ok && renames.length === 0 && <Box sx={{ color: ink('stone') }}>All of them are called so already.</Box>}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={renames.length === 0} onClick={() => {
-          intent({ kind: 'rename-many', renames });
-          onClose();
-        }}>{`Rename ${countOf(renames.length, 'file')}`}</Button>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={renames.length === 0}
+          onClick={() => {
+            intent({ kind: 'rename-many', renames });
+            onClose();
+          }}
+        >{`Rename ${countOf(renames.length, 'file')}`}</Button>
       </DialogActions>
     </Dialog>
   );

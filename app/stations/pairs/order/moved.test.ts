@@ -11,4 +11,6 @@ it.each([
   ['several, apart, upwards', ['c', 'e'], 'e', 'a', 'ceabd'],
   ['several downwards', ['a', 'c'], 'a', 'd', 'bdace'],
   ['onto one of themselves', ['b', 'c'], 'b', 'c', 'abcde'],
-])('%s', (_name, taken, active, over, outcome) => expect(movedTogether(ALL, new Set(taken), active, over).join('')).toBe(outcome));
+])('%s', (_name, taken, active, over, outcome) =>
+  expect(movedTogether(ALL, new Set(taken), active, over).join('')).toBe(outcome),
+);

@@ -34,13 +34,25 @@ const WORDS: Record<Recipe['words'], string> = {
 };
 
 /** A first further size: between thumbnail and full-size. */
-const MEDIUM: FurtherSize['size'] = { ...STARTING_POINTS[1]!.recipe.fullSize, width: 600, height: 600, folder: 'medium' };
+const MEDIUM: FurtherSize['size'] = {
+  ...STARTING_POINTS[1]!.recipe.fullSize,
+  width: 600,
+  height: 600,
+  folder: 'medium',
+};
 
 export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialogProps) {
   const [recipe, setRecipe] = useState(before);
   const checked = Recipe.safeParse(recipe);
-  const trouble = (...path: (string | number)[]) => checked.error?.issues.find((issue) => issue.path.join() === path.join())?.message;
-  const setFurther = (n: number, one: FurtherSize | null) => setRecipe({ ...recipe, further: one ? recipe.further.map((was, at) => (at === n ? one : was)) : recipe.further.filter((_, at) => at !== n) });
+  const trouble = (...path: (string | number)[]) =>
+    checked.error?.issues.find((issue) => issue.path.join() === path.join())?.message;
+  const setFurther = (n: number, one: FurtherSize | null) =>
+    setRecipe({
+      ...recipe,
+      further: one
+        ? recipe.further.map((was, at) => (at === n ? one : was))
+        : recipe.further.filter((_, at) => at !== n),
+    });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="recipe-title">
       <DialogTitle id="recipe-title">Recipe</DialogTitle>
@@ -48,40 +60,129 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap', mb: 2, fontSize: '0.8125rem' }}>
           <Box sx={{ color: ink('stone') }}>Begin with</Box>
           {STARTING_POINTS.map((point) => (
-            <Button key={point.name} size="small" onClick={() => setRecipe({ ...recipe, thumbnail: point.recipe.thumbnail, fullSize: point.recipe.fullSize })}>{point.name}</Button>
+            <Button
+              key={point.name}
+              size="small"
+              onClick={() =>
+                setRecipe({ ...recipe, thumbnail: point.recipe.thumbnail, fullSize: point.recipe.fullSize })
+              }
+            >
+              {point.name}
+            </Button>
           ))}
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
             <Box sx={{ color: ink('stone') }}>or leave the pixels and lighten the files</Box>
             {LIGHTENINGS.map(({ name, similarity }) => (
-              <Button key={name} size="small" onClick={() => setRecipe({ ...recipe, fullSize: allPixels(recipe.fullSize, similarity) })}>{name}</Button>
+              <Button
+                key={name}
+                size="small"
+                onClick={() => setRecipe({ ...recipe, fullSize: allPixels(recipe.fullSize, similarity) })}
+              >
+                {name}
+              </Button>
             ))}
           </Box>
         </Box>
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 4, rowGap: 3 }}>
           {SIZES.map(({ id, title }) => (
-            <SizeForm key={id} title={title} size={recipe[id]} trouble={(field) => trouble(id, field)} onChange={(size) => setRecipe({ ...recipe, [id]: size })} withWindows={id === 'fullSize'} />
+            <SizeForm
+              key={id}
+              title={title}
+              size={recipe[id]}
+              trouble={(field) => trouble(id, field)}
+              onChange={(size) => setRecipe({ ...recipe, [id]: size })}
+              withWindows={id === 'fullSize'}
+            />
           ))}
           {recipe.further.map(({ title, size }, n) => (
-            <SizeForm key={n} title={title || 'Further size'} size={size} trouble={(field) => trouble('further', n, 'size', field)} onChange={(changed) => setFurther(n, { title, size: changed })} withWindows>
+            <SizeForm
+              key={n}
+              title={title || 'Further size'}
+              size={size}
+              trouble={(field) => trouble('further', n, 'size', field)}
+              onChange={(changed) => setFurther(n, { title, size: changed })}
+              withWindows
+            >
               <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1 }}>
-                <TextField label="What it is called" value={title} error={trouble('further', n, 'title') !== undefined} helperText={trouble('further', n, 'title')} onChange={({ target }) => setFurther(n, { title: target.value, size })} sx={{ flex: 1 }} />
-                <Button size="small" startIcon={<DeleteIcon />} onClick={() => setFurther(n, null)}>{`Remove ${title || 'it'}`}</Button>
+                <TextField
+                  label="What it is called"
+                  value={title}
+                  error={trouble('further', n, 'title') !== undefined}
+                  helperText={trouble('further', n, 'title')}
+                  onChange={({ target }) => setFurther(n, { title: target.value, size })}
+                  sx={{ flex: 1 }}
+                />
+                <Button
+                  size="small"
+                  startIcon={<DeleteIcon />}
+                  onClick={() => setFurther(n, null)}
+                >{`Remove ${title || 'it'}`}</Button>
               </Box>
             </SizeForm>
           ))}
         </Box>
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 2.5 }}>
-          {recipe.further.length < 6 && <Button size="small" startIcon={<AddIcon />} onClick={() => setRecipe({ ...recipe, further: [...recipe.further, { title: recipe.further.length === 0 ? 'medium' : `size ${recipe.further.length + 3}`, size: { ...MEDIUM, folder: recipe.further.length === 0 ? 'medium' : null } }] })}>A further size</Button>}
-          <TextField select size="small" label="Words that stay in the files" value={recipe.words} onChange={({ target }) => setRecipe({ ...recipe, words: target.value as Recipe['words'] })} sx={{ minWidth: 320 }}>
-            {(Object.keys(WORDS) as Recipe['words'][]).map((id) => <MenuItem key={id} value={id}>{WORDS[id]}</MenuItem>)}
+          {recipe.further.length < 6 && (
+            <Button
+              size="small"
+              startIcon={<AddIcon />}
+              onClick={() =>
+                setRecipe({
+                  ...recipe,
+                  further: [
+                    ...recipe.further,
+                    {
+                      title: recipe.further.length === 0 ? 'medium' : `size ${recipe.further.length + 3}`,
+                      size: { ...MEDIUM, folder: recipe.further.length === 0 ? 'medium' : null },
+                    },
+                  ],
+                })
+              }
+            >
+              A further size
+            </Button>
+          )}
+          <TextField
+            select
+            size="small"
+            label="Words that stay in the files"
+            value={recipe.words}
+            onChange={({ target }) => setRecipe({ ...recipe, words: target.value as Recipe['words'] })}
+            sx={{ minWidth: 320 }}
+          >
+            {(Object.keys(WORDS) as Recipe['words'][]).map((id) => (
+              <MenuItem key={id} value={id}>
+                {WORDS[id]}
+              </MenuItem>
+            ))}
           </TextField>
-          <FormControlLabel control={<Checkbox size="small" checked={recipe.exact} onChange={({ target }) => setRecipe({ ...recipe, exact: target.checked })} />} label="Decode every pixel, slower" slotProps={{ typography: { variant: 'body2' } }} />
+          <FormControlLabel
+            control={
+              <Checkbox
+                size="small"
+                checked={recipe.exact}
+                onChange={({ target }) => setRecipe({ ...recipe, exact: target.checked })}
+              />
+            }
+            label="Decode every pixel, slower"
+            slotProps={{ typography: { variant: 'body2' } }}
+          />
         </Box>
-        <Box sx={{ mt: 1.5, color: ink('stone'), fontSize: '0.8125rem' }}>Pictures stand upright and come out in sRGB; where they were taken is never written into what is made. What is made already stays until you make it again.</Box>
+        <Box sx={{ mt: 1.5, color: ink('stone'), fontSize: '0.8125rem' }}>
+          Pictures stand upright and come out in sRGB; where they were taken is never written into what is made. What is
+          made already stays until you make it again.
+        </Box>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={!checked.success} onClick={() => checked.success && onChange(checked.data)}>Use this recipe</Button>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={!checked.success}
+          onClick={() => checked.success && onChange(checked.data)}
+        >
+          Use this recipe
+        </Button>
       </DialogActions>
     </Dialog>
   );

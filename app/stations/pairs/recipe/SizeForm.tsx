@@ -46,42 +46,112 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
       error={trouble(field) !== undefined}
       helperText={trouble(field)}
       slotProps={{ htmlInput: { step } }}
-      onChange={({ target }) => set({ [field]: target.value === '' && open ? null : step === 1 ? Math.round(Number(target.value) * unit) : Number(target.value) })}
+      onChange={({ target }) =>
+        set({
+          [field]:
+            target.value === '' && open
+              ? null
+              : step === 1
+                ? Math.round(Number(target.value) * unit)
+                : Number(target.value),
+        })
+      }
     />
   );
   const text = (field: 'folder' | 'name', label: string, placeholder: string) => (
-    <TextField label={label} value={size[field] ?? ''} placeholder={placeholder} error={trouble(field) !== undefined} helperText={trouble(field)} onChange={({ target }) => set({ [field]: target.value.trim() === '' ? null : target.value })} slotProps={{ inputLabel: { shrink: true } }} />
+    <TextField
+      label={label}
+      value={size[field] ?? ''}
+      placeholder={placeholder}
+      error={trouble(field) !== undefined}
+      helperText={trouble(field)}
+      onChange={({ target }) => set({ [field]: target.value.trim() === '' ? null : target.value })}
+      slotProps={{ inputLabel: { shrink: true } }}
+    />
   );
-  const select = <Field extends 'shape' | 'format' | 'aim' | 'sharpen'>(field: Field, label: string, choices: Record<SizeRecipe[Field], string>) => (
-    <TextField select label={label} value={size[field]} onChange={({ target }) => set({ [field]: target.value } as Partial<SizeRecipe>)}>
-      {(Object.entries(choices) as [string, string][]).map(([value, says]) => <MenuItem key={value} value={value}>{says}</MenuItem>)}
+  const select = <Field extends 'shape' | 'format' | 'aim' | 'sharpen'>(
+    field: Field,
+    label: string,
+    choices: Record<SizeRecipe[Field], string>,
+  ) => (
+    <TextField
+      select
+      label={label}
+      value={size[field]}
+      onChange={({ target }) => set({ [field]: target.value } as Partial<SizeRecipe>)}
+    >
+      {(Object.entries(choices) as [string, string][]).map(([value, says]) => (
+        <MenuItem key={value} value={value}>
+          {says}
+        </MenuItem>
+      ))}
     </TextField>
   );
-  const tick = (field: 'dense' | 'enlarge', label: string) => <FormControlLabel control={<Checkbox size="small" checked={size[field]} onChange={({ target }) => set({ [field]: target.checked })} />} label={label} slotProps={{ typography: { variant: 'body2' } }} />;
-  const special = size.folder !== null || size.name !== null || size.sharpen !== 'none' || size.enlarge || size.dense || ['folder', 'name'].some((field) => trouble(field) !== undefined);
+  const tick = (field: 'dense' | 'enlarge', label: string) => (
+    <FormControlLabel
+      control={
+        <Checkbox size="small" checked={size[field]} onChange={({ target }) => set({ [field]: target.checked })} />
+      }
+      label={label}
+      slotProps={{ typography: { variant: 'body2' } }}
+    />
+  );
+  const special =
+    size.folder !== null ||
+    size.name !== null ||
+    size.sharpen !== 'none' ||
+    size.enlarge ||
+    size.dense ||
+    ['folder', 'name'].some((field) => trouble(field) !== undefined);
   return (
-    <Box component="section" aria-label={title} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignContent: 'start' }}>
+    <Box
+      component="section"
+      aria-label={title}
+      sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignContent: 'start' }}
+    >
       <Box sx={{ gridColumn: '1 / -1' }}>
-        <Typography variant="h3" sx={{ fontSize: '0.9375rem', fontWeight: 700 }}>{title}</Typography>
+        <Typography variant="h3" sx={{ fontSize: '0.9375rem', fontWeight: 700 }}>
+          {title}
+        </Typography>
         <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>{sayRecipe(size)}</Box>
       </Box>
       {children}
       {withWindows && (
-        <TextField select label="Whole picture without scrolling in" value={windowOf?.name ?? ''} onChange={({ target }) => {
-          const found = WINDOWS.find(({ name }) => name === target.value);
-          if (found) set({ ...roomIn(found), shape: 'fit' });
-        }} sx={{ gridColumn: '1 / -1' }}>
-          <MenuItem value="" disabled>a box of its own</MenuItem>
-          {WINDOWS.map(({ name }) => <MenuItem key={name} value={name}>{name}</MenuItem>)}
+        <TextField
+          select
+          label="Whole picture without scrolling in"
+          value={windowOf?.name ?? ''}
+          onChange={({ target }) => {
+            const found = WINDOWS.find(({ name }) => name === target.value);
+            if (found) set({ ...roomIn(found), shape: 'fit' });
+          }}
+          sx={{ gridColumn: '1 / -1' }}
+        >
+          <MenuItem value="" disabled>
+            a box of its own
+          </MenuItem>
+          {WINDOWS.map(({ name }) => (
+            <MenuItem key={name} value={name}>
+              {name}
+            </MenuItem>
+          ))}
         </TextField>
       )}
       {number({ field: 'width', label: 'At most wide, px', open: true })}
       {number({ field: 'height', label: 'At most high, px', open: true })}
       {select('shape', 'Shape', { fit: 'the whole picture', crop: 'cut to the box' })}
       {select('format', 'Format', { jpeg: 'JPEG', webp: 'WebP', png: 'PNG, lossless', avif: 'AVIF, slow' })}
-      {size.format !== 'png' && select('aim', 'Compressed', { quality: 'to a quality', bytes: 'to a weight', similarity: 'to a likeness' })}
+      {size.format !== 'png' &&
+        select('aim', 'Compressed', { quality: 'to a quality', bytes: 'to a weight', similarity: 'to a likeness' })}
       {size.format !== 'png' && number(AIM_FIELD[size.aim])}
-      <Box component="details" open={special || undefined} sx={{ gridColumn: '1 / -1', '& > summary': { cursor: 'pointer', fontSize: '0.8125rem', color: ink('stone'), mb: 1 } }}>
+      <Box
+        component="details"
+        open={special || undefined}
+        sx={{
+          gridColumn: '1 / -1',
+          '& > summary': { cursor: 'pointer', fontSize: '0.8125rem', color: ink('stone'), mb: 1 },
+        }}
+      >
         <summary>Where it goes, and more</summary>
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignItems: 'center' }}>
           {text('folder', 'Folder', 'as its neighbours')}

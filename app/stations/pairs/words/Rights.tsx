@@ -11,13 +11,29 @@ export function Rights({ rights, idle }: { rights: SiteView['rights']; idle: boo
   const [draft, setDraft] = useState(rights);
   const changed = draft.copyright !== rights.copyright || draft.credit !== rights.credit;
   return (
-    <Box component="form" sx={{ display: 'flex', gap: 1, alignItems: 'center' }} onSubmit={(event) => {
-      event.preventDefault();
-      if (changed) intent({ kind: 'set-rights', rights: draft });
-    }}>
-      <TextField label="Copyright where a picture has none" value={draft.copyright} onChange={({ target }) => setDraft({ ...draft, copyright: target.value })} sx={{ width: 260 }} />
-      <TextField label="Credit" value={draft.credit} onChange={({ target }) => setDraft({ ...draft, credit: target.value })} sx={{ width: 180 }} />
-      <Button size="small" type="submit" disabled={idle || !changed}>Keep</Button>
+    <Box
+      component="form"
+      sx={{ display: 'flex', gap: 1, alignItems: 'center' }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (changed) intent({ kind: 'set-rights', rights: draft });
+      }}
+    >
+      <TextField
+        label="Copyright where a picture has none"
+        value={draft.copyright}
+        onChange={({ target }) => setDraft({ ...draft, copyright: target.value })}
+        sx={{ width: 260 }}
+      />
+      <TextField
+        label="Credit"
+        value={draft.credit}
+        onChange={({ target }) => setDraft({ ...draft, credit: target.value })}
+        sx={{ width: 180 }}
+      />
+      <Button size="small" type="submit" disabled={idle || !changed}>
+        Keep
+      </Button>
     </Box>
   );
 }

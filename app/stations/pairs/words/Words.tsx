@@ -32,47 +32,99 @@ export function Words() {
   const shown = useMemo(() => (missingOnly ? words.filter((row) => row.alt === null) : words), [words, missingOnly]);
   const missing = words.filter((row) => row.alt === null).length;
   const chosen = shown.find((row) => placeKey(row) === at) ?? shown[0] ?? null;
-  const rows = useRowsInSight<HTMLUListElement>(shown.length, ROW, useCallback((n: number) => (shown[n] ? placeKey(shown[n]) : n), [shown]));
+  const rows = useRowsInSight<HTMLUListElement>(
+    shown.length,
+    ROW,
+    useCallback((n: number) => (shown[n] ? placeKey(shown[n]) : n), [shown]),
+  );
 
-  const set = useCallback((row: WordsRow, field: LineField, value: string) => {
-    if (row.strand !== null) intent({ kind: 'set-words', items: [{ strand: row.strand, [field]: value }], pictures: [] });
-    else intent({ kind: 'set-words', items: [], pictures: [{ path: row.file, words: { [field]: value } }] });
-  }, [intent]);
+  const set = useCallback(
+    (row: WordsRow, field: LineField, value: string) => {
+      if (row.strand !== null)
+        intent({ kind: 'set-words', items: [{ strand: row.strand, [field]: value }], pictures: [] });
+      else intent({ kind: 'set-words', items: [], pictures: [{ path: row.file, words: { [field]: value } }] });
+    },
+    [intent],
+  );
   /** Enter goes on to the same field of the next row. */
   const next = (index: number, field: LineField) => {
     rows.show(Math.min(index + 1, shown.length - 1));
-    requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-index="${index + 1}"] [data-field="${field}"]`)?.focus());
+    requestAnimationFrame(() =>
+      list.current?.querySelector<HTMLElement>(`[data-index="${index + 1}"] [data-field="${field}"]`)?.focus(),
+    );
   };
-  const saveCsv = () => save({ name: `words-${site.site.name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-')}.csv`, blob: new Blob([writeCsv(WORDS_COLUMNS, wordsTable(words))], { type: 'text/csv' }) });
+  const saveCsv = () =>
+    save({
+      name: `words-${site.site.name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-')}.csv`,
+      blob: new Blob([writeCsv(WORDS_COLUMNS, wordsTable(words))], { type: 'text/csv' }),
+    });
   const bringIn = async (file: File) => {
     const read = readCsv(await file.text());
     const result = read.ok ? wordsFrom(read.table, words) : read;
     if ('reason' in result) return setTold([`${file.name}: ${result.reason}`]);
     const asked = intentFor(result.changes, file.name);
-    setTold([`${file.name}: ${countOf(result.changes.length, 'row')} with other words${asked ? '' : ', nothing to change'}.`, ...result.troubles.map(({ row, says }) => `Row ${row}: ${says}.`)]);
+    setTold([
+      `${file.name}: ${countOf(result.changes.length, 'row')} with other words${asked ? '' : ', nothing to change'}.`,
+      ...result.troubles.map(({ row, says }) => `Row ${row}: ${says}.`),
+    ]);
     if (asked) intent(asked);
   };
 
-  if (words.length === 0) return <Nothing title="No words yet" says="Every picture of a page, and every picture that waits for one, stands here with its alt text and caption." />;
+  if (words.length === 0)
+    return (
+      <Nothing
+        title="No words yet"
+        says="Every picture of a page, and every picture that waits for one, stands here with its alt text and caption."
+      />
+    );
   return (
     <>
-      <Sheet label="Rights and lists" sx={{ display: 'flex', gap: 1.5, alignItems: 'center', px: 1.75, py: 1.25, mb: 1.5, flexWrap: 'wrap' }}>
+      <Sheet
+        label="Rights and lists"
+        sx={{ display: 'flex', gap: 1.5, alignItems: 'center', px: 1.75, py: 1.25, mb: 1.5, flexWrap: 'wrap' }}
+      >
         <Rights key={`${rights.copyright}\n${rights.credit}`} rights={rights} idle={idle} />
-        <FormControlLabel control={<Checkbox size="small" checked={missingOnly} onChange={({ target }) => setMissingOnly(target.checked)} />} label={`only the ${missing} without alt text`} slotProps={{ typography: { variant: 'body2' } }} />
+        <FormControlLabel
+          control={
+            <Checkbox size="small" checked={missingOnly} onChange={({ target }) => setMissingOnly(target.checked)} />
+          }
+          label={`only the ${missing} without alt text`}
+          slotProps={{ typography: { variant: 'body2' } }}
+        />
         <Box sx={{ ml: 'auto', display: 'flex', gap: 0.75 }}>
-          <Button size="small" onClick={saveCsv}>Save as CSV</Button>
-          <Button size="small" disabled={idle} onClick={() => pick.current?.click()}>Read a CSV…</Button>
-          <input ref={pick} type="file" accept=".csv,text/csv" hidden data-pick="words" onChange={({ target }) => {
-            const [file] = target.files ?? [];
-            target.value = '';
-            if (file) void bringIn(file);
-          }} />
+          <Button size="small" onClick={saveCsv}>
+            Save as CSV
+          </Button>
+          <Button size="small" disabled={idle} onClick={() => pick.current?.click()}>
+            Read a CSV…
+          </Button>
+          <input
+            ref={pick}
+            type="file"
+            accept=".csv,text/csv"
+            hidden
+            data-pick="words"
+            onChange={({ target }) => {
+              const [file] = target.files ?? [];
+              target.value = '';
+              if (file) void bringIn(file);
+            }}
+          />
         </Box>
       </Sheet>
       {told.length > 0 && (
-        <Sheet label="What the list said" sx={{ px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'flex', gap: 2, alignItems: 'start' }}>
-          <Box role="status" sx={{ flex: 1, maxHeight: 120, overflowY: 'auto' }}>{told.map((line) => <Box key={line}>{line}</Box>)}</Box>
-          <Button size="small" onClick={() => setTold([])}>Close</Button>
+        <Sheet
+          label="What the list said"
+          sx={{ px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'flex', gap: 2, alignItems: 'start' }}
+        >
+          <Box role="status" sx={{ flex: 1, maxHeight: 120, overflowY: 'auto' }}>
+            {told.map((line) => (
+              <Box key={line}>{line}</Box>
+            ))}
+          </Box>
+          <Button size="small" onClick={() => setTold([])}>
+            Close
+          </Button>
         </Sheet>
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 392px', gap: 1.5, alignItems: 'start' }}>
@@ -82,15 +134,44 @@ export function Words() {
             <Box>Caption</Box>
           </Box>
           <Box ref={list}>
-            <Box component="ul" aria-label="Words" ref={rows.list} sx={{ m: 0, p: 0, listStyle: 'none' }} style={{ position: 'relative', height: rows.height }}>
+            <Box
+              component="ul"
+              aria-label="Words"
+              ref={rows.list}
+              sx={{ m: 0, p: 0, listStyle: 'none' }}
+              style={{ position: 'relative', height: rows.height }}
+            >
               {rows.items.map((item) => {
                 const row = shown[item.index];
-                return row && <WordsLine key={placeKey(row)} row={row} index={item.index} of={shown.length} top={rows.topOf(item)} measure={rows.measure} chosen={chosen !== null && placeKey(row) === placeKey(chosen)} idle={site.readOnly} onChoose={setAt} onSet={set} onNext={next} />;
+                return (
+                  row && (
+                    <WordsLine
+                      key={placeKey(row)}
+                      row={row}
+                      index={item.index}
+                      of={shown.length}
+                      top={rows.topOf(item)}
+                      measure={rows.measure}
+                      chosen={chosen !== null && placeKey(row) === placeKey(chosen)}
+                      idle={site.readOnly}
+                      onChoose={setAt}
+                      onSet={set}
+                      onNext={next}
+                    />
+                  )
+                );
               })}
             </Box>
           </Box>
         </Sheet>
-        {chosen && <Beside key={placeKey(chosen)} row={chosen} pair={pairs.find((pair) => pair.full === chosen.file || pair.thumbnail === chosen.file) ?? null} idle={idle} />}
+        {chosen && (
+          <Beside
+            key={placeKey(chosen)}
+            row={chosen}
+            pair={pairs.find((pair) => pair.full === chosen.file || pair.thumbnail === chosen.file) ?? null}
+            idle={idle}
+          />
+        )}
       </Box>
       {shown.length === 0 && <Box sx={{ color: ink('stone'), p: 2 }}>Every picture has an alt text.</Box>}
     </>
@@ -98,7 +179,13 @@ export function Words() {
 }
 
 /** Alt text and caption of an item stand in its page; all else is kept with the picture. */
-function intentFor(changes: readonly { row: WordsRow; words: Partial<Record<'alt' | 'title' | 'caption' | 'credit' | 'copyright', string>> }[], file: string): SetWords | null {
+function intentFor(
+  changes: readonly {
+    row: WordsRow;
+    words: Partial<Record<'alt' | 'title' | 'caption' | 'credit' | 'copyright', string>>;
+  }[],
+  file: string,
+): SetWords | null {
   const items: SetWords['items'] = [];
   const pictures = new Map<string, SetWords['pictures'][number]['words']>();
   for (const { row, words } of changes) {
@@ -109,5 +196,10 @@ function intentFor(changes: readonly { row: WordsRow; words: Partial<Record<'alt
     if (Object.keys(kept).length > 0) pictures.set(row.file, { ...pictures.get(row.file), ...kept });
   }
   if (items.length === 0 && pictures.size === 0) return null;
-  return { kind: 'set-words', items, pictures: [...pictures].map(([path, words]) => ({ path, words })), label: `Take ${countOf(changes.length, 'row')} of words from ${file}` };
+  return {
+    kind: 'set-words',
+    items,
+    pictures: [...pictures].map(([path, words]) => ({ path, words })),
+    label: `Take ${countOf(changes.length, 'row')} of words from ${file}`,
+  };
 }

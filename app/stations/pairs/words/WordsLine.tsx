@@ -7,7 +7,12 @@ import { Mono, Picture, Tag } from '../../../ui/parts';
 import { ink } from '../../../ui/theme';
 
 /** Picture, name, alt text, caption. */
-export const LINE = { display: 'grid', gridTemplateColumns: '76px 150px minmax(0, 1fr) minmax(0, 1fr)', gap: 1.25, px: 1.5 } as const;
+export const LINE = {
+  display: 'grid',
+  gridTemplateColumns: '76px 150px minmax(0, 1fr) minmax(0, 1fr)',
+  gap: 1.25,
+  px: 1.5,
+} as const;
 
 export type LineField = 'alt' | 'caption';
 
@@ -24,10 +29,42 @@ interface WordsLineProps {
   onNext: (index: number, field: LineField) => void;
 }
 
-export const WordsLine = memo(function WordsLine({ row, index, of, top, measure, chosen, idle, onChoose, onSet, onNext }: WordsLineProps) {
+export const WordsLine = memo(function WordsLine({
+  row,
+  index,
+  of,
+  top,
+  measure,
+  chosen,
+  idle,
+  onChoose,
+  onSet,
+  onNext,
+}: WordsLineProps) {
   const field = (name: LineField) => ({ row, name, idle, onSet, onNext: () => onNext(index, name) });
   return (
-    <Box component="li" ref={measure} data-index={index} aria-setsize={of} aria-posinset={index + 1} onFocus={() => onChoose(placeKey(row))} onPointerDown={() => onChoose(placeKey(row))} sx={{ ...LINE, position: 'absolute', left: 0, right: 0, alignItems: 'center', py: 0.75, borderTop: `1px solid ${ink('hair')}`, bgcolor: chosen ? ink('heatherWash') : undefined, minHeight: 68, boxSizing: 'border-box' }} style={{ top }}>
+    <Box
+      component="li"
+      ref={measure}
+      data-index={index}
+      aria-setsize={of}
+      aria-posinset={index + 1}
+      onFocus={() => onChoose(placeKey(row))}
+      onPointerDown={() => onChoose(placeKey(row))}
+      sx={{
+        ...LINE,
+        position: 'absolute',
+        left: 0,
+        right: 0,
+        alignItems: 'center',
+        py: 0.75,
+        borderTop: `1px solid ${ink('hair')}`,
+        bgcolor: chosen ? ink('heatherWash') : undefined,
+        minHeight: 68,
+        boxSizing: 'border-box',
+      }}
+      style={{ top }}
+    >
       <Picture path={row.file} width={72} height={52} />
       <Box sx={{ minWidth: 0, fontSize: '0.75rem' }}>
         <Mono>{nameOf(row.file)}</Mono>
@@ -35,8 +72,22 @@ export const WordsLine = memo(function WordsLine({ row, index, of, top, measure,
         {row.alt === null && <Tag tone="look">no alt text</Tag>}
         {row.alt === '' && <Tag tone="plain">decoration</Tag>}
       </Box>
-      <Line {...field('alt')} label={`Alt text of ${nameOf(row.file)}`} value={row.alt ?? ''} placeholder={row.alt === null ? 'what the picture shows' : ''} />
-      {row.caption === null ? <Box sx={{ color: ink('stone'), fontSize: '0.75rem' }}>no element for a caption</Box> : <Line {...field('caption')} label={`Caption of ${nameOf(row.file)}`} value={row.caption} placeholder="caption" />}
+      <Line
+        {...field('alt')}
+        label={`Alt text of ${nameOf(row.file)}`}
+        value={row.alt ?? ''}
+        placeholder={row.alt === null ? 'what the picture shows' : ''}
+      />
+      {row.caption === null ? (
+        <Box sx={{ color: ink('stone'), fontSize: '0.75rem' }}>no element for a caption</Box>
+      ) : (
+        <Line
+          {...field('caption')}
+          label={`Caption of ${nameOf(row.file)}`}
+          value={row.caption}
+          placeholder="caption"
+        />
+      )}
     </Box>
   );
 });
@@ -77,7 +128,21 @@ function Line({ row, name, label, value, placeholder, idle, onSet, onNext }: Lin
         keep();
         onNext();
       }}
-      sx={{ font: 'inherit', fontSize: '0.8125rem', color: 'inherit', bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: '4px', px: 1, py: 0.5, width: '100%', boxSizing: 'border-box', resize: 'none', '&:hover': { borderColor: ink('edge') }, '&::placeholder': { color: ink('stone'), opacity: 1 } }}
+      sx={{
+        font: 'inherit',
+        fontSize: '0.8125rem',
+        color: 'inherit',
+        bgcolor: ink('paper'),
+        border: `1px solid ${ink('hair')}`,
+        borderRadius: '4px',
+        px: 1,
+        py: 0.5,
+        width: '100%',
+        boxSizing: 'border-box',
+        resize: 'none',
+        '&:hover': { borderColor: ink('edge') },
+        '&::placeholder': { color: ink('stone'), opacity: 1 },
+      }}
     />
   );
 }
