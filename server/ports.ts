@@ -1,5 +1,6 @@
 /** Two neighbouring ports: the application on the first, the preview origin on the next. */
 import { createServer } from 'node:net';
+import type { Result } from '../core/site/index.ts';
 
 function isFree(port: number): Promise<boolean> {
   return new Promise((resolve) => {
@@ -12,9 +13,7 @@ function isFree(port: number): Promise<boolean> {
 export const DEFAULT_PORT = 4780;
 
 /** A wanted port must be free together with the next one; without a wish the first free pair from the default on is taken. */
-export async function choosePorts(
-  wanted: number | null,
-): Promise<{ ok: true; port: number } | { ok: false; reason: string }> {
+export async function choosePorts(wanted: number | null): Promise<Result<{ port: number }>> {
   if (wanted !== null) {
     for (const port of [wanted, wanted + 1]) {
       if (!(await isFree(port)))

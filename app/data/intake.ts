@@ -2,19 +2,20 @@
 import {
   decodeText,
   emptyNotes,
+  type FileContent,
   INTAKE_LIMITS,
-  nameOf,
-  NOTES_FILE,
-  readNotes,
-  writeNotes,
-  type PairDecision,
-  type SiteNotes,
   isPagePath,
   isPicturePath,
   isTextPath,
   judgeIntake,
   mediaTypeOf,
-  type FileContent,
+  nameOf,
+  NOTES_FILE,
+  type PairDecision,
+  readNotes,
+  type Result,
+  type SiteNotes,
+  writeNotes,
 } from '~core/site/index.ts';
 import { readArchive } from '../workers/start';
 import { contentHash, newToken } from './hash';
@@ -32,9 +33,10 @@ export interface IntakeProgress {
   share: number | null;
 }
 
-export type IntakeResult =
-  | { ok: true; site: SiteRecord; notes: string[] }
-  | { ok: false; reason: string; refused: { path: string; reason: string }[] };
+export type IntakeResult = Result<
+  { site: SiteRecord; notes: string[] },
+  { refused: { path: string; reason: string }[] }
+>;
 
 interface Options {
   onProgress: (progress: IntakeProgress) => void;

@@ -1,8 +1,8 @@
 /** Somebody's own viewer script as it is dropped or picked: a ZIP, a folder, or single files, read as texts by their names. */
-import { decodeText, judgeIntake, nameOf, stemOf } from '~core/site/index.ts';
+import { decodeText, judgeIntake, nameOf, refuse, type Result, stemOf } from '~core/site/index.ts';
 import { readArchive } from '../workers/start';
 
-export type OwnScript = { ok: true; name: string; texts: Record<string, string> } | { ok: false; reason: string };
+export type OwnScript = Result<{ name: string; texts: Record<string, string> }>;
 
 const READ = /\.(?:js|css|html?)$/i;
 /** A viewer is small; more than this is a whole site. Bytes of one file. */
@@ -12,15 +12,15 @@ export async function readOwnScript(files: readonly { path: string; blob: Blob }
   const [only] = files;
   if (files.length === 1 && only && /\.zip$/i.test(only.path)) {
     const read = await readArchive(only.blob, () => undefined, new AbortController().signal);
-    if (read === null) return { ok: false, reason: 'Stopped.' };
-    if (!read.ok) return { ok: false, reason: read.reason };
+    if (read === null) return refuse('Stopped.');
+    if (!read.ok) return refuse(read.reason);
     return fromFiles(
       read.files.map(({ path, bytes }) => ({ path, blob: new Blob([new Uint8Array(bytes)]) })),
       stemOf(only.path),
     );
   }
   const judged = judgeIntake(files.map(({ path, blob }) => ({ path, bytes: blob.size })));
-  if (!judged.ok) return { ok: false, reason: judged.reason };
+  if (!judged.ok) return refuse(judged.reason);
   const byRaw = new Map(files.map((file) => [file.path, file.blob]));
   return fromFiles(
     judged.accepted.map(({ raw, path }) => ({ path, blob: byRaw.get(raw) ?? new Blob([]) })),
@@ -33,15 +33,14 @@ async function fromFiles(files: readonly { path: string; blob: Blob }[], name: s
   for (const { path, blob } of files) {
     if (!READ.test(path)) continue;
     const file = nameOf(path);
-    if (blob.size > LARGEST)
-      return { ok: false, reason: `${path} is larger than 2 MB. Bring in only the viewer’s own files.` };
+    if (blob.size > LARGEST) return refuse(`${path} is larger than 2 MB. Bring in only the viewer’s own files.`);
     if (texts[file] !== undefined)
-      return { ok: false, reason: `There are two files of the name ${file}. Bring in only those that pages load.` };
+      return refuse(`There are two files of the name ${file}. Bring in only those that pages load.`);
     const decoded = decodeText(new Uint8Array(await blob.arrayBuffer()));
-    if (!decoded.ok) return { ok: false, reason: `${path}: ${decoded.reason}` };
+    if (!decoded.ok) return refuse(`${path}: ${decoded.reason}`);
     texts[file] = decoded.text;
   }
   if (!Object.keys(texts).some((file) => /\.js$/i.test(file)))
-    return { ok: false, reason: 'There is no script (.js) among these files.' };
+    return refuse('There is no script (.js) among these files.');
   return { ok: true, name, texts };
 }

@@ -6,7 +6,7 @@ import type { Tie } from '~core/markup/index.ts';
 import type { PictureTask } from '~core/model/index.ts';
 import { DEFAULT_RECIPE, Recipe } from '~core/photo/index.ts';
 import type { Intent, MadeFile, UnitChoice } from '~core/plans/index.ts';
-import { isPicturePath, notesIn, type FileContent } from '~core/site/index.ts';
+import { type FileContent, isPicturePath, notesIn, refuse, type Result } from '~core/site/index.ts';
 import type { LayoutView, SiteView } from '~core/view/index.ts';
 import type { Draft, Prediction } from '~core/wiring/index.ts';
 import { diffsOf, type FileDiff } from './diffs';
@@ -46,9 +46,11 @@ export interface Job {
   left?: number;
 }
 
-export type Outcome =
-  | { ok: true; label: string; diffs: FileDiff[]; /** Not by undoing the last change. */ undoable?: false }
-  | { ok: false; reason: string };
+export type Outcome = Result<{
+  label: string;
+  diffs: FileDiff[];
+  /** Not by undoing the last change. */ undoable?: false;
+}>;
 
 export interface Snapshot {
   site: SiteRecord;
@@ -227,7 +229,7 @@ export class SiteSession {
     return this.#inTurn(async () => {
       const all = await readHistory(this.#db, this.site);
       const target = all.find((entry) => entry.number === number);
-      if (!target) return { ok: false, reason: 'This point of the history is no longer there.' };
+      if (!target) return refuse('This point of the history is no longer there.');
       while (this.site.head !== number) {
         const outcome = await this.#take(
           await stepJournal(this.#db, this.site.id, this.site.head > number ? 'undo' : 'redo'),
@@ -243,7 +245,7 @@ export class SiteSession {
   namePoint(number: number, name: string | null): Promise<Outcome> {
     return this.#inTurn(async () => {
       if (!(await namePoint(this.#db, this.site.id, number, name)))
-        return { ok: false, reason: 'This point of the history is no longer there.' };
+        return refuse('This point of the history is no longer there.');
       if (number === 0) this.site = { ...this.site, ...(name === null ? {} : { beginning: name }) };
       if (number === 0 && name === null) delete this.site.beginning;
       return {
@@ -256,8 +258,7 @@ export class SiteSession {
   }
 
   async #inTurn(work: () => Promise<Outcome>): Promise<Outcome> {
-    if (this.readOnly)
-      return { ok: false, reason: 'This site is open in another tab, which may write to it. Close it there first.' };
+    if (this.readOnly) return refuse('This site is open in another tab, which may write to it. Close it there first.');
     const turn = this.#queue
       .then(work)
       .catch((error: unknown): Outcome => ({ ok: false, reason: storageReason(error) }));
@@ -298,7 +299,7 @@ export class SiteSession {
           (done) => this.#work({ says: 'Taking in pictures', done, of: files.length, stop: () => stop.abort() }),
           stop.signal,
         );
-        if (kept === null) return { ok: false, reason: 'Stopped. Nothing was taken in.' };
+        if (kept === null) return refuse('Stopped. Nothing was taken in.');
         const { planned, paths: places } = await analysis().takeIn(kept, beside);
         if (!planned.ok) return planned;
         paths = places;
@@ -337,11 +338,11 @@ export class SiteSession {
           onJob: (job) => this.#work(job),
         });
         this.#work(null);
-        if (made === null) return { ok: false, reason: 'Stopped. No picture was written.' };
+        if (made === null) return refuse('Stopped. No picture was written.');
         const { files, looks, failed, told } = made;
         if (files.length === 0) {
           await dropQueue(this.#db, this.site.id);
-          return { ok: false, reason: `No picture could be made. ${failed.join('; ')}` };
+          return refuse(`No picture could be made. ${failed.join('; ')}`);
         }
         await this.#learn(looks);
         const planned = await analysis().placeMade(files);

@@ -3,11 +3,13 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import {
   applyChange,
-  notesIn,
-  NOTES_FILE,
   type Change,
   type FileContent,
+  NOTES_FILE,
+  notesIn,
   type PairDecision,
+  refuse,
+  type Result,
 } from '~core/site/index.ts';
 import type { PictureLook } from '../workers/pictures';
 import { FactsRecord, FileRecord, SiteRecord, type JournalRecord, type QueueRecord } from './records';
@@ -132,9 +134,7 @@ export async function dropSite(db: Store, siteId: string): Promise<void> {
   ]);
 }
 
-export type Written =
-  | { ok: true; site: SiteRecord; files: Map<string, FileContent | null>; change: Change }
-  | { ok: false; reason: string };
+export type Written = Result<{ site: SiteRecord; files: Map<string, FileContent | null>; change: Change }>;
 
 const pathsOf = (change: Change) =>
   new Set(change.files.flatMap((file) => (file.kind === 'rename' ? [file.path, file.to] : [file.path])));
@@ -182,7 +182,7 @@ async function inOneTransaction(
   const give = async (reason: string): Promise<Written> => {
     tx.abort();
     await tx.done.catch(() => undefined);
-    return { ok: false, reason };
+    return refuse(reason);
   };
   const read = SiteRecord.safeParse(await tx.objectStore('sites').get(siteId));
   if (!read.success) return give('This site is no longer in the store; another tab may have removed it.');

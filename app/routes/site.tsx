@@ -27,6 +27,7 @@ import { Slip } from '../ui/Slip';
 import { StrandRail } from '../ui/StrandRail';
 import { ink } from '../ui/theme';
 import { Trail } from '../ui/Trail';
+import { refuse } from '~core/site/index.ts';
 
 export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promise<OpenSite> {
   const session = await sessionOf(params.siteId ?? '');
@@ -55,9 +56,8 @@ export function shouldRevalidate({
 export async function clientAction({ params, request }: ClientActionFunctionArgs): Promise<Outcome> {
   const session = await sessionOf(params.siteId ?? '');
   const work = Work.safeParse(await request.json());
-  if (!session) return { ok: false, reason: 'This site is no longer on the shelf.' };
-  if (!work.success)
-    return { ok: false, reason: `This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.` };
+  if (!session) return refuse('This site is no longer on the shelf.');
+  if (!work.success) return refuse(`This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.`);
   switch (work.data.do) {
     case 'intent':
       return session.do(work.data.intent);

@@ -1,6 +1,5 @@
 /** Reads sites away from the main thread: a thin shell around the core. One worker serves the one open site. */
 import * as Comlink from 'comlink';
-import type { Planned } from '~core/checks/index.ts';
 import { elementAt, elementBy, tieOf, type Tie } from '~core/markup/index.ts';
 import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
@@ -16,7 +15,7 @@ import {
   type ReadyTask,
   type UnitChoice,
 } from '~core/plans/index.ts';
-import type { Change, FileContent } from '~core/site/index.ts';
+import type { Change, FileContent, Planned, Result } from '~core/site/index.ts';
 import {
   layoutView,
   pageStandingAlone,
@@ -32,7 +31,7 @@ import { diffsOf, type FileDiff } from '../data/diffs';
 import { KITS } from './kits';
 import { LONG_LISTS, marksOf, PIECE, type LongList, type Marks } from './longLists';
 
-export type PlanView = { ok: true; change: Change; diffs: FileDiff[] } | { ok: false; reason: string };
+export type PlanView = Result<{ change: Change; diffs: FileDiff[] }>;
 
 const files = new Map<string, FileContent>();
 const facts = new Map<string, PhotoFacts>();

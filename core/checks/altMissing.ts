@@ -1,5 +1,6 @@
 import { attributeOf, setAlt } from '../markup/index.ts';
-import { itemsOf, placeIn, planEdits, type Finding, type Fix, type Rule } from './finding.ts';
+import { itemsOf, placeIn, type Observation, type Fix, type Rule } from './finding.ts';
+import { planEdits } from '../site/index.ts';
 
 /** WHATWG HTML §4.8.4.4: alt text is required but for rare cases; WCAG 2.2, 1.1.1. */
 export const altMissing: Rule = {
@@ -7,7 +8,7 @@ export const altMissing: Rule = {
   station: 'markup',
   title: 'Every picture has an alt text',
   find: (site) =>
-    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => {
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] => {
       const { image } = item;
       if (!image || attributeOf(image, 'alt')) return [];
       const words = strand.full === null ? undefined : site.factsOf(strand.full)?.words;
@@ -21,9 +22,7 @@ export const altMissing: Rule = {
         });
       return [
         {
-          id: `alt-missing:${page.path}:${strand.thumbnail ?? strand.id}`,
-          rule: 'alt-missing',
-          station: 'markup',
+          matter: `${page.path}:${strand.thumbnail ?? strand.id}`,
           severity: 'look',
           says: `${strand.name} has no alt text.`,
           why: 'Who cannot see the picture hears its file name instead. An empty alt="" says that it is only decoration.',

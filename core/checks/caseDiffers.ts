@@ -1,7 +1,7 @@
 import { replaceValue, attributeOf } from '../markup/index.ts';
 import { renameFile, resolved, type SiteReading } from '../model/index.ts';
-import { nameOf, relativeReference } from '../site/index.ts';
-import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { nameOf, planEdits, relativeReference } from '../site/index.ts';
+import { placeIn, type Observation, type Rule } from './finding.ts';
 
 /** Most hosts tell `Photo.JPG` from `photo.jpg`, most desktops do not (common practice, no source). */
 export const caseDiffers: Rule = {
@@ -16,10 +16,8 @@ export const caseDiffers: Rule = {
           const file = resolved(attribute?.value, page.path, site.index);
           if (!attribute || !file?.otherCase || file.real === null) return [];
           const { path, real } = file;
-          const finding: Finding = {
-            id: `case-differs:${page.path}:${path}`,
-            rule: 'case-differs',
-            station: 'pairs',
+          const finding: Observation = {
+            matter: `${page.path}:${path}`,
             severity: 'broken',
             says: `This ${name === 'href' ? 'link' : 'address'} asks for ${nameOf(path)}; on disk the file is ${nameOf(real)}.`,
             why: 'It works on most desktops and fails on most hosts, which tell capitals apart.',
@@ -48,7 +46,12 @@ export const caseDiffers: Rule = {
     ),
 };
 
-function strandAt(site: SiteReading, path: string, offset: number, name: string): Pick<Finding, 'strand' | 'joint'> {
+function strandAt(
+  site: SiteReading,
+  path: string,
+  offset: number,
+  name: string,
+): Pick<Observation, 'strand' | 'joint'> {
   const page = site.pages.find((one) => one.path === path);
   const strand = page?.strands.flat().find((one) => offset >= one.range.start && offset < one.range.end);
   return { strand: strand?.id ?? null, joint: strand ? (name === 'href' ? 'full-size' : 'thumbnail') : null };

@@ -1,17 +1,17 @@
 import type { PageReading } from '../model/index.ts';
 import { answers, groupAttribute, opensOnClick, rewire, type KitUse } from '../wiring/index.ts';
-import { itemsOf, placeIn, type Finding, type Fix, type Rule } from './finding.ts';
+import { itemsOf, placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
 export const claimedTwice: Rule = {
   id: 'claimed-twice',
   station: 'wiring',
   title: 'One script answers a click, and one attribute belongs to one script',
   find: (site) => {
-    const findings = new Map<string, Finding>();
+    const findings = new Map<string, Observation>();
     for (const { page, strand, item } of itemsOf(site)) {
       const uses = page.wiring.uses.filter((use) => opensOnClick(use.kit.manifest) && answers(use, item));
       const [first, second] = uses;
-      const key = `claimed-twice:${page.path}:${uses.map(({ kit }) => kit.manifest.name).join('+')}`;
+      const key = `${page.path}:${uses.map(({ kit }) => kit.manifest.name).join('+')}`;
       if (!first || !second || findings.has(key)) continue;
       const off = (use: KitUse): Fix => ({
         kind: 'change',
@@ -19,9 +19,7 @@ export const claimedTwice: Rule = {
         plan: () => rewire(site, page, { from: use.kit, to: null }),
       });
       findings.set(key, {
-        id: key,
-        rule: 'claimed-twice',
-        station: 'wiring',
+        matter: key,
         severity: 'broken',
         says: `Both the ${first.kit.manifest.name} and the ${second.kit.manifest.name} answer this link.`,
         why: 'Each opens the picture for itself: one lies over the other, and closing the first shows the second.',
@@ -36,8 +34,8 @@ export const claimedTwice: Rule = {
 };
 
 /** A script of one's own that changes an attribute which a viewer reads. */
-function takenFindings(page: PageReading): Finding[] {
-  return page.wiring.uses.flatMap(({ kit, claimed }): Finding[] => {
+function takenFindings(page: PageReading): Observation[] {
+  return page.wiring.uses.flatMap(({ kit, claimed }): Observation[] => {
     const { marker, caption, name } = kit.manifest;
     const reads = [
       marker.attribute,
@@ -50,9 +48,7 @@ function takenFindings(page: PageReading): Finding[] {
     const { include } = taken.run;
     return [
       {
-        id: `claimed-twice:${page.path}:${taken.name}:${include.written ?? include.line}`,
-        rule: 'claimed-twice',
-        station: 'wiring',
+        matter: `${page.path}:${taken.name}:${include.written ?? include.line}`,
         severity: 'look',
         says: `${include.written ?? 'This inline script'} changes ${taken.name}, which the ${name} reads.`,
         why:

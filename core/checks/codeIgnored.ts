@@ -1,5 +1,6 @@
 import { indentOf, newlineOf, textOf, verified } from '../markup/index.ts';
-import { placeIn, planEdits, planPage, type Finding, type Fix, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Fix, type Rule } from './finding.ts';
+import { planEdits } from '../site/index.ts';
 
 export const codeIgnored: Rule = {
   id: 'code-ignored',
@@ -7,7 +8,7 @@ export const codeIgnored: Rule = {
   title: 'No script with an address holds code or markup',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.wiring.scripts.flatMap(({ include }): Finding[] => {
+      page.wiring.scripts.flatMap(({ include }): Observation[] => {
         const { element } = include;
         // An empty comment is how some keep a script from being closed like an image.
         const inside =
@@ -51,9 +52,7 @@ export const codeIgnored: Rule = {
             };
         return [
           {
-            id: `code-ignored:${page.path}:${include.written}`,
-            rule: 'code-ignored',
-            station: 'wiring',
+            matter: `${page.path}:${include.written}`,
             severity: 'broken',
             says: swallows
               ? `The script ${include.written} is not closed; markup up to the next </script> stands inside it.`

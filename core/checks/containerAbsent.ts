@@ -1,14 +1,15 @@
 import { attributeOf, editAttribute, valueOf } from '../markup/index.ts';
 import { containerEdits, containerMissing, isSlipOf } from '../wiring/index.ts';
-import { itemsOf, placeIn, planEdits, planPage, type Finding, type Fix, type Rule } from './finding.ts';
+import { itemsOf, placeIn, planPage, type Observation, type Fix, type Rule } from './finding.ts';
+import { planEdits } from '../site/index.ts';
 
 export const containerAbsent: Rule = {
   id: 'container-absent',
   station: 'wiring',
   title: 'The element in which a viewer shows its pictures is there',
   find: (site) =>
-    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] =>
-      page.wiring.uses.flatMap((use): Finding[] => {
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] =>
+      page.wiring.uses.flatMap((use): Observation[] => {
         const { link } = item;
         if (!link || !use.claimed.has(link)) return [];
         const missing = containerMissing(page.document, use.kit, link);
@@ -40,9 +41,7 @@ export const containerAbsent: Rule = {
           });
         return [
           {
-            id: `container-absent:${page.path}:${strand.name}`,
-            rule: 'container-absent',
-            station: 'wiring',
+            matter: `${page.path}:${strand.name}`,
             severity: 'broken',
             says:
               selector === ''

@@ -1,7 +1,7 @@
 import { attributeOf, editAttribute, textOf, titleOf, type PageElement } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import { byNaturalName, relativeReference, stemOf } from '../site/index.ts';
-import { itemsOf, placeIn, planEdits, type Finding, type Fix, type Rule } from './finding.ts';
+import { byNaturalName, planEdits, relativeReference, stemOf } from '../site/index.ts';
+import { itemsOf, placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
 export const dummyLink: Rule = {
   id: 'dummy-link',
@@ -10,7 +10,7 @@ export const dummyLink: Rule = {
   find: (site) => {
     const inGallery = new Set([...itemsOf(site)].map(({ item }) => item.link));
     return site.pages.flatMap((page) =>
-      page.document.elements.flatMap((element): Finding[] => {
+      page.document.elements.flatMap((element): Observation[] => {
         const attribute = element.tag === 'a' ? attributeOf(element, 'href') : undefined;
         if (attribute?.value.trim() !== '#' || inGallery.has(element)) return [];
         const words = textOf(element).trim();
@@ -26,9 +26,7 @@ export const dummyLink: Rule = {
         }));
         return [
           {
-            id: `dummy-link:${page.path}:${words}`,
-            rule: 'dummy-link',
-            station: 'markup',
+            matter: `${page.path}:${words}`,
             severity: 'broken',
             says: `“${words}” links to #, which is no page.`,
             why: 'A click jumps to the top of the same page.',

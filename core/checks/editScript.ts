@@ -1,8 +1,8 @@
 /** Edits of a script, whether it stands in the page or in a file of its own. */
 import type { PageReading, SiteReading } from '../model/index.ts';
-import { applyEdits, type Edit } from '../site/index.ts';
+import { applyEdits, type Edit, type Planned, refuse } from '../site/index.ts';
 import { readScript, type Include } from '../wiring/index.ts';
-import { planPage, type Planned } from './finding.ts';
+import { planPage } from './finding.ts';
 
 /** Offsets are those of the script; what comes out must parse. */
 export function editScript(
@@ -15,13 +15,11 @@ export function editScript(
   const path = include.inline ? page.path : include.lookup.found === 'exact' ? include.lookup.path : null;
   const content = path === null ? undefined : site.files.get(path);
   const text = include.inline?.text ?? (content?.kind === 'text' ? content.text : null);
-  if (path === null || text === null)
-    return { ok: false, reason: `${include.written ?? 'The script'} is not there any more.` };
+  if (path === null || text === null) return refuse(`${include.written ?? 'The script'} is not there any more.`);
   const applied = applyEdits(text, [...edits]);
   if (!applied.ok) return applied;
   const reading = readScript(applied.text);
-  if (!reading.ok)
-    return { ok: false, reason: `The change was not made: the script would not parse (${reading.reason}).` };
+  if (!reading.ok) return refuse(`The change was not made: the script would not parse (${reading.reason}).`);
   if (!include.inline) return { ok: true, change: { label, files: [{ kind: 'edit', path, edits: [...edits] }] } };
   const { start } = include.inline;
   return planPage(

@@ -1,7 +1,7 @@
 import { replaceValue } from '../markup/index.ts';
 import { resolved, THUMBNAIL } from '../model/index.ts';
-import { isPicturePath, nameOf, relativeReference } from '../site/index.ts';
-import { placeIn, planEdits, type Finding, type Fix, type Rule } from './finding.ts';
+import { isPicturePath, nameOf, planEdits, relativeReference } from '../site/index.ts';
+import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 import { soughtReferences } from './references.ts';
 
 export const fileMissing: Rule = {
@@ -10,7 +10,7 @@ export const fileMissing: Rule = {
   title: 'Every path leads to a file that is there',
   find: (site) =>
     site.pages.flatMap((page) =>
-      soughtReferences(page).flatMap(({ element, attribute, loads }): Finding[] => {
+      soughtReferences(page).flatMap(({ element, attribute, loads }): Observation[] => {
         const file = resolved(attribute.value, page.path, site.index);
         if (!file || file.real !== null || file.path === '') return [];
         const strand =
@@ -59,8 +59,7 @@ export const fileMissing: Rule = {
           });
         return [
           {
-            id: `file-missing:${page.path}:${file.path}`,
-            rule: 'file-missing',
+            matter: `${page.path}:${file.path}`,
             station: loads ? 'wiring' : 'pairs',
             severity: 'broken',
             says: `There is no ${file.path}.`,

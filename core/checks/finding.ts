@@ -1,11 +1,9 @@
 /** What a check saw. A rule is one file; the list in `rules.ts` is all that knows them. */
-import { verified, type Edited, type PageDocument } from '../markup/index.ts';
+import { verifiedSameShape, type PageDocument } from '../markup/index.ts';
 import type { JointName, PageReading, PictureTask, SiteReading, Strand } from '../model/index.ts';
-import type { Change, Edit } from '../site/index.ts';
+import { type Edit, planEdits, type Planned } from '../site/index.ts';
 
 export type Station = 'pairs' | 'markup' | 'wiring' | 'proof' | 'pack';
-
-export type Planned = { ok: true; change: Change } | { ok: false; reason: string };
 
 export type Fix =
   | { kind: 'change'; label: string; plan: () => Planned }
@@ -30,31 +28,29 @@ export interface Finding {
   fixes: Fix[];
 }
 
+/** What a rule tells; `findingsOf` adds which rule it was. */
+export interface Observation extends Omit<Finding, 'id' | 'rule' | 'station'> {
+  /** What it is about: the page and the file, element or line. The same for the same matter. */
+  matter: string;
+  /** Where it is counted, if not where the rule's others are. */
+  station?: Station;
+}
+
 export interface Rule {
   id: string;
   station: Station;
   /** One line for the documentation and for lists of what was checked. */
   title: string;
-  find: (site: SiteReading) => Finding[];
+  find: (site: SiteReading) => Observation[];
 }
 
-/** Edits after which the page has the same elements, but for so many more; anything else would be read otherwise than meant. */
+/** Edits after which the page has the same elements, but for so many more, as a change with its label. */
 export const planPage = (
   page: { path: string; document: PageDocument },
   label: string,
   edits: Edit[],
   more = 0,
-): Planned =>
-  planEdits(
-    label,
-    page.path,
-    verified(page.document, edits, (after) =>
-      after.elements.length === page.document.elements.length + more ? null : 'other elements would appear or vanish',
-    ),
-  );
-
-export const planEdits = (label: string, path: string, edited: Edited): Planned =>
-  edited.ok ? { ok: true, change: { label, files: [{ kind: 'edit', path, edits: edited.edits }] } } : edited;
+): Planned => planEdits(label, page.path, verifiedSameShape(page.document, edits, more));
 
 /** Where an element or attribute of a page stands. */
 export function placeIn(

@@ -1,15 +1,16 @@
 import { editAttribute } from '../markup/index.ts';
 import { answers, commonGroup, groupAttribute, groupOf } from '../wiring/index.ts';
-import { itemsOf, placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
+import { planEdits } from '../site/index.ts';
 
 export const groupMissing: Rule = {
   id: 'group-missing',
   station: 'wiring',
   title: 'Every marked link is in the group of its neighbours',
   find: (site) =>
-    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => {
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] => {
       const { link } = item;
-      return page.wiring.uses.flatMap((use): Finding[] => {
+      return page.wiring.uses.flatMap((use): Observation[] => {
         const { kit } = use;
         const attribute = groupAttribute(kit.manifest);
         if (!link || attribute === null || !answers(use, item) || groupOf(link, kit) !== null) return [];
@@ -17,9 +18,7 @@ export const groupMissing: Rule = {
         if (group === null) return [];
         return [
           {
-            id: `group-missing:${page.path}:${strand.name}`,
-            rule: 'group-missing',
-            station: 'wiring',
+            matter: `${page.path}:${strand.name}`,
             severity: 'broken',
             says: `This link has no group; its neighbours are in “${group}”.`,
             why: `It opens alone in the ${kit.manifest.name}: no counter, no way on or back, and its neighbours step past it.`,

@@ -1,6 +1,7 @@
 import { attributeOf, editAttribute } from '../markup/index.ts';
 import { answers, commonGroup, groupAttribute, groupOf, isSlipOf } from '../wiring/index.ts';
-import { itemsOf, placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
+import { planEdits } from '../site/index.ts';
 
 /** Alike but for capitals, white space, and hyphens or underscores. */
 const folded = (name: string): string => name.toLowerCase().replace(/[\s_-]+/g, '');
@@ -10,8 +11,8 @@ export const groupSplit: Rule = {
   station: 'wiring',
   title: 'The links of one gallery are in one group, written alike',
   find: (site) =>
-    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] =>
-      page.wiring.uses.flatMap((use): Finding[] => {
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] =>
+      page.wiring.uses.flatMap((use): Observation[] => {
         const { link } = item;
         const attribute = groupAttribute(use.kit.manifest);
         const items = page.galleries[strand.gallery]?.items ?? [];
@@ -25,9 +26,7 @@ export const groupSplit: Rule = {
         if (!slip && !alone) return [];
         return [
           {
-            id: `group-split:${page.path}:${strand.name}`,
-            rule: 'group-split',
-            station: 'wiring',
+            matter: `${page.path}:${strand.name}`,
             severity: slip ? 'broken' : 'look',
             says: slip
               ? `This link’s group reads “${own}”; its neighbours have “${common}”.`

@@ -1,6 +1,6 @@
 import { attributeOf, rewriteTag, valueOf, type PageElement } from '../markup/index.ts';
 import { isStylePath } from '../site/index.ts';
-import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const includeMiswritten: Rule = {
   id: 'include-miswritten',
@@ -8,15 +8,13 @@ export const includeMiswritten: Rule = {
   title: 'Every include is written as a browser reads it',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.document.elements.flatMap((element): Finding[] => {
+      page.document.elements.flatMap((element): Observation[] => {
         const fault = faultOf(element);
         if (!fault) return [];
         const { says, why, label, wishes } = fault;
         return [
           {
-            id: `include-miswritten:${page.path}:${element.open?.start ?? 0}`,
-            rule: 'include-miswritten',
-            station: 'wiring',
+            matter: `${page.path}:${element.open?.start ?? 0}`,
             severity: 'broken',
             says,
             why,

@@ -1,18 +1,18 @@
 import { cutLine } from '../markup/index.ts';
 import { includedName, type Include } from '../wiring/index.ts';
-import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const includedTwice: Rule = {
   id: 'included-twice',
   station: 'wiring',
   title: 'Each script and stylesheet is loaded once',
   find: (site) =>
-    site.pages.flatMap((page): Finding[] => {
+    site.pages.flatMap((page): Observation[] => {
       const seen = new Map<string, Include>();
       const ofKits = new Set(
         page.wiring.uses.flatMap(({ kit }) => kit.manifest.files.map(({ name }) => name.toLowerCase())),
       );
-      return page.wiring.includes.flatMap((include): Finding[] => {
+      return page.wiring.includes.flatMap((include): Observation[] => {
         if (include.written === null) return [];
         // The same viewer from two places is loaded twice as well.
         const key = ofKits.has(includedName(include))
@@ -25,9 +25,7 @@ export const includedTwice: Rule = {
         const missing = include.path !== null && include.lookup.found === 'nothing' && first.lookup.found === 'exact';
         return [
           {
-            id: `included-twice:${page.path}:${include.written}:${include.line}`,
-            rule: 'included-twice',
-            station: 'wiring',
+            matter: `${page.path}:${include.written}:${include.line}`,
             severity: include.kind === 'script' ? 'broken' : 'look',
             says: `${include.written} is loaded on line ${first.line} already${missing ? `, from ${first.written}` : ''}.`,
             why:

@@ -1,5 +1,6 @@
 import { copiedFiles, includeEdits } from '../wiring/index.ts';
-import { placeIn, planPage, type Finding, type Planned, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
+import type { Planned } from '../site/index.ts';
 
 export const kitIncomplete: Rule = {
   id: 'kit-incomplete',
@@ -7,7 +8,7 @@ export const kitIncomplete: Rule = {
   title: 'All files of a viewer that a page uses are loaded',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.wiring.uses.flatMap((use): Finding[] => {
+      page.wiring.uses.flatMap((use): Observation[] => {
         const { kit } = use;
         const absent = use.files
           .filter(({ file, includes }) => file.role !== 'other' && includes.length === 0)
@@ -32,9 +33,7 @@ export const kitIncomplete: Rule = {
           null;
         return [
           {
-            id: `kit-incomplete:${page.path}:${kit.manifest.name}`,
-            rule: 'kit-incomplete',
-            station: 'wiring',
+            matter: `${page.path}:${kit.manifest.name}`,
             severity: scripts.length > 0 ? 'broken' : 'look',
             says: `The page uses the ${kit.manifest.name} and does not load ${names}.`,
             why:

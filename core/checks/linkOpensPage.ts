@@ -1,13 +1,13 @@
 import { attributeOf, editAttribute } from '../markup/index.ts';
-import { nameOf, relativeReference } from '../site/index.ts';
-import { itemsOf, placeIn, planEdits, type Finding, type Fix, type Rule } from './finding.ts';
+import { nameOf, planEdits, relativeReference } from '../site/index.ts';
+import { itemsOf, placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
 export const linkOpensPage: Rule = {
   id: 'link-opens-page',
   station: 'markup',
   title: 'Every picture’s link opens a picture',
   find: (site) =>
-    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => {
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] => {
       const joint = strand.joints[2];
       const { link } = item;
       if (joint?.state !== 'broken' || !link) return [];
@@ -28,9 +28,7 @@ export const linkOpensPage: Rule = {
         : [];
       return [
         {
-          id: `link-opens-page:${page.path}:${strand.thumbnail ?? strand.id}`,
-          rule: 'link-opens-page',
-          station: 'markup',
+          matter: `${page.path}:${strand.thumbnail ?? strand.id}`,
           severity: 'broken',
           says: `This picture’s link: ${joint.says.charAt(0).toLowerCase()}${joint.says.slice(1)}`,
           why: 'The thumbnail promises its own picture, larger.',

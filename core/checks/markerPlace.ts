@@ -1,6 +1,6 @@
 import { attributeOf, classValue, descendants, rewriteTag } from '../markup/index.ts';
 import { markerName, type KitUse } from '../wiring/index.ts';
-import { itemsOf, placeIn, planPage, type Finding, type Rule } from './finding.ts';
+import { itemsOf, placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 /** Tags around or inside a link on which a marker ends up by mistake. */
 const MISTAKEN = new Set(['img', 'picture', 'li', 'figure', 'span', 'p', 'td', 'div']);
@@ -10,8 +10,8 @@ export const markerPlace: Rule = {
   station: 'wiring',
   title: 'The marker stands on the link, not on the picture',
   find: (site) =>
-    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] =>
-      page.wiring.uses.flatMap((use: KitUse): Finding[] => {
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] =>
+      page.wiring.uses.flatMap((use: KitUse): Observation[] => {
         const { link } = item;
         const { manifest } = use.kit;
         if (!link || manifest.marker.on !== 'link' || use.marked.includes(link)) return [];
@@ -33,9 +33,7 @@ export const markerPlace: Rule = {
         };
         return [
           {
-            id: `marker-place:${page.path}:${strand.name}`,
-            rule: 'marker-place',
-            station: 'wiring',
+            matter: `${page.path}:${strand.name}`,
             severity: 'broken',
             says: `${meant} stands on the <${bearer.tag}>; the ${manifest.name} looks for it on the link.`,
             why: use.strays.has(bearer)

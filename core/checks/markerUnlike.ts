@@ -1,15 +1,16 @@
 import { attributeOf, classValue, rewriteTag, verified, type PageElement } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { answers, commonGroup, markerName, misspeltMarker, openable, type KitUse } from '../wiring/index.ts';
-import { itemsOf, placeIn, planEdits, type Finding, type Planned, type Rule } from './finding.ts';
+import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
+import { planEdits, type Planned } from '../site/index.ts';
 
 export const markerUnlike: Rule = {
   id: 'marker-unlike',
   station: 'wiring',
   title: 'Every picture’s link carries the viewer’s marker, spelt right',
   find: (site) =>
-    [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] =>
-      page.wiring.uses.flatMap((use): Finding[] => {
+    [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] =>
+      page.wiring.uses.flatMap((use): Observation[] => {
         const { link } = item;
         const { manifest } = use.kit;
         if (!link || manifest.marker.on !== 'link' || use.marked.includes(link) || answers(use, item)) return [];
@@ -24,9 +25,7 @@ export const markerUnlike: Rule = {
         const misspelt = wrong && attributeOf(link, wrong.attribute);
         return [
           {
-            id: `marker-unlike:${page.path}:${strand.name}`,
-            rule: 'marker-unlike',
-            station: 'wiring',
+            matter: `${page.path}:${strand.name}`,
             severity: 'broken',
             says: wrong
               ? `This link’s marker reads ${wrong.is}; the ${manifest.name} looks for ${wrong.meant}.`

@@ -1,5 +1,5 @@
 import { attributeOf, rewriteTag } from '../markup/index.ts';
-import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const moduleFromDisk: Rule = {
   id: 'module-from-disk',
@@ -7,15 +7,13 @@ export const moduleFromDisk: Rule = {
   title: 'Scripts run from disk as well',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.wiring.scripts.flatMap(({ include, reading }): Finding[] => {
+      page.wiring.scripts.flatMap(({ include, reading }): Observation[] => {
         if (!include.module || include.path === null) return [];
         // What parses as a classic script needs no module.
         const classic = reading?.ok === true;
         return [
           {
-            id: `module-from-disk:${page.path}:${include.written}`,
-            rule: 'module-from-disk',
-            station: 'wiring',
+            matter: `${page.path}:${include.written}`,
             severity: 'look',
             says: `${include.written} is loaded as a module.`,
             why: 'Opened from disk, a browser refuses to load module files; the script runs only on a host.',

@@ -1,6 +1,6 @@
 import { replaceValue } from '../markup/index.ts';
-import { decodedPath, relativeReference, resolveInSite } from '../site/index.ts';
-import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { decodedPath, planEdits, relativeReference, resolveInSite } from '../site/index.ts';
+import { placeIn, type Observation, type Rule } from './finding.ts';
 import { soughtReferences } from './references.ts';
 
 export const rootAddress: Rule = {
@@ -9,7 +9,7 @@ export const rootAddress: Rule = {
   title: 'No address begins at the root of a host or of a disk',
   find: (site) =>
     site.pages.flatMap((page) =>
-      soughtReferences(page).flatMap(({ attribute, loads }): Finding[] => {
+      soughtReferences(page).flatMap(({ attribute, loads }): Observation[] => {
         const written = attribute.value.trim();
         const place = rooted(written, page.path);
         if (place === null) return [];
@@ -18,8 +18,7 @@ export const rootAddress: Rule = {
         if (place.on === 'host' && path === null) return [];
         return [
           {
-            id: `root-address:${page.path}:${written}`,
-            rule: 'root-address',
+            matter: `${page.path}:${written}`,
             station: loads ? 'wiring' : 'markup',
             severity: place.on === 'disk' ? 'broken' : 'look',
             says:

@@ -61,9 +61,17 @@ export const RULES: readonly Rule[] = [
 
 /** All findings: what is broken first, then by page and line. */
 export function findingsOf(site: SiteReading): Finding[] {
-  const rank = (finding: Finding) => (finding.severity === 'broken' ? 0 : 1);
-  return RULES.flatMap((rule) => rule.find(site)).sort(
+  const rank = ({ severity }: Finding) => (severity === 'broken' ? 0 : 1);
+  return RULES.flatMap((rule) => findingsBy(rule, site)).sort(
     (a, b) =>
       rank(a) - rank(b) || a.place.path.localeCompare(b.place.path) || (a.place.line ?? 0) - (b.place.line ?? 0),
   );
 }
+
+const findingsBy = (rule: Rule, site: SiteReading): Finding[] =>
+  rule.find(site).map(({ matter, ...told }) => ({
+    station: rule.station,
+    ...told,
+    id: `${rule.id}:${matter}`,
+    rule: rule.id,
+  }));

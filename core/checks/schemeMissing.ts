@@ -1,6 +1,6 @@
 import { replaceValue } from '../markup/index.ts';
-import { relativeReference } from '../site/index.ts';
-import { placeIn, planEdits, type Finding, type Rule } from './finding.ts';
+import { planEdits, relativeReference } from '../site/index.ts';
+import { placeIn, type Observation, type Rule } from './finding.ts';
 import { soughtReferences } from './references.ts';
 
 /** `//host/file` takes the scheme of the page, which from disk is `file:`. */
@@ -14,7 +14,7 @@ export const schemeMissing: Rule = {
   title: 'Outside addresses say their scheme',
   find: (site) =>
     site.pages.flatMap((page) =>
-      soughtReferences(page).flatMap(({ attribute, loads, element }): Finding[] => {
+      soughtReferences(page).flatMap(({ attribute, loads, element }): Observation[] => {
         const written = attribute.value.trim();
         const bare = BARE.test(written);
         const first = written.split(/[/?#]/)[0] ?? '';
@@ -33,8 +33,7 @@ export const schemeMissing: Rule = {
             : `https://${written}`;
         return [
           {
-            id: `scheme-missing:${page.path}:${written}`,
-            rule: 'scheme-missing',
+            matter: `${page.path}:${written}`,
             station: loads ? 'wiring' : 'markup',
             severity: loads || host ? 'broken' : 'look',
             says: `${written} has no scheme.`,

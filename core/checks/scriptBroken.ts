@@ -1,20 +1,20 @@
 import { applyEdits, LineIndex, type Edit } from '../site/index.ts';
 import { readScript } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
-import { placeIn, type Finding, type Fix, type Rule } from './finding.ts';
+import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
 export const scriptBroken: Rule = {
   id: 'script-broken',
   station: 'wiring',
   title: 'Every script can be read',
   find: (site) => {
-    const findings = new Map<string, Finding>();
+    const findings = new Map<string, Observation>();
     for (const page of site.pages) {
       for (const { include, text, reading } of page.wiring.scripts) {
         if (!reading || reading.ok || text === null || include.module) continue;
         const inline = include.inline;
         const path = inline ? page.path : (include.path ?? page.path);
-        const key = `script-broken:${path}:${inline ? include.line : ''}`;
+        const key = `${path}:${inline ? include.line : ''}`;
         if (findings.has(key)) continue;
         const edits = mended(text);
         const fixes: Fix[] = edits
@@ -35,9 +35,7 @@ export const scriptBroken: Rule = {
           : [];
         const line = new LineIndex(text).lineAt(reading.at);
         findings.set(key, {
-          id: key,
-          rule: 'script-broken',
-          station: 'wiring',
+          matter: key,
           severity: 'broken',
           says: `${include.written ?? 'This inline script'} has a mistake${inline ? '' : ` on line ${line}`}: ${reading.reason}.`,
           why: 'A browser that cannot read a script to its end runs nothing of it, not even what stands before the mistake.',

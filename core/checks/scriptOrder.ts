@@ -1,8 +1,8 @@
 import { cutLine, insertBeside, rewriteTag, type PageElement } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
-import { applyEdits, type Edit } from '../site/index.ts';
+import { applyEdits, type Edit, type Planned, refuse } from '../site/index.ts';
 import { waitingEdits, type Include, type KitUse, type ScriptRun } from '../wiring/index.ts';
-import { placeIn, planPage, type Finding, type Fix, type Planned, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Fix, type Rule } from './finding.ts';
 
 export const scriptOrder: Rule = {
   id: 'script-order',
@@ -10,7 +10,7 @@ export const scriptOrder: Rule = {
   title: 'A script is loaded before what needs it',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.wiring.scripts.flatMap((run): Finding[] => {
+      page.wiring.scripts.flatMap((run): Observation[] => {
         const [need] = run.early;
         if (!need) return [];
         const { include } = run;
@@ -35,9 +35,7 @@ export const scriptOrder: Rule = {
           : [];
         return [
           {
-            id: `script-order:${page.path}:${include.written ?? include.line}`,
-            rule: 'script-order',
-            station: 'wiring',
+            matter: `${page.path}:${include.written ?? include.line}`,
             severity: 'broken',
             says: called
               ? `${name} calls ${need.name}() before ${need.from?.written ?? 'its script'} is loaded.`
@@ -71,7 +69,7 @@ function mend(page: PageReading, { include, text }: ScriptRun, giver: Include): 
     return planPage(page, label, waitingEdits(include.inline));
   }
   if (text === null || !include.element.range || !giver.element.range)
-    return { ok: false, reason: 'One of the scripts is not in the source.' };
+    return refuse('One of the scripts is not in the source.');
   // Alike in how they wait, and the one behind the other.
   const wishes = new Map<string, string | null>();
   for (const name of ['defer', 'async'])

@@ -1,7 +1,7 @@
 import type { PageReading } from '../model/index.ts';
 import { callText, isSlipOf, startEdits, type KitUse, type ScriptRun } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
-import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const startCall: Rule = {
   id: 'start-call',
@@ -9,7 +9,7 @@ export const startCall: Rule = {
   title: 'A viewer that waits for a start call gets one, by its right name',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.wiring.uses.flatMap((use): Finding[] => {
+      page.wiring.uses.flatMap((use): Observation[] => {
         const { start, name } = use.kit.manifest;
         if (!start || use.starts.length > 0) return [];
         const slip = misspeltCall(page, start.call);
@@ -17,9 +17,7 @@ export const startCall: Rule = {
           const { run, at, is } = slip;
           return [
             {
-              id: `start-call:${page.path}:${is}`,
-              rule: 'start-call',
-              station: 'wiring',
+              matter: `${page.path}:${is}`,
               severity: 'broken',
               says: `${run.include.written ?? 'This script'} calls ${is}(); the ${name}’s function is ${start.call}().`,
               why: `The browser stops it there with “${is} is not defined”.`,
@@ -63,13 +61,11 @@ function misspeltCall(page: PageReading, meant: string): { run: ScriptRun; at: n
   return null;
 }
 
-function unstarted(page: PageReading, use: KitUse): Finding {
+function unstarted(page: PageReading, use: KitUse): Observation {
   const { start, name } = use.kit.manifest;
   const script = use.script?.element ?? null;
   return {
-    id: `start-call:${page.path}:${name}`,
-    rule: 'start-call',
-    station: 'wiring',
+    matter: `${page.path}:${name}`,
     severity: 'broken',
     says: `${start?.call}() is never called on this page.`,
     why: `The ${name} is loaded and does nothing until it is told which links are meant; a click shows the picture alone.`,

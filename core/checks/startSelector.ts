@@ -2,7 +2,7 @@ import { matches, type PageDocument } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import type { KitUse, StartingScript } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
-import { placeIn, type Finding, type Fix, type Rule } from './finding.ts';
+import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
 export const startSelector: Rule = {
   id: 'start-selector',
@@ -16,7 +16,7 @@ export const startSelector: Rule = {
     ),
 };
 
-function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: StartingScript): Finding[] {
+function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: StartingScript): Observation[] {
   const { call, include, matched, trouble } = start;
   const links = matched.filter(({ tag }) => tag === 'a');
   if (call.text === null || call.textAt === null || links.length > 0) return [];
@@ -50,9 +50,7 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
         : `${call.name}('${call.text}') finds nothing on this page.`;
   return [
     {
-      id: `start-selector:${page.path}:${call.text}`,
-      rule: 'start-selector',
-      station: 'wiring',
+      matter: `${page.path}:${call.text}`,
       severity: 'broken',
       says: found,
       why:

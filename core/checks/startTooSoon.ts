@@ -1,5 +1,5 @@
 import { waitingEdits } from '../wiring/index.ts';
-import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const startTooSoon: Rule = {
   id: 'start-too-soon',
@@ -8,15 +8,13 @@ export const startTooSoon: Rule = {
   find: (site) =>
     site.pages.flatMap((page) =>
       page.wiring.uses.flatMap((use) =>
-        use.starts.flatMap((start): Finding[] => {
+        use.starts.flatMap((start): Observation[] => {
           const { include, call, matched, there, tooEarly } = start;
           const inline = include.inline;
           if (tooEarly || there.length === matched.length) return [];
           return [
             {
-              id: `start-too-soon:${page.path}:${call.name}:${include.line}`,
-              rule: 'start-too-soon',
-              station: 'wiring',
+              matter: `${page.path}:${call.name}:${include.line}`,
               severity: 'broken',
               says: `${call.name}() runs ${there.length === 0 ? 'before any of its links is read' : `when ${there.length} of its ${matched.length} links are read`}.`,
               why: 'A script that stands as it is runs while the browser reads the page, and sees only what comes before it.',

@@ -1,7 +1,7 @@
 import { attributeOf, parsePage, type PageElement } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
-import { applyEdits, type Edit } from '../site/index.ts';
-import { placeIn, planEdits, type Finding, type Fix, type Rule } from './finding.ts';
+import { applyEdits, type Edit, planEdits } from '../site/index.ts';
+import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
 /** Quotes of text programs, which are letters to a browser. */
 const CURLY = /[\u201C\u201D\u201E\u2018\u2019]/;
@@ -20,7 +20,7 @@ export const tagBroken: Rule = {
   title: 'No tag is broken by a quote or a space',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.document.elements.flatMap((element): Finding[] => {
+      page.document.elements.flatMap((element): Observation[] => {
         const found = element.open ? breakIn(page, element) : null;
         if (!found) return [];
         const { says, why, at, label, edits } = found;
@@ -40,9 +40,7 @@ export const tagBroken: Rule = {
         const strand = page.strands.flat().find((one) => at.start >= one.range.start && at.start < one.range.end);
         return [
           {
-            id: `tag-broken:${page.path}:${at.start}`,
-            rule: 'tag-broken',
-            station: 'wiring',
+            matter: `${page.path}:${at.start}`,
             severity: 'broken',
             says,
             why,

@@ -1,4 +1,4 @@
-import { placeIn, planPage, type Finding, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 /** Pieces of tags and of code that nobody writes for a reader; alone in an element of its own, one may be an ornament. */
 const PIECE = /^(?:["'\u201C\u201D>;{}=\\`]|\/>|--|<\/?|&gt;)+$/;
@@ -13,7 +13,7 @@ export const textLeftOver: Rule = {
       page.document.elements.flatMap((element) =>
         CODE.has(element.tag) || element.children.length === 0
           ? []
-          : element.texts.flatMap(({ range }): Finding[] => {
+          : element.texts.flatMap(({ range }): Observation[] => {
               const raw = page.text.slice(range.start, range.end);
               const piece = raw.trim();
               if (piece === '' || piece.length > 6 || !PIECE.test(piece)) return [];
@@ -25,9 +25,7 @@ export const textLeftOver: Rule = {
               const strand = page.strands.flat().find((one) => start >= one.range.start && start < one.range.end);
               return [
                 {
-                  id: `text-left-over:${page.path}:${start}`,
-                  rule: 'text-left-over',
-                  station: 'wiring',
+                  matter: `${page.path}:${start}`,
                   severity: early ? 'broken' : 'look',
                   says: `“${piece}” is left over between the tags.`,
                   why: early

@@ -1,7 +1,7 @@
 import { FULL_SIZE, isTooLarge } from '../model/index.ts';
 import { madeSize } from '../photo/index.ts';
 import { bytesOf, nameOf } from '../site/index.ts';
-import { itemsOf, placeIn, type Finding, type Rule } from './finding.ts';
+import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 
 export const tooLarge: Rule = {
   id: 'too-large',
@@ -9,7 +9,7 @@ export const tooLarge: Rule = {
   title: 'No full-size picture is far larger than any window',
   find: (site) => {
     const seen = new Set<string>();
-    return [...itemsOf(site)].flatMap(({ page, strand, item }): Finding[] => {
+    return [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] => {
       const content = strand.full === null ? undefined : site.files.get(strand.full);
       if (strand.full === null || !content || seen.has(strand.full)) return [];
       const facts = site.factsOf(strand.full);
@@ -18,9 +18,7 @@ export const tooLarge: Rule = {
       seen.add(strand.full);
       return [
         {
-          id: `too-large:${strand.full}`,
-          rule: 'too-large',
-          station: 'pairs',
+          matter: `${strand.full}`,
           severity: 'look',
           says: `${nameOf(strand.full)} weighs ${(bytes / 1e6).toFixed(1)} MB at ${facts.width} × ${facts.height} px.`,
           why: `No window shows more than a part of these pixels. On a line of 1.6 Mbit/s it takes ${Math.round((bytes * 8) / 1.6e6)} s to come.`,

@@ -1,19 +1,17 @@
 /** Lists of pictures from elsewhere as one kind of table. A format is one row of `FORMATS`. */
 import { XMLParser } from 'fast-xml-parser';
 import Papa from 'papaparse';
-import { extensionOf } from '../site/index.ts';
+import { extensionOf, refuse, type Result } from '../site/index.ts';
 
 export interface Table {
   columns: string[];
   rows: Record<string, string>[];
 }
 
-export type TableRead = { ok: true; table: Table } | { ok: false; reason: string };
+export type TableRead = Result<{ table: Table }>;
 
 /** More rows than this are no list that somebody keeps by hand. */
 export const MOST_ROWS = 20_000;
-
-const refuse = (reason: string): TableRead => ({ ok: false, reason });
 
 /** RFC 4180, and the semicolons and tabs that spreadsheets write; the first row names the columns. */
 export function readCsv(text: string): TableRead {

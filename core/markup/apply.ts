@@ -1,5 +1,5 @@
 /** A pattern that was changed by hand, applied to all items of a gallery as one change. */
-import { smallestEdit, stemOf, type Edit } from '../site/index.ts';
+import { type Edit, type Edited, refuse, smallestEdit, stemOf } from '../site/index.ts';
 import {
   attributeOf,
   descendants,
@@ -10,7 +10,7 @@ import {
   type PageElement,
 } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
-import { addressIn, fenced, refuse, verified, type Edited } from './items.ts';
+import { addressIn, fenced, verified } from './items.ts';
 import { patternOf, SLOTS, type Pattern } from './pattern.ts';
 import { elementsIn } from './units.ts';
 import { slotsOf, writeBy, type SlotValue } from './write.ts';

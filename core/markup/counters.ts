@@ -1,9 +1,9 @@
 /** Counters that the author wrote into the items: put right where items came, went or moved. */
-import type { Edit } from '../site/index.ts';
+import { type Edit, type Edited, refuse } from '../site/index.ts';
 import type { PageDocument } from './document.ts';
 import { replaceValue } from './encode.ts';
 import type { Gallery } from './galleries.ts';
-import { refuse, verified, type Edited } from './items.ts';
+import { verifiedSameShape } from './items.ts';
 import { elementsIn, SAYS } from './units.ts';
 
 interface Counter {
@@ -99,7 +99,5 @@ export function countersToMend(page: PageDocument, gallery: Gallery): Edit[] {
 export function renumber(page: PageDocument, gallery: Gallery): Edited {
   const edits = countersToMend(page, gallery);
   if (edits.length === 0) return refuse('Every counter here counts as its items stand.');
-  return verified(page, edits, (after) =>
-    after.elements.length === page.elements.length ? null : 'other elements would appear or vanish',
-  );
+  return verifiedSameShape(page, edits);
 }

@@ -2,7 +2,7 @@
  * Work on the items of a gallery. Each operation answers with the smallest edits, or with the reason why it refuses.
  * Before it answers, the edited text is parsed again and compared with what was meant.
  */
-import { applyEdits, type Edit } from '../site/index.ts';
+import { applyEdits, type Edit, type Edited, refuse, type Result } from '../site/index.ts';
 import { attributeOf, parsePage, type PageDocument, type PageElement, type Range } from './document.ts';
 import { encodeMarkup, removeAttribute, setAttribute } from './encode.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
@@ -11,10 +11,6 @@ import { patternOf } from './pattern.ts';
 import { SEPARATOR } from './units.ts';
 import { slotsOf, valuesOf, writeBy, type NewItem } from './write.ts';
 
-export type Edited = { ok: true; edits: Edit[] } | { ok: false; reason: string };
-
-export const refuse = (reason: string): Edited => ({ ok: false, reason });
-
 /** Parses the outcome and hands it to `expected`, which says what is wrong with it, or null. */
 export function verified(page: PageDocument, edits: Edit[], expected: (after: PageDocument) => string | null): Edited {
   const applied = applyEdits(page.text, edits);
@@ -22,6 +18,12 @@ export function verified(page: PageDocument, edits: Edit[], expected: (after: Pa
   const wrong = expected(parsePage(applied.text, page.units));
   return wrong === null ? { ok: true, edits } : refuse(`The change was not made: ${wrong}.`);
 }
+
+/** Edits after which the page has the same elements, but for so many more; anything else would be read otherwise than meant. */
+export const verifiedSameShape = (page: PageDocument, edits: Edit[], more = 0): Edited =>
+  verified(page, edits, (after) => (after.elements.length === page.elements.length + more ? null : OTHER_ELEMENTS));
+
+const OTHER_ELEMENTS = 'other elements would appear or vanish';
 
 /** An attribute set on one element; everything else in the page must parse as before. */
 export function editAttribute(page: PageDocument, element: PageElement, name: string, value: string): Edited {
@@ -56,7 +58,7 @@ export function sameBut(
   after: PageDocument,
   wishes: ReadonlyMap<number, ReadonlyMap<string, string | null>>,
 ): string | null {
-  if (before.elements.length !== after.elements.length) return 'other elements would appear or vanish';
+  if (before.elements.length !== after.elements.length) return OTHER_ELEMENTS;
   for (const [n, element] of before.elements.entries()) {
     const twin = after.elements[n];
     if (!twin || twin.tag !== element.tag) return `<${element.tag}> would become something else`;
@@ -126,11 +128,8 @@ export function setSlot(page: PageDocument, item: GalleryItem, slot: SettableSlo
       return refuse(slot === 'full' ? 'This item has no link to carry the address.' : 'This item shows no picture.');
     if (place.range === place.attribute.valueRange)
       return editAttribute(page, place.element, place.attribute.name, value);
-    return verified(
-      page,
-      [{ ...place.range, text: value.replace(/[()'"\s&<>]/g, (letter) => `%${letter.charCodeAt(0).toString(16)}`) }],
-      (after) => (after.elements.length === page.elements.length ? null : 'other elements would appear or vanish'),
-    );
+    const address = value.replace(/[()'"\s&<>]/g, (letter) => `%${letter.charCodeAt(0).toString(16)}`);
+    return verifiedSameShape(page, [{ ...place.range, text: address }]);
   }
   const holder = slot === 'alt' ? item.image : holderOf(item, slot);
   return holder ? editAttribute(page, holder, slot, value) : refuse('This item has no image tag.');
@@ -271,11 +270,7 @@ export function addItems(
 }
 
 /** New items written as those of a gallery are, with the author's separators between them and none around. */
-export function freshItems(
-  page: PageDocument,
-  gallery: Gallery,
-  items: readonly NewItem[],
-): { ok: true; text: string } | { ok: false; reason: string } {
+export function freshItems(page: PageDocument, gallery: Gallery, items: readonly NewItem[]): Result<{ text: string }> {
   // Written behind the last and cut out again, so that the separators are the author's.
   const added = addItems(page, gallery, items);
   if (!added.ok) return added;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { parseFragment, parse } from 'parse5';
 import { describe, expect, it } from 'vitest';
-import { applyEdits, invertEdits } from '../site/index.ts';
+import { applyEdits, type Edited, invertEdits } from '../site/index.ts';
 import { attributeOf, parsePage, pathTo, valueOf } from './document.ts';
 import { encodeAttribute, encodeMarkup } from './encode.ts';
 import { galleriesOf } from './galleries.ts';
@@ -15,7 +15,6 @@ import {
   removeItem,
   setAlt,
   setCaption,
-  type Edited,
 } from './items.ts';
 import { firstGallery, insertScript, insertStylesheet, skeletonPage } from './pages.ts';
 import { patternOf } from './pattern.ts';

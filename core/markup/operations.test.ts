@@ -1,22 +1,12 @@
 /** Every operation on every hand-written style: the expected result, nothing else changed, undo identical. */
 import { HtmlValidate } from 'html-validate';
 import { describe, expect, it } from 'vitest';
-import { applyEdits, invertEdits, type Edit } from '../site/index.ts';
+import { applyEdits, type Edit, type Edited, invertEdits } from '../site/index.ts';
 import { applyPattern, troubleInPattern } from './apply.ts';
 import { renumber } from './counters.ts';
 import { parsePage, valueOf, type PageDocument } from './document.ts';
 import { galleriesOf, type Gallery } from './galleries.ts';
-import {
-  addItems,
-  addressIn,
-  moveItems,
-  orderItems,
-  removeItems,
-  setCaption,
-  setOnLinks,
-  setSlot,
-  type Edited,
-} from './items.ts';
+import { addItems, addressIn, moveItems, orderItems, removeItems, setCaption, setOnLinks, setSlot } from './items.ts';
 import { oddOnes } from './odd.ts';
 import { patternOf } from './pattern.ts';
 import { pageOf, STYLES } from './styles.fixture.ts';

@@ -1,8 +1,8 @@
 /** Whole pages: a clean skeleton, a first gallery, and what a head or a body's end takes in. */
-import type { Edit } from '../site/index.ts';
+import type { Edit, Edited } from '../site/index.ts';
 import { attributeOf, valueOf, type PageDocument, type PageElement } from './document.ts';
 import { encodeAttribute, encodeMarkup } from './encode.ts';
-import { verified, type Edited } from './items.ts';
+import { verified } from './items.ts';
 import type { NewItem } from './write.ts';
 
 /** A page with nothing in it that its author would have to take out again. */

@@ -2,6 +2,7 @@
 import { compile, type Options } from 'css-select';
 import { parse, walk, type CssNode } from 'css-tree';
 import { ancestors, descendants, textOf, valueOf, type PageDocument, type PageElement } from './document.ts';
+import type { Result } from '../site/index.ts';
 
 type Adapter = NonNullable<Options<PageElement, PageElement>['adapter']>;
 
@@ -94,10 +95,7 @@ export function matcherFor(selector: string): Matcher | null {
 }
 
 /** The elements in document order; a selector that does not parse is an error that says so. */
-export function matches(
-  page: PageDocument,
-  selector: string,
-): { ok: true; elements: PageElement[] } | { ok: false; reason: string } {
+export function matches(page: PageDocument, selector: string): Result<{ elements: PageElement[] }> {
   const root = page.elements[0];
   if (!root) return { ok: true, elements: [] };
   const test = compiledFor(selector);

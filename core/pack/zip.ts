@@ -1,6 +1,14 @@
 /** ZIP archives through fflate: written as PKWARE APPNOTE 6.3 says (names in UTF-8, flag bit 11), read with limits. */
 import { Unzip, UnzipInflate, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
-import { INTAKE_LIMITS, isPicturePath, joined, judgeIntake, type Intake, type IntakeLimits } from '../site/index.ts';
+import {
+  type Intake,
+  INTAKE_LIMITS,
+  type IntakeLimits,
+  isPicturePath,
+  joined,
+  judgeIntake,
+  type Result,
+} from '../site/index.ts';
 
 export interface ZipSource {
   path: string;
@@ -44,9 +52,10 @@ export interface Unzipped {
   bytes: Uint8Array;
 }
 
-export type ZipReading =
-  | { ok: true; files: Unzipped[]; folder: string; skipped: (Intake & { ok: true })['skipped'] }
-  | { ok: false; reason: string; refused: { path: string; reason: string }[] };
+export type ZipReading = Result<
+  { files: Unzipped[]; folder: string; skipped: (Intake & { ok: true })['skipped'] },
+  { refused: { path: string; reason: string }[] }
+>;
 
 /** Reads an archive. Paths are judged before their content is kept; what grows past the limits stops the work (ZIP bombs). */
 export function readZip(

@@ -36,14 +36,12 @@ describe('bestAssignment (Kuhn 1955, Munkres 1957)', () => {
   it('finds what munkres-js finds on random square tables', () => {
     fc.assert(
       fc.property(
-        fc
-          .integer({ min: 1, max: 9 })
-          .chain((n) =>
-            fc.array(fc.array(fc.integer({ min: 1, max: 1000 }), { minLength: n, maxLength: n }), {
-              minLength: n,
-              maxLength: n,
-            }),
-          ),
+        fc.integer({ min: 1, max: 9 }).chain((n) =>
+          fc.array(fc.array(fc.integer({ min: 1, max: 1000 }), { minLength: n, maxLength: n }), {
+            minLength: n,
+            maxLength: n,
+          }),
+        ),
         (rows) => {
           const theirs = munkres(rows.map((line) => line.map((worth) => 1000 - worth))).reduce(
             (total, [row, column]) => total + rows[row!]![column!]!,
@@ -59,14 +57,12 @@ describe('bestAssignment (Kuhn 1955, Munkres 1957)', () => {
   it('finds the best of all ways where many are worth nothing and sides differ', () => {
     fc.assert(
       fc.property(
-        fc
-          .integer({ min: 1, max: 5 })
-          .chain((width) =>
-            fc.array(fc.array(fc.integer({ min: -4, max: 6 }), { minLength: width, maxLength: width }), {
-              minLength: 1,
-              maxLength: 5,
-            }),
-          ),
+        fc.integer({ min: 1, max: 5 }).chain((width) =>
+          fc.array(fc.array(fc.integer({ min: -4, max: 6 }), { minLength: width, maxLength: width }), {
+            minLength: 1,
+            maxLength: 5,
+          }),
+        ),
         (rows) => {
           const chosen = bestAssignment(table(rows));
           expect(sum(chosen)).toBe(best(rows));

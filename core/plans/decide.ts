@@ -1,7 +1,6 @@
 /** What somebody decides of two pictures. */
-import type { Planned } from '../checks/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { nameOf, type FileContent, type PairDecision } from '../site/index.ts';
+import { type FileContent, nameOf, type PairDecision, type Planned, refuse } from '../site/index.ts';
 import { changeNotes } from './notes.ts';
 
 interface Decide {
@@ -14,8 +13,7 @@ interface Decide {
 export function decide(site: SiteReading, { thumbnail, full, belong }: Decide): Planned {
   const small = hashOf(site.files.get(thumbnail));
   const large = hashOf(site.files.get(full));
-  if (small === null || large === null)
-    return { ok: false, reason: `${small === null ? thumbnail : full} is no longer there.` };
+  if (small === null || large === null) return refuse(`${small === null ? thumbnail : full} is no longer there.`);
   if (small === large)
     return {
       ok: false,

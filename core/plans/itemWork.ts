@@ -1,5 +1,4 @@
 /** Work on items, one or many: slots, attributes, patterns, counters, and items that go elsewhere. */
-import { planEdits, type Planned } from '../checks/index.ts';
 import {
   addItems,
   applyPattern,
@@ -15,12 +14,10 @@ import {
   type SettableSlot,
 } from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { relativeReference, resolveInSite } from '../site/index.ts';
+import { planEdits, type Planned, refuse, relativeReference, resolveInSite } from '../site/index.ts';
 import { wordsOf } from './pictureWords.ts';
 import { GALLERY_GONE, galleryAt, itemOf, type FoundGallery, type GalleryPlace } from './items.ts';
 import type { CaptionSource, FILLABLE } from './rules.ts';
-
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 
 const counted = (count: number): string => `${count} ${count === 1 ? 'item' : 'items'}`;
 

@@ -1,11 +1,10 @@
 /** Where links lead, by choosing: relative paths are computed and never typed. */
-import { planEdits, type Planned } from '../checks/index.ts';
 import { setLink, valueOf } from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { nameOf, relativeReference } from '../site/index.ts';
+import { nameOf, planEdits, type Planned, refuse, relativeReference, type Result } from '../site/index.ts';
 import type { LinkTarget } from './intent.ts';
 
-type Href = { ok: true; href: string; says: string } | { ok: false; reason: string };
+type Href = Result<{ href: string; says: string }>;
 
 const bad = (reason: string): Href => ({ ok: false, reason });
 
@@ -60,7 +59,7 @@ export function linkTo(
 ): Planned {
   const page = site.pages.find((one) => one.path === path);
   if (!page || at.end > page.text.length || at.end < at.start)
-    return { ok: false, reason: `${path} has changed meanwhile; choose the place again.` };
+    return refuse(`${path} has changed meanwhile; choose the place again.`);
   const href = hrefFor(site, path, target);
   return href.ok ? planEdits(`Link to ${nameOf(href.says)}`, path, setLink(page.document, at, href.href)) : href;
 }

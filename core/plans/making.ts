@@ -1,5 +1,4 @@
 /** From pictures that were made to the change that puts them in place. */
-import type { Planned } from '../checks/index.ts';
 import {
   focusOf,
   FULL_SIZE,
@@ -13,7 +12,15 @@ import {
 } from '../model/index.ts';
 import type { Pair } from '../pairing/index.ts';
 import { fingerprint, type SizeRecipe } from '../photo/index.ts';
-import { nameOf, type FileChange, type MadeRecord, type PictureWords, type SiteNotes } from '../site/index.ts';
+import {
+  type FileChange,
+  type MadeRecord,
+  nameOf,
+  type PictureWords,
+  type Planned,
+  refuse,
+  type SiteNotes,
+} from '../site/index.ts';
 import { notesChange } from './notes.ts';
 
 /** What came out of a task. */
@@ -27,7 +34,7 @@ export interface MadeFile {
 
 /** One change: the files, the notes of what they were made from, and references to an original that now has a full-size file of its own. */
 export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned {
-  if (made.length === 0) return { ok: false, reason: 'No picture was made.' };
+  if (made.length === 0) return refuse('No picture was made.');
   const files: FileChange[] = [];
   const moves = new Map<string, string>();
   const heirs: Heir[] = [];

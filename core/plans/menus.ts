@@ -1,26 +1,20 @@
 /** The menu that pages share: a page entered in all of them, dummies made real, menus that drifted apart brought together. */
-import type { Planned } from '../checks/index.ts';
-import {
-  attributeOf,
-  insertEntry,
-  replaceValue,
-  verified,
-  writeEntry,
-  type Edited,
-  type Menu,
-} from '../markup/index.ts';
+import { attributeOf, insertEntry, replaceValue, verified, writeEntry, type Menu } from '../markup/index.ts';
 import { sharedMenu, type Drift, type SharedMenu, type SiteReading } from '../model/index.ts';
-import { relativeReference, type Edit, type FileChange } from '../site/index.ts';
+import {
+  type Edit,
+  type Edited,
+  type FileChange,
+  type Planned,
+  refuse,
+  relativeReference,
+  type Result,
+} from '../site/index.ts';
 
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 const NO_MENU = 'No two pages here share a menu.';
 
 /** A page entered in every menu, behind the last entry. `files` holds pages that are only now being written. */
-export function enterInMenus(
-  shared: SharedMenu,
-  target: string,
-  label: string,
-): { ok: true; files: FileChange[] } | { ok: false; reason: string } {
+export function enterInMenus(shared: SharedMenu, target: string, label: string): Result<{ files: FileChange[] }> {
   const files: FileChange[] = [];
   for (const { page, menu } of shared.pages) {
     if (menu.entries.some((entry) => entry.target === target)) continue;
@@ -36,7 +30,7 @@ export function enterInMenus(
         reason: `${page.path}: no entry of its menu is a plain link to write another one by; write it in the source.`,
       };
     const checked = sameLinks(page, menu, edits, dummy ? 0 : 1);
-    if (!checked.ok) return { ok: false, reason: `${page.path}: ${checked.reason}` };
+    if (!checked.ok) return refuse(`${page.path}: ${checked.reason}`);
     files.push({ kind: 'edit', path: page.path, edits });
   }
   return { ok: true, files };

@@ -1,5 +1,4 @@
 /** A new page: from a clean skeleton, or from one that is there, whose head, menu, scripts and layout it keeps. */
-import type { Planned } from '../checks/index.ts';
 import {
   descendants,
   freshItems,
@@ -21,19 +20,20 @@ import { pageReferences, sharedMenu, type PageReading, type SiteReading } from '
 import {
   applyEdits,
   cleanPath,
+  type Edit,
+  type FileChange,
   folderOf,
   isPagePath,
   isStylePath,
+  type Planned,
+  refuse,
   relativeReference,
   resolveInSite,
-  type Edit,
-  type FileChange,
+  type Result,
 } from '../site/index.ts';
 import { enterInMenus } from './menus.ts';
 import { notesChange } from './notes.ts';
 import type { NewPicture } from './intent.ts';
-
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 
 export interface NewPageWish {
   path: string;
@@ -90,7 +90,7 @@ export function newPage(
   };
 }
 
-type Made = { ok: true; files: FileChange[] } | { ok: false; reason: string };
+type Made = Result<{ files: FileChange[] }>;
 
 function skeleton(site: SiteReading, path: string, title: string): Made {
   const styles = [...site.files.keys()].filter(
@@ -128,7 +128,7 @@ function copied(
   let { text } = source;
   for (const step of steps) {
     const edits = step(parsePage(text, source.document.units));
-    if (typeof edits === 'string') return { ok: false, reason: edits };
+    if (typeof edits === 'string') return refuse(edits);
     const applied = applyEdits(text, edits);
     if (!applied.ok) return applied;
     text = applied.text;

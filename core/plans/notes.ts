@@ -1,7 +1,6 @@
 /** Changes of the program's notes of a site, so that what is decided is undone and kept like any other change. */
-import type { Planned } from '../checks/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { NOTES_FILE, smallestEdit, writeNotes, type FileChange, type SiteNotes } from '../site/index.ts';
+import { type FileChange, NOTES_FILE, type Planned, type SiteNotes, smallestEdit, writeNotes } from '../site/index.ts';
 
 export function changeNotes(site: SiteReading, label: string, part: Partial<SiteNotes>): Planned {
   return { ok: true, change: { label, files: notesChange(site, part) } };

@@ -1,8 +1,7 @@
 /** The order of pictures: how the list shows them, and a gallery's items put in that order. */
-import { planEdits, type Planned } from '../checks/index.ts';
 import { orderItems } from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { byNaturalName, folderOf, nameOf, type SiteNotes } from '../site/index.ts';
+import { byNaturalName, folderOf, nameOf, planEdits, type Planned, refuse, type SiteNotes } from '../site/index.ts';
 import { changeNotes } from './notes.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
 import { takenAtOf } from './pictureWords.ts';
@@ -50,7 +49,7 @@ export function orderGallery(
   { page: path, gallery: n }: { page: string; gallery: number },
 ): Planned {
   const found = galleryAt(site, { page: path, gallery: n });
-  if (!found) return { ok: false, reason: GALLERY_GONE };
+  if (!found) return refuse(GALLERY_GONE);
   const { page, gallery, strands } = found;
   const compare = byOrder(site);
   const order = strands
@@ -60,7 +59,6 @@ export function orderGallery(
       if (left === null || right === null) return left === right ? a - b : left === null ? 1 : -1;
       return compare(left, right) || a - b;
     });
-  if (order.every((from, at) => from === at))
-    return { ok: false, reason: `The gallery of ${path} is in this order already.` };
+  if (order.every((from, at) => from === at)) return refuse(`The gallery of ${path} is in this order already.`);
   return planEdits(`Put the gallery of ${path} in order`, path, orderItems(page.document, gallery, order));
 }

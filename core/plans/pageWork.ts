@@ -1,5 +1,4 @@
 /** Work on whole pages: deleted with all that led to them, stylesheets put on and taken off. */
-import type { Planned } from '../checks/index.ts';
 import {
   cutLine,
   insertStylesheet,
@@ -8,14 +7,22 @@ import {
   unlinked,
   valueOf,
   verified,
+  verifiedSameShape,
   type PageElement,
 } from '../markup/index.ts';
 import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
-import { editsOverlap, isStylePath, nameOf, relativeReference, type Edit, type FileChange } from '../site/index.ts';
+import {
+  type Edit,
+  editsOverlap,
+  type FileChange,
+  isStylePath,
+  nameOf,
+  type Planned,
+  refuse,
+  relativeReference,
+} from '../site/index.ts';
 import { styleLink } from '../style/index.ts';
 import { notesChange } from './notes.ts';
-
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 
 const leadsTo = (site: SiteReading, from: string, value: string | undefined, path: string): boolean =>
   resolved(value, from, site.index)?.real === path;
@@ -103,11 +110,7 @@ export function setStylesheet(
     const sure = edits.filter((edit): edit is Edit => edit !== null);
     if (sure.length === 0)
       return refuse(`${path} has no head to link a stylesheet from; write one in the source first.`);
-    const checked = verified(page.document, sure, (after) =>
-      after.elements.length - page.document.elements.length === (on ? 1 : -sure.length)
-        ? null
-        : 'the page would be read otherwise than meant',
-    );
+    const checked = verifiedSameShape(page.document, sure, on ? 1 : -sure.length);
     if (!checked.ok) return refuse(`${path}: ${checked.reason}`);
     files.push({ kind: 'edit', path, edits: sure });
   }

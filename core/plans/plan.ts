@@ -1,9 +1,17 @@
 /** From what is asked for to the change that does it, or the reason why it cannot be done. */
-import { findingsOf, planEdits, type Planned } from '../checks/index.ts';
+import { findingsOf } from '../checks/index.ts';
 import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, type NewItem } from '../markup/index.ts';
 import { madeFullSize, type SiteReading } from '../model/index.ts';
 import { troubleOf } from '../pairing/index.ts';
-import { nameOf, relativeReference, type FileChange, type ListMapping } from '../site/index.ts';
+import {
+  type FileChange,
+  type ListMapping,
+  nameOf,
+  planEdits,
+  type Planned,
+  refuse,
+  relativeReference,
+} from '../site/index.ts';
 import { decide } from './decide.ts';
 import { GALLERY_GONE, itemOf, type FoundItem } from './items.ts';
 import {
@@ -33,7 +41,6 @@ import { changeKit, forgetKit, keepKit, unwire, wire } from './wiring.ts';
 import { keepPlace, setTags, setWords } from './words.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 const GONE = 'This item is no longer where it was; the page has changed meanwhile.';
 
 type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;

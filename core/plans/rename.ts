@@ -1,10 +1,7 @@
 /** Files under other names, changed places, and copies given up; references follow. */
-import type { Planned } from '../checks/index.ts';
 import { mergeFiles, renames, type SiteReading } from '../model/index.ts';
-import { cleanPath, extensionOf, nameOf, type FileChange } from '../site/index.ts';
+import { cleanPath, extensionOf, type FileChange, nameOf, type Planned, refuse } from '../site/index.ts';
 import { notesChange } from './notes.ts';
-
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 
 export interface Renaming {
   from: string;

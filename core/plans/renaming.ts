@@ -1,6 +1,6 @@
 /** New names for pictures by a pattern: thumbnails, further sizes and copies for dense screens keep in step. */
 import { bareName, type SiteReading } from '../model/index.ts';
-import { extensionOf, folderOf, nameByPattern, nameOf, stemOf, tidyName } from '../site/index.ts';
+import { extensionOf, folderOf, nameByPattern, nameOf, type Result, stemOf, tidyName } from '../site/index.ts';
 import type { Renaming } from './rename.ts';
 
 export interface NamingWish {
@@ -16,7 +16,7 @@ export interface NamedPicture {
   taken: string | null;
 }
 
-export type RenamingPlan = { ok: true; renames: Renaming[] } | { ok: false; full: string; reason: string };
+export type RenamingPlan = Result<{ renames: Renaming[] }, { full: string }>;
 
 /** A file under another bare name: what its name has besides, and its extension, stay. */
 function renamed(path: string, bare: string, to: string, tidy: boolean): string {

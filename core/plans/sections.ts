@@ -1,5 +1,4 @@
 /** One page with several sections: a gallery's set-up written again for other pictures, and the list of links by which a visitor goes from one to the other. */
-import type { Planned } from '../checks/index.ts';
 import {
   encodeAttribute,
   encodeMarkup,
@@ -15,11 +14,10 @@ import {
 } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { groupAttribute } from '../wiring/index.ts';
-import { applyEdits, type Edit } from '../site/index.ts';
+import { applyEdits, type Edit, type Planned, refuse } from '../site/index.ts';
 import type { NewPicture } from './intent.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
 
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 /** The class by which the list is found again. */
 const LIST = 'sections';
 

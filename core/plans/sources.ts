@@ -1,8 +1,7 @@
 /** Copies of twice the size offered to dense screens by `srcset` (WHATWG HTML §4.8.4.2.1: density descriptors). */
-import { planEdits, type Planned } from '../checks/index.ts';
-import { editAttribute, valueOf, type Edited, type GalleryItem, type PageDocument } from '../markup/index.ts';
+import { editAttribute, valueOf, type GalleryItem, type PageDocument } from '../markup/index.ts';
 import { densePath, type PageReading, type SiteReading } from '../model/index.ts';
-import { relativeReference } from '../site/index.ts';
+import { type Edited, planEdits, type Planned, refuse, relativeReference } from '../site/index.ts';
 
 export interface DenseOffer {
   item: GalleryItem;
@@ -26,10 +25,10 @@ export function denseOffers(site: SiteReading, page: PageReading): DenseOffer[] 
 
 export function setSources(site: SiteReading, { page: path }: { page: string }): Planned {
   const page = site.pages.find((one) => one.path === path);
-  if (!page) return { ok: false, reason: `There is no ${path} any more.` };
+  if (!page) return refuse(`There is no ${path} any more.`);
   const offers = denseOffers(site, page);
   if (offers.length === 0)
-    return { ok: false, reason: `Every thumbnail of ${path} that has a copy of twice the size offers it already.` };
+    return refuse(`Every thumbnail of ${path} that has a copy of twice the size offers it already.`);
   const edits = offers.map(({ item, srcset }) => sourceEdit(page.document, item, srcset));
   const failed = edits.find((one) => !one.ok);
   if (failed && !failed.ok) return failed;

@@ -1,5 +1,4 @@
 /** A gallery written on several pages of N items each, with the way from one to the next; put in step again when pictures came or went. */
-import type { Planned } from '../checks/index.ts';
 import {
   addressIn,
   descendants,
@@ -18,20 +17,20 @@ import {
 import type { PageReading, SiteReading } from '../model/index.ts';
 import {
   applyEdits,
+  type Edit,
+  extensionOf,
+  type FileChange,
   folderOf,
   nameOf,
+  type Planned,
+  refuse,
   relativeReference,
   resolveInSite,
   smallestEdit,
   stemOf,
-  extensionOf,
-  type Edit,
-  type FileChange,
 } from '../site/index.ts';
 import { notesChange } from './notes.ts';
 import { GALLERY_GONE } from './items.ts';
-
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 
 /** The class by which the way between the pages is found again. */
 const WAY = 'gallery-pages';

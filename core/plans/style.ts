@@ -1,21 +1,20 @@
 /** A setting of a gallery's look, written into the author's stylesheets. */
-import type { Planned } from '../checks/index.ts';
 import { galleriesOf, insertStylesheet, parsePage, SKELETON_STYLE } from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
 import {
   applyEdits,
+  type FileChange,
+  type FileContent,
   folderOf,
   isStylePath,
   PathIndex,
+  type Planned,
+  refuse,
   relativeReference,
   smallestEdit,
-  type FileChange,
-  type FileContent,
 } from '../site/index.ts';
 import { declareAll, layoutOf, linkedStyles, SETTINGS, situationOf, WIDE, type StyledSite } from '../style/index.ts';
 import { GALLERY_GONE } from './items.ts';
-
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 
 export interface StyleSettingWish {
   page: string;

@@ -1,7 +1,6 @@
 /** Pictures that come into a site that is there: where they go and what they are called. */
-import type { Planned } from '../checks/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { cleanPath, folderOf, isPicturePath, nameOf, type FileChange } from '../site/index.ts';
+import { cleanPath, type FileChange, folderOf, isPicturePath, nameOf, type Planned } from '../site/index.ts';
 
 export interface IncomingPicture {
   /** As it is called where it comes from; folders are left off. */

@@ -1,5 +1,4 @@
 /** What an item is, as the author says it: confirmed, corrected, or that pictures are no gallery. Remembered in the site's notes. */
-import type { Planned } from '../checks/index.ts';
 import {
   ancestors,
   descendants,
@@ -14,8 +13,7 @@ import {
 } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { changeNotes } from './notes.ts';
-
-const refuse = (reason: string): Planned => ({ ok: false, reason });
+import { type Planned, refuse } from '../site/index.ts';
 
 /** One way to take an item: from the picture outwards. */
 export interface UnitChoice {

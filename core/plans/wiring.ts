@@ -1,11 +1,8 @@
 /** Wiring, unwiring and changing from one viewer to another, asked for by the names of kits. */
-import type { Planned } from '../checks/index.ts';
-import type { FileChange } from '../site/index.ts';
+import { type FileChange, type Planned, refuse } from '../site/index.ts';
 import { notesChange } from './notes.ts';
 import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
 import { kitPath, rewire, type Kit, type KitManifest, type WiringSite } from '../wiring/index.ts';
-
-const refuse = (reason: string): Planned => ({ ok: false, reason });
 
 function onPage(site: SiteReading, path: string, plan: (page: PageReading) => Planned): Planned {
   const page = site.pages.find((one) => one.path === path);

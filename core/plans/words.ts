@@ -1,8 +1,15 @@
 /** Words of pictures set, in pages and in the notes; many at once are one change. */
-import type { Planned } from '../checks/index.ts';
-import { setAlt, setCaption, type Edited } from '../markup/index.ts';
+import { setAlt, setCaption } from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import { nameOf, type Edit, type FileChange, type PictureWords } from '../site/index.ts';
+import {
+  type Edit,
+  type Edited,
+  type FileChange,
+  nameOf,
+  type PictureWords,
+  type Planned,
+  refuse,
+} from '../site/index.ts';
 import { itemOf } from './items.ts';
 import { notesChange } from './notes.ts';
 
@@ -29,14 +36,14 @@ export function setWords(
   const edits = new Map<string, Edit[]>();
   for (const { strand, alt, caption } of items) {
     const found = itemOf(site, strand);
-    if (!found) return { ok: false, reason: 'An item is no longer where it was; the page has changed meanwhile.' };
+    if (!found) return refuse('An item is no longer where it was; the page has changed meanwhile.');
     const { page, item } = found;
     const results: Edited[] = [
       ...(alt === undefined ? [] : [setAlt(page.document, item, alt)]),
       ...(caption === undefined ? [] : [setCaption(page.document, item, caption)]),
     ];
     for (const edited of results) {
-      if (!edited.ok) return { ok: false, reason: `${found.strand.name} on ${page.path}: ${edited.reason}` };
+      if (!edited.ok) return refuse(`${found.strand.name} on ${page.path}: ${edited.reason}`);
       edits.set(page.path, [...(edits.get(page.path) ?? []), ...edited.edits]);
     }
   }
@@ -45,7 +52,7 @@ export function setWords(
     const words = { ...site.notes.known.words };
     for (const { path, words: changed } of pictures) {
       const content = site.files.get(path);
-      if (content?.kind !== 'binary') return { ok: false, reason: `There is no ${path} any more.` };
+      if (content?.kind !== 'binary') return refuse(`There is no ${path} any more.`);
       const merged = Object.fromEntries(
         Object.entries({ ...words[content.hash], ...changed }).filter(([, text]) => text !== undefined && text !== ''),
       );
@@ -76,7 +83,7 @@ export function setTags(
   const tags = { ...site.notes.known.tags };
   for (const path of paths) {
     const content = site.files.get(path);
-    if (content?.kind !== 'binary') return { ok: false, reason: `There is no ${path} any more.` };
+    if (content?.kind !== 'binary') return refuse(`There is no ${path} any more.`);
     const merged = [...new Set([...(tags[content.hash] ?? []).filter((tag) => !remove.includes(tag)), ...add])].sort(
       (a, b) => a.localeCompare(b),
     );

@@ -4,6 +4,7 @@
  */
 import { applyEdits, invertEdits, type Edit } from './edit.ts';
 import type { FileContent, SiteFiles } from './files.ts';
+import { refuse, type Result } from './result.ts';
 
 export type FileChange =
   | { kind: 'edit'; path: string; edits: Edit[] }
@@ -17,8 +18,7 @@ export interface Change {
   files: FileChange[];
 }
 
-export type Applied =
-  { ok: true; files: Map<string, FileContent>; inverse: Change; touched: Set<string> } | { ok: false; reason: string };
+export type Applied = Result<{ files: Map<string, FileContent>; inverse: Change; touched: Set<string> }>;
 
 /** Applies a change to a copy; the given files stay. Fails with a reason where the files are not what the change expects. */
 export function applyChange(files: SiteFiles, change: Change): Applied {
@@ -27,7 +27,7 @@ export function applyChange(files: SiteFiles, change: Change): Applied {
   const touched = new Set<string>();
   for (const file of change.files) {
     const failed = applyFileChange(next, file, inverse, touched);
-    if (failed !== null) return { ok: false, reason: `${file.path}: ${failed}` };
+    if (failed !== null) return refuse(`${file.path}: ${failed}`);
   }
   return { ok: true, files: next, touched, inverse: { label: change.label, files: inverse.reverse() } };
 }

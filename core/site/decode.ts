@@ -1,6 +1,7 @@
 /** Text files keep their bytes: what does not decode and encode back to the same bytes is not treated as text. */
+import { refuse, type Result } from './result.ts';
 
-export type DecodedText = { ok: true; text: string } | { ok: false; reason: string };
+export type DecodedText = Result<{ text: string }>;
 
 /**
  * UTF-8 text, its byte order mark kept as the first character, or the reason why the file can only be kept as it is.
@@ -10,7 +11,7 @@ export function decodeText(bytes: Uint8Array): DecodedText {
   try {
     return { ok: true, text: new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes) };
   } catch {
-    return { ok: false, reason: 'it is not UTF-8; it is kept byte for byte and opened read-only' };
+    return refuse('it is not UTF-8; it is kept byte for byte and opened read-only');
   }
 }
 

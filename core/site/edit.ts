@@ -1,4 +1,5 @@
 /** Edits of text by range: a flat sorted list, joined once. Offsets are UTF-16 code units of the text before the edit. */
+import { refuse, type Result } from './result.ts';
 
 export interface Edit {
   start: number;
@@ -6,7 +7,7 @@ export interface Edit {
   text: string;
 }
 
-export type EditedText = { ok: true; text: string } | { ok: false; reason: string };
+export type EditedText = Result<{ text: string }>;
 
 /** Sorted by place; an insertion stands before a replacement that starts at the same place. */
 export function sortEdits(edits: readonly Edit[]): Edit[] {
@@ -23,7 +24,7 @@ export function applyEdits(text: string, edits: readonly Edit[]): EditedText {
         ok: false,
         reason: `a change reaches past the end of the file (${edit.start} to ${edit.end} of ${text.length})`,
       };
-    if (edit.start < at) return { ok: false, reason: `two changes claim the same place (character ${edit.start})` };
+    if (edit.start < at) return refuse(`two changes claim the same place (character ${edit.start})`);
     pieces.push(text.slice(at, edit.start), edit.text);
     at = edit.end;
   }

@@ -1,5 +1,6 @@
 /** What may come in: a folder or an archive is judged as a whole before anything of it is kept. */
 import { cleanPath, isSystemLitter } from './path.ts';
+import type { Result } from './result.ts';
 
 export interface Incoming {
   path: string;
@@ -11,9 +12,10 @@ export interface Refusal {
   reason: string;
 }
 
-export type Intake =
-  | { ok: true; accepted: { raw: string; path: string }[]; skipped: Refusal[]; folder: string }
-  | { ok: false; reason: string; refused: Refusal[] };
+export type Intake = Result<
+  { accepted: { raw: string; path: string }[]; skipped: Refusal[]; folder: string },
+  { refused: Refusal[] }
+>;
 
 export interface IntakeLimits {
   files: number;

@@ -1,4 +1,5 @@
 /** Names of files by a pattern: what people write once instead of renaming a hundred pictures by hand. */
+import { refuse, type Result } from './result.ts';
 
 export interface NameParts {
   /** The bare name that the file has now. */
@@ -17,7 +18,7 @@ export const NAME_TOKENS: readonly { token: string; says: string }[] = [
   { token: '{date}', says: 'the day it was taken: 2026-06-14' },
 ];
 
-export type Named = { ok: true; name: string } | { ok: false; reason: string };
+export type Named = Result<{ name: string }>;
 
 /** Lower case, no accents, hyphens for spaces: names that every host and every address takes (common practice, no source). */
 export function tidyName(name: string): string {
@@ -40,8 +41,7 @@ export function nameByPattern(pattern: string, { name, number, taken }: NamePart
       ok: false,
       reason: `“${unknown[0]}” is not known; use ${NAME_TOKENS.map(({ token }) => token).join(', ')}.`,
     };
-  if (pattern.includes('{date}') && taken === null)
-    return { ok: false, reason: `${name} does not say when it was taken.` };
+  if (pattern.includes('{date}') && taken === null) return refuse(`${name} does not say when it was taken.`);
   const made = pattern
     .replaceAll('{name}', () => name)
     .replace(/\{number(?::(\d))?\}/g, (_all, digits: string | undefined) =>

@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import type { FileContent, SiteFiles } from './files.ts';
+import { refuse, type Result } from './result.ts';
 
 export const NOTES_FILE = 'heathmoor.json';
 
@@ -102,14 +103,14 @@ export const emptyNotes = (): SiteNotes => SiteNotes.parse({ format: 1 });
 export const writeNotes = (notes: z.input<typeof SiteNotes>): string => `${JSON.stringify(notes, null, 2)}\n`;
 
 /** Reads the notes of an archive; wrong ones are told and the site comes in without them. */
-export function readNotes(text: string): { ok: true; notes: SiteNotes } | { ok: false; reason: string } {
+export function readNotes(text: string): Result<{ notes: SiteNotes }> {
   try {
     const result = SiteNotes.safeParse(JSON.parse(text));
     if (result.success) return { ok: true, notes: result.data };
     const issue = result.error.issues[0];
-    return { ok: false, reason: `${NOTES_FILE}, ${issue?.path.join('.') || 'top level'}: ${issue?.message}` };
+    return refuse(`${NOTES_FILE}, ${issue?.path.join('.') || 'top level'}: ${issue?.message}`);
   } catch {
-    return { ok: false, reason: `${NOTES_FILE} is not JSON` };
+    return refuse(`${NOTES_FILE} is not JSON`);
   }
 }
 

@@ -1,6 +1,7 @@
 /** Paths inside a site: `/`-separated, relative to the site's folder, as they stand on disk (never percent-encoded). */
+import { refuse, type Result } from './result.ts';
 
-export type CleanPath = { ok: true; path: string } | { ok: false; reason: string };
+export type CleanPath = Result<{ path: string }>;
 
 const LONGEST_PATH = 400;
 /** Names that Windows cannot hold; a site with one could not be unpacked there. */
@@ -12,7 +13,6 @@ const DEVICE_NAME = /^(con|prn|aux|nul|com\d|lpt\d)(\.|$)/i;
  */
 export function cleanPath(raw: string): CleanPath {
   const slashed = raw.replaceAll('\\', '/');
-  const refuse = (reason: string): CleanPath => ({ ok: false, reason });
   if (slashed.startsWith('/') || /^[a-z]:/i.test(slashed))
     return refuse('the path is absolute; only files inside the folder can be brought in');
   const segments = slashed.split('/').filter((segment) => segment !== '' && segment !== '.');

@@ -3,7 +3,7 @@
  * gallery's own, or in a new rule, and only where the outcome has been seen to win.
  */
 import { galleriesOf, parsePage, setAttribute, valueOf } from '../markup/index.ts';
-import { applyEdits, type Edit, type FileContent, type PathIndex } from '../site/index.ts';
+import { applyEdits, type Edit, type FileContent, type PathIndex, refuse, type Result } from '../site/index.ts';
 import { valueFor, weightOf, winnerFor, type Situation, type State, type Winner } from './cascade.ts';
 import { upTo } from './media.ts';
 import { isOwn, ownClass, partsIn, statelessOnly, type Role, type StyledPage } from './roles.ts';
@@ -35,7 +35,7 @@ export interface GalleryAt {
   gallery: number;
 }
 
-export type Declared = { ok: true; site: StyledSite } | { ok: false; reason: string };
+export type Declared = Result<{ site: StyledSite }>;
 
 export function situationOf(
   site: StyledSite,
@@ -58,7 +58,7 @@ export function declareAll(
   let now = site;
   for (const wish of wishes) {
     const trouble = wish.value === null ? null : troubleWith(wish.property, wish.value);
-    if (trouble) return { ok: false, reason: `${trouble}.` };
+    if (trouble) return refuse(`${trouble}.`);
     const done = declareOne(now, place, wish, at, purpose);
     if (!done.ok) return done;
     now = done.site;
@@ -74,8 +74,7 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
   const width = at ?? WIDE;
   const situation = situationOf(site, place.page, width, state);
   const gallery = situation && site.pages.find(({ path }) => path === place.page)?.galleries[place.gallery];
-  if (!situation || !gallery)
-    return { ok: false, reason: 'This gallery is no longer where it was; the page has changed meanwhile.' };
+  if (!situation || !gallery) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
   const elements = partsIn(situation, gallery)[wish.role];
   const [first] = elements;
   if (!first)
@@ -122,7 +121,7 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
     const draft = attempt();
     if (!draft) continue;
     const next = applied(site, draft);
-    if (typeof next === 'string') return { ok: false, reason: next };
+    if (typeof next === 'string') return refuse(next);
     trouble = wrongWith(site, next, place, wish, at);
     if (trouble === null) return { ok: true, site: next };
   }

@@ -9,25 +9,20 @@ import {
   stylesheetTag,
   type PageElement,
 } from '../markup/index.ts';
-import { nameOf, relativeReference, type Edit } from '../site/index.ts';
+import { type Edit, nameOf, refuse, relativeReference, type Result } from '../site/index.ts';
 import { kitPath } from './kitFiles.ts';
 import type { Kit, KitFile } from './kit.ts';
 import { includedName } from './scripts.ts';
 import type { WiringPage, WiringSite } from './wire.ts';
 
 interface Written {
-  ok: true;
   /** Each is one more element. */
   edits: Edit[];
   /** The kit's last script where it stands already: what calls it has to follow. */
   target: PageElement | null;
 }
 
-export function includeEdits(
-  { index }: WiringSite,
-  { path, document, wiring }: WiringPage,
-  kit: Kit,
-): Written | { ok: false; reason: string } {
+export function includeEdits({ index }: WiringSite, { path, document, wiring }: WiringPage, kit: Kit): Result<Written> {
   const { manifest } = kit;
   const edits: Edit[] = [];
   const present = (file: KitFile) =>
@@ -62,8 +57,7 @@ export function includeEdits(
     else if (after) edit = insertBeside(document, after.element, likeNeighbour(after.element, reference), 'after');
     else if (manifest.place === 'end') edit = insertAtEnd(document, scriptTag(reference));
     else edit = insertScript(document, reference, starter);
-    if (!edit)
-      return { ok: false, reason: 'The page has no <head> in its source to write the includes into. Write one first.' };
+    if (!edit) return refuse('The page has no <head> in its source to write the includes into. Write one first.');
     edits.push(edit);
   }
   const last = loaded.filter(({ role }) => role === 'script').at(-1);

@@ -3,6 +3,7 @@
  * author's own alike, so they are checked at the border.
  */
 import { z } from 'zod';
+import { refuse, type Result } from '../site/index.ts';
 
 const attribute = z.string().regex(/^[a-z][a-z0-9-]*$/, 'an attribute’s name in small letters is needed');
 const global = z.string().regex(/^[A-Za-z_$][\w$]*$/, 'the name of a global is needed');
@@ -128,11 +129,11 @@ export interface Kit {
 }
 
 /** Reads a manifest, or says what is wrong with it and where. */
-export function readManifest(data: unknown): { ok: true; manifest: KitManifest } | { ok: false; reason: string } {
+export function readManifest(data: unknown): Result<{ manifest: KitManifest }> {
   const result = KitManifest.safeParse(data);
   if (result.success) return { ok: true, manifest: result.data };
   const issue = result.error.issues[0];
-  return { ok: false, reason: `kit.json, ${issue?.path.join('.') || 'top level'}: ${issue?.message}` };
+  return refuse(`kit.json, ${issue?.path.join('.') || 'top level'}: ${issue?.message}`);
 }
 
 /** The selector of everything that carries the marker; null where a start call alone chooses. */

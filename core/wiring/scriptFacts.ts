@@ -3,6 +3,7 @@ import { parse, type CallExpression, type Expression, type Node, type Program } 
 import { full, fullAncestor } from 'acorn-walk';
 import browserGlobals from 'globals';
 import { analyze } from 'periscopic';
+import type { Result } from '../site/index.ts';
 
 /** A name, and the offset in the script where it stands. */
 export interface Mention {
@@ -28,7 +29,6 @@ export interface Call extends Mention {
 }
 
 export interface ScriptFacts {
-  ok: true;
   /** Globals that are there once it has run. */
   gives: Mention[];
   /** Names that it uses and neither it nor the browser defines; `immediate` ones stop it where they are missing. */
@@ -41,7 +41,7 @@ export interface ScriptFacts {
   attributes: (Mention & { by: string })[];
 }
 
-export type ScriptReading = ScriptFacts | { ok: false; reason: string; at: number };
+export type ScriptReading = Result<ScriptFacts, { at: number }>;
 
 const cache = new Map<string, ScriptReading>();
 const CACHE_SIZE = 300;
@@ -56,23 +56,20 @@ export function readScript(text: string): ScriptReading {
   return reading;
 }
 
+const SYNTAX = {
+  ecmaVersion: 'latest',
+  sourceType: 'script',
+  allowReturnOutsideFunction: true,
+  allowHashBang: true,
+} as const;
+
 function parseScript(text: string): ScriptReading {
   try {
-    return factsOf(
-      parse(text, {
-        ecmaVersion: 'latest',
-        sourceType: 'script',
-        allowReturnOutsideFunction: true,
-        allowHashBang: true,
-      }),
-    );
+    return { ok: true, ...factsOf(parse(text, SYNTAX)) };
   } catch (error) {
     const at = error instanceof Error && 'pos' in error && typeof error.pos === 'number' ? error.pos : 0;
-    return {
-      ok: false,
-      reason: error instanceof Error ? error.message.replace(/ \(\d+:\d+\)$/, '') : String(error),
-      at,
-    };
+    const reason = error instanceof Error ? error.message.replace(/ \(\d+:\d+\)$/, '') : String(error);
+    return { ok: false, reason, at };
   }
 }
 
@@ -104,7 +101,7 @@ const WAITS = new Set([
 type Waiting = { start: number; end: number }[];
 
 function factsOf(program: Program): ScriptFacts {
-  const facts: ScriptFacts = { ok: true, gives: [], needs: [], calls: [], selectors: [], attributes: [] };
+  const facts: ScriptFacts = { gives: [], needs: [], calls: [], selectors: [], attributes: [] };
   const waiting = waitingIn(program);
   const immediate = (at: number) => !waiting.some((range) => at > range.start && at < range.end);
   const { globals, scope } = analyze(program as Parameters<typeof analyze>[0]);

@@ -1,6 +1,6 @@
 /** Start calls written at the end of a page, and taken out of whatever script makes them. */
 import { cutLine, insertAtEnd, insertBeside, type PageElement } from '../markup/index.ts';
-import { grouped, type Edit, type FileChange } from '../site/index.ts';
+import { type Edit, type FileChange, grouped, refuse, type Result } from '../site/index.ts';
 import { markerSelector, type Kit, type KitManifest } from './kit.ts';
 import type { Include } from './scripts.ts';
 import { readScript } from './scriptFacts.ts';
@@ -40,8 +40,7 @@ export function startEdits({ document, wiring }: WiringPage, kit: Kit, script: P
   ];
 }
 
-export type RemovedStarts =
-  { ok: true; edits: Edit[]; files: FileChange[]; removed: number } | { ok: false; reason: string };
+export type RemovedStarts = Result<{ edits: Edit[]; files: FileChange[]; removed: number }>;
 
 export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): RemovedStarts {
   const use = page.wiring.uses.find((one) => one.kit === kit);
@@ -83,10 +82,11 @@ export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): Rem
 }
 
 function refuseFor(include: Include, page: string, [first]: readonly StartingScript[]): RemovedStarts {
-  return {
-    ok: false,
-    reason: `${include.written ?? `The script on line ${include.line} of ${page}`} uses what ${first?.call.name}() gives back, so the call cannot be taken out by itself. Take it out in Markup first.`,
-  };
+  const script = include.written ?? `The script on line ${include.line} of ${page}`;
+  return refuse(
+    `${script} uses what ${first?.call.name}() gives back, so the call cannot be taken out by itself. ` +
+      'Take it out in Markup first.',
+  );
 }
 
 /** Whether a script makes these calls and does nothing else, but for waiting until the page is there. */

@@ -6,15 +6,17 @@
 import {
   applyChange,
   applyEdits,
-  isPicturePath,
-  PathIndex,
-  resolveInSite,
-  stemOf,
   type Change,
   type Edit,
   type FileChange,
+  isPicturePath,
+  PathIndex,
   type PathIndex as Index,
+  refuse,
+  resolveInSite,
+  type Result,
   type SiteFiles,
+  stemOf,
 } from '../site/index.ts';
 import {
   ancestors,
@@ -36,7 +38,7 @@ import { copiedFiles, droppedFiles } from './kitFiles.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
 import { commonGroup, groupOf, misspeltMarker, wiringOf, type PageWiring } from './uses.ts';
 
-export type Wired = { ok: true; change: Change } | { ok: false; reason: string };
+export type Wired = Result<{ change: Change }>;
 
 export interface WiringPage {
   path: string;
@@ -125,8 +127,6 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewirin
   if (wrong !== null) return refuse(`The change was not made: ${wrong}.`);
   return { ok: true, change: { label: labelOf(path, from, to), files: changes } };
 }
-
-const refuse = (reason: string): { ok: false; reason: string } => ({ ok: false, reason });
 
 function labelOf(path: string, from: Kit | null, to: Kit | null): string {
   if (from && to) return `Change ${path} from ${from.manifest.name} to ${to.manifest.name}`;

@@ -100,12 +100,10 @@ const WAYS: Record<PairState, (pair: PairView, thumbnail: string, size: SizeReci
         ]
       : [],
   twice: (pair) =>
-    pair.others
-      .slice(0, 3)
-      .map((other) => ({
-        label: `Use ${other} instead`,
-        work: { do: 'intent', intent: { kind: 'merge', from: pair.full, into: other } },
-      })),
+    pair.others.slice(0, 3).map((other) => ({
+      label: `Use ${other} instead`,
+      work: { do: 'intent', intent: { kind: 'merge', from: pair.full, into: other } },
+    })),
   unreadable: () => [],
 };
 
