@@ -10,10 +10,11 @@ import {
   type PageElement,
 } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
-import { addressIn, fenced, verified } from './items.ts';
+import { addressIn, fenced } from './items.ts';
 import { patternOf, SLOTS, type Pattern } from './pattern.ts';
 import { elementsIn } from './units.ts';
 import { slotsOf, writeBy, type SlotValue } from './write.ts';
+import { verified } from './verify.ts';
 
 /** What a slot is filled with where an item has nothing for it. */
 export type Supply = (n: number, slot: string) => string | undefined;

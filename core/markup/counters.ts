@@ -3,8 +3,8 @@ import { type Edit, type Edited, refuse } from '../site/index.ts';
 import type { PageDocument } from './document.ts';
 import { replaceValue } from './encode.ts';
 import type { Gallery } from './galleries.ts';
-import { verifiedSameShape } from './items.ts';
 import { elementsIn, SAYS } from './units.ts';
+import { verifiedSameShape } from './verify.ts';
 
 interface Counter {
   /** What is replaced, with the digits cut out. */

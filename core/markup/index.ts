@@ -17,3 +17,7 @@ export * from './selectors.ts';
 export * from './sourcePlaces.ts';
 export * from './units.ts';
 export * from './write.ts';
+export * from './verify.ts';
+export * from './attributes.ts';
+export * from './slots.ts';
+export * from './addItems.ts';

@@ -1,8 +1,9 @@
 /** Links by choosing: an existing one leads elsewhere, or chosen words become one. */
 import { attributeOf, textOf, type PageDocument, type PageElement, type Range } from './document.ts';
 import { encodeAttribute } from './encode.ts';
-import { editAttribute, verified } from './items.ts';
 import { type Edited, refuse } from '../site/index.ts';
+import { verified } from './verify.ts';
+import { editAttribute } from './attributes.ts';
 
 /** The innermost link whose source holds the range; null where there is none. */
 export function linkAround(page: PageDocument, { start, end }: Range): PageElement | null {

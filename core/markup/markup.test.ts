@@ -6,19 +6,13 @@ import { attributeOf, parsePage, pathTo, valueOf } from './document.ts';
 import { encodeAttribute, encodeMarkup } from './encode.ts';
 import { galleriesOf } from './galleries.ts';
 import { hazardsOf } from './hazards.ts';
-import {
-  addItems,
-  addressIn,
-  editAttribute,
-  editAttributes,
-  moveItem,
-  removeItem,
-  setAlt,
-  setCaption,
-} from './items.ts';
+import { addressIn, moveItem, removeItem } from './items.ts';
 import { firstGallery, insertScript, insertStylesheet, skeletonPage } from './pages.ts';
 import { patternOf } from './pattern.ts';
 import { pageOf, STYLES } from './styles.fixture.ts';
+import { editAttribute, editAttributes } from './attributes.ts';
+import { setAlt, setCaption } from './slots.ts';
+import { addItems } from './addItems.ts';
 
 const VARIANTS = [{}, { crlf: true }, { bom: true }, { crlf: true, bom: true }];
 const CASES = STYLES.flatMap((style) =>

@@ -6,10 +6,12 @@ import { applyPattern, troubleInPattern } from './apply.ts';
 import { renumber } from './counters.ts';
 import { parsePage, valueOf, type PageDocument } from './document.ts';
 import { galleriesOf, type Gallery } from './galleries.ts';
-import { addItems, addressIn, moveItems, orderItems, removeItems, setCaption, setOnLinks, setSlot } from './items.ts';
+import { addressIn, moveItems, orderItems, removeItems } from './items.ts';
 import { oddOnes } from './odd.ts';
 import { patternOf } from './pattern.ts';
 import { pageOf, STYLES } from './styles.fixture.ts';
+import { setCaption, setOnLinks, setSlot } from './slots.ts';
+import { addItems } from './addItems.ts';
 
 const fresh = (n: number) => ({
   src: `s/new-${n}.jpg`,

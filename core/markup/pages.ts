@@ -2,8 +2,8 @@
 import type { Edit, Edited } from '../site/index.ts';
 import { attributeOf, valueOf, type PageDocument, type PageElement } from './document.ts';
 import { encodeAttribute, encodeMarkup } from './encode.ts';
-import { verified } from './items.ts';
 import type { NewItem } from './write.ts';
+import { verified } from './verify.ts';
 
 /** A page with nothing in it that its author would have to take out again. */
 export function skeletonPage(title: string, stylesheet: string | null): string {

@@ -3,7 +3,9 @@ import type { Luma } from '../photo/index.ts';
 import { cut, patterned } from '../photo/patterned.fixture.ts';
 import { newContentMemory, searchContent, type Content } from './content.ts';
 import { troubleOf } from './names.ts';
-import { pairPictures, thumbnailPathFor, type PageEvidence, type PairingInput } from './pairs.ts';
+import { pairPictures } from './pairs.ts';
+import { type PageEvidence, type PairingInput } from './pair.ts';
+import { thumbnailPathFor } from './thumbnailPath.ts';
 
 const byName = (paths: string[], evidence: PageEvidence[] = []) =>
   pairPictures({ paths, contentOf: () => null, evidence });

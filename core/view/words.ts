@@ -1,7 +1,7 @@
 /** Every place where words of pictures stand, for the list of words. */
 import type { WordsRow } from '../lists/index.ts';
 import type { SiteReading } from '../model/index.ts';
-import type { PairView } from './index.ts';
+import type { PairView } from './pairs.ts';
 
 /** Items of pages in their order, then pictures that are on no page. */
 export function wordsRows(site: SiteReading, pairs: readonly PairView[]): WordsRow[] {

@@ -3,7 +3,7 @@
  * author's own alike, so they are checked at the border.
  */
 import { z } from 'zod';
-import { refuse, type Result } from '../site/index.ts';
+import { refuse, type Result } from '../../site/index.ts';
 
 const attribute = z.string().regex(/^[a-z][a-z0-9-]*$/, 'an attribute’s name in small letters is needed');
 const global = z.string().regex(/^[A-Za-z_$][\w$]*$/, 'the name of a global is needed');

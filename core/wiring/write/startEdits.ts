@@ -1,11 +1,11 @@
 /** Start calls written at the end of a page, and taken out of whatever script makes them. */
-import { cutLine, insertAtEnd, insertBeside, type PageElement } from '../markup/index.ts';
-import { type Edit, type FileChange, grouped, refuse, type Result } from '../site/index.ts';
-import { markerSelector, type Kit, type KitManifest } from './kit.ts';
-import type { Include } from './scripts.ts';
-import { readScript } from './scriptFacts.ts';
-import type { StartingScript } from './uses.ts';
-import type { WiringPage, WiringSite } from './wire.ts';
+import { cutLine, insertAtEnd, insertBeside, type PageElement } from '../../markup/index.ts';
+import { type Edit, type FileChange, grouped, refuse, type Result } from '../../site/index.ts';
+import { markerSelector, type Kit, type KitManifest } from '../kit/manifest.ts';
+import type { Include } from '../read/includes.ts';
+import { readScript } from '../read/scriptFacts.ts';
+import type { StartingScript } from '../read/uses.ts';
+import type { WiringPage, WiringSite } from './site.ts';
 
 /** `peephole('.peep');` */
 export function callText(manifest: KitManifest): string {

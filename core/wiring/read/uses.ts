@@ -6,11 +6,11 @@ import {
   type GalleryItem,
   type PageDocument,
   type PageElement,
-} from '../markup/index.ts';
-import type { FileContent, PathIndex, SiteFiles } from '../site/index.ts';
-import { groupAttribute, markerSelector, scriptsOf, type Kit, type KitFile } from './kit.ts';
+} from '../../markup/index.ts';
+import type { FileContent, PathIndex, SiteFiles } from '../../site/index.ts';
+import { groupAttribute, markerSelector, scriptsOf, type Kit, type KitFile } from '../kit/manifest.ts';
 import { isSlipOf } from './letters.ts';
-import { includedName, includesOf, scriptText, type Include } from './scripts.ts';
+import { includedName, includesOf, scriptText, type Include } from './includes.ts';
 import { readScript, type Call, type ScriptReading } from './scriptFacts.ts';
 
 /** One script of a page as it runs in its turn. */

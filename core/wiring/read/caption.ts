@@ -1,6 +1,6 @@
 /** The words that a viewer shows with a picture, found where its manifest says that it looks. */
-import { ancestors, descendants, textOf, valueOf, type GalleryItem, type PageElement } from '../markup/index.ts';
-import type { Kit } from './kit.ts';
+import { ancestors, descendants, textOf, valueOf, type GalleryItem, type PageElement } from '../../markup/index.ts';
+import type { Kit } from '../kit/manifest.ts';
 
 const tidy = (text: string): string => text.trim().replace(/\s+/g, ' ');
 

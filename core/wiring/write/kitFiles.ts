@@ -1,7 +1,7 @@
 /** A kit's files as they come into a site and leave it again. */
-import { sameContent, type FileChange, type FileContent } from '../site/index.ts';
-import type { Kit } from './kit.ts';
-import type { WiringPage, WiringSite } from './wire.ts';
+import { sameContent, type FileChange, type FileContent } from '../../site/index.ts';
+import type { Kit } from '../kit/manifest.ts';
+import type { WiringPage, WiringSite } from './site.ts';
 
 export const kitPath = ({ manifest }: Kit, name: string): string => `${manifest.folder}/${name}`;
 

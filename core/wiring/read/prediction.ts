@@ -1,8 +1,8 @@
 /** What a click on a picture does, as far as the page's text tells: which file is shown, with what words, and what stands beside it. */
-import { matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../markup/index.ts';
-import { grouped, isPicturePath, resolveInSite, type PathIndex } from '../site/index.ts';
+import { matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../../markup/index.ts';
+import { grouped, isPicturePath, resolveInSite, type PathIndex } from '../../site/index.ts';
 import { captionOf, descriptionOf } from './caption.ts';
-import { argumentName, type Kit } from './kit.ts';
+import { argumentName, type Kit } from '../kit/manifest.ts';
 import { answers, groupOf, strayOf, type KitUse, type PageWiring } from './uses.ts';
 
 export interface Prediction {

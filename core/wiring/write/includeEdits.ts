@@ -8,12 +8,12 @@ import {
   scriptTag,
   stylesheetTag,
   type PageElement,
-} from '../markup/index.ts';
-import { type Edit, nameOf, refuse, relativeReference, type Result } from '../site/index.ts';
+} from '../../markup/index.ts';
+import { type Edit, nameOf, refuse, relativeReference, type Result } from '../../site/index.ts';
 import { kitPath } from './kitFiles.ts';
-import type { Kit, KitFile } from './kit.ts';
-import { includedName } from './scripts.ts';
-import type { WiringPage, WiringSite } from './wire.ts';
+import type { Kit, KitFile } from '../kit/manifest.ts';
+import { includedName } from '../read/includes.ts';
+import type { WiringPage, WiringSite } from './site.ts';
 
 interface Written {
   /** Each is one more element. */

@@ -3,9 +3,9 @@
  * file comes first, what marks a link, how groups and captions are told, how it is started. Each guess is given with the
  * line that it rests on; the author completes it.
  */
-import { parsePage, textOf, valueOf } from '../markup/index.ts';
-import { LineIndex } from '../site/index.ts';
-import type { KitManifestInput } from './kit.ts';
+import { parsePage, textOf, valueOf } from '../../markup/index.ts';
+import { LineIndex } from '../../site/index.ts';
+import type { KitManifestInput } from '../kit/manifest.ts';
 import { readScript, type ScriptFacts } from './scriptFacts.ts';
 
 export type DraftField = 'files' | 'marker' | 'group' | 'caption' | 'description' | 'container' | 'kind' | 'start';

@@ -1,6 +1,6 @@
 /** The author's own viewer scripts: manifests that are kept with the site, and files that stand in it. */
-import type { SiteFiles } from '../site/index.ts';
-import { readManifest, type Kit } from './kit.ts';
+import type { SiteFiles } from '../../site/index.ts';
+import { readManifest, type Kit } from './manifest.ts';
 
 /** While manifests and files are the same, so are the kits: what was read by them needs not be read again. */
 const known = new WeakMap<readonly unknown[], Kit[]>();

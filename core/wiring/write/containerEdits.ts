@@ -1,8 +1,8 @@
 /** The element in which a viewer shows its pictures, for kits that are told of one by a selector. */
-import { cutLine, insertBeside, matches, valueOf, type PageElement } from '../markup/index.ts';
-import type { Edit } from '../site/index.ts';
-import type { Kit } from './kit.ts';
-import type { WiringPage } from './wire.ts';
+import { cutLine, insertBeside, matches, valueOf, type PageElement } from '../../markup/index.ts';
+import type { Edit } from '../../site/index.ts';
+import type { Kit } from '../kit/manifest.ts';
+import type { WiringPage } from './site.ts';
 
 export function containerEdits({ document, galleries }: WiringPage, { manifest }: Kit): Edit[] {
   const { container } = manifest;

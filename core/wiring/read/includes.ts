@@ -1,6 +1,6 @@
 /** What a page's scripts and styles are, where they lead, and in what order a browser runs them. */
-import { isDeferred, valueOf, type PageDocument, type PageElement } from '../markup/index.ts';
-import { resolveInSite, type Lookup, type PathIndex, type SiteFiles, type Target } from '../site/index.ts';
+import { isDeferred, valueOf, type PageDocument, type PageElement } from '../../markup/index.ts';
+import { resolveInSite, type Lookup, type PathIndex, type SiteFiles, type Target } from '../../site/index.ts';
 
 export interface Include {
   kind: 'script' | 'style';

@@ -11,13 +11,11 @@ import {
   type FileChange,
   isPicturePath,
   PathIndex,
-  type PathIndex as Index,
   refuse,
   resolveInSite,
   type Result,
-  type SiteFiles,
   stemOf,
-} from '../site/index.ts';
+} from '../../site/index.ts';
 import {
   ancestors,
   classValue,
@@ -25,36 +23,19 @@ import {
   parsePage,
   rewriteTag,
   valueOf,
-  type Gallery,
   type GalleryItem,
-  type PageDocument,
   type PageElement,
-} from '../markup/index.ts';
+} from '../../markup/index.ts';
 import { containerEdits, removedContainers } from './containerEdits.ts';
-import { captionOf, descriptionOf } from './caption.ts';
-import { markerSelector, opensOnClick, type Kit } from './kit.ts';
+import { captionOf, descriptionOf } from '../read/caption.ts';
+import { markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
 import { includeEdits, removedIncludes } from './includeEdits.ts';
 import { copiedFiles, droppedFiles } from './kitFiles.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
-import { commonGroup, groupOf, misspeltMarker, wiringOf, type PageWiring } from './uses.ts';
+import type { WiringPage, WiringSite } from './site.ts';
+import { commonGroup, groupOf, misspeltMarker, wiringOf } from '../read/uses.ts';
 
 export type Wired = Result<{ change: Change }>;
-
-export interface WiringPage {
-  path: string;
-  document: PageDocument;
-  galleries: Gallery[];
-  wiring: PageWiring;
-}
-
-export interface WiringSite {
-  files: SiteFiles;
-  index: Index;
-  pages: readonly WiringPage[];
-  kits: readonly Kit[];
-  /** The tags of an item's picture, for viewers that choose by them. */
-  tagsOf?: (page: string, item: GalleryItem) => readonly string[];
-}
 
 /** From one kit to another on a page; without `from` the page is wired, without `to` it is unwired. */
 export interface Rewiring {

@@ -3,7 +3,7 @@ import { parse, type CallExpression, type Expression, type Node, type Program } 
 import { full, fullAncestor } from 'acorn-walk';
 import browserGlobals from 'globals';
 import { analyze } from 'periscopic';
-import type { Result } from '../site/index.ts';
+import type { Result } from '../../site/index.ts';
 
 /** A name, and the offset in the script where it stands. */
 export interface Mention {

@@ -1,0 +1,123 @@
+/** New items, written as a neighbour is written and put where the author would put them. */
+import { applyEdits, type Edit, type Edited, refuse, type Result } from '../site/index.ts';
+import { parsePage, type PageDocument, type PageElement } from './document.ts';
+import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
+import { patternOf } from './pattern.ts';
+import { SEPARATOR } from './units.ts';
+import { slotsOf, valuesOf, writeBy, type NewItem } from './write.ts';
+import { verified } from './verify.ts';
+import { fenced, addresses, holds } from './items.ts';
+
+/** Writes new items as a neighbour is written: behind the last one, or so that the first of them comes to place `at`. */
+export function addItems(
+  page: PageDocument,
+  gallery: Gallery,
+  added: readonly NewItem[],
+  at = gallery.items.length,
+): Edited {
+  const reason = fenced(page, gallery);
+  if (reason) return refuse(reason);
+  const pattern = patternOf(page, gallery);
+  const { items } = gallery;
+  const neighbour = items[Math.min(at, items.length) - 1] ?? items[0];
+  if (!pattern || !neighbour) return refuse('No item here holds a picture, so there is no pattern to write by.');
+  const blank = slotsOf(pattern.forNew).filter((slot) => slot !== 'width' && slot !== 'height');
+  const written = added.map((item, n) =>
+    writeBy(
+      pattern.forNew,
+      new Map([...blank.map((slot) => [slot, ''] as const), ...valuesOf(item, Math.min(at, items.length) + n + 1)]),
+    ),
+  );
+  const before = addresses(gallery);
+  const wanted = [...before.slice(0, at), ...added.map(({ src }) => src), ...before.slice(at)];
+  const separator = separatorOf(page, gallery);
+  const edits =
+    at <= 0
+      ? [
+          {
+            start: neighbour.unit.start,
+            end: neighbour.unit.start,
+            text: written.map((text) => text + separator).join(''),
+          },
+        ]
+      : at < items.length
+        ? [insertion(neighbour, separator, written)]
+        : appended(page, gallery, separator, written);
+  return verified(page, edits, (after) => holds(after, wanted));
+}
+
+/** New items written as those of a gallery are, with the author's separators between them and none around. */
+export function freshItems(page: PageDocument, gallery: Gallery, items: readonly NewItem[]): Result<{ text: string }> {
+  // Written behind the last and cut out again, so that the separators are the author's.
+  const added = addItems(page, gallery, items);
+  if (!added.ok) return added;
+  const together = applyEdits(page.text, added.edits);
+  if (!together.ok) return together;
+  const start = gallery.items[0]!.range.start;
+  const fresh = galleriesOf(parsePage(together.text, page.units)).find(
+    ({ items: there }) => there.length === gallery.items.length + items.length && there[0]?.range.start === start,
+  );
+  const first = fresh?.items[gallery.items.length];
+  return fresh && first
+    ? { ok: true, text: together.text.slice(first.unit.start, fresh.items.at(-1)!.unit.end) }
+    : { ok: false, reason: 'The new gallery would be read otherwise than meant.' };
+}
+
+const insertion = ({ range }: GalleryItem, separator: string, written: readonly string[]): Edit => ({
+  start: range.end,
+  end: range.end,
+  text: written.map((text) => separator + text).join(''),
+});
+
+/** Behind the last item; where items stand in rows of one length, a full row is followed by a new one. */
+function appended(page: PageDocument, gallery: Gallery, separator: string, written: readonly string[]): Edit[] {
+  const rows = rowsOf(gallery);
+  const lastItem = gallery.items.at(-1)!;
+  const full = rows && Math.max(...rows.map(({ items }) => items.length));
+  const last = rows?.at(-1);
+  if (!rows || !full || !last?.element.range || !last.element.open || !last.element.close)
+    return [insertion(lastItem, separator, written)];
+  const room = full - last.items.length;
+  const edits = room > 0 ? [insertion(lastItem, separator, written.slice(0, room))] : [];
+  const before = rows.at(-2)!;
+  const between = before.element.range ? page.text.slice(before.element.range.end, last.element.range.start) : '';
+  const [open, close] = [
+    page.text.slice(last.element.range.start, last.items[0]!.unit.start),
+    page.text.slice(lastItem.unit.end, last.element.range.end),
+  ];
+  const more: string[] = [];
+  for (let n = Math.max(0, room); n < written.length; n += full)
+    more.push((between.trim() === '' ? between : '') + open + written.slice(n, n + full).join(separator) + close);
+  if (more.length > 0) edits.push({ start: last.element.range.end, end: last.element.range.end, text: more.join('') });
+  // With room left, both edits would begin at one place only where the row ends with its last item.
+  return edits;
+}
+
+/** The rows of a gallery whose items stand in several elements of equal kind; null for any other. */
+function rowsOf({ container, items }: Gallery): { element: PageElement; items: GalleryItem[] }[] | null {
+  const rows: { element: PageElement; items: GalleryItem[] }[] = [];
+  for (const item of items) {
+    const element = item.elements[0]?.parent;
+    if (!element || element === container) return null;
+    const row = rows.at(-1);
+    if (row?.element === element) row.items.push(item);
+    else rows.push({ element, items: [item] });
+  }
+  const full = Math.max(...rows.map((row) => row.items.length));
+  return rows.length > 1 && rows.slice(0, -1).every((row) => row.items.length === full) ? rows : null;
+}
+
+/** What stands between two items most often; a new line with the same indentation where there is only one. */
+export function separatorOf(page: PageDocument, { items }: Gallery): string {
+  const counts = new Map<string, number>();
+  for (const [n, item] of items.entries()) {
+    const next = items[n + 1];
+    const between = next ? page.text.slice(item.range.end, next.unit.start) : '';
+    if (next && SEPARATOR.test(between)) counts.set(between, (counts.get(between) ?? 0) + 1);
+  }
+  const common = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
+  if (common !== undefined) return common;
+  const start = items.at(-1)?.range.start ?? 0;
+  const indent = /[ \t]*$/.exec(page.text.slice(page.text.lastIndexOf('\n', start - 1) + 1, start))?.[0] ?? '';
+  return (page.text.includes('\r\n') ? '\r\n' : '\n') + indent;
+}

@@ -1,0 +1,87 @@
+/** What the pictures themselves show, as evidence beside names and pages. */
+import { isPlain, type Place } from '../photo/index.ts';
+import {
+  compare,
+  OTHER_CONTENT,
+  SAME_CONTENT,
+  searchContent,
+  type Content,
+  type ContentMemory,
+  type Pace,
+} from './content.ts';
+import { type NameReading } from './names.ts';
+import type { Edges } from './edges.ts';
+import { WORTH, type Edge } from './edges.ts';
+/** What the pictures show must agree so well to bring together what nothing else does. */
+const ALONE = 0.9;
+
+/** A picture no larger than this, in a site with larger ones, may be a thumbnail whatever its name; image px. */
+const THUMBNAIL_SIDE = 420;
+
+/** Compares what already speaks for one another, then searches for the rest. Gives what each searched thumbnail may show. */
+export function addContent(
+  edges: Edges,
+  paths: readonly string[],
+  readings: ReadonlyMap<string, NameReading>,
+  readable: (path: string) => Content | null,
+  contentOf: (path: string) => Content | null,
+  memory: ContentMemory,
+  pace: Pace,
+): { likely: Map<string, { path: string; place: Place }[]>; left: number } {
+  const settled = new Set<string>();
+  const asFull = new Set<string>();
+  for (const edge of [...edges]) {
+    asFull.add(edge.full);
+    const small = readable(edge.thumbnail);
+    const large = readable(edge.full);
+    if (!small || !large) continue;
+    weigh(edge, compare(memory, small, large));
+    if ((edge.place?.agreement ?? 0) >= SAME_CONTENT) settled.add(edge.thumbnail);
+  }
+  // What has not been looked at might be the one that is sought.
+  if (paths.some((path) => contentOf(path) === null)) return { likely: new Map(), left: 0 };
+
+  const sideOf = (path: string) => Math.max(readable(path)?.facts.width ?? 0, readable(path)?.facts.height ?? 0);
+  const largest = Math.max(0, ...paths.map(sideOf));
+  const mayBeSmall = (path: string) =>
+    readings.get(path)?.role === 'thumbnail' ||
+    (!asFull.has(path) && sideOf(path) <= THUMBNAIL_SIDE && largest >= sideOf(path) * 1.5);
+  const small = paths.filter(
+    (path) => !settled.has(path) && readable(path) && mayBeSmall(path) && !isPlain(readable(path)!.facts.luma),
+  );
+  const isSmall = new Set(small);
+  const large = paths.filter(
+    (path) => readings.get(path)?.role === 'full-size' && !isSmall.has(path) && !settled.has(path) && readable(path),
+  );
+  const pathsOf = new Map<string, string[]>();
+  for (const path of large) pathsOf.set(readable(path)!.hash, [...(pathsOf.get(readable(path)!.hash) ?? []), path]);
+  const { found, left } = searchContent(
+    memory,
+    small.map((path) => readable(path)!),
+    [...pathsOf.values()].map(([path]) => readable(path!)!),
+    pace,
+  );
+  const likely = new Map<string, { path: string; place: Place }[]>();
+  for (const path of small) {
+    const here = (found.get(readable(path)!.hash) ?? []).flatMap(({ hash, place }) =>
+      (pathsOf.get(hash) ?? []).map((full) => ({ path: full, place })),
+    );
+    likely.set(path, here);
+    for (const { path: full, place } of here) {
+      if (place.agreement < ALONE && !edges.has(path, full)) continue;
+      const edge = edges.at(path, full);
+      if (edge.place === null) weigh(edge, place);
+    }
+  }
+  return { likely, left };
+}
+
+function weigh(edge: Edge, place: Place): void {
+  edge.place = place;
+  if (place.agreement < OTHER_CONTENT) {
+    edge.worth += WORTH.otherContent;
+    return;
+  }
+  edge.worth += WORTH.content * Math.min(1, (place.agreement - OTHER_CONTENT) / (SAME_CONTENT - OTHER_CONTENT));
+  edge.reasons.push({ kind: 'content', says: '' });
+}

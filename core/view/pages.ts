@@ -1,0 +1,157 @@
+/** A page and its galleries as the interface shows them. */
+import {
+  countersToMend,
+  hazardIn,
+  oddOnes,
+  patternOf,
+  textOf,
+  titleOf,
+  valueOf,
+  type Gallery,
+  type Odd,
+  type PageDocument,
+  type Pattern,
+  type PatternPart,
+  type UnitHint,
+} from '../markup/index.ts';
+import { type PageReading, type SiteReading, type Strand } from '../model/index.ts';
+import { headingOf, spreadOf } from '../plans/index.ts';
+import { includesView, type IncludeView } from './includes.ts';
+import { usesView, type KitView } from './kits.ts';
+
+export interface GalleryView {
+  pattern: PatternPart[] | null;
+  /** The pattern as text with its slots, as it may be changed. */
+  text: string | null;
+  /** Slots of its own, beyond those that every pattern may have. */
+  free: string[];
+  strands: string[];
+  /** What items lack that most of their neighbours have. */
+  odd: OddView[];
+  /** How many counters do not count as their items stand. */
+  miscounted: number;
+  /** What the heading says under which it stands; null without one of its own. */
+  heading: string | null;
+  /** The pages over which it is spread, and whether each holds as many as it should; null where it is on one page. */
+  spread: { pages: string[]; size: number; inStep: boolean } | null;
+}
+
+export interface OddView {
+  strand: string;
+  lacks: string;
+  on: 'link' | 'image' | 'item';
+  /** What all the others say there; null where they differ, or where a part of the markup is missing. */
+  value: string | null;
+  having: number;
+}
+
+export interface PageView {
+  path: string;
+  title: string;
+  galleries: GalleryView[];
+  /** Why items cannot be added, moved or removed here; null where they can. */
+  hazards: { line: number; says: string }[];
+  /** What was said of items here, by their selectors. */
+  told: UnitHint[];
+  /** Elements with an `id`, to which links may lead. */
+  anchors: string[];
+  kit: string | null;
+  /** Every kit that it uses or means to use. */
+  uses: { name: string; title: string; does: KitView['does']; answered: number }[];
+  /** Stylesheets of the site that it links. */
+  styles: string[];
+  includes: IncludeView[];
+}
+
+export function pageView(page: PageReading, site: SiteReading): PageView {
+  const { document, wiring } = page;
+  return {
+    path: page.path,
+    title: titleOf(document) ?? page.path,
+    galleries: page.galleries.map((gallery, n): GalleryView => ({
+      ...galleryView(document, gallery, page.strands[n] ?? []),
+      heading: headingText(page, gallery),
+      spread: spreadView(site, page.path, n),
+    })),
+    hazards: page.hazards
+      .filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit))))
+      .map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
+    told: [...document.units],
+    anchors: namesIn(document).ids,
+    kit: wiring.main?.kit.manifest.name ?? null,
+    uses: usesView(page),
+    styles: wiring.includes.flatMap(({ kind, path, lookup }) =>
+      kind === 'style' && path !== null && lookup.found !== 'nothing' ? [lookup.path] : [],
+    ),
+    includes: includesView(page),
+  };
+}
+
+function galleryView(
+  document: PageDocument,
+  gallery: Gallery,
+  strands: readonly Strand[],
+): Omit<GalleryView, 'spread' | 'heading'> {
+  const { pattern, odd, miscounted } = learntOf(document, gallery);
+  return {
+    pattern: pattern?.parts ?? null,
+    text: pattern?.text ?? null,
+    free: [...(pattern?.free.keys() ?? [])],
+    strands: strands.map(({ id }) => id),
+    odd: odd.flatMap(({ item, lacks, on, value, having }) =>
+      strands[item] ? [{ strand: strands[item].id, lacks, on, value, having }] : [],
+    ),
+    miscounted,
+  };
+}
+
+function headingText(page: PageReading, gallery: Gallery): string | null {
+  const heading = headingOf(page, gallery);
+  return heading && (textOf(heading).trim().replace(/\s+/g, ' ') || null);
+}
+
+function spreadView(site: SiteReading, path: string, n: number): GalleryView['spread'] {
+  const spread = spreadOf(site, path);
+  if (!spread) return null;
+  const counts = spread.pages.map(
+    (one) => site.pages.find((page) => page.path === one)?.galleries[n]?.items.length ?? 0,
+  );
+  return {
+    ...spread,
+    inStep: counts.every((count, at) =>
+      at < counts.length - 1 ? count === spread.size : count > 0 && count <= spread.size,
+    ),
+  };
+}
+
+interface Learnt {
+  pattern: Pattern | null;
+  odd: Odd[];
+  miscounted: number;
+}
+
+const named = new WeakMap<PageDocument, { ids: string[]; classes: string[] }>();
+
+export function namesIn(document: PageDocument): { ids: string[]; classes: string[] } {
+  const known = named.get(document) ?? {
+    ids: document.elements.flatMap((element) => valueOf(element, 'id')?.trim() || []),
+    classes: [
+      ...new Set(document.elements.flatMap((element) => valueOf(element, 'class')?.split(/\s+/).filter(Boolean) ?? [])),
+    ],
+  };
+  named.set(document, known);
+  return known;
+}
+
+/** A page is read again only when its text is another; what was learnt of its galleries is kept as long. */
+const learnt = new WeakMap<Gallery, Learnt>();
+
+function learntOf(document: PageDocument, gallery: Gallery): Learnt {
+  const known = learnt.get(gallery) ?? {
+    pattern: patternOf(document, gallery),
+    odd: oddOnes(gallery),
+    miscounted: countersToMend(document, gallery).length,
+  };
+  learnt.set(gallery, known);
+  return known;
+}

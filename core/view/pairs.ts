@@ -1,0 +1,72 @@
+/** The pairs of a site as the interface shows them. */
+import { focusOf, thumbnailPath, type SiteReading } from '../model/index.ts';
+import type { Pair } from '../pairing/index.ts';
+import { type Focus, type PhotoFacts } from '../photo/index.ts';
+import { takenAtOf, wordsFor, type WordsView } from '../plans/index.ts';
+import { bytesOf } from '../site/index.ts';
+
+export interface PairView extends Pair {
+  thumbnailSize: { width: number; height: number; bytes: number } | null;
+  fullSize: { width: number; height: number; bytes: number } | null;
+  /** Hash of the full-size file's content. */
+  hash: string;
+  words: WordsView;
+  /** ISO date and time. */
+  taken: string | null;
+  tags: string[];
+  /** Whether the file says where it was taken, and whether it may when it leaves. */
+  place: 'none' | 'removed' | 'kept';
+  animated: boolean;
+  /** About which point crops are cut, and whether somebody chose it. */
+  focus: Focus & { chosen: boolean };
+  /** Pages that show it. */
+  usedOn: string[];
+  /** Why one of its files cannot be read; null where both can. */
+  trouble: string | null;
+  /** Where its thumbnail would be written. */
+  thumbnailPath: string;
+}
+
+function sizeOf(site: SiteReading, path: string | null, facts: PhotoFacts | undefined): PairView['fullSize'] {
+  const content = path === null ? undefined : site.files.get(path);
+  return content && facts ? { width: facts.width, height: facts.height, bytes: bytesOf(content) } : null;
+}
+
+/** For each picture file the pages that show it or link to it. */
+export function pagesOf(site: SiteReading): Map<string, string[]> {
+  const pages = new Map<string, Set<string>>();
+  for (const page of site.pages) {
+    for (const strand of page.strands.flat()) {
+      for (const path of [strand.full, strand.thumbnail])
+        if (path !== null) pages.set(path, (pages.get(path) ?? new Set()).add(page.path));
+    }
+  }
+  return new Map([...pages].map(([path, set]) => [path, [...set]]));
+}
+
+export function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<string, string[]>): PairView {
+  const facts = site.factsOf(pair.full);
+  const content = site.files.get(pair.full);
+  const hash = content?.kind === 'binary' ? content.hash : '';
+  const { known } = site.notes;
+  return {
+    ...pair,
+    hash,
+    thumbnailSize: sizeOf(site, pair.thumbnail, pair.thumbnail === null ? undefined : site.factsOf(pair.thumbnail)),
+    fullSize: sizeOf(site, pair.full, facts),
+    words: wordsFor(known, hash, facts, pair.full),
+    taken: takenAtOf(known, hash, facts),
+    tags: known.tags[hash] ?? [],
+    place: facts?.place === undefined ? 'none' : known.placeKept.includes(hash) ? 'kept' : 'removed',
+    animated: facts?.animated === true,
+    focus: { ...focusOf(hash, facts, known), chosen: known.focus[hash] !== undefined },
+    trouble: facts?.unreadable ?? (pair.thumbnail === null ? null : (site.factsOf(pair.thumbnail)?.unreadable ?? null)),
+    usedOn: [
+      ...new Set([
+        ...(pages.get(pair.full) ?? []),
+        ...(pair.thumbnail === null ? [] : (pages.get(pair.thumbnail) ?? [])),
+      ]),
+    ],
+    thumbnailPath: thumbnailPath(site, pair),
+  };
+}

@@ -1,0 +1,145 @@
+/** What the interface shows of a site, as plain data that can cross from a worker: no elements, no functions. */
+import { findingsOf, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
+import type { WordsRow } from '../lists/index.ts';
+import {
+  dueTasks,
+  THUMBNAIL,
+  type Elsewhere,
+  type PictureTask,
+  type SiteReading,
+  type Strand,
+} from '../model/index.ts';
+import { parcelOf, type ParcelEntry } from '../pack/index.ts';
+import type { Pairing } from '../pairing/index.ts';
+import { type Recipe } from '../photo/index.ts';
+import { byOrder, companionsOf, denseOffers } from '../plans/index.ts';
+import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
+import { kitsView, type KitView } from './kits.ts';
+import { wordsRows } from './words.ts';
+import { type PairView, pagesOf, pairView } from './pairs.ts';
+import { type PageView, pageView, namesIn } from './pages.ts';
+import { type MenuView, menuView } from './menus.ts';
+
+export type FixView =
+  | { kind: 'change'; label: string }
+  | { kind: 'picture'; label: string; tasks: PictureTask[] }
+  | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
+export type FindingView = Omit<Finding, 'fixes'> & { fixes: FixView[] };
+
+export interface FileView {
+  path: string;
+  bytes: number;
+  /** Hash of the content of a binary file. */
+  hash: string | null;
+}
+
+export interface SiteView {
+  pages: PageView[];
+  strands: Strand[];
+  pairs: PairView[];
+  rules: Pairing['rules'];
+  loose: { path: string; unused: boolean }[];
+  findings: FindingView[];
+  checked: { id: string; title: string; found: number }[];
+  open: Record<Station, number>;
+  parcel: ParcelEntry[];
+  files: FileView[];
+  /** Class names that pages have or stylesheets speak of. */
+  classes: string[];
+  missing: PictureTask[];
+  /** All that the recipe asks for and is not there, or would come out otherwise now. */
+  due: PictureTask[];
+  elsewhere: Elsewhere[];
+  alike: string[][];
+  words: WordsRow[];
+  /** Files made of a picture that go where it goes, by its full-size file. */
+  companions: [string, string[]][];
+  order: SiteNotes['order']['by'];
+  naming: SiteNotes['naming'];
+  rights: SiteNotes['rights'];
+  lists: SiteNotes['lists'];
+  /** Pages with thumbnails that could be offered at twice the size, and how many. */
+  dense: { page: string; count: number }[];
+  /** The menu that pages share; null where no two do. */
+  menu: MenuView | null;
+  /** Thumbnails whose picture is still to be searched for. */
+  unsearched: number;
+  recipe: Recipe;
+  /** Pictures whose facts are not known yet. */
+  unread: number;
+  kits: KitView[];
+}
+
+export function viewOf(site: SiteReading): SiteView {
+  const findings = findingsOf(site);
+  const compare = byOrder(site);
+  const usedOn = pagesOf(site);
+  const pairs = site.pairing.pairs.map((pair) => pairView(site, pair, usedOn)).sort((a, b) => compare(a.full, b.full));
+  const { order, naming, rights, lists } = site.notes.known;
+  const parcel = parcelOf(site);
+  const unused = new Set(parcel.filter((entry) => entry.unused).map((entry) => entry.path));
+  const count = (station: Station) => findings.filter((finding) => finding.station === station).length;
+  return {
+    pages: site.pages.map((page) => pageView(page, site)),
+    strands: site.pages.flatMap((page) => page.strands.flat()),
+    pairs,
+    rules: site.pairing.rules,
+    loose: site.pairing.loose.map((path) => ({ path, unused: unused.has(path) })),
+    findings: findings.map((finding) => ({ ...finding, fixes: finding.fixes.map(fixView) })),
+    checked: RULES.map(({ id, title }) => ({
+      id,
+      title,
+      found: findings.filter((finding) => finding.rule === id).length,
+    })),
+    open: { pairs: count('pairs'), markup: count('markup'), wiring: count('wiring'), proof: findings.length, pack: 0 },
+    parcel,
+    files: [...site.files].map(([path, content]) => ({
+      path,
+      bytes: bytesOf(content),
+      hash: content.kind === 'binary' ? content.hash : null,
+    })),
+    classes: classesOf(site),
+    missing: pairs
+      .filter((pair) => pair.state === 'no thumbnail')
+      .map((pair) => ({
+        from: pair.full,
+        to: pair.thumbnailPath,
+        size: site.recipe.thumbnail,
+        as: THUMBNAIL,
+        times: 1,
+      })),
+    due: dueTasks(site),
+    elsewhere: site.elsewhere,
+    alike: site.pairing.alike,
+    words: wordsRows(site, pairs),
+    companions: [...companionsOf(site)],
+    order: order.by,
+    naming,
+    rights,
+    lists,
+    menu: menuView(site),
+    dense: site.pages
+      .map((page) => ({ page: page.path, count: denseOffers(site, page).length }))
+      .filter(({ count }) => count > 0),
+    unsearched: site.pairing.unsearched,
+    recipe: site.recipe,
+    unread: [...site.files].filter(
+      ([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path),
+    ).length,
+    kits: kitsView(site),
+  };
+}
+
+function fixView(fix: Fix): FixView {
+  if (fix.kind === 'change') return { kind: 'change', label: fix.label };
+  return fix;
+}
+
+function classesOf(site: SiteReading): string[] {
+  const inStyles = [...site.files].flatMap(([path, content]) =>
+    content.kind === 'text' && isStylePath(path)
+      ? [...content.text.matchAll(/\.(-?[A-Za-z_][\w-]*)(?=[^{}]*\{)/g)].map((match) => match[1]!)
+      : [],
+  );
+  return [...new Set([...site.pages.flatMap(({ document }) => namesIn(document).classes), ...inStyles])].sort();
+}

@@ -1,0 +1,21 @@
+/** What wiring has to know of a page and its site. */
+import type { Gallery, GalleryItem, PageDocument } from '../../markup/index.ts';
+import type { PathIndex, SiteFiles } from '../../site/index.ts';
+import type { Kit } from '../kit/manifest.ts';
+import type { PageWiring } from '../read/uses.ts';
+
+export interface WiringPage {
+  path: string;
+  document: PageDocument;
+  galleries: Gallery[];
+  wiring: PageWiring;
+}
+
+export interface WiringSite {
+  files: SiteFiles;
+  index: PathIndex;
+  pages: readonly WiringPage[];
+  kits: readonly Kit[];
+  /** The tags of an item's picture, for viewers that choose by them. */
+  tagsOf?: (page: string, item: GalleryItem) => readonly string[];
+}
