@@ -2,7 +2,7 @@
 import { notesIn, NOTES_FILE, writeNotes } from '~core/site/index.ts';
 import type { PackSource } from '../workers/packing';
 import { packing, withProgress } from '../workers/start';
-import type { SiteSession } from './session';
+import type { SiteSession } from './session/siteSession';
 
 export interface Packed {
   name: string;

@@ -11,6 +11,7 @@ import {
   mediaTypeOf,
   nameOf,
   NOTES_FILE,
+  notesIn,
   type PairDecision,
   readNotes,
   type Result,
@@ -19,8 +20,10 @@ import {
 } from '~core/site/index.ts';
 import { readArchive } from '../workers/start';
 import { contentHash, newToken } from './hash';
-import type { SiteRecord } from './records';
-import { keepBlobs, keepSite, openStore, readDecisions, type Store } from './store';
+import type { SiteRecord } from './store/records';
+import { storageReason } from './storageReason';
+import { openStore } from './store/idbStore';
+import type { Store } from './store/store';
 
 export interface IntakeFile {
   path: string;
@@ -88,7 +91,7 @@ async function bringIn(
   { onProgress, signal, name = 'Untitled site' }: Options,
   skipped: number,
 ): Promise<IntakeResult> {
-  const db = await openStore();
+  const store = await openStore();
   const notes = skipped > 0 ? [`${skipped} files left behind by the operating system were not brought in.`] : [];
   return navigator.locks.request(INTAKE_LOCK, async (): Promise<IntakeResult> => {
     const contents = new Map<string, FileContent>();
@@ -123,18 +126,18 @@ async function bringIn(
         group.set(hash, new Blob([bytes], { type: mediaTypeOf(path) }));
         groupBytes += blob.size;
         if (groupBytes > GROUP_BYTES) {
-          await keepBlobs(db, group);
+          await store.saveBlobs(group);
           group = new Map();
           groupBytes = 0;
         }
       }
-      await keepBlobs(db, group);
+      await store.saveBlobs(group);
       onProgress({ says: 'Writing it down', share: 1 });
-      known = { ...known, decisions: await decisionsFor(db, contents, known.decisions) };
+      known = { ...known, decisions: await decisionsFor(store, contents, known.decisions) };
       if (JSON.stringify(known) !== JSON.stringify(emptyNotes()))
         contents.set(NOTES_FILE, { kind: 'text', text: writeNotes(known) });
       const site = newSite(siteName, contents);
-      await keepSite(db, site, contents);
+      await store.addSite(site, contents);
       return { ok: true, site, notes };
     } catch (error) {
       return { ok: false, reason: storageReason(error), refused: [] };
@@ -144,7 +147,7 @@ async function bringIn(
 
 /** Contents of pictures that come into a site that is there; they are part of no site until a change says so. Null where it was stopped. */
 export async function keepPictures(
-  db: Store,
+  store: Store,
   files: readonly IntakeFile[],
   onProgress: (done: number) => void,
   signal: AbortSignal,
@@ -156,15 +159,22 @@ export async function keepPictures(
     if (blob.size > INTAKE_LIMITS.fileBytes) throw new Error(`${path} is larger than a file may be`);
     const bytes = await blob.arrayBuffer();
     const hash = await contentHash(bytes);
-    await keepBlobs(db, new Map([[hash, new Blob([bytes], { type: mediaTypeOf(path) })]]));
+    await store.saveBlobs(new Map([[hash, new Blob([bytes], { type: mediaTypeOf(path) })]]));
     kept.push({ name: nameOf(path), hash, bytes: blob.size });
   }
   return kept;
 }
 
+/** What was decided by hand in all sites, the latest changed first. */
+async function decisionsOfAll(store: Store): Promise<PairDecision[]> {
+  const sites = await store.listSites();
+  const notes = await Promise.all(sites.map(({ id }) => store.readFile(id, NOTES_FILE)));
+  return notes.flatMap((content) => (content ? notesIn(new Map([[NOTES_FILE, content]])).decisions : []));
+}
+
 /** What was decided of these pictures before, here or in another site of the shelf: pictures that come in again stay paired. */
 async function decisionsFor(
-  db: Store,
+  store: Store,
   contents: ReadonlyMap<string, FileContent>,
   own: readonly PairDecision[],
 ): Promise<PairDecision[]> {
@@ -172,20 +182,11 @@ async function decisionsFor(
     [...contents.values()].flatMap((content) => (content.kind === 'binary' ? [content.hash] : [])),
   );
   const known = new Map(own.map((one) => [`${one.small} ${one.large}`, one]));
-  for (const one of await readDecisions(db)) {
+  for (const one of await decisionsOfAll(store)) {
     const key = `${one.small} ${one.large}`;
     if (!known.has(key) && hashes.has(one.small) && hashes.has(one.large)) known.set(key, one);
   }
   return [...known.values()];
-}
-
-/** What a failed write means to somebody who looks at it. */
-export function storageReason(error: unknown): string {
-  if (error instanceof DOMException && error.name === 'QuotaExceededError')
-    return 'The browser’s storage is full. Nothing was written. Remove a site from the shelf or free disk space, then try again.';
-  if (error instanceof DOMException && error.name === 'NotReadableError')
-    return 'A file could not be read: it was moved or changed meanwhile. Nothing was written.';
-  return `It could not be written: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`;
 }
 
 export function newSite(name: string, contents: ReadonlyMap<string, FileContent>): SiteRecord {

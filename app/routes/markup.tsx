@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
-import type { Outcome } from '../data/session';
+import type { Outcome } from '../data/session/shared';
 import { NewPage } from '../stations/markup/NewPage';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { unplacedPairs } from '../stations/markup/PairChoice';

@@ -7,9 +7,9 @@ import { useFetcher, useRevalidator, type ClientActionFunctionArgs } from 'react
 import { z } from 'zod';
 import { bringInDemo, demoWasSeen } from '../data/demo';
 import { INTAKE_LOCK, type IntakeProgress } from '../data/intake';
-import { leaveSite } from '../data/openSite';
-import type { SiteRecord } from '../data/records';
-import { dropSite, listSites, openStore, sweepBlobs } from '../data/store';
+import { leaveSite } from '../data/session/openSite';
+import type { SiteRecord } from '../data/store/records';
+import { openStore } from '../data/store/idbStore';
 import { DropPlace, PickButtons, useBringIn } from '../stations/shelf/BringIn';
 import { SiteCard } from '../stations/shelf/SiteCard';
 import { Bar, DayNight } from '../ui/Head';
@@ -27,9 +27,9 @@ const REMOVED = 'removed-site';
 
 export async function clientLoader(): Promise<Shelf> {
   leaveSite();
-  const db = await openStore();
+  const store = await openStore();
   const removed = JSON.parse(sessionStorage.getItem(REMOVED) ?? 'null') as Shelf['removed'];
-  const sites = (await listSites(db)).filter((site) => site.id !== removed?.id);
+  const sites = (await store.listSites()).filter((site) => site.id !== removed?.id);
   const estimate = await navigator.storage.estimate().catch(() => null);
   return {
     sites,
@@ -50,7 +50,7 @@ export async function clientAction({ request }: ClientActionFunctionArgs) {
   const before = JSON.parse(sessionStorage.getItem(REMOVED) ?? 'null') as Shelf['removed'];
   if (work.do === 'restore') sessionStorage.removeItem(REMOVED);
   else {
-    if (before) await dropSite(await openStore(), before.id);
+    if (before) await (await openStore()).removeSite(before.id);
     sessionStorage.setItem(REMOVED, JSON.stringify({ id: work.id, name: work.name }));
   }
   return null;
@@ -95,7 +95,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
     void navigator.locks.request(
       INTAKE_LOCK,
       { ifAvailable: true },
-      async (lock) => lock && sweepBlobs(await openStore()),
+      async (lock) => lock && (await openStore()).sweepBlobs(),
     );
   }, []);
   return (

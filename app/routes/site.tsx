@@ -11,8 +11,8 @@ import {
   type ClientLoaderFunctionArgs,
   type ShouldRevalidateFunctionArgs,
 } from 'react-router';
-import { isFresh, sessionOf } from '../data/openSite';
-import type { Outcome } from '../data/session';
+import { isFresh, sessionOf } from '../data/session/openSite';
+import type { Outcome } from '../data/session/shared';
 import { Work } from '../data/work';
 import { STATIONS } from '../stations/stations';
 import { Before, useShownBefore } from '../ui/Before';
@@ -60,13 +60,13 @@ export async function clientAction({ params, request }: ClientActionFunctionArgs
   if (!work.success) return refuse(`This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.`);
   switch (work.data.do) {
     case 'intent':
-      return session.do(work.data.intent);
+      return session.commits.do(work.data.intent);
     case 'step':
-      return session.step(work.data.way);
+      return session.commits.step(work.data.way);
     case 'go':
-      return session.goTo(work.data.to);
+      return session.commits.goTo(work.data.to);
     case 'name-point':
-      return session.namePoint(work.data.number, work.data.name);
+      return session.commits.namePoint(work.data.number, work.data.name);
     case 'make':
       return session.make(work.data.tasks);
   }

@@ -23,7 +23,7 @@ function usePredictions(path: string | undefined): ReadonlyMap<string, Predictio
   useEffect(() => {
     if (path === undefined) return undefined;
     let current = true;
-    void session.predictions(path).then((all) => current && setTold({ path, by: new Map(all) }));
+    void session.analysis.predictions(path).then((all) => current && setTold({ path, by: new Map(all) }));
     return () => {
       current = false;
     };

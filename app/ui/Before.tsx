@@ -5,7 +5,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useCallback, useState } from 'react';
-import type { SiteSession } from '../data/session';
+import type { SiteSession } from '../data/session/siteSession';
 import type { Work } from '../data/work';
 import type { PlanView } from '../workers/analysis';
 import { changesOf, PlanShown } from './plans';
@@ -41,7 +41,7 @@ export function useShownBefore(session: SiteSession, act: (work: Work) => void):
       if (!shown || work.do !== 'intent') act(work);
       else
         void session
-          .plan(work.intent)
+          .analysis.plan(work.intent)
           .then((plan) => (plan.ok && changesOf(plan) > 0 ? setWaiting({ work, plan }) : act(work)));
     },
     [session, shown, act],

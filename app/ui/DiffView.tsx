@@ -1,6 +1,6 @@
 /** A change as source lines: what goes and what comes, signed as well as coloured. */
 import Box from '@mui/material/Box';
-import type { FileDiff } from '../data/diffs';
+import type { FileDiff } from '../data/session/diffs';
 import { ink, MONO, type Token } from './theme';
 
 function Line({ sign, text, tone, wash }: { sign: string; text: string; tone: Token; wash: Token }) {

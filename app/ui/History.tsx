@@ -9,8 +9,8 @@ import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
-import type { FileDiff } from '../data/diffs';
-import type { HistoryEntry } from '../data/history';
+import type { FileDiff } from '../data/session/diffs';
+import type { HistoryEntry } from '../data/session/history';
 import { DiffView } from './DiffView';
 import { Tag } from './parts';
 import { useSite } from './site';
@@ -26,7 +26,7 @@ export function History({ onClose }: { onClose: () => void }) {
   // Whatever is done while this is open makes another snapshot.
   useEffect(() => {
     let current = true;
-    void session.history().then((found) => current && setEntries(found));
+    void session.commits.history().then((found) => current && setEntries(found));
     return () => {
       current = false;
     };
@@ -161,7 +161,7 @@ function EntryDiff({ number, head }: { number: number; head: number }) {
   const [shown, setShown] = useState<{ number: number; diffs: FileDiff[] | null } | null>(null);
   useEffect(() => {
     let current = true;
-    if (number > 0) void session.diffsAt(number).then((diffs) => current && setShown({ number, diffs }));
+    if (number > 0) void session.commits.diffsAt(number).then((diffs) => current && setShown({ number, diffs }));
     return () => {
       current = false;
     };

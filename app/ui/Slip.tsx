@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useState } from 'react';
-import type { Outcome } from '../data/session';
+import type { Outcome } from '../data/session/shared';
 import { DiffView } from './DiffView';
 import { useJob, useSite } from './site';
 import { ink } from './theme';

@@ -21,7 +21,7 @@ export function usePlan(wish: Intent | null): PlanView | null {
     if (key === null) return undefined;
     let current = true;
     const timer = setTimeout(
-      () => void session.plan(JSON.parse(key) as Intent).then((plan) => current && setMade({ key, plan })),
+      () => void session.analysis.plan(JSON.parse(key) as Intent).then((plan) => current && setMade({ key, plan })),
       PAUSE,
     );
     return () => {

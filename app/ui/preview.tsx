@@ -16,7 +16,7 @@ import { useRouteLoaderData } from 'react-router';
 import { z } from 'zod';
 import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
 import { Seen } from '~core/wiring/index.ts';
-import type { SiteSession } from '../data/session';
+import type { SiteSession } from '../data/session/siteSession';
 import { LimitedPage } from './LimitedPage';
 import { ink } from './theme';
 

@@ -12,7 +12,9 @@ import { useFetcher } from 'react-router';
 import type { FixView } from '~core/view/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import type { Intent } from '~core/plans/index.ts';
-import type { Job, Outcome, SiteSession, Snapshot } from '../data/session';
+import type { Job } from '../data/session/jobs';
+import type { Outcome } from '../data/session/shared';
+import type { SiteSession, Snapshot } from '../data/session/siteSession';
 import type { Work } from '../data/work';
 
 export interface OpenSite extends Snapshot {
@@ -104,8 +106,8 @@ export function useChosenPage() {
 
 export function useJob(session: SiteSession): Job | null {
   return useSyncExternalStore(
-    useCallback((tell: () => void) => session.watch(tell), [session]),
-    () => session.job,
+    useCallback((tell: () => void) => session.jobs.watch(tell), [session]),
+    () => session.jobs.current,
     () => null,
   );
 }

@@ -26,8 +26,8 @@ import {
   type SiteView,
 } from '~core/view/index.ts';
 import { draftManifest, type Draft, type Prediction } from '~core/wiring/index.ts';
-import { openStore, readFacts } from '../data/store';
-import { diffsOf, type FileDiff } from '../data/diffs';
+import { openStore } from '../data/store/idbStore';
+import { diffsOf, type FileDiff } from '../data/session/diffs';
 import { KITS } from './kits';
 import { LONG_LISTS, marksOf, PIECE, type LongList, type Marks } from './longLists';
 
@@ -147,7 +147,7 @@ const analysis = {
 };
 
 async function recall(hashes: readonly string[]): Promise<string[]> {
-  const known = await readFacts(await openStore(), hashes);
+  const known = await (await openStore()).readFacts(hashes);
   for (const [hash, one] of known) facts.set(hash, one);
   changed();
   return [...known.keys()];

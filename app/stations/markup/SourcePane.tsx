@@ -5,7 +5,7 @@ import { useFetcher, useNavigate } from 'react-router';
 import type { Range, Tie } from '~core/markup/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import { isPicturePath, resolveInSite, type Edit } from '~core/site/index.ts';
-import type { Outcome } from '../../data/session';
+import type { Outcome } from '../../data/session/shared';
 import { useFix, useSite } from '../../ui/site';
 import { Ladder, LADDER_WIDTH } from './Ladder';
 import { newLineSights } from './source/lineSight';

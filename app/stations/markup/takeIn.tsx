@@ -26,7 +26,7 @@ export function useTakeIn(beside: { page: string; gallery: number | null } | nul
     (files: readonly File[]) => {
       if (files.length === 0) return;
       void session
-        .takeIn(
+        .importPictures(
           files.map((file) => ({ path: file.name, blob: file })),
           latest.current.beside,
         )

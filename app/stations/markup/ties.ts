@@ -1,7 +1,7 @@
 /** What ties the source to the live page: the element that somebody points at or has chosen, in both. */
 import { useCallback, useRef, useState } from 'react';
 import type { Tie } from '~core/markup/index.ts';
-import type { SiteSession } from '../../data/session';
+import type { SiteSession } from '../../data/session/siteSession';
 
 export interface Ties {
   /** Pointed at in the source, so that the live page frames it. */
@@ -28,7 +28,7 @@ export function useTies(session: SiteSession, page: string | null): Ties {
     (which: keyof typeof asked.current, at: number | number[] | null, take: (tie: Tie | null) => void) => {
       const turn = ++asked.current[which];
       if (at === null || page === null) take(null);
-      else void session.tie(page, at).then((tie) => turn === asked.current[which] && take(tie));
+      else void session.analysis.tie(page, at).then((tie) => turn === asked.current[which] && take(tie));
     },
     [session, page],
   );

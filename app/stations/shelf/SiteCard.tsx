@@ -4,8 +4,8 @@ import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { SiteRecord } from '../../data/records';
-import { openStore } from '../../data/store';
+import type { SiteRecord } from '../../data/store/records';
+import { facesOf } from '../../data/faces';
 import { countOf, Tag } from '../../ui/parts';
 import { ink, SERIF } from '../../ui/theme';
 
@@ -16,14 +16,11 @@ function useFaces(hashes: readonly string[]): string[] {
   useEffect(() => {
     const made: string[] = [];
     let current = true;
-    void (async () => {
-      const db = await openStore();
-      for (const hash of key.split(',').filter(Boolean)) {
-        const blob = (await db.get('glances', hash)) ?? (await db.get('blobs', hash));
-        if (blob && current) made.push(URL.createObjectURL(blob));
-      }
-      if (current) setUrls([...made]);
-    })();
+    void facesOf(key.split(',').filter(Boolean)).then((faces) => {
+      if (!current) return;
+      made.push(...faces.map((blob) => URL.createObjectURL(blob)));
+      setUrls([...made]);
+    });
     return () => {
       current = false;
       made.forEach((url) => URL.revokeObjectURL(url));

@@ -5,7 +5,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PageView } from '~core/view/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
-import type { PageRehearsal } from '../../data/rehearsals';
+import type { PageRehearsal } from '../../data/session/rehearsals';
 import { useChosenStrand, useSite } from '../../ui/site';
 import { ink } from '../../ui/theme';
 import { IncludeCard, WHEN } from './IncludeCard';

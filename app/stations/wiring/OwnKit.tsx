@@ -34,7 +34,7 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
     if (files.length === 0) return;
     const own = await readOwnScript(files.map((file) => ({ path: pathOf(file), blob: file })));
     if (!own.ok) return setTrouble(own.reason);
-    const draft = await session.draftKit(own.name, own.texts);
+    const draft = await session.analysis.draftKit(own.name, own.texts);
     setTrouble(null);
     setRead({ draft, texts: own.texts });
     setFields(fieldsOf(draft.manifest));

@@ -92,7 +92,7 @@ function Run({ page, strands, onClose }: Props) {
         null,
       );
     void (async () => {
-      const predictions = new Map<string, Prediction>(await session.predictions(page));
+      const predictions = new Map<string, Prediction>(await session.analysis.predictions(page));
       rehearsals.begin(page);
       let fresh = false;
       for (const [n, strand] of strands.entries()) {

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import type { Strand } from '~core/model/index.ts';
 import { nameOf } from '~core/site/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
-import type { Rehearsed } from '../../data/rehearsals';
+import type { Rehearsed } from '../../data/session/rehearsals';
 import { Picture } from '../../ui/parts';
 import { ink } from '../../ui/theme';
 

@@ -30,7 +30,7 @@ export function UnitsDialog({ page, at, onClose }: Props) {
   const [chosen, setChosen] = useState<string | null>(null);
   useEffect(() => {
     let current = true;
-    void session.unitChoices(page.path, at).then((found) => {
+    void session.analysis.unitChoices(page.path, at).then((found) => {
       if (!current) return;
       setChoices(found);
       setChosen((before) => before ?? found.find(({ now }) => now)?.selector ?? found[0]?.selector ?? null);

@@ -42,7 +42,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
   const { session, view } = site;
   useEffect(() => {
     let current = true;
-    void session.layout(page, number, at).then((made) => current && setLayout(made));
+    void session.analysis.layout(page, number, at).then((made) => current && setLayout(made));
     return () => {
       current = false;
     };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { PictureLook } from '../workers/pictures';
-import { lookAtPictures } from './looking';
+import type { PictureLook } from '../../workers/pictures';
+import { lookAtPictures } from './lookAtPictures';
 
 const unread = (count: number) => new Map(Array.from({ length: count }, (_, n) => [`h${n}`, `p${n}.jpg`]));
 const look = (path: string) => ({ facts: { path } as unknown, glance: null }) as PictureLook;

@@ -5,10 +5,10 @@
 import type { Recipe } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
 import { nameOf } from '~core/site/index.ts';
-import type { MadePicture, MakeOptions, PictureLook, Wanted } from '../workers/pictures';
-import { contentHash } from './hash';
-import type { Job } from './session';
-import { keepBlobs, type Store } from './store';
+import type { MadePicture, MakeOptions, PictureLook, Wanted } from '../../workers/pictures';
+import { contentHash } from '../hash';
+import type { Job } from './jobs';
+import type { Store } from '../store/store';
 
 /** What a worker does for the queue. */
 export interface Maker {
@@ -36,8 +36,6 @@ export interface MadeBatch {
   told: string[];
 }
 
-export const dropQueue = (db: Store, siteId: string): Promise<void> => db.delete('queues', siteId);
-
 /** Time that is left is said only when there is something to judge by; ms. */
 const SOONEST = 1500;
 /** How often the queue is written down; what came after the last time is made again after a reload; ms. */
@@ -45,7 +43,7 @@ const NOTED_EVERY = 1000;
 
 /** Null where it was stopped, and then nothing is kept; or where the site is left, and then it goes on the next time. */
 export async function makePictures(
-  db: Store,
+  store: Store,
   siteId: string,
   tasks: readonly ReadyTask[],
   { before, recipe, workers, sourceOf, leaving, onJob }: Options,
@@ -57,7 +55,7 @@ export async function makePictures(
   const note = async (always = false) => {
     if (!always && performance.now() - noted < NOTED_EVERY) return;
     noted = performance.now();
-    await db.put('queues', { siteId, tasks: plain, done: [...batch.files] });
+    await store.saveQueue({ siteId, tasks: plain, done: [...batch.files] });
   };
   const odd = { enlarged: [] as string[], unmet: [] as string[], light: [] as string[] };
   const one = async (worker: Maker, group: readonly ReadyTask[]) => {
@@ -78,7 +76,7 @@ export async function makePictures(
       if (made.short && task.size.enlarge) odd.enlarged.push(nameOf(made.to));
       if (!made.met) odd.unmet.push(`${nameOf(made.to)} (${Math.round(blob.size / 1000)} KB)`);
       const hash = await contentHash(await blob.arrayBuffer());
-      await keepBlobs(db, new Map([[hash, blob]]));
+      await store.saveBlobs(new Map([[hash, blob]]));
       const look = await worker.look(blob, made.to);
       batch.looks.set(hash, look);
       batch.files.push({ task: withoutSource(task), source: task.source, hash, bytes: blob.size });
@@ -119,7 +117,7 @@ export async function makePictures(
     }),
   );
   if (stop.signal.aborted) {
-    await dropQueue(db, siteId);
+    await store.removeQueue(siteId);
     return null;
   }
   await note(true);

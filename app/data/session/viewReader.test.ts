@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { SiteView } from '~core/view/index.ts';
-import { LONG_LISTS, marksOf, PIECE, type LongList } from '../workers/longLists';
-import { ViewReader, type ViewSource } from './view';
+import { LONG_LISTS, marksOf, PIECE, type LongList } from '../../workers/longLists';
+import { ViewReader, type ViewSource } from './viewReader';
 
 /** A worker whose site has `rows` rows in every long list, all named after the state that it is in. */
 function worker(rows: number, keeps: readonly LongList[] = []) {

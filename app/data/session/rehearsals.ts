@@ -1,6 +1,6 @@
 /** What rehearsals of the open site's pages saw, until something of the site changes. */
 import type { Disagreement, Seen } from '~core/wiring/index.ts';
-import { Emitter } from './emitter';
+import { Emitter } from '../emitter';
 
 export interface Rehearsed {
   /** Null where the page gave no answer. */

@@ -1,13 +1,14 @@
-import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEFAULT_RECIPE } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
-import type { MadePicture } from '../workers/pictures';
-import { dropQueue, makePictures, type Maker } from './making';
-import type { Job } from './session';
-import { openStore, sweepBlobs, type Store } from './store';
+import type { MadePicture } from '../../workers/pictures';
+import { makePictures, type Maker } from './makePictures';
+import type { Job } from './jobs';
+import { memoryStore } from '../store/memoryStore';
+import type { Store } from '../store/store';
 
-let db: Store;
+let store: Store;
+const blobOf = async (hash: string | undefined) => (await store.readBlobs([hash ?? '']))[0];
 const SITE = 'site';
 const SIZE = DEFAULT_RECIPE.thumbnail;
 
@@ -84,7 +85,7 @@ const run = (
     sourceOf = () => Promise.resolve(new Blob(['source'])),
   }: Run,
 ) =>
-  makePictures(db, SITE, tasks, {
+  makePictures(store, SITE, tasks, {
     before,
     recipe: { words: 'rights', exact: false },
     workers,
@@ -93,9 +94,8 @@ const run = (
     onJob,
   });
 
-beforeEach(async () => {
-  db = await openStore();
-  await dropQueue(db, SITE);
+beforeEach(() => {
+  store = memoryStore();
 });
 
 describe('the queue', () => {
@@ -116,19 +116,19 @@ describe('the queue', () => {
       ['thumbnail/c.jpg', 'hash of c'],
     ]);
     expect(batch?.failed).toEqual([]);
-    for (const { hash, bytes } of batch?.files ?? []) expect((await db.get('blobs', hash))?.size).toBe(bytes);
+    for (const { hash, bytes } of batch?.files ?? []) expect((await blobOf(hash))?.size).toBe(bytes);
   });
 
   it('writes down what is done, and what it keeps is not swept away', async () => {
     const batch = await run([task('a'), task('b')], { workers: [maker([])] });
-    const queue = await db.get('queues', SITE);
+    const queue = await store.readQueue(SITE);
     expect(queue?.tasks.map(({ to }) => to)).toEqual(['thumbnail/a.jpg', 'thumbnail/b.jpg']);
     expect(queue?.done).toEqual(batch?.files);
-    await sweepBlobs(db);
-    expect(await db.get('blobs', batch!.files[0]!.hash)).toBeDefined();
-    await dropQueue(db, SITE);
-    await sweepBlobs(db);
-    expect(await db.get('blobs', batch!.files[0]!.hash)).toBeUndefined();
+    await store.sweepBlobs();
+    expect(await blobOf(batch?.files[0]?.hash)).toBeDefined();
+    await store.removeQueue(SITE);
+    await store.sweepBlobs();
+    expect(await blobOf(batch?.files[0]?.hash)).toBeUndefined();
   });
 
   it('goes on where it was: what is made is not made again', async () => {
@@ -148,7 +148,7 @@ describe('the queue', () => {
     });
     expect(batch).toBeNull();
     expect(asked).toHaveLength(1);
-    expect(await db.get('queues', SITE)).toBeUndefined();
+    expect(await store.readQueue(SITE)).toBeNull();
   });
 
   it('waits for the next time where the site is left', async () => {
@@ -158,7 +158,7 @@ describe('the queue', () => {
       workers: [maker([], outcome, () => leaving.abort())],
     });
     expect(batch).toBeNull();
-    expect((await db.get('queues', SITE))?.done.map(({ task: { to } }) => to)).toEqual(['thumbnail/a.jpg']);
+    expect((await store.readQueue(SITE))?.done.map(({ task: { to } }) => to)).toEqual(['thumbnail/a.jpg']);
   });
 
   it('is not stopped by a picture that cannot be made, and names it with the reason', async () => {

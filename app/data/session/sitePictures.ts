@@ -3,12 +3,12 @@ import type { PictureTask } from '~core/model/index.ts';
 import type { Format } from '~core/photo/index.ts';
 import type { ReadyTask } from '~core/plans/index.ts';
 import { mediaTypeOf, nameOf, type FileContent } from '~core/site/index.ts';
-import type { EncodedBlob } from '../workers/encode';
-import { analysis, pictures } from '../workers/start';
-import { readBlobs, type Store } from './store';
+import type { EncodedBlob } from '../../workers/encode';
+import { analysis, pictures } from '../../workers/start';
+import type { Store } from '../store/store';
 
 export class SitePictures {
-  readonly #db: Store;
+  readonly #store: Store;
   readonly #files: ReadonlyMap<string, FileContent>;
   /** Addresses of small copies, by the hash of the picture. */
   readonly #urls = new Map<string, string>();
@@ -17,8 +17,8 @@ export class SitePictures {
   readonly #looked: (hash: string) => boolean;
 
   /** `looked` says whether somebody has looked at a picture: until then a list shows nothing, for it would have to decode the whole. */
-  constructor(db: Store, files: ReadonlyMap<string, FileContent>, looked: (hash: string) => boolean) {
-    this.#db = db;
+  constructor(store: Store, files: ReadonlyMap<string, FileContent>, looked: (hash: string) => boolean) {
+    this.#store = store;
     this.#files = files;
     this.#looked = looked;
   }
@@ -36,7 +36,7 @@ export class SitePictures {
   async blobs(paths: readonly string[]): Promise<(Blob | null)[]> {
     const contents = paths.map((path) => this.#files.get(path));
     const hashes = [...new Set(contents.flatMap((content) => (content?.kind === 'binary' ? [content.hash] : [])))];
-    const found = hashes.length > 0 ? await readBlobs(this.#db, hashes) : [];
+    const found = hashes.length > 0 ? await this.#store.readBlobs(hashes) : [];
     const byHash = new Map(hashes.map((hash, n) => [hash, found[n]]));
     return contents.map((content) =>
       content?.kind === 'text' ? new Blob([content.text]) : ((content && byHash.get(content.hash)) ?? null),
@@ -45,12 +45,12 @@ export class SitePictures {
 
   /** The content that a task is made from. What stood in a file's own place before may have been left behind by an archive; then the file as it is. */
   async sourceOf({ source, from }: ReadyTask): Promise<Blob | null> {
-    return (await this.#db.get('blobs', source)) ?? this.blob(from);
+    return (await this.#store.readBlobs([source]))[0] ?? this.blob(from);
   }
 
   /** A small copy of a picture that was looked at, or the picture itself where that is small. */
   async #glance(hash: string): Promise<Blob | null> {
-    return (await this.#db.get('glances', hash)) ?? (await this.#db.get('blobs', hash)) ?? null;
+    return (await this.#store.readGlance(hash)) ?? (await this.#store.readBlobs([hash]))[0] ?? null;
   }
 
   /**

@@ -1,5 +1,5 @@
 /** Looks at pictures that are new: in all workers at once, and what was seen is handed on now and then. */
-import type { PictureLook } from '../workers/pictures';
+import type { PictureLook } from '../../workers/pictures';
 
 /** How long what is seen is gathered before the screen follows; ms. */
 const REDRAW_MS = 1000;

@@ -1,5 +1,5 @@
 /** The site that is open; there is one at a time. */
-import { SiteSession } from './session';
+import { SiteSession } from './siteSession';
 
 let current: { id: string; session: Promise<SiteSession | null>; open: SiteSession | null } | null = null;
 

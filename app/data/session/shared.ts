@@ -1,0 +1,22 @@
+/** What those who work on an open site share. */
+import type { FileContent, Result } from '~core/site/index.ts';
+import type { SiteRecord } from '../store/records';
+import type { Store } from '../store/store';
+import type { FileDiff } from './diffs';
+
+export interface SharedSite {
+  readonly store: Store;
+  readonly files: Map<string, FileContent>;
+  site: SiteRecord;
+  /** Another tab writes. */
+  readOnly: boolean;
+  readonly leaving: AbortSignal;
+}
+
+/** What came of work, for whoever asked for it. */
+export type Outcome = Result<{
+  label: string;
+  diffs: FileDiff[];
+  /** Not by undoing the last change. */
+  undoable?: false;
+}>;

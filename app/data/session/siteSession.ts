@@ -1,0 +1,193 @@
+/**
+ * One open site: its files in memory, its reading in the analysis worker, and those who work on it. Who changes it, who
+ * analyses its pictures, makes and imports them stands in files of their own; here is what the screen asks for.
+ */
+import type { PictureTask } from '~core/model/index.ts';
+import type { FileContent } from '~core/site/index.ts';
+import type { SiteView } from '~core/view/index.ts';
+import { analysis } from '../../workers/start';
+import { Emitter } from '../emitter';
+import { glanceOf, type IntakeFile } from '../intake';
+import { openStore } from '../store/idbStore';
+import type { SiteRecord } from '../store/records';
+import { AnalysedPictures } from './analysedPictures';
+import { Commits } from './commits';
+import { journalLabels } from './history';
+import { importPictures } from './importing';
+import { Jobs } from './jobs';
+import { Making } from './making';
+import { Rehearsals } from './rehearsals';
+import type { Outcome, SharedSite } from './shared';
+import { takeSiteLock } from './siteLock';
+import { SitePictures } from './sitePictures';
+import { ViewReader } from './viewReader';
+
+export interface Snapshot {
+  site: SiteRecord;
+  files: ReadonlyMap<string, FileContent>;
+  view: SiteView;
+  undo: string | null;
+  redo: string | null;
+  readOnly: boolean;
+}
+
+export class SiteSession {
+  readonly jobs = new Jobs();
+  readonly rehearsals = new Rehearsals();
+  readonly pictures: SitePictures;
+  readonly commits: Commits;
+  /** What can be asked of the reading of the site. */
+  readonly analysis = analysis();
+  readonly #shared: SharedSite;
+  readonly #analysed: AnalysedPictures;
+  readonly #making: Making;
+  readonly #views = new ViewReader(this.analysis);
+  readonly #leaving: AbortController;
+  readonly #changed = new Emitter<[files: ReadonlyMap<string, FileContent | null>]>();
+  readonly #stale = new Emitter();
+  readonly #done = new Emitter<[outcome: Outcome]>();
+  #release: () => void = () => undefined;
+  /** Counts what may make a snapshot old. */
+  #version = 0;
+  #shown = -1;
+
+  private constructor(shared: SharedSite, leaving: AbortController) {
+    this.#shared = shared;
+    this.#leaving = leaving;
+    this.#analysed = new AnalysedPictures(shared, this.jobs, {
+      outdate: () => this.#goStale(),
+      behind: () => this.#views.busy,
+    });
+    this.pictures = new SitePictures(shared.store, shared.files, (hash) => this.#analysed.has(hash));
+    this.commits = new Commits(shared, {
+      outdate: () => void this.#version++,
+      recall: (contents) => this.#analysed.recall(contents),
+      changed: (files) => this.#changed.tell(files),
+    });
+    this.#making = new Making(shared, this.commits, this.jobs, this.#analysed, this.pictures);
+    this.#changed.on(() => this.rehearsals.age());
+  }
+
+  /** Null where the site is not in the store. */
+  static async open(siteId: string): Promise<SiteSession | null> {
+    const store = await openStore();
+    const site = await store.readSite(siteId);
+    if (!site) return null;
+    const files = await store.readFiles(siteId);
+    const leaving = new AbortController();
+    const session = new SiteSession({ store, site, files, readOnly: true, leaving: leaving.signal }, leaving);
+    await session.#takeLock();
+    session.#analysed.note(await analysis().open([...files]));
+    void session.#analysed.read().then(() => session.#resume());
+    return session;
+  }
+
+  get site(): SiteRecord {
+    return this.#shared.site;
+  }
+
+  get files(): ReadonlyMap<string, FileContent> {
+    return this.#shared.files;
+  }
+
+  close(): void {
+    this.#leaving.abort();
+    this.#release();
+    this.pictures.release();
+  }
+
+  async snapshot(): Promise<Snapshot> {
+    const version = this.#version;
+    const view = await this.#views.read();
+    const { undo, redo } = await journalLabels(this.#shared.store, this.site);
+    await this.#saveGlance(view);
+    if (view.unsearched > 0) void this.#analysed.search(view.unsearched);
+    this.#shown = version;
+    const { site, files, readOnly } = this.#shared;
+    return { site, files: new Map(files), view, undo, redo, readOnly };
+  }
+
+  make(tasks: readonly PictureTask[]): Promise<Outcome> {
+    return this.#making.make(tasks);
+  }
+
+  /** Where the pictures stand afterwards; what came of it is told to {@link onDone}. */
+  importPictures(
+    files: readonly IntakeFile[],
+    beside: { page: string; gallery: number | null } | null,
+  ): Promise<string[]> {
+    const { commits, jobs } = this;
+    const workers = { commits, jobs, analysed: this.#analysed, making: this.#making, views: this.#views };
+    return importPictures(this.#shared, workers, files, beside, (outcome) => this.#tellDone(outcome));
+  }
+
+  /** Whether the last snapshot still tells the truth. */
+  get fresh(): boolean {
+    return this.#shown === this.#version;
+  }
+
+  /** Told when work that was not asked for through an action has made the last snapshot old. */
+  onStale(stale: () => void): () => void {
+    return this.#stale.on(stale);
+  }
+
+  /** Told which files changed, for the preview. */
+  onFiles(changed: (files: ReadonlyMap<string, FileContent | null>) => void): () => void {
+    return this.#changed.on(changed);
+  }
+
+  /** Told of the outcome of work that nobody here asked for. */
+  onDone(tell: (outcome: Outcome) => void): () => void {
+    return this.#done.on(tell);
+  }
+
+  #goStale(): void {
+    this.#version++;
+    this.#stale.tell();
+  }
+
+  #tellDone(outcome: Outcome): void {
+    this.#done.tell(outcome);
+    this.#goStale();
+  }
+
+  async #resume(): Promise<void> {
+    const outcome = await this.#making.resume();
+    if (outcome) this.#tellDone(outcome);
+  }
+
+  async #takeLock(): Promise<void> {
+    const { granted, release } = await takeSiteLock(this.site.id, this.#leaving.signal, async () => {
+      // The other tab has written meanwhile: begin again from the store.
+      this.#shared.readOnly = false;
+      await this.#reload();
+      void this.#resume();
+    });
+    this.#shared.readOnly = !granted;
+    this.#release = release;
+  }
+
+  async #reload(): Promise<void> {
+    const { store, files } = this.#shared;
+    const site = await store.readSite(this.site.id);
+    if (!site) return;
+    this.#shared.site = site;
+    const fresh = await store.readFiles(site.id);
+    const gone = [...files.keys()].filter((path) => !fresh.has(path));
+    files.clear();
+    for (const [path, content] of fresh) files.set(path, content);
+    this.#analysed.note(await analysis().open([...fresh]));
+    this.#changed.tell(new Map([...fresh, ...gone.map((path): [string, null] => [path, null])]));
+    this.#goStale();
+  }
+
+  /** What the list of sites shows is kept with the site, so that the list need not read it. */
+  async #saveGlance(view: SiteView): Promise<void> {
+    const { readOnly, files, site, store } = this.#shared;
+    if (readOnly || view.unread > 0) return;
+    const glance = glanceOf(files, view.strands.filter((strand) => strand.state === 'broken').length);
+    if (JSON.stringify(glance) === JSON.stringify(site.glance)) return;
+    this.#shared.site = { ...site, glance };
+    await store.saveGlance(site.id, glance);
+  }
+}

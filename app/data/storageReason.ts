@@ -1,0 +1,8 @@
+/** What a failed write means to somebody who looks at it. */
+export function storageReason(error: unknown): string {
+  if (error instanceof DOMException && error.name === 'QuotaExceededError')
+    return 'The browser’s storage is full. Nothing was written. Remove a site from the shelf or free disk space, then try again.';
+  if (error instanceof DOMException && error.name === 'NotReadableError')
+    return 'A file could not be read: it was moved or changed meanwhile. Nothing was written.';
+  return `It could not be written: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`;
+}

@@ -1,0 +1,178 @@
+/** What a store promises, of each that there is. */
+import 'fake-indexeddb/auto';
+import { openDB } from 'idb';
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { Change, FileContent } from '~core/site/index.ts';
+import { newSite } from '../intake';
+import { openStore } from './idbStore';
+import { memoryStore } from './memoryStore';
+import type { SiteRecord } from './records';
+import type { Store } from './store';
+
+const START: [string, FileContent][] = [
+  ['a.html', { kind: 'text', text: 'one two' }],
+  ['p.jpg', { kind: 'binary', hash: 'h1', bytes: 1 }],
+];
+const FACTS = {
+  width: 3,
+  height: 2,
+  orientation: 1,
+  likeness: '0',
+  mean: [1, 2, 3] as [number, number, number],
+  luma: { width: 0, height: 0, data: new Uint8Array() },
+  words: {},
+};
+const edit = (start: number, end: number, text: string): Change => ({
+  label: `to ${text}`,
+  files: [{ kind: 'edit', path: 'a.html', edits: [{ start, end, text }] }],
+});
+const putPicture = (hash: string, before: string): Change => ({
+  label: `make ${hash}`,
+  files: [
+    {
+      kind: 'put',
+      path: 'p.jpg',
+      before: { kind: 'binary', hash: before, bytes: 1 },
+      after: { kind: 'binary', hash, bytes: 1 },
+    },
+  ],
+});
+
+const STORES: [string, () => Promise<Store>][] = [
+  ['in the browser’s database', () => openStore()],
+  ['in memory', () => Promise.resolve(memoryStore())],
+];
+
+describe.each(STORES)('the store %s', (_where, open) => {
+  let store: Store;
+  let site: SiteRecord;
+  const textNow = () => store.readFile(site.id, 'a.html');
+  const headNow = async () => (await store.readSite(site.id))?.head;
+
+  beforeEach(async () => {
+    store = await open();
+    for (const one of await store.listSites()) await store.removeSite(one.id);
+    await store.sweepBlobs();
+    site = newSite('Kites', new Map(START));
+    await store.saveBlobs(new Map([['h1', new Blob(['x'])]]));
+    await store.addSite(site, new Map(START));
+  });
+
+  it('goes back and forth across files and gives up what was undone when something new is done', async () => {
+    await store.writeChange(site.id, edit(0, 3, 'ONE'));
+    await store.writeChange(site.id, { label: 'rename', files: [{ kind: 'rename', path: 'p.jpg', to: 'q.jpg' }] });
+    expect([...(await store.readFiles(site.id)).keys()].sort()).toEqual(['a.html', 'q.jpg']);
+    await store.stepJournal(site.id, 'undo');
+    await store.stepJournal(site.id, 'undo');
+    expect(await store.readFiles(site.id)).toEqual(new Map(START));
+    await store.stepJournal(site.id, 'redo');
+    expect(await textNow()).toEqual({ kind: 'text', text: 'ONE two' });
+    await store.writeChange(site.id, edit(4, 7, 'TWO'));
+    expect((await store.readJournal(site.id)).map(({ number, change }) => [number, change.label])).toEqual([
+      [1, 'to ONE'],
+      [2, 'to TWO'],
+    ]);
+    await store.stepJournal(site.id, 'undo');
+    await store.stepJournal(site.id, 'undo');
+    expect(await textNow()).toEqual({ kind: 'text', text: 'one two' });
+    expect(await store.stepJournal(site.id, 'undo')).toEqual({ ok: false, reason: 'There is nothing to undo.' });
+    await store.stepJournal(site.id, 'redo');
+    await store.stepJournal(site.id, 'redo');
+    expect(await store.stepJournal(site.id, 'redo')).toEqual({ ok: false, reason: 'There is nothing to redo.' });
+  });
+
+  it('tells what it wrote', async () => {
+    const written = await store.writeChange(site.id, {
+      label: 'take away',
+      files: [{ kind: 'put', path: 'p.jpg', before: { kind: 'binary', hash: 'h1', bytes: 1 }, after: null }],
+    });
+    expect(written).toMatchObject({ ok: true, site: { head: 1, last: 1 }, files: new Map([['p.jpg', null]]) });
+    expect(await store.readFile(site.id, 'p.jpg')).toBeNull();
+  });
+
+  it('writes nothing of a change of which one part fails', async () => {
+    const failed = await store.writeChange(site.id, {
+      label: 'half',
+      files: [...edit(0, 3, 'ONE').files, { kind: 'rename', path: 'gone', to: 'x' }],
+    });
+    expect(failed).toEqual({ ok: false, reason: expect.stringContaining('gone') });
+    expect(await textNow()).toEqual({ kind: 'text', text: 'one two' });
+    expect([await headNow(), await store.readJournal(site.id)]).toEqual([0, []]);
+  });
+
+  it('says so when the site is gone', async () => {
+    await store.removeSite(site.id);
+    const gone = { ok: false, reason: expect.stringContaining('no longer') };
+    expect(await store.writeChange(site.id, edit(0, 0, 'x'))).toEqual(gone);
+    expect(await store.stepJournal(site.id, 'undo')).toEqual(gone);
+    expect([await store.readSite(site.id), await store.nameEntry(site.id, 0, 'x')]).toEqual([null, false]);
+    expect((await store.readFiles(site.id)).size).toBe(0);
+  });
+
+  it('keeps sites apart, and lists the latest changed first', async () => {
+    const other = { ...newSite('Other', new Map(START)), changed: site.changed - 1000 };
+    await store.addSite(other, new Map(START));
+    expect((await store.listSites()).map(({ name }) => name)).toEqual(['Kites', 'Other']);
+    await new Promise((resolve) => setTimeout(resolve, 2));
+    await store.writeChange(other.id, edit(0, 3, 'ONE'));
+    expect((await store.listSites()).map(({ name }) => name)).toEqual(['Other', 'Kites']);
+    expect(await textNow()).toEqual({ kind: 'text', text: 'one two' });
+    await store.removeSite(other.id);
+    expect((await store.readFiles(site.id)).size).toBe(2);
+  });
+
+  it('names points of the journal and takes the names away', async () => {
+    await store.writeChange(site.id, edit(0, 3, 'ONE'));
+    expect(await store.nameEntry(site.id, 1, 'Before the feast')).toBe(true);
+    expect(await store.nameEntry(site.id, 0, 'At first')).toBe(true);
+    expect(await store.nameEntry(site.id, 9, 'Nowhere')).toBe(false);
+    expect((await store.readJournal(site.id, { from: 1, to: 1 })).map(({ name }) => name)).toEqual([
+      'Before the feast',
+    ]);
+    expect((await store.readSite(site.id))?.beginning).toBe('At first');
+    await store.nameEntry(site.id, 0, null);
+    await store.nameEntry(site.id, 1, null);
+    expect(await store.readSite(site.id)).not.toHaveProperty('beginning');
+    expect((await store.readJournal(site.id))[0]).not.toHaveProperty('name');
+  });
+
+  it('sweeps contents when nobody names them, and keeps them while an undo or a queue needs them', async () => {
+    const blobs = ['h2', 'queued', 'stray'].map((hash) => [hash, new Blob([hash])] as const);
+    await store.saveBlobs(new Map(blobs));
+    await store.saveLooks(new Map([['stray', { facts: FACTS, glance: new Blob(['small']) }]]));
+    await store.writeChange(site.id, putPicture('h2', 'h1'));
+    const task = { from: 'p.jpg', to: 'q.jpg', as: 'thumbnail', times: 1 } as never;
+    await store.saveQueue({
+      siteId: site.id,
+      tasks: [],
+      done: [{ task, source: 'h1', hash: 'queued', bytes: 1 }],
+    });
+    expect(await store.sweepBlobs()).toBe(1);
+    const left = await store.readBlobs(['h1', 'h2', 'queued', 'stray']);
+    expect(left.map((blob) => blob !== undefined)).toEqual([true, true, true, false]);
+    expect([(await store.readFacts(['stray'])).size, await store.readGlance('stray')]).toEqual([0, undefined]);
+    await store.removeQueue(site.id);
+    expect([await store.readQueue(site.id), await store.sweepBlobs()]).toEqual([null, 1]);
+  });
+
+  it('keeps what was learnt of pictures', async () => {
+    await store.saveLooks(new Map([['h1', { facts: FACTS, glance: null }]]));
+    expect(await store.readFacts(['h1', 'h1', 'unknown'])).toEqual(new Map([['h1', FACTS]]));
+    await store.saveGlance(site.id, { pages: 7, pictures: 1, broken: 2, faces: ['h1'] });
+    expect((await store.readSite(site.id))?.glance.pages).toBe(7);
+  });
+});
+
+describe('a record in the browser’s database that an older version wrote', () => {
+  it('is left alone and not shown', async () => {
+    const store = await openStore();
+    const before = await store.listSites();
+    const database = await openDB('heathmoor');
+    await database.put('sites', { id: 'old' });
+    expect(await store.listSites()).toEqual(before);
+    expect(await store.readSite('old')).toBeNull();
+    expect(await database.get('sites', 'old')).toEqual({ id: 'old' });
+    await database.delete('sites', 'old');
+    database.close();
+  });
+});

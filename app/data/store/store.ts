@@ -1,0 +1,53 @@
+/**
+ * The store as the rest of the program knows it. Every change of a site is one transaction with its journal entry, so
+ * that a crash leaves all of it or none. What implements it is a file of its own beside this one.
+ */
+import type { PhotoFacts } from '~core/photo/index.ts';
+import type { Change, FileContent, Result } from '~core/site/index.ts';
+import type { PictureLook } from '../../workers/pictures';
+import type { JournalRecord, QueueRecord, SiteRecord } from './records';
+
+export type Files = ReadonlyMap<string, FileContent>;
+
+/** A change that is written: the site after it, and what each file that it touched holds now (null: it is gone). */
+export type Written = Result<{ site: SiteRecord; files: Map<string, FileContent | null>; change: Change }>;
+
+export interface Store {
+  /** The latest changed first; records that cannot be read are left out, and left alone. */
+  listSites: () => Promise<SiteRecord[]>;
+  readSite: (siteId: string) => Promise<SiteRecord | null>;
+  /** A whole new site in one transaction. */
+  addSite: (site: SiteRecord, files: Files) => Promise<void>;
+  /** With its files, its journal and its queue; contents stay until they are swept. */
+  removeSite: (siteId: string) => Promise<void>;
+  saveGlance: (siteId: string, glance: SiteRecord['glance']) => Promise<void>;
+
+  readFiles: (siteId: string) => Promise<Map<string, FileContent>>;
+  readFile: (siteId: string, path: string) => Promise<FileContent | null>;
+
+  /** Applies a change to a site's files and writes it into the journal. What was undone before is given up. */
+  writeChange: (siteId: string, change: Change) => Promise<Written>;
+  /** Takes the last change back, or puts the next one in force again. */
+  stepJournal: (siteId: string, way: 'undo' | 'redo') => Promise<Written>;
+  /** The oldest first; `from` and `to` are numbers of entries, both included. */
+  readJournal: (siteId: string, range?: { from: number; to: number }) => Promise<JournalRecord[]>;
+  /** Names the state after an entry, or the site as it was at first (0); null takes the name away. False where it is gone. */
+  nameEntry: (siteId: string, number: number, name: string | null) => Promise<boolean>;
+
+  /** Contents are addressed by their hashes and go in first; until a file names one, it is nobody's and may be swept. */
+  saveBlobs: (blobs: ReadonlyMap<string, Blob>) => Promise<void>;
+  /** In the order of the hashes. */
+  readBlobs: (hashes: readonly string[]) => Promise<(Blob | undefined)[]>;
+  /** Takes away what no file, journal entry or queue of any site names; gives how many contents those were. */
+  sweepBlobs: () => Promise<number>;
+
+  /** What was learnt of pictures, by their hashes; it can be learnt again at any time. */
+  saveLooks: (looks: ReadonlyMap<string, PictureLook>) => Promise<void>;
+  readFacts: (hashes: Iterable<string>) => Promise<Map<string, PhotoFacts>>;
+  /** A small copy for lists. */
+  readGlance: (hash: string) => Promise<Blob | undefined>;
+
+  readQueue: (siteId: string) => Promise<QueueRecord | null>;
+  saveQueue: (queue: QueueRecord) => Promise<void>;
+  removeQueue: (siteId: string) => Promise<void>;
+}
