@@ -6,6 +6,7 @@ const PORT = Number(process.env.TEST_PORT ?? 4990);
 
 export default defineConfig({
   testDir: './browser',
+  globalSetup: './globalSetup.ts',
   // What takes minutes is for `npm run test:long`.
   testIgnore: process.env.LONG ? [] : '*.long.spec.ts',
   outputDir: './.out/browser', // emptied at every start

@@ -5,6 +5,7 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
+import { setOutDemo, withoutDemo } from '../demoStore';
 
 /** Addresses of a previewed site: `/s/<token>/…` on the preview origin. */
 const SITE_ADDRESS = /\/s\/[\w-]{22,}\//;
@@ -36,11 +37,9 @@ export const test = base.extend<Fixtures>({
 export { expect };
 
 export async function openDemo(page: Page, station = 'pairs'): Promise<string> {
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 90_000 });
-  await page.waitForURL(/\/pairs$/);
+  const siteId = await setOutDemo(page);
+  await page.goto(`/site/${siteId}/${station}`);
   await settled(page);
-  if (station !== 'pairs') await goTo(page, station);
   return page.url().replace(/\/[a-z]+$/, '');
 }
 
@@ -110,10 +109,10 @@ export const rowOf = (page: Page, full: string) =>
     .filter({ has: page.getByText(full, { exact: true }) })
     .first();
 
-/** The shelf, with the demo on it, then a folder with these files brought in. */
+/** A folder with these files brought in, where no site is yet. */
 export async function openFiles(page: Page, files: Record<string, string | Buffer>): Promise<void> {
+  await withoutDemo(page);
   await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible();
   await bringIn(page, folderWith(files));
 }
 

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp, { type Sharp } from 'sharp';
 import { peakSignalToNoise, structuralSimilarity } from '../likeness';
+import { withoutDemo } from '../demoStore';
 import { bringIn, expect, folderWith, goTo, settled, show, test, unpacked } from './fixtures';
 
 const SITE = fileURLToPath(new URL('../../demo/.made/site/', import.meta.url));
@@ -16,8 +17,8 @@ const decoded = async (image: Sharp) => {
 };
 
 test('thumbnails equal those of sharp, upright, in every shape', async ({ page }) => {
+  await withoutDemo(page);
   await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   const names = [
     'camera/TKC_0412.jpg',
     'camera/TKC_0415.jpg',
@@ -65,8 +66,8 @@ test('thumbnails equal those of sharp, upright, in every shape', async ({ page }
 });
 
 test('what cannot be decoded is named, and stops nothing', async ({ page }) => {
+  await withoutDemo(page);
   await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   const good = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#b3402a' } })
     .jpeg()
     .toBuffer();
@@ -137,8 +138,8 @@ test('an archive moves a site to another browser, words and pictures and all', a
 });
 
 test('a bad archive is refused with what, where and what to do; a removed site can be put back', async ({ page }) => {
+  await withoutDemo(page);
   await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   await page
     .locator('[data-pick="archive"]')
     .setInputFiles({

@@ -1,4 +1,5 @@
 /** The live page: it follows the source, keeps its place, answers as a strict host would, and lights up with it. */
+import { withoutDemo } from '../demoStore';
 import { bringIn, clickInside, expect, folderWith, goTo, openDemo, photograph, test } from './fixtures';
 
 const longPage = (title: string) =>
@@ -18,8 +19,8 @@ async function site() {
 }
 
 test('an edit shows in the live page, which keeps its place; a style shows without loading anew', async ({ page }) => {
+  await withoutDemo(page);
   await page.goto('/');
-  await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
   await bringIn(page, await site());
   await goTo(page, 'markup');
   await page.getByRole('combobox', { name: 'Page' }).click();

@@ -1,0 +1,151 @@
+/**
+ * The browser's store as it is once the demo site was brought in and its pictures were read. The program itself makes it,
+ * once for a build and a demo; tests that begin with the demo have it set out instead of bringing it in each time.
+ */
+import type { Browser, Page } from '@playwright/test';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
+const KEPT = join(ROOT, 'tests/.out/demo-store.json');
+
+interface KeptStore {
+  stamp: string;
+  siteId: string;
+  /** For each object store its records with their keys; blobs and byte arrays as Base64. */
+  stores: Record<string, { key: unknown; value: unknown }[]>;
+}
+
+/** What the outcome depends on: the demo, and the program that reads it. */
+function stamp(): string {
+  const hash = createHash('sha256');
+  hash.update(readFileSync(join(ROOT, 'demo/.made/demo.zip')));
+  // The names of built files hold hashes of what is in them.
+  hash.update(readdirSync(join(ROOT, 'build/client/assets')).sort().join('\n'));
+  return hash.digest('hex');
+}
+
+/** Brings the demo in, unless that was done for this build already. */
+export async function makeDemoStore(browser: Browser, baseURL: string): Promise<void> {
+  const wanted = stamp();
+  if (existsSync(KEPT) && (JSON.parse(readFileSync(KEPT, 'utf8')) as KeptStore).stamp === wanted) return;
+  const page = await browser.newPage({ baseURL });
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 120_000 });
+  await page.waitForURL(/\/pairs$/);
+  await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 120_000 });
+  await page.getByText(/still being read/).waitFor({ state: 'detached', timeout: 120_000 });
+  await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 120_000 });
+  const siteId = /\/site\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+  const stores = await page.evaluate(readWholeStore);
+  mkdirSync(dirname(KEPT), { recursive: true });
+  writeFileSync(KEPT, JSON.stringify({ stamp: wanted, siteId, stores } satisfies KeptStore));
+  await page.close();
+}
+
+let kept: { body: string; siteId: string } | null = null;
+
+/** Fills the store of a page's browser with the demo; gives the site's identifier. */
+export async function setOutDemo(page: Page): Promise<string> {
+  if (!kept) {
+    const { siteId, stores } = JSON.parse(readFileSync(KEPT, 'utf8')) as KeptStore;
+    kept = { siteId, body: JSON.stringify(stores) };
+  }
+  const { body, siteId } = kept;
+  await page.route('**/demo-store.json', (route) => route.fulfill({ body, contentType: 'application/json' }));
+  await openBlank(page);
+  await page.evaluate(writeWholeStore);
+  await page.unroute('**/demo-store.json');
+  return siteId;
+}
+
+/** Whoever opens the list of sites now does not get the demo by itself. */
+export async function withoutDemo(page: Page): Promise<void> {
+  await openBlank(page);
+  await page.evaluate(() => localStorage.setItem('demo-brought-in', 'yes'));
+}
+
+/** An address of the application's origin that runs nothing of it. */
+async function openBlank(page: Page): Promise<void> {
+  const body = '<!DOCTYPE html><title>Blank</title><link rel="icon" href="data:,">';
+  await page.route('**/blank.html', (route) => route.fulfill({ body, contentType: 'text/html' }));
+  await page.goto('/blank.html');
+  await page.unroute('**/blank.html');
+}
+
+/** Runs in the page. */
+async function readWholeStore(): Promise<KeptStore['stores']> {
+  const base64 = (bytes: Uint8Array) => {
+    let text = '';
+    for (let at = 0; at < bytes.length; at += 0x8000) text += String.fromCharCode(...bytes.subarray(at, at + 0x8000));
+    return btoa(text);
+  };
+  const plain = async (value: unknown): Promise<unknown> => {
+    if (value instanceof Blob) return { blob: base64(new Uint8Array(await value.arrayBuffer())), type: value.type };
+    if (value instanceof Uint8Array) return { bytes: base64(value) };
+    if (Array.isArray(value)) return Promise.all(value.map(plain));
+    if (typeof value !== 'object' || value === null) return value;
+    const entries = Object.entries(value).map(async ([name, one]) => [name, await plain(one)] as const);
+    return Object.fromEntries(await Promise.all(entries));
+  };
+  const done = <T>(request: IDBRequest<T>) =>
+    new Promise<T>((resolve, reject) => {
+      request.onsuccess = () => resolve(request.result);
+      request.onerror = () => reject(request.error ?? new Error('The store cannot be read.'));
+    });
+  const database = await done(indexedDB.open('heathmoor'));
+  const stores: KeptStore['stores'] = {};
+  for (const name of database.objectStoreNames) {
+    const store = database.transaction(name).objectStore(name);
+    const [keys, values] = await Promise.all([done(store.getAllKeys()), done(store.getAll())]);
+    const records = values.map(async (value: unknown, n) => ({ key: keys[n], value: await plain(value) }));
+    stores[name] = await Promise.all(records);
+  }
+  database.close();
+  return stores;
+}
+
+/** Runs in the page. */
+async function writeWholeStore(): Promise<void> {
+  const stores = (await (await fetch('/demo-store.json')).json()) as KeptStore['stores'];
+  const bytesOf = (text: string) => Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
+  const whole = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.map(whole);
+    if (typeof value !== 'object' || value === null) return value;
+    if ('blob' in value && 'type' in value)
+      return new Blob([bytesOf(String(value.blob))], { type: String(value.type) });
+    if ('bytes' in value && typeof value.bytes === 'string') return bytesOf(value.bytes);
+    return Object.fromEntries(Object.entries(value).map(([name, one]) => [name, whole(one)]));
+  };
+  const opening = indexedDB.open('heathmoor', 2);
+  opening.onupgradeneeded = () => {
+    // As the program makes them: with keys in their records, or beside them.
+    const keyPaths: Record<string, string | string[]> = {
+      sites: 'id',
+      files: ['siteId', 'path'],
+      journal: ['siteId', 'number'],
+      queues: 'siteId',
+    };
+    for (const name of ['sites', 'files', 'blobs', 'facts', 'glances', 'journal', 'queues'])
+      opening.result.createObjectStore(name, name in keyPaths ? { keyPath: keyPaths[name] } : undefined);
+  };
+  const database = await new Promise<IDBDatabase>((resolve, reject) => {
+    opening.onsuccess = () => resolve(opening.result);
+    opening.onerror = () => reject(opening.error ?? new Error('The store cannot be opened.'));
+  });
+  const transaction = database.transaction([...database.objectStoreNames], 'readwrite');
+  for (const [name, records] of Object.entries(stores)) {
+    const store = transaction.objectStore(name);
+    for (const { key, value } of records)
+      if (store.keyPath === null) store.put(whole(value), key as IDBValidKey);
+      else store.put(whole(value));
+  }
+  await new Promise<void>((resolve, reject) => {
+    transaction.oncomplete = () => resolve();
+    transaction.onerror = () => reject(transaction.error ?? new Error('The store cannot be written.'));
+  });
+  database.close();
+  localStorage.setItem('demo-brought-in', 'yes');
+}
