@@ -1,4 +1,7 @@
-/** An IPTC record in a JPEG's APP13 segment (IPTC Photo Metadata Standard, IIM 4.2 record 2), which the picture library does not write. */
+/**
+ * An IPTC record in a JPEG's APP13 segment (IPTC Photo Metadata Standard, IIM 4.2 record 2), which the picture
+ * library does not write.
+ */
 
 const DATASETS = { title: 5, credit: 110, copyright: 116, caption: 120 } as const;
 export type IptcWords = Partial<Record<keyof typeof DATASETS, string>>;

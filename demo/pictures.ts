@@ -1,4 +1,7 @@
-/** The demo's pictures as a table: what each shows, how large it is, and what is written into its file. Everything is invented. */
+/**
+ * The demo's pictures as a table: what each shows, how large it is, and what is written into its file. Everything is
+ * invented.
+ */
 
 export type KiteKind = 'delta' | 'diamond' | 'box' | 'parafoil' | 'rokkaku' | 'eye' | 'star' | 'sled' | 'reel';
 
@@ -463,7 +466,10 @@ export const PICTURES: readonly DemoPicture[] = [
   }
 });
 
-/** Thumbnails that stand in the site from the start: from which picture, and the part of it if cut by hand. Shares of the picture. */
+/**
+ * Thumbnails that stand in the site from the start: from which picture, and the part of it if cut by hand. Shares of
+ * the picture.
+ */
 export interface DemoThumbnail {
   path: string;
   from: string;

@@ -1,4 +1,7 @@
-/** Registers the service worker and loads the page again; so a first visit, a hard reload and a removed worker all recover. */
+/**
+ * Registers the service worker and loads the page again; so a first visit, a hard reload and a removed worker all
+ * recover.
+ */
 void (async () => {
   const say = (text: string) => {
     document.body.textContent = text;

@@ -113,7 +113,10 @@ function shownBy(element: Element): Shown {
   };
 }
 
-/** The largest picture beside a link that is marked as the current one: what a row of small pictures shows above itself. */
+/**
+ * The largest picture beside a link that is marked as the current one: what a row of small pictures shows above
+ * itself.
+ */
 export function shownAbove(link: Element): Shown | null {
   const own = link.querySelector('img');
   for (let holder = link.parentElement; holder && holder !== document.body; holder = holder.parentElement) {

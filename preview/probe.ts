@@ -124,7 +124,9 @@ void (() => {
     }
   }
 
-  /** Where the watched elements stand in the window, for the threads that lead to them; told again when that changes. */
+  /**
+   * Where the watched elements stand in the window, for the threads that lead to them; told again when that changes.
+   */
   let watched: string[] = [];
   let told = '';
   function tellPlaces(): void {
@@ -145,7 +147,10 @@ void (() => {
   // Pictures and styles that come late move what is marked; `load` of each is heard on its way down.
   for (const event of ['resize', 'load']) window.addEventListener(event, () => requestAnimationFrame(placeMarks), true);
 
-  /** The place to keep over a reload; until the page has its full height it can only be reached in part, so it is not told. */
+  /**
+   * The place to keep over a reload; until the page has its full height it can only be reached in part, so it is not
+   * told.
+   */
   let keeping: [number, number] | null = null;
   function keepPlace(place: [number, number]): void {
     keeping = document.readyState === 'complete' ? null : place;

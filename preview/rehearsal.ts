@@ -1,6 +1,6 @@
 /**
- * Clicks one picture of a live page as a visitor would, and tells what came of it: what is shown, with what words, where
- * the arrows lead, how it closes. It knows nothing of any viewer; it looks only at what a visitor could see.
+ * Clicks one picture of a live page as a visitor would, and tells what came of it: what is shown, with what words,
+ * where the arrows lead, how it closes. It knows nothing of any viewer; it looks only at what a visitor could see.
  */
 import {
   accessibleName,
@@ -14,7 +14,10 @@ import {
 } from './looking.ts';
 
 export interface Seen {
-  /** How the picture came into sight before it was clicked: at once, by a tab, by going on, by loading more; null where it did not. */
+  /**
+   * How the picture came into sight before it was clicked: at once, by a tab, by going on, by loading more; null
+   * where it did not.
+   */
   reached: 'at once' | 'tab' | 'step' | 'more' | null;
   opened: 'viewer' | 'address' | 'nothing';
   /** Address of what is shown, or of what the page would have been left for. */

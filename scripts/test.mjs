@@ -1,4 +1,6 @@
-/** `npm test`: types, lint, boundaries, unit and browser tests, with what they need; `--long` adds what takes longer. */
+/**
+ * `npm test`: types, lint, boundaries, unit and browser tests, with what they need; `--long` adds what takes longer.
+ */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';

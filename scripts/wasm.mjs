@@ -1,4 +1,7 @@
-/** `npm run wasm`: compiles the SIMD resampler. Its outcome is kept in the repository; a unit test compiles it again and compares. */
+/**
+ * `npm run wasm`: compiles the SIMD resampler. Its outcome is kept in the repository; a unit test compiles it again
+ * and compares.
+ */
 import { join } from 'node:path';
 import { npx, ROOT } from './ready.mjs';
 

@@ -1,4 +1,7 @@
-/** The application's own server: built files, the demo site, and React Router for the rest. It keeps nothing of the user's. */
+/**
+ * The application's own server: built files, the demo site, and React Router for the rest. It keeps nothing of the
+ * user's.
+ */
 import { createRequestHandler } from '@react-router/express';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import { randomBytes } from 'node:crypto';

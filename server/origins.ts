@@ -7,7 +7,9 @@ export interface Origins {
   applicationOrigin: string | null;
 }
 
-/** In a deployment both origins are set (`preview.` under the same registrable domain); on one machine the ports tell. */
+/**
+ * In a deployment both origins are set (`preview.` under the same registrable domain); on one machine the ports tell.
+ */
 export function originsFrom(env: NodeJS.ProcessEnv, port: number): Origins {
   const preview = env.HEATHMOOR_PREVIEW_ORIGIN ?? null;
   return {

@@ -12,7 +12,10 @@ function isFree(port: number): Promise<boolean> {
 
 export const DEFAULT_PORT = 4780;
 
-/** A wanted port must be free together with the next one; without a wish the first free pair from the default on is taken. */
+/**
+ * A wanted port must be free together with the next one; without a wish the first free pair from the default on is
+ * taken.
+ */
 export async function choosePorts(wanted: number | null): Promise<Result<{ port: number }>> {
   if (wanted !== null) {
     for (const port of [wanted, wanted + 1]) {

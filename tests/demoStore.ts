@@ -1,6 +1,7 @@
 /**
- * The browser's store as it is once the demo site was brought in and its pictures were read. The program itself makes it,
- * once for a build and a demo; tests that begin with the demo have it set out instead of bringing it in each time.
+ * The browser's store as it is once the demo site was brought in and its pictures were read. The program itself makes
+ * it, once for a build and a demo; tests that begin with the demo have it set out instead of bringing it in each
+ * time.
  */
 import type { Browser, Page } from '@playwright/test';
 import { createHash } from 'node:crypto';

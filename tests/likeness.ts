@@ -1,4 +1,6 @@
-/** Two measures of how alike two pictures are, for tests. Written from the papers, not from the code that they judge. */
+/**
+ * Two measures of how alike two pictures are, for tests. Written from the papers, not from the code that they judge.
+ */
 import type { Pixels } from '../core/photo/index.ts';
 
 /** 10·log10(255² / mean squared error) over red, green and blue; dB. */
@@ -9,7 +11,10 @@ export function peakSignalToNoise(a: Pixels, b: Pixels): number {
   return 10 * Math.log10(255 ** 2 / (sum / (a.data.length * 0.75) || 1e-12));
 }
 
-/** Wang, Bovik, Sheikh, Simoncelli, "Image Quality Assessment", IEEE TIP 2004: K1 = 0.01, K2 = 0.03, 11×11 Gaussian, σ = 1.5, on luma (BT.601). */
+/**
+ * Wang, Bovik, Sheikh, Simoncelli, "Image Quality Assessment", IEEE TIP 2004: K1 = 0.01, K2 = 0.03, 11×11 Gaussian, σ
+ * = 1.5, on luma (BT.601).
+ */
 export function structuralSimilarity(a: Pixels, b: Pixels): number {
   const luma = ({ data }: Pixels) =>
     Float64Array.from(

@@ -5,7 +5,10 @@ import type { Page } from '@playwright/test';
 export const LONG_TASK = 50;
 
 export interface TaskTime {
-  /** By the clock, and what the thread itself computed: where others take the processor away, a task is long without doing anything. ms. */
+  /**
+   * By the clock, and what the thread itself computed: where others take the processor away, a task is long without
+   * doing anything. ms.
+   */
   wall: number;
   cpu: number;
 }
@@ -22,10 +25,15 @@ interface Trace {
   }[];
 }
 
-/** What the page says of itself in the trace, so that its thread is known from those of workers and of pages of other origins within it. */
+/**
+ * What the page says of itself in the trace, so that its thread is known from those of workers and of pages of other
+ * origins within it.
+ */
 const MARK = 'the page’s own thread';
 
-/** Does work while the browser traces; gives the tasks of the page's main thread above {@link LONG_TASK} by the clock. */
+/**
+ * Does work while the browser traces; gives the tasks of the page's main thread above {@link LONG_TASK} by the clock.
+ */
 export async function tracing<T>(page: Page, work: () => Promise<T>): Promise<{ made: T; tasks: TaskTime[] }> {
   const browser = page.context().browser();
   if (!browser) throw new Error('The page has no browser to trace.');

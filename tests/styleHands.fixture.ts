@@ -1,4 +1,6 @@
-/** Galleries laid out by hand in many ways: a page and its stylesheet. The look is checked against a browser's boxes. */
+/**
+ * Galleries laid out by hand in many ways: a page and its stylesheet. The look is checked against a browser's boxes.
+ */
 
 export interface StyleHand {
   name: string;

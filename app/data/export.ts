@@ -17,7 +17,8 @@ const fileName = (name: string) =>
 
 /**
  * Null where it was stopped. Fails with a reason that names the file.
- * A parcel does not say where pictures were taken, but where that was kept on purpose; an archive is for oneself and holds all.
+ * A parcel does not say where pictures were taken, but where that was kept on purpose; an archive is for oneself and
+ * holds all.
  */
 export async function pack(
   session: SiteSession,

@@ -1,4 +1,7 @@
-/** Bringing in: a folder, dropped files or a ZIP becomes a site. It is judged before it is read and kept all at once or not at all. */
+/**
+ * Bringing in: a folder, dropped files or a ZIP becomes a site. It is judged before it is read and kept all at once
+ * or not at all.
+ */
 import {
   decodeText,
   emptyNotes,
@@ -145,7 +148,10 @@ async function bringIn(
   });
 }
 
-/** Contents of pictures that come into a site that is there; they are part of no site until a change says so. Null where it was stopped. */
+/**
+ * Contents of pictures that come into a site that is there; they are part of no site until a change says so. Null
+ * where it was stopped.
+ */
 export async function keepPictures(
   store: Store,
   files: readonly IntakeFile[],
@@ -172,7 +178,10 @@ async function decisionsOfAll(store: Store): Promise<PairDecision[]> {
   return notes.flatMap((content) => (content ? notesIn(new Map([[NOTES_FILE, content]])).decisions : []));
 }
 
-/** What was decided of these pictures before, here or in another site of the shelf: pictures that come in again stay paired. */
+/**
+ * What was decided of these pictures before, here or in another site of the shelf: pictures that come in again stay
+ * paired.
+ */
 async function decisionsFor(
   store: Store,
   contents: ReadonlyMap<string, FileContent>,

@@ -1,4 +1,7 @@
-/** Somebody's own viewer script as it is dropped or picked: a ZIP, a folder, or single files, read as texts by their names. */
+/**
+ * Somebody's own viewer script as it is dropped or picked: a ZIP, a folder, or single files, read as texts by their
+ * names.
+ */
 import { decodeText, judgeIntake, nameOf, refuse, type Result, stemOf } from '~core/site/index.ts';
 import { readArchive } from '../workers/start';
 

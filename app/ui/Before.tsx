@@ -40,8 +40,8 @@ export function useShownBefore(session: SiteSession, act: (work: Work) => void):
     (work: Work) => {
       if (!shown || work.do !== 'intent') act(work);
       else
-        void session
-          .analysis.plan(work.intent)
+        void session.analysis
+          .plan(work.intent)
           .then((plan) => (plan.ok && changesOf(plan) > 0 ? setWaiting({ work, plan }) : act(work)));
     },
     [session, shown, act],

@@ -1,4 +1,7 @@
-/** All files of the site, folder by folder, from any station: text opens in Markup, pictures lead to their strand, everything can be saved. */
+/**
+ * All files of the site, folder by folder, from any station: text opens in Markup, pictures lead to their strand,
+ * everything can be saved.
+ */
 import ChevronRight from '@mui/icons-material/ChevronRight';
 import Close from '@mui/icons-material/Close';
 import Download from '@mui/icons-material/FileDownloadOutlined';

@@ -1,4 +1,6 @@
-/** What was done to the site, in plain words and with its differences; the way back to any point, and names for some. */
+/**
+ * What was done to the site, in plain words and with its differences; the way back to any point, and names for some.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';

@@ -1,4 +1,7 @@
-/** A page without the preview origin: its markup, styles and small copies of its pictures, in a frame that runs no script. */
+/**
+ * A page without the preview origin: its markup, styles and small copies of its pictures, in a frame that runs no
+ * script.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
@@ -17,7 +20,10 @@ interface LimitedPageProps {
 /** Height of the line that says what is missing; CSS px. */
 const NOTE = 52;
 
-/** The nonce of this document, which styles need to pass its policy. Pages in the frame run no script that could read it. */
+/**
+ * The nonce of this document, which styles need to pass its policy. Pages in the frame run no script that could read
+ * it.
+ */
 const nonceOf = (document: Document): string => document.querySelector<HTMLElement>('script[nonce]')?.nonce ?? '';
 
 export function LimitedPage({ path, width, room, title, onRestart }: LimitedPageProps) {

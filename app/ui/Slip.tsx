@@ -1,4 +1,7 @@
-/** The slip at the foot: what was just done with its diff and its undo, what could not be done and why, and work in hand. */
+/**
+ * The slip at the foot: what was just done with its diff and its undo, what could not be done and why, and work in
+ * hand.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';

@@ -188,7 +188,9 @@ export interface LivePageProps {
   show?: number[] | null;
   /** The same for what is pointed at elsewhere; it is framed and never scrolled to. */
   hint?: number[] | null;
-  /** Elements whose places are reported; `places` gives their middles in CSS px of the room, null where out of sight. */
+  /**
+   * Elements whose places are reported; `places` gives their middles in CSS px of the room, null where out of sight.
+   */
   watched?: number[][];
   onPlaces?: (tops: (number | null)[]) => void;
   onPointed?: (element: number[]) => void;

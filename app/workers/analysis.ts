@@ -44,7 +44,10 @@ const currentReading = (): SiteReading => (reading ??= readSite(files, facts, KI
 export interface ViewHead {
   number: number;
   head: SiteView;
-  /** In the order of {@link LONG_LISTS}: how long each is, and which of its pieces are as in the view that the asker has. */
+  /**
+   * In the order of {@link LONG_LISTS}: how long each is, and which of its pieces are as in the view that the asker
+   * has.
+   */
   lengths: number[];
   same: boolean[][];
 }
@@ -58,7 +61,10 @@ function changed(): void {
 }
 
 const analysis = {
-  /** Takes a site; what is known of its pictures is read from the store here, away from the page. Gives the hashes of those that were looked at. */
+  /**
+   * Takes a site; what is known of its pictures is read from the store here, away from the page. Gives the hashes of
+   * those that were looked at.
+   */
   async open(all: [string, FileContent][]): Promise<string[]> {
     files.clear();
     facts.clear();
@@ -78,7 +84,10 @@ const analysis = {
     for (const [hash, one] of known) facts.set(hash, one);
     changed();
   },
-  /** The view without its long lists, and how long those are: a message of thousands of rows would stall whoever unpacks it. */
+  /**
+   * The view without its long lists, and how long those are: a message of thousands of rows would stall whoever
+   * unpacks it.
+   */
   viewHead(known: number | null): ViewHead {
     const whole = (view ??= viewOf(currentReading()));
     const before = handed && handed.number === known ? handed.marks : null;
@@ -92,7 +101,10 @@ const analysis = {
       same,
     };
   },
-  /** A part of a long list of the view that was handed out last, even if the site has changed since; null where another was. */
+  /**
+   * A part of a long list of the view that was handed out last, even if the site has changed since; null where
+   * another was.
+   */
   viewPart(number: number, name: LongList, piece: number): unknown[] | null {
     return handed?.number === number ? handed.view[name].slice(piece * PIECE, (piece + 1) * PIECE) : null;
   },

@@ -1,4 +1,7 @@
-/** Encoding in the browser: the canvas writes JPEG, WebP and PNG; AVIF comes from a codec that is loaded when it is asked for. */
+/**
+ * Encoding in the browser: the canvas writes JPEG, WebP and PNG; AVIF comes from a codec that is loaded when it is
+ * asked for.
+ */
 import {
   searchQuality,
   similarity,

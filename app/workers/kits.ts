@@ -1,4 +1,7 @@
-/** The kits that ship with the application, their files as text. A new one is one more folder below `viewers` or `kits`. */
+/**
+ * The kits that ship with the application, their files as text. A new one is one more folder below `viewers` or
+ * `kits`.
+ */
 import { readManifest, type Kit } from '~core/wiring/index.ts';
 
 const MANIFESTS = import.meta.glob<unknown>('../../{viewers,kits}/*/kit.json', { eager: true, import: 'default' });

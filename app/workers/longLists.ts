@@ -1,4 +1,7 @@
-/** Lists of a site's view that grow with the site, and so cross from the worker in pieces, of which only those that changed. */
+/**
+ * Lists of a site's view that grow with the site, and so cross from the worker in pieces, of which only those that
+ * changed.
+ */
 import type { SiteView } from '~core/view/index.ts';
 
 export const LONG_LISTS = [
@@ -31,7 +34,10 @@ export function marksOf(view: Pick<SiteView, LongList>): Marks {
   return marks;
 }
 
-/** Length and two FNV-1a hashes of 32 bits with different offsets; by chance alone two pieces of one length would be taken for one in some 10^19 cases. */
+/**
+ * Length and two FNV-1a hashes of 32 bits with different offsets; by chance alone two pieces of one length would be
+ * taken for one in some 10^19 cases.
+ */
 function markOf(text: string): string {
   let [one, two] = [0x811c9dc5, 0x01000193];
   for (let n = 0; n < text.length; n++) {

@@ -1,4 +1,6 @@
-/** Reads and makes pictures away from the main thread. At most two of these workers run: their memory does not shrink. */
+/**
+ * Reads and makes pictures away from the main thread. At most two of these workers run: their memory does not shrink.
+ */
 import * as Comlink from 'comlink';
 import {
   aimOf,
@@ -130,7 +132,10 @@ const pictures = {
     }
   },
 
-  /** All wanted files of one picture: decoded once, the largest first, upright; each in the format that its name ends in. */
+  /**
+   * All wanted files of one picture: decoded once, the largest first, upright; each in the format that its name ends
+   * in.
+   */
   async make(blob: Blob, from: string, wanted: readonly Wanted[], options: MakeOptions): Promise<MadePicture[]> {
     const bytes = await bytesOf(blob);
     const told = await readWords(bytes);

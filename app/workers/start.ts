@@ -39,7 +39,10 @@ export async function withProgress<P, R>(
   }
 }
 
-/** Reads an archive in a worker of its own, which is ended where it shall stop: unpacking a file cannot be asked to. Null where it was stopped. */
+/**
+ * Reads an archive in a worker of its own, which is ended where it shall stop: unpacking a file cannot be asked to.
+ * Null where it was stopped.
+ */
 export async function readArchive(
   archive: Blob,
   onProgress: (share: number) => void,

@@ -1,4 +1,7 @@
-/** What a picture's file says in words: EXIF (CIPA DC-008), IPTC and XMP (IPTC Photo Metadata Standard), read by exifr. */
+/**
+ * What a picture's file says in words: EXIF (CIPA DC-008), IPTC and XMP (IPTC Photo Metadata Standard), read by
+ * exifr.
+ */
 import { parse, sidecar } from 'exifr';
 import { metadataIn, sniffedType, type PhotoFacts } from '~core/photo/index.ts';
 

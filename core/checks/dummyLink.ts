@@ -41,7 +41,9 @@ export const dummyLink: Rule = {
   },
 };
 
-/** Pages whose name, title or other pages' links share a word with the text of the link, likeliest first; at most two. */
+/**
+ * Pages whose name, title or other pages' links share a word with the text of the link, likeliest first; at most two.
+ */
 function likelyPages(site: SiteReading, from: PageReading, words: string): PageReading[] {
   const wanted = tokens(words);
   const score = (page: PageReading) => {

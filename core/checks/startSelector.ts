@@ -71,7 +71,10 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
 
 const wordAlone = (selector: string): boolean => /^[\w-]+$/.test(selector.trim());
 
-/** The selector that was meant, where one small change finds links: a dot or hash put in, a dot too many taken away, the link inside or around. */
+/**
+ * The selector that was meant, where one small change finds links: a dot or hash put in, a dot too many taken away,
+ * the link inside or around.
+ */
 function candidate(document: PageDocument, selector: string): string | null {
   const bare = selector.trim().replace(/^[.#]+/, '');
   const last = bare.replace(/[\s>]+(?:img|picture|li|figure)$/, '');

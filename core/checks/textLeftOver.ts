@@ -1,6 +1,8 @@
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
-/** Pieces of tags and of code that nobody writes for a reader; alone in an element of its own, one may be an ornament. */
+/**
+ * Pieces of tags and of code that nobody writes for a reader; alone in an element of its own, one may be an ornament.
+ */
 const PIECE = /^(?:["'\u201C\u201D>;{}=\\`]|\/>|--|<\/?|&gt;)+$/;
 const CODE = new Set(['script', 'style', 'pre', 'code', 'textarea', 'title', 'option', 'kbd', 'samp']);
 

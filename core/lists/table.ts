@@ -117,7 +117,10 @@ export function readTable(path: string, text: string): TableRead {
   return read(text);
 }
 
-/** RFC 4180 with the mark that spreadsheets need to read UTF-8. A value that a spreadsheet would compute is quoted by an apostrophe. */
+/**
+ * RFC 4180 with the mark that spreadsheets need to read UTF-8. A value that a spreadsheet would compute is quoted by
+ * an apostrophe.
+ */
 export function writeCsv(columns: readonly string[], rows: readonly Record<string, string>[]): string {
   return `\ufeff${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((name) => row[name] ?? '')) }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
 }

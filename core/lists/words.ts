@@ -49,7 +49,10 @@ export interface WordsIn {
   troubles: { row: number; says: string }[];
 }
 
-/** What a list that came back says otherwise. Columns that it does not have are left; the same file twice on a page is told by its order. */
+/**
+ * What a list that came back says otherwise. Columns that it does not have are left; the same file twice on a page is
+ * told by its order.
+ */
 export function wordsFrom({ columns, rows }: Table, known: readonly WordsRow[]): WordsIn | { reason: string } {
   if (!columns.includes('file'))
     return {

@@ -8,7 +8,9 @@ import { slotsOf, valuesOf, writeBy, type NewItem } from './write.ts';
 import { verified } from './verify.ts';
 import { fenced, addresses, holds } from './items.ts';
 
-/** Writes new items as a neighbour is written: behind the last one, or so that the first of them comes to place `at`. */
+/**
+ * Writes new items as a neighbour is written: behind the last one, or so that the first of them comes to place `at`.
+ */
 export function addItems(
   page: PageDocument,
   gallery: Gallery,

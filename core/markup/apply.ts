@@ -100,7 +100,10 @@ export function applyPattern(
   );
 }
 
-/** Attributes and comments that this item alone has: they were no part of the pattern, so they are not taken away by it. */
+/**
+ * Attributes and comments that this item alone has: they were no part of the pattern, so they are not taken away by
+ * it.
+ */
 function withRest(page: PageDocument, item: GalleryItem, { model }: Pattern, written: string): string {
   const comments = page.comments
     .filter(({ start, end }) => start >= item.range.start && end <= item.range.end)

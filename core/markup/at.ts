@@ -1,7 +1,10 @@
 /** From a place in the source to the element there, and back from the element's place in the tree. */
 import { ancestors, pathTo, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
 
-/** The innermost element whose source holds the offset, or else the outermost that ends right there, as at the end of a line; null outside of all. */
+/**
+ * The innermost element whose source holds the offset, or else the outermost that ends right there, as at the end of
+ * a line; null outside of all.
+ */
 export function elementAt(page: PageDocument, offset: number): PageElement | null {
   let found: PageElement | null = null;
   let ended: PageElement | null = null;

@@ -161,7 +161,10 @@ export function attributesIn(text: string, node: Tree.Element, shift: number): A
   return attributes;
 }
 
-/** Finds the value inside an attribute's range: WHATWG HTML §13.1.2.3 allows white space on both sides of the equals sign. */
+/**
+ * Finds the value inside an attribute's range: WHATWG HTML §13.1.2.3 allows white space on both sides of the equals
+ * sign.
+ */
 function attributeFrom(text: string, name: string, value: string, range: Range): Attribute {
   const { end } = range;
   // A name may begin with an equals sign; it is no sign of a value there.

@@ -5,7 +5,10 @@ import { attributeOf, type Attribute, type PageElement } from './document.ts';
 export const encodeMarkup = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
 
-/** For a value between the given quotes. An ampersand is always written as an entity, so that what follows cannot make one. */
+/**
+ * For a value between the given quotes. An ampersand is always written as an entity, so that what follows cannot make
+ * one.
+ */
 export function encodeAttribute(value: string, quote: '"' | "'"): string {
   const ampersands = value.replaceAll('&', '&amp;');
   return quote === '"' ? ampersands.replaceAll('"', '&quot;') : ampersands.replaceAll("'", '&#39;');

@@ -76,7 +76,10 @@ function findMenus(page: PageDocument, path: string): Menu[] {
   return menus.sort((a, b) => worth(b) - worth(a));
 }
 
-/** Links within a sentence are no menu: words stand right beside them. Between the entries of a menu stand signs; its name may stand before it. */
+/**
+ * Links within a sentence are no menu: words stand right beside them. Between the entries of a menu stand signs; its
+ * name may stand before it.
+ */
 function isProse({ texts }: PageElement, entries: readonly MenuEntry[]): boolean {
   const links = entries.flatMap(({ link, unit }) => (link === unit && unit.range ? [unit.range] : []));
   return texts.some(({ value, range }) => {

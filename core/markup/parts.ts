@@ -91,7 +91,10 @@ export function sourceOf(image: PageElement): FilePlace | null {
 
 const BACKGROUND = /background(?:-image)?\s*:[^;]*?url\(\s*(?:"([^"]*)"|'([^']*)'|([^)\s"']*))\s*\)/i;
 
-/** The address of a picture that a `style` attribute draws behind an element, and where it begins in that attribute's value. */
+/**
+ * The address of a picture that a `style` attribute draws behind an element, and where it begins in that attribute's
+ * value.
+ */
 function drawnBehind(element: PageElement): { style: Attribute; value: string; at: number } | null {
   const style = attributeOf(element, 'style');
   const match = style && BACKGROUND.exec(style.value);
@@ -150,7 +153,10 @@ function captionOf(
   return empty ? insideElement(page, empty) : null;
 }
 
-/** The element that holds the first text which says something; the parent of a flat run where it stands between its elements. */
+/**
+ * The element that holds the first text which says something; the parent of a flat run where it stands between its
+ * elements.
+ */
 function textHome(
   page: PageDocument,
   unit: Unit,
@@ -179,7 +185,10 @@ const COUNT =
 const firstText = (element: PageElement): number =>
   Math.min(...element.texts.filter(({ value }) => SAYS.test(value)).map(({ range }) => range.start));
 
-/** From the element in which text was found to the caption: the whole element where it is only that, else the run of text and inline markup. */
+/**
+ * From the element in which text was found to the caption: the whole element where it is only that, else the run of
+ * text and inline markup.
+ */
 function fromHome(page: PageDocument, unit: Unit, home: PageElement, holds: ReadonlySet<PageElement>): Caption {
   const outside =
     !unit.elements.includes(home) && ![...ancestors(home)].some((element) => unit.elements.includes(element));

@@ -1,8 +1,9 @@
 /**
  * How this author writes one item, learnt from the items themselves.
  *
- * A pattern is the bytes of one item with slots for what varies: `<a href="{full}"><img src="{thumbnail}" alt="{alt}"></a>`.
- * Indentation, quotes, case and the order of attributes are the author's; no free text of a neighbour is carried over.
+ * A pattern is the bytes of one item with slots for what varies: `<a href="{full}"><img src="{thumbnail}"
+ * alt="{alt}"></a>`. Indentation, quotes, case and the order of attributes are the author's; no free text of a
+ * neighbour is carried over.
  */
 import { applyEdits, stemOf, type Edit } from '../site/index.ts';
 import { valueOf, type Attribute, type PageDocument, type PageElement, type Range } from './document.ts';
@@ -222,7 +223,10 @@ function attributeSlots(
   return `{${slot}}`;
 }
 
-/** The value with a slot for its number, where the numbers of all items rise as the items stand; null where they do not count. */
+/**
+ * The value with a slot for its number, where the numbers of all items rise as the items stand; null where they do
+ * not count.
+ */
 function countIn(value: string, values: readonly string[]): string | null {
   const read = (text: string) => /^(\D*)(\d+)(\D.*)?$/s.exec(text);
   const mine = read(value);
@@ -243,7 +247,10 @@ function wordOf(stem: string): RegExp | null {
   return stem === '' ? null : new RegExp(`(?<![\\p{L}\\d])${escaped}(?![\\p{L}\\d])`, 'u');
 }
 
-/** Text beside the caption that is another in every item: a counter goes on, words are a slot of their own. What most items say stays. */
+/**
+ * Text beside the caption that is another in every item: a counter goes on, words are a slot of their own. What most
+ * items say stays.
+ */
 function textCuts(
   page: PageDocument,
   gallery: Gallery,

@@ -1,4 +1,7 @@
-/** Several attributes of one tag changed at once; what goes gives its place to what comes, so that the author's layout of the tag stays. */
+/**
+ * Several attributes of one tag changed at once; what goes gives its place to what comes, so that the author's layout
+ * of the tag stays.
+ */
 import type { Edit } from '../site/index.ts';
 import { attributeOf, valueOf, type PageElement } from './document.ts';
 import { encodeAttribute, removeAttribute, replaceValue, setAttribute } from './encode.ts';

@@ -1,4 +1,6 @@
-/** Which elements a selector matches: css-select over the page's own elements. The browser must agree; a test asks it. */
+/**
+ * Which elements a selector matches: css-select over the page's own elements. The browser must agree; a test asks it.
+ */
 import { compile, type Options } from 'css-select';
 import { parse, walk, type CssNode } from 'css-tree';
 import { ancestors, descendants, textOf, valueOf, type PageDocument, type PageElement } from './document.ts';
@@ -54,7 +56,10 @@ function tried(selector: string): Matcher | { reason: string } {
   }
 }
 
-/** What css-tree lets pass and a browser does not: a combinator with nothing on one side, and a list with nothing in it. */
+/**
+ * What css-tree lets pass and a browser does not: a combinator with nothing on one side, and a list with nothing in
+ * it.
+ */
 function mistakeIn(list: CssNode): string | null {
   let wrong: string | null = null;
   walk(list, (node) => {

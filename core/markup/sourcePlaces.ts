@@ -5,7 +5,9 @@
 import { DecodingMode, HtmlEntityDecoder } from 'entities/decode';
 import type { Range } from './document.ts';
 
-/** `entities` for attributes; `lines` for the text of script and style elements, where no character reference is read. */
+/**
+ * `entities` for attributes; `lines` for the text of script and style elements, where no character reference is read.
+ */
 export type Decoded = 'entities' | 'lines';
 
 /** An offset in the value as it is read, and where that character begins in the source. */

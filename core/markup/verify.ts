@@ -10,13 +10,19 @@ export function verified(page: PageDocument, edits: Edit[], expected: (after: Pa
   return wrong === null ? { ok: true, edits } : refuse(`The change was not made: ${wrong}.`);
 }
 
-/** Edits after which the page has the same elements, but for so many more; anything else would be read otherwise than meant. */
+/**
+ * Edits after which the page has the same elements, but for so many more; anything else would be read otherwise than
+ * meant.
+ */
 export const verifiedSameShape = (page: PageDocument, edits: Edit[], more = 0): Edited =>
   verified(page, edits, (after) => (after.elements.length === page.elements.length + more ? null : OTHER_ELEMENTS));
 
 const OTHER_ELEMENTS = 'other elements would appear or vanish';
 
-/** What differs between two parses beyond the attributes that were meant to, by the number of the element; null where nothing does. */
+/**
+ * What differs between two parses beyond the attributes that were meant to, by the number of the element; null where
+ * nothing does.
+ */
 export function sameBut(
   before: PageDocument,
   after: PageDocument,

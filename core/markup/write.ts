@@ -50,12 +50,15 @@ function filled(text: string, values: SlotValues, encode: (value: SlotValue | un
 }
 
 /**
- * Attributes that stand with an empty value where nothing is known; others are left out. An alt text is: empty, it would
- * say that the picture is decoration, and nobody would be asked for one any more.
+ * Attributes that stand with an empty value where nothing is known; others are left out. An alt text is: empty, it
+ * would say that the picture is decoration, and nobody would be asked for one any more.
  */
 const KEPT_EMPTY = new Set(['src', 'href']);
 
-/** Every attribute with a slot in it, every stretch of text with one, and every further picture of an item with the link round it, in the pattern's own text. */
+/**
+ * Every attribute with a slot in it, every stretch of text with one, and every further picture of an item with the
+ * link round it, in the pattern's own text.
+ */
 function placesIn(pattern: string): {
   attributes: Attribute[];
   texts: Range[];
@@ -105,7 +108,10 @@ const rangeOf = ({ sourceCodeLocation: place }: Tree.Element): Range => ({
 
 const hasSlot = (text: string): boolean => new RegExp(SLOT.source).test(text);
 
-/** An item's bytes. Attributes whose only slot has no value are left out, but for those that an item must have; so is a further picture of which nothing is known. */
+/**
+ * An item's bytes. Attributes whose only slot has no value are left out, but for those that an item must have; so is
+ * a further picture of which nothing is known.
+ */
 export function writeBy(pattern: string, values: SlotValues): string {
   const edits: Edit[] = [];
   const { attributes, texts, pictures } = placesIn(pattern);

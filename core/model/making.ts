@@ -110,7 +110,10 @@ export const bareName = (path: string): string => {
   return stem.slice(before.length, stem.length - tail.length) || stem;
 };
 
-/** The path that a folder and a name pattern give, called after another file if need be; null where the recipe leaves both to the neighbours. */
+/**
+ * The path that a folder and a name pattern give, called after another file if need be; null where the recipe leaves
+ * both to the neighbours.
+ */
 function pathBy({ folder, name, format }: SizeRecipe, full: string, called = full): string | null {
   if (folder === null && name === null) return null;
   const where = folder === null ? folderOf(full) : folder === '' ? '' : `${folder.replace(/\/$/, '')}/`;
@@ -193,7 +196,10 @@ export const recipeSize = ({ thumbnail, fullSize, further }: Recipe, as: string)
       ? fullSize
       : (further.find(({ title }) => title === as)?.size ?? null);
 
-/** Whether a file that the recipe asks for is not there, or was made of another source or by another recipe. What somebody else made is not. */
+/**
+ * Whether a file that the recipe asks for is not there, or was made of another source or by another recipe. What
+ * somebody else made is not.
+ */
 function isDue(site: MakingContext, task: PictureTask): boolean {
   if (!site.files.has(task.to)) return true;
   const record = site.made.get(task.to);

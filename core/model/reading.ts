@@ -89,7 +89,10 @@ export interface Elsewhere {
   line: number;
 }
 
-/** What is kept from one reading to the next. A page is parsed again only when its text is another; two contents are compared once. */
+/**
+ * What is kept from one reading to the next. A page is parsed again only when its text is another; two contents are
+ * compared once.
+ */
 export interface ReadingMemory {
   pages: Map<string, ParsedPage>;
   contents: ContentMemory;

@@ -56,8 +56,8 @@ export function mergeFiles(site: SiteReading, moves: ReadonlyMap<string, string>
 const STAYING: ReadonlyMap<string, string> = new Map();
 
 /**
- * Edits by which every reference to a file leads to another: in pages, `srcset`, stylesheets, and texts of scripts that are surely paths.
- * `homes` are files that move themselves: what they refer to is reached from their new places.
+ * Edits by which every reference to a file leads to another: in pages, `srcset`, stylesheets, and texts of scripts
+ * that are surely paths. `homes` are files that move themselves: what they refer to is reached from their new places.
  */
 export function redirect(site: SiteReading, moves: ReadonlyMap<string, string>, homes = STAYING): FileChange[] {
   const files: FileChange[] = [];

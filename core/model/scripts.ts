@@ -1,4 +1,6 @@
-/** Picture files named in scripts: text literals that lead to a file of the site from every page that runs the script. */
+/**
+ * Picture files named in scripts: text literals that lead to a file of the site from every page that runs the script.
+ */
 import { parse, type Literal } from 'acorn';
 import { simple } from 'acorn-walk';
 import type { PageDocument } from '../markup/index.ts';
@@ -43,7 +45,10 @@ export const inlineScriptReferences = (page: PageDocument): Reference[] =>
       texts.flatMap(({ value, range }) => placed(page, scriptReferences(value), range, value, 'lines')),
     );
 
-/** The site path that a text in a script leads to; null where the pages that run it do not agree, for then nobody can say. */
+/**
+ * The site path that a text in a script leads to; null where the pages that run it do not agree, for then nobody can
+ * say.
+ */
 export function targetInScript(value: string, pages: readonly string[]): string | null {
   const targets = new Set(
     pages.map((page) => {

@@ -46,7 +46,9 @@ export interface StrandContext {
 
 /** More than this for one picture keeps a visitor on a phone line waiting (common practice, no source). Bytes. */
 export const HEAVY_BYTES = 1_000_000;
-/** No window shows more than this without shrinking; larger only costs weight (common practice, no source). Image px. */
+/**
+ * No window shows more than this without shrinking; larger only costs weight (common practice, no source). Image px.
+ */
 export const LARGEST_SIDE = 2600;
 
 export function strandsOf(page: PageContext, gallery: Gallery, n: number, site: StrandContext): Strand[] {

@@ -57,7 +57,10 @@ export type ZipReading = Result<
   { refused: { path: string; reason: string }[] }
 >;
 
-/** Reads an archive. Paths are judged before their content is kept; what grows past the limits stops the work (ZIP bombs). */
+/**
+ * Reads an archive. Paths are judged before their content is kept; what grows past the limits stops the work (ZIP
+ * bombs).
+ */
 export function readZip(
   archive: Uint8Array,
   onProgress: (bytesRead: number) => void = () => undefined,

@@ -11,7 +11,10 @@ export interface Worth {
   worth: number;
 }
 
-/** The chosen of the given worths. Parts of the table that share no row or column are solved apart, so sparse tables stay cheap. */
+/**
+ * The chosen of the given worths. Parts of the table that share no row or column are solved apart, so sparse tables
+ * stay cheap.
+ */
 export function bestAssignment(worths: readonly Worth[]): Worth[] {
   return components(worths.filter(({ worth }) => worth > 0)).flatMap((part) =>
     part.length === 1 ? part : solve(part),

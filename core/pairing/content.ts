@@ -32,14 +32,20 @@ export interface Likely {
   place: Place;
 }
 
-/** From here on two pictures show the same (measured by `npm run bench:pairing`: other pictures stay below, but for crops of little but sky). */
+/**
+ * From here on two pictures show the same (measured by `npm run bench:pairing`: other pictures stay below, but for
+ * crops of little but sky).
+ */
 export const SAME_CONTENT = 0.95;
 /** Below this they show something else. */
 export const OTHER_CONTENT = 0.85;
 /** So much better than the next the best must be to be the only one. */
 export const CLEAR_LEAD = 0.03;
 
-/** Perceptual hashes of a picture and its reductions differ in fewer bits than this (measured on the demo pictures), those of others mostly in more. */
+/**
+ * Perceptual hashes of a picture and its reductions differ in fewer bits than this (measured on the demo pictures),
+ * those of others mostly in more.
+ */
 const NEAR_BITS = 10;
 /** Agreement of whole pictures from which there is nothing else to look for. */
 const WHOLE_CONTENT = 0.97;
@@ -103,10 +109,16 @@ export function compare(memory: ContentMemory, small: Content, large: Content): 
   return place;
 }
 
-/** Whether a search goes to its end, or takes a few so that other work may come between; the rest is taken when it is asked again. */
+/**
+ * Whether a search goes to its end, or takes a few so that other work may come between; the rest is taken when it is
+ * asked again.
+ */
 export type Pace = 'all' | 'a few';
 
-/** What takes a second or so; with many large pictures more at a time, for their windows are worked out for all together. */
+/**
+ * What takes a second or so; with many large pictures more at a time, for their windows are worked out for all
+ * together.
+ */
 const fewOf = (large: number): number => Math.min(48, Math.max(8, Math.floor(large / 40)));
 
 /** Shapes that differ by less than 2 % share their windows. */
@@ -173,7 +185,10 @@ function foundWhole(memory: ContentMemory, small: Content, large: readonly Conte
   return found.length > 0;
 }
 
-/** Pictures that hold the same at the same shape, whatever their size: exact copies and recompressed ones. Each is named with the others. */
+/**
+ * Pictures that hold the same at the same shape, whatever their size: exact copies and recompressed ones. Each is
+ * named with the others.
+ */
 export function twinsOf(
   memory: ContentMemory,
   contents: readonly (Content & { path: string })[],

@@ -18,7 +18,10 @@ const ALONE = 0.9;
 /** A picture no larger than this, in a site with larger ones, may be a thumbnail whatever its name; image px. */
 const THUMBNAIL_SIDE = 420;
 
-/** Compares what already speaks for one another, then searches for the rest. Gives what each searched thumbnail may show. */
+/**
+ * Compares what already speaks for one another, then searches for the rest. Gives what each searched thumbnail may
+ * show.
+ */
 export function addContent(
   edges: Edges,
   paths: readonly string[],

@@ -46,7 +46,10 @@ export function judge(
   return caseState === 'sure' && twice ? twice : { state: caseState, others: [] };
 }
 
-/** A crop of little but sky may be hard to place; it is called another picture only where we know which, or all else disagrees too. */
+/**
+ * A crop of little but sky may be hard to place; it is called another picture only where we know which, or all else
+ * disagrees too.
+ */
 function differs(
   place: Place,
   small: PhotoFacts,
@@ -65,7 +68,10 @@ function differs(
   };
 }
 
-/** What a thumbnail shows where it is joined with a full-size picture that it does not show; null where nothing speaks against them. */
+/**
+ * What a thumbnail shows where it is joined with a full-size picture that it does not show; null where nothing speaks
+ * against them.
+ */
 export function shownInstead(
   { pairs }: Pairing,
   thumbnail: string,

@@ -63,7 +63,10 @@ export function readName(path: string): NameReading {
   };
 }
 
-/** What a form with `{name}` in it makes of a path: the bare name, or null where the path is not of that form. Any picture format will do. */
+/**
+ * What a form with `{name}` in it makes of a path: the bare name, or null where the path is not of that form. Any
+ * picture format will do.
+ */
 function nameBy(form: string, path: string): string | null {
   const [before = '', after = ''] = form.split('{name}');
   const tail = isPicturePath(`x${after}`) ? stemOf(`x${after}`).slice(1) : after;

@@ -1,4 +1,7 @@
-/** The search for the quality at which an encoder meets a target: a number of bytes, or a similarity to the picture it was given. */
+/**
+ * The search for the quality at which an encoder meets a target: a number of bytes, or a similarity to the picture it
+ * was given.
+ */
 
 export interface Encoded {
   quality: number;
@@ -10,7 +13,10 @@ export interface Encoded {
 export type Aim =
   { by: 'quality'; quality: number } | { by: 'bytes'; bytes: number } | { by: 'similarity'; similarity: number };
 
-/** Qualities that are worth trying: below, blocks show; above, files grow without a visible gain (common practice, no source). */
+/**
+ * Qualities that are worth trying: below, blocks show; above, files grow without a visible gain (common practice, no
+ * source).
+ */
 export const QUALITIES = { least: 20, most: 95 } as const;
 
 /**

@@ -47,7 +47,10 @@ export function suggestedFocus({ width, height, data }: Luma): Focus {
   return sum === 0 ? MIDDLE : { x: sumX / sum / width, y: sumY / sum / height };
 }
 
-/** The largest part of the box's shape whose middle is as near to the focus as the picture's edges allow; whole image px. */
+/**
+ * The largest part of the box's shape whose middle is as near to the focus as the picture's edges allow; whole image
+ * px.
+ */
 export function partAround(full: Size, box: Size, focus: Focus): Frame {
   const scale = Math.min(full.width / box.width, full.height / box.height);
   const width = Math.min(full.width, Math.max(1, Math.round(box.width * scale)));

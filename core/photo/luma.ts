@@ -26,7 +26,10 @@ export function lumaOf(pixels: Pixels, side = LUMA_SIDE): Luma {
   };
 }
 
-/** Sums over rectangles in constant time: `sums[(y)·(width+1) + x]` is the sum above and left of (x, y) (Crow 1984, summed-area tables). */
+/**
+ * Sums over rectangles in constant time: `sums[(y)·(width+1) + x]` is the sum above and left of (x, y) (Crow 1984,
+ * summed-area tables).
+ */
 export interface SummedArea {
   width: number;
   height: number;
@@ -54,7 +57,10 @@ export interface Frame {
   height: number;
 }
 
-/** Corners of the cells along one line, and the shares of the px in which they lie; kept, for this runs many thousand times. */
+/**
+ * Corners of the cells along one line, and the shares of the px in which they lie; kept, for this runs many thousand
+ * times.
+ */
 const MOST = 128;
 const at = new Int32Array(MOST);
 const share = new Float64Array(MOST);
@@ -75,7 +81,10 @@ function sumsAlong({ width, height, sums }: SummedArea, y: number, corners: numb
   }
 }
 
-/** Means of a grid of `columns` × `rows` cells (at most 127 across) laid over the frame, written into `into` from `offset` on. */
+/**
+ * Means of a grid of `columns` × `rows` cells (at most 127 across) laid over the frame, written into `into` from
+ * `offset` on.
+ */
 export function cellMeans(
   table: SummedArea,
   frame: Frame,
@@ -100,7 +109,10 @@ export function cellMeans(
   }
 }
 
-/** Shifts values to mean 0 and scales them to length 1, so that the product of two is their correlation; all 0 where they hardly differ. Gives their spread: the root of the mean square, in shades. */
+/**
+ * Shifts values to mean 0 and scales them to length 1, so that the product of two is their correlation; all 0 where
+ * they hardly differ. Gives their spread: the root of the mean square, in shades.
+ */
 export function normalise(values: Float32Array, from: number, count: number): number {
   let mean = 0;
   for (let n = from; n < from + count; n++) mean += values[n]!;

@@ -17,7 +17,10 @@ export interface Place {
 
 const CELLS = 6;
 const COUNT = CELLS * CELLS;
-/** Windows of the search: each scale is so much smaller than the last, and none shows less than this share of the longest fit. */
+/**
+ * Windows of the search: each scale is so much smaller than the last, and none shows less than this share of the
+ * longest fit.
+ */
 const SCALE_STEP = 0.86;
 const SMALLEST = 0.4;
 /** Steps of a window across its own size. */
@@ -192,7 +195,10 @@ function product(a: Float32Array, b: Float32Array): number {
   return sum;
 }
 
-/** Each value less the mean of its 5×5 surroundings: skies that shade alike from top to bottom agree without being the same. */
+/**
+ * Each value less the mean of its 5×5 surroundings: skies that shade alike from top to bottom agree without being the
+ * same.
+ */
 function detail(values: Float32Array, columns: number, rows: number): Float32Array {
   const table = new Float64Array((columns + 1) * (rows + 1));
   for (let y = 0; y < rows; y++)
@@ -264,7 +270,10 @@ function gridCells(table: SummedArea, frame: Frame): Float32Array {
   return cells;
 }
 
-/** The place in a picture where both agree best: every start is walked up in long steps, the best two in ever shorter ones. */
+/**
+ * The place in a picture where both agree best: every start is walked up in long steps, the best two in ever shorter
+ * ones.
+ */
 export function placeFrom(sought: Sought, table: SummedArea, starts: readonly Frame[]): Place {
   const measure = (frame: Frame) => agreementAt(sought, table, frame);
   const rough: Found[] = [];

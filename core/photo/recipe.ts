@@ -76,7 +76,10 @@ export const FurtherSize = z
   });
 export type FurtherSize = z.infer<typeof FurtherSize>;
 
-/** What stays of the words in a file: nothing, who made it and what may be done with it, or all that can be carried over. */
+/**
+ * What stays of the words in a file: nothing, who made it and what may be done with it, or all that can be carried
+ * over.
+ */
 export const KEPT_WORDS = ['none', 'rights', 'all'] as const;
 
 export const Recipe = z.strictObject({
@@ -172,7 +175,10 @@ const boxOf = ({ width, height }: SizeRecipe, times = 1) => ({
   ...(height === null ? {} : { height: height * times }),
 });
 
-/** The size that is made of a picture, `times` as large for dense screens; never larger than what there is of it, but where that was asked for. */
+/**
+ * The size that is made of a picture, `times` as large for dense screens; never larger than what there is of it, but
+ * where that was asked for.
+ */
 export function madeSize(full: Size, size: SizeRecipe, times = 1): Size {
   const { width, height } = usedPart(full, size);
   return (size.enlarge ? scaledTo : fitInside)({ width, height }, boxOf(size, times));

@@ -74,7 +74,10 @@ const REACH = 5;
 const GAUSSIAN = Float64Array.from({ length: 2 * REACH + 1 }, (_, n) => Math.exp(-((n - REACH) ** 2) / (2 * 1.5 ** 2)));
 const TOTAL = GAUSSIAN.reduce((sum, weight) => sum + weight, 0);
 
-/** Over Gaussian windows of 11×11 px, σ = 1.5, at every place where one fits: the paper's final form. Both sides must have 11 px. */
+/**
+ * Over Gaussian windows of 11×11 px, σ = 1.5, at every place where one fits: the paper's final form. Both sides must
+ * have 11 px.
+ */
 export function gaussianSimilarity(a: Pixels, b: Pixels): number {
   demandSameSize(a, b);
   const [x, y] = [lumas(a), lumas(b)];

@@ -168,7 +168,10 @@ export function completeItems(
   );
 }
 
-/** A pattern applied to all items; what an item has nothing for comes from its pair, its facts, or by the rule for words. */
+/**
+ * A pattern applied to all items; what an item has nothing for comes from its pair, its facts, or by the rule for
+ * words.
+ */
 export function applyPatternTo(
   site: SiteReading,
   { pattern, words, ...place }: GalleryPlace & { pattern: string; words: CaptionSource },
@@ -206,7 +209,10 @@ export function applyPatternTo(
   );
 }
 
-/** Words of many items by a rule: from the picture's own, or from another slot of the item. Where a slot holds words already, only `over` replaces them. */
+/**
+ * Words of many items by a rule: from the picture's own, or from another slot of the item. Where a slot holds words
+ * already, only `over` replaces them.
+ */
 export function fillWords(
   site: SiteReading,
   {

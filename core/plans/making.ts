@@ -32,7 +32,10 @@ export interface MadeFile {
   bytes: number;
 }
 
-/** One change: the files, the notes of what they were made from, and references to an original that now has a full-size file of its own. */
+/**
+ * One change: the files, the notes of what they were made from, and references to an original that now has a
+ * full-size file of its own.
+ */
 export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned {
   if (made.length === 0) return refuse('No picture was made.');
   const files: FileChange[] = [];
@@ -88,7 +91,10 @@ function pairsBySource({ pairing, made }: SiteReading): Map<string, Pair> {
   return pairs;
 }
 
-/** A thumbnail or a made full-size file that has another name or format now gives way to the new one; an original stays. */
+/**
+ * A thumbnail or a made full-size file that has another name or format now gives way to the new one; an original
+ * stays.
+ */
 function replacedBy(site: SiteReading, { to, as, times }: PictureTask, pair: Pair | undefined): string | null {
   if (times !== 1 || !pair) return null;
   const there =

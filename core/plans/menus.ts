@@ -1,4 +1,7 @@
-/** The menu that pages share: a page entered in all of them, dummies made real, menus that drifted apart brought together. */
+/**
+ * The menu that pages share: a page entered in all of them, dummies made real, menus that drifted apart brought
+ * together.
+ */
 import { attributeOf, insertEntry, replaceValue, verified, writeEntry, type Menu } from '../markup/index.ts';
 import { sharedMenu, type Drift, type SharedMenu, type SiteReading } from '../model/index.ts';
 import {
@@ -65,7 +68,10 @@ export function addMenuEntry(site: SiteReading, { target, label }: { target: str
   };
 }
 
-/** Every menu says what most of them say: what is missing is added in its place, dummies lead to their page, labels are as most write them. */
+/**
+ * Every menu says what most of them say: what is missing is added in its place, dummies lead to their page, labels
+ * are as most write them.
+ */
 export function alignMenus(site: SiteReading): Planned {
   const shared = sharedMenu(site.pages);
   if (!shared) return refuse(NO_MENU);

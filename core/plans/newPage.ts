@@ -182,7 +182,9 @@ function galleryEdits(page: PageDocument, items: readonly NewItem[]): Edit[] | s
   return edits;
 }
 
-/** The mark of the current page leaves the entry of the page that was copied; the new page gets an entry that has it. */
+/**
+ * The mark of the current page leaves the entry of the page that was copied; the new page gets an entry that has it.
+ */
 function menuEdits(page: PageDocument, from: string, to: string, entry: string | null): Edit[] {
   const [menu] = menusOf(page, from);
   if (!menu) return [];

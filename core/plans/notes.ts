@@ -6,7 +6,10 @@ export function changeNotes(site: SiteReading, label: string, part: Partial<Site
   return { ok: true, change: { label, files: notesChange(site, part) } };
 }
 
-/** As an edit of what differs: the notes of thousands of pictures would otherwise stand twice in the journal for every word. */
+/**
+ * As an edit of what differs: the notes of thousands of pictures would otherwise stand twice in the journal for every
+ * word.
+ */
 export function notesChange({ notes }: SiteReading, part: Partial<SiteNotes>): FileChange[] {
   const text = writeNotes({ ...notes.known, ...part });
   const { file } = notes;

@@ -27,7 +27,10 @@ import { notesChange } from './notes.ts';
 const leadsTo = (site: SiteReading, from: string, value: string | undefined, path: string): boolean =>
   resolved(value, from, site.index)?.real === path;
 
-/** A page goes with its entries in the menus; of other links to it the words stay. Links of gallery items are left, for what they shall open only their author knows. */
+/**
+ * A page goes with its entries in the menus; of other links to it the words stay. Links of gallery items are left,
+ * for what they shall open only their author knows.
+ */
 export function deletePage(site: SiteReading, { path }: { path: string }): Planned {
   const gone = site.pages.find((one) => one.path === path);
   const content = site.files.get(path);

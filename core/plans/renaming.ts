@@ -28,7 +28,10 @@ function renamed(path: string, bare: string, to: string, tidy: boolean): string 
   return `${folderOf(path)}${made}${tidy ? ending.toLowerCase() : ending}`;
 }
 
-/** Names for these pictures, in this order. `companions` are other files that were made of a picture, by its full-size file. */
+/**
+ * Names for these pictures, in this order. `companions` are other files that were made of a picture, by its full-size
+ * file.
+ */
 export function renamesBy(
   { pattern, tidy }: NamingWish,
   pictures: readonly NamedPicture[],

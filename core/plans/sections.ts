@@ -1,4 +1,7 @@
-/** One page with several sections: a gallery's set-up written again for other pictures, and the list of links by which a visitor goes from one to the other. */
+/**
+ * One page with several sections: a gallery's set-up written again for other pictures, and the list of links by which
+ * a visitor goes from one to the other.
+ */
 import {
   encodeAttribute,
   encodeMarkup,

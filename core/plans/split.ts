@@ -1,4 +1,7 @@
-/** A gallery written on several pages of N items each, with the way from one to the next; put in step again when pictures came or went. */
+/**
+ * A gallery written on several pages of N items each, with the way from one to the next; put in step again when
+ * pictures came or went.
+ */
 import {
   addressIn,
   descendants,

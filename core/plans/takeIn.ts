@@ -9,7 +9,10 @@ export interface IncomingPicture {
   bytes: number;
 }
 
-/** `paths` are where the pictures stand afterwards, in the order in which they came; what is there already stays where it is. */
+/**
+ * `paths` are where the pictures stand afterwards, in the order in which they came; what is there already stays where
+ * it is.
+ */
 export type TakenIn = { planned: Planned; paths: string[] };
 
 /** `page` and `gallery` say which pictures they shall stand beside. */
@@ -69,7 +72,10 @@ function folderFor(site: SiteReading, beside: { page: string; gallery: number | 
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'pictures/';
 }
 
-/** `moor.jpg`, and where that is taken `moor-2.jpg`. Servers tell capitals apart, disks often do not; so no two names differ by them alone. */
+/**
+ * `moor.jpg`, and where that is taken `moor-2.jpg`. Servers tell capitals apart, disks often do not; so no two names
+ * differ by them alone.
+ */
 function freePath(folder: string, name: string, taken: ReadonlySet<string>): string {
   const dot = name.lastIndexOf('.');
   for (let n = 1; ; n++) {

@@ -1,4 +1,7 @@
-/** What an item is, as the author says it: confirmed, corrected, or that pictures are no gallery. Remembered in the site's notes. */
+/**
+ * What an item is, as the author says it: confirmed, corrected, or that pictures are no gallery. Remembered in the
+ * site's notes.
+ */
 import {
   ancestors,
   descendants,
@@ -40,7 +43,10 @@ function selectorOf(element: PageElement): string {
   return `${id && NAME.test(id) ? `#${id}` : selectorOf(parent)} > ${element.tag}`;
 }
 
-/** From the element at an offset of the source, or from the picture in it, outwards to the body. Empty where there is no picture. */
+/**
+ * From the element at an offset of the source, or from the picture in it, outwards to the body. Empty where there is
+ * no picture.
+ */
 export function unitChoices(
   { document: page, galleries }: Pick<PageReading, 'document' | 'galleries'>,
   offset: number,

@@ -20,7 +20,10 @@ export interface Change {
 
 export type Applied = Result<{ files: Map<string, FileContent>; inverse: Change; touched: Set<string> }>;
 
-/** Applies a change to a copy; the given files stay. Fails with a reason where the files are not what the change expects. */
+/**
+ * Applies a change to a copy; the given files stay. Fails with a reason where the files are not what the change
+ * expects.
+ */
 export function applyChange(files: SiteFiles, change: Change): Applied {
   const next = new Map(files);
   const inverse: FileChange[] = [];

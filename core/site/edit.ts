@@ -1,4 +1,6 @@
-/** Edits of text by range: a flat sorted list, joined once. Offsets are UTF-16 code units of the text before the edit. */
+/**
+ * Edits of text by range: a flat sorted list, joined once. Offsets are UTF-16 code units of the text before the edit.
+ */
 import { refuse, type Result } from './result.ts';
 
 export interface Edit {

@@ -14,7 +14,10 @@ function lineEnd(text: string, at: number): number {
   return end < 0 ? text.length : end;
 }
 
-/** One hunk for each run of touched lines. Built from the edits themselves, so that it shows what is done and not what a comparison guesses. */
+/**
+ * One hunk for each run of touched lines. Built from the edits themselves, so that it shows what is done and not what
+ * a comparison guesses.
+ */
 export function hunksOf(text: string, edits: readonly Edit[]): Hunk[] {
   const hunks: Hunk[] = [];
   let group: Edit[] = [];

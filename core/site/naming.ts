@@ -20,7 +20,10 @@ export const NAME_TOKENS: readonly { token: string; says: string }[] = [
 
 export type Named = Result<{ name: string }>;
 
-/** Lower case, no accents, hyphens for spaces: names that every host and every address takes (common practice, no source). */
+/**
+ * Lower case, no accents, hyphens for spaces: names that every host and every address takes (common practice, no
+ * source).
+ */
 export function tidyName(name: string): string {
   return name
     .normalize('NFD')

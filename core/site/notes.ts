@@ -8,7 +8,10 @@ import { refuse, type Result } from './result.ts';
 
 export const NOTES_FILE = 'heathmoor.json';
 
-/** Whether two pictures are thumbnail and full-size picture of one another, decided by hand; by the hashes of their contents, so that it outlasts their names. */
+/**
+ * Whether two pictures are thumbnail and full-size picture of one another, decided by hand; by the hashes of their
+ * contents, so that it outlasts their names.
+ */
 const PairDecision = z.object({ small: z.string().max(128), large: z.string().max(128), belong: z.boolean() });
 export type PairDecision = z.infer<typeof PairDecision>;
 
@@ -29,7 +32,10 @@ export const PictureWords = z
   .partial();
 export type PictureWords = z.infer<typeof PictureWords>;
 
-/** A file that was made of a picture: from which content, by which recipe, and what came out. It is made again only where one of these is another. */
+/**
+ * A file that was made of a picture: from which content, by which recipe, and what came out. It is made again only
+ * where one of these is another.
+ */
 const MadeRecord = z.object({
   path,
   /** Which size of the recipe it is: `thumbnail`, `full-size`, or the title of a further one. */
@@ -88,7 +94,10 @@ export const SiteNotes = z.object({
     .max(5000)
     .default([]),
   lists: z.array(ListMapping).max(50).default([]),
-  /** Manifests of the author's own viewer scripts, whose files are files of the site; checked where they are read, for their rules are those of kits. */
+  /**
+   * Manifests of the author's own viewer scripts, whose files are files of the site; checked where they are read, for
+   * their rules are those of kits.
+   */
   kits: z.array(z.unknown()).max(100).default([]),
   /** Galleries that stand on several pages, in their order, of so many items each. */
   spreads: z

@@ -53,7 +53,10 @@ export function extensionOf(path: string): string {
   return dot > 0 ? name.slice(dot + 1).toLowerCase() : '';
 }
 
-/** What must be percent-encoded in a path segment of a URL (RFC 3986 §3.3: pchar), with `'` for the sake of quoted attributes. */
+/**
+ * What must be percent-encoded in a path segment of a URL (RFC 3986 §3.3: pchar), with `'` for the sake of quoted
+ * attributes.
+ */
 function encodeSegment(segment: string): string {
   return encodeURIComponent(segment)
     .replace(/%(3A|40|24|26|2B|2C|3B|3D|21|28|29|2A)/g, (code) => decodeURIComponent(code))

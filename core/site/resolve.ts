@@ -15,7 +15,9 @@ export type Target =
   /** `mailto:`, `tel:`, `javascript:`, `data:` */
   | { kind: 'scheme'; scheme: string };
 
-/** Any host will do: the path is cut off again. Deep enough that `..` above the site can be told from `..` within it. */
+/**
+ * Any host will do: the path is cut off again. Deep enough that `..` above the site can be told from `..` within it.
+ */
 const BASE = 'http://site.invalid/site-root/';
 
 /** As written where it cannot be decoded. */
@@ -27,7 +29,10 @@ export function decodedPath(path: string): string {
   }
 }
 
-/** `from` is the site path of the file in which `reference` stands. White space around it is ignored, as browsers do (WHATWG URL §4.4). */
+/**
+ * `from` is the site path of the file in which `reference` stands. White space around it is ignored, as browsers do
+ * (WHATWG URL §4.4).
+ */
 export function resolveInSite(reference: string, from: string): Target {
   const written = reference.trim().replace(/[\t\n\r]/g, '');
   const parts = splitUri(written);

@@ -1,4 +1,7 @@
-/** Which declaration wins for an element (CSS Cascade 5 §6): importance, then specificity, then order. Layers and scopes are not told apart. */
+/**
+ * Which declaration wins for an element (CSS Cascade 5 §6): importance, then specificity, then order. Layers and
+ * scopes are not told apart.
+ */
 import { matcherFor, type PageDocument, type PageElement } from '../markup/index.ts';
 import { allHold } from './media.ts';
 import { inlineRule, type Declaration, type Rule, type Sheet } from './sheets.ts';

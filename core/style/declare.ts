@@ -47,7 +47,10 @@ export function situationOf(
   return page ? { page, sheets: sheetsOf(page, site.files, site.index), width, state } : null;
 }
 
-/** All wishes one after the other. `at` is the width up to which they count, in CSS px; null means every width that says nothing else. */
+/**
+ * All wishes one after the other. `at` is the width up to which they count, in CSS px; null means every width that
+ * says nothing else.
+ */
 export function declareAll(
   site: StyledSite,
   place: GalleryAt,

@@ -4,7 +4,10 @@ import { valueFor, type Situation } from './cascade.ts';
 import { partsIn, standsApart, type Parts } from './roles.ts';
 import { lengthOf } from './values.ts';
 
-/** `inline` are items in lines of text, inline blocks among them; `stacked` stand one under the other; `fixed` have their columns in the markup. */
+/**
+ * `inline` are items in lines of text, inline blocks among them; `stacked` stand one under the other; `fixed` have
+ * their columns in the markup.
+ */
 export type Method = 'grid' | 'flex' | 'float' | 'inline' | 'columns' | 'stacked' | 'fixed';
 
 export interface Layout {
@@ -41,7 +44,10 @@ function methodOf(situation: Situation, { container, item }: Parts): Method {
   return displayOf(situation, item[0]).startsWith('inline') ? 'inline' : 'stacked';
 }
 
-/** A side of an item as plain text, nothing where it is not set. A figure's own margins are those of browsers (WHATWG HTML §15.3.3). */
+/**
+ * A side of an item as plain text, nothing where it is not set. A figure's own margins are those of browsers (WHATWG
+ * HTML §15.3.3).
+ */
 export function sideOf({ situation, parts }: Layout, property: string): string {
   const said = valueFor(situation, parts.item[0], property);
   if (said !== null && said !== 'auto') return said;

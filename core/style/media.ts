@@ -1,4 +1,7 @@
-/** Whether a media condition holds for a window of a given width (Media Queries 4 §2 to §4). Screens only; what is not about width is taken to hold. */
+/**
+ * Whether a media condition holds for a window of a given width (Media Queries 4 §2 to §4). Screens only; what is not
+ * about width is taken to hold.
+ */
 import { parse, type CssNode } from 'css-tree';
 
 /** Width in CSS px. Of `em` and `rem` the initial 16 px count, as the specification says. */
@@ -95,7 +98,9 @@ function inPx(value: Value): number | null {
   return unit === 'px' ? Number(value.value) : unit === 'em' || unit === 'rem' ? Number(value.value) * 16 : null;
 }
 
-/** The width up to which a condition holds and above which it does not, in CSS px; null where it is not of that kind. */
+/**
+ * The width up to which a condition holds and above which it does not, in CSS px; null where it is not of that kind.
+ */
 export function upTo(conditions: readonly string[]): number | null {
   const match =
     conditions.length === 1

@@ -15,7 +15,10 @@ export interface StyledPage {
 /** The elements of each part; a part that a gallery does not have is empty. */
 export type Parts = Record<Role, PageElement[]>;
 
-/** Items that are one element each and stand in the container itself; of others neither rows nor flat runs can be laid out by their element. */
+/**
+ * Items that are one element each and stand in the container itself; of others neither rows nor flat runs can be laid
+ * out by their element.
+ */
 export function partsOfGallery(gallery: Gallery): Omit<Parts, 'page' | 'content'> {
   const { container, items } = gallery;
   const units = items.flatMap(({ elements }) => (elements.length === 1 && elements[0] ? [elements[0]] : []));
@@ -77,7 +80,10 @@ function subjectsOn(
   );
 }
 
-/** Elements of a part in all galleries of the pages; one set for each page, for elements of different pages never meet. */
+/**
+ * Elements of a part in all galleries of the pages; one set for each page, for elements of different pages never
+ * meet.
+ */
 const partSets = new WeakMap<readonly Gallery[], Map<Role, Set<PageElement>>>();
 
 function partSet(page: StyledPage, role: Role): Set<PageElement> {
@@ -94,7 +100,8 @@ function partSet(page: StyledPage, role: Role): Set<PageElement> {
 
 /**
  * Whether a rule speaks of this part of galleries and of nothing else, so that changing it changes only galleries.
- * `pages` are all that load its sheet. Of the page itself and its column, a rule that finds one element a page is theirs.
+ * `pages` are all that load its sheet. Of the page itself and its column, a rule that finds one element a page is
+ * theirs.
  */
 export function isOwn(rule: Rule, role: Role, pages: readonly StyledPage[], state: State | null = null): boolean {
   if (rule.sheet.kind === 'attribute') return role === 'page' || role === 'content' || role === 'container';

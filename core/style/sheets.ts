@@ -115,7 +115,10 @@ export function linkedStyles(page: { path: string; document: PageDocument }, ind
   });
 }
 
-/** The declarations of a `style` attribute as a rule of one element; null where it has entities in it, which would shift places. */
+/**
+ * The declarations of a `style` attribute as a rule of one element; null where it has entities in it, which would
+ * shift places.
+ */
 export function inlineRule(path: string, document: PageDocument, element: PageElement): Rule | null {
   const attribute = attributeOf(element, 'style');
   if (!attribute || document.text.slice(attribute.valueRange.start, attribute.valueRange.end) !== attribute.value)
@@ -164,7 +167,10 @@ export function parseSheet(
   return sheet;
 }
 
-/** At-rules whose rules count wherever their condition holds; of the others (`@supports`, `@layer`) rules are taken as they stand. */
+/**
+ * At-rules whose rules count wherever their condition holds; of the others (`@supports`, `@layer`) rules are taken as
+ * they stand.
+ */
 const GROUPS = new Set(['media', 'supports', 'layer', 'container']);
 
 function gather(nodes: Iterable<CssNode>, sheet: Sheet, media: readonly string[], within: Range | null): void {

@@ -1,4 +1,7 @@
-/** Parts of shorthand values: which piece of `gap: 20px 14px` is the column gap, and the shorthand with that piece changed. */
+/**
+ * Parts of shorthand values: which piece of `gap: 20px 14px` is the column gap, and the shorthand with that piece
+ * changed.
+ */
 import { lexer } from 'css-tree';
 
 /** What sets a longhand besides itself. */

@@ -1,4 +1,7 @@
-/** Text of stylesheets as their author writes it: where a declaration goes, and how a new rule looks beside the others. */
+/**
+ * Text of stylesheets as their author writes it: where a declaration goes, and how a new rule looks beside the
+ * others.
+ */
 import type { Range } from '../markup/index.ts';
 import type { Edit } from '../site/index.ts';
 import type { Declaration, Rule, Sheet } from './sheets.ts';
@@ -73,7 +76,10 @@ export function appendDeclaration(rule: Rule, property: string, value: string): 
 /** The comment above a rule that was written here; whatever else stands above a rule is the author's. */
 const OURS = /(?:\r?\n){0,2}[ \t]*\/\* Gallery of [^*]*\*\/\s*$/;
 
-/** A declaration with its semicolon, and with its line where it has one of its own; a rule that was written for it alone goes along. */
+/**
+ * A declaration with its semicolon, and with its line where it has one of its own; a rule that was written for it
+ * alone goes along.
+ */
 export function cutDeclaration(rule: Rule, { range }: Declaration): Edit {
   const {
     sheet: { text },

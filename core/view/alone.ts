@@ -1,6 +1,7 @@
 /**
- * A page made to stand alone, for where the preview origin does not answer: stylesheets of the site are written into it,
- * pictures come as `data:` addresses, and no other address in it leads anywhere. Only for showing; never written back.
+ * A page made to stand alone, for where the preview origin does not answer: stylesheets of the site are written into
+ * it, pictures come as `data:` addresses, and no other address in it leads anywhere. Only for showing; never written
+ * back.
  */
 import { pageReferences, styleReferences, type Reference } from '../model/index.ts';
 import { attributeOf, parsePage, valueOf, type PageDocument, type PageElement } from '../markup/index.ts';
@@ -67,7 +68,8 @@ export function pageStandingAlone(
   const sheets = new Map(sheetsOf(page, path, files).map((sheet) => [sheet.element, sheet]));
   const edits: Edit[] = [];
   for (const element of page.elements) {
-    // Of several sources that are all at hand a browser takes the largest, whatever the window; the plain one is the one meant.
+    // Of several sources that are all at hand a browser takes the largest, whatever the window; the plain one is the
+    // one meant.
     const sources = attributeOf(element, 'srcset');
     if (sources) edits.push({ ...sources.valueRange, text: '' });
     if (element.tag === 'link' && element.range) {

@@ -52,7 +52,10 @@ export interface LayoutView {
   alsoOn: string[];
 }
 
-/** `at` is the width up to which the window is looked at, in CSS px; null looks at a wide one. Null where the gallery is gone. */
+/**
+ * `at` is the width up to which the window is looked at, in CSS px; null looks at a wide one. Null where the gallery
+ * is gone.
+ */
 export function layoutView(site: SiteReading, path: string, n: number, at: number | null): LayoutView | null {
   const styled = styledSite(site);
   const situation = situationOf(styled, path, at ?? WIDE);

@@ -1,6 +1,7 @@
 /**
  * What it costs to read and change a page, in multiples of one raw parse by parse5 with locations of the same text, in
- * the same run: `npm run bench:markup [rounds]`. Medians; the text is parsed by both in turn, so that neither is warmer.
+ * the same run: `npm run bench:markup [rounds]`. Medians; the text is parsed by both in turn, so that neither is
+ * warmer.
  */
 import { readdirSync, readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';

@@ -1,6 +1,6 @@
 /**
- * `npm run bench:pairing`: how many thumbnails are brought together with the right picture, by kind of difficulty and by
- * what their names say; and how long 2,000 × 2,000 files take beside the computing of their facts.
+ * `npm run bench:pairing`: how many thumbnails are brought together with the right picture, by kind of difficulty and
+ * by what their names say; and how long 2,000 × 2,000 files take beside the computing of their facts.
  */
 import { pairPictures, type Content } from '../../core/pairing/index.ts';
 import { DIFFICULTIES, factsOf, labelledSet, type Difficulty } from './labelled.ts';
@@ -19,7 +19,10 @@ interface Case {
 
 const count = Number(process.argv[2] ?? 2000);
 
-/** Names as people leave them: most kept in step, some camera numbers, a few pairs of thumbnails with each other's names. */
+/**
+ * Names as people leave them: most kept in step, some camera numbers, a few pairs of thumbnails with each other's
+ * names.
+ */
 function named(thumbnails: Awaited<ReturnType<typeof labelledSet>>['thumbnails']): Case[] {
   const next = seeded(7);
   const naming = thumbnails.map(({ full }): Naming => (full === null ? 'renamed' : next() < 0.7 ? 'kept' : 'renamed'));

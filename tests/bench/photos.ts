@@ -23,7 +23,10 @@ async function timed(work: () => Promise<unknown>): Promise<number> {
   return performance.now() - began;
 }
 
-/** As a careful person would call it: each size reads the file at the fraction that suffices; one after the other, so that one thread does it. */
+/**
+ * As a careful person would call it: each size reads the file at the fraction that suffices; one after the other, so
+ * that one thread does it.
+ */
 async function bySharpAlone(file: Buffer): Promise<void> {
   for (const width of SIZES)
     await sharp(file).rotate().resize({ width, kernel: 'lanczos3' }).jpeg({ quality: 82 }).toBuffer();
@@ -38,7 +41,10 @@ const decoded = async (file: Buffer): Promise<Pixels> => {
   };
 };
 
-/** The same pixels fully decoded, then Lanczos 3 by libvips onto the same height: left to itself it keeps one scale for both sides and cuts a part of the last row. */
+/**
+ * The same pixels fully decoded, then Lanczos 3 by libvips onto the same height: left to itself it keeps one scale
+ * for both sides and cuts a part of the last row.
+ */
 async function reference(file: Buffer, width: number, height: number): Promise<Pixels> {
   const { data, info } = await sharp(file).raw().toBuffer({ resolveWithObject: true });
   return decoded(

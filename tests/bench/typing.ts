@@ -1,6 +1,7 @@
 /**
  * Typing and scrolling in a page of 200 KB with 500 items in the built application, beside a bare text field with the
- * same text in the same browser: how long a key takes to be seen, and what keeps the main thread. `npm run bench:markup`.
+ * same text in the same browser: how long a key takes to be seen, and what keeps the main thread. `npm run
+ * bench:markup`.
  */
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';

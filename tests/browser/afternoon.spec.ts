@@ -1,7 +1,7 @@
 /**
- * A practitioner's whole afternoon on the demo site through the interface: a page repaired, two more made from it, menus
- * brought together, four columns that are two on a phone, pages of twelve. What leaves is opened from disk in Chromium,
- * and judged by two HTML checkers and against the pages that the author had.
+ * A practitioner's whole afternoon on the demo site through the interface: a page repaired, two more made from it,
+ * menus brought together, four columns that are two on a phone, pages of twelve. What leaves is opened from disk in
+ * Chromium, and judged by two HTML checkers and against the pages that the author had.
  */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';

@@ -5,7 +5,10 @@ import type { Page } from '@playwright/test';
 
 const SOURCE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-/** What axe-core finds against WCAG 2.0 to 2.2, A and AA, and its best practices; frames of the preview are the site's own. */
+/**
+ * What axe-core finds against WCAG 2.0 to 2.2, A and AA, and its best practices; frames of the preview are the site's
+ * own.
+ */
 export async function violations(page: Page): Promise<string[]> {
   // What is still fading in has not its own colours yet.
   await page.evaluate(() =>

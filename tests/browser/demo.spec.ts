@@ -1,4 +1,7 @@
-/** The demo site: every planted fault is found where it was planted, nothing else is, and what has a fix is mended by it. */
+/**
+ * The demo site: every planted fault is found where it was planted, nothing else is, and what has a fix is mended by
+ * it.
+ */
 import { readFileSync } from 'node:fs';
 import { FAULTS } from '../../demo/faults';
 import { expect, goTo, openDemo, settled, test } from './fixtures';

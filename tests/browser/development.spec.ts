@@ -19,7 +19,8 @@ test('hydrates without a warning', async ({ page }) => {
       server.stdout.on('data', (text: Buffer) => text.includes('Heathmoor is at') && resolve()),
     );
     await page.goto(`http://localhost:${PORT}/`);
-    // Vite bundles dependencies on the first visit and loads the page anew when it has; a click before that leads nowhere.
+    // Vite bundles dependencies on the first visit and loads the page anew when it has; a click before that leads
+    // nowhere.
     await expect(async () => {
       await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 90_000 });
       await page.waitForURL(/\/pairs$/, { timeout: 5000 });

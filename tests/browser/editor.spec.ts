@@ -1,4 +1,7 @@
-/** The editor and what hangs on it: completion, findings, ways to files, ties to the live page, links by choosing, what an item is. */
+/**
+ * The editor and what hangs on it: completion, findings, ways to files, ties to the live page, links by choosing,
+ * what an item is.
+ */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
@@ -53,7 +56,9 @@ async function cursorAfter(page: Page, words: string): Promise<void> {
   await page.mouse.click(box.x, box.y);
 }
 
-/** Takes what is offered first. A list that has just come up takes no key, lest somebody who types on takes it unseen. */
+/**
+ * Takes what is offered first. A list that has just come up takes no key, lest somebody who types on takes it unseen.
+ */
 async function accept(page: Page): Promise<void> {
   await page.waitForTimeout(150);
   await page.keyboard.press('Enter');

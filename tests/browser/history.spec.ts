@@ -1,4 +1,7 @@
-/** The journal to look at: plain words, differences, the way back to any point and forth again, names that outlast a reload. */
+/**
+ * The journal to look at: plain words, differences, the way back to any point and forth again, names that outlast a
+ * reload.
+ */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { violations } from './axe';

@@ -1,4 +1,7 @@
-/** Work on items through the interface: the pattern changed for all, what one lacks, order, copies, attributes, words and counters. */
+/**
+ * Work on items through the interface: the pattern changed for all, what one lacks, order, copies, attributes, words
+ * and counters.
+ */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';

@@ -127,12 +127,10 @@ test('fits each picture into the window, whatever its shape', async ({ page }) =
     await page.locator('ul.meadow a').first().click();
     for (let n = 0; n < 12; n++) {
       await expect(page.locator('.enlarge-stage[data-state="shown"]')).toBeVisible();
-      const { box, shape } = await page
-        .locator('.enlarge-picture')
-        .evaluate((image: HTMLImageElement) => ({
-          box: image.getBoundingClientRect().toJSON() as DOMRect,
-          shape: image.naturalWidth / image.naturalHeight,
-        }));
+      const { box, shape } = await page.locator('.enlarge-picture').evaluate((image: HTMLImageElement) => ({
+        box: image.getBoundingClientRect().toJSON() as DOMRect,
+        shape: image.naturalWidth / image.naturalHeight,
+      }));
       expect(box.left).toBeGreaterThanOrEqual(0);
       expect(box.top).toBeGreaterThanOrEqual(0);
       expect(box.right).toBeLessThanOrEqual(size.width);

@@ -1,4 +1,7 @@
-/** Pictures made by a recipe of many sizes: in a queue that can be stopped and outlives a reload, only what changed, as one change. */
+/**
+ * Pictures made by a recipe of many sizes: in a queue that can be stopped and outlives a reload, only what changed,
+ * as one change.
+ */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import ExifReader from 'exifreader';

@@ -111,7 +111,8 @@ test('each kind of odd file has its outcome', async ({ page }) => {
       width: wanted,
       height: Math.max(1, Math.round((height * wanted) / width)),
     });
-    // Colours as sharp takes them to sRGB, within what compression leaves; of printing inks as a browser shows the file itself, for no standard says how.
+    // Colours as sharp takes them to sRGB, within what compression leaves; of printing inks as a browser shows the
+    // file itself, for no standard says how.
     const theirs = inks
       ? await shownMean(page, source)
       : await meanOf(

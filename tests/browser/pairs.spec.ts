@@ -1,4 +1,7 @@
-/** Every state of a pair on screen, each with its way out; pairing by hand, by drag and by keyboard; decisions that last. */
+/**
+ * Every state of a pair on screen, each with its way out; pairing by hand, by drag and by keyboard; decisions that
+ * last.
+ */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';

@@ -140,13 +140,11 @@ test('an archive moves a site to another browser, words and pictures and all', a
 test('a bad archive is refused with what, where and what to do; a removed site can be put back', async ({ page }) => {
   await withoutDemo(page);
   await page.goto('/');
-  await page
-    .locator('[data-pick="archive"]')
-    .setInputFiles({
-      name: 'site.zip',
-      mimeType: 'application/zip',
-      buffer: Buffer.from('PK\u0003\u0004 and no more'),
-    });
+  await page.locator('[data-pick="archive"]').setInputFiles({
+    name: 'site.zip',
+    mimeType: 'application/zip',
+    buffer: Buffer.from('PK\u0003\u0004 and no more'),
+  });
   await expect(page.getByRole('alert')).toContainText('cut short');
   await page.getByRole('button', { name: 'Remove Tarrowby Kite Circle from the shelf' }).click();
   await expect(page.getByText('was removed')).toBeVisible();

@@ -1,4 +1,6 @@
-/** The rehearsal against the model, on pages opened from disk: each kit, and each planted wiring fault with its mend. */
+/**
+ * The rehearsal against the model, on pages opened from disk: each kit, and each planted wiring fault with its mend.
+ */
 import { findingsOf } from '../../core/checks/index.ts';
 import { planFor } from '../../core/plans/index.ts';
 import { applyChange } from '../../core/site/index.ts';

@@ -1,4 +1,7 @@
-/** Thousands of pictures: rows appear while pictures are still being looked at, scrolling stays smooth, memory bounded. */
+/**
+ * Thousands of pictures: rows appear while pictures are still being looked at, scrolling stays smooth, memory
+ * bounded.
+ */
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

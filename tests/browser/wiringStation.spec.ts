@@ -1,4 +1,7 @@
-/** The wiring station as a person uses it: pages wired with each kit and with a script of one's own, rehearsed, changed, mended and taken back. */
+/**
+ * The wiring station as a person uses it: pages wired with each kit and with a script of one's own, rehearsed,
+ * changed, mended and taken back.
+ */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';

@@ -1,4 +1,7 @@
-/** A working day on the demo: pictures added in the page's own hand, captions set, wiring undone and redone, the outcome checked by others. */
+/**
+ * A working day on the demo: pictures added in the page's own hand, captions set, wiring undone and redone, the
+ * outcome checked by others.
+ */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FAULTS } from '../../demo/faults';

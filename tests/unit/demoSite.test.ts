@@ -1,4 +1,7 @@
-/** The whole reading of the demo site without a browser: faults, fixes, strands, wiring, and what other parsers say of its outcome. */
+/**
+ * The whole reading of the demo site without a browser: faults, fixes, strands, wiring, and what other parsers say of
+ * its outcome.
+ */
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { findingsOf, RULES } from '../../core/checks/index.ts';

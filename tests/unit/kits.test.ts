@@ -1,4 +1,7 @@
-/** What ships in a kit's folder: its manifest, its README with every option, its weight, and what can be read out of its scripts. */
+/**
+ * What ships in a kit's folder: its manifest, its README with every option, its weight, and what can be read out of
+ * its scripts.
+ */
 import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';

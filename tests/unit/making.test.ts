@@ -1,4 +1,6 @@
-/** What is made of pictures and remembered of it, and what follows pictures about: words, tags, order, names, copies. */
+/**
+ * What is made of pictures and remembered of it, and what follows pictures about: words, tags, order, names, copies.
+ */
 import { describe, expect, it } from 'vitest';
 import { dueTasks, readSite, type PictureTask, type SiteReading } from '../../core/model/index.ts';
 import { DEFAULT_RECIPE, type PhotoFacts, type Recipe } from '../../core/photo/index.ts';

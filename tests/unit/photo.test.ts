@@ -35,7 +35,10 @@ function zonePlate(side: number): Pixels {
   return { width: side, height: side, data };
 }
 
-/** How much is left, as a root mean square around grey, where the plate's rings are finer than the new pixels by half again. */
+/**
+ * How much is left, as a root mean square around grey, where the plate's rings are finer than the new pixels by half
+ * again.
+ */
 function residue({ width, height, data }: Pixels): number {
   const finest = width / 8;
   let sum = 0;
@@ -75,7 +78,8 @@ describe('resample against sharp (libvips, Lanczos 3) on the same pixels', () =>
     const source = zonePlate(512);
     const ours = resample(source, { width: 128, height: 128 });
     const theirs = await pixelsOf(raw(source).resize({ width: 128, height: 128, fit: 'fill', kernel: 'lanczos3' }));
-    // libvips halves by averaging before its Lanczos pass, so the two differ pixel by pixel; ours must leave no more than it does.
+    // libvips halves by averaging before its Lanczos pass, so the two differ pixel by pixel; ours must leave no more
+    // than it does.
     const [left, theirsLeft] = [residue(ours), residue(theirs)];
     console.log(
       `zone plate, rings left beyond the new limit: ${left.toFixed(2)} levels, sharp ${theirsLeft.toFixed(2)}`,

@@ -97,8 +97,10 @@ describe('the perceptual hash (Zauner 2010, DCT hash) beside sharp-phash', () =>
 });
 
 describe('WebP beside the older formats', () => {
-  // WebP project, "WebP Compression Study" and "Lossless and Alpha", as recalled in the design's notes (from memory): 25 to
-  // 34 % smaller than JPEG at equal similarity, about 26 % smaller than PNG without loss. Drawn skies are no photographs.
+  // WebP project, "WebP Compression Study" and "Lossless and Alpha", as recalled in the design's notes (from memory):
+  // 25 to
+  // 34 % smaller than JPEG at equal similarity, about 26 % smaller than PNG without loss. Drawn skies are no
+  // photographs.
   it('is smaller on the demo’s pictures; the shares are printed', async () => {
     const lossy: number[] = [];
     const lossless: number[] = [];

@@ -1,4 +1,7 @@
-/** Wiring with each kit, taking it off again, and changing from each to each other: all links answered, nothing left behind. */
+/**
+ * Wiring with each kit, taking it off again, and changing from each to each other: all links answered, nothing left
+ * behind.
+ */
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../../core/checks/index.ts';
 import { readSite, type SiteReading } from '../../core/model/index.ts';

@@ -1,4 +1,7 @@
-/** Contrast of the palette by the formula of WCAG 2.2 (relative luminance; 1.4.3 text 4.5:1, 1.4.11 signs 3:1), first checked on published values. */
+/**
+ * Contrast of the palette by the formula of WCAG 2.2 (relative luminance; 1.4.3 text 4.5:1, 1.4.11 signs 3:1), first
+ * checked on published values.
+ */
 import { describe, expect, it } from 'vitest';
 import { TOKENS, type Token } from '../../app/ui/theme.ts';
 

@@ -1,4 +1,7 @@
-/** A small viewer as an author would write it: a helper, a script with a start call, and a page that shows how it is used. */
+/**
+ * A small viewer as an author would write it: a helper, a script with a start call, and a page that shows how it is
+ * used.
+ */
 export const OWN_SCRIPT: Readonly<Record<string, string>> = {
   'roam-parts.js': `/* elements for roam.js */
 var roamParts = {

@@ -1,4 +1,7 @@
-/** Opens a site's page from disk in Chromium and rehearses it with the probe's own code, as the application does on the preview. */
+/**
+ * Opens a site's page from disk in Chromium and rehearses it with the probe's own code, as the application does on
+ * the preview.
+ */
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';

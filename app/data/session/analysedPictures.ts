@@ -88,7 +88,9 @@ export class AnalysedPictures {
     return unread;
   }
 
-  /** Searches for the pictures of thumbnails with unhelpful names, a few at a time, so that other work comes between. */
+  /**
+   * Searches for the pictures of thumbnails with unhelpful names, a few at a time, so that other work comes between.
+   */
   async search(of: number): Promise<void> {
     if (this.#searching) return;
     this.#searching = true;

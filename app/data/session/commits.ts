@@ -1,4 +1,7 @@
-/** The one way by which an open site changes: planned in the worker, written in one transaction, then told. One after the other. */
+/**
+ * The one way by which an open site changes: planned in the worker, written in one transaction, then told. One after
+ * the other.
+ */
 import type { Intent } from '~core/plans/index.ts';
 import { refuse, type FileContent } from '~core/site/index.ts';
 import { analysis } from '../../workers/start';

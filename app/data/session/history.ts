@@ -1,4 +1,6 @@
-/** The journal as something to look at: its entries in plain words, what each did, and names for points to go back to. */
+/**
+ * The journal as something to look at: its entries in plain words, what each did, and names for points to go back to.
+ */
 import { applyChange, type Change, type FileContent } from '~core/site/index.ts';
 import type { SiteRecord } from '../store/records';
 import type { Store } from '../store/store';

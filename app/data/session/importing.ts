@@ -17,7 +17,9 @@ interface Workers {
   views: ViewReader;
 }
 
-/** Where the pictures stand afterwards, none where they could not be imported; `tell` is told what came of each step. */
+/**
+ * Where the pictures stand afterwards, none where they could not be imported; `tell` is told what came of each step.
+ */
 export async function importPictures(
   site: SharedSite,
   { commits, jobs, analysed, making, views }: Workers,

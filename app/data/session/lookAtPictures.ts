@@ -3,7 +3,10 @@ import type { PictureLook } from '../../workers/pictures';
 
 /** How long what is seen is gathered before the screen follows; ms. */
 const REDRAW_MS = 1000;
-/** How long the looking then has the machine to itself, in multiples of what the screen took to follow: reading a site of thousands anew takes seconds. */
+/**
+ * How long the looking then has the machine to itself, in multiples of what the screen took to follow: reading a site
+ * of thousands anew takes seconds.
+ */
 const REST = 3;
 
 interface Looking {

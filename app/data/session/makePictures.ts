@@ -1,6 +1,7 @@
 /**
  * The queue of pictures to be made: a picture at a time with all of its sizes, in as many workers as are given. What is
- * done is written down now and then, so that a reload goes on where it was; nothing of the site changes before all is done.
+ * done is written down now and then, so that a reload goes on where it was; nothing of the site changes before all is
+ * done.
  */
 import type { Recipe } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
@@ -41,7 +42,9 @@ const SOONEST = 1500;
 /** How often the queue is written down; what came after the last time is made again after a reload; ms. */
 const NOTED_EVERY = 1000;
 
-/** Null where it was stopped, and then nothing is kept; or where the site is left, and then it goes on the next time. */
+/**
+ * Null where it was stopped, and then nothing is kept; or where the site is left, and then it goes on the next time.
+ */
 export async function makePictures(
   store: Store,
   siteId: string,

@@ -1,4 +1,7 @@
-/** The pictures of an open site: their contents, addresses to show them by, and one size of one picture made ready to be tried. */
+/**
+ * The pictures of an open site: their contents, addresses to show them by, and one size of one picture made ready to
+ * be tried.
+ */
 import type { PictureTask } from '~core/model/index.ts';
 import type { Format } from '~core/photo/index.ts';
 import type { ReadyTask } from '~core/plans/index.ts';
@@ -16,7 +19,10 @@ export class SitePictures {
   #reading: Promise<unknown> = Promise.resolve();
   readonly #looked: (hash: string) => boolean;
 
-  /** `looked` says whether somebody has looked at a picture: until then a list shows nothing, for it would have to decode the whole. */
+  /**
+   * `looked` says whether somebody has looked at a picture: until then a list shows nothing, for it would have to
+   * decode the whole.
+   */
   constructor(store: Store, files: ReadonlyMap<string, FileContent>, looked: (hash: string) => boolean) {
     this.#store = store;
     this.#files = files;
@@ -43,7 +49,10 @@ export class SitePictures {
     );
   }
 
-  /** The content that a task is made from. What stood in a file's own place before may have been left behind by an archive; then the file as it is. */
+  /**
+   * The content that a task is made from. What stood in a file's own place before may have been left behind by an
+   * archive; then the file as it is.
+   */
   async sourceOf({ source, from }: ReadyTask): Promise<Blob | null> {
     return (await this.#store.readBlobs([source]))[0] ?? this.blob(from);
   }
@@ -55,7 +64,8 @@ export class SitePictures {
 
   /**
    * The address of a small copy, by the picture's hash; null while nobody has looked at it.
-   * One is read after the other, so that many answers do not come in one task; `gone` says that its row has scrolled by, and spares the reading.
+   * One is read after the other, so that many answers do not come in one task; `gone` says that its row has scrolled
+   * by, and spares the reading.
    */
   glanceUrl(hash: string, gone: AbortSignal): Promise<string | null> {
     if (!this.#looked(hash)) return Promise.resolve(null);
@@ -96,7 +106,10 @@ export class SitePictures {
     return pictures().trial(key, format, quality);
   }
 
-  /** A page with everything in it that it shows, for where the preview origin does not answer; large pictures are small copies. */
+  /**
+   * A page with everything in it that it shows, for where the preview origin does not answer; large pictures are
+   * small copies.
+   */
   async pageStandingAlone(path: string, nonce: string): Promise<string> {
     const shown = await analysis().picturesShownBy(path);
     const addresses = await Promise.all(

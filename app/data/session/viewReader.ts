@@ -1,4 +1,7 @@
-/** Views come from the analysis worker in pieces: each is unpacked in a task of its own, and other work comes between. What has not changed stays the very same. */
+/**
+ * Views come from the analysis worker in pieces: each is unpacked in a task of its own, and other work comes between.
+ * What has not changed stays the very same.
+ */
 import type { SiteView } from '~core/view/index.ts';
 import type { ViewHead } from '../../workers/analysis';
 import { LONG_LISTS, PIECE, type LongList } from '../../workers/longLists';

@@ -1,4 +1,7 @@
-/** What a transaction on a site's journal comes to, worked out without a store: each implementation writes it down in its own way. */
+/**
+ * What a transaction on a site's journal comes to, worked out without a store: each implementation writes it down in
+ * its own way.
+ */
 import { applyChange, refuse, type Change, type FileContent, type Result } from '~core/site/index.ts';
 import type { JournalRecord, SiteRecord } from './records';
 import type { Files } from './store';

@@ -1,4 +1,7 @@
-/** The store in the browser's own database (IndexedDB). Records are checked on their way out: an older version may have written them. */
+/**
+ * The store in the browser's own database (IndexedDB). Records are checked on their way out: an older version may
+ * have written them.
+ */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { refuse, type FileContent } from '~core/site/index.ts';

@@ -1,4 +1,7 @@
-/** What the browser's store holds, checked with Zod on the way out: an older version or another tab may have written it. */
+/**
+ * What the browser's store holds, checked with Zod on the way out: an older version or another tab may have written
+ * it.
+ */
 import { z } from 'zod';
 import type { PictureTask } from '~core/model/index.ts';
 import type { MadeFile } from '~core/plans/index.ts';

@@ -31,10 +31,15 @@ export interface Store {
   stepJournal: (siteId: string, way: 'undo' | 'redo') => Promise<Written>;
   /** The oldest first; `from` and `to` are numbers of entries, both included. */
   readJournal: (siteId: string, range?: { from: number; to: number }) => Promise<JournalRecord[]>;
-  /** Names the state after an entry, or the site as it was at first (0); null takes the name away. False where it is gone. */
+  /**
+   * Names the state after an entry, or the site as it was at first (0); null takes the name away. False where it is
+   * gone.
+   */
   nameEntry: (siteId: string, number: number, name: string | null) => Promise<boolean>;
 
-  /** Contents are addressed by their hashes and go in first; until a file names one, it is nobody's and may be swept. */
+  /**
+   * Contents are addressed by their hashes and go in first; until a file names one, it is nobody's and may be swept.
+   */
   saveBlobs: (blobs: ReadonlyMap<string, Blob>) => Promise<void>;
   /** In the order of the hashes. */
   readBlobs: (hashes: readonly string[]) => Promise<(Blob | undefined)[]>;

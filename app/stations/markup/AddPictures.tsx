@@ -1,4 +1,7 @@
-/** Pictures that stand on no page yet, or that just came from disk, with the words for their slots, written in the page's own pattern. */
+/**
+ * Pictures that stand on no page yet, or that just came from disk, with the words for their slots, written in the
+ * page's own pattern.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';

@@ -102,7 +102,10 @@ export const Ladder = memo(function Ladder(props: Props) {
   );
 });
 
-/** What is drawn anew with every frame of scrolling: plain elements, for styles that are worked out cost more than the cards. */
+/**
+ * What is drawn anew with every frame of scrolling: plain elements, for styles that are worked out cost more than the
+ * cards.
+ */
 function Cards({ strands, sights, above, places, chosen, onChoose }: Props) {
   const sight = useSyncExternalStore(sights.watch, sights.get, sights.get);
   const numbered = useMemo(() => strands.map((strand, n) => ({ strand, n, lines: strand.lines })), [strands]);

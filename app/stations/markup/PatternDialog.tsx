@@ -1,4 +1,6 @@
-/** The pattern of a gallery, changed by hand and applied to all items; what it would do is shown while it is written. */
+/**
+ * The pattern of a gallery, changed by hand and applied to all items; what it would do is shown while it is written.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';

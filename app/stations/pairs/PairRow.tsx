@@ -1,4 +1,6 @@
-/** A pair: thumbnail and full-size picture joined by a thread as sure as the match is; chosen, it shows its ways out. */
+/**
+ * A pair: thumbnail and full-size picture joined by a thread as sure as the match is; chosen, it shows its ways out.
+ */
 import type { DraggableSyntheticListeners } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';

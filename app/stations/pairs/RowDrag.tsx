@@ -1,4 +1,7 @@
-/** Makes a row one that can be dragged and dropped onto. Mounted only where the pointer is, or while something is dragged: a list of thousands cannot afford it for every row that scrolls by. */
+/**
+ * Makes a row one that can be dragged and dropped onto. Mounted only where the pointer is, or while something is
+ * dragged: a list of thousands cannot afford it for every row that scrolls by.
+ */
 import { useDraggable, useDroppable, type DraggableSyntheticListeners } from '@dnd-kit/core';
 import { useEffect, useLayoutEffect } from 'react';
 import type { PairView } from '~core/view/index.ts';

@@ -1,4 +1,7 @@
-/** Styles of the pair rows, given once to their list: a list of thousands cannot afford to work them out for every part of every row. */
+/**
+ * Styles of the pair rows, given once to their list: a list of thousands cannot afford to work them out for every
+ * part of every row.
+ */
 import { ink, MONO } from '../../ui/theme';
 
 export const SMALL = { width: 76, height: 56 };
@@ -10,7 +13,8 @@ export const ROW_STYLES = {
   m: 0,
   p: 0,
   listStyle: 'none',
-  // Rows that come and go do not make the browser look at their neighbours: no rule asks for the first, and nothing leaves a row.
+  // Rows that come and go do not make the browser look at their neighbours: no rule asks for the first, and nothing
+  // leaves a row.
   '& > li': { borderTop: `1px solid ${ink('hair')}`, marginTop: '-1px', contain: 'layout style paint' },
   '& > li.chosen': { backgroundColor: ink('heatherWash') },
   '& > li.onto': { backgroundColor: ink('gorseWash') },

@@ -1,4 +1,7 @@
-/** What the page loads, in true order, on the left; its strands on the right; a thread for each picture that a script really answers. */
+/**
+ * What the page loads, in true order, on the left; its strands on the right; a thread for each picture that a script
+ * really answers.
+ */
 import Box from '@mui/material/Box';
 import { linkHorizontal } from 'd3-shape';
 import { useLayoutEffect, useRef, useState } from 'react';

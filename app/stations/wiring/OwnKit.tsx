@@ -1,4 +1,7 @@
-/** A viewer script of the author's own becomes a kit: what was read from it fills the form, and the author completes it beside the lines it rests on. */
+/**
+ * A viewer script of the author's own becomes a kit: what was read from it fills the form, and the author completes
+ * it beside the lines it rests on.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';

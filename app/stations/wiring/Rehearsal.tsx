@@ -1,4 +1,6 @@
-/** The live page is run and every strand clicked, one after the other; what opened is noted beside what was foretold. */
+/**
+ * The live page is run and every strand clicked, one after the other; what opened is noted beside what was foretold.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';

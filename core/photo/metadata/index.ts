@@ -25,7 +25,10 @@ export function kept({ words, taken }: WordsToKeep, policy: 'none' | 'rights' | 
   return { words, ...(taken === undefined ? {} : { taken }) };
 }
 
-/** The same picture with words in it, as EXIF and as XMP. The place is never among them. Formats that cannot carry words come back as they are. */
+/**
+ * The same picture with words in it, as EXIF and as XMP. The place is never among them. Formats that cannot carry
+ * words come back as they are.
+ */
 export function withWords(bytes: Uint8Array, { words, taken }: WordsToKeep): Uint8Array {
   const { caption, credit, copyright } = words;
   const exif = tiffOf(

@@ -22,7 +22,10 @@ interface Entry {
   value: Uint8Array | number;
 }
 
-/** Text as UTF-8 with the closing zero that ASCII fields have; readers take it so (common practice, the standard knows ASCII only). */
+/**
+ * Text as UTF-8 with the closing zero that ASCII fields have; readers take it so (common practice, the standard knows
+ * ASCII only).
+ */
 const textEntry = (tag: number, text: string): Entry => {
   const bytes = new TextEncoder().encode(`${text}\0`);
   return { tag, type: ASCII, count: bytes.length, value: bytes };

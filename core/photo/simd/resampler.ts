@@ -1,4 +1,7 @@
-/** The same reduction as `../resample.ts`, some ten times as fast: see `assembly/lanczos.ts`. Opaque pictures only; others take the reference way. */
+/**
+ * The same reduction as `../resample.ts`, some ten times as fast: see `assembly/lanczos.ts`. Opaque pictures only;
+ * others take the reference way.
+ */
 import { resample, tapsFor, type Resample, type Taps } from '../resample.ts';
 
 interface Exports {

@@ -137,7 +137,10 @@ function inColumns({ situation, parts }: Layout, count: number | null, value: st
   ];
 }
 
-/** White space between inline items takes room; as much as this it never is (a space is about a quarter of the font's size, at most 0.6). */
+/**
+ * White space between inline items takes room; as much as this it never is (a space is about a quarter of the font's
+ * size, at most 0.6).
+ */
 const SPACE = '0.6em';
 
 function byItemWidth(layout: Layout, count: number | null, value: string): StyleWish[] {
@@ -173,7 +176,10 @@ function byItemWidth(layout: Layout, count: number | null, value: string): Style
   return wishes;
 }
 
-/** The width of one of so many items in a row, less what stands between them: `margins` of the item, the gap of a flex row. */
+/**
+ * The width of one of so many items in a row, less what stands between them: `margins` of the item, the gap of a flex
+ * row.
+ */
 function shareOf({ situation, parts, method }: Layout, count: number, margins: string): string {
   const gap = method === 'flex' ? (valueFor(situation, parts.container[0], 'column-gap') ?? '0') : '0';
   const percent = Math.floor(10_000 / count) / 100;

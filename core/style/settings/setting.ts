@@ -1,4 +1,7 @@
-/** One thing about a gallery's look that can be read from its stylesheets and set in them. One setting is one entry of a file here. */
+/**
+ * One thing about a gallery's look that can be read from its stylesheets and set in them. One setting is one entry of
+ * a file here.
+ */
 import type { StyleWish } from '../declare.ts';
 import { winnerFor, type State, type Winner } from '../cascade.ts';
 import type { Layout } from '../layout.ts';

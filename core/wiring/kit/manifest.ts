@@ -20,7 +20,10 @@ export type KitFile = z.infer<typeof KitFile>;
 
 /** What tells the viewer that it is meant. One of attribute and class, or neither where a start call alone chooses. */
 const Marker = z.strictObject({
-  /** `link` is the item's link, `gallery` the element that holds the items, `sections` the one that holds several galleries with their headings. */
+  /**
+   * `link` is the item's link, `gallery` the element that holds the items, `sections` the one that holds several
+   * galleries with their headings.
+   */
   on: z.enum(['link', 'gallery', 'sections']).default('link'),
   attribute: attribute.optional(),
   class: z
@@ -31,7 +34,10 @@ const Marker = z.strictObject({
   value: z.string().max(100).default(''),
 });
 
-/** Where a group's name stands: in an attribute of its own, as the marker's value, or nowhere because all links of a start call are one. */
+/**
+ * Where a group's name stands: in an attribute of its own, as the marker's value, or nowhere because all links of a
+ * start call are one.
+ */
 const Group = z.union([z.strictObject({ attribute }), z.strictObject({ in: z.enum(['marker', 'call', 'gallery']) })]);
 
 export const CAPTION_PLACES = ['attribute', 'figure', 'title', 'alt'] as const;
@@ -56,7 +62,10 @@ const Start = z.strictObject({
   binds: z.boolean().default(false),
 });
 
-/** A word of the viewer's manual: an attribute `<prefix><name>` in the markup, the same name in camel case in a start call. */
+/**
+ * A word of the viewer's manual: an attribute `<prefix><name>` in the markup, the same name in camel case in a start
+ * call.
+ */
 const Option = z.strictObject({
   name: z.string().regex(/^[a-z][a-z0-9-]*$/),
   type: z.enum(['switch', 'number', 'text', 'choice']),
@@ -74,13 +83,18 @@ export const KitManifest = z
       .max(60),
     title: z.string().min(1).max(100),
     says: z.string().max(300).default(''),
-    /** What becomes of a picture: shown over the page on a click, one at a time in its place, above its neighbours on a click, or left as it is. */
+    /**
+     * What becomes of a picture: shown over the page on a click, one at a time in its place, above its neighbours on
+     * a click, or left as it is.
+     */
     does: z.enum(['overlay', 'show', 'stage', 'page']).default('overlay'),
     /** In load order. */
     files: z.array(KitFile).min(1).max(50),
     /** The folder, from the site's root, that the files are copied to. */
     folder,
-    /** Where the scripts are included: in the head, deferred, or at the end of the body, where they run as they stand. */
+    /**
+     * Where the scripts are included: in the head, deferred, or at the end of the body, where they run as they stand.
+     */
     place: z.enum(['head', 'end']).default('head'),
     marker: Marker,
     group: Group.optional(),

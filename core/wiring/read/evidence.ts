@@ -1,7 +1,7 @@
 /**
  * What can be read out of somebody's own viewer script, so that its manifest need not be written from nothing: which
- * file comes first, what marks a link, how groups and captions are told, how it is started. Each guess is given with the
- * line that it rests on; the author completes it.
+ * file comes first, what marks a link, how groups and captions are told, how it is started. Each guess is given with
+ * the line that it rests on; the author completes it.
  */
 import { parsePage, textOf, valueOf } from '../../markup/index.ts';
 import { LineIndex } from '../../site/index.ts';
@@ -143,7 +143,10 @@ interface FoundStart {
   selector: string | null;
 }
 
-/** A function that the scripts give and a page beside them calls; without such a page, one that takes a selector by its looks. */
+/**
+ * A function that the scripts give and a page beside them calls; without such a page, one that takes a selector by
+ * its looks.
+ */
 function startIn(scripts: readonly Script[], pages: readonly SamplePage[], note: Note): FoundStart | null {
   const given = new Map(
     scripts.flatMap((script) => script.facts.gives.map((one) => [one.name, { ...one, script }] as const)),

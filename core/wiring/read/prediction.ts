@@ -1,4 +1,7 @@
-/** What a click on a picture does, as far as the page's text tells: which file is shown, with what words, and what stands beside it. */
+/**
+ * What a click on a picture does, as far as the page's text tells: which file is shown, with what words, and what
+ * stands beside it.
+ */
 import { matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../../markup/index.ts';
 import { grouped, isPicturePath, resolveInSite, type PathIndex } from '../../site/index.ts';
 import { captionOf, descriptionOf } from './caption.ts';
@@ -6,7 +9,10 @@ import { argumentName, type Kit } from '../kit/manifest.ts';
 import { answers, groupOf, strayOf, type KitUse, type PageWiring } from './uses.ts';
 
 export interface Prediction {
-  /** `viewer` shows it over or in the page, `address` leaves the page for what the link leads to, `broken` begins and does not come to an end. */
+  /**
+   * `viewer` shows it over or in the page, `address` leaves the page for what the link leads to, `broken` begins and
+   * does not come to an end.
+   */
   opens: 'viewer' | 'address' | 'nothing' | 'broken';
   /** The kit that answers. */
   by: string | null;
@@ -182,7 +188,10 @@ export function optionOf(
   return said?.call.options[key] ?? known.without;
 }
 
-/** The selector with which a link asks for an element that is not on the page; null where it is there, or none is needed. */
+/**
+ * The selector with which a link asks for an element that is not on the page; null where it is there, or none is
+ * needed.
+ */
 export function containerMissing(
   document: PageDocument,
   { manifest: { container } }: Kit,

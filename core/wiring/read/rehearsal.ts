@@ -6,7 +6,10 @@ const px = z.number().min(0).max(1_000_000);
 const address = z.string().max(4000).nullable();
 const size = z.strictObject({ width: px, height: px }).nullable();
 
-/** As the live page tells it; the page could forge it, so it is checked and only shown. Paths of the site where an address leads into it. */
+/**
+ * As the live page tells it; the page could forge it, so it is checked and only shown. Paths of the site where an
+ * address leads into it.
+ */
 export const Seen = z.strictObject({
   reached: z.enum(['at once', 'tab', 'step', 'more']).nullable(),
   opened: z.enum(['viewer', 'address', 'nothing']),

@@ -1,4 +1,7 @@
-/** What can be read out of a script without running it: the globals it gives and needs, the calls it makes, the selectors and attributes it asks for. */
+/**
+ * What can be read out of a script without running it: the globals it gives and needs, the calls it makes, the
+ * selectors and attributes it asks for.
+ */
 import { parse, type CallExpression, type Expression, type Node, type Program } from 'acorn';
 import { full, fullAncestor } from 'acorn-walk';
 import browserGlobals from 'globals';

@@ -1,4 +1,7 @@
-/** What answers when a picture is clicked: the kits that a page uses or means to use, and the elements that each one finds. */
+/**
+ * What answers when a picture is clicked: the kits that a page uses or means to use, and the elements that each one
+ * finds.
+ */
 import {
   attributeOf,
   matches,
@@ -50,7 +53,10 @@ export interface KitUse {
   marked: PageElement[];
   /** Links, or holders of items, that it answers. */
   claimed: Set<PageElement>;
-  /** Elements that a start call listens to and that are no links: a click there opens nothing, for they say no address. */
+  /**
+   * Elements that a start call listens to and that are no links: a click there opens nothing, for they say no
+   * address.
+   */
   strays: Set<PageElement>;
   /** Its stylesheets are there. */
   styled: boolean;
@@ -63,7 +69,10 @@ export interface PageWiring {
   uses: KitUse[];
   /** Attributes that a script which belongs to no kit sets or takes away. */
   taken: { name: string; run: ScriptRun; at: number }[];
-  /** The one that is meant to open pictures: what opens on a click before what shows in its place; null where neither is there. */
+  /**
+   * The one that is meant to open pictures: what opens on a click before what shows in its place; null where neither
+   * is there.
+   */
   main: KitUse | null;
 }
 

@@ -103,7 +103,10 @@ function saysNothingElse(text: string, starts: readonly StartingScript[]): boole
   );
 }
 
-/** The statements cut out, each with the rest of its line where that is empty; null where a call is part of something larger. */
+/**
+ * The statements cut out, each with the rest of its line where that is empty; null where a call is part of something
+ * larger.
+ */
 function withoutCalls(text: string, starts: readonly StartingScript[]): Edit[] | null {
   const edits: Edit[] = [];
   for (const { call } of starts) {

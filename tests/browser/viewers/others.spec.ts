@@ -1,4 +1,7 @@
-/** Every option of the opening slideshow, zoom, sections, filter, feed, tooltips and share, on exported pages opened from disk. */
+/**
+ * Every option of the opening slideshow, zoom, sections, filter, feed, tooltips and share, on exported pages opened
+ * from disk.
+ */
 import type { Locator, Page } from '@playwright/test';
 import { exported, item, items, SHOTS, watchShifts } from '../../viewerPages';
 import { violations } from '../axe';

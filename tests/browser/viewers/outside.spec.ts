@@ -1,4 +1,7 @@
-/** The viewers and kits against what nobody here wrote: the browser's own selectors, its choice among sources, and HTML checkers. */
+/**
+ * The viewers and kits against what nobody here wrote: the browser's own selectors, its choice among sources, and
+ * HTML checkers.
+ */
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { planFor } from '../../../core/plans/index.ts';
@@ -45,8 +48,8 @@ for (const { manifest } of KITS.filter((kit) => kit.manifest.marker.on !== 'sect
 
 /**
  * WHATWG HTML §4.8.4.3.8, “selecting an image source”: of candidates with a density the browser takes one that is no
- * smaller than the screen’s, if there is one. Which it takes is its own choice; Chromium takes the nearest above, or the
- * nearest by the geometric mean of two.
+ * smaller than the screen’s, if there is one. Which it takes is its own choice; Chromium takes the nearest above, or
+ * the nearest by the geometric mean of two.
  */
 const SOURCES: readonly [srcset: string, sizes: string, width: number, density: number, chosen: string][] = [
   ['small/meadow.jpg 1x, large/meadow.jpg 2x', '', 800, 1, 'small/meadow.jpg'],

@@ -1,4 +1,7 @@
-/** Work on the items of a gallery, one or many: what they lack, their order, their attributes and words, and where else they go. */
+/**
+ * Work on the items of a gallery, one or many: what they lack, their order, their attributes and words, and where
+ * else they go.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';

@@ -1,4 +1,7 @@
-/** Over the source: what the cursor is in, and what can be said of it. What was just done is told over the foot of the window. */
+/**
+ * Over the source: what the cursor is in, and what can be said of it. What was just done is told over the foot of the
+ * window.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { countOf, Mono } from '../../../ui/parts';

@@ -1,4 +1,7 @@
-/** The author's source in CodeMirror. What is typed becomes edits of the file; what changes elsewhere comes in as the smallest change. */
+/**
+ * The author's source in CodeMirror. What is typed becomes edits of the file; what changes elsewhere comes in as the
+ * smallest change.
+ */
 import { autocompletion } from '@codemirror/autocomplete';
 import { defaultKeymap, indentWithTab, insertNewlineKeepIndent } from '@codemirror/commands';
 import { lintGutter, nextDiagnostic, setDiagnostics } from '@codemirror/lint';

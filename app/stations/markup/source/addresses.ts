@@ -1,4 +1,7 @@
-/** Addresses in source text: the one under the cursor, and the one that is being written. Plain text in, so that no parser has to keep up. */
+/**
+ * Addresses in source text: the one under the cursor, and the one that is being written. Plain text in, so that no
+ * parser has to keep up.
+ */
 
 /** The address around a column of a line, as written between quotes, brackets or spaces; null where there is none. */
 export function addressAt(line: string, column: number): { text: string; from: number; to: number } | null {

@@ -1,4 +1,7 @@
-/** The close look at one picture: its two files side by side, a size before and after compression, and where it is cut. */
+/**
+ * The close look at one picture: its two files side by side, a size before and after compression, and where it is
+ * cut.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';

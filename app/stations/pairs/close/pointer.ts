@@ -3,7 +3,10 @@ import type { PointerEvent } from 'react';
 
 const kept = (share: number): number => Math.min(1, Math.max(0, share));
 
-/** Handlers for an element that tell the place of a held pointer, in shares of the element's width and height; outside of it the nearest edge. */
+/**
+ * Handlers for an element that tell the place of a held pointer, in shares of the element's width and height; outside
+ * of it the nearest edge.
+ */
 export function heldPointer(tell: (x: number, y: number) => void) {
   const place = ({ currentTarget, clientX, clientY }: PointerEvent) => {
     const box = currentTarget.getBoundingClientRect();

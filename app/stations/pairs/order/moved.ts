@@ -1,8 +1,8 @@
 /** Several at once put where one of them was dropped. */
 
 /**
- * `all` with the `taken` ones together at the place of `over`: behind it where `active` came from above, before it where
- * it came from below. They keep their order among themselves.
+ * `all` with the `taken` ones together at the place of `over`: behind it where `active` came from above, before it
+ * where it came from below. They keep their order among themselves.
  */
 export function movedTogether(
   all: readonly string[],

@@ -1,4 +1,6 @@
-/** One size of the recipe: its box, how it is compressed, and, folded away, where it goes and what else is done to it. */
+/**
+ * One size of the recipe: its box, how it is compressed, and, folded away, where it goes and what else is done to it.
+ */
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';

@@ -1,4 +1,7 @@
-/** Words of pictures as a fast list: alt text and caption in the row, the picture large beside it with all else that is said of it. */
+/**
+ * Words of pictures as a fast list: alt text and caption in the row, the picture large beside it with all else that
+ * is said of it.
+ */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';

@@ -1,11 +1,14 @@
 /**
- * Weighted sums of rows and columns with 128-bit SIMD, compiled by AssemblyScript to `../lanczos.wasm` (`npm run wasm`).
- * The weights are those of `../../resample.ts`, in whole numbers of 1/16384, so that two of them and two values are
- * summed in one step. Pixels are opaque RGBA, 8 bits each, rows without padding; every buffer has 64 bytes to spare
- * behind it, for blocks of 16 bytes are read and written whole.
+ * Weighted sums of rows and columns with 128-bit SIMD, compiled by AssemblyScript to `../lanczos.wasm` (`npm run
+ * wasm`). The weights are those of `../../resample.ts`, in whole numbers of 1/16384, so that two of them and two
+ * values are summed in one step. Pixels are opaque RGBA, 8 bits each, rows without padding; every buffer has 64 bytes
+ * to spare behind it, for blocks of 16 bytes are read and written whole.
  */
 
-/** Between rows and columns values are kept in 64ths of a level: weights may overshoot by a quarter and still fit 16 bits. */
+/**
+ * Between rows and columns values are kept in 64ths of a level: weights may overshoot by a quarter and still fit 16
+ * bits.
+ */
 const KEPT_BITS: i32 = 6;
 const WEIGHT_BITS: i32 = 14;
 
