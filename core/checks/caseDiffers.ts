@@ -54,5 +54,6 @@ function strandAt(
 ): Pick<Observation, 'strand' | 'joint'> {
   const page = site.pages.find((one) => one.path === path);
   const strand = page?.strands.flat().find((one) => offset >= one.range.start && offset < one.range.end);
-  return { strand: strand?.id ?? null, joint: strand ? (name === 'href' ? 'full-size' : 'thumbnail') : null };
+  if (!strand) return { strand: null, joint: null };
+  return { strand: strand.id, joint: name === 'href' ? 'full-size' : 'thumbnail' };
 }

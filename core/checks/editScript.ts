@@ -12,7 +12,8 @@ export function editScript(
   label: string,
   site: SiteReading,
 ): Planned {
-  const path = include.inline ? page.path : include.lookup.found === 'exact' ? include.lookup.path : null;
+  const file = include.lookup.found === 'exact' ? include.lookup.path : null;
+  const path = include.inline ? page.path : file;
   const content = path === null ? undefined : site.files.get(path);
   const text = include.inline?.text ?? (content?.kind === 'text' ? content.text : null);
   if (path === null || text === null) return refuse(`${include.written ?? 'The script'} is not there any more.`);

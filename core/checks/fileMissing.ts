@@ -1,4 +1,4 @@
-import { replaceValue } from '../markup/index.ts';
+import { type PageElement, replaceValue } from '../markup/index.ts';
 import { resolved, THUMBNAIL } from '../model/index.ts';
 import { isPicturePath, nameOf, planEdits, relativeReference } from '../site/index.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
@@ -63,17 +63,19 @@ export const fileMissing: Rule = {
             station: loads ? 'wiring' : 'pairs',
             severity: 'broken',
             says: `There is no ${file.path}.`,
-            why: isThumbnail
-              ? 'The page shows a broken picture, or its alt text, in this place.'
-              : element.tag === 'a'
-                ? 'A click ends on the host’s error page.'
-                : 'The browser asks for it in vain; what it should do does not happen.',
+            why: whyMissed(element, isThumbnail),
             place: placeIn(page, attribute.range),
             strand: strand?.id ?? null,
-            joint: strand ? (isThumbnail ? 'thumbnail' : 'full-size') : null,
+            joint: strand && (isThumbnail ? 'thumbnail' : 'full-size'),
             fixes,
           },
         ];
       }),
     ),
 };
+
+function whyMissed({ tag }: PageElement, isThumbnail: boolean): string {
+  if (isThumbnail) return 'The page shows a broken picture, or its alt text, in this place.';
+  if (tag === 'a') return 'A click ends on the host’s error page.';
+  return 'The browser asks for it in vain; what it should do does not happen.';
+}

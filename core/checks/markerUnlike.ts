@@ -2,7 +2,7 @@ import { attributeOf, classValue, rewriteTag, verified, type PageElement } from 
 import type { PageReading } from '../model/index.ts';
 import { answers, commonGroup, markerName, misspeltMarker, openable, type KitUse } from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
-import { planEdits, type Planned } from '../site/index.ts';
+import { type Edit, planEdits, type Planned } from '../site/index.ts';
 
 export const markerUnlike: Rule = {
   id: 'marker-unlike',
@@ -58,16 +58,18 @@ function mend(page: PageReading, { kit }: KitUse, link: PageElement, name: strin
   const wrong = misspeltMarker(link, kit);
   const carried = grouping && 'in' in grouping && grouping.in === 'marker' ? (group ?? '') : marker.value;
   const misspelt = wrong && wrong.attribute !== 'class' ? attributeOf(link, wrong.attribute) : undefined;
-  const edits =
-    misspelt && wrong
-      ? [{ start: misspelt.range.start, end: misspelt.range.start + misspelt.name.length, text: wrong.meant }]
-      : marker.attribute !== undefined
-        ? rewriteTag(link, new Map([[marker.attribute, carried]]), page.text)
-        : rewriteTag(
-            link,
-            new Map([['class', classValue(link, [marker.class ?? ''], wrong ? [wrong.is] : [])]]),
-            page.text,
-          );
+  const written = (): Edit[] => {
+    if (misspelt && wrong) {
+      const { start } = misspelt.range;
+      return [{ start, end: start + misspelt.name.length, text: wrong.meant }];
+    }
+    const [name, value] =
+      marker.attribute !== undefined
+        ? [marker.attribute, carried]
+        : ['class', classValue(link, [marker.class ?? ''], wrong ? [wrong.is] : [])];
+    return rewriteTag(link, new Map([[name, value]]), page.text);
+  };
+  const edits = written();
   return planEdits(
     `Mark ${name} with ${markerName(kit.manifest)}`,
     page.path,

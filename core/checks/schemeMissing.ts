@@ -26,11 +26,8 @@ export const schemeMissing: Rule = {
         if (!bare && !host) return [];
         // Two slashes too many before a file of the site itself.
         const own = bare ? written.replace(/^\/+|[?#].*$/gs, '') : '';
-        const whole = site.files.has(own)
-          ? relativeReference(page.path, own)
-          : bare
-            ? `https:${written}`
-            : `https://${written}`;
+        const outside = bare ? `https:${written}` : `https://${written}`;
+        const whole = site.files.has(own) ? relativeReference(page.path, own) : outside;
         return [
           {
             matter: `${page.path}:${written}`,

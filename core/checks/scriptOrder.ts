@@ -51,12 +51,12 @@ export const scriptOrder: Rule = {
     ),
 };
 
-const whyLate = (include: Include, giver: Include | null): string =>
-  giver?.when === 'deferred' && include.when !== 'deferred'
-    ? `${giver.written ?? 'The other'} is deferred and runs after the whole page is read. `
-    : giver?.when === 'async'
-      ? `${giver.written ?? 'The other'} is async: nobody can say when it runs. `
-      : '';
+function whyLate(include: Include, giver: Include | null): string {
+  const other = giver?.written ?? 'The other';
+  if (giver?.when === 'async') return `${other} is async: nobody can say when it runs. `;
+  if (giver?.when !== 'deferred' || include.when === 'deferred') return '';
+  return `${other} is deferred and runs after the whole page is read. `;
+}
 
 function mend(page: PageReading, { include, text }: ScriptRun, giver: Include): Planned {
   const label = `Put the scripts of ${page.path} in order`;

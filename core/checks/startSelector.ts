@@ -42,25 +42,18 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
               ),
           },
         ];
-  const found =
-    trouble !== null
-      ? `${call.name}('${call.text}') asks for something that is no selector.`
-      : matched.length > 0
-        ? `${call.name}('${call.text}') finds ${matched.length} <${matched[0]!.tag}> and no link.`
-        : `${call.name}('${call.text}') finds nothing on this page.`;
+  const [first] = matched;
+  const found = first ? `finds ${matched.length} <${first.tag}> and no link` : 'finds nothing on this page';
+  const says = trouble === null ? found : 'asks for something that is no selector';
   return [
     {
       matter: `${page.path}:${call.text}`,
       severity: 'broken',
-      says: found,
+      says: `${call.name}('${call.text}') ${says}.`,
       why:
-        trouble !== null
-          ? 'The browser stops the script there with a syntax error.'
-          : matched.length > 0
-            ? `The ${name} opens links. ${use.strays.size > 0 ? 'These say no address, so it opens and shows nothing.' : 'A click on these reaches the link around or inside them, which it does not answer.'}`
-            : wordAlone(call.text)
-              ? 'A bare word means a tag of that name. A class begins with a dot, an id with a hash.'
-              : `The ${name} starts with no links and answers no click.`,
+        trouble === null
+          ? whyNoLink(use, matched.length, call.text)
+          : 'The browser stops the script there with a syntax error.',
       place,
       strand: null,
       joint: 'viewer',
@@ -97,4 +90,15 @@ function candidate(document: PageDocument, selector: string): string | null {
     if (found.ok && found.elements.length > 0 && found.elements.every(({ tag }) => tag === 'a')) return one;
   }
   return null;
+}
+
+function whyNoLink({ kit, strays }: KitUse, matched: number, selector: string | null): string {
+  const { name } = kit.manifest;
+  if (matched > 0 && strays.size > 0)
+    return `The ${name} opens links. These say no address, so it opens and shows nothing.`;
+  if (matched > 0)
+    return `The ${name} opens links. A click on these reaches the link around or inside them, which it does not answer.`;
+  if (selector !== null && wordAlone(selector))
+    return 'A bare word means a tag of that name. A class begins with a dot, an id with a hash.';
+  return `The ${name} starts with no links and answers no click.`;
 }

@@ -108,7 +108,8 @@ export function picturesOf(
       continue;
     }
     const outside = 'outside' in full;
-    const thumbnail = own ? ('outside' in own ? own.outside : own.path) : outside ? null : thumbnailOf(full.path);
+    const given = own && ('outside' in own ? own.outside : own.path);
+    const thumbnail = given ?? ('outside' in full ? null : thumbnailOf(full.path));
     if (thumbnail === null) {
       note(
         outside

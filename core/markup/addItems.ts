@@ -33,19 +33,13 @@ export function addItems(
   const before = addresses(gallery);
   const wanted = [...before.slice(0, at), ...added.map(({ src }) => src), ...before.slice(at)];
   const separator = separatorOf(page, gallery);
-  const edits =
-    at <= 0
-      ? [
-          {
-            start: neighbour.unit.start,
-            end: neighbour.unit.start,
-            text: written.map((text) => text + separator).join(''),
-          },
-        ]
-      : at < items.length
-        ? [insertion(neighbour, separator, written)]
-        : appended(page, gallery, separator, written);
-  return verified(page, edits, (after) => holds(after, wanted));
+  const edits = (): Edit[] => {
+    if (at >= items.length) return appended(page, gallery, separator, written);
+    if (at > 0) return [insertion(neighbour, separator, written)];
+    const { start } = neighbour.unit;
+    return [{ start, end: start, text: written.map((text) => text + separator).join('') }];
+  };
+  return verified(page, edits(), (after) => holds(after, wanted));
 }
 
 /** New items written as those of a gallery are, with the author's separators between them and none around. */

@@ -37,8 +37,7 @@ export function valuesOf(item: NewItem, ordinal: number): Map<string, SlotValue>
   return values;
 }
 
-const plain = (value: SlotValue | undefined): string =>
-  value === undefined ? '' : typeof value === 'string' ? value : value.text;
+const plain = (value: SlotValue = ''): string => (typeof value === 'string' ? value : value.text);
 
 /** A text with its slots filled; null where it is one slot that has no value. */
 function filled(text: string, values: SlotValues, encode: (value: SlotValue | undefined) => string): string {

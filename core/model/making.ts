@@ -116,7 +116,7 @@ export const bareName = (path: string): string => {
  */
 function pathBy({ folder, name, format }: SizeRecipe, full: string, called = full): string | null {
   if (folder === null && name === null) return null;
-  const where = folder === null ? folderOf(full) : folder === '' ? '' : `${folder.replace(/\/$/, '')}/`;
+  const where = folder === null ? folderOf(full) : folder.replace(/\/?$/, '/').replace(/^\/$/, '');
   return `${where}${(name ?? '{name}').replace('{name}', () => bareName(called))}.${EXTENSION[format]}`;
 }
 
@@ -189,12 +189,11 @@ export function ownSize(notes: SiteNotes, source: string, as: string): SizeRecip
 }
 
 /** The recipe's size of that kind. */
-export const recipeSize = ({ thumbnail, fullSize, further }: Recipe, as: string): SizeRecipe | null =>
-  as === THUMBNAIL
-    ? thumbnail
-    : as === FULL_SIZE
-      ? fullSize
-      : (further.find(({ title }) => title === as)?.size ?? null);
+export function recipeSize({ thumbnail, fullSize, further }: Recipe, as: string): SizeRecipe | null {
+  if (as === THUMBNAIL) return thumbnail;
+  if (as === FULL_SIZE) return fullSize;
+  return further.find(({ title }) => title === as)?.size ?? null;
+}
 
 /**
  * Whether a file that the recipe asks for is not there, or was made of another source or by another recipe. What

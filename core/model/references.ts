@@ -17,18 +17,18 @@ export interface Reference {
 
 const REFERRING = new Set(['href', 'src', 'poster', 'data', 'action']);
 
+/** Attributes that hold addresses among other things. */
+const INSIDE: Readonly<Record<string, (value: string) => Reference[]>> = {
+  srcset: (value) => sourceSet(value),
+  style: (value) => styleReferences(value, 'declarationList').map(quotedInAttribute),
+};
+
 export function pageReferences(page: PageDocument): Reference[] {
   const references: Reference[] = [];
   for (const element of page.elements) {
     for (const { name, value, valueRange } of element.attributes) {
       if (REFERRING.has(name)) references.push({ value, range: valueRange, by: name });
-      const read =
-        name === 'srcset'
-          ? sourceSet(value)
-          : name === 'style'
-            ? styleReferences(value, 'declarationList').map(quotedInAttribute)
-            : [];
-      references.push(...placed(page, read, valueRange, value, 'entities'));
+      references.push(...placed(page, INSIDE[name]?.(value) ?? [], valueRange, value, 'entities'));
     }
     if (element.tag === 'style')
       references.push(

@@ -59,12 +59,8 @@ export function windowsOf(luma: Luma, shape: number): Windows {
   const frames: Frame[] = [];
   const { width, height } = luma;
   const own = width / height;
-  const most =
-    Math.abs(shape / own - 1) <= SAME_SHAPE
-      ? { width, height }
-      : shape > own
-        ? { width, height: width / shape }
-        : { width: height * shape, height };
+  const cut = shape > own ? { width, height: width / shape } : { width: height * shape, height };
+  const most = Math.abs(shape / own - 1) <= SAME_SHAPE ? { width, height } : cut;
   for (let scale = 1; scale >= SMALLEST; scale *= SCALE_STEP) {
     const size = { width: most.width * scale, height: most.height * scale };
     const across = Math.ceil(((width - size.width) / size.width) * STEPS - 1e-6);

@@ -106,12 +106,8 @@ export function setSlotOf(
 ): Planned {
   const found = itemOf(site, id);
   if (!found) return refuse('This item is no longer where it was; the page has changed meanwhile.');
-  const written =
-    slot === 'thumbnail' || slot === 'full'
-      ? site.files.has(value)
-        ? relativeReference(found.page.path, value)
-        : value
-      : value;
+  const isFile = (slot === 'thumbnail' || slot === 'full') && site.files.has(value);
+  const written = isFile ? relativeReference(found.page.path, value) : value;
   return planEdits(
     `Set ${SAYS[slot]} of ${found.strand.name}`,
     found.page.path,
@@ -194,13 +190,9 @@ export function applyPatternTo(
     if ((slot === 'width' || slot === 'height') && facts && !facts.unreadable) return String(facts[slot]);
     if (slot !== 'caption' && slot !== 'title') return undefined;
     if (words === 'picture') return strand.full === null ? undefined : wordsOf(site, strand.full).title;
-    const own =
-      words === 'title'
-        ? (item.link?.attributes ?? item.image?.attributes ?? []).find(({ name }) => name === 'title')?.value
-        : words === 'alt'
-          ? strand.alt
-          : null;
-    return own ?? undefined;
+    if (words === 'alt') return strand.alt ?? undefined;
+    if (words !== 'title') return undefined;
+    return (item.link?.attributes ?? item.image?.attributes ?? []).find(({ name }) => name === 'title')?.value;
   };
   return planEdits(
     `Write the ${gallery.items.length} items of ${page.path} by another pattern`,
@@ -238,12 +230,8 @@ export function fillWords(
       .find(({ name }) => name === 'title')?.value;
     const own = { alt: strand.alt ?? '', title: titled ?? '', caption: item.caption?.text ?? '' };
     const words = strand.full === null ? null : wordsOf(site, strand.full);
-    const value =
-      from === 'picture'
-        ? (words?.[slot === 'alt' ? 'alt' : slot === 'title' ? 'title' : 'caption'] ?? '')
-        : from === 'name'
-          ? (words?.fromName ?? '')
-          : own[from];
+    const given = { picture: words?.[slot] ?? '', name: words?.fromName ?? '', ...own };
+    const value = given[from];
     if (
       value === '' ||
       (!over && own[slot] !== '') ||

@@ -97,8 +97,8 @@ function pairsBySource({ pairing, made }: SiteReading): Map<string, Pair> {
  */
 function replacedBy(site: SiteReading, { to, as, times }: PictureTask, pair: Pair | undefined): string | null {
   if (times !== 1 || !pair) return null;
-  const there =
-    as === THUMBNAIL ? pair.thumbnail : as === FULL_SIZE && madeFullSize(site.made, pair.full) ? pair.full : null;
+  const full = as === FULL_SIZE && madeFullSize(site.made, pair.full) ? pair.full : null;
+  const there = as === THUMBNAIL ? pair.thumbnail : full;
   return there !== null && there !== to && site.files.has(there) ? there : null;
 }
 

@@ -146,12 +146,13 @@ function titleEdits(site: SiteReading, source: PageReading, page: PageDocument, 
     .map((element) => textOf(element).trim());
   const said = own ? textOf(own).trim() : '';
   const frame = /^(.+?)(\s+[–—|·:-]\s+)(.+)$/s.exec(said);
-  const kept =
-    frame && others.some((other) => other.endsWith(frame[3]!))
-      ? `${title}${frame[2]!}${frame[3]!}`
-      : frame && others.some((other) => other.startsWith(frame[1]!))
-        ? `${frame[1]!}${frame[2]!}${title}`
-        : title;
+  const [, first = '', between = '', last = ''] = frame ?? [];
+  const framed = (): string => {
+    if (frame && others.some((other) => other.endsWith(last))) return title + between + last;
+    if (frame && others.some((other) => other.startsWith(first))) return first + between + title;
+    return title;
+  };
+  const kept = framed();
   return [
     ...(own ? insideEdit(own, kept) : []),
     ...(heading && ![...descendants(heading)].some(({ tag }) => tag === 'img') ? insideEdit(heading, title) : []),

@@ -33,7 +33,7 @@ export function byOrder(site: SiteReading): (a: string, b: string) => number {
   if (by === 'taken') {
     const taken = (path: string) =>
       takenAtOf(site.notes.known, hashOf(site, path) ?? '', site.factsOf(path)) ?? '\uffff';
-    return (a, b) => (taken(a) < taken(b) ? -1 : taken(a) > taken(b) ? 1 : byName(a, b));
+    return (a, b) => Number(taken(a) > taken(b)) - Number(taken(a) < taken(b)) || byName(a, b);
   }
   const places = new Map(hand.map((hash, n) => [hash, n]));
   const place = (path: string) => places.get(hashOf(site, path) ?? '') ?? Infinity;
@@ -56,7 +56,7 @@ export function orderGallery(
     .map((_, at) => at)
     .sort((a, b) => {
       const [left, right] = [strands[a]?.full ?? null, strands[b]?.full ?? null];
-      if (left === null || right === null) return left === right ? a - b : left === null ? 1 : -1;
+      if (left === null || right === null) return Number(left === null) - Number(right === null) || a - b;
       return compare(left, right) || a - b;
     });
   if (order.every((from, at) => from === at)) return refuse(`The gallery of ${path} is in this order already.`);

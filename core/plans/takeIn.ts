@@ -51,13 +51,13 @@ export function takeIn(
     paths.push(path);
     files.push({ kind: 'put', path, before: null, after: { kind: 'binary', hash, bytes } });
   }
-  const label =
-    files.length === 0
-      ? 'These pictures are in the site already'
-      : files.length === 1
-        ? `Bring in ${nameOf(files[0]!.path)}`
-        : `Bring in ${files.length} pictures`;
-  return { planned: { ok: true, change: { label, files } }, paths };
+  return { planned: { ok: true, change: { label: labelOf(files), files } }, paths };
+}
+
+function labelOf(files: readonly FileChange[]): string {
+  const [only] = files;
+  if (!only) return 'These pictures are in the site already';
+  return files.length === 1 ? `Bring in ${nameOf(only.path)}` : `Bring in ${files.length} pictures`;
 }
 
 /** Where most of the gallery's full-size pictures are; of a page without any, where most of the site's are. */

@@ -102,11 +102,9 @@ export function setUnits(
     )
       return refuse('With that there would be no item with a picture.');
   } else if (said === null && others.length === units.length) return refuse('Nothing was said of it.');
-  const label =
-    gallery === null
-      ? `Let ${path} be read as it was`
-      : gallery
-        ? `Take ${meant.elements.length} × ${selector} as items of ${path}`
-        : `Take ${selector} as no gallery on ${path}`;
+  const taken = gallery
+    ? `Take ${meant.elements.length} × ${selector} as items of ${path}`
+    : `Take ${selector} as no gallery on ${path}`;
+  const label = gallery === null ? `Let ${path} be read as it was` : taken;
   return changeNotes(site, label, { units: said ? [...others, { page: path, ...said }] : others });
 }

@@ -41,12 +41,18 @@ export class PathIndex {
   }
 }
 
+/** RFC 3629 §3; each half of a surrogate pair counts for half of its four bytes. */
+function bytesOfUnit(unit: number): number {
+  if (unit < 0x80) return 1;
+  if (unit < 0x800 || (unit >= 0xd800 && unit < 0xe000)) return 2;
+  return 3;
+}
+
 /** Bytes as UTF-8 would hold them; the length that a parcel and a server count. */
 export function utf8Length(text: string): number {
   let bytes = 0;
   for (let i = 0; i < text.length; i++) {
-    const unit = text.charCodeAt(i);
-    bytes += unit < 0x80 ? 1 : unit < 0x800 ? 2 : unit >= 0xd800 && unit < 0xe000 ? 2 : 3;
+    bytes += bytesOfUnit(text.charCodeAt(i));
   }
   return bytes;
 }

@@ -69,6 +69,12 @@ export function declareAll(
   return { ok: true, site: now };
 }
 
+/** How a part that a gallery lacks is called, where its role says too little. */
+const MISSED: Readonly<Partial<Record<StyleWish['role'], string>>> = {
+  caption: 'element for captions',
+  item: 'one element round each item',
+};
+
 const same = (a: string | null | undefined, b: string | null): boolean =>
   (a ?? '').replace(/\s+/g, ' ').trim() === (b ?? '').replace(/\s+/g, ' ').trim();
 
@@ -80,11 +86,7 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
   if (!situation || !gallery) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
   const elements = partsIn(situation, gallery)[wish.role];
   const [first] = elements;
-  if (!first)
-    return {
-      ok: false,
-      reason: `This gallery has no ${wish.role === 'caption' ? 'element for captions' : wish.role === 'item' ? 'one element round each item' : wish.role}.`,
-    };
+  if (!first) return refuse(`This gallery has no ${MISSED[wish.role] ?? wish.role}.`);
   const winners = elements.map((element) => winnerFor(situation, element, wish.property));
   if (
     winners.every((one) => same(one?.value, wish.value)) &&
@@ -249,14 +251,8 @@ function selectorFor(
   const [element] = parts[wish.role];
   if (wish.role === 'content' && element) {
     const id = valueOf(element, 'id');
-    return {
-      selector:
-        element.tag === 'body' || element.tag === 'main'
-          ? element.tag
-          : id
-            ? `#${id}`
-            : `.${(valueOf(element, 'class') ?? '').split(/\s+/)[0]}`,
-    };
+    if (element.tag === 'body' || element.tag === 'main') return { selector: element.tag };
+    return { selector: id ? `#${id}` : `.${(valueOf(element, 'class') ?? '').split(/\s+/)[0]}` };
   }
   const container = containerSelector(site, situation, page, gallery);
   const { selector: outer } = container;

@@ -64,7 +64,8 @@ function conditionHolds({ children }: Condition, width: number): boolean {
     }
     const one = partHolds(part, width) !== negated;
     negated = false;
-    holds = holds === null ? one : joint === 'and' ? holds && one : holds || one;
+    const joined: boolean = joint === 'and' ? holds === true && one : holds === true || one;
+    holds = holds === null ? one : joined;
   }
   return holds ?? true;
 }
@@ -81,12 +82,14 @@ function partHolds(part: Part, width: number): boolean {
   }
   if (part.type !== 'FeatureRange') return true;
   const { left, leftComparison, middle, rightComparison, right } = part as Extract<Part, { type: 'FeatureRange' }>;
-  const known = (value: Value) =>
-    value?.type === 'Identifier' ? (value.name === 'width' ? width : null) : inPx(value);
+  const known = (value: Value) => {
+    if (value?.type !== 'Identifier') return inPx(value);
+    return value.name === 'width' ? width : null;
+  };
   const compared = (a: Value, sign: string | null, b: Value) => {
     const [x, y] = [known(a), known(b)];
     if (sign === null || x === null || y === null) return true;
-    return sign === '<' ? x < y : sign === '<=' ? x <= y : sign === '>' ? x > y : sign === '>=' ? x >= y : x === y;
+    return (COMPARED[sign] ?? Object.is)(x, y);
   };
   return compared(left, leftComparison, middle) && compared(middle, rightComparison, right);
 }
@@ -95,8 +98,19 @@ function inPx(value: Value): number | null {
   if (value?.type === 'Number') return Number(value.value);
   if (value?.type !== 'Dimension') return null;
   const unit = (value.unit ?? '').toLowerCase();
-  return unit === 'px' ? Number(value.value) : unit === 'em' || unit === 'rem' ? Number(value.value) * 16 : null;
+  const size = PX_IN[unit];
+  return size === undefined ? null : Number(value.value) * size;
 }
+
+/** CSS px. Media queries go by the browser's own font size, whatever the page says (Media Queries 4 §1.3). */
+const PX_IN: Readonly<Record<string, number>> = { px: 1, em: 16, rem: 16 };
+
+const COMPARED: Readonly<Record<string, (x: number, y: number) => boolean>> = {
+  '<': (x, y) => x < y,
+  '<=': (x, y) => x <= y,
+  '>': (x, y) => x > y,
+  '>=': (x, y) => x >= y,
+};
 
 /**
  * The width up to which a condition holds and above which it does not, in CSS px; null where it is not of that kind.

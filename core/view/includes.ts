@@ -114,15 +114,12 @@ function stateOf(page: PageReading, include: Include): Pick<IncludeView, 'state'
           : `calls ${first.start.call.name}(), which finds ${first.start.there.length} of ${linksIn(page)} links`,
     };
   const use = wiring.uses.find((one) => one.script === include);
-  if (use)
-    return {
-      state: use.runs ? 'whole' : 'broken',
-      says: use.kit.manifest.start?.required
-        ? `waits for ${use.kit.manifest.start.call}()`
-        : use.runs
-          ? `answers ${strandsOf(page, use).filter(({ answered }) => answered).length} of ${linksIn(page)} links`
-          : 'does not run',
-    };
+  if (use) {
+    const answered = strandsOf(page, use).filter((strand) => strand.answered).length;
+    const does = use.runs ? `answers ${answered} of ${linksIn(page)} links` : 'does not run';
+    const { start } = use.kit.manifest;
+    return { state: use.runs ? 'whole' : 'broken', says: start?.required ? `waits for ${start.call}()` : does };
+  }
   return { state: 'whole', says: 'script' };
 }
 

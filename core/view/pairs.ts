@@ -27,6 +27,11 @@ export interface PairView extends Pair {
   thumbnailPath: string;
 }
 
+function placeState(facts: PhotoFacts | undefined, kept: boolean): PairView['place'] {
+  if (facts?.place === undefined) return 'none';
+  return kept ? 'kept' : 'removed';
+}
+
 function sizeOf(site: SiteReading, path: string | null, facts: PhotoFacts | undefined): PairView['fullSize'] {
   const content = path === null ? undefined : site.files.get(path);
   return content && facts ? { width: facts.width, height: facts.height, bytes: bytesOf(content) } : null;
@@ -57,7 +62,7 @@ export function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<strin
     words: wordsFor(known, hash, facts, pair.full),
     taken: takenAtOf(known, hash, facts),
     tags: known.tags[hash] ?? [],
-    place: facts?.place === undefined ? 'none' : known.placeKept.includes(hash) ? 'kept' : 'removed',
+    place: placeState(facts, known.placeKept.includes(hash)),
     animated: facts?.animated === true,
     focus: { ...focusOf(hash, facts, known), chosen: known.focus[hash] !== undefined },
     trouble: facts?.unreadable ?? (pair.thumbnail === null ? null : (site.factsOf(pair.thumbnail)?.unreadable ?? null)),

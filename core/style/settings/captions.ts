@@ -15,13 +15,9 @@ function lineHeight({ situation, parts }: Layout): number {
     /\/\s*([\d.]+)/.exec(inheritedFor(situation, caption, 'font') ?? '')?.[1] ??
     '';
   const number = Number(said);
-  return said !== '' && number > 0
-    ? number
-    : /%$/.test(said)
-      ? parseFloat(said) / 100
-      : /em$/.test(said)
-        ? parseFloat(said)
-        : NORMAL;
+  if (said !== '' && number > 0) return number;
+  if (said.endsWith('%')) return parseFloat(said) / 100;
+  return said.endsWith('em') ? parseFloat(said) : NORMAL;
 }
 
 export const CAPTIONS: readonly Setting[] = [

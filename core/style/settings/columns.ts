@@ -11,12 +11,11 @@ const isCount = (value: string): boolean => /^[1-9]\d?$/.test(value);
 function gridColumns(value: string | null): string | null {
   if (value === null) return null;
   const repeated = /^repeat\(\s*(\d+|auto-fill|auto-fit)\s*,\s*(.*)\)$/is.exec(value.trim());
-  if (!repeated)
-    return value === 'none'
-      ? '1'
-      : /[a-z]+\(|\[/i.test(value) && !/^minmax/i.test(value)
-        ? value
-        : String(piecesOf(value).length);
+  if (!repeated) {
+    if (value === 'none') return '1';
+    const isOdd = /[a-z]+\(|\[/i.test(value) && !/^minmax/i.test(value);
+    return isOdd ? value : String(piecesOf(value).length);
+  }
   if (/^\d+$/.test(repeated[1]!)) return String(Number(repeated[1]) * piecesOf(repeated[2]!).length);
   return leastOf(repeated[2]!) ?? value;
 }
@@ -30,7 +29,8 @@ function itemColumns(width: string | null): string | null {
   const share = /^calc\(\s*\(?\s*100%.*\/\s*(\d+)\b.*\)$/is.exec(width);
   if (share) return share[1]!;
   const percent = /(?:^|\()\s*([\d.]+)%/.exec(width);
-  return percent ? String(Math.max(1, Math.floor(100.5 / Number(percent[1])))) : lengthOf(width) ? width : null;
+  if (percent) return String(Math.max(1, Math.floor(100.5 / Number(percent[1]))));
+  return lengthOf(width) ? width : null;
 }
 
 function read(layout: Layout): Told {
@@ -222,14 +222,11 @@ function gapWishes(layout: Layout, property: 'row-gap' | 'column-gap', value: st
   if (value === null) return 'Give 0 for no room between.';
   const sides = property === 'row-gap' ? ROW : COLUMN;
   const kind = spacing(layout, sides);
-  const [one, other] = sides.map((side) => sideOf(layout, `${kind}-${side}`));
+  const [one, other] = sides.map((side) => isNothing(sideOf(layout, `${kind}-${side}`)));
   // All on one side, or half on each, as it is now.
-  const shares =
-    !isNothing(one!) && isNothing(other!)
-      ? [value, '0']
-      : isNothing(one!) && !isNothing(other!)
-        ? ['0', value]
-        : [timesOf(value, 0.5), timesOf(value, 0.5)];
+  const half = timesOf(value, 0.5);
+  const alone = one ? ['0', value] : [value, '0'];
+  const shares = one === other ? [half, half] : alone;
   const wishes = sides.map((side, n): StyleWish => ({ role: 'item', property: `${kind}-${side}`, value: shares[n]! }));
   const columns =
     property === 'column-gap' && kind === 'margin' && (method === 'float' || method === 'inline')

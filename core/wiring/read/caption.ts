@@ -5,7 +5,10 @@ import type { Kit } from '../kit/manifest.ts';
 const tidy = (text: string): string => text.trim().replace(/\s+/g, ' ');
 
 /** What is said for this picture alone counts before what is chosen for all. */
-const rank = (place: string, first: string): number => (place === 'attribute' ? 0 : place === first ? 1 : 2);
+function rank(place: string, first: string): number {
+  if (place === 'attribute') return 0;
+  return place === first ? 1 : 2;
+}
 
 /** Empty where the viewer finds nothing to say. White space is folded, as a browser shows it. */
 export function captionOf(
@@ -30,7 +33,8 @@ export function captionOf(
       const said = figureCaption(link);
       if (said !== '') return said;
     } else {
-      const said = place === 'title' ? read('title') : image ? valueOf(image, 'alt') : undefined;
+      const alt = image ? valueOf(image, 'alt') : undefined;
+      const said = place === 'title' ? read('title') : alt;
       if (said !== undefined && tidy(said) !== '') return tidy(said);
     }
   }

@@ -85,6 +85,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
     .filter((file) => /\.css$/i.test(file))
     .sort();
   const bare = kitName(name);
+  const groupInCall = start ? { group: { in: 'call' as const } } : {};
   return {
     manifest: {
       name: bare,
@@ -101,7 +102,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
       folder: bare,
       place: start ? 'end' : 'head',
       marker,
-      ...(group ? { group: { attribute: group } } : start ? { group: { in: 'call' as const } } : {}),
+      ...(group ? { group: { attribute: group } } : groupInCall),
       caption: { ...(caption ? { attribute: caption } : {}), from, ...(description ? { description } : {}) },
       ...(kind ? { kind: { attribute: kind, picture: 'picture' } } : {}),
       ...(container ? { container: { attribute: container, id: `${bare}-place` } } : {}),

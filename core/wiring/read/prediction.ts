@@ -181,8 +181,10 @@ export function optionOf(
   const known = options.find((option) => option.name === name);
   if (!known) return without;
   const written = prefix === '' ? undefined : valueOf(link, prefix + name);
-  if (written !== undefined)
-    return known.type === 'switch' ? written !== 'off' : known.type === 'number' ? Number(written) : written;
+  if (written !== undefined) {
+    if (known.type === 'switch') return written !== 'off';
+    return known.type === 'number' ? Number(written) : written;
+  }
   const key = argumentName(name);
   const said = use.starts.filter(({ tooEarly, call }) => !tooEarly && key in call.options).at(-1);
   return said?.call.options[key] ?? known.without;

@@ -248,12 +248,8 @@ function statementOf(ancestors: readonly Node[], guarded: boolean): Call['statem
 /** Whether a condition around a call mentions what is called. */
 function asksFor(outer: Node, name: string, at: number): boolean {
   const { test, left } = outer as Node & { test?: Node; left?: Node };
-  const condition =
-    outer.type === 'IfStatement' || outer.type === 'ConditionalExpression'
-      ? test
-      : outer.type === 'LogicalExpression'
-        ? left
-        : undefined;
+  const tested = outer.type === 'IfStatement' || outer.type === 'ConditionalExpression' ? test : undefined;
+  const condition = outer.type === 'LogicalExpression' ? left : tested;
   if (!condition || (at >= condition.start && at < condition.end)) return false;
   let asked = false;
   full(condition, (node) => {
@@ -269,12 +265,7 @@ function plainOptions(node: CallExpression): Call['options'] {
     if (argument.type !== 'ObjectExpression') continue;
     for (const property of argument.properties) {
       if (property.type !== 'Property' || property.computed || property.value.type !== 'Literal') continue;
-      const key =
-        property.key.type === 'Identifier'
-          ? property.key.name
-          : property.key.type === 'Literal'
-            ? String(property.key.value)
-            : null;
+      const key = nameOfKey(property.key);
       const { value } = property.value;
       if (key !== null && (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'))
         options[key] = value;
@@ -287,14 +278,16 @@ function plainOptions(node: CallExpression): Call['options'] {
 const isWritten = (node: Node, parent: Node | undefined): boolean =>
   parent?.type === 'AssignmentExpression' && (parent as Node & { left: Node }).left === node;
 
+function nameOfKey(key: Node & { name?: string; value?: unknown }): string | null {
+  if (key.type === 'Identifier') return key.name ?? null;
+  return key.type === 'Literal' ? String(key.value) : null;
+}
+
 /** `link.dataset.roomGroup`, `link.rel`. */
 function noteMember({ object, property, computed }: MemberLike, facts: ScriptFacts): void {
-  const name =
-    !computed && property.type === 'Identifier'
-      ? property.name
-      : computed && typeof property.value === 'string'
-        ? property.value
-        : undefined;
+  const written = typeof property.value === 'string' ? property.value : undefined;
+  const plain = property.type === 'Identifier' ? property.name : undefined;
+  const name = computed ? written : plain;
   if (name === undefined) return;
   if (object.type === 'MemberExpression' && object.property.type === 'Identifier' && object.property.name === 'dataset')
     facts.attributes.push({
