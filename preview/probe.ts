@@ -169,12 +169,10 @@ void (() => {
   /** One picture clicked; addresses are told as paths of the site where they lead into it. */
   async function rehearseAt(path: number[], number: number): Promise<void> {
     const element = byPath.get(path.join());
-    const place = (address: string | null) =>
-      address === null
-        ? null
-        : new URL(address, location.href).origin === location.origin
-          ? sitePath(address)
-          : address;
+    const place = (address: string | null) => {
+      const own = address !== null && new URL(address, location.href).origin === location.origin;
+      return own ? sitePath(address) : address;
+    };
     if (!element?.isConnected) return tell({ type: 'rehearsed', number, seen: null });
     placeMarks();
     // A visitor clicks a page that is there.

@@ -265,15 +265,12 @@ export async function rehearse(element: Element): Promise<Seen> {
     };
   }
   // An own error of the script, or a picture that is missing, will not get better by waiting.
-  const shown = await until(
-    () =>
-      front()?.loaded
-        ? front()
-        : heard.missing.length > 0 || heard.errors.length > 0 || (!heard.prevented && !front())
-          ? (front() ?? UNSEEN)
-          : already(),
-    PATIENCE.picture,
-  );
+  const shown = await until(() => {
+    const now = front();
+    if (now?.loaded) return now;
+    const over = heard.missing.length > 0 || heard.errors.length > 0 || (!heard.prevented && !now);
+    return over ? (now ?? UNSEEN) : already();
+  }, PATIENCE.picture);
   seen.time = performance.now() - began;
   if (shown && shown !== UNSEEN) {
     await wait(TICK * 2);

@@ -33,7 +33,8 @@ export default function Markup() {
   const strands = useMemo(() => view.strands.filter((one) => one.page === page?.path), [view, page?.path]);
   const file = chosenFile !== null && site.files.get(chosenFile)?.kind === 'text' ? chosenFile : (page?.path ?? null);
   const here = strand?.page === page?.path ? strand : null;
-  const gallery = here ? here.gallery : page && page.galleries.length > 0 ? 0 : null;
+  const firstGallery = page && page.galleries.length > 0 ? 0 : null;
+  const gallery = here ? here.gallery : firstGallery;
   const taking = useTakeIn(
     page && { page: page.path, gallery },
     useCallback(() => setSheet({ name: 'add' }), []),

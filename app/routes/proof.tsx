@@ -34,12 +34,7 @@ export default function Proof() {
   const path = page?.path ?? '';
   const hear = useCallback(
     (report: ProbeReport) => {
-      const says =
-        report.type === 'error'
-          ? `${report.path || 'the page'}${report.line ? `, line ${report.line}` : ''}: ${report.says}`
-          : report.type === 'missing'
-            ? `could not load ${report.path}`
-            : null;
+      const says = troubleIn(report);
       if (report.type === 'hello') setSeen({ page: path, reports: [] });
       else if (says !== null)
         setSeen((before) =>
@@ -126,4 +121,11 @@ export default function Proof() {
       )}
     </>
   );
+}
+
+/** What of a report is trouble for a visitor; null where nothing is. */
+function troubleIn(report: ProbeReport): string | null {
+  if (report.type === 'missing') return `could not load ${report.path}`;
+  if (report.type !== 'error') return null;
+  return `${report.path || 'the page'}${report.line ? `, line ${report.line}` : ''}: ${report.says}`;
 }

@@ -5,6 +5,7 @@ import DialogActions from '@mui/material/DialogActions';
 import { useState } from 'react';
 import { useSite } from './site';
 import { ink } from './theme';
+import { saysOf } from '../data/session/shared';
 
 export function DialogFoot({ onClose }: { onClose: () => void }) {
   const { outcome } = useSite();
@@ -14,7 +15,7 @@ export function DialogFoot({ onClose }: { onClose: () => void }) {
   return (
     <DialogActions sx={{ pl: 3 }}>
       <Box role="status" sx={{ flex: 1, fontSize: '0.8125rem', color: ink(news?.ok === false ? 'rust' : 'lichen') }}>
-        {news === null ? '' : news.ok ? news.label : news.reason}
+        {saysOf(news)}
       </Box>
       <Button onClick={onClose}>Close</Button>
     </DialogActions>

@@ -40,11 +40,11 @@ function Bead({ state }: { state: JointState }) {
   const colour = toneInk(TONE[state]);
   return (
     <svg width="24" height="24" viewBox="-12 -12 24 24" aria-hidden style={{ display: 'block', flexShrink: 0 }}>
-      {state === 'broken' ? (
+      {state === 'broken' && (
         <path d="M0-10.5 10.5 0 0 10.5-10.5 0Z" fill={ink('rustWash')} stroke={colour} strokeWidth="1.8" />
-      ) : state === 'look' ? (
-        <path d="M-7.5-7.5h15v15h-15z" fill={ink('gorseWash')} stroke={colour} strokeWidth="1.8" />
-      ) : (
+      )}
+      {state === 'look' && <path d="M-7.5-7.5h15v15h-15z" fill={ink('gorseWash')} stroke={colour} strokeWidth="1.8" />}
+      {state !== 'broken' && state !== 'look' && (
         <circle
           r="7.5"
           fill={ink('paper')}
@@ -167,7 +167,11 @@ function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next:
 
 function Shown({ joint, strand }: { joint: Joint; strand: Strand }) {
   const { site } = useSite();
-  const path = joint.name === 'thumbnail' ? strand.thumbnail : joint.name === 'full-size' ? strand.full : null;
+  const paths: Partial<Record<Joint['name'], string | null>> = {
+    thumbnail: strand.thumbnail,
+    'full-size': strand.full,
+  };
+  const path = paths[joint.name] ?? null;
   const pair = site.view.pairs.find((one) => one.full === strand.full);
   const size =
     joint.name === 'thumbnail'

@@ -49,15 +49,12 @@ interface Props {
 
 export function PlanShown({ plan, wished, same = 'It is so already.', height = 200 }: Props) {
   const changes = changesOf(plan);
-  const says = !wished
-    ? ''
-    : plan === null
-      ? 'Working it out…'
-      : !plan.ok
-        ? plan.reason
-        : changes === 0
-          ? same
-          : `${countOf(changes, 'place')} would change:`;
+  const saysOfPlan = (): string => {
+    if (plan === null) return 'Working it out…';
+    if (!plan.ok) return plan.reason;
+    return changes === 0 ? same : `${countOf(changes, 'place')} would change:`;
+  };
+  const says = wished ? saysOfPlan() : '';
   return (
     <Box>
       <Box

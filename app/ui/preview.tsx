@@ -271,17 +271,19 @@ export function LivePage({
     return <LimitedPage path={path} width={width} room={room} title={title} onRestart={restart} />;
   return (
     <Box sx={{ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff', position: 'relative' }}>
-      {status === 'starting' ? (
+      {status === 'starting' && (
         <Box role="status" sx={{ p: 2, color: '#5c544e', fontSize: '0.8125rem' }}>
           Starting the preview…
         </Box>
-      ) : status === 'stuck' ? (
+      )}
+      {status === 'stuck' && (
         <Box role="alert" sx={{ p: 2, color: '#5c544e', fontSize: '0.8125rem' }}>
           <p>{`${path} does not answer: one of its scripts does not come to an end. The preview was taken down so that nothing else waits for it.`}</p>
           <Button onClick={() => again(true)}>Load it again</Button>{' '}
           <Button onClick={() => again(false)}>Load it without scripts</Button>
         </Box>
-      ) : (
+      )}
+      {status !== 'starting' && status !== 'stuck' && (
         <Box
           component="iframe"
           ref={frame}

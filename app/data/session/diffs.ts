@@ -14,13 +14,13 @@ export function diffsOf(change: Change, files: ReadonlyMap<string, FileContent>)
     .filter(({ path }) => path !== NOTES_FILE)
     .map((file) => {
       if (file.kind === 'rename') return { path: file.path, note: `renamed to ${file.to}`, hunks: [] };
-      if (file.kind === 'put')
-        return {
-          path: file.path,
-          note: file.before === null ? 'new file' : file.after === null ? 'removed' : 'replaced',
-          hunks: [],
-        };
+      if (file.kind === 'put') return { path: file.path, note: noteOf(file), hunks: [] };
       const content = files.get(file.path);
       return { path: file.path, note: '', hunks: content?.kind === 'text' ? hunksOf(content.text, file.edits) : [] };
     });
+}
+
+function noteOf({ before, after }: Extract<Change['files'][number], { kind: 'put' }>): string {
+  if (before === null) return 'new file';
+  return after === null ? 'removed' : 'replaced';
 }

@@ -20,3 +20,9 @@ export type Outcome = Result<{
   /** Not by undoing the last change. */
   undoable?: false;
 }>;
+
+/** What an outcome says to whoever waited for it; null before there is one. */
+export function saysOf(outcome: Outcome | null): string | null {
+  if (outcome === null) return null;
+  return outcome.ok ? outcome.label : outcome.reason;
+}

@@ -59,7 +59,8 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
     setRows((all) => ({ ...all, [pair.id]: { ...all[pair.id], ...part } }));
   const taken = pairs.filter((pair) => rowOf(pair).taken);
   const write = () => {
-    const at = place === 'first' ? 0 : place === 'behind' && behind ? behind.item + 1 : undefined;
+    const afterOne = place === 'behind' && behind ? behind.item + 1 : undefined;
+    const at = place === 'first' ? 0 : afterOne;
     const pictures = taken.map((pair) => {
       const { title, alt } = rowOf(pair);
       return { thumbnail: pair.thumbnail ?? '', full: pair.full, title, alt, caption: title };

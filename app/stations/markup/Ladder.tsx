@@ -102,6 +102,9 @@ export const Ladder = memo(function Ladder(props: Props) {
   );
 });
 
+/** How a thread is drawn; a whole one is unbroken. */
+const DASHES: Readonly<Partial<Record<Strand['state'], string>>> = { broken: '2 3', look: '6 3' };
+
 /**
  * What is drawn anew with every frame of scrolling: plain elements, for styles that are worked out cost more than the
  * cards.
@@ -115,7 +118,7 @@ function Cards({ strands, sights, above, places, chosen, onChoose }: Props) {
       <svg aria-hidden>
         {cards.map(({ of: { strand, n }, line, top, height }) => {
           const colour = toneInk(strand.state === 'none' ? 'plain' : strand.state);
-          const dash = strand.state === 'broken' ? '2 3' : strand.state === 'look' ? '6 3' : undefined;
+          const dash = DASHES[strand.state];
           const middle = top + height / 2;
           const inSight = sight !== null && top > -height && top < sight.height;
           const place = inSight ? (places[n] ?? null) : null;

@@ -42,7 +42,8 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
   const wish: Intent | null = empty ? null : { kind: 'apply-pattern', page, gallery: number, pattern, words };
   const plan = usePlan(wish);
   const changes = changesOf(plan);
-  const wrong = empty ? 'An empty pattern would take every item away.' : plan?.ok === false ? plan.reason : null;
+  const refused = plan?.ok === false ? plan.reason : null;
+  const wrong = empty ? 'An empty pattern would take every item away.' : refused;
   const slots = [
     ...Object.entries(SLOTS),
     ...gallery.free.map((name) => [name, 'what this item alone says there'] as const),

@@ -89,11 +89,8 @@ function Folder({ row, leftOut, width }: RowProps) {
           <Box component="li" key={entry.path} sx={{ ...COLUMNS, minHeight: 26, pl: 4 }}>
             <Mono tone="stone">{entry.path}</Mono>
             <Box>
-              {leftOut.has(entry.path) ? (
-                <Tag tone="plain">left out</Tag>
-              ) : entry.unused ? (
-                <Tag tone="look">unused</Tag>
-              ) : null}
+              {leftOut.has(entry.path) && <Tag tone="plain">left out</Tag>}
+              {entry.unused && !leftOut.has(entry.path) && <Tag tone="look">unused</Tag>}
             </Box>
             <span />
             <Box sx={{ textAlign: 'right', color: ink('stone') }}>{inBytes(entry.bytes)}</Box>
@@ -127,11 +124,8 @@ function Cells({ row, leftOut, width }: RowProps) {
         )}
       </Box>
       <Box>
-        {out > 0 ? (
-          <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag>
-        ) : unused > 0 ? (
-          <Tag tone="look">{`${unused} unused`}</Tag>
-        ) : null}
+        {out > 0 && <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag>}
+        {out === 0 && unused > 0 && <Tag tone="look">{`${unused} unused`}</Tag>}
       </Box>
       <Box aria-hidden sx={{ height: 8, width, bgcolor: ink('heather') }} />
       <Box sx={{ textAlign: 'right' }}>{inBytes(row.bytes)}</Box>

@@ -65,10 +65,11 @@ export const PairRow = memo(function PairRow({
     [measure],
   );
   const armed = (pointed || dragging) && element !== null;
+  const unmoved = chosen ? 'chosen' : undefined;
   return (
     <li
       ref={attach}
-      className={over ? 'onto' : chosen ? 'chosen' : undefined}
+      className={over ? 'onto' : unmoved}
       {...(place
         ? {
             'data-index': place.index,

@@ -75,7 +75,7 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
         color: ink('stone'),
       }}
     >
-      {progress ? (
+      {progress && (
         <Box role="status" sx={{ width: 420 }}>
           <Box sx={{ mb: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{progress.says}</Box>
           <LinearProgress
@@ -86,7 +86,8 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
             Stop
           </Button>
         </Box>
-      ) : refused ? (
+      )}
+      {!progress && refused && (
         <Box role="alert" sx={{ color: ink('rust'), textAlign: 'left', width: '100%' }}>
           <b>{refused.reason}</b>
           <Box component="ul" sx={{ my: 1, pl: 2.5 }}>
@@ -97,7 +98,8 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
           {refused.refused.length > 8 && <Box>{`and ${refused.refused.length - 8} more`}</Box>}
           <Button onClick={bring.forget}>Close</Button>
         </Box>
-      ) : (
+      )}
+      {!progress && !refused && (
         <Box>
           Drop a folder or a ZIP here: a site you have begun, or just the pictures.
           <br />

@@ -38,15 +38,26 @@ export interface OwnFields {
   counter: boolean;
 }
 
+function markedBy(marker: KitManifestInput['marker']): OwnFields['by'] {
+  if (marker.attribute !== undefined) return 'attribute';
+  return marker.class === undefined ? 'call' : 'class';
+}
+
+function groupedBy(group: KitManifestInput['group']): OwnFields['group'] {
+  if (!group) return 'none';
+  if ('attribute' in group) return 'attribute';
+  return group.in === 'marker' ? 'marker' : 'call';
+}
+
 export function fieldsOf(base: KitManifestInput): OwnFields {
   const { marker, group, caption, kind, container, start } = base;
   return {
     base,
     title: base.title,
-    by: marker.attribute !== undefined ? 'attribute' : marker.class !== undefined ? 'class' : 'call',
+    by: markedBy(marker),
     marker: marker.attribute ?? marker.class ?? '',
     value: marker.value ?? '',
-    group: !group ? 'none' : 'attribute' in group ? 'attribute' : group.in === 'marker' ? 'marker' : 'call',
+    group: groupedBy(group),
     groupName: group && 'attribute' in group ? group.attribute : '',
     captionName: caption?.attribute ?? '',
     from: [...(caption?.from ?? [])],

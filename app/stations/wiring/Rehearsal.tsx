@@ -125,14 +125,14 @@ function Run({ page, strands, onClose }: Props) {
 
   const outcomes = [...noted.strands.values()];
   const otherwise = outcomes.filter((one) => one.seen === null || one.disagreements.length > 0).length;
-  const says =
-    status === 'limited'
-      ? 'The live page has no origin of its own here, so it cannot be rehearsed. Start the preview again in Markup.'
-      : !ready && !done
-        ? 'Waiting for the preview…'
-        : done
-          ? `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}`
-          : `Clicking ${strands[at]?.name ?? ''}: ${at + 1} of ${strands.length}`;
+  const saysNow = (): string => {
+    if (status === 'limited')
+      return 'The live page has no origin of its own here, so it cannot be rehearsed. Start the preview again in Markup.';
+    if (done)
+      return `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}`;
+    return ready ? `Clicking ${strands[at]?.name ?? ''}: ${at + 1} of ${strands.length}` : 'Waiting for the preview…';
+  };
+  const says = saysNow();
   return (
     <>
       <DialogContent sx={{ width: WINDOW.width * SHOWN + 48 }}>

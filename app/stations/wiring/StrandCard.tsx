@@ -46,7 +46,7 @@ export function StrandCard({ strand, prediction, rehearsed, stale, chosen, onCho
       <Box sx={{ minWidth: 0, fontSize: '0.8125rem', overflowWrap: 'anywhere' }}>
         <Box>{strand.name}</Box>
         <Box sx={{ fontSize: '0.75rem', color: broken ? ink('rust') : ink('stone') }}>
-          {broken ? broken.says : prediction ? foretold(prediction) : strand.joints[3]?.shows}
+          {broken?.says ?? (prediction ? foretold(prediction) : strand.joints[3]?.shows)}
         </Box>
         {rehearsed && <Outcome rehearsed={rehearsed} stale={stale} />}
       </Box>
@@ -64,17 +64,17 @@ export function foretold({ opens, by, shows, asks, counter, clash }: Prediction)
   return `${nameOf(shows)} in the ${by}${counter ? `, ${counter.at} of ${counter.of}` : ''}`;
 }
 
+function saysOf(seen: Rehearsed['seen'], first: Rehearsed['disagreements'][number] | undefined): string {
+  if (seen === null) return 'The page gave no answer.';
+  if (first) return `Seen otherwise: ${first.about}: ${first.seen}; foretold: ${first.predicted}`;
+  if (seen.opened !== 'viewer' || !seen.loaded) return 'Seen so';
+  return `Seen so, ${Math.round(seen.time)} ms, ${seen.size?.width ?? 0} × ${seen.size?.height ?? 0}`;
+}
+
 function Outcome({ rehearsed: { seen, disagreements }, stale }: { rehearsed: Rehearsed; stale: boolean }) {
   const [first] = disagreements;
   const tone = seen === null || first ? 'gorse' : 'lichen';
-  const says =
-    seen === null
-      ? 'The page gave no answer.'
-      : first
-        ? `Seen otherwise: ${first.about}: ${first.seen}; foretold: ${first.predicted}`
-        : seen.opened === 'viewer' && seen.loaded
-          ? `Seen so, ${Math.round(seen.time)} ms, ${seen.size?.width ?? 0} × ${seen.size?.height ?? 0}`
-          : 'Seen so';
+  const says = saysOf(seen, first);
   const troubles = [
     ...(seen?.errors.map((error) => `error: ${error}`) ?? []),
     ...(seen?.missing.map((path) => `did not load: ${path ?? 'an address'}`) ?? []),

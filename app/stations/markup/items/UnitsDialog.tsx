@@ -52,11 +52,9 @@ export function UnitsDialog({ page, at, onClose }: Props) {
           From the picture outwards: choose the element that is one item, with its caption and all that goes with it. It
           is remembered in the site’s notes; the page is not changed.
         </Box>
-        {choices === null ? (
-          <Box role="status">Looking at the page…</Box>
-        ) : choices.length === 0 ? (
-          <Box>There is no picture at this place. Put the cursor on an image first.</Box>
-        ) : (
+        {choices === null && <Box role="status">Looking at the page…</Box>}
+        {choices?.length === 0 && <Box>There is no picture at this place. Put the cursor on an image first.</Box>}
+        {choices && choices.length > 0 && (
           <RadioGroup aria-label="One item is" value={chosen ?? ''} onChange={({ target }) => setChosen(target.value)}>
             {choices.map(({ selector, says, items, now }) => (
               <FormControlLabel

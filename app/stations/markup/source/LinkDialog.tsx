@@ -31,6 +31,8 @@ const FIELDS: Readonly<Partial<Record<Kind, { label: string; says: string }>>> =
   phone: { label: 'Telephone number', says: 'With + and the country’s number it works from everywhere.' },
 };
 
+const FILE_LABELS: Readonly<Record<string, string>> = { page: 'Page', picture: 'Picture' };
+
 interface Props {
   page: string;
   /** The cursor's place in a link, or the words that become one. */
@@ -97,7 +99,7 @@ export function LinkDialog({ page, at, onClose }: Props) {
             <Box sx={{ display: 'grid', gridTemplateColumns: anchors.length > 0 ? '1fr 200px' : '1fr', gap: 1 }}>
               <FilePick
                 key={kind}
-                label={kind === 'page' ? 'Page' : kind === 'picture' ? 'Picture' : 'File'}
+                label={FILE_LABELS[kind] ?? 'File'}
                 paths={offered[kind as keyof typeof offered]}
                 value={file}
                 onPick={setFile}

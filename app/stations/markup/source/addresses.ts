@@ -41,9 +41,11 @@ export function writingAt(before: string, language: 'html' | 'css' | 'js', inBlo
       ? { kind: 'address', typed: text, from: before.length - text.length, attribute: name }
       : null;
   }
-  const named =
-    language === 'css' ? (inBlock ? null : /[.#]([\w-]*)$/.exec(before)) : /["'`][^"'`]*?[.#]([\w-]*)$/.exec(before);
+  // Inside of a block a stylesheet has no selectors.
+  if (language === 'css' && inBlock) return null;
+  const named = (language === 'css' ? /[.#]([\w-]*)$/ : /["'`][^"'`]*?[.#]([\w-]*)$/).exec(before);
   if (!named) return null;
-  const sign = before[before.length - named[1]!.length - 1];
-  return { kind: sign === '#' ? 'id' : 'class', typed: named[1]!, from: before.length - named[1]!.length };
+  const [, typed = ''] = named;
+  const sign = before[before.length - typed.length - 1];
+  return { kind: sign === '#' ? 'id' : 'class', typed, from: before.length - typed.length };
 }

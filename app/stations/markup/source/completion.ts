@@ -12,8 +12,15 @@ export interface Surroundings {
   pictureUrl: (path: string) => Promise<string | null>;
 }
 
-const languageOf = (path: string): 'html' | 'css' | 'js' =>
-  /\.css$/i.test(path) ? 'css' : /\.m?js$/i.test(path) ? 'js' : 'html';
+function languageOf(path: string): 'html' | 'css' | 'js' {
+  if (/\.css$/i.test(path)) return 'css';
+  return /\.m?js$/i.test(path) ? 'js' : 'html';
+}
+
+function typeOf(path: string): 'picture' | 'page' | 'file' {
+  if (isPicturePath(path)) return 'picture';
+  return isPagePath(path) ? 'page' : 'file';
+}
 
 export function completing(surroundings: () => Surroundings) {
   return (context: CompletionContext): CompletionResult | null => {
@@ -36,10 +43,9 @@ export function completing(surroundings: () => Surroundings) {
     const hash = writing.typed.indexOf('#');
     if (hash >= 0) {
       const target = resolveInSite(writing.typed.slice(0, hash) || known.path, known.path);
-      const ids =
-        known.view.pages.find(
-          ({ path }) => path === (hash === 0 ? known.path : target.kind === 'file' ? target.path : ''),
-        )?.anchors ?? [];
+      const leadsTo = target.kind === 'file' ? target.path : null;
+      const page = hash === 0 ? known.path : leadsTo;
+      const ids = known.view.pages.find(({ path }) => path === page)?.anchors ?? [];
       return { from: from + hash + 1, options: ids.map((label) => ({ label, type: 'id' })), validFor: /^[\w-]*$/ };
     }
     return { from, options: addresses(known, writing.attribute), validFor: /^[^\s"'()#]*$/ };
@@ -70,12 +76,12 @@ function addresses({ path, view, pictureUrl }: Surroundings, attribute: string):
   return view.files
     .filter((file) => file.path !== path)
     .map((file): Completion => {
-      const picture = isPicturePath(file.path);
+      const type = typeOf(file.path);
       return {
         label: relativeReference(path, file.path),
-        type: picture ? 'picture' : isPagePath(file.path) ? 'page' : 'file',
+        type,
         boost: boost(file.path),
-        ...(picture ? { info: () => shown(file.path, pictureUrl) } : {}),
+        ...(type === 'picture' ? { info: () => shown(file.path, pictureUrl) } : {}),
       };
     });
 }

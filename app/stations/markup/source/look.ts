@@ -94,5 +94,7 @@ const colours = HighlightStyle.define([
 
 export const look: Extension = [frame, syntaxHighlighting(colours)];
 
-export const languageFor = (path: string): Extension =>
-  /\.css$/i.test(path) ? css() : /\.m?js$/i.test(path) ? javascript() : html({ autoCloseTags: false });
+export function languageFor(path: string): Extension {
+  if (/\.css$/i.test(path)) return css();
+  return /\.m?js$/i.test(path) ? javascript() : html({ autoCloseTags: false });
+}

@@ -22,6 +22,7 @@ import { ink } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Crop } from './Crop';
 import { Weight } from './Weight';
+import { saysOf } from '../../../data/session/shared';
 
 type Part = 'pair' | 'weight' | 'crop';
 const PARTS: readonly { id: Part; says: string }[] = [
@@ -42,7 +43,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
   const { site, busy, work, outcome } = useSite();
   const [before] = useState(outcome);
   /** What came of what was asked for here: the slip that tells it lies behind this sheet. */
-  const told = outcome === before || outcome === null ? null : outcome.ok ? outcome.label : outcome.reason;
+  const told = outcome === before ? null : saysOf(outcome);
   const { recipe } = site.view;
   const [part, setPart] = useState<Part>('pair');
   const [fit, setFit] = useState(true);

@@ -37,6 +37,10 @@ const AIM_FIELD: Record<SizeRecipe['aim'], NumberField> = {
   similarity: { field: 'similarity', label: 'Alike to at least', step: 0.005 },
 };
 
+/** Whole numbers are rounded; what goes by finer steps has no unit. */
+const measured = (text: string, unit: number, step: number): number =>
+  step === 1 ? Math.round(Number(text) * unit) : Number(text);
+
 export function SizeForm({ title, size, trouble, onChange, withWindows, children }: SizeFormProps) {
   const windowOf = WINDOWS.find((one) => roomIn(one).width === size.width && roomIn(one).height === size.height);
   const set = (part: Partial<SizeRecipe>) => onChange({ ...size, ...part });
@@ -49,14 +53,7 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
       helperText={trouble(field)}
       slotProps={{ htmlInput: { step } }}
       onChange={({ target }) =>
-        set({
-          [field]:
-            target.value === '' && open
-              ? null
-              : step === 1
-                ? Math.round(Number(target.value) * unit)
-                : Number(target.value),
-        })
+        set({ [field]: target.value === '' && open ? null : measured(target.value, unit, step) })
       }
     />
   );
