@@ -1,12 +1,12 @@
 /** `npm run demo`: from a bare clone to the running application with the demo site on its shelf. */
-import { npx, ready } from './ready.mjs';
+import { ready, step } from './ready.mjs';
 
 ready();
-for (const step of [
-  ['react-router', 'build'],
+for (const command of [
+  ['node', 'scripts/build.mjs'],
   ['tsx', 'demo/make.ts'],
-  ['tsx', 'server/main.ts'],
+  ['node', 'build/start.js'],
 ]) {
-  const status = npx(...step);
+  const status = step(...command);
   if (status !== 0) process.exit(status);
 }

@@ -13,6 +13,9 @@ export function run(command, args, options = {}) {
 
 export const npx = (...args) => run(join(ROOT, 'node_modules/.bin', args[0]), args.slice(1));
 
+/** One step of a command: a script of our own through Node, anything else from the packages. */
+export const step = (name, ...args) => (name === 'node' ? run(process.execPath, args) : npx(name, ...args));
+
 export function ready() {
   const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19)) {

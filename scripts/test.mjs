@@ -4,7 +4,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { npx, ready, ROOT } from './ready.mjs';
+import { ready, ROOT, step } from './ready.mjs';
 
 const OUT = join(ROOT, 'tests/.out');
 const has = (command, ...args) => spawnSync(command, args, { stdio: 'ignore' }).status === 0;
@@ -86,7 +86,7 @@ const steps = [
       `--outputFile.json=${join(OUT, 'unit.json')}`,
     ],
   ],
-  ['build', ['react-router', 'build']],
+  ['build', ['node', 'scripts/build.mjs']],
 ];
 if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium'))
   steps.push([
@@ -100,7 +100,7 @@ let status = 0;
 for (const [name, ...commands] of steps) {
   const start = Date.now();
   console.log(`\n— ${name}`);
-  for (const command of commands) status ||= npx(...command);
+  for (const command of commands) status ||= step(...command);
   times.push(`${name} ${Math.round((Date.now() - start) / 1000)} s`);
   if (status !== 0) break;
 }

@@ -3,6 +3,7 @@
  * user's.
  */
 import { createRequestHandler } from '@react-router/express';
+import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
@@ -37,6 +38,7 @@ const tellError: ErrorRequestHandler = (error: { status?: number }, _request, re
 export function applicationServer({ root, port, origins, development, build, before }: ApplicationOptions): Server {
   const server = express();
   server.disable('x-powered-by');
+  server.use(compression());
   server.use((request, response, next) => {
     const nonce = randomBytes(16).toString('base64');
     response.locals.nonce = nonce;

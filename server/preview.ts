@@ -1,12 +1,9 @@
 /** The preview origin's server: four scripts and a boot page. Files of a site never pass through it. */
-import { buildSync } from 'esbuild';
 import type { Server } from 'node:http';
-import { join } from 'node:path';
 import { previewHeaders } from './headers.ts';
 import { applicationSourceFor, type Origins } from './origins.ts';
+import type { PreviewScripts } from './previewScripts.ts';
 import { serverOf } from './requests.ts';
-
-const SCRIPTS = ['bridge', 'boot', 'worker', 'probe'] as const;
 
 const page = (title: string, script: string) => `<!DOCTYPE html>
 <html lang="en"><head><meta charset="utf-8"><title>${title}</title><script src="/${script}.js" defer></script></head><body></body></html>
@@ -16,21 +13,7 @@ const page = (title: string, script: string) => `<!DOCTYPE html>
 const BOOT_PAGE = page('Preview', 'boot');
 const BRIDGE_PAGE = page('Bridge', 'bridge');
 
-function bundled(path: string): string {
-  const [file] = buildSync({
-    entryPoints: [path],
-    bundle: true,
-    write: false,
-    format: 'iife',
-    target: 'es2022',
-    logLevel: 'silent',
-  }).outputFiles;
-  if (!file) throw new Error(`${path} gave no script.`);
-  return file.text;
-}
-
-export function previewServer(root: string, port: number, origins: Origins): Server {
-  const scripts = new Map(SCRIPTS.map((name) => [`/${name}.js`, bundled(join(root, 'preview', `${name}.ts`))]));
+export function previewServer(port: number, origins: Origins, scripts: PreviewScripts): Server {
   return serverOf((request, response, address) => {
     const application = applicationSourceFor(origins, request.headers.host, port);
     const answer = (status: number, type: string, body: string) =>

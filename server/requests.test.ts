@@ -47,7 +47,7 @@ beforeAll(async () => {
     0,
     '127.0.0.1',
   );
-  servers.preview = previewServer(root, 4780, origins).listen(0, '127.0.0.1');
+  servers.preview = previewServer(4780, origins, new Map([['/boot.js', '']])).listen(0, '127.0.0.1');
   await Promise.all(
     Object.values(servers).map(
       (server) => server.listening || new Promise((resolve) => server.once('listening', resolve)),

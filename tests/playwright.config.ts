@@ -25,7 +25,7 @@ export default defineConfig({
     launchOptions: { executablePath: CHROMIUM, args: FLAGS },
   },
   webServer: {
-    command: 'npx tsx server/main.ts',
+    command: 'node build/start.js',
     cwd: '..',
     env: { PORT: String(PORT) },
     url: `http://localhost:${PORT}/mark.svg`,

@@ -22,12 +22,24 @@ export interface EncodedBlob extends Encoded {
 
 const imageData = ({ width, height, data }: Pixels) => new ImageData(new Uint8ClampedArray(data), width, height);
 
+type AvifEncoder = Awaited<ReturnType<typeof import('@jsquash/avif/codec/enc/avif_enc.js').default>>;
+
+let avif: Promise<AvifEncoder> | null = null;
+
+/** Only the encoder with one thread ships: several need an isolation of the page that the preview cannot have. */
+async function encodeAvif({ width, height, data }: Pixels, quality: number, type: string): Promise<Blob> {
+  avif ??= import('@jsquash/avif/codec/enc/avif_enc.js').then(({ default: open }) => open({ noInitialRun: true }));
+  const { defaultOptions } = await import('@jsquash/avif/meta.js');
+  const made = (await avif).encode(data, width, height, { ...defaultOptions, quality, speed: AVIF_SPEED });
+  if (!made) throw new Error('The picture could not be written as AVIF.');
+  return new Blob([new Uint8Array(made)], { type });
+}
+
 /** `quality` is 1 to 100; PNG has none and ignores it. */
 export async function encode(pixels: Pixels, format: Format, quality: number): Promise<Blob> {
   const type = typeOfFormat(format);
   if (format === 'avif') {
-    const { default: encodeAvif } = await import('@jsquash/avif/encode');
-    return new Blob([await encodeAvif(imageData(pixels), { quality, speed: AVIF_SPEED })], { type });
+    return encodeAvif(pixels, quality, type);
   }
   const canvas = new OffscreenCanvas(pixels.width, pixels.height);
   const context = canvas.getContext('2d');

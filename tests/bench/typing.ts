@@ -98,7 +98,7 @@ async function scroll(page: Page, selector: string): Promise<number[]> {
 if (!existsSync(join(ROOT, 'build/server/index.js'))) throw new Error('There is no build: run `npm run build` first.');
 const text = pageOfItems(ITEMS, 200_000);
 const folder = await folderOfSite(text);
-const server = spawn('npx', ['tsx', 'server/main.ts'], {
+const server = spawn('node', ['build/start.js'], {
   cwd: ROOT,
   env: { ...process.env, PORT: String(PORT) },
   stdio: 'ignore',

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp, { type Sharp } from 'sharp';
 import { peakSignalToNoise, structuralSimilarity } from '../likeness';
-import { withoutDemo } from '../demoStore';
+import { setOutDemo, withoutDemo } from '../demoStore';
 import { bringIn, expect, folderWith, goTo, settled, show, test, unpacked } from './fixtures';
 
 const SITE = fileURLToPath(new URL('../../demo/.made/site/', import.meta.url));
@@ -138,7 +138,7 @@ test('an archive moves a site to another browser, words and pictures and all', a
 });
 
 test('a bad archive is refused with what, where and what to do; a removed site can be put back', async ({ page }) => {
-  await withoutDemo(page);
+  await setOutDemo(page);
   await page.goto('/');
   await page.locator('[data-pick="archive"]').setInputFiles({
     name: 'site.zip',

@@ -1,0 +1,2 @@
+export function bundledScripts(root: string): Promise<Map<string, string>>;
+export function bundleServer(root: string): Promise<unknown>;
