@@ -266,10 +266,11 @@ export async function rehearse(element: Element): Promise<Seen> {
   }
   // An own error of the script, or a picture that is missing, will not get better by waiting.
   const shown = await until(() => {
-    const now = front();
-    if (now?.loaded) return now;
-    const over = heard.missing.length > 0 || heard.errors.length > 0 || (!heard.prevented && !now);
-    return over ? (now ?? UNSEEN) : already();
+    // The page goes on between two looks, so each is a look of its own.
+    if (front()?.loaded) return front();
+    const inVain = heard.missing.length > 0 || heard.errors.length > 0;
+    if (inVain || (!heard.prevented && !front())) return front() ?? UNSEEN;
+    return already();
   }, PATIENCE.picture);
   seen.time = performance.now() - began;
   if (shown && shown !== UNSEEN) {
