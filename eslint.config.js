@@ -2,6 +2,9 @@ import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+const TYPED = ['**/*.ts', '**/*.tsx'];
+const TESTS = ['**/*.test.ts', '**/*.fixture.ts', 'tests/**'];
+
 export default tseslint.config(
   {
     ignores: [
@@ -17,6 +20,8 @@ export default tseslint.config(
   },
   js.configs.recommended,
   ...tseslint.configs.recommended,
+  ...tseslint.configs.recommendedTypeCheckedOnly.map((config) => ({ ...config, files: TYPED })),
+  { files: TYPED, languageOptions: { parserOptions: { projectService: true } } },
   {
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
@@ -26,8 +31,11 @@ export default tseslint.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',
       eqeqeq: 'error',
+      'no-nested-ternary': 'error',
       'no-undef': 'off',
     },
   },
+  // Matchers such as `expect.any` have no types of their own; what they are given is compared, not used.
+  { files: TESTS, rules: { '@typescript-eslint/no-unsafe-assignment': 'off' } },
   { files: ['viewers/**/*.js', 'kits/**/*.js', 'preview/**/*.js'], languageOptions: { sourceType: 'script' } },
 );

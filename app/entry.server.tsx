@@ -17,7 +17,7 @@ export default function handleRequest(
 ): Promise<Response> {
   const { nonce } = load;
   const cache = createEmotionCache(nonce);
-  const { extractCriticalToChunks, constructStyleTagsFromChunks } = createEmotionServer(cache);
+  const styler = createEmotionServer(cache);
   return new Promise((resolve, reject) => {
     let answer = status;
     const { pipe, abort } = renderToPipeableStream(
@@ -34,7 +34,7 @@ export default function handleRequest(
           body.on('data', (part: Buffer) => parts.push(part));
           body.on('end', () => {
             const html = Buffer.concat(parts).toString('utf8');
-            const styles = constructStyleTagsFromChunks(extractCriticalToChunks(html));
+            const styles = styler.constructStyleTagsFromChunks(styler.extractCriticalToChunks(html));
             headers.set('Content-Type', 'text/html; charset=utf-8');
             resolve(
               new Response(

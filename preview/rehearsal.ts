@@ -98,6 +98,7 @@ function watch() {
     { signal, capture: true },
   );
   window.addEventListener('unhandledrejection', (event) => heard.errors.push(String(event.reason)), { signal });
+  // eslint-disable-next-line @typescript-eslint/unbound-method -- it is put back where it was
   const open = window.open;
   window.open = (url) => {
     heard.leaves = new URL(String(url), location.href).href;

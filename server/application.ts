@@ -74,5 +74,5 @@ export function applicationServer({ root, port, origins, development, build, bef
     }),
   );
   server.use(tellError);
-  return serverOf((request, response) => server(request, response));
+  return serverOf((request, response) => void server(request, response));
 }

@@ -50,7 +50,7 @@ beforeAll(async () => {
   servers.preview = previewServer(4780, origins, new Map([['/boot.js', '']])).listen(0, '127.0.0.1');
   await Promise.all(
     Object.values(servers).map(
-      (server) => server.listening || new Promise((resolve) => server.once('listening', resolve)),
+      (server) => new Promise<void>((resolve) => (server.listening ? resolve() : server.once('listening', resolve))),
     ),
   );
 });

@@ -31,10 +31,13 @@ import { refuse } from '~core/site/index.ts';
 
 export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promise<OpenSite> {
   const session = await sessionOf(params.siteId ?? '');
-  if (!session)
+  if (!session) {
+    // The router's own way to answer with a status.
+    // eslint-disable-next-line @typescript-eslint/only-throw-error
     throw data('This site is not on the shelf of this browser. It may have been removed, or kept in another browser.', {
       status: 404,
     });
+  }
   return { session, ...(await session.snapshot()) };
 }
 clientLoader.hydrate = true as const;

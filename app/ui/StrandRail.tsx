@@ -14,6 +14,7 @@ import type { Station } from '~core/checks/index.ts';
 import { Fixes, inBytes, Mono, Picture, toneInk } from './parts';
 import { useChosenStrand, useIntent, useSite } from './site';
 import { ink } from './theme';
+import type { PairView } from '~core/view/index.ts';
 
 const NAMES: Record<JointName, string> = {
   thumbnail: 'Thumbnail file',
@@ -173,14 +174,11 @@ function Shown({ joint, strand }: { joint: Joint; strand: Strand }) {
   };
   const path = paths[joint.name] ?? null;
   const pair = site.view.pairs.find((one) => one.full === strand.full);
-  const size =
-    joint.name === 'thumbnail'
-      ? pair?.thumbnail === path
-        ? pair?.thumbnailSize
-        : null
-      : joint.name === 'full-size'
-        ? pair?.fullSize
-        : null;
+  const sizes: Partial<Record<Joint['name'], PairView['fullSize']>> = {
+    thumbnail: pair?.thumbnail === path ? (pair?.thumbnailSize ?? null) : null,
+    'full-size': pair?.fullSize ?? null,
+  };
+  const size = sizes[joint.name] ?? null;
   return (
     <>
       {joint.name === 'thumbnail' && path !== null && (

@@ -63,13 +63,16 @@ export function useSite(): SiteContextValue {
   return value;
 }
 
+/** What can be sent as JSON; work is checked again where it arrives. */
+type JsonValue = Extract<Parameters<ReturnType<typeof useFetcher>['submit']>[0], object>;
+
 /** Sends work to the site's action; the loader runs again afterwards. */
 export function useWork(siteId: string): Pick<SiteContextValue, 'work' | 'outcome' | 'busy'> {
   const fetcher = useFetcher<Outcome>({ key: 'work' });
   const { submit } = fetcher;
   const work = useCallback(
     (payload: Work) =>
-      void submit(JSON.parse(JSON.stringify(payload)), {
+      void submit(JSON.parse(JSON.stringify(payload)) as JsonValue, {
         method: 'post',
         encType: 'application/json',
         action: `/site/${siteId}`,

@@ -61,7 +61,7 @@ async function decodeScaled(
     const width = image.visibleRect?.width ?? image.codedWidth;
     const height = image.visibleRect?.height ?? image.codedHeight;
     const rgba = new Uint8ClampedArray(width * height * 4);
-    await image.copyTo(rgba, { format: 'RGBA', colorSpace: 'srgb' } as VideoFrameCopyToOptions);
+    await image.copyTo(rgba, { format: 'RGBA', colorSpace: 'srgb' });
     image.close();
     const animated = (decoder.tracks.selectedTrack?.frameCount ?? 1) > 1;
     return {

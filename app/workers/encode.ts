@@ -22,15 +22,25 @@ export interface EncodedBlob extends Encoded {
 
 const imageData = ({ width, height, data }: Pixels) => new ImageData(new Uint8ClampedArray(data), width, height);
 
-type AvifEncoder = Awaited<ReturnType<typeof import('@jsquash/avif/codec/enc/avif_enc.js').default>>;
+/** What the codec's own types say of it, as far as it is used here; they need types of its compiler that are not shipped. */
+interface AvifEncoder {
+  encode: (data: Uint8Array, width: number, height: number, options: object) => Uint8Array | null;
+}
 
 let avif: Promise<AvifEncoder> | null = null;
 
 /** Only the encoder with one thread ships: several need an isolation of the page that the preview cannot have. */
 async function encodeAvif({ width, height, data }: Pixels, quality: number, type: string): Promise<Blob> {
-  avif ??= import('@jsquash/avif/codec/enc/avif_enc.js').then(({ default: open }) => open({ noInitialRun: true }));
+  avif ??= import('@jsquash/avif/codec/enc/avif_enc.js').then(({ default: open }) =>
+    // Without its compiler's types the module has none.
+    (open as unknown as (options: object) => Promise<AvifEncoder>)({ noInitialRun: true }),
+  );
   const { defaultOptions } = await import('@jsquash/avif/meta.js');
-  const made = (await avif).encode(data, width, height, { ...defaultOptions, quality, speed: AVIF_SPEED });
+  const made = (await avif).encode(new Uint8Array(data), width, height, {
+    ...defaultOptions,
+    quality,
+    speed: AVIF_SPEED,
+  });
   if (!made) throw new Error('The picture could not be written as AVIF.');
   return new Blob([new Uint8Array(made)], { type });
 }

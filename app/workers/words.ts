@@ -49,18 +49,17 @@ async function blocksOf(bytes: Uint8Array): Promise<Sections> {
   return { ...tiff, ...packet };
 }
 
+async function sectionsOf(bytes: Uint8Array): Promise<Sections> {
+  if (sniffedType(bytes) === 'image/webp') return blocksOf(bytes);
+  // Without merging, the library answers with its sections by their names.
+  return ((await parse(bytes, OPTIONS)) as Sections | undefined) ?? {};
+}
+
 /** Never fails: metadata that cannot be read is as good as none. */
 export async function readWords(bytes: Uint8Array): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
   try {
-    const {
-      ifd0 = {},
-      exif = {},
-      gps = {},
-      iptc = {},
-      dc = {},
-      ...others
-    } = sniffedType(bytes) === 'image/webp' ? await blocksOf(bytes) : ((await parse(bytes, OPTIONS)) ?? {});
+    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {}, ...others } = await sectionsOf(bytes);
     const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
     const { latitude, longitude } = gps;
     const words = {

@@ -20,7 +20,6 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
   const { call, include, matched, trouble } = start;
   const links = matched.filter(({ tag }) => tag === 'a');
   if (call.text === null || call.textAt === null || links.length > 0) return [];
-  const { name } = use.kit.manifest;
   const place = include.inline
     ? placeIn(page, { start: include.inline.start + call.textAt.start, end: include.inline.start + call.textAt.end })
     : placeIn(page, include.element.range);

@@ -67,10 +67,10 @@ export function readXml(text: string): TableRead {
 function firstList(value: unknown): unknown[] {
   const queue: unknown[] = [value];
   for (let seen = 0; queue.length > 0 && seen < 10_000; seen++) {
-    const next = queue.shift();
+    const next: unknown = queue.shift();
     if (Array.isArray(next)) {
       if (next.some((one) => typeof one === 'object' && one !== null)) return next;
-    } else if (typeof next === 'object' && next !== null) queue.push(...Object.values(next));
+    } else if (typeof next === 'object' && next !== null) queue.push(...(Object.values(next) as unknown[]));
   }
   return [];
 }

@@ -128,10 +128,10 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
     return;
   }
   if (!('tagName' in node)) return;
-  const place = (node as Tree.Element).sourceCodeLocation ?? null;
+  const place = node.sourceCodeLocation ?? null;
   const element: PageElement = {
     tag: node.tagName,
-    attributes: attributesIn(page.text, node as Tree.Element, shift),
+    attributes: attributesIn(page.text, node, shift),
     parent,
     children: [],
     index: page.elements.length,
@@ -144,7 +144,7 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
   page.elements.push(element);
   parent?.children.push(element);
   // Inside of an SVG, `template` is an element like any other.
-  const children = 'content' in node && node.content ? (node as Tree.Template).content.childNodes : node.childNodes;
+  const children = 'content' in node && node.content ? node.content.childNodes : node.childNodes;
   for (const child of children) visit(child, element, page, shift);
 }
 

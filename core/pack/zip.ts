@@ -27,9 +27,9 @@ export async function writeZip(
   onProgress: (done: number) => void,
   signal?: AbortSignal,
 ): Promise<void> {
-  let failure: Error | null = null;
+  const state: { failure: Error | null } = { failure: null };
   const zip = new Zip((error, piece) => {
-    if (error) failure = error;
+    if (error) state.failure = error;
     else onPiece(piece);
   });
   for (const [n, source] of sources.entries()) {
@@ -40,11 +40,11 @@ export async function writeZip(
     entry.mtime = source.modified;
     zip.add(entry);
     entry.push(await source.read(), true);
-    if (failure) throw failure;
+    if (state.failure) throw state.failure;
     onProgress(n + 1);
   }
   zip.end();
-  if (failure) throw failure;
+  if (state.failure) throw state.failure;
 }
 
 export interface Unzipped {

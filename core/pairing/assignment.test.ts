@@ -44,7 +44,7 @@ describe('bestAssignment (Kuhn 1955, Munkres 1957)', () => {
         ),
         (rows) => {
           const theirs = munkres(rows.map((line) => line.map((worth) => 1000 - worth))).reduce(
-            (total, [row, column]) => total + rows[row!]![column!]!,
+            (total, [row, column]) => total + rows[row]![column]!,
             0,
           );
           expect(sum(bestAssignment(table(rows)))).toBe(theirs);

@@ -74,13 +74,11 @@ describe('the search for a quality', () => {
 describe('where a picture is cut', () => {
   const spot = (x: number, y: number) => {
     const [width, height] = [90, 60];
-    const data = new Uint8ClampedArray(width * height * 4).map((_, at) =>
-      at % 4 === 3
-        ? 255
-        : Math.hypot(((at >> 2) % width) - x * width, Math.floor((at >> 2) / width) - y * height) < 8
-          ? 220
-          : 90,
-    );
+    const data = new Uint8ClampedArray(width * height * 4).map((_, at) => {
+      if (at % 4 === 3) return 255;
+      const far = Math.hypot(((at >> 2) % width) - x * width, Math.floor((at >> 2) / width) - y * height);
+      return far < 8 ? 220 : 90;
+    });
     return lumaOf({ width, height, data });
   };
 
@@ -124,7 +122,7 @@ describe('sharpening', () => {
   const edge = {
     width: 6,
     height: 3,
-    data: new Uint8ClampedArray(72).map((_, at) => (at % 4 === 3 ? 255 : (at >> 2) % 6 < 3 ? 80 : 160)),
+    data: new Uint8ClampedArray(72).map((_, at) => (at % 4 === 3 ? 255 : ([80, 160][Number((at >> 2) % 6 >= 3)] ?? 0))),
   };
   const row = (amount: number) => Array.from({ length: 6 }, (_, x) => sharpened(edge, amount).data[(6 + x) * 4]);
 

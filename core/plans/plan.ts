@@ -118,7 +118,7 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
 };
 
 export function planFor<Kind extends Intent['kind']>(site: SiteReading, intent: Of<Kind>): Planned {
-  return PLANS[intent.kind as Kind](site, intent);
+  return PLANS[intent.kind](site, intent);
 }
 
 function withItem(site: SiteReading, id: string, plan: (found: FoundItem) => Planned): Planned {

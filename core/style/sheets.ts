@@ -132,8 +132,7 @@ export function inlineRule(path: string, document: PageDocument, element: PageEl
     lines: document.lines,
   };
   const list = parse(attribute.value, { context: 'declarationList', positions: true, parseValue: false });
-  const declarations =
-    'children' in list && list.children ? declarationsIn(list.children as unknown as Iterable<CssNode>, sheet) : [];
+  const declarations = 'children' in list && list.children ? declarationsIn(list.children, sheet) : [];
   const rule: Rule = {
     sheet,
     selectors: [{ text: '*', specificity: Infinity }],

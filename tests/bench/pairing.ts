@@ -25,7 +25,7 @@ const count = Number(process.argv[2] ?? 2000);
  */
 function named(thumbnails: Awaited<ReturnType<typeof labelledSet>>['thumbnails']): Case[] {
   const next = seeded(7);
-  const naming = thumbnails.map(({ full }): Naming => (full === null ? 'renamed' : next() < 0.7 ? 'kept' : 'renamed'));
+  const naming = thumbnails.map(({ full }): Naming => (full !== null && next() < 0.7 ? 'kept' : 'renamed'));
   const cases = thumbnails.map(({ full, difficulty }, n): Case => ({
     path: naming[n] === 'kept' ? `small/kite-${n}.jpg` : `small/dsc_${9000 + n}.jpg`,
     full: full === null ? null : `large/kite-${full}.jpg`,

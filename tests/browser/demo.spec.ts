@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs';
 import { FAULTS } from '../../demo/faults';
-import { expect, goTo, openDemo, settled, test } from './fixtures';
+import { expect, goTo, keptFiles, openDemo, settled, test } from './fixtures';
 
 const source = (page: string) => readFileSync(new URL(`../../demo/site/${page}`, import.meta.url), 'utf8').split('\n');
 
@@ -73,22 +73,7 @@ test('undone entirely, every text file of the demo is again what its author wrot
     await page.getByRole('button', { name: /^Undo: / }).click();
     await expect(rows).toHaveCount(FAULTS.length - 2 + n);
   }
-  const kept = await page.evaluate(async () => {
-    const db = await new Promise<IDBDatabase>((resolve, reject) => {
-      const request = indexedDB.open('heathmoor');
-      request.onsuccess = () => resolve(request.result);
-      request.onerror = () => reject(request.error);
-    });
-    return new Promise<Record<string, string>>((resolve) => {
-      const request = db.transaction('files').objectStore('files').getAll();
-      request.onsuccess = () =>
-        resolve(
-          Object.fromEntries(
-            request.result.filter((file) => file.content.kind === 'text').map((file) => [file.path, file.content.text]),
-          ),
-        );
-    });
-  });
+  const kept = await keptFiles(page, /site\/([^/]+)/.exec(page.url())?.[1] ?? '');
   for (const name of ['index.html', 'festival.html', 'workshop.html', 'css/kites.css', 'js/kites.js'])
     expect(kept[name], name).toBe(source(name).join('\n'));
 });

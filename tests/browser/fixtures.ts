@@ -162,3 +162,23 @@ export async function clickInside(page: Page, title: string, of: (frame: FrameLo
   const { x, y } = await placeInside(page, title, of);
   await page.mouse.click(x, y);
 }
+
+/** The files of a site as the browser's store holds them: texts, and of other files their bytes. */
+export const keptFiles = (page: Page, siteId: string): Promise<Record<string, string>> =>
+  page.evaluate(async (id) => {
+    interface Kept {
+      siteId: string;
+      path: string;
+      content: { kind: 'text'; text: string } | { kind: 'binary'; bytes: number };
+    }
+    const done = <T>(request: IDBRequest<T>) =>
+      new Promise<T>((resolve, reject) => {
+        request.onsuccess = () => resolve(request.result);
+        request.onerror = () => reject(request.error ?? new Error('The store cannot be read.'));
+      });
+    const database = await done(indexedDB.open('heathmoor'));
+    const files = (await done(database.transaction('files').objectStore('files').getAll())) as Kept[];
+    database.close();
+    const says = ({ content }: Kept) => (content.kind === 'text' ? content.text : `binary ${content.bytes}`);
+    return Object.fromEntries(files.filter((file) => file.siteId === id).map((file) => [file.path, says(file)]));
+  }, siteId);

@@ -17,16 +17,14 @@ const SITE = fileURLToPath(new URL('../../demo/.made/site', import.meta.url));
 let server: Server;
 let address = '';
 
+const STAND_INS: Readonly<Record<string, string>> = {
+  'photos/large/parafoil-pair.jpg': 'photos/large/Parafoil-Pair.JPG',
+  'photos/small/rokkaku-dawn.jpg': 'photos/small/star-field.jpg',
+};
+
 /** The demo with the one fault mended that would leave a link out of its group, and the missing pictures in place. */
 function served(path: string): string | Buffer | null {
-  const file = join(
-    SITE,
-    path === 'photos/large/parafoil-pair.jpg'
-      ? 'photos/large/Parafoil-Pair.JPG'
-      : path === 'photos/small/rokkaku-dawn.jpg'
-        ? 'photos/small/star-field.jpg'
-        : path,
-  );
+  const file = join(SITE, STAND_INS[path] ?? path);
   if (!existsSync(file)) return null;
   return path === 'festival.html'
     ? readFileSync(file, 'utf8').replace(

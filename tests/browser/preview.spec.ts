@@ -66,7 +66,7 @@ test('the preview is as strict as a host: capitals, folders, ranges, missing fil
       .locator('body')
       .evaluate(
         async (_body, [target, head]) => {
-          const answer = await fetch(target as string, { headers: head as Record<string, string>, redirect: 'manual' });
+          const answer = await fetch(target, { headers: head, redirect: 'manual' });
           return {
             status: answer.status,
             kind: answer.type,

@@ -53,9 +53,10 @@ for (const { manifest } of KITS) {
       NAMES.map((name) => [opens ? 'viewer' : 'address', `large/${name}.jpg`]),
     );
     expect(rehearsed.map(({ seen }) => seen.reached)).toEqual(
-      NAMES.map((_, n) =>
-        n > 0 && manifest.does === 'show' ? 'step' : n > 1 && manifest.marker.on === 'sections' ? 'tab' : 'at once',
-      ),
+      NAMES.map((_, n) => {
+        if (n > 0 && manifest.does === 'show') return 'step';
+        return n > 1 && manifest.marker.on === 'sections' ? 'tab' : 'at once';
+      }),
     );
   });
 }

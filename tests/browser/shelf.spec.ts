@@ -1,7 +1,7 @@
 /** Bringing in: by dropping, from a ZIP, with a mistake in it; and what the first visit shows. */
 import { zipSync, strToU8 } from 'fflate';
 import type { Page } from '@playwright/test';
-import { expect, goTo, openDemo, photograph, settled, test } from './fixtures';
+import { expect, goTo, keptFiles, openDemo, photograph, settled, test } from './fixtures';
 
 /** Drops files as the operating system would hand them over. */
 async function drop(page: Page, files: { name: string; bytes: Uint8Array; type: string }[]): Promise<void> {
@@ -50,23 +50,7 @@ test('a ZIP that is dropped comes in with its text to the byte', async ({ page }
   ]);
   await page.waitForURL(/\/pairs$/);
   const siteId = /site\/([^/]+)/.exec(page.url())?.[1] ?? '';
-  const kept = await page.evaluate(async (site) => {
-    const db = await new Promise<IDBDatabase>((resolve) => {
-      const request = indexedDB.open('heathmoor');
-      request.onsuccess = () => resolve(request.result);
-    });
-    return new Promise<Record<string, string>>((resolve) => {
-      const request = db.transaction('files').objectStore('files').getAll();
-      request.onsuccess = () =>
-        resolve(
-          Object.fromEntries(
-            request.result
-              .filter((file) => file.siteId === site)
-              .map((file) => [file.path, file.content.text ?? `binary ${file.content.bytes}`]),
-          ),
-        );
-    });
-  }, siteId);
+  const kept = await keptFiles(page, siteId);
   expect(kept['index.html']).toBe(text);
   expect(kept['latin.html']).toBe('binary 4');
   expect(Object.keys(kept)).not.toContain('.DS_Store');
@@ -90,6 +74,7 @@ test('an archive with a path that leads out is refused whole, with the path and 
 test('reading a long import can be stopped, and then nothing is there', async ({ page }) => {
   // A slow disk, so that there is time to press the button.
   await page.evaluate(() => {
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- called with its own blob below
     const read = Blob.prototype.arrayBuffer;
     Blob.prototype.arrayBuffer = async function slow(this: Blob) {
       await new Promise((done) => setTimeout(done, 50));

@@ -55,7 +55,7 @@ test('words go out as CSV and come in again: only what is other is changed, in o
   await show(page, 'Words, 1');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();
-  const text = readFileSync((await (await download).path())!, 'utf8');
+  const text = readFileSync(await (await download).path(), 'utf8');
   const { data } = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
     header: true,
     skipEmptyLines: true,
@@ -69,13 +69,11 @@ test('words go out as CSV and come in again: only what is other is changed, in o
 
   await read(data);
   await expect(page.getByText('words.csv: 0 rows with other words, nothing to change.')).toBeVisible();
-  const changed = data.map((one) =>
-    one.file === 'photos/large/reel-box.jpg'
-      ? { ...one, alt: 'A reel, "wound" & ready', caption: 'The reel' }
-      : one.file === 'photos/large/paper-cut.jpg'
-        ? { ...one, alt: 'Paper cut', copyright: '© Somebody' }
-        : one,
-  );
+  const others: Readonly<Record<string, object>> = {
+    'photos/large/reel-box.jpg': { alt: 'A reel, "wound" & ready', caption: 'The reel' },
+    'photos/large/paper-cut.jpg': { alt: 'Paper cut', copyright: '© Somebody' },
+  };
+  const changed = data.map((one) => ({ ...one, ...others[one.file ?? ''] }));
   await read([...changed, { page: 'gone.html', file: 'x.jpg', alt: 'x' }]);
   await expect(page.getByText('words.csv: 2 rows with other words.')).toBeVisible();
   await expect(page.getByText(`Row ${data.length + 1}: x.jpg is not on gone.html.`)).toBeVisible();

@@ -45,7 +45,7 @@ function located(
               : []) as [string, string, number, number][],
         ),
       });
-    ('content' in node ? (node as Tree.Template).content.childNodes : node.childNodes).forEach(visit);
+    ('content' in node ? node.content.childNodes : node.childNodes).forEach(visit);
   };
   parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: false }).childNodes.forEach(visit);
   return found;

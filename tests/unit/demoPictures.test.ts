@@ -18,9 +18,10 @@ describe('the demo’s pictures', () => {
   it('are 24 to 36, in many shapes, six and more of 12 to 24 megapixels', () => {
     expect(PICTURES.length).toBeGreaterThanOrEqual(24);
     expect(PICTURES.length).toBeLessThanOrEqual(36);
-    const shapes = PICTURES.map(({ width, height }) =>
-      width > height * 1.05 ? 'wide' : height > width * 1.05 ? 'tall' : 'square',
-    );
+    const shapes = PICTURES.map(({ width, height }) => {
+      if (width > height * 1.05) return 'wide';
+      return height > width * 1.05 ? 'tall' : 'square';
+    });
     for (const shape of ['wide', 'tall', 'square'])
       expect(shapes.filter((one) => one === shape).length).toBeGreaterThanOrEqual(3);
     expect(

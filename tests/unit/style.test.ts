@@ -208,6 +208,8 @@ describe('what is refused, with its place and why', () => {
 });
 
 describe('every setting on every hand', () => {
+  /** For settings that stand for several states. */
+  const BY_KIND: Readonly<Record<string, string>> = { outline: '2px solid #111111', opacity: '0.7' };
   const VALUES: Record<string, string> = {
     columns: '2',
     'column-gap': '9px',
@@ -229,9 +231,8 @@ describe('every setting on every hand', () => {
       let done = 0;
       for (const at of [null, 500]) {
         for (const one of layoutView(read(files), 'index.html', 0, at)!.settings) {
-          const value =
-            VALUES[one.id] ??
-            (one.id.endsWith('outline') ? '2px solid #111111' : one.id.endsWith('opacity') ? '0.7' : null);
+          const byKind = Object.entries(BY_KIND).find(([kind]) => one.id.endsWith(kind));
+          const value = VALUES[one.id] ?? byKind?.[1] ?? null;
           if (value === null || one.idle !== null || one.value === value) continue;
           const next = after(files, wish(one.id, value, at));
           const said = layoutView(read(next), 'index.html', 0, at)!.settings.find(({ id }) => id === one.id)?.value;

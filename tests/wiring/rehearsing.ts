@@ -84,12 +84,9 @@ export async function rehearsePage(
   if (!reading) throw new Error(`There is no page ${path}.`);
   const { folder, remove } = await onDisk(files);
   const outcome: Rehearsed[] = [];
+  const home = pathToFileURL(folder).href;
   const rel = (address: string | null) =>
-    address === null
-      ? null
-      : address.startsWith(pathToFileURL(folder).href)
-        ? decodeURIComponent(address.slice(pathToFileURL(folder).href.length + 1))
-        : address;
+    address?.startsWith(home) ? decodeURIComponent(address.slice(home.length + 1)) : address;
   // As the probe does: places are those of the source, noted before scripts move anything.
   await page.addInitScript(() => {
     const noted = new Map<string, Element>();

@@ -60,17 +60,17 @@
   const set = new WeakSet();
   let begun = false;
 
+  /** What the markup says, as what its default is: a switch, a number, or words. */
+  function asWritten(written, usual) {
+    if (typeof usual === 'boolean') return written !== 'off';
+    return typeof usual === 'number' ? Number(written) : written;
+  }
+
   function optionsOf(holder, given) {
     const options = { ...DEFAULTS, ...given };
     for (const name in DEFAULTS) {
       const written = holder.getAttribute(`${MARKER}-${name}`);
-      if (written === null) continue;
-      options[name] =
-        typeof DEFAULTS[name] === 'boolean'
-          ? written !== 'off'
-          : typeof DEFAULTS[name] === 'number'
-            ? Number(written)
-            : written;
+      if (written !== null) options[name] = asWritten(written, DEFAULTS[name]);
     }
     return options;
   }

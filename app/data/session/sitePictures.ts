@@ -128,7 +128,7 @@ const typed = (path: string, blob: Blob): Blob => (blob.type ? blob : blob.slice
 function dataAddress(blob: Blob): Promise<string> {
   return new Promise((done, fail) => {
     const reader = new FileReader();
-    reader.onload = () => done(String(reader.result));
+    reader.onload = () => done(typeof reader.result === 'string' ? reader.result : '');
     reader.onerror = () => fail(reader.error ?? new Error('A picture could not be read.'));
     reader.readAsDataURL(blob);
   });

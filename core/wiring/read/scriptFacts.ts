@@ -118,7 +118,7 @@ function factsOf(program: Program): ScriptFacts {
   }
   fullAncestor(program, (node, _state, ancestors) => {
     if (node.type === 'AssignmentExpression') noteAssignment(node as Node & { left: Expression }, facts);
-    else if (node.type === 'CallExpression') noteCall(node as CallExpression, ancestors, facts, immediate);
+    else if (node.type === 'CallExpression') noteCall(node, ancestors, facts, immediate);
     else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2)))
       noteMember(node as Node & MemberLike, facts);
   });
@@ -295,7 +295,7 @@ function noteMember({ object, property, computed }: MemberLike, facts: ScriptFac
       at: property.start,
       by: 'dataset',
     });
-  else if (!computed && MIRRORS.has(name) && !isGlobalObject(object as { type: string; name?: string }))
+  else if (!computed && MIRRORS.has(name) && !isGlobalObject(object))
     facts.attributes.push({ name, at: property.start, by: name });
 }
 
@@ -313,14 +313,14 @@ function waitingIn(program: Program): Waiting {
   const functions: FunctionNode[] = [];
   const calls: { name: string; at: number }[] = [];
   fullAncestor(program, (node, _state, ancestors) => {
-    if (node.type === 'CallExpression' && (node as CallExpression).callee.type === 'Identifier')
-      calls.push({ name: ((node as CallExpression).callee as { name: string }).name, at: node.start });
+    if (node.type === 'CallExpression' && node.callee.type === 'Identifier')
+      calls.push({ name: (node.callee as { name: string }).name, at: node.start });
     if (!/Function/.test(node.type)) return;
     const parent = ancestors.at(-2);
     const own = (node as Node & { id?: { name: string } | null }).id?.name;
     const given =
       parent?.type === 'VariableDeclarator' ? ((parent as Node & { id: { name?: string } }).id.name ?? null) : null;
-    const call = parent?.type === 'CallExpression' ? (parent as CallExpression) : null;
+    const call = parent?.type === 'CallExpression' ? parent : null;
     const called =
       call?.callee === (node as unknown) ||
       (parent?.type === 'MemberExpression' &&

@@ -137,7 +137,7 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
             min={QUALITIES.least}
             max={QUALITIES.most}
             value={quality}
-            onChange={(_event, value) => setQuality(value as number)}
+            onChange={(_event, value) => setQuality(value)}
           />
         </Box>
         <Box

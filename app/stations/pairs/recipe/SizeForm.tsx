@@ -73,13 +73,8 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
     label: string,
     choices: Record<SizeRecipe[Field], string>,
   ) => (
-    <TextField
-      select
-      label={label}
-      value={size[field]}
-      onChange={({ target }) => set({ [field]: target.value } as Partial<SizeRecipe>)}
-    >
-      {(Object.entries(choices) as [string, string][]).map(([value, says]) => (
+    <TextField select label={label} value={size[field]} onChange={({ target }) => set({ [field]: target.value })}>
+      {Object.entries<string>(choices).map(([value, says]) => (
         <MenuItem key={value} value={value}>
           {says}
         </MenuItem>
