@@ -12,7 +12,7 @@ import { DropPictures, useTakeIn } from '../stations/markup/takeIn';
 import { Workplace } from '../stations/markup/Workplace';
 import { countOf, Nothing, StationHead } from '../ui/parts';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site';
-import { ink } from '../ui/theme';
+import { color } from '../ui/theme';
 
 export const meta = () => [{ title: 'Markup – Heathmoor' }];
 
@@ -91,7 +91,7 @@ export default function Markup() {
         </Button>
       </StationHead>
       {typing.data && !typing.data.ok && (
-        <Box role="alert" sx={{ color: ink('rust'), mb: 1 }}>
+        <Box role="alert" sx={{ color: color('rust'), mb: 1 }}>
           {typing.data.reason}
         </Box>
       )}
@@ -99,7 +99,7 @@ export default function Markup() {
         <Box
           key={hazard.line + hazard.says}
           role="note"
-          sx={{ color: ink('gorse'), mb: 1 }}
+          sx={{ color: color('gorse'), mb: 1 }}
         >{`Line ${hazard.line}: ${hazard.says}. Until it is mended, items here cannot be added, moved or removed.`}</Box>
       ))}
       {shownGallery && !layout && (

@@ -10,7 +10,7 @@ import { pack, save, stopPacking } from '../data/export';
 import { Parcel } from '../stations/pack/Parcel';
 import { countOf, inBytes, Mono, Nothing, Sheet, StationHead } from '../ui/parts';
 import { useSite } from '../ui/site';
-import { ink, type Token } from '../ui/theme';
+import { color, type Token } from '../ui/theme';
 
 export const meta = () => [{ title: 'Pack – Heathmoor' }];
 
@@ -129,8 +129,8 @@ export default function Pack() {
                 />
               </Sheet>
             )}
-            {state.kind === 'done' && <Sheet sx={{ p: 1.75, color: ink('lichen') }}>{`Saved: ${state.says}`}</Sheet>}
-            {state.kind === 'failed' && <Sheet sx={{ p: 1.75, color: ink('rust') }}>{state.reason}</Sheet>}
+            {state.kind === 'done' && <Sheet sx={{ p: 1.75, color: color('lichen') }}>{`Saved: ${state.says}`}</Sheet>}
+            {state.kind === 'failed' && <Sheet sx={{ p: 1.75, color: color('rust') }}>{state.reason}</Sheet>}
           </Box>
         </Box>
       </Box>
@@ -150,7 +150,7 @@ function placesIn({ parcel }: SiteView, leftOut: ReadonlySet<string>): { removed
 function Line({ tone, word, says }: { tone: Token; word: string; says: string }) {
   return (
     <Box sx={{ fontSize: '0.8125rem', py: 0.25 }}>
-      <Box component="span" sx={{ color: ink(tone), fontWeight: 600, mr: 0.75 }}>
+      <Box component="span" sx={{ color: color(tone), fontWeight: 600, mr: 0.75 }}>
         {word}
       </Box>
       {says}

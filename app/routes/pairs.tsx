@@ -9,7 +9,7 @@ import { Order } from '../stations/pairs/order/Order';
 import { Words } from '../stations/pairs/words/Words';
 import { countOf, StationHead } from '../ui/parts';
 import { useSite } from '../ui/site';
-import { ink } from '../ui/theme';
+import { color } from '../ui/theme';
 
 export const meta = () => [{ title: 'Pairs – Heathmoor' }];
 
@@ -79,9 +79,9 @@ export default function Pairs() {
                 background: 'none',
                 p: 0,
                 minHeight: 26,
-                color: id === look.id ? ink('peat') : ink('stone'),
+                color: id === look.id ? color('peat') : color('stone'),
                 fontWeight: id === look.id ? 600 : 400,
-                borderBottom: `2px ${id === look.id ? 'solid' : 'dotted'} ${id === look.id ? ink('heather') : ink('hair')}`,
+                borderBottom: `2px ${id === look.id ? 'solid' : 'dotted'} ${id === look.id ? color('heather') : color('hair')}`,
               }}
             >
               {says(site.view)}

@@ -5,7 +5,7 @@ import { Findings } from '../stations/proof/Findings';
 import { countOf, Mono, Nothing, Sheet, StationHead } from '../ui/parts';
 import { LivePage, type ProbeReport } from '../ui/preview';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site';
-import { ink } from '../ui/theme';
+import { color } from '../ui/theme';
 
 export const meta = () => [{ title: 'Proof – Heathmoor' }];
 
@@ -55,7 +55,7 @@ export default function Proof() {
       </>
     );
   }
-  const broken = findings.filter((finding) => finding.severity === 'broken').length;
+  const broken = findings.filter((finding) => finding.severity === 'error').length;
   // The three windows keep their proportion to each other, but the phone stays wide enough to read.
   const shares = [0.19, 0.3, 0.51];
   const reports = seen.page === path ? seen.reports : [];
@@ -88,7 +88,7 @@ export default function Proof() {
                   />
                 </Sheet>
                 <Box
-                  sx={{ textAlign: 'center', color: ink('stone'), fontSize: '0.78rem', mt: 0.25 }}
+                  sx={{ textAlign: 'center', color: color('stone'), fontSize: '0.78rem', mt: 0.25 }}
                 >{`${width} px`}</Box>
               </Box>
             );
@@ -98,7 +98,7 @@ export default function Proof() {
         <Findings findings={findings} />
       ) : (
         <Sheet label="What was checked" sx={{ p: 1.75 }}>
-          <Box component="ul" sx={{ m: 0, pl: 2.5, color: ink('lichen') }}>
+          <Box component="ul" sx={{ m: 0, pl: 2.5, color: color('lichen') }}>
             {checked.map((rule) => (
               <li key={rule.id}>{rule.title}</li>
             ))}
@@ -109,7 +109,7 @@ export default function Proof() {
       {reports.length > 0 && (
         <Sheet
           label="What the browser reports"
-          sx={{ px: 1.75, py: 1, mt: 1.5, borderColor: ink('rust'), fontSize: '0.8125rem' }}
+          sx={{ px: 1.75, py: 1, mt: 1.5, borderColor: color('rust'), fontSize: '0.8125rem' }}
         >
           <b>The browser reports on this page</b>
           {reports.map((one) => (

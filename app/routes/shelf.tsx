@@ -13,7 +13,7 @@ import { openStore } from '../data/store/idbStore';
 import { DropPlace, PickButtons, useBringIn } from '../stations/shelf/BringIn';
 import { SiteCard } from '../stations/shelf/SiteCard';
 import { Bar, DayNight } from '../ui/Head';
-import { ink } from '../ui/theme';
+import { color } from '../ui/theme';
 
 interface Shelf {
   sites: SiteRecord[];
@@ -59,7 +59,7 @@ export async function clientAction({ request }: ClientActionFunctionArgs) {
 export function HydrateFallback() {
   return (
     <Frame>
-      <Box role="status" sx={{ color: ink('stone') }}>
+      <Box role="status" sx={{ color: color('stone') }}>
         Looking at the shelf…
       </Box>
     </Frame>
@@ -101,7 +101,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
   return (
     <Frame buttons={<PickButtons bring={bring} />}>
       {removed && (
-        <Box role="status" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, color: ink('stone') }}>
+        <Box role="status" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, color: color('stone') }}>
           {`“${removed.name}” was removed.`}
           <Button onClick={() => void fetcher.submit({ do: 'restore' }, { method: 'post', action: '/?index' })}>
             Put it back
@@ -111,7 +111,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
       {demo.progress && (
         <Box
           role="status"
-          sx={{ bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, p: 2, mb: 1.5 }}
+          sx={{ bgcolor: color('paper'), border: `1px solid ${color('hair')}`, borderRadius: 1, p: 2, mb: 1.5 }}
         >
           <Box sx={{ mb: 1 }}>{demo.progress.says}</Box>
           <LinearProgress
@@ -125,7 +125,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
       {demo.failed && (
         <Box
           role="alert"
-          sx={{ color: ink('rust'), mb: 1.5 }}
+          sx={{ color: color('rust'), mb: 1.5 }}
         >{`The demo site could not be set out: ${demo.failed}`}</Box>
       )}
       <Box component="ul" aria-label="Sites" sx={{ m: 0, p: 0, listStyle: 'none' }}>
@@ -141,7 +141,9 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
         ))}
       </Box>
       <DropPlace bring={bring} />
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 1.5, fontSize: '0.78rem', color: ink('stone') }}>
+      <Box
+        sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 1.5, fontSize: '0.78rem', color: color('stone') }}
+      >
         <Box sx={{ flex: 1 }}>
           {room &&
             `${(room.used / 1e6).toFixed(0)} MB kept here; this browser has room for ${(room.of / 1e9).toFixed(0)} GB.`}

@@ -25,7 +25,7 @@ import { PreviewProvider } from '../ui/preview';
 import { SiteProvider, useWork, type OpenSite, type Spot } from '../ui/site';
 import { Slip } from '../ui/Slip';
 import { StrandRail } from '../ui/StrandRail';
-import { ink } from '../ui/theme';
+import { color } from '../ui/theme';
 import { Trail } from '../ui/Trail';
 import { refuse } from '~core/site/index.ts';
 
@@ -198,8 +198,8 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
             <Box
               role="status"
               sx={{
-                bgcolor: ink('gorseWash'),
-                color: ink('gorse'),
+                bgcolor: color('gorseWash'),
+                color: color('gorse'),
                 px: 2.5,
                 py: 0.75,
                 fontSize: '0.8125rem',

@@ -10,7 +10,7 @@ import { OwnKit } from '../stations/wiring/OwnKit';
 import { Rehearsal } from '../stations/wiring/Rehearsal';
 import { countOf, Fixes, Nothing, Sheet, StationHead } from '../ui/parts';
 import { useChosenPage, useSite } from '../ui/site';
-import { ink } from '../ui/theme';
+import { color } from '../ui/theme';
 
 export const meta = () => [{ title: 'Wiring – Heathmoor' }];
 
@@ -80,7 +80,7 @@ export default function Wiring() {
       {seen.length > 0 && (
         <Box
           role="status"
-          sx={{ fontSize: '0.8125rem', fontWeight: 600, color: ink(otherwise > 0 ? 'gorse' : 'lichen'), mb: 1.25 }}
+          sx={{ fontSize: '0.8125rem', fontWeight: 600, color: color(otherwise > 0 ? 'gorse' : 'lichen'), mb: 1.25 }}
         >
           {`Rehearsed: ${countOf(seen.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}${rehearsal.stale ? '; before the last change' : ''}`}
         </Box>
@@ -94,7 +94,7 @@ export default function Wiring() {
           <Box
             sx={{ my: 0.75 }}
           >{`${finding.place.path === page.path ? 'Line' : `${finding.place.path}, line`} ${finding.place.line}: ${finding.says}`}</Box>
-          <Box sx={{ color: ink('stone'), mb: 1 }}>{finding.why}</Box>
+          <Box sx={{ color: color('stone'), mb: 1 }}>{finding.why}</Box>
           <Fixes finding={finding.id} fixes={finding.fixes} />
         </Sheet>
       ))}

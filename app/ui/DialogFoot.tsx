@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import DialogActions from '@mui/material/DialogActions';
 import { useState } from 'react';
 import { useSite } from './site';
-import { ink } from './theme';
+import { color } from './theme';
 import { saysOf } from '../data/session/shared';
 
 export function DialogFoot({ onClose }: { onClose: () => void }) {
@@ -14,7 +14,7 @@ export function DialogFoot({ onClose }: { onClose: () => void }) {
   const news = outcome === before ? null : outcome;
   return (
     <DialogActions sx={{ pl: 3 }}>
-      <Box role="status" sx={{ flex: 1, fontSize: '0.8125rem', color: ink(news?.ok === false ? 'rust' : 'lichen') }}>
+      <Box role="status" sx={{ flex: 1, fontSize: '0.8125rem', color: color(news?.ok === false ? 'rust' : 'lichen') }}>
         {saysOf(news)}
       </Box>
       <Button onClick={onClose}>Close</Button>

@@ -1,13 +1,13 @@
 /** A change as source lines: what goes and what comes, signed as well as coloured. */
 import Box from '@mui/material/Box';
 import type { FileDiff } from '../data/session/diffs';
-import { ink, MONO, type Token } from './theme';
+import { color, MONO, type Token } from './theme';
 
 function Line({ sign, text, tone, wash }: { sign: string; text: string; tone: Token; wash: Token }) {
   return (
     <Box
       component="div"
-      sx={{ color: ink(tone), bgcolor: ink(wash), whiteSpace: 'pre', px: 1, minWidth: 'fit-content' }}
+      sx={{ color: color(tone), bgcolor: color(wash), whiteSpace: 'pre', px: 1, minWidth: 'fit-content' }}
     >
       <Box component="span" sx={{ userSelect: 'none' }}>{`${sign} `}</Box>
       {text || ' '}
@@ -25,13 +25,13 @@ export function DiffView({ diffs, height = 220 }: { diffs: readonly FileDiff[]; 
     >
       {diffs.map((diff) => (
         <Box key={`${diff.path} ${diff.note}`} sx={{ mb: 0.75 }}>
-          <Box sx={{ color: ink('stone') }}>
+          <Box sx={{ color: color('stone') }}>
             {diff.path}
             {diff.note && ` · ${diff.note}`}
           </Box>
           {diff.hunks.map((hunk, n) => (
             <Box key={n} sx={{ mb: 0.5 }}>
-              <Box sx={{ color: ink('stone') }}>{`line ${hunk.line}`}</Box>
+              <Box sx={{ color: color('stone') }}>{`line ${hunk.line}`}</Box>
               {hunk.removed.map((text, i) => (
                 <Line key={`-${i}`} sign="−" text={text} tone="rust" wash="rustWash" />
               ))}

@@ -17,7 +17,7 @@ import type { FileView } from '~core/view/index.ts';
 import { save } from '../data/export';
 import { countOf, inBytes, Mono, Picture, Tag } from './parts';
 import { useSite } from './site';
-import { ink } from './theme';
+import { color } from './theme';
 
 /** Folders with the files directly in them; the root is ''. */
 export function inFolders(files: readonly FileView[], asked: string): [string, FileView[]][] {
@@ -45,13 +45,17 @@ export function FilesDrawer({ open, onClose }: { open: boolean; onClose: () => v
       open={open}
       onClose={onClose}
       slotProps={{
-        paper: { role: 'dialog', 'aria-label': 'Files of the site', sx: { width: 420, p: 2.5, bgcolor: ink('mist') } },
+        paper: {
+          role: 'dialog',
+          'aria-label': 'Files of the site',
+          sx: { width: 420, p: 2.5, bgcolor: color('mist') },
+        },
       }}
     >
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, mb: 1.5 }}>
         <Typography variant="h2">Files</Typography>
         <Box
-          sx={{ flex: 1, fontSize: '0.8125rem', color: ink('stone') }}
+          sx={{ flex: 1, fontSize: '0.8125rem', color: color('stone') }}
         >{`${countOf(files.length, 'file')}, ${inBytes(total)}`}</Box>
         <IconButton aria-label="Close the files" onClick={onClose} size="small">
           <Close fontSize="small" />
@@ -64,10 +68,10 @@ export function FilesDrawer({ open, onClose }: { open: boolean; onClose: () => v
         value={asked}
         onChange={(event) => setAsked(event.target.value)}
         autoFocus
-        sx={{ mt: 1, mb: 1.5, '& .MuiInputBase-root': { bgcolor: ink('paper') } }}
+        sx={{ mt: 1, mb: 1.5, '& .MuiInputBase-root': { bgcolor: color('paper') } }}
       />
       {folders.length === 0 && (
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>
+        <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
           {asked === '' ? 'This site has no files.' : `No file has “${asked}” in its name.`}
         </Box>
       )}
@@ -113,12 +117,12 @@ function Folder({ name, files, unused, openAtFirst, onClose }: FolderProps) {
           py: 0.5,
           fontSize: '0.8125rem',
           fontWeight: 600,
-          '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+          '&:focus-visible': { outline: `2px solid ${color('heather')}` },
         }}
       >
         <ChevronRight fontSize="small" sx={{ transform: open ? 'rotate(90deg)' : 'none' }} />
         <Box sx={{ flex: 1 }}>{name === '' ? 'At the top' : name}</Box>
-        <Box sx={{ color: ink('stone'), fontWeight: 400 }}>{files.length}</Box>
+        <Box sx={{ color: color('stone'), fontWeight: 400 }}>{files.length}</Box>
       </Box>
       {open && (
         <Box
@@ -128,8 +132,8 @@ function Folder({ name, files, unused, openAtFirst, onClose }: FolderProps) {
             m: 0,
             p: 0,
             listStyle: 'none',
-            bgcolor: ink('paper'),
-            border: `1px solid ${ink('hair')}`,
+            bgcolor: color('paper'),
+            border: `1px solid ${color('hair')}`,
             borderRadius: 1,
           }}
         >
@@ -167,7 +171,7 @@ function FileRow({ file, unused, onClose }: { file: FileView; unused: boolean; o
         pl: 1.25,
         pr: 0.5,
         minHeight: 36,
-        borderTop: `1px solid ${ink('hair')}`,
+        borderTop: `1px solid ${color('hair')}`,
         '&:first-of-type': { borderTop: 0 },
         contentVisibility: 'auto',
         containIntrinsicHeight: '36px',
@@ -182,14 +186,14 @@ function FileRow({ file, unused, onClose }: { file: FileView; unused: boolean; o
           flex: 1,
           minWidth: 0,
           cursor: leads ? 'pointer' : 'default',
-          '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+          '&:focus-visible': { outline: `2px solid ${color('heather')}` },
           '&:hover': leads ? { textDecoration: 'underline' } : {},
         }}
       >
         <Mono>{nameOf(path)}</Mono>
       </Box>
       {unused && <Tag tone="plain">on no page</Tag>}
-      <Box sx={{ fontSize: '0.75rem', color: ink('stone'), whiteSpace: 'nowrap' }}>{inBytes(bytes)}</Box>
+      <Box sx={{ fontSize: '0.75rem', color: color('stone'), whiteSpace: 'nowrap' }}>{inBytes(bytes)}</Box>
       <IconButton
         aria-label={`Save ${path}`}
         size="small"

@@ -8,7 +8,7 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { STATIONS } from '../stations/stations';
 import { useSite } from './site';
-import { ink } from './theme';
+import { color } from './theme';
 
 interface Hit {
   label: string;
@@ -98,7 +98,7 @@ export function Find({
           renderOption={({ key, ...option }, hit) => (
             <Box component="li" key={key} {...option} sx={{ gap: 2 }}>
               <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{hit.label}</Box>
-              <Box sx={{ color: ink('stone'), fontSize: '0.75rem' }}>{hit.kind}</Box>
+              <Box sx={{ color: color('stone'), fontSize: '0.75rem' }}>{hit.kind}</Box>
             </Box>
           )}
           renderInput={(params) => <TextField {...params} label="Find a page, picture, strand or action" autoFocus />}

@@ -14,7 +14,7 @@ import Tooltip from '@mui/material/Tooltip';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useSite } from './site';
-import { ink, SERIF } from './theme';
+import { color, SERIF } from './theme';
 
 export function Bar({ under, middle, children }: { under?: string; middle?: ReactNode; children: ReactNode }) {
   return (
@@ -27,7 +27,7 @@ export function Bar({ under, middle, children }: { under?: string; middle?: Reac
         gap: 2,
         height: 64,
         px: 2.5,
-        borderBottom: `1px solid ${ink('hair')}`,
+        borderBottom: `1px solid ${color('hair')}`,
         flexShrink: 0,
       }}
     >
@@ -39,7 +39,7 @@ export function Bar({ under, middle, children }: { under?: string; middle?: Reac
             fontFamily: SERIF,
             fontWeight: 600,
             fontSize: '1.3rem',
-            color: ink('peat'),
+            color: color('peat'),
             textDecoration: 'none',
             lineHeight: 1.1,
           }}
@@ -49,7 +49,7 @@ export function Bar({ under, middle, children }: { under?: string; middle?: Reac
         {under && (
           <Box
             sx={{
-              color: ink('stone'),
+              color: color('stone'),
               fontSize: '0.78rem',
               overflow: 'hidden',
               textOverflow: 'ellipsis',

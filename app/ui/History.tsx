@@ -16,7 +16,7 @@ import type { HistoryEntry } from '../data/session/history';
 import { DiffView } from './DiffView';
 import { Tag } from './parts';
 import { useSite } from './site';
-import { ink } from './theme';
+import { color } from './theme';
 
 const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
@@ -49,7 +49,7 @@ export function History({ onClose }: { onClose: () => void }) {
           sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' }}
         >
           {[...(entries ?? [])].reverse().map(({ number, label, name, at: when }) => (
-            <Box component="li" key={number} sx={{ borderBottom: `1px solid ${ink('hair')}` }}>
+            <Box component="li" key={number} sx={{ borderBottom: `1px solid ${color('hair')}` }}>
               <Box
                 component="button"
                 type="button"
@@ -65,14 +65,14 @@ export function History({ onClose }: { onClose: () => void }) {
                   font: 'inherit',
                   fontSize: '0.8125rem',
                   cursor: 'pointer',
-                  color: number > head ? ink('stone') : 'inherit',
-                  bgcolor: number === at ? ink('heatherWash') : 'transparent',
+                  color: number > head ? color('stone') : 'inherit',
+                  bgcolor: number === at ? color('heatherWash') : 'transparent',
                   overflowWrap: 'anywhere',
                 }}
               >
                 {name !== null && <Box sx={{ fontWeight: 600 }}>{name}</Box>}
                 {label}
-                <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', color: ink('stone'), fontSize: '0.75rem' }}>
+                <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', color: color('stone'), fontSize: '0.75rem' }}>
                   {WHEN.format(when)}
                   {number === head && <Tag tone="chosen">the site is here</Tag>}
                   {number > head && 'undone'}
@@ -92,7 +92,7 @@ export function History({ onClose }: { onClose: () => void }) {
               >
                 {entry.number > head ? 'Go forth to here' : 'Go back to here'}
               </Button>
-              <Box sx={{ fontSize: '0.75rem', color: ink('stone') }}>
+              <Box sx={{ fontSize: '0.75rem', color: color('stone') }}>
                 {entry.number === head
                   ? 'The site is as it was after this.'
                   : 'Nothing is lost by it until you change something there.'}
@@ -169,14 +169,14 @@ function EntryDiff({ number, head }: { number: number; head: number }) {
     };
   }, [session, number, head]);
   if (number === 0)
-    return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>Before this nothing was changed here.</Box>;
+    return <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>Before this nothing was changed here.</Box>;
   if (shown?.number !== number)
-    return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>Reading what it did…</Box>;
+    return <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>Reading what it did…</Box>;
   if (shown.diffs === null)
-    return <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>What it did can no longer be shown.</Box>;
+    return <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>What it did can no longer be shown.</Box>;
   if (shown.diffs.length === 0)
     return (
-      <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>
+      <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
         It changed no file of the site, only what is remembered beside it.
       </Box>
     );

@@ -9,7 +9,7 @@ import { useEffect, useState } from 'react';
 import type { Outcome } from '../data/session/shared';
 import { DiffView } from './DiffView';
 import { useJob, useSite } from './site';
-import { ink } from './theme';
+import { color } from './theme';
 
 const SHOWN_FOR = 9000; // ms; long enough to read a diff, and pointing at it keeps it
 
@@ -59,10 +59,10 @@ export function Slip() {
             onMouseLeave={() => setHeld(false)}
             onFocus={() => setHeld(true)}
             onBlur={() => setHeld(false)}
-            sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? ink('edge') : ink('rust') }}
+            sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? color('edge') : color('rust') }}
           >
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
-              <Box sx={{ flex: 1, fontWeight: 600, color: shown.ok ? undefined : ink('rust') }}>
+              <Box sx={{ flex: 1, fontWeight: 600, color: shown.ok ? undefined : color('rust') }}>
                 {shown.ok ? shown.label : shown.reason}
               </Box>
               {shown.ok && shown.undoable !== false && site.undo !== null && (
@@ -87,8 +87,8 @@ const inTime = (ms: number): string =>
   ms < 90_000 ? `about ${Math.max(5, Math.round(ms / 5000) * 5)} s` : `about ${Math.round(ms / 60_000)} min`;
 
 const CARD = {
-  bgcolor: ink('paper'),
-  border: `1px solid ${ink('edge')}`,
+  bgcolor: color('paper'),
+  border: `1px solid ${color('edge')}`,
   borderRadius: 1,
   boxShadow: '0 4px 18px rgb(20 16 15 / 0.18)',
   fontSize: '0.8125rem',

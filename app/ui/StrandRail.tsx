@@ -11,9 +11,9 @@ import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Joint, JointName, JointState, Strand } from '~core/model/index.ts';
 import type { Station } from '~core/checks/index.ts';
-import { Fixes, inBytes, Mono, Picture, toneInk } from './parts';
+import { Fixes, inBytes, Mono, Picture, toneColor } from './parts';
 import { useChosenStrand, useIntent, useSite } from './site';
-import { ink } from './theme';
+import { color } from './theme';
 import type { PairView } from '~core/view/index.ts';
 
 const NAMES: Record<JointName, string> = {
@@ -38,17 +38,19 @@ const WORD: Record<JointState, string> = { whole: 'whole', look: 'to look at', b
 
 /** A bead: a ring where whole, a notch of another shape where broken. */
 function Bead({ state }: { state: JointState }) {
-  const colour = toneInk(TONE[state]);
+  const colour = toneColor(TONE[state]);
   return (
     <svg width="24" height="24" viewBox="-12 -12 24 24" aria-hidden style={{ display: 'block', flexShrink: 0 }}>
       {state === 'broken' && (
-        <path d="M0-10.5 10.5 0 0 10.5-10.5 0Z" fill={ink('rustWash')} stroke={colour} strokeWidth="1.8" />
+        <path d="M0-10.5 10.5 0 0 10.5-10.5 0Z" fill={color('rustWash')} stroke={colour} strokeWidth="1.8" />
       )}
-      {state === 'look' && <path d="M-7.5-7.5h15v15h-15z" fill={ink('gorseWash')} stroke={colour} strokeWidth="1.8" />}
+      {state === 'look' && (
+        <path d="M-7.5-7.5h15v15h-15z" fill={color('gorseWash')} stroke={colour} strokeWidth="1.8" />
+      )}
       {state !== 'broken' && state !== 'look' && (
         <circle
           r="7.5"
-          fill={ink('paper')}
+          fill={color('paper')}
           stroke={colour}
           strokeWidth="1.8"
           strokeDasharray={state === 'none' ? '2.5 3' : undefined}
@@ -64,7 +66,7 @@ export function StrandRail() {
     <Box
       component="aside"
       aria-label="Strand"
-      sx={{ width: 236, flexShrink: 0, borderLeft: `1px solid ${ink('hair')}`, p: 1.75, overflowY: 'auto' }}
+      sx={{ width: 236, flexShrink: 0, borderLeft: `1px solid ${color('hair')}`, p: 1.75, overflowY: 'auto' }}
     >
       {strand ? (
         <Chosen strand={strand} />
@@ -90,7 +92,7 @@ function Chosen({ strand }: { strand: Strand }) {
         {strand.name}
       </Typography>
       <Typography variant="body2" sx={{ mb: 1.5, fontSize: '0.78rem' }} color="textSecondary">
-        <Box component="span" sx={{ color: toneInk(TONE[strand.state]), fontWeight: 600 }}>
+        <Box component="span" sx={{ color: toneColor(TONE[strand.state]), fontWeight: 600 }}>
           {broken
             ? `${broken.state === 'broken' ? 'broken' : 'to look at'} at ${NAMES[broken.name].toLowerCase()}`
             : 'whole'}
@@ -126,8 +128,8 @@ function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next:
             top: 20,
             bottom: -3,
             borderLeft: cut
-              ? `2px dotted ${ink('rust')}`
-              : `2px solid ${next.state === 'none' || joint.state === 'none' ? ink('hair') : ink('lichen')}`,
+              ? `2px dotted ${color('rust')}`
+              : `2px solid ${next.state === 'none' || joint.state === 'none' ? color('hair') : color('lichen')}`,
           }}
         />
       )}
@@ -142,15 +144,15 @@ function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next:
           cursor: 'pointer',
           alignSelf: 'flex-start',
           zIndex: 1,
-          '&:focus-visible': { outline: `2px solid ${ink('heather')}`, borderRadius: 1 },
+          '&:focus-visible': { outline: `2px solid ${color('heather')}`, borderRadius: 1 },
         }}
       >
         <Bead state={joint.state} />
       </Box>
       <Box sx={{ minWidth: 0, flex: 1, fontSize: '0.78rem', lineHeight: 1.45 }}>
-        <Box sx={{ color: ink('stone'), fontWeight: 600, mb: 0.25 }}>{NAMES[joint.name]}</Box>
+        <Box sx={{ color: color('stone'), fontWeight: 600, mb: 0.25 }}>{NAMES[joint.name]}</Box>
         <Shown joint={joint} strand={strand} />
-        {joint.says !== '' && <Box sx={{ color: toneInk(TONE[joint.state]), mt: 0.25 }}>{joint.says}</Box>}
+        {joint.says !== '' && <Box sx={{ color: toneColor(TONE[joint.state]), mt: 0.25 }}>{joint.says}</Box>}
         {findings.map((finding) => (
           <Box
             key={finding.id}

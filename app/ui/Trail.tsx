@@ -4,7 +4,7 @@ import { line, curveMonotoneX } from 'd3-shape';
 import { NavLink } from 'react-router';
 import type { Station } from '~core/checks/index.ts';
 import { STATIONS } from '../stations/stations';
-import { ink } from './theme';
+import { color } from './theme';
 
 const WIDTH = 780;
 /** Height of each stone on the path; CSS px. */
@@ -27,7 +27,7 @@ export function Trail({ siteId, open, at }: { siteId: string; open: Record<Stati
         aria-hidden
         sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
       >
-        <path d={PATH} fill="none" stroke={ink('edge')} strokeWidth={1.2} />
+        <path d={PATH} fill="none" stroke={color('edge')} strokeWidth={1.2} />
       </Box>
       <Box
         component="ol"
@@ -45,12 +45,12 @@ export function Trail({ siteId, open, at }: { siteId: string; open: Record<Stati
                   position: 'absolute',
                   inset: 2,
                   textDecoration: 'none',
-                  color: here ? ink('heather') : ink('peat'),
+                  color: here ? color('heather') : color('peat'),
                   fontWeight: here ? 700 : 500,
                   fontSize: '0.875rem',
                   borderRadius: 1,
                   pt: '34px',
-                  '&:hover': { color: ink('heather') },
+                  '&:hover': { color: color('heather') },
                 }}
               >
                 <Box
@@ -64,13 +64,13 @@ export function Trail({ siteId, open, at }: { siteId: string; open: Record<Stati
                     height: here ? 15 : 11,
                     transform: 'translate(-50%, -50%)',
                     borderRadius: '50%',
-                    border: `1.5px solid ${here ? ink('heather') : ink('edge')}`,
-                    bgcolor: here ? ink('heather') : ink('mist'),
+                    border: `1.5px solid ${here ? color('heather') : color('edge')}`,
+                    bgcolor: here ? color('heather') : color('mist'),
                   }}
                 />
                 {station.name}
                 {count > 0 && (
-                  <Box component="span" sx={{ ml: 0.5, color: ink('rust'), fontWeight: 600, fontSize: '0.8125rem' }}>
+                  <Box component="span" sx={{ ml: 0.5, color: color('rust'), fontWeight: 600, fontSize: '0.8125rem' }}>
                     {count}
                     <Box
                       component="span"

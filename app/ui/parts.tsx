@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { FixView } from '~core/view/index.ts';
 import { usePicture, useFix, useSite } from './site';
-import { ink, MONO, type Token } from './theme';
+import { color, MONO, type Token } from './theme';
 
 export type Tone = 'whole' | 'look' | 'broken' | 'plain' | 'chosen';
 
@@ -17,7 +17,7 @@ const TONES: Record<Tone, [Token, Token]> = {
   chosen: ['heather', 'heatherWash'],
 };
 
-export const toneInk = (tone: Tone): string => ink(TONES[tone][0]);
+export const toneColor = (tone: Tone): string => color(TONES[tone][0]);
 
 /** A word on a wash of colour; the word says it, the colour only helps. */
 export function Tag({ tone, children }: { tone: Tone; children: ReactNode }) {
@@ -26,8 +26,8 @@ export function Tag({ tone, children }: { tone: Tone; children: ReactNode }) {
     <Box
       component="span"
       sx={{
-        color: ink(text),
-        bgcolor: ink(wash),
+        color: color(text),
+        bgcolor: color(wash),
         borderRadius: '3px',
         px: 0.75,
         py: 0.25,
@@ -45,7 +45,7 @@ export function Sheet({ children, sx, label }: { children: ReactNode; sx?: objec
   return (
     <Box
       {...(label ? { component: 'section', 'aria-label': label } : {})}
-      sx={{ bgcolor: ink('paper'), border: `1px solid ${ink('hair')}`, borderRadius: 1, ...sx }}
+      sx={{ bgcolor: color('paper'), border: `1px solid ${color('hair')}`, borderRadius: 1, ...sx }}
     >
       {children}
     </Box>
@@ -83,7 +83,7 @@ export function Part({ title, children }: { title: string; children: ReactNode }
 export const Mono = ({ children, tone }: { children: ReactNode; tone?: Token }) => (
   <Box
     component="span"
-    sx={{ fontFamily: MONO, fontSize: '0.78rem', ...(tone ? { color: ink(tone) } : {}), overflowWrap: 'anywhere' }}
+    sx={{ fontFamily: MONO, fontSize: '0.78rem', ...(tone ? { color: color(tone) } : {}), overflowWrap: 'anywhere' }}
   >
     {children}
   </Box>
@@ -103,7 +103,7 @@ export function Picture({
 }) {
   const url = usePicture(path);
   if (path === null)
-    return <Box aria-hidden sx={{ width, height, border: `1px dashed ${ink('edge')}`, borderRadius: '2px' }} />;
+    return <Box aria-hidden sx={{ width, height, border: `1px dashed ${color('edge')}`, borderRadius: '2px' }} />;
   return (
     <Box sx={{ width, height, display: 'grid', placeItems: 'center' }}>
       {url !== null && (
@@ -139,7 +139,7 @@ export function Fixes({ finding, fixes, most = 2 }: { finding: string; fixes: re
 /** A screen with nothing on it says what would stand here and how it comes. */
 export function Nothing({ title, says, children }: { title: string; says: string; children?: ReactNode }) {
   return (
-    <Box sx={{ border: `1px dashed ${ink('edge')}`, borderRadius: 1, p: 5, textAlign: 'center' }}>
+    <Box sx={{ border: `1px dashed ${color('edge')}`, borderRadius: 1, p: 5, textAlign: 'center' }}>
       <Typography variant="h2">{title}</Typography>
       <Typography color="textSecondary" sx={{ my: 1.5, maxWidth: 460, mx: 'auto' }}>
         {says}

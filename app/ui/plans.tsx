@@ -6,7 +6,7 @@ import type { PlanView } from '../workers/analysis';
 import { DiffView } from './DiffView';
 import { countOf } from './parts';
 import { useSite } from './site';
-import { ink } from './theme';
+import { color } from './theme';
 
 /** After this long without another wish the outcome is worked out; ms. */
 const PAUSE = 250;
@@ -59,7 +59,7 @@ export function PlanShown({ plan, wished, same = 'It is so already.', height = 2
     <Box>
       <Box
         aria-live="polite"
-        sx={{ fontSize: '0.8125rem', color: ink(plan?.ok === false ? 'rust' : 'stone'), mb: 0.5, minHeight: '1.4em' }}
+        sx={{ fontSize: '0.8125rem', color: color(plan?.ok === false ? 'rust' : 'stone'), mb: 0.5, minHeight: '1.4em' }}
       >
         {says}
       </Box>

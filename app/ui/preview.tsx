@@ -18,7 +18,7 @@ import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
 import { Seen } from '~core/wiring/index.ts';
 import type { SiteSession } from '../data/session/siteSession';
 import { LimitedPage } from './LimitedPage';
-import { ink } from './theme';
+import { color } from './theme';
 
 type Status = 'starting' | 'ready' | 'limited' | 'stuck';
 
@@ -298,7 +298,7 @@ export function LivePage({
             height: room.height / scale,
             transform: `scale(${scale})`,
             transformOrigin: '0 0',
-            bgcolor: ink('paper'),
+            bgcolor: color('paper'),
             background: '#fff',
           }}
         />

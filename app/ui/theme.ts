@@ -41,7 +41,7 @@ export const TOKENS = {
 export type Token = keyof (typeof TOKENS)['light'];
 
 /** The CSS variable of a token. */
-export const ink = (token: Token): string => `var(--hm-${token})`;
+export const color = (token: Token): string => `var(--hm-${token})`;
 
 const variables = (scheme: 'light' | 'dark') =>
   Object.fromEntries(Object.entries(TOKENS[scheme]).map(([name, value]) => [`--hm-${name}`, value]));
@@ -108,9 +108,9 @@ export const theme = createTheme({
           '&:focus-visible': { outline: '2px solid var(--hm-heather)', outlineOffset: 2 },
         },
         outlined: {
-          borderColor: ink('hair'),
-          backgroundColor: ink('paper'),
-          '&:hover': { borderColor: ink('edge'), backgroundColor: ink('paper') },
+          borderColor: color('hair'),
+          backgroundColor: color('paper'),
+          '&:hover': { borderColor: color('edge'), backgroundColor: color('paper') },
         },
       },
     },
@@ -125,7 +125,7 @@ export const theme = createTheme({
     MuiInputBase: { styleOverrides: { root: { fontSize: '0.8125rem' } } },
     // As large as what it labels: the gap in the frame is measured by that.
     MuiInputLabel: { styleOverrides: { root: { fontSize: '0.8125rem' } } },
-    MuiDialog: { styleOverrides: { paper: { border: `1px solid ${ink('hair')}` } } },
+    MuiDialog: { styleOverrides: { paper: { border: `1px solid ${color('hair')}` } } },
     MuiTooltip: { defaultProps: { enterDelay: 400 } },
   },
 });

@@ -52,7 +52,7 @@ const CASCADE = 2;
 /** What shows through clear pixels where a format has none. */
 const PAPER = [255, 255, 255] as const;
 
-export interface PictureLook {
+export interface PictureAnalysis {
   facts: PhotoFacts;
   /** A small copy for lists; null where the picture itself is small enough, or cannot be read. */
   glance: Blob | null;
@@ -106,7 +106,7 @@ let closely: { key: string; pixels: Pixels } | null = null;
 
 const pictures = {
   /** What is to be known of a picture; one that cannot be decoded is named with the reason. */
-  async look(blob: Blob, path: string): Promise<PictureLook> {
+  async look(blob: Blob, path: string): Promise<PictureAnalysis> {
     const bytes = await bytesOf(blob);
     const told = await readWords(bytes);
     if (blob.size === 0) return unreadable(told, 'The file is empty.');
@@ -222,7 +222,7 @@ const whyNot = (error: unknown): string =>
     ? error.message
     : 'The browser cannot decode this picture; it may be damaged or cut short.';
 
-function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PictureLook {
+function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PictureAnalysis {
   return {
     facts: {
       ...told,

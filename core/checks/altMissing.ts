@@ -23,7 +23,7 @@ export const altMissing: Rule = {
       return [
         {
           matter: `${page.path}:${strand.thumbnail ?? strand.id}`,
-          severity: 'look',
+          severity: 'warning',
           says: `${strand.name} has no alt text.`,
           why: 'Who cannot see the picture hears its file name instead. An empty alt="" says that it is only decoration.',
           place: placeIn(page, image.open),

@@ -15,7 +15,7 @@ export const anotherPicture: Rule = {
       return [
         {
           matter: `${page.path}:${thumbnail}`,
-          severity: 'broken',
+          severity: 'error',
           says: `${nameOf(thumbnail)} shows ${shows.path ? stemOf(shows.path) : 'another picture'}, not ${stemOf(full)}.`,
           why: 'A visitor chooses one picture and gets another.',
           place: placeIn(page, item.source?.attribute.range),

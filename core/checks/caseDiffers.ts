@@ -18,7 +18,7 @@ export const caseDiffers: Rule = {
           const { path, real } = file;
           const finding: Observation = {
             matter: `${page.path}:${path}`,
-            severity: 'broken',
+            severity: 'error',
             says: `This ${name === 'href' ? 'link' : 'address'} asks for ${nameOf(path)}; on disk the file is ${nameOf(real)}.`,
             why: 'It works on most desktops and fails on most hosts, which tell capitals apart.',
             place: placeIn(page, attribute.range),

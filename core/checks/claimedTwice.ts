@@ -20,7 +20,7 @@ export const claimedTwice: Rule = {
       });
       findings.set(key, {
         matter: key,
-        severity: 'broken',
+        severity: 'error',
         says: `Both the ${first.kit.manifest.name} and the ${second.kit.manifest.name} answer this link.`,
         why: 'Each opens the picture for itself: one lies over the other, and closing the first shows the second.',
         place: placeIn(page, item.link?.open),
@@ -49,7 +49,7 @@ function takenFindings(page: PageReading): Observation[] {
     return [
       {
         matter: `${page.path}:${taken.name}:${include.written ?? include.line}`,
-        severity: 'look',
+        severity: 'warning',
         says: `${include.written ?? 'This inline script'} changes ${taken.name}, which the ${name} reads.`,
         why:
           taken.name === 'title'

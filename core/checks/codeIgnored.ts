@@ -53,7 +53,7 @@ export const codeIgnored: Rule = {
         return [
           {
             matter: `${page.path}:${include.written}`,
-            severity: 'broken',
+            severity: 'error',
             says: swallows
               ? `The script ${include.written} is not closed; markup up to the next </script> stands inside it.`
               : `Code stands inside the script that loads ${include.written}.`,

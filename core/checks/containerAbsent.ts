@@ -42,7 +42,7 @@ export const containerAbsent: Rule = {
         return [
           {
             matter: `${page.path}:${strand.name}`,
-            severity: 'broken',
+            severity: 'error',
             says:
               selector === ''
                 ? `This link has no ${attribute}.`

@@ -27,7 +27,7 @@ export const dummyLink: Rule = {
         return [
           {
             matter: `${page.path}:${words}`,
-            severity: 'broken',
+            severity: 'error',
             says: `“${words}” links to #, which is no page.`,
             why: 'A click jumps to the top of the same page.',
             place: placeIn(page, attribute.range),

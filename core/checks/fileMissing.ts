@@ -61,7 +61,7 @@ export const fileMissing: Rule = {
           {
             matter: `${page.path}:${file.path}`,
             station: loads ? 'wiring' : 'pairs',
-            severity: 'broken',
+            severity: 'error',
             says: `There is no ${file.path}.`,
             why: whyMissed(element, isThumbnail),
             place: placeIn(page, attribute.range),

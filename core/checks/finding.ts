@@ -17,7 +17,7 @@ export interface Finding {
   id: string;
   rule: string;
   station: Station;
-  severity: 'broken' | 'look';
+  severity: 'error' | 'warning';
   /** What is the case. */
   says: string;
   /** What a visitor or a browser makes of it. */

@@ -19,7 +19,7 @@ export const groupMissing: Rule = {
         return [
           {
             matter: `${page.path}:${strand.name}`,
-            severity: 'broken',
+            severity: 'error',
             says: `This link has no group; its neighbours are in “${group}”.`,
             why: `It opens alone in the ${kit.manifest.name}: no counter, no way on or back, and its neighbours step past it.`,
             place: placeIn(page, link.open),

@@ -27,7 +27,7 @@ export const groupSplit: Rule = {
         return [
           {
             matter: `${page.path}:${strand.name}`,
-            severity: slip ? 'broken' : 'look',
+            severity: slip ? 'error' : 'warning',
             says: slip
               ? `This link’s group reads “${own}”; its neighbours have “${common}”.`
               : `This link is the only one in the group “${own}”; its neighbours are in “${common}”.`,

@@ -15,7 +15,7 @@ export const includeMiswritten: Rule = {
         return [
           {
             matter: `${page.path}:${element.open?.start ?? 0}`,
-            severity: 'broken',
+            severity: 'error',
             says,
             why,
             place: placeIn(page, element.open),

@@ -26,7 +26,7 @@ export const includedTwice: Rule = {
         return [
           {
             matter: `${page.path}:${include.written}:${include.line}`,
-            severity: include.kind === 'script' ? 'broken' : 'look',
+            severity: include.kind === 'script' ? 'error' : 'warning',
             says: `${include.written} is loaded on line ${first.line} already${missing ? `, from ${first.written}` : ''}.`,
             why:
               include.kind === 'script'

@@ -34,7 +34,7 @@ export const kitIncomplete: Rule = {
         return [
           {
             matter: `${page.path}:${kit.manifest.name}`,
-            severity: scripts.length > 0 ? 'broken' : 'look',
+            severity: scripts.length > 0 ? 'error' : 'warning',
             says: `The page uses the ${kit.manifest.name} and does not load ${names}.`,
             why:
               scripts.length > 0

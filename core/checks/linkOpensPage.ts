@@ -29,7 +29,7 @@ export const linkOpensPage: Rule = {
       return [
         {
           matter: `${page.path}:${strand.thumbnail ?? strand.id}`,
-          severity: 'broken',
+          severity: 'error',
           says: `This picture’s link: ${joint.says.charAt(0).toLowerCase()}${joint.says.slice(1)}`,
           why: 'The thumbnail promises its own picture, larger.',
           place: placeIn(page, attributeOf(link, 'href')?.range ?? link.open),

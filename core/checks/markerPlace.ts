@@ -34,7 +34,7 @@ export const markerPlace: Rule = {
         return [
           {
             matter: `${page.path}:${strand.name}`,
-            severity: 'broken',
+            severity: 'error',
             says: `${meant} stands on the <${bearer.tag}>; the ${manifest.name} looks for it on the link.`,
             why: use.strays.has(bearer)
               ? `The ${manifest.name} answers a click on the <${bearer.tag}>, which says no address: it opens and shows nothing.`

@@ -26,7 +26,7 @@ export const markerUnlike: Rule = {
         return [
           {
             matter: `${page.path}:${strand.name}`,
-            severity: 'broken',
+            severity: 'error',
             says: wrong
               ? `This link’s marker reads ${wrong.is}; the ${manifest.name} looks for ${wrong.meant}.`
               : `This link has no ${meant}; ${neighbours} of its neighbours have.`,

@@ -14,7 +14,7 @@ export const moduleFromDisk: Rule = {
         return [
           {
             matter: `${page.path}:${include.written}`,
-            severity: 'look',
+            severity: 'warning',
             says: `${include.written} is loaded as a module.`,
             why: 'Opened from disk, a browser refuses to load module files; the script runs only on a host.',
             place: placeIn(page, attributeOf(include.element, 'type')?.range ?? include.element.open),

@@ -20,7 +20,7 @@ export const rootAddress: Rule = {
           {
             matter: `${page.path}:${written}`,
             station: loads ? 'wiring' : 'markup',
-            severity: place.on === 'disk' ? 'broken' : 'look',
+            severity: place.on === 'disk' ? 'error' : 'warning',
             says:
               place.on === 'disk'
                 ? `${written} is a place on one computer.`

@@ -61,7 +61,7 @@ export const RULES: readonly Rule[] = [
 
 /** All findings: what is broken first, then by page and line. */
 export function findingsOf(site: SiteReading): Finding[] {
-  const rank = ({ severity }: Finding) => (severity === 'broken' ? 0 : 1);
+  const rank = ({ severity }: Finding) => (severity === 'error' ? 0 : 1);
   return RULES.flatMap((rule) => findingsBy(rule, site)).sort(
     (a, b) =>
       rank(a) - rank(b) || a.place.path.localeCompare(b.place.path) || (a.place.line ?? 0) - (b.place.line ?? 0),

@@ -32,7 +32,7 @@ export const schemeMissing: Rule = {
           {
             matter: `${page.path}:${written}`,
             station: loads ? 'wiring' : 'markup',
-            severity: loads || host ? 'broken' : 'look',
+            severity: loads || host ? 'error' : 'warning',
             says: `${written} has no scheme.`,
             why: bare
               ? `Opened from disk, the browser looks for file:${written} and finds nothing.`

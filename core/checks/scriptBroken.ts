@@ -36,7 +36,7 @@ export const scriptBroken: Rule = {
         const line = new LineIndex(text).lineAt(reading.at);
         findings.set(key, {
           matter: key,
-          severity: 'broken',
+          severity: 'error',
           says: `${include.written ?? 'This inline script'} has a mistake${inline ? '' : ` on line ${line}`}: ${reading.reason}.`,
           why: 'A browser that cannot read a script to its end runs nothing of it, not even what stands before the mistake.',
           place: inline

@@ -36,7 +36,7 @@ export const scriptOrder: Rule = {
         return [
           {
             matter: `${page.path}:${include.written ?? include.line}`,
-            severity: 'broken',
+            severity: 'error',
             says: called
               ? `${name} calls ${need.name}() before ${need.from?.written ?? 'its script'} is loaded.`
               : `${name} needs ${need.name}, and ${need.from?.written ?? 'the script that gives it'} is loaded only after it.`,

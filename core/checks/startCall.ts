@@ -18,7 +18,7 @@ export const startCall: Rule = {
           return [
             {
               matter: `${page.path}:${is}`,
-              severity: 'broken',
+              severity: 'error',
               says: `${run.include.written ?? 'This script'} calls ${is}(); the ${name}’s function is ${start.call}().`,
               why: `The browser stops it there with “${is} is not defined”.`,
               place: placeIn(
@@ -66,7 +66,7 @@ function unstarted(page: PageReading, use: KitUse): Observation {
   const script = use.script?.element ?? null;
   return {
     matter: `${page.path}:${name}`,
-    severity: 'broken',
+    severity: 'error',
     says: `${start?.call}() is never called on this page.`,
     why: `The ${name} is loaded and does nothing until it is told which links are meant; a click shows the picture alone.`,
     place: placeIn(page, script?.range),

@@ -47,7 +47,7 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
   return [
     {
       matter: `${page.path}:${call.text}`,
-      severity: 'broken',
+      severity: 'error',
       says: `${call.name}('${call.text}') ${says}.`,
       why:
         trouble === null

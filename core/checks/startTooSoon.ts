@@ -15,7 +15,7 @@ export const startTooSoon: Rule = {
           return [
             {
               matter: `${page.path}:${call.name}:${include.line}`,
-              severity: 'broken',
+              severity: 'error',
               says: `${call.name}() runs ${there.length === 0 ? 'before any of its links is read' : `when ${there.length} of its ${matched.length} links are read`}.`,
               why: 'A script that stands as it is runs while the browser reads the page, and sees only what comes before it.',
               place: placeIn(

@@ -41,7 +41,7 @@ export const tagBroken: Rule = {
         return [
           {
             matter: `${page.path}:${at.start}`,
-            severity: 'broken',
+            severity: 'error',
             says,
             why,
             place: placeIn(page, at),

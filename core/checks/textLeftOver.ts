@@ -28,7 +28,7 @@ export const textLeftOver: Rule = {
               return [
                 {
                   matter: `${page.path}:${start}`,
-                  severity: early ? 'broken' : 'look',
+                  severity: early ? 'error' : 'warning',
                   says: `“${piece}” is left over between the tags.`,
                   why: early
                     ? 'The browser ends the head here and begins the body: what follows stands in the page.'

@@ -19,7 +19,7 @@ export const tooLarge: Rule = {
       return [
         {
           matter: `${strand.full}`,
-          severity: 'look',
+          severity: 'warning',
           says: `${nameOf(strand.full)} weighs ${(bytes / 1e6).toFixed(1)} MB at ${facts.width} × ${facts.height} px.`,
           why: `No window shows more than a part of these pixels. On a line of 1.6 Mbit/s it takes ${Math.round((bytes * 8) / 1.6e6)} s to come.`,
           place: placeIn(page, item.link?.open),

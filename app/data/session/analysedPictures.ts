@@ -1,9 +1,9 @@
 /** The pictures of an open site are analysed as they come: what is known is shown meanwhile. */
 import { isPicturePath, type FileContent } from '~core/site/index.ts';
-import type { PictureLook } from '../../workers/pictures';
+import type { PictureAnalysis } from '../../workers/pictures';
 import { analysis, pictureWorkers } from '../../workers/start';
 import type { Jobs } from './jobs';
-import { lookAtPictures } from './lookAtPictures';
+import { analysePictures } from './analysePictures';
 import type { SharedSite } from './shared';
 
 interface Listeners {
@@ -37,12 +37,12 @@ export class AnalysedPictures {
   }
 
   /** Saves what was seen of pictures, and tells the reading of it. */
-  async learn(looks: ReadonlyMap<string, PictureLook>): Promise<void> {
-    await this.#site.store.saveLooks(looks);
-    this.note(looks.keys());
+  async learn(analyses: ReadonlyMap<string, PictureAnalysis>): Promise<void> {
+    await this.#site.store.saveAnalyses(analyses);
+    this.note(analyses.keys());
     await analysis().update(
       [],
-      [...looks].map(([hash, { facts }]) => [hash, facts]),
+      [...analyses].map(([hash, { facts }]) => [hash, facts]),
     );
   }
 
@@ -63,12 +63,12 @@ export class AnalysedPictures {
 
   async #readNew(): Promise<void> {
     const unread = this.#unread();
-    await lookAtPictures({
+    await analysePictures({
       unread,
-      lookers: pictureWorkers().map((worker) => (blob: Blob, path: string) => worker().look(blob, path)),
+      analysers: pictureWorkers().map((worker) => (blob: Blob, path: string) => worker().look(blob, path)),
       blobsOf: (hashes) => this.#site.store.readBlobs(hashes),
-      learn: async (looks, done) => {
-        await this.learn(looks);
+      learn: async (analyses, done) => {
+        await this.learn(analyses);
         const more = done < unread.size;
         this.#jobs.show(more ? { says: 'Reading pictures', done, of: unread.size, stop: null } : null);
         this.#listeners.outdate();

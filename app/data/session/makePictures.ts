@@ -6,7 +6,7 @@
 import type { Recipe } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
 import { nameOf } from '~core/site/index.ts';
-import type { MadePicture, MakeOptions, PictureLook, Wanted } from '../../workers/pictures';
+import type { MadePicture, MakeOptions, PictureAnalysis, Wanted } from '../../workers/pictures';
 import { contentHash } from '../hash';
 import type { Job } from './jobs';
 import type { Store } from '../store/store';
@@ -14,7 +14,7 @@ import type { Store } from '../store/store';
 /** What a worker does for the queue. */
 export interface Maker {
   make: (blob: Blob, from: string, wanted: readonly Wanted[], options: MakeOptions) => Promise<MadePicture[]>;
-  look: (blob: Blob, path: string) => Promise<PictureLook>;
+  look: (blob: Blob, path: string) => Promise<PictureAnalysis>;
 }
 
 interface Options {
@@ -30,7 +30,7 @@ interface Options {
 
 export interface MadeBatch {
   files: MadeFile[];
-  looks: Map<string, PictureLook>;
+  analyses: Map<string, PictureAnalysis>;
   /** What could not be made, with the reason. */
   failed: string[];
   /** What came out otherwise than somebody may expect. */
@@ -52,7 +52,7 @@ export async function makePictures(
   { before, recipe, workers, sourceOf, leaving, onJob }: Options,
 ): Promise<MadeBatch | null> {
   const stop = new AbortController();
-  const batch: MadeBatch = { files: [...before], looks: new Map(), failed: [], told: [] };
+  const batch: MadeBatch = { files: [...before], analyses: new Map(), failed: [], told: [] };
   const plain = tasks.map(withoutSource);
   let noted = -Infinity;
   const note = async (always = false) => {
@@ -81,7 +81,7 @@ export async function makePictures(
       const hash = await contentHash(await blob.arrayBuffer());
       await store.saveBlobs(new Map([[hash, blob]]));
       const look = await worker.look(blob, made.to);
-      batch.looks.set(hash, look);
+      batch.analyses.set(hash, look);
       batch.files.push({ task: withoutSource(task), source: task.source, hash, bytes: blob.size });
     }
   };

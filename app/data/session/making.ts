@@ -56,13 +56,13 @@ export class Making {
     });
   }
 
-  async #place({ files, looks, failed, told }: MadeBatch): Promise<Outcome> {
+  async #place({ files, analyses, failed, told }: MadeBatch): Promise<Outcome> {
     const { store, site } = this.#site;
     if (files.length === 0) {
       await store.removeQueue(site.id);
       return refuse(`No picture could be made. ${failed.join('; ')}`);
     }
-    await this.#analysed.learn(looks);
+    await this.#analysed.learn(analyses);
     const planned = await analysis().placeMade(files);
     if (!planned.ok) return planned;
     const { change, diffs } = planned;

@@ -5,7 +5,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { refuse, type FileContent } from '~core/site/index.ts';
-import type { PictureLook } from '../../workers/pictures';
+import type { PictureAnalysis } from '../../workers/pictures';
 import { changeOf, commitOf, hashesIn, neededEntry, pathsOf, renamed, SITE_GONE, type JournalStep } from './commit';
 import { FactsRecord, FileRecord, SiteRecord, type JournalRecord, type QueueRecord } from './records';
 import type { Files, Store, Written } from './store';
@@ -84,7 +84,7 @@ function idbStore(db: Database): Store {
       return Promise.all(hashes.map((hash) => store.get(hash)));
     },
     sweepBlobs: () => sweepBlobs(db),
-    saveLooks: (looks) => saveLooks(db, looks),
+    saveAnalyses: (analyses) => saveAnalyses(db, analyses),
     readFacts: (hashes) => readFacts(db, hashes),
     readGlance: (hash) => db.get('glances', hash),
     readQueue: async (siteId) => (await db.get('queues', siteId)) ?? null,
@@ -172,9 +172,9 @@ async function nameEntry(db: Database, siteId: string, number: number, name: str
   return site !== undefined || entry !== undefined;
 }
 
-async function saveLooks(db: Database, looks: ReadonlyMap<string, PictureLook>): Promise<void> {
+async function saveAnalyses(db: Database, analyses: ReadonlyMap<string, PictureAnalysis>): Promise<void> {
   const tx = db.transaction(['facts', 'glances'], 'readwrite');
-  const writes = [...looks].flatMap(([hash, { facts, glance }]) => [
+  const writes = [...analyses].flatMap(([hash, { facts, glance }]) => [
     tx.objectStore('facts').put(facts, hash),
     ...(glance ? [tx.objectStore('glances').put(glance, hash)] : []),
   ]);

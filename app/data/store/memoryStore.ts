@@ -93,8 +93,8 @@ export function memoryStore(): Store {
     saveBlobs: (more) => soon(more.forEach((blob, hash) => blobs.set(hash, blob))),
     readBlobs: (hashes) => soon(hashes.map((hash) => blobs.get(hash))),
     sweepBlobs: () => soon(sweep()),
-    saveLooks: (looks) => {
-      for (const [hash, look] of looks) {
+    saveAnalyses: (analyses) => {
+      for (const [hash, look] of analyses) {
         facts.set(hash, look.facts);
         if (look.glance) glances.set(hash, look.glance);
       }

@@ -139,7 +139,7 @@ describe.each(STORES)('the store %s', (_where, open) => {
   it('sweeps contents when nobody names them, and keeps them while an undo or a queue needs them', async () => {
     const blobs = ['h2', 'queued', 'stray'].map((hash) => [hash, new Blob([hash])] as const);
     await store.saveBlobs(new Map(blobs));
-    await store.saveLooks(new Map([['stray', { facts: FACTS, glance: new Blob(['small']) }]]));
+    await store.saveAnalyses(new Map([['stray', { facts: FACTS, glance: new Blob(['small']) }]]));
     await store.writeChange(site.id, putPicture('h2', 'h1'));
     const task = { from: 'p.jpg', to: 'q.jpg', as: 'thumbnail', times: 1 } as never;
     await store.saveQueue({
@@ -156,7 +156,7 @@ describe.each(STORES)('the store %s', (_where, open) => {
   });
 
   it('keeps what was learnt of pictures', async () => {
-    await store.saveLooks(new Map([['h1', { facts: FACTS, glance: null }]]));
+    await store.saveAnalyses(new Map([['h1', { facts: FACTS, glance: null }]]));
     expect(await store.readFacts(['h1', 'h1', 'unknown'])).toEqual(new Map([['h1', FACTS]]));
     await store.saveGlance(site.id, { pages: 7, pictures: 1, broken: 2, faces: ['h1'] });
     expect((await store.readSite(site.id))?.glance.pages).toBe(7);

@@ -4,7 +4,7 @@
  */
 import type { PhotoFacts } from '~core/photo/index.ts';
 import type { Change, FileContent, Result } from '~core/site/index.ts';
-import type { PictureLook } from '../../workers/pictures';
+import type { PictureAnalysis } from '../../workers/pictures';
 import type { JournalRecord, QueueRecord, SiteRecord } from './records';
 
 export type Files = ReadonlyMap<string, FileContent>;
@@ -47,7 +47,7 @@ export interface Store {
   sweepBlobs: () => Promise<number>;
 
   /** What was learnt of pictures, by their hashes; it can be learnt again at any time. */
-  saveLooks: (looks: ReadonlyMap<string, PictureLook>) => Promise<void>;
+  saveAnalyses: (analyses: ReadonlyMap<string, PictureAnalysis>) => Promise<void>;
   readFacts: (hashes: Iterable<string>) => Promise<Map<string, PhotoFacts>>;
   /** A small copy for lists. */
   readGlance: (hash: string) => Promise<Blob | undefined>;

@@ -16,7 +16,7 @@ import type { Strand } from '~core/model/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { countOf, Picture } from '../../ui/parts';
 import { useIntent, useJob, useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 import { unplacedPairs } from './PairChoice';
 import { PickPictures } from './takeIn';
 
@@ -72,7 +72,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="add-title">
       <DialogTitle id="add-title">{`Add to ${page}`}</DialogTitle>
       <DialogContent>
-        <Box sx={{ color: ink('stone'), mb: 1.5 }}>
+        <Box sx={{ color: color('stone'), mb: 1.5 }}>
           {gallery === null
             ? 'A first gallery is written: a figure with a link, the image and a caption for each.'
             : 'They are written as this page writes its items.'}{' '}
@@ -92,7 +92,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
           </TextField>
         )}
         {pairs.length === 0 && (
-          <Box role="status" sx={{ color: ink('stone'), py: 2 }}>
+          <Box role="status" sx={{ color: color('stone'), py: 2 }}>
             {job
               ? `${job.says}…`
               : 'Every picture of the site stands on a page already. Bring in others from disk: drop them on the page, paste one, or choose them here.'}
@@ -111,7 +111,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
                   gap: 1.25,
                   alignItems: 'center',
                   py: 0.75,
-                  borderTop: `1px solid ${ink('hair')}`,
+                  borderTop: `1px solid ${color('hair')}`,
                 }}
               >
                 <Checkbox

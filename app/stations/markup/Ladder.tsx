@@ -3,9 +3,9 @@ import Box from '@mui/material/Box';
 import { linkHorizontal } from 'd3-shape';
 import { memo, useMemo, useSyncExternalStore } from 'react';
 import type { Strand } from '~core/model/index.ts';
-import { toneInk } from '../../ui/parts';
+import { toneColor } from '../../ui/parts';
 import { usePicture } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 import { CARD, placeCards } from './ladderPlaces';
 import type { LineSights } from './source/lineSight';
 
@@ -42,7 +42,7 @@ const LOOK = {
   position: 'relative',
   overflow: 'hidden',
   flexShrink: 0,
-  bgcolor: ink('paper'),
+  bgcolor: color('paper'),
   '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%' },
   '& ol': { m: 0, p: 0, listStyle: 'none' },
   '& li': { position: 'absolute', top: 0, left: LEFT, width: WIDTH },
@@ -53,14 +53,14 @@ const LOOK = {
     display: 'grid',
     placeItems: 'center',
     width: WIDTH,
-    bgcolor: ink('mist'),
+    bgcolor: color('mist'),
     borderRadius: '3px',
-    outline: `1px solid ${ink('hair')}`,
+    outline: `1px solid ${color('hair')}`,
   },
-  '& button[aria-pressed="true"]': { outline: `2px solid ${ink('heather')}` },
-  '& button:focus-visible': { outline: `3px solid ${ink('heather')}` },
+  '& button[aria-pressed="true"]': { outline: `2px solid ${color('heather')}` },
+  '& button:focus-visible': { outline: `3px solid ${color('heather')}` },
   '& img': { display: 'block', maxWidth: WIDTH, borderRadius: '2px' },
-  '& .word': { fontSize: '0.75rem', textAlign: 'center', mt: '2px', bgcolor: ink('paper') },
+  '& .word': { fontSize: '0.75rem', textAlign: 'center', mt: '2px', bgcolor: color('paper') },
 } as const;
 
 interface CardProps {
@@ -86,7 +86,7 @@ const Card = memo(function Card({ strand, height, chosen, onChoose }: CardProps)
         {url !== null && <img src={url} alt="" decoding="async" style={{ maxHeight: height }} />}
       </button>
       {told !== null && height === CARD.height && (
-        <div className="word" style={{ color: toneInk(strand.state === 'broken' ? 'broken' : 'look') }}>
+        <div className="word" style={{ color: toneColor(strand.state === 'broken' ? 'broken' : 'look') }}>
           {told}
         </div>
       )}
@@ -117,7 +117,7 @@ function Cards({ strands, sights, above, places, chosen, onChoose }: Props) {
     <>
       <svg aria-hidden>
         {cards.map(({ of: { strand, n }, line, top, height }) => {
-          const colour = toneInk(strand.state === 'none' ? 'plain' : strand.state);
+          const colour = toneColor(strand.state === 'none' ? 'plain' : strand.state);
           const dash = DASHES[strand.state];
           const middle = top + height / 2;
           const inSight = sight !== null && top > -height && top < sight.height;

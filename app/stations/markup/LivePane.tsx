@@ -4,7 +4,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { LivePage, type LivePageProps } from '../../ui/preview';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 /** Widths of windows that people try; CSS px (common practice, no source). */
 export const WIDTHS = [390, 768, 1280] as const;
@@ -28,7 +28,7 @@ export function LivePane({ onWidth, ...live }: Props) {
       sx={{
         flex: '1 1 0',
         minWidth: 0,
-        borderLeft: `1px solid ${ink('hair')}`,
+        borderLeft: `1px solid ${color('hair')}`,
         display: 'flex',
         flexDirection: 'column',
       }}

@@ -11,7 +11,7 @@ import type { EntryState, MenuView } from '~core/view/index.ts';
 import { DialogFoot } from '../../ui/DialogFoot';
 import { countOf, Mono, Tag, type Tone } from '../../ui/parts';
 import { useIntent, useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 const STATES: Readonly<Record<EntryState, { tone: Tone; says: string }>> = {
   whole: { tone: 'plain', says: 'there' },
@@ -45,7 +45,7 @@ export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }
                 textAlign: 'left',
                 px: 1,
                 py: 0.75,
-                borderBottom: `1px solid ${ink('hair')}`,
+                borderBottom: `1px solid ${color('hair')}`,
                 verticalAlign: 'top',
               },
               '& thead th': { fontWeight: 600 },
@@ -82,7 +82,7 @@ export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }
         </Box>
         {menu.without.length > 0 && (
           <Box
-            sx={{ fontSize: '0.8125rem', color: ink('stone'), mb: 1.5 }}
+            sx={{ fontSize: '0.8125rem', color: color('stone'), mb: 1.5 }}
           >{`Without this menu: ${menu.without.join(', ')}. Their markup is left alone.`}</Box>
         )}
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 2 }}>

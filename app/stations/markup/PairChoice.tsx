@@ -4,7 +4,7 @@ import Checkbox from '@mui/material/Checkbox';
 import type { NewPicture } from '~core/plans/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { Picture } from '../../ui/parts';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 export const unplacedPairs = (pairs: readonly PairView[]): PairView[] =>
   pairs.filter((pair) => pair.thumbnail !== null && pair.usedOn.length === 0 && pair.trouble === null);
@@ -30,8 +30,11 @@ export function PairChoice({ pairs, taken, onTake, none }: Props) {
   const toggle = (id: string) =>
     onTake(new Set(taken.has(id) ? [...taken].filter((one) => one !== id) : [...taken, id]));
   return (
-    <Box component="fieldset" sx={{ border: `1px solid ${ink('hair')}`, borderRadius: 1, m: 0, p: 1.25, minWidth: 0 }}>
-      <Box component="legend" sx={{ fontSize: '0.75rem', color: ink('stone'), px: 0.5 }}>
+    <Box
+      component="fieldset"
+      sx={{ border: `1px solid ${color('hair')}`, borderRadius: 1, m: 0, p: 1.25, minWidth: 0 }}
+    >
+      <Box component="legend" sx={{ fontSize: '0.75rem', color: color('stone'), px: 0.5 }}>
         {pairs.length === 0 ? none : 'Pictures that stand on no page yet'}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, maxHeight: 180, overflow: 'auto' }}>
@@ -43,7 +46,7 @@ export function PairChoice({ pairs, taken, onTake, none }: Props) {
               display: 'flex',
               alignItems: 'center',
               cursor: 'pointer',
-              bgcolor: taken.has(pair.id) ? ink('heatherWash') : undefined,
+              bgcolor: taken.has(pair.id) ? color('heatherWash') : undefined,
               borderRadius: 1,
               pr: 0.75,
             }}

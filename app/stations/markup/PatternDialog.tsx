@@ -16,7 +16,7 @@ import type { GalleryView } from '~core/view/index.ts';
 import { countOf, Mono } from '../../ui/parts';
 import { changesOf, PlanShown, usePlan } from '../../ui/plans';
 import { useIntent, useSite } from '../../ui/site';
-import { ink, MONO } from '../../ui/theme';
+import { color, MONO } from '../../ui/theme';
 
 const SOURCES: Readonly<Record<CaptionSource, string>> = {
   none: 'left empty',
@@ -77,7 +77,7 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
             m: 0,
             mb: 1.5,
             fontSize: '0.75rem',
-            color: ink('stone'),
+            color: color('stone'),
             '& dd': { m: 0 },
           }}
         >

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { GalleryView } from '~core/view/index.ts';
 import { countOf, Sheet } from '../../ui/parts';
-import { ink, MONO } from '../../ui/theme';
+import { color, MONO } from '../../ui/theme';
 
 interface Props {
   gallery: GalleryView;
@@ -26,9 +26,9 @@ export function PatternStrip({ gallery, idle, onChange, onItems, onLayout }: Pro
       label="Pattern"
       sx={{ display: 'flex', gap: 2, alignItems: 'baseline', px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem' }}
     >
-      <Box sx={{ color: ink('stone'), flexShrink: 0 }}>
+      <Box sx={{ color: color('stone'), flexShrink: 0 }}>
         {`Pattern of ${countOf(gallery.strands.length, 'item')}`}
-        {told.length > 0 && <Box sx={{ color: ink('gorse'), fontSize: '0.75rem' }}>{told.join(', ')}</Box>}
+        {told.length > 0 && <Box sx={{ color: color('gorse'), fontSize: '0.75rem' }}>{told.join(', ')}</Box>}
       </Box>
       <Box
         component="code"
@@ -51,8 +51,8 @@ export function PatternStrip({ gallery, idle, onChange, onItems, onLayout }: Pro
               component="b"
               key={n}
               sx={{
-                color: part.free ? ink('gorse') : ink('heather'),
-                bgcolor: part.free ? ink('gorseWash') : ink('heatherWash'),
+                color: part.free ? color('gorse') : color('heather'),
+                bgcolor: part.free ? color('gorseWash') : color('heatherWash'),
                 borderRadius: '3px',
                 px: 0.5,
               }}

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 import { useSite } from '../../ui/site';
 
 interface TakingIn {
@@ -91,9 +91,9 @@ export function DropPictures({
             zIndex: 5,
             display: 'grid',
             placeItems: 'center',
-            bgcolor: ink('heatherWash'),
+            bgcolor: color('heatherWash'),
             opacity: 0.94,
-            border: `2px dashed ${ink('heather')}`,
+            border: `2px dashed ${color('heather')}`,
             borderRadius: 1,
             fontWeight: 600,
           }}

@@ -4,7 +4,7 @@ import { scaleSqrt } from 'd3-scale';
 import type { ParcelEntry } from '~core/pack/index.ts';
 import { folderOf, isPicturePath } from '~core/site/index.ts';
 import { countOf, inBytes, Mono, Sheet, Tag } from '../../ui/parts';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 interface Row {
   name: string;
@@ -45,7 +45,7 @@ export function Parcel({ entries, leftOut }: { entries: readonly ParcelEntry[]; 
           <Box
             component="li"
             key={row.name}
-            sx={{ borderTop: `1px solid ${ink('hair')}`, '&:first-of-type': { borderTop: 0 } }}
+            sx={{ borderTop: `1px solid ${color('hair')}`, '&:first-of-type': { borderTop: 0 } }}
           >
             {row.entries.length === 1 ? (
               <Box sx={COLUMNS}>
@@ -71,7 +71,7 @@ interface RowProps {
 /** A folder of pictures; opened, each of its files with its size and whether a page uses it. */
 function Folder({ row, leftOut, width }: RowProps) {
   return (
-    <Box component="details" sx={{ '&[open] > summary': { bgcolor: ink('mist') } }}>
+    <Box component="details" sx={{ '&[open] > summary': { bgcolor: color('mist') } }}>
       <Box
         component="summary"
         sx={{
@@ -93,7 +93,7 @@ function Folder({ row, leftOut, width }: RowProps) {
               {entry.unused && !leftOut.has(entry.path) && <Tag tone="look">unused</Tag>}
             </Box>
             <span />
-            <Box sx={{ textAlign: 'right', color: ink('stone') }}>{inBytes(entry.bytes)}</Box>
+            <Box sx={{ textAlign: 'right', color: color('stone') }}>{inBytes(entry.bytes)}</Box>
           </Box>
         ))}
       </Box>
@@ -112,7 +112,7 @@ function Cells({ row, leftOut, width }: RowProps) {
           <Box
             component="span"
             sx={{
-              color: ink('stone'),
+              color: color('stone'),
               ml: 1,
               fontSize: '0.78rem',
               textDecoration: 'underline',
@@ -127,7 +127,7 @@ function Cells({ row, leftOut, width }: RowProps) {
         {out > 0 && <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag>}
         {out === 0 && unused > 0 && <Tag tone="look">{`${unused} unused`}</Tag>}
       </Box>
-      <Box aria-hidden sx={{ height: 8, width, bgcolor: ink('heather') }} />
+      <Box aria-hidden sx={{ height: 8, width, bgcolor: color('heather') }} />
       <Box sx={{ textAlign: 'right' }}>{inBytes(row.bytes)}</Box>
     </>
   );

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import type { PairView } from '~core/view/index.ts';
 import { countOf, inBytes, Mono, Nothing, Picture, Sheet, Tag } from '../../ui/parts';
 import { useIntent, useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 /** A full-size file as it stands in a group, with the pages that link to it itself. */
 interface Copy {
@@ -123,7 +123,7 @@ function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean;
                 gap: 0.5,
                 alignItems: 'start',
                 cursor: 'pointer',
-                bgcolor: pair.full === chosen.pair.full ? ink('heatherWash') : undefined,
+                bgcolor: pair.full === chosen.pair.full ? color('heatherWash') : undefined,
                 borderRadius: 1,
                 pr: 1,
               }}
@@ -137,7 +137,7 @@ function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean;
               <Box sx={{ py: 0.5, minWidth: 0 }}>
                 <Picture path={pair.full} width={128} height={90} />
                 <Mono>{pair.full}</Mono>
-                <Box sx={{ fontSize: '0.75rem', color: ink('stone') }}>
+                <Box sx={{ fontSize: '0.75rem', color: color('stone') }}>
                   {pair.fullSize && `${pair.fullSize.width} × ${pair.fullSize.height}, ${inBytes(pair.fullSize.bytes)}`}
                   <br />
                   {pages.length > 0 ? `linked from ${pages.join(', ')}` : 'linked from no page'}

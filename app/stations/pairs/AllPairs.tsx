@@ -9,7 +9,7 @@ import type { Work } from '../../data/work';
 import { useStationKeys } from '../../ui/keys';
 import { Mono, Nothing, Picture, Sheet, Tag, type Tone } from '../../ui/parts';
 import { useChosenStrand, useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 import { CloseLook } from './close/CloseLook';
 import { Dense } from './Dense';
 import { Elsewhere } from './Elsewhere';
@@ -116,7 +116,7 @@ export function AllPairs() {
         sx={{ display: 'flex', gap: 2, px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' }}
       >
         <Box sx={{ display: 'flex', gap: 1.5, flex: 1, minWidth: 0, flexWrap: 'wrap', alignItems: 'baseline' }}>
-          <Box sx={{ color: ink('stone') }}>Names here</Box>
+          <Box sx={{ color: color('stone') }}>Names here</Box>
           {rules.length === 0 && <Box>no thumbnails yet; new ones go to a folder “thumbs” beside their pictures</Box>}
           {rules.slice(0, 3).map((rule) => (
             <Box key={rule.says} sx={{ display: 'flex', gap: 0.75, alignItems: 'baseline' }}>
@@ -140,11 +140,11 @@ export function AllPairs() {
             gap: 1.5,
             alignItems: 'baseline',
             flexShrink: 0,
-            borderLeft: `1px solid ${ink('hair')}`,
+            borderLeft: `1px solid ${color('hair')}`,
             pl: 2,
           }}
         >
-          <Box sx={{ color: ink('stone') }}>Recipe</Box>
+          <Box sx={{ color: color('stone') }}>Recipe</Box>
           <Box>
             <b>thumbnail</b> {sayRecipe(recipe.thumbnail)}
             <br />

@@ -2,14 +2,14 @@
 import Box from '@mui/material/Box';
 import type { SiteView } from '~core/view/index.ts';
 import { Mono, Picture, Sheet, Tag } from '../../ui/parts';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 export function Elsewhere({ elsewhere }: { elsewhere: SiteView['elsewhere'] }) {
   return (
     <Sheet label="At outside addresses" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 }}>
         <b>Elsewhere</b>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>
+        <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
           full-size pictures at outside addresses; they are kept as they are written and never fetched here
         </Box>
       </Box>
@@ -24,7 +24,7 @@ export function Elsewhere({ elsewhere }: { elsewhere: SiteView['elsewhere'] }) {
             <Mono>{thumbnail}</Mono>
             <Tag tone="plain">outside</Tag>
             <Mono tone="stone">{address}</Mono>
-            <Box sx={{ color: ink('stone'), fontSize: '0.75rem', ml: 'auto' }}>{`${page}, line ${line}`}</Box>
+            <Box sx={{ color: color('stone'), fontSize: '0.75rem', ml: 'auto' }}>{`${page}, line ${line}`}</Box>
           </Box>
         ))}
       </Box>

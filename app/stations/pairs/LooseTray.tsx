@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { SiteView } from '~core/view/index.ts';
 import { Mono, Picture, Sheet, Tag } from '../../ui/parts';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 interface TrayProps {
   loose: SiteView['loose'];
@@ -17,7 +17,7 @@ export function LooseTray({ loose, idle, onPairByHand }: TrayProps) {
     <Sheet label="Loose files" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 }}>
         <b>Loose</b>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>
+        <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
           thumbnails with no full-size picture; drag one onto the row that it belongs to
         </Box>
       </Box>

@@ -13,7 +13,7 @@ import { troubleOf } from '~core/pairing/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import { Mono, Tag } from '../../ui/parts';
 import { useIntent } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 export function Naming({
   rules,
@@ -87,7 +87,7 @@ export function Naming({
         <Button size="small" onClick={() => setOwn([...own, { thumbnail: 'thumbs/{name}-k.jpg', full: '{name}.jpg' }])}>
           A rule of your own
         </Button>
-        <Box sx={{ mt: 2, color: ink('stone'), fontSize: '0.8125rem' }}>
+        <Box sx={{ mt: 2, color: color('stone'), fontSize: '0.8125rem' }}>
           Content still speaks: a pair that shows two pictures is told, whatever the names say.
         </Box>
       </DialogContent>

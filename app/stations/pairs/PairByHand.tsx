@@ -11,7 +11,7 @@ import { useState } from 'react';
 import { nameOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { Mono, Picture } from '../../ui/parts';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 const SHOWN = { width: 220, height: 165 };
 
@@ -64,7 +64,7 @@ export function PairByHand({ thumbnail, pairs, onClose, onPair }: PairByHandProp
         />
         {chosen?.thumbnail && chosen.thumbnail !== thumbnail && (
           <Box
-            sx={{ mt: 1, fontSize: '0.8125rem', color: ink('stone') }}
+            sx={{ mt: 1, fontSize: '0.8125rem', color: color('stone') }}
           >{`It has ${nameOf(chosen.thumbnail)} now, which becomes loose.`}</Box>
         )}
       </DialogContent>

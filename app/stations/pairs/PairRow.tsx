@@ -8,7 +8,7 @@ import { memo, useCallback, useState, type ReactNode } from 'react';
 import type { SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
-import { inBytes, toneInk } from '../../ui/parts';
+import { inBytes, toneColor } from '../../ui/parts';
 import { usePicture } from '../../ui/site';
 import { RowDrag } from './RowDrag';
 import { LARGE } from './rowStyles';
@@ -125,7 +125,7 @@ const PairFace = memo(function PairFace({
         <Shown path={pair.thumbnail} kind="small" />
       </span>
       <svg width="40" height="8" aria-hidden>
-        <path d="M2 4H38" stroke={toneInk(tone)} strokeWidth="2" strokeDasharray={dash} />
+        <path d="M2 4H38" stroke={toneColor(tone)} strokeWidth="2" strokeDasharray={dash} />
       </svg>
       <Shown path={pair.full} kind="large">
         <Crop pair={pair} />

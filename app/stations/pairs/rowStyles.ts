@@ -2,7 +2,7 @@
  * Styles of the pair rows, given once to their list: a list of thousands cannot afford to work them out for every
  * part of every row.
  */
-import { ink, MONO } from '../../ui/theme';
+import { color, MONO } from '../../ui/theme';
 
 export const SMALL = { width: 76, height: 56 };
 export const LARGE = { width: 92, height: 60 };
@@ -15,9 +15,9 @@ export const ROW_STYLES = {
   listStyle: 'none',
   // Rows that come and go do not make the browser look at their neighbours: no rule asks for the first, and nothing
   // leaves a row.
-  '& > li': { borderTop: `1px solid ${ink('hair')}`, marginTop: '-1px', contain: 'layout style paint' },
-  '& > li.chosen': { backgroundColor: ink('heatherWash') },
-  '& > li.onto': { backgroundColor: ink('gorseWash') },
+  '& > li': { borderTop: `1px solid ${color('hair')}`, marginTop: '-1px', contain: 'layout style paint' },
+  '& > li.chosen': { backgroundColor: color('heatherWash') },
+  '& > li.onto': { backgroundColor: color('gorseWash') },
   '& .pair': {
     all: 'unset',
     boxSizing: 'border-box',
@@ -30,12 +30,12 @@ export const ROW_STYLES = {
     minHeight: '68px',
     padding: '4px 12px',
   },
-  '& li:not(.chosen) .pair:hover': { backgroundColor: ink('mist') },
-  '& .pair:focus-visible': { outline: `2px solid ${ink('heather')}`, outlineOffset: '-2px' },
+  '& li:not(.chosen) .pair:hover': { backgroundColor: color('mist') },
+  '& .pair:focus-visible': { outline: `2px solid ${color('heather')}`, outlineOffset: '-2px' },
   '& .end': { justifySelf: 'end' },
   '& .small': { ...centred, ...SMALL },
   '& .large': { ...centred, ...LARGE, position: 'relative' },
-  '& .small.empty': { border: `1px dashed ${ink('edge')}`, borderRadius: '2px' },
+  '& .small.empty': { border: `1px dashed ${color('edge')}`, borderRadius: '2px' },
   '& .small img': { display: 'block', borderRadius: '2px', maxWidth: SMALL.width, maxHeight: SMALL.height },
   '& .large img': { display: 'block', borderRadius: '2px', maxWidth: LARGE.width, maxHeight: LARGE.height },
   '& .crop': {
@@ -45,13 +45,13 @@ export const ROW_STYLES = {
     outline: '1.5px solid #2A2320',
   },
   '& .names': { minWidth: 0, lineHeight: 1.5, fontFamily: MONO, fontSize: '0.78rem', overflowWrap: 'anywhere' },
-  '& .quiet': { color: ink('stone') },
+  '& .quiet': { color: color('stone') },
   '& .grounds': { fontSize: '0.8125rem' },
   '& .grounds .quiet': { fontSize: '0.75rem', overflowWrap: 'anywhere' },
-  '& .state': { textAlign: 'right', fontSize: '0.75rem', color: ink('stone') },
+  '& .state': { textAlign: 'right', fontSize: '0.75rem', color: color('stone') },
   '& .state div': { marginTop: '4px' },
   '& .tag': { borderRadius: '3px', padding: '2px 6px', fontWeight: 600, whiteSpace: 'nowrap' },
-  '& .tag.whole': { color: ink('lichen'), backgroundColor: ink('lichenWash') },
-  '& .tag.look': { color: ink('gorse'), backgroundColor: ink('gorseWash') },
-  '& .tag.broken': { color: ink('rust'), backgroundColor: ink('rustWash') },
+  '& .tag.whole': { color: color('lichen'), backgroundColor: color('lichenWash') },
+  '& .tag.look': { color: color('gorse'), backgroundColor: color('gorseWash') },
+  '& .tag.broken': { color: color('rust'), backgroundColor: color('rustWash') },
 } as const;

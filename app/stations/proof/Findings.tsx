@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import type { FindingView } from '~core/view/index.ts';
 import { Fixes, Mono, Sheet } from '../../ui/parts';
 import { useChosenStrand, useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 function Sign({ severity }: { severity: FindingView['severity'] }) {
   return (
@@ -13,12 +13,12 @@ function Sign({ severity }: { severity: FindingView['severity'] }) {
       height="14"
       viewBox="-7 -7 14 14"
       role="img"
-      aria-label={severity === 'broken' ? 'Broken' : 'To look at'}
+      aria-label={severity === 'error' ? 'Broken' : 'To look at'}
     >
-      {severity === 'broken' ? (
-        <path d="M0-6.2 6.2 0 0 6.2-6.2 0Z" fill={ink('rust')} />
+      {severity === 'error' ? (
+        <path d="M0-6.2 6.2 0 0 6.2-6.2 0Z" fill={color('rust')} />
       ) : (
-        <path d="M-4.4-4.4h8.8v8.8h-8.8z" fill="none" stroke={ink('gorse')} strokeWidth="1.8" />
+        <path d="M-4.4-4.4h8.8v8.8h-8.8z" fill="none" stroke={color('gorse')} strokeWidth="1.8" />
       )}
     </svg>
   );
@@ -52,15 +52,15 @@ function Row({ finding }: { finding: FindingView }) {
         alignItems: 'center',
         px: 1.75,
         py: 1,
-        borderTop: `1px solid ${ink('hair')}`,
+        borderTop: `1px solid ${color('hair')}`,
         '&:first-of-type': { borderTop: 0 },
-        bgcolor: finding.strand !== null && finding.strand === strand ? ink('heatherWash') : undefined,
+        bgcolor: finding.strand !== null && finding.strand === strand ? color('heatherWash') : undefined,
       }}
     >
       <Sign severity={finding.severity} />
       <Box sx={{ fontSize: '0.8125rem' }}>
         <Box>{finding.says}</Box>
-        <Box sx={{ color: ink('stone'), fontSize: '0.75rem' }}>{finding.why}</Box>
+        <Box sx={{ color: color('stone'), fontSize: '0.75rem' }}>{finding.why}</Box>
       </Box>
       <Box
         component="button"
@@ -75,7 +75,7 @@ function Row({ finding }: { finding: FindingView }) {
           cursor: 'pointer',
           textDecoration: 'underline',
           textUnderlineOffset: 3,
-          '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+          '&:focus-visible': { outline: `2px solid ${color('heather')}` },
         }}
       >
         <Mono>{place.line === null ? place.path : `${place.path}:${place.line}`}</Mono>

@@ -6,7 +6,7 @@ import { useCallback, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate, useRevalidator } from 'react-router';
 import { bringInFiles, bringInZip, type IntakeProgress, type IntakeResult } from '../../data/intake';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 type Refused = Extract<IntakeResult, { ok: false }>;
 
@@ -64,15 +64,15 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
       role="group"
       aria-label="Bring in by dropping"
       sx={{
-        border: `1px dashed ${isDragActive ? ink('heather') : ink('edge')}`,
-        bgcolor: isDragActive ? ink('heatherWash') : 'transparent',
+        border: `1px dashed ${isDragActive ? color('heather') : color('edge')}`,
+        bgcolor: isDragActive ? color('heatherWash') : 'transparent',
         borderRadius: 1,
         minHeight: 106,
         display: 'grid',
         placeItems: 'center',
         p: 2,
         textAlign: 'center',
-        color: ink('stone'),
+        color: color('stone'),
       }}
     >
       {progress && (
@@ -88,7 +88,7 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
         </Box>
       )}
       {!progress && refused && (
-        <Box role="alert" sx={{ color: ink('rust'), textAlign: 'left', width: '100%' }}>
+        <Box role="alert" sx={{ color: color('rust'), textAlign: 'left', width: '100%' }}>
           <b>{refused.reason}</b>
           <Box component="ul" sx={{ my: 1, pl: 2.5 }}>
             {refused.refused.slice(0, 8).map((one) => (

@@ -7,7 +7,7 @@ import { Link } from 'react-router';
 import type { SiteRecord } from '../../data/store/records';
 import { facesOf } from '../../data/faces';
 import { countOf, Tag } from '../../ui/parts';
-import { ink, SERIF } from '../../ui/theme';
+import { color, SERIF } from '../../ui/theme';
 
 /** Object URLs of a few small pictures of the site. */
 function useFaces(hashes: readonly string[]): string[] {
@@ -51,13 +51,13 @@ export function SiteCard({ site, now, onRemove }: { site: SiteRecord; now: numbe
         display: 'flex',
         alignItems: 'center',
         gap: 2.5,
-        bgcolor: ink('paper'),
-        border: `1px solid ${ink('hair')}`,
+        bgcolor: color('paper'),
+        border: `1px solid ${color('hair')}`,
         borderRadius: 1,
         p: 2,
         mb: 1.5,
         position: 'relative',
-        '&:hover': { borderColor: ink('edge') },
+        '&:hover': { borderColor: color('edge') },
       }}
     >
       <Box
@@ -89,17 +89,17 @@ export function SiteCard({ site, now, onRemove }: { site: SiteRecord; now: numbe
             fontFamily: SERIF,
             fontWeight: 600,
             fontSize: '1.15rem',
-            color: ink('peat'),
+            color: color('peat'),
             textDecoration: 'none',
             '&::after': { content: '""', position: 'absolute', inset: 0 },
             '&:focus-visible': { outline: 'none' },
-            '&:focus-visible::after': { outline: `2px solid ${ink('heather')}`, borderRadius: 1 },
+            '&:focus-visible::after': { outline: `2px solid ${color('heather')}`, borderRadius: 1 },
           }}
         >
           {site.name}
         </Box>
         <Box
-          sx={{ color: ink('stone'), fontSize: '0.8125rem' }}
+          sx={{ color: color('stone'), fontSize: '0.8125rem' }}
         >{`${countOf(pages, 'page')}, ${countOf(pictures, 'picture file')}, changed ${ago(site.changed, now)}`}</Box>
       </Box>
       {broken !== null &&

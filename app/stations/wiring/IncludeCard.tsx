@@ -1,9 +1,9 @@
 /** One script or stylesheet of the page: where it stands, what it needs and gives, and what it does there. */
 import Box from '@mui/material/Box';
 import type { IncludeView } from '~core/view/index.ts';
-import { Mono, Tag, toneInk } from '../../ui/parts';
+import { Mono, Tag, toneColor } from '../../ui/parts';
 import { useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 export const WHEN: Record<IncludeView['when'], string> = {
   head: 'In the head',
@@ -21,8 +21,8 @@ export function IncludeCard({ include, page }: { include: IncludeView; page: str
     <Box
       data-include={include.line}
       sx={{
-        bgcolor: ink('paper'),
-        border: `1px solid ${quiet ? ink('hair') : toneInk(include.state)}`,
+        bgcolor: color('paper'),
+        border: `1px solid ${quiet ? color('hair') : toneColor(include.state)}`,
         borderRadius: 1,
         px: 1.5,
         py: 1,
@@ -35,7 +35,7 @@ export function IncludeCard({ include, page }: { include: IncludeView; page: str
         {include.kit !== null && <Tag tone="plain">{include.kit}</Tag>}
         {include.state === 'broken' && <Tag tone="broken">broken</Tag>}
       </Box>
-      <Box sx={{ fontSize: '0.78rem', color: quiet ? ink('stone') : toneInk(include.state) }}>
+      <Box sx={{ fontSize: '0.78rem', color: quiet ? color('stone') : toneColor(include.state) }}>
         {`${include.says} · `}
         <Box
           component="button"
@@ -46,7 +46,7 @@ export function IncludeCard({ include, page }: { include: IncludeView; page: str
             cursor: 'pointer',
             textDecoration: 'underline',
             textUnderlineOffset: 3,
-            '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+            '&:focus-visible': { outline: `2px solid ${color('heather')}` },
           }}
         >{`line ${include.line}`}</Box>
       </Box>
@@ -58,7 +58,7 @@ export function IncludeCard({ include, page }: { include: IncludeView; page: str
 
 function Globals({ word, names }: { word: string; names: readonly string[] }) {
   return (
-    <Box sx={{ fontSize: '0.75rem', color: ink('stone') }}>
+    <Box sx={{ fontSize: '0.75rem', color: color('stone') }}>
       {`${word} `}
       <Mono>{names.slice(0, 4).join(', ')}</Mono>
       {names.length > 4 && ` and ${names.length - 4} more`}

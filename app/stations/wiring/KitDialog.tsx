@@ -12,7 +12,7 @@ import { opensOnClick } from '~core/wiring/index.ts';
 import { Mono, Tag } from '../../ui/parts';
 import { changesOf, PlanShown, usePlan } from '../../ui/plans';
 import { useIntent, useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 const KINDS: readonly [KitView['kind'], string][] = [
   ['viewer', 'Viewers that come with Heathmoor'],
@@ -68,7 +68,7 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
             const some = kits.filter((one) => one.kind === kind);
             return some.length === 0 ? null : (
               <Box key={kind} sx={{ mb: 1.5 }}>
-                <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: ink('stone'), mb: 0.5 }}>{title}</Box>
+                <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: color('stone'), mb: 0.5 }}>{title}</Box>
                 {some.map((one) => (
                   <KitRow
                     key={one.name}
@@ -90,7 +90,7 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
           {kit && (
             <>
               <Box sx={{ fontSize: '0.8125rem', mb: 0.5 }}>{kit.says}</Box>
-              <Box sx={{ fontSize: '0.78rem', color: ink('stone'), mb: 1.25 }}>
+              <Box sx={{ fontSize: '0.78rem', color: color('stone'), mb: 1.25 }}>
                 {'Marked with '}
                 <Mono>{kit.marker}</Mono>
                 {' · '}
@@ -139,7 +139,7 @@ function Options({ options }: { options: KitView['options'] }) {
     <Box component="details" sx={{ mt: 1.25, fontSize: '0.8125rem' }}>
       <Box
         component="summary"
-        sx={{ cursor: 'pointer', fontWeight: 600, '&:focus-visible': { outline: `2px solid ${ink('heather')}` } }}
+        sx={{ cursor: 'pointer', fontWeight: 600, '&:focus-visible': { outline: `2px solid ${color('heather')}` } }}
       >{`What can be set in the markup (${options.length})`}</Box>
       <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', gap: '4px 16px', my: 1 }}>
         {options.map(({ attribute, says, without, values }) => (
@@ -147,7 +147,7 @@ function Options({ options }: { options: KitView['options'] }) {
             <Box component="dt">
               <Mono>{values.length > 0 ? `${attribute}="${values.join(' | ')}"` : attribute}</Mono>
             </Box>
-            <Box component="dd" sx={{ m: 0, color: ink('stone') }}>{`${says}; without it: ${without}`}</Box>
+            <Box component="dd" sx={{ m: 0, color: color('stone') }}>{`${says}; without it: ${without}`}</Box>
           </Box>
         ))}
       </Box>
@@ -184,9 +184,9 @@ function KitRow({
         mb: 0.25,
         cursor: 'pointer',
         borderRadius: 1,
-        bgcolor: chosen ? ink('heatherWash') : 'transparent',
-        borderLeft: `3px solid ${chosen ? ink('heather') : 'transparent'}`,
-        '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+        bgcolor: chosen ? color('heatherWash') : 'transparent',
+        borderLeft: `3px solid ${chosen ? color('heather') : 'transparent'}`,
+        '&:focus-visible': { outline: `2px solid ${color('heather')}` },
       }}
     >
       <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>{kit.title}</Box>

@@ -10,7 +10,7 @@ import type { PageView } from '~core/view/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
 import type { PageRehearsal } from '../../data/session/rehearsals';
 import { useChosenStrand, useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 import { IncludeCard, WHEN } from './IncludeCard';
 import { StrandCard } from './StrandCard';
 
@@ -74,7 +74,7 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
           </Box>
         ))}
         {page.includes.length === 0 && (
-          <Box component="li" sx={{ color: ink('stone') }}>
+          <Box component="li" sx={{ color: color('stone') }}>
             This page loads no script and no stylesheet.
           </Box>
         )}
@@ -104,16 +104,18 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
 }
 
 const Heading = ({ children, first }: { children: string; first: boolean }) => (
-  <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: ink('stone'), mt: first ? 0 : 2, mb: 0.75 }}>{children}</Box>
+  <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: color('stone'), mt: first ? 0 : 2, mb: 0.75 }}>
+    {children}
+  </Box>
 );
 
 /** Where nothing answers, the thread has a gap in its middle. */
 function ThreadLine({ thread, chosen }: { thread: Thread; chosen: boolean }) {
   const path = curve({ source: thread.from, target: thread.to }) ?? '';
   const width = chosen ? 2.6 : 1.6;
-  if (thread.whole) return <path d={path} fill="none" stroke={ink('lichen')} strokeWidth={width} opacity={0.85} />;
+  if (thread.whole) return <path d={path} fill="none" stroke={color('lichen')} strokeWidth={width} opacity={0.85} />;
   return (
-    <path d={path} fill="none" stroke={ink('rust')} strokeWidth={width} pathLength={100} strokeDasharray={BROKEN} />
+    <path d={path} fill="none" stroke={color('rust')} strokeWidth={width} pathLength={100} strokeDasharray={BROKEN} />
   );
 }
 

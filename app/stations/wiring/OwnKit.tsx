@@ -13,7 +13,7 @@ import { useDropzone } from 'react-dropzone';
 import { readManifest, type Draft } from '~core/wiring/index.ts';
 import { readOwnScript } from '../../data/ownScript';
 import { useIntent, useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 import { fieldsOf, manifestFrom, OwnKitForm, type OwnFields } from './OwnKitForm';
 
 interface Read {
@@ -66,12 +66,12 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
             role="group"
             aria-label="Bring in a script by dropping"
             sx={{
-              border: `1px dashed ${isDragActive ? ink('heather') : ink('edge')}`,
-              bgcolor: isDragActive ? ink('heatherWash') : 'transparent',
+              border: `1px dashed ${isDragActive ? color('heather') : color('edge')}`,
+              bgcolor: isDragActive ? color('heatherWash') : 'transparent',
               borderRadius: 1,
               p: 5,
               textAlign: 'center',
-              color: ink('stone'),
+              color: color('stone'),
             }}
           >
             <Box sx={{ mb: 1.5 }}>
@@ -92,7 +92,7 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
           </Box>
         )}
         {trouble !== null && (
-          <Box role="alert" sx={{ color: ink('rust'), mt: 1.5, fontSize: '0.8125rem' }}>
+          <Box role="alert" sx={{ color: color('rust'), mt: 1.5, fontSize: '0.8125rem' }}>
             {trouble}
           </Box>
         )}
@@ -100,11 +100,11 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
           <Box
             key={one.file}
             role="alert"
-            sx={{ color: ink('rust'), mt: 1, fontSize: '0.8125rem' }}
+            sx={{ color: color('rust'), mt: 1, fontSize: '0.8125rem' }}
           >{`${one.file}, line ${one.line}: ${one.reason}. A browser runs nothing of it.`}</Box>
         ))}
         {checked && !checked.ok && (
-          <Box role="alert" sx={{ color: ink('rust'), mt: 1, fontSize: '0.8125rem' }}>
+          <Box role="alert" sx={{ color: color('rust'), mt: 1, fontSize: '0.8125rem' }}>
             {checked.reason.replace(/^kit\.json, /, '')}
           </Box>
         )}

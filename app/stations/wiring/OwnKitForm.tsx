@@ -16,7 +16,7 @@ import {
   type KitManifestInput,
 } from '~core/wiring/index.ts';
 import { Mono, Part } from '../../ui/parts';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 export interface OwnFields {
   base: KitManifestInput;
@@ -267,12 +267,12 @@ function Row({ title, evidence, children }: { title?: string; evidence: readonly
       sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)', gap: 2.5, alignItems: 'start' }}
     >
       {title ? <Part title={title}>{children}</Part> : <Box sx={{ display: 'grid' }}>{children}</Box>}
-      <Box sx={{ fontSize: '0.75rem', color: ink('stone'), pt: title ? 2.75 : 0 }}>
+      <Box sx={{ fontSize: '0.75rem', color: color('stone'), pt: title ? 2.75 : 0 }}>
         {title && evidence.length === 0 && 'Nothing in the script tells.'}
         {evidence.map((one) => (
           <Box key={`${one.file} ${one.line} ${one.says}`} sx={{ mb: 0.5 }}>
             {`${one.file}, line ${one.line}: ${one.says}`}
-            <Box sx={{ bgcolor: ink('mist'), px: 0.75, borderRadius: '2px' }}>
+            <Box sx={{ bgcolor: color('mist'), px: 0.75, borderRadius: '2px' }}>
               <Mono>{one.text}</Mono>
             </Box>
           </Box>

@@ -14,7 +14,7 @@ import { disagreements, type Prediction, type Seen } from '~core/wiring/index.ts
 import { countOf } from '../../ui/parts';
 import { SANDBOX, usePreview, useProbe } from '../../ui/preview';
 import { useSite } from '../../ui/site';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 /** The window in which it is run, and how it is shown; CSS px. */
 const WINDOW = { width: 1280, height: 800 };
@@ -141,7 +141,7 @@ function Run({ page, strands, onClose }: Props) {
           sx={{
             mb: 1,
             fontSize: '0.8125rem',
-            color: ink(done && otherwise > 0 ? 'gorse' : 'stone'),
+            color: color(done && otherwise > 0 ? 'gorse' : 'stone'),
             fontWeight: done ? 600 : 400,
           }}
         >
@@ -158,7 +158,7 @@ function Run({ page, strands, onClose }: Props) {
             width: WINDOW.width * SHOWN,
             height: WINDOW.height * SHOWN,
             overflow: 'hidden',
-            border: `1px solid ${ink('hair')}`,
+            border: `1px solid ${color('hair')}`,
             bgcolor: '#fff',
           }}
         >

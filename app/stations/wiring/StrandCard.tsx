@@ -5,7 +5,7 @@ import { nameOf } from '~core/site/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
 import type { Rehearsed } from '../../data/session/rehearsals';
 import { Picture } from '../../ui/parts';
-import { ink } from '../../ui/theme';
+import { color } from '../../ui/theme';
 
 interface Props {
   strand: Strand;
@@ -34,18 +34,18 @@ export function StrandCard({ strand, prediction, rehearsed, stale, chosen, onCho
         alignItems: 'center',
         contentVisibility: 'auto',
         containIntrinsicSize: 'auto 56px',
-        bgcolor: chosen ? ink('heatherWash') : ink('paper'),
-        border: `1px solid ${broken ? ink('rust') : ink('hair')}`,
+        bgcolor: chosen ? color('heatherWash') : color('paper'),
+        border: `1px solid ${broken ? color('rust') : color('hair')}`,
         borderRadius: 1,
         px: 0.75,
         py: 0.5,
-        '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+        '&:focus-visible': { outline: `2px solid ${color('heather')}` },
       }}
     >
       <Picture path={strand.thumbnail} width={48} height={36} />
       <Box sx={{ minWidth: 0, fontSize: '0.8125rem', overflowWrap: 'anywhere' }}>
         <Box>{strand.name}</Box>
-        <Box sx={{ fontSize: '0.75rem', color: broken ? ink('rust') : ink('stone') }}>
+        <Box sx={{ fontSize: '0.75rem', color: broken ? color('rust') : color('stone') }}>
           {broken?.says ?? (prediction ? foretold(prediction) : strand.joints[3]?.shows)}
         </Box>
         {rehearsed && <Outcome rehearsed={rehearsed} stale={stale} />}
@@ -82,10 +82,10 @@ function Outcome({ rehearsed: { seen, disagreements }, stale }: { rehearsed: Reh
     ...(seen?.closed === 'no' && first?.about === 'closing' ? ['it does not close'] : []),
   ];
   return (
-    <Box sx={{ fontSize: '0.75rem', fontWeight: 600, color: ink(tone) }}>
+    <Box sx={{ fontSize: '0.75rem', fontWeight: 600, color: color(tone) }}>
       {`${says}${stale ? ' · before the last change' : ''}`}
       {troubles.slice(0, 3).map((trouble) => (
-        <Box key={trouble} sx={{ fontWeight: 400, color: ink('rust') }}>
+        <Box key={trouble} sx={{ fontWeight: 400, color: color('rust') }}>
           {trouble}
         </Box>
       ))}

@@ -19,7 +19,7 @@ import { DialogFoot } from '../../../ui/DialogFoot';
 import { countOf, Mono, Part, Picture, Tag } from '../../../ui/parts';
 import { useIntent, useSite } from '../../../ui/site';
 import { galleryTargets } from '../../../ui/targets';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { ItemSlots } from './ItemSlots';
 
 type Fill = Extract<Intent, { kind: 'fill-words' }>;
@@ -84,8 +84,8 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
                 alignItems: 'center',
                 gap: 1,
                 py: 0.5,
-                borderTop: n === 0 ? 0 : `1px solid ${ink('hair')}`,
-                bgcolor: chosen.has(strand.id) ? ink('heatherWash') : undefined,
+                borderTop: n === 0 ? 0 : `1px solid ${color('hair')}`,
+                bgcolor: chosen.has(strand.id) ? color('heatherWash') : undefined,
               }}
             >
               <Checkbox
@@ -94,11 +94,11 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
                 onChange={() => toggle(strand.id)}
                 slotProps={{ input: { 'aria-label': `Choose ${strand.name}` } }}
               />
-              <Box sx={{ color: ink('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{n + 1}</Box>
+              <Box sx={{ color: color('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{n + 1}</Box>
               <Picture path={strand.thumbnail} width={56} height={42} />
               <Box sx={{ minWidth: 0, fontSize: '0.8125rem' }}>
                 <Mono>{strand.name}</Mono>
-                <Box sx={{ color: ink('stone'), overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+                <Box sx={{ color: color('stone'), overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
                   {strand.caption ?? strand.alt ?? ''}
                 </Box>
                 {oddOf(strand.id).map((odd) => (

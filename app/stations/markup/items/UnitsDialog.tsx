@@ -13,7 +13,7 @@ import type { PageView } from '~core/view/index.ts';
 import { DialogFoot } from '../../../ui/DialogFoot';
 import { countOf, Mono, Tag } from '../../../ui/parts';
 import { useIntent, useSite } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 
 interface Props {
   page: PageView;
@@ -48,7 +48,7 @@ export function UnitsDialog({ page, at, onClose }: Props) {
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="units-title">
       <DialogTitle id="units-title">What an item is here</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.75, alignContent: 'start' }}>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>
+        <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
           From the picture outwards: choose the element that is one item, with its caption and all that goes with it. It
           is remembered in the site’s notes; the page is not changed.
         </Box>
@@ -64,7 +64,7 @@ export function UnitsDialog({ page, at, onClose }: Props) {
                 label={
                   <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'baseline' }}>
                     <Mono>{says}</Mono>
-                    <Box component="span" sx={{ fontSize: '0.8125rem', color: ink('stone') }}>
+                    <Box component="span" sx={{ fontSize: '0.8125rem', color: color('stone') }}>
                       {countOf(items, 'item')}
                     </Box>
                     {now && <Tag tone="chosen">read so now</Tag>}

@@ -8,7 +8,7 @@ import { useEffect, useState } from 'react';
 import type { LayoutView, SettingView } from '~core/view/index.ts';
 import { Mono, Tag } from '../../../ui/parts';
 import { useIntent, useSite } from '../../../ui/site';
-import { ink, MONO } from '../../../ui/theme';
+import { color, MONO } from '../../../ui/theme';
 import { Length, type Commit } from './fields';
 import { SettingRow } from './SettingRow';
 
@@ -49,7 +49,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
   }, [session, view, page, number, at]);
   if (!layout)
     return (
-      <Box role="status" sx={{ p: 2, color: ink('stone') }}>
+      <Box role="status" sx={{ p: 2, color: color('stone') }}>
         Reading the stylesheets…
       </Box>
     );
@@ -65,11 +65,11 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
       aria-label="Layout"
       sx={{ height: '100%', display: 'flex', flexDirection: 'column', minHeight: 0 }}
     >
-      <Box sx={{ px: 2, pt: 1.5, pb: 1, borderBottom: `1px solid ${ink('hair')}` }}>
+      <Box sx={{ px: 2, pt: 1.5, pb: 1, borderBottom: `1px solid ${color('hair')}` }}>
         <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
           <Typography variant="h2">Layout</Typography>
           <Box
-            sx={{ flex: 1, fontSize: '0.8125rem', color: ink('stone') }}
+            sx={{ flex: 1, fontSize: '0.8125rem', color: color('stone') }}
           >{`${METHODS[layout.method]}${layout.alsoOn.length > 0 ? `; the sheet is also that of ${layout.alsoOn.length > 2 ? `${layout.alsoOn.length} other pages` : layout.alsoOn.join(' and ')}` : ''}`}</Box>
           <Button onClick={onClose}>Back to the source</Button>
         </Box>
@@ -160,14 +160,14 @@ function Rules({ layout }: { layout: LayoutView }) {
         Rules that lay it out
       </Typography>
       {layout.rules.length === 0 && (
-        <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>No rule of a stylesheet speaks of it.</Box>
+        <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>No rule of a stylesheet speaks of it.</Box>
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {layout.rules.map((rule) => (
           <Box
             component="li"
             key={`${rule.path} ${rule.start}`}
-            sx={{ py: 0.75, borderTop: `1px solid ${ink('hair')}` }}
+            sx={{ py: 0.75, borderTop: `1px solid ${color('hair')}` }}
           >
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
               <Box
@@ -177,9 +177,9 @@ function Rules({ layout }: { layout: LayoutView }) {
                 sx={{
                   all: 'unset',
                   cursor: 'pointer',
-                  color: ink('heather'),
+                  color: color('heather'),
                   '&:hover': { textDecoration: 'underline' },
-                  '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+                  '&:focus-visible': { outline: `2px solid ${color('heather')}` },
                 }}
               >
                 <Mono>{`${rule.path}, line ${rule.line}`}</Mono>

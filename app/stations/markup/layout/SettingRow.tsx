@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import type { SettingView } from '~core/view/index.ts';
 import { Mono } from '../../../ui/parts';
 import { useSite } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { Border, Choice, Colour, Columns, Length, type Commit } from './fields';
 
 interface Props {
@@ -38,7 +38,7 @@ export function SettingRow(props: Props) {
   return (
     <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', py: 0.75 }}>
       <Field {...props} />
-      <Box sx={{ flex: '1 1 180px', minWidth: 0, fontSize: '0.75rem', color: ink('stone') }}>
+      <Box sx={{ flex: '1 1 180px', minWidth: 0, fontSize: '0.75rem', color: color('stone') }}>
         {idle ??
           (place ? (
             <Box
@@ -50,7 +50,7 @@ export function SettingRow(props: Props) {
                 all: 'unset',
                 cursor: 'pointer',
                 '&:hover': { textDecoration: 'underline' },
-                '&:focus-visible': { outline: `2px solid ${ink('heather')}` },
+                '&:focus-visible': { outline: `2px solid ${color('heather')}` },
               }}
             >
               <Mono>{place.text}</Mono>

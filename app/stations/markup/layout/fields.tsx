@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect, useRef, useState } from 'react';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 
 /** Null takes away what is declared. */
 export type Commit = (value: string | null) => void;
@@ -151,7 +151,14 @@ function ByEye({ label, value, disabled, onCommit }: FieldProps) {
       aria-label={label}
       disabled={disabled}
       defaultValue={value !== null && HEX.test(value) ? value : '#888888'}
-      sx={{ width: 34, height: 30, p: 0, border: `1px solid ${ink('edge')}`, borderRadius: 1, bgcolor: ink('paper') }}
+      sx={{
+        width: 34,
+        height: 30,
+        p: 0,
+        border: `1px solid ${color('edge')}`,
+        borderRadius: 1,
+        bgcolor: color('paper'),
+      }}
     />
   );
 }

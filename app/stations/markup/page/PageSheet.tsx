@@ -15,7 +15,7 @@ import { DialogFoot } from '../../../ui/DialogFoot';
 import { Mono, Part } from '../../../ui/parts';
 import { changesOf, PlanShown, usePlan } from '../../../ui/plans';
 import { useIntent, useSite } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { Sections } from './Sections';
 
 export function PageSheet({ page, onClose }: { page: PageView; onClose: () => void }) {
@@ -79,7 +79,7 @@ function Stylesheets({ page, idle }: { page: PageView; idle: boolean }) {
   return (
     <Part title="Stylesheets">
       {sheets.length === 0 && (
-        <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>The site has no stylesheet yet.</Box>
+        <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>The site has no stylesheet yet.</Box>
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {sheets.map((sheet) => {
@@ -89,7 +89,7 @@ function Stylesheets({ page, idle }: { page: PageView; idle: boolean }) {
             <Box
               component="li"
               key={sheet}
-              sx={{ display: 'flex', alignItems: 'center', gap: 1, borderTop: `1px solid ${ink('hair')}` }}
+              sx={{ display: 'flex', alignItems: 'center', gap: 1, borderTop: `1px solid ${color('hair')}` }}
             >
               <FormControlLabel
                 control={

@@ -9,7 +9,7 @@ import type { PageView } from '~core/view/index.ts';
 import { countOf, Part } from '../../../ui/parts';
 import { changesOf, PlanShown, usePlan } from '../../../ui/plans';
 import { useIntent, useSite } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { asPictures, PairChoice, unplacedPairs } from '../PairChoice';
 
 export function Sections({ page, idle }: { page: PageView; idle: boolean }) {
@@ -69,7 +69,7 @@ function NewSection({
         display: 'grid',
         gridTemplateColumns: 'minmax(0, 1fr)',
         gap: 1.5,
-        borderLeft: `2px solid ${ink('edge')}`,
+        borderLeft: `2px solid ${color('edge')}`,
         pl: 1.5,
         pt: 0.75,
       }}

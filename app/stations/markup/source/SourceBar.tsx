@@ -5,7 +5,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { countOf, Mono } from '../../../ui/parts';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 
 /** CSS px. */
 export const BAR_HEIGHT = 38;
@@ -33,15 +33,15 @@ export function SourceBar({ trail, idle, items, onItems, onLink, onUnits }: Prop
         gap: 0.75,
         height: BAR_HEIGHT,
         px: 1.25,
-        borderBottom: `1px solid ${ink('hair')}`,
-        bgcolor: ink('mist'),
+        borderBottom: `1px solid ${color('hair')}`,
+        bgcolor: color('mist'),
         flexShrink: 0,
       }}
     >
       <Box sx={{ flex: 1, minWidth: 0, overflow: 'hidden', whiteSpace: 'nowrap', direction: 'rtl', textAlign: 'left' }}>
         <bdi>
           {nowhere ? (
-            <Box component="span" sx={{ fontSize: '0.8125rem', color: ink('stone') }}>
+            <Box component="span" sx={{ fontSize: '0.8125rem', color: color('stone') }}>
               Put the cursor into the source
             </Box>
           ) : (

@@ -20,7 +20,7 @@ export function diagnosticsOf(
       {
         from,
         to: Math.max(from, Math.min(breaks.toEditor(place.end ?? place.start), length)),
-        severity: finding.severity === 'broken' ? 'error' : 'warning',
+        severity: finding.severity,
         message: `${finding.says} ${finding.why}`,
         actions: finding.fixes.map((fix, n) => ({ name: fix.label, apply: () => mend(finding.id, n, fix) })),
       },

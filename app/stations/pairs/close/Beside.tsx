@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import type { PairView } from '~core/view/index.ts';
 import { inBytes } from '../../../ui/parts';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { outlined } from '../states';
 
 const STAGE = { width: 1060, height: 470 };
@@ -41,7 +41,7 @@ export function Beside({
           display: 'flex',
           gap: `${gap}px`,
           alignItems: 'flex-start',
-          bgcolor: ink('mist'),
+          bgcolor: color('mist'),
         }}
       >
         {small !== null && thumbnail && (
@@ -84,7 +84,7 @@ export function Beside({
           )}
         </Box>
       </Box>
-      <Box sx={{ mt: 1, fontSize: '0.8125rem', color: ink('stone') }}>
+      <Box sx={{ mt: 1, fontSize: '0.8125rem', color: color('stone') }}>
         {thumbnail
           ? `Thumbnail ${thumbnail.width} × ${thumbnail.height} px, ${inBytes(thumbnail.bytes)}. `
           : 'No thumbnail yet. '}

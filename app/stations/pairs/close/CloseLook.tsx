@@ -18,7 +18,7 @@ import { allPixels, formatOf, GOOD_ENOUGH, inFormat, type Format, type Recipe } 
 import { bytesOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { useSite, useWholePicture } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Crop } from './Crop';
 import { Weight } from './Weight';
@@ -135,7 +135,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
       <DialogActions>
         <Box
           role="status"
-          sx={{ flex: 1, pl: 2, fontSize: '0.8125rem', color: outcome?.ok === false ? ink('rust') : ink('lichen') }}
+          sx={{ flex: 1, pl: 2, fontSize: '0.8125rem', color: outcome?.ok === false ? color('rust') : color('lichen') }}
         >
           {told}
         </Box>

@@ -6,7 +6,7 @@ import { FULL_SIZE, THUMBNAIL } from '~core/model/index.ts';
 import { partAround, sayRecipe, type Recipe, type Size, type SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { useSite } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { heldPointer } from './pointer';
 
 interface CropProps {
@@ -86,8 +86,8 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
           ...STAGE,
           display: 'grid',
           placeItems: 'center',
-          bgcolor: ink('mist'),
-          border: `1px solid ${ink('hair')}`,
+          bgcolor: color('mist'),
+          border: `1px solid ${color('hair')}`,
         }}
       >
         <Box
@@ -207,7 +207,7 @@ function Preview({
           }}
         />
       </Box>
-      <Box component="figcaption" sx={{ color: ink('stone'), mt: 0.5 }}>
+      <Box component="figcaption" sx={{ color: color('stone'), mt: 0.5 }}>
         {title}
       </Box>
     </Box>

@@ -4,7 +4,7 @@ import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
 import { FORMAT_NAMES, type Encoded, type Format } from '~core/photo/index.ts';
 import { inBytes } from '../../../ui/parts';
-import { ink, type Token } from '../../../ui/theme';
+import { color, type Token } from '../../../ui/theme';
 
 export interface CurvePoint extends Encoded {
   format: Format;
@@ -26,7 +26,7 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
   const drawn = points.filter((point) => point.similarity !== null);
   if (drawn.length === 0)
     return (
-      <Box sx={{ height: SIZE.height, display: 'grid', placeItems: 'center', color: ink('stone') }} role="status">
+      <Box sx={{ height: SIZE.height, display: 'grid', placeItems: 'center', color: color('stone') }} role="status">
         Trying qualities…
       </Box>
     );
@@ -46,11 +46,11 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
       height={SIZE.height}
       role="group"
       aria-label={`Likeness against weight; ${formats.map((format) => FORMAT_NAMES[format]).join(' and ')}`}
-      style={{ display: 'block', fontSize: 11, fill: ink('stone') }}
+      style={{ display: 'block', fontSize: 11, fill: color('stone') }}
     >
       {y.ticks(4).map((tick) => (
         <g key={tick}>
-          <line x1={EDGE.left} x2={SIZE.width - EDGE.right} y1={y(tick)} y2={y(tick)} stroke={ink('hair')} />
+          <line x1={EDGE.left} x2={SIZE.width - EDGE.right} y1={y(tick)} y2={y(tick)} stroke={color('hair')} />
           <text x={EDGE.left - 6} y={y(tick) + 4} textAnchor="end">
             {tick.toFixed(2)}
           </text>
@@ -74,7 +74,7 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
             <path
               d={at(all) ?? undefined}
               fill="none"
-              stroke={ink(INK[format])}
+              stroke={color(INK[format])}
               strokeWidth={1.75}
               strokeDasharray={DASH[format]}
             />
@@ -84,8 +84,8 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
                 cx={x(point.bytes)}
                 cy={y(point.similarity ?? 0)}
                 r={same(point, chosen) ? 6 : 3.5}
-                fill={ink(INK[format])}
-                stroke={same(point, chosen) ? ink('peat') : 'none'}
+                fill={color(INK[format])}
+                stroke={same(point, chosen) ? color('peat') : 'none'}
                 strokeWidth={2}
                 style={{ cursor: 'pointer' }}
                 onClick={() => onChoose(point)}
@@ -99,11 +99,11 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
                 x2={22}
                 y1={-4}
                 y2={-4}
-                stroke={ink(INK[format])}
+                stroke={color(INK[format])}
                 strokeWidth={1.75}
                 strokeDasharray={DASH[format]}
               />
-              <text x={27} style={{ fill: ink(INK[format]), fontWeight: 600 }}>
+              <text x={27} style={{ fill: color(INK[format]), fontWeight: 600 }}>
                 {FORMAT_NAMES[format]}
               </text>
             </g>
@@ -115,7 +115,7 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
           d={`M${x(suggested.bytes)} ${y(suggested.similarity ?? 0) - 11} l6 6 -6 6 -6 -6z`}
           transform="translate(0 5)"
           fill="none"
-          stroke={ink('peat')}
+          stroke={color('peat')}
           strokeWidth={1.5}
           pointerEvents="none"
         />

@@ -9,7 +9,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PictureTask } from '~core/model/index.ts';
 import { FORMAT_NAMES, LIGHTENINGS, QUALITIES, suggestedPoint, type Format } from '~core/photo/index.ts';
 import { inBytes } from '../../../ui/parts';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { Curve, type CurvePoint } from './Curve';
 import { useTrials } from './useTrials';
 import { Wipe } from './Wipe';
@@ -75,7 +75,7 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
   };
   if (trials.state === 'failed')
     return (
-      <Box role="alert" sx={{ color: ink('rust'), p: 2 }}>
+      <Box role="alert" sx={{ color: color('rust'), p: 2 }}>
         {trials.reason}
       </Box>
     );
@@ -90,8 +90,8 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
           overflow: 'auto',
           display: 'grid',
           placeItems: fit ? 'center' : 'start',
-          bgcolor: ink('mist'),
-          border: `1px solid ${ink('hair')}`,
+          bgcolor: color('mist'),
+          border: `1px solid ${color('hair')}`,
         }}
       >
         {trials.state === 'ready' ? (
@@ -148,7 +148,7 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
             gridTemplateColumns: 'auto 1fr',
             columnGap: 2,
             rowGap: 0.25,
-            '& dt': { color: ink('stone') },
+            '& dt': { color: color('stone') },
             '& dd': { m: 0 },
           }}
         >

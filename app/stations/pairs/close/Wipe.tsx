@@ -1,7 +1,7 @@
 /** Two pictures of one size, one over the other, with an edge that is dragged or moved by keys. */
 import Box from '@mui/material/Box';
 import { useState, type KeyboardEvent } from 'react';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { heldPointer } from './pointer';
 
 interface WipeProps {
@@ -93,7 +93,7 @@ export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
             width: 18,
             height: 18,
             borderRadius: '50%',
-            bgcolor: ink('heather'),
+            bgcolor: color('heather'),
             border: '2px solid #fff',
             boxShadow: '0 0 0 1px #2A2320',
             boxSizing: 'border-box',

@@ -13,7 +13,7 @@ import { extensionOf, NOTES_FILE, PathIndex, type ListMapping } from '~core/site
 import { countOf, Mono, Tag } from '../../../ui/parts';
 import { useIntent, useSite } from '../../../ui/site';
 import { galleryTargets } from '../../../ui/targets';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 
 type Field = Exclude<keyof ListMapping, 'columns'>;
 
@@ -119,12 +119,12 @@ export function FromList({ onClose }: { onClose: () => void }) {
           />
         </Box>
         {trouble !== null && (
-          <Box role="alert" sx={{ color: ink('rust'), mb: 1.5 }}>
+          <Box role="alert" sx={{ color: color('rust'), mb: 1.5 }}>
             {trouble}
           </Box>
         )}
         {!open && trouble === null && (
-          <Box sx={{ color: ink('stone') }}>
+          <Box sx={{ color: color('stone') }}>
             A list is a CSV, JSON or XML file with a row or record for each picture. Full-size pictures may be files of
             this site or outside addresses; those are kept as they are written and never fetched.
           </Box>
@@ -182,7 +182,7 @@ export function FromList({ onClose }: { onClose: () => void }) {
                     gridTemplateColumns: '1fr 1fr 80px',
                     gap: 1.5,
                     py: 0.5,
-                    borderTop: `1px solid ${ink('hair')}`,
+                    borderTop: `1px solid ${color('hair')}`,
                     alignItems: 'baseline',
                   }}
                 >
@@ -195,7 +195,7 @@ export function FromList({ onClose }: { onClose: () => void }) {
                 <Box
                   component="li"
                   key={`trouble ${row}`}
-                  sx={{ color: ink('rust'), py: 0.5, borderTop: `1px solid ${ink('hair')}`, fontSize: '0.8125rem' }}
+                  sx={{ color: color('rust'), py: 0.5, borderTop: `1px solid ${color('hair')}`, fontSize: '0.8125rem' }}
                 >{`Row ${row}: ${says}.`}</Box>
               ))}
             </Box>

@@ -20,7 +20,7 @@ import type { SiteView } from '~core/view/index.ts';
 import { countOf, Nothing, Sheet } from '../../../ui/parts';
 import { useRowsInSight } from '../../../ui/rows';
 import { useIntent, useSite } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { FromList } from './FromList';
 import { movedTogether } from './moved';
 import { OrderRow } from './OrderRow';
@@ -183,7 +183,7 @@ export function Order() {
           </TextField>
         )}
         <Box sx={{ ml: 'auto', display: 'flex', gap: 0.75, alignItems: 'center' }}>
-          <Box sx={{ color: ink('stone') }} role="status">
+          <Box sx={{ color: color('stone') }} role="status">
             {many.length > 0 ? `${countOf(many.length, 'picture')} chosen` : `all ${shown.length}`}
           </Box>
           {many.length > 0 && (

@@ -10,7 +10,7 @@ import { memo } from 'react';
 import type { PairView } from '~core/view/index.ts';
 import { Mono, Picture } from '../../../ui/parts';
 import { useIntent } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 
 interface OrderRowProps {
   pair: PairView;
@@ -55,8 +55,8 @@ export const OrderRow = memo(function OrderRow({
         gap: 1,
         alignItems: 'center',
         px: 1,
-        borderBottom: `1px solid ${ink('hair')}`,
-        bgcolor: chosen ? ink('heatherWash') : ink('paper'),
+        borderBottom: `1px solid ${color('hair')}`,
+        bgcolor: chosen ? color('heatherWash') : color('paper'),
         zIndex: isDragging ? 2 : undefined,
         boxShadow: isDragging ? '0 4px 18px rgb(20 16 15 / 0.18)' : undefined,
       }}
@@ -77,10 +77,10 @@ export const OrderRow = memo(function OrderRow({
         onChange={() => onToggle(pair.full)}
         slotProps={{ input: { 'aria-label': `Choose ${pair.name}` } }}
       />
-      <Box sx={{ color: ink('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{index + 1}</Box>
+      <Box sx={{ color: color('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{index + 1}</Box>
       <Picture path={pair.full} width={66} height={46} />
       <Mono>{pair.full}</Mono>
-      <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>
+      <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
         {pair.taken ? pair.taken.slice(0, 16).replace('T', ', ') : 'no date'}
       </Box>
       <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
@@ -95,8 +95,8 @@ export const OrderRow = memo(function OrderRow({
             sx={{
               font: 'inherit',
               fontSize: '0.75rem',
-              color: ink('heather'),
-              bgcolor: ink('heatherWash'),
+              color: color('heather'),
+              bgcolor: color('heatherWash'),
               border: 0,
               borderRadius: '3px',
               px: 0.75,

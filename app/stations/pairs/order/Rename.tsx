@@ -14,7 +14,7 @@ import { NAME_TOKENS, nameOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { countOf, Mono } from '../../../ui/parts';
 import { useIntent, useSite } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 
 /** More lines than this say nothing new. */
 const SHOWN = 100;
@@ -47,7 +47,7 @@ export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose
             slotProps={{ typography: { variant: 'body2' } }}
           />
         </Box>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem', my: 1.5 }}>
+        <Box sx={{ color: color('stone'), fontSize: '0.8125rem', my: 1.5 }}>
           Thumbnails and other sizes keep in step. Pages, <Mono>srcset</Mono>, stylesheets, and texts of scripts that
           lead to a file are written anew.
         </Box>
@@ -65,7 +65,7 @@ export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose
                 display: 'grid',
                 gridTemplateColumns: '1fr 24px 1fr',
                 py: 0.25,
-                borderTop: `1px solid ${ink('hair')}`,
+                borderTop: `1px solid ${color('hair')}`,
               }}
             >
               <Mono tone="stone">{from}</Mono>
@@ -75,9 +75,11 @@ export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose
           ))}
         </Box>
         {renames.length > SHOWN && (
-          <Box sx={{ color: ink('stone'), mt: 1 }}>{`and ${renames.length - SHOWN} more`}</Box>
+          <Box sx={{ color: color('stone'), mt: 1 }}>{`and ${renames.length - SHOWN} more`}</Box>
         )}
-        {plan.ok && renames.length === 0 && <Box sx={{ color: ink('stone') }}>All of them are called so already.</Box>}
+        {plan.ok && renames.length === 0 && (
+          <Box sx={{ color: color('stone') }}>All of them are called so already.</Box>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>

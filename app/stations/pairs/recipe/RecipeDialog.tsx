@@ -13,7 +13,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { allPixels, LIGHTENINGS, Recipe, STARTING_POINTS, type FurtherSize } from '~core/photo/index.ts';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { SizeForm } from './SizeForm';
 
 interface RecipeDialogProps {
@@ -58,7 +58,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
       <DialogTitle id="recipe-title">Recipe</DialogTitle>
       <DialogContent>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap', mb: 2, fontSize: '0.8125rem' }}>
-          <Box sx={{ color: ink('stone') }}>Begin with</Box>
+          <Box sx={{ color: color('stone') }}>Begin with</Box>
           {STARTING_POINTS.map((point) => (
             <Button
               key={point.name}
@@ -71,7 +71,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
             </Button>
           ))}
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
-            <Box sx={{ color: ink('stone') }}>or leave the pixels and lighten the files</Box>
+            <Box sx={{ color: color('stone') }}>or leave the pixels and lighten the files</Box>
             {LIGHTENINGS.map(({ name, similarity }) => (
               <Button
                 key={name}
@@ -168,7 +168,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
             slotProps={{ typography: { variant: 'body2' } }}
           />
         </Box>
-        <Box sx={{ mt: 1.5, color: ink('stone'), fontSize: '0.8125rem' }}>
+        <Box sx={{ mt: 1.5, color: color('stone'), fontSize: '0.8125rem' }}>
           Pictures stand upright and come out in sRGB; where they were taken is never written into what is made. What is
           made already stays until you make it again.
         </Box>

@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { roomIn, sayRecipe, WINDOWS, type SizeRecipe } from '~core/photo/index.ts';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 
 interface SizeFormProps {
   title: string;
@@ -107,7 +107,7 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
         <Typography variant="h3" sx={{ fontSize: '0.9375rem', fontWeight: 700 }}>
           {title}
         </Typography>
-        <Box sx={{ color: ink('stone'), fontSize: '0.8125rem' }}>{sayRecipe(size)}</Box>
+        <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>{sayRecipe(size)}</Box>
       </Box>
       {children}
       {withWindows && (
@@ -143,7 +143,7 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
         open={special || undefined}
         sx={{
           gridColumn: '1 / -1',
-          '& > summary': { cursor: 'pointer', fontSize: '0.8125rem', color: ink('stone'), mb: 1 },
+          '& > summary': { cursor: 'pointer', fontSize: '0.8125rem', color: color('stone'), mb: 1 },
         }}
       >
         <summary>Where it goes, and more</summary>

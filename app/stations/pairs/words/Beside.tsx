@@ -7,7 +7,7 @@ import type { WordsRow } from '~core/lists/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { Sheet } from '../../../ui/parts';
 import { useIntent, useWholePicture } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 
 const FIELDS = [
   { name: 'title', label: 'Title' },
@@ -79,12 +79,12 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
               Keep these words
             </Button>
           </Box>
-          <Box sx={{ fontSize: '0.8125rem', color: ink('stone') }}>
+          <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
             {pair.taken ? `Taken ${pair.taken.slice(0, 16).replace('T', ', ')}` : 'No date in the file'}
           </Box>
           {pair.place !== 'none' && (
             <Box sx={{ fontSize: '0.8125rem' }}>
-              <Box sx={{ color: ink('gorse'), fontWeight: 600 }}>The file says where it was taken.</Box>
+              <Box sx={{ color: color('gorse'), fontWeight: 600 }}>The file says where it was taken.</Box>
               <Box sx={{ mb: 0.5 }}>
                 {pair.place === 'kept' ? 'It is kept when the site leaves.' : 'It is removed when the site leaves.'}
               </Box>

@@ -13,7 +13,7 @@ import { save } from '../../../data/export';
 import { countOf, Nothing, Sheet } from '../../../ui/parts';
 import { useRowsInSight } from '../../../ui/rows';
 import { useIntent, useSite } from '../../../ui/site';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Rights } from './Rights';
 import { LINE, WordsLine, type LineField } from './WordsLine';
@@ -132,7 +132,7 @@ export function Words() {
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 392px', gap: 1.5, alignItems: 'start' }}>
         <Sheet>
-          <Box aria-hidden sx={{ ...LINE, pt: 1, color: ink('stone'), fontSize: '0.75rem' }}>
+          <Box aria-hidden sx={{ ...LINE, pt: 1, color: color('stone'), fontSize: '0.75rem' }}>
             <Box sx={{ gridColumn: 3 }}>Alt text</Box>
             <Box>Caption</Box>
           </Box>
@@ -176,7 +176,7 @@ export function Words() {
           />
         )}
       </Box>
-      {shown.length === 0 && <Box sx={{ color: ink('stone'), p: 2 }}>Every picture has an alt text.</Box>}
+      {shown.length === 0 && <Box sx={{ color: color('stone'), p: 2 }}>Every picture has an alt text.</Box>}
     </>
   );
 }

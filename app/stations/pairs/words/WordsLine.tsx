@@ -4,7 +4,7 @@ import { memo, useState } from 'react';
 import { placeKey, type WordsRow } from '~core/lists/index.ts';
 import { nameOf } from '~core/site/index.ts';
 import { Mono, Picture, Tag } from '../../../ui/parts';
-import { ink } from '../../../ui/theme';
+import { color } from '../../../ui/theme';
 
 /** Picture, name, alt text, caption. */
 export const LINE = {
@@ -58,8 +58,8 @@ export const WordsLine = memo(function WordsLine({
         right: 0,
         alignItems: 'center',
         py: 0.75,
-        borderTop: `1px solid ${ink('hair')}`,
-        bgcolor: chosen ? ink('heatherWash') : undefined,
+        borderTop: `1px solid ${color('hair')}`,
+        bgcolor: chosen ? color('heatherWash') : undefined,
         minHeight: 68,
         boxSizing: 'border-box',
       }}
@@ -68,7 +68,7 @@ export const WordsLine = memo(function WordsLine({
       <Picture path={row.file} width={72} height={52} />
       <Box sx={{ minWidth: 0, fontSize: '0.75rem' }}>
         <Mono>{nameOf(row.file)}</Mono>
-        <Box sx={{ color: ink('stone') }}>{row.page || 'on no page yet'}</Box>
+        <Box sx={{ color: color('stone') }}>{row.page || 'on no page yet'}</Box>
         {row.alt === null && <Tag tone="look">no alt text</Tag>}
         {row.alt === '' && <Tag tone="plain">decoration</Tag>}
       </Box>
@@ -79,7 +79,7 @@ export const WordsLine = memo(function WordsLine({
         placeholder={row.alt === null ? 'what the picture shows' : ''}
       />
       {row.caption === null ? (
-        <Box sx={{ color: ink('stone'), fontSize: '0.75rem' }}>no element for a caption</Box>
+        <Box sx={{ color: color('stone'), fontSize: '0.75rem' }}>no element for a caption</Box>
       ) : (
         <Line
           {...field('caption')}
@@ -132,16 +132,16 @@ function Line({ row, name, label, value, placeholder, idle, onSet, onNext }: Lin
         font: 'inherit',
         fontSize: '0.8125rem',
         color: 'inherit',
-        bgcolor: ink('paper'),
-        border: `1px solid ${ink('hair')}`,
+        bgcolor: color('paper'),
+        border: `1px solid ${color('hair')}`,
         borderRadius: '4px',
         px: 1,
         py: 0.5,
         width: '100%',
         boxSizing: 'border-box',
         resize: 'none',
-        '&:hover': { borderColor: ink('edge') },
-        '&::placeholder': { color: ink('stone'), opacity: 1 },
+        '&:hover': { borderColor: color('edge') },
+        '&::placeholder': { color: color('stone'), opacity: 1 },
       }}
     />
   );

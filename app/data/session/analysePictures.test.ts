@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import type { PictureLook } from '../../workers/pictures';
-import { lookAtPictures } from './lookAtPictures';
+import type { PictureAnalysis } from '../../workers/pictures';
+import { analysePictures } from './analysePictures';
 
 const unread = (count: number) => new Map(Array.from({ length: count }, (_, n) => [`h${n}`, `p${n}.jpg`]));
-const look = (path: string) => ({ facts: { path } as unknown, glance: null }) as PictureLook;
+const look = (path: string) => ({ facts: { path } as unknown, glance: null }) as PictureAnalysis;
 const slowly = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 interface Run {
   count: number;
-  lookers?: number;
+  analysers?: number;
   wait?: (n: number) => number;
   behind?: () => boolean;
   gone?: () => boolean;
@@ -17,7 +17,7 @@ interface Run {
 
 async function run({
   count,
-  lookers = 2,
+  analysers = 2,
   wait = () => 0,
   behind = () => false,
   gone = () => false,
@@ -25,15 +25,15 @@ async function run({
 }: Run) {
   const learnt: { hashes: string[]; done: number }[] = [];
   let n = 0;
-  await lookAtPictures({
+  await analysePictures({
     unread: unread(count),
-    lookers: Array.from({ length: lookers }, () => async (_blob: Blob, path: string) => {
+    analysers: Array.from({ length: analysers }, () => async (_blob: Blob, path: string) => {
       await slowly(wait(n++));
       return look(path);
     }),
     blobsOf: (hashes) => Promise.resolve(hashes.map((hash) => (missing(hash) ? undefined : new Blob([hash])))),
-    learn: async (looks, done) => {
-      learnt.push({ hashes: [...looks.keys()], done });
+    learn: async (analyses, done) => {
+      learnt.push({ hashes: [...analyses.keys()], done });
       await slowly(5);
     },
     behind,
@@ -63,7 +63,7 @@ describe('looking at pictures', () => {
 
   it('ends where the site is left, and passes over what is no longer there', async () => {
     let seen = 0;
-    expect(await run({ count: 40, lookers: 1, gone: () => seen++ >= 3 })).toEqual([]);
+    expect(await run({ count: 40, analysers: 1, gone: () => seen++ >= 3 })).toEqual([]);
     const learnt = await run({ count: 5, missing: (hash) => hash === 'h2' });
     expect(learnt.flatMap(({ hashes }) => hashes)).not.toContain('h2');
     expect(learnt.at(-1)?.done).toBe(5);

@@ -1,5 +1,5 @@
 /** Looks at pictures that are new: in all workers at once, and what was seen is handed on now and then. */
-import type { PictureLook } from '../../workers/pictures';
+import type { PictureAnalysis } from '../../workers/pictures';
 
 /** How long what is seen is gathered before the screen follows; ms. */
 const REDRAW_MS = 1000;
@@ -12,10 +12,10 @@ const REST = 3;
 interface Looking {
   /** Paths by the hash of what they hold. */
   unread: ReadonlyMap<string, string>;
-  lookers: readonly ((blob: Blob, path: string) => Promise<PictureLook>)[];
+  analysers: readonly ((blob: Blob, path: string) => Promise<PictureAnalysis>)[];
   blobsOf: (hashes: readonly string[]) => Promise<(Blob | undefined)[]>;
   /** What was seen since the last time. */
-  learn: (looks: ReadonlyMap<string, PictureLook>, done: number) => Promise<void>;
+  learn: (analyses: ReadonlyMap<string, PictureAnalysis>, done: number) => Promise<void>;
   /** The screen is still following what was learnt before. */
   behind: () => boolean;
   gone: () => boolean;
@@ -36,8 +36,8 @@ async function* contentsOf(
   }
 }
 
-export async function lookAtPictures({ unread, lookers, blobsOf, learn, behind, gone }: Looking): Promise<void> {
-  let looks = new Map<string, PictureLook>();
+export async function analysePictures({ unread, analysers, blobsOf, learn, behind, gone }: Looking): Promise<void> {
+  let analyses = new Map<string, PictureAnalysis>();
   let since = performance.now();
   let due = since + REDRAW_MS;
   let done = 0;
@@ -53,17 +53,17 @@ export async function lookAtPictures({ unread, lookers, blobsOf, learn, behind, 
     if (done < unread.size && !isDue()) return;
     since = performance.now();
     due = since + REDRAW_MS;
-    const seen = looks;
-    looks = new Map();
+    const seen = analyses;
+    analyses = new Map();
     await learn(seen, done);
   };
   await Promise.all(
-    lookers.map(async (look) => {
+    analysers.map(async (look) => {
       for await (const { hash, path, blob } of waiting) {
         if (gone()) return;
         const seen = blob && (await look(blob, path));
         // Only now: while it was looked at, what others had seen may have been handed on.
-        if (seen) looks.set(hash, seen);
+        if (seen) analyses.set(hash, seen);
         done++;
         await handOn();
       }
