@@ -4,13 +4,13 @@
  */
 import { expect, test, type Page } from '@playwright/test';
 import { layoutView } from '../../core/view/index.ts';
-import { STYLE_HANDS, type StyleHand } from '../styleHands.fixture.ts';
+import { STYLE_SITES, type StyleSite } from '../styleSites.fixture.ts';
 import { after, read, siteOf, textAt } from '../unit/sites.ts';
 import type { SiteFiles } from '../../core/site/index.ts';
 
 const WIDTHS = [1280, 768, 390];
 
-const siteFor = (hand: StyleHand): SiteFiles => siteOf({ 'index.html': hand.page, 'kites.css': hand.css });
+const siteFor = (hand: StyleSite): SiteFiles => siteOf({ 'index.html': hand.page, 'kites.css': hand.css });
 
 async function show(page: Page, files: SiteFiles, width: number): Promise<void> {
   await page.setViewportSize({ width, height: 900 });
@@ -53,7 +53,7 @@ const setting = (files: SiteFiles, id: string, at: number | null = null) =>
 const set = (files: SiteFiles, id: string, value: string | null, at: number | null = null): SiteFiles =>
   after(files, { kind: 'set-style', page: 'index.html', gallery: 0, setting: id, value, at });
 
-for (const hand of STYLE_HANDS) {
+for (const hand of STYLE_SITES) {
   test(`columns of a gallery: ${hand.name}`, async ({ page }) => {
     const files = siteFor(hand);
     await show(page, files, 1280);
@@ -89,7 +89,7 @@ for (const hand of STYLE_HANDS) {
 }
 
 test('room between columns and rows, in px as asked for, at three widths', async ({ page }) => {
-  for (const hand of STYLE_HANDS) {
+  for (const hand of STYLE_SITES) {
     if (hand.name.startsWith('one under')) continue;
     let files = siteFor(hand);
     if (hand.reads !== '3') files = set(files, 'columns', '3');
@@ -144,7 +144,7 @@ test('every other setting is what getComputedStyle says, and nothing outside of 
     { id: 'across', value: 'center', on: '.meadow', property: 'justify-content', computed: 'center' },
     { id: 'down', value: 'end', on: '.meadow', property: 'align-items', computed: 'end' },
   ];
-  const hand = STYLE_HANDS.find(({ name }) => name.startsWith('flex with fixed'))!;
+  const hand = STYLE_SITES.find(({ name }) => name.startsWith('flex with fixed'))!;
   const looks = () =>
     page.evaluate(() =>
       ['color', 'border-top-width', 'border-radius', 'opacity', 'width', 'min-height']
@@ -186,7 +186,7 @@ test('every other setting is what getComputedStyle says, and nothing outside of 
 });
 
 test('hover, focus and pressed states show what was set', async ({ page }) => {
-  const hand = STYLE_HANDS.find(({ name }) => name.startsWith('flex with fixed'))!;
+  const hand = STYLE_SITES.find(({ name }) => name.startsWith('flex with fixed'))!;
   let files = siteFor(hand);
   files = set(files, 'hover-opacity', '0.8');
   files = set(files, 'focus-outline', '3px solid #1d4f7c');

@@ -79,7 +79,7 @@ describe('the place', () => {
     ['png', () => placed().png().toBuffer()],
     ['webp', () => placed().webp().toBuffer()],
     ['avif', () => placed().avif().toBuffer()],
-  ])('is struck out of a %s and nothing else', async (_name, make) => {
+  ])('is struck out of a %s and nothing else', async (name, make) => {
     const before = await make();
     expect(ExifReader.load(before, { expanded: true }).gps?.Latitude).toBeCloseTo(54.208, 2);
     const after = Buffer.from(withoutPlace(before)!);
@@ -87,7 +87,9 @@ describe('the place', () => {
     const tags = ExifReader.load(after, { expanded: true });
     expect(tags.gps).toBeUndefined();
     expect(JSON.stringify(tags.xmp ?? {})).not.toContain('GPS');
-    expect(tags.xmp?.source?.value ?? 'kept').toBe('kept');
+    // What else the packet says stays. sharp writes that of a PNG compressed, which is not looked into.
+    const packets = [before, after].map((file) => file.includes('<dc:source>kept</dc:source>'));
+    expect(packets).toEqual(name === 'png' ? [false, false] : [true, true]);
     expect((tags.exif?.Copyright?.value as string[])[0]).toBe('kept too');
     expect((await pixels(after)).equals(await pixels(before))).toBe(true);
     expect(after.includes('54,12.5N')).toBe(false);

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { planFor } from '../../core/plans/index.ts';
 import { applyChange, type SiteFiles } from '../../core/site/index.ts';
 import { layoutView } from '../../core/view/index.ts';
-import { STYLE_HANDS } from '../styleHands.fixture.ts';
+import { STYLE_SITES } from '../styleSites.fixture.ts';
 import { after, read, siteOf, textAt } from './sites.ts';
 
 const items = ['a', 'b', 'c', 'd']
@@ -89,7 +89,7 @@ describe('what is written', () => {
   });
 
   it('keeps CRLF and tabs', () => {
-    const hand = STYLE_HANDS.find(({ name }) => name === 'CRLF and tabs')!;
+    const hand = STYLE_SITES.find(({ name }) => name === 'CRLF and tabs')!;
     const files = siteOf({ 'index.html': hand.page, 'kites.css': hand.css });
     const next = textAt(after(files, wish('corners', '6px')), 'kites.css');
     expect(next.startsWith(hand.css)).toBe(true);
@@ -224,7 +224,7 @@ describe('every setting on every hand', () => {
     'page-ground': '#eeeeee',
     'gallery-ground': '#eeeeee',
   };
-  it.each(STYLE_HANDS.map((hand) => [hand.name, hand] as const))(
+  it.each(STYLE_SITES.map((hand) => [hand.name, hand] as const))(
     '%s: is read again as it was set, is one change, and is undone to the byte',
     (_name, hand) => {
       const files = siteOf({ 'index.html': hand.page, 'kites.css': hand.css });

@@ -2,7 +2,7 @@
  * Galleries laid out by hand in many ways: a page and its stylesheet. The look is checked against a browser's boxes.
  */
 
-export interface StyleHand {
+export interface StyleSite {
   name: string;
   page: string;
   css: string;
@@ -29,7 +29,7 @@ const figures = (cls: string, between = '\n') =>
     `<div class="${cls}">\n${items((n, img) => `<figure><a href="large/k${n}.jpg">${img}</a><figcaption>Kite ${n}</figcaption></figure>`, between)}\n</div>`,
   );
 
-export const STYLE_HANDS: readonly StyleHand[] = [
+export const STYLE_SITES: readonly StyleSite[] = [
   {
     name: 'grid with a number',
     page: figures('field'),
