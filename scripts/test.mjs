@@ -74,6 +74,7 @@ const steps = [
       'tests',
     ],
   ],
+  ['unused', ['knip', '--no-progress']],
   ['demo site', ['tsx', 'demo/make.ts']],
   [
     'unit',

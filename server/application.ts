@@ -14,7 +14,7 @@ import { applicationHeaders } from './headers.ts';
 import { applicationSourceFor, previewSourceFor, type Origins } from './origins.ts';
 import { serverOf } from './requests.ts';
 
-export interface ApplicationOptions {
+interface ApplicationOptions {
   root: string;
   port: number;
   origins: Origins;

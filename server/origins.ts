@@ -20,7 +20,7 @@ export function originsFrom(env: NodeJS.ProcessEnv, port: number): Origins {
 }
 
 /** The host name of a request without its port. */
-export const hostName = (host: string | undefined): string => (host ?? 'localhost').replace(/:\d+$/, '');
+const hostName = (host: string | undefined): string => (host ?? 'localhost').replace(/:\d+$/, '');
 
 export function previewSourceFor(origins: Origins, host: string | undefined): string {
   return origins.previewOrigin ?? `http://${hostName(host)}:${origins.previewPort}`;

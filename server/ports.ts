@@ -10,7 +10,7 @@ function isFree(port: number): Promise<boolean> {
   });
 }
 
-export const DEFAULT_PORT = 4780;
+const DEFAULT_PORT = 4780;
 
 /**
  * A wanted port must be free together with the next one; without a wish the first free pair from the default on is

@@ -2,7 +2,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 
 /** The address that is asked for; null where request target or host are none (RFC 9112 §3.2, RFC 9110 §7.2). */
-export function addressOf({ url: target = '', headers }: Pick<IncomingMessage, 'url' | 'headers'>): URL | null {
+function addressOf({ url: target = '', headers }: Pick<IncomingMessage, 'url' | 'headers'>): URL | null {
   const host = headers.host ?? 'localhost';
   const home = parsed(`http://${host}`);
   if (!home || home.pathname !== '/' || /[\s/\\@?#]/.test(host)) return null;

@@ -4,7 +4,7 @@ import type { Origins } from './origins.ts';
 import { originsFrom } from './origins.ts';
 import { choosePorts } from './ports.ts';
 
-export interface Place {
+interface Place {
   port: number;
   origins: Origins;
 }

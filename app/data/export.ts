@@ -4,7 +4,7 @@ import type { PackSource } from '../workers/packing';
 import { packing, withProgress } from '../workers/start';
 import type { SiteSession } from './session/siteSession';
 
-export interface Packed {
+interface Packed {
   name: string;
   blob: Blob;
 }

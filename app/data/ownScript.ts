@@ -5,7 +5,7 @@
 import { decodeText, judgeIntake, nameOf, refuse, type Result, stemOf } from '~core/site/index.ts';
 import { readArchive } from '../workers/start';
 
-export type OwnScript = Result<{ name: string; texts: Record<string, string> }>;
+type OwnScript = Result<{ name: string; texts: Record<string, string> }>;
 
 const READ = /\.(?:js|css|html?)$/i;
 /** A viewer is small; more than this is a whole site. Bytes of one file. */

@@ -1,7 +1,7 @@
 /** The stations in the order of the work. */
 import type { Station } from '~core/checks/index.ts';
 
-export interface StationEntry {
+interface StationEntry {
   id: Station;
   name: string;
   /** Key with Alt. */

@@ -12,7 +12,7 @@ import { changesOf, PlanShown } from './plans';
 
 const KEY = 'heathmoor-changes-before';
 
-export interface Waiting {
+interface Waiting {
   work: Work;
   plan: Extract<PlanView, { ok: true }>;
 }

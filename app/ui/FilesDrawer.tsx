@@ -20,7 +20,7 @@ import { useSite } from './site';
 import { color } from './theme';
 
 /** Folders with the files directly in them; the root is ''. */
-export function inFolders(files: readonly FileView[], asked: string): [string, FileView[]][] {
+function inFolders(files: readonly FileView[], asked: string): [string, FileView[]][] {
   const wanted = asked.trim().toLowerCase();
   const folders = new Map<string, FileView[]>();
   for (const file of files) {

@@ -25,7 +25,7 @@ const NAMES: Record<JointName, string> = {
 };
 
 /** Where each joint lives. */
-export const HOME: Record<JointName, Station> = {
+const HOME: Record<JointName, Station> = {
   thumbnail: 'pairs',
   image: 'markup',
   link: 'markup',

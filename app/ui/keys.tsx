@@ -8,12 +8,12 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { MONO } from './theme';
 
-export interface KeyRow {
+interface KeyRow {
   keys: string;
   does: string;
 }
 
-export const KEYS: readonly KeyRow[] = [
+const KEYS: readonly KeyRow[] = [
   { keys: 'Alt+1 … Alt+5', does: 'go to a station' },
   { keys: 'J, K', does: 'next and previous strand' },
   { keys: '[, ]', does: 'previous and next joint of the strand' },
@@ -30,7 +30,7 @@ export const KEYS: readonly KeyRow[] = [
 ];
 
 /** A key of the station that is shown: plain, without a modifier. */
-export interface StationKey extends KeyRow {
+interface StationKey extends KeyRow {
   key: string;
   /** Null where it can do nothing now. */
   act: (() => void) | null;
@@ -57,7 +57,7 @@ function watchStationKeys(watcher: () => void): () => void {
   return () => watchers.delete(watcher);
 }
 
-export interface KeyActions {
+interface KeyActions {
   station: (n: number) => void;
   strand: (by: 1 | -1) => void;
   joint: (by: 1 | -1) => void;

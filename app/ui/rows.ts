@@ -2,7 +2,7 @@
 import { useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
 import { useCallback, useDeferredValue, useLayoutEffect, useRef, useState } from 'react';
 
-export interface RowsInSight<Element extends HTMLElement> {
+interface RowsInSight<Element extends HTMLElement> {
   list: React.RefObject<Element | null>;
   items: VirtualItem[];
   /** CSS px of all rows together. */

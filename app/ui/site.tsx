@@ -28,7 +28,7 @@ export interface Spot {
   end: number;
 }
 
-export interface Choice {
+interface Choice {
   strand: string | null;
   choose: (strand: string | null) => void;
   page: string | null;

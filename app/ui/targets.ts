@@ -1,7 +1,7 @@
 /** Where pictures can be written: every gallery of every page, and pages that have none yet. */
 import type { PageView } from '~core/view/index.ts';
 
-export interface Target {
+interface Target {
   page: string;
   /** Null writes a first gallery. */
   gallery: number | null;

@@ -37,7 +37,7 @@ export function mappingFor(table: Table, known: readonly ListMapping[]): ListMap
   return known.find(({ columns }) => [...columns].sort().join('\n') === key) ?? proposedMapping(table);
 }
 
-export interface ListedPicture {
+interface ListedPicture {
   /** Row, from 1 without the heading. */
   row: number;
   /** A file of the site, or an outside address that is kept as it is. */
@@ -50,7 +50,7 @@ export interface ListedPicture {
   outside: boolean;
 }
 
-export interface Listed {
+interface Listed {
   pictures: ListedPicture[];
   /** Rows that stand for no picture, with the reason. */
   troubles: { row: number; says: string }[];

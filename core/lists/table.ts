@@ -8,10 +8,10 @@ export interface Table {
   rows: Record<string, string>[];
 }
 
-export type TableRead = Result<{ table: Table }>;
+type TableRead = Result<{ table: Table }>;
 
 /** More rows than this are no list that somebody keeps by hand. */
-export const MOST_ROWS = 20_000;
+const MOST_ROWS = 20_000;
 
 /** RFC 4180, and the semicolons and tabs that spreadsheets write; the first row names the columns. */
 export function readCsv(text: string): TableRead {
@@ -33,7 +33,7 @@ export function readCsv(text: string): TableRead {
 }
 
 /** The first array of objects, however deep it stands; values that are no text or number are left out. */
-export function readJson(text: string): TableRead {
+function readJson(text: string): TableRead {
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -44,7 +44,7 @@ export function readJson(text: string): TableRead {
 }
 
 /** The first elements that repeat under one parent; attributes and inner elements are columns. */
-export function readXml(text: string): TableRead {
+function readXml(text: string): TableRead {
   try {
     // Entities of a document's own are not read: they could grow without end.
     const parser = new XMLParser({

@@ -22,7 +22,7 @@ export const placeKey = ({ strand, file }: WordsRow): string => strand ?? file;
 export const WORDS_COLUMNS = ['page', 'file', 'alt', 'title', 'caption', 'credit', 'copyright', 'taken'] as const;
 
 /** Where the alt text is missing altogether, as opposed to empty on purpose (WHATWG HTML §4.8.4.4). */
-export const NO_ALT = '(missing)';
+const NO_ALT = '(missing)';
 
 export const wordsTable = (rows: readonly WordsRow[]): Record<string, string>[] =>
   rows.map((row) => ({
@@ -37,14 +37,14 @@ export const wordsTable = (rows: readonly WordsRow[]): Record<string, string>[] 
   }));
 
 const SETTABLE = ['alt', 'title', 'caption', 'credit', 'copyright'] as const;
-export type SettableWord = (typeof SETTABLE)[number];
+type SettableWord = (typeof SETTABLE)[number];
 
-export interface WordsChange {
+interface WordsChange {
   row: WordsRow;
   words: Partial<Record<SettableWord, string>>;
 }
 
-export interface WordsIn {
+interface WordsIn {
   changes: WordsChange[];
   troubles: { row: number; says: string }[];
 }

@@ -17,7 +17,7 @@ import { slotsOf, writeBy, type SlotValue } from './write.ts';
 import { verified } from './verify.ts';
 
 /** What a slot is filled with where an item has nothing for it. */
-export type Supply = (n: number, slot: string) => string | undefined;
+type Supply = (n: number, slot: string) => string | undefined;
 
 /** Why a pattern cannot be used; null where it can. */
 export function troubleInPattern(text: string, known: Pattern): string | null {
@@ -33,7 +33,7 @@ export function troubleInPattern(text: string, known: Pattern): string | null {
 }
 
 /** What an item holds, by the slots of a pattern. */
-export function valuesIn(page: PageDocument, item: GalleryItem, pattern: Pattern, n: number): Map<string, SlotValue> {
+function valuesIn(page: PageDocument, item: GalleryItem, pattern: Pattern, n: number): Map<string, SlotValue> {
   const values = new Map<string, SlotValue>();
   const put = (slot: string, value: SlotValue | undefined) => value !== undefined && values.set(slot, value);
   put('thumbnail', item.source?.value);

@@ -9,7 +9,7 @@ export function editAttribute(page: PageDocument, element: PageElement, name: st
   return editAttributes(page, [{ element, name, value }]);
 }
 
-export interface AttributeWish {
+interface AttributeWish {
   element: PageElement;
   name: string;
   /** Null takes it away. */

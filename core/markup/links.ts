@@ -6,7 +6,7 @@ import { verified } from './verify.ts';
 import { editAttribute } from './attributes.ts';
 
 /** The innermost link whose source holds the range; null where there is none. */
-export function linkAround(page: PageDocument, { start, end }: Range): PageElement | null {
+function linkAround(page: PageDocument, { start, end }: Range): PageElement | null {
   return (
     page.elements.findLast(
       ({ tag, range }) => tag === 'a' && range !== null && range.start <= start && end <= range.end,

@@ -144,7 +144,7 @@ function markOf(entries: readonly MenuEntry[]): CurrentMark {
 
 const classes = (element: PageElement): string[] => (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);
 
-export interface EntryWish {
+interface EntryWish {
   /** As it shall stand in the page. */
   href: string;
   label: string;

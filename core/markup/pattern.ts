@@ -166,7 +166,7 @@ function withSlots(text: string, range: Range, cuts: readonly Cut[]): string {
 
 const literal = (text: string): string => text.replace(SLOT, (slot) => `{${slot}`);
 
-export function partsOf(text: string): PatternPart[] {
+function partsOf(text: string): PatternPart[] {
   const parts: PatternPart[] = [];
   let at = 0;
   for (const match of text.matchAll(SLOT)) {

@@ -23,7 +23,7 @@ const ADAPTER: Adapter = {
     elements.filter((element) => ![...ancestors(element)].some((outer) => elements.includes(outer))),
 };
 
-export type Matcher = (element: PageElement) => boolean;
+type Matcher = (element: PageElement) => boolean;
 
 /** Stylesheets ask the same selectors again and again; a selector says the same of every page. */
 const compiled = new Map<string, Matcher | { reason: string }>();

@@ -11,7 +11,7 @@ import type { Range } from './document.ts';
 export type Decoded = 'entities' | 'lines';
 
 /** An offset in the value as it is read, and where that character begins in the source. */
-export type SourcePlaces = (at: number) => number;
+type SourcePlaces = (at: number) => number;
 
 interface Piece {
   /** How many characters of the source it takes. */

@@ -21,7 +21,7 @@ export type Inside =
 const insides = new WeakMap<PageElement, Inside[]>();
 
 /** What stands directly inside an element and has a place in the source, in order; text narrowed to what it says. */
-export function insideOf(page: PageDocument, parent: PageElement): readonly Inside[] {
+function insideOf(page: PageDocument, parent: PageElement): readonly Inside[] {
   const known = insides.get(parent);
   if (known) return known;
   const found = findInside(page, parent);

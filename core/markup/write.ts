@@ -18,7 +18,7 @@ export interface NewItem {
 
 /** A slot's value; `markup` is written as it is where markup may stand. */
 export type SlotValue = string | { text: string; markup: string };
-export type SlotValues = ReadonlyMap<string, SlotValue>;
+type SlotValues = ReadonlyMap<string, SlotValue>;
 
 /** `ordinal` counts from 1 and continues counters. */
 export function valuesOf(item: NewItem, ordinal: number): Map<string, SlotValue> {

@@ -45,7 +45,7 @@ export const THUMBNAIL = 'thumbnail';
 export const FULL_SIZE = 'full-size';
 
 /** What a site must tell for its tasks. */
-export interface MakingContext {
+interface MakingContext {
   files: SiteFiles;
   pairing: Pairing;
   factsOf: (path: string) => PhotoFacts | undefined;
@@ -182,7 +182,7 @@ function tasksOf(site: MakingContext, pair: Pair): PictureTask[] {
 }
 
 /** What one picture is made to instead of the recipe's size. */
-export function ownSize(notes: SiteNotes, source: string, as: string): SizeRecipe | null {
+function ownSize(notes: SiteNotes, source: string, as: string): SizeRecipe | null {
   const own = notes.sizes[source]?.[as];
   const read = own === undefined ? null : SizeRecipe.safeParse(own);
   return read?.success ? read.data : null;

@@ -44,7 +44,7 @@ import { derivedFiles, madeRecords, madeTogether } from './making.ts';
 import { scriptReferences, targetInScript } from './scripts.ts';
 import { strandsOf, type Strand } from './strands.ts';
 
-export interface ParsedPage {
+interface ParsedPage {
   text: string;
   document: PageDocument;
   galleries: Gallery[];
@@ -93,7 +93,7 @@ export interface Elsewhere {
  * What is kept from one reading to the next. A page is parsed again only when its text is another; two contents are
  * compared once.
  */
-export interface ReadingMemory {
+interface ReadingMemory {
   pages: Map<string, ParsedPage>;
   contents: ContentMemory;
   /** How far a reading searches for what pictures show. */

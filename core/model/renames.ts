@@ -36,11 +36,7 @@ export function renames(site: SiteReading, moves: ReadonlyMap<string, string>): 
   ];
 }
 
-/** A file taken away, with every reference to it leading to another one instead. */
-export function mergeFile(site: SiteReading, from: string, into: string): Change {
-  return { label: `Use ${into} instead of ${from}`, files: mergeFiles(site, new Map([[from, into]])) };
-}
-
+/** Files taken away, with every reference to them leading to other ones instead. */
 export function mergeFiles(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
   return [
     ...[...moves.keys()].map((path): FileChange => ({

@@ -37,7 +37,7 @@ export interface Strand {
   state: JointState;
 }
 
-export interface StrandContext {
+interface StrandContext {
   files: SiteFiles;
   index: PathIndex;
   pairing: Pairing;
@@ -45,11 +45,11 @@ export interface StrandContext {
 }
 
 /** More than this for one picture keeps a visitor on a phone line waiting (common practice, no source). Bytes. */
-export const HEAVY_BYTES = 1_000_000;
+const HEAVY_BYTES = 1_000_000;
 /**
  * No window shows more than this without shrinking; larger only costs weight (common practice, no source). Image px.
  */
-export const LARGEST_SIDE = 2600;
+const LARGEST_SIDE = 2600;
 
 export function strandsOf(page: PageContext, gallery: Gallery, n: number, site: StrandContext): Strand[] {
   return gallery.items.map((item, m) => strandOf(page, gallery, item, { gallery: n, item: m }, site));
@@ -114,7 +114,7 @@ function worst(joints: readonly Joint[]): JointState {
   return joints.some((joint) => joint.state === 'look') ? 'look' : 'whole';
 }
 
-export interface ResolvedFile {
+interface ResolvedFile {
   /** The path that the reference asks for. */
   path: string;
   /** The file that is there under that name, but for case; null where none is. */

@@ -11,7 +11,7 @@ export interface Luma {
 }
 
 /** Longer side of the luma that is kept of each picture; image px. */
-export const LUMA_SIDE = 64;
+const LUMA_SIDE = 64;
 
 /** 0.299 R + 0.587 G + 0.114 B of the pixel that begins at `at`; 0 to 255. */
 export const lumaAt = (data: Uint8ClampedArray, at: number): number =>

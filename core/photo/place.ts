@@ -46,7 +46,7 @@ export function soughtOf(luma: Luma): Sought {
   return { luma, table, coarse };
 }
 
-export interface Windows {
+interface Windows {
   frames: Frame[];
   /** `frames.length` × 36 normalised cell means. */
   cells: Float32Array;

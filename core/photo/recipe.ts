@@ -80,7 +80,7 @@ export type FurtherSize = z.infer<typeof FurtherSize>;
  * What stays of the words in a file: nothing, who made it and what may be done with it, or all that can be carried
  * over.
  */
-export const KEPT_WORDS = ['none', 'rights', 'all'] as const;
+const KEPT_WORDS = ['none', 'rights', 'all'] as const;
 
 export const Recipe = z.strictObject({
   thumbnail: SizeRecipe,

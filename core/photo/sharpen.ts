@@ -6,7 +6,6 @@ import { lumaAt } from './luma.ts';
 import type { Pixels } from './pixels.ts';
 
 export const SHARPENINGS = { none: 0, light: 0.35, strong: 0.8 } as const;
-export type Sharpening = keyof typeof SHARPENINGS;
 
 /** Differences of fewer shades than this are taken for noise and left. */
 const NOISE = 2;

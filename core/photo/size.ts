@@ -6,7 +6,7 @@ export interface Size {
 }
 
 /** A box that a picture must fit into; a side left out does not limit. */
-export interface Box {
+interface Box {
   width?: number;
   height?: number;
 }

@@ -12,7 +12,7 @@ const bad = (reason: string): Href => ({ ok: false, reason });
 const MAIL = /^[^\s@<>"?&]+@[^\s@<>"?&]+\.[^\s@<>"?&.]{2,}$/;
 const PHONE = /^\+?[\d\s().-]{3,30}$/;
 
-export function hrefFor(site: SiteReading, page: string, target: LinkTarget): Href {
+function hrefFor(site: SiteReading, page: string, target: LinkTarget): Href {
   switch (target.to) {
     case 'file': {
       if (!site.files.has(target.path)) return bad(`There is no ${target.path} any more.`);

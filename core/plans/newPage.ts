@@ -35,7 +35,7 @@ import { enterInMenus } from './menus.ts';
 import { notesChange } from './notes.ts';
 import type { NewPicture } from './intent.ts';
 
-export interface NewPageWish {
+interface NewPageWish {
   path: string;
   title: string;
   /** The page that it is made from; undefined begins with a skeleton. */

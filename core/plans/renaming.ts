@@ -3,20 +3,20 @@ import { bareName, type SiteReading } from '../model/index.ts';
 import { extensionOf, folderOf, nameByPattern, nameOf, type Result, stemOf, tidyName } from '../site/index.ts';
 import type { Renaming } from './rename.ts';
 
-export interface NamingWish {
+interface NamingWish {
   pattern: string;
   /** Lower case, no accents, hyphens for spaces; extensions in lower case too. */
   tidy: boolean;
 }
 
 /** What is known of a picture that gets another name. */
-export interface NamedPicture {
+interface NamedPicture {
   full: string;
   thumbnail: string | null;
   taken: string | null;
 }
 
-export type RenamingPlan = Result<{ renames: Renaming[] }, { full: string }>;
+type RenamingPlan = Result<{ renames: Renaming[] }, { full: string }>;
 
 /** A file under another bare name: what its name has besides, and its extension, stay. */
 function renamed(path: string, bare: string, to: string, tidy: boolean): string {

@@ -24,7 +24,7 @@ import { GALLERY_GONE, galleryAt } from './items.ts';
 /** The class by which the list is found again. */
 const LIST = 'sections';
 
-export const slugOf = (words: string): string =>
+const slugOf = (words: string): string =>
   words
     .normalize('NFKD')
     .toLowerCase()

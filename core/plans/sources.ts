@@ -3,7 +3,7 @@ import { editAttribute, valueOf, type GalleryItem, type PageDocument } from '../
 import { densePath, type PageReading, type SiteReading } from '../model/index.ts';
 import { type Edited, planEdits, type Planned, refuse, relativeReference } from '../site/index.ts';
 
-export interface DenseOffer {
+interface DenseOffer {
   item: GalleryItem;
   srcset: string;
 }

@@ -16,7 +16,7 @@ import {
 import { declareAll, layoutOf, linkedStyles, SETTINGS, situationOf, WIDE, type StyledSite } from '../style/index.ts';
 import { GALLERY_GONE } from './items.ts';
 
-export interface StyleSettingWish {
+interface StyleSettingWish {
   page: string;
   gallery: number;
   setting: string;
@@ -34,7 +34,7 @@ export function styledSite(site: SiteReading): StyledSite {
 }
 
 /** Stylesheets that are the author's own. */
-export const ownStyles = (site: SiteReading): string[] =>
+const ownStyles = (site: SiteReading): string[] =>
   [...site.files.keys()].filter((path) => isStylePath(path) && !isForeign(site, path));
 
 export function setStyle(

@@ -13,7 +13,7 @@ export interface IncomingPicture {
  * `paths` are where the pictures stand afterwards, in the order in which they came; what is there already stays where
  * it is.
  */
-export type TakenIn = { planned: Planned; paths: string[] };
+type TakenIn = { planned: Planned; paths: string[] };
 
 /** `page` and `gallery` say which pictures they shall stand beside. */
 export function takeIn(

@@ -13,13 +13,13 @@ import {
 import { itemOf } from './items.ts';
 import { notesChange } from './notes.ts';
 
-export interface ItemWords {
+interface ItemWords {
   strand: string;
   alt?: string | undefined;
   caption?: string | undefined;
 }
 
-export interface FileWords {
+interface FileWords {
   path: string;
   /** An empty text takes the word back; the file's own is shown again. */
   words: PictureWords;

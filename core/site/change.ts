@@ -18,7 +18,7 @@ export interface Change {
   files: FileChange[];
 }
 
-export type Applied = Result<{ files: Map<string, FileContent>; inverse: Change; touched: Set<string> }>;
+type Applied = Result<{ files: Map<string, FileContent>; inverse: Change; touched: Set<string> }>;
 
 /**
  * Applies a change to a copy; the given files stay. Fails with a reason where the files are not what the change

@@ -1,7 +1,7 @@
 /** Text files keep their bytes: what does not decode and encode back to the same bytes is not treated as text. */
 import { refuse, type Result } from './result.ts';
 
-export type DecodedText = Result<{ text: string }>;
+type DecodedText = Result<{ text: string }>;
 
 /**
  * UTF-8 text, its byte order mark kept as the first character, or the reason why the file can only be kept as it is.

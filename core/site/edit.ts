@@ -9,7 +9,7 @@ export interface Edit {
   text: string;
 }
 
-export type EditedText = Result<{ text: string }>;
+type EditedText = Result<{ text: string }>;
 
 /** Sorted by place; an insertion stands before a replacement that starts at the same place. */
 export function sortEdits(edits: readonly Edit[]): Edit[] {

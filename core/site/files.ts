@@ -49,7 +49,7 @@ function bytesOfUnit(unit: number): number {
 }
 
 /** Bytes as UTF-8 would hold them; the length that a parcel and a server count. */
-export function utf8Length(text: string): number {
+function utf8Length(text: string): number {
   let bytes = 0;
   for (let i = 0; i < text.length; i++) {
     bytes += bytesOfUnit(text.charCodeAt(i));

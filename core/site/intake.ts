@@ -2,7 +2,7 @@
 import { cleanPath, isSystemLitter } from './path.ts';
 import type { Result } from './result.ts';
 
-export interface Incoming {
+interface Incoming {
   path: string;
   bytes: number;
 }

@@ -1,7 +1,7 @@
 /** Names of files by a pattern: what people write once instead of renaming a hundred pictures by hand. */
 import { refuse, type Result } from './result.ts';
 
-export interface NameParts {
+interface NameParts {
   /** The bare name that the file has now. */
   name: string;
   /** Place in the list, from 1. */
@@ -18,7 +18,7 @@ export const NAME_TOKENS: readonly { token: string; says: string }[] = [
   { token: '{date}', says: 'the day it was taken: 2026-06-14' },
 ];
 
-export type Named = Result<{ name: string }>;
+type Named = Result<{ name: string }>;
 
 /**
  * Lower case, no accents, hyphens for spaces: names that every host and every address takes (common practice, no

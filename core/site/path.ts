@@ -1,7 +1,7 @@
 /** Paths inside a site: `/`-separated, relative to the site's folder, as they stand on disk (never percent-encoded). */
 import { refuse, type Result } from './result.ts';
 
-export type CleanPath = Result<{ path: string }>;
+type CleanPath = Result<{ path: string }>;
 
 const LONGEST_PATH = 400;
 /** Names that Windows cannot hold; a site with one could not be unpacked there. */

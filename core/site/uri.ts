@@ -3,7 +3,7 @@
  * needs an absolute base of a known scheme, and because a site's own folder has no address until it is uploaded.
  */
 
-export interface UriParts {
+interface UriParts {
   scheme?: string;
   authority?: string;
   path: string;

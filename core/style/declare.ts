@@ -30,12 +30,12 @@ export interface StyledSite {
   foreign: (path: string) => boolean;
 }
 
-export interface GalleryAt {
+interface GalleryAt {
   page: string;
   gallery: number;
 }
 
-export type Declared = Result<{ site: StyledSite }>;
+type Declared = Result<{ site: StyledSite }>;
 
 export function situationOf(
   site: StyledSite,

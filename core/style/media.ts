@@ -5,7 +5,7 @@
 import { parse, type CssNode } from 'css-tree';
 
 /** Width in CSS px. Of `em` and `rem` the initial 16 px count, as the specification says. */
-export function holdsAt(condition: string, width: number): boolean {
+function holdsAt(condition: string, width: number): boolean {
   let list: CssNode;
   try {
     list = parse(condition, { context: 'mediaQueryList' });

@@ -19,7 +19,7 @@ export type Parts = Record<Role, PageElement[]>;
  * Items that are one element each and stand in the container itself; of others neither rows nor flat runs can be laid
  * out by their element.
  */
-export function partsOfGallery(gallery: Gallery): Omit<Parts, 'page' | 'content'> {
+function partsOfGallery(gallery: Gallery): Omit<Parts, 'page' | 'content'> {
   const { container, items } = gallery;
   const units = items.flatMap(({ elements }) => (elements.length === 1 && elements[0] ? [elements[0]] : []));
   const whole = units.length === items.length ? units : [];
@@ -43,7 +43,7 @@ export function standsApart({ container, items }: Gallery): string | null {
 }
 
 /** The column of the page: the nearest element around the gallery whose width somebody set, else the body. */
-export function contentOf(situation: Situation, gallery: Gallery): PageElement | null {
+function contentOf(situation: Situation, gallery: Gallery): PageElement | null {
   const around = [gallery.container, ...ancestors(gallery.container)].filter(({ tag }) => tag !== 'html');
   return (
     around.find((element) =>

@@ -148,7 +148,7 @@ export function inlineRule(path: string, document: PageDocument, element: PageEl
   return rule;
 }
 
-export function parseSheet(
+function parseSheet(
   path: string,
   text: string,
   part: Range,

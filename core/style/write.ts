@@ -18,7 +18,7 @@ interface Hand {
 const blockOf = ({ sheet, block }: Rule): string => sheet.text.slice(block.start, block.end);
 
 /** How most rules of a sheet are written. */
-export function handOf({ text, rules }: Sheet): Hand {
+function handOf({ text, rules }: Sheet): Hand {
   const written = rules.filter(({ declarations }) => declarations.length > 0);
   const broken = written.filter((rule) => blockOf(rule).includes('\n'));
   const first = broken[0]?.declarations[0];

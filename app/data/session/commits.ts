@@ -12,7 +12,7 @@ import { entryWithFiles, readHistory, type HistoryEntry } from './history';
 import type { Outcome, SharedSite } from './shared';
 
 /** Who has to know of a change, in this order. */
-export interface Listeners {
+interface Listeners {
   /** What was shown is old from now on. */
   outdate: () => void;
   /** Contents that come back by an undo were analysed before. */

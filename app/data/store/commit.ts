@@ -10,7 +10,7 @@ import type { Files } from './store';
 export type JournalStep = { do: 'write'; change: Change } | { do: 'undo' } | { do: 'redo' };
 
 /** All of it is written, or nothing. */
-export type Commit = Result<{
+type Commit = Result<{
   change: Change;
   site: SiteRecord;
   files: Map<string, FileContent | null>;

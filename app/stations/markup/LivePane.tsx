@@ -7,7 +7,7 @@ import { LivePage, type LivePageProps } from '../../ui/preview';
 import { color } from '../../ui/theme';
 
 /** Widths of windows that people try; CSS px (common practice, no source). */
-export const WIDTHS = [390, 768, 1280] as const;
+const WIDTHS = [390, 768, 1280] as const;
 
 interface Props extends Omit<LivePageProps, 'room' | 'title'> {
   onWidth: (width: number) => void;

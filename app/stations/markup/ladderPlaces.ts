@@ -1,11 +1,11 @@
 /** Where the cards of the ladder stand: at their lines, and where lines are close, small enough to stay there. */
 
-export interface CardWish {
+interface CardWish {
   /** Lines of the item in the source. */
   lines: { first: number; last: number };
 }
 
-export interface PlacedCard<T extends CardWish> {
+interface PlacedCard<T extends CardWish> {
   of: T;
   /** Middle of the item's lines; CSS px from the top of the ladder. */
   line: number;

@@ -13,7 +13,7 @@ interface Row {
 }
 
 /** Pictures by folder, everything else by itself. */
-export function rowsOf(entries: readonly ParcelEntry[]): Row[] {
+function rowsOf(entries: readonly ParcelEntry[]): Row[] {
   const rows = new Map<string, ParcelEntry[]>();
   for (const entry of entries) {
     const key = isPicturePath(entry.path) ? folderOf(entry.path) || './' : entry.path;

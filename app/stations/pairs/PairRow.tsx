@@ -15,7 +15,7 @@ import { LARGE } from './rowStyles';
 import { grounds, outlined, STATES, waysOut } from './states';
 
 /** Where a row stands in a list of which only a part is made. */
-export interface RowPlace {
+interface RowPlace {
   index: number;
   of: number;
   /** CSS px from the top of the list. */

@@ -4,7 +4,7 @@
  */
 import { color, MONO } from '../../ui/theme';
 
-export const SMALL = { width: 76, height: 56 };
+const SMALL = { width: 76, height: 56 };
 export const LARGE = { width: 92, height: 60 };
 
 const centred = { display: 'grid', placeItems: 'center' };

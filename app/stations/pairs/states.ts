@@ -29,7 +29,7 @@ export const STATES: Record<PairState, Shown> = {
   unreadable: { tone: 'broken', word: 'unreadable', dash: BROKEN },
 };
 
-export interface Way {
+interface Way {
   label: string;
   work: Work;
 }

@@ -55,7 +55,7 @@ export function StrandCard({ strand, prediction, rehearsed, stale, chosen, onCho
 }
 
 /** A prediction in a few words. */
-export function foretold({ opens, by, shows, asks, counter, clash }: Prediction): string {
+function foretold({ opens, by, shows, asks, counter, clash }: Prediction): string {
   if (clash.length > 1) return `opens in ${clash.join(' and in ')} at once`;
   if (opens === 'nothing') return 'a click does nothing';
   if (opens === 'broken') return `the ${by} stops with an error`;

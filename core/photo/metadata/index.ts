@@ -8,7 +8,7 @@ import { strikePlace, tiffOf } from './tiff.ts';
 import { webp } from './webp.ts';
 import { packetOf, strikePlaceInPacket } from './xmp.ts';
 
-export const CONTAINERS: readonly Container[] = [jpeg, png, webp, isoMedia];
+const CONTAINERS: readonly Container[] = [jpeg, png, webp, isoMedia];
 
 const containerOf = (bytes: Uint8Array): Container | undefined => CONTAINERS.find((one) => one.is(bytes));
 

@@ -1,6 +1,6 @@
 /** XMP packets (ISO 16684-1): the words of the IPTC Photo Metadata Standard 2023.1 written, the place struck out. */
 
-export interface PacketWords {
+interface PacketWords {
   /** dc:title */
   title?: string;
   /** dc:description */

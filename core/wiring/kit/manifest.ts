@@ -73,7 +73,6 @@ const Option = z.strictObject({
   without: z.union([z.boolean(), z.number(), z.string()]),
   says: z.string().max(300),
 });
-export type KitOption = z.infer<typeof Option>;
 
 export const KitManifest = z
   .strictObject({

@@ -34,7 +34,7 @@ export interface Prediction {
   closes: boolean;
 }
 
-export interface PredictionContext {
+interface PredictionContext {
   path: string;
   document: PageDocument;
   wiring: PageWiring;
@@ -171,7 +171,7 @@ function groupsOf(use: KitUse): Groups {
 }
 
 /** What an option is for a link: said in the markup, else in a start call, else what the kit does by itself. */
-export function optionOf(
+function optionOf(
   use: KitUse,
   link: PageElement,
   name: string,

@@ -232,8 +232,7 @@ function markedBy(page: PageDocument, { manifest: { marker } }: Kit): PageElemen
     : page.elements.filter((element) => classesOf(element).includes(marker.class!));
 }
 
-export const classesOf = (element: PageElement): string[] =>
-  (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);
+const classesOf = (element: PageElement): string[] => (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);
 
 /** Calls of the kit's function in scripts that are not its own. */
 function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run: ScriptRun; call: Call }[] {

@@ -40,7 +40,7 @@ export function startEdits({ document, wiring }: WiringPage, kit: Kit, script: P
   ];
 }
 
-export type RemovedStarts = Result<{ edits: Edit[]; files: FileChange[]; removed: number }>;
+type RemovedStarts = Result<{ edits: Edit[]; files: FileChange[]; removed: number }>;
 
 export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): RemovedStarts {
   const use = page.wiring.uses.find((one) => one.kit === kit);

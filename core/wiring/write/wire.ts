@@ -35,16 +35,16 @@ import { startEdits, removedStarts } from './startEdits.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 import { commonGroup, groupOf, misspeltMarker, wiringOf } from '../read/uses.ts';
 
-export type Wired = Result<{ change: Change }>;
+type Wired = Result<{ change: Change }>;
 
 /** From one kit to another on a page; without `from` the page is wired, without `to` it is unwired. */
-export interface Rewiring {
+interface Rewiring {
   from: Kit | null;
   to: Kit | null;
 }
 
 /** What is to be on an element: attributes with their values, null to be taken away. */
-export type Wishes = Map<PageElement, Map<string, string | null>>;
+type Wishes = Map<PageElement, Map<string, string | null>>;
 
 export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewiring): Wired {
   const { document, path, galleries } = page;

@@ -16,7 +16,7 @@ export function addressAt(line: string, column: number): { text: string; from: n
 }
 
 /** What is being written where the cursor stands. */
-export type Writing =
+type Writing =
   /** `typed` begins at `from`, a column of the line. */
   | { kind: 'address'; typed: string; from: number; attribute: string }
   | { kind: 'class' | 'id'; typed: string; from: number };

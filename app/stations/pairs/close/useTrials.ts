@@ -8,13 +8,13 @@ import type { CurvePoint } from './Curve';
 /** Enough points for a curve; the middle first, so that something is there at once. */
 const TRIED: readonly number[] = [80, 60, 92, 70, 40, 86, 50, 30];
 
-export interface Prepared {
+interface Prepared {
   url: string;
   width: number;
   height: number;
 }
 
-export type Trials =
+type Trials =
   | { state: 'working' }
   | { state: 'failed'; reason: string }
   | {
