@@ -140,7 +140,7 @@ test('a crop is cut about the point that was moved, as sharp would cut it there'
   expect(await violations(page)).toEqual([]);
   await dialog.getByRole('button', { name: 'Cut about this point' }).click();
   await expect(dialog.getByText('The point was chosen by hand.')).toBeVisible();
-  await page.keyboard.press('Escape');
+  await dialog.press('Escape');
   await page.getByRole('button', { name: 'Make 1 missing' }).click();
   await expect(rowOf(page, 'moor.jpg')).toContainText('thumbs/moor.jpg');
   const made = await sharp(readFileSync(join(await unpacked(page), 'thumbs/moor.jpg')))
