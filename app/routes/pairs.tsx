@@ -13,11 +13,19 @@ import { color } from '../ui/theme';
 
 export const meta = () => [{ title: 'Pairs – Heathmoor' }];
 
-type Look = 'pairs' | 'words' | 'order' | 'alike';
+type TabName = 'pairs' | 'words' | 'order' | 'alike';
 
 /** What the station shows of its pictures; the address says which, so that it can be gone back to. */
-const LOOKS: readonly { id: Look; says: (view: SiteView) => string; show: () => ReactNode }[] = [
-  { id: 'pairs', says: () => 'Pairs', show: () => <AllPairs /> },
+interface Tab {
+  id: TabName;
+  says: (view: SiteView) => string;
+  show: () => ReactNode;
+}
+
+const FIRST: Tab = { id: 'pairs', says: () => 'Pairs', show: () => <AllPairs /> };
+
+const TABS: readonly Tab[] = [
+  FIRST,
   {
     id: 'words',
     says: ({ words }) => withCount('Words', words.filter((row) => row.alt === null).length),
@@ -35,7 +43,7 @@ export default function Pairs() {
   const { pairs, loose, missing, due, unread } = site.view;
   const idle = busy || site.readOnly;
   const sure = pairs.filter((pair) => pair.state === 'sure').length;
-  const look = LOOKS.find(({ id }) => id === search.get('show')) ?? LOOKS[0]!;
+  const tab = TABS.find(({ id }) => id === search.get('show')) ?? FIRST;
   const more = due.length > missing.length;
   return (
     <>
@@ -65,12 +73,12 @@ export default function Pairs() {
           aria-label="What to see of the pictures"
           sx={{ display: 'flex', gap: 2.5, mb: 1.5, fontSize: '0.875rem' }}
         >
-          {LOOKS.map(({ id, says }) => (
+          {TABS.map(({ id, says }) => (
             <Box
               key={id}
               component="button"
               type="button"
-              aria-current={id === look.id ? 'page' : undefined}
+              aria-current={id === tab.id ? 'page' : undefined}
               onClick={() => setSearch(id === 'pairs' ? {} : { show: id })}
               sx={{
                 font: 'inherit',
@@ -79,9 +87,9 @@ export default function Pairs() {
                 background: 'none',
                 p: 0,
                 minHeight: 26,
-                color: id === look.id ? color('peat') : color('stone'),
-                fontWeight: id === look.id ? 600 : 400,
-                borderBottom: `2px ${id === look.id ? 'solid' : 'dotted'} ${id === look.id ? color('heather') : color('hair')}`,
+                color: id === tab.id ? color('peat') : color('stone'),
+                fontWeight: id === tab.id ? 600 : 400,
+                borderBottom: `2px ${id === tab.id ? 'solid' : 'dotted'} ${id === tab.id ? color('heather') : color('hair')}`,
               }}
             >
               {says(site.view)}
@@ -89,7 +97,7 @@ export default function Pairs() {
           ))}
         </Box>
       )}
-      {look.show()}
+      {tab.show()}
     </>
   );
 }

@@ -46,15 +46,17 @@ export function placeCards<T extends CardWish>(
   const near = inSight.length * (CARD.least + CARD.leastGap) > height ? inSight : around(BEYOND);
   const middles = near.map(({ lines: own }) => middleOf((own.first + own.last) / 2));
   // As far apart as the items are on the whole: cards that took more room would drift away from their lines.
-  const apart = near.length > 1 ? (middles.at(-1)! - middles[0]!) / (near.length - 1) : Infinity;
+  const [first = 0] = middles;
+  const apart = near.length > 1 ? ((middles.at(-1) ?? first) - first) / (near.length - 1) : Infinity;
   const step = Math.max(CARD.least + CARD.leastGap, Math.min(CARD.height + CARD.gap, apart));
   // The room below a whole card is for a word; a smaller one gives it up first.
   const card = Math.max(CARD.least, Math.min(CARD.height, step - CARD.leastGap));
   let floor = -Infinity;
   const placed = near.map((of, n) => {
-    const top = Math.max(middles[n]! - card / 2, floor);
+    const line = middles[n] ?? 0;
+    const top = Math.max(line - card / 2, floor);
     floor = top + step;
-    return { of, line: middles[n]!, top, height: card };
+    return { of, line, top, height: card };
   });
   // What was pushed below the window comes back up, as far as there is room.
   let ceiling = Math.max(height, middles.at(-1) ?? 0) + card;

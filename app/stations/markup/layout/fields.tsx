@@ -169,7 +169,7 @@ const LINE = new RegExp(`^(\\S+)\\s+(${STYLES.join('|')})\\s+(.+)$`, 'i');
 /** Width, kind and colour of a line as one value; one that is written in another order stays text. */
 export function Border({ label, value, disabled, onCommit }: FieldProps) {
   const parts = value === null ? null : LINE.exec(value);
-  const [width, style, colour] = parts ? [parts[1]!, parts[2]!, parts[3]!] : ['1px', 'solid', '#8c8279'];
+  const [, width = '1px', style = 'solid', colour = '#8c8279'] = parts ?? [];
   if (value !== null && !parts)
     return <Length label={label} value={value} disabled={disabled} width={220} onCommit={onCommit} />;
   return (

@@ -8,8 +8,8 @@ export function addressAt(line: string, column: number): { text: string; from: n
   const stop = /[\s"'()<>,=`]/;
   let from = column;
   let to = column;
-  while (from > 0 && !stop.test(line[from - 1]!)) from--;
-  while (to < line.length && !stop.test(line[to]!)) to++;
+  while (from > 0 && !stop.test(line.charAt(from - 1))) from--;
+  while (to < line.length && !stop.test(line.charAt(to))) to++;
   const text = line.slice(from, to);
   // A word without dot, slash or hash names no file.
   return /[./#]/.test(text) && !/^[a-z][a-z\d+.-]*:/i.test(text) ? { text, from, to } : null;
@@ -26,13 +26,17 @@ const ADDRESSED = /^(?:href|src|poster|data|action|data-[\w-]+)$/;
 /** `language` tells what dots and hashes mean outside of attributes. */
 export function writingAt(before: string, language: 'html' | 'css' | 'js', inBlock: boolean): Writing | null {
   const style = /url\(\s*["']?([^"')\s]*)$/i.exec(before);
-  if (style) return { kind: 'address', typed: style[1]!, from: before.length - style[1]!.length, attribute: 'url' };
+  if (style) {
+    const [, typed = ''] = style;
+    return { kind: 'address', typed, from: before.length - typed.length, attribute: 'url' };
+  }
   if (language === 'html') {
     const value = /([\w-]+)\s*=\s*(?:"([^"]*)|'([^']*))$/.exec(before);
     if (!value) return null;
-    const name = value[1]!.toLowerCase();
-    const text = value[2] ?? value[3] ?? '';
-    const last = /[^\s,]*$/.exec(text)![0];
+    const [, written = '', quoted, single] = value;
+    const name = written.toLowerCase();
+    const text = quoted ?? single ?? '';
+    const last = /[^\s,]*$/.exec(text)?.[0] ?? '';
     if (name === 'class') return { kind: 'class', typed: last, from: before.length - last.length };
     if (name === 'srcset') return { kind: 'address', typed: last, from: before.length - last.length, attribute: name };
     if (['for', 'headers', 'list'].includes(name) || /^aria-(?:labelledby|describedby|controls|owns)$/.test(name))

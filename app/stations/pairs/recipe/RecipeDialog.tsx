@@ -12,7 +12,14 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { allPixels, LIGHTENINGS, Recipe, STARTING_POINTS, type FurtherSize } from '~core/photo/index.ts';
+import {
+  allPixels,
+  DEFAULT_RECIPE,
+  type FurtherSize,
+  LIGHTENINGS,
+  Recipe,
+  STARTING_POINTS,
+} from '~core/photo/index.ts';
 import { color } from '../../../ui/theme';
 import { SizeForm } from './SizeForm';
 
@@ -35,7 +42,7 @@ const WORDS: Record<Recipe['words'], string> = {
 
 /** A first further size: between thumbnail and full-size. */
 const MEDIUM: FurtherSize['size'] = {
-  ...STARTING_POINTS[1]!.recipe.fullSize,
+  ...DEFAULT_RECIPE.fullSize,
   width: 600,
   height: 600,
   folder: 'medium',
