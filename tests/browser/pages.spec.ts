@@ -91,7 +91,7 @@ test('a gallery is split into pages of five, each a real page with the way to th
   const dialog = page.getByRole('dialog', { name: /items on festival\.html/ });
   await dialog.getByRole('spinbutton', { name: 'On a page' }).fill('5');
   await dialog.getByRole('button', { name: 'Split into pages' }).click();
-  await expect(dialog.getByText('On 3 pages of 5')).toBeVisible();
+  await expect(dialog.getByText('On 3 pages of 5', { exact: true })).toBeVisible();
   await dialog.getByRole('checkbox', { name: 'Choose delta-over-mere' }).check();
   await dialog.getByRole('button', { name: 'Remove 1 item' }).click();
   await expect(dialog.getByText('On 3 pages of 5, out of step')).toBeVisible();
