@@ -122,7 +122,10 @@ describe('sharpening', () => {
   const edge = {
     width: 6,
     height: 3,
-    data: new Uint8ClampedArray(72).map((_, at) => (at % 4 === 3 ? 255 : ([80, 160][Number((at >> 2) % 6 >= 3)] ?? 0))),
+    data: new Uint8ClampedArray(72).map((_, at) => {
+      if (at % 4 === 3) return 255;
+      return (at >> 2) % 6 < 3 ? 80 : 160;
+    }),
   };
   const row = (amount: number) => Array.from({ length: 6 }, (_, x) => sharpened(edge, amount).data[(6 + x) * 4]);
 

@@ -8,6 +8,7 @@ import type { ReadyTask } from '~core/plans/index.ts';
 import { mediaTypeOf, nameOf, type FileContent } from '~core/site/index.ts';
 import type { EncodedBlob } from '../../workers/encode';
 import { analysis, pictures } from '../../workers/start';
+import { readSmall } from '../store/readSmall';
 import type { Store } from '../store/store';
 
 export class SitePictures {
@@ -57,11 +58,6 @@ export class SitePictures {
     return (await this.#store.readBlobs([source]))[0] ?? this.blob(from);
   }
 
-  /** A small copy of a picture that was looked at, or the picture itself where that is small. */
-  async #glance(hash: string): Promise<Blob | null> {
-    return (await this.#store.readGlance(hash)) ?? (await this.#store.readBlobs([hash]))[0] ?? null;
-  }
-
   /**
    * The address of a small copy, by the picture's hash; null while nobody has looked at it.
    * One is read after the other, so that many answers do not come in one task; `gone` says that its row has scrolled
@@ -75,7 +71,7 @@ export class SitePictures {
   }
 
   async #readUrl(hash: string): Promise<string | null> {
-    const blob = this.#urls.has(hash) ? null : await this.#glance(hash);
+    const blob = this.#urls.has(hash) ? null : await readSmall(this.#store, hash);
     if (blob) this.#urls.set(hash, URL.createObjectURL(blob));
     return this.#urls.get(hash) ?? null;
   }
@@ -115,7 +111,7 @@ export class SitePictures {
     const addresses = await Promise.all(
       shown.map(async (one): Promise<[string, string]> => {
         const content = this.#files.get(one);
-        const blob = content?.kind === 'binary' ? await this.#glance(content.hash) : null;
+        const blob = content?.kind === 'binary' ? await readSmall(this.#store, content.hash) : null;
         return [one, blob ? await dataAddress(typed(one, blob)) : 'data:,'];
       }),
     );
