@@ -5,7 +5,7 @@ module.exports = {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^core' },
-      to: { path: '^(app|server|preview|viewers|demo|tests)/' },
+      to: { path: '^(app|protocol|server|preview|viewers|demo|tests)/' },
     },
     {
       name: 'core-has-no-platform',
@@ -21,10 +21,28 @@ module.exports = {
     },
     { name: 'shipped-parts-import-nothing', severity: 'error', from: { path: '^(viewers|kits)/' }, to: { path: '.' } },
     {
-      name: 'preview-imports-only-itself',
+      name: 'preview-imports-only-what-it-says-and-serves',
       severity: 'error',
       from: { path: '^preview/' },
-      to: { path: '.', pathNot: '^preview/' },
+      to: { path: '.', pathNot: '^(preview|protocol)/|^core/site/media\\.ts$' },
+    },
+    {
+      name: 'protocol-stands-on-core',
+      severity: 'error',
+      from: { path: '^protocol/' },
+      to: { path: '.', pathNot: '^(protocol|core)/|node_modules/zod/' },
+    },
+    {
+      name: 'shared-interface-knows-no-station',
+      severity: 'error',
+      from: { path: '^app/ui/' },
+      to: { path: '^app/(stations|routes)/' },
+    },
+    {
+      name: 'parts-know-no-shell-and-no-preview',
+      severity: 'error',
+      from: { path: '^app/ui/parts/' },
+      to: { path: '^app/ui/(shell|preview)/' },
     },
     { name: 'app-has-no-server', severity: 'error', from: { path: '^app' }, to: { path: '^(server|demo|tests)/' } },
     {

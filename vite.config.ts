@@ -6,7 +6,7 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 export default defineConfig({
   plugins: [reactRouter()],
-  resolve: { alias: { '~core': at('./core'), '~': at('./app') } },
+  resolve: { alias: { '~core': at('./core'), '~protocol': at('./protocol'), '~': at('./app') } },
   worker: { format: 'es' },
   // Without the entries the first page of a development server loads several times while Vite discovers dependencies.
   // A codec brings WebAssembly of its own, which Vite must not bundle beforehand.
@@ -17,7 +17,7 @@ export default defineConfig({
       'app/root.tsx',
       'app/routes/**/*.tsx',
       'app/workers/*.ts',
-      'app/ui/*.tsx',
+      'app/ui/**/*.tsx',
       'app/stations/**/*.tsx',
     ],
     include: ['@mui/material/styles', '@mui/material/CssBaseline', '@mui/material/InitColorSchemeScript'],

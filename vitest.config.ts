@@ -5,9 +5,9 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 // A configuration of its own: the router's Vite plugin has no place in unit tests.
 export default defineConfig({
-  resolve: { alias: { '~core': at('./core'), '~': at('./app') } },
+  resolve: { alias: { '~core': at('./core'), '~protocol': at('./protocol'), '~': at('./app') } },
   test: {
-    include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'tests/unit/**/*.test.ts'],
+    include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'protocol/**/*.test.ts', 'tests/unit/**/*.test.ts'],
     testTimeout: 30_000,
   },
 });

@@ -2,8 +2,8 @@ import { CacheProvider } from '@emotion/react';
 import { startTransition } from 'react';
 import { hydrateRoot } from 'react-dom/client';
 import { HydratedRouter } from 'react-router/dom';
-import { createEmotionCache, pageNonce } from './ui/emotion';
-import { NonceContext } from './ui/nonce';
+import { createEmotionCache, pageNonce } from './ui/shell/emotion';
+import { NonceContext } from './ui/shell/nonce';
 
 startTransition(() => {
   hydrateRoot(

@@ -3,8 +3,8 @@ import { CacheProvider } from '@emotion/react';
 import { renderToPipeableStream } from 'react-dom/server';
 import { ServerRouter, type EntryContext } from 'react-router';
 import { PassThrough } from 'node:stream';
-import { createEmotionCache } from './ui/emotion';
-import { NonceContext } from './ui/nonce';
+import { createEmotionCache } from './ui/shell/emotion';
+import { NonceContext } from './ui/shell/nonce';
 
 const PATIENCE = 10_000; // ms
 

@@ -19,7 +19,7 @@ import {
   useRouteError,
   type LoaderFunctionArgs,
 } from 'react-router';
-import { useNonce } from './ui/nonce';
+import { useNonce } from './ui/shell/nonce';
 import { theme } from './ui/theme';
 
 export interface Surroundings {

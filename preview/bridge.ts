@@ -3,6 +3,9 @@
  * The site's token is a capability: it stands in every preview address and is proved in every answer,
  * so that a page of another site can neither ask for these files nor answer in this bridge's place.
  */
+import { ToBridge, type FromBridge } from '../protocol/bridge.ts';
+import type { Unsigned } from '../protocol/unsigned.ts';
+import { FileQuestion, type FileAnswer } from '../protocol/worker.ts';
 
 void (() => {
   const files = new Map<string, Blob>();
@@ -14,35 +17,33 @@ void (() => {
     return [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
   }
 
-  const tell = (message: object) => window.parent.postMessage({ from: 'bridge', ...message }, APPLICATION_ORIGIN);
+  const tell = (message: Unsigned<FromBridge>) =>
+    window.parent.postMessage({ from: 'bridge', ...message } satisfies FromBridge, APPLICATION_ORIGIN);
 
   window.addEventListener('message', (event: MessageEvent) => {
     if (event.origin !== APPLICATION_ORIGIN || event.source !== window.parent) return;
-    const message = event.data as { type?: string; token?: string; files?: [string, Blob | null][] };
-    if (message.type === 'open' && message.token) {
+    const { data: message } = ToBridge.safeParse(event.data);
+    if (!message) return;
+    if (message.type === 'open') {
       files.clear();
       token = message.token;
       void digest(`ask ${token}`).then((hash) => (key = hash));
     }
-    for (const [path, blob] of message.files ?? []) {
+    for (const [path, blob] of message.files) {
       if (blob) files.set(path, blob);
       else files.delete(path);
     }
-    if (token !== '') void digest(`ask ${token}`).then(() => tell({ type: 'taken', count: files.size }));
+    if (token !== '') void digest(`ask ${token}`).then(() => tell({ type: 'taken' }));
   });
 
   navigator.serviceWorker.addEventListener('message', (event: MessageEvent) => {
     const [port] = event.ports;
-    const ask = event.data as { type?: string; key?: string; path?: string };
-    if (!port || ask.type !== 'file' || ask.key !== key || key === '') return;
-    const path = ask.path ?? '';
-    const blob = files.get(path);
-    if (!blob) tell({ type: 'missing', path });
-    port.postMessage({
-      token,
-      blob: blob ?? null,
-      folder: blob ? false : [...files.keys()].some((name) => name.startsWith(`${path}/`)),
-    });
+    const { data: question } = FileQuestion.safeParse(event.data);
+    if (!port || question?.key !== key || key === '') return;
+    const { path } = question;
+    const blob = files.get(path) ?? null;
+    const folder = blob === null && [...files.keys()].some((name) => name.startsWith(`${path}/`));
+    port.postMessage({ token, blob, folder } satisfies FileAnswer);
   });
   navigator.serviceWorker.startMessages();
 

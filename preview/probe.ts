@@ -2,13 +2,16 @@
  * Runs first in every previewed page. It reports what happens there and takes a few commands from the application;
  * it changes nothing that the page's own scripts would see, but for a mark that is shown while somebody points.
  */
+import type { FromProbe, ToProbe } from '../protocol/probe.ts';
+import type { Unsigned } from '../protocol/unsigned.ts';
 import { rehearse } from './rehearsal.ts';
 
 void (() => {
   document.currentScript?.remove();
   sessionStorage.removeItem('boot-tries');
   if (window.parent === window) return;
-  const tell = (message: object) => window.parent.postMessage({ from: 'probe', ...message }, APPLICATION_ORIGIN);
+  const tell = (message: Unsigned<FromProbe>) =>
+    window.parent.postMessage({ from: 'probe', ...message } satisfies FromProbe, APPLICATION_ORIGIN);
   /** The site's part of the address: after `/s/<token>/`. */
   const sitePath = (address: string) =>
     decodeURIComponent(new URL(address, location.href).pathname.replace(/^\/s\/[^/]+\//, ''));
@@ -58,7 +61,8 @@ void (() => {
     (event) => {
       let at = event.target instanceof Element ? event.target : null;
       while (at && !noted.has(at)) at = at.parentElement;
-      if (at) tell({ type: 'pointed', element: noted.get(at) });
+      const element = at && noted.get(at);
+      if (element) tell({ type: 'pointed', element });
     },
     true,
   );
@@ -89,9 +93,9 @@ void (() => {
       mark: null as HTMLElement | null,
     },
   };
-  function show(which: keyof typeof frames, path: number[], scroll: boolean): void {
+  function show(which: keyof typeof frames, path: number[] | null, scroll: boolean): void {
     const frame = frames[which];
-    frame.element = byPath.get(path.join());
+    frame.element = path === null ? undefined : byPath.get(path.join());
     if (scroll) frame.element?.scrollIntoView({ block: 'nearest' });
     placeMarks();
   }
@@ -199,26 +203,29 @@ void (() => {
 
   window.addEventListener('message', (event: MessageEvent) => {
     if (event.origin !== APPLICATION_ORIGIN || event.source !== window.parent) return;
-    const command = event.data as {
-      type?: string;
-      path?: string;
-      element?: number[];
-      elements?: number[][];
-      scroll?: boolean;
-      at?: [number, number];
-      number?: number;
-    };
-    if (command.type === 'show' && command.element) show('chosen', command.element, command.scroll === true);
-    else if (command.type === 'hint') show('pointed', command.element ?? [-1], false);
-    else if (command.type === 'place' && command.at) keepPlace(command.at);
-    else if (command.type === 'hide') show('chosen', [-1], false);
-    else if (command.type === 'style' && command.path) refreshStyle(command.path);
-    else if (command.type === 'rehearse' && command.element) void rehearseAt(command.element, command.number ?? 0);
-    else if (command.type === 'watch') {
-      watched = (command.elements ?? []).map((path) => path.join());
-      told = '?';
-      tellPlaces();
-    } else if (command.type === 'reload') location.reload();
-    else if (command.type === 'ping') tell({ type: 'pong' });
+    obey(event.data as ToProbe);
   });
+
+  function obey(command: ToProbe): void {
+    switch (command.type) {
+      case 'ping':
+        return tell({ type: 'pong' });
+      case 'reload':
+        return location.reload();
+      case 'style':
+        return refreshStyle(command.path);
+      case 'place':
+        return keepPlace(command.at);
+      case 'show':
+        return show('chosen', command.element, command.scroll);
+      case 'point':
+        return show('pointed', command.element, false);
+      case 'watch':
+        watched = command.elements.map((path) => path.join());
+        told = '?';
+        return tellPlaces();
+      case 'rehearse':
+        return void rehearseAt(command.element, command.number);
+    }
+  }
 })();

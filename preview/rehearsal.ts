@@ -2,6 +2,7 @@
  * Clicks one picture of a live page as a visitor would, and tells what came of it: what is shown, with what words,
  * where the arrows lead, how it closes. It knows nothing of any viewer; it looks only at what a visitor could see.
  */
+import type { Seen } from '../protocol/probe.ts';
 import {
   accessibleName,
   isSeen,
@@ -12,36 +13,6 @@ import {
   type Look,
   type Shown,
 } from './looking.ts';
-
-export interface Seen {
-  /**
-   * How the picture came into sight before it was clicked: at once, by a tab, by going on, by loading more; null
-   * where it did not.
-   */
-  reached: 'at once' | 'tab' | 'step' | 'more' | null;
-  opened: 'viewer' | 'address' | 'nothing';
-  /** Address of what is shown, or of what the page would have been left for. */
-  shows: string | null;
-  /** Whether it has arrived; a picture that is missing has not. */
-  loaded: boolean;
-  /** Image px. */
-  natural: { width: number; height: number } | null;
-  /** CSS px. */
-  size: { width: number; height: number } | null;
-  /** Whether all of it is inside of the window. */
-  whole: boolean;
-  /** How many pictures opened at once. */
-  layers: number;
-  counter: { at: number; of: number } | null;
-  words: string[];
-  next: string | null;
-  back: string | null;
-  closed: 'key' | 'button' | 'outside' | 'no' | null;
-  errors: string[];
-  missing: string[];
-  /** From the click to the picture; ms. */
-  time: number;
-}
 
 /** How long a visitor is taken to wait for something to happen, for a picture to come, and for a step; ms. */
 const PATIENCE = { reaction: 500, picture: 10_000, step: 450 };

@@ -4,41 +4,19 @@
  * It keeps no state. Files are asked of the bridge; what was shown once is kept encrypted with the token,
  * so that a page in a tab of its own outlives the editor and no other site's page can read it.
  */
+import { mediaTypeOf } from '../core/site/media.ts';
+import { FileAnswer, type FileQuestion } from '../protocol/worker.ts';
 
 void (() => {
   const scope = self as unknown as ServiceWorkerGlobalScope;
   const PATIENCE = 3000; // ms that a bridge may take
   const STORE = 'shown';
 
-  const TYPES: Record<string, string> = {
-    html: 'text/html; charset=utf-8',
-    htm: 'text/html; charset=utf-8',
-    css: 'text/css; charset=utf-8',
-    js: 'text/javascript; charset=utf-8',
-    mjs: 'text/javascript; charset=utf-8',
-    json: 'application/json',
-    svg: 'image/svg+xml',
-    txt: 'text/plain; charset=utf-8',
-    xml: 'application/xml',
-    md: 'text/markdown; charset=utf-8',
-    jpg: 'image/jpeg',
-    jpeg: 'image/jpeg',
-    png: 'image/png',
-    gif: 'image/gif',
-    webp: 'image/webp',
-    avif: 'image/avif',
-    ico: 'image/x-icon',
-    mp4: 'video/mp4',
-    webm: 'video/webm',
-    mp3: 'audio/mpeg',
-    pdf: 'application/pdf',
-    woff: 'font/woff',
-    woff2: 'font/woff2',
-    ttf: 'font/ttf',
-    webmanifest: 'application/manifest+json',
+  /** Text is told to be UTF-8, as hosts do unless they are set otherwise. */
+  const typeOf = (path: string): string => {
+    const type = mediaTypeOf(path);
+    return type.startsWith('text/') ? `${type}; charset=utf-8` : type;
   };
-  const typeOf = (path: string) =>
-    TYPES[path.slice(path.lastIndexOf('.') + 1).toLowerCase()] ?? 'application/octet-stream';
   const HEADERS = {
     'Cache-Control': 'no-store',
     'Content-Security-Policy': `frame-ancestors ${APPLICATION_ORIGIN}`,
@@ -63,10 +41,7 @@ void (() => {
     }
   }
 
-  interface Found {
-    blob: Blob | null;
-    folder: boolean;
-  }
+  type Found = Omit<FileAnswer, 'token'>;
 
   async function answer(event: FetchEvent, url: URL, token: string, path: string): Promise<Response> {
     const wanted = path === '' || path.endsWith('/') ? `${path}index.html` : path;
@@ -100,12 +75,13 @@ void (() => {
       const late = setTimeout(() => resolve(null), PATIENCE);
       for (const bridge of bridges) {
         const { port1, port2 } = new MessageChannel();
-        port1.onmessage = ({ data }: MessageEvent<Found & { token: string }>) => {
-          if (data.token !== token) return;
+        port1.onmessage = ({ data }: MessageEvent) => {
+          const { data: answer } = FileAnswer.safeParse(data);
+          if (answer?.token !== token) return;
           clearTimeout(late);
-          resolve({ blob: data.blob, folder: data.folder });
+          resolve(answer);
         };
-        bridge.postMessage({ type: 'file', key, path }, [port2]);
+        bridge.postMessage({ type: 'file', key, path } satisfies FileQuestion, [port2]);
       }
     });
   }

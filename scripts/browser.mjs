@@ -6,6 +6,7 @@ import { npx, ready, ROOT, step } from './ready.mjs';
 const SOURCES = [
   'app',
   'core',
+  'protocol',
   'preview',
   'server',
   'viewers',

@@ -67,6 +67,7 @@ const steps = [
       'core',
       'app',
       'server',
+      'protocol',
       'preview',
       'viewers',
       'kits',

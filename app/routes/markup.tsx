@@ -10,7 +10,7 @@ import { PatternStrip } from '../stations/markup/PatternStrip';
 import { Sheets, type SheetName } from '../stations/markup/Sheets';
 import { DropPictures, useTakeIn } from '../stations/markup/takeIn';
 import { Workplace } from '../stations/markup/Workplace';
-import { countOf, Nothing, StationHead } from '../ui/parts';
+import { countOf, Nothing, StationHead } from '../ui/parts/small';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site';
 import { color } from '../ui/theme';
 

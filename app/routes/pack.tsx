@@ -8,7 +8,7 @@ import { useMemo, useState } from 'react';
 import type { SiteView } from '~core/view/index.ts';
 import { pack, save, stopPacking } from '../data/export';
 import { Parcel } from '../stations/pack/Parcel';
-import { countOf, inBytes, Mono, Nothing, Sheet, StationHead } from '../ui/parts';
+import { countOf, inBytes, Mono, Nothing, Sheet, StationHead } from '../ui/parts/small';
 import { useSite } from '../ui/site';
 import { color, type Token } from '../ui/theme';
 

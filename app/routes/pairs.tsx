@@ -7,7 +7,7 @@ import { Alike } from '../stations/pairs/Alike';
 import { AllPairs } from '../stations/pairs/AllPairs';
 import { Order } from '../stations/pairs/order/Order';
 import { Words } from '../stations/pairs/words/Words';
-import { countOf, StationHead } from '../ui/parts';
+import { countOf, StationHead } from '../ui/parts/small';
 import { useSite } from '../ui/site';
 import { color } from '../ui/theme';
 

@@ -2,8 +2,9 @@ import Box from '@mui/material/Box';
 import { useCallback, useLayoutEffect, useRef, useState } from 'react';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { Findings } from '../stations/proof/Findings';
-import { countOf, Mono, Nothing, Sheet, StationHead } from '../ui/parts';
-import { LivePage, type ProbeReport } from '../ui/preview';
+import { countOf, Mono, Nothing, Sheet, StationHead } from '../ui/parts/small';
+import { LivePage } from '../ui/preview/LivePage';
+import type { FromProbe } from '~protocol/probe.ts';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site';
 import { color } from '../ui/theme';
 
@@ -33,7 +34,7 @@ export default function Proof() {
 
   const path = page?.path ?? '';
   const hear = useCallback(
-    (report: ProbeReport) => {
+    (report: FromProbe) => {
       const says = troubleIn(report);
       if (report.type === 'hello') setSeen({ page: path, reports: [] });
       else if (says !== null)
@@ -124,7 +125,7 @@ export default function Proof() {
 }
 
 /** What of a report is trouble for a visitor; null where nothing is. */
-function troubleIn(report: ProbeReport): string | null {
+function troubleIn(report: FromProbe): string | null {
   if (report.type === 'missing') return `could not load ${report.path}`;
   if (report.type !== 'error') return null;
   return `${report.path || 'the page'}${report.line ? `, line ${report.line}` : ''}: ${report.says}`;

@@ -12,7 +12,7 @@ import type { SiteRecord } from '../data/store/records';
 import { openStore } from '../data/store/idbStore';
 import { DropPlace, PickButtons, useBringIn } from '../stations/shelf/BringIn';
 import { SiteCard } from '../stations/shelf/SiteCard';
-import { Bar, DayNight } from '../ui/Head';
+import { Bar, DayNight } from '../ui/shell/Bar';
 import { color } from '../ui/theme';
 
 interface Shelf {

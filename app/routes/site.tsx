@@ -14,19 +14,19 @@ import {
 import { isFresh, sessionOf } from '../data/session/openSite';
 import type { Outcome } from '../data/session/shared';
 import { Work } from '../data/work';
-import { STATIONS } from '../stations/stations';
-import { Before, useShownBefore } from '../ui/Before';
-import { Find } from '../ui/Find';
-import { FilesDrawer } from '../ui/FilesDrawer';
-import { Bar, DayNight, FilesButton, FindButton, HistoryButton, UndoRedo } from '../ui/Head';
-import { History } from '../ui/History';
-import { KeysSheet, useKeys } from '../ui/keys';
-import { PreviewProvider } from '../ui/preview';
+import { STATIONS } from '../stations';
+import { Before, useShownBefore } from '../ui/shell/Before';
+import { Find } from '../ui/shell/Find';
+import { FilesDrawer } from '../ui/shell/FilesDrawer';
+import { Bar, DayNight, FilesButton, FindButton, HistoryButton, UndoRedo } from '../ui/shell/Bar';
+import { History } from '../ui/shell/History';
+import { KeysSheet, useKeys } from '../ui/shell/keys';
+import { PreviewProvider } from '../ui/preview/PreviewProvider';
 import { SiteProvider, useWork, type OpenSite, type Spot } from '../ui/site';
-import { Slip } from '../ui/Slip';
-import { StrandRail } from '../ui/StrandRail';
+import { Slip } from '../ui/shell/Slip';
+import { StrandRail } from '../ui/shell/StrandRail';
 import { color } from '../ui/theme';
-import { Trail } from '../ui/Trail';
+import { StationNav } from '../ui/shell/StationNav';
 import { refuse } from '~core/site/index.ts';
 
 export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promise<OpenSite> {
@@ -187,7 +187,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
     <SiteProvider value={value}>
       <PreviewProvider key={site.site.id} session={session}>
         <Box sx={{ display: 'flex', flexDirection: 'column', height: '100vh', minWidth: 1080 }}>
-          <Bar under={site.site.name} middle={<Trail siteId={site.site.id} open={view.open} at={at} />}>
+          <Bar under={site.site.name} middle={<StationNav siteId={site.site.id} open={view.open} at={at} />}>
             <UndoRedo />
             <HistoryButton onClick={() => setLooking(true)} />
             <FilesButton onClick={() => setFiling(true)} />

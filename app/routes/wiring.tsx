@@ -8,7 +8,7 @@ import { KitDialog } from '../stations/wiring/KitDialog';
 import { Loom } from '../stations/wiring/Loom';
 import { OwnKit } from '../stations/wiring/OwnKit';
 import { Rehearsal } from '../stations/wiring/Rehearsal';
-import { countOf, Fixes, Nothing, Sheet, StationHead } from '../ui/parts';
+import { countOf, Fixes, Nothing, Sheet, StationHead } from '../ui/parts/small';
 import { useChosenPage, useSite } from '../ui/site';
 import { color } from '../ui/theme';
 

@@ -14,7 +14,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { countOf, Picture } from '../../ui/parts';
+import { countOf, Picture } from '../../ui/parts/small';
 import { useIntent, useJob, useSite } from '../../ui/site';
 import { color } from '../../ui/theme';
 import { unplacedPairs } from './PairChoice';

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { linkHorizontal } from 'd3-shape';
 import { memo, useMemo, useSyncExternalStore } from 'react';
 import type { Strand } from '~core/model/index.ts';
-import { toneColor } from '../../ui/parts';
+import { toneColor } from '../../ui/parts/small';
 import { usePicture } from '../../ui/site';
 import { color } from '../../ui/theme';
 import { CARD, placeCards } from './ladderPlaces';

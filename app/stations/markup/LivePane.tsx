@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useLayoutEffect, useRef, useState } from 'react';
-import { LivePage, type LivePageProps } from '../../ui/preview';
+import { LivePage, type LivePageProps } from '../../ui/preview/LivePage';
 import { color } from '../../ui/theme';
 
 /** Widths of windows that people try; CSS px (common practice, no source). */

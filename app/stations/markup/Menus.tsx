@@ -8,8 +8,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { EntryState, MenuView } from '~core/view/index.ts';
-import { DialogFoot } from '../../ui/DialogFoot';
-import { countOf, Mono, Tag, type Tone } from '../../ui/parts';
+import { DialogFoot } from '../../ui/parts/DialogFoot';
+import { countOf, Mono, Tag, type Tone } from '../../ui/parts/small';
 import { useIntent, useSite } from '../../ui/site';
 import { color } from '../../ui/theme';
 

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import type { NewPicture } from '~core/plans/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { Picture } from '../../ui/parts';
+import { Picture } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
 export const unplacedPairs = (pairs: readonly PairView[]): PairView[] =>

@@ -13,8 +13,8 @@ import { useState } from 'react';
 import { SLOTS } from '~core/markup/index.ts';
 import type { CaptionSource, Intent } from '~core/plans/index.ts';
 import type { GalleryView } from '~core/view/index.ts';
-import { countOf, Mono } from '../../ui/parts';
-import { changesOf, PlanShown, usePlan } from '../../ui/plans';
+import { countOf, Mono } from '../../ui/parts/small';
+import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
 import { useIntent, useSite } from '../../ui/site';
 import { color, MONO } from '../../ui/theme';
 

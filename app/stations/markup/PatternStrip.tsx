@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { GalleryView } from '~core/view/index.ts';
-import { countOf, Sheet } from '../../ui/parts';
+import { countOf, Sheet } from '../../ui/parts/small';
 import { color, MONO } from '../../ui/theme';
 
 interface Props {

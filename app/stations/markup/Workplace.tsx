@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { memo, useCallback, useMemo, useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PageView } from '~core/view/index.ts';
-import { Sheet } from '../../ui/parts';
+import { Sheet } from '../../ui/parts/small';
 import { useSite } from '../../ui/site';
 import { LayoutSheet } from './layout/LayoutSheet';
 import { LivePane } from './LivePane';

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { scaleSqrt } from 'd3-scale';
 import type { ParcelEntry } from '~core/pack/index.ts';
 import { folderOf, isPicturePath } from '~core/site/index.ts';
-import { countOf, inBytes, Mono, Sheet, Tag } from '../../ui/parts';
+import { countOf, inBytes, Mono, Sheet, Tag } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
 interface Row {

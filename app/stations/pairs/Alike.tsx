@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Radio from '@mui/material/Radio';
 import { useMemo, useState } from 'react';
 import type { PairView } from '~core/view/index.ts';
-import { countOf, inBytes, Mono, Nothing, Picture, Sheet, Tag } from '../../ui/parts';
+import { countOf, inBytes, Mono, Nothing, Picture, Sheet, Tag } from '../../ui/parts/small';
 import { useIntent, useSite } from '../../ui/site';
 import { color } from '../../ui/theme';
 

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { SiteView } from '~core/view/index.ts';
-import { countOf, Mono, Sheet } from '../../ui/parts';
+import { countOf, Mono, Sheet } from '../../ui/parts/small';
 import { useIntent } from '../../ui/site';
 
 export function Dense({ dense, idle }: { dense: SiteView['dense']; idle: boolean }) {

@@ -1,7 +1,7 @@
 /** Thumbnails whose full-size picture is at an outside address: kept as it is written, and never fetched. */
 import Box from '@mui/material/Box';
 import type { SiteView } from '~core/view/index.ts';
-import { Mono, Picture, Sheet, Tag } from '../../ui/parts';
+import { Mono, Picture, Sheet, Tag } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
 export function Elsewhere({ elsewhere }: { elsewhere: SiteView['elsewhere'] }) {

@@ -3,7 +3,7 @@ import { useDraggable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { SiteView } from '~core/view/index.ts';
-import { Mono, Picture, Sheet, Tag } from '../../ui/parts';
+import { Mono, Picture, Sheet, Tag } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
 interface TrayProps {

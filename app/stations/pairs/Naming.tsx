@@ -11,7 +11,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { troubleOf } from '~core/pairing/index.ts';
 import type { SiteView } from '~core/view/index.ts';
-import { Mono, Tag } from '../../ui/parts';
+import { Mono, Tag } from '../../ui/parts/small';
 import { useIntent } from '../../ui/site';
 import { color } from '../../ui/theme';
 

@@ -10,7 +10,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { nameOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { Mono, Picture } from '../../ui/parts';
+import { Mono, Picture } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
 const SHOWN = { width: 220, height: 165 };

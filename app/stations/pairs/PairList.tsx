@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import { useCallback, type ComponentProps } from 'react';
 import type { PairView } from '~core/view/index.ts';
-import { useRowsInSight } from '../../ui/rows';
+import { useRowsInSight } from '../../ui/parts/rowsInSight';
 import { PairRow } from './PairRow';
 import { ROW_STYLES } from './rowStyles';
 

@@ -8,7 +8,7 @@ import { memo, useCallback, useState, type ReactNode } from 'react';
 import type { SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
-import { inBytes, toneColor } from '../../ui/parts';
+import { inBytes, toneColor } from '../../ui/parts/small';
 import { usePicture } from '../../ui/site';
 import { RowDrag } from './RowDrag';
 import { LARGE } from './rowStyles';

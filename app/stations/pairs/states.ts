@@ -4,7 +4,7 @@ import type { SizeRecipe } from '~core/photo/index.ts';
 import { extensionOf, folderOf, nameOf, stemOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
-import type { Tone } from '../../ui/parts';
+import type { Tone } from '../../ui/parts/small';
 
 interface Shown {
   tone: Tone;

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import { useNavigate } from 'react-router';
 import type { FindingView } from '~core/view/index.ts';
-import { Fixes, Mono, Sheet } from '../../ui/parts';
+import { Fixes, Mono, Sheet } from '../../ui/parts/small';
 import { useChosenStrand, useSite } from '../../ui/site';
 import { color } from '../../ui/theme';
 

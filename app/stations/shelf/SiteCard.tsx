@@ -6,7 +6,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { SiteRecord } from '../../data/store/records';
 import { facesOf } from '../../data/faces';
-import { countOf, Tag } from '../../ui/parts';
+import { countOf, Tag } from '../../ui/parts/small';
 import { color, SERIF } from '../../ui/theme';
 
 /** Object URLs of a few small pictures of the site. */

@@ -1,7 +1,7 @@
 /** One script or stylesheet of the page: where it stands, what it needs and gives, and what it does there. */
 import Box from '@mui/material/Box';
 import type { IncludeView } from '~core/view/index.ts';
-import { Mono, Tag, toneColor } from '../../ui/parts';
+import { Mono, Tag, toneColor } from '../../ui/parts/small';
 import { useSite } from '../../ui/site';
 import { color } from '../../ui/theme';
 

@@ -9,8 +9,8 @@ import { useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import type { KitView, PageView } from '~core/view/index.ts';
 import { opensOnClick } from '~core/wiring/index.ts';
-import { Mono, Tag } from '../../ui/parts';
-import { changesOf, PlanShown, usePlan } from '../../ui/plans';
+import { Mono, Tag } from '../../ui/parts/small';
+import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
 import { useIntent, useSite } from '../../ui/site';
 import { color } from '../../ui/theme';
 

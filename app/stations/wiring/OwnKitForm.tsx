@@ -15,7 +15,7 @@ import {
   type Evidence,
   type KitManifestInput,
 } from '~core/wiring/index.ts';
-import { Mono, Part } from '../../ui/parts';
+import { Mono, Part } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
 export interface OwnFields {

@@ -11,8 +11,9 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { disagreements, type Prediction, type Seen } from '~core/wiring/index.ts';
-import { countOf } from '../../ui/parts';
-import { SANDBOX, usePreview, useProbe } from '../../ui/preview';
+import { countOf } from '../../ui/parts/small';
+import { usePreview } from '../../ui/preview/PreviewProvider';
+import { SANDBOX, useProbe } from '../../ui/preview/useProbe';
 import { useSite } from '../../ui/site';
 import { color } from '../../ui/theme';
 
@@ -55,7 +56,7 @@ function Run({ page, strands, onClose }: Props) {
     () => rehearsals.of(page),
   );
 
-  useProbe(frame, origin, (report) => {
+  const tell = useProbe(frame, origin, (report) => {
     if (report.type === 'hello') greeted.current?.();
     else if (report.type === 'rehearsed' && report.number === answered.current?.number)
       answered.current.tell(report.seen);
@@ -65,7 +66,6 @@ function Run({ page, strands, onClose }: Props) {
     if (!ready) return undefined;
     const control = new AbortController();
     const { signal } = control;
-    const window = () => frame.current?.contentWindow;
     const within = <T,>(ms: number, begin: (tell: (value: T) => void) => void, late: T): Promise<T> =>
       new Promise((resolve) => {
         const timer = setTimeout(() => resolve(late), ms);
@@ -87,9 +87,9 @@ function Run({ page, strands, onClose }: Props) {
     const click = (strand: Strand, number: number) =>
       within<Seen | null>(
         PATIENCE.picture,
-        (tell) => {
-          answered.current = { number, tell };
-          window()?.postMessage({ type: 'rehearse', element: strand.element, number }, origin);
+        (resolve) => {
+          answered.current = { number, tell: resolve };
+          tell({ type: 'rehearse', element: strand.element, number });
         },
         null,
       );

@@ -4,7 +4,7 @@ import type { Strand } from '~core/model/index.ts';
 import { nameOf } from '~core/site/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
 import type { Rehearsed } from '../../data/session/rehearsals';
-import { Picture } from '../../ui/parts';
+import { Picture } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
 interface Props {

@@ -11,13 +11,20 @@ const size = z.strictObject({ width: px, height: px }).nullable();
  * address leads into it.
  */
 export const Seen = z.strictObject({
+  /** How the picture came into sight: at once, by a tab, by stepping, by loading more; null where it did not. */
   reached: z.enum(['at once', 'tab', 'step', 'more']).nullable(),
   opened: z.enum(['viewer', 'address', 'nothing']),
+  /** Address of what is shown, or of what the page would have been left for. */
   shows: address,
+  /** Whether it has arrived; a picture that is missing has not. */
   loaded: z.boolean(),
+  /** Image px. */
   natural: size,
+  /** CSS px. */
   size,
+  /** Whether all of it is inside of the window. */
   whole: z.boolean(),
+  /** How many pictures opened at once. */
   layers: z.number().int().min(0).max(1000),
   counter: z.strictObject({ at: z.number(), of: z.number() }).nullable(),
   words: z.array(z.string().max(4000)).max(500),
@@ -26,6 +33,7 @@ export const Seen = z.strictObject({
   closed: z.enum(['key', 'button', 'outside', 'no']).nullable(),
   errors: z.array(z.string().max(4000)).max(100),
   missing: z.array(address).max(100),
+  /** From the click to the picture; ms. */
   time: z.number().min(0),
 });
 export type Seen = z.infer<typeof Seen>;

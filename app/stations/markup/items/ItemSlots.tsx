@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { Intent } from '~core/plans/index.ts';
 import { isPicturePath } from '~core/site/index.ts';
-import { FilePick } from '../../../ui/FilePick';
+import { FilePick } from '../../../ui/parts/FilePick';
 import { useSite } from '../../../ui/site';
 
 type Slot = Extract<Intent, { kind: 'set-slot' }>['slot'];

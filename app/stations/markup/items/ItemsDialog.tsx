@@ -15,10 +15,10 @@ import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { FILLABLE, type Intent } from '~core/plans/index.ts';
 import type { GalleryView, OddView } from '~core/view/index.ts';
-import { DialogFoot } from '../../../ui/DialogFoot';
-import { countOf, Mono, Part, Picture, Tag } from '../../../ui/parts';
+import { DialogFoot } from '../../../ui/parts/DialogFoot';
+import { countOf, Mono, Part, Picture, Tag } from '../../../ui/parts/small';
 import { useIntent, useSite } from '../../../ui/site';
-import { galleryTargets } from '../../../ui/targets';
+import { galleryTargets } from '../../../ui/parts/galleryTargets';
 import { color } from '../../../ui/theme';
 import { ItemSlots } from './ItemSlots';
 

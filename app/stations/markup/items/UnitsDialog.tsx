@@ -10,8 +10,8 @@ import RadioGroup from '@mui/material/RadioGroup';
 import { useEffect, useState } from 'react';
 import type { UnitChoice } from '~core/plans/index.ts';
 import type { PageView } from '~core/view/index.ts';
-import { DialogFoot } from '../../../ui/DialogFoot';
-import { countOf, Mono, Tag } from '../../../ui/parts';
+import { DialogFoot } from '../../../ui/parts/DialogFoot';
+import { countOf, Mono, Tag } from '../../../ui/parts/small';
 import { useIntent, useSite } from '../../../ui/site';
 import { color } from '../../../ui/theme';
 

@@ -6,7 +6,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { LayoutView, SettingView } from '~core/view/index.ts';
-import { Mono, Tag } from '../../../ui/parts';
+import { Mono, Tag } from '../../../ui/parts/small';
 import { useIntent, useSite } from '../../../ui/site';
 import { color, MONO } from '../../../ui/theme';
 import { Length, type Commit } from './fields';

@@ -1,7 +1,7 @@
 /** One setting: its field, and the declaration of the author's that it reads. */
 import Box from '@mui/material/Box';
 import type { SettingView } from '~core/view/index.ts';
-import { Mono } from '../../../ui/parts';
+import { Mono } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site';
 import { color } from '../../../ui/theme';
 import { Border, Choice, Colour, Columns, Length, type Commit } from './fields';

@@ -11,8 +11,8 @@ import { useState } from 'react';
 import type { Range } from '~core/markup/index.ts';
 import type { Intent, LinkTarget } from '~core/plans/index.ts';
 import { isPagePath, isPicturePath } from '~core/site/index.ts';
-import { FilePick } from '../../../ui/FilePick';
-import { changesOf, PlanShown, usePlan } from '../../../ui/plans';
+import { FilePick } from '../../../ui/parts/FilePick';
+import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
 import { useIntent, useSite } from '../../../ui/site';
 
 const KINDS = {

@@ -4,7 +4,7 @@
  */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { countOf, Mono } from '../../../ui/parts';
+import { countOf, Mono } from '../../../ui/parts/small';
 import { color } from '../../../ui/theme';
 
 /** CSS px. */

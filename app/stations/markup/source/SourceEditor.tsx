@@ -13,7 +13,7 @@ import { useEffect, useRef } from 'react';
 import type { Range } from '~core/markup/index.ts';
 import { applyEdits, smallestEdit, type Edit } from '~core/site/index.ts';
 import type { FindingView } from '~core/view/index.ts';
-import { pageNonce } from '../../../ui/emotion';
+import { pageNonce } from '../../../ui/shell/emotion';
 import { addressAt } from './addresses';
 import { completing, type Surroundings } from './completion';
 import { lineBreaksOf, toFileEdits, type LineBreaks } from './crlf';

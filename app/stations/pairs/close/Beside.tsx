@@ -1,7 +1,7 @@
 /** Thumbnail and full-size picture at true relative size: one scale for both, the crop outlined. */
 import Box from '@mui/material/Box';
 import type { PairView } from '~core/view/index.ts';
-import { inBytes } from '../../../ui/parts';
+import { inBytes } from '../../../ui/parts/small';
 import { color } from '../../../ui/theme';
 import { outlined } from '../states';
 

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
 import { FORMAT_NAMES, type Encoded, type Format } from '~core/photo/index.ts';
-import { inBytes } from '../../../ui/parts';
+import { inBytes } from '../../../ui/parts/small';
 import { color, type Token } from '../../../ui/theme';
 
 export interface CurvePoint extends Encoded {

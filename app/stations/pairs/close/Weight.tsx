@@ -8,7 +8,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PictureTask } from '~core/model/index.ts';
 import { FORMAT_NAMES, LIGHTENINGS, QUALITIES, suggestedPoint, type Format } from '~core/photo/index.ts';
-import { inBytes } from '../../../ui/parts';
+import { inBytes } from '../../../ui/parts/small';
 import { color } from '../../../ui/theme';
 import { Curve, type CurvePoint } from './Curve';
 import { useTrials } from './useTrials';

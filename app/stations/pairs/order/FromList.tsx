@@ -10,9 +10,9 @@ import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
 import { LIST_EXTENSIONS, mappingFor, picturesOf, readTable, type Table } from '~core/lists/index.ts';
 import { extensionOf, NOTES_FILE, PathIndex, type ListMapping } from '~core/site/index.ts';
-import { countOf, Mono, Tag } from '../../../ui/parts';
+import { countOf, Mono, Tag } from '../../../ui/parts/small';
 import { useIntent, useSite } from '../../../ui/site';
-import { galleryTargets } from '../../../ui/targets';
+import { galleryTargets } from '../../../ui/parts/galleryTargets';
 import { color } from '../../../ui/theme';
 
 type Field = Exclude<keyof ListMapping, 'columns'>;

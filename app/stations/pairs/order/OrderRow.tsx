@@ -8,7 +8,7 @@ import Checkbox from '@mui/material/Checkbox';
 import IconButton from '@mui/material/IconButton';
 import { memo } from 'react';
 import type { PairView } from '~core/view/index.ts';
-import { Mono, Picture } from '../../../ui/parts';
+import { Mono, Picture } from '../../../ui/parts/small';
 import { useIntent } from '../../../ui/site';
 import { color } from '../../../ui/theme';
 

@@ -12,7 +12,7 @@ import { useMemo, useState } from 'react';
 import { renamesBy } from '~core/plans/index.ts';
 import { NAME_TOKENS, nameOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { countOf, Mono } from '../../../ui/parts';
+import { countOf, Mono } from '../../../ui/parts/small';
 import { useIntent, useSite } from '../../../ui/site';
 import { color } from '../../../ui/theme';
 

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { WordsRow } from '~core/lists/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { Sheet } from '../../../ui/parts';
+import { Sheet } from '../../../ui/parts/small';
 import { useIntent, useWholePicture } from '../../../ui/site';
 import { color } from '../../../ui/theme';
 

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { memo, useState } from 'react';
 import { placeKey, type WordsRow } from '~core/lists/index.ts';
 import { nameOf } from '~core/site/index.ts';
-import { Mono, Picture, Tag } from '../../../ui/parts';
+import { Mono, Picture, Tag } from '../../../ui/parts/small';
 import { color } from '../../../ui/theme';
 
 /** Picture, name, alt text, caption. */

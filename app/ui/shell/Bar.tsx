@@ -13,8 +13,8 @@ import { useColorScheme } from '@mui/material/styles';
 import Tooltip from '@mui/material/Tooltip';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { useSite } from './site';
-import { color, SERIF } from './theme';
+import { useSite } from '../site';
+import { color, SERIF } from '../theme';
 
 export function Bar({ under, middle, children }: { under?: string; middle?: ReactNode; children: ReactNode }) {
   return (

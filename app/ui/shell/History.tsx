@@ -11,12 +11,12 @@ import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
-import type { FileDiff } from '../data/session/diffs';
-import type { HistoryEntry } from '../data/session/history';
-import { DiffView } from './DiffView';
-import { Tag } from './parts';
-import { useSite } from './site';
-import { color } from './theme';
+import type { FileDiff } from '../../data/session/diffs';
+import type { HistoryEntry } from '../../data/session/history';
+import { DiffView } from '../parts/DiffView';
+import { Tag } from '../parts/small';
+import { useSite } from '../site';
+import { color } from '../theme';
 
 const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 

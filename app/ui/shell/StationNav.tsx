@@ -3,8 +3,8 @@ import Box from '@mui/material/Box';
 import { line, curveMonotoneX } from 'd3-shape';
 import { NavLink } from 'react-router';
 import type { Station } from '~core/checks/index.ts';
-import { STATIONS } from '../stations/stations';
-import { color } from './theme';
+import { STATIONS } from '../../stations';
+import { color } from '../theme';
 
 const WIDTH = 780;
 /** Height of each stone on the path; CSS px. */
@@ -17,7 +17,15 @@ const PATH =
     [WIDTH, 21],
   ]) ?? '';
 
-export function Trail({ siteId, open, at }: { siteId: string; open: Record<Station, number>; at: Station | null }) {
+export function StationNav({
+  siteId,
+  open,
+  at,
+}: {
+  siteId: string;
+  open: Record<Station, number>;
+  at: Station | null;
+}) {
   return (
     <Box component="nav" aria-label="Stations" sx={{ position: 'relative', width: WIDTH, height: 58, flexShrink: 1 }}>
       <Box

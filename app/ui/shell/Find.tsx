@@ -6,9 +6,9 @@ import DialogContent from '@mui/material/DialogContent';
 import TextField from '@mui/material/TextField';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { STATIONS } from '../stations/stations';
-import { useSite } from './site';
-import { color } from './theme';
+import { STATIONS } from '../../stations';
+import { useSite } from '../site';
+import { color } from '../theme';
 
 interface Hit {
   label: string;

@@ -1,7 +1,7 @@
 /** A change as source lines: what goes and what comes, signed as well as coloured. */
 import Box from '@mui/material/Box';
-import type { FileDiff } from '../data/session/diffs';
-import { color, MONO, type Token } from './theme';
+import type { FileDiff } from '../../data/session/diffs';
+import { color, MONO, type Token } from '../theme';
 
 function Line({ sign, text, tone, wash }: { sign: string; text: string; tone: Token; wash: Token }) {
   return (

@@ -2,11 +2,11 @@
 import Box from '@mui/material/Box';
 import { useEffect, useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
-import type { PlanView } from '../workers/analysis';
+import type { PlanView } from '../../workers/analysis';
 import { DiffView } from './DiffView';
-import { countOf } from './parts';
-import { useSite } from './site';
-import { color } from './theme';
+import { countOf } from './small';
+import { useSite } from '../site';
+import { color } from '../theme';
 
 /** After this long without another wish the outcome is worked out; ms. */
 const PAUSE = 250;

@@ -3,9 +3,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import DialogActions from '@mui/material/DialogActions';
 import { useState } from 'react';
-import { useSite } from './site';
-import { color } from './theme';
-import { saysOf } from '../data/session/shared';
+import { useSite } from '../site';
+import { color } from '../theme';
+import { saysOf } from '../../data/session/shared';
 
 export function DialogFoot({ onClose }: { onClose: () => void }) {
   const { outcome } = useSite();

@@ -6,7 +6,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
-import { MONO } from './theme';
+import { MONO } from '../theme';
 
 interface KeyRow {
   keys: string;

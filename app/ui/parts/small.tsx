@@ -4,8 +4,8 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { FixView } from '~core/view/index.ts';
-import { usePicture, useFix, useSite } from './site';
-import { color, MONO, type Token } from './theme';
+import { usePicture, useFix, useSite } from '../site';
+import { color, MONO, type Token } from '../theme';
 
 export type Tone = 'whole' | 'look' | 'broken' | 'plain' | 'chosen';
 

@@ -6,10 +6,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useState } from 'react';
-import type { Outcome } from '../data/session/shared';
-import { DiffView } from './DiffView';
-import { useJob, useSite } from './site';
-import { color } from './theme';
+import type { Outcome } from '../../data/session/shared';
+import { DiffView } from '../parts/DiffView';
+import { useJob, useSite } from '../site';
+import { color } from '../theme';
 
 const SHOWN_FOR = 9000; // ms; long enough to read a diff, and pointing at it keeps it
 

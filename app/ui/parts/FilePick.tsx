@@ -3,7 +3,7 @@ import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { isPicturePath } from '~core/site/index.ts';
-import { Mono, Picture } from './parts';
+import { Mono, Picture } from './small';
 
 /** More options than this are not drawn; a longer part of the name finds the others. */
 const SHOWN = createFilterOptions<string>({ limit: 60 });

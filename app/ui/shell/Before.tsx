@@ -5,10 +5,10 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useCallback, useState } from 'react';
-import type { SiteSession } from '../data/session/siteSession';
-import type { Work } from '../data/work';
-import type { PlanView } from '../workers/analysis';
-import { changesOf, PlanShown } from './plans';
+import type { SiteSession } from '../../data/session/siteSession';
+import type { Work } from '../../data/work';
+import type { PlanView } from '../../workers/analysis';
+import { changesOf, PlanShown } from '../parts/PlanShown';
 
 const KEY = 'heathmoor-changes-before';
 

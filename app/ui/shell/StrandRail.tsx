@@ -11,9 +11,9 @@ import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Joint, JointName, JointState, Strand } from '~core/model/index.ts';
 import type { Station } from '~core/checks/index.ts';
-import { Fixes, inBytes, Mono, Picture, toneColor } from './parts';
-import { useChosenStrand, useIntent, useSite } from './site';
-import { color } from './theme';
+import { Fixes, inBytes, Mono, Picture, toneColor } from '../parts/small';
+import { useChosenStrand, useIntent, useSite } from '../site';
+import { color } from '../theme';
 import type { PairView } from '~core/view/index.ts';
 
 const NAMES: Record<JointName, string> = {

@@ -14,10 +14,10 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { folderOf, isPicturePath, nameOf } from '~core/site/index.ts';
 import type { FileView } from '~core/view/index.ts';
-import { save } from '../data/export';
-import { countOf, inBytes, Mono, Picture, Tag } from './parts';
-import { useSite } from './site';
-import { color } from './theme';
+import { save } from '../../data/export';
+import { countOf, inBytes, Mono, Picture, Tag } from '../parts/small';
+import { useSite } from '../site';
+import { color } from '../theme';
 
 /** Folders with the files directly in them; the root is ''. */
 function inFolders(files: readonly FileView[], asked: string): [string, FileView[]][] {

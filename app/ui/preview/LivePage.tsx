@@ -1,0 +1,142 @@
+/** A page of the site as a browser shows it, in a frame of the preview origin. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useEffect, useRef, useState } from 'react';
+import type { FromProbe } from '~protocol/probe.ts';
+import { color } from '../theme';
+import { LimitedPage } from './LimitedPage';
+import { usePreview } from './PreviewProvider';
+import { SANDBOX, useProbe } from './useProbe';
+import { useWatchdog } from './useWatchdog';
+
+const SANDBOX_WITHOUT_SCRIPTS = 'allow-same-origin allow-forms';
+
+export interface LivePageProps {
+  path: string;
+  /** Width of the page's window; CSS px. */
+  width: number;
+  /** Room that it is shown in; CSS px. */
+  room: { width: number; height: number };
+  title: string;
+  /** Child numbers of the element to mark. */
+  show?: number[] | null;
+  /** The same for what is pointed at elsewhere; it is framed and never scrolled to. */
+  hint?: number[] | null;
+  /**
+   * Elements whose places are reported; `places` gives their middles in CSS px of the room, null where out of sight.
+   */
+  watched?: number[][];
+  onPlaces?: (tops: (number | null)[]) => void;
+  onPointed?: (element: number[]) => void;
+  /** What the pointer is over; null where it has left. */
+  onOver?: (element: number[] | null) => void;
+  onReport?: (report: FromProbe) => void;
+}
+
+export function LivePage({
+  path,
+  width,
+  room,
+  title,
+  show = null,
+  hint = null,
+  watched,
+  onPlaces,
+  onPointed,
+  onOver,
+  onReport,
+}: LivePageProps) {
+  const { origin, status, taken, address, restart, scripts, takeDown, again } = usePreview();
+  const frame = useRef<HTMLIFrameElement>(null);
+  const scale = Math.min(1, room.width / width);
+  const [greeted, setGreeted] = useState(0);
+  const alive = useWatchdog(status === 'ready' && scripts, path, takeDown);
+  const lastShown = useRef('');
+  const place = useRef<{ path: string; at: [number, number] } | null>(null);
+  const shownKey = show?.join('.') ?? '';
+  const hintKey = hint?.join('.') ?? '';
+  const watchedKey = watched?.map((one) => one.join('.')).join() ?? '';
+
+  const tell = useProbe(frame, origin, (report) => {
+    alive();
+    if (report.type === 'hello') {
+      if (place.current?.path === report.path) tell({ type: 'place', at: place.current.at });
+      setGreeted((n) => n + 1);
+    } else if (report.type === 'scrolled') place.current = { path, at: report.at };
+    else if (report.type === 'pointed') onPointed?.(report.element);
+    else if (report.type === 'over') onOver?.(report.element);
+    else if (report.type === 'places') onPlaces?.(report.tops.map((top) => (top === null ? null : top * scale)));
+    onReport?.(report);
+  });
+  useEffect(() => {
+    const timer = setInterval(() => tell({ type: 'ping' }), 2000);
+    return () => clearInterval(timer);
+  }, [tell]);
+  useEffect(() => {
+    if (taken.count <= 1) return;
+    const styles = taken.paths.filter((one) => one.endsWith('.css'));
+    if (taken.paths.some((one) => !one.endsWith('.css'))) tell({ type: 'reload' });
+    else for (const style of styles) tell({ type: 'style', path: style });
+  }, [taken, tell]);
+  useEffect(() => {
+    if (greeted === 0) return;
+    // After a page has loaded anew it keeps its place; only another choice moves it.
+    tell({ type: 'show', element: elementOf(shownKey), scroll: shownKey !== '' && lastShown.current !== shownKey });
+    lastShown.current = shownKey;
+  }, [greeted, shownKey, tell]);
+  useEffect(() => {
+    if (greeted > 0) tell({ type: 'point', element: elementOf(hintKey) });
+  }, [greeted, hintKey, tell]);
+  useEffect(() => {
+    if (greeted > 0)
+      tell({
+        type: 'watch',
+        elements: watchedKey.split(',').flatMap((key) => {
+          const element = elementOf(key);
+          return element === null ? [] : [element];
+        }),
+      });
+  }, [greeted, watchedKey, tell]);
+
+  if (status === 'limited')
+    return <LimitedPage path={path} width={width} room={room} title={title} onRestart={restart} />;
+  return (
+    <Box sx={{ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff', position: 'relative' }}>
+      {status === 'starting' && (
+        <Box role="status" sx={{ p: 2, color: '#5c544e', fontSize: '0.8125rem' }}>
+          Starting the preview…
+        </Box>
+      )}
+      {status === 'stuck' && (
+        <Box role="alert" sx={{ p: 2, color: '#5c544e', fontSize: '0.8125rem' }}>
+          <p>{`${path} does not answer: one of its scripts does not come to an end. The preview was taken down so that nothing else waits for it.`}</p>
+          <Button onClick={() => again(true)}>Load it again</Button>{' '}
+          <Button onClick={() => again(false)}>Load it without scripts</Button>
+        </Box>
+      )}
+      {status !== 'starting' && status !== 'stuck' && (
+        <Box
+          component="iframe"
+          ref={frame}
+          key={path}
+          src={address(path)}
+          title={title}
+          sandbox={scripts ? SANDBOX : SANDBOX_WITHOUT_SCRIPTS}
+          sx={{
+            border: 0,
+            display: 'block',
+            width,
+            height: room.height / scale,
+            transform: `scale(${scale})`,
+            transformOrigin: '0 0',
+            bgcolor: color('paper'),
+            background: '#fff',
+          }}
+        />
+      )}
+    </Box>
+  );
+}
+
+/** Child numbers joined by dots, so that an effect runs again only for another element; null for none. */
+const elementOf = (key: string): number[] | null => (key === '' ? null : key.split('.').map(Number));

@@ -1,0 +1,132 @@
+/** The bridge to the preview origin: it is given the site's files, and tells whether pages can be shown. */
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useRouteLoaderData } from 'react-router';
+import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
+import { FromBridge, type ToBridge } from '~protocol/bridge.ts';
+import type { SiteSession } from '../../data/session/siteSession';
+
+type Status = 'starting' | 'ready' | 'limited' | 'stuck';
+
+interface Preview {
+  origin: string;
+  status: Status;
+  /** Counts the batches of files that the bridge has taken; live pages load anew on it. */
+  taken: { count: number; paths: readonly string[] };
+  /** The bridge has all that was sent to it. */
+  settled: boolean;
+  address: (path: string) => string;
+  restart: () => void;
+  /** False after somebody has asked to see a stuck page without its scripts. */
+  scripts: boolean;
+  takeDown: () => void;
+  again: (scripts: boolean) => void;
+}
+
+const PreviewContext = createContext<Preview | null>(null);
+
+export function usePreview(): Preview {
+  const preview = useContext(PreviewContext);
+  if (!preview) throw new Error('usePreview outside of a site');
+  return preview;
+}
+
+/** After this a limited preview is shown until the bridge answers after all; ms. */
+const PATIENCE = 3000;
+
+function originFrom(data: { previewPort: number | null; previewOrigin: string | null } | undefined): string {
+  return data?.previewOrigin ?? `${location.protocol}//${location.hostname}:${data?.previewPort ?? ''}`;
+}
+
+export function PreviewProvider({ session, children }: { session: SiteSession; children: ReactNode }) {
+  const origin = originFrom(useRouteLoaderData('root'));
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [status, setStatus] = useState<Status>('starting');
+  const [run, setRun] = useState(0);
+  const [taken, setTaken] = useState<Preview['taken']>({ count: 0, paths: [] });
+  const [pending, setPending] = useState(0);
+  const sent = useRef<string[]>([]);
+
+  useEffect(() => {
+    // Nothing is sent before the whole has been, and every batch waits for the one before it.
+    let turn: Promise<void> | null = null;
+    const send = async (type: ToBridge['type'], files: readonly [string, FileContent | null][]) => {
+      // The program's notes are no file of the site.
+      const all = files.filter(([path]) => path !== NOTES_FILE);
+      const blobs = await session.pictures.blobs(all.map(([path]) => path));
+      const contents = all.map(([path, content], n): [string, Blob | null] => [
+        path,
+        content && typed(path, blobs[n] ?? null),
+      ]);
+      const message: ToBridge =
+        type === 'open' ? { type, token: session.site.token, files: contents } : { type, files: contents };
+      setPending((n) => n + 1);
+      sent.current.push(...all.map(([path]) => path));
+      frame.current?.contentWindow?.postMessage(message, origin);
+    };
+    const late = setTimeout(() => setStatus((now) => (now === 'starting' ? 'limited' : now)), PATIENCE);
+    const hear = (event: MessageEvent) => {
+      if (event.origin !== origin || event.source !== frame.current?.contentWindow) return;
+      const message = FromBridge.safeParse(event.data);
+      if (!message.success) return;
+      if (message.data.type === 'ready') turn = send('open', [...session.files]);
+      else if (message.data.type === 'failed') setStatus('limited');
+      else if (message.data.type === 'taken') {
+        setStatus('ready');
+        setPending((n) => Math.max(0, n - 1));
+        setTaken((before) => ({ count: before.count + 1, paths: sent.current.splice(0) }));
+      }
+    };
+    window.addEventListener('message', hear);
+    const forget = session.onFiles((files) => {
+      if (turn) turn = turn.then(() => send('update', [...files]));
+    });
+    return () => {
+      clearTimeout(late);
+      window.removeEventListener('message', hear);
+      forget();
+    };
+  }, [session, origin, run]);
+
+  const restart = useCallback(() => {
+    setStatus('starting');
+    setPending(0);
+    setRun((n) => n + 1);
+  }, []);
+  const address = useCallback(
+    (path: string) => `${origin}/s/${session.site.token}/${path.split('/').map(encodeURIComponent).join('/')}`,
+    [origin, session],
+  );
+  const [scripts, setScripts] = useState(true);
+  // With no frame of the preview's origin left, the browser ends the process in which the script spins.
+  const takeDown = useCallback(() => setStatus('stuck'), []);
+  const again = useCallback(
+    (withScripts: boolean) => {
+      setScripts(withScripts);
+      setTaken({ count: 0, paths: [] });
+      restart();
+    },
+    [restart],
+  );
+  const settled = pending === 0;
+  const value = useMemo(
+    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again }),
+    [origin, status, taken, settled, address, restart, scripts, takeDown, again],
+  );
+  return (
+    <PreviewContext.Provider value={value}>
+      {children}
+      {status !== 'stuck' && (
+        <iframe
+          key={run}
+          ref={frame}
+          src={`${origin}/bridge.html`}
+          title="Bridge to the preview"
+          hidden
+          tabIndex={-1}
+        />
+      )}
+    </PreviewContext.Provider>
+  );
+}
+
+const typed = (path: string, blob: Blob | null): Blob | null => blob && blob.slice(0, blob.size, mediaTypeOf(path));

@@ -1,0 +1,28 @@
+/** Hears the probe of the page in a frame, and tells it things. */
+import { useCallback, useEffect, useRef, type RefObject } from 'react';
+import { FromProbe, type ToProbe } from '~protocol/probe.ts';
+
+/** What the page's own scripts may do; they never get at the application, which lives on another origin. */
+export const SANDBOX = 'allow-scripts allow-same-origin allow-forms allow-modals allow-downloads allow-popups';
+
+/** Messages of the page are checked: it could forge them, so nothing but showing depends on them. */
+export function useProbe(
+  frame: RefObject<HTMLIFrameElement | null>,
+  origin: string,
+  hear: (report: FromProbe) => void,
+): (message: ToProbe) => void {
+  const latest = useRef(hear);
+  useEffect(() => {
+    latest.current = hear;
+  });
+  useEffect(() => {
+    const listen = (event: MessageEvent) => {
+      if (event.origin !== origin || event.source !== frame.current?.contentWindow) return;
+      const report = FromProbe.safeParse(event.data);
+      if (report.success) latest.current(report.data);
+    };
+    window.addEventListener('message', listen);
+    return () => window.removeEventListener('message', listen);
+  }, [frame, origin]);
+  return useCallback((message: ToProbe) => frame.current?.contentWindow?.postMessage(message, origin), [frame, origin]);
+}

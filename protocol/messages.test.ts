@@ -1,0 +1,44 @@
+import { describe, expect, test } from 'vitest';
+import { FromBridge, ToBridge } from './bridge.ts';
+import { FromProbe, ToProbe } from './probe.ts';
+import { FileAnswer, FileQuestion } from './worker.ts';
+
+const token = 'a'.repeat(22);
+const blob = new Blob(['body']);
+
+describe('messages pass as they are sent', () => {
+  test.each([
+    [ToBridge, { type: 'open', token, files: [['a.css', blob]] }],
+    [ToBridge, { type: 'update', files: [['gone.css', null]] }],
+    [FromBridge, { from: 'bridge', type: 'failed', reason: 'no worker' }],
+    [FileQuestion, { type: 'file', key: 'ab', path: 'img/a.jpg' }],
+    [FileAnswer, { token, blob, folder: false }],
+    [ToProbe, { type: 'show', element: [1, 0], scroll: true }],
+    [ToProbe, { type: 'point', element: null }],
+    [ToProbe, { type: 'place', at: [0, 120] }],
+    [FromProbe, { from: 'probe', type: 'places', tops: [12, null] }],
+    [FromProbe, { from: 'probe', type: 'rehearsed', number: 3, seen: null }],
+  ])('%#', (schema, message) => {
+    expect(schema.parse(message)).toEqual(message);
+  });
+});
+
+describe('what a page could forge is refused', () => {
+  test.each([
+    ['an unknown kind', { from: 'probe', type: 'navigate', path: 'x' }],
+    ['another sender', { from: 'bridge', type: 'pong' }],
+    ['more than is asked for', { from: 'probe', type: 'pong', extra: 1 }],
+    ['an element that is no list of numbers', { from: 'probe', type: 'pointed', element: ['__proto__'] }],
+    ['a path through thousands of elements', { from: 'probe', type: 'pointed', element: Array(201).fill(0) }],
+    ['more places than any page has items', { from: 'probe', type: 'places', tops: Array(5001).fill(1) }],
+    ['an error as long as a book', { from: 'probe', type: 'error', says: 'x'.repeat(4001), path: '', line: 0 }],
+    ['a rehearsal that says less than it must', { from: 'probe', type: 'rehearsed', number: 1, seen: {} }],
+  ])('%s', (_says, message) => {
+    expect(FromProbe.safeParse(message).success).toBe(false);
+  });
+
+  test('a site without its token opens nothing', () => {
+    expect(ToBridge.safeParse({ type: 'open', token: '', files: [] }).success).toBe(false);
+    expect(ToBridge.safeParse({ type: 'open', token, files: [['a.css', 'body']] }).success).toBe(false);
+  });
+});

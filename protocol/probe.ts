@@ -1,0 +1,54 @@
+/**
+ * Between the application and the probe, the script that runs first in every previewed page. The page's own scripts
+ * share its window: what comes from there is checked and moves nothing but what is shown. The probe itself takes the
+ * types only, for the page could change whatever a check would stand on.
+ */
+import { z } from 'zod';
+import { Seen } from '../core/wiring/index.ts';
+
+/** An element by its child numbers from the root, as the page's source has them. */
+const Element = z.array(z.number().int()).max(200);
+/** Distance from the left and the top of the page; CSS px. */
+const Place = z.tuple([z.number(), z.number()]);
+
+export const ToProbe = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('ping') }),
+  z.strictObject({ type: z.literal('reload') }),
+  /** A stylesheet of the site has changed. */
+  z.strictObject({ type: z.literal('style'), path: z.string() }),
+  /** Back to where a page was before it was loaded again. */
+  z.strictObject({ type: z.literal('place'), at: Place }),
+  /** A frame round what is chosen; null takes it away. */
+  z.strictObject({ type: z.literal('show'), element: Element.nullable(), scroll: z.boolean() }),
+  /** A thin frame round what is pointed at in the source; null takes it away. */
+  z.strictObject({ type: z.literal('point'), element: Element.nullable() }),
+  /** Whose places are told from now on. */
+  z.strictObject({ type: z.literal('watch'), elements: z.array(Element) }),
+  /** One picture is clicked as a visitor would; `number` comes back with the answer. */
+  z.strictObject({ type: z.literal('rehearse'), element: Element, number: z.number() }),
+]);
+export type ToProbe = z.infer<typeof ToProbe>;
+
+const from = z.literal('probe');
+
+export const FromProbe = z.discriminatedUnion('type', [
+  z.strictObject({ from, type: z.literal('hello'), path: z.string() }),
+  z.strictObject({ from, type: z.literal('pong') }),
+  z.strictObject({ from, type: z.literal('pointed'), element: Element }),
+  /** What the pointer is over; null where it has left. */
+  z.strictObject({ from, type: z.literal('over'), element: Element.nullable() }),
+  z.strictObject({ from, type: z.literal('missing'), path: z.string() }),
+  z.strictObject({
+    from,
+    type: z.literal('error'),
+    says: z.string().max(4000),
+    path: z.string(),
+    line: z.number(),
+  }),
+  z.strictObject({ from, type: z.literal('scrolled'), at: Place }),
+  z.strictObject({ from, type: z.literal('rehearsed'), number: z.number(), seen: Seen.nullable() }),
+  /** Middles of the watched elements from the top of the window, null where out of sight; CSS px. */
+  z.strictObject({ from, type: z.literal('places'), tops: z.array(z.number().nullable()).max(5000) }),
+]);
+export type FromProbe = z.infer<typeof FromProbe>;
+export type { Seen } from '../core/wiring/index.ts';

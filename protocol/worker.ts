@@ -1,0 +1,14 @@
+/** Between the preview's service worker and the bridges: one question for a file, one answer over its own port. */
+import * as z from 'zod/mini';
+
+/** `key` is a digest of the token, so that only the bridge of that site answers. */
+export const FileQuestion = z.strictObject({ type: z.literal('file'), key: z.string(), path: z.string() });
+export type FileQuestion = z.infer<typeof FileQuestion>;
+
+/** `token` proves who answers; `folder` is true where no file, but a folder has that path. */
+export const FileAnswer = z.strictObject({
+  token: z.string(),
+  blob: z.nullable(z.instanceof(Blob)),
+  folder: z.boolean(),
+});
+export type FileAnswer = z.infer<typeof FileAnswer>;
