@@ -35,7 +35,7 @@ export async function makeDemoStore(browser: Browser, baseURL: string): Promise<
   const page = await browser.newPage({ baseURL });
   await page.goto('/');
   await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 120_000 });
-  await page.waitForURL(/\/pairs$/);
+  await page.waitForURL(/\/pairs(\?|$)/);
   await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 120_000 });
   await page.getByText(/still being read/).waitFor({ state: 'detached', timeout: 120_000 });
   await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 120_000 });

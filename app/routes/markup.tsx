@@ -1,46 +1,57 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useCallback, useMemo, useState } from 'react';
-import { useFetcher } from 'react-router';
+import { useCallback, useMemo } from 'react';
+import { useFetcher, type ClientLoaderFunctionArgs } from 'react-router';
 import type { Outcome } from '../data/session/shared';
+import { stationAction } from '../data/siteAction';
+import { layoutIn, sheetIn, toLayout, toSheet, type LayoutPlace, type SheetName } from '../stations/markup/address';
 import { NewPage } from '../stations/markup/NewPage';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { unplacedPairs } from '../stations/markup/PairChoice';
 import { PatternStrip } from '../stations/markup/PatternStrip';
-import { Sheets, type SheetName } from '../stations/markup/Sheets';
+import { Sheets } from '../stations/markup/Sheets';
 import { DropPictures, useTakeIn } from '../stations/markup/takeIn';
 import { Workplace } from '../stations/markup/Workplace';
 import { countOf, Nothing, StationHead } from '../ui/parts/small';
-import { useChosenPage, useChosenStrand, useSite } from '../ui/site';
+import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
 import { color } from '../ui/theme';
+import { placeIn } from '../ui/site/address';
+import { TYPING } from '../stations/markup/SourcePane';
 
 export const meta = () => [{ title: 'Markup – Heathmoor' }];
 
-export default function Markup() {
-  const { site, page: chosenFile, spot } = useSite();
+interface Shown {
+  sheet: SheetName | null;
+  layout: LayoutPlace | null;
+}
+
+export function clientLoader({ request }: ClientLoaderFunctionArgs): Shown {
+  const place = placeIn(new URL(request.url).searchParams);
+  return { sheet: sheetIn(place), layout: layoutIn(place) };
+}
+clientLoader.hydrate = true as const;
+
+export const clientAction = stationAction;
+
+export default function Markup({ loaderData: { sheet, layout } }: { loaderData: Shown }) {
+  const { site, place, go } = useSite();
   const page = useChosenPage();
   const strand = useChosenStrand();
-  const typing = useFetcher<Outcome>({ key: 'typing' });
-  const [sheet, setSheet] = useState<SheetName | null>(null);
-  const [layout, setLayout] = useState<{ at: number | null } | null>(null);
-  // A place of the source that is asked for is shown, and not the layout that led there.
-  const [shownSpot, setShownSpot] = useState(spot);
-  if (spot !== shownSpot) {
-    setShownSpot(spot);
-    setLayout(null);
-  }
+  const typing = useFetcher<Outcome>({ key: TYPING });
+  const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
+  const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
   const strands = useMemo(() => view.strands.filter((one) => one.page === page?.path), [view, page?.path]);
-  const file = chosenFile !== null && site.files.get(chosenFile)?.kind === 'text' ? chosenFile : (page?.path ?? null);
+  const file = place.page !== null && site.files.get(place.page)?.kind === 'text' ? place.page : (page?.path ?? null);
   const here = strand?.page === page?.path ? strand : null;
   const firstGallery = page && page.galleries.length > 0 ? 0 : null;
   const gallery = here ? here.gallery : firstGallery;
   const taking = useTakeIn(
     page && { page: page.path, gallery },
-    useCallback(() => setSheet({ name: 'add' }), []),
+    useCallback(() => open({ name: 'add' }), [open]),
   );
   const close = () => {
-    setSheet(null);
+    go({ sheet: null });
     taking.forget();
   };
 
@@ -53,7 +64,7 @@ export default function Markup() {
             variant="contained"
             color="primary"
             disabled={site.readOnly}
-            onClick={() => setSheet({ name: 'new page' })}
+            onClick={() => open({ name: 'new-page' })}
           >
             New page
           </Button>
@@ -62,7 +73,7 @@ export default function Markup() {
           title="No page yet"
           says="This site holds pictures but no page. A new page starts as a clean skeleton with a stylesheet; then the pictures are added to it."
         />
-        {sheet?.name === 'new page' && <NewPage onClose={close} />}
+        {sheet?.name === 'new-page' && <NewPage onClose={close} />}
       </>
     );
   }
@@ -77,15 +88,15 @@ export default function Markup() {
         title={<PagePicker withStyles />}
         says={`${countOf(strands.length, 'item')} in ${countOf(page.galleries.length, 'gallery', 'galleries')}${broken > 0 ? `, ${broken} broken` : ''}`}
       >
-        <Button onClick={() => setSheet({ name: 'page' })}>This page</Button>
-        {view.menu && <Button onClick={() => setSheet({ name: 'menus' })}>Menus</Button>}
-        <Button disabled={site.readOnly} onClick={() => setSheet({ name: 'new page' })}>
+        <Button onClick={() => open({ name: 'page' })}>This page</Button>
+        {view.menu && <Button onClick={() => open({ name: 'menus' })}>Menus</Button>}
+        <Button disabled={site.readOnly} onClick={() => open({ name: 'new-page' })}>
           New page
         </Button>
         <Button
           {...(unplaced.length > 0 ? { variant: 'contained' as const, color: 'primary' as const } : {})}
           disabled={unwritable || view.unread > 0}
-          onClick={() => setSheet({ name: 'add' })}
+          onClick={() => open({ name: 'add' })}
         >
           {unplaced.length > 0 ? `Add ${countOf(unplaced.length, 'pair')}` : 'Add pictures'}
         </Button>
@@ -106,9 +117,9 @@ export default function Markup() {
         <PatternStrip
           gallery={shownGallery}
           idle={unwritable}
-          onChange={() => setSheet({ name: 'pattern' })}
-          onItems={() => setSheet({ name: 'items', chosen: [] })}
-          onLayout={() => setLayout({ at: null })}
+          onChange={() => open({ name: 'pattern' })}
+          onItems={() => open({ name: 'items', chosen: [] })}
+          onLayout={() => onLayout({ at: null })}
         />
       )}
       <DropPictures
@@ -126,8 +137,8 @@ export default function Markup() {
           strands={strands}
           here={here}
           layout={layout}
-          onLayout={setLayout}
-          onSheet={setSheet}
+          onLayout={onLayout}
+          onSheet={open}
         />
       </DropPictures>
       {sheet && (
@@ -138,7 +149,7 @@ export default function Markup() {
           strand={here}
           fresh={taking.fresh}
           onPick={taking.take}
-          onSheet={setSheet}
+          onSheet={open}
           onClose={close}
         />
       )}

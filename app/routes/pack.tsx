@@ -9,10 +9,13 @@ import type { SiteView } from '~core/view/index.ts';
 import { pack, save, stopPacking } from '../data/export';
 import { Parcel } from '../stations/pack/Parcel';
 import { countOf, inBytes, Mono, Nothing, Sheet, StationHead } from '../ui/parts/small';
-import { useSite } from '../ui/site';
+import { useSite } from '../ui/site/openSite';
 import { color, type Token } from '../ui/theme';
+import { stationAction } from '../data/siteAction';
 
 export const meta = () => [{ title: 'Pack – Heathmoor' }];
+
+export const clientAction = stationAction;
 
 type State =
   | { kind: 'idle' }

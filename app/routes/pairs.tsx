@@ -1,19 +1,36 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { useSearchParams } from 'react-router';
+import type { ClientLoaderFunctionArgs } from 'react-router';
+import { z } from 'zod';
 import type { SiteView } from '~core/view/index.ts';
+import { stationAction } from '../data/siteAction';
 import { Alike } from '../stations/pairs/Alike';
 import { AllPairs } from '../stations/pairs/AllPairs';
 import { Order } from '../stations/pairs/order/Order';
 import { Words } from '../stations/pairs/words/Words';
 import { countOf, StationHead } from '../ui/parts/small';
-import { useSite } from '../ui/site';
+import { placeIn } from '../ui/site/address';
+import { useSite } from '../ui/site/openSite';
+import { useWork } from '../ui/site/work';
 import { color } from '../ui/theme';
 
 export const meta = () => [{ title: 'Pairs – Heathmoor' }];
 
-type TabName = 'pairs' | 'words' | 'order' | 'alike';
+const TabName = z.enum(['pairs', 'words', 'order', 'alike']);
+type TabName = z.infer<typeof TabName>;
+
+interface Shown {
+  tab: TabName;
+}
+
+export function clientLoader({ request }: ClientLoaderFunctionArgs): Shown {
+  const { tab } = placeIn(new URL(request.url).searchParams);
+  return { tab: TabName.catch('pairs').parse(tab) };
+}
+clientLoader.hydrate = true as const;
+
+export const clientAction = stationAction;
 
 /** What the station shows of its pictures; the address says which, so that it can be gone back to. */
 interface Tab {
@@ -37,13 +54,13 @@ const TABS: readonly Tab[] = [
 
 const withCount = (says: string, count: number) => (count > 0 ? `${says}, ${count}` : says);
 
-export default function Pairs() {
-  const { site, work, busy } = useSite();
-  const [search, setSearch] = useSearchParams();
+export default function Pairs({ loaderData }: { loaderData: Shown }) {
+  const { site, go } = useSite();
+  const { work, busy } = useWork();
   const { pairs, loose, missing, due, unread } = site.view;
   const idle = busy || site.readOnly;
   const sure = pairs.filter((pair) => pair.state === 'sure').length;
-  const tab = TABS.find(({ id }) => id === search.get('show')) ?? FIRST;
+  const tab = TABS.find(({ id }) => id === loaderData.tab) ?? FIRST;
   const more = due.length > missing.length;
   return (
     <>
@@ -79,7 +96,7 @@ export default function Pairs() {
               component="button"
               type="button"
               aria-current={id === tab.id ? 'page' : undefined}
-              onClick={() => setSearch(id === 'pairs' ? {} : { show: id })}
+              onClick={() => go({ tab: id === 'pairs' ? null : id })}
               sx={{
                 font: 'inherit',
                 cursor: 'pointer',

@@ -5,10 +5,13 @@ import { Findings } from '../stations/proof/Findings';
 import { countOf, Mono, Nothing, Sheet, StationHead } from '../ui/parts/small';
 import { LivePage } from '../ui/preview/LivePage';
 import type { FromProbe } from '~protocol/probe.ts';
-import { useChosenPage, useChosenStrand, useSite } from '../ui/site';
+import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
 import { color } from '../ui/theme';
+import { stationAction } from '../data/siteAction';
 
 export const meta = () => [{ title: 'Proof – Heathmoor' }];
+
+export const clientAction = stationAction;
 
 /** A phone, a tablet, a desktop; CSS px (common practice, no source). */
 const WIDTHS = [390, 768, 1280] as const;

@@ -4,30 +4,29 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import {
   data,
   Outlet,
-  useLocation,
-  useNavigate,
+  useNavigation,
   useRevalidator,
-  type ClientActionFunctionArgs,
   type ClientLoaderFunctionArgs,
   type ShouldRevalidateFunctionArgs,
 } from 'react-router';
-import { isFresh, sessionOf } from '../data/session/openSite';
+import { sessionOf } from '../data/session/openSite';
 import type { Outcome } from '../data/session/shared';
-import { Work } from '../data/work';
+import { typingAction } from '../data/siteAction';
 import { STATIONS } from '../stations';
-import { Before, useShownBefore } from '../ui/shell/Before';
-import { Find } from '../ui/shell/Find';
-import { FilesDrawer } from '../ui/shell/FilesDrawer';
 import { Bar, DayNight, FilesButton, FindButton, HistoryButton, UndoRedo } from '../ui/shell/Bar';
+import { Before, useShownBefore } from '../ui/shell/Before';
+import { FilesDrawer } from '../ui/shell/FilesDrawer';
+import { Find } from '../ui/shell/Find';
 import { History } from '../ui/shell/History';
 import { KeysSheet, useKeys } from '../ui/shell/keys';
-import { PreviewProvider } from '../ui/preview/PreviewProvider';
-import { SiteProvider, useWork, type OpenSite, type Spot } from '../ui/site';
 import { Slip } from '../ui/shell/Slip';
-import { StrandRail } from '../ui/shell/StrandRail';
-import { color } from '../ui/theme';
 import { StationNav } from '../ui/shell/StationNav';
-import { refuse } from '~core/site/index.ts';
+import { StrandRail } from '../ui/shell/StrandRail';
+import { PreviewProvider } from '../ui/preview/PreviewProvider';
+import { SiteProvider, useSite, type OpenSite } from '../ui/site/openSite';
+import { useAddress } from '../ui/site/useAddress';
+import { useWork } from '../ui/site/work';
+import { color } from '../ui/theme';
 
 export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promise<OpenSite> {
   const session = await sessionOf(params.siteId ?? '');
@@ -42,38 +41,12 @@ export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promis
 }
 clientLoader.hydrate = true as const;
 
-/** Going from station to station shows what is there; only work, and what was learnt meanwhile, reads anew. */
-export function shouldRevalidate({
-  currentUrl,
-  nextUrl,
-  nextParams,
-  formMethod,
-}: ShouldRevalidateFunctionArgs): boolean {
-  return (
-    formMethod !== undefined ||
-    (currentUrl.pathname === nextUrl.pathname && currentUrl.search === nextUrl.search) ||
-    !isFresh(nextParams.siteId ?? '')
-  );
+/** Going somewhere shows what is there, and does not wait for it to be read anew; work does. */
+export function shouldRevalidate({ currentUrl, nextUrl, formMethod }: ShouldRevalidateFunctionArgs): boolean {
+  return formMethod !== undefined || currentUrl.href === nextUrl.href;
 }
 
-export async function clientAction({ params, request }: ClientActionFunctionArgs): Promise<Outcome> {
-  const session = await sessionOf(params.siteId ?? '');
-  const work = Work.safeParse(await request.json());
-  if (!session) return refuse('This site is no longer on the shelf.');
-  if (!work.success) return refuse(`This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.`);
-  switch (work.data.do) {
-    case 'intent':
-      return session.commits.do(work.data.intent);
-    case 'step':
-      return session.commits.step(work.data.way);
-    case 'go':
-      return session.commits.goTo(work.data.to);
-    case 'name-point':
-      return session.commits.namePoint(work.data.number, work.data.name);
-    case 'make':
-      return session.make(work.data.tasks);
-  }
-}
+export const clientAction = typingAction;
 
 export function HydrateFallback() {
   return (
@@ -85,161 +58,130 @@ export function HydrateFallback() {
 }
 
 export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite }) {
-  const { pathname } = useLocation();
-  const navigate = useNavigate();
-  const { revalidate } = useRevalidator();
-  const [strand, setStrand] = useState<string | null>(null);
-  const [page, choosePage] = useState<string | null>(null);
-  const [spot, setSpot] = useState<Spot | null>(null);
-  const [asked, setAsked] = useState(0);
-  const [finding, setFinding] = useState(false);
-  const [filing, setFiling] = useState(false);
-  const [looking, setLooking] = useState(false);
-  const [keys, setKeys] = useState(false);
-  const { work: workSeen, outcome: outcomeOfWork, busy } = useWork(site.site.id);
-  const { session, view } = site;
-  const { shown: shownBefore, setShown: setShownBefore, waiting, leave, ask: work } = useShownBefore(session, workSeen);
-  useEffect(() => session.onStale(() => void revalidate()), [session, revalidate]);
-  /** The last that came of any work, asked for through the action or told by the session. */
-  const [outcome, setOutcome] = useState<Outcome | null>(null);
-  const [seen, setSeen] = useState(outcomeOfWork);
-  if (seen !== outcomeOfWork) {
-    setSeen(outcomeOfWork);
-    setOutcome(outcomeOfWork);
-  }
-  useEffect(() => session.onDone(setOutcome), [session]);
-
-  const choose = useCallback((id: string | null) => {
-    setAsked(0);
-    setStrand(id);
-  }, []);
-  const ask = useCallback((id: string) => {
-    setStrand(id);
-    setAsked((n) => n + 1);
-  }, []);
+  const { session } = site;
   const siteId = site.site.id;
-  const showSource = useCallback(
-    (path: string, start?: number, end = start) => {
-      choosePage(path);
-      if (start !== undefined) setSpot({ path, start, end: end ?? start });
-      void navigate(`/site/${siteId}/markup`);
+  const address = useAddress(siteId);
+  const { place, go, station } = address;
+  const shown = useShownBefore(session);
+  const { shown: shownBefore, setShown: setShownBefore, showFirst, waiting, leave } = shown;
+  const [asked, setAsked] = useState(0);
+  const [outcome, setOutcome] = useState<Outcome | null>(null);
+  useReadAgain(site);
+  useEffect(() => session.onDone(setOutcome), [session]);
+  useEffect(() => setAsked(0), [place.strand]);
+  const ask = useCallback(
+    (strand: string) => {
+      go({ strand });
+      // After the choice, which takes an earlier wish back.
+      requestAnimationFrame(() => setAsked((n) => n + 1));
     },
-    [navigate, siteId],
+    [go],
   );
   const value = useMemo(
-    () => ({
-      site,
-      spot,
-      showSource,
-      strand,
-      choose,
-      page,
-      choosePage,
-      asked,
-      ask,
-      work,
-      workSeen,
-      shownBefore,
-      setShownBefore,
-      outcome,
-      busy,
-    }),
-    [
-      site,
-      spot,
-      showSource,
-      strand,
-      choose,
-      page,
-      asked,
-      ask,
-      work,
-      workSeen,
-      shownBefore,
-      setShownBefore,
-      outcome,
-      busy,
-    ],
+    () => ({ site, ...address, asked, ask, shownBefore, setShownBefore, showFirst, outcome }),
+    [site, address, asked, ask, shownBefore, setShownBefore, showFirst, outcome],
   );
-  const at = STATIONS.find((station) => pathname.endsWith(`/${station.id}`))?.id ?? null;
-
-  useKeys({
-    station: (n) => void navigate(`/site/${site.site.id}/${STATIONS[n]?.id ?? 'pairs'}`),
-    strand: (by) => {
-      // Through the page in hand, or through all pages where none was chosen.
-      const shown = page === null ? view.strands : view.strands.filter((one) => one.page === page);
-      const next = shown[shown.findIndex((one) => one.id === strand) + by] ?? shown[by === 1 ? 0 : shown.length - 1];
-      if (next) choose(next.id);
-    },
-    joint: (by) => {
-      const beads = [...document.querySelectorAll<HTMLElement>('[data-joint]')];
-      const now = beads.indexOf(document.activeElement as HTMLElement);
-      (beads[now + by] ?? beads[by === 1 ? 0 : beads.length - 1])?.focus();
-    },
-    find: () => setFinding(true),
-    files: () => setFiling(true),
-    history: () => setLooking(true),
-    step: (way) => work({ do: 'step', way }),
-    sheet: () => setKeys(true),
-  });
-
   return (
     <SiteProvider value={value}>
-      <PreviewProvider key={site.site.id} session={session}>
-        <Box sx={{ display: 'flex', flexDirection: 'column', height: '100vh', minWidth: 1080 }}>
-          <Bar under={site.site.name} middle={<StationNav siteId={site.site.id} open={view.open} at={at} />}>
+      <PreviewProvider key={siteId} session={session}>
+        <Keys />
+        <Box sx={FRAME}>
+          <Bar under={site.site.name} middle={<StationNav siteId={siteId} open={site.view.open} at={station} />}>
             <UndoRedo />
-            <HistoryButton onClick={() => setLooking(true)} />
-            <FilesButton onClick={() => setFiling(true)} />
-            <FindButton onClick={() => setFinding(true)} />
+            <HistoryButton onClick={() => go({ sheet: { name: 'history' } })} />
+            <FilesButton onClick={() => go({ sheet: { name: 'files' } })} />
+            <FindButton onClick={() => go({ sheet: { name: 'find' } })} />
             <DayNight />
           </Bar>
           {site.readOnly && (
-            <Box
-              role="status"
-              sx={{
-                bgcolor: color('gorseWash'),
-                color: color('gorse'),
-                px: 2.5,
-                py: 0.75,
-                fontSize: '0.8125rem',
-                fontWeight: 600,
-              }}
-            >
+            <Box role="status" sx={READ_ONLY}>
               This site is open in another tab. Here it is shown read-only until that tab is closed.
             </Box>
           )}
           <Box sx={{ display: 'flex', flex: 1, minHeight: 0 }}>
-            <Box
-              component="main"
-              sx={{ flex: 1, minWidth: 0, overflowY: 'auto', px: 2.5, py: 2, display: 'flex', flexDirection: 'column' }}
-            >
+            <Box component="main" sx={MAIN}>
               <Outlet />
             </Box>
             <StrandRail />
           </Box>
         </Box>
         <Slip />
-        {waiting && (
-          <Before
-            plan={waiting.plan}
-            onDo={() => {
-              workSeen(waiting.work);
-              leave();
-            }}
-            onLeave={leave}
-          />
-        )}
-        <FilesDrawer open={filing} onClose={() => setFiling(false)} />
-        <Find
-          open={finding}
-          onClose={() => setFinding(false)}
-          onKeys={() => setKeys(true)}
-          onFiles={() => setFiling(true)}
-        />
-        {looking && <History onClose={() => setLooking(false)} />}
-        <KeysSheet open={keys} onClose={() => setKeys(false)} />
+        {waiting && <Before waiting={waiting} onLeave={leave} />}
+        <ShellSheets />
       </PreviewProvider>
     </SiteProvider>
   );
 }
+
+/** What is shown is read again as soon as it is old, also where going elsewhere has cut a reading short. */
+function useReadAgain({ session, version }: OpenSite): void {
+  const { revalidate, state } = useRevalidator();
+  const going = useNavigation().state;
+  useEffect(() => session.onStale(() => void revalidate()), [session, revalidate]);
+  // After whatever was drawn: going and reading may both begin and end between two drawings.
+  useEffect(() => {
+    if (state === 'idle' && going === 'idle' && session.version !== version) void revalidate();
+  });
+}
+
+/** Sheets that every station has. */
+function ShellSheets() {
+  const { place, go } = useSite();
+  const close = useCallback(() => go({ sheet: null }), [go]);
+  return (
+    <>
+      <FilesDrawer open={place.sheet === 'files'} onClose={close} />
+      <Find open={place.sheet === 'find'} onClose={close} />
+      {place.sheet === 'history' && <History onClose={close} />}
+      <KeysSheet open={place.sheet === 'keys'} onClose={close} />
+    </>
+  );
+}
+
+function Keys() {
+  const { site, place, go } = useSite();
+  const { work } = useWork();
+  useKeys({
+    station: (n) => go({ station: STATIONS[n]?.id ?? 'pairs' }),
+    strand: (by) => {
+      // Through the page in hand, or through all pages where none was chosen.
+      const { strands } = site.view;
+      const shown = place.page === null ? strands : strands.filter((one) => one.page === place.page);
+      const at = shown.findIndex((one) => one.id === place.strand);
+      const next = shown[at + by] ?? shown[by === 1 ? 0 : shown.length - 1];
+      if (next) go({ strand: next.id });
+    },
+    joint: (by) => {
+      const beads = [...document.querySelectorAll<HTMLElement>('[data-joint]')];
+      const now = beads.findIndex((bead) => bead === document.activeElement);
+      (beads[now + by] ?? beads[by === 1 ? 0 : beads.length - 1])?.focus();
+    },
+    find: () => go({ sheet: { name: 'find' } }),
+    files: () => go({ sheet: { name: 'files' } }),
+    history: () => go({ sheet: { name: 'history' } }),
+    step: (way) => work({ do: 'step', way }),
+    sheet: () => go({ sheet: { name: 'keys' } }),
+  });
+  return null;
+}
+
+const FRAME = { display: 'flex', flexDirection: 'column', height: '100vh', minWidth: 1080 } as const;
+
+const MAIN = {
+  flex: 1,
+  minWidth: 0,
+  overflowY: 'auto',
+  px: 2.5,
+  py: 2,
+  display: 'flex',
+  flexDirection: 'column',
+} as const;
+
+const READ_ONLY = {
+  bgcolor: color('gorseWash'),
+  color: color('gorse'),
+  px: 2.5,
+  py: 0.75,
+  fontSize: '0.8125rem',
+  fontWeight: 600,
+};

@@ -2,17 +2,31 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import type { ClientLoaderFunctionArgs } from 'react-router';
 import type { Prediction } from '~core/wiring/index.ts';
+import { stationAction } from '../data/siteAction';
 import { PagePicker } from '../stations/markup/PagePicker';
+import { sheetIn, type SheetName } from '../stations/wiring/address';
 import { KitDialog } from '../stations/wiring/KitDialog';
 import { Loom } from '../stations/wiring/Loom';
 import { OwnKit } from '../stations/wiring/OwnKit';
 import { Rehearsal } from '../stations/wiring/Rehearsal';
 import { countOf, Fixes, Nothing, Sheet, StationHead } from '../ui/parts/small';
-import { useChosenPage, useSite } from '../ui/site';
+import { useChosenPage, useSite } from '../ui/site/openSite';
 import { color } from '../ui/theme';
+import { placeIn } from '../ui/site/address';
 
 export const meta = () => [{ title: 'Wiring – Heathmoor' }];
+
+interface Shown {
+  sheet: SheetName | null;
+}
+
+export const clientLoader = ({ request }: ClientLoaderFunctionArgs): Shown => ({
+  sheet: sheetIn(placeIn(new URL(request.url).searchParams)),
+});
+
+export const clientAction = stationAction;
 
 const NONE: ReadonlyMap<string, Prediction> = new Map();
 
@@ -31,11 +45,11 @@ function usePredictions(path: string | undefined): ReadonlyMap<string, Predictio
   return told?.path === path ? (told?.by ?? NONE) : NONE;
 }
 
-export default function Wiring() {
-  const { site, busy } = useSite();
+export default function Wiring({ loaderData: { sheet } }: { loaderData: Shown }) {
+  const { site, go } = useSite();
   const page = useChosenPage();
   const { view, session } = site;
-  const [open, setOpen] = useState<'kit' | 'own' | 'rehearsal' | null>(null);
+  const open = (name: SheetName | null) => go({ sheet: name && { name } });
   const strands = useMemo(() => view.strands.filter((one) => one.page === page?.path), [view, page?.path]);
   const predictions = usePredictions(page?.path);
   const rehearsal = useSyncExternalStore(
@@ -70,10 +84,8 @@ export default function Wiring() {
   return (
     <>
       <StationHead title={<PagePicker />} says={`${says}${others.length > 0 ? `; ${others.join(', ')} too` : ''}`}>
-        <Button disabled={busy} onClick={() => setOpen('rehearsal')}>
-          Rehearse
-        </Button>
-        <Button variant="contained" color="primary" disabled={busy || site.readOnly} onClick={() => setOpen('kit')}>
+        <Button onClick={() => open('rehearsal')}>Rehearse</Button>
+        <Button variant="contained" color="primary" disabled={site.readOnly} onClick={() => open('viewer')}>
           Wire this page
         </Button>
       </StationHead>
@@ -98,9 +110,9 @@ export default function Wiring() {
           <Fixes finding={finding.id} fixes={finding.fixes} />
         </Sheet>
       ))}
-      {open === 'kit' && <KitDialog page={page} onClose={() => setOpen(null)} onOwn={() => setOpen('own')} />}
-      {open === 'own' && <OwnKit onClose={() => setOpen('kit')} />}
-      {open === 'rehearsal' && <Rehearsal page={page.path} strands={strands} onClose={() => setOpen(null)} />}
+      {sheet === 'viewer' && <KitDialog page={page} onClose={() => open(null)} onOwn={() => open('own-script')} />}
+      {sheet === 'own-script' && <OwnKit onClose={() => open('viewer')} />}
+      {sheet === 'rehearsal' && <Rehearsal page={page.path} strands={strands} onClose={() => open(null)} />}
     </>
   );
 }

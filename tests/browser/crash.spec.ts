@@ -113,7 +113,7 @@ test('a second tab shows the site read-only and takes over when the first is clo
   const first = await context.newPage();
   await first.goto(baseURL ?? '');
   await first.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 90_000 });
-  await first.waitForURL(/\/pairs$/);
+  await first.waitForURL(/\/pairs(\?|$)/);
   const second = await context.newPage();
   await second.goto(first.url());
   await expect(second.getByText('open in another tab')).toBeVisible();

@@ -135,7 +135,7 @@ test('an address in the source leads to what it names', async ({ page }) => {
   await openPage(page, 'workshop.html');
   await cursorAfter(page, 'href="photos/large/tail');
   await page.keyboard.press('Control+Enter');
-  await page.waitForURL(/\/pairs$/);
+  await page.waitForURL(/\/pairs(\?|$)/);
   await expect(
     page.getByRole('complementary', { name: 'Strand' }).getByRole('heading', { name: 'tail-makers' }),
   ).toBeVisible();

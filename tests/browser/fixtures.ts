@@ -40,7 +40,7 @@ export async function openDemo(page: Page, station = 'pairs'): Promise<string> {
   const siteId = await setOutDemo(page);
   await page.goto(`/site/${siteId}/${station}`);
   await settled(page);
-  return page.url().replace(/\/[a-z]+$/, '');
+  return page.url().replace(/\/[a-z]+(\?.*)?$/, '');
 }
 
 /** All pictures are read and no work is in hand. */
@@ -58,7 +58,7 @@ export async function goTo(page: Page, station: string): Promise<void> {
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: new RegExp(`^${name}`) })
     .click();
-  await page.waitForURL(new RegExp(`/${station}$`));
+  await page.waitForURL(new RegExp(`/${station}(\\?|$)`));
 }
 
 /** Chooses what the Markup station shows: a page, or another text of the site. */
@@ -86,7 +86,7 @@ export function photograph(n: number, width = 1200, height = 800): Promise<Buffe
 
 export async function bringIn(page: Page, folder: string): Promise<void> {
   await page.locator('[data-pick="folder"]').setInputFiles(folder);
-  await page.waitForURL(/\/pairs$/, { timeout: 90_000 });
+  await page.waitForURL(/\/pairs(\?|$)/, { timeout: 90_000 });
   await settled(page);
 }
 

@@ -29,7 +29,7 @@ test('pictures that are dropped become a site', async ({ page }) => {
     { name: 'one.jpg', bytes: await photograph(1), type: 'image/jpeg' },
     { name: 'two.jpg', bytes: await photograph(2), type: 'image/jpeg' },
   ]);
-  await page.waitForURL(/\/pairs$/);
+  await page.waitForURL(/\/pairs(\?|$)/);
   await settled(page);
   await expect(page.getByText('2 pictures, 0 sure, 2 to look at')).toBeVisible();
 });
@@ -48,7 +48,7 @@ test('a ZIP that is dropped comes in with its text to the byte', async ({ page }
       type: 'application/zip',
     },
   ]);
-  await page.waitForURL(/\/pairs$/);
+  await page.waitForURL(/\/pairs(\?|$)/);
   const siteId = /site\/([^/]+)/.exec(page.url())?.[1] ?? '';
   const kept = await keptFiles(page, siteId);
   expect(kept['index.html']).toBe(text);

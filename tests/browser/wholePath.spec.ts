@@ -64,7 +64,7 @@ test('twelve photographs become a gallery that opens every picture, in at most f
   const chooser = page.waitForEvent('filechooser');
   await click('Bring in a folder');
   await (await chooser).setFiles(folder);
-  await page.waitForURL(/\/pairs$/, { timeout: 90_000 });
+  await page.waitForURL(/\/pairs(\?|$)/, { timeout: 90_000 });
   await settled(page);
   await click('Make 12 missing');
   await expect(page.getByText('12 pictures, 12 sure')).toBeVisible({ timeout: 90_000 });

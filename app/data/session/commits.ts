@@ -100,13 +100,14 @@ export class Commits {
   async commit(written: Written, diffs: FileDiff[], prefix?: string): Promise<Outcome> {
     if (!written.ok) return written;
     const { site, files, change } = written;
-    this.#listeners.outdate();
     this.#site.site = site;
     for (const [path, content] of files) {
       if (content) this.#site.files.set(path, content);
       else this.#site.files.delete(path);
     }
     await analysis().update([...files], []);
+    // Only now: what is read before would be old and seem new.
+    this.#listeners.outdate();
     await this.#listeners.recall(files.values());
     this.#listeners.changed(files);
     return { ok: true, label: prefix ? `${prefix}: ${inSentence(change.label)}` : change.label, diffs };

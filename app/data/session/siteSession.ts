@@ -29,6 +29,8 @@ export interface Snapshot {
   undo: string | null;
   redo: string | null;
   readOnly: boolean;
+  /** Of the state that is told; {@link SiteSession.version} is ahead of it once there is more to tell. */
+  version: number;
 }
 
 export class SiteSession {
@@ -47,9 +49,7 @@ export class SiteSession {
   readonly #stale = new Emitter();
   readonly #done = new Emitter<[outcome: Outcome]>();
   #release: () => void = () => undefined;
-  /** Counts what may make a snapshot old. */
   #version = 0;
-  #shown = -1;
 
   private constructor(shared: SharedSite, leaving: AbortController) {
     this.#shared = shared;
@@ -102,9 +102,8 @@ export class SiteSession {
     const { undo, redo } = await journalLabels(this.#shared.store, this.site);
     await this.#saveGlance(view);
     if (view.unsearched > 0) void this.#analysed.search(view.unsearched);
-    this.#shown = version;
     const { site, files, readOnly } = this.#shared;
-    return { site, files: new Map(files), view, undo, redo, readOnly };
+    return { site, files: new Map(files), view, undo, redo, readOnly, version };
   }
 
   make(tasks: readonly PictureTask[]): Promise<Outcome> {
@@ -121,9 +120,9 @@ export class SiteSession {
     return importPictures(this.#shared, workers, files, beside, (outcome) => this.#tellDone(outcome));
   }
 
-  /** Whether the last snapshot still tells the truth. */
-  get fresh(): boolean {
-    return this.#shown === this.#version;
+  /** Counts what makes a snapshot old. */
+  get version(): number {
+    return this.#version;
   }
 
   /** Told when work that was not asked for through an action has made the last snapshot old. */
@@ -136,7 +135,12 @@ export class SiteSession {
     return this.#changed.on(changed);
   }
 
-  /** Told of the outcome of work that nobody here asked for. */
+  /** Work that was asked for through an action has come to its end. */
+  tellOutcome(outcome: Outcome): void {
+    this.#done.tell(outcome);
+  }
+
+  /** Told of the outcome of all work but typing. */
   onDone(tell: (outcome: Outcome) => void): () => void {
     return this.#done.on(tell);
   }

@@ -15,7 +15,9 @@ import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { countOf, Picture } from '../../ui/parts/small';
-import { useIntent, useJob, useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
+import { useJob } from '../../ui/site/pictures';
+import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 import { unplacedPairs } from './PairChoice';
 import { PickPictures } from './takeIn';
@@ -41,7 +43,7 @@ interface Props {
 export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: Props) {
   const { site } = useSite();
   const job = useJob(site.session);
-  const intent = useIntent();
+  const { intent } = useIntent();
   const [rows, setRows] = useState<Readonly<Record<string, Partial<Row>>>>({});
   const [place, setPlace] = useState<'end' | 'first' | 'behind'>('end');
   const unplaced = unplacedPairs(site.view.pairs);

@@ -4,7 +4,7 @@ import { linkHorizontal } from 'd3-shape';
 import { memo, useMemo, useSyncExternalStore } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { toneColor } from '../../ui/parts/small';
-import { usePicture } from '../../ui/site';
+import { usePicture } from '../../ui/site/pictures';
 import { color } from '../../ui/theme';
 import { CARD, placeCards } from './ladderPlaces';
 import type { LineSights } from './source/lineSight';

@@ -10,7 +10,8 @@ import { useState } from 'react';
 import type { EntryState, MenuView } from '~core/view/index.ts';
 import { DialogFoot } from '../../ui/parts/DialogFoot';
 import { countOf, Mono, Tag, type Tone } from '../../ui/parts/small';
-import { useIntent, useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
+import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 
 const STATES: Readonly<Record<EntryState, { tone: Tone; says: string }>> = {
@@ -22,8 +23,8 @@ const STATES: Readonly<Record<EntryState, { tone: Tone; says: string }>> = {
 };
 
 export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }) {
-  const { site, busy } = useSite();
-  const intent = useIntent();
+  const { site } = useSite();
+  const { intent, busy } = useIntent();
   const idle = busy || site.readOnly;
   const drifted = menu.pages.reduce(
     (sum, { stands }) => sum + stands.filter((one) => one !== 'whole' && one !== 'own').length,

@@ -10,13 +10,14 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { useIntent, useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
+import { useIntent } from '../../ui/site/work';
 import { asPictures, PairChoice, unplacedPairs } from './PairChoice';
 
 export function NewPage({ onClose }: { onClose: () => void }) {
-  const { site, choosePage, choose } = useSite();
+  const { site, go } = useSite();
   const { view } = site;
-  const intent = useIntent();
+  const { intent } = useIntent();
   const [path, setPath] = useState(
     view.pages.some((page) => page.path === 'index.html') ? 'gallery.html' : 'index.html',
   );
@@ -40,9 +41,8 @@ export function NewPage({ onClose }: { onClose: () => void }) {
             ...(from === '' ? {} : { from, pictures: hasGallery ? pictures : [] }),
             ...(entered && entry.trim() !== '' ? { entry: entry.trim() } : {}),
           });
-          choosePage(path.trim());
-          choose(null);
           onClose();
+          go({ page: path.trim(), strand: null });
         }}
       >
         <DialogTitle id="new-page-title">New page</DialogTitle>

@@ -1,11 +1,12 @@
 /** The name of the page in hand; the others are one choice away. */
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
-import { useChosenPage, useSite } from '../../ui/site';
+import { useChosenPage, useSite } from '../../ui/site/openSite';
 import { SERIF } from '../../ui/theme';
 
 export function PagePicker({ withStyles = false }: { withStyles?: boolean }) {
-  const { site, choosePage, choose, page: file } = useSite();
+  const { site, place, go } = useSite();
+  const file = place.page;
   const page = useChosenPage();
   const others = withStyles
     ? site.view.files.filter(({ path, hash }) => hash === null && !/\.html?$/i.test(path)).map(({ path }) => path)
@@ -17,10 +18,7 @@ export function PagePicker({ withStyles = false }: { withStyles?: boolean }) {
       disableUnderline
       value={value}
       inputProps={{ 'aria-label': 'Page' }}
-      onChange={(event) => {
-        choosePage(event.target.value);
-        choose(null);
-      }}
+      onChange={({ target }) => go({ page: target.value, strand: null })}
       sx={{
         fontFamily: SERIF,
         fontSize: '1.5rem',

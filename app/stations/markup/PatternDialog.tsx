@@ -15,7 +15,8 @@ import type { CaptionSource, Intent } from '~core/plans/index.ts';
 import type { GalleryView } from '~core/view/index.ts';
 import { countOf, Mono } from '../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
-import { useIntent, useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
+import { useIntent } from '../../ui/site/work';
 import { color, MONO } from '../../ui/theme';
 
 const SOURCES: Readonly<Record<CaptionSource, string>> = {
@@ -35,7 +36,7 @@ interface Props {
 
 export function PatternDialog({ page, number, gallery, onClose }: Props) {
   const { site } = useSite();
-  const intent = useIntent('seen');
+  const { intent } = useIntent('seen');
   const [pattern, setPattern] = useState(gallery.text ?? '');
   const [words, setWords] = useState<CaptionSource>('none');
   const empty = pattern.trim() === '';

@@ -1,8 +1,8 @@
 /** The dialogs of the station, one at a time. */
-import type { Range } from '~core/markup/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import type { PageView } from '~core/view/index.ts';
-import { useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
+import type { SheetName } from './address';
 import { AddPictures } from './AddPictures';
 import { ItemsDialog } from './items/ItemsDialog';
 import { UnitsDialog } from './items/UnitsDialog';
@@ -11,14 +11,6 @@ import { NewPage } from './NewPage';
 import { PageSheet } from './page/PageSheet';
 import { PatternDialog } from './PatternDialog';
 import { LinkDialog } from './source/LinkDialog';
-
-export type SheetName =
-  | { name: 'pattern' | 'menus' | 'add' | 'new page' | 'page' }
-  /** With these strands chosen at first. */
-  | { name: 'items'; chosen: readonly string[] }
-  | { name: 'link'; at: Range }
-  /** At an offset of the page's source. */
-  | { name: 'units'; at: number };
 
 interface Props {
   sheet: SheetName;
@@ -37,7 +29,7 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
   const { view } = site;
   const shown = gallery === null ? undefined : page.galleries[gallery];
   switch (sheet.name) {
-    case 'new page':
+    case 'new-page':
       return <NewPage onClose={onClose} />;
     case 'add':
       return (

@@ -1,17 +1,21 @@
 /** The source with the ladder beside it, both tied to the live page. */
 import Box from '@mui/material/Box';
 import { useCallback, useMemo, useState } from 'react';
-import { useFetcher, useNavigate } from 'react-router';
+import { useFetcher } from 'react-router';
 import type { Range, Tie } from '~core/markup/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import { isPicturePath, resolveInSite, type Edit } from '~core/site/index.ts';
 import type { Outcome } from '../../data/session/shared';
-import { useFix, useSite } from '../../ui/site';
+import { useShowSource, useSite } from '../../ui/site/openSite';
+import { useFix, useWork } from '../../ui/site/work';
 import { Ladder, LADDER_WIDTH } from './Ladder';
 import { newLineSights } from './source/lineSight';
 import { SourceEditor, type Selected } from './source/SourceEditor';
 import { BAR_HEIGHT, SourceBar } from './source/SourceBar';
 import type { Ties } from './ties';
+
+/** The request by which typed text is written; the station tells what could not be. */
+export const TYPING = 'typing';
 
 interface Props {
   /** The file that is shown: the page in hand or another text of the site. */
@@ -47,11 +51,12 @@ export function SourcePane({
   onLink,
   onUnits,
 }: Props) {
-  const { site, choose, work, spot, showSource } = useSite();
+  const { site, place, go } = useSite();
+  const { work } = useWork();
+  const showSource = useShowSource();
   const { view, session } = site;
-  const typing = useFetcher<Outcome>({ key: 'typing' });
-  const navigate = useNavigate();
-  const mend = useFix();
+  const typing = useFetcher<Outcome>({ key: TYPING });
+  const { fix: mend } = useFix();
   const [sights] = useState(newLineSights);
   const [selected, setSelected] = useState<Selected | null>(null);
   const siteId = site.site.id;
@@ -85,11 +90,10 @@ export function SourcePane({
       if (content?.kind === 'text') showSource(target.path);
       else if (content && isPicturePath(target.path)) {
         const shown = view.strands.find((one) => one.full === target.path || one.thumbnail === target.path);
-        if (shown) choose(shown.id);
-        void navigate(`/site/${siteId}/pairs`);
+        go({ station: 'pairs', ...(shown ? { strand: shown.id } : {}) });
       }
     },
-    [file, session, showSource, view, choose, navigate, siteId],
+    [file, session, showSource, view, go],
   );
   const at = isPage ? selected : null;
   const touched = at ? strands.filter(({ range }) => range.start <= at.end && at.start <= range.end) : [];
@@ -115,7 +119,7 @@ export function SourcePane({
             readOnly={site.readOnly}
             lit={held?.range ?? (isPage && chosen ? chosen.range : null)}
             hinted={isPage ? (ties.onPage?.range ?? null) : null}
-            spot={spot?.path === file ? spot : null}
+            spot={place.page === file ? place.spot : null}
             findings={findings}
             surroundings={surroundings}
             onType={onType}
@@ -123,7 +127,7 @@ export function SourcePane({
               if (!isPage) return;
               setSelected(selection);
               const under = strands.find(({ range }) => selection.head >= range.start && selection.head <= range.end);
-              if (under) choose(under.id);
+              if (under) go({ strand: under.id });
               ties.choose('source', selection.head);
             }}
             onHover={(offset) => ties.pointInSource(isPage ? offset : null)}

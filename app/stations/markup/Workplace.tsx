@@ -4,10 +4,10 @@ import { memo, useCallback, useMemo, useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PageView } from '~core/view/index.ts';
 import { Sheet } from '../../ui/parts/small';
-import { useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
+import type { LayoutPlace, SheetName } from './address';
 import { LayoutSheet } from './layout/LayoutSheet';
 import { LivePane } from './LivePane';
-import type { SheetName } from './Sheets';
 import { SourcePane } from './SourcePane';
 import { useTies } from './ties';
 
@@ -27,8 +27,8 @@ interface Props {
   /** The chosen item, where it is one of this page. */
   here: Strand | null;
   /** The windows that the layout is set for, while it is shown: up to a width in CSS px, or null for every one. */
-  layout: { at: number | null } | null;
-  onLayout: (layout: { at: number | null } | null) => void;
+  layout: LayoutPlace | null;
+  onLayout: (layout: LayoutPlace | null) => void;
   onSheet: (sheet: SheetName) => void;
 }
 
@@ -43,7 +43,7 @@ export const Workplace = memo(function Workplace({
   onLayout,
   onSheet,
 }: Props) {
-  const { site, choose } = useSite();
+  const { site, go } = useSite();
   const ties = useTies(site.session, page.path);
   const [places, setPlaces] = useState<(number | null)[]>([]);
   const [width, setWidth] = useState<number>(USUAL);
@@ -60,9 +60,9 @@ export const Workplace = memo(function Workplace({
   const takeStrand = useCallback(
     (id: string) => {
       chooseTie('source', null);
-      choose(id);
+      go({ strand: id });
     },
-    [chooseTie, choose],
+    [chooseTie, go],
   );
   const onPointed = (element: number[]) => {
     const key = `${element.join()},`;

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { color } from '../../ui/theme';
-import { useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
 
 interface TakingIn {
   take: (files: readonly File[]) => void;

@@ -5,7 +5,8 @@ import Radio from '@mui/material/Radio';
 import { useMemo, useState } from 'react';
 import type { PairView } from '~core/view/index.ts';
 import { countOf, inBytes, Mono, Nothing, Picture, Sheet, Tag } from '../../ui/parts/small';
-import { useIntent, useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
+import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 
 /** A full-size file as it stands in a group, with the pages that link to it itself. */
@@ -31,8 +32,8 @@ const givenUp = (group: readonly Copy[], { pair: kept }: Copy) =>
     ]);
 
 export function Alike() {
-  const { site, busy } = useSite();
-  const intent = useIntent();
+  const { site } = useSite();
+  const { intent, busy } = useIntent();
   const { alike, pairs, strands } = site.view;
   const idle = busy || site.readOnly;
   const byFull = useMemo(

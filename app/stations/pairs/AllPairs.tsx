@@ -5,11 +5,11 @@ import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { sayRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import type { Work } from '../../data/work';
 import { useStationKeys } from '../../ui/shell/keys';
 import { Mono, Nothing, Picture, Sheet, Tag, type Tone } from '../../ui/parts/small';
-import { useChosenStrand, useSite } from '../../ui/site';
+import { useChosenStrand, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
+import { sheetIn, toSheet, type SheetName } from './address';
 import { CloseLook } from './close/CloseLook';
 import { Dense } from './Dense';
 import { Elsewhere } from './Elsewhere';
@@ -19,6 +19,7 @@ import { PairByHand } from './PairByHand';
 import { PairList } from './PairList';
 import { RecipeDialog } from './recipe/RecipeDialog';
 import { STATES } from './states';
+import { useWork } from '../../ui/site/work';
 
 /** What asks for attention comes first; otherwise the order of the site. */
 function inOrderOfNeed(pairs: readonly PairView[]): PairView[] {
@@ -26,22 +27,18 @@ function inOrderOfNeed(pairs: readonly PairView[]): PairView[] {
   return [...pairs].sort((a, b) => rank[STATES[a.state].tone] - rank[STATES[b.state].tone]);
 }
 
-type Open =
-  | { sheet: 'recipe' }
-  | { sheet: 'naming' }
-  | { sheet: 'by hand'; thumbnail: string }
-  | { sheet: 'close'; full: string };
-
 export function AllPairs() {
-  const { site, work, busy, choose } = useSite();
+  const { site, place, go } = useSite();
+  const { work, busy } = useWork();
   const strand = useChosenStrand();
   const { pairs, rules, naming, loose, strands, recipe, elsewhere, dense } = site.view;
-  const [open, setOpen] = useState<Open | null>(null);
+  const sheet = useMemo(() => sheetIn(place), [place]);
+  const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
   /** The row in hand: chosen here, or the one of the strand that is followed. */
   const [row, setRow] = useState<{ id: string; strand: string | null } | null>(null);
   const [dragged, setDragged] = useState<string | null>(null);
   const idle = busy || site.readOnly;
-  const close = useCallback(() => setOpen(null), []);
+  const close = useCallback(() => go({ sheet: null }), [go]);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const strandOf = useCallback(
     (pair: PairView) =>
@@ -52,15 +49,14 @@ export function AllPairs() {
   const onChoose = useCallback(
     (pair: PairView) => {
       setRow({ id: pair.id, strand: strandOf(pair) });
-      choose(strandOf(pair));
+      go({ strand: strandOf(pair) });
     },
-    [choose, strandOf],
+    [go, strandOf],
   );
-  const onWork = useCallback((one: Work) => work(one), [work]);
-  const onPairByHand = useCallback((thumbnail: string) => setOpen({ sheet: 'by hand', thumbnail }), []);
-  const onCloseLook = useCallback((full: string) => setOpen({ sheet: 'close', full }), []);
+  const onPairByHand = useCallback((thumbnail: string) => open({ name: 'by-hand', of: thumbnail }), [open]);
+  const onCloseLook = useCallback((full: string) => open({ name: 'look', of: full }), [open]);
   const pairByHand = (thumbnail: string, full: string) =>
-    onWork({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong: true } });
+    work({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong: true } });
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     setDragged(null);
     const { thumbnail } = active.data.current as { thumbnail: string | null };
@@ -81,7 +77,7 @@ export function AllPairs() {
     )?.id ?? null;
   const chosen = row && (row.strand === null || row.strand === strand?.id) ? row.id : followed;
   const ordered = useMemo(() => inOrderOfNeed(pairs), [pairs]);
-  const looked = open?.sheet === 'close' ? pairs.find((pair) => pair.full === open.full) : undefined;
+  const looked = sheet?.name === 'look' ? pairs.find((pair) => pair.full === sheet.of) : undefined;
   const inHand = pairs.find((pair) => pair.id === chosen && pair.trouble === null)?.full;
   useStationKeys(
     useMemo(
@@ -129,7 +125,7 @@ export function AllPairs() {
           size="small"
           disabled={idle}
           aria-label="Change the names"
-          onClick={() => setOpen({ sheet: 'naming' })}
+          onClick={() => open({ name: 'naming' })}
           sx={{ alignSelf: 'start' }}
         >
           Change
@@ -155,12 +151,7 @@ export function AllPairs() {
               </Box>
             ))}
           </Box>
-          <Button
-            size="small"
-            disabled={idle}
-            aria-label="Change the recipe"
-            onClick={() => setOpen({ sheet: 'recipe' })}
-          >
+          <Button size="small" disabled={idle} aria-label="Change the recipe" onClick={() => open({ name: 'sizes' })}>
             Change
           </Button>
         </Box>
@@ -173,7 +164,7 @@ export function AllPairs() {
           idle={idle}
           size={recipe.thumbnail}
           onChoose={onChoose}
-          onWork={onWork}
+          onWork={work}
           onPairByHand={onPairByHand}
           onCloseLook={onCloseLook}
           dragging={dragged !== null}
@@ -184,26 +175,26 @@ export function AllPairs() {
       <DragOverlay dropAnimation={null}>
         {dragged !== null && <Picture path={dragged} width={76} height={56} />}
       </DragOverlay>
-      {open?.sheet === 'recipe' && (
+      {sheet?.name === 'sizes' && (
         <RecipeDialog
           recipe={recipe}
           onClose={close}
           onChange={(changed) => {
             close();
-            onWork({ do: 'intent', intent: { kind: 'set-recipe', recipe: changed } });
+            work({ do: 'intent', intent: { kind: 'set-recipe', recipe: changed } });
           }}
         />
       )}
-      {open?.sheet === 'naming' && <Naming rules={rules} naming={naming} onClose={close} />}
+      {sheet?.name === 'naming' && <Naming rules={rules} naming={naming} onClose={close} />}
       {looked && <CloseLook pair={looked} onClose={close} />}
-      {open?.sheet === 'by hand' && (
+      {sheet?.name === 'by-hand' && (
         <PairByHand
-          thumbnail={open.thumbnail}
+          thumbnail={sheet.of}
           pairs={pairs}
           onClose={close}
           onPair={(full) => {
             close();
-            pairByHand(open.thumbnail, full);
+            pairByHand(sheet.of, full);
           }}
         />
       )}

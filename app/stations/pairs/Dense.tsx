@@ -3,10 +3,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { SiteView } from '~core/view/index.ts';
 import { countOf, Mono, Sheet } from '../../ui/parts/small';
-import { useIntent } from '../../ui/site';
+import { useIntent } from '../../ui/site/work';
 
 export function Dense({ dense, idle }: { dense: SiteView['dense']; idle: boolean }) {
-  const intent = useIntent();
+  const { intent } = useIntent();
   return (
     <Sheet
       label="For dense screens"

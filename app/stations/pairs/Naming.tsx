@@ -12,7 +12,7 @@ import { useState } from 'react';
 import { troubleOf } from '~core/pairing/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import { Mono, Tag } from '../../ui/parts/small';
-import { useIntent } from '../../ui/site';
+import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 
 export function Naming({
@@ -24,7 +24,7 @@ export function Naming({
   naming: SiteView['naming'];
   onClose: () => void;
 }) {
-  const intent = useIntent();
+  const { intent } = useIntent();
   const [own, setOwn] = useState(naming.own);
   const [off, setOff] = useState<readonly string[]>(naming.off);
   const troubles = own.map(troubleOf);

@@ -9,7 +9,7 @@ import type { SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
 import { inBytes, toneColor } from '../../ui/parts/small';
-import { usePicture } from '../../ui/site';
+import { usePicture } from '../../ui/site/pictures';
 import { RowDrag } from './RowDrag';
 import { LARGE } from './rowStyles';
 import { grounds, outlined, STATES, waysOut } from './states';

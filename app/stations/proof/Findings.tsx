@@ -1,9 +1,8 @@
 /** What the checks saw: each with its place and what mends it. */
 import Box from '@mui/material/Box';
-import { useNavigate } from 'react-router';
 import type { FindingView } from '~core/view/index.ts';
 import { Fixes, Mono, Sheet } from '../../ui/parts/small';
-import { useChosenStrand, useSite } from '../../ui/site';
+import { useChosenStrand, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
 
 function Sign({ severity }: { severity: FindingView['severity'] }) {
@@ -37,9 +36,8 @@ export function Findings({ findings }: { findings: readonly FindingView[] }) {
 }
 
 function Row({ finding }: { finding: FindingView }) {
-  const { site, choose, choosePage } = useSite();
+  const { go } = useSite();
   const strand = useChosenStrand()?.id;
-  const navigate = useNavigate();
   const { place } = finding;
   return (
     <Box
@@ -65,11 +63,7 @@ function Row({ finding }: { finding: FindingView }) {
       <Box
         component="button"
         type="button"
-        onClick={() => {
-          choosePage(place.path);
-          choose(finding.strand);
-          void navigate(`/site/${site.site.id}/markup`);
-        }}
+        onClick={() => go({ station: 'markup', page: place.path, strand: finding.strand })}
         sx={{
           all: 'unset',
           cursor: 'pointer',

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import type { IncludeView } from '~core/view/index.ts';
 import { Mono, Tag, toneColor } from '../../ui/parts/small';
-import { useSite } from '../../ui/site';
+import { useShowSource, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
 
 export const WHEN: Record<IncludeView['when'], string> = {
@@ -13,7 +13,8 @@ export const WHEN: Record<IncludeView['when'], string> = {
 };
 
 export function IncludeCard({ include, page }: { include: IncludeView; page: string }) {
-  const { site, showSource } = useSite();
+  const { site } = useSite();
+  const showSource = useShowSource();
   const content = site.files.get(page);
   const go = () => showSource(page, content?.kind === 'text' ? offsetOf(content.text, include.line) : undefined);
   const quiet = include.state === 'whole';

@@ -11,7 +11,8 @@ import type { KitView, PageView } from '~core/view/index.ts';
 import { opensOnClick } from '~core/wiring/index.ts';
 import { Mono, Tag } from '../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
-import { useIntent, useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
+import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 
 const KINDS: readonly [KitView['kind'], string][] = [
@@ -46,8 +47,8 @@ function wishesFor(kit: KitView, page: PageView): Wish[] {
 }
 
 export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: () => void; onOwn: () => void }) {
-  const { site, busy } = useSite();
-  const intent = useIntent('seen');
+  const { site } = useSite();
+  const { intent, busy } = useIntent('seen');
   const { kits } = site.view;
   const [chosen, setChosen] = useState(page.kit ?? page.uses[0]?.name ?? kits[0]?.name);
   const [way, setWay] = useState(0);

@@ -9,7 +9,7 @@ import type { Strand } from '~core/model/index.ts';
 import type { PageView } from '~core/view/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
 import type { PageRehearsal } from '../../data/session/rehearsals';
-import { useChosenStrand, useSite } from '../../ui/site';
+import { useChosenStrand, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
 import { IncludeCard, WHEN } from './IncludeCard';
 import { StrandCard } from './StrandCard';
@@ -32,7 +32,7 @@ interface Props {
 }
 
 export function Loom({ page, strands, predictions, rehearsal }: Props) {
-  const { choose } = useSite();
+  const { go } = useSite();
   const chosen = useChosenStrand()?.id;
   const home = useRef<HTMLDivElement>(null);
   const [threads, setThreads] = useState<Thread[]>([]);
@@ -94,7 +94,7 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
               rehearsed={rehearsal.strands.get(strand.id)}
               stale={rehearsal.stale}
               chosen={strand.id === chosen}
-              onChoose={() => choose(strand.id)}
+              onChoose={() => go({ strand: strand.id })}
             />
           </Box>
         ))}

@@ -12,7 +12,8 @@ import { useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { readManifest, type Draft } from '~core/wiring/index.ts';
 import { readOwnScript } from '../../data/ownScript';
-import { useIntent, useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
+import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 import { fieldsOf, manifestFrom, OwnKitForm, type OwnFields } from './OwnKitForm';
 
@@ -25,9 +26,9 @@ const pathOf = (file: File & { path?: string }): string =>
   (file.webkitRelativePath || file.path || file.name).replace(/^\.?\//, '');
 
 export function OwnKit({ onClose }: { onClose: () => void }) {
-  const { site, busy } = useSite();
+  const { site } = useSite();
   const { session } = site;
-  const intent = useIntent('seen');
+  const { intent, busy } = useIntent('seen');
   const picker = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<Read | null>(null);
   const [fields, setFields] = useState<OwnFields | null>(null);

@@ -14,7 +14,7 @@ import { disagreements, type Prediction, type Seen } from '~core/wiring/index.ts
 import { countOf } from '../../ui/parts/small';
 import { usePreview } from '../../ui/preview/PreviewProvider';
 import { SANDBOX, useProbe } from '../../ui/preview/useProbe';
-import { useSite } from '../../ui/site';
+import { useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
 
 /** The window in which it is run, and how it is shown; CSS px. */

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import DialogActions from '@mui/material/DialogActions';
 import { useState } from 'react';
-import { useSite } from '../site';
+import { useSite } from '../site/openSite';
 import { color } from '../theme';
 import { saysOf } from '../../data/session/shared';
 

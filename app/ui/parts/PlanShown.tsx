@@ -5,7 +5,7 @@ import type { Intent } from '~core/plans/index.ts';
 import type { PlanView } from '../../workers/analysis';
 import { DiffView } from './DiffView';
 import { countOf } from './small';
-import { useSite } from '../site';
+import { useSite } from '../site/openSite';
 import { color } from '../theme';
 
 /** After this long without another wish the outcome is worked out; ms. */

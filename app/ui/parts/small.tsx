@@ -4,7 +4,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { FixView } from '~core/view/index.ts';
-import { usePicture, useFix, useSite } from '../site';
+import { useSite } from '../site/openSite';
+import { usePicture } from '../site/pictures';
+import { useFix } from '../site/work';
 import { color, MONO, type Token } from '../theme';
 
 export type Tone = 'whole' | 'look' | 'broken' | 'plain' | 'chosen';
@@ -122,8 +124,8 @@ export function Picture({
 
 /** The buttons that mend a finding, named after what they do. */
 export function Fixes({ finding, fixes, most = 2 }: { finding: string; fixes: readonly FixView[]; most?: number }) {
-  const mend = useFix();
-  const { busy, site } = useSite();
+  const { fix: mend, busy } = useFix();
+  const { site } = useSite();
   return fixes.slice(0, most).map((fix, n) => (
     <Button
       key={fix.label}

@@ -5,7 +5,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
-import { useSite } from '../site';
+import { useSite } from '../site/openSite';
 
 interface LimitedPageProps {
   path: string;

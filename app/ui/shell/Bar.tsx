@@ -13,7 +13,8 @@ import { useColorScheme } from '@mui/material/styles';
 import Tooltip from '@mui/material/Tooltip';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { useSite } from '../site';
+import { useSite } from '../site/openSite';
+import { useWork } from '../site/work';
 import { color, SERIF } from '../theme';
 
 export function Bar({ under, middle, children }: { under?: string; middle?: ReactNode; children: ReactNode }) {
@@ -82,7 +83,8 @@ export function DayNight() {
 }
 
 export function UndoRedo() {
-  const { site, work, busy } = useSite();
+  const { site } = useSite();
+  const { work, busy } = useWork();
   return (['undo', 'redo'] as const).map((way) => {
     const label = site[way];
     const name = way === 'undo' ? 'Undo' : 'Redo';

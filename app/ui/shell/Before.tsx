@@ -13,8 +13,9 @@ import { changesOf, PlanShown } from '../parts/PlanShown';
 const KEY = 'heathmoor-changes-before';
 
 interface Waiting {
-  work: Work;
   plan: Extract<PlanView, { ok: true }>;
+  /** Does the work. */
+  act: () => void;
 }
 
 interface ShownBefore {
@@ -24,11 +25,11 @@ interface ShownBefore {
   /** What is shown now and waits for a word. */
   waiting: Waiting | null;
   leave: () => void;
-  ask: (work: Work) => void;
+  /** `act` does the work at once where nothing is to be shown: what cannot be done says why there. */
+  showFirst: (work: Work, act: (work: Work) => void) => void;
 }
 
-/** `act` does the work at once: what cannot be done says why there, and what changes no file has nothing to show. */
-export function useShownBefore(session: SiteSession, act: (work: Work) => void): ShownBefore {
+export function useShownBefore(session: SiteSession): ShownBefore {
   const [shown, setKept] = useState(() => localStorage.getItem(KEY) === 'yes');
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const setShown = useCallback((next: boolean) => {
@@ -36,21 +37,21 @@ export function useShownBefore(session: SiteSession, act: (work: Work) => void):
     else localStorage.removeItem(KEY);
     setKept(next);
   }, []);
-  const ask = useCallback(
-    (work: Work) => {
-      if (!shown || work.do !== 'intent') act(work);
-      else
-        void session.analysis
-          .plan(work.intent)
-          .then((plan) => (plan.ok && changesOf(plan) > 0 ? setWaiting({ work, plan }) : act(work)));
+  const showFirst = useCallback(
+    (work: Work, act: (work: Work) => void) => {
+      if (!shown || work.do !== 'intent') return act(work);
+      void session.analysis.plan(work.intent).then((plan) => {
+        if (plan.ok && changesOf(plan) > 0) setWaiting({ plan, act: () => act(work) });
+        else act(work);
+      });
     },
-    [session, shown, act],
+    [session, shown],
   );
   const leave = useCallback(() => setWaiting(null), []);
-  return { shown, setShown, waiting, leave, ask };
+  return { shown, setShown, waiting, leave, showFirst };
 }
 
-export function Before({ plan, onDo, onLeave }: { plan: Waiting['plan']; onDo: () => void; onLeave: () => void }) {
+export function Before({ waiting: { plan, act }, onLeave }: { waiting: Waiting; onLeave: () => void }) {
   return (
     <Dialog open onClose={onLeave} fullWidth maxWidth="sm" aria-labelledby="before-title">
       <DialogTitle id="before-title">{plan.change.label}?</DialogTitle>
@@ -59,7 +60,15 @@ export function Before({ plan, onDo, onLeave }: { plan: Waiting['plan']; onDo: (
       </DialogContent>
       <DialogActions>
         <Button onClick={onLeave}>Leave it as it is</Button>
-        <Button variant="contained" color="primary" autoFocus onClick={onDo}>
+        <Button
+          variant="contained"
+          color="primary"
+          autoFocus
+          onClick={() => {
+            act();
+            onLeave();
+          }}
+        >
           Do it
         </Button>
       </DialogActions>

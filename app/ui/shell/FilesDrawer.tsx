@@ -11,12 +11,11 @@ import IconButton from '@mui/material/IconButton';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { folderOf, isPicturePath, nameOf } from '~core/site/index.ts';
 import type { FileView } from '~core/view/index.ts';
 import { save } from '../../data/export';
 import { countOf, inBytes, Mono, Picture, Tag } from '../parts/small';
-import { useSite } from '../site';
+import { useSite } from '../site/openSite';
 import { color } from '../theme';
 
 /** Folders with the files directly in them; the root is ''. */
@@ -147,19 +146,15 @@ function Folder({ name, files, unused, openAtFirst, onClose }: FolderProps) {
 }
 
 function FileRow({ file, unused, onClose }: { file: FileView; unused: boolean; onClose: () => void }) {
-  const { site, choose, choosePage } = useSite();
-  const navigate = useNavigate();
+  const { site, go } = useSite();
   const { path, bytes, hash } = file;
   const picture = hash !== null && isPicturePath(path);
   const strand = picture ? site.view.strands.find((one) => one.full === path || one.thumbnail === path) : undefined;
   const leads = hash === null || strand !== undefined || picture;
-  const go = () => {
+  const lead = () => {
     onClose();
-    if (hash === null) {
-      choosePage(path);
-      choose(null);
-    } else if (strand) choose(strand.id);
-    void navigate(`/site/${site.site.id}/${hash === null ? 'markup' : 'pairs'}`);
+    if (hash === null) go({ station: 'markup', page: path, strand: null });
+    else go({ station: 'pairs', ...(strand ? { strand: strand.id } : {}) });
   };
   return (
     <Box
@@ -180,7 +175,7 @@ function FileRow({ file, unused, onClose }: { file: FileView; unused: boolean; o
       {picture && <Picture path={path} width={36} height={28} />}
       <Box
         component={leads ? 'button' : 'span'}
-        {...(leads ? { type: 'button' as const, onClick: go } : {})}
+        {...(leads ? { type: 'button' as const, onClick: lead } : {})}
         sx={{
           all: 'unset',
           flex: 1,

@@ -7,7 +7,8 @@ import TextField from '@mui/material/TextField';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { STATIONS } from '../../stations';
-import { useSite } from '../site';
+import { useSite } from '../site/openSite';
+import { useWork } from '../site/work';
 import { color } from '../theme';
 
 interface Hit {
@@ -16,47 +17,28 @@ interface Hit {
   go: () => void;
 }
 
-export function Find({
-  open,
-  onClose,
-  onKeys,
-  onFiles,
-}: {
-  open: boolean;
-  onClose: () => void;
-  onKeys: () => void;
-  onFiles: () => void;
-}) {
-  const { site, choose, choosePage, work } = useSite();
+export function Find({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const { site, go } = useSite();
+  const { work } = useWork();
   const navigate = useNavigate();
   const hits = useMemo((): Hit[] => {
-    const to = (station: string) => void navigate(`/site/${site.site.id}/${station}`);
     return [
-      ...STATIONS.map(({ id, name }): Hit => ({ kind: 'Station', label: name, go: () => to(id) })),
+      ...STATIONS.map(({ id, name }): Hit => ({ kind: 'Station', label: name, go: () => go({ station: id }) })),
       ...site.view.pages.map(({ path }): Hit => ({
         kind: 'Page',
         label: path,
-        go: () => {
-          choosePage(path);
-          to('markup');
-        },
+        go: () => go({ station: 'markup', page: path }),
       })),
       ...site.view.pairs.map((pair): Hit => ({
         kind: 'Picture',
         label: pair.full,
-        go: () => {
-          choose(site.view.strands.find((strand) => strand.full === pair.full)?.id ?? null);
-          to('pairs');
-        },
+        go: () =>
+          go({ station: 'pairs', strand: site.view.strands.find((strand) => strand.full === pair.full)?.id ?? null }),
       })),
       ...site.view.strands.map((strand): Hit => ({
         kind: 'Strand',
         label: `${strand.name} on ${strand.page}, item ${strand.item + 1}`,
-        go: () => {
-          choosePage(strand.page);
-          choose(strand.id);
-          to('markup');
-        },
+        go: () => go({ station: 'markup', page: strand.page, strand: strand.id }),
       })),
       ...(['undo', 'redo'] as const).flatMap((way): Hit[] =>
         site[way] === null
@@ -69,11 +51,11 @@ export function Find({
               },
             ],
       ),
-      { kind: 'Action', label: 'All files of the site', go: onFiles },
-      { kind: 'Action', label: 'Show the keys', go: onKeys },
+      { kind: 'Action', label: 'All files of the site', go: () => go({ sheet: { name: 'files' } }) },
+      { kind: 'Action', label: 'Show the keys', go: () => go({ sheet: { name: 'keys' } }) },
       { kind: 'Action', label: 'Go to the shelf', go: () => void navigate('/') },
     ];
-  }, [site, navigate, choose, choosePage, work, onKeys, onFiles]);
+  }, [site, navigate, go, work]);
   return (
     <Dialog
       open={open}

@@ -15,13 +15,15 @@ import type { FileDiff } from '../../data/session/diffs';
 import type { HistoryEntry } from '../../data/session/history';
 import { DiffView } from '../parts/DiffView';
 import { Tag } from '../parts/small';
-import { useSite } from '../site';
+import { useSite } from '../site/openSite';
+import { useWork } from '../site/work';
 import { color } from '../theme';
 
 const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
 export function History({ onClose }: { onClose: () => void }) {
-  const { site, work, busy, shownBefore, setShownBefore } = useSite();
+  const { site, shownBefore, setShownBefore } = useSite();
+  const { work, busy } = useWork();
   const { session } = site;
   const [entries, setEntries] = useState<readonly HistoryEntry[] | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);

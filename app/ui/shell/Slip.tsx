@@ -8,13 +8,16 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useState } from 'react';
 import type { Outcome } from '../../data/session/shared';
 import { DiffView } from '../parts/DiffView';
-import { useJob, useSite } from '../site';
+import { useSite } from '../site/openSite';
+import { useJob } from '../site/pictures';
+import { useWork } from '../site/work';
 import { color } from '../theme';
 
 const SHOWN_FOR = 9000; // ms; long enough to read a diff, and pointing at it keeps it
 
 export function Slip() {
-  const { site, outcome, work } = useSite();
+  const { site, outcome } = useSite();
+  const { work } = useWork();
   const job = useJob(site.session);
   const [gone, setGone] = useState<Outcome | null>(null);
   const [held, setHeld] = useState(false);

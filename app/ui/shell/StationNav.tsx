@@ -4,16 +4,18 @@ import { line, curveMonotoneX } from 'd3-shape';
 import { NavLink } from 'react-router';
 import type { Station } from '~core/checks/index.ts';
 import { STATIONS } from '../../stations';
+import { placeAfter, searchOf } from '../site/address';
+import { useSite } from '../site/openSite';
 import { color } from '../theme';
 
 const WIDTH = 780;
 /** Height of each stone on the path; CSS px. */
 const HEIGHTS = [22, 18, 23, 17, 22];
-const place = (n: number) => (WIDTH * (n + 0.5)) / STATIONS.length;
+const middleOf = (n: number) => (WIDTH * (n + 0.5)) / STATIONS.length;
 const PATH =
   line<[number, number]>().curve(curveMonotoneX)([
     [0, 25],
-    ...HEIGHTS.map((y, n): [number, number] => [place(n), y]),
+    ...HEIGHTS.map((y, n): [number, number] => [middleOf(n), y]),
     [WIDTH, 21],
   ]) ?? '';
 
@@ -26,6 +28,7 @@ export function StationNav({
   open: Record<Station, number>;
   at: Station | null;
 }) {
+  const { place } = useSite();
   return (
     <Box component="nav" aria-label="Stations" sx={{ position: 'relative', width: WIDTH, height: 58, flexShrink: 1 }}>
       <Box
@@ -48,7 +51,7 @@ export function StationNav({
             <Box component="li" key={station.id} sx={{ position: 'relative', textAlign: 'center' }}>
               <Box
                 component={NavLink}
-                to={`/site/${siteId}/${station.id}`}
+                to={{ pathname: `/site/${siteId}/${station.id}`, search: searchOf(placeAfter(place, {}, true)) }}
                 sx={{
                   position: 'absolute',
                   inset: 2,

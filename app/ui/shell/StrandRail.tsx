@@ -8,11 +8,11 @@ import Typography from '@mui/material/Typography';
 import ArrowDownward from '@mui/icons-material/ArrowDownward';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import { useEffect, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import type { Joint, JointName, JointState, Strand } from '~core/model/index.ts';
 import type { Station } from '~core/checks/index.ts';
 import { Fixes, inBytes, Mono, Picture, toneColor } from '../parts/small';
-import { useChosenStrand, useIntent, useSite } from '../site';
+import { useChosenStrand, useSite } from '../site/openSite';
+import { useIntent } from '../site/work';
 import { color } from '../theme';
 import type { PairView } from '~core/view/index.ts';
 
@@ -109,14 +109,9 @@ function Chosen({ strand }: { strand: Strand }) {
 }
 
 function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next: Joint | undefined }) {
-  const { site, choosePage } = useSite();
-  const navigate = useNavigate();
+  const { site, go } = useSite();
   const findings = site.view.findings.filter((finding) => finding.strand === strand.id && finding.joint === joint.name);
   const cut = next && (joint.state === 'broken' || next.state === 'broken');
-  const go = () => {
-    choosePage(strand.page);
-    void navigate(`/site/${site.site.id}/${HOME[joint.name]}`);
-  };
   return (
     <Box component="li" sx={{ display: 'flex', gap: 0.75, position: 'relative', pb: 2, minHeight: 62 }}>
       {next && (
@@ -138,7 +133,7 @@ function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next:
         type="button"
         data-joint={joint.name}
         aria-label={`${NAMES[joint.name]}: ${WORD[joint.state]}. Go to ${HOME[joint.name]}`}
-        onClick={go}
+        onClick={() => go({ station: HOME[joint.name], page: strand.page })}
         sx={{
           all: 'unset',
           cursor: 'pointer',
@@ -243,7 +238,7 @@ function Words({
 
 function ItemWords({ strand }: { strand: Strand }) {
   const { asked } = useSite();
-  const intent = useIntent();
+  const { intent } = useIntent();
   return (
     <>
       <Words
@@ -264,14 +259,14 @@ function ItemWords({ strand }: { strand: Strand }) {
 }
 
 function Order({ strand }: { strand: Strand }) {
-  const { site, choose } = useSite();
-  const intent = useIntent();
+  const { site, go } = useSite();
+  const { intent } = useIntent();
   const page = site.view.pages.find((one) => one.path === strand.page);
   const count = page?.galleries[strand.gallery]?.strands.length ?? 0;
   if (site.readOnly || count === 0) return null;
   const move = (to: number) => {
     intent({ kind: 'move-item', strand: strand.id, to });
-    choose(`${strand.page}#${strand.gallery}.${to}`);
+    go({ strand: `${strand.page}#${strand.gallery}.${to}` });
   };
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25, mt: 0.5, ml: -0.5 }}>

@@ -7,7 +7,7 @@ import type { Strand } from '~core/model/index.ts';
 import type { Intent } from '~core/plans/index.ts';
 import { isPicturePath } from '~core/site/index.ts';
 import { FilePick } from '../../../ui/parts/FilePick';
-import { useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
 
 type Slot = Extract<Intent, { kind: 'set-slot' }>['slot'];
 

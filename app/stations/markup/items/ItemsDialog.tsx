@@ -17,7 +17,8 @@ import { FILLABLE, type Intent } from '~core/plans/index.ts';
 import type { GalleryView, OddView } from '~core/view/index.ts';
 import { DialogFoot } from '../../../ui/parts/DialogFoot';
 import { countOf, Mono, Part, Picture, Tag } from '../../../ui/parts/small';
-import { useIntent, useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 import { galleryTargets } from '../../../ui/parts/galleryTargets';
 import { color } from '../../../ui/theme';
 import { ItemSlots } from './ItemSlots';
@@ -53,8 +54,8 @@ interface Props {
 }
 
 export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUnits, onClose }: Props) {
-  const { site, busy } = useSite();
-  const intent = useIntent();
+  const { site } = useSite();
+  const { intent, busy } = useIntent();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set(chosenFirst));
   const idle = busy || site.readOnly;
   const toggle = (id: string) =>

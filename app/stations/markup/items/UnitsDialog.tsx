@@ -12,7 +12,8 @@ import type { UnitChoice } from '~core/plans/index.ts';
 import type { PageView } from '~core/view/index.ts';
 import { DialogFoot } from '../../../ui/parts/DialogFoot';
 import { countOf, Mono, Tag } from '../../../ui/parts/small';
-import { useIntent, useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 
 interface Props {
@@ -23,8 +24,8 @@ interface Props {
 }
 
 export function UnitsDialog({ page, at, onClose }: Props) {
-  const { site, busy } = useSite();
-  const intent = useIntent();
+  const { site } = useSite();
+  const { intent, busy } = useIntent();
   const { session, view } = site;
   const [choices, setChoices] = useState<UnitChoice[] | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);

@@ -7,7 +7,8 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { LayoutView, SettingView } from '~core/view/index.ts';
 import { Mono, Tag } from '../../../ui/parts/small';
-import { useIntent, useSite } from '../../../ui/site';
+import { useShowSource, useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 import { color, MONO } from '../../../ui/theme';
 import { Length, type Commit } from './fields';
 import { SettingRow } from './SettingRow';
@@ -36,8 +37,8 @@ interface Props {
 }
 
 export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
-  const { site, busy } = useSite();
-  const intent = useIntent();
+  const { site } = useSite();
+  const { intent, busy } = useIntent();
   const [layout, setLayout] = useState<LayoutView | null>(null);
   const { session, view } = site;
   useEffect(() => {
@@ -153,7 +154,7 @@ function AnotherWidth({ onAt }: { onAt: (at: number) => void }) {
 
 /** The author's own rules, as they stand; a click leads to them. */
 function Rules({ layout }: { layout: LayoutView }) {
-  const { showSource } = useSite();
+  const showSource = useShowSource();
   return (
     <Box component="section" aria-label="Rules that lay it out">
       <Typography variant="h3" sx={{ fontSize: '0.8125rem', fontWeight: 700, mb: 0.5 }}>

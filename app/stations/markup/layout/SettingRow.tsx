@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import type { SettingView } from '~core/view/index.ts';
 import { Mono } from '../../../ui/parts/small';
-import { useSite } from '../../../ui/site';
+import { useShowSource } from '../../../ui/site/openSite';
 import { color } from '../../../ui/theme';
 import { Border, Choice, Colour, Columns, Length, type Commit } from './fields';
 
@@ -33,7 +33,7 @@ function Field({ setting: { title, field, value, idle }, idle: busy, onSet }: Pr
 }
 
 export function SettingRow(props: Props) {
-  const { showSource } = useSite();
+  const showSource = useShowSource();
   const { place, fromWide, idle } = props.setting;
   return (
     <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', py: 0.75 }}>

@@ -14,13 +14,14 @@ import type { PageView } from '~core/view/index.ts';
 import { DialogFoot } from '../../../ui/parts/DialogFoot';
 import { Mono, Part } from '../../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
-import { useIntent, useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { Sections } from './Sections';
 
 export function PageSheet({ page, onClose }: { page: PageView; onClose: () => void }) {
-  const { site, busy } = useSite();
-  const idle = busy || site.readOnly;
+  const { site } = useSite();
+  const idle = site.readOnly;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="page-title">
       <DialogTitle id="page-title">{page.title}</DialogTitle>
@@ -35,9 +36,10 @@ export function PageSheet({ page, onClose }: { page: PageView; onClose: () => vo
   );
 }
 
-function FileName({ page: { path }, idle }: { page: PageView; idle: boolean }) {
-  const { choosePage } = useSite();
-  const intent = useIntent('seen');
+function FileName({ page: { path }, idle: locked }: { page: PageView; idle: boolean }) {
+  const { go } = useSite();
+  const { intent, busy } = useIntent('seen');
+  const idle = locked || busy;
   const [to, setTo] = useState(path);
   const wished = to.trim() !== '' && to.trim() !== path;
   const wish: Intent | null = wished ? { kind: 'rename', from: path, to: to.trim() } : null;
@@ -51,7 +53,7 @@ function FileName({ page: { path }, idle }: { page: PageView; idle: boolean }) {
           event.preventDefault();
           if (!wish || !plan?.ok) return;
           intent(wish);
-          choosePage(to.trim());
+          go({ page: to.trim() });
         }}
       >
         <TextField
@@ -71,9 +73,10 @@ function FileName({ page: { path }, idle }: { page: PageView; idle: boolean }) {
   );
 }
 
-function Stylesheets({ page, idle }: { page: PageView; idle: boolean }) {
+function Stylesheets({ page, idle: locked }: { page: PageView; idle: boolean }) {
   const { site } = useSite();
-  const intent = useIntent();
+  const { intent, busy } = useIntent();
+  const idle = locked || busy;
   const sheets = site.view.files.flatMap(({ path }) => (isStylePath(path) ? [path] : []));
   const pages = site.view.pages.map(({ path }) => path);
   return (
@@ -119,9 +122,10 @@ function Stylesheets({ page, idle }: { page: PageView; idle: boolean }) {
 }
 
 /** Shown with all that it would change before it is done. */
-function Deletion({ page: { path }, idle, onClose }: { page: PageView; idle: boolean; onClose: () => void }) {
-  const { choosePage, choose } = useSite();
-  const intent = useIntent('seen');
+function Deletion({ page: { path }, idle: locked, onClose }: { page: PageView; idle: boolean; onClose: () => void }) {
+  const { go } = useSite();
+  const { intent, busy } = useIntent('seen');
+  const idle = locked || busy;
   const [asked, setAsked] = useState(false);
   const wish: Intent | null = asked ? { kind: 'delete-page', path } : null;
   const plan = usePlan(wish);
@@ -147,9 +151,8 @@ function Deletion({ page: { path }, idle, onClose }: { page: PageView; idle: boo
               disabled={idle || changesOf(plan) === 0}
               onClick={() => {
                 if (wish) intent(wish);
-                choosePage('');
-                choose(null);
                 onClose();
+                go({ page: null, strand: null });
               }}
             >{`Delete ${path}`}</Button>
             <Button onClick={() => setAsked(false)}>Keep it</Button>

@@ -8,13 +8,15 @@ import type { Intent } from '~core/plans/index.ts';
 import type { PageView } from '~core/view/index.ts';
 import { countOf, Part } from '../../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
-import { useIntent, useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { asPictures, PairChoice, unplacedPairs } from '../PairChoice';
 
-export function Sections({ page, idle }: { page: PageView; idle: boolean }) {
+export function Sections({ page, idle: locked }: { page: PageView; idle: boolean }) {
   const { site } = useSite();
-  const intent = useIntent();
+  const { intent, busy } = useIntent();
+  const idle = locked || busy;
   const [open, setOpen] = useState(false);
   const { galleries, path } = page;
   if (galleries.length === 0) return null;
@@ -42,7 +44,7 @@ export function Sections({ page, idle }: { page: PageView; idle: boolean }) {
 
 function NewSection({
   page: { path, galleries },
-  idle,
+  idle: locked,
   pairs,
   onClose,
 }: {
@@ -51,7 +53,8 @@ function NewSection({
   pairs: ReturnType<typeof unplacedPairs>;
   onClose: () => void;
 }) {
-  const intent = useIntent('seen');
+  const { intent, busy } = useIntent('seen');
+  const idle = locked || busy;
   const [title, setTitle] = useState('');
   const [like, setLike] = useState(galleries.length - 1);
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());

@@ -13,7 +13,8 @@ import type { Intent, LinkTarget } from '~core/plans/index.ts';
 import { isPagePath, isPicturePath } from '~core/site/index.ts';
 import { FilePick } from '../../../ui/parts/FilePick';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
-import { useIntent, useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 
 const KINDS = {
   page: 'a page',
@@ -42,7 +43,7 @@ interface Props {
 
 export function LinkDialog({ page, at, onClose }: Props) {
   const { site } = useSite();
-  const intent = useIntent('seen');
+  const { intent } = useIntent('seen');
   const { view } = site;
   const [kind, setKind] = useState<Kind>('page');
   const [file, setFile] = useState<string | null>(null);

@@ -17,12 +17,14 @@ import { FULL_SIZE, THUMBNAIL, type PictureTask } from '~core/model/index.ts';
 import { allPixels, formatOf, GOOD_ENOUGH, inFormat, type Format, type Recipe } from '~core/photo/index.ts';
 import { bytesOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { useSite, useWholePicture } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useWholePicture } from '../../../ui/site/pictures';
 import { color } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Crop } from './Crop';
 import { Weight } from './Weight';
 import { saysOf } from '../../../data/session/shared';
+import { useWork } from '../../../ui/site/work';
 
 type Part = 'pair' | 'weight' | 'crop';
 const PARTS: readonly { id: Part; says: string }[] = [
@@ -40,7 +42,8 @@ interface CloseLookProps {
 }
 
 export function CloseLook({ pair, onClose }: CloseLookProps) {
-  const { site, busy, work, outcome } = useSite();
+  const { site, outcome } = useSite();
+  const { work, busy } = useWork();
   const [before] = useState(outcome);
   /** What came of what was asked for here: the slip that tells it lies behind this sheet. */
   const told = outcome === before ? null : saysOf(outcome);

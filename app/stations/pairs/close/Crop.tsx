@@ -5,9 +5,9 @@ import { useState, type KeyboardEvent } from 'react';
 import { FULL_SIZE, THUMBNAIL } from '~core/model/index.ts';
 import { partAround, sayRecipe, type Recipe, type Size, type SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { useSite } from '../../../ui/site';
 import { color } from '../../../ui/theme';
 import { heldPointer } from './pointer';
+import { useWork } from '../../../ui/site/work';
 
 interface CropProps {
   pair: PairView;
@@ -50,7 +50,7 @@ function shapesOf({ thumbnail, fullSize, further }: Recipe): { title: string; wi
 }
 
 export function Crop({ pair, url, recipe, idle }: CropProps) {
-  const { work } = useSite();
+  const { work } = useWork();
   const [moved, setMoved] = useState<{ x: number; y: number } | null>(null);
   const full: Size = pair.fullSize ?? { width: 1, height: 1 };
   const focus = moved ?? pair.focus;

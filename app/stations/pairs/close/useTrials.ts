@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { PictureTask } from '~core/model/index.ts';
 import type { Format } from '~core/photo/index.ts';
-import { useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
 import type { CurvePoint } from './Curve';
 
 /** Enough points for a curve; the middle first, so that something is there at once. */

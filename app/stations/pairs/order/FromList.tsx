@@ -11,7 +11,8 @@ import { useMemo, useRef, useState } from 'react';
 import { LIST_EXTENSIONS, mappingFor, picturesOf, readTable, type Table } from '~core/lists/index.ts';
 import { extensionOf, NOTES_FILE, PathIndex, type ListMapping } from '~core/site/index.ts';
 import { countOf, Mono, Tag } from '../../../ui/parts/small';
-import { useIntent, useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 import { galleryTargets } from '../../../ui/parts/galleryTargets';
 import { color } from '../../../ui/theme';
 
@@ -34,7 +35,7 @@ interface Open {
 
 export function FromList({ onClose }: { onClose: () => void }) {
   const { site } = useSite();
-  const intent = useIntent();
+  const { intent } = useIntent();
   const { pages, pairs, lists } = site.view;
   const [open, setOpen] = useState<Open | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);

@@ -19,7 +19,8 @@ import { useCallback, useMemo, useState } from 'react';
 import type { SiteView } from '~core/view/index.ts';
 import { countOf, Nothing, Sheet } from '../../../ui/parts/small';
 import { useRowsInSight } from '../../../ui/parts/rowsInSight';
-import { useIntent, useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { FromList } from './FromList';
 import { movedTogether } from './moved';
@@ -34,8 +35,8 @@ const ORDERS: readonly { by: SiteView['order']; says: string }[] = [
 ];
 
 export function Order() {
-  const { site, busy } = useSite();
-  const intent = useIntent();
+  const { site } = useSite();
+  const { intent, busy } = useIntent();
   const { pairs, order, pages } = site.view;
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
   const [tag, setTag] = useState('');

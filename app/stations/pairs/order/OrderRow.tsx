@@ -9,7 +9,7 @@ import IconButton from '@mui/material/IconButton';
 import { memo } from 'react';
 import type { PairView } from '~core/view/index.ts';
 import { Mono, Picture } from '../../../ui/parts/small';
-import { useIntent } from '../../../ui/site';
+import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 
 interface OrderRowProps {
@@ -33,7 +33,7 @@ export const OrderRow = memo(function OrderRow({
   onToggle,
   onStep,
 }: OrderRowProps) {
-  const intent = useIntent();
+  const { intent } = useIntent();
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: pair.full,
     disabled: idle,

@@ -13,14 +13,15 @@ import { renamesBy } from '~core/plans/index.ts';
 import { NAME_TOKENS, nameOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { countOf, Mono } from '../../../ui/parts/small';
-import { useIntent, useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 
 /** More lines than this say nothing new. */
 const SHOWN = 100;
 
 export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose: () => void }) {
-  const intent = useIntent();
+  const { intent } = useIntent();
   const { site } = useSite();
   const [pattern, setPattern] = useState('{name}');
   const [tidy, setTidy] = useState(true);

@@ -6,7 +6,8 @@ import { useState } from 'react';
 import type { WordsRow } from '~core/lists/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { Sheet } from '../../../ui/parts/small';
-import { useIntent, useWholePicture } from '../../../ui/site';
+import { useWholePicture } from '../../../ui/site/pictures';
+import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 
 const FIELDS = [
@@ -19,7 +20,7 @@ const FIELDS = [
 const SHOWN = { width: 366, height: 274 };
 
 export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | null; idle: boolean }) {
-  const intent = useIntent();
+  const { intent } = useIntent();
   const url = useWholePicture(row.file);
   const [draft, setDraft] = useState<Partial<Record<(typeof FIELDS)[number]['name'], string>>>({});
   const changed = Object.keys(draft).length > 0;

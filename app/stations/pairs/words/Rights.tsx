@@ -4,10 +4,10 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { SiteView } from '~core/view/index.ts';
-import { useIntent } from '../../../ui/site';
+import { useIntent } from '../../../ui/site/work';
 
 export function Rights({ rights, idle }: { rights: SiteView['rights']; idle: boolean }) {
-  const intent = useIntent();
+  const { intent } = useIntent();
   const [draft, setDraft] = useState(rights);
   const changed = draft.copyright !== rights.copyright || draft.credit !== rights.credit;
   return (

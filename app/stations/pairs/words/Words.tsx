@@ -12,7 +12,8 @@ import type { Intent } from '~core/plans/index.ts';
 import { save } from '../../../data/export';
 import { countOf, Nothing, Sheet } from '../../../ui/parts/small';
 import { useRowsInSight } from '../../../ui/parts/rowsInSight';
-import { useIntent, useSite } from '../../../ui/site';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Rights } from './Rights';
@@ -23,8 +24,8 @@ type SetWords = Extract<Intent, { kind: 'set-words' }>;
 const ROW = 70;
 
 export function Words() {
-  const { site, busy } = useSite();
-  const intent = useIntent();
+  const { site } = useSite();
+  const { intent, busy } = useIntent();
   const { words, pairs, rights } = site.view;
   const [missingOnly, setMissingOnly] = useState(false);
   const [at, setAt] = useState<string | null>(null);

@@ -1,0 +1,43 @@
+/** Work that is asked of an open site, as the router hands it over. */
+import type { ClientActionFunctionArgs } from 'react-router';
+import { refuse } from '~core/site/index.ts';
+import { sessionOf } from './session/openSite';
+import type { Outcome } from './session/shared';
+import type { SiteSession } from './session/siteSession';
+import { Work } from './work';
+
+/** For what is typed: whoever types sees what comes of it, and nobody else is told. */
+export const typingAction = (args: ClientActionFunctionArgs): Promise<Outcome> => workOn(args, () => undefined);
+
+/** What came of it is told to the whole screen. */
+export const stationAction = (args: ClientActionFunctionArgs): Promise<Outcome> =>
+  workOn(args, (session, outcome) => session.tellOutcome(outcome));
+
+async function workOn(
+  { params, request }: ClientActionFunctionArgs,
+  tell: (session: SiteSession, outcome: Outcome) => void,
+): Promise<Outcome> {
+  const session = await sessionOf(params.siteId ?? '');
+  if (!session) return refuse('This site is no longer on the shelf.');
+  const work = Work.safeParse(await request.json());
+  const outcome = work.success
+    ? await perform(session, work.data)
+    : refuse(`This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.`);
+  tell(session, outcome);
+  return outcome;
+}
+
+function perform(session: SiteSession, work: Work): Promise<Outcome> {
+  switch (work.do) {
+    case 'intent':
+      return session.commits.do(work.intent);
+    case 'step':
+      return session.commits.step(work.way);
+    case 'go':
+      return session.commits.goTo(work.to);
+    case 'name-point':
+      return session.commits.namePoint(work.number, work.name);
+    case 'make':
+      return session.make(work.tasks);
+  }
+}

@@ -1,0 +1,60 @@
+/** How work is asked for: each asker has a request of its own, and knows when that one is under way. */
+import { useCallback } from 'react';
+import { useFetcher } from 'react-router';
+import type { Intent } from '~core/plans/index.ts';
+import type { FixView } from '~core/view/index.ts';
+import type { Outcome } from '../../data/session/shared';
+import type { Work } from '../../data/work';
+import { useSite } from './openSite';
+
+/** What can be sent as JSON; work is checked again where it arrives. */
+type JsonValue = Extract<Parameters<ReturnType<typeof useFetcher>['submit']>[0], object>;
+
+interface Asking {
+  ask: (work: Work) => void;
+  /** What was asked for here is under way. */
+  busy: boolean;
+}
+
+/** Sends work to an action of the site; what is shown is read again afterwards. */
+export function useAction(action: string): Asking & { outcome: Outcome | null } {
+  const { submit, state, data } = useFetcher<Outcome>();
+  const ask = useCallback(
+    (work: Work) =>
+      void submit(JSON.parse(JSON.stringify(work)) as JsonValue, {
+        method: 'post',
+        encType: 'application/json',
+        action,
+      }),
+    [submit, action],
+  );
+  return { ask, busy: state !== 'idle', outcome: data ?? null };
+}
+
+/** `seen` where what is asked for was shown before, so that it need not be shown again. */
+export function useWork(seen?: 'seen'): { work: (work: Work) => void; busy: boolean } {
+  const { site, station, showFirst } = useSite();
+  const { ask, busy } = useAction(`/site/${site.site.id}/${station ?? 'pairs'}`);
+  const work = useCallback((one: Work) => (seen ? ask(one) : showFirst(one, ask)), [seen, ask, showFirst]);
+  return { work, busy };
+}
+
+export function useIntent(seen?: 'seen'): { intent: (intent: Intent) => void; busy: boolean } {
+  const { work, busy } = useWork(seen);
+  return { intent: useCallback((intent: Intent) => work({ do: 'intent', intent }), [work]), busy };
+}
+
+/** What pressing a fix's button does. */
+export function useFix(): { fix: (finding: string, n: number, fix: FixView) => void; busy: boolean } {
+  const { ask } = useSite();
+  const { work, busy } = useWork();
+  const fix = useCallback(
+    (finding: string, n: number, one: FixView) => {
+      if (one.kind === 'change') work({ do: 'intent', intent: { kind: 'fix', finding, fix: n } });
+      else if (one.kind === 'picture') work({ do: 'make', tasks: one.tasks });
+      else ask(one.strand);
+    },
+    [work, ask],
+  );
+  return { fix, busy };
+}

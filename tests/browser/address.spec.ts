@@ -1,0 +1,110 @@
+/** What is seen stands in the address: Back, Forward, a reload and a copied address bring it again. */
+import type { Page } from '@playwright/test';
+import { expect, goTo, openFiles, openPage, photograph, settled, show, test } from './fixtures';
+
+const PAGE = (title: string) => `<!DOCTYPE html>
+<html lang="en">
+  <head><title>${title}</title><link rel="stylesheet" href="style.css"></head>
+  <body>
+    <h1>${title}</h1>
+    <ul class="gallery">
+      <li><a href="img/a.jpg"><img src="thumbs/a.jpg" alt="Alder"></a></li>
+      <li><a href="img/b.jpg"><img src="thumbs/b.jpg" alt="Birch"></a></li>
+      <li><a href="img/c.jpg"><img src="thumbs/c.jpg" alt=""></a></li>
+    </ul>
+  </body>
+</html>
+`;
+
+async function open(page: Page): Promise<void> {
+  const files: Record<string, string | Buffer> = {
+    'index.html': PAGE('First'),
+    'second page & more.html': PAGE('Second'),
+    'style.css': '.gallery { display: grid; gap: 10px }\n',
+  };
+  for (const [n, name] of ['a', 'b', 'c'].entries()) {
+    files[`img/${name}.jpg`] = await photograph(n, 900, 600);
+    files[`thumbs/${name}.jpg`] = await photograph(n, 150, 100);
+  }
+  await openFiles(page, files);
+}
+
+const picker = (page: Page) => page.getByRole('combobox', { name: 'Page', exact: true });
+const rail = (page: Page) => page.getByRole('complementary', { name: 'Strand' });
+
+test('Back and Forward go through pages, tabs, sheets and stations', async ({ page }) => {
+  await open(page);
+  await show(page, 'Order and names');
+  await goTo(page, 'markup');
+  await openPage(page, 'second page & more.html');
+  await page.getByRole('button', { name: 'This page' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+
+  await page.goBack();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(picker(page)).toHaveText('second page & more.html');
+  await page.goBack();
+  await expect(picker(page)).toHaveText('index.html');
+  await page.goBack();
+  await expect(page.getByRole('button', { name: 'Order and names' })).toHaveAttribute('aria-current', 'page');
+  await page.goForward();
+  await page.goForward();
+  await expect(picker(page)).toHaveText('second page & more.html');
+  await page.goForward();
+  await expect(page.getByRole('dialog')).toBeVisible();
+});
+
+test('a reload and a copied address show the same page, strand and sheet', async ({ page, context }) => {
+  await open(page);
+  await goTo(page, 'markup');
+  await openPage(page, 'second page & more.html');
+  // Keys go to the page and not to the picker that was used last.
+  await rail(page).click();
+  for (const name of ['a', 'b', 'c']) {
+    await page.keyboard.press('j');
+    await expect(rail(page).getByRole('heading', { level: 2 })).toHaveText(new RegExp(name));
+  }
+  await page.keyboard.press('h');
+  await expect(page.getByRole('dialog', { name: 'History' })).toBeVisible();
+  await expect(page).toHaveURL(/strand=.*sheet=history/);
+
+  const same = async (one: Page) => {
+    await expect(one.getByRole('dialog', { name: 'History' })).toBeVisible();
+    await one.getByRole('button', { name: 'Close', exact: true }).click();
+    await expect(picker(one)).toHaveText('second page & more.html');
+    await expect(rail(one).getByRole('heading', { level: 2 })).toHaveText(/c/);
+  };
+  const address = page.url();
+  await page.reload();
+  await same(page);
+  const copy = await context.newPage();
+  await copy.goto(address);
+  await same(copy);
+});
+
+test('the layout and a place of a stylesheet stand in the address too', async ({ page }) => {
+  await open(page);
+  await goTo(page, 'markup');
+  await page.getByRole('button', { name: 'Layout' }).click();
+  const rules = page.getByRole('region', { name: 'Rules that lay it out' });
+  await expect(rules).toBeVisible();
+  await page.reload();
+  await settled(page);
+  await rules.getByRole('button').first().click();
+  await expect(page.locator('.cm-content')).toContainText('.gallery');
+  await expect(page).toHaveURL(/page=style\.css.*spot=\d+-\d+/);
+  await page.goBack();
+  await expect(rules).toBeVisible();
+});
+
+test('an address that names what is not there shows what is', async ({ page }) => {
+  await open(page);
+  const site = page.url().replace(/pairs.*$/, '');
+  await page.goto(`${site}markup?page=gone.html&strand=nobody&tab=layout-x&sheet=items&of={&spot=9-1`);
+  await settled(page);
+  await expect(picker(page)).toHaveText('index.html');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.goto(`${site}pairs?tab=kitchen&sheet=look&of=img/gone.jpg`);
+  await settled(page);
+  await expect(page.getByRole('list', { name: 'Pairs' })).toBeVisible();
+});
