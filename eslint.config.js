@@ -35,6 +35,11 @@ export default tseslint.config(
       'no-undef': 'off',
     },
   },
+  {
+    files: ['core', 'app', 'preview', 'protocol', 'server'].map((folder) => `${folder}/**/*.{ts,tsx}`),
+    ignores: TESTS,
+    rules: { '@typescript-eslint/no-non-null-assertion': 'error' },
+  },
   // Matchers such as `expect.any` have no types of their own; what they are given is compared, not used.
   { files: TESTS, rules: { '@typescript-eslint/no-unsafe-assignment': 'off' } },
   { files: ['viewers/**/*.js', 'kits/**/*.js', 'preview/**/*.js'], languageOptions: { sourceType: 'script' } },

@@ -1,4 +1,4 @@
-import { cutLine, insertBeside, rewriteTag, type PageElement } from '../markup/index.ts';
+import { cutLine, insertBeside, rewriteTag, type PageElement, placeOf } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { applyEdits, type Edit, type Planned, refuse } from '../site/index.ts';
 import { waitingEdits, type Include, type KitUse, type ScriptRun } from '../wiring/index.ts';
@@ -94,8 +94,8 @@ function mend(page: PageReading, { include, text }: ScriptRun, giver: Include): 
     page.text.slice(include.element.range.start, include.element.range.end),
     retagged.map((edit) => ({
       ...edit,
-      start: edit.start - include.element.range!.start,
-      end: edit.end - include.element.range!.start,
+      start: edit.start - placeOf(include.element).start,
+      end: edit.end - placeOf(include.element).start,
     })),
   );
   if (!written.ok) return written;
@@ -114,7 +114,7 @@ function orderKit(page: PageReading, { files }: KitUse): Edit[] {
   const [base] = scripts;
   return scripts
     .flatMap((element, n) => {
-      const text = page.text.slice(element.range!.start, element.range!.end);
+      const text = page.text.slice(placeOf(element).start, placeOf(element).end);
       const wishes = new Map<string, string | null>();
       for (const name of ['defer', 'async'])
         if (base && has(element, name) !== has(base, name)) wishes.set(name, has(base, name) ? '' : null);
@@ -122,8 +122,8 @@ function orderKit(page: PageReading, { files }: KitUse): Edit[] {
         text,
         rewriteTag(element, wishes, page.text).map((edit) => ({
           ...edit,
-          start: edit.start - element.range!.start,
-          end: edit.end - element.range!.start,
+          start: edit.start - placeOf(element).start,
+          end: edit.end - placeOf(element).start,
         })),
       );
       const place = places[n]?.range;

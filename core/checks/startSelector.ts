@@ -19,9 +19,10 @@ export const startSelector: Rule = {
 function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: StartingScript): Observation[] {
   const { call, include, matched, trouble } = start;
   const links = matched.filter(({ tag }) => tag === 'a');
-  if (call.text === null || call.textAt === null || links.length > 0) return [];
+  const at = call.textAt;
+  if (call.text === null || at === null || links.length > 0) return [];
   const place = include.inline
-    ? placeIn(page, { start: include.inline.start + call.textAt.start, end: include.inline.start + call.textAt.end })
+    ? placeIn(page, { start: include.inline.start + at.start, end: include.inline.start + at.end })
     : placeIn(page, include.element.range);
   const meant = candidate(page.document, call.text);
   const fixes: Fix[] =
@@ -35,7 +36,7 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
               editScript(
                 page,
                 include,
-                [{ start: call.textAt!.start + 1, end: call.textAt!.end - 1, text: meant }],
+                [{ start: at.start + 1, end: at.end - 1, text: meant }],
                 `Correct the selector of ${call.name} on ${page.path}`,
                 site,
               ),

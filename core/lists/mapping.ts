@@ -1,5 +1,5 @@
 /** Which column of a list holds what, and the pictures that its rows stand for. */
-import { isPicturePath, nameOf, resolveInSite, type ListMapping, type PathIndex } from '../site/index.ts';
+import { isPicturePath, nameOf, resolveInSite, type ListMapping, type PathIndex, firstOf } from '../site/index.ts';
 import type { Table } from './table.ts';
 
 type Field = Exclude<keyof ListMapping, 'columns'>;
@@ -71,7 +71,7 @@ function fileFor(
     if (found.found !== 'nothing') return { path: found.path };
   }
   const namesakes = index.namesakes(nameOf(value.trim()));
-  if (namesakes.length === 1) return { path: namesakes[0]! };
+  if (namesakes.length === 1) return { path: firstOf(namesakes) };
   return {
     reason:
       namesakes.length === 0

@@ -1,5 +1,5 @@
 /** New items, written as a neighbour is written and put where the author would put them. */
-import { applyEdits, type Edit, type Edited, refuse, type Result } from '../site/index.ts';
+import { applyEdits, type Edit, type Edited, firstOf, known, lastOf, refuse, type Result } from '../site/index.ts';
 import { parsePage, type PageDocument, type PageElement } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { patternOf } from './pattern.ts';
@@ -49,13 +49,13 @@ export function freshItems(page: PageDocument, gallery: Gallery, items: readonly
   if (!added.ok) return added;
   const together = applyEdits(page.text, added.edits);
   if (!together.ok) return together;
-  const start = gallery.items[0]!.range.start;
+  const start = firstOf(gallery.items).range.start;
   const fresh = galleriesOf(parsePage(together.text, page.units)).find(
     ({ items: there }) => there.length === gallery.items.length + items.length && there[0]?.range.start === start,
   );
   const first = fresh?.items[gallery.items.length];
   return fresh && first
-    ? { ok: true, text: together.text.slice(first.unit.start, fresh.items.at(-1)!.unit.end) }
+    ? { ok: true, text: together.text.slice(first.unit.start, lastOf(fresh.items).unit.end) }
     : { ok: false, reason: 'The new gallery would be read otherwise than meant.' };
 }
 
@@ -68,17 +68,17 @@ const insertion = ({ range }: GalleryItem, separator: string, written: readonly 
 /** Behind the last item; where items stand in rows of one length, a full row is followed by a new one. */
 function appended(page: PageDocument, gallery: Gallery, separator: string, written: readonly string[]): Edit[] {
   const rows = rowsOf(gallery);
-  const lastItem = gallery.items.at(-1)!;
+  const lastItem = lastOf(gallery.items);
   const full = rows && Math.max(...rows.map(({ items }) => items.length));
   const last = rows?.at(-1);
   if (!rows || !full || !last?.element.range || !last.element.open || !last.element.close)
     return [insertion(lastItem, separator, written)];
   const room = full - last.items.length;
   const edits = room > 0 ? [insertion(lastItem, separator, written.slice(0, room))] : [];
-  const before = rows.at(-2)!;
+  const before = known(rows.at(-2), 'row before the last');
   const between = before.element.range ? page.text.slice(before.element.range.end, last.element.range.start) : '';
   const [open, close] = [
-    page.text.slice(last.element.range.start, last.items[0]!.unit.start),
+    page.text.slice(last.element.range.start, firstOf(last.items).unit.start),
     page.text.slice(lastItem.unit.end, last.element.range.end),
   ];
   const more: string[] = [];

@@ -54,11 +54,12 @@ function valuesIn(page: PageDocument, item: GalleryItem, pattern: Pattern, n: nu
     const element = all[place.element];
     if (!element) continue;
     if ('attribute' in place) put(slot, valueOf(element, place.attribute));
-    else if (element.texts[place.text])
-      put(slot, {
-        text: element.texts[place.text]!.value.trim(),
-        markup: page.text.slice(element.texts[place.text]!.range.start, element.texts[place.text]!.range.end).trim(),
-      });
+    else {
+      const words = element.texts[place.text];
+      if (!words) continue;
+      const markup = page.text.slice(words.range.start, words.range.end).trim();
+      put(slot, { text: words.value.trim(), markup });
+    }
   }
   return values;
 }

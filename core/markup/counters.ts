@@ -34,9 +34,9 @@ function numbersIn(page: PageDocument, gallery: Gallery): Map<string, (Counter |
         const match = /^(\D*)(\d+)(\D*)$/s.exec(attribute.value);
         if (match)
           put(`${place}.${attribute.name}`, {
-            before: match[1]!,
-            digits: match[2]!,
-            after: match[3]!,
+            before: match[1] ?? '',
+            digits: match[2] ?? '',
+            after: match[3] ?? '',
             edit: (value) => replaceValue(attribute, value),
           });
       }
@@ -46,9 +46,9 @@ function numbersIn(page: PageDocument, gallery: Gallery): Map<string, (Counter |
         const match = SAYS.test(value) ? /^(\D*)(\d+)(.*)$/s.exec(written) : null;
         if (match)
           put(`${place}.#${t}`, {
-            before: match[1]!,
-            digits: match[2]!,
-            after: match[3]!,
+            before: match[1] ?? '',
+            digits: match[2] ?? '',
+            after: match[3] ?? '',
             edit: (text) => ({ ...range, text }),
           });
       }
@@ -69,7 +69,7 @@ export function countersToMend(page: PageDocument, gallery: Gallery): Edit[] {
     // One text round the number in all of them, and as many as there are items.
     if (there.length < items.length || new Set(there.map(({ counter }) => counter.before.trim())).size > 1) return [];
     const numbers = there.map(({ counter }) => Number(counter.digits));
-    const rising = numbers.slice(1).filter((number, n) => number === numbers[n]! + 1).length;
+    const rising = numbers.slice(1).filter((number, n) => number - 1 === numbers[n]).length;
     const distinct = new Set(numbers).size;
     const least = Math.min(...numbers);
     if (
@@ -87,7 +87,7 @@ export function countersToMend(page: PageDocument, gallery: Gallery): Edit[] {
       const total = /^(\s*(?:of|\/|von|de|sur|out of)\s*)\d+/i.exec(counter.after);
       const after =
         total && counters.length > 1
-          ? total[1]! + String(items.length) + counter.after.slice(total[0].length)
+          ? (total[1] ?? '') + String(items.length) + counter.after.slice(total[0].length)
           : counter.after;
       return digits === counter.digits && after === counter.after
         ? []

@@ -4,7 +4,7 @@
  * works on plain elements and the copy can be compared and kept.
  */
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import { LineIndex } from '../site/index.ts';
+import { known, LineIndex } from '../site/index.ts';
 
 export interface Range {
   start: number;
@@ -41,6 +41,12 @@ export interface PageElement {
   /** Text directly inside, as written in the source. */
   texts: { range: Range; value: string }[];
 }
+
+/**
+ * Where an element stands that was written.
+ * @throws for one that the browser adds by itself.
+ */
+export const placeOf = ({ tag, range }: PageElement): Range => known(range, `place of <${tag}> in the source`);
 
 /** What the author has said of a page: that elements of a selector are items of a gallery, or that they are none. */
 export interface UnitHint {

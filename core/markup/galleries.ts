@@ -5,7 +5,7 @@
  * rows of a table or of divs are merged; runs are parted by headings and cut into units ({@link unitsOf}). What only
  * looks repeated (icons of a menu, pictures in prose) is left out.
  */
-import { grouped, isPicturePath } from '../site/index.ts';
+import { firstNot, firstOf, grouped, isPicturePath, known } from '../site/index.ts';
 import {
   ancestors,
   descendants,
@@ -14,6 +14,7 @@ import {
   type PageDocument,
   type PageElement,
   type Range,
+  placeOf,
 } from './document.ts';
 import { backgroundAddress, partsIn, sourceOf, type ItemParts } from './parts.ts';
 import { matches } from './selectors.ts';
@@ -69,7 +70,8 @@ export function galleriesOf(page: PageDocument): Gallery[] {
     )) {
       const units = unitsOf(page, parent, alike, (element) => bearing.has(element));
       // A picture alone under its own heading may be one that its neighbours are parted from.
-      if ((alike.length < 2 && !opensPicture(alike[0]!, bearing)) || !isGallery(page, parent, units, bearing)) continue;
+      if ((alike.length < 2 && !opensPicture(firstOf(alike), bearing)) || !isGallery(page, parent, units, bearing))
+        continue;
       groups.push({ container: parent, units });
       for (const unit of units)
         for (const element of unit.elements) bearing.get(element)?.forEach((seed) => claimed.add(seed));
@@ -94,23 +96,22 @@ function toldGroups(page: PageDocument, bearing: Bearing, claimed: Set<PageEleme
       : [];
     for (const unit of units) for (const seed of bearing.get(unit) ?? []) claimed.add(seed);
     if (!gallery) continue;
-    const byParent = grouped(units, ({ parent }) => parent!);
+    const byParent = grouped(units, ({ parent }) => known(parent, 'parent of an item'));
     // One in each parent: the parents are wrappers, and what holds them all is the gallery.
     const apart = byParent.size > 1 && [...byParent.values()].every((inside) => inside.length === 1);
     for (const [parent, inside] of apart ? [[commonAncestor(units), units] as const] : byParent)
       groups.push({
         container: parent,
-        units: inside.map((element) => ({ elements: [element], range: element.range! })),
+        units: inside.map((element) => ({ elements: [element], range: placeOf(element) })),
       });
   }
   return groups;
 }
 
 function commonAncestor(elements: readonly PageElement[]): PageElement {
-  const [first, ...others] = elements.map((element) => [...ancestors(element)].reverse());
-  let depth = 0;
-  while (first![depth + 1] && others.every((chain) => chain[depth + 1] === first![depth + 1])) depth++;
-  return first![depth]!;
+  const [first = [], ...others] = elements.map((element) => [...ancestors(element)].reverse());
+  const apart = first.findIndex((element, depth) => others.some((chain) => chain[depth] !== element));
+  return known(first.at(apart === -1 ? -1 : apart - 1), 'common ancestor');
 }
 
 function isSeed(element: PageElement): boolean {
@@ -153,7 +154,7 @@ function mergeMixed(groups: PageElement[][], children: readonly PageElement[], b
   const mixed = groups.filter((group) => group.every(isOne));
   const members = new Set(mixed.flat());
   const all = children.filter((child) => members.has(child));
-  const together = all.every((child, n) => n === 0 || child.place === all[n - 1]!.place + 1);
+  const together = all.every((child, n) => n === 0 || child.place - 1 === all[n - 1]?.place);
   if (mixed.length < 2 || !together) return groups;
   return [...groups.filter((group) => !mixed.includes(group)), all];
 }
@@ -185,7 +186,7 @@ const addressOf = (seed: PageElement | undefined): string =>
 const bareName = (address: string): string => /([^/]*?)(?:\.\w+)?(?:[?#].*)?$/.exec(address)?.[1] ?? '';
 
 function isGallery(page: PageDocument, parent: PageElement, units: readonly Unit[], bearing: Bearing): boolean {
-  const heads = units.map(({ elements }) => elements.find((element) => bearing.has(element)) ?? elements[0]!);
+  const heads = units.map(({ elements }) => elements.find((element) => bearing.has(element)) ?? firstOf(elements));
   const around = heads.map((head) => [head, ...ancestors(head)]);
   if (around.some((chain) => chain.some(({ tag }) => tag === 'nav'))) return false;
   const said = units.map(
@@ -313,8 +314,8 @@ function leadOf(page: PageDocument, item: GalleryItem, previous: GalleryItem | u
   let start = item.range.start;
   const floor = previous?.range.end ?? item.elements[0]?.parent?.open?.end ?? 0;
   for (let n = lastBefore(page.comments, start); n >= 0; n--) {
-    const comment = page.comments[n]!;
-    if (comment.start < floor) break;
+    const comment = page.comments[n];
+    if (!comment || comment.start < floor) break;
     const between = page.text.slice(comment.end, start);
     if (between.trim() !== '' || (between.match(/\n/g)?.length ?? 0) > 1) break;
     // On the line of the item before it, a comment speaks of that one.
@@ -326,12 +327,5 @@ function leadOf(page: PageDocument, item: GalleryItem, previous: GalleryItem | u
 
 /** The last of sorted ranges that ends before a place; -1 where none does. */
 function lastBefore(ranges: readonly Range[], at: number): number {
-  let low = 0;
-  let high = ranges.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (ranges[middle]!.end <= at) low = middle + 1;
-    else high = middle;
-  }
-  return low - 1;
+  return firstNot(ranges, ({ end }) => end <= at) - 1;
 }

@@ -53,12 +53,13 @@ export function hazardsOf(page: PageDocument): Hazard[] {
 
 /** Whether a start tag holds more than its name and the attributes that the parser kept. */
 function hasMore(text: string, { open, tag, attributes }: PageElement): boolean {
-  let at = open!.start + 1 + tag.length;
+  if (!open) return false;
+  let at = open.start + 1 + tag.length;
   for (const { range } of attributes) {
     for (; at < range.start; at++) if (!isGap(text.charCodeAt(at))) return true;
     at = range.end;
   }
-  for (; at < open!.end - 1; at++) if (!isGap(text.charCodeAt(at))) return true;
+  for (; at < open.end - 1; at++) if (!isGap(text.charCodeAt(at))) return true;
   return false;
 }
 

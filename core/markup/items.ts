@@ -2,7 +2,7 @@
  * Work on the items of a gallery. Each operation answers with the smallest edits, or with the reason why it refuses.
  * Before it answers, the edited text is parsed again and compared with what was meant.
  */
-import { type Edit, type Edited, refuse } from '../site/index.ts';
+import { type Edit, type Edited, firstOf, known, lastOf, refuse } from '../site/index.ts';
 import { type PageDocument, type Range } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { hazardIn, hazardsOf } from './hazards.ts';
@@ -28,19 +28,25 @@ export function removeItems(page: PageDocument, gallery: Gallery, places: readon
   const gone = [...new Set(places)].sort((a, b) => a - b);
   if (gone.length === 0 || gone.some((n) => !gallery.items[n])) return refuse('There is no such item any more.');
   const edits: Edit[] = [];
-  for (let n = 0; n < gone.length;) {
-    let last = n;
-    while (gone[last + 1] === gone[last]! + 1) last++;
-    edits.push({ ...cutOf(page.text, gallery, gone[n]!, gone[last]!), text: '' });
-    n = last + 1;
-  }
+  for (const run of runsOf(gone)) edits.push({ ...cutOf(page.text, gallery, firstOf(run), lastOf(run)), text: '' });
   const left = addresses(gallery).filter((_, i) => !gone.includes(i));
   return verified(page, edits, (after) => holds(after, left));
 }
 
+/** Numbers that follow one another, together. */
+function runsOf(numbers: readonly number[]): number[][] {
+  const runs: number[][] = [];
+  for (const number of numbers) {
+    const run = runs.at(-1);
+    if (run?.at(-1) === number - 1) run.push(number);
+    else runs.push([number]);
+  }
+  return runs;
+}
+
 function cutOf(text: string, { items }: Gallery, first: number, last: number): Range {
-  const { start } = items[first]!.unit;
-  const { end } = items[last]!.unit;
+  const { start } = known(items[first], 'item').unit;
+  const { end } = known(items[last], 'item').unit;
   const previous = items[first - 1]?.unit.end;
   const next = items[last + 1]?.unit.start;
   let cut: Range = { start, end };
@@ -92,7 +98,7 @@ export function orderItems(page: PageDocument, gallery: Gallery, order: readonly
 
 /** A range with its line, where nothing else stands on it. */
 export function cutLine({ text }: PageDocument, { start, end }: Range): Edit {
-  const lead = /(?:\r?\n)?[ \t]*$/.exec(text.slice(0, start))![0];
+  const lead = /(?:\r?\n)?[ \t]*$/.exec(text.slice(0, start))?.[0] ?? '';
   return /^[ \t]*(?:\r?\n|$)/.test(text.slice(end)) && lead.includes('\n')
     ? { start: start - lead.length, end, text: '' }
     : { start, end, text: '' };

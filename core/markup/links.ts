@@ -40,8 +40,8 @@ export function setLink(page: PageDocument, chosen: Range, href: string): Edited
 /** Without the white space at its ends. */
 function trimmed(text: string, { start, end }: Range): Range {
   let [from, to] = [start, end];
-  while (from < to && /\s/.test(text[from]!)) from++;
-  while (to > from && /\s/.test(text[to - 1]!)) to--;
+  while (from < to && /\s/.test(text.charAt(from))) from++;
+  while (to > from && /\s/.test(text.charAt(to - 1))) to--;
   return { start: from, end: to };
 }
 

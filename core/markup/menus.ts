@@ -128,7 +128,8 @@ function markOf(entries: readonly MenuEntry[]): CurrentMark {
       tag: own.unit.children[0]?.tag ?? (own.unit.tag === 'li' || own.unit.tag === 'td' ? null : own.unit.tag),
     };
   for (const on of ['link', 'unit'] as const) {
-    const element = own[on]!;
+    const element = own[on];
+    if (!element) continue;
     if (
       valueOf(element, 'aria-current') !== undefined &&
       others.every((one) => !one[on] || valueOf(one[on], 'aria-current') === undefined)
@@ -217,8 +218,8 @@ function labelRange(page: PageDocument, link: PageElement): Range | null {
   if (!only || holders.length > 1) return null;
   const written = page.text.slice(only.range.start, only.range.end);
   return {
-    start: only.range.start + /^\s*/.exec(written)![0].length,
-    end: only.range.end - /\s*$/.exec(written)![0].length,
+    start: only.range.start + (/^\s*/.exec(written)?.[0] ?? '').length,
+    end: only.range.end - (/\s*$/.exec(written)?.[0] ?? '').length,
   };
 }
 

@@ -1,4 +1,5 @@
 /** What an item lacks that its neighbours have, and what it has that they spell otherwise. */
+import { firstOf } from '../site/index.ts';
 import { valueOf, type PageElement } from './document.ts';
 import type { Gallery, GalleryItem } from './galleries.ts';
 
@@ -47,13 +48,16 @@ export function oddOnes({ items }: Gallery): Odd[] {
       );
   }
   for (const { on, of } of HOLDERS) {
-    const held = items.flatMap((item, n) => (of(item) ? [{ n, element: of(item)! }] : []));
+    const held = items.flatMap((item, n) => {
+      const element = of(item);
+      return element ? [{ n, element }] : [];
+    });
     const names = new Map<string, string[]>();
     for (const { element } of held)
       for (const { name, value } of element.attributes) names.set(name, [...(names.get(name) ?? []), value]);
     for (const [name, values] of names) {
       if (!enough(values.length) || values.length < held.length * MOST) continue;
-      const common = new Set(values).size === 1 ? values[0]! : null;
+      const common = new Set(values).size === 1 ? firstOf(values) : null;
       for (const { n, element } of held)
         if (valueOf(element, name) === undefined)
           odd.push({ item: n, on, lacks: name, value: common, having: values.length, element });

@@ -1,5 +1,5 @@
 /** What an item holds: its picture, its link, where the two files are named, and its caption. */
-import { isPicturePath } from '../site/index.ts';
+import { firstOf, isPicturePath, lastOf } from '../site/index.ts';
 import {
   ancestors,
   attributeOf,
@@ -47,7 +47,7 @@ export interface ItemParts {
 export function partsIn(page: PageDocument, unit: Unit): ItemParts {
   const all = elementsIn(unit);
   const image = all.find(isShown) ?? null;
-  const source = (image && sourceOf(image)) ?? firstOf(all, (element) => backgroundOf(page, element));
+  const source = (image && sourceOf(image)) ?? firstFound(all, (element) => backgroundOf(page, element));
   const inside = new Set(all);
   const around = source ? [source.element, ...ancestors(source.element)].filter((element) => inside.has(element)) : [];
   const link = around.find(({ tag }) => tag === 'a') ?? all.find(({ tag }) => tag === 'a') ?? null;
@@ -63,7 +63,7 @@ export function partsIn(page: PageDocument, unit: Unit): ItemParts {
 const isShown = (element: PageElement): boolean =>
   element.tag === 'img' && ![...ancestors(element)].some(({ tag }) => tag === 'noscript');
 
-const firstOf = <T>(all: readonly PageElement[], find: (element: PageElement) => T | null): T | null => {
+const firstFound = <T>(all: readonly PageElement[], find: (element: PageElement) => T | null): T | null => {
   for (const element of all) {
     const found = find(element);
     if (found) return found;
@@ -229,7 +229,7 @@ function looseIn(page: PageDocument, unit: Unit, home: PageElement, holds: Reado
   while (belongs(nodes[from - 1])) from--;
   while (belongs(nodes[to + 1])) to++;
   const run = nodes.slice(from, to + 1);
-  const range = { start: run[0]!.range.start, end: run.at(-1)!.range.end };
+  const range = { start: firstOf(run).range.start, end: lastOf(run).range.end };
   return {
     element: null,
     range,
@@ -242,7 +242,7 @@ function looseIn(page: PageDocument, unit: Unit, home: PageElement, holds: Reado
 function innermost(element: PageElement): PageElement {
   if (element.texts.some(({ value }) => SAYS.test(value))) return element;
   const speaking = element.children.filter((child) => SAYS.test(textOf(child)));
-  return speaking.length === 1 ? innermost(speaking[0]!) : element;
+  return speaking.length === 1 ? innermost(firstOf(speaking)) : element;
 }
 
 function insideElement(page: PageDocument, element: PageElement): Caption {

@@ -5,7 +5,7 @@
  * alt="{alt}"></a>`. Indentation, quotes, case and the order of attributes are the author's; no free text of a
  * neighbour is carried over.
  */
-import { applyEdits, stemOf, type Edit } from '../site/index.ts';
+import { applyEdits, stemOf, type Edit, firstOf } from '../site/index.ts';
 import { valueOf, type Attribute, type PageDocument, type PageElement, type Range } from './document.ts';
 import { encodeAttribute } from './encode.ts';
 import type { Gallery, GalleryItem } from './galleries.ts';
@@ -70,7 +70,8 @@ function mostTypical(items: readonly GalleryItem[]): GalleryItem | null {
   for (const { traits, last } of kinds.values()) {
     // Traits that most items have speak for this one; traits that few have speak against it.
     const score = traits.reduce((sum, trait) => sum + ((counts.get(trait) ?? 0) * 2 > items.length ? 1 : -1), 0);
-    if (last && (score > bestScore || (score === bestScore && last.range.start > best!.range.start))) {
+    const later = last !== null && last.range.start > (best?.range.start ?? -1);
+    if (last && (score > bestScore || (score === bestScore && later))) {
       best = last;
       bestScore = score;
     }
@@ -173,7 +174,7 @@ function partsOf(text: string): PatternPart[] {
     if (match[1]) continue;
     parts.push(
       { kind: 'text', text: text.slice(at, match.index) },
-      { kind: 'slot', name: match[2]!, free: FREE.has(match[2]!) || !(match[2]! in SLOTS) },
+      { kind: 'slot', name: match[2] ?? '', free: FREE.has(match[2] ?? '') || !((match[2] ?? '') in SLOTS) },
     );
     at = match.index + match[0].length;
   }
@@ -235,10 +236,11 @@ function countIn(value: string, values: readonly string[]): string | null {
     const match = read(one);
     return match && match[1] === mine[1] ? [Number(match[2])] : [];
   });
-  const rising = all.slice(1).filter((number, n) => number > all[n]!).length;
-  if (all.length < values.length || all[0]! > 1 || (all.length > 1 && rising * 3 < (all.length - 1) * 2)) return null;
-  const digits = mine[2]!;
-  return `${literal(mine[1]!)}{${all[0] === 0 ? 'index' : 'number'}${digits.startsWith('0') && digits.length > 1 ? `:${digits.length}` : ''}}${literal(mine[3] ?? '')}`;
+  const rising = all.slice(1).filter((number, n) => number > (all[n] ?? Infinity)).length;
+  if (all.length < values.length || firstOf(all) > 1 || (all.length > 1 && rising * 3 < (all.length - 1) * 2))
+    return null;
+  const digits = mine[2] ?? '';
+  return `${literal(mine[1] ?? '')}{${all[0] === 0 ? 'index' : 'number'}${digits.startsWith('0') && digits.length > 1 ? `:${digits.length}` : ''}}${literal(mine[3] ?? '')}`;
 }
 
 /** Finds a name where it stands by itself: the `a` of `pic-a`, not those of `tall` and `lazy`. */

@@ -82,7 +82,7 @@ function mistakeIn(list: CssNode): string | null {
 function openAtEnd(selector: string): string {
   const open: string[] = [];
   for (let n = 0; n < selector.length; n++) {
-    const sign = selector[n]!;
+    const sign = selector.charAt(n);
     if (sign === '\\') n++;
     else if (sign === open.at(-1)) open.pop();
     else if (open.at(-1) === '"' || open.at(-1) === "'") continue;

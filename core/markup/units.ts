@@ -2,7 +2,8 @@
  * How a run of siblings is cut into units. A unit is what belongs to one picture: the element that holds it and, in a
  * flat run, what stands behind or before it in every one of them: `a` + `p`, `h3` + `a`, `a` + text.
  */
-import { type PageDocument, type PageElement, type Range } from './document.ts';
+import { firstNot, firstOf, known, lastOf } from '../site/index.ts';
+import { type PageDocument, type PageElement, type Range, placeOf } from './document.ts';
 
 export interface Unit {
   elements: PageElement[];
@@ -22,8 +23,8 @@ const insides = new WeakMap<PageElement, Inside[]>();
 
 /** What stands directly inside an element and has a place in the source, in order; text narrowed to what it says. */
 function insideOf(page: PageDocument, parent: PageElement): readonly Inside[] {
-  const known = insides.get(parent);
-  if (known) return known;
+  const before = insides.get(parent);
+  if (before) return before;
   const found = findInside(page, parent);
   insides.set(parent, found);
   return found;
@@ -32,16 +33,9 @@ function insideOf(page: PageDocument, parent: PageElement): readonly Inside[] {
 /** The same between two places of the source. */
 export function insideBetween(page: PageDocument, parent: PageElement, { start, end }: Range): Inside[] {
   const all = insideOf(page, parent);
-  let low = 0;
-  let high = all.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (all[middle]!.range.start < start) low = middle + 1;
-    else high = middle;
-  }
-  const found: Inside[] = [];
-  for (let n = low; n < all.length && all[n]!.range.start < end; n++) if (all[n]!.range.end <= end) found.push(all[n]!);
-  return found;
+  const from = firstNot(all, ({ range }) => range.start < start);
+  const to = firstNot(all, ({ range }) => range.start < end);
+  return all.slice(from, to).filter(({ range }) => range.end <= end);
 }
 
 function findInside(page: PageDocument, parent: PageElement): Inside[] {
@@ -89,11 +83,8 @@ const isBreak = (node: Inside): boolean => node.kind === 'element' && BREAKS.has
 const shapeOf = (nodes: readonly Inside[]): string => nodes.map(kindOf).join();
 
 function withoutBreaks(nodes: readonly Inside[]): Inside[] {
-  let from = 0;
-  let to = nodes.length;
-  while (from < to && isBreak(nodes[from]!)) from++;
-  while (to > from && isBreak(nodes[to - 1]!)) to--;
-  return nodes.slice(from, to);
+  const from = nodes.findIndex((node) => !isBreak(node));
+  return from === -1 ? [] : nodes.slice(from, nodes.findLastIndex((node) => !isBreak(node)) + 1);
 }
 
 /** One unit for each head; `bears` says whether an element holds a picture. */
@@ -104,14 +95,14 @@ export function unitsOf(
   bears: (element: PageElement) => boolean,
 ): Unit[] {
   const placed = heads.filter((head) => head.range);
-  const alone = placed.map((head): Unit => ({ elements: [head], range: head.range! }));
+  const alone = placed.map((head): Unit => ({ elements: [head], range: placeOf(head) }));
   const nodes = insideOf(page, parent);
   const numbers = new Map(nodes.flatMap((node, n) => (node.kind === 'element' ? [[node.element, n] as const] : [])));
   const places = placed.map((head) => numbers.get(head) ?? -1);
   if (placed.length < 2 || places.some((place) => place < 0)) return alone;
-  const gaps = places.slice(1).map((place, n) => nodes.slice(places[n]! + 1, place));
+  const gaps = places.slice(1).map((place, n) => nodes.slice((places[n] ?? 0) + 1, place));
   const lead = nodes.slice(0, places[0]);
-  const tail = nodes.slice(places.at(-1)! + 1);
+  const tail = nodes.slice(lastOf(places) + 1);
   const inner = gaps.map(withoutBreaks);
   const [first = []] = inner;
   const shape = shapeOf(first);
@@ -121,15 +112,16 @@ export function unitsOf(
   if (first.length === 0 || first.length > MOST_TAIL || !inner.every(fits)) return alone;
 
   const after = withoutBreaks(tail).slice(0, first.length);
-  if (fits(after)) return places.map((place, n) => unitFrom([nodes[place]!, ...(inner[n] ?? after)]));
+  if (fits(after)) return places.map((place, n) => unitFrom([known(nodes[place], 'head'), ...(inner[n] ?? after)]));
   const before = withoutBreaks(lead).slice(-first.length);
-  if (fits(before)) return places.map((place, n) => unitFrom([...(n === 0 ? before : inner[n - 1]!), nodes[place]!]));
+  if (fits(before))
+    return places.map((place, n) => unitFrom([...(inner[n - 1] ?? before), known(nodes[place], 'head')]));
   return alone;
 }
 
 const unitFrom = (nodes: readonly Inside[]): Unit => ({
   elements: nodes.flatMap((node) => (node.kind === 'element' ? [node.element] : [])),
-  range: { start: nodes[0]!.range.start, end: nodes.at(-1)!.range.end },
+  range: { start: firstOf(nodes).range.start, end: lastOf(nodes).range.end },
 });
 
 const HEADING = /^h[1-6]$/;
@@ -137,14 +129,16 @@ const HEADING = /^h[1-6]$/;
 /** Runs that headings or rules part; where one stands before every picture it is a caption and parts nothing. */
 export function splitAtHeadings(parent: PageElement, heads: readonly PageElement[]): PageElement[][] {
   const between = heads.slice(1).map((head, n) => {
-    return parent.children.slice(heads[n]!.place + 1, head.place).some(({ tag }) => HEADING.test(tag) || tag === 'hr');
+    return parent.children
+      .slice((heads[n]?.place ?? 0) + 1, head.place)
+      .some(({ tag }) => HEADING.test(tag) || tag === 'hr');
   });
   const parts = between.filter(Boolean).length;
   if (parts === 0 || parts === between.length) return [[...heads]];
-  const runs: PageElement[][] = [[heads[0]!]];
+  const runs: PageElement[][] = [[firstOf(heads)]];
   for (const [n, head] of heads.slice(1).entries()) {
     if (between[n]) runs.push([head]);
-    else runs.at(-1)!.push(head);
+    else lastOf(runs).push(head);
   }
   return runs;
 }

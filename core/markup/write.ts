@@ -86,7 +86,7 @@ function placesIn(pattern: string): {
 /** The slot that is all of a value; null where more stands there. */
 function loneSlot(value: string): string | null {
   const [only] = [...value.matchAll(SLOT)];
-  return only && only[0] === value && !only[1] ? only[2]! : null;
+  return only && only[0] === value && !only[1] ? (only[2] ?? '') : null;
 }
 
 /** Whether a link holds just this. */
@@ -139,5 +139,5 @@ export function writeBy(pattern: string, values: SlotValues): string {
 
 /** The slots of a pattern, each once, in their order. */
 export const slotsOf = (pattern: string): string[] => [
-  ...new Set([...pattern.matchAll(SLOT)].flatMap((match) => (match[1] ? [] : [match[2]!]))),
+  ...new Set([...pattern.matchAll(SLOT)].flatMap((match) => (match[1] ? [] : [match[2] ?? '']))),
 ];

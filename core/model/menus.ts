@@ -1,4 +1,5 @@
 /** The menu that the pages of a site share: every page's own against what most of them say. */
+import { firstOf } from '../site/index.ts';
 import { menusOf, type Menu, type MenuEntry } from '../markup/index.ts';
 import type { PageReading } from './reading.ts';
 
@@ -58,7 +59,10 @@ function unionOf(menus: readonly Menu[]): SharedMenu['entries'] {
       else order.splice(++last, 0, target);
     }
   }
-  return order.map((target) => ({ target, label: [...labels.get(target)!].sort((a, b) => b[1] - a[1])[0]![0] }));
+  return order.map((target) => ({
+    target,
+    label: firstOf([...(labels.get(target) ?? [])].sort((a, b) => b[1] - a[1]))[0],
+  }));
 }
 
 function driftOf(menu: Menu, entries: SharedMenu['entries']): Drift[] {

@@ -1,3 +1,4 @@
+import { known } from '../site/index.ts';
 /**
  * The assignment of rows to columns with the greatest sum of worth, each used once at most: the Hungarian method
  * (Kuhn 1955, Munkres 1957) in the form with potentials and shortest augmenting paths (Jonker and Volgenant 1987).
@@ -29,7 +30,7 @@ function components(worths: readonly Worth[]): Worth[][] {
     for (let up = root.get(at); up !== undefined && up !== at; up = root.get(at)) at = up;
     // Paths are shortened on the way, so that long chains are walked once.
     for (let step = node; step !== at;) {
-      const up = root.get(step)!;
+      const up = root.get(step) ?? at;
       root.set(step, at);
       step = up;
     }
@@ -60,15 +61,15 @@ function solve(part: readonly Worth[]): Worth[] {
   const width = columns.length + rows.length;
   const cost = rows.map(() => new Float64Array(width));
   for (const one of part) {
-    const line = cost[rowAt.get(one.row)!]!;
-    const at = columnAt.get(one.column)!;
-    line[at] = Math.min(line[at]!, -one.worth);
+    const line = known(cost[rowAt.get(one.row) ?? -1], 'row');
+    const at = columnAt.get(one.column) ?? 0;
+    line[at] = Math.min(line[at] ?? 0, -one.worth);
   }
   const taken = shortestPaths(cost, width);
   const chosen = new Map(part.map((one) => [`${one.row} ${one.column} ${one.worth}`, one]));
   return rows.flatMap((row, n) => {
-    const at = taken[n]!;
-    const one = at < columns.length ? chosen.get(`${row} ${columns[at]} ${-cost[n]![at]!}`) : undefined;
+    const at = taken[n] ?? -1;
+    const one = chosen.get(`${row} ${columns[at]} ${-(cost[n]?.[at] ?? 0)}`);
     return one ? [one] : [];
   });
 }
@@ -88,36 +89,37 @@ function shortestPaths(cost: readonly Float64Array[], width: number): number[] {
     const seen = new Uint8Array(width + 1);
     do {
       seen[column] = 1;
-      const here = rowOf[column]!;
+      const here = rowOf[column] ?? 0;
       let delta = Infinity;
       let next = 0;
       for (let other = 1; other <= width; other++) {
         if (seen[other]) continue;
-        const reduced = cost[here - 1]![other - 1]! - u[here]! - v[other]!;
-        if (reduced < least[other]!) {
+        const reduced = (cost[here - 1]?.[other - 1] ?? 0) - (u[here] ?? 0) - (v[other] ?? 0);
+        if (reduced < (least[other] ?? 0)) {
           least[other] = reduced;
           from[other] = column;
         }
-        if (least[other]! < delta) {
-          delta = least[other]!;
+        if ((least[other] ?? 0) < delta) {
+          delta = least[other] ?? 0;
           next = other;
         }
       }
       for (let other = 0; other <= width; other++) {
         if (seen[other]) {
-          u[rowOf[other]!]! += delta;
-          v[other]! -= delta;
-        } else least[other]! -= delta;
+          u[rowOf[other] ?? 0] = (u[rowOf[other] ?? 0] ?? 0) + delta;
+          v[other] = (v[other] ?? 0) - delta;
+        } else least[other] = (least[other] ?? 0) - delta;
       }
       column = next;
     } while (rowOf[column] !== 0);
     do {
-      const before = from[column]!;
-      rowOf[column] = rowOf[before]!;
+      const before = from[column] ?? 0;
+      rowOf[column] = rowOf[before] ?? 0;
       column = before;
     } while (column !== 0);
   }
   const columnOf = new Array<number>(height).fill(-1);
-  for (let column = 1; column <= width; column++) if (rowOf[column]! > 0) columnOf[rowOf[column]! - 1] = column - 1;
+  for (let column = 1; column <= width; column++)
+    if ((rowOf[column] ?? 0) > 0) columnOf[(rowOf[column] ?? 0) - 1] = column - 1;
   return columnOf;
 }

@@ -2,6 +2,7 @@
  * Which pictures show the same, by their content alone: at whole size or as a crop. Every comparison is remembered by
  * the hashes of both contents, so that a reading after a change compares only what is new.
  */
+import { lastOf } from '../site/index.ts';
 import {
   agreementOfWhole,
   closerLook,
@@ -71,7 +72,7 @@ interface Look {
 /** Keeps the best, sorted; where to look closely is worked out only for those. */
 function keepLook(looks: Look[], small: Content, content: Content, look: FirstLook): void {
   const agreement = rankOf(look.agreement, small, content);
-  if (looks.length === CLOSER && agreement <= looks.at(-1)!.agreement) return;
+  if (looks.length === CLOSER && agreement <= lastOf(looks).agreement) return;
   const at = looks.findIndex((one) => one.agreement < agreement);
   looks.splice(at < 0 ? looks.length : at, 0, { content, agreement, starts: look.starts() });
   looks.length = Math.min(looks.length, CLOSER);
@@ -148,12 +149,13 @@ export function searchContent(
   for (const content of large) {
     for (const [shape, all] of shapes) {
       const windows = windowsOf(content.facts.luma, Math.exp(shape * 0.02));
-      for (const one of all) keepLook(looks.get(one.hash)!, one, content, firstLook(soughtFor(memory, one), windows));
+      for (const one of all)
+        keepLook(looks.get(one.hash) ?? [], one, content, firstLook(soughtFor(memory, one), windows));
     }
   }
   for (const one of fresh) {
     const sought = soughtFor(memory, one);
-    const closer = looks.get(one.hash)!.map((look) => {
+    const closer = (looks.get(one.hash) ?? []).map((look) => {
       const table = summedArea(look.content.facts.luma);
       return { ...look, table, agreement: rankOf(closerLook(sought, table, look.starts), one, look.content) };
     });

@@ -49,24 +49,29 @@ export function addContent(
   const mayBeSmall = (path: string) =>
     readings.get(path)?.role === 'thumbnail' ||
     (!asFull.has(path) && sideOf(path) <= THUMBNAIL_SIDE && largest >= sideOf(path) * 1.5);
-  const small = paths.filter(
-    (path) => !settled.has(path) && readable(path) && mayBeSmall(path) && !isPlain(readable(path)!.facts.luma),
-  );
-  const isSmall = new Set(small);
-  const large = paths.filter(
-    (path) => readings.get(path)?.role === 'full-size' && !isSmall.has(path) && !settled.has(path) && readable(path),
-  );
+  const small = paths.flatMap((path) => {
+    const content = settled.has(path) || !mayBeSmall(path) ? null : readable(path);
+    return content && !isPlain(content.facts.luma) ? [{ path, content }] : [];
+  });
+  const isSmall = new Set(small.map(({ path }) => path));
   const pathsOf = new Map<string, string[]>();
-  for (const path of large) pathsOf.set(readable(path)!.hash, [...(pathsOf.get(readable(path)!.hash) ?? []), path]);
+  const large = new Map<string, Content>();
+  for (const path of paths) {
+    if (readings.get(path)?.role !== 'full-size' || isSmall.has(path) || settled.has(path)) continue;
+    const content = readable(path);
+    if (!content) continue;
+    large.set(content.hash, large.get(content.hash) ?? content);
+    pathsOf.set(content.hash, [...(pathsOf.get(content.hash) ?? []), path]);
+  }
   const { found, left } = searchContent(
     memory,
-    small.map((path) => readable(path)!),
-    [...pathsOf.values()].map(([path]) => readable(path!)!),
+    small.map(({ content }) => content),
+    [...large.values()],
     pace,
   );
   const likely = new Map<string, { path: string; place: Place }[]>();
-  for (const path of small) {
-    const here = (found.get(readable(path)!.hash) ?? []).flatMap(({ hash, place }) =>
+  for (const { path, content } of small) {
+    const here = (found.get(content.hash) ?? []).flatMap(({ hash, place }) =>
       (pathsOf.get(hash) ?? []).map((full) => ({ path: full, place })),
     );
     likely.set(path, here);

@@ -50,7 +50,10 @@ export function pairPictures({
   const edgeOf = new Map(chosen.map((edge) => [edge.full, edge]));
   const twins = twinsOf(
     memory,
-    fulls.flatMap((path) => (readable(path) ? [{ ...readable(path)!, path }] : [])),
+    fulls.flatMap((path) => {
+      const content = readable(path);
+      return content ? [{ ...content, path }] : [];
+    }),
   );
   const pairs = fulls
     .map((full): Pair => {
@@ -87,8 +90,8 @@ function groupsOf(
   for (const start of [...twins.keys()].sort(byNaturalName)) {
     if (seen.has(start)) continue;
     const group: string[] = [];
-    for (const queue = [start]; queue.length > 0;) {
-      const path = queue.pop()!;
+    const queue = [start];
+    for (let path = queue.pop(); path !== undefined; path = queue.pop()) {
       if (seen.has(path)) continue;
       seen.add(path);
       group.push(path);

@@ -1,5 +1,5 @@
 /** Where a thumbnail that is still to be made should stand. */
-import { folderOf, stemOf } from '../site/index.ts';
+import { folderOf, stemOf, firstOf } from '../site/index.ts';
 import { type Pair } from './pair.ts';
 const formsByFolder = new WeakMap<readonly Pair[], Map<string, string>>();
 
@@ -16,7 +16,9 @@ function commonForms(pairs: readonly Pair[]): Map<string, string> {
     here.set(form, (here.get(form) ?? 0) + 1);
     counts.set(folderOf(full), here);
   }
-  const forms = new Map([...counts].map(([folder, here]) => [folder, [...here].sort((a, b) => b[1] - a[1])[0]![0]]));
+  const forms = new Map(
+    [...counts].map(([folder, here]) => [folder, firstOf([...here].sort((a, b) => b[1] - a[1]))[0]]),
+  );
   formsByFolder.set(pairs, forms);
   return forms;
 }

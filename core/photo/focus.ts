@@ -26,7 +26,10 @@ export function suggestedFocus({ width, height, data }: Luma): Focus {
   for (let y = 1; y < height - 1; y++) {
     for (let x = 1; x < width - 1; x++) {
       const at = y * width + x;
-      const value = Math.hypot(data[at + 1]! - data[at - 1]!, data[at + width]! - data[at - width]!);
+      const value = Math.hypot(
+        (data[at + 1] ?? 0) - (data[at - 1] ?? 0),
+        (data[at + width] ?? 0) - (data[at - width] ?? 0),
+      );
       contrast[at] = value;
       if (value > most) most = value;
     }
@@ -36,7 +39,7 @@ export function suggestedFocus({ width, height, data }: Luma): Focus {
     sumY = 0;
   for (let y = 1; y < height - 1; y++) {
     for (let x = 1; x < width - 1; x++) {
-      const over = contrast[y * width + x]! - most * SURFACE;
+      const over = (contrast[y * width + x] ?? 0) - most * SURFACE;
       if (over <= 0) continue;
       const weight = over * towardsMiddle((x + 0.5) / width) * towardsMiddle((y + 0.5) / height);
       sum += weight;

@@ -4,9 +4,9 @@ import type { Pixels } from './pixels.ts';
 export function onGround({ width, height, data }: Pixels, ground: readonly [number, number, number]): Pixels {
   const laid = new Uint8ClampedArray(data);
   for (let at = 0; at < laid.length; at += 4) {
-    const alpha = laid[at + 3]! / 255;
+    const alpha = (laid[at + 3] ?? 0) / 255;
     if (alpha === 1) continue;
-    for (let c = 0; c < 3; c++) laid[at + c] = laid[at + c]! * alpha + ground[c]! * (1 - alpha);
+    for (let c = 0; c < 3; c++) laid[at + c] = (laid[at + c] ?? 0) * alpha + (ground[c] ?? 0) * (1 - alpha);
     laid[at + 3] = 255;
   }
   return { width, height, data: laid };

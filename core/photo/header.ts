@@ -21,7 +21,7 @@ const READERS: Readonly<Record<string, SizeReader>> = {
     const view = viewOf(bytes);
     for (let at = 2; at + 9 < bytes.length;) {
       if (bytes[at] !== 0xff) return null;
-      const marker = bytes[at + 1]!;
+      const marker = bytes[at + 1] ?? 0;
       if (marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker))
         return { height: view.getUint16(at + 5), width: view.getUint16(at + 7) };
       at += marker === 0xff ? 1 : 2 + view.getUint16(at + 2);
@@ -38,7 +38,7 @@ const READERS: Readonly<Record<string, SizeReader>> = {
   'image/webp'(bytes) {
     if (bytes.length < 30) return null;
     const view = viewOf(bytes);
-    const three = (at: number) => view.getUint16(at, true) + (bytes[at + 2]! << 16);
+    const three = (at: number) => view.getUint16(at, true) + ((bytes[at + 2] ?? 0) << 16);
     if (startsWith(bytes, 'VP8X', 12)) return { width: three(24) + 1, height: three(27) + 1 };
     if (startsWith(bytes, 'VP8L', 12)) {
       const bits = view.getUint32(21, true);

@@ -14,7 +14,8 @@ const COSINES = Array.from({ length: KEPT }, (_, u) =>
 );
 
 /** Luma with the weights of ITU-R BT.601. */
-const luma = (data: Uint8ClampedArray, at: number) => 0.299 * data[at]! + 0.587 * data[at + 1]! + 0.114 * data[at + 2]!;
+const luma = (data: Uint8ClampedArray, at: number) =>
+  0.299 * (data[at] ?? 0) + 0.587 * (data[at + 1] ?? 0) + 0.114 * (data[at + 2] ?? 0);
 
 /** 64 bits as 16 hexadecimal digits. */
 export function perceptualHash(pixels: Pixels): string {
@@ -23,10 +24,10 @@ export function perceptualHash(pixels: Pixels): string {
     COSINES.map((wave) => wave.reduce((sum, cosine, x) => sum + cosine * luma(small.data, (y * SIDE + x) * 4), 0)),
   );
   const values = COSINES.flatMap((wave) =>
-    Array.from({ length: KEPT }, (_, u) => wave.reduce((sum, cosine, y) => sum + cosine * rows[y]![u]!, 0)),
+    Array.from({ length: KEPT }, (_, u) => wave.reduce((sum, cosine, y) => sum + cosine * (rows[y]?.[u] ?? 0), 0)),
   );
   const sorted = [...values].sort((a, b) => a - b);
-  const median = (sorted[31]! + sorted[32]!) / 2;
+  const median = ((sorted[31] ?? 0) + (sorted[32] ?? 0)) / 2;
   let hex = '';
   for (let at = 0; at < 64; at += 4)
     hex += values
@@ -48,9 +49,10 @@ export function hashDistance(a: string, b: string): number {
 /** Mean red, green and blue, 0 to 255. */
 export function meanColour({ data }: Pixels): [number, number, number] {
   const sums = [0, 0, 0];
-  for (let at = 0; at < data.length; at += 4) for (let c = 0; c < 3; c++) sums[c]! += data[at + c]!;
+  for (let at = 0; at < data.length; at += 4)
+    for (let c = 0; c < 3; c++) sums[c] = (sums[c] ?? 0) + (data[at + c] ?? 0);
   const count = data.length / 4;
-  return [sums[0]! / count, sums[1]! / count, sums[2]! / count];
+  return [(sums[0] ?? 0) / count, (sums[1] ?? 0) / count, (sums[2] ?? 0) / count];
 }
 
 export const colourDistance = (a: readonly number[], b: readonly number[]): number =>

@@ -15,7 +15,7 @@ const LUMA_SIDE = 64;
 
 /** 0.299 R + 0.587 G + 0.114 B of the pixel that begins at `at`; 0 to 255. */
 export const lumaAt = (data: Uint8ClampedArray, at: number): number =>
-  0.299 * data[at]! + 0.587 * data[at + 1]! + 0.114 * data[at + 2]!;
+  0.299 * (data[at] ?? 0) + 0.587 * (data[at + 1] ?? 0) + 0.114 * (data[at + 2] ?? 0);
 
 export function lumaOf(pixels: Pixels, side = LUMA_SIDE): Luma {
   const { width, height, data } = resample(pixels, fitInside(pixels, { width: side, height: side }));
@@ -42,8 +42,8 @@ export function summedArea({ width, height, data }: Luma): SummedArea {
   for (let y = 0; y < height; y++) {
     let row = 0;
     for (let x = 0; x < width; x++) {
-      row += data[y * width + x]!;
-      sums[(y + 1) * stride + x + 1] = sums[y * stride + x + 1]! + row;
+      row += data[y * width + x] ?? 0;
+      sums[(y + 1) * stride + x + 1] = (sums[y * stride + x + 1] ?? 0) + row;
     }
   }
   return { width, height, sums };
@@ -73,10 +73,10 @@ function sumsAlong({ width, height, sums }: SummedArea, y: number, corners: numb
   const top = Math.min(Math.floor(y), height - 1);
   const fy = y - top;
   for (let n = 0; n < corners; n++) {
-    const from = top * stride + at[n]!;
-    const fx = share[n]!;
-    const upper = sums[from]! + (sums[from + 1]! - sums[from]!) * fx;
-    const lower = sums[from + stride]! + (sums[from + stride + 1]! - sums[from + stride]!) * fx;
+    const from = top * stride + (at[n] ?? 0);
+    const fx = share[n] ?? 0;
+    const upper = (sums[from] ?? 0) + ((sums[from + 1] ?? 0) - (sums[from] ?? 0)) * fx;
+    const lower = (sums[from + stride] ?? 0) + ((sums[from + stride + 1] ?? 0) - (sums[from + stride] ?? 0)) * fx;
     line[n] = upper + (lower - upper) * fy;
   }
 }
@@ -97,15 +97,16 @@ export function cellMeans(
   for (let n = 0; n < corners; n++) {
     const x = frame.left + (frame.width * n) / columns;
     at[n] = Math.min(Math.floor(x), table.width - 1);
-    share[n] = x - at[n]!;
+    share[n] = x - (at[n] ?? 0);
   }
   const area = (frame.width / columns) * (frame.height / rows);
   sumsAlong(table, frame.top, corners, above);
   for (let y = 0; y < rows; y++) {
     sumsAlong(table, frame.top + (frame.height * (y + 1)) / rows, corners, below);
     for (let x = 0; x < columns; x++)
-      into[offset + y * columns + x] = (below[x + 1]! - below[x]! - above[x + 1]! + above[x]!) / area;
-    for (let n = 0; n < corners; n++) above[n] = below[n]!;
+      into[offset + y * columns + x] =
+        ((below[x + 1] ?? 0) - (below[x] ?? 0) - (above[x + 1] ?? 0) + (above[x] ?? 0)) / area;
+    for (let n = 0; n < corners; n++) above[n] = below[n] ?? 0;
   }
 }
 
@@ -115,14 +116,14 @@ export function cellMeans(
  */
 export function normalise(values: Float32Array, from: number, count: number): number {
   let mean = 0;
-  for (let n = from; n < from + count; n++) mean += values[n]!;
+  for (let n = from; n < from + count; n++) mean += values[n] ?? 0;
   mean /= count;
   let power = 0;
-  for (let n = from; n < from + count; n++) power += (values[n]! - mean) ** 2;
+  for (let n = from; n < from + count; n++) power += ((values[n] ?? 0) - mean) ** 2;
   const length = Math.sqrt(power);
   // Below half a shade of spread there is nothing to compare but noise.
   const flat = length < Math.sqrt(count) / 2;
-  for (let n = from; n < from + count; n++) values[n] = flat ? 0 : (values[n]! - mean) / length;
+  for (let n = from; n < from + count; n++) values[n] = flat ? 0 : ((values[n] ?? 0) - mean) / length;
   return length / Math.sqrt(count);
 }
 

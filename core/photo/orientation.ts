@@ -2,9 +2,18 @@
 import type { Pixels } from './pixels.ts';
 import type { Size } from './size.ts';
 
-/** For values 1 to 8: whether the sides change places, then whether the stored picture is mirrored across and down. */
-const ORIENTATIONS: readonly { turned: boolean; flipX: boolean; flipY: boolean }[] = [
-  { turned: false, flipX: false, flipY: false },
+/** Whether the sides change places, then whether the stored picture is mirrored across and down. */
+interface Turn {
+  turned: boolean;
+  flipX: boolean;
+  flipY: boolean;
+}
+
+const AS_STORED: Turn = { turned: false, flipX: false, flipY: false };
+
+/** For values 1 to 8. */
+const ORIENTATIONS: readonly Turn[] = [
+  AS_STORED,
   { turned: false, flipX: true, flipY: false },
   { turned: false, flipX: true, flipY: true },
   { turned: false, flipX: false, flipY: true },
@@ -14,7 +23,7 @@ const ORIENTATIONS: readonly { turned: boolean; flipX: boolean; flipY: boolean }
   { turned: true, flipX: true, flipY: false },
 ];
 
-const rule = (orientation: number) => ORIENTATIONS[orientation - 1] ?? ORIENTATIONS[0]!;
+const rule = (orientation: number) => ORIENTATIONS[orientation - 1] ?? AS_STORED;
 
 export function shownSize({ width, height }: Size, orientation: number): Size {
   return rule(orientation).turned ? { width: height, height: width } : { width, height };
@@ -33,7 +42,7 @@ export function upright(pixels: Pixels, orientation: number): Pixels {
       const row = turned ? x : y;
       const sx = flipX ? pixels.width - 1 - column : column;
       const sy = flipY ? pixels.height - 1 - row : row;
-      target[y * width + x] = source[sy * pixels.width + sx]!;
+      target[y * width + x] = source[sy * pixels.width + sx] ?? 0;
     }
   }
   return { width, height, data: new Uint8ClampedArray(target.buffer) };

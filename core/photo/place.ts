@@ -86,7 +86,7 @@ function scoresOf({ coarse }: Sought, { frames, cells }: Windows): Float32Array 
   const scores = new Float32Array(frames.length);
   for (let window = 0, at = 0; window < scores.length; window++) {
     let sum = 0;
-    for (let c = 0; c < COUNT; c++, at++) sum += coarse[c]! * cells[at]!;
+    for (let c = 0; c < COUNT; c++, at++) sum += (coarse[c] ?? 0) * (cells[at] ?? 0);
     scores[window] = sum;
   }
   return scores;
@@ -113,12 +113,13 @@ const STARTS = 5;
 /** The windows that agree best on the grid, apart from one another by more than a third of their size; best first. */
 function startsOf(scores: Float32Array, frames: readonly Frame[]): Frame[] {
   const starts: Frame[] = [];
+  const isFree = (frame: Frame | undefined) => frame !== undefined && !starts.some((one) => isNear(one, frame));
   while (starts.length < STARTS) {
     let best = -1;
-    for (let n = 0; n < scores.length; n++)
-      if (scores[n]! > (scores[best] ?? 0) && !starts.some((one) => isNear(one, frames[n]!))) best = n;
-    if (best < 0) break;
-    starts.push(frames[best]!);
+    for (let n = 0; n < scores.length; n++) if ((scores[n] ?? 0) > (scores[best] ?? 0) && isFree(frames[n])) best = n;
+    const found = frames[best];
+    if (!found) break;
+    starts.push(found);
   }
   return starts.length > 0 ? starts : frames.slice(0, 1);
 }
@@ -187,7 +188,7 @@ const isFlat = (values: Float32Array): boolean => values.every((value) => value 
 
 function product(a: Float32Array, b: Float32Array): number {
   let sum = 0;
-  for (let n = 0; n < a.length; n++) sum += a[n]! * b[n]!;
+  for (let n = 0; n < a.length; n++) sum += (a[n] ?? 0) * (b[n] ?? 0);
   return sum;
 }
 
@@ -199,8 +200,8 @@ function detail(values: Float32Array, columns: number, rows: number): Float32Arr
   const table = new Float64Array((columns + 1) * (rows + 1));
   for (let y = 0; y < rows; y++)
     for (let x = 0, row = 0; x < columns; x++) {
-      row += values[y * columns + x]!;
-      table[(y + 1) * (columns + 1) + x + 1] = table[y * (columns + 1) + x + 1]! + row;
+      row += values[y * columns + x] ?? 0;
+      table[(y + 1) * (columns + 1) + x + 1] = (table[y * (columns + 1) + x + 1] ?? 0) + row;
     }
   const result = new Float32Array(values.length);
   for (let y = 0; y < rows; y++) {
@@ -211,8 +212,12 @@ function detail(values: Float32Array, columns: number, rows: number): Float32Arr
       const right = Math.min(columns, x + 3);
       const area = ((bottom - top) / (columns + 1)) * (right - left);
       result[y * columns + x] =
-        values[y * columns + x]! -
-        (table[bottom + right]! - table[bottom + left]! - table[top + right]! + table[top + left]!) / area;
+        (values[y * columns + x] ?? 0) -
+        ((table[bottom + right] ?? 0) -
+          (table[bottom + left] ?? 0) -
+          (table[top + right] ?? 0) +
+          (table[top + left] ?? 0)) /
+          area;
     }
   }
   return result;

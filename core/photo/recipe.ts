@@ -102,16 +102,19 @@ const recipe = (thumbnail: SizeRecipe, fullSize: SizeRecipe): Recipe => ({
   exact: false,
 });
 
+/** Of a site that has said nothing. */
+export const DEFAULT_RECIPE: Recipe = recipe(
+  size({ width: 150, height: null, quality: 80 }),
+  size({ width: 1600, height: 1600, quality: 82 }),
+);
+
 /** Where people begin (common practice, no source). */
 export const STARTING_POINTS: readonly { name: string; recipe: Recipe }[] = [
   {
     name: 'a small hand-coded page',
     recipe: recipe(size({ width: 150, height: null, quality: 80 }), size({ width: 800, height: 800, quality: 82 })),
   },
-  {
-    name: 'large windows',
-    recipe: recipe(size({ width: 150, height: null, quality: 80 }), size({ width: 1600, height: 1600, quality: 82 })),
-  },
+  { name: 'large windows', recipe: DEFAULT_RECIPE },
   {
     name: 'dense screens',
     recipe: recipe(
@@ -120,9 +123,6 @@ export const STARTING_POINTS: readonly { name: string; recipe: Recipe }[] = [
     ),
   },
 ];
-
-/** Of a site that has said nothing. */
-export const DEFAULT_RECIPE: Recipe = STARTING_POINTS[1]!.recipe;
 
 /** Leaves the pixels and lightens the file: how little compression may show at each step. */
 export const LIGHTENINGS: readonly { name: string; similarity: number }[] = [

@@ -38,7 +38,7 @@ export function tapsFor(from: number, to: number): Taps {
       weights[out * count + tap] = weight;
       sum += weight;
     }
-    for (let tap = 0; tap < count; tap++) weights[out * count + tap]! /= sum;
+    for (let tap = 0; tap < count; tap++) weights[out * count + tap] = (weights[out * count + tap] ?? 0) / sum;
   }
   return { first, count, weights };
 }
@@ -62,13 +62,13 @@ export function resample(source: Pixels, size: Size): Pixels {
         g = 0,
         b = 0,
         a = 0;
-      let at = across.first[x]! * 4;
+      let at = (across.first[x] ?? 0) * 4;
       for (let tap = 0; tap < across.count; tap++, at += 4) {
-        const weight = across.weights[x * across.count + tap]!;
-        r += line[at]! * weight;
-        g += line[at + 1]! * weight;
-        b += line[at + 2]! * weight;
-        a += line[at + 3]! * weight;
+        const weight = across.weights[x * across.count + tap] ?? 0;
+        r += (line[at] ?? 0) * weight;
+        g += (line[at + 1] ?? 0) * weight;
+        b += (line[at + 2] ?? 0) * weight;
+        a += (line[at + 3] ?? 0) * weight;
       }
       rows.set([r, g, b, a], (y * size.width + x) * 4);
     }
@@ -82,13 +82,13 @@ export function resample(source: Pixels, size: Size): Pixels {
         g = 0,
         b = 0,
         a = 0;
-      let at = down.first[y]! * stride + x * 4;
+      let at = (down.first[y] ?? 0) * stride + x * 4;
       for (let tap = 0; tap < down.count; tap++, at += stride) {
-        const weight = down.weights[y * down.count + tap]!;
-        r += rows[at]! * weight;
-        g += rows[at + 1]! * weight;
-        b += rows[at + 2]! * weight;
-        a += rows[at + 3]! * weight;
+        const weight = down.weights[y * down.count + tap] ?? 0;
+        r += (rows[at] ?? 0) * weight;
+        g += (rows[at + 1] ?? 0) * weight;
+        b += (rows[at + 2] ?? 0) * weight;
+        a += (rows[at + 3] ?? 0) * weight;
       }
       const out = (y * size.width + x) * 4;
       const share = a > 0 ? 255 / a : 0;
@@ -104,11 +104,11 @@ export function resample(source: Pixels, size: Size): Pixels {
 function premultipliedLine({ data, width }: Pixels, y: number, line: Float32Array): void {
   const from = y * width * 4;
   for (let at = 0; at < width * 4; at += 4) {
-    const alpha = data[from + at + 3]!;
+    const alpha = data[from + at + 3] ?? 0;
     const share = alpha / 255;
-    line[at] = data[from + at]! * share;
-    line[at + 1] = data[from + at + 1]! * share;
-    line[at + 2] = data[from + at + 2]! * share;
+    line[at] = (data[from + at] ?? 0) * share;
+    line[at + 1] = (data[from + at + 1] ?? 0) * share;
+    line[at + 2] = (data[from + at + 2] ?? 0) * share;
     line[at + 3] = alpha;
   }
 }

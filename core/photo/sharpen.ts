@@ -25,18 +25,18 @@ export function sharpened(pixels: Pixels, amount: number): Pixels {
       const left = Math.max(0, x - 1);
       const right = Math.min(width - 1, x + 1);
       const blur =
-        (luma[above + left]! +
-          2 * luma[above + x]! +
-          luma[above + right]! +
-          2 * (luma[here + left]! + 2 * luma[here + x]! + luma[here + right]!) +
-          luma[below + left]! +
-          2 * luma[below + x]! +
-          luma[below + right]!) /
+        ((luma[above + left] ?? 0) +
+          2 * (luma[above + x] ?? 0) +
+          (luma[above + right] ?? 0) +
+          2 * ((luma[here + left] ?? 0) + 2 * (luma[here + x] ?? 0) + (luma[here + right] ?? 0)) +
+          (luma[below + left] ?? 0) +
+          2 * (luma[below + x] ?? 0) +
+          (luma[below + right] ?? 0)) /
         16;
-      const difference = luma[here + x]! - blur;
+      const difference = (luma[here + x] ?? 0) - blur;
       if (Math.abs(difference) < NOISE) continue;
       const at = (here + x) * 4;
-      for (let c = 0; c < 3; c++) made[at + c] = data[at + c]! + difference * amount;
+      for (let c = 0; c < 3; c++) made[at + c] = (data[at + c] ?? 0) + difference * amount;
     }
   }
   return { width, height, data: made };

@@ -54,8 +54,8 @@ export function similarity(a: Pixels, b: Pixels): number {
         xy = 0;
       for (let row = top; row < top + down; row++) {
         for (let at = row * width + start, end = at + across; at < end; at++) {
-          const p = left[at]!;
-          const q = right[at]!;
+          const p = left[at] ?? 0;
+          const q = right[at] ?? 0;
           x += p;
           y += q;
           xx += p * p;
@@ -81,13 +81,12 @@ const TOTAL = GAUSSIAN.reduce((sum, weight) => sum + weight, 0);
 export function gaussianSimilarity(a: Pixels, b: Pixels): number {
   demandSameSize(a, b);
   const [x, y] = [lumas(a), lumas(b)];
-  const product = (p: Float32Array, q: Float32Array) => p.map((value, n) => value * q[n]!);
-  const [mx, my, xx, yy, xy] = [x, y, product(x, x), product(y, y), product(x, y)].map((plane) =>
-    blurred(plane, a.width, a.height),
-  );
-  let sum = 0;
-  for (let n = 0; n < mx!.length; n++) sum += ofWindow(1, mx![n]!, my![n]!, xx![n]!, yy![n]!, xy![n]!);
-  return sum / mx!.length;
+  const product = (p: Float32Array, q: Float32Array) => p.map((value, n) => value * (q[n] ?? 0));
+  const means = (plane: Float32Array) => blurred(plane, a.width, a.height);
+  const [mx, my] = [means(x), means(y)];
+  const [xx, yy, xy] = [means(product(x, x)), means(product(y, y)), means(product(x, y))];
+  const sum = mx.reduce((so, mean, n) => so + ofWindow(1, mean, my[n] ?? 0, xx[n] ?? 0, yy[n] ?? 0, xy[n] ?? 0), 0);
+  return sum / mx.length;
 }
 
 /** Weighted means where the window fits, row by row. */
@@ -96,10 +95,12 @@ function blurred(plane: Float32Array, width: number, height: number): Float64Arr
   const rows = new Float64Array(inner * height);
   for (let y = 0; y < height; y++)
     for (let x = 0; x < inner; x++)
-      rows[y * inner + x] = GAUSSIAN.reduce((sum, weight, n) => sum + weight * plane[y * width + x + n]!, 0) / TOTAL;
+      rows[y * inner + x] =
+        GAUSSIAN.reduce((sum, weight, n) => sum + weight * (plane[y * width + x + n] ?? 0), 0) / TOTAL;
   const result = new Float64Array(inner * (height - 2 * REACH));
   for (let y = 0; y < height - 2 * REACH; y++)
     for (let x = 0; x < inner; x++)
-      result[y * inner + x] = GAUSSIAN.reduce((sum, weight, n) => sum + weight * rows[(y + n) * inner + x]!, 0) / TOTAL;
+      result[y * inner + x] =
+        GAUSSIAN.reduce((sum, weight, n) => sum + weight * (rows[(y + n) * inner + x] ?? 0), 0) / TOTAL;
   return result;
 }

@@ -123,11 +123,11 @@ function editsFor(
     ].flatMap(({ texts }) => texts.filter(({ value }) => value.trim() === drift.entry.label));
     if (!text || more.length > 0) return current ? [] : null;
     const written = document.text.slice(text.range.start, text.range.end);
-    const start = text.range.start + /^\s*/.exec(written)![0].length;
+    const start = text.range.start + (/^\s*/.exec(written)?.[0] ?? '').length;
     return [
       {
         start,
-        end: text.range.end - /\s*$/.exec(written)![0].length,
+        end: text.range.end - (/\s*$/.exec(written)?.[0] ?? '').length,
         text: label.replaceAll('&', '&amp;').replaceAll('<', '&lt;'),
       },
     ];

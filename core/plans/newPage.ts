@@ -30,6 +30,8 @@ import {
   relativeReference,
   resolveInSite,
   type Result,
+  firstOf,
+  lastOf,
 } from '../site/index.ts';
 import { enterInMenus } from './menus.ts';
 import { notesChange } from './notes.ts';
@@ -168,8 +170,8 @@ function galleryEdits(page: PageDocument, items: readonly NewItem[]): Edit[] | s
   const edits: Edit[] = [];
   for (const [n, gallery] of galleries.entries()) {
     const all = gallery.items.map((_, at) => at);
-    const first = gallery.items[0]!;
-    const last = gallery.items.at(-1)!;
+    const first = firstOf(gallery.items);
+    const last = lastOf(gallery.items);
     if (n > 0 || items.length === 0) {
       const gone = removeItems(page, gallery, all);
       if (!gone.ok) return gone.reason;
@@ -198,7 +200,7 @@ function menuEdits(page: PageDocument, from: string, to: string, entry: string |
         );
   const edits = moveMark(page, menu, own, waiting, relativeReference(from, from));
   if (entry === null) return edits;
-  const last = menu.entries.at(-1)!;
+  const last = lastOf(menu.entries);
   // Addresses are those of the old place still; they are carried over with all others.
   const wish = { href: relativeReference(from, to), label: entry, current: true };
   if (waiting?.link) {

@@ -20,6 +20,7 @@ import {
   type Planned,
   refuse,
   relativeReference,
+  firstOf,
 } from '../site/index.ts';
 import { styleLink } from '../style/index.ts';
 import { notesChange } from './notes.ts';
@@ -121,7 +122,7 @@ export function setStylesheet(
     return refuse(
       on ? `Every one of these pages has ${nameOf(sheet)} already.` : `None of these pages has ${nameOf(sheet)}.`,
     );
-  const pages = files.length === 1 ? files[0]!.path : `${files.length} pages`;
+  const pages = files.length === 1 ? firstOf(files).path : `${files.length} pages`;
   return {
     ok: true,
     change: { label: on ? `Link ${nameOf(sheet)} from ${pages}` : `Take ${nameOf(sheet)} off ${pages}`, files },

@@ -14,10 +14,11 @@ import {
   type NewItem,
   type PageDocument,
   type PageElement,
+  placeOf,
 } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { groupAttribute } from '../wiring/index.ts';
-import { applyEdits, type Edit, type Planned, refuse } from '../site/index.ts';
+import { applyEdits, type Edit, type Planned, refuse, lastOf, firstOf } from '../site/index.ts';
 import type { NewPicture } from './intent.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
 
@@ -49,7 +50,7 @@ export function headingOf(
   const floor = Math.max(
     0,
     ...galleries.flatMap(({ items }) =>
-      items.at(-1)!.range.end <= start && items.length > 0 ? [items.at(-1)!.range.end] : [],
+      lastOf(items).range.end <= start && items.length > 0 ? [lastOf(items).range.end] : [],
     ),
   );
   return (
@@ -109,8 +110,8 @@ export function addSection(
   const written = freshItems(document, gallery, items);
   if (!written.ok) return refuse(written.reason);
   const id = freeId(document, title);
-  const first = gallery.items[0]!.unit.start;
-  const last = gallery.items.at(-1)!.unit.end;
+  const first = firstOf(gallery.items).unit.start;
+  const last = lastOf(gallery.items).unit.end;
   const inside = document.elements.filter(
     ({ range, open }) =>
       range &&
@@ -209,8 +210,8 @@ export function listSections(site: SiteReading, { page: path }: { page: string }
   const old = document.elements.find(
     (element) => element.tag === 'ul' && (valueOf(element, 'class') ?? '').split(/\s+/).includes(LIST),
   );
-  const { gallery, heading } = sections[0]!;
-  const at = old?.range ?? blockOf(page, gallery, heading) ?? heading.range!;
+  const { gallery, heading } = firstOf(sections);
+  const at = old?.range ?? blockOf(page, gallery, heading) ?? placeOf(heading);
   const indent =
     /[ \t]*$/.exec(document.text.slice(document.text.lastIndexOf('\n', at.start - 1) + 1, at.start))?.[0] ?? '';
   const text = lines.join(newline + indent);

@@ -16,6 +16,7 @@ import {
   type GalleryItem,
   type PageDocument,
   type PageElement,
+  placeOf,
 } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import {
@@ -23,7 +24,10 @@ import {
   type Edit,
   extensionOf,
   type FileChange,
+  firstOf,
   folderOf,
+  known,
+  lastOf,
   nameOf,
   type Planned,
   refuse,
@@ -77,7 +81,7 @@ export function splitGallery(
   const hazard = parts.find(({ page }) => page.hazards.length > 0);
   if (hazard)
     return refuse(
-      `${hazard.page.path}, line ${hazard.page.document.lines.lineAt(hazard.page.hazards[0]!.range.start)}: ${hazard.page.hazards[0]!.says}. Mend this first.`,
+      `${hazard.page.path}, line ${hazard.page.document.lines.lineAt(firstOf(hazard.page.hazards).range.start)}: ${firstOf(hazard.page.hazards).says}. Mend this first.`,
     );
 
   const items = parts.flatMap(({ page, gallery: own }) =>
@@ -88,7 +92,7 @@ export function splitGallery(
   );
   if (chunks.length < 2 && !spread)
     return refuse(`The gallery has ${items.length} items; they fit on one page of ${size}.`);
-  const names = chunks.map((_, at) => paths[at] ?? nameFor(site, paths[0]!, at + 1));
+  const names = chunks.map((_, at) => paths[at] ?? nameFor(site, firstOf(paths), at + 1));
   const gone = paths.slice(chunks.length);
   const led = site.pages.find(
     ({ path: other, references }) =>
@@ -113,7 +117,13 @@ export function splitGallery(
       )
     )
       return refuse(`${names[at]}: the page would be read otherwise than meant.`);
-    if (!own) files.push({ kind: 'put', path: names[at]!, before: null, after: { kind: 'text', text: made } });
+    if (!own)
+      files.push({
+        kind: 'put',
+        path: known(names[at], 'name for each page'),
+        before: null,
+        after: { kind: 'text', text: made },
+      });
     else if (made !== own.page.text)
       files.push({ kind: 'edit', path: own.page.path, edits: smallestEdit(own.page.text, made) });
   }
@@ -158,13 +168,14 @@ function written(
   hand: WayHand,
 ): string | { reason: string } {
   const { document } = page;
-  const [start, end] = [gallery.items[0]!.unit.start, gallery.items.at(-1)!.unit.end];
+  const [start, end] = [firstOf(gallery.items).unit.start, lastOf(gallery.items).unit.end];
   const newline = document.text.includes('\r\n') ? '\r\n' : '\n';
   const edits: Edit[] = [{ start, end, text: chunk.map(({ text }) => text).join(separatorOf(document, gallery)) }];
   const old = wayBehind(document, gallery, names);
   const indent =
-    /^[ \t]*/.exec(document.text.slice(document.text.lastIndexOf('\n', gallery.container.range!.start - 1) + 1))?.[0] ??
-    '';
+    /^[ \t]*/.exec(
+      document.text.slice(document.text.lastIndexOf('\n', placeOf(gallery.container).start - 1) + 1),
+    )?.[0] ?? '';
   const way =
     names.length > 1
       ? newline +
@@ -175,12 +186,12 @@ function written(
   if (old?.range) {
     // With the line break before it, as it was written.
     let from = old.range.start;
-    while (from > 0 && /[ \t]/.test(document.text[from - 1]!)) from--;
+    while (from > 0 && /[ \t]/.test(document.text.charAt(from - 1))) from--;
     if (document.text[from - 1] === '\n') from--;
     if (document.text[from - 1] === '\r') from--;
     edits.push({ start: from, end: old.range.end, text: way });
   } else if (way !== '') {
-    const at = gallery.container.range!.end;
+    const at = placeOf(gallery.container).end;
     edits.push({ start: at, end: at, text: way });
   }
   if (fresh) edits.push(...numberedTitle(document, number));
@@ -196,7 +207,7 @@ function wayBehind(
   { container, items }: { container: PageElement; items: readonly GalleryItem[] },
   names: readonly string[],
 ): PageElement | null {
-  const end = items.at(-1)!.unit.end;
+  const end = lastOf(items).unit.end;
   return (
     document.elements.find(
       (element) =>
@@ -245,8 +256,9 @@ function handOf(parts: readonly Part[], names: readonly string[]): WayHand {
 
 /** Previous, the numbers, next; as relative references, for all pages stand in one folder. */
 function wayOf(names: readonly string[], number: number, { open, previous, next }: WayHand): string[] {
-  const from = names[number - 1]!;
-  const href = (at: number) => encodeAttribute(relativeReference(from, names[at - 1]!), '"');
+  const nameOf = (at: number) => known(names[at - 1], 'name for each page');
+  const from = nameOf(number);
+  const href = (at: number) => encodeAttribute(relativeReference(from, nameOf(at)), '"');
   const numbers = names.map((_, at) =>
     at + 1 === number ? `<span aria-current="page">${number}</span>` : `<a href="${href(at + 1)}">${at + 1}</a>`,
   );

@@ -3,7 +3,16 @@
  * gallery's own, or in a new rule, and only where the outcome has been seen to win.
  */
 import { galleriesOf, parsePage, setAttribute, valueOf } from '../markup/index.ts';
-import { applyEdits, type Edit, type FileContent, type PathIndex, refuse, type Result } from '../site/index.ts';
+import {
+  applyEdits,
+  type Edit,
+  type FileContent,
+  firstOf,
+  known,
+  type PathIndex,
+  refuse,
+  type Result,
+} from '../site/index.ts';
 import { valueFor, weightOf, winnerFor, type Situation, type State, type Winner } from './cascade.ts';
 import { upTo } from './media.ts';
 import { isOwn, ownClass, partsIn, statelessOnly, type Role, type StyledPage } from './roles.ts';
@@ -102,11 +111,12 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
     if (site.foreign(rule.sheet.path) || (at !== null && saysWide?.declaration === declaration)) return false;
     return isOwn(rule, wish.role, loading(site, rule.sheet), state);
   };
-  if (wish.value === null) return takeAway(site, winners, mayChange);
+  const { value } = wish;
+  if (value === null) return takeAway(site, winners, mayChange);
 
   const tries: (() => Draft | null)[] = [];
   const shared = winners.every((one) => one?.declaration === winners[0]?.declaration) ? winners[0] : null;
-  if (shared && mayChange(shared)) tries.push(() => inPlace(shared, wish.property, wish.value!));
+  if (shared && mayChange(shared)) tries.push(() => inPlace(shared, wish.property, value));
   const own = situation.sheets
     .flatMap((sheet) => (site.foreign(sheet.path) ? [] : sheet.rules))
     .filter(
@@ -116,7 +126,7 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
         isOwn(rule, wish.role, loading(site, rule.sheet), state),
     );
   const home = own.filter(({ media }) => (at === null ? media.length === 0 : upTo(media) === at)).at(-1);
-  if (home) tries.push(() => ({ path: home.sheet.path, edits: [appendDeclaration(home, wish.property, wish.value!)] }));
+  if (home) tries.push(() => ({ path: home.sheet.path, edits: [appendDeclaration(home, wish.property, value)] }));
   const named = own.filter((rule) => rule.selectors.length === 1).at(-1);
   for (const stronger of ['', 'body ', 'html body '])
     tries.push(...newRules(site, situation, place, wish, at, purpose, named ?? null, stronger));
@@ -211,8 +221,8 @@ function newRules(
     ];
   const blocks = new Map(
     sheet.rules
-      .filter(({ media, within }) => within && upTo(media) === at)
-      .map(({ within }) => [within!.start, within!]),
+      .filter(({ media }) => upTo(media) === at)
+      .flatMap(({ within }) => (within ? [[within.start, within] as const] : [])),
   );
   const narrower = sheet.rules.find(({ media, within }) => within && (upTo(media) ?? Infinity) < at);
   return [
@@ -242,10 +252,13 @@ function selectorFor(
   wish: StyleWish,
   named: Rule | null,
 ): { selector: string; also?: Draft } | null {
-  const page = site.pages.find(({ path }) => path === place.page)!;
-  const gallery = page.galleries[place.gallery]!;
+  const page = known(
+    site.pages.find(({ path }) => path === place.page),
+    'page of the gallery',
+  );
+  const gallery = known(page.galleries[place.gallery], 'gallery');
   const state = wish.state ?? null;
-  if (named && (state === null || !statelessOnly(named))) return { selector: named.selectors[0]!.text };
+  if (named && (state === null || !statelessOnly(named))) return { selector: firstOf(named.selectors).text };
   const parts = partsIn(situation, gallery);
   if (wish.role === 'page') return { selector: 'body' };
   const [element] = parts[wish.role];
@@ -291,7 +304,7 @@ function containerSelector(
         weightOf(rule, container, null) !== null &&
         isOwn(rule, 'container', loading(site, sheet))
       )
-        return { selector: rule.selectors[0]!.text };
+        return { selector: firstOf(rule.selectors).text };
     }
   }
   const own = ownClass(container, site.pages);
@@ -373,7 +386,7 @@ function wrongWith(
   const widths = new Set(was.sheets.flatMap(({ rules }) => rules.flatMap(({ media }) => upTo(media) ?? [])));
   for (const other of [WIDE, ...widths]) {
     if (other === width) continue;
-    const told = winnerFor({ ...was, width: other }, old[0]!, wish.property);
+    const told = winnerFor({ ...was, width: other }, firstOf(old), wish.property);
     const apart = other > width || (told !== null && (upTo(told.rule.media) ?? Infinity) < width);
     if (apart && !same(valueFor({ ...is, width: other }, elements[0], wish.property), told?.value ?? null))
       return other > width ? 'wider windows would change as well' : 'narrower windows would change as well';

@@ -2,6 +2,7 @@
  * Whether a media condition holds for a window of a given width (Media Queries 4 §2 to §4). Screens only; what is not
  * about width is taken to hold.
  */
+import { firstOf } from '../site/index.ts';
 import { parse, type CssNode } from 'css-tree';
 
 /** Width in CSS px. Of `em` and `rem` the initial 16 px count, as the specification says. */
@@ -118,9 +119,9 @@ const COMPARED: Readonly<Record<string, (x: number, y: number) => boolean>> = {
 export function upTo(conditions: readonly string[]): number | null {
   const match =
     conditions.length === 1
-      ? /\(\s*(?:max-width\s*:|width\s*<=)\s*([\d.]+)(px|em|rem)\s*\)/i.exec(conditions[0]!)
+      ? /\(\s*(?:max-width\s*:|width\s*<=)\s*([\d.]+)(px|em|rem)\s*\)/i.exec(firstOf(conditions))
       : null;
   if (!match) return null;
-  const width = Number(match[1]) * (match[2]!.toLowerCase() === 'px' ? 1 : 16);
-  return holdsAt(conditions[0]!, width) && !holdsAt(conditions[0]!, width + 1) ? width : null;
+  const width = Number(match[1]) * ((match[2] ?? '').toLowerCase() === 'px' ? 1 : 16);
+  return holdsAt(firstOf(conditions), width) && !holdsAt(firstOf(conditions), width + 1) ? width : null;
 }

@@ -9,7 +9,7 @@ import {
   type StyleSheet,
 } from 'css-tree';
 import { attributeOf, valueOf, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
-import { LineIndex, resolveInSite, type PathIndex, type SiteFiles } from '../site/index.ts';
+import { known, lastOf, LineIndex, type PathIndex, resolveInSite, type SiteFiles } from '../site/index.ts';
 
 export interface Declaration {
   /** In lower case. */
@@ -89,7 +89,7 @@ export function sheetsOf(page: { path: string; document: PageDocument }, files: 
       add(
         page.path,
         page.document.text,
-        { start: element.open.end, end: element.close?.start ?? element.texts.at(-1)!.range.end },
+        { start: element.open.end, end: element.close?.start ?? lastOf(element.texts).range.end },
         'element',
         media,
       );
@@ -195,7 +195,7 @@ const textAt = (sheet: Sheet, node: CssNode | null): string =>
 const preludeOf = (node: Atrule, sheet: Sheet): string => textAt(sheet, node.prelude).trim();
 
 function insideOf(block: CssNode, { text, part }: Sheet): Range {
-  const { start, end } = block.loc!;
+  const { start, end } = known(block.loc, 'place of a block');
   const last = end.offset + part.start;
   return { start: start.offset + part.start + 1, end: text[last - 1] === '}' ? last - 1 : last };
 }
@@ -224,7 +224,7 @@ function declarationsIn(nodes: Iterable<CssNode>, sheet: Sheet): Declaration[] {
 }
 
 function declarationFrom(node: DeclarationNode, sheet: Sheet): Declaration {
-  const start = node.loc!.start.offset + sheet.part.start;
+  const start = known(node.loc, 'place of a declaration').start.offset + sheet.part.start;
   const whole = textAt(sheet, node);
   const value = textAt(sheet, node.value);
   const valueStart = node.value.loc ? node.value.loc.start.offset + sheet.part.start : start + whole.length;

@@ -2,6 +2,7 @@
  * Parts of shorthand values: which piece of `gap: 20px 14px` is the column gap, and the shorthand with that piece
  * changed.
  */
+import { firstOf, known } from '../site/index.ts';
 import { lexer } from 'css-tree';
 
 /** What sets a longhand besides itself. */
@@ -112,10 +113,10 @@ export function withPart(declared: string, longhand: string, value: string, part
   if ((declared.endsWith('gap') || declared.startsWith('place')) && pieces.length === 1) {
     if (declared === 'grid-row-gap' || declared === 'grid-column-gap') return part;
     const first = /^(?:row|align)/.test(longhand);
-    if (part === pieces[0]!.text) return value;
-    return first ? `${part} ${pieces[0]!.text}` : `${pieces[0]!.text} ${part}`;
+    if (part === firstOf(pieces).text) return value;
+    return first ? `${part} ${firstOf(pieces).text}` : `${firstOf(pieces).text} ${part}`;
   }
-  const piece = pieces[at]!;
+  const piece = known(pieces[at], 'piece');
   return value.slice(0, piece.start) + part + value.slice(piece.end);
 }
 

@@ -138,7 +138,7 @@ function fixView(fix: Fix): FixView {
 function classesOf(site: SiteReading): string[] {
   const inStyles = [...site.files].flatMap(([path, content]) =>
     content.kind === 'text' && isStylePath(path)
-      ? [...content.text.matchAll(/\.(-?[A-Za-z_][\w-]*)(?=[^{}]*\{)/g)].map((match) => match[1]!)
+      ? [...content.text.matchAll(/\.(-?[A-Za-z_][\w-]*)(?=[^{}]*\{)/g)].map((match) => match[1] ?? '')
       : [],
   );
   return [...new Set([...site.pages.flatMap(({ document }) => namesIn(document).classes), ...inStyles])].sort();

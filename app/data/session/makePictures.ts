@@ -5,7 +5,7 @@
  */
 import type { Recipe } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
-import { nameOf } from '~core/site/index.ts';
+import { firstOf, known, nameOf } from '~core/site/index.ts';
 import type { MadePicture, MakeOptions, PictureAnalysis, Wanted } from '../../workers/pictures';
 import { contentHash } from '../hash';
 import type { Job } from './jobs';
@@ -62,7 +62,7 @@ export async function makePictures(
   };
   const odd = { enlarged: [] as string[], unmet: [] as string[], light: [] as string[] };
   const one = async (worker: Maker, group: readonly ReadyTask[]) => {
-    const first = group[0]!;
+    const first = firstOf(group);
     const source = await sourceOf(first);
     if (!source) throw new Error('its source is no longer there');
     const wanted = group.map(({ to, size, times }) => ({ to, size, times }));
@@ -71,7 +71,10 @@ export async function makePictures(
       ...recipe,
       said: first.said,
     })) {
-      const task = group.find(({ to }) => to === made.to)!;
+      const task = known(
+        group.find(({ to }) => to === made.to),
+        `task for ${made.to}`,
+      );
       // Compressing anew what is as light already would only cost quality.
       const keep = made.whole && task.to === task.from && made.blob.size >= source.size;
       const blob = keep ? source : made.blob;
@@ -106,7 +109,7 @@ export async function makePictures(
     workers.map(async (worker) => {
       for (const group of waiting) {
         if (stop.signal.aborted || leaving.aborted) return;
-        const first = group[0]!;
+        const first = firstOf(group);
         tell(first.to);
         try {
           await one(worker(), group);

@@ -23,13 +23,14 @@ async function readView(source: ViewSource, last: KnownView | null): Promise<Kno
   const { number, head, lengths, same } = await source.viewHead(last?.number ?? null);
   const lists: Record<string, unknown[]> = {};
   for (const [n, name] of LONG_LISTS.entries()) {
+    const unchanged = same[n] ?? [];
     const before: unknown[] = last?.view[name] ?? [];
-    if (before.length === lengths[n] && same[n]!.every(Boolean)) {
+    if (before.length === lengths[n] && unchanged.every(Boolean)) {
       lists[name] = before;
       continue;
     }
     const list: unknown[] = (lists[name] = []);
-    for (const [piece, kept] of same[n]!.entries()) {
+    for (const [piece, kept] of unchanged.entries()) {
       const part = kept ? before.slice(piece * PIECE, (piece + 1) * PIECE) : await source.viewPart(number, name, piece);
       if (!part) throw new Error('Another site was opened meanwhile.');
       list.push(...part);

@@ -1,4 +1,5 @@
 /** Pictures that are there more than once: one of each group is kept, every reference leads to it. */
+import { firstOf } from '~core/site/index.ts';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Radio from '@mui/material/Radio';
@@ -93,7 +94,7 @@ export function Alike() {
 
 const isExact = (group: readonly Copy[]): boolean => group.every(({ pair }) => pair.hash === group[0]?.pair.hash);
 
-const preferred = (group: readonly Copy[]): Copy => [...group].sort((a, b) => rank(b) - rank(a))[0]!;
+const preferred = (group: readonly Copy[]): Copy => firstOf([...group].sort((a, b) => rank(b) - rank(a)));
 
 function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean; onKeep: (kept: Copy) => void }) {
   const [kept, setKept] = useState(preferred(group).pair.full);

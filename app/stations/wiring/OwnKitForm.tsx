@@ -1,4 +1,5 @@
 /** The manifest of an own script as fields, each beside the lines of the script from which it was guessed. */
+import { arrayMove } from '@dnd-kit/sortable';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -152,8 +153,7 @@ export function OwnKitForm({ draft, fields, onChange }: Props) {
     />
   );
   const up = (n: number) => {
-    const files = [...fields.base.files];
-    files.splice(n - 1, 2, files[n]!, files[n - 1]!);
+    const files = arrayMove(fields.base.files, n, n - 1);
     set({ base: { ...fields.base, files } });
   };
   return (

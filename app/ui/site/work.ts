@@ -17,7 +17,7 @@ interface Asking {
 }
 
 /** Sends work to an action of the site; what is shown is read again afterwards. */
-export function useAction(action: string): Asking & { outcome: Outcome | null } {
+function useAction(action: string): Asking & { outcome: Outcome | null } {
   const { submit, state, data } = useFetcher<Outcome>();
   const ask = useCallback(
     (work: Work) =>

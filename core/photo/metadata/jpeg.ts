@@ -20,7 +20,7 @@ export const jpeg: Container = {
     const view = viewOf(bytes);
     const blocks: Block[] = [];
     for (let at = 2; at + 4 <= bytes.length && bytes[at] === 0xff;) {
-      const marker = bytes[at + 1]!;
+      const marker = bytes[at + 1] ?? 0;
       // The scan follows: metadata stands before it.
       if (marker === 0xda || marker === 0xd9) break;
       const end = at + 2 + view.getUint16(at + 2);

@@ -33,7 +33,7 @@ const TABLE = Uint32Array.from({ length: 256 }, (_, n) => {
 
 function crc(bytes: Uint8Array): number {
   let c = 0xffffffff;
-  for (const byte of bytes) c = TABLE[(c ^ byte) & 0xff]! ^ (c >>> 8);
+  for (const byte of bytes) c = (TABLE[(c ^ byte) & 0xff] ?? 0) ^ (c >>> 8);
   return (c ^ 0xffffffff) >>> 0;
 }
 

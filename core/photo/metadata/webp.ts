@@ -78,7 +78,7 @@ export const webp: Container = {
     let body: Uint8Array;
     if (first.name === 'VP8X') {
       body = bytes.slice(HEADER);
-      body[8]! |= flags;
+      body[8] = (body[8] ?? 0) | flags;
     } else {
       const { width, height, alpha } = canvasOf(bytes, first);
       body = joined([extended(width, height, flags | (alpha ? ALPHA : 0)), bytes.subarray(HEADER)]);

@@ -67,7 +67,7 @@ export async function simdResampler(compiled: BufferSource): Promise<Resample> {
     const made = new Uint8ClampedArray(memory.buffer, out, size.width * 4);
     for (let y = 0; y < size.height; y++) {
       line(
-        pixels + down.first[y]! * stride,
+        pixels + (down.first[y] ?? 0) * stride,
         stride,
         down.count,
         rowWeights + y * down.count * 2,
@@ -98,13 +98,13 @@ function inUnits({ first, count, weights }: Taps): WholeTaps {
     let left = UNIT;
     let largest = 0;
     for (let n = 0; n < count; n++) {
-      const weight = Math.round(weights[place * count + n]! * UNIT);
+      const weight = Math.round((weights[place * count + n] ?? 0) * UNIT);
       whole[place * even + n] = weight;
       left -= weight;
-      if (weight > whole[place * even + largest]!) largest = n;
+      if (weight > (whole[place * even + largest] ?? 0)) largest = n;
     }
     // What rounding left over goes where it matters least.
-    whole[place * even + largest]! += left;
+    whole[place * even + largest] = (whole[place * even + largest] ?? 0) + left;
   }
   return { first, count: even, weights: whole };
 }

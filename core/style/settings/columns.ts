@@ -1,4 +1,5 @@
 /** How many columns, and how far apart: in the terms of whatever method the author chose. */
+import { firstOf } from '../../site/index.ts';
 import { valueFor } from '../cascade.ts';
 import type { StyleWish } from '../declare.ts';
 import { displayOf, isNothing, sideOf, type Layout } from '../layout.ts';
@@ -16,8 +17,8 @@ function gridColumns(value: string | null): string | null {
     const isOdd = /[a-z]+\(|\[/i.test(value) && !/^minmax/i.test(value);
     return isOdd ? value : String(piecesOf(value).length);
   }
-  if (/^\d+$/.test(repeated[1]!)) return String(Number(repeated[1]) * piecesOf(repeated[2]!).length);
-  return leastOf(repeated[2]!) ?? value;
+  if (/^\d+$/.test(repeated[1] ?? '')) return String(Number(repeated[1]) * piecesOf(repeated[2] ?? '').length);
+  return leastOf(repeated[2] ?? '') ?? value;
 }
 
 const leastOf = (track: string): string | null =>
@@ -27,7 +28,7 @@ const leastOf = (track: string): string | null =>
 function itemColumns(width: string | null): string | null {
   if (width === null || /^auto$/i.test(width)) return null;
   const share = /^calc\(\s*\(?\s*100%.*\/\s*(\d+)\b.*\)$/is.exec(width);
-  if (share) return share[1]!;
+  if (share) return share[1] ?? '';
   const percent = /(?:^|\()\s*([\d.]+)%/.exec(width);
   if (percent) return String(Math.max(1, Math.floor(100.5 / Number(percent[1]))));
   return lengthOf(width) ? width : null;
@@ -113,14 +114,15 @@ function columnWishes(layout: Layout, value: string | null): StyleWish[] | strin
 function tracks(present: string | null, count: number | null, least: string): string {
   const repeated = /^repeat\(\s*(\d+|auto-fill|auto-fit)\s*,\s*(.*)\)$/is.exec(present?.trim() ?? '');
   if (count === null)
-    return `repeat(${repeated && !/^\d/.test(repeated[1]!) ? repeated[1]! : 'auto-fill'}, minmax(${least}, 1fr))`;
-  const single = repeated && /^\d/.test(repeated[1]!) && piecesOf(repeated[2]!).length === 1 ? repeated[2]! : null;
+    return `repeat(${repeated && !/^\d/.test(repeated[1] ?? '') ? (repeated[1] ?? '') : 'auto-fill'}, minmax(${least}, 1fr))`;
+  const single =
+    repeated && /^\d/.test(repeated[1] ?? '') && piecesOf(repeated[2] ?? '').length === 1 ? (repeated[2] ?? '') : null;
   const equal =
     !repeated &&
     present !== null &&
     /^[\d.]+fr(?:\s+[\d.]+fr)*$/.test(present.trim()) &&
     new Set(piecesOf(present).map(({ text }) => text)).size === 1
-      ? piecesOf(present)[0]!.text
+      ? firstOf(piecesOf(present)).text
       : null;
   const track = [single, equal].find((one) => one && /fr/.test(one) && !/minmax\(\s*[1-9]/.test(one));
   return `repeat(${count}, ${track ?? 'minmax(0, 1fr)'})`;
@@ -227,7 +229,11 @@ function gapWishes(layout: Layout, property: 'row-gap' | 'column-gap', value: st
   const half = timesOf(value, 0.5);
   const alone = one ? ['0', value] : [value, '0'];
   const shares = one === other ? [half, half] : alone;
-  const wishes = sides.map((side, n): StyleWish => ({ role: 'item', property: `${kind}-${side}`, value: shares[n]! }));
+  const wishes = sides.map((side, n): StyleWish => ({
+    role: 'item',
+    property: `${kind}-${side}`,
+    value: shares[n] ?? half,
+  }));
   const columns =
     property === 'column-gap' && kind === 'margin' && (method === 'float' || method === 'inline')
       ? read(layout).value

@@ -14,7 +14,7 @@ function of(state: State, name: string, title: string, property: string, field: 
     id: `${state}-${name}`,
     group: GROUPS[state],
     title,
-    purpose: `${GROUPS[state][0]!.toLowerCase()}${GROUPS[state].slice(1)}`,
+    purpose: `${GROUPS[state].charAt(0).toLowerCase()}${GROUPS[state].slice(1)}`,
     field,
     state,
     read: (layout) => told({ ...layout, situation: { ...layout.situation, state } }, 'image', property),

@@ -9,12 +9,13 @@ const known = new WeakMap<readonly unknown[], Kit[]>();
 export function ownKits(manifests: readonly unknown[], files: SiteFiles): Kit[] {
   const fresh = readKits(manifests, files);
   const before = known.get(manifests);
-  if (before && before.length === fresh.length && before.every((kit, n) => sameTexts(kit, fresh[n]!))) return before;
+  if (before && before.length === fresh.length && before.every((kit, n) => sameTexts(kit, fresh[n]))) return before;
   known.set(manifests, fresh);
   return fresh;
 }
 
-const sameTexts = (a: Kit, b: Kit): boolean => a.manifest.files.every(({ name }) => a.files[name] === b.files[name]);
+const sameTexts = (a: Kit, b: Kit | undefined): boolean =>
+  a.manifest.files.every(({ name }) => a.files[name] === b?.files[name]);
 
 function readKits(manifests: readonly unknown[], files: SiteFiles): Kit[] {
   return manifests.flatMap((data): Kit[] => {

@@ -1,6 +1,14 @@
 /** What a page's scripts and styles are, where they lead, and in what order a browser runs them. */
 import { isDeferred, valueOf, type PageDocument, type PageElement } from '../../markup/index.ts';
-import { resolveInSite, type Lookup, type PathIndex, type SiteFiles, type Target } from '../../site/index.ts';
+import {
+  resolveInSite,
+  type Lookup,
+  type PathIndex,
+  type SiteFiles,
+  type Target,
+  firstOf,
+  lastOf,
+} from '../../site/index.ts';
 
 export interface Include {
   kind: 'script' | 'style';
@@ -81,4 +89,4 @@ export function scriptText(include: Include, files: SiteFiles): string | null {
 
 /** The bare name of an include's file in small letters, without query: what tells which file of a kit it means. */
 export const includedName = ({ written }: Include): string =>
-  (written ?? '').split(/[?#]/)[0]!.split(/[\\/]/).at(-1)!.toLowerCase();
+  lastOf(firstOf((written ?? '').split(/[?#]/)).split(/[\\/]/)).toLowerCase();

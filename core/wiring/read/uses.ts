@@ -226,10 +226,9 @@ function matching(page: PageDocument, selector: string): PageElement[] {
 }
 
 function markedBy(page: PageDocument, { manifest: { marker } }: Kit): PageElement[] {
-  if (marker.attribute !== undefined) return page.elements.filter((element) => attributeOf(element, marker.attribute!));
-  return marker.class === undefined
-    ? []
-    : page.elements.filter((element) => classesOf(element).includes(marker.class!));
+  const { attribute, class: name } = marker;
+  if (attribute !== undefined) return page.elements.filter((element) => attributeOf(element, attribute));
+  return name === undefined ? [] : page.elements.filter((element) => classesOf(element).includes(name));
 }
 
 const classesOf = (element: PageElement): string[] => (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);
@@ -293,8 +292,10 @@ export function misspeltMarker(
     const slip = link.attributes.find(({ name }) => !known.includes(name) && isSlipOf(name, meant));
     return slip ? { attribute: slip.name, is: slip.name, meant } : null;
   }
-  const wrong = marker.class === undefined ? undefined : classesOf(link).find((name) => isSlipOf(name, marker.class!));
-  return wrong === undefined ? null : { attribute: 'class', is: wrong, meant: marker.class! };
+  const { class: right } = marker;
+  if (right === undefined) return null;
+  const wrong = classesOf(link).find((name) => isSlipOf(name, right));
+  return wrong === undefined ? null : { attribute: 'class', is: wrong, meant: right };
 }
 
 /** The name of the group that a link says it is in; null where it says none. */

@@ -47,18 +47,19 @@ export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): Rem
   const out: RemovedStarts = { ok: true, edits: [], files: [], removed: 0 };
   const byInclude = grouped(use?.starts ?? [], ({ include }) => include);
   for (const [include, starts] of byInclude) {
-    if (include.inline) {
-      if (saysNothingElse(include.inline.text, starts) && include.element.range) {
+    const { inline } = include;
+    if (inline) {
+      if (saysNothingElse(inline.text, starts) && include.element.range) {
         out.edits.push(cutLine(page.document, include.element.range));
         out.removed++;
         continue;
       }
-      const gone = withoutCalls(include.inline.text, starts);
+      const gone = withoutCalls(inline.text, starts);
       if (!gone) return refuseFor(include, page.path, starts);
       out.edits.push(
         ...gone.map((edit) => ({
-          start: edit.start + include.inline!.start,
-          end: edit.end + include.inline!.start,
+          start: edit.start + inline.start,
+          end: edit.end + inline.start,
           text: '',
         })),
       );

@@ -11,7 +11,7 @@ import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } f
 import Box from '@mui/material/Box';
 import { useEffect, useRef } from 'react';
 import type { Range } from '~core/markup/index.ts';
-import { applyEdits, smallestEdit, type Edit } from '~core/site/index.ts';
+import { applyEdits, type Edit, known, smallestEdit } from '~core/site/index.ts';
 import type { FindingView } from '~core/view/index.ts';
 import { pageNonce } from '../../../ui/shell/emotion';
 import { addressAt } from './addresses';
@@ -85,7 +85,7 @@ export function SourceEditor(props: Props) {
       const changes: { from: number; to: number; text: string }[] = [];
       pending.iterChanges((from, to, _fromB, _toB, inserted) => changes.push({ from, to, text: inserted.toString() }));
       pending = null;
-      const before = base.current!;
+      const before = known(base.current, 'text that is edited');
       const edits = toFileEdits(changes, before.breaks);
       const applied = applyEdits(before.text, edits);
       if (applied.ok) base.current = baseOf(applied.text);
@@ -119,7 +119,7 @@ export function SourceEditor(props: Props) {
       return true;
     };
     /** Offsets of the text as it was last written; between two writings they are a little behind. */
-    const toFile = (offset: number) => base.current!.breaks.toFile(offset);
+    const toFile = (offset: number) => known(base.current, 'text that is edited').breaks.toFile(offset);
     const follow = (editor: EditorView, offset: number): boolean => {
       const line = editor.state.doc.lineAt(offset);
       const address = addressAt(line.text, offset - line.from);

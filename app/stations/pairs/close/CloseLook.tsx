@@ -15,7 +15,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { FULL_SIZE, THUMBNAIL, type PictureTask } from '~core/model/index.ts';
 import { allPixels, formatOf, GOOD_ENOUGH, inFormat, type Format, type Recipe } from '~core/photo/index.ts';
-import { bytesOf } from '~core/site/index.ts';
+import { bytesOf, firstOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { useSite } from '../../../ui/site/openSite';
 import { useWholePicture } from '../../../ui/site/pictures';
@@ -55,7 +55,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
   const small = useWholePicture(pair.thumbnail);
   const idle = busy || site.readOnly;
   const choices = sizesOf(recipe, pair);
-  const task = choices.find(({ as }) => as === which)?.task ?? choices[0]!.task;
+  const task = choices.find(({ as }) => as === which)?.task ?? firstOf(choices).task;
   const there = site.files.get(task.to);
 
   const take = (format: Format, quality: number, forAll: boolean) => {

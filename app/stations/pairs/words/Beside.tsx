@@ -41,20 +41,20 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
       </Box>
       {pair && (
         <>
-          {offer !== null && offer !== row.alt && (
+          {strand !== null && offer !== null && offer !== row.alt && (
             <Button
               size="small"
               disabled={idle}
-              onClick={() => intent({ kind: 'set-words', items: [{ strand: strand!, alt: offer }], pictures: [] })}
+              onClick={() => intent({ kind: 'set-words', items: [{ strand, alt: offer }], pictures: [] })}
               sx={{ justifyContent: 'flex-start', textAlign: 'left' }}
             >{`Alt text: “${offer}”`}</Button>
           )}
-          {offer !== null && row.caption !== null && pair.words.title !== row.caption && (
+          {strand !== null && offer !== null && row.caption !== null && pair.words.title !== row.caption && (
             <Button
               size="small"
               disabled={idle}
               onClick={() =>
-                intent({ kind: 'set-words', items: [{ strand: strand!, caption: pair.words.title }], pictures: [] })
+                intent({ kind: 'set-words', items: [{ strand, caption: pair.words.title }], pictures: [] })
               }
               sx={{ justifyContent: 'flex-start', textAlign: 'left' }}
             >{`Caption: “${pair.words.title}”`}</Button>
