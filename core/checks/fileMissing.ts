@@ -1,8 +1,8 @@
 import { type PageElement, replaceValue } from '../markup/index.ts';
-import { resolved, THUMBNAIL } from '../model/index.ts';
-import { isPicturePath, nameOf, planEdits, relativeReference } from '../site/index.ts';
+import { resolved, THUMBNAIL, type PageReading, type SiteReading, type Strand } from '../model/index.ts';
+import { isPicturePath, nameOf, planEdits, relativeReference, type FileChange } from '../site/index.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
-import { soughtReferences } from './references.ts';
+import { soughtReferences, type SoughtReference } from './references.ts';
 
 export const fileMissing: Rule = {
   id: 'file-missing',
@@ -10,53 +10,13 @@ export const fileMissing: Rule = {
   title: 'Every path leads to a file that is there',
   find: (site) =>
     site.pages.flatMap((page) =>
-      soughtReferences(page).flatMap(({ element, attribute, loads }): Observation[] => {
+      soughtReferences(page).flatMap((reference): Observation[] => {
+        const { element, attribute, loads } = reference;
         const file = resolved(attribute.value, page.path, site.index);
         if (!file || file.real !== null || file.path === '') return [];
-        const strand =
-          page.strands
-            .flat()
-            .find((one) => attribute.range.start >= one.range.start && attribute.range.start < one.range.end) ?? null;
+        const strand = strandAt(page, attribute.range.start);
         const isThumbnail = element.tag === 'img';
-        const fixes: Fix[] = [];
-        // A thumbnail that is missing beside a full-size picture that is there can be made.
-        const full = strand?.full ?? null;
-        if (isThumbnail && full && isPicturePath(full) && isPicturePath(file.path))
-          fixes.push({
-            kind: 'picture',
-            label: `Make it from ${nameOf(full)}`,
-            tasks: [{ from: full, to: file.path, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 }],
-          });
-        const namesakes = site.index.namesakes(file.path);
-        const [twin] = namesakes;
-        if (namesakes.length === 1 && twin && twin !== full)
-          fixes.push({
-            kind: 'change',
-            label: `Point it at ${twin}`,
-            plan: () =>
-              planEdits(`Point at ${twin} in ${page.path}`, page.path, {
-                ok: true,
-                edits: [replaceValue(attribute, relativeReference(page.path, twin))],
-              }),
-          });
-        // A viewer's own file that is nowhere in the site is copied in, where the page asks for it.
-        const kit =
-          loads && namesakes.length === 0
-            ? site.kits.find(({ files }) => Object.hasOwn(files, nameOf(file.path)))
-            : undefined;
-        const text = kit?.files[nameOf(file.path)];
-        if (kit && text !== undefined)
-          fixes.push({
-            kind: 'change',
-            label: `Copy ${nameOf(file.path)} there`,
-            plan: () => ({
-              ok: true,
-              change: {
-                label: `Copy ${file.path}`,
-                files: [{ kind: 'put', path: file.path, before: null, after: { kind: 'text', text } }],
-              },
-            }),
-          });
+        const missed: Missed = { ...reference, page, path: file.path, full: strand?.full ?? null };
         return [
           {
             matter: `${page.path}:${file.path}`,
@@ -67,12 +27,57 @@ export const fileMissing: Rule = {
             place: placeIn(page, attribute.range),
             strand: strand?.id ?? null,
             joint: strand && (isThumbnail ? 'thumbnail' : 'full-size'),
-            fixes,
+            fixes: [makeIt, pointAtNamesake, copyKitFile].flatMap((fix) => fix(site, missed) ?? []),
           },
         ];
       }),
     ),
 };
+
+interface Missed extends SoughtReference {
+  page: PageReading;
+  path: string;
+  /** The full-size picture of the item in which it is missed. */
+  full: string | null;
+}
+
+const strandAt = ({ strands }: PageReading, offset: number): Strand | null =>
+  strands.flat().find(({ range }) => offset >= range.start && offset < range.end) ?? null;
+
+/** A thumbnail that is missing beside a full-size picture that is there can be made. */
+function makeIt(site: SiteReading, { element, path, full }: Missed): Fix | null {
+  if (element.tag !== 'img' || full === null || !isPicturePath(full) || !isPicturePath(path)) return null;
+  return {
+    kind: 'picture',
+    label: `Make it from ${nameOf(full)}`,
+    tasks: [{ from: full, to: path, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 }],
+  };
+}
+
+function pointAtNamesake(site: SiteReading, { page, attribute, path, full }: Missed): Fix | null {
+  const [twin, ...more] = site.index.namesakes(path);
+  if (twin === undefined || more.length > 0 || twin === full) return null;
+  const edits = () => [replaceValue(attribute, relativeReference(page.path, twin))];
+  return {
+    kind: 'change',
+    label: `Point it at ${twin}`,
+    plan: () => planEdits(`Point at ${twin} in ${page.path}`, page.path, { ok: true, edits: edits() }),
+  };
+}
+
+/** A viewer's own file that is nowhere in the site is copied in, where the page asks for it. */
+function copyKitFile(site: SiteReading, { loads, path }: Missed): Fix | null {
+  const name = nameOf(path);
+  if (!loads || site.index.namesakes(path).length > 0) return null;
+  const text = site.kits.find(({ files }) => Object.hasOwn(files, name))?.files[name];
+  if (text === undefined) return null;
+  const file: FileChange = { kind: 'put', path, before: null, after: { kind: 'text', text } };
+  return {
+    kind: 'change',
+    label: `Copy ${name} there`,
+    plan: () => ({ ok: true, change: { label: `Copy ${path}`, files: [file] } }),
+  };
+}
 
 function whyMissed({ tag }: PageElement, isThumbnail: boolean): string {
   if (isThumbnail) return 'The page shows a broken picture, or its alt text, in this place.';

@@ -1,4 +1,4 @@
-import { attributeOf, classValue, rewriteTag, verified, type PageElement } from '../markup/index.ts';
+import { attributeOf, classValue, rewriteTag, verified, type GalleryItem, type PageElement } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { answers, commonGroup, markerName, misspeltMarker, openable, type KitUse } from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
@@ -11,16 +11,13 @@ export const markerUnlike: Rule = {
   find: (site) =>
     [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] =>
       page.wiring.uses.flatMap((use): Observation[] => {
-        const { link } = item;
+        const link = unmarkedLink(item, use);
+        if (!link) return [];
         const { manifest } = use.kit;
-        if (!link || manifest.marker.on !== 'link' || use.marked.includes(link) || answers(use, item)) return [];
-        // A marker that sits on the picture is a matter of its own.
-        if (use.marked.some((one) => one !== link && within(one, link))) return [];
+        const items = page.galleries[strand.gallery]?.items ?? [];
         const wrong = misspeltMarker(link, use.kit);
-        const neighbours =
-          page.galleries[strand.gallery]?.items.filter((one) => one.link && use.marked.includes(one.link)).length ?? 0;
-        if (neighbours === 0 && !wrong) return [];
-        if (!wrong && !openable(page.path, item)) return [];
+        const neighbours = items.filter((one) => one.link && use.marked.includes(one.link)).length;
+        if (!wrong && (neighbours === 0 || !openable(page.path, item))) return [];
         const meant = markerName(manifest);
         const misspelt = wrong && attributeOf(link, wrong.attribute);
         return [
@@ -38,8 +35,7 @@ export const markerUnlike: Rule = {
               {
                 kind: 'change',
                 label: wrong ? `Correct it to ${wrong.meant}` : `Add ${meant}`,
-                plan: () =>
-                  mend(page, use, link, strand.name, commonGroup(page.galleries[strand.gallery]?.items ?? [], use.kit)),
+                plan: () => mend(page, use, link, strand.name, commonGroup(items, use.kit)),
               },
             ],
           },
@@ -47,6 +43,14 @@ export const markerUnlike: Rule = {
       }),
     ),
 };
+
+/** The item's link, where the viewer looks for its marker and does not find it. */
+function unmarkedLink(item: GalleryItem, use: KitUse): PageElement | null {
+  const { link } = item;
+  if (!link || use.kit.manifest.marker.on !== 'link' || use.marked.includes(link) || answers(use, item)) return null;
+  // A marker that sits on the picture is a matter of its own.
+  return use.marked.some((one) => within(one, link)) ? null : link;
+}
 
 function within(element: PageElement, outer: PageElement): boolean {
   for (let at: PageElement | null = element; at; at = at.parent) if (at === outer) return true;

@@ -13,7 +13,7 @@ const SOUGHT: Readonly<Record<string, string>> = {
   iframe: 'src',
 };
 
-interface SoughtReference {
+export interface SoughtReference {
   element: PageElement;
   attribute: Attribute;
   /** A script or stylesheet, on which the page's working depends. */

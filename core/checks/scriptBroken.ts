@@ -1,5 +1,6 @@
 import { applyEdits, LineIndex, type Edit } from '../site/index.ts';
-import { readScript } from '../wiring/index.ts';
+import type { PageReading, SiteReading } from '../model/index.ts';
+import { readScript, type ScriptRun } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
@@ -9,48 +10,41 @@ export const scriptBroken: Rule = {
   title: 'Every script can be read',
   find: (site) => {
     const findings = new Map<string, Observation>();
-    for (const page of site.pages) {
-      for (const { include, text, reading } of page.wiring.scripts) {
-        if (!reading || reading.ok || text === null || include.module) continue;
-        const inline = include.inline;
-        const path = inline ? page.path : (include.path ?? page.path);
-        const key = `${path}:${inline ? include.line : ''}`;
-        if (findings.has(key)) continue;
-        const edits = mended(text);
-        const fixes: Fix[] = edits
-          ? [
-              {
-                kind: 'change',
-                label: `Take ${edits.length === 1 ? 'the stray character' : `the ${edits.length} stray characters`} out`,
-                plan: () =>
-                  editScript(
-                    page,
-                    include,
-                    edits,
-                    `Mend the script ${include.written ?? `on line ${include.line}`}`,
-                    site,
-                  ),
-              },
-            ]
-          : [];
-        const line = new LineIndex(text).lineAt(reading.at);
-        findings.set(key, {
-          matter: key,
-          severity: 'error',
-          says: `${include.written ?? 'This inline script'} has a mistake${inline ? '' : ` on line ${line}`}: ${reading.reason}.`,
-          why: 'A browser that cannot read a script to its end runs nothing of it, not even what stands before the mistake.',
-          place: inline
-            ? placeIn(page, { start: inline.start + reading.at, end: inline.start + reading.at + 1 })
-            : { path, line, start: reading.at, end: reading.at + 1 },
-          strand: null,
-          joint: 'viewer',
-          fixes,
-        });
+    for (const page of site.pages)
+      for (const script of page.wiring.scripts) {
+        const finding = findingOf(site, page, script);
+        if (finding && !findings.has(finding.matter)) findings.set(finding.matter, finding);
       }
-    }
     return [...findings.values()];
   },
 };
+
+function findingOf(site: SiteReading, page: PageReading, script: ScriptRun): Observation | null {
+  const { include, text, reading } = script;
+  if (!reading || reading.ok || text === null || include.module) return null;
+  const { inline } = include;
+  const path = inline ? page.path : (include.path ?? page.path);
+  const line = new LineIndex(text).lineAt(reading.at);
+  return {
+    matter: `${path}:${inline ? include.line : ''}`,
+    severity: 'error',
+    says: `${include.written ?? 'This inline script'} has a mistake${inline ? '' : ` on line ${line}`}: ${reading.reason}.`,
+    why: 'A browser that cannot read a script to its end runs nothing of it, not even what stands before the mistake.',
+    place: inline
+      ? placeIn(page, { start: inline.start + reading.at, end: inline.start + reading.at + 1 })
+      : { path, line, start: reading.at, end: reading.at + 1 },
+    strand: null,
+    joint: 'viewer',
+    fixes: fixesFor(site, page, script, mended(text)),
+  };
+}
+
+function fixesFor(site: SiteReading, page: PageReading, { include }: ScriptRun, edits: Edit[] | null): Fix[] {
+  if (!edits) return [];
+  const stray = edits.length === 1 ? 'the stray character' : `the ${edits.length} stray characters`;
+  const label = `Mend the script ${include.written ?? `on line ${include.line}`}`;
+  return [{ kind: 'change', label: `Take ${stray} out`, plan: () => editScript(page, include, edits, label, site) }];
+}
 
 /** What text programs and web pages put into code that is copied from them, and what is meant. */
 const STRAY: readonly (readonly [RegExp, string])[] = [

@@ -1,4 +1,4 @@
-import { attributeOf, parsePage, type PageElement } from '../markup/index.ts';
+import { attributeOf, parsePage, type Attribute, type PageElement } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { applyEdits, type Edit, planEdits } from '../site/index.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
@@ -55,88 +55,84 @@ export const tagBroken: Rule = {
 };
 
 function breakIn({ text }: PageReading, element: PageElement): Break | null {
-  const { attributes } = element;
-  for (const [n, attribute] of attributes.entries()) {
-    const { name, quote, range, valueRange } = attribute;
-    const raw = text.slice(valueRange.start, valueRange.end);
-    if (quote === '' && CURLY.test(raw[0] ?? '')) {
-      // Unquoted to a browser: it ends at the first space. The author's closing quote may stand in a later attribute.
-      const close = attributes
-        .slice(n)
-        .find((one) =>
-          CURLY.test(text.slice(one.range.start + (one === attribute ? one.name.length + 2 : 0), one.range.end)),
-        );
-      const end = close
-        ? close.range.start +
-          text
-            .slice(close.range.start, close.range.end)
-            .search(close === attribute ? /[\u201C\u201D\u201E\u2018\u2019](?=\s*$)/ : CURLY)
-        : -1;
-      const edits =
-        close && end > valueRange.start
-          ? [
-              { start: valueRange.start, end: valueRange.start + 1, text: '"' },
-              { start: end, end: end + 1, text: '"' },
-            ]
-          : [];
-      return {
-        says: `${name} stands between typographic quotes.`,
-        why: 'To a browser these quotes are letters of the value, which then ends at the first space.',
-        at: range,
-        label: 'Write straight quotes',
-        edits,
-      };
+  for (const n of element.attributes.keys())
+    for (const look of [typographicQuotes, missingQuote, strayQuote]) {
+      const found = look(text, element.attributes, n);
+      if (found) return found;
     }
-    if (
-      quote !== '' &&
-      quote !== 'none' &&
-      /<[a-z/][^<]*>?|\s[a-z-]+=\s*$/i.test(raw) &&
-      /[<>]|=$/.test(raw) &&
-      !/^(?:srcdoc|style|content|data-[\w-]*(?:caption|text|html))$/.test(name)
-    ) {
-      const cut = closingPlace(raw);
-      return {
-        says: `The value of ${name} runs on over other markup: its closing quote is missing.`,
-        why: 'The browser reads on to the next quote, wherever that stands; what lies between is no tag any more.',
-        at: range,
-        label: 'Close the quote',
-        edits: cut === null ? [] : [{ start: valueRange.start + cut, end: valueRange.start + cut, text: quote }],
-      };
-    }
-    if (/["']/.test(name)) {
-      const before = attributes[n - 1];
-      const opener = [...attributes.slice(0, n)].reverse().find((one) => one.quote === '"' || one.quote === "'");
-      // The author's own closing quote is the last that stands at the end of a bare word.
-      const last =
-        attributes
-          .slice(n)
-          .filter((one) => one.quote === 'none' && /["']$/.test(one.name))
-          .at(-1) ?? attribute;
-      const end = last.range.end - 1;
-      const within = opener ? text.slice(opener.valueRange.start, end) : '';
-      const edits =
-        opener && before && /["']$/.test(text.slice(last.range.start, last.range.end))
-          ? [
-              {
-                start: opener.valueRange.start,
-                end,
-                text: within.replaceAll(opener.quote, opener.quote === '"' ? '&quot;' : '&#39;'),
-              },
-            ]
-          : [];
-      return {
-        says: opener
-          ? `A quote inside the value of ${opener.name} ends it too early.`
-          : 'A quote stands alone in this tag.',
-        why: 'What follows the quote is taken for attributes, and the rest of the words is lost.',
-        at: opener ? { start: opener.range.start, end: last.range.end } : range,
-        label: 'Write the quote as an entity',
-        edits,
-      };
-    }
+  return spacedName(element, text);
+}
+
+type Look = (text: string, attributes: readonly Attribute[], n: number) => Break | null;
+
+/** Unquoted to a browser: it ends at the first space. The author's closing quote may stand in a later attribute. */
+const typographicQuotes: Look = (text, attributes, n) => {
+  const attribute = attributes[n];
+  if (attribute?.quote !== '' || !CURLY.test(text.charAt(attribute.valueRange.start))) return null;
+  const { name, range, valueRange } = attribute;
+  const end = closingCurly(text, attribute, attributes.slice(n));
+  const straight = (at: number) => ({ start: at, end: at + 1, text: '"' });
+  return {
+    says: `${name} stands between typographic quotes.`,
+    why: 'To a browser these quotes are letters of the value, which then ends at the first space.',
+    at: range,
+    label: 'Write straight quotes',
+    edits: end > valueRange.start ? [straight(valueRange.start), straight(end)] : [],
+  };
+};
+
+/** Offset of the quote that ends what one begins; -1 where there is none. */
+function closingCurly(text: string, attribute: Attribute, following: readonly Attribute[]): number {
+  for (const one of following) {
+    const after = one === attribute ? one.name.length + 2 : 0;
+    if (!CURLY.test(text.slice(one.range.start + after, one.range.end))) continue;
+    const sought = one === attribute ? /[\u201C\u201D\u201E\u2018\u2019](?=\s*$)/ : CURLY;
+    return one.range.start + text.slice(one.range.start, one.range.end).search(sought);
   }
-  const spaced = spacedName(element, text);
-  return spaced;
+  return -1;
+}
+
+/** Attributes whose values may well hold markup. */
+const HOLDS_MARKUP = /^(?:srcdoc|style|content|data-[\w-]*(?:caption|text|html))$/;
+
+const missingQuote: Look = (text, attributes, n) => {
+  const attribute = attributes[n];
+  if (!attribute || attribute.quote === '' || attribute.quote === 'none') return null;
+  const { name, quote, range, valueRange } = attribute;
+  const raw = text.slice(valueRange.start, valueRange.end);
+  const runsOn = /<[a-z/][^<]*>?|\s[a-z-]+=\s*$/i.test(raw) && /[<>]|=$/.test(raw);
+  if (!runsOn || HOLDS_MARKUP.test(name)) return null;
+  const cut = closingPlace(raw);
+  return {
+    says: `The value of ${name} runs on over other markup: its closing quote is missing.`,
+    why: 'The browser reads on to the next quote, wherever that stands; what lies between is no tag any more.',
+    at: range,
+    label: 'Close the quote',
+    edits: cut === null ? [] : [{ start: valueRange.start + cut, end: valueRange.start + cut, text: quote }],
+  };
+};
+
+const strayQuote: Look = (text, attributes, n) => {
+  const attribute = attributes[n];
+  if (!attribute || !/["']/.test(attribute.name)) return null;
+  const opener = attributes.slice(0, n).findLast(({ quote }) => quote === '"' || quote === "'");
+  // The author's own closing quote is the last that stands at the end of a bare word.
+  const last = attributes.slice(n).findLast(({ quote, name }) => quote === 'none' && /["']$/.test(name)) ?? attribute;
+  const isClosed = /["']$/.test(text.slice(last.range.start, last.range.end));
+  return {
+    says: opener
+      ? `A quote inside the value of ${opener.name} ends it too early.`
+      : 'A quote stands alone in this tag.',
+    why: 'What follows the quote is taken for attributes, and the rest of the words is lost.',
+    at: opener ? { start: opener.range.start, end: last.range.end } : attribute.range,
+    label: 'Write the quote as an entity',
+    edits: opener && isClosed ? [withEntities(text, opener, last.range.end - 1)] : [],
+  };
+};
+
+function withEntities(text: string, { quote, valueRange: { start } }: Attribute, end: number): Edit {
+  const entity = quote === '"' ? '&quot;' : '&#39;';
+  return { start, end, text: text.slice(start, end).replaceAll(quote, entity) };
 }
 
 /** `data-enlarge -group="a"`, `data- enlarge`: a hyphen at the edge of a name. */

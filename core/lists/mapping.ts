@@ -1,5 +1,14 @@
 /** Which column of a list holds what, and the pictures that its rows stand for. */
-import { isPicturePath, nameOf, resolveInSite, type ListMapping, type PathIndex, firstOf } from '../site/index.ts';
+import {
+  isPicturePath,
+  nameOf,
+  resolveInSite,
+  type ListMapping,
+  type PathIndex,
+  firstOf,
+  refuse,
+  type Result,
+} from '../site/index.ts';
 import type { Table } from './table.ts';
 
 type Field = Exclude<keyof ListMapping, 'columns'>;
@@ -90,40 +99,18 @@ export function picturesOf(
   const listed: Listed = { pictures: [], troubles: [] };
   for (const [n, row] of rows.entries()) {
     const cell = (column: string | null) => (column === null ? '' : (row[column] ?? '').trim());
-    const value = cell(mapping.full);
-    const note = (says: string) => listed.troubles.push({ row: n + 1, says });
-    if (value === '') {
-      note(`nothing stands in “${mapping.full}”`);
-      continue;
-    }
-    const full = fileFor(value, list, index);
-    if ('reason' in full) {
-      note(full.reason);
-      continue;
-    }
-    const small = cell(mapping.thumbnail);
-    const own = small === '' ? null : fileFor(small, list, index);
-    if (own && 'reason' in own) {
-      note(own.reason);
-      continue;
-    }
-    const outside = 'outside' in full;
-    const given = own && ('outside' in own ? own.outside : own.path);
-    const thumbnail = given ?? ('outside' in full ? null : thumbnailOf(full.path));
-    if (thumbnail === null) {
-      note(
-        outside
-          ? 'an outside picture needs a thumbnail beside it; choose the column that names it'
-          : `${'path' in full ? full.path : value} has no thumbnail yet; make it first`,
-      );
+    const files = filesOf(cell(mapping.full), cell(mapping.thumbnail), mapping, list, index, thumbnailOf);
+    if (!files.ok) {
+      listed.troubles.push({ row: n + 1, says: files.reason });
       continue;
     }
     const title = cell(mapping.title);
     const caption = cell(mapping.caption) || title;
     listed.pictures.push({
       row: n + 1,
-      full: outside ? full.outside : full.path,
-      thumbnail,
+      full: files.full,
+      thumbnail: files.thumbnail,
+      outside: files.outside,
       title: title || caption,
       caption,
       alt: cell(mapping.alt) || caption,
@@ -131,8 +118,32 @@ export function picturesOf(
         .split(/[,;]/)
         .map((tag) => tag.trim())
         .filter(Boolean),
-      outside,
     });
   }
   return listed;
+}
+
+/** The two files of a row; an outside picture brings its thumbnail along, others may have theirs already. */
+function filesOf(
+  value: string,
+  small: string,
+  mapping: ListMapping,
+  list: string,
+  index: PathIndex,
+  thumbnailOf: (full: string) => string | null,
+): Result<{ full: string; thumbnail: string; outside: boolean }> {
+  if (value === '') return refuse(`nothing stands in “${mapping.full}”`);
+  const full = fileFor(value, list, index);
+  if ('reason' in full) return refuse(full.reason);
+  const own = small === '' ? null : fileFor(small, list, index);
+  if (own && 'reason' in own) return refuse(own.reason);
+  const given = own && ('outside' in own ? own.outside : own.path);
+  if ('outside' in full)
+    return given === null
+      ? refuse('an outside picture needs a thumbnail beside it; choose the column that names it')
+      : { ok: true, full: full.outside, thumbnail: given, outside: true };
+  const thumbnail = given ?? thumbnailOf(full.path);
+  return thumbnail === null
+    ? refuse(`${full.path} has no thumbnail yet; make it first`)
+    : { ok: true, full: full.path, thumbnail, outside: false };
 }

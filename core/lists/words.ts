@@ -64,28 +64,29 @@ export function wordsFrom({ columns, rows }: Table, known: readonly WordsRow[]):
     places.set(keyOf(row.page, row.file), [...(places.get(keyOf(row.page, row.file)) ?? []), row]);
   const result: WordsIn = { changes: [], troubles: [] };
   for (const [n, line] of rows.entries()) {
+    const note = (says: string) => result.troubles.push({ row: n + 1, says });
     const row = places.get(keyOf(line.page ?? '', line.file ?? ''))?.shift();
     if (!row) {
-      result.troubles.push({
-        row: n + 1,
-        says: `${line.file || 'no file'} is not ${line.page ? `on ${line.page}` : 'in this site without a page'}`,
-      });
+      note(`${line.file || 'no file'} is not ${line.page ? `on ${line.page}` : 'in this site without a page'}`);
       continue;
     }
-    const words: WordsChange['words'] = {};
-    for (const name of SETTABLE) {
-      const raw = line[name];
-      // What a spreadsheet would have computed came out with an apostrophe before it.
-      const value = raw?.replace(/^'(?=[=+\-@\t\r])/, '');
-      if (value === undefined || value === NO_ALT || value === (row[name] ?? '')) continue;
-      if (name === 'caption' && row.strand !== null && row.caption === null) {
-        if (value !== '')
-          result.troubles.push({ row: n + 1, says: `${row.file} on ${row.page} has no element for a caption` });
-        continue;
-      }
-      words[name] = value;
+    const words = otherWords(line, row);
+    if (words.caption !== undefined && row.strand !== null && row.caption === null) {
+      if (words.caption !== '') note(`${row.file} on ${row.page} has no element for a caption`);
+      delete words.caption;
     }
     if (Object.keys(words).length > 0) result.changes.push({ row, words });
   }
   return result;
+}
+
+/** What a line of the list says otherwise than the site. */
+function otherWords(line: Table['rows'][number], row: WordsRow): WordsChange['words'] {
+  const words: WordsChange['words'] = {};
+  for (const name of SETTABLE) {
+    // What a spreadsheet would have computed came out with an apostrophe before it.
+    const value = line[name]?.replace(/^'(?=[=+\-@\t\r])/, '');
+    if (value !== undefined && value !== NO_ALT && value !== (row[name] ?? '')) words[name] = value;
+  }
+  return words;
 }

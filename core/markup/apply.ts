@@ -8,10 +8,11 @@ import {
   type Attribute,
   type PageDocument,
   type PageElement,
+  type Range,
 } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { addressIn, fenced } from './items.ts';
-import { patternOf, SLOTS, type Pattern } from './pattern.ts';
+import { patternOf, SLOTS, type FreePlace, type Pattern } from './pattern.ts';
 import { elementsIn } from './units.ts';
 import { slotsOf, writeBy, type SlotValue } from './write.ts';
 import { verified } from './verify.ts';
@@ -34,34 +35,34 @@ export function troubleInPattern(text: string, known: Pattern): string | null {
 
 /** What an item holds, by the slots of a pattern. */
 function valuesIn(page: PageDocument, item: GalleryItem, pattern: Pattern, n: number): Map<string, SlotValue> {
-  const values = new Map<string, SlotValue>();
-  const put = (slot: string, value: SlotValue | undefined) => value !== undefined && values.set(slot, value);
-  put('thumbnail', item.source?.value);
-  put('full', item.target?.value);
-  put('alt', item.image ? valueOf(item.image, 'alt') : undefined);
-  put('title', (item.link && valueOf(item.link, 'title')) ?? (item.image ? valueOf(item.image, 'title') : undefined));
-  for (const side of ['width', 'height']) put(side, item.image ? valueOf(item.image, side) : undefined);
-  if (item.caption)
-    put('caption', {
-      text: item.caption.text,
-      markup: page.text.slice(item.caption.range.start, item.caption.range.end).trim(),
-    });
-  put('name', stemOf((item.target ?? item.source)?.value ?? ''));
-  put('number', String(n + 1));
-  put('index', String(n));
+  const { image, link, caption } = item;
+  const ofImage = (name: string) => (image ? valueOf(image, name) : undefined);
   const all = elementsIn(item);
-  for (const [slot, place] of pattern.free) {
-    const element = all[place.element];
-    if (!element) continue;
-    if ('attribute' in place) put(slot, valueOf(element, place.attribute));
-    else {
-      const words = element.texts[place.text];
-      if (!words) continue;
-      const markup = page.text.slice(words.range.start, words.range.end).trim();
-      put(slot, { text: words.value.trim(), markup });
-    }
-  }
-  return values;
+  const values: [string, SlotValue | undefined][] = [
+    ['thumbnail', item.source?.value],
+    ['full', item.target?.value],
+    ['alt', ofImage('alt')],
+    ['title', (link && valueOf(link, 'title')) ?? ofImage('title')],
+    ['width', ofImage('width')],
+    ['height', ofImage('height')],
+    ['caption', caption ? { text: caption.text, markup: sourceOf(page, caption.range) } : undefined],
+    ['name', stemOf((item.target ?? item.source)?.value ?? '')],
+    ['number', String(n + 1)],
+    ['index', String(n)],
+    ...[...pattern.free].map(([slot, place]) => [slot, freeValue(page, all, place)] as [string, SlotValue | undefined]),
+  ];
+  return new Map(values.filter((pair): pair is [string, SlotValue] => pair[1] !== undefined));
+}
+
+const sourceOf = ({ text }: PageDocument, { start, end }: Range): string => text.slice(start, end).trim();
+
+/** What stands where an author's own slot was found. */
+function freeValue(page: PageDocument, all: readonly PageElement[], place: FreePlace): SlotValue | undefined {
+  const element = all[place.element];
+  if (!element) return undefined;
+  if ('attribute' in place) return valueOf(element, place.attribute);
+  const words = element.texts[place.text];
+  return words && { text: words.value.trim(), markup: sourceOf(page, words.range) };
 }
 
 /** Every item written by the pattern; what an item has beyond the pattern that was learnt stays with it. */

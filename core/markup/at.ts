@@ -11,13 +11,15 @@ export function elementAt(page: PageDocument, offset: number): PageElement | nul
   // In document order, what stands inside comes behind what is around it.
   for (const element of page.elements) {
     const { range } = element;
-    if (range && range.start <= offset && offset < range.end && (!found?.range || range.start >= found.range.start))
-      found = element;
-    if (range?.end === offset && range.start < offset && (!ended?.range || ended.range.end < offset)) ended = element;
+    if (!range || range.start > offset) continue;
+    if (offset < range.end && range.start >= startOf(found)) found = element;
+    else if (range.end === offset) ended ??= element;
   }
   // Only beside what holds it: where another element begins, that one is meant.
-  return ended && found?.range && ended.range && ended.range.start >= found.range.start ? ended : found;
+  return ended && found && startOf(ended) >= startOf(found) ? ended : found;
 }
+
+const startOf = (element: PageElement | null): number => element?.range?.start ?? -1;
 
 /** The element at child numbers from `html` down; the nearest one around it that is written in the source. */
 export function elementBy(page: PageDocument, path: readonly number[]): PageElement | null {

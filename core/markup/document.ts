@@ -134,8 +134,17 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
     return;
   }
   if (!('tagName' in node)) return;
+  const element = elementFrom(node, parent, page, shift);
+  page.elements.push(element);
+  parent?.children.push(element);
+  // Inside of an SVG, `template` is an element like any other.
+  const children = 'content' in node && node.content ? node.content.childNodes : node.childNodes;
+  for (const child of children) visit(child, element, page, shift);
+}
+
+function elementFrom(node: Tree.Element, parent: PageElement | null, page: PageDocument, shift: number): PageElement {
   const place = node.sourceCodeLocation ?? null;
-  const element: PageElement = {
+  return {
     tag: node.tagName,
     attributes: attributesIn(page.text, node, shift),
     parent,
@@ -147,11 +156,6 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
     close: place?.endTag ? rangeOf(place.endTag, shift) : null,
     texts: [],
   };
-  page.elements.push(element);
-  parent?.children.push(element);
-  // Inside of an SVG, `template` is an element like any other.
-  const children = 'content' in node && node.content ? node.content.childNodes : node.childNodes;
-  for (const child of children) visit(child, element, page, shift);
 }
 
 /** The attributes of a parsed element that are written in the source. */

@@ -16,39 +16,41 @@ export function hazardsOf(page: PageDocument): Hazard[] {
   const opened = new Set<number>();
   const templates = TEMPLATE.test(page.text);
   for (const element of page.elements) {
-    if (!element.open || !element.range) continue;
-    if (opened.has(element.open.start)) {
+    const { open, range } = element;
+    if (!open || !range) continue;
+    if (opened.has(open.start))
       hazards.push({
-        range: element.range,
+        range,
         says: `a <${element.tag}> is closed in the wrong order here, so a browser makes two of it`,
       });
-    }
-    opened.add(element.open.start);
-
-    const parent = element.parent;
-    const next = parent?.children[element.place + 1];
-    if (next?.open && next.open.start < element.open.start) {
-      hazards.push({
-        range: { start: next.open.start, end: element.range.end },
-        says: `<${element.tag}> stands where a table may not hold it; a browser moves it in front of the table`,
-      });
-    } else if (parent?.close && element.open.start >= parent.close.end && parent.tag === 'body') {
-      hazards.push({ range: element.range, says: `<${element.tag}> stands after </body>` });
-    }
-    const doubled = hasMore(page.text, element)
-      ? doubledAttribute(page.text.slice(element.open.start, element.open.end))
-      : null;
+    opened.add(open.start);
+    hazards.push(...misplaced(element, open, range));
+    const doubled = hasMore(page.text, element) ? doubledAttribute(page.text.slice(open.start, open.end)) : null;
     if (doubled)
       hazards.push({
-        range: element.open,
+        range: open,
         says: `the attribute ${doubled} stands twice in this tag; a browser ignores the second`,
       });
-    if (templates && TEMPLATE.test(page.text.slice(element.open.start, element.open.end)))
-      hazards.push({ range: element.open, says: 'a template’s placeholder stands inside this tag' });
+    if (templates && TEMPLATE.test(page.text.slice(open.start, open.end)))
+      hazards.push({ range: open, says: 'a template’s placeholder stands inside this tag' });
   }
   const tail = /<[a-z][^<>]*$/i.exec(page.text);
   if (tail) hazards.push({ range: { start: tail.index, end: page.text.length }, says: 'the last tag is not finished' });
   return hazards;
+}
+
+/** A browser puts it elsewhere than where it is written. */
+function misplaced({ tag, parent, place }: PageElement, open: Range, range: Range): Hazard[] {
+  const next = parent?.children[place + 1];
+  if (next?.open && next.open.start < open.start)
+    return [
+      {
+        range: { start: next.open.start, end: range.end },
+        says: `<${tag}> stands where a table may not hold it; a browser moves it in front of the table`,
+      },
+    ];
+  const isBehindBody = parent?.tag === 'body' && parent.close !== null && open.start >= parent.close.end;
+  return isBehindBody ? [{ range, says: `<${tag}> stands after </body>` }] : [];
 }
 
 /** Whether a start tag holds more than its name and the attributes that the parser kept. */

@@ -91,13 +91,10 @@ function isProse({ texts }: PageElement, entries: readonly MenuEntry[]): boolean
 }
 
 function entryOf(unit: PageElement, path: string): MenuEntry | null {
-  if (!UNITS.has(unit.tag) || !unit.range || unit.range.end - unit.range.start > LONGEST_ENTRY) return null;
-  const all = [unit, ...descendants(unit)];
-  if (all.some(({ tag }) => tag === 'img' || tag === 'picture')) return null;
-  const links = all.filter(({ tag }) => tag === 'a');
   const label = textOf(unit).trim().replace(/\s+/g, ' ');
-  if (links.length > 1 || !SAYS.test(label) || label.length > LONGEST_LABEL) return null;
-  const [link = null] = links;
+  if (!mayBeEntry(unit) || !SAYS.test(label) || label.length > LONGEST_LABEL) return null;
+  const [link = null, ...more] = [unit, ...descendants(unit)].filter(({ tag }) => tag === 'a');
+  if (more.length > 0) return null;
   const href = (link && valueOf(link, 'href')) ?? null;
   const target = href === null ? null : targetOf(href, path);
   const current = target === path || (link === null && unit.tag !== 'p' && unit.tag !== 'div');
@@ -110,6 +107,11 @@ function entryOf(unit: PageElement, path: string): MenuEntry | null {
     dummy: href !== null && (href === '' || /^#!?$/.test(href)),
     current,
   };
+}
+
+function mayBeEntry(unit: PageElement): boolean {
+  if (!UNITS.has(unit.tag) || !unit.range || unit.range.end - unit.range.start > LONGEST_ENTRY) return false;
+  return ![unit, ...descendants(unit)].some(({ tag }) => tag === 'img' || tag === 'picture');
 }
 
 function targetOf(href: string, path: string): string | null {

@@ -96,44 +96,30 @@ interface Cut extends Range {
   text: string;
 }
 
+/** What is known while an item is read as the model of all. */
+interface Learning {
+  page: PageDocument;
+  gallery: Gallery;
+  model: GalleryItem;
+  /** The elements of every item, in the same order. */
+  twins: readonly (readonly PageElement[])[];
+  /** Slots that are the author's own; filled on the way. */
+  free: Map<string, FreePlace>;
+  /** Of the picture's file. */
+  stem: string;
+}
+
 function learn(page: PageDocument, gallery: Gallery, model: GalleryItem): Pattern {
-  const cuts: Cut[] = [];
   const free = new Map<string, FreePlace>();
-  const all = elementsIn(model);
-  const inCaption = (range: Range) =>
-    model.caption !== null &&
-    range.start >= model.caption.range.start &&
-    range.end <= model.caption.range.end &&
-    model.caption.range.end > model.caption.range.start;
-  const twins = gallery.items.map(elementsIn);
   const stem = stemOf((model.source ?? model.target)?.value ?? '');
-  for (const [place, element] of all.entries()) {
-    if (element.range && inCaption(element.range)) continue;
-    for (const attribute of element.attributes) {
-      if (attribute.quote === 'none') continue;
-      const values = twins.flatMap((elements) => (elements[place] && valueOf(elements[place], attribute.name)) ?? []);
-      const slots = attributeSlots(model, element, attribute, values, stem, place, free);
-      if (slots === null) continue;
-      // What only a part of the attribute names is written there; the rest of it stays.
-      const partial = [model.source, model.target].find(
-        (file) => file?.attribute === attribute && file.range !== attribute.valueRange,
-      );
-      cuts.push(
-        partial
-          ? { ...partial.range, text: slots }
-          : { ...attribute.valueRange, text: attribute.quote === '' ? slots : encodeAttribute(slots, attribute.quote) },
-      );
-    }
-    cuts.push(...textCuts(page, gallery, model, element, place, twins, free));
+  const learning: Learning = { page, gallery, model, twins: gallery.items.map(elementsIn), free, stem };
+  const cuts: Cut[] = [];
+  for (const [place, element] of elementsIn(model).entries()) {
+    if (isInCaption(model, element)) continue;
+    for (const attribute of element.attributes) cuts.push(...attributeCuts(learning, element, attribute, place));
+    cuts.push(...textCuts(learning, element, place));
   }
-  if (model.caption) {
-    const { range } = model.caption;
-    const written = page.text.slice(range.start, range.end);
-    const blank = written.trim() === '';
-    const lead = blank ? '' : (/^\s*/.exec(written)?.[0] ?? '');
-    const tail = blank ? '' : (/\s*$/.exec(written)?.[0] ?? '');
-    cuts.push({ ...range, text: `${lead}{caption}${tail}` });
-  }
+  if (model.caption) cuts.push(captionCut(page, model.caption.range));
   const text = withSlots(page.text, model.range, cuts);
   return {
     model,
@@ -142,6 +128,34 @@ function learn(page: PageDocument, gallery: Gallery, model: GalleryItem): Patter
     forNew: withSlots(page.text, model.range, [...cuts, ...altFor(model)]),
     free,
   };
+}
+
+function isInCaption({ caption }: GalleryItem, { range }: PageElement): boolean {
+  if (!caption || !range || caption.range.end <= caption.range.start) return false;
+  return range.start >= caption.range.start && range.end <= caption.range.end;
+}
+
+function attributeCuts(learning: Learning, element: PageElement, attribute: Attribute, place: number): Cut[] {
+  const { model, twins } = learning;
+  if (attribute.quote === 'none') return [];
+  const values = twins.flatMap((elements) => (elements[place] && valueOf(elements[place], attribute.name)) ?? []);
+  const slots = attributeSlots(learning, element, attribute, values, place);
+  if (slots === null) return [];
+  // What only a part of the attribute names is written there; the rest of it stays.
+  const partial = [model.source, model.target].find(
+    (file) => file?.attribute === attribute && file.range !== attribute.valueRange,
+  );
+  if (partial) return [{ ...partial.range, text: slots }];
+  return [{ ...attribute.valueRange, text: attribute.quote === '' ? slots : encodeAttribute(slots, attribute.quote) }];
+}
+
+/** The caption's words become a slot; the spaces around them stay. */
+function captionCut({ text }: PageDocument, range: Range): Cut {
+  const written = text.slice(range.start, range.end);
+  if (written.trim() === '') return { ...range, text: '{caption}' };
+  const lead = written.slice(0, written.length - written.trimStart().length);
+  const tail = written.slice(written.trimEnd().length);
+  return { ...range, text: `${lead}{caption}${tail}` };
 }
 
 function altFor({ image }: GalleryItem): Cut[] {
@@ -188,25 +202,18 @@ const isProse = (name: string, value: string) => /\s/.test(value.trim()) && !SPA
 
 /** What stands in an attribute's place: a slot, a text with slots, or null where it stays as it is. */
 function attributeSlots(
-  model: GalleryItem,
+  { model, stem, free }: Learning,
   element: PageElement,
   attribute: Attribute,
   values: readonly string[],
-  stem: string,
   place: number,
-  free: Map<string, FreePlace>,
 ): string | null {
   const { name, value } = attribute;
-  if (attribute === model.source?.attribute) return '{thumbnail}';
-  if (attribute === model.target?.attribute) return '{full}';
-  const isOwn = element === model.image || element === model.link || element === model.source?.element;
-  if (element === model.image && (name === 'width' || name === 'height' || name === 'alt')) return `{${name}}`;
-  if (isOwn && name === 'title') return '{title}';
-  const same = values.filter((other) => other === value).length;
+  const own = ownSlot(model, element, attribute);
+  if (own !== null) return own;
   const word = wordOf(stem);
   const named = word?.test(value) === true;
-  // Of one item alone nobody can say what is constant; what reads like prose is not taken along.
-  const constant = values.length === 1 ? !named && !isProse(name, value) : same * 2 > values.length;
+  const constant = isConstant(attribute, values, named);
   // An author's slip in one of many must not turn a constant into free text.
   if (constant && name !== 'id') return null;
   if (!constant && value !== '') {
@@ -224,6 +231,22 @@ function attributeSlots(
   return `{${slot}}`;
 }
 
+/** The slot of what every gallery has; null for other attributes. */
+function ownSlot(model: GalleryItem, element: PageElement, attribute: Attribute): string | null {
+  const { name } = attribute;
+  if (attribute === model.source?.attribute) return '{thumbnail}';
+  if (attribute === model.target?.attribute) return '{full}';
+  if (element === model.image && ['width', 'height', 'alt'].includes(name)) return `{${name}}`;
+  const isOwn = element === model.image || element === model.link || element === model.source?.element;
+  return isOwn && name === 'title' ? '{title}' : null;
+}
+
+/** Of one item alone nobody can say what is constant; what reads like prose is not taken along. */
+function isConstant({ name, value }: Attribute, values: readonly string[], named: boolean): boolean {
+  if (values.length === 1) return !named && !isProse(name, value);
+  return values.filter((other) => other === value).length * 2 > values.length;
+}
+
 /**
  * The value with a slot for its number, where the numbers of all items rise as the items stand; null where they do
  * not count.
@@ -239,8 +262,10 @@ function countIn(value: string, values: readonly string[]): string | null {
   const rising = all.slice(1).filter((number, n) => number > (all[n] ?? Infinity)).length;
   if (all.length < values.length || firstOf(all) > 1 || (all.length > 1 && rising * 3 < (all.length - 1) * 2))
     return null;
-  const digits = mine[2] ?? '';
-  return `${literal(mine[1] ?? '')}{${all[0] === 0 ? 'index' : 'number'}${digits.startsWith('0') && digits.length > 1 ? `:${digits.length}` : ''}}${literal(mine[3] ?? '')}`;
+  const [, before = '', digits = '', after = ''] = mine;
+  const slot = all[0] === 0 ? 'index' : 'number';
+  const padded = digits.startsWith('0') && digits.length > 1 ? `:${digits.length}` : '';
+  return `${literal(before)}{${slot}${padded}}${literal(after)}`;
 }
 
 /** Finds a name where it stands by itself: the `a` of `pic-a`, not those of `tall` and `lazy`. */
@@ -253,15 +278,7 @@ function wordOf(stem: string): RegExp | null {
  * Text beside the caption that is another in every item: a counter goes on, words are a slot of their own. What most
  * items say stays.
  */
-function textCuts(
-  page: PageDocument,
-  gallery: Gallery,
-  model: GalleryItem,
-  element: PageElement,
-  place: number,
-  twins: readonly (readonly PageElement[])[],
-  free: Map<string, FreePlace>,
-): Cut[] {
+function textCuts({ page, gallery, model, twins, free }: Learning, element: PageElement, place: number): Cut[] {
   return element.texts.flatMap(({ range, value }, n): Cut[] => {
     const { caption } = model;
     if (!SAYS.test(value) || (caption && range.start < caption.range.end && range.end > caption.range.start)) return [];

@@ -1,5 +1,13 @@
 /** One picture's way through the page: five joints, each whole or broken for a reason. */
-import { holderOf, pathTo, valueOf, type Gallery, type GalleryItem, type Range } from '../markup/index.ts';
+import {
+  holderOf,
+  pathTo,
+  valueOf,
+  type Gallery,
+  type GalleryItem,
+  type PageElement,
+  type Range,
+} from '../markup/index.ts';
 import { shownInstead, type Pairing } from '../pairing/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
 import {
@@ -11,7 +19,7 @@ import {
   type PathIndex,
   type SiteFiles,
 } from '../site/index.ts';
-import { joint, placeOf, type Joint, type JointState, type PageContext } from './joints.ts';
+import { joint, placeOf, type Joint, type JointName, type JointState, type PageContext } from './joints.ts';
 import { viewerJoint } from './viewerJoint.ts';
 
 export interface Strand {
@@ -74,16 +82,13 @@ function strandOf(
     fullSizeJoint(page, item, full, site),
   ];
   const { lines } = page.document;
-  const anchor = item.image ?? item.source?.element ?? item.link ?? item.elements[0];
+  const anchor = anchorOf(item);
   return {
     id: `${page.path}#${at.gallery}.${at.item}`,
     page: page.path,
     gallery: at.gallery,
     item: at.item,
-    name: stemOf(
-      [full?.path, thumbnail?.path, src].find((path) => path !== undefined && isPicturePath(path)) ??
-        `picture ${at.item + 1}`,
-    ).toLowerCase(),
+    name: nameFor([full?.path, thumbnail?.path, src], at.item),
     joints,
     thumbnail: thumbnail?.real ?? null,
     full: full?.real ?? null,
@@ -98,6 +103,15 @@ function strandOf(
     element: anchor ? pathTo(anchor) : [],
     state: worst(joints),
   };
+}
+
+const anchorOf = (item: GalleryItem): PageElement | undefined =>
+  item.image ?? item.source?.element ?? item.link ?? item.elements[0];
+
+/** After its picture's file; by its number where no address is that of a picture. */
+function nameFor(paths: readonly (string | undefined)[], n: number): string {
+  const named = paths.find((path) => path !== undefined && isPicturePath(path));
+  return stemOf(named ?? `picture ${n + 1}`).toLowerCase();
 }
 
 function slotIn(item: GalleryItem, slot: 'title' | 'width' | 'height'): string | null {
@@ -144,30 +158,27 @@ function thumbnailJoint(
   if (!item.image && !item.source)
     return joint('thumbnail', 'none', 'no thumbnail', 'The link stands without a picture.', placeOf(page, item.link));
   const place = placeOf(page, item.source?.element ?? item.image, item.source?.attribute.name);
-  const src = item.source?.value ?? '';
-  if (!file)
-    return joint(
-      'thumbnail',
-      'look',
-      src || 'no address',
-      src ? 'The picture comes from elsewhere; it is not in this site.' : 'The image tag has no address.',
-      place,
-    );
-  if (file.real === null) return joint('thumbnail', 'broken', file.path, `There is no ${file.path}.`, place);
-  if (file.otherCase)
-    return joint('thumbnail', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
-  const shows = shownInstead(site.pairing, file.real, full?.real ?? null);
-  if (shows !== null)
-    return joint(
-      'thumbnail',
-      'broken',
-      file.real,
-      shows.path
-        ? `It shows ${stemOf(shows.path)}, not this picture.`
-        : 'It shows another picture than the full-size file.',
-      place,
-    );
-  return joint('thumbnail', 'whole', file.real, '', place);
+  if (!file) return thumbnailElsewhere(item.source?.value ?? '', place);
+  const lost = lostJoint('thumbnail', file, place);
+  if (lost) return lost;
+  const real = file.real ?? file.path;
+  const shows = shownInstead(site.pairing, real, full?.real ?? null);
+  if (shows === null) return joint('thumbnail', 'whole', real, '', place);
+  const says = shows.path
+    ? `It shows ${stemOf(shows.path)}, not this picture.`
+    : 'It shows another picture than the full-size file.';
+  return joint('thumbnail', 'broken', real, says, place);
+}
+
+function thumbnailElsewhere(src: string, place: Joint['place']): Joint {
+  if (src === '') return joint('thumbnail', 'look', 'no address', 'The image tag has no address.', place);
+  return joint('thumbnail', 'look', src, 'The picture comes from elsewhere; it is not in this site.', place);
+}
+
+/** A file that is not there, or only under another case; null where it is. */
+function lostJoint(name: JointName, { path, real, otherCase }: ResolvedFile, place: Joint['place']): Joint | null {
+  if (real === null) return joint(name, 'broken', path, `There is no ${path}.`, place);
+  return otherCase ? joint(name, 'broken', path, `On disk it is ${real}. Most hosts tell the two apart.`, place) : null;
 }
 
 function imageJoint(page: PageContext, item: GalleryItem): Joint {
@@ -204,30 +215,35 @@ function linkJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | nu
       placeOf(page, item.image ?? item.source?.element ?? null),
     );
   const place = placeOf(page, item.link, 'href');
-  const href = valueOf(item.link, 'href');
-  if (href === undefined || href === '')
-    return joint('link', 'broken', 'empty link', 'The link has no address.', place);
+  const href = valueOf(item.link, 'href') ?? '';
+  if (href === '') return joint('link', 'broken', 'empty link', 'The link has no address.', place);
+  const trouble = troubleWith(href, page);
+  return trouble
+    ? joint('link', trouble.state, href, trouble.says, place)
+    : joint('link', 'whole', file?.path ?? href, '', place);
+}
+
+/** Where an address leads that is no picture's; null where it may well be one. */
+function troubleWith(href: string, page: PageContext): { state: JointState; says: string } | null {
   const target = resolveInSite(href, page.path);
-  if (target.kind === 'fragment')
-    return joint('link', 'broken', href, `${href} leads to this same page, not to a picture.`, place);
-  if (target.kind === 'file' && isPagePath(target.path))
-    return joint(
-      'link',
-      'broken',
-      href,
-      `It opens ${href}, a page.${page.wiring.main ? ' The viewer would look for a picture there and find none.' : ''}`,
-      place,
-    );
-  if (target.kind === 'root')
-    return joint(
-      'link',
-      'look',
-      href,
-      'It begins at the root of the host, so it fails from disk and from a sub-folder.',
-      place,
-    );
-  if (target.kind === 'above') return joint('link', 'broken', href, 'It leads out of the site’s folder.', place);
-  return joint('link', 'whole', file?.path ?? href, '', place);
+  switch (target.kind) {
+    case 'fragment':
+      return { state: 'broken', says: `${href} leads to this same page, not to a picture.` };
+    case 'root':
+      return {
+        state: 'look',
+        says: 'It begins at the root of the host, so it fails from disk and from a sub-folder.',
+      };
+    case 'above':
+      return { state: 'broken', says: 'It leads out of the site’s folder.' };
+    case 'file': {
+      if (!isPagePath(target.path)) return null;
+      const viewer = page.wiring.main ? ' The viewer would look for a picture there and find none.' : '';
+      return { state: 'broken', says: `It opens ${href}, a page.${viewer}` };
+    }
+    default:
+      return null;
+  }
 }
 
 function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, site: StrandContext): Joint {
@@ -241,30 +257,28 @@ function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile 
       'It is at an outside address: kept as it is written, and never fetched by this program.',
       place,
     );
-  if (!file || !isPicturePath(file.path))
-    return joint(
-      'full-size',
-      'none',
-      'none',
-      item.link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.',
-      place,
-    );
-  if (file.real === null) return joint('full-size', 'broken', file.path, `There is no ${file.path}.`, place);
-  if (file.otherCase)
-    return joint('full-size', 'broken', file.path, `On disk it is ${file.real}. Most hosts tell the two apart.`, place);
-  const content = site.files.get(file.real);
-  const facts = site.factsOf(file.real);
+  if (!file || !isPicturePath(file.path)) {
+    const says = item.link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.';
+    return joint('full-size', 'none', 'none', says, place);
+  }
+  return lostJoint('full-size', file, place) ?? heldJoint(file.real ?? file.path, site, place);
+}
+
+/** Of a file that is there: whether it can be read, and is no heavier than it need be. */
+function heldJoint(path: string, site: StrandContext, place: Joint['place']): Joint {
+  const content = site.files.get(path);
+  const facts = site.factsOf(path);
   const bytes = content ? bytesOf(content) : 0;
-  if (facts?.unreadable) return joint('full-size', 'broken', file.real, facts.unreadable, place);
-  if (isTooLarge(bytes, facts))
-    return joint(
-      'full-size',
-      'look',
-      file.real,
-      `${(bytes / 1e6).toFixed(1)} MB${facts ? ` and ${facts.width} × ${facts.height} px` : ''}: far more than a window can show.`,
-      place,
-    );
-  return joint('full-size', 'whole', file.real, '', place);
+  if (facts?.unreadable) return joint('full-size', 'broken', path, facts.unreadable, place);
+  if (!isTooLarge(bytes, facts)) return joint('full-size', 'whole', path, '', place);
+  const size = facts ? ` and ${facts.width} × ${facts.height} px` : '';
+  return joint(
+    'full-size',
+    'look',
+    path,
+    `${(bytes / 1e6).toFixed(1)} MB${size}: far more than a window can show.`,
+    place,
+  );
 }
 
 /** Heavy and larger than any window: one alone may be meant. */

@@ -11,6 +11,7 @@ import {
   misspeltMarker,
   opensOnClick,
   strayOf,
+  type Include,
   type KitUse,
 } from '../wiring/index.ts';
 import { joint, placeOf, type Joint, type PageContext } from './joints.ts';
@@ -42,58 +43,43 @@ export function viewerJoint(page: PageContext, gallery: Gallery, item: GalleryIt
 
 /** Where a kit's scripts are not there or stop, nothing answers, however well a link is marked. */
 function silentScript(page: PageContext, use: KitUse): Joint | null {
-  const { name } = use.kit.manifest;
   if (use.runs) return null;
   for (const { file, includes } of use.files) {
     if (file.role !== 'script') continue;
     const [include] = includes;
-    if (!include)
-      return joint(
-        'viewer',
-        'broken',
-        name,
-        use.script || use.files.some((one) => one.file.role === 'script' && one.includes.length > 0)
-          ? `The page does not load ${file.name}, which the ${name} needs.`
-          : `The page does not load the ${name}’s script.`,
-        null,
-      );
-    const place = { path: page.path, line: include.line, range: include.element.range };
-    if (include.target?.kind === 'outside')
-      return joint(
-        'viewer',
-        'look',
-        include.written ?? '',
-        'The script comes from another host; what it answers can be seen only there.',
-        place,
-      );
-    if (include.lookup.found !== 'exact')
-      return joint(
-        'viewer',
-        'broken',
-        include.written ?? '',
-        `${include.written} is not there, so nothing answers.`,
-        place,
-      );
-    const run = page.wiring.scripts.find((one) => one.include === include);
-    if (run?.reading && !run.reading.ok)
-      return joint(
-        'viewer',
-        'broken',
-        include.written ?? '',
-        `${include.written} has a mistake in it, so nothing of it runs.`,
-        place,
-      );
-    const [early] = run?.early ?? [];
-    if (early)
-      return joint(
-        'viewer',
-        'broken',
-        include.written ?? '',
-        `${include.written} needs ${early.name}, which is not there yet when it runs.`,
-        place,
-      );
+    const silent = include ? silentInclude(page, include) : absentScript(use, file.name);
+    if (silent) return silent;
   }
   return null;
+}
+
+function absentScript(use: KitUse, file: string): Joint {
+  const { name } = use.kit.manifest;
+  const isInPart = use.script || use.files.some((one) => one.file.role === 'script' && one.includes.length > 0);
+  const says = isInPart
+    ? `The page does not load ${file}, which the ${name} needs.`
+    : `The page does not load the ${name}’s script.`;
+  return joint('viewer', 'broken', name, says, null);
+}
+
+/** Null where nothing is wrong with the script itself. */
+function silentInclude(page: PageContext, include: Include): Joint | null {
+  const place = { path: page.path, line: include.line, range: include.element.range };
+  const written = include.written ?? '';
+  const broken = (says: string) => joint('viewer', 'broken', written, says, place);
+  if (include.target?.kind === 'outside')
+    return joint(
+      'viewer',
+      'look',
+      written,
+      'The script comes from another host; what it answers can be seen only there.',
+      place,
+    );
+  if (include.lookup.found !== 'exact') return broken(`${include.written} is not there, so nothing answers.`);
+  const run = page.wiring.scripts.find((one) => one.include === include);
+  if (run?.reading && !run.reading.ok) return broken(`${include.written} has a mistake in it, so nothing of it runs.`);
+  const [early] = run?.early ?? [];
+  return early ? broken(`${include.written} needs ${early.name}, which is not there yet when it runs.`) : null;
 }
 
 function unclaimedJoint(page: PageContext, use: KitUse, link: PageElement): Joint {

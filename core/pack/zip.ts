@@ -75,46 +75,10 @@ export function readZip(
       reason: 'The archive is cut short: its table of contents is missing. Fetch or make it again.',
       refused: [],
     };
-  const contents = new Map<string, Uint8Array[]>();
-  const sizes = new Map<string, number>();
-  let total = 0;
-  let seen = 0;
-  let stopped: string | null = null;
-  const unzip = new Unzip((file) => {
-    if (contents.has(file.name)) stopped = `“${file.name}” stands in it twice.`;
-    seen++;
-    if (stopped || file.name.endsWith('/')) return;
-    if (contents.size >= limits.files) {
-      stopped = `It holds more than the ${limits.files} files that a site may have.`;
-      return;
-    }
-    const pieces: Uint8Array[] = [];
-    contents.set(file.name, pieces);
-    file.ondata = (error, piece) => {
-      if (error) stopped ??= `“${file.name}” in it is damaged.`;
-      if (error || stopped) return;
-      const size = (sizes.get(file.name) ?? 0) + piece.length;
-      sizes.set(file.name, size);
-      total += piece.length;
-      if (size > limits.fileBytes || total > limits.totalBytes) {
-        stopped = `“${file.name}” unpacks to more than the limit.`;
-        file.terminate();
-      } else pieces.push(piece);
-    };
-    file.start();
-  });
-  unzip.register(UnzipInflate);
-  try {
-    const step = 1 << 20;
-    for (let at = 0; at < archive.length && !stopped; at += step) {
-      unzip.push(archive.subarray(at, at + step), at + step >= archive.length);
-      onProgress(Math.min(archive.length, at + step));
-    }
-  } catch (error) {
-    stopped ??= `It is damaged or cut short (${error instanceof Error ? error.message : String(error)}).`;
-  }
-  if (seen !== promised) stopped ??= 'It is damaged: files that its table of contents names are missing.';
-  if (stopped) return { ok: false, reason: `The archive cannot be read: ${stopped}`, refused: [] };
+  const { contents, sizes, seen, stopped } = unpack(archive, onProgress, limits);
+  const missing = seen === promised ? null : 'It is damaged: files that its table of contents names are missing.';
+  const trouble = stopped ?? missing;
+  if (trouble !== null) return { ok: false, reason: `The archive cannot be read: ${trouble}`, refused: [] };
   const judged = judgeIntake(
     [...contents.keys()].map((path) => ({ path, bytes: sizes.get(path) ?? 0 })),
     limits,
@@ -131,4 +95,53 @@ function entryCount(archive: Uint8Array): number | null {
   for (let at = archive.length - 22; at >= farthest; at--)
     if (view.getUint32(at, true) === 0x06054b50) return view.getUint16(at + 10, true);
   return null;
+}
+
+interface Unpacked {
+  contents: Map<string, Uint8Array[]>;
+  /** In bytes. */
+  sizes: Map<string, number>;
+  /** Entries that were met, folders too. */
+  seen: number;
+  /** Why the work was stopped; null where it came to its end. */
+  stopped: string | null;
+}
+
+function unpack(archive: Uint8Array, onProgress: (bytesRead: number) => void, limits: IntakeLimits): Unpacked {
+  const out: Unpacked = { contents: new Map(), sizes: new Map(), seen: 0, stopped: null };
+  let total = 0;
+  const unzip = new Unzip((file) => {
+    if (out.contents.has(file.name)) out.stopped = `“${file.name}” stands in it twice.`;
+    out.seen++;
+    if (out.stopped !== null || file.name.endsWith('/')) return;
+    if (out.contents.size >= limits.files) {
+      out.stopped = `It holds more than the ${limits.files} files that a site may have.`;
+      return;
+    }
+    const pieces: Uint8Array[] = [];
+    out.contents.set(file.name, pieces);
+    file.ondata = (error, piece) => {
+      if (error) out.stopped ??= `“${file.name}” in it is damaged.`;
+      if (error || out.stopped !== null) return;
+      const size = (out.sizes.get(file.name) ?? 0) + piece.length;
+      out.sizes.set(file.name, size);
+      total += piece.length;
+      if (size > limits.fileBytes || total > limits.totalBytes) {
+        out.stopped = `“${file.name}” unpacks to more than the limit.`;
+        file.terminate();
+      } else pieces.push(piece);
+    };
+    file.start();
+  });
+  unzip.register(UnzipInflate);
+  try {
+    const step = 1 << 20;
+    for (let at = 0; at < archive.length && out.stopped === null; at += step) {
+      unzip.push(archive.subarray(at, at + step), at + step >= archive.length);
+      onProgress(Math.min(archive.length, at + step));
+    }
+  } catch (error) {
+    out.stopped ??= `It is damaged or cut short (${error instanceof Error ? error.message : String(error)}).`;
+  }
+  return out;
 }

@@ -44,7 +44,7 @@ export function addContent(
   // What has not been looked at might be the one that is sought.
   if (paths.some((path) => contentOf(path) === null)) return { likely: new Map(), left: 0 };
 
-  const sideOf = (path: string) => Math.max(readable(path)?.facts.width ?? 0, readable(path)?.facts.height ?? 0);
+  const sideOf = (path: string) => longestSide(readable(path));
   const largest = Math.max(0, ...paths.map(sideOf));
   const mayBeSmall = (path: string) =>
     readings.get(path)?.role === 'thumbnail' ||
@@ -75,13 +75,21 @@ export function addContent(
       (pathsOf.get(hash) ?? []).map((full) => ({ path: full, place })),
     );
     likely.set(path, here);
-    for (const { path: full, place } of here) {
-      if (place.agreement < ALONE && !edges.has(path, full)) continue;
-      const edge = edges.at(path, full);
-      if (edge.place === null) weigh(edge, place);
-    }
+    weighLikely(edges, path, here);
   }
   return { likely, left };
+}
+
+/** Image px; 0 of what cannot be read. */
+const longestSide = (content: Content | null): number =>
+  content ? Math.max(content.facts.width, content.facts.height) : 0;
+
+function weighLikely(edges: Edges, thumbnail: string, likely: readonly { path: string; place: Place }[]): void {
+  for (const { path: full, place } of likely) {
+    if (place.agreement < ALONE && !edges.has(thumbnail, full)) continue;
+    const edge = edges.at(thumbnail, full);
+    if (edge.place === null) weigh(edge, place);
+  }
 }
 
 function weigh(edge: Edge, place: Place): void {

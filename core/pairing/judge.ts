@@ -9,41 +9,48 @@ const DIFFERENT = 0.6;
 
 const FAR_COLOUR = 60;
 
+type Judged = Pick<Pair, 'state' | 'shows' | 'others'>;
+
 export function judge(
   edge: Edge | null,
   full: string,
   likely: readonly { path: string; place: Place }[],
   twins: readonly string[],
   contentOf: (path: string) => Content | null,
-): Pick<Pair, 'state' | 'shows' | 'others'> {
+): Judged {
   const large = contentOf(full)?.facts;
-  const twice = twins.length > 0 ? { state: 'twice' as const, others: [...twins] } : null;
   if (large?.unreadable) return { state: 'unreadable', others: [] };
+  const twice: Judged | null = twins.length > 0 ? { state: 'twice', others: [...twins] } : null;
   if (!edge) return twice ?? { state: 'no thumbnail', others: [] };
   const { thumbnail, place, reasons } = edge;
   const small = contentOf(thumbnail)?.facts;
   if (small?.unreadable) return { state: 'unreadable', others: [] };
-  const byHand = reasons.some(({ kind }) => kind === 'hand');
-  const named = reasons.some(({ kind }) => kind === 'name' || kind === 'page' || kind === 'made');
-  const caseState =
-    stemOf(thumbnail) !== stemOf(full) && stemOf(thumbnail).toLowerCase() === stemOf(full).toLowerCase()
-      ? 'case differs'
-      : 'sure';
-  if (!small || !large || !place) return { state: caseState, others: [] };
+  const byName: Judged = { state: differInCase(thumbnail, full) ? 'case differs' : 'sure', others: [] };
+  if (!small || !large || !place) return byName;
   if (small.width > large.width) return { state: 'swapped', others: [] };
-  if (byHand) return { state: caseState, others: [] };
-  const alike = likely.filter(
-    (other) =>
-      other.path !== full &&
-      other.place.agreement >= Math.max(SAME_CONTENT, place.agreement - CLEAR_LEAD) &&
-      !twins.includes(other.path),
-  );
+  if (reasons.some(({ kind }) => kind === 'hand')) return byName;
   if (place.agreement < OTHER_CONTENT) return differs(place, small, large, likely, full);
-  if (!named)
-    return alike.length > 0
-      ? { state: 'several', others: alike.map((other) => other.path) }
-      : { state: 'content only', others: [] };
-  return caseState === 'sure' && twice ? twice : { state: caseState, others: [] };
+  const named = reasons.some(({ kind }) => kind === 'name' || kind === 'page' || kind === 'made');
+  if (!named) return byContent(place, likely, new Set([full, ...twins]));
+  return byName.state === 'sure' && twice ? twice : byName;
+}
+
+function differInCase(thumbnail: string, full: string): boolean {
+  const [small, large] = [stemOf(thumbnail), stemOf(full)];
+  return small !== large && small.toLowerCase() === large.toLowerCase();
+}
+
+/** Only what the pictures show speaks for the two; it may speak for others as well. */
+function byContent(
+  { agreement }: Place,
+  likely: readonly { path: string; place: Place }[],
+  own: ReadonlySet<string>,
+): Judged {
+  const enough = Math.max(SAME_CONTENT, agreement - CLEAR_LEAD);
+  const others = likely.filter(({ path, place }) => !own.has(path) && place.agreement >= enough);
+  return others.length > 0
+    ? { state: 'several', others: others.map(({ path }) => path) }
+    : { state: 'content only', others: [] };
 }
 
 /**
@@ -56,7 +63,7 @@ function differs(
   large: PhotoFacts,
   likely: readonly { path: string; place: Place }[],
   full: string,
-): Pick<Pair, 'state' | 'shows' | 'others'> {
+): Judged {
   const shows = likely.find((other) => other.path !== full && other.place.agreement >= SAME_CONTENT);
   if (shows) return { state: 'another picture', shows: shows.path, others: [] };
   return {

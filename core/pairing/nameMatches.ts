@@ -1,5 +1,5 @@
 /** Thumbnails and full-size files whose names say that they belong together. */
-import { folderOf, stemOf } from '../site/index.ts';
+import { folderOf, grouped, stemOf } from '../site/index.ts';
 import { readName, type NameReading } from './names.ts';
 
 /** `anna_s.jpg` alone is a name; beside `anna.jpg` it is a thumbnail. */
@@ -36,15 +36,11 @@ export function nameMatches(
   const of = (role: NameReading['role']) => paths.filter((path) => readings.get(path)?.role === role);
   const free = { thumbnails: new Set(of('thumbnail')), fulls: new Set(of('full-size')) };
   for (const by of ['key', 'bare'] as const) {
-    const byName = new Map<string, string[]>();
-    for (const full of free.fulls) {
-      const name = readings.get(full)?.[by] ?? '';
-      byName.set(name, [...(byName.get(name) ?? []), full]);
-    }
+    const nameOf = (path: string) => readings.get(path)?.[by] ?? '';
+    const byName = grouped([...free.fulls], nameOf);
     for (const thumbnail of [...free.thumbnails]) {
-      const candidates = (byName.get(readings.get(thumbnail)?.[by] ?? '') ?? []).filter(
-        (full) => free.fulls.has(full) || by === 'key',
-      );
+      const namesakes = byName.get(nameOf(thumbnail)) ?? [];
+      const candidates = by === 'key' ? namesakes : namesakes.filter((full) => free.fulls.has(full));
       if (candidates.length === 0 || (by === 'bare' && candidates.length > 1)) continue;
       free.thumbnails.delete(thumbnail);
       for (const full of candidates) {

@@ -4,7 +4,7 @@
  */
 import { byNaturalName, folderOf, nameOf, stemOf } from '../site/index.ts';
 import { newContentMemory, twinsOf, type Content } from './content.ts';
-import { readNameBy } from './names.ts';
+import { readNameBy, type NameReading } from './names.ts';
 import { type PairingInput, type Pairing, type Pair } from './pair.ts';
 import { Edges, WORTH } from './edges.ts';
 import { demoteWeak, nameMatches } from './nameMatches.ts';
@@ -28,20 +28,7 @@ export function pairPictures({
     const content = contentOf(path);
     return content && !content.facts.unreadable ? content : null;
   };
-  const edges = new Edges();
-  for (const { thumbnail, full, rule, by } of nameMatches(paths, readings, new Set(naming.off)))
-    edges.add(thumbnail, full, WORTH[by], { kind: 'name', says: rule });
-  for (const one of evidence)
-    if (readings.has(one.thumbnail) && readings.has(one.full) && one.thumbnail !== one.full)
-      edges.add(one.thumbnail, one.full, WORTH.page, { kind: 'page', says: `${one.page}, line ${one.line}` });
-  for (const { thumbnail, full } of made)
-    if (readings.has(thumbnail) && readings.has(full))
-      edges.add(thumbnail, full, WORTH.made, { kind: 'made', says: 'made of one picture' });
-  for (const { thumbnail, full, belong } of decisions) {
-    if (!readings.has(thumbnail) || !readings.has(full)) continue;
-    if (belong) edges.add(thumbnail, full, WORTH.hand, { kind: 'hand', says: 'decided by hand' });
-    else edges.forbid(thumbnail, full);
-  }
+  const edges = edgesFrom(paths, readings, { evidence, decisions, made, off: new Set(naming.off) });
   const { likely, left } = addContent(edges, paths, readings, readable, contentOf, memory, pace);
 
   const chosen = edges.best();
@@ -107,4 +94,34 @@ function countRules(pairs: readonly Pair[]): Pairing['rules'] {
   for (const pair of pairs)
     for (const { kind, says } of pair.restsOn) if (kind === 'name') counts.set(says, (counts.get(says) ?? 0) + 1);
   return [...counts].map(([says, count]) => ({ says, count })).sort((a, b) => b.count - a.count);
+}
+
+interface Said {
+  evidence: PairingInput['evidence'];
+  decisions: NonNullable<PairingInput['decisions']>;
+  made: NonNullable<PairingInput['made']>;
+  /** Rules for names that the author has turned off. */
+  off: ReadonlySet<string>;
+}
+
+/** All that is said of which files belong together, before anybody looks at the pictures. */
+function edgesFrom(
+  paths: readonly string[],
+  readings: ReadonlyMap<string, NameReading>,
+  { evidence, decisions, made, off }: Said,
+): Edges {
+  const edges = new Edges();
+  const areThere = (one: { thumbnail: string; full: string }) => readings.has(one.thumbnail) && readings.has(one.full);
+  for (const { thumbnail, full, rule, by } of nameMatches(paths, readings, off))
+    edges.add(thumbnail, full, WORTH[by], { kind: 'name', says: rule });
+  for (const one of evidence)
+    if (areThere(one) && one.thumbnail !== one.full)
+      edges.add(one.thumbnail, one.full, WORTH.page, { kind: 'page', says: `${one.page}, line ${one.line}` });
+  for (const one of made)
+    if (areThere(one)) edges.add(one.thumbnail, one.full, WORTH.made, { kind: 'made', says: 'made of one picture' });
+  for (const one of decisions.filter(areThere)) {
+    if (one.belong) edges.add(one.thumbnail, one.full, WORTH.hand, { kind: 'hand', says: 'decided by hand' });
+    else edges.forbid(one.thumbnail, one.full);
+  }
+  return edges;
 }

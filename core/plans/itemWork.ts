@@ -10,10 +10,11 @@ import {
   renumber,
   setOnLinks,
   setSlot,
+  type GalleryItem,
   type NewItem,
   type SettableSlot,
 } from '../markup/index.ts';
-import type { SiteReading } from '../model/index.ts';
+import type { SiteReading, Strand } from '../model/index.ts';
 import { planEdits, type Planned, refuse, relativeReference, resolveInSite } from '../site/index.ts';
 import { wordsOf } from './pictureWords.ts';
 import { GALLERY_GONE, galleryAt, itemOf, type FoundGallery, type GalleryPlace } from './items.ts';
@@ -66,23 +67,7 @@ export function copyMany(
   const gallery = n === null ? null : target?.galleries[n];
   if (!target || gallery === undefined) return refuse(GALLERY_GONE);
   const found = strands.map((id) => itemOf(site, id));
-  const items = found.flatMap((one): NewItem[] => {
-    if (!one) return [];
-    const { item, page, strand } = one;
-    const size = strand.thumbnail === null ? undefined : site.factsOf(strand.thumbnail);
-    const src = rebased(item.source?.value ?? item.target?.value ?? '', page.path, path);
-    const title = item.link?.attributes.find(({ name }) => name === 'title')?.value ?? item.caption?.text ?? '';
-    return [
-      {
-        src,
-        href: rebased(item.target?.value ?? item.source?.value ?? '', page.path, path),
-        alt: strand.alt ?? '',
-        title,
-        caption: item.caption?.text ?? title,
-        ...(size && !size.unreadable ? { width: size.width, height: size.height } : {}),
-      },
-    ];
-  });
+  const items = found.flatMap((one) => (one ? [copyOf(site, one, path)] : []));
   if (items.length < strands.length)
     return refuse('An item is no longer where it was; the page has changed meanwhile.');
   const label = `Copy ${counted(items.length)} to ${path}`;
@@ -92,6 +77,29 @@ export function copyMany(
     gallery ? addItems(target.document, gallery, items) : firstGallery(target.document, items),
   );
 }
+
+/** An item as it is written on another page. */
+function copyOf(
+  site: SiteReading,
+  { item, page, strand }: NonNullable<ReturnType<typeof itemOf>>,
+  to: string,
+): NewItem {
+  const size = strand.thumbnail === null ? undefined : site.factsOf(strand.thumbnail);
+  const title = titleOf(item) ?? item.caption?.text ?? '';
+  const [small, large] = [item.source?.value, item.target?.value];
+  return {
+    src: rebased(small ?? large ?? '', page.path, to),
+    href: rebased(large ?? small ?? '', page.path, to),
+    alt: strand.alt ?? '',
+    title,
+    caption: item.caption?.text ?? title,
+    ...(size && !size.unreadable ? { width: size.width, height: size.height } : {}),
+  };
+}
+
+/** The title of the link, or of the picture where there is no link. */
+const titleOf = ({ link, image }: GalleryItem): string | undefined =>
+  (link ?? image)?.attributes.find(({ name }) => name === 'title')?.value;
 
 function rebased(reference: string, from: string, to: string): string {
   const target = resolveInSite(reference, from);
@@ -178,27 +186,57 @@ export function applyPatternTo(
   const supply = (n: number, slot: string): string | undefined => {
     const strand = strands[n];
     const item = gallery.items[n];
-    if (!strand || !item) return undefined;
-    if (slot === 'full' || slot === 'thumbnail') {
-      const pair = site.pairing.pairs.find(({ thumbnail, full }) =>
-        slot === 'full' ? thumbnail !== null && thumbnail === strand.thumbnail : full === strand.full,
-      );
-      const path = slot === 'full' ? pair?.full : pair?.thumbnail;
-      return path ? relativeReference(page.path, path) : (slot === 'full' ? item.source : item.target)?.value;
-    }
-    const facts = strand.thumbnail === null ? undefined : site.factsOf(strand.thumbnail);
-    if ((slot === 'width' || slot === 'height') && facts && !facts.unreadable) return String(facts[slot]);
-    if (slot !== 'caption' && slot !== 'title') return undefined;
-    if (words === 'picture') return strand.full === null ? undefined : wordsOf(site, strand.full).title;
-    if (words === 'alt') return strand.alt ?? undefined;
-    if (words !== 'title') return undefined;
-    return (item.link?.attributes ?? item.image?.attributes ?? []).find(({ name }) => name === 'title')?.value;
+    return strand && item && suppliedTo(site, page.path, strand, item, slot, words);
   };
   return planEdits(
     `Write the ${gallery.items.length} items of ${page.path} by another pattern`,
     page.path,
     applyPattern(page.document, gallery, pattern, supply),
   );
+}
+
+/** What fills a slot that an item has nothing for; undefined where nothing does. */
+function suppliedTo(
+  site: SiteReading,
+  page: string,
+  strand: Strand,
+  item: GalleryItem,
+  slot: string,
+  words: CaptionSource,
+): string | undefined {
+  switch (slot) {
+    case 'full': {
+      const pair = site.pairing.pairs.find(({ thumbnail }) => thumbnail !== null && thumbnail === strand.thumbnail);
+      return pair ? relativeReference(page, pair.full) : item.source?.value;
+    }
+    case 'thumbnail': {
+      const path = site.pairing.pairs.find(({ full }) => full === strand.full)?.thumbnail;
+      return path ? relativeReference(page, path) : item.target?.value;
+    }
+    case 'width':
+    case 'height': {
+      const facts = strand.thumbnail === null ? undefined : site.factsOf(strand.thumbnail);
+      return facts && !facts.unreadable ? String(facts[slot]) : undefined;
+    }
+    case 'caption':
+    case 'title':
+      return suppliedWords(site, strand, item, words);
+    default:
+      return undefined;
+  }
+}
+
+function suppliedWords(site: SiteReading, strand: Strand, item: GalleryItem, words: CaptionSource): string | undefined {
+  switch (words) {
+    case 'picture':
+      return strand.full === null ? undefined : wordsOf(site, strand.full).title;
+    case 'alt':
+      return strand.alt ?? undefined;
+    case 'title':
+      return titleOf(item);
+    default:
+      return undefined;
+  }
 }
 
 /**
@@ -224,22 +262,11 @@ export function fillWords(
   const edits = [];
   for (const [n, item] of gallery.items.entries()) {
     const strand = strands[n];
-    if (!strand) continue;
-    const titled = (item.link?.attributes ?? [])
-      .concat(item.image?.attributes ?? [])
-      .find(({ name }) => name === 'title')?.value;
-    const own = { alt: strand.alt ?? '', title: titled ?? '', caption: item.caption?.text ?? '' };
+    if (!strand || !hasPlaceFor(item, slot)) continue;
+    const own = { alt: strand.alt ?? '', title: anyTitle(item) ?? '', caption: item.caption?.text ?? '' };
     const words = strand.full === null ? null : wordsOf(site, strand.full);
-    const given = { picture: words?.[slot] ?? '', name: words?.fromName ?? '', ...own };
-    const value = given[from];
-    if (
-      value === '' ||
-      (!over && own[slot] !== '') ||
-      own[slot] === value ||
-      (slot === 'caption' && !item.caption) ||
-      (slot === 'alt' && !item.image)
-    )
-      continue;
+    const value = { picture: words?.[slot] ?? '', name: words?.fromName ?? '', ...own }[from];
+    if (value === '' || own[slot] === value || (own[slot] !== '' && !over)) continue;
     const edited = setSlot(page.document, item, slot, value);
     if (!edited.ok) return refuse(`${strand.name}: ${edited.reason}`);
     edits.push(...edited.edits);
@@ -253,3 +280,11 @@ export function fillWords(
     edits,
   });
 }
+
+function hasPlaceFor({ caption, image }: GalleryItem, slot: (typeof FILLABLE)[number]): boolean {
+  if (slot === 'caption') return caption !== null;
+  return slot === 'alt' ? image !== null : true;
+}
+
+const anyTitle = ({ link, image }: GalleryItem): string | undefined =>
+  [...(link?.attributes ?? []), ...(image?.attributes ?? [])].find(({ name }) => name === 'title')?.value;

@@ -6,50 +6,53 @@ import type { LinkTarget } from './intent.ts';
 
 type Href = Result<{ href: string; says: string }>;
 
-const bad = (reason: string): Href => ({ ok: false, reason });
-
 /** RFC 6068 §2 and RFC 3966 §3, as far as people write them by hand. */
 const MAIL = /^[^\s@<>"?&]+@[^\s@<>"?&]+\.[^\s@<>"?&.]{2,}$/;
 const PHONE = /^\+?[\d\s().-]{3,30}$/;
 
 function hrefFor(site: SiteReading, page: string, target: LinkTarget): Href {
   switch (target.to) {
-    case 'file': {
-      if (!site.files.has(target.path)) return bad(`There is no ${target.path} any more.`);
-      if (target.anchor === undefined)
-        return { ok: true, href: relativeReference(page, target.path), says: target.path };
-      const other = site.pages.find(({ path }) => path === target.path);
-      if (!other?.document.elements.some((element) => valueOf(element, 'id') === target.anchor))
-        return bad(`${target.path} has no element with the id “${target.anchor}”.`);
-      const anchor = `#${encodeURIComponent(target.anchor)}`;
-      return {
-        ok: true,
-        href: target.path === page ? anchor : relativeReference(page, target.path) + anchor,
-        says: `${target.path}, ${target.anchor}`,
-      };
-    }
-    case 'address': {
-      const written = target.url.trim();
-      if (!/^https?:\/\//i.test(written))
-        return bad(
-          `“${written}” does not say how it is reached: begin it with https://. Without that a browser would look for a file of that name, or fail when the page is opened from disk.`,
-        );
-      const url = URL.canParse(written) ? new URL(written) : null;
-      return url && url.hostname !== ''
-        ? { ok: true, href: written, says: url.hostname }
-        : bad(`“${written}” is no address of the web.`);
-    }
+    case 'file':
+      return toFile(site, page, target.path, target.anchor);
+    case 'address':
+      return toAddress(target.url.trim());
     case 'mail':
-      return MAIL.test(target.address.trim())
-        ? { ok: true, href: `mailto:${target.address.trim()}`, says: target.address.trim() }
-        : bad(`“${target.address}” is no mail address.`);
-    case 'phone': {
-      const number = target.number.trim();
-      return PHONE.test(number) && /\d{3}/.test(number.replace(/\D/g, ''))
-        ? { ok: true, href: `tel:${number.replace(/[^\d+]/g, '')}`, says: number }
-        : bad(`“${number}” is no telephone number.`);
-    }
+      return toMail(target.address.trim());
+    case 'phone':
+      return toPhone(target.number.trim());
   }
+}
+
+function toFile(site: SiteReading, page: string, path: string, id: string | undefined): Href {
+  if (!site.files.has(path)) return refuse(`There is no ${path} any more.`);
+  if (id === undefined) return { ok: true, href: relativeReference(page, path), says: path };
+  const other = site.pages.find((one) => one.path === path);
+  if (!other?.document.elements.some((element) => valueOf(element, 'id') === id))
+    return refuse(`${path} has no element with the id “${id}”.`);
+  const anchor = `#${encodeURIComponent(id)}`;
+  const href = path === page ? anchor : relativeReference(page, path) + anchor;
+  return { ok: true, href, says: `${path}, ${id}` };
+}
+
+function toAddress(written: string): Href {
+  if (!/^https?:\/\//i.test(written))
+    return refuse(
+      `“${written}” does not say how it is reached: begin it with https://. Without that a browser would look for a file of that name, or fail when the page is opened from disk.`,
+    );
+  const host = URL.canParse(written) ? new URL(written).hostname : '';
+  return host === '' ? refuse(`“${written}” is no address of the web.`) : { ok: true, href: written, says: host };
+}
+
+const toMail = (address: string): Href =>
+  MAIL.test(address)
+    ? { ok: true, href: `mailto:${address}`, says: address }
+    : refuse(`“${address}” is no mail address.`);
+
+function toPhone(number: string): Href {
+  const isNumber = PHONE.test(number) && /\d{3}/.test(number.replace(/\D/g, ''));
+  return isNumber
+    ? { ok: true, href: `tel:${number.replace(/[^\d+]/g, '')}`, says: number }
+    : refuse(`“${number}” is no telephone number.`);
 }
 
 /** `at` are offsets of the page's source: inside of a link, or the words that become one. */

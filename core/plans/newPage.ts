@@ -72,24 +72,33 @@ export function newPage(
       )
     : skeleton(site, path, title);
   if (!made.ok) return made;
-  const shared = entry === undefined ? null : sharedMenu(site.pages);
-  if (entry !== undefined && !shared)
-    return refuse('No two pages here share a menu, so there is none to enter the page in.');
-  const entered = shared && entry !== undefined ? enterInMenus(shared, path, entry) : { ok: true as const, files: [] };
-  if (!entered.ok) return refuse(entered.reason);
-  // What was said of the items of the page that it is made from goes for those of the new one.
-  const said = site.notes.known.units.filter((one) => one.page === from);
-  const notes =
-    said.length > 0
-      ? notesChange(site, { units: [...site.notes.known.units, ...said.map((one) => ({ ...one, page: path }))] })
-      : [];
+  const entered = entry === undefined ? NOTHING : entriesFor(site, path, entry);
+  if (!entered.ok) return entered;
   return {
     ok: true,
     change: {
       label: source ? `New page ${path} from ${source.path}` : `New page ${path}`,
-      files: [...made.files, ...entered.files, ...notes],
+      files: [...made.files, ...entered.files, ...hintsFor(site, path, from)],
     },
   };
+}
+
+const NOTHING: Made = { ok: true, files: [] };
+
+function entriesFor(site: SiteReading, path: string, label: string): Made {
+  const shared = sharedMenu(site.pages);
+  return shared
+    ? enterInMenus(shared, path, label)
+    : refuse('No two pages here share a menu, so there is none to enter the page in.');
+}
+
+/** What was said of the items of the page that it is made from goes for those of the new one. */
+function hintsFor(site: SiteReading, path: string, from: string | undefined): FileChange[] {
+  const { units } = site.notes.known;
+  const said = units.filter((one) => one.page === from);
+  return said.length === 0
+    ? []
+    : notesChange(site, { units: [...units, ...said.map((one) => ({ ...one, page: path }))] });
 }
 
 type Made = Result<{ files: FileChange[] }>;

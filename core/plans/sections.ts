@@ -15,6 +15,7 @@ import {
   type PageDocument,
   type PageElement,
   placeOf,
+  type Range,
 } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { groupAttribute } from '../wiring/index.ts';
@@ -87,6 +88,12 @@ function blockOf(
   return { start: own, end: container.range.end };
 }
 
+const isWithin = (inner: Range, outer: Range): boolean => inner.start >= outer.start && inner.end <= outer.end;
+
+/** Before, behind or around the items, but not one of them. */
+const isBeside = (range: Range, items: Range): boolean =>
+  range.end <= items.start || range.start >= items.end || isWithin(items, range);
+
 export function addSection(
   site: SiteReading,
   {
@@ -113,12 +120,7 @@ export function addSection(
   const first = firstOf(gallery.items).unit.start;
   const last = lastOf(gallery.items).unit.end;
   const inside = document.elements.filter(
-    ({ range, open }) =>
-      range &&
-      open &&
-      range.start >= block.start &&
-      range.end <= block.end &&
-      (range.end <= first || range.start >= last || (range.start <= first && range.end >= last)),
+    ({ range, open }) => range && open && isWithin(range, block) && isBeside(range, { start: first, end: last }),
   );
   const edits: Edit[] = [{ start: first, end: last, text: regrouped(page, gallery, written.text, slugOf(title)) }];
   let named = false;

@@ -64,25 +64,11 @@ export function splitGallery(
 ): Planned {
   const spread = spreadOf(site, path);
   const paths = spread?.pages ?? [path];
-  const parts = paths.flatMap((one): Part[] => {
-    const page = site.pages.find((other) => other.path === one);
-    const gallery = page?.galleries[n];
-    return page && gallery ? [{ page, gallery }] : [];
-  });
+  const parts = partsOf(site, paths, n);
   const [first] = parts;
   if (!first || first.page.path !== paths[0]) return refuse(GALLERY_GONE);
-  const { gallery } = first;
-  if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container))
-    return refuse(
-      'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.',
-    );
-  if (!gallery.container.range || !gallery.container.close)
-    return refuse('What holds the items is not closed in the source, so nothing can be written behind it.');
-  const hazard = parts.find(({ page }) => page.hazards.length > 0);
-  if (hazard)
-    return refuse(
-      `${hazard.page.path}, line ${hazard.page.document.lines.lineAt(firstOf(hazard.page.hazards).range.start)}: ${firstOf(hazard.page.hazards).says}. Mend this first.`,
-    );
+  const hindrance = hindranceIn(parts, first);
+  if (hindrance !== null) return refuse(hindrance);
 
   const items = parts.flatMap(({ page, gallery: own }) =>
     own.items.map((item) => ({ text: page.text.slice(item.unit.start, item.unit.end), address: addressIn(item) })),
@@ -94,14 +80,8 @@ export function splitGallery(
     return refuse(`The gallery has ${items.length} items; they fit on one page of ${size}.`);
   const names = chunks.map((_, at) => paths[at] ?? nameFor(site, firstOf(paths), at + 1));
   const gone = paths.slice(chunks.length);
-  const led = site.pages.find(
-    ({ path: other, references }) =>
-      !paths.includes(other) && references.some(({ value }) => gone.includes(fileOf(value, other))),
-  );
-  if (led)
-    return refuse(
-      `${led.path} leads to ${gone.find((one) => led.references.some(({ value }) => fileOf(value, led.path) === one))}, which would go. Take that link out first.`,
-    );
+  const led = leadsTo(site, paths, gone);
+  if (led) return refuse(`${led.from} leads to ${led.to}, which would go. Take that link out first.`);
 
   const hand = handOf(parts, paths);
   const files: FileChange[] = [];
@@ -109,13 +89,7 @@ export function splitGallery(
     const own = parts.find(({ page }) => page.path === names[at]);
     const made = written(own ?? first, at + 1, names, chunk, !own, hand);
     if (typeof made === 'object') return refuse(`${names[at]}: ${made.reason}`);
-    const wanted = chunk.map(({ address }) => address);
-    if (
-      wanted.length > 1 &&
-      !galleriesOf(parsePage(made, first.page.document.units)).some(
-        (one) => one.items.map(addressIn).join('\n') === wanted.join('\n'),
-      )
-    )
+    if (!holdsJust(made, chunk, first.page))
       return refuse(`${names[at]}: the page would be read otherwise than meant.`);
     if (!own)
       files.push({
@@ -143,6 +117,51 @@ export function splitGallery(
       ],
     },
   };
+}
+
+function partsOf(site: SiteReading, paths: readonly string[], n: number): Part[] {
+  return paths.flatMap((path) => {
+    const page = site.pages.find((other) => other.path === path);
+    const gallery = page?.galleries[n];
+    return page && gallery ? [{ page, gallery }] : [];
+  });
+}
+
+/** Why the gallery cannot be taken apart; null where it can. */
+function hindranceIn(parts: readonly Part[], { gallery }: Part): string | null {
+  if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container))
+    return 'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.';
+  if (!gallery.container.range || !gallery.container.close)
+    return 'What holds the items is not closed in the source, so nothing can be written behind it.';
+  for (const { page } of parts) {
+    const [hazard] = page.hazards;
+    if (!hazard) continue;
+    const line = page.document.lines.lineAt(hazard.range.start);
+    return `${page.path}, line ${line}: ${hazard.says}. Mend this first.`;
+  }
+  return null;
+}
+
+/** Another page that leads to one which would go. */
+function leadsTo(
+  site: SiteReading,
+  paths: readonly string[],
+  gone: readonly string[],
+): { from: string; to: string } | null {
+  for (const { path, references } of site.pages) {
+    if (paths.includes(path)) continue;
+    const to = gone.find((one) => references.some(({ value }) => fileOf(value, path) === one));
+    if (to !== undefined) return { from: path, to };
+  }
+  return null;
+}
+
+/** Of a single item nobody can say whether it is a gallery. */
+function holdsJust(text: string, items: readonly { address: string }[], like: PageReading): boolean {
+  if (items.length < 2) return true;
+  const wanted = items.map(({ address }) => address).join('\n');
+  const found = galleriesOf(parsePage(text, like.document.units));
+  return found.some((one) => one.items.map(addressIn).join('\n') === wanted);
 }
 
 const fileOf = (value: string, from: string): string => {

@@ -13,7 +13,16 @@ import {
   relativeReference,
   smallestEdit,
 } from '../site/index.ts';
-import { declareAll, layoutOf, linkedStyles, SETTINGS, situationOf, WIDE, type StyledSite } from '../style/index.ts';
+import {
+  declareAll,
+  layoutOf,
+  linkedStyles,
+  SETTINGS,
+  situationOf,
+  WIDE,
+  type StyledSite,
+  type Layout,
+} from '../style/index.ts';
 import { GALLERY_GONE } from './items.ts';
 
 interface StyleSettingWish {
@@ -45,21 +54,15 @@ export function setStyle(
   if (!setting) return refuse(`There is no setting ${id}.`);
   const start = withOwnSheet(site, path);
   if (typeof start === 'string') return refuse(start);
-  const situation = situationOf(start, path, at ?? WIDE);
-  const found = situation && start.pages.find((one) => one.path === path)?.galleries[gallery];
-  if (!situation || !found) return refuse(GALLERY_GONE);
-  const layout = layoutOf(situation, found);
+  const layout = layoutAt(start, path, gallery, at);
+  if (!layout) return refuse(GALLERY_GONE);
   const idle = setting.idle?.(layout);
   if (idle) return refuse(idle);
   const wishes = setting.wishes(layout, value);
   if (typeof wishes === 'string') return refuse(wishes);
-  const done = declareAll(
-    start,
-    { page: path, gallery },
-    wishes,
-    at,
-    `Gallery of ${path}: ${setting.purpose}${at === null ? '' : `, up to ${at} px`}`,
-  );
+  const upTo = at === null ? '' : ` up to ${at} px`;
+  const purpose = `Gallery of ${path}: ${setting.purpose}${at === null ? '' : `,${upTo}`}`;
+  const done = declareAll(start, { page: path, gallery }, wishes, at, purpose);
   if (!done.ok) return done;
   const files = changesBetween(site.files, done.site.files);
   if (files.length === 0)
@@ -67,10 +70,16 @@ export function setStyle(
   return {
     ok: true,
     change: {
-      label: `${setting.title}${at === null ? '' : ` up to ${at} px`}: ${value ?? 'taken away'} (${path})`,
+      label: `${setting.title}${upTo}: ${value ?? 'taken away'} (${path})`,
       files,
     },
   };
+}
+
+function layoutAt(site: StyledSite, path: string, n: number, at: number | null): Layout | null {
+  const situation = situationOf(site, path, at ?? WIDE);
+  const gallery = situation && site.pages.find((one) => one.path === path)?.galleries[n];
+  return situation && gallery ? layoutOf(situation, gallery) : null;
 }
 
 function changesBetween(

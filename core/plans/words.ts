@@ -9,6 +9,7 @@ import {
   type PictureWords,
   type Planned,
   refuse,
+  type Result,
 } from '../site/index.ts';
 import { itemOf } from './items.ts';
 import { notesChange } from './notes.ts';
@@ -33,6 +34,18 @@ export function setWords(
     label,
   }: { items: readonly ItemWords[]; pictures: readonly FileWords[]; label?: string | undefined },
 ): Planned {
+  const written = itemEdits(site, items);
+  if (!written.ok) return written;
+  const files: FileChange[] = [...written.edits].map(([path, edits]) => ({ kind: 'edit', path, edits }));
+  if (pictures.length > 0) {
+    const words = wordsWith(site, pictures);
+    if (!words.ok) return words;
+    files.push(...notesChange(site, { words: words.words }));
+  }
+  return { ok: true, change: { label: label ?? labelFor(site, items, pictures), files } };
+}
+
+function itemEdits(site: SiteReading, items: readonly ItemWords[]): Result<{ edits: Map<string, Edit[]> }> {
   const edits = new Map<string, Edit[]>();
   for (const { strand, alt, caption } of items) {
     const found = itemOf(site, strand);
@@ -47,33 +60,32 @@ export function setWords(
       edits.set(page.path, [...(edits.get(page.path) ?? []), ...edited.edits]);
     }
   }
-  const files: FileChange[] = [...edits].map(([path, all]) => ({ kind: 'edit', path, edits: all }));
-  if (pictures.length > 0) {
-    const words = { ...site.notes.known.words };
-    for (const { path, words: changed } of pictures) {
-      const content = site.files.get(path);
-      if (content?.kind !== 'binary') return refuse(`There is no ${path} any more.`);
-      const merged = Object.fromEntries(
-        Object.entries({ ...words[content.hash], ...changed }).filter(([, text]) => text !== undefined && text !== ''),
-      );
-      if (Object.keys(merged).length > 0) words[content.hash] = merged;
-      else delete words[content.hash];
-    }
-    files.push(...notesChange(site, { words }));
+  return { ok: true, edits };
+}
+
+type NotedWords = SiteReading['notes']['known']['words'];
+
+/** The words of all pictures, by content, with those that change. */
+function wordsWith(site: SiteReading, pictures: readonly FileWords[]): Result<{ words: NotedWords }> {
+  const words = { ...site.notes.known.words };
+  for (const { path, words: changed } of pictures) {
+    const content = site.files.get(path);
+    if (content?.kind !== 'binary') return refuse(`There is no ${path} any more.`);
+    const merged = Object.fromEntries(
+      Object.entries({ ...words[content.hash], ...changed }).filter(([, text]) => text !== undefined && text !== ''),
+    );
+    if (Object.keys(merged).length > 0) words[content.hash] = merged;
+    else delete words[content.hash];
   }
+  return { ok: true, words };
+}
+
+function labelFor(site: SiteReading, items: readonly ItemWords[], pictures: readonly FileWords[]): string {
   const count = items.length + pictures.length;
-  const only = pictures[0] ?? null;
-  return {
-    ok: true,
-    change: {
-      label:
-        label ??
-        (count === 1
-          ? `Set the words of ${only ? nameOf(only.path) : (itemOf(site, items[0]?.strand ?? '')?.strand.name ?? 'an item')}`
-          : `Set the words of ${count} pictures`),
-      files,
-    },
-  };
+  if (count !== 1) return `Set the words of ${count} pictures`;
+  const [picture] = pictures;
+  const name = picture ? nameOf(picture.path) : itemOf(site, items[0]?.strand ?? '')?.strand.name;
+  return `Set the words of ${name ?? 'an item'}`;
 }
 
 export function setTags(

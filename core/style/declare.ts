@@ -2,7 +2,7 @@
  * Sets what a stylesheet says of a part of a gallery: in the declaration that says it now, in a rule that is the
  * gallery's own, or in a new rule, and only where the outcome has been seen to win.
  */
-import { galleriesOf, parsePage, setAttribute, valueOf } from '../markup/index.ts';
+import { galleriesOf, parsePage, setAttribute, valueOf, type PageElement } from '../markup/index.ts';
 import {
   applyEdits,
   type Edit,
@@ -87,36 +87,54 @@ const MISSED: Readonly<Partial<Record<StyleWish['role'], string>>> = {
 const same = (a: string | null | undefined, b: string | null): boolean =>
   (a ?? '').replace(/\s+/g, ' ').trim() === (b ?? '').replace(/\s+/g, ' ').trim();
 
+/** One wish, and where it goes. */
+interface Task {
+  site: StyledSite;
+  situation: Situation;
+  place: GalleryAt;
+  wish: StyleWish;
+  /** Windows up to this width, CSS px; null for all. */
+  at: number | null;
+  purpose: string;
+  elements: readonly PageElement[];
+  /** The declaration that counts for each element. */
+  winners: readonly (Winner | null)[];
+}
+
 function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: number | null, purpose: string): Declared {
-  const state = wish.state ?? null;
-  const width = at ?? WIDE;
-  const situation = situationOf(site, place.page, width, state);
+  const situation = situationOf(site, place.page, at ?? WIDE, wish.state ?? null);
   const gallery = situation && site.pages.find(({ path }) => path === place.page)?.galleries[place.gallery];
   if (!situation || !gallery) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
   const elements = partsIn(situation, gallery)[wish.role];
-  const [first] = elements;
-  if (!first) return refuse(`This gallery has no ${MISSED[wish.role] ?? wish.role}.`);
+  if (elements.length === 0) return refuse(`This gallery has no ${MISSED[wish.role] ?? wish.role}.`);
   const winners = elements.map((element) => winnerFor(situation, element, wish.property));
-  if (
-    winners.every((one) => same(one?.value, wish.value)) &&
-    winners.every((one) => (one === null) === (wish.value === null))
-  )
-    return { ok: true, site };
+  const isSo = winners.every((one) => same(one?.value, wish.value) && (one === null) === (wish.value === null));
+  if (isSo) return { ok: true, site };
+  const task: Task = { site, situation, place, wish, at, purpose, elements, winners };
+  if (wish.value === null) return takeAway(site, winners, mayChangeIn(task));
+  return firstThatDoes(task, triesFor(task, wish.value));
+}
 
-  const wide: Situation = { ...situation, width: WIDE };
-  const saysWide = at === null ? null : winnerFor(wide, first, wish.property);
-  /** Whether a declaration is one that may be changed here: the gallery's own, and not also that of wider windows. */
-  const mayChange = (winner: Winner): boolean => {
-    const { rule, declaration } = winner;
+/** Whether a declaration is one that may be changed here: the gallery's own, and not also that of wider windows. */
+function mayChangeIn({ site, situation, wish, at, elements }: Task): (winner: Winner) => boolean {
+  const saysWide = at === null ? null : winnerFor({ ...situation, width: WIDE }, firstOf(elements), wish.property);
+  return ({ rule, declaration }) => {
     if (site.foreign(rule.sheet.path) || (at !== null && saysWide?.declaration === declaration)) return false;
-    return isOwn(rule, wish.role, loading(site, rule.sheet), state);
+    return isOwn(rule, wish.role, loading(site, rule.sheet), wish.state ?? null);
   };
-  const { value } = wish;
-  if (value === null) return takeAway(site, winners, mayChange);
+}
 
+/** The declaration that counts for all elements; null where there are several, or none. */
+const sharedBy = ([first = null, ...others]: Task['winners']): Winner | null =>
+  others.every((one) => one?.declaration === first?.declaration) ? first : null;
+
+/** Where the value could be written, what the author would do first coming first. */
+function triesFor(task: Task, value: string): (() => Draft | null)[] {
+  const { site, situation, place, wish, at, purpose, elements, winners } = task;
+  const state = wish.state ?? null;
   const tries: (() => Draft | null)[] = [];
-  const shared = winners.every((one) => one?.declaration === winners[0]?.declaration) ? winners[0] : null;
-  if (shared && mayChange(shared)) tries.push(() => inPlace(shared, wish.property, value));
+  const shared = sharedBy(winners);
+  if (shared && mayChangeIn(task)(shared)) tries.push(() => inPlace(shared, wish.property, value));
   const own = situation.sheets
     .flatMap((sheet) => (site.foreign(sheet.path) ? [] : sheet.rules))
     .filter(
@@ -130,7 +148,10 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
   const named = own.filter((rule) => rule.selectors.length === 1).at(-1);
   for (const stronger of ['', 'body ', 'html body '])
     tries.push(...newRules(site, situation, place, wish, at, purpose, named ?? null, stronger));
+  return tries;
+}
 
+function firstThatDoes({ site, place, wish, at, winners }: Task, tries: readonly (() => Draft | null)[]): Declared {
   let trouble: string | null = null;
   for (const attempt of tries) {
     const draft = attempt();
@@ -140,14 +161,15 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
     trouble = wrongWith(site, next, place, wish, at);
     if (trouble === null) return { ok: true, site: next };
   }
-  const winner = shared ?? winners.find((one) => one !== null);
-  const where = winner
-    ? ` ${winner.rule.sheet.path}, line ${winner.rule.sheet.lines.lineAt(winner.declaration.range.start)}: ${winner.rule.prelude} { ${winner.declaration.property}: ${winner.declaration.value}${winner.declaration.important ? ' !important' : ''} }.`
-    : '';
-  return {
-    ok: false,
-    reason: `Nothing was changed: ${trouble ?? 'there is no stylesheet of yours to write it in'}.${where}`,
-  };
+  const winner = sharedBy(winners) ?? winners.find((one) => one !== null);
+  const why = trouble ?? 'there is no stylesheet of yours to write it in';
+  return refuse(`Nothing was changed: ${why}.${winner ? ` ${placeAndWords(winner)}.` : ''}`);
+}
+
+/** A declaration as somebody would look for it. */
+function placeAndWords({ rule, declaration: { property, value, important, range } }: Winner): string {
+  const line = rule.sheet.lines.lineAt(range.start);
+  return `${rule.sheet.path}, line ${line}: ${rule.prelude} { ${property}: ${value}${important ? ' !important' : ''} }`;
 }
 
 interface Draft {
@@ -262,30 +284,30 @@ function selectorFor(
   const parts = partsIn(situation, gallery);
   if (wish.role === 'page') return { selector: 'body' };
   const [element] = parts[wish.role];
-  if (wish.role === 'content' && element) {
-    const id = valueOf(element, 'id');
-    if (element.tag === 'body' || element.tag === 'main') return { selector: element.tag };
-    return { selector: id ? `#${id}` : `.${(valueOf(element, 'class') ?? '').split(/\s+/)[0]}` };
-  }
+  if (wish.role === 'content' && element) return { selector: contentSelector(element) };
   const container = containerSelector(site, situation, page, gallery);
-  const { selector: outer } = container;
-  const also = container.also ? { also: container.also } : {};
-  if (wish.role === 'container') return { selector: outer, ...also };
+  if (wish.role === 'container') return container;
   if (!element) return null;
-  const direct = element.parent === gallery.container;
-  const classes = (valueOf(element, 'class') ?? '').split(/\s+/)[0];
-  const inner = wish.role === 'caption' && classes ? `.${classes}` : element.tag;
-  const link = parts.link[0]?.tag;
-  if (state !== null) {
-    const pseudo = state === 'focus' ? ':focus-visible' : `:${state}`;
-    if (wish.role === 'image')
-      return {
-        selector: link ? `${outer} ${link}${pseudo} ${element.tag}` : `${outer} ${element.tag}${pseudo}`,
-        ...also,
-      };
-    return { selector: `${outer} ${inner}${pseudo}`, ...also };
-  }
-  return { selector: `${outer} ${direct ? '> ' : ''}${inner}`, ...also };
+  const inner = innerSelector(wish, element, element.parent === gallery.container, parts.link[0]?.tag);
+  return { ...container, selector: `${container.selector} ${inner}` };
+}
+
+const firstClass = (element: PageElement): string => (valueOf(element, 'class') ?? '').split(/\s+/)[0] ?? '';
+
+function contentSelector(element: PageElement): string {
+  if (element.tag === 'body' || element.tag === 'main') return element.tag;
+  const id = valueOf(element, 'id');
+  return id ? `#${id}` : `.${firstClass(element)}`;
+}
+
+/** What finds a part inside of the container. */
+function innerSelector(wish: StyleWish, element: PageElement, isChild: boolean, link: string | undefined): string {
+  const name = firstClass(element);
+  const inner = wish.role === 'caption' && name ? `.${name}` : element.tag;
+  const { state = null } = wish;
+  if (state === null) return `${isChild ? '> ' : ''}${inner}`;
+  const pseudo = state === 'focus' ? ':focus-visible' : `:${state}`;
+  return wish.role === 'image' && link ? `${link}${pseudo} ${element.tag}` : `${inner}${pseudo}`;
 }
 
 /** What finds the container: the selector that the author uses, its class or id, or a class that it is given now. */
@@ -376,20 +398,39 @@ function wrongWith(
   const old = partsIn(was, galleries[0])[wish.role];
   if (elements.length === 0 || (wish.role !== 'content' && elements.length !== old.length))
     return 'the page would be read otherwise';
+  return (
+    wrongHere(after, is, elements, wish) ??
+    wrongElsewhere({ ...was, elements: old }, { ...is, elements }, wish.property, width)
+  );
+}
+
+/** In the windows that are meant. */
+function wrongHere(
+  site: StyledSite,
+  situation: Situation,
+  elements: readonly PageElement[],
+  wish: StyleWish,
+): string | null {
   for (const element of elements) {
-    const winner = winnerFor(is, element, wish.property);
+    const winner = winnerFor(situation, element, wish.property);
     if (!same(winner?.value, wish.value)) return 'another declaration counts for more';
-    if (winner && !isOwn(winner.rule, wish.role, loading(after, winner.rule.sheet), state))
+    if (winner && !isOwn(winner.rule, wish.role, loading(site, winner.rule.sheet), wish.state ?? null))
       return 'no selector finds just these elements; give them a class of their own';
   }
-  // What other windows are told by conditions of their own stays; wider ones stay altogether.
+  return null;
+}
+
+type SituationOf = Situation & { elements: readonly PageElement[] };
+
+/** What other windows are told by conditions of their own stays; wider ones stay altogether. */
+function wrongElsewhere(was: SituationOf, is: SituationOf, property: string, width: number): string | null {
   const widths = new Set(was.sheets.flatMap(({ rules }) => rules.flatMap(({ media }) => upTo(media) ?? [])));
   for (const other of [WIDE, ...widths]) {
     if (other === width) continue;
-    const told = winnerFor({ ...was, width: other }, firstOf(old), wish.property);
+    const told = winnerFor({ ...was, width: other }, firstOf(was.elements), property);
     const apart = other > width || (told !== null && (upTo(told.rule.media) ?? Infinity) < width);
-    if (apart && !same(valueFor({ ...is, width: other }, elements[0], wish.property), told?.value ?? null))
-      return other > width ? 'wider windows would change as well' : 'narrower windows would change as well';
+    if (!apart || same(valueFor({ ...is, width: other }, is.elements[0], property), told?.value ?? null)) continue;
+    return other > width ? 'wider windows would change as well' : 'narrower windows would change as well';
   }
   return null;
 }

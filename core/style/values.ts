@@ -54,6 +54,14 @@ export function piecesOf(value: string): Piece[] {
 const isOf = (type: string, text: string): boolean => lexer.matchType(type, text).error === null;
 const SIDES = ['top', 'right', 'bottom', 'left'];
 
+/** For one to four values: the number of that which each side takes (CSS Box Model 3, §4.2). */
+const PIECE_OF_SIDE = [
+  [0, 0, 0, 0],
+  [0, 1, 0, 1],
+  [0, 1, 2, 1],
+  [0, 1, 2, 3],
+];
+
 /** The number of the piece that a longhand takes, as each shorthand's definition says; null where it has none. */
 function pieceFor(shorthand: string, longhand: string, pieces: readonly Piece[]): number | null {
   const find = (test: (text: string) => boolean) => {
@@ -66,17 +74,8 @@ function pieceFor(shorthand: string, longhand: string, pieces: readonly Piece[])
     case 'grid-gap':
       return longhand === 'row-gap' ? 0 : pieces.length - 1;
     case 'margin':
-    case 'padding': {
-      const side = SIDES.indexOf(longhand.slice(shorthand.length + 1));
-      return (
-        [
-          [0, 0, 0, 0],
-          [0, 1, 0, 1],
-          [0, 1, 2, 1],
-          [0, 1, 2, 3],
-        ][pieces.length - 1]?.[side] ?? null
-      );
-    }
+    case 'padding':
+      return PIECE_OF_SIDE[pieces.length - 1]?.[SIDES.indexOf(longhand.slice(shorthand.length + 1))] ?? null;
     case 'place-content':
     case 'place-items':
       return longhand.startsWith('align') ? 0 : pieces.length - 1;

@@ -32,20 +32,8 @@ export function includesView(page: PageReading): IncludeView[] {
   return wiring.includes.map((include): IncludeView => {
     const use = wiring.uses.find(({ files }) => files.some(({ includes }) => includes.includes(include)));
     const file = use?.files.find(({ includes }) => includes.includes(include))?.file;
-    const run = wiring.scripts.find((one) => one.include === include);
-    const facts = run?.reading?.ok ? run.reading : null;
-    const starting = wiring.uses.filter(({ starts }) => starts.some((start) => start.include === include));
-    // What answers is drawn from the call that chose the links, else from the script that does the work.
-    const choosing = starting.filter((one) =>
-      one.starts.some(
-        (start) => start.include === include && (start.call.text !== null || one.kit.manifest.start?.required),
-      ),
-    );
-    const drawn =
-      choosing.length > 0
-        ? choosing
-        : wiring.uses.filter((one) => one.script === include && !one.kit.manifest.start?.required);
-    const strands = drawn.flatMap((one) => strandsOf(page, one));
+    const facts = factsOf(page, include);
+    const strands = drawnFrom(page, include).flatMap((one) => strandsOf(page, one));
     return {
       kind: include.kind,
       shows: include.written ?? 'inline script',
@@ -54,22 +42,32 @@ export function includesView(page: PageReading): IncludeView[] {
       when: include.when,
       line: include.line,
       kit: use?.kit.manifest.name ?? null,
-      gives: file?.gives ?? facts?.gives.map(({ name }) => name).filter((name) => needed.has(name)) ?? [],
-      needs: [
-        ...new Set([
-          ...(file?.needs ?? []),
-          ...(facts?.needs.map(({ name }) => name).filter((name) => given.has(name)) ?? []),
-        ]),
-      ],
-      starts: starting.flatMap((one) =>
-        one.starts
-          .filter((start) => start.include === include)
-          .map(({ call }) => `${call.name}(${call.text === null ? '' : `'${call.text}'`})`),
-      ),
+      gives: file?.gives ?? facts.gives.filter((name) => needed.has(name)),
+      needs: [...new Set([...(file?.needs ?? []), ...facts.needs.filter((name) => given.has(name))])],
+      starts: startsIn(page, include).map(({ call }) => `${call.name}(${call.text === null ? '' : `'${call.text}'`})`),
       answers: strands.filter(({ answered }) => answered).map(({ id }) => id),
       misses: strands.filter(({ answered }) => !answered).map(({ id }) => id),
     };
   });
+}
+
+/** Names that a script gives and needs; none where it cannot be read. */
+function factsOf({ wiring }: PageReading, include: Include): { gives: string[]; needs: string[] } {
+  const reading = wiring.scripts.find((one) => one.include === include)?.reading;
+  if (!reading?.ok) return { gives: [], needs: [] };
+  return { gives: reading.gives.map(({ name }) => name), needs: reading.needs.map(({ name }) => name) };
+}
+
+const startsIn = ({ wiring }: PageReading, include: Include) =>
+  wiring.uses.flatMap(({ starts }) => starts.filter((start) => start.include === include));
+
+/** What answers is drawn from the call that chose the links, else from the script that does the work. */
+function drawnFrom({ wiring }: PageReading, include: Include): KitUse[] {
+  const choosing = wiring.uses.filter(({ starts, kit }) =>
+    starts.some((start) => start.include === include && (start.call.text !== null || kit.manifest.start?.required)),
+  );
+  if (choosing.length > 0) return choosing;
+  return wiring.uses.filter((one) => one.script === include && !one.kit.manifest.start?.required);
 }
 
 function strandsOf(page: PageReading, use: KitUse): { id: string; answered: boolean }[] {
@@ -83,44 +81,59 @@ function strandsOf(page: PageReading, use: KitUse): { id: string; answered: bool
   );
 }
 
-function stateOf(page: PageReading, include: Include): Pick<IncludeView, 'state' | 'says'> {
-  const { wiring } = page;
-  const { written, path, lookup, target, kind } = include;
+type State = Pick<IncludeView, 'state' | 'says'>;
+
+function stateOf(page: PageReading, include: Include): State {
+  return (
+    fileState(include) ??
+    (include.kind === 'style' ? { state: 'whole', says: 'stylesheet' } : null) ??
+    scriptState(page, include) ??
+    startState(page, include) ??
+    viewerState(page, include) ?? { state: 'whole', says: 'script' }
+  );
+}
+
+/** Null where the file is there, or where there is none to look for. */
+function fileState({ written, path, lookup, target }: Include): State | null {
   if (written !== null && path !== null && lookup.found === 'nothing')
     return { state: 'broken', says: `There is no ${path}` };
   if (lookup.found === 'other-case') return { state: 'broken', says: `On disk it is ${lookup.path}` };
-  if (written !== null && path === null)
-    return { state: 'look', says: target?.kind === 'outside' ? 'comes from another host' : 'leads out of the site' };
-  if (kind === 'style') return { state: 'whole', says: 'stylesheet' };
+  if (written === null || path !== null) return null;
+  return { state: 'look', says: target?.kind === 'outside' ? 'comes from another host' : 'leads out of the site' };
+}
+
+/** Null where the script can be read, and all that it needs is there before it. */
+function scriptState({ wiring }: PageReading, include: Include): State | null {
   const run = wiring.scripts.find((one) => one.include === include);
   if (run?.reading && !run.reading.ok) return { state: 'broken', says: `cannot be read: ${run.reading.reason}` };
   const [early] = run?.early ?? [];
-  const called = early && run?.reading?.ok && run.reading.calls.some(({ name }) => name === early.name);
-  if (early)
-    return {
-      state: 'broken',
-      says: called ? `calls ${early.name}() too early` : `needs ${early.name}, which comes later`,
-    };
-  const starts = wiring.uses.flatMap((use) =>
-    use.starts.filter((start) => start.include === include).map((start) => ({ start, use })),
-  );
-  const [first] = starts;
-  if (first)
-    return {
-      state: first.start.trouble === null ? 'whole' : 'broken',
-      says:
-        first.start.call.text === null && first.start.matched.length === 0
-          ? `calls ${first.start.call.name}()`
-          : `calls ${first.start.call.name}(), which finds ${first.start.there.length} of ${linksIn(page)} links`,
-    };
-  const use = wiring.uses.find((one) => one.script === include);
-  if (use) {
-    const answered = strandsOf(page, use).filter((strand) => strand.answered).length;
-    const does = use.runs ? `answers ${answered} of ${linksIn(page)} links` : 'does not run';
-    const { start } = use.kit.manifest;
-    return { state: use.runs ? 'whole' : 'broken', says: start?.required ? `waits for ${start.call}()` : does };
-  }
-  return { state: 'whole', says: 'script' };
+  if (!early) return null;
+  const called = run?.reading?.ok && run.reading.calls.some(({ name }) => name === early.name);
+  return {
+    state: 'broken',
+    says: called ? `calls ${early.name}() too early` : `needs ${early.name}, which comes later`,
+  };
+}
+
+/** Null where the script starts no viewer. */
+function startState(page: PageReading, include: Include): State | null {
+  const [start] = startsIn(page, include);
+  if (!start) return null;
+  const { call, matched, there, trouble } = start;
+  const finds =
+    call.text === null && matched.length === 0 ? '' : `, which finds ${there.length} of ${linksIn(page)} links`;
+  return { state: trouble === null ? 'whole' : 'broken', says: `calls ${call.name}()${finds}` };
+}
+
+/** Null where the script is no viewer's. */
+function viewerState(page: PageReading, include: Include): State | null {
+  const use = page.wiring.uses.find((one) => one.script === include);
+  if (!use) return null;
+  const { start } = use.kit.manifest;
+  const state = use.runs ? 'whole' : 'broken';
+  if (start?.required) return { state, says: `waits for ${start.call}()` };
+  const answered = strandsOf(page, use).filter((strand) => strand.answered).length;
+  return { state, says: use.runs ? `answers ${answered} of ${linksIn(page)} links` : 'does not run' };
 }
 
 const linksIn = (page: PageReading): number =>

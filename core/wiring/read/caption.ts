@@ -20,25 +20,41 @@ export function captionOf(
   if (!link) return '';
   const read = (name: string): string | undefined =>
     overriding.has(name) ? (overriding.get(name) ?? undefined) : valueOf(link, name);
-  const { from } = manifest.caption;
-  const order =
-    first === undefined || !from.some((place) => place === first)
-      ? from
-      : [...from].sort((a, b) => rank(a, first) - rank(b, first));
-  for (const place of order) {
-    if (place === 'attribute') {
-      const own = manifest.caption.attribute === undefined ? undefined : read(manifest.caption.attribute);
-      if (own !== undefined) return own === 'off' ? '' : tidy(own);
-    } else if (place === 'figure') {
-      const said = figureCaption(link);
-      if (said !== '') return said;
-    } else {
-      const alt = image ? valueOf(image, 'alt') : undefined;
-      const said = place === 'title' ? read('title') : alt;
-      if (said !== undefined && tidy(said) !== '') return tidy(said);
-    }
+  for (const place of orderOf(manifest.caption.from, first)) {
+    const said = saidAt(place, link, image, manifest.caption.attribute, read);
+    if (said !== null) return said;
   }
   return '';
+}
+
+type CaptionPlace = Kit['manifest']['caption']['from'][number];
+
+function orderOf(from: readonly CaptionPlace[], first: string | undefined): readonly CaptionPlace[] {
+  if (first === undefined || !from.some((place) => place === first)) return from;
+  return [...from].sort((a, b) => rank(a, first) - rank(b, first));
+}
+
+/** Null where a place has nothing to say, so that the next one counts. */
+function saidAt(
+  place: CaptionPlace,
+  link: PageElement,
+  image: PageElement | null,
+  attribute: string | undefined,
+  read: (name: string) => string | undefined,
+): string | null {
+  switch (place) {
+    case 'attribute': {
+      const own = attribute === undefined ? undefined : read(attribute);
+      if (own === undefined) return null;
+      return own === 'off' ? '' : tidy(own);
+    }
+    case 'figure':
+      return figureCaption(link) || null;
+    case 'title':
+      return tidy(read('title') ?? '') || null;
+    default:
+      return tidy((image && valueOf(image, 'alt')) ?? '') || null;
+  }
 }
 
 export function descriptionOf({ link }: Pick<GalleryItem, 'link'>, { manifest }: Kit): string {

@@ -1,5 +1,5 @@
 /** What a page's scripts and styles are, where they lead, and in what order a browser runs them. */
-import { isDeferred, valueOf, type PageDocument, type PageElement } from '../../markup/index.ts';
+import { isDeferred, valueOf, type PageDocument, type PageElement, type Range } from '../../markup/index.ts';
 import {
   resolveInSite,
   type Lookup,
@@ -38,32 +38,32 @@ const RUNS = /^(?:|module|(?:text|application)\/(?:java|ecma)script)$/i;
 export function includesOf(page: PageDocument, path: string, index: PathIndex): Include[] {
   const includes: Include[] = [];
   for (const element of page.elements) {
-    const isStyle = element.tag === 'link' && /(^|\s)stylesheet(\s|$)/i.test(valueOf(element, 'rel') ?? '');
-    const isScript =
-      element.tag === 'script' &&
-      RUNS.test((valueOf(element, 'type') ?? '').trim()) &&
-      valueOf(element, 'nomodule') === undefined;
-    if ((!isStyle && !isScript) || !element.range) continue;
-    const written = valueOf(element, isStyle ? 'href' : 'src') ?? null;
+    const kind = kindOf(element);
+    if (kind === null || !element.range) continue;
+    const written = valueOf(element, kind === 'style' ? 'href' : 'src') ?? null;
     const target = written === null ? null : resolveInSite(written, path);
     const file = target?.kind === 'file' ? target.path : null;
     includes.push({
-      kind: isStyle ? 'style' : 'script',
+      kind,
       element,
       written,
       target,
       path: file,
       lookup: file === null ? NOTHING : index.lookup(file),
-      when: whenOf(element, isScript && written !== null),
-      inline:
-        isScript && written === null && element.open
-          ? inlineOf(page, element.open.end, element.close?.start ?? element.range.end)
-          : null,
-      module: isScript && isModule(element),
+      when: whenOf(element, kind === 'script' && written !== null),
+      inline: kind === 'script' && written === null ? inlineOf(page, element, element.range) : null,
+      module: kind === 'script' && isModule(element),
       line: page.lines.lineAt(element.range.start),
     });
   }
   return includes.sort((a, b) => RANK[a.when] - RANK[b.when]);
+}
+
+/** Null for what is neither a stylesheet nor a script that a browser of today runs. */
+function kindOf(element: PageElement): Include['kind'] | null {
+  if (element.tag === 'link') return /(^|\s)stylesheet(\s|$)/i.test(valueOf(element, 'rel') ?? '') ? 'style' : null;
+  if (element.tag !== 'script' || valueOf(element, 'nomodule') !== undefined) return null;
+  return RUNS.test((valueOf(element, 'type') ?? '').trim()) ? 'script' : null;
 }
 
 const isModule = (element: PageElement): boolean => (valueOf(element, 'type') ?? '').trim().toLowerCase() === 'module';
@@ -74,10 +74,10 @@ function whenOf(element: PageElement, external: boolean): Include['when'] {
   return element.parent?.tag === 'head' ? 'head' : 'body';
 }
 
-const inlineOf = (page: PageDocument, start: number, end: number): Include['inline'] => ({
-  start,
-  text: page.text.slice(start, end),
-});
+function inlineOf({ text }: PageDocument, { open, close }: PageElement, range: Range): Include['inline'] {
+  if (!open) return null;
+  return { start: open.end, text: text.slice(open.end, close?.start ?? range.end) };
+}
 
 /** What a script include runs; null where its file is not there, is no text, or is at an outside address. */
 export function scriptText(include: Include, files: SiteFiles): string | null {

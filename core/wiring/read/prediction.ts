@@ -49,69 +49,75 @@ export function predict(page: PredictionContext, item: GalleryItem): Prediction 
   const overlays = page.wiring.uses.filter(
     (use) => use.kit.manifest.does === 'overlay' && (page.from !== 'disk' || !needsHost(use)),
   );
+  const { link } = item;
+  if (!link) return { opens: 'nothing', by: null, clash: [], shows: null, asks: null, ...ALONE };
+  const stray = overlays.find((one) => strayOf(one, link) !== null);
+  if (stray)
+    return { opens: 'viewer', by: nameOf(stray), clash: [], shows: null, asks: null, ...ALONE, styled: stray.styled };
   const uses = overlays.filter((use) => answers(use, item));
   const [use] = uses;
-  const { link } = item;
-  const stray = link && overlays.find((one) => strayOf(one, link) !== null);
-  if (link && stray)
-    return {
-      opens: 'viewer',
-      by: stray.kit.manifest.name,
-      clash: [],
-      shows: null,
-      asks: null,
-      ...ALONE,
-      styled: stray.styled,
-    };
-  if (!link) return { opens: 'nothing', by: null, clash: [], shows: null, asks: null, ...ALONE };
+  if (use) return predictOverlay(page, item, link, use, uses.length > 1 ? uses.map(nameOf) : []);
   const stage = page.wiring.uses.find((one) => one.kit.manifest.does === 'stage' && answers(one, item));
-  if (!use && stage) {
-    const middle = stage.kit.manifest.middle ? valueOf(link, stage.kit.manifest.middle.attribute) : undefined;
-    return {
-      opens: 'viewer',
-      by: stage.kit.manifest.name,
-      clash: [],
-      ...addressOf(middle ?? valueOf(link, 'href'), page),
-      ...ALONE,
-      styled: stage.styled,
-      closes: false,
-    };
-  }
+  if (stage) return predictStage(page, link, stage);
   const target = targetOf(link, page);
-  if (!use) return { opens: target.asks === null ? 'nothing' : 'address', by: null, clash: [], ...target, ...ALONE };
-  const by = use.kit.manifest.name;
-  const clash = uses.length > 1 ? uses.map(({ kit }) => kit.manifest.name) : [];
+  return { opens: target.asks === null ? 'nothing' : 'address', by: null, clash: [], ...target, ...ALONE };
+}
+
+const nameOf = ({ kit }: KitUse): string => kit.manifest.name;
+
+function predictStage(page: PredictionContext, link: PageElement, stage: KitUse): Prediction {
+  const { middle } = stage.kit.manifest;
+  const shown = middle && valueOf(link, middle.attribute);
+  const address = addressOf(shown ?? valueOf(link, 'href'), page);
+  return { opens: 'viewer', by: nameOf(stage), clash: [], ...address, ...ALONE, styled: stage.styled, closes: false };
+}
+
+function predictOverlay(
+  page: PredictionContext,
+  item: GalleryItem,
+  link: PageElement,
+  use: KitUse,
+  clash: string[],
+): Prediction {
+  const by = nameOf(use);
+  const target = targetOf(link, page);
   if (containerMissing(page.document, use.kit, link) !== null)
     return { opens: 'broken', by, clash, ...target, shows: null, ...ALONE };
   const members = membersOf(use, link);
   const at = members.indexOf(link);
-  const loops = optionOf(use, link, 'loop', use.kit.manifest.loops) === true;
-  const near = (by: number): string | null => {
-    const n = at + by;
-    const member = members[loops ? (n + members.length) % members.length : n];
-    return member && member !== link ? targetOf(member, page).asks : null;
-  };
   const isPicture = target.asks !== null && isPicturePath(target.asks);
+  const caption = optionOf(use, link, 'caption', true);
   return {
     opens: 'viewer',
     by,
     clash,
     shows: isPicture ? target.shows : null,
     asks: target.asks,
-    counter:
-      use.kit.manifest.counter && members.length > 1 && optionOf(use, link, 'counter', true) === true
-        ? { at: at + 1, of: members.length }
-        : null,
+    counter: counts(use, link) && members.length > 1 ? { at: at + 1, of: members.length } : null,
     caption:
-      optionOf(use, link, 'caption', true) === 'off' || optionOf(use, link, 'caption', true) === false
-        ? ''
-        : captionOf(item, use.kit, takenWords(page), wordsFirst(use, link)),
+      caption === 'off' || caption === false ? '' : captionOf(item, use.kit, takenWords(page), wordsFirst(use, link)),
     description: descriptionOf(item, use.kit),
-    next: near(1),
-    back: near(-1),
+    next: neighbourOf(page, use, link, members, at + 1),
+    back: neighbourOf(page, use, link, members, at - 1),
     styled: use.styled,
     closes: true,
   };
+}
+
+const counts = (use: KitUse, link: PageElement): boolean =>
+  use.kit.manifest.counter && optionOf(use, link, 'counter', true) === true;
+
+/** What a step leads to: at the end to the other one, where the viewer goes round; null where it leads nowhere. */
+function neighbourOf(
+  page: PredictionContext,
+  use: KitUse,
+  link: PageElement,
+  members: readonly PageElement[],
+  n: number,
+): string | null {
+  const loops = optionOf(use, link, 'loop', use.kit.manifest.loops) === true;
+  const member = members[loops ? (n + members.length) % members.length : n];
+  return member && member !== link ? targetOf(member, page).asks : null;
 }
 
 /** What another script takes away before the click is not there to be shown. */

@@ -62,42 +62,47 @@ const OPENS: Record<Prediction['opens'], string> = {
 
 /** Empty where the browser did what the page's text says. */
 export function disagreements(prediction: Prediction, seen: Seen): Disagreement[] {
-  const found: Disagreement[] = [];
-  const compare = (about: Disagreement['about'], predicted: string | null, saw: string | null) => {
-    if (predicted !== saw) found.push({ about, predicted: predicted ?? 'none', seen: saw ?? 'none' });
-  };
   if (seen.reached === null)
     return [
       { about: 'what opens', predicted: OPENS[prediction.opens], seen: 'the picture could not be brought into sight' },
     ];
   if (prediction.opens === 'broken') {
-    if (seen.loaded || seen.errors.length === 0)
-      compare('what opens', OPENS.broken, seen.loaded ? seen.shows : 'no error');
-    return found;
+    if (!seen.loaded && seen.errors.length > 0) return [];
+    return differing([['what opens', OPENS.broken, seen.loaded ? seen.shows : 'no error']]);
   }
-  compare('what opens', OPENS[prediction.opens], OPENS[seen.opened]);
-  if (found.length > 0 || prediction.opens === 'nothing') return found;
-  if (prediction.opens === 'address') {
-    compare('the file', prediction.asks, seen.shows);
-    return found;
-  }
-  if (prediction.clash.length > 0) {
-    if (seen.layers < 2) compare('how many open', `${prediction.clash.length}`, `${seen.layers}`);
-    return found;
-  }
-  if (seen.layers > 1) compare('how many open', '1', `${seen.layers}`);
-  compare('the file', prediction.shows, seen.loaded ? seen.shows : null);
-  if (prediction.shows === null) return found;
-  if (!prediction.styled) return found;
-  compare('the counter', counted(prediction.counter), counted(seen.counter));
-  if (prediction.caption !== '' && !says(seen, prediction.caption))
-    compare('the caption', prediction.caption, seen.words.join(' · '));
-  if (prediction.description !== '' && !says(seen, prediction.description))
-    compare('the description', prediction.description, seen.words.join(' · '));
-  compare('the way on', prediction.next, seen.next);
-  compare('the way back', prediction.back, seen.back);
-  if (prediction.closes && seen.closed === 'no') compare('closing', 'it closes', 'it stays open');
-  return found;
+  const opening = differing([['what opens', OPENS[prediction.opens], OPENS[seen.opened]]]);
+  if (opening.length > 0 || prediction.opens === 'nothing') return opening;
+  if (prediction.opens === 'address') return differing([['the file', prediction.asks, seen.shows]]);
+  const { clash } = prediction;
+  if (clash.length > 0)
+    return seen.layers < 2 ? differing([['how many open', `${clash.length}`, `${seen.layers}`]]) : [];
+  return differing([
+    ['how many open', '1', `${Math.max(1, seen.layers)}`],
+    ['the file', prediction.shows, seen.loaded ? seen.shows : null],
+    // Of what is not styled, or shows nothing, nobody can say what else is to be seen.
+    ...(prediction.shows !== null && prediction.styled ? details(prediction, seen) : []),
+  ]);
+}
+
+/** What it is about, what was predicted and what was seen; null where there is none. */
+type Compared = [about: Disagreement['about'], predicted: string | null, seen: string | null];
+
+const differing = (compared: readonly Compared[]): Disagreement[] =>
+  compared
+    .filter(([, predicted, seen]) => predicted !== seen)
+    .map(([about, predicted, seen]) => ({ about, predicted: predicted ?? 'none', seen: seen ?? 'none' }));
+
+function details(prediction: Prediction, seen: Seen): Compared[] {
+  const words = (about: Disagreement['about'], text: string): Compared[] =>
+    text === '' || says(seen, text) ? [] : [[about, text, seen.words.join(' · ')]];
+  return [
+    ['the counter', counted(prediction.counter), counted(seen.counter)],
+    ...words('the caption', prediction.caption),
+    ...words('the description', prediction.description),
+    ['the way on', prediction.next, seen.next],
+    ['the way back', prediction.back, seen.back],
+    ...(prediction.closes && seen.closed === 'no' ? [['closing', 'it closes', 'it stays open'] as Compared] : []),
+  ];
 }
 
 const counted = (counter: Prediction['counter']): string | null => counter && `${counter.at} of ${counter.of}`;
