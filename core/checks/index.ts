@@ -1,2 +1,2 @@
-export * from './finding.ts';
-export * from './rules.ts';
+export { type Finding, type Fix, type Station } from './finding.ts';
+export { findingsOf, RULES } from './rules.ts';

@@ -1,23 +1,50 @@
-export * from './apply.ts';
-export * from './at.ts';
-export * from './counters.ts';
-export * from './document.ts';
-export * from './encode.ts';
-export * from './galleries.ts';
-export * from './hazards.ts';
-export * from './items.ts';
-export * from './links.ts';
-export * from './menus.ts';
-export * from './odd.ts';
-export * from './pages.ts';
-export * from './parts.ts';
-export * from './pattern.ts';
-export * from './rewrite.ts';
-export * from './selectors.ts';
-export * from './sourcePlaces.ts';
-export * from './units.ts';
-export * from './write.ts';
-export * from './verify.ts';
-export * from './attributes.ts';
-export * from './slots.ts';
-export * from './addItems.ts';
+export { applyPattern } from './apply.ts';
+export { elementAt, elementBy, type Tie, tieOf } from './at.ts';
+export { countersToMend, renumber } from './counters.ts';
+export {
+  ancestors,
+  type Attribute,
+  attributeOf,
+  descendants,
+  type PageDocument,
+  type PageElement,
+  parsePage,
+  pathTo,
+  placeOf,
+  type Range,
+  textOf,
+  type UnitHint,
+  valueOf,
+} from './document.ts';
+export { encodeAttribute, encodeMarkup, replaceValue, setAttribute } from './encode.ts';
+export { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
+export { type Hazard, hazardIn, hazardsOf } from './hazards.ts';
+export { addressIn, cutLine, moveItem, moveItems, orderItems, removeItem, removeItems } from './items.ts';
+export { setLink, unlinked } from './links.ts';
+export { insertEntry, type Menu, type MenuEntry, menusOf, moveMark, removeEntry, writeEntry } from './menus.ts';
+export { type Odd, oddOnes } from './odd.ts';
+export {
+  firstGallery,
+  indentOf,
+  insertAtEnd,
+  insertBeside,
+  insertScript,
+  insertStylesheet,
+  isDeferred,
+  newlineOf,
+  scriptTag,
+  SKELETON_STYLE,
+  skeletonPage,
+  stylesheetTag,
+  titleOf,
+} from './pages.ts';
+export { backgroundAddress, sourceOf } from './parts.ts';
+export { type Pattern, patternOf, type PatternPart, SLOTS } from './pattern.ts';
+export { classValue, rewriteTag } from './rewrite.ts';
+export { matcherFor, matches } from './selectors.ts';
+export { type Decoded, inSource, sourcePlaces } from './sourcePlaces.ts';
+export { type NewItem } from './write.ts';
+export { verified, verifiedSameShape } from './verify.ts';
+export { editAttribute, editAttributes } from './attributes.ts';
+export { holderOf, setAlt, setCaption, setOnLinks, setSlot, type SettableSlot } from './slots.ts';
+export { addItems, freshItems, separatorOf } from './addItems.ts';

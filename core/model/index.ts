@@ -1,8 +1,19 @@
-export * from './joints.ts';
-export * from './making.ts';
-export * from './menus.ts';
-export * from './reading.ts';
-export * from './references.ts';
-export * from './renames.ts';
-export * from './scripts.ts';
-export * from './strands.ts';
+export { type Joint, type JointName, JOINTS, type JointState } from './joints.ts';
+export {
+  bareName,
+  densePath,
+  dueTasks,
+  focusOf,
+  FULL_SIZE,
+  madeFullSize,
+  type PictureTask,
+  recipeSize,
+  sourceHash,
+  THUMBNAIL,
+  thumbnailPath,
+} from './making.ts';
+export { type Drift, type SharedMenu, sharedMenu } from './menus.ts';
+export { type Elsewhere, newReadingMemory, type PageReading, readSite, type SiteReading } from './reading.ts';
+export { pageReferences, type Reference, styleReferences } from './references.ts';
+export { mergeFiles, redirect, renameFile, renames } from './renames.ts';
+export { isTooLarge, resolved, type Strand } from './strands.ts';

@@ -1,2 +1,2 @@
-export * from './parcel.ts';
-export * from './zip.ts';
+export { type ParcelEntry, parcelOf } from './parcel.ts';
+export { readZip, writeZip, type ZipReading, type ZipSource } from './zip.ts';

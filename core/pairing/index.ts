@@ -1,10 +1,6 @@
-export * from './assignment.ts';
-export * from './content.ts';
-export * from './names.ts';
-export * from './pairs.ts';
-export * from './pair.ts';
-export * from './edges.ts';
-export * from './nameMatches.ts';
-export * from './contentEvidence.ts';
-export * from './judge.ts';
-export * from './thumbnailPath.ts';
+export { type Content, type ContentMemory, newContentMemory, OTHER_CONTENT, type Pace } from './content.ts';
+export { readName, troubleOf } from './names.ts';
+export { pairPictures } from './pairs.ts';
+export { type Decision, type PageEvidence, type Pair, type Pairing, type PairState } from './pair.ts';
+export { shownInstead } from './judge.ts';
+export { thumbnailPathFor } from './thumbnailPath.ts';

@@ -1,18 +1,46 @@
-export * from './aim.ts';
-export * from './facts.ts';
-export * from './focus.ts';
-export * from './format.ts';
-export * from './ground.ts';
-export * from './header.ts';
-export * from './likeness.ts';
-export * from './luma.ts';
-export * from './metadata/index.ts';
-export * from './orientation.ts';
-export * from './pixels.ts';
-export * from './place.ts';
-export * from './recipe.ts';
-export * from './resample.ts';
-export * from './sharpen.ts';
-export * from './simd/resampler.ts';
-export * from './similarity.ts';
-export * from './size.ts';
+export { type Aim, type Encoded, GOOD_ENOUGH, QUALITIES, searchQuality, suggestedPoint } from './aim.ts';
+export { type PhotoFacts, wordsFromName } from './facts.ts';
+export { type Focus, MIDDLE, partAround, suggestedFocus } from './focus.ts';
+export { EXTENSION, type Format, FORMAT_NAMES, formatOf, inFormat, typeOfFormat } from './format.ts';
+export { onGround } from './ground.ts';
+export { MOST_PIXELS, sniffedType, storedSize } from './header.ts';
+export { colourDistance, hashDistance, meanColour, perceptualHash } from './likeness.ts';
+export { type Frame, isPlain, type Luma, lumaOf, summedArea } from './luma.ts';
+export { kept, metadataIn, withoutPlace, withWords, type WordsToKeep } from './metadata/index.ts';
+export { shownSize, upright } from './orientation.ts';
+export { cutOut, type Pixels } from './pixels.ts';
+export {
+  agreementOfWhole,
+  closerLook,
+  findPlace,
+  type FirstLook,
+  firstLook,
+  type Place,
+  placeFrom,
+  type Sought,
+  soughtOf,
+  windowsOf,
+} from './place.ts';
+export {
+  aimOf,
+  allPixels,
+  DEFAULT_RECIPE,
+  fallsShort,
+  fingerprint,
+  FurtherSize,
+  keepsPixels,
+  LIGHTENINGS,
+  madeSize,
+  Recipe,
+  roomIn,
+  sayRecipe,
+  SizeRecipe,
+  STARTING_POINTS,
+  usedPart,
+  WINDOWS,
+} from './recipe.ts';
+export { type Resample, resample } from './resample.ts';
+export { sharpened, SHARPENINGS } from './sharpen.ts';
+export { simdResampler } from './simd/resampler.ts';
+export { gaussianSimilarity, similarity } from './similarity.ts';
+export { decodeSize, fitInside, scaledBy, type Size } from './size.ts';

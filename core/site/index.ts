@@ -1,19 +1,31 @@
-export * from './bytes.ts';
-export * from './change.ts';
-export * from './decode.ts';
-export * from './files.ts';
-export * from './grouped.ts';
-export * from './intake.ts';
-export * from './known.ts';
-export * from './media.ts';
-export * from './naming.ts';
-export * from './notes.ts';
-export * from './path.ts';
-export * from './plan.ts';
-export * from './resolve.ts';
-export * from './result.ts';
-export * from './search.ts';
-export * from './uri.ts';
-export * from './edit.ts';
-export * from './hunks.ts';
-export * from './lines.ts';
+export { joined } from './bytes.ts';
+export { applyChange, type Change, type FileChange, sameContent } from './change.ts';
+export { decodeText, encodeText } from './decode.ts';
+export { bytesOf, type FileContent, type Lookup, PathIndex, type SiteFiles } from './files.ts';
+export { grouped } from './grouped.ts';
+export { type Intake, INTAKE_LIMITS, type IntakeLimits, judgeIntake } from './intake.ts';
+export { firstOf, known, lastOf } from './known.ts';
+export { isPagePath, isPicturePath, isStylePath, isTextPath, mediaTypeOf } from './media.ts';
+export { NAME_TOKENS, nameByPattern, tidyName } from './naming.ts';
+export {
+  emptyNotes,
+  ListMapping,
+  type MadeRecord,
+  type NamingRule,
+  NOTES_FILE,
+  notesIn,
+  ORDERS,
+  type PairDecision,
+  PictureWords,
+  readNotes,
+  SiteNotes,
+  writeNotes,
+} from './notes.ts';
+export { byNaturalName, cleanPath, extensionOf, folderOf, nameOf, relativeReference, stemOf } from './path.ts';
+export { type Edited, planEdits, type Planned } from './plan.ts';
+export { decodedPath, resolveInSite, type Target } from './resolve.ts';
+export { refuse, type Result } from './result.ts';
+export { firstNot } from './search.ts';
+export { applyEdits, type Edit, editsOverlap, invertEdits, smallestEdit } from './edit.ts';
+export { type Hunk, hunksOf } from './hunks.ts';
+export { LineIndex } from './lines.ts';

@@ -1,8 +1,6 @@
-export * from './cascade.ts';
-export * from './declare.ts';
-export * from './layout.ts';
-export * from './media.ts';
-export * from './roles.ts';
-export * from './settings/index.ts';
-export * from './sheets.ts';
-export * from './values.ts';
+export { type Situation, weightOf, winnerFor } from './cascade.ts';
+export { declareAll, loading, situationOf, type StyledSite, WIDE } from './declare.ts';
+export { type Layout, layoutOf, type Method } from './layout.ts';
+export { allHold, upTo } from './media.ts';
+export { type Field, placeOf, type Setting, SETTINGS } from './settings/index.ts';
+export { linkedStyles, type Rule, styleLink } from './sheets.ts';

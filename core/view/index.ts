@@ -1,9 +1,8 @@
-export * from './alone.ts';
-export * from './includes.ts';
-export * from './kits.ts';
-export * from './layout.ts';
-export * from './siteView.ts';
-export * from './words.ts';
-export * from './pairs.ts';
-export * from './pages.ts';
-export * from './menus.ts';
+export { pageStandingAlone, picturesShownBy } from './alone.ts';
+export { type IncludeView } from './includes.ts';
+export { type KitView, predictionsOn } from './kits.ts';
+export { type LayoutView, layoutView, type SettingView } from './layout.ts';
+export { type FileView, type FindingView, type FixView, type SiteView, viewOf } from './siteView.ts';
+export { type PairView } from './pairs.ts';
+export { type GalleryView, type OddView, type PageView } from './pages.ts';
+export { type EntryState, type MenuView } from './menus.ts';

@@ -1,16 +1,38 @@
-export * from './read/caption.ts';
-export * from './write/containerEdits.ts';
-export * from './read/evidence.ts';
-export * from './write/includeEdits.ts';
-export * from './kit/manifest.ts';
-export * from './write/kitFiles.ts';
-export * from './read/letters.ts';
-export * from './kit/ownKits.ts';
-export * from './read/prediction.ts';
-export * from './read/rehearsal.ts';
-export * from './read/scriptFacts.ts';
-export * from './read/includes.ts';
-export * from './write/startEdits.ts';
-export * from './read/uses.ts';
-export * from './write/site.ts';
-export * from './write/wire.ts';
+export { containerEdits } from './write/containerEdits.ts';
+export { type Draft, type DraftField, draftManifest, type Evidence, kitName } from './read/evidence.ts';
+export { includeEdits } from './write/includeEdits.ts';
+export {
+  argumentName,
+  CAPTION_PLACES,
+  groupAttribute,
+  type Kit,
+  KitManifest,
+  type KitManifestInput,
+  markerName,
+  markerSelector,
+  opensOnClick,
+  readManifest,
+  scriptsOf,
+} from './kit/manifest.ts';
+export { copiedFiles, kitPath } from './write/kitFiles.ts';
+export { isSlipOf, lettersApart } from './read/letters.ts';
+export { ownKits } from './kit/ownKits.ts';
+export { containerMissing, membersOf, predict, type Prediction } from './read/prediction.ts';
+export { type Disagreement, disagreements, Seen } from './read/rehearsal.ts';
+export { readScript } from './read/scriptFacts.ts';
+export { type Include, includedName, includesOf } from './read/includes.ts';
+export { callText, startEdits, waitingEdits } from './write/startEdits.ts';
+export {
+  answers,
+  commonGroup,
+  groupOf,
+  type KitUse,
+  misspeltMarker,
+  type PageWiring,
+  type ScriptRun,
+  type StartingScript,
+  strayOf,
+  wiringOf,
+} from './read/uses.ts';
+export { type WiringSite } from './write/site.ts';
+export { openable, rewire } from './write/wire.ts';
