@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useCallback, useMemo } from 'react';
-import { useFetcher, type ClientLoaderFunctionArgs } from 'react-router';
+import { useFetcher } from 'react-router';
 import type { Outcome } from '../data/session/shared';
 import { stationAction } from '../data/siteAction';
 import { layoutIn, sheetIn, toLayout, toSheet, type LayoutPlace, type SheetName } from '../stations/markup/address';
@@ -14,27 +14,23 @@ import { DropPictures, useTakeIn } from '../stations/markup/takeIn';
 import { Workplace } from '../stations/markup/Workplace';
 import { countOf, Nothing, StationHead } from '../ui/parts/small';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
+import { stationLoader } from '../ui/site/stationLoader';
 import { color } from '../ui/theme';
-import { placeIn } from '../ui/site/address';
 import { TYPING } from '../stations/markup/SourcePane';
 
 export const meta = () => [{ title: 'Markup – Heathmoor' }];
 
-interface Shown {
-  sheet: SheetName | null;
-  layout: LayoutPlace | null;
-}
-
-export function clientLoader({ request }: ClientLoaderFunctionArgs): Shown {
-  const place = placeIn(new URL(request.url).searchParams);
-  return { sheet: sheetIn(place), layout: layoutIn(place) };
-}
-clientLoader.hydrate = true as const;
+export const clientLoader = stationLoader({
+  hasTab: (place) => layoutIn(place) !== null,
+  hasSheet: (place) => sheetIn(place) !== null,
+});
 
 export const clientAction = stationAction;
 
-export default function Markup({ loaderData: { sheet, layout } }: { loaderData: Shown }) {
+export default function Markup() {
   const { site, place, go } = useSite();
+  const sheet = useMemo(() => sheetIn(place), [place]);
+  const layout = useMemo(() => layoutIn(place), [place]);
   const page = useChosenPage();
   const strand = useChosenStrand();
   const typing = useFetcher<Outcome>({ key: TYPING });

@@ -10,10 +10,13 @@ import { pack, save, stopPacking } from '../data/export';
 import { Parcel } from '../stations/pack/Parcel';
 import { countOf, inBytes, Mono, Nothing, Sheet, StationHead } from '../ui/parts/small';
 import { useSite } from '../ui/site/openSite';
+import { stationLoader } from '../ui/site/stationLoader';
 import { color, type Token } from '../ui/theme';
 import { stationAction } from '../data/siteAction';
 
 export const meta = () => [{ title: 'Pack – Heathmoor' }];
+
+export const clientLoader = stationLoader({});
 
 export const clientAction = stationAction;
 

@@ -1,17 +1,17 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import type { ClientLoaderFunctionArgs } from 'react-router';
 import { z } from 'zod';
 import type { SiteView } from '~core/view/index.ts';
 import { stationAction } from '../data/siteAction';
+import { sheetIn } from '../stations/pairs/address';
 import { Alike } from '../stations/pairs/Alike';
 import { AllPairs } from '../stations/pairs/AllPairs';
 import { Order } from '../stations/pairs/order/Order';
 import { Words } from '../stations/pairs/words/Words';
 import { countOf, StationHead } from '../ui/parts/small';
-import { placeIn } from '../ui/site/address';
 import { useSite } from '../ui/site/openSite';
+import { stationLoader } from '../ui/site/stationLoader';
 import { useWork } from '../ui/site/work';
 import { color } from '../ui/theme';
 
@@ -20,15 +20,10 @@ export const meta = () => [{ title: 'Pairs – Heathmoor' }];
 const TabName = z.enum(['pairs', 'words', 'order', 'alike']);
 type TabName = z.infer<typeof TabName>;
 
-interface Shown {
-  tab: TabName;
-}
-
-export function clientLoader({ request }: ClientLoaderFunctionArgs): Shown {
-  const { tab } = placeIn(new URL(request.url).searchParams);
-  return { tab: TabName.catch('pairs').parse(tab) };
-}
-clientLoader.hydrate = true as const;
+export const clientLoader = stationLoader({
+  hasTab: ({ tab }) => TabName.safeParse(tab).success,
+  hasSheet: (place) => sheetIn(place) !== null,
+});
 
 export const clientAction = stationAction;
 
@@ -54,13 +49,13 @@ const TABS: readonly Tab[] = [
 
 const withCount = (says: string, count: number) => (count > 0 ? `${says}, ${count}` : says);
 
-export default function Pairs({ loaderData }: { loaderData: Shown }) {
-  const { site, go } = useSite();
+export default function Pairs() {
+  const { site, place, go } = useSite();
   const { work, busy } = useWork();
   const { pairs, loose, missing, due, unread } = site.view;
   const idle = busy || site.readOnly;
   const sure = pairs.filter((pair) => pair.state === 'sure').length;
-  const tab = TABS.find(({ id }) => id === loaderData.tab) ?? FIRST;
+  const tab = TABS.find(({ id }) => id === place.tab) ?? FIRST;
   const more = due.length > missing.length;
   return (
     <>

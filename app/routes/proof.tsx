@@ -6,10 +6,13 @@ import { countOf, Mono, Nothing, Sheet, StationHead } from '../ui/parts/small';
 import { LivePage } from '../ui/preview/LivePage';
 import type { FromProbe } from '~protocol/probe.ts';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
+import { stationLoader } from '../ui/site/stationLoader';
 import { color } from '../ui/theme';
 import { stationAction } from '../data/siteAction';
 
 export const meta = () => [{ title: 'Proof – Heathmoor' }];
+
+export const clientLoader = stationLoader({});
 
 export const clientAction = stationAction;
 

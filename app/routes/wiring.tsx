@@ -2,7 +2,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import type { ClientLoaderFunctionArgs } from 'react-router';
 import type { Prediction } from '~core/wiring/index.ts';
 import { stationAction } from '../data/siteAction';
 import { PagePicker } from '../stations/markup/PagePicker';
@@ -13,18 +12,12 @@ import { OwnKit } from '../stations/wiring/OwnKit';
 import { Rehearsal } from '../stations/wiring/Rehearsal';
 import { countOf, Fixes, Nothing, Sheet, StationHead } from '../ui/parts/small';
 import { useChosenPage, useSite } from '../ui/site/openSite';
+import { stationLoader } from '../ui/site/stationLoader';
 import { color } from '../ui/theme';
-import { placeIn } from '../ui/site/address';
 
 export const meta = () => [{ title: 'Wiring – Heathmoor' }];
 
-interface Shown {
-  sheet: SheetName | null;
-}
-
-export const clientLoader = ({ request }: ClientLoaderFunctionArgs): Shown => ({
-  sheet: sheetIn(placeIn(new URL(request.url).searchParams)),
-});
+export const clientLoader = stationLoader({ hasSheet: (place) => sheetIn(place) !== null });
 
 export const clientAction = stationAction;
 
@@ -45,8 +38,9 @@ function usePredictions(path: string | undefined): ReadonlyMap<string, Predictio
   return told?.path === path ? (told?.by ?? NONE) : NONE;
 }
 
-export default function Wiring({ loaderData: { sheet } }: { loaderData: Shown }) {
-  const { site, go } = useSite();
+export default function Wiring() {
+  const { site, place, go } = useSite();
+  const sheet = sheetIn(place);
   const page = useChosenPage();
   const { view, session } = site;
   const open = (name: SheetName | null) => go({ sheet: name && { name } });

@@ -104,6 +104,13 @@ test('an address that names what is not there shows what is', async ({ page }) =
   await settled(page);
   await expect(picker(page)).toHaveText('index.html');
   await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.goto(`${site}markup?page=index.html&spot=900000-900001`);
+  await settled(page);
+  await expect(page.locator('.cm-content')).toContainText('First');
+  await page.goto(`${site}markup?page=gone.html&strand=nobody&tab=layout-x&sheet=items&of={&spot=9-1`);
+  await settled(page);
+  // What is not there is taken out of the address.
+  await expect(page).toHaveURL(/markup\?page=gone\.html&strand=nobody$/);
   await page.goto(`${site}pairs?tab=kitchen&sheet=look&of=img/gone.jpg`);
   await settled(page);
   await expect(page.getByRole('list', { name: 'Pairs' })).toBeVisible();

@@ -98,21 +98,21 @@ const many = async (count: number): Promise<Record<string, Buffer>> =>
     await Promise.all(
       Array.from(
         { length: count },
-        async (_, n) => [`large/p${String(n).padStart(2, '0')}.jpg`, await photograph(n, 2400, 1600)] as const,
+        async (_, n) => [`large/p${String(n).padStart(2, '0')}.jpg`, await photograph(n, 1800, 1200)] as const,
       ),
     ),
   );
 
 test('a queue is stopped without a trace, and goes on after a reload where it was', async ({ page }) => {
-  await openFiles(page, await many(24));
+  await openFiles(page, await many(12));
   await openRecipe(page);
   const full = recipe(page).getByRole('region', { name: 'Full-size' });
   await choose(page, full, 'Format', 'WebP');
   await choose(page, full, 'Compressed', 'to a weight');
   await recipe(page).getByRole('button', { name: 'Use this recipe' }).click();
-  const make = page.getByRole('button', { name: 'Make all by the recipe, 48' });
+  const make = page.getByRole('button', { name: 'Make all by the recipe, 24' });
   await make.click();
-  await expect(page.getByText(/^Making p\d\d\.(jpg|webp), \d+ of 48/)).toBeVisible();
+  await expect(page.getByText(/^Making p\d\d\.(jpg|webp), \d+ of 24/)).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('Stopped. No picture was written.')).toBeVisible({ timeout: 60_000 });
   await page.reload();
@@ -120,16 +120,16 @@ test('a queue is stopped without a trace, and goes on after a reload where it wa
 
   await make.click();
   await expect(page.getByText(/, about \d+ (s|min) left$/)).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/, ([4-9]|[12]\d) of 48/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/, ([3-9]|1\d) of 24/)).toBeVisible({ timeout: 60_000 });
   await page.reload();
   // It begins where it was, not anew.
-  await expect(page.getByText(/^Making p\d\d\.(jpg|webp), ([4-9]|[1-4]\d) of 48/)).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/^Make 48 pictures/)).toBeVisible({ timeout: 120_000 });
-  await expect(page.getByText('24 pictures, 24 sure')).toBeVisible();
+  await expect(page.getByText(/^Making p\d\d\.(jpg|webp), ([3-9]|[12]\d) of 24/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^Make 24 pictures/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText('12 pictures, 12 sure')).toBeVisible();
   // One picture changes: only its files are due.
-  await page.getByRole('button', { name: 'Undo: Make 48 pictures' }).click();
+  await page.getByRole('button', { name: 'Undo: Make 24 pictures' }).click();
   await expect(make).toBeVisible();
-  await page.getByRole('button', { name: 'Redo: Make 48 pictures' }).click();
+  await page.getByRole('button', { name: 'Redo: Make 24 pictures' }).click();
   await expect(page.getByRole('button', { name: /^Make all by the recipe/ })).toHaveCount(0);
 });
 

@@ -43,7 +43,7 @@ test(`${COUNT} pictures`, async ({ page }) => {
     return `${seconds} s`;
   };
   await page.locator('[data-pick="folder"]').setInputFiles(folder);
-  await page.waitForURL(/\/pairs$/, { timeout: 600_000 });
+  await page.waitForURL(/\/pairs(\?|$)/, { timeout: 600_000 });
   console.log(`brought in: ${since()}`);
   const rows = page.getByRole('list', { name: 'Pairs' }).getByRole('listitem');
   await expect(rows.first()).toBeVisible();

@@ -18,9 +18,12 @@ describe('a place and its address', () => {
     expect(searchOf(NOWHERE)).toBe('');
   });
 
-  test.each(['spot=12', 'spot=a-b', 'spot=-4-2', 'spot=', 'unknown=1'])('%s is as good as nothing', (search) => {
-    expect(there(search)).toEqual(NOWHERE);
-  });
+  test.each(['spot=12', 'spot=a-b', 'spot=-4-2', 'spot=9-1', 'spot=', 'unknown=1'])(
+    '%s is as good as nothing',
+    (search) => {
+      expect(there(search)).toEqual(NOWHERE);
+    },
+  );
 
   test.each([
     ['/site/x/markup', 'markup'],

@@ -11,9 +11,10 @@ const Span = z
   .string()
   .regex(/^\d+-\d+$/)
   .transform((text) => {
-    const [start, end] = text.split('-').map(Number) as [number, number];
+    const [start = 0, end = 0] = text.split('-').map(Number);
     return { start, end };
-  });
+  })
+  .refine(({ start, end }) => start <= end);
 type Span = z.infer<typeof Span>;
 
 /** Whatever somebody has typed into the address bar: what is not understood is as good as not there. */

@@ -10,6 +10,8 @@ import { isStep, placeAfter, placeIn, searchOf, stationIn, type Place, type Targ
  */
 const REST = 150;
 
+const NOTHING: Target = {};
+
 export type Go = (target: Target) => void;
 
 interface Address {
@@ -27,14 +29,15 @@ export function useAddress(siteId: string): Address {
   /** Null where nothing waits. */
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const latest = useRef(location);
-  const [ahead, setAhead] = useState<string | null | undefined>(undefined);
+  /** The same for the screen, which does not wait for the router. */
+  const [ahead, setAhead] = useState<Target>(NOTHING);
 
   useEffect(() => {
     latest.current = location;
     // What waits was asked for after what has just come.
     if (!idle || timer.current !== null) return;
     asked.current = {};
-    setAhead(undefined);
+    setAhead(NOTHING);
   }, [location, idle]);
   useEffect(() => () => clearTimeout(timer.current ?? undefined), []);
 
@@ -57,7 +60,8 @@ export function useAddress(siteId: string): Address {
     (target: Target) => {
       const onlyStrand = Object.keys(target).every((name) => name === 'strand');
       asked.current = { ...asked.current, ...target };
-      if (target.strand !== undefined) setAhead(target.strand);
+      if (target.station === undefined || target.station === stationIn(latest.current.pathname))
+        setAhead(asked.current);
       clearTimeout(timer.current ?? undefined);
       if (onlyStrand) timer.current = setTimeout(write, REST);
       else write();
@@ -67,7 +71,7 @@ export function useAddress(siteId: string): Address {
 
   const place = useMemo(() => {
     const inAddress = placeIn(new URLSearchParams(location.search));
-    return ahead === undefined ? inAddress : { ...inAddress, strand: ahead };
+    return placeAfter(inAddress, ahead, false);
     // A spot that is asked for again is another place, which its state tells.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [location.search, location.state, ahead]);
