@@ -29,7 +29,7 @@ module.exports = {
     {
       name: 'protocol-stands-on-core',
       severity: 'error',
-      from: { path: '^protocol/' },
+      from: { path: '^protocol/', pathNot: '\\.test\\.ts$' },
       to: { path: '.', pathNot: '^(protocol|core)/|node_modules/zod/' },
     },
     {
