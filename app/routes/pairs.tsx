@@ -1,7 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { z } from 'zod';
 import type { SiteView } from '~core/view/index.ts';
 import { stationAction } from '../data/siteAction';
 import { sheetIn } from '../stations/pairs/address';
@@ -17,11 +16,8 @@ import { color } from '../ui/theme';
 
 export const meta = () => [{ title: 'Pairs – Heathmoor' }];
 
-const TabName = z.enum(['pairs', 'words', 'order', 'alike']);
-type TabName = z.infer<typeof TabName>;
-
 export const clientLoader = stationLoader({
-  hasTab: ({ tab }) => TabName.safeParse(tab).success,
+  hasTab: ({ tab }) => TABS.some(({ id }) => id === tab),
   hasSheet: (place) => sheetIn(place) !== null,
 });
 
@@ -29,7 +25,7 @@ export const clientAction = stationAction;
 
 /** What the station shows of its pictures; the address says which, so that it can be gone back to. */
 interface Tab {
-  id: TabName;
+  id: string;
   says: (view: SiteView) => string;
   show: () => ReactNode;
 }
@@ -91,7 +87,7 @@ export default function Pairs() {
               component="button"
               type="button"
               aria-current={id === tab.id ? 'page' : undefined}
-              onClick={() => go({ tab: id === 'pairs' ? null : id })}
+              onClick={() => go({ tab: id === FIRST.id ? null : id })}
               sx={{
                 font: 'inherit',
                 cursor: 'pointer',
