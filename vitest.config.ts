@@ -7,7 +7,13 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 export default defineConfig({
   resolve: { alias: { '~core': at('./core'), '~protocol': at('./protocol'), '~': at('./app') } },
   test: {
-    include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'protocol/**/*.test.ts', 'tests/unit/**/*.test.ts'],
+    include: [
+      'core/**/*.test.ts',
+      'app/**/*.test.ts',
+      'server/**/*.test.ts',
+      'protocol/**/*.test.ts',
+      'tests/unit/**/*.test.ts',
+    ],
     testTimeout: 30_000,
   },
 });
