@@ -85,16 +85,19 @@ void (() => {
   });
 
   /** Two frames over the page: one round what is chosen, a thin one round what is pointed at in the source. */
-  const frames = {
-    chosen: { line: '3px solid #74468c', element: undefined as Element | undefined, mark: null as HTMLElement | null },
-    pointed: {
-      line: '2px dashed #74468c',
-      element: undefined as Element | undefined,
-      mark: null as HTMLElement | null,
-    },
+  interface Frame {
+    line: string;
+    element?: Element | undefined;
+    mark?: HTMLElement;
+    color: string;
+  }
+  const frames: Record<'chosen' | 'pointed', Frame> = {
+    chosen: { line: '3px solid', color: '' },
+    pointed: { line: '2px dashed', color: '' },
   };
-  function show(which: keyof typeof frames, path: number[] | null, scroll: boolean): void {
+  function show(which: keyof typeof frames, path: number[] | null, color: string, scroll: boolean): void {
     const frame = frames[which];
+    frame.color = color;
     frame.element = path === null ? undefined : byPath.get(path.join());
     if (scroll) frame.element?.scrollIntoView({ block: 'nearest' });
     placeMarks();
@@ -102,11 +105,10 @@ void (() => {
   function placeMarks(): void {
     for (const frame of Object.values(frames)) {
       frame.mark?.remove();
-      frame.mark = null;
       if (!frame.element?.isConnected) continue;
       const box = frame.element.getBoundingClientRect();
       frame.mark = document.createElement('span');
-      frame.mark.style.cssText = `all:initial;position:absolute;pointer-events:none;z-index:2147483647;left:${box.left + scrollX - 4}px;top:${box.top + scrollY - 4}px;width:${box.width + 4}px;height:${box.height + 4}px;outline:${frame.line};outline-offset:-1px`;
+      frame.mark.style.cssText = `all:initial;position:absolute;pointer-events:none;z-index:2147483647;left:${box.left + scrollX - 4}px;top:${box.top + scrollY - 4}px;width:${box.width + 4}px;height:${box.height + 4}px;outline:${frame.line} ${frame.color};outline-offset:-1px`;
       document.documentElement.append(frame.mark);
     }
   }
@@ -217,9 +219,9 @@ void (() => {
       case 'place':
         return keepPlace(command.at);
       case 'show':
-        return show('chosen', command.element, command.scroll);
+        return show('chosen', command.element, command.color, command.scroll);
       case 'point':
-        return show('pointed', command.element, false);
+        return show('pointed', command.element, command.color, false);
       case 'watch':
         watched = command.elements.map((path) => path.join());
         told = '?';

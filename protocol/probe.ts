@@ -18,10 +18,10 @@ export const ToProbe = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('style'), path: z.string() }),
   /** Back to where a page was before it was loaded again. */
   z.strictObject({ type: z.literal('place'), at: Place }),
-  /** A frame round what is chosen; null takes it away. */
-  z.strictObject({ type: z.literal('show'), element: Element.nullable(), scroll: z.boolean() }),
+  /** A frame of that CSS colour round what is chosen; null takes it away. */
+  z.strictObject({ type: z.literal('show'), element: Element.nullable(), scroll: z.boolean(), color: z.string() }),
   /** A thin frame round what is pointed at in the source; null takes it away. */
-  z.strictObject({ type: z.literal('point'), element: Element.nullable() }),
+  z.strictObject({ type: z.literal('point'), element: Element.nullable(), color: z.string() }),
   /** Whose places are told from now on. */
   z.strictObject({ type: z.literal('watch'), elements: z.array(Element) }),
   /** One picture is clicked as a visitor would; `number` comes back with the answer. */

@@ -6,6 +6,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
 import { useSite } from '../site/openSite';
+import { TOKENS } from '../theme';
 
 interface LimitedPageProps {
   path: string;
@@ -48,8 +49,8 @@ export function LimitedPage({ path, width, room, title, onRestart }: LimitedPage
           display: 'flex',
           gap: 1,
           alignItems: 'center',
-          color: '#5c544e',
-          bgcolor: '#fff6d6',
+          color: TOKENS.light.stone,
+          bgcolor: TOKENS.light.gorseWash,
           fontSize: '0.75rem',
           lineHeight: 1.35,
         }}

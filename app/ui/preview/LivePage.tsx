@@ -3,11 +3,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
 import type { FromProbe } from '~protocol/probe.ts';
-import { color } from '../theme';
+import { color, TOKENS } from '../theme';
 import { LimitedPage } from './LimitedPage';
 import { usePreview } from './PreviewProvider';
 import { SANDBOX, useProbe } from './useProbe';
 import { useWatchdog } from './useWatchdog';
+
+/** Pages have no night colours of ours. */
+const MARK = TOKENS.light.heather;
 
 const SANDBOX_WITHOUT_SCRIPTS = 'allow-same-origin allow-forms';
 
@@ -81,11 +84,16 @@ export function LivePage({
   useEffect(() => {
     if (greeted === 0) return;
     // After a page has loaded anew it keeps its place; only another choice moves it.
-    tell({ type: 'show', element: elementOf(shownKey), scroll: shownKey !== '' && lastShown.current !== shownKey });
+    tell({
+      type: 'show',
+      element: elementOf(shownKey),
+      scroll: shownKey !== '' && lastShown.current !== shownKey,
+      color: MARK,
+    });
     lastShown.current = shownKey;
   }, [greeted, shownKey, tell]);
   useEffect(() => {
-    if (greeted > 0) tell({ type: 'point', element: elementOf(hintKey) });
+    if (greeted > 0) tell({ type: 'point', element: elementOf(hintKey), color: MARK });
   }, [greeted, hintKey, tell]);
   useEffect(() => {
     if (greeted > 0)
@@ -103,12 +111,12 @@ export function LivePage({
   return (
     <Box sx={{ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff', position: 'relative' }}>
       {status === 'starting' && (
-        <Box role="status" sx={{ p: 2, color: '#5c544e', fontSize: '0.8125rem' }}>
+        <Box role="status" sx={{ p: 2, color: TOKENS.light.stone, fontSize: '0.8125rem' }}>
           Starting the preview…
         </Box>
       )}
       {status === 'stuck' && (
-        <Box role="alert" sx={{ p: 2, color: '#5c544e', fontSize: '0.8125rem' }}>
+        <Box role="alert" sx={{ p: 2, color: TOKENS.light.stone, fontSize: '0.8125rem' }}>
           <p>{`${path} does not answer: one of its scripts does not come to an end. The preview was taken down so that nothing else waits for it.`}</p>
           <Button onClick={() => again(true)}>Load it again</Button>{' '}
           <Button onClick={() => again(false)}>Load it without scripts</Button>
