@@ -95,8 +95,7 @@ function entryOf(unit: PageElement, path: string): MenuEntry | null {
   if (!mayBeEntry(unit) || !SAYS.test(label) || label.length > LONGEST_LABEL) return null;
   const [link = null, ...more] = [unit, ...descendants(unit)].filter(({ tag }) => tag === 'a');
   if (more.length > 0) return null;
-  const href = (link && valueOf(link, 'href')) ?? null;
-  const target = href === null ? null : targetOf(href, path);
+  const { href, target } = whereTo(link, path);
   const current = target === path || (link === null && unit.tag !== 'p' && unit.tag !== 'div');
   return {
     unit,
@@ -107,6 +106,11 @@ function entryOf(unit: PageElement, path: string): MenuEntry | null {
     dummy: href !== null && (href === '' || /^#!?$/.test(href)),
     current,
   };
+}
+
+function whereTo(link: PageElement | null, path: string): { href: string | null; target: string | null } {
+  const href = (link && valueOf(link, 'href')) ?? null;
+  return { href, target: href === null ? null : targetOf(href, path) };
 }
 
 function mayBeEntry(unit: PageElement): boolean {

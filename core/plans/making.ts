@@ -14,6 +14,7 @@ import type { Pair } from '../pairing/index.ts';
 import { fingerprint, type SizeRecipe } from '../photo/index.ts';
 import {
   type FileChange,
+  type FileContent,
   type MadeRecord,
   nameOf,
   type PictureWords,
@@ -44,31 +45,21 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
   const sizes = { ...site.notes.known.sizes };
   const records = new Map(site.notes.known.made.map((record) => [record.path, record]));
   const pairOf = pairsBySource(site);
-  for (const { task, source, hash, bytes } of made) {
+  for (const one of made) {
+    const { task, source, hash, bytes } = one;
     const { from, to, as, size } = task;
     const before = site.files.get(to) ?? null;
-    if (before?.kind !== 'binary' || before.hash !== hash)
-      files.push({ kind: 'put', path: to, before, after: { kind: 'binary', hash, bytes } });
+    if (!isContent(before, hash)) files.push({ kind: 'put', path: to, before, after: { kind: 'binary', hash, bytes } });
     const replaced = replacedBy(site, task, pairOf.get(from));
     if (replaced !== null) {
       files.push({ kind: 'put', path: replaced, before: site.files.get(replaced) ?? null, after: null });
       moves.set(replaced, to);
       records.delete(replaced);
     }
-    const by = fingerprint(size, site.recipe, focusOf(source, site.factsOf(from), site.notes.known));
-    // The original of a file that is replaced is known by its content alone.
-    records.set(to, {
-      path: to,
-      as,
-      from: replaced === from ? to : from,
-      of: source,
-      by,
-      is: hash,
-    } satisfies MadeRecord);
+    records.set(to, recordOf(site, one, replaced));
     if (task.times === 1) sizes[source] = withOwn(sizes[source] ?? {}, as, size, recipeSize(site.recipe, as));
     if (as === FULL_SIZE && to !== from && replaced !== from) moves.set(from, to);
-    if (as === FULL_SIZE) heirs.push({ of: source, is: hash, recorded: recordedIn(site, from, source) });
-    if (before?.kind === 'binary' && before.hash !== hash) heirs.push({ of: before.hash, is: hash, recorded: {} });
+    heirs.push(...heirsOf(site, one, before));
   }
   const notes = {
     ...inherited(site.notes.known, heirs),
@@ -82,6 +73,24 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
       files: [...files, ...redirect(site, moves), ...notesChange(site, notes)],
     },
   };
+}
+
+const isContent = (content: FileContent | null, hash: string): boolean =>
+  content?.kind === 'binary' && content.hash === hash;
+
+function recordOf(site: SiteReading, { task, source, hash }: MadeFile, replaced: string | null): MadeRecord {
+  const { from, to, as, size } = task;
+  const by = fingerprint(size, site.recipe, focusOf(source, site.factsOf(from), site.notes.known));
+  // The original of a file that is replaced is known by its content alone.
+  return { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash };
+}
+
+/** Whose words and decisions pass on to what was made. */
+function heirsOf(site: SiteReading, { task, source, hash }: MadeFile, before: FileContent | null): Heir[] {
+  const heirs: Heir[] = [];
+  if (task.as === FULL_SIZE) heirs.push({ of: source, is: hash, recorded: recordedIn(site, task.from, source) });
+  if (before?.kind === 'binary' && before.hash !== hash) heirs.push({ of: before.hash, is: hash, recorded: {} });
+  return heirs;
 }
 
 /** Pairs by the file that their sizes are made from: the full-size file, or its original. */

@@ -12,7 +12,7 @@ import {
 import { type Edit, nameOf, refuse, relativeReference, type Result } from '../../site/index.ts';
 import { kitPath } from './kitFiles.ts';
 import type { Kit, KitFile } from '../kit/manifest.ts';
-import { includedName } from '../read/includes.ts';
+import { includedName, type Include } from '../read/includes.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 
 interface Written {
@@ -22,46 +22,62 @@ interface Written {
   target: PageElement | null;
 }
 
-export function includeEdits({ index }: WiringSite, { path, document, wiring }: WiringPage, kit: Kit): Result<Written> {
+export function includeEdits({ index }: WiringSite, page: WiringPage, kit: Kit): Result<Written> {
   const { manifest } = kit;
-  const edits: Edit[] = [];
-  const present = (file: KitFile) =>
-    wiring.includes.find(
-      (include) =>
-        includedName(include) === file.name.toLowerCase() &&
-        (include.lookup.found === 'exact' || (include.path !== null && include.path === kitPath(kit, file.name))),
-    );
-  const starts = wiring.uses.find((use) => use.kit.manifest.name === manifest.name)?.starts ?? [];
-  // Scripts of one's own that start the kit have to come after it.
-  const starter =
-    starts.find(({ call, include }) => call.immediate && include.written !== null)?.include.element ?? null;
   const loaded = manifest.files.filter(({ role }) => role !== 'other');
+  const edits: Edit[] = [];
   for (const file of loaded) {
-    if (present(file)) continue;
+    if (presentAs(page, kit, file)) continue;
     const target = kitPath(kit, file.name);
     const real = index.lookup(target);
-    const reference = relativeReference(path, real.found === 'nothing' ? target : real.path);
+    const reference = relativeReference(page.path, real.found === 'nothing' ? target : real.path);
     const kin = loaded.filter(({ role }) => role === file.role);
-    const place = kin.indexOf(file);
-    const after = kin
-      .slice(0, place)
-      .reverse()
-      .flatMap((one) => present(one) ?? [])[0];
-    const before = kin.slice(place + 1).flatMap((one) => present(one) ?? [])[0];
-    let edit: Edit | null;
-    if (file.role === 'style')
-      edit = before
-        ? insertBeside(document, before.element, stylesheetTag(reference), 'before')
-        : insertStylesheet(document, reference);
-    else if (before) edit = insertBeside(document, before.element, likeNeighbour(before.element, reference), 'before');
-    else if (after) edit = insertBeside(document, after.element, likeNeighbour(after.element, reference), 'after');
-    else if (manifest.place === 'end') edit = insertAtEnd(document, scriptTag(reference));
-    else edit = insertScript(document, reference, starter);
+    const edit = includeEdit(page, kit, file, kin, reference);
     if (!edit) return refuse('The page has no <head> in its source to write the includes into. Write one first.');
     edits.push(edit);
   }
-  const last = loaded.filter(({ role }) => role === 'script').at(-1);
-  return { ok: true, edits, target: (last && present(last)?.element) ?? null };
+  const last = loaded.findLast(({ role }) => role === 'script');
+  return { ok: true, edits, target: (last && presentAs(page, kit, last)?.element) ?? null };
+}
+
+/** The include by which a page loads a file of a kit already. */
+function presentAs({ wiring }: WiringPage, kit: Kit, { name }: KitFile): Include | undefined {
+  const path = kitPath(kit, name);
+  return wiring.includes.find(
+    (include) =>
+      includedName(include) === name.toLowerCase() && (include.lookup.found === 'exact' || include.path === path),
+  );
+}
+
+/** One more include, beside those of its kind that are there; null where the page has no place for it. */
+function includeEdit(
+  page: WiringPage,
+  kit: Kit,
+  file: KitFile,
+  kin: readonly KitFile[],
+  reference: string,
+): Edit | null {
+  const { document } = page;
+  const place = kin.indexOf(file);
+  const [before] = kin.slice(place + 1).flatMap((one) => presentAs(page, kit, one) ?? []);
+  if (file.role === 'style')
+    return before
+      ? insertBeside(document, before.element, stylesheetTag(reference), 'before')
+      : insertStylesheet(document, reference);
+  if (before) return insertBeside(document, before.element, likeNeighbour(before.element, reference), 'before');
+  const after = kin
+    .slice(0, place)
+    .flatMap((one) => presentAs(page, kit, one) ?? [])
+    .at(-1);
+  if (after) return insertBeside(document, after.element, likeNeighbour(after.element, reference), 'after');
+  if (kit.manifest.place === 'end') return insertAtEnd(document, scriptTag(reference));
+  return insertScript(document, reference, starterOf(page, kit));
+}
+
+/** A script of one's own that starts the kit, which has to come after it. */
+function starterOf({ wiring }: WiringPage, { manifest }: Kit): PageElement | null {
+  const starts = wiring.uses.find((use) => use.kit.manifest.name === manifest.name)?.starts ?? [];
+  return starts.find(({ call, include }) => call.immediate && include.written !== null)?.include.element ?? null;
 }
 
 /** Scripts of one kit wait alike, or their order would not hold. */

@@ -44,42 +44,50 @@ type RemovedStarts = Result<{ edits: Edit[]; files: FileChange[]; removed: numbe
 
 export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): RemovedStarts {
   const use = page.wiring.uses.find((one) => one.kit === kit);
-  const out: RemovedStarts = { ok: true, edits: [], files: [], removed: 0 };
-  const byInclude = grouped(use?.starts ?? [], ({ include }) => include);
-  for (const [include, starts] of byInclude) {
-    const { inline } = include;
-    if (inline) {
-      if (saysNothingElse(inline.text, starts) && include.element.range) {
-        out.edits.push(cutLine(page.document, include.element.range));
-        out.removed++;
-        continue;
-      }
-      const gone = withoutCalls(inline.text, starts);
-      if (!gone) return refuseFor(include, page.path, starts);
-      out.edits.push(
-        ...gone.map((edit) => ({
-          start: edit.start + inline.start,
-          end: edit.end + inline.start,
-          text: '',
-        })),
-      );
-      continue;
-    }
-    const path = include.lookup.found === 'nothing' ? null : include.lookup.path;
-    const content = path === null ? undefined : site.files.get(path);
-    if (path === null || content?.kind !== 'text') continue;
-    const shared = site.pages.some(
-      (one) =>
-        one.path !== page.path &&
-        one.wiring.uses.some(
-          (other) => other.kit === kit && other.starts.some((start) => start.include.path === include.path),
-        ),
-    );
-    const edits = shared ? guarded(starts) : withoutCalls(content.text, starts);
-    if (!edits) return refuseFor(include, page.path, starts);
-    if (edits.length > 0) out.files.push({ kind: 'edit', path, edits });
+  const out = { ok: true as const, edits: [] as Edit[], files: [] as FileChange[], removed: 0 };
+  for (const [include, starts] of grouped(use?.starts ?? [], ({ include: one }) => one)) {
+    const done = include.inline
+      ? withoutInline(page, include, include.inline, starts)
+      : withoutInFile(site, page, kit, include, starts);
+    if (!done.ok) return done;
+    out.edits.push(...done.edits);
+    out.files.push(...done.files);
+    out.removed += done.removed;
   }
   return out;
+}
+
+function withoutInline(
+  page: WiringPage,
+  include: Include,
+  inline: NonNullable<Include['inline']>,
+  starts: readonly StartingScript[],
+): RemovedStarts {
+  if (saysNothingElse(inline.text, starts) && include.element.range)
+    return { ok: true, edits: [cutLine(page.document, include.element.range)], files: [], removed: 1 };
+  const gone = withoutCalls(inline.text, starts);
+  if (!gone) return refuseFor(include, page.path, starts);
+  const edits = gone.map(({ start, end }) => ({ start: start + inline.start, end: end + inline.start, text: '' }));
+  return { ok: true, edits, files: [], removed: 0 };
+}
+
+/** Where other pages start the kit by the same script, the call stays and asks whether it can be made. */
+function withoutInFile(
+  site: WiringSite,
+  page: WiringPage,
+  kit: Kit,
+  include: Include,
+  starts: readonly StartingScript[],
+): RemovedStarts {
+  const path = include.lookup.found === 'nothing' ? null : include.lookup.path;
+  const content = path === null ? undefined : site.files.get(path);
+  if (path === null || content?.kind !== 'text') return { ok: true, edits: [], files: [], removed: 0 };
+  const startsKit = (other: WiringPage) =>
+    other.wiring.uses.some((use) => use.kit === kit && use.starts.some((start) => start.include.path === include.path));
+  const shared = site.pages.some((one) => one.path !== page.path && startsKit(one));
+  const edits = shared ? guarded(starts) : withoutCalls(content.text, starts);
+  if (!edits) return refuseFor(include, page.path, starts);
+  return { ok: true, edits: [], files: edits.length > 0 ? [{ kind: 'edit', path, edits }] : [], removed: 0 };
 }
 
 function refuseFor(include: Include, page: string, [first]: readonly StartingScript[]): RemovedStarts {

@@ -47,66 +47,72 @@ interface Rewiring {
 type Wishes = Map<PageElement, Map<string, string | null>>;
 
 export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewiring): Wired {
-  const { document, path, galleries } = page;
-  if (to && galleries.length === 0)
-    return refuse('There is no gallery on this page to wire. Add pictures in Markup first.');
-  const apart = to
-    ? page.wiring.uses.find(
-        ({ kit }) =>
-          kit !== from &&
-          kit.manifest.name !== to.manifest.name &&
-          opensOnClick(kit.manifest) &&
-          (opensOnClick(to.manifest) || to.manifest.apart.includes(kit.manifest.name)),
-      )
-    : undefined;
-  if (apart && to)
-    return refuse(
-      `${apart.kit.manifest.title} opens the pictures of this page already; a click would be answered twice. Change from it to ${to.manifest.title} instead.`,
-    );
+  const { document, path } = page;
+  const hindrance = to && hindranceTo(page, from, to);
+  if (hindrance) return refuse(hindrance);
 
   const wishes: Wishes = new Map();
   const groups = groupNames(page, from, to);
   if (from) unmark(page, from, wishes);
-  if (to) {
-    const marked = mark(site, page, from, to, groups, wishes);
-    if (marked !== null) return refuse(marked);
-  }
-  const edits: Edit[] = [...wishes].flatMap(([element, wish]) => rewriteTag(element, wish, document.text));
-  const files: FileChange[] = [];
-  let added = 0;
-  let removed = 0;
-  if (from) {
-    const starts = removedStarts(site, page, from);
-    if (!starts.ok) return starts;
-    const includes = removedIncludes(page, from, to);
-    const containers =
-      to?.manifest.container?.id === from.manifest.container?.id
-        ? { edits: [], removed: 0 }
-        : removedContainers(page, from);
-    edits.push(...starts.edits, ...includes.edits, ...containers.edits);
-    files.push(...starts.files, ...droppedFiles(site, page, from, to));
-    removed += starts.removed + includes.removed + containers.removed;
-  }
-  if (to) {
-    const copied = copiedFiles(site, to, files);
-    const includes = includeEdits(site, page, to);
-    if (!includes.ok) return includes;
-    const starts = startEdits(page, to, includes.target);
-    const containers = containerEdits(page, to);
-    const written = [...includes.edits, ...starts, ...containers];
-    edits.push(...written);
-    files.push(...copied);
-    added += written.length;
-  }
-  const merged = mergeInsertions(edits);
+  const unmarkable = to && mark(site, page, from, to, groups, wishes);
+  if (unmarkable) return refuse(unmarkable);
+
+  const taken = from ? takenOff(site, page, from, to) : NOTHING;
+  if (!taken.ok) return taken;
+  const put = to ? putOn(site, page, to, taken.files) : NOTHING;
+  if (!put.ok) return put;
+  const rewritten = [...wishes].flatMap(([element, wish]) => rewriteTag(element, wish, document.text));
+  const merged = mergeInsertions([...rewritten, ...taken.edits, ...put.edits]);
+  const files = [...taken.files, ...put.files];
   if (merged.length === 0 && files.length === 0)
     return refuse(
       to ? 'Everything is wired already; there is nothing to write.' : 'Nothing of this kit is on the page.',
     );
   const changes = [...files, ...(merged.length > 0 ? [{ kind: 'edit' as const, path, edits: merged }] : [])];
-  const wrong = troubleAfter(site, page, { from, to }, changes, merged, added - removed);
+  const wrong = troubleAfter(site, page, { from, to }, changes, merged, put.elements + taken.elements);
   if (wrong !== null) return refuse(`The change was not made: ${wrong}.`);
   return { ok: true, change: { label: labelOf(path, from, to), files: changes } };
+}
+
+/** Why a kit cannot come onto the page; null where it can. */
+function hindranceTo({ galleries, wiring }: WiringPage, from: Kit | null, to: Kit): string | null {
+  if (galleries.length === 0) return 'There is no gallery on this page to wire. Add pictures in Markup first.';
+  const apart = wiring.uses.find(
+    ({ kit }) =>
+      kit !== from &&
+      kit.manifest.name !== to.manifest.name &&
+      opensOnClick(kit.manifest) &&
+      (opensOnClick(to.manifest) || to.manifest.apart.includes(kit.manifest.name)),
+  );
+  return apart
+    ? `${apart.kit.manifest.title} opens the pictures of this page already; a click would be answered twice. Change from it to ${to.manifest.title} instead.`
+    : null;
+}
+
+/** Edits of the page, other files, and how many elements come (or go, below 0) with the edits. */
+type Part = Result<{ edits: Edit[]; files: FileChange[]; elements: number }>;
+
+const NOTHING: Part = { ok: true, edits: [], files: [], elements: 0 };
+
+function takenOff(site: WiringSite, page: WiringPage, from: Kit, to: Kit | null): Part {
+  const starts = removedStarts(site, page, from);
+  if (!starts.ok) return starts;
+  const includes = removedIncludes(page, from, to);
+  const stays = to?.manifest.container?.id === from.manifest.container?.id;
+  const containers = stays ? { edits: [], removed: 0 } : removedContainers(page, from);
+  return {
+    ok: true,
+    edits: [...starts.edits, ...includes.edits, ...containers.edits],
+    files: [...starts.files, ...droppedFiles(site, page, from, to)],
+    elements: -(starts.removed + includes.removed + containers.removed),
+  };
+}
+
+function putOn(site: WiringSite, page: WiringPage, to: Kit, before: readonly FileChange[]): Part {
+  const includes = includeEdits(site, page, to);
+  if (!includes.ok) return includes;
+  const edits = [...includes.edits, ...startEdits(page, to, includes.target), ...containerEdits(page, to)];
+  return { ok: true, edits, files: copiedFiles(site, to, before), elements: edits.length };
 }
 
 function labelOf(path: string, from: Kit | null, to: Kit | null): string {
@@ -208,19 +214,24 @@ function mark(
   for (const gallery of page.galleries) {
     if (tags) for (const item of gallery.items) markTags(site, page, item, tags.attribute, wishes);
     if (marker.on === 'gallery') {
-      const { container } = gallery;
-      if (container.tag === 'body' || !container.range)
-        return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;
-      if (marker.attribute !== undefined && valueOf(container, marker.attribute) === undefined)
-        wishesOf(wishes, container).set(marker.attribute, marker.value);
-      if (marker.class !== undefined)
-        wishesOf(wishes, container).set('class', classValue(container, [marker.class], []));
+      const unmarkable = markContainer(gallery.container, to, wishes);
+      if (unmarkable !== null) return unmarkable;
       continue;
     }
     for (const item of gallery.items)
       if (item.link && openable(page.path, item) && (from || !misspeltMarker(item.link, to)))
         markLink(item, item.link, from, to, groups.get(item.link) ?? null, wishes);
   }
+  return null;
+}
+
+function markContainer(container: PageElement, to: Kit, wishes: Wishes): string | null {
+  const { marker } = to.manifest;
+  if (container.tag === 'body' || !container.range)
+    return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;
+  if (marker.attribute !== undefined && valueOf(container, marker.attribute) === undefined)
+    wishesOf(wishes, container).set(marker.attribute, marker.value);
+  if (marker.class !== undefined) wishesOf(wishes, container).set('class', classValue(container, [marker.class], []));
   return null;
 }
 
@@ -232,7 +243,7 @@ function markLink(
   group: string | null,
   wishes: Wishes,
 ): void {
-  const { marker, group: grouping, caption, kind, container } = to.manifest;
+  const { marker, group: grouping, kind, container } = to.manifest;
   const wish = wishesOf(wishes, link);
   const add = (name: string, value: string) => {
     if (from || valueOf(link, name) === undefined) wish.set(name, value);
@@ -241,23 +252,25 @@ function markLink(
   if (kind) add(kind.attribute, kind.picture);
   if (marker.attribute !== undefined && marker.attribute !== kind?.attribute)
     add(marker.attribute, inMarker ? (group ?? '') : marker.value);
-  if (marker.class !== undefined)
-    wish.set(
-      'class',
-      classValue(link, [marker.class], from?.manifest.marker.class === undefined ? [] : [from.manifest.marker.class]),
-    );
+  if (marker.class !== undefined) {
+    const before = from?.manifest.marker.class;
+    wish.set('class', classValue(link, [marker.class], before === undefined ? [] : [before]));
+  }
   if (grouping && 'attribute' in grouping && group !== null) add(grouping.attribute, group);
   if (container) add(container.attribute, `#${container.id}`);
-  if (from) {
-    // What was shown under the picture is shown under it again.
-    const before = captionOf(item, from);
-    if (before !== '' && captionOf(item, to, wish) !== before) {
-      if (caption.attribute !== undefined && caption.from.includes('attribute')) wish.set(caption.attribute, before);
-      else if (caption.from.includes('title') && valueOf(link, 'title') === undefined) wish.set('title', before);
-    }
-    const second = descriptionOf(item, from);
-    if (second !== '' && caption.description !== undefined) wish.set(caption.description, second);
+  if (from) carryWords(item, link, from, to, wish);
+}
+
+/** What was shown under the picture is shown under it again. */
+function carryWords(item: GalleryItem, link: PageElement, from: Kit, to: Kit, wish: Map<string, string | null>): void {
+  const { caption } = to.manifest;
+  const before = captionOf(item, from);
+  if (before !== '' && captionOf(item, to, wish) !== before) {
+    if (caption.attribute !== undefined && caption.from.includes('attribute')) wish.set(caption.attribute, before);
+    else if (caption.from.includes('title') && valueOf(link, 'title') === undefined) wish.set('title', before);
   }
+  const second = descriptionOf(item, from);
+  if (second !== '' && caption.description !== undefined) wish.set(caption.description, second);
 }
 
 /** Insertions at one place keep the order in which they were asked for. */
