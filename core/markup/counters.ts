@@ -1,8 +1,8 @@
 /** Counters that the author wrote into the items: put right where items came, went or moved. */
 import { type Edit, type Edited, refuse } from '../site/index.ts';
-import type { PageDocument } from './document.ts';
+import type { Attribute, PageDocument, Range } from './document.ts';
 import { replaceValue } from './encode.ts';
-import type { Gallery } from './galleries.ts';
+import type { Gallery, GalleryItem } from './galleries.ts';
 import { elementsIn, SAYS } from './units.ts';
 import { verifiedSameShape } from './verify.ts';
 
@@ -25,37 +25,41 @@ function numbersIn(page: PageDocument, gallery: Gallery): Map<string, (Counter |
     };
     for (const [place, element] of elementsIn(item).entries()) {
       for (const attribute of element.attributes) {
-        if (
-          attribute === item.source?.attribute ||
-          attribute === item.target?.attribute ||
-          ['width', 'height', 'style', 'srcset', 'sizes', 'alt', 'title'].includes(attribute.name)
-        )
-          continue;
-        const match = /^(\D*)(\d+)(\D*)$/s.exec(attribute.value);
-        if (match)
-          put(`${place}.${attribute.name}`, {
-            before: match[1] ?? '',
-            digits: match[2] ?? '',
-            after: match[3] ?? '',
-            edit: (value) => replaceValue(attribute, value),
-          });
+        const counter = NOT_COUNTED.has(attribute.name) || isAddress(item, attribute) ? null : inAttribute(attribute);
+        if (counter) put(`${place}.${attribute.name}`, counter);
       }
-      for (const [t, { range, value }] of element.texts.entries()) {
-        const written = page.text.slice(range.start, range.end);
-        // The first number of a text counts: “3 of 12”, “Picture 3”.
-        const match = SAYS.test(value) ? /^(\D*)(\d+)(.*)$/s.exec(written) : null;
-        if (match)
-          put(`${place}.#${t}`, {
-            before: match[1] ?? '',
-            digits: match[2] ?? '',
-            after: match[3] ?? '',
-            edit: (text) => ({ ...range, text }),
-          });
+      for (const [t, text] of element.texts.entries()) {
+        const counter = SAYS.test(text.value) ? inText(page, text.range) : null;
+        if (counter) put(`${place}.#${t}`, counter);
       }
     }
   }
   return found;
 }
+
+/** Their numbers are sizes, or words of somebody. */
+const NOT_COUNTED = new Set(['width', 'height', 'style', 'srcset', 'sizes', 'alt', 'title']);
+
+const isAddress = ({ source, target }: GalleryItem, attribute: Attribute): boolean =>
+  attribute === source?.attribute || attribute === target?.attribute;
+
+function inAttribute(attribute: Attribute): Counter | null {
+  const match = /^(\D*)(\d+)(\D*)$/s.exec(attribute.value);
+  return match && counterFrom(match, (value) => replaceValue(attribute, value));
+}
+
+/** The first number of a text counts: “3 of 12”, “Picture 3”. */
+function inText(page: PageDocument, range: Range): Counter | null {
+  const match = /^(\D*)(\d+)(.*)$/s.exec(page.text.slice(range.start, range.end));
+  return match && counterFrom(match, (text) => ({ ...range, text }));
+}
+
+const counterFrom = ([, before = '', digits = '', after = '']: RegExpExecArray, edit: Counter['edit']): Counter => ({
+  before,
+  digits,
+  after,
+  edit,
+});
 
 /** How many of the numbers must lie on one count before it is taken for a counter. */
 const MOST = 0.6;

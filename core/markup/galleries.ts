@@ -315,15 +315,16 @@ function leadOf(page: PageDocument, item: GalleryItem, previous: GalleryItem | u
   const floor = previous?.range.end ?? item.elements[0]?.parent?.open?.end ?? 0;
   for (let n = lastBefore(page.comments, start); n >= 0; n--) {
     const comment = page.comments[n];
-    if (!comment || comment.start < floor) break;
-    const between = page.text.slice(comment.end, start);
-    if (between.trim() !== '' || (between.match(/\n/g)?.length ?? 0) > 1) break;
+    if (!comment || comment.start < floor || !isBlankLine(page.text.slice(comment.end, start))) break;
     // On the line of the item before it, a comment speaks of that one.
     if (previous && !page.text.slice(previous.range.end, comment.start).includes('\n')) break;
     start = comment.start;
   }
   return start;
 }
+
+/** White space that leaves no line empty. */
+const isBlankLine = (text: string): boolean => text.trim() === '' && text.split('\n').length <= 2;
 
 /** The last of sorted ranges that ends before a place; -1 where none does. */
 function lastBefore(ranges: readonly Range[], at: number): number {

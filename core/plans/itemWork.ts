@@ -263,22 +263,30 @@ export function fillWords(
   for (const [n, item] of gallery.items.entries()) {
     const strand = strands[n];
     if (!strand || !hasPlaceFor(item, slot)) continue;
-    const own = { alt: strand.alt ?? '', title: anyTitle(item) ?? '', caption: item.caption?.text ?? '' };
-    const words = strand.full === null ? null : wordsOf(site, strand.full);
-    const value = { picture: words?.[slot] ?? '', name: words?.fromName ?? '', ...own }[from];
-    if (value === '' || own[slot] === value || (own[slot] !== '' && !over)) continue;
+    const words = wordsFor(site, strand, item);
+    const value = from === 'picture' ? words.picture[slot] : words[from];
+    const now = words[slot];
+    if (value === '' || now === value || (now !== '' && !over)) continue;
     const edited = setSlot(page.document, item, slot, value);
     if (!edited.ok) return refuse(`${strand.name}: ${edited.reason}`);
     edits.push(...edited.edits);
   }
+  const name = slot === 'alt' ? 'alt text' : slot;
   if (edits.length === 0)
-    return refuse(
-      `No item here ${over ? 'would get another' : 'is without a'} ${slot === 'alt' ? 'alt text' : slot}, or there is no place for one.`,
-    );
-  return planEdits(`Fill the ${slot === 'alt' ? 'alt texts' : `${slot}s`} of ${page.path}`, page.path, {
-    ok: true,
-    edits,
-  });
+    return refuse(`No item here ${over ? 'would get another' : 'is without a'} ${name}, or there is no place for one.`);
+  return planEdits(`Fill the ${name}s of ${page.path}`, page.path, { ok: true, edits });
+}
+
+/** All that an item and its picture say; empty where they say nothing. */
+function wordsFor(site: SiteReading, strand: Strand, item: GalleryItem) {
+  const picture = strand.full === null ? null : wordsOf(site, strand.full);
+  return {
+    alt: strand.alt ?? '',
+    title: anyTitle(item) ?? '',
+    caption: item.caption?.text ?? '',
+    name: picture?.fromName ?? '',
+    picture: { alt: picture?.alt ?? '', title: picture?.title ?? '', caption: picture?.caption ?? '' },
+  };
 }
 
 function hasPlaceFor({ caption, image }: GalleryItem, slot: (typeof FILLABLE)[number]): boolean {

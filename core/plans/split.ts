@@ -35,6 +35,7 @@ import {
   resolveInSite,
   smallestEdit,
   stemOf,
+  type Result,
 } from '../site/index.ts';
 import { notesChange } from './notes.ts';
 import { GALLERY_GONE } from './items.ts';
@@ -51,6 +52,12 @@ export function spreadOf(
   if (!found) return null;
   const pages = found.pages.filter((path) => site.files.has(path));
   return pages.length > 1 ? { pages, size: found.size } : null;
+}
+
+/** An item's source, and the address by which it is told from others. */
+interface Piece {
+  text: string;
+  address: string;
 }
 
 interface Part {
@@ -83,24 +90,9 @@ export function splitGallery(
   const led = leadsTo(site, paths, gone);
   if (led) return refuse(`${led.from} leads to ${led.to}, which would go. Take that link out first.`);
 
-  const hand = handOf(parts, paths);
-  const files: FileChange[] = [];
-  for (const [at, chunk] of chunks.entries()) {
-    const own = parts.find(({ page }) => page.path === names[at]);
-    const made = written(own ?? first, at + 1, names, chunk, !own, hand);
-    if (typeof made === 'object') return refuse(`${names[at]}: ${made.reason}`);
-    if (!holdsJust(made, chunk, first.page))
-      return refuse(`${names[at]}: the page would be read otherwise than meant.`);
-    if (!own)
-      files.push({
-        kind: 'put',
-        path: known(names[at], 'name for each page'),
-        before: null,
-        after: { kind: 'text', text: made },
-      });
-    else if (made !== own.page.text)
-      files.push({ kind: 'edit', path: own.page.path, edits: smallestEdit(own.page.text, made) });
-  }
+  const pages = writtenPages(parts, first, names, chunks, handOf(parts, paths));
+  if (!pages.ok) return pages;
+  const { files } = pages;
   for (const one of gone) files.push({ kind: 'put', path: one, before: site.files.get(one) ?? null, after: null });
   if (files.length === 0 && spread?.size === size) return refuse('Every page holds what it should already.');
   const others = site.notes.known.spreads.filter(({ pages }) => !pages.includes(path));
@@ -117,6 +109,27 @@ export function splitGallery(
       ],
     },
   };
+}
+
+/** Each page with its share of the items; what is as it was is left out. */
+function writtenPages(
+  parts: readonly Part[],
+  first: Part,
+  names: readonly string[],
+  chunks: readonly (readonly Piece[])[],
+  hand: WayHand,
+): Result<{ files: FileChange[] }> {
+  const files: FileChange[] = [];
+  for (const [at, chunk] of chunks.entries()) {
+    const path = known(names[at], 'name for each page');
+    const own = parts.find(({ page }) => page.path === path);
+    const made = written(own ?? first, at + 1, names, chunk, !own, hand);
+    if (typeof made === 'object') return refuse(`${path}: ${made.reason}`);
+    if (!holdsJust(made, chunk, first.page)) return refuse(`${path}: the page would be read otherwise than meant.`);
+    if (!own) files.push({ kind: 'put', path, before: null, after: { kind: 'text', text: made } });
+    else if (made !== own.page.text) files.push({ kind: 'edit', path, edits: smallestEdit(own.page.text, made) });
+  }
+  return { ok: true, files };
 }
 
 function partsOf(site: SiteReading, paths: readonly string[], n: number): Part[] {
