@@ -78,6 +78,9 @@ test('quality against weight: the edge moves, the curve is drawn, a choice is ma
   await page.getByRole('option', { name: 'thumbnail' }).click();
   await again.getByRole('group', { name: 'Format' }).getByRole('button', { name: 'WebP' }).click();
   await again.getByRole('button', { name: 'Use it for all' }).click();
+  // While its work is done the button is idle, and the focus is nowhere until the dialog takes it again.
+  await expect(again.getByRole('status')).not.toBeEmpty();
+  await expect.poll(() => page.evaluate(() => document.activeElement === document.body)).toBe(false);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('region', { name: 'Naming and recipe' })).toContainText('at most 150 px wide, WebP 80');
 });
