@@ -1,4 +1,4 @@
-/** What a failed write means to somebody who analyses at it. */
+/** What a failed write means to somebody who sees it. */
 export function storageReason(error: unknown): string {
   if (error instanceof DOMException && error.name === 'QuotaExceededError')
     return 'The browser’s storage is full. Nothing was written. Remove a site from the shelf or free disk space, then try again.';

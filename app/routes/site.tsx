@@ -1,3 +1,5 @@
+import Folder from '@mui/icons-material/FolderOutlined';
+import HistoryIcon from '@mui/icons-material/History';
 import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useCallback, useEffect, useMemo, useState } from 'react';
@@ -13,7 +15,7 @@ import { sessionOf } from '../data/session/openSite';
 import type { Outcome } from '../data/session/shared';
 import { typingAction } from '../data/siteAction';
 import { STATIONS } from '../stations';
-import { Bar, DayNight, FilesButton, FindButton, HistoryButton, UndoRedo } from '../ui/shell/Bar';
+import { Bar, BarButton, DayNight, FindButton, UndoRedo } from '../ui/shell/Bar';
 import { Before, useShownBefore } from '../ui/shell/Before';
 import { FilesDrawer } from '../ui/shell/FilesDrawer';
 import { Find } from '../ui/shell/Find';
@@ -88,8 +90,18 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
         <Box sx={FRAME}>
           <Bar under={site.site.name} middle={<StationNav siteId={siteId} open={site.view.open} at={station} />}>
             <UndoRedo />
-            <HistoryButton onClick={() => go({ sheet: { name: 'history' } })} />
-            <FilesButton onClick={() => go({ sheet: { name: 'files' } })} />
+            <BarButton
+              name="History"
+              keys="H"
+              icon={<HistoryIcon fontSize="small" />}
+              onClick={() => go({ sheet: { name: 'history' } })}
+            />
+            <BarButton
+              name="Files of the site"
+              keys="F"
+              icon={<Folder fontSize="small" />}
+              onClick={() => go({ sheet: { name: 'files' } })}
+            />
             <FindButton onClick={() => go({ sheet: { name: 'find' } })} />
             <DayNight />
           </Bar>

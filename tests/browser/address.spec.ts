@@ -97,6 +97,24 @@ test('the layout and a place of a stylesheet stand in the address too', async ({
   await expect(rules).toBeVisible();
 });
 
+test('a place that was gone to lets go of the cursor', async ({ page }) => {
+  await open(page);
+  await goTo(page, 'wiring');
+  await page.getByRole('list', { name: 'What the page loads, in order' }).getByRole('button', { name: /line/ }).click();
+  await expect(page.locator('.cm-activeLine')).toContainText('stylesheet');
+  await page.locator('.cm-line', { hasText: 'alt="Birch"' }).click();
+  await expect(rail(page).getByRole('heading', { level: 2 })).toHaveText('b');
+  // By then what is followed stands in the address.
+  await expect(page).toHaveURL(/strand=index\.html%230\.1/);
+  await expect(page.locator('.cm-activeLine')).toContainText('Birch');
+  await page.getByRole('button', { name: 'This page' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await expect(page.locator('.cm-activeLine')).toContainText('Birch');
+  // Another page has other places.
+  await openPage(page, 'second page & more.html');
+  await expect(page).not.toHaveURL(/spot=/);
+});
+
 test('an address that names what is not there shows what is', async ({ page }) => {
   await open(page);
   const site = page.url().replace(/pairs.*$/, '');

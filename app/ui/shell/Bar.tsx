@@ -1,7 +1,5 @@
 /** The top of the window: the name, the trail, and what goes for all stations. */
 import DarkMode from '@mui/icons-material/DarkModeOutlined';
-import Folder from '@mui/icons-material/FolderOutlined';
-import HistoryIcon from '@mui/icons-material/History';
 import LightMode from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
 import Search from '@mui/icons-material/Search';
@@ -16,6 +14,13 @@ import { Link } from 'react-router';
 import { useSite } from '../site/openSite';
 import { useWork } from '../site/work';
 import { color, SERIF } from '../theme';
+
+interface Action {
+  name: string;
+  keys: string;
+  icon: ReactNode;
+  onClick: () => void;
+}
 
 export function Bar({ under, middle, children }: { under?: string; middle?: ReactNode; children: ReactNode }) {
   return (
@@ -105,21 +110,12 @@ export function UndoRedo() {
   });
 }
 
-export function FilesButton({ onClick }: { onClick: () => void }) {
+/** A sign that opens a sheet; the key that does the same stands in its tip. */
+export function BarButton({ name, keys, icon, onClick }: Action) {
   return (
-    <Tooltip title="Files of the site (F)">
-      <IconButton aria-label="Files of the site" onClick={onClick}>
-        <Folder fontSize="small" />
-      </IconButton>
-    </Tooltip>
-  );
-}
-
-export function HistoryButton({ onClick }: { onClick: () => void }) {
-  return (
-    <Tooltip title="History (H)">
-      <IconButton aria-label="History" onClick={onClick}>
-        <HistoryIcon fontSize="small" />
+    <Tooltip title={`${name} (${keys})`}>
+      <IconButton aria-label={name} onClick={onClick}>
+        {icon}
       </IconButton>
     </Tooltip>
   );

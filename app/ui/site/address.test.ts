@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { isStep, placeAfter, placeIn, searchOf, stationIn, type Place } from './address.ts';
+import { isStep, placeAfter, placeIn, searchOf, stationIn, withWish, type Place } from './address.ts';
 
 const NOWHERE: Place = { page: null, strand: null, tab: null, sheet: null, of: null, spot: null };
 const there = (search: string): Place => placeIn(new URLSearchParams(search));
@@ -57,6 +57,15 @@ describe('going elsewhere', () => {
 
   test('to another station page and strand go along, what lay open does not', () => {
     expect(placeAfter(here, {}, true)).toEqual({ ...NOWHERE, page: here.page, strand: here.strand });
+  });
+
+  test('a choice lets go of a spot, also of one that was only wished for; opening a sheet does not', () => {
+    const spot = { start: 3, end: 4 };
+    expect(withWish({ page: 'a.html', spot }, { strand: 'a.html#0.0' })).toMatchObject({ page: 'a.html', spot: null });
+    expect(withWish({}, { page: 'b.html' })).toMatchObject({ spot: null });
+    expect(withWish({}, { page: 'b.html', spot })).toMatchObject({ spot });
+    expect(withWish({ spot }, { sheet: { name: 'page' } })).toMatchObject({ spot });
+    expect(withWish({}, { sheet: null })).not.toHaveProperty('spot');
   });
 
   test('what is followed or closed is no step to go back from', () => {

@@ -58,6 +58,12 @@ export function searchOf({ spot, ...place }: Place): string {
 export const stationIn = (pathname: string): Station | null =>
   STATIONS.find(({ id }) => pathname.endsWith(`/${id}`))?.id ?? null;
 
+/** One wish after another. Whoever chooses another page or strand lets go of the place that was gone to before. */
+export function withWish(before: Target, wish: Target): Target {
+  const letsGo = wish.spot === undefined && (wish.page !== undefined || wish.strand !== undefined);
+  return { ...before, ...wish, ...(letsGo ? { spot: null } : {}) };
+}
+
 /** What is not said stays as it is; but a tab, a sheet and a spot are left behind with their station. */
 export function placeAfter(before: Place, target: Target, elsewhere: boolean): Place {
   const base = elsewhere ? { ...before, tab: null, sheet: null, of: null, spot: null } : before;

@@ -1,8 +1,9 @@
 /** The place in the address, and the one way to go elsewhere. */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate, useNavigation } from 'react-router';
+import { z } from 'zod';
 import type { Station } from '~core/checks/index.ts';
-import { isStep, placeAfter, placeIn, searchOf, stationIn, type Place, type Target } from './address';
+import { isStep, placeAfter, placeIn, searchOf, stationIn, withWish, type Place, type Target } from './address';
 
 /**
  * A strand that is only followed, key by key, stands in the address when the hand rests: browsers refuse more than some
@@ -59,9 +60,11 @@ export function useAddress(siteId: string): Address {
   const go = useCallback(
     (target: Target) => {
       const onlyStrand = Object.keys(target).every((name) => name === 'strand');
-      asked.current = { ...asked.current, ...target };
+      asked.current = withWish(asked.current, target);
+      const { spot, ...others } = asked.current;
+      // A spot is gone to once, when it stands in the address.
       if (target.station === undefined || target.station === stationIn(latest.current.pathname))
-        setAhead(asked.current);
+        setAhead(spot === undefined ? others : { ...others, spot: null });
       clearTimeout(timer.current ?? undefined);
       if (onlyStrand) timer.current = setTimeout(write, REST);
       else write();
@@ -69,11 +72,23 @@ export function useAddress(siteId: string): Address {
     [write],
   );
 
-  const place = useMemo(() => {
-    const inAddress = placeIn(new URLSearchParams(location.search));
-    return placeAfter(inAddress, ahead, false);
-    // A spot that is asked for again is another place, which its state tells.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [location.search, location.state, ahead]);
+  const inAddress = useMemo(() => placeIn(new URLSearchParams(location.search)), [location.search]);
+  const spot = useSpot(inAddress, location.state);
+  const place = useMemo(() => placeAfter({ ...inAddress, spot }, ahead, false), [inAddress, spot, ahead]);
   return useMemo(() => ({ place, station: stationIn(location.pathname), go }), [place, location.pathname, go]);
+}
+
+const State = z.object({ spot: z.number() });
+
+/**
+ * The same object as long as nobody asks for a spot anew, whatever else changes in the address: who shows it goes there
+ * for every new one.
+ */
+function useSpot({ page, spot }: Place, state: unknown): Place['spot'] {
+  const asked = State.safeParse(state).data?.spot ?? 0;
+  const key = spot && `${asked} ${page} ${spot.start} ${spot.end}`;
+  const [known, setKnown] = useState({ key, spot });
+  if (known.key === key) return known.spot;
+  setKnown({ key, spot });
+  return spot;
 }
