@@ -38,7 +38,25 @@ export default tseslint.config(
   {
     files: ['core', 'app', 'preview', 'protocol', 'server'].map((folder) => `${folder}/**/*.{ts,tsx}`),
     ignores: TESTS,
-    rules: { '@typescript-eslint/no-non-null-assertion': 'error' },
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      complexity: ['error', 15],
+      'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    files: ['app/**/*.tsx'],
+    rules: {
+      // A component holds its markup too.
+      'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'JSXAttribute[name.name="sx"] > JSXExpressionContainer > ObjectExpression[properties.length>3]',
+          message: 'A style of more than three properties gets a name beside its component.',
+        },
+      ],
+    },
   },
   // Matchers such as `expect.any` have no types of their own; what they are given is compared, not used.
   { files: TESTS, rules: { '@typescript-eslint/no-unsafe-assignment': 'off' } },

@@ -69,6 +69,8 @@ export default function Root() {
   return <Outlet />;
 }
 
+const PAGE = { maxWidth: 560, mx: 'auto', mt: 12, px: 3 };
+
 export function ErrorBoundary() {
   const error = useRouteError();
   const [title, text] = isRouteErrorResponse(error)
@@ -78,7 +80,7 @@ export function ErrorBoundary() {
       ]
     : ['Something went wrong in Heathmoor', error instanceof Error ? error.message : String(error)];
   return (
-    <Box component="main" sx={{ maxWidth: 560, mx: 'auto', mt: 12, px: 3 }}>
+    <Box component="main" sx={PAGE}>
       <Typography variant="h1">{title}</Typography>
       <Typography sx={{ my: 2 }}>{text} Your sites are kept in this browser; nothing of them is lost.</Typography>
       <Button component={Link} to="/" variant="contained" color="primary">

@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { writeZip, type ZipSource } from '../core/pack/index.ts';
 import { drawing, seeded } from './draw.ts';
-import { withIptc } from './iptc.ts';
+import { jpegOf } from './jpeg.ts';
 import { PICTURES, THUMBNAILS, type DemoPicture } from './pictures.ts';
 
 const HERE = dirname(fileURLToPath(import.meta.url));
@@ -52,15 +52,6 @@ async function grainTile(strength: number): Promise<Buffer> {
     .toBuffer();
 }
 
-/** Degrees by which upright pixels are turned so that the orientation value turns them back (CIPA DC-008). */
-const STORED_TURN: Record<number, number> = { 3: 180, 6: 270, 8: 90 };
-
-const rational = (degrees: number) => {
-  const whole = Math.abs(degrees);
-  const minutes = (whole % 1) * 60;
-  return `${Math.floor(whole)}/1 ${Math.floor(minutes)}/1 ${Math.round((minutes % 1) * 6000)}/100`;
-};
-
 async function draw(picture: DemoPicture): Promise<Buffer> {
   const upright = await sharp(Buffer.from(drawing(picture)), { unlimited: true })
     .flatten()
@@ -68,36 +59,8 @@ async function draw(picture: DemoPicture): Promise<Buffer> {
     .raw()
     .toBuffer({ resolveWithObject: true });
   const { width, height, channels } = upright.info;
-  const exif: Record<string, Record<string, string>> = {
-    IFD0: { ImageDescription: picture.caption, Artist: CREDIT, Copyright: `© 2026 ${CREDIT}` },
-  };
-  if (picture.taken) exif.IFD2 = { DateTimeOriginal: picture.taken };
-  if (picture.place) {
-    const [latitude, longitude] = picture.place;
-    exif.IFD3 = {
-      GPSLatitudeRef: latitude < 0 ? 'S' : 'N',
-      GPSLatitude: rational(latitude),
-      GPSLongitudeRef: longitude < 0 ? 'W' : 'E',
-      GPSLongitude: rational(longitude),
-    };
-  }
-  let image = sharp(upright.data, { raw: { width, height, channels } }).rotate(
-    STORED_TURN[picture.orientation ?? 1] ?? 0,
-  );
-  image = image.jpeg({ quality: picture.quality });
-  // Two pictures say nothing of themselves, as happens.
-  if (!picture.taken) return image.toBuffer();
-  const jpeg = await image
-    .withExif(exif)
-    .withMetadata({ orientation: picture.orientation ?? 1 })
-    .withExifMerge(exif)
-    .toBuffer();
-  return withIptc(jpeg, {
-    title: picture.title,
-    caption: picture.caption,
-    credit: CREDIT,
-    copyright: `© 2026 ${CREDIT}`,
-  });
+  const pixels = sharp(upright.data, { raw: { width, height, channels } });
+  return jpegOf(pixels, picture.quality, { ...picture, credit: CREDIT, copyright: `© 2026 ${CREDIT}` });
 }
 
 async function thumbnail(

@@ -145,23 +145,8 @@ async function reach(element: Element): Promise<Seen['reached']> {
     return isInFront(target);
   };
   if (there()) return 'at once';
-  const panel = target.closest('[role="tabpanel"]');
-  const tab = panel && document.querySelector<HTMLElement>(`[role="tab"][aria-controls="${CSS.escape(panel.id)}"]`);
-  if (tab) {
-    tab.click();
-    if (await until(there, 1500)) return 'tab';
-  }
-  for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
-    const on = control('next', holder);
-    if (!on) continue;
-    for (let n = 0; n < 600 && !isInFront(target); n++) {
-      const button = control('next', holder);
-      if (!button) break;
-      button.click();
-      await until(() => isInFront(target), 500);
-    }
-    if (isInFront(target)) return 'step';
-  }
+  if (await byTab(target, there)) return 'tab';
+  if (await bySteps(target)) return 'step';
   for (let n = 0; n < 200; n++) {
     window.scrollTo(0, document.documentElement.scrollHeight);
     await wait(60);
@@ -172,6 +157,28 @@ async function reach(element: Element): Promise<Seen['reached']> {
     if (await until(there, 300)) return 'more';
   }
   return null;
+}
+
+/** Opens the tab in whose panel the picture is. */
+async function byTab(target: Element, there: () => boolean): Promise<boolean> {
+  const panel = target.closest('[role="tabpanel"]');
+  const tab = panel && document.querySelector<HTMLElement>(`[role="tab"][aria-controls="${CSS.escape(panel.id)}"]`);
+  tab?.click();
+  return tab !== null && (await until(there, 1500)) !== null;
+}
+
+/** Steps on in whatever holds the picture, until it is shown. */
+async function bySteps(target: Element): Promise<boolean> {
+  for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
+    for (let n = 0; n < 600 && !isInFront(target); n++) {
+      const button = control('next', holder);
+      if (!button) break;
+      button.click();
+      await until(() => isInFront(target), 500);
+    }
+    if (isInFront(target)) return true;
+  }
+  return false;
 }
 
 function isInFront(target: Element): boolean {

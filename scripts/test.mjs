@@ -1,10 +1,11 @@
 /**
- * `npm test`: types, lint, boundaries, unit and browser tests, with what they need; `--long` adds what takes longer.
+ * `npm test`: format, types, lint, boundaries, unit and browser tests, with what they need. `--long` runs the browser
+ * tests that take minutes, and nothing else.
  */
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ready, ROOT, step } from './ready.mjs';
+import { ready, ROOT } from './ready.mjs';
 
 const OUT = join(ROOT, 'tests/.out');
 const has = (command, ...args) => spawnSync(command, args, { stdio: 'ignore' }).status === 0;
@@ -49,69 +50,86 @@ function count(file, read) {
   counts.failed += failed;
 }
 
+const began = Date.now();
+const times = [];
+const seconds = (since) => Math.round((Date.now() - since) / 1000);
+
+/** Runs a command to its end; what it says is held back where something else is running beside it. */
+function command([name, ...args], held) {
+  const bin = name === 'node' ? process.execPath : join(ROOT, 'node_modules/.bin', name);
+  const child = spawn(bin, args, { cwd: ROOT, stdio: held ? 'pipe' : 'inherit' });
+  const said = [];
+  child.stdout?.on('data', (piece) => said.push(piece));
+  child.stderr?.on('data', (piece) => said.push(piece));
+  return new Promise((resolve) => {
+    child.on('error', (error) => resolve({ failed: true, said: String(error) }));
+    child.on('close', (code) => resolve({ failed: code !== 0, said: Buffer.concat(said).toString() }));
+  });
+}
+
+/** Steps one after the other; gives the name of the one that failed, or null. */
+async function lane(steps, held) {
+  for (const [name, ...commands] of steps) {
+    const start = Date.now();
+    if (!held) console.log(`\n— ${name}`);
+    for (const one of commands) {
+      const { failed, said } = await command(one, held);
+      if (held && said.trim() !== '') console.log(`\n— ${name}\n${said.trimEnd()}`);
+      if (failed) return name;
+    }
+    times.push(`${name} ${seconds(start)} s`);
+  }
+  return null;
+}
+
+const FOLDERS = ['core', 'app', 'server', 'protocol', 'preview', 'viewers', 'kits', 'demo', 'tests'];
+const DEMO = ['demo site', ['tsx', 'demo/make.ts']];
+const BUILD = ['build', ['node', 'scripts/build.mjs']];
+const BROWSER = ['browser', ['playwright', 'test', '--config', 'tests/playwright.config.ts']];
+const UNIT = [
+  'unit',
+  [
+    'vitest',
+    'run',
+    '--silent=passed-only',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${join(OUT, 'unit.json')}`,
+  ],
+];
+
+/** Reading the code takes one core; two such lanes go side by side. */
+const LINT = [['lint', ['eslint', '--max-warnings', '0', '.']]];
+const OTHER_READING = [
+  ['format', ['prettier', '--check', '.', '--log-level', 'warn']],
+  ['types', ['tsc', '--noEmit']],
+  ['boundaries', ['depcruise', '--config', '.dependency-cruiser.cjs', ...FOLDERS]],
+  ['unused', ['knip', '--no-progress']],
+  DEMO,
+];
+
+async function all(browser) {
+  // Both lanes read the types of the routes.
+  const routes = await lane([['types of routes', ['react-router', 'typegen']]], true);
+  if (routes !== null) return routes;
+  const [lint, other] = await Promise.all([lane(LINT, true), lane(OTHER_READING, true)]);
+  return lint ?? other ?? (await lane([UNIT, BUILD, ...browser], false));
+}
+
 ready();
 debian();
 mkdirSync(OUT, { recursive: true });
+for (const name of ['unit.json', 'browser.json']) rmSync(join(OUT, name), { force: true });
+const browser = existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium') ? [BROWSER] : [];
 const long = process.argv.includes('--long');
 if (long) process.env.LONG = 'yes';
-const steps = [
-  ['format', ['prettier', '--check', '.', '--log-level', 'warn']],
-  ['types', ['react-router', 'typegen'], ['tsc', '--noEmit']],
-  ['lint', ['eslint', '--max-warnings', '0', '.']],
-  [
-    'boundaries',
-    [
-      'depcruise',
-      '--config',
-      '.dependency-cruiser.cjs',
-      'core',
-      'app',
-      'server',
-      'protocol',
-      'preview',
-      'viewers',
-      'kits',
-      'demo',
-      'tests',
-    ],
-  ],
-  ['unused', ['knip', '--no-progress']],
-  ['demo site', ['tsx', 'demo/make.ts']],
-  [
-    'unit',
-    [
-      'vitest',
-      'run',
-      '--silent=passed-only',
-      '--reporter=default',
-      '--reporter=json',
-      `--outputFile.json=${join(OUT, 'unit.json')}`,
-    ],
-  ],
-  ['build', ['node', 'scripts/build.mjs']],
-];
-if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium'))
-  steps.push([
-    'browser',
-    ['playwright', 'test', '--config', 'tests/playwright.config.ts', ...(long ? ['--repeat-each', '3'] : [])],
-  ]);
-
-const began = Date.now();
-const times = [];
-let status = 0;
-for (const [name, ...commands] of steps) {
-  const start = Date.now();
-  console.log(`\n— ${name}`);
-  for (const command of commands) status ||= step(...command);
-  times.push(`${name} ${Math.round((Date.now() - start) / 1000)} s`);
-  if (status !== 0) break;
-}
-count(join(OUT, 'unit.json'), (unit) => [unit.numPassedTests, unit.numFailedTests]);
+const failed = long ? await lane([DEMO, BUILD, ...browser], false) : await all(browser);
+if (!long) count(join(OUT, 'unit.json'), (unit) => [unit.numPassedTests, unit.numFailedTests]);
 count(join(OUT, 'browser.json'), ({ stats }) => {
   if (stats.flaky > 0) console.log(`${stats.flaky} browser tests came through only at another try; see above.`);
   return [stats.expected + stats.flaky, stats.unexpected];
 });
-console.log(`\n${times.join(', ')}; ${Math.round((Date.now() - began) / 1000)} s in all`);
-if (status !== 0) console.log(`Stopped at: ${times.at(-1)?.replace(/ \d+ s$/, '')}`);
-console.log(`${counts.passed} passed, ${Math.max(counts.failed, status === 0 ? 0 : 1)} failed`);
-process.exit(status);
+console.log(`\n${times.join(', ')}; ${seconds(began)} s in all`);
+if (failed !== null) console.log(`Stopped at: ${failed}`);
+console.log(`${counts.passed} passed, ${Math.max(counts.failed, failed === null ? 0 : 1)} failed`);
+process.exit(failed === null ? 0 : 1);

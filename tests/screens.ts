@@ -54,7 +54,7 @@ for (const [scheme, suffix] of [
       [/^Words/, 'words'],
       [/^Order/, 'order'],
     ] as const) {
-      await page.getByRole('navigation', { name: 'What to see of the pictures' }).getByRole('button', { name }).click();
+      await page.getByRole('tablist', { name: 'What to see of the pictures' }).getByRole('tab', { name }).click();
       await page.waitForTimeout(1200);
       await page.screenshot({ path: join(TARGET, `${file}.png`) });
     }

@@ -1,7 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, type ReactNode } from 'react';
 import { useFetcher } from 'react-router';
+import type { Strand } from '~core/model/index.ts';
+import { countOf } from '~core/site/index.ts';
+import type { PageView } from '~core/view/index.ts';
 import type { Outcome } from '../data/session/shared';
 import { stationAction } from '../data/siteAction';
 import { layoutIn, sheetIn, toLayout, toSheet, type LayoutPlace, type SheetName } from '../stations/markup/address';
@@ -10,9 +13,9 @@ import { PagePicker } from '../stations/markup/PagePicker';
 import { unplacedPairs } from '../stations/markup/PairChoice';
 import { PatternStrip } from '../stations/markup/PatternStrip';
 import { Sheets } from '../stations/markup/Sheets';
-import { DropPictures, useTakeIn } from '../stations/markup/takeIn';
+import { DropPictures, useImportPictures } from '../stations/markup/ImportPictures';
 import { Workplace } from '../stations/markup/Workplace';
-import { countOf, Nothing, StationHead } from '../ui/parts/small';
+import { Nothing, StationHead } from '../ui/parts/small';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
 import { color } from '../ui/theme';
@@ -29,86 +32,44 @@ export const clientAction = stationAction;
 
 export default function Markup() {
   const { site, place, go } = useSite();
+  const page = useChosenPage();
+  const file = useChosenText(page);
+  const content = file === null ? undefined : site.files.get(file);
+  if (page && file !== null && content?.kind === 'text')
+    return <PageWork page={page} file={file} text={content.text} />;
+  return (
+    <NoPage idle={site.readOnly} onNew={() => go(toSheet({ name: 'new-page' }))}>
+      {sheetIn(place)?.name === 'new-page' && <NewPage onClose={() => go({ sheet: null })} />}
+    </NoPage>
+  );
+}
+
+/** `file` is the text in the editor: the page's own source, or another text of the site. */
+function PageWork({ page, file, text }: { page: PageView; file: string; text: string }) {
+  const { site, place, go } = useSite();
   const sheet = useMemo(() => sheetIn(place), [place]);
   const layout = useMemo(() => layoutIn(place), [place]);
-  const page = useChosenPage();
   const strand = useChosenStrand();
-  const typing = useFetcher<Outcome>({ key: TYPING });
   const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
   const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
-  const strands = useMemo(() => view.strands.filter((one) => one.page === page?.path), [view, page?.path]);
-  const file = place.page !== null && site.files.get(place.page)?.kind === 'text' ? place.page : (page?.path ?? null);
-  const here = strand?.page === page?.path ? strand : null;
-  const firstGallery = page && page.galleries.length > 0 ? 0 : null;
-  const gallery = here ? here.gallery : firstGallery;
-  const taking = useTakeIn(
-    page && { page: page.path, gallery },
+  const strands = useMemo(() => view.strands.filter((one) => one.page === page.path), [view, page.path]);
+  const here = strand?.page === page.path ? strand : null;
+  const gallery = here ? here.gallery : firstGallery(page);
+  const taking = useImportPictures(
+    { page: page.path, gallery },
     useCallback(() => open({ name: 'add' }), [open]),
   );
   const close = () => {
     go({ sheet: null });
     taking.forget();
   };
-
-  const content = file === null ? undefined : site.files.get(file);
-  if (!page || file === null || content?.kind !== 'text') {
-    return (
-      <>
-        <StationHead title="Markup" says="no page yet">
-          <Button
-            variant="contained"
-            color="primary"
-            disabled={site.readOnly}
-            onClick={() => open({ name: 'new-page' })}
-          >
-            New page
-          </Button>
-        </StationHead>
-        <Nothing
-          title="No page yet"
-          says="This site holds pictures but no page. A new page starts as a clean skeleton with a stylesheet; then the pictures are added to it."
-        />
-        {sheet?.name === 'new-page' && <NewPage onClose={close} />}
-      </>
-    );
-  }
-
-  const unplaced = unplacedPairs(view.pairs);
   const shownGallery = gallery === null ? undefined : page.galleries[gallery];
-  const broken = strands.filter((one) => one.state === 'broken').length;
   const unwritable = site.readOnly || page.hazards.length > 0;
   return (
     <>
-      <StationHead
-        title={<PagePicker withStyles />}
-        says={`${countOf(strands.length, 'item')} in ${countOf(page.galleries.length, 'gallery', 'galleries')}${broken > 0 ? `, ${broken} broken` : ''}`}
-      >
-        <Button onClick={() => open({ name: 'page' })}>This page</Button>
-        {view.menu && <Button onClick={() => open({ name: 'menus' })}>Menus</Button>}
-        <Button disabled={site.readOnly} onClick={() => open({ name: 'new-page' })}>
-          New page
-        </Button>
-        <Button
-          {...(unplaced.length > 0 ? { variant: 'contained' as const, color: 'primary' as const } : {})}
-          disabled={unwritable || view.unread > 0}
-          onClick={() => open({ name: 'add' })}
-        >
-          {unplaced.length > 0 ? `Add ${countOf(unplaced.length, 'pair')}` : 'Add pictures'}
-        </Button>
-      </StationHead>
-      {typing.data && !typing.data.ok && (
-        <Box role="alert" sx={{ color: color('rust'), mb: 1 }}>
-          {typing.data.reason}
-        </Box>
-      )}
-      {page.hazards.map((hazard) => (
-        <Box
-          key={hazard.line + hazard.says}
-          role="note"
-          sx={{ color: color('gorse'), mb: 1 }}
-        >{`Line ${hazard.line}: ${hazard.says}. Until it is mended, items here cannot be added, moved or removed.`}</Box>
-      ))}
+      <Head page={page} strands={strands} onOpen={open} />
+      <Troubles page={page} />
       {shownGallery && !layout && (
         <PatternStrip
           gallery={shownGallery}
@@ -129,7 +90,7 @@ export default function Markup() {
           page={page}
           gallery={gallery}
           file={file}
-          text={content.text}
+          text={text}
           strands={strands}
           here={here}
           layout={layout}
@@ -149,6 +110,86 @@ export default function Markup() {
           onClose={close}
         />
       )}
+    </>
+  );
+}
+
+/** The text in the editor: any text file that the address names, else the page itself. */
+function useChosenText(page: PageView | null): string | null {
+  const { site, place } = useSite();
+  const isText = place.page !== null && site.files.get(place.page)?.kind === 'text';
+  return isText ? place.page : (page?.path ?? null);
+}
+
+const firstGallery = ({ galleries }: PageView): number | null => (galleries.length > 0 ? 0 : null);
+
+function NoPage({ idle, onNew, children }: { idle: boolean; onNew: () => void; children: ReactNode }) {
+  return (
+    <>
+      <StationHead title="Markup" says="no page yet">
+        <Button variant="contained" color="primary" disabled={idle} onClick={onNew}>
+          New page
+        </Button>
+      </StationHead>
+      <Nothing
+        title="No page yet"
+        says="This site holds pictures but no page. A new page starts as a clean skeleton with a stylesheet; then the pictures are added to it."
+      />
+      {children}
+    </>
+  );
+}
+
+const PROMINENT = { variant: 'contained', color: 'primary' } as const;
+
+/** The page in hand, and what can be done with pages. */
+function Head({
+  page,
+  strands,
+  onOpen,
+}: {
+  page: PageView;
+  strands: readonly Strand[];
+  onOpen: (sheet: SheetName) => void;
+}) {
+  const { site } = useSite();
+  const { view, readOnly } = site;
+  const waiting = unplacedPairs(view.pairs).length;
+  const broken = strands.filter((one) => one.state === 'broken').length;
+  const items = `${countOf(strands.length, 'item')} in ${countOf(page.galleries.length, 'gallery', 'galleries')}`;
+  return (
+    <StationHead title={<PagePicker withStyles />} says={`${items}${broken > 0 ? `, ${broken} broken` : ''}`}>
+      <Button onClick={() => onOpen({ name: 'page' })}>This page</Button>
+      {view.menu && <Button onClick={() => onOpen({ name: 'menus' })}>Menus</Button>}
+      <Button disabled={readOnly} onClick={() => onOpen({ name: 'new-page' })}>
+        New page
+      </Button>
+      <Button
+        {...(waiting > 0 ? PROMINENT : {})}
+        disabled={readOnly || page.hazards.length > 0 || view.unread > 0}
+        onClick={() => onOpen({ name: 'add' })}
+      >
+        {waiting > 0 ? `Add ${countOf(waiting, 'pair')}` : 'Add pictures'}
+      </Button>
+    </StationHead>
+  );
+}
+
+/** Why what was typed could not be written, and what keeps items from being worked on. */
+function Troubles({ page }: { page: PageView }) {
+  const typing = useFetcher<Outcome>({ key: TYPING });
+  return (
+    <>
+      {typing.data?.ok === false && (
+        <Box role="alert" sx={{ color: color('rust'), mb: 1 }}>
+          {typing.data.reason}
+        </Box>
+      )}
+      {page.hazards.map(({ line, says }) => (
+        <Box key={line + says} role="note" sx={{ color: color('gorse'), mb: 1 }}>
+          {`Line ${line}: ${says}. Until it is mended, items here cannot be added, moved or removed.`}
+        </Box>
+      ))}
     </>
   );
 }

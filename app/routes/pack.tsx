@@ -6,9 +6,10 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { SiteView } from '~core/view/index.ts';
+import { countOf, inBytes } from '~core/site/index.ts';
 import { pack, save, stopPacking } from '../data/export';
 import { Parcel } from '../stations/pack/Parcel';
-import { countOf, inBytes, Mono, Nothing, Sheet, StationHead } from '../ui/parts/small';
+import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
 import { color, type Token } from '../ui/theme';
@@ -25,6 +26,8 @@ type State =
   | { kind: 'working'; done: number; of: number }
   | { kind: 'done'; says: string }
   | { kind: 'failed'; reason: string };
+
+const COLUMNS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 300px', gap: 1.5, alignItems: 'start' };
 
 export default function Pack() {
   const { site } = useSite();
@@ -70,10 +73,10 @@ export default function Pack() {
           Save as ZIP
         </Button>
       </StationHead>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 300px', gap: 1.5, alignItems: 'start' }}>
+      <Box sx={COLUMNS}>
         <Parcel entries={parcel} leftOut={leftOut} />
         <Box sx={{ display: 'grid', gap: 1.5 }}>
-          <Sheet label="Before it leaves" sx={{ p: 1.75 }}>
+          <Panel label="Before it leaves" sx={{ p: 1.75 }}>
             <Typography variant="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit', mb: 1 }}>
               Before it leaves
             </Typography>
@@ -112,18 +115,18 @@ export default function Pack() {
                 sx={{ mt: 0.5 }}
               />
             )}
-          </Sheet>
-          <Sheet label="Two ways out" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
+          </Panel>
+          <Panel label="Two ways out" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
             <Box>
               <b>ZIP</b> holds the site alone, paths as they are: unpack it where it shall live.
             </Box>
             <Box sx={{ mt: 0.75 }}>
               <b>Archive</b> holds all files and <Mono>heathmoor.json</Mono>, to go on in another browser.
             </Box>
-          </Sheet>
+          </Panel>
           <Box role="status" aria-live="polite">
             {state.kind === 'working' && (
-              <Sheet sx={{ p: 1.75 }}>
+              <Panel sx={{ p: 1.75 }}>
                 <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
                   <Box sx={{ flex: 1 }}>{`Packing ${state.done} of ${state.of}`}</Box>
                   <Button onClick={() => void stopPacking()}>Stop</Button>
@@ -133,10 +136,10 @@ export default function Pack() {
                   variant="determinate"
                   value={state.of === 0 ? 0 : (state.done / state.of) * 100}
                 />
-              </Sheet>
+              </Panel>
             )}
-            {state.kind === 'done' && <Sheet sx={{ p: 1.75, color: color('lichen') }}>{`Saved: ${state.says}`}</Sheet>}
-            {state.kind === 'failed' && <Sheet sx={{ p: 1.75, color: color('rust') }}>{state.reason}</Sheet>}
+            {state.kind === 'done' && <Panel sx={{ p: 1.75, color: color('lichen') }}>{`Saved: ${state.says}`}</Panel>}
+            {state.kind === 'failed' && <Panel sx={{ p: 1.75, color: color('rust') }}>{state.reason}</Panel>}
           </Box>
         </Box>
       </Box>

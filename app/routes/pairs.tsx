@@ -1,18 +1,20 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
 import type { ReactNode } from 'react';
 import type { SiteView } from '~core/view/index.ts';
+import { countOf } from '~core/site/index.ts';
 import { stationAction } from '../data/siteAction';
 import { sheetIn } from '../stations/pairs/address';
 import { Alike } from '../stations/pairs/Alike';
 import { AllPairs } from '../stations/pairs/AllPairs';
 import { Order } from '../stations/pairs/order/Order';
 import { Words } from '../stations/pairs/words/Words';
-import { countOf, StationHead } from '../ui/parts/small';
+import { StationHead } from '../ui/parts/small';
 import { useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
 import { useWork } from '../ui/site/work';
-import { color } from '../ui/theme';
 
 export const meta = () => [{ title: 'Pairs – Heathmoor' }];
 
@@ -24,15 +26,15 @@ export const clientLoader = stationLoader({
 export const clientAction = stationAction;
 
 /** What the station shows of its pictures; the address says which, so that it can be gone back to. */
-interface Tab {
+interface PictureTab {
   id: string;
   says: (view: SiteView) => string;
   show: () => ReactNode;
 }
 
-const FIRST: Tab = { id: 'pairs', says: () => 'Pairs', show: () => <AllPairs /> };
+const FIRST: PictureTab = { id: 'pairs', says: () => 'Pairs', show: () => <AllPairs /> };
 
-const TABS: readonly Tab[] = [
+const TABS: readonly PictureTab[] = [
   FIRST,
   {
     id: 'words',
@@ -44,6 +46,15 @@ const TABS: readonly Tab[] = [
 ];
 
 const withCount = (says: string, count: number) => (count > 0 ? `${says}, ${count}` : says);
+
+const PANEL = { flex: 1, minWidth: 0 };
+
+/** No higher than a line, for the pictures are what counts. */
+const TABS_STYLE = {
+  mb: 1.5,
+  minHeight: 30,
+  '& .MuiTab-root': { minHeight: 30, minWidth: 0, px: 0, py: 0.5, mr: 2.5, textTransform: 'none' },
+} as const;
 
 export default function Pairs() {
   const { site, place, go } = useSite();
@@ -76,36 +87,20 @@ export default function Pairs() {
         )}
       </StationHead>
       {pairs.length > 0 && (
-        <Box
-          component="nav"
+        <Tabs
+          value={tab.id}
           aria-label="What to see of the pictures"
-          sx={{ display: 'flex', gap: 2.5, mb: 1.5, fontSize: '0.875rem' }}
+          onChange={(_event, id: string) => go({ tab: id === FIRST.id ? null : id })}
+          sx={TABS_STYLE}
         >
           {TABS.map(({ id, says }) => (
-            <Box
-              key={id}
-              component="button"
-              type="button"
-              aria-current={id === tab.id ? 'page' : undefined}
-              onClick={() => go({ tab: id === FIRST.id ? null : id })}
-              sx={{
-                font: 'inherit',
-                cursor: 'pointer',
-                border: 0,
-                background: 'none',
-                p: 0,
-                minHeight: 26,
-                color: id === tab.id ? color('peat') : color('stone'),
-                fontWeight: id === tab.id ? 600 : 400,
-                borderBottom: `2px ${id === tab.id ? 'solid' : 'dotted'} ${id === tab.id ? color('heather') : color('hair')}`,
-              }}
-            >
-              {says(site.view)}
-            </Box>
+            <Tab key={id} value={id} id={`tab-${id}`} aria-controls="pictures" label={says(site.view)} disableRipple />
           ))}
-        </Box>
+        </Tabs>
       )}
-      {tab.show()}
+      <Box role="tabpanel" id="pictures" aria-labelledby={pairs.length > 0 ? `tab-${tab.id}` : undefined} sx={PANEL}>
+        {tab.show()}
+      </Box>
     </>
   );
 }

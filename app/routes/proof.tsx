@@ -1,8 +1,9 @@
 import Box from '@mui/material/Box';
 import { useCallback, useLayoutEffect, useRef, useState } from 'react';
+import { countOf } from '~core/site/index.ts';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { Findings } from '../stations/proof/Findings';
-import { countOf, Mono, Nothing, Sheet, StationHead } from '../ui/parts/small';
+import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { LivePage } from '../ui/preview/LivePage';
 import type { FromProbe } from '~protocol/probe.ts';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
@@ -20,6 +21,12 @@ export const clientAction = stationAction;
 const WIDTHS = [390, 768, 1280] as const;
 const GAP = 14;
 const HEIGHT = 270;
+
+const WINDOWS = { display: 'flex', gap: `${GAP}px`, mb: 1.5, flexShrink: 0, minHeight: HEIGHT + 24 };
+
+const WIDTH_LABEL = { textAlign: 'center', color: color('stone'), fontSize: '0.78rem', mt: 0.25 } as const;
+
+const REPORTS = { px: 1.75, py: 1, mt: 1.5, borderColor: color('rust'), fontSize: '0.8125rem' };
 
 export default function Proof() {
   const { site } = useSite();
@@ -78,13 +85,13 @@ export default function Proof() {
       >
         <PagePicker />
       </StationHead>
-      <Box ref={home} sx={{ display: 'flex', gap: `${GAP}px`, mb: 1.5, flexShrink: 0, minHeight: HEIGHT + 24 }}>
+      <Box ref={home} sx={WINDOWS}>
         {room > 0 &&
           WIDTHS.map((width, n) => {
             const size = { width: Math.floor((room - GAP * 2) * (shares[n] ?? 0)) - 2, height: HEIGHT };
             return (
               <Box key={width}>
-                <Sheet sx={{ overflow: 'hidden' }}>
+                <Panel sx={{ overflow: 'hidden' }}>
                   <LivePage
                     path={path}
                     width={width}
@@ -93,10 +100,8 @@ export default function Proof() {
                     show={strand?.page === path ? strand.element : null}
                     {...(n === 2 ? { onReport: hear } : {})}
                   />
-                </Sheet>
-                <Box
-                  sx={{ textAlign: 'center', color: color('stone'), fontSize: '0.78rem', mt: 0.25 }}
-                >{`${width} px`}</Box>
+                </Panel>
+                <Box sx={WIDTH_LABEL}>{`${width} px`}</Box>
               </Box>
             );
           })}
@@ -104,27 +109,24 @@ export default function Proof() {
       {findings.length > 0 ? (
         <Findings findings={findings} />
       ) : (
-        <Sheet label="What was checked" sx={{ p: 1.75 }}>
+        <Panel label="What was checked" sx={{ p: 1.75 }}>
           <Box component="ul" sx={{ m: 0, pl: 2.5, color: color('lichen') }}>
             {checked.map((rule) => (
               <li key={rule.id}>{rule.title}</li>
             ))}
           </Box>
-        </Sheet>
+        </Panel>
       )}
       {/* Last, for it comes and goes as the page loads anew, and nothing above may move under the pointer. */}
       {reports.length > 0 && (
-        <Sheet
-          label="What the browser reports"
-          sx={{ px: 1.75, py: 1, mt: 1.5, borderColor: color('rust'), fontSize: '0.8125rem' }}
-        >
+        <Panel label="What the browser reports" sx={REPORTS}>
           <b>The browser reports on this page</b>
           {reports.map((one) => (
             <Box key={one}>
               <Mono>{one}</Mono>
             </Box>
           ))}
-        </Sheet>
+        </Panel>
       )}
     </>
   );

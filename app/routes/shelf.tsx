@@ -66,14 +66,18 @@ export function HydrateFallback() {
   );
 }
 
+const PAGE = { maxWidth: 820, mx: 'auto', pt: 5.5, px: 2, pb: 6 };
+
+const HEAD = { display: 'flex', alignItems: 'center', gap: 0.75, mb: 2 };
+
 function Frame({ children, buttons }: { children: React.ReactNode; buttons?: React.ReactNode }) {
   return (
     <>
       <Bar>
         <DayNight />
       </Bar>
-      <Box component="main" sx={{ maxWidth: 820, mx: 'auto', pt: 5.5, px: 2, pb: 6 }}>
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, mb: 2 }}>
+      <Box component="main" sx={PAGE}>
+        <Box sx={HEAD}>
           <Typography variant="h1" sx={{ flex: 1 }}>
             Your sites
           </Typography>
@@ -84,6 +88,12 @@ function Frame({ children, buttons }: { children: React.ReactNode; buttons?: Rea
     </>
   );
 }
+
+const REMOVED_STYLE = { display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, color: color('stone') };
+
+const PROGRESS = { bgcolor: color('paper'), border: `1px solid ${color('hair')}`, borderRadius: 1, p: 2, mb: 1.5 };
+
+const FOOT = { display: 'flex', alignItems: 'center', gap: 1.5, mt: 1.5, fontSize: '0.78rem', color: color('stone') };
 
 export default function ShelfPage({ loaderData: { sites, removed, room, now } }: { loaderData: Shelf }) {
   const bring = useBringIn();
@@ -101,7 +111,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
   return (
     <Frame buttons={<PickButtons bring={bring} />}>
       {removed && (
-        <Box role="status" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, color: color('stone') }}>
+        <Box role="status" sx={REMOVED_STYLE}>
           {`“${removed.name}” was removed.`}
           <Button onClick={() => void fetcher.submit({ do: 'restore' }, { method: 'post', action: '/?index' })}>
             Put it back
@@ -109,10 +119,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
         </Box>
       )}
       {demo.progress && (
-        <Box
-          role="status"
-          sx={{ bgcolor: color('paper'), border: `1px solid ${color('hair')}`, borderRadius: 1, p: 2, mb: 1.5 }}
-        >
+        <Box role="status" sx={PROGRESS}>
           <Box sx={{ mb: 1 }}>{demo.progress.says}</Box>
           <LinearProgress
             aria-label="Setting out the demo site"
@@ -141,9 +148,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
         ))}
       </Box>
       <DropPlace bring={bring} />
-      <Box
-        sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 1.5, fontSize: '0.78rem', color: color('stone') }}
-      >
+      <Box sx={FOOT}>
         <Box sx={{ flex: 1 }}>
           {room &&
             `${(room.used / 1e6).toFixed(0)} MB kept here; this browser has room for ${(room.of / 1e9).toFixed(0)} GB.`}

@@ -2,7 +2,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import type { FindingView, PageView } from '~core/view/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
+import { countOf } from '~core/site/index.ts';
+import type { PageRehearsal } from '../data/session/rehearsals';
 import { stationAction } from '../data/siteAction';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { sheetIn, type SheetName } from '../stations/wiring/address';
@@ -10,7 +13,7 @@ import { KitDialog } from '../stations/wiring/KitDialog';
 import { Loom } from '../stations/wiring/Loom';
 import { OwnKit } from '../stations/wiring/OwnKit';
 import { Rehearsal } from '../stations/wiring/Rehearsal';
-import { countOf, Fixes, Nothing, Sheet, StationHead } from '../ui/parts/small';
+import { Fixes, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { useChosenPage, useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
 import { color } from '../ui/theme';
@@ -38,6 +41,9 @@ function usePredictions(path: string | undefined): ReadonlyMap<string, Predictio
   return told?.path === path ? (told?.by ?? NONE) : NONE;
 }
 
+const rehearsedStyle = (otherwise: number) =>
+  ({ fontSize: '0.8125rem', fontWeight: 600, color: color(otherwise > 0 ? 'gorse' : 'lichen'), mb: 1.25 }) as const;
+
 export default function Wiring() {
   const { site, place, go } = useSite();
   const sheet = sheetIn(place);
@@ -62,51 +68,62 @@ export default function Wiring() {
       </>
     );
   }
-  const main = page.uses.find(({ name }) => name === page.kit);
-  const others = page.uses.filter(({ name }) => name !== page.kit).map(({ name }) => name);
-  const says =
-    page.kit === null
-      ? 'no viewer yet: each link opens its picture by itself'
-      : `wired with the ${page.kit}, ${main?.answered ?? 0} of ${strands.length} ${main?.does === 'overlay' ? 'links answered' : 'pictures in it'}`;
   const findings = view.findings.filter(
     (finding) =>
       finding.station === 'wiring' &&
       (finding.place.path === page.path || page.includes.some(({ path }) => path === finding.place.path)),
   );
-  const seen = [...rehearsal.strands.values()];
-  const otherwise = seen.filter((one) => one.seen === null || one.disagreements.length > 0).length;
   return (
     <>
-      <StationHead title={<PagePicker />} says={`${says}${others.length > 0 ? `; ${others.join(', ')} too` : ''}`}>
+      <StationHead title={<PagePicker />} says={wiredWith(page, strands.length)}>
         <Button onClick={() => open('rehearsal')}>Rehearse</Button>
         <Button variant="contained" color="primary" disabled={site.readOnly} onClick={() => open('viewer')}>
           Wire this page
         </Button>
       </StationHead>
-      {seen.length > 0 && (
-        <Box
-          role="status"
-          sx={{ fontSize: '0.8125rem', fontWeight: 600, color: color(otherwise > 0 ? 'gorse' : 'lichen'), mb: 1.25 }}
-        >
-          {`Rehearsed: ${countOf(seen.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}${rehearsal.stale ? '; before the last change' : ''}`}
-        </Box>
-      )}
+      <Rehearsed rehearsal={rehearsal} />
       <Loom page={page} strands={strands} predictions={predictions} rehearsal={rehearsal} />
       {findings.map((finding) => (
-        <Sheet key={finding.id} label="What a browser does here" sx={{ p: 1.75, mt: 1.5, maxWidth: 620 }}>
-          <Typography variant="h2" component="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit' }}>
-            What a browser does here
-          </Typography>
-          <Box
-            sx={{ my: 0.75 }}
-          >{`${finding.place.path === page.path ? 'Line' : `${finding.place.path}, line`} ${finding.place.line}: ${finding.says}`}</Box>
-          <Box sx={{ color: color('stone'), mb: 1 }}>{finding.why}</Box>
-          <Fixes finding={finding.id} fixes={finding.fixes} />
-        </Sheet>
+        <WhatHappens key={finding.id} finding={finding} page={page.path} />
       ))}
       {sheet === 'viewer' && <KitDialog page={page} onClose={() => open(null)} onOwn={() => open('own-script')} />}
       {sheet === 'own-script' && <OwnKit onClose={() => open('viewer')} />}
       {sheet === 'rehearsal' && <Rehearsal page={page.path} strands={strands} onClose={() => open(null)} />}
     </>
+  );
+}
+
+/** Which viewers a page has, and how many of its links are answered. */
+function wiredWith({ uses, kit }: PageView, links: number): string {
+  const main = uses.find(({ name }) => name === kit);
+  const others = uses.filter(({ name }) => name !== kit).map(({ name }) => name);
+  const answered = `${main?.answered ?? 0} of ${links} ${main?.does === 'overlay' ? 'links answered' : 'pictures in it'}`;
+  const says =
+    kit === null ? 'no viewer yet: each link opens its picture by itself' : `wired with the ${kit}, ${answered}`;
+  return `${says}${others.length > 0 ? `; ${others.join(', ')} too` : ''}`;
+}
+
+function Rehearsed({ rehearsal: { strands, stale } }: { rehearsal: PageRehearsal }) {
+  const seen = [...strands.values()];
+  if (seen.length === 0) return null;
+  const otherwise = seen.filter((one) => one.seen === null || one.disagreements.length > 0).length;
+  const foretold = `${countOf(seen.length - otherwise, 'strand')} as foretold`;
+  return (
+    <Box role="status" sx={rehearsedStyle(otherwise)}>
+      {`Rehearsed: ${foretold}${otherwise > 0 ? `, ${otherwise} otherwise` : ''}${stale ? '; before the last change' : ''}`}
+    </Box>
+  );
+}
+
+function WhatHappens({ finding: { id, place, says, why, fixes }, page }: { finding: FindingView; page: string }) {
+  return (
+    <Panel label="What a browser does here" sx={{ p: 1.75, mt: 1.5, maxWidth: 620 }}>
+      <Typography variant="h2" component="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit' }}>
+        What a browser does here
+      </Typography>
+      <Box sx={{ my: 0.75 }}>{`${place.path === page ? 'Line' : `${place.path}, line`} ${place.line}: ${says}`}</Box>
+      <Box sx={{ color: color('stone'), mb: 1 }}>{why}</Box>
+      <Fixes finding={id} fixes={fixes} />
+    </Panel>
   );
 }

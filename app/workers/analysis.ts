@@ -7,7 +7,7 @@ import {
   placeMade,
   planFor,
   readyTasks,
-  takeIn,
+  importPictures,
   unitChoices,
   type IncomingPicture,
   type Intent,
@@ -143,11 +143,11 @@ const analysis = {
     return shown(planFor(currentReading(), intent));
   },
   /** Where pictures go that come in beside those of a gallery. */
-  takeIn(
+  importPictures(
     incoming: IncomingPicture[],
     beside: { page: string; gallery: number | null } | null,
   ): { planned: PlanView; paths: string[] } {
-    const { planned, paths } = takeIn(currentReading(), incoming, beside);
+    const { planned, paths } = importPictures(currentReading(), incoming, beside);
     return { planned: shown(planned), paths };
   },
   readyTasks(tasks: PictureTask[]): ReadyTask[] {

@@ -36,7 +36,7 @@ import { mediaTypeOf } from '~core/site/index.ts';
 import lanczos from '../../core/photo/simd/lanczos.wasm?url';
 import { decodePixels, TooManyPixels } from './decode';
 import { encode, encodeAndCompare, encodeTo, type EncodedBlob } from './encode';
-import { readWords } from './words';
+import { readWords } from './photoWords';
 
 /** Quality of the small copies for lists. */
 const GLANCE_QUALITY = 80;
@@ -151,7 +151,7 @@ const pictures = {
       throw new Error(whyNot(error));
     });
     const words = kept(
-      { words: { ...told.words, ...options.said }, ...(told.taken === undefined ? {} : { taken: told.taken }) },
+      { words: { ...told.words, ...options.said }, ...(told.takenAt === undefined ? {} : { takenAt: told.takenAt }) },
       options.words,
     );
     const made: MadePicture[] = [];
@@ -213,7 +213,7 @@ const pictures = {
 };
 
 async function spoken(blob: Blob, words: WordsToKeep): Promise<Blob> {
-  if (Object.keys(words.words).length === 0 && words.taken === undefined) return blob;
+  if (Object.keys(words.words).length === 0 && words.takenAt === undefined) return blob;
   return new Blob([new Uint8Array(withWords(await bytesOf(blob), words))], { type: blob.type });
 }
 

@@ -1,6 +1,6 @@
 import { FULL_SIZE, isTooLarge } from '../model/index.ts';
 import { madeSize } from '../photo/index.ts';
-import { bytesOf, nameOf } from '../site/index.ts';
+import { bytesOf, inBytes, nameOf } from '../site/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 
 export const tooLarge: Rule = {
@@ -20,7 +20,7 @@ export const tooLarge: Rule = {
         {
           matter: `${strand.full}`,
           severity: 'warning',
-          says: `${nameOf(strand.full)} weighs ${(bytes / 1e6).toFixed(1)} MB at ${facts.width} × ${facts.height} px.`,
+          says: `${nameOf(strand.full)} weighs ${inBytes(bytes)} at ${facts.width} × ${facts.height} px.`,
           why: `No window shows more than a part of these pixels. On a line of 1.6 Mbit/s it takes ${Math.round((bytes * 8) / 1.6e6)} s to come.`,
           place: placeIn(page, item.link?.open),
           strand: strand.id,

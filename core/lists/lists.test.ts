@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { nameByPattern, PathIndex, tidyName } from '../site/index.ts';
 import { mappingFor, picturesOf, proposedMapping } from './mapping.ts';
 import { readCsv, readTable, writeCsv, type Table } from './table.ts';
-import { wordsFrom, wordsTable, WORDS_COLUMNS, type WordsRow } from './words.ts';
+import { wordsFrom, wordsTable, WORDS_COLUMNS, type WordsRow } from './wordsList.ts';
 
 const table = (path: string, text: string): Table => {
   const read = readTable(path, text);
@@ -147,7 +147,7 @@ describe('words as a list', () => {
 });
 
 describe('names by a pattern', () => {
-  const parts = { name: 'Kite 1', number: 7, taken: '2026-06-14T10:00:00' };
+  const parts = { name: 'Kite 1', number: 7, takenAt: '2026-06-14T10:00:00' };
 
   it.each([
     ['{name}', 'Kite 1'],

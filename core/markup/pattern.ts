@@ -216,10 +216,8 @@ function attributeSlots(
   const constant = isConstant(attribute, values, named);
   // An author's slip in one of many must not turn a constant into free text.
   if (constant && name !== 'id') return null;
-  if (!constant && value !== '') {
-    if (value === (model.image && valueOf(model.image, 'alt'))) return '{alt}';
-    if (value === model.caption?.text) return '{caption}';
-  }
+  const words = constant ? null : wordsSlot(model, value);
+  if (words !== null) return words;
   if (!isProse(name, value)) {
     if (word && named) return literal(value).replace(word, '{name}');
     const counter = countIn(value, values);
@@ -229,6 +227,13 @@ function attributeSlots(
   const slot = free.has(name) || name in SLOTS ? `${name}-${place}` : name;
   free.set(slot, { element: place, attribute: name });
   return `{${slot}}`;
+}
+
+/** The slot of the words that an attribute repeats; null where it repeats none. */
+function wordsSlot({ image, caption }: GalleryItem, value: string): string | null {
+  if (value === '') return null;
+  if (image && value === valueOf(image, 'alt')) return '{alt}';
+  return value === caption?.text ? '{caption}' : null;
 }
 
 /** The slot of what every gallery has; null for other attributes. */

@@ -11,8 +11,8 @@ export {
   sourceHash,
   THUMBNAIL,
   thumbnailPath,
-} from './making.ts';
-export { type Drift, type SharedMenu, sharedMenu } from './menus.ts';
+} from './madeSizes.ts';
+export { type Drift, type SharedMenu, sharedMenu } from './sharedMenu.ts';
 export { type Elsewhere, newReadingMemory, type PageReading, readSite, type SiteReading } from './reading.ts';
 export { pageReferences, type Reference, styleReferences } from './references.ts';
 export { mergeFiles, redirect, renameFile, renames } from './renames.ts';

@@ -40,7 +40,7 @@ import {
 } from '../site/index.ts';
 import { ownKits, wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
 import { pageReferences, styleReferences, type Reference } from './references.ts';
-import { derivedFiles, madeRecords, madeTogether } from './making.ts';
+import { derivedFiles, madeRecords, madeTogether } from './madeSizes.ts';
 import { scriptReferences, targetInScript } from './scripts.ts';
 import { strandsOf, type Strand } from './strands.ts';
 
@@ -119,19 +119,12 @@ export function readSite(
   const files = new Map(all);
   files.delete(NOTES_FILE);
   const kits = [...shipped, ...ownKits(known.kits, files)];
-  const cache = memory.pages;
   const index = new PathIndex(files.keys());
   const factsOf = (path: string) => {
     const content = files.get(path);
     return content?.kind === 'binary' ? facts.get(content.hash) : undefined;
   };
-  const hints = grouped(known.units, ({ page }) => page);
-  const parsed = [...files].flatMap(([path, content]) =>
-    content.kind === 'text' && isPagePath(path)
-      ? [{ path, page: parseCached(path, content.text, hints.get(path) ?? [], cache) }]
-      : [],
-  );
-  for (const path of cache.keys()) if (!files.has(path)) cache.delete(path);
+  const parsed = parsedPages(files, known.units, memory.pages);
 
   const evidence = parsed.flatMap(({ path, page }) =>
     page.galleries.flatMap((gallery) =>
@@ -171,17 +164,8 @@ export function readSite(
       );
       return { path, ...page, wiring, references: pageReferences(page.document), strands };
     })
-    .sort(
-      (a, b) =>
-        Number(b.path === 'index.html') - Number(a.path === 'index.html') ||
-        byNaturalName(bare(a.path), bare(b.path)) ||
-        a.path.localeCompare(b.path),
-    );
-  const scriptPages = new Map<string, string[]>();
-  for (const page of pages) {
-    for (const { kind, path } of page.wiring.includes)
-      if (kind === 'script' && path !== null) scriptPages.set(path, [...(scriptPages.get(path) ?? []), page.path]);
-  }
+    .sort(inMenuOrder);
+  const scriptPages = scriptPagesOf(pages);
   const notes = { file: all.get(NOTES_FILE) ?? null, known };
   return {
     files,
@@ -198,6 +182,37 @@ export function readSite(
     notes,
     used: usedFiles(files, pages, index, scriptPages),
   };
+}
+
+/** The pages with their paths; what is as it was is not parsed again, and pages that are gone are forgotten. */
+function parsedPages(
+  files: SiteFiles,
+  units: ReturnType<typeof notesIn>['units'],
+  cache: ReadingMemory['pages'],
+): { path: string; page: ParsedPage }[] {
+  const hints = grouped(units, ({ page }) => page);
+  for (const path of cache.keys()) if (!files.has(path)) cache.delete(path);
+  return [...files].flatMap(([path, content]) =>
+    content.kind === 'text' && isPagePath(path)
+      ? [{ path, page: parseCached(path, content.text, hints.get(path) ?? [], cache) }]
+      : [],
+  );
+}
+
+/** The home page first, then by name as people count. */
+const inMenuOrder = (a: PageReading, b: PageReading): number =>
+  Number(b.path === 'index.html') - Number(a.path === 'index.html') ||
+  byNaturalName(bare(a.path), bare(b.path)) ||
+  a.path.localeCompare(b.path);
+
+/** For each script the pages that load it. */
+function scriptPagesOf(pages: readonly PageReading[]): Map<string, string[]> {
+  const scriptPages = new Map<string, string[]>();
+  for (const page of pages) {
+    for (const { kind, path } of page.wiring.includes)
+      if (kind === 'script' && path !== null) scriptPages.set(path, [...(scriptPages.get(path) ?? []), page.path]);
+  }
+  return scriptPages;
 }
 
 /** Without its extension, so that `festival` stands before `festival-2`. */

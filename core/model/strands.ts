@@ -11,6 +11,7 @@ import {
 import { shownInstead, type Pairing } from '../pairing/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
 import {
+  inBytes,
   bytesOf,
   isPagePath,
   isPicturePath,
@@ -272,13 +273,7 @@ function heldJoint(path: string, site: StrandContext, place: Joint['place']): Jo
   if (facts?.unreadable) return joint('full-size', 'broken', path, facts.unreadable, place);
   if (!isTooLarge(bytes, facts)) return joint('full-size', 'whole', path, '', place);
   const size = facts ? ` and ${facts.width} × ${facts.height} px` : '';
-  return joint(
-    'full-size',
-    'look',
-    path,
-    `${(bytes / 1e6).toFixed(1)} MB${size}: far more than a window can show.`,
-    place,
-  );
+  return joint('full-size', 'look', path, `${inBytes(bytes)}${size}: far more than a window can show.`, place);
 }
 
 /** Heavy and larger than any window: one alone may be meant. */

@@ -74,52 +74,92 @@ function solve(part: readonly Worth[]): Worth[] {
   });
 }
 
+/** What is known of the rows placed so far. Numbers from 1; column 0 stands for the row that looks for a place. */
+interface Table {
+  cost: readonly Float64Array[];
+  /** Potentials of the rows and of the columns. */
+  u: Float64Array;
+  v: Float64Array;
+  /** The row in each column; 0 where it is free. */
+  rowOf: Int32Array;
+  /** The column from which the cheapest way came to each column. */
+  from: Int32Array;
+}
+
+/** How far a search for one row's place has come. */
+interface Search {
+  /** The least reduced cost at which each column was reached. */
+  least: Float64Array;
+  seen: Uint8Array;
+}
+
+const at = (numbers: ArrayLike<number>, n: number): number => numbers[n] ?? 0;
+
 /** For each row its column, with the least sum of cost; there are at least as many columns as rows. */
 function shortestPaths(cost: readonly Float64Array[], width: number): number[] {
   const height = cost.length;
-  // Numbers from 1; column 0 stands for the row that looks for a place.
-  const u = new Float64Array(height + 1);
-  const v = new Float64Array(width + 1);
-  const rowOf = new Int32Array(width + 1);
-  const from = new Int32Array(width + 1);
-  for (let row = 1; row <= height; row++) {
-    rowOf[0] = row;
-    let column = 0;
-    const least = new Float64Array(width + 1).fill(Infinity);
-    const seen = new Uint8Array(width + 1);
-    do {
-      seen[column] = 1;
-      const here = rowOf[column] ?? 0;
-      let delta = Infinity;
-      let next = 0;
-      for (let other = 1; other <= width; other++) {
-        if (seen[other]) continue;
-        const reduced = (cost[here - 1]?.[other - 1] ?? 0) - (u[here] ?? 0) - (v[other] ?? 0);
-        if (reduced < (least[other] ?? 0)) {
-          least[other] = reduced;
-          from[other] = column;
-        }
-        if ((least[other] ?? 0) < delta) {
-          delta = least[other] ?? 0;
-          next = other;
-        }
-      }
-      for (let other = 0; other <= width; other++) {
-        if (seen[other]) {
-          u[rowOf[other] ?? 0] = (u[rowOf[other] ?? 0] ?? 0) + delta;
-          v[other] = (v[other] ?? 0) - delta;
-        } else least[other] = (least[other] ?? 0) - delta;
-      }
-      column = next;
-    } while (rowOf[column] !== 0);
-    do {
-      const before = from[column] ?? 0;
-      rowOf[column] = rowOf[before] ?? 0;
-      column = before;
-    } while (column !== 0);
-  }
+  const table: Table = {
+    cost,
+    u: new Float64Array(height + 1),
+    v: new Float64Array(width + 1),
+    rowOf: new Int32Array(width + 1),
+    from: new Int32Array(width + 1),
+  };
+  for (let row = 1; row <= height; row++) placeRow(table, row);
   const columnOf = new Array<number>(height).fill(-1);
-  for (let column = 1; column <= width; column++)
-    if ((rowOf[column] ?? 0) > 0) columnOf[(rowOf[column] ?? 0) - 1] = column - 1;
+  for (let column = 1; column <= width; column++) {
+    const row = at(table.rowOf, column);
+    if (row > 0) columnOf[row - 1] = column - 1;
+  }
   return columnOf;
+}
+
+/** Finds the cheapest way from a row to a free column, and moves the rows on that way on by one place. */
+function placeRow(table: Table, row: number): void {
+  const { rowOf, from } = table;
+  const search: Search = {
+    least: new Float64Array(rowOf.length).fill(Infinity),
+    seen: new Uint8Array(rowOf.length),
+  };
+  rowOf[0] = row;
+  let column = 0;
+  do {
+    search.seen[column] = 1;
+    const next = reachFrom(table, search, column);
+    lower(table, search, at(search.least, next));
+    column = next;
+  } while (rowOf[column] !== 0);
+  do {
+    const before = at(from, column);
+    rowOf[column] = at(rowOf, before);
+    column = before;
+  } while (column !== 0);
+}
+
+/** Looks at every column from the row in this one; gives the column that is nearest now. */
+function reachFrom({ cost, u, v, rowOf, from }: Table, { least, seen }: Search, column: number): number {
+  const row = at(rowOf, column);
+  const line = known(cost[row - 1], 'row');
+  let nearest = 0;
+  for (let other = 1; other < rowOf.length; other++) {
+    if (seen[other]) continue;
+    const reduced = at(line, other - 1) - at(u, row) - at(v, other);
+    if (reduced < at(least, other)) {
+      least[other] = reduced;
+      from[other] = column;
+    }
+    if (nearest === 0 || at(least, other) < at(least, nearest)) nearest = other;
+  }
+  return nearest;
+}
+
+/** Shifts the potentials so that the nearest column costs nothing more. */
+function lower({ u, v, rowOf }: Table, { least, seen }: Search, by: number): void {
+  for (let column = 0; column < rowOf.length; column++) {
+    if (seen[column]) {
+      const row = at(rowOf, column);
+      u[row] = at(u, row) + by;
+      v[column] = at(v, column) - by;
+    } else least[column] = at(least, column) - by;
+  }
 }

@@ -31,16 +31,8 @@ export function addContent(
   memory: ContentMemory,
   pace: Pace,
 ): { likely: Map<string, { path: string; place: Place }[]>; left: number } {
-  const settled = new Set<string>();
-  const asFull = new Set<string>();
-  for (const edge of [...edges]) {
-    asFull.add(edge.full);
-    const small = readable(edge.thumbnail);
-    const large = readable(edge.full);
-    if (!small || !large) continue;
-    weigh(edge, compare(memory, small, large));
-    if ((edge.place?.agreement ?? 0) >= SAME_CONTENT) settled.add(edge.thumbnail);
-  }
+  const asFull = new Set([...edges].map(({ full }) => full));
+  const settled = compareKnown(edges, readable, memory);
   // What has not been looked at might be the one that is sought.
   if (paths.some((path) => contentOf(path) === null)) return { likely: new Map(), left: 0 };
 
@@ -54,15 +46,9 @@ export function addContent(
     return content && !isPlain(content.facts.luma) ? [{ path, content }] : [];
   });
   const isSmall = new Set(small.map(({ path }) => path));
-  const pathsOf = new Map<string, string[]>();
-  const large = new Map<string, Content>();
-  for (const path of paths) {
-    if (readings.get(path)?.role !== 'full-size' || isSmall.has(path) || settled.has(path)) continue;
-    const content = readable(path);
-    if (!content) continue;
-    large.set(content.hash, large.get(content.hash) ?? content);
-    pathsOf.set(content.hash, [...(pathsOf.get(content.hash) ?? []), path]);
-  }
+  const mayBeLarge = (path: string) =>
+    readings.get(path)?.role === 'full-size' && !isSmall.has(path) && !settled.has(path);
+  const { large, pathsOf } = byContent(paths.filter(mayBeLarge), readable);
   const { found, left } = searchContent(
     memory,
     small.map(({ content }) => content),
@@ -78,6 +64,40 @@ export function addContent(
     weighLikely(edges, path, here);
   }
   return { likely, left };
+}
+
+/** Weighs each edge by what its two pictures show; gives the thumbnails that need no search. */
+function compareKnown(
+  edges: Edges,
+  readable: (path: string) => Content | null,
+  memory: ContentMemory,
+): ReadonlySet<string> {
+  const settled = new Set<string>();
+  for (const edge of [...edges]) {
+    const small = readable(edge.thumbnail);
+    const large = readable(edge.full);
+    if (!small || !large) continue;
+    const place = compare(memory, small, large);
+    weigh(edge, place);
+    if (place.agreement >= SAME_CONTENT) settled.add(edge.thumbnail);
+  }
+  return settled;
+}
+
+/** Each content once, with the paths of all files that have it. */
+function byContent(
+  paths: readonly string[],
+  readable: (path: string) => Content | null,
+): { large: Map<string, Content>; pathsOf: Map<string, string[]> } {
+  const large = new Map<string, Content>();
+  const pathsOf = new Map<string, string[]>();
+  for (const path of paths) {
+    const content = readable(path);
+    if (!content) continue;
+    large.set(content.hash, large.get(content.hash) ?? content);
+    pathsOf.set(content.hash, [...(pathsOf.get(content.hash) ?? []), path]);
+  }
+  return { large, pathsOf };
 }
 
 /** Image px; 0 of what cannot be read. */

@@ -10,6 +10,9 @@ const DIFFERENT = 0.6;
 const FAR_COLOUR = 60;
 
 type Judged = Pick<Pair, 'state' | 'shows' | 'others'>;
+const UNREADABLE: Judged = { state: 'unreadable', others: [] };
+
+const factsIn = (content: Content | null): PhotoFacts | null => content && content.facts;
 
 export function judge(
   edge: Edge | null,
@@ -18,22 +21,40 @@ export function judge(
   twins: readonly string[],
   contentOf: (path: string) => Content | null,
 ): Judged {
-  const large = contentOf(full)?.facts;
-  if (large?.unreadable) return { state: 'unreadable', others: [] };
+  const large = factsIn(contentOf(full));
+  if (large?.unreadable) return UNREADABLE;
   const twice: Judged | null = twins.length > 0 ? { state: 'twice', others: [...twins] } : null;
   if (!edge) return twice ?? { state: 'no thumbnail', others: [] };
-  const { thumbnail, place, reasons } = edge;
-  const small = contentOf(thumbnail)?.facts;
-  if (small?.unreadable) return { state: 'unreadable', others: [] };
+  const small = factsIn(contentOf(edge.thumbnail));
+  if (small?.unreadable) return UNREADABLE;
+  return judgeTwo(edge, small, large, likely, twins, twice);
+}
+
+/** A thumbnail and the full-size file that it is said to show; `twice` is how that file stands by itself. */
+function judgeTwo(
+  edge: Edge,
+  small: PhotoFacts | null,
+  large: PhotoFacts | null,
+  likely: readonly { path: string; place: Place }[],
+  twins: readonly string[],
+  twice: Judged | null,
+): Judged {
+  const { thumbnail, full, place } = edge;
   const byName: Judged = { state: differInCase(thumbnail, full) ? 'case differs' : 'sure', others: [] };
   if (!small || !large || !place) return byName;
   if (small.width > large.width) return { state: 'swapped', others: [] };
-  if (reasons.some(({ kind }) => kind === 'hand')) return byName;
+  if (rests(edge, BY_HAND)) return byName;
   if (place.agreement < OTHER_CONTENT) return differs(place, small, large, likely, full);
-  const named = reasons.some(({ kind }) => kind === 'name' || kind === 'page' || kind === 'made');
-  if (!named) return byContent(place, likely, new Set([full, ...twins]));
-  return byName.state === 'sure' && twice ? twice : byName;
+  if (!rests(edge, BY_WORD)) return byContent(place, likely, new Set([full, ...twins]));
+  return byName.state === 'sure' ? (twice ?? byName) : byName;
 }
+
+type Kind = Edge['reasons'][number]['kind'];
+const BY_HAND: ReadonlySet<Kind> = new Set(['hand']);
+/** What somebody wrote, or what made the file, says that the two belong together. */
+const BY_WORD: ReadonlySet<Kind> = new Set(['name', 'page', 'made']);
+
+const rests = ({ reasons }: Edge, on: ReadonlySet<Kind>): boolean => reasons.some(({ kind }) => on.has(kind));
 
 function differInCase(thumbnail: string, full: string): boolean {
   const [small, large] = [stemOf(thumbnail), stemOf(full)];

@@ -161,7 +161,7 @@ describe('sizes of a recipe', () => {
   });
 
   it.each([
-    [size({ aim: 'bytes', bytes: 60_000, format: 'webp' }), 'at most 150 px wide, WebP of at most 60 KB'],
+    [size({ aim: 'bytes', bytes: 60_000, format: 'webp' }), 'at most 150 px wide, WebP of at most 60 kB'],
     [size({ aim: 'similarity', similarity: 0.96 }), 'at most 150 px wide, JPEG alike to 0.96'],
     [
       size({ dense: true, sharpen: 'light', enlarge: true }),

@@ -22,7 +22,7 @@ export interface PhotoFacts {
   luma: Luma;
   words: PhotoWords;
   /** ISO date and time without zone, as cameras write it. */
-  taken?: string;
+  takenAt?: string;
   /** Where it was taken, if the file says so. */
   place?: { latitude: number; longitude: number };
   /** More than one frame; what is made of it is still. */

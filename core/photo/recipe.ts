@@ -1,5 +1,6 @@
 /** The recipe of a site: which sizes are made of a picture, and how. All sizes are image px. */
 import { z } from 'zod';
+import { inKilobytes } from '../site/index.ts';
 import type { Aim } from './aim.ts';
 import { MIDDLE, partAround, type Focus } from './focus.ts';
 import { FORMATS, FORMAT_NAMES } from './format.ts';
@@ -200,7 +201,7 @@ export function aimOf({ aim, quality, bytes, similarity }: SizeRecipe): Aim {
 function sayAim({ format, aim, quality, bytes, similarity }: SizeRecipe): string {
   const name = FORMAT_NAMES[format];
   if (format === 'png') return name;
-  if (aim === 'bytes') return `${name} of at most ${Math.round(bytes / 1000)} KB`;
+  if (aim === 'bytes') return `${name} of at most ${inKilobytes(bytes)}`;
   return aim === 'similarity' ? `${name} alike to ${similarity}` : `${name} ${quality}`;
 }
 

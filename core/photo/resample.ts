@@ -58,47 +58,41 @@ export function resample(source: Pixels, size: Size): Pixels {
   for (let y = 0; y < source.height; y++) {
     premultipliedLine(source, y, line);
     for (let x = 0; x < size.width; x++) {
-      let r = 0,
-        g = 0,
-        b = 0,
-        a = 0;
-      let at = (across.first[x] ?? 0) * 4;
-      for (let tap = 0; tap < across.count; tap++, at += 4) {
-        const weight = across.weights[x * across.count + tap] ?? 0;
-        r += (line[at] ?? 0) * weight;
-        g += (line[at + 1] ?? 0) * weight;
-        b += (line[at + 2] ?? 0) * weight;
-        a += (line[at + 3] ?? 0) * weight;
-      }
-      rows.set([r, g, b, a], (y * size.width + x) * 4);
+      const at = (across.first[x] ?? 0) * 4;
+      rows.set(weighed(line, at, 4, across, x), (y * size.width + x) * 4);
     }
   }
-
   const data = new Uint8ClampedArray(size.width * size.height * 4);
   const stride = size.width * 4;
   for (let y = 0; y < size.height; y++) {
     for (let x = 0; x < size.width; x++) {
-      let r = 0,
-        g = 0,
-        b = 0,
-        a = 0;
-      let at = (down.first[y] ?? 0) * stride + x * 4;
-      for (let tap = 0; tap < down.count; tap++, at += stride) {
-        const weight = down.weights[y * down.count + tap] ?? 0;
-        r += (rows[at] ?? 0) * weight;
-        g += (rows[at + 1] ?? 0) * weight;
-        b += (rows[at + 2] ?? 0) * weight;
-        a += (rows[at + 3] ?? 0) * weight;
-      }
-      const out = (y * size.width + x) * 4;
-      const share = a > 0 ? 255 / a : 0;
-      data[out] = r * share;
-      data[out + 1] = g * share;
-      data[out + 2] = b * share;
-      data[out + 3] = a;
+      const at = (down.first[y] ?? 0) * stride + x * 4;
+      putStraight(weighed(rows, at, stride, down, y), data, y * stride + x * 4);
     }
   }
   return { ...size, data };
+}
+
+/** Red, green, blue and alpha of one place; handed out again with the next place. */
+const sum = new Float64Array(4);
+
+/** The sum of `taps.count` premultiplied pixels from `at` on, `step` numbers apart, by the weights of a place. */
+function weighed(values: Float32Array, at: number, step: number, taps: Taps, place: number): Float64Array {
+  sum.fill(0);
+  for (let tap = 0; tap < taps.count; tap++) {
+    const weight = taps.weights[place * taps.count + tap] ?? 0;
+    for (let c = 0; c < 4; c++) sum[c] = (sum[c] ?? 0) + (values[at + tap * step + c] ?? 0) * weight;
+  }
+  return sum;
+}
+
+/** Writes a premultiplied pixel as a straight one. */
+function putStraight([r = 0, g = 0, b = 0, a = 0]: Float64Array, data: Uint8ClampedArray, at: number): void {
+  const share = a > 0 ? 255 / a : 0;
+  data[at] = r * share;
+  data[at + 1] = g * share;
+  data[at + 2] = b * share;
+  data[at + 3] = a;
 }
 
 function premultipliedLine({ data, width }: Pixels, y: number, line: Float32Array): void {

@@ -10,6 +10,9 @@ export const SHARPENINGS = { none: 0, light: 0.35, strong: 0.8 } as const;
 /** Differences of fewer shades than this are taken for noise and left. */
 const NOISE = 2;
 
+const oneTwoOne = (luma: Float32Array, left: number, middle: number, right: number): number =>
+  (luma[left] ?? 0) + 2 * (luma[middle] ?? 0) + (luma[right] ?? 0);
+
 /** A new picture; `amount` is the share of the difference from the blur that is added. */
 export function sharpened(pixels: Pixels, amount: number): Pixels {
   if (amount === 0) return pixels;
@@ -18,21 +21,14 @@ export function sharpened(pixels: Pixels, amount: number): Pixels {
   for (let n = 0; n < luma.length; n++) luma[n] = lumaAt(data, n * 4);
   const made = new Uint8ClampedArray(data);
   for (let y = 0; y < height; y++) {
-    const above = Math.max(0, y - 1) * width;
     const here = y * width;
+    const above = Math.max(0, y - 1) * width;
     const below = Math.min(height - 1, y + 1) * width;
     for (let x = 0; x < width; x++) {
       const left = Math.max(0, x - 1);
       const right = Math.min(width - 1, x + 1);
-      const blur =
-        ((luma[above + left] ?? 0) +
-          2 * (luma[above + x] ?? 0) +
-          (luma[above + right] ?? 0) +
-          2 * ((luma[here + left] ?? 0) + 2 * (luma[here + x] ?? 0) + (luma[here + right] ?? 0)) +
-          (luma[below + left] ?? 0) +
-          2 * (luma[below + x] ?? 0) +
-          (luma[below + right] ?? 0)) /
-        16;
+      const across = (row: number) => oneTwoOne(luma, row + left, row + x, row + right);
+      const blur = (across(above) + 2 * across(here) + across(below)) / 16;
       const difference = (luma[here + x] ?? 0) - blur;
       if (Math.abs(difference) < NOISE) continue;
       const at = (here + x) * 4;

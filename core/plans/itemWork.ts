@@ -15,12 +15,12 @@ import {
   type SettableSlot,
 } from '../markup/index.ts';
 import type { SiteReading, Strand } from '../model/index.ts';
-import { planEdits, type Planned, refuse, relativeReference, resolveInSite } from '../site/index.ts';
+import { countOf, planEdits, type Planned, refuse, relativeReference, resolveInSite } from '../site/index.ts';
 import { wordsOf } from './pictureWords.ts';
 import { GALLERY_GONE, galleryAt, itemOf, type FoundGallery, type GalleryPlace } from './items.ts';
 import type { CaptionSource, FILLABLE } from './rules.ts';
 
-const counted = (count: number): string => `${count} ${count === 1 ? 'item' : 'items'}`;
+const counted = (count: number): string => countOf(count, 'item');
 
 /** Items of one gallery by the names of their strands; those of several galleries are refused. */
 function chosenItems(site: SiteReading, strands: readonly string[]): (FoundGallery & { places: number[] }) | string {
@@ -85,16 +85,23 @@ function copyOf(
   to: string,
 ): NewItem {
   const size = strand.thumbnail === null ? undefined : site.factsOf(strand.thumbnail);
-  const title = titleOf(item) ?? item.caption?.text ?? '';
-  const [small, large] = [item.source?.value, item.target?.value];
+  const caption = item.caption?.text;
+  const title = titleOf(item) ?? caption ?? '';
+  const { small, large } = addressesOf(item);
   return {
-    src: rebased(small ?? large ?? '', page.path, to),
-    href: rebased(large ?? small ?? '', page.path, to),
+    src: rebased(small, page.path, to),
+    href: rebased(large, page.path, to),
     alt: strand.alt ?? '',
     title,
-    caption: item.caption?.text ?? title,
+    caption: caption ?? title,
     ...(size && !size.unreadable ? { width: size.width, height: size.height } : {}),
   };
+}
+
+/** What an item shows and what it opens; where it has only one of them, that is both. */
+function addressesOf({ source, target }: GalleryItem): { small: string; large: string } {
+  const small = source?.value ?? target?.value ?? '';
+  return { small, large: target?.value ?? small };
 }
 
 /** The title of the link, or of the picture where there is no link. */

@@ -33,7 +33,7 @@ import {
   firstOf,
   lastOf,
 } from '../site/index.ts';
-import { enterInMenus } from './menus.ts';
+import { enterInMenus } from './menuWork.ts';
 import { notesChange } from './notes.ts';
 import type { NewPicture } from './intent.ts';
 

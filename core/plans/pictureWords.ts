@@ -32,7 +32,7 @@ export function wordsFor(
 
 /** When a picture was taken: by what is noted of it, else by its file; ISO date and time without zone. */
 export const takenAtOf = ({ words }: SiteNotes, hash: string, facts: PhotoFacts | undefined): string | null =>
-  words[hash]?.takenAt ?? facts?.taken ?? null;
+  words[hash]?.takenAt ?? facts?.takenAt ?? null;
 
 /** What is said of a file of the site, with what its name alone says. */
 export function wordsOf(site: SiteReading, path: string): WordsView & { fromName: string } {

@@ -26,7 +26,7 @@ import {
   setSlotOf,
 } from './itemWork.ts';
 import { linkTo } from './links.ts';
-import { addMenuEntry, alignMenus } from './menus.ts';
+import { addMenuEntry, alignMenus } from './menuWork.ts';
 import { newPage } from './newPage.ts';
 import { changeNotes, notesChange } from './notes.ts';
 import { deletePage, setStylesheet } from './pageWork.ts';
@@ -38,7 +38,7 @@ import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
 import { changeKit, forgetKit, keepKit, unwire, wire } from './wiring.ts';
-import { keepPlace, setTags, setWords } from './words.ts';
+import { keepPlace, setTags, setWords } from './setWords.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
 const GONE = 'This item is no longer where it was; the page has changed meanwhile.';

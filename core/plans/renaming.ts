@@ -13,7 +13,7 @@ interface NamingWish {
 interface NamedPicture {
   full: string;
   thumbnail: string | null;
-  taken: string | null;
+  takenAt: string | null;
 }
 
 type RenamingPlan = Result<{ renames: Renaming[] }, { full: string }>;
@@ -38,9 +38,9 @@ export function renamesBy(
   companions: ReadonlyMap<string, readonly string[]> = new Map(),
 ): RenamingPlan {
   const renames: Renaming[] = [];
-  for (const [n, { full, thumbnail, taken }] of pictures.entries()) {
+  for (const [n, { full, thumbnail, takenAt }] of pictures.entries()) {
     const bare = bareName(full);
-    const named = nameByPattern(pattern, { name: bare, number: n + 1, taken });
+    const named = nameByPattern(pattern, { name: bare, number: n + 1, takenAt });
     if (!named.ok) return { ok: false, full, reason: named.reason };
     const to = tidy ? tidyName(named.name) : named.name;
     if (to === '')

@@ -117,27 +117,16 @@ export function addSection(
   const written = freshItems(document, gallery, items);
   if (!written.ok) return refuse(written.reason);
   const id = freeId(document, title);
-  const first = firstOf(gallery.items).unit.start;
-  const last = lastOf(gallery.items).unit.end;
+  const all = { start: firstOf(gallery.items).unit.start, end: lastOf(gallery.items).unit.end };
   const inside = document.elements.filter(
-    ({ range, open }) => range && open && isWithin(range, block) && isBeside(range, { start: first, end: last }),
+    ({ range, open }) => range && open && isWithin(range, block) && isBeside(range, all),
   );
-  const edits: Edit[] = [{ start: first, end: last, text: regrouped(page, gallery, written.text, slugOf(title)) }];
-  let named = false;
-  for (const element of inside) {
-    const own = element.attributes.find(({ name }) => name === 'id');
-    // An id may stand once on a page.
-    if (element === heading && element.open && element.close) {
-      edits.push({ start: element.open.end, end: element.close.start, text: encodeMarkup(title) });
-      const set = setAttribute(element, 'id', id, document.text);
-      if (set) edits.push(set);
-      named = true;
-    } else if (own) edits.push({ start: own.range.start - 1, end: own.range.end, text: '' });
-  }
-  const copy = applyEdits(
-    document.text.slice(block.start, block.end),
-    edits.map((edit) => ({ ...edit, start: edit.start - block.start, end: edit.end - block.start })),
-  );
+  const named = heading !== null && inside.includes(heading) && heading.close !== null;
+  const copy = copied(document.text, block, [
+    { ...all, text: regrouped(page, gallery, written.text, slugOf(title)) },
+    ...(named ? headingEdits(heading, title, id, document.text) : []),
+    ...inside.flatMap((element) => (named && element === heading ? [] : withoutId(element))),
+  ]);
   if (!copy.ok) return refuse(copy.reason);
   const newline = document.text.includes('\r\n') ? '\r\n' : '\n';
   const indent =
@@ -146,23 +135,42 @@ export function addSection(
   const head = named ? '' : `<h2 id="${encodeAttribute(id, '"')}">${encodeMarkup(title)}</h2>${newline}${indent}`;
   const edit = { start: block.end, end: block.end, text: newline + newline + indent + head + copy.text };
   const wanted = items.map(({ src }) => src);
-  const checked = verified(document, [edit], (after) => {
-    const sources = after.elements
-      .filter(
-        ({ tag, range }) =>
-          tag === 'img' && range && range.start >= block.end && range.start < block.end + edit.text.length,
-      )
-      .map((image) => valueOf(image, 'src'));
-    return wanted.every((one) => sources.includes(one)) && sources.length === wanted.length
-      ? null
-      : 'the section would be read otherwise than meant';
-  });
-  return checked.ok
-    ? {
-        ok: true,
-        change: { label: `Write a section “${title}” on ${path}`, files: [{ kind: 'edit', path, edits: [edit] }] },
-      }
-    : checked;
+  const place = { start: block.end, end: block.end + edit.text.length };
+  const checked = verified(document, [edit], (after) =>
+    showsJust(after, place, wanted) ? null : 'the section would be read otherwise than meant',
+  );
+  if (!checked.ok) return checked;
+  const label = `Write a section “${title}” on ${path}`;
+  return { ok: true, change: { label, files: [{ kind: 'edit', path, edits: [edit] }] } };
+}
+
+/** A piece of the source as it would be with these edits, whose places count from the start of the source. */
+const copied = (text: string, { start, end }: Range, edits: readonly Edit[]) =>
+  applyEdits(
+    text.slice(start, end),
+    edits.map((edit) => ({ ...edit, start: edit.start - start, end: edit.end - start })),
+  );
+
+/** The heading with other words, and with an id that leads to it. */
+function headingEdits(heading: PageElement, title: string, id: string, text: string): Edit[] {
+  if (!heading.open || !heading.close) return [];
+  const words = { start: heading.open.end, end: heading.close.start, text: encodeMarkup(title) };
+  const set = setAttribute(heading, 'id', id, text);
+  return set ? [words, set] : [words];
+}
+
+/** An id may stand once on a page. */
+function withoutId({ attributes }: PageElement): Edit[] {
+  const own = attributes.find(({ name }) => name === 'id');
+  return own ? [{ start: own.range.start - 1, end: own.range.end, text: '' }] : [];
+}
+
+/** Whether the pictures in a place are these, and no others. */
+function showsJust(document: PageDocument, place: Range, wanted: readonly string[]): boolean {
+  const sources = document.elements
+    .filter(({ tag, range }) => tag === 'img' && range && range.start >= place.start && range.start < place.end)
+    .map((image) => valueOf(image, 'src'));
+  return sources.length === wanted.length && wanted.every((one) => sources.includes(one));
 }
 
 /** Pictures of another section are another group of the viewer, where the gallery's have one. */

@@ -77,9 +77,7 @@ export function splitGallery(
   const hindrance = hindranceIn(parts, first);
   if (hindrance !== null) return refuse(hindrance);
 
-  const items = parts.flatMap(({ page, gallery: own }) =>
-    own.items.map((item) => ({ text: page.text.slice(item.unit.start, item.unit.end), address: addressIn(item) })),
-  );
+  const items = piecesOf(parts);
   const chunks = Array.from({ length: Math.ceil(items.length / size) }, (_, at) =>
     items.slice(at * size, (at + 1) * size),
   );
@@ -95,21 +93,30 @@ export function splitGallery(
   const { files } = pages;
   for (const one of gone) files.push({ kind: 'put', path: one, before: site.files.get(one) ?? null, after: null });
   if (files.length === 0 && spread?.size === size) return refuse('Every page holds what it should already.');
-  const others = site.notes.known.spreads.filter(({ pages }) => !pages.includes(path));
   return {
     ok: true,
-    change: {
-      label:
-        chunks.length === 1
-          ? `Put the gallery of ${paths[0]} on one page again`
-          : `Write the gallery of ${paths[0]} on ${chunks.length} pages of ${size}`,
-      files: [
-        ...files,
-        ...notesChange(site, { spreads: chunks.length === 1 ? others : [...others, { pages: names, size }] }),
-      ],
-    },
+    change: { label: labelOf(paths, names, size), files: [...files, ...noted(site, path, names, size)] },
   };
 }
+
+const labelOf = ([first]: readonly string[], names: readonly string[], size: number): string =>
+  names.length === 1
+    ? `Put the gallery of ${first} on one page again`
+    : `Write the gallery of ${first} on ${names.length} pages of ${size}`;
+
+/** Which pages the gallery is spread over now; one page alone is no spread. */
+function noted(site: SiteReading, path: string, names: string[], size: number): FileChange[] {
+  const others = site.notes.known.spreads.filter(({ pages }) => !pages.includes(path));
+  return notesChange(site, { spreads: names.length === 1 ? others : [...others, { pages: names, size }] });
+}
+
+const piecesOf = (parts: readonly Part[]): Piece[] =>
+  parts.flatMap(({ page, gallery }) =>
+    gallery.items.map((item) => ({
+      text: page.text.slice(item.unit.start, item.unit.end),
+      address: addressIn(item),
+    })),
+  );
 
 /** Each page with its share of the items; what is as it was is left out. */
 function writtenPages(

@@ -52,7 +52,7 @@ export function setStyle(
 ): Planned {
   const setting = SETTINGS.find((one) => one.id === id);
   if (!setting) return refuse(`There is no setting ${id}.`);
-  const start = withOwnSheet(site, path);
+  const start = withOwnStylesheet(site, path);
   if (typeof start === 'string') return refuse(start);
   const layout = layoutAt(start, path, gallery, at);
   if (!layout) return refuse(GALLERY_GONE);
@@ -97,7 +97,7 @@ function changesBetween(
 }
 
 /** The site as it would be with a stylesheet of the author's on the page: the shared one, or a first one. */
-function withOwnSheet(site: SiteReading, path: string): StyledSite | string {
+function withOwnStylesheet(site: SiteReading, path: string): StyledSite | string {
   const styled = styledSite(site);
   const page = site.pages.find((one) => one.path === path);
   if (!page) return `There is no page ${path} any more.`;

@@ -1,3 +1,4 @@
+export { countOf, inBytes, inKilobytes } from './amounts.ts';
 export { joined } from './bytes.ts';
 export { applyChange, type Change, type FileChange, sameContent } from './change.ts';
 export { decodeText, encodeText } from './decode.ts';

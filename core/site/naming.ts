@@ -7,7 +7,7 @@ interface NameParts {
   /** Place in the list, from 1. */
   number: number;
   /** ISO date and time; null where nobody knows. */
-  taken: string | null;
+  takenAt: string | null;
 }
 
 /** What may stand in a pattern, with what it gives. */
@@ -37,20 +37,20 @@ export function tidyName(name: string): string {
 }
 
 /** The bare name that a pattern gives, without folder and extension. */
-export function nameByPattern(pattern: string, { name, number, taken }: NameParts): Named {
+export function nameByPattern(pattern: string, { name, number, takenAt }: NameParts): Named {
   const unknown = /\{(?!name\}|number(?::\d)?\}|date\})[^}]*\}?/.exec(pattern);
   if (unknown)
     return {
       ok: false,
       reason: `“${unknown[0]}” is not known; use ${NAME_TOKENS.map(({ token }) => token).join(', ')}.`,
     };
-  if (pattern.includes('{date}') && taken === null) return refuse(`${name} does not say when it was taken.`);
+  if (pattern.includes('{date}') && takenAt === null) return refuse(`${name} does not say when it was taken.`);
   const made = pattern
     .replaceAll('{name}', () => name)
     .replace(/\{number(?::(\d))?\}/g, (_all, digits: string | undefined) =>
       String(number).padStart(Number(digits ?? 1), '0'),
     )
-    .replaceAll('{date}', taken?.slice(0, 10) ?? '')
+    .replaceAll('{date}', takenAt?.slice(0, 10) ?? '')
     .trim();
   if (made === '' || /[/\\:*?"<>|]/.test(made))
     return {

@@ -4,7 +4,7 @@
  */
 import { matcherFor, type PageDocument, type PageElement } from '../markup/index.ts';
 import { allHold } from './media.ts';
-import { inlineRule, type Declaration, type Rule, type Sheet } from './sheets.ts';
+import { inlineRule, type Declaration, type Rule, type Stylesheet } from './stylesheets.ts';
 import { partOf, setBy } from './values.ts';
 
 export const STATES = ['hover', 'focus', 'active'] as const;
@@ -21,7 +21,7 @@ export interface Winner {
 /** A view of a page's styles at one width of the window and in one state of the pointer. */
 export interface Situation {
   page: { path: string; document: PageDocument };
-  sheets: readonly Sheet[];
+  stylesheets: readonly Stylesheet[];
   /** CSS px. */
   width: number;
   state: State | null;
@@ -75,7 +75,7 @@ export function winnerFor(situation: Situation, element: PageElement, property: 
       if (!best || beats(one, best)) best = one;
     }
   };
-  for (const sheet of situation.sheets) {
+  for (const sheet of situation.stylesheets) {
     for (const rule of sheet.rules) {
       if (!rule.declarations.some((one) => names.includes(one.property)) || !allHold(rule.media, situation.width))
         continue;

@@ -16,7 +16,7 @@ import {
 import { valueFor, weightOf, winnerFor, type Situation, type State, type Winner } from './cascade.ts';
 import { upTo } from './media.ts';
 import { isOwn, ownClass, partsIn, statelessOnly, type Role, type StyledPage } from './roles.ts';
-import { linkedStyles, sheetsOf, type Rule, type Sheet } from './sheets.ts';
+import { linkedStyles, stylesheetsOf, type Rule, type Stylesheet } from './stylesheets.ts';
 import { appendDeclaration, cutDeclaration, ruleAtEnd, ruleBefore, ruleWithin, type NewRule } from './write.ts';
 import { troubleWith, withPart } from './values.ts';
 
@@ -53,7 +53,7 @@ export function situationOf(
   state: State | null = null,
 ): Situation | null {
   const page = site.pages.find((one) => one.path === path);
-  return page ? { page, sheets: sheetsOf(page, site.files, site.index), width, state } : null;
+  return page ? { page, stylesheets: stylesheetsOf(page, site.files, site.index), width, state } : null;
 }
 
 /**
@@ -119,8 +119,8 @@ function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: num
 function mayChangeIn({ site, situation, wish, at, elements }: Task): (winner: Winner) => boolean {
   const saysWide = at === null ? null : winnerFor({ ...situation, width: WIDE }, firstOf(elements), wish.property);
   return ({ rule, declaration }) => {
-    if (site.foreign(rule.sheet.path) || (at !== null && saysWide?.declaration === declaration)) return false;
-    return isOwn(rule, wish.role, loading(site, rule.sheet), wish.state ?? null);
+    if (site.foreign(rule.stylesheet.path) || (at !== null && saysWide?.declaration === declaration)) return false;
+    return isOwn(rule, wish.role, loading(site, rule.stylesheet), wish.state ?? null);
   };
 }
 
@@ -135,16 +135,16 @@ function triesFor(task: Task, value: string): (() => Draft | null)[] {
   const tries: (() => Draft | null)[] = [];
   const shared = sharedBy(winners);
   if (shared && mayChangeIn(task)(shared)) tries.push(() => inPlace(shared, wish.property, value));
-  const own = situation.sheets
+  const own = situation.stylesheets
     .flatMap((sheet) => (site.foreign(sheet.path) ? [] : sheet.rules))
     .filter(
       (rule) =>
         (state !== null || statelessOnly(rule)) &&
         elements.every((element) => weightOf(rule, element, state) !== null) &&
-        isOwn(rule, wish.role, loading(site, rule.sheet), state),
+        isOwn(rule, wish.role, loading(site, rule.stylesheet), state),
     );
   const home = own.filter(({ media }) => (at === null ? media.length === 0 : upTo(media) === at)).at(-1);
-  if (home) tries.push(() => ({ path: home.sheet.path, edits: [appendDeclaration(home, wish.property, value)] }));
+  if (home) tries.push(() => ({ path: home.stylesheet.path, edits: [appendDeclaration(home, wish.property, value)] }));
   const named = own.filter((rule) => rule.selectors.length === 1).at(-1);
   for (const stronger of ['', 'body ', 'html body '])
     tries.push(...newRules(site, situation, place, wish, at, purpose, named ?? null, stronger));
@@ -168,8 +168,8 @@ function firstThatDoes({ site, place, wish, at, winners }: Task, tries: readonly
 
 /** A declaration as somebody would look for it. */
 function placeAndWords({ rule, declaration: { property, value, important, range } }: Winner): string {
-  const line = rule.sheet.lines.lineAt(range.start);
-  return `${rule.sheet.path}, line ${line}: ${rule.prelude} { ${property}: ${value}${important ? ' !important' : ''} }`;
+  const line = rule.stylesheet.lines.lineAt(range.start);
+  return `${rule.stylesheet.path}, line ${line}: ${rule.prelude} { ${property}: ${value}${important ? ' !important' : ''} }`;
 }
 
 interface Draft {
@@ -186,14 +186,14 @@ function takeAway(
 ): Declared {
   const [winner] = winners;
   if (!winner) return { ok: true, site };
-  const place = `${winner.rule.sheet.path}, line ${winner.rule.sheet.lines.lineAt(winner.declaration.range.start)}`;
+  const place = `${winner.rule.stylesheet.path}, line ${winner.rule.stylesheet.lines.lineAt(winner.declaration.range.start)}`;
   if (!mayChange(winner))
     return {
       ok: false,
       reason: `${place}: this declaration counts for more than the gallery; take it away in the source.`,
     };
   const next = applied(site, {
-    path: winner.rule.sheet.path,
+    path: winner.rule.stylesheet.path,
     edits: [cutDeclaration(winner.rule, winner.declaration)],
   });
   return typeof next === 'string' ? { ok: false, reason: next } : { ok: true, site: next };
@@ -201,7 +201,7 @@ function takeAway(
 
 function inPlace({ rule, declaration }: Winner, property: string, value: string): Draft | null {
   const text = withPart(declaration.property, property, declaration.value, value);
-  return text === null ? null : { path: rule.sheet.path, edits: [{ ...declaration.valueRange, text }] };
+  return text === null ? null : { path: rule.stylesheet.path, edits: [{ ...declaration.valueRange, text }] };
 }
 
 /** New rules in the places where they may count: a media block that is there, before a narrower one, the end. */
@@ -217,11 +217,11 @@ function newRules(
 ): (() => Draft | null)[] {
   const target = selectorFor(site, situation, place, wish, named);
   if (!target) return [];
-  const sheet = situation.sheets.findLast(
+  const sheet = situation.stylesheets.findLast(
     (one) =>
       one.kind !== 'attribute' &&
       !site.foreign(one.path) &&
-      (named ? one.path === named.sheet.path && one.kind === named.sheet.kind : true),
+      (named ? one.path === named.stylesheet.path && one.kind === named.stylesheet.kind : true),
   );
   if (!sheet) return [];
   const rule: NewRule = {
@@ -255,10 +255,10 @@ function newRules(
 }
 
 /** Where an at-rule begins whose block begins at a place. */
-const mediaStart = ({ text }: Sheet, block: number): number => text.lastIndexOf('@media', block);
+const mediaStart = ({ text }: Stylesheet, block: number): number => text.lastIndexOf('@media', block);
 
 /** The first media block at the end of a sheet: rules for every width stand before those for some. */
-function beforeMedia(sheet: Sheet): number[] {
+function beforeMedia(sheet: Stylesheet): number[] {
   let first: Rule | null = null;
   for (const rule of [...sheet.rules].reverse()) {
     if (rule.media.length === 0 || !rule.within) break;
@@ -318,7 +318,7 @@ function containerSelector(
   gallery: StyledPage['galleries'][number],
 ): { selector: string; also?: Draft } {
   const { container } = gallery;
-  for (const sheet of [...situation.sheets].reverse()) {
+  for (const sheet of [...situation.stylesheets].reverse()) {
     for (const rule of [...sheet.rules].reverse()) {
       if (
         rule.selectors.length === 1 &&
@@ -352,7 +352,7 @@ function nameFor(site: StyledSite): string {
 }
 
 /** The pages for which a sheet counts; where it is brought in by another one, all. */
-export function loading(site: StyledSite, sheet: Sheet): StyledPage[] {
+export function loading(site: StyledSite, sheet: Stylesheet): StyledPage[] {
   if (sheet.kind !== 'file') return site.pages.filter(({ path }) => path === sheet.path);
   const linked = site.pages.filter((page) => linkedStyles(page, site.index).includes(sheet.path));
   return linked.length > 0 ? linked : [...site.pages];
@@ -414,7 +414,7 @@ function wrongHere(
   for (const element of elements) {
     const winner = winnerFor(situation, element, wish.property);
     if (!same(winner?.value, wish.value)) return 'another declaration counts for more';
-    if (winner && !isOwn(winner.rule, wish.role, loading(site, winner.rule.sheet), wish.state ?? null))
+    if (winner && !isOwn(winner.rule, wish.role, loading(site, winner.rule.stylesheet), wish.state ?? null))
       return 'no selector finds just these elements; give them a class of their own';
   }
   return null;
@@ -424,7 +424,7 @@ type SituationOf = Situation & { elements: readonly PageElement[] };
 
 /** What other windows are told by conditions of their own stays; wider ones stay altogether. */
 function wrongElsewhere(was: SituationOf, is: SituationOf, property: string, width: number): string | null {
-  const widths = new Set(was.sheets.flatMap(({ rules }) => rules.flatMap(({ media }) => upTo(media) ?? [])));
+  const widths = new Set(was.stylesheets.flatMap(({ rules }) => rules.flatMap(({ media }) => upTo(media) ?? [])));
   for (const other of [WIDE, ...widths]) {
     if (other === width) continue;
     const told = winnerFor({ ...was, width: other }, firstOf(was.elements), property);

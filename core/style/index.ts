@@ -3,4 +3,4 @@ export { declareAll, loading, situationOf, type StyledSite, WIDE } from './decla
 export { type Layout, layoutOf, type Method } from './layout.ts';
 export { allHold, upTo } from './media.ts';
 export { type Field, placeOf, type Setting, SETTINGS } from './settings/index.ts';
-export { linkedStyles, type Rule, styleLink } from './sheets.ts';
+export { linkedStyles, type Rule, styleLink } from './stylesheets.ts';

@@ -1,7 +1,7 @@
 /** The parts of a gallery that a stylesheet lays out, and which rules are the gallery's own. */
 import { ancestors, matcherFor, valueOf, type Gallery, type PageDocument, type PageElement } from '../markup/index.ts';
 import { winnerFor, withState, STATES, type Situation, type State } from './cascade.ts';
-import type { Rule } from './sheets.ts';
+import type { Rule } from './stylesheets.ts';
 
 export const ROLES = ['page', 'content', 'container', 'item', 'link', 'image', 'caption'] as const;
 export type Role = (typeof ROLES)[number];
@@ -104,7 +104,7 @@ function partSet(page: StyledPage, role: Role): Set<PageElement> {
  * theirs.
  */
 export function isOwn(rule: Rule, role: Role, pages: readonly StyledPage[], state: State | null = null): boolean {
-  if (rule.sheet.kind === 'attribute') return role === 'page' || role === 'content' || role === 'container';
+  if (rule.stylesheet.kind === 'attribute') return role === 'page' || role === 'content' || role === 'container';
   const subjects = subjectsOn(pages, rule, state);
   if (role === 'page' || role === 'content') return new Set(subjects.map(({ page }) => page)).size === subjects.length;
   return subjects.every(({ page, element }) => partSet(page, role).has(element));

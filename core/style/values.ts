@@ -62,33 +62,41 @@ const PIECE_OF_SIDE = [
   [0, 1, 2, 3],
 ];
 
-/** The number of the piece that a longhand takes, as each shorthand's definition says; null where it has none. */
-function pieceFor(shorthand: string, longhand: string, pieces: readonly Piece[]): number | null {
-  const find = (test: (text: string) => boolean) => {
-    const at = pieces.findIndex(({ text }) => test(text));
+type Choice = (pieces: readonly Piece[], longhand: string) => number | null;
+
+/** The first piece that passes a test. */
+const where =
+  (test: (text: string, longhand: string) => boolean): Choice =>
+  (pieces, longhand) => {
+    const at = pieces.findIndex(({ text }) => test(text, longhand));
     return at < 0 ? null : at;
   };
-  if (pieces.length === 0) return null;
-  switch (shorthand) {
-    case 'gap':
-    case 'grid-gap':
-      return longhand === 'row-gap' ? 0 : pieces.length - 1;
-    case 'margin':
-    case 'padding':
-      return PIECE_OF_SIDE[pieces.length - 1]?.[SIDES.indexOf(longhand.slice(shorthand.length + 1))] ?? null;
-    case 'place-content':
-    case 'place-items':
-      return longhand.startsWith('align') ? 0 : pieces.length - 1;
-    case 'columns':
-      return longhand === 'column-count' ? find((text) => /^\d+$/.test(text)) : find((text) => isOf('length', text));
-    case 'flex':
-      return find((text) => /^(?:auto|content|[\d.]+(?:px|em|rem|%|ch|vw)|calc\(.*\))$/i.test(text));
-    case 'background':
-      return find((text) => isOf('color', text));
-    default:
-      return shorthand === 'grid-row-gap' || shorthand === 'grid-column-gap' ? 0 : null;
-  }
-}
+
+const firstForRows: Choice = (pieces, longhand) => (/^(?:row|align)/.test(longhand) ? 0 : pieces.length - 1);
+const bySide: Choice = (pieces, longhand) => {
+  const side = longhand.slice(longhand.indexOf('-') + 1);
+  return PIECE_OF_SIDE[pieces.length - 1]?.[SIDES.indexOf(side)] ?? null;
+};
+const only: Choice = () => 0;
+
+/** For each shorthand the number of the piece that a longhand takes, as its definition says. */
+const PIECE_IN: Readonly<Record<string, Choice>> = {
+  gap: firstForRows,
+  'grid-gap': firstForRows,
+  'grid-row-gap': only,
+  'grid-column-gap': only,
+  margin: bySide,
+  padding: bySide,
+  'place-content': firstForRows,
+  'place-items': firstForRows,
+  columns: where((text, longhand) => (longhand === 'column-count' ? /^\d+$/.test(text) : isOf('length', text))),
+  flex: where((text) => /^(?:auto|content|[\d.]+(?:px|em|rem|%|ch|vw)|calc\(.*\))$/i.test(text)),
+  background: where((text) => isOf('color', text)),
+};
+
+/** The number of the piece that a longhand takes; null where the shorthand says it in none. */
+const pieceFor = (shorthand: string, longhand: string, pieces: readonly Piece[]): number | null =>
+  pieces.length === 0 ? null : (PIECE_IN[shorthand]?.(pieces, longhand) ?? null);
 
 /** A longhand's value out of what sets it; null where a shorthand does not say it in a piece of its own. */
 export function partOf(declared: string, longhand: string, value: string): string | null {

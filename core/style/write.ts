@@ -4,7 +4,7 @@
  */
 import type { Range } from '../markup/index.ts';
 import type { Edit } from '../site/index.ts';
-import type { Declaration, Rule, Sheet } from './sheets.ts';
+import type { Declaration, Rule, Stylesheet } from './stylesheets.ts';
 
 interface Hand {
   newline: string;
@@ -15,10 +15,10 @@ interface Hand {
   colon: string;
 }
 
-const blockOf = ({ sheet, block }: Rule): string => sheet.text.slice(block.start, block.end);
+const blockOf = ({ stylesheet: sheet, block }: Rule): string => sheet.text.slice(block.start, block.end);
 
 /** How most rules of a sheet are written. */
-function handOf({ text, rules }: Sheet): Hand {
+function handOf({ text, rules }: Stylesheet): Hand {
   const written = rules.filter(({ declarations }) => declarations.length > 0);
   const broken = written.filter((rule) => blockOf(rule).includes('\n'));
   const first = broken[0]?.declarations[0];
@@ -42,7 +42,7 @@ function indentAt(text: string, at: number): string {
 
 /** A declaration behind the last one of a rule. */
 export function appendDeclaration(rule: Rule, property: string, value: string): Edit {
-  const { sheet, block, declarations } = rule;
+  const { stylesheet: sheet, block, declarations } = rule;
   const { text } = sheet;
   const hand = handOf(sheet);
   const written = `${property}${hand.colon}${value}`;
@@ -82,7 +82,7 @@ const OURS = /(?:\r?\n){0,2}[ \t]*\/\* Gallery of [^*]*\*\/\s*$/;
  */
 export function cutDeclaration(rule: Rule, { range }: Declaration): Edit {
   const {
-    sheet: { text },
+    stylesheet: { text },
     block,
   } = rule;
   const ours = rule.declarations.length === 1 ? OURS.exec(text.slice(0, rule.range.start)) : null;
@@ -105,7 +105,7 @@ export interface NewRule {
   media: string | null;
 }
 
-function ruleText(sheet: Sheet, { selector, property, value, purpose, media }: NewRule, base: string): string {
+function ruleText(sheet: Stylesheet, { selector, property, value, purpose, media }: NewRule, base: string): string {
   const hand = handOf(sheet);
   const declaration = `${property}${hand.colon}${value};`;
   const inner = media === null ? base : base + hand.indent;
@@ -120,7 +120,7 @@ function ruleText(sheet: Sheet, { selector, property, value, purpose, media }: N
 }
 
 /** A new rule at the end of a sheet, an empty line apart from what is there. */
-export function ruleAtEnd(sheet: Sheet, rule: NewRule): Edit {
+export function ruleAtEnd(sheet: Stylesheet, rule: NewRule): Edit {
   const { text, part } = sheet;
   const { newline } = handOf(sheet);
   const inside = text.slice(part.start, part.end);
@@ -134,14 +134,14 @@ export function ruleAtEnd(sheet: Sheet, rule: NewRule): Edit {
 }
 
 /** A new rule before what stands at a place, which begins a line or not. */
-export function ruleBefore(sheet: Sheet, at: number, rule: NewRule): Edit {
+export function ruleBefore(sheet: Stylesheet, at: number, rule: NewRule): Edit {
   const { newline } = handOf(sheet);
   const base = indentAt(sheet.text, at);
   return { start: at, end: at, text: ruleText(sheet, rule, base).slice(base.length) + newline + newline + base };
 }
 
 /** A new rule at the end of a media block that is there. */
-export function ruleWithin(sheet: Sheet, within: Range, rule: NewRule): Edit {
+export function ruleWithin(sheet: Stylesheet, within: Range, rule: NewRule): Edit {
   const { text } = sheet;
   const { newline, indent } = handOf(sheet);
   const filled = text.slice(within.start, within.end).trimEnd();

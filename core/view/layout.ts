@@ -101,7 +101,9 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
   });
   const sheets = [
     ...new Set(
-      rules.filter(({ sheet }) => sheet.kind === 'file' && !styled.foreign(sheet.path)).map(({ sheet }) => sheet),
+      rules
+        .filter(({ stylesheet: sheet }) => sheet.kind === 'file' && !styled.foreign(sheet.path))
+        .map(({ stylesheet: sheet }) => sheet),
     ),
   ];
   return {
@@ -110,12 +112,12 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
     rules: rules
       .filter(({ media }) => allHold(media, situation.width))
       .map((rule) => ({
-        path: rule.sheet.path,
-        line: rule.sheet.lines.lineAt(rule.range.start),
+        path: rule.stylesheet.path,
+        line: rule.stylesheet.lines.lineAt(rule.range.start),
         start: rule.range.start,
         end: rule.range.end,
         media: rule.media.join(' and ') || null,
-        text: rule.sheet.text.slice(rule.range.start, rule.range.end),
+        text: rule.stylesheet.text.slice(rule.range.start, rule.range.end),
       })),
     narrow,
     alsoOn: [...new Set(sheets.flatMap((sheet) => loading(styled, sheet).map((page) => page.path)))].filter(
@@ -129,7 +131,7 @@ function rulesOf(situation: Situation, parts: Layout['parts']): Rule[] {
   const firsts = [parts.container, parts.item, parts.link, parts.image, parts.caption].flatMap(([first]) =>
     first ? [first] : [],
   );
-  return situation.sheets.flatMap((sheet) =>
+  return situation.stylesheets.flatMap((sheet) =>
     sheet.rules.filter(
       (rule) => rule.declarations.length > 0 && firsts.some((element) => weightOf(rule, element, null) !== null),
     ),

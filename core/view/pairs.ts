@@ -12,7 +12,7 @@ export interface PairView extends Pair {
   hash: string;
   words: WordsView;
   /** ISO date and time. */
-  taken: string | null;
+  takenAt: string | null;
   tags: string[];
   /** Whether the file says where it was taken, and whether it may when it leaves. */
   place: 'none' | 'removed' | 'kept';
@@ -60,7 +60,7 @@ export function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<strin
     thumbnailSize: sizeOf(site, pair.thumbnail, pair.thumbnail === null ? undefined : site.factsOf(pair.thumbnail)),
     fullSize: sizeOf(site, pair.full, facts),
     words: wordsFor(known, hash, facts, pair.full),
-    taken: takenAtOf(known, hash, facts),
+    takenAt: takenAtOf(known, hash, facts),
     tags: known.tags[hash] ?? [],
     place: placeState(facts, known.placeKept.includes(hash)),
     animated: facts?.animated === true,

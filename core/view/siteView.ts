@@ -15,10 +15,10 @@ import { type Recipe } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers } from '../plans/index.ts';
 import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
 import { kitsView, type KitView } from './kits.ts';
-import { wordsRows } from './words.ts';
+import { wordsRows } from './wordsView.ts';
 import { type PairView, pagesOf, pairView } from './pairs.ts';
 import { type PageView, pageView, namesIn } from './pages.ts';
-import { type MenuView, menuView } from './menus.ts';
+import { type MenuView, menuView } from './menusView.ts';
 
 export type FixView =
   | { kind: 'change'; label: string }

@@ -46,7 +46,7 @@ test('Back and Forward go through pages, tabs, sheets and stations', async ({ pa
   await page.goBack();
   await expect(picker(page)).toHaveText('index.html');
   await page.goBack();
-  await expect(page.getByRole('button', { name: 'Order and names' })).toHaveAttribute('aria-current', 'page');
+  await expect(page.getByRole('tab', { name: 'Order and names', selected: true })).toBeVisible();
   await page.goForward();
   await page.goForward();
   await expect(picker(page)).toHaveText('second page & more.html');

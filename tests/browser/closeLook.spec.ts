@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { violations } from './axe';
-import { expect, openDemo, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
+import { expect, openKites, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
 
 async function lookAt(page: Page, full: string): Promise<Locator> {
   await rowOf(page, full).getByRole('button').first().click();
@@ -17,7 +17,7 @@ async function lookAt(page: Page, full: string): Promise<Locator> {
 const FULL = 'photos/large/delta-over-mere.jpg';
 
 test('small beside large at one scale, by mouse and by key', async ({ page }) => {
-  await openDemo(page);
+  await openKites(page);
   const dialog = await lookAt(page, FULL);
   const widthOf = async (name: RegExp) => (await dialog.getByRole('img', { name }).boundingBox())!.width;
   await expect(dialog.getByRole('img', { name: /^Full-size/ })).toBeVisible();
@@ -37,7 +37,7 @@ test('small beside large at one scale, by mouse and by key', async ({ page }) =>
 test('quality against weight: the edge moves, the curve is drawn, a choice is made for one picture and for all', async ({
   page,
 }) => {
-  await openDemo(page);
+  await openKites(page);
   const dialog = await lookAt(page, FULL);
   await dialog.getByRole('button', { name: 'Quality and weight' }).click();
   const edge = dialog.getByRole('slider', { name: 'Edge between both pictures' });
@@ -54,18 +54,18 @@ test('quality against weight: the edge moves, the curve is drawn, a choice is ma
   expect(Number(await edge.getAttribute('aria-valuenow'))).toBeLessThan(50);
   const curve = dialog.getByRole('group', { name: 'Likeness against weight; JPEG and WebP' });
   await expect(curve.locator('circle')).toHaveCount(17, { timeout: 60_000 }); // eight of each, and the recipe's own quality
-  await expect(dialog.getByText(/^Suggested: JPEG \d+, [\d.]+ KB, likeness 0\.9\d\d$/)).toBeVisible();
+  await expect(dialog.getByText(/^Suggested: JPEG \d+, [\d.]+ kB, likeness 0\.9\d\d$/)).toBeVisible();
   expect(await violations(page)).toEqual([]);
 
   await dialog.getByRole('slider', { name: /^Quality/ }).focus();
   for (let n = 0; n < 12; n++) await page.keyboard.press('ArrowLeft');
   await expect(dialog.getByText('Quality 70', { exact: true })).toBeVisible();
-  const weight = await dialog.getByText(/^[\d.]+ KB; now/).textContent();
+  const weight = await dialog.getByText(/^[\d.]+ kB; now/).textContent();
   await dialog.getByRole('button', { name: 'Make this picture so' }).click();
   await expect(dialog.getByRole('status').getByText('Make delta-over-mere.jpg')).toBeVisible();
   await page.keyboard.press('Escape');
   // What was shown is what was written, and it is this picture's own: the recipe does not ask for it again.
-  const kilobytes = (text: string | null | undefined) => Number(/([\d.]+) KB/.exec(text ?? '')?.[1]);
+  const kilobytes = (text: string | null | undefined) => Number(/([\d.]+) kB/.exec(text ?? '')?.[1]);
   // Who made it and its copyright are written into the file as well: some hundred bytes.
   await expect
     .poll(async () => Math.abs(kilobytes(await rowOf(page, FULL).locator('.state').textContent()) - kilobytes(weight)))

@@ -10,7 +10,7 @@ import {
   clickInside,
   expect,
   goTo,
-  openDemo,
+  openKites,
   openFiles,
   openPage,
   photograph,
@@ -18,6 +18,7 @@ import {
   test,
   unpacked,
 } from './fixtures';
+import { PAGES } from '../site/make';
 
 const line = (page: Page, text: string) => page.locator('.cm-line', { hasText: text }).first();
 const live = (page: Page, path: string) => page.frameLocator(`iframe[title="Live page ${path}"]`);
@@ -65,7 +66,7 @@ async function accept(page: Page): Promise<void> {
 }
 
 test('paths are completed with their picture, places, ids and classes by their names', async ({ page }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   await cursorAfter(page, 'Three days in March');
   await page.keyboard.type('<a href="photos/large/reel');
@@ -96,14 +97,14 @@ test('paths are completed with their picture, places, ids and classes by their n
   const css = readFileSync(join(await unpacked(page), 'css/kites.css'), 'utf8');
   // What was typed, and not one byte more.
   expect(css.replace('\n.bench { background: url(../photos/small/paper-cut.jpg); }', '')).toBe(
-    readFileSync(new URL('../../demo/site/css/kites.css', import.meta.url), 'utf8'),
+    readFileSync(join(PAGES, 'css/kites.css'), 'utf8'),
   );
 });
 
 test('findings stand at their places with their fixes, and the keyboard goes from one to the next', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   await expect(page.locator('.cm-lintRange').first()).toBeAttached();
   await line(page, '<h1>').click();
@@ -123,7 +124,7 @@ test('findings stand at their places with their fixes, and the keyboard goes fro
 });
 
 test('an address in the source leads to what it names', async ({ page }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   await cursorAfter(page, 'href="css/kit');
   await page.keyboard.press('Control+Enter');
@@ -142,7 +143,7 @@ test('an address in the source leads to what it names', async ({ page }) => {
 });
 
 test('source and live page light each other up, and the rail follows the cursor', async ({ page }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   await expect(frames(page, 'workshop.html').first()).toBeAttached();
   // The cursor in an item: its strand.
@@ -179,7 +180,7 @@ test('source and live page light each other up, and the rail follows the cursor'
 test('where a link leads is chosen and never typed; words become a link; mail and telephone are checked', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'index.html');
   await cursorAfter(page, 'href="#">Festival pic');
   await page.getByRole('button', { name: 'Link…' }).click();
@@ -264,7 +265,7 @@ test('what an item is can be corrected, is remembered over a reload without a by
 });
 
 test('the slots of one item are set by choosing its files and writing its words', async ({ page }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   await page.getByRole('button', { name: 'Items…' }).click();
   const dialog = page.getByRole('dialog', { name: /items on workshop\.html/ });
@@ -288,7 +289,7 @@ test('the slots of one item are set by choosing its files and writing its words'
 test('pictures that are dropped, pasted or picked come in with their thumbnails and are written in the page’s pattern', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   const drop = async (name: string, type: string, bytes: Buffer) => {
     const data = await page.evaluateHandle(

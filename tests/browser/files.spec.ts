@@ -1,19 +1,17 @@
 /** All files of a site from any station, and a page shown where the preview origin does not answer. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { bringIn, expect, folderWith, goTo, openDemo, photograph, test } from './fixtures';
+import { bringIn, expect, folderWith, goTo, openKites, photograph, test } from './fixtures';
 import { violations } from './axe';
-
-const SITE = fileURLToPath(new URL('../../demo/.made/site/', import.meta.url));
+import { SITE } from '../site/make';
 
 test('the drawer opens from any station; text goes to Markup, a picture to its strand, anything is saved', async ({
   page,
 }) => {
-  await openDemo(page, 'wiring');
+  await openKites(page, 'wiring');
   await page.keyboard.press('f');
   const drawer = page.getByRole('dialog', { name: 'Files of the site' });
-  await expect(drawer.getByText('60 files, 8.4 MB')).toBeVisible();
+  await expect(drawer.getByText('60 files, 2.2 MB')).toBeVisible();
   expect(await violations(page), 'drawer').toEqual([]);
   await drawer.getByRole('textbox', { name: 'Part of a name' }).fill('star-field');
   await expect(drawer.getByRole('listitem')).toHaveCount(2);

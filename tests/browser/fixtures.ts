@@ -5,7 +5,7 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
-import { setOutDemo, withoutDemo } from '../demoStore';
+import { setOut, withoutDemo, type SetOut } from '../setOut';
 
 /** Addresses of a previewed site: `/s/<token>/…` on the preview origin. */
 const SITE_ADDRESS = /\/s\/[\w-]{22,}\//;
@@ -36,12 +36,18 @@ export const test = base.extend<Fixtures>({
 
 export { expect };
 
-export async function openDemo(page: Page, station = 'pairs'): Promise<string> {
-  const siteId = await setOutDemo(page);
+async function open(page: Page, name: SetOut, station: string): Promise<string> {
+  const siteId = await setOut(page, name);
   await page.goto(`/site/${siteId}/${station}`);
   await settled(page);
   return page.url().replace(/\/[a-z]+(\?.*)?$/, '');
 }
+
+/** The demo at a station; for what is about the demo itself. */
+export const openDemo = (page: Page, station = 'pairs') => open(page, 'demo', station);
+
+/** The site of `tests/site` at a station: three pages, 29 pictures, ten faults. Gives the address of the site. */
+export const openKites = (page: Page, station = 'pairs') => open(page, 'kites', station);
 
 /** All pictures are read and no work is in hand. */
 export async function settled(page: Page): Promise<void> {
@@ -118,10 +124,7 @@ export async function openFiles(page: Page, files: Record<string, string | Buffe
 
 /** One of the other lists of the Pairs station. */
 export async function show(page: Page, list: string | RegExp): Promise<void> {
-  await page
-    .getByRole('navigation', { name: 'What to see of the pictures' })
-    .getByRole('button', { name: list })
-    .click();
+  await page.getByRole('tablist', { name: 'What to see of the pictures' }).getByRole('tab', { name: list }).click();
 }
 
 /** Scrolls the station down until something of a long list, of which only rows in sight are made, is there. */
@@ -182,3 +185,10 @@ export const keptFiles = (page: Page, siteId: string): Promise<Record<string, st
     const says = ({ content }: Kept) => (content.kind === 'text' ? content.text : `binary ${content.bytes}`);
     return Object.fromEntries(files.filter((file) => file.siteId === id).map((file) => [file.path, says(file)]));
   }, siteId);
+
+/** Ends the renderer at once, as a crash would. */
+export async function kill(page: Page): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  void session.send('Page.crash').catch(() => undefined);
+  await page.waitForEvent('crash', { timeout: 5000 });
+}

@@ -5,12 +5,13 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { violations } from './axe';
-import { expect, goTo, openDemo, settled, test, unpacked } from './fixtures';
+import { expect, goTo, openKites, settled, test, unpacked } from './fixtures';
+import { PAGES } from '../site/make';
 
 test('what was done is listed with its differences; one goes back to a named point, across a reload, and forth again', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   for (const [n, caption] of ['First', 'Second', 'Third'].entries()) {
     const field = page.getByRole('textbox', { name: 'Caption' });
     await field.fill(caption);
@@ -52,12 +53,12 @@ test('what was done is listed with its differences; one goes back to a named poi
   await expect(entries.last()).toContainText('the site is here');
   await dialog.getByRole('button', { name: 'Close' }).click();
   expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toBe(
-    readFileSync(new URL('../../demo/site/festival.html', import.meta.url), 'utf8'),
+    readFileSync(join(PAGES, 'festival.html'), 'utf8'),
   );
 });
 
 test('for those who like it, every change is shown before it is made, and may be left', async ({ page }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await page.getByRole('button', { name: 'History' }).click();
   await page.getByRole('checkbox', { name: 'Show every change before it is made' }).check();
   await page.getByRole('button', { name: 'Close' }).click();

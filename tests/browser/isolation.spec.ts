@@ -1,5 +1,5 @@
 /** A hostile page in a site that was brought in tries to get at what is not its own. */
-import { bringIn, expect, folderWith, goTo, openDemo, photograph, test } from './fixtures';
+import { bringIn, expect, folderWith, goTo, openKites, photograph, test } from './fixtures';
 
 const ATTACK = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>x</title></head><body>
 <a href="a.jpg"><img src="a.jpg" alt="a"></a>
@@ -38,7 +38,7 @@ test('a hostile page reads neither the store, nor the application, nor another s
   test.setTimeout(90_000);
   expected.console.push(/./);
   // The other site has been shown, so that its files have passed through the preview origin.
-  await openDemo(page, 'proof');
+  await openKites(page, 'proof');
   await expect(page.frameLocator('iframe[title$="1280 px"]').locator('h1')).toHaveText('Festival pictures');
   const address = await page.locator('iframe[title$="1280 px"]').getAttribute('src');
   const token = /\/s\/([^/]+)\//.exec(address ?? '')?.[1] ?? '';

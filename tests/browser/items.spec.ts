@@ -6,14 +6,14 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { expect, goTo, openDemo, openFiles, photograph, test, unpacked } from './fixtures';
+import { expect, goTo, openKites, openFiles, photograph, test, unpacked } from './fixtures';
 
 const items = (page: Page) => page.getByRole('dialog', { name: /items on/ });
 
 test('a pattern is changed, its outcome looked at before, applied to all items as one change, and undone', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await page.getByRole('button', { name: 'Change the pattern' }).click();
   const dialog = page.getByRole('dialog', { name: 'Pattern of 12 items on festival.html' });
   const text = dialog.getByRole('textbox', { name: 'One item' });
@@ -47,7 +47,7 @@ test('a pattern is changed, its outcome looked at before, applied to all items a
 test('the item that lacks what its neighbours have is found and completed; items are moved, copied to another page and removed', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await expect(page.getByText('1 item unlike the others')).toBeVisible();
   await page.getByRole('button', { name: 'Items…' }).click();
   await expect(items(page).getByText('no data-enlarge-group="festival" on the link')).toBeVisible();
@@ -137,7 +137,7 @@ test('an attribute on every link, words by a rule, and counters that are out of 
 test('items that are selected in the source are chosen in the list, and work goes for all of them', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await page.locator('.cm-line', { hasText: 'delta-over-mere' }).first().click();
   const bar = page.getByRole('group', { name: 'At the cursor' });
   await expect(bar.getByRole('button', { name: '1 item…' })).toBeVisible();

@@ -1,8 +1,7 @@
-/** The lightbox as it ships, on the demo's festival page served from disk files, without the application around it. */
+/** The lightbox as it ships, on a festival page served from disk files, without the application around it. */
 import { createReadStream, existsSync, readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { fileURLToPath } from 'node:url';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { readSite } from '../../core/model/index.ts';
@@ -12,8 +11,8 @@ import { groupAttribute, markerSelector } from '../../core/wiring/index.ts';
 import { kitNamed } from '../kits';
 import { expect, test } from './fixtures';
 import { violations } from './axe';
+import { SITE } from '../site/make';
 
-const SITE = fileURLToPath(new URL('../../demo/.made/site', import.meta.url));
 let server: Server;
 let address = '';
 
@@ -22,7 +21,7 @@ const STAND_INS: Readonly<Record<string, string>> = {
   'photos/small/rokkaku-dawn.jpg': 'photos/small/star-field.jpg',
 };
 
-/** The demo with the one fault mended that would leave a link out of its group, and the missing pictures in place. */
+/** The site with the one fault mended that would leave a link out of its group, and the missing pictures in place. */
 function served(path: string): string | Buffer | null {
   const file = join(SITE, STAND_INS[path] ?? path);
   if (!existsSync(file)) return null;

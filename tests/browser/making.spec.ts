@@ -8,7 +8,7 @@ import ExifReader from 'exifreader';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { violations } from './axe';
-import { expect, openDemo, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
+import { expect, openKites, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
 
 const recipe = (page: Page) => page.getByRole('dialog', { name: 'Recipe' });
 
@@ -22,10 +22,10 @@ const choose = async (page: Page, form: ReturnType<Page['getByRole']>, label: st
   await page.getByRole('option', { name: option, exact: true }).click();
 };
 
-test('every kind of size on the demo site: folders, weight, likeness, 2×, sharpening, words; undone in one step', async ({
+test('every kind of size on a site of three pages: folders, weight, likeness, 2×, sharpening, words; undone in one step', async ({
   page,
 }) => {
-  await openDemo(page);
+  await openKites(page);
   await openRecipe(page);
   const thumbnail = recipe(page).getByRole('region', { name: 'Thumbnail' });
   await thumbnail.getByText('Where it goes, and more').click();
@@ -33,7 +33,7 @@ test('every kind of size on the demo site: folders, weight, likeness, 2×, sharp
   await choose(page, thumbnail, 'Sharpening', 'light');
   const full = recipe(page).getByRole('region', { name: 'Full-size' });
   await choose(page, full, 'Compressed', 'to a weight');
-  await full.getByRole('spinbutton', { name: 'At most, KB' }).fill('60');
+  await full.getByRole('spinbutton', { name: 'At most, kB' }).fill('60');
   await recipe(page).getByRole('button', { name: 'A further size' }).click();
   const medium = recipe(page).getByRole('region', { name: 'medium' });
   await choose(page, medium, 'Format', 'WebP');
@@ -90,7 +90,7 @@ test('every kind of size on the demo site: folders, weight, likeness, 2×, sharp
   await page.getByRole('button', { name: /^Undo: Offer 1 thumbnail/ }).click();
   await page.getByRole('button', { name: new RegExp(`^Undo: Make ${count} pictures`) }).click();
   await expect(page.getByRole('button', { name: `Make all by the recipe, ${count}` })).toBeVisible();
-  await expect(rowOf(page, 'camera/TKC_0412.jpg')).toContainText('4928 × 3264');
+  await expect(rowOf(page, 'camera/TKC_0412.jpg')).toContainText('2464 × 1632');
 });
 
 const many = async (count: number): Promise<Record<string, Buffer>> =>

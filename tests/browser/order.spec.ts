@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { violations } from './axe';
-import { expect, openDemo, openFiles, photograph, show, test, unpacked } from './fixtures';
+import { expect, openKites, openFiles, photograph, show, test, unpacked } from './fixtures';
 
 const list = (page: Page) => page.getByRole('list', { name: 'Pictures in order' });
 const names = async (page: Page, count: number) =>
@@ -13,7 +13,7 @@ const names = async (page: Page, count: number) =>
     .map((text) => /([\w-]+)\.(jpg|JPG)/.exec(text)?.[1]);
 
 test('pictures stand by name, by day or by hand; a gallery follows; by mouse and by keyboard', async ({ page }) => {
-  await openDemo(page);
+  await openKites(page);
   await show(page, 'Order and names');
   await expect.poll(() => names(page, 2)).toEqual(['TKC_0412', 'TKC_0415']);
   await page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by day' }).click();
@@ -63,7 +63,7 @@ test('pictures stand by name, by day or by hand; a gallery follows; by mouse and
 });
 
 test('tags for many, names by a pattern for those with one tag; every reference follows', async ({ page }) => {
-  await openDemo(page);
+  await openKites(page);
   await show(page, 'Order and names');
   for (const name of ['delta-over-mere', 'box-kite-lark'])
     await page.getByRole('checkbox', { name: `Choose ${name}` }).check();

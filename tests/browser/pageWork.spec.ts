@@ -3,15 +3,16 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { expect, goTo, openDemo, openPage, test, unpacked } from './fixtures';
+import { expect, goTo, openKites, openPage, test, unpacked } from './fixtures';
+import { PAGES } from '../site/make';
 
-const demo = (path: string) => readFileSync(new URL(`../../demo/site/${path}`, import.meta.url), 'utf8');
+const source = (path: string) => readFileSync(join(PAGES, path), 'utf8');
 const sheet = (page: Page, title: RegExp) => page.getByRole('dialog', { name: title });
 
 test('a page is moved to a folder with all references put right, its stylesheet taken off and on, and it is deleted after a look at what would go', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   await page.getByRole('button', { name: 'This page' }).click();
   const dialog = sheet(page, /^Workshop days/);
@@ -48,15 +49,15 @@ test('a page is moved to a folder with all references put right, its stylesheet 
   const out = await unpacked(page);
   expect(existsSync(join(out, 'workshop.html'))).toBe(false);
   expect(readFileSync(join(out, 'festival.html'), 'utf8')).toBe(
-    demo('festival.html').replace('  <li><a href="workshop.html">Workshop days</a></li>\n', ''),
+    source('festival.html').replace('  <li><a href="workshop.html">Workshop days</a></li>\n', ''),
   );
   await goTo(page, 'markup');
   await page.getByRole('button', { name: /^Undo: Delete workshop/ }).click();
-  expect(readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8')).toBe(demo('workshop.html'));
+  expect(readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8')).toBe(source('workshop.html'));
 });
 
 test('a gallery’s set-up is written again for another section, and a list leads to the sections', async ({ page }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   const dialog = sheet(page, /^Workshop days/);
   const write = async (heading: string, pictures: readonly number[]) => {
@@ -97,7 +98,7 @@ test('a gallery’s set-up is written again for another section, and a list lead
 test('the layout is read from the author’s rules, set beside the live page at two widths, and undone', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   const live = page.frameLocator('iframe[title="Live page workshop.html"]');
   const columns = () =>
@@ -143,7 +144,7 @@ test('the layout is read from the author’s rules, set beside the live page at 
   await expect(page.getByRole('combobox', { name: 'Page', exact: true })).toHaveText('css/kites.css');
   const css = readFileSync(join(await unpacked(page), 'css/kites.css'), 'utf8');
   expect(css).toBe(
-    demo('css/kites.css')
+    source('css/kites.css')
       .replace('width: 33.33%', 'width: 25%')
       .replace('.shot { width: 50%; }', '.shot { width: 100%; }')
       .replace(
@@ -154,5 +155,5 @@ test('the layout is read from the author’s rules, set beside the live page at 
   await goTo(page, 'markup');
   for (let n = 0; n < 3; n++) await page.getByRole('button', { name: /^Undo: / }).click();
   await expect(page.getByRole('button', { name: /^Undo:/ })).toHaveCount(0);
-  expect(readFileSync(join(await unpacked(page), 'css/kites.css'), 'utf8')).toBe(demo('css/kites.css'));
+  expect(readFileSync(join(await unpacked(page), 'css/kites.css'), 'utf8')).toBe(source('css/kites.css'));
 });

@@ -3,12 +3,13 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { HtmlValidate } from 'html-validate';
 import { violations } from './axe';
-import { expect, goTo, openDemo, test, unpacked } from './fixtures';
+import { expect, goTo, openKites, test, unpacked } from './fixtures';
+import { PAGES } from '../site/make';
 
 test('menus are shown as a table and brought together; two pages are made from one and entered in all', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await page.getByRole('button', { name: 'Menus' }).click();
   const menus = page.getByRole('dialog', { name: 'The menu of 3 pages' });
   await expect(menus.getByRole('row', { name: /^index\.html/ })).toContainText('leads nowhere');
@@ -79,14 +80,14 @@ test('menus are shown as a table and brought together; two pages are made from o
     await page.getByRole('button', { name: new RegExp(`^Undo: ${label}`) }).click();
   await expect(page.getByRole('button', { name: /^Undo:/ })).toHaveCount(0);
   expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(
-    readFileSync(new URL('../../demo/site/index.html', import.meta.url), 'utf8'),
+    readFileSync(join(PAGES, 'index.html'), 'utf8'),
   );
 });
 
 test('a gallery is split into pages of five, each a real page with the way to the next, and put on one again', async ({
   page,
 }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await page.getByRole('button', { name: 'Items…' }).click();
   const dialog = page.getByRole('dialog', { name: /items on festival\.html/ });
   await dialog.getByRole('spinbutton', { name: 'On a page' }).fill('5');
@@ -133,6 +134,6 @@ test('a gallery is split into pages of five, each a real page with the way to th
     await page.getByRole('button', { name: new RegExp(`^Undo: ${label}`) }).click();
   await expect(page.getByRole('button', { name: /^Undo:/ })).toHaveCount(0);
   expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toBe(
-    readFileSync(new URL('../../demo/site/festival.html', import.meta.url), 'utf8'),
+    readFileSync(join(PAGES, 'festival.html'), 'utf8'),
   );
 });

@@ -1,6 +1,6 @@
 /** The live page: it follows the source, keeps its place, answers as a strict host would, and lights up with it. */
-import { withoutDemo } from '../demoStore';
-import { bringIn, clickInside, expect, folderWith, goTo, openDemo, photograph, test } from './fixtures';
+import { withoutDemo } from '../setOut';
+import { bringIn, clickInside, expect, folderWith, goTo, openKites, photograph, test } from './fixtures';
 
 const longPage = (title: string) =>
   `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title><link rel="stylesheet" href="style.css"></head>\n<body>\n<h1>${title}</h1>\n<p><a href="a.jpg"><img src="thumbs/a.jpg" alt="a"></a></p>\n<p><a href="b.jpg"><img src="thumbs/b.jpg" alt="b"></a></p>\n${'<p>On the moor.</p>\n'.repeat(200)}</body></html>\n`;
@@ -57,7 +57,7 @@ test('an edit shows in the live page, which keeps its place; a style shows witho
 
 test('the preview is as strict as a host: capitals, folders, ranges, missing files', async ({ page, expected }) => {
   expected.console.push(/./);
-  await openDemo(page, 'proof');
+  await openKites(page, 'proof');
   const frame = page.locator('iframe[title$="1280 px"]');
   await expect(frame.contentFrame().locator('h1')).toBeVisible();
   const ask = (path: string, headers: Record<string, string> = {}) =>
@@ -90,7 +90,7 @@ test('the preview is as strict as a host: capitals, folders, ranges, missing fil
 });
 
 test('source, ladder and live page light each other up', async ({ page }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   const rail = page.getByRole('complementary', { name: 'Strand' });
   await clickInside(page, 'Live page festival.html', (frame) => frame.getByRole('img', { name: 'A golden star kite' }));
   await expect(rail.getByRole('heading')).toHaveText('star-field');
@@ -102,7 +102,7 @@ test('source, ladder and live page light each other up', async ({ page }) => {
 });
 
 test('items are moved, removed and put back from the rail', async ({ page }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   const frame = page.frameLocator('iframe[title="Live page festival.html"]');
   // While the page loads anew there is nothing to read.
   const titles = () =>

@@ -1,7 +1,7 @@
 /** Bringing in: by dropping, from a ZIP, with a mistake in it; and what the first visit shows. */
 import { zipSync, strToU8 } from 'fflate';
 import type { Page } from '@playwright/test';
-import { expect, goTo, keptFiles, openDemo, photograph, settled, test } from './fixtures';
+import { expect, goTo, keptFiles, openKites, photograph, settled, test } from './fixtures';
 
 /** Drops files as the operating system would hand them over. */
 async function drop(page: Page, files: { name: string; bytes: Uint8Array; type: string }[]): Promise<void> {
@@ -109,7 +109,7 @@ test('day and night are remembered, and the shelf tells what is broken', async (
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-  await openDemo(page);
+  await openKites(page);
   await expect(page.getByText('21 sure')).toBeVisible();
   await goTo(page, 'pack');
   await page.getByRole('link', { name: 'Heathmoor' }).click();
@@ -125,8 +125,8 @@ test('a site that is not here is said to be so, with the way back', async ({ pag
 });
 
 test('leaving unused pictures out leaves out just those', async ({ page }) => {
-  await openDemo(page, 'pack');
-  await expect(page.getByText('60 files, 8.4 MB')).toBeVisible();
+  await openKites(page, 'pack');
+  await expect(page.getByText('60 files, 2.2 MB')).toBeVisible();
   await page.getByText('photos/small/', { exact: true }).click();
   const inside = page.getByRole('list', { name: 'Files in photos/small/' }).getByRole('listitem');
   await expect(inside).toHaveCount(23);

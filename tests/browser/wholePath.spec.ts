@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { isPagePath, mediaTypeOf } from '../../core/site/index.ts';
-import { withoutDemo } from '../demoStore';
+import { withoutDemo } from '../setOut';
 import { expect, folderWith, photograph, settled, test } from './fixtures';
 import { htmlErrors } from '../checkers';
 import { violations } from './axe';

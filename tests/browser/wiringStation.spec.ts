@@ -6,81 +6,16 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
-import sharp from 'sharp';
-import { KITS, kitNamed } from '../kits';
-import { kitFiles, NAMES, PARTS, wiredPage } from '../wiring/faults.fixture';
+import { kitNamed } from '../kits';
+import { kitFiles, wiredPage } from '../wiring/faults.fixture';
 import { OWN_SCRIPT } from '../wiring/ownScript.fixture';
 import { violations } from './axe';
-import { expect, folderWith, goTo, openDemo, openFiles, openPage, test, unpacked } from './fixtures';
+import { expect, folderWith, goTo, openKites, openFiles, openPage, test, unpacked } from './fixtures';
+import { kitButton, pictures, rehearse, wiresAndRehearses } from './wiringSteps';
 
-/** Pictures of their own colours, larger ones in other shapes. */
-async function pictures(): Promise<Record<string, Buffer>> {
-  const made = NAMES.flatMap((name, n) =>
-    [
-      ['small', 60, 40],
-      ['large', 900, 600 + n * 40],
-    ].map(
-      async ([folder, width, height]) =>
-        [
-          `${folder}/${name}.jpg`,
-          await sharp({
-            create: {
-              width: Number(width),
-              height: Number(height),
-              channels: 3,
-              background: { r: 60 + n * 40, g: 120, b: 200 - n * 40 },
-            },
-          })
-            .jpeg()
-            .toBuffer(),
-        ] as const,
-    ),
-  );
-  return Object.fromEntries(await Promise.all(made));
-}
-
-const kitButton = (page: Page, title: string) =>
-  page.getByRole('group', { name: 'Kit' }).getByRole('button', { name: new RegExp(`^${title}`) });
-
-async function rehearse(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Rehearse' }).click();
-  await expect(page.getByRole('dialog').getByRole('status')).toHaveText(/as foretold/, { timeout: 120_000 });
-  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
-}
-
-async function wireWith(page: Page, title: string): Promise<void> {
-  await page.getByRole('button', { name: 'Wire this page' }).click();
-  await kitButton(page, title).click();
-  await expect(page.getByRole('region', { name: 'Difference' }).last()).toContainText('new file');
-  await page.getByRole('button', { name: 'Write this' }).click();
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-}
-
-for (const { manifest } of KITS) {
-  test(`a page is wired with ${manifest.title}, and a rehearsal agrees on every strand`, async ({ page }) => {
-    await openFiles(page, {
-      'index.html': manifest.marker.on === 'sections' ? PARTS : wiredPage('none'),
-      ...(await pictures()),
-    });
-    await goTo(page, 'wiring');
-    await wireWith(page, manifest.title);
-    await rehearse(page);
-    await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
-    const opens = manifest.does === 'overlay' || manifest.does === 'stage';
-    await expect(page.getByRole('list', { name: 'Strands' }).getByText(/^Seen so/)).toHaveCount(4);
-    if (opens)
-      await expect(page.getByRole('list', { name: 'Strands' }).getByText(/^Seen so, \d+ ms, \d+ × \d+/)).toHaveCount(4);
-    expect(await violations(page)).toEqual([]);
-    const folder = await unpacked(page);
-    for (const file of manifest.files)
-      expect(readFileSync(join(folder, manifest.folder, file.name), 'utf8')).toBe(
-        kitNamed(manifest.name).files[file.name],
-      );
-    await page.getByRole('button', { name: /^Undo: Wire/ }).click();
-    await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeVisible();
-    expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(
-      manifest.marker.on === 'sections' ? PARTS : wiredPage('none'),
-    );
+for (const name of ['lightbox', 'sidebay']) {
+  test(`a page is wired with the ${name}, and a rehearsal agrees on every strand`, async ({ page }) => {
+    await wiresAndRehearses(page, kitNamed(name).manifest);
   });
 }
 
@@ -147,7 +82,10 @@ test('what is no viewer script is refused with the reason', async ({ page }) => 
   await expect(page.getByRole('alert')).toHaveText('There is no script (.js) among these files.');
   await page.locator('[data-pick="script"]').setInputFiles(join(folder, 'bad.js'));
   await expect(page.getByRole('alert').first()).toContainText('bad.js, line 1');
-  await expect(page.getByRole('button', { name: 'Keep as a kit' })).toBeDisabled();
+  // What it needs is said at the fields, and nothing is kept before it is there.
+  await page.getByRole('button', { name: 'Keep as a kit' }).click();
+  await expect(page.getByText('Which function starts it?')).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'A script of your own' })).toBeVisible();
 });
 
 test('from one kit to another and off the page: one change each, shown before it is written', async ({ page }) => {
@@ -173,12 +111,12 @@ test('from one kit to another and off the page: one change each, shown before it
   expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(wiredPage('none'));
 });
 
-test('the demo’s workshop page: its faults are seen in the loom, mended one by one, and rehearsed before and after', async ({
+test('a workshop page: its faults are seen in the loom, mended one by one, and rehearsed before and after', async ({
   page,
   expected,
 }) => {
   expected.console.push(/startLightbox is not defined/);
-  await openDemo(page, 'wiring');
+  await openKites(page, 'wiring');
   await openPage(page, 'workshop.html');
   const scripts = page.getByRole('list', { name: 'What the page loads, in order' }).getByRole('listitem');
   await expect(scripts.filter({ hasText: 'js/kites.js' })).toContainText('calls startLightbox() too early');
@@ -194,7 +132,7 @@ test('the demo’s workshop page: its faults are seen in the loom, mended one by
 });
 
 test('a rehearsal can be stopped, and what was seen until then stays', async ({ page }) => {
-  await openDemo(page, 'wiring');
+  await openKites(page, 'wiring');
   await openPage(page, 'festival.html');
   await page.getByRole('button', { name: 'Rehearse' }).click();
   await expect(page.getByRole('dialog').getByRole('status')).toContainText(/: [3-9] of 12/, { timeout: 60_000 });

@@ -5,7 +5,7 @@ import ExifReader from 'exifreader';
 import Papa from 'papaparse';
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { expect, goTo, openDemo, scrollTo, show, test, unpacked } from './fixtures';
+import { expect, goTo, openKites, scrollTo, show, test, unpacked } from './fixtures';
 
 const row = (page: Page, file: string) =>
   page
@@ -16,7 +16,7 @@ const row = (page: Page, file: string) =>
 test('alt texts and captions are written in a fast list by keyboard alone, the picture large beside it', async ({
   page,
 }) => {
-  await openDemo(page);
+  await openKites(page);
   await show(page, 'Words, 1');
   expect(await violations(page)).toEqual([]);
   await page.getByRole('checkbox', { name: 'only the 1 without alt text' }).check();
@@ -51,7 +51,7 @@ test('alt texts and captions are written in a fast list by keyboard alone, the p
 test('words go out as CSV and come in again: only what is other is changed, in one step, and what has no place is said', async ({
   page,
 }) => {
-  await openDemo(page);
+  await openKites(page);
   await show(page, 'Words, 1');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();
@@ -90,7 +90,7 @@ test('words go out as CSV and come in again: only what is other is changed, in o
 test('where pictures were taken is said, and removed when the site leaves, but for what is kept on purpose', async ({
   page,
 }) => {
-  await openDemo(page);
+  await openKites(page);
   await show(page, 'Words, 1');
   const copyright = page.getByRole('textbox', { name: 'Copyright where a picture has none' });
   await copyright.fill('© 2026 The Circle');

@@ -1,13 +1,11 @@
 /**
- * A working day on the demo: pictures added in the page's own hand, captions set, wiring undone and redone, the
- * outcome checked by others.
+ * A working day: pictures added in the page's own hand, captions set, wiring undone and redone.
  */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { FAULTS } from '../../demo/faults';
-import { htmlErrors } from '../checkers';
-import { bringIn, expect, folderWith, goTo, openDemo, photograph, test, unpacked } from './fixtures';
+import { bringIn, expect, folderWith, goTo, openKites, photograph, test, unpacked } from './fixtures';
 import type { Page } from '@playwright/test';
+import { PAGES } from '../site/make';
 
 async function choosePage(page: Page, path: string): Promise<void> {
   await page.getByRole('combobox', { name: 'Page' }).click();
@@ -15,7 +13,7 @@ async function choosePage(page: Page, path: string): Promise<void> {
 }
 
 test('pairs are added in the page’s own pattern, with the pictures’ own words', async ({ page }) => {
-  await openDemo(page, 'markup');
+  await openKites(page, 'markup');
   await choosePage(page, 'workshop.html');
   await page.getByRole('button', { name: 'Add 4 pairs' }).click();
   const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
@@ -41,47 +39,13 @@ test('pairs are added in the page’s own pattern, with the pictures’ own word
     'Spare spars',
   ]);
   const text = readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8');
-  const before = readFileSync(new URL('../../demo/site/workshop.html', import.meta.url), 'utf8');
+  const before = readFileSync(join(PAGES, 'workshop.html'), 'utf8');
   const at = before.lastIndexOf('</p>\n</div>') + 4;
   expect(text.startsWith(before.slice(0, at))).toBe(true);
   expect(text.endsWith(before.slice(at))).toBe(true);
   expect(text).toContain(
     '  <p class="shot"><a href="photos/large/sewing-seams.jpg" data-enlarge data-enlarge-group="workshop" title="Seams &amp; &quot;stitches&quot;">\n    <img src="photos/small/sewing-seams.jpg" width="150" height="100" alt="The seams of a parafoil"></a>\n    <em>Seams &amp; "stitches"</em></p>',
   );
-});
-
-test('with all faults mended the demo leaves valid, and opens every picture from disk', async ({ page, browser }) => {
-  test.setTimeout(120_000);
-  await openDemo(page, 'proof');
-  const rows = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');
-  await expect(rows).toHaveCount(FAULTS.length);
-  for (const fault of FAULTS) {
-    const left = await rows.count();
-    if (fault.fix === null) {
-      await page.locator(`[data-rule="${fault.rule}"]`).getByRole('button', { name: 'Write it' }).click();
-      await page.getByRole('textbox', { name: 'Alt text' }).fill('Coloured paper cut for a star');
-      await page.keyboard.press('Enter');
-    } else await page.locator(`[data-rule="${fault.rule}"]`).getByRole('button', { name: fault.fix }).click();
-    if (left > 1) await expect(rows).toHaveCount(left - 1, { timeout: 90_000 });
-  }
-  await expect(page.getByText('20 strands, nothing found wrong')).toBeVisible();
-  const folder = await unpacked(page);
-  expect(await htmlErrors(['index', 'festival', 'workshop'].map((name) => join(folder, `${name}.html`)))).toEqual([]);
-
-  const visitor = await browser.newPage();
-  for (const [name, count] of [
-    ['festival', 12],
-    ['workshop', 8],
-  ] as const) {
-    await visitor.goto(`file://${join(folder, `${name}.html`)}`);
-    await visitor.locator('a[data-enlarge]').first().click();
-    for (let n = 1; n <= count; n++) {
-      await expect(visitor.locator('.enlarge-counter')).toHaveText(`${n} of ${count}`);
-      await expect(visitor.locator('.enlarge-stage')).toHaveAttribute('data-state', 'shown');
-      await visitor.keyboard.press('ArrowRight');
-    }
-  }
-  await visitor.close();
 });
 
 test('a caption is set from the rail, typed text is undone by the one history, and wiring takes only what is missing', async ({

@@ -4,7 +4,7 @@ import { existsSync, readFileSync, statSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import sharp, { type Sharp } from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { readWords } from '../../app/workers/words.ts';
+import { readWords } from '../../app/workers/photoWords.ts';
 import { drawing } from '../../demo/draw.ts';
 import { makeDemo } from '../../demo/make.ts';
 import { PICTURES, THUMBNAILS } from '../../demo/pictures.ts';
@@ -75,7 +75,7 @@ describe('words in the files (IPTC Photo Metadata Standard, EXIF)', () => {
         credit: 'Tarrowby Kite Circle',
         copyright: '© 2026 Tarrowby Kite Circle',
       });
-      expect(told.taken).toBe(picture.taken?.replace(/^(\d+):(\d+):(\d+) /, '$1-$2-$3T'));
+      expect(told.takenAt).toBe(picture.taken?.replace(/^(\d+):(\d+):(\d+) /, '$1-$2-$3T'));
       expect(told.orientation).toBe(picture.orientation ?? 1);
       if (picture.place) {
         expect(told.place?.latitude).toBeCloseTo(picture.place[0], 3);

@@ -43,7 +43,7 @@ function begin(notes: Partial<SiteNotes> = {}): { files: Files; known: Map<strin
   for (const [n, name] of ['a', 'b', 'c'].entries()) {
     files.set(`l/${name}.jpg`, picture(`L${name}`)).set(`s/${name}.jpg`, picture(`S${name}`));
     known
-      .set(`L${name}`, facts(1200, n + 1, { taken: `2026-0${9 - n}-01T10:00:00` }))
+      .set(`L${name}`, facts(1200, n + 1, { takenAt: `2026-0${9 - n}-01T10:00:00` }))
       .set(`S${name}`, facts(150, n + 1));
   }
   files.set('l/d.jpg', picture('Ld'));
@@ -99,7 +99,7 @@ function made(site: { files: Files; known: Map<string, PhotoFacts> }, tasks: rea
     const from = site.known.get(source)!;
     const width = Math.min(from.width, (task.size.width ?? from.width) * task.times);
     // What a made file carries of words and dates is a setting; here it carries none.
-    const { taken: _taken, ...bare } = from;
+    const { takenAt: _taken, ...bare } = from;
     known.set(hash, { ...bare, words: {}, width, height: width });
     return { task, source, hash, bytes: 500 };
   });
@@ -189,7 +189,7 @@ describe('what a recipe asks for', () => {
     /** The large picture with these words in its file, and another that was taken later. */
     const withWords = (notes: Partial<SiteNotes> = {}) => {
       const site = begin({ order: { by: 'taken', hand: [] }, ...notes });
-      site.known.set('Ld', facts(4000, 7, { words: says, taken: '2024-05-11T10:33:44' }));
+      site.known.set('Ld', facts(4000, 7, { words: says, takenAt: '2024-05-11T10:33:44' }));
       return site;
     };
     const pairOf = (site: { files: Files; known: Map<string, PhotoFacts> }, name = 'd') => {
@@ -207,9 +207,9 @@ describe('what a recipe asks for', () => {
     ])('made %s', (_where, notes) => {
       const site = withWords(notes);
       const before = pairOf(site);
-      expect(before).toMatchObject({ words: { ...says, alt: says.caption }, taken: '2024-05-11T10:33:44' });
+      expect(before).toMatchObject({ words: { ...says, alt: says.caption }, takenAt: '2024-05-11T10:33:44' });
       const after = made(site, dueTasks(read(site)));
-      expect(pairOf(after)).toMatchObject({ words: before.words, taken: before.taken });
+      expect(pairOf(after)).toMatchObject({ words: before.words, takenAt: before.takenAt });
       const order = [...read(after).pairing.pairs].map(({ full }) => full).sort(byOrder(read(after)));
       expect(order[0]).toBe(pairOf(after).full);
       // Made again, from the content as it was at first.
@@ -218,7 +218,7 @@ describe('what a recipe asks for', () => {
         recipe: { ...read(after).recipe, fullSize: { ...read(after).recipe.fullSize, quality: 91 } },
       });
       const again = made(finer, dueTasks(read(finer)), 'again');
-      expect(pairOf(again)).toMatchObject({ words: before.words, taken: before.taken });
+      expect(pairOf(again)).toMatchObject({ words: before.words, takenAt: before.takenAt });
     });
 
     it('nor of what was written after it was made for the first time', () => {
@@ -235,7 +235,7 @@ describe('what a recipe asks for', () => {
       const again = made(finer, dueTasks(read(finer)), 'again');
       expect(pairOf(again)).toMatchObject({
         words: { title: says.title, caption: 'The first of May' },
-        taken: '2024-05-11T10:33:44',
+        takenAt: '2024-05-11T10:33:44',
       });
     });
 

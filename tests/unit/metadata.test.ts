@@ -31,7 +31,7 @@ describe('words', () => {
     'written into a %s are read back by a second library; no pixel changes',
     async (_name, make) => {
       const before = await make();
-      const after = Buffer.from(withWords(before, { words: WORDS, taken: TAKEN }));
+      const after = Buffer.from(withWords(before, { words: WORDS, takenAt: TAKEN }));
       expect((await pixels(after)).equals(await pixels(before))).toBe(true);
       const { width, height, exif, xmp } = await sharp(after).metadata();
       expect([width, height, exif !== undefined, xmp !== undefined]).toEqual([61, 37, true, true]);
@@ -48,7 +48,7 @@ describe('words', () => {
   );
 
   it('are kept as the recipe says', () => {
-    const all = { words: WORDS, taken: TAKEN };
+    const all = { words: WORDS, takenAt: TAKEN };
     expect(kept(all, 'none')).toEqual({ words: {} });
     expect(kept(all, 'rights')).toEqual({ words: { credit: WORDS.credit, copyright: WORDS.copyright } });
     expect(kept(all, 'all')).toEqual(all);

@@ -5,7 +5,7 @@ import { INTAKE_LOCK, keepPictures, type IntakeFile } from '../intake';
 import type { AnalysedPictures } from './analysedPictures';
 import type { Commits } from './commits';
 import type { Jobs } from './jobs';
-import type { Making } from './making';
+import type { Making } from './makingJob';
 import type { Outcome, SharedSite } from './shared';
 import type { ViewReader } from './viewReader';
 
@@ -35,7 +35,7 @@ export async function importPictures(
     navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
       const kept = await keepPictures(site.store, files, show, stop.signal);
       if (kept === null) return refuse('Stopped. Nothing was taken in.');
-      const { planned, paths: places } = await analysis().takeIn(kept, beside);
+      const { planned, paths: places } = await analysis().importPictures(kept, beside);
       if (!planned.ok) return planned;
       paths = places;
       const { change, diffs } = planned;

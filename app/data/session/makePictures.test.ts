@@ -181,13 +181,13 @@ describe('the queue', () => {
     });
     expect(batch?.told).toEqual([
       'enlarged, for the pictures are smaller than their box: a.jpg',
-      'no quality meets the aim for b.jpg (0 KB); the nearest was taken',
+      'no quality meets the aim for b.jpg (0 kB); the nearest was taken',
     ]);
     const many = await run(
       ['p', 'q', 'r', 's', 't'].map((name) => task(name)),
       { workers: [maker([], (to) => outcome(to, { met: false }))] },
     );
-    expect(many?.told[0]).toContain('p.jpg (0 KB), q.jpg (0 KB), r.jpg (0 KB) and 2 more');
+    expect(many?.told[0]).toContain('p.jpg (0 kB), q.jpg (0 kB), r.jpg (0 kB) and 2 more');
   });
 
   it('leaves a file that would only become heavier as it is', async () => {

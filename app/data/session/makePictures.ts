@@ -5,7 +5,7 @@
  */
 import type { Recipe } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
-import { firstOf, known, nameOf } from '~core/site/index.ts';
+import { inKilobytes, firstOf, known, nameOf } from '~core/site/index.ts';
 import type { MadePicture, MakeOptions, PictureAnalysis, Wanted } from '../../workers/pictures';
 import { contentHash } from '../hash';
 import type { Job } from './jobs';
@@ -60,7 +60,7 @@ export async function makePictures(
     noted = performance.now();
     await store.saveQueue({ siteId, tasks: plain, done: [...batch.files] });
   };
-  const odd = { enlarged: [] as string[], unmet: [] as string[], light: [] as string[] };
+  const odd: Odd = { enlarged: [], unmet: [], light: [] };
   const one = async (worker: Maker, group: readonly ReadyTask[]) => {
     const first = firstOf(group);
     const source = await sourceOf(first);
@@ -75,12 +75,7 @@ export async function makePictures(
         group.find(({ to }) => to === made.to),
         `task for ${made.to}`,
       );
-      // Compressing anew what is as light already would only cost quality.
-      const keep = made.whole && task.to === task.from && made.blob.size >= source.size;
-      const blob = keep ? source : made.blob;
-      if (keep) odd.light.push(nameOf(made.to));
-      if (made.short && task.size.enlarge) odd.enlarged.push(nameOf(made.to));
-      if (!made.met) odd.unmet.push(`${nameOf(made.to)} (${Math.round(blob.size / 1000)} KB)`);
+      const blob = worthKeeping(made, task, source, odd);
       const hash = await contentHash(await blob.arrayBuffer());
       await store.saveBlobs(new Map([[hash, blob]]));
       const look = await worker.look(blob, made.to);
@@ -128,11 +123,35 @@ export async function makePictures(
   }
   await note(true);
   if (leaving.aborted) return null;
-  if (odd.enlarged.length > 0)
-    batch.told.push(`enlarged, for the pictures are smaller than their box: ${listed(odd.enlarged)}`);
-  if (odd.light.length > 0) batch.told.push(`as light as that already, and left: ${listed(odd.light)}`);
-  if (odd.unmet.length > 0) batch.told.push(`no quality meets the aim for ${listed(odd.unmet)}; the nearest was taken`);
+  batch.told.push(...saidOf(odd));
   return batch;
+}
+
+/** Names of files that came out otherwise than somebody might think. */
+interface Odd {
+  enlarged: string[];
+  unmet: string[];
+  light: string[];
+}
+
+type Made = Awaited<ReturnType<Maker['make']>>[number];
+
+/** What was made, or the source itself: compressing anew what is as light already would only cost quality. */
+function worthKeeping(made: Made, task: ReadyTask, source: Blob, odd: Odd): Blob {
+  const keep = made.whole && task.to === task.from && made.blob.size >= source.size;
+  const blob = keep ? source : made.blob;
+  if (keep) odd.light.push(nameOf(made.to));
+  if (made.short && task.size.enlarge) odd.enlarged.push(nameOf(made.to));
+  if (!made.met) odd.unmet.push(`${nameOf(made.to)} (${inKilobytes(blob.size)})`);
+  return blob;
+}
+
+function saidOf({ enlarged, light, unmet }: Odd): string[] {
+  const said: string[] = [];
+  if (enlarged.length > 0) said.push(`enlarged, for the pictures are smaller than their box: ${listed(enlarged)}`);
+  if (light.length > 0) said.push(`as light as that already, and left: ${listed(light)}`);
+  if (unmet.length > 0) said.push(`no quality meets the aim for ${listed(unmet)}; the nearest was taken`);
+  return said;
 }
 
 const withoutSource = ({ source: _source, focus: _focus, said: _said, ...task }: ReadyTask) => task;

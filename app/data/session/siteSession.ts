@@ -15,7 +15,7 @@ import { Commits } from './commits';
 import { journalLabels } from './history';
 import { importPictures } from './importing';
 import { Jobs } from './jobs';
-import { Making } from './making';
+import { Making } from './makingJob';
 import { Rehearsals } from './rehearsals';
 import type { Outcome, SharedSite } from './shared';
 import { takeSiteLock } from './siteLock';

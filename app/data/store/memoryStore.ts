@@ -11,64 +11,23 @@ interface Held {
   journal: JournalRecord[];
 }
 
+interface Memory {
+  sites: Map<string, Held>;
+  queues: Map<string, QueueRecord>;
+  blobs: Map<string, Blob>;
+  facts: Map<string, PhotoFacts>;
+  glances: Map<string, Blob>;
+}
+
 export function memoryStore(): Store {
-  const sites = new Map<string, Held>();
-  const queues = new Map<string, QueueRecord>();
-  const blobs = new Map<string, Blob>();
-  const facts = new Map<string, PhotoFacts>();
-  const glances = new Map<string, Blob>();
-
-  function step(siteId: string, wanted: JournalStep): Written {
-    const held = sites.get(siteId);
-    if (!held) return refuse(SITE_GONE);
-    const number = neededEntry(held.site, wanted);
-    const chosen = changeOf(
-      wanted,
-      held.journal.find((entry) => entry.number === number),
-    );
-    if (!chosen.ok) return chosen;
-    const commit = commitOf(held.site, wanted, chosen.change, held.files, Date.now());
-    if (!commit.ok) return commit;
-    const { site, files, entry, change } = commit;
-    held.site = site;
-    for (const [path, content] of files) {
-      if (content) held.files.set(path, content);
-      else held.files.delete(path);
-    }
-    if (entry) held.journal = [...held.journal.filter((one) => one.number < entry.number), entry];
-    return { ok: true, site, files, change };
-  }
-
-  function named(): Set<string> {
-    const hashes = new Set<string>();
-    for (const { files, journal } of sites.values()) {
-      for (const content of files.values()) if (content.kind === 'binary') hashes.add(content.hash);
-      for (const entry of journal) for (const hash of hashesIn(entry)) hashes.add(hash);
-    }
-    for (const { done } of queues.values()) for (const { hash } of done) hashes.add(hash);
-    return hashes;
-  }
-
-  function sweep(): number {
-    const needed = named();
-    const stray = [...blobs.keys()].filter((hash) => !needed.has(hash));
-    for (const hash of stray) for (const kept of [blobs, facts, glances]) kept.delete(hash);
-    return stray.length;
-  }
-
-  function nameEntry(siteId: string, number: number, name: string | null): boolean {
-    const held = sites.get(siteId);
-    if (!held) return false;
-    if (number === 0) {
-      held.site = renamed(held.site, 'beginning', name);
-      return true;
-    }
-    const at = held.journal.findIndex((entry) => entry.number === number);
-    const entry = held.journal[at];
-    if (entry) held.journal[at] = renamed(entry, 'name', name);
-    return entry !== undefined;
-  }
-
+  const memory: Memory = {
+    sites: new Map(),
+    queues: new Map(),
+    blobs: new Map(),
+    facts: new Map(),
+    glances: new Map(),
+  };
+  const { sites, queues, blobs, facts, glances } = memory;
   const soon = <T>(value: T): Promise<T> => Promise.resolve(value);
   return {
     listSites: () => soon([...sites.values()].map(({ site }) => site).sort((a, b) => b.changed - a.changed)),
@@ -85,14 +44,14 @@ export function memoryStore(): Store {
     },
     readFiles: (siteId) => soon(new Map(sites.get(siteId)?.files)),
     readFile: (siteId, path) => soon(sites.get(siteId)?.files.get(path) ?? null),
-    writeChange: (siteId, change) => soon(step(siteId, { do: 'write', change })),
-    stepJournal: (siteId, way) => soon(step(siteId, { do: way })),
+    writeChange: (siteId, change) => soon(step(memory, siteId, { do: 'write', change })),
+    stepJournal: (siteId, way) => soon(step(memory, siteId, { do: way })),
     readJournal: (siteId, { from, to } = { from: 1, to: Infinity }) =>
       soon((sites.get(siteId)?.journal ?? []).filter(({ number }) => number >= from && number <= to)),
-    nameEntry: (siteId, number, name) => soon(nameEntry(siteId, number, name)),
+    nameEntry: (siteId, number, name) => soon(nameEntry(memory, siteId, number, name)),
     saveBlobs: (more) => soon(more.forEach((blob, hash) => blobs.set(hash, blob))),
     readBlobs: (hashes) => soon(hashes.map((hash) => blobs.get(hash))),
-    sweepBlobs: () => soon(sweep()),
+    sweepBlobs: () => soon(sweep(memory)),
     saveAnalyses: (analyses) => {
       for (const [hash, look] of analyses) {
         facts.set(hash, look.facts);
@@ -109,4 +68,57 @@ export function memoryStore(): Store {
     saveQueue: (queue) => soon(void queues.set(queue.siteId, queue)),
     removeQueue: (siteId) => soon(void queues.delete(siteId)),
   };
+}
+
+function step({ sites }: Memory, siteId: string, wanted: JournalStep): Written {
+  const held = sites.get(siteId);
+  if (!held) return refuse(SITE_GONE);
+  const number = neededEntry(held.site, wanted);
+  const chosen = changeOf(
+    wanted,
+    held.journal.find((entry) => entry.number === number),
+  );
+  if (!chosen.ok) return chosen;
+  const commit = commitOf(held.site, wanted, chosen.change, held.files, Date.now());
+  if (!commit.ok) return commit;
+  const { site, files, entry, change } = commit;
+  held.site = site;
+  for (const [path, content] of files) {
+    if (content) held.files.set(path, content);
+    else held.files.delete(path);
+  }
+  if (entry) held.journal = [...held.journal.filter((one) => one.number < entry.number), entry];
+  return { ok: true, site, files, change };
+}
+
+/** Hashes that a file, an entry of the journal or a queue names. */
+function named({ sites, queues }: Memory): Set<string> {
+  const hashes = new Set<string>();
+  for (const { files, journal } of sites.values()) {
+    for (const content of files.values()) if (content.kind === 'binary') hashes.add(content.hash);
+    for (const entry of journal) for (const hash of hashesIn(entry)) hashes.add(hash);
+  }
+  for (const { done } of queues.values()) for (const { hash } of done) hashes.add(hash);
+  return hashes;
+}
+
+function sweep(memory: Memory): number {
+  const { blobs, facts, glances } = memory;
+  const needed = named(memory);
+  const stray = [...blobs.keys()].filter((hash) => !needed.has(hash));
+  for (const hash of stray) for (const kept of [blobs, facts, glances]) kept.delete(hash);
+  return stray.length;
+}
+
+function nameEntry({ sites }: Memory, siteId: string, number: number, name: string | null): boolean {
+  const held = sites.get(siteId);
+  if (!held) return false;
+  if (number === 0) {
+    held.site = renamed(held.site, 'beginning', name);
+    return true;
+  }
+  const at = held.journal.findIndex((entry) => entry.number === number);
+  const entry = held.journal[at];
+  if (entry) held.journal[at] = renamed(entry, 'name', name);
+  return entry !== undefined;
 }

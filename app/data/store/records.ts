@@ -41,24 +41,31 @@ export const FileRecord = z.object({
 });
 export type FileRecord = z.infer<typeof FileRecord> & { content: FileContent };
 
-export const FactsRecord = z.object({
-  width: z.number(),
-  height: z.number(),
-  orientation: z.number(),
-  likeness: z.string(),
-  mean: z.tuple([z.number(), z.number(), z.number()]),
-  luma: z.object({ width: z.number().int(), height: z.number().int(), data: z.instanceof(Uint8Array) }),
-  words: z.object({
-    title: z.string().optional(),
-    caption: z.string().optional(),
-    credit: z.string().optional(),
-    copyright: z.string().optional(),
+/** Facts of earlier versions have the date under another name. */
+const withDate = (record: unknown): unknown =>
+  typeof record === 'object' && record !== null && 'taken' in record ? { takenAt: record.taken, ...record } : record;
+
+export const FactsRecord = z.preprocess(
+  withDate,
+  z.object({
+    width: z.number(),
+    height: z.number(),
+    orientation: z.number(),
+    likeness: z.string(),
+    mean: z.tuple([z.number(), z.number(), z.number()]),
+    luma: z.object({ width: z.number().int(), height: z.number().int(), data: z.instanceof(Uint8Array) }),
+    words: z.object({
+      title: z.string().optional(),
+      caption: z.string().optional(),
+      credit: z.string().optional(),
+      copyright: z.string().optional(),
+    }),
+    takenAt: z.string().optional(),
+    place: z.object({ latitude: z.number(), longitude: z.number() }).optional(),
+    animated: z.literal(true).optional(),
+    unreadable: z.string().optional(),
   }),
-  taken: z.string().optional(),
-  place: z.object({ latitude: z.number(), longitude: z.number() }).optional(),
-  animated: z.literal(true).optional(),
-  unreadable: z.string().optional(),
-});
+);
 
 /** Pictures being made: what is asked for and what is done, so that a reload goes on where it was. */
 export interface QueueRecord {

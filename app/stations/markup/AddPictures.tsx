@@ -14,13 +14,14 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { countOf, Picture } from '../../ui/parts/small';
+import { countOf } from '~core/site/index.ts';
+import { Picture } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
-import { useJob } from '../../ui/site/pictures';
+import { useJob } from '../../ui/site/pictureUrls';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 import { unplacedPairs } from './PairChoice';
-import { PickPictures } from './takeIn';
+import { PickPictures } from './ImportPictures';
 
 interface Row {
   taken: boolean;
@@ -39,6 +40,15 @@ interface Props {
   onPick: (files: readonly File[]) => void;
   onClose: () => void;
 }
+
+const ROW = {
+  display: 'grid',
+  gridTemplateColumns: '40px 84px 1fr 1.6fr',
+  gap: 1.25,
+  alignItems: 'center',
+  py: 0.75,
+  borderTop: `1px solid ${color('hair')}`,
+};
 
 export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: Props) {
   const { site } = useSite();
@@ -104,18 +114,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
           {pairs.map((pair) => {
             const { taken: on, title, alt } = rowOf(pair);
             return (
-              <Box
-                component="li"
-                key={pair.id}
-                sx={{
-                  display: 'grid',
-                  gridTemplateColumns: '40px 84px 1fr 1.6fr',
-                  gap: 1.25,
-                  alignItems: 'center',
-                  py: 0.75,
-                  borderTop: `1px solid ${color('hair')}`,
-                }}
-              >
+              <Box component="li" key={pair.id} sx={ROW}>
                 <Checkbox
                   checked={on}
                   onChange={(event) => change(pair, { taken: event.target.checked })}

@@ -4,10 +4,11 @@ import { linkHorizontal } from 'd3-shape';
 import { memo, useMemo, useSyncExternalStore } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { toneColor } from '../../ui/parts/small';
-import { usePicture } from '../../ui/site/pictures';
+import { usePicture } from '../../ui/site/pictureUrls';
 import { color } from '../../ui/theme';
 import { CARD, placeCards } from './ladderPlaces';
 import type { LineSights } from './source/lineSight';
+import { BARE } from '../../ui/parts/pressable';
 
 export const LADDER_WIDTH = 150;
 /** Of a whole card; CSS px. */
@@ -47,9 +48,7 @@ const LOOK = {
   '& ol': { m: 0, p: 0, listStyle: 'none' },
   '& li': { position: 'absolute', top: 0, left: LEFT, width: WIDTH },
   '& button': {
-    all: 'unset',
-    boxSizing: 'border-box',
-    cursor: 'pointer',
+    ...BARE,
     display: 'grid',
     placeItems: 'center',
     width: WIDTH,

@@ -13,6 +13,14 @@ interface Props extends Omit<LivePageProps, 'room' | 'title'> {
   onWidth: (width: number) => void;
 }
 
+const PANE = {
+  flex: '1 1 0',
+  minWidth: 0,
+  borderLeft: `1px solid ${color('hair')}`,
+  display: 'flex',
+  flexDirection: 'column',
+} as const;
+
 export function LivePane({ onWidth, ...live }: Props) {
   const room = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
@@ -24,15 +32,7 @@ export function LivePane({ onWidth, ...live }: Props) {
     return () => watcher.disconnect();
   }, []);
   return (
-    <Box
-      sx={{
-        flex: '1 1 0',
-        minWidth: 0,
-        borderLeft: `1px solid ${color('hair')}`,
-        display: 'flex',
-        flexDirection: 'column',
-      }}
-    >
+    <Box sx={PANE}>
       <Box ref={room} sx={{ flex: 1, minHeight: 0, overflow: 'hidden' }}>
         {size && <LivePage {...live} title={`Live page ${live.path}`} room={size} />}
       </Box>

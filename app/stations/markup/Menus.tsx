@@ -8,8 +8,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { EntryState, MenuView } from '~core/view/index.ts';
+import { countOf } from '~core/site/index.ts';
 import { DialogFoot } from '../../ui/parts/DialogFoot';
-import { countOf, Mono, Tag, type Tone } from '../../ui/parts/small';
+import { Mono, Tag, type Tone } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
@@ -21,6 +22,22 @@ const STATES: Readonly<Record<EntryState, { tone: Tone; says: string }>> = {
   dummy: { tone: 'broken', says: 'leads nowhere' },
   label: { tone: 'look', says: 'other words' },
 };
+
+const TABLE = {
+  borderCollapse: 'collapse',
+  width: '100%',
+  fontSize: '0.8125rem',
+  '& th, & td': {
+    textAlign: 'left',
+    px: 1,
+    py: 0.75,
+    borderBottom: `1px solid ${color('hair')}`,
+    verticalAlign: 'top',
+  },
+  '& thead th': { fontWeight: 600 },
+} as const;
+
+const DIFFERENCE = { display: 'flex', alignItems: 'center', gap: 1, mb: 2 };
 
 export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }) {
   const { site } = useSite();
@@ -36,22 +53,7 @@ export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }
       <DialogTitle id="menus-title">{`The menu of ${countOf(menu.pages.length, 'page')}`}</DialogTitle>
       <DialogContent>
         <Box sx={{ overflowX: 'auto', mb: 2 }} tabIndex={0} role="region" aria-label="Pages against entries">
-          <Box
-            component="table"
-            sx={{
-              borderCollapse: 'collapse',
-              width: '100%',
-              fontSize: '0.8125rem',
-              '& th, & td': {
-                textAlign: 'left',
-                px: 1,
-                py: 0.75,
-                borderBottom: `1px solid ${color('hair')}`,
-                verticalAlign: 'top',
-              },
-              '& thead th': { fontWeight: 600 },
-            }}
-          >
+          <Box component="table" sx={TABLE}>
             <thead>
               <tr>
                 <th scope="col">page</th>
@@ -86,7 +88,7 @@ export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }
             sx={{ fontSize: '0.8125rem', color: color('stone'), mb: 1.5 }}
           >{`Without this menu: ${menu.without.join(', ')}. Their markup is left alone.`}</Box>
         )}
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 2 }}>
+        <Box sx={DIFFERENCE}>
           <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>
             {drifted === 0
               ? 'All menus say the same.'

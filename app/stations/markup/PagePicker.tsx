@@ -4,6 +4,14 @@ import Select from '@mui/material/Select';
 import { useChosenPage, useSite } from '../../ui/site/openSite';
 import { SERIF } from '../../ui/theme';
 
+const PICKER = {
+  fontFamily: SERIF,
+  fontSize: '1.5rem',
+  fontWeight: 600,
+  lineHeight: 1.2,
+  '& .MuiSelect-select': { py: 0, pb: '2px' },
+};
+
 export function PagePicker({ withStyles = false }: { withStyles?: boolean }) {
   const { site, place, go } = useSite();
   const file = place.page;
@@ -19,13 +27,7 @@ export function PagePicker({ withStyles = false }: { withStyles?: boolean }) {
       value={value}
       inputProps={{ 'aria-label': 'Page' }}
       onChange={({ target }) => go({ page: target.value, strand: null })}
-      sx={{
-        fontFamily: SERIF,
-        fontSize: '1.5rem',
-        fontWeight: 600,
-        lineHeight: 1.2,
-        '& .MuiSelect-select': { py: 0, pb: '2px' },
-      }}
+      sx={PICKER}
     >
       {site.view.pages.map(({ path }) => (
         <MenuItem key={path} value={path}>

@@ -26,31 +26,31 @@ interface Props {
   none: string;
 }
 
+const FRAME = { border: `1px solid ${color('hair')}`, borderRadius: 1, m: 0, p: 1.25, minWidth: 0 };
+
+const CHOICES = { display: 'flex', flexWrap: 'wrap', gap: 1, maxHeight: 180, overflow: 'auto' } as const;
+
+const choiceStyle = (chosen: boolean) =>
+  ({
+    display: 'flex',
+    alignItems: 'center',
+    cursor: 'pointer',
+    bgcolor: chosen ? color('heatherWash') : undefined,
+    borderRadius: 1,
+    pr: 0.75,
+  }) as const;
+
 export function PairChoice({ pairs, taken, onTake, none }: Props) {
   const toggle = (id: string) =>
     onTake(new Set(taken.has(id) ? [...taken].filter((one) => one !== id) : [...taken, id]));
   return (
-    <Box
-      component="fieldset"
-      sx={{ border: `1px solid ${color('hair')}`, borderRadius: 1, m: 0, p: 1.25, minWidth: 0 }}
-    >
+    <Box component="fieldset" sx={FRAME}>
       <Box component="legend" sx={{ fontSize: '0.75rem', color: color('stone'), px: 0.5 }}>
         {pairs.length === 0 ? none : 'Pictures that stand on no page yet'}
       </Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, maxHeight: 180, overflow: 'auto' }}>
+      <Box sx={CHOICES}>
         {pairs.map((pair) => (
-          <Box
-            component="label"
-            key={pair.id}
-            sx={{
-              display: 'flex',
-              alignItems: 'center',
-              cursor: 'pointer',
-              bgcolor: taken.has(pair.id) ? color('heatherWash') : undefined,
-              borderRadius: 1,
-              pr: 0.75,
-            }}
-          >
+          <Box component="label" key={pair.id} sx={choiceStyle(taken.has(pair.id))}>
             <Checkbox
               size="small"
               checked={taken.has(pair.id)}

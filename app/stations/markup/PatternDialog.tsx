@@ -13,7 +13,8 @@ import { useState } from 'react';
 import { SLOTS } from '~core/markup/index.ts';
 import type { CaptionSource, Intent } from '~core/plans/index.ts';
 import type { GalleryView } from '~core/view/index.ts';
-import { countOf, Mono } from '../../ui/parts/small';
+import { countOf } from '~core/site/index.ts';
+import { Mono } from '../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
 import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
@@ -33,6 +34,18 @@ interface Props {
   gallery: GalleryView;
   onClose: () => void;
 }
+
+const SLOT_LIST = {
+  display: 'grid',
+  gridTemplateColumns: 'auto 1fr auto 1fr',
+  columnGap: 1,
+  rowGap: 0.25,
+  m: 0,
+  mb: 1.5,
+  fontSize: '0.75rem',
+  color: color('stone'),
+  '& dd': { m: 0 },
+};
 
 export function PatternDialog({ page, number, gallery, onClose }: Props) {
   const { site } = useSite();
@@ -68,20 +81,7 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
             htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6 } },
           }}
         />
-        <Box
-          component="dl"
-          sx={{
-            display: 'grid',
-            gridTemplateColumns: 'auto 1fr auto 1fr',
-            columnGap: 1,
-            rowGap: 0.25,
-            m: 0,
-            mb: 1.5,
-            fontSize: '0.75rem',
-            color: color('stone'),
-            '& dd': { m: 0 },
-          }}
-        >
+        <Box component="dl" sx={SLOT_LIST}>
           {slots.map(([name, says]) => (
             <Box key={name} sx={{ display: 'contents' }}>
               <dt>

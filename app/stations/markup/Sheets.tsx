@@ -1,6 +1,6 @@
 /** The dialogs of the station, one at a time. */
 import type { Strand } from '~core/model/index.ts';
-import type { PageView } from '~core/view/index.ts';
+import type { GalleryView, PageView } from '~core/view/index.ts';
 import { useSite } from '../../ui/site/openSite';
 import type { SheetName } from './address';
 import { AddPictures } from './AddPictures';
@@ -27,7 +27,7 @@ interface Props {
 export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, onClose }: Props) {
   const { site } = useSite();
   const { view } = site;
-  const shown = gallery === null ? undefined : page.galleries[gallery];
+  const shown = galleryAt(page, gallery);
   switch (sheet.name) {
     case 'new-page':
       return <NewPage onClose={onClose} />;
@@ -51,20 +51,25 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
     case 'units':
       return <UnitsDialog page={page} at={sheet.at} onClose={onClose} />;
     case 'pattern':
-      return shown && gallery !== null ? (
-        <PatternDialog page={page.path} number={gallery} gallery={shown} onClose={onClose} />
-      ) : null;
+      return shown && <PatternDialog page={page.path} {...shown} onClose={onClose} />;
     case 'items':
-      return shown && gallery !== null ? (
-        <ItemsDialog
-          page={page.path}
-          number={gallery}
-          gallery={shown}
-          strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)}
-          chosenFirst={sheet.chosen}
-          onUnits={(at) => onSheet({ name: 'units', at })}
-          onClose={onClose}
-        />
-      ) : null;
+      return (
+        shown && (
+          <ItemsDialog
+            page={page.path}
+            {...shown}
+            strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)}
+            chosenFirst={sheet.chosen}
+            onUnits={(at) => onSheet({ name: 'units', at })}
+            onClose={onClose}
+          />
+        )
+      );
   }
+}
+
+/** A gallery with its number; null where there is none. */
+function galleryAt({ galleries }: PageView, number: number | null): { number: number; gallery: GalleryView } | null {
+  const gallery = number === null ? undefined : galleries[number];
+  return gallery && number !== null ? { number, gallery } : null;
 }

@@ -10,7 +10,8 @@ import { useShowSource, useSite } from '../../ui/site/openSite';
 import { useFix, useWork } from '../../ui/site/work';
 import { Ladder, LADDER_WIDTH } from './Ladder';
 import { newLineSights } from './source/lineSight';
-import { SourceEditor, type Selected } from './source/SourceEditor';
+import type { Selected } from './source/openEditor';
+import { SourceEditor } from './source/SourceEditor';
 import { BAR_HEIGHT, SourceBar } from './source/SourceBar';
 import type { Ties } from './ties';
 
@@ -37,6 +38,72 @@ interface Props {
   onUnits: (at: number) => void;
 }
 
+/** The lines to light and to hint at: what is held, else the item in hand; outside of a page nothing else. */
+function litIn(isPage: boolean, chosen: Strand | null, ties: Ties, held: Tie | null) {
+  const own = isPage ? chosen : null;
+  const pointed = isPage ? ties.onPage : null;
+  return { lit: held?.range ?? own?.range ?? null, hinted: pointed?.range ?? null };
+}
+
+/** Items of the gallery in hand that what is selected touches. */
+const touchedItems = (strands: readonly Strand[], at: Selected, chosen: Strand | null): string[] =>
+  strands
+    .filter(({ range }) => range.start <= at.end && at.start <= range.end)
+    .flatMap((one) => (one.gallery === chosen?.gallery ? [one.id] : []));
+
+/** Writes what was typed into a file. */
+function useTyping(file: string): (length: number, edits: Edit[]) => void {
+  const { submit } = useFetcher<Outcome>({ key: TYPING });
+  const siteId = useSite().site.site.id;
+  return useCallback(
+    (length: number, edits: Edit[]) =>
+      void submit({ do: 'intent', intent: { kind: 'type', path: file, length, edits } } as never, {
+        method: 'post',
+        encType: 'application/json',
+        action: `/site/${siteId}`,
+      }),
+    [submit, siteId, file],
+  );
+}
+
+/** What the editor completes from: the site, with small pictures to look at. */
+function useSurroundings(file: string) {
+  const { view, session } = useSite().site;
+  return useMemo(
+    () => ({
+      path: file,
+      view,
+      pictureUrl: async (path: string) => {
+        const content = session.files.get(path);
+        return content?.kind === 'binary' ? session.pictures.glanceUrl(content.hash, AbortSignal.timeout(5000)) : null;
+      },
+    }),
+    [file, view, session],
+  );
+}
+
+/** Goes to what an address of this file names: a text in the editor, a picture among the pairs. */
+function useFollow(file: string): (address: string) => void {
+  const { site, go } = useSite();
+  const showSource = useShowSource();
+  const { view, session } = site;
+  return useCallback(
+    (address: string) => {
+      const target = resolveInSite(address, file);
+      if (target.kind !== 'file') return;
+      const content = session.files.get(target.path);
+      if (content?.kind === 'text') showSource(target.path);
+      else if (content && isPicturePath(target.path)) {
+        const shown = view.strands.find((one) => one.full === target.path || one.thumbnail === target.path);
+        go({ station: 'pairs', ...(shown ? { strand: shown.id } : {}) });
+      }
+    },
+    [file, session, showSource, view, go],
+  );
+}
+
+const PANE = { flex: `1.15 1 ${LADDER_WIDTH}px`, minWidth: 0, display: 'flex', flexDirection: 'column' } as const;
+
 export function SourcePane({
   file,
   text,
@@ -53,54 +120,25 @@ export function SourcePane({
 }: Props) {
   const { site, place, go } = useSite();
   const { work } = useWork();
-  const showSource = useShowSource();
-  const { view, session } = site;
-  const typing = useFetcher<Outcome>({ key: TYPING });
+  const { view } = site;
   const { fix: mend } = useFix();
   const [sights] = useState(newLineSights);
   const [selected, setSelected] = useState<Selected | null>(null);
-  const siteId = site.site.id;
-  const { submit } = typing;
   const findings = useMemo(() => view.findings.filter(({ place }) => place.path === file), [view, file]);
-  const surroundings = useMemo(
-    () => ({
-      path: file,
-      view,
-      pictureUrl: async (path: string) => {
-        const content = session.files.get(path);
-        return content?.kind === 'binary' ? session.pictures.glanceUrl(content.hash, AbortSignal.timeout(5000)) : null;
-      },
-    }),
-    [file, view, session],
-  );
-  const onType = useCallback(
-    (length: number, edits: Edit[]) =>
-      void submit({ do: 'intent', intent: { kind: 'type', path: file, length, edits } } as never, {
-        method: 'post',
-        encType: 'application/json',
-        action: `/site/${siteId}`,
-      }),
-    [submit, siteId, file],
-  );
-  const follow = useCallback(
-    (address: string) => {
-      const target = resolveInSite(address, file);
-      if (target.kind !== 'file') return;
-      const content = session.files.get(target.path);
-      if (content?.kind === 'text') showSource(target.path);
-      else if (content && isPicturePath(target.path)) {
-        const shown = view.strands.find((one) => one.full === target.path || one.thumbnail === target.path);
-        go({ station: 'pairs', ...(shown ? { strand: shown.id } : {}) });
-      }
-    },
-    [file, session, showSource, view, go],
-  );
+  const surroundings = useSurroundings(file);
+  const onType = useTyping(file);
+  const follow = useFollow(file);
   const at = isPage ? selected : null;
-  const touched = at ? strands.filter(({ range }) => range.start <= at.end && at.start <= range.end) : [];
-  // Of the gallery in hand, as they are worked on.
-  const items = touched.filter(({ gallery }) => gallery === chosen?.gallery).map(({ id }) => id);
+  const items = at ? touchedItems(strands, at, chosen) : [];
+  const { lit, hinted } = litIn(isPage, chosen, ties, held);
+  const onCursor = (selection: Selected) => {
+    setSelected(selection);
+    const under = strands.find(({ range }) => selection.head >= range.start && selection.head <= range.end);
+    if (under) go({ strand: under.id });
+    ties.choose('source', selection.head);
+  };
   return (
-    <Box sx={{ flex: `1.15 1 ${LADDER_WIDTH}px`, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
+    <Box sx={PANE}>
       {isPage && (
         <SourceBar
           trail={at && (ties.chosen?.trail ?? [])}
@@ -117,19 +155,13 @@ export function SourcePane({
             path={file}
             text={text}
             readOnly={site.readOnly}
-            lit={held?.range ?? (isPage && chosen ? chosen.range : null)}
-            hinted={isPage ? (ties.onPage?.range ?? null) : null}
+            lit={lit}
+            hinted={hinted}
             spot={place.page === file ? place.spot : null}
             findings={findings}
             surroundings={surroundings}
             onType={onType}
-            onCursor={(selection) => {
-              if (!isPage) return;
-              setSelected(selection);
-              const under = strands.find(({ range }) => selection.head >= range.start && selection.head <= range.end);
-              if (under) go({ strand: under.id });
-              ties.choose('source', selection.head);
-            }}
+            onCursor={(selection) => isPage && onCursor(selection)}
             onHover={(offset) => ties.pointInSource(isPage ? offset : null)}
             onSight={sights.set}
             onUndo={(way) => work({ do: 'step', way })}
@@ -144,7 +176,7 @@ export function SourcePane({
             sights={sights}
             above={BAR_HEIGHT}
             places={places}
-            chosen={chosen?.id ?? null}
+            chosen={chosen && chosen.id}
             onChoose={onStrand}
           />
         ) : (

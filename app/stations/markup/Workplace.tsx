@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { memo, useCallback, useMemo, useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PageView } from '~core/view/index.ts';
-import { Sheet } from '../../ui/parts/small';
+import { Panel } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
 import type { LayoutPlace, SheetName } from './address';
 import { LayoutSheet } from './layout/LayoutSheet';
@@ -31,6 +31,8 @@ interface Props {
   onLayout: (layout: LayoutPlace | null) => void;
   onSheet: (sheet: SheetName) => void;
 }
+
+const PANES = { flex: 1, minWidth: 0, display: 'flex', overflow: 'hidden' } as const;
 
 export const Workplace = memo(function Workplace({
   page,
@@ -73,7 +75,7 @@ export const Workplace = memo(function Workplace({
     else ties.choose('page', element);
   };
   return (
-    <Sheet sx={{ flex: 1, minWidth: 0, display: 'flex', overflow: 'hidden' }}>
+    <Panel sx={PANES}>
       {layout && gallery !== null ? (
         <Box sx={{ flex: '1.25 1 0', minWidth: 0 }}>
           <LayoutSheet
@@ -115,6 +117,6 @@ export const Workplace = memo(function Workplace({
         onOver={ties.pointOnPage}
         onPointed={onPointed}
       />
-    </Sheet>
+    </Panel>
   );
 });

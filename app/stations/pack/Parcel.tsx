@@ -2,8 +2,8 @@
 import Box from '@mui/material/Box';
 import { scaleSqrt } from 'd3-scale';
 import type { ParcelEntry } from '~core/pack/index.ts';
-import { folderOf, isPicturePath } from '~core/site/index.ts';
-import { countOf, inBytes, Mono, Sheet, Tag } from '../../ui/parts/small';
+import { folderOf, isPicturePath, countOf, inBytes } from '~core/site/index.ts';
+import { Mono, Panel, Tag } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
 interface Row {
@@ -39,7 +39,7 @@ export function Parcel({ entries, leftOut }: { entries: readonly ParcelEntry[]; 
   const rows = rowsOf(entries);
   const width = scaleSqrt([0, Math.max(1, ...rows.map((row) => row.bytes))], [2, 160]);
   return (
-    <Sheet>
+    <Panel>
       <Box component="ul" aria-label="Files to be written" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {rows.map((row) => (
           <Box
@@ -57,7 +57,7 @@ export function Parcel({ entries, leftOut }: { entries: readonly ParcelEntry[]; 
           </Box>
         ))}
       </Box>
-    </Sheet>
+    </Panel>
   );
 }
 
@@ -68,23 +68,24 @@ interface RowProps {
   width: number;
 }
 
+const FOLDER = {
+  ...COLUMNS,
+  cursor: 'pointer',
+  listStyle: 'none',
+  '&:focus-visible': { outlineOffset: '-2px' },
+  '&::-webkit-details-marker': { display: 'none' },
+} as const;
+
+const ENTRIES = { m: 0, p: 0, pb: 0.5, listStyle: 'none' } as const;
+
 /** A folder of pictures; opened, each of its files with its size and whether a page uses it. */
 function Folder({ row, leftOut, width }: RowProps) {
   return (
     <Box component="details" sx={{ '&[open] > summary': { bgcolor: color('mist') } }}>
-      <Box
-        component="summary"
-        sx={{
-          ...COLUMNS,
-          cursor: 'pointer',
-          listStyle: 'none',
-          '&:focus-visible': { outlineOffset: '-2px' },
-          '&::-webkit-details-marker': { display: 'none' },
-        }}
-      >
+      <Box component="summary" sx={FOLDER}>
         <Cells row={row} leftOut={leftOut} width={width} />
       </Box>
-      <Box component="ul" aria-label={`Files in ${row.name}`} sx={{ m: 0, p: 0, pb: 0.5, listStyle: 'none' }}>
+      <Box component="ul" aria-label={`Files in ${row.name}`} sx={ENTRIES}>
         {row.entries.map((entry) => (
           <Box component="li" key={entry.path} sx={{ ...COLUMNS, minHeight: 26, pl: 4 }}>
             <Mono tone="stone">{entry.path}</Mono>
@@ -101,6 +102,14 @@ function Folder({ row, leftOut, width }: RowProps) {
   );
 }
 
+const COUNT = {
+  color: color('stone'),
+  ml: 1,
+  fontSize: '0.78rem',
+  textDecoration: 'underline',
+  textUnderlineOffset: 3,
+};
+
 function Cells({ row, leftOut, width }: RowProps) {
   const out = row.entries.filter((entry) => leftOut.has(entry.path)).length;
   const unused = row.entries.filter((entry) => entry.unused).length;
@@ -109,16 +118,7 @@ function Cells({ row, leftOut, width }: RowProps) {
       <Box>
         <Mono>{row.name}</Mono>
         {row.entries.length > 1 && (
-          <Box
-            component="span"
-            sx={{
-              color: color('stone'),
-              ml: 1,
-              fontSize: '0.78rem',
-              textDecoration: 'underline',
-              textUnderlineOffset: 3,
-            }}
-          >
+          <Box component="span" sx={COUNT}>
             {countOf(row.entries.length, 'file')}
           </Box>
         )}

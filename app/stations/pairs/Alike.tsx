@@ -1,11 +1,11 @@
 /** Pictures that are there more than once: one of each group is kept, every reference leads to it. */
-import { firstOf } from '~core/site/index.ts';
+import { firstOf, countOf, inBytes } from '~core/site/index.ts';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Radio from '@mui/material/Radio';
 import { useMemo, useState } from 'react';
 import type { PairView } from '~core/view/index.ts';
-import { countOf, inBytes, Mono, Nothing, Picture, Sheet, Tag } from '../../ui/parts/small';
+import { Mono, Nothing, Picture, Panel, Tag } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
@@ -31,6 +31,10 @@ const givenUp = (group: readonly Copy[], { pair: kept }: Copy) =>
         ? [{ from: pair.thumbnail, into: kept.thumbnail }]
         : []),
     ]);
+
+const SUMMARY = { display: 'flex', alignItems: 'center', px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem' };
+
+const GROUP_LIST = { m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.5 } as const;
 
 export function Alike() {
   const { site } = useSite();
@@ -61,7 +65,7 @@ export function Alike() {
   return (
     <>
       {exact.length > 1 && (
-        <Sheet sx={{ display: 'flex', alignItems: 'center', px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem' }}>
+        <Panel sx={SUMMARY}>
           <Box sx={{ flex: 1 }}>{`${countOf(exact.length, 'group')} of files that are the same to the byte`}</Box>
           <Button
             size="small"
@@ -72,13 +76,9 @@ export function Alike() {
           >
             Keep one of each
           </Button>
-        </Sheet>
+        </Panel>
       )}
-      <Box
-        component="ul"
-        aria-label="Groups of pictures that are alike"
-        sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.5 }}
-      >
+      <Box component="ul" aria-label="Groups of pictures that are alike" sx={GROUP_LIST}>
         {groups.map((group) => (
           <Group
             key={group[0]?.pair.full}
@@ -96,14 +96,28 @@ const isExact = (group: readonly Copy[]): boolean => group.every(({ pair }) => p
 
 const preferred = (group: readonly Copy[]): Copy => firstOf([...group].sort((a, b) => rank(b) - rank(a)));
 
+const GROUP_HEAD = { display: 'flex', alignItems: 'center', gap: 1.5, mb: 1 };
+
+const choiceStyle = (chosen: boolean) =>
+  ({
+    display: 'grid',
+    gridTemplateColumns: 'auto 132px',
+    gap: 0.5,
+    alignItems: 'start',
+    cursor: 'pointer',
+    bgcolor: chosen ? color('heatherWash') : undefined,
+    borderRadius: 1,
+    pr: 1,
+  }) as const;
+
 function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean; onKeep: (kept: Copy) => void }) {
   const [kept, setKept] = useState(preferred(group).pair.full);
   const chosen = group.find(({ pair }) => pair.full === kept) ?? preferred(group);
   const same = isExact(group);
   return (
     <Box component="li">
-      <Sheet label={`Alike: ${chosen.pair.name}`} sx={{ px: 1.75, py: 1.25 }}>
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1 }}>
+      <Panel label={`Alike: ${chosen.pair.name}`} sx={{ px: 1.75, py: 1.25 }}>
+        <Box sx={GROUP_HEAD}>
           <Tag tone={same ? 'plain' : 'look'}>
             {same ? 'the same to the byte' : 'the same but for size or compression'}
           </Tag>
@@ -116,20 +130,7 @@ function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean;
         </Box>
         <Box role="radiogroup" aria-label="Which one is kept" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
           {group.map(({ pair, pages }) => (
-            <Box
-              component="label"
-              key={pair.full}
-              sx={{
-                display: 'grid',
-                gridTemplateColumns: 'auto 132px',
-                gap: 0.5,
-                alignItems: 'start',
-                cursor: 'pointer',
-                bgcolor: pair.full === chosen.pair.full ? color('heatherWash') : undefined,
-                borderRadius: 1,
-                pr: 1,
-              }}
-            >
+            <Box component="label" key={pair.full} sx={choiceStyle(pair.full === chosen.pair.full)}>
               <Radio
                 size="small"
                 sx={{ mt: '30px' }}
@@ -148,7 +149,7 @@ function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean;
             </Box>
           ))}
         </Box>
-      </Sheet>
+      </Panel>
     </Box>
   );
 }

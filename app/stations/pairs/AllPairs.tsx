@@ -4,9 +4,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { sayRecipe } from '~core/photo/index.ts';
-import type { PairView } from '~core/view/index.ts';
+import type { PairView, SiteView } from '~core/view/index.ts';
 import { useStationKeys } from '../../ui/shell/keys';
-import { Mono, Nothing, Picture, Sheet, Tag, type Tone } from '../../ui/parts/small';
+import { Mono, Nothing, Picture, Panel, Tag, type Tone } from '../../ui/parts/small';
 import { useChosenStrand, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
 import { sheetIn, toSheet, type SheetName } from './address';
@@ -27,11 +27,24 @@ function inOrderOfNeed(pairs: readonly PairView[]): PairView[] {
   return [...pairs].sort((a, b) => rank[STATES[a.state].tone] - rank[STATES[b.state].tone]);
 }
 
+type Strand = SiteView['strands'][number];
+
+/** Whether a strand shows a pair. */
+const isOf = (strand: Strand, pair: PairView): boolean =>
+  strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail);
+
+/** What was dragged onto what; null where that makes no pair. */
+function draggedPair({ active, over }: DragEndEvent): { thumbnail: string; full: string } | null {
+  const { thumbnail } = active.data.current as { thumbnail: string | null };
+  const { full } = (over?.data.current ?? {}) as { full?: string };
+  return thumbnail && full && thumbnail !== full ? { thumbnail, full } : null;
+}
+
 export function AllPairs() {
   const { site, place, go } = useSite();
   const { work, busy } = useWork();
   const strand = useChosenStrand();
-  const { pairs, rules, naming, loose, strands, recipe, elsewhere, dense } = site.view;
+  const { pairs, rules, loose, strands, recipe, elsewhere, dense } = site.view;
   const sheet = useMemo(() => sheetIn(place), [place]);
   const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
   /** The row in hand: chosen here, or the one of the strand that is followed. */
@@ -40,44 +53,27 @@ export function AllPairs() {
   const idle = busy || site.readOnly;
   const close = useCallback(() => go({ sheet: null }), [go]);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const strandOf = useCallback(
-    (pair: PairView) =>
-      strands.find((one) => one.full === pair.full || (pair.thumbnail !== null && one.thumbnail === pair.thumbnail))
-        ?.id ?? null,
-    [strands],
-  );
   const onChoose = useCallback(
     (pair: PairView) => {
-      setRow({ id: pair.id, strand: strandOf(pair) });
-      go({ strand: strandOf(pair) });
+      const shown = strands.find((one) => isOf(one, pair))?.id ?? null;
+      setRow({ id: pair.id, strand: shown });
+      go({ strand: shown });
     },
-    [go, strandOf],
+    [go, strands],
   );
   const onPairByHand = useCallback((thumbnail: string) => open({ name: 'by-hand', of: thumbnail }), [open]);
   const onCloseLook = useCallback((full: string) => open({ name: 'look', of: full }), [open]);
   const pairByHand = (thumbnail: string, full: string) =>
     work({ do: 'intent', intent: { kind: 'decide', thumbnail, full, belong: true } });
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
+  const onDragEnd = (event: DragEndEvent) => {
     setDragged(null);
-    const { thumbnail } = active.data.current as { thumbnail: string | null };
-    const { full } = (over?.data.current ?? {}) as { full?: string };
-    if (
-      thumbnail &&
-      full &&
-      thumbnail !== full &&
-      !pairs.some((pair) => pair.full === full && pair.thumbnail === thumbnail)
-    )
-      pairByHand(thumbnail, full);
+    const wish = draggedPair(event);
+    if (wish && !pairs.some(({ full, thumbnail }) => full === wish.full && thumbnail === wish.thumbnail))
+      pairByHand(wish.thumbnail, wish.full);
   };
-  const followed =
-    pairs.find(
-      (pair) =>
-        strand !== null &&
-        (strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail)),
-    )?.id ?? null;
+  const followed = (strand && pairs.find((pair) => isOf(strand, pair))?.id) ?? null;
   const chosen = row && (row.strand === null || row.strand === strand?.id) ? row.id : followed;
   const ordered = useMemo(() => inOrderOfNeed(pairs), [pairs]);
-  const looked = sheet?.name === 'look' ? pairs.find((pair) => pair.full === sheet.of) : undefined;
   const inHand = pairs.find((pair) => pair.id === chosen && pair.trouble === null)?.full;
   useStationKeys(
     useMemo(
@@ -107,57 +103,9 @@ export function AllPairs() {
       onDragEnd={onDragEnd}
       onDragCancel={() => setDragged(null)}
     >
-      <Sheet
-        label="Naming and recipe"
-        sx={{ display: 'flex', gap: 2, px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' }}
-      >
-        <Box sx={{ display: 'flex', gap: 1.5, flex: 1, minWidth: 0, flexWrap: 'wrap', alignItems: 'baseline' }}>
-          <Box sx={{ color: color('stone') }}>Names here</Box>
-          {rules.length === 0 && <Box>no thumbnails yet; new ones go to a folder “thumbs” beside their pictures</Box>}
-          {rules.slice(0, 3).map((rule) => (
-            <Box key={rule.says} sx={{ display: 'flex', gap: 0.75, alignItems: 'baseline' }}>
-              <Mono>{rule.says}</Mono>
-              <Tag tone="chosen">{rule.count}</Tag>
-            </Box>
-          ))}
-        </Box>
-        <Button
-          size="small"
-          disabled={idle}
-          aria-label="Change the names"
-          onClick={() => open({ name: 'naming' })}
-          sx={{ alignSelf: 'start' }}
-        >
-          Change
-        </Button>
-        <Box
-          sx={{
-            display: 'flex',
-            gap: 1.5,
-            alignItems: 'baseline',
-            flexShrink: 0,
-            borderLeft: `1px solid ${color('hair')}`,
-            pl: 2,
-          }}
-        >
-          <Box sx={{ color: color('stone') }}>Recipe</Box>
-          <Box>
-            <b>thumbnail</b> {sayRecipe(recipe.thumbnail)}
-            <br />
-            <b>full-size</b> {sayRecipe(recipe.fullSize)}
-            {recipe.further.map(({ title, size }) => (
-              <Box key={title}>
-                <b>{title}</b> {sayRecipe(size)}
-              </Box>
-            ))}
-          </Box>
-          <Button size="small" disabled={idle} aria-label="Change the recipe" onClick={() => open({ name: 'sizes' })}>
-            Change
-          </Button>
-        </Box>
-      </Sheet>
+      <NamesAndRecipe rules={rules} recipe={recipe} idle={idle} onOpen={open} />
       {dense.length > 0 && <Dense dense={dense} idle={idle} />}
-      <Sheet>
+      <Panel>
         <PairList
           pairs={ordered}
           chosen={chosen}
@@ -169,35 +117,122 @@ export function AllPairs() {
           onCloseLook={onCloseLook}
           dragging={dragged !== null}
         />
-      </Sheet>
+      </Panel>
       {elsewhere.length > 0 && <Elsewhere elsewhere={elsewhere} />}
       {loose.length > 0 && <LooseTray loose={loose} idle={idle} onPairByHand={onPairByHand} />}
       <DragOverlay dropAnimation={null}>
         {dragged !== null && <Picture path={dragged} width={76} height={56} />}
       </DragOverlay>
-      {sheet?.name === 'sizes' && (
+      <PairSheet sheet={sheet} view={site.view} onClose={close} onPair={pairByHand} />
+    </DndContext>
+  );
+}
+
+const NAMES_AND_RECIPE = { display: 'flex', gap: 2, px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' };
+
+const NAMES = { display: 'flex', gap: 1.5, flex: 1, minWidth: 0, flexWrap: 'wrap', alignItems: 'baseline' } as const;
+
+const RECIPE = {
+  display: 'flex',
+  gap: 1.5,
+  alignItems: 'baseline',
+  flexShrink: 0,
+  borderLeft: `1px solid ${color('hair')}`,
+  pl: 2,
+};
+
+/** How thumbnails are named here and what is made of pictures, each with the way to change it. */
+function NamesAndRecipe({
+  rules,
+  recipe,
+  idle,
+  onOpen,
+}: Pick<SiteView, 'rules' | 'recipe'> & { idle: boolean; onOpen: (sheet: SheetName) => void }) {
+  return (
+    <Panel label="Naming and recipe" sx={NAMES_AND_RECIPE}>
+      <Box sx={NAMES}>
+        <Box sx={{ color: color('stone') }}>Names here</Box>
+        {rules.length === 0 && <Box>no thumbnails yet; new ones go to a folder “thumbs” beside their pictures</Box>}
+        {rules.slice(0, 3).map((rule) => (
+          <Box key={rule.says} sx={{ display: 'flex', gap: 0.75, alignItems: 'baseline' }}>
+            <Mono>{rule.says}</Mono>
+            <Tag tone="chosen">{rule.count}</Tag>
+          </Box>
+        ))}
+      </Box>
+      <Button
+        size="small"
+        disabled={idle}
+        aria-label="Change the names"
+        onClick={() => onOpen({ name: 'naming' })}
+        sx={{ alignSelf: 'start' }}
+      >
+        Change
+      </Button>
+      <Box sx={RECIPE}>
+        <Box sx={{ color: color('stone') }}>Recipe</Box>
+        <Box>
+          <b>thumbnail</b> {sayRecipe(recipe.thumbnail)}
+          <br />
+          <b>full-size</b> {sayRecipe(recipe.fullSize)}
+          {recipe.further.map(({ title, size }) => (
+            <Box key={title}>
+              <b>{title}</b> {sayRecipe(size)}
+            </Box>
+          ))}
+        </Box>
+        <Button size="small" disabled={idle} aria-label="Change the recipe" onClick={() => onOpen({ name: 'sizes' })}>
+          Change
+        </Button>
+      </Box>
+    </Panel>
+  );
+}
+
+/** What is open over the pairs. */
+function PairSheet({
+  sheet,
+  view: { pairs, recipe, rules, naming },
+  onClose,
+  onPair,
+}: {
+  sheet: SheetName | null;
+  view: SiteView;
+  onClose: () => void;
+  onPair: (thumbnail: string, full: string) => void;
+}) {
+  const { work } = useWork();
+  switch (sheet?.name) {
+    case 'sizes':
+      return (
         <RecipeDialog
           recipe={recipe}
-          onClose={close}
+          onClose={onClose}
           onChange={(changed) => {
-            close();
+            onClose();
             work({ do: 'intent', intent: { kind: 'set-recipe', recipe: changed } });
           }}
         />
-      )}
-      {sheet?.name === 'naming' && <Naming rules={rules} naming={naming} onClose={close} />}
-      {looked && <CloseLook pair={looked} onClose={close} />}
-      {sheet?.name === 'by-hand' && (
+      );
+    case 'naming':
+      return <Naming rules={rules} naming={naming} onClose={onClose} />;
+    case 'look': {
+      const looked = pairs.find((pair) => pair.full === sheet.of);
+      return looked && <CloseLook pair={looked} onClose={onClose} />;
+    }
+    case 'by-hand':
+      return (
         <PairByHand
           thumbnail={sheet.of}
           pairs={pairs}
-          onClose={close}
+          onClose={onClose}
           onPair={(full) => {
-            close();
-            pairByHand(sheet.of, full);
+            onClose();
+            onPair(sheet.of, full);
           }}
         />
-      )}
-    </DndContext>
-  );
+      );
+    default:
+      return null;
+  }
 }

@@ -2,16 +2,16 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { SiteView } from '~core/view/index.ts';
-import { countOf, Mono, Sheet } from '../../ui/parts/small';
+import { countOf } from '~core/site/index.ts';
+import { Mono, Panel } from '../../ui/parts/small';
 import { useIntent } from '../../ui/site/work';
+
+const OFFERS = { px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'grid', gap: 0.5 };
 
 export function Dense({ dense, idle }: { dense: SiteView['dense']; idle: boolean }) {
   const { intent } = useIntent();
   return (
-    <Sheet
-      label="For dense screens"
-      sx={{ px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'grid', gap: 0.5 }}
-    >
+    <Panel label="For dense screens" sx={OFFERS}>
       {dense.map(({ page, count }) => (
         <Box key={page} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
           <Box
@@ -22,6 +22,6 @@ export function Dense({ dense, idle }: { dense: SiteView['dense']; idle: boolean
           </Button>
         </Box>
       ))}
-    </Sheet>
+    </Panel>
   );
 }

@@ -1,19 +1,23 @@
 /** Thumbnails whose full-size picture is at an outside address: kept as it is written, and never fetched. */
 import Box from '@mui/material/Box';
 import type { SiteView } from '~core/view/index.ts';
-import { Mono, Picture, Sheet, Tag } from '../../ui/parts/small';
+import { Mono, Picture, Panel, Tag } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
+
+const HEAD = { display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 };
+
+const LIST = { m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 } as const;
 
 export function Elsewhere({ elsewhere }: { elsewhere: SiteView['elsewhere'] }) {
   return (
-    <Sheet label="At outside addresses" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 }}>
+    <Panel label="At outside addresses" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
+      <Box sx={HEAD}>
         <b>Elsewhere</b>
         <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
           full-size pictures at outside addresses; they are kept as they are written and never fetched here
         </Box>
       </Box>
-      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>
+      <Box component="ul" sx={LIST}>
         {elsewhere.map(({ thumbnail, address, page, line }) => (
           <Box
             component="li"
@@ -28,6 +32,6 @@ export function Elsewhere({ elsewhere }: { elsewhere: SiteView['elsewhere'] }) {
           </Box>
         ))}
       </Box>
-    </Sheet>
+    </Panel>
   );
 }

@@ -3,7 +3,7 @@ import { useDraggable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { SiteView } from '~core/view/index.ts';
-import { Mono, Picture, Sheet, Tag } from '../../ui/parts/small';
+import { Mono, Picture, Panel, Tag } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
 interface TrayProps {
@@ -12,21 +12,25 @@ interface TrayProps {
   onPairByHand: (thumbnail: string) => void;
 }
 
+const HEAD = { display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 };
+
+const LIST = { m: 0, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1.5 } as const;
+
 export function LooseTray({ loose, idle, onPairByHand }: TrayProps) {
   return (
-    <Sheet label="Loose files" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 }}>
+    <Panel label="Loose files" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
+      <Box sx={HEAD}>
         <b>Loose</b>
         <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
           thumbnails with no full-size picture; drag one onto the row that it belongs to
         </Box>
       </Box>
-      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
+      <Box component="ul" sx={LIST}>
         {loose.map((file) => (
           <LooseFile key={file.path} {...file} idle={idle} onPairByHand={onPairByHand} />
         ))}
       </Box>
-    </Sheet>
+    </Panel>
   );
 }
 

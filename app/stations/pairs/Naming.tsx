@@ -15,6 +15,8 @@ import { Mono, Tag } from '../../ui/parts/small';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 
+const RULE = { display: 'grid', gridTemplateColumns: '1fr 1fr auto', gap: 1, mb: 1, alignItems: 'start' };
+
 export function Naming({
   rules,
   naming,
@@ -63,10 +65,7 @@ export function Naming({
           format will do.
         </Box>
         {own.map((rule, n) => (
-          <Box
-            key={n}
-            sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr auto', gap: 1, mb: 1, alignItems: 'start' }}
-          >
+          <Box key={n} sx={RULE}>
             <TextField
               label="Thumbnail"
               value={rule.thumbnail}

@@ -22,6 +22,8 @@ interface PairByHandProps {
   onPair: (full: string) => void;
 }
 
+const COMPARED = { display: 'flex', gap: 3, justifyContent: 'center', mb: 2 };
+
 export function PairByHand({ thumbnail, pairs, onClose, onPair }: PairByHandProps) {
   const [chosen, setChosen] = useState<PairView | null>(null);
   return (
@@ -36,7 +38,7 @@ export function PairByHand({ thumbnail, pairs, onClose, onPair }: PairByHandProp
       <DialogTitle id="by-hand-title">{`Pair ${nameOf(thumbnail)}`}</DialogTitle>
       {/* The list of names belongs to the dialog, and may hang out of it. */}
       <DialogContent sx={{ overflow: 'visible' }}>
-        <Box sx={{ display: 'flex', gap: 3, justifyContent: 'center', mb: 2 }}>
+        <Box sx={COMPARED}>
           <Box sx={{ textAlign: 'center' }}>
             <Picture path={thumbnail} {...SHOWN} alt={nameOf(thumbnail)} />
             <Mono>{nameOf(thumbnail)}</Mono>

@@ -7,9 +7,10 @@ import Button from '@mui/material/Button';
 import { memo, useCallback, useState, type ReactNode } from 'react';
 import type { SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
+import { inBytes } from '~core/site/index.ts';
 import type { Work } from '../../data/work';
-import { inBytes, toneColor } from '../../ui/parts/small';
-import { usePicture } from '../../ui/site/pictures';
+import { toneColor } from '../../ui/parts/small';
+import { usePicture } from '../../ui/site/pictureUrls';
 import { RowDrag } from './RowDrag';
 import { LARGE } from './rowStyles';
 import { grounds, outlined, STATES, waysOut } from './states';
@@ -38,6 +39,8 @@ interface PairRowProps {
   dragging: boolean;
   place?: RowPlace;
 }
+
+const WAYS = { display: 'flex', flexWrap: 'wrap', gap: 0.75, pl: '145px', pr: 1.5, pb: 1 } as const;
 
 export const PairRow = memo(function PairRow({
   pair,
@@ -85,11 +88,7 @@ export const PairRow = memo(function PairRow({
       {armed && <RowDrag pair={pair} element={element} idle={idle} onGrip={setGrip} onOver={setOver} />}
       <PairFace pair={pair} chosen={chosen} onChoose={onChoose} />
       {chosen && (
-        <Box
-          role="group"
-          aria-label={`Ways for ${pair.name}`}
-          sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, pl: '145px', pr: 1.5, pb: 1 }}
-        >
+        <Box role="group" aria-label={`Ways for ${pair.name}`} sx={WAYS}>
           {pair.trouble === null && pair.fullSize && (
             <Button size="small" onClick={() => onCloseLook(pair.full)}>
               Close look

@@ -2,6 +2,7 @@
  * Styles of the pair rows, given once to their list: a list of thousands cannot afford to work them out for every
  * part of every row.
  */
+import { BARE } from '../../ui/parts/pressable';
 import { color, MONO } from '../../ui/theme';
 
 const SMALL = { width: 76, height: 56 };
@@ -19,9 +20,8 @@ export const ROW_STYLES = {
   '& > li.chosen': { backgroundColor: color('heatherWash') },
   '& > li.onto': { backgroundColor: color('gorseWash') },
   '& .pair': {
-    all: 'unset',
-    boxSizing: 'border-box',
-    cursor: 'pointer',
+    ...BARE,
+    margin: 0,
     display: 'grid',
     gridTemplateColumns: '84px 40px 96px minmax(0, 1fr) 210px 130px',
     alignItems: 'center',

@@ -128,18 +128,25 @@ export function grounds(pair: PairView): [string, string] {
       pair.state === 'twice' ? `same as ${pair.others[0] ?? ''}` : 'no thumbnail',
       `will be ${pair.thumbnailPath}`,
     ];
-  const kinds = new Set(pair.restsOn.map(({ kind }) => kind));
-  if (kinds.has('hand')) return ['decided by hand', agreement(pair)];
-  const rests = [
-    kinds.has('name') && 'name',
-    kinds.has('page') && 'page',
-    kinds.has('made') && 'made here',
-    kinds.has('content') && 'content',
-  ].filter(Boolean);
-  const only = rests.length === 1 && pair.crop !== null ? ' only' : '';
-  const but = pair.state === 'case differs' ? ', but for case' : '';
-  const said = rests.length > 2 ? `${rests.slice(0, -1).join(', ')} and ${rests.at(-1)}` : rests.join(' and ');
-  return [`${said || 'name'}${only}${but}`, pair.shows === undefined ? agreement(pair) : `shows ${nameOf(pair.shows)}`];
+  if (pair.restsOn.some(({ kind }) => kind === 'hand')) return ['decided by hand', agreement(pair)];
+  return [rests(pair), pair.shows === undefined ? agreement(pair) : `shows ${nameOf(pair.shows)}`];
+}
+
+const RESTS = [
+  ['name', 'name'],
+  ['page', 'page'],
+  ['made', 'made here'],
+  ['content', 'content'],
+] as const;
+
+const LIST = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+
+function rests({ restsOn, crop, state }: PairView): string {
+  const kinds = new Set(restsOn.map(({ kind }) => kind));
+  const said = RESTS.flatMap(([kind, says]) => (kinds.has(kind) ? [says] : []));
+  const only = said.length === 1 && crop !== null ? ' only' : '';
+  const but = state === 'case differs' ? ', but for case' : '';
+  return `${LIST.format(said) || 'name'}${only}${but}`;
 }
 
 const CROPPED = 0.97;

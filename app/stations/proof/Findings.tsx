@@ -1,9 +1,10 @@
 /** What the checks saw: each with its place and what mends it. */
 import Box from '@mui/material/Box';
 import type { FindingView } from '~core/view/index.ts';
-import { Fixes, Mono, Sheet } from '../../ui/parts/small';
+import { Fixes, Mono, Panel } from '../../ui/parts/small';
 import { useChosenStrand, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
+import { PlaceLink } from '../../ui/parts/pressable';
 
 function Sign({ severity }: { severity: FindingView['severity'] }) {
   return (
@@ -25,55 +26,43 @@ function Sign({ severity }: { severity: FindingView['severity'] }) {
 
 export function Findings({ findings }: { findings: readonly FindingView[] }) {
   return (
-    <Sheet sx={{ minWidth: 0 }}>
+    <Panel sx={{ minWidth: 0 }}>
       <Box component="ul" aria-label="Findings" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {findings.map((finding) => (
           <Row key={finding.id} finding={finding} />
         ))}
       </Box>
-    </Sheet>
+    </Panel>
   );
 }
+
+const rowStyle = (chosen: boolean) =>
+  ({
+    display: 'grid',
+    gridTemplateColumns: '14px minmax(0, 1fr) 150px 210px',
+    gap: 1.75,
+    alignItems: 'center',
+    px: 1.75,
+    py: 1,
+    borderTop: `1px solid ${color('hair')}`,
+    '&:first-of-type': { borderTop: 0 },
+    bgcolor: chosen ? color('heatherWash') : undefined,
+  }) as const;
 
 function Row({ finding }: { finding: FindingView }) {
   const { go } = useSite();
   const strand = useChosenStrand()?.id;
   const { place } = finding;
   return (
-    <Box
-      component="li"
-      data-rule={finding.rule}
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: '14px minmax(0, 1fr) 150px 210px',
-        gap: 1.75,
-        alignItems: 'center',
-        px: 1.75,
-        py: 1,
-        borderTop: `1px solid ${color('hair')}`,
-        '&:first-of-type': { borderTop: 0 },
-        bgcolor: finding.strand !== null && finding.strand === strand ? color('heatherWash') : undefined,
-      }}
-    >
+    <Box component="li" data-rule={finding.rule} sx={rowStyle(finding.strand !== null && finding.strand === strand)}>
       <Sign severity={finding.severity} />
       <Box sx={{ fontSize: '0.8125rem' }}>
         <Box>{finding.says}</Box>
         <Box sx={{ color: color('stone'), fontSize: '0.75rem' }}>{finding.why}</Box>
       </Box>
-      <Box
-        component="button"
-        type="button"
-        onClick={() => go({ station: 'markup', page: place.path, strand: finding.strand })}
-        sx={{
-          all: 'unset',
-          cursor: 'pointer',
-          textDecoration: 'underline',
-          textUnderlineOffset: 3,
-          '&:focus-visible': { outline: `2px solid ${color('heather')}` },
-        }}
-      >
+      <PlaceLink onClick={() => go({ station: 'markup', page: place.path, strand: finding.strand })}>
         <Mono>{place.line === null ? place.path : `${place.path}:${place.line}`}</Mono>
-      </Box>
+      </PlaceLink>
       <Box sx={{ display: 'grid', gap: 0.5 }}>
         <Fixes finding={finding.id} fixes={finding.fixes} />
       </Box>

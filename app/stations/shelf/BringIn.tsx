@@ -51,6 +51,21 @@ export function useBringIn() {
   return { take, progress, refused, stop: () => stop.current?.abort(), forget: () => setRefused(null) };
 }
 
+const targetStyle = (isDragActive: boolean) =>
+  ({
+    border: `1px dashed ${isDragActive ? color('heather') : color('edge')}`,
+    bgcolor: isDragActive ? color('heatherWash') : 'transparent',
+    borderRadius: 1,
+    minHeight: 106,
+    display: 'grid',
+    placeItems: 'center',
+    p: 2,
+    textAlign: 'center',
+    color: color('stone'),
+  }) as const;
+
+const SAYS = { mb: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } as const;
+
 export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
   const { getRootProps, isDragActive } = useDropzone({
     onDrop: (files) => void bring.take(files),
@@ -59,25 +74,10 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
   });
   const { progress, refused } = bring;
   return (
-    <Box
-      {...getRootProps()}
-      role="group"
-      aria-label="Bring in by dropping"
-      sx={{
-        border: `1px dashed ${isDragActive ? color('heather') : color('edge')}`,
-        bgcolor: isDragActive ? color('heatherWash') : 'transparent',
-        borderRadius: 1,
-        minHeight: 106,
-        display: 'grid',
-        placeItems: 'center',
-        p: 2,
-        textAlign: 'center',
-        color: color('stone'),
-      }}
-    >
+    <Box {...getRootProps()} role="group" aria-label="Bring in by dropping" sx={targetStyle(isDragActive)}>
       {progress && (
         <Box role="status" sx={{ width: 420 }}>
-          <Box sx={{ mb: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{progress.says}</Box>
+          <Box sx={SAYS}>{progress.says}</Box>
           <LinearProgress
             aria-label={progress.says}
             {...(progress.share === null ? {} : { variant: 'determinate' as const, value: progress.share * 100 })}

@@ -4,10 +4,12 @@ import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { countOf } from '~core/site/index.ts';
 import type { SiteRecord } from '../../data/store/records';
 import { facesOf } from '../../data/faces';
-import { countOf, Tag } from '../../ui/parts/small';
+import { Tag } from '../../ui/parts/small';
 import { color, SERIF } from '../../ui/theme';
+import { sayAgo } from '../../ui/parts/times';
 
 /** Object URLs of a few small pictures of the site. */
 function useFaces(hashes: readonly string[]): string[] {
@@ -29,78 +31,58 @@ function useFaces(hashes: readonly string[]): string[] {
   return urls;
 }
 
-const when = new Intl.RelativeTimeFormat('en', { numeric: 'auto' });
-const STEPS: [Intl.RelativeTimeFormatUnit, number][] = [
-  ['day', 86_400_000],
-  ['hour', 3_600_000],
-  ['minute', 60_000],
-];
+const CARD = {
+  display: 'flex',
+  alignItems: 'center',
+  gap: 2.5,
+  bgcolor: color('paper'),
+  border: `1px solid ${color('hair')}`,
+  borderRadius: 1,
+  p: 2,
+  mb: 1.5,
+  position: 'relative',
+  '&:hover': { borderColor: color('edge') },
+} as const;
 
-function ago(time: number, now: number): string {
-  const step = STEPS.find(([, length]) => now - time >= length);
-  return step ? when.format(-Math.round((now - time) / step[1]), step[0]) : 'just now';
-}
+const FACES = {
+  display: 'grid',
+  gridTemplateColumns: 'repeat(3, 60px)',
+  gridAutoRows: 44,
+  gap: 0.5,
+  width: 188,
+  minHeight: 44,
+};
+
+const FACE = { width: 60, height: 44, objectFit: 'cover', borderRadius: '2px' } as const;
+
+const NAME = {
+  fontFamily: SERIF,
+  fontWeight: 600,
+  fontSize: '1.15rem',
+  color: color('peat'),
+  textDecoration: 'none',
+  '&::after': { content: '""', position: 'absolute', inset: 0 },
+  '&:focus-visible': { outline: 'none' },
+  '&:focus-visible::after': { outline: `2px solid ${color('heather')}`, borderRadius: 1 },
+} as const;
 
 export function SiteCard({ site, now, onRemove }: { site: SiteRecord; now: number; onRemove: () => void }) {
   const faces = useFaces(site.glance.faces);
   const { pages, pictures, broken } = site.glance;
   return (
-    <Box
-      component="li"
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        gap: 2.5,
-        bgcolor: color('paper'),
-        border: `1px solid ${color('hair')}`,
-        borderRadius: 1,
-        p: 2,
-        mb: 1.5,
-        position: 'relative',
-        '&:hover': { borderColor: color('edge') },
-      }}
-    >
-      <Box
-        aria-hidden
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: 'repeat(3, 60px)',
-          gridAutoRows: 44,
-          gap: 0.5,
-          width: 188,
-          minHeight: 44,
-        }}
-      >
+    <Box component="li" sx={CARD}>
+      <Box aria-hidden sx={FACES}>
         {faces.map((url) => (
-          <Box
-            key={url}
-            component="img"
-            src={url}
-            alt=""
-            sx={{ width: 60, height: 44, objectFit: 'cover', borderRadius: '2px' }}
-          />
+          <Box key={url} component="img" src={url} alt="" sx={FACE} />
         ))}
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
-        <Box
-          component={Link}
-          to={`/site/${site.id}/pairs`}
-          sx={{
-            fontFamily: SERIF,
-            fontWeight: 600,
-            fontSize: '1.15rem',
-            color: color('peat'),
-            textDecoration: 'none',
-            '&::after': { content: '""', position: 'absolute', inset: 0 },
-            '&:focus-visible': { outline: 'none' },
-            '&:focus-visible::after': { outline: `2px solid ${color('heather')}`, borderRadius: 1 },
-          }}
-        >
+        <Box component={Link} to={`/site/${site.id}/pairs`} sx={NAME}>
           {site.name}
         </Box>
         <Box
           sx={{ color: color('stone'), fontSize: '0.8125rem' }}
-        >{`${countOf(pages, 'page')}, ${countOf(pictures, 'picture file')}, changed ${ago(site.changed, now)}`}</Box>
+        >{`${countOf(pages, 'page')}, ${countOf(pictures, 'picture file')}, changed ${sayAgo(site.changed, now)}`}</Box>
       </Box>
       {broken !== null &&
         (broken > 0 ? (

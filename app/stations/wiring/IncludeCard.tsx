@@ -4,6 +4,7 @@ import type { IncludeView } from '~core/view/index.ts';
 import { Mono, Tag, toneColor } from '../../ui/parts/small';
 import { useShowSource, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
+import { PlaceLink } from '../../ui/parts/pressable';
 
 export const WHEN: Record<IncludeView['when'], string> = {
   head: 'In the head',
@@ -12,6 +13,15 @@ export const WHEN: Record<IncludeView['when'], string> = {
   async: 'Async: when it comes',
 };
 
+const cardStyle = (edge: string) =>
+  ({
+    bgcolor: color('paper'),
+    border: `1px solid ${edge}`,
+    borderRadius: 1,
+    px: 1.5,
+    py: 1,
+  }) as const;
+
 export function IncludeCard({ include, page }: { include: IncludeView; page: string }) {
   const { site } = useSite();
   const showSource = useShowSource();
@@ -19,16 +29,7 @@ export function IncludeCard({ include, page }: { include: IncludeView; page: str
   const go = () => showSource(page, content?.kind === 'text' ? offsetOf(content.text, include.line) : undefined);
   const quiet = include.state === 'whole';
   return (
-    <Box
-      data-include={include.line}
-      sx={{
-        bgcolor: color('paper'),
-        border: `1px solid ${quiet ? color('hair') : toneColor(include.state)}`,
-        borderRadius: 1,
-        px: 1.5,
-        py: 1,
-      }}
-    >
+    <Box data-include={include.line} sx={cardStyle(quiet ? color('hair') : toneColor(include.state))}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
         <Mono>
           {include.starts.length > 0 && include.shows === 'inline script' ? include.starts.join(', ') : include.shows}
@@ -38,18 +39,7 @@ export function IncludeCard({ include, page }: { include: IncludeView; page: str
       </Box>
       <Box sx={{ fontSize: '0.78rem', color: quiet ? color('stone') : toneColor(include.state) }}>
         {`${include.says} · `}
-        <Box
-          component="button"
-          type="button"
-          onClick={go}
-          sx={{
-            all: 'unset',
-            cursor: 'pointer',
-            textDecoration: 'underline',
-            textUnderlineOffset: 3,
-            '&:focus-visible': { outline: `2px solid ${color('heather')}` },
-          }}
-        >{`line ${include.line}`}</Box>
+        <PlaceLink onClick={go}>{`line ${include.line}`}</PlaceLink>
       </Box>
       {include.needs.length > 0 && <Globals word="needs" names={include.needs} />}
       {include.gives.length > 0 && <Globals word="gives" names={include.gives} />}

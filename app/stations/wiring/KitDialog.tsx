@@ -14,6 +14,7 @@ import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
 import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
+import { Pressable } from '../../ui/parts/pressable';
 
 const KINDS: readonly [KitView['kind'], string][] = [
   ['viewer', 'Viewers that come with Heathmoor'],
@@ -46,16 +47,18 @@ function wishesFor(kit: KitView, page: PageView): Wish[] {
     : [wire];
 }
 
+const COLUMNS = { display: 'grid', gridTemplateColumns: '300px minmax(0, 1fr)', gap: 2.5, height: 570 };
+
 export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: () => void; onOwn: () => void }) {
   const { site } = useSite();
   const { intent, busy } = useIntent('seen');
   const { kits } = site.view;
-  const [chosen, setChosen] = useState(page.kit ?? page.uses[0]?.name ?? kits[0]?.name);
+  const [chosen, setChosen] = useState(page.kit ?? page.uses[0]?.name);
   const [way, setWay] = useState(0);
   const kit = kits.find(({ name }) => name === chosen) ?? kits[0];
   const wishes = kit ? wishesFor(kit, page) : [];
-  const wish = wishes[way] ?? wishes[0] ?? null;
-  const plan = usePlan(wish?.intent ?? null);
+  const wish = wishes[way] ?? wishes[0];
+  const plan = usePlan(wish ? wish.intent : null);
   const write = () => {
     if (wish) intent(wish.intent);
     onClose();
@@ -63,58 +66,23 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby="kit-title">
       <DialogTitle id="kit-title">{`Wire ${page.path}`}</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gridTemplateColumns: '300px minmax(0, 1fr)', gap: 2.5, height: 570 }}>
-        <Box role="group" aria-label="Kit" sx={{ overflowY: 'auto', pr: 0.5 }}>
-          {KINDS.map(([kind, title]) => {
-            const some = kits.filter((one) => one.kind === kind);
-            return some.length === 0 ? null : (
-              <Box key={kind} sx={{ mb: 1.5 }}>
-                <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: color('stone'), mb: 0.5 }}>{title}</Box>
-                {some.map((one) => (
-                  <KitRow
-                    key={one.name}
-                    kit={one}
-                    chosen={one.name === kit?.name}
-                    used={page.uses.some(({ name }) => name === one.name)}
-                    onChoose={() => {
-                      setChosen(one.name);
-                      setWay(0);
-                    }}
-                  />
-                ))}
-              </Box>
-            );
-          })}
-          <Button onClick={onOwn}>Bring in a script of your own…</Button>
-        </Box>
+      <DialogContent sx={COLUMNS}>
+        <Kits
+          page={page}
+          chosen={kit?.name}
+          onChoose={(name) => {
+            setChosen(name);
+            setWay(0);
+          }}
+          onOwn={onOwn}
+        />
         <Box sx={{ minWidth: 0, overflowY: 'auto' }}>
           {kit && (
             <>
-              <Box sx={{ fontSize: '0.8125rem', mb: 0.5 }}>{kit.says}</Box>
-              <Box sx={{ fontSize: '0.78rem', color: color('stone'), mb: 1.25 }}>
-                {'Marked with '}
-                <Mono>{kit.marker}</Mono>
-                {' · '}
-                <Mono>{kit.files.join(', ')}</Mono>
-              </Box>
-              {wishes.length > 1 && (
-                <Box role="group" aria-label="What to do" sx={{ display: 'flex', gap: 0.75, mb: 1.25 }}>
-                  {wishes.map((one, n) => (
-                    <Button
-                      key={one.says}
-                      aria-pressed={n === way}
-                      variant={n === way ? 'contained' : 'outlined'}
-                      color={n === way ? 'primary' : 'inherit'}
-                      onClick={() => setWay(n)}
-                    >
-                      {one.says}
-                    </Button>
-                  ))}
-                </Box>
-              )}
-              {wishes.length === 1 && <Box sx={{ fontSize: '0.8125rem', fontWeight: 600, mb: 1 }}>{wish?.says}</Box>}
-              <PlanShown plan={plan} wished={wish !== null} height={kit.options.length > 0 ? 320 : 420} />
-              {kit.options.length > 0 && <Options options={kit.options} />}
+              <About kit={kit} />
+              <Ways wishes={wishes} way={way} onWay={setWay} />
+              <PlanShown plan={plan} wished={wish !== undefined} height={kit.options.length > 0 ? 320 : 420} />
+              <Options options={kit.options} />
             </>
           )}
         </Box>
@@ -134,15 +102,96 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
   );
 }
 
+const KIND = { fontSize: '0.78rem', fontWeight: 600, color: color('stone'), mb: 0.5 };
+
+/** All kits by their kinds, the one in hand marked. */
+function Kits({
+  page,
+  chosen,
+  onChoose,
+  onOwn,
+}: {
+  page: PageView;
+  chosen: string | undefined;
+  onChoose: (name: string) => void;
+  onOwn: () => void;
+}) {
+  const { kits } = useSite().site.view;
+  return (
+    <Box role="group" aria-label="Kit" sx={{ overflowY: 'auto', pr: 0.5 }}>
+      {KINDS.map(([kind, title]) => {
+        const some = kits.filter((one) => one.kind === kind);
+        return some.length === 0 ? null : (
+          <Box key={kind} sx={{ mb: 1.5 }}>
+            <Box sx={KIND}>{title}</Box>
+            {some.map((one) => (
+              <KitRow
+                key={one.name}
+                kit={one}
+                chosen={one.name === chosen}
+                used={page.uses.some(({ name }) => name === one.name)}
+                onChoose={() => onChoose(one.name)}
+              />
+            ))}
+          </Box>
+        );
+      })}
+      <Button onClick={onOwn}>Bring in a script of your own…</Button>
+    </Box>
+  );
+}
+
+function About({ kit }: { kit: KitView }) {
+  return (
+    <>
+      <Box sx={{ fontSize: '0.8125rem', mb: 0.5 }}>{kit.says}</Box>
+      <Box sx={{ fontSize: '0.78rem', color: color('stone'), mb: 1.25 }}>
+        {'Marked with '}
+        <Mono>{kit.marker}</Mono>
+        {' · '}
+        <Mono>{kit.files.join(', ')}</Mono>
+      </Box>
+    </>
+  );
+}
+
+/** What can be done with the kit, to choose from where there is more than one way. */
+function Ways({ wishes, way, onWay }: { wishes: readonly Wish[]; way: number; onWay: (way: number) => void }) {
+  if (wishes.length < 2)
+    return wishes.map(({ says }) => (
+      <Box key={says} sx={{ fontSize: '0.8125rem', fontWeight: 600, mb: 1 }}>
+        {says}
+      </Box>
+    ));
+  return (
+    <Box role="group" aria-label="What to do" sx={{ display: 'flex', gap: 0.75, mb: 1.25 }}>
+      {wishes.map((one, n) => (
+        <Button
+          key={one.says}
+          aria-pressed={n === way}
+          variant={n === way ? 'contained' : 'outlined'}
+          color={n === way ? 'primary' : 'inherit'}
+          onClick={() => onWay(n)}
+        >
+          {one.says}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+const OPTIONS = { display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', gap: '4px 16px', my: 1 };
+
 /** What the author may write beside the marker, for the manual is not always at hand. */
 function Options({ options }: { options: KitView['options'] }) {
+  if (options.length === 0) return null;
   return (
     <Box component="details" sx={{ mt: 1.25, fontSize: '0.8125rem' }}>
       <Box
         component="summary"
         sx={{ cursor: 'pointer', fontWeight: 600, '&:focus-visible': { outline: `2px solid ${color('heather')}` } }}
       >{`What can be set in the markup (${options.length})`}</Box>
-      <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', gap: '4px 16px', my: 1 }}>
+      <Box component="dl" sx={OPTIONS}>
         {options.map(({ attribute, says, without, values }) => (
           <Box key={attribute} sx={{ display: 'contents' }}>
             <Box component="dt">
@@ -156,6 +205,19 @@ function Options({ options }: { options: KitView['options'] }) {
   );
 }
 
+const rowStyle = (chosen: boolean) =>
+  ({
+    gap: 1,
+    width: '100%',
+    minHeight: 32,
+    px: 1.25,
+    mb: 0.25,
+    borderRadius: 1,
+    bgcolor: chosen ? color('heatherWash') : 'transparent',
+    borderLeft: `3px solid ${chosen ? color('heather') : 'transparent'}`,
+    '&:focus-visible': { outline: `2px solid ${color('heather')}` },
+  }) as const;
+
 function KitRow({
   kit,
   chosen,
@@ -168,30 +230,9 @@ function KitRow({
   onChoose: () => void;
 }) {
   return (
-    <Box
-      component="button"
-      type="button"
-      aria-pressed={chosen}
-      onClick={onChoose}
-      sx={{
-        all: 'unset',
-        boxSizing: 'border-box',
-        display: 'flex',
-        alignItems: 'center',
-        gap: 1,
-        width: '100%',
-        minHeight: 32,
-        px: 1.25,
-        mb: 0.25,
-        cursor: 'pointer',
-        borderRadius: 1,
-        bgcolor: chosen ? color('heatherWash') : 'transparent',
-        borderLeft: `3px solid ${chosen ? color('heather') : 'transparent'}`,
-        '&:focus-visible': { outline: `2px solid ${color('heather')}` },
-      }}
-    >
+    <Pressable aria-pressed={chosen} onClick={onChoose} sx={rowStyle(chosen)}>
       <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>{kit.title}</Box>
       {used && <Tag tone="whole">on this page</Tag>}
-    </Box>
+    </Pressable>
   );
 }

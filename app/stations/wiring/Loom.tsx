@@ -31,6 +31,15 @@ interface Props {
   rehearsal: PageRehearsal;
 }
 
+const LOOM = {
+  position: 'relative',
+  display: 'grid',
+  gridTemplateColumns: 'minmax(280px, 380px) minmax(72px, 1fr) minmax(300px, 380px)',
+  alignItems: 'start',
+} as const;
+
+const THREADS = { position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none' } as const;
+
 export function Loom({ page, strands, predictions, rehearsal }: Props) {
   const { go } = useSite();
   const chosen = useChosenStrand()?.id;
@@ -48,20 +57,8 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
   }, [page, strands, predictions, rehearsal]);
 
   return (
-    <Box
-      ref={home}
-      sx={{
-        position: 'relative',
-        display: 'grid',
-        gridTemplateColumns: 'minmax(280px, 380px) minmax(72px, 1fr) minmax(300px, 380px)',
-        alignItems: 'start',
-      }}
-    >
-      <Box
-        component="svg"
-        aria-hidden
-        sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none' }}
-      >
+    <Box ref={home} sx={LOOM}>
+      <Box component="svg" aria-hidden sx={THREADS}>
         {threads.map((thread) => (
           <ThreadLine key={thread.key} thread={thread} chosen={thread.strand === chosen} />
         ))}
@@ -103,10 +100,11 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
   );
 }
 
+const headingStyle = (first: boolean) =>
+  ({ fontSize: '0.78rem', fontWeight: 600, color: color('stone'), mt: first ? 0 : 2, mb: 0.75 }) as const;
+
 const Heading = ({ children, first }: { children: string; first: boolean }) => (
-  <Box sx={{ fontSize: '0.78rem', fontWeight: 600, color: color('stone'), mt: first ? 0 : 2, mb: 0.75 }}>
-    {children}
-  </Box>
+  <Box sx={headingStyle(first)}>{children}</Box>
 );
 
 /** Where nothing answers, the thread has a gap in its middle. */

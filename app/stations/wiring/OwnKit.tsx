@@ -8,22 +8,36 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { readManifest, type Draft } from '~core/wiring/index.ts';
 import { readOwnScript } from '../../data/ownScript';
+import { Form, useCheckedForm } from '../../ui/parts/form';
 import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
-import { fieldsOf, manifestFrom, OwnKitForm, type OwnFields } from './OwnKitForm';
+import { fieldsOf, manifestFrom, OwnFieldsChecked, type OwnFields } from './ownFields';
+import { OwnKitForm } from './OwnKitForm';
 
 interface Read {
   draft: Draft;
   texts: Record<string, string>;
 }
 
+const FORM = 'own-kit';
+
 const pathOf = (file: File & { path?: string }): string =>
   (file.webkitRelativePath || file.path || file.name).replace(/^\.?\//, '');
+
+const targetStyle = (isDragActive: boolean) =>
+  ({
+    border: `1px dashed ${isDragActive ? color('heather') : color('edge')}`,
+    bgcolor: isDragActive ? color('heatherWash') : 'transparent',
+    borderRadius: 1,
+    p: 5,
+    textAlign: 'center',
+    color: color('stone'),
+  }) as const;
 
 export function OwnKit({ onClose }: { onClose: () => void }) {
   const { site } = useSite();
@@ -31,7 +45,6 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
   const { intent, busy } = useIntent('seen');
   const picker = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<Read | null>(null);
-  const [fields, setFields] = useState<OwnFields | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
 
   const take = async (files: readonly File[]) => {
@@ -41,16 +54,15 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
     const draft = await session.analysis.draftKit(own.name, own.texts);
     setTrouble(null);
     setRead({ draft, texts: own.texts });
-    setFields(fieldsOf(draft.manifest));
   };
   const { getRootProps, isDragActive } = useDropzone({
     onDrop: (files) => void take(files),
     noClick: true,
     noKeyboard: true,
   });
-  const checked = fields && readManifest(manifestFrom(fields));
-  const keep = () => {
-    if (!read || !checked?.ok) return;
+  const keep = (fields: OwnFields) => {
+    const checked = readManifest(manifestFrom(fields));
+    if (!read || !checked.ok) return;
     const files = Object.fromEntries(checked.manifest.files.map(({ name }) => [name, read.texts[name] ?? '']));
     intent({ kind: 'keep-kit', manifest: checked.manifest, files });
     onClose();
@@ -59,21 +71,14 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
     <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby="own-title">
       <DialogTitle id="own-title">A script of your own</DialogTitle>
       <DialogContent sx={{ minHeight: 420 }}>
-        {read && fields ? (
-          <OwnKitForm draft={read.draft} fields={fields} onChange={setFields} />
+        {read ? (
+          <OwnForm draft={read.draft} onKeep={keep} />
         ) : (
           <Box
             {...getRootProps()}
             role="group"
             aria-label="Bring in a script by dropping"
-            sx={{
-              border: `1px dashed ${isDragActive ? color('heather') : color('edge')}`,
-              bgcolor: isDragActive ? color('heatherWash') : 'transparent',
-              borderRadius: 1,
-              p: 5,
-              textAlign: 'center',
-              color: color('stone'),
-            }}
+            sx={targetStyle(isDragActive)}
           >
             <Box sx={{ mb: 1.5 }}>
               Drop the viewer’s folder or ZIP here: its scripts and styles, and a page that shows how it is used, if
@@ -104,18 +109,37 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
             sx={{ color: color('rust'), mt: 1, fontSize: '0.8125rem' }}
           >{`${one.file}, line ${one.line}: ${one.reason}. A browser runs nothing of it.`}</Box>
         ))}
-        {checked && !checked.ok && (
-          <Box role="alert" sx={{ color: color('rust'), mt: 1, fontSize: '0.8125rem' }}>
-            {checked.reason.replace(/^kit\.json, /, '')}
-          </Box>
-        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={busy || site.readOnly || !checked?.ok} onClick={keep}>
+        <Button
+          type="submit"
+          form={FORM}
+          variant="contained"
+          color="primary"
+          disabled={busy || site.readOnly || read === null}
+        >
           Keep as a kit
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+function OwnForm({ draft, onKeep }: { draft: Draft; onKeep: (fields: OwnFields) => void }) {
+  const form = useCheckedForm(OwnFieldsChecked, fieldsOf(draft.manifest));
+  const { trigger } = form;
+  // What the script does not tell is said at once, so that it need not be looked for.
+  useEffect(() => void trigger(), [trigger]);
+  const whole = form.formState.errors.base?.message;
+  return (
+    <Form id={FORM} form={form} onSend={onKeep}>
+      <OwnKitForm draft={draft} />
+      {typeof whole === 'string' && (
+        <Box role="alert" sx={{ color: color('rust'), mt: 1, fontSize: '0.8125rem' }}>
+          {whole}
+        </Box>
+      )}
+    </Form>
   );
 }

@@ -8,21 +8,19 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import LinearProgress from '@mui/material/LinearProgress';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useRef, useSyncExternalStore } from 'react';
 import type { Strand } from '~core/model/index.ts';
-import { disagreements, type Prediction, type Seen } from '~core/wiring/index.ts';
-import { countOf } from '../../ui/parts/small';
+import { countOf } from '~core/site/index.ts';
 import { usePreview } from '../../ui/preview/PreviewProvider';
-import { SANDBOX, useProbe } from '../../ui/preview/useProbe';
+import { SANDBOX } from '../../ui/preview/useProbe';
 import { useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
+import type { Rehearsed } from '../../data/session/rehearsals';
+import { useRehearsal } from './useRehearsal';
 
 /** The window in which it is run, and how it is shown; CSS px. */
 const WINDOW = { width: 1280, height: 800 };
 const SHOWN = 0.44;
-/** A page that loads, or a picture that is clicked, is given up after so long; ms. */
-const PATIENCE = { page: 15_000, picture: 40_000 };
-
 interface Props {
   page: string;
   strands: readonly Strand[];
@@ -38,91 +36,32 @@ export function Rehearsal(props: Props) {
   );
 }
 
+const statusStyle = ({ done, otherwise }: { done: boolean; otherwise: number }) =>
+  ({
+    mb: 1,
+    fontSize: '0.8125rem',
+    color: color(done && otherwise > 0 ? 'gorse' : 'stone'),
+    fontWeight: done ? 600 : 400,
+  }) as const;
+
+const WINDOW_STYLE = {
+  width: WINDOW.width * SHOWN,
+  height: WINDOW.height * SHOWN,
+  overflow: 'hidden',
+  border: `1px solid ${color('hair')}`,
+  bgcolor: '#fff',
+} as const;
+
+const FRAME = { border: 0, display: 'block', ...WINDOW, transform: `scale(${SHOWN})`, transformOrigin: '0 0' };
+
 /** What is inside of the dialog comes later than the dialog; it is this that runs, so that its frame is there. */
 function Run({ page, strands, onClose }: Props) {
-  const { session } = useSite().site;
-  const { rehearsals } = session;
-  const { origin, address, status, settled } = usePreview();
-  const ready = status === 'ready' && settled;
+  const { rehearsals } = useSite().site.session;
+  const { status } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
-  const [at, setAt] = useState(0);
-  const [done, setDone] = useState(false);
-  /** Who waits for the page to greet, or for what a click did. */
-  const greeted = useRef<(() => void) | null>(null);
-  const answered = useRef<{ number: number; tell: (seen: Seen | null) => void } | null>(null);
-  const noted = useSyncExternalStore(
-    rehearsals.watch,
-    () => rehearsals.of(page),
-    () => rehearsals.of(page),
-  );
-
-  const tell = useProbe(frame, origin, (report) => {
-    if (report.type === 'hello') greeted.current?.();
-    else if (report.type === 'rehearsed' && report.number === answered.current?.number)
-      answered.current.tell(report.seen);
-  });
-
-  useEffect(() => {
-    if (!ready) return undefined;
-    const control = new AbortController();
-    const { signal } = control;
-    const within = <T,>(ms: number, begin: (tell: (value: T) => void) => void, late: T): Promise<T> =>
-      new Promise((resolve) => {
-        const timer = setTimeout(() => resolve(late), ms);
-        signal.addEventListener('abort', () => resolve(late), { once: true });
-        begin((value) => {
-          clearTimeout(timer);
-          resolve(value);
-        });
-      });
-    const load = () =>
-      within<boolean>(
-        PATIENCE.page,
-        (tell) => {
-          greeted.current = () => tell(true);
-          if (frame.current) frame.current.src = `${address(page)}?rehearsal=${Date.now()}`;
-        },
-        false,
-      );
-    const click = (strand: Strand, number: number) =>
-      within<Seen | null>(
-        PATIENCE.picture,
-        (resolve) => {
-          answered.current = { number, tell: resolve };
-          tell({ type: 'rehearse', element: strand.element, number });
-        },
-        null,
-      );
-    void (async () => {
-      const predictions = new Map<string, Prediction>(await session.analysis.predictions(page));
-      rehearsals.begin(page);
-      let fresh = false;
-      for (const [n, strand] of strands.entries()) {
-        if (signal.aborted) return;
-        setAt(n);
-        if (!fresh) fresh = await load();
-        const seen: Seen | null = fresh && !signal.aborted ? await click(strand, n) : null;
-        if (signal.aborted) return;
-        const prediction = predictions.get(strand.id);
-        rehearsals.note(page, strand.id, {
-          seen,
-          disagreements: seen && prediction ? disagreements(prediction, seen) : [],
-        });
-        // What closed again without a mistake leaves the page as it was.
-        fresh =
-          seen !== null &&
-          seen.opened === 'viewer' &&
-          (seen.closed === 'key' || seen.closed === 'button') &&
-          seen.errors.length === 0;
-      }
-      setAt(strands.length);
-      setDone(true);
-    })();
-    return () => control.abort();
-    // It is run once for what stood there when it was asked for.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [ready]);
-
+  const { at, done, ready } = useRehearsal(frame, page, strands);
+  const now = () => rehearsals.of(page);
+  const noted = useSyncExternalStore(rehearsals.watch, now, now);
   const outcomes = [...noted.strands.values()];
   const otherwise = outcomes.filter((one) => one.seen === null || one.disagreements.length > 0).length;
   const saysNow = (): string => {
@@ -136,15 +75,7 @@ function Run({ page, strands, onClose }: Props) {
   return (
     <>
       <DialogContent sx={{ width: WINDOW.width * SHOWN + 48 }}>
-        <Box
-          role="status"
-          sx={{
-            mb: 1,
-            fontSize: '0.8125rem',
-            color: color(done && otherwise > 0 ? 'gorse' : 'stone'),
-            fontWeight: done ? 600 : 400,
-          }}
-        >
+        <Box role="status" sx={statusStyle({ done, otherwise })}>
           {says}
         </Box>
         <LinearProgress
@@ -153,42 +84,16 @@ function Run({ page, strands, onClose }: Props) {
           value={(100 * (done ? strands.length : at)) / Math.max(1, strands.length)}
           sx={{ mb: 1.5 }}
         />
-        <Box
-          sx={{
-            width: WINDOW.width * SHOWN,
-            height: WINDOW.height * SHOWN,
-            overflow: 'hidden',
-            border: `1px solid ${color('hair')}`,
-            bgcolor: '#fff',
-          }}
-        >
+        <Box sx={WINDOW_STYLE}>
           <Box
             component="iframe"
             ref={frame}
             title={`Live page ${page} while it is rehearsed`}
             sandbox={SANDBOX}
-            sx={{ border: 0, display: 'block', ...WINDOW, transform: `scale(${SHOWN})`, transformOrigin: '0 0' }}
+            sx={FRAME}
           />
         </Box>
-        {done && otherwise > 0 && (
-          <Box
-            component="ul"
-            aria-label="Seen otherwise"
-            sx={{ m: 0, mt: 1.5, pl: 2.5, maxHeight: 150, overflow: 'auto', fontSize: '0.8125rem' }}
-          >
-            {strands.flatMap((strand) => {
-              const one = noted.strands.get(strand.id);
-              if (!one || (one.seen !== null && one.disagreements.length === 0)) return [];
-              return one.seen === null
-                ? [<li key={strand.id}>{`${strand.name}: the page gave no answer.`}</li>]
-                : one.disagreements.map((d) => (
-                    <li
-                      key={`${strand.id} ${d.about}`}
-                    >{`${strand.name}, ${d.about}: foretold ${d.predicted}, seen ${d.seen}.`}</li>
-                  ));
-            })}
-          </Box>
-        )}
+        {done && otherwise > 0 && <SeenOtherwise strands={strands} noted={noted.strands} />}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{done ? 'Close' : 'Stop'}</Button>
@@ -196,3 +101,23 @@ function Run({ page, strands, onClose }: Props) {
     </>
   );
 }
+
+function SeenOtherwise({ strands, noted }: { strands: readonly Strand[]; noted: ReadonlyMap<string, Rehearsed> }) {
+  const lines = strands.flatMap(({ id, name }) => {
+    const one = noted.get(id);
+    if (!one) return [];
+    if (one.seen === null) return [`${name}: the page gave no answer.`];
+    return one.disagreements.map(
+      ({ about, predicted, seen }) => `${name}, ${about}: foretold ${predicted}, seen ${seen}.`,
+    );
+  });
+  return (
+    <Box component="ul" aria-label="Seen otherwise" sx={OTHERWISE}>
+      {lines.map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </Box>
+  );
+}
+
+const OTHERWISE = { m: 0, mt: 1.5, pl: 2.5, maxHeight: 150, overflow: 'auto', fontSize: '0.8125rem' };

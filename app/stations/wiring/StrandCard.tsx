@@ -6,6 +6,7 @@ import type { Prediction } from '~core/wiring/index.ts';
 import type { Rehearsed } from '../../data/session/rehearsals';
 import { Picture } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
+import { Pressable } from '../../ui/parts/pressable';
 
 interface Props {
   strand: Strand;
@@ -16,32 +17,24 @@ interface Props {
   onChoose: () => void;
 }
 
+const cardStyle = ({ chosen, broken }: { chosen: boolean; broken: boolean }) =>
+  ({
+    width: '100%',
+    gap: 1.25,
+    alignItems: 'center',
+    contentVisibility: 'auto',
+    containIntrinsicSize: 'auto 56px',
+    bgcolor: chosen ? color('heatherWash') : color('paper'),
+    border: `1px solid ${broken ? color('rust') : color('hair')}`,
+    borderRadius: 1,
+    px: 0.75,
+    py: 0.5,
+  }) as const;
+
 export function StrandCard({ strand, prediction, rehearsed, stale, chosen, onChoose }: Props) {
   const broken = strand.joints.find((joint) => joint.state === 'broken');
   return (
-    <Box
-      component="button"
-      type="button"
-      aria-pressed={chosen}
-      onClick={onChoose}
-      sx={{
-        all: 'unset',
-        boxSizing: 'border-box',
-        width: '100%',
-        cursor: 'pointer',
-        display: 'flex',
-        gap: 1.25,
-        alignItems: 'center',
-        contentVisibility: 'auto',
-        containIntrinsicSize: 'auto 56px',
-        bgcolor: chosen ? color('heatherWash') : color('paper'),
-        border: `1px solid ${broken ? color('rust') : color('hair')}`,
-        borderRadius: 1,
-        px: 0.75,
-        py: 0.5,
-        '&:focus-visible': { outline: `2px solid ${color('heather')}` },
-      }}
-    >
+    <Pressable aria-pressed={chosen} onClick={onChoose} sx={cardStyle({ chosen, broken: broken !== undefined })}>
       <Picture path={strand.thumbnail} width={48} height={36} />
       <Box sx={{ minWidth: 0, fontSize: '0.8125rem', overflowWrap: 'anywhere' }}>
         <Box>{strand.name}</Box>
@@ -50,7 +43,7 @@ export function StrandCard({ strand, prediction, rehearsed, stale, chosen, onCho
         </Box>
         {rehearsed && <Outcome rehearsed={rehearsed} stale={stale} />}
       </Box>
-    </Box>
+    </Pressable>
   );
 }
 
@@ -71,16 +64,20 @@ function saysOf(seen: Rehearsed['seen'], first: Rehearsed['disagreements'][numbe
   return `Seen so, ${Math.round(seen.time)} ms, ${seen.size?.width ?? 0} × ${seen.size?.height ?? 0}`;
 }
 
+type Disagreement = Rehearsed['disagreements'][number];
+
+const troublesOf = (seen: NonNullable<Rehearsed['seen']>, first: Disagreement | undefined): string[] => [
+  ...seen.errors.map((error) => `error: ${error}`),
+  ...seen.missing.map((path) => `did not load: ${path ?? 'an address'}`),
+  ...(seen.opened === 'viewer' && seen.loaded && !seen.whole ? ['not all of it fits into the window'] : []),
+  ...(seen.closed === 'no' && first?.about === 'closing' ? ['it does not close'] : []),
+];
+
 function Outcome({ rehearsed: { seen, disagreements }, stale }: { rehearsed: Rehearsed; stale: boolean }) {
   const [first] = disagreements;
   const tone = seen === null || first ? 'gorse' : 'lichen';
   const says = saysOf(seen, first);
-  const troubles = [
-    ...(seen?.errors.map((error) => `error: ${error}`) ?? []),
-    ...(seen?.missing.map((path) => `did not load: ${path ?? 'an address'}`) ?? []),
-    ...(seen?.opened === 'viewer' && seen.loaded && !seen.whole ? ['not all of it fits into the window'] : []),
-    ...(seen?.closed === 'no' && first?.about === 'closing' ? ['it does not close'] : []),
-  ];
+  const troubles = seen ? troublesOf(seen, first) : [];
   return (
     <Box sx={{ fontSize: '0.75rem', fontWeight: 600, color: color(tone) }}>
       {`${says}${stale ? ' · before the last change' : ''}`}

@@ -3,26 +3,24 @@ import Box from '@mui/material/Box';
 import type { FileDiff } from '../../data/session/diffs';
 import { color, MONO, type Token } from '../theme';
 
+const lineStyle = ({ tone, wash }: Record<'tone' | 'wash', Token>) =>
+  ({ color: color(tone), bgcolor: color(wash), whiteSpace: 'pre', px: 1, minWidth: 'fit-content' }) as const;
+
 function Line({ sign, text, tone, wash }: { sign: string; text: string; tone: Token; wash: Token }) {
   return (
-    <Box
-      component="div"
-      sx={{ color: color(tone), bgcolor: color(wash), whiteSpace: 'pre', px: 1, minWidth: 'fit-content' }}
-    >
+    <Box component="div" sx={lineStyle({ tone, wash })}>
       <Box component="span" sx={{ userSelect: 'none' }}>{`${sign} `}</Box>
       {text || ' '}
     </Box>
   );
 }
 
+const viewStyle = (height: number) =>
+  ({ fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6, maxHeight: height, overflow: 'auto' }) as const;
+
 export function DiffView({ diffs, height = 220 }: { diffs: readonly FileDiff[]; height?: number }) {
   return (
-    <Box
-      tabIndex={0}
-      role="region"
-      aria-label="Difference"
-      sx={{ fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6, maxHeight: height, overflow: 'auto' }}
-    >
+    <Box tabIndex={0} role="region" aria-label="Difference" sx={viewStyle(height)}>
       {diffs.map((diff) => (
         <Box key={`${diff.path} ${diff.note}`} sx={{ mb: 0.75 }}>
           <Box sx={{ color: color('stone') }}>

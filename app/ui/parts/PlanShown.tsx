@@ -2,9 +2,9 @@
 import Box from '@mui/material/Box';
 import { useEffect, useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
+import { countOf } from '~core/site/index.ts';
 import type { PlanView } from '../../workers/analysis';
 import { DiffView } from './DiffView';
-import { countOf } from './small';
 import { useSite } from '../site/openSite';
 import { color } from '../theme';
 
@@ -47,6 +47,14 @@ interface Props {
   height?: number;
 }
 
+const saysStyle = (failed: boolean) =>
+  ({
+    fontSize: '0.8125rem',
+    color: color(failed ? 'rust' : 'stone'),
+    mb: 0.5,
+    minHeight: '1.4em',
+  }) as const;
+
 export function PlanShown({ plan, wished, same = 'It is so already.', height = 200 }: Props) {
   const changes = changesOf(plan);
   const saysOfPlan = (): string => {
@@ -57,10 +65,7 @@ export function PlanShown({ plan, wished, same = 'It is so already.', height = 2
   const says = wished ? saysOfPlan() : '';
   return (
     <Box>
-      <Box
-        aria-live="polite"
-        sx={{ fontSize: '0.8125rem', color: color(plan?.ok === false ? 'rust' : 'stone'), mb: 0.5, minHeight: '1.4em' }}
-      >
+      <Box aria-live="polite" sx={saysStyle(plan?.ok === false)}>
         {says}
       </Box>
       {plan?.ok && changes > 0 && <DiffView diffs={plan.diffs} height={height} />}

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { FixView } from '~core/view/index.ts';
 import { useSite } from '../site/openSite';
-import { usePicture } from '../site/pictures';
+import { usePicture } from '../site/pictureUrls';
 import { useFix } from '../site/work';
 import { color, MONO, type Token } from '../theme';
 
@@ -21,42 +21,44 @@ const TONES: Record<Tone, [Token, Token]> = {
 
 export const toneColor = (tone: Tone): string => color(TONES[tone][0]);
 
+const tagStyle = ({ text, wash }: Record<'text' | 'wash', Token>) =>
+  ({
+    color: color(text),
+    bgcolor: color(wash),
+    borderRadius: '3px',
+    px: 0.75,
+    py: 0.25,
+    fontSize: '0.75rem',
+    fontWeight: 600,
+    whiteSpace: 'nowrap',
+  }) as const;
+
 /** A word on a wash of colour; the word says it, the colour only helps. */
 export function Tag({ tone, children }: { tone: Tone; children: ReactNode }) {
   const [text, wash] = TONES[tone];
   return (
-    <Box
-      component="span"
-      sx={{
-        color: color(text),
-        bgcolor: color(wash),
-        borderRadius: '3px',
-        px: 0.75,
-        py: 0.25,
-        fontSize: '0.75rem',
-        fontWeight: 600,
-        whiteSpace: 'nowrap',
-      }}
-    >
+    <Box component="span" sx={tagStyle({ text, wash })}>
       {children}
     </Box>
   );
 }
 
-export function Sheet({ children, sx, label }: { children: ReactNode; sx?: object; label?: string }) {
+const sheetStyle = (sx: object | undefined) =>
+  ({ bgcolor: color('paper'), border: `1px solid ${color('hair')}`, borderRadius: 1, ...sx }) as const;
+
+export function Panel({ children, sx, label }: { children: ReactNode; sx?: object; label?: string }) {
   return (
-    <Box
-      {...(label ? { component: 'section', 'aria-label': label } : {})}
-      sx={{ bgcolor: color('paper'), border: `1px solid ${color('hair')}`, borderRadius: 1, ...sx }}
-    >
+    <Box {...(label ? { component: 'section', 'aria-label': label } : {})} sx={sheetStyle(sx)}>
       {children}
     </Box>
   );
 }
+
+const STATION_HEAD = { display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, minHeight: 34 };
 
 export function StationHead({ title, says, children }: { title: ReactNode; says: string; children?: ReactNode }) {
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, minHeight: 34 }}>
+    <Box sx={STATION_HEAD}>
       <Typography variant="h1" component="h1" sx={{ whiteSpace: 'nowrap' }}>
         {title}
       </Typography>
@@ -82,14 +84,28 @@ export function Part({ title, children }: { title: string; children: ReactNode }
   );
 }
 
+const monoStyle = (tone: Token | undefined) =>
+  ({
+    fontFamily: MONO,
+    fontSize: '0.78rem',
+    ...(tone ? { color: color(tone) } : {}),
+    overflowWrap: 'anywhere',
+  }) as const;
+
 export const Mono = ({ children, tone }: { children: ReactNode; tone?: Token }) => (
-  <Box
-    component="span"
-    sx={{ fontFamily: MONO, fontSize: '0.78rem', ...(tone ? { color: color(tone) } : {}), overflowWrap: 'anywhere' }}
-  >
+  <Box component="span" sx={monoStyle(tone)}>
     {children}
   </Box>
 );
+
+const missingStyle = ({ width, height }: { width: number; height: number }) =>
+  ({ width, height, border: `1px dashed ${color('edge')}`, borderRadius: '2px' }) as const;
+
+const frameStyle = ({ width, height }: { width: number; height: number }) =>
+  ({ width, height, display: 'grid', placeItems: 'center' }) as const;
+
+const pictureStyle = ({ width, height }: { width: number; height: number }) =>
+  ({ maxWidth: width, maxHeight: height, display: 'block', borderRadius: '2px' }) as const;
 
 /** A picture file of the site, whole, in a box; a dashed frame where there is none. */
 export function Picture({
@@ -104,19 +120,11 @@ export function Picture({
   alt?: string;
 }) {
   const url = usePicture(path);
-  if (path === null)
-    return <Box aria-hidden sx={{ width, height, border: `1px dashed ${color('edge')}`, borderRadius: '2px' }} />;
+  if (path === null) return <Box aria-hidden sx={missingStyle({ width, height })} />;
   return (
-    <Box sx={{ width, height, display: 'grid', placeItems: 'center' }}>
+    <Box sx={frameStyle({ width, height })}>
       {url !== null && (
-        <Box
-          component="img"
-          src={url}
-          alt={alt}
-          loading="lazy"
-          decoding="async"
-          sx={{ maxWidth: width, maxHeight: height, display: 'block', borderRadius: '2px' }}
-        />
+        <Box component="img" src={url} alt={alt} loading="lazy" decoding="async" sx={pictureStyle({ width, height })} />
       )}
     </Box>
   );
@@ -138,10 +146,12 @@ export function Fixes({ finding, fixes, most = 2 }: { finding: string; fixes: re
   ));
 }
 
+const NOTHING = { border: `1px dashed ${color('edge')}`, borderRadius: 1, p: 5, textAlign: 'center' } as const;
+
 /** A screen with nothing on it says what would stand here and how it comes. */
 export function Nothing({ title, says, children }: { title: string; says: string; children?: ReactNode }) {
   return (
-    <Box sx={{ border: `1px dashed ${color('edge')}`, borderRadius: 1, p: 5, textAlign: 'center' }}>
+    <Box sx={NOTHING}>
       <Typography variant="h2">{title}</Typography>
       <Typography color="textSecondary" sx={{ my: 1.5, maxWidth: 460, mx: 'auto' }}>
         {says}
@@ -150,11 +160,3 @@ export function Nothing({ title, says, children }: { title: string; says: string
     </Box>
   );
 }
-
-export function inBytes(bytes: number): string {
-  if (bytes < 1000) return `${bytes} bytes`;
-  if (bytes < 1e6) return `${(bytes / 1e3).toFixed(bytes < 1e4 ? 1 : 0)} KB`;
-  return `${(bytes / 1e6).toFixed(1)} MB`;
-}
-
-export const countOf = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

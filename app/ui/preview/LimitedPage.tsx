@@ -27,6 +27,41 @@ const NOTE = 52;
  */
 const nonceOf = (document: Document): string => document.querySelector<HTMLElement>('script[nonce]')?.nonce ?? '';
 
+const roomStyle = (room: { width: number; height: number }) =>
+  ({ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff' }) as const;
+
+const NOTE_STYLE = {
+  height: NOTE,
+  px: 1.5,
+  py: 0.75,
+  display: 'flex',
+  gap: 1,
+  alignItems: 'center',
+  color: TOKENS.light.stone,
+  bgcolor: TOKENS.light.gorseWash,
+  fontSize: '0.75rem',
+  lineHeight: 1.35,
+};
+
+const frameStyle = ({
+  width,
+  room,
+  scale,
+}: {
+  width: number;
+  room: { width: number; height: number };
+  scale: number;
+}) =>
+  ({
+    border: 0,
+    display: 'block',
+    width,
+    height: (room.height - NOTE) / scale,
+    transform: `scale(${scale})`,
+    transformOrigin: '0 0',
+    background: '#fff',
+  }) as const;
+
 export function LimitedPage({ path, width, room, title, onRestart }: LimitedPageProps) {
   const { site } = useSite();
   const [text, setText] = useState<string | null>(null);
@@ -39,22 +74,8 @@ export function LimitedPage({ path, width, room, title, onRestart }: LimitedPage
     };
   }, [site, path]);
   return (
-    <Box sx={{ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff' }}>
-      <Box
-        role="status"
-        sx={{
-          height: NOTE,
-          px: 1.5,
-          py: 0.75,
-          display: 'flex',
-          gap: 1,
-          alignItems: 'center',
-          color: TOKENS.light.stone,
-          bgcolor: TOKENS.light.gorseWash,
-          fontSize: '0.75rem',
-          lineHeight: 1.35,
-        }}
-      >
+    <Box sx={roomStyle(room)}>
+      <Box role="status" sx={NOTE_STYLE}>
         <Box sx={{ flex: 1, minWidth: 0 }}>
           Limited preview: no scripts, no links, small pictures. The preview’s own port does not answer.
         </Box>
@@ -69,15 +90,7 @@ export function LimitedPage({ path, width, room, title, onRestart }: LimitedPage
           srcDoc={text}
           title={`${title}, limited`}
           sandbox=""
-          sx={{
-            border: 0,
-            display: 'block',
-            width,
-            height: (room.height - NOTE) / scale,
-            transform: `scale(${scale})`,
-            transformOrigin: '0 0',
-            background: '#fff',
-          }}
+          sx={frameStyle({ width, room, scale })}
         />
       )}
     </Box>

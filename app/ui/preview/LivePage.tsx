@@ -36,6 +36,29 @@ export interface LivePageProps {
   onReport?: (report: FromProbe) => void;
 }
 
+const roomStyle = (room: { width: number; height: number }) =>
+  ({ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff', position: 'relative' }) as const;
+
+const frameStyle = ({
+  width,
+  room,
+  scale,
+}: {
+  width: number;
+  room: { width: number; height: number };
+  scale: number;
+}) =>
+  ({
+    border: 0,
+    display: 'block',
+    width,
+    height: room.height / scale,
+    transform: `scale(${scale})`,
+    transformOrigin: '0 0',
+    bgcolor: color('paper'),
+    background: '#fff',
+  }) as const;
+
 export function LivePage({
   path,
   width,
@@ -56,9 +79,9 @@ export function LivePage({
   const alive = useWatchdog(status === 'ready' && scripts, path, takeDown);
   const lastShown = useRef('');
   const place = useRef<{ path: string; at: [number, number] } | null>(null);
-  const shownKey = show?.join('.') ?? '';
-  const hintKey = hint?.join('.') ?? '';
-  const watchedKey = watched?.map((one) => one.join('.')).join() ?? '';
+  const shownKey = keyOf(show);
+  const hintKey = keyOf(hint);
+  const watchedKey = (watched ?? []).map(keyOf).join();
 
   const tell = useProbe(frame, origin, (report) => {
     alive();
@@ -109,19 +132,13 @@ export function LivePage({
   if (status === 'limited')
     return <LimitedPage path={path} width={width} room={room} title={title} onRestart={restart} />;
   return (
-    <Box sx={{ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff', position: 'relative' }}>
+    <Box sx={roomStyle(room)}>
       {status === 'starting' && (
         <Box role="status" sx={{ p: 2, color: TOKENS.light.stone, fontSize: '0.8125rem' }}>
           Starting the preview…
         </Box>
       )}
-      {status === 'stuck' && (
-        <Box role="alert" sx={{ p: 2, color: TOKENS.light.stone, fontSize: '0.8125rem' }}>
-          <p>{`${path} does not answer: one of its scripts does not come to an end. The preview was taken down so that nothing else waits for it.`}</p>
-          <Button onClick={() => again(true)}>Load it again</Button>{' '}
-          <Button onClick={() => again(false)}>Load it without scripts</Button>
-        </Box>
-      )}
+      {status === 'stuck' && <Stuck path={path} onAgain={again} />}
       {status !== 'starting' && status !== 'stuck' && (
         <Box
           component="iframe"
@@ -130,21 +147,24 @@ export function LivePage({
           src={address(path)}
           title={title}
           sandbox={scripts ? SANDBOX : SANDBOX_WITHOUT_SCRIPTS}
-          sx={{
-            border: 0,
-            display: 'block',
-            width,
-            height: room.height / scale,
-            transform: `scale(${scale})`,
-            transformOrigin: '0 0',
-            bgcolor: color('paper'),
-            background: '#fff',
-          }}
+          sx={frameStyle({ width, room, scale })}
         />
       )}
     </Box>
   );
 }
+
+function Stuck({ path, onAgain }: { path: string; onAgain: (scripts: boolean) => void }) {
+  return (
+    <Box role="alert" sx={{ p: 2, color: TOKENS.light.stone, fontSize: '0.8125rem' }}>
+      <p>{`${path} does not answer: one of its scripts does not come to an end. The preview was taken down so that nothing else waits for it.`}</p>
+      <Button onClick={() => onAgain(true)}>Load it again</Button>{' '}
+      <Button onClick={() => onAgain(false)}>Load it without scripts</Button>
+    </Box>
+  );
+}
+
+const keyOf = (element: readonly number[] | null): string => element?.join('.') ?? '';
 
 /** Child numbers joined by dots, so that an effect runs again only for another element; null for none. */
 const elementOf = (key: string): number[] | null => (key === '' ? null : key.split('.').map(Number));

@@ -22,52 +22,47 @@ interface Action {
   onClick: () => void;
 }
 
+const BAR = {
+  display: 'flex',
+  alignItems: 'center',
+  justifyContent: 'space-between',
+  gap: 2,
+  height: 64,
+  px: 2.5,
+  borderBottom: `1px solid ${color('hair')}`,
+  flexShrink: 0,
+};
+
+const NAME = {
+  fontFamily: SERIF,
+  fontWeight: 600,
+  fontSize: '1.3rem',
+  color: color('peat'),
+  textDecoration: 'none',
+  lineHeight: 1.1,
+};
+
+const UNDER = {
+  color: color('stone'),
+  fontSize: '0.78rem',
+  overflow: 'hidden',
+  textOverflow: 'ellipsis',
+  whiteSpace: 'nowrap',
+} as const;
+
+const ACTIONS = { display: 'flex', gap: 0.5, alignItems: 'center', flexShrink: 0 };
+
 export function Bar({ under, middle, children }: { under?: string; middle?: ReactNode; children: ReactNode }) {
   return (
-    <Box
-      component="header"
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        justifyContent: 'space-between',
-        gap: 2,
-        height: 64,
-        px: 2.5,
-        borderBottom: `1px solid ${color('hair')}`,
-        flexShrink: 0,
-      }}
-    >
+    <Box component="header" sx={BAR}>
       <Box sx={{ width: 190, minWidth: 0 }}>
-        <Box
-          component={Link}
-          to="/"
-          sx={{
-            fontFamily: SERIF,
-            fontWeight: 600,
-            fontSize: '1.3rem',
-            color: color('peat'),
-            textDecoration: 'none',
-            lineHeight: 1.1,
-          }}
-        >
+        <Box component={Link} to="/" sx={NAME}>
           Heathmoor
         </Box>
-        {under && (
-          <Box
-            sx={{
-              color: color('stone'),
-              fontSize: '0.78rem',
-              overflow: 'hidden',
-              textOverflow: 'ellipsis',
-              whiteSpace: 'nowrap',
-            }}
-          >
-            {under}
-          </Box>
-        )}
+        {under && <Box sx={UNDER}>{under}</Box>}
       </Box>
       {middle}
-      <Box sx={{ display: 'flex', gap: 0.5, alignItems: 'center', flexShrink: 0 }}>{children}</Box>
+      <Box sx={ACTIONS}>{children}</Box>
     </Box>
   );
 }

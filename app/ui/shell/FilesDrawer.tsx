@@ -11,12 +11,13 @@ import IconButton from '@mui/material/IconButton';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { folderOf, isPicturePath, nameOf } from '~core/site/index.ts';
+import { folderOf, isPicturePath, nameOf, countOf, inBytes } from '~core/site/index.ts';
 import type { FileView } from '~core/view/index.ts';
 import { save } from '../../data/export';
-import { countOf, inBytes, Mono, Picture, Tag } from '../parts/small';
+import { Mono, Picture, Tag } from '../parts/small';
 import { useSite } from '../site/openSite';
 import { color } from '../theme';
+import { Pressable } from '../parts/pressable';
 
 /** Folders with the files directly in them; the root is ''. */
 function inFolders(files: readonly FileView[], asked: string): [string, FileView[]][] {
@@ -31,6 +32,8 @@ function inFolders(files: readonly FileView[], asked: string): [string, FileView
   for (const inside of folders.values()) inside.sort((a, b) => natural.compare(a.path, b.path));
   return [...folders].sort(([a], [b]) => natural.compare(a, b));
 }
+
+const HEAD = { display: 'flex', alignItems: 'baseline', gap: 1.5, mb: 1.5 };
 
 export function FilesDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
   const { site } = useSite();
@@ -51,7 +54,7 @@ export function FilesDrawer({ open, onClose }: { open: boolean; onClose: () => v
         },
       }}
     >
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, mb: 1.5 }}>
+      <Box sx={HEAD}>
         <Typography variant="h2">Files</Typography>
         <Box
           sx={{ flex: 1, fontSize: '0.8125rem', color: color('stone') }}
@@ -96,46 +99,39 @@ interface FolderProps {
   onClose: () => void;
 }
 
+const FOLDER = {
+  cursor: 'pointer',
+  display: 'flex',
+  gap: 0.5,
+  alignItems: 'center',
+  width: '100%',
+  py: 0.5,
+  fontSize: '0.8125rem',
+  fontWeight: 600,
+  '&:focus-visible': { outline: `2px solid ${color('heather')}` },
+};
+
+const LIST = {
+  m: 0,
+  p: 0,
+  listStyle: 'none',
+  bgcolor: color('paper'),
+  border: `1px solid ${color('hair')}`,
+  borderRadius: 1,
+} as const;
+
 /** Rows of a closed folder are not made: a site may hold thousands of pictures. */
 function Folder({ name, files, unused, openAtFirst, onClose }: FolderProps) {
   const [open, setOpen] = useState(openAtFirst);
   return (
     <Box sx={{ mb: 1 }}>
-      <Box
-        component="button"
-        type="button"
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-        sx={{
-          all: 'unset',
-          cursor: 'pointer',
-          display: 'flex',
-          gap: 0.5,
-          alignItems: 'center',
-          width: '100%',
-          py: 0.5,
-          fontSize: '0.8125rem',
-          fontWeight: 600,
-          '&:focus-visible': { outline: `2px solid ${color('heather')}` },
-        }}
-      >
+      <Pressable aria-expanded={open} onClick={() => setOpen(!open)} sx={FOLDER}>
         <ChevronRight fontSize="small" sx={{ transform: open ? 'rotate(90deg)' : 'none' }} />
         <Box sx={{ flex: 1 }}>{name === '' ? 'At the top' : name}</Box>
         <Box sx={{ color: color('stone'), fontWeight: 400 }}>{files.length}</Box>
-      </Box>
+      </Pressable>
       {open && (
-        <Box
-          component="ul"
-          aria-label={name === '' ? 'At the top' : name}
-          sx={{
-            m: 0,
-            p: 0,
-            listStyle: 'none',
-            bgcolor: color('paper'),
-            border: `1px solid ${color('hair')}`,
-            borderRadius: 1,
-          }}
-        >
+        <Box component="ul" aria-label={name === '' ? 'At the top' : name} sx={LIST}>
           {files.map((file) => (
             <FileRow key={file.path} file={file} unused={unused.has(file.path)} onClose={onClose} />
           ))}
@@ -144,6 +140,21 @@ function Folder({ name, files, unused, openAtFirst, onClose }: FolderProps) {
     </Box>
   );
 }
+
+const ROW = {
+  display: 'flex',
+  gap: 1,
+  alignItems: 'center',
+  pl: 1.25,
+  pr: 0.5,
+  minHeight: 36,
+  borderTop: `1px solid ${color('hair')}`,
+  '&:first-of-type': { borderTop: 0 },
+  contentVisibility: 'auto',
+  containIntrinsicHeight: '36px',
+};
+
+const NAME = { flex: 1, minWidth: 0 };
 
 function FileRow({ file, unused, onClose }: { file: FileView; unused: boolean; onClose: () => void }) {
   const { site, go } = useSite();
@@ -157,36 +168,17 @@ function FileRow({ file, unused, onClose }: { file: FileView; unused: boolean; o
     else go({ station: 'pairs', ...(strand ? { strand: strand.id } : {}) });
   };
   return (
-    <Box
-      component="li"
-      sx={{
-        display: 'flex',
-        gap: 1,
-        alignItems: 'center',
-        pl: 1.25,
-        pr: 0.5,
-        minHeight: 36,
-        borderTop: `1px solid ${color('hair')}`,
-        '&:first-of-type': { borderTop: 0 },
-        contentVisibility: 'auto',
-        containIntrinsicHeight: '36px',
-      }}
-    >
+    <Box component="li" sx={ROW}>
       {picture && <Picture path={path} width={36} height={28} />}
-      <Box
-        component={leads ? 'button' : 'span'}
-        {...(leads ? { type: 'button' as const, onClick: lead } : {})}
-        sx={{
-          all: 'unset',
-          flex: 1,
-          minWidth: 0,
-          cursor: leads ? 'pointer' : 'default',
-          '&:focus-visible': { outline: `2px solid ${color('heather')}` },
-          '&:hover': leads ? { textDecoration: 'underline' } : {},
-        }}
-      >
-        <Mono>{nameOf(path)}</Mono>
-      </Box>
+      {leads ? (
+        <Pressable onClick={lead} sx={NAME}>
+          <Mono>{nameOf(path)}</Mono>
+        </Pressable>
+      ) : (
+        <Box sx={NAME}>
+          <Mono>{nameOf(path)}</Mono>
+        </Box>
+      )}
       {unused && <Tag tone="plain">on no page</Tag>}
       <Box sx={{ fontSize: '0.75rem', color: color('stone'), whiteSpace: 'nowrap' }}>{inBytes(bytes)}</Box>
       <IconButton

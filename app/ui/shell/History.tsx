@@ -18,8 +18,31 @@ import { Tag } from '../parts/small';
 import { useSite } from '../site/openSite';
 import { useWork } from '../site/work';
 import { color } from '../theme';
+import { sayWhen } from '../parts/times';
 
-const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+const COLUMNS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.25fr)', gap: 2.5, minHeight: 420 };
+
+const LIST = { m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' } as const;
+
+const entryStyle = ({ undone, shown }: { undone: boolean; shown: boolean }) =>
+  ({
+    display: 'block',
+    width: '100%',
+    textAlign: 'left',
+    border: 0,
+    px: 1,
+    py: 0.75,
+    font: 'inherit',
+    fontSize: '0.8125rem',
+    cursor: 'pointer',
+    color: undone ? color('stone') : 'inherit',
+    bgcolor: shown ? color('heatherWash') : 'transparent',
+    overflowWrap: 'anywhere',
+  }) as const;
+
+const META = { display: 'flex', gap: 1, alignItems: 'center', color: color('stone'), fontSize: '0.75rem' };
+
+const DETAIL = { minWidth: 0, display: 'grid', gap: 1.5, alignContent: 'start' };
 
 export function History({ onClose }: { onClose: () => void }) {
   const { site, shownBefore, setShownBefore } = useSite();
@@ -42,14 +65,8 @@ export function History({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="history-title">
       <DialogTitle id="history-title">History</DialogTitle>
-      <DialogContent
-        sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.25fr)', gap: 2.5, minHeight: 420 }}
-      >
-        <Box
-          component="ul"
-          aria-label="What was done, the latest first"
-          sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' }}
-        >
+      <DialogContent sx={COLUMNS}>
+        <Box component="ul" aria-label="What was done, the latest first" sx={LIST}>
           {[...(entries ?? [])].reverse().map(({ number, label, name, at: when }) => (
             <Box component="li" key={number} sx={{ borderBottom: `1px solid ${color('hair')}` }}>
               <Box
@@ -57,25 +74,12 @@ export function History({ onClose }: { onClose: () => void }) {
                 type="button"
                 aria-pressed={number === at}
                 onClick={() => setChosen(number)}
-                sx={{
-                  display: 'block',
-                  width: '100%',
-                  textAlign: 'left',
-                  border: 0,
-                  px: 1,
-                  py: 0.75,
-                  font: 'inherit',
-                  fontSize: '0.8125rem',
-                  cursor: 'pointer',
-                  color: number > head ? color('stone') : 'inherit',
-                  bgcolor: number === at ? color('heatherWash') : 'transparent',
-                  overflowWrap: 'anywhere',
-                }}
+                sx={entryStyle({ undone: number > head, shown: number === at })}
               >
                 {name !== null && <Box sx={{ fontWeight: 600 }}>{name}</Box>}
                 {label}
-                <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', color: color('stone'), fontSize: '0.75rem' }}>
-                  {WHEN.format(when)}
+                <Box sx={META}>
+                  {sayWhen(when)}
                   {number === head && <Tag tone="chosen">the site is here</Tag>}
                   {number > head && 'undone'}
                 </Box>
@@ -84,7 +88,7 @@ export function History({ onClose }: { onClose: () => void }) {
           ))}
         </Box>
         {entry && (
-          <Box sx={{ minWidth: 0, display: 'grid', gap: 1.5, alignContent: 'start' }}>
+          <Box sx={DETAIL}>
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
               <Button
                 variant="contained"

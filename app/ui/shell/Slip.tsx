@@ -9,11 +9,24 @@ import { useEffect, useState } from 'react';
 import type { Outcome } from '../../data/session/shared';
 import { DiffView } from '../parts/DiffView';
 import { useSite } from '../site/openSite';
-import { useJob } from '../site/pictures';
+import { useJob } from '../site/pictureUrls';
 import { useWork } from '../site/work';
 import { color } from '../theme';
 
 const SHOWN_FOR = 9000; // ms; long enough to read a diff, and pointing at it keeps it
+
+const SLIP = {
+  position: 'fixed',
+  left: 20,
+  bottom: 16,
+  width: 520,
+  zIndex: 1200,
+  display: 'grid',
+  gridTemplateColumns: 'minmax(0, 1fr)',
+  gap: 1,
+} as const;
+
+const HEAD = { display: 'flex', alignItems: 'center', gap: 1, mb: 0.75 };
 
 export function Slip() {
   const { site, outcome } = useSite();
@@ -28,22 +41,11 @@ export function Slip() {
     return () => clearTimeout(timer);
   }, [shown, held]);
   return (
-    <Box
-      sx={{
-        position: 'fixed',
-        left: 20,
-        bottom: 16,
-        width: 520,
-        zIndex: 1200,
-        display: 'grid',
-        gridTemplateColumns: 'minmax(0, 1fr)',
-        gap: 1,
-      }}
-    >
+    <Box sx={SLIP}>
       <Box role="status" aria-live="polite" sx={{ display: 'contents' }}>
         {job && (
           <Box sx={{ ...CARD, p: 1.5 }}>
-            <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 0.75 }}>
+            <Box sx={HEAD}>
               <Box
                 sx={{ flex: 1 }}
               >{`${job.says}, ${job.done} of ${job.of}${job.left === undefined ? '' : `, ${inTime(job.left)} left`}`}</Box>

@@ -19,6 +19,49 @@ const PATH =
     [WIDTH, 21],
   ]) ?? '';
 
+const NAV = { position: 'relative', width: WIDTH, height: 58, flexShrink: 1 } as const;
+
+const PATH_STYLE = { position: 'absolute', inset: 0, width: '100%', height: '100%' } as const;
+
+const LIST = {
+  display: 'grid',
+  gridTemplateColumns: 'repeat(5, 1fr)',
+  m: 0,
+  p: 0,
+  listStyle: 'none',
+  height: '100%',
+} as const;
+
+const stationStyle = (here: boolean) =>
+  ({
+    position: 'absolute',
+    inset: 2,
+    textDecoration: 'none',
+    color: here ? color('heather') : color('peat'),
+    fontWeight: here ? 700 : 500,
+    fontSize: '0.875rem',
+    borderRadius: 1,
+    pt: '34px',
+    '&:hover': { color: color('heather') },
+  }) as const;
+
+const dotStyle = ({ top, here }: { top: number; here: boolean }) =>
+  ({
+    position: 'absolute',
+    left: '50%',
+    top,
+    width: here ? 15 : 11,
+    height: here ? 15 : 11,
+    transform: 'translate(-50%, -50%)',
+    borderRadius: '50%',
+    border: `1.5px solid ${here ? color('heather') : color('edge')}`,
+    bgcolor: here ? color('heather') : color('mist'),
+  }) as const;
+
+const COUNT = { ml: 0.5, color: color('rust'), fontWeight: 600, fontSize: '0.8125rem' };
+
+const UNSEEN = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' } as const;
+
 export function StationNav({
   siteId,
   open,
@@ -30,20 +73,11 @@ export function StationNav({
 }) {
   const { place } = useSite();
   return (
-    <Box component="nav" aria-label="Stations" sx={{ position: 'relative', width: WIDTH, height: 58, flexShrink: 1 }}>
-      <Box
-        component="svg"
-        viewBox={`0 0 ${WIDTH} 58`}
-        preserveAspectRatio="none"
-        aria-hidden
-        sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
-      >
+    <Box component="nav" aria-label="Stations" sx={NAV}>
+      <Box component="svg" viewBox={`0 0 ${WIDTH} 58`} preserveAspectRatio="none" aria-hidden sx={PATH_STYLE}>
         <path d={PATH} fill="none" stroke={color('edge')} strokeWidth={1.2} />
       </Box>
-      <Box
-        component="ol"
-        sx={{ display: 'grid', gridTemplateColumns: 'repeat(5, 1fr)', m: 0, p: 0, listStyle: 'none', height: '100%' }}
-      >
+      <Box component="ol" sx={LIST}>
         {STATIONS.map((station, n) => {
           const here = station.id === at;
           const count = open[station.id];
@@ -52,41 +86,14 @@ export function StationNav({
               <Box
                 component={NavLink}
                 to={{ pathname: `/site/${siteId}/${station.id}`, search: searchOf(placeAfter(place, {}, true)) }}
-                sx={{
-                  position: 'absolute',
-                  inset: 2,
-                  textDecoration: 'none',
-                  color: here ? color('heather') : color('peat'),
-                  fontWeight: here ? 700 : 500,
-                  fontSize: '0.875rem',
-                  borderRadius: 1,
-                  pt: '34px',
-                  '&:hover': { color: color('heather') },
-                }}
+                sx={stationStyle(here)}
               >
-                <Box
-                  component="span"
-                  aria-hidden
-                  sx={{
-                    position: 'absolute',
-                    left: '50%',
-                    top: (HEIGHTS[n] ?? 20) - 2,
-                    width: here ? 15 : 11,
-                    height: here ? 15 : 11,
-                    transform: 'translate(-50%, -50%)',
-                    borderRadius: '50%',
-                    border: `1.5px solid ${here ? color('heather') : color('edge')}`,
-                    bgcolor: here ? color('heather') : color('mist'),
-                  }}
-                />
+                <Box component="span" aria-hidden sx={dotStyle({ top: (HEIGHTS[n] ?? 20) - 2, here })} />
                 {station.name}
                 {count > 0 && (
-                  <Box component="span" sx={{ ml: 0.5, color: color('rust'), fontWeight: 600, fontSize: '0.8125rem' }}>
+                  <Box component="span" sx={COUNT}>
                     {count}
-                    <Box
-                      component="span"
-                      sx={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}
-                    >
+                    <Box component="span" sx={UNSEEN}>
                       {' '}
                       open
                     </Box>

@@ -10,11 +10,13 @@ import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import { useEffect, useRef, useState } from 'react';
 import type { Joint, JointName, JointState, Strand } from '~core/model/index.ts';
 import type { Station } from '~core/checks/index.ts';
-import { Fixes, inBytes, Mono, Picture, toneColor } from '../parts/small';
+import { inBytes } from '~core/site/index.ts';
+import { Fixes, Mono, Picture, toneColor } from '../parts/small';
 import { useChosenStrand, useSite } from '../site/openSite';
 import { useIntent } from '../site/work';
 import { color } from '../theme';
 import type { PairView } from '~core/view/index.ts';
+import { Pressable } from '../parts/pressable';
 
 const NAMES: Record<JointName, string> = {
   thumbnail: 'Thumbnail file',
@@ -60,14 +62,18 @@ function Bead({ state }: { state: JointState }) {
   );
 }
 
+const RAIL = {
+  width: 236,
+  flexShrink: 0,
+  borderLeft: `1px solid ${color('hair')}`,
+  p: 1.75,
+  overflowY: 'auto',
+} as const;
+
 export function StrandRail() {
   const strand = useChosenStrand();
   return (
-    <Box
-      component="aside"
-      aria-label="Strand"
-      sx={{ width: 236, flexShrink: 0, borderLeft: `1px solid ${color('hair')}`, p: 1.75, overflowY: 'auto' }}
-    >
+    <Box component="aside" aria-label="Strand" sx={RAIL}>
       {strand ? (
         <Chosen strand={strand} />
       ) : (
@@ -108,51 +114,49 @@ function Chosen({ strand }: { strand: Strand }) {
   );
 }
 
+const JOINT = { display: 'flex', gap: 0.75, position: 'relative', pb: 2, minHeight: 62 } as const;
+
+const threadStyle = ({ cut, bare }: { cut: boolean; bare: boolean }) =>
+  ({
+    position: 'absolute',
+    left: 11,
+    top: 20,
+    bottom: -3,
+    borderLeft: cut ? `2px dotted ${color('rust')}` : `2px solid ${color(bare ? 'hair' : 'lichen')}`,
+  }) as const;
+
+const BEAD = {
+  cursor: 'pointer',
+  alignSelf: 'flex-start',
+  zIndex: 1,
+  '&:focus-visible': { outline: `2px solid ${color('heather')}`, borderRadius: 1 },
+};
+
+const SAYS = { minWidth: 0, flex: 1, fontSize: '0.78rem', lineHeight: 1.45 };
+
+const FIXES = { display: 'flex', flexDirection: 'column', alignItems: 'flex-start', gap: 0.5, mt: 0.75 } as const;
+
 function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next: Joint | undefined }) {
   const { site, go } = useSite();
   const findings = site.view.findings.filter((finding) => finding.strand === strand.id && finding.joint === joint.name);
-  const cut = next && (joint.state === 'broken' || next.state === 'broken');
+  const ends = [joint.state, next?.state];
   return (
-    <Box component="li" sx={{ display: 'flex', gap: 0.75, position: 'relative', pb: 2, minHeight: 62 }}>
-      {next && (
-        <Box
-          aria-hidden
-          sx={{
-            position: 'absolute',
-            left: 11,
-            top: 20,
-            bottom: -3,
-            borderLeft: cut
-              ? `2px dotted ${color('rust')}`
-              : `2px solid ${next.state === 'none' || joint.state === 'none' ? color('hair') : color('lichen')}`,
-          }}
-        />
-      )}
-      <Box
-        component="button"
-        type="button"
+    <Box component="li" sx={JOINT}>
+      {next && <Box aria-hidden sx={threadStyle({ cut: ends.includes('broken'), bare: ends.includes('none') })} />}
+      <Pressable
         data-joint={joint.name}
         aria-label={`${NAMES[joint.name]}: ${WORD[joint.state]}. Go to ${HOME[joint.name]}`}
         onClick={() => go({ station: HOME[joint.name], page: strand.page })}
-        sx={{
-          all: 'unset',
-          cursor: 'pointer',
-          alignSelf: 'flex-start',
-          zIndex: 1,
-          '&:focus-visible': { outline: `2px solid ${color('heather')}`, borderRadius: 1 },
-        }}
+        sx={BEAD}
       >
         <Bead state={joint.state} />
-      </Box>
-      <Box sx={{ minWidth: 0, flex: 1, fontSize: '0.78rem', lineHeight: 1.45 }}>
+      </Pressable>
+      <Box sx={SAYS}>
         <Box sx={{ color: color('stone'), fontWeight: 600, mb: 0.25 }}>{NAMES[joint.name]}</Box>
         <Shown joint={joint} strand={strand} />
         {joint.says !== '' && <Box sx={{ color: toneColor(TONE[joint.state]), mt: 0.25 }}>{joint.says}</Box>}
         {findings.map((finding) => (
-          <Box
-            key={finding.id}
-            sx={{ display: 'flex', flexDirection: 'column', alignItems: 'flex-start', gap: 0.5, mt: 0.75 }}
-          >
+          <Box key={finding.id} sx={FIXES}>
             <Fixes finding={finding.id} fixes={finding.fixes.filter((fix) => fix.kind !== 'ask')} />
           </Box>
         ))}
@@ -258,6 +262,8 @@ function ItemWords({ strand }: { strand: Strand }) {
   );
 }
 
+const MOVES = { display: 'flex', alignItems: 'center', gap: 0.25, mt: 0.5, ml: -0.5 };
+
 function Order({ strand }: { strand: Strand }) {
   const { site, go } = useSite();
   const { intent } = useIntent();
@@ -269,7 +275,7 @@ function Order({ strand }: { strand: Strand }) {
     go({ strand: `${strand.page}#${strand.gallery}.${to}` });
   };
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25, mt: 0.5, ml: -0.5 }}>
+    <Box sx={MOVES}>
       <Tooltip title="Move the item up">
         <span>
           <IconButton aria-label="Move the item up" disabled={strand.item === 0} onClick={() => move(strand.item - 1)}>

@@ -5,7 +5,8 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { MONO } from '../theme';
 
 interface KeyRow {
@@ -57,6 +58,8 @@ function watchStationKeys(watcher: () => void): () => void {
   return () => watchers.delete(watcher);
 }
 
+const stationKeysNow = (): readonly StationKey[] => stationKeys;
+
 interface KeyActions {
   station: (n: number) => void;
   strand: (by: 1 | -1) => void;
@@ -68,37 +71,28 @@ interface KeyActions {
   sheet: () => void;
 }
 
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
+/** Over a dialog only what belongs to it goes; and what somebody else has taken is not taken twice. */
+const isTaken = (event: KeyboardEvent): boolean =>
+  event.defaultPrevented || document.querySelector('[role="dialog"]') !== null;
+
+/** A plain key is pressed without a modifier, but for the one that it takes to type it. */
+const isPlain = (event: KeyboardEvent): boolean => !event.ctrlKey && !event.metaKey && !event.altKey;
 
 export function useKeys(actions: KeyActions): void {
-  const latest = useRef(actions);
-  useEffect(() => {
-    latest.current = actions;
-  });
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const command = event.ctrlKey || event.metaKey;
-      const act = actionFor(event, command, latest.current);
-      if (!act) return;
-      event.preventDefault();
-      act();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
-}
+  const always = { enableOnFormTags: true, enableOnContentEditable: true, preventDefault: true };
+  useHotkeys(
+    ['alt+1', 'alt+2', 'alt+3', 'alt+4', 'alt+5'],
+    ({ code }) => actions.station(Number(code.at(-1)) - 1),
+    always,
+  );
+  useHotkeys('mod+k', actions.find, always);
+  const undoing = { preventDefault: true, ignoreEventWhen: (event: KeyboardEvent) => event.defaultPrevented };
+  useHotkeys('mod+z', () => actions.step('undo'), undoing);
+  useHotkeys(['mod+shift+z', 'mod+y'], () => actions.step('redo'), undoing);
 
-function actionFor(event: KeyboardEvent, command: boolean, actions: KeyActions): (() => void) | null {
-  const { key } = event;
-  if (event.altKey && !command && /^Digit[1-5]$/.test(event.code))
-    return () => actions.station(Number(event.code.slice(5)) - 1);
-  if (command && key.toLowerCase() === 'k') return actions.find;
-  if (event.defaultPrevented || isTyping(event.target)) return null;
-  if (command && key.toLowerCase() === 'z') return () => actions.step(event.shiftKey ? 'redo' : 'undo');
-  if (command && key.toLowerCase() === 'y') return () => actions.step('redo');
-  if (command || event.altKey || document.querySelector('[role="dialog"]')) return null;
-  const plain: Record<string, () => void> = {
+  const here = useSyncExternalStore(watchStationKeys, stationKeysNow, stationKeysNow);
+  const plain: Readonly<Record<string, (() => void) | null>> = {
+    ...Object.fromEntries(here.map(({ key, act }) => [key, act])),
     j: () => actions.strand(1),
     k: () => actions.strand(-1),
     '[': () => actions.joint(-1),
@@ -107,20 +101,28 @@ function actionFor(event: KeyboardEvent, command: boolean, actions: KeyActions):
     h: actions.history,
     '?': actions.sheet,
   };
-  return plain[key] ?? stationKeys.find((one) => one.key === key)?.act ?? null;
+  // By what a key types, not by where it lies: brackets lie elsewhere on other keyboards.
+  useHotkeys(
+    '*',
+    (event) => {
+      const act = plain[event.key];
+      if (!act) return;
+      event.preventDefault();
+      act();
+    },
+    { useKey: true, ignoreModifiers: true, ignoreEventWhen: (event) => isTaken(event) || !isPlain(event) },
+  );
 }
 
+const LIST = { display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '6px 20px', m: 0 };
+
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const here = useSyncExternalStore(
-    watchStationKeys,
-    () => stationKeys,
-    () => stationKeys,
-  );
+  const here = useSyncExternalStore(watchStationKeys, stationKeysNow, stationKeysNow);
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
       <DialogContent>
-        <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '6px 20px', m: 0 }}>
+        <Box component="dl" sx={LIST}>
           {[...here, ...KEYS].map(({ keys, does }) => (
             <Box key={keys} sx={{ display: 'contents' }}>
               <Box component="dt" sx={{ fontFamily: MONO, fontSize: '0.8125rem' }}>

@@ -14,22 +14,22 @@ const containerOf = (bytes: Uint8Array): Container | undefined => CONTAINERS.fin
 
 export interface WordsToKeep {
   words: PhotoWords;
-  taken?: string;
+  takenAt?: string;
 }
 
 /** What a made picture carries over: only who made it and what may be done with it, or all. */
-export function kept({ words, taken }: WordsToKeep, policy: 'none' | 'rights' | 'all'): WordsToKeep {
+export function kept({ words, takenAt: taken }: WordsToKeep, policy: 'none' | 'rights' | 'all'): WordsToKeep {
   if (policy === 'none') return { words: {} };
   const { credit, copyright } = words;
   if (policy === 'rights') return { words: { ...(credit ? { credit } : {}), ...(copyright ? { copyright } : {}) } };
-  return { words, ...(taken === undefined ? {} : { taken }) };
+  return { words, ...(taken === undefined ? {} : { takenAt: taken }) };
 }
 
 /**
  * The same picture with words in it, as EXIF and as XMP. The place is never among them. Formats that cannot carry
  * words come back as they are.
  */
-export function withWords(bytes: Uint8Array, { words, taken }: WordsToKeep): Uint8Array {
+export function withWords(bytes: Uint8Array, { words, takenAt: taken }: WordsToKeep): Uint8Array {
   const { caption, credit, copyright } = words;
   const exif = tiffOf(
     {
@@ -39,7 +39,7 @@ export function withWords(bytes: Uint8Array, { words, taken }: WordsToKeep): Uin
     },
     taken,
   );
-  const xmp = packetOf({ ...words, ...(taken === undefined ? {} : { taken }) });
+  const xmp = packetOf({ ...words, ...(taken === undefined ? {} : { takenAt: taken }) });
   return exif || xmp ? (containerOf(bytes)?.insert(bytes, { exif, xmp }) ?? bytes) : bytes;
 }
 

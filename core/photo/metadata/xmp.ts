@@ -10,7 +10,7 @@ interface PacketWords {
   /** dc:rights */
   copyright?: string;
   /** xmp:CreateDate; ISO date and time. */
-  taken?: string;
+  takenAt?: string;
 }
 
 const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
@@ -21,7 +21,7 @@ const inOrder = (name: string, text: string | undefined): string =>
   text ? `<${name}><rdf:Seq><rdf:li>${escaped(text)}</rdf:li></rdf:Seq></${name}>` : '';
 const plain = (name: string, text: string | undefined): string => (text ? `<${name}>${escaped(text)}</${name}>` : '');
 
-export function packetOf({ title, caption, credit, copyright, taken }: PacketWords): Uint8Array | null {
+export function packetOf({ title, caption, credit, copyright, takenAt: taken }: PacketWords): Uint8Array | null {
   const inside =
     inLanguages('dc:title', title) +
     inLanguages('dc:description', caption) +

@@ -112,20 +112,20 @@ function columnWishes(layout: Layout, value: string | null): StyleWish[] | strin
 
 /** Tracks as the author writes them, so many of them; a fixed width would not fit other numbers. */
 function tracks(present: string | null, count: number | null, least: string): string {
-  const repeated = /^repeat\(\s*(\d+|auto-fill|auto-fit)\s*,\s*(.*)\)$/is.exec(present?.trim() ?? '');
-  if (count === null)
-    return `repeat(${repeated && !/^\d/.test(repeated[1] ?? '') ? (repeated[1] ?? '') : 'auto-fill'}, minmax(${least}, 1fr))`;
-  const single =
-    repeated && /^\d/.test(repeated[1] ?? '') && piecesOf(repeated[2] ?? '').length === 1 ? (repeated[2] ?? '') : null;
-  const equal =
-    !repeated &&
-    present !== null &&
-    /^[\d.]+fr(?:\s+[\d.]+fr)*$/.test(present.trim()) &&
-    new Set(piecesOf(present).map(({ text }) => text)).size === 1
-      ? firstOf(piecesOf(present)).text
-      : null;
-  const track = [single, equal].find((one) => one && /fr/.test(one) && !/minmax\(\s*[1-9]/.test(one));
-  return `repeat(${count}, ${track ?? 'minmax(0, 1fr)'})`;
+  const said = present?.trim() ?? '';
+  const [, times = '', repeated = ''] = /^repeat\(\s*(\d+|auto-fill|auto-fit)\s*,\s*(.*)\)$/is.exec(said) ?? [];
+  const counted = /^\d/.test(times);
+  if (count === null) return `repeat(${counted || times === '' ? 'auto-fill' : times}, minmax(${least}, 1fr))`;
+  const track = times === '' ? equalTrack(said) : counted && piecesOf(repeated).length === 1 && repeated;
+  const fits = track && track.includes('fr') && !/minmax\(\s*[1-9]/.test(track);
+  return `repeat(${count}, ${fits ? track : 'minmax(0, 1fr)'})`;
+}
+
+/** The one width that all tracks of a list have: `1fr` of `1fr 1fr`; null where they differ, or are no shares. */
+function equalTrack(list: string): string | null {
+  if (!/^[\d.]+fr(?:\s+[\d.]+fr)*$/.test(list)) return null;
+  const widths = new Set(piecesOf(list).map(({ text }) => text));
+  return widths.size === 1 ? firstOf([...widths]) : null;
 }
 
 function inColumns({ situation, parts }: Layout, count: number | null, value: string): StyleWish[] {

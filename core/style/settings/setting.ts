@@ -52,7 +52,7 @@ export function plain(role: Role, property: string): Pick<Setting, 'read' | 'wis
 }
 
 export const placeOf = ({ rule, declaration }: Winner): { path: string; line: number; start: number } => ({
-  path: rule.sheet.path,
-  line: rule.sheet.lines.lineAt(declaration.range.start),
+  path: rule.stylesheet.path,
+  line: rule.stylesheet.lines.lineAt(declaration.range.start),
   start: declaration.range.start,
 });

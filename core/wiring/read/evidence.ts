@@ -36,15 +36,8 @@ interface Script {
 /** `files` are texts by their names without folders: scripts, styles, and pages that show how the script is used. */
 export function draftManifest(name: string, files: Readonly<Record<string, string>>): Draft {
   const evidence: Evidence[] = [];
-  const unread: Draft['unread'] = [];
-  const scripts: Script[] = [];
-  for (const [file, text] of Object.entries(files)) {
-    if (!/\.js$/i.test(file)) continue;
-    const facts = readScript(text);
-    if (facts.ok) scripts.push({ name: file, text, facts });
-    else unread.push({ file, reason: facts.reason, line: new LineIndex(text).lineAt(facts.at) });
-  }
-  const note = (field: DraftField, says: string, file: string, at: number) => {
+  const { scripts, unread } = readAll(files);
+  const note: Note = (field, says, file, at) => {
     const text = files[file] ?? '';
     const line = new LineIndex(text).lineAt(at);
     evidence.push({ field, says, file, line, text: (text.split(/\r?\n/)[line - 1] ?? '').trim().slice(0, 200) });
@@ -63,29 +56,10 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
 
   const start = startIn(ordered, pages, note);
   const marker = markerIn(selectors, attributes, start?.selector ?? null, note);
-  const data = attributes.filter(({ name: one }) => one.startsWith('data-') && one !== marker.attribute);
-  const pick = (field: DraftField, words: RegExp) => {
-    const found = data.find(({ name: one }) => words.test(one));
-    if (found) note(field, found.name, found.file, found.at);
-    return found?.name;
-  };
-  const group = pick('group', /group|set\b|album|gallery|series/);
-  const caption = pick('caption', /caption|title|label|words/);
-  const description = pick('description', /descri|text|more|detail/);
-  const container = pick('container', /(?:^|-)(?:in|into|target|container|stage|place)$/);
-  const kind = pick('kind', /kind|type/);
-  const mirrors = attributes.filter(({ name: one }) => one === 'title' || one === 'alt');
-  for (const { name: one, file, at } of mirrors.slice(0, 2)) note('caption', `reads ${one}`, file, at);
-  const from = [
-    ...(caption ? ['attribute' as const] : []),
-    ...(mirrors.some((one) => one.name === 'title') ? ['title' as const] : []),
-    ...(mirrors.some((one) => one.name === 'alt') ? ['alt' as const] : []),
-  ];
   const styles = Object.keys(files)
     .filter((file) => /\.css$/i.test(file))
     .sort();
   const bare = kitName(name);
-  const groupInCall = start ? { group: { in: 'call' as const } } : {};
   return {
     manifest: {
       name: bare,
@@ -100,18 +74,75 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
         })),
       ],
       folder: bare,
-      place: start ? 'end' : 'head',
       marker,
-      ...(group ? { group: { attribute: group } } : groupInCall),
-      caption: { ...(caption ? { attribute: caption } : {}), from, ...(description ? { description } : {}) },
-      ...(kind ? { kind: { attribute: kind, picture: 'picture' } } : {}),
-      ...(container ? { container: { attribute: container, id: `${bare}-place` } } : {}),
-      ...(start ? { start: { call: start.call, required: true, selector: start.selector !== null, binds: true } } : {}),
+      ...(start ? { group: { in: 'call' as const } } : {}),
+      ...attributesIn(attributes, marker.attribute, bare, note),
+      ...startPart(start),
     },
     evidence,
     unread,
   };
 }
+
+/** The scripts among the files, and those that cannot be read. */
+function readAll(files: Readonly<Record<string, string>>): Pick<Draft, 'unread'> & { scripts: Script[] } {
+  const unread: Draft['unread'] = [];
+  const scripts: Script[] = [];
+  for (const [file, text] of Object.entries(files)) {
+    if (!/\.js$/i.test(file)) continue;
+    const facts = readScript(text);
+    if (facts.ok) scripts.push({ name: file, text, facts });
+    else unread.push({ file, reason: facts.reason, line: new LineIndex(text).lineAt(facts.at) });
+  }
+  return { scripts, unread };
+}
+
+/** Attributes of its own that tell by their names what they are for. */
+const TELLING = {
+  group: /group|set\b|album|gallery|series/,
+  caption: /caption|title|label|words/,
+  description: /descri|text|more|detail/,
+  container: /(?:^|-)(?:in|into|target|container|stage|place)$/,
+  kind: /kind|type/,
+} as const;
+
+/** What a script reads from a link besides its marker. */
+function attributesIn(
+  attributes: readonly FoundName[],
+  marker: string | undefined,
+  kit: string,
+  note: Note,
+): Pick<KitManifestInput, 'group' | 'caption' | 'kind' | 'container'> {
+  const data = attributes.filter(({ name }) => name.startsWith('data-') && name !== marker);
+  const pick = (field: keyof typeof TELLING) => {
+    const found = data.find(({ name }) => TELLING[field].test(name));
+    if (found) note(field, found.name, found.file, found.at);
+    return found?.name;
+  };
+  const group = pick('group');
+  const caption = pick('caption');
+  const description = pick('description');
+  const container = pick('container');
+  const kind = pick('kind');
+  const mirrors = attributes.filter(({ name }) => name === 'title' || name === 'alt');
+  for (const { name, file, at } of mirrors.slice(0, 2)) note('caption', `reads ${name}`, file, at);
+  const from = [
+    ...(caption ? ['attribute' as const] : []),
+    ...(['title', 'alt'] as const).filter((one) => mirrors.some(({ name }) => name === one)),
+  ];
+  return {
+    ...(group ? { group: { attribute: group } } : {}),
+    caption: { ...(caption ? { attribute: caption } : {}), from, ...(description ? { description } : {}) },
+    ...(kind ? { kind: { attribute: kind, picture: 'picture' } } : {}),
+    ...(container ? { container: { attribute: container, id: `${kit}-place` } } : {}),
+  };
+}
+
+/** A script that has to be started stands at the end of the page, behind what it is started on. */
+const startPart = (start: FoundStart | null): Pick<KitManifestInput, 'place' | 'start'> =>
+  start
+    ? { place: 'end', start: { call: start.call, required: true, selector: start.selector !== null, binds: true } }
+    : { place: 'head' };
 
 /** A kit's name out of what somebody calls it: small letters, digits and hyphens. */
 export const kitName = (title: string): string =>
@@ -137,6 +168,12 @@ function inOrder(scripts: readonly Script[]): Script[] {
 }
 
 type Note = (field: DraftField, says: string, file: string, at: number) => void;
+/** A name that a script mentions, and where. */
+interface FoundName {
+  name: string;
+  at: number;
+  file: string;
+}
 type SamplePage = { file: string; text: string; page: ReturnType<typeof parsePage> };
 
 interface FoundStart {
@@ -178,8 +215,8 @@ function startIn(scripts: readonly Script[], pages: readonly SamplePage[], note:
 }
 
 function markerIn(
-  selectors: readonly { name: string; at: number; file: string }[],
-  attributes: readonly { name: string; at: number; file: string }[],
+  selectors: readonly FoundName[],
+  attributes: readonly FoundName[],
   called: string | null,
   note: Note,
 ): { attribute?: string; class?: string; value?: string } {

@@ -182,27 +182,9 @@ function noteCall(
   facts: ScriptFacts,
   immediate: (at: number) => boolean,
 ): void {
+  noteAsked(node, facts);
   const first = node.arguments[0];
-  const text = first?.type === 'Literal' && typeof first.value === 'string' ? first.value : null;
-  const method = methodName(node);
-  const leading = first ? leadingText(first) : null;
-  if (leading !== null && first && method !== null && ASKS.has(method))
-    facts.selectors.push({ name: leading, at: first.start, by: method });
-  else if (text !== null && first && method !== null) {
-    if (method === 'getElementById') facts.selectors.push({ name: `#${text}`, at: first.start, by: method });
-    else if (method === 'getElementsByClassName')
-      facts.selectors.push({
-        name: text
-          .trim()
-          .split(/\s+/)
-          .map((name) => `.${name}`)
-          .join(''),
-        at: first.start,
-        by: method,
-      });
-    else if (method === 'getElementsByTagName') facts.selectors.push({ name: text, at: first.start, by: method });
-    else if (NAMES.has(method)) facts.attributes.push({ name: text.toLowerCase(), at: first.start, by: method });
-  }
+  const text = first ? plainText(first) : null;
   const name = calledName(node);
   if (name === null) return;
   const guarded = ancestors.some((outer) => asksFor(outer, name, node.start));
@@ -219,9 +201,41 @@ function noteCall(
   });
 }
 
+type Argument = CallExpression['arguments'][number];
+
+const plainText = (node: Argument): string | null =>
+  node.type === 'Literal' && typeof node.value === 'string' ? node.value : null;
+
+/** What a script asks the page for, as a selector, by the function with which it asks. */
+const AS_SELECTOR: Readonly<Record<string, (text: string) => string>> = {
+  getElementById: (id) => `#${id}`,
+  getElementsByTagName: (tag) => tag,
+  getElementsByClassName: (names) =>
+    names
+      .trim()
+      .split(/\s+/)
+      .map((name) => `.${name}`)
+      .join(''),
+};
+
+/** Notes the selector or the attribute that a call of the platform names. */
+function noteAsked(node: CallExpression, facts: ScriptFacts): void {
+  const first = node.arguments[0];
+  const by = methodName(node);
+  if (!first || by === null) return;
+  const at = first.start;
+  const leading = ASKS.has(by) ? leadingText(first) : null;
+  if (leading !== null) facts.selectors.push({ name: leading, at, by });
+  const text = plainText(first);
+  if (text === null) return;
+  const selector = Object.hasOwn(AS_SELECTOR, by) ? AS_SELECTOR[by]?.(text) : undefined;
+  if (selector !== undefined) facts.selectors.push({ name: selector, at, by });
+  if (NAMES.has(by)) facts.attributes.push({ name: text.toLowerCase(), at, by });
+}
+
 /** A text, or what stands at the beginning of one that is put together: `'a[data-room="' + name + '"]'`. */
-function leadingText(node: CallExpression['arguments'][number]): string | null {
-  if (node.type === 'Literal') return typeof node.value === 'string' ? node.value : null;
+function leadingText(node: Argument): string | null {
+  if (node.type === 'Literal') return plainText(node);
   if (node.type === 'TemplateLiteral') return node.quasis[0]?.value.cooked ?? null;
   return node.type === 'BinaryExpression' && node.operator === '+' && node.left.type !== 'PrivateIdentifier'
     ? leadingText(node.left)
@@ -309,30 +323,37 @@ interface FunctionNode {
   handed: boolean;
 }
 
+/** A function with what stands around it. */
+function functionAt(node: Node, parent: Node | undefined, outer: Node | undefined): FunctionNode {
+  const call = parent?.type === 'CallExpression' ? (parent as CallExpression) : null;
+  // `(function () { … }).call(window)`
+  const byMethod = parent?.type === 'MemberExpression' && outer?.type === 'CallExpression' && calls(outer, parent);
+  const called = byMethod || (call !== null && calls(call, node));
+  return {
+    start: node.start,
+    end: node.end,
+    name: nameOfFunction(node, parent),
+    called,
+    handed: call !== null && !called && !WAITS.has(methodName(call) ?? ''),
+  };
+}
+
+const calls = (call: Node, callee: Node): boolean => (call as Node & { callee?: Node }).callee === callee;
+
+/** Its own name, or that of the variable which it is given to. */
+function nameOfFunction(node: Node, parent: Node | undefined): string | null {
+  const { id } = node as Node & { id?: { name: string } | null };
+  if (id) return id.name;
+  return parent?.type === 'VariableDeclarator' ? ((parent as Node & { id: { name?: string } }).id.name ?? null) : null;
+}
+
 function waitingIn(program: Program): Waiting {
   const functions: FunctionNode[] = [];
   const calls: { name: string; at: number }[] = [];
   fullAncestor(program, (node, _state, ancestors) => {
     if (node.type === 'CallExpression' && node.callee.type === 'Identifier')
       calls.push({ name: (node.callee as { name: string }).name, at: node.start });
-    if (!/Function/.test(node.type)) return;
-    const parent = ancestors.at(-2);
-    const own = (node as Node & { id?: { name: string } | null }).id?.name;
-    const given =
-      parent?.type === 'VariableDeclarator' ? ((parent as Node & { id: { name?: string } }).id.name ?? null) : null;
-    const call = parent?.type === 'CallExpression' ? parent : null;
-    const called =
-      call?.callee === (node as unknown) ||
-      (parent?.type === 'MemberExpression' &&
-        ancestors.at(-3)?.type === 'CallExpression' &&
-        (ancestors.at(-3) as CallExpression).callee === (parent as unknown));
-    functions.push({
-      start: node.start,
-      end: node.end,
-      name: own ?? given,
-      called,
-      handed: call !== null && !called && !WAITS.has(methodName(call) ?? ''),
-    });
+    if (/Function/.test(node.type)) functions.push(functionAt(node, ancestors.at(-2), ancestors.at(-3)));
   });
   let waiting = functions.filter((one) => !one.called && !one.handed);
   // A function runs at once where something that runs at once calls it by its name.

@@ -178,13 +178,7 @@ function useOf(
   kit: Kit,
 ): KitUse | null {
   const { manifest } = kit;
-  const files = manifest.files.map((file) => ({
-    file,
-    includes: includes.filter(
-      (include) =>
-        includedName(include) === file.name.toLowerCase() && (include.kind === 'script') === (file.role === 'script'),
-    ),
-  }));
+  const files = filesOf(includes, kit);
   const marked = markedBy(page, kit);
   const loads = files.some(({ file, includes: some }) => file.role === 'script' && some.length > 0);
   const calls = callsOf(scripts, kit);
@@ -192,32 +186,43 @@ function useOf(
   if (!loads && !marks && calls.every(({ call }) => call.guarded)) return null;
 
   const own = files.filter(({ file }) => file.role === 'script');
-  const runOf = (include: Include | undefined) => scripts.find((run) => run.include === include);
-  const runs = own.every(({ includes: some }) => some.some((include) => runOf(include)?.runs));
+  const running = new Set(scripts.filter((run) => run.runs).map(({ include }) => include));
+  const runs = own.every(({ includes: some }) => some.some((include) => running.has(include)));
   const script = own.at(-1)?.includes[0] ?? null;
   // The place in the order from which on its function can be called.
   const ready = runs ? scripts.findIndex(({ include }) => include === script) : Infinity;
   const starts = calls.map(({ run, call }) =>
     startOf(page, kit, { include: run.include, call, tooEarly: call.immediate && scripts.indexOf(run) < ready }),
   );
-  const claimed = new Set<PageElement>();
-  const claims = (elements: readonly PageElement[]) =>
-    elements.forEach((element) => {
-      if (manifest.marker.on !== 'link' || element.tag === 'a') claimed.add(element);
-    });
-  const strays = new Set<PageElement>();
-  const selector = markerSelector(manifest);
-  if (runs && manifest.start?.binds)
-    for (const { tooEarly, there } of starts)
-      if (!tooEarly) there.forEach((element) => element.tag !== 'a' && strays.add(element));
-  if (runs) {
-    if (selector !== null && !manifest.start?.required) claims(matching(page, selector));
-    for (const { tooEarly, there } of starts) if (!tooEarly) claims(there);
-  }
+  const reached = runs ? reachedBy(page, kit, starts) : NONE;
   const styled = files.every(
     ({ file, includes: some }) => file.role !== 'style' || some.some(({ lookup }) => lookup.found === 'exact'),
   );
-  return { kit, files, script, runs, starts, marked, claimed, strays, styled };
+  return { kit, files, script, runs, starts, marked, ...reached, styled };
+}
+
+/** For each file of a kit the includes that mean it. */
+const filesOf = (includes: readonly Include[], { manifest }: Kit): KitUse['files'] =>
+  manifest.files.map((file) => ({
+    file,
+    includes: includes.filter(
+      (include) =>
+        includedName(include) === file.name.toLowerCase() && (include.kind === 'script') === (file.role === 'script'),
+    ),
+  }));
+
+type Reached = Pick<KitUse, 'claimed' | 'strays'>;
+
+const NONE: Reached = { claimed: new Set(), strays: new Set() };
+
+/** What a running kit answers for: what carries its marker, and what its start calls find. */
+function reachedBy(page: PageDocument, { manifest }: Kit, starts: readonly StartingScript[]): Reached {
+  const selector = manifest.start?.required ? null : markerSelector(manifest);
+  const found = starts.filter(({ tooEarly }) => !tooEarly).flatMap(({ there }) => there);
+  const all = [...(selector === null ? [] : matching(page, selector)), ...found];
+  const claimed = manifest.marker.on === 'link' ? all.filter(({ tag }) => tag === 'a') : all;
+  const strays = manifest.start?.binds ? found.filter(({ tag }) => tag !== 'a') : [];
+  return { claimed: new Set(claimed), strays: new Set(strays) };
 }
 
 function matching(page: PageDocument, selector: string): PageElement[] {

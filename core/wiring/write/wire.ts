@@ -203,14 +203,7 @@ function mark(
   wishes: Wishes,
 ): string | null {
   const { marker, tags } = to.manifest;
-  if (marker.on === 'sections') {
-    const holder = sectionsHolder(page);
-    if (!holder)
-      return `${to.manifest.title} needs an element with two parts or more, each with its heading and its pictures. Write another section in Markup first`;
-    if (marker.attribute !== undefined && valueOf(holder, marker.attribute) === undefined)
-      wishesOf(wishes, holder).set(marker.attribute, marker.value);
-    return null;
-  }
+  if (marker.on === 'sections') return markSections(page, to, wishes);
   for (const gallery of page.galleries) {
     if (tags) for (const item of gallery.items) markTags(site, page, item, tags.attribute, wishes);
     if (marker.on === 'gallery') {
@@ -222,6 +215,15 @@ function mark(
       if (item.link && openable(page.path, item) && (from || !misspeltMarker(item.link, to)))
         markLink(item, item.link, from, to, groups.get(item.link) ?? null, wishes);
   }
+  return null;
+}
+
+function markSections(page: WiringPage, { manifest: { title, marker } }: Kit, wishes: Wishes): string | null {
+  const holder = sectionsHolder(page);
+  if (!holder)
+    return `${title} needs an element with two parts or more, each with its heading and its pictures. Write another section in Markup first`;
+  if (marker.attribute !== undefined && valueOf(holder, marker.attribute) === undefined)
+    wishesOf(wishes, holder).set(marker.attribute, marker.value);
   return null;
 }
 
@@ -248,10 +250,9 @@ function markLink(
   const add = (name: string, value: string) => {
     if (from || valueOf(link, name) === undefined) wish.set(name, value);
   };
-  const inMarker = grouping && 'in' in grouping && grouping.in === 'marker';
   if (kind) add(kind.attribute, kind.picture);
   if (marker.attribute !== undefined && marker.attribute !== kind?.attribute)
-    add(marker.attribute, inMarker ? (group ?? '') : marker.value);
+    add(marker.attribute, isInMarker(to) ? (group ?? '') : marker.value);
   if (marker.class !== undefined) {
     const before = from?.manifest.marker.class;
     wish.set('class', classValue(link, [marker.class], before === undefined ? [] : [before]));
@@ -260,6 +261,10 @@ function markLink(
   if (container) add(container.attribute, `#${container.id}`);
   if (from) carryWords(item, link, from, to, wish);
 }
+
+/** Whether the marker's value names the group. */
+const isInMarker = ({ manifest: { group } }: Kit): boolean =>
+  group !== undefined && 'in' in group && group.in === 'marker';
 
 /** What was shown under the picture is shown under it again. */
 function carryWords(item: GalleryItem, link: PageElement, from: Kit, to: Kit, wish: Map<string, string | null>): void {

@@ -15,8 +15,9 @@ import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { FILLABLE, type Intent } from '~core/plans/index.ts';
 import type { GalleryView, OddView } from '~core/view/index.ts';
+import { countOf } from '~core/site/index.ts';
 import { DialogFoot } from '../../../ui/parts/DialogFoot';
-import { countOf, Mono, Part, Picture, Tag } from '../../../ui/parts/small';
+import { Mono, Part, Picture, Tag } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { galleryTargets } from '../../../ui/parts/galleryTargets';
@@ -53,6 +54,21 @@ interface Props {
   onClose: () => void;
 }
 
+const LIST = { m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' } as const;
+
+const rowStyle = ({ first, chosen }: { first: boolean; chosen: boolean }) =>
+  ({
+    display: 'grid',
+    gridTemplateColumns: '38px 28px 56px minmax(0, 1fr)',
+    alignItems: 'center',
+    gap: 1,
+    py: 0.5,
+    borderTop: first ? 0 : `1px solid ${color('hair')}`,
+    bgcolor: chosen ? color('heatherWash') : undefined,
+  }) as const;
+
+const WORDS = { color: color('stone'), overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } as const;
+
 export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUnits, onClose }: Props) {
   const { site } = useSite();
   const { intent, busy } = useIntent();
@@ -74,21 +90,9 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="items-title">
       <DialogTitle id="items-title">{`${countOf(strands.length, 'item')} on ${page}`}</DialogTitle>
       <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 300px', gap: 2.5 }}>
-        <Box component="ul" aria-label="Items" sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' }}>
+        <Box component="ul" aria-label="Items" sx={LIST}>
           {strands.map((strand, n) => (
-            <Box
-              component="li"
-              key={strand.id}
-              sx={{
-                display: 'grid',
-                gridTemplateColumns: '38px 28px 56px minmax(0, 1fr)',
-                alignItems: 'center',
-                gap: 1,
-                py: 0.5,
-                borderTop: n === 0 ? 0 : `1px solid ${color('hair')}`,
-                bgcolor: chosen.has(strand.id) ? color('heatherWash') : undefined,
-              }}
-            >
+            <Box component="li" key={strand.id} sx={rowStyle({ first: n === 0, chosen: chosen.has(strand.id) })}>
               <Checkbox
                 size="small"
                 checked={chosen.has(strand.id)}
@@ -99,9 +103,7 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
               <Picture path={strand.thumbnail} width={56} height={42} />
               <Box sx={{ minWidth: 0, fontSize: '0.8125rem' }}>
                 <Mono>{strand.name}</Mono>
-                <Box sx={{ color: color('stone'), overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
-                  {strand.caption ?? strand.alt ?? ''}
-                </Box>
+                <Box sx={WORDS}>{strand.caption ?? strand.alt ?? ''}</Box>
                 {oddOf(strand.id).map((odd) => (
                   <Tag key={`${odd.on} ${odd.lacks}`} tone="look">
                     {lackSays(odd)}

@@ -12,6 +12,7 @@ import { useIntent } from '../../../ui/site/work';
 import { color, MONO } from '../../../ui/theme';
 import { Length, type Commit } from './fields';
 import { SettingRow } from './SettingRow';
+import { PlaceLink } from '../../../ui/parts/pressable';
 
 const METHODS: Readonly<Record<LayoutView['method'], string>> = {
   grid: 'a grid',
@@ -35,6 +36,14 @@ interface Props {
   onAt: (at: number | null) => void;
   onClose: () => void;
 }
+
+const SHEET = { height: '100%', display: 'flex', flexDirection: 'column', minHeight: 0 } as const;
+
+const HEAD = { px: 2, pt: 1.5, pb: 1, borderBottom: `1px solid ${color('hair')}` };
+
+const WIDTHS = { display: 'flex', alignItems: 'center', gap: 1, mt: 1 };
+
+const SETTINGS = { flex: 1, minHeight: 0, overflow: 'auto', px: 2, pt: 1, pb: '190px' } as const;
 
 export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
   const { site } = useSite();
@@ -61,12 +70,8 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
     intent({ kind: 'set-style', page, gallery: number, setting, value, at });
   const groups = [...new Set(layout.settings.map(({ group }) => group))];
   return (
-    <Box
-      component="section"
-      aria-label="Layout"
-      sx={{ height: '100%', display: 'flex', flexDirection: 'column', minHeight: 0 }}
-    >
-      <Box sx={{ px: 2, pt: 1.5, pb: 1, borderBottom: `1px solid ${color('hair')}` }}>
+    <Box component="section" aria-label="Layout" sx={SHEET}>
+      <Box sx={HEAD}>
         <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
           <Typography variant="h2">Layout</Typography>
           <Box
@@ -74,7 +79,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
           >{`${METHODS[layout.method]}${layout.alsoOn.length > 0 ? `; the sheet is also that of ${layout.alsoOn.length > 2 ? `${layout.alsoOn.length} other pages` : layout.alsoOn.join(' and ')}` : ''}`}</Box>
           <Button onClick={onClose}>Back to the source</Button>
         </Box>
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 1 }}>
+        <Box sx={WIDTHS}>
           <ToggleButtonGroup
             exclusive
             size="small"
@@ -97,7 +102,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
         </Box>
       </Box>
       {/* Room below, so that what was just done, told over the foot of the window, hides no setting. */}
-      <Box sx={{ flex: 1, minHeight: 0, overflow: 'auto', px: 2, pt: 1, pb: '190px' }}>
+      <Box sx={SETTINGS}>
         {groups.map((group) => (
           <Group
             key={group}
@@ -152,6 +157,15 @@ function AnotherWidth({ onAt }: { onAt: (at: number) => void }) {
   return <Length label="Up to another width, px" value={null} disabled={false} width={168} onCommit={take} />;
 }
 
+const RULE_TEXT = {
+  m: 0,
+  mt: 0.25,
+  fontFamily: MONO,
+  fontSize: '0.75rem',
+  whiteSpace: 'pre-wrap',
+  overflowWrap: 'anywhere',
+} as const;
+
 /** The author's own rules, as they stand; a click leads to them. */
 function Rules({ layout }: { layout: LayoutView }) {
   const showSource = useShowSource();
@@ -171,33 +185,12 @@ function Rules({ layout }: { layout: LayoutView }) {
             sx={{ py: 0.75, borderTop: `1px solid ${color('hair')}` }}
           >
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-              <Box
-                component="button"
-                type="button"
-                onClick={() => showSource(rule.path, rule.start, rule.end)}
-                sx={{
-                  all: 'unset',
-                  cursor: 'pointer',
-                  color: color('heather'),
-                  '&:hover': { textDecoration: 'underline' },
-                  '&:focus-visible': { outline: `2px solid ${color('heather')}` },
-                }}
-              >
+              <PlaceLink onClick={() => showSource(rule.path, rule.start, rule.end)}>
                 <Mono>{`${rule.path}, line ${rule.line}`}</Mono>
-              </Box>
+              </PlaceLink>
               {rule.media !== null && <Tag tone="plain">{rule.media}</Tag>}
             </Box>
-            <Box
-              component="pre"
-              sx={{
-                m: 0,
-                mt: 0.25,
-                fontFamily: MONO,
-                fontSize: '0.75rem',
-                whiteSpace: 'pre-wrap',
-                overflowWrap: 'anywhere',
-              }}
-            >
+            <Box component="pre" sx={RULE_TEXT}>
               {rule.text}
             </Box>
           </Box>

@@ -5,6 +5,7 @@ import { Mono } from '../../../ui/parts/small';
 import { useShowSource } from '../../../ui/site/openSite';
 import { color } from '../../../ui/theme';
 import { Border, Choice, Colour, Columns, Length, type Commit } from './fields';
+import { PlaceLink } from '../../../ui/parts/pressable';
 
 interface Props {
   setting: SettingView;
@@ -32,30 +33,26 @@ function Field({ setting: { title, field, value, idle }, idle: busy, onSet }: Pr
   }
 }
 
+const ROW = { display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', py: 0.75 } as const;
+
+const ORIGIN = { flex: '1 1 180px', minWidth: 0, fontSize: '0.75rem', color: color('stone') };
+
 export function SettingRow(props: Props) {
   const showSource = useShowSource();
   const { place, fromWide, idle } = props.setting;
   return (
-    <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', py: 0.75 }}>
+    <Box sx={ROW}>
       <Field {...props} />
-      <Box sx={{ flex: '1 1 180px', minWidth: 0, fontSize: '0.75rem', color: color('stone') }}>
+      <Box sx={ORIGIN}>
         {idle ??
           (place ? (
-            <Box
-              component="button"
-              type="button"
+            <PlaceLink
               onClick={() => showSource(place.path, place.start)}
               aria-label={`${place.text}, ${place.path}, line ${place.line}: show it`}
-              sx={{
-                all: 'unset',
-                cursor: 'pointer',
-                '&:hover': { textDecoration: 'underline' },
-                '&:focus-visible': { outline: `2px solid ${color('heather')}` },
-              }}
             >
               <Mono>{place.text}</Mono>
               {` ${place.path}, line ${place.line}${fromWide ? ', for every width' : ''}`}
-            </Box>
+            </PlaceLink>
           ) : (
             'nothing said'
           ))}

@@ -130,6 +130,15 @@ export function Colour({ label, value, disabled, onCommit, width = 150 }: FieldP
   );
 }
 
+const COLOR_WELL = {
+  width: 34,
+  height: 30,
+  p: 0,
+  border: `1px solid ${color('edge')}`,
+  borderRadius: 1,
+  bgcolor: color('paper'),
+};
+
 /** The browser's picker tells every shade on the way; only the one that it is closed with is meant. */
 function ByEye({ label, value, disabled, onCommit }: FieldProps) {
   const input = useRef<HTMLInputElement>(null);
@@ -151,14 +160,7 @@ function ByEye({ label, value, disabled, onCommit }: FieldProps) {
       aria-label={label}
       disabled={disabled}
       defaultValue={value !== null && HEX.test(value) ? value : '#888888'}
-      sx={{
-        width: 34,
-        height: 30,
-        p: 0,
-        border: `1px solid ${color('edge')}`,
-        borderRadius: 1,
-        bgcolor: color('paper'),
-      }}
+      sx={COLOR_WELL}
     />
   );
 }

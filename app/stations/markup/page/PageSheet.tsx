@@ -19,13 +19,15 @@ import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { Sections } from './Sections';
 
+const PARTS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2.5, alignContent: 'start' };
+
 export function PageSheet({ page, onClose }: { page: PageView; onClose: () => void }) {
   const { site } = useSite();
   const idle = site.readOnly;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="page-title">
       <DialogTitle id="page-title">{page.title}</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2.5, alignContent: 'start' }}>
+      <DialogContent sx={PARTS}>
         <FileName key={`name of ${page.path}`} page={page} idle={idle} />
         <Stylesheets page={page} idle={idle} />
         <Sections key={page.path} page={page} idle={idle} />
@@ -73,6 +75,8 @@ function FileName({ page: { path }, idle: locked }: { page: PageView; idle: bool
   );
 }
 
+const STYLESHEET = { display: 'flex', alignItems: 'center', gap: 1, borderTop: `1px solid ${color('hair')}` };
+
 function Stylesheets({ page, idle: locked }: { page: PageView; idle: boolean }) {
   const { site } = useSite();
   const { intent, busy } = useIntent();
@@ -89,11 +93,7 @@ function Stylesheets({ page, idle: locked }: { page: PageView; idle: boolean }) 
           const on = page.styles.includes(sheet);
           const everywhere = site.view.pages.every(({ styles }) => styles.includes(sheet));
           return (
-            <Box
-              component="li"
-              key={sheet}
-              sx={{ display: 'flex', alignItems: 'center', gap: 1, borderTop: `1px solid ${color('hair')}` }}
-            >
+            <Box component="li" key={sheet} sx={STYLESHEET}>
               <FormControlLabel
                 control={
                   <Checkbox

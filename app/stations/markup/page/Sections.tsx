@@ -6,7 +6,8 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import type { PageView } from '~core/view/index.ts';
-import { countOf, Part } from '../../../ui/parts/small';
+import { countOf } from '~core/site/index.ts';
+import { Part } from '../../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
@@ -42,6 +43,15 @@ export function Sections({ page, idle: locked }: { page: PageView; idle: boolean
   );
 }
 
+const FORM = {
+  display: 'grid',
+  gridTemplateColumns: 'minmax(0, 1fr)',
+  gap: 1.5,
+  borderLeft: `2px solid ${color('edge')}`,
+  pl: 1.5,
+  pt: 0.75,
+};
+
 function NewSection({
   page: { path, galleries },
   idle: locked,
@@ -68,14 +78,7 @@ function NewSection({
     <Box
       component="form"
       aria-label="Another section"
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: 'minmax(0, 1fr)',
-        gap: 1.5,
-        borderLeft: `2px solid ${color('edge')}`,
-        pl: 1.5,
-        pt: 0.75,
-      }}
+      sx={FORM}
       onSubmit={(event) => {
         event.preventDefault();
         if (!wish || changesOf(plan) === 0) return;

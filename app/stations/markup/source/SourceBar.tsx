@@ -4,7 +4,8 @@
  */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { countOf, Mono } from '../../../ui/parts/small';
+import { countOf } from '~core/site/index.ts';
+import { Mono } from '../../../ui/parts/small';
 import { color } from '../../../ui/theme';
 
 /** CSS px. */
@@ -21,24 +22,31 @@ interface Props {
   onUnits: () => void;
 }
 
+const BAR = {
+  display: 'flex',
+  alignItems: 'center',
+  gap: 0.75,
+  height: BAR_HEIGHT,
+  px: 1.25,
+  borderBottom: `1px solid ${color('hair')}`,
+  bgcolor: color('mist'),
+  flexShrink: 0,
+};
+
+const TRAIL = {
+  flex: 1,
+  minWidth: 0,
+  overflow: 'hidden',
+  whiteSpace: 'nowrap',
+  direction: 'rtl',
+  textAlign: 'left',
+} as const;
+
 export function SourceBar({ trail, idle, items, onItems, onLink, onUnits }: Props) {
   const nowhere = trail === null;
   return (
-    <Box
-      role="group"
-      aria-label="At the cursor"
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        gap: 0.75,
-        height: BAR_HEIGHT,
-        px: 1.25,
-        borderBottom: `1px solid ${color('hair')}`,
-        bgcolor: color('mist'),
-        flexShrink: 0,
-      }}
-    >
-      <Box sx={{ flex: 1, minWidth: 0, overflow: 'hidden', whiteSpace: 'nowrap', direction: 'rtl', textAlign: 'left' }}>
+    <Box role="group" aria-label="At the cursor" sx={BAR}>
+      <Box sx={TRAIL}>
         <bdi>
           {nowhere ? (
             <Box component="span" sx={{ fontSize: '0.8125rem', color: color('stone') }}>

@@ -23,6 +23,25 @@ type Writing =
 
 const ADDRESSED = /^(?:href|src|poster|data|action|data-[\w-]+)$/;
 
+/** Attributes that name elements by their ids. */
+const NAMING = /^(?:for|headers|list|aria-(?:labelledby|describedby|controls|owns))$/;
+
+function inAttribute(before: string): Writing | null {
+  const value = /([\w-]+)\s*=\s*(?:"([^"]*)|'([^']*))$/.exec(before);
+  if (!value) return null;
+  const [, written = '', quoted, single = ''] = value;
+  const attribute = written.toLowerCase();
+  const text = quoted ?? single;
+  const last = /[^\s,]*$/.exec(text)?.[0] ?? '';
+  const from = before.length - last.length;
+  if (attribute === 'class') return { kind: 'class', typed: last, from };
+  if (attribute === 'srcset') return { kind: 'address', typed: last, from, attribute };
+  if (NAMING.test(attribute)) return { kind: 'id', typed: last, from };
+  return ADDRESSED.test(attribute)
+    ? { kind: 'address', typed: text, from: before.length - text.length, attribute }
+    : null;
+}
+
 /** `language` tells what dots and hashes mean outside of attributes. */
 export function writingAt(before: string, language: 'html' | 'css' | 'js', inBlock: boolean): Writing | null {
   const style = /url\(\s*["']?([^"')\s]*)$/i.exec(before);
@@ -30,21 +49,7 @@ export function writingAt(before: string, language: 'html' | 'css' | 'js', inBlo
     const [, typed = ''] = style;
     return { kind: 'address', typed, from: before.length - typed.length, attribute: 'url' };
   }
-  if (language === 'html') {
-    const value = /([\w-]+)\s*=\s*(?:"([^"]*)|'([^']*))$/.exec(before);
-    if (!value) return null;
-    const [, written = '', quoted, single] = value;
-    const name = written.toLowerCase();
-    const text = quoted ?? single ?? '';
-    const last = /[^\s,]*$/.exec(text)?.[0] ?? '';
-    if (name === 'class') return { kind: 'class', typed: last, from: before.length - last.length };
-    if (name === 'srcset') return { kind: 'address', typed: last, from: before.length - last.length, attribute: name };
-    if (['for', 'headers', 'list'].includes(name) || /^aria-(?:labelledby|describedby|controls|owns)$/.test(name))
-      return { kind: 'id', typed: last, from: before.length - last.length };
-    return ADDRESSED.test(name)
-      ? { kind: 'address', typed: text, from: before.length - text.length, attribute: name }
-      : null;
-  }
+  if (language === 'html') return inAttribute(before);
   // Inside of a block a stylesheet has no selectors.
   if (language === 'css' && inBlock) return null;
   const named = (language === 'css' ? /[.#]([\w-]*)$/ : /["'`][^"'`]*?[.#]([\w-]*)$/).exec(before);

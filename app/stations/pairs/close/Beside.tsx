@@ -1,11 +1,28 @@
 /** Thumbnail and full-size picture at true relative size: one scale for both, the crop outlined. */
 import Box from '@mui/material/Box';
 import type { PairView } from '~core/view/index.ts';
-import { inBytes } from '../../../ui/parts/small';
+import { inBytes } from '~core/site/index.ts';
 import { color } from '../../../ui/theme';
 import { outlined } from '../states';
 
 const STAGE = { width: 1060, height: 470 };
+
+const stageStyle = (gap: number) =>
+  ({
+    height: STAGE.height,
+    overflow: 'auto',
+    display: 'flex',
+    gap: `${gap}px`,
+    alignItems: 'flex-start',
+    bgcolor: color('mist'),
+  }) as const;
+
+const CROP = {
+  position: 'absolute',
+  border: '1px solid #fff',
+  outline: '1.5px solid #2A2320',
+  boxSizing: 'border-box',
+} as const;
 
 export function Beside({
   pair,
@@ -31,19 +48,7 @@ export function Beside({
   const crop = outlined(pair);
   return (
     <Box>
-      <Box
-        role="region"
-        aria-label="At true relative size"
-        tabIndex={fit ? undefined : 0}
-        sx={{
-          height: STAGE.height,
-          overflow: 'auto',
-          display: 'flex',
-          gap: `${gap}px`,
-          alignItems: 'flex-start',
-          bgcolor: color('mist'),
-        }}
-      >
+      <Box role="region" aria-label="At true relative size" tabIndex={fit ? undefined : 0} sx={stageStyle(gap)}>
         {small !== null && thumbnail && (
           <img
             src={small}
@@ -68,12 +73,7 @@ export function Beside({
             <Box
               role="img"
               aria-label="The part that the thumbnail shows"
-              sx={{
-                position: 'absolute',
-                border: '1px solid #fff',
-                outline: '1.5px solid #2A2320',
-                boxSizing: 'border-box',
-              }}
+              sx={CROP}
               style={{
                 left: `${crop.left * 100}%`,
                 top: `${crop.top * 100}%`,

@@ -18,7 +18,7 @@ import { allPixels, formatOf, GOOD_ENOUGH, inFormat, type Format, type Recipe } 
 import { bytesOf, firstOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { useSite } from '../../../ui/site/openSite';
-import { useWholePicture } from '../../../ui/site/pictures';
+import { useWholePicture } from '../../../ui/site/pictureUrls';
 import { color } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Crop } from './Crop';
@@ -40,6 +40,15 @@ interface CloseLookProps {
   pair: PairView;
   onClose: () => void;
 }
+
+const BAR = { display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5, pt: 1 };
+
+const outcomeStyle = (failed: boolean) => ({
+  flex: 1,
+  pl: 2,
+  fontSize: '0.8125rem',
+  color: color(failed ? 'rust' : 'lichen'),
+});
 
 export function CloseLook({ pair, onClose }: CloseLookProps) {
   const { site, outcome } = useSite();
@@ -73,7 +82,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
     >
       <DialogTitle id="close-title">{`Close look at ${pair.name}`}</DialogTitle>
       <DialogContent sx={{ minHeight: 560 }}>
-        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5, pt: 1 }}>
+        <Box sx={BAR}>
           <ToggleButtonGroup
             exclusive
             size="small"
@@ -136,10 +145,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
         {part === 'crop' && large !== null && <Crop pair={pair} url={large} recipe={recipe} idle={idle} />}
       </DialogContent>
       <DialogActions>
-        <Box
-          role="status"
-          sx={{ flex: 1, pl: 2, fontSize: '0.8125rem', color: outcome?.ok === false ? color('rust') : color('lichen') }}
-        >
+        <Box role="status" sx={outcomeStyle(outcome?.ok === false)}>
           {told}
         </Box>
         <Button onClick={onClose}>Close</Button>

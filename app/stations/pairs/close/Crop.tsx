@@ -49,6 +49,16 @@ function shapesOf({ thumbnail, fullSize, further }: Recipe): { title: string; wi
       ];
 }
 
+const STAGE_STYLE = {
+  ...STAGE,
+  display: 'grid',
+  placeItems: 'center',
+  bgcolor: color('mist'),
+  border: `1px solid ${color('hair')}`,
+};
+
+const SIDE = { display: 'grid', gap: 1.5, alignContent: 'start', fontSize: '0.8125rem' };
+
 export function Crop({ pair, url, recipe, idle }: CropProps) {
   const { work } = useWork();
   const [moved, setMoved] = useState<{ x: number; y: number } | null>(null);
@@ -81,15 +91,7 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
     recipe.further.every(({ size }) => size.shape !== 'crop');
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: `${STAGE.width}px minmax(0, 1fr)`, gap: 2.5 }}>
-      <Box
-        sx={{
-          ...STAGE,
-          display: 'grid',
-          placeItems: 'center',
-          bgcolor: color('mist'),
-          border: `1px solid ${color('hair')}`,
-        }}
-      >
+      <Box sx={STAGE_STYLE}>
         <Box
           sx={{ position: 'relative', cursor: 'crosshair', touchAction: 'none' }}
           style={shown}
@@ -103,54 +105,13 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
             height={shown.height}
             style={{ display: 'block' }}
           />
-          {shapes.map((box, n) => {
-            const part = partAround(full, box, focus);
-            return (
-              <Box
-                key={box.title}
-                aria-hidden
-                sx={{
-                  position: 'absolute',
-                  border: '1px solid #fff',
-                  outline: '1px solid #2A2320',
-                  outlineStyle: n === 0 ? 'solid' : 'dashed',
-                  pointerEvents: 'none',
-                  boxSizing: 'border-box',
-                }}
-                style={{
-                  left: part.left * scale,
-                  top: part.top * scale,
-                  width: part.width * scale,
-                  height: part.height * scale,
-                }}
-              />
-            );
-          })}
-          <Box
-            role="slider"
-            tabIndex={0}
-            aria-label="Point to cut about; arrow keys move it"
-            aria-valuemin={0}
-            aria-valuemax={100}
-            aria-valuenow={Math.round(focus.x * 100)}
-            aria-valuetext={`${Math.round(focus.x * 100)} % from the left, ${Math.round(focus.y * 100)} % from the top`}
-            onKeyDown={onKey}
-            sx={{
-              position: 'absolute',
-              width: 24,
-              height: 24,
-              ml: '-12px',
-              mt: '-12px',
-              borderRadius: '50%',
-              border: '2px solid #fff',
-              bgcolor: 'rgb(116 70 140 / 0.55)',
-              boxShadow: '0 0 0 1.5px #2A2320',
-            }}
-            style={{ left: `${focus.x * 100}%`, top: `${focus.y * 100}%` }}
-          />
+          {shapes.map((box, n) => (
+            <Cut key={box.title} part={partAround(full, box, focus)} scale={scale} first={n === 0} />
+          ))}
+          <Point at={focus} onKeyDown={onKey} />
         </Box>
       </Box>
-      <Box sx={{ display: 'grid', gap: 1.5, alignContent: 'start', fontSize: '0.8125rem' }}>
+      <Box sx={SIDE}>
         <Box>
           {pair.focus.chosen
             ? 'The point was chosen by hand.'
@@ -174,6 +135,56 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
         </Box>
       </Box>
     </Box>
+  );
+}
+
+const CUT = {
+  position: 'absolute',
+  border: '1px solid #fff',
+  outline: '1px solid #2A2320',
+  pointerEvents: 'none',
+  boxSizing: 'border-box',
+} as const;
+
+/** What of the picture a shape would show. */
+function Cut({ part, scale, first }: { part: ReturnType<typeof partAround>; scale: number; first: boolean }) {
+  const place = {
+    left: part.left * scale,
+    top: part.top * scale,
+    width: part.width * scale,
+    height: part.height * scale,
+    outlineStyle: first ? ('solid' as const) : ('dashed' as const),
+  };
+  return <Box aria-hidden sx={CUT} style={place} />;
+}
+
+const POINT = {
+  position: 'absolute',
+  width: 24,
+  height: 24,
+  ml: '-12px',
+  mt: '-12px',
+  borderRadius: '50%',
+  border: '2px solid #fff',
+  bgcolor: 'rgb(116 70 140 / 0.55)',
+  boxShadow: '0 0 0 1.5px #2A2320',
+} as const;
+
+function Point({ at, onKeyDown }: { at: { x: number; y: number }; onKeyDown: (event: KeyboardEvent) => void }) {
+  const [left, top] = [Math.round(at.x * 100), Math.round(at.y * 100)];
+  return (
+    <Box
+      role="slider"
+      tabIndex={0}
+      aria-label="Point to cut about; arrow keys move it"
+      aria-valuemin={0}
+      aria-valuemax={100}
+      aria-valuenow={left}
+      aria-valuetext={`${left} % from the left, ${top} % from the top`}
+      onKeyDown={onKeyDown}
+      sx={POINT}
+      style={{ left: `${at.x * 100}%`, top: `${at.y * 100}%` }}
+    />
   );
 }
 

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
 import { FORMAT_NAMES, type Encoded, type Format } from '~core/photo/index.ts';
-import { inBytes } from '../../../ui/parts/small';
+import { inBytes } from '~core/site/index.ts';
 import { color, type Token } from '../../../ui/theme';
 
 export interface CurvePoint extends Encoded {
@@ -22,11 +22,13 @@ const EDGE = { left: 44, right: 12, top: 10, bottom: 34 };
 const INK: Record<Format, Token> = { jpeg: 'heather', webp: 'lichen', avif: 'rust', png: 'stone' };
 const DASH: Record<Format, string | undefined> = { jpeg: undefined, webp: '6 3', avif: '2 3', png: undefined };
 
+const WAITING = { height: SIZE.height, display: 'grid', placeItems: 'center', color: color('stone') };
+
 export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
   const drawn = points.filter((point) => point.similarity !== null);
   if (drawn.length === 0)
     return (
-      <Box sx={{ height: SIZE.height, display: 'grid', placeItems: 'center', color: color('stone') }} role="status">
+      <Box sx={WAITING} role="status">
         Trying qualities…
       </Box>
     );

@@ -8,7 +8,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PictureTask } from '~core/model/index.ts';
 import { FORMAT_NAMES, LIGHTENINGS, QUALITIES, suggestedPoint, type Format } from '~core/photo/index.ts';
-import { inBytes } from '../../../ui/parts/small';
+import { inBytes } from '~core/site/index.ts';
 import { color } from '../../../ui/theme';
 import { Curve, type CurvePoint } from './Curve';
 import { useTrials } from './useTrials';
@@ -29,36 +29,15 @@ const PLAIN: readonly Format[] = ['jpeg', 'webp'];
 const WITH_AVIF: readonly Format[] = ['jpeg', 'webp', 'avif'];
 const STAGE = { width: 720, height: 470 };
 
+const SIDE = { display: 'grid', gap: 1.5, alignContent: 'start', fontSize: '0.8125rem' };
+
 export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps) {
   const [avif, setAvif] = useState(task.size.format === 'avif');
   const formats = avif ? WITH_AVIF : PLAIN;
   const trials = useTrials(task, formats);
   const [format, setFormat] = useState<Format>(task.size.format === 'png' ? 'jpeg' : task.size.format);
   const [quality, setQuality] = useState(task.size.quality);
-  const [over, setOver] = useState<string | null>(null);
-  const tell = trials.state === 'ready' ? trials.tell : null;
-  const ready = trials.state === 'ready' ? trials.prepared.url : null;
-  const latest = useRef(tell);
-  useEffect(() => {
-    latest.current = tell;
-  });
-
-  useEffect(() => {
-    if (ready === null) return undefined;
-    let gone = false;
-    let url: string | null = null;
-    void latest.current?.(format, quality).then((made) => {
-      if (gone && made !== null) URL.revokeObjectURL(made);
-      if (gone) return;
-      url = made;
-      setOver(made);
-    });
-    return () => {
-      gone = true;
-      if (url !== null) URL.revokeObjectURL(url);
-    };
-  }, [ready, format, quality]);
-
+  const over = useMade(trials, format, quality);
   const points = useMemo(() => (trials.state === 'ready' ? trials.points : []), [trials]);
   const chosen = points.find((one) => one.format === format && one.quality === quality) ?? null;
   const suggested = suggestedPoint(points.filter((one) => one.format === format));
@@ -81,54 +60,9 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
     );
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: `${STAGE.width}px minmax(0, 1fr)`, gap: 2.5 }}>
-      <Box
-        role="region"
-        aria-label="Before and after"
-        tabIndex={fit ? undefined : 0}
-        sx={{
-          ...STAGE,
-          overflow: 'auto',
-          display: 'grid',
-          placeItems: fit ? 'center' : 'start',
-          bgcolor: color('mist'),
-          border: `1px solid ${color('hair')}`,
-        }}
-      >
-        {trials.state === 'ready' ? (
-          <Wipe
-            under={trials.prepared.url}
-            over={over}
-            says={['uncompressed', `${FORMAT_NAMES[format]} ${quality}`]}
-            width={trials.prepared.width}
-            height={trials.prepared.height}
-            fit={fit ? STAGE : null}
-          />
-        ) : (
-          <Box sx={{ width: 240 }} role="status">
-            <p>Making it…</p>
-            <LinearProgress aria-label="Making the size" />
-          </Box>
-        )}
-      </Box>
-      <Box sx={{ display: 'grid', gap: 1.5, alignContent: 'start', fontSize: '0.8125rem' }}>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={format}
-          aria-label="Format"
-          onChange={(_event, value: Format | null) => value && setFormat(value)}
-        >
-          {formats.map((one) => (
-            <ToggleButton key={one} value={one} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>
-              {FORMAT_NAMES[one]}
-            </ToggleButton>
-          ))}
-          {!avif && (
-            <ToggleButton value="" onClick={() => setAvif(true)} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>
-              try AVIF, slow
-            </ToggleButton>
-          )}
-        </ToggleButtonGroup>
+      <Stage trials={trials} over={over} says={`${FORMAT_NAMES[format]} ${quality}`} fit={fit} />
+      <Box sx={SIDE}>
+        <Formats formats={formats} format={format} onFormat={setFormat} onAvif={avif ? null : () => setAvif(true)} />
         <Box>
           <Box id="close-quality">{`Quality ${quality}`}</Box>
           <Slider
@@ -140,46 +74,10 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
             onChange={(_event, value) => setQuality(value)}
           />
         </Box>
-        <Box
-          component="dl"
-          sx={{
-            m: 0,
-            display: 'grid',
-            gridTemplateColumns: 'auto 1fr',
-            columnGap: 2,
-            rowGap: 0.25,
-            '& dt': { color: color('stone') },
-            '& dd': { m: 0 },
-          }}
-        >
-          <dt>Size</dt>
-          <dd>{trials.state === 'ready' ? `${trials.prepared.width} × ${trials.prepared.height} px` : '…'}</dd>
-          <dt>Weight</dt>
-          <dd>{chosen ? `${inBytes(chosen.bytes)}${now === null ? '' : `; now ${inBytes(now)}`}` : '…'}</dd>
-          <dt>Likeness</dt>
-          <dd>{chosen?.similarity?.toFixed(3) ?? '…'}</dd>
-        </Box>
+        <Figures trials={trials} chosen={chosen} now={now} />
         <Curve points={points} chosen={chosen} suggested={suggested} onChoose={choose} />
-        {suggested && (
-          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-            <Box
-              sx={{ flex: 1 }}
-            >{`Suggested: ${FORMAT_NAMES[suggested.format]} ${suggested.quality}, ${inBytes(suggested.bytes)}, likeness ${(suggested.similarity ?? 0).toFixed(3)}`}</Box>
-            <Button size="small" onClick={() => choose(suggested)}>
-              Choose it
-            </Button>
-          </Box>
-        )}
-        {pixelsKept && (
-          <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
-            <Box sx={{ flex: 1 }}>Lighten the file</Box>
-            {LIGHTENINGS.map(({ name, similarity }) => (
-              <Button key={name} size="small" disabled={points.length === 0} onClick={() => lighten(similarity)}>
-                {name}
-              </Button>
-            ))}
-          </Box>
-        )}
+        {suggested && <Suggestion point={suggested} onChoose={choose} />}
+        {pixelsKept && <Lighten idle={points.length === 0} onLighten={lighten} />}
         <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
           <Button
             variant="contained"
@@ -196,6 +94,153 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
           )}
         </Box>
       </Box>
+    </Box>
+  );
+}
+
+type Trials = ReturnType<typeof useTrials>;
+
+/** Address of the picture made in a format and quality; null until it is made. */
+function useMade(trials: Trials, format: Format, quality: number): string | null {
+  const [over, setOver] = useState<string | null>(null);
+  const tell = trials.state === 'ready' ? trials.tell : null;
+  const ready = trials.state === 'ready' ? trials.prepared.url : null;
+  const latest = useRef(tell);
+  useEffect(() => {
+    latest.current = tell;
+  });
+  useEffect(() => {
+    if (ready === null) return undefined;
+    let gone = false;
+    let url: string | null = null;
+    void latest.current?.(format, quality).then((made) => {
+      if (gone && made !== null) URL.revokeObjectURL(made);
+      if (gone) return;
+      url = made;
+      setOver(made);
+    });
+    return () => {
+      gone = true;
+      if (url !== null) URL.revokeObjectURL(url);
+    };
+  }, [ready, format, quality]);
+  return over;
+}
+
+const stage = (fit: boolean) => ({
+  ...STAGE,
+  overflow: 'auto',
+  display: 'grid',
+  placeItems: fit ? 'center' : 'start',
+  bgcolor: color('mist'),
+  border: `1px solid ${color('hair')}`,
+});
+
+/** The size uncompressed, and over it what compression makes of it. */
+function Stage({ trials, over, says, fit }: { trials: Trials; over: string | null; says: string; fit: boolean }) {
+  return (
+    <Box role="region" aria-label="Before and after" tabIndex={fit ? undefined : 0} sx={stage(fit)}>
+      {trials.state === 'ready' ? (
+        <Wipe
+          under={trials.prepared.url}
+          over={over}
+          says={['uncompressed', says]}
+          width={trials.prepared.width}
+          height={trials.prepared.height}
+          fit={fit ? STAGE : null}
+        />
+      ) : (
+        <Box sx={{ width: 240 }} role="status">
+          <p>Making it…</p>
+          <LinearProgress aria-label="Making the size" />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+const CHOICE = { py: 0.25, px: 1.5, textTransform: 'none' } as const;
+
+function Formats({
+  formats,
+  format,
+  onFormat,
+  onAvif,
+}: {
+  formats: readonly Format[];
+  format: Format;
+  onFormat: (format: Format) => void;
+  /** Null where it is tried already. */
+  onAvif: (() => void) | null;
+}) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      value={format}
+      aria-label="Format"
+      onChange={(_event, value: Format | '' | null) => value && onFormat(value)}
+    >
+      {formats.map((one) => (
+        <ToggleButton key={one} value={one} sx={CHOICE}>
+          {FORMAT_NAMES[one]}
+        </ToggleButton>
+      ))}
+      {onAvif && (
+        <ToggleButton value="" onClick={onAvif} sx={CHOICE}>
+          try AVIF, slow
+        </ToggleButton>
+      )}
+    </ToggleButtonGroup>
+  );
+}
+
+const FIGURES = {
+  m: 0,
+  display: 'grid',
+  gridTemplateColumns: 'auto 1fr',
+  columnGap: 2,
+  rowGap: 0.25,
+  '& dt': { color: color('stone') },
+  '& dd': { m: 0 },
+};
+
+function Figures({ trials, chosen, now }: { trials: Trials; chosen: CurvePoint | null; now: number | null }) {
+  const stands = now === null ? '' : `; now ${inBytes(now)}`;
+  return (
+    <Box component="dl" sx={FIGURES}>
+      <dt>Size</dt>
+      <dd>{trials.state === 'ready' ? `${trials.prepared.width} × ${trials.prepared.height} px` : '…'}</dd>
+      <dt>Weight</dt>
+      <dd>{chosen ? `${inBytes(chosen.bytes)}${stands}` : '…'}</dd>
+      <dt>Likeness</dt>
+      <dd>{chosen?.similarity?.toFixed(3) ?? '…'}</dd>
+    </Box>
+  );
+}
+
+function Suggestion({ point, onChoose }: { point: CurvePoint; onChoose: (point: CurvePoint) => void }) {
+  const { format, quality, bytes, similarity } = point;
+  const says = `${FORMAT_NAMES[format]} ${quality}, ${inBytes(bytes)}, likeness ${(similarity ?? 0).toFixed(3)}`;
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+      <Box sx={{ flex: 1 }}>{`Suggested: ${says}`}</Box>
+      <Button size="small" onClick={() => onChoose(point)}>
+        Choose it
+      </Button>
+    </Box>
+  );
+}
+
+function Lighten({ idle, onLighten }: { idle: boolean; onLighten: (similarity: number) => void }) {
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+      <Box sx={{ flex: 1 }}>Lighten the file</Box>
+      {LIGHTENINGS.map(({ name, similarity }) => (
+        <Button key={name} size="small" disabled={idle} onClick={() => onLighten(similarity)}>
+          {name}
+        </Button>
+      ))}
     </Box>
   );
 }

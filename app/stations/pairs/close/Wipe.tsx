@@ -25,6 +25,46 @@ const STEPS: Readonly<Record<string, number>> = {
   End: 100,
 };
 
+const PICTURE = {
+  position: 'relative',
+  flexShrink: 0,
+  touchAction: 'none',
+  userSelect: 'none',
+  cursor: 'ew-resize',
+} as const;
+
+const EDGE = {
+  position: 'absolute',
+  top: 0,
+  bottom: 0,
+  width: 24,
+  ml: '-12px',
+  cursor: 'ew-resize',
+  '&::before': {
+    content: '""',
+    position: 'absolute',
+    left: '11px',
+    top: 0,
+    bottom: 0,
+    width: '2px',
+    bgcolor: '#fff',
+    boxShadow: '0 0 0 1px #2A2320',
+  },
+  '&::after': {
+    content: '""',
+    position: 'absolute',
+    left: '3px',
+    top: 'calc(50% - 9px)',
+    width: 18,
+    height: 18,
+    borderRadius: '50%',
+    bgcolor: color('heather'),
+    border: '2px solid #fff',
+    boxShadow: '0 0 0 1px #2A2320',
+    boxSizing: 'border-box',
+  },
+} as const;
+
 export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
   const [edge, setEdge] = useState(50);
   const scale = fit ? Math.min(1, fit.width / width, fit.height / height) : 1 / globalThis.devicePixelRatio;
@@ -36,11 +76,7 @@ export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
     setEdge((now) => Math.min(100, Math.max(0, now + step)));
   };
   return (
-    <Box
-      sx={{ position: 'relative', flexShrink: 0, touchAction: 'none', userSelect: 'none', cursor: 'ew-resize' }}
-      style={shown}
-      {...heldPointer((x) => setEdge(x * 100))}
-    >
+    <Box sx={PICTURE} style={shown} {...heldPointer((x) => setEdge(x * 100))}>
       <img
         src={under}
         alt=""
@@ -68,37 +104,7 @@ export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
         aria-valuenow={Math.round(edge)}
         aria-valuetext={`${Math.round(edge)} % ${says[0]}, the rest ${says[1]}`}
         onKeyDown={onKey}
-        sx={{
-          position: 'absolute',
-          top: 0,
-          bottom: 0,
-          width: 24,
-          ml: '-12px',
-          cursor: 'ew-resize',
-          '&::before': {
-            content: '""',
-            position: 'absolute',
-            left: '11px',
-            top: 0,
-            bottom: 0,
-            width: '2px',
-            bgcolor: '#fff',
-            boxShadow: '0 0 0 1px #2A2320',
-          },
-          '&::after': {
-            content: '""',
-            position: 'absolute',
-            left: '3px',
-            top: 'calc(50% - 9px)',
-            width: 18,
-            height: 18,
-            borderRadius: '50%',
-            bgcolor: color('heather'),
-            border: '2px solid #fff',
-            boxShadow: '0 0 0 1px #2A2320',
-            boxSizing: 'border-box',
-          },
-        }}
+        sx={EDGE}
         style={{ left: `${edge}%` }}
       />
       {edge > 14 && <Box sx={{ ...LABEL, left: 8 }}>{says[0]}</Box>}

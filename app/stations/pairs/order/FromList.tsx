@@ -9,8 +9,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
 import { LIST_EXTENSIONS, mappingFor, picturesOf, readTable, type Table } from '~core/lists/index.ts';
-import { extensionOf, NOTES_FILE, PathIndex, type ListMapping } from '~core/site/index.ts';
-import { countOf, Mono, Tag } from '../../../ui/parts/small';
+import { extensionOf, NOTES_FILE, PathIndex, type ListMapping, countOf } from '~core/site/index.ts';
+import { Mono, Tag } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { galleryTargets } from '../../../ui/parts/galleryTargets';
@@ -36,17 +36,10 @@ interface Open {
 export function FromList({ onClose }: { onClose: () => void }) {
   const { site } = useSite();
   const { intent } = useIntent();
-  const { pages, pairs, lists } = site.view;
+  const { pages, lists } = site.view;
   const [open, setOpen] = useState<Open | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [target, setTarget] = useState(0);
-  const pick = useRef<HTMLInputElement>(null);
-  const here = [...site.files]
-    .filter(
-      ([path, content]) =>
-        content.kind === 'text' && path !== NOTES_FILE && LIST_EXTENSIONS.includes(extensionOf(path)),
-    )
-    .map(([path]) => path);
   const targets = galleryTargets(pages);
 
   const read = (path: string, text: string) => {
@@ -54,17 +47,7 @@ export function FromList({ onClose }: { onClose: () => void }) {
     setTrouble(result.ok ? null : `${path}: ${result.reason}`);
     setOpen(result.ok ? { path, table: result.table, mapping: mappingFor(result.table, lists) } : null);
   };
-  const listed = useMemo(() => {
-    if (!open) return null;
-    const thumbnails = new Map(pairs.map((pair) => [pair.full, pair.thumbnail]));
-    return picturesOf(
-      open.table,
-      open.mapping,
-      open.path,
-      new PathIndex(site.files.keys()),
-      (full) => thumbnails.get(full) ?? null,
-    );
-  }, [open, pairs, site.files]);
+  const listed = useListed(open);
   const goes = targets[target];
   const write = () => {
     if (!open || !listed || !goes) return;
@@ -88,37 +71,7 @@ export function FromList({ onClose }: { onClose: () => void }) {
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="list-title">
       <DialogTitle id="list-title">Pictures from a list</DialogTitle>
       <DialogContent>
-        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mb: 2 }}>
-          {here.map((path) => (
-            <Button
-              key={path}
-              size="small"
-              variant={open?.path === path ? 'contained' : 'outlined'}
-              color={open?.path === path ? 'primary' : 'inherit'}
-              onClick={() => {
-                const content = site.files.get(path);
-                if (content?.kind === 'text') read(path, content.text);
-              }}
-            >
-              {path}
-            </Button>
-          ))}
-          <Button size="small" onClick={() => pick.current?.click()}>
-            A list from elsewhere…
-          </Button>
-          <input
-            ref={pick}
-            type="file"
-            hidden
-            data-pick="list"
-            accept={LIST_EXTENSIONS.map((one) => `.${one}`).join(',')}
-            onChange={({ target: input }) => {
-              const [file] = input.files ?? [];
-              input.value = '';
-              if (file) void file.text().then((text) => read(file.name, text));
-            }}
-          />
-        </Box>
+        <Lists open={open?.path ?? null} onRead={read} />
         {trouble !== null && (
           <Box role="alert" sx={{ color: color('rust'), mb: 1.5 }}>
             {trouble}
@@ -132,29 +85,7 @@ export function FromList({ onClose }: { onClose: () => void }) {
         )}
         {open && listed && (
           <>
-            <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5, mb: 2, pt: 0.75 }}>
-              {FIELDS.map(({ field, label }) => (
-                <TextField
-                  key={field}
-                  select
-                  label={label}
-                  value={open.mapping[field] ?? ''}
-                  onChange={({ target: chosen }) =>
-                    setOpen({
-                      ...open,
-                      mapping: { ...open.mapping, [field]: chosen.value === '' ? null : chosen.value },
-                    })
-                  }
-                >
-                  {field !== 'full' && <MenuItem value="">no column</MenuItem>}
-                  {open.table.columns.map((name) => (
-                    <MenuItem key={name} value={name}>
-                      {name}
-                    </MenuItem>
-                  ))}
-                </TextField>
-              ))}
-            </Box>
+            <Columns open={open} onChange={setOpen} />
             <TextField
               select
               label="They are added to"
@@ -168,38 +99,7 @@ export function FromList({ onClose }: { onClose: () => void }) {
                 </MenuItem>
               ))}
             </TextField>
-            <Box
-              component="ul"
-              aria-label="Pictures of the list"
-              tabIndex={0}
-              sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 260, overflowY: 'auto' }}
-            >
-              {listed.pictures.map((picture) => (
-                <Box
-                  component="li"
-                  key={picture.row}
-                  sx={{
-                    display: 'grid',
-                    gridTemplateColumns: '1fr 1fr 80px',
-                    gap: 1.5,
-                    py: 0.5,
-                    borderTop: `1px solid ${color('hair')}`,
-                    alignItems: 'baseline',
-                  }}
-                >
-                  <Mono>{picture.full}</Mono>
-                  <Box sx={{ fontSize: '0.8125rem' }}>{picture.title}</Box>
-                  <Box>{picture.outside && <Tag tone="plain">outside</Tag>}</Box>
-                </Box>
-              ))}
-              {listed.troubles.map(({ row, says }) => (
-                <Box
-                  component="li"
-                  key={`trouble ${row}`}
-                  sx={{ color: color('rust'), py: 0.5, borderTop: `1px solid ${color('hair')}`, fontSize: '0.8125rem' }}
-                >{`Row ${row}: ${says}.`}</Box>
-              ))}
-            </Box>
+            <Listed listed={listed} />
           </>
         )}
       </DialogContent>
@@ -213,5 +113,118 @@ export function FromList({ onClose }: { onClose: () => void }) {
         >{`Add ${countOf(listed?.pictures.length ?? 0, 'picture')}`}</Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** The pictures that the list names, as its columns are read; null where no list is open. */
+function useListed(open: Open | null): ReturnType<typeof picturesOf> | null {
+  const { view, files } = useSite().site;
+  const { pairs } = view;
+  return useMemo(() => {
+    if (!open) return null;
+    const thumbnails = new Map(pairs.map((pair) => [pair.full, pair.thumbnail]));
+    const index = new PathIndex(files.keys());
+    return picturesOf(open.table, open.mapping, open.path, index, (full) => thumbnails.get(full) ?? null);
+  }, [open, pairs, files]);
+}
+
+const LISTS = { display: 'flex', gap: 1, flexWrap: 'wrap', mb: 2 } as const;
+
+/** The lists of the site, and the way to one from elsewhere. */
+function Lists({ open, onRead }: { open: string | null; onRead: (path: string, text: string) => void }) {
+  const { files } = useSite().site;
+  const pick = useRef<HTMLInputElement>(null);
+  const here = [...files].flatMap(([path, content]) =>
+    content.kind === 'text' && path !== NOTES_FILE && LIST_EXTENSIONS.includes(extensionOf(path))
+      ? [{ path, text: content.text }]
+      : [],
+  );
+  return (
+    <Box sx={LISTS}>
+      {here.map(({ path, text }) => (
+        <Button
+          key={path}
+          size="small"
+          variant={open === path ? 'contained' : 'outlined'}
+          color={open === path ? 'primary' : 'inherit'}
+          onClick={() => onRead(path, text)}
+        >
+          {path}
+        </Button>
+      ))}
+      <Button size="small" onClick={() => pick.current?.click()}>
+        A list from elsewhere…
+      </Button>
+      <input
+        ref={pick}
+        type="file"
+        hidden
+        data-pick="list"
+        accept={LIST_EXTENSIONS.map((one) => `.${one}`).join(',')}
+        onChange={({ target: input }) => {
+          const [file] = input.files ?? [];
+          input.value = '';
+          if (file) void file.text().then((text) => onRead(file.name, text));
+        }}
+      />
+    </Box>
+  );
+}
+
+const COLUMNS = { display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5, mb: 2, pt: 0.75 };
+
+/** Which column says what. */
+function Columns({ open, onChange }: { open: Open; onChange: (open: Open) => void }) {
+  const set = (field: Field, column: string) =>
+    onChange({ ...open, mapping: { ...open.mapping, [field]: column === '' ? null : column } });
+  return (
+    <Box sx={COLUMNS}>
+      {FIELDS.map(({ field, label }) => (
+        <TextField
+          key={field}
+          select
+          label={label}
+          value={open.mapping[field] ?? ''}
+          onChange={({ target }) => set(field, target.value)}
+        >
+          {field !== 'full' && <MenuItem value="">no column</MenuItem>}
+          {open.table.columns.map((name) => (
+            <MenuItem key={name} value={name}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      ))}
+    </Box>
+  );
+}
+
+const LINE = {
+  display: 'grid',
+  gridTemplateColumns: '1fr 1fr 80px',
+  gap: 1.5,
+  py: 0.5,
+  borderTop: `1px solid ${color('hair')}`,
+  alignItems: 'baseline',
+};
+
+const TROUBLE = { color: color('rust'), py: 0.5, borderTop: `1px solid ${color('hair')}`, fontSize: '0.8125rem' };
+
+const ROWS = { m: 0, p: 0, listStyle: 'none', maxHeight: 260, overflowY: 'auto' } as const;
+
+function Listed({ listed: { pictures, troubles } }: { listed: ReturnType<typeof picturesOf> }) {
+  return (
+    <Box component="ul" aria-label="Pictures of the list" tabIndex={0} sx={ROWS}>
+      {pictures.map((picture) => (
+        <Box component="li" key={picture.row} sx={LINE}>
+          <Mono>{picture.full}</Mono>
+          <Box sx={{ fontSize: '0.8125rem' }}>{picture.title}</Box>
+          <Box>{picture.outside && <Tag tone="plain">outside</Tag>}</Box>
+        </Box>
+      ))}
+      {troubles.map(({ row, says }) => (
+        <Box component="li" key={`trouble ${row}`} sx={TROUBLE}>{`Row ${row}: ${says}.`}</Box>
+      ))}
+    </Box>
   );
 }

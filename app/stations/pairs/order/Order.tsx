@@ -17,11 +17,13 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useCallback, useMemo, useState } from 'react';
 import type { SiteView } from '~core/view/index.ts';
-import { countOf, Nothing, Sheet } from '../../../ui/parts/small';
+import { countOf } from '~core/site/index.ts';
+import { Nothing, Panel } from '../../../ui/parts/small';
 import { useRowsInSight } from '../../../ui/parts/rowsInSight';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
+import { sheetIn, toSheet } from '../address';
 import { FromList } from './FromList';
 import { movedTogether } from './moved';
 import { OrderRow } from './OrderRow';
@@ -34,15 +36,28 @@ const ORDERS: readonly { by: SiteView['order']; says: string }[] = [
   { by: 'hand', says: 'by hand' },
 ];
 
+const BAR = {
+  display: 'flex',
+  flexWrap: 'wrap',
+  gap: 1.5,
+  alignItems: 'center',
+  px: 1.75,
+  py: 1.25,
+  mb: 1.5,
+  fontSize: '0.8125rem',
+};
+
+const ACTIONS = { ml: 'auto', display: 'flex', gap: 0.75, alignItems: 'center' };
+
 export function Order() {
-  const { site } = useSite();
+  const { site, place, go } = useSite();
   const { intent, busy } = useIntent();
-  const { pairs, order, pages } = site.view;
+  const { pairs, pages } = site.view;
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
-  const [tag, setTag] = useState('');
   const [only, setOnly] = useState('');
+  /** Not in the address: it is about what is chosen here. */
   const [renaming, setRenaming] = useState(false);
-  const [listing, setListing] = useState(false);
+  const sheet = sheetIn(place);
   const idle = busy || site.readOnly;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -57,19 +72,6 @@ export function Order() {
     shown.length,
     ROW,
     useCallback((n: number) => shown[n]?.full ?? n, [shown]),
-  );
-  const galleries = pages.flatMap((page) =>
-    page.galleries.flatMap((gallery, n) =>
-      gallery.strands.length > 1
-        ? [
-            {
-              page: page.path,
-              gallery: n,
-              says: page.galleries.length > 1 ? `${page.path}, gallery ${n + 1}` : page.path,
-            },
-          ]
-        : [],
-    ),
   );
   /** What is done to many is done to the chosen ones, or to all where none is. */
   const many = shown.filter((pair) => taken.has(pair.full));
@@ -105,85 +107,17 @@ export function Order() {
       }),
     [],
   );
-  const addTag = () => {
-    if (tag.trim() !== '')
-      intent({ kind: 'set-tags', paths: meant.map((pair) => pair.full), add: [tag.trim()], remove: [] });
-    setTag('');
-  };
-
   if (pairs.length === 0)
     return (
       <Nothing title="No pictures yet" says="Pictures stand here in the order in which they are added to pages." />
     );
   return (
     <>
-      <Sheet
-        label="Order and names"
-        sx={{
-          display: 'flex',
-          flexWrap: 'wrap',
-          gap: 1.5,
-          alignItems: 'center',
-          px: 1.75,
-          py: 1.25,
-          mb: 1.5,
-          fontSize: '0.8125rem',
-        }}
-      >
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={order}
-          aria-label="Order of the pictures"
-          disabled={idle}
-          onChange={(_event, by: SiteView['order'] | null) =>
-            by && intent({ kind: 'set-order', by, hand: by === 'hand' ? pairs.map((pair) => pair.full) : null })
-          }
-        >
-          {ORDERS.map(({ by, says }) => (
-            <ToggleButton key={by} value={by} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>
-              {says}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
-        {galleries.length > 0 && (
-          <TextField
-            select
-            size="small"
-            label="Put a gallery in this order"
-            value=""
-            disabled={idle}
-            onChange={({ target }) => {
-              const found = galleries[Number(target.value)];
-              if (found) intent({ kind: 'order-gallery', page: found.page, gallery: found.gallery });
-            }}
-            sx={{ minWidth: 200 }}
-          >
-            {galleries.map(({ says }, n) => (
-              <MenuItem key={says} value={n}>
-                {says}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
-        {tags.length > 0 && (
-          <TextField
-            select
-            size="small"
-            label="Only those tagged"
-            value={only}
-            onChange={({ target }) => setOnly(target.value)}
-            sx={{ minWidth: 150 }}
-          >
-            <MenuItem value="">all pictures</MenuItem>
-            {tags.map((one) => (
-              <MenuItem key={one} value={one}>
-                {one}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
-        <Box sx={{ ml: 'auto', display: 'flex', gap: 0.75, alignItems: 'center' }}>
+      <Panel label="Order and names" sx={BAR}>
+        <OrderBy view={site.view} idle={idle} />
+        <OrderGallery pages={pages} idle={idle} />
+        {tags.length > 0 && <OnlyTagged tags={tags} only={only} onOnly={setOnly} />}
+        <Box sx={ACTIONS}>
           <Box sx={{ color: color('stone') }} role="status">
             {many.length > 0 ? `${countOf(many.length, 'picture')} chosen` : `all ${shown.length}`}
           </Box>
@@ -192,36 +126,18 @@ export function Order() {
               Choose none
             </Button>
           )}
-          <Box
-            component="form"
-            sx={{ display: 'flex', gap: 0.5 }}
-            onSubmit={(event) => {
-              event.preventDefault();
-              addTag();
-            }}
-          >
-            <TextField
-              size="small"
-              label="Tag"
-              value={tag}
-              onChange={({ target }) => setTag(target.value)}
-              sx={{ width: 120 }}
-            />
-            <Button size="small" type="submit" disabled={idle || tag.trim() === ''}>
-              Tag them
-            </Button>
-          </Box>
+          <TagThem paths={meant.map((pair) => pair.full)} idle={idle} />
           <Button size="small" disabled={idle} onClick={() => setRenaming(true)}>
             Rename…
           </Button>
-          <Button size="small" disabled={idle} onClick={() => setListing(true)}>
+          <Button size="small" disabled={idle} onClick={() => go(toSheet({ name: 'from-list' }))}>
             From a list…
           </Button>
         </Box>
-      </Sheet>
+      </Panel>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
         <SortableContext items={shown.map((pair) => pair.full)} strategy={verticalListSortingStrategy} disabled={idle}>
-          <Sheet>
+          <Panel>
             <Box
               component="ul"
               aria-label="Pictures in order"
@@ -248,11 +164,112 @@ export function Order() {
                 );
               })}
             </Box>
-          </Sheet>
+          </Panel>
         </SortableContext>
       </DndContext>
       {renaming && <Rename pairs={meant} onClose={() => setRenaming(false)} />}
-      {listing && <FromList onClose={() => setListing(false)} />}
+      {sheet?.name === 'from-list' && <FromList onClose={() => go({ sheet: null })} />}
     </>
+  );
+}
+
+function OrderBy({ view: { pairs, order }, idle }: { view: SiteView; idle: boolean }) {
+  const { intent } = useIntent();
+  const set = (by: SiteView['order']) =>
+    intent({ kind: 'set-order', by, hand: by === 'hand' ? pairs.map((pair) => pair.full) : null });
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      value={order}
+      aria-label="Order of the pictures"
+      disabled={idle}
+      onChange={(_event, by: SiteView['order'] | null) => by && set(by)}
+    >
+      {ORDERS.map(({ by, says }) => (
+        <ToggleButton key={by} value={by} sx={{ py: 0.25, px: 1.5, textTransform: 'none' }}>
+          {says}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  );
+}
+
+/** Writes the items of a gallery in the order of the pictures. */
+function OrderGallery({ pages, idle }: Pick<SiteView, 'pages'> & { idle: boolean }) {
+  const { intent } = useIntent();
+  const galleries = pages.flatMap(({ path, galleries: all }) =>
+    all.flatMap(({ strands }, n) =>
+      strands.length > 1 ? [{ page: path, gallery: n, says: all.length > 1 ? `${path}, gallery ${n + 1}` : path }] : [],
+    ),
+  );
+  if (galleries.length === 0) return null;
+  return (
+    <TextField
+      select
+      size="small"
+      label="Put a gallery in this order"
+      value=""
+      disabled={idle}
+      onChange={({ target }) => {
+        const found = galleries[Number(target.value)];
+        if (found) intent({ kind: 'order-gallery', page: found.page, gallery: found.gallery });
+      }}
+      sx={{ minWidth: 200 }}
+    >
+      {galleries.map(({ says }, n) => (
+        <MenuItem key={says} value={n}>
+          {says}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+function OnlyTagged({ tags, only, onOnly }: { tags: readonly string[]; only: string; onOnly: (tag: string) => void }) {
+  return (
+    <TextField
+      select
+      size="small"
+      label="Only those tagged"
+      value={only}
+      onChange={({ target }) => onOnly(target.value)}
+      sx={{ minWidth: 150 }}
+    >
+      <MenuItem value="">all pictures</MenuItem>
+      {tags.map((one) => (
+        <MenuItem key={one} value={one}>
+          {one}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+function TagThem({ paths, idle }: { paths: string[]; idle: boolean }) {
+  const { intent } = useIntent();
+  const [tag, setTag] = useState('');
+  const typed = tag.trim();
+  return (
+    <Box
+      component="form"
+      sx={{ display: 'flex', gap: 0.5 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (typed !== '') intent({ kind: 'set-tags', paths, add: [typed], remove: [] });
+        setTag('');
+      }}
+    >
+      <TextField
+        size="small"
+        label="Tag"
+        value={tag}
+        onChange={({ target }) => setTag(target.value)}
+        sx={{ width: 120 }}
+      />
+      <Button size="small" type="submit" disabled={idle || typed === ''}>
+        Tag them
+      </Button>
+    </Box>
   );
 }

@@ -5,12 +5,14 @@ import ArrowUpwardIcon from '@mui/icons-material/ArrowUpward';
 import DragIndicatorIcon from '@mui/icons-material/DragIndicator';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
+import Chip from '@mui/material/Chip';
 import IconButton from '@mui/material/IconButton';
 import { memo } from 'react';
 import type { PairView } from '~core/view/index.ts';
 import { Mono, Picture } from '../../../ui/parts/small';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
+import { sayTaken } from '../../../ui/parts/times';
 
 interface OrderRowProps {
   pair: PairView;
@@ -22,6 +24,23 @@ interface OrderRowProps {
   onToggle: (full: string) => void;
   onStep: (full: string, by: 1 | -1) => void;
 }
+
+const rowStyle = ({ chosen, isDragging }: { chosen: boolean; isDragging: boolean }) =>
+  ({
+    position: 'absolute',
+    left: 0,
+    right: 0,
+    height: 56,
+    display: 'grid',
+    gridTemplateColumns: '36px 36px 40px 70px minmax(0, 1fr) 150px minmax(0, 260px) 76px',
+    gap: 1,
+    alignItems: 'center',
+    px: 1,
+    borderBottom: `1px solid ${color('hair')}`,
+    bgcolor: chosen ? color('heatherWash') : color('paper'),
+    zIndex: isDragging ? 2 : undefined,
+    boxShadow: isDragging ? '0 4px 18px rgb(20 16 15 / 0.18)' : undefined,
+  }) as const;
 
 export const OrderRow = memo(function OrderRow({
   pair,
@@ -45,21 +64,7 @@ export const OrderRow = memo(function OrderRow({
       ref={setNodeRef}
       aria-setsize={of}
       aria-posinset={index + 1}
-      sx={{
-        position: 'absolute',
-        left: 0,
-        right: 0,
-        height: 56,
-        display: 'grid',
-        gridTemplateColumns: '36px 36px 40px 70px minmax(0, 1fr) 150px minmax(0, 260px) 76px',
-        gap: 1,
-        alignItems: 'center',
-        px: 1,
-        borderBottom: `1px solid ${color('hair')}`,
-        bgcolor: chosen ? color('heatherWash') : color('paper'),
-        zIndex: isDragging ? 2 : undefined,
-        boxShadow: isDragging ? '0 4px 18px rgb(20 16 15 / 0.18)' : undefined,
-      }}
+      sx={rowStyle({ chosen, isDragging })}
       style={{ top, transform: shift, transition }}
     >
       <IconButton
@@ -81,30 +86,18 @@ export const OrderRow = memo(function OrderRow({
       <Picture path={pair.full} width={66} height={46} />
       <Mono>{pair.full}</Mono>
       <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
-        {pair.taken ? pair.taken.slice(0, 16).replace('T', ', ') : 'no date'}
+        {pair.takenAt ? sayTaken(pair.takenAt) : 'no date'}
       </Box>
       <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
         {pair.tags.map((tag) => (
-          <Box
+          <Chip
             key={tag}
-            component="button"
-            type="button"
+            size="small"
+            label={`${tag} ×`}
             disabled={idle}
             aria-label={`Take the tag ${tag} from ${pair.name}`}
             onClick={() => intent({ kind: 'set-tags', paths: [pair.full], add: [], remove: [tag] })}
-            sx={{
-              font: 'inherit',
-              fontSize: '0.75rem',
-              color: color('heather'),
-              bgcolor: color('heatherWash'),
-              border: 0,
-              borderRadius: '3px',
-              px: 0.75,
-              py: 0.25,
-              minHeight: 24,
-              cursor: 'pointer',
-            }}
-          >{`${tag} ×`}</Box>
+          />
         ))}
       </Box>
       <Box>

@@ -10,15 +10,26 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { renamesBy } from '~core/plans/index.ts';
-import { NAME_TOKENS, nameOf } from '~core/site/index.ts';
+import { NAME_TOKENS, nameOf, countOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { countOf, Mono } from '../../../ui/parts/small';
+import { Mono } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 
 /** More lines than this say nothing new. */
 const SHOWN = 100;
+
+const PATTERN = { display: 'grid', gridTemplateColumns: '1fr auto', gap: 2, alignItems: 'start', pt: 0.75 };
+
+const NAMES = { m: 0, p: 0, listStyle: 'none', maxHeight: 320, overflowY: 'auto' } as const;
+
+const ROW = {
+  display: 'grid',
+  gridTemplateColumns: '1fr 24px 1fr',
+  py: 0.25,
+  borderTop: `1px solid ${color('hair')}`,
+};
 
 export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose: () => void }) {
   const { intent } = useIntent();
@@ -32,7 +43,7 @@ export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="rename-title">
       <DialogTitle id="rename-title">{`Rename ${countOf(pairs.length, 'picture')}`}</DialogTitle>
       <DialogContent>
-        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 2, alignItems: 'start', pt: 0.75 }}>
+        <Box sx={PATTERN}>
           <TextField
             label="Pattern"
             autoFocus
@@ -52,23 +63,9 @@ export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose
           Thumbnails and other sizes keep in step. Pages, <Mono>srcset</Mono>, stylesheets, and texts of scripts that
           lead to a file are written anew.
         </Box>
-        <Box
-          component="ul"
-          aria-label="New names"
-          sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 320, overflowY: 'auto' }}
-          tabIndex={0}
-        >
+        <Box component="ul" aria-label="New names" sx={NAMES} tabIndex={0}>
           {renames.slice(0, SHOWN).map(({ from, to }) => (
-            <Box
-              component="li"
-              key={from}
-              sx={{
-                display: 'grid',
-                gridTemplateColumns: '1fr 24px 1fr',
-                py: 0.25,
-                borderTop: `1px solid ${color('hair')}`,
-              }}
-            >
+            <Box component="li" key={from} sx={ROW}>
               <Mono tone="stone">{from}</Mono>
               <span aria-hidden>→</span>
               <Mono>{nameOf(to)}</Mono>

@@ -48,6 +48,8 @@ const MEDIUM: FurtherSize['size'] = {
   folder: 'medium',
 };
 
+const SIZES_STYLE = { display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 4, rowGap: 3 };
+
 export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialogProps) {
   const [recipe, setRecipe] = useState(before);
   const checked = Recipe.safeParse(recipe);
@@ -64,33 +66,8 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="recipe-title">
       <DialogTitle id="recipe-title">Recipe</DialogTitle>
       <DialogContent>
-        <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap', mb: 2, fontSize: '0.8125rem' }}>
-          <Box sx={{ color: color('stone') }}>Begin with</Box>
-          {STARTING_POINTS.map((point) => (
-            <Button
-              key={point.name}
-              size="small"
-              onClick={() =>
-                setRecipe({ ...recipe, thumbnail: point.recipe.thumbnail, fullSize: point.recipe.fullSize })
-              }
-            >
-              {point.name}
-            </Button>
-          ))}
-          <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
-            <Box sx={{ color: color('stone') }}>or leave the pixels and lighten the files</Box>
-            {LIGHTENINGS.map(({ name, similarity }) => (
-              <Button
-                key={name}
-                size="small"
-                onClick={() => setRecipe({ ...recipe, fullSize: allPixels(recipe.fullSize, similarity) })}
-              >
-                {name}
-              </Button>
-            ))}
-          </Box>
-        </Box>
-        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 4, rowGap: 3 }}>
+        <BeginWith recipe={recipe} onChange={setRecipe} />
+        <Box sx={SIZES_STYLE}>
           {SIZES.map(({ id, title }) => (
             <SizeForm
               key={id}
@@ -128,53 +105,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
             </SizeForm>
           ))}
         </Box>
-        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 2.5 }}>
-          {recipe.further.length < 6 && (
-            <Button
-              size="small"
-              startIcon={<AddIcon />}
-              onClick={() =>
-                setRecipe({
-                  ...recipe,
-                  further: [
-                    ...recipe.further,
-                    {
-                      title: recipe.further.length === 0 ? 'medium' : `size ${recipe.further.length + 3}`,
-                      size: { ...MEDIUM, folder: recipe.further.length === 0 ? 'medium' : null },
-                    },
-                  ],
-                })
-              }
-            >
-              A further size
-            </Button>
-          )}
-          <TextField
-            select
-            size="small"
-            label="Words that stay in the files"
-            value={recipe.words}
-            onChange={({ target }) => setRecipe({ ...recipe, words: target.value as Recipe['words'] })}
-            sx={{ minWidth: 320 }}
-          >
-            {(Object.keys(WORDS) as Recipe['words'][]).map((id) => (
-              <MenuItem key={id} value={id}>
-                {WORDS[id]}
-              </MenuItem>
-            ))}
-          </TextField>
-          <FormControlLabel
-            control={
-              <Checkbox
-                size="small"
-                checked={recipe.exact}
-                onChange={({ target }) => setRecipe({ ...recipe, exact: target.checked })}
-              />
-            }
-            label="Decode every pixel, slower"
-            slotProps={{ typography: { variant: 'body2' } }}
-          />
-        </Box>
+        <ForAllSizes recipe={recipe} onChange={setRecipe} />
         <Box sx={{ mt: 1.5, color: color('stone'), fontSize: '0.8125rem' }}>
           Pictures stand upright and come out in sRGB; where they were taken is never written into what is made. What is
           made already stays until you make it again.
@@ -192,5 +123,95 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+interface RecipePart {
+  recipe: Recipe;
+  onChange: (recipe: Recipe) => void;
+}
+
+const BEGIN = {
+  display: 'flex',
+  gap: 1,
+  alignItems: 'baseline',
+  flexWrap: 'wrap',
+  mb: 2,
+  fontSize: '0.8125rem',
+} as const;
+
+/** Recipes to begin with. */
+function BeginWith({ recipe, onChange }: RecipePart) {
+  return (
+    <Box sx={BEGIN}>
+      <Box sx={{ color: color('stone') }}>Begin with</Box>
+      {STARTING_POINTS.map((point) => (
+        <Button
+          key={point.name}
+          size="small"
+          onClick={() => onChange({ ...recipe, thumbnail: point.recipe.thumbnail, fullSize: point.recipe.fullSize })}
+        >
+          {point.name}
+        </Button>
+      ))}
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
+        <Box sx={{ color: color('stone') }}>or leave the pixels and lighten the files</Box>
+        {LIGHTENINGS.map(({ name, similarity }) => (
+          <Button
+            key={name}
+            size="small"
+            onClick={() => onChange({ ...recipe, fullSize: allPixels(recipe.fullSize, similarity) })}
+          >
+            {name}
+          </Button>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+const REST = { display: 'flex', gap: 2, alignItems: 'center', mt: 2.5 };
+
+/** A further size, and what goes for every size. */
+function ForAllSizes({ recipe, onChange }: RecipePart) {
+  const { further } = recipe;
+  const first = further.length === 0;
+  const addSize = () => {
+    const title = first ? 'medium' : `size ${further.length + 3}`;
+    onChange({ ...recipe, further: [...further, { title, size: { ...MEDIUM, folder: first ? 'medium' : null } }] });
+  };
+  return (
+    <Box sx={REST}>
+      {further.length < 6 && (
+        <Button size="small" startIcon={<AddIcon />} onClick={addSize}>
+          A further size
+        </Button>
+      )}
+      <TextField
+        select
+        size="small"
+        label="Words that stay in the files"
+        value={recipe.words}
+        onChange={({ target }) => onChange({ ...recipe, words: target.value as Recipe['words'] })}
+        sx={{ minWidth: 320 }}
+      >
+        {(Object.keys(WORDS) as Recipe['words'][]).map((id) => (
+          <MenuItem key={id} value={id}>
+            {WORDS[id]}
+          </MenuItem>
+        ))}
+      </TextField>
+      <FormControlLabel
+        control={
+          <Checkbox
+            size="small"
+            checked={recipe.exact}
+            onChange={({ target }) => onChange({ ...recipe, exact: target.checked })}
+          />
+        }
+        label="Decode every pixel, slower"
+        slotProps={{ typography: { variant: 'body2' } }}
+      />
+    </Box>
   );
 }

@@ -33,13 +33,17 @@ interface NumberField {
 
 const AIM_FIELD: Record<SizeRecipe['aim'], NumberField> = {
   quality: { field: 'quality', label: 'Quality, 1 to 100' },
-  bytes: { field: 'bytes', label: 'At most, KB', unit: 1000 },
+  bytes: { field: 'bytes', label: 'At most, kB', unit: 1000 },
   similarity: { field: 'similarity', label: 'Alike to at least', step: 0.005 },
 };
 
 /** Whole numbers are rounded; what goes by finer steps has no unit. */
 const measured = (text: string, unit: number, step: number): number =>
   step === 1 ? Math.round(Number(text) * unit) : Number(text);
+
+const FORM = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignContent: 'start' };
+
+const MORE = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignItems: 'center' };
 
 export function SizeForm({ title, size, trouble, onChange, withWindows, children }: SizeFormProps) {
   const windowOf = WINDOWS.find((one) => roomIn(one).width === size.width && roomIn(one).height === size.height);
@@ -98,11 +102,7 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
     size.dense ||
     ['folder', 'name'].some((field) => trouble(field) !== undefined);
   return (
-    <Box
-      component="section"
-      aria-label={title}
-      sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignContent: 'start' }}
-    >
+    <Box component="section" aria-label={title} sx={FORM}>
       <Box sx={{ gridColumn: '1 / -1' }}>
         <Typography variant="h3" sx={{ fontSize: '0.9375rem', fontWeight: 700 }}>
           {title}
@@ -147,7 +147,7 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
         }}
       >
         <summary>Where it goes, and more</summary>
-        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignItems: 'center' }}>
+        <Box sx={MORE}>
           {text('folder', 'Folder', 'as its neighbours')}
           {text('name', 'Name', 'as its neighbours, or {name}')}
           {select('sharpen', 'Sharpening', { none: 'none', light: 'light', strong: 'strong' })}

@@ -5,10 +5,11 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { WordsRow } from '~core/lists/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { Sheet } from '../../../ui/parts/small';
-import { useWholePicture } from '../../../ui/site/pictures';
+import { Panel } from '../../../ui/parts/small';
+import { useWholePicture } from '../../../ui/site/pictureUrls';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
+import { sayTaken } from '../../../ui/parts/times';
 
 const FIELDS = [
   { name: 'title', label: 'Title' },
@@ -19,15 +20,15 @@ const FIELDS = [
 /** Large enough to write an alt text by; CSS px. */
 const SHOWN = { width: 366, height: 274 };
 
+const PANEL = { p: 1.5, display: 'grid', gap: 1.25, position: 'sticky', top: 0 } as const;
+
 export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | null; idle: boolean }) {
   const { intent } = useIntent();
   const url = useWholePicture(row.file);
   const [draft, setDraft] = useState<Partial<Record<(typeof FIELDS)[number]['name'], string>>>({});
   const changed = Object.keys(draft).length > 0;
-  const { strand } = row;
-  const offer = strand !== null && pair ? pair.words.caption : null;
   return (
-    <Sheet label="The picture in hand" sx={{ p: 1.5, display: 'grid', gap: 1.25, position: 'sticky', top: 0 }}>
+    <Panel label="The picture in hand" sx={PANEL}>
       <Box sx={{ height: SHOWN.height, display: 'grid', placeItems: 'center' }}>
         {url !== null && (
           <Box
@@ -41,24 +42,7 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
       </Box>
       {pair && (
         <>
-          {strand !== null && offer !== null && offer !== row.alt && (
-            <Button
-              size="small"
-              disabled={idle}
-              onClick={() => intent({ kind: 'set-words', items: [{ strand, alt: offer }], pictures: [] })}
-              sx={{ justifyContent: 'flex-start', textAlign: 'left' }}
-            >{`Alt text: “${offer}”`}</Button>
-          )}
-          {strand !== null && offer !== null && row.caption !== null && pair.words.title !== row.caption && (
-            <Button
-              size="small"
-              disabled={idle}
-              onClick={() =>
-                intent({ kind: 'set-words', items: [{ strand, caption: pair.words.title }], pictures: [] })
-              }
-              sx={{ justifyContent: 'flex-start', textAlign: 'left' }}
-            >{`Caption: “${pair.words.title}”`}</Button>
-          )}
+          {row.strand !== null && <Offers row={row} strand={row.strand} words={pair.words} idle={idle} />}
           <Box
             component="form"
             sx={{ display: 'grid', gap: 1 }}
@@ -81,25 +65,63 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
             </Button>
           </Box>
           <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
-            {pair.taken ? `Taken ${pair.taken.slice(0, 16).replace('T', ', ')}` : 'No date in the file'}
+            {pair.takenAt ? `Taken ${sayTaken(pair.takenAt)}` : 'No date in the file'}
           </Box>
-          {pair.place !== 'none' && (
-            <Box sx={{ fontSize: '0.8125rem' }}>
-              <Box sx={{ color: color('gorse'), fontWeight: 600 }}>The file says where it was taken.</Box>
-              <Box sx={{ mb: 0.5 }}>
-                {pair.place === 'kept' ? 'It is kept when the site leaves.' : 'It is removed when the site leaves.'}
-              </Box>
-              <Button
-                size="small"
-                disabled={idle}
-                onClick={() => intent({ kind: 'keep-place', paths: [pair.full], keep: pair.place === 'removed' })}
-              >
-                {pair.place === 'kept' ? 'Remove the place' : 'Keep the place'}
-              </Button>
-            </Box>
-          )}
+          {pair.place !== 'none' && <Place pair={pair} idle={idle} />}
         </>
       )}
-    </Sheet>
+    </Panel>
+  );
+}
+
+/** What the file says, offered as the words of its item. */
+function Offers({
+  row,
+  strand,
+  words: { caption: offer, title },
+  idle,
+}: {
+  row: WordsRow;
+  strand: string;
+  words: PairView['words'];
+  idle: boolean;
+}) {
+  const { intent } = useIntent();
+  const set = (words: { alt?: string; caption?: string }) =>
+    intent({ kind: 'set-words', items: [{ strand, ...words }], pictures: [] });
+  const offers = [
+    ...(offer === row.alt ? [] : [{ says: `Alt text: “${offer}”`, words: { alt: offer } }]),
+    ...(row.caption === null || title === row.caption
+      ? []
+      : [{ says: `Caption: “${title}”`, words: { caption: title } }]),
+  ];
+  return offers.map(({ says, words }) => (
+    <Button
+      key={says}
+      size="small"
+      disabled={idle}
+      onClick={() => set(words)}
+      sx={{ justifyContent: 'flex-start', textAlign: 'left' }}
+    >
+      {says}
+    </Button>
+  ));
+}
+
+function Place({ pair, idle }: { pair: PairView; idle: boolean }) {
+  const { intent } = useIntent();
+  const kept = pair.place === 'kept';
+  return (
+    <Box sx={{ fontSize: '0.8125rem' }}>
+      <Box sx={{ color: color('gorse'), fontWeight: 600 }}>The file says where it was taken.</Box>
+      <Box sx={{ mb: 0.5 }}>{kept ? 'It is kept when the site leaves.' : 'It is removed when the site leaves.'}</Box>
+      <Button
+        size="small"
+        disabled={idle}
+        onClick={() => intent({ kind: 'keep-place', paths: [pair.full], keep: !kept })}
+      >
+        {kept ? 'Remove the place' : 'Keep the place'}
+      </Button>
+    </Box>
   );
 }

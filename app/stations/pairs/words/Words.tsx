@@ -9,8 +9,9 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { placeKey, readCsv, wordsFrom, wordsTable, writeCsv, WORDS_COLUMNS, type WordsRow } from '~core/lists/index.ts';
 import type { Intent } from '~core/plans/index.ts';
+import { countOf } from '~core/site/index.ts';
 import { save } from '../../../data/export';
-import { countOf, Nothing, Sheet } from '../../../ui/parts/small';
+import { Nothing, Panel } from '../../../ui/parts/small';
 import { useRowsInSight } from '../../../ui/parts/rowsInSight';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
@@ -23,6 +24,12 @@ type SetWords = Extract<Intent, { kind: 'set-words' }>;
 
 const ROW = 70;
 
+const BAR = { display: 'flex', gap: 1.5, alignItems: 'center', px: 1.75, py: 1.25, mb: 1.5, flexWrap: 'wrap' } as const;
+
+const COLUMNS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 392px', gap: 1.5, alignItems: 'start' };
+
+const HEAD = { ...LINE, pt: 1, color: color('stone'), fontSize: '0.75rem' };
+
 export function Words() {
   const { site } = useSite();
   const { intent, busy } = useIntent();
@@ -31,7 +38,6 @@ export function Words() {
   const [at, setAt] = useState<string | null>(null);
   const [told, setTold] = useState<string[]>([]);
   const list = useRef<HTMLDivElement>(null);
-  const pick = useRef<HTMLInputElement>(null);
   const idle = busy || site.readOnly;
   const shown = useMemo(() => (missingOnly ? words.filter((row) => row.alt === null) : words), [words, missingOnly]);
   const missing = words.filter((row) => row.alt === null).length;
@@ -57,23 +63,6 @@ export function Words() {
       list.current?.querySelector<HTMLElement>(`[data-index="${index + 1}"] [data-field="${field}"]`)?.focus(),
     );
   };
-  const saveCsv = () =>
-    save({
-      name: `words-${site.site.name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-')}.csv`,
-      blob: new Blob([writeCsv(WORDS_COLUMNS, wordsTable(words))], { type: 'text/csv' }),
-    });
-  const bringIn = async (file: File) => {
-    const read = readCsv(await file.text());
-    const result = read.ok ? wordsFrom(read.table, words) : read;
-    if ('reason' in result) return setTold([`${file.name}: ${result.reason}`]);
-    const asked = intentFor(result.changes, file.name);
-    setTold([
-      `${file.name}: ${countOf(result.changes.length, 'row')} with other words${asked ? '' : ', nothing to change'}.`,
-      ...result.troubles.map(({ row, says }) => `Row ${row}: ${says}.`),
-    ]);
-    if (asked) intent(asked);
-  };
-
   if (words.length === 0)
     return (
       <Nothing
@@ -83,10 +72,7 @@ export function Words() {
     );
   return (
     <>
-      <Sheet
-        label="Rights and lists"
-        sx={{ display: 'flex', gap: 1.5, alignItems: 'center', px: 1.75, py: 1.25, mb: 1.5, flexWrap: 'wrap' }}
-      >
+      <Panel label="Rights and lists" sx={BAR}>
         <Rights key={`${rights.copyright}\n${rights.credit}`} rights={rights} idle={idle} />
         <FormControlLabel
           control={
@@ -95,45 +81,12 @@ export function Words() {
           label={`only the ${missing} without alt text`}
           slotProps={{ typography: { variant: 'body2' } }}
         />
-        <Box sx={{ ml: 'auto', display: 'flex', gap: 0.75 }}>
-          <Button size="small" onClick={saveCsv}>
-            Save as CSV
-          </Button>
-          <Button size="small" disabled={idle} onClick={() => pick.current?.click()}>
-            Read a CSV…
-          </Button>
-          <input
-            ref={pick}
-            type="file"
-            accept=".csv,text/csv"
-            hidden
-            data-pick="words"
-            onChange={({ target }) => {
-              const [file] = target.files ?? [];
-              target.value = '';
-              if (file) void bringIn(file);
-            }}
-          />
-        </Box>
-      </Sheet>
-      {told.length > 0 && (
-        <Sheet
-          label="What the list said"
-          sx={{ px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'flex', gap: 2, alignItems: 'start' }}
-        >
-          <Box role="status" sx={{ flex: 1, maxHeight: 120, overflowY: 'auto' }}>
-            {told.map((line) => (
-              <Box key={line}>{line}</Box>
-            ))}
-          </Box>
-          <Button size="small" onClick={() => setTold([])}>
-            Close
-          </Button>
-        </Sheet>
-      )}
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 392px', gap: 1.5, alignItems: 'start' }}>
-        <Sheet>
-          <Box aria-hidden sx={{ ...LINE, pt: 1, color: color('stone'), fontSize: '0.75rem' }}>
+        <AsCsv idle={idle} onTold={setTold} />
+      </Panel>
+      {told.length > 0 && <Told told={told} onClose={() => setTold([])} />}
+      <Box sx={COLUMNS}>
+        <Panel>
+          <Box aria-hidden sx={HEAD}>
             <Box sx={{ gridColumn: 3 }}>Alt text</Box>
             <Box>Caption</Box>
           </Box>
@@ -167,7 +120,7 @@ export function Words() {
               })}
             </Box>
           </Box>
-        </Sheet>
+        </Panel>
         {chosen && (
           <Beside
             key={placeKey(chosen)}
@@ -179,6 +132,70 @@ export function Words() {
       </Box>
       {shown.length === 0 && <Box sx={{ color: color('stone'), p: 2 }}>Every picture has an alt text.</Box>}
     </>
+  );
+}
+
+/** The words out into a list and in again; what the list says is told. */
+function AsCsv({ idle, onTold }: { idle: boolean; onTold: (told: string[]) => void }) {
+  const { site } = useSite();
+  const { intent } = useIntent();
+  const { words } = site.view;
+  const pick = useRef<HTMLInputElement>(null);
+  const saveCsv = () =>
+    save({
+      name: `words-${site.site.name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-')}.csv`,
+      blob: new Blob([writeCsv(WORDS_COLUMNS, wordsTable(words))], { type: 'text/csv' }),
+    });
+  const bringIn = async (file: File) => {
+    const read = readCsv(await file.text());
+    const result = read.ok ? wordsFrom(read.table, words) : read;
+    if ('reason' in result) return onTold([`${file.name}: ${result.reason}`]);
+    const asked = intentFor(result.changes, file.name);
+    onTold([
+      `${file.name}: ${countOf(result.changes.length, 'row')} with other words${asked ? '' : ', nothing to change'}.`,
+      ...result.troubles.map(({ row, says }) => `Row ${row}: ${says}.`),
+    ]);
+    if (asked) intent(asked);
+  };
+  return (
+    <Box sx={{ ml: 'auto', display: 'flex', gap: 0.75 }}>
+      <Button size="small" onClick={saveCsv}>
+        Save as CSV
+      </Button>
+      <Button size="small" disabled={idle} onClick={() => pick.current?.click()}>
+        Read a CSV…
+      </Button>
+      <input
+        ref={pick}
+        type="file"
+        accept=".csv,text/csv"
+        hidden
+        data-pick="words"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          target.value = '';
+          if (file) void bringIn(file);
+        }}
+      />
+    </Box>
+  );
+}
+
+const TOLD = { px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'flex', gap: 2, alignItems: 'start' };
+
+/** What a list that was read in said, line by line. */
+function Told({ told, onClose }: { told: readonly string[]; onClose: () => void }) {
+  return (
+    <Panel label="What the list said" sx={TOLD}>
+      <Box role="status" sx={{ flex: 1, maxHeight: 120, overflowY: 'auto' }}>
+        {told.map((line) => (
+          <Box key={line}>{line}</Box>
+        ))}
+      </Box>
+      <Button size="small" onClick={onClose}>
+        Close
+      </Button>
+    </Panel>
   );
 }
 

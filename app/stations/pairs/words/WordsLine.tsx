@@ -29,6 +29,20 @@ interface WordsLineProps {
   onNext: (index: number, field: LineField) => void;
 }
 
+const lineStyle = (chosen: boolean) =>
+  ({
+    ...LINE,
+    position: 'absolute',
+    left: 0,
+    right: 0,
+    alignItems: 'center',
+    py: 0.75,
+    borderTop: `1px solid ${color('hair')}`,
+    bgcolor: chosen ? color('heatherWash') : undefined,
+    minHeight: 68,
+    boxSizing: 'border-box',
+  }) as const;
+
 export const WordsLine = memo(function WordsLine({
   row,
   index,
@@ -51,18 +65,7 @@ export const WordsLine = memo(function WordsLine({
       aria-posinset={index + 1}
       onFocus={() => onChoose(placeKey(row))}
       onPointerDown={() => onChoose(placeKey(row))}
-      sx={{
-        ...LINE,
-        position: 'absolute',
-        left: 0,
-        right: 0,
-        alignItems: 'center',
-        py: 0.75,
-        borderTop: `1px solid ${color('hair')}`,
-        bgcolor: chosen ? color('heatherWash') : undefined,
-        minHeight: 68,
-        boxSizing: 'border-box',
-      }}
+      sx={lineStyle(chosen)}
       style={{ top }}
     >
       <Picture path={row.file} width={72} height={52} />
@@ -103,6 +106,22 @@ interface LineProps {
   onNext: () => void;
 }
 
+const FIELD = {
+  font: 'inherit',
+  fontSize: '0.8125rem',
+  color: 'inherit',
+  bgcolor: color('paper'),
+  border: `1px solid ${color('hair')}`,
+  borderRadius: '4px',
+  px: 1,
+  py: 0.5,
+  width: '100%',
+  boxSizing: 'border-box',
+  resize: 'none',
+  '&:hover': { borderColor: color('edge') },
+  '&::placeholder': { color: color('stone'), opacity: 1 },
+} as const;
+
 /** A plain field: hundreds of rows pass by, and each of a form library's fields costs several elements. */
 function Line({ row, name, label, value, placeholder, idle, onSet, onNext }: LineProps) {
   const [draft, setDraft] = useState<string | null>(null);
@@ -128,21 +147,7 @@ function Line({ row, name, label, value, placeholder, idle, onSet, onNext }: Lin
         keep();
         onNext();
       }}
-      sx={{
-        font: 'inherit',
-        fontSize: '0.8125rem',
-        color: 'inherit',
-        bgcolor: color('paper'),
-        border: `1px solid ${color('hair')}`,
-        borderRadius: '4px',
-        px: 1,
-        py: 0.5,
-        width: '100%',
-        boxSizing: 'border-box',
-        resize: 'none',
-        '&:hover': { borderColor: color('edge') },
-        '&::placeholder': { color: color('stone'), opacity: 1 },
-      }}
+      sx={FIELD}
     />
   );
 }

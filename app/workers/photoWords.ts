@@ -5,7 +5,7 @@
 import { parse, sidecar } from 'exifr';
 import { metadataIn, sniffedType, type PhotoFacts } from '~core/photo/index.ts';
 
-type Told = Pick<PhotoFacts, 'words' | 'taken' | 'place' | 'orientation'>;
+type Told = Pick<PhotoFacts, 'words' | 'takenAt' | 'place' | 'orientation'>;
 
 const text = (value: unknown): string | undefined => {
   const first: unknown = Array.isArray(value) ? value[0] : value;
@@ -55,23 +55,30 @@ async function sectionsOf(bytes: Uint8Array): Promise<Sections> {
   return ((await parse(bytes, OPTIONS)) as Sections | undefined) ?? {};
 }
 
+/** IPTC leads, then XMP, then EXIF (common practice, no source). */
+function wordsIn({ ifd0 = {}, iptc = {}, dc = {}, ...others }: Sections): Told['words'] {
+  const found = {
+    title: [utf8(text(iptc.ObjectName)), text(dc.title)],
+    caption: [utf8(text(iptc.Caption)), text(dc.description), utf8(text(ifd0.ImageDescription))],
+    credit: [utf8(text(iptc.Credit)), creditIn(others), text(dc.creator), utf8(text(ifd0.Artist))],
+    copyright: [utf8(text(iptc.CopyrightNotice)), text(dc.rights), utf8(text(ifd0.Copyright))],
+  };
+  const first = Object.entries(found).map(([name, all]) => [name, all.find((one) => one !== undefined)] as const);
+  return Object.fromEntries(first.filter(([, value]) => value !== undefined));
+}
+
 /** Never fails: metadata that cannot be read is as good as none. */
 export async function readWords(bytes: Uint8Array): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
   try {
-    const { ifd0 = {}, exif = {}, gps = {}, iptc = {}, dc = {}, ...others } = await sectionsOf(bytes);
+    const sections = await sectionsOf(bytes);
+    const { ifd0 = {}, exif = {}, gps = {} } = sections;
     const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
     const { latitude, longitude } = gps;
-    const words = {
-      title: utf8(text(iptc.ObjectName)) ?? text(dc.title),
-      caption: utf8(text(iptc.Caption)) ?? text(dc.description) ?? utf8(text(ifd0.ImageDescription)),
-      credit: utf8(text(iptc.Credit)) ?? creditIn(others) ?? text(dc.creator) ?? utf8(text(ifd0.Artist)),
-      copyright: utf8(text(iptc.CopyrightNotice)) ?? text(dc.rights) ?? utf8(text(ifd0.Copyright)),
-    };
     return {
-      words: Object.fromEntries(Object.entries(words).filter(([, value]) => value !== undefined)),
+      words: wordsIn(sections),
       orientation: typeof ifd0.Orientation === 'number' ? ifd0.Orientation : 1,
-      ...(taken === undefined ? {} : { taken }),
+      ...(taken === undefined ? {} : { takenAt: taken }),
       ...(typeof latitude === 'number' && typeof longitude === 'number' ? { place: { latitude, longitude } } : {}),
     };
   } catch {

@@ -134,7 +134,7 @@ interface Heir {
 function recordedIn(site: SiteReading, path: string, hash: string): PictureWords {
   const content = site.files.get(path);
   const facts = content?.kind === 'binary' && content.hash === hash ? site.factsOf(path) : undefined;
-  return facts ? { ...facts.words, ...(facts.taken === undefined ? {} : { takenAt: facts.taken }) } : {};
+  return facts ? { ...facts.words, ...(facts.takenAt === undefined ? {} : { takenAt: facts.takenAt }) } : {};
 }
 
 /**

@@ -59,19 +59,17 @@ export function wordsFrom({ columns, rows }: Table, known: readonly WordsRow[]):
       reason: `The list has no column “file”; its columns are ${columns.join(', ')}. Write the words into a list that was saved here.`,
     };
   const places = new Map<string, WordsRow[]>();
-  const keyOf = (page: string, file: string) => `${page}\n${file}`;
-  for (const row of known)
-    places.set(keyOf(row.page, row.file), [...(places.get(keyOf(row.page, row.file)) ?? []), row]);
+  for (const row of known) places.set(placeIn(row), [...(places.get(placeIn(row)) ?? []), row]);
   const result: WordsIn = { changes: [], troubles: [] };
   for (const [n, line] of rows.entries()) {
     const note = (says: string) => result.troubles.push({ row: n + 1, says });
-    const row = places.get(keyOf(line.page ?? '', line.file ?? ''))?.shift();
+    const row = places.get(placeIn(line))?.shift();
     if (!row) {
       note(`${line.file || 'no file'} is not ${line.page ? `on ${line.page}` : 'in this site without a page'}`);
       continue;
     }
     const words = otherWords(line, row);
-    if (words.caption !== undefined && row.strand !== null && row.caption === null) {
+    if (words.caption !== undefined && !hasCaptionPlace(row)) {
       if (words.caption !== '') note(`${row.file} on ${row.page} has no element for a caption`);
       delete words.caption;
     }
@@ -79,6 +77,11 @@ export function wordsFrom({ columns, rows }: Table, known: readonly WordsRow[]):
   }
   return result;
 }
+
+const placeIn = ({ page = '', file = '' }: { page?: string; file?: string }): string => `${page}\n${file}`;
+
+/** A picture on no page keeps its caption until it gets there. */
+const hasCaptionPlace = ({ strand, caption }: WordsRow): boolean => strand === null || caption !== null;
 
 /** What a line of the list says otherwise than the site. */
 function otherWords(line: Table['rows'][number], row: WordsRow): WordsChange['words'] {

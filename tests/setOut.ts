@@ -1,16 +1,20 @@
 /**
- * The browser's store as it is once the demo site was brought in and its pictures were read. The program itself makes
- * it, once for a build and a demo; tests that begin with the demo have it set out instead of bringing it in each
- * time.
+ * The browser's store as it is once a site was brought in and its pictures were read. The program itself makes it,
+ * once for a build and a site; tests that begin with the site have it set out instead of bringing it in each time.
  */
-import type { Browser, Page } from '@playwright/test';
+import { expect, type Browser, type Page } from '@playwright/test';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { MADE } from '../demo/make';
+import { SITE } from './site/make';
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
-const KEPT = join(ROOT, 'tests/.out/demo-store.json');
+
+/** The folders of the sites that are set out. */
+const FOLDERS = { demo: join(MADE, 'site'), kites: SITE };
+export type SetOut = keyof typeof FOLDERS;
 
 interface KeptStore {
   stamp: string;
@@ -19,46 +23,60 @@ interface KeptStore {
   stores: Record<string, { key: unknown; value: unknown }[]>;
 }
 
-/** What the outcome depends on: the demo, and the program that reads it. */
-function stamp(): string {
+const keptAt = (name: SetOut) => join(ROOT, `tests/.out/${name}-store.json`);
+
+/** What the outcome depends on: the site, and the program that reads it. */
+function stamp(name: SetOut): string {
   const hash = createHash('sha256');
-  hash.update(readFileSync(join(ROOT, 'demo/.made/demo.zip')));
+  const folder = FOLDERS[name];
+  for (const path of readdirSync(folder, { recursive: true, encoding: 'utf8' }).sort())
+    if (statSync(join(folder, path)).isFile()) hash.update(path).update(readFileSync(join(folder, path)));
   // The names of built files hold hashes of what is in them.
   hash.update(readdirSync(join(ROOT, 'build/client/assets')).sort().join('\n'));
   return hash.digest('hex');
 }
 
-/** Brings the demo in, unless that was done for this build already. */
-export async function makeDemoStore(browser: Browser, baseURL: string): Promise<void> {
-  const wanted = stamp();
-  if (existsSync(KEPT) && (JSON.parse(readFileSync(KEPT, 'utf8')) as KeptStore).stamp === wanted) return;
-  const page = await browser.newPage({ baseURL });
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 120_000 });
-  await page.waitForURL(/\/pairs(\?|$)/);
+/** Brings a site in, unless that was done for this build already. */
+export async function makeStore(name: SetOut, browser: Browser, baseURL: string): Promise<void> {
+  const wanted = stamp(name);
+  if (existsSync(keptAt(name)) && (JSON.parse(readFileSync(keptAt(name), 'utf8')) as KeptStore).stamp === wanted)
+    return;
+  const context = await browser.newContext({ baseURL });
+  const page = await context.newPage();
+  if (name === 'demo') {
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 120_000 });
+  } else {
+    await withoutDemo(page);
+    await page.goto('/');
+    await page.locator('[data-pick="folder"]').setInputFiles(FOLDERS[name], { timeout: 120_000 });
+  }
+  await page.waitForURL(/\/pairs(\?|$)/, { timeout: 120_000 });
   await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 120_000 });
-  await page.getByText(/still being read/).waitFor({ state: 'detached', timeout: 120_000 });
+  await expect.poll(() => page.evaluate(unreadPictures), { timeout: 120_000 }).toBe(0);
   await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 120_000 });
   const siteId = /\/site\/([^/]+)\//.exec(page.url())?.[1] ?? '';
   const stores = await page.evaluate(readWholeStore);
-  mkdirSync(dirname(KEPT), { recursive: true });
-  writeFileSync(KEPT, JSON.stringify({ stamp: wanted, siteId, stores } satisfies KeptStore));
-  await page.close();
+  mkdirSync(dirname(keptAt(name)), { recursive: true });
+  writeFileSync(keptAt(name), JSON.stringify({ stamp: wanted, siteId, stores } satisfies KeptStore));
+  await context.close();
 }
 
-let kept: { body: string; siteId: string } | null = null;
+const read = new Map<SetOut, { body: string; siteId: string }>();
 
-/** Fills the store of a page's browser with the demo; gives the site's identifier. */
-export async function setOutDemo(page: Page): Promise<string> {
+/** Fills the store of a page's browser with a site; gives the site's identifier. */
+export async function setOut(page: Page, name: SetOut): Promise<string> {
+  let kept = read.get(name);
   if (!kept) {
-    const { siteId, stores } = JSON.parse(readFileSync(KEPT, 'utf8')) as KeptStore;
+    const { siteId, stores } = JSON.parse(readFileSync(keptAt(name), 'utf8')) as KeptStore;
     kept = { siteId, body: JSON.stringify(stores) };
+    read.set(name, kept);
   }
   const { body, siteId } = kept;
-  await page.route('**/demo-store.json', (route) => route.fulfill({ body, contentType: 'application/json' }));
+  await page.route('**/set-out.json', (route) => route.fulfill({ body, contentType: 'application/json' }));
   await openBlank(page);
   await page.evaluate(writeWholeStore);
-  await page.unroute('**/demo-store.json');
+  await page.unroute('**/set-out.json');
   return siteId;
 }
 
@@ -74,6 +92,26 @@ async function openBlank(page: Page): Promise<void> {
   await page.route('**/blank.html', (route) => route.fulfill({ body, contentType: 'text/html' }));
   await page.goto('/blank.html');
   await page.unroute('**/blank.html');
+}
+
+/** Runs in the page: how many contents in the store nobody has looked at yet. */
+async function unreadPictures(): Promise<number> {
+  const done = (request: IDBRequest<number>) =>
+    new Promise<number>((resolve, reject) => {
+      request.onsuccess = () => resolve(request.result);
+      request.onerror = () => reject(request.error ?? new Error('The store cannot be read.'));
+    });
+  const opening = indexedDB.open('heathmoor');
+  const database = await new Promise<IDBDatabase>((resolve, reject) => {
+    opening.onsuccess = () => resolve(opening.result);
+    opening.onerror = () => reject(opening.error ?? new Error('The store cannot be opened.'));
+  });
+  const counts = await Promise.all(
+    ['blobs', 'facts'].map((name) => done(database.transaction(name).objectStore(name).count())),
+  );
+  database.close();
+  // Before anything is there, all is still to come.
+  return counts[0] === 0 ? Infinity : (counts[0] ?? 0) - (counts[1] ?? 0);
 }
 
 /** Runs in the page. */
@@ -110,7 +148,7 @@ async function readWholeStore(): Promise<KeptStore['stores']> {
 
 /** Runs in the page. */
 async function writeWholeStore(): Promise<void> {
-  const stores = (await (await fetch('/demo-store.json')).json()) as KeptStore['stores'];
+  const stores = (await (await fetch('/set-out.json')).json()) as KeptStore['stores'];
   const bytesOf = (text: string) => Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
   const whole = (value: unknown): unknown => {
     if (Array.isArray(value)) return value.map(whole);

@@ -1,6 +1,6 @@
 /** Pictures that come into a site that is there. */
 import { describe, expect, it } from 'vitest';
-import { takeIn, type IncomingPicture } from '../../core/plans/index.ts';
+import { importPictures, type IncomingPicture } from '../../core/plans/index.ts';
 import type { FileContent, SiteFiles } from '../../core/site/index.ts';
 import { read } from './sites.ts';
 
@@ -22,8 +22,8 @@ const files: SiteFiles = new Map<string, FileContent>([
 const incoming = (name: string, hash = `hash of ${name}`): IncomingPicture => ({ name, hash, bytes: 20 });
 const taken = (
   pictures: IncomingPicture[],
-  beside: Parameters<typeof takeIn>[2] = { page: 'days/spring.html', gallery: 0 },
-) => takeIn(read(files), pictures, beside);
+  beside: Parameters<typeof importPictures>[2] = { page: 'days/spring.html', gallery: 0 },
+) => importPictures(read(files), pictures, beside);
 
 describe('pictures that come in', () => {
   it('go where most full-size pictures of the gallery are, under their own names', () => {
@@ -36,7 +36,7 @@ describe('pictures that come in', () => {
   it('go where the site has its pictures, of a page without any, and else into a folder of their own', () => {
     expect(taken([incoming('moor.jpg')], { page: 'empty.html', gallery: null }).paths).toEqual(['days/large/moor.jpg']);
     expect(
-      takeIn(read(new Map([['empty.html', files.get('empty.html')!]])), [incoming('moor.jpg')], null).paths,
+      importPictures(read(new Map([['empty.html', files.get('empty.html')!]])), [incoming('moor.jpg')], null).paths,
     ).toEqual(['pictures/moor.jpg']);
   });
 

@@ -29,7 +29,7 @@ export interface Selector {
 }
 
 export interface Rule {
-  sheet: Sheet;
+  stylesheet: Stylesheet;
   selectors: Selector[];
   /** As the author wrote them. */
   prelude: string;
@@ -46,7 +46,7 @@ export interface Rule {
   order: number;
 }
 
-export interface Sheet {
+export interface Stylesheet {
   path: string;
   /** The whole file: of a `style` element the page. */
   text: string;
@@ -61,11 +61,15 @@ export interface Sheet {
 const MAX_IMPORTS = 20;
 
 /** Linked files, `@import` and `style` elements as they follow one another. Sheets from elsewhere are not read. */
-export function sheetsOf(page: { path: string; document: PageDocument }, files: SiteFiles, index: PathIndex): Sheet[] {
-  const sheets: Sheet[] = [];
+export function stylesheetsOf(
+  page: { path: string; document: PageDocument },
+  files: SiteFiles,
+  index: PathIndex,
+): Stylesheet[] {
+  const sheets: Stylesheet[] = [];
   const seen = new Set<string>();
   let order = 0;
-  const add = (path: string, text: string, part: Range, kind: Sheet['kind'], media: readonly string[]) => {
+  const add = (path: string, text: string, part: Range, kind: Stylesheet['kind'], media: readonly string[]) => {
     const sheet = parseSheet(path, text, part, kind, media);
     for (const address of importsIn(sheet)) file(address, path, media);
     for (const rule of sheet.rules) rule.order = order++;
@@ -123,7 +127,7 @@ export function inlineRule(path: string, document: PageDocument, element: PageEl
   const attribute = attributeOf(element, 'style');
   if (!attribute || document.text.slice(attribute.valueRange.start, attribute.valueRange.end) !== attribute.value)
     return null;
-  const sheet: Sheet = {
+  const sheet: Stylesheet = {
     path,
     text: document.text,
     part: attribute.valueRange,
@@ -134,7 +138,7 @@ export function inlineRule(path: string, document: PageDocument, element: PageEl
   const list = parse(attribute.value, { context: 'declarationList', positions: true, parseValue: false });
   const declarations = 'children' in list && list.children ? declarationsIn(list.children, sheet) : [];
   const rule: Rule = {
-    sheet,
+    stylesheet: sheet,
     selectors: [{ text: '*', specificity: Infinity }],
     prelude: 'style',
     range: attribute.range,
@@ -152,10 +156,10 @@ function parseSheet(
   path: string,
   text: string,
   part: Range,
-  kind: Sheet['kind'],
+  kind: Stylesheet['kind'],
   media: readonly string[] = [],
-): Sheet {
-  const sheet: Sheet = { path, text, part, kind, rules: [], lines: new LineIndex(text) };
+): Stylesheet {
+  const sheet: Stylesheet = { path, text, part, kind, rules: [], lines: new LineIndex(text) };
   const tree = parse(text.slice(part.start, part.end), {
     positions: true,
     parseValue: false,
@@ -172,7 +176,7 @@ function parseSheet(
  */
 const GROUPS = new Set(['media', 'supports', 'layer', 'container']);
 
-function gather(nodes: Iterable<CssNode>, sheet: Sheet, media: readonly string[], within: Range | null): void {
+function gather(nodes: Iterable<CssNode>, sheet: Stylesheet, media: readonly string[], within: Range | null): void {
   for (const node of nodes) {
     if (node.type === 'Rule') {
       const rule = ruleFrom(node, sheet, media, within);
@@ -189,23 +193,23 @@ function gather(nodes: Iterable<CssNode>, sheet: Sheet, media: readonly string[]
   }
 }
 
-const textAt = (sheet: Sheet, node: CssNode | null): string =>
+const textAt = (sheet: Stylesheet, node: CssNode | null): string =>
   node?.loc ? sheet.text.slice(node.loc.start.offset + sheet.part.start, node.loc.end.offset + sheet.part.start) : '';
 
-const preludeOf = (node: Atrule, sheet: Sheet): string => textAt(sheet, node.prelude).trim();
+const preludeOf = (node: Atrule, sheet: Stylesheet): string => textAt(sheet, node.prelude).trim();
 
-function insideOf(block: CssNode, { text, part }: Sheet): Range {
+function insideOf(block: CssNode, { text, part }: Stylesheet): Range {
   const { start, end } = known(block.loc, 'place of a block');
   const last = end.offset + part.start;
   return { start: start.offset + part.start + 1, end: text[last - 1] === '}' ? last - 1 : last };
 }
 
-function ruleFrom(node: RuleNode, sheet: Sheet, media: readonly string[], within: Range | null): Rule | null {
+function ruleFrom(node: RuleNode, sheet: Stylesheet, media: readonly string[], within: Range | null): Rule | null {
   if (!node.loc || !node.block.loc) return null;
   const prelude = textAt(sheet, node.prelude).trim();
   const { part } = sheet;
   return {
-    sheet,
+    stylesheet: sheet,
     selectors: selectorsOf(prelude),
     prelude,
     range: { start: node.loc.start.offset + part.start, end: node.loc.end.offset + part.start },
@@ -217,13 +221,13 @@ function ruleFrom(node: RuleNode, sheet: Sheet, media: readonly string[], within
   };
 }
 
-function declarationsIn(nodes: Iterable<CssNode>, sheet: Sheet): Declaration[] {
+function declarationsIn(nodes: Iterable<CssNode>, sheet: Stylesheet): Declaration[] {
   const found: Declaration[] = [];
   for (const node of nodes) if (node.type === 'Declaration' && node.loc) found.push(declarationFrom(node, sheet));
   return found;
 }
 
-function declarationFrom(node: DeclarationNode, sheet: Sheet): Declaration {
+function declarationFrom(node: DeclarationNode, sheet: Stylesheet): Declaration {
   const start = known(node.loc, 'place of a declaration').start.offset + sheet.part.start;
   const whole = textAt(sheet, node);
   const value = textAt(sheet, node.value);
@@ -252,7 +256,7 @@ function selectorsOf(prelude: string): Selector[] {
 }
 
 /** A condition behind the address is not read; such a sheet counts as one that always holds. */
-function importsIn(sheet: Sheet): string[] {
+function importsIn(sheet: Stylesheet): string[] {
   const css = sheet.text.slice(sheet.part.start, sheet.part.end);
   if (!/@import/i.test(css)) return [];
   const tree = parse(css, { parseValue: false, parseRulePrelude: false }) as StyleSheet;

@@ -14,7 +14,10 @@ interface TakingIn {
 }
 
 /** `onTaken` is told as soon as there is something to take; what came of it stands at the foot of the screen. */
-export function useTakeIn(beside: { page: string; gallery: number | null } | null, onTaken: () => void): TakingIn {
+export function useImportPictures(
+  beside: { page: string; gallery: number | null } | null,
+  onTaken: () => void,
+): TakingIn {
   const { site } = useSite();
   const { session } = site;
   const [fresh, setFresh] = useState<readonly string[]>([]);
@@ -43,6 +46,21 @@ export function useTakeIn(beside: { page: string; gallery: number | null } | nul
 }
 
 const picturesIn = (files: Iterable<File>): File[] => [...files].filter(({ type }) => type.startsWith('image/'));
+
+const TARGET = { position: 'relative', flex: 1, minHeight: 360, display: 'flex' } as const;
+
+const OVER = {
+  position: 'absolute',
+  inset: 0,
+  zIndex: 5,
+  display: 'grid',
+  placeItems: 'center',
+  bgcolor: color('heatherWash'),
+  opacity: 0.94,
+  border: `2px dashed ${color('heather')}`,
+  borderRadius: 1,
+  fontWeight: 600,
+} as const;
 
 /** What lies below takes dropped files anywhere on it, and pasted pictures as long as it is shown. */
 export function DropPictures({
@@ -80,24 +98,10 @@ export function DropPictures({
     return () => window.removeEventListener('paste', paste, true);
   }, [disabled]);
   return (
-    <Box {...getRootProps()} role={undefined} sx={{ position: 'relative', flex: 1, minHeight: 360, display: 'flex' }}>
+    <Box {...getRootProps()} role={undefined} sx={TARGET}>
       {children}
       {isDragActive && (
-        <Box
-          aria-hidden
-          sx={{
-            position: 'absolute',
-            inset: 0,
-            zIndex: 5,
-            display: 'grid',
-            placeItems: 'center',
-            bgcolor: color('heatherWash'),
-            opacity: 0.94,
-            border: `2px dashed ${color('heather')}`,
-            borderRadius: 1,
-            fontWeight: 600,
-          }}
-        >
+        <Box aria-hidden sx={OVER}>
           {says}
         </Box>
       )}

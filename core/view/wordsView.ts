@@ -26,14 +26,14 @@ export function wordsRows(site: SiteReading, pairs: readonly PairView[]): WordsR
           title: pair?.words.title ?? '',
           credit: pair?.words.credit ?? '',
           copyright: pair?.words.copyright ?? '',
-          taken: pair?.taken ?? '',
+          taken: pair?.takenAt ?? '',
         },
       ];
     }),
   );
   const unused = pairs
     .filter((pair) => pair.usedOn.length === 0 && pair.trouble === null)
-    .map(({ full, words, taken }): WordsRow => ({
+    .map(({ full, words, takenAt }): WordsRow => ({
       strand: null,
       page: '',
       file: full,
@@ -42,7 +42,7 @@ export function wordsRows(site: SiteReading, pairs: readonly PairView[]): WordsR
       title: words.title,
       credit: words.credit,
       copyright: words.copyright,
-      taken: taken ?? '',
+      taken: takenAt ?? '',
     }));
   return [...items, ...unused];
 }

@@ -16,7 +16,7 @@ export interface IncomingPicture {
 type TakenIn = { planned: Planned; paths: string[] };
 
 /** `page` and `gallery` say which pictures they shall stand beside. */
-export function takeIn(
+export function importPictures(
   site: SiteReading,
   incoming: readonly IncomingPicture[],
   beside: { page: string; gallery: number | null } | null,

@@ -1,0 +1,14 @@
+/** Times as people read them. */
+import dayjs from 'dayjs';
+import relativeTime from 'dayjs/plugin/relativeTime';
+
+dayjs.extend(relativeTime);
+
+/** When a photograph was taken, as its camera noted it without a time zone: `2026-06-20, 09:13`. */
+export const sayTaken = (takenAt: string): string => dayjs(takenAt).format('YYYY-MM-DD, HH:mm');
+
+/** How long ago, from ms since 1970: `3 hours ago`. */
+export const sayAgo = (time: number, now: number): string => dayjs(time).from(now);
+
+/** Day and time, from ms since 1970: `27 Nov 2026, 04:31`. */
+export const sayWhen = (time: number): string => dayjs(time).format('D MMM YYYY, HH:mm');

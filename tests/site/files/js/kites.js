@@ -1,0 +1,2 @@
+// The circle's own settings for the lightbox.
+startLightbox({ loop: true });
