@@ -4,7 +4,6 @@
  */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Page } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
 import { kitNamed } from '../kits';
 import { kitFiles, wiredPage } from '../wiring/faults.fixture';

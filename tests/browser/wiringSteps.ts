@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { KITS, kitNamed } from '../kits';
+import { kitNamed, type KITS } from '../kits';
 import { NAMES, PARTS, wiredPage } from '../wiring/faults.fixture';
 import { violations } from './axe';
 import { expect, goTo, openFiles, unpacked } from './fixtures';
