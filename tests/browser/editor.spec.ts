@@ -17,6 +17,7 @@ import {
   placeInside,
   test,
   unpacked,
+  framesOn,
 } from './fixtures';
 import { PAGES } from '../site/make';
 
@@ -33,7 +34,7 @@ async function cursorAfter(page: Page, words: string): Promise<void> {
   await scroller.evaluate((box) => box.scrollTo(0, 0));
   for (let n = 0; n < 40 && !(await place.isVisible()); n++) {
     await scroller.evaluate((box) => box.scrollBy(0, 150));
-    await page.waitForTimeout(80);
+    await framesOn(page);
   }
   await place.scrollIntoViewIfNeeded();
   await place.click();
@@ -307,10 +308,11 @@ test('pictures that are dropped, pasted or picked come in with their thumbnails 
   };
   await drop('notes.txt', 'text/plain', Buffer.from('nothing to see'));
   await expect(page.getByRole('status').getByText(/notes\.txt cannot be taken in: it is no picture/)).toBeVisible();
-  await page.waitForTimeout(500);
-  await expect(page.locator('.cm-content')).not.toContainText('nothing to see');
   await drop('dropped.jpg', 'image/jpeg', await photograph(71));
   const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
+  await expect(dialog).toBeVisible();
+  // By now the text of the first file would stand in the source, had the editor taken it.
+  await expect(page.locator('.cm-content')).not.toContainText('nothing to see');
   await expect(dialog.getByRole('checkbox', { name: 'Add dropped' })).toBeChecked();
   await expect(dialog.getByRole('checkbox', { checked: true })).toHaveCount(1);
   await dialog

@@ -127,12 +127,21 @@ export async function show(page: Page, list: string | RegExp): Promise<void> {
   await page.getByRole('tablist', { name: 'What to see of the pictures' }).getByRole('tab', { name: list }).click();
 }
 
+/** Until the browser has drawn twice: what follows an event in the frame after it is there then. */
+export const framesOn = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        requestAnimationFrame(() => requestAnimationFrame(() => resolve()));
+      }),
+  );
+
 /** Scrolls the station down until something of a long list, of which only rows in sight are made, is there. */
 export async function scrollTo(page: Page, wanted: Locator): Promise<Locator> {
   const main = page.locator('main');
   // Rows follow a moment later: those of the place before may still stand there.
   const there = async () => {
-    await page.waitForTimeout(200);
+    await framesOn(page);
     return (await wanted.count()) > 0;
   };
   await main.evaluate((element) => element.scrollTo(0, 0));

@@ -29,12 +29,15 @@ test('pictures stand by name, by day or by hand; a gallery follows; by mouse and
   await expect.poll(() => names(page, 4)).toEqual([byDay[0], byDay[2], byDay[1], byDay[3]]);
   // By its handle and the keys alone.
   await page.getByRole('button', { name: `Move ${byDay[3]}`, exact: true }).focus();
+  // What is announced to a screen reader says when it is there.
+  const announced = page.locator('[id^="DndLiveRegion"]');
   await page.keyboard.press('Space');
-  await page.waitForTimeout(300);
+  await expect(announced).toContainText('Picked up');
   await page.keyboard.press('ArrowUp');
-  await page.waitForTimeout(300);
+  await expect(announced).toContainText('was moved over');
+  const once = await announced.textContent();
   await page.keyboard.press('ArrowUp');
-  await page.waitForTimeout(300);
+  await expect(announced).not.toHaveText(once ?? '');
   await page.keyboard.press('Space');
   await expect.poll(() => names(page, 4)).toEqual([byDay[0], byDay[3], byDay[2], byDay[1]]);
   // Several at once by dragging one of them.
@@ -46,7 +49,7 @@ test('pictures stand by name, by day or by hand; a gallery follows; by mouse and
   await page.mouse.down();
   await page.mouse.move(from.x + 10, from.y - 30, { steps: 4 });
   await page.mouse.move(to.x + 10, to.y + 4, { steps: 8 });
-  await page.waitForTimeout(200);
+  await expect(announced).toContainText(`over droppable area photos/`);
   await page.mouse.up();
   await expect.poll(() => names(page, 4)).toEqual([byDay[2], byDay[1], byDay[0], byDay[3]]);
   await page.reload();

@@ -5,7 +5,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { exported, item, items, SHOTS, watchShifts } from '../../viewerPages';
 import { violations } from '../axe';
-import { expect, test } from '../fixtures';
+import { expect, test, framesOn } from '../fixtures';
 
 const boxOf = async (locator: Locator) => (await locator.boundingBox())!;
 
@@ -59,6 +59,7 @@ test.describe('the opening slideshow', () => {
   }
 
   test('goes on by itself, is paused and stepped, and pictures give way by fading', async ({ page }) => {
+    await page.clock.install();
     await opened(
       page,
       'opening',
@@ -71,7 +72,7 @@ test.describe('the opening slideshow', () => {
     await expect(now).not.toHaveAttribute('alt', 'Kites at the meadow');
     await page.getByRole('button', { name: 'Pause' }).click();
     const alt = await now.getAttribute('alt');
-    await page.waitForTimeout(1200);
+    await page.clock.runFor(5000);
     await expect(now).toHaveAttribute('alt', alt ?? '');
     await page.getByRole('button', { name: 'Next picture' }).click();
     await expect(now).not.toHaveAttribute('alt', alt ?? '');
@@ -100,12 +101,13 @@ test.describe('the opening slideshow', () => {
 
   test('stands still for visitors who ask for less motion, and without script', async ({ page }) => {
     await page.emulateMedia({ reducedMotion: 'reduce' });
+    await page.clock.install();
     const { address } = await opened(
       page,
       'opening',
       `<div data-opening data-opening-interval="0.2">${images()}</div>`,
     );
-    await page.waitForTimeout(700);
+    await page.clock.runFor(3000);
     await expect(page.locator('.opening-now')).toHaveAttribute('alt', 'Kites at the meadow');
     expect(await page.locator('.opening-now').evaluate((one) => getComputedStyle(one).transitionDuration)).toBe('0s');
     const { still, close } = await without(page, address);
@@ -345,6 +347,14 @@ test.describe('the feed', () => {
     ).join('\n');
   const shown = (page: Page) => page.locator('[role="article"]:visible');
 
+  /** Scrolls on until so many articles are shown. */
+  const scrollsTo = (page: Page, count: number) =>
+    expect(async () => {
+      await page.mouse.wheel(0, 1500);
+      await framesOn(page);
+      expect(await shown(page).count()).toBe(count);
+    }).toPass();
+
   test('comes as the visitor scrolls, with a sign that it loads and the source of each picture', async ({ page }) => {
     const { shifts } = await opened(
       page,
@@ -355,11 +365,7 @@ test.describe('the feed', () => {
     const before = await shown(page).count();
     expect(before).toBeLessThan(30);
     await expect(page.getByRole('link', { name: 'Where from' })).toHaveAttribute('href', 'https://kites.example/a');
-    for (let n = 0; n < 12; n++) {
-      await page.mouse.wheel(0, 1500);
-      await page.waitForTimeout(80);
-    }
-    await expect(shown(page)).toHaveCount(30);
+    await scrollsTo(page, 30);
     await expect(page.getByRole('status')).toHaveText('No more pictures.');
     await expect(page.locator('[role="article"]').nth(4)).toHaveAttribute('aria-posinset', '5');
     await expect(page.locator('[role="article"]').nth(4)).toHaveAttribute('aria-setsize', '30');
@@ -376,7 +382,7 @@ test.describe('the feed', () => {
     );
     await expect(shown(page)).toHaveCount(3);
     await page.mouse.wheel(0, 5000);
-    await page.waitForTimeout(300);
+    await framesOn(page);
     await expect(shown(page)).toHaveCount(3);
     await page.getByRole('button', { name: 'More pictures' }).click();
     await expect(shown(page)).toHaveCount(6);
@@ -408,11 +414,7 @@ test.describe('the feed', () => {
       await route.fulfill({ path: new URL(path, folder).pathname });
     });
     await page.goto('http://kites.example/index.html');
-    for (let n = 0; n < 6; n++) {
-      await page.mouse.wheel(0, 1500);
-      await page.waitForTimeout(100);
-    }
-    await expect(shown(page)).toHaveCount(5);
+    await scrollsTo(page, 5);
     await expect(page.getByRole('img', { name: 'Kites at the mere' })).toHaveJSProperty('complete', true);
     await expect(page.getByRole('status')).toHaveText('No more pictures.');
   });
@@ -426,6 +428,7 @@ test.describe('tooltips', () => {
   test('for the pointer, above or below, and it can be gone to, and goes with Escape (WCAG 2.2, 1.4.13)', async ({
     page,
   }) => {
+    await page.clock.install();
     const { shifts } = await opened(page, 'tooltips', list(' data-hints data-hints-delay="10"'));
     const link = page.getByRole('link', { name: 'Kites at the meadow' });
     await link.hover();
@@ -434,12 +437,12 @@ test.describe('tooltips', () => {
     expect(over.y + over.height).toBeLessThanOrEqual(box.y);
     await expect(link).toHaveAttribute('aria-describedby', 'hints-tip');
     await tip(page).hover();
-    await page.waitForTimeout(400);
+    await page.clock.runFor(1000);
     await expect(tip(page)).toBeVisible();
     await page.keyboard.press('Escape');
     // The pointer lies over the picture now; where it has not left the link, the words stay away.
     await page.mouse.move(over.x + over.width / 2 + 3, over.y + over.height / 2);
-    await page.waitForTimeout(100);
+    await page.clock.runFor(1000);
     await expect(tip(page)).toBeHidden();
     await expect(link).toHaveAttribute('title', 'The meadow');
     expect(await violations(page)).toEqual([]);
@@ -450,6 +453,7 @@ test.describe('tooltips', () => {
   });
 
   test('for the keyboard, with words of its own, below by a start call, after a while', async ({ page }) => {
+    await page.clock.install();
     await opened(page, 'tooltips', `${list('')}<script src="start.js" defer></script>`, {
       'start.js': "startHints('.kites', { side: 'below', delay: 600 });",
     });
@@ -462,9 +466,11 @@ test.describe('tooltips', () => {
     await page.keyboard.press('Tab');
     await expect(tip(page)).toHaveText('Where it all begins');
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.clock.pauseAt(new Date(Date.now() + 600_000));
     await link.hover();
-    await page.waitForTimeout(250);
+    await page.clock.runFor(590);
     await expect(tip(page)).toBeHidden();
+    await page.clock.runFor(20);
     await expect(tip(page)).toBeVisible();
   });
 });

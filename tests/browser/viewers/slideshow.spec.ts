@@ -2,7 +2,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { exported, item, items, SHOTS, video, watchShifts } from '../../viewerPages';
 import { violations } from '../axe';
-import { expect, test } from '../fixtures';
+import { expect, test, framesOn } from '../fixtures';
 
 const list = (attributes = '', inside = items({ large: true })) => `<ul data-slides${attributes}>\n${inside}\n</ul>`;
 const slides = (page: Page) => page.locator('.slides-set > *');
@@ -92,13 +92,14 @@ test('only the strip: all small pictures in one row that scrolls', async ({ page
 });
 
 test('plays, pauses by its button, and waits while the pointer or the keyboard is on it', async ({ page }) => {
+  await page.clock.install();
   await opened(page, list(' data-slides-play data-slides-interval="0.4" data-slides-effect="cut" data-slides-counter'));
   const counter = page.locator('.slides-counter');
   await expect(counter).not.toHaveText('1 of 5');
   await expect(page.locator('.slides-stage')).toHaveAttribute('aria-live', 'off');
   const stays = async () => {
     const before = await counter.textContent();
-    await page.waitForTimeout(1000);
+    await page.clock.runFor(5000);
     await expect(counter).toHaveText(before ?? '');
   };
   await page.locator('.slides-frame').hover();
@@ -121,8 +122,9 @@ test('plays, pauses by its button, and waits while the pointer or the keyboard i
 
 test('stands still for visitors who ask for less motion, until they start it', async ({ page }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.clock.install();
   await opened(page, list(' data-slides-play data-slides-interval="0.3" data-slides-counter'));
-  await page.waitForTimeout(900);
+  await page.clock.runFor(5000);
   await expect(page.locator('.slides-counter')).toHaveText('1 of 5');
   await next(page).click();
   expect(await page.evaluate(() => document.getAnimations().length)).toBe(0);
@@ -320,7 +322,7 @@ test('nothing shifts when the script comes, and without script all pictures stan
   const { address } = await exported(['slideshow'], `${list()}\n<p>After</p>`);
   await page.goto(address);
   await settled(page);
-  await page.waitForTimeout(300);
+  await framesOn(page);
   expect(await shifts()).toBe(0);
   const bare = await browser.newContext({ javaScriptEnabled: false });
   const still = await bare.newPage();
