@@ -30,7 +30,7 @@ export interface Surroundings {
 
 /** Where the preview lives is the server's to say; everything else comes from the browser's own store. */
 export function loader({ context }: LoaderFunctionArgs) {
-  const { previewPort, previewOrigin } = context as unknown as Surroundings;
+  const { previewPort, previewOrigin } = context as unknown as Surroundings; // given by the server's getLoadContext
   return { previewPort, previewOrigin };
 }
 

@@ -140,7 +140,7 @@ function* wordsInSight(): Generator<[Text, string]> {
     const text = node.nodeValue?.trim().replace(/\s+/g, ' ') ?? '';
     const parent = node.parentElement;
     if (text !== '' && parent && !parent.closest('script, style, noscript, button, [role="button"]') && isSeen(parent))
-      yield [node as Text, text];
+      yield [node as Text, text]; // the walker shows nothing else
   }
 }
 
@@ -151,4 +151,10 @@ export function wordsSince(before: Look): { words: string[]; counter: { at: numb
   const words = [...wordsInSight()].filter(([node, text]) => before.words.get(node) !== text).map(([, text]) => text);
   const counted = words.map((text) => COUNTER.exec(text)).find((match) => match !== null);
   return { words, counter: counted ? { at: Number(counted[1]), of: Number(counted[2]) } : null };
+}
+
+/** What an element loads, as an absolute address; empty where it loads nothing. */
+export function loadedBy(element: Element): string {
+  if ('src' in element && typeof element.src === 'string') return element.src;
+  return 'href' in element && typeof element.href === 'string' ? element.href : '';
 }

@@ -4,6 +4,7 @@
  */
 import type { FromProbe, ToProbe } from '../protocol/probe.ts';
 import type { Unsigned } from '../protocol/unsigned.ts';
+import { loadedBy } from './looking.ts';
 import { rehearse } from './rehearsal.ts';
 
 void (() => {
@@ -41,7 +42,7 @@ void (() => {
       if (target instanceof Element)
         tell({
           type: 'missing',
-          path: sitePath((target as HTMLImageElement).src || (target as HTMLLinkElement).href || location.href),
+          path: sitePath(loadedBy(target) || location.href),
         });
       else
         tell({
@@ -117,7 +118,8 @@ void (() => {
   function refreshStyle(path: string): void {
     for (const link of document.querySelectorAll<HTMLLinkElement>('link[rel~="stylesheet"]')) {
       if (sitePath(link.href) !== path) continue;
-      const next = link.cloneNode() as HTMLLinkElement;
+      const next = link.cloneNode();
+      if (!(next instanceof HTMLLinkElement)) continue;
       const url = new URL(link.href);
       url.searchParams.set('at', String(Date.now()));
       next.href = url.href;
@@ -205,7 +207,7 @@ void (() => {
 
   window.addEventListener('message', (event: MessageEvent) => {
     if (event.origin !== APPLICATION_ORIGIN || event.source !== window.parent) return;
-    obey(event.data as ToProbe);
+    obey(event.data as ToProbe); // of the application's own origin
   });
 
   function obey(command: ToProbe): void {

@@ -5,6 +5,7 @@
 import type { Seen } from '../protocol/probe.ts';
 import {
   accessibleName,
+  loadedBy,
   isSeen,
   lookAround,
   pictureInFront,
@@ -29,9 +30,25 @@ async function until<T>(look: () => T | null | false, patience: number): Promise
   }
 }
 
+interface Heard {
+  /** Where the click would have led. */
+  leaves: string | null;
+  errors: string[];
+  /** Addresses that did not load. */
+  missing: string[];
+  /** A script has taken the click. */
+  prevented: boolean;
+}
+
+/** Of the navigation interface, which the library of types does not have yet. */
+interface Navigating extends Event {
+  destination: { url: string };
+  hashChange: boolean;
+}
+
 /** What a click sets off, while it is watched: navigations are held back, errors noted. */
 function watch() {
-  const heard = { leaves: null as string | null, errors: [] as string[], missing: [] as string[], prevented: false };
+  const heard: Heard = { leaves: null, errors: [], missing: [], prevented: false };
   const stop = new AbortController();
   const { signal } = stop;
   // The page stays, or there would be nobody left to tell what happened.
@@ -39,7 +56,7 @@ function watch() {
   navigation?.addEventListener(
     'navigate',
     (event) => {
-      const { destination, hashChange } = event as Event & { destination: { url: string }; hashChange: boolean };
+      const { destination, hashChange } = event as Navigating; // the listener's event
       if (hashChange) return;
       heard.leaves = destination.url;
       event.preventDefault();
@@ -62,8 +79,7 @@ function watch() {
     'error',
     (event) => {
       const { target } = event;
-      if (target instanceof HTMLElement)
-        heard.missing.push((target as HTMLImageElement).src || (target as HTMLAnchorElement).href || '');
+      if (target instanceof HTMLElement) heard.missing.push(loadedBy(target));
       else heard.errors.push(event.message);
     },
     { signal, capture: true },
@@ -98,7 +114,7 @@ function press(target: Element): void {
   };
   for (const name of ['pointerdown', 'mousedown', 'pointerup', 'mouseup'])
     target.dispatchEvent(name.startsWith('pointer') ? new PointerEvent(name, at) : new MouseEvent(name, at));
-  (target as HTMLElement).click();
+  if (target instanceof HTMLElement) target.click();
 }
 
 function key(name: string): void {

@@ -8,7 +8,7 @@ import { mediaTypeOf } from '../core/site/media.ts';
 import { FileAnswer, type FileQuestion } from '../protocol/worker.ts';
 
 void (() => {
-  const scope = self as unknown as ServiceWorkerGlobalScope;
+  const scope = self as unknown as ServiceWorkerGlobalScope; // the types are those of a page
   const PATIENCE = 3000; // ms that a bridge may take
   const STORE = 'shown';
 

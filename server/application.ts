@@ -67,7 +67,8 @@ export function applicationServer({ root, port, origins, development, build, bef
       build,
       mode: development ? 'development' : 'production',
       getLoadContext: (_request, response) => ({
-        ...(development ? {} : { nonce: response.locals.nonce as string }),
+        ...(development ? {} : { nonce: response.locals.nonce as string }), // set by the policy
+
         previewPort: origins.previewPort,
         previewOrigin: origins.previewOrigin,
       }),

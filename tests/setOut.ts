@@ -149,7 +149,10 @@ async function readWholeStore(): Promise<KeptStore['stores']> {
 /** Runs in the page. */
 async function writeWholeStore(): Promise<void> {
   const stores = (await (await fetch('/set-out.json')).json()) as KeptStore['stores'];
-  const bytesOf = (text: string) => Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
+  // The browser's own way is far quicker, where it is new enough to have it.
+  const { fromBase64 } = Uint8Array as unknown as { fromBase64?: (text: string) => Uint8Array<ArrayBuffer> };
+  const bytesOf = (text: string) =>
+    fromBase64?.call(Uint8Array, text) ?? Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
   const whole = (value: unknown): unknown => {
     if (Array.isArray(value)) return value.map(whole);
     if (typeof value !== 'object' || value === null) return value;

@@ -25,10 +25,17 @@ interface Shelf {
 /** A removed site stays in the store until the next visit, so that removing can be undone. */
 const REMOVED = 'removed-site';
 
+const Removed = z.object({ id: z.string(), name: z.string() });
+
+function removedSite(): Shelf['removed'] {
+  const kept = sessionStorage.getItem(REMOVED);
+  return kept === null ? null : (Removed.safeParse(JSON.parse(kept)).data ?? null);
+}
+
 export async function clientLoader(): Promise<Shelf> {
   leaveSite();
   const store = await openStore();
-  const removed = JSON.parse(sessionStorage.getItem(REMOVED) ?? 'null') as Shelf['removed'];
+  const removed = removedSite();
   const sites = (await store.listSites()).filter((site) => site.id !== removed?.id);
   const estimate = await navigator.storage.estimate().catch(() => null);
   return {
@@ -47,7 +54,7 @@ const ShelfWork = z.discriminatedUnion('do', [
 
 export async function clientAction({ request }: ClientActionFunctionArgs) {
   const work = ShelfWork.parse(Object.fromEntries(await request.formData()));
-  const before = JSON.parse(sessionStorage.getItem(REMOVED) ?? 'null') as Shelf['removed'];
+  const before = removedSite();
   if (work.do === 'restore') sessionStorage.removeItem(REMOVED);
   else {
     if (before) await (await openStore()).removeSite(before.id);

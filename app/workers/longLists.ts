@@ -24,14 +24,12 @@ export const PIECE = 250;
 export type Marks = Readonly<Record<LongList, readonly string[]>>;
 
 export function marksOf(view: Pick<SiteView, LongList>): Marks {
-  const marks = {} as Record<LongList, string[]>;
-  for (const name of LONG_LISTS) {
-    const list: readonly unknown[] = view[name];
-    marks[name] = Array.from({ length: Math.ceil(list.length / PIECE) }, (_, n) =>
+  const marks = (list: readonly unknown[]) =>
+    Array.from({ length: Math.ceil(list.length / PIECE) }, (_, n) =>
       markOf(JSON.stringify(list.slice(n * PIECE, (n + 1) * PIECE))),
     );
-  }
-  return marks;
+  const entries = LONG_LISTS.map((name) => [name, marks(view[name])] as const);
+  return Object.fromEntries(entries) as unknown as Marks; // one entry for each name
 }
 
 /**

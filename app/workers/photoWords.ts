@@ -41,18 +41,21 @@ const OPTIONS = {
   mergeOutput: false,
 };
 
+/** Without merging, the library answers with its sections by their names; its types do not say so. */
+const sectionsIn = async (bytes: Uint8Array): Promise<Sections> =>
+  ((await parse(bytes, OPTIONS)) as Sections | undefined) ?? {}; // see above
+const sectionsOfPacket = async (xmp: Uint8Array): Promise<Sections> =>
+  ((await sidecar(xmp, OPTIONS, 'xmp')) as Sections | undefined) ?? {}; // see above
+
 /** The library does not know WebP; it is handed what stands in it. */
 async function blocksOf(bytes: Uint8Array): Promise<Sections> {
   const { exif, xmp } = metadataIn(bytes);
-  const tiff = exif ? ((await parse(exif, OPTIONS)) as Sections | undefined) : undefined;
-  const packet = xmp ? ((await sidecar(xmp, OPTIONS, 'xmp')) as Sections | undefined) : undefined;
-  return { ...tiff, ...packet };
+  return { ...(exif ? await sectionsIn(exif) : {}), ...(xmp ? await sectionsOfPacket(xmp) : {}) };
 }
 
 async function sectionsOf(bytes: Uint8Array): Promise<Sections> {
   if (sniffedType(bytes) === 'image/webp') return blocksOf(bytes);
-  // Without merging, the library answers with its sections by their names.
-  return ((await parse(bytes, OPTIONS)) as Sections | undefined) ?? {};
+  return sectionsIn(bytes);
 }
 
 /** IPTC leads, then XMP, then EXIF (common practice, no source). */

@@ -70,7 +70,7 @@ function firstList(value: unknown): unknown[] {
     const next: unknown = queue.shift();
     if (Array.isArray(next)) {
       if (next.some((one) => typeof one === 'object' && one !== null)) return next;
-    } else if (typeof next === 'object' && next !== null) queue.push(...(Object.values(next) as unknown[]));
+    } else if (typeof next === 'object' && next !== null) queue.push(...Object.values<unknown>({ ...next }));
   }
   return [];
 }

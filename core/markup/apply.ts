@@ -49,7 +49,7 @@ function valuesIn(page: PageDocument, item: GalleryItem, pattern: Pattern, n: nu
     ['name', stemOf((item.target ?? item.source)?.value ?? '')],
     ['number', String(n + 1)],
     ['index', String(n)],
-    ...[...pattern.free].map(([slot, place]) => [slot, freeValue(page, all, place)] as [string, SlotValue | undefined]),
+    ...[...pattern.free].map(([slot, place]): [string, SlotValue | undefined] => [slot, freeValue(page, all, place)]),
   ];
   return new Map(values.filter((pair): pair is [string, SlotValue] => pair[1] !== undefined));
 }

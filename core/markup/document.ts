@@ -128,9 +128,8 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
     if (location) page.comments.push(rangeOf(location, shift));
     return;
   }
-  if (node.nodeName === '#text') {
-    if (location && parent)
-      parent.texts.push({ range: rangeOf(location, shift), value: (node as Tree.TextNode).value });
+  if (node.nodeName === '#text' && 'value' in node) {
+    if (location && parent) parent.texts.push({ range: rangeOf(location, shift), value: node.value });
     return;
   }
   if (!('tagName' in node)) return;

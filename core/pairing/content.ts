@@ -143,7 +143,7 @@ export function searchContent(
     (one) => memory.searches.get(one.hash)?.over !== over && !foundWhole(memory, one, large, over),
   );
   const fresh = pace === 'all' ? waiting : waiting.slice(0, fewOf(large.length));
-  const looks = new Map(fresh.map(({ hash }) => [hash, [] as Look[]]));
+  const looks = new Map<string, Look[]>(fresh.map(({ hash }) => [hash, []]));
   const shapes = new Map<number, Content[]>();
   for (const one of fresh) shapes.set(shapeOf(one), [...(shapes.get(shapeOf(one)) ?? []), one]);
   for (const content of large) {

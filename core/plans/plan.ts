@@ -154,10 +154,10 @@ function notesOfList(
   pictures: readonly NewPicture[],
   mapping: ListMapping | undefined,
 ): FileChange[] {
-  const tagged = pictures.flatMap(({ full, tags = [] }) => {
+  const tagged = pictures.flatMap(({ full, tags = [] }): [string, string[]][] => {
     const content = site.files.get(full);
     return content?.kind === 'binary' && tags.length > 0
-      ? [[content.hash, [...new Set([...(site.notes.known.tags[content.hash] ?? []), ...tags])]] as [string, string[]]]
+      ? [[content.hash, [...new Set([...(site.notes.known.tags[content.hash] ?? []), ...tags])]]]
       : [];
   });
   if (tagged.length === 0 && mapping === undefined) return [];

@@ -5,7 +5,7 @@ export { decodeText, encodeText } from './decode.ts';
 export { bytesOf, type FileContent, type Lookup, PathIndex, type SiteFiles } from './files.ts';
 export { grouped } from './grouped.ts';
 export { type Intake, INTAKE_LIMITS, type IntakeLimits, judgeIntake } from './intake.ts';
-export { firstOf, known, lastOf } from './known.ts';
+export { firstOf, keysOf, known, lastOf, oneOf } from './known.ts';
 export { isPagePath, isPicturePath, isStylePath, isTextPath, mediaTypeOf } from './media.ts';
 export { NAME_TOKENS, nameByPattern, tidyName } from './naming.ts';
 export {

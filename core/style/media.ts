@@ -14,15 +14,15 @@ function holdsAt(condition: string, width: number): boolean {
     return false;
   }
   if (list.type !== 'MediaQueryList') return false;
-  return [...list.children].some(
-    (query) => query.type === 'MediaQuery' && queryHolds(query as unknown as Query, width),
-  );
+  return [...list.children].some((query) => query.type === 'MediaQuery' && queryHolds(asVersion3(query), width));
 }
 
 export const allHold = (conditions: readonly string[], width: number): boolean =>
   conditions.every((condition) => holdsAt(condition, width));
 
 /** css-tree 3 gives these; its published types are those of version 2. */
+const asVersion3 = (query: CssNode): Query => query as unknown as Query; // see above
+
 interface Query {
   modifier: string | null;
   mediaType: string | null;
@@ -44,7 +44,7 @@ type Part =
       right: Value;
     }
   | ({ type: 'Condition' } & Condition)
-  | { type: string };
+  | { type: 'GeneralEnclosed' };
 
 function queryHolds({ modifier, mediaType, condition }: Query, width: number): boolean {
   const ofType = mediaType === null || /^(all|screen)$/i.test(mediaType);
@@ -58,7 +58,7 @@ function conditionHolds({ children }: Condition, width: number): boolean {
   let negated = false;
   for (const part of children) {
     if (part.type === 'Identifier') {
-      const { name } = part as { name: string };
+      const { name } = part;
       if (name === 'not') negated = true;
       else if (name === 'and' || name === 'or') joint = name;
       continue;
@@ -72,9 +72,9 @@ function conditionHolds({ children }: Condition, width: number): boolean {
 }
 
 function partHolds(part: Part, width: number): boolean {
-  if (part.type === 'Condition') return conditionHolds(part as Condition, width);
+  if (part.type === 'Condition') return conditionHolds(part, width);
   if (part.type === 'Feature') {
-    const { name, value } = part as { name: string; value: Value };
+    const { name, value } = part;
     const length = inPx(value);
     if (length === null) return !/^(?:min-|max-)?width$/i.test(name);
     if (name === 'max-width') return width <= length;
@@ -82,7 +82,7 @@ function partHolds(part: Part, width: number): boolean {
     return name === 'width' ? width === length : true;
   }
   if (part.type !== 'FeatureRange') return true;
-  const { left, leftComparison, middle, rightComparison, right } = part as Extract<Part, { type: 'FeatureRange' }>;
+  const { left, leftComparison, middle, rightComparison, right } = part;
   const known = (value: Value) => {
     if (value?.type !== 'Identifier') return inPx(value);
     return value.name === 'width' ? width : null;

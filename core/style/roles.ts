@@ -92,7 +92,7 @@ function partSet(page: StyledPage, role: Role): Set<PageElement> {
   const found =
     known.get(role) ??
     new Set(
-      page.galleries.flatMap((gallery) => partsOfGallery(gallery)[role as Exclude<Role, 'page' | 'content'>] ?? []),
+      page.galleries.flatMap((gallery) => (role === 'page' || role === 'content' ? [] : partsOfGallery(gallery)[role])),
     );
   known.set(role, found);
   return found;

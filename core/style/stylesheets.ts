@@ -1,13 +1,6 @@
 /** The stylesheets of a page in the order in which they count, each rule with its place in the author's text. */
 import Specificity from '@bramus/specificity';
-import {
-  parse,
-  type Atrule,
-  type CssNode,
-  type Declaration as DeclarationNode,
-  type Rule as RuleNode,
-  type StyleSheet,
-} from 'css-tree';
+import { parse, type Atrule, type CssNode, type Declaration as DeclarationNode, type Rule as RuleNode } from 'css-tree';
 import { attributeOf, valueOf, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
 import { known, lastOf, LineIndex, type PathIndex, resolveInSite, type SiteFiles } from '../site/index.ts';
 
@@ -165,8 +158,8 @@ function parseSheet(
     parseValue: false,
     parseRulePrelude: false,
     parseAtrulePrelude: false,
-  }) as StyleSheet;
-  gather(tree.children, sheet, media, null);
+  });
+  if (tree.type === 'StyleSheet') gather(tree.children, sheet, media, null);
   return sheet;
 }
 
@@ -259,8 +252,9 @@ function selectorsOf(prelude: string): Selector[] {
 function importsIn(sheet: Stylesheet): string[] {
   const css = sheet.text.slice(sheet.part.start, sheet.part.end);
   if (!/@import/i.test(css)) return [];
-  const tree = parse(css, { parseValue: false, parseRulePrelude: false }) as StyleSheet;
+  const tree = parse(css, { parseValue: false, parseRulePrelude: false });
   const found: string[] = [];
+  if (tree.type !== 'StyleSheet') return found;
   tree.children.forEach((node) => {
     if (node.type !== 'Atrule' || node.name.toLowerCase() !== 'import' || node.prelude?.type !== 'AtrulePrelude')
       return;

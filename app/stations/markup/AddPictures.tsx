@@ -14,7 +14,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { countOf } from '~core/site/index.ts';
+import { countOf, oneOf } from '~core/site/index.ts';
 import { Picture } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
 import { useJob } from '../../ui/site/pictureUrls';
@@ -50,12 +50,14 @@ const ROW = {
   borderTop: `1px solid ${color('hair')}`,
 };
 
+const PLACES = ['end', 'first', 'behind'] as const;
+
 export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: Props) {
   const { site } = useSite();
   const job = useJob(site.session);
   const { intent } = useIntent();
   const [rows, setRows] = useState<Readonly<Record<string, Partial<Row>>>>({});
-  const [place, setPlace] = useState<'end' | 'first' | 'behind'>('end');
+  const [place, setPlace] = useState<(typeof PLACES)[number]>('end');
   const unplaced = unplacedPairs(site.view.pairs);
   const pairs = [
     ...site.view.pairs.filter((pair) => fresh.includes(pair.full) && pair.trouble === null && pair.thumbnail !== null),
@@ -95,7 +97,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
             select
             label="Place"
             value={place}
-            onChange={({ target }) => setPlace(target.value as typeof place)}
+            onChange={({ target }) => setPlace(oneOf(PLACES, target.value))}
             sx={{ minWidth: 260, mb: 1.5, mt: 0.75 }}
           >
             <MenuItem value="end">behind the last item</MenuItem>

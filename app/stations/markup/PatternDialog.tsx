@@ -13,7 +13,7 @@ import { useState } from 'react';
 import { SLOTS } from '~core/markup/index.ts';
 import type { CaptionSource, Intent } from '~core/plans/index.ts';
 import type { GalleryView } from '~core/view/index.ts';
-import { countOf } from '~core/site/index.ts';
+import { countOf, keysOf, oneOf } from '~core/site/index.ts';
 import { Mono } from '../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
 import { useSite } from '../../ui/site/openSite';
@@ -95,7 +95,7 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
           select
           label="Captions and titles that an item lacks"
           value={words}
-          onChange={({ target }) => setWords(target.value as CaptionSource)}
+          onChange={({ target }) => setWords(oneOf(keysOf(SOURCES), target.value))}
           sx={{ minWidth: 280, mb: 1.5 }}
         >
           {Object.entries(SOURCES).map(([value, says]) => (

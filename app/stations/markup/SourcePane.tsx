@@ -7,7 +7,7 @@ import type { Strand } from '~core/model/index.ts';
 import { isPicturePath, resolveInSite, type Edit } from '~core/site/index.ts';
 import type { Outcome } from '../../data/session/shared';
 import { useShowSource, useSite } from '../../ui/site/openSite';
-import { useFix, useWork } from '../../ui/site/work';
+import { plain, useFix, useWork } from '../../ui/site/work';
 import { Ladder, LADDER_WIDTH } from './Ladder';
 import { newLineSights } from './source/lineSight';
 import type { Selected } from './source/openEditor';
@@ -57,7 +57,7 @@ function useTyping(file: string): (length: number, edits: Edit[]) => void {
   const siteId = useSite().site.site.id;
   return useCallback(
     (length: number, edits: Edit[]) =>
-      void submit({ do: 'intent', intent: { kind: 'type', path: file, length, edits } } as never, {
+      void submit(plain({ do: 'intent', intent: { kind: 'type', path: file, length, edits } }), {
         method: 'post',
         encType: 'application/json',
         action: `/site/${siteId}`,

@@ -33,11 +33,17 @@ type Strand = SiteView['strands'][number];
 const isOf = (strand: Strand, pair: PairView): boolean =>
   strand.full === pair.full || (strand.thumbnail !== null && strand.thumbnail === pair.thumbnail);
 
+/** What a row hands on while it is dragged. */
+function thumbnailOf({ data }: DragEndEvent['active']): string | null {
+  const thumbnail: unknown = data.current?.thumbnail;
+  return typeof thumbnail === 'string' ? thumbnail : null;
+}
+
 /** What was dragged onto what; null where that makes no pair. */
 function draggedPair({ active, over }: DragEndEvent): { thumbnail: string; full: string } | null {
-  const { thumbnail } = active.data.current as { thumbnail: string | null };
-  const { full } = (over?.data.current ?? {}) as { full?: string };
-  return thumbnail && full && thumbnail !== full ? { thumbnail, full } : null;
+  const thumbnail = thumbnailOf(active);
+  const full: unknown = over?.data.current?.full;
+  return thumbnail !== null && typeof full === 'string' && thumbnail !== full ? { thumbnail, full } : null;
 }
 
 export function AllPairs() {
@@ -99,7 +105,7 @@ export function AllPairs() {
   return (
     <DndContext
       sensors={sensors}
-      onDragStart={({ active }) => setDragged((active.data.current as { thumbnail: string | null }).thumbnail)}
+      onDragStart={({ active }) => setDragged(thumbnailOf(active))}
       onDragEnd={onDragEnd}
       onDragCancel={() => setDragged(null)}
     >

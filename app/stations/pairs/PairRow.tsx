@@ -7,7 +7,7 @@ import Button from '@mui/material/Button';
 import { memo, useCallback, useState, type ReactNode } from 'react';
 import type { SizeRecipe } from '~core/photo/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { inBytes } from '~core/site/index.ts';
+import { inBytes, keysOf } from '~core/site/index.ts';
 import type { Work } from '../../data/work';
 import { toneColor } from '../../ui/parts/small';
 import { usePicture } from '../../ui/site/pictureUrls';
@@ -153,7 +153,7 @@ function sameRow(a: PairRowProps, b: PairRowProps): boolean {
   const { place: before, ...left } = a;
   const { place: after, ...right } = b;
   return (
-    (Object.keys(left) as (keyof typeof left)[]).every((key) => left[key] === right[key]) &&
+    keysOf(left).every((key) => left[key] === right[key]) &&
     before?.top === after?.top &&
     before?.index === after?.index &&
     before?.of === after?.of

@@ -11,6 +11,9 @@ import { color } from '../theme';
 /** After this long without another wish the outcome is worked out; ms. */
 const PAUSE = 250;
 
+/** The wish that a key was written from. */
+const wishOf = (key: string) => JSON.parse(key) as Intent; // written from one below
+
 /** The plan for a wish, null while it is worked out or while nothing is wished. */
 export function usePlan(wish: Intent | null): PlanView | null {
   const { site } = useSite();
@@ -21,7 +24,7 @@ export function usePlan(wish: Intent | null): PlanView | null {
     if (key === null) return undefined;
     let current = true;
     const timer = setTimeout(
-      () => void session.analysis.plan(JSON.parse(key) as Intent).then((plan) => current && setMade({ key, plan })),
+      () => void session.analysis.plan(wishOf(key)).then((plan) => current && setMade({ key, plan })),
       PAUSE,
     );
     return () => {

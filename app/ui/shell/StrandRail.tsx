@@ -294,7 +294,11 @@ function Order({ strand }: { strand: Strand }) {
           </IconButton>
         </span>
       </Tooltip>
-      <Button onClick={() => intent({ kind: 'remove-item', strand: strand.id })} sx={{ ml: 0.5 }}>
+      {/* The second press of a double one would hit the item that has moved up. */}
+      <Button
+        onClick={({ detail }) => detail < 2 && intent({ kind: 'remove-item', strand: strand.id })}
+        sx={{ ml: 0.5 }}
+      >
         Remove item
       </Button>
     </Box>

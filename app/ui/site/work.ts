@@ -10,6 +10,8 @@ import { useSite } from './openSite';
 /** What can be sent as JSON; work is checked again where it arrives. */
 type JsonValue = Extract<Parameters<ReturnType<typeof useFetcher>['submit']>[0], object>;
 
+export const plain = (work: Work) => JSON.parse(JSON.stringify(work)) as JsonValue; // JSON gives nothing else
+
 interface Asking {
   ask: (work: Work) => void;
   /** What was asked for here is under way. */
@@ -21,7 +23,7 @@ function useAction(action: string): Asking & { outcome: Outcome | null } {
   const { submit, state, data } = useFetcher<Outcome>();
   const ask = useCallback(
     (work: Work) =>
-      void submit(JSON.parse(JSON.stringify(work)) as JsonValue, {
+      void submit(plain(work), {
         method: 'post',
         encType: 'application/json',
         action,

@@ -1,5 +1,5 @@
 /** The TIFF structure that EXIF is kept in (CIPA DC-008 §4.6; TIFF 6.0 §2): texts written, the place struck out. */
-import { joined } from '../../site/index.ts';
+import { joined, keysOf } from '../../site/index.ts';
 import { viewOf } from './container.ts';
 
 /** Tags of text in the first directory. */
@@ -58,9 +58,7 @@ export function tiffOf(
   texts: Partial<Record<keyof typeof TEXT_TAGS, string>>,
   taken: string | undefined,
 ): Uint8Array | null {
-  const entries = (Object.keys(TEXT_TAGS) as (keyof typeof TEXT_TAGS)[]).flatMap((name) =>
-    texts[name] ? [textEntry(TEXT_TAGS[name], texts[name])] : [],
-  );
+  const entries = keysOf(TEXT_TAGS).flatMap((name) => (texts[name] ? [textEntry(TEXT_TAGS[name], texts[name])] : []));
   if (entries.length === 0 && taken === undefined) return null;
   const header = Uint8Array.of(0x49, 0x49, 42, 0, 8, 0, 0, 0);
   const sorted = (all: Entry[]) => all.sort((a, b) => a.tag - b.tag);

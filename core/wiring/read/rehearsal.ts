@@ -92,6 +92,8 @@ const differing = (compared: readonly Compared[]): Disagreement[] =>
     .filter(([, predicted, seen]) => predicted !== seen)
     .map(([about, predicted, seen]) => ({ about, predicted: predicted ?? 'none', seen: seen ?? 'none' }));
 
+const STAYS_OPEN: Compared = ['closing', 'it closes', 'it stays open'];
+
 function details(prediction: Prediction, seen: Seen): Compared[] {
   const words = (about: Disagreement['about'], text: string): Compared[] =>
     text === '' || says(seen, text) ? [] : [[about, text, seen.words.join(' · ')]];
@@ -101,7 +103,7 @@ function details(prediction: Prediction, seen: Seen): Compared[] {
     ...words('the description', prediction.description),
     ['the way on', prediction.next, seen.next],
     ['the way back', prediction.back, seen.back],
-    ...(prediction.closes && seen.closed === 'no' ? [['closing', 'it closes', 'it stays open'] as Compared] : []),
+    ...(prediction.closes && seen.closed === 'no' ? [STAYS_OPEN] : []),
   ];
 }
 

@@ -2,7 +2,15 @@
  * What can be read out of a script without running it: the globals it gives and needs, the calls it makes, the
  * selectors and attributes it asks for.
  */
-import { parse, type CallExpression, type Expression, type Node, type Program } from 'acorn';
+import {
+  parse,
+  type AnyNode,
+  type AssignmentExpression,
+  type CallExpression,
+  type Expression,
+  type MemberExpression,
+  type Program,
+} from 'acorn';
 import { full, fullAncestor } from 'acorn-walk';
 import browserGlobals from 'globals';
 import { analyze } from 'periscopic';
@@ -107,7 +115,7 @@ function factsOf(program: Program): ScriptFacts {
   const facts: ScriptFacts = { gives: [], needs: [], calls: [], selectors: [], attributes: [] };
   const waiting = waitingIn(program);
   const immediate = (at: number) => !waiting.some((range) => at > range.start && at < range.end);
-  const { globals, scope } = analyze(program as Parameters<typeof analyze>[0]);
+  const { globals, scope } = analyze(program as Parameters<typeof analyze>[0]); // of the tree that both speak of
   for (const [name, node] of scope.declarations) {
     // `let`, `const` and `class` at the top are seen by later scripts as well, though not on `window`.
     facts.gives.push({ name, at: startOf(node) });
@@ -117,10 +125,9 @@ function factsOf(program: Program): ScriptFacts {
     if (!BROWSER.has(name)) facts.needs.push({ name, at, immediate: immediate(at) });
   }
   fullAncestor(program, (node, _state, ancestors) => {
-    if (node.type === 'AssignmentExpression') noteAssignment(node as Node & { left: Expression }, facts);
+    if (node.type === 'AssignmentExpression') noteAssignment(node, facts);
     else if (node.type === 'CallExpression') noteCall(node, ancestors, facts, immediate);
-    else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2)))
-      noteMember(node as Node & MemberLike, facts);
+    else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2))) noteMember(node, facts);
   });
   const given = new Set(facts.gives.map(({ name }) => name));
   facts.needs = facts.needs
@@ -132,18 +139,11 @@ function factsOf(program: Program): ScriptFacts {
   return facts;
 }
 
-const startOf = (node: unknown): number => (node as { start?: number }).start ?? 0;
+const startOf = (node: unknown): number => (node as { start?: number }).start ?? 0; // every node of the parser has it
 
-interface MemberLike {
-  object: Expression;
-  property: { type: string; name?: string; value?: unknown; start: number; end: number };
-  computed: boolean;
-}
+const isGlobalObject = (node: AnyNode): boolean => node.type === 'Identifier' && GLOBAL_OBJECTS.has(node.name);
 
-const isGlobalObject = (node: { type: string; name?: string }): boolean =>
-  node.type === 'Identifier' && GLOBAL_OBJECTS.has(node.name ?? '');
-
-function noteAssignment({ left }: Node & { left: Expression }, facts: ScriptFacts): void {
+function noteAssignment({ left }: AssignmentExpression, facts: ScriptFacts): void {
   if (
     left.type !== 'MemberExpression' ||
     !isGlobalObject(left.object) ||
@@ -178,7 +178,7 @@ function methodName({ callee }: CallExpression): string | null {
 
 function noteCall(
   node: CallExpression,
-  ancestors: readonly Node[],
+  ancestors: readonly AnyNode[],
   facts: ScriptFacts,
   immediate: (at: number) => boolean,
 ): void {
@@ -243,32 +243,36 @@ function leadingText(node: Argument): string | null {
 }
 
 /** The statement that is nothing but the call, with the condition that only guards it. */
-function statementOf(ancestors: readonly Node[], guarded: boolean): Call['statement'] {
+function statementOf(ancestors: readonly AnyNode[], guarded: boolean): Call['statement'] {
   let n = ancestors.length - 2;
   if (guarded && ancestors[n]?.type === 'LogicalExpression') n--;
   let statement = ancestors[n];
   if (statement?.type !== 'ExpressionStatement') return null;
-  const isAlone = (outer: Node) =>
-    outer.type === 'BlockStatement' && (outer as Node & { body: Node[] }).body.length === 1;
+  const isAlone = (outer: AnyNode) => outer.type === 'BlockStatement' && outer.body.length === 1;
   if (guarded) {
     const block = ancestors[n - 1];
     const condition = block && isAlone(block) ? ancestors[n - 2] : block;
-    if (condition?.type === 'IfStatement' && !(condition as Node & { alternate?: Node | null }).alternate)
-      statement = condition;
+    if (condition?.type === 'IfStatement' && !condition.alternate) statement = condition;
   }
   return { start: statement.start, end: statement.end };
 }
 
+function conditionOf(outer: AnyNode): Expression | null {
+  if (outer.type === 'IfStatement' || outer.type === 'ConditionalExpression') return outer.test;
+  return outer.type === 'LogicalExpression' ? outer.left : null;
+}
+
+const nameOf = (node: AnyNode): string | null =>
+  node.type === 'Identifier' || node.type === 'PrivateIdentifier' ? node.name : null;
+
 /** Whether a condition around a call mentions what is called. */
-function asksFor(outer: Node, name: string, at: number): boolean {
-  const { test, left } = outer as Node & { test?: Node; left?: Node };
-  const tested = outer.type === 'IfStatement' || outer.type === 'ConditionalExpression' ? test : undefined;
-  const condition = outer.type === 'LogicalExpression' ? left : tested;
+function asksFor(outer: AnyNode, name: string, at: number): boolean {
+  const condition = conditionOf(outer);
   if (!condition || (at >= condition.start && at < condition.end)) return false;
   let asked = false;
   full(condition, (node) => {
-    if (node.type === 'Identifier' && (node as Node & { name: string }).name === name) asked = true;
-    if (node.type === 'MemberExpression' && (node as Node & MemberLike).property.name === name) asked = true;
+    if (node.type === 'Identifier' && node.name === name) asked = true;
+    if (node.type === 'MemberExpression' && nameOf(node.property) === name) asked = true;
   });
   return asked;
 }
@@ -289,17 +293,17 @@ function plainOptions(node: CallExpression): Call['options'] {
 }
 
 /** What a script sets on elements of its own tells nothing of the page. */
-const isWritten = (node: Node, parent: Node | undefined): boolean =>
-  parent?.type === 'AssignmentExpression' && (parent as Node & { left: Node }).left === node;
+const isWritten = (node: AnyNode, parent: AnyNode | undefined): boolean =>
+  parent?.type === 'AssignmentExpression' && parent.left === node;
 
-function nameOfKey(key: Node & { name?: string; value?: unknown }): string | null {
-  if (key.type === 'Identifier') return key.name ?? null;
+function nameOfKey(key: AnyNode): string | null {
+  if (key.type === 'Identifier') return key.name;
   return key.type === 'Literal' ? String(key.value) : null;
 }
 
 /** `link.dataset.roomGroup`, `link.rel`. */
-function noteMember({ object, property, computed }: MemberLike, facts: ScriptFacts): void {
-  const written = typeof property.value === 'string' ? property.value : undefined;
+function noteMember({ object, property, computed }: MemberExpression, facts: ScriptFacts): void {
+  const written = property.type === 'Literal' && typeof property.value === 'string' ? property.value : undefined;
   const plain = property.type === 'Identifier' ? property.name : undefined;
   const name = computed ? written : plain;
   if (name === undefined) return;
@@ -324,8 +328,8 @@ interface FunctionNode {
 }
 
 /** A function with what stands around it. */
-function functionAt(node: Node, parent: Node | undefined, outer: Node | undefined): FunctionNode {
-  const call = parent?.type === 'CallExpression' ? (parent as CallExpression) : null;
+function functionAt(node: AnyNode, parent: AnyNode | undefined, outer: AnyNode | undefined): FunctionNode {
+  const call = parent?.type === 'CallExpression' ? parent : null;
   // `(function () { … }).call(window)`
   const byMethod = parent?.type === 'MemberExpression' && outer?.type === 'CallExpression' && calls(outer, parent);
   const called = byMethod || (call !== null && calls(call, node));
@@ -338,13 +342,12 @@ function functionAt(node: Node, parent: Node | undefined, outer: Node | undefine
   };
 }
 
-const calls = (call: Node, callee: Node): boolean => (call as Node & { callee?: Node }).callee === callee;
+const calls = (call: CallExpression, callee: AnyNode): boolean => call.callee === callee;
 
 /** Its own name, or that of the variable which it is given to. */
-function nameOfFunction(node: Node, parent: Node | undefined): string | null {
-  const { id } = node as Node & { id?: { name: string } | null };
-  if (id) return id.name;
-  return parent?.type === 'VariableDeclarator' ? ((parent as Node & { id: { name?: string } }).id.name ?? null) : null;
+function nameOfFunction(node: AnyNode, parent: AnyNode | undefined): string | null {
+  if ('id' in node && node.id) return nameOf(node.id);
+  return parent?.type === 'VariableDeclarator' ? nameOf(parent.id) : null;
 }
 
 function waitingIn(program: Program): Waiting {
@@ -352,7 +355,7 @@ function waitingIn(program: Program): Waiting {
   const calls: { name: string; at: number }[] = [];
   fullAncestor(program, (node, _state, ancestors) => {
     if (node.type === 'CallExpression' && node.callee.type === 'Identifier')
-      calls.push({ name: (node.callee as { name: string }).name, at: node.start });
+      calls.push({ name: node.callee.name, at: node.start });
     if (/Function/.test(node.type)) functions.push(functionAt(node, ancestors.at(-2), ancestors.at(-3)));
   });
   let waiting = functions.filter((one) => !one.called && !one.handed);

@@ -44,7 +44,7 @@ type RemovedStarts = Result<{ edits: Edit[]; files: FileChange[]; removed: numbe
 
 export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): RemovedStarts {
   const use = page.wiring.uses.find((one) => one.kit === kit);
-  const out = { ok: true as const, edits: [] as Edit[], files: [] as FileChange[], removed: 0 };
+  const out: Extract<RemovedStarts, { ok: true }> = { ok: true, edits: [], files: [], removed: 0 };
   for (const [include, starts] of grouped(use?.starts ?? [], ({ include: one }) => one)) {
     const done = include.inline
       ? withoutInline(page, include, include.inline, starts)

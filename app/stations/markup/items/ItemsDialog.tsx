@@ -15,7 +15,7 @@ import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { FILLABLE, type Intent } from '~core/plans/index.ts';
 import type { GalleryView, OddView } from '~core/view/index.ts';
-import { countOf } from '~core/site/index.ts';
+import { countOf, oneOf } from '~core/site/index.ts';
 import { DialogFoot } from '../../../ui/parts/DialogFoot';
 import { Mono, Part, Picture, Tag } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
@@ -38,6 +38,7 @@ const FROM: readonly { from: Fill['from']; says: string }[] = [
   { from: 'alt', says: 'the alt texts' },
   { from: 'name', says: 'the files’ names' },
 ];
+const SOURCES = FROM.map(({ from }) => from);
 
 const lackSays = ({ lacks, on, value }: OddView): string =>
   on === 'item' && value === null ? `no ${lacks}` : `no ${lacks}${value ? `="${value}"` : ''} on the ${on}`;
@@ -302,14 +303,14 @@ function FillWords({
   return (
     <Part title="Words by a rule">
       <Box sx={{ display: 'grid', gridTemplateColumns: '112px 1fr', gap: 0.75 }}>
-        <TextField select label="Fill" value={slot} onChange={({ target }) => setSlot(target.value as Fill['slot'])}>
+        <TextField select label="Fill" value={slot} onChange={({ target }) => setSlot(oneOf(FILLABLE, target.value))}>
           {FILLABLE.map((one) => (
             <MenuItem key={one} value={one}>
               {SLOT_SAYS[one]}
             </MenuItem>
           ))}
         </TextField>
-        <TextField select label="From" value={from} onChange={({ target }) => setFrom(target.value as Fill['from'])}>
+        <TextField select label="From" value={from} onChange={({ target }) => setFrom(oneOf(SOURCES, target.value))}>
           {FROM.filter((one) => one.from !== slot).map((one) => (
             <MenuItem key={one.from} value={one.from}>
               {one.says}

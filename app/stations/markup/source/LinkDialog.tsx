@@ -10,7 +10,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Range } from '~core/markup/index.ts';
 import type { Intent, LinkTarget } from '~core/plans/index.ts';
-import { isPagePath, isPicturePath } from '~core/site/index.ts';
+import { isPagePath, isPicturePath, keysOf, oneOf } from '~core/site/index.ts';
 import { FilePick } from '../../../ui/parts/FilePick';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
 import { useSite } from '../../../ui/site/openSite';
@@ -50,7 +50,7 @@ export function LinkDialog({ page, at, onClose }: Props) {
   const [anchor, setAnchor] = useState('');
   const [words, setWords] = useState('');
   const paths = view.files.map(({ path }) => path);
-  const offered = {
+  const offered: Readonly<Partial<Record<Kind, string[]>>> = {
     page: view.pages.map(({ path }) => path),
     picture: paths.filter(isPicturePath),
     other: paths.filter((path) => !isPicturePath(path) && !isPagePath(path)),
@@ -78,7 +78,7 @@ export function LinkDialog({ page, at, onClose }: Props) {
             label="To"
             value={kind}
             onChange={({ target: { value } }) => {
-              setKind(value as Kind);
+              setKind(oneOf(keysOf(KINDS), value));
               setFile(null);
             }}
             sx={{ mt: 1 }}
@@ -101,7 +101,7 @@ export function LinkDialog({ page, at, onClose }: Props) {
               <FilePick
                 key={kind}
                 label={FILE_LABELS[kind] ?? 'File'}
-                paths={offered[kind as keyof typeof offered]}
+                paths={offered[kind] ?? []}
                 value={file}
                 onPick={setFile}
               />

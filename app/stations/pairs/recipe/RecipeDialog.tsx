@@ -20,6 +20,7 @@ import {
   Recipe,
   STARTING_POINTS,
 } from '~core/photo/index.ts';
+import { keysOf, oneOf } from '~core/site/index.ts';
 import { color } from '../../../ui/theme';
 import { SizeForm } from './SizeForm';
 
@@ -192,10 +193,10 @@ function ForAllSizes({ recipe, onChange }: RecipePart) {
         size="small"
         label="Words that stay in the files"
         value={recipe.words}
-        onChange={({ target }) => onChange({ ...recipe, words: target.value as Recipe['words'] })}
+        onChange={({ target }) => onChange({ ...recipe, words: oneOf(keysOf(WORDS), target.value) })}
         sx={{ minWidth: 320 }}
       >
-        {(Object.keys(WORDS) as Recipe['words'][]).map((id) => (
+        {keysOf(WORDS).map((id) => (
           <MenuItem key={id} value={id}>
             {WORDS[id]}
           </MenuItem>
