@@ -1,14 +1,16 @@
 /** Every screen, by day and by night, before axe-core; and the stations by keyboard alone. */
 import type { Page } from '@playwright/test';
-import { expect, goTo, openKites, settled, test } from './fixtures';
+import { expect, framesOn, goTo, openKites, settled, test } from './fixtures';
 import { violations } from './axe';
 
 /** By day before all rules; by night, where only colours are others, before those about colours. */
 async function seen(page: Page, screen: string): Promise<void> {
   expect(await violations(page), screen).toEqual([]);
   await page.emulateMedia({ colorScheme: 'dark' });
+  await framesOn(page);
   expect(await violations(page, ['color-contrast']), `${screen} by night`).toEqual([]);
   await page.emulateMedia({ colorScheme: 'light' });
+  await framesOn(page);
 }
 
 test('no violation on any screen, by day and by night', async ({ page }) => {
