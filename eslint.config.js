@@ -12,6 +12,7 @@ export default tseslint.config(
       '.react-router/',
       'demo/.made/',
       'demo/site/',
+      'tests/site/files/',
       'tests/.out/',
       'node_modules/',
       '.dependency-cruiser.cjs',
