@@ -62,7 +62,8 @@ async function cursorAfter(page: Page, words: string): Promise<void> {
  * Takes what is offered first. A list that has just come up takes no key, lest somebody who types on takes it unseen.
  */
 async function accept(page: Page): Promise<void> {
-  await page.waitForTimeout(150);
+  // In the page's own time, behind whatever it is busy with.
+  await page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 200)));
   await page.keyboard.press('Enter');
 }
 
