@@ -59,7 +59,8 @@ export function resample(source: Pixels, size: Size): Pixels {
     premultipliedLine(source, y, line);
     for (let x = 0; x < size.width; x++) {
       const at = (across.first[x] ?? 0) * 4;
-      rows.set(weighed(line, at, 4, across, x), (y * size.width + x) * 4);
+      const out = (y * size.width + x) * 4;
+      for (let c = 0; c < 4; c++) rows[out + c] = weighed(line, at + c, 4, across, x);
     }
   }
   const data = new Uint8ClampedArray(size.width * size.height * 4);
@@ -67,32 +68,22 @@ export function resample(source: Pixels, size: Size): Pixels {
   for (let y = 0; y < size.height; y++) {
     for (let x = 0; x < size.width; x++) {
       const at = (down.first[y] ?? 0) * stride + x * 4;
-      putStraight(weighed(rows, at, stride, down, y), data, y * stride + x * 4);
+      const out = y * stride + x * 4;
+      const alpha = weighed(rows, at + 3, stride, down, y);
+      const share = alpha > 0 ? 255 / alpha : 0;
+      for (let c = 0; c < 3; c++) data[out + c] = weighed(rows, at + c, stride, down, y) * share;
+      data[out + 3] = alpha;
     }
   }
   return { ...size, data };
 }
 
-/** Red, green, blue and alpha of one place; handed out again with the next place. */
-const sum = new Float64Array(4);
-
-/** The sum of `taps.count` premultiplied pixels from `at` on, `step` numbers apart, by the weights of a place. */
-function weighed(values: Float32Array, at: number, step: number, taps: Taps, place: number): Float64Array {
-  sum.fill(0);
-  for (let tap = 0; tap < taps.count; tap++) {
-    const weight = taps.weights[place * taps.count + tap] ?? 0;
-    for (let c = 0; c < 4; c++) sum[c] = (sum[c] ?? 0) + (values[at + tap * step + c] ?? 0) * weight;
-  }
+/** The sum of `taps.count` numbers from `at` on, `step` apart, by the weights of a place. One number: no allocation. */
+function weighed(values: Float32Array, at: number, step: number, { weights, count }: Taps, place: number): number {
+  const from = place * count;
+  let sum = 0;
+  for (let tap = 0; tap < count; tap++) sum += (values[at + tap * step] ?? 0) * (weights[from + tap] ?? 0);
   return sum;
-}
-
-/** Writes a premultiplied pixel as a straight one. */
-function putStraight([r = 0, g = 0, b = 0, a = 0]: Float64Array, data: Uint8ClampedArray, at: number): void {
-  const share = a > 0 ? 255 / a : 0;
-  data[at] = r * share;
-  data[at + 1] = g * share;
-  data[at + 2] = b * share;
-  data[at + 3] = a;
 }
 
 function premultipliedLine({ data, width }: Pixels, y: number, line: Float32Array): void {

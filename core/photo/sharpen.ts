@@ -10,8 +10,16 @@ export const SHARPENINGS = { none: 0, light: 0.35, strong: 0.8 } as const;
 /** Differences of fewer shades than this are taken for noise and left. */
 const NOISE = 2;
 
-const oneTwoOne = (luma: Float32Array, left: number, middle: number, right: number): number =>
-  (luma[left] ?? 0) + 2 * (luma[middle] ?? 0) + (luma[right] ?? 0);
+/** Each number with its neighbours to the left and right, 1 2 1; at an edge it is its own neighbour. */
+function blurredAcross(luma: Float32Array, width: number): Float64Array {
+  const across = new Float64Array(luma.length);
+  for (let row = 0; row < luma.length; row += width) {
+    const last = row + width - 1;
+    for (let at = row; at <= last; at++)
+      across[at] = (luma[Math.max(row, at - 1)] ?? 0) + 2 * (luma[at] ?? 0) + (luma[Math.min(last, at + 1)] ?? 0);
+  }
+  return across;
+}
 
 /** A new picture; `amount` is the share of the difference from the blur that is added. */
 export function sharpened(pixels: Pixels, amount: number): Pixels {
@@ -19,21 +27,15 @@ export function sharpened(pixels: Pixels, amount: number): Pixels {
   const { width, height, data } = pixels;
   const luma = new Float32Array(width * height);
   for (let n = 0; n < luma.length; n++) luma[n] = lumaAt(data, n * 4);
+  const across = blurredAcross(luma, width);
   const made = new Uint8ClampedArray(data);
-  for (let y = 0; y < height; y++) {
-    const here = y * width;
-    const above = Math.max(0, y - 1) * width;
-    const below = Math.min(height - 1, y + 1) * width;
-    for (let x = 0; x < width; x++) {
-      const left = Math.max(0, x - 1);
-      const right = Math.min(width - 1, x + 1);
-      const across = (row: number) => oneTwoOne(luma, row + left, row + x, row + right);
-      const blur = (across(above) + 2 * across(here) + across(below)) / 16;
-      const difference = (luma[here + x] ?? 0) - blur;
-      if (Math.abs(difference) < NOISE) continue;
-      const at = (here + x) * 4;
-      for (let c = 0; c < 3; c++) made[at + c] = (data[at + c] ?? 0) + difference * amount;
-    }
+  for (let here = 0; here < luma.length; here++) {
+    const above = here < width ? here : here - width;
+    const below = here + width < luma.length ? here + width : here;
+    const blur = ((across[above] ?? 0) + 2 * (across[here] ?? 0) + (across[below] ?? 0)) / 16;
+    const difference = (luma[here] ?? 0) - blur;
+    if (Math.abs(difference) < NOISE) continue;
+    for (let at = here * 4; at < here * 4 + 3; at++) made[at] = (data[at] ?? 0) + difference * amount;
   }
   return { width, height, data: made };
 }

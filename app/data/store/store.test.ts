@@ -175,4 +175,13 @@ describe('a record in the browser’s database that an older version wrote', () 
     await database.delete('sites', 'old');
     database.close();
   });
+
+  it('keeps the date of a photograph, which stood under another name', async () => {
+    const store = await openStore();
+    const database = await openDB('heathmoor');
+    await database.put('facts', { ...FACTS, taken: '2024-05-11T10:33:44' }, 'of old');
+    expect((await store.readFacts(['of old'])).get('of old')).toEqual({ ...FACTS, takenAt: '2024-05-11T10:33:44' });
+    await database.delete('facts', 'of old');
+    database.close();
+  });
 });
