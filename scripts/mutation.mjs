@@ -1,15 +1,27 @@
 /**
  * `npm run test:mutation`: each line of the core's most careful folders is changed a little, and the unit tests have
- * to notice. It goes file by file and goes on where it stopped: a file whose text and whose tests are as they were is
- * not run again. Folders or files may be named; `--report` only prints what is known.
+ * to notice. It goes on where it stopped: a file whose text and whose tests are as they were is not run again. Folders or files may be named; `--report` only prints what is known.
  */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ready, ROOT } from './ready.mjs';
 
-const FOLDERS = ['core/site', 'core/photo/metadata', 'core/wiring', 'core/markup', 'core/plans'];
+/** For each folder the tests that have to notice a change in it: those that are about it, and quick. */
+const JUDGES = {
+  'core/site': ['core/site/', 'links', 'importPictures', 'pageWork', 'sourcePlaces', 'model'],
+  'core/photo/metadata': ['metadata', 'headers', 'core/photo/place'],
+  'core/wiring': ['kits', 'wiringFaults', 'evidence', 'rewire', 'model'],
+  'core/markup': ['core/markup/', 'menus', 'sections', 'units', 'links', 'sourcePlaces', 'split', 'pageWork'],
+  'core/plans': [
+    ...['making', 'importPictures', 'pageWork', 'sections', 'split', 'menus', 'links', 'units', 'model', 'rewire'],
+    ...['evidence', 'style', 'sourcePlaces'],
+  ],
+};
+const FOLDERS = Object.keys(JUDGES);
+/** Files that go into one run, by their bytes: each run begins with all of its tests unchanged. */
+const TOGETHER = 30_000;
 const OUT = join(ROOT, 'tests/.out/mutation');
 
 const below = (folder) =>
@@ -25,41 +37,73 @@ const hashOf = (names) => {
   return hash.digest('hex');
 };
 
-/** Any test may be what notices, so a change of one of them makes every outcome old. */
-const tests = [...below('core'), ...below('tests/unit')].filter((name) => /\.(test|fixture)\.ts$/.test(name));
-const testsNow = hashOf(tests);
+const tests = [...below('core'), ...below('tests/unit')].filter((name) => name.endsWith('.test.ts'));
+const fixtures = [...below('core'), ...below('tests/unit')].filter((name) =>
+  /\.fixture\.ts$|unit\/sites\.ts$/.test(name),
+);
+
+const judgesOf = (folder) =>
+  JUDGES[folder].flatMap((judge) => {
+    const found = tests.filter((name) => name.startsWith(judge) || name === `tests/unit/${judge}.test.ts`);
+    if (found.length === 0) throw new Error(`There is no test “${judge}”.`);
+    return found;
+  });
+
+/** An outcome is old where the file, one of the tests that judge it, or what they read has changed. */
+const stampOf = (folder, name) => hashOf([name]) + hashOf([...judgesOf(folder), ...fixtures]);
 
 const keptAt = (name) => join(OUT, `${name.replaceAll('/', '-')}.json`);
-function known(name) {
+function known(folder, name) {
   if (!existsSync(keptAt(name))) return null;
   const kept = JSON.parse(readFileSync(keptAt(name), 'utf8'));
-  return kept.stamp === hashOf([name]) + testsNow ? kept : null;
+  return kept.stamp === stampOf(folder, name) ? kept : null;
 }
 
-/** Changes one file; false where its tests could not be run. */
-function run(name) {
+const noticedEnds = ['Killed', 'Timeout'];
+const survivedEnds = ['Survived', 'NoCoverage'];
+const inShort = (replacement) => replacement.replace(/\s+/g, ' ').slice(0, 80);
+
+function keep(folder, name, mutants) {
+  const survivors = mutants
+    .filter(({ status }) => survivedEnds.includes(status))
+    .map(({ location, mutatorName, replacement, status }) => ({
+      line: location.start.line,
+      says: `${mutatorName} → ${inShort(replacement)}${status === 'NoCoverage' ? ', no test' : ''}`,
+    }));
+  const noticed = mutants.filter(({ status }) => noticedEnds.includes(status)).length;
+  writeFileSync(keptAt(name), JSON.stringify({ stamp: stampOf(folder, name), noticed, survivors }));
+}
+
+/** Changes some files of a folder; false where its tests could not be run. */
+function run(folder, names) {
   const report = join(OUT, 'last.json');
-  const { status } = spawnSync(join(ROOT, 'node_modules/.bin/stryker'), ['run', '--mutate', name], {
+  rmSync(report, { force: true });
+  const { status } = spawnSync(join(ROOT, 'node_modules/.bin/stryker'), ['run', '--mutate', names.join(',')], {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, JUDGES: judgesOf(folder).join(','), HARDEST_ONLY: 'yes' },
   });
   if (status !== 0 || !existsSync(report)) return false;
   const { files } = JSON.parse(readFileSync(report, 'utf8'));
-  const mutants = Object.values(files).flatMap((file) => file.mutants);
-  const noticed = mutants.filter(({ status: end }) => end === 'Killed' || end === 'Timeout').length;
-  const survivors = mutants.filter(({ status: end }) => end === 'Survived' || end === 'NoCoverage');
-  writeFileSync(
-    keptAt(name),
-    JSON.stringify({
-      stamp: hashOf([name]) + testsNow,
-      noticed,
-      survivors: survivors.map(({ location, mutatorName, replacement, status: end }) => ({
-        line: location.start.line,
-        says: `${mutatorName} → ${replacement.replace(/\s+/g, ' ').slice(0, 80)}${end === 'NoCoverage' ? ', no test' : ''}`,
-      })),
-    }),
-  );
+  for (const name of names) keep(folder, name, files[name]?.mutants ?? []);
   return true;
+}
+
+/** The files that are still to be changed, a run's worth at a time. */
+function runsOf(folder, names) {
+  const runs = [];
+  let bytes = Infinity;
+  for (const name of names) {
+    if (known(folder, name)) continue;
+    const { size } = statSync(join(ROOT, name));
+    if (bytes + size > TOGETHER) {
+      runs.push([]);
+      bytes = 0;
+    }
+    runs.at(-1).push(name);
+    bytes += size;
+  }
+  return runs;
 }
 
 const percent = (noticed, survived) => Math.round((1000 * noticed) / Math.max(1, noticed + survived)) / 10;
@@ -67,20 +111,19 @@ const percent = (noticed, survived) => Math.round((1000 * noticed) / Math.max(1,
 ready();
 mkdirSync(OUT, { recursive: true });
 const named = process.argv.slice(2).filter((one) => !one.startsWith('--'));
-const files = FOLDERS.flatMap(below)
-  .filter(isSource)
-  .filter((name) => named.length === 0 || named.some((one) => name.startsWith(one)));
+const wanted = (name) => named.length === 0 || named.some((one) => name.startsWith(one));
+const filesOf = (folder) => below(folder).filter((name) => isSource(name) && wanted(name));
 const failed = [];
 if (!process.argv.includes('--report'))
-  for (const [n, name] of files.entries()) {
-    if (known(name)) continue;
-    console.log(`${n + 1} of ${files.length}: ${name}`);
-    if (!run(name)) failed.push(name);
-  }
+  for (const folder of FOLDERS)
+    for (const names of runsOf(folder, filesOf(folder))) {
+      console.log(names.join(', '));
+      if (!run(folder, names)) failed.push(...names);
+    }
 for (const folder of FOLDERS) {
-  const own = files.filter((name) => name.startsWith(`${folder}/`));
+  const own = filesOf(folder);
   const outcomes = own.flatMap((name) => {
-    const one = known(name);
+    const one = known(folder, name);
     return one ? [{ name, ...one }] : [];
   });
   if (outcomes.length === 0) continue;

@@ -10,9 +10,13 @@ import { existsSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
 import type { ServerBuild } from 'react-router';
+import sirv from 'sirv';
 import { applicationHeaders } from './headers.ts';
 import { applicationSourceFor, previewSourceFor, type Origins } from './origins.ts';
 import { serverOf } from './requests.ts';
+
+/** In seconds. */
+const YEAR = 31_536_000;
 
 interface ApplicationOptions {
   root: string;
@@ -55,7 +59,9 @@ export function applicationServer({ root, port, origins, development, build, bef
     next();
   });
   before?.(server);
-  server.use('/assets', express.static(join(root, 'build/client/assets'), { immutable: true, maxAge: '1y' }));
+  // The build has compressed them already: at each request it would cost as much as everything else together.
+  const built = { brotli: true, gzip: true, etag: true };
+  server.use('/assets', sirv(join(root, 'build/client/assets'), { ...built, immutable: true, maxAge: YEAR }));
   server.get('/demo.zip', (_request, response) => {
     const file = join(root, 'demo/.made/demo.zip');
     if (existsSync(file)) response.sendFile(file, { dotfiles: 'allow' });

@@ -33,7 +33,9 @@ function usePredictions(path: string | undefined): ReadonlyMap<string, Predictio
   useEffect(() => {
     if (path === undefined) return undefined;
     let current = true;
-    void session.analysis.predictions(path).then((all) => current && setTold({ path, by: new Map(all) }));
+    void session.analysis.predictions(path).then((all) => {
+      if (current) setTold({ path, by: new Map(all.map(({ strand, prediction }) => [strand.id, prediction])) });
+    });
     return () => {
       current = false;
     };
@@ -88,7 +90,7 @@ export default function Wiring() {
       ))}
       {sheet === 'viewer' && <KitDialog page={page} onClose={() => open(null)} onOwn={() => open('own-script')} />}
       {sheet === 'own-script' && <OwnKit onClose={() => open('viewer')} />}
-      {sheet === 'rehearsal' && <Rehearsal page={page.path} strands={strands} onClose={() => open(null)} />}
+      {sheet === 'rehearsal' && <Rehearsal page={page.path} onClose={() => open(null)} />}
     </>
   );
 }

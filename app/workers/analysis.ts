@@ -22,10 +22,11 @@ import {
   picturesShownBy,
   predictionsOn,
   viewOf,
+  type Foretold,
   type LayoutView,
   type SiteView,
 } from '~core/view/index.ts';
-import { draftManifest, type Draft, type Prediction } from '~core/wiring/index.ts';
+import { draftManifest, type Draft } from '~core/wiring/index.ts';
 import { openStore } from '../data/store/idbStore';
 import { diffsOf, type FileDiff } from '../data/session/diffs';
 import { KITS } from './kits';
@@ -132,8 +133,8 @@ const analysis = {
   draftKit(name: string, texts: Record<string, string>): Draft {
     return draftManifest(name, texts);
   },
-  /** What a click on each picture of a page does, by strand. */
-  predictions(path: string): [string, Prediction][] {
+  /** What a click on each picture of a page does. */
+  predictions(path: string): Foretold[] {
     return predictionsOn(currentReading(), path);
   },
   layout(page: string, gallery: number, at: number | null): LayoutView | null {

@@ -9,12 +9,11 @@ import { hazardsOf } from './hazards.ts';
 import { addressIn, moveItem, removeItem } from './items.ts';
 import { firstGallery, insertScript, insertStylesheet, skeletonPage } from './pages.ts';
 import { patternOf } from './pattern.ts';
-import { pageOf, STYLES } from './styles.fixture.ts';
+import { pageOf, STYLES, VARIANTS } from './styles.fixture.ts';
 import { editAttribute, editAttributes } from './attributes.ts';
 import { setAlt, setCaption } from './slots.ts';
 import { addItems } from './addItems.ts';
 
-const VARIANTS = [{}, { crlf: true }, { bom: true }, { crlf: true, bom: true }];
 const CASES = STYLES.flatMap((style) =>
   VARIANTS.map((variant) => ({
     ...style,

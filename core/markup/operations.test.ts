@@ -9,7 +9,7 @@ import { galleriesOf, type Gallery } from './galleries.ts';
 import { addressIn, moveItems, orderItems, removeItems } from './items.ts';
 import { oddOnes } from './odd.ts';
 import { patternOf } from './pattern.ts';
-import { pageOf, STYLES } from './styles.fixture.ts';
+import { pageOf, STYLES, VARIANTS } from './styles.fixture.ts';
 import { setCaption, setOnLinks, setSlot } from './slots.ts';
 import { addItems } from './addItems.ts';
 
@@ -314,9 +314,10 @@ const OPERATIONS: readonly Operation[] = [
   },
 ];
 
-const VARIANTS = [{}, { crlf: true, bom: true }];
+// What differs by line breaks or mark differs by both.
+const PLAIN_AND_HARD = [...new Set([...VARIANTS.slice(0, 1), ...VARIANTS.slice(-1)])];
 const CASES = STYLES.filter(({ galleries }) => galleries.length > 0).flatMap((style) =>
-  VARIANTS.map((variant) => ({
+  PLAIN_AND_HARD.map((variant) => ({
     name: `${style.name}${Object.keys(variant).length > 0 ? ', CRLF and BOM' : ''}`,
     text: pageOf(style.body, variant),
   })),
@@ -496,7 +497,7 @@ describe('html-validate on every page that was changed above', () => {
   };
 
   it('finds no kind of error that the author’s page did not have', () => {
-    expect(changed.length).toBeGreaterThan(1000);
+    expect(changed.length).toBeGreaterThan(10 * CASES.length);
     const fresh = changed.flatMap(({ before, after }) =>
       [...errorsIn(after)].filter((rule) => !errorsIn(before).has(rule)).map((rule) => ({ rule, after })),
     );

@@ -1,6 +1,6 @@
 export { pageStandingAlone, picturesShownBy } from './alone.ts';
 export { type IncludeView } from './includes.ts';
-export { type KitView, predictionsOn } from './kits.ts';
+export { type Foretold, type KitView, predictionsOn } from './kits.ts';
 export { type LayoutView, layoutView, type SettingView } from './layout.ts';
 export { type FileView, type FindingView, type FixView, type SiteView, viewOf } from './siteView.ts';
 export { type PairView } from './pairs.ts';

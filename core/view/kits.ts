@@ -1,5 +1,5 @@
 /** Kits as the wiring station offers them, what a page makes of them, and what a click on each picture does. */
-import type { PageReading, SiteReading } from '../model/index.ts';
+import type { PageReading, SiteReading, Strand } from '../model/index.ts';
 import { answers, markerName, predict, type Kit, type KitManifest, type Prediction } from '../wiring/index.ts';
 
 export interface KitView {
@@ -47,15 +47,21 @@ export const usesView = (
     answered: page.galleries.reduce((sum, { items }) => sum + items.filter((item) => answers(use, item)).length, 0),
   }));
 
-/** By strand, in the order of the page. */
-export function predictionsOn(site: SiteReading, path: string): [string, Prediction][] {
+/** A strand, and what a click on it does. */
+export interface Foretold {
+  strand: Strand;
+  prediction: Prediction;
+}
+
+/** Strands and predictions of one and the same reading, in the order of the page. */
+export function predictionsOn(site: SiteReading, path: string): Foretold[] {
   const page = site.pages.find((one) => one.path === path);
   if (!page) return [];
   const context = { path: page.path, document: page.document, wiring: page.wiring, index: site.index };
   return page.galleries.flatMap((gallery, g) =>
-    gallery.items.flatMap((item, n): [string, Prediction][] => {
+    gallery.items.flatMap((item, n): Foretold[] => {
       const strand = page.strands[g]?.[n];
-      return strand ? [[strand.id, predict(context, item)]] : [];
+      return strand ? [{ strand, prediction: predict(context, item) }] : [];
     }),
   );
 }

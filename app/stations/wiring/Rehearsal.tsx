@@ -23,7 +23,6 @@ const WINDOW = { width: 1280, height: 800 };
 const SHOWN = 0.44;
 interface Props {
   page: string;
-  strands: readonly Strand[];
   onClose: () => void;
 }
 
@@ -55,11 +54,11 @@ const WINDOW_STYLE = {
 const FRAME = { border: 0, display: 'block', ...WINDOW, transform: `scale(${SHOWN})`, transformOrigin: '0 0' };
 
 /** What is inside of the dialog comes later than the dialog; it is this that runs, so that its frame is there. */
-function Run({ page, strands, onClose }: Props) {
+function Run({ page, onClose }: Props) {
   const { rehearsals } = useSite().site.session;
   const { status } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
-  const { at, done, ready } = useRehearsal(frame, page, strands);
+  const { strands, at, done, ready } = useRehearsal(frame, page);
   const now = () => rehearsals.of(page);
   const noted = useSyncExternalStore(rehearsals.watch, now, now);
   const outcomes = [...noted.strands.values()];
@@ -69,7 +68,8 @@ function Run({ page, strands, onClose }: Props) {
       return 'The live page has no origin of its own here, so it cannot be rehearsed. Start the preview again in Markup.';
     if (done)
       return `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}`;
-    return ready ? `Clicking ${strands[at]?.name ?? ''}: ${at + 1} of ${strands.length}` : 'Waiting for the preview…';
+    const strand = strands[at];
+    return ready && strand ? `Clicking ${strand.name}: ${at + 1} of ${strands.length}` : 'Waiting for the preview…';
   };
   const says = saysNow();
   return (

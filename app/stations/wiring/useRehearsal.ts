@@ -1,7 +1,8 @@
 /** Runs a page in a frame and clicks every strand, one after the other; what is seen is noted beside the predictions. */
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { Strand } from '~core/model/index.ts';
-import { disagreements, type Prediction, type Seen } from '~core/wiring/index.ts';
+import type { Foretold } from '~core/view/index.ts';
+import { disagreements, type Seen } from '~core/wiring/index.ts';
 import { usePreview } from '../../ui/preview/PreviewProvider';
 import { useProbe } from '../../ui/preview/useProbe';
 import { useSite } from '../../ui/site/openSite';
@@ -9,8 +10,9 @@ import { useSite } from '../../ui/site/openSite';
 /** A page that loads, or a picture that is clicked, is given up after so long; ms. */
 const PATIENCE = { page: 15_000, picture: 40_000 };
 
-/** How far it has come: the strand that is clicked now, and whether all are done. */
+/** How far it has come: what is clicked, the number of the one that is clicked now, and whether all are done. */
 interface Progress {
+  strands: readonly Strand[];
   at: number;
   done: boolean;
 }
@@ -23,16 +25,12 @@ interface Stage {
   click: (strand: Strand, number: number) => Promise<Seen | null>;
 }
 
-/** It is run once the preview is ready, for what stood there when it was asked for, and stops when nobody looks. */
-export function useRehearsal(
-  frame: RefObject<HTMLIFrameElement | null>,
-  page: string,
-  strands: readonly Strand[],
-): Progress & { ready: boolean } {
+/** It is run once the preview is ready, for what stands there then, and stops when nobody looks. */
+export function useRehearsal(frame: RefObject<HTMLIFrameElement | null>, page: string): Progress & { ready: boolean } {
   const { session } = useSite().site;
   const { origin, address, status, settled } = usePreview();
   const ready = status === 'ready' && settled;
-  const [progress, setProgress] = useState<Progress>({ at: 0, done: false });
+  const [progress, setProgress] = useState<Progress>({ strands: [], at: 0, done: false });
   /** Who waits for the page to greet, or for what a click did. */
   const greeted = useRef<(() => void) | null>(null);
   const answered = useRef<{ number: number; tell: (seen: Seen | null) => void } | null>(null);
@@ -60,20 +58,21 @@ export function useRehearsal(
     };
     const { rehearsals } = session;
     void (async () => {
-      const predictions = new Map<string, Prediction>(await session.analysis.predictions(page));
+      // The page's elements as they are told with what is foretold of them: what is shown here may be older.
+      const foretold = await session.analysis.predictions(page);
+      const strands = foretold.map(({ strand }) => strand);
       rehearsals.begin(page);
       await clickAll(
         stage,
-        strands,
+        foretold,
         signal,
-        (n) => setProgress({ at: n, done: false }),
-        (strand, seen) => {
-          const prediction = predictions.get(strand.id);
-          const others = seen && prediction ? disagreements(prediction, seen) : [];
+        (n) => setProgress({ strands, at: n, done: false }),
+        ({ strand, prediction }, seen) => {
+          const others = seen ? disagreements(prediction, seen) : [];
           rehearsals.note(page, strand.id, { seen, disagreements: others });
         },
       );
-      if (!signal.aborted) setProgress({ at: strands.length, done: true });
+      if (!signal.aborted) setProgress({ strands, at: strands.length, done: true });
     })();
     return () => control.abort();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, for what stood there when it was asked for
@@ -83,19 +82,19 @@ export function useRehearsal(
 
 async function clickAll(
   { load, click }: Stage,
-  strands: readonly Strand[],
+  foretold: readonly Foretold[],
   signal: AbortSignal,
   onStep: (n: number) => void,
-  onSeen: (strand: Strand, seen: Seen | null) => void,
+  onSeen: (one: Foretold, seen: Seen | null) => void,
 ): Promise<void> {
   let fresh = false;
-  for (const [n, strand] of strands.entries()) {
+  for (const [n, one] of foretold.entries()) {
     if (signal.aborted) return;
     onStep(n);
     if (!fresh) fresh = await load();
-    const seen: Seen | null = fresh && !signal.aborted ? await click(strand, n) : null;
+    const seen: Seen | null = fresh && !signal.aborted ? await click(one.strand, n) : null;
     if (signal.aborted) return;
-    onSeen(strand, seen);
+    onSeen(one, seen);
     fresh = seen !== null && leftAsItWas(seen);
   }
 }

@@ -49,7 +49,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   useEffect(() => {
     // Nothing is sent before the whole has been, and every batch waits for the one before it.
     let turn: Promise<void> | null = null;
-    const send = async (type: ToBridge['type'], files: readonly [string, FileContent | null][]) => {
+    const post = async (type: ToBridge['type'], files: readonly [string, FileContent | null][]) => {
       // The program's notes are no file of the site.
       const all = files.filter(([path]) => path !== NOTES_FILE);
       const blobs = await session.pictures.blobs(all.map(([path]) => path));
@@ -59,16 +59,20 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       ]);
       const message: ToBridge =
         type === 'open' ? { type, token: session.site.token, files: contents } : { type, files: contents };
-      setPending((n) => n + 1);
       sent.current.push(...all.map(([path]) => path));
       frame.current?.contentWindow?.postMessage(message, origin);
+    };
+    const send = (type: ToBridge['type'], before: Promise<void>, files: [string, FileContent | null][]) => {
+      // From now on, though what they hold has still to be read: who waits for all changes must wait for this one.
+      setPending((n) => n + 1);
+      turn = before.then(() => post(type, files)).catch(() => setStatus('limited'));
     };
     const late = setTimeout(() => setStatus((now) => (now === 'starting' ? 'limited' : now)), PATIENCE);
     const hear = (event: MessageEvent) => {
       if (event.origin !== origin || event.source !== frame.current?.contentWindow) return;
       const message = FromBridge.safeParse(event.data);
       if (!message.success) return;
-      if (message.data.type === 'ready') turn = send('open', [...session.files]);
+      if (message.data.type === 'ready') send('open', Promise.resolve(), [...session.files]);
       else if (message.data.type === 'failed') setStatus('limited');
       else if (message.data.type === 'taken') {
         setStatus('ready');
@@ -78,7 +82,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     };
     window.addEventListener('message', hear);
     const forget = session.onFiles((files) => {
-      if (turn) turn = turn.then(() => send('update', [...files]));
+      if (turn) send('update', turn, [...files]);
     });
     return () => {
       clearTimeout(late);

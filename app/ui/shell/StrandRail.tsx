@@ -7,7 +7,7 @@ import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import ArrowDownward from '@mui/icons-material/ArrowDownward';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Joint, JointName, JointState, Strand } from '~core/model/index.ts';
 import type { Station } from '~core/checks/index.ts';
 import { inBytes } from '~core/site/index.ts';
@@ -17,6 +17,7 @@ import { useIntent } from '../site/work';
 import { color } from '../theme';
 import type { PairView } from '~core/view/index.ts';
 import { Pressable } from '../parts/pressable';
+import { useTyped } from '../parts/typed';
 
 const NAMES: Record<JointName, string> = {
   thumbnail: 'Thumbnail file',
@@ -206,18 +207,14 @@ function Words({
   focus?: number;
 }) {
   const { site } = useSite();
-  const [text, setText] = useState(value);
-  const [known, setKnown] = useState(value);
+  const { text, type, mean } = useTyped(value);
   const field = useRef<HTMLInputElement>(null);
-  if (known !== value) {
-    setKnown(value);
-    setText(value);
-  }
   useEffect(() => {
     if (focus > 0) field.current?.focus();
   }, [focus]);
   const set = () => {
-    if (text !== value) onSet(text);
+    const meant = mean();
+    if (meant !== null) onSet(meant);
   };
   return (
     <TextField
@@ -228,7 +225,7 @@ function Words({
       fullWidth
       disabled={site.readOnly}
       inputRef={field}
-      onChange={(event) => setText(event.target.value.replaceAll('\n', ' '))}
+      onChange={(event) => type(event.target.value.replaceAll('\n', ' '))}
       onBlur={set}
       onKeyDown={(event) => {
         if (event.key !== 'Enter') return;

@@ -4,7 +4,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
+import { useTyped } from '../../../ui/parts/typed';
 import { color } from '../../../ui/theme';
 
 /** Null takes away what is declared. */
@@ -26,12 +27,10 @@ export function Length({
   width = 120,
   placeholder = '',
 }: FieldProps & { width?: number; placeholder?: string }) {
-  const [typed, setTyped] = useState<{ over: string | null; text: string } | null>(null);
-  // What comes from the stylesheet takes the place of what was typed over it.
-  const text = typed && typed.over === value ? typed.text : (value ?? '');
+  const { text, type, mean, forget } = useTyped(value ?? '');
   const commit = () => {
-    const meant = text.trim();
-    if (meant !== (value ?? '')) onCommit(meant === '' ? null : meant);
+    const meant = mean()?.trim();
+    if (meant !== undefined && meant !== (value ?? '')) onCommit(meant === '' ? null : meant);
   };
   return (
     <TextField
@@ -39,11 +38,11 @@ export function Length({
       value={text}
       placeholder={placeholder}
       disabled={disabled}
-      onChange={({ target }) => setTyped({ over: value, text: target.value })}
+      onChange={({ target }) => type(target.value)}
       onBlur={commit}
       onKeyDown={(event) => {
         if (event.key === 'Enter') commit();
-        if (event.key === 'Escape') setTyped(null);
+        if (event.key === 'Escape') forget();
       }}
       sx={{ width }}
       slotProps={{ htmlInput: { spellCheck: false }, inputLabel: { shrink: true } }}

@@ -1,9 +1,10 @@
 /** One row of the list of words. */
 import Box from '@mui/material/Box';
-import { memo, useState } from 'react';
+import { memo } from 'react';
 import { placeKey, type WordsRow } from '~core/lists/index.ts';
 import { nameOf } from '~core/site/index.ts';
 import { Mono, Picture, Tag } from '../../../ui/parts/small';
+import { useTyped } from '../../../ui/parts/typed';
 import { color } from '../../../ui/theme';
 
 /** Picture, name, alt text, caption. */
@@ -124,10 +125,10 @@ const FIELD = {
 
 /** A plain field: hundreds of rows pass by, and each of a form library's fields costs several elements. */
 function Line({ row, name, label, value, placeholder, idle, onSet, onNext }: LineProps) {
-  const [draft, setDraft] = useState<string | null>(null);
+  const { text, type, mean, forget } = useTyped(value);
   const keep = () => {
-    if (draft !== null && draft !== value) onSet(row, name, draft);
-    setDraft(null);
+    const meant = mean();
+    if (meant !== null) onSet(row, name, meant);
   };
   return (
     <Box
@@ -135,13 +136,13 @@ function Line({ row, name, label, value, placeholder, idle, onSet, onNext }: Lin
       aria-label={label}
       data-field={name}
       rows={2}
-      value={draft ?? value}
+      value={text}
       placeholder={placeholder}
       readOnly={idle}
-      onChange={(event: React.ChangeEvent<HTMLTextAreaElement>) => setDraft(event.target.value.replace(/\n/g, ' '))}
+      onChange={(event: React.ChangeEvent<HTMLTextAreaElement>) => type(event.target.value.replace(/\n/g, ' '))}
       onBlur={keep}
       onKeyDown={(event: React.KeyboardEvent) => {
-        if (event.key === 'Escape') setDraft(null);
+        if (event.key === 'Escape') forget();
         if (event.key !== 'Enter') return;
         event.preventDefault();
         keep();
