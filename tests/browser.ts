@@ -1,7 +1,8 @@
-/** Debian's Chromium with the flags under which it runs headless without reaching for the network. */
+/** Debian’s Chromium with the flags under which it runs headless without reaching for the network. */
 import { chromium, type Browser } from '@playwright/test';
+import { chromiumHere } from '../scripts/chromium.mjs';
 
-export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+export const CHROMIUM = chromiumHere() ?? 'chromium';
 export const FLAGS = [
   '--no-sandbox',
   '--disable-gpu',

@@ -1,9 +1,10 @@
 /** What every browser test begins with: a page on which any console error of the application fails the test. */
 import { test as base, expect, type FrameLocator, type Locator, type Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { setOut, withoutDemo, type SetOut } from '../setOut';
 
@@ -83,11 +84,22 @@ export function folderWith(files: Record<string, string | Buffer>): string {
   return folder;
 }
 
+/** Where photographs are kept once they are drawn. */
+const DRAWN = fileURLToPath(new URL('../.out/drawn', import.meta.url));
+
 /** A plain photograph as a test needs it: a gradient with a square, different for each number. */
-export function photograph(n: number, width = 1200, height = 800): Promise<Buffer> {
+export async function photograph(n: number, width = 1200, height = 800): Promise<Buffer> {
+  const kept = join(DRAWN, `${n}-${width}x${height}.jpg`);
+  if (existsSync(kept)) return readFileSync(kept);
   const hue = (n * 47) % 360;
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><defs><linearGradient id="g" x2="1" y2="1"><stop stop-color="hsl(${hue} 60% 70%)"/><stop offset="1" stop-color="hsl(${(hue + 90) % 360} 50% 35%)"/></linearGradient></defs><rect width="100%" height="100%" fill="url(#g)"/><rect x="${(n * 83) % (width - 300)}" y="${(n * 61) % (height - 300)}" width="280" height="240" fill="hsl(${(hue + 180) % 360} 70% 45%)"/></svg>`;
-  return sharp(Buffer.from(svg)).jpeg({ quality: 85 }).toBuffer();
+  const drawn = await sharp(Buffer.from(svg)).jpeg({ quality: 85 }).toBuffer();
+  // Whole or not at all: another test may be reading it.
+  mkdirSync(DRAWN, { recursive: true });
+  const draft = mkdtempSync(join(DRAWN, 'draft-'));
+  writeFileSync(join(draft, 'one'), drawn);
+  renameSync(join(draft, 'one'), kept);
+  return drawn;
 }
 
 export async function bringIn(page: Page, folder: string): Promise<void> {
