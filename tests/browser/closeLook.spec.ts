@@ -1,18 +1,11 @@
 /** The close look: both files at one scale, a size before and after compression with its curve, and where it is cut. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Locator, Page } from '@playwright/test';
+import type {} from '@playwright/test';
 import sharp from 'sharp';
 import { violations } from './axe';
 import { expect, openKites, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
-
-async function lookAt(page: Page, full: string): Promise<Locator> {
-  await rowOf(page, full).getByRole('button').first().click();
-  await rowOf(page, full).getByRole('button', { name: 'Close look' }).click();
-  const dialog = page.getByRole('dialog', { name: /^Close look at/ });
-  await expect(dialog).toBeVisible();
-  return dialog;
-}
+import { lookAt } from './pictureSteps';
 
 const FULL = 'photos/large/delta-over-mere.jpg';
 
@@ -83,40 +76,6 @@ test('quality against weight: the edge moves, the curve is drawn, a choice is ma
   await expect.poll(() => page.evaluate(() => document.activeElement === document.body)).toBe(false);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('region', { name: 'Naming and recipe' })).toContainText('at most 150 px wide, WebP 80');
-});
-
-test('the pixels are left and the file is lightened, in steps; AVIF on request', async ({ page }) => {
-  const noisy = await sharp({
-    create: {
-      width: 900,
-      height: 600,
-      channels: 3,
-      background: '#808080',
-      noise: { type: 'gaussian', mean: 128, sigma: 20 },
-    },
-  })
-    .composite([{ input: await photograph(2, 900, 600), blend: 'soft-light' }])
-    .jpeg({ quality: 97 })
-    .toBuffer();
-  await openFiles(page, { 'moor.jpg': noisy });
-  const dialog = await lookAt(page, 'moor.jpg');
-  await dialog.getByRole('button', { name: 'Quality and weight' }).click();
-  await dialog.getByRole('combobox', { name: 'Size' }).click();
-  await page.getByRole('option', { name: 'full-size, all its pixels' }).click();
-  await expect(dialog.getByText('900 × 600 px')).toBeVisible();
-  await expect(dialog.getByRole('group', { name: /^Likeness/ }).locator('circle')).toHaveCount(17, { timeout: 60_000 });
-  await dialog.getByRole('button', { name: 'clearly' }).click();
-  await expect(dialog.getByText(/^0\.9[4-9]\d$/)).toBeVisible();
-  await dialog.getByRole('button', { name: 'try AVIF, slow' }).click();
-  await expect(dialog.getByRole('group', { name: 'Likeness against weight; JPEG and WebP and AVIF' })).toBeVisible({
-    timeout: 60_000,
-  });
-  await dialog.getByRole('button', { name: 'Make this picture so' }).click();
-  await expect(dialog.getByRole('status').getByText('Make moor.jpg')).toBeVisible();
-  await page.keyboard.press('Escape');
-  const made = readFileSync(join(await unpacked(page), 'moor.jpg'));
-  expect((await sharp(made).metadata()).width).toBe(900);
-  expect(made.length).toBeLessThan(noisy.length * 0.75);
 });
 
 test('a crop is cut about the point that was moved, as sharp would cut it there', async ({ page }) => {

@@ -9,8 +9,8 @@ import { expect, goTo, openKites, scrollTo, show, test, unpacked } from './fixtu
 
 const row = (page: Page, file: string) =>
   page
-    .getByRole('list', { name: 'Words' })
-    .getByRole('listitem')
+    .getByRole('table', { name: 'Words' })
+    .getByRole('row')
     .filter({ has: page.getByText(file, { exact: true }) });
 
 test('alt texts and captions are written in a fast list by keyboard alone, the picture large beside it', async ({
@@ -20,8 +20,9 @@ test('alt texts and captions are written in a fast list by keyboard alone, the p
   await show(page, 'Words, 1');
   expect(await violations(page)).toEqual([]);
   await page.getByRole('checkbox', { name: 'only the 1 without alt text' }).check();
-  const list = page.getByRole('list', { name: 'Words' });
-  await expect(list.getByRole('listitem')).toHaveCount(1);
+  const list = page.getByRole('table', { name: 'Words' });
+  // Its headings, and one picture.
+  await expect(list.getByRole('row')).toHaveCount(2);
   await expect(list.getByText('no alt text')).toBeVisible();
   const beside = page.getByRole('region', { name: 'The picture in hand' });
   // The words of the file are offered.
@@ -30,6 +31,19 @@ test('alt texts and captions are written in a fast list by keyboard alone, the p
   await page.keyboard.press('Enter');
   await expect(page.getByText('Every picture has an alt text.')).toBeVisible();
   await page.getByRole('checkbox', { name: /without alt text/ }).uncheck();
+
+  // The heading puts the rows in the order of names, back, and as they stand on their pages.
+  const heading = list.getByRole('columnheader', { name: 'Name' });
+  const firstName = () => list.getByRole('row').nth(1).getByRole('textbox').first().getAttribute('aria-label');
+  const asOnPages = await firstName();
+  await heading.getByRole('button').click();
+  await expect(heading).toHaveAttribute('aria-sort', 'ascending');
+  await expect.poll(firstName).toBe('Alt text of bamboo-split.jpg');
+  await heading.getByRole('button').click();
+  await expect(heading).toHaveAttribute('aria-sort', 'descending');
+  await heading.getByRole('button').click();
+  await expect(heading).not.toHaveAttribute('aria-sort');
+  await expect.poll(firstName).toBe(asOnPages);
 
   const first = row(page, 'delta-over-mere.jpg').first();
   await first.getByRole('textbox', { name: 'Caption of delta-over-mere.jpg' }).focus();
@@ -97,7 +111,7 @@ test('where pictures were taken is said, and removed when the site leaves, but f
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('status').getByText('Set whose pictures these are')).toBeVisible();
 
-  await (await scrollTo(page, page.getByRole('list', { name: 'Words' }).getByText('TKC_0415.jpg'))).click();
+  await (await scrollTo(page, page.getByRole('table', { name: 'Words' }).getByText('TKC_0415.jpg'))).click();
   const beside = page.getByRole('region', { name: 'The picture in hand' });
   await expect(beside.getByText('The file says where it was taken.')).toBeVisible();
   await expect(beside.getByText('It is removed when the site leaves.')).toBeVisible();

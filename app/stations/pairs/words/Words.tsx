@@ -9,16 +9,16 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { placeKey, readCsv, wordsFrom, wordsTable, writeCsv, WORDS_COLUMNS, type WordsRow } from '~core/lists/index.ts';
 import type { Intent } from '~core/plans/index.ts';
-import { countOf } from '~core/site/index.ts';
+import { countOf, nameOf } from '~core/site/index.ts';
 import { save } from '../../../data/export';
 import { Nothing, Panel } from '../../../ui/parts/small';
-import { useRowsInSight } from '../../../ui/parts/rowsInSight';
+import { RowsTable, type TableColumn } from '../../../ui/parts/table';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Rights } from './Rights';
-import { LINE, WordsLine, type LineField } from './WordsLine';
+import { WordsLine, type LineField } from './WordsLine';
 
 type SetWords = Extract<Intent, { kind: 'set-words' }>;
 
@@ -28,7 +28,13 @@ const BAR = { display: 'flex', gap: 1.5, alignItems: 'center', px: 1.75, py: 1.2
 
 const COLUMNS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 392px', gap: 1.5, alignItems: 'start' };
 
-const HEAD = { ...LINE, pt: 1, color: color('stone'), fontSize: '0.75rem' };
+/** Alt text and caption give no order: a row would leave the hand that writes in it. */
+const TABLE: readonly TableColumn<WordsRow>[] = [
+  { id: 'picture', title: 'Picture', width: '76px' },
+  { id: 'name', title: 'Name', width: '150px', order: ({ file }) => nameOf(file) },
+  { id: 'alt', title: 'Alt text', width: 'minmax(0, 1fr)' },
+  { id: 'caption', title: 'Caption', width: 'minmax(0, 1fr)' },
+];
 
 export function Words() {
   const { site } = useSite();
@@ -42,12 +48,6 @@ export function Words() {
   const shown = useMemo(() => (missingOnly ? words.filter((row) => row.alt === null) : words), [words, missingOnly]);
   const missing = words.filter((row) => row.alt === null).length;
   const chosen = shown.find((row) => placeKey(row) === at) ?? shown[0] ?? null;
-  const rows = useRowsInSight<HTMLUListElement>(
-    shown.length,
-    ROW,
-    useCallback((n: number) => (shown[n] ? placeKey(shown[n]) : n), [shown]),
-  );
-
   const set = useCallback(
     (row: WordsRow, field: LineField, value: string) => {
       if (row.strand !== null)
@@ -57,8 +57,8 @@ export function Words() {
     [intent],
   );
   /** Enter goes on to the same field of the next row. */
-  const next = (index: number, field: LineField) => {
-    rows.show(Math.min(index + 1, shown.length - 1));
+  const next = (index: number, field: LineField, show: (index: number) => void) => {
+    show(Math.min(index + 1, shown.length - 1));
     requestAnimationFrame(() =>
       list.current?.querySelector<HTMLElement>(`[data-index="${index + 1}"] [data-field="${field}"]`)?.focus(),
     );
@@ -86,39 +86,23 @@ export function Words() {
       {told.length > 0 && <Told told={told} onClose={() => setTold([])} />}
       <Box sx={COLUMNS}>
         <Panel>
-          <Box aria-hidden sx={HEAD}>
-            <Box sx={{ gridColumn: 3 }}>Alt text</Box>
-            <Box>Caption</Box>
-          </Box>
           <Box ref={list}>
-            <Box
-              component="ul"
-              aria-label="Words"
-              ref={rows.list}
-              sx={{ m: 0, p: 0, listStyle: 'none' }}
-              style={{ position: 'relative', height: rows.height }}
-            >
-              {rows.items.map((item) => {
-                const row = shown[item.index];
-                return (
-                  row && (
-                    <WordsLine
-                      key={placeKey(row)}
-                      row={row}
-                      index={item.index}
-                      of={shown.length}
-                      top={rows.topOf(item)}
-                      measure={rows.measure}
-                      chosen={chosen !== null && placeKey(row) === placeKey(chosen)}
-                      idle={site.readOnly}
-                      onChoose={setAt}
-                      onSet={set}
-                      onNext={next}
-                    />
-                  )
-                );
-              })}
-            </Box>
+            <RowsTable label="Words" columns={TABLE} rows={shown} keyOf={placeKey} rowHeight={ROW}>
+              {(row, place, show) => (
+                <WordsLine
+                  key={placeKey(row)}
+                  row={row}
+                  columns={TABLE}
+                  {...place}
+                  chosen={chosen !== null && placeKey(row) === placeKey(chosen)}
+                  idle={site.readOnly}
+                  onChoose={setAt}
+                  onSet={set}
+                  onNext={next}
+                  show={show}
+                />
+              )}
+            </RowsTable>
           </Box>
         </Panel>
         {chosen && (

@@ -4,38 +4,26 @@ import { memo } from 'react';
 import { placeKey, type WordsRow } from '~core/lists/index.ts';
 import { nameOf } from '~core/site/index.ts';
 import { Mono, Picture, Tag } from '../../../ui/parts/small';
+import { gridOf, rowProps, type RowPlace, type TableColumn } from '../../../ui/parts/table';
 import { useTyped } from '../../../ui/parts/typed';
 import { color } from '../../../ui/theme';
 
-/** Picture, name, alt text, caption. */
-export const LINE = {
-  display: 'grid',
-  gridTemplateColumns: '76px 150px minmax(0, 1fr) minmax(0, 1fr)',
-  gap: 1.25,
-  px: 1.5,
-} as const;
-
 export type LineField = 'alt' | 'caption';
 
-interface WordsLineProps {
+interface WordsLineProps extends RowPlace {
   row: WordsRow;
-  index: number;
-  of: number;
-  top: number;
-  measure: (element: Element | null) => void;
+  columns: readonly TableColumn<WordsRow>[];
   chosen: boolean;
   idle: boolean;
   onChoose: (key: string) => void;
   onSet: (row: WordsRow, field: LineField, value: string) => void;
-  onNext: (index: number, field: LineField) => void;
+  /** `show` brings a row into sight. */
+  onNext: (index: number, field: LineField, show: (index: number) => void) => void;
+  show: (index: number) => void;
 }
 
 const lineStyle = (chosen: boolean) =>
   ({
-    ...LINE,
-    position: 'absolute',
-    left: 0,
-    right: 0,
     alignItems: 'center',
     py: 0.75,
     borderTop: `1px solid ${color('hair')}`,
@@ -46,8 +34,8 @@ const lineStyle = (chosen: boolean) =>
 
 export const WordsLine = memo(function WordsLine({
   row,
+  columns,
   index,
-  of,
   top,
   measure,
   chosen,
@@ -55,43 +43,45 @@ export const WordsLine = memo(function WordsLine({
   onChoose,
   onSet,
   onNext,
+  show,
 }: WordsLineProps) {
-  const field = (name: LineField) => ({ row, name, idle, onSet, onNext: () => onNext(index, name) });
+  const field = (name: LineField) => ({ row, name, idle, onSet, onNext: () => onNext(index, name, show) });
   return (
     <Box
-      component="li"
-      ref={measure}
-      data-index={index}
-      aria-setsize={of}
-      aria-posinset={index + 1}
+      {...rowProps({ index, top, measure })}
       onFocus={() => onChoose(placeKey(row))}
       onPointerDown={() => onChoose(placeKey(row))}
-      sx={lineStyle(chosen)}
-      style={{ top }}
+      sx={{ ...gridOf(columns), ...lineStyle(chosen) }}
     >
-      <Picture path={row.file} width={72} height={52} />
-      <Box sx={{ minWidth: 0, fontSize: '0.75rem' }}>
+      <Box role="cell">
+        <Picture path={row.file} width={72} height={52} />
+      </Box>
+      <Box role="cell" sx={{ minWidth: 0, fontSize: '0.75rem' }}>
         <Mono>{nameOf(row.file)}</Mono>
         <Box sx={{ color: color('stone') }}>{row.page || 'on no page yet'}</Box>
         {row.alt === null && <Tag tone="look">no alt text</Tag>}
         {row.alt === '' && <Tag tone="plain">decoration</Tag>}
       </Box>
-      <Line
-        {...field('alt')}
-        label={`Alt text of ${nameOf(row.file)}`}
-        value={row.alt ?? ''}
-        placeholder={row.alt === null ? 'what the picture shows' : ''}
-      />
-      {row.caption === null ? (
-        <Box sx={{ color: color('stone'), fontSize: '0.75rem' }}>no element for a caption</Box>
-      ) : (
+      <Box role="cell">
         <Line
-          {...field('caption')}
-          label={`Caption of ${nameOf(row.file)}`}
-          value={row.caption}
-          placeholder="caption"
+          {...field('alt')}
+          label={`Alt text of ${nameOf(row.file)}`}
+          value={row.alt ?? ''}
+          placeholder={row.alt === null ? 'what the picture shows' : ''}
         />
-      )}
+      </Box>
+      <Box role="cell" sx={{ color: color('stone'), fontSize: '0.75rem' }}>
+        {row.caption === null ? (
+          'no element for a caption'
+        ) : (
+          <Line
+            {...field('caption')}
+            label={`Caption of ${nameOf(row.file)}`}
+            value={row.caption}
+            placeholder="caption"
+          />
+        )}
+      </Box>
     </Box>
   );
 });
@@ -110,7 +100,7 @@ interface LineProps {
 const FIELD = {
   font: 'inherit',
   fontSize: '0.8125rem',
-  color: 'inherit',
+  color: color('peat'),
   bgcolor: color('paper'),
   border: `1px solid ${color('hair')}`,
   borderRadius: '4px',
