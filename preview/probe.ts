@@ -109,7 +109,12 @@ void (() => {
       if (!frame.element?.isConnected) continue;
       const box = frame.element.getBoundingClientRect();
       frame.mark = document.createElement('span');
-      frame.mark.style.cssText = `all:initial;position:absolute;pointer-events:none;z-index:2147483647;left:${box.left + scrollX - 4}px;top:${box.top + scrollY - 4}px;width:${box.width + 4}px;height:${box.height + 4}px;outline:${frame.line} ${frame.color};outline-offset:-1px`;
+      frame.mark.style.cssText = [
+        'all: initial; position: absolute; pointer-events: none; z-index: 2147483647; outline-offset: -1px',
+        `left: ${box.left + scrollX - 4}px; top: ${box.top + scrollY - 4}px`,
+        `width: ${box.width + 4}px; height: ${box.height + 4}px`,
+        `outline: ${frame.line} ${frame.color}`,
+      ].join(';');
       document.documentElement.append(frame.mark);
     }
   }

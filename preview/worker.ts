@@ -113,7 +113,9 @@ void (() => {
 
   function page(status: number, title: string, text: string): Response {
     const escape = (raw: string) => raw.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
-    const body = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>${title}</title><script src="/probe.js"></script></head><body style="font:16px/1.5 sans-serif;padding:2rem"><h1>${title}</h1><p>${escape(text)}</p></body></html>`;
+    const body = `<!DOCTYPE html><html lang="en">
+<head><meta charset="utf-8"><title>${title}</title><script src="/probe.js"></script></head>
+<body style="font:16px/1.5 sans-serif;padding:2rem"><h1>${title}</h1><p>${escape(text)}</p></body></html>`;
     return new Response(body, { status, headers: { ...HEADERS, 'Content-Type': 'text/html; charset=utf-8' } });
   }
 

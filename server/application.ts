@@ -61,7 +61,9 @@ export function applicationServer({ root, port, origins, development, build, bef
   before?.(server);
   // The build has compressed them already: at each request it would cost as much as everything else together.
   const built = { brotli: true, gzip: true, etag: true };
-  server.use('/assets', sirv(join(root, 'build/client/assets'), { ...built, immutable: true, maxAge: YEAR }));
+  const assets = join(root, 'build/client/assets');
+  // While developing there may be no build yet.
+  if (existsSync(assets)) server.use('/assets', sirv(assets, { ...built, immutable: true, maxAge: YEAR }));
   server.get('/demo.zip', (_request, response) => {
     const file = join(root, 'demo/.made/demo.zip');
     if (existsSync(file)) response.sendFile(file, { dotfiles: 'allow' });

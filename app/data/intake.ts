@@ -152,7 +152,7 @@ async function bringIn(
  * Contents of pictures that come into a site that is there; they are part of no site until a change says so. Null
  * where it was stopped.
  */
-export async function keepPictures(
+export async function savePictures(
   store: Store,
   files: readonly IntakeFile[],
   onProgress: (done: number) => void,

@@ -64,12 +64,15 @@ export default function Pairs() {
   const sure = pairs.filter((pair) => pair.state === 'sure').length;
   const tab = TABS.find(({ id }) => id === place.tab) ?? FIRST;
   const more = due.length > missing.length;
+  const counts = [
+    countOf(pairs.length, 'picture'),
+    `${sure} sure`,
+    `${pairs.length - sure} to look at`,
+    ...(loose.length > 0 ? [countOf(loose.length, 'loose file')] : []),
+  ];
   return (
     <>
-      <StationHead
-        title="Pairs"
-        says={`${countOf(pairs.length, 'picture')}, ${sure} sure, ${pairs.length - sure} to look at${loose.length > 0 ? `, ${countOf(loose.length, 'loose file')}` : ''}${unread > 0 ? `; ${unread} still being read` : ''}`}
-      >
+      <StationHead title="Pairs" says={counts.join(', ') + (unread > 0 ? `; ${unread} still being read` : '')}>
         {more && (
           <Button disabled={idle || unread > 0} onClick={() => work({ do: 'make', tasks: due })}>
             {`Make all by the recipe, ${due.length}`}

@@ -13,9 +13,13 @@ const text = (value: unknown): string | undefined => {
   return typeof found === 'string' && found.trim() !== '' ? found.trim() : undefined;
 };
 
+const BEYOND_ASCII = /[\u0080-\u00ff]/;
+// eslint-disable-next-line no-control-regex -- bytes are meant
+const ALL_BYTES = /^[\u0000-\u00ff]*$/;
+
 /** IPTC text comes as bytes read one by one; where they are UTF-8 they are put together again. */
 function utf8(value: string | undefined): string | undefined {
-  if (value === undefined || !/[\u0080-\u00ff]/.test(value) || /[^\u0000-\u00ff]/.test(value)) return value; // eslint-disable-line no-control-regex -- bytes are meant
+  if (value === undefined || !BEYOND_ASCII.test(value) || !ALL_BYTES.test(value)) return value;
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(Uint8Array.from(value, (letter) => letter.charCodeAt(0)));
   } catch {

@@ -12,11 +12,15 @@ export const startTooSoon: Rule = {
           const { include, call, matched, there, tooEarly } = start;
           const inline = include.inline;
           if (tooEarly || there.length === matched.length) return [];
+          const when =
+            there.length === 0
+              ? 'before any of its links is read'
+              : `when ${there.length} of its ${matched.length} links are read`;
           return [
             {
               matter: `${page.path}:${call.name}:${include.line}`,
               severity: 'error',
-              says: `${call.name}() runs ${there.length === 0 ? 'before any of its links is read' : `when ${there.length} of its ${matched.length} links are read`}.`,
+              says: `${call.name}() runs ${when}.`,
               why: 'A script that stands as it is runs while the browser reads the page, and sees only what comes before it.',
               place: placeIn(
                 page,

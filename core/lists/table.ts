@@ -122,5 +122,7 @@ export function readTable(path: string, text: string): TableRead {
  * an apostrophe.
  */
 export function writeCsv(columns: readonly string[], rows: readonly Record<string, string>[]): string {
-  return `\ufeff${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((name) => row[name] ?? '')) }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
+  const data = rows.map((row) => columns.map((name) => row[name] ?? ''));
+  const lines = Papa.unparse({ fields: [...columns], data }, { newline: '\r\n', escapeFormulae: true });
+  return `\ufeff${lines}\r\n`;
 }

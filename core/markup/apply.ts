@@ -24,8 +24,10 @@ type Supply = (n: number, slot: string) => string | undefined;
 export function troubleInPattern(text: string, known: Pattern): string | null {
   const slots = slotsOf(text);
   const unknown = slots.find((slot) => !(slot in SLOTS) && !known.free.has(slot));
-  if (unknown !== undefined)
-    return `“{${unknown}}” is not known. The slots are ${[...Object.keys(SLOTS), ...known.free.keys()].map((slot) => `{${slot}}`).join(', ')}; write {{${unknown}} for the text itself.`;
+  if (unknown !== undefined) {
+    const all = [...Object.keys(SLOTS), ...known.free.keys()].map((slot) => `{${slot}}`).join(', ');
+    return `“{${unknown}}” is not known. The slots are ${all}; write {{${unknown}} for the text itself.`;
+  }
   if (!slots.includes('thumbnail') && !slots.includes('full'))
     return 'Without {thumbnail} or {full} an item would hold no picture.';
   const open = /<[a-z][^<>]*$/i.exec(text);

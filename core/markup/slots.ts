@@ -67,13 +67,17 @@ export function setSlot(page: PageDocument, item: GalleryItem, slot: SettableSlo
   return holder ? editAttribute(page, holder, slot, value) : refuse('This item has no image tag.');
 }
 
+/** WHATWG HTML §13.1.2.3; control characters are what it excludes. */
+// eslint-disable-next-line no-control-regex -- see above
+const ATTRIBUTE_NAME = /^[^\s"'<>/=\u0000-\u001f]+$/;
+
 /** Which element carries an attribute slot of an item, or would. */
 export const holderOf = (item: GalleryItem, slot: 'title' | 'width' | 'height'): PageElement | null =>
   slot === 'title' && !(item.image && attributeOf(item.image, 'title')) ? (item.link ?? item.image) : item.image;
 
 /** An attribute put on every link of a gallery, or taken away from all; items without a link are passed over. */
 export function setOnLinks(page: PageDocument, gallery: Gallery, name: string, value: string | null): Edited {
-  if (!/^[^\s"'<>/=\u0000-\u001f]+$/.test(name)) return refuse(`“${name}” cannot be the name of an attribute.`); // eslint-disable-line no-control-regex -- control characters are what the specification excludes
+  if (!ATTRIBUTE_NAME.test(name)) return refuse(`“${name}” cannot be the name of an attribute.`);
   const links = gallery.items.flatMap(({ link }) => (link?.open ? [link] : []));
   if (links.length === 0) return refuse('No item here has a link.');
   return editAttributes(

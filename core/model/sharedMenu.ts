@@ -16,9 +16,11 @@ export type Drift =
   | { kind: 'dummy'; entry: MenuEntry; target: string; label: string }
   | { kind: 'label'; entry: MenuEntry; target: string; label: string };
 
-/** What a run of links is told by across pages: its tag and class. */
-const keyOf = ({ container }: Menu): string =>
-  `${container.tag}.${container.attributes.find(({ name }) => name === 'class')?.value ?? ''}#${container.attributes.find(({ name }) => name === 'id')?.value ?? ''}`;
+/** What a run of links is known by across pages: its tag, class and id. */
+function keyOf({ container: { tag, attributes } }: Menu): string {
+  const named = (name: string) => attributes.find((one) => one.name === name)?.value ?? '';
+  return `${tag}.${named('class')}#${named('id')}`;
+}
 
 /** Null where no two pages share one. */
 export function sharedMenu(pages: readonly PageReading[]): SharedMenu | null {

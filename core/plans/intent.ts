@@ -139,7 +139,7 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('wire'), page: z.string(), kit: z.string().max(60).optional() }),
   /** A viewer script of the author's: its manifest, and texts of files that are not in the site yet, by their names. */
   z.strictObject({
-    kind: z.literal('keep-kit'),
+    kind: z.literal('save-kit'),
     manifest: KitManifest,
     files: z.record(z.string().max(200), z.string().max(4_000_000)),
   }),

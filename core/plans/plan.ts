@@ -37,7 +37,7 @@ import { setSources } from './sources.ts';
 import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
-import { changeKit, forgetKit, keepKit, unwire, wire } from './wiring.ts';
+import { changeKit, forgetKit, saveKit, unwire, wire } from './wiring.ts';
 import { keepPlace, setTags, setWords } from './setWords.ts';
 import type { Intent, NewPicture } from './intent.ts';
 
@@ -102,7 +102,7 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   wire,
   unwire,
   'change-kit': changeKit,
-  'keep-kit': keepKit,
+  'save-kit': saveKit,
   'forget-kit': forgetKit,
   fix: (site, intent) => {
     const fix = findingsOf(site).find((finding) => finding.id === intent.finding)?.fixes[intent.fix];

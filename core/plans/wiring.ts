@@ -54,7 +54,7 @@ export function changeKit(
 }
 
 /** The author's own script becomes a kit: its files stand in the site, its manifest in the notes. */
-export function keepKit(
+export function saveKit(
   site: SiteReading,
   { manifest, files }: { manifest: KitManifest; files: Record<string, string> },
 ): Planned {

@@ -53,13 +53,10 @@ export function appendDeclaration(rule: Rule, property: string, value: string): 
     const at = block.start;
     if (sheet.kind === 'attribute')
       return { start: at, end: at, text: `${written}${inside.trim() === '' ? '' : '; '}` };
-    return {
-      start: at,
-      end: at,
-      text: multi
-        ? `${hand.newline}${indentAt(text, rule.range.start)}${hand.indent}${written};${inside.includes('\n') ? '' : hand.newline + indentAt(text, rule.range.start)}`
-        : ` ${written};${inside === '' ? ' ' : ''}`,
-    };
+    if (!multi) return { start: at, end: at, text: ` ${written};${inside === '' ? ' ' : ''}` };
+    const line = hand.newline + indentAt(text, rule.range.start);
+    const closing = inside.includes('\n') ? '' : line;
+    return { start: at, end: at, text: `${line}${hand.indent}${written};${closing}` };
   }
   const separator = inside.includes('\n') ? hand.newline + indentAt(text, last.range.start) : ' ';
   const semicolon = /^\s*;/.exec(text.slice(last.range.end, block.end));

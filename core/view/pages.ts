@@ -52,7 +52,7 @@ export interface PageView {
   /** Why items cannot be added, moved or removed here; null where they can. */
   hazards: { line: number; says: string }[];
   /** What was said of items here, by their selectors. */
-  told: UnitHint[];
+  hints: UnitHint[];
   /** Elements with an `id`, to which links may lead. */
   anchors: string[];
   kit: string | null;
@@ -76,7 +76,7 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
     hazards: page.hazards
       .filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit))))
       .map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
-    told: [...document.units],
+    hints: [...document.units],
     anchors: namesIn(document).ids,
     kit: wiring.main?.kit.manifest.name ?? null,
     uses: usesView(page),

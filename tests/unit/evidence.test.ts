@@ -77,7 +77,7 @@ describe('an own script', () => {
     const manifest = readManifest(draft.manifest);
     if (!manifest.ok) throw new Error(manifest.reason);
     const { 'how-to.html': _, ...texts } = OWN_SCRIPT;
-    expect(does({ kind: 'keep-kit', manifest: manifest.manifest, files: texts })).toBe('Keep Roam as a kit');
+    expect(does({ kind: 'save-kit', manifest: manifest.manifest, files: texts })).toBe('Keep Roam as a kit');
     expect(files.has('roam/roam.js')).toBe(true);
     expect(does({ kind: 'wire', page: 'index.html', kit: 'roam' })).toBe('Wire index.html with the roam');
     const [page] = readSite(files, new Map(), KITS).pages;
@@ -86,10 +86,10 @@ describe('an own script', () => {
     expect(does({ kind: 'unwire', page: 'index.html', kit: 'roam' })).toBe('Take the roam off index.html');
     expect(files.has('roam/roam.js'), 'the script is the author’s and stays').toBe(true);
     expect(does({ kind: 'forget-kit', name: 'roam' })).toBe('Forget the kit roam');
-    expect(does({ kind: 'keep-kit', manifest: { ...manifest.manifest, name: 'lightbox' }, files: texts })).toMatch(
+    expect(does({ kind: 'save-kit', manifest: { ...manifest.manifest, name: 'lightbox' }, files: texts })).toMatch(
       /comes with the program/,
     );
-    expect(does({ kind: 'keep-kit', manifest: { ...manifest.manifest, folder: 'elsewhere' }, files: {} })).toMatch(
+    expect(does({ kind: 'save-kit', manifest: { ...manifest.manifest, folder: 'elsewhere' }, files: {} })).toMatch(
       /not brought along/,
     );
   });

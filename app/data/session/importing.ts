@@ -1,7 +1,7 @@
 /** Pictures from disk that come into an open site beside those of a gallery, with the thumbnails that they lack. */
 import { refuse } from '~core/site/index.ts';
 import { analysis } from '../../workers/start';
-import { INTAKE_LOCK, keepPictures, type IntakeFile } from '../intake';
+import { INTAKE_LOCK, savePictures, type IntakeFile } from '../intake';
 import type { AnalysedPictures } from './analysedPictures';
 import type { Commits } from './commits';
 import type { Jobs } from './jobs';
@@ -33,7 +33,7 @@ export async function importPictures(
     jobs.show({ says: 'Taking in pictures', done, of: files.length, stop: () => stop.abort() });
   const outcome = await commits.inTurn(() =>
     navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
-      const kept = await keepPictures(site.store, files, show, stop.signal);
+      const kept = await savePictures(site.store, files, show, stop.signal);
       if (kept === null) return refuse('Stopped. Nothing was taken in.');
       const { planned, paths: places } = await analysis().importPictures(kept, beside);
       if (!planned.ok) return planned;

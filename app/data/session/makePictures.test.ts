@@ -179,7 +179,7 @@ describe('the queue', () => {
     const batch = await run([task('a', 'thumbnail', { size: { ...SIZE, enlarge: true } }), task('b'), task('c')], {
       workers: [maker([], odd)],
     });
-    expect(batch?.told).toEqual([
+    expect(batch?.remarks).toEqual([
       'enlarged, for the pictures are smaller than their box: a.jpg',
       'no quality meets the aim for b.jpg (0 kB); the nearest was taken',
     ]);
@@ -187,7 +187,7 @@ describe('the queue', () => {
       ['p', 'q', 'r', 's', 't'].map((name) => task(name)),
       { workers: [maker([], (to) => outcome(to, { met: false }))] },
     );
-    expect(many?.told[0]).toContain('p.jpg (0 kB), q.jpg (0 kB), r.jpg (0 kB) and 2 more');
+    expect(many?.remarks[0]).toContain('p.jpg (0 kB), q.jpg (0 kB), r.jpg (0 kB) and 2 more');
   });
 
   it('leaves a file that would only become heavier as it is', async () => {
@@ -199,7 +199,7 @@ describe('the queue', () => {
     });
     // Elsewhere it is another file, which has to be there.
     expect(batch?.files.map(({ bytes }) => bytes)).toEqual([5, 22]);
-    expect(batch?.told).toEqual(['as light as that already, and left: a.jpg']);
+    expect(batch?.remarks).toEqual(['as light as that already, and left: a.jpg']);
   });
 
   it('tells how far it is', async () => {

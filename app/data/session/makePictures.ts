@@ -34,7 +34,7 @@ export interface MadeBatch {
   /** What could not be made, with the reason. */
   failed: string[];
   /** What came out otherwise than somebody may expect. */
-  told: string[];
+  remarks: string[];
 }
 
 /** Time that is left is said only when there is something to judge by; ms. */
@@ -52,7 +52,7 @@ export async function makePictures(
   { before, recipe, workers, sourceOf, leaving, onJob }: Options,
 ): Promise<MadeBatch | null> {
   const stop = new AbortController();
-  const batch: MadeBatch = { files: [...before], analyses: new Map(), failed: [], told: [] };
+  const batch: MadeBatch = { files: [...before], analyses: new Map(), failed: [], remarks: [] };
   const plain = tasks.map(withoutSource);
   let noted = -Infinity;
   const note = async (always = false) => {
@@ -123,7 +123,7 @@ export async function makePictures(
   }
   await note(true);
   if (leaving.aborted) return null;
-  batch.told.push(...saidOf(odd));
+  batch.remarks.push(...saidOf(odd));
   return batch;
 }
 

@@ -56,7 +56,7 @@ export class Making {
     });
   }
 
-  async #place({ files, analyses, failed, told }: MadeBatch): Promise<Outcome> {
+  async #place({ files, analyses, failed, remarks: told }: MadeBatch): Promise<Outcome> {
     const { store, site } = this.#site;
     if (files.length === 0) {
       await store.removeQueue(site.id);

@@ -64,7 +64,7 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
     const checked = readManifest(manifestFrom(fields));
     if (!read || !checked.ok) return;
     const files = Object.fromEntries(checked.manifest.files.map(({ name }) => [name, read.texts[name] ?? '']));
-    intent({ kind: 'keep-kit', manifest: checked.manifest, files });
+    intent({ kind: 'save-kit', manifest: checked.manifest, files });
     onClose();
   };
   return (

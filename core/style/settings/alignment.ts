@@ -2,7 +2,7 @@
 import type { StyleWish } from '../declare.ts';
 import type { Layout, Method } from '../layout.ts';
 import type { Role } from '../roles.ts';
-import { told, type Setting } from './setting.ts';
+import { declared, type Setting } from './setting.ts';
 
 /** Which declaration says it, by method; of methods that are not here none does. */
 const ACROSS: Readonly<Partial<Record<Method, readonly [Role, string]>>> = {
@@ -40,7 +40,7 @@ function along(table: typeof ACROSS, none: string): Pick<Setting, 'read' | 'wish
   return {
     read: (layout) => {
       const at = table[layout.method];
-      const one = at ? told(layout, ...at) : { value: null, winner: null };
+      const one = at ? declared(layout, ...at) : { value: null, winner: null };
       return { ...one, value: one.value === null ? null : (PLAIN[one.value] ?? one.value) };
     },
     wishes: (layout, value): StyleWish[] | string => {

@@ -2,7 +2,7 @@
 import { inheritedFor } from '../cascade.ts';
 import { displayOf, type Layout } from '../layout.ts';
 import { short } from '../values.ts';
-import { told, type Setting } from './setting.ts';
+import { declared, type Setting } from './setting.ts';
 
 /** What browsers take for `normal` (CSS Inline 3 §4.2 advises 1.0 to 1.2). */
 const NORMAL = 1.2;
@@ -28,7 +28,7 @@ export const CAPTIONS: readonly Setting[] = [
     purpose: 'room for captions',
     field: { kind: 'lines' },
     read: (layout) => {
-      const one = told(layout, 'caption', 'min-height');
+      const one = declared(layout, 'caption', 'min-height');
       const em = /^([\d.]+)em$/.exec(one.value ?? '')?.[1];
       return { ...one, value: em ? String(Math.round(Number(em) / lineHeight(layout))) : one.value };
     },

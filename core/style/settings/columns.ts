@@ -4,7 +4,7 @@ import { valueFor } from '../cascade.ts';
 import type { StyleWish } from '../declare.ts';
 import { displayOf, isNothing, sideOf, type Layout } from '../layout.ts';
 import { lengthOf, piecesOf, sumOf, timesOf } from '../values.ts';
-import { told, type Setting, type Told } from './setting.ts';
+import { declared, type Setting, type Declared } from './setting.ts';
 
 const isCount = (value: string): boolean => /^[1-9]\d?$/.test(value);
 
@@ -34,24 +34,24 @@ function itemColumns(width: string | null): string | null {
   return lengthOf(width) ? width : null;
 }
 
-function read(layout: Layout): Told {
+function read(layout: Layout): Declared {
   switch (layout.method) {
     case 'grid': {
-      const one = told(layout, 'container', 'grid-template-columns');
+      const one = declared(layout, 'container', 'grid-template-columns');
       return { ...one, value: gridColumns(one.value) ?? (one.winner ? null : '1') };
     }
     case 'columns': {
-      const count = told(layout, 'container', 'column-count');
-      return count.value !== null && count.value !== 'auto' ? count : told(layout, 'container', 'column-width');
+      const count = declared(layout, 'container', 'column-count');
+      return count.value !== null && count.value !== 'auto' ? count : declared(layout, 'container', 'column-width');
     }
     case 'flex': {
-      const basis = told(layout, 'item', 'flex-basis');
-      const one = basis.value !== null && !/^auto$|^0/.test(basis.value) ? basis : told(layout, 'item', 'width');
+      const basis = declared(layout, 'item', 'flex-basis');
+      const one = basis.value !== null && !/^auto$|^0/.test(basis.value) ? basis : declared(layout, 'item', 'width');
       return { ...one, value: itemColumns(one.value) };
     }
     case 'float':
     case 'inline': {
-      const one = told(layout, 'item', 'width');
+      const one = declared(layout, 'item', 'width');
       return { ...one, value: itemColumns(one.value) };
     }
     default:
@@ -204,13 +204,13 @@ function spacing(layout: Layout, sides: readonly [string, string]): 'margin' | '
 const ROW = ['top', 'bottom'] as const;
 const COLUMN = ['left', 'right'] as const;
 
-function readGap(layout: Layout, property: 'row-gap' | 'column-gap'): Told {
+function readGap(layout: Layout, property: 'row-gap' | 'column-gap'): Declared {
   const { method } = layout;
   if (method === 'grid' || method === 'flex' || (method === 'columns' && property === 'column-gap'))
-    return told(layout, 'container', property);
+    return declared(layout, 'container', property);
   const sides = property === 'row-gap' ? ROW : COLUMN;
   const kind = spacing(layout, sides);
-  const one = told(layout, 'item', `${kind}-${sides[1]}`);
+  const one = declared(layout, 'item', `${kind}-${sides[1]}`);
   return {
     value: sumOf(sideOf(layout, `${kind}-${sides[0]}`), sideOf(layout, `${kind}-${sides[1]}`)),
     winner: one.winner,

@@ -1,6 +1,6 @@
 /** What is around the gallery: the width of the page's column, and grounds. */
 import { valueFor } from '../cascade.ts';
-import { plain, told, type Setting } from './setting.ts';
+import { plain, declared, type Setting } from './setting.ts';
 
 export const PAGE: readonly Setting[] = [
   {
@@ -10,12 +10,14 @@ export const PAGE: readonly Setting[] = [
     purpose: 'width of the column',
     field: { kind: 'length' },
     read: (layout) => {
-      const most = told(layout, 'content', 'max-width');
-      return most.winner ? most : told(layout, 'content', 'width');
+      const most = declared(layout, 'content', 'max-width');
+      return most.winner ? most : declared(layout, 'content', 'width');
     },
     wishes: (layout, value) => {
       const property =
-        told(layout, 'content', 'max-width').winner || !told(layout, 'content', 'width').winner ? 'max-width' : 'width';
+        declared(layout, 'content', 'max-width').winner || !declared(layout, 'content', 'width').winner
+          ? 'max-width'
+          : 'width';
       const centred = ['margin-left', 'margin-right'].every(
         (side) => valueFor(layout.situation, layout.parts.content[0], side) !== null,
       );

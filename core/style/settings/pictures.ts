@@ -2,14 +2,14 @@
 import { valueFor } from '../cascade.ts';
 import type { StyleWish } from '../declare.ts';
 import type { Layout } from '../layout.ts';
-import { plain, told, type Setting } from './setting.ts';
+import { plain, declared, type Setting } from './setting.ts';
 
 /** A shape counts only where neither side is fixed: the width fills the column and the height follows. */
 function shape(layout: Layout, value: string | null): StyleWish[] {
   const { situation, parts } = layout;
   if (value === null || value === 'auto')
     return ['aspect-ratio', 'object-fit'].flatMap((property) =>
-      told(layout, 'image', property).winner ? [{ role: 'image' as const, property, value: null }] : [],
+      declared(layout, 'image', property).winner ? [{ role: 'image' as const, property, value: null }] : [],
     );
   const says = (property: string) => valueFor(situation, parts.image[0], property);
   return [
@@ -37,7 +37,7 @@ export const PICTURES: readonly Setting[] = [
         ['3 / 4', '3 to 4, upright'],
       ],
     },
-    read: (layout) => told(layout, 'image', 'aspect-ratio'),
+    read: (layout) => declared(layout, 'image', 'aspect-ratio'),
     wishes: shape,
   },
   {
@@ -53,7 +53,7 @@ export const PICTURES: readonly Setting[] = [
       ],
     },
     ...plain('image', 'object-fit'),
-    idle: (layout) => (told(layout, 'image', 'aspect-ratio').winner ? null : 'Give the thumbnails a shape first.'),
+    idle: (layout) => (declared(layout, 'image', 'aspect-ratio').winner ? null : 'Give the thumbnails a shape first.'),
   },
   {
     id: 'border',

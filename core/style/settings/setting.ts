@@ -17,7 +17,7 @@ export type Field =
   | { kind: 'colour' }
   | { kind: 'choice'; choices: readonly (readonly [value: string, says: string])[] };
 
-export interface Told {
+export interface Declared {
   /** As the author wrote it, or in the setting's own terms; null where nothing is declared. */
   value: string | null;
   /** What says so. */
@@ -32,7 +32,7 @@ export interface Setting {
   purpose: string;
   field: Field;
   state?: State;
-  read: (layout: Layout) => Told;
+  read: (layout: Layout) => Declared;
   /** What has to be declared for a value, or why it cannot be. */
   wishes: (layout: Layout, value: string | null) => StyleWish[] | string;
   /** Why it cannot be set in this layout; null where it can. */
@@ -40,7 +40,7 @@ export interface Setting {
 }
 
 /** What is declared of a part of the gallery. */
-export function told({ situation, parts }: Layout, role: Role, property: string): Told {
+export function declared({ situation, parts }: Layout, role: Role, property: string): Declared {
   const element = parts[role][0];
   const winner = element ? winnerFor(situation, element, property) : null;
   return { value: winner?.value ?? null, winner };
@@ -48,7 +48,10 @@ export function told({ situation, parts }: Layout, role: Role, property: string)
 
 /** A setting that is one property of one part. */
 export function plain(role: Role, property: string): Pick<Setting, 'read' | 'wishes'> {
-  return { read: (layout) => told(layout, role, property), wishes: (_layout, value) => [{ role, property, value }] };
+  return {
+    read: (layout) => declared(layout, role, property),
+    wishes: (_layout, value) => [{ role, property, value }],
+  };
 }
 
 export const placeOf = ({ rule, declaration }: Winner): { path: string; line: number; start: number } => ({

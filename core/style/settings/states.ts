@@ -1,7 +1,7 @@
 /** How a thumbnail shows that the pointer is over it, that it has the focus, or that it is pressed. */
 import type { State } from '../cascade.ts';
 import type { Setting } from './setting.ts';
-import { told } from './setting.ts';
+import { declared } from './setting.ts';
 
 const GROUPS: Readonly<Record<State, Setting['group']>> = {
   hover: 'Under the pointer',
@@ -17,7 +17,7 @@ function of(state: State, name: string, title: string, property: string, field: 
     purpose: `${GROUPS[state].charAt(0).toLowerCase()}${GROUPS[state].slice(1)}`,
     field,
     state,
-    read: (layout) => told({ ...layout, situation: { ...layout.situation, state } }, 'image', property),
+    read: (layout) => declared({ ...layout, situation: { ...layout.situation, state } }, 'image', property),
     wishes: (_layout, value) => [{ role: 'image', property, value, state }],
     idle: ({ parts }) => (parts.image.length > 0 ? null : 'The pictures of this gallery are no image tags.'),
   };

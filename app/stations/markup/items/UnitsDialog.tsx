@@ -45,7 +45,7 @@ export function UnitsDialog({ page, at, onClose }: Props) {
   const idle = busy || site.readOnly || chosen === null;
   const say = (gallery: boolean | null) =>
     intent({ kind: 'set-units', page: page.path, selector: chosen ?? '', gallery });
-  const told = page.told.filter(({ selector }) => choices?.some((one) => one.selector === selector));
+  const told = page.hints.filter(({ selector }) => choices?.some((one) => one.selector === selector));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="units-title">
       <DialogTitle id="units-title">What an item is here</DialogTitle>

@@ -45,6 +45,12 @@ const WIDTHS = { display: 'flex', alignItems: 'center', gap: 1, mt: 1 };
 
 const SETTINGS = { flex: 1, minHeight: 0, overflow: 'auto', px: 2, pt: 1, pb: '190px' } as const;
 
+/** The other pages that the stylesheet is that of. */
+function saysWhoElse(pages: readonly string[]): string {
+  if (pages.length === 0) return '';
+  return `; the sheet is also that of ${pages.length > 2 ? `${pages.length} other pages` : pages.join(' and ')}`;
+}
+
 export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
   const { site } = useSite();
   const { intent, busy } = useIntent();
@@ -74,9 +80,9 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
       <Box sx={HEAD}>
         <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
           <Typography variant="h2">Layout</Typography>
-          <Box
-            sx={{ flex: 1, fontSize: '0.8125rem', color: color('stone') }}
-          >{`${METHODS[layout.method]}${layout.alsoOn.length > 0 ? `; the sheet is also that of ${layout.alsoOn.length > 2 ? `${layout.alsoOn.length} other pages` : layout.alsoOn.join(' and ')}` : ''}`}</Box>
+          <Box sx={{ flex: 1, fontSize: '0.8125rem', color: color('stone') }}>
+            {METHODS[layout.method] + saysWhoElse(layout.alsoOn)}
+          </Box>
           <Button onClick={onClose}>Back to the source</Button>
         </Box>
         <Box sx={WIDTHS}>

@@ -42,7 +42,7 @@ export function Words() {
   const { words, pairs, rights } = site.view;
   const [missingOnly, setMissingOnly] = useState(false);
   const [at, setAt] = useState<string | null>(null);
-  const [told, setTold] = useState<string[]>([]);
+  const [remarks, setRemarks] = useState<string[]>([]);
   const list = useRef<HTMLDivElement>(null);
   const idle = busy || site.readOnly;
   const shown = useMemo(() => (missingOnly ? words.filter((row) => row.alt === null) : words), [words, missingOnly]);
@@ -81,9 +81,9 @@ export function Words() {
           label={`only the ${missing} without alt text`}
           slotProps={{ typography: { variant: 'body2' } }}
         />
-        <AsCsv idle={idle} onTold={setTold} />
+        <AsCsv idle={idle} onTold={setRemarks} />
       </Panel>
-      {told.length > 0 && <Told told={told} onClose={() => setTold([])} />}
+      {remarks.length > 0 && <Remarks told={remarks} onClose={() => setRemarks([])} />}
       <Box sx={COLUMNS}>
         <Panel>
           <Box ref={list}>
@@ -120,7 +120,7 @@ export function Words() {
 }
 
 /** The words out into a list and in again; what the list says is told. */
-function AsCsv({ idle, onTold }: { idle: boolean; onTold: (told: string[]) => void }) {
+function AsCsv({ idle, onTold: onRemarks }: { idle: boolean; onTold: (told: string[]) => void }) {
   const { site } = useSite();
   const { intent } = useIntent();
   const { words } = site.view;
@@ -133,9 +133,9 @@ function AsCsv({ idle, onTold }: { idle: boolean; onTold: (told: string[]) => vo
   const bringIn = async (file: File) => {
     const read = readCsv(await file.text());
     const result = read.ok ? wordsFrom(read.table, words) : read;
-    if ('reason' in result) return onTold([`${file.name}: ${result.reason}`]);
+    if ('reason' in result) return onRemarks([`${file.name}: ${result.reason}`]);
     const asked = intentFor(result.changes, file.name);
-    onTold([
+    onRemarks([
       `${file.name}: ${countOf(result.changes.length, 'row')} with other words${asked ? '' : ', nothing to change'}.`,
       ...result.troubles.map(({ row, says }) => `Row ${row}: ${says}.`),
     ]);
@@ -168,7 +168,7 @@ function AsCsv({ idle, onTold }: { idle: boolean; onTold: (told: string[]) => vo
 const TOLD = { px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'flex', gap: 2, alignItems: 'start' };
 
 /** What a list that was read in said, line by line. */
-function Told({ told, onClose }: { told: readonly string[]; onClose: () => void }) {
+function Remarks({ told, onClose }: { told: readonly string[]; onClose: () => void }) {
   return (
     <Panel label="What the list said" sx={TOLD}>
       <Box role="status" sx={{ flex: 1, maxHeight: 120, overflowY: 'auto' }}>
