@@ -108,18 +108,18 @@ const pictures = {
   /** What is to be known of a picture; one that cannot be decoded is named with the reason. */
   async look(blob: Blob, path: string): Promise<PictureAnalysis> {
     const bytes = await bytesOf(blob);
-    const told = await readWords(bytes);
-    if (blob.size === 0) return unreadable(told, 'The file is empty.');
+    const said = await readWords(bytes);
+    if (blob.size === 0) return unreadable(said, 'The file is empty.');
     try {
       const reduce = await resampler();
       const { pixels, full, animated } = await decodePixels(bytes, typeOf(bytes, path), {
-        orientation: told.orientation,
+        orientation: said.orientation,
         wanted: (size) => fitInside(size, GLANCE),
       });
       const glance = onGround(reduce(pixels, fitInside(pixels, GLANCE)), PAPER);
       const small = resample(glance, fitInside(glance, LIKENESS));
       const facts: PhotoFacts = {
-        ...told,
+        ...said,
         ...full,
         likeness: perceptualHash(small),
         mean: meanColour(small),
@@ -128,7 +128,7 @@ const pictures = {
       };
       return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'jpeg', GLANCE_QUALITY) };
     } catch (error) {
-      return unreadable(told, whyNot(error));
+      return unreadable(said, whyNot(error));
     }
   },
 
@@ -138,20 +138,20 @@ const pictures = {
    */
   async make(blob: Blob, from: string, wanted: readonly Wanted[], options: MakeOptions): Promise<MadePicture[]> {
     const bytes = await bytesOf(blob);
-    const told = await readWords(bytes);
+    const said = await readWords(bytes);
     const reduce = await resampler();
     // Of a crop, the whole has to be decoded so large that its part still has the pixels.
     const scaleOf = (full: Size, { size, times }: Wanted) =>
       madeSize(full, size, times).width / usedPart(full, size, options.focus).width;
     const { pixels, full } = await decodePixels(bytes, typeOf(bytes, from), {
-      orientation: told.orientation,
+      orientation: said.orientation,
       wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(size, one)))),
       exact: options.exact === true,
     }).catch((error: unknown) => {
       throw new Error(whyNot(error));
     });
     const words = kept(
-      { words: { ...told.words, ...options.said }, ...(told.takenAt === undefined ? {} : { takenAt: told.takenAt }) },
+      { words: { ...said.words, ...options.said }, ...(said.takenAt === undefined ? {} : { takenAt: said.takenAt }) },
       options.words,
     );
     const made: MadePicture[] = [];
@@ -193,10 +193,10 @@ const pictures = {
     focus: Focus | undefined,
   ): Promise<{ reference: Blob; width: number; height: number }> {
     const bytes = await bytesOf(blob);
-    const told = await readWords(bytes);
+    const said = await readWords(bytes);
     const reduce = await resampler();
     const { pixels, full } = await decodePixels(bytes, typeOf(bytes, path), {
-      orientation: told.orientation,
+      orientation: said.orientation,
       wanted: (whole) => scaledBy(whole, madeSize(whole, size).width / usedPart(whole, size, focus).width),
     });
     const part = usedPart(pixels, size, focus);
@@ -222,10 +222,10 @@ const whyNot = (error: unknown): string =>
     ? error.message
     : 'The browser cannot decode this picture; it may be damaged or cut short.';
 
-function unreadable(told: Awaited<ReturnType<typeof readWords>>, reason: string): PictureAnalysis {
+function unreadable(said: Awaited<ReturnType<typeof readWords>>, reason: string): PictureAnalysis {
   return {
     facts: {
-      ...told,
+      ...said,
       width: 0,
       height: 0,
       likeness: '0'.repeat(16),

@@ -158,6 +158,22 @@ test('a click outside of the picture closes, one on it does not, a swipe turns',
   await expect(dialogOf(page)).toBeHidden();
 });
 
+test('opened again in the moment in which it closes, it shows what it was opened for', async ({ page }) => {
+  await page.goto(`${address}festival.html`);
+  await page.locator('ul.meadow a').first().click();
+  await expect(page.locator('.enlarge-stage[data-state="shown"]')).toBeVisible();
+  // The browser tells of the closing only after this.
+  await page.evaluate(() => {
+    document.querySelector<HTMLDialogElement>('dialog.enlarge')?.close();
+    document.querySelectorAll<HTMLElement>('ul.meadow a')[1]?.click();
+  });
+  await expect(page.locator('.enlarge-counter')).toHaveText('2 of 12');
+  await expect(page.locator('.enlarge-stage[data-state="shown"] .enlarge-picture')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialogOf(page)).toBeHidden();
+  await expect(page.locator('ul.meadow a').nth(1)).toBeFocused();
+});
+
 test('asks for a picture’s neighbours beforehand, and says when one cannot be loaded', async ({ page, expected }) => {
   expected.console.push(/./);
   const asked: string[] = [];

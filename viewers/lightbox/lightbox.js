@@ -284,6 +284,8 @@
       swiped = false;
     });
     dialog.addEventListener('close', () => {
+      // Told a moment later; it may have been opened again since.
+      if (dialog.open) return;
       clear();
       if (small) dialog.remove();
       if (opener) opener.focus();
@@ -331,7 +333,7 @@
     }
     // One box a link; each stands where its link says, beside those that are open.
     const present = placed.get(link);
-    if (present && present.dialog.isConnected) return present.close.focus();
+    if (present && present.dialog.open) return present.close.focus();
     const box = makeBox(true);
     placed.set(link, box);
     box.open(link, place);

@@ -56,7 +56,7 @@ export class Making {
     });
   }
 
-  async #place({ files, analyses, failed, remarks: told }: MadeBatch): Promise<Outcome> {
+  async #place({ files, analyses, failed, remarks }: MadeBatch): Promise<Outcome> {
     const { store, site } = this.#site;
     if (files.length === 0) {
       await store.removeQueue(site.id);
@@ -72,7 +72,7 @@ export class Making {
         ? { ok: true, label: change.label, diffs }
         : await this.#commits.commit(await store.writeChange(site.id, change), diffs);
     await store.removeQueue(site.id);
-    const more = [...told, ...(failed.length > 0 ? [`not made: ${failed.join('; ')}`] : [])];
+    const more = [...remarks, ...(failed.length > 0 ? [`not made: ${failed.join('; ')}`] : [])];
     return outcome.ok && more.length > 0 ? { ...outcome, label: `${outcome.label}; ${more.join('; ')}` } : outcome;
   }
 }

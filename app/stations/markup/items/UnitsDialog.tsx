@@ -45,7 +45,7 @@ export function UnitsDialog({ page, at, onClose }: Props) {
   const idle = busy || site.readOnly || chosen === null;
   const say = (gallery: boolean | null) =>
     intent({ kind: 'set-units', page: page.path, selector: chosen ?? '', gallery });
-  const told = page.hints.filter(({ selector }) => choices?.some((one) => one.selector === selector));
+  const hints = page.hints.filter(({ selector }) => choices?.some((one) => one.selector === selector));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="units-title">
       <DialogTitle id="units-title">What an item is here</DialogTitle>
@@ -76,9 +76,9 @@ export function UnitsDialog({ page, at, onClose }: Props) {
             ))}
           </RadioGroup>
         )}
-        {told.length > 0 && (
+        {hints.length > 0 && (
           <Box sx={{ fontSize: '0.8125rem' }}>
-            {told
+            {hints
               .map(({ selector, gallery }) =>
                 gallery ? `You said: each ${selector} is an item.` : `You said: ${selector} is no gallery.`,
               )
@@ -92,7 +92,7 @@ export function UnitsDialog({ page, at, onClose }: Props) {
           <Button disabled={idle} onClick={() => say(false)}>
             These are no gallery
           </Button>
-          {told.length > 0 && (
+          {hints.length > 0 && (
             <Button disabled={idle} onClick={() => say(null)}>
               Take back what I said
             </Button>

@@ -81,9 +81,9 @@ export function Words() {
           label={`only the ${missing} without alt text`}
           slotProps={{ typography: { variant: 'body2' } }}
         />
-        <AsCsv idle={idle} onTold={setRemarks} />
+        <AsCsv idle={idle} onRemarks={setRemarks} />
       </Panel>
-      {remarks.length > 0 && <Remarks told={remarks} onClose={() => setRemarks([])} />}
+      {remarks.length > 0 && <Remarks remarks={remarks} onClose={() => setRemarks([])} />}
       <Box sx={COLUMNS}>
         <Panel>
           <Box ref={list}>
@@ -120,7 +120,7 @@ export function Words() {
 }
 
 /** The words out into a list and in again; what the list says is told. */
-function AsCsv({ idle, onTold: onRemarks }: { idle: boolean; onTold: (told: string[]) => void }) {
+function AsCsv({ idle, onRemarks }: { idle: boolean; onRemarks: (remarks: string[]) => void }) {
   const { site } = useSite();
   const { intent } = useIntent();
   const { words } = site.view;
@@ -165,14 +165,14 @@ function AsCsv({ idle, onTold: onRemarks }: { idle: boolean; onTold: (told: stri
   );
 }
 
-const TOLD = { px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'flex', gap: 2, alignItems: 'start' };
+const REMARKS = { px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'flex', gap: 2, alignItems: 'start' };
 
 /** What a list that was read in said, line by line. */
-function Remarks({ told, onClose }: { told: readonly string[]; onClose: () => void }) {
+function Remarks({ remarks, onClose }: { remarks: readonly string[]; onClose: () => void }) {
   return (
-    <Panel label="What the list said" sx={TOLD}>
+    <Panel label="What the list said" sx={REMARKS}>
       <Box role="status" sx={{ flex: 1, maxHeight: 120, overflowY: 'auto' }}>
-        {told.map((line) => (
+        {remarks.map((line) => (
           <Box key={line}>{line}</Box>
         ))}
       </Box>
