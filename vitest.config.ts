@@ -14,7 +14,8 @@ export default defineConfig({
       'protocol/**/*.test.ts',
       'tests/unit/**/*.test.ts',
     ],
-    testTimeout: 30_000,
+    // Nothing is proved by a machine that is quick; a test that hangs ends all the same.
+    testTimeout: 180_000,
     // No test leaves anything behind in a module, and reading all modules anew for each file took as long as the tests.
     isolate: false,
     maxWorkers: 2,

@@ -47,6 +47,8 @@ function applied(text: string, edits: readonly Edit[]): string {
   const after = applyEdits(text, [...edits]);
   if (!after.ok) throw new Error(after.reason);
   expect(applyEdits(after.text, invertEdits(text, [...edits]))).toEqual({ ok: true, text });
+  // No half of a line break is left.
+  if (!/\r(?!\n)/.test(text)) expect(after.text).not.toMatch(/\r(?!\n)/);
   changed.push({ before: text, after: after.text });
   return after.text;
 }
@@ -155,6 +157,22 @@ const OPERATIONS: readonly Operation[] = [
       const [, middle] = opened.order;
       expect(shown(text).every((value) => middle !== undefined && value.includes(middle))).toBe(true);
       if (middle !== undefined) expect(shown(text).length).toBeGreaterThan(0);
+    },
+  },
+  {
+    name: 'removes all',
+    run: (opened) => {
+      const all = opened.order.map((_, n) => n);
+      const text = done(opened, removeItems(opened.page, opened.gallery, all));
+      expect(
+        read(text)
+          .flat()
+          .filter((address) => opened.order.includes(address)),
+      ).toEqual(
+        rest(opened)
+          .flat()
+          .filter((address) => opened.order.includes(address)),
+      );
     },
   },
   {

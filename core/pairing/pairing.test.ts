@@ -178,6 +178,15 @@ describe('names and content together', () => {
     });
   });
 
+  it('are decided by colour where the shapes agree only half', () => {
+    const half = patterned(1).data.map((shade, at) => Math.round(0.62 * shade + 0.38 * patterned(2).data[at]!));
+    const of = (mean: [number, number, number]) =>
+      pairing({ 'small/a.jpg': small(1, { luma: { ...patterned(1), data: half }, mean }), 'large/a.jpg': large(1) })
+        .pairs[0]?.state;
+    expect(of([9, 9, 9])).toBe('name only');
+    expect(of([200, 30, 9])).toBe('another picture');
+  });
+
   it('tell what is swapped', () => {
     expect(pairing({ 'small/c.jpg': large(7), 'large/c.jpg': small(7) }).pairs).toMatchObject([
       { full: 'large/c.jpg', state: 'swapped' },

@@ -66,6 +66,15 @@ const GPS = {
   GPSLongitudeRef: 'W',
   GPSLongitude: '1/1 30/1 0/1',
 };
+/** Fractions as EXIF writes them, in both orders of bytes (CIPA DC-008, RATIONAL). */
+const asWritten = (fractions: readonly (readonly [number, number])[]): Buffer[] =>
+  [true, false].map((little) => {
+    const written = Buffer.alloc(8 * fractions.length);
+    fractions
+      .flat()
+      .forEach((number, n) => (little ? written.writeUInt32LE(number, 4 * n) : written.writeUInt32BE(number, 4 * n)));
+    return written;
+  });
 const XMP =
   '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:exif="http://ns.adobe.com/exif/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/" exif:GPSLatitude="54,12.5N"><exif:GPSLongitude>1,30W</exif:GPSLongitude><dc:source>kept</dc:source></rdf:Description></rdf:RDF></x:xmpmeta>';
 const placed = () =>
@@ -93,6 +102,10 @@ describe('the place', () => {
     expect((tags.exif?.Copyright?.value as string[])[0]).toBe('kept too');
     expect((await pixels(after)).equals(await pixels(before))).toBe(true);
     expect(after.includes('54,12.5N')).toBe(false);
+    // The numbers are gone from the bytes as well, not only the way to them.
+    const latitude = ExifReader.load(before, { expanded: true }).exif?.GPSLatitude?.value as [number, number][];
+    expect(asWritten(latitude).some((written) => before.includes(written))).toBe(true);
+    expect(asWritten(latitude).some((written) => after.includes(written))).toBe(false);
     expect(withoutPlace(after)).toBeNull();
   });
 

@@ -202,6 +202,16 @@ describe('the queue', () => {
     expect(batch?.remarks).toEqual(['as light as that already, and left: a.jpg']);
   });
 
+  it('takes what has become lighter', async () => {
+    const lighter = (to: string) => outcome(to, { whole: true, blob: new Blob(['lean']) });
+    const batch = await run([task('a', 'full-size', { to: 'a.jpg' })], {
+      workers: [maker([], lighter)],
+      sourceOf: () => Promise.resolve(new Blob(['heavy'])),
+    });
+    expect(batch?.files.map(({ bytes }) => bytes)).toEqual([4]);
+    expect(batch?.remarks).toEqual([]);
+  });
+
   it('tells how far it is', async () => {
     const jobs: Job[] = [];
     await run([task('a'), task('b')], { onJob: (job) => jobs.push(job), workers: [maker([])] });

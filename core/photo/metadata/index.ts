@@ -47,7 +47,8 @@ export function withWords(bytes: Uint8Array, { words, takenAt: taken }: WordsToK
 export function withoutPlace(bytes: Uint8Array): Uint8Array | null {
   const container = containerOf(bytes);
   if (!container) return null;
-  const copy = bytes.slice();
+  // A slice of a Buffer, which is an array of bytes as well, would be no copy.
+  const copy = new Uint8Array(bytes);
   let struck = false;
   for (const { kind, start, end } of container.blocks(copy)) {
     const block = copy.subarray(start, end);
