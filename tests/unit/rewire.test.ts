@@ -98,6 +98,20 @@ describe.each(OVERLAYS)('the %s', (kit) => {
   });
 });
 
+describe('a page in which the lines would not be read as lines', () => {
+  it.each([
+    ['a remark that is not closed', '<!-- to do'],
+    ['a text field that is not closed', '<textarea>'],
+    ['a script that is not closed', '<script>'],
+  ])('%s: nothing is written, and that is said', (_name, open) => {
+    const files = siteWith({ 'index.html': wiredPage('none').replace('</body>', `${open}\n</body>`) });
+    expect(planFor(read(files), { kind: 'wire', page: 'index.html', kit: 'peephole' })).toEqual({
+      ok: false,
+      reason: 'The change was not made: the page would be read otherwise than meant.',
+    });
+  });
+});
+
 describe('what is shared and what is the author’s', () => {
   const two = () =>
     siteWith({ 'index.html': wiredPage('lightbox'), 'more.html': wiredPage('lightbox'), ...kitFiles('lightbox') });
