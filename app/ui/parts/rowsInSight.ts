@@ -44,6 +44,6 @@ export function useRowsInSight<Element extends HTMLElement>(
     height: rows.getTotalSize(),
     topOf: ({ start }) => start - above,
     measure: rows.measureElement,
-    show: (index) => rows.scrollToIndex(index),
+    show: useCallback((index: number) => rows.scrollToIndex(index), [rows]),
   };
 }

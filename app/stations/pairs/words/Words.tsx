@@ -57,12 +57,16 @@ export function Words() {
     [intent],
   );
   /** Enter goes on to the same field of the next row. */
-  const next = (index: number, field: LineField, show: (index: number) => void) => {
-    show(Math.min(index + 1, shown.length - 1));
-    requestAnimationFrame(() =>
-      list.current?.querySelector<HTMLElement>(`[data-index="${index + 1}"] [data-field="${field}"]`)?.focus(),
-    );
-  };
+  const last = shown.length - 1;
+  const next = useCallback(
+    (index: number, field: LineField, show: (index: number) => void) => {
+      show(Math.min(index + 1, last));
+      requestAnimationFrame(() =>
+        list.current?.querySelector<HTMLElement>(`[data-index="${index + 1}"] [data-field="${field}"]`)?.focus(),
+      );
+    },
+    [last],
+  );
   if (words.length === 0)
     return (
       <Nothing
