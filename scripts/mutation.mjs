@@ -1,6 +1,8 @@
 /**
  * `npm run test:mutation`: each line of the core's most careful folders is changed a little, and the unit tests have
- * to notice. It goes on where it stopped: a file whose text and whose tests are as they were is not run again. Folders or files may be named; `--report` only prints what is known.
+ * to notice. It goes on where it stopped: a file whose text and whose tests are as they were is not run again. Folders
+ * or files may be named. `--report` only prints what is known. `--again` is for whoever writes tests: where only tests
+ * were added, it tries again what nothing had noticed, and takes the rest as it was.
  */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
@@ -10,8 +12,8 @@ import { ready, ROOT } from './ready.mjs';
 
 /** For each folder the tests that have to notice a change in it: those that are about it, and quick. */
 const JUDGES = {
-  'core/site': ['core/site/', 'links', 'importPictures', 'pageWork', 'sourcePlaces', 'model'],
-  'core/photo/metadata': ['metadata', 'headers', 'core/photo/place'],
+  'core/site': ['core/site/'],
+  'core/photo/metadata': ['core/photo/metadata/', 'metadata'],
   'core/wiring': ['kits', 'wiringFaults', 'evidence', 'rewire', 'model'],
   'core/markup': ['core/markup/', 'menus', 'sections', 'units', 'links', 'sourcePlaces', 'split', 'pageWork'],
   'core/plans': [
@@ -22,6 +24,8 @@ const JUDGES = {
 const FOLDERS = Object.keys(JUDGES);
 /** Files that go into one run, by their bytes: each run begins with all of its tests unchanged. */
 const TOGETHER = 30_000;
+/** How much source there is to one change, about. */
+const BYTES_PER_CHANGE = 50;
 const OUT = join(ROOT, 'tests/.out/mutation');
 
 const below = (folder) =>
@@ -50,43 +54,60 @@ const judgesOf = (folder) =>
   });
 
 /** An outcome is old where the file, one of the tests that judge it, or what they read has changed. */
-const stampOf = (folder, name) => hashOf([name]) + hashOf([...judgesOf(folder), ...fixtures]);
+const stampOf = (folder, name) => ({ source: hashOf([name]), judges: hashOf([...judgesOf(folder), ...fixtures]) });
 
 const keptAt = (name) => join(OUT, `${name.replaceAll('/', '-')}.json`);
-function known(folder, name) {
+const AGAIN = process.argv.includes('--again');
+
+/** What is known of a file as it is; where that is enough, as it was judged by the tests of some time ago. */
+function known(folder, name, { byOldTests = false } = {}) {
   if (!existsSync(keptAt(name))) return null;
   const kept = JSON.parse(readFileSync(keptAt(name), 'utf8'));
-  return kept.stamp === stampOf(folder, name) ? kept : null;
+  const { source, judges } = stampOf(folder, name);
+  return kept.source === source && (byOldTests || kept.judges === judges) ? kept : null;
 }
 
 const noticedEnds = ['Killed', 'Timeout'];
 const survivedEnds = ['Survived', 'NoCoverage'];
 const inShort = (replacement) => replacement.replace(/\s+/g, ' ').slice(0, 80);
 
-function keep(folder, name, mutants) {
-  const survivors = mutants
-    .filter(({ status }) => survivedEnds.includes(status))
-    .map(({ location, mutatorName, replacement, status }) => ({
-      line: location.start.line,
-      says: `${mutatorName} → ${inShort(replacement)}${status === 'NoCoverage' ? ', no test' : ''}`,
-    }));
-  const noticed = mutants.filter(({ status }) => noticedEnds.includes(status)).length;
-  writeFileSync(keptAt(name), JSON.stringify({ stamp: stampOf(folder, name), noticed, survivors }));
+/** Where a change stands, as Stryker takes it: lines from 1, columns from 0, though its report counts both from 1. */
+const rangeOf = ({ start, end }) => `${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`;
+const sameChange = (a, b) => a.range === b.range && a.says === b.says;
+
+function keep(folder, name, mutants, before) {
+  const found = mutants.map(({ location, mutatorName, replacement, status }) => ({
+    range: rangeOf(location),
+    says: `${mutatorName} → ${inShort(replacement)}`,
+    status,
+  }));
+  const tried = before ? found.filter((one) => before.survivors.some((old) => sameChange(old, one))) : found;
+  const survivors = tried.filter(({ status }) => survivedEnds.includes(status));
+  const noticed = tried.filter(({ status }) => noticedEnds.includes(status)).length + (before?.noticed ?? 0);
+  writeFileSync(keptAt(name), JSON.stringify({ ...stampOf(folder, name), noticed, survivors }));
 }
 
 /** Changes some files of a folder; false where its tests could not be run. */
 function run(folder, names) {
   const report = join(OUT, 'last.json');
   rmSync(report, { force: true });
-  const { status } = spawnSync(join(ROOT, 'node_modules/.bin/stryker'), ['run', '--mutate', names.join(',')], {
+  const before = new Map(names.map((name) => [name, AGAIN ? known(folder, name, { byOldTests: true }) : null]));
+  const places = names.flatMap((name) => before.get(name)?.survivors.map(({ range }) => `${name}:${range}`) ?? [name]);
+  const { status } = spawnSync(join(ROOT, 'node_modules/.bin/stryker'), ['run', '--mutate', places.join(',')], {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, JUDGES: judgesOf(folder).join(','), HARDEST_ONLY: 'yes' },
   });
   if (status !== 0 || !existsSync(report)) return false;
   const { files } = JSON.parse(readFileSync(report, 'utf8'));
-  for (const name of names) keep(folder, name, files[name]?.mutants ?? []);
+  for (const name of names) keep(folder, name, files[name]?.mutants ?? [], before.get(name));
   return true;
+}
+
+/** The bytes of a file that are changed in a run: few, where only what survived is tried again. */
+function weightOf(folder, name) {
+  const before = AGAIN ? known(folder, name, { byOldTests: true }) : null;
+  return before ? before.survivors.length * BYTES_PER_CHANGE : statSync(join(ROOT, name)).size;
 }
 
 /** The files that are still to be changed, a run's worth at a time. */
@@ -95,7 +116,7 @@ function runsOf(folder, names) {
   let bytes = Infinity;
   for (const name of names) {
     if (known(folder, name)) continue;
-    const { size } = statSync(join(ROOT, name));
+    const size = weightOf(folder, name);
     if (bytes + size > TOGETHER) {
       runs.push([]);
       bytes = 0;
@@ -133,7 +154,8 @@ for (const folder of FOLDERS) {
     `\n${folder}: ${percent(noticed, survived)} % of ${noticed + survived}, ${outcomes.length} of ${own.length} files`,
   );
   for (const { name, survivors } of outcomes)
-    for (const { line, says } of survivors) console.log(`  ${name}:${line} ${says}`);
+    for (const { range, says, status } of survivors)
+      console.log(`  ${name}:${range.split(':')[0]} ${says}${status === 'NoCoverage' ? ', no test' : ''}`);
 }
 for (const name of failed) console.error(`could not be run: ${name}`);
 process.exit(failed.length === 0 ? 0 : 1);

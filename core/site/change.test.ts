@@ -1,11 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyChange, type Change } from './change.ts';
+import { applyChange, sameContent, type Change, type FileChange } from './change.ts';
 import { decodeText, encodeText } from './decode.ts';
-import { applyEdits, invertEdits, smallestEdit, type Edit } from './edit.ts';
+import { applyEdits, editsOverlap, invertEdits, smallestEdit, type Edit } from './edit.ts';
 import type { FileContent } from './files.ts';
-import { hunksOf } from './hunks.ts';
-import { judgeIntake } from './intake.ts';
 
 /** Any text with any set of edits that do not overlap. */
 const edited = fc
@@ -60,9 +58,44 @@ describe('edits', () => {
       applyEdits('abc', [
         { start: 0, end: 2, text: '' },
         { start: 1, end: 3, text: '' },
-      ]).ok,
-    ).toBe(false);
-    expect(applyEdits('abc', [{ start: 2, end: 9, text: '' }]).ok).toBe(false);
+      ]),
+    ).toEqual({ ok: false, reason: 'two changes claim the same place (character 1)' });
+    const past = (start: number, end: number) => ({
+      ok: false,
+      reason: `a change reaches past the end of the file (${start} to ${end} of 3)`,
+    });
+    expect(applyEdits('abc', [{ start: 2, end: 4, text: '' }])).toEqual(past(2, 4));
+    expect(applyEdits('abc', [{ start: 2, end: 1, text: '' }])).toEqual(past(2, 1));
+  });
+
+  it('may touch one another and the end; what is put in at a place stands before what replaces there', () => {
+    const edits = [
+      { start: 1, end: 3, text: 'X' },
+      { start: 1, end: 1, text: '+' },
+      { start: 0, end: 1, text: 'A' },
+    ];
+    expect(applyEdits('abc', edits)).toEqual({ ok: true, text: 'A+X' });
+  });
+
+  it('overlap where they share a character', () => {
+    const one = [{ start: 2, end: 4, text: '' }];
+    const overlaps = (start: number, end: number) => editsOverlap(one, { start, end, text: '' });
+    expect([overlaps(0, 2), overlaps(0, 3), overlaps(3, 4), overlaps(3, 9), overlaps(4, 9)]).toEqual([
+      false,
+      true,
+      true,
+      true,
+      false,
+    ]);
+  });
+
+  it('smallestEdit takes nothing that both texts share', () => {
+    expect(smallestEdit('same', 'same')).toEqual([]);
+    expect(smallestEdit('a kite', 'a big kite')).toEqual([{ start: 2, end: 2, text: 'big ' }]);
+    expect(smallestEdit('aXc', 'aYYc')).toEqual([{ start: 1, end: 2, text: 'YY' }]);
+    expect(smallestEdit('aa', 'aaa')).toEqual([{ start: 2, end: 2, text: 'a' }]);
+    expect(smallestEdit('aaa', 'aa')).toEqual([{ start: 2, end: 3, text: '' }]);
+    expect(smallestEdit('', 'a')).toEqual([{ start: 0, end: 0, text: 'a' }]);
   });
 
   it('smallestEdit leads from any text to any other', () => {
@@ -92,6 +125,9 @@ describe('changes', () => {
     const applied = applyChange(files, change);
     if (!applied.ok) throw new Error(applied.reason);
     expect([...applied.files.keys()].sort()).toEqual(['a.html', 'c.jpg', 'd.css']);
+    expect(applied.files.get('a.html')).toEqual({ kind: 'text', text: 'One' });
+    expect([...applied.touched]).toEqual(['a.html', 'b.jpg', 'c.jpg', 'd.css']);
+    expect(applied.inverse.label).toBe('t');
     const back = applyChange(applied.files, applied.inverse);
     if (!back.ok) throw new Error(back.reason);
     expect(new Map([...back.files].sort())).toEqual(new Map([...files].sort()));
@@ -106,22 +142,39 @@ describe('changes', () => {
     expect(files.get('a.html')).toEqual({ kind: 'text', text: 'one' });
   });
 
-  it('do not overwrite what another has changed meanwhile', () => {
-    expect(
-      applyChange(files, {
-        label: 't',
-        files: [{ kind: 'put', path: 'a.html', before: { kind: 'text', text: 'zero' }, after: null }],
-      }).ok,
-    ).toBe(false);
+  it.each<[FileChange, string]>([
+    [{ kind: 'edit', path: 'b.jpg', edits: [] }, 'b.jpg: there is no such text file any more'],
+    [{ kind: 'edit', path: 'gone.html', edits: [] }, 'gone.html: there is no such text file any more'],
+    [
+      { kind: 'edit', path: 'a.html', edits: [{ start: 9, end: 9, text: '' }] },
+      'a.html: a change reaches past the end of the file (9 to 9 of 3)',
+    ],
+    [
+      { kind: 'put', path: 'a.html', before: { kind: 'text', text: 'zero' }, after: null },
+      'a.html: it was changed meanwhile; look again before you go on',
+    ],
+    [
+      { kind: 'put', path: 'a.html', before: null, after: null },
+      'a.html: it was changed meanwhile; look again before you go on',
+    ],
+    [{ kind: 'rename', path: 'gone.jpg', to: 'x.jpg' }, 'gone.jpg: there is no such file any more'],
+    [{ kind: 'rename', path: 'b.jpg', to: 'a.html' }, 'b.jpg: the name a.html is taken'],
+  ])('that do not fit what is there are refused: %j', (file, reason) => {
+    expect(applyChange(files, { label: 't', files: [file] })).toEqual({ ok: false, reason });
   });
-});
 
-describe('hunks', () => {
-  it('show the touched lines before and after', () => {
-    expect(hunksOf('one\ntwo\nthree\n', [{ start: 4, end: 7, text: '2' }])).toEqual([
-      { line: 2, removed: ['two'], added: ['2'] },
+  it('tell contents apart by text or by hash', () => {
+    const text: FileContent = { kind: 'text', text: 'x' };
+    const binary: FileContent = { kind: 'binary', hash: 'x', bytes: 1 };
+    expect(sameContent(null, null)).toBe(true);
+    expect([sameContent(null, text), sameContent(text, null), sameContent(text, binary)]).toEqual([
+      false,
+      false,
+      false,
     ]);
-    expect(hunksOf('a\nb\n', [{ start: 1, end: 1, text: '\nx' }])).toEqual([{ line: 2, removed: [], added: ['x'] }]);
+    expect([sameContent(binary, text), sameContent(text, { kind: 'text', text: 'y' })]).toEqual([false, false]);
+    expect(sameContent(binary, { kind: 'binary', hash: 'y', bytes: 1 })).toBe(false);
+    expect([sameContent(text, { ...text }), sameContent(binary, { ...binary, bytes: 2 })]).toEqual([true, true]);
   });
 });
 
@@ -134,35 +187,9 @@ describe('decoding', () => {
       }),
     );
     expect(decodeText(new Uint8Array([0xef, 0xbb, 0xbf, 0x61, 0x0d, 0x0a]))).toEqual({ ok: true, text: '\uFEFFa\r\n' });
-    expect(decodeText(new Uint8Array([0x63, 0x61, 0x66, 0xe9])).ok).toBe(false);
-  });
-});
-
-describe('intake', () => {
-  const file = (path: string, bytes = 1) => ({ path, bytes });
-
-  it('takes the one folder around everything off the paths', () => {
-    expect(judgeIntake([file('kites/index.html'), file('kites/small/a.jpg'), file('kites/.DS_Store')])).toMatchObject({
-      ok: true,
-      folder: 'kites',
-      accepted: [{ path: 'index.html' }, { path: 'small/a.jpg' }],
-      skipped: [{ path: 'kites/.DS_Store' }],
+    expect(decodeText(new Uint8Array([0x63, 0x61, 0x66, 0xe9]))).toEqual({
+      ok: false,
+      reason: 'it is not UTF-8; it is kept byte for byte and opened read-only',
     });
-  });
-
-  it('refuses the whole for one unsafe path, one double name, or too much', () => {
-    const limits = { files: 2, fileBytes: 10, totalBytes: 15 };
-    for (const files of [
-      [file('../x')],
-      [file('a'), file('./a')],
-      [file('a', 11)],
-      [file('a', 9), file('b', 9)],
-      [file('a'), file('b'), file('c')],
-      [],
-    ]) {
-      const judged = judgeIntake(files, limits);
-      expect(judged.ok).toBe(false);
-      if (!judged.ok) expect(judged.reason.length).toBeGreaterThan(10);
-    }
   });
 });

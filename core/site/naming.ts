@@ -22,12 +22,13 @@ type Named = Result<{ name: string }>;
 
 /**
  * Lower case, no accents, hyphens for spaces: names that every host and every address takes (common practice, no
- * source).
+ * source). In other scripts than Latin a mark makes another letter, so there it stays.
  */
 export function tidyName(name: string): string {
   return name
     .normalize('NFD')
-    .replace(/\p{Mn}+/gu, '')
+    .replace(/(\p{Script=Latin})\p{Mn}+/gu, '$1')
+    .normalize('NFC')
     .toLowerCase()
     .replace(/ß/g, 'ss')
     .replace(/[\s+&,;]+/g, '-')
