@@ -75,10 +75,20 @@ const inShort = (replacement) => replacement.replace(/\s+/g, ' ').slice(0, 80);
 const rangeOf = ({ start, end }) => `${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`;
 const sameChange = (a, b) => a.range === b.range && a.says === b.says;
 
+/** What stands in the source where a change is made. */
+function standing(lines, { start, end }) {
+  const within = lines.slice(start.line - 1, end.line);
+  const last = within.length - 1;
+  within[last] = within[last].slice(0, end.column - 1);
+  within[0] = within[0].slice(start.column - 1);
+  return within.join(' ');
+}
+
 function keep(folder, name, mutants, before) {
+  const lines = readFileSync(join(ROOT, name), 'utf8').split('\n');
   const found = mutants.map(({ location, mutatorName, replacement, status }) => ({
     range: rangeOf(location),
-    says: `${mutatorName} → ${inShort(replacement)}`,
+    says: `${mutatorName}: ${inShort(standing(lines, location))} → ${inShort(replacement)}`,
     status,
   }));
   const tried = before ? found.filter((one) => before.survivors.some((old) => sameChange(old, one))) : found;

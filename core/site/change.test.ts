@@ -78,7 +78,10 @@ describe('edits', () => {
   });
 
   it('overlap where they share a character', () => {
-    const one = [{ start: 2, end: 4, text: '' }];
+    const one = [
+      { start: 2, end: 4, text: '' },
+      { start: 20, end: 21, text: '' },
+    ];
     const overlaps = (start: number, end: number) => editsOverlap(one, { start, end, text: '' });
     expect([overlaps(0, 2), overlaps(0, 3), overlaps(3, 4), overlaps(3, 9), overlaps(4, 9)]).toEqual([
       false,
@@ -128,6 +131,7 @@ describe('changes', () => {
     expect(applied.files.get('a.html')).toEqual({ kind: 'text', text: 'One' });
     expect([...applied.touched]).toEqual(['a.html', 'b.jpg', 'c.jpg', 'd.css']);
     expect(applied.inverse.label).toBe('t');
+    expect(applied.inverse.files.map(({ kind }) => kind)).toEqual(['put', 'rename', 'edit']);
     const back = applyChange(applied.files, applied.inverse);
     if (!back.ok) throw new Error(back.reason);
     expect(new Map([...back.files].sort())).toEqual(new Map([...files].sort()));

@@ -1,8 +1,11 @@
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, test } from 'vitest';
+import { joined } from './bytes.ts';
 import { bytesOf, PathIndex } from './files.ts';
 import { grouped } from './grouped.ts';
 import { isPagePath, isPicturePath, isStylePath, isTextPath, mediaTypeOf } from './media.ts';
+import { planEdits } from './plan.ts';
+import { refuse } from './result.ts';
 import { firstNot } from './search.ts';
 
 describe('a look-up', () => {
@@ -118,4 +121,20 @@ describe('lists', () => {
       }),
     );
   });
+});
+
+test('bytes are put together, and the only ones are not copied', () => {
+  const one = Uint8Array.of(1, 2);
+  expect(joined([one])).toBe(one);
+  expect(joined([])).toEqual(Uint8Array.of());
+  expect(joined([one, Uint8Array.of(), Uint8Array.of(3), one])).toEqual(Uint8Array.of(1, 2, 3, 1, 2));
+});
+
+test('edits of a file are a change, and a refusal stays one', () => {
+  const edits = [{ start: 0, end: 1, text: 'x' }];
+  expect(planEdits('Do it', 'a.html', { ok: true, edits })).toEqual({
+    ok: true,
+    change: { label: 'Do it', files: [{ kind: 'edit', path: 'a.html', edits }] },
+  });
+  expect(planEdits('Do it', 'a.html', refuse('No.'))).toEqual({ ok: false, reason: 'No.' });
 });

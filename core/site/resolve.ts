@@ -30,12 +30,12 @@ export function decodedPath(path: string): string {
 }
 
 /**
- * `from` is the site path of the file in which `reference` stands. White space around it is ignored, as browsers do
- * (WHATWG URL §4.4).
+ * `from` is the site path of the file in which `reference` stands. White space around it is ignored and a backslash is
+ * read as a slash, as browsers do (WHATWG URL §4.4).
  */
 export function resolveInSite(reference: string, from: string): Target {
   const written = reference.trim().replace(/[\t\n\r]/g, '');
-  const parts = splitUri(written);
+  const parts = splitUri(written.replace(/^[^?#]*/, (path) => path.replaceAll('\\', '/')));
   if (written === '') return { kind: 'empty' };
   if (parts.scheme !== undefined) {
     const scheme = parts.scheme.toLowerCase();
@@ -46,9 +46,8 @@ export function resolveInSite(reference: string, from: string): Target {
     return { kind: 'fragment', fragment: decodedPath(parts.fragment ?? '') };
   if (parts.path.startsWith('/')) return { kind: 'root', path: decodedPath(parts.path.slice(1)) };
 
-  const slashed = joinUri({ path: parts.path.replaceAll('\\', '/'), query: parts.query });
   const base = BASE + from.split('/').map(encodeURIComponent).join('/');
-  const resolved = splitUri(resolveUri(slashed, base)).path;
+  const resolved = splitUri(resolveUri(joinUri({ path: parts.path, query: parts.query }), base)).path;
   const inside = '/site-root/';
   if (!resolved.startsWith(inside)) return { kind: 'above', reference: written };
   const path = decodedPath(resolved.slice(inside.length));

@@ -79,5 +79,35 @@ describe('removeDotSegments', () => {
   it.each([
     ['/a/b/c/./../../g', '/a/g'],
     ['mid/content=5/../6', 'mid/6'],
+    // The rules of that section, one by one.
+    ['../a', 'a'],
+    ['./a', 'a'],
+    ['.', ''],
+    ['..', ''],
+    ['/.', '/'],
+    ['/a/..', '/'],
+    ['/a/.', '/a/'],
+    ['a', 'a'],
+    ['', ''],
   ])('%s → %s', (path, expected) => expect(removeDotSegments(path)).toBe(expected));
+});
+
+describe('a base without a path', () => {
+  // RFC 3986 §5.2.3.
+  it.each([
+    ['http://host', 'a', 'http://host/a'],
+    ['http://host', '?a', 'http://host?a'],
+    ['mailto:x', 'a', 'mailto:a'],
+    ['file:///x', 'a', 'file:///a'],
+  ])('%s + %s', (base, reference, expected) => expect(resolveUri(reference, base)).toBe(expected));
+
+  it('is split at the first mark of each kind, over lines too', () => {
+    expect(splitUri('//a:b@c/d:e?f?g#h\n#i')).toEqual({
+      scheme: undefined,
+      authority: 'a:b@c',
+      path: '/d:e',
+      query: 'f?g',
+      fragment: 'h\n#i',
+    });
+  });
 });
