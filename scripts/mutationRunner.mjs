@@ -46,6 +46,8 @@ function judgingExpect() {
 /** What tests import from Vitest; what they declare is collected. */
 function collector(expect) {
   const tests = [];
+  /** What a `describe` works out for its tests before they are run: under which name it is counted, and for whom. */
+  const preparations = [];
   const within = [];
   let n = 0;
   const eachOf = (declare) => (table) => (name, body) => {
@@ -55,14 +57,36 @@ function collector(expect) {
     const id = [...within, name].join(' › ');
     tests.push({ id: tests.some((one) => one.id === id) ? `${id} #${(n += 1)}` : id, body });
   };
-  const describe = (name, body) => {
+  const nested = (name, body) => {
     within.push(name);
     body();
     within.pop();
   };
+  const describe = (name, body) => {
+    const first = tests.length;
+    const outer = stryker.currentTestId;
+    nested(name, () => {
+      stryker.currentTestId = `what “${within.join(' › ')}” prepares`;
+      body();
+      preparations.push({ id: stryker.currentTestId, first, end: tests.length });
+      stryker.currentTestId = outer;
+    });
+  };
   test.each = eachOf(test);
   describe.each = eachOf(describe);
-  return { tests, describe, face: { expect, describe, test, it: test } };
+  return { tests, preparations, inFile: nested, face: { expect, describe, test, it: test } };
+}
+
+/** What was reached while tests were prepared counts as reached by each of them. */
+function countPreparations(coverage, tests, preparations) {
+  for (const { id, first, end } of preparations) {
+    const reached = Object.entries(coverage.perTest[id] ?? {});
+    delete coverage.perTest[id];
+    for (const test of tests.slice(first, end)) {
+      const own = (coverage.perTest[test.id] ??= {});
+      for (const [change, times] of reached) own[change] = (own[change] ?? 0) + times;
+    }
+  }
 }
 
 /** A package as a module of the bundle that hands on what Node has loaded. */
@@ -133,16 +157,18 @@ class BundledTests {
 
   /** The tests as they are declared by modules that are new. */
   #declared() {
-    const { tests, describe, face } = collector(this.#expect);
-    this.#evaluate(createRequire(join(process.cwd(), 'tests.js')), face, describe, this.#packages);
-    return tests;
+    const { tests, preparations, inFile, face } = collector(this.#expect);
+    this.#evaluate(createRequire(join(process.cwd(), 'tests.js')), face, inFile, this.#packages);
+    return { tests, preparations };
   }
 
   async dryRun() {
-    stryker.mutantCoverage = undefined;
-    const tests = [];
-    for (const test of this.#declared()) tests.push(await outcomeOf(test));
-    return { status: DryRunStatus.Complete, tests, mutantCoverage: stryker.mutantCoverage };
+    stryker.mutantCoverage = { static: {}, perTest: {} };
+    const { tests, preparations } = this.#declared();
+    const outcomes = [];
+    for (const test of tests) outcomes.push(await outcomeOf(test));
+    countPreparations(stryker.mutantCoverage, tests, preparations);
+    return { status: DryRunStatus.Complete, tests: outcomes, mutantCoverage: stryker.mutantCoverage };
   }
 
   async mutantRun({ activeMutant, testFilter, hitLimit }) {
@@ -152,7 +178,7 @@ class BundledTests {
     const tests = [];
     try {
       const chosen = testFilter && new Set(testFilter);
-      for (const test of this.#declared()) {
+      for (const test of this.#declared().tests) {
         if (chosen && !chosen.has(test.id)) continue;
         tests.push(await outcomeOf(test));
         if (tests.at(-1).status === TestStatus.Failed) break;

@@ -15,7 +15,7 @@ const MOST: Record<string, number> = { lightbox: 6 * KB, slideshow: 6 * KB };
 describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (name, { manifest, files, kind }) => {
   const home = new URL(`../../${kind === 'viewer' ? 'viewers' : 'kits'}/${name}/`, import.meta.url);
   const readme = readFileSync(new URL('README.md', home), 'utf8');
-  const readings = scriptsOf(manifest).map((file) => ({ file, reading: readScript(files[file.name] ?? '') }));
+  const readings = () => scriptsOf(manifest).map((file) => ({ file, reading: readScript(files[file.name] ?? '') }));
 
   it('says in its README how it is marked, grouped and started, and each option with what holds without it', () => {
     expect(readme).toContain(manifest.marker.attribute ?? `class="${manifest.marker.class}"`);
@@ -34,7 +34,7 @@ describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (n
   });
 
   it('gives and needs what its manifest says, read by acorn', () => {
-    for (const { file, reading } of readings) {
+    for (const { file, reading } of readings()) {
       if (!reading.ok) throw new Error(`${file.name}: ${reading.reason}`);
       expect(reading.gives.map((one) => one.name).sort(), file.name).toEqual([...file.gives].sort());
       expect([...new Set(reading.needs.map((one) => one.name))].sort(), file.name).toEqual([...file.needs].sort());
@@ -42,7 +42,9 @@ describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (n
   });
 
   it('speaks of its marker in its own script', () => {
-    const text = readings.map(({ file }) => files[file.name]).join('\n');
+    const text = readings()
+      .map(({ file }) => files[file.name])
+      .join('\n');
     expect(text).toContain(manifest.marker.attribute ?? manifest.start?.call);
     expect(markerSelector(manifest)).not.toBeNull();
   });

@@ -30,11 +30,14 @@ it('there are at least thirty, of more kinds than one a rule', () =>
 
 describe.each(WIRING_FAULTS.map((fault) => [fault.name, fault] as const))('%s', (_, fault) => {
   const texts = faultySite(fault);
-  const site = read(filesFrom(texts));
-  const findings = findingsOf(site);
-  const finding = findings.find(({ rule }) => rule === fault.rule);
+  const looked = () => {
+    const site = read(filesFrom(texts));
+    const findings = findingsOf(site);
+    return { site, findings, finding: findings.find(({ rule }) => rule === fault.rule) };
+  };
 
   it('is found at its place and explained', () => {
+    const { findings, finding } = looked();
     if (!finding)
       throw new Error(`Not found; instead: ${findings.map(({ rule, says }) => `${rule}: ${says}`).join(' | ')}`);
     const lines = (texts[finding.place.path] ?? '').split('\n');
@@ -45,6 +48,7 @@ describe.each(WIRING_FAULTS.map((fault) => [fault.name, fault] as const))('%s', 
   it(
     fault.fix === null ? 'offers nothing, for only the author can mend it' : 'is mended, and taken back to the letter',
     () => {
+      const { site, findings, finding } = looked();
       if (fault.fix === null) return expect(finding?.fixes).toEqual([]);
       const files = filesFrom(texts);
       const n = finding?.fixes.findIndex(({ label }) => fault.fix?.test(label)) ?? -1;
