@@ -14,7 +14,7 @@ import { ready, ROOT } from './ready.mjs';
 const JUDGES = {
   'core/site': ['core/site/'],
   'core/photo/metadata': ['core/photo/metadata/', 'metadata'],
-  'core/wiring': ['kits', 'wiringFaults', 'evidence', 'rewire', 'model'],
+  'core/wiring': ['core/wiring/', 'kits', 'wiringFaults', 'evidence', 'rewire', 'model'],
   'core/markup': ['core/markup/', 'menus', 'sections', 'units', 'links', 'sourcePlaces', 'split', 'pageWork'],
   'core/plans': [
     ...['making', 'importPictures', 'pageWork', 'sections', 'split', 'menus', 'links', 'units', 'model', 'rewire'],
