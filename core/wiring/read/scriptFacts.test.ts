@@ -10,7 +10,7 @@ const given = (text: string) => factsOf(text).gives.map(({ name, at }) => `${nam
 /** As `name at`, with `!` where it is needed at once. */
 const needed = (text: string) =>
   factsOf(text)
-    .needs.sort((a, b) => a.at - b.at)
+    .needs.toSorted((a, b) => a.at - b.at)
     .map(({ name, at, immediate }) => `${name} ${at}${immediate ? '!' : ''}`);
 const isImmediate = (text: string) => factsOf(text).needs.find(({ name }) => name === 'kite')?.immediate;
 const callOf = (text: string, called = 'kite') => factsOf(text).calls.find(({ name }) => name === called);
