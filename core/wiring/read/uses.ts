@@ -123,7 +123,7 @@ export function wiringOf(
 function readWiring(page: PageDocument, includes: Include[], files: SiteFiles, kits: readonly Kit[]): PageWiring {
   const scripts = runScripts(includes, files);
   const uses = kits.flatMap((kit) => {
-    const use = useOf(page, includes, scripts, kit);
+    const use = useOf(page, includes, scripts, kit, kits);
     return use ? [use] : [];
   });
   const [main = null] = uses
@@ -176,11 +176,13 @@ function useOf(
   includes: readonly Include[],
   scripts: readonly ScriptRun[],
   kit: Kit,
+  kits: readonly Kit[],
 ): KitUse | null {
   const { manifest } = kit;
   const files = filesOf(includes, kit);
   const marked = markedBy(page, kit);
-  const loads = files.some(({ file, includes: some }) => file.role === 'script' && some.length > 0);
+  const telling = tellingScripts(kit, kits);
+  const loads = files.some(({ file, includes: some }) => telling.includes(file) && some.length > 0);
   const calls = callsOf(scripts, kit);
   const marks = manifest.marker.attribute !== undefined && marked.length > 0;
   if (!loads && !marks && calls.every(({ call }) => call.guarded)) return null;
@@ -199,6 +201,15 @@ function useOf(
     ({ file, includes: some }) => file.role !== 'style' || some.some(({ lookup }) => lookup.found === 'exact'),
   );
   return { kit, files, script, runs, starts, marked, ...reached, styled };
+}
+
+/** Scripts whose includes say that this kit is meant: not those that other kits bring along as well, if it has others. */
+function tellingScripts(kit: Kit, kits: readonly Kit[]): KitFile[] {
+  const scripts = scriptsOf(kit.manifest);
+  const names = (one: Kit) => one.manifest.files.map(({ name }) => name.toLowerCase());
+  const elsewhere = new Set(kits.filter((one) => one !== kit).flatMap(names));
+  const alone = scripts.filter(({ name }) => !elsewhere.has(name.toLowerCase()));
+  return alone.length > 0 ? alone : scripts;
 }
 
 /** For each file of a kit the includes that mean it. */
@@ -255,14 +266,19 @@ function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run: Scrip
   });
 }
 
+/** By what a call finds its elements: what it is given, else the marker where the kit finds nothing without a call. */
+function selectorOf(manifest: Kit['manifest'], { text }: Call): string | null {
+  const own = manifest.start?.required ? markerSelector(manifest) : null;
+  return manifest.start?.selector === false ? own : (text ?? own);
+}
+
 function startOf(
   page: PageDocument,
   { manifest }: Kit,
   start: Pick<StartingScript, 'include' | 'call' | 'tooEarly'>,
 ): StartingScript {
-  const selector = start.call.text ?? (manifest.start?.required ? markerSelector(manifest) : null);
-  if (selector === null || manifest.start?.selector === false)
-    return { ...start, matched: [], there: [], trouble: null };
+  const selector = selectorOf(manifest, start.call);
+  if (selector === null) return { ...start, matched: [], there: [], trouble: null };
   const found = matches(page, selector);
   if (!found.ok) return { ...start, matched: [], there: [], trouble: found.reason };
   const there =
