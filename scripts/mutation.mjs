@@ -17,6 +17,7 @@ const JUDGES = {
   'core/wiring': ['core/wiring/', 'kits', 'wiringFaults', 'evidence', 'rewire', 'model'],
   'core/markup': ['core/markup/', 'menus', 'sections', 'units', 'links', 'sourcePlaces', 'split', 'pageWork'],
   'core/plans': [
+    'core/plans/',
     ...['making', 'importPictures', 'pageWork', 'sections', 'split', 'menus', 'links', 'units', 'model', 'rewire'],
     ...['evidence', 'style', 'sourcePlaces'],
   ],
