@@ -280,7 +280,7 @@ export function fillWords(
   }
   const name = slot === 'alt' ? 'alt text' : slot;
   if (edits.length === 0)
-    return refuse(`No item here ${over ? 'would get another' : 'is without a'} ${name}, or there is no place for one.`);
+    return refuse(`No item here ${over ? 'would get another' : 'lacks its'} ${name}, or there is no place for one.`);
   return planEdits(`Fill the ${name}s of ${page.path}`, page.path, { ok: true, edits });
 }
 
