@@ -246,7 +246,7 @@ describe('another pattern', () => {
       ...place,
       pattern: `<li>${pattern}</li>`,
       words,
-    } as Intent);
+    });
     const text = typeof outcome === 'string' ? outcome : (outcome.files['index.html'] ?? '');
     return text.match(/<li>.*<\/li>/g)?.map((item) => item.slice(4, -5)) ?? text;
   };

@@ -24,9 +24,13 @@ export function kitOf(change: Partial<KitManifestInput> = {}, texts: Record<stri
 
 const PICTURES = ['a', 'b', 'c'].flatMap((name) => [`${name}.jpg`, `t/${name}.jpg`]);
 
-/** Where a kit's files stand once they are copied. */
-export const filesOfKit = ({ manifest, files }: Kit): Record<string, string> =>
-  Object.fromEntries(Object.entries(files).map(([name, text]) => [`${manifest.folder}/${name}`, text]));
+/** The files of kits where they stand once they are copied. */
+export const copiedFilesOf = (kits: readonly Kit[]): Record<string, string> =>
+  Object.fromEntries(
+    kits.flatMap(({ manifest, files }) =>
+      Object.entries(files).map(([name, text]): [string, string] => [`${manifest.folder}/${name}`, text]),
+    ),
+  );
 
 /** A site of pages and other texts, with three pictures and their thumbnails. */
 export function siteOf(texts: Readonly<Record<string, string>>, kits: readonly Kit[]): WiringSite {

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { firstOf } from '../../site/index.ts';
 import type { Kit, KitManifestInput } from '../kit/manifest.ts';
-import { filesOfKit, kitOf, linkTo, pageOf, siteOf } from '../pages.fixture.ts';
+import { copiedFilesOf, kitOf, linkTo, pageOf, siteOf } from '../pages.fixture.ts';
 import { containerMissing, predict, type Prediction } from './prediction.ts';
 
 const SCRIPT = '<script src="js/kite.js" defer></script>';
 const NAMES = ['a', 'b', 'c'];
 
 function read(html: string, kits: readonly Kit[], more: Record<string, string> = {}) {
-  const site = siteOf({ 'index.html': html, ...Object.assign({}, ...kits.map(filesOfKit)), ...more }, kits);
+  const site = siteOf({ 'index.html': html, ...copiedFilesOf(kits), ...more }, kits);
   const page = firstOf(site.pages);
   return { page, index: site.index, items: page.galleries.flatMap(({ items }) => items) };
 }

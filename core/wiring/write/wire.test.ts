@@ -1,8 +1,8 @@
 /** Wiring written to the letter: what comes onto a page, what goes, and what is refused with which words. */
 import { describe, expect, it } from 'vitest';
-import { applyChange, firstOf } from '../../site/index.ts';
+import { applyChange, type FileContent, firstOf } from '../../site/index.ts';
 import type { Kit, KitManifestInput } from '../kit/manifest.ts';
-import { filesOfKit, kitOf, linkTo, pageOf, siteOf } from '../pages.fixture.ts';
+import { copiedFilesOf, kitOf, linkTo, pageOf, siteOf } from '../pages.fixture.ts';
 import { rewire } from './wire.ts';
 
 const NAMES = ['a', 'b', 'c'];
@@ -22,10 +22,20 @@ interface Wiring {
   others?: readonly Kit[];
 }
 
+interface Done {
+  label: string;
+  text: string;
+  files: string[];
+  after: ReadonlyMap<string, FileContent>;
+}
+
 /** The first page, and which files came (+) and went (-); or why nothing was done. */
-function wired(html: string, { from, to, more = {}, copied = from ? [from] : [], others = [] }: Wiring) {
+function wired(
+  html: string,
+  { from, to, more = {}, copied = from ? [from] : [], others = [] }: Wiring,
+): Done | { refused: string } {
   const kits = [...(from ? [from] : []), ...(to ? [to] : []), ...others];
-  const site = siteOf({ 'index.html': html, ...Object.assign({}, ...copied.map(filesOfKit)), ...more }, kits);
+  const site = siteOf({ 'index.html': html, ...copiedFilesOf(copied), ...more }, kits);
   const outcome = rewire(site, firstOf(site.pages), { from: from ?? null, to: to ?? null });
   if (!outcome.ok) return { refused: outcome.reason };
   const applied = applyChange(site.files, outcome.change);
@@ -41,9 +51,9 @@ function wired(html: string, { from, to, more = {}, copied = from ? [from] : [],
   };
 }
 
-const textOf = (html: string, wiring: Wiring) => {
+const textOf = (html: string, wiring: Wiring): string => {
   const outcome = wired(html, wiring);
-  return 'refused' in outcome ? outcome.refused : outcome.text;
+  return 'text' in outcome ? outcome.text : outcome.refused;
 };
 
 describe('a kit comes onto a page', () => {
@@ -391,7 +401,7 @@ describe('a kit leaves a page', () => {
     const html = started('<script src="own.js"></script>');
     const ownAfter = (more: Record<string, string>) => {
       const outcome = wired(html, { from: STARTED, more: { 'own.js': own, ...more } });
-      const content = 'after' in outcome ? outcome.after?.get('own.js') : undefined;
+      const content = 'after' in outcome ? outcome.after.get('own.js') : undefined;
       return content?.kind === 'text' ? content.text : '';
     };
     expect(ownAfter({})).toBe('one();\n');
