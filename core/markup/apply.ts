@@ -12,7 +12,7 @@ import {
 } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { addressIn, fenced } from './items.ts';
-import { patternOf, SLOTS, type FreePlace, type Pattern } from './pattern.ts';
+import { joined, patternOf, SLOTS, type FreePlace, type Pattern } from './pattern.ts';
 import { elementsIn } from './units.ts';
 import { slotsOf, writeBy, type SlotValue } from './write.ts';
 import { verified } from './verify.ts';
@@ -125,14 +125,12 @@ function withRest(page: PageDocument, item: GalleryItem, { model }: Pattern, wri
   keep(item.image, model.image, fresh.image);
   const [own, usual, made] = [item.elements[0] ?? null, model.elements[0] ?? null, fresh.outer];
   if (own !== item.link && own !== item.image && made !== fresh.link && made !== fresh.image) keep(own, usual, made);
-  const edits = extras.flatMap(({ at, attribute }) => {
+  const edits = extras.flatMap(({ at, attribute }): Edit[] => {
     const end = at.attributes.at(-1)?.range.end ?? (at.open ? at.open.start + 1 + at.tag.length : null);
-    return end === null ? [] : [{ at: end, text: ` ${page.text.slice(attribute.range.start, attribute.range.end)}` }];
+    const text = ` ${page.text.slice(attribute.range.start, attribute.range.end)}`;
+    return end === null ? [] : [{ start: end, end, text }];
   });
-  const whole = edits
-    .sort((a, b) => b.at - a.at)
-    .reduce((text, edit) => text.slice(0, edit.at) + edit.text + text.slice(edit.at), written);
-  return comments.join('') + whole;
+  return comments.join('') + joined(written, edits);
 }
 
 /** The link, the image and the outermost element of a written item. */
