@@ -20,6 +20,8 @@ export function setLink(page: PageDocument, chosen: Range, href: string): Edited
   if (link) return editAttribute(page, link, 'href', href);
   const { start, end } = trimmed(page.text, chosen);
   if (start === end) return refuse('There is no link here. Choose the words that shall lead there, then link them.');
+  if (page.elements.some(({ range }) => range !== null && isCrossed(range, { start, end })))
+    return refuse('These words begin in one element and end in another; choose words inside of one element.');
   const edits = [
     { start, end: start, text: `<a href="${encodeAttribute(href, '"')}">` },
     { start: end, end, text: '</a>' },
@@ -36,6 +38,11 @@ export function setLink(page: PageDocument, chosen: Range, href: string): Edited
       : 'other elements would be read otherwise; choose words inside of one element';
   });
 }
+
+/** Whether a choice takes in one end of an element and not the other: links would be nested wrongly. */
+const isCrossed = (element: Range, { start, end }: Range): boolean =>
+  (element.start < start && start < element.end && element.end < end) ||
+  (start < element.start && element.start < end && end < element.end);
 
 /** Without the white space at its ends. */
 function trimmed(text: string, { start, end }: Range): Range {

@@ -52,9 +52,18 @@ function tried(selector: string): Matcher | { reason: string } {
     // Results are not kept by css-select: its memory would hold on to pages that are gone.
     return compile<PageElement, PageElement>(selector, { adapter: ADAPTER, cacheResults: false });
   } catch (error) {
-    return { reason: error instanceof Error ? error.message : String(error) };
+    return { reason: inPlainWords(error instanceof Error ? error.message : String(error), selector) };
   }
 }
+
+/** What the parsers say of a selector, without their names. */
+function inPlainWords(said: string, selector: string): string {
+  if (/,\s*$/.test(selector)) return 'Nothing stands behind the last comma';
+  if (said.includes('Empty sub-selector')) return NOTHING_IN_IT;
+  return said.includes('css-select') ? 'It asks for what no element of the page is, as ::before does' : said;
+}
+
+const NOTHING_IN_IT = 'Nothing stands in the selector';
 
 /**
  * What css-tree lets pass and a browser does not: a combinator with nothing on one side, and a list with nothing in
@@ -63,9 +72,8 @@ function tried(selector: string): Matcher | { reason: string } {
 function mistakeIn(list: CssNode): string | null {
   let wrong: string | null = null;
   walk(list, (node) => {
-    if (node.type === 'SelectorList' && node.children.isEmpty) wrong ??= 'Nothing stands in the selector';
+    if (node.type === 'SelectorList' && node.children.isEmpty) wrong ??= NOTHING_IN_IT;
     if (node.type !== 'Selector') return;
-    if (node.children.isEmpty) wrong ??= 'Nothing stands between two commas';
     if (node.children.last?.type === 'Combinator') wrong ??= 'Nothing stands behind the last sign';
     // Inside of `:has()` a selector may begin with one.
     if (
