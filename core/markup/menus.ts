@@ -178,7 +178,7 @@ export function writeEntry(page: PageDocument, menu: Menu, wish: EntryWish): str
     edits.push(replaceValue(href, wish.href), { ...text, text: encodeMarkup(wish.label) });
     const title = attributeOf(model.link, 'title');
     if (title) edits.push(replaceValue(title, wish.label));
-    if (wish.current) edits.push(...marked(page, menu.mark, model));
+    if (wish.current) edits.push(...marked(menu, model));
   }
   const written = page.text.slice(start, start + page.text.slice(start, end).trimEnd().length);
   return joined(
@@ -187,15 +187,18 @@ export function writeEntry(page: PageDocument, menu: Menu, wish: EntryWish): str
   );
 }
 
-/** The edits that put the author's mark on an entry. */
-function marked(page: PageDocument, mark: CurrentMark, entry: MenuEntry): Edit[] {
+/** The edits that put the author's mark on an entry, where the author puts it. */
+function marked({ mark, entries }: Menu, entry: MenuEntry): Edit[] {
   if (mark === null || mark.kind === 'unlinked') return [];
   const element = entry[mark.on];
   if (!element?.open) return [];
-  const existing = mark.kind === 'class' ? attributeOf(element, 'class') : undefined;
+  const name = mark.kind === 'class' ? 'class' : 'aria-current';
+  const existing = mark.kind === 'class' ? attributeOf(element, name) : undefined;
   if (existing && mark.kind === 'class') return [replaceValue(existing, `${existing.value} ${mark.name}`.trim())];
-  // Before the first attribute, where a class is mostly written.
-  const at = element.open.start + 1 + element.tag.length;
+  const model = entries.find(({ current }) => current)?.[mark.on];
+  const isBehind = model ? model.attributes.findIndex((attribute) => attribute.name === name) > 0 : false;
+  const last = isBehind ? element.attributes.at(-1)?.range.end : undefined;
+  const at = last ?? element.open.start + 1 + element.tag.length;
   return [{ start: at, end: at, text: mark.kind === 'class' ? ` class="${mark.name}"` : ' aria-current="page"' }];
 }
 
@@ -287,6 +290,6 @@ export function moveMark(
     return edits;
   }
   if (from) edits.push(...unmarked(page, mark, from));
-  if (to) edits.push(...marked(page, mark, to));
+  if (to) edits.push(...marked(menu, to));
   return edits;
 }

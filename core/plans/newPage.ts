@@ -156,7 +156,7 @@ function titleEdits(site: SiteReading, source: PageReading, page: PageDocument, 
     .flatMap(({ document }) => document.elements.find(({ tag }) => tag === 'title') ?? [])
     .map((element) => textOf(element).trim());
   const said = own ? textOf(own).trim() : '';
-  const frame = /^(.+?)(\s+[–—|·:-]\s+)(.+)$/s.exec(said);
+  const frame = /^(.+?)(\s+[–—|·:-]\s+|:\s+)(.+)$/s.exec(said);
   const [, first = '', between = '', last = ''] = frame ?? [];
   const framed = (): string => {
     if (frame && others.some((other) => other.endsWith(last))) return title + between + last;

@@ -29,6 +29,7 @@ const LIST = 'sections';
 const slugOf = (words: string): string =>
   words
     .normalize('NFKD')
+    .replace(/\p{Mn}+/gu, '')
     .toLowerCase()
     .replace(/[^a-z\d]+/g, '-')
     .replace(/^-+|-+$/g, '') || 'section';
