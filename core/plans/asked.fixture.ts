@@ -68,7 +68,7 @@ function notesOf(content: FileContent | undefined): SiteNotes {
 }
 
 /** What a plan comes to. */
-function outcomeOf(site: SiteReading, planned: Planned): Asked | string {
+export function outcomeOf(site: SiteReading, planned: Planned): Asked | string {
   if (!planned.ok) return planned.reason;
   const before = filesOf(site);
   const applied = applyChange(before, planned.change);
