@@ -36,6 +36,7 @@ const below = (folder) =>
     .sort();
 
 const isSource = (name) => name.endsWith('.ts') && !/\.(test|fixture)\.ts$|\/index\.ts$/.test(name);
+const bytesOf = (name) => statSync(join(ROOT, name)).size;
 const hashOf = (names) => {
   const hash = createHash('sha256');
   for (const name of names) hash.update(name).update(readFileSync(join(ROOT, name)));
@@ -47,12 +48,15 @@ const fixtures = [...below('core'), ...below('tests/unit')].filter((name) =>
   /\.fixture\.ts$|unit\/sites\.ts$/.test(name),
 );
 
+/** The short ones first: those beside a file notice most of what is changed in it, and the first that does is enough. */
 const judgesOf = (folder) =>
-  JUDGES[folder].flatMap((judge) => {
-    const found = tests.filter((name) => name.startsWith(judge) || name === `tests/unit/${judge}.test.ts`);
-    if (found.length === 0) throw new Error(`There is no test “${judge}”.`);
-    return found;
-  });
+  JUDGES[folder]
+    .flatMap((judge) => {
+      const found = tests.filter((name) => name.startsWith(judge) || name === `tests/unit/${judge}.test.ts`);
+      if (found.length === 0) throw new Error(`There is no test “${judge}”.`);
+      return found;
+    })
+    .sort((a, b) => bytesOf(a) - bytesOf(b));
 
 /** An outcome is old where the file, one of the tests that judge it, or what they read has changed. */
 const stampOf = (folder, name) => ({ source: hashOf([name]), judges: hashOf([...judgesOf(folder), ...fixtures]) });
@@ -118,7 +122,7 @@ function run(folder, names) {
 /** The bytes of a file that are changed in a run: few, where only what survived is tried again. */
 function weightOf(folder, name) {
   const before = AGAIN ? known(folder, name, { byOldTests: true }) : null;
-  return before ? before.survivors.length * BYTES_PER_CHANGE : statSync(join(ROOT, name)).size;
+  return before ? before.survivors.length * BYTES_PER_CHANGE : bytesOf(name);
 }
 
 /** The files that are still to be changed, a run's worth at a time. */
