@@ -89,12 +89,14 @@ function toldGroups(page: PageDocument, bearing: Bearing, claimed: Set<PageEleme
   const groups: Group[] = [];
   for (const { selector, gallery } of page.units) {
     const found = matches(page, selector);
-    const units = found.ok
-      ? found.elements.filter(
-          (element) => element.range && element.parent && bearing.get(element)?.some((seed) => !claimed.has(seed)),
-        )
-      : [];
-    for (const unit of units) for (const seed of bearing.get(unit) ?? []) claimed.add(seed);
+    const units: PageElement[] = [];
+    // The outer ones come first; what stands inside of an item is no further one.
+    for (const element of found.ok ? found.elements : []) {
+      const seeds = bearing.get(element) ?? [];
+      if (!element.range || !element.parent || seeds.every((seed) => claimed.has(seed))) continue;
+      units.push(element);
+      for (const seed of seeds) claimed.add(seed);
+    }
     if (!gallery) continue;
     const byParent = grouped(units, ({ parent }) => known(parent, 'parent of an item'));
     // One in each parent: the parents are wrappers, and what holds them all is the gallery.
@@ -179,7 +181,7 @@ const opensPicture = (head: PageElement, bearing: Bearing): boolean =>
 
 /** What pictures of a menu or a frame are called: arrows, homes and envelopes (common practice, no source). */
 const FURNITURE =
-  /^(?:(?:icon|ico|arrow|btn|button|nav|bullet|social)[-_ ]?\w*|(?:\w+[-_ ])?(?:prev|previous|next|back|forward|home|up|arrow|icon|logo|mail|email|print|rss|menu|search|bullet|spacer|pixel|blank)[-_ ]?\d*)$/i;
+  /^(?:(?:icon|ico|arrow|btn|button|nav|bullet|social)(?:[-_ ]\w*|\d*)|(?:\w+[-_ ])?(?:prev|previous|next|back|forward|home|up|arrow|icon|logo|mail|email|print|rss|menu|search|bullet|spacer|pixel|blank)[-_ ]?\d*)$/i;
 
 const addressOf = (seed: PageElement | undefined): string =>
   (seed && ((seed.tag === 'img' ? sourceOf(seed)?.value : backgroundAddress(seed)) ?? valueOf(seed, 'href'))) ?? '';
