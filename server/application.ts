@@ -12,6 +12,7 @@ import { join } from 'node:path';
 import type { ServerBuild } from 'react-router';
 import sirv from 'sirv';
 import { applicationHeaders } from './headers.ts';
+import type { Hosts } from './hosts.ts';
 import { applicationSourceFor, previewSourceFor, type Origins } from './origins.ts';
 import { serverOf } from './requests.ts';
 
@@ -22,6 +23,7 @@ interface ApplicationOptions {
   root: string;
   port: number;
   origins: Origins;
+  hosts: Pick<Hosts, 'names'>;
   development: boolean;
   build: ServerBuild | (() => Promise<ServerBuild>);
   /** Vite's middleware while developing. */
@@ -39,7 +41,8 @@ const tellError: ErrorRequestHandler = (error: { status?: number }, _request, re
     .send(status < 500 ? 'This request cannot be answered.' : 'Something went wrong on the server; its log says what.');
 };
 
-export function applicationServer({ root, port, origins, development, build, before }: ApplicationOptions): Server {
+export function applicationServer(options: ApplicationOptions): Server {
+  const { root, port, origins, hosts, development, build, before } = options;
   const server = express();
   server.disable('x-powered-by');
   server.use(compression());
@@ -83,5 +86,5 @@ export function applicationServer({ root, port, origins, development, build, bef
     }),
   );
   server.use(tellError);
-  return serverOf((request, response) => void server(request, response));
+  return serverOf(hosts, (request, response) => void server(request, response));
 }

@@ -10,18 +10,19 @@ import { start } from './start.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
-await start(async ({ port, origins }) => {
+await start(async ({ port, origins, hosts }) => {
   const vite = await createServer({ root, server: { middlewareMode: true } });
   return {
     application: applicationServer({
       root,
       port,
       origins,
+      hosts,
       development: true,
       // The router's own build has the shape of its type.
       build: () => vite.ssrLoadModule('virtual:react-router/server-build') as Promise<ServerBuild>,
       before: (server) => server.use(vite.middlewares),
     }),
-    preview: previewServer(port, origins, await bundledScripts(root)),
+    preview: previewServer({ port, origins, hosts, scripts: await bundledScripts(root) }),
   };
 });

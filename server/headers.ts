@@ -1,4 +1,5 @@
 /** Response headers that keep the application and the preview apart. */
+import { SHARED_HEADERS } from '../protocol/headers.ts';
 
 /** The application runs only its own files and what carries the request's nonce; it frames only the preview origin. */
 export function applicationHeaders(nonce: string, previewSource: string, development: boolean): Record<string, string> {
@@ -18,6 +19,7 @@ export function applicationHeaders(nonce: string, previewSource: string, develop
     'frame-ancestors': "'none'",
   };
   return {
+    ...SHARED_HEADERS,
     // Vite's development client needs inline scripts and styles of its own, so the policy holds for builds.
     'Content-Security-Policy': development
       ? "frame-ancestors 'none'"
@@ -26,19 +28,17 @@ export function applicationHeaders(nonce: string, previewSource: string, develop
           .join('; '),
     // A page in the preview frame must not keep a hold on the application through windows that it opens.
     'Cross-Origin-Opener-Policy': 'same-origin',
-    'Origin-Agent-Cluster': '?1',
     'Referrer-Policy': 'same-origin',
-    'X-Content-Type-Options': 'nosniff',
   };
 }
 
 /** What the preview server itself answers with; a previewed site's own files are answered by its service worker. */
 export function previewHeaders(application: string): Record<string, string> {
   return {
+    ...SHARED_HEADERS,
     'Cache-Control': 'no-store',
     'Content-Security-Policy': `default-src 'none'; script-src 'self'; connect-src 'self'; frame-ancestors ${application}`,
-    'Origin-Agent-Cluster': '?1',
+    'Referrer-Policy': 'no-referrer',
     'Service-Worker-Allowed': '/',
-    'X-Content-Type-Options': 'nosniff',
   };
 }

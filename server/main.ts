@@ -10,13 +10,13 @@ import { start, stop } from './start.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
-await start(async ({ port, origins }) => {
+await start(async ({ port, origins, hosts }) => {
   const file = join(root, 'build/server/index.js');
   if (!existsSync(file)) stop('There is no build yet: run “npm run build” first, or “npm run demo”, which does all.');
   // The router's own build has the shape of its type.
   const build = (await import(pathToFileURL(file).href)) as ServerBuild;
   return {
-    application: applicationServer({ root, port, origins, development: false, build }),
-    preview: previewServer(port, origins, builtScripts(join(root, 'build/preview'))),
+    application: applicationServer({ root, port, origins, hosts, development: false, build }),
+    preview: previewServer({ port, origins, hosts, scripts: builtScripts(join(root, 'build/preview')) }),
   };
 });

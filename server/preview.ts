@@ -1,6 +1,7 @@
 /** The preview origin's server: four scripts and a boot page. Files of a site never pass through it. */
 import type { Server } from 'node:http';
 import { previewHeaders } from './headers.ts';
+import type { Hosts } from './hosts.ts';
 import { applicationSourceFor, type Origins } from './origins.ts';
 import type { PreviewScripts } from './previewScripts.ts';
 import { serverOf } from './requests.ts';
@@ -13,8 +14,16 @@ const page = (title: string, script: string) => `<!DOCTYPE html>
 const BOOT_PAGE = page('Preview', 'boot');
 const BRIDGE_PAGE = page('Bridge', 'bridge');
 
-export function previewServer(port: number, origins: Origins, scripts: PreviewScripts): Server {
-  return serverOf((request, response, address) => {
+interface PreviewOptions {
+  /** Of the application. */
+  port: number;
+  origins: Origins;
+  hosts: Pick<Hosts, 'names'>;
+  scripts: PreviewScripts;
+}
+
+export function previewServer({ port, origins, hosts, scripts }: PreviewOptions): Server {
+  return serverOf(hosts, (request, response, address) => {
     const application = applicationSourceFor(origins, request.headers.host, port);
     const answer = (status: number, type: string, body: string) =>
       response

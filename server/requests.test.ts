@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ServerBuild } from 'react-router';
 import { applicationServer } from './application.ts';
+import { hostsFrom } from './hosts.ts';
 import { originsFrom } from './origins.ts';
 import { previewServer } from './preview.ts';
 
@@ -43,11 +44,9 @@ const servers: Record<string, Server> = {};
 const portOf = (name: string): number => (servers[name]?.address() as AddressInfo).port;
 
 beforeAll(async () => {
-  servers.application = applicationServer({ root, port: 4780, origins, development: false, build }).listen(
-    0,
-    '127.0.0.1',
-  );
-  servers.preview = previewServer(4780, origins, new Map([['/boot.js', '']])).listen(0, '127.0.0.1');
+  const place = { port: 4780, origins, hosts: hostsFrom({}) };
+  servers.application = applicationServer({ root, ...place, development: false, build }).listen(0, '127.0.0.1');
+  servers.preview = previewServer({ ...place, scripts: new Map([['/boot.js', '']]) }).listen(0, '127.0.0.1');
   await Promise.all(
     Object.values(servers).map(
       (server) => new Promise<void>((resolve) => (server.listening ? resolve() : server.once('listening', resolve))),
@@ -80,4 +79,34 @@ describe.each(['application', 'preview'])('the %s', (name) => {
       expect(answer).not.toMatch(/ at .*:\d+:\d+|node_modules/);
     },
   );
+
+  it('does not answer to a name that is not its own', async () => {
+    for (const host of ['evil.example', 'localhost.evil.example', 'evil.example:4780']) {
+      const answer = await ask(portOf(name), '/', `Host: ${host}\r\n`);
+      expect(answer).toMatch(/^HTTP\/1\.1 421 /);
+      expect(answer).toMatch(/This server is not called [\w.]+evil\.example\.|not called evil\.example\./);
+    }
+    expect(await ask(portOf(name), 'http://evil.example/')).toMatch(/^HTTP\/1\.1 421 /);
+    for (const host of ['127.0.0.1', '[::1]:4780', 'LOCALHOST:4780'])
+      expect(await ask(portOf(name), '/', `Host: ${host}\r\n`)).toMatch(/^HTTP\/1\.1 (?!421)\d{3} /);
+  });
+
+  it('answers however many cookies a browser keeps for its host', async () => {
+    const cookies = Array.from({ length: 180 }, (_, n) => `c${n}=${'x'.repeat(4000)}`).join('; ');
+    expect(await ask(portOf(name), '/x', `Host: localhost\r\nCookie: ${cookies}\r\n`)).toMatch(
+      /^HTTP\/1\.1 (?!431)\d{3} /,
+    );
+  });
+
+  it('lets no other site take its files, asks for no device, and does not say what it is made of', async () => {
+    const answer = (await ask(portOf(name), '/')).toLowerCase();
+    for (const header of [
+      'cross-origin-resource-policy: same-origin',
+      'permissions-policy: accelerometer=()',
+      'referrer-policy: ',
+      'x-content-type-options: nosniff',
+    ])
+      expect(answer).toContain(header);
+    expect(answer).not.toMatch(/^(?:server|x-powered-by|via):/m);
+  });
 });

@@ -1,12 +1,13 @@
 /** Starts both servers, on the ports that were asked for or that are free. */
 import type { Server } from 'node:http';
-import type { Origins } from './origins.ts';
-import { originsFrom } from './origins.ts';
+import { type Hosts, hostsFrom } from './hosts.ts';
+import { type Origins, originsFrom } from './origins.ts';
 import { choosePorts } from './ports.ts';
 
 interface Place {
   port: number;
   origins: Origins;
+  hosts: Hosts;
 }
 
 /** Says why in one line, and ends. */
@@ -29,9 +30,11 @@ export async function start(
   const chosen = await choosePorts(wantedPort());
   if (!chosen.ok) return stop(chosen.reason);
   const { port } = chosen;
-  const { application, preview } = await servers({ port, origins: originsFrom(process.env, port) });
-  const listening = [application.listen(port), preview.listen(port + 1)];
+  const hosts = hostsFrom(process.env);
+  const { application, preview } = await servers({ port, origins: originsFrom(process.env, port), hosts });
+  const listening = [application.listen(port, hosts.address), preview.listen(port + 1, hosts.address)];
   await Promise.all(listening.map((server) => new Promise((resolve) => server.once('listening', resolve))));
   console.log(`Heathmoor is at http://localhost:${port} (preview on port ${port + 1}). Ctrl+C ends it.`);
+  if (hosts.warning !== null) console.log(hosts.warning);
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0));
 }
