@@ -5,6 +5,7 @@
  * so that a page in a tab of its own outlives the editor and no other site's page can read it.
  */
 import { mediaTypeOf } from '../core/site/media.ts';
+import { SHARED_HEADERS } from '../protocol/headers.ts';
 import { FileAnswer, type FileQuestion } from '../protocol/worker.ts';
 
 void (() => {
@@ -18,10 +19,9 @@ void (() => {
     return type.startsWith('text/') ? `${type}; charset=utf-8` : type;
   };
   const HEADERS = {
+    ...SHARED_HEADERS,
     'Cache-Control': 'no-store',
     'Content-Security-Policy': `frame-ancestors ${APPLICATION_ORIGIN}`,
-    'Origin-Agent-Cluster': '?1',
-    'X-Content-Type-Options': 'nosniff',
   };
 
   scope.addEventListener('install', () => void scope.skipWaiting());
@@ -136,20 +136,29 @@ void (() => {
 
   async function remember(token: string, path: string, blob: Blob): Promise<void> {
     const iv = crypto.getRandomValues(new Uint8Array(12));
-    const sealed = await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, await secret(token), await blob.arrayBuffer());
+    const sealed = await crypto.subtle.encrypt(
+      { name: 'AES-GCM', iv, additionalData: new TextEncoder().encode(path) },
+      await secret(token),
+      await blob.arrayBuffer(),
+    );
     const store = await caches.open(STORE);
     await store.put(await shelfmark(token, path), new Response(new Blob([iv, sealed])));
   }
 
+  /** Any page of this origin can write over what is kept: only what was sealed for this path is given out. */
   async function recall(token: string, path: string): Promise<Found | null> {
-    const kept = await (await caches.open(STORE)).match(await shelfmark(token, path));
-    if (!kept) return null;
-    const bytes = new Uint8Array(await kept.arrayBuffer());
-    const open = await crypto.subtle.decrypt(
-      { name: 'AES-GCM', iv: bytes.slice(0, 12) },
-      await secret(token),
-      bytes.slice(12),
-    );
-    return { blob: new Blob([open]), folder: false };
+    try {
+      const kept = await (await caches.open(STORE)).match(await shelfmark(token, path));
+      if (!kept) return null;
+      const bytes = new Uint8Array(await kept.arrayBuffer());
+      const open = await crypto.subtle.decrypt(
+        { name: 'AES-GCM', iv: bytes.slice(0, 12), additionalData: new TextEncoder().encode(path) },
+        await secret(token),
+        bytes.slice(12),
+      );
+      return { blob: new Blob([open]), folder: false };
+    } catch {
+      return null;
+    }
   }
 })();

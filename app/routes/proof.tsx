@@ -24,6 +24,9 @@ const HEIGHT = 270;
 
 const WINDOWS = { display: 'flex', gap: `${GAP}px`, mb: 1.5, flexShrink: 0, minHeight: HEIGHT + 24 };
 
+/** More say no more: a page can report without end. */
+const MOST_REPORTS = 50;
+
 const WIDTH_LABEL = { textAlign: 'center', color: color('stone'), fontSize: '0.78rem', mt: 0.25 } as const;
 
 const REPORTS = { px: 1.75, py: 1, mt: 1.5, borderColor: color('rust'), fontSize: '0.8125rem' };
@@ -52,7 +55,9 @@ export default function Proof() {
       if (report.type === 'hello') setSeen({ page: path, reports: [] });
       else if (says !== null)
         setSeen((before) =>
-          before.reports.includes(says) ? before : { page: path, reports: [...before.reports, says] },
+          before.reports.includes(says) || before.reports.length >= MOST_REPORTS
+            ? before
+            : { page: path, reports: [...before.reports, says] },
         );
     },
     [path],

@@ -1,5 +1,6 @@
 /** A hostile page in a site that was brought in tries to get at what is not its own. */
-import { bringIn, expect, folderWith, goTo, openKites, photograph, test } from './fixtures';
+import type { Page } from '@playwright/test';
+import { bringIn, clickInside, expect, folderWith, goTo, openKites, photograph, test } from './fixtures';
 
 const ATTACK = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>x</title></head><body>
 <a href="a.jpg"><img src="a.jpg" alt="a"></a>
@@ -105,4 +106,100 @@ test('a script that never ends takes down its page and nothing else', async ({ p
   await expect(page.frameLocator('iframe[title^="Live page"]').locator('h1')).toHaveText('Spinning', {
     timeout: 90_000,
   });
+});
+
+/** Looks for the bridge among the frames of the window, which every page may count. */
+const FIND_BRIDGE = `
+  let bridge = null;
+  for (let n = 0; n < top.length; n++) {
+    try { if (top[n].document.title === 'Bridge') bridge = top[n]; } catch { /* of another origin */ }
+  }`;
+
+const hostile = (script: string) =>
+  `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>x</title></head><body><h1>Hostile</h1><button>Press</button>
+<script>${FIND_BRIDGE}\n${script}</script></body></html>`;
+
+const press = (page: Page) =>
+  clickInside(page, 'Live page index.html', (frame) => frame.getByRole('button', { name: 'Press' }));
+
+async function openHostile(page: Page, script: string): Promise<void> {
+  await page.goto('/');
+  await bringIn(page, folderWith({ 'index.html': hostile(script), 'a.jpg': await photograph(1) }));
+  await goTo(page, 'markup');
+  await expect(page.frameLocator('iframe[title^="Live page"]').locator('h1')).toHaveText('Hostile', {
+    timeout: 90_000,
+  });
+}
+
+test('no page takes the window elsewhere, by the bridge or by itself, with a click or without', async ({
+  page,
+  expected,
+}) => {
+  test.setTimeout(180_000);
+  expected.console.push(/./);
+  await openHostile(
+    page,
+    `let tries = 0;
+    const away = () => {
+      document.title = 'tried ' + ++tries + ' ' + (bridge !== null);
+      for (const home of [bridge, window]) {
+        if (!home) continue;
+        for (const target of ['_top', '_parent']) {
+          const link = home.document.createElement('a');
+          link.href = '/s/elsewhere';
+          link.target = target;
+          home.document.body.append(link);
+          link.click();
+        }
+        try { home.eval('top.location = "/s/elsewhere"'); } catch { /* refused */ }
+      }
+    };
+    away();
+    document.querySelector('button').addEventListener('click', away);`,
+  );
+  const frame = page.frameLocator('iframe[title^="Live page"]');
+  const before = page.url();
+  await expect.poll(() => frame.locator('title').textContent()).toBe('tried 1 true');
+  await press(page);
+  await expect.poll(() => frame.locator('title').textContent()).toBe('tried 2 true');
+  expect(page.url()).toBe(before);
+  await expect(page.getByRole('navigation').first()).toBeVisible();
+});
+
+test('a page that is put in the place of the bridge does not stay there', async ({ page, expected }) => {
+  test.setTimeout(180_000);
+  expected.console.push(/./);
+  await openHostile(page, `document.querySelector('button').onclick = () => { bridge.location = '/s/evil'; };`);
+  const frame = page.frameLocator('iframe[title^="Live page"]');
+  await press(page);
+  const bridge = page.locator('iframe[title="Bridge to the preview"]');
+  await expect
+    .poll(async () => (await (await bridge.elementHandle())?.contentFrame())?.url() ?? '')
+    .toMatch(/\/bridge\.html$/);
+  // It answers again: a change reaches the live page.
+  await expect(frame.locator('h1')).toHaveText('Hostile');
+});
+
+test('what a page writes over the files that were kept counts as absent', async ({ page, expected }) => {
+  test.setTimeout(180_000);
+  expected.console.push(/./);
+  await openHostile(
+    page,
+    `document.querySelector('button').onclick = async () => {
+      for (const name of await caches.keys()) {
+        const store = await caches.open(name);
+        for (const request of await store.keys()) await store.put(request, new Response('spoilt'));
+      }
+      document.title = 'spoilt';
+    };`,
+  );
+  const frame = page.frameLocator('iframe[title^="Live page"]');
+  const address = await page.locator('iframe[title^="Live page"]').getAttribute('src');
+  await press(page);
+  await expect.poll(() => frame.locator('title').textContent()).toBe('spoilt');
+  // With the application gone only what was kept could answer.
+  await page.goto('about:blank');
+  const alone = await page.goto(address ?? '');
+  expect(alone?.status()).toBe(503);
+  await expect(page.locator('h1')).toHaveText('The preview has no files');
 });

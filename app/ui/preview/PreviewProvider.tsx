@@ -4,6 +4,7 @@ import { useRouteLoaderData } from 'react-router';
 import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
 import { FromBridge, type ToBridge } from '~protocol/bridge.ts';
 import type { SiteSession } from '../../data/session/siteSession';
+import { MessageBudget } from './messageBudget';
 
 type Status = 'starting' | 'ready' | 'limited' | 'stuck';
 
@@ -30,6 +31,11 @@ export function usePreview(): Preview {
   return preview;
 }
 
+/** It runs its script and leads nowhere: no page of the preview can take the window elsewhere through it. */
+const BRIDGE_SANDBOX = 'allow-scripts allow-same-origin';
+/** So often the bridge is put back where a page has put something else in its place. */
+const MOST_RETURNS = 3;
+
 /** After this a limited preview is shown until the bridge answers after all; ms. */
 const PATIENCE = 3000;
 
@@ -45,6 +51,9 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   const [taken, setTaken] = useState<Preview['taken']>({ count: 0, paths: [] });
   const [pending, setPending] = useState(0);
   const sent = useRef<string[]>([]);
+  // Pages of the preview can reach the bridge's frame, for it is of their origin.
+  const loads = useRef(0);
+  const returns = useRef(0);
 
   useEffect(() => {
     // Nothing is sent before the whole has been, and every batch waits for the one before it.
@@ -68,8 +77,10 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       turn = before.then(() => post(type, files)).catch(() => setStatus('limited'));
     };
     const late = setTimeout(() => setStatus((now) => (now === 'starting' ? 'limited' : now)), PATIENCE);
+    const budget = new MessageBudget(performance.now());
     const hear = (event: MessageEvent) => {
-      if (event.origin !== origin || event.source !== frame.current?.contentWindow) return;
+      if (event.origin !== origin || event.source !== frame.current?.contentWindow || !budget.take(performance.now()))
+        return;
       const message = FromBridge.safeParse(event.data);
       if (!message.success) return;
       if (message.data.type === 'ready') send('open', Promise.resolve(), [...session.files]);
@@ -94,8 +105,16 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   const restart = useCallback(() => {
     setStatus('starting');
     setPending(0);
+    loads.current = 0;
     setRun((n) => n + 1);
   }, []);
+  const loaded = () => {
+    loads.current++;
+    if (loads.current === 1) return;
+    returns.current++;
+    if (returns.current <= MOST_RETURNS) restart();
+    else setStatus('limited');
+  };
   const address = useCallback(
     (path: string) => `${origin}/s/${session.site.token}/${path.split('/').map(encodeURIComponent).join('/')}`,
     [origin, session],
@@ -124,6 +143,8 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
           key={run}
           ref={frame}
           src={`${origin}/bridge.html`}
+          sandbox={BRIDGE_SANDBOX}
+          onLoad={loaded}
           title="Bridge to the preview"
           hidden
           tabIndex={-1}

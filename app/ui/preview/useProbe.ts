@@ -1,6 +1,7 @@
 /** Hears the probe of the page in a frame, and tells it things. */
 import { useCallback, useEffect, useRef, type RefObject } from 'react';
 import { FromProbe, type ToProbe } from '~protocol/probe.ts';
+import { MessageBudget } from './messageBudget';
 
 /** What the page's own scripts may do; they never get at the application, which lives on another origin. */
 export const SANDBOX = 'allow-scripts allow-same-origin allow-forms allow-modals allow-downloads allow-popups';
@@ -16,8 +17,11 @@ export function useProbe(
     latest.current = hear;
   });
   useEffect(() => {
+    const budget = new MessageBudget(performance.now());
     const listen = (event: MessageEvent) => {
-      if (event.origin !== origin || event.source !== frame.current?.contentWindow) return;
+      // What a message holds is only built when it is looked at.
+      if (event.origin !== origin || event.source !== frame.current?.contentWindow || !budget.take(performance.now()))
+        return;
       const report = FromProbe.safeParse(event.data);
       if (report.success) latest.current(report.data);
     };
