@@ -176,8 +176,6 @@ describe('a new page', () => {
 });
 
 describe('menus', () => {
-  const site = (one: string, two = TWO['index.html']) => siteOf({ 'index.html': two, 'one.html': one });
-
   it('take in a page, and are refused where there is nothing to do', () => {
     const entries = [...ENTRIES, ['two.html', 'Two'] as const];
     const outcome = asked(siteOf({ ...TWO, 'two.html': listPage([]) }), {
@@ -227,7 +225,6 @@ describe('menus', () => {
       expect(asked(siteOf(both), { kind: 'align-menus' })).toMatchObject({
         label: 'Bring the menus of 2 pages together',
       });
-    expect(site(TWO['one.html']).pages).toHaveLength(2);
   });
 });
 
@@ -384,11 +381,10 @@ describe('a section', () => {
 
   it('gets a heading where the gallery has none of its own', () => {
     const second = `<h2 id="summer">Summer</h2>\n${list([linked('c')])}`;
-    for (const lead of ['', '<h1>Kites</h1>\n', '<h2>Far</h2>\n<p>x</p>\n<div></div>\n'])
-      if (!lead.startsWith('<h2'))
-        expect(add(html(`${lead}${list(ITEMS)}`), 'Summer')).toMatchObject({
-          files: { 'index.html': html(`${lead}${list(ITEMS)}\n\n${second}`) },
-        });
+    for (const lead of ['', '<h1>Kites</h1>\n'])
+      expect(add(html(`${lead}${list(ITEMS)}`), 'Summer')).toMatchObject({
+        files: { 'index.html': html(`${lead}${list(ITEMS)}\n\n${second}`) },
+      });
   });
 
   it('has names of its own: a free id, and no id of the other', () => {

@@ -169,14 +169,23 @@ test('no page takes the window elsewhere, by the bridge or by itself, with a cli
 test('a page that is put in the place of the bridge does not stay there', async ({ page, expected }) => {
   test.setTimeout(180_000);
   expected.console.push(/./);
-  await openHostile(page, `document.querySelector('button').onclick = () => { bridge.location = '/s/evil'; };`);
+  await openHostile(
+    page,
+    `document.querySelector('button').onclick = () => {
+      const link = bridge.document.createElement('a');
+      link.href = '/s/evil';
+      bridge.document.body.append(link);
+      link.click();
+    };`,
+  );
   const frame = page.frameLocator('iframe[title^="Live page"]');
+  const replaced = page.waitForEvent('framenavigated', (one) => one.url().endsWith('/s/evil'));
   await press(page);
+  await replaced;
   const bridge = page.locator('iframe[title="Bridge to the preview"]');
   await expect
     .poll(async () => (await (await bridge.elementHandle())?.contentFrame())?.url() ?? '')
     .toMatch(/\/bridge\.html$/);
-  // It answers again: a change reaches the live page.
   await expect(frame.locator('h1')).toHaveText('Hostile');
 });
 

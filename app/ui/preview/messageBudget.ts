@@ -1,9 +1,10 @@
 /**
  * How many messages of a frame are heard: a page can send thousands in a second, and each that is read takes the main
- * thread's time. A page that scrolls under a moving pointer sends about 120 in a second.
+ * thread's time. A page that scrolls under a moving pointer sends three for each frame of the screen, of which there may be 144
+ * in a second.
  */
-const AT_ONCE = 400;
-const A_SECOND = 200;
+const AT_ONCE = 600;
+const A_SECOND = 600;
 
 export class MessageBudget {
   #left = AT_ONCE;
