@@ -82,7 +82,7 @@ export function ErrorBoundary() {
   return (
     <Box component="main" sx={PAGE}>
       <Typography variant="h1">{title}</Typography>
-      <Typography sx={{ my: 2 }}>{text} Your sites are kept in this browser; nothing of them is lost.</Typography>
+      <Typography sx={{ my: 2 }}>{text} What the browser has stored of your sites is not touched by this.</Typography>
       <Button component={Link} to="/" variant="contained" color="primary">
         Go to the shelf
       </Button>

@@ -109,11 +109,8 @@ export async function makeDemo(say: (line: string) => void = () => undefined): P
     modified: MADE_ON,
   }));
   const pieces: Uint8Array[] = [];
-  await writeZip(
-    sources,
-    (piece) => pieces.push(piece),
-    () => undefined,
-  );
+  const into = new WritableStream<Uint8Array>({ write: (piece) => void pieces.push(piece) });
+  await writeZip(sources, into, () => undefined);
   writeFileSync(DEMO_ZIP, Buffer.concat(pieces));
   writeFileSync(stampFile, wanted);
 }

@@ -161,7 +161,7 @@ async function writeWholeStore(): Promise<void> {
     if ('bytes' in value && typeof value.bytes === 'string') return bytesOf(value.bytes);
     return Object.fromEntries(Object.entries(value).map(([name, one]) => [name, whole(one)]));
   };
-  const opening = indexedDB.open('heathmoor', 2);
+  const opening = indexedDB.open('heathmoor', 3);
   opening.onupgradeneeded = () => {
     // As the program makes them: with keys in their records, or beside them.
     const keyPaths: Record<string, string | string[]> = {
@@ -172,6 +172,7 @@ async function writeWholeStore(): Promise<void> {
     };
     for (const name of ['sites', 'files', 'blobs', 'facts', 'glances', 'journal', 'queues'])
       opening.result.createObjectStore(name, name in keyPaths ? { keyPath: keyPaths[name] } : undefined);
+    opening.result.createObjectStore('aside', { autoIncrement: true }).createIndex('site', 'siteId');
   };
   const database = await new Promise<IDBDatabase>((resolve, reject) => {
     opening.onsuccess = () => resolve(opening.result);

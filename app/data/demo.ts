@@ -1,5 +1,6 @@
 /** The demo site: fetched from the application's own server and brought in once, on the first visit. */
-import { bringInZip, type IntakeProgress, type IntakeResult } from './intake';
+import type { IntakeProgress, IntakeResult } from './intake/bringIn';
+import { bringInZip } from './intake/intake';
 
 const SEEN = 'demo-brought-in';
 

@@ -1,12 +1,14 @@
 /** What leaves: a parcel of the site's own files, or an archive with the program's notes. */
 import { notesIn, NOTES_FILE, writeNotes } from '~core/site/index.ts';
-import type { PackSource } from '../workers/packing';
+import type { PackProgress, PackSource } from '../workers/packing';
 import { packing, withProgress } from '../workers/start';
 import type { SiteSession } from './session/siteSession';
 
 interface Packed {
   name: string;
   blob: Blob;
+  /** Paths of files whose content is missing from the browser's storage: the rest left without them. */
+  missing: string[];
 }
 
 const fileName = (name: string) =>
@@ -25,47 +27,36 @@ export async function pack(
   kind: 'parcel' | 'archive',
   leaveOut: ReadonlySet<string>,
   placeRemoved: ReadonlySet<string>,
-  onProgress: (done: number, of: number) => void,
+  onProgress: (progress: PackProgress, of: number) => void,
 ): Promise<Packed | null> {
   const modified = session.site.changed;
-  const sources: PackSource[] = [];
-  for (const [path, content] of session.files) {
-    if (leaveOut.has(path) || path === NOTES_FILE) continue;
-    if (content.kind === 'text') {
-      sources.push({ path, modified, content: content.text });
-      continue;
-    }
-    const blob = await session.pictures.blob(path);
-    if (!blob) throw new Error(`${path} is missing from the browser’s storage; bring it in again.`);
-    sources.push({
-      path,
-      modified,
-      content: blob,
-      ...(kind === 'parcel' && placeRemoved.has(path) ? { withoutPlace: true } : {}),
-    });
-  }
-  const name = fileName(session.site.name);
-  if (kind === 'archive')
-    sources.push({
-      path: NOTES_FILE,
-      modified,
-      content: writeNotes({
-        ...notesIn(session.files),
-        name: session.site.name,
-        created: new Date(session.site.created).toISOString(),
-      }),
-    });
-  const blob = await withProgress(
-    (done: number) => onProgress(done, sources.length),
+  const leaving = [...session.files].filter(([path]) => !leaveOut.has(path) && path !== NOTES_FILE);
+  const blobs = await session.pictures.blobs(leaving.map(([path]) => path));
+  const sources = leaving.map(([path, content], n): PackSource => {
+    const text = content.kind === 'text' ? content.text : null;
+    const strike = kind === 'parcel' && placeRemoved.has(path) ? { withoutPlace: true as const } : {};
+    return { path, modified, content: text ?? blobs[n] ?? null, ...strike };
+  });
+  if (kind === 'archive') sources.push({ path: NOTES_FILE, modified, content: archiveNotes(session) });
+  const packed = await withProgress(
+    (progress: PackProgress) => onProgress(progress, sources.length),
     (tell) => packing().write(sources, tell),
   );
-  return blob && { name: kind === 'parcel' ? `${name}.zip` : `${name}-archive.zip`, blob };
+  const name = fileName(session.site.name);
+  return packed && { name: kind === 'parcel' ? `${name}.zip` : `${name}-archive.zip`, ...packed };
 }
+
+const archiveNotes = (session: SiteSession): string =>
+  writeNotes({
+    ...notesIn(session.files),
+    name: session.site.name,
+    created: new Date(session.site.created).toISOString(),
+  });
 
 export const stopPacking = (): Promise<void> => packing().stop();
 
 /** Hands a file to the browser's own download. */
-export function save({ name, blob }: Packed): void {
+export function save({ name, blob }: Pick<Packed, 'name' | 'blob'>): void {
   const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;

@@ -3,7 +3,7 @@
  * names.
  */
 import { decodeText, judgeIntake, nameOf, refuse, type Result, stemOf } from '~core/site/index.ts';
-import { readArchive } from '../workers/start';
+import { unzip } from './intake/intake';
 
 type OwnScript = Result<{ name: string; texts: Record<string, string> }>;
 
@@ -14,13 +14,8 @@ const LARGEST = 2_000_000;
 export async function readOwnScript(files: readonly { path: string; blob: Blob }[]): Promise<OwnScript> {
   const [only] = files;
   if (files.length === 1 && only && /\.zip$/i.test(only.path)) {
-    const read = await readArchive(only.blob, () => undefined, new AbortController().signal);
-    if (read === null) return refuse('Stopped.');
-    if (!read.ok) return refuse(read.reason);
-    return fromFiles(
-      read.files.map(({ path, bytes }) => ({ path, blob: new Blob([new Uint8Array(bytes)]) })),
-      stemOf(only.path),
-    );
+    const read = await unzip(only.blob);
+    return read.ok ? fromFiles(read.files, stemOf(only.path)) : read;
   }
   const judged = judgeIntake(files.map(({ path, blob }) => ({ path, bytes: blob.size })));
   if (!judged.ok) return refuse(judged.reason);

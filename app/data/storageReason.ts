@@ -4,5 +4,7 @@ export function storageReason(error: unknown): string {
     return 'The browser’s storage is full. Nothing was written. Remove a site from the shelf or free disk space, then try again.';
   if (error instanceof DOMException && error.name === 'NotReadableError')
     return 'A file could not be read: it was moved or changed meanwhile. Nothing was written.';
+  if (error instanceof DOMException && error.name === 'InvalidStateError')
+    return 'The browser’s storage is not there any more: it was cleared, or another tab took it over. Nothing was written.';
   return `It could not be written: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`;
 }

@@ -23,9 +23,11 @@ export const clientAction = stationAction;
 
 type State =
   | { kind: 'idle' }
-  | { kind: 'working'; done: number; of: number }
-  | { kind: 'done'; says: string }
+  | { kind: 'working'; doing: 'packing' | 'checking'; done: number; of: number }
+  | { kind: 'done'; says: string; missing: string[] }
   | { kind: 'failed'; reason: string };
+
+const DOING = { packing: 'Packing', checking: 'Checking' };
 
 const COLUMNS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 300px', gap: 1.5, alignItems: 'start' };
 
@@ -42,17 +44,21 @@ export default function Pack() {
   const whole = strands.filter((strand) => strand.state !== 'broken').length;
 
   const leave = async (kind: 'parcel' | 'archive') => {
-    setState({ kind: 'working', done: 0, of: entries.length });
+    setState({ kind: 'working', doing: 'packing', done: 0, of: entries.length });
     try {
       const packed = await pack(
         site.session,
         kind,
         kind === 'parcel' ? leftOut : new Set(),
         new Set(parcel.filter(({ place }) => place === 'removed').map(({ path }) => path)),
-        (done, of) => setState({ kind: 'working', done, of }),
+        (progress, of) => setState({ kind: 'working', ...progress, of }),
       );
-      if (packed) save(packed);
-      setState(packed ? { kind: 'done', says: `${packed.name}, ${inBytes(packed.blob.size)}` } : { kind: 'idle' });
+      if (!packed) {
+        setState({ kind: 'idle' });
+        return;
+      }
+      save(packed);
+      setState({ kind: 'done', says: `${packed.name}, ${inBytes(packed.blob.size)}`, missing: packed.missing });
     } catch (error) {
       setState({ kind: 'failed', reason: error instanceof Error ? error.message : String(error) });
     }
@@ -128,7 +134,7 @@ export default function Pack() {
             {state.kind === 'working' && (
               <Panel sx={{ p: 1.75 }}>
                 <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
-                  <Box sx={{ flex: 1 }}>{`Packing ${state.done} of ${state.of}`}</Box>
+                  <Box sx={{ flex: 1 }}>{`${DOING[state.doing]} ${state.done} of ${state.of}`}</Box>
                   <Button onClick={() => void stopPacking()}>Stop</Button>
                 </Box>
                 <LinearProgress
@@ -139,11 +145,31 @@ export default function Pack() {
               </Panel>
             )}
             {state.kind === 'done' && <Panel sx={{ p: 1.75, color: color('lichen') }}>{`Saved: ${state.says}`}</Panel>}
+            {state.kind === 'done' && state.missing.length > 0 && <LeftOut paths={state.missing} />}
             {state.kind === 'failed' && <Panel sx={{ p: 1.75, color: color('rust') }}>{state.reason}</Panel>}
           </Box>
         </Box>
       </Box>
     </>
+  );
+}
+
+const MOST_NAMED = 8;
+
+/** Files that are named in the site and whose contents are not there any more. */
+function LeftOut({ paths }: { paths: readonly string[] }) {
+  const more = paths.length - MOST_NAMED;
+  return (
+    <Panel sx={{ p: 1.75, mt: 1, color: color('rust') }}>
+      <b>{`Left out: ${countOf(paths.length, 'file')} whose content is missing from the browser’s storage`}</b>
+      <Box component="ul" sx={{ my: 1, pl: 2.5 }}>
+        {paths.slice(0, MOST_NAMED).map((path) => (
+          <li key={path}>{path}</li>
+        ))}
+      </Box>
+      {more > 0 && <Box>{`and ${more} more`}</Box>}
+      <Box>Bring these files in again, or take them from an earlier archive.</Box>
+    </Panel>
   );
 }
 

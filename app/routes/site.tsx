@@ -26,9 +26,9 @@ import { StationNav } from '../ui/shell/StationNav';
 import { StrandRail } from '../ui/shell/StrandRail';
 import { PreviewProvider } from '../ui/preview/PreviewProvider';
 import { SiteProvider, useSite, type OpenSite } from '../ui/site/openSite';
+import { Standing } from '../ui/site/Standing';
 import { useAddress } from '../ui/site/useAddress';
 import { useWork } from '../ui/site/work';
-import { color } from '../ui/theme';
 
 export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promise<OpenSite> {
   const session = await sessionOf(params.siteId ?? '');
@@ -105,11 +105,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
             <FindButton onClick={() => go({ sheet: { name: 'find' } })} />
             <DayNight />
           </Bar>
-          {site.readOnly && (
-            <Box role="status" sx={READ_ONLY}>
-              This site is open in another tab. Here it is shown read-only until that tab is closed.
-            </Box>
-          )}
+          <Standing />
           <Box sx={{ display: 'flex', flex: 1, minHeight: 0 }}>
             <Box component="main" sx={MAIN}>
               <Outlet />
@@ -188,12 +184,3 @@ const MAIN = {
   display: 'flex',
   flexDirection: 'column',
 } as const;
-
-const READ_ONLY = {
-  bgcolor: color('gorseWash'),
-  color: color('gorse'),
-  px: 2.5,
-  py: 0.75,
-  fontSize: '0.8125rem',
-  fontWeight: 600,
-};

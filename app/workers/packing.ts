@@ -1,46 +1,57 @@
-/** Reads and writes archives away from the main thread. */
+/** Writes archives away from the main thread, and reads back what was written. */
 import * as Comlink from 'comlink';
-import { readZip, writeZip, type ZipReading } from '~core/pack/index.ts';
+import { openZip, writeZip } from '~core/pack/index.ts';
 import { withoutPlace } from '~core/photo/index.ts';
 import { encodeText } from '~core/site/index.ts';
+import { newArchiveFile } from './archiveFile';
+import { sparingly } from './sparingly';
 
 export interface PackSource {
   path: string;
-  content: string | Blob;
+  /** Null where it is missing. */
+  content: string | Blob | null;
   modified: number;
   /** Where it was taken is struck out. */
   withoutPlace?: true;
 }
 
+export interface PackProgress {
+  doing: 'packing' | 'checking';
+  /** Files. */
+  done: number;
+}
+
+/** An archive, and the paths of what is not in it because its content is missing. */
+export interface PackedFile {
+  blob: Blob;
+  missing: string[];
+}
+
 let stopped = new AbortController();
 
 const packing = {
-  async read(archive: Blob, onProgress: (share: number) => void): Promise<ZipReading> {
-    return readZip(new Uint8Array(await archive.arrayBuffer()), (bytes) => onProgress(bytes / archive.size));
-  },
-
   /** One ZIP of all sources; null where it was stopped. */
-  async write(sources: PackSource[], onProgress: (done: number) => void): Promise<Blob | null> {
+  async write(sources: PackSource[], onProgress: (progress: PackProgress) => void): Promise<PackedFile | null> {
     stopped = new AbortController();
-    const pieces: Blob[] = [];
     const { signal } = stopped;
+    const tell = sparingly(onProgress);
+    const file = await newArchiveFile();
     try {
-      await writeZip(
-        sources.map((source) => ({
-          path: source.path,
-          modified: new Date(source.modified),
-          read: () => bytesOf(source),
-        })),
-        // As blobs the pieces need not stay in memory.
-        (piece) => pieces.push(new Blob([new Uint8Array(piece)])),
-        onProgress,
-        signal,
-      );
+      const entries = sources.map((source) => ({
+        path: source.path,
+        modified: new Date(source.modified),
+        read: () => bytesOf(source),
+      }));
+      const missing = await writeZip(entries, file.stream, (done) => tell({ doing: 'packing', done }), signal);
+      const blob = await file.blob();
+      const expected = sources.length - missing.length;
+      await readBack(blob, expected, (done) => tell({ doing: 'checking', done }), signal);
+      return { blob, missing };
     } catch (error) {
+      await file.drop();
       if (signal.aborted) return null;
       throw error;
     }
-    return new Blob(pieces, { type: 'application/zip' });
   },
 
   stop(): void {
@@ -48,9 +59,32 @@ const packing = {
   },
 };
 
-async function bytesOf({ content, withoutPlace: strike }: PackSource): Promise<Uint8Array> {
+/** What leaves is opened once more, as whoever gets it will. */
+async function readBack(
+  blob: Blob,
+  expected: number,
+  onProgress: (done: number) => void,
+  signal: AbortSignal,
+): Promise<void> {
+  if (expected === 0) return;
+  const opened = await openZip(blob);
+  if (!opened.ok) throw new Error(`The archive could not be read back. ${opened.reason}`);
+  if (opened.files.length !== expected)
+    throw new Error(`The archive holds ${opened.files.length} files in place of ${expected}; try again.`);
+  for (const [n, { path, read }] of opened.files.entries()) {
+    const content = await read(signal);
+    if (!content.ok) throw new Error(`The archive could not be read back: “${path}” ${content.reason}. Try again.`);
+    onProgress(n + 1);
+  }
+}
+
+async function bytesOf({ content, withoutPlace: strike }: PackSource): Promise<Uint8Array | null> {
+  if (content === null) return null;
   if (typeof content === 'string') return encodeText(content);
-  const bytes = new Uint8Array(await content.arrayBuffer());
+  // A content can be in the list of what is stored, and be gone from the disk.
+  const buffer = await content.arrayBuffer().catch(() => null);
+  if (buffer === null) return null;
+  const bytes = new Uint8Array(buffer);
   return strike ? (withoutPlace(bytes) ?? bytes) : bytes;
 }
 

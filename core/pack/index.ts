@@ -1,2 +1,3 @@
 export { type ParcelEntry, parcelOf } from './parcel.ts';
-export { readZip, writeZip, type ZipReading, type ZipSource } from './zip.ts';
+export { openZip, type OpenedZip, type ZipFile } from './readZip.ts';
+export { writeZip, type ZipSource } from './writeZip.ts';

@@ -4,7 +4,7 @@ export { applyChange, type Change, type FileChange, sameContent } from './change
 export { decodeText, encodeText } from './decode.ts';
 export { bytesOf, type FileContent, type Lookup, PathIndex, type SiteFiles } from './files.ts';
 export { grouped } from './grouped.ts';
-export { type Intake, INTAKE_LIMITS, type IntakeLimits, judgeIntake } from './intake.ts';
+export { type Intake, INTAKE_LIMITS, type IntakeLimits, judgeIntake, type Refusal } from './intake.ts';
 export { firstOf, keysOf, known, lastOf, oneOf } from './known.ts';
 export { isPagePath, isPicturePath, isStylePath, isTextPath, mediaTypeOf } from './media.ts';
 export { NAME_TOKENS, nameByPattern, tidyName } from './naming.ts';

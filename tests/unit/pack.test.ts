@@ -1,27 +1,22 @@
-/** Archives against two programs that know nothing of ours (PKWARE APPNOTE 6.3), and against hostile ones. */
-import { strToU8, zipSync, type Zippable } from 'fflate';
+/** Written archives against two programs that know nothing of ours (PKWARE APPNOTE 6.3). */
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { readZip, writeZip, type ZipSource } from '../../core/pack/index.ts';
+import { openZip, writeZip, type ZipSource } from '../../core/pack/index.ts';
 import { emptyNotes, readNotes, writeNotes } from '../../core/site/index.ts';
 
 const source = (path: string, text: string): ZipSource => ({
   path,
   modified: new Date('2026-06-20T12:00:00Z'),
-  read: () => Promise.resolve(strToU8(text)),
+  read: () => Promise.resolve(Buffer.from(text)),
 });
 
-async function zipped(sources: ZipSource[], signal?: AbortSignal): Promise<Uint8Array> {
+async function zipped(sources: ZipSource[], signal?: AbortSignal): Promise<Buffer> {
   const pieces: Uint8Array[] = [];
-  await writeZip(
-    sources,
-    (piece) => pieces.push(piece),
-    () => undefined,
-    signal,
-  );
+  const into = new WritableStream<Uint8Array>({ write: (piece) => void pieces.push(piece) });
+  await writeZip(sources, into, () => undefined, signal);
   return Buffer.concat(pieces);
 }
 
@@ -55,51 +50,27 @@ describe('writing', () => {
   });
 
   it('is read back to the byte by our own reader', async () => {
-    const read = readZip(await zipped(SOURCES));
-    expect(read.ok && read.files.map((file) => [file.path, Buffer.from(file.bytes).toString()])).toEqual([
-      ['index.html', '<p>Kites</p>'.repeat(400)],
-      ['photos/Drachen über dem Moor – 1.jpg', 'pixels'],
-      ['leer.txt', ''],
+    const opened = await openZip(new Blob([new Uint8Array(await zipped(SOURCES))]));
+    if (!opened.ok) throw new Error(opened.reason);
+    const contents = await Promise.all(opened.files.map(({ read }) => read()));
+    expect(opened.files.map(({ path }) => path)).toEqual(SOURCES.map(({ path }) => path));
+    expect(contents.map((one) => one.ok && Buffer.from(one.bytes).toString())).toEqual([
+      '<p>Kites</p>'.repeat(400),
+      'pixels',
+      '',
     ]);
+  });
+
+  it('goes on without what is missing, and names it', async () => {
+    const gone: ZipSource = { ...source('gone.jpg', ''), read: () => Promise.resolve(null) };
+    const into = new WritableStream<Uint8Array>();
+    expect(await writeZip([SOURCES[0]!, gone], into, () => undefined)).toEqual(['gone.jpg']);
   });
 
   it('stops when told to', async () => {
     const stop = new AbortController();
     stop.abort();
     await expect(zipped(SOURCES, stop.signal)).rejects.toThrow();
-  });
-});
-
-describe('reading what others made', () => {
-  const refused = (files: Zippable, limits?: Parameters<typeof readZip>[2]) =>
-    readZip(zipSync(files), undefined, limits);
-
-  it.each<[string, Zippable]>([
-    ['a path that leads out', { '../../etc/passwd': strToU8('x'), 'a.txt': strToU8('y') }],
-    ['an absolute path', { '/etc/passwd': strToU8('x') }],
-    ['a drive letter', { 'C:\\x.txt': strToU8('x') }],
-  ])('refuses %s and names it', (_name, files) => {
-    const read = refused(files);
-    expect(read.ok).toBe(false);
-    if (!read.ok) expect(read.refused[0]?.reason.length).toBeGreaterThan(10);
-  });
-
-  it('stops at what unpacks past the limits', () => {
-    const limits = { files: 10, fileBytes: 1_000_000, totalBytes: 2_000_000 };
-    expect(refused({ 'bomb.txt': new Uint8Array(20_000_000) }, limits)).toMatchObject({
-      ok: false,
-      reason: expect.stringContaining('unpacks to more than the limit'),
-    });
-  });
-
-  it('tells an archive that was cut short, or is none', async () => {
-    const whole = await zipped(SOURCES);
-    for (const length of [whole.length - 10, Math.floor(whole.length / 2), 40])
-      expect(readZip(whole.subarray(0, length)), `${length} bytes`).toMatchObject({
-        ok: false,
-        reason: expect.stringMatching(/cut short|damaged/),
-      });
-    expect(readZip(strToU8('<html>'))).toMatchObject({ ok: false, reason: expect.stringContaining('not a ZIP') });
   });
 });
 

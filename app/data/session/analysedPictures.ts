@@ -13,6 +13,9 @@ interface Listeners {
   behind: () => boolean;
 }
 
+/** Nothing can be kept of what is learnt. */
+const isGone = ({ shut }: SharedSite): boolean => shut === 'cleared' || shut === 'taken over';
+
 export class AnalysedPictures {
   readonly #site: SharedSite;
   readonly #jobs: Jobs;
@@ -62,6 +65,7 @@ export class AnalysedPictures {
   }
 
   async #readNew(): Promise<void> {
+    if (isGone(this.#site)) return;
     const unread = this.#unread();
     await analysePictures({
       unread,
@@ -74,7 +78,7 @@ export class AnalysedPictures {
         this.#listeners.outdate();
       },
       behind: this.#listeners.behind,
-      gone: () => this.#site.leaving.aborted,
+      gone: () => this.#site.leaving.aborted || isGone(this.#site),
     });
   }
 

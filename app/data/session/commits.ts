@@ -9,7 +9,7 @@ import { storageReason } from '../storageReason';
 import type { Written } from '../store/store';
 import { diffsOf, type FileDiff } from './diffs';
 import { entryWithFiles, readHistory, type HistoryEntry } from './history';
-import type { Outcome, SharedSite } from './shared';
+import type { Outcome, SharedSite, Shut } from './shared';
 
 /** Who has to know of a change, in this order. */
 interface Listeners {
@@ -19,6 +19,13 @@ interface Listeners {
   recall: (contents: Iterable<FileContent | null>) => Promise<void>;
   changed: (files: ReadonlyMap<string, FileContent | null>) => void;
 }
+
+const SHUT: Record<Shut, string> = {
+  'other tab': 'This site is open in another tab, which may write to it. Close it there first.',
+  cleared: 'The browser’s storage was cleared, and nothing can be written to it. Save an archive of what is shown.',
+  'taken over': 'A newer version of Heathmoor took the storage over in another tab. Load this page again to go on.',
+  newer: 'A newer version of Heathmoor wrote this site. Load this page again to get that version.',
+};
 
 const POINT_GONE = 'This point of the history is no longer there.';
 
@@ -87,10 +94,10 @@ export class Commits {
     });
   }
 
-  /** Work that changes the site, when that before it is done; none where another tab writes. */
+  /** Work that changes the site, when that before it is done; none where it is only shown. */
   inTurn(work: () => Promise<Outcome>): Promise<Outcome> {
-    if (this.#site.readOnly)
-      return Promise.resolve(refuse('This site is open in another tab, which may write to it. Close it there first.'));
+    const { shut } = this.#site;
+    if (shut !== null) return Promise.resolve(refuse(SHUT[shut]));
     const turn = this.#queue.then(work).catch((error: unknown): Outcome => refuse(storageReason(error)));
     this.#queue = turn;
     return turn;

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { Change, FileContent } from '~core/site/index.ts';
 import { diffsOf } from './diffs';
 import { entryWithFiles, journalLabels, readHistory } from './history';
-import { newSite } from '../intake';
+import { newSite } from '../intake/newSite';
 import { memoryStore } from '../store/memoryStore';
 import type { Store } from '../store/store';
 

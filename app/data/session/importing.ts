@@ -1,7 +1,9 @@
 /** Pictures from disk that come into an open site beside those of a gallery, with the thumbnails that they lack. */
 import { refuse } from '~core/site/index.ts';
 import { analysis } from '../../workers/start';
-import { INTAKE_LOCK, savePictures, type IntakeFile } from '../intake';
+import type { IntakeFile } from '../intake/incoming';
+import { INTAKE_LOCK } from '../intake/lock';
+import { savePictures } from '../intake/savePictures';
 import type { AnalysedPictures } from './analysedPictures';
 import type { Commits } from './commits';
 import type { Jobs } from './jobs';

@@ -4,7 +4,7 @@ import type { PictureTask } from '~core/model/index.ts';
 import type { MadeFile } from '~core/plans/index.ts';
 import { notesIn, refuse } from '~core/site/index.ts';
 import { analysis, pictureWorkers } from '../../workers/start';
-import { INTAKE_LOCK } from '../intake';
+import { INTAKE_LOCK } from '../intake/lock';
 import type { AnalysedPictures } from './analysedPictures';
 import type { Commits } from './commits';
 import type { Jobs } from './jobs';
@@ -40,7 +40,7 @@ export class Making {
 
   /** Pictures that were being made when the page went away are made to their end; null where none were. */
   async resume(): Promise<Outcome | null> {
-    const queue = this.#site.readOnly ? null : await this.#site.store.readQueue(this.#site.site.id);
+    const queue = this.#site.shut !== null ? null : await this.#site.store.readQueue(this.#site.site.id);
     return queue && this.make(queue.tasks, queue.done);
   }
 

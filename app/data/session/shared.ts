@@ -1,15 +1,21 @@
 /** What those who work on an open site share. */
 import type { FileContent, Result } from '~core/site/index.ts';
 import type { SiteRecord } from '../store/records';
-import type { Store } from '../store/store';
+import type { Gone, Store } from '../store/store';
 import type { FileDiff } from './diffs';
+
+/**
+ * Why a site is only shown: another tab writes to it, the store was cleared or taken over by a newer version of the
+ * program, or such a version wrote it.
+ */
+export type Shut = 'other tab' | Gone | 'newer';
 
 export interface SharedSite {
   readonly store: Store;
   readonly files: Map<string, FileContent>;
   site: SiteRecord;
-  /** Another tab writes. */
-  readOnly: boolean;
+  /** Null where it may be changed. */
+  shut: Shut | null;
   readonly leaving: AbortSignal;
 }
 

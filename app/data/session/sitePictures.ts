@@ -43,11 +43,16 @@ export class SitePictures {
   async blobs(paths: readonly string[]): Promise<(Blob | null)[]> {
     const contents = paths.map((path) => this.#files.get(path));
     const hashes = [...new Set(contents.flatMap((content) => (content?.kind === 'binary' ? [content.hash] : [])))];
-    const found = hashes.length > 0 ? await this.#store.readBlobs(hashes) : [];
+    const found = await this.#stored(hashes);
     const byHash = new Map(hashes.map((hash, n) => [hash, found[n]]));
     return contents.map((content) =>
       content?.kind === 'text' ? new Blob([content.text]) : ((content && byHash.get(content.hash)) ?? null),
     );
+  }
+
+  /** A store that has gone holds nothing any more. */
+  async #stored(hashes: readonly string[]): Promise<(Blob | undefined)[]> {
+    return hashes.length > 0 ? this.#store.readBlobs(hashes).catch(() => []) : [];
   }
 
   /**
@@ -55,7 +60,7 @@ export class SitePictures {
    * archive; then the file as it is.
    */
   async sourceOf({ source, from }: ReadyTask): Promise<Blob | null> {
-    return (await this.#store.readBlobs([source]))[0] ?? this.blob(from);
+    return (await this.#stored([source]))[0] ?? this.blob(from);
   }
 
   /**
@@ -71,7 +76,7 @@ export class SitePictures {
   }
 
   async #readUrl(hash: string): Promise<string | null> {
-    const blob = this.#urls.has(hash) ? null : await readSmall(this.#store, hash);
+    const blob = this.#urls.has(hash) ? null : await readSmall(this.#store, hash).catch(() => null);
     if (blob) this.#urls.set(hash, URL.createObjectURL(blob));
     return this.#urls.get(hash) ?? null;
   }
@@ -111,7 +116,7 @@ export class SitePictures {
     const addresses = await Promise.all(
       shown.map(async (one): Promise<[string, string]> => {
         const content = this.#files.get(one);
-        const blob = content?.kind === 'binary' ? await readSmall(this.#store, content.hash) : null;
+        const blob = content?.kind === 'binary' ? await readSmall(this.#store, content.hash).catch(() => null) : null;
         return [one, blob ? await dataAddress(typed(one, blob)) : 'data:,'];
       }),
     );

@@ -7,9 +7,12 @@ import type { FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import { analysis } from '../../workers/start';
 import { Emitter } from '../emitter';
-import { glanceOf, type IntakeFile } from '../intake';
+import type { IntakeFile } from '../intake/incoming';
+import { glanceOf } from '../intake/newSite';
 import { openStore } from '../store/idbStore';
+import type { Gone } from '../store/store';
 import type { SiteRecord } from '../store/records';
+import type { SetAside } from '../store/setAside';
 import { AnalysedPictures } from './analysedPictures';
 import { Commits } from './commits';
 import { journalLabels } from './history';
@@ -17,7 +20,7 @@ import { importPictures } from './importing';
 import { Jobs } from './jobs';
 import { Making } from './makingJob';
 import { Rehearsals } from './rehearsals';
-import type { Outcome, SharedSite } from './shared';
+import type { Outcome, SharedSite, Shut } from './shared';
 import { takeSiteLock } from './siteLock';
 import { SitePictures } from './sitePictures';
 import { ViewReader } from './viewReader';
@@ -28,7 +31,11 @@ export interface Snapshot {
   view: SiteView;
   undo: string | null;
   redo: string | null;
+  /** Why it is only shown; null where it may be changed. */
+  shut: Shut | null;
   readOnly: boolean;
+  /** What of it cannot be read. */
+  aside: readonly SetAside[];
   /** Of the state that is told; {@link SiteSession.version} is ahead of it once there is more to tell. */
   version: number;
 }
@@ -50,6 +57,7 @@ export class SiteSession {
   readonly #done = new Emitter<[outcome: Outcome]>();
   #release: () => void = () => undefined;
   #version = 0;
+  #aside: readonly SetAside[] = [];
 
   private constructor(shared: SharedSite, leaving: AbortController) {
     this.#shared = shared;
@@ -75,9 +83,13 @@ export class SiteSession {
     if (!site) return null;
     const files = await store.readFiles(siteId);
     const leaving = new AbortController();
-    const session = new SiteSession({ store, site, files, readOnly: true, leaving: leaving.signal }, leaving);
+    const shared: SharedSite = { store, site, files, shut: 'other tab', leaving: leaving.signal };
+    const session = new SiteSession(shared, leaving);
     await session.#takeLock();
+    session.#aside = await store.readAside(siteId);
     session.#analysed.note(await analysis().open([...files]));
+    const stopListening = store.onGone((why) => session.#shutFor(why));
+    leaving.signal.addEventListener('abort', stopListening);
     void session.#analysed.read().then(() => session.#resume());
     return session;
   }
@@ -99,11 +111,12 @@ export class SiteSession {
   async snapshot(): Promise<Snapshot> {
     const version = this.#version;
     const view = await this.#views.read();
-    const { undo, redo } = await journalLabels(this.#shared.store, this.site);
+    const { undo, redo } = await this.#journalLabels();
     await this.#saveGlance(view);
     if (view.unsearched > 0) void this.#analysed.search(view.unsearched);
-    const { site, files, readOnly } = this.#shared;
-    return { site, files: new Map(files), view, undo, redo, readOnly, version };
+    const { site, files, shut } = this.#shared;
+    const readOnly = shut !== null;
+    return { site, files: new Map(files), view, undo, redo, shut, readOnly, aside: this.#aside, version };
   }
 
   make(tasks: readonly PictureTask[]): Promise<Outcome> {
@@ -155,6 +168,21 @@ export class SiteSession {
     this.#goStale();
   }
 
+  /** What is in memory stays and can be saved; from now on nothing is written. */
+  #shutFor(why: Gone): void {
+    this.#shared.shut = why;
+    this.#goStale();
+  }
+
+  async #journalLabels(): Promise<{ undo: string | null; redo: string | null }> {
+    try {
+      return await journalLabels(this.#shared.store, this.site);
+    } catch {
+      // A store that has gone tells so by itself; what is shown does not depend on it.
+      return { undo: null, redo: null };
+    }
+  }
+
   async #resume(): Promise<void> {
     const outcome = await this.#making.resume();
     if (outcome) this.#tellDone(outcome);
@@ -163,11 +191,12 @@ export class SiteSession {
   async #takeLock(): Promise<void> {
     const { granted, release } = await takeSiteLock(this.site.id, this.#leaving.signal, async () => {
       // The other tab has written meanwhile: begin again from the store.
-      this.#shared.readOnly = false;
+      this.#shared.shut = this.#shared.store.newer ? 'newer' : null;
       await this.#reload();
       void this.#resume();
     });
-    this.#shared.readOnly = !granted;
+    this.#shared.shut = granted ? null : 'other tab';
+    if (this.#shared.store.newer) this.#shared.shut = 'newer';
     this.#release = release;
   }
 
@@ -187,8 +216,8 @@ export class SiteSession {
 
   /** What the list of sites shows is kept with the site, so that the list need not read it. */
   async #saveGlance(view: SiteView): Promise<void> {
-    const { readOnly, files, site, store } = this.#shared;
-    if (readOnly || view.unread > 0) return;
+    const { shut, files, site, store } = this.#shared;
+    if (shut !== null || view.unread > 0) return;
     const glance = glanceOf(files, view.strands.filter((strand) => strand.state === 'broken').length);
     if (JSON.stringify(glance) === JSON.stringify(site.glance)) return;
     this.#shared.site = { ...site, glance };

@@ -3,6 +3,7 @@ import { refuse, type FileContent } from '~core/site/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { changeOf, commitOf, hashesIn, neededEntry, renamed, SITE_GONE, type JournalStep } from './commit';
 import type { JournalRecord, QueueRecord, SiteRecord } from './records';
+import { setAside, type SetAside } from './setAside';
 import type { Store, Written } from './store';
 
 interface Held {
@@ -30,6 +31,8 @@ export function memoryStore(): Store {
   const { sites, queues, blobs, facts, glances } = memory;
   const soon = <T>(value: T): Promise<T> => Promise.resolve(value);
   return {
+    newer: false,
+    onGone: () => () => undefined,
     listSites: () => soon([...sites.values()].map(({ site }) => site).sort((a, b) => b.changed - a.changed)),
     readSite: (siteId) => soon(sites.get(siteId)?.site ?? null),
     addSite: (site, files) => soon(void sites.set(site.id, { site, files: new Map(files), journal: [] })),
@@ -44,6 +47,7 @@ export function memoryStore(): Store {
     },
     readFiles: (siteId) => soon(new Map(sites.get(siteId)?.files)),
     readFile: (siteId, path) => soon(sites.get(siteId)?.files.get(path) ?? null),
+    readAside: (siteId) => soon(missingContents(memory, siteId)),
     writeChange: (siteId, change) => soon(step(memory, siteId, { do: 'write', change })),
     stepJournal: (siteId, way) => soon(step(memory, siteId, { do: way })),
     readJournal: (siteId, { from, to } = { from: 1, to: Infinity }) =>
@@ -89,6 +93,13 @@ function step({ sites }: Memory, siteId: string, wanted: JournalStep): Written {
   }
   if (entry) held.journal = [...held.journal.filter((one) => one.number < entry.number), entry];
   return { ok: true, site, files, change };
+}
+
+/** Records in memory are what they were made as; only a content may never have come. */
+function missingContents({ sites, blobs }: Memory, siteId: string): SetAside[] {
+  return [...(sites.get(siteId)?.files ?? [])].flatMap(([path, content]) =>
+    content.kind === 'binary' && !blobs.has(content.hash) ? [setAside('content', path)] : [],
+  );
 }
 
 /** Hashes that a file, an entry of the journal or a queue names. */

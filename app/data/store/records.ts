@@ -3,9 +3,8 @@
  * it.
  */
 import { z } from 'zod';
-import type { PictureTask } from '~core/model/index.ts';
-import type { MadeFile } from '~core/plans/index.ts';
-import type { Change, FileContent } from '~core/site/index.ts';
+import { SizeRecipe } from '~core/photo/index.ts';
+import type { FileContent } from '~core/site/index.ts';
 
 export const SiteRecord = z.object({
   id: z.string(),
@@ -30,15 +29,12 @@ export const SiteRecord = z.object({
 });
 export type SiteRecord = z.infer<typeof SiteRecord>;
 
-export const FileRecord = z.object({
-  siteId: z.string(),
-  path: z.string(),
-  modified: z.number(),
-  content: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('text'), text: z.string() }),
-    z.object({ kind: z.literal('binary'), hash: z.string(), bytes: z.number() }),
-  ]),
-});
+const Content = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('text'), text: z.string() }),
+  z.object({ kind: z.literal('binary'), hash: z.string(), bytes: z.number() }),
+]);
+
+export const FileRecord = z.object({ siteId: z.string(), path: z.string(), modified: z.number(), content: Content });
 export type FileRecord = z.infer<typeof FileRecord> & { content: FileContent };
 
 /** Facts of earlier versions have the date under another name. */
@@ -67,20 +63,70 @@ export const FactsRecord = z.preprocess(
   }),
 );
 
-/** Pictures being made: what is asked for and what is done, so that a reload goes on where it was. */
-export interface QueueRecord {
-  siteId: string;
-  tasks: PictureTask[];
-  done: MadeFile[];
-}
+const Task = z.object({
+  from: z.string(),
+  to: z.string(),
+  size: SizeRecipe,
+  as: z.string(),
+  times: z.number().int(),
+});
 
-export interface JournalRecord {
-  siteId: string;
+/** Pictures being made: what is asked for and what is done, so that a reload goes on where it was. */
+export const QueueRecord = z.object({
+  siteId: z.string(),
+  tasks: z.array(Task),
+  done: z.array(z.object({ task: Task, source: z.string(), hash: z.string(), bytes: z.number() })),
+});
+export type QueueRecord = z.infer<typeof QueueRecord>;
+
+const Place = z.number().int().min(0);
+
+const Change = z.object({
+  label: z.string(),
+  files: z.array(
+    z.discriminatedUnion('kind', [
+      z.object({
+        kind: z.literal('edit'),
+        path: z.string(),
+        edits: z.array(z.object({ start: Place, end: Place, text: z.string() })),
+      }),
+      z.object({ kind: z.literal('put'), path: z.string(), before: Content.nullable(), after: Content.nullable() }),
+      z.object({ kind: z.literal('rename'), path: z.string(), to: z.string() }),
+    ]),
+  ),
+});
+
+export const JournalRecord = z.object({
+  siteId: z.string(),
   /** Counts from 1. */
-  number: number;
-  at: number;
-  change: Change;
-  inverse: Change;
+  number: z.number().int(),
+  at: z.number(),
+  change: Change,
+  inverse: Change,
   /** A name somebody gave to the state after this change, to find the way back to it. */
-  name?: string;
+  name: z.string().optional(),
+});
+export type JournalRecord = z.infer<typeof JournalRecord>;
+
+/**
+ * The record of a site of which not everything can be read: what can be is kept. `last` is the number of the last
+ * entry of its journal.
+ */
+export function mendedSite(record: unknown, id: string, last: number): SiteRecord {
+  const { shape } = SiteRecord;
+  const parts = z.record(z.string(), z.unknown()).safeParse(record).data ?? {};
+  const changed = shape.changed.safeParse(parts.changed).data ?? Date.now();
+  const beginning = shape.beginning.safeParse(parts.beginning).data;
+  return {
+    id,
+    name: shape.name.safeParse(parts.name).data ?? 'A site whose name was lost',
+    created: shape.created.safeParse(parts.created).data ?? changed,
+    changed,
+    // The same each time, and as hard to guess as the identity that it is made of.
+    token: shape.token.safeParse(parts.token).data ?? id.replaceAll('-', '').padEnd(22, '0'),
+    head: shape.head.safeParse(parts.head).data ?? last,
+    last: shape.last.safeParse(parts.last).data ?? last,
+    glance: shape.glance.safeParse(parts.glance).data ?? { pages: 0, pictures: 0, broken: null, faces: [] },
+    ...(beginning === undefined ? {} : { beginning }),
+  };
 }

@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import { openDB } from 'idb';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Change, FileContent } from '~core/site/index.ts';
-import { newSite } from '../intake';
+import { newSite } from '../intake/newSite';
 import { openStore } from './idbStore';
 import { memoryStore } from './memoryStore';
 import type { SiteRecord } from './records';
@@ -164,18 +164,6 @@ describe.each(STORES)('the store %s', (_where, open) => {
 });
 
 describe('a record in the browser’s database that an older version wrote', () => {
-  it('is left alone and not shown', async () => {
-    const store = await openStore();
-    const before = await store.listSites();
-    const database = await openDB('heathmoor');
-    await database.put('sites', { id: 'old' });
-    expect(await store.listSites()).toEqual(before);
-    expect(await store.readSite('old')).toBeNull();
-    expect(await database.get('sites', 'old')).toEqual({ id: 'old' });
-    await database.delete('sites', 'old');
-    database.close();
-  });
-
   it('keeps the date of a photograph, which stood under another name', async () => {
     const store = await openStore();
     const database = await openDB('heathmoor');

@@ -6,14 +6,23 @@ import type { PhotoFacts } from '~core/photo/index.ts';
 import type { Change, FileContent, Result } from '~core/site/index.ts';
 import type { PictureAnalysis } from '../../workers/pictures';
 import type { JournalRecord, QueueRecord, SiteRecord } from './records';
+import type { SetAside } from './setAside';
 
 export type Files = ReadonlyMap<string, FileContent>;
 
 /** A change that is written: the site after it, and what each file that it touched holds now (null: it is gone). */
 export type Written = Result<{ site: SiteRecord; files: Map<string, FileContent | null>; change: Change }>;
 
+/** Why a store is not there any more: it was cleared, or a newer version of the program took it over. */
+export type Gone = 'cleared' | 'taken over';
+
 export interface Store {
-  /** The latest changed first; records that cannot be read are left out, and left alone. */
+  /** A newer version of the program wrote it: what can be read is shown, and nothing is written. */
+  readonly newer: boolean;
+  /** Told when the store goes away; at once where it has. Gives what ends the telling. */
+  onGone: (tell: (why: Gone) => void) => () => void;
+
+  /** The latest changed first; a record of which not everything can be read stands with what can be. */
   listSites: () => Promise<SiteRecord[]>;
   readSite: (siteId: string) => Promise<SiteRecord | null>;
   /** A whole new site in one transaction. */
@@ -22,14 +31,17 @@ export interface Store {
   removeSite: (siteId: string) => Promise<void>;
   saveGlance: (siteId: string, glance: SiteRecord['glance']) => Promise<void>;
 
+  /** Without those that cannot be read. */
   readFiles: (siteId: string) => Promise<Map<string, FileContent>>;
   readFile: (siteId: string, path: string) => Promise<FileContent | null>;
+  /** Everything of a site that cannot be read, also what was put aside when something else took its place. */
+  readAside: (siteId: string) => Promise<SetAside[]>;
 
   /** Applies a change to a site's files and writes it into the journal. What was undone before is given up. */
   writeChange: (siteId: string, change: Change) => Promise<Written>;
   /** Takes the last change back, or puts the next one in force again. */
   stepJournal: (siteId: string, way: 'undo' | 'redo') => Promise<Written>;
-  /** The oldest first; `from` and `to` are numbers of entries, both included. */
+  /** The oldest first, without those that cannot be read; `from` and `to` are numbers of entries, both included. */
   readJournal: (siteId: string, range?: { from: number; to: number }) => Promise<JournalRecord[]>;
   /**
    * Names the state after an entry, or the site as it was at first (0); null takes the name away. False where it is

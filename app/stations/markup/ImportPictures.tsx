@@ -79,6 +79,8 @@ export function DropPictures({
     onDrop: (files) => onTake(files),
     noClick: true,
     noKeyboard: true,
+    // Pasted anywhere, and not only here.
+    noPaste: true,
     disabled,
   });
   const latest = useRef(onTake);
@@ -91,7 +93,9 @@ export function DropPictures({
       const files = picturesIn(event.clipboardData?.files ?? []);
       // Text that comes with a picture is what an editor shall get.
       if (files.length === 0 || event.clipboardData?.types.includes('text/plain')) return;
+      // Nobody else takes them: pictures that come in twice are asked about twice.
       event.preventDefault();
+      event.stopPropagation();
       latest.current(files);
     };
     window.addEventListener('paste', paste, true);

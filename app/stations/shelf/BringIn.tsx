@@ -5,7 +5,9 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useCallback, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate, useRevalidator } from 'react-router';
-import { bringInFiles, bringInZip, type IntakeProgress, type IntakeResult } from '../../data/intake';
+import type { IntakeProgress, IntakeResult } from '../../data/intake/bringIn';
+import { bringInFiles, bringInZip } from '../../data/intake/intake';
+import { keepTold } from '../../data/intake/told';
 import { color } from '../../ui/theme';
 
 type Refused = Extract<IntakeResult, { ok: false }>;
@@ -43,6 +45,7 @@ export function useBringIn() {
         setRefused(result);
         return;
       }
+      keepTold(result.site.id, result.notes);
       await revalidate();
       void navigate(`/site/${result.site.id}/pairs`);
     },

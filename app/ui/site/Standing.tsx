@@ -1,0 +1,108 @@
+/** What somebody has to know of the open site before working on it: that it is only shown, or not all of it is there. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import { countOf } from '~core/site/index.ts';
+import { save } from '../../data/export';
+import { forgetTold, toldOf } from '../../data/intake/told';
+import type { Shut } from '../../data/session/shared';
+import type { SetAside } from '../../data/store/setAside';
+import { color } from '../theme';
+import { useSite } from './openSite';
+
+const SHUT: Record<Shut, string> = {
+  'other tab': 'This site is open in another tab. Here it is shown read-only until that tab is closed.',
+  cleared:
+    'The browser’s storage was cleared. What is shown is still in memory: save an archive before you leave this page.',
+  'taken over':
+    'A newer version of Heathmoor took the storage over in another tab. What is shown can be saved as an archive; load this page again to go on.',
+  newer:
+    'A newer version of Heathmoor wrote this site. Here it is shown read-only, and can be saved as an archive; load this page again to get that version.',
+};
+
+const STRIP = {
+  display: 'flex',
+  alignItems: 'baseline',
+  gap: 1.5,
+  bgcolor: color('gorseWash'),
+  color: color('gorse'),
+  px: 2.5,
+  py: 0.75,
+  fontSize: '0.8125rem',
+  borderTop: `1px solid ${color('hair')}`,
+} as const;
+
+const LIST = { my: 0.5, pl: 2.5, maxHeight: 120, overflowY: 'auto' } as const;
+
+export function Standing() {
+  const { site, go } = useSite();
+  const { shut, aside } = site;
+  return (
+    <>
+      {shut !== null && (
+        <Box role="status" sx={{ ...STRIP, fontWeight: 600 }}>
+          <Box sx={{ flex: 1 }}>{SHUT[shut]}</Box>
+          {shut !== 'other tab' && <Button onClick={() => go({ station: 'pack' })}>Save an archive…</Button>}
+        </Box>
+      )}
+      {aside.length > 0 && <Aside siteName={site.site.name} aside={aside} />}
+      <CameIn key={site.site.id} siteId={site.site.id} />
+    </>
+  );
+}
+
+function Aside({ siteName, aside }: { siteName: string; aside: readonly SetAside[] }) {
+  const [closed, setClosed] = useState(false);
+  if (closed) return null;
+  const records = aside.filter(({ record }) => record !== undefined);
+  const saveRecords = () => {
+    const text = JSON.stringify(records, null, 2);
+    save({ name: `${siteName} – set aside.json`, blob: new Blob([text], { type: 'application/json' }) });
+  };
+  return (
+    <Strip
+      label="Not all of this site can be read"
+      says={`${countOf(aside.length, 'thing')} of this site cannot be read. All else is here, works and can be saved.`}
+      lines={aside.map(({ says }) => says)}
+      onClose={() => setClosed(true)}
+    >
+      {records.length > 0 && <Button onClick={saveRecords}>Save what was set aside</Button>}
+    </Strip>
+  );
+}
+
+/** What came in otherwise than it was, or not at all. */
+function CameIn({ siteId }: { siteId: string }) {
+  const [notes, setNotes] = useState(() => toldOf(siteId));
+  if (notes.length === 0) return null;
+  const close = () => {
+    forgetTold(siteId);
+    setNotes([]);
+  };
+  return <Strip label="What came in otherwise" says="Not everything came in as it was." lines={notes} onClose={close} />;
+}
+
+interface StripProps {
+  label: string;
+  says: string;
+  lines: readonly string[];
+  onClose: () => void;
+  children?: ReactNode;
+}
+
+function Strip({ label, says, lines, onClose, children }: StripProps) {
+  return (
+    <Box role="status" aria-label={label} sx={STRIP}>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <b>{says}</b>
+        <Box component="ul" tabIndex={0} aria-label={label} sx={LIST}>
+          {lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </Box>
+      </Box>
+      {children}
+      <Button onClick={onClose}>Close</Button>
+    </Box>
+  );
+}
