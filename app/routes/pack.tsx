@@ -1,13 +1,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import LinearProgress from '@mui/material/LinearProgress';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { SiteView } from '~core/view/index.ts';
 import { countOf, inBytes } from '~core/site/index.ts';
-import { pack, save, stopPacking } from '../data/export';
+import { pack, save } from '../data/export';
+import { Leaving, type LeavingState } from '../stations/pack/Leaving';
 import { Parcel } from '../stations/pack/Parcel';
 import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { useSite } from '../ui/site/openSite';
@@ -21,20 +21,12 @@ export const clientLoader = stationLoader({});
 
 export const clientAction = stationAction;
 
-type State =
-  | { kind: 'idle' }
-  | { kind: 'working'; doing: 'packing' | 'checking'; done: number; of: number }
-  | { kind: 'done'; says: string; missing: string[] }
-  | { kind: 'failed'; reason: string };
-
-const DOING = { packing: 'Packing', checking: 'Checking' };
-
 const COLUMNS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 300px', gap: 1.5, alignItems: 'start' };
 
 export default function Pack() {
   const { site } = useSite();
   const [without, setWithout] = useState(false);
-  const [state, setState] = useState<State>({ kind: 'idle' });
+  const [state, setState] = useState<LeavingState>({ kind: 'idle' });
   const { parcel, findings, strands } = site.view;
   const unused = useMemo(() => parcel.filter((entry) => entry.unused).map((entry) => entry.path), [parcel]);
   const leftOut = useMemo(() => new Set(without ? unused : []), [without, unused]);
@@ -130,46 +122,10 @@ export default function Pack() {
               <b>Archive</b> holds all files and <Mono>heathmoor.json</Mono>, to go on in another browser.
             </Box>
           </Panel>
-          <Box role="status" aria-live="polite">
-            {state.kind === 'working' && (
-              <Panel sx={{ p: 1.75 }}>
-                <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
-                  <Box sx={{ flex: 1 }}>{`${DOING[state.doing]} ${state.done} of ${state.of}`}</Box>
-                  <Button onClick={() => void stopPacking()}>Stop</Button>
-                </Box>
-                <LinearProgress
-                  aria-label="Packing"
-                  variant="determinate"
-                  value={state.of === 0 ? 0 : (state.done / state.of) * 100}
-                />
-              </Panel>
-            )}
-            {state.kind === 'done' && <Panel sx={{ p: 1.75, color: color('lichen') }}>{`Saved: ${state.says}`}</Panel>}
-            {state.kind === 'done' && state.missing.length > 0 && <LeftOut paths={state.missing} />}
-            {state.kind === 'failed' && <Panel sx={{ p: 1.75, color: color('rust') }}>{state.reason}</Panel>}
-          </Box>
+          <Leaving state={state} />
         </Box>
       </Box>
     </>
-  );
-}
-
-const MOST_NAMED = 8;
-
-/** Files that are named in the site and whose contents are not there any more. */
-function LeftOut({ paths }: { paths: readonly string[] }) {
-  const more = paths.length - MOST_NAMED;
-  return (
-    <Panel sx={{ p: 1.75, mt: 1, color: color('rust') }}>
-      <b>{`Left out: ${countOf(paths.length, 'file')} whose content is missing from the browser’s storage`}</b>
-      <Box component="ul" sx={{ my: 1, pl: 2.5 }}>
-        {paths.slice(0, MOST_NAMED).map((path) => (
-          <li key={path}>{path}</li>
-        ))}
-      </Box>
-      {more > 0 && <Box>{`and ${more} more`}</Box>}
-      <Box>Bring these files in again, or take them from an earlier archive.</Box>
-    </Panel>
   );
 }
 

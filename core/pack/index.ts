@@ -1,3 +1,3 @@
 export { type ParcelEntry, parcelOf } from './parcel.ts';
-export { openZip, type OpenedZip, type ZipFile } from './readZip.ts';
+export { openZip } from './readZip.ts';
 export { writeZip, type ZipSource } from './writeZip.ts';

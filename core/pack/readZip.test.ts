@@ -135,9 +135,16 @@ describe('what disagrees with itself', () => {
     ['the checksum', (view) => view.setUint8(placeOf(plain, CENTRAL) + 16, 1), /table of contents says otherwise/],
     ['the name', (view) => view.setUint8(30, 'x'.charCodeAt(0)), /table of contents says otherwise/],
     ['the method', (view) => view.setUint16(8, 0, true), /table of contents says otherwise/],
-    ['where it begins', (view) => view.setUint32(placeOf(plain, CENTRAL) + 42, 7, true), /table of contents says otherwise/],
+    [
+      'where it begins',
+      (view) => view.setUint32(placeOf(plain, CENTRAL) + 42, 7, true),
+      /table of contents says otherwise/,
+    ],
   ])('%s: one entry is named, the other is read', async (_what, change, says) => {
-    expect(await contents(changed(plain, change))).toEqual({ 'a.html': expect.stringMatching(says), 'b.jpg': 'pixels' });
+    expect(await contents(changed(plain, change))).toEqual({
+      'a.html': expect.stringMatching(says),
+      'b.jpg': 'pixels',
+    });
   });
 
   it('a size that is a lie ends at what was promised', async () => {

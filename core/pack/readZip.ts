@@ -23,7 +23,7 @@ configure({ useWebWorkers: false });
 /** `blob` is a part of the archive itself where the content is stored in it as it is. */
 type ZipContent = Result<{ bytes: Uint8Array<ArrayBuffer>; blob: Blob }>;
 
-export interface ZipFile {
+interface ZipFile {
   path: string;
   /** What it unpacks to, in bytes. */
   bytes: number;
@@ -31,7 +31,7 @@ export interface ZipFile {
   read: (signal?: AbortSignal) => Promise<ZipContent>;
 }
 
-export type OpenedZip = Result<
+type OpenedZip = Result<
   {
     files: ZipFile[];
     folder: string;
@@ -118,7 +118,7 @@ function zipFile(archive: Blob, entry: FileEntry, path: string): ZipFile {
     signal?.throwIfAborted();
     try {
       const bytes = await entry.getData(new Uint8ArrayWriter(), signal ? { signal } : {});
-      const exact = new Uint8Array(bytes.buffer as ArrayBuffer, bytes.byteOffset, bytes.byteLength);
+      const exact = new Uint8Array(bytes.buffer, bytes.byteOffset, bytes.byteLength);
       return { ok: true, bytes: exact, blob: blobOf(archive, entry, path, exact) };
     } catch (error) {
       signal?.throwIfAborted();

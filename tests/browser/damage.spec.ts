@@ -53,7 +53,7 @@ test('a site with every kind of bad record opens, says which, and leaves with al
 
   const saved = page.waitForEvent('download');
   await strip.getByRole('button', { name: 'Save what was set aside' }).click();
-  const records = JSON.parse(readFileSync((await (await saved).path())!, 'utf8')) as { kind: string }[];
+  const records = JSON.parse(readFileSync(await (await saved).path(), 'utf8')) as { kind: string }[];
   expect(records.map(({ kind }) => kind).sort()).toEqual(['file', 'queue', 'site', 'step']);
 
   const out = await unpacked(page);

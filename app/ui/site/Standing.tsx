@@ -79,7 +79,9 @@ function CameIn({ siteId }: { siteId: string }) {
     forgetTold(siteId);
     setNotes([]);
   };
-  return <Strip label="What came in otherwise" says="Not everything came in as it was." lines={notes} onClose={close} />;
+  return (
+    <Strip label="What came in otherwise" says="Not everything came in as it was." lines={notes} onClose={close} />
+  );
 }
 
 interface StripProps {
