@@ -92,13 +92,15 @@ describe('the place', () => {
     const before = await make();
     expect(ExifReader.load(before, { expanded: true }).gps?.Latitude).toBeCloseTo(54.208, 2);
     const after = Buffer.from(withoutPlace(before)!);
-    expect(after.length).toBe(before.length);
+    // The packet of a PNG is packed by sharp, and packed again.
+    if (name !== 'png') expect(after.length).toBe(before.length);
     const tags = ExifReader.load(after, { expanded: true });
     expect(tags.gps).toBeUndefined();
     expect(JSON.stringify(tags.xmp ?? {})).not.toContain('GPS');
-    // What else the packet says stays. sharp writes that of a PNG compressed, which is not looked into.
-    const packets = [before, after].map((file) => file.includes('<dc:source>kept</dc:source>'));
-    expect(packets).toEqual(name === 'png' ? [false, false] : [true, true]);
+    // What else the packet says stays.
+    const packet = (await sharp(after).metadata()).xmpAsString ?? '';
+    expect(packet).toContain('<dc:source>kept</dc:source>');
+    expect(packet).not.toMatch(/GPS|54,12/);
     expect((tags.exif?.Copyright?.value as string[])[0]).toBe('kept too');
     expect((await pixels(after)).equals(await pixels(before))).toBe(true);
     expect(after.includes('54,12.5N')).toBe(false);

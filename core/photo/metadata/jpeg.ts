@@ -1,6 +1,6 @@
-/** JPEG: segments APP1 (ITU-T T.81 §B.1.1.4; Exif 2.32, CIPA DC-008 §4.7.2; XMP Specification Part 3 §1.1.3). */
+/** JPEG: segments APP1 and APP13 (ITU-T T.81 §B.1.1.4; Exif 2.32, CIPA DC-008 §4.7.2; XMP Specification Part 3 §1.1.3). */
 import { joined } from '../../site/index.ts';
-import { ascii, startsWith, viewOf, type Block, type Container } from './container.ts';
+import { ascii, startsWith, viewOf, type Block, type BlockKind, type Container } from './container.ts';
 
 const EXIF = 'Exif\0\0';
 const XMP = 'http://ns.adobe.com/xap/1.0/\0';
@@ -13,25 +13,83 @@ function segment(header: string, content: Uint8Array | null): Uint8Array {
   return joined([Uint8Array.of(0xff, 0xe1, length >> 8, length & 0xff), ascii(header), content]);
 }
 
+/** Main packets are joined by others where they do not fit a segment: behind a digest, a length and an offset. */
+const EXTENDED_XMP = 'http://ns.adobe.com/xmp/extension/\0';
+const DIGEST_AND_PLACE = 40;
+const RESOURCES = 'Photoshop 3.0\0';
+
+/** Segments by their markers and headers; those that are cut in pieces belong together. */
+const KINDS: { marker: number; header: string; skipped: number; kind: BlockKind; pieces: boolean }[] = [
+  { marker: 0xe1, header: EXIF, skipped: 0, kind: 'exif', pieces: false },
+  { marker: 0xe1, header: XMP, skipped: 0, kind: 'xmp', pieces: false },
+  { marker: 0xe1, header: EXTENDED_XMP, skipped: DIGEST_AND_PLACE, kind: 'xmp', pieces: true },
+  { marker: 0xed, header: RESOURCES, skipped: 0, kind: 'resources', pieces: true },
+];
+
+const SCAN = 0xda;
+const END = 0xd9;
+
+interface Segment {
+  marker: number;
+  /** Of its content. */
+  start: number;
+  end: number;
+}
+
+/** Segments up to the end of the picture, and where that is; of a damaged file those before the damage. */
+function segmentsOf(bytes: Uint8Array): { segments: Segment[]; behind: number } {
+  const view = viewOf(bytes);
+  const segments: Segment[] = [];
+  let at = 2;
+  while (at + 4 <= bytes.length && bytes[at] === 0xff) {
+    const marker = bytes[at + 1] ?? 0;
+    if (marker === END) return { segments, behind: at + 2 };
+    const end = at + 2 + view.getUint16(at + 2);
+    if (end > bytes.length) break;
+    segments.push({ marker, start: at + 4, end });
+    at = marker === SCAN ? behindScan(bytes, end) : end;
+  }
+  const ended = bytes[at] === 0xff && bytes[at + 1] === END;
+  return { segments, behind: ended ? at + 2 : bytes.length };
+}
+
+/** Where the next marker stands; in a scan 0xff is followed by zero, or by a mark to begin again at (T.81 §B.1.1.2). */
+function behindScan(bytes: Uint8Array, from: number): number {
+  for (let at = bytes.indexOf(0xff, from); at >= 0; at = bytes.indexOf(0xff, at + 1)) {
+    const next = bytes[at + 1] ?? 0;
+    if (next !== 0 && next !== 0xff && !(next >= 0xd0 && next <= 0xd7)) return at;
+  }
+  return bytes.length;
+}
+
+/** Some cameras put a second, smaller picture behind the first (common practice, no source). */
+function pictureBehind(bytes: Uint8Array, from: number): Block[] {
+  for (let at = bytes.indexOf(0xff, from); at >= 0; at = bytes.indexOf(0xff, at + 1))
+    if (bytes[at + 1] === 0xd8 && bytes[at + 2] === 0xff) return [{ kind: 'picture', start: at, end: bytes.length }];
+  return [];
+}
+
 export const jpeg: Container = {
   type: 'image/jpeg',
   is: (bytes) => bytes[0] === 0xff && bytes[1] === 0xd8,
   blocks(bytes) {
-    const view = viewOf(bytes);
+    const { segments, behind } = segmentsOf(bytes);
     const blocks: Block[] = [];
-    for (let at = 2; at + 4 <= bytes.length && bytes[at] === 0xff;) {
-      const marker = bytes[at + 1] ?? 0;
-      // The scan follows: metadata stands before it.
-      if (marker === 0xda || marker === 0xd9) break;
-      const end = at + 2 + view.getUint16(at + 2);
-      if (end > bytes.length) break;
-      if (marker === 0xe1 && startsWith(bytes, EXIF, at + 4))
-        blocks.push({ kind: 'exif', start: at + 4 + EXIF.length, end });
-      if (marker === 0xe1 && startsWith(bytes, XMP, at + 4))
-        blocks.push({ kind: 'xmp', start: at + 4 + XMP.length, end });
-      at = end;
+    const cut = new Map<string, Block>();
+    for (const { marker, start, end } of segments) {
+      const known = KINDS.find((one) => one.marker === marker && startsWith(bytes, one.header, start));
+      if (!known) continue;
+      const from = start + known.header.length + known.skipped;
+      const first = cut.get(known.header);
+      if (from > end) continue;
+      if (first) (first.more ??= []).push({ start: from, end });
+      else {
+        const block: Block = { kind: known.kind, start: from, end };
+        blocks.push(block);
+        if (known.pieces) cut.set(known.header, block);
+      }
     }
-    return blocks;
+    return [...blocks, ...pictureBehind(bytes, behind)];
   },
   insert: (bytes, { exif, xmp }) =>
     joined([bytes.subarray(0, 2), segment(EXIF, exif), segment(XMP, xmp), bytes.subarray(2)]),

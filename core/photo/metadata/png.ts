@@ -1,6 +1,7 @@
-/** PNG: chunks eXIf and iTXt (Portable Network Graphics, Third Edition, W3C 2025, §5.3, §11.3.3.4, §11.3.4.4). */
+/** PNG: chunks eXIf, iTXt, tEXt and zTXt (Portable Network Graphics, Third Edition, W3C 2025, §5.3, §11.3.3.4, §11.3.4.4). */
+import { unzlibSync, zlibSync } from 'fflate';
 import { joined } from '../../site/index.ts';
-import { ascii, startsWith, viewOf, type Block, type Container } from './container.ts';
+import { ascii, startsWith, viewOf, type Block, type Container, type TextPart } from './container.ts';
 
 interface Chunk {
   name: string;
@@ -23,6 +24,59 @@ function chunksOf(bytes: Uint8Array): Chunk[] {
   }
   return chunks;
 }
+
+interface Text {
+  keyword: string;
+  /** Unpacked. */
+  content: Uint8Array;
+  packed: boolean;
+  /** What stands between the keyword and the text. */
+  head: Uint8Array;
+}
+
+/** What a chunk of text holds (§11.3.3); null for other chunks, and for what is damaged. */
+function textIn(bytes: Uint8Array, { name, start, end }: Chunk): Text | null {
+  const close = bytes.indexOf(0, start);
+  if (close < 0 || close >= end) return null;
+  const keyword = String.fromCharCode(...bytes.subarray(start, close));
+  const rest = bytes.subarray(close + 1, end);
+  const from = textBegins(name, rest);
+  if (from < 0 || from > rest.length) return null;
+  const packed = name === 'zTXt' || (name === 'iTXt' && rest[0] === 1);
+  const text = rest.subarray(from);
+  return { keyword, packed, head: rest.subarray(0, from), content: packed ? unpacked(text) : text };
+}
+
+/** Behind the keyword: nothing; a method; or whether and how it is packed, a language and a translated keyword. */
+function textBegins(name: string, rest: Uint8Array): number {
+  if (name === 'tEXt') return 0;
+  if (name === 'zTXt') return 1;
+  if (name !== 'iTXt') return -1;
+  const language = rest.indexOf(0, 2);
+  const translated = language < 0 ? -1 : rest.indexOf(0, language + 1);
+  return translated < 0 ? -1 : translated + 1;
+}
+
+/** What does not unpack is shown as it is: its keyword may tell enough. */
+function unpacked(packed: Uint8Array): Uint8Array {
+  try {
+    return unzlibSync(packed);
+  } catch {
+    return packed;
+  }
+}
+
+function textPart(bytes: Uint8Array, one: Chunk): TextPart | null {
+  const text = textIn(bytes, one);
+  if (!text) return null;
+  const { keyword, content, packed, head } = text;
+  const rewritten = (other: Uint8Array) =>
+    chunk(one.name, joined([ascii(`${keyword}\0`), head, packed ? zlibSync(other) : other]));
+  // From its length to its checksum.
+  return { keyword, content, rewritten, start: one.start - 8, end: one.end + 4 };
+}
+
+const XMP_KEYWORD = 'XML:com.adobe.xmp';
 
 /** Annex D: CRC-32 as in ISO 3309, over the chunk's name and content. */
 const TABLE = Uint32Array.from({ length: 256 }, (_, n) => {
@@ -51,8 +105,11 @@ export const png: Container = {
   blocks: (bytes) =>
     chunksOf(bytes).flatMap(({ name, start, end }): Block[] => {
       if (name === 'eXIf') return [{ kind: 'exif', start, end }];
-      return name === 'iTXt' && startsWith(bytes, XMP, start) ? [{ kind: 'xmp', start: start + XMP.length, end }] : [];
+      const text = name === 'iTXt' ? textIn(bytes, { name, start, end }) : null;
+      if (text?.keyword !== XMP_KEYWORD || text.packed) return [];
+      return [{ kind: 'xmp', start: end - text.content.length, end }];
     }),
+  texts: (bytes) => chunksOf(bytes).flatMap((one) => textPart(bytes, one) ?? []),
   insert(bytes, { exif, xmp }) {
     const header = chunksOf(bytes)[0];
     if (!header) return bytes;

@@ -1,6 +1,6 @@
 /** The TIFF structure that EXIF is kept in (CIPA DC-008 §4.6; TIFF 6.0 §2): texts written, the place struck out. */
 import { joined, keysOf } from '../../site/index.ts';
-import { viewOf } from './container.ts';
+import { viewOf, type Block, type BlockKind } from './container.ts';
 
 /** Tags of text in the first directory. */
 export const TEXT_TAGS = { description: 0x010e, artist: 0x013b, copyright: 0x8298 } as const;
@@ -78,38 +78,122 @@ export function tiffOf(
   return joined([header, directory(all, 8), directory([date], second)]);
 }
 
-/** Strikes out the directory of the place in a structure, in place and without moving a byte; whether there was one. */
-export function strikePlace(tiff: Uint8Array): boolean {
-  const view = viewOf(tiff);
-  if (tiff.length < 8) return false;
-  const little = view.getUint16(0) === 0x4949;
-  let struck = false;
-  const within = (at: number, length: number) => at >= 8 && at + length <= tiff.length;
-  for (let at = view.getUint32(4, little), seen = 0; within(at, 2) && seen < 8; seen++) {
-    const count = view.getUint16(at, little);
-    const end = at + 2 + count * ENTRY;
-    if (!within(at, end - at + 4)) break;
-    for (let from = at + 2; from < end; from += ENTRY) {
-      if (view.getUint16(from, little) !== GPS_POINTER) continue;
-      struck = strikeDirectory(tiff, view.getUint32(from + 8, little), little) || struck;
-    }
-    at = view.getUint32(end, little);
-    if (at === 0) break;
+const SUB_DIRECTORIES = 0x014a;
+const INTEROPERABILITY_POINTER = 0xa005;
+const THUMBNAIL = 0x0201;
+const THUMBNAIL_LENGTH = 0x0202;
+/** Entries whose values are structures of their own; TIFF keeps there what JPEG has in segments. */
+const NESTED: Record<number, BlockKind> = { 0x02bc: 'xmp', 0x83bb: 'iptc', 0x8649: 'resources' };
+
+interface FoundEntry {
+  tag: number;
+  /** Where its value lies, and how many bytes it takes. */
+  at: number;
+  bytes: number;
+  count: number;
+}
+
+/** A structure that is read, whatever stands in it. */
+class Structure {
+  readonly bytes: Uint8Array;
+  readonly #view: DataView;
+  readonly #little: boolean;
+
+  constructor(bytes: Uint8Array) {
+    this.bytes = bytes;
+    this.#view = viewOf(bytes);
+    this.#little = bytes.length >= 2 && this.#view.getUint16(0) === 0x4949;
   }
+
+  long(at: number): number {
+    return this.#view.getUint32(at, this.#little);
+  }
+
+  within(at: number, length: number): boolean {
+    return at >= 8 && at + length <= this.bytes.length;
+  }
+
+  /** The entries at a place, as many as there is room for; null where there is no directory. */
+  entriesAt(at: number): { entries: FoundEntry[]; end: number; whole: boolean } | null {
+    if (!this.within(at, 2)) return null;
+    const count = this.#view.getUint16(at, this.#little);
+    const end = at + 2 + count * ENTRY;
+    const entries: FoundEntry[] = [];
+    for (let from = at + 2; from + ENTRY <= Math.min(end, this.bytes.length); from += ENTRY)
+      entries.push(this.#entry(from));
+    return { entries, end: Math.min(end, this.bytes.length), whole: this.within(at, end - at + 4) };
+  }
+
+  #entry(from: number): FoundEntry {
+    const count = this.long(from + 4);
+    const bytes = (SIZES[this.#view.getUint16(from + 2, this.#little)] ?? 0) * count;
+    return {
+      tag: this.#view.getUint16(from, this.#little),
+      at: bytes > 4 ? this.long(from + 8) : from + 8,
+      bytes,
+      count,
+    };
+  }
+
+  /** Every directory that one comes to: along the chain, and by the pointers that lead into others. */
+  directories(): FoundEntry[][] {
+    const found: FoundEntry[][] = [];
+    const places = this.bytes.length < 8 ? [] : [this.long(4)];
+    const seen = new Set(places);
+    const go = (at: number) => {
+      if (!seen.has(at)) places.push(at);
+      seen.add(at);
+    };
+    for (const at of places) {
+      const directory = this.entriesAt(at);
+      if (!directory?.whole) continue;
+      found.push(directory.entries);
+      for (const { tag, at: value, count } of directory.entries) {
+        if (tag === EXIF_POINTER || tag === INTEROPERABILITY_POINTER) go(this.long(value));
+        if (tag !== SUB_DIRECTORIES) continue;
+        for (let n = 0; n < count && this.within(value + n * 4, 4); n++) go(this.long(value + n * 4));
+      }
+      go(this.long(directory.end));
+    }
+    return found;
+  }
+}
+
+/** Strikes out the directories of the place in a structure, in place and without moving a byte; whether there was one. */
+export function strikePlace(tiff: Uint8Array): boolean {
+  const structure = new Structure(tiff);
+  let struck = false;
+  for (const entries of structure.directories())
+    for (const { tag, at } of entries)
+      if (tag === GPS_POINTER) struck = strikeDirectory(structure, structure.long(at)) || struck;
   return struck;
 }
 
 /** Values are set to zero, and the directory is left with no entries. */
-function strikeDirectory(tiff: Uint8Array, at: number, little: boolean): boolean {
-  const view = viewOf(tiff);
-  if (at < 8 || at + 2 > tiff.length) return false;
-  const count = view.getUint16(at, little);
-  const end = Math.min(tiff.length, at + 2 + count * ENTRY);
-  for (let from = at + 2; from + ENTRY <= end; from += ENTRY) {
-    const bytes = (SIZES[view.getUint16(from + 2, little)] ?? 0) * view.getUint32(from + 4, little);
-    const value = view.getUint32(from + 8, little);
-    if (bytes > 4 && value + bytes <= tiff.length) tiff.fill(0, value, value + bytes);
-  }
-  tiff.fill(0, at, end);
-  return count > 0;
+function strikeDirectory(structure: Structure, at: number): boolean {
+  const directory = structure.entriesAt(at);
+  if (!directory) return false;
+  const { bytes } = structure;
+  const some = bytes.subarray(at, directory.end).some((byte) => byte !== 0);
+  for (const entry of directory.entries)
+    if (entry.bytes > 4 && entry.at + entry.bytes <= bytes.length) bytes.fill(0, entry.at, entry.at + entry.bytes);
+  bytes.fill(0, at, directory.end);
+  return some;
+}
+
+/** Structures of other kinds that stand in this one: packets, datasets, the small picture of a camera. */
+export function blocksInTiff(tiff: Uint8Array): Block[] {
+  const structure = new Structure(tiff);
+  return structure.directories().flatMap((entries) => {
+    const nested = entries.flatMap(({ tag, at, bytes }): Block[] => {
+      const kind = NESTED[tag];
+      return kind && structure.within(at, bytes) ? [{ kind, start: at, end: at + bytes }] : [];
+    });
+    const [from, length] = [THUMBNAIL, THUMBNAIL_LENGTH].map((wanted) => {
+      const entry = entries.find(({ tag }) => tag === wanted);
+      return entry && structure.long(entry.at);
+    });
+    if (from === undefined || length === undefined || !structure.within(from, length)) return nested;
+    return [...nested, { kind: 'picture', start: from, end: from + length }];
+  });
 }

@@ -60,7 +60,7 @@ describe('the place', () => {
     const packet = new TextEncoder().encode(text);
     expect(strikePlaceInPacket(packet)).toBe(true);
     expect(new TextDecoder().decode(packet)).toBe(
-      text.replace(/<exif:GPSLongitude>.*<\/exif:GPSLongitude>/, (all) => ' '.repeat(all.length)),
+      text.replace(/<exif:GPSLongitude>.*/, (all) => ' '.repeat(all.length)),
     );
   });
 });

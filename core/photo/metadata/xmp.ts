@@ -1,5 +1,7 @@
 /** XMP packets (ISO 16684-1): the words of the IPTC Photo Metadata Standard 2023.1 written, the place struck out. */
 
+import { PROPERTY } from './placeNames.ts';
+
 interface PacketWords {
   /** dc:title */
   title?: string;
@@ -34,16 +36,71 @@ export function packetOf({ title, caption, credit, copyright, takenAt: taken }: 
   );
 }
 
-/** Every `exif:GPS…` as attribute or element becomes spaces: no byte moves. Whether there was one. */
+const ATTRIBUTE = new RegExp(`\\s${PROPERTY}\\s*=\\s*(?:"[^"]*"|'[^']*')`, 'gi');
+const ELEMENT = new RegExp(`<(${PROPERTY})(?=[\\s/>])(?:[^>"']|"[^"]*"|'[^']*')*`, 'gi');
+
+/**
+ * Every property that names a place becomes spaces, as attribute or element and under any prefix: no byte moves. What
+ * is not closed goes to the end. Whether there was one.
+ */
 export function strikePlaceInPacket(packet: Uint8Array): boolean {
-  // One character a byte, so that places in the text are places in the packet.
-  const text = new TextDecoder('latin1').decode(packet);
+  const { text, width } = readable(packet);
   let struck = false;
-  for (const match of text.matchAll(
-    /\sexif:GPS\w+\s*=\s*(?:"[^"]*"|'[^']*')|<exif:(GPS\w+)(?:\s[^>]*)?(?:\/>|>[\s\S]*?<\/exif:\1\s*>)/g,
-  )) {
-    packet.fill(0x20, match.index, match.index + match[0].length);
+  const strike = (from: number, to: number) => {
+    for (let at = from * width.bytes; at < to * width.bytes; at++)
+      packet[at] = at % width.bytes === width.low ? 0x20 : 0;
     struck = true;
-  }
+  };
+  for (const { from, to } of elementsIn(text)) strike(from, to);
+  // What went with an element is spaces by now.
+  for (const match of readable(packet).text.matchAll(ATTRIBUTE)) strike(match.index, match.index + match[0].length);
   return struck;
+}
+
+/** How a packet's characters lie in its bytes; ISO 16684-1 §7.3.2 allows UTF-8, UTF-16 and UTF-32. */
+interface Width {
+  bytes: 1 | 2 | 4;
+  /** Which byte of a character holds plain letters. */
+  low: number;
+}
+
+/** One character of text for each of the packet, so that places in the one are places in the other. */
+function readable(packet: Uint8Array): { text: string; width: Width } {
+  const width = widthOf(packet);
+  const text = new TextDecoder('latin1').decode(packet);
+  if (width.bytes === 1) return { text, width };
+  let letters = '';
+  for (let at = width.low; at < text.length; at += width.bytes) letters += text.charAt(at);
+  return { text: letters, width };
+}
+
+function widthOf(packet: Uint8Array): Width {
+  const zeros = [0, 0, 0, 0];
+  const some = Math.min(packet.length - (packet.length % 4), 400);
+  for (let at = 0; at < some; at++) if (packet[at] === 0) zeros[at % 4] = (zeros[at % 4] ?? 0) + 1;
+  const [none, one, two, three] = zeros.map((count) => count > some / 8);
+  if (none && one && two) return { bytes: 4, low: 3 };
+  if (one && two && three) return { bytes: 4, low: 0 };
+  if (none && two) return { bytes: 2, low: 1 };
+  return one && three ? { bytes: 2, low: 0 } : { bytes: 1, low: 0 };
+}
+
+/** Elements that name a place, the outermost of those that lie in one another. */
+function elementsIn(text: string): { from: number; to: number }[] {
+  const found: { from: number; to: number }[] = [];
+  ELEMENT.lastIndex = 0;
+  for (let match = ELEMENT.exec(text); match; match = ELEMENT.exec(text)) {
+    const opened = ELEMENT.lastIndex;
+    const alone = match[0].endsWith('/');
+    const to = alone ? opened + 1 : closedAt(text, match[1] ?? '', opened);
+    found.push({ from: match.index, to: Math.min(to, text.length) });
+    ELEMENT.lastIndex = to;
+  }
+  return found;
+}
+
+function closedAt(text: string, name: string, from: number): number {
+  const close = new RegExp(`</${name.replaceAll('.', '\\.')}\\s*>`, 'g');
+  close.lastIndex = from;
+  return close.test(text) ? close.lastIndex : text.length;
 }

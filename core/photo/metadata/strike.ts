@@ -1,0 +1,107 @@
+/**
+ * Strikes out of a picture where it was taken, in whatever it is written: structures lie in one another, and each kind
+ * has one rule of its own. No byte moves, but where a text in a PNG is packed and has to be packed again.
+ */
+import { joined } from '../../site/index.ts';
+import { containerOf } from './containers.ts';
+import type { Block, BlockKind, TextPart } from './container.ts';
+import { strikePlaceInIptc } from './iptc.ts';
+import { namesPlace } from './placeNames.ts';
+import { blocksInResources } from './resources.ts';
+import { blocksInTiff, strikePlace } from './tiff.ts';
+import { strikePlaceInPacket } from './xmp.ts';
+
+/** How deep structures may lie in one another; a picture in a picture in a picture is no camera's. */
+const DEEPEST = 8;
+
+const RULES: Record<BlockKind, { own?: (bytes: Uint8Array) => boolean; inside?: (bytes: Uint8Array) => Block[] }> = {
+  exif: { own: strikePlace, inside: blocksInTiff },
+  xmp: { own: strikePlaceInPacket },
+  iptc: { own: strikePlaceInIptc },
+  resources: { inside: blocksInResources },
+  picture: { inside: (bytes) => containerOf(bytes)?.blocks(bytes) ?? [] },
+};
+
+/** A copy that does not say where it was taken; all else is the same. Null where it does not say so. */
+export function withoutPlace(bytes: Uint8Array): Uint8Array | null {
+  const container = containerOf(bytes);
+  if (!container) return null;
+  // A slice of a Buffer, which is an array of bytes as well, would be no copy.
+  const copy = new Uint8Array(bytes);
+  const struck = strike('picture', copy, 0);
+  const texts = (container.texts?.(copy) ?? []).flatMap(struckText);
+  if (!struck && texts.length === 0) return null;
+  container.sealed?.(copy);
+  return texts.length === 0 ? copy : withTexts(copy, texts);
+}
+
+function strike(kind: BlockKind, bytes: Uint8Array, depth: number): boolean {
+  if (depth > DEEPEST) return false;
+  const { own, inside } = RULES[kind];
+  let struck = own?.(bytes) ?? false;
+  for (const block of inside?.(bytes) ?? []) struck = strikeBlock(block, bytes, depth + 1) || struck;
+  return struck;
+}
+
+function strikeBlock({ kind, start, end, more = [] }: Block, bytes: Uint8Array, depth: number): boolean {
+  if (more.length === 0) return strike(kind, bytes.subarray(start, end), depth);
+  const ranges = [{ start, end }, ...more];
+  const whole = joined(ranges.map((range) => bytes.subarray(range.start, range.end)));
+  const struck = strike(kind, whole, depth);
+  let from = 0;
+  for (const range of ranges) {
+    const length = range.end - range.start;
+    bytes.set(whole.subarray(from, from + length), range.start);
+    from += length;
+  }
+  return struck;
+}
+
+/** Keywords under which programs put whole structures into texts, written as hexadecimal digits. */
+const PROFILE = /^Raw profile type /i;
+/** Their names are not to be trusted: what lies in one is tried as each. */
+const IN_PROFILES: readonly BlockKind[] = ['exif', 'xmp', 'resources', 'iptc'];
+
+interface Rewritten {
+  start: number;
+  end: number;
+  /** Nothing where the whole text was about the place. */
+  content: Uint8Array;
+}
+
+/** What takes the place of a text; nothing where it does not tell where the picture was taken. */
+function struckText({ keyword, content, start, end, rewritten }: TextPart): Rewritten[] {
+  if (namesPlace(keyword)) return [{ start, end, content: new Uint8Array() }];
+  const struck = PROFILE.test(keyword) ? struckProfile(content) : struckPacket(content);
+  return struck ? [{ start, end, content: rewritten(struck) }] : [];
+}
+
+function struckPacket(content: Uint8Array): Uint8Array | null {
+  const packet = new Uint8Array(content);
+  return strike('xmp', packet, 0) ? packet : null;
+}
+
+/** A profile's name, its length, and then its bytes as digits. */
+const PROFILE_HEAD = /^\s*\S+\s+\d+\s/;
+const SEGMENT_HEAD = /^(?:Exif\0\0|http:\/\/ns\.adobe\.com\/xap\/1\.0\/\0)/;
+
+function struckProfile(content: Uint8Array): Uint8Array | null {
+  const text = new TextDecoder('latin1').decode(content);
+  const head = PROFILE_HEAD.exec(text)?.[0] ?? '';
+  const digits = text.slice(head.length).replace(/\s+/g, '');
+  const bytes = Uint8Array.from(digits.match(/[\da-f]{2}/gi) ?? [], (two) => Number.parseInt(two, 16));
+  const begin = SEGMENT_HEAD.exec(new TextDecoder('latin1').decode(bytes.subarray(0, 40)))?.[0].length ?? 0;
+  if (!IN_PROFILES.some((kind) => strike(kind, bytes.subarray(begin), 0))) return null;
+  const written = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+  return new TextEncoder().encode(head + (written.match(/.{1,72}/g) ?? []).join('\n') + '\n');
+}
+
+function withTexts(bytes: Uint8Array, texts: readonly Rewritten[]): Uint8Array {
+  const parts: Uint8Array[] = [];
+  let from = 0;
+  for (const { start, end, content } of texts) {
+    parts.push(bytes.subarray(from, start), content);
+    from = end;
+  }
+  return joined([...parts, bytes.subarray(from)]);
+}
