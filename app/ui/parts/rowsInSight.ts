@@ -1,6 +1,6 @@
 /** Rows of a long list that scrolls with the station: only those in sight are made. */
 import { useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
-import { useCallback, useDeferredValue, useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useLayoutEffect, useRef, useState } from 'react';
 
 interface RowsInSight<Element extends HTMLElement> {
   list: React.RefObject<Element | null>;
@@ -37,7 +37,7 @@ export function useRowsInSight<Element extends HTMLElement>(
     useFlushSync: false,
   });
   // New rows are made a slice at a time: after a jump, all in sight are new.
-  const items = useDeferredValue(rows.getVirtualItems());
+  const items = useFewNew(useDeferredValue(rows.getVirtualItems()));
   return {
     list,
     items,
@@ -46,4 +46,23 @@ export function useRowsInSight<Element extends HTMLElement>(
     measure: rows.measureElement,
     show: useCallback((index: number) => rows.scrollToIndex(index), [rows]),
   };
+}
+
+/** The browser styles and lays out at once what comes in at once; a frame has room for so many rows. */
+const NEW_AT_ONCE = 6;
+
+const NONE: ReadonlySet<VirtualItem['key']> = new Set();
+
+/** The rows that were there before, and a few that are new; the others follow, frame by frame. */
+function useFewNew(items: VirtualItem[]): VirtualItem[] {
+  const [there, setThere] = useState(NONE);
+  const fresh = items.filter(({ key }) => !there.has(key));
+  const later = new Set(fresh.slice(NEW_AT_ONCE));
+  const shown = later.size === 0 ? items : items.filter((item) => !later.has(item));
+  useEffect(() => {
+    if (fresh.length === 0) return undefined;
+    const frame = requestAnimationFrame(() => setThere(new Set(shown.map(({ key }) => key))));
+    return () => cancelAnimationFrame(frame);
+  });
+  return shown;
 }
