@@ -1,5 +1,5 @@
 /** What leaves: a parcel of the site's own files, or an archive with the program's notes. */
-import { notesIn, NOTES_FILE, writeNotes } from '~core/site/index.ts';
+import { isPicturePath, notesIn, NOTES_FILE, writeNotes } from '~core/site/index.ts';
 import type { PackProgress, PackSource } from '../workers/packing';
 import { packing, withProgress } from '../workers/start';
 import type { SiteSession } from './session/siteSession';
@@ -9,6 +9,8 @@ interface Packed {
   blob: Blob;
   /** Paths of files whose content is missing from the browser's storage: the rest left without them. */
   missing: string[];
+  /** Paths of pictures that do not say any more where they were taken. */
+  struck: string[];
 }
 
 const fileName = (name: string) =>
@@ -26,7 +28,7 @@ export async function pack(
   session: SiteSession,
   kind: 'parcel' | 'archive',
   leaveOut: ReadonlySet<string>,
-  placeRemoved: ReadonlySet<string>,
+  placeKept: ReadonlySet<string>,
   onProgress: (progress: PackProgress, of: number) => void,
 ): Promise<Packed | null> {
   const modified = session.site.changed;
@@ -34,7 +36,8 @@ export async function pack(
   const blobs = await session.pictures.blobs(leaving.map(([path]) => path));
   const sources = leaving.map(([path, content], n): PackSource => {
     const text = content.kind === 'text' ? content.text : null;
-    const strike = kind === 'parcel' && placeRemoved.has(path) ? { withoutPlace: true as const } : {};
+    const strikes = kind === 'parcel' && isPicturePath(path) && !placeKept.has(path);
+    const strike = strikes ? { withoutPlace: true as const } : {};
     return { path, modified, content: text ?? blobs[n] ?? null, ...strike };
   });
   if (kind === 'archive') sources.push({ path: NOTES_FILE, modified, content: archiveNotes(session) });

@@ -42,7 +42,7 @@ export default function Pack() {
         site.session,
         kind,
         kind === 'parcel' ? leftOut : new Set(),
-        new Set(parcel.filter(({ place }) => place === 'removed').map(({ path }) => path)),
+        new Set(parcel.filter(({ place }) => place === 'kept').map(({ path }) => path)),
         (progress, of) => setState({ kind: 'working', ...progress, of }),
       );
       if (!packed) {
@@ -50,7 +50,12 @@ export default function Pack() {
         return;
       }
       save(packed);
-      setState({ kind: 'done', says: `${packed.name}, ${inBytes(packed.blob.size)}`, missing: packed.missing });
+      setState({
+        kind: 'done',
+        says: `${packed.name}, ${inBytes(packed.blob.size)}`,
+        missing: packed.missing,
+        struck: packed.struck.length,
+      });
     } catch (error) {
       setState({ kind: 'failed', reason: error instanceof Error ? error.message : String(error) });
     }

@@ -21,10 +21,11 @@ export interface PackProgress {
   done: number;
 }
 
-/** An archive, and the paths of what is not in it because its content is missing. */
+/** Paths of what is not in it because its content is missing, and of pictures out of which a place was struck. */
 export interface PackedFile {
   blob: Blob;
   missing: string[];
+  struck: string[];
 }
 
 let stopped = new AbortController();
@@ -36,17 +37,18 @@ const packing = {
     const { signal } = stopped;
     const tell = sparingly(onProgress);
     const file = await newArchiveFile();
+    const struck: string[] = [];
     try {
       const entries = sources.map((source) => ({
         path: source.path,
         modified: new Date(source.modified),
-        read: () => bytesOf(source),
+        read: () => bytesOf(source, struck),
       }));
       const missing = await writeZip(entries, file.stream, (done) => tell({ doing: 'packing', done }), signal);
       const blob = await file.blob();
       const expected = sources.length - missing.length;
       await readBack(blob, expected, (done) => tell({ doing: 'checking', done }), signal);
-      return { blob, missing };
+      return { blob, missing, struck };
     } catch (error) {
       await file.drop();
       if (signal.aborted) return null;
@@ -78,14 +80,19 @@ async function readBack(
   }
 }
 
-async function bytesOf({ content, withoutPlace: strike }: PackSource): Promise<Uint8Array | null> {
+async function bytesOf(
+  { path, content, withoutPlace: strike }: PackSource,
+  struck: string[],
+): Promise<Uint8Array | null> {
   if (content === null) return null;
   if (typeof content === 'string') return encodeText(content);
   // A content can be in the list of what is stored, and be gone from the disk.
   const buffer = await content.arrayBuffer().catch(() => null);
   if (buffer === null) return null;
   const bytes = new Uint8Array(buffer);
-  return strike ? (withoutPlace(bytes) ?? bytes) : bytes;
+  const without = strike ? withoutPlace(bytes) : null;
+  if (without) struck.push(path);
+  return without ?? bytes;
 }
 
 export type Packing = typeof packing;

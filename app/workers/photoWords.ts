@@ -74,6 +74,32 @@ function wordsIn({ ifd0 = {}, iptc = {}, dc = {}, ...others }: Sections): Told['
   return Object.fromEntries(first.filter(([, value]) => value !== undefined));
 }
 
+type Place = NonNullable<Told['place']>;
+
+const placeIn = ({ latitude, longitude }: Record<string, unknown>): Place | null =>
+  typeof latitude === 'number' && typeof longitude === 'number' ? { latitude, longitude } : null;
+
+/** Degrees, minutes and seconds, or minutes with their parts (Exif 2.32 for XMP, CIPA DC-010 §B.3). */
+const COORDINATE = /^(\d+),(\d+(?:\.\d+)?)(?:,(\d+(?:\.\d+)?))?([NESW])$/;
+
+function coordinate(value: unknown): number | null {
+  const found = typeof value === 'string' ? COORDINATE.exec(value.trim()) : null;
+  if (!found) return null;
+  const [, degrees, minutes, seconds = '0', side = ''] = found;
+  const all = Number(degrees) + Number(minutes) / 60 + Number(seconds) / 3600;
+  return 'SW'.includes(side) ? -all : all;
+}
+
+/** Whatever prefix the packet gives the namespace. */
+function placeInPacket(sections: Sections): Place | null {
+  const read = (name: string) =>
+    Object.values(sections)
+      .map((section) => coordinate(section[name]))
+      .find((found) => found !== null);
+  const [latitude, longitude] = [read('GPSLatitude'), read('GPSLongitude')];
+  return latitude === undefined || longitude === undefined ? null : { latitude, longitude };
+}
+
 /** Never fails: metadata that cannot be read is as good as none. */
 export async function readWords(bytes: Uint8Array): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
@@ -81,12 +107,12 @@ export async function readWords(bytes: Uint8Array): Promise<Told> {
     const sections = await sectionsOf(bytes);
     const { ifd0 = {}, exif = {}, gps = {} } = sections;
     const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
-    const { latitude, longitude } = gps;
+    const place = placeIn(gps) ?? placeInPacket(sections);
     return {
       words: wordsIn(sections),
       orientation: typeof ifd0.Orientation === 'number' ? ifd0.Orientation : 1,
       ...(taken === undefined ? {} : { takenAt: taken }),
-      ...(typeof latitude === 'number' && typeof longitude === 'number' ? { place: { latitude, longitude } } : {}),
+      ...(place ? { place } : {}),
     };
   } catch {
     return none;

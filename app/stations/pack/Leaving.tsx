@@ -10,8 +10,11 @@ import { color } from '../../ui/theme';
 export type LeavingState =
   | { kind: 'idle' }
   | { kind: 'working'; doing: 'packing' | 'checking'; done: number; of: number }
-  /** `missing` are paths of files whose contents are not there any more. */
-  | { kind: 'done'; says: string; missing: string[] }
+  /**
+   * `missing` are paths of files whose contents are not there any more; out of `struck` pictures went where they were
+   * taken.
+   */
+  | { kind: 'done'; says: string; missing: string[]; struck: number }
   | { kind: 'failed'; reason: string };
 
 const DOING = { packing: 'Packing', checking: 'Checking' };
@@ -20,7 +23,14 @@ export function Leaving({ state }: { state: LeavingState }) {
   return (
     <Box role="status" aria-live="polite">
       {state.kind === 'working' && <Working {...state} />}
-      {state.kind === 'done' && <Panel sx={{ p: 1.75, color: color('lichen') }}>{`Saved: ${state.says}`}</Panel>}
+      {state.kind === 'done' && (
+        <Panel sx={{ p: 1.75, color: color('lichen') }}>
+          <Box>{`Saved: ${state.says}`}</Box>
+          {state.struck > 0 && (
+            <Box>{`Where they were taken was removed from ${countOf(state.struck, 'picture')}.`}</Box>
+          )}
+        </Panel>
+      )}
       {state.kind === 'done' && state.missing.length > 0 && <LeftOut paths={state.missing} />}
       {state.kind === 'failed' && <Panel sx={{ p: 1.75, color: color('rust') }}>{state.reason}</Panel>}
     </Box>

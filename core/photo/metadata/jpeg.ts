@@ -62,11 +62,16 @@ function behindScan(bytes: Uint8Array, from: number): number {
   return bytes.length;
 }
 
-/** Some cameras put a second, smaller picture behind the first (common practice, no source). */
-function pictureBehind(bytes: Uint8Array, from: number): Block[] {
-  for (let at = bytes.indexOf(0xff, from); at >= 0; at = bytes.indexOf(0xff, at + 1))
-    if (bytes[at + 1] === 0xd8 && bytes[at + 2] === 0xff) return [{ kind: 'picture', start: at, end: bytes.length }];
-  return [];
+/** Some cameras put others, smaller ones, behind the first (common practice, no source). */
+function picturesBehind(bytes: Uint8Array, from: number): Block[] {
+  const pictures: Block[] = [];
+  for (let at = bytes.indexOf(0xff, from); at >= 0;) {
+    const begins = bytes[at + 1] === 0xd8 && bytes[at + 2] === 0xff;
+    const end = begins ? at + segmentsOf(bytes.subarray(at)).behind : at + 1;
+    if (begins) pictures.push({ kind: 'picture', start: at, end });
+    at = bytes.indexOf(0xff, end);
+  }
+  return pictures;
 }
 
 export const jpeg: Container = {
@@ -89,7 +94,7 @@ export const jpeg: Container = {
         if (known.pieces) cut.set(known.header, block);
       }
     }
-    return [...blocks, ...pictureBehind(bytes, behind)];
+    return [...blocks, ...picturesBehind(bytes, behind)];
   },
   insert: (bytes, { exif, xmp }) =>
     joined([bytes.subarray(0, 2), segment(EXIF, exif), segment(XMP, xmp), bytes.subarray(2)]),

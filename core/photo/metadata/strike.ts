@@ -11,8 +11,8 @@ import { blocksInResources } from './resources.ts';
 import { blocksInTiff, strikePlace } from './tiff.ts';
 import { strikePlaceInPacket } from './xmp.ts';
 
-/** How deep structures may lie in one another; a picture in a picture in a picture is no camera's. */
-const DEEPEST = 8;
+/** How deep structures may lie in one another: far deeper than any camera puts them. */
+const DEEPEST = 100;
 
 const RULES: Record<BlockKind, { own?: (bytes: Uint8Array) => boolean; inside?: (bytes: Uint8Array) => Block[] }> = {
   exif: { own: strikePlace, inside: blocksInTiff },
