@@ -73,13 +73,14 @@ test('an archive with a path that leads out is refused whole, with the path and 
 
 test('reading a long import can be stopped, and then nothing is there', async ({ page }) => {
   // A slow disk, so that there is time to press the button.
-  await page.evaluate(() => {
-    // eslint-disable-next-line @typescript-eslint/unbound-method -- called with its own blob below
-    const read = Blob.prototype.arrayBuffer;
-    Blob.prototype.arrayBuffer = async function slow(this: Blob) {
-      await new Promise((done) => setTimeout(done, 50));
-      return read.call(this);
-    };
+  await page.route('**/assets/intake-*.js', async (route) => {
+    const script = await (await route.fetch()).text();
+    const slow = `const read = Blob.prototype.arrayBuffer;
+      Blob.prototype.arrayBuffer = async function () {
+        await new Promise((done) => setTimeout(done, 400));
+        return read.call(this);
+      };\n`;
+    await route.fulfill({ body: slow + script, contentType: 'text/javascript' });
   });
   await drop(
     page,
@@ -93,7 +94,7 @@ test('reading a long import can be stopped, and then nothing is there', async ({
 
 test('opening an archive can be stopped midway', async ({ page }) => {
   // The worker is as slow as a very large archive.
-  await page.route('**/assets/packing-*.js', async (route) => {
+  await page.route('**/assets/intake-*.js', async (route) => {
     await new Promise((done) => setTimeout(done, 8000));
     await route.continue().catch(() => undefined);
   });

@@ -15,6 +15,9 @@ interface Options {
   name?: string;
 }
 
+/** ms in which a worker that was stopped may say so itself; then it is ended. */
+const GRACE = 1500;
+
 /** Files in one message: more would stall whoever sends them. */
 const PIECE = 500;
 
@@ -49,10 +52,16 @@ async function inWorker(
   if (signal?.aborted) return STOPPED;
   const worker = start();
   const intake = Comlink.wrap<Intake>(worker);
-  const stop = () => void intake.stop();
+  let stop: () => void = () => undefined;
+  const stopped = new Promise<IntakeResult>((resolve) => {
+    stop = () => {
+      void intake.stop();
+      setTimeout(() => resolve(STOPPED), GRACE);
+    };
+  });
   signal?.addEventListener('abort', stop);
   try {
-    return await withProgress(onProgress, (tell) => work(intake, tell));
+    return await withProgress(onProgress, (tell) => Promise.race([work(intake, tell), stopped]));
   } finally {
     signal?.removeEventListener('abort', stop);
     worker.terminate();
