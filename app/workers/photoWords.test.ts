@@ -1,12 +1,12 @@
 /** What a picture says of its place, in EXIF or in a packet, whatever prefix that uses (CIPA DC-010 §B.3). */
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { readWords } from './photoWords';
 
 const plain = () => sharp({ create: { width: 8, height: 6, channels: 3, background: '#376' } });
 const packet = (attributes: string) =>
   `<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" ${attributes}/></rdf:RDF></x:xmpmeta>`;
-const placeOf = async (picture: sharp.Sharp) => (await readWords(await picture.jpeg().toBuffer())).place;
+const placeOf = async (picture: Sharp) => (await readWords(await picture.jpeg().toBuffer())).place;
 
 describe('a place', () => {
   it.each([

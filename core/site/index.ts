@@ -1,7 +1,7 @@
 export { countOf, inBytes, inKilobytes } from './amounts.ts';
 export { joined } from './bytes.ts';
 export { applyChange, type Change, type FileChange, sameContent } from './change.ts';
-export { decodeText, encodeText } from './decode.ts';
+export { decodeText, encodeText, encodingName, readText } from './decode.ts';
 export { bytesOf, type FileContent, type Lookup, PathIndex, type SiteFiles } from './files.ts';
 export { grouped } from './grouped.ts';
 export { type Intake, INTAKE_LIMITS, type IntakeLimits, judgeIntake, type Refusal } from './intake.ts';

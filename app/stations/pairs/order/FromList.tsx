@@ -9,7 +9,15 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
 import { LIST_EXTENSIONS, mappingFor, picturesOf, readTable, type Table } from '~core/lists/index.ts';
-import { extensionOf, NOTES_FILE, PathIndex, type ListMapping, countOf } from '~core/site/index.ts';
+import {
+  countOf,
+  encodingName,
+  extensionOf,
+  NOTES_FILE,
+  PathIndex,
+  readText,
+  type ListMapping,
+} from '~core/site/index.ts';
 import { Mono, Tag } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
@@ -29,6 +37,8 @@ const FIELDS: readonly { field: Field; label: string }[] = [
 
 interface Open {
   path: string;
+  /** In which the file was read. */
+  encoding: string;
   table: Table;
   mapping: ListMapping;
 }
@@ -42,10 +52,12 @@ export function FromList({ onClose }: { onClose: () => void }) {
   const [target, setTarget] = useState(0);
   const targets = galleryTargets(pages);
 
-  const read = (path: string, text: string) => {
-    const result = readTable(path, text);
+  const read = async (path: string, content: Blob) => {
+    const text = readText(new Uint8Array(await content.arrayBuffer()));
+    const result = text.ok ? readTable(path, text.text) : text;
+    const encoding = text.ok ? text.encoding : 'utf-8';
     setTrouble(result.ok ? null : `${path}: ${result.reason}`);
-    setOpen(result.ok ? { path, table: result.table, mapping: mappingFor(result.table, lists) } : null);
+    setOpen(result.ok ? { path, encoding, table: result.table, mapping: mappingFor(result.table, lists) } : null);
   };
   const listed = useListed(open);
   const goes = targets[target];
@@ -71,7 +83,12 @@ export function FromList({ onClose }: { onClose: () => void }) {
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="list-title">
       <DialogTitle id="list-title">Pictures from a list</DialogTitle>
       <DialogContent>
-        <Lists open={open?.path ?? null} onRead={read} />
+        <Lists open={open?.path ?? null} onRead={(path, content) => void read(path, content)} />
+        {open && open.encoding !== 'utf-8' && (
+          <Box role="note" sx={{ color: color('gorse'), mb: 1.5 }}>
+            {`${open.path} was read as ${encodingName(open.encoding)}. If letters below are wrong, save the list as UTF-8.`}
+          </Box>
+        )}
         {trouble !== null && (
           <Box role="alert" sx={{ color: color('rust'), mb: 1.5 }}>
             {trouble}
@@ -131,23 +148,24 @@ function useListed(open: Open | null): ReturnType<typeof picturesOf> | null {
 const LISTS = { display: 'flex', gap: 1, flexWrap: 'wrap', mb: 2 } as const;
 
 /** The lists of the site, and the way to one from elsewhere. */
-function Lists({ open, onRead }: { open: string | null; onRead: (path: string, text: string) => void }) {
-  const { files } = useSite().site;
+function Lists({ open, onRead }: { open: string | null; onRead: (path: string, content: Blob) => void }) {
+  const { files, session } = useSite().site;
   const pick = useRef<HTMLInputElement>(null);
-  const here = [...files].flatMap(([path, content]) =>
-    content.kind === 'text' && path !== NOTES_FILE && LIST_EXTENSIONS.includes(extensionOf(path))
-      ? [{ path, text: content.text }]
-      : [],
-  );
+  const here = [...files.keys()].filter((path) => path !== NOTES_FILE && LIST_EXTENSIONS.includes(extensionOf(path)));
+  // A list in another encoding is no text of the site; it can be read all the same.
+  const readHere = async (path: string) => {
+    const content = await session.pictures.blob(path);
+    if (content) onRead(path, content);
+  };
   return (
     <Box sx={LISTS}>
-      {here.map(({ path, text }) => (
+      {here.map((path) => (
         <Button
           key={path}
           size="small"
           variant={open === path ? 'contained' : 'outlined'}
           color={open === path ? 'primary' : 'inherit'}
-          onClick={() => onRead(path, text)}
+          onClick={() => void readHere(path)}
         >
           {path}
         </Button>
@@ -164,7 +182,7 @@ function Lists({ open, onRead }: { open: string | null; onRead: (path: string, t
         onChange={({ target: input }) => {
           const [file] = input.files ?? [];
           input.value = '';
-          if (file) void file.text().then((text) => onRead(file.name, text));
+          if (file) onRead(file.name, file);
         }}
       />
     </Box>

@@ -9,7 +9,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { placeKey, readCsv, wordsFrom, wordsTable, writeCsv, WORDS_COLUMNS, type WordsRow } from '~core/lists/index.ts';
 import type { Intent } from '~core/plans/index.ts';
-import { countOf, nameOf } from '~core/site/index.ts';
+import { countOf, encodingName, nameOf, readText } from '~core/site/index.ts';
 import { save } from '../../../data/export';
 import { Nothing, Panel } from '../../../ui/parts/small';
 import { RowsTable, type TableColumn } from '../../../ui/parts/table';
@@ -135,11 +135,13 @@ function AsCsv({ idle, onRemarks }: { idle: boolean; onRemarks: (remarks: string
       blob: new Blob([writeCsv(WORDS_COLUMNS, wordsTable(words))], { type: 'text/csv' }),
     });
   const bringIn = async (file: File) => {
-    const read = readCsv(await file.text());
+    const text = readText(new Uint8Array(await file.arrayBuffer()));
+    const read = text.ok ? readCsv(text.text) : text;
     const result = read.ok ? wordsFrom(read.table, words) : read;
     if ('reason' in result) return onRemarks([`${file.name}: ${result.reason}`]);
     const asked = intentFor(result.changes, file.name);
     onRemarks([
+      ...(text.ok && text.encoding !== 'utf-8' ? [`${file.name} was read as ${encodingName(text.encoding)}.`] : []),
       `${file.name}: ${countOf(result.changes.length, 'row')} with other words${asked ? '' : ', nothing to change'}.`,
       ...result.troubles.map(({ row, says }) => `Row ${row}: ${says}.`),
     ]);
