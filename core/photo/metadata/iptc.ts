@@ -6,20 +6,22 @@ const MARKER = 0x1c;
 /** From this length on, the length itself has a length. */
 const EXTENDED = 0x8000;
 
-/** The contents of datasets that name a place become spaces: no byte moves. Whether there was one. */
+/**
+ * The contents of datasets that name a place become spaces: no byte moves. Behind what is damaged it goes on with the
+ * next marker. Whether there was one.
+ */
 export function strikePlaceInIptc(iim: Uint8Array): boolean {
   const view = viewOf(iim);
   let struck = false;
-  for (let at = 0; at + 5 <= iim.length && iim[at] === MARKER;) {
+  for (let at = iim.indexOf(MARKER); at >= 0 && at + 5 <= iim.length;) {
     const { from, length } = content(view, at);
-    const end = from + length;
-    if (end > iim.length) break;
+    const end = Math.min(from + length, iim.length);
     const place = iim[at + 1] === 2 && DATASETS.has(iim[at + 2] ?? 0);
     if (place && iim.subarray(from, end).some((byte) => byte !== 0x20)) {
       iim.fill(0x20, from, end);
       struck = true;
     }
-    at = end;
+    at = iim[end] === MARKER ? end : iim.indexOf(MARKER, at + 1);
   }
   return struck;
 }

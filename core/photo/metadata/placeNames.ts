@@ -5,7 +5,7 @@
 
 /** Local names of XMP properties. `Longtitude` is how one maker of cameras writes it (from files seen). */
 const PROPERTIES = [
-  'GPS\\w*',
+  'GPS[^\\s=>/"\']*',
   'Latitude',
   'Longitude',
   'Longtitude',

@@ -13,12 +13,14 @@ const SIGNATURE = '\x89PNG\r\n\x1a\n';
 /** Keyword, no compression, no language, no translated keyword (XMP Specification Part 3 §1.1.5). */
 const XMP = 'XML:com.adobe.xmp\0\0\0\0\0';
 
-function chunksOf(bytes: Uint8Array): Chunk[] {
+/** Of a file that is cut short, those before the end; with `cut` also the one that is cut. */
+function chunksOf(bytes: Uint8Array, cut?: 'cut'): Chunk[] {
   const view = viewOf(bytes);
   const chunks: Chunk[] = [];
   for (let at = SIGNATURE.length; at + 12 <= bytes.length;) {
-    const end = at + 8 + view.getUint32(at);
-    if (end + 4 > bytes.length) break;
+    const promised = at + 8 + view.getUint32(at);
+    if (promised + 4 > bytes.length && !cut) break;
+    const end = Math.min(promised, bytes.length);
     chunks.push({ name: String.fromCharCode(...bytes.subarray(at + 4, at + 8)), start: at + 8, end });
     at = end + 4;
   }
@@ -73,7 +75,7 @@ function textPart(bytes: Uint8Array, one: Chunk): TextPart | null {
   const rewritten = (other: Uint8Array) =>
     chunk(one.name, joined([ascii(`${keyword}\0`), head, packed ? zlibSync(other) : other]));
   // From its length to its checksum.
-  return { keyword, content, rewritten, start: one.start - 8, end: one.end + 4 };
+  return { keyword, content, rewritten, start: one.start - 8, end: Math.min(one.end + 4, bytes.length) };
 }
 
 const XMP_KEYWORD = 'XML:com.adobe.xmp';
@@ -109,7 +111,7 @@ export const png: Container = {
       if (text?.keyword !== XMP_KEYWORD || text.packed) return [];
       return [{ kind: 'xmp', start: end - text.content.length, end }];
     }),
-  texts: (bytes) => chunksOf(bytes).flatMap((one) => textPart(bytes, one) ?? []),
+  texts: (bytes) => chunksOf(bytes, 'cut').flatMap((one) => textPart(bytes, one) ?? []),
   insert(bytes, { exif, xmp }) {
     const header = chunksOf(bytes)[0];
     if (!header) return bytes;

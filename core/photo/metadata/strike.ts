@@ -4,12 +4,12 @@
  */
 import { joined } from '../../site/index.ts';
 import { containerOf } from './containers.ts';
-import type { Block, BlockKind, TextPart } from './container.ts';
+import { startsWith, type Block, type BlockKind, type TextPart } from './container.ts';
 import { strikePlaceInIptc } from './iptc.ts';
 import { namesPlace } from './placeNames.ts';
 import { blocksInResources } from './resources.ts';
 import { blocksInTiff, strikePlace } from './tiff.ts';
-import { strikePlaceInPacket } from './xmp.ts';
+import { strikePlaceInBytes, strikePlaceInPacket } from './xmp.ts';
 
 /** How deep structures may lie in one another: far deeper than any camera puts them. */
 const DEEPEST = 100;
@@ -25,13 +25,13 @@ const RULES: Record<BlockKind, { own?: (bytes: Uint8Array) => boolean; inside?: 
 /** A copy that does not say where it was taken; all else is the same. Null where it does not say so. */
 export function withoutPlace(bytes: Uint8Array): Uint8Array | null {
   const container = containerOf(bytes);
-  if (!container) return null;
   // A slice of a Buffer, which is an array of bytes as well, would be no copy.
   const copy = new Uint8Array(bytes);
-  const struck = strike('picture', copy, 0);
-  const texts = (container.texts?.(copy) ?? []).flatMap(struckText);
+  const inPlaces = strike('picture', copy, 0);
+  const struck = strikeLoose(copy) || inPlaces;
+  const texts = (container?.texts?.(copy) ?? []).flatMap(struckText);
   if (!struck && texts.length === 0) return null;
-  container.sealed?.(copy);
+  container?.sealed?.(copy);
   return texts.length === 0 ? copy : withTexts(copy, texts);
 }
 
@@ -57,6 +57,32 @@ function strikeBlock({ kind, start, end, more = [] }: Block, bytes: Uint8Array, 
   return struck;
 }
 
+/** How a structure of TIFF begins, in both orders of bytes, and resources that hold IPTC. */
+const MARKS: readonly { text: string; kind: BlockKind }[] = [
+  { text: 'II*\0', kind: 'exif' },
+  { text: 'MM\0*', kind: 'exif' },
+  { text: '8BIM\x04\x04', kind: 'resources' },
+];
+
+/**
+ * Structures wherever they stand: what leads to them may be damaged, and some readers find them all the same. Where a
+ * format's own way has led to them, nothing is left to strike.
+ */
+function strikeLoose(bytes: Uint8Array): boolean {
+  let struck = false;
+  for (const { text, kind } of MARKS)
+    for (const at of placesOf(bytes, text)) struck = strike(kind, bytes.subarray(at), 0) || struck;
+  return strikePlaceInBytes(bytes) || struck;
+}
+
+function placesOf(bytes: Uint8Array, text: string): number[] {
+  const places: number[] = [];
+  const first = text.charCodeAt(0);
+  for (let at = bytes.indexOf(first); at >= 0; at = bytes.indexOf(first, at + 1))
+    if (startsWith(bytes, text, at)) places.push(at);
+  return places;
+}
+
 /** Keywords under which programs put whole structures into texts, written as hexadecimal digits. */
 const PROFILE = /^Raw profile type /i;
 /** Their names are not to be trusted: what lies in one is tried as each. */
@@ -71,8 +97,16 @@ interface Rewritten {
 
 /** What takes the place of a text; nothing where it does not tell where the picture was taken. */
 function struckText({ keyword, content, start, end, rewritten }: TextPart): Rewritten[] {
-  if (namesPlace(keyword)) return [{ start, end, content: new Uint8Array() }];
-  const struck = PROFILE.test(keyword) ? struckProfile(content) : struckPacket(content);
+  const gone = [{ start, end, content: new Uint8Array() }];
+  if (namesPlace(keyword)) return gone;
+  if (!PROFILE.test(keyword)) {
+    const struck = struckPacket(content);
+    return struck ? [{ start, end, content: rewritten(struck) }] : [];
+  }
+  const profile = profileIn(content);
+  // Where its digits are damaged, readers differ in what they make of it.
+  if (profile === null) return gone;
+  const struck = struckProfile(profile);
   return struck ? [{ start, end, content: rewritten(struck) }] : [];
 }
 
@@ -81,19 +115,32 @@ function struckPacket(content: Uint8Array): Uint8Array | null {
   return strike('xmp', packet, 0) ? packet : null;
 }
 
-/** A profile's name, its length, and then its bytes as digits. */
-const PROFILE_HEAD = /^\s*\S+\s+\d+\s/;
+interface Profile {
+  /** Its name and its length. */
+  head: string;
+  bytes: Uint8Array;
+}
+
+const PROFILE_HEAD = /^\s*\S+\s+(\d+)\s/;
+const DIGITS = /^(?:[\da-f]{2})*$/i;
+
+/** Null where it is damaged. */
+function profileIn(content: Uint8Array): Profile | null {
+  const text = new TextDecoder('latin1').decode(content);
+  const [head = '', length] = PROFILE_HEAD.exec(text) ?? [];
+  const digits = text.slice(head.length).replace(/\s+/g, '');
+  if (!DIGITS.test(digits) || digits.length !== Number(length) * 2) return null;
+  return { head, bytes: Uint8Array.from(digits.match(/../g) ?? [], (two) => Number.parseInt(two, 16)) };
+}
+
+/** JPEG's header of a segment, where the profile has that before it. */
 const SEGMENT_HEAD = /^(?:Exif\0\0|http:\/\/ns\.adobe\.com\/xap\/1\.0\/\0)/;
 
-function struckProfile(content: Uint8Array): Uint8Array | null {
-  const text = new TextDecoder('latin1').decode(content);
-  const head = PROFILE_HEAD.exec(text)?.[0] ?? '';
-  const digits = text.slice(head.length).replace(/\s+/g, '');
-  const bytes = Uint8Array.from(digits.match(/[\da-f]{2}/gi) ?? [], (two) => Number.parseInt(two, 16));
+function struckProfile({ head, bytes }: Profile): Uint8Array | null {
   const begin = SEGMENT_HEAD.exec(new TextDecoder('latin1').decode(bytes.subarray(0, 40)))?.[0].length ?? 0;
   if (!IN_PROFILES.some((kind) => strike(kind, bytes.subarray(begin), 0))) return null;
   const written = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-  return new TextEncoder().encode(head + (written.match(/.{1,72}/g) ?? []).join('\n') + '\n');
+  return new TextEncoder().encode(`${head}${(written.match(/.{1,72}/g) ?? []).join('\n')}\n`);
 }
 
 function withTexts(bytes: Uint8Array, texts: readonly Rewritten[]): Uint8Array {

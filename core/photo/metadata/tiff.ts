@@ -105,8 +105,9 @@ class Structure {
     this.#little = bytes.length >= 2 && this.#view.getUint16(0) === 0x4949;
   }
 
+  /** 0, which leads nowhere, where it would stand outside. */
   long(at: number): number {
-    return this.#view.getUint32(at, this.#little);
+    return at + 4 <= this.bytes.length ? this.#view.getUint32(at, this.#little) : 0;
   }
 
   within(at: number, length: number): boolean {
@@ -146,14 +147,14 @@ class Structure {
     };
     for (const at of places) {
       const directory = this.entriesAt(at);
-      if (!directory?.whole) continue;
+      if (!directory) continue;
       found.push(directory.entries);
       for (const { tag, at: value, count } of directory.entries) {
         if (tag === EXIF_POINTER || tag === INTEROPERABILITY_POINTER) go(this.long(value));
         if (tag !== SUB_DIRECTORIES) continue;
         for (let n = 0; n < count && this.within(value + n * 4, 4); n++) go(this.long(value + n * 4));
       }
-      go(this.long(directory.end));
+      if (directory.whole) go(this.long(directory.end));
     }
     return found;
   }

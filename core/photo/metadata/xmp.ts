@@ -1,5 +1,6 @@
 /** XMP packets (ISO 16684-1): the words of the IPTC Photo Metadata Standard 2023.1 written, the place struck out. */
 
+import { XMLValidator } from 'fast-xml-parser';
 import { PROPERTY } from './placeNames.ts';
 
 interface PacketWords {
@@ -54,8 +55,25 @@ export function strikePlaceInPacket(packet: Uint8Array): boolean {
   for (const { from, to } of elementsIn(text)) strike(from, to);
   // What went with an element is spaces by now.
   for (const match of readable(packet).text.matchAll(ATTRIBUTE)) strike(match.index, match.index + match[0].length);
+  const left = readable(packet).text;
+  // Where a packet is damaged, readers differ in what they make of it.
+  if (SUSPICIOUS.test(left) && XMLValidator.validate(left.replaceAll('\0', '').trim()) !== true) strike(0, left.length);
   return struck;
 }
+
+/** The same in bytes that are no packet: only what is closed, for what follows may be anything. */
+export function strikePlaceInBytes(bytes: Uint8Array): boolean {
+  const text = new TextDecoder('latin1').decode(bytes);
+  const elements = elementsIn(text).filter(({ closed }) => closed);
+  const attributes = [...text.matchAll(ATTRIBUTE)].map(({ index, 0: all }) => ({
+    from: index,
+    to: index + all.length,
+  }));
+  for (const { from, to } of [...elements, ...attributes]) bytes.fill(0x20, from, to);
+  return elements.length + attributes.length > 0;
+}
+
+const SUSPICIOUS = /gps|latitude|longitude|city|state|country|location|geo:/i;
 
 /** How a packet's characters lie in its bytes; ISO 16684-1 §7.3.2 allows UTF-8, UTF-16 and UTF-32. */
 interface Width {
@@ -86,21 +104,22 @@ function widthOf(packet: Uint8Array): Width {
 }
 
 /** Elements that name a place, the outermost of those that lie in one another. */
-function elementsIn(text: string): { from: number; to: number }[] {
-  const found: { from: number; to: number }[] = [];
+function elementsIn(text: string): { from: number; to: number; closed: boolean }[] {
+  const found: { from: number; to: number; closed: boolean }[] = [];
   ELEMENT.lastIndex = 0;
   for (let match = ELEMENT.exec(text); match; match = ELEMENT.exec(text)) {
     const opened = ELEMENT.lastIndex;
-    const alone = match[0].endsWith('/');
-    const to = alone ? opened + 1 : closedAt(text, match[1] ?? '', opened);
-    found.push({ from: match.index, to: Math.min(to, text.length) });
+    const to = match[0].endsWith('/') ? opened + 1 : closedAt(text, match[1] ?? '', opened);
+    found.push({ from: match.index, to: to ?? text.length, closed: to !== null });
+    if (to === null) break;
     ELEMENT.lastIndex = to;
   }
   return found;
 }
 
-function closedAt(text: string, name: string, from: number): number {
+/** Null where it is not closed. */
+function closedAt(text: string, name: string, from: number): number | null {
   const close = new RegExp(`</${name.replaceAll('.', '\\.')}\\s*>`, 'g');
   close.lastIndex = from;
-  return close.test(text) ? close.lastIndex : text.length;
+  return close.test(text) ? close.lastIndex : null;
 }
