@@ -33,7 +33,21 @@ async function photographs(): Promise<Uint8Array[]> {
 
 /** What exiftool reads of a place in each of the files; null where it reads none. */
 function toldBy(folder: string, paths: readonly string[]): (string | null)[] {
-  const args = ['-j', '-a', '-ee', '-G1', '-GPS*', '-City', '-State', '-Country*', '-Location*', '-Sub-location', '-r'];
+  const args = [
+    '-j',
+    '-a',
+    '-ee',
+    '-G1',
+    '-GPS*',
+    '-City',
+    '-State',
+    '-Country*',
+    '-Location',
+    '-LocationCreated*',
+    '-LocationShown*',
+    '-Sub-location',
+    '-r',
+  ];
   // It ends with 1 where one of the files is none it can read; what it read is there all the same.
   const { stdout } = spawnSync('exiftool', [...args, folder], { encoding: 'utf8', maxBuffer: 2 ** 28 });
   const told = new Map<string, string>();

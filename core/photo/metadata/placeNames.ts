@@ -33,8 +33,9 @@ const PROPERTIES = [
 /** A name with any prefix, or none. */
 export const PROPERTY = `(?:[\\w.-]+:)?(?:${PROPERTIES.join('|')})`;
 
-/** Whether a keyword of a text in a picture names a place: `exif:GPSLatitude`, `Location`. */
-export const namesPlace = (keyword: string): boolean => new RegExp(`^${PROPERTY}$`, 'i').test(keyword.trim());
+/** Whether a keyword of a text in a picture names a place: `exif:GPSLatitude`, `Location`. Readers pass over controls. */
+export const namesPlace = (keyword: string): boolean =>
+  new RegExp(`^${PROPERTY}$`, 'i').test(keyword.replace(/[^ -~]/g, '').trim());
 
 /** Record 2 of IIM: codes and names of locations, city, sub-location, state, country. */
 export const DATASETS: ReadonlySet<number> = new Set([26, 27, 90, 92, 95, 100, 101]);
