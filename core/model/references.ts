@@ -25,8 +25,12 @@ const INSIDE: Readonly<Record<string, (value: string) => Reference[]>> = {
 
 export function pageReferences(page: PageDocument): Reference[] {
   const references: Reference[] = [];
+  // An element that the parser makes again, where it was not closed, stands in the source but once.
+  const seen = new Set<number>();
   for (const element of page.elements) {
     for (const { name, value, valueRange } of element.attributes) {
+      if (seen.has(valueRange.start)) continue;
+      seen.add(valueRange.start);
       if (REFERRING.has(name)) references.push({ value, range: valueRange, by: name });
       references.push(...placed(page, INSIDE[name]?.(value) ?? [], valueRange, value, 'entities'));
     }

@@ -68,7 +68,7 @@ function utf16In(bytes: Uint8Array): string | null {
 
 /** What Windows-1252 has where Latin-1 has controls, from 0x80 on; some versions of Node take the one for the other. */
 const HIGH = '€\x81‚ƒ„…†‡ˆ‰Š‹Œ\x8dŽ\x8f\x90‘’“”•–—˜™š›œ\x9džŸ';
- 
+
 const C1 = /[\u0080-\u009f]/g;
 const whole = (letter: string): string => HIGH.charAt(letter.charCodeAt(0) - 0x80);
 

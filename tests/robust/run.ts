@@ -7,11 +7,12 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { z } from 'zod';
 import { archives } from './archives.ts';
+import { pages } from './pages.ts';
 import { pictures } from './pictures.ts';
 import { requests } from './requests.ts';
 import type { Part, Row } from './part.ts';
 
-const PARTS: readonly Part[] = [requests, archives, pictures];
+const PARTS: readonly Part[] = [requests, archives, pages, pictures];
 
 const KEPT = join(dirname(fileURLToPath(import.meta.url)), '../.out/robust.json');
 const Tried = z.record(z.string(), z.number());

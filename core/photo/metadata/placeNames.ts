@@ -31,7 +31,7 @@ const PROPERTIES = [
 ];
 
 /** A name with any prefix, or none. */
-export const PROPERTY = `(?:[\\w.-]+:)?(?:${PROPERTIES.join('|')})`;
+export const PROPERTY = `(?:[^\\s<>/="':]+:)?(?:${PROPERTIES.join('|')})`;
 
 /** Whether a keyword of a text in a picture names a place: `exif:GPSLatitude`, `Location`. Readers pass over controls. */
 export const namesPlace = (keyword: string): boolean =>

@@ -119,7 +119,7 @@ function elementsIn(text: string): { from: number; to: number; closed: boolean }
 
 /** Null where it is not closed. */
 function closedAt(text: string, name: string, from: number): number | null {
-  const close = new RegExp(`</${name.replaceAll('.', '\\.')}\\s*>`, 'g');
+  const close = new RegExp(`</${name.replace(/[^\w:]/g, '\\$&')}\\s*>`, 'g');
   close.lastIndex = from;
   return close.test(text) ? close.lastIndex : null;
 }
