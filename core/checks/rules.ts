@@ -25,6 +25,7 @@ import { startSelector } from './startSelector.ts';
 import { startTooSoon } from './startTooSoon.ts';
 import { tagBroken } from './tagBroken.ts';
 import { textLeftOver } from './textLeftOver.ts';
+import { tooDeep } from './tooDeep.ts';
 import { tooLarge } from './tooLarge.ts';
 import type { Finding, Rule } from './finding.ts';
 import type { SiteReading } from '../model/index.ts';
@@ -36,6 +37,7 @@ export const RULES: readonly Rule[] = [
   linkOpensPage,
   altMissing,
   tooLarge,
+  tooDeep,
   dummyLink,
   tagBroken,
   textLeftOver,

@@ -4,7 +4,7 @@
  * works on plain elements and the copy can be compared and kept.
  */
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import { known, LineIndex } from '../site/index.ts';
+import { DEEPEST, known, LineIndex } from '../site/index.ts';
 
 export interface Range {
   start: number;
@@ -61,6 +61,8 @@ export interface PageDocument {
   /** Every element in document order; the first is `html`. */
   elements: PageElement[];
   comments: Range[];
+  /** The first element that lies deeper than is read; it and all in it are left out. Null where none does. */
+  tooDeep: Range | null;
   lines: LineIndex;
   /** Places where the tree and the source do not agree one to one. */
   doctype: boolean;
@@ -108,10 +110,11 @@ export function parsePage(text: string, units: readonly UnitHint[] = []): PageDo
   // A byte order mark is no text of the page; left in, it would open the body before the doctype is read.
   const shift = text.startsWith('\uFEFF') ? 1 : 0;
   const tree = parse(shift ? text.slice(1) : text, { sourceCodeLocationInfo: true, scriptingEnabled: false });
-  const page: PageDocument = { text, units, elements: [], comments: [], lines: new LineIndex(text), doctype: false };
+  const lines = new LineIndex(text);
+  const page: PageDocument = { text, units, elements: [], comments: [], tooDeep: null, lines, doctype: false };
   for (const child of tree.childNodes) {
     if (child.nodeName === '#documentType') page.doctype = true;
-    visit(child, null, page, shift);
+    visit(child, null, page, { shift, depth: 0 });
   }
   return page;
 }
@@ -122,23 +125,27 @@ const rangeOf = (location: Located, shift: number): Range => ({
   end: location.endOffset + shift,
 });
 
-function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocument, shift: number): void {
-  const location = node.sourceCodeLocation ?? null;
-  if (node.nodeName === '#comment') {
-    if (location) page.comments.push(rangeOf(location, shift));
-    return;
-  }
-  if (node.nodeName === '#text' && 'value' in node) {
-    if (location && parent) parent.texts.push({ range: rangeOf(location, shift), value: node.value });
-    return;
-  }
+interface At {
+  /** Letters that stand before the text that was parsed. */
+  shift: number;
+  depth: number;
+}
+
+function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocument, { shift, depth }: At): void {
+  const range = node.sourceCodeLocation ? rangeOf(node.sourceCodeLocation, shift) : null;
+  if (node.nodeName === '#comment' && range) page.comments.push(range);
+  if (node.nodeName === '#text' && 'value' in node && range) parent?.texts.push({ range, value: node.value });
   if (!('tagName' in node)) return;
+  if (depth > DEEPEST) {
+    page.tooDeep ??= range ?? { start: 0, end: 0 };
+    return;
+  }
   const element = elementFrom(node, parent, page, shift);
   page.elements.push(element);
   parent?.children.push(element);
   // Inside of an SVG, `template` is an element like any other.
   const children = 'content' in node && node.content ? node.content.childNodes : node.childNodes;
-  for (const child of children) visit(child, element, page, shift);
+  for (const child of children) visit(child, element, page, { shift, depth: depth + 1 });
 }
 
 function elementFrom(node: Tree.Element, parent: PageElement | null, page: PageDocument, shift: number): PageElement {

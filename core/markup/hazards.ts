@@ -35,6 +35,7 @@ export function hazardsOf(page: PageDocument): Hazard[] {
       hazards.push({ range: open, says: 'a template’s placeholder stands inside this tag' });
   }
   const tail = /<[a-z][^<>]*$/i.exec(page.text);
+  if (page.tooDeep) hazards.push({ range: page.tooDeep, says: 'elements lie too deep in one another here to be read' });
   if (tail) hazards.push({ range: { start: tail.index, end: page.text.length }, says: 'the last tag is not finished' });
   return hazards;
 }

@@ -1,5 +1,6 @@
 /** Everything in pages and stylesheets that names a file, with the range in which it stands. */
 import { parse, walk, ident } from 'css-tree';
+import { tooDeepAt } from '../site/index.ts';
 import { inSource, sourcePlaces, type Decoded, type PageDocument, type Range } from '../markup/index.ts';
 
 export interface Reference {
@@ -73,6 +74,7 @@ function sourceSet(value: string): Reference[] {
 /** Every `url()` and `@import` of a stylesheet. css-tree recovers from mistakes as a browser does. */
 export function styleReferences(text: string, context: 'stylesheet' | 'declarationList' = 'stylesheet'): Reference[] {
   const references: Reference[] = [];
+  if (tooDeepAt(text) !== null) return references;
   const add = (value: string, at: { start: { offset: number }; end: { offset: number } } | null | undefined) => {
     const inside = at ? text.slice(at.start.offset, at.end.offset).indexOf(value) : -1;
     if (at && inside >= 0)

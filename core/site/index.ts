@@ -1,6 +1,7 @@
 export { countOf, inBytes, inKilobytes } from './amounts.ts';
 export { joined } from './bytes.ts';
 export { applyChange, type Change, type FileChange, sameContent } from './change.ts';
+export { DEEPEST, tooDeepAt } from './depth.ts';
 export { decodeText, encodeText, encodingName, readText } from './decode.ts';
 export { bytesOf, type FileContent, type Lookup, PathIndex, type SiteFiles } from './files.ts';
 export { grouped } from './grouped.ts';

@@ -2,7 +2,7 @@
 import Specificity from '@bramus/specificity';
 import { parse, type Atrule, type CssNode, type Declaration as DeclarationNode, type Rule as RuleNode } from 'css-tree';
 import { attributeOf, valueOf, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
-import { known, lastOf, LineIndex, type PathIndex, resolveInSite, type SiteFiles } from '../site/index.ts';
+import { known, lastOf, LineIndex, type PathIndex, resolveInSite, tooDeepAt, type SiteFiles } from '../site/index.ts';
 
 export interface Declaration {
   /** In lower case. */
@@ -153,7 +153,9 @@ function parseSheet(
   media: readonly string[] = [],
 ): Stylesheet {
   const sheet: Stylesheet = { path, text, part, kind, rules: [], lines: new LineIndex(text) };
-  const tree = parse(text.slice(part.start, part.end), {
+  const css = text.slice(part.start, part.end);
+  if (tooDeepAt(css) !== null) return sheet;
+  const tree = parse(css, {
     positions: true,
     parseValue: false,
     parseRulePrelude: false,
@@ -251,7 +253,7 @@ function selectorsOf(prelude: string): Selector[] {
 /** A condition behind the address is not read; such a sheet counts as one that always holds. */
 function importsIn(sheet: Stylesheet): string[] {
   const css = sheet.text.slice(sheet.part.start, sheet.part.end);
-  if (!/@import/i.test(css)) return [];
+  if (!/@import/i.test(css) || tooDeepAt(css) !== null) return [];
   const tree = parse(css, { parseValue: false, parseRulePrelude: false });
   const found: string[] = [];
   if (tree.type !== 'StyleSheet') return found;

@@ -132,7 +132,7 @@ const TABLE = Array.from({ length: 256 }, (_, n) => {
 const crc = (bytes: Uint8Array) => ~bytes.reduce((c, byte) => TABLE[(c ^ byte) & 0xff]! ^ (c >>> 8), -1) >>> 0;
 const chunk = (name: string, content: Uint8Array) =>
   of(big32(content.length), name, content, big32(crc(of(name, content))));
-export const pngOf = (...chunks: Uint8Array[]) =>
+const pngOf = (...chunks: Uint8Array[]) =>
   of(
     [0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10],
     chunk('IHDR', of(big32(1), big32(1), [8, 0, 0, 0, 0])),
