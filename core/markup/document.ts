@@ -143,10 +143,12 @@ function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocum
   const element = elementFrom(node, parent, page, shift);
   page.elements.push(element);
   parent?.children.push(element);
-  // Inside of an SVG, `template` is an element like any other.
-  const children = 'content' in node && node.content ? node.content.childNodes : node.childNodes;
-  for (const child of children) visit(child, element, page, { shift, depth: depth + 1 });
+  for (const child of childrenOf(node)) visit(child, element, page, { shift, depth: depth + 1 });
 }
+
+/** Inside of an SVG, `template` is an element like any other. */
+const childrenOf = (node: Tree.Element): Tree.ChildNode[] =>
+  'content' in node && node.content ? (node as Tree.Template).content.childNodes : node.childNodes;
 
 function elementFrom(node: Tree.Element, parent: PageElement | null, page: PageDocument, shift: number): PageElement {
   const place = node.sourceCodeLocation ?? null;

@@ -10,9 +10,10 @@ import { archives } from './archives.ts';
 import { pages } from './pages.ts';
 import { pictures } from './pictures.ts';
 import { requests } from './requests.ts';
+import { stops } from './stops.ts';
 import type { Part, Row } from './part.ts';
 
-const PARTS: readonly Part[] = [requests, archives, pages, pictures];
+const PARTS: readonly Part[] = [stops, requests, archives, pages, pictures];
 
 const KEPT = join(dirname(fileURLToPath(import.meta.url)), '../.out/robust.json');
 const Tried = z.record(z.string(), z.number());

@@ -49,3 +49,6 @@ export function writing<Name extends StoreNames<Schema>>(db: Database, names: Na
 }
 
 export const lastNumber = (keys: readonly [string, number][]): number => Number(keys.at(-1)?.[1] ?? 0);
+
+/** A request of a transaction that is waited for as a whole: where it fails, the transaction says so. */
+export const unwaited = (request: Promise<unknown>): void => void request.catch(() => undefined);

@@ -2,7 +2,16 @@
 import type { IDBPTransaction } from 'idb';
 import { refuse, type Change, type FileContent } from '~core/site/index.ts';
 import { changeOf, commitOf, neededEntry, pathsOf, SITE_GONE, type JournalStep } from './commit';
-import { below, fromOn, lastNumber, writing, type AsideRecord, type Database, type Schema } from './idbSchema';
+import {
+  below,
+  fromOn,
+  lastNumber,
+  unwaited,
+  writing,
+  type AsideRecord,
+  type Database,
+  type Schema,
+} from './idbSchema';
 import { FileRecord, JournalRecord, mendedSite, SiteRecord } from './records';
 import { setAside } from './setAside';
 import type { Written } from './store';
@@ -33,16 +42,16 @@ async function stepIn(tx: Stepping, siteId: string, wanted: JournalStep): Promis
 
   const { site, files, entry, change, at } = commit;
   for (const [path, content] of files) {
-    if (content) void tx.objectStore('files').put({ siteId, path, modified: at, content });
-    else void tx.objectStore('files').delete([siteId, path]);
+    if (content) unwaited(tx.objectStore('files').put({ siteId, path, modified: at, content }));
+    else unwaited(tx.objectStore('files').delete([siteId, path]));
   }
   if (entry) await replaceEntries(tx, entry);
-  void tx.objectStore('sites').put(site);
+  unwaited(tx.objectStore('sites').put(site));
   return { ok: true, site, files, change };
 }
 
 /** What cannot be read makes room, but is not lost. */
-const keepAside = (tx: Stepping, one: AsideRecord) => void tx.objectStore('aside').put(one);
+const keepAside = (tx: Stepping, one: AsideRecord) => unwaited(tx.objectStore('aside').put(one));
 
 async function siteBefore(tx: Stepping, siteId: string): Promise<SiteRecord | null> {
   const record: unknown = await tx.objectStore('sites').get(siteId);
@@ -78,6 +87,6 @@ async function replaceEntries(tx: Stepping, entry: JournalRecord): Promise<void>
   for (const record of await journal.getAll(fromOn(siteId, number)))
     if (!JournalRecord.safeParse(record).success)
       keepAside(tx, { siteId, kind: 'step', name: String(record.number), record });
-  void journal.delete(fromOn(siteId, number));
-  void journal.put(entry);
+  unwaited(journal.delete(fromOn(siteId, number)));
+  unwaited(journal.put(entry));
 }

@@ -7,7 +7,7 @@ import type { PhotoFacts } from '~core/photo/index.ts';
 import type { PictureAnalysis } from '../../workers/pictures';
 import { hashesIn, renamed } from './commit';
 import { GoneTeller } from './gone';
-import { below, lastNumber, reading, within, writing, type Database, type Schema } from './idbSchema';
+import { below, lastNumber, reading, unwaited, within, writing, type Database, type Schema } from './idbSchema';
 import { step } from './idbStep';
 import { FactsRecord, FileRecord, JournalRecord, mendedSite, QueueRecord, SiteRecord } from './records';
 import { setAside, textsIn, type SetAside } from './setAside';
@@ -127,7 +127,7 @@ function writableStore(db: Database, newer: boolean, teller: GoneTeller): Store 
     saveQueue: (queue) => saveQueue(db, queue),
     removeQueue: async (siteId) => {
       const tx = writing(db, ['queues']);
-      void tx.objectStore('queues').delete(siteId);
+      unwaited(tx.objectStore('queues').delete(siteId));
       await tx.done;
     },
   };
@@ -189,7 +189,7 @@ async function addSite(db: Database, site: SiteRecord, files: Files): Promise<vo
 async function removeSite(db: Database, siteId: string): Promise<void> {
   const tx = writing(db, ['sites', 'files', 'journal', 'queues', 'aside']);
   for (const key of await tx.objectStore('aside').index('site').getAllKeys(siteId))
-    void tx.objectStore('aside').delete(key);
+    unwaited(tx.objectStore('aside').delete(key));
   await Promise.all([
     tx.objectStore('queues').delete(siteId),
     tx.objectStore('sites').delete(siteId),
@@ -211,8 +211,8 @@ async function saveQueue(db: Database, queue: QueueRecord): Promise<void> {
   const { siteId } = queue;
   const found: unknown = await tx.objectStore('queues').get(siteId);
   if (found !== undefined && !QueueRecord.safeParse(found).success)
-    void tx.objectStore('aside').put({ siteId, kind: 'queue', name: siteId, record: found });
-  void tx.objectStore('queues').put(queue);
+    unwaited(tx.objectStore('aside').put({ siteId, kind: 'queue', name: siteId, record: found }));
+  unwaited(tx.objectStore('queues').put(queue));
   await tx.done;
 }
 
@@ -221,8 +221,8 @@ async function nameEntry(db: Database, siteId: string, number: number, name: str
   const [sites, journal] = [tx.objectStore('sites'), tx.objectStore('journal')];
   const site = number === 0 ? await sites.get(siteId) : undefined;
   const entry = number === 0 ? undefined : await journal.get([siteId, number]);
-  if (site) void sites.put(renamed(site, 'beginning', name));
-  if (entry) void journal.put(renamed(entry, 'name', name));
+  if (site) unwaited(sites.put(renamed(site, 'beginning', name)));
+  if (entry) unwaited(journal.put(renamed(entry, 'name', name)));
   await tx.done;
   return site !== undefined || entry !== undefined;
 }
