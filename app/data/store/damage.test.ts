@@ -25,11 +25,11 @@ let site: SiteRecord;
 async function freshStore(): Promise<Store> {
   vi.resetModules();
   const { openStore } = await import('./idbStore');
-  return openStore();
+  return openStore('damaged');
 }
 
 beforeEach(async () => {
-  await deleteDB('heathmoor');
+  await deleteDB('damaged');
   store = await freshStore();
   site = newSite('Kites', new Map(START));
   await store.saveBlobs(new Map([['h1', new Blob(['x'])]]));
@@ -39,7 +39,7 @@ beforeEach(async () => {
 });
 
 async function spoil(name: 'sites' | 'files' | 'journal' | 'queues' | 'blobs', value: unknown, key?: string) {
-  const database = await openDB('heathmoor');
+  const database = await openDB('damaged');
   await (key === undefined ? database.put(name, value) : database.put(name, value, key));
   database.close();
 }
@@ -117,7 +117,7 @@ describe('a site opens without', () => {
   it('a content that is missing, or is none', async () => {
     await spoil('blobs', 'not a blob', 'h1');
     expect(await store.readBlobs(['h1'])).toEqual([undefined]);
-    const database = await openDB('heathmoor');
+    const database = await openDB('damaged');
     await database.delete('blobs', 'h1');
     database.close();
     expect(await says()).toEqual(['content p.jpg']);
@@ -127,7 +127,7 @@ describe('a site opens without', () => {
     await spoil('queues', { siteId: site.id, done: 'h9' });
     await store.saveQueue({ siteId: site.id, tasks: [], done: [] });
     await store.removeSite(site.id);
-    const database = await openDB('heathmoor');
+    const database = await openDB('damaged');
     expect(await database.count('aside')).toBe(0);
     database.close();
   });
@@ -157,7 +157,7 @@ describe('sweeping', () => {
 
 describe('a store of a newer version', () => {
   it('is read and not written', async () => {
-    const newer = await openDB('heathmoor', 99);
+    const newer = await openDB('damaged', 99);
     newer.close();
     store = await freshStore();
     expect(store.newer).toBe(true);
@@ -171,7 +171,7 @@ describe('a store of a newer version', () => {
   it('takes over from one that is open, which tells so', async () => {
     const told = vi.fn();
     store.onGone(told);
-    const newer = await openDB('heathmoor', 99);
+    const newer = await openDB('damaged', 99);
     expect(told.mock.calls).toEqual([['taken over']]);
     const late = vi.fn();
     store.onGone(late);
