@@ -11,6 +11,7 @@ void (() => {
   const files = new Map<string, Blob>();
   let token = '';
   let key = '';
+  let outside = false;
 
   async function digest(text: string): Promise<string> {
     const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)));
@@ -27,6 +28,7 @@ void (() => {
     if (message.type === 'open') {
       files.clear();
       token = message.token;
+      outside = message.outside;
       void digest(`ask ${token}`).then((hash) => (key = hash));
     }
     for (const [path, blob] of message.files) {
@@ -43,7 +45,7 @@ void (() => {
     const { path } = question;
     const blob = files.get(path) ?? null;
     const folder = blob === null && [...files.keys()].some((name) => name.startsWith(`${path}/`));
-    port.postMessage({ token, blob, folder } satisfies FileAnswer);
+    port.postMessage({ token, blob, folder, outside } satisfies FileAnswer);
   });
   navigator.serviceWorker.startMessages();
 

@@ -17,6 +17,9 @@ void (() => {
   const sitePath = (address: string) =>
     decodeURIComponent(new URL(address, location.href).pathname.replace(/^\/s\/[^/]+\//, ''));
 
+  /** More of the same would tell nothing new. */
+  const MOST_ASKED = 50;
+
   /** The element at the given child numbers; noted before the page's own scripts add anything. */
   let noted: WeakMap<Element, number[]> = new WeakMap();
   const byPath = new Map<string, Element>();
@@ -39,12 +42,11 @@ void (() => {
     'error',
     (event) => {
       const { target } = event;
-      if (target instanceof Element)
-        tell({
-          type: 'missing',
-          path: sitePath(loadedBy(target) || location.href),
-        });
-      else
+      if (target instanceof Element) {
+        const address = new URL(loadedBy(target) || location.href, location.href);
+        // What is outside is told as that.
+        if (address.origin === location.origin) tell({ type: 'missing', path: sitePath(address.href) });
+      } else
         tell({
           type: 'error',
           says: event.message,
@@ -54,6 +56,33 @@ void (() => {
     },
     true,
   );
+  // What a preview does not do is told instead: what the page asks for outside, dialogs, downloads.
+  const asked = new Set<string>();
+  document.addEventListener('securitypolicyviolation', ({ blockedURI }) => {
+    const address = blockedURI.slice(0, 2000);
+    if (asked.has(address) || asked.size >= MOST_ASKED) return;
+    asked.add(address);
+    tell({ type: 'outside', address, path: sitePath(location.href) });
+  });
+  let tries = 0;
+  const tried = (what: 'dialog' | 'download', says: string) => {
+    if (tries++ < MOST_ASKED) tell({ type: 'tried', what, says: says.slice(0, 200), path: sitePath(location.href) });
+  };
+  window.alert = (text?: string) => tried('dialog', text ?? '');
+  window.confirm = (text) => {
+    tried('dialog', text ?? '');
+    return false;
+  };
+  window.prompt = (text) => {
+    tried('dialog', text ?? '');
+    return null;
+  };
+  window.print = () => tried('dialog', 'print');
+  window.addEventListener('click', ({ target }) => {
+    const link = target instanceof Element ? target.closest('a[download]') : null;
+    if (link) tried('download', link.getAttribute('href') ?? '');
+  });
+
   window.addEventListener('unhandledrejection', (event) =>
     tell({ type: 'error', says: String(event.reason), path: '', line: 0 }),
   );

@@ -18,11 +18,16 @@ void (() => {
     const type = mediaTypeOf(path);
     return type.startsWith('text/') ? `${type}; charset=utf-8` : type;
   };
+  const FRAMED = `frame-ancestors ${APPLICATION_ORIGIN}`;
+  /** A page asks for nothing outside, however it asks, until somebody allows it: a preview sends nothing unasked. */
+  const OWN = `default-src 'self' data: blob: 'unsafe-inline' 'unsafe-eval'; form-action 'self'; ${FRAMED}`;
   const HEADERS = {
     ...SHARED_HEADERS,
+    'X-DNS-Prefetch-Control': 'off',
     'Cache-Control': 'no-store',
-    'Content-Security-Policy': `frame-ancestors ${APPLICATION_ORIGIN}`,
+    'Content-Security-Policy': OWN,
   };
+  const headersFor = ({ outside }: Found) => ({ ...HEADERS, 'Content-Security-Policy': outside ? FRAMED : OWN });
 
   scope.addEventListener('install', () => void scope.skipWaiting());
   scope.addEventListener('activate', (event) => event.waitUntil(scope.clients.claim()));
@@ -60,8 +65,8 @@ void (() => {
     const type = typeOf(wanted);
     const isPage = type.startsWith('text/html') && event.request.mode === 'navigate';
     return isPage
-      ? new Response(withProbe(await found.blob.text()), { headers: { ...HEADERS, 'Content-Type': type } })
-      : ranged(event.request, found.blob, type);
+      ? new Response(withProbe(await found.blob.text()), { headers: { ...headersFor(found), 'Content-Type': type } })
+      : ranged(event.request, found.blob, { ...headersFor(found), 'Content-Type': type });
   }
 
   /** The first bridge that proves the token wins; null where none answers in time. */
@@ -97,9 +102,9 @@ void (() => {
   }
 
   /** RFC 9110 §14: one range of bytes, as players of video ask for. */
-  function ranged(request: Request, blob: Blob, type: string): Response {
+  function ranged(request: Request, blob: Blob, own: Record<string, string>): Response {
     const range = /^bytes=(\d*)-(\d*)$/.exec(request.headers.get('Range') ?? '');
-    const headers = { ...HEADERS, 'Content-Type': type, 'Accept-Ranges': 'bytes' };
+    const headers = { ...own, 'Accept-Ranges': 'bytes' };
     if (!range || (range[1] === '' && range[2] === '')) return new Response(blob, { headers });
     const start = range[1] === '' ? Math.max(0, blob.size - Number(range[2])) : Number(range[1]);
     const end = range[1] === '' || range[2] === '' ? blob.size - 1 : Math.min(blob.size - 1, Number(range[2]));
@@ -156,7 +161,8 @@ void (() => {
         await secret(token),
         bytes.slice(12),
       );
-      return { blob: new Blob([open]), folder: false };
+      // The application is closed: nobody says that outside addresses may be asked.
+      return { blob: new Blob([open]), folder: false, outside: false };
     } catch {
       return null;
     }

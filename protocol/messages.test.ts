@@ -8,15 +8,17 @@ const blob = new Blob(['body']);
 
 describe('messages pass as they are sent', () => {
   test.each([
-    [ToBridge, { type: 'open', token, files: [['a.css', blob]] }],
+    [ToBridge, { type: 'open', token, outside: false, files: [['a.css', blob]] }],
     [ToBridge, { type: 'update', files: [['gone.css', null]] }],
     [FromBridge, { from: 'bridge', type: 'failed', reason: 'no worker' }],
     [FileQuestion, { type: 'file', key: 'ab', path: 'img/a.jpg' }],
-    [FileAnswer, { token, blob, folder: false }],
+    [FileAnswer, { token, blob, folder: false, outside: true }],
     [ToProbe, { type: 'show', element: [1, 0], scroll: true, color: '#123456' }],
     [ToProbe, { type: 'point', element: null, color: '#123456' }],
     [ToProbe, { type: 'place', at: [0, 120] }],
     [FromProbe, { from: 'probe', type: 'places', tops: [12, null] }],
+    [FromProbe, { from: 'probe', type: 'outside', address: 'https://fonts.example/a.css', path: 'index.html' }],
+    [FromProbe, { from: 'probe', type: 'tried', what: 'dialog', says: 'Hello', path: 'index.html' }],
     [FromProbe, { from: 'probe', type: 'rehearsed', number: 3, seen: null }],
   ])('%#', (schema, message) => {
     expect(schema.parse(message)).toEqual(message);
@@ -32,13 +34,16 @@ describe('what a page could forge is refused', () => {
     ['a path through thousands of elements', { from: 'probe', type: 'pointed', element: Array(201).fill(0) }],
     ['more places than any page has items', { from: 'probe', type: 'places', tops: Array(5001).fill(1) }],
     ['an error as long as a book', { from: 'probe', type: 'error', says: 'x'.repeat(4001), path: '', line: 0 }],
+    ['a dialog as long as a page', { from: 'probe', type: 'tried', what: 'dialog', says: 'x'.repeat(201), path: '' }],
     ['a rehearsal that says less than it must', { from: 'probe', type: 'rehearsed', number: 1, seen: {} }],
   ])('%s', (_says, message) => {
     expect(FromProbe.safeParse(message).success).toBe(false);
   });
 
   test('a site without its token opens nothing', () => {
-    expect(ToBridge.safeParse({ type: 'open', token: '', files: [] }).success).toBe(false);
-    expect(ToBridge.safeParse({ type: 'open', token, files: [['a.css', 'body']] }).success).toBe(false);
+    const open = { type: 'open', token, outside: false, files: [] };
+    expect(ToBridge.safeParse({ ...open, token: '' }).success).toBe(false);
+    expect(ToBridge.safeParse({ ...open, files: [['a.css', 'body']] }).success).toBe(false);
+    expect(ToBridge.safeParse({ ...open, outside: 'yes' }).success).toBe(false);
   });
 });

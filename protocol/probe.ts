@@ -45,6 +45,16 @@ export const FromProbe = z.discriminatedUnion('type', [
     path: z.string(),
     line: z.number(),
   }),
+  /** It asked for something of an outside address, which is off. */
+  z.strictObject({ from, type: z.literal('outside'), address: z.string().max(2000), path: z.string() }),
+  /** It wanted to open a dialog, or to have something downloaded, which a preview does not do. */
+  z.strictObject({
+    from,
+    type: z.literal('tried'),
+    what: z.enum(['dialog', 'download']),
+    says: z.string().max(200),
+    path: z.string(),
+  }),
   z.strictObject({ from, type: z.literal('scrolled'), at: Place }),
   z.strictObject({ from, type: z.literal('rehearsed'), number: z.number(), seen: Seen.nullable() }),
   /** Middles of the watched elements from the top of the window, null where out of sight; CSS px. */

@@ -5,10 +5,14 @@ import * as z from 'zod/mini';
 export const FileQuestion = z.strictObject({ type: z.literal('file'), key: z.string(), path: z.string() });
 export type FileQuestion = z.infer<typeof FileQuestion>;
 
-/** `token` proves who answers; `folder` is true where no file, but a folder has that path. */
+/**
+ * `token` proves who answers; `folder` is true where no file, but a folder has that path; `outside` where pages of this
+ * site may ask for outside addresses.
+ */
 export const FileAnswer = z.strictObject({
   token: z.string(),
   blob: z.nullable(z.instanceof(Blob)),
   folder: z.boolean(),
+  outside: z.boolean(),
 });
 export type FileAnswer = z.infer<typeof FileAnswer>;

@@ -1,10 +1,13 @@
 import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
 import { useCallback, useLayoutEffect, useRef, useState } from 'react';
 import { countOf } from '~core/site/index.ts';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { Findings } from '../stations/proof/Findings';
 import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { LivePage } from '../ui/preview/LivePage';
+import { usePreview } from '../ui/preview/PreviewProvider';
 import type { FromProbe } from '~protocol/probe.ts';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
@@ -89,6 +92,7 @@ export default function Proof() {
         }
       >
         <PagePicker />
+        <AskOutside />
       </StationHead>
       <Box ref={home} sx={WINDOWS}>
         {room > 0 &&
@@ -134,6 +138,25 @@ export default function Proof() {
         </Panel>
       )}
     </>
+  );
+}
+
+/** Whether pages that are looked at may ask for outside addresses: they tell whoever is there that they are shown. */
+function AskOutside() {
+  const { site } = useSite();
+  const { tries } = usePreview();
+  return (
+    <FormControlLabel
+      control={
+        <Switch
+          size="small"
+          checked={site.site.outside === true}
+          onChange={({ target }) => tries.allowOutside(target.checked)}
+        />
+      }
+      label="Ask outside addresses"
+      slotProps={{ typography: { variant: 'body2' } }}
+    />
   );
 }
 

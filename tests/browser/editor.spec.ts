@@ -275,8 +275,12 @@ test('the slots of one item are set by choosing its files and writing its words'
   await dialog.getByRole('combobox', { name: 'Full-size picture' }).fill('spar-spl');
   await page.getByRole('option', { name: 'photos/large/spar-splice.jpg' }).click();
   await expect(dialog.getByRole('status').getByText('Set what a click opens of spar-splice')).toBeVisible();
-  await dialog.getByRole('textbox', { name: 'Height' }).fill('201');
-  await dialog.getByRole('button', { name: 'Set the height' }).click();
+  const height = dialog.getByRole('textbox', { name: 'Height' });
+  await height.fill('201');
+  await height.press('Enter');
+  await expect(dialog.getByRole('status').getByText('Set the height of spar-splice')).toBeVisible();
+  // Whoever types on while it is written loses neither the place nor a letter.
+  await expect(height).toBeFocused();
   await dialog.getByRole('textbox', { name: 'Title' }).fill('A splice in ash');
   await dialog.getByRole('button', { name: 'Set the title' }).click();
   await expect(dialog.getByRole('status').getByText('Set the title of spar-splice')).toBeVisible();

@@ -49,7 +49,8 @@ function toldBy(folder: string, paths: readonly string[]): (string | null)[] {
     '-r',
   ];
   // It ends with 1 where one of the files is none it can read; what it read is there all the same.
-  const { stdout } = spawnSync('exiftool', [...args, folder], { encoding: 'utf8', maxBuffer: 2 ** 28 });
+  const { stdout, error } = spawnSync('exiftool', [...args, folder], { encoding: 'utf8', maxBuffer: 2 ** 28 });
+  if (error) throw new Error('exiftool is not here: it comes with Debian’s libimage-exiftool-perl.', { cause: error });
   const told = new Map<string, string>();
   for (const { SourceFile, ...tags } of JSON.parse(stdout || '[]') as Record<string, unknown>[]) {
     const places = Object.entries(tags).filter(

@@ -291,9 +291,16 @@
       if (opener) opener.focus();
     });
     let from = null;
+    // Wherever it begins, it is another click than that of a swipe.
+    dialog.addEventListener(
+      'pointerdown',
+      () => {
+        swiped = false;
+      },
+      true,
+    );
     stage.addEventListener('pointerdown', (event) => {
       from = event.isPrimary ? event.clientX : null;
-      swiped = false;
     });
     stage.addEventListener('pointercancel', () => {
       from = null;

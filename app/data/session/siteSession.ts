@@ -9,6 +9,7 @@ import { analysis } from '../../workers/start';
 import { Emitter } from '../emitter';
 import type { IntakeFile } from '../intake/incoming';
 import { glanceOf } from '../intake/newSite';
+import { withOutside } from '../store/commit';
 import { openStore } from '../store/idbStore';
 import type { Gone } from '../store/store';
 import type { SiteRecord } from '../store/records';
@@ -96,6 +97,14 @@ export class SiteSession {
 
   get site(): SiteRecord {
     return this.#shared.site;
+  }
+
+  /** Whether pages of the site may ask for outside addresses while they are previewed. */
+  async allowOutside(allowed: boolean): Promise<void> {
+    const { store, site } = this.#shared;
+    this.#shared.site = withOutside(site, allowed);
+    await store.allowOutside(site.id, allowed).catch(() => undefined);
+    this.#goStale();
   }
 
   get files(): ReadonlyMap<string, FileContent> {

@@ -70,3 +70,8 @@ export const hashesIn = ({ change, inverse }: JournalRecord): string[] =>
       ? [file.before, file.after].flatMap((content) => (content?.kind === 'binary' ? [content.hash] : []))
       : [],
   );
+
+/** A site whose previewed pages may ask for outside addresses, or may not. */
+export function withOutside({ outside: _before, ...site }: SiteRecord, allowed: boolean): SiteRecord {
+  return allowed ? { ...site, outside: true } : site;
+}

@@ -5,7 +5,7 @@
 import { openDB } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import type { PictureAnalysis } from '../../workers/pictures';
-import { hashesIn, renamed } from './commit';
+import { hashesIn, renamed, withOutside } from './commit';
 import { GoneTeller } from './gone';
 import { below, lastNumber, reading, unwaited, within, writing, type Database, type Schema } from './idbSchema';
 import { step } from './idbStep';
@@ -71,6 +71,7 @@ function idbStore(db: Database, newer: boolean, teller: GoneTeller): Store {
     addSite: refuseNewer,
     removeSite: refuseNewer,
     saveGlance: () => Promise.resolve(),
+    allowOutside: refuseNewer,
     writeChange: refuseNewer,
     stepJournal: refuseNewer,
     nameEntry: refuseNewer,
@@ -93,7 +94,8 @@ function writableStore(db: Database, newer: boolean, teller: GoneTeller): Store 
     },
     addSite: (site, files) => addSite(db, site, files),
     removeSite: (siteId) => removeSite(db, siteId),
-    saveGlance: (siteId, glance) => saveGlance(db, siteId, glance),
+    saveGlance: (siteId, glance) => changeSite(db, siteId, (site) => ({ ...site, glance })),
+    allowOutside: (siteId, allowed) => changeSite(db, siteId, (site) => withOutside(site, allowed)),
     readFiles: async (siteId) => {
       const records = await within(db, 'files').getAll(below(siteId));
       return new Map(
@@ -199,10 +201,10 @@ async function removeSite(db: Database, siteId: string): Promise<void> {
   ]);
 }
 
-async function saveGlance(db: Database, siteId: string, glance: SiteRecord['glance']): Promise<void> {
+async function changeSite(db: Database, siteId: string, change: (site: SiteRecord) => SiteRecord): Promise<void> {
   const tx = writing(db, ['sites']);
   const site = SiteRecord.safeParse(await tx.objectStore('sites').get(siteId)).data;
-  if (site) await tx.objectStore('sites').put({ ...site, glance });
+  if (site) await tx.objectStore('sites').put(change(site));
   await tx.done;
 }
 

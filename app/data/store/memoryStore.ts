@@ -1,7 +1,7 @@
 /** The store in memory: nothing outlives the page. Tests use it, and it proves that nothing else knows the database. */
 import { refuse, type FileContent } from '~core/site/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import { changeOf, commitOf, hashesIn, neededEntry, renamed, SITE_GONE, type JournalStep } from './commit';
+import { changeOf, commitOf, hashesIn, neededEntry, renamed, SITE_GONE, withOutside, type JournalStep } from './commit';
 import type { JournalRecord, QueueRecord, SiteRecord } from './records';
 import { setAside, type SetAside } from './setAside';
 import type { Store, Written } from './store';
@@ -39,6 +39,11 @@ export function memoryStore(): Store {
     removeSite: (siteId) => {
       queues.delete(siteId);
       return soon(void sites.delete(siteId));
+    },
+    allowOutside: (siteId, allowed) => {
+      const held = sites.get(siteId);
+      if (held) held.site = withOutside(held.site, allowed);
+      return soon(undefined);
     },
     saveGlance: (siteId, glance) => {
       const held = sites.get(siteId);

@@ -19,6 +19,8 @@ export const SiteRecord = z.object({
   last: z.number().int(),
   /** The name of the state before any change. */
   beginning: z.string().optional(),
+  /** Its pages may ask for outside addresses while they are previewed. */
+  outside: z.literal(true).optional(),
   /** What the shelf shows without opening the site. */
   glance: z.object({
     pages: z.number(),

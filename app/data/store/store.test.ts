@@ -161,6 +161,17 @@ describe.each(STORES)('the store %s', (_where, open) => {
     await store.saveGlance(site.id, { pages: 7, pictures: 1, broken: 2, faces: ['h1'] });
     expect((await store.readSite(site.id))?.glance.pages).toBe(7);
   });
+
+  it('keeps whether pages may ask outside, and takes it back', async () => {
+    await store.allowOutside(site.id, true);
+    expect((await store.readSite(site.id))?.outside).toBe(true);
+    await store.writeChange(site.id, edit(0, 3, 'ONE'));
+    expect((await store.readSite(site.id))?.outside).toBe(true);
+    await store.allowOutside(site.id, false);
+    expect(await store.readSite(site.id)).not.toHaveProperty('outside');
+    await store.allowOutside('gone', true);
+    expect(await store.readSite('gone')).toBeNull();
+  });
 });
 
 describe('a record in the browser’s database that an older version wrote', () => {

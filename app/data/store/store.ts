@@ -30,6 +30,8 @@ export interface Store {
   /** With its files, its journal and its queue; contents stay until they are swept. */
   removeSite: (siteId: string) => Promise<void>;
   saveGlance: (siteId: string, glance: SiteRecord['glance']) => Promise<void>;
+  /** Whether pages of the site may ask for outside addresses while they are previewed. */
+  allowOutside: (siteId: string, allowed: boolean) => Promise<void>;
 
   /** Without those that cannot be read. */
   readFiles: (siteId: string) => Promise<Map<string, FileContent>>;

@@ -72,7 +72,7 @@ export function LivePage({
   onOver,
   onReport,
 }: LivePageProps) {
-  const { origin, status, taken, address, restart, scripts, takeDown, again } = usePreview();
+  const { origin, status, taken, address, restart, scripts, takeDown, again, tries } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
   const scale = Math.min(1, room.width / width);
   const [greeted, setGreeted] = useState(0);
@@ -92,6 +92,8 @@ export function LivePage({
     else if (report.type === 'pointed') onPointed?.(report.element);
     else if (report.type === 'over') onOver?.(report.element);
     else if (report.type === 'places') onPlaces?.(report.tops.map((top) => (top === null ? null : top * scale)));
+    else if (report.type === 'outside') tries.note({ what: 'outside', path: report.path, says: report.address });
+    else if (report.type === 'tried') tries.note({ what: report.what, path: report.path, says: report.says });
     onReport?.(report);
   });
   useEffect(() => {

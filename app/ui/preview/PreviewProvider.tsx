@@ -5,6 +5,7 @@ import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
 import { FromBridge, type ToBridge } from '~protocol/bridge.ts';
 import type { SiteSession } from '../../data/session/siteSession';
 import { MessageBudget } from './messageBudget';
+import { useTries, type Tries } from './tried';
 
 type Status = 'starting' | 'ready' | 'limited' | 'stuck';
 
@@ -21,6 +22,7 @@ interface Preview {
   scripts: boolean;
   takeDown: () => void;
   again: (scripts: boolean) => void;
+  tries: Tries;
 }
 
 const PreviewContext = createContext<Preview | null>(null);
@@ -66,8 +68,8 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
         path,
         content && typed(path, blobs[n] ?? null),
       ]);
-      const message: ToBridge =
-        type === 'open' ? { type, token: session.site.token, files: contents } : { type, files: contents };
+      const { token, outside = false } = session.site;
+      const message: ToBridge = type === 'open' ? { type, token, outside, files: contents } : { type, files: contents };
       sent.current.push(...all.map(([path]) => path));
       frame.current?.contentWindow?.postMessage(message, origin);
     };
@@ -130,10 +132,11 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     },
     [restart],
   );
+  const tries = useTries(session, restart);
   const settled = pending === 0;
   const value = useMemo(
-    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again }),
-    [origin, status, taken, settled, address, restart, scripts, takeDown, again],
+    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again, tries }),
+    [origin, status, taken, settled, address, restart, scripts, takeDown, again, tries],
   );
   return (
     <PreviewContext.Provider value={value}>

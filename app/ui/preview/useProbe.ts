@@ -3,8 +3,11 @@ import { useCallback, useEffect, useRef, type RefObject } from 'react';
 import { FromProbe, type ToProbe } from '~protocol/probe.ts';
 import { MessageBudget } from './messageBudget';
 
-/** What the page's own scripts may do; they never get at the application, which lives on another origin. */
-export const SANDBOX = 'allow-scripts allow-same-origin allow-forms allow-modals allow-downloads allow-popups';
+/**
+ * What the page's own scripts may do; they never get at the application, which lives on another origin. No dialogs and
+ * no downloads: the probe tells of them.
+ */
+export const SANDBOX = 'allow-scripts allow-same-origin allow-forms allow-popups';
 
 /** Messages of the page are checked: it could forge them, so nothing but showing depends on them. */
 export function useProbe(

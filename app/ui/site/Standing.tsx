@@ -7,6 +7,8 @@ import { save } from '../../data/export';
 import { forgetTold, toldOf } from '../../data/intake/told';
 import type { Shut } from '../../data/session/shared';
 import type { SetAside } from '../../data/store/setAside';
+import { usePreview } from '../preview/PreviewProvider';
+import { sayTried } from '../preview/tried';
 import { color } from '../theme';
 import { useSite } from './openSite';
 
@@ -46,6 +48,7 @@ export function Standing() {
         </Box>
       )}
       {aside.length > 0 && <Aside siteName={site.site.name} aside={aside} />}
+      <PagesTried />
       <CameIn key={site.site.id} siteId={site.site.id} />
     </>
   );
@@ -67,6 +70,30 @@ function Aside({ siteName, aside }: { siteName: string; aside: readonly SetAside
       onClose={() => setClosed(true)}
     >
       {records.length > 0 && <Button onClick={saveRecords}>Save what was set aside</Button>}
+    </Strip>
+  );
+}
+
+/** What pages wanted that a preview does not do, and the way to let them ask outside. */
+function PagesTried() {
+  const { site } = useSite();
+  const { tries } = usePreview();
+  const { tried, forget, allowOutside } = tries;
+  const allowed = site.site.outside === true;
+  if (tried.length === 0) return null;
+  const asksOutside = tried.some(({ what }) => what === 'outside');
+  return (
+    <Strip
+      label="What pages tried"
+      says={
+        asksOutside
+          ? 'Outside addresses are off while pages are looked at: a preview sends nothing anywhere.'
+          : 'Dialogs and downloads are off while pages are looked at.'
+      }
+      lines={tried.map(sayTried)}
+      onClose={forget}
+    >
+      {asksOutside && !allowed && <Button onClick={() => allowOutside(true)}>Allow them for this site</Button>}
     </Strip>
   );
 }

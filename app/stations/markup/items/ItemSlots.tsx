@@ -20,10 +20,13 @@ const TYPED: readonly { slot: keyof Strand['slots']; label: string }[] = [
 export function ItemSlots({
   strand,
   disabled,
+  busy,
   onSet,
 }: {
   strand: Strand;
   disabled: boolean;
+  /** What was set before is still being written; typing goes on meanwhile, and what is set waits its turn. */
+  busy: boolean;
   onSet: (slot: Slot, value: string) => void;
 }) {
   const { site } = useSite();
@@ -35,14 +38,14 @@ export function ItemSlots({
         label="Thumbnail"
         paths={pictures}
         value={strand.thumbnail}
-        disabled={disabled}
+        disabled={disabled || busy}
         onPick={(path) => path !== null && onSet('thumbnail', path)}
       />
       <FilePick
         label="Full-size picture"
         paths={pictures}
         value={strand.full}
-        disabled={disabled}
+        disabled={disabled || busy}
         onPick={(path) => path !== null && onSet('full', path)}
       />
       {TYPED.map(({ slot, label }) => {

@@ -131,7 +131,8 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
               <ItemSlots
                 key={only.id}
                 strand={only}
-                disabled={idle}
+                disabled={site.readOnly}
+                busy={busy}
                 onSet={(slot, value) => intent({ kind: 'set-slot', strand: only.id, slot, value })}
               />
             </Part>
