@@ -291,14 +291,9 @@
       if (opener) opener.focus();
     });
     let from = null;
-    // Wherever it begins, it is another click than that of a swipe.
-    dialog.addEventListener(
-      'pointerdown',
-      () => {
-        swiped = false;
-      },
-      true,
-    );
+    dialog.addEventListener('pointerdown', () => {
+      swiped = false;
+    });
     stage.addEventListener('pointerdown', (event) => {
       from = event.isPrimary ? event.clientX : null;
     });
