@@ -16,14 +16,14 @@ function segment(header: string, content: Uint8Array | null): Uint8Array {
 /** Main packets are joined by others where they do not fit a segment: behind a digest, a length and an offset. */
 const EXTENDED_XMP = 'http://ns.adobe.com/xmp/extension/\0';
 const DIGEST_AND_PLACE = 40;
-const RESOURCES = 'Photoshop 3.0\0';
 
 /** Segments by their markers and headers; those that are cut in pieces belong together. */
-const KINDS: { marker: number; header: string; skipped: number; kind: BlockKind; pieces: boolean }[] = [
+const KINDS: { marker: number; header: string | null; skipped: number; kind: BlockKind; pieces: boolean }[] = [
   { marker: 0xe1, header: EXIF, skipped: 0, kind: 'exif', pieces: false },
   { marker: 0xe1, header: XMP, skipped: 0, kind: 'xmp', pieces: false },
   { marker: 0xe1, header: EXTENDED_XMP, skipped: DIGEST_AND_PLACE, kind: 'xmp', pieces: true },
-  { marker: 0xed, header: RESOURCES, skipped: 0, kind: 'resources', pieces: true },
+  // Behind the name of a program, whatever that is.
+  { marker: 0xed, header: null, skipped: 0, kind: 'resources', pieces: true },
 ];
 
 const SCAN = 0xda;
@@ -80,18 +80,21 @@ export const jpeg: Container = {
   blocks(bytes) {
     const { segments, behind } = segmentsOf(bytes);
     const blocks: Block[] = [];
-    const cut = new Map<string, Block>();
+    const cut = new Map<BlockKind, Block>();
     for (const { marker, start, end } of segments) {
-      const known = KINDS.find((one) => one.marker === marker && startsWith(bytes, one.header, start));
+      const known = KINDS.find(
+        (one) => one.marker === marker && (one.header === null || startsWith(bytes, one.header, start)),
+      );
       if (!known) continue;
-      const from = start + known.header.length + known.skipped;
-      const first = cut.get(known.header);
-      if (from > end) continue;
+      const head = known.header === null ? bytes.indexOf(0, start) + 1 : start + known.header.length;
+      const from = head + known.skipped;
+      const first = known.pieces ? cut.get(known.kind) : undefined;
+      if (from >= end) continue;
       if (first) (first.more ??= []).push({ start: from, end });
       else {
         const block: Block = { kind: known.kind, start: from, end };
         blocks.push(block);
-        if (known.pieces) cut.set(known.header, block);
+        if (known.pieces) cut.set(known.kind, block);
       }
     }
     return [...blocks, ...picturesBehind(bytes, behind)];

@@ -31,8 +31,8 @@ export const PACKETS: Record<string, string> = {
   ),
   'no prefix': WRAP(`<GPSLatitude xmlns="http://ns.adobe.com/exif/1.0/">${PLACE}</GPSLatitude>`),
   'single quotes and line breaks': WRAP('', `\n  exif:GPSLatitude\n=\n'${PLACE}'`),
-  'a city': WRAP(`<photoshop:City>${PLACE}</photoshop:City>`),
-  'a country, as an attribute': WRAP('', ` photoshop:Country="${PLACE}"`),
+  'a city': WRAP(`<press:City>${PLACE}</press:City>`),
+  'a country, as an attribute': WRAP('', ` press:Country="${PLACE}"`),
   'a location of the core': WRAP(`<Iptc4xmpCore:Location>${PLACE}</Iptc4xmpCore:Location>`),
   'a structure with others in it': WRAP(
     `<Iptc4xmpExt:LocationCreated><rdf:Bag><rdf:li rdf:parseType="Resource"><Iptc4xmpExt:Sublocation>${PLACE}</Iptc4xmpExt:Sublocation><other:Hill>${PLACE}</other:Hill></rdf:li></rdf:Bag></Iptc4xmpExt:LocationCreated>`,
@@ -121,7 +121,7 @@ const extension = (from: number, to: number) =>
       PACKET.slice(from, to),
     ),
   );
-const resources = (bytes: Uint8Array) => segment(0xed, of('Photoshop 3.0\0', bytes));
+const resources = (bytes: Uint8Array) => segment(0xed, of('Some program 3.0\0', bytes));
 const iptc = resource(0x0404, IIM);
 
 const TABLE = Array.from({ length: 256 }, (_, n) => {
