@@ -62,7 +62,11 @@ export const archives: Part = {
     const made = [await byUs(), byPython(), zipSync(FILES), zipSync(FILES, { level: 0 })];
     const count = new Count();
     const whole = new Count();
-    for (const archive of made) whole.one((await wrongIn(archive)) ?? null);
+    for (const archive of made) {
+      const opened = await openZip(new Blob([new Uint8Array(archive)]));
+      const all = opened.ok && opened.files.length === Object.keys(FILES).length;
+      whole.one((await wrongIn(archive)) ?? (all ? null : 'not all of it came in'));
+    }
     for (let n = from; n < from + COUNT; n++) {
       const random = randomFrom(n);
       const archive = damaged(made[n % made.length] ?? new Uint8Array(), random);
@@ -73,6 +77,9 @@ export const archives: Part = {
         ),
       );
     }
-    return [count.row('damaged archives: wrong bytes accepted, or an exception')];
+    return [
+      count.row('damaged archives: wrong bytes accepted, or an exception'),
+      whole.row('whole archives that did not come in'),
+    ];
   },
 };

@@ -70,6 +70,16 @@ describe('a place', () => {
 });
 
 describe('a file', () => {
+  it('keeps every byte of its picture, also those that look like a dataset', () => {
+    const place = PLANTED['JPEG, IPTC'] ?? of();
+    const looksLike = of([0x1c, 2, 90, 0, 20], 'x'.repeat(40));
+    const at = Buffer.from(place).lastIndexOf('scan');
+    const file = of(place.subarray(0, at), looksLike, place.subarray(at));
+    const after = withoutPlace(file) ?? file;
+    expect(everythingIn(after)).not.toContain(PLACE);
+    expect(Buffer.from(after.subarray(at))).toEqual(Buffer.from(file.subarray(at)));
+  });
+
   it('that says nothing of a place is left alone', () => {
     expect(withoutPlace(jpegOf())).toBeNull();
     expect(withoutPlace(of('<svg/>'))).toBeNull();

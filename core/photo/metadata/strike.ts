@@ -57,12 +57,11 @@ function strikeBlock({ kind, start, end, more = [] }: Block, bytes: Uint8Array, 
   return struck;
 }
 
-/** How a structure of TIFF begins, in both orders of bytes, and resources that hold IPTC. */
-const MARKS: readonly { text: string; kind: BlockKind }[] = [
-  { text: 'II*\0', kind: 'exif' },
-  { text: 'MM\0*', kind: 'exif' },
-  { text: '8BIM\x04\x04', kind: 'resources' },
-];
+/** How a structure of TIFF begins, in both orders of bytes. */
+const TIFF_MARKS = ['II*\0', 'MM\0*'];
+/** How a resource begins that holds IPTC, and the most that it can take with all others of its segment; bytes. */
+const IPTC_MARK = '8BIM\x04\x04';
+const LARGEST_RESOURCE = 0xffff;
 
 /**
  * Structures wherever they stand: what leads to them may be damaged, and some readers find them all the same. Where a
@@ -70,8 +69,14 @@ const MARKS: readonly { text: string; kind: BlockKind }[] = [
  */
 function strikeLoose(bytes: Uint8Array): boolean {
   let struck = false;
-  for (const { text, kind } of MARKS)
-    for (const at of placesOf(bytes, text)) struck = strike(kind, bytes.subarray(at), 0) || struck;
+  for (const text of TIFF_MARKS)
+    for (const at of placesOf(bytes, text)) struck = strike('exif', bytes.subarray(at), 0) || struck;
+  for (const at of placesOf(bytes, IPTC_MARK)) {
+    // That one resource only: what stands behind may be the picture itself.
+    const part = bytes.subarray(at, at + LARGEST_RESOURCE);
+    const [resource] = blocksInResources(part);
+    if (resource) struck = strikeBlock(resource, part, 1) || struck;
+  }
   return strikePlaceInBytes(bytes) || struck;
 }
 
