@@ -6,24 +6,15 @@ import type { Outcome } from './session/shared';
 import type { SiteSession } from './session/siteSession';
 import { Work } from './work';
 
-/** For what is typed: whoever types sees what comes of it, and nobody else is told. */
-export const typingAction = (args: ClientActionFunctionArgs): Promise<Outcome> => workOn(args, () => undefined);
-
 /** What came of it is told to the whole screen. */
-export const stationAction = (args: ClientActionFunctionArgs): Promise<Outcome> =>
-  workOn(args, (session, outcome) => session.tellOutcome(outcome));
-
-async function workOn(
-  { params, request }: ClientActionFunctionArgs,
-  tell: (session: SiteSession, outcome: Outcome) => void,
-): Promise<Outcome> {
+export async function stationAction({ params, request }: ClientActionFunctionArgs): Promise<Outcome> {
   const session = await sessionOf(params.siteId ?? '');
   if (!session) return refuse('This site is no longer on the shelf.');
   const work = Work.safeParse(await request.json());
   const outcome = work.success
     ? await perform(session, work.data)
     : refuse(`This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.`);
-  tell(session, outcome);
+  session.tellOutcome(outcome);
   return outcome;
 }
 

@@ -19,7 +19,6 @@ import { Nothing, StationHead } from '../ui/parts/small';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
 import { color } from '../ui/theme';
-import { TYPING } from '../stations/markup/SourcePane';
 
 export const meta = () => [{ title: 'Markup – Heathmoor' }];
 
@@ -177,12 +176,12 @@ function Head({
 
 /** Why what was typed could not be written, and what keeps items from being worked on. */
 function Troubles({ page }: { page: PageView }) {
-  const typing = useFetcher<Outcome>({ key: TYPING });
+  const { typingTrouble } = useSite().site;
   return (
     <>
-      {typing.data?.ok === false && (
+      {typingTrouble !== null && (
         <Box role="alert" sx={{ color: color('rust'), mb: 1 }}>
-          {typing.data.reason}
+          {`What you typed is in the editor, but not written yet: ${typingTrouble}`}
         </Box>
       )}
       {page.hazards.map(({ line, says }) => (

@@ -13,7 +13,6 @@ import {
 } from 'react-router';
 import { sessionOf } from '../data/session/openSite';
 import type { Outcome } from '../data/session/shared';
-import { typingAction } from '../data/siteAction';
 import { STATIONS } from '../stations';
 import { Bar, BarButton, DayNight, FindButton, UndoRedo } from '../ui/shell/Bar';
 import { Before, useShownBefore } from '../ui/shell/Before';
@@ -47,8 +46,6 @@ clientLoader.hydrate = true as const;
 export function shouldRevalidate({ currentUrl, nextUrl, formMethod }: ShouldRevalidateFunctionArgs): boolean {
   return formMethod !== undefined || currentUrl.href === nextUrl.href;
 }
-
-export const clientAction = typingAction;
 
 export function HydrateFallback() {
   return (

@@ -453,22 +453,9 @@ describe('kits', () => {
   });
 });
 
-describe('typing and settled matters', () => {
-  it('is refused where the text is another meanwhile', () => {
-    const edits = [{ start: 0, end: 0, text: 'x' }];
+describe('settled matters', () => {
+  it('are told', () => {
     cases({}, [
-      [
-        { kind: 'type', path: 'notes.txt', length: 1, edits },
-        { label: 'Type in notes.txt', files: { 'notes.txt': 'xx' }, notes: {} },
-      ],
-      [
-        { kind: 'type', path: 'notes.txt', length: 2, edits },
-        'notes.txt was changed elsewhere while you typed; your text is still in the editor.',
-      ],
-      [
-        { kind: 'type', path: 'a.jpg', length: 1, edits },
-        'a.jpg was changed elsewhere while you typed; your text is still in the editor.',
-      ],
       [{ kind: 'fix', finding: 'none', fix: 0 }, 'This matter is settled already, or the page has changed meanwhile.'],
     ]);
   });

@@ -68,7 +68,6 @@ const WHOLE: Record<Intent['kind'], object> = {
   merge: { from: 'a', into: 'b' },
   'merge-many': { merges: [{ from: 'a', into: 'b' }] },
   fix: { finding: 'f', fix: 0 },
-  type: { path: 'p', length: 0, edits: [{ start: 0, end: 0, text: 'x' }] },
 };
 
 /** Parts that may be left out. */
@@ -216,12 +215,5 @@ describe('parts', () => {
     ['merge-many', { merges: [{ from: 'a', into: 'b', more: 1 }] }],
     ['fix', { fix: -1 }],
     ['fix', { fix: 0.5 }],
-    ['type', { length: -1 }],
-    ['type', { length: 0.5 }],
-    ['type', { edits: [{ start: -1, end: 0, text: '' }] }],
-    ['type', { edits: [{ start: 0, end: -1, text: '' }] }],
-    ['type', { edits: [{ start: 0.5, end: 1, text: '' }] }],
-    ['type', { edits: [{ start: 0, end: 1.5, text: '' }] }],
-    ['type', { edits: [{ start: 0, end: 0, text: '', more: 1 }] }],
   ])('%s with %j is refused', (kind, change) => expect(takes(kind, { ...WHOLE[kind], ...change })).toBe(false));
 });

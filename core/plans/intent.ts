@@ -32,8 +32,6 @@ export const LinkTarget = z.discriminatedUnion('to', [
 ]);
 export type LinkTarget = z.infer<typeof LinkTarget>;
 
-const edit = z.strictObject({ start: z.number().int().min(0), end: z.number().int().min(0), text: z.string() });
-
 const gallery = { page: z.string(), gallery: z.number().int().min(0) };
 const strands = z.array(z.string()).min(1);
 
@@ -196,7 +194,5 @@ export const Intent = z.discriminatedUnion('kind', [
     merges: z.array(z.strictObject({ from: z.string(), into: z.string() })).min(1),
   }),
   z.strictObject({ kind: z.literal('fix'), finding: z.string(), fix: z.number().int().min(0) }),
-  /** Typing in the editor: edits of the text that had `length` characters. */
-  z.strictObject({ kind: z.literal('type'), path: z.string(), length: z.number().int().min(0), edits: z.array(edit) }),
 ]);
 export type Intent = z.infer<typeof Intent>;

@@ -109,12 +109,6 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
     if (fix?.kind !== 'change') return refuse('This matter is settled already, or the page has changed meanwhile.');
     return fix.plan();
   },
-  type: (site, { path, length, edits }) => {
-    const content = site.files.get(path);
-    if (content?.kind !== 'text' || content.text.length !== length)
-      return refuse(`${path} was changed elsewhere while you typed; your text is still in the editor.`);
-    return { ok: true, change: { label: `Type in ${path}`, files: [{ kind: 'edit', path, edits }] } };
-  },
 };
 
 export function planFor<Kind extends Intent['kind']>(site: SiteReading, intent: Of<Kind>): Planned {

@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
+import { cursorAfter, line } from './editorSteps';
 import {
   clickInside,
   expect,
@@ -17,46 +18,11 @@ import {
   placeInside,
   test,
   unpacked,
-  framesOn,
 } from './fixtures';
 import { PAGES } from '../site/make';
 
-const line = (page: Page, text: string) => page.locator('.cm-line', { hasText: text }).first();
 const live = (page: Page, path: string) => page.frameLocator(`iframe[title="Live page ${path}"]`);
 const frames = (page: Page, path: string) => live(page, path).locator('html > span');
-
-/** The cursor at the end of some words of a line, as by clicking and going there. */
-async function cursorAfter(page: Page, words: string): Promise<void> {
-  const place = line(page, words);
-  // Only lines near the window are drawn.
-  const scroller = page.locator('.cm-scroller');
-  await expect(scroller).toBeVisible();
-  await scroller.evaluate((box) => box.scrollTo(0, 0));
-  for (let n = 0; n < 40 && !(await place.isVisible()); n++) {
-    await scroller.evaluate((box) => box.scrollBy(0, 150));
-    await framesOn(page);
-  }
-  await place.scrollIntoViewIfNeeded();
-  await place.click();
-  const box = await place.evaluate((element, sought) => {
-    const range = document.createRange();
-    const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
-    let at = (element.textContent ?? '').indexOf(sought) + sought.length;
-    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-      const { length } = node.textContent ?? '';
-      if (at <= length) {
-        range.setStart(node, at);
-        range.setEnd(node, at);
-        const { left, top, height } = range.getBoundingClientRect();
-        return { x: left, y: top + height / 2 };
-      }
-      at -= length;
-    }
-    return null;
-  }, words);
-  if (!box) throw new Error(`“${words}” is not on the screen.`);
-  await page.mouse.click(box.x, box.y);
-}
 
 /**
  * Takes what is offered first. A list that has just come up takes no key, lest somebody who types on takes it unseen.

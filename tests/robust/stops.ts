@@ -43,6 +43,9 @@ const WORK: Record<string, (store: Store, site: SiteRecord) => Promise<unknown>>
   'a name for a point': (store, { id }) => store.nameEntry(id, 1, 'here'),
   'a queue': (store, { id }) => store.saveQueue({ siteId: id, tasks: [], done: [] }),
   'the end of a queue': (store, { id }) => store.removeQueue(id),
+  'typed text': (store, { id }) =>
+    store.saveTyping({ siteId: id, path: 'a.html', before: 'one two', steps: [[{ start: 0, end: 0, text: 'x' }]] }),
+  'the end of typed text': (store, { id }) => store.removeTyping(id, 'b.html'),
   'a glance': (store, { id }) => store.saveGlance(id, { pages: 9, pictures: 9, broken: 9, faces: [] }),
   'a sweep': (store) => store.sweepBlobs(),
   'a removal': (store, { id }) => store.removeSite(id),
@@ -57,6 +60,7 @@ async function everything(store: Store): Promise<string> {
       files: [...(await store.readFiles(site.id))],
       journal: (await store.readJournal(site.id)).map(({ at: _at, siteId: _id, ...entry }) => entry),
       queue: (await store.readQueue(site.id))?.done ?? null,
+      typing: await store.readTyping(site.id).then((all) => all.map(({ path, steps }) => [path, steps])),
       aside: (await store.readAside(site.id)).map(({ kind }) => kind),
     })),
   );
@@ -80,7 +84,16 @@ function failing(n: number): () => number {
       value(this: IDBObjectStore, ...args: unknown[]) {
         const request = write.apply(this, args);
         // Once the work that goes on without waiting has asked for all that it wants.
-        if (++count === n) queueMicrotask(() => this.transaction.abort());
+        if (++count === n) {
+          const { transaction } = this;
+          let stopped = false;
+          const stop = () => {
+            if (!stopped) transaction.abort();
+            stopped = true;
+          };
+          transaction.commit = stop;
+          queueMicrotask(stop);
+        }
         return request;
       },
     });
@@ -106,6 +119,7 @@ async function filled(): Promise<{ store: Store; site: SiteRecord }> {
   await store.writeChange(site.id, again);
   await store.stepJournal(site.id, 'undo');
   await store.saveQueue({ siteId: site.id, tasks: [], done: [] });
+  await store.saveTyping({ siteId: site.id, path: 'b.html', before: 'three', steps: [] });
   return { store, site };
 }
 

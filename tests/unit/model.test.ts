@@ -432,7 +432,6 @@ describe('plans', () => {
     [{ kind: 'new-page', path: 'x.txt', title: 'x' }, /does not end in \.html/],
     [{ kind: 'new-page', path: 'Index.html', title: 'x' }, /already/],
     [{ kind: 'fix', finding: 'none', fix: 0 }, /settled already/],
-    [{ kind: 'type', path: 'index.html', length: 3, edits: [] }, /changed elsewhere/],
     [{ kind: 'wire', page: 'none.html' }, /no page/],
     [{ kind: 'set-caption', strand: 'index.html#0.0', value: 'x' }, /no element for a caption/],
   ])('refuse %j with a reason', (raw, reason) =>

@@ -23,6 +23,7 @@ import { Making } from './makingJob';
 import { Rehearsals } from './rehearsals';
 import type { Outcome, SharedSite, Shut } from './shared';
 import { takeSiteLock } from './siteLock';
+import { Typing } from './typing';
 import { SitePictures } from './sitePictures';
 import { ViewReader } from './viewReader';
 
@@ -37,6 +38,8 @@ export interface Snapshot {
   readOnly: boolean;
   /** What of it cannot be read. */
   aside: readonly SetAside[];
+  /** Why what was typed last could not be written yet. */
+  typingTrouble: string | null;
   /** Of the state that is told; {@link SiteSession.version} is ahead of it once there is more to tell. */
   version: number;
 }
@@ -46,6 +49,7 @@ export class SiteSession {
   readonly rehearsals = new Rehearsals();
   readonly pictures: SitePictures;
   readonly commits: Commits;
+  readonly typing: Typing;
   /** What can be asked of the reading of the site. */
   readonly analysis = analysis();
   readonly #shared: SharedSite;
@@ -73,6 +77,7 @@ export class SiteSession {
       recall: (contents) => this.#analysed.recall(contents),
       changed: (files) => this.#changed.tell(files),
     });
+    this.typing = new Typing(shared, this.commits, () => this.#goStale());
     this.#making = new Making(shared, this.commits, this.jobs, this.#analysed, this.pictures);
     this.#changed.on(() => this.rehearsals.age());
   }
@@ -91,6 +96,7 @@ export class SiteSession {
     session.#analysed.note(await analysis().open([...files]));
     const stopListening = store.onGone((why) => session.#shutFor(why));
     leaving.signal.addEventListener('abort', stopListening);
+    await session.typing.recover();
     void session.#analysed.read().then(() => session.#resume());
     return session;
   }
@@ -125,7 +131,9 @@ export class SiteSession {
     if (view.unsearched > 0) void this.#analysed.search(view.unsearched);
     const { site, files, shut } = this.#shared;
     const readOnly = shut !== null;
-    return { site, files: new Map(files), view, undo, redo, shut, readOnly, aside: this.#aside, version };
+    const { trouble: typingTrouble } = this.typing;
+    const aside = this.#aside;
+    return { site, files: new Map(files), view, undo, redo, shut, readOnly, aside, typingTrouble, version };
   }
 
   make(tasks: readonly PictureTask[]): Promise<Outcome> {
@@ -202,6 +210,7 @@ export class SiteSession {
       // The other tab has written meanwhile: begin again from the store.
       this.#shared.shut = this.#shared.store.newer ? 'newer' : null;
       await this.#reload();
+      await this.typing.recover();
       void this.#resume();
     });
     this.#shared.shut = granted ? null : 'other tab';

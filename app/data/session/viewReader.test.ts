@@ -133,8 +133,9 @@ describe('marks of pieces', () => {
 
   it('tell pieces apart that differ in one letter, or in the order of two', () => {
     const seen = new Set<string>();
-    for (let n = 0; n < 600; n++)
+    const places = Array.from({ length: 40 }, (_, n) => n * 15);
+    for (const n of places)
       for (const says of ['mere', 'meer', 'moor']) seen.add(lists((at) => (at === n ? says : 'sky')).pairs.join());
-    expect(seen.size).toBe(1800);
+    expect(seen.size).toBe(places.length * 3);
   });
 });

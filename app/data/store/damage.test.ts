@@ -38,7 +38,7 @@ beforeEach(async () => {
   await store.writeChange(site.id, edit('a.html', '2'));
 });
 
-async function spoil(name: 'sites' | 'files' | 'journal' | 'queues' | 'blobs', value: unknown, key?: string) {
+async function spoil(name: 'sites' | 'files' | 'journal' | 'queues' | 'blobs' | 'typing', value: unknown, key?: string) {
   const database = await openDB('damaged');
   await (key === undefined ? database.put(name, value) : database.put(name, value, key));
   database.close();
@@ -101,6 +101,17 @@ describe('a site opens without', () => {
     await store.saveQueue({ siteId: site.id, tasks: [], done: [] });
     expect(await store.readQueue(site.id)).toEqual({ siteId: site.id, tasks: [], done: [] });
     expect(await store.readAside(site.id)).toMatchObject([{ kind: 'queue', record: junk }]);
+  });
+
+  it('what was typed and is junk, or has no file to go to', async () => {
+    const junk = { siteId: site.id, path: 'a.html', steps: 'x' };
+    await spoil('typing', junk);
+    const steps = [[{ start: 0, end: 0, text: 'x' }]];
+    await store.saveTyping({ siteId: site.id, path: 'b.html', before: 'three', steps });
+    await store.saveTyping({ siteId: site.id, path: 'gone.html', before: '', steps });
+    expect((await store.readTyping(site.id)).map(({ path }) => path)).toEqual(['b.html', 'gone.html']);
+    expect(await says()).toEqual(['typing a.html', 'typing gone.html']);
+    expect((await store.readAside(site.id))[0]).toMatchObject({ record: junk });
   });
 
   it('what the shelf knows of it: it is listed with what can be read, and goes on', async () => {

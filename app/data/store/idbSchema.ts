@@ -1,7 +1,7 @@
 /** The object stores of the browser's database, their keys, and how transactions on them are begun. */
 import type { DBSchema, IDBPDatabase, StoreNames } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import type { FileRecord, JournalRecord, QueueRecord, SiteRecord } from './records';
+import type { FileRecord, JournalRecord, QueueRecord, SiteRecord, TypingRecord } from './records';
 import type { SetAside } from './setAside';
 
 export interface Schema extends DBSchema {
@@ -13,6 +13,7 @@ export interface Schema extends DBSchema {
   glances: { key: string; value: Blob };
   journal: { key: [string, number]; value: JournalRecord };
   queues: { key: string; value: QueueRecord };
+  typing: { key: [string, string]; value: TypingRecord };
   /** Records that could not be read and had to make room for others. */
   aside: { key: number; value: AsideRecord; indexes: { site: string } };
 }

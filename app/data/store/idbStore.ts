@@ -9,11 +9,11 @@ import { hashesIn, renamed, withOutside } from './commit';
 import { GoneTeller } from './gone';
 import { below, lastNumber, reading, unwaited, within, writing, type Database, type Schema } from './idbSchema';
 import { step } from './idbStep';
-import { FactsRecord, FileRecord, JournalRecord, mendedSite, QueueRecord, SiteRecord } from './records';
+import { FactsRecord, FileRecord, JournalRecord, mendedSite, QueueRecord, SiteRecord, TypingRecord } from './records';
 import { setAside, textsIn, type SetAside } from './setAside';
 import type { Files, Store } from './store';
 
-const VERSION = 3;
+const VERSION = 4;
 
 let opened: Promise<Store> | null = null;
 
@@ -48,6 +48,7 @@ function openVersion(name: string, version: number | undefined, teller: GoneTell
       }
       if (from < 2) db.createObjectStore('queues', { keyPath: 'siteId' });
       if (from < 3) db.createObjectStore('aside', { autoIncrement: true }).createIndex('site', 'siteId');
+      if (from < 4) db.createObjectStore('typing', { keyPath: ['siteId', 'path'] });
     },
     blocking: () => {
       // Another tab has a newer version of the program: let it go on.
@@ -80,6 +81,8 @@ function idbStore(db: Database, newer: boolean, teller: GoneTeller): Store {
     saveAnalyses: () => Promise.resolve(),
     saveQueue: refuseNewer,
     removeQueue: refuseNewer,
+    saveTyping: refuseNewer,
+    removeTyping: refuseNewer,
   };
 }
 
@@ -132,6 +135,19 @@ function writableStore(db: Database, newer: boolean, teller: GoneTeller): Store 
       unwaited(tx.objectStore('queues').delete(siteId));
       await tx.done;
     },
+    readTyping: (siteId) => readTyping(db, siteId),
+    saveTyping: async (typing) => {
+      const tx = writing(db, ['typing']);
+      unwaited(tx.objectStore('typing').put(typing));
+      // Not when its requests have been answered: a page that is being closed gets no answer any more.
+      tx.commit();
+      await tx.done;
+    },
+    removeTyping: async (siteId, path) => {
+      const tx = writing(db, ['typing']);
+      unwaited(tx.objectStore('typing').delete([siteId, path]));
+      await tx.done;
+    },
   };
 }
 
@@ -151,32 +167,45 @@ async function siteFrom(db: Database, record: unknown, siteId: string): Promise<
 }
 
 async function readAside(db: Database, siteId: string): Promise<SetAside[]> {
-  const tx = reading(db, ['sites', 'files', 'journal', 'queues', 'blobs', ...asideIn(db)]);
-  const [site, files, journal, queue, hashes, earlier] = await Promise.all([
+  const later = laterIn(db);
+  const tx = reading(db, ['sites', 'files', 'journal', 'queues', 'blobs', ...later]);
+  const [site, files, journal, queue, hashes, earlier, typing] = await Promise.all([
     tx.objectStore('sites').get(siteId) as Promise<unknown>,
     tx.objectStore('files').getAll(below(siteId)),
     tx.objectStore('journal').getAll(below(siteId)),
     tx.objectStore('queues').get(siteId) as Promise<unknown>,
     tx.objectStore('blobs').getAllKeys(),
-    asideIn(db).length > 0 ? tx.objectStore('aside').index('site').getAll(siteId) : [],
+    later.includes('aside') ? tx.objectStore('aside').index('site').getAll(siteId) : [],
+    later.includes('typing') ? tx.objectStore('typing').getAll(below(siteId)) : [],
   ]);
   const stored = new Set(hashes);
+  const texts = new Set<string>();
   const aside = earlier.map(({ kind, name, record }) => setAside(kind, name, record));
   if (!SiteRecord.safeParse(site).success) aside.push(setAside('site', siteId, site));
   for (const raw of files) {
     const file = FileRecord.safeParse(raw).data;
     if (!file) aside.push(setAside('file', String(raw.path), raw));
-    else if (file.content.kind === 'binary' && !stored.has(file.content.hash))
-      aside.push(setAside('content', file.path));
+    else if (file.content.kind === 'text') texts.add(file.path);
+    else if (!stored.has(file.content.hash)) aside.push(setAside('content', file.path));
   }
   for (const raw of journal)
     if (!JournalRecord.safeParse(raw).success) aside.push(setAside('step', String(raw.number), raw));
   if (queue !== undefined && !QueueRecord.safeParse(queue).success) aside.push(setAside('queue', siteId, queue));
+  for (const raw of typing)
+    if (!TypingRecord.safeParse(raw).success || !texts.has(raw.path)) aside.push(setAside('typing', raw.path, raw));
   return aside;
 }
 
-/** A store of another version may be without it. */
-const asideIn = (db: Database): 'aside'[] => (db.objectStoreNames.contains('aside') ? ['aside'] : []);
+const LATER = ['aside', 'typing'] as const;
+
+/** A store of another version may be without them. */
+const laterIn = (db: Database) => LATER.filter((name) => db.objectStoreNames.contains(name));
+
+async function readTyping(db: Database, siteId: string): Promise<TypingRecord[]> {
+  if (!laterIn(db).includes('typing')) return [];
+  const records = await within(db, 'typing').getAll(below(siteId));
+  return records.flatMap((raw) => TypingRecord.safeParse(raw).data ?? []);
+}
 
 async function addSite(db: Database, site: SiteRecord, files: Files): Promise<void> {
   const tx = writing(db, ['sites', 'files']);
@@ -189,7 +218,7 @@ async function addSite(db: Database, site: SiteRecord, files: Files): Promise<vo
 }
 
 async function removeSite(db: Database, siteId: string): Promise<void> {
-  const tx = writing(db, ['sites', 'files', 'journal', 'queues', 'aside']);
+  const tx = writing(db, ['sites', 'files', 'journal', 'queues', 'typing', 'aside']);
   for (const key of await tx.objectStore('aside').index('site').getAllKeys(siteId))
     unwaited(tx.objectStore('aside').delete(key));
   await Promise.all([
@@ -197,6 +226,7 @@ async function removeSite(db: Database, siteId: string): Promise<void> {
     tx.objectStore('sites').delete(siteId),
     tx.objectStore('files').delete(below(siteId)),
     tx.objectStore('journal').delete(below(siteId)),
+    tx.objectStore('typing').delete(below(siteId)),
     tx.done,
   ]);
 }

@@ -2,7 +2,7 @@
 import { refuse, type FileContent } from '~core/site/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { changeOf, commitOf, hashesIn, neededEntry, renamed, SITE_GONE, withOutside, type JournalStep } from './commit';
-import type { JournalRecord, QueueRecord, SiteRecord } from './records';
+import type { JournalRecord, QueueRecord, SiteRecord, TypingRecord } from './records';
 import { setAside, type SetAside } from './setAside';
 import type { Store, Written } from './store';
 
@@ -15,6 +15,7 @@ interface Held {
 interface Memory {
   sites: Map<string, Held>;
   queues: Map<string, QueueRecord>;
+  typing: Map<string, TypingRecord[]>;
   blobs: Map<string, Blob>;
   facts: Map<string, PhotoFacts>;
   glances: Map<string, Blob>;
@@ -24,11 +25,12 @@ export function memoryStore(): Store {
   const memory: Memory = {
     sites: new Map(),
     queues: new Map(),
+    typing: new Map(),
     blobs: new Map(),
     facts: new Map(),
     glances: new Map(),
   };
-  const { sites, queues, blobs, facts, glances } = memory;
+  const { sites, queues, typing, blobs, facts, glances } = memory;
   const soon = <T>(value: T): Promise<T> => Promise.resolve(value);
   return {
     newer: false,
@@ -38,6 +40,7 @@ export function memoryStore(): Store {
     addSite: (site, files) => soon(void sites.set(site.id, { site, files: new Map(files), journal: [] })),
     removeSite: (siteId) => {
       queues.delete(siteId);
+      typing.delete(siteId);
       return soon(void sites.delete(siteId));
     },
     allowOutside: (siteId, allowed) => {
@@ -76,8 +79,14 @@ export function memoryStore(): Store {
     readQueue: (siteId) => soon(queues.get(siteId) ?? null),
     saveQueue: (queue) => soon(void queues.set(queue.siteId, queue)),
     removeQueue: (siteId) => soon(void queues.delete(siteId)),
+    readTyping: (siteId) => soon(typing.get(siteId) ?? []),
+    saveTyping: (one) => soon(void typing.set(one.siteId, [...typingBut(memory, one.siteId, one.path), one])),
+    removeTyping: (siteId, path) => soon(void typing.set(siteId, typingBut(memory, siteId, path))),
   };
 }
+
+const typingBut = ({ typing }: Memory, siteId: string, path: string): TypingRecord[] =>
+  (typing.get(siteId) ?? []).filter((one) => one.path !== path);
 
 function step({ sites }: Memory, siteId: string, wanted: JournalStep): Written {
   const held = sites.get(siteId);

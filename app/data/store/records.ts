@@ -82,6 +82,7 @@ export const QueueRecord = z.object({
 export type QueueRecord = z.infer<typeof QueueRecord>;
 
 const Place = z.number().int().min(0);
+const Edits = z.array(z.object({ start: Place, end: Place, text: z.string() }));
 
 const Change = z.object({
   label: z.string(),
@@ -90,7 +91,7 @@ const Change = z.object({
       z.object({
         kind: z.literal('edit'),
         path: z.string(),
-        edits: z.array(z.object({ start: Place, end: Place, text: z.string() })),
+        edits: Edits,
       }),
       z.object({ kind: z.literal('put'), path: z.string(), before: Content.nullable(), after: Content.nullable() }),
       z.object({ kind: z.literal('rename'), path: z.string(), to: z.string() }),
@@ -109,6 +110,17 @@ export const JournalRecord = z.object({
   name: z.string().optional(),
 });
 export type JournalRecord = z.infer<typeof JournalRecord>;
+
+/** What was typed into a file and does not stand in it yet. */
+export const TypingRecord = z.object({
+  siteId: z.string(),
+  path: z.string(),
+  /** The text of the file that the first of the steps was typed into. */
+  before: z.string(),
+  /** One after the other; the places of each are those of the text that the one before it left. */
+  steps: z.array(Edits),
+});
+export type TypingRecord = z.infer<typeof TypingRecord>;
 
 /**
  * The record of a site of which not everything can be read: what can be is kept. `last` is the number of the last

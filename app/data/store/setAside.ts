@@ -4,7 +4,7 @@
  */
 
 export interface SetAside {
-  kind: 'site' | 'file' | 'step' | 'queue' | 'content';
+  kind: 'site' | 'file' | 'step' | 'queue' | 'content' | 'typing';
   /** The path of a file, the number of a step. */
   name: string;
   /** A whole sentence: what is the case, and what it means. */
@@ -19,6 +19,8 @@ const SAYS = {
   step: (number: string) =>
     `Step ${number} of the history cannot be read; what was done up to it cannot be taken back.`,
   queue: () => 'Pictures that were being made cannot be gone on with; make them again.',
+  typing: (path: string) =>
+    `What was typed last into ${path} was not in it yet, and the file is gone or cannot be read; the typed text is kept.`,
   content: (path: string) =>
     `The content of ${path} is missing from the browser’s storage; bring it in again, or take it from an archive.`,
 } satisfies Record<SetAside['kind'], (name: string) => string>;

@@ -58,6 +58,27 @@ describe.each(STORES)('the store %s', (_where, open) => {
     await store.addSite(site, new Map(START));
   });
 
+  it('keeps what was typed of each file until it is taken away, or the site goes', async () => {
+    const typed = (path: string, text: string) => ({
+      siteId: site.id,
+      path,
+      before: 'one two',
+      steps: [[{ start: 0, end: 0, text }]],
+    });
+    await store.saveTyping(typed('a.html', 'x'));
+    await store.saveTyping(typed('b.html', 'y'));
+    await store.saveTyping(typed('a.html', 'xx'));
+    const kept = async () => (await store.readTyping(site.id)).map(({ path, steps }) => [path, steps[0]?.[0]?.text]);
+    expect((await kept()).sort()).toEqual([
+      ['a.html', 'xx'],
+      ['b.html', 'y'],
+    ]);
+    await store.removeTyping(site.id, 'a.html');
+    expect(await kept()).toEqual([['b.html', 'y']]);
+    await store.removeSite(site.id);
+    expect(await kept()).toEqual([]);
+  });
+
   it('goes back and forth across files and gives up what was undone when something new is done', async () => {
     await store.writeChange(site.id, edit(0, 3, 'ONE'));
     await store.writeChange(site.id, { label: 'rename', files: [{ kind: 'rename', path: 'p.jpg', to: 'q.jpg' }] });

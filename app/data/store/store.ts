@@ -5,7 +5,7 @@
 import type { PhotoFacts } from '~core/photo/index.ts';
 import type { Change, FileContent, Result } from '~core/site/index.ts';
 import type { PictureAnalysis } from '../../workers/pictures';
-import type { JournalRecord, QueueRecord, SiteRecord } from './records';
+import type { JournalRecord, QueueRecord, SiteRecord, TypingRecord } from './records';
 import type { SetAside } from './setAside';
 
 export type Files = ReadonlyMap<string, FileContent>;
@@ -69,4 +69,10 @@ export interface Store {
   readQueue: (siteId: string) => Promise<QueueRecord | null>;
   saveQueue: (queue: QueueRecord) => Promise<void>;
   removeQueue: (siteId: string) => Promise<void>;
+
+  /** Without those that cannot be read. */
+  readTyping: (siteId: string) => Promise<TypingRecord[]>;
+  /** In place of what was kept of the file. All is asked for before this returns: the page may be going. */
+  saveTyping: (typing: TypingRecord) => Promise<void>;
+  removeTyping: (siteId: string, path: string) => Promise<void>;
 }

@@ -1,22 +1,17 @@
 /** The source with the ladder beside it, both tied to the live page. */
 import Box from '@mui/material/Box';
 import { useCallback, useMemo, useState } from 'react';
-import { useFetcher } from 'react-router';
 import type { Range, Tie } from '~core/markup/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import { isPicturePath, resolveInSite, type Edit } from '~core/site/index.ts';
-import type { Outcome } from '../../data/session/shared';
 import { useShowSource, useSite } from '../../ui/site/openSite';
-import { plain, useFix, useWork } from '../../ui/site/work';
+import { useFix, useWork } from '../../ui/site/work';
 import { Ladder, LADDER_WIDTH } from './Ladder';
 import { newLineSights } from './source/lineSight';
 import type { Selected } from './source/openEditor';
 import { SourceEditor } from './source/SourceEditor';
 import { BAR_HEIGHT, SourceBar } from './source/SourceBar';
 import type { Ties } from './ties';
-
-/** The request by which typed text is written; the station tells what could not be. */
-export const TYPING = 'typing';
 
 interface Props {
   /** The file that is shown: the page in hand or another text of the site. */
@@ -51,18 +46,16 @@ const touchedItems = (strands: readonly Strand[], at: Selected, chosen: Strand |
     .filter(({ range }) => range.start <= at.end && at.start <= range.end)
     .flatMap((one) => (one.gallery === chosen?.gallery ? [one.id] : []));
 
-/** Writes what was typed into a file. */
-function useTyping(file: string): (length: number, edits: Edit[]) => void {
-  const { submit } = useFetcher<Outcome>({ key: TYPING });
-  const siteId = useSite().site.site.id;
-  return useCallback(
-    (length: number, edits: Edit[]) =>
-      void submit(plain({ do: 'intent', intent: { kind: 'type', path: file, length, edits } }), {
-        method: 'post',
-        encType: 'application/json',
-        action: `/site/${siteId}`,
-      }),
-    [submit, siteId, file],
+/** Where what is typed into a file goes. No action: it has to be kept before this returns, for the page may be going. */
+function useTyping(file: string) {
+  const { typing } = useSite().site.session;
+  return useMemo(
+    () => ({
+      onKeep: (before: string, edits: Edit[]) => typing.keep(file, before, edits),
+      onType: (before: string, edits: Edit[]) => void typing.write(file, before, edits),
+      unwritten: () => typing.textOf(file),
+    }),
+    [typing, file],
   );
 }
 
@@ -126,7 +119,7 @@ export function SourcePane({
   const [selected, setSelected] = useState<Selected | null>(null);
   const findings = useMemo(() => view.findings.filter(({ place }) => place.path === file), [view, file]);
   const surroundings = useSurroundings(file);
-  const onType = useTyping(file);
+  const typing = useTyping(file);
   const follow = useFollow(file);
   const at = isPage ? selected : null;
   const items = at ? touchedItems(strands, at, chosen) : [];
@@ -160,7 +153,7 @@ export function SourcePane({
             spot={place.page === file ? place.spot : null}
             findings={findings}
             surroundings={surroundings}
-            onType={onType}
+            {...typing}
             onCursor={(selection) => isPage && onCursor(selection)}
             onHover={(offset) => ties.pointInSource(isPage ? offset : null)}
             onSight={sights.set}

@@ -7,7 +7,6 @@ import { EditorState } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import Box from '@mui/material/Box';
 import { useEffect, useRef, type RefObject } from 'react';
-import { smallestEdit } from '~core/site/index.ts';
 import { diagnosticsOf } from './findings';
 import { hint, lit } from './marks';
 import { baseOf, external, openEditor, readOnlyPart, tellCursor, type Base, type EditorProps } from './openEditor';
@@ -16,6 +15,7 @@ export function SourceEditor(props: EditorProps) {
   const { path, text, readOnly, findings } = props;
   const home = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
+  const takeIn = useRef<((text: string) => void) | null>(null);
   const latest = useRef(props);
   /** What the file held when the editor last agreed with it, and how its line breaks are counted. */
   const base = useRef<Base | null>(null);
@@ -26,9 +26,10 @@ export function SourceEditor(props: EditorProps) {
   useEffect(() => {
     const parent = home.current;
     if (!parent) return undefined;
-    base.current = baseOf(latest.current.text);
+    base.current = baseOf(latest.current.unwritten() ?? latest.current.text);
     const opened = openEditor(parent, path, latest, base);
     view.current = opened.view;
+    takeIn.current = opened.takeIn;
     return () => {
       opened.close();
       view.current = null;
@@ -46,14 +47,9 @@ export function SourceEditor(props: EditorProps) {
       tellCursor(editor, base.current, latest.current.onCursor);
       return;
     }
-    // Somebody else changed the file: take in the difference and leave the rest, the cursor and the scroll alone.
-    base.current = baseOf(text);
-    const edits = smallestEdit(editor.state.doc.toString(), text.replaceAll('\r\n', '\n'));
-    if (edits.length > 0)
-      editor.dispatch({
-        changes: edits.map((edit) => ({ from: edit.start, to: edit.end, insert: edit.text })),
-        annotations: external.of(true),
-      });
+    // Somebody else changed the file, or what was typed came in beside a change of theirs. While some of it waits to
+    // be written, the file is behind the editor; when it is, this comes again.
+    if (latest.current.unwritten() === null) takeIn.current?.(text);
   }, [text]);
 
   useEffect(() => {

@@ -3,11 +3,11 @@ import { autocompletion } from '@codemirror/autocomplete';
 import { defaultKeymap, indentWithTab, insertNewlineKeepIndent } from '@codemirror/commands';
 import { lintGutter, nextDiagnostic } from '@codemirror/lint';
 import { searchKeymap } from '@codemirror/search';
-import { Annotation, type ChangeSet, Compartment, EditorState, type Extension, Prec } from '@codemirror/state';
+import { Annotation, ChangeSet, Compartment, EditorState, type Extension, Prec } from '@codemirror/state';
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import type { RefObject } from 'react';
 import type { Range } from '~core/markup/index.ts';
-import { applyEdits, type Edit, known } from '~core/site/index.ts';
+import { applyEdits, type Edit, known, smallestEdit } from '~core/site/index.ts';
 import type { FindingView } from '~core/view/index.ts';
 import { pageNonce } from '../../../ui/shell/emotion';
 import { addressAt } from './addresses';
@@ -20,6 +20,8 @@ import { hint, lit } from './marks';
 
 /** After this long without a key the typed text is written; ms. */
 const PAUSE = 350;
+/** No key is older than this before it is kept, whether a pause comes or not; ms. */
+const KEEP = 400;
 /** The pointer rests as long before what it is over is looked up; ms. */
 const REST = 60;
 
@@ -52,8 +54,12 @@ export interface EditorProps {
   spot: Range | null;
   findings: readonly FindingView[];
   surroundings: Surroundings;
-  /** `length` is that of the text before, in file characters. */
-  onType: (length: number, edits: Edit[]) => void;
+  /** What was typed into `before`, so far: it is to be kept, and goes on. */
+  onKeep: (before: string, edits: Edit[]) => void;
+  /** What was typed into `before`: it is to be written. */
+  onType: (before: string, edits: Edit[]) => void;
+  /** What the file will hold when all is written that was handed over; null where it does. */
+  unwritten: () => string | null;
   onCursor: (selection: Selected) => void;
   /** Null where the pointer has left the text. */
   onHover: (offset: number | null) => void;
@@ -66,15 +72,23 @@ export interface EditorProps {
   onLink: (at: Range) => void;
 }
 
+interface OpenEditor {
+  view: EditorView;
+  /** The file has become another; what is being typed stays. */
+  takeIn: (text: string) => void;
+  close: () => void;
+}
+
 /** Offsets of the file are those of the text as it was last written; between two writings they are a little behind. */
 export function openEditor(
   parent: HTMLElement,
   path: string,
   latest: RefObject<EditorProps>,
   base: RefObject<Base | null>,
-): { view: EditorView; close: () => void } {
+): OpenEditor {
   const toFile = (offset: number) => known(base.current, 'text that is edited').breaks.toFile(offset);
   const typed = typedChanges(latest, base);
+  const stopLeaving = whenLeaving(typed);
   const hover = hovering((offset) => latest.current.onHover(offset === null ? null : toFile(offset)));
   const follow = (editor: EditorView, offset: number): boolean => {
     const line = editor.state.doc.lineAt(offset);
@@ -85,7 +99,7 @@ export function openEditor(
   const view: EditorView = new EditorView({
     parent,
     state: EditorState.create({
-      doc: latest.current.text,
+      doc: base.current?.text ?? '',
       extensions: [
         looks(path, latest),
         keys(latest, typed.flush, toFile, follow),
@@ -119,8 +133,10 @@ export function openEditor(
   resized.observe(parent);
   return {
     view,
+    takeIn: (text) => typed.takeIn(view, text),
     close: () => {
       typed.flush();
+      stopLeaving();
       hover.stop();
       sight.stop();
       resized.disconnect();
@@ -187,28 +203,71 @@ function keys(
   ];
 }
 
-/** Gathers what is typed until there is a pause, then tells it as edits of the file. */
-function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | null>) {
+interface TypedChanges {
+  flush: () => void;
+  note: (changes: ChangeSet) => void;
+  takeIn: (view: EditorView, text: string) => void;
+}
+
+/** Gathers what is typed until there is a pause, then tells it as edits of the file; what is gathered is kept. */
+function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | null>): TypedChanges {
   let pending: ChangeSet | null = null;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const flush = () => {
-    clearTimeout(timer);
-    if (!pending) return;
-    const changes: { from: number; to: number; text: string }[] = [];
-    pending.iterChanges((from, to, _fromB, _toB, inserted) => changes.push({ from, to, text: inserted.toString() }));
-    pending = null;
+  let pause: ReturnType<typeof setTimeout> | undefined;
+  let keeping: ReturnType<typeof setTimeout> | null = null;
+  const gathered = (changes: ChangeSet, before: Base): Edit[] => {
+    const parts: { from: number; to: number; text: string }[] = [];
+    changes.iterChanges((from, to, _fromB, _toB, inserted) => parts.push({ from, to, text: inserted.toString() }));
+    return toFileEdits(parts, before.breaks);
+  };
+  const keep = () => {
+    keeping = null;
     const before = known(base.current, 'text that is edited');
-    const edits: Edit[] = toFileEdits(changes, before.breaks);
+    if (pending) latest.current.onKeep(before.text, gathered(pending, before));
+  };
+  const flush = () => {
+    clearTimeout(pause);
+    clearTimeout(keeping ?? undefined);
+    keeping = null;
+    if (!pending) return;
+    const before = known(base.current, 'text that is edited');
+    const edits = gathered(pending, before);
+    pending = null;
     const applied = applyEdits(before.text, edits);
     if (applied.ok) base.current = baseOf(applied.text);
-    latest.current.onType(before.text.length, edits);
+    latest.current.onType(before.text, edits);
   };
   const note = (changes: ChangeSet) => {
     pending = pending ? pending.compose(changes) : changes;
-    clearTimeout(timer);
-    timer = setTimeout(flush, PAUSE);
+    clearTimeout(pause);
+    pause = setTimeout(flush, PAUSE);
+    keeping ??= setTimeout(keep, KEEP);
   };
-  return { flush, note };
+  /** Takes in the difference and leaves the rest, the cursor, the scroll and what is being typed, alone. */
+  const takeIn = (view: EditorView, text: string) => {
+    const before = known(base.current, 'text that is edited');
+    base.current = baseOf(text);
+    const [old, now] = [before.text, text].map((one) => one.replaceAll('\r\n', '\n'));
+    const theirs = ChangeSet.of(
+      smallestEdit(old ?? '', now ?? '').map(({ start, end, text: insert }) => ({ from: start, to: end, insert })),
+      old?.length ?? 0,
+    );
+    const mine = pending;
+    pending = mine && mine.map(theirs);
+    if (!theirs.empty)
+      view.dispatch({ changes: mine ? theirs.map(mine, true) : theirs, annotations: external.of(true) });
+  };
+  return { flush, note, takeIn };
+}
+
+/** A page that goes, or is put behind another, may not come back. */
+function whenLeaving({ flush }: TypedChanges): () => void {
+  const hidden = () => document.visibilityState === 'hidden' && flush();
+  addEventListener('pagehide', flush);
+  document.addEventListener('visibilitychange', hidden);
+  return () => {
+    removeEventListener('pagehide', flush);
+    document.removeEventListener('visibilitychange', hidden);
+  };
 }
 
 /** Tells over which offset of the editor the pointer rests; null where it has left. */
