@@ -4,11 +4,14 @@ import { CHROMIUM, FLAGS } from './browser';
 /** A port of its own beside the one of `npm run demo`; the preview takes the next. */
 const PORT = Number(process.env.TEST_PORT ?? 4990);
 
+/** Whole files, and single tests that say so. */
+const TAKES_LONG = /\.long\.spec\.ts|@long\b/;
+
 export default defineConfig({
   testDir: './browser',
   globalSetup: './globalSetup.ts',
-  // What takes minutes is for `npm run test:long`.
-  ...(process.env.LONG ? { testMatch: '*.long.spec.ts' } : { testIgnore: '*.long.spec.ts' }),
+  // What takes long is for `npm run test:long`.
+  ...(process.env.LONG ? { grep: TAKES_LONG } : { grepInvert: TAKES_LONG }),
   outputDir: './.out/browser', // emptied at every start
   // Generous: a machine that is shared may be several times slower than its cores say.
   timeout: 300_000,

@@ -161,7 +161,7 @@ async function writeWholeStore(): Promise<void> {
     if ('bytes' in value && typeof value.bytes === 'string') return bytesOf(value.bytes);
     return Object.fromEntries(Object.entries(value).map(([name, one]) => [name, whole(one)]));
   };
-  const opening = indexedDB.open('heathmoor', 3);
+  const opening = indexedDB.open('heathmoor', 4);
   opening.onupgradeneeded = () => {
     // As the program makes them: with keys in their records, or beside them.
     const keyPaths: Record<string, string | string[]> = {
@@ -169,8 +169,9 @@ async function writeWholeStore(): Promise<void> {
       files: ['siteId', 'path'],
       journal: ['siteId', 'number'],
       queues: 'siteId',
+      typing: ['siteId', 'path'],
     };
-    for (const name of ['sites', 'files', 'blobs', 'facts', 'glances', 'journal', 'queues'])
+    for (const name of ['sites', 'files', 'blobs', 'facts', 'glances', 'journal', 'queues', 'typing'])
       opening.result.createObjectStore(name, name in keyPaths ? { keyPath: keyPaths[name] } : undefined);
     opening.result.createObjectStore('aside', { autoIncrement: true }).createIndex('site', 'siteId');
   };

@@ -1,6 +1,6 @@
 /** What is seen stands in the address: Back, Forward, a reload and a copied address bring it again. */
 import type { Page } from '@playwright/test';
-import { expect, goTo, openFiles, openPage, photograph, settled, show, test } from './fixtures';
+import { expect, goTo, openFiles, openPage, photograph, settled, show, test, LONG } from './fixtures';
 
 const PAGE = (title: string) => `<!DOCTYPE html>
 <html lang="en">
@@ -115,7 +115,7 @@ test('a place that was gone to lets go of the cursor', async ({ page }) => {
   await expect(page).not.toHaveURL(/spot=/);
 });
 
-test('an address that names what is not there shows what is', async ({ page }) => {
+test('an address that names what is not there shows what is', { tag: LONG }, async ({ page }) => {
   await open(page);
   const site = page.url().replace(/pairs.*$/, '');
   await page.goto(`${site}markup?page=gone.html&strand=nobody&tab=layout-x&sheet=items&of={&spot=9-1`);

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type {} from '@playwright/test';
 import sharp from 'sharp';
 import { violations } from './axe';
-import { expect, openKites, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
+import { expect, openKites, openFiles, photograph, rowOf, test, unpacked, LONG } from './fixtures';
 import { lookAt } from './pictureSteps';
 
 const FULL = 'photos/large/delta-over-mere.jpg';
@@ -27,56 +27,60 @@ test('small beside large at one scale, by mouse and by key', async ({ page }) =>
   await expect(dialog).toBeVisible();
 });
 
-test('quality against weight: the edge moves, the curve is drawn, a choice is made for one picture and for all', async ({
-  page,
-}) => {
-  await openKites(page);
-  const dialog = await lookAt(page, FULL);
-  await dialog.getByRole('button', { name: 'Quality and weight' }).click();
-  const edge = dialog.getByRole('slider', { name: 'Edge between both pictures' });
-  await expect(edge).toHaveAttribute('aria-valuenow', '50');
-  await edge.focus();
-  await page.keyboard.press('ArrowRight');
-  await page.keyboard.press('PageUp');
-  await expect(edge).toHaveAttribute('aria-valuenow', '62');
-  const box = (await edge.boundingBox())!;
-  await page.mouse.move(box.x + box.width / 2, box.y + 100);
-  await page.mouse.down();
-  await page.mouse.move(box.x - 150, box.y + 100, { steps: 5 });
-  await page.mouse.up();
-  expect(Number(await edge.getAttribute('aria-valuenow'))).toBeLessThan(50);
-  const curve = dialog.getByRole('group', { name: 'Likeness against weight; JPEG and WebP' });
-  await expect(curve.locator('circle')).toHaveCount(17, { timeout: 60_000 }); // eight of each, and the recipe's own quality
-  await expect(dialog.getByText(/^Suggested: JPEG \d+, [\d.]+ kB, likeness 0\.9\d\d$/)).toBeVisible();
-  expect(await violations(page)).toEqual([]);
+test(
+  'quality against weight: the edge moves, the curve is drawn, a choice is made for one picture and for all',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page);
+    const dialog = await lookAt(page, FULL);
+    await dialog.getByRole('button', { name: 'Quality and weight' }).click();
+    const edge = dialog.getByRole('slider', { name: 'Edge between both pictures' });
+    await expect(edge).toHaveAttribute('aria-valuenow', '50');
+    await edge.focus();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('PageUp');
+    await expect(edge).toHaveAttribute('aria-valuenow', '62');
+    const box = (await edge.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + 100);
+    await page.mouse.down();
+    await page.mouse.move(box.x - 150, box.y + 100, { steps: 5 });
+    await page.mouse.up();
+    expect(Number(await edge.getAttribute('aria-valuenow'))).toBeLessThan(50);
+    const curve = dialog.getByRole('group', { name: 'Likeness against weight; JPEG and WebP' });
+    await expect(curve.locator('circle')).toHaveCount(17, { timeout: 60_000 }); // eight of each, and the recipe's own quality
+    await expect(dialog.getByText(/^Suggested: JPEG \d+, [\d.]+ kB, likeness 0\.9\d\d$/)).toBeVisible();
+    expect(await violations(page)).toEqual([]);
 
-  await dialog.getByRole('slider', { name: /^Quality/ }).focus();
-  for (let n = 0; n < 12; n++) await page.keyboard.press('ArrowLeft');
-  await expect(dialog.getByText('Quality 70', { exact: true })).toBeVisible();
-  const weight = await dialog.getByText(/^[\d.]+ kB; now/).textContent();
-  await dialog.getByRole('button', { name: 'Make this picture so' }).click();
-  await expect(dialog.getByRole('status').getByText('Make delta-over-mere.jpg')).toBeVisible();
-  await page.keyboard.press('Escape');
-  // What was shown is what was written, and it is this picture's own: the recipe does not ask for it again.
-  const kilobytes = (text: string | null | undefined) => Number(/([\d.]+) kB/.exec(text ?? '')?.[1]);
-  // Who made it and its copyright are written into the file as well: some hundred bytes.
-  await expect
-    .poll(async () => Math.abs(kilobytes(await rowOf(page, FULL).locator('.state').textContent()) - kilobytes(weight)))
-    .toBeLessThan(2);
-  await expect(page.getByRole('button', { name: 'Make all by the recipe, 15' })).toBeVisible();
+    await dialog.getByRole('slider', { name: /^Quality/ }).focus();
+    for (let n = 0; n < 12; n++) await page.keyboard.press('ArrowLeft');
+    await expect(dialog.getByText('Quality 70', { exact: true })).toBeVisible();
+    const weight = await dialog.getByText(/^[\d.]+ kB; now/).textContent();
+    await dialog.getByRole('button', { name: 'Make this picture so' }).click();
+    await expect(dialog.getByRole('status').getByText('Make delta-over-mere.jpg')).toBeVisible();
+    await page.keyboard.press('Escape');
+    // What was shown is what was written, and it is this picture's own: the recipe does not ask for it again.
+    const kilobytes = (text: string | null | undefined) => Number(/([\d.]+) kB/.exec(text ?? '')?.[1]);
+    // Who made it and its copyright are written into the file as well: some hundred bytes.
+    await expect
+      .poll(async () =>
+        Math.abs(kilobytes(await rowOf(page, FULL).locator('.state').textContent()) - kilobytes(weight)),
+      )
+      .toBeLessThan(2);
+    await expect(page.getByRole('button', { name: 'Make all by the recipe, 15' })).toBeVisible();
 
-  const again = await lookAt(page, FULL);
-  await again.getByRole('button', { name: 'Quality and weight' }).click();
-  await again.getByRole('combobox', { name: 'Size' }).click();
-  await page.getByRole('option', { name: 'thumbnail' }).click();
-  await again.getByRole('group', { name: 'Format' }).getByRole('button', { name: 'WebP' }).click();
-  await again.getByRole('button', { name: 'Use it for all' }).click();
-  // While its work is done the button is idle, and the focus is nowhere until the dialog takes it again.
-  await expect(again.getByRole('status')).not.toBeEmpty();
-  await expect.poll(() => page.evaluate(() => document.activeElement === document.body)).toBe(false);
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('region', { name: 'Naming and recipe' })).toContainText('at most 150 px wide, WebP 80');
-});
+    const again = await lookAt(page, FULL);
+    await again.getByRole('button', { name: 'Quality and weight' }).click();
+    await again.getByRole('combobox', { name: 'Size' }).click();
+    await page.getByRole('option', { name: 'thumbnail' }).click();
+    await again.getByRole('group', { name: 'Format' }).getByRole('button', { name: 'WebP' }).click();
+    await again.getByRole('button', { name: 'Use it for all' }).click();
+    // While its work is done the button is idle, and the focus is nowhere until the dialog takes it again.
+    await expect(again.getByRole('status')).not.toBeEmpty();
+    await expect.poll(() => page.evaluate(() => document.activeElement === document.body)).toBe(false);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('region', { name: 'Naming and recipe' })).toContainText('at most 150 px wide, WebP 80');
+  },
+);
 
 test('a crop is cut about the point that was moved, as sharp would cut it there', async ({ page }) => {
   const full = await photograph(5, 1600, 800);

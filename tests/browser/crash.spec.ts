@@ -1,7 +1,7 @@
 /** The page is killed in the middle of an import; all of it is there afterwards, or none of it. */
 import type { Page } from '@playwright/test';
 import { withoutDemo } from '../setOut';
-import { expect, folderWith, goTo, kill, openKites, photograph, test } from './fixtures';
+import { expect, folderWith, goTo, kill, openKites, photograph, test, LONG } from './fixtures';
 
 function counts(page: Page): Promise<{ sites: number; files: number; orphans: number }> {
   return page.evaluate(async () => {
@@ -28,7 +28,7 @@ function counts(page: Page): Promise<{ sites: number; files: number; orphans: nu
 /** Enough that an import takes longer than the longest wait before the kill. */
 const PICTURES = 16;
 
-test('an import that is killed leaves no half of a site', async ({ context, baseURL }) => {
+test('an import that is killed leaves no half of a site', { tag: LONG }, async ({ context, baseURL }) => {
   test.setTimeout(120_000);
   const files: Record<string, Buffer> = {};
   for (let n = 0; n < PICTURES; n++) files[`p${n}.jpg`] = await photograph(n, 1600, 1200);

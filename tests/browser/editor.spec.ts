@@ -18,6 +18,7 @@ import {
   placeInside,
   test,
   unpacked,
+  LONG,
 } from './fixtures';
 import { PAGES } from '../site/make';
 
@@ -189,48 +190,50 @@ test('where a link leads is chosen and never typed; words become a link; mail an
   await expect(line(page, 'in the old sail loft.')).toBeVisible();
 });
 
-test('what an item is can be corrected, is remembered over a reload without a byte in the page, and taken back', async ({
-  page,
-}) => {
-  const box = (one: number, two: number) =>
-    `<div class="box">${[one, two].map((n) => `<a href="large/p${n}.jpg"><img src="small/p${n}.jpg" alt="Kite ${n}"></a>`).join('')}</div>`;
-  const html = `<!DOCTYPE html>\n<html lang="en">\n<head><meta charset="utf-8"><title>Kites</title></head>\n<body>\n<div class="wall">\n${box(1, 2)}\n${box(3, 4)}\n</div>\n</body>\n</html>\n`;
-  const pictures = Object.fromEntries(
-    (
-      await Promise.all(
-        [1, 2, 3, 4].map(
-          async (n) =>
-            [
-              [`large/p${n}.jpg`, await photograph(n)],
-              [`small/p${n}.jpg`, await photograph(n, 400, 300)],
-            ] as const,
-        ),
-      )
-    ).flat(),
-  );
-  await openFiles(page, { ...pictures, 'index.html': html });
-  await goTo(page, 'markup');
-  await expect(page.getByText('4 items in 1 gallery')).toBeVisible();
-  await cursorAfter(page, 'src="small/p1');
-  await page.getByRole('button', { name: 'What is an item?' }).click();
-  const dialog = page.getByRole('dialog', { name: 'What an item is here' });
-  await expect(dialog.getByRole('radio', { name: /^<a> 4 items read so now/ })).toBeChecked();
-  await dialog.getByRole('radio', { name: /^<div class="box"> 2 items/ }).check();
-  await dialog.getByRole('button', { name: 'Take these as items' }).click();
-  await expect(dialog.getByText('You said: each div.box is an item.')).toBeVisible();
-  expect(await violations(page)).toEqual([]);
-  await dialog.getByRole('button', { name: 'Close' }).click();
-  await expect(page.getByText('2 items in 1 gallery')).toBeVisible();
-  await page.reload();
-  await expect(page.getByText('2 items in 1 gallery')).toBeVisible();
-  expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(html);
-  await goTo(page, 'markup');
-  await page.getByRole('button', { name: 'Items…' }).click();
-  await page.getByRole('button', { name: 'Confirm or correct' }).click();
-  await dialog.getByRole('radio', { name: /^<div class="box">/ }).check();
-  await dialog.getByRole('button', { name: 'Take back what I said' }).click();
-  await expect(page.getByText('4 items in 1 gallery')).toBeAttached();
-});
+test(
+  'what an item is can be corrected, is remembered over a reload without a byte in the page, and taken back',
+  { tag: LONG },
+  async ({ page }) => {
+    const box = (one: number, two: number) =>
+      `<div class="box">${[one, two].map((n) => `<a href="large/p${n}.jpg"><img src="small/p${n}.jpg" alt="Kite ${n}"></a>`).join('')}</div>`;
+    const html = `<!DOCTYPE html>\n<html lang="en">\n<head><meta charset="utf-8"><title>Kites</title></head>\n<body>\n<div class="wall">\n${box(1, 2)}\n${box(3, 4)}\n</div>\n</body>\n</html>\n`;
+    const pictures = Object.fromEntries(
+      (
+        await Promise.all(
+          [1, 2, 3, 4].map(
+            async (n) =>
+              [
+                [`large/p${n}.jpg`, await photograph(n)],
+                [`small/p${n}.jpg`, await photograph(n, 400, 300)],
+              ] as const,
+          ),
+        )
+      ).flat(),
+    );
+    await openFiles(page, { ...pictures, 'index.html': html });
+    await goTo(page, 'markup');
+    await expect(page.getByText('4 items in 1 gallery')).toBeVisible();
+    await cursorAfter(page, 'src="small/p1');
+    await page.getByRole('button', { name: 'What is an item?' }).click();
+    const dialog = page.getByRole('dialog', { name: 'What an item is here' });
+    await expect(dialog.getByRole('radio', { name: /^<a> 4 items read so now/ })).toBeChecked();
+    await dialog.getByRole('radio', { name: /^<div class="box"> 2 items/ }).check();
+    await dialog.getByRole('button', { name: 'Take these as items' }).click();
+    await expect(dialog.getByText('You said: each div.box is an item.')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await dialog.getByRole('button', { name: 'Close' }).click();
+    await expect(page.getByText('2 items in 1 gallery')).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('2 items in 1 gallery')).toBeVisible();
+    expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(html);
+    await goTo(page, 'markup');
+    await page.getByRole('button', { name: 'Items…' }).click();
+    await page.getByRole('button', { name: 'Confirm or correct' }).click();
+    await dialog.getByRole('radio', { name: /^<div class="box">/ }).check();
+    await dialog.getByRole('button', { name: 'Take back what I said' }).click();
+    await expect(page.getByText('4 items in 1 gallery')).toBeAttached();
+  },
+);
 
 test('the slots of one item are set by choosing its files and writing its words', async ({ page }) => {
   await openKites(page, 'markup');
@@ -258,73 +261,75 @@ test('the slots of one item are set by choosing its files and writing its words'
   );
 });
 
-test('pictures that are dropped, pasted or picked come in with their thumbnails and are written in the page’s pattern', async ({
-  page,
-}) => {
-  await openKites(page, 'markup');
-  await openPage(page, 'workshop.html');
-  const drop = async (name: string, type: string, bytes: Buffer) => {
-    const data = await page.evaluateHandle(
-      ([file, kind, encoded]) => {
-        const transfer = new DataTransfer();
-        transfer.items.add(
-          new File([Uint8Array.from(atob(encoded!), (letter) => letter.charCodeAt(0))], file!, { type: kind! }),
-        );
-        return transfer;
-      },
-      [name, type, bytes.toString('base64')],
-    );
-    for (const event of ['dragenter', 'dragover', 'drop'])
-      await page.locator('.cm-content').dispatchEvent(event, { dataTransfer: data });
-  };
-  await drop('notes.txt', 'text/plain', Buffer.from('nothing to see'));
-  await expect(page.getByRole('status').getByText(/notes\.txt cannot be taken in: it is no picture/)).toBeVisible();
-  await drop('dropped.jpg', 'image/jpeg', await photograph(71));
-  const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
-  await expect(dialog).toBeVisible();
-  // By now the text of the first file would stand in the source, had the editor taken it.
-  await expect(page.locator('.cm-content')).not.toContainText('nothing to see');
-  await expect(dialog.getByRole('checkbox', { name: 'Add dropped' })).toBeChecked();
-  await expect(dialog.getByRole('checkbox', { checked: true })).toHaveCount(1);
-  await dialog
-    .getByLabel('Pictures from disk')
-    .setInputFiles({ name: 'picked.png', mimeType: 'image/png', buffer: await photograph(72) });
-  await expect(dialog.getByRole('checkbox', { name: 'Add picked' })).toBeChecked();
-  await expect(dialog.getByRole('checkbox', { name: 'Add dropped' })).toBeChecked();
-  expect(await violations(page)).toEqual([]);
-  await dialog.getByRole('textbox', { name: 'Alt text' }).first().fill('A kite that came last');
-  await dialog.getByRole('combobox', { name: 'Place' }).click();
-  await page.getByRole('option', { name: 'before the first item' }).click();
-  await dialog.getByRole('button', { name: 'Write 2 items' }).click();
-  await expect(page.getByRole('status').getByText('Add 2 pictures to workshop.html')).toBeVisible();
+test(
+  'pictures that are dropped, pasted or picked come in with their thumbnails and are written in the page’s pattern',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page, 'markup');
+    await openPage(page, 'workshop.html');
+    const drop = async (name: string, type: string, bytes: Buffer) => {
+      const data = await page.evaluateHandle(
+        ([file, kind, encoded]) => {
+          const transfer = new DataTransfer();
+          transfer.items.add(
+            new File([Uint8Array.from(atob(encoded!), (letter) => letter.charCodeAt(0))], file!, { type: kind! }),
+          );
+          return transfer;
+        },
+        [name, type, bytes.toString('base64')],
+      );
+      for (const event of ['dragenter', 'dragover', 'drop'])
+        await page.locator('.cm-content').dispatchEvent(event, { dataTransfer: data });
+    };
+    await drop('notes.txt', 'text/plain', Buffer.from('nothing to see'));
+    await expect(page.getByRole('status').getByText(/notes\.txt cannot be taken in: it is no picture/)).toBeVisible();
+    await drop('dropped.jpg', 'image/jpeg', await photograph(71));
+    const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
+    await expect(dialog).toBeVisible();
+    // By now the text of the first file would stand in the source, had the editor taken it.
+    await expect(page.locator('.cm-content')).not.toContainText('nothing to see');
+    await expect(dialog.getByRole('checkbox', { name: 'Add dropped' })).toBeChecked();
+    await expect(dialog.getByRole('checkbox', { checked: true })).toHaveCount(1);
+    await dialog
+      .getByLabel('Pictures from disk')
+      .setInputFiles({ name: 'picked.png', mimeType: 'image/png', buffer: await photograph(72) });
+    await expect(dialog.getByRole('checkbox', { name: 'Add picked' })).toBeChecked();
+    await expect(dialog.getByRole('checkbox', { name: 'Add dropped' })).toBeChecked();
+    expect(await violations(page)).toEqual([]);
+    await dialog.getByRole('textbox', { name: 'Alt text' }).first().fill('A kite that came last');
+    await dialog.getByRole('combobox', { name: 'Place' }).click();
+    await page.getByRole('option', { name: 'before the first item' }).click();
+    await dialog.getByRole('button', { name: 'Write 2 items' }).click();
+    await expect(page.getByRole('status').getByText('Add 2 pictures to workshop.html')).toBeVisible();
 
-  const reachedOthers = await page.evaluate(async () => {
-    const canvas = new OffscreenCanvas(900, 600);
-    const ink = canvas.getContext('2d')!;
-    ink.fillStyle = 'teal';
-    ink.fillRect(100, 100, 500, 300);
-    const transfer = new DataTransfer();
-    transfer.items.add(
-      new File([await canvas.convertToBlob({ type: 'image/png' })], 'image.png', { type: 'image/png' }),
+    const reachedOthers = await page.evaluate(async () => {
+      const canvas = new OffscreenCanvas(900, 600);
+      const ink = canvas.getContext('2d')!;
+      ink.fillStyle = 'teal';
+      ink.fillRect(100, 100, 500, 300);
+      const transfer = new DataTransfer();
+      transfer.items.add(
+        new File([await canvas.convertToBlob({ type: 'image/png' })], 'image.png', { type: 'image/png' }),
+      );
+      const editor = document.querySelector('.cm-content')!;
+      let reached = 0;
+      editor.addEventListener('paste', () => reached++);
+      editor.dispatchEvent(new ClipboardEvent('paste', { clipboardData: transfer, bubbles: true, cancelable: true }));
+      return reached;
+    });
+    // Taken twice, pictures would be asked about once more when they have been written.
+    expect(reachedOthers).toBe(0);
+    await expect(dialog.getByRole('checkbox', { name: 'Add image' })).toBeChecked();
+    await dialog.getByRole('button', { name: 'Write 1 item' }).click();
+    await expect(page.getByRole('status').getByText('Add 1 picture to workshop.html')).toBeVisible();
+    const out = await unpacked(page);
+    const html = readFileSync(join(out, 'workshop.html'), 'utf8');
+    expect(html).toMatch(
+      /<div class="bench">\n {2}<p class="shot"><a href="photos\/large\/(?:dropped|picked)\.\w+" data-enlarge data-enlarge-group="workshop"/,
     );
-    const editor = document.querySelector('.cm-content')!;
-    let reached = 0;
-    editor.addEventListener('paste', () => reached++);
-    editor.dispatchEvent(new ClipboardEvent('paste', { clipboardData: transfer, bubbles: true, cancelable: true }));
-    return reached;
-  });
-  // Taken twice, pictures would be asked about once more when they have been written.
-  expect(reachedOthers).toBe(0);
-  await expect(dialog.getByRole('checkbox', { name: 'Add image' })).toBeChecked();
-  await dialog.getByRole('button', { name: 'Write 1 item' }).click();
-  await expect(page.getByRole('status').getByText('Add 1 picture to workshop.html')).toBeVisible();
-  const out = await unpacked(page);
-  const html = readFileSync(join(out, 'workshop.html'), 'utf8');
-  expect(html).toMatch(
-    /<div class="bench">\n {2}<p class="shot"><a href="photos\/large\/(?:dropped|picked)\.\w+" data-enlarge data-enlarge-group="workshop"/,
-  );
-  expect(html).toMatch(
-    /<p class="shot"><a href="photos\/large\/image\.png"[^>]*>\s*<img src="photos\/small\/image\.\w+" width="150" height="100"/,
-  );
-  expect(html).toContain('alt="A kite that came last"');
-});
+    expect(html).toMatch(
+      /<p class="shot"><a href="photos\/large\/image\.png"[^>]*>\s*<img src="photos\/small\/image\.\w+" width="150" height="100"/,
+    );
+    expect(html).toContain('alt="A kite that came last"');
+  },
+);

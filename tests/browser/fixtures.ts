@@ -8,6 +8,9 @@ import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { setOut, withoutDemo, type SetOut } from '../setOut';
 
+/** Of a test that takes long and guards what others guard as well, or what seldom changes: for `npm run test:long`. */
+export const LONG = '@long';
+
 /** Addresses of a previewed site: `/s/<token>/…` on the preview origin. */
 const SITE_ADDRESS = /\/s\/[\w-]{22,}\//;
 

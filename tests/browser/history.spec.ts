@@ -5,57 +5,59 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { violations } from './axe';
-import { expect, goTo, openKites, settled, test, unpacked } from './fixtures';
+import { expect, goTo, openKites, settled, test, unpacked, LONG } from './fixtures';
 import { PAGES } from '../site/make';
 
-test('what was done is listed with its differences; one goes back to a named point, across a reload, and forth again', async ({
-  page,
-}) => {
-  await openKites(page, 'markup');
-  for (const [n, caption] of ['First', 'Second', 'Third'].entries()) {
-    const field = page.getByRole('textbox', { name: 'Caption' });
-    await field.fill(caption);
-    await field.press('Enter');
-    await expect(page.getByRole('button', { name: /^Undo: Set the caption/ })).toBeVisible();
-    await page.locator('body').click({ position: { x: 600, y: 10 } });
-    await page.keyboard.press('h');
+test(
+  'what was done is listed with its differences; one goes back to a named point, across a reload, and forth again',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page, 'markup');
+    for (const [n, caption] of ['First', 'Second', 'Third'].entries()) {
+      const field = page.getByRole('textbox', { name: 'Caption' });
+      await field.fill(caption);
+      await field.press('Enter');
+      await expect(page.getByRole('button', { name: /^Undo: Set the caption/ })).toBeVisible();
+      await page.locator('body').click({ position: { x: 600, y: 10 } });
+      await page.keyboard.press('h');
+      const dialog = page.getByRole('dialog', { name: 'History' });
+      await expect(dialog.getByRole('listitem')).toHaveCount(n + 2);
+      await dialog.getByRole('button', { name: 'Close' }).click();
+    }
+    await page.getByRole('button', { name: 'History', exact: true }).click();
     const dialog = page.getByRole('dialog', { name: 'History' });
-    await expect(dialog.getByRole('listitem')).toHaveCount(n + 2);
+    const entries = dialog.getByRole('list', { name: 'What was done, the latest first' }).getByRole('listitem');
+    await expect(entries.first()).toContainText('the site is here');
+    await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('<span>Third</span>');
+    expect(await violations(page)).toEqual([]);
+    await entries.nth(2).getByRole('button').click();
+    await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('<span>First</span>');
+    await dialog.getByRole('textbox', { name: 'Name of this restore point' }).fill('Before the feast');
+    await dialog.getByRole('button', { name: 'Keep the name' }).click();
+    await expect(entries.nth(2)).toContainText('Before the feast');
+    await dialog.getByRole('button', { name: 'Go back to here' }).click();
+    await expect(entries.nth(2)).toContainText('the site is here');
+    await expect(entries.first()).toContainText('undone');
     await dialog.getByRole('button', { name: 'Close' }).click();
-  }
-  await page.getByRole('button', { name: 'History', exact: true }).click();
-  const dialog = page.getByRole('dialog', { name: 'History' });
-  const entries = dialog.getByRole('list', { name: 'What was done, the latest first' }).getByRole('listitem');
-  await expect(entries.first()).toContainText('the site is here');
-  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('<span>Third</span>');
-  expect(await violations(page)).toEqual([]);
-  await entries.nth(2).getByRole('button').click();
-  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('<span>First</span>');
-  await dialog.getByRole('textbox', { name: 'Name of this restore point' }).fill('Before the feast');
-  await dialog.getByRole('button', { name: 'Keep the name' }).click();
-  await expect(entries.nth(2)).toContainText('Before the feast');
-  await dialog.getByRole('button', { name: 'Go back to here' }).click();
-  await expect(entries.nth(2)).toContainText('the site is here');
-  await expect(entries.first()).toContainText('undone');
-  await dialog.getByRole('button', { name: 'Close' }).click();
-  expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain('<span>First</span>');
+    expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain('<span>First</span>');
 
-  await page.reload();
-  await settled(page);
-  await goTo(page, 'markup');
-  await page.getByRole('button', { name: 'History', exact: true }).click();
-  await expect(entries.nth(2)).toContainText('Before the feast');
-  await entries.first().getByRole('button').click();
-  await dialog.getByRole('button', { name: 'Go forth to here' }).click();
-  await expect(entries.first()).toContainText('the site is here');
-  await entries.last().getByRole('button').click();
-  await dialog.getByRole('button', { name: 'Go back to here' }).click();
-  await expect(entries.last()).toContainText('the site is here');
-  await dialog.getByRole('button', { name: 'Close' }).click();
-  expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toBe(
-    readFileSync(join(PAGES, 'festival.html'), 'utf8'),
-  );
-});
+    await page.reload();
+    await settled(page);
+    await goTo(page, 'markup');
+    await page.getByRole('button', { name: 'History', exact: true }).click();
+    await expect(entries.nth(2)).toContainText('Before the feast');
+    await entries.first().getByRole('button').click();
+    await dialog.getByRole('button', { name: 'Go forth to here' }).click();
+    await expect(entries.first()).toContainText('the site is here');
+    await entries.last().getByRole('button').click();
+    await dialog.getByRole('button', { name: 'Go back to here' }).click();
+    await expect(entries.last()).toContainText('the site is here');
+    await dialog.getByRole('button', { name: 'Close' }).click();
+    expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toBe(
+      readFileSync(join(PAGES, 'festival.html'), 'utf8'),
+    );
+  },
+);
 
 test('for those who like it, every change is shown before it is made, and may be left', async ({ page }) => {
   await openKites(page, 'markup');

@@ -6,7 +6,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { expect, goTo, openKites, openFiles, photograph, test, unpacked } from './fixtures';
+import { expect, goTo, openKites, openFiles, photograph, test, unpacked, LONG } from './fixtures';
 
 const items = (page: Page) => page.getByRole('dialog', { name: /items on/ });
 
@@ -44,95 +44,101 @@ test('a pattern is changed, its outcome looked at before, applied to all items a
   );
 });
 
-test('the item that lacks what its neighbours have is found and completed; items are moved, copied to another page and removed', async ({
-  page,
-}) => {
-  await openKites(page, 'markup');
-  await expect(page.getByText('1 item unlike the others')).toBeVisible();
-  await page.getByRole('button', { name: 'Items…' }).click();
-  await expect(items(page).getByText('no data-enlarge-group="festival" on the link')).toBeVisible();
-  expect(await violations(page)).toEqual([]);
-  await items(page).getByRole('button', { name: 'Put it there' }).click();
-  await expect(items(page).getByText('no data-enlarge-group')).toHaveCount(0);
+test(
+  'the item that lacks what its neighbours have is found and completed; items are moved, copied to another page and removed',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page, 'markup');
+    await expect(page.getByText('1 item unlike the others')).toBeVisible();
+    await page.getByRole('button', { name: 'Items…' }).click();
+    await expect(items(page).getByText('no data-enlarge-group="festival" on the link')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await items(page).getByRole('button', { name: 'Put it there' }).click();
+    await expect(items(page).getByText('no data-enlarge-group')).toHaveCount(0);
 
-  for (const name of ['star-field', 'sled-morning'])
-    await items(page)
-      .getByRole('checkbox', { name: `Choose ${name}` })
-      .check();
-  await items(page).getByRole('spinbutton', { name: 'Place' }).fill('1');
-  await items(page).getByRole('button', { name: 'Move there' }).click();
-  await expect(items(page).getByRole('listitem').first()).toContainText('star-field');
-  await expect(items(page).getByRole('listitem').nth(1)).toContainText('sled-morning');
+    for (const name of ['star-field', 'sled-morning'])
+      await items(page)
+        .getByRole('checkbox', { name: `Choose ${name}` })
+        .check();
+    await items(page).getByRole('spinbutton', { name: 'Place' }).fill('1');
+    await items(page).getByRole('button', { name: 'Move there' }).click();
+    await expect(items(page).getByRole('listitem').first()).toContainText('star-field');
+    await expect(items(page).getByRole('listitem').nth(1)).toContainText('sled-morning');
 
-  await items(page).getByRole('checkbox', { name: 'Choose last-light' }).check();
-  await items(page).getByRole('combobox', { name: 'Page' }).click();
-  await page.getByRole('option', { name: 'workshop.html' }).click();
-  await items(page).getByRole('button', { name: 'Copy there' }).click();
-  await expect(
-    items(page)
-      .getByRole('status')
-      .getByText(/^Copy 1 item to workshop\.html/),
-  ).toBeVisible();
-  await items(page).getByRole('checkbox', { name: 'Choose last-light' }).check();
-  await items(page).getByRole('button', { name: 'Remove 1 item' }).click();
-  await expect(page.getByRole('dialog', { name: '11 items on festival.html' })).toBeVisible();
-  await items(page).getByRole('button', { name: 'Close' }).click();
+    await items(page).getByRole('checkbox', { name: 'Choose last-light' }).check();
+    await items(page).getByRole('combobox', { name: 'Page' }).click();
+    await page.getByRole('option', { name: 'workshop.html' }).click();
+    await items(page).getByRole('button', { name: 'Copy there' }).click();
+    await expect(
+      items(page)
+        .getByRole('status')
+        .getByText(/^Copy 1 item to workshop\.html/),
+    ).toBeVisible();
+    await items(page).getByRole('checkbox', { name: 'Choose last-light' }).check();
+    await items(page).getByRole('button', { name: 'Remove 1 item' }).click();
+    await expect(page.getByRole('dialog', { name: '11 items on festival.html' })).toBeVisible();
+    await items(page).getByRole('button', { name: 'Close' }).click();
 
-  const out = await unpacked(page);
-  const festival = readFileSync(join(out, 'festival.html'), 'utf8');
-  const workshop = readFileSync(join(out, 'workshop.html'), 'utf8');
-  expect(festival.indexOf('star-field')).toBeLessThan(festival.indexOf('sled-morning'));
-  expect(festival.indexOf('sled-morning')).toBeLessThan(festival.indexOf('delta-over-mere'));
-  expect(festival).not.toContain('last-light');
-  // In the workshop's own pattern, with its own group.
-  expect(workshop).toMatch(/<a href="photos\/large\/last-light\.jpg"[^>]*data-enlarge-group="workshop"/);
-  expect(workshop).toContain('A red parafoil in the last light');
-});
+    const out = await unpacked(page);
+    const festival = readFileSync(join(out, 'festival.html'), 'utf8');
+    const workshop = readFileSync(join(out, 'workshop.html'), 'utf8');
+    expect(festival.indexOf('star-field')).toBeLessThan(festival.indexOf('sled-morning'));
+    expect(festival.indexOf('sled-morning')).toBeLessThan(festival.indexOf('delta-over-mere'));
+    expect(festival).not.toContain('last-light');
+    // In the workshop's own pattern, with its own group.
+    expect(workshop).toMatch(/<a href="photos\/large\/last-light\.jpg"[^>]*data-enlarge-group="workshop"/);
+    expect(workshop).toContain('A red parafoil in the last light');
+  },
+);
 
-test('an attribute on every link, words by a rule, and counters that are out of step', async ({ page }) => {
-  const item = (n: number, number: string) =>
-    `<li><a href="large/p${n}.jpg"><img src="small/p${n}.jpg" alt="${n === 2 ? '' : `Picture ${n}`}"></a><small>${number} of 4</small><p>Kite ${n}</p></li>`;
-  const html = `<!DOCTYPE html>\n<html lang="en">\n<head><meta charset="utf-8"><title>Kites</title></head>\n<body>\n<ul>\n${item(1, '1')}\n${item(2, '2')}\n${item(3, '4')}\n</ul>\n</body>\n</html>\n`;
-  const pictures = Object.fromEntries(
-    (
-      await Promise.all(
-        [1, 2, 3].map(
-          async (n) =>
-            [
-              [`large/p${n}.jpg`, await photograph(n)],
-              [`small/p${n}.jpg`, await photograph(n, 400, 300)],
-            ] as const,
-        ),
+test(
+  'an attribute on every link, words by a rule, and counters that are out of step',
+  { tag: LONG },
+  async ({ page }) => {
+    const item = (n: number, number: string) =>
+      `<li><a href="large/p${n}.jpg"><img src="small/p${n}.jpg" alt="${n === 2 ? '' : `Picture ${n}`}"></a><small>${number} of 4</small><p>Kite ${n}</p></li>`;
+    const html = `<!DOCTYPE html>\n<html lang="en">\n<head><meta charset="utf-8"><title>Kites</title></head>\n<body>\n<ul>\n${item(1, '1')}\n${item(2, '2')}\n${item(3, '4')}\n</ul>\n</body>\n</html>\n`;
+    const pictures = Object.fromEntries(
+      (
+        await Promise.all(
+          [1, 2, 3].map(
+            async (n) =>
+              [
+                [`large/p${n}.jpg`, await photograph(n)],
+                [`small/p${n}.jpg`, await photograph(n, 400, 300)],
+              ] as const,
+          ),
+        )
+      ).flat(),
+    );
+    await openFiles(page, { ...pictures, 'index.html': html });
+    await goTo(page, 'markup');
+    await page.getByRole('button', { name: 'Items…' }).click();
+    await expect(items(page).getByRole('listitem')).toHaveCount(3);
+    await items(page).getByRole('button', { name: 'Renumber' }).click();
+    await expect(items(page).getByRole('button', { name: 'Renumber' })).toHaveCount(0);
+    await items(page).getByRole('textbox', { name: 'Attribute' }).fill('bad name');
+    await items(page).getByRole('button', { name: 'Put it on' }).click();
+    await expect(items(page).getByText('“bad name” cannot be the name of an attribute.')).toBeVisible();
+    await items(page).getByRole('textbox', { name: 'Attribute' }).fill('class');
+    await items(page).getByRole('textbox', { name: 'Value' }).fill('open');
+    await items(page).getByRole('button', { name: 'Put it on' }).click();
+    await expect(items(page).getByRole('status').getByText('Put class on every link of index.html')).toBeVisible();
+    await items(page).getByRole('combobox', { name: 'From' }).click();
+    await page.getByRole('option', { name: 'the captions' }).click();
+    await items(page).getByRole('button', { name: 'Fill the alt texts' }).click();
+    await expect(items(page).getByRole('status').getByText('Fill the alt texts of index.html')).toBeVisible();
+    await items(page).getByRole('button', { name: 'Close' }).click();
+    const made = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
+    const wanted = [1, 2, 3]
+      .map(
+        (n) =>
+          `<li><a href="large/p${n}.jpg" class="open"><img src="small/p${n}.jpg" alt="${n === 2 ? 'Kite 2' : `Picture ${n}`}"></a><small>${n} of 3</small><p>Kite ${n}</p></li>`,
       )
-    ).flat(),
-  );
-  await openFiles(page, { ...pictures, 'index.html': html });
-  await goTo(page, 'markup');
-  await page.getByRole('button', { name: 'Items…' }).click();
-  await expect(items(page).getByRole('listitem')).toHaveCount(3);
-  await items(page).getByRole('button', { name: 'Renumber' }).click();
-  await expect(items(page).getByRole('button', { name: 'Renumber' })).toHaveCount(0);
-  await items(page).getByRole('textbox', { name: 'Attribute' }).fill('bad name');
-  await items(page).getByRole('button', { name: 'Put it on' }).click();
-  await expect(items(page).getByText('“bad name” cannot be the name of an attribute.')).toBeVisible();
-  await items(page).getByRole('textbox', { name: 'Attribute' }).fill('class');
-  await items(page).getByRole('textbox', { name: 'Value' }).fill('open');
-  await items(page).getByRole('button', { name: 'Put it on' }).click();
-  await expect(items(page).getByRole('status').getByText('Put class on every link of index.html')).toBeVisible();
-  await items(page).getByRole('combobox', { name: 'From' }).click();
-  await page.getByRole('option', { name: 'the captions' }).click();
-  await items(page).getByRole('button', { name: 'Fill the alt texts' }).click();
-  await expect(items(page).getByRole('status').getByText('Fill the alt texts of index.html')).toBeVisible();
-  await items(page).getByRole('button', { name: 'Close' }).click();
-  const made = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
-  const wanted = [1, 2, 3]
-    .map(
-      (n) =>
-        `<li><a href="large/p${n}.jpg" class="open"><img src="small/p${n}.jpg" alt="${n === 2 ? 'Kite 2' : `Picture ${n}`}"></a><small>${n} of 3</small><p>Kite ${n}</p></li>`,
-    )
-    .join('\n');
-  expect(made).toContain(wanted);
-});
+      .join('\n');
+    expect(made).toContain(wanted);
+  },
+);
 
 test('items that are selected in the source are chosen in the list, and work goes for all of them', async ({
   page,

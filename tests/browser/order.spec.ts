@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { violations } from './axe';
-import { expect, openKites, openFiles, photograph, show, test, unpacked } from './fixtures';
+import { expect, openKites, openFiles, photograph, show, test, unpacked, LONG } from './fixtures';
 
 const list = (page: Page) => page.getByRole('list', { name: 'Pictures in order' });
 const names = async (page: Page, count: number) =>
@@ -66,37 +66,41 @@ test('pictures stand by name, by day or by hand; a gallery follows; by mouse and
   expect(order.length).toBe(12);
 });
 
-test('tags for many, names by a pattern for those with one tag; every reference follows', async ({ page }) => {
-  await openKites(page);
-  await show(page, 'Order and names');
-  for (const name of ['delta-over-mere', 'box-kite-lark'])
-    await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
-  await page.getByRole('textbox', { name: 'Tag' }).fill('first flights');
-  await page.getByRole('button', { name: 'Tag them' }).click();
-  await page.getByRole('combobox', { name: 'Only those tagged' }).click();
-  await page.getByRole('option', { name: 'first flights' }).click();
-  await expect(list(page).getByRole('listitem')).toHaveCount(2);
-  await page.getByRole('button', { name: 'Rename…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Rename 2 pictures' });
-  const pattern = dialog.getByRole('textbox', { name: 'Pattern' });
-  await pattern.fill('{place}');
-  await expect(dialog.getByText('“{place}” is not known')).toBeVisible();
-  await pattern.fill('Flight {number:2} {date}');
-  await expect(dialog.getByRole('list', { name: 'New names' }).getByText('flight-01-2026-06-20.jpg')).toHaveCount(2);
-  expect(await violations(page)).toEqual([]);
-  await dialog.getByRole('button', { name: 'Rename 4 files' }).click();
-  await expect(list(page).getByText('photos/large/flight-01-2026-06-20.jpg')).toBeVisible();
-  await page.getByRole('button', { name: 'Take the tag first flights from flight-01-2026-06-20' }).click();
-  await expect(list(page).getByRole('listitem')).toHaveCount(1);
-  const out = await unpacked(page);
-  const html = readFileSync(join(out, 'festival.html'), 'utf8');
-  expect(html).toContain('href="photos/large/flight-01-2026-06-20.jpg"');
-  expect(html).toContain('src="photos/small/flight-02-2026-06-20.jpg"');
-  expect(html).not.toContain('box-kite-lark.jpg');
-  await page.getByRole('button', { name: /^Undo: Tag/ }).click();
-  await page.getByRole('button', { name: 'Undo: Rename 4 files' }).click();
-  expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain('box-kite-lark.jpg');
-});
+test(
+  'tags for many, names by a pattern for those with one tag; every reference follows',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page);
+    await show(page, 'Order and names');
+    for (const name of ['delta-over-mere', 'box-kite-lark'])
+      await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
+    await page.getByRole('textbox', { name: 'Tag' }).fill('first flights');
+    await page.getByRole('button', { name: 'Tag them' }).click();
+    await page.getByRole('combobox', { name: 'Only those tagged' }).click();
+    await page.getByRole('option', { name: 'first flights' }).click();
+    await expect(list(page).getByRole('listitem')).toHaveCount(2);
+    await page.getByRole('button', { name: 'Rename…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Rename 2 pictures' });
+    const pattern = dialog.getByRole('textbox', { name: 'Pattern' });
+    await pattern.fill('{place}');
+    await expect(dialog.getByText('“{place}” is not known')).toBeVisible();
+    await pattern.fill('Flight {number:2} {date}');
+    await expect(dialog.getByRole('list', { name: 'New names' }).getByText('flight-01-2026-06-20.jpg')).toHaveCount(2);
+    expect(await violations(page)).toEqual([]);
+    await dialog.getByRole('button', { name: 'Rename 4 files' }).click();
+    await expect(list(page).getByText('photos/large/flight-01-2026-06-20.jpg')).toBeVisible();
+    await page.getByRole('button', { name: 'Take the tag first flights from flight-01-2026-06-20' }).click();
+    await expect(list(page).getByRole('listitem')).toHaveCount(1);
+    const out = await unpacked(page);
+    const html = readFileSync(join(out, 'festival.html'), 'utf8');
+    expect(html).toContain('href="photos/large/flight-01-2026-06-20.jpg"');
+    expect(html).toContain('src="photos/small/flight-02-2026-06-20.jpg"');
+    expect(html).not.toContain('box-kite-lark.jpg');
+    await page.getByRole('button', { name: /^Undo: Tag/ }).click();
+    await page.getByRole('button', { name: 'Undo: Rename 4 files' }).click();
+    expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain('box-kite-lark.jpg');
+  },
+);
 
 test('copies are shown in groups: the same to the byte, and the same but for size; one is kept, pages follow', async ({
   page,
@@ -130,60 +134,65 @@ test('copies are shown in groups: the same to the byte, and the same but for siz
   );
 });
 
-test('a gallery’s pictures come from a list, whose columns are told once; outside addresses are kept and never fetched', async ({
-  page,
-}) => {
-  const asked: string[] = [];
-  page.on('request', (request) => {
-    if (!/^(blob|data):|\/\/(localhost|127\.0\.0\.1)/.test(request.url())) asked.push(request.url());
-  });
-  const [a, b] = await Promise.all([1, 4].map((n) => photograph(n)));
-  const small = (full: Buffer) => sharp(full).resize(150).jpeg().toBuffer();
-  await openFiles(page, {
-    'index.html':
-      '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<ul>\n<li><a href="large/moor.jpg"><img src="small/moor.jpg" alt="m"></a></li>\n<li><a href="https://pictures.example/hill.jpg"><img src="small/hill.jpg" alt="h"></a></li>\n</ul>\n</body></html>\n',
-    'large/moor.jpg': a!,
-    'small/moor.jpg': await small(a!),
-    'small/hill.jpg': await small(b!),
-    'small/dale.jpg': await small(await photograph(7)),
-    // As a spreadsheet on Windows writes it.
-    'list.csv': Buffer.from(
-      'where,kleiner,what\nhttps://pictures.example/dale.jpg,small/dale.jpg,"The dale, früh"\nlarge/nothing.jpg,,Nothing\n',
-      'latin1',
-    ),
-  });
-  const elsewhere = page.getByRole('region', { name: 'At outside addresses' });
-  await expect(elsewhere.getByText('https://pictures.example/hill.jpg')).toBeVisible();
-  await show(page, 'Order and names');
-  const open = async () => {
-    await page.getByRole('button', { name: 'From a list…' }).click();
-    await page.getByRole('dialog', { name: 'Pictures from a list' }).getByRole('button', { name: 'list.csv' }).click();
-    return page.getByRole('dialog', { name: 'Pictures from a list' });
-  };
-  const dialog = await open();
-  await expect(dialog.getByText(/needs a thumbnail beside it/)).toBeVisible();
-  await expect(dialog.getByText('list.csv was read as Windows-1252.')).toBeVisible();
-  for (const [label, column] of [
-    ['Thumbnail', 'kleiner'],
-    ['Title', 'what'],
-  ] as const) {
-    await dialog.getByRole('combobox', { name: label }).click();
-    await page.getByRole('option', { name: column }).click();
-  }
-  await expect(dialog.getByText('Row 2: there is no large/nothing.jpg in this site.')).toBeVisible();
-  expect(await violations(page)).toEqual([]);
-  await dialog.getByRole('button', { name: 'Add 1 picture' }).click();
-  await expect(page.getByRole('status').getByText('Add 1 picture to index.html')).toBeVisible();
-  // The columns are known the next time.
-  await expect((await open()).getByRole('combobox', { name: 'Title' })).toContainText('what');
-  await page
-    .locator('[data-pick="list"]')
-    .setInputFiles({ name: 'list.xml', mimeType: 'application/xml', buffer: Buffer.from('<g><p></g>') });
-  await expect(dialog.getByRole('alert')).toContainText('list.xml: It is not XML');
-  await page.keyboard.press('Escape');
-  const html = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
-  expect(html).toContain(
-    '<li><a href="https://pictures.example/dale.jpg"><img src="small/dale.jpg" alt="The dale, früh"></a></li>',
-  );
-  expect(asked).toEqual([]);
-});
+test(
+  'a gallery’s pictures come from a list, whose columns are told once; outside addresses are kept and never fetched',
+  { tag: LONG },
+  async ({ page }) => {
+    const asked: string[] = [];
+    page.on('request', (request) => {
+      if (!/^(blob|data):|\/\/(localhost|127\.0\.0\.1)/.test(request.url())) asked.push(request.url());
+    });
+    const [a, b] = await Promise.all([1, 4].map((n) => photograph(n)));
+    const small = (full: Buffer) => sharp(full).resize(150).jpeg().toBuffer();
+    await openFiles(page, {
+      'index.html':
+        '<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<ul>\n<li><a href="large/moor.jpg"><img src="small/moor.jpg" alt="m"></a></li>\n<li><a href="https://pictures.example/hill.jpg"><img src="small/hill.jpg" alt="h"></a></li>\n</ul>\n</body></html>\n',
+      'large/moor.jpg': a!,
+      'small/moor.jpg': await small(a!),
+      'small/hill.jpg': await small(b!),
+      'small/dale.jpg': await small(await photograph(7)),
+      // As a spreadsheet on Windows writes it.
+      'list.csv': Buffer.from(
+        'where,kleiner,what\nhttps://pictures.example/dale.jpg,small/dale.jpg,"The dale, früh"\nlarge/nothing.jpg,,Nothing\n',
+        'latin1',
+      ),
+    });
+    const elsewhere = page.getByRole('region', { name: 'At outside addresses' });
+    await expect(elsewhere.getByText('https://pictures.example/hill.jpg')).toBeVisible();
+    await show(page, 'Order and names');
+    const open = async () => {
+      await page.getByRole('button', { name: 'From a list…' }).click();
+      await page
+        .getByRole('dialog', { name: 'Pictures from a list' })
+        .getByRole('button', { name: 'list.csv' })
+        .click();
+      return page.getByRole('dialog', { name: 'Pictures from a list' });
+    };
+    const dialog = await open();
+    await expect(dialog.getByText(/needs a thumbnail beside it/)).toBeVisible();
+    await expect(dialog.getByText('list.csv was read as Windows-1252.')).toBeVisible();
+    for (const [label, column] of [
+      ['Thumbnail', 'kleiner'],
+      ['Title', 'what'],
+    ] as const) {
+      await dialog.getByRole('combobox', { name: label }).click();
+      await page.getByRole('option', { name: column }).click();
+    }
+    await expect(dialog.getByText('Row 2: there is no large/nothing.jpg in this site.')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await dialog.getByRole('button', { name: 'Add 1 picture' }).click();
+    await expect(page.getByRole('status').getByText('Add 1 picture to index.html')).toBeVisible();
+    // The columns are known the next time.
+    await expect((await open()).getByRole('combobox', { name: 'Title' })).toContainText('what');
+    await page
+      .locator('[data-pick="list"]')
+      .setInputFiles({ name: 'list.xml', mimeType: 'application/xml', buffer: Buffer.from('<g><p></g>') });
+    await expect(dialog.getByRole('alert')).toContainText('list.xml: It is not XML');
+    await page.keyboard.press('Escape');
+    const html = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
+    expect(html).toContain(
+      '<li><a href="https://pictures.example/dale.jpg"><img src="small/dale.jpg" alt="The dale, früh"></a></li>',
+    );
+    expect(asked).toEqual([]);
+  },
+);

@@ -6,7 +6,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { expect, goTo, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
+import { expect, goTo, openFiles, photograph, rowOf, test, unpacked, LONG } from './fixtures';
 import { violations } from './axe';
 import { drawn, thumbnailOf } from '../bench/labelled';
 
@@ -212,7 +212,7 @@ test('the recipe decides what is made: a square WebP, as sharp would cut it', as
   expect(psnr).toBeGreaterThan(33);
 });
 
-test('many crops with unhelpful names are searched for a few at a time', async ({ page }) => {
+test('many crops with unhelpful names are searched for a few at a time', { tag: LONG }, async ({ page }) => {
   const numbers = Array.from({ length: 14 }, (_, n) => n * 5 + 4);
   const nameOf = (n: number) => `small/dsc_${7000 + ((n * 37) % 100)}.jpg`;
   const files = await Promise.all(

@@ -9,7 +9,7 @@ import { kitNamed } from '../kits';
 import { kitFiles, wiredPage } from '../wiring/faults.fixture';
 import { OWN_SCRIPT } from '../wiring/ownScript.fixture';
 import { violations } from './axe';
-import { expect, folderWith, goTo, openKites, openFiles, openPage, test, unpacked } from './fixtures';
+import { expect, folderWith, goTo, openKites, openFiles, openPage, test, unpacked, LONG } from './fixtures';
 import { kitButton, pictures, rehearse, wiresAndRehearses } from './wiringSteps';
 
 for (const name of ['lightbox', 'sidebay']) {
@@ -51,25 +51,29 @@ test('a viewer script that its author wrote: read, completed beside its lines, k
   expect(text).toMatch(/roam-parts\.js"><\/script>\s*<script src="[\w/]*roam\.js"><\/script>\s*<script>roam\(/);
 });
 
-test('a script comes in as a ZIP as well, and its files are put where pages look for them', async ({ page }) => {
-  await openFiles(page, { 'index.html': wiredPage('none'), ...(await pictures()) });
-  await goTo(page, 'wiring');
-  await page.getByRole('button', { name: 'Wire this page' }).click();
-  await page.getByRole('button', { name: 'Bring in a script of your own' }).click();
-  const folder = folderWith({
-    'roam.zip': Buffer.from(
-      zipSync(Object.fromEntries(Object.entries(OWN_SCRIPT).map(([name, text]) => [`roam/${name}`, strToU8(text)]))),
-    ),
-  });
-  await page.locator('[data-pick="script"]').setInputFiles(join(folder, 'roam.zip'));
-  const dialog = page.getByRole('dialog', { name: 'A script of your own' });
-  await expect(dialog.getByRole('textbox', { name: 'Name' })).toHaveValue('roam');
-  await dialog.getByRole('button', { name: 'Keep as a kit' }).click();
-  await kitButton(page, 'roam').click();
-  await page.getByRole('button', { name: 'Write this' }).click();
-  await expect(page.getByText('wired with the roam, 4 of 4 links answered')).toBeVisible();
-  expect(readFileSync(join(await unpacked(page), 'roam/roam.js'), 'utf8')).toBe(OWN_SCRIPT['roam.js']);
-});
+test(
+  'a script comes in as a ZIP as well, and its files are put where pages look for them',
+  { tag: LONG },
+  async ({ page }) => {
+    await openFiles(page, { 'index.html': wiredPage('none'), ...(await pictures()) });
+    await goTo(page, 'wiring');
+    await page.getByRole('button', { name: 'Wire this page' }).click();
+    await page.getByRole('button', { name: 'Bring in a script of your own' }).click();
+    const folder = folderWith({
+      'roam.zip': Buffer.from(
+        zipSync(Object.fromEntries(Object.entries(OWN_SCRIPT).map(([name, text]) => [`roam/${name}`, strToU8(text)]))),
+      ),
+    });
+    await page.locator('[data-pick="script"]').setInputFiles(join(folder, 'roam.zip'));
+    const dialog = page.getByRole('dialog', { name: 'A script of your own' });
+    await expect(dialog.getByRole('textbox', { name: 'Name' })).toHaveValue('roam');
+    await dialog.getByRole('button', { name: 'Keep as a kit' }).click();
+    await kitButton(page, 'roam').click();
+    await page.getByRole('button', { name: 'Write this' }).click();
+    await expect(page.getByText('wired with the roam, 4 of 4 links answered')).toBeVisible();
+    expect(readFileSync(join(await unpacked(page), 'roam/roam.js'), 'utf8')).toBe(OWN_SCRIPT['roam.js']);
+  },
+);
 
 test('what is no viewer script is refused with the reason', async ({ page }) => {
   await openFiles(page, { 'index.html': wiredPage('none'), ...(await pictures()) });
