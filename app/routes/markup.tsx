@@ -1,11 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, type ReactNode } from 'react';
-import { useFetcher } from 'react-router';
 import type { Strand } from '~core/model/index.ts';
 import { countOf } from '~core/site/index.ts';
 import type { PageView } from '~core/view/index.ts';
-import type { Outcome } from '../data/session/shared';
 import { stationAction } from '../data/siteAction';
 import { layoutIn, sheetIn, toLayout, toSheet, type LayoutPlace, type SheetName } from '../stations/markup/address';
 import { NewPage } from '../stations/markup/NewPage';

@@ -10,7 +10,7 @@ import { useSite } from './openSite';
 /** What can be sent as JSON; work is checked again where it arrives. */
 type JsonValue = Extract<Parameters<ReturnType<typeof useFetcher>['submit']>[0], object>;
 
-export const plain = (work: Work) => JSON.parse(JSON.stringify(work)) as JsonValue; // JSON gives nothing else
+const plain = (work: Work) => JSON.parse(JSON.stringify(work)) as JsonValue; // JSON gives nothing else
 
 interface Asking {
   ask: (work: Work) => void;

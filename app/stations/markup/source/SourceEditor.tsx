@@ -9,7 +9,7 @@ import Box from '@mui/material/Box';
 import { useEffect, useRef, type RefObject } from 'react';
 import { diagnosticsOf } from './findings';
 import { hint, lit } from './marks';
-import { baseOf, external, openEditor, readOnlyPart, tellCursor, type Base, type EditorProps } from './openEditor';
+import { baseOf, openEditor, readOnlyPart, tellCursor, type Base, type EditorProps } from './openEditor';
 
 export function SourceEditor(props: EditorProps) {
   const { path, text, readOnly, findings } = props;

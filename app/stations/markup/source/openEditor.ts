@@ -26,7 +26,7 @@ const KEEP = 400;
 const REST = 60;
 
 /** Marks changes that come from elsewhere and are not typed. */
-export const external = Annotation.define<boolean>();
+const external = Annotation.define<boolean>();
 export const readOnlyPart = new Compartment();
 
 /** What the file held when the editor last agreed with it, and how its line breaks are counted. */
