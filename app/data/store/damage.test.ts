@@ -38,7 +38,11 @@ beforeEach(async () => {
   await store.writeChange(site.id, edit('a.html', '2'));
 });
 
-async function spoil(name: 'sites' | 'files' | 'journal' | 'queues' | 'blobs' | 'typing', value: unknown, key?: string) {
+async function spoil(
+  name: 'sites' | 'files' | 'journal' | 'queues' | 'blobs' | 'typing',
+  value: unknown,
+  key?: string,
+) {
   const database = await openDB('damaged');
   await (key === undefined ? database.put(name, value) : database.put(name, value, key));
   database.close();
