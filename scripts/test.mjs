@@ -126,6 +126,7 @@ async function all(browser) {
 
 ready();
 debian();
+times.push(`what it needs ${seconds(began)} s`);
 mkdirSync(OUT, { recursive: true });
 for (const name of ['unit.json', 'browser.json']) rmSync(join(OUT, name), { force: true });
 const browser = chromiumHere() ? [BROWSER] : [];

@@ -64,8 +64,11 @@ export async function makeStore(name: SetOut, browser: Browser, baseURL: string)
 
 const read = new Map<SetOut, { body: string; siteId: string }>();
 
-/** Fills the store of a page's browser with a site; gives the site's identifier. */
-export async function setOut(page: Page, name: SetOut): Promise<string> {
+/**
+ * Fills the store of a page's browser with a site; gives the site's identifier. `address` is the application's, where
+ * the browser does not know it.
+ */
+export async function setOut(page: Page, name: SetOut, address?: string): Promise<string> {
   let kept = read.get(name);
   if (!kept) {
     const { siteId, stores } = JSON.parse(readFileSync(keptAt(name), 'utf8')) as KeptStore;
@@ -74,23 +77,23 @@ export async function setOut(page: Page, name: SetOut): Promise<string> {
   }
   const { body, siteId } = kept;
   await page.route('**/set-out.json', (route) => route.fulfill({ body, contentType: 'application/json' }));
-  await openBlank(page);
+  await openBlank(page, address);
   await page.evaluate(writeWholeStore);
   await page.unroute('**/set-out.json');
   return siteId;
 }
 
 /** Whoever opens the list of sites now does not get the demo by itself. */
-export async function withoutDemo(page: Page): Promise<void> {
-  await openBlank(page);
+export async function withoutDemo(page: Page, address?: string): Promise<void> {
+  await openBlank(page, address);
   await page.evaluate(() => localStorage.setItem('demo-brought-in', 'yes'));
 }
 
 /** An address of the application's origin that runs nothing of it. */
-async function openBlank(page: Page): Promise<void> {
+async function openBlank(page: Page, address = ''): Promise<void> {
   const body = '<!DOCTYPE html><title>Blank</title><link rel="icon" href="data:,">';
   await page.route('**/blank.html', (route) => route.fulfill({ body, contentType: 'text/html' }));
-  await page.goto('/blank.html');
+  await page.goto(`${address}/blank.html`);
   await page.unroute('**/blank.html');
 }
 

@@ -1,7 +1,7 @@
 /** What is typed is not lost, however soon afterwards the page goes. */
 import type { Page } from '@playwright/test';
 import { cursorAfter } from './editorSteps';
-import { expect, kill, openKites, openPage, settled, test } from './fixtures';
+import { expect, kill, LONG, openKites, openPage, settled, test } from './fixtures';
 
 const WORDS = 'and then the wind went round';
 
@@ -24,19 +24,23 @@ const WAYS: [string, (page: Page) => Promise<void>][] = [
 ];
 
 for (const [what, leave] of WAYS)
-  test(`typed text is there where ${what} right after a key`, async ({ context }) => {
-    const page = await context.newPage();
-    const address = await atTheHeading(page);
-    await page.keyboard.type(WORDS);
-    await leave(page);
-    const next = await context.newPage();
-    await next.goto(address);
-    await settled(next);
-    await expect(next.locator('.cm-content')).toContainText(`Three days in March${WORDS}`);
-    // It is a change like any other.
-    await next.getByRole('button', { name: 'Undo: Type in workshop.html' }).click();
-    await expect(next.locator('.cm-content')).not.toContainText(WORDS);
-  });
+  test(
+    `typed text is there where ${what} right after a key`,
+    { tag: what.includes('loaded') ? LONG : [] },
+    async ({ context }) => {
+      const page = await context.newPage();
+      const address = await atTheHeading(page);
+      await page.keyboard.type(WORDS);
+      await leave(page);
+      const next = await context.newPage();
+      await next.goto(address);
+      await settled(next);
+      await expect(next.locator('.cm-content')).toContainText(`Three days in March${WORDS}`);
+      // It is a change like any other.
+      await next.getByRole('button', { name: 'Undo: Type in workshop.html' }).click();
+      await expect(next.locator('.cm-content')).not.toContainText(WORDS);
+    },
+  );
 
 test('of somebody who types on and on, the last half second is lost at most when the browser is killed', async ({
   context,

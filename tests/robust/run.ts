@@ -7,13 +7,16 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { z } from 'zod';
 import { archives } from './archives.ts';
+import { disk } from './disk.ts';
+import { kills } from './kills.ts';
+import { memory } from './memory.ts';
 import { pages } from './pages.ts';
 import { pictures } from './pictures.ts';
 import { requests } from './requests.ts';
 import { stops } from './stops.ts';
 import type { Part, Row } from './part.ts';
 
-const PARTS: readonly Part[] = [stops, requests, archives, pages, pictures];
+const PARTS: readonly Part[] = [stops, requests, archives, pages, pictures, kills, disk, memory];
 
 const KEPT = join(dirname(fileURLToPath(import.meta.url)), '../.out/robust.json');
 const Tried = z.record(z.string(), z.number());

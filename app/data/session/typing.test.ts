@@ -123,6 +123,19 @@ describe('what is typed', () => {
     expect(told.map(({ ok }) => ok)).toEqual([false, true]);
   });
 
+  it('is kept at once where the page goes while it waits for its turn', async () => {
+    const written = typing.write('a.html', 'one two\r\nthree', [at(0, 'a')]);
+    const keepLast = vi.spyOn(shared.store, 'keepLastTyping');
+    typing.leave();
+    expect(keepLast.mock.calls).toEqual([
+      [{ siteId: shared.site.id, path: 'a.html', before: 'one two\r\nthree', steps: [[at(0, 'a')]] }],
+    ]);
+    await written;
+    typing.leave();
+    expect(keepLast).toHaveBeenCalledTimes(1);
+    expect(await kept()).toEqual([]);
+  });
+
   it('is kept and told where its file has gone', async () => {
     shared.files.delete('a.html');
     await typing.write('a.html', 'one two\r\nthree', [at(0, 'a')]);

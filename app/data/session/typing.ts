@@ -58,6 +58,14 @@ export class Typing {
     await this.#land(path);
   }
 
+  /** The page is going: what was handed over may not be written any more. */
+  leave(): void {
+    const { store, site, shut } = this.#site;
+    if (shut !== null) return;
+    for (const [path, { before, steps }] of this.#waiting)
+      if (steps.length > 0) store.keepLastTyping({ siteId: site.id, path, before, steps });
+  }
+
   /** Writes what the page was closed over; what has no file to go to any more stays where it is kept. */
   async recover(): Promise<void> {
     const { store, site, files } = this.#site;

@@ -9,6 +9,7 @@ import { hashesIn, renamed, withOutside } from './commit';
 import { GoneTeller } from './gone';
 import { below, lastNumber, reading, unwaited, within, writing, type Database, type Schema } from './idbSchema';
 import { step } from './idbStep';
+import { forgetAllLast, forgetLast, keepLast, readLast } from './lastTyping';
 import { FactsRecord, FileRecord, JournalRecord, mendedSite, QueueRecord, SiteRecord, TypingRecord } from './records';
 import { setAside, textsIn, type SetAside } from './setAside';
 import type { Files, Store } from './store';
@@ -82,6 +83,7 @@ function idbStore(db: Database, newer: boolean, teller: GoneTeller): Store {
     saveQueue: refuseNewer,
     removeQueue: refuseNewer,
     saveTyping: refuseNewer,
+    keepLastTyping: () => undefined,
     removeTyping: refuseNewer,
   };
 }
@@ -137,13 +139,16 @@ function writableStore(db: Database, newer: boolean, teller: GoneTeller): Store 
     },
     readTyping: (siteId) => readTyping(db, siteId),
     saveTyping: async (typing) => {
+      forgetLast(typing.siteId, typing.path);
       const tx = writing(db, ['typing']);
       unwaited(tx.objectStore('typing').put(typing));
-      // Not when its requests have been answered: a page that is being closed gets no answer any more.
+      // Not when its request has been answered: a page that is being closed gets no answer any more.
       tx.commit();
       await tx.done;
     },
+    keepLastTyping: keepLast,
     removeTyping: async (siteId, path) => {
+      forgetLast(siteId, path);
       const tx = writing(db, ['typing']);
       unwaited(tx.objectStore('typing').delete([siteId, path]));
       await tx.done;
@@ -202,9 +207,12 @@ const LATER = ['aside', 'typing'] as const;
 const laterIn = (db: Database) => LATER.filter((name) => db.objectStoreNames.contains(name));
 
 async function readTyping(db: Database, siteId: string): Promise<TypingRecord[]> {
-  if (!laterIn(db).includes('typing')) return [];
+  const last = readLast(siteId);
+  if (!laterIn(db).includes('typing')) return last;
   const records = await within(db, 'typing').getAll(below(siteId));
-  return records.flatMap((raw) => TypingRecord.safeParse(raw).data ?? []);
+  const kept = records.flatMap((raw) => TypingRecord.safeParse(raw).data ?? []);
+  // What was kept when the page went is younger than what the database has of the same file.
+  return [...kept.filter(({ path }) => !last.some((one) => one.path === path)), ...last];
 }
 
 async function addSite(db: Database, site: SiteRecord, files: Files): Promise<void> {
@@ -218,6 +226,7 @@ async function addSite(db: Database, site: SiteRecord, files: Files): Promise<vo
 }
 
 async function removeSite(db: Database, siteId: string): Promise<void> {
+  forgetAllLast(siteId);
   const tx = writing(db, ['sites', 'files', 'journal', 'queues', 'typing', 'aside']);
   for (const key of await tx.objectStore('aside').index('site').getAllKeys(siteId))
     unwaited(tx.objectStore('aside').delete(key));

@@ -72,7 +72,9 @@ export interface Store {
 
   /** Without those that cannot be read. */
   readTyping: (siteId: string) => Promise<TypingRecord[]>;
-  /** In place of what was kept of the file. All is asked for before this returns: the page may be going. */
+  /** In place of what was kept of the file. */
   saveTyping: (typing: TypingRecord) => Promise<void>;
+  /** The same where the page is going: it is kept when this returns. */
+  keepLastTyping: (typing: TypingRecord) => void;
   removeTyping: (siteId: string, path: string) => Promise<void>;
 }

@@ -53,6 +53,7 @@ function useTyping(file: string) {
     () => ({
       onKeep: (before: string, edits: Edit[]) => typing.keep(file, before, edits),
       onType: (before: string, edits: Edit[]) => void typing.write(file, before, edits),
+      onLeave: () => typing.leave(),
       unwritten: () => typing.textOf(file),
     }),
     [typing, file],

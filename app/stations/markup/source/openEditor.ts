@@ -58,6 +58,8 @@ export interface EditorProps {
   onKeep: (before: string, edits: Edit[]) => void;
   /** What was typed into `before`: it is to be written. */
   onType: (before: string, edits: Edit[]) => void;
+  /** The page is going, or is put behind another, and may not come back. */
+  onLeave: () => void;
   /** What the file will hold when all is written that was handed over; null where it does. */
   unwritten: () => string | null;
   onCursor: (selection: Selected) => void;
@@ -88,7 +90,10 @@ export function openEditor(
 ): OpenEditor {
   const toFile = (offset: number) => known(base.current, 'text that is edited').breaks.toFile(offset);
   const typed = typedChanges(latest, base);
-  const stopLeaving = whenLeaving(typed);
+  const stopLeaving = whenLeaving(() => {
+    typed.flush();
+    latest.current.onLeave();
+  });
   const hover = hovering((offset) => latest.current.onHover(offset === null ? null : toFile(offset)));
   const follow = (editor: EditorView, offset: number): boolean => {
     const line = editor.state.doc.lineAt(offset);
@@ -259,13 +264,12 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
   return { flush, note, takeIn };
 }
 
-/** A page that goes, or is put behind another, may not come back. */
-function whenLeaving({ flush }: TypedChanges): () => void {
-  const hidden = () => document.visibilityState === 'hidden' && flush();
-  addEventListener('pagehide', flush);
+function whenLeaving(act: () => void): () => void {
+  const hidden = () => document.visibilityState === 'hidden' && act();
+  addEventListener('pagehide', act);
   document.addEventListener('visibilitychange', hidden);
   return () => {
-    removeEventListener('pagehide', flush);
+    removeEventListener('pagehide', act);
     document.removeEventListener('visibilitychange', hidden);
   };
 }
