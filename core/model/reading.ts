@@ -25,7 +25,6 @@ import {
   folderOf,
   grouped,
   stemOf,
-  isStylePath,
   notesIn,
   isPagePath,
   isPicturePath,
@@ -38,10 +37,11 @@ import {
   type SiteFiles,
   type SiteNotes,
 } from '../site/index.ts';
+import { type Address, IMPORT } from '../addresses/index.ts';
 import { ownKits, wiringOf, type Kit, type PageWiring } from '../wiring/index.ts';
-import { pageReferences, styleReferences, type Reference } from './references.ts';
 import { derivedFiles, madeRecords, madeTogether } from './madeSizes.ts';
-import { scriptReferences, targetInScript } from './scripts.ts';
+import { baseOf, ownAddress } from './leads.ts';
+import { type Around, addressesOfPage, fileAddresses, ledBy } from './siteAddresses.ts';
 import { strandsOf, type Strand } from './strands.ts';
 
 interface ParsedPage {
@@ -54,7 +54,7 @@ interface ParsedPage {
 export interface PageReading extends ParsedPage {
   path: string;
   wiring: PageWiring;
-  references: Reference[];
+  addresses: readonly Address[];
   /** One list for each gallery, one strand for each item. */
   strands: Strand[][];
 }
@@ -65,7 +65,7 @@ export interface SiteReading {
   kits: readonly Kit[];
   pages: PageReading[];
   pairing: Pairing;
-  /** Every file that a page or stylesheet refers to. */
+  /** Every file that something in the site leads to. */
   used: Set<string>;
   factsOf: (path: string) => PhotoFacts | undefined;
   /** What is made of pictures here. */
@@ -77,7 +77,13 @@ export interface SiteReading {
   /** Thumbnails that link to an outside address, which is kept and never fetched. */
   elsewhere: Elsewhere[];
   /** For each script file the pages that run it. */
-  scriptPages: Map<string, string[]>;
+  scriptPages: ReadonlyMap<string, readonly string[]>;
+  /** What addresses of a page count from, for each page: its own path, or where its `base` leads. */
+  bases: ReadonlyMap<string, string>;
+  /** Every address of every text. */
+  addresses: ReadonlyMap<string, readonly Address[]>;
+  /** The address at which the site stands, where its pages say so. */
+  own: string | null;
   /** The program's notes of the site: the file as it stands, and what it says. */
   notes: { file: FileContent | null; known: SiteNotes };
 }
@@ -162,25 +168,28 @@ export function readSite(
       const strands = page.galleries.map((gallery, n) =>
         strandsOf({ path, document: page.document, wiring }, gallery, n, context),
       );
-      return { path, ...page, wiring, references: pageReferences(page.document), strands };
+      return { path, ...page, wiring, addresses: addressesOfPage(page.document), strands };
     })
     .sort(inMenuOrder);
-  const scriptPages = scriptPagesOf(pages);
+  const own = ownAddress(pages);
+  const bases = new Map(pages.map(({ path, document }) => [path, baseOf(document, path, own)]));
+  const addresses = new Map([...files].map(([path, content]) => [path, fileAddresses(path, content)]));
+  for (const page of pages) addresses.set(page.path, page.addresses);
+  const around = { index, bases, own, addresses, scriptPages: scriptPagesOf(pages, addresses, index) };
   const notes = { file: all.get(NOTES_FILE) ?? null, known };
   return {
+    ...around,
     files,
-    index,
-    kits,
     pages,
+    kits,
     pairing,
     factsOf,
     recipe: recipe.success ? recipe.data : DEFAULT_RECIPE,
     made,
     derived,
     elsewhere,
-    scriptPages,
     notes,
-    used: usedFiles(files, pages, index, scriptPages),
+    used: usedFiles(around),
   };
 }
 
@@ -205,12 +214,28 @@ const inMenuOrder = (a: PageReading, b: PageReading): number =>
   byNaturalName(bare(a.path), bare(b.path)) ||
   a.path.localeCompare(b.path);
 
-/** For each script the pages that load it. */
-function scriptPagesOf(pages: readonly PageReading[]): Map<string, string[]> {
+/** For each script the pages that load it, by themselves or by what they load. */
+function scriptPagesOf(
+  pages: readonly PageReading[],
+  ofFiles: SiteReading['addresses'],
+  index: PathIndex,
+): Map<string, string[]> {
   const scriptPages = new Map<string, string[]>();
-  for (const page of pages) {
-    for (const { kind, path } of page.wiring.includes)
-      if (kind === 'script' && path !== null) scriptPages.set(path, [...(scriptPages.get(path) ?? []), page.path]);
+  const add = (path: string, page: string) => {
+    const known = scriptPages.get(path) ?? [];
+    if (known.includes(page)) return;
+    scriptPages.set(path, [...known, page]);
+    for (const { by, value } of ofFiles.get(path) ?? []) {
+      const imported = by === IMPORT ? fileAt(value, path, index) : null;
+      if (imported !== null) add(imported, page);
+    }
+  };
+  for (const { wiring, path: page, addresses } of pages) {
+    for (const { kind, path } of wiring.includes) if (kind === 'script' && path !== null) add(path, page);
+    for (const { by, value } of addresses) {
+      const imported = by === IMPORT ? fileAt(value, page, index) : null;
+      if (imported !== null) add(imported, page);
+    }
   }
   return scriptPages;
 }
@@ -269,30 +294,12 @@ function fileAt(reference: string | null | undefined, page: string, index: PathI
   return found && found.found !== 'nothing' ? found.path : null;
 }
 
-function usedFiles(
-  files: SiteFiles,
-  pages: readonly PageReading[],
-  index: PathIndex,
-  scriptPages: ReadonlyMap<string, string[]>,
-): Set<string> {
+function usedFiles(around: Around & Pick<SiteReading, 'addresses'>): Set<string> {
   const used = new Set<string>();
-  const add = (from: string, references: readonly Reference[]) => {
-    for (const reference of references) {
-      const target = resolveInSite(reference.value, from);
-      const found = target.kind === 'file' ? index.lookup(target.path) : null;
-      if (found && found.found !== 'nothing') used.add(found.path);
+  for (const [path, addresses] of around.addresses)
+    for (const address of addresses) {
+      const real = address.dormant ? null : ledBy(address, path, around)?.real;
+      if (real) used.add(real);
     }
-  };
-  for (const page of pages) add(page.path, page.references);
-  for (const [path, content] of files)
-    if (content.kind === 'text' && isStylePath(path)) add(path, styleReferences(content.text));
-  for (const [path, runBy] of scriptPages) {
-    const content = files.get(path);
-    for (const { value } of content?.kind === 'text' ? scriptReferences(content.text) : []) {
-      const target = targetInScript(value, runBy);
-      const found = target === null ? null : index.lookup(target);
-      if (found && found.found !== 'nothing') used.add(found.path);
-    }
-  }
   return used;
 }

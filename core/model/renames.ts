@@ -1,16 +1,10 @@
-/** Files given other names, and copies given up; every reference to them is written anew, as one change. */
+/** Files given other names, and copies given up; every address that leads to them is written anew, as one change. */
+import type { Address } from '../addresses/index.ts';
 import { encodeAttribute } from '../markup/index.ts';
-import {
-  isStylePath,
-  relativeReference,
-  resolveInSite,
-  type Change,
-  type Edit,
-  type FileChange,
-} from '../site/index.ts';
+import { type Change, type Edit, type FileChange, folderOf, relativeReference } from '../site/index.ts';
+import { baseAttribute, leadOf, writtenAs } from './leads.ts';
 import type { SiteReading } from './reading.ts';
-import { styleReferences, type Reference } from './references.ts';
-import { inlineScriptReferences, scriptReferences, targetInScript } from './scripts.ts';
+import { ledBy } from './siteAddresses.ts';
 
 /** References that already read as the new name are left as they are. */
 export function renameFile(site: SiteReading, from: string, to: string): Change {
@@ -52,90 +46,78 @@ export function mergeFiles(site: SiteReading, moves: ReadonlyMap<string, string>
 const STAYING: ReadonlyMap<string, string> = new Map();
 
 /**
- * Edits by which every reference to a file leads to another: in pages, `srcset`, stylesheets, and texts of scripts
- * that are surely paths. `homes` are files that move themselves: what they refer to is reached from their new places.
+ * Edits by which every address of a file leads to another, in every text of the site. `homes` are files that move
+ * themselves: what they lead to is reached from their new places.
  */
 export function redirect(site: SiteReading, moves: ReadonlyMap<string, string>, homes = STAYING): FileChange[] {
   const files: FileChange[] = [];
-  // What goes without moving is not written any more.
-  const add = (path: string, edits: Edit[]) =>
-    edits.length > 0 && (homes.has(path) || !moves.has(path)) && files.push({ kind: 'edit', path, edits });
-  const realPath = (path: string): string | null => {
-    const found = site.index.lookup(path);
-    return found.found === 'nothing' ? null : found.path;
-  };
-  for (const page of site.pages) {
-    const from: Base = { path: page.path, home: homes.get(page.path) ?? page.path, targetAt: fileAt };
-    add(page.path, editsFor([...page.references, ...inlineScriptReferences(page.document)], from, realPath, moves));
-  }
-  for (const [path, content] of site.files) {
-    if (content.kind !== 'text') continue;
-    if (isStylePath(path))
-      add(
-        path,
-        editsFor(
-          styleReferences(content.text),
-          { path, home: homes.get(path) ?? path, targetAt: fileAt },
-          realPath,
-          moves,
-        ),
-      );
-    const runBy = site.scriptPages.get(path);
-    if (!runBy) continue;
-    const [page = path] = runBy;
-    // Run by several pages, it cannot follow one of them.
-    const home = runBy.length === 1 ? (homes.get(page) ?? page) : page;
-    add(
-      path,
-      editsFor(
-        scriptReferences(content.text),
-        { path: page, home, targetAt: (value, at) => (at === page ? targetInScript(value, runBy) : fileAt(value, at)) },
-        realPath,
-        moves,
-      ),
-    );
+  for (const [path, addresses] of site.addresses) {
+    // What goes without moving is not written any more.
+    if (moves.has(path) && !homes.has(path)) continue;
+    const edits = [
+      ...addresses.flatMap((address) => movedAddress(site, path, address, moves, homes) ?? []),
+      ...movedBase(site, path, homes),
+    ];
+    if (edits.length > 0) files.push({ kind: 'edit', path, edits: apart(edits) });
   }
   return files;
 }
 
-function fileAt(value: string, from: string): string | null {
-  const target = resolveInSite(value, from);
-  return target.kind === 'file' ? target.path : null;
+/** A text may be an address as a whole and in its parts: the first that begins counts. */
+function apart(edits: readonly Edit[]): Edit[] {
+  let end = -1;
+  return [...edits]
+    .sort((a, b) => a.start - b.start || b.end - a.end)
+    .filter((edit) => {
+      if (edit.start < end) return false;
+      end = edit.end;
+      return true;
+    });
 }
 
-/** What would end an address before its time, by where it stands. */
-const ENDS: Readonly<Record<string, RegExp>> = { 'url()': /[()'"]/g, script: /['"\\`]/g };
-
-/** From which file's place references are read, and from which they are written. */
-interface Base {
-  path: string;
-  home: string;
-  targetAt: (value: string, from: string) => string | null;
-}
-
-function editsFor(
-  references: readonly Reference[],
-  { path: base, home, targetAt }: Base,
-  realPath: (path: string) => string | null,
+function movedAddress(
+  site: SiteReading,
+  path: string,
+  address: Address,
   moves: ReadonlyMap<string, string>,
-): Edit[] {
-  const edits: Edit[] = [];
-  for (const { value, range, by, raw, unplaced } of references) {
-    const target = targetAt(value, base);
-    if (target === null || unplaced) continue;
-    const real = realPath(target);
-    const moved = real === null ? undefined : moves.get(real);
-    // A place on the page itself goes where the page goes, and what leads nowhere keeps leading to the same place.
-    if (moved === undefined && home === base) continue;
-    const to = moved ?? target;
-    if (/^(?:#|$|\/)/.test(value) || targetAt(value, home) === to) continue;
-    const tail = /[?#].*$/s.exec(value)?.[0] ?? '';
-    const written = relativeReference(home, to) + tail;
-    // Quotes and brackets would end an address in a style or a script; there they stand as in any address.
-    const ends = ENDS[by];
-    const address = ends ? written.replace(ends, (letter) => `%${letter.charCodeAt(0).toString(16)}`) : written;
-    // The quotes of the attribute are the author's: neither kind may end it.
-    edits.push({ ...range, text: raw ? address : encodeAttribute(address, '"').replaceAll("'", '&#39;') });
-  }
-  return edits;
+  homes: ReadonlyMap<string, string>,
+): Edit | null {
+  const led = address.unplaced ? null : ledBy(address, path, site);
+  if (!led) return null;
+  const { lead, base, real } = led;
+  const home = homeOf(site, path, base, address, homes);
+  const moved = real === null ? undefined : moves.get(real);
+  // A place on the page itself goes where the page goes, and what leads nowhere keeps leading to the same place.
+  if (moved === undefined && (home === base || lead.form !== 'relative')) return null;
+  const to = moved ?? lead.path;
+  if (/^\s*(?:#|$)/.test(address.value) || leadOf(address.value, home, site.own)?.path === to) return null;
+  const written = writtenAs(lead, address.value, home, to, site.own);
+  return { ...address.range, text: address.write(written) };
+}
+
+/** What an address counts from when the files that move have moved. */
+function homeOf(
+  { bases, scriptPages }: SiteReading,
+  path: string,
+  base: string,
+  { from }: Address,
+  homes: ReadonlyMap<string, string>,
+): string {
+  const runBy = from === 'runner' && !bases.has(path) ? scriptPages.get(path) : undefined;
+  // Run by several pages, it cannot follow one of them.
+  if (runBy) return runBy.length === 1 ? (homes.get(base) ?? base) : base;
+  // A page with a `base` counts from there wherever it stands.
+  return base === path ? (homes.get(path) ?? path) : base;
+}
+
+/** The `base` of a page that moves leads to the same folder from its new place. */
+function movedBase({ pages, bases }: SiteReading, path: string, homes: ReadonlyMap<string, string>): Edit[] {
+  const home = homes.get(path);
+  const page = home === undefined ? undefined : pages.find((one) => one.path === path);
+  const attribute = page && baseAttribute(page.document);
+  const base = bases.get(path) ?? path;
+  if (home === undefined || !attribute || base === path || leadOf(attribute.value, path, null)?.form !== 'relative')
+    return [];
+  const folder = relativeReference(home, `${folderOf(base)}x`).replace(/x$/, '') || './';
+  return [{ ...attribute.valueRange, text: encodeAttribute(folder, '"').replaceAll("'", '&#39;') }];
 }

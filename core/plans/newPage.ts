@@ -16,7 +16,14 @@ import {
   type PageDocument,
   type PageElement,
 } from '../markup/index.ts';
-import { pageReferences, sharedMenu, type PageReading, type SiteReading } from '../model/index.ts';
+import {
+  addressesOfPage,
+  ledBy,
+  type PageReading,
+  sharedMenu,
+  type SiteReading,
+  writtenAs,
+} from '../model/index.ts';
 import {
   applyEdits,
   cleanPath,
@@ -134,7 +141,7 @@ function copied(
     (page) => titleEdits(site, source, page, title),
     (page) => galleryEdits(page, items),
     (page) => menuEdits(page, source.path, path, entry),
-    (page) => (folderOf(path) === folderOf(source.path) ? [] : rebasedEdits(page, source.path, path)),
+    (page) => (folderOf(path) === folderOf(source.path) ? [] : rebasedEdits(site, page, source.path, path)),
   ];
   let { text } = source;
   for (const step of steps) {
@@ -229,20 +236,13 @@ function menuEdits(page: PageDocument, from: string, to: string, entry: string |
   return [...edits, { start: end, end, text: between + text }].sort((a, b) => a.start - b.start);
 }
 
-/** References carried over to another folder; the files they lead to are the same. */
-function rebasedEdits(page: PageDocument, from: string, to: string): Edit[] {
-  return pageReferences(page).flatMap(({ value, range, raw, unplaced }): Edit[] => {
-    const target = resolveInSite(value, from);
-    if (target.kind !== 'file' || unplaced) return [];
-    const tail = /[?#].*$/s.exec(value)?.[0] ?? '';
-    const address = relativeReference(to, target.path) + tail;
-    return address === value
-      ? []
-      : [
-          {
-            ...range,
-            text: raw ? address : address.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll("'", '&#39;'),
-          },
-        ];
+/** Addresses carried over to another folder; the files they lead to are the same. */
+function rebasedEdits(site: SiteReading, page: PageDocument, from: string, to: string): Edit[] {
+  return addressesOfPage(page).flatMap((address): Edit[] => {
+    const { value, range, unplaced } = address;
+    const led = unplaced ? null : ledBy(address, from, site);
+    if (led?.lead.form !== 'relative' || led.base !== from || /^\s*(?:#|$)/.test(value)) return [];
+    const written = writtenAs(led.lead, value, to, led.lead.path, site.own);
+    return written === value ? [] : [{ ...range, text: address.write(written) }];
   });
 }

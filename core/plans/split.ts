@@ -168,9 +168,9 @@ function leadsTo(
   paths: readonly string[],
   gone: readonly string[],
 ): { from: string; to: string } | null {
-  for (const { path, references } of site.pages) {
+  for (const { path, addresses } of site.pages) {
     if (paths.includes(path)) continue;
-    const to = gone.find((one) => references.some(({ value }) => fileOf(value, path) === one));
+    const to = gone.find((one) => addresses.some(({ value, dormant }) => !dormant && fileOf(value, path) === one));
     if (to !== undefined) return { from: path, to };
   }
   return null;

@@ -3,7 +3,7 @@
  * it, pictures come as `data:` addresses, and no other address in it leads anywhere. Only for showing; never written
  * back.
  */
-import { pageReferences, styleReferences, type Reference } from '../model/index.ts';
+import { type Address, fileLayer, pageAddresses, styleAddresses } from '../addresses/index.ts';
 import { attributeOf, parsePage, valueOf, type PageDocument, type PageElement } from '../markup/index.ts';
 import { applyEdits, isPicturePath, resolveInSite, type Edit, type FileContent } from '../site/index.ts';
 
@@ -45,9 +45,9 @@ export function picturesShownBy(files: Files, path: string): string[] {
   if (text === null) return [];
   const page = parsePage(text);
   const named = [
-    ...pageReferences(page).flatMap(({ value, by }) => (LOADING.has(by) ? [pathOf(value, path)] : [])),
+    ...pageAddresses(page).flatMap(({ value, by }) => (LOADING.has(by) ? [pathOf(value, path)] : [])),
     ...sheetsOf(page, path, files).flatMap((sheet) =>
-      styleReferences(sheet.text).map(({ value }) => pathOf(value, sheet.path)),
+      styleAddresses(fileLayer(sheet.text)).map(({ value }) => pathOf(value, sheet.path)),
     ),
   ];
   return [...new Set(named)].filter(
@@ -85,7 +85,7 @@ export function pageStandingAlone(
       edits.push({ start: element.open.end, end: element.open.end, text: '<base target="_blank">' });
   }
   edits.push(
-    ...addressEdits(pageReferences(page), path, pictures).filter(
+    ...addressEdits(pageAddresses(page), path, pictures).filter(
       (edit) => !edits.some((other) => edit.start < other.end && other.start < edit.end),
     ),
   );
@@ -99,15 +99,15 @@ function styleElement(
   pictures: ReadonlyMap<string, string>,
   nonce: string,
 ): string {
-  const edited = applyEdits(sheet.text, addressEdits(styleReferences(sheet.text), sheet.path, pictures));
+  const edited = applyEdits(sheet.text, addressEdits(styleAddresses(fileLayer(sheet.text)), sheet.path, pictures));
   const css = (edited.ok ? edited.text : sheet.text).replaceAll('</', '<\\/');
   return `<style nonce="${nonce}"${media === undefined ? '' : ` media="${media.replaceAll('&', '&amp;').replaceAll('"', '&quot;')}"`}>${css}</style>`;
 }
 
-function addressEdits(references: readonly Reference[], from: string, pictures: ReadonlyMap<string, string>): Edit[] {
+function addressEdits(addresses: readonly Address[], from: string, pictures: ReadonlyMap<string, string>): Edit[] {
   const edits = new Map<number, Edit>();
-  for (const { value, range, by, unplaced } of references) {
-    if (!LOADING.has(by)) continue;
+  for (const { value, range, by, unplaced, dormant } of addresses) {
+    if (!LOADING.has(by) || dormant) continue;
     const address = pictures.get(pathOf(value, from) ?? '') ?? NOTHING;
     // Where its place is not known all of its attribute goes; nothing in it may load.
     edits.set(range.start, { ...range, text: unplaced ? '' : address });

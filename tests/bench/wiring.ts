@@ -39,7 +39,7 @@ const parsed = texts.map((text, n) => {
 });
 const memory = newReadingMemory();
 const site = readSite(files, new Map(), KITS, memory);
-const references = site.pages.reduce((sum, one) => sum + one.references.length, 0);
+const references = site.pages.reduce((sum, one) => sum + one.addresses.length, 0);
 const rules = RULES.filter(({ station }) => station === 'wiring');
 
 const WORK: Record<string, () => unknown> = {

@@ -80,6 +80,7 @@ function troubleIn({ head, files, journal, blobs, typing }: Stored, first: Files
 
 interface Scene {
   page: Page;
+  siteId: string;
   random: () => number;
 }
 
@@ -121,8 +122,6 @@ async function typing({ page, random }: Scene): Promise<Judge> {
 
 /** Words in a field are sent off, or were seen to be written, when it happens. */
 async function field({ page, random }: Scene): Promise<Judge> {
-  await openPage(page, 'index.html');
-  await page.keyboard.press('j');
   const words = `words ${Math.floor(random() * 1e9)}`;
   const alt = page.getByRole('textbox', { name: 'Alt text' });
   await alt.fill(words);
@@ -138,13 +137,19 @@ async function field({ page, random }: Scene): Promise<Judge> {
 }
 
 /** Pictures are being made: they all come, for the queue goes on, or it had not begun. */
-async function making({ page, random }: Scene): Promise<Judge> {
+async function making({ page, siteId, random }: Scene): Promise<Judge> {
   const station = page.getByRole('navigation', { name: 'Stations' });
   await station.getByRole('link', { name: /^Pairs/ }).click();
+  await expect(page.getByRole('list', { name: 'Pairs' }).getByRole('listitem').first()).toBeVisible();
   const make = page.getByRole('button', { name: /^Make all by the recipe/ });
-  if ((await make.count()) === 0) {
-    await page.getByRole('button', { name: /^Undo: Make/ }).click();
-    await make.waitFor();
+  const undo = page.getByRole('button', { name: /^Undo: / });
+  // What was made before is taken back, with all that was done since.
+  while ((await make.count()) === 0) {
+    const { head } = await readStore(page, siteId);
+    if (head === 0) break;
+    await undo.click();
+    await expect.poll(async () => (await readStore(page, siteId)).head).toBe(head - 1);
+    await settled(page);
   }
   await make.click();
   await wait(random() * 2500);
@@ -159,7 +164,7 @@ async function killOnce(own: OwnBrowser, profile: string, address: string, rando
   const { page } = own;
   const before = await readStore(page, siteId);
   const work = WORK[Math.floor(random() * WORK.length)] ?? typing;
-  const judge = await work({ page, random });
+  const judge = await work({ page, siteId, random });
   await own.kill();
   const next = await openOwn(profile);
   await next.page.goto(address);

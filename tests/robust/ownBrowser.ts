@@ -52,6 +52,8 @@ export async function openOwn(profile: string): Promise<OwnBrowser> {
   const [context] = browser.contexts();
   const page = context?.pages()[0] ?? (await context?.newPage());
   if (!page) throw new Error('The browser has no page.');
+  // What runs in the page was compiled by something that names functions by a helper of its own.
+  await page.addInitScript('window.__name = (one) => one');
   await page.setViewportSize({ width: 1280, height: 800 });
   const kill = async () => {
     const ended = once(child, 'exit');

@@ -1,13 +1,12 @@
 /** The reading of a site: references, strands joint by joint, findings and their fixes, renames, wiring. */
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../../core/checks/index.ts';
+import { fileLayer, pageAddresses, styleAddresses } from '../../core/addresses/index.ts';
 import {
   JOINTS,
   newReadingMemory,
-  pageReferences,
   readSite,
   renameFile,
-  styleReferences,
   type SiteReading,
 } from '../../core/model/index.ts';
 import { parsePage } from '../../core/markup/index.ts';
@@ -219,7 +218,7 @@ describe('references', () => {
       '<a href="a&amp;b.html"><img src="s/a.jpg" srcset="s/a.jpg 1x, s/a@2x.jpg 2x" alt=""></a><div style="background: url(bg.png)"></div><video poster="p.jpg"></video>',
       '<link rel="stylesheet" href="x.css"><style>h1 { background: url("h.png") }</style>',
     );
-    const found = pageReferences(parsePage(text));
+    const found = pageAddresses(parsePage(text));
     expect(found.map((one) => one.value).sort()).toEqual([
       'a&b.html',
       'bg.png',
@@ -237,7 +236,7 @@ describe('references', () => {
   it('of stylesheets are urls and imports, also beside mistakes', () => {
     const css =
       '@import "base.css";\n.a { background: url(img/a.png) no-repeat; colour }\n.b { content: "url(no.png)"; mask: url("m.svg") }';
-    const found = styleReferences(css);
+    const found = styleAddresses(fileLayer(css)).filter(({ certain }) => certain);
     expect(found.map((one) => one.value)).toEqual(['base.css', 'img/a.png', 'm.svg']);
     for (const one of found) expect(css.slice(one.range.start, one.range.end)).toBe(one.value);
   });
