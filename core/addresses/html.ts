@@ -46,7 +46,7 @@ const TYPED = new Set(['input', 'li', 'meter', 'progress', 'data']);
 const META =
   /^(?:og:(?:image|video|audio|url)(?::(?:secure_)?url)?|twitter:(?:image|player)(?::src|:stream)?|msapplication-(?:config|tileimage|square\w+logo|wide\w+logo)|thumbnail(?:url)?|image|contenturl)$/i;
 /** WHATWG HTML §4.2.5.3, refresh: a time, and an address behind it. */
-const REFRESH = /^(\s*[\d.]+\s*[;,]?\s*(?:url\s*=\s*)?(["']?))(.*?)(?:\2.*)?$/is;
+const REFRESH = /^(\s*[\d.]+\s*[;,]?\s*(?:url\s*=\s*)?["']?)([^"']*)/i;
 
 export function pageAddresses(page: PageDocument, layer: Layer = fileLayer(page.text)): Address[] {
   const addresses: Address[] = [];
@@ -101,7 +101,7 @@ function inMeta(layer: Layer, element: PageElement): Address[] {
   const names = ['name', 'property', 'itemprop'].map((one) => valueOf(element, one)?.trim() ?? '');
   if (names.some((name) => META.test(name))) return certainly(layer, names.find((name) => META.test(name)) ?? 'meta');
   if (valueOf(element, 'http-equiv')?.trim().toLowerCase() !== 'refresh') return [];
-  const [, before = '', , address = ''] = REFRESH.exec(layer.text) ?? [];
+  const [, before = '', address = ''] = REFRESH.exec(layer.text) ?? [];
   if (address.trim() === '') return [];
   return certainly(layer, 'refresh', { start: before.length, end: before.length + address.trimEnd().length });
 }

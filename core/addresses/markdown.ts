@@ -9,7 +9,10 @@ import { AS_IT_IS, inner, type Layer } from './layer.ts';
 const ADDRESS = new Set<string>(['resourceDestinationString', 'definitionDestinationString']);
 const HTML = new Set<string>(['htmlFlow', 'htmlText']);
 
-export function markdownAddresses(layer: Layer): Address[] {
+export function markdownAddresses(file: Layer): Address[] {
+  // The library counts from behind a byte order mark.
+  const begin = file.text.startsWith('\uFEFF') ? 1 : 0;
+  const layer = inner(file, { start: begin, end: file.text.length }, file.text.slice(begin), AS_IT_IS);
   const events = postprocess(
     parse()
       .document()

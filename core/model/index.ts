@@ -17,4 +17,5 @@ export { type Elsewhere, newReadingMemory, type PageReading, readSite, type Site
 export { leadOf, writtenAs } from './leads.ts';
 export { addressesOfPage, ledBy } from './siteAddresses.ts';
 export { mergeFiles, redirect, renameFile, renames } from './renames.ts';
+export { stillNamed } from './stillNamed.ts';
 export { isTooLarge, resolved, type Strand } from './strands.ts';

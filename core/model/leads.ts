@@ -24,7 +24,11 @@ export function leadOf(value: string, from: string, own: string | null): Lead | 
 /** The address of the file at `to`, in the same form, with what stands behind the path in `value`. */
 export function writtenAs({ form }: Lead, value: string, from: string, to: string, own: string | null): string {
   const tail = /[?#].*$/s.exec(value.trimEnd())?.[0] ?? '';
-  if (form === 'relative') return relativeReference(from, to) + tail;
+  if (form === 'relative') {
+    const written = relativeReference(from, to);
+    // As its author began it; what a module names has to begin with a dot.
+    return (/^\s*\.\//.test(value) && !written.startsWith('.') ? './' : '') + written + tail;
+  }
   const path = to.split('/').map((_, n, all) => relativeReference('', all[n] ?? '').replace(/^\.\//, ''));
   return `${form === 'root' ? '/' : (own ?? '/')}${path.join('/')}${tail}`;
 }

@@ -9,6 +9,7 @@ import {
   THUMBNAIL,
   type PictureTask,
   type SiteReading,
+  stillNamed,
 } from '../model/index.ts';
 import type { Pair } from '../pairing/index.ts';
 import { fingerprint, type SizeRecipe } from '../photo/index.ts';
@@ -66,14 +67,18 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
     made: [...records.values()],
     sizes: Object.fromEntries(Object.entries(sizes).filter(([, own]) => Object.keys(own).length > 0)),
   };
+  const redirected = redirect(site, moves);
+  const label = labelFor(made.map(({ task }) => task));
+  // What is made beside its original leaves the original in place, and whatever names it.
+  const gone = new Map([...moves].filter(([from]) => files.some(({ path, ...file }) => path === from && isGone(file))));
   return {
     ok: true,
-    change: {
-      label: labelFor(made.map(({ task }) => task)),
-      files: [...files, ...redirect(site, moves), ...notesChange(site, notes)],
-    },
+    change: { label, files: [...files, ...redirected, ...notesChange(site, notes)] },
+    named: stillNamed(site, gone, redirected),
   };
 }
+
+const isGone = (file: object): boolean => 'after' in file && file.after === null;
 
 const isContent = (content: FileContent | null, hash: string): boolean =>
   content?.kind === 'binary' && content.hash === hash;

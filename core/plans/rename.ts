@@ -1,5 +1,5 @@
 /** Files under other names, changed places, and copies given up; references follow. */
-import { mergeFiles, renames, type SiteReading } from '../model/index.ts';
+import { mergeFiles, renames, type SiteReading, stillNamed } from '../model/index.ts';
 import { cleanPath, extensionOf, type FileChange, nameOf, type Planned, refuse } from '../site/index.ts';
 import { notesChange } from './notes.ts';
 
@@ -40,7 +40,9 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
   if (moves.size === 0) return refuse('All of them are called so already.');
   const [only] = moves;
   const label = moves.size === 1 && only ? `Rename ${only[0]} to ${only[1]}` : `Rename ${moves.size} files`;
-  return { ok: true, change: { label, files: [...renames(site, moves), ...followed(site, moves)] } };
+  const files = renames(site, moves);
+  const named = stillNamed(site, moves, files);
+  return { ok: true, change: { label, files: [...files, ...followed(site, moves)] }, named };
 }
 
 /** What is noted by path goes along: what was made, and the pages of a gallery. */
@@ -99,11 +101,7 @@ export function mergeMany(
   if (given !== undefined) return refuse(`${nameOf(given)} would be given up and kept at once.`);
   const [only] = moves;
   if (!only) return refuse('There is nothing to give up.');
-  return {
-    ok: true,
-    change: {
-      label: moves.size === 1 ? `Use ${only[1]} instead of ${only[0]}` : `Give up ${moves.size} copies`,
-      files: mergeFiles(site, moves),
-    },
-  };
+  const files = mergeFiles(site, moves);
+  const label = moves.size === 1 ? `Use ${only[1]} instead of ${only[0]}` : `Give up ${moves.size} copies`;
+  return { ok: true, change: { label, files }, named: stillNamed(site, moves, files) };
 }

@@ -6,7 +6,19 @@ import type { Result } from './result.ts';
 /** Edits of one text, checked against what was meant by whoever made them. */
 export type Edited = Result<{ edits: Edit[] }>;
 
-export type Planned = Result<{ change: Change }>;
+/** A place in a text where a name stands that was left as it is. */
+export interface Named {
+  path: string;
+  /** In characters from the beginning of the text. */
+  start: number;
+  /** From 1. */
+  line: number;
+  /** As it is written there. */
+  name: string;
+}
+
+/** `named` are places that may mean what has changed, and of which nobody can be certain. */
+export type Planned = Result<{ change: Change; named?: readonly Named[] }>;
 
 /** Edits of one file as a change with its label. */
 export const planEdits = (label: string, path: string, edited: Edited): Planned =>

@@ -65,7 +65,7 @@ export class Making {
     await this.#analysed.learn(analyses);
     const planned = await analysis().placeMade(files);
     if (!planned.ok) return planned;
-    const { change, diffs } = planned;
+    const { change, diffs, named = [] } = planned;
     // After a crash between the two writes below all is in place already.
     const outcome: Outcome =
       change.files.length === 0
@@ -73,6 +73,6 @@ export class Making {
         : await this.#commits.commit(await store.writeChange(site.id, change), diffs);
     await store.removeQueue(site.id);
     const more = [...remarks, ...(failed.length > 0 ? [`not made: ${failed.join('; ')}`] : [])];
-    return outcome.ok && more.length > 0 ? { ...outcome, label: `${outcome.label}; ${more.join('; ')}` } : outcome;
+    return outcome.ok ? { ...outcome, label: [outcome.label, ...more].join('; '), named } : outcome;
   }
 }

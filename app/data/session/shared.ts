@@ -1,5 +1,5 @@
 /** What those who work on an open site share. */
-import type { FileContent, Result } from '~core/site/index.ts';
+import type { FileContent, Named, Result } from '~core/site/index.ts';
 import type { SiteRecord } from '../store/records';
 import type { Gone, Store } from '../store/store';
 import type { FileDiff } from './diffs';
@@ -23,6 +23,8 @@ export interface SharedSite {
 export type Outcome = Result<{
   label: string;
   diffs: FileDiff[];
+  /** Places that may mean what has changed, and were left as they are. */
+  named?: readonly Named[];
   /** Not by undoing the last change. */
   undoable?: false;
 }>;

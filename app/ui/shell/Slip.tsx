@@ -7,6 +7,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useState } from 'react';
 import type { Outcome } from '../../data/session/shared';
+import { AlsoNamed } from '../parts/AlsoNamed';
 import { DiffView } from '../parts/DiffView';
 import { useSite } from '../site/openSite';
 import { useJob } from '../site/pictureUrls';
@@ -36,7 +37,8 @@ export function Slip() {
   const [held, setHeld] = useState(false);
   const shown = outcome !== gone ? outcome : null;
   useEffect(() => {
-    if (!shown?.ok || held) return undefined;
+    // What is to be looked at by hand stays until it is put away.
+    if (!shown?.ok || held || shown.named?.length) return undefined;
     const timer = setTimeout(() => setGone(shown), SHOWN_FOR);
     return () => clearTimeout(timer);
   }, [shown, held]);
@@ -80,6 +82,7 @@ export function Slip() {
                 <DiffView diffs={shown.diffs} height={104} />
               </Box>
             )}
+            {shown.ok && shown.named && shown.named.length > 0 && <AlsoNamed named={shown.named} />}
           </Box>
         )}
       </Box>
