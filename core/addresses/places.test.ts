@@ -1,5 +1,6 @@
 /** Every place where an address can stand: written anew, or told; never missed, never spoilt. */
 import { describe, expect, it } from 'vitest';
+import { ledBy } from '../model/index.ts';
 import { planFor } from '../plans/index.ts';
 import { siteOf } from '../plans/asked.fixture.ts';
 import { applyChange, extensionOf } from '../site/index.ts';
@@ -62,3 +63,41 @@ describe.each(VARIANTS)('a name %s', (_variant, textOf) => {
 });
 
 it('are many', () => expect(PLACES.length).toBeGreaterThan(100));
+
+/** The files to which the addresses of a page lead, in their order. */
+function ledFrom(site: ReturnType<typeof siteOf>, path: string): string[] {
+  return (site.addresses.get(path) ?? []).flatMap((address) => ledBy(address, path, site)?.real ?? []);
+}
+
+describe('a page that is moved to another folder', () => {
+  const pages = PLACES.filter(({ path, after, before }) => path === 'index.html' && after && !before.includes('"/l'));
+  const others = { [FROM]: 'a', 'l/other.jpg': 'o', 'js/own.js': '' };
+
+  it.each(pages.map(({ name, before }) => [name, before] as const))('leads by %s to the same file', (_name, before) => {
+    const site = siteOf({ 'index.html': `${before}<a href="index.html#x">x</a>`, ...others });
+    const planned = planFor(site, { kind: 'rename', from: 'index.html', to: 'sub/deep/index.html' });
+    if (!planned.ok) throw new Error(planned.reason);
+    const applied = applyChange(site.files, planned.change);
+    if (!applied.ok) throw new Error(applied.reason);
+    const text = (path: string) => {
+      const file = applied.files.get(path);
+      return file?.kind === 'text' ? file.text : '';
+    };
+    const now = siteOf({ 'sub/deep/index.html': text('sub/deep/index.html'), ...others });
+    expect(ledFrom(site, 'index.html')).toContain(FROM);
+    expect(ledFrom(now, 'sub/deep/index.html')).toEqual(
+      ledFrom(site, 'index.html').map((path) => path.replace('index.html', 'sub/deep/index.html')),
+    );
+  });
+
+  it('keeps its base', () => {
+    const site = siteOf({ 'a/index.html': '<base href="../"><a href="l/a%20b.jpg">x</a>', ...others });
+    expect(ledFrom(site, 'a/index.html')).toEqual([FROM]);
+    const planned = planFor(site, { kind: 'rename', from: 'a/index.html', to: 'a/b/c/index.html' });
+    const applied = planned.ok && applyChange(site.files, planned.change);
+    expect(applied && applied.ok && applied.files.get('a/b/c/index.html')).toEqual({
+      kind: 'text',
+      text: '<base href="../../../"><a href="l/a%20b.jpg">x</a>',
+    });
+  });
+});

@@ -16,6 +16,7 @@ import { linkOpensPage } from './linkOpensPage.ts';
 import { markerPlace } from './markerPlace.ts';
 import { markerUnlike } from './markerUnlike.ts';
 import { moduleFromDisk } from './moduleFromDisk.ts';
+import { placeMissing } from './placeMissing.ts';
 import { rootAddress } from './rootAddress.ts';
 import { schemeMissing } from './schemeMissing.ts';
 import { scriptBroken } from './scriptBroken.ts';
@@ -33,6 +34,7 @@ import type { SiteReading } from '../model/index.ts';
 export const RULES: readonly Rule[] = [
   caseDiffers,
   fileMissing,
+  placeMissing,
   anotherPicture,
   linkOpensPage,
   altMissing,

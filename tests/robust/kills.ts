@@ -130,9 +130,10 @@ async function field({ page, random }: Scene): Promise<Judge> {
   if (seen) await expect(page.locator('.cm-content')).toContainText(words);
   else await wait(random() * 80);
   return (before, after) => {
-    const [was, is] = [textOf(before, 'index.html'), textOf(after, 'index.html')];
-    if (is === was) return seen ? 'what was seen to be written is not there' : null;
-    return is.includes(`alt="${words}"`) ? null : 'something else is there';
+    if (after.head === before.head) return seen ? 'what was seen to be written is not there' : null;
+    return after.files.some(([path]) => textOf(after, path).includes(`alt="${words}"`))
+      ? null
+      : 'something else is there';
   };
 }
 
