@@ -2,7 +2,7 @@
 import { applyEdits, type Edit, type Edited, firstOf, known, lastOf, refuse, type Result } from '../site/index.ts';
 import { parsePage, type PageDocument, type PageElement } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
-import { patternOf } from './pattern.ts';
+import { type Pattern, patternOf } from './pattern.ts';
 import { SEPARATOR } from './units.ts';
 import { slotsOf, valuesOf, writeBy, type NewItem } from './write.ts';
 import { verified } from './verify.ts';
@@ -23,13 +23,10 @@ export function addItems(
   const { items } = gallery;
   const neighbour = items[Math.min(at, items.length) - 1] ?? items[0];
   if (!pattern || !neighbour) return refuse('No item here holds a picture, so there is no pattern to write by.');
-  const blank = slotsOf(pattern.forNew).filter((slot) => slot !== 'width' && slot !== 'height');
-  const written = added.map((item, n) =>
-    writeBy(
-      pattern.forNew,
-      new Map([...blank.map((slot) => [slot, ''] as const), ...valuesOf(item, Math.min(at, items.length) + n + 1)]),
-    ),
-  );
+  const written = added.map((item, n) => {
+    const own = valuesOf(item, Math.min(at, items.length) + n + 1);
+    return writeBy(pattern.forNew, new Map([...freshValues(pattern, item), ...own]));
+  });
   const before = addresses(gallery);
   const wanted = [...before.slice(0, at), ...added.map(({ src }) => src), ...before.slice(at)];
   const separator = separatorOf(page, gallery);
@@ -40,6 +37,26 @@ export function addItems(
     return [{ start, end: start, text: written.map((text) => text + separator).join('') }];
   };
   return verified(page, edits(), (after) => holds(after, wanted));
+}
+
+/** Attributes that say what is to be seen. */
+const SAYS_WHAT = /caption|title|label|desc|alt|text/;
+/** Attributes that mean something else, or something wrong, where they are empty. */
+const NEVER_EMPTY = /^(?:id|name|for|href|sizes|aria-.*|on.*|poster|src|srcset|.*:href)$/;
+
+/**
+ * What a new item has in the places that are the author's own: words where others have words, nothing where nobody
+ * can say what would stand there.
+ */
+function freshValues({ forNew, free }: Pattern, { caption, title, alt }: NewItem): [string, string][] {
+  const words = caption || title || alt;
+  return slotsOf(forNew).flatMap((slot): [string, string][] => {
+    const place = free.get(slot);
+    if (!place) return slot === 'width' || slot === 'height' ? [] : [[slot, '']];
+    if (!('attribute' in place)) return [[slot, '']];
+    if (words !== '' && SAYS_WHAT.test(place.attribute)) return [[slot, words]];
+    return NEVER_EMPTY.test(place.attribute) ? [] : [[slot, '']];
+  });
 }
 
 /** New items written as those of a gallery are, with the author's separators between them and none around. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { applyPattern } from './apply.ts';
 import { listOf, onGallery, shot } from './edited.fixture.ts';
+import { patternOf } from './pattern.ts';
 
 const NAMES = ['a', 'b', 'c'];
 const PLACES: Record<string, string> = { a: 'Moor', b: 'Mere', c: 'Loft' };
@@ -82,19 +83,13 @@ describe('a pattern', () => {
   it('leaves to an item what it alone has: attributes and comments', () => {
     const own = '<a href="b.jpg" rel="x" id=own><!-- mine --><img src="t/b.jpg" alt="b" class="big"></a>';
     const text = applied([shot('a'), own, shot('c')], `<b>${PLAIN}</b>`);
-    const kept = '<a href="b.jpg" rel="x" id=own><img src="t/b.jpg" alt="b" class="big"></a>';
-    expect(text).toBe(
-      listOf([`<b>${shot('a')}</b>`, `<b>${kept}</b>`, `<b>${shot('c')}</b>`]).replace(
-        `<li><b>${kept}`,
-        `<!-- mine --><li><b>${kept}`,
-      ),
-    );
+    expect(text).toBe(listOf([shot('a'), own, shot('c')].map((one) => `<b>${one}</b>`)));
   });
 
   it('leaves to an item what its outermost element alone has', () => {
     const html = listOf(NAMES.map((name) => shot(name))).replace('<li><a href="b', '<li id="own"><a href="b');
     const text = onGallery(html, (page, gallery) => applyPattern(page, gallery, `<li class="new">${PLAIN}</li>`));
-    expect(text.match(/<li[^>]*>/g)).toEqual(['<li class="new">', '<li class="new" id="own">', '<li class="new">']);
+    expect(text.match(/<li[^>]*>/g)).toEqual(['<li class="new">', '<li id="own" class="new">', '<li class="new">']);
     const bare = onGallery(html, (page, gallery) =>
       applyPattern(page, gallery, `<li>${PLAIN.replace('<a', '<a rel="y"')}</li>`),
     );
@@ -152,5 +147,64 @@ describe('a pattern', () => {
     );
     const broken = html.replace('</a></li>', '</li>');
     expect(onGallery(broken, (page, gallery) => applyPattern(page, gallery, '<li>{full}</li>'))).toMatch(/^Line \d+: /);
+  });
+});
+
+describe('what one item alone has', () => {
+  /** The pattern of the items as it was learnt, with a change. */
+  const changed = (before: readonly string[], change: (pattern: string) => string) =>
+    onGallery(listOf(before), (page, gallery) => {
+      const learnt = patternOf(page, gallery);
+      return applyPattern(page, gallery, change(learnt?.text ?? ''));
+    });
+  const lazy = (pattern: string) => pattern.replace('<img', '<img loading="lazy"');
+  const lazyItems = (before: readonly string[]) =>
+    listOf(before.map((item) => item.replace('<img', '<img loading="lazy"')));
+
+  it.each<[string, (name: string) => string, string]>([
+    ['a mark beside the picture', shot, `${shot('b')}<span class="sold">Sold</span>`],
+    ['a second link', shot, `${shot('b')} <a href="print/b.pdf">To print</a>`],
+    ['loose words', shot, `${shot('b')} taken at dusk`],
+    ['a comment', shot, `<!-- ask Wren -->${shot('b')}`],
+    ['another order', (name) => `${shot(name)}<p>${name}</p>`, `<p>b</p>${shot('b')}`],
+    ['words where the others’ alt has no value', (name) => shot(name).replace(`alt="${name}"`, 'alt'), shot('b')],
+    ['candidates of its own', shot, shot('b', ' srcset="t/b.jpg 1x, t/b-2x.jpg 2x"')],
+  ])('stays where the pattern gets one more attribute: %s', (_what, usual, own) => {
+    const before = [usual('a'), own, usual('c'), usual('d')];
+    expect(changed(before, lazy)).toBe(lazyItems(before));
+  });
+
+  it.each<[string, (name: string) => string]>([
+    [
+      'candidates',
+      (n) => `<a href="l/${n}.jpg"><img src="t/${n}.jpg" srcset="t/${n}.jpg 1x, t/${n}-2x.jpg 2x" alt="${n}"></a>`,
+    ],
+    [
+      'thumbnails that are named otherwise',
+      (n) => `<a href="l/${n}.jpg"><img src="t/${n}_t.jpg" data-face="t/${n}_t.jpg" alt=""></a>`,
+    ],
+    [
+      'attributes with odd names',
+      (n) => `<a href="l/${n}.jpg" data-photo_id="x${n}${n}" x:y="${n}${n}"><img src="t/${n}.jpg" alt=""></a>`,
+    ],
+    ['handlers', (n) => `<a href="l/${n}.jpg" onclick="show('l/${n}.jpg')"><img src="t/${n}.jpg" alt=""></a>`],
+  ])('is as right as before where the pattern gets one more attribute: %s', (_what, item) => {
+    const before = ['a', 'b', 'c', 'd'].map(item);
+    expect(changed(before, lazy)).toBe(lazyItems(before));
+  });
+
+  it('is left as it is, and told, where it speaks of the very place that the pattern changes', () => {
+    const before = ['a', 'b', 'c'].map((name) =>
+      shot(name).replace('<a ', `<a class="${name === 'b' ? 'big' : 'small'}" `),
+    );
+    let left: unknown;
+    const text = onGallery(listOf(before), (page, gallery) => {
+      const learnt = patternOf(page, gallery);
+      const edited = applyPattern(page, gallery, (learnt?.text ?? '').replace('small', 'tiny'));
+      left = edited.ok && edited.left.map(({ item, own }) => [item, own]);
+      return edited;
+    });
+    expect(text).toBe(listOf(before.map((item) => item.replace('small', 'tiny'))));
+    expect(left).toEqual([[1, 'class="big"']]);
   });
 });

@@ -1,5 +1,5 @@
 /** A pattern that was changed by hand, applied to all items of a gallery as one change. */
-import { type Edit, type Edited, refuse, smallestEdit, stemOf } from '../site/index.ts';
+import { type Edit, refuse, type Result, smallestEdit, stemOf } from '../site/index.ts';
 import {
   attributeOf,
   descendants,
@@ -12,6 +12,7 @@ import {
 } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { addressIn, fenced } from './items.ts';
+import { lostFrom, mergeItem } from './mergeItem.ts';
 import { joined, patternOf, SLOTS, type FreePlace, type Pattern } from './pattern.ts';
 import { elementsIn } from './units.ts';
 import { slotsOf, writeBy, type SlotValue } from './write.ts';
@@ -49,6 +50,7 @@ function valuesIn(page: PageDocument, item: GalleryItem, pattern: Pattern, n: nu
     ['height', ofImage('height')],
     ['caption', caption ? { text: caption.text, markup: sourceOf(page, caption.range) } : undefined],
     ['name', stemOf((item.target ?? item.source)?.value ?? '')],
+    ['thumbnail-name', stemOf(item.source?.value ?? '')],
     ['number', String(n + 1)],
     ['index', String(n)],
     ...[...pattern.free].map(([slot, place]): [string, SlotValue | undefined] => [slot, freeValue(page, all, place)]),
@@ -67,13 +69,25 @@ function freeValue(page: PageDocument, all: readonly PageElement[], place: FreeP
   return words && { text: words.value.trim(), markup: sourceOf(page, words.range) };
 }
 
-/** Every item written by the pattern; what an item has beyond the pattern that was learnt stays with it. */
+/** An item that was left as it is: the change would have taken something from it that it alone has. */
+export interface LeftItem {
+  /** Its place in the gallery, from 0. */
+  item: number;
+  /** What it has. */
+  own: string;
+  range: Range;
+}
+
+/**
+ * Every item written by the pattern; what an item has beyond the pattern that was learnt stays with it. Where both
+ * cannot be, the item is left as it is.
+ */
 export function applyPattern(
   page: PageDocument,
   gallery: Gallery,
   text: string,
   supply: Supply = () => undefined,
-): Edited {
+): Result<{ edits: Edit[]; left: LeftItem[] }> {
   const reason = fenced(page, gallery);
   if (reason) return refuse(reason);
   const learnt = patternOf(page, gallery);
@@ -81,6 +95,8 @@ export function applyPattern(
   const trouble = troubleInPattern(text, learnt);
   if (trouble) return refuse(trouble);
   const slots = slotsOf(text);
+  const left: LeftItem[] = [];
+  const inLines = (written: string) => written.replace(/\r?\n/g, page.text.includes('\r\n') ? '\r\n' : '\n');
   const edits = gallery.items.flatMap((item, n): Edit[] => {
     const before = page.text.slice(item.range.start, item.range.end);
     const values = valuesIn(page, item, learnt, n);
@@ -88,20 +104,26 @@ export function applyPattern(
       const supplied = values.has(slot) ? undefined : supply(n, slot);
       if (supplied !== undefined) values.set(slot, supplied);
     }
-    const written = withRest(page, item, learnt, writeBy(text, values));
-    const ready = page.text.includes('\r\n') ? written.replace(/\r?\n/g, '\r\n') : written;
-    return smallestEdit(before, ready).map((edit) => ({
+    const [old, now] = [learnt.text, text].map((pattern) => inLines(writeBy(pattern, values)));
+    const merged =
+      mergeItem(old ?? '', now ?? '', before) ?? inLines(withRest(page, item, learnt, writeBy(text, values)));
+    const own = lostFrom(before, old ?? '', merged);
+    if (own !== null) left.push({ item: n, own, range: item.range });
+    return smallestEdit(before, own === null ? merged : before).map((edit) => ({
       start: edit.start + item.range.start,
       end: edit.end + item.range.start,
       text: edit.text,
     }));
   });
+  if (left.length === gallery.items.length)
+    return refuse(`Every item here has something of its own that the pattern would take away: ${left[0]?.own}.`);
   const wanted = gallery.items.map(addressIn);
-  return verified(page, edits, (after) =>
+  const edited = verified(page, edits, (after) =>
     galleriesOf(after).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n')) || wanted.length < 2
       ? null
       : 'the page would be read otherwise than meant',
   );
+  return edited.ok ? { ...edited, left } : edited;
 }
 
 /**

@@ -299,7 +299,7 @@ describe('new items', () => {
       `<li><a href="l/${n}.jpg" data-words="About ${n} and more" data-kind="kite" aria-label="See ${n} large"><img src="s/${n}.jpg" alt="${n}" id="pic-${n}"></a><p>Kite <a href="about-${n}.html" class="${n}">${n}</a></p></li>`;
     const text = added(`<ul>${one('alpha')}${one('beta')}${one('gamma')}</ul>`);
     expect(text).toContain(
-      '<li><a href="l/n.jpg" data-words="" data-kind="kite" aria-label=""><img src="s/n.jpg" alt="N" id="pic-n"></a><p>New words</p></li>',
+      '<li><a href="l/n.jpg" data-words="" data-kind="kite" aria-label="New words"><img src="s/n.jpg" alt="N" id="pic-n"></a><p>New words</p></li>',
     );
   });
 

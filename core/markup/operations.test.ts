@@ -280,18 +280,11 @@ const OPERATIONS: readonly Operation[] = [
     },
   },
   {
-    name: 'applies its own pattern and changes only what is unlike it',
-    run: (opened) => {
-      const pattern = patternOf(opened.page, opened.gallery);
-      if (!pattern) return expect(opened.gallery.items.every(({ source }) => source === null)).toBe(true);
-      const edited = applyPattern(opened.page, opened.gallery, pattern.text);
-      const text = done(opened, edited);
-      expectOrder(opened, text, opened.order);
-      const again = open(text);
-      // The item that it was learnt from is as it was, and a second time there is nothing to do.
-      expect(text).toContain(opened.text.slice(pattern.model.range.start, pattern.model.range.end));
-      const own = patternOf(again.page, again.gallery)!;
-      expect(applyPattern(again.page, again.gallery, own.text)).toEqual({ ok: true, edits: [] });
+    name: 'applies its own pattern and changes nothing',
+    run: ({ page, gallery }) => {
+      const pattern = patternOf(page, gallery);
+      if (!pattern) return expect(gallery.items.every(({ source }) => source === null)).toBe(true);
+      expect(applyPattern(page, gallery, pattern.text)).toEqual({ ok: true, edits: [], left: [] });
     },
   },
   {
@@ -402,7 +395,7 @@ describe('a pattern changed by hand', () => {
     expect(text).toContain(
       '<li class="wide"><a href="l/b.jpg" class="open"><img src="s/b.jpg" alt="b"></a><span>Kite <em>b</em></span></li>',
     );
-    expect(text).toContain('<a href="l/c.jpg" class="open" data-note="Ask">');
+    expect(text).toContain('<a href="l/c.jpg" data-note="Ask" class="open">');
   });
 
   it('leaves out attributes of which nothing is known; a missing alt text stays missing, and is found', () => {

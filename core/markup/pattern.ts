@@ -9,6 +9,7 @@ import { applyEdits, stemOf, type Edit, firstOf } from '../site/index.ts';
 import { valueOf, type Attribute, type PageDocument, type PageElement, type Range } from './document.ts';
 import { encodeAttribute } from './encode.ts';
 import type { Gallery, GalleryItem } from './galleries.ts';
+import type { Caption } from './parts.ts';
 import { elementsIn, SAYS } from './units.ts';
 
 export type PatternPart = { kind: 'text'; text: string } | { kind: 'slot'; name: string; free: boolean };
@@ -36,7 +37,8 @@ export const SLOTS = {
   caption: 'the caption',
   width: 'the width of the thumbnail, px',
   height: 'the height of the thumbnail, px',
-  name: 'the bare name of the picture’s file',
+  name: 'the bare name of the file that a click opens',
+  'thumbnail-name': 'the bare name of the thumbnail’s file',
   number: 'the place in the gallery, from 1; {number:2} with leading zeros',
   index: 'the same from 0',
 } as const;
@@ -105,21 +107,18 @@ interface Learning {
   twins: readonly (readonly PageElement[])[];
   /** Slots that are the author's own; filled on the way. */
   free: Map<string, FreePlace>;
-  /** Of the picture's file. */
-  stem: string;
 }
 
 function learn(page: PageDocument, gallery: Gallery, model: GalleryItem): Pattern {
   const free = new Map<string, FreePlace>();
-  const stem = stemOf((model.source ?? model.target)?.value ?? '');
-  const learning: Learning = { page, gallery, model, twins: gallery.items.map(elementsIn), free, stem };
+  const learning: Learning = { page, gallery, model, twins: gallery.items.map(elementsIn), free };
   const cuts: Cut[] = [];
   for (const [place, element] of elementsIn(model).entries()) {
     if (isInCaption(model, element)) continue;
     for (const attribute of element.attributes) cuts.push(...attributeCuts(learning, element, attribute, place));
     cuts.push(...textCuts(learning, element, place));
   }
-  if (model.caption) cuts.push(captionCut(page, model.caption.range));
+  if (model.caption && !isLabel(model.caption, gallery)) cuts.push(captionCut(page, model.caption.range));
   const text = withSlots(page.text, model.range, cuts);
   return {
     model,
@@ -138,7 +137,7 @@ function isInCaption({ caption }: GalleryItem, { range }: PageElement): boolean 
 function attributeCuts(learning: Learning, element: PageElement, attribute: Attribute, place: number): Cut[] {
   const { model, twins } = learning;
   if (attribute.quote === 'none') return [];
-  const values = twins.flatMap((elements) => (elements[place] && valueOf(elements[place], attribute.name)) ?? []);
+  const values = twins.map((elements) => elements[place] && valueOf(elements[place], attribute.name));
   const slots = attributeSlots(learning, element, attribute, values, place);
   if (slots === null) return [];
   // What only a part of the attribute names is written there; the rest of it stays.
@@ -147,6 +146,13 @@ function attributeCuts(learning: Learning, element: PageElement, attribute: Attr
   );
   if (partial) return [{ ...partial.range, text: slots }];
   return [{ ...attribute.valueRange, text: attribute.quote === '' ? slots : encodeAttribute(slots, attribute.quote) }];
+}
+
+/** What the links of most items say in the same words is no picture’s caption: “Enlarge”, “Save”. */
+function isLabel({ element, text }: Caption, { items }: Gallery): boolean {
+  if (element?.tag !== 'a' && element?.tag !== 'button') return false;
+  const same = items.filter(({ caption }) => caption?.text === text).length;
+  return text !== '' && items.length > 1 && same * 2 > items.length;
 }
 
 /** The caption's words become a slot; the spaces around them stay. */
@@ -202,39 +208,95 @@ const isProse = (name: string, value: string) => /\s/.test(value.trim()) && !SPA
 
 /** What stands in an attribute's place: a slot, a text with slots, or null where it stays as it is. */
 function attributeSlots(
-  { model, stem, free }: Learning,
+  { model, gallery, free }: Learning,
   element: PageElement,
   attribute: Attribute,
-  values: readonly string[],
+  ofItems: readonly (string | undefined)[],
   place: number,
 ): string | null {
   const { name, value } = attribute;
   const own = ownSlot(model, element, attribute);
   if (own !== null) return own;
-  const word = wordOf(stem);
-  const named = word?.test(value) === true;
-  const constant = isConstant(attribute, values, named);
+  const values = ofItems.flatMap((one) => one ?? []);
+  const repeated = isProse(name, value) ? null : repeatedIn(model, gallery, value, ofItems);
+  const constant = isConstant(attribute, values, repeated !== null);
   // An author's slip in one of many must not turn a constant into free text.
   if (constant && name !== 'id') return null;
-  const words = constant ? null : wordsSlot(model, value);
+  const words = constant || NO_WORDS.has(name) ? null : wordsSlot(model, value);
   if (words !== null) return words;
-  if (!isProse(name, value)) {
-    if (word && named) return literal(value).replace(word, '{name}');
-    const counter = countIn(value, values);
-    if (counter) return counter;
-  }
+  if (repeated !== null) return repeated;
+  const counter = isProse(name, value) ? null : countIn(value, values);
+  if (counter) return counter;
   if (constant) return null;
-  const slot = free.has(name) || name in SLOTS ? `${name}-${place}` : name;
+  const plain = slotName(name);
+  const slot = free.has(plain) || plain in SLOTS ? `${plain}-${place}` : plain;
   free.set(slot, { element: place, attribute: name });
   return `{${slot}}`;
 }
 
+/** Attributes may be called otherwise than slots can be. */
+const slotName = (attribute: string): string =>
+  attribute
+    .toLowerCase()
+    .replace(/[^a-z\d]+/g, '-')
+    .replace(/^[^a-z]*/, '') || 'value';
+
+/** Names and marks are no words, though they may be the same as an alt text. */
+const NO_WORDS = new Set(['class', 'for', 'href', 'id', 'name', 'src']);
+
 /** The slot of the words that an attribute repeats; null where it repeats none. */
-function wordsSlot({ image, caption }: GalleryItem, value: string): string | null {
+function wordsSlot({ image, link, caption }: GalleryItem, value: string): string | null {
   if (value === '') return null;
   if (image && value === valueOf(image, 'alt')) return '{alt}';
-  return value === caption?.text ? '{caption}' : null;
+  if (value === caption?.text) return '{caption}';
+  return value === ((link && valueOf(link, 'title')) ?? (image && valueOf(image, 'title'))) ? '{title}' : null;
 }
+
+/**
+ * A value with slots for the addresses and the names of the item's own files that stand in it; null where there are
+ * none, or most items do not have it so.
+ */
+function repeatedIn(
+  model: GalleryItem,
+  { items }: Gallery,
+  value: string,
+  ofItems: readonly (string | undefined)[],
+): string | null {
+  const made = withOwnFiles(model, value);
+  if (made === literal(value)) return null;
+  const alike = ofItems.filter((one, n) => {
+    const item = items[n];
+    return one !== undefined && item !== undefined && withOwnFiles(item, one) === made;
+  });
+  return alike.length * 2 >= ofItems.filter((one) => one !== undefined).length ? made : null;
+}
+
+function withOwnFiles({ source, target }: GalleryItem, value: string): string {
+  const [thumbnail, full] = [source?.value ?? '', target?.value ?? ''];
+  const stems: [string, string][] = [
+    ['{name}', stemOf(full || thumbnail)],
+    ['{thumbnail-name}', stemOf(thumbnail)],
+  ];
+  const files: [string, string][] = [
+    ['{full}', full],
+    ['{thumbnail}', thumbnail],
+    ...stems.sort(([, a], [, b]) => b.length - a.length),
+  ];
+  // A slot that stands already is not looked into again.
+  return files
+    .reduce<string[]>(
+      (pieces, [slot, sought]) => {
+        const word = wordOf(sought);
+        return word ? pieces.flatMap((piece) => (SLOT_ALONE.test(piece) ? [piece] : cutAt(piece, word, slot))) : pieces;
+      },
+      [literal(value)],
+    )
+    .join('');
+}
+
+const SLOT_ALONE = /^\{(?:full|thumbnail|name|thumbnail-name)\}$/;
+const cutAt = (text: string, word: RegExp, slot: string): string[] =>
+  text.split(word).flatMap((piece, n) => (n === 0 ? [piece] : [slot, piece]));
 
 /** The slot of what every gallery has; null for other attributes. */
 function ownSlot(model: GalleryItem, element: PageElement, attribute: Attribute): string | null {
@@ -275,8 +337,8 @@ function countIn(value: string, values: readonly string[]): string | null {
 
 /** Finds a name where it stands by itself: the `a` of `pic-a`, not those of `tall` and `lazy`. */
 function wordOf(stem: string): RegExp | null {
-  const escaped = stem.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
-  return stem === '' ? null : new RegExp(`(?<![\\p{L}\\d])${escaped}(?![\\p{L}\\d])`, 'u');
+  const escaped = literal(stem).replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+  return stem === '' ? null : new RegExp(`(?<![\\p{L}\\d])${escaped}(?![\\p{L}\\d])`, 'gu');
 }
 
 /**

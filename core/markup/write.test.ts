@@ -47,6 +47,7 @@ describe('an item by a pattern', () => {
       title: 'T',
       caption: 'C',
       name: 'b.c',
+      'thumbnail-name': 'a',
       number: '3',
       index: '2',
     });

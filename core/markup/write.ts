@@ -29,6 +29,7 @@ export function valuesOf(item: NewItem, ordinal: number): Map<string, SlotValue>
     ['title', item.title],
     ['caption', item.caption],
     ['name', stemOf(item.href || item.src)],
+    ['thumbnail-name', stemOf(item.src)],
     ['number', String(ordinal)],
     ['index', String(ordinal - 1)],
   ]);
@@ -52,7 +53,7 @@ function filled(text: string, values: SlotValues, encode: (value: SlotValue | un
  * Attributes that stand with an empty value where nothing is known; others are left out. An alt text is: empty, it
  * would say that the picture is decoration, and nobody would be asked for one any more.
  */
-const KEPT_EMPTY = new Set(['src', 'href']);
+const KEPT_EMPTY = new Set(['thumbnail', 'full']);
 
 /**
  * Every attribute with a slot in it, every stretch of text with one, and every further picture of an item with the
@@ -120,8 +121,7 @@ export function writeBy(pattern: string, values: SlotValues): string {
   for (const attribute of attributes) {
     if (!hasSlot(attribute.value) || !stays(attribute.range)) continue;
     const slot = loneSlot(attribute.value);
-    if (slot !== null && !values.has(slot) && !KEPT_EMPTY.has(attribute.name))
-      edits.push(removeAttribute(attribute, pattern));
+    if (slot !== null && !values.has(slot) && !KEPT_EMPTY.has(slot)) edits.push(removeAttribute(attribute, pattern));
     else edits.push(replaceValue(attribute, filled(attribute.value, values, plain)));
   }
   for (const { start, end } of texts) {

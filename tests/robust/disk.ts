@@ -113,7 +113,7 @@ export const disk: Part = {
     } finally {
       await own.kill();
       server.stop();
-      spawnSync('umount', [place]);
+      spawnSync('umount', ['-l', place]);
       rmSync(parent, { recursive: true, force: true });
     }
     return [count.row(what)];
