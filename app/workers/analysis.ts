@@ -15,7 +15,7 @@ import {
   type ReadyTask,
   type UnitChoice,
 } from '~core/plans/index.ts';
-import type { Change, FileContent, Named, Planned, Result } from '~core/site/index.ts';
+import type { Change, FileContent, NotDone, Planned, Result } from '~core/site/index.ts';
 import {
   layoutView,
   pageStandingAlone,
@@ -32,7 +32,7 @@ import { diffsOf, type FileDiff } from '../data/session/diffs';
 import { KITS } from './kits';
 import { LONG_LISTS, marksOf, PIECE, type LongList, type Marks } from './longLists';
 
-export type PlanView = Result<{ change: Change; diffs: FileDiff[]; named?: readonly Named[] }>;
+export type PlanView = Result<{ change: Change; diffs: FileDiff[] } & NotDone>;
 
 const files = new Map<string, FileContent>();
 const facts = new Map<string, PhotoFacts>();

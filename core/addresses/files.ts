@@ -19,8 +19,6 @@ const READERS: Readonly<Record<string, (layer: Layer) => Address[]>> = {
   md: markdownAddresses,
 };
 
-export const isReadFor = (path: string): boolean => Object.hasOwn(READERS, extensionOf(path));
-
 /** Of every file but a page, which is parsed for other things as well. */
 export const addressesOfFile = (path: string, text: string): Address[] =>
   READERS[extensionOf(path)]?.(fileLayer(text)) ?? [];

@@ -1,13 +1,10 @@
 /** Addresses in pages: the attributes that hold them, and the texts of other languages within. */
 import {
-  attributeOf,
   encodeAttribute,
-  inSource,
   type Attribute,
   type PageDocument,
   type PageElement,
   parsePage,
-  type Piece,
   PIECES,
   type Range,
   valueOf,
@@ -81,10 +78,15 @@ function inAttribute(page: Layer, element: PageElement, { name, value, valueRang
   if (CANDIDATES.has(name)) return candidates(layer, name, true);
   if (SPACED.has(name)) return pieces(layer, /\S+/g, name, true);
   if (element.tag === 'meta' && name === 'content') return inMeta(layer, element);
-  if (NO_ADDRESS.has(name) || IS_WORDS.test(name) || (name === 'value' && TYPED.has(element.tag))) return [];
-  if (/^\s*[[{]/.test(value)) return jsonAddresses(layer);
-  return addressesInText(layer, { by: name });
+  return isWords(element, name) ? [] : inOther(layer, name);
 }
+
+const isWords = ({ tag }: PageElement, name: string): boolean =>
+  NO_ADDRESS.has(name) || IS_WORDS.test(name) || (name === 'value' && TYPED.has(tag));
+
+/** Attributes of scripts, of custom elements, of tools: addresses, lists of them, data. */
+const inOther = (layer: Layer, by: string): Address[] =>
+  /^\s*[[{]/.test(layer.text) ? jsonAddresses(layer) : addressesInText(layer, { by });
 
 /** Candidates separated by commas, each an address and at most one descriptor. */
 const candidates = (layer: Layer, by: string, certain: boolean): Address[] =>
@@ -131,5 +133,5 @@ function inComment(page: Layer, { start, end }: Range): Address[] {
   return dormant(pageAddresses(parsePage(text), inner(page, at, text, AS_IT_IS)));
 }
 
-export const dormant = (addresses: readonly Address[]): Address[] =>
+const dormant = (addresses: readonly Address[]): Address[] =>
   addresses.map((one) => ({ ...one, certain: false, dormant: true }));

@@ -1,5 +1,5 @@
 export { type Address } from './address.ts';
-export { addressesOfFile, isReadFor } from './files.ts';
+export { addressesOfFile } from './files.ts';
 export { pageAddresses } from './html.ts';
 export { styleAddresses } from './css.ts';
 export { fileLayer } from './layer.ts';

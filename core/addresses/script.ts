@@ -8,7 +8,7 @@ import { inner, type Layer, type Rules } from './layer.ts';
 const LETTERS: Readonly<Record<string, string>> = { b: '\b', f: '\f', n: '\n', r: '\r', t: '\t', v: '\v', 0: '\0' };
 
 /** ECMA-262 §12.9.4: escape sequences, and line breaks that are left out. */
-export function scriptPiece(written: string, at: number): Piece {
+function scriptPiece(written: string, at: number): Piece {
   const ahead = written.slice(at, at + 12);
   if (!ahead.startsWith('\\'))
     // §12.9.6: in templates CR and CR LF are read as LF.
@@ -64,10 +64,10 @@ export function scriptAddresses(layer: Layer): Address[] {
     for (const one of fromOwnFile(node)) ownFile.add(one);
   });
   full(tree, (node) => {
-    if (node.type === 'Literal') addresses.push(...inLiteral(layer, node as Literal, ownFile.has(node)));
+    if (node.type === 'Literal') addresses.push(...inLiteral(layer, node, ownFile.has(node)));
     const key = keyOf(node);
     if (key) addresses.push(...inLiteral(layer, key, false));
-    if (node.type === 'TemplateElement') addresses.push(...inTemplate(layer, node as TemplateElement));
+    if (node.type === 'TemplateElement') addresses.push(...inTemplate(layer, node));
   });
   return addresses;
 }

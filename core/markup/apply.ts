@@ -70,7 +70,7 @@ function freeValue(page: PageDocument, all: readonly PageElement[], place: FreeP
 }
 
 /** An item that was left as it is: the change would have taken something from it that it alone has. */
-export interface LeftItem {
+interface LeftItem {
   /** Its place in the gallery, from 0. */
   item: number;
   /** What it has. */

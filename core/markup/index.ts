@@ -42,7 +42,7 @@ export { backgroundAddress, sourceOf } from './parts.ts';
 export { type Pattern, patternOf, type PatternPart, SLOTS } from './pattern.ts';
 export { classValue, rewriteTag } from './rewrite.ts';
 export { matcherFor, matches } from './selectors.ts';
-export { type Decoded, inSource, type Piece, type PieceAt, PIECES, placesBy, sourcePlaces } from './sourcePlaces.ts';
+export { inSource, type Piece, type PieceAt, PIECES, placesBy, sourcePlaces } from './sourcePlaces.ts';
 export { type NewItem } from './write.ts';
 export { verified, verifiedSameShape } from './verify.ts';
 export { editAttribute, editAttributes } from './attributes.ts';

@@ -11,7 +11,7 @@ interface Token {
 }
 
 /** What stands in a tag is read otherwise than the words between tags. */
-export function tokensOf(text: string): Token[] {
+function tokensOf(text: string): Token[] {
   const tokens: Token[] = [];
   let tag: string | null = null;
   for (let at = 0; at < text.length;) {

@@ -9,7 +9,7 @@ import type { Range } from './document.ts';
  * `entities` for attributes, `text` for the words of a page; `lines` for the text of script and style elements, where
  * no character reference is read.
  */
-export type Decoded = 'entities' | 'text' | 'lines';
+type Decoded = 'entities' | 'text' | 'lines';
 
 /** An offset in the value as it is read, and where that character begins in the source. */
 type SourcePlaces = (at: number) => number;

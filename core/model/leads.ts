@@ -48,7 +48,7 @@ export const baseAttribute = (page: PageDocument) => {
 };
 
 /** No path: what is counted from here leads out of the site. */
-export const OUTSIDE = '//';
+const OUTSIDE = '//';
 
 const OWN = new Set(['canonical', 'og:url']);
 
@@ -57,7 +57,9 @@ const OWN = new Set(['canonical', 'og:url']);
  * none does, or two do not agree.
  */
 export function ownAddress(pages: readonly { path: string; document: PageDocument }[]): string | null {
-  const said = new Set(pages.flatMap(({ path, document }) => saidOf(document).flatMap((url) => rootFrom(url, path) ?? [])));
+  const said = new Set(
+    pages.flatMap(({ path, document }) => saidOf(document).flatMap((url) => rootFrom(url, path) ?? [])),
+  );
   const [only = null] = said;
   return said.size === 1 ? only : null;
 }

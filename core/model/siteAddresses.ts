@@ -15,7 +15,7 @@ export interface Around {
 }
 
 /** A file that an address leads to. */
-export interface Led {
+interface Led {
   lead: Lead;
   /** What it was counted from. */
   base: string;

@@ -195,11 +195,17 @@ export function applyPatternTo(
     const item = gallery.items[n];
     return strand && item && suppliedTo(site, page.path, strand, item, slot, words);
   };
-  return planEdits(
-    `Write the ${gallery.items.length} items of ${page.path} by another pattern`,
-    page.path,
-    applyPattern(page.document, gallery, pattern, supply),
-  );
+  const applied = applyPattern(page.document, gallery, pattern, supply);
+  if (!applied.ok) return applied;
+  const left = applied.left.map(({ own, range: { start } }) => ({
+    path: page.path,
+    start,
+    line: page.document.lines.lineAt(start),
+    name: own,
+  }));
+  const written = countOf(gallery.items.length - left.length, 'item');
+  const planned = planEdits(`Write ${written} of ${page.path} by another pattern`, page.path, applied);
+  return planned.ok ? { ...planned, left } : planned;
 }
 
 /** What fills a slot that an item has nothing for; undefined where nothing does. */

@@ -16,14 +16,7 @@ import {
   type PageDocument,
   type PageElement,
 } from '../markup/index.ts';
-import {
-  addressesOfPage,
-  ledBy,
-  type PageReading,
-  sharedMenu,
-  type SiteReading,
-  writtenAs,
-} from '../model/index.ts';
+import { addressesOfPage, ledBy, type PageReading, sharedMenu, type SiteReading, writtenAs } from '../model/index.ts';
 import {
   applyEdits,
   cleanPath,
@@ -35,7 +28,6 @@ import {
   type Planned,
   refuse,
   relativeReference,
-  resolveInSite,
   type Result,
   firstOf,
   lastOf,

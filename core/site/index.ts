@@ -24,7 +24,7 @@ export {
   writeNotes,
 } from './notes.ts';
 export { byNaturalName, cleanPath, extensionOf, folderOf, nameOf, relativeReference, stemOf } from './path.ts';
-export { type Edited, type Named, planEdits, type Planned } from './plan.ts';
+export { type Edited, type Named, type NotDone, planEdits, type Planned } from './plan.ts';
 export { decodedPath, resolveInSite, type Target } from './resolve.ts';
 export { refuse, type Result } from './result.ts';
 export { firstNot } from './search.ts';

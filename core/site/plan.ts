@@ -17,8 +17,15 @@ export interface Named {
   name: string;
 }
 
-/** `named` are places that may mean what has changed, and of which nobody can be certain. */
-export type Planned = Result<{ change: Change; named?: readonly Named[] }>;
+/** What a change does not do, each with its place. */
+export interface NotDone {
+  /** Places that may mean what has changed, and of which nobody can be certain. */
+  named?: readonly Named[];
+  /** Items that would lose what they alone have. */
+  left?: readonly Named[];
+}
+
+export type Planned = Result<{ change: Change } & NotDone>;
 
 /** Edits of one file as a change with its label. */
 export const planEdits = (label: string, path: string, edited: Edited): Planned =>

@@ -1,5 +1,5 @@
 /** What those who work on an open site share. */
-import type { FileContent, Named, Result } from '~core/site/index.ts';
+import type { FileContent, NotDone, Result } from '~core/site/index.ts';
 import type { SiteRecord } from '../store/records';
 import type { Gone, Store } from '../store/store';
 import type { FileDiff } from './diffs';
@@ -20,14 +20,14 @@ export interface SharedSite {
 }
 
 /** What came of work, for whoever asked for it. */
-export type Outcome = Result<{
-  label: string;
-  diffs: FileDiff[];
-  /** Places that may mean what has changed, and were left as they are. */
-  named?: readonly Named[];
-  /** Not by undoing the last change. */
-  undoable?: false;
-}>;
+export type Outcome = Result<
+  {
+    label: string;
+    diffs: FileDiff[];
+    /** Not by undoing the last change. */
+    undoable?: false;
+  } & NotDone
+>;
 
 /** What an outcome says to whoever waited for it; null before there is one. */
 export function saysOf(outcome: Outcome | null): string | null {

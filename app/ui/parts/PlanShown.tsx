@@ -4,8 +4,8 @@ import { useEffect, useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import { countOf } from '~core/site/index.ts';
 import type { PlanView } from '../../workers/analysis';
-import { AlsoNamed } from './AlsoNamed';
 import { DiffView } from './DiffView';
+import { NotDoneShown } from './NotDone';
 import { useSite } from '../site/openSite';
 import { color } from '../theme';
 
@@ -73,7 +73,7 @@ export function PlanShown({ plan, wished, same = 'It is so already.', height = 2
         {says}
       </Box>
       {plan?.ok && changes > 0 && <DiffView diffs={plan.diffs} height={height} />}
-      {plan?.ok && plan.named && plan.named.length > 0 && <AlsoNamed named={plan.named} />}
+      {plan?.ok && <NotDoneShown {...plan} />}
     </Box>
   );
 }

@@ -7,8 +7,8 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useState } from 'react';
 import type { Outcome } from '../../data/session/shared';
-import { AlsoNamed } from '../parts/AlsoNamed';
 import { DiffView } from '../parts/DiffView';
+import { isAllDone, NotDoneShown } from '../parts/NotDone';
 import { useSite } from '../site/openSite';
 import { useJob } from '../site/pictureUrls';
 import { useWork } from '../site/work';
@@ -31,14 +31,13 @@ const HEAD = { display: 'flex', alignItems: 'center', gap: 1, mb: 0.75 };
 
 export function Slip() {
   const { site, outcome } = useSite();
-  const { work } = useWork();
   const job = useJob(site.session);
   const [gone, setGone] = useState<Outcome | null>(null);
   const [held, setHeld] = useState(false);
   const shown = outcome !== gone ? outcome : null;
   useEffect(() => {
     // What is to be looked at by hand stays until it is put away.
-    if (!shown?.ok || held || shown.named?.length) return undefined;
+    if (!shown?.ok || held || !isAllDone(shown)) return undefined;
     const timer = setTimeout(() => setGone(shown), SHOWN_FOR);
     return () => clearTimeout(timer);
   }, [shown, held]);
@@ -68,25 +67,35 @@ export function Slip() {
             onBlur={() => setHeld(false)}
             sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? color('edge') : color('rust') }}
           >
-            <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
-              <Box sx={{ flex: 1, fontWeight: 600, color: shown.ok ? undefined : color('rust') }}>
-                {shown.ok ? shown.label : shown.reason}
-              </Box>
-              {shown.ok && shown.undoable !== false && site.undo !== null && (
-                <Button onClick={() => work({ do: 'step', way: 'undo' })}>Undo</Button>
-              )}
-              <Button onClick={() => setGone(shown)}>Close</Button>
-            </Box>
-            {shown.ok && shown.diffs.length > 0 && (
-              <Box sx={{ mt: 1 }}>
-                <DiffView diffs={shown.diffs} height={104} />
-              </Box>
-            )}
-            {shown.ok && shown.named && shown.named.length > 0 && <AlsoNamed named={shown.named} />}
+            <Done outcome={shown} onClose={() => setGone(shown)} />
           </Box>
         )}
       </Box>
     </Box>
+  );
+}
+
+function Done({ outcome, onClose }: { outcome: Outcome; onClose: () => void }) {
+  const { site } = useSite();
+  const { work } = useWork();
+  return (
+    <>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+        <Box sx={{ flex: 1, fontWeight: 600, color: outcome.ok ? undefined : color('rust') }}>
+          {outcome.ok ? outcome.label : outcome.reason}
+        </Box>
+        {outcome.ok && outcome.undoable !== false && site.undo !== null && (
+          <Button onClick={() => work({ do: 'step', way: 'undo' })}>Undo</Button>
+        )}
+        <Button onClick={onClose}>Close</Button>
+      </Box>
+      {outcome.ok && outcome.diffs.length > 0 && (
+        <Box sx={{ mt: 1 }}>
+          <DiffView diffs={outcome.diffs} height={104} />
+        </Box>
+      )}
+      {outcome.ok && <NotDoneShown {...outcome} />}
+    </>
   );
 }
 
