@@ -6,7 +6,15 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 export default defineConfig({
   plugins: [reactRouter()],
-  resolve: { alias: { '~core': at('./core'), '~protocol': at('./protocol'), '~': at('./app') } },
+  resolve: {
+    alias: {
+      '~core': at('./core'),
+      '~protocol': at('./protocol'),
+      '~': at('./app'),
+      // What is built for browsers asks a document, and workers have none.
+      'decode-named-character-reference': at('./node_modules/decode-named-character-reference/index.js'),
+    },
+  },
   worker: { format: 'es' },
   // Without the entries the first page of a development server loads several times while Vite discovers dependencies.
   // A codec brings WebAssembly of its own, which Vite must not bundle beforehand.
