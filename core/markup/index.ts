@@ -1,5 +1,6 @@
 export { applyPattern } from './apply.ts';
 export { elementAt, elementBy, type Tie, tieOf } from './at.ts';
+export { type Changed, type Stated, unstated } from './conserve.ts';
 export { countersToMend, renumber } from './counters.ts';
 export {
   ancestors,

@@ -203,7 +203,7 @@ describe('a whole gallery', () => {
     [{ kind: 'set-on-links', ...place, name: 'rel', value: null }, 'Take rel from every link of index.html', ITEMS],
     [
       { kind: 'apply-pattern', ...place, pattern: '<li><img src="{thumbnail}" alt="{alt}"></li>', words: 'alt' },
-      'Write the 3 items of index.html by another pattern',
+      'Write 3 items of index.html by another pattern',
       ['a', 'b', 'c'].map((name) => `<img src="t/${name}.jpg" alt="${name}">`),
     ],
   ])('%j', (intent, label, items) => {
