@@ -42,6 +42,8 @@ export async function makeStore(name: SetOut, browser: Browser, baseURL: string)
   if (existsSync(keptAt(name)) && (JSON.parse(readFileSync(keptAt(name), 'utf8')) as KeptStore).stamp === wanted)
     return;
   const context = await browser.newContext({ baseURL });
+  // What runs in the page may have been compiled by something that names functions by a helper of its own.
+  await context.addInitScript('window.__name = (one) => one');
   const page = await context.newPage();
   if (name === 'demo') {
     await page.goto('/');

@@ -2,6 +2,9 @@
 export function storageReason(error: unknown): string {
   if (error instanceof DOMException && error.name === 'QuotaExceededError')
     return 'The browser’s storage is full. Nothing was written. Remove a site from the shelf or free disk space, then try again.';
+  // What Chromium says where the disk is full before its own limit is reached, or cannot be written at all.
+  if (error instanceof DOMException && /IOError|write blobs|disk|No space/i.test(error.message))
+    return 'The browser could not write to its storage: the disk is full, or cannot be written. Nothing was written. Free disk space, then try again.';
   if (error instanceof DOMException && error.name === 'NotReadableError')
     return 'A file could not be read: it was moved or changed meanwhile. Nothing was written.';
   if (error instanceof DOMException && error.name === 'InvalidStateError')

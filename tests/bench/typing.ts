@@ -62,8 +62,14 @@ async function traced(page: Page, work: () => Promise<number[]>): Promise<Done> 
   return { times: made, tasks };
 }
 
+/** Fewer keys where they are traced: a trace of all of them is larger than a text can be. */
+async function typed(page: Page): Promise<Done> {
+  const { tasks } = await traced(page, () => type(page, KEYS / 6));
+  return { times: await type(page), tasks };
+}
+
 /** Words typed as fast as people type, with a rest after each, in which what was typed is written and read anew. */
-async function type(page: Page): Promise<number[]> {
+async function type(page: Page, keys = KEYS): Promise<number[]> {
   const session = await page.context().newCDPSession(page);
   await page.evaluate(() => {
     const seen: number[] = [];
@@ -76,7 +82,7 @@ async function type(page: Page): Promise<number[]> {
     );
   });
   const letters = 'over the moor the wind is steady ';
-  for (let n = 0; n < KEYS; n++) {
+  for (let n = 0; n < keys; n++) {
     const text = letters[n % letters.length]!;
     await session.send('Input.dispatchKeyEvent', { type: 'keyDown', text, key: text, unmodifiedText: text });
     await session.send('Input.dispatchKeyEvent', { type: 'keyUp', key: text });
@@ -122,12 +128,12 @@ try {
     field.setSelectionRange(2000, 2000);
     field.focus();
   }, text);
-  const plain = await traced(bare, () => type(bare));
+  const plain = await typed(bare);
   const plainScroll = await traced(bare, () => scroll(bare, 'textarea'));
   await bare.setContent('<!DOCTYPE html><title>bare</title>');
   await bare.addScriptTag({ content: await bareEditor() });
   await bare.evaluate(([doc, at]) => window.openBare(doc, at), [text, text.indexOf('the wind is steady')] as const);
-  const component = await traced(bare, () => type(bare));
+  const component = await typed(bare);
   await bare.close();
 
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -152,7 +158,7 @@ try {
   await page.locator('.cm-scroller').evaluate((box) => (box.scrollTop = 0));
   await page.locator('.cm-line', { hasText: 'the wind is steady' }).first().click();
   await page.waitForTimeout(1500);
-  const own = await traced(page, () => type(page));
+  const own = await typed(page);
 
   const told = (tasks: readonly number[]) =>
     tasks.length === 0 ? 'none' : `${tasks.length}, the longest ${Math.max(...tasks).toFixed(0)} ms`;

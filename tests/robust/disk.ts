@@ -66,13 +66,17 @@ export const disk: Part = {
     const server = await serve(PORT);
     const own = await openOwn(join(place, 'profile'));
     const { page } = own;
-    const holds = async (name: string, work: () => Promise<unknown>) =>
-      count.one(
-        await work().then(
-          () => null,
-          (error: unknown) => `${name}: ${String(error).slice(0, 400)}`,
-        ),
+    const holds = async (name: string, work: () => Promise<unknown>) => {
+      const wrong = await work().then(
+        () => null,
+        async (error: unknown) => {
+          const [said = ''] = String(error).split('\n');
+          return `${name}: ${said}; on the screen: ${(await page.locator('body').innerText()).slice(0, 500)}`;
+        },
       );
+      if (wrong !== null) console.log(wrong);
+      count.one(wrong);
+    };
     try {
       const small = await folderOf(parent, 'moor', 6);
       const large = await folderOf(parent, 'heath', 40);
@@ -84,14 +88,14 @@ export const disk: Part = {
       const room = fill(place, 14 * MB);
       await holds('bringing a site in', async () => {
         await pick.setInputFiles(large);
-        await expect(page.getByText(FULL)).toBeVisible({ timeout: 120_000 });
+        await expect(page.getByText(FULL)).toBeVisible({ timeout: 30_000 });
         expect([await countIn(page, 'sites'), await countIn(page, 'files')]).toEqual([0, 0]);
       });
       room();
       await holds('the same when there is room', async () => {
         await page.goto(server.address);
         await pick.setInputFiles(small);
-        await page.waitForURL(/\/pairs(\?|$)/, { timeout: 120_000 });
+        await page.waitForURL(/\/pairs(\?|$)/, { timeout: 30_000 });
         await settled(page);
         expect(await countIn(page, 'files')).toBe(6);
       });
@@ -101,13 +105,13 @@ export const disk: Part = {
       await holds('making pictures', async () => {
         const before = [await countIn(page, 'files'), await countIn(page, 'journal')];
         await make.click();
-        await expect(page.getByText(FULL).first()).toBeVisible({ timeout: 120_000 });
+        await expect(page.getByText(FULL).first()).toBeVisible({ timeout: 30_000 });
         expect([await countIn(page, 'files'), await countIn(page, 'journal')]).toEqual(before);
       });
       again();
       await holds('making them when there is room', async () => {
         await make.click();
-        await expect(make).toHaveCount(0, { timeout: 120_000 });
+        await expect(make).toHaveCount(0, { timeout: 30_000 });
         expect(await countIn(page, 'journal')).toBe(1);
       });
     } finally {

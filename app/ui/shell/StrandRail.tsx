@@ -194,6 +194,18 @@ function Shown({ joint, strand }: { joint: Joint; strand: Strand }) {
   );
 }
 
+/** As high as its words by the browser’s own layout: a script that measures it holds up the whole screen. */
+const WORDS = {
+  mt: 1.25,
+  '& textarea': {
+    fontSize: '0.78rem',
+    fieldSizing: 'content',
+    minHeight: '1.4375em',
+    maxHeight: '5.75em',
+    resize: 'none',
+  },
+} as const;
+
 /** A line of words, written where it is shown. Enter or leaving the field sets it. */
 function Words({
   label,
@@ -221,7 +233,7 @@ function Words({
       label={label}
       value={text}
       multiline
-      maxRows={4}
+      rows={2}
       fullWidth
       disabled={site.readOnly}
       inputRef={field}
@@ -232,7 +244,8 @@ function Words({
         event.preventDefault();
         set();
       }}
-      sx={{ mt: 1.25, '& textarea': { fontSize: '0.78rem' } }}
+      slotProps={{ input: { inputComponent: 'textarea' } }}
+      sx={WORDS}
     />
   );
 }

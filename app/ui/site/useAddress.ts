@@ -1,5 +1,5 @@
 /** The place in the address, and the one way to go elsewhere. */
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate, useNavigation } from 'react-router';
 import { z } from 'zod';
 import type { Station } from '~core/checks/index.ts';
@@ -63,8 +63,13 @@ export function useAddress(siteId: string): Address {
       asked.current = withWish(asked.current, target);
       const { spot, ...others } = asked.current;
       // A spot is gone to once, when it stands in the address.
-      if (target.station === undefined || target.station === stationIn(latest.current.pathname))
-        setAhead(spot === undefined ? others : { ...others, spot: null });
+      if (target.station === undefined || target.station === stationIn(latest.current.pathname)) {
+        const next = spot === undefined ? others : { ...others, spot: null };
+        // A hand that steps from item to item sees each at once; another page or sheet is drawn piece by piece, and the
+        // thread stays free meanwhile.
+        if (onlyStrand) setAhead(next);
+        else startTransition(() => setAhead(next));
+      }
       clearTimeout(timer.current ?? undefined);
       if (onlyStrand) timer.current = setTimeout(write, REST);
       else write();

@@ -6,7 +6,7 @@ import { setDiagnostics } from '@codemirror/lint';
 import { EditorState } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import Box from '@mui/material/Box';
-import { useEffect, useRef, type RefObject } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { diagnosticsOf } from './findings';
 import { hint, lit } from './marks';
 import { baseOf, openEditor, readOnlyPart, tellCursor, type Base, type EditorProps } from './openEditor';
@@ -23,22 +23,32 @@ export function SourceEditor(props: EditorProps) {
     latest.current = props;
   });
 
+  const [opened, setOpened] = useState(0);
   useEffect(() => {
     const parent = home.current;
     if (!parent) return undefined;
-    base.current = baseOf(latest.current.unwritten() ?? latest.current.text);
-    const opened = openEditor(parent, path, latest, base);
-    view.current = opened.view;
-    takeIn.current = opened.takeIn;
+    let close: () => void = () => undefined;
+    // A task of its own: what is around it has just been drawn, and both together would hold up the screen.
+    const soon = setTimeout(() => {
+      base.current = baseOf(latest.current.unwritten() ?? latest.current.text);
+      const editor = openEditor(parent, path, latest, base);
+      view.current = editor.view;
+      takeIn.current = editor.takeIn;
+      close = editor.close;
+      setOpened((n) => n + 1);
+    });
     return () => {
-      opened.close();
+      clearTimeout(soon);
+      close();
       view.current = null;
     };
   }, [path]);
 
   useEffect(() => {
-    view.current?.dispatch({ effects: readOnlyPart.reconfigure(EditorState.readOnly.of(readOnly)) });
-  }, [readOnly]);
+    const editor = view.current;
+    if (editor && editor.state.readOnly !== readOnly)
+      editor.dispatch({ effects: readOnlyPart.reconfigure(EditorState.readOnly.of(readOnly)) });
+  }, [readOnly, opened]);
 
   useEffect(() => {
     const editor = view.current;
@@ -50,7 +60,7 @@ export function SourceEditor(props: EditorProps) {
     // Somebody else changed the file, or what was typed came in beside a change of theirs. While some of it waits to
     // be written, the file is behind the editor; when it is, this comes again.
     if (latest.current.unwritten() === null) takeIn.current?.(text);
-  }, [text]);
+  }, [text, opened]);
 
   useEffect(() => {
     const editor = view.current;
@@ -63,9 +73,9 @@ export function SourceEditor(props: EditorProps) {
           ),
         ),
       );
-  }, [findings, path]);
+  }, [findings, path, opened]);
 
-  useMarks(view, base, props);
+  useMarks(view, base, props, opened);
   return <Box ref={home} sx={{ height: '100%', minWidth: 0, '& .cm-editor': { height: '100%' } }} />;
 }
 
@@ -85,25 +95,30 @@ function useMarks(
   view: RefObject<EditorView | null>,
   base: RefObject<Base | null>,
   { path, text, lit: lines, hinted, spot }: EditorProps,
+  /** Another number where another editor is open. */
+  opened: number,
 ): void {
   const { start: from, end: to } = lines ?? {};
   useEffect(() => {
     const editor = view.current;
     if (!editor) return;
     const range = spanIn(editor, base.current, from, to);
+    if (range === null && editor.state.field(lit.field).size === 0) return;
     editor.dispatch({
       effects: [
         lit.set.of(range),
         ...(range === null || editor.hasFocus ? [] : [EditorView.scrollIntoView(range.from, { y: 'center' })]),
       ],
     });
-  }, [view, base, from, to, path, text]);
+  }, [view, base, from, to, path, text, opened]);
 
   const { start: hintFrom, end: hintTo } = hinted ?? {};
   useEffect(() => {
     const editor = view.current;
-    editor?.dispatch({ effects: hint.set.of(spanIn(editor, base.current, hintFrom, hintTo)) });
-  }, [view, base, hintFrom, hintTo, path]);
+    if (!editor) return;
+    const range = spanIn(editor, base.current, hintFrom, hintTo);
+    if (range !== null || editor.state.field(hint.field).size > 0) editor.dispatch({ effects: hint.set.of(range) });
+  }, [view, base, hintFrom, hintTo, path, opened]);
 
   useEffect(() => {
     const editor = view.current;
@@ -114,5 +129,5 @@ function useMarks(
       selection: { anchor: range.from },
       effects: EditorView.scrollIntoView(range.from, { y: 'center' }),
     });
-  }, [view, base, spot, path]);
+  }, [view, base, spot, path, opened]);
 }

@@ -1,5 +1,5 @@
 /** Lines that are lit: those of the chosen element, and those of what somebody points at on the live page. */
-import { StateEffect, StateField, type EditorState, type Extension, type Range } from '@codemirror/state';
+import { StateEffect, StateField, type EditorState, type Range } from '@codemirror/state';
 import { Decoration, EditorView, type DecorationSet } from '@codemirror/view';
 
 interface Span {
@@ -8,7 +8,10 @@ interface Span {
 }
 
 /** A range of lines with a class, set by an effect and carried along with the text. */
-function lineMark(name: string): { set: ReturnType<typeof StateEffect.define<Span | null>>; field: Extension } {
+function lineMark(name: string): {
+  set: ReturnType<typeof StateEffect.define<Span | null>>;
+  field: StateField<DecorationSet>;
+} {
   const set = StateEffect.define<Span | null>();
   const line = Decoration.line({ class: name });
   const linesOf = ({ doc }: EditorState, { from, to }: Span): DecorationSet => {
