@@ -51,7 +51,7 @@ function fill(place: string, but: number): () => void {
   return () => rmSync(ballast, { force: true });
 }
 
-const FULL = /storage is full|disk is full/;
+const FULL = /storage is full|disk is full|disk may be full/;
 
 export const disk: Part = {
   name: 'disk',
@@ -100,16 +100,19 @@ export const disk: Part = {
         expect(await countIn(page, 'files')).toBe(6);
       });
 
-      const make = page.getByRole('button', { name: /^Make all by the recipe/ });
-      const again = fill(place, 1 * MB);
+      const make = page.getByRole('button', { name: /^Make \d+ missing/ });
+      const again = fill(place, 0);
       await holds('making pictures', async () => {
-        const before = [await countIn(page, 'files'), await countIn(page, 'journal')];
         await make.click();
+        // The browser may close its storage altogether: that is said, and what is shown stays.
         await expect(page.getByText(FULL).first()).toBeVisible({ timeout: 30_000 });
-        expect([await countIn(page, 'files'), await countIn(page, 'journal')]).toEqual(before);
+        await expect(page.getByText('p5.jpg', { exact: true }).first()).toBeVisible();
       });
       again();
       await holds('making them when there is room', async () => {
+        await page.reload();
+        await settled(page);
+        expect([await countIn(page, 'files'), await countIn(page, 'journal')]).toEqual([6, 0]);
         await make.click();
         await expect(make).toHaveCount(0, { timeout: 30_000 });
         expect(await countIn(page, 'journal')).toBe(1);

@@ -2,13 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../../core/checks/index.ts';
 import { fileLayer, pageAddresses, styleAddresses } from '../../core/addresses/index.ts';
-import {
-  JOINTS,
-  newReadingMemory,
-  readSite,
-  renameFile,
-  type SiteReading,
-} from '../../core/model/index.ts';
+import { JOINTS, newReadingMemory, readSite, renameFile, type SiteReading } from '../../core/model/index.ts';
 import { parsePage } from '../../core/markup/index.ts';
 import type { PhotoFacts } from '../../core/photo/index.ts';
 import { patterned } from '../../core/photo/patterned.fixture.ts';

@@ -13,8 +13,11 @@ export type Files = ReadonlyMap<string, FileContent>;
 /** A change that is written: the site after it, and what each file that it touched holds now (null: it is gone). */
 export type Written = Result<{ site: SiteRecord; files: Map<string, FileContent | null>; change: Change }>;
 
-/** Why a store is not there any more: it was cleared, or a newer version of the program took it over. */
-export type Gone = 'cleared' | 'taken over';
+/**
+ * Why a store is not there any more: it was cleared, the browser closed it (as where a disk is full), or a newer version
+ * of the program took it over.
+ */
+export type Gone = 'cleared' | 'closed' | 'taken over';
 
 export interface Store {
   /** A newer version of the program wrote it: what can be read is shown, and nothing is written. */
