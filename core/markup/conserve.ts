@@ -22,7 +22,7 @@ interface Token {
 }
 
 /** The first thing that was not stated. */
-export interface Unstated {
+interface Unstated {
   /** `vanished`: offsets are of the page before; else of the page after. */
   kind: 'vanished' | 'appeared' | 'moved';
   says: string;

@@ -70,7 +70,7 @@ export const disk: Part = {
       const wrong = await work().then(
         () => null,
         async (error: unknown) => {
-          const [said = ''] = String(error).split('\n');
+          const said = String(error).split('\n').slice(0, 12).join(' ');
           return `${name}: ${said}; on the screen: ${(await page.locator('body').innerText()).slice(0, 500)}`;
         },
       );
@@ -110,12 +110,14 @@ export const disk: Part = {
       });
       again();
       await holds('making them when there is room', async () => {
+        // What was asked for was noted before the disk was full, and goes on by itself; or nothing was.
         await page.reload();
         await settled(page);
-        expect([await countIn(page, 'files'), await countIn(page, 'journal')]).toEqual([6, 0]);
-        await make.click();
+        const [files] = await Promise.all([countIn(page, 'files'), page.waitForTimeout(3000)]);
+        if (files === 6 && (await make.count()) > 0) await make.click();
         await expect(make).toHaveCount(0, { timeout: 30_000 });
-        expect(await countIn(page, 'journal')).toBe(1);
+        // The pictures, their thumbnails, and the notes of what was made.
+        expect([await countIn(page, 'files'), await countIn(page, 'journal')]).toEqual([13, 1]);
       });
     } finally {
       await own.kill();
