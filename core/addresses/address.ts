@@ -41,11 +41,16 @@ const BETWEEN = /[^\s,;|"'`<>()[\]{}=]+/g;
 /** A name with an extension, and what may follow it in an address. */
 const NAMED = /[^\s/\\?#]\.[a-z][a-z0-9]{1,4}(?:[?#]\S*)?$/i;
 
+interface InText extends Omit<Found, 'certain'> {
+  /** Something nobody knows stands right before it: what the text begins with is no whole address. */
+  behind?: boolean;
+}
+
 /**
  * What may be addresses in a text of which nobody says that it holds any: the whole of it, or what stands in it between
  * brackets, quotes, commas and spaces.
  */
-export function addressesInText(layer: Layer, found: Omit<Found, 'certain'>): Address[] {
+export function addressesInText(layer: Layer, { behind, ...found }: InText): Address[] {
   const { text } = layer;
   if (!text.includes('.')) return [];
   const whole = text.trim();
@@ -53,8 +58,9 @@ export function addressesInText(layer: Layer, found: Omit<Found, 'certain'>): Ad
   const add = (start: number, end: number) =>
     addresses.push(addressAt(layer, { start, end }, { ...found, certain: false }));
   const start = text.indexOf(whole);
-  if (!whole.includes('\n') && NAMED.test(whole)) add(start, start + whole.length);
+  if (!behind && !whole.includes('\n') && NAMED.test(whole)) add(start, start + whole.length);
   for (const match of text.matchAll(BETWEEN))
-    if (match[0] !== whole && NAMED.test(match[0])) add(match.index, match.index + match[0].length);
+    if (match[0] !== whole && NAMED.test(match[0]) && !(behind && match.index === 0))
+      add(match.index, match.index + match[0].length);
   return addresses;
 }

@@ -293,6 +293,8 @@ const TOLD: Place[] = [
   page('words in code', '<pre>&lt;img src="l/a b.jpg"&gt;</pre>'),
   page('text area', '<textarea><img src="l/a%20b.jpg"></textarea>'),
   page('put together', '<script>show("l/" + "a b.jpg");</script>'),
+  page('behind a variable', '<script>show(base + "l/a b.jpg");</script>'),
+  page('behind a gap', '<script>show(`${base}l/a b.jpg`);</script>'),
   page('broken script', '<script>show("l/a b.jpg"</script>'),
   page(
     'an address that nobody calls their own',

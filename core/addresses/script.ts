@@ -60,14 +60,16 @@ export function scriptAddresses(layer: Layer): Address[] {
   const tree = layer.text.includes('.') ? parsed(layer.text) : null;
   if (!tree) return [];
   const ownFile = new Set<Node>();
+  const behind = new Set<Node>();
   full(tree, (node) => {
     for (const one of fromOwnFile(node)) ownFile.add(one);
+    for (const one of putBehind(node)) behind.add(one);
   });
   full(tree, (node) => {
-    if (node.type === 'Literal') addresses.push(...inLiteral(layer, node, ownFile.has(node)));
+    if (node.type === 'Literal') addresses.push(...inLiteral(layer, node, ownFile.has(node), behind.has(node)));
     const key = keyOf(node);
-    if (key) addresses.push(...inLiteral(layer, key, false));
-    if (node.type === 'TemplateElement') addresses.push(...inTemplate(layer, node));
+    if (key) addresses.push(...inLiteral(layer, key, false, false));
+    if (node.type === 'TemplateElement') addresses.push(...inTemplate(layer, node, behind.has(node)));
   });
   return addresses;
 }
@@ -81,19 +83,27 @@ function fromOwnFile(node: Sourced): Node[] {
   return address && isOwn ? [address] : [];
 }
 
-function inLiteral(layer: Layer, { value, start, end }: Literal, ownFile: boolean): Address[] {
+/** Texts that something else is put before: `base + 'a.jpg'`, and what follows a gap of a template. */
+function putBehind(node: Node): Node[] {
+  const { type, operator, right, quasis } = node as Node & { operator?: string; right?: Node; quasis?: Node[] };
+  if (type === 'BinaryExpression' && operator === '+' && right) return [right];
+  return type === 'TemplateLiteral' ? (quasis ?? []).slice(1) : [];
+}
+
+function inLiteral(layer: Layer, { value, start, end }: Literal, ownFile: boolean, behind: boolean): Address[] {
   if (typeof value !== 'string') return [];
   const part = inner(layer, { start: start + 1, end: end - 1 }, value, IN_TEXT);
-  if (!ownFile) return addressesInText(part, { by: 'a text of a script', from: 'runner' });
+  if (!ownFile) return addressesInText(part, { by: 'a text of a script', from: 'runner', behind });
   // A bare name is a package, and none of the site's files.
   if (!/^(?:\.{0,2}\/)/.test(value)) return [];
   return [addressAt(part, { start: 0, end: value.length }, { by: IMPORT, certain: true })];
 }
 
-function inTemplate(layer: Layer, { value, start, end }: TemplateElement): Address[] {
+function inTemplate(layer: Layer, { value, start, end }: TemplateElement, behind: boolean): Address[] {
   const { cooked } = value;
   if (cooked === null || cooked === undefined) return [];
-  return addressesInText(inner(layer, { start, end }, cooked, IN_TEXT), { by: 'a text of a script', from: 'runner' });
+  const part = inner(layer, { start, end }, cooked, IN_TEXT);
+  return addressesInText(part, { by: 'a text of a script', from: 'runner', behind });
 }
 
 /** By what another script is named that is run as well. */

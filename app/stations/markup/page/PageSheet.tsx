@@ -63,7 +63,7 @@ function FileName({ page: { path }, idle: locked }: { page: PageView; idle: bool
           value={to}
           disabled={idle}
           onChange={({ target }) => setTo(target.value)}
-          helperText="Another folder moves the page. Every reference to it and in it is put right."
+          helperText="Another folder moves the page. Every address that leads to it, and each in it, is put right; what may mean it besides is shown."
           sx={{ flex: 1 }}
         />
         <Button type="submit" disabled={idle || !plan?.ok}>
