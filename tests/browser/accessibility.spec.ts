@@ -27,6 +27,7 @@ test('no violation on any screen, by day and by night', async ({ page }) => {
   }
   await goTo(page, 'markup');
   await page.getByRole('button', { name: 'Add 4 pairs' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
   await seen(page, 'add pictures');
   await page.keyboard.press('Escape');
   await page.keyboard.press('?');

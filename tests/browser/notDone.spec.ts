@@ -24,9 +24,10 @@ test('a page under another name: addresses follow, and what only may mean it is 
   await expect(dialog.getByText(told)).toBeVisible();
   expect(await violations(tab)).toEqual([]);
   await dialog.getByRole('button', { name: 'Rename' }).click();
+  await expect(dialog.getByRole('status').getByText('Rename second.html to moved/third.html')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Close' }).click();
   const slip = tab.getByRole('status').filter({ hasText: 'Rename second.html to moved/third.html' });
   await expect(slip.getByText(told)).toBeVisible();
-  await dialog.getByRole('button', { name: 'Close' }).click();
   await slip.getByRole('button', { name: 'js/go.js, line 2' }).click();
   await expect(tab.locator('.cm-content')).toContainText('base + "second.html"');
 });

@@ -14,7 +14,7 @@ interface Listeners {
 }
 
 /** Nothing can be kept of what is learnt. */
-const isGone = ({ shut }: SharedSite): boolean => shut === 'cleared' || shut === 'closed' || shut === 'taken over';
+const isGone = ({ shut }: SharedSite): boolean => shut === 'closed' || shut === 'taken over';
 
 export class AnalysedPictures {
   readonly #site: SharedSite;

@@ -22,8 +22,8 @@ interface Listeners {
 
 const SHUT: Record<Shut, string> = {
   'other tab': 'This site is open in another tab, which may write to it. Close it there first.',
-  cleared: 'The browser’s storage was cleared, and nothing can be written to it. Save an archive of what is shown.',
-  closed: 'The browser closed its storage; the disk may be full. Make room, then load this page again.',
+  closed:
+    'The browser’s storage was cleared or closed, and nothing can be written to it. Save an archive of what is shown.',
   'taken over': 'A newer version of Heathmoor took the storage over in another tab. Load this page again to go on.',
   newer: 'A newer version of Heathmoor wrote this site. Load this page again to get that version.',
 };

@@ -56,21 +56,9 @@ function openVersion(name: string, version: number | undefined, teller: GoneTell
       void opening.then((db) => db.close());
       teller.tell('taken over');
     },
-    terminated: () => void isEmpty(name).then((empty) => teller.tell(empty ? 'cleared' : 'closed')),
+    terminated: () => teller.tell('closed'),
   });
   return opening;
-}
-
-/** Whether a database that the browser has closed holds nothing any more; one that cannot be opened may hold all. */
-async function isEmpty(name: string): Promise<boolean> {
-  try {
-    const db = await openDB<Schema>(name);
-    const empty = !db.objectStoreNames.contains('sites') || (await db.count('sites')) === 0;
-    db.close();
-    return empty;
-  } catch {
-    return false;
-  }
 }
 
 /** Nothing is written where a newer version of the program wrote: this one cannot know what that would spoil. */

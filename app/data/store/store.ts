@@ -14,10 +14,10 @@ export type Files = ReadonlyMap<string, FileContent>;
 export type Written = Result<{ site: SiteRecord; files: Map<string, FileContent | null>; change: Change }>;
 
 /**
- * Why a store is not there any more: it was cleared, the browser closed it (as where a disk is full), or a newer version
- * of the program took it over.
+ * Why a store is not there any more: the browser closed it (it was cleared, or a disk is full; nobody can tell which), or
+ * a newer version of the program took it over.
  */
-export type Gone = 'cleared' | 'closed' | 'taken over';
+export type Gone = 'closed' | 'taken over';
 
 export interface Store {
   /** A newer version of the program wrote it: what can be read is shown, and nothing is written. */

@@ -14,10 +14,8 @@ import { useSite } from './openSite';
 
 const SHUT: Record<Shut, string> = {
   'other tab': 'This site is open in another tab. Here it is shown read-only until that tab is closed.',
-  cleared:
-    'The browser’s storage was cleared. What is shown is still in memory: save an archive before you leave this page.',
   closed:
-    'The browser closed its storage, most likely because the disk is full. What is shown is still in memory: make room, then load this page again.',
+    'The browser’s storage was cleared, or the browser closed it, as it does where the disk is full. What is shown is still in memory: save an archive before you leave this page, or make room and load it again.',
   'taken over':
     'A newer version of Heathmoor took the storage over in another tab. What is shown can be saved as an archive; load this page again to go on.',
   newer:

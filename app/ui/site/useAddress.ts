@@ -65,9 +65,10 @@ export function useAddress(siteId: string): Address {
       // A spot is gone to once, when it stands in the address.
       if (target.station === undefined || target.station === stationIn(latest.current.pathname)) {
         const next = spot === undefined ? others : { ...others, spot: null };
-        // A hand that steps from item to item sees each at once; another page or sheet is drawn piece by piece, and the
-        // thread stays free meanwhile.
-        if (onlyStrand) setAhead(next);
+        // A hand that steps from item to item sees each at once, and what is closed is gone for the next key; another
+        // page or sheet is drawn piece by piece, and the thread stays free meanwhile.
+        const closes = target.sheet === null && Object.keys(target).length === 1;
+        if (onlyStrand || closes) setAhead(next);
         else startTransition(() => setAhead(next));
       }
       clearTimeout(timer.current ?? undefined);
