@@ -87,7 +87,15 @@ function isMeant(
   if (other && other.found === 'exact' && !moves.has(other.path)) return false;
   return froms.some((from) => {
     const to = moves.get(from);
-    // Only its folder is another: a name alone is as right as before.
-    return to !== undefined && (nameOf(to) !== nameOf(from) || folderOf(said) !== '');
+    if (to === undefined) return false;
+    // Only its folder is another: a name alone is as right as before, but where it leads there by itself.
+    return nameOf(to) !== nameOf(from) || folderOf(said) !== '' || leadsThere(written, path, from);
   });
 }
+
+/** From the text itself, or from the site’s own folder, where most pages stand that read it. */
+const leadsThere = (written: string, path: string, from: string): boolean =>
+  [path, ''].some((base) => {
+    const target = resolveInSite(written, base);
+    return target.kind === 'file' && target.path === from;
+  });
