@@ -63,8 +63,18 @@ function basesOf({ from }: Address, path: string, { bases, scriptPages }: Around
   const pages = scriptPages.get(path);
   if (pages) return pages.map((page) => bases.get(page) ?? page);
   // Data may count from where it stands, and from any page that reads it.
-  const folders = new Map([...bases.values()].map((base) => [folderOf(base), base]));
-  return isData(path) ? [...folders.values(), own] : [own];
+  return isData(path) ? [...oneOfEachFolder(bases), own] : [own];
+}
+
+const ofBases = new WeakMap<Around['bases'], string[]>();
+
+/** Pages of one folder count from the same place. */
+function oneOfEachFolder(bases: Around['bases']): readonly string[] {
+  const known = ofBases.get(bases) ?? [
+    ...new Map([...bases.values()].map((base) => [folderOf(base), base] as const)).values(),
+  ];
+  ofBases.set(bases, known);
+  return known;
 }
 
 function realPath(path: string, index: PathIndex): string | null {
