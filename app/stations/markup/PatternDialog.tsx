@@ -104,7 +104,7 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
             </MenuItem>
           ))}
         </TextField>
-        <PlanShown plan={plan} wished={wrong === null} same="Every item is written so already." height={230} />
+        <PlanShown plan={plan} wished={wrong === null} same="Nothing is changed yet. What you change here is changed in every item, and only that." height={230} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
