@@ -104,7 +104,12 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
             </MenuItem>
           ))}
         </TextField>
-        <PlanShown plan={plan} wished={wrong === null} same="Nothing is changed yet. What you change here is changed in every item, and only that." height={230} />
+        <PlanShown
+          plan={plan}
+          wished={wrong === null}
+          same="Nothing is changed yet. What you change here is changed in every item, and only that."
+          height={230}
+        />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
