@@ -126,7 +126,10 @@ function inElement(page: Layer, { tag, attributes }: PageElement, { value, range
 /** What was taken out of a page for a while; it may come back. */
 function inComment(page: Layer, { start, end }: Range): Address[] {
   const written = page.text.slice(start, end);
-  const [begin = ''] = /^<!-*/.exec(written) ?? [];
+  // A processing instruction and the end of nothing are comments as well (WHATWG HTML §13.2.5.6, §13.2.5.7).
+  const [begin] = /^<(?:!-*|[?/])/.exec(written) ?? [];
+  // Each text within is shorter than what it stands in.
+  if (begin === undefined) return [];
   const text = written.slice(begin.length).replace(/-*!?>$/, '');
   if (!text.includes('<') || !text.includes('.')) return [];
   const at = { start: start + begin.length, end: start + begin.length + text.length };
