@@ -25,6 +25,8 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    // What was missed is told before a whole test's time is over.
+    actionTimeout: 60_000,
     launchOptions: { executablePath: CHROMIUM, args: FLAGS },
   },
   webServer: {

@@ -125,7 +125,12 @@ export const theme = createTheme({
     MuiInputBase: { styleOverrides: { root: { fontSize: '0.8125rem' } } },
     // As large as what it labels: the gap in the frame is measured by that.
     MuiInputLabel: { styleOverrides: { root: { fontSize: '0.8125rem' } } },
-    MuiDialog: { styleOverrides: { paper: { border: `1px solid ${color('hair')}` } } },
+    // At once: nobody who works waits for what grows, and what moves under the pointer is not what was aimed at.
+    MuiMenu: { defaultProps: { transitionDuration: 0 } },
+    MuiDialog: {
+      defaultProps: { transitionDuration: 0 },
+      styleOverrides: { paper: { border: `1px solid ${color('hair')}` } },
+    },
     MuiTooltip: { defaultProps: { enterDelay: 400 } },
   },
 });

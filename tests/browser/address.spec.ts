@@ -82,7 +82,7 @@ test('a reload and a copied address show the same page, strand and sheet', async
   await same(copy);
 });
 
-test('the layout and a place of a stylesheet stand in the address too', async ({ page }) => {
+test('the layout and a place of a stylesheet stand in the address too', { tag: LONG }, async ({ page }) => {
   await open(page);
   await goTo(page, 'markup');
   await page.getByRole('button', { name: 'Layout' }).click();

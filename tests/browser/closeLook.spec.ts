@@ -82,7 +82,7 @@ test(
   },
 );
 
-test('a crop is cut about the point that was moved, as sharp would cut it there', async ({ page }) => {
+test('a crop is cut about the point that was moved, as sharp would cut it there', { tag: LONG }, async ({ page }) => {
   const full = await photograph(5, 1600, 800);
   await openFiles(page, { 'moor.jpg': full });
   await page.getByRole('button', { name: 'Change the recipe' }).click();

@@ -1,6 +1,7 @@
 /** A hostile page in a site that was brought in tries to get at what is not its own. */
 import type { Page } from '@playwright/test';
-import { bringIn, clickInside, expect, folderWith, goTo, openKites, photograph, test } from './fixtures';
+import { LONG_TASK, tracing } from '../longTasks';
+import { bringIn, clickInside, expect, folderWith, goTo, openKites, photograph, settled, test } from './fixtures';
 
 const ATTACK = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>x</title></head><body>
 <a href="a.jpg"><img src="a.jpg" alt="a"></a>
@@ -164,6 +165,40 @@ test('no page takes the window elsewhere, by the bridge or by itself, with a cli
   await expect.poll(() => frame.locator('title').textContent()).toBe('tried 2 true');
   expect(page.url()).toBe(before);
   await expect(page.getByRole('navigation').first()).toBeVisible();
+});
+
+/** A hundred at a time, 10,000 in a second: forged ones of every kind that is heard, and what is none. */
+const FLOOD = `
+  const forged = [
+    { from: 'probe', type: 'places', tops: Array.from({ length: 5000 }, (_, n) => n) },
+    { from: 'probe', type: 'over', element: [1, 0] },
+    { from: 'probe', type: 'error', says: 'x'.repeat(4000), path: 'index.html', line: 1 },
+    { from: 'probe', type: 'missing', path: 'gone.jpg' },
+    { from: 'probe', type: 'scrolled', at: [0, 7] },
+    { type: 'site', deep: Array.from({ length: 2000 }, (_, n) => [n]) },
+  ];
+  let sent = 0;
+  const timer = setInterval(() => {
+    for (let n = 0; n < 100; n++) parent.postMessage(forged[sent++ % forged.length], '*');
+    document.title = String(sent);
+    if (sent >= 20000) clearInterval(timer);
+  }, 10);`;
+
+test('a flood of forged messages does not hold the program', async ({ page, expected }) => {
+  test.setTimeout(120_000);
+  expected.console.push(/./);
+  await openHostile(page, `document.querySelector('button').onclick = () => {${FLOOD}};`);
+  const title = page.frameLocator('iframe[title^="Live page"]').locator('title');
+  const { tasks } = await tracing(page, async () => {
+    await press(page);
+    await expect.poll(async () => Number(await title.textContent()), { timeout: 60_000 }).toBeGreaterThan(8000);
+    await goTo(page, 'wiring');
+    await settled(page);
+  });
+  // By what the thread itself computed, so that a machine that others use does not matter; it was 2,500 ms.
+  const longest = Math.max(0, ...tasks.map(({ cpu }) => cpu));
+  console.log(`during a flood the longest task computed ${longest.toFixed(0)} ms`);
+  expect(longest).toBeLessThan(4 * LONG_TASK);
 });
 
 test('a page that is put in the place of the bridge does not stay there', async ({ page, expected }) => {

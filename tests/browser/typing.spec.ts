@@ -42,20 +42,22 @@ for (const [what, leave] of WAYS)
     },
   );
 
-test('of somebody who types on and on, the last half second is lost at most when the browser is killed', async ({
-  context,
-}) => {
-  const page = await context.newPage();
-  const address = await atTheHeading(page);
-  await typeSlowly(page, WORDS);
-  const kept = page.evaluate(() => new Promise<number>((resolve) => setTimeout(() => resolve(1), 500)));
-  // What follows keeps the pause from coming; what is above is older than half a second when the kill lands.
-  for (let n = 0; n < 14; n++) await page.keyboard.type('.', { delay: 40 });
-  await kept;
-  await kill(page);
-  await page.close();
-  const next = await context.newPage();
-  await next.goto(address);
-  await settled(next);
-  await expect(next.locator('.cm-content')).toContainText(`Three days in March${WORDS}`);
-});
+test(
+  'of somebody who types on and on, the last half second is lost at most when the browser is killed',
+  { tag: LONG },
+  async ({ context }) => {
+    const page = await context.newPage();
+    const address = await atTheHeading(page);
+    await typeSlowly(page, WORDS);
+    const kept = page.evaluate(() => new Promise<number>((resolve) => setTimeout(() => resolve(1), 500)));
+    // What follows keeps the pause from coming; what is above is older than half a second when the kill lands.
+    for (let n = 0; n < 14; n++) await page.keyboard.type('.', { delay: 40 });
+    await kept;
+    await kill(page);
+    await page.close();
+    const next = await context.newPage();
+    await next.goto(address);
+    await settled(next);
+    await expect(next.locator('.cm-content')).toContainText(`Three days in March${WORDS}`);
+  },
+);

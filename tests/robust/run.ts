@@ -12,11 +12,12 @@ import { kills } from './kills.ts';
 import { memory } from './memory.ts';
 import { pages } from './pages.ts';
 import { pictures } from './pictures.ts';
+import { records } from './records.ts';
 import { requests } from './requests.ts';
 import { stops } from './stops.ts';
 import type { Part, Row } from './part.ts';
 
-const PARTS: readonly Part[] = [stops, requests, archives, pages, pictures, kills, disk, memory];
+const PARTS: readonly Part[] = [stops, records, requests, archives, pages, pictures, kills, disk, memory];
 
 const KEPT = join(dirname(fileURLToPath(import.meta.url)), '../.out/robust.json');
 const Tried = z.record(z.string(), z.number());

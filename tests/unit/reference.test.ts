@@ -104,7 +104,7 @@ describe('WebP beside the older formats', () => {
   it('is smaller on the demo’s pictures; the shares are printed', async () => {
     const lossy: number[] = [];
     const lossless: number[] = [];
-    for (const picture of PICTURES.filter(({ path }) => path.includes('large/')).slice(0, 6)) {
+    for (const picture of PICTURES.filter(({ path }) => path.includes('large/')).slice(0, 3)) {
       const source = await sharp(fileURLToPath(new URL(`../../demo/.made/site/${picture.path}`, import.meta.url)))
         .resize({ width: 400 })
         .removeAlpha()

@@ -1,0 +1,358 @@
+/** What is done on pages that nobody here wrote, and by what it is judged. One kind of work is one entry. */
+import { patternOf, type Gallery } from '../../core/markup/index.ts';
+import type { PageReading, SiteReading } from '../../core/model/index.ts';
+import type { Intent } from '../../core/plans/index.ts';
+import { folderOf, isPagePath, isPicturePath } from '../../core/site/index.ts';
+import { bagOfPage, bagOfPart, leadsOf, leadTo, together, without, type Bag, type Texts } from './outside.ts';
+
+/** Null where nothing is wrong, else what is. Texts of the pages before and after. */
+export type Judge = (before: Texts, after: Texts) => string | null;
+
+export interface Trial {
+  intent: Intent;
+  judge: Judge;
+}
+
+/** Where work is done; `pick` gives a number from 0 to below `end`. */
+export interface Place {
+  site: SiteReading;
+  page: PageReading;
+  pick: (end: number) => number;
+}
+
+const bagOfPages = (texts: Texts): Bag => together([...texts.values()].map(bagOfPage));
+
+/** What all pages together lost and won. */
+function difference(before: Texts, after: Texts): { gone: Bag; fresh: Bag } {
+  // Pages that did not change say nothing.
+  const changed = (one: Texts, other: Texts): Texts =>
+    new Map([...one].filter(([path, text]) => other.get(path) !== text));
+  const [was, is] = [bagOfPages(changed(before, after)), bagOfPages(changed(after, before))];
+  return { gone: without(was, is), fresh: without(is, was) };
+}
+
+const first = (bag: Bag, but: (token: string) => boolean = () => false): string | null =>
+  [...bag.keys()].find((token) => !but(token)) ?? null;
+
+const lost = (token: string | null): string | null => token && `lost: ${token.slice(0, 200)}`;
+const strange = (token: string | null): string | null => token && `not asked for: ${token.slice(0, 200)}`;
+
+/** Nothing goes and nothing comes but what is allowed. */
+const only =
+  (goes: (token: string) => boolean, comes: (token: string) => boolean): Judge =>
+  (before, after) => {
+    const { gone, fresh } = difference(before, after);
+    return lost(first(gone, goes)) ?? strange(first(fresh, comes));
+  };
+
+const never = (): boolean => false;
+const always = (): boolean => true;
+
+const strandOf = ({ page }: Place, gallery: number, item: number): string | null =>
+  page.strands[gallery]?.[item]?.id ?? null;
+
+type Of = (place: Place, gallery: Gallery, n: number) => Trial | null;
+
+const FRESH = { thumbnail: 'new-kites/t/zq-reel-box.jpg', full: 'new-kites/zq-reel-box.jpg' };
+const NEW_PICTURE = { ...FRESH, title: '', alt: 'Zqalt words', caption: 'Zqcaption words' };
+
+/** Names of the files of all items: in a new item each of them would be a place that was forgotten. */
+function namesOf(page: PageReading, gallery: number): Set<string> {
+  const paths = (page.strands[gallery] ?? []).flatMap(({ thumbnail, full }) => [thumbnail, full]);
+  const counts = new Map<string, number>();
+  for (const path of paths) if (path !== null) counts.set(path, (counts.get(path) ?? 0) + 1);
+  // What several items show is decoration, and goes on being shown.
+  return new Set([...counts].flatMap(([path, count]) => (count === 1 ? [path.slice(folderOf(path).length)] : [])));
+}
+
+const namesAny = (token: string, names: ReadonlySet<string>): string | undefined =>
+  [...names].find((name) => token.includes(name));
+
+const removing: Of = (place, gallery, n) => {
+  const item = place.pick(gallery.items.length);
+  const strand = strandOf(place, n, item);
+  const unit = gallery.items[item]?.unit;
+  if (strand === null || !unit) return null;
+  const part = bagOfPart(place.page.text.slice(unit.start, unit.end));
+  return {
+    intent: { kind: 'remove-item', strand },
+    judge: (before, after) => {
+      const { gone, fresh } = difference(before, after);
+      return lost(first(without(gone, part))) ?? strange(first(fresh));
+    },
+  };
+};
+
+const moving: Of = (place, gallery, n) => {
+  const strand = strandOf(place, n, place.pick(gallery.items.length));
+  if (strand === null) return null;
+  return { intent: { kind: 'move-item', strand, to: place.pick(gallery.items.length) }, judge: only(never, never) };
+};
+
+const adding: Of = (place, _gallery, n) => {
+  const names = namesOf(place.page, n);
+  return {
+    intent: { kind: 'add-pictures', page: place.page.path, gallery: n, pictures: [NEW_PICTURE] },
+    judge: (before, after) => {
+      const { gone, fresh } = difference(before, after);
+      const kept = first(gone);
+      if (kept !== null) return lost(kept);
+      const forgotten = [...fresh.keys()].find((token) => namesAny(token, names) !== undefined);
+      if (forgotten !== undefined) return `another picture's name in the new item: ${forgotten.slice(0, 200)}`;
+      const shown = [...fresh.keys()].some((token) => token.includes('zq-reel-box'));
+      return shown ? null : 'the new item does not name the new picture';
+    },
+  };
+};
+
+const describing: Of = (place, gallery, n) => {
+  const item = place.pick(gallery.items.length);
+  const strand = strandOf(place, n, item);
+  if (strand === null) return null;
+  const value = 'Zqone "two" & <three>';
+  return {
+    intent: { kind: 'set-alt', strand, value },
+    judge: (before, after) => {
+      const { gone, fresh } = difference(before, after);
+      const alt = (token: string) => /^(img|input|area) alt=/.test(token);
+      const wrong = lost(first(gone, alt)) ?? strange(first(fresh, (token) => token === `img alt=${value}`));
+      return wrong ?? (fresh.size === 1 && gone.size <= 1 ? null : 'more than one alt text changed');
+    },
+  };
+};
+
+const captioning: Of = (place, gallery, n) => {
+  const item = place.pick(gallery.items.length);
+  const strand = strandOf(place, n, item);
+  const unit = gallery.items[item]?.unit;
+  if (strand === null || !unit) return null;
+  const value = 'Zqone "two" & <three>';
+  const words = new Set(value.split(' ').map((word) => `word ${word}`));
+  const part = bagOfPart(place.page.text.slice(unit.start, unit.end));
+  return {
+    intent: { kind: 'set-caption', strand, value },
+    judge: (before, after) => {
+      const { gone, fresh } = difference(before, after);
+      const outside = first(without(gone, part)) ?? first(gone, (token) => token.startsWith('word '));
+      return lost(outside) ?? strange(first(fresh, (token) => words.has(token)));
+    },
+  };
+};
+
+/** The pattern as it is learnt asks for nothing. */
+const unchangedPattern: Of = ({ page }, gallery, n) => {
+  const pattern = patternOf(page.document, gallery)?.text;
+  if (pattern === undefined) return null;
+  return {
+    intent: { kind: 'apply-pattern', page: page.path, gallery: n, pattern, words: 'none' },
+    judge: only(never, never),
+  };
+};
+
+const lazyPattern: Of = ({ page }, gallery, n) => {
+  const pattern = patternOf(page.document, gallery)?.text;
+  if (pattern === undefined || !/<img /i.test(pattern)) return null;
+  return {
+    intent: {
+      kind: 'apply-pattern',
+      page: page.path,
+      gallery: n,
+      pattern: pattern.replace(/<img /i, '<img data-zq="lazy" '),
+      words: 'none',
+    },
+    judge: only(never, (token) => token === 'img data-zq=lazy'),
+  };
+};
+
+const filling: Of = ({ page }, _gallery, n) => ({
+  intent: { kind: 'fill-words', page: page.path, gallery: n, slot: 'alt', from: 'name', over: false },
+  judge: only(
+    (token) => token === 'img alt=',
+    (token) => token.startsWith('img alt='),
+  ),
+});
+
+const marking: Of = ({ page }, _gallery, n) => ({
+  intent: { kind: 'set-on-links', page: page.path, gallery: n, name: 'data-zq', value: 'group' },
+  judge: only(never, (token) => token === 'a data-zq=group'),
+});
+
+const styling: Of = ({ page, pick }, _gallery, n) => {
+  const wishes = [
+    ['columns', '3'],
+    ['column-gap', '12px'],
+    ['border', '2px solid #345'],
+    ['content-width', '960px'],
+    ['caption-lines', '2'],
+  ] as const;
+  const [setting, value] = wishes[pick(wishes.length)] ?? wishes[0];
+  const isStyle = (token: string) => /^code |^\S+ style=|^<(style|link)>|^(link|style) /.test(token);
+  return {
+    intent: { kind: 'set-style', page: page.path, gallery: n, setting, value, at: null },
+    judge: only(isStyle, isStyle),
+  };
+};
+
+const splitting: Of = ({ page }, gallery, n) => {
+  if (gallery.items.length < 3) return null;
+  const size = Math.ceil(gallery.items.length / 2);
+  const names = [...namesOf(page, n)];
+  return {
+    intent: { kind: 'split-gallery', page: page.path, gallery: n, size },
+    judge: (before, after) => {
+      const count = (texts: Texts, name: string) =>
+        [...bagOfPages(texts)].reduce(
+          (sum, [token, times]) => sum + (/ (src|href)=/.test(token) && token.includes(name) ? times : 0),
+          0,
+        );
+      const missing = names.find((name) => count(after, name) < count(before, name));
+      return missing === undefined ? null : `lost: a picture, ${missing}`;
+    },
+  };
+};
+
+const sectioning: Of = (place, _gallery, n) => {
+  const names = namesOf(place.page, n);
+  return {
+    intent: { kind: 'add-section', page: place.page.path, gallery: n, title: 'Zqsection', pictures: [NEW_PICTURE] },
+    judge: (before, after) => {
+      const { gone, fresh } = difference(before, after);
+      const forgotten = [...fresh.keys()].find((token) => namesAny(token, names) !== undefined);
+      return (
+        lost(first(gone)) ?? (forgotten === undefined ? null : `another picture's name: ${forgotten.slice(0, 200)}`)
+      );
+    },
+  };
+};
+
+const wiring: Of = ({ page }, _gallery) => ({
+  intent: { kind: 'wire', page: page.path },
+  judge: only(never, (token) => !token.startsWith('word ')),
+});
+
+/** Each on a gallery. */
+export const ON_GALLERIES: Readonly<Record<string, Of>> = {
+  'an item removed': removing,
+  'an item moved': moving,
+  'a picture added': adding,
+  'an alt text': describing,
+  'a caption': captioning,
+  'the pattern as it is': unchangedPattern,
+  'a pattern with one attribute more': lazyPattern,
+  'alt texts from names': filling,
+  'a mark on every link': marking,
+  'a setting of style': styling,
+  'split on pages': splitting,
+  'another section': sectioning,
+  'a viewer wired': wiring,
+};
+
+const moveOf =
+  (from: string, to: string) =>
+  (address: string): string =>
+    address === leadTo(from) ? leadTo(to) : address;
+
+/** Every address of every page leads to the same file as before, under its new name. */
+function leadsAs(from: string, to: string): Judge {
+  return (before, after) => {
+    for (const [path, text] of before) {
+      const now = path === from ? to : path;
+      const changed = after.get(now);
+      if (changed === undefined) return `lost: the page ${path}`;
+      if (changed === text && path === now && !text.includes(from.slice(folderOf(from).length))) continue;
+      const [was, is] = [leadsOf(text, path, moveOf(from, to)), leadsOf(changed, now)];
+      const wrong = was.findIndex((lead, n) => lead !== is[n]);
+      if (wrong >= 0) return `${path}: ${was[wrong]} became ${is[wrong]}`.slice(0, 300);
+      if (was.length !== is.length) return `${path}: ${was.length} addresses became ${is.length}`;
+    }
+    return null;
+  };
+}
+
+const renamed = (from: string, to: string): Trial => ({
+  intent: { kind: 'rename', from, to },
+  judge: leadsAs(from, to),
+});
+
+const fileOf = ({ site, pick }: Place, isWanted: (path: string) => boolean): string | null => {
+  const paths = [...site.files.keys()].filter(isWanted);
+  return paths[pick(paths.length)] ?? null;
+};
+
+type OfSite = (place: Place) => Trial | null;
+
+const ending = (path: string): string => /\.[^./]*$/.exec(path)?.[0] ?? '';
+
+const renamingPicture: OfSite = (place) => {
+  const from = fileOf(place, (path) => isPicturePath(path) && place.site.used.has(path));
+  return from === null ? null : renamed(from, `${folderOf(from)}zq & näme${ending(from)}`);
+};
+
+const movingPicture: OfSite = (place) => {
+  const from = fileOf(place, (path) => isPicturePath(path) && place.site.used.has(path));
+  return from === null ? null : renamed(from, `zq-folder/${from.slice(folderOf(from).length)}`);
+};
+
+const renamingPage: OfSite = (place) => {
+  const from = fileOf(place, isPagePath);
+  return from === null ? null : renamed(from, `${folderOf(from)}zq-page${ending(from)}`);
+};
+
+const movingPage: OfSite = (place) => {
+  const from = fileOf(place, isPagePath);
+  return from === null ? null : renamed(from, `zq-folder/deeper/${from.slice(folderOf(from).length)}`);
+};
+
+/** The new page has all that its model has around the galleries; no other page loses anything. */
+const newPage: OfSite = ({ page }) => ({
+  intent: { kind: 'new-page', path: `zq-new${ending(page.path)}`, title: 'Zqtitle', from: page.path, pictures: [] },
+  judge: (before, after) => {
+    const others: Texts = new Map([...after].filter(([path]) => before.has(path)));
+    const { gone } = difference(before, others);
+    const wrong = lost(first(gone, (token) => / (class|aria-current|id)=/.test(token)));
+    if (wrong !== null) return wrong;
+    return after.has(`zq-new${ending(page.path)}`) ? null : 'there is no new page';
+  },
+});
+
+const deletingPage: OfSite = (place) => {
+  const path = fileOf(place, isPagePath);
+  if (path === null) return null;
+  const name = path.slice(folderOf(path).length);
+  return {
+    intent: { kind: 'delete-page', path },
+    judge: (before, after) => {
+      const others: Texts = new Map([...before].filter(([one]) => one !== path));
+      for (const [one, text] of others) {
+        const now = after.get(one);
+        if (now === undefined) return `lost: the page ${one}`;
+        if (now === text) continue;
+        const gone = without(bagOfPage(text), bagOfPage(now));
+        // What leads to it goes, with the element of the list that held nothing else.
+        const pictures = [...gone.keys()].filter((token) => /^<img>|^img /.test(token));
+        if (pictures.length > 0 && !pictures.some((token) => token.includes(name)))
+          return `lost in ${one}: ${pictures[0]}`;
+      }
+      return null;
+    },
+  };
+};
+
+const aligningMenus: OfSite = () => ({
+  intent: { kind: 'align-menus' },
+  judge: (before, after) => {
+    const { gone } = difference(before, after);
+    return lost(first(gone, (token) => !/^<img>|^img /.test(token)));
+  },
+});
+
+/** Each on a site. */
+export const ON_SITES: Readonly<Record<string, OfSite>> = {
+  'a picture renamed': renamingPicture,
+  'a picture moved': movingPicture,
+  'a page renamed': renamingPage,
+  'a page moved': movingPage,
+  'a page made from another': newPage,
+  'a page deleted': deletingPage,
+  'menus aligned': aligningMenus,
+};

@@ -1,0 +1,46 @@
+/**
+ * `npm run test:strangers [package…]`: work on HTML documentation out of Debian packages, judged by parse5 and by
+ * Node's own `URL`. Each run tries other work than the one before.
+ */
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { z } from 'zod';
+import { install, isInstalled, PACKAGES, siteOfPackage } from './packages.ts';
+import { tryOn } from './trials.ts';
+
+const KEPT = join(dirname(fileURLToPath(import.meta.url)), '../.out/strangers.json');
+const SECONDS = Number(process.env.SECONDS ?? 60);
+const run = existsSync(KEPT) ? z.number().parse(JSON.parse(readFileSync(KEPT, 'utf8'))) : 0;
+
+const names = process.argv.length > 2 ? process.argv.slice(2) : PACKAGES;
+for (const name of install(names)) console.log(`left out: ${name} is not here and could not be installed`);
+
+const refusals = new Map<string, number>();
+const wrong: string[] = [];
+console.log(`run ${run + 1}; ${SECONDS} s of work on each package`);
+console.log(
+  '| package | pages | galleries | operations | refused | losses | bad undos | readers, raw parses | s to read |',
+);
+console.log('|---|---|---|---|---|---|---|---|---|');
+for (const name of names.filter(isInstalled)) {
+  const outcome = tryOn(siteOfPackage(name), { seed: run + 1, seconds: SECONDS });
+  let refused = 0;
+  for (const [reason, count] of outcome.refusals) {
+    refusals.set(reason, (refusals.get(reason) ?? 0) + count);
+    refused += count;
+  }
+  wrong.push(
+    ...[...outcome.losses, ...outcome.badUndos.map((one) => `bad undo: ${one}`)].map((one) => `${name}, ${one}`),
+  );
+  const { pages, galleries, operations, losses, badUndos, cost, reading } = outcome;
+  const row = [name, pages, galleries, operations, refused, losses.length, badUndos.length];
+  console.log(`| ${[...row, cost.toFixed(2), (reading / 1000).toFixed(1)].join(' | ')} |`);
+}
+console.log('\nrefused, by reason');
+for (const [reason, count] of [...refusals].sort(([, a], [, b]) => b - a))
+  console.log(`${String(count).padStart(6)} ${reason}`);
+if (wrong.length > 0) console.log(`\nwrong\n${wrong.slice(0, 60).join('\n')}`);
+mkdirSync(dirname(KEPT), { recursive: true });
+writeFileSync(KEPT, JSON.stringify(run + 1));
+process.exit(wrong.length === 0 ? 0 : 1);
