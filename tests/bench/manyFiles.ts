@@ -19,7 +19,7 @@ const PAGES = COUNT / 20;
 async function folderOf(): Promise<string> {
   const folder = join(mkdtempSync(join(tmpdir(), 'heathmoor-files-')), 'moor');
   mkdirSync(join(folder, 'pages'), { recursive: true });
-  mkdirSync(join(folder, 'small'), { recursive: true });
+  mkdirSync(join(folder, 'large'), { recursive: true });
   const picture = await sharp({ create: { width: 24, height: 16, channels: 3, background: '#486' } })
     .jpeg()
     .toBuffer();
@@ -30,7 +30,7 @@ async function folderOf(): Promise<string> {
         `<!DOCTYPE html><title>${n}</title><p>Page ${n}</p>\n`.repeat(10),
       );
     // No two alike: what stands behind the picture is left alone.
-    else writeFileSync(join(folder, 'small', `k${n}.jpg`), Buffer.concat([picture, Buffer.from(`kite ${n}`)]));
+    else writeFileSync(join(folder, 'large', `k${n}.jpg`), Buffer.concat([picture, Buffer.from(`kite ${n}`)]));
   return folder;
 }
 

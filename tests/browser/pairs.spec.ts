@@ -167,6 +167,17 @@ test('loose files are paired by dragging, and by keyboard alone', async ({ page 
   await expect(tray.getByText('small/y.jpg')).toBeVisible();
 });
 
+test('thumbnails alone are shown as what they are, however many there are', async ({ page }) => {
+  const small = await thumbnail(await photograph(1));
+  const names = Array.from({ length: 130 }, (_, n) => `small/k${n}.jpg`);
+  const unlike = names.map((name, n) => [name, Buffer.concat([small, Buffer.from(String(n))])]);
+  await openFiles(page, Object.fromEntries(unlike) as Record<string, Buffer>);
+  const loose = page.getByRole('region', { name: 'Loose files' });
+  await expect(loose.getByRole('listitem')).toHaveCount(100);
+  await loose.getByRole('button', { name: 'Show more of 130' }).click();
+  await expect(loose.getByRole('listitem')).toHaveCount(130);
+});
+
 test('the recipe decides what is made: a square WebP, as sharp would cut it', async ({ page }) => {
   const full = await photograph(3, 1600, 900);
   await openFiles(page, { 'large/a.jpg': full });

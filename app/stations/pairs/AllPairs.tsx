@@ -95,7 +95,7 @@ export function AllPairs() {
     ),
   );
 
-  if (pairs.length === 0)
+  if (pairs.length === 0 && loose.length === 0)
     return (
       <Nothing
         title="No pictures yet"
@@ -111,19 +111,21 @@ export function AllPairs() {
     >
       <NamesAndRecipe rules={rules} recipe={recipe} idle={idle} onOpen={open} />
       {dense.length > 0 && <Dense dense={dense} idle={idle} />}
-      <Panel>
-        <PairList
-          pairs={ordered}
-          chosen={chosen}
-          idle={idle}
-          size={recipe.thumbnail}
-          onChoose={onChoose}
-          onWork={work}
-          onPairByHand={onPairByHand}
-          onCloseLook={onCloseLook}
-          dragging={dragged !== null}
-        />
-      </Panel>
+      {pairs.length > 0 && (
+        <Panel>
+          <PairList
+            pairs={ordered}
+            chosen={chosen}
+            idle={idle}
+            size={recipe.thumbnail}
+            onChoose={onChoose}
+            onWork={work}
+            onPairByHand={onPairByHand}
+            onCloseLook={onCloseLook}
+            dragging={dragged !== null}
+          />
+        </Panel>
+      )}
       {elsewhere.length > 0 && <Elsewhere elsewhere={elsewhere} />}
       {loose.length > 0 && <LooseTray loose={loose} idle={idle} onPairByHand={onPairByHand} />}
       <DragOverlay dropAnimation={null}>

@@ -2,6 +2,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { useState } from 'react';
 import type { SiteView } from '~core/view/index.ts';
 import { Mono, Picture, Panel, Tag } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
@@ -16,7 +17,11 @@ const HEAD = { display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 };
 
 const LIST = { m: 0, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1.5 } as const;
 
+/** So many are drawn at a time: thousands would hold the page. */
+const AT_A_TIME = 100;
+
 export function LooseTray({ loose, idle, onPairByHand }: TrayProps) {
+  const [shown, setShown] = useState(AT_A_TIME);
   return (
     <Panel label="Loose files" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
       <Box sx={HEAD}>
@@ -26,10 +31,15 @@ export function LooseTray({ loose, idle, onPairByHand }: TrayProps) {
         </Box>
       </Box>
       <Box component="ul" sx={LIST}>
-        {loose.map((file) => (
+        {loose.slice(0, shown).map((file) => (
           <LooseFile key={file.path} {...file} idle={idle} onPairByHand={onPairByHand} />
         ))}
       </Box>
+      {loose.length > shown && (
+        <Button size="small" sx={{ mt: 1 }} onClick={() => setShown(shown + AT_A_TIME)}>
+          {`Show more of ${loose.length}`}
+        </Button>
+      )}
     </Panel>
   );
 }
