@@ -10,6 +10,8 @@ describe('galleries', () => {
         `${container.tag}: ${items.map(({ source, target }) => (source ?? target)?.value.replace(/\.\w+$/, '')).join(' ')}`,
     );
   const shot = (name: string) => `<a href="${name}.jpg"><img src="${name}.gif"></a>`;
+  const plain = (name: string) => `<img src="${name}.jpg">`;
+  const prose = 'Words that tell of what was seen that day. '.repeat(5);
   const shots = (names: string) => [...names].map(shot).join('\n');
 
   it.each<[string, string[]]>([
@@ -23,6 +25,37 @@ describe('galleries', () => {
       ['tbody: a b c'],
     ],
     [`<nav>${shots('abc')}</nav>`, []],
+    // Maps of a page's ways, at its head and its foot.
+    ['<div><img src="top.gif" usemap="#t"><table></table><img src="foot.gif" usemap="#f"></div>', []],
+    // Samples with their names are looked at, whatever they are called.
+    [
+      '<table><tr><td>to</td><td><img src="forward.gif"></td><td>fro</td><td><img src="back.gif"></td></tr></table>',
+      ['tbody: forward back'],
+    ],
+    [
+      '<table><tr><td><img src="home.gif"><a href="x">Home</a></td><td><img src="mail.gif"><a href="y">Mail</a></td></tr></table>',
+      [],
+    ],
+    // A long document, of which pictures are a part.
+    [
+      `<div><div>${plain('a')}</div><p>${prose}</p><div>${plain('b')}</div><p>${prose}</p><div>${plain('c')}</div></div>`,
+      [],
+    ],
+    [`<div>${plain('a')}<p>${prose}</p><pre>code</pre>${plain('b')}</div>`, []],
+    [
+      `<div><p>${plain('a')}</p><p>${plain('b')}</p><p>${plain('c')}</p><p>${prose}</p><p>${plain('d')}</p></div>`,
+      ['div: a b c d'],
+    ],
+    [`<div><p>${plain('a')}</p><p>It rose in the morning, and was seen from afar.</p><p>${plain('b')}</p></div>`, []],
+    // Thumbnails that open pictures are for looking at, whatever is told between them.
+    [`<div>${shot('a')}<p>${prose}</p>${shot('b')}</div>`, ['div: a b']],
+    // Signs within a sentence.
+    ['<p>Let <img src="f1.gif"> be less than <img src="f2.gif"> and more than <img src="f3.gif">.</p>', []],
+    ['<p>Ours:<br><img src="a.gif"> a kite<br><img src="b.gif"> a reel<br></p>', ['p: a b']],
+    ['<p><img src="form_33.png"> <img src="form_36.png"></p>', []],
+    // A list of words, some with a picture.
+    [`<ul><li>${plain('a')} x</li><li>${plain('b')} y</li>${'<li>words</li>'.repeat(4)}</ul>`, []],
+    [`<ul><li>${plain('a')} x</li><li>${plain('b')} y</li><li>words</li></ul>`, ['ul: a b']],
     ['<p><img src="a.jpg"> <img src="b.jpg"></p>', ['p: a b']],
     ['<p><img src="a.jpg"> <img src="a.jpg"> <img src="a.jpg"></p>', []],
     ['<p><img src="icon-a.png"> <img src="prev.png"></p>', []],

@@ -3,22 +3,22 @@
  *
  * Seeds are the pictures themselves. Siblings that reach a seed on the same path of tags are grouped, innermost first;
  * rows of a table or of divs are merged; runs are parted by headings and cut into units ({@link unitsOf}). What only
- * looks repeated (icons of a menu, pictures in prose) is left out.
+ * looks repeated (icons of a menu, pictures in prose) is left out ({@link isGallery}).
  */
 import { firstNot, firstOf, grouped, isPicturePath, known } from '../site/index.ts';
 import {
   ancestors,
   descendants,
-  textOf,
   valueOf,
   type PageDocument,
   type PageElement,
   type Range,
   placeOf,
 } from './document.ts';
-import { backgroundAddress, partsIn, sourceOf, type ItemParts } from './parts.ts';
+import { type Bearing, isGallery, opensPicture, tellsMore } from './isGallery.ts';
+import { backgroundAddress, partsIn, type ItemParts } from './parts.ts';
 import { matches } from './selectors.ts';
-import { insideBetween, splitAtHeadings, unitsOf, type Unit } from './units.ts';
+import { splitAtHeadings, unitsOf, type Unit } from './units.ts';
 
 export interface GalleryItem extends ItemParts {
   /** From the item's first tag or word to its last. */
@@ -35,9 +35,6 @@ export interface Gallery {
   items: GalleryItem[];
 }
 
-/** The seeds below each element that has any. */
-type Bearing = Map<PageElement, PageElement[]>;
-
 interface Group {
   container: PageElement;
   units: Unit[];
@@ -45,12 +42,10 @@ interface Group {
 
 /** Tags that stand for one thing: two pictures inside are one item (before and after), not two. */
 const ITEM_TAGS = new Set(['li', 'figure', 'article', 'dd']);
-/** More text than this around a picture is prose that it illustrates. Characters. */
-const PROSE_LENGTH = 240;
 
 export function galleriesOf(page: PageDocument): Gallery[] {
   const seeds = page.elements.filter(isSeed);
-  const bearing: Bearing = new Map();
+  const bearing = new Map<PageElement, PageElement[]>();
   for (const seed of seeds) {
     for (const element of [seed, ...ancestors(seed)]) {
       const list = bearing.get(element);
@@ -171,51 +166,6 @@ function isItemAmongEquals(element: PageElement, bearing: Bearing): boolean {
   );
 }
 
-const opensPicture = (head: PageElement, bearing: Bearing): boolean =>
-  (bearing.get(head) ?? []).some((seed) =>
-    [seed, ...ancestors(seed)].some(
-      ({ tag, attributes }) =>
-        tag === 'a' && attributes.some(({ name, value }) => name === 'href' && isPicturePath(value)),
-    ),
-  );
-
-/** What pictures of a menu or a frame are called: arrows, homes and envelopes (common practice, no source). */
-const FURNITURE =
-  /^(?:(?:icon|ico|arrow|btn|button|nav|bullet|social)(?:[-_ ]\w*|\d*)|(?:\w+[-_ ])?(?:prev|previous|next|back|forward|home|up|arrow|icon|logo|mail|email|print|rss|menu|search|bullet|spacer|pixel|blank)[-_ ]?\d*)$/i;
-
-const addressOf = (seed: PageElement | undefined): string =>
-  (seed && ((seed.tag === 'img' ? sourceOf(seed)?.value : backgroundAddress(seed)) ?? valueOf(seed, 'href'))) ?? '';
-const bareName = (address: string): string => /([^/]*?)(?:\.\w+)?(?:[?#].*)?$/.exec(address)?.[1] ?? '';
-
-function isGallery(page: PageDocument, parent: PageElement, units: readonly Unit[], bearing: Bearing): boolean {
-  const heads = units.map(({ elements }) => elements.find((element) => bearing.has(element)) ?? firstOf(elements));
-  const around = heads.map((head) => [head, ...ancestors(head)]);
-  if (around.some((chain) => chain.some(({ tag }) => tag === 'nav'))) return false;
-  const said = units.map(
-    ({ range, elements }) =>
-      elements.reduce((sum, element) => sum + textOf(element).trim().length, 0) +
-      insideBetween(page, parent, range).reduce((sum, node) => sum + (node.kind === 'text' ? node.value.length : 0), 0),
-  );
-  if (said.filter((length) => length > PROSE_LENGTH).length * 2 > units.length) return false;
-  const sources = heads.map((head) => addressOf(bearing.get(head)?.[0]));
-  // The same bullet or arrow again and again is decoration.
-  if (new Set(sources).size * 2 <= sources.length) return false;
-  const opening = heads.filter((head) => opensPicture(head, bearing)).length;
-  if (opening > 0) return true;
-  if (sources.filter((source) => FURNITURE.test(bareName(source))).length * 2 >= sources.length) return false;
-  // Small pictures at the edge of a page that all lead away are signs, not pictures to look at.
-  const edge = around.every((chain) => chain.some(({ tag }) => tag === 'footer' || tag === 'header'));
-  return !(
-    edge &&
-    heads.every((head) =>
-      [head, ...descendants(head)].some(
-        ({ tag, attributes }) =>
-          tag === 'a' && attributes.some(({ name, value }) => name === 'href' && /^(?:[a-z]+:|\/\/)/i.test(value)),
-      ),
-    )
-  );
-}
-
 /** Groups whose containers are equal siblings (table rows, `div class="row"`) are one gallery. */
 function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>): Group[] {
   const merged: Group[] = [];
@@ -229,7 +179,11 @@ function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>)
         parent.children.some(
           (sibling) => sibling !== container && bearing.has(sibling) && isRowBeside(sibling, container),
         ));
-    if (!rowish || ['section', 'article', 'main', 'body'].includes(container.tag)) {
+    if (
+      !rowish ||
+      tellsMore(container, group.units) ||
+      ['section', 'article', 'main', 'body'].includes(container.tag)
+    ) {
       merged.push(group);
       continue;
     }
@@ -272,8 +226,10 @@ function shortRows({ container, units }: Group, bearing: Bearing, claimed: Set<P
     const left = row.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
     const [only] = left;
     if (left.length !== 1 || !only?.range || signature(only, bearing) !== wanted) return [];
+    const unit = { elements: [only], range: only.range };
+    if (tellsMore(row, [unit])) return [];
     bearing.get(only)?.forEach((seed) => claimed.add(seed));
-    return [{ elements: [only], range: only.range }];
+    return [unit];
   });
 }
 

@@ -13,7 +13,6 @@ export const PACKAGES = [
   'graphviz-doc',
   'gri-html-doc',
   'plplot-doc',
-  'libtk-img-doc',
   'imagemagick-6-doc',
   'gnuplot-doc',
   'povray-doc',

@@ -45,8 +45,12 @@ export function placesIn(text: string): Place[] {
   const found = new Map<Tree.Element, number[]>();
   for (const picture of pictures) {
     let at: Tree.Node | null = picture.parentNode;
-    while (at && 'tagName' in at && (elementsOf(at).filter(holds).length < 2 || PARTS.has(at.tagName) || at.tagName === 'a'))
-      at = at.parentNode;
+    let branches = false;
+    // What branches within a table stands for the whole of it.
+    while (at && 'tagName' in at && !(branches && !PARTS.has(at.tagName))) {
+      branches ||= elementsOf(at).filter(holds).length > 1 && at.tagName !== 'a';
+      if (!branches || PARTS.has(at.tagName)) at = at.parentNode;
+    }
     const start = picture.sourceCodeLocation?.startOffset;
     if (!at || !('tagName' in at) || !at.sourceCodeLocation || start === undefined) continue;
     found.set(at, [...(found.get(at) ?? []), start]);

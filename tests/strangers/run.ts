@@ -10,7 +10,7 @@ import { install, isInstalled, PACKAGES, siteOfPackage } from './packages.ts';
 import { tryOn } from './trials.ts';
 
 const KEPT = join(dirname(fileURLToPath(import.meta.url)), '../.out/strangers.json');
-const SECONDS = Number(process.env.SECONDS ?? 60);
+const SECONDS = Number(process.env.EACH_SECONDS ?? 60);
 const run = existsSync(KEPT) ? z.number().parse(JSON.parse(readFileSync(KEPT, 'utf8'))) : 0;
 
 const names = process.argv.length > 2 ? process.argv.slice(2) : PACKAGES;

@@ -52,7 +52,10 @@ function tryOne(site: SiteReading, name: string, where: string, { intent, judge 
   const planned = planFor(site, intent);
   outcome.operations++;
   if (!planned.ok) {
-    const reason = kindOf(planned.reason);
+    // What would have vanished was kept, but ought not to have been at stake.
+    const reason = /would have/.test(planned.reason)
+      ? `${name}, ${where}: ${planned.reason}`
+      : `${name}: ${kindOf(planned.reason)}`;
     outcome.refusals.set(reason, (outcome.refusals.get(reason) ?? 0) + 1);
     return;
   }

@@ -4,7 +4,7 @@ import { defaultKeymap, indentWithTab, insertNewlineKeepIndent } from '@codemirr
 import { lintGutter, nextDiagnostic } from '@codemirror/lint';
 import { searchKeymap } from '@codemirror/search';
 import { Annotation, ChangeSet, Compartment, EditorState, type Extension, Prec } from '@codemirror/state';
-import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
+import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers, type ViewUpdate } from '@codemirror/view';
 import type { RefObject } from 'react';
 import type { Range } from '~core/markup/index.ts';
 import { applyEdits, type Edit, known, smallestEdit } from '~core/site/index.ts';
@@ -109,7 +109,7 @@ export function openEditor(
         looks(path, latest),
         keys(latest, typed.flush, toFile, follow),
         EditorView.updateListener.of((update) => {
-          if (update.geometryChanged || update.docChanged) sight.changed();
+          if (movesLines(update)) sight.changed();
           const byHand = update.docChanged && !update.transactions.some((one) => one.annotation(external));
           if (byHand) typed.note(update.changes);
           // While somebody types, only when what was typed is written: what is at the cursor is looked up in that.
@@ -207,6 +207,12 @@ function keys(
     keymap.of([{ key: 'Enter', run: insertNewlineKeepIndent }, ...searchKeymap, ...defaultKeymap, indentWithTab]),
   ];
 }
+
+/** A letter within a line moves no other line: what is drawn beside them stays as it is. */
+const movesLines = (update: ViewUpdate): boolean =>
+  update.heightChanged ||
+  update.viewportChanged ||
+  (update.docChanged ? update.startState.doc.lines !== update.state.doc.lines : update.geometryChanged);
 
 interface TypedChanges {
   flush: () => void;

@@ -1,0 +1,159 @@
+/** Whether pictures that stand alike are there to be looked at. What speaks against it is one entry of a list. */
+import { firstOf, isPicturePath } from '../site/index.ts';
+import {
+  ancestors,
+  attributeOf,
+  descendants,
+  textOf,
+  valueOf,
+  type PageDocument,
+  type PageElement,
+} from './document.ts';
+import { backgroundAddress, sourceOf } from './parts.ts';
+import { insideBetween, type Inside, type Unit } from './units.ts';
+
+/** The seeds below each element that has any. */
+export type Bearing = ReadonlyMap<PageElement, readonly PageElement[]>;
+
+/** More text than this around a picture is prose that it illustrates. Characters. */
+const PROSE_LENGTH = 240;
+/** More between two pictures, and they are parts of what is told there. Characters. */
+const BETWEEN_LENGTH = 120;
+
+interface Standing {
+  page: PageDocument;
+  parent: PageElement;
+  units: readonly Unit[];
+  /** Of each unit the element that bears a picture. */
+  heads: readonly PageElement[];
+  /** The first picture of each unit. */
+  seeds: readonly PageElement[];
+  bearing: Bearing;
+}
+
+export const opensPicture = (head: PageElement, bearing: Bearing): boolean =>
+  (bearing.get(head) ?? []).some((seed) =>
+    [seed, ...ancestors(seed)].some(
+      ({ tag, attributes }) =>
+        tag === 'a' && attributes.some(({ name, value }) => name === 'href' && isPicturePath(value)),
+    ),
+  );
+
+/** What pictures of a menu or a frame are called: arrows, homes, envelopes (common practice, no source). */
+const FURNITURE =
+  /^(?:(?:icon|ico|arrow|btn|button|nav|bullet|social)(?:[-_ ]\w*|\d*)|(?:\w+[-_ ])?(?:prev|previous|next|back|forward|home|up|arrow|icon|logo|mail|email|print|rss|menu|search|bullet|spacer|pixel|blank)[-_ ]?\d*)$/i;
+
+const addressOf = (seed: PageElement | undefined): string =>
+  (seed && ((seed.tag === 'img' ? sourceOf(seed)?.value : backgroundAddress(seed)) ?? valueOf(seed, 'href'))) ?? '';
+const bareName = (address: string): string => /([^/]*?)(?:\.\w+)?(?:[?#].*)?$/.exec(address)?.[1] ?? '';
+
+/** Whether an element says more than what is told of the pictures in it: a part of a document, and no row. */
+export function tellsMore(element: PageElement, units: readonly Unit[]): boolean {
+  const inUnits = units.flatMap(({ elements }) => elements).reduce((sum, one) => sum + textOf(one).trim().length, 0);
+  return textOf(element).trim().length - inUnits > BETWEEN_LENGTH;
+}
+
+/** What a node says that stands between pictures. */
+const saidBy = (node: Inside): string => (node.kind === 'text' ? node.value : textOf(node.element).trim());
+const lengthOf = (nodes: readonly Inside[]): number => nodes.reduce((sum, node) => sum + saidBy(node).length, 0);
+
+const most = <T>(all: readonly T[], is: (one: T) => boolean): boolean => all.filter(is).length * 2 > all.length;
+const half = <T>(all: readonly T[], is: (one: T) => boolean): boolean => all.filter(is).length * 2 >= all.length;
+
+const chainsOf = ({ heads }: Standing): PageElement[][] => heads.map((head) => [head, ...ancestors(head)]);
+
+const inMenu = (standing: Standing): boolean =>
+  chainsOf(standing).some((chain) => chain.some(({ tag }) => tag === 'nav'));
+
+/** Prose that a picture illustrates. */
+const inProse = ({ page, parent, units }: Standing): boolean =>
+  most(units, ({ range, elements }) => {
+    const own = elements.reduce((sum, element) => sum + textOf(element).trim().length, 0);
+    const loose = insideBetween(page, parent, range).filter(({ kind }) => kind === 'text');
+    return own + lengthOf(loose) > PROSE_LENGTH;
+  });
+
+/** The same bullet or arrow again and again. */
+const repeated = ({ seeds }: Standing): boolean => new Set(seeds.map(addressOf)).size * 2 <= seeds.length;
+
+/** What programs call pictures of formulas (common practice, no source). */
+const FORMULA = /^(?:form|formula|eqn?|equation|math|inline)[-_]?\d+$/i;
+
+const formulas = ({ seeds }: Standing): boolean => half(seeds, (seed) => FORMULA.test(bareName(addressOf(seed))));
+
+/** Words that are no link's: what a picture shows is told, as of no sign that leads somewhere. */
+const isDescribed = ({ elements }: Unit): boolean => {
+  const linked = elements.flatMap((one) => [one, ...descendants(one)]).filter(({ tag }) => tag === 'a');
+  const length = (all: readonly PageElement[]) => all.reduce((sum, one) => sum + textOf(one).trim().length, 0);
+  return length(elements) > length(linked);
+};
+
+const furniture = ({ seeds, units }: Standing): boolean =>
+  half(seeds, (seed) => FURNITURE.test(bareName(addressOf(seed)))) && !units.every(isDescribed);
+
+/** Places of such a picture lead on; it is not there to be looked at. */
+const maps = ({ seeds }: Standing): boolean => half(seeds, (seed) => attributeOf(seed, 'usemap') !== undefined);
+
+/** Small pictures at the edge of a page that all lead away are signs. */
+const signs = (standing: Standing): boolean =>
+  chainsOf(standing).every((chain) => chain.some(({ tag }) => tag === 'footer' || tag === 'header')) &&
+  standing.heads.every((head) =>
+    [head, ...descendants(head)].some(
+      ({ tag, attributes }) =>
+        tag === 'a' && attributes.some(({ name, value }) => name === 'href' && /^(?:[a-z]+:|\/\/)/i.test(value)),
+    ),
+  );
+
+/** What no caption is: where it stands between two pictures, they are parts of a document. */
+const OF_DOCUMENTS = new Set(['pre', 'xmp', 'form']);
+
+/** A long document: what stands between its pictures is what they are there for. */
+function inDocument({ page, parent, units }: Standing): boolean {
+  const gaps = units.slice(1).map(({ range }, n) => {
+    const nodes = insideBetween(page, parent, { start: units[n]?.range.end ?? 0, end: range.start });
+    const ofDocument = nodes.some((node) => node.kind === 'element' && OF_DOCUMENTS.has(node.element.tag));
+    return ofDocument ? BETWEEN_LENGTH + 1 : lengthOf(nodes);
+  });
+  const sum = gaps.reduce((all, length) => all + length, 0);
+  // Two alone are hardly a run: little between them is enough.
+  const limit = units.length < 3 ? BETWEEN_LENGTH / 4 : BETWEEN_LENGTH;
+  return gaps.length > 0 && (sum > limit * gaps.length || half(gaps, (length) => length > limit));
+}
+
+/** Words before the first and between them, with no line broken: formulas and signs of a sentence. */
+function inSentence({ page, parent, units, heads }: Standing): boolean {
+  if (parent.tag !== 'p' || heads.some(({ tag }) => tag !== 'img')) return false;
+  if (parent.children.some(({ tag }) => tag === 'br')) return false;
+  const first = units[0]?.elements.find(({ tag }) => tag === 'img')?.range?.start ?? 0;
+  const last = heads.at(-1)?.range?.start ?? 0;
+  const isText = ({ kind }: Inside) => kind === 'text';
+  return (
+    insideBetween(page, parent, { start: parent.range?.start ?? 0, end: first }).some(isText) &&
+    insideBetween(page, parent, { start: first, end: last }).some(isText)
+  );
+}
+
+/** A list of words of which some have a picture. */
+const fewOfList = ({ parent, heads }: Standing): boolean =>
+  heads.every(({ tag }) => tag === 'li') && parent.children.filter(({ tag }) => tag === 'li').length > heads.length * 2;
+
+/** Whatever the pictures lead to. */
+const NEVER: readonly ((standing: Standing) => boolean)[] = [inMenu, inProse, repeated];
+/** Where they do not open pictures. */
+const UNLESS_OPENED: readonly ((standing: Standing) => boolean)[] = [
+  furniture,
+  formulas,
+  maps,
+  signs,
+  inDocument,
+  inSentence,
+  fewOfList,
+];
+
+export function isGallery(page: PageDocument, parent: PageElement, units: readonly Unit[], bearing: Bearing): boolean {
+  const heads = units.map(({ elements }) => elements.find((element) => bearing.has(element)) ?? firstOf(elements));
+  const seeds = heads.flatMap((head) => bearing.get(head)?.[0] ?? []);
+  const standing: Standing = { page, parent, units, heads, seeds, bearing };
+  if (NEVER.some((against) => against(standing))) return false;
+  return heads.some((head) => opensPicture(head, bearing)) || !UNLESS_OPENED.some((against) => against(standing));
+}
