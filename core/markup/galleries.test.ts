@@ -193,6 +193,20 @@ describe('galleries', () => {
   });
 });
 
+describe('the last row, with one item only', () => {
+  const written = (rows: string) => {
+    const page = parsePage(`<table>${rows}</table>`);
+    return galleriesOf(page).flatMap(({ items }) => items.map(({ range }) => page.text.slice(range.start, range.end)));
+  };
+  const cell = (name: string) => `<td>${name}</td><td><img src="${name}.gif"></td>`;
+  const after = (name: string) => `<td><img src="${name}.gif"></td><td>${name}</td>`;
+
+  it.each([cell, after])('is read as those before it are', (item) => {
+    const rows = `<tr>${item('a')} ${item('b')}</tr><tr>${item('c')} ${item('d')}</tr>`;
+    expect(written(`${rows}<tr>${item('e')}</tr>`)).toEqual(['a', 'b', 'c', 'd', 'e'].map(item));
+  });
+});
+
 describe('flat runs', () => {
   const runs = (body: string) => {
     const html = `<body><div>${body}</div></body>`;

@@ -18,7 +18,7 @@ import {
 import { type Bearing, isGallery, opensPicture, tellsMore } from './isGallery.ts';
 import { backgroundAddress, partsIn, type ItemParts } from './parts.ts';
 import { matches } from './selectors.ts';
-import { splitAtHeadings, unitsOf, type Unit } from './units.ts';
+import { splitAtHeadings, unitLike, unitsOf, type Unit } from './units.ts';
 
 export interface GalleryItem extends ItemParts {
   /** From the item's first tag or word to its last. */
@@ -72,7 +72,7 @@ export function galleriesOf(page: PageDocument): Gallery[] {
         for (const element of unit.elements) bearing.get(element)?.forEach((seed) => claimed.add(seed));
     }
   }
-  const galleries = mergeRows(groups, bearing, claimed).concat(lonely(seeds, claimed));
+  const galleries = mergeRows(page, groups, bearing, claimed).concat(lonely(seeds, claimed));
   return galleries
     .map(({ container, units }) => ({ container, items: itemsOf(page, units) }))
     .filter((gallery) => gallery.items.length > 0)
@@ -167,7 +167,7 @@ function isItemAmongEquals(element: PageElement, bearing: Bearing): boolean {
 }
 
 /** Groups whose containers are equal siblings (table rows, `div class="row"`) are one gallery. */
-function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>): Group[] {
+function mergeRows(page: PageDocument, groups: Group[], bearing: Bearing, claimed: Set<PageElement>): Group[] {
   const merged: Group[] = [];
   const rows = new Map<string, Group>();
   for (const group of groups) {
@@ -191,7 +191,7 @@ function mergeRows(groups: Group[], bearing: Bearing, claimed: Set<PageElement>)
     const row = rows.get(key);
     if (row) row.units = [...group.units, ...row.units];
     else {
-      const gathered = { container: parent, units: [...group.units, ...shortRows(group, bearing, claimed)] };
+      const gathered = { container: parent, units: [...group.units, ...shortRows(page, group, bearing, claimed)] };
       rows.set(key, gathered);
       merged.push(gathered);
     }
@@ -218,16 +218,22 @@ const isRowBeside = (row: PageElement, other: PageElement): boolean =>
   sameKind(row, other) && headingsBefore(row) === headingsBefore(other);
 
 /** Equal rows with one picture only, as the last row often has: too little to be a group by itself. */
-function shortRows({ container, units }: Group, bearing: Bearing, claimed: Set<PageElement>): Unit[] {
-  const head = units[0]?.elements.find((element) => bearing.has(element));
+function shortRows(
+  page: PageDocument,
+  { container, units }: Group,
+  bearing: Bearing,
+  claimed: Set<PageElement>,
+): Unit[] {
+  const [model] = units;
+  const head = model?.elements.find((element) => bearing.has(element));
   const wanted = head && signature(head, bearing);
   return (container.parent?.children ?? []).flatMap((row) => {
     if (!isRowBeside(row, container)) return [];
     const left = row.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
     const [only] = left;
     if (left.length !== 1 || !only?.range || signature(only, bearing) !== wanted) return [];
-    const unit = { elements: [only], range: only.range };
-    if (tellsMore(row, [unit])) return [];
+    const unit = model && head ? unitLike(page, model, head, only) : null;
+    if (!unit || tellsMore(row, [unit])) return [];
     bearing.get(only)?.forEach((seed) => claimed.add(seed));
     return [unit];
   });

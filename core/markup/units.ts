@@ -119,6 +119,19 @@ export function unitsOf(
   return alone;
 }
 
+/** A unit by itself, cut as another one is: what stands before and behind the picture there does so here. */
+export function unitLike(page: PageDocument, model: Unit, modelHead: PageElement, head: PageElement): Unit | null {
+  if (!head.range || !head.parent || !modelHead.parent) return null;
+  const alone: Unit = { elements: [head], range: head.range };
+  const isHead = (wanted: PageElement) => (node: Inside) => node.kind === 'element' && node.element === wanted;
+  const wanted = withoutBreaks(insideBetween(page, modelHead.parent, model.range));
+  const nodes = insideOf(page, head.parent).filter((node) => !isBreak(node));
+  const before = wanted.findIndex(isHead(modelHead));
+  const at = nodes.findIndex(isHead(head));
+  const own = at < before ? [] : nodes.slice(at - before, at - before + wanted.length);
+  return before >= 0 && own.length > 0 && shapeOf(own) === shapeOf(wanted) ? unitFrom(own) : alone;
+}
+
 const unitFrom = (nodes: readonly Inside[]): Unit => ({
   elements: nodes.flatMap((node) => (node.kind === 'element' ? [node.element] : [])),
   range: { start: firstOf(nodes).range.start, end: lastOf(nodes).range.end },

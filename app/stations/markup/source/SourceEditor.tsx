@@ -15,7 +15,7 @@ export function SourceEditor(props: EditorProps) {
   const { path, text, readOnly, findings } = props;
   const home = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
-  const takeIn = useRef<((text: string) => void) | null>(null);
+  const open = useRef<ReturnType<typeof openEditor> | null>(null);
   const latest = useRef(props);
   /** What the file held when the editor last agreed with it, and how its line breaks are counted. */
   const base = useRef<Base | null>(null);
@@ -33,7 +33,7 @@ export function SourceEditor(props: EditorProps) {
       base.current = baseOf(latest.current.unwritten() ?? latest.current.text);
       const editor = openEditor(parent, path, latest, base);
       view.current = editor.view;
-      takeIn.current = editor.takeIn;
+      open.current = editor;
       close = editor.close;
       setOpened((n) => n + 1);
     });
@@ -59,11 +59,12 @@ export function SourceEditor(props: EditorProps) {
     }
     // Somebody else changed the file, or what was typed came in beside a change of theirs. While some of it waits to
     // be written, the file is behind the editor; when it is, this comes again.
-    if (latest.current.unwritten() === null) takeIn.current?.(text);
+    if (latest.current.unwritten() === null) open.current?.takeIn(text);
   }, [text, opened]);
 
   useEffect(() => {
     const editor = view.current;
+    open.current?.refreshed();
     if (editor && base.current)
       editor.dispatch(
         setDiagnostics(

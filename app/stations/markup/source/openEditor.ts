@@ -18,8 +18,11 @@ import type { LineSight } from './lineSight';
 import { languageFor, look } from './look';
 import { hint, lit } from './marks';
 
-/** After this long without a key the typed text is written; ms. */
-const PAUSE = 350;
+/**
+ * After this long without a key the typed text is written, and the page is read and shown anew; ms. Where that takes
+ * long, the pause is twice as long as it took the last time: whoever types on would wait for each letter meanwhile.
+ */
+const PAUSE = { shortest: 350, longest: 2000 };
 /** No key is older than this before it is kept, whether a pause comes or not; ms. */
 const KEEP = 400;
 /** The pointer rests as long before what it is over is looked up; ms. */
@@ -78,6 +81,8 @@ interface OpenEditor {
   view: EditorView;
   /** The file has become another; what is being typed stays. */
   takeIn: (text: string) => void;
+  /** What was typed has been written and the page been read anew. */
+  refreshed: () => void;
   close: () => void;
 }
 
@@ -139,6 +144,7 @@ export function openEditor(
   return {
     view,
     takeIn: (text) => typed.takeIn(view, text),
+    refreshed: typed.refreshed,
     close: () => {
       typed.flush();
       stopLeaving();
@@ -218,6 +224,7 @@ interface TypedChanges {
   flush: () => void;
   note: (changes: ChangeSet) => void;
   takeIn: (view: EditorView, text: string) => void;
+  refreshed: () => void;
 }
 
 /** Gathers what is typed until there is a pause, then tells it as edits of the file; what is gathered is kept. */
@@ -225,6 +232,8 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
   let pending: ChangeSet | null = null;
   let pause: ReturnType<typeof setTimeout> | undefined;
   let keeping: ReturnType<typeof setTimeout> | null = null;
+  let wait = PAUSE.shortest;
+  let written: number | null = null;
   const gathered = (changes: ChangeSet, before: Base): Edit[] => {
     const parts: { from: number; to: number; text: string }[] = [];
     changes.iterChanges((from, to, _fromB, _toB, inserted) => parts.push({ from, to, text: inserted.toString() }));
@@ -245,12 +254,13 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
     pending = null;
     const applied = applyEdits(before.text, edits);
     if (applied.ok) base.current = baseOf(applied.text);
+    written = performance.now();
     latest.current.onType(before.text, edits);
   };
   const note = (changes: ChangeSet) => {
     pending = pending ? pending.compose(changes) : changes;
     clearTimeout(pause);
-    pause = setTimeout(flush, PAUSE);
+    pause = setTimeout(flush, wait);
     keeping ??= setTimeout(keep, KEEP);
   };
   /** Takes in the difference and leaves the rest, the cursor, the scroll and what is being typed, alone. */
@@ -267,7 +277,12 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
     if (!theirs.empty)
       view.dispatch({ changes: mine ? theirs.map(mine, true) : theirs, annotations: external.of(true) });
   };
-  return { flush, note, takeIn };
+  const refreshed = () => {
+    if (written === null) return;
+    wait = Math.min(PAUSE.longest, Math.max(PAUSE.shortest, 2 * (performance.now() - written)));
+    written = null;
+  };
+  return { flush, note, takeIn, refreshed };
 }
 
 function whenLeaving(act: () => void): () => void {
