@@ -186,7 +186,8 @@ const styling: Of = ({ page, pick }, _gallery, n) => {
     ['caption-lines', '2'],
   ] as const;
   const [setting, value] = wishes[pick(wishes.length)] ?? wishes[0];
-  const isStyle = (token: string) => /^code |^\S+ style=|^<(style|link)>|^(link|style) /.test(token);
+  // A class is how a rule finds what it is about.
+  const isStyle = (token: string) => /^code |^\S+ (style|class)=|^<(style|link)>|^(link|style) /.test(token);
   return {
     intent: { kind: 'set-style', page: page.path, gallery: n, setting, value, at: null },
     judge: only(isStyle, isStyle),
