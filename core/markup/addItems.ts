@@ -2,6 +2,7 @@
 import { applyEdits, type Edit, type Edited, firstOf, known, lastOf, refuse, type Result } from '../site/index.ts';
 import { parsePage, type PageDocument, type PageElement } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
+import { appendedWithPartners, besideWithPartners, cutWithPartners, endOf } from './partners.ts';
 import { type Pattern, patternOf } from './pattern.ts';
 import { SEPARATOR } from './units.ts';
 import { slotsOf, valuesOf, writeBy, type NewItem } from './write.ts';
@@ -30,7 +31,12 @@ export function addItems(
   const before = addresses(gallery);
   const wanted = [...before.slice(0, at), ...added.map(({ src }) => src), ...before.slice(at)];
   const separator = separatorOf(page, gallery);
+  const partnered = { cells: written, captions: added.map(({ caption }) => caption), separator };
   const edits = (): Edit[] => {
+    if (neighbour.partner)
+      return at >= items.length
+        ? appendedWithPartners(page, items, partnered)
+        : besideWithPartners(page, neighbour, partnered, at === 0);
     if (at >= items.length) return appended(page, gallery, separator, written);
     if (at > 0) return [insertion(neighbour, separator, written)];
     const { start } = neighbour.unit;
@@ -66,14 +72,38 @@ export function freshItems(page: PageDocument, gallery: Gallery, items: readonly
   if (!added.ok) return added;
   const together = applyEdits(page.text, added.edits);
   if (!together.ok) return together;
+  const after = parsePage(together.text, page.units);
   const start = firstOf(gallery.items).range.start;
-  const fresh = galleriesOf(parsePage(together.text, page.units)).find(
+  const fresh = galleriesOf(after).find(
     ({ items: there }) => there.length === gallery.items.length + items.length && there[0]?.range.start === start,
   );
-  const first = fresh?.items[gallery.items.length];
-  return fresh && first
-    ? { ok: true, text: together.text.slice(first.unit.start, lastOf(fresh.items).unit.end) }
-    : { ok: false, reason: 'The new gallery would be read otherwise than meant.' };
+  if (!fresh) return refuse(OTHERWISE);
+  const all = { page: after, items: fresh.items, from: gallery.items.length };
+  const {
+    page: alone,
+    items: there,
+    from,
+  } = fresh.items[0]?.partner ? (withoutOld(after, fresh, all.from) ?? all) : all;
+  const first = there[from];
+  return first
+    ? { ok: true, text: alone.text.slice(first.unit.start, endOf(alone, lastOf(there))) }
+    : refuse(OTHERWISE);
+}
+
+const OTHERWISE = 'The new gallery would be read otherwise than meant.';
+
+/** Where captions stand in rows of their own, those of the old items stand between the new items and their captions. */
+function withoutOld(
+  page: PageDocument,
+  gallery: Gallery,
+  old: number,
+): { page: PageDocument; items: GalleryItem[]; from: number } | null {
+  const gone = cutWithPartners(page, gallery.items, [...gallery.items.keys()].slice(0, old));
+  const left = applyEdits(page.text, gone);
+  const after = left.ok ? parsePage(left.text, page.units) : null;
+  const wanted = addresses(gallery).slice(old).join('\n');
+  const found = after && galleriesOf(after).find((one) => addresses(one).join('\n') === wanted);
+  return after && found ? { page: after, items: found.items, from: 0 } : null;
 }
 
 const insertion = ({ range }: GalleryItem, separator: string, written: readonly string[]): Edit => ({

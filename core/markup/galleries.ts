@@ -16,7 +16,8 @@ import {
   placeOf,
 } from './document.ts';
 import { type Bearing, isGallery, opensPicture, tellsMore } from './isGallery.ts';
-import { backgroundAddress, partsIn, type ItemParts } from './parts.ts';
+import { backgroundAddress, captionIn, partsIn, type ItemParts } from './parts.ts';
+import { partnersOf } from './partners.ts';
 import { matches } from './selectors.ts';
 import { splitAtHeadings, unitLike, unitsOf, type Unit } from './units.ts';
 
@@ -27,6 +28,8 @@ export interface GalleryItem extends ItemParts {
   unit: Range;
   /** The elements of the item: one, or several in a flat run. */
   elements: PageElement[];
+  /** The cell below with its caption, where captions stand in rows of their own. */
+  partner: PageElement | null;
 }
 
 export interface Gallery {
@@ -260,13 +263,17 @@ function lonely(seeds: PageElement[], claimed: Set<PageElement>): Group[] {
 }
 
 function itemsOf(page: PageDocument, units: readonly Unit[]): GalleryItem[] {
-  const items = units.map((unit): GalleryItem => {
+  const partners = partnersOf(units);
+  const items = units.map((unit, n): GalleryItem => {
+    const partner = partners[n] ?? null;
+    const parts = partsIn(page, unit);
+    const caption = parts.caption ?? (partner && captionIn(page, partner));
     // With the end tag left out, the element reaches to the next one; the white space is no part of the item.
     const range = {
       start: unit.range.start,
       end: unit.range.start + page.text.slice(unit.range.start, unit.range.end).trimEnd().length,
     };
-    return { range, unit: range, elements: unit.elements, ...partsIn(page, unit) };
+    return { range, unit: range, elements: unit.elements, ...parts, caption, partner };
   });
   items.sort((a, b) => a.range.start - b.range.start);
   for (const [n, item] of items.entries()) item.unit = { start: leadOf(page, item, items[n - 1]), end: item.range.end };

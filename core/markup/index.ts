@@ -39,6 +39,7 @@ export {
   stylesheetTag,
   titleOf,
 } from './pages.ts';
+export { endOf } from './partners.ts';
 export { backgroundAddress, sourceOf } from './parts.ts';
 export { type Pattern, patternOf, type PatternPart, SLOTS } from './pattern.ts';
 export { classValue, rewriteTag } from './rewrite.ts';

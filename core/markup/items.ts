@@ -6,6 +6,7 @@ import { type Edit, type Edited, firstOf, known, lastOf, refuse } from '../site/
 import { type PageDocument, type Range } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { hazardIn, hazardsOf } from './hazards.ts';
+import { cutWithPartners, orderPartners } from './partners.ts';
 import { SEPARATOR } from './units.ts';
 import { verified } from './verify.ts';
 
@@ -27,8 +28,9 @@ export function removeItems(page: PageDocument, gallery: Gallery, places: readon
   if (reason) return refuse(reason);
   const gone = [...new Set(places)].sort((a, b) => a - b);
   if (gone.length === 0 || gone.some((n) => !gallery.items[n])) return refuse('There is no such item any more.');
-  const edits: Edit[] = [];
-  for (const run of runsOf(gone)) edits.push({ ...cutOf(page.text, gallery, firstOf(run), lastOf(run)), text: '' });
+  const edits = gallery.items.some(({ partner }) => partner)
+    ? cutWithPartners(page, gallery.items, gone)
+    : runsOf(gone).map((run) => ({ ...cutOf(page.text, gallery, firstOf(run), lastOf(run)), text: '' }));
   const left = addresses(gallery).filter((_, i) => !gone.includes(i));
   return verified(page, edits, (after) => holds(after, left));
 }
@@ -87,6 +89,7 @@ export function orderItems(page: PageDocument, gallery: Gallery, order: readonly
     if (place !== source && here && moved)
       edits.push({ ...here.unit, text: page.text.slice(moved.unit.start, moved.unit.end) });
   }
+  edits.push(...orderPartners(page, items, order));
   const all = addresses(gallery);
   return verified(page, edits, (after) =>
     holds(

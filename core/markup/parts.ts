@@ -238,6 +238,9 @@ function looseIn(page: PageDocument, unit: Unit, home: PageElement, holds: Reado
   };
 }
 
+/** The words of an element that holds nothing else. */
+export const captionIn = (page: PageDocument, element: PageElement): Caption => insideElement(page, innermost(element));
+
 /** Down to where the words stand: through wrappers that hold nothing else. */
 function innermost(element: PageElement): PageElement {
   if (element.texts.some(({ value }) => SAYS.test(value))) return element;

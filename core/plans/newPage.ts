@@ -1,6 +1,7 @@
 /** A new page: from a clean skeleton, or from one that is there, whose head, menu, scripts and layout it keeps. */
 import {
   descendants,
+  endOf,
   freshItems,
   encodeMarkup,
   menusOf,
@@ -188,7 +189,7 @@ function galleryEdits(page: PageDocument, items: readonly NewItem[]): Edit[] | s
     }
     const fresh = freshItems(page, gallery, items);
     if (!fresh.ok) return fresh.reason;
-    edits.push({ start: first.unit.start, end: last.unit.end, text: fresh.text });
+    edits.push({ start: first.unit.start, end: endOf(page, last), text: fresh.text });
   }
   return edits;
 }

@@ -46,7 +46,6 @@ const only =
   };
 
 const never = (): boolean => false;
-const always = (): boolean => true;
 
 const strandOf = ({ page }: Place, gallery: number, item: number): string | null =>
   page.strands[gallery]?.[item]?.id ?? null;
@@ -68,12 +67,23 @@ function namesOf(page: PageReading, gallery: number): Set<string> {
 const namesAny = (token: string, names: ReadonlySet<string>): string | undefined =>
   [...names].find((name) => token.includes(name));
 
+/** What an item is made of: its own markup, and the caption that stands in another row, with the rows themselves. */
+function partOf({ page }: Place, gallery: Gallery, item: number): Bag | null {
+  const found = gallery.items[item];
+  if (!found) return null;
+  const { unit, partner } = found;
+  const own = bagOfPart(page.text.slice(unit.start, unit.end));
+  if (!partner?.range) return own;
+  const cells = `<table>${page.text.slice(unit.start, unit.end)}</table>`;
+  const words = `<table><tr>${page.text.slice(partner.range.start, partner.range.end)}</tr></table>`;
+  return together([own, bagOfPart(cells), bagOfPart(words)]);
+}
+
 const removing: Of = (place, gallery, n) => {
   const item = place.pick(gallery.items.length);
   const strand = strandOf(place, n, item);
-  const unit = gallery.items[item]?.unit;
-  if (strand === null || !unit) return null;
-  const part = bagOfPart(place.page.text.slice(unit.start, unit.end));
+  const part = partOf(place, gallery, item);
+  if (strand === null || !part) return null;
   return {
     intent: { kind: 'remove-item', strand },
     judge: (before, after) => {
@@ -124,11 +134,10 @@ const describing: Of = (place, gallery, n) => {
 const captioning: Of = (place, gallery, n) => {
   const item = place.pick(gallery.items.length);
   const strand = strandOf(place, n, item);
-  const unit = gallery.items[item]?.unit;
-  if (strand === null || !unit) return null;
+  const part = partOf(place, gallery, item);
+  if (strand === null || !part) return null;
   const value = 'Zqone "two" & <three>';
   const words = new Set(value.split(' ').map((word) => `word ${word}`));
-  const part = bagOfPart(place.page.text.slice(unit.start, unit.end));
   return {
     intent: { kind: 'set-caption', strand, value },
     judge: (before, after) => {

@@ -16,6 +16,10 @@ export const PACKAGES = [
   'imagemagick-6-doc',
   'gnuplot-doc',
   'povray-doc',
+  'libvigraimpex-doc',
+  'geomview',
+  'octave-doc',
+  'wx3.2-doc',
 ] as const;
 
 /** Larger files are left out: they say nothing else than smaller ones. Bytes. */

@@ -126,13 +126,26 @@ export function AllPairs() {
           />
         </Panel>
       )}
-      {elsewhere.length > 0 && <Elsewhere elsewhere={elsewhere} />}
-      {loose.length > 0 && <LooseTray loose={loose} idle={idle} onPairByHand={onPairByHand} />}
+      <WithoutPair elsewhere={elsewhere} loose={loose} idle={idle} onPairByHand={onPairByHand} />
       <DragOverlay dropAnimation={null}>
         {dragged !== null && <Picture path={dragged} width={76} height={56} />}
       </DragOverlay>
       <PairSheet sheet={sheet} view={site.view} onClose={close} onPair={pairByHand} />
     </DndContext>
+  );
+}
+
+/** What is no pair: thumbnails of pictures elsewhere, and those that lead to none. */
+function WithoutPair({
+  elsewhere,
+  loose,
+  ...work
+}: Pick<SiteView, 'elsewhere' | 'loose'> & { idle: boolean; onPairByHand: (thumbnail: string) => void }) {
+  return (
+    <>
+      {elsewhere.length > 0 && <Elsewhere elsewhere={elsewhere} />}
+      {loose.length > 0 && <LooseTray loose={loose} {...work} />}
+    </>
   );
 }
 
