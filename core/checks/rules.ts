@@ -1,4 +1,5 @@
 /** Every rule. A new one is a file of its own and a line here. */
+import { altIsName } from './altIsName.ts';
 import { altMissing } from './altMissing.ts';
 import { anotherPicture } from './anotherPicture.ts';
 import { caseDiffers } from './caseDiffers.ts';
@@ -9,6 +10,7 @@ import { dummyLink } from './dummyLink.ts';
 import { fileMissing } from './fileMissing.ts';
 import { groupMissing } from './groupMissing.ts';
 import { groupSplit } from './groupSplit.ts';
+import { idTwice } from './idTwice.ts';
 import { includeMiswritten } from './includeMiswritten.ts';
 import { includedTwice } from './includedTwice.ts';
 import { kitIncomplete } from './kitIncomplete.ts';
@@ -21,6 +23,7 @@ import { rootAddress } from './rootAddress.ts';
 import { schemeMissing } from './schemeMissing.ts';
 import { scriptBroken } from './scriptBroken.ts';
 import { scriptOrder } from './scriptOrder.ts';
+import { srcsetEmpty } from './srcsetEmpty.ts';
 import { startCall } from './startCall.ts';
 import { startSelector } from './startSelector.ts';
 import { startTooSoon } from './startTooSoon.ts';
@@ -38,6 +41,9 @@ export const RULES: readonly Rule[] = [
   anotherPicture,
   linkOpensPage,
   altMissing,
+  altIsName,
+  idTwice,
+  srcsetEmpty,
   tooLarge,
   tooDeep,
   dummyLink,

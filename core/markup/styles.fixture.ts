@@ -1,6 +1,6 @@
 /** Galleries in the manners in which people write them: the markup inside the body, and what is to be read from it. */
 
-interface HandWritten {
+export interface HandWritten {
   name: string;
   body: string;
   /** For each gallery the sources of its items in order; a link without image counts by its address. */

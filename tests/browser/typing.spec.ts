@@ -61,3 +61,48 @@ test(
     await expect(next.locator('.cm-content')).toContainText(`Three days in March${WORDS}`);
   },
 );
+
+/** Runs in the page: what another tab writes last, in the moment before this one is let in. */
+function writtenByAnother(): void {
+  const asItIs: unknown = Object.getOwnPropertyDescriptor(LockManager.prototype, 'request')?.value;
+  const write = () =>
+    new Promise<void>((done, failed) => {
+      const opening = indexedDB.open('heathmoor');
+      opening.onerror = () => failed(opening.error ?? new Error('The store cannot be opened.'));
+      opening.onsuccess = () => {
+        const tx = opening.result.transaction('files', 'readwrite');
+        const cursors = tx.objectStore('files').openCursor();
+        cursors.onsuccess = () => {
+          const cursor = cursors.result;
+          const record = cursor?.value as { path: string; content: { text?: string } } | undefined;
+          if (cursor && record?.path === 'workshop.html') {
+            record.content.text = record.content.text?.replace('Three days', 'Four days') ?? '';
+            cursor.update(record);
+          } else cursor?.continue();
+        };
+        tx.oncomplete = () => {
+          opening.result.close();
+          done();
+        };
+      };
+    });
+  let first = true;
+  LockManager.prototype.request = async function locked(this: LockManager, ...asked: unknown[]) {
+    if (first && String(asked[0]).startsWith('heathmoor-site-')) {
+      first = false;
+      await write();
+    }
+    return Reflect.apply(asItIs as () => unknown, this, asked);
+  } as LockManager['request'];
+}
+
+test('what another tab wrote while it went is there when this one is let in', async ({ context }) => {
+  const page = await context.newPage();
+  const address = await atTheHeading(page);
+  await page.close();
+  const next = await context.newPage();
+  await next.addInitScript(writtenByAnother);
+  await next.goto(address);
+  await settled(next);
+  await expect(next.locator('.cm-content')).toContainText('Four days in March');
+});

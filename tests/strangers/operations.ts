@@ -79,6 +79,9 @@ function partOf({ page }: Place, gallery: Gallery, item: number): Bag | null {
   return together([own, bagOfPart(cells), bagOfPart(words)]);
 }
 
+/** What stands between two items goes with one of them. */
+const separates = (token: string): boolean => token === '<br>' || /^word [^\p{L}\p{N}]+$/u.test(token);
+
 const removing: Of = (place, gallery, n) => {
   const item = place.pick(gallery.items.length);
   const strand = strandOf(place, n, item);
@@ -88,7 +91,7 @@ const removing: Of = (place, gallery, n) => {
     intent: { kind: 'remove-item', strand },
     judge: (before, after) => {
       const { gone, fresh } = difference(before, after);
-      return lost(first(without(gone, part))) ?? strange(first(fresh));
+      return lost(first(without(gone, part), separates)) ?? strange(first(fresh));
     },
   };
 };

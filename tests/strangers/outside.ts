@@ -80,6 +80,11 @@ export function leadsOf(text: string, path: string, moved: (address: string) => 
         continue;
       }
       const lead = new URL(trimmed, base);
+      // What a script names is written anew within it.
+      if (lead.protocol === 'javascript:') {
+        leads.push(`${name} javascript:`);
+        continue;
+      }
       const tail = lead.search + lead.hash;
       lead.search = '';
       lead.hash = '';
@@ -91,10 +96,9 @@ export function leadsOf(text: string, path: string, moved: (address: string) => 
 
 /** One way of writing for what escapes may write in two. */
 function normalised(href: string): string {
+  if (!href.startsWith(HOST)) return href;
   try {
-    return addressOf(decodeURIComponent(href.slice(HOST.length))) === ''
-      ? href
-      : HOST + decodeURIComponent(href.slice(HOST.length));
+    return HOST + decodeURIComponent(href.slice(HOST.length));
   } catch {
     return href;
   }

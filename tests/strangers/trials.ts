@@ -10,20 +10,26 @@ import { randomFrom } from '../robust/part.ts';
 import { ON_GALLERIES, ON_SITES, type Trial } from './operations.ts';
 import type { Texts } from './outside.ts';
 
+/** What came of work on a site. */
 export interface Outcome {
-  pages: number;
-  galleries: number;
   operations: number;
   /** How often each reason was given; names, numbers and quotations are left out of them. */
   refusals: Map<string, number>;
   /** Each with the operation and the page. */
   losses: string[];
   badUndos: string[];
+}
+
+interface OfPackage extends Outcome {
+  pages: number;
+  galleries: number;
   /** All readers of pages together, in raw parses of the same texts. */
   cost: number;
   /** Of reading the whole site; ms. */
   reading: number;
 }
+
+export const newOutcome = (): Outcome => ({ operations: 0, refusals: new Map(), losses: [], badUndos: [] });
 
 const pagesOf = (files: SiteFiles): Texts =>
   new Map(
@@ -41,14 +47,20 @@ const isSame = (one: SiteFiles, other: SiteFiles): boolean =>
   });
 
 /** So that reasons of one kind count together. */
-export const kindOf = (reason: string): string =>
+const kindOf = (reason: string): string =>
   reason
     .replace(/“[^”]*”|<[^>]*>|\S+="[^"]*"/g, '…')
     .replace(/\S*[/.]\S*\w/g, '…')
     .replace(/\d+/g, 'N')
     .slice(0, 110);
 
-function tryOne(site: SiteReading, name: string, where: string, { intent, judge }: Trial, outcome: Outcome): void {
+export function tryOne(
+  site: SiteReading,
+  name: string,
+  where: string,
+  { intent, judge }: Trial,
+  outcome: Outcome,
+): void {
   const planned = planFor(site, intent);
   outcome.operations++;
   if (!planned.ok) {
@@ -107,16 +119,16 @@ const shuffled = <T>(all: readonly T[], random: () => number): T[] =>
     .map(({ one }) => one);
 
 /** Tries work on a site until `seconds` are over, other work with every `seed`. */
-export function tryOn(files: Map<string, FileContent>, { seed, seconds }: { seed: number; seconds: number }): Outcome {
+export function tryOn(
+  files: Map<string, FileContent>,
+  { seed, seconds }: { seed: number; seconds: number },
+): OfPackage {
   const began = performance.now();
   const site = readSite(files, new Map(), VIEWERS);
-  const outcome: Outcome = {
+  const outcome: OfPackage = {
+    ...newOutcome(),
     pages: site.pages.length,
     galleries: site.pages.reduce((sum, { galleries }) => sum + galleries.length, 0),
-    operations: 0,
-    refusals: new Map(),
-    losses: [],
-    badUndos: [],
     cost: costOf(files),
     reading: performance.now() - began,
   };

@@ -87,11 +87,13 @@ export class SiteSession {
     const store = await openStore();
     const site = await store.readSite(siteId);
     if (!site) return null;
-    const files = await store.readFiles(siteId);
+    const files = new Map<string, FileContent>();
     const leaving = new AbortController();
     const shared: SharedSite = { store, site, files, shut: 'other tab', leaving: leaving.signal };
     const session = new SiteSession(shared, leaving);
     await session.#takeLock();
+    // Only now: a tab that was just going may have written until this one was let in.
+    await session.#readFiles();
     session.#aside = await store.readAside(siteId);
     session.#analysed.note(await analysis().open([...files]));
     const stopListening = store.onGone((why) => session.#shutFor(why));
@@ -218,15 +220,23 @@ export class SiteSession {
     this.#release = release;
   }
 
-  async #reload(): Promise<void> {
+  /** Null where the site is not in the store any more. */
+  async #readFiles(): Promise<ReadonlyMap<string, FileContent> | null> {
     const { store, files } = this.#shared;
     const site = await store.readSite(this.site.id);
-    if (!site) return;
-    this.#shared.site = site;
+    if (!site) return null;
     const fresh = await store.readFiles(site.id);
-    const gone = [...files.keys()].filter((path) => !fresh.has(path));
+    this.#shared.site = site;
     files.clear();
     for (const [path, content] of fresh) files.set(path, content);
+    return fresh;
+  }
+
+  async #reload(): Promise<void> {
+    const before = [...this.files.keys()];
+    const fresh = await this.#readFiles();
+    if (!fresh) return;
+    const gone = before.filter((path) => !fresh.has(path));
     this.#analysed.note(await analysis().open([...fresh]));
     this.#changed.tell(new Map([...fresh, ...gone.map((path): [string, null] => [path, null])]));
     this.#goStale();

@@ -1,0 +1,67 @@
+/**
+ * Every kind of work on every manner in which galleries are written, judged by parse5 and by Node's own `URL` as work
+ * on strangers' pages is (`tests/strangers`): nothing is lost, nothing comes that was not asked for, all is undone.
+ */
+import { describe, expect, it } from 'vitest';
+import { galleriesOf, parsePage } from '../../core/markup/index.ts';
+import { ODD_STYLES } from '../../core/markup/oddStyles.fixture.ts';
+import { pageOf, STYLES } from '../../core/markup/styles.fixture.ts';
+import { readSite } from '../../core/model/index.ts';
+import type { FileContent } from '../../core/site/index.ts';
+import { VIEWERS } from '../kits.ts';
+import { randomFrom } from '../robust/part.ts';
+import { ON_GALLERIES, ON_SITES } from '../strangers/operations.ts';
+import { newOutcome, tryOne } from '../strangers/trials.ts';
+
+const ALL = [...STYLES, ...ODD_STYLES];
+
+/** What the page names is there, so that addresses lead somewhere. */
+function siteOf(text: string): Map<string, FileContent> {
+  const named = [...text.matchAll(/\b(?:[slgp]\/)?[\w-]+\.(?:jpg|webp|png|gif)\b/g)].map(([path]) => path);
+  return new Map<string, FileContent>([
+    ['kites.html', { kind: 'text', text }],
+    ['other.html', { kind: 'text', text: pageOf('<p><a href="kites.html">Kites</a> <img src="s/a.jpg" alt=""></p>') }],
+    ...[...new Set(named)].map((path): [string, FileContent] => [path, { kind: 'binary', hash: path, bytes: 9 }]),
+  ]);
+}
+
+it('are more than eighty', () => expect(ALL.length).toBeGreaterThan(80));
+
+describe.each(ODD_STYLES)('$name', ({ body, galleries, captions, targets }) => {
+  it('is read as its author means it', () => {
+    const found = galleriesOf(parsePage(pageOf(body)));
+    expect(found.map(({ items }) => items.map((item) => (item.source ?? item.target)?.value))).toEqual(galleries);
+    const named = galleries[0]?.map((source) => source.replace(/^s\//, 'l/'));
+    expect(found[0]?.items.map(({ target }) => target?.value ?? null)).toEqual(targets ?? named);
+    if (captions) expect(found[0]?.items.map(({ caption }) => caption?.text ?? null)).toEqual(captions);
+  });
+});
+
+describe.each([
+  ['line breaks of one', {}],
+  ['line breaks of two, behind a byte order mark', { crlf: true, bom: true }],
+] as const)('every work, with %s', (_name, variant) => {
+  it.each(ALL.map(({ name, body }) => [name, body] as const))('%s', (name, body) => {
+    const site = readSite(siteOf(pageOf(body, variant)), new Map(), VIEWERS);
+    const page = site.pages.find(({ path }) => path === 'kites.html');
+    if (!page) throw new Error('There is no page.');
+    const random = randomFrom(name.length);
+    const place = { site, page, pick: (end: number) => Math.floor(random() * end) };
+    const outcome = newOutcome();
+    for (const [n, gallery] of page.galleries.entries())
+      for (const [work, trialOf] of Object.entries(ON_GALLERIES)) {
+        const trial = trialOf(place, gallery, n);
+        if (trial) tryOne(site, work, name, trial, outcome);
+      }
+    for (const [work, trialOf] of Object.entries(ON_SITES)) {
+      const trial = trialOf(place);
+      if (trial) tryOne(site, work, name, trial, outcome);
+    }
+    expect([...outcome.losses, ...outcome.badUndos]).toEqual([]);
+    // Markup inside of a caption is its author's: words alone are refused.
+    const atStake = [...outcome.refusals.keys()].filter((reason) => reason.includes('would have'));
+    expect(atStake.filter((reason) => !reason.startsWith('a caption'))).toEqual([]);
+    const refused = [...outcome.refusals.values()].reduce((sum, count) => sum + count, 0);
+    expect(outcome.operations - refused).toBeGreaterThan(3);
+  });
+});
