@@ -92,7 +92,7 @@ function writtenByAnother(): void {
       first = false;
       await write();
     }
-    return Reflect.apply(asItIs as () => unknown, this, asked);
+    return Reflect.apply(asItIs as () => unknown, this, asked) as unknown;
   } as LockManager['request'];
 }
 
