@@ -126,7 +126,13 @@ export function AllPairs() {
           />
         </Panel>
       )}
-      <WithoutPair elsewhere={elsewhere} loose={loose} idle={idle} onPairByHand={onPairByHand} />
+      <WithoutPair
+        elsewhere={elsewhere}
+        loose={loose}
+        idle={idle}
+        hasPairs={pairs.length > 0}
+        onPairByHand={onPairByHand}
+      />
       <DragOverlay dropAnimation={null}>
         {dragged !== null && <Picture path={dragged} width={76} height={56} />}
       </DragOverlay>
@@ -140,7 +146,11 @@ function WithoutPair({
   elsewhere,
   loose,
   ...work
-}: Pick<SiteView, 'elsewhere' | 'loose'> & { idle: boolean; onPairByHand: (thumbnail: string) => void }) {
+}: Pick<SiteView, 'elsewhere' | 'loose'> & {
+  idle: boolean;
+  hasPairs: boolean;
+  onPairByHand: (thumbnail: string) => void;
+}) {
   return (
     <>
       {elsewhere.length > 0 && <Elsewhere elsewhere={elsewhere} />}

@@ -10,6 +10,8 @@ import { color } from '../../ui/theme';
 interface TrayProps {
   loose: SiteView['loose'];
   idle: boolean;
+  /** Whether there are pictures that they may belong to. */
+  hasPairs: boolean;
   onPairByHand: (thumbnail: string) => void;
 }
 
@@ -20,14 +22,16 @@ const LIST = { m: 0, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap',
 /** So many are drawn at a time: thousands would hold the page. */
 const AT_A_TIME = 100;
 
-export function LooseTray({ loose, idle, onPairByHand }: TrayProps) {
+export function LooseTray({ loose, idle, hasPairs, onPairByHand }: TrayProps) {
   const [shown, setShown] = useState(AT_A_TIME);
   return (
     <Panel label="Loose files" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
       <Box sx={HEAD}>
         <b>Loose</b>
         <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
-          thumbnails with no full-size picture; drag one onto the row that it belongs to
+          {hasPairs
+            ? 'thumbnails with no full-size picture; drag one onto the row that it belongs to'
+            : 'thumbnails with no full-size picture; bring in the folder with the pictures that they are of'}
         </Box>
       </Box>
       <Box component="ul" sx={LIST}>
@@ -44,7 +48,12 @@ export function LooseTray({ loose, idle, onPairByHand }: TrayProps) {
   );
 }
 
-function LooseFile({ path, unused, idle, onPairByHand }: SiteView['loose'][number] & Omit<TrayProps, 'loose'>) {
+function LooseFile({
+  path,
+  unused,
+  idle,
+  onPairByHand,
+}: SiteView['loose'][number] & Omit<TrayProps, 'loose' | 'hasPairs'>) {
   const { setNodeRef, listeners } = useDraggable({ id: `loose ${path}`, data: { thumbnail: path }, disabled: idle });
   return (
     <Box component="li" sx={{ display: 'flex', gap: 0.75, alignItems: 'center' }}>

@@ -287,9 +287,12 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
 
 function whenLeaving(act: () => void): () => void {
   const hidden = () => document.visibilityState === 'hidden' && act();
+  // Before the page is left the browser waits for what is done; afterwards the tab may be closed over it.
+  addEventListener('beforeunload', act);
   addEventListener('pagehide', act);
   document.addEventListener('visibilitychange', hidden);
   return () => {
+    removeEventListener('beforeunload', act);
     removeEventListener('pagehide', act);
     document.removeEventListener('visibilitychange', hidden);
   };
