@@ -28,7 +28,6 @@ interface Standing {
   heads: readonly PageElement[];
   /** The first picture of each unit. */
   seeds: readonly PageElement[];
-  bearing: Bearing;
 }
 
 export const opensPicture = (head: PageElement, bearing: Bearing): boolean =>
@@ -153,7 +152,7 @@ const UNLESS_OPENED: readonly ((standing: Standing) => boolean)[] = [
 export function isGallery(page: PageDocument, parent: PageElement, units: readonly Unit[], bearing: Bearing): boolean {
   const heads = units.map(({ elements }) => elements.find((element) => bearing.has(element)) ?? firstOf(elements));
   const seeds = heads.flatMap((head) => bearing.get(head)?.[0] ?? []);
-  const standing: Standing = { page, parent, units, heads, seeds, bearing };
+  const standing: Standing = { page, parent, units, heads, seeds };
   if (NEVER.some((against) => against(standing))) return false;
   return heads.some((head) => opensPicture(head, bearing)) || !UNLESS_OPENED.some((against) => against(standing));
 }
