@@ -1,8 +1,10 @@
 /** New items, written as a neighbour is written and put where the author would put them. */
 import { applyEdits, type Edit, type Edited, firstOf, known, lastOf, refuse, type Result } from '../site/index.ts';
-import { parsePage, type PageDocument, type PageElement } from './document.ts';
+import { parsePage, placeOf, type PageDocument, type PageElement } from './document.ts';
+import { separatorElsewhere } from './elsewhere.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { appendedWithPartners, besideWithPartners, cutWithPartners, endOf } from './partners.ts';
+import { partsIn } from './parts.ts';
 import { type Pattern, patternOf } from './pattern.ts';
 import { SEPARATOR } from './units.ts';
 import { slotsOf, valuesOf, writeBy, type NewItem } from './write.ts';
@@ -42,7 +44,47 @@ export function addItems(
     const { start } = neighbour.unit;
     return [{ start, end: start, text: written.map((text) => text + separator).join('') }];
   };
-  return verified(page, edits(), (after) => holds(after, wanted));
+  const own = addedElsewhere(page, gallery, added, at);
+  return verified(page, [...edits(), ...own], (after) => holds(after, wanted) ?? belongs(after, wanted, neighbour));
+}
+
+/** What each picture of a gallery has elsewhere, for the new ones, written as that of the others is. */
+function addedElsewhere(page: PageDocument, gallery: Gallery, added: readonly NewItem[], at: number): Edit[] {
+  const { items } = gallery;
+  return firstOf(items).elsewhere.flatMap((_, list): Edit[] => {
+    const elements = items.flatMap(({ elsewhere }) => elsewhere[list] ?? []);
+    const alone = { container: gallery.container, items: items.map((item, n) => aloneOf(page, item, elements[n])) };
+    const pattern = patternOf(page, alone);
+    const neighbour = elements[Math.max(0, at - 1)];
+    if (!pattern || !neighbour) return [];
+    const separator = separatorElsewhere(page, elements);
+    const texts = added.map((item, n) => {
+      const shown = alone.items[0]?.image ? { ...item, src: item.href } : item;
+      return writeBy(pattern.forNew, new Map([...freshValues(pattern, shown), ...valuesOf(shown, at + n + 1)]));
+    });
+    const { start, end } = placeOf(neighbour);
+    return at === 0
+      ? [{ start, end: start, text: texts.map((text) => text + separator).join('') }]
+      : [{ start: end, end, text: texts.map((text) => separator + text).join('') }];
+  });
+}
+
+/** What stands elsewhere, as an item by itself: what shows no picture is named after those of its item. */
+function aloneOf(page: PageDocument, item: GalleryItem, element: PageElement | undefined): GalleryItem {
+  if (!element) return item;
+  const range = placeOf(element);
+  const parts = partsIn(page, { elements: [element], range });
+  const own = parts.source ? { ...parts, target: null } : { ...item, image: null, link: null, caption: null };
+  return { ...own, range, unit: range, elements: [element], partner: null, elsewhere: [] };
+}
+
+/** A new picture must have its own elsewhere as the others have, by a name that nothing else has. */
+function belongs(after: PageDocument, wanted: readonly string[], { elsewhere }: GalleryItem): string | null {
+  if (elsewhere.length === 0) return null;
+  const found = galleriesOf(after).find((one) => addresses(one).join('\n') === wanted.join('\n'));
+  return found?.items.every((item) => item.elsewhere.length === elsewhere.length)
+    ? null
+    : 'each picture here leads to a part of its own elsewhere on the page, and what that of the new one would be called cannot be told; add it behind the last one, or in the source';
 }
 
 /** Attributes that say what is to be seen. */
@@ -67,6 +109,10 @@ function freshValues({ forNew, free }: Pattern, { caption, title, alt }: NewItem
 
 /** New items written as those of a gallery are, with the author's separators between them and none around. */
 export function freshItems(page: PageDocument, gallery: Gallery, items: readonly NewItem[]): Result<{ text: string }> {
+  if (gallery.items.some(({ elsewhere }) => elsewhere.length > 0))
+    return refuse(
+      'Each picture of this gallery leads to a part of its own elsewhere on its page; another gallery like it has to be written in the source.',
+    );
   // Written behind the last and cut out again, so that the separators are the author's.
   const added = addItems(page, gallery, items);
   if (!added.ok) return added;

@@ -15,10 +15,12 @@ import {
   type Range,
   placeOf,
 } from './document.ts';
+import { withElsewhere } from './elsewhere.ts';
 import { type Bearing, isGallery, opensPicture, tellsMore } from './isGallery.ts';
-import { backgroundAddress, captionIn, partsIn, type ItemParts } from './parts.ts';
+import { captionIn, partsIn, type ItemParts } from './parts.ts';
 import { partnersOf } from './partners.ts';
 import { matches } from './selectors.ts';
+import { showsPicture } from './shown.ts';
 import { splitAtHeadings, unitLike, unitsOf, type Unit } from './units.ts';
 
 export interface GalleryItem extends ItemParts {
@@ -30,6 +32,8 @@ export interface GalleryItem extends ItemParts {
   elements: PageElement[];
   /** The cell below with its caption, where captions stand in rows of their own. */
   partner: PageElement | null;
+  /** What it has elsewhere on the page, told by an id: a choice, what a click lets appear. */
+  elsewhere: readonly PageElement[];
 }
 
 export interface Gallery {
@@ -61,7 +65,7 @@ export function galleriesOf(page: PageDocument): Gallery[] {
   const groups: Group[] = toldGroups(page, bearing, claimed);
   // Innermost first: children come after their parents in document order.
   for (const parent of [...page.elements].reverse()) {
-    if (!bearing.has(parent) || isItemAmongEquals(parent, bearing)) continue;
+    if (!bearing.has(parent) || isItemAmongEquals(parent, bearing) || isPairAmongEquals(parent, bearing)) continue;
     const children = parent.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
     for (const alike of groupBySignature(children, bearing).flatMap((run) =>
       run.length > 1 ? splitAtHeadings(parent, run) : [],
@@ -75,11 +79,11 @@ export function galleriesOf(page: PageDocument): Gallery[] {
         for (const element of unit.elements) bearing.get(element)?.forEach((seed) => claimed.add(seed));
     }
   }
-  const galleries = mergeRows(page, groups, bearing, claimed).concat(lonely(seeds, claimed));
-  return galleries
+  const { merged, gathered } = mergeRows(page, groups, bearing, claimed);
+  const galleries = withLoose(merged.concat(lonely(seeds, claimed)), gathered)
     .map(({ container, units }) => ({ container, items: itemsOf(page, units) }))
-    .filter((gallery) => gallery.items.length > 0)
-    .sort((a, b) => (a.items[0]?.range.start ?? 0) - (b.items[0]?.range.start ?? 0));
+    .filter((gallery) => gallery.items.length > 0);
+  return withElsewhere(page, galleries).sort((a, b) => (a.items[0]?.range.start ?? 0) - (b.items[0]?.range.start ?? 0));
 }
 
 /** Items as the author has told them; their pictures are claimed, and so are those that are told to be none. */
@@ -116,9 +120,9 @@ function commonAncestor(elements: readonly PageElement[]): PageElement {
 
 function isSeed(element: PageElement): boolean {
   if (element.tag === 'img') return !isWithin(element, 'noscript');
-  if (backgroundAddress(element)) return true;
+  if (showsPicture(element)) return true;
   if (element.tag !== 'a' || !isPicturePath(valueOf(element, 'href') ?? '')) return false;
-  return ![...descendants(element)].some((inner) => inner.tag === 'img' || backgroundAddress(inner));
+  return ![...descendants(element)].some(showsPicture);
 }
 
 function isWithin(element: PageElement, tag: string): boolean {
@@ -138,7 +142,7 @@ function signature(child: PageElement, bearing: Bearing): string {
   }
 }
 
-/** Wrappers that say nothing of their content: of one gallery, some items may be in one and some in another. */
+/** Wrappers that say nothing of their content: of one gallery, some items may be in one, some in another, some bare. */
 const WRAPPERS = new Set(['div', 'span', 'p', 'li', 'figure', 'center', 'font']);
 
 function groupBySignature(children: PageElement[], bearing: Bearing): PageElement[][] {
@@ -150,7 +154,9 @@ function groupBySignature(children: PageElement[], bearing: Bearing): PageElemen
 /** Items next to one another, each one linked picture, that differ only in what is wrapped round them. */
 function mergeMixed(groups: PageElement[][], children: readonly PageElement[], bearing: Bearing): PageElement[][] {
   const isOne = (child: PageElement) =>
-    WRAPPERS.has(child.tag) && bearing.get(child)?.length === 1 && /^\w+>a>img$/.test(signature(child, bearing));
+    (WRAPPERS.has(child.tag) || child.tag === 'a') &&
+    bearing.get(child)?.length === 1 &&
+    /^(?:\w+>)?a>img$/.test(signature(child, bearing));
   const mixed = groups.filter((group) => group.every(isOne));
   const members = new Set(mixed.flat());
   const all = children.filter((child) => members.has(child));
@@ -169,8 +175,44 @@ function isItemAmongEquals(element: PageElement, bearing: Bearing): boolean {
   );
 }
 
+/** What the two halves of a comparison are called (common practice, no source). */
+const HALVES = [
+  ['before', 'after'],
+  ['then', 'now'],
+  ['old', 'new'],
+  ['day', 'night'],
+  ['raw', 'edited'],
+  ['front', 'back'],
+] as const;
+
+/** Which half of which comparison an element is by its class: `0.1` for `after`; null for any other. */
+function halfOf(element: PageElement): string | null {
+  const words = (valueOf(element, 'class') ?? '').toLowerCase().split(/[^a-z]+/);
+  for (const [n, halves] of HALVES.entries()) {
+    const at = halves.findIndex((half) => words.includes(half));
+    if (at !== -1) return `${n}.${at}`;
+  }
+  return null;
+}
+
+/** `<div class="before">` and `<div class="after">` in one element, and the same in its siblings: one thing, not two. */
+function isPairAmongEquals(element: PageElement, bearing: Bearing): boolean {
+  const halvesIn = ({ children }: PageElement): string => {
+    const halves = children.filter((child) => bearing.has(child)).map(halfOf);
+    return halves.length === 2 && halves[0] !== halves[1] && !halves.includes(null) ? halves.join() : '';
+  };
+  const own = halvesIn(element);
+  if (own === '') return false;
+  return (element.parent?.children ?? []).some((sibling) => sibling !== element && halvesIn(sibling) === own);
+}
+
 /** Groups whose containers are equal siblings (table rows, `div class="row"`) are one gallery. */
-function mergeRows(page: PageDocument, groups: Group[], bearing: Bearing, claimed: Set<PageElement>): Group[] {
+function mergeRows(
+  page: PageDocument,
+  groups: Group[],
+  bearing: Bearing,
+  claimed: Set<PageElement>,
+): { merged: Group[]; gathered: Group[] } {
   const merged: Group[] = [];
   const rows = new Map<string, Group>();
   for (const group of groups) {
@@ -190,7 +232,8 @@ function mergeRows(page: PageDocument, groups: Group[], bearing: Bearing, claime
       merged.push(group);
       continue;
     }
-    const key = `${parent.index}:${container.tag}:${valueOf(container, 'class') ?? ''}:${headingsBefore(container)}`;
+    const kind = `${container.tag}:${valueOf(container, 'class') ?? ''}:${shapeIn(group, bearing)}`;
+    const key = `${parent.index}:${kind}:${headingsBefore(container)}`;
     const row = rows.get(key);
     if (row) row.units = [...group.units, ...row.units];
     else {
@@ -199,8 +242,39 @@ function mergeRows(page: PageDocument, groups: Group[], bearing: Bearing, claime
       merged.push(gathered);
     }
   }
-  return merged;
+  return { merged, gathered: [...rows.values()] };
 }
+
+/** Items that stand by themselves between the rows of a gallery are its items too. */
+function withLoose(groups: readonly Group[], rows: readonly Group[]): Group[] {
+  const joined = new Set<Group>();
+  for (const gathered of rows) {
+    const { container } = gathered;
+    const parts = new Set(gathered.units.map(({ elements }) => headingsBefore(childAround(container, firstOf(elements)))));
+    for (const loose of groups) {
+      const heads = loose.units.map(({ elements }) => firstOf(elements));
+      const beside =
+        loose !== gathered &&
+        loose.container === container &&
+        heads.every((head) => head.parent === container && parts.has(headingsBefore(head)));
+      if (!beside || joined.has(loose)) continue;
+      gathered.units.push(...loose.units);
+      joined.add(loose);
+    }
+  }
+  return groups.filter((group) => !joined.has(group));
+}
+
+/** The child of an element in which another one stands. */
+const childAround = (container: PageElement, inner: PageElement): PageElement =>
+  [inner, ...ancestors(inner)].find(({ parent }) => parent === container) ?? inner;
+
+/** What a group's pictures stand in: beside others, a list of buttons is no row of a list of sections. */
+function shapeIn({ units }: Group, bearing: Bearing): string {
+  const head = units[0]?.elements.find((element) => bearing.has(element));
+  return head && PRESSED.test(head.tag) ? 'pressed' : '';
+}
+const PRESSED = /^(?:label|button|summary)$/;
 
 /** How many headings stand before each child of an element; of a tree that does not change, counted once. */
 const headingCounts = new WeakMap<PageElement, number[]>();
@@ -248,7 +322,7 @@ const sameKind = (a: PageElement, b: PageElement) => a.tag === b.tag && valueOf(
 function lonely(seeds: PageElement[], claimed: Set<PageElement>): Group[] {
   const found: Group[] = [];
   for (const seed of seeds) {
-    if (claimed.has(seed) || (seed.tag !== 'img' && !backgroundAddress(seed))) continue;
+    if (claimed.has(seed) || !showsPicture(seed)) continue;
     const around = [seed, ...ancestors(seed)];
     const link = around.find((element) => element.tag === 'a');
     if (!link || !isPicturePath(valueOf(link, 'href') ?? '') || around.some((element) => element.tag === 'nav'))
@@ -273,7 +347,7 @@ function itemsOf(page: PageDocument, units: readonly Unit[]): GalleryItem[] {
       start: unit.range.start,
       end: unit.range.start + page.text.slice(unit.range.start, unit.range.end).trimEnd().length,
     };
-    return { range, unit: range, elements: unit.elements, ...parts, caption, partner };
+    return { range, unit: range, elements: unit.elements, ...parts, caption, partner, elsewhere: [] };
   });
   items.sort((a, b) => a.range.start - b.range.start);
   for (const [n, item] of items.entries()) item.unit = { start: leadOf(page, item, items[n - 1]), end: item.range.end };

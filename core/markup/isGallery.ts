@@ -9,7 +9,7 @@ import {
   type PageDocument,
   type PageElement,
 } from './document.ts';
-import { backgroundAddress, sourceOf } from './parts.ts';
+import { shownAddress } from './shown.ts';
 import { insideBetween, type Inside, type Unit } from './units.ts';
 
 /** The seeds below each element that has any. */
@@ -43,7 +43,7 @@ const FURNITURE =
   /^(?:(?:icon|ico|arrow|btn|button|nav|bullet|social)(?:[-_ ]\w*|\d*)|(?:\w+[-_ ])?(?:prev|previous|next|back|forward|home|up|arrow|icon|logo|mail|email|print|rss|menu|search|bullet|spacer|pixel|blank)[-_ ]?\d*)$/i;
 
 const addressOf = (seed: PageElement | undefined): string =>
-  (seed && ((seed.tag === 'img' ? sourceOf(seed)?.value : backgroundAddress(seed)) ?? valueOf(seed, 'href'))) ?? '';
+  (seed && (shownAddress(seed) ?? valueOf(seed, 'href'))) ?? '';
 const bareName = (address: string): string => /([^/]*?)(?:\.\w+)?(?:[?#].*)?$/.exec(address)?.[1] ?? '';
 
 /** Whether an element says more than what is told of the pictures in it: a part of a document, and no row. */

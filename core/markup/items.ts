@@ -6,7 +6,9 @@ import { type Edit, type Edited, firstOf, known, lastOf, refuse } from '../site/
 import { type PageDocument, type Range } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { hazardIn, hazardsOf } from './hazards.ts';
+import { keepChoice, orderElsewhere, placesElsewhere } from './elsewhere.ts';
 import { cutWithPartners, orderPartners } from './partners.ts';
+import { joined } from './pattern.ts';
 import { SEPARATOR } from './units.ts';
 import { verified } from './verify.ts';
 
@@ -31,6 +33,8 @@ export function removeItems(page: PageDocument, gallery: Gallery, places: readon
   const edits = gallery.items.some(({ partner }) => partner)
     ? cutWithPartners(page, gallery.items, gone)
     : runsOf(gone).map((run) => ({ ...cutOf(page.text, gallery, firstOf(run), lastOf(run)), text: '' }));
+  const along = gallery.items.filter((_, n) => gone.includes(n));
+  edits.push(...placesElsewhere(page, along).map((range) => cutLine(page, range)));
   const left = addresses(gallery).filter((_, i) => !gone.includes(i));
   return verified(page, edits, (after) => holds(after, left));
 }
@@ -87,9 +91,9 @@ export function orderItems(page: PageDocument, gallery: Gallery, order: readonly
     const here = items[place];
     const moved = items[source];
     if (place !== source && here && moved)
-      edits.push({ ...here.unit, text: page.text.slice(moved.unit.start, moved.unit.end) });
+      edits.push({ ...here.unit, text: textWith(page.text, moved.unit, keepChoice(moved, here)) });
   }
-  edits.push(...orderPartners(page, items, order));
+  edits.push(...orderPartners(page, items, order), ...orderElsewhere(page, items, order));
   const all = addresses(gallery);
   return verified(page, edits, (after) =>
     holds(
@@ -97,6 +101,12 @@ export function orderItems(page: PageDocument, gallery: Gallery, order: readonly
       order.map((n) => all[n] ?? ''),
     ),
   );
+}
+
+/** What stands in a range, with edits of it made. */
+function textWith(text: string, { start, end }: Range, edits: readonly Edit[]): string {
+  const inside = edits.map((edit) => ({ ...edit, start: edit.start - start, end: edit.end - start }));
+  return joined(text.slice(start, end), inside);
 }
 
 /** A range with its line, where nothing else stands on it. */

@@ -148,4 +148,87 @@ export const ODD_STYLES: readonly HandWritten[] = [
     galleries: [three],
     captions,
   },
+  {
+    name: 'labels of radio buttons, what they show in a list of its own',
+    body: `<div class="g">\n${letters.map((_, at) => `<input type="radio" name="k" id="k${at + 1}">`).join('\n')}\n<div class="t">${letters.map((n, at) => `<label for="k${at + 1}">${img(n)}</label>`).join('\n')}</div>\n<div class="v">${letters.map((n) => `<img src="l/${n}.jpg" alt="">`).join('\n')}</div>\n</div>`,
+    galleries: [three],
+  },
+  {
+    name: 'a radio button, its label and what it shows, again and again',
+    body: `<div class="g">\n${letters.map((n, at) => `<input type="radio" name="k" id="k${at + 1}"><label for="k${at + 1}">${img(n)}</label><div class="v"><img src="l/${n}.jpg" alt=""></div>`).join('\n')}\n</div>`,
+    galleries: [three],
+  },
+  {
+    name: 'links to ids further down',
+    body: `<ul>\n${letters.map((n) => `<li><a href="#p-${n}">${img(n)}</a></li>`).join('\n')}\n</ul>\n${letters.map((n) => `<div class="o" id="p-${n}"><a href="#">close</a><img src="l/${n}.jpg" alt="${n}"><p>Kite ${n}</p></div>`).join('\n')}`,
+    galleries: [three],
+    captions,
+  },
+  {
+    name: 'buttons of parts further up',
+    body: `<div>${letters.map((n) => `<section id="v_${n}" hidden><img src="l/${n}.jpg" alt="${n}, large"></section>`).join('\n')}</div>\n<div>${letters.map((n) => `<button type="button" aria-controls="v_${n}">${img(n)}</button>`).join('\n')}</div>`,
+    galleries: [three],
+  },
+  {
+    name: 'objects',
+    body: list((n) => `<object data="s/${n}.jpg" type="image/jpeg">Kite ${n}</object>`),
+    galleries: [three],
+    targets: [null, null, null],
+    captions,
+  },
+  {
+    name: 'buttons that are pictures',
+    body: `<form action="show">\n${letters.map((n) => `<input type="image" name="${n}" src="s/${n}.jpg" alt="${n}">`).join('\n')}\n</form>`,
+    galleries: [three],
+    targets: [null, null, null],
+  },
+  {
+    name: 'films by their posters',
+    body: `<div>\n${letters.map((n) => `<video src="v/${n}.mp4" poster="s/${n}.jpg" controls></video>`).join('\n')}\n</div>`,
+    galleries: [three],
+    targets: [null, null, null],
+  },
+  {
+    name: 'pictures in a drawing',
+    body: `<svg viewBox="0 0 300 100">\n${letters.map((n, at) => `<a href="l/${n}.jpg"><image x="${at * 100}" width="90" height="90" xlink:href="s/${n}.jpg"/></a>`).join('\n')}\n</svg>`,
+    galleries: [three],
+  },
+  {
+    name: 'elements of the author’s own',
+    body: `<kite-wall>\n${letters.map((n) => `<kite-photo full="l/${n}.jpg" thumb="s/${n}.jpg">Kite ${n}</kite-photo>`).join('\n')}\n</kite-wall>`,
+    galleries: [three],
+    captions,
+  },
+  {
+    name: 'a first one that is larger',
+    body: `<div class="g">\n<figure class="big">${item('a')}<figcaption>Kite a</figcaption></figure>\n<div class="i">${item('b')}</div>\n<div class="i">${item('c')}</div>\n</div>`,
+    galleries: [three],
+  },
+  {
+    name: 'columns of two with one large between',
+    body: `<div class="b">\n<div class="col">${item('a')}${item('b')}</div>\n${item('c')}\n<div class="col">${item('d')}${item('e')}</div>\n</div>`,
+    galleries: [['a', 'b', 'c', 'd', 'e'].map((n) => `s/${n}.jpg`)],
+  },
+  {
+    name: 'before and after, each in its own box',
+    body: letters
+      .map(
+        (n) =>
+          `<div class="pair"><div class="before"><img src="s/${n}.jpg" alt=""></div><div class="after"><img src="s/${n}2.jpg" alt=""></div></div>`,
+      )
+      .join('\n'),
+    galleries: [three],
+    targets: [null, null, null],
+  },
+  {
+    name: 'centred, with open paragraphs',
+    body: `<CENTER><P>${item('a')}<BR>Kite a<P>${item('b')}<BR>Kite b<P>${item('c')}<BR>Kite c</CENTER>`,
+    galleries: [three],
+    captions,
+  },
+  {
+    name: 'a bare link beside wrapped ones',
+    body: `<div>\n<div class="i">${item('a')}</div>\n${item('b')}\n<div class="i">${item('c')}</div>\n</div>`,
+    galleries: [three],
+  },
 ];

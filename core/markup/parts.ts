@@ -1,26 +1,15 @@
 /** What an item holds: its picture, its link, where the two files are named, and its caption. */
-import { firstOf, isPicturePath, lastOf } from '../site/index.ts';
+import { firstOf, lastOf } from '../site/index.ts';
 import {
   ancestors,
   attributeOf,
   textOf,
-  type Attribute,
   type PageDocument,
   type PageElement,
   type Range,
 } from './document.ts';
-import { inSource, sourcePlaces } from './sourcePlaces.ts';
+import { dataTarget, firstPicture, type FilePlace } from './shown.ts';
 import { elementsIn, insideBetween, SAYS, type Inside, type Unit } from './units.ts';
-
-/** The place where an item names a file: an attribute, or an address inside a `style`. */
-export interface FilePlace {
-  element: PageElement;
-  attribute: Attribute;
-  /** The address as a browser reads it. */
-  value: string;
-  /** Of a part of an attribute only that part. */
-  range: Range;
-}
 
 /** An item's words: the inside of an element, or text that stands loose. */
 export interface Caption {
@@ -47,7 +36,7 @@ export interface ItemParts {
 export function partsIn(page: PageDocument, unit: Unit): ItemParts {
   const all = elementsIn(unit);
   const image = all.find(isShown) ?? null;
-  const source = (image && sourceOf(image)) ?? firstFound(all, (element) => backgroundOf(page, element));
+  const source = firstPicture(page, all, image);
   const inside = new Set(all);
   const around = source ? [source.element, ...ancestors(source.element)].filter((element) => inside.has(element)) : [];
   const link = around.find(({ tag }) => tag === 'a') ?? all.find(({ tag }) => tag === 'a') ?? null;
@@ -62,69 +51,6 @@ export function partsIn(page: PageDocument, unit: Unit): ItemParts {
 /** Not what stands in for another picture while no script runs. */
 const isShown = (element: PageElement): boolean =>
   element.tag === 'img' && ![...ancestors(element)].some(({ tag }) => tag === 'noscript');
-
-const firstFound = <T>(all: readonly PageElement[], find: (element: PageElement) => T | null): T | null => {
-  for (const element of all) {
-    const found = find(element);
-    if (found) return found;
-  }
-  return null;
-};
-
-const placeOf = (element: PageElement, attribute: Attribute): FilePlace => ({
-  element,
-  attribute,
-  value: attribute.value,
-  range: attribute.valueRange,
-});
-
-/** Stands in for the picture until a script sets the real one. */
-const STAND_IN = /^data:|^$|(?:^|\/)(?:blank|pixel|placeholder|spacer|loading|empty|transparent)[^/]*$/i;
-
-/** `src`, or the attribute from which a script will set it. */
-export function sourceOf(image: PageElement): FilePlace | null {
-  const src = attributeOf(image, 'src');
-  const later = image.attributes.find(({ name, value }) => name.startsWith('data-') && isPicturePath(value));
-  if (later && (!src || STAND_IN.test(src.value))) return placeOf(image, later);
-  return src ? placeOf(image, src) : null;
-}
-
-const BACKGROUND = /background(?:-image)?\s*:[^;]*?url\(\s*(?:"([^"]*)"|'([^']*)'|([^)\s"']*))\s*\)/i;
-
-/**
- * The address of a picture that a `style` attribute draws behind an element, and where it begins in that attribute's
- * value.
- */
-function drawnBehind(element: PageElement): { style: Attribute; value: string; at: number } | null {
-  const style = attributeOf(element, 'style');
-  const match = style && BACKGROUND.exec(style.value);
-  const value = match && (match[1] ?? match[2] ?? match[3] ?? '');
-  if (!style || !match || !value || !isPicturePath(value)) return null;
-  return { style, value, at: style.value.indexOf(value, match.index) };
-}
-
-export const backgroundAddress = (element: PageElement): string | null => drawnBehind(element)?.value ?? null;
-
-/** The same with its place in the source. */
-function backgroundOf(page: PageDocument, element: PageElement): FilePlace | null {
-  const drawn = drawnBehind(element);
-  if (!drawn) return null;
-  const { style, value, at } = drawn;
-  const places = sourcePlaces(page.text, style.valueRange, style.value, 'entities');
-  const range = places ? inSource(places, { start: at, end: at + value.length }) : style.valueRange;
-  return { element, attribute: style, value, range };
-}
-
-/** Without a link, a script may read the larger picture from an attribute of its own. */
-function dataTarget(all: readonly PageElement[], source: FilePlace | null): FilePlace | null {
-  for (const element of all) {
-    for (const attribute of element.attributes) {
-      if (attribute.name.startsWith('data-') && attribute !== source?.attribute && isPicturePath(attribute.value))
-        return placeOf(element, attribute);
-    }
-  }
-  return null;
-}
 
 /** Elements that hold a caption even while it is empty. */
 const CAPTIONS = new Set(['figcaption', 'p', 'span', 'dd', 'div', 'small', 'em']);

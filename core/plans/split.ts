@@ -151,6 +151,8 @@ function partsOf(site: SiteReading, paths: readonly string[], n: number): Part[]
 function hindranceIn(parts: readonly Part[], { gallery }: Part): string | null {
   if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container))
     return 'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.';
+  if (gallery.items.some(({ elsewhere }) => elsewhere.length > 0))
+    return 'Each picture of this gallery leads to a part of its own elsewhere on its page; those would stay behind. Split it in the source.';
   if (!gallery.container.range || !gallery.container.close)
     return 'What holds the items is not closed in the source, so nothing can be written behind it.';
   for (const { page } of parts) {

@@ -5,11 +5,10 @@
 import {
   ancestors,
   descendants,
-  backgroundAddress,
   elementAt,
   galleriesOf,
   matches,
-  sourceOf,
+  shownAddress,
   valueOf,
   type PageElement,
   type UnitHint,
@@ -29,8 +28,7 @@ export interface UnitChoice {
   now: boolean;
 }
 
-const isPicture = (element: PageElement): boolean =>
-  (element.tag === 'img' && sourceOf(element) !== null) || backgroundAddress(element) !== null;
+const isPicture = (element: PageElement): boolean => shownAddress(element) !== null;
 const NAME = /^[A-Za-z_][\w-]*$/;
 
 /** A selector that finds an element and its like: by its class, or by what it stands in. */

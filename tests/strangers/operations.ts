@@ -67,16 +67,18 @@ function namesOf(page: PageReading, gallery: number): Set<string> {
 const namesAny = (token: string, names: ReadonlySet<string>): string | undefined =>
   [...names].find((name) => token.includes(name));
 
-/** What an item is made of: its own markup, and the caption that stands in another row, with the rows themselves. */
+/** What an item is made of: its own markup, the caption in another row with the rows themselves, its parts elsewhere. */
 function partOf({ page }: Place, gallery: Gallery, item: number): Bag | null {
   const found = gallery.items[item];
   if (!found) return null;
-  const { unit, partner } = found;
-  const own = bagOfPart(page.text.slice(unit.start, unit.end));
-  if (!partner?.range) return own;
-  const cells = `<table>${page.text.slice(unit.start, unit.end)}</table>`;
-  const words = `<table><tr>${page.text.slice(partner.range.start, partner.range.end)}</tr></table>`;
-  return together([own, bagOfPart(cells), bagOfPart(words)]);
+  const { unit, partner, elsewhere } = found;
+  const written = (range: { start: number; end: number }) => page.text.slice(range.start, range.end);
+  const own = written(unit);
+  const parts = [own, ...elsewhere.flatMap(({ range }) => (range ? [written(range)] : []))];
+  // What a drawing calls a picture is called otherwise outside of it.
+  if (found.source?.element.tag === 'image') parts.push(`<svg>${own}</svg>`);
+  if (partner?.range) parts.push(`<table>${own}</table>`, `<table><tr>${written(partner.range)}</tr></table>`);
+  return together(parts.map(bagOfPart));
 }
 
 /** What stands between two items goes with one of them. */
