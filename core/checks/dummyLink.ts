@@ -1,4 +1,4 @@
-import { attributeOf, editAttribute, textOf, titleOf, type PageElement } from '../markup/index.ts';
+import { ancestors, attributeOf, editAttribute, textOf, titleOf, type PageElement } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { byNaturalName, planEdits, relativeReference, stemOf } from '../site/index.ts';
 import { itemsOf, placeIn, type Observation, type Fix, type Rule } from './finding.ts';
@@ -8,11 +8,15 @@ export const dummyLink: Rule = {
   station: 'markup',
   title: 'No link is a placeholder',
   find: (site) => {
-    const inGallery = new Set([...itemsOf(site)].map(({ item }) => item.link));
+    const items = [...itemsOf(site)].map(({ item }) => item);
+    const inGallery = new Set(items.map(({ link }) => link));
+    // What a link to an id lets appear is closed by a link to none (Selectors 4, `:target`).
+    const shown = new Set(items.flatMap(({ elsewhere }) => elsewhere));
+    const closes = (element: PageElement) => [...ancestors(element)].some((one) => shown.has(one));
     return site.pages.flatMap((page) =>
       page.document.elements.flatMap((element): Observation[] => {
         const attribute = element.tag === 'a' ? attributeOf(element, 'href') : undefined;
-        if (attribute?.value.trim() !== '#' || inGallery.has(element)) return [];
+        if (attribute?.value.trim() !== '#' || inGallery.has(element) || closes(element)) return [];
         const words = textOf(element).trim();
         const fixes = likelyPages(site, page, words).map((target): Fix => ({
           kind: 'change',

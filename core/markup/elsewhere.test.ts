@@ -67,11 +67,14 @@ describe('a link to an id', () => {
 
   it('moves what it leads to where that stands in another order', () => {
     const text = targets(letters, ['c', 'a', 'b']);
-    expect(after(text, (page, gallery) => moveItem(page, gallery, 1, 0))).toBe(targets(['b', 'a', 'c'], ['c', 'b', 'a']));
+    expect(after(text, (page, gallery) => moveItem(page, gallery, 1, 0))).toBe(
+      targets(['b', 'a', 'c'], ['c', 'b', 'a']),
+    );
   });
 
   it('is no gallery’s elsewhere where it leads to a part of the page with several pictures, or to none', () => {
-    const section = (name: string) => `<section id="p-${name}"><p>${small(`${name}1`)}${small(`${name}2`)}</p></section>`;
+    const section = (name: string) =>
+      `<section id="p-${name}"><p>${small(`${name}1`)}${small(`${name}2`)}</p></section>`;
     const sections = `<ul>${letters.map(listed).join('')}</ul>${letters.map(section).join('')}`;
     expect(galleriesOf(parsePage(sections))[0]?.items.flatMap(({ elsewhere }) => elsewhere)).toEqual([]);
     const headings = `<ul>${letters.map(listed).join('')}</ul>${letters.map((name) => `<h2 id="p-${name}">K</h2>`).join('')}`;

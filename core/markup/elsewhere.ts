@@ -181,9 +181,7 @@ function joinedItems<Item extends Referring>(page: PageDocument, items: readonly
   const inRuns = runs.every((run) => run !== null);
   return items.map((item, n) => {
     const picture = pictures?.[n];
-    const target = picture
-      ? partsIn(page, { elements: [picture], range: placeOf(picture) }).source
-      : item.target;
+    const target = picture ? partsIn(page, { elements: [picture], range: placeOf(picture) }).source : item.target;
     const caption = item.caption ?? captions[n] ?? null;
     const run = runs[n];
     if (!inRuns || !run) {
@@ -208,7 +206,10 @@ function joinRanges(text: string, ranges: readonly Range[]): Range[] {
 
 /** The places of what goes along with items, those that follow one another together. */
 export const placesElsewhere = (page: PageDocument, items: readonly Referring[]): Range[] =>
-  joinRanges(page.text, items.flatMap(({ elsewhere }) => elsewhere.map(placeOf)));
+  joinRanges(
+    page.text,
+    items.flatMap(({ elsewhere }) => elsewhere.map(placeOf)),
+  );
 
 /** In another order, as the items are: `order[place]` is the number of the item whose own goes there. */
 export function orderElsewhere(page: PageDocument, items: readonly Referring[], order: readonly number[]): Edit[] {
@@ -231,9 +232,7 @@ export function keepChoice(moved: Referring, here: Referring): Edit[] {
   const id = choice && valueOf(choice, 'id');
   if (id === undefined) return [];
   return elementsIn(moved).flatMap(({ attributes }) =>
-    attributes.flatMap((attribute) =>
-      attribute.name === 'for' ? [{ ...attribute.valueRange, text: id }] : [],
-    ),
+    attributes.flatMap((attribute) => (attribute.name === 'for' ? [{ ...attribute.valueRange, text: id }] : [])),
   );
 }
 

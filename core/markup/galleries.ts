@@ -250,7 +250,9 @@ function withLoose(groups: readonly Group[], rows: readonly Group[]): Group[] {
   const joined = new Set<Group>();
   for (const gathered of rows) {
     const { container } = gathered;
-    const parts = new Set(gathered.units.map(({ elements }) => headingsBefore(childAround(container, firstOf(elements)))));
+    const parts = new Set(
+      gathered.units.map(({ elements }) => headingsBefore(childAround(container, firstOf(elements)))),
+    );
     for (const loose of groups) {
       const heads = loose.units.map(({ elements }) => firstOf(elements));
       const beside =

@@ -1,14 +1,7 @@
 /** What an item holds: its picture, its link, where the two files are named, and its caption. */
 import { firstOf, lastOf } from '../site/index.ts';
-import {
-  ancestors,
-  attributeOf,
-  textOf,
-  type PageDocument,
-  type PageElement,
-  type Range,
-} from './document.ts';
-import { dataTarget, firstPicture, type FilePlace } from './shown.ts';
+import { ancestors, attributeOf, textOf, type PageDocument, type PageElement, type Range } from './document.ts';
+import { dataTarget, firstPicture, isImage, type FilePlace } from './shown.ts';
 import { elementsIn, insideBetween, SAYS, type Inside, type Unit } from './units.ts';
 
 /** An item's words: the inside of an element, or text that stands loose. */
@@ -50,7 +43,7 @@ export function partsIn(page: PageDocument, unit: Unit): ItemParts {
 
 /** Not what stands in for another picture while no script runs. */
 const isShown = (element: PageElement): boolean =>
-  element.tag === 'img' && ![...ancestors(element)].some(({ tag }) => tag === 'noscript');
+  isImage(element) && ![...ancestors(element)].some(({ tag }) => tag === 'noscript');
 
 /** Elements that hold a caption even while it is empty. */
 const CAPTIONS = new Set(['figcaption', 'p', 'span', 'dd', 'div', 'small', 'em']);

@@ -39,6 +39,10 @@ export function sourceOf(image: PageElement): FilePlace | null {
   return src ? placeIn(image, src) : null;
 }
 
+/** What takes an alt text: an `img`, or a button that is a picture. */
+export const isImage = (element: PageElement): boolean =>
+  element.tag === 'img' || (element.tag === 'input' && valueOf(element, 'type')?.toLowerCase() === 'image');
+
 /** Elements of the platform that show a picture and are no `img` (WHATWG HTML and SVG 2), and what names it. */
 const SHOWING: Readonly<Record<string, readonly string[]>> = {
   embed: ['src'],
@@ -68,7 +72,7 @@ function otherPicture(element: PageElement): FilePlace | null {
     const attribute = customPicture(element);
     return attribute && placeIn(element, attribute);
   }
-  if (element.tag === 'input' && valueOf(element, 'type')?.toLowerCase() !== 'image') return null;
+  if (element.tag === 'input' && !isImage(element)) return null;
   const names = SHOWING[element.tag] ?? [];
   const attribute = element.attributes.find(({ name, value }) => names.includes(name) && isPicturePath(value));
   return attribute ? placeIn(element, attribute) : null;

@@ -2,6 +2,8 @@
 import {
   holderOf,
   pathTo,
+  type FilePlace,
+  showsPicture,
   valueOf,
   type Gallery,
   type GalleryItem,
@@ -182,13 +184,19 @@ function lostJoint(name: JointName, { path, real, otherCase }: ResolvedFile, pla
   return otherCase ? joint(name, 'broken', path, `On disk it is ${real}. Most hosts tell the two apart.`, place) : null;
 }
 
+/** Why a picture has no image tag, and what that means for who does not see it. */
+const withoutImage = ({ element, attribute }: FilePlace): string =>
+  attribute.name === 'style'
+    ? 'The picture is drawn by a style, so nothing is read out in its place.'
+    : `<${element.tag}> shows the picture; it takes no alt text.`;
+
 function imageJoint(page: PageContext, item: GalleryItem): Joint {
   if (!item.image)
     return joint(
       'image',
       'none',
       'no image tag',
-      item.source ? 'The picture is drawn by a style, so nothing is read out in its place.' : '',
+      item.source ? withoutImage(item.source) : '',
       placeOf(page, item.source?.element ?? null),
     );
   const place = placeOf(page, item.image);
@@ -204,7 +212,18 @@ function imageJoint(page: PageContext, item: GalleryItem): Joint {
   return joint('image', 'whole', `line ${place?.line ?? '?'}`, '', place);
 }
 
+/** A picture that is on the page already and appears when the item is pressed: `:target`, a choice, a button. */
+const revealed = ({ source, target, link }: GalleryItem): PageElement | null =>
+  target && target.element !== link && target.element !== source?.element && showsPicture(target.element)
+    ? target.element
+    : null;
+
 function linkJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null): Joint {
+  const shown = revealed(item);
+  if (shown) {
+    const place = placeOf(page, shown);
+    return joint('link', 'whole', `line ${place?.line ?? '?'}`, '', place);
+  }
   if (!item.link)
     return joint(
       'link',

@@ -5,7 +5,7 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { violations } from './axe';
-import { expect, goTo, openKites, settled, test, unpacked } from './fixtures';
+import { expect, goTo, openKites, settled, test, unpacked, LONG } from './fixtures';
 import { SITE } from '../site/make';
 
 const siteIdOf = (page: Page) => /\/site\/([^/]+)/.exec(page.url())?.[1] ?? '';
@@ -86,7 +86,7 @@ test('a storage that is cleared while the site is open leaves it on the screen, 
     expect(readFileSync(join(folder, name), 'utf8'), name).toBe(readFileSync(join(SITE, name), 'utf8'));
 });
 
-test('a store that a newer version takes over, or wrote, is shown and not written', async ({ page }) => {
+test('a store that a newer version takes over, or wrote, is shown and not written', { tag: LONG }, async ({ page }) => {
   await openKites(page, 'markup');
   await page.evaluate(
     () =>

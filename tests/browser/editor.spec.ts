@@ -92,7 +92,7 @@ test('findings stand at their places with their fixes, and the keyboard goes fro
   await expect(page.locator('.cm-content')).toContainText('data-enlagre');
 });
 
-test('an address in the source leads to what it names', async ({ page }) => {
+test('an address in the source leads to what it names', { tag: LONG }, async ({ page }) => {
   await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   await cursorAfter(page, 'href="css/kit');
@@ -146,49 +146,51 @@ test('source and live page light each other up, and the rail follows the cursor'
   ).toBeVisible();
 });
 
-test('where a link leads is chosen and never typed; words become a link; mail and telephone are checked', async ({
-  page,
-}) => {
-  await openKites(page, 'markup');
-  await openPage(page, 'index.html');
-  await cursorAfter(page, 'href="#">Festival pic');
-  await page.getByRole('button', { name: 'Link…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Where the link leads' });
-  await dialog.getByRole('combobox', { name: 'Page' }).fill('festi');
-  await page.getByRole('option', { name: 'festival.html' }).click();
-  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText(
-    '<a href="festival.html">Festival pictures</a>',
-  );
-  expect(await violations(page)).toEqual([]);
-  await dialog.getByRole('button', { name: 'Link', exact: true }).click();
-  await expect(line(page, '<a href="festival.html">Festival pictures</a>')).toBeVisible();
+test(
+  'where a link leads is chosen and never typed; words become a link; mail and telephone are checked',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page, 'markup');
+    await openPage(page, 'index.html');
+    await cursorAfter(page, 'href="#">Festival pic');
+    await page.getByRole('button', { name: 'Link…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Where the link leads' });
+    await dialog.getByRole('combobox', { name: 'Page' }).fill('festi');
+    await page.getByRole('option', { name: 'festival.html' }).click();
+    await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText(
+      '<a href="festival.html">Festival pictures</a>',
+    );
+    expect(await violations(page)).toEqual([]);
+    await dialog.getByRole('button', { name: 'Link', exact: true }).click();
+    await expect(line(page, '<a href="festival.html">Festival pictures</a>')).toBeVisible();
 
-  await openPage(page, 'workshop.html');
-  await cursorAfter(page, 'in the old ');
-  await page.keyboard.press('Shift+Control+ArrowRight');
-  await page.keyboard.press('Shift+Control+ArrowRight');
-  await page.keyboard.press('Alt+l');
-  const choose = async (kind: string) => {
-    await dialog.getByRole('combobox', { name: 'To' }).click();
-    await page.getByRole('option', { name: kind }).click();
-  };
-  await choose('a mail address');
-  await dialog.getByRole('textbox', { name: 'Mail address' }).fill('sail loft');
-  await expect(dialog.getByText('“sail loft” is no mail address.')).toBeVisible();
-  await expect(dialog.getByRole('button', { name: 'Link', exact: true })).toBeDisabled();
-  await dialog.getByRole('textbox', { name: 'Mail address' }).fill('loft@kites.example');
-  await dialog.getByRole('button', { name: 'Link', exact: true }).click();
-  await expect(line(page, 'in the old <a href="mailto:loft@kites.example">sail loft</a>.')).toBeVisible();
-  await cursorAfter(page, 'mailto:loft@kites.example">sail');
-  await page.getByRole('button', { name: 'Link…' }).click();
-  await choose('a telephone number');
-  await dialog.getByRole('textbox', { name: 'Telephone number' }).fill('+44 1632 960123');
-  await dialog.getByRole('button', { name: 'Link', exact: true }).click();
-  await expect(line(page, '<a href="tel:+441632960123">sail loft</a>')).toBeVisible();
-  await page.getByRole('button', { name: /^Undo: Link to/ }).click();
-  await page.getByRole('button', { name: /^Undo: Link to/ }).click();
-  await expect(line(page, 'in the old sail loft.')).toBeVisible();
-});
+    await openPage(page, 'workshop.html');
+    await cursorAfter(page, 'in the old ');
+    await page.keyboard.press('Shift+Control+ArrowRight');
+    await page.keyboard.press('Shift+Control+ArrowRight');
+    await page.keyboard.press('Alt+l');
+    const choose = async (kind: string) => {
+      await dialog.getByRole('combobox', { name: 'To' }).click();
+      await page.getByRole('option', { name: kind }).click();
+    };
+    await choose('a mail address');
+    await dialog.getByRole('textbox', { name: 'Mail address' }).fill('sail loft');
+    await expect(dialog.getByText('“sail loft” is no mail address.')).toBeVisible();
+    await expect(dialog.getByRole('button', { name: 'Link', exact: true })).toBeDisabled();
+    await dialog.getByRole('textbox', { name: 'Mail address' }).fill('loft@kites.example');
+    await dialog.getByRole('button', { name: 'Link', exact: true }).click();
+    await expect(line(page, 'in the old <a href="mailto:loft@kites.example">sail loft</a>.')).toBeVisible();
+    await cursorAfter(page, 'mailto:loft@kites.example">sail');
+    await page.getByRole('button', { name: 'Link…' }).click();
+    await choose('a telephone number');
+    await dialog.getByRole('textbox', { name: 'Telephone number' }).fill('+44 1632 960123');
+    await dialog.getByRole('button', { name: 'Link', exact: true }).click();
+    await expect(line(page, '<a href="tel:+441632960123">sail loft</a>')).toBeVisible();
+    await page.getByRole('button', { name: /^Undo: Link to/ }).click();
+    await page.getByRole('button', { name: /^Undo: Link to/ }).click();
+    await expect(line(page, 'in the old sail loft.')).toBeVisible();
+  },
+);
 
 test(
   'what an item is can be corrected, is remembered over a reload without a byte in the page, and taken back',
@@ -235,7 +237,7 @@ test(
   },
 );
 
-test('the slots of one item are set by choosing its files and writing its words', async ({ page }) => {
+test('the slots of one item are set by choosing its files and writing its words', { tag: LONG }, async ({ page }) => {
   await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   await page.getByRole('button', { name: 'Items…' }).click();

@@ -141,23 +141,25 @@ test(
   },
 );
 
-test('items that are selected in the source are chosen in the list, and work goes for all of them', async ({
-  page,
-}) => {
-  await openKites(page, 'markup');
-  await page.locator('.cm-line', { hasText: 'delta-over-mere' }).first().click();
-  const bar = page.getByRole('group', { name: 'At the cursor' });
-  await expect(bar.getByRole('button', { name: '1 item…' })).toBeVisible();
-  await page.keyboard.press('Home');
-  for (let n = 0; n < 8; n++) await page.keyboard.press('Shift+ArrowDown');
-  const several = bar.getByRole('button', { name: /^[2-9] items…$/ });
-  const count = Number((await several.textContent())!.split(' ')[0]);
-  await several.click();
-  await expect(items(page).getByRole('checkbox', { name: 'Choose delta-over-mere' })).toBeChecked();
-  await expect(items(page).getByRole('checkbox', { name: /^Choose /, checked: true })).toHaveCount(count);
-  expect(await violations(page)).toEqual([]);
-  await items(page)
-    .getByRole('button', { name: `Remove ${count} items` })
-    .click();
-  await expect(page.getByRole('dialog', { name: `${12 - count} items on festival.html` })).toBeVisible();
-});
+test(
+  'items that are selected in the source are chosen in the list, and work goes for all of them',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page, 'markup');
+    await page.locator('.cm-line', { hasText: 'delta-over-mere' }).first().click();
+    const bar = page.getByRole('group', { name: 'At the cursor' });
+    await expect(bar.getByRole('button', { name: '1 item…' })).toBeVisible();
+    await page.keyboard.press('Home');
+    for (let n = 0; n < 8; n++) await page.keyboard.press('Shift+ArrowDown');
+    const several = bar.getByRole('button', { name: /^[2-9] items…$/ });
+    const count = Number((await several.textContent())!.split(' ')[0]);
+    await several.click();
+    await expect(items(page).getByRole('checkbox', { name: 'Choose delta-over-mere' })).toBeChecked();
+    await expect(items(page).getByRole('checkbox', { name: /^Choose /, checked: true })).toHaveCount(count);
+    expect(await violations(page)).toEqual([]);
+    await items(page)
+      .getByRole('button', { name: `Remove ${count} items` })
+      .click();
+    await expect(page.getByRole('dialog', { name: `${12 - count} items on festival.html` })).toBeVisible();
+  },
+);

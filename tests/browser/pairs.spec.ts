@@ -240,53 +240,61 @@ test('many crops with unhelpful names are searched for a few at a time', { tag: 
   for (const n of numbers) await expect(rowOf(page, `large/kite-${n}.jpg`)).toContainText(nameOf(n));
 });
 
-test('by name only: what the pictures show does not settle it, and one way makes it anew', async ({ page }) => {
-  const [plain, other] = await Promise.all([5, 6].map((n) => drawn(n)));
-  // As if the film had been exposed twice: too unlike to be called the same, too alike to be called another.
-  const { width = 0, height = 0 } = await sharp(plain).metadata();
-  const over = await sharp(other).resize(width, height, { fit: 'fill' }).ensureAlpha(0.55).png().toBuffer();
-  const changed = await thumbnail(
-    await sharp(plain)
-      .composite([{ input: over }])
-      .jpeg()
-      .toBuffer(),
-  );
-  await openFiles(page, { 'large/moor.jpg': plain!, 'small/moor.jpg': changed });
-  await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
-  await rowOf(page, 'large/moor.jpg').getByRole('button').first().click();
-  await ways(page, 'large/moor.jpg').getByRole('button', { name: 'They belong together' }).click();
-  await expect(rowOf(page, 'large/moor.jpg')).toContainText('decided by hand');
-  await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Take back the decision' }).click();
-  await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
-  await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Make it anew from moor.jpg' }).click();
-  await expect(rowOf(page, 'large/moor.jpg')).toContainText('sure');
-});
+test(
+  'by name only: what the pictures show does not settle it, and one way makes it anew',
+  { tag: LONG },
+  async ({ page }) => {
+    const [plain, other] = await Promise.all([5, 6].map((n) => drawn(n)));
+    // As if the film had been exposed twice: too unlike to be called the same, too alike to be called another.
+    const { width = 0, height = 0 } = await sharp(plain).metadata();
+    const over = await sharp(other).resize(width, height, { fit: 'fill' }).ensureAlpha(0.55).png().toBuffer();
+    const changed = await thumbnail(
+      await sharp(plain)
+        .composite([{ input: over }])
+        .jpeg()
+        .toBuffer(),
+    );
+    await openFiles(page, { 'large/moor.jpg': plain!, 'small/moor.jpg': changed });
+    await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
+    await rowOf(page, 'large/moor.jpg').getByRole('button').first().click();
+    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'They belong together' }).click();
+    await expect(rowOf(page, 'large/moor.jpg')).toContainText('decided by hand');
+    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Take back the decision' }).click();
+    await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
+    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Make it anew from moor.jpg' }).click();
+    await expect(rowOf(page, 'large/moor.jpg')).toContainText('sure');
+  },
+);
 
-test('how thumbnails are named is shown as rules; one is turned off, one is written', async ({ page }) => {
-  const [a, b] = await Promise.all([3, 4].map((n) => photograph(n)));
-  // The last letter says which is the small one: no usual practice.
-  await openFiles(page, {
-    'p/moor-k.jpg': await thumbnail(a!),
-    'p/moor.jpg': a!,
-    'thumbs/hill.jpg': await thumbnail(b!),
-    'p/hill.jpg': b!,
-  });
-  await expect(rowOf(page, 'p/moor.jpg')).toContainText('names disagree');
-  await page.getByRole('button', { name: 'Change the names' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Names of thumbnails' });
-  await dialog.getByRole('button', { name: 'A rule of your own' }).click();
-  await dialog.getByRole('textbox', { name: 'Thumbnail' }).fill('p/moor-k.jpg');
-  await expect(dialog.getByText('needs “{name}” in it')).toBeVisible();
-  await expect(dialog.getByRole('button', { name: 'Use these names' })).toBeDisabled();
-  await dialog.getByRole('textbox', { name: 'Thumbnail' }).fill('p/{name}-k.jpg');
-  await dialog.getByRole('textbox', { name: 'Full-size' }).fill('p/{name}.jpg');
-  expect(await violations(page)).toEqual([]);
-  await dialog.getByRole('button', { name: 'Use these names' }).click();
-  await expect(rowOf(page, 'p/moor.jpg')).toContainText('sure');
-  await expect(rowOf(page, 'p/moor.jpg')).toContainText('name and content');
-  await page.reload();
-  await page.getByRole('button', { name: 'Change the names' }).click();
-  await dialog.getByRole('checkbox', { name: /^thumbs\/\{name\}\.jpg/ }).uncheck();
-  await dialog.getByRole('button', { name: 'Use these names' }).click();
-  await expect(rowOf(page, 'p/hill.jpg')).toContainText('content only');
-});
+test(
+  'how thumbnails are named is shown as rules; one is turned off, one is written',
+  { tag: LONG },
+  async ({ page }) => {
+    const [a, b] = await Promise.all([3, 4].map((n) => photograph(n)));
+    // The last letter says which is the small one: no usual practice.
+    await openFiles(page, {
+      'p/moor-k.jpg': await thumbnail(a!),
+      'p/moor.jpg': a!,
+      'thumbs/hill.jpg': await thumbnail(b!),
+      'p/hill.jpg': b!,
+    });
+    await expect(rowOf(page, 'p/moor.jpg')).toContainText('names disagree');
+    await page.getByRole('button', { name: 'Change the names' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Names of thumbnails' });
+    await dialog.getByRole('button', { name: 'A rule of your own' }).click();
+    await dialog.getByRole('textbox', { name: 'Thumbnail' }).fill('p/moor-k.jpg');
+    await expect(dialog.getByText('needs “{name}” in it')).toBeVisible();
+    await expect(dialog.getByRole('button', { name: 'Use these names' })).toBeDisabled();
+    await dialog.getByRole('textbox', { name: 'Thumbnail' }).fill('p/{name}-k.jpg');
+    await dialog.getByRole('textbox', { name: 'Full-size' }).fill('p/{name}.jpg');
+    expect(await violations(page)).toEqual([]);
+    await dialog.getByRole('button', { name: 'Use these names' }).click();
+    await expect(rowOf(page, 'p/moor.jpg')).toContainText('sure');
+    await expect(rowOf(page, 'p/moor.jpg')).toContainText('name and content');
+    await page.reload();
+    await page.getByRole('button', { name: 'Change the names' }).click();
+    await dialog.getByRole('checkbox', { name: /^thumbs\/\{name\}\.jpg/ }).uncheck();
+    await dialog.getByRole('button', { name: 'Use these names' }).click();
+    await expect(rowOf(page, 'p/hill.jpg')).toContainText('content only');
+  },
+);

@@ -1,6 +1,6 @@
 /** The live page: it follows the source, keeps its place, answers as a strict host would, and lights up with it. */
 import { withoutDemo } from '../setOut';
-import { bringIn, clickInside, expect, folderWith, goTo, openKites, photograph, test } from './fixtures';
+import { bringIn, clickInside, expect, folderWith, goTo, openKites, photograph, test, LONG } from './fixtures';
 
 const longPage = (title: string) =>
   `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title><link rel="stylesheet" href="style.css"></head>\n<body>\n<h1>${title}</h1>\n<p><a href="a.jpg"><img src="thumbs/a.jpg" alt="a"></a></p>\n<p><a href="b.jpg"><img src="thumbs/b.jpg" alt="b"></a></p>\n${'<p>On the moor.</p>\n'.repeat(200)}</body></html>\n`;
@@ -101,7 +101,7 @@ test('source, ladder and live page light each other up', async ({ page }) => {
   await expect(rail.getByRole('heading')).toHaveText('diamond-classic');
 });
 
-test('items are moved, removed and put back from the rail', async ({ page }) => {
+test('items are moved, removed and put back from the rail', { tag: LONG }, async ({ page }) => {
   await openKites(page, 'markup');
   const frame = page.frameLocator('iframe[title="Live page festival.html"]');
   // While the page loads anew there is nothing to read.

@@ -121,25 +121,26 @@ test('from one kit to another and off the page: one change each, shown before it
   expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(wiredPage('none'));
 });
 
-test('a workshop page: its faults are seen in the loom, mended one by one, and rehearsed before and after', async ({
-  page,
-  expected,
-}) => {
-  expected.console.push(/startLightbox is not defined/);
-  await openKites(page, 'wiring');
-  await openPage(page, 'workshop.html');
-  const scripts = page.getByRole('list', { name: 'What the page loads, in order' }).getByRole('listitem');
-  await expect(scripts.filter({ hasText: 'js/kites.js' })).toContainText('calls startLightbox() too early');
-  await expect(scripts.filter({ hasText: 'viewer/lightbox.js' })).toContainText('gives startLightbox');
-  await rehearse(page);
-  await expect(page.getByText(/^Rehearsed: 8 strands as foretold$/)).toBeVisible();
-  await page.getByRole('button', { name: 'Load them in the right order' }).click();
-  await page.getByRole('button', { name: 'Correct it to data-enlarge' }).first().click();
-  await expect(page.getByText('wired with the lightbox, 8 of 8 links answered')).toBeVisible();
-  await expect(page.getByText(/before the last change/).first()).toBeVisible();
-  await rehearse(page);
-  await expect(page.getByText(/^Rehearsed: 8 strands as foretold$/)).toBeVisible();
-});
+test(
+  'a workshop page: its faults are seen in the loom, mended one by one, and rehearsed before and after',
+  { tag: LONG },
+  async ({ page, expected }) => {
+    expected.console.push(/startLightbox is not defined/);
+    await openKites(page, 'wiring');
+    await openPage(page, 'workshop.html');
+    const scripts = page.getByRole('list', { name: 'What the page loads, in order' }).getByRole('listitem');
+    await expect(scripts.filter({ hasText: 'js/kites.js' })).toContainText('calls startLightbox() too early');
+    await expect(scripts.filter({ hasText: 'viewer/lightbox.js' })).toContainText('gives startLightbox');
+    await rehearse(page);
+    await expect(page.getByText(/^Rehearsed: 8 strands as foretold$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Load them in the right order' }).click();
+    await page.getByRole('button', { name: 'Correct it to data-enlarge' }).first().click();
+    await expect(page.getByText('wired with the lightbox, 8 of 8 links answered')).toBeVisible();
+    await expect(page.getByText(/before the last change/).first()).toBeVisible();
+    await rehearse(page);
+    await expect(page.getByText(/^Rehearsed: 8 strands as foretold$/)).toBeVisible();
+  },
+);
 
 test('a rehearsal can be stopped, and what was seen until then stays', async ({ page }) => {
   await openKites(page, 'wiring');

@@ -130,7 +130,7 @@ const describing: Of = (place, gallery, n) => {
     judge: (before, after) => {
       const { gone, fresh } = difference(before, after);
       const alt = (token: string) => /^(img|input|area) alt=/.test(token);
-      const wrong = lost(first(gone, alt)) ?? strange(first(fresh, (token) => token === `img alt=${value}`));
+      const wrong = lost(first(gone, alt)) ?? strange(first(fresh, (token) => token.replace(/^input/, 'img') === `img alt=${value}`));
       return wrong ?? (fresh.size === 1 && gone.size <= 1 ? null : 'more than one alt text changed');
     },
   };
@@ -181,8 +181,8 @@ const lazyPattern: Of = ({ page }, gallery, n) => {
 const filling: Of = ({ page }, _gallery, n) => ({
   intent: { kind: 'fill-words', page: page.path, gallery: n, slot: 'alt', from: 'name', over: false },
   judge: only(
-    (token) => token === 'img alt=',
-    (token) => token.startsWith('img alt='),
+    (token) => /^(?:img|input) alt=$/.test(token),
+    (token) => /^(?:img|input) alt=/.test(token),
   ),
 });
 
