@@ -4,7 +4,7 @@
  * It keeps no state. Files are asked of the bridge; what was shown once is kept encrypted with the token,
  * so that a page in a tab of its own outlives the editor and no other site's page can read it.
  */
-import { mediaTypeOf } from '../core/site/media.ts';
+import { isPagePath, mediaTypeOf } from '../core/site/media.ts';
 import { SHARED_HEADERS } from '../protocol/headers.ts';
 import { FileAnswer, type FileQuestion } from '../protocol/worker.ts';
 
@@ -63,7 +63,7 @@ void (() => {
     }
     event.waitUntil(remember(token, wanted, found.blob));
     const type = typeOf(wanted);
-    const isPage = type.startsWith('text/html') && event.request.mode === 'navigate';
+    const isPage = isPagePath(wanted) && event.request.mode === 'navigate';
     return isPage
       ? new Response(withProbe(await found.blob.text()), { headers: { ...headersFor(found), 'Content-Type': type } })
       : ranged(event.request, found.blob, { ...headersFor(found), 'Content-Type': type });
@@ -96,8 +96,9 @@ void (() => {
     const tag = '<script src="/probe.js"></script>';
     const head = /<head(\s[^>]*)?>/i.exec(html);
     if (head) return html.slice(0, head.index + head[0].length) + tag + html.slice(head.index + head[0].length);
-    const doctype = /^\uFEFF?\s*<!doctype[^>]*>/i.exec(html);
-    const at = doctype ? doctype[0].length : 0;
+    // Before a declaration of XML nothing may stand.
+    const before = /^\uFEFF?(?:\s*<\?xml[^>]*>)?(?:\s*<!doctype[^>]*>)?/i.exec(html);
+    const at = before ? before[0].length : 0;
     return html.slice(0, at) + tag + html.slice(at);
   }
 

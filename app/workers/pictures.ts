@@ -32,7 +32,7 @@ import {
   type SizeRecipe,
   type WordsToKeep,
 } from '~core/photo/index.ts';
-import { mediaTypeOf } from '~core/site/index.ts';
+import { mediaTypeOf, unshownFormat } from '~core/site/index.ts';
 import lanczos from '../../core/photo/simd/lanczos.wasm?url';
 import { decodePixels, TooManyPixels } from './decode';
 import { encode, encodeAndCompare, encodeTo, type EncodedBlob } from './encode';
@@ -128,7 +128,7 @@ const pictures = {
       };
       return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'jpeg', GLANCE_QUALITY) };
     } catch (error) {
-      return unreadable(said, whyNot(error));
+      return unreadable(said, whyNot(error, path));
     }
   },
 
@@ -148,7 +148,7 @@ const pictures = {
       wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(size, one)))),
       exact: options.exact === true,
     }).catch((error: unknown) => {
-      throw new Error(whyNot(error));
+      throw new Error(whyNot(error, from));
     });
     const words = kept(
       { words: { ...said.words, ...options.said }, ...(said.takenAt === undefined ? {} : { takenAt: said.takenAt }) },
@@ -217,10 +217,13 @@ async function spoken(blob: Blob, words: WordsToKeep): Promise<Blob> {
   return new Blob([new Uint8Array(withWords(await bytesOf(blob), words))], { type: blob.type });
 }
 
-const whyNot = (error: unknown): string =>
-  error instanceof TooManyPixels
-    ? error.message
-    : 'The browser cannot decode this picture; it may be damaged or cut short.';
+function whyNot(error: unknown, path: string): string {
+  if (error instanceof TooManyPixels) return error.message;
+  const format = unshownFormat(path);
+  return format === null
+    ? 'The browser cannot decode this picture; it may be damaged or cut short.'
+    : `This browser shows no ${format}, and most others do not either. Save it as JPEG, PNG or WebP, and bring that in.`;
+}
 
 function unreadable(said: Awaited<ReturnType<typeof readWords>>, reason: string): PictureAnalysis {
   return {

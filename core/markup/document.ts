@@ -5,6 +5,7 @@
  */
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { DEEPEST, known, LineIndex } from '../site/index.ts';
+import { templateCode, withoutTemplates } from './template.ts';
 
 export interface Range {
   start: number;
@@ -61,6 +62,8 @@ export interface PageDocument {
   /** Every element in document order; the first is `html`. */
   elements: PageElement[];
   comments: Range[];
+  /** Code that a server runs; what it writes stands in none of the elements. */
+  templates: readonly Range[];
   /** The first element that lies deeper than is read; it and all in it are left out. Null where none does. */
   tooDeep: Range | null;
   lines: LineIndex;
@@ -109,9 +112,20 @@ export function pathTo(element: PageElement): number[] {
 export function parsePage(text: string, units: readonly UnitHint[] = []): PageDocument {
   // A byte order mark is no text of the page; left in, it would open the body before the doctype is read.
   const shift = text.startsWith('\uFEFF') ? 1 : 0;
-  const tree = parse(shift ? text.slice(1) : text, { sourceCodeLocationInfo: true, scriptingEnabled: false });
+  const templates = templateCode(text);
+  const readable = withoutTemplates(text, templates);
+  const tree = parse(shift ? readable.slice(1) : readable, { sourceCodeLocationInfo: true, scriptingEnabled: false });
   const lines = new LineIndex(text);
-  const page: PageDocument = { text, units, elements: [], comments: [], tooDeep: null, lines, doctype: false };
+  const page: PageDocument = {
+    text,
+    units,
+    templates,
+    elements: [],
+    comments: [],
+    tooDeep: null,
+    lines,
+    doctype: false,
+  };
   for (const child of tree.childNodes) {
     if (child.nodeName === '#documentType') page.doctype = true;
     visit(child, null, page, { shift, depth: 0 });

@@ -10,11 +10,14 @@ export interface Hazard {
 }
 
 const TEMPLATE = /\{\{|\{%|<\?(?!xml)|<%/;
+/** A name that is no element's of HTML may stand for one that is closed in its own tag (XML 1.0 §3.1). */
+const VOID = /^(?:area|base|br|col|embed|hr|img|input|link|meta|param|source|track|wbr)$/;
 
 export function hazardsOf(page: PageDocument): Hazard[] {
   const hazards: Hazard[] = [];
   const opened = new Set<number>();
   const templates = TEMPLATE.test(page.text);
+  const isXml = /^\uFEFF?<\?xml\b/.test(page.text);
   for (const element of page.elements) {
     const { open, range } = element;
     if (!open || !range) continue;
@@ -25,6 +28,8 @@ export function hazardsOf(page: PageDocument): Hazard[] {
       });
     opened.add(open.start);
     hazards.push(...misplaced(element, open, range));
+    if (isXml && closesItself(page.text, element))
+      hazards.push({ range, says: `<${element.tag}/> is closed in its own tag, which only readers of XML understand` });
     const doubled = hasMore(page.text, element) ? doubledAttribute(page.text.slice(open.start, open.end)) : null;
     if (doubled)
       hazards.push({
@@ -34,11 +39,18 @@ export function hazardsOf(page: PageDocument): Hazard[] {
     if (templates && TEMPLATE.test(page.text.slice(open.start, open.end)))
       hazards.push({ range: open, says: 'a template’s placeholder stands inside this tag' });
   }
+  for (const range of page.templates)
+    if (!hazards.some((one) => one.range.start < range.end && one.range.end > range.start))
+      hazards.push({ range, says: 'code of a server stands here, and what it writes is not known' });
   const tail = /<[a-z][^<>]*$/i.exec(page.text);
   if (page.tooDeep) hazards.push({ range: page.tooDeep, says: 'elements lie too deep in one another here to be read' });
   if (tail) hazards.push({ range: { start: tail.index, end: page.text.length }, says: 'the last tag is not finished' });
   return hazards;
 }
+
+/** Written as an empty element, and read as one that goes on. */
+const closesItself = (text: string, { tag, open, range }: PageElement): boolean =>
+  open !== null && range !== null && text[open.end - 2] === '/' && !VOID.test(tag) && range.end > open.end;
 
 /** A browser puts it elsewhere than where it is written. */
 function misplaced({ tag, parent, place }: PageElement, open: Range, range: Range): Hazard[] {

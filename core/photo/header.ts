@@ -9,6 +9,10 @@ export function sniffedType(head: Uint8Array): string | null {
   if (startsWith(head, 'GIF8')) return 'image/gif';
   if (startsWith(head, 'RIFF') && startsWith(head, 'WEBP', 8)) return 'image/webp';
   if (startsWith(head, 'BM')) return 'image/bmp';
+  if (startsWith(head, 'II*\0') || startsWith(head, 'MM\0*')) return 'image/tiff';
+  if (startsWith(head, '\xff\x0a') || startsWith(head, 'JXL ', 4)) return 'image/jxl';
+  // ISO/IEC 23008-12 §10: the brand says by what it is compressed.
+  if (['heic', 'heix', 'hevc'].some((brand) => startsWith(head, brand, 8))) return 'image/heic';
   return startsWith(head, 'ftyp', 4) ? 'image/avif' : null;
 }
 

@@ -10,6 +10,7 @@ import {
   type Gallery,
   type Odd,
   type PageDocument,
+  type Range,
   type Pattern,
   type PatternPart,
   type UnitHint,
@@ -74,7 +75,7 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
       spread: spreadView(site, page.path, n),
     })),
     hazards: page.hazards
-      .filter((hazard) => page.galleries.some((gallery) => gallery.items.some((item) => hazardIn([hazard], item.unit))))
+      .filter((hazard) => page.galleries.some((gallery) => hazardIn([hazard], wholeOf(gallery))))
       .map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),
     hints: [...document.units],
     anchors: namesIn(document).ids,
@@ -86,6 +87,12 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
     includes: includesView(page),
   };
 }
+
+/** From the first item to the last, with what stands between them. */
+const wholeOf = ({ items }: Gallery): Range => ({
+  start: items[0]?.unit.start ?? 0,
+  end: items.at(-1)?.unit.end ?? 0,
+});
 
 function galleryView(
   document: PageDocument,

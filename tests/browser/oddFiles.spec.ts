@@ -65,6 +65,22 @@ const FILES: Readonly<Record<string, { make: () => Promise<Buffer>; says?: strin
   },
 };
 
+/** A picture of one colour as a bitmap of 24 bits, bottom row first (BITMAPFILEHEADER, BITMAPINFOHEADER). */
+function bitmap(width: number, height: number): Buffer {
+  const row = Math.ceil((width * 3) / 4) * 4;
+  const bytes = Buffer.alloc(54 + row * height, 0x80);
+  bytes.write('BM');
+  bytes.writeUInt32LE(bytes.length, 2);
+  bytes.writeUInt32LE(54, 10);
+  bytes.writeUInt32LE(40, 14);
+  bytes.writeInt32LE(width, 18);
+  bytes.writeInt32LE(height, 22);
+  bytes.writeUInt16LE(1, 26);
+  bytes.writeUInt16LE(24, 28);
+  bytes.writeUInt32LE(0, 30);
+  return bytes;
+}
+
 test('each kind of odd file has its outcome', async ({ page }) => {
   test.setTimeout(240_000);
   const files = Object.fromEntries(
@@ -85,6 +101,10 @@ test('each kind of odd file has its outcome', async ({ page }) => {
       .gif()
       .toBuffer(),
     'good.jpg': await photograph(2),
+    'painted.bmp': bitmap(200, 120),
+    'scan.tif': await sharp({ create: { width: 40, height: 30, channels: 3, background: '#2f7273' } })
+      .tiff()
+      .toBuffer(),
   });
 
   for (const [name, { says }] of Object.entries(FILES)) {
@@ -94,10 +114,12 @@ test('each kind of odd file has its outcome', async ({ page }) => {
   }
   await expect(rowOf(page, 'cut-short.jpg')).toContainText('it may be damaged or cut short.unreadable');
   await expect(rowOf(page, 'moves.gif')).toContainText('moves; a made size is its first frame');
+  await expect(rowOf(page, 'painted.bmp')).toContainText('200 × 120');
+  await expect(rowOf(page, 'scan.tif')).toContainText('This browser shows no TIFF, and most others do not either.');
   await expect(rowOf(page, 'hundred-megapixels.jpg')).toContainText('12000 × 8500');
 
   await page.getByRole('button', { name: /^Make \d+ missing/ }).click();
-  await expect(page.getByRole('status').getByText(/^Make 13 thumbnails/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByRole('status').getByText(/^Make 14 thumbnails/)).toBeVisible({ timeout: 120_000 });
   const out = await unpacked(page);
   const thumbnail = (name: string) => readFileSync(join(out, 'thumbs', name.replace(/\.\w+$/, '.jpg')));
   for (const [name, { says, inks }] of Object.entries(FILES)) {
