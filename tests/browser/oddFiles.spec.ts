@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { expect, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
+import { expect, goTo, openFiles, photograph, rowOf, test, unpacked } from './fixtures';
 
 /** Another picture for each number, or they would be told to be there twice. */
 const drawing = (n: number) =>
@@ -164,3 +164,28 @@ test('a picture of too many pixels is refused with the reason, where it would ha
   );
   await expect(rowOf(page, 'good.jpg')).toContainText('to be made');
 });
+
+const item = (name: string) => `<li><a href="${name}.jpg"><img src="${name}.jpg" alt="${name}"/></a></li>`;
+
+for (const [name, page] of [
+  [
+    'kites.xhtml',
+    `<?xml version="1.0" encoding="utf-8"?>\n<html xmlns="http://www.w3.org/1999/xhtml"><head><title>t</title></head>\n<body><h1>Kites</h1>\n<ul>${item('a')}${item('b')}</ul></body></html>\n`,
+  ],
+  [
+    'kites.php',
+    `<?php if (2 > 1) $title = "<Kites>"; ?>\n<!DOCTYPE html>\n<html lang="en"><head><title>t</title></head>\n<body><h1>Kites</h1>\n<ul>${item('a')}${item('b')}</ul></body></html>\n`,
+  ],
+])
+  test(`${name} is read, shown beside its source, and written`, async ({ page: screen }) => {
+    await openFiles(screen, { [name!]: page!, 'a.jpg': await photograph(1), 'b.jpg': await photograph(2) });
+    await goTo(screen, 'markup');
+    const live = screen.frameLocator(`iframe[title="Live page ${name}"]`);
+    await expect(live.locator('h1')).toHaveText('Kites');
+    const alt = screen.getByRole('textbox', { name: /alt text/i }).first();
+    await alt.fill('Over the moor');
+    await alt.press('Enter');
+    await expect(live.locator('img').first()).toHaveAttribute('alt', 'Over the moor');
+    const out = readFileSync(join(await unpacked(screen), name!), 'utf8');
+    expect(out).toBe(page!.replace('alt="a"', 'alt="Over the moor"'));
+  });
