@@ -3,6 +3,7 @@ import { altIsName } from './altIsName.ts';
 import { altMissing } from './altMissing.ts';
 import { anotherPicture } from './anotherPicture.ts';
 import { caseDiffers } from './caseDiffers.ts';
+import { charsetUnlike } from './charsetUnlike.ts';
 import { claimedTwice } from './claimedTwice.ts';
 import { codeIgnored } from './codeIgnored.ts';
 import { containerAbsent } from './containerAbsent.ts';
@@ -46,6 +47,7 @@ export const RULES: readonly Rule[] = [
   srcsetEmpty,
   tooLarge,
   tooDeep,
+  charsetUnlike,
   dummyLink,
   tagBroken,
   textLeftOver,

@@ -1,6 +1,7 @@
 export { applyPattern } from './apply.ts';
 export { elementAt, elementBy, type Tie, tieOf } from './at.ts';
 export { type Changed, type Stated, unstated } from './conserve.ts';
+export { asReferences, charsetOf, firstBeyondAscii, isAscii, isUtf8, rawPlaces } from './charset.ts';
 export { countersToMend, renumber } from './counters.ts';
 export {
   ancestors,

@@ -39,6 +39,7 @@ import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
 import { changeKit, forgetKit, saveKit, unwire, wire } from './wiring.ts';
 import { keepPlace, setTags, setWords } from './setWords.ts';
+import { inCharset } from './charset.ts';
 import { conserved } from './conserved.ts';
 import type { Intent, NewPicture } from './intent.ts';
 import { STATED } from './stated.ts';
@@ -114,7 +115,7 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
 };
 
 export function planFor<Kind extends Intent['kind']>(site: SiteReading, intent: Of<Kind>): Planned {
-  return conserved(site, PLANS[intent.kind](site, intent), STATED[intent.kind]);
+  return conserved(site, inCharset(site, PLANS[intent.kind](site, intent)), STATED[intent.kind]);
 }
 
 function withItem(site: SiteReading, id: string, plan: (found: FoundItem) => Planned): Planned {
