@@ -13,7 +13,7 @@ export const caseDiffers: Rule = {
       page.document.elements.flatMap((element) =>
         ['src', 'href'].flatMap((name) => {
           const attribute = attributeOf(element, name);
-          const file = resolved(attribute?.value, page.path, site.index);
+          const file = resolved(attribute?.value, page.base, site.index);
           if (!attribute || !file?.otherCase || file.real === null) return [];
           const { path, real } = file;
           const finding: Observation = {
@@ -35,7 +35,7 @@ export const caseDiffers: Rule = {
                 plan: () =>
                   planEdits(`Write ${nameOf(real)} in ${page.path}`, page.path, {
                     ok: true,
-                    edits: [replaceValue(attribute, relativeReference(page.path, real))],
+                    edits: [replaceValue(attribute, relativeReference(page.base, real))],
                   }),
               },
             ],

@@ -25,7 +25,7 @@ export const dummyLink: Rule = {
             planEdits(
               `Link “${words}” to ${target.path}`,
               page.path,
-              editAttribute(page.document, element, 'href', relativeReference(page.path, target.path)),
+              editAttribute(page.document, element, 'href', relativeReference(page.base, target.path)),
             ),
         }));
         return [
@@ -66,7 +66,7 @@ function likelyPages(site: SiteReading, from: PageReading, words: string): PageR
 
 function linkTexts(page: PageReading, target: string): string[] {
   const leads = (element: PageElement) =>
-    element.tag === 'a' && relativeReference(page.path, target) === attributeOf(element, 'href')?.value;
+    element.tag === 'a' && relativeReference(page.base, target) === attributeOf(element, 'href')?.value;
   return page.document.elements.filter(leads).map(textOf);
 }
 

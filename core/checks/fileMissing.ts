@@ -12,7 +12,7 @@ export const fileMissing: Rule = {
     site.pages.flatMap((page) =>
       soughtReferences(page).flatMap((reference): Observation[] => {
         const { element, attribute, loads } = reference;
-        const file = resolved(attribute.value, page.path, site.index);
+        const file = resolved(attribute.value, page.base, site.index);
         if (!file || file.real !== null || file.path === '') return [];
         const strand = strandAt(page, attribute.range.start);
         const isThumbnail = element.tag === 'img';
@@ -57,7 +57,7 @@ function makeIt(site: SiteReading, { element, path, full }: Missed): Fix | null 
 function pointAtNamesake(site: SiteReading, { page, attribute, path, full }: Missed): Fix | null {
   const [twin, ...more] = site.index.namesakes(path);
   if (twin === undefined || more.length > 0 || twin === full) return null;
-  const edits = () => [replaceValue(attribute, relativeReference(page.path, twin))];
+  const edits = () => [replaceValue(attribute, relativeReference(page.base, twin))];
   return {
     kind: 'change',
     label: `Point it at ${twin}`,

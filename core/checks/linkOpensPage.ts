@@ -21,7 +21,7 @@ export const linkOpensPage: Rule = {
                 planEdits(
                   `Link to ${nameOf(pair.full)} in ${page.path}`,
                   page.path,
-                  editAttribute(page.document, link, 'href', relativeReference(page.path, pair.full)),
+                  editAttribute(page.document, link, 'href', relativeReference(page.base, pair.full)),
                 ),
             },
           ]

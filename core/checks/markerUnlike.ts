@@ -17,7 +17,7 @@ export const markerUnlike: Rule = {
         const items = page.galleries[strand.gallery]?.items ?? [];
         const wrong = misspeltMarker(link, use.kit);
         const neighbours = items.filter((one) => one.link && use.marked.includes(one.link)).length;
-        if (!wrong && (neighbours === 0 || !openable(page.path, item))) return [];
+        if (!wrong && (neighbours === 0 || !openable(page.base, item))) return [];
         const meant = markerName(manifest);
         const misspelt = wrong && attributeOf(link, wrong.attribute);
         return [

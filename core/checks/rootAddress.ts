@@ -38,11 +38,11 @@ export const rootAddress: Rule = {
                 : [
                     {
                       kind: 'change',
-                      label: `Write ${relativeReference(page.path, path)}`,
+                      label: `Write ${relativeReference(page.base, path)}`,
                       plan: () =>
                         planEdits(`Lead ${written} to ${path} on ${page.path}`, page.path, {
                           ok: true,
-                          edits: [replaceValue(attribute, relativeReference(page.path, path))],
+                          edits: [replaceValue(attribute, relativeReference(page.base, path))],
                         }),
                     },
                   ],

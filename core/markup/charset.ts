@@ -1,7 +1,7 @@
 /** In which encoding a page says that it is written, and how letters stand that it cannot carry. */
 import { attributeOf, placeOf, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
 
-export interface DeclaredCharset {
+interface DeclaredCharset {
   /** As it is written: `iso-8859-1`. */
   label: string;
   /** Where that stands. */

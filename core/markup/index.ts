@@ -41,7 +41,7 @@ export {
   titleOf,
 } from './pages.ts';
 export { endOf } from './partners.ts';
-export { type FilePlace, shownAddress, showsPicture, sourceOf } from './shown.ts';
+export { type FilePlace, shownAddress, showsPicture } from './shown.ts';
 export { type Pattern, patternOf, type PatternPart, SLOTS } from './pattern.ts';
 export { classValue, rewriteTag } from './rewrite.ts';
 export { matcherFor, matches } from './selectors.ts';

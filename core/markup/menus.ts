@@ -49,22 +49,24 @@ const LONGEST_LABEL = 40;
 const LONGEST_ENTRY = 600;
 
 /** A page is parsed again only when its text or path is another; its menus are kept as long. */
-const known = new WeakMap<PageDocument, { path: string; menus: Menu[] }>();
+const known = new WeakMap<PageDocument, { path: string; base: string; menus: Menu[] }>();
 
-/** Every run of links that may be a menu, the likeliest first. */
-export function menusOf(page: PageDocument, path: string): readonly Menu[] {
+/**
+ * Every run of links that may be a menu, the likeliest first. `path` is the page's own; its addresses count from `base`.
+ */
+export function menusOf(page: PageDocument, path: string, base = path): readonly Menu[] {
   const before = known.get(page);
-  if (before?.path === path) return before.menus;
-  const menus = findMenus(page, path);
-  known.set(page, { path, menus });
+  if (before?.path === path && before.base === base) return before.menus;
+  const menus = findMenus(page, path, base);
+  known.set(page, { path, base, menus });
   return menus;
 }
 
-function findMenus(page: PageDocument, path: string): Menu[] {
+function findMenus(page: PageDocument, path: string, base: string): Menu[] {
   const menus: Menu[] = [];
   for (const container of page.elements) {
     if (container.children.length < 2 || !container.range) continue;
-    const entries = container.children.flatMap((unit) => entryOf(unit, path) ?? []);
+    const entries = container.children.flatMap((unit) => entryOf(unit, path, base) ?? []);
     const linked = entries.filter(({ target, dummy }) => target !== null || dummy);
     const leading = entries.filter(({ target }) => target !== null).length;
     if (linked.length < 2 || leading === 0 || linked.length * 2 < container.children.length) continue;
@@ -90,12 +92,12 @@ function isProse({ texts }: PageElement, entries: readonly MenuEntry[]): boolean
   });
 }
 
-function entryOf(unit: PageElement, path: string): MenuEntry | null {
+function entryOf(unit: PageElement, path: string, base: string): MenuEntry | null {
   const label = textOf(unit).trim().replace(/\s+/g, ' ');
   if (!mayBeEntry(unit) || !SAYS.test(label) || label.length > LONGEST_LABEL) return null;
   const [link = null, ...more] = [unit, ...descendants(unit)].filter(({ tag }) => tag === 'a');
   if (more.length > 0) return null;
-  const { href, target } = whereTo(link, path);
+  const { href, target } = whereTo(link, base);
   const current = target === path || (link === null && unit.tag !== 'p' && unit.tag !== 'div');
   return {
     unit,

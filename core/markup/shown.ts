@@ -32,7 +32,7 @@ const placeIn = (element: PageElement, attribute: Attribute): FilePlace => ({
 const STAND_IN = /^data:|^$|(?:^|\/)(?:blank|pixel|placeholder|spacer|loading|empty|transparent)[^/]*$/i;
 
 /** Of an `img`: `src`, or the attribute from which a script will set it. */
-export function sourceOf(image: PageElement): FilePlace | null {
+function sourceOf(image: PageElement): FilePlace | null {
   const src = attributeOf(image, 'src');
   const later = image.attributes.find(({ name, value }) => name.startsWith('data-') && isPicturePath(value));
   if (later && (!src || STAND_IN.test(src.value))) return placeIn(image, later);
@@ -54,7 +54,7 @@ const SHOWING: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** A name with a hyphen is that of an element of the author's own (WHATWG HTML §4.13.3). */
-export const isCustom = ({ tag }: PageElement): boolean => tag.includes('-');
+const isCustom = ({ tag }: PageElement): boolean => tag.includes('-');
 
 /** What authors call the attribute of the small picture, the likeliest first (common practice, no source). */
 const SMALL = ['src', 'thumb', 'thumbnail', 'small', 'image', 'poster'];

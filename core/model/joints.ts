@@ -20,6 +20,8 @@ export interface Joint {
 
 export interface PageContext {
   path: string;
+  /** The path that its addresses count from. */
+  base: string;
   document: PageDocument;
   wiring: PageWiring;
 }

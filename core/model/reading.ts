@@ -53,6 +53,8 @@ interface ParsedPage {
 
 export interface PageReading extends ParsedPage {
   path: string;
+  /** The path that its addresses count from: its own, or where its `base` leads. */
+  base: string;
   wiring: PageWiring;
   addresses: readonly Address[];
   /** One list for each gallery, one strand for each item. */
@@ -130,17 +132,15 @@ export function readSite(
     const content = files.get(path);
     return content?.kind === 'binary' ? facts.get(content.hash) : undefined;
   };
-  const parsed = parsedPages(files, known.units, memory.pages);
+  const read = parsedPages(files, known.units, memory.pages);
+  const own = ownAddress(read.map(({ path, page: { document } }) => ({ path, document })));
+  const parsed = read.map((one) => ({ ...one, base: baseOf(one.page.document, one.path, own) }));
 
-  const evidence = parsed.flatMap(({ path, page }) =>
-    page.galleries.flatMap((gallery) =>
-      gallery.items.flatMap((item) => evidenceOf(path, page.document, item, index) ?? []),
-    ),
+  const evidence = parsed.flatMap((one) =>
+    one.page.galleries.flatMap((gallery) => gallery.items.flatMap((item) => evidenceOf(one, item, index) ?? [])),
   );
-  const elsewhere = parsed.flatMap(({ path, page }) =>
-    page.galleries.flatMap((gallery) =>
-      gallery.items.flatMap((item) => elsewhereOf(path, page.document, item, index) ?? []),
-    ),
+  const elsewhere = parsed.flatMap((one) =>
+    one.page.galleries.flatMap((gallery) => gallery.items.flatMap((item) => elsewhereOf(one, item, index) ?? [])),
   );
   const made = madeRecords(files, known.made);
   const derived = derivedFiles(files, made);
@@ -163,16 +163,15 @@ export function readSite(
   });
   const context = { files, index, pairing, factsOf };
   const pages = parsed
-    .map(({ path, page }): PageReading => {
-      const wiring = wiringOf(page.document, path, files, index, kits);
+    .map(({ path, base, page }): PageReading => {
+      const wiring = wiringOf(page.document, base, files, index, kits);
       const strands = page.galleries.map((gallery, n) =>
-        strandsOf({ path, document: page.document, wiring }, gallery, n, context),
+        strandsOf({ path, base, document: page.document, wiring }, gallery, n, context),
       );
-      return { path, ...page, wiring, addresses: addressesOfPage(page.document), strands };
+      return { path, base, ...page, wiring, addresses: addressesOfPage(page.document), strands };
     })
     .sort(inMenuOrder);
-  const own = ownAddress(pages);
-  const bases = new Map(pages.map(({ path, document }) => [path, baseOf(document, path, own)]));
+  const bases = new Map(pages.map(({ path, base }) => [path, base]));
   const addresses = new Map([...files].map(([path, content]) => [path, fileAddresses(path, content)]));
   for (const page of pages) addresses.set(page.path, page.addresses);
   const around = { index, bases, own, addresses, scriptPages: scriptPagesOf(pages, addresses, index) };
@@ -230,10 +229,10 @@ function scriptPagesOf(
       if (imported !== null) add(imported, page);
     }
   };
-  for (const { wiring, path: page, addresses } of pages) {
+  for (const { wiring, path: page, base, addresses } of pages) {
     for (const { kind, path } of wiring.includes) if (kind === 'script' && path !== null) add(path, page);
     for (const { by, value } of addresses) {
-      const imported = by === IMPORT ? fileAt(value, page, index) : null;
+      const imported = by === IMPORT ? fileAt(value, base, index) : null;
       if (imported !== null) add(imported, page);
     }
   }
@@ -273,19 +272,30 @@ function parseCached(
   return page;
 }
 
-function evidenceOf(page: string, document: PageDocument, item: GalleryItem, index: PathIndex): PageEvidence | null {
-  const thumbnail = fileAt(item.source?.value, page, index);
-  const full = fileAt(item.target?.value, page, index);
-  if (!thumbnail || !full || !isPicturePath(full)) return null;
-  return { page, line: document.lines.lineAt(item.range.start), thumbnail, full };
+/** A page that was parsed, with what its addresses count from. */
+interface Based {
+  path: string;
+  base: string;
+  page: ParsedPage;
 }
 
-function elsewhereOf(page: string, document: PageDocument, item: GalleryItem, index: PathIndex): Elsewhere | null {
-  const thumbnail = fileAt(item.source?.value, page, index);
+function evidenceOf(
+  { path, base, page: { document } }: Based,
+  item: GalleryItem,
+  index: PathIndex,
+): PageEvidence | null {
+  const thumbnail = fileAt(item.source?.value, base, index);
+  const full = fileAt(item.target?.value, base, index);
+  if (!thumbnail || !full || !isPicturePath(full)) return null;
+  return { page: path, line: document.lines.lineAt(item.range.start), thumbnail, full };
+}
+
+function elsewhereOf({ path, base, page: { document } }: Based, item: GalleryItem, index: PathIndex): Elsewhere | null {
+  const thumbnail = fileAt(item.source?.value, base, index);
   const href = item.target?.value;
-  const target = href ? resolveInSite(href, page) : null;
+  const target = href ? resolveInSite(href, base) : null;
   if (!thumbnail || target?.kind !== 'outside') return null;
-  return { thumbnail, address: target.url, page, line: document.lines.lineAt(item.range.start) };
+  return { thumbnail, address: target.url, page: path, line: document.lines.lineAt(item.range.start) };
 }
 
 function fileAt(reference: string | null | undefined, page: string, index: PathIndex): string | null {

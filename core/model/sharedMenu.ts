@@ -24,7 +24,7 @@ function keyOf({ container: { tag, attributes } }: Menu): string {
 
 /** Null where no two pages share one. */
 export function sharedMenu(pages: readonly PageReading[]): SharedMenu | null {
-  const all = pages.map((page) => ({ page, menus: menusOf(page.document, page.path) }));
+  const all = pages.map((page) => ({ page, menus: menusOf(page.document, page.path, page.base) }));
   const counts = new Map<string, number>();
   for (const { menus } of all) for (const key of new Set(menus.map(keyOf))) counts.set(key, (counts.get(key) ?? 0) + 1);
   const size = (key: string) =>

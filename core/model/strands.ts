@@ -75,8 +75,8 @@ function strandOf(
 ): Strand {
   const src = item.source?.value;
   const href = item.target?.value;
-  const thumbnail = resolved(src, page.path, site.index);
-  const full = resolved(href, page.path, site.index);
+  const thumbnail = resolved(src, page.base, site.index);
+  const full = resolved(href, page.base, site.index);
   const joints = [
     thumbnailJoint(page, item, thumbnail, full, site),
     imageJoint(page, item),
@@ -245,7 +245,7 @@ function linkJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | nu
 
 /** Where an address leads that is no picture's; null where it may well be one. */
 function troubleWith(href: string, page: PageContext): { state: JointState; says: string } | null {
-  const target = resolveInSite(href, page.path);
+  const target = resolveInSite(href, page.base);
   switch (target.kind) {
     case 'fragment':
       return { state: 'broken', says: `${href} leads to this same page, not to a picture.` };
@@ -269,7 +269,7 @@ function troubleWith(href: string, page: PageContext): { state: JointState; says
 function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile | null, site: StrandContext): Joint {
   const place = placeOf(page, item.target?.element ?? item.link, item.target?.attribute.name ?? 'href');
   const href = item.target?.value;
-  if (href && resolveInSite(href, page.path).kind === 'outside')
+  if (href && resolveInSite(href, page.base).kind === 'outside')
     return joint(
       'full-size',
       'none',

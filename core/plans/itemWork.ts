@@ -89,8 +89,8 @@ function copyOf(
   const title = titleOf(item) ?? caption ?? '';
   const { small, large } = addressesOf(item);
   return {
-    src: rebased(small, page.path, to),
-    href: rebased(large, page.path, to),
+    src: rebased(small, page.base, site.bases.get(to) ?? to),
+    href: rebased(large, page.base, site.bases.get(to) ?? to),
     alt: strand.alt ?? '',
     title,
     caption: caption ?? title,
@@ -122,7 +122,7 @@ export function setSlotOf(
   const found = itemOf(site, id);
   if (!found) return refuse('This item is no longer where it was; the page has changed meanwhile.');
   const isFile = (slot === 'thumbnail' || slot === 'full') && site.files.has(value);
-  const written = isFile ? relativeReference(found.page.path, value) : value;
+  const written = isFile ? relativeReference(found.page.base, value) : value;
   return planEdits(
     `Set ${SAYS[slot]} of ${found.strand.name}`,
     found.page.path,
@@ -193,7 +193,7 @@ export function applyPatternTo(
   const supply = (n: number, slot: string): string | undefined => {
     const strand = strands[n];
     const item = gallery.items[n];
-    return strand && item && suppliedTo(site, page.path, strand, item, slot, words);
+    return strand && item && suppliedTo(site, page.base, strand, item, slot, words);
   };
   const applied = applyPattern(page.document, gallery, pattern, supply);
   if (!applied.ok) return applied;

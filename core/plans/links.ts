@@ -25,12 +25,14 @@ function hrefFor(site: SiteReading, page: string, target: LinkTarget): Href {
 
 function toFile(site: SiteReading, page: string, path: string, id: string | undefined): Href {
   if (!site.files.has(path)) return refuse(`There is no ${path} any more.`);
-  if (id === undefined) return { ok: true, href: relativeReference(page, path), says: path };
+  const base = site.bases.get(page) ?? page;
+  if (id === undefined) return { ok: true, href: relativeReference(base, path), says: path };
   const other = site.pages.find((one) => one.path === path);
   if (!other?.document.elements.some((element) => valueOf(element, 'id') === id))
     return refuse(`${path} has no element with the id “${id}”.`);
   const anchor = `#${encodeURIComponent(id)}`;
-  const href = path === page ? anchor : relativeReference(page, path) + anchor;
+  // With a `base`, a sign alone leads to the base and not to its own page.
+  const href = path === page && base === page ? anchor : relativeReference(base, path) + anchor;
   return { ok: true, href, says: `${path}, ${id}` };
 }
 

@@ -23,7 +23,7 @@ export function enterInMenus(shared: SharedMenu, target: string, label: string):
     if (menu.entries.some((entry) => entry.target === target)) continue;
     // A dummy with this label has waited for the page.
     const dummy = menu.entries.find((entry) => entry.dummy && entry.label.toLowerCase() === label.toLowerCase());
-    const href = relativeReference(page.path, target);
+    const href = relativeReference(page.base, target);
     const edits = dummy?.link
       ? madeReal(dummy.link, href)
       : insertEntry(page.document, menu, { href, label, current: page.path === target }, menu.entries.length - 1);
@@ -80,7 +80,7 @@ export function alignMenus(site: SiteReading): Planned {
     const edits: Edit[] = [];
     let added = 0;
     for (const one of drift) {
-      const made = editsFor(shared, page.path, page.document, menu, one);
+      const made = editsFor(shared, page, page.document, menu, one);
       if (made === null)
         return refuse(
           `${page.path}: no entry of its menu is a plain link to write “${one.label}” by; write it in the source.`,
@@ -106,13 +106,13 @@ export function alignMenus(site: SiteReading): Planned {
 
 function editsFor(
   shared: SharedMenu,
-  path: string,
+  { path, base }: SharedMenu['pages'][number]['page'],
   document: SharedMenu['pages'][number]['page']['document'],
   menu: Menu,
   drift: Drift,
 ): Edit[] | null {
   const { target, label } = drift;
-  const href = relativeReference(path, target);
+  const href = relativeReference(base, target);
   if (drift.kind === 'dummy') return drift.entry.link ? madeReal(drift.entry.link, href) : null;
   if (drift.kind === 'label') {
     const { unit, current } = drift.entry;

@@ -77,7 +77,7 @@ function partingEdits(site: SiteReading, page: PageReading, path: string): { edi
   const edits: Edit[] = [];
   let left = 0;
   const taken = new Set<PageElement>();
-  for (const menu of menusOf(document, page.path)) {
+  for (const menu of menusOf(document, page.path, page.base)) {
     const at = menu.entries.findIndex(({ link, target }) => target === path && link !== null && !taken.has(link));
     const entry = menu.entries[at];
     const edit = entry && removeEntry(document, menu, at);
@@ -86,7 +86,7 @@ function partingEdits(site: SiteReading, page: PageReading, path: string): { edi
     edits.push(edit);
   }
   for (const element of document.elements) {
-    if (taken.has(element) || !leadsTo(site, page.path, valueOf(element, 'href'), path)) continue;
+    if (taken.has(element) || !leadsTo(site, page.base, valueOf(element, 'href'), path)) continue;
     if (inItems.has(element)) left++;
     else if (element.tag === 'link' && element.range) edits.push(cutLine(document, element.range));
     else edits.push(...(unlinked(element) ?? []));
@@ -105,11 +105,11 @@ export function setStylesheet(
     const page = site.pages.find((one) => one.path === path);
     if (!page) return refuse(`There is no page ${path} any more.`);
     const links = page.document.elements.filter((element) =>
-      leadsTo(site, path, styleLink(element) ?? undefined, sheet),
+      leadsTo(site, page.base, styleLink(element) ?? undefined, sheet),
     );
     if (on === links.length > 0) continue;
     const edits = on
-      ? [insertStylesheet(page.document, relativeReference(path, sheet))]
+      ? [insertStylesheet(page.document, relativeReference(page.base, sheet))]
       : links.map(({ range }) => range && cutLine(page.document, range));
     const sure = edits.filter((edit): edit is Edit => edit !== null);
     if (sure.length === 0)

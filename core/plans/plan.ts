@@ -173,8 +173,8 @@ const withMapping = ({ notes }: SiteReading, mapping: ListMapping) =>
 function itemFor(site: SiteReading, page: string, { thumbnail, full, title, alt, caption }: NewPicture): NewItem {
   const size = site.factsOf(thumbnail);
   return {
-    src: referenceTo(page, thumbnail),
-    href: referenceTo(page, full),
+    src: referenceTo(site.bases.get(page) ?? page, thumbnail),
+    href: referenceTo(site.bases.get(page) ?? page, full),
     title,
     alt,
     caption,

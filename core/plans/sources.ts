@@ -17,7 +17,7 @@ export function denseOffers(site: SiteReading, page: PageReading): DenseOffer[] 
       if (!thumbnail || !image || !site.files.has(densePath(thumbnail)) || valueOf(image, 'srcset') !== undefined)
         return [];
       return [
-        { item, srcset: `${valueOf(image, 'src') ?? ''} 1x, ${relativeReference(page.path, densePath(thumbnail))} 2x` },
+        { item, srcset: `${valueOf(image, 'src') ?? ''} 1x, ${relativeReference(page.base, densePath(thumbnail))} 2x` },
       ];
     }),
   );

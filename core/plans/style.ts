@@ -108,7 +108,7 @@ function withOwnStylesheet(site: SiteReading, path: string): StyledSite | string
     return styled;
   const [shared] = ownStyles(site);
   const sheet = shared ?? `${folderOf(path)}style.css`;
-  const edit = insertStylesheet(page.document, relativeReference(path, sheet));
+  const edit = insertStylesheet(page.document, relativeReference(page.base, sheet));
   const text = edit ? applyEdits(page.document.text, [edit]) : null;
   if (!text?.ok) return 'The page has no head to link a stylesheet from. Write one in the source first.';
   const files = new Map(styled.files);
@@ -119,6 +119,8 @@ function withOwnStylesheet(site: SiteReading, path: string): StyledSite | string
     ...styled,
     files,
     index: new PathIndex(files.keys()),
-    pages: styled.pages.map((one) => (one.path === path ? { path, document, galleries: galleriesOf(document) } : one)),
+    pages: styled.pages.map((one) =>
+      one.path === path ? { ...one, document, galleries: galleriesOf(document) } : one,
+    ),
   };
 }

@@ -13,7 +13,7 @@ function onPage(site: SiteReading, path: string, plan: (page: PageReading) => Pl
 const withTags = (site: SiteReading): WiringSite => ({
   ...site,
   tagsOf: (page, item) => {
-    const full = resolved(item.target?.value, page, site.index)?.real;
+    const full = resolved(item.target?.value, site.bases.get(page) ?? page, site.index)?.real;
     const content = full ? site.files.get(full) : undefined;
     return content?.kind === 'binary' ? (site.notes.known.tags[content.hash] ?? []) : [];
   },

@@ -374,7 +374,7 @@ function applied(site: StyledSite, draft: Draft): StyledSite | string {
     const text = changed.get(page.path);
     if (text === undefined) return page;
     const document = parsePage(text, page.document.units);
-    return { path: page.path, document, galleries: galleriesOf(document) };
+    return { ...page, document, galleries: galleriesOf(document) };
   });
   return { ...site, files, pages };
 }

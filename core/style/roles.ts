@@ -8,6 +8,8 @@ export type Role = (typeof ROLES)[number];
 
 export interface StyledPage {
   path: string;
+  /** The path that its addresses count from. */
+  base: string;
   document: PageDocument;
   galleries: readonly Gallery[];
 }

@@ -55,7 +55,7 @@ const MAX_IMPORTS = 20;
 
 /** Linked files, `@import` and `style` elements as they follow one another. Sheets from elsewhere are not read. */
 export function stylesheetsOf(
-  page: { path: string; document: PageDocument },
+  page: { path: string; base: string; document: PageDocument },
   files: SiteFiles,
   index: PathIndex,
 ): Stylesheet[] {
@@ -81,7 +81,7 @@ export function stylesheetsOf(
     const condition = valueOf(element, 'media')?.trim();
     const media = condition ? [condition] : [];
     const href = styleLink(element);
-    if (href !== null) file(href, page.path, media);
+    if (href !== null) file(href, page.base, media);
     else if (element.tag === 'style' && element.open && element.texts[0]) {
       add(
         page.path,
@@ -103,10 +103,10 @@ export function styleLink(element: PageElement): string | null {
 }
 
 /** The site paths of the stylesheets that a page links to. */
-export function linkedStyles(page: { path: string; document: PageDocument }, index: PathIndex): string[] {
+export function linkedStyles(page: { base: string; document: PageDocument }, index: PathIndex): string[] {
   return page.document.elements.flatMap((element) => {
     const href = styleLink(element);
-    const target = href === null ? null : resolveInSite(href, page.path);
+    const target = href === null ? null : resolveInSite(href, page.base);
     const found = target?.kind === 'file' ? index.lookup(target.path) : null;
     return found && found.found !== 'nothing' ? [found.path] : [];
   });

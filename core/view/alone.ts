@@ -5,6 +5,7 @@
  */
 import { type Address, fileLayer, pageAddresses, styleAddresses } from '../addresses/index.ts';
 import { attributeOf, parsePage, valueOf, type PageDocument, type PageElement } from '../markup/index.ts';
+import { baseOf } from '../model/index.ts';
 import { applyEdits, isPicturePath, resolveInSite, type Edit, type FileContent } from '../site/index.ts';
 
 type Files = ReadonlyMap<string, FileContent>;
@@ -32,7 +33,7 @@ function sheetsOf(
   return page.elements.flatMap((element) => {
     const at =
       element.tag === 'link' && /\bstylesheet\b/i.test(valueOf(element, 'rel') ?? '')
-        ? pathOf(valueOf(element, 'href') ?? '', path)
+        ? pathOf(valueOf(element, 'href') ?? '', baseOf(page, path, null))
         : null;
     const text = at === null ? null : textAt(files, at);
     return at === null || text === null ? [] : [{ element, path: at, text }];
@@ -45,7 +46,9 @@ export function picturesShownBy(files: Files, path: string): string[] {
   if (text === null) return [];
   const page = parsePage(text);
   const named = [
-    ...pageAddresses(page).flatMap(({ value, by }) => (LOADING.has(by) ? [pathOf(value, path)] : [])),
+    ...pageAddresses(page).flatMap(({ value, by }) =>
+      LOADING.has(by) ? [pathOf(value, baseOf(page, path, null))] : [],
+    ),
     ...sheetsOf(page, path, files).flatMap((sheet) =>
       styleAddresses(fileLayer(sheet.text)).map(({ value }) => pathOf(value, sheet.path)),
     ),
@@ -85,7 +88,7 @@ export function pageStandingAlone(
       edits.push({ start: element.open.end, end: element.open.end, text: '<base target="_blank">' });
   }
   edits.push(
-    ...addressEdits(pageAddresses(page), path, pictures).filter(
+    ...addressEdits(pageAddresses(page), baseOf(page, path, null), pictures).filter(
       (edit) => !edits.some((other) => edit.start < other.end && other.start < edit.end),
     ),
   );

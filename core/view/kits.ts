@@ -57,7 +57,7 @@ export interface Foretold {
 export function predictionsOn(site: SiteReading, path: string): Foretold[] {
   const page = site.pages.find((one) => one.path === path);
   if (!page) return [];
-  const context = { path: page.path, document: page.document, wiring: page.wiring, index: site.index };
+  const context = { path: page.base, document: page.document, wiring: page.wiring, index: site.index };
   return page.galleries.flatMap((gallery, g) =>
     gallery.items.flatMap((item, n): Foretold[] => {
       const strand = page.strands[g]?.[n];

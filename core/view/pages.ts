@@ -48,6 +48,8 @@ export interface OddView {
 
 export interface PageView {
   path: string;
+  /** The path that its addresses count from: its own, or where its `base` leads. */
+  base: string;
   title: string;
   galleries: GalleryView[];
   /** Why items cannot be added, moved or removed here; null where they can. */
@@ -68,6 +70,7 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
   const { document, wiring } = page;
   return {
     path: page.path,
+    base: page.base,
     title: titleOf(document) ?? page.path,
     galleries: page.galleries.map((gallery, n): GalleryView => ({
       ...galleryView(document, gallery, page.strands[n] ?? []),

@@ -43,7 +43,7 @@ export function siteOf(texts: Readonly<Record<string, string>>, kits: readonly K
     if (!path.endsWith('.html')) return [];
     const document = parsePage(text);
     const wiring = wiringOf(document, path, files, index, kits);
-    return [{ path, document, galleries: galleriesOf(document), wiring }];
+    return [{ path, base: path, document, galleries: galleriesOf(document), wiring }];
   });
   return { files, index, pages, kits };
 }

@@ -83,7 +83,8 @@ function useFollow(file: string): (address: string) => void {
   const { view, session } = site;
   return useCallback(
     (address: string) => {
-      const target = resolveInSite(address, file);
+      const base = view.pages.find(({ path }) => path === file)?.base ?? file;
+      const target = resolveInSite(address, base);
       if (target.kind !== 'file') return;
       const content = session.files.get(target.path);
       if (content?.kind === 'text') showSource(target.path);

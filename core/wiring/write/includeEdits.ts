@@ -30,7 +30,7 @@ export function includeEdits({ index }: WiringSite, page: WiringPage, kit: Kit):
     if (presentAs(page, kit, file)) continue;
     const target = kitPath(kit, file.name);
     const real = index.lookup(target);
-    const reference = relativeReference(page.path, real.found === 'nothing' ? target : real.path);
+    const reference = relativeReference(page.base, real.found === 'nothing' ? target : real.path);
     const kin = loaded.filter(({ role }) => role === file.role);
     const edit = includeEdit(page, kit, file, kin, reference);
     if (!edit) return refuse('The page has no <head> in its source to write the includes into. Write one first.');

@@ -6,6 +6,8 @@ import type { PageWiring } from '../read/uses.ts';
 
 export interface WiringPage {
   path: string;
+  /** The path that its addresses count from. */
+  base: string;
   document: PageDocument;
   galleries: Gallery[];
   wiring: PageWiring;

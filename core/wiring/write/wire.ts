@@ -121,8 +121,8 @@ function labelOf(path: string, from: Kit | null, to: Kit | null): string {
 }
 
 /** Links of a gallery that lead to a picture of the site: those that a viewer can open. */
-export function openable(path: string, { link }: GalleryItem): boolean {
-  const target = link ? resolveInSite(valueOf(link, 'href') ?? '', path) : null;
+export function openable(base: string, { link }: GalleryItem): boolean {
+  const target = link ? resolveInSite(valueOf(link, 'href') ?? '', base) : null;
   return target?.kind === 'file' && isPicturePath(target.path);
 }
 
@@ -212,7 +212,7 @@ function mark(
       continue;
     }
     for (const item of gallery.items)
-      if (item.link && openable(page.path, item) && (from || !misspeltMarker(item.link, to)))
+      if (item.link && openable(page.base, item) && (from || !misspeltMarker(item.link, to)))
         markLink(item, item.link, from, to, groups.get(item.link) ?? null, wishes);
   }
   return null;

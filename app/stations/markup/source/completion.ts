@@ -42,7 +42,7 @@ export function completing(surroundings: () => Surroundings) {
       };
     const hash = writing.typed.indexOf('#');
     if (hash >= 0) {
-      const target = resolveInSite(writing.typed.slice(0, hash) || known.path, known.path);
+      const target = resolveInSite(writing.typed.slice(0, hash), baseOf(known));
       const leadsTo = target.kind === 'file' ? target.path : null;
       const page = hash === 0 ? known.path : leadsTo;
       const ids = known.view.pages.find(({ path }) => path === page)?.anchors ?? [];
@@ -51,6 +51,9 @@ export function completing(surroundings: () => Surroundings) {
     return { from, options: addresses(known, writing.attribute), validFor: /^[^\s"'()#]*$/ };
   };
 }
+
+/** The path that addresses of this file count from. */
+const baseOf = ({ path, view }: Surroundings): string => view.pages.find((page) => page.path === path)?.base ?? path;
 
 const anchorsOf = ({ path, view }: Surroundings): string[] => {
   const own = view.pages.find((page) => page.path === path);
@@ -66,7 +69,9 @@ function inBlock({ state, pos }: CompletionContext): boolean {
 }
 
 /** Likeliest kinds first: pictures where a picture is meant, pages where a link may lead. */
-function addresses({ path, view, pictureUrl }: Surroundings, attribute: string): Completion[] {
+function addresses(surroundings: Surroundings, attribute: string): Completion[] {
+  const { path, view, pictureUrl } = surroundings;
+  const base = baseOf(surroundings);
   const boost = (file: string): number => {
     const picture = isPicturePath(file);
     if (attribute === 'src' || attribute === 'srcset' || attribute === 'url' || attribute === 'poster')
@@ -78,7 +83,7 @@ function addresses({ path, view, pictureUrl }: Surroundings, attribute: string):
     .map((file): Completion => {
       const type = typeOf(file.path);
       return {
-        label: relativeReference(path, file.path),
+        label: relativeReference(base, file.path),
         type,
         boost: boost(file.path),
         ...(type === 'picture' ? { info: () => shown(file.path, pictureUrl) } : {}),
