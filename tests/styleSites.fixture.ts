@@ -14,17 +14,17 @@ export interface StyleSite {
 
 const PICTURE = 'data:image/svg+xml,%3Csvg xmlns=%22http://www.w3.org/2000/svg%22 width=%22150%22 height=%22100%22/%3E';
 /** Thirteen items, so that no number of columns from 2 to 6 fills the last row. */
-const items = (write: (n: number, img: string) => string, between = '\n'): string =>
+export const items = (write: (n: number, img: string) => string, between = '\n'): string =>
   Array.from({ length: 13 }, (_, n) =>
     write(n, `<img src="${PICTURE}" data-full="small/k${n}.jpg" width="150" height="100" alt="Kite ${n}">`),
   ).join(between);
-const page = (body: string, head = ''): string =>
+export const page = (body: string, head = ''): string =>
   `<!DOCTYPE html>\n<html lang="en">\n<head>\n<meta charset="utf-8">\n<title>Kites</title>\n<link rel="stylesheet" href="kites.css">${head}\n</head>\n<body>\n<p><img class="logo" src="${PICTURE}" width="60" height="40" alt="Circle"></p>\n${body}\n</body>\n</html>\n`;
-const list = (cls: string) =>
+export const list = (cls: string) =>
   page(
     `<ul class="${cls}">\n${items((n, img) => `  <li><a href="large/k${n}.jpg">${img}</a><span class="say">Kite ${n}</span></li>`)}\n</ul>`,
   );
-const figures = (cls: string, between = '\n') =>
+export const figures = (cls: string, between = '\n') =>
   page(
     `<div class="${cls}">\n${items((n, img) => `<figure><a href="large/k${n}.jpg">${img}</a><figcaption>Kite ${n}</figcaption></figure>`, between)}\n</div>`,
   );

@@ -17,6 +17,7 @@ import {
   declareAll,
   layoutOf,
   linkedStyles,
+  type Setting,
   SETTINGS,
   situationOf,
   WIDE,
@@ -64,6 +65,8 @@ export function setStyle(
   const purpose = `Gallery of ${path}: ${setting.purpose}${at === null ? '' : `,${upTo}`}`;
   const done = declareAll(start, { page: path, gallery }, wishes, at, purpose);
   if (!done.ok) return done;
+  const trouble = untold(done.site, { path, gallery, at }, setting, value);
+  if (trouble !== null) return refuse(`Nothing was changed: ${trouble}.`);
   const files = changesBetween(site.files, done.site.files);
   if (files.length === 0)
     return refuse(value === null ? 'Nothing is declared for that.' : 'The stylesheet says so already.');
@@ -74,6 +77,24 @@ export function setStyle(
       files,
     },
   };
+}
+
+/** Settings that are read back in the very words in which they are set. */
+const READ_BACK = new Set(['columns', 'column-gap', 'row-gap']);
+
+/** Why a setting would not do what it says, or why nobody can tell here; null where it does. */
+function untold(
+  site: StyledSite,
+  { path, gallery, at }: { path: string; gallery: number; at: number | null },
+  setting: Setting,
+  value: string | null,
+): string | null {
+  const layout = layoutAt(site, path, gallery, at);
+  const told = layout && setting.read(layout);
+  if (!told) return null;
+  if (told.unread !== undefined) return `nobody can say here whether a browser does it: ${told.unread}`;
+  if (value === null || !READ_BACK.has(setting.id) || told.value === value) return null;
+  return `other declarations for these pictures stand in the way; it would come to ${told.value ?? 'nothing'}`;
 }
 
 function layoutAt(site: StyledSite, path: string, n: number, at: number | null): Layout | null {

@@ -1,10 +1,11 @@
 /**
- * Which declaration wins for an element (CSS Cascade 5 §6): importance, then specificity, then order. Layers and
- * scopes are not told apart.
+ * Which declaration wins for an element (CSS Cascade 5 §6): importance, then layers, then specificity, then order. What
+ * a browser drops counts for nothing; rules that may count or not are told as a doubt ({@link doubtFor}).
  */
 import { matcherFor, type PageDocument, type PageElement } from '../markup/index.ts';
-import { allHold } from './media.ts';
+import { allHold, isUnsure } from './media.ts';
 import { inlineRule, type Declaration, type Rule, type Stylesheet } from './stylesheets.ts';
+import { isDropped } from './supports.ts';
 import { partOf, setBy } from './values.ts';
 
 export const STATES = ['hover', 'focus', 'active'] as const;
@@ -54,7 +55,11 @@ export function weightOf(rule: Rule, element: PageElement, state: State | null):
 }
 
 const beats = (a: Winner, b: Winner): boolean => {
-  if (a.declaration.important !== b.declaration.important) return a.declaration.important;
+  const { important } = a.declaration;
+  if (important !== b.declaration.important) return important;
+  const isInline = a.specificity === Infinity || b.specificity === Infinity;
+  // Of what is important, the lower layer wins.
+  if (!isInline && a.rule.rank !== b.rule.rank) return a.rule.rank > b.rule.rank !== important;
   if (a.specificity !== b.specificity) return a.specificity > b.specificity;
   return a.rule.order >= b.rule.order;
 };
@@ -65,20 +70,15 @@ export function winnerFor(situation: Situation, element: PageElement, property: 
   let best: Winner | null = null;
   const consider = (rule: Rule, specificity: number) => {
     for (const declaration of rule.declarations) {
-      if (!names.includes(declaration.property)) continue;
-      const one: Winner = {
-        rule,
-        declaration,
-        value: partOf(declaration.property, property, declaration.value),
-        specificity,
-      };
+      if (!names.includes(declaration.property) || isDropped(declaration.property, declaration.value)) continue;
+      const one: Winner = { rule, declaration, value: null, specificity };
       if (!best || beats(one, best)) best = one;
     }
   };
   for (const sheet of situation.stylesheets) {
     for (const rule of sheet.rules) {
-      if (!rule.declarations.some((one) => names.includes(one.property)) || !allHold(rule.media, situation.width))
-        continue;
+      if (rule.doubt !== null || !rule.declarations.some((one) => names.includes(one.property))) continue;
+      if (!allHold(rule.media, situation.width)) continue;
       const weight = weightOf(rule, element, situation.state);
       if (weight !== null) consider(rule, weight);
     }
@@ -87,7 +87,52 @@ export function winnerFor(situation: Situation, element: PageElement, property: 
     const inline = inlineRule(situation.page.path, situation.page.document, element);
     if (inline) consider(inline, Infinity);
   }
-  return best;
+  return best && withValue(situation, element, property, best);
+}
+
+function withValue(situation: Situation, element: PageElement, property: string, winner: Winner): Winner {
+  const { declaration } = winner;
+  const value = substituted(situation, element, declaration.value, 0);
+  return { ...winner, value: value === null ? null : partOf(declaration.property, property, value) };
+}
+
+/** Custom properties may name one another; deeper than this they go in a circle. */
+const DEEPEST_NAMES = 8;
+const VAR = /var\(\s*(--[\w-]+)\s*(?:,((?:[^()]|\([^()]*\))*))?\)/;
+
+/** A value with what its custom properties stand for (CSS Variables 1 §3); null where one stands for nothing. */
+function substituted(situation: Situation, element: PageElement, value: string, depth: number): string | null {
+  let text = value;
+  for (let found = VAR.exec(text); found; found = VAR.exec(text)) {
+    const [whole, name = '', otherwise] = found;
+    if (depth++ > DEEPEST_NAMES) return null;
+    const said = inheritedFor(situation, element, name) ?? otherwise;
+    if (said === undefined) return null;
+    text = text.slice(0, found.index) + said.trim() + text.slice(found.index + whole.length);
+  }
+  return text;
+}
+
+/** Selectors that a browser may know and that are not understood here: `:nth-child(2n of .x)`. */
+const mayBeUnderstood = (selector: string): boolean => /:(?!:)[\w-]+\(/.test(selector);
+
+const unsureOf = ({ stylesheet, media }: Rule, line: number): string =>
+  `${stylesheet.path}, line ${line}: whether ${media.join(' and ')} holds depends on more than the width`;
+
+/** Why something else may count for a property than what is read; null where nothing may. */
+export function doubtFor(situation: Situation, element: PageElement, property: string): string | null {
+  const names = setBy(property);
+  for (const sheet of situation.stylesheets)
+    for (const rule of sheet.rules) {
+      if (!rule.declarations.some((one) => names.includes(one.property))) continue;
+      if (!allHold(rule.media, situation.width)) continue;
+      const unread = rule.selectors.find(({ text }) => matcherFor(text) === null && mayBeUnderstood(text));
+      const line = sheet.lines.lineAt(rule.range.start);
+      if (unread) return `${sheet.path}, line ${line}: the selector ${unread.text} is not read here`;
+      const doubt = rule.doubt ?? (isUnsure(rule.media, situation.width) ? unsureOf(rule, line) : null);
+      if (doubt !== null && weightOf(rule, element, situation.state) !== null) return doubt;
+    }
+  return null;
 }
 
 export const valueFor = (situation: Situation, element: PageElement | undefined, property: string): string | null =>

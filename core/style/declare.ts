@@ -139,6 +139,7 @@ function triesFor(task: Task, value: string): (() => Draft | null)[] {
     .flatMap((sheet) => (site.foreign(sheet.path) ? [] : sheet.rules))
     .filter(
       (rule) =>
+        rule.doubt === null &&
         (state !== null || statelessOnly(rule)) &&
         elements.every((element) => weightOf(rule, element, state) !== null) &&
         isOwn(rule, wish.role, loading(site, rule.stylesheet), state),

@@ -1,12 +1,12 @@
 /**
- * Whether a media condition holds for a window of a given width (Media Queries 4 §2 to §4). Screens only; what is not
- * about width is taken to hold.
+ * Whether a media condition holds for a window of a given width (Media Queries 4 §2 to §4), on the screen of a desktop
+ * with a mouse. What depends on more than that (height, orientation) is taken to hold, and told ({@link isUnsure}).
  */
 import { firstOf } from '../site/index.ts';
 import { parse, type CssNode } from 'css-tree';
 
 /** Width in CSS px. Of `em` and `rem` the initial 16 px count, as the specification says. */
-function holdsAt(condition: string, width: number): boolean {
+function holdsAt(condition: string, width: number, other = true): boolean {
   let list: CssNode;
   try {
     list = parse(condition, { context: 'mediaQueryList' });
@@ -14,11 +14,36 @@ function holdsAt(condition: string, width: number): boolean {
     return false;
   }
   if (list.type !== 'MediaQueryList') return false;
-  return [...list.children].some((query) => query.type === 'MediaQuery' && queryHolds(asVersion3(query), width));
+  return [...list.children].some(
+    (query) => query.type === 'MediaQuery' && queryHolds(asVersion3(query), { width, other }),
+  );
 }
 
 export const allHold = (conditions: readonly string[], width: number): boolean =>
   conditions.every((condition) => holdsAt(condition, width));
+
+/** Whether conditions hold or not by what is not known of a window. */
+export const isUnsure = (conditions: readonly string[], width: number): boolean =>
+  conditions.some((condition) => holdsAt(condition, width) !== holdsAt(condition, width, false));
+
+/** A window, and what is taken for true of it that is not known. */
+interface Window {
+  width: number;
+  other: boolean;
+}
+
+/** What holds of the screen that is meant; light, for a page that says nothing is (Media Queries 5). */
+const OF_SCREEN: Readonly<Record<string, string>> = {
+  hover: 'hover',
+  'any-hover': 'hover',
+  pointer: 'fine',
+  'any-pointer': 'fine',
+  'prefers-color-scheme': 'light',
+  'prefers-reduced-motion': 'no-preference',
+  'prefers-contrast': 'no-preference',
+  'forced-colors': 'none',
+  scripting: 'enabled',
+};
 
 /** css-tree 3 gives these; its published types are those of version 2. */
 const asVersion3 = (query: CssNode): Query => query as unknown as Query; // see above
@@ -46,13 +71,13 @@ type Part =
   | ({ type: 'Condition' } & Condition)
   | { type: 'GeneralEnclosed' };
 
-function queryHolds({ modifier, mediaType, condition }: Query, width: number): boolean {
+function queryHolds({ modifier, mediaType, condition }: Query, window: Window): boolean {
   const ofType = mediaType === null || /^(all|screen)$/i.test(mediaType);
-  const holds = ofType && (condition === null || conditionHolds(condition, width));
+  const holds = ofType && (condition === null || conditionHolds(condition, window));
   return modifier?.toLowerCase() === 'not' ? !holds : holds;
 }
 
-function conditionHolds({ children }: Condition, width: number): boolean {
+function conditionHolds({ children }: Condition, window: Window): boolean {
   let holds: boolean | null = null;
   let joint: 'and' | 'or' = 'and';
   let negated = false;
@@ -63,7 +88,7 @@ function conditionHolds({ children }: Condition, width: number): boolean {
       else if (name === 'and' || name === 'or') joint = name;
       continue;
     }
-    const one = partHolds(part, width) !== negated;
+    const one = partHolds(part, window) !== negated;
     negated = false;
     const joined: boolean = joint === 'and' ? holds === true && one : holds === true || one;
     holds = holds === null ? one : joined;
@@ -71,17 +96,20 @@ function conditionHolds({ children }: Condition, width: number): boolean {
   return holds ?? true;
 }
 
-function partHolds(part: Part, width: number): boolean {
-  if (part.type === 'Condition') return conditionHolds(part, width);
+function partHolds(part: Part, window: Window): boolean {
+  const { width, other } = window;
+  if (part.type === 'Condition') return conditionHolds(part, window);
   if (part.type === 'Feature') {
     const { name, value } = part;
     const length = inPx(value);
-    if (length === null) return !/^(?:min-|max-)?width$/i.test(name);
+    if (!/^(?:min-|max-)?width$/i.test(name)) return ofScreen(name, value) ?? other;
+    // `(width)` alone asks whether there is any.
+    if (length === null) return value === null;
     if (name === 'max-width') return width <= length;
     if (name === 'min-width') return width >= length;
-    return name === 'width' ? width === length : true;
+    return width === length;
   }
-  if (part.type !== 'FeatureRange') return true;
+  if (part.type !== 'FeatureRange') return other;
   const { left, leftComparison, middle, rightComparison, right } = part;
   const known = (value: Value) => {
     if (value?.type !== 'Identifier') return inPx(value);
@@ -89,10 +117,18 @@ function partHolds(part: Part, width: number): boolean {
   };
   const compared = (a: Value, sign: string | null, b: Value) => {
     const [x, y] = [known(a), known(b)];
-    if (sign === null || x === null || y === null) return true;
+    if (sign === null) return true;
+    if (x === null || y === null) return other;
     return (COMPARED[sign] ?? Object.is)(x, y);
   };
   return compared(left, leftComparison, middle) && compared(middle, rightComparison, right);
+}
+
+/** Whether a feature is as the screen is that is meant; null for one that is not known of it. */
+function ofScreen(name: string, value: Value): boolean | null {
+  const own = OF_SCREEN[name.toLowerCase()];
+  if (own === undefined) return null;
+  return value === null ? own !== 'none' && own !== 'no-preference' : value.name?.toLowerCase() === own;
 }
 
 function inPx(value: Value): number | null {

@@ -1,8 +1,11 @@
 /** The stylesheets of a page in the order in which they count, each rule with its place in the author's text. */
 import Specificity from '@bramus/specificity';
-import { parse, type Atrule, type CssNode, type Declaration as DeclarationNode, type Rule as RuleNode } from 'css-tree';
+import { parse, type Atrule, type CssNode, type Declaration as DeclarationNode } from 'css-tree';
 import { attributeOf, valueOf, type PageDocument, type PageElement, type Range } from '../markup/index.ts';
 import { known, lastOf, LineIndex, type PathIndex, resolveInSite, tooDeepAt, type SiteFiles } from '../site/index.ts';
+import { type BlockPart, partsOfBlock, unnested, withoutComments } from './blocks.ts';
+import { Layers } from './layers.ts';
+import { isSupported } from './supports.ts';
 
 export interface Declaration {
   /** In lower case. */
@@ -37,6 +40,12 @@ export interface Rule {
   within: Range | null;
   /** Place among all rules of the page. */
   order: number;
+  /** The cascade layer that it stands in; null outside of all. */
+  layer: string | null;
+  /** What is higher wins, if it is not important. */
+  rank: number;
+  /** Why nobody can say here whether it counts; null where that is known. */
+  doubt: string | null;
 }
 
 export interface Stylesheet {
@@ -53,6 +62,18 @@ export interface Stylesheet {
 
 const MAX_IMPORTS = 20;
 
+/** Where rules stand that are read: what has to hold for them, and what they are written in. */
+interface Around {
+  media: readonly string[];
+  within: Range | null;
+  layer: string | null;
+  doubt: string | null;
+  /** The selectors of the rule that they are nested in. */
+  nest: string | null;
+}
+
+const NOWHERE: Around = { media: [], within: null, layer: null, doubt: null, nest: null };
+
 /** Linked files, `@import` and `style` elements as they follow one another. Sheets from elsewhere are not read. */
 export function stylesheetsOf(
   page: { path: string; base: string; document: PageDocument },
@@ -61,39 +82,51 @@ export function stylesheetsOf(
 ): Stylesheet[] {
   const sheets: Stylesheet[] = [];
   const seen = new Set<string>();
+  const layers = new Layers();
   let order = 0;
-  const add = (path: string, text: string, part: Range, kind: Stylesheet['kind'], media: readonly string[]) => {
-    const sheet = parseSheet(path, text, part, kind, media);
-    for (const address of importsIn(sheet)) file(address, path, media);
+  const add = (path: string, text: string, part: Range, kind: Stylesheet['kind'], around: Around) => {
+    const sheet = sheetFrom(path, text, part, kind);
+    const css = text.slice(part.start, part.end);
+    const tree = tooDeepAt(css) === null ? parse(css, READ) : null;
+    if (tree?.type === 'StyleSheet') {
+      for (const { address, conditions } of importsIn(tree, css)) {
+        const held = importedBy(conditions, around, layers);
+        if (held) file(address, path, held);
+      }
+      gather(tree.children, { sheet, layers }, around);
+    }
     for (const rule of sheet.rules) rule.order = order++;
     sheets.push(sheet);
   };
-  const file = (address: string, from: string, media: readonly string[]) => {
+  const file = (address: string, from: string, around: Around) => {
     const target = resolveInSite(address, from);
     const found = target.kind === 'file' ? index.lookup(target.path) : null;
     if (!found || found.found === 'nothing' || seen.size > MAX_IMPORTS) return;
     const content = files.get(found.path);
     if (content?.kind !== 'text' || seen.has(found.path)) return;
     seen.add(found.path);
-    add(found.path, content.text, { start: 0, end: content.text.length }, 'file', media);
+    add(found.path, content.text, { start: 0, end: content.text.length }, 'file', around);
   };
   for (const element of page.document.elements) {
     const condition = valueOf(element, 'media')?.trim();
-    const media = condition ? [condition] : [];
+    const around = { ...NOWHERE, media: condition ? [condition] : [] };
     const href = styleLink(element);
-    if (href !== null) file(href, page.base, media);
+    if (href !== null) file(href, page.base, around);
     else if (element.tag === 'style' && element.open && element.texts[0]) {
       add(
         page.path,
         page.document.text,
         { start: element.open.end, end: element.close?.start ?? lastOf(element.texts).range.end },
         'element',
-        media,
+        around,
       );
     }
   }
+  for (const rule of sheets.flatMap(({ rules }) => rules)) rule.rank = layers.rankOf(rule.layer);
   return sheets;
 }
+
+const READ = { positions: true, parseValue: false, parseRulePrelude: false, parseAtrulePrelude: false } as const;
 
 /** Where a `link` to a stylesheet leads; null of any other element. */
 export function styleLink(element: PageElement): string | null {
@@ -140,80 +173,162 @@ export function inlineRule(path: string, document: PageDocument, element: PageEl
     media: [],
     within: null,
     order: Infinity,
+    layer: null,
+    rank: Infinity,
+    doubt: null,
   };
   sheet.rules.push(rule);
   return rule;
 }
 
-function parseSheet(
-  path: string,
-  text: string,
-  part: Range,
-  kind: Stylesheet['kind'],
-  media: readonly string[] = [],
-): Stylesheet {
-  const sheet: Stylesheet = { path, text, part, kind, rules: [], lines: new LineIndex(text) };
-  const css = text.slice(part.start, part.end);
-  if (tooDeepAt(css) !== null) return sheet;
-  const tree = parse(css, {
-    positions: true,
-    parseValue: false,
-    parseRulePrelude: false,
-    parseAtrulePrelude: false,
-  });
-  if (tree.type === 'StyleSheet') gather(tree.children, sheet, media, null);
-  return sheet;
+const sheetFrom = (path: string, text: string, part: Range, kind: Stylesheet['kind']): Stylesheet => ({
+  path,
+  text,
+  part,
+  kind,
+  rules: [],
+  lines: new LineIndex(text),
+});
+
+interface Reading {
+  sheet: Stylesheet;
+  layers: Layers;
 }
 
-/**
- * At-rules whose rules count wherever their condition holds; of the others (`@supports`, `@layer`) rules are taken as
- * they stand.
- */
-const GROUPS = new Set(['media', 'supports', 'layer', 'container']);
-
-function gather(nodes: Iterable<CssNode>, sheet: Stylesheet, media: readonly string[], within: Range | null): void {
+function gather(nodes: Iterable<CssNode>, reading: Reading, around: Around): void {
+  const { sheet } = reading;
   for (const node of nodes) {
-    if (node.type === 'Rule') {
-      const rule = ruleFrom(node, sheet, media, within);
-      if (rule) sheet.rules.push(rule);
-    } else if (node.type === 'Atrule' && node.block && GROUPS.has(node.name.toLowerCase())) {
-      const isMedia = node.name.toLowerCase() === 'media';
-      gather(
-        node.block.children,
-        sheet,
-        isMedia ? [...media, preludeOf(node, sheet)] : media,
-        isMedia ? insideOf(node.block, sheet) : within,
-      );
+    if (!node.loc) continue;
+    const range = placeIn(sheet, node.loc);
+    if (node.type === 'Rule' && node.block.loc)
+      rulesFrom(reading, { prelude: textAt(sheet, node.prelude), range, block: insideOf(node.block, sheet) }, around);
+    else if (node.type === 'Atrule') {
+      const prelude = textAt(sheet, node.prelude).trim();
+      if (!node.block) named(reading, node, prelude, around);
+      else {
+        const inner = within(reading, node.name, prelude, { block: insideOf(node.block, sheet), range }, around);
+        if (inner) gather(node.block.children, reading, inner);
+      }
     }
   }
 }
 
+/** `@layer a, b;` */
+function named({ layers }: Reading, { name }: Atrule, prelude: string, { layer }: Around): void {
+  if (name.toLowerCase() === 'layer') for (const one of prelude.split(',')) layers.enter(layer, one);
+}
+
+interface Block {
+  block: Range;
+  range: Range;
+}
+
+/** What holds inside of an at-rule; null where nothing in it is a rule that counts. */
+function within(
+  { sheet, layers }: Reading,
+  name: string,
+  prelude: string,
+  { block, range }: Block,
+  around: Around,
+): Around | null {
+  switch (name.toLowerCase()) {
+    case 'media':
+      return { ...around, media: [...around.media, prelude], within: block };
+    case 'layer':
+      return { ...around, layer: layers.enter(around.layer, prelude) };
+    case 'supports': {
+      const held = isSupported(withoutComments(prelude));
+      if (held === false) return null;
+      return held ? around : { ...around, doubt: around.doubt ?? doubtOf(sheet, name, prelude, range) };
+    }
+    case 'container':
+    case 'scope':
+      return { ...around, doubt: around.doubt ?? doubtOf(sheet, name, prelude, range) };
+    default:
+      return null;
+  }
+}
+
+const doubtOf = (sheet: Stylesheet, name: string, prelude: string, { start }: Range): string =>
+  `${sheet.path}, line ${sheet.lines.lineAt(start)}: @${name} ${prelude} is not read here`;
+
+interface Written extends Block {
+  prelude: string;
+}
+
+/** A rule, and those that are nested in it. */
+function rulesFrom(reading: Reading, { prelude, range, block }: Written, around: Around): void {
+  const { sheet } = reading;
+  const { text } = sheet;
+  const written = withoutComments(prelude);
+  const selector = around.nest === null ? written : unnested(written, around.nest);
+  const inside = text.slice(block.start, block.end);
+  const parts: BlockPart[] = inside.includes('{')
+    ? partsOfBlock(text, block)
+    : [{ kind: 'declarations', range: block }];
+  const declarations = parts.flatMap((part) =>
+    part.kind === 'declarations' ? declarationsBetween(sheet, part.range) : [],
+  );
+  sheet.rules.push(ruleWith(sheet, { selector, prelude: written, range, block, declarations }, around));
+  for (const part of parts) {
+    if (part.kind !== 'nested') continue;
+    const head = text.slice(part.prelude.start, part.prelude.end).trim();
+    const [, name, condition = ''] = /^@([\w-]+)\s*([\s\S]*)$/.exec(head) ?? [];
+    if (name === undefined) rulesFrom(reading, { ...part, prelude: head }, { ...around, nest: selector });
+    else {
+      const inner = within(reading, name, withoutComments(condition), part, around);
+      // What stands there speaks of the elements of the rule around it.
+      if (inner) rulesFrom(reading, { ...part, prelude: '&' }, { ...inner, nest: selector });
+    }
+  }
+}
+
+interface RuleParts extends Written {
+  selector: string;
+  declarations: Declaration[];
+}
+
+function ruleWith(
+  sheet: Stylesheet,
+  { selector, prelude, range, block, declarations }: RuleParts,
+  { media, within: inside, layer, doubt }: Around,
+): Rule {
+  const selectors = selectorsOf(selector);
+  return {
+    stylesheet: sheet,
+    selectors,
+    prelude,
+    range,
+    block,
+    declarations,
+    media: [...media],
+    within: inside,
+    order: 0,
+    layer,
+    rank: Infinity,
+    doubt,
+  };
+}
+
+const placeIn = ({ part }: Stylesheet, { start, end }: NonNullable<CssNode['loc']>): Range => ({
+  start: start.offset + part.start,
+  end: end.offset + part.start,
+});
+
 const textAt = (sheet: Stylesheet, node: CssNode | null): string =>
   node?.loc ? sheet.text.slice(node.loc.start.offset + sheet.part.start, node.loc.end.offset + sheet.part.start) : '';
 
-const preludeOf = (node: Atrule, sheet: Stylesheet): string => textAt(sheet, node.prelude).trim();
-
-function insideOf(block: CssNode, { text, part }: Stylesheet): Range {
-  const { start, end } = known(block.loc, 'place of a block');
-  const last = end.offset + part.start;
-  return { start: start.offset + part.start + 1, end: text[last - 1] === '}' ? last - 1 : last };
+function insideOf(block: CssNode, sheet: Stylesheet): Range {
+  const { start, end } = placeIn(sheet, known(block.loc, 'place of a block'));
+  return { start: start + 1, end: sheet.text[end - 1] === '}' ? end - 1 : end };
 }
 
-function ruleFrom(node: RuleNode, sheet: Stylesheet, media: readonly string[], within: Range | null): Rule | null {
-  if (!node.loc || !node.block.loc) return null;
-  const prelude = textAt(sheet, node.prelude).trim();
-  const { part } = sheet;
-  return {
-    stylesheet: sheet,
-    selectors: selectorsOf(prelude),
-    prelude,
-    range: { start: node.loc.start.offset + part.start, end: node.loc.end.offset + part.start },
-    block: insideOf(node.block, sheet),
-    declarations: declarationsIn(node.block.children, sheet),
-    media: [...media],
-    within,
-    order: 0,
-  };
+/** Declarations between two places, each with its own. */
+function declarationsBetween(sheet: Stylesheet, { start, end }: Range): Declaration[] {
+  const css = sheet.text.slice(start, end);
+  const list = parse(css, { context: 'declarationList', positions: true, parseValue: false });
+  if (!('children' in list) || !list.children) return [];
+  return declarationsIn(list.children, { ...sheet, part: { start, end } });
 }
 
 function declarationsIn(nodes: Iterable<CssNode>, sheet: Stylesheet): Declaration[] {
@@ -250,18 +365,39 @@ function selectorsOf(prelude: string): Selector[] {
   }
 }
 
-/** A condition behind the address is not read; such a sheet counts as one that always holds. */
-function importsIn(sheet: Stylesheet): string[] {
-  const css = sheet.text.slice(sheet.part.start, sheet.part.end);
-  if (!/@import/i.test(css) || tooDeepAt(css) !== null) return [];
-  const tree = parse(css, { parseValue: false, parseRulePrelude: false });
-  const found: string[] = [];
-  if (tree.type !== 'StyleSheet') return found;
-  tree.children.forEach((node) => {
-    if (node.type !== 'Atrule' || node.name.toLowerCase() !== 'import' || node.prelude?.type !== 'AtrulePrelude')
-      return;
-    const first = node.prelude.children.first;
-    if (first && (first.type === 'String' || first.type === 'Url')) found.push(String(first.value));
+interface Imported {
+  address: string;
+  /** What stands behind the address. */
+  conditions: string;
+}
+
+function importsIn(tree: CssNode & { type: 'StyleSheet' }, css: string): Imported[] {
+  return [...tree.children].flatMap((node): Imported[] => {
+    if (node.type !== 'Atrule' || node.name.toLowerCase() !== 'import' || !node.prelude?.loc) return [];
+    const { start, end } = node.prelude.loc;
+    const written = withoutComments(css.slice(start.offset, end.offset));
+    const [whole, quoted, plain, inUrl, bare] =
+      /^(?:"([^"]*)"|'([^']*)'|url\(\s*(?:["']([^"']*)["']|([^)"'\s]*))\s*\))/i.exec(written) ?? [];
+    const address = quoted ?? plain ?? inUrl ?? bare;
+    return whole === undefined || address === undefined
+      ? []
+      : [{ address, conditions: written.slice(whole.length).trim() }];
   });
-  return found;
+}
+
+/** `layer(a) supports(display: grid) screen and (min-width: 10px)`, in this order (CSS Cascade 5 §2). */
+function importedBy(conditions: string, around: Around, layers: Layers): Around | null {
+  const [, layered, name = '', rest = ''] =
+    /^(?:(layer)(?:\(([^)]*)\))?(?=\s|$))?\s*([\s\S]*)$/i.exec(conditions) ?? [];
+  const supports = /^supports\(((?:[^()]|\([^()]*\))*)\)\s*/i.exec(rest);
+  const media = rest.slice(supports?.[0].length ?? 0).trim();
+  const asked = supports?.[1]?.trim();
+  const held = asked === undefined ? true : isSupported(asked.startsWith('(') ? asked : `(${asked})`);
+  if (held === false) return null;
+  return {
+    ...around,
+    media: media === '' ? around.media : [...around.media, media],
+    layer: layered === undefined ? around.layer : layers.enter(around.layer, name),
+    doubt: around.doubt ?? (held === null ? `@import … supports(${asked ?? ''}) is not read here` : null),
+  };
 }

@@ -103,8 +103,12 @@ export function partOf(declared: string, longhand: string, value: string): strin
   if (declared === longhand) return value;
   const pieces = piecesOf(value);
   const at = pieceFor(declared, longhand, pieces);
-  return at === null ? null : (pieces[at]?.text ?? null);
+  if (at !== null) return pieces[at]?.text ?? null;
+  return longhand === 'flex-basis' ? basisWithout(value) : null;
 }
+
+/** What the basis is where `flex` does not name it (CSS Flexible Box 1 §7.1.1). */
+const basisWithout = (flex: string): string => (/^(?:none|initial|auto)$/i.test(flex) ? 'auto' : '0%');
 
 /** The shorthand with one longhand changed and the rest as written; null where that cannot be said in it. */
 export function withPart(declared: string, longhand: string, value: string, part: string): string | null {

@@ -31,6 +31,8 @@ export interface SettingView {
   /** In a narrow window: whether it is only what wider ones have. */
   fromWide: boolean;
   idle: string | null;
+  /** Why it cannot be told what a browser makes of it; null where it can. */
+  unread: string | null;
 }
 
 export interface RuleView {
@@ -66,7 +68,7 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
   const rules = rulesOf(situation, layout.parts);
   const narrow = [...new Set(rules.flatMap(({ media }) => upTo(media) ?? []))].sort((a, b) => b - a);
   const settings = SETTINGS.map((setting): SettingView => {
-    const { value, winner } = setting.read(layout);
+    const { value, winner, unread = null } = setting.read(layout);
     const element =
       winner &&
       Object.values(layout.parts)
@@ -97,6 +99,7 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
       },
       fromWide,
       idle: setting.idle?.(layout) ?? null,
+      unread,
     };
   });
   const sheets = [

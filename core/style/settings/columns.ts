@@ -2,7 +2,8 @@
 import { firstOf } from '../../site/index.ts';
 import { valueFor } from '../cascade.ts';
 import type { StyleWish } from '../declare.ts';
-import { displayOf, isNothing, sideOf, type Layout } from '../layout.ts';
+import { displayOf, isNothing, oddIn, sideOf, type Layout } from '../layout.ts';
+import { itemsInRow, widthOf } from '../rows.ts';
 import { lengthOf, piecesOf, sumOf, timesOf } from '../values.ts';
 import { declared, type Setting, type Declared } from './setting.ts';
 
@@ -24,36 +25,66 @@ function gridColumns(value: string | null): string | null {
 const leastOf = (track: string): string | null =>
   /^minmax\(\s*(?:min\(\s*)?([\d.]+[a-z]+)/i.exec(track)?.[1] ?? (lengthOf(track) ? track : null);
 
-/** Columns by the width of an item: a share of the row, or a length. */
-function itemColumns(width: string | null): string | null {
-  if (width === null || /^auto$/i.test(width)) return null;
-  const share = /^calc\(\s*\(?\s*100%.*\/\s*(\d+)\b.*\)$/is.exec(width);
-  if (share) return share[1] ?? '';
-  const percent = /(?:^|\()\s*([\d.]+)%/.exec(width);
-  if (percent) return String(Math.max(1, Math.floor(100.5 / Number(percent[1]))));
-  return lengthOf(width) ? width : null;
+/** Reads a grid's columns, and says where nobody can: tracks of others, columns that are filled from top to bottom. */
+function readGrid(layout: Layout): Declared {
+  const { situation, parts } = layout;
+  const [container] = parts.container;
+  const one = declared(layout, 'container', 'grid-template-columns');
+  const says = (property: string) => valueFor(situation, container, property) ?? '';
+  if (one.unread !== undefined) return { ...one, value: null };
+  if (one.winner && one.value === null)
+    return { ...one, unread: `${one.winner.declaration.property} says it together with other things` };
+  if (/subgrid|masonry/i.test(one.value ?? ''))
+    return { ...one, value: null, unread: 'its columns are those of another grid' };
+  if (/\bcolumn\b/i.test(says('grid-auto-flow')))
+    return { ...one, value: null, unread: 'it fills its columns from top to bottom (grid-auto-flow: column)' };
+  if (!/^(?:none)?$/i.test(says('grid-template-areas')))
+    return { ...one, value: null, unread: 'its columns are drawn as areas (grid-template-areas)' };
+  return { ...one, value: gridColumns(one.value) ?? '1' };
+}
+
+/** Newspaper columns: a number and a least width together limit one another (CSS Multi-column 1 §3.4). */
+function readNewspaper(layout: Layout): Declared {
+  const count = declared(layout, 'container', 'column-count');
+  const width = declared(layout, 'container', 'column-width');
+  const isSet = ({ value }: Declared) => value !== null && value !== 'auto';
+  if (isSet(count) && isSet(width))
+    return { ...count, unread: `it has at most ${count.value} columns, none narrower than ${width.value}` };
+  return isSet(count) ? count : width;
+}
+
+function readRow(layout: Layout): Declared {
+  const { method } = layout;
+  const basis = declared(layout, 'item', 'flex-basis');
+  const width = declared(layout, 'item', 'width');
+  const one = method === 'flex' && widthOf(layout) === basis.value && basis.value !== null ? basis : width;
+  const doubt = basis.unread ?? width.unread;
+  if (doubt !== undefined) return { ...one, value: null, unread: doubt };
+  const inRow = itemsInRow(layout);
+  switch (inRow.kind) {
+    case 'count':
+      return { ...one, value: String(inRow.count) };
+    case 'length':
+      return { ...one, value: inRow.width };
+    case 'free':
+      return { ...one, value: null };
+    case 'unread':
+      return { ...one, value: null, unread: inRow.why };
+  }
 }
 
 function read(layout: Layout): Declared {
+  const odd = layout.fixed ?? oddIn(layout);
+  if (odd !== null) return { value: null, winner: null, unread: odd };
   switch (layout.method) {
-    case 'grid': {
-      const one = declared(layout, 'container', 'grid-template-columns');
-      return { ...one, value: gridColumns(one.value) ?? (one.winner ? null : '1') };
-    }
-    case 'columns': {
-      const count = declared(layout, 'container', 'column-count');
-      return count.value !== null && count.value !== 'auto' ? count : declared(layout, 'container', 'column-width');
-    }
-    case 'flex': {
-      const basis = declared(layout, 'item', 'flex-basis');
-      const one = basis.value !== null && !/^auto$|^0/.test(basis.value) ? basis : declared(layout, 'item', 'width');
-      return { ...one, value: itemColumns(one.value) };
-    }
+    case 'grid':
+      return readGrid(layout);
+    case 'columns':
+      return readNewspaper(layout);
+    case 'flex':
     case 'float':
-    case 'inline': {
-      const one = declared(layout, 'item', 'width');
-      return { ...one, value: itemColumns(one.value) };
-    }
+    case 'inline':
+      return readRow(layout);
     default:
       return { value: layout.method === 'stacked' ? '1' : null, winner: null };
   }
@@ -149,7 +180,7 @@ function byItemWidth(layout: Layout, count: number | null, value: string): Style
   const { situation, parts, method } = layout;
   const [item] = parts.item;
   const basis =
-    method === 'flex' && !/^(?:auto|0.*|)$/.test(valueFor(situation, item, 'flex-basis') ?? '')
+    method === 'flex' && !/^(?:auto|content|)$/.test(valueFor(situation, item, 'flex-basis') ?? '')
       ? 'flex-basis'
       : 'width';
   const wishes: StyleWish[] = [
@@ -204,11 +235,23 @@ function spacing(layout: Layout, sides: readonly [string, string]): 'margin' | '
 const ROW = ['top', 'bottom'] as const;
 const COLUMN = ['left', 'right'] as const;
 
+/** Whether the room between items is a property of what holds them. */
+const hasGap = ({ method }: Layout, property: string): boolean =>
+  method === 'grid' || method === 'flex' || (method === 'columns' && property === 'column-gap');
+
+/** The margins of an item on both sides, which stand beside a gap. */
+const ownMargins = (layout: Layout, sides: readonly [string, string]): string =>
+  sumOf(sideOf(layout, `margin-${sides[0]}`), sideOf(layout, `margin-${sides[1]}`));
+
 function readGap(layout: Layout, property: 'row-gap' | 'column-gap'): Declared {
-  const { method } = layout;
-  if (method === 'grid' || method === 'flex' || (method === 'columns' && property === 'column-gap'))
-    return declared(layout, 'container', property);
   const sides = property === 'row-gap' ? ROW : COLUMN;
+  const odd = oddIn(layout);
+  if (odd !== null) return { value: null, winner: null, unread: odd };
+  if (hasGap(layout, property)) {
+    const gap = declared(layout, 'container', property);
+    const margins = layout.method === 'columns' ? '0' : ownMargins(layout, sides);
+    return isNothing(margins) ? gap : { ...gap, value: sumOf(gap.value ?? '0', margins) };
+  }
   const kind = spacing(layout, sides);
   const one = declared(layout, 'item', `${kind}-${sides[1]}`);
   return {
@@ -219,10 +262,14 @@ function readGap(layout: Layout, property: 'row-gap' | 'column-gap'): Declared {
 
 function gapWishes(layout: Layout, property: 'row-gap' | 'column-gap', value: string | null): StyleWish[] | string {
   const { method } = layout;
-  if (method === 'grid' || method === 'flex' || (method === 'columns' && property === 'column-gap'))
-    return withColumns(layout, property, value);
-  if (value === null) return 'Give 0 for no room between.';
   const sides = property === 'row-gap' ? ROW : COLUMN;
+  if (hasGap(layout, property)) {
+    const wishes = withColumns(layout, property, value);
+    if (method === 'columns' || value === null || isNothing(ownMargins(layout, sides))) return wishes;
+    // What is asked for is all of the room.
+    return [...wishes, ...sides.map((side): StyleWish => ({ role: 'item', property: `margin-${side}`, value: '0' }))];
+  }
+  if (value === null) return 'Give 0 for no room between.';
   const kind = spacing(layout, sides);
   const [one, other] = sides.map((side) => isNothing(sideOf(layout, `${kind}-${side}`)));
   // All on one side, or half on each, as it is now.

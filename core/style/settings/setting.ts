@@ -3,7 +3,7 @@
  * a file here.
  */
 import type { StyleWish } from '../declare.ts';
-import { winnerFor, type State, type Winner } from '../cascade.ts';
+import { doubtFor, winnerFor, type State, type Winner } from '../cascade.ts';
 import type { Layout } from '../layout.ts';
 import type { Role } from '../roles.ts';
 
@@ -22,6 +22,8 @@ export interface Declared {
   value: string | null;
   /** What says so. */
   winner: Winner | null;
+  /** Why it cannot be told what a browser makes of it; left out where it can. */
+  unread?: string;
 }
 
 export interface Setting {
@@ -43,7 +45,8 @@ export interface Setting {
 export function declared({ situation, parts }: Layout, role: Role, property: string): Declared {
   const element = parts[role][0];
   const winner = element ? winnerFor(situation, element, property) : null;
-  return { value: winner?.value ?? null, winner };
+  const unread = element ? doubtFor(situation, element, property) : null;
+  return { value: winner?.value ?? null, winner, ...(unread === null ? {} : { unread }) };
 }
 
 /** A setting that is one property of one part. */

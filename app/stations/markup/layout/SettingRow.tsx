@@ -39,12 +39,13 @@ const ORIGIN = { flex: '1 1 180px', minWidth: 0, fontSize: '0.75rem', color: col
 
 export function SettingRow(props: Props) {
   const showSource = useShowSource();
-  const { place, fromWide, idle } = props.setting;
+  const { place, fromWide, idle, unread } = props.setting;
   return (
     <Box sx={ROW}>
       <Field {...props} />
       <Box sx={ORIGIN}>
         {idle ??
+          (unread && `Not read: ${unread}.`) ??
           (place ? (
             <PlaceLink
               onClick={() => showSource(place.path, place.start)}
