@@ -244,6 +244,18 @@ void (() => {
     obey(event.data as ToProbe); // of the application's own origin
   });
 
+  function measure(elements: readonly number[][]): void {
+    if (document.readyState !== 'complete') {
+      window.addEventListener('load', () => measure(elements), { once: true });
+      return;
+    }
+    const boxes = elements.map((path): [number, number, number, number] | null => {
+      const box = byPath.get(path.join())?.getBoundingClientRect();
+      return box ? [box.left + scrollX, box.top + scrollY, box.width, box.height] : null;
+    });
+    tell({ type: 'measured', boxes });
+  }
+
   function obey(command: ToProbe): void {
     switch (command.type) {
       case 'ping':
@@ -264,6 +276,8 @@ void (() => {
         return tellPlaces();
       case 'rehearse':
         return void rehearseAt(command.element, command.number);
+      case 'measure':
+        return measure(command.elements);
     }
   }
 })();

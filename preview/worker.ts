@@ -61,7 +61,7 @@ void (() => {
       if (found.folder) return Response.redirect(`${url.pathname}/${url.search}`, 301);
       return page(404, 'There is no such file', path);
     }
-    event.waitUntil(remember(token, wanted, found.blob));
+    if (!found.passing) event.waitUntil(remember(token, wanted, found.blob));
     const type = typeOf(wanted);
     const isPage = isPagePath(wanted) && event.request.mode === 'navigate';
     return isPage
@@ -163,7 +163,7 @@ void (() => {
         bytes.slice(12),
       );
       // The application is closed: nobody says that outside addresses may be asked.
-      return { blob: new Blob([open]), folder: false, outside: false };
+      return { blob: new Blob([open]), folder: false, outside: false, passing: false };
     } catch {
       return null;
     }

@@ -15,6 +15,8 @@ export const ToBridge = z.discriminatedUnion('type', [
   }),
   /** What has changed. */
   z.strictObject({ type: z.literal('update'), files: Files }),
+  /** The site with some files otherwise, under a token of its own, in place of the trial before. */
+  z.strictObject({ type: z.literal('trial'), token: z.string().check(z.minLength(22)), files: Files }),
 ]);
 export type ToBridge = z.infer<typeof ToBridge>;
 
@@ -25,6 +27,8 @@ export const FromBridge = z.discriminatedUnion('type', [
   z.strictObject({ from, type: z.literal('ready') }),
   /** The last batch is in place. */
   z.strictObject({ from, type: z.literal('taken') }),
+  /** The trial of that token can be asked for. */
+  z.strictObject({ from, type: z.literal('trial'), token: z.string() }),
   z.strictObject({ from, type: z.literal('failed'), reason: z.string() }),
 ]);
 export type FromBridge = z.infer<typeof FromBridge>;

@@ -11,6 +11,9 @@ const Element = z.array(z.number().int()).max(200);
 /** Distance from the left and the top of the page; CSS px. */
 const Place = z.tuple([z.number(), z.number()]);
 
+/** Left, top, width, height; CSS px. */
+const Box = z.tuple([z.number(), z.number(), z.number(), z.number()]);
+
 export const ToProbe = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('ping') }),
   z.strictObject({ type: z.literal('reload') }),
@@ -26,6 +29,8 @@ export const ToProbe = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('watch'), elements: z.array(Element) }),
   /** One picture is clicked as a visitor would; `number` comes back with the answer. */
   z.strictObject({ type: z.literal('rehearse'), element: Element, number: z.number() }),
+  /** Where elements stand, once the page is loaded. */
+  z.strictObject({ type: z.literal('measure'), elements: z.array(Element) }),
 ]);
 export type ToProbe = z.infer<typeof ToProbe>;
 
@@ -57,6 +62,8 @@ export const FromProbe = z.discriminatedUnion('type', [
   }),
   z.strictObject({ from, type: z.literal('scrolled'), at: Place }),
   z.strictObject({ from, type: z.literal('rehearsed'), number: z.number(), seen: Seen.nullable() }),
+  /** The boxes of what was asked for, from the left and top of the page; CSS px. Null for what is not there. */
+  z.strictObject({ from, type: z.literal('measured'), boxes: z.array(Box.nullable()).max(5000) }),
   /** Middles of the watched elements from the top of the window, null where out of sight; CSS px. */
   z.strictObject({ from, type: z.literal('places'), tops: z.array(z.number().nullable()).max(5000) }),
 ]);

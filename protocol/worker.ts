@@ -7,12 +7,13 @@ export type FileQuestion = z.infer<typeof FileQuestion>;
 
 /**
  * `token` proves who answers; `folder` is true where no file, but a folder has that path; `outside` where pages of this
- * site may ask for outside addresses.
+ * site may ask for outside addresses; `passing` where it is a trial, of which nothing is kept.
  */
 export const FileAnswer = z.strictObject({
   token: z.string(),
   blob: z.nullable(z.instanceof(Blob)),
   folder: z.boolean(),
   outside: z.boolean(),
+  passing: z.boolean(),
 });
 export type FileAnswer = z.infer<typeof FileAnswer>;

@@ -387,17 +387,24 @@ function importsIn(tree: CssNode & { type: 'StyleSheet' }, css: string): Importe
 
 /** `layer(a) supports(display: grid) screen and (min-width: 10px)`, in this order (CSS Cascade 5 §2). */
 function importedBy(conditions: string, around: Around, layers: Layers): Around | null {
-  const [, layered, name = '', rest = ''] =
-    /^(?:(layer)(?:\(([^)]*)\))?(?=\s|$))?\s*([\s\S]*)$/i.exec(conditions) ?? [];
-  const supports = /^supports\(((?:[^()]|\([^()]*\))*)\)\s*/i.exec(rest);
-  const media = rest.slice(supports?.[0].length ?? 0).trim();
-  const asked = supports?.[1]?.trim();
-  const held = asked === undefined ? true : isSupported(asked.startsWith('(') ? asked : `(${asked})`);
+  const { layer, supports, media } = conditionsIn(conditions);
+  const held = supports === null ? true : isSupported(supports.startsWith('(') ? supports : `(${supports})`);
   if (held === false) return null;
   return {
     ...around,
     media: media === '' ? around.media : [...around.media, media],
-    layer: layered === undefined ? around.layer : layers.enter(around.layer, name),
-    doubt: around.doubt ?? (held === null ? `@import … supports(${asked ?? ''}) is not read here` : null),
+    layer: layer === null ? around.layer : layers.enter(around.layer, layer),
+    doubt: around.doubt ?? (held ? null : `@import … supports(${supports ?? ''}) is not read here`),
+  };
+}
+
+function conditionsIn(conditions: string): { layer: string | null; supports: string | null; media: string } {
+  const layered = /^layer(?:\(([^)]*)\))?(?=\s|$)\s*/i.exec(conditions);
+  const rest = conditions.slice(layered?.[0].length ?? 0);
+  const supports = /^supports\(((?:[^()]|\([^()]*\))*)\)\s*/i.exec(rest);
+  return {
+    layer: layered && (layered[1] ?? ''),
+    supports: supports?.[1]?.trim() ?? null,
+    media: rest.slice(supports?.[0].length ?? 0).trim(),
   };
 }

@@ -1,4 +1,5 @@
 /** How a gallery is laid out, as plain data: its settings, where each is said, and the rules that say it. */
+import { pathTo } from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
 import { styledSite } from '../plans/index.ts';
 import {
@@ -50,6 +51,8 @@ export interface LayoutView {
   rules: RuleView[];
   /** Widths up to which some rule of the gallery counts, widest first; CSS px. */
   narrow: number[];
+  /** The first items by their child numbers from `html`, one element each; empty where items are several. */
+  items: number[][];
   /** Other pages that load a sheet in which this gallery is laid out. */
   alsoOn: string[];
 }
@@ -123,11 +126,15 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
         text: rule.stylesheet.text.slice(rule.range.start, rule.range.end),
       })),
     narrow,
+    items: layout.parts.item.slice(0, MOST_ITEMS).map(pathTo),
     alsoOn: [...new Set(sheets.flatMap((sheet) => loading(styled, sheet).map((page) => page.path)))].filter(
       (one) => one !== path,
     ),
   };
 }
+
+/** More would show nothing else of how a gallery is laid out. */
+const MOST_ITEMS = 60;
 
 /** Rules that speak of the container, the items, their links, pictures or captions; not those of the whole page. */
 function rulesOf(situation: Situation, parts: Layout['parts']): Rule[] {

@@ -1,13 +1,29 @@
 /** The bridge to the preview origin: it is given the site's files, and tells whether pages can be shown. */
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 import { useRouteLoaderData } from 'react-router';
 import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
+import type { Box } from '~core/style/index.ts';
 import { FromBridge, type ToBridge } from '~protocol/bridge.ts';
+import { newToken } from '../../data/hash';
 import type { SiteSession } from '../../data/session/siteSession';
+import { measured } from './measure';
 import { MessageBudget } from './messageBudget';
 import { useTries, type Tries } from './tried';
 
 type Status = 'starting' | 'ready' | 'limited' | 'stuck';
+
+/** What brings the site's own files. */
+type Batch = 'open' | 'update';
 
 interface Preview {
   origin: string;
@@ -23,7 +39,19 @@ interface Preview {
   takeDown: () => void;
   again: (scripts: boolean) => void;
   tries: Tries;
+  /**
+   * Where elements of a page would stand in a window of so many CSS px if these files were otherwise; null where no page
+   * answers.
+   */
+  tryOut: TryOut;
 }
+
+type TryOut = (
+  files: ReadonlyMap<string, FileContent | null>,
+  path: string,
+  width: number,
+  elements: readonly number[][],
+) => Promise<Box[] | null>;
 
 const PreviewContext = createContext<Preview | null>(null);
 
@@ -60,7 +88,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   useEffect(() => {
     // Nothing is sent before the whole has been, and every batch waits for the one before it.
     let turn: Promise<void> | null = null;
-    const post = async (type: ToBridge['type'], files: readonly [string, FileContent | null][]) => {
+    const post = async (type: Batch, files: readonly [string, FileContent | null][]) => {
       // The program's notes are no file of the site.
       const all = files.filter(([path]) => path !== NOTES_FILE);
       const blobs = await session.pictures.blobs(all.map(([path]) => path));
@@ -73,7 +101,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       sent.current.push(...all.map(([path]) => path));
       frame.current?.contentWindow?.postMessage(message, origin);
     };
-    const send = (type: ToBridge['type'], before: Promise<void>, files: [string, FileContent | null][]) => {
+    const send = (type: Batch, before: Promise<void>, files: [string, FileContent | null][]) => {
       // From now on, though what they hold has still to be read: who waits for all changes must wait for this one.
       setPending((n) => n + 1);
       turn = before.then(() => post(type, files)).catch(() => setStatus('limited'));
@@ -133,10 +161,11 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     [restart],
   );
   const tries = useTries(session, restart);
+  const tryOut = useTryOut(frame, origin);
   const settled = pending === 0;
   const value = useMemo(
-    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again, tries }),
-    [origin, status, taken, settled, address, restart, scripts, takeDown, again, tries],
+    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut }),
+    [origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut],
   );
   return (
     <PreviewContext.Provider value={value}>
@@ -155,6 +184,46 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       )}
     </PreviewContext.Provider>
   );
+}
+
+/** What the bridge takes longer for it does not do; ms. */
+const TRIAL_PATIENCE = 3000;
+
+/** A trial has a token of its own: nothing of it is seen by the pages that are shown. */
+function useTryOut(frame: RefObject<HTMLIFrameElement | null>, origin: string): TryOut {
+  return useCallback(
+    async (files, path, width, elements) => {
+      const token = newToken();
+      const changed = [...files].map(([name, content]): [string, Blob | null] => [
+        name,
+        content?.kind === 'text' ? new Blob([content.text], { type: mediaTypeOf(name) }) : null,
+      ]);
+      const taken = heard(frame, origin, token);
+      const message: ToBridge = { type: 'trial', token, files: changed };
+      frame.current?.contentWindow?.postMessage(message, origin);
+      if (!(await taken)) return null;
+      return measured(`${origin}/s/${token}/${path.split('/').map(encodeURIComponent).join('/')}`, width, elements);
+    },
+    [frame, origin],
+  );
+}
+
+/** Whether the bridge says that it has a trial. */
+function heard(frame: RefObject<HTMLIFrameElement | null>, origin: string, token: string): Promise<boolean> {
+  return new Promise((resolve) => {
+    const done = (is: boolean) => {
+      clearTimeout(late);
+      window.removeEventListener('message', hear);
+      resolve(is);
+    };
+    const hear = (event: MessageEvent) => {
+      if (event.origin !== origin || event.source !== frame.current?.contentWindow) return;
+      const message = FromBridge.safeParse(event.data);
+      if (message.success && message.data.type === 'trial' && message.data.token === token) done(true);
+    };
+    const late = setTimeout(() => done(false), TRIAL_PATIENCE);
+    window.addEventListener('message', hear);
+  });
 }
 
 const typed = (path: string, blob: Blob | null): Blob | null => blob && blob.slice(0, blob.size, mediaTypeOf(path));

@@ -2,6 +2,7 @@
 import { firstOf } from '../../site/index.ts';
 import { valueFor } from '../cascade.ts';
 import type { StyleWish } from '../declare.ts';
+import type { Declaration } from '../stylesheets.ts';
 import { displayOf, isNothing, oddIn, sideOf, type Layout } from '../layout.ts';
 import { itemsInRow, widthOf } from '../rows.ts';
 import { lengthOf, piecesOf, sumOf, timesOf } from '../values.ts';
@@ -25,6 +26,12 @@ function gridColumns(value: string | null): string | null {
 const leastOf = (track: string): string | null =>
   /^minmax\(\s*(?:min\(\s*)?([\d.]+[a-z]+)/i.exec(track)?.[1] ?? (lengthOf(track) ? track : null);
 
+/** Why a declaration does not say a value by itself. */
+const whyUntold = ({ property, value }: Declaration): string =>
+  property === 'grid-template-columns'
+    ? `${value} names what nothing sets`
+    : `${property} says it together with other things`;
+
 /** Reads a grid's columns, and says where nobody can: tracks of others, columns that are filled from top to bottom. */
 function readGrid(layout: Layout): Declared {
   const { situation, parts } = layout;
@@ -32,8 +39,7 @@ function readGrid(layout: Layout): Declared {
   const one = declared(layout, 'container', 'grid-template-columns');
   const says = (property: string) => valueFor(situation, container, property) ?? '';
   if (one.unread !== undefined) return { ...one, value: null };
-  if (one.winner && one.value === null)
-    return { ...one, unread: `${one.winner.declaration.property} says it together with other things` };
+  if (one.winner && one.value === null) return { ...one, unread: whyUntold(one.winner.declaration) };
   if (/subgrid|masonry/i.test(one.value ?? ''))
     return { ...one, value: null, unread: 'its columns are those of another grid' };
   if (/\bcolumn\b/i.test(says('grid-auto-flow')))

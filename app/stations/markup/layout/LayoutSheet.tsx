@@ -12,6 +12,7 @@ import { useIntent } from '../../../ui/site/work';
 import { color, MONO } from '../../../ui/theme';
 import { Length, type Commit } from './fields';
 import { SettingRow } from './SettingRow';
+import { useTrial } from './useTrial';
 import { PlaceLink } from '../../../ui/parts/pressable';
 
 const METHODS: Readonly<Record<LayoutView['method'], string>> = {
@@ -45,6 +46,15 @@ const WIDTHS = { display: 'flex', alignItems: 'center', gap: 1, mt: 1 };
 
 const SETTINGS = { flex: 1, minHeight: 0, overflow: 'auto', px: 2, pt: 1, pb: '190px' } as const;
 
+const STATE = { px: 2, fontSize: '0.8125rem', color: color('stone'), '&:not(:empty)': { pt: 1 } } as const;
+
+const NONE: readonly number[][] = [];
+
+function saysOfTrial(trying: boolean, unconfirmed: boolean): string {
+  if (trying) return 'Trying it on a copy of the page…';
+  return unconfirmed ? 'Unconfirmed: no live page answered, so nobody has seen what the last setting does.' : '';
+}
+
 /** The other pages that the stylesheet is that of. */
 function saysWhoElse(pages: readonly string[]): string {
   if (pages.length === 0) return '';
@@ -56,6 +66,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
   const { intent, busy } = useIntent();
   const [layout, setLayout] = useState<LayoutView | null>(null);
   const { session, view } = site;
+  const { attempt, trying, unconfirmed } = useTrial(layout?.items ?? NONE, intent);
   useEffect(() => {
     let current = true;
     void session.analysis.layout(page, number, at).then((made) => current && setLayout(made));
@@ -73,7 +84,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
     ...new Set([...layout.narrow, ...(layout.narrow.length === 0 ? [USUAL] : []), ...(at === null ? [] : [at])]),
   ].sort((a, b) => b - a);
   const set = (setting: string, value: string | null) =>
-    intent({ kind: 'set-style', page, gallery: number, setting, value, at });
+    attempt({ kind: 'set-style', page, gallery: number, setting, value, at });
   const groups = [...new Set(layout.settings.map(({ group }) => group))];
   return (
     <Box component="section" aria-label="Layout" sx={SHEET}>
@@ -107,6 +118,9 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
           <AnotherWidth onAt={onAt} />
         </Box>
       </Box>
+      <Box role="status" sx={STATE}>
+        {saysOfTrial(trying, unconfirmed)}
+      </Box>
       {/* Room below, so that what was just done, told over the foot of the window, hides no setting. */}
       <Box sx={SETTINGS}>
         {groups.map((group) => (
@@ -115,7 +129,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
             title={group}
             at={at}
             settings={layout.settings.filter((one) => one.group === group)}
-            idle={busy || site.readOnly}
+            idle={busy || trying || site.readOnly}
             onSet={set}
           />
         ))}
