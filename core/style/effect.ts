@@ -45,6 +45,10 @@ export function missedBy({ setting, value, before, after, width }: Trial): strin
     const shown = columnsIn(after);
     return shown === wanted ? null : `in a window of ${width} px the page shows ${shown} columns and not ${value}`;
   }
+  if (setting === 'grid') {
+    const [was, is] = [columnsIn(before), columnsIn(after)];
+    return was === is ? null : `in a window of ${width} px the page would show ${is} columns where it shows ${was}`;
+  }
   // One under the other, nothing stands between columns; all in one row, nothing between rows.
   const rows = rowsOf(after).length;
   const hasRoom = setting === 'column-gap' ? columnsIn(after) > 1 : rows > 1;

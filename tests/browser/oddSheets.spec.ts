@@ -11,6 +11,7 @@ import { read, siteOf, textAt } from '../unit/sites.ts';
 import { LONG } from './fixtures';
 
 const WIDTHS = [1280, 768, 390];
+const GALLERY = { kind: 'set-style', page: 'index.html', gallery: 0 } as const;
 const ORIGIN = 'http://sheets.example';
 
 const filesOf = ({ page, css, files }: OddSheet): SiteFiles =>
@@ -81,14 +82,22 @@ for (const [n, sheet] of ODD_SHEETS.entries())
         const setting = settingIn(files, 'columns', width === 1280 ? null : width);
         expect.soft(wrongReading(setting, await shown(page)), `read at ${width}`).toBeNull();
       }
+      // Written as a grid, nothing looks otherwise.
+      const grid = planFor(read(files), { ...GALLERY, setting: 'grid', value: 'grid', at: null });
+      const gridded = grid.ok ? applyChange(files, grid.change) : null;
+      for (const width of gridded ? WIDTHS : []) {
+        await show(page, files, width);
+        const before = await shown(page);
+        await show(page, gridded?.ok ? gridded.files : files, width);
+        expect.soft((await shown(page)).columns, `as a grid at ${width}`).toBe(before.columns);
+      }
       for (const [id, value, at] of [
         ['columns', '2', null],
         ['columns', '5', null],
         ['columns', '2', 600],
         ['column-gap', '24px', null],
       ] as const) {
-        const wish = { kind: 'set-style' as const, page: 'index.html', gallery: 0, setting: id, value, at };
-        const planned = planFor(read(files), wish);
+        const planned = planFor(read(files), { ...GALLERY, setting: id, value, at });
         if (!planned.ok) {
           expect.soft(planned.reason.length, `${id} ${value}`).toBeGreaterThan(20);
           continue;

@@ -244,3 +244,30 @@ describe('every setting on every hand', () => {
     },
   );
 });
+
+describe('a grid in place of floats', () => {
+  const floats = '.meadow { overflow: hidden; }\n.meadow li { float: left; width: 23%; margin: 0 2% 20px 0; }\n';
+
+  it('has the same columns and the room that the margins were', () => {
+    expect(css(site(floats), 'grid', 'grid')).toBe(
+      '.meadow { overflow: hidden; display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); column-gap: 2%; row-gap: 20px; }\n.meadow li { float: none; width: auto; margin: 0; }\n',
+    );
+  });
+
+  it('is one change, and is undone to the byte', () => {
+    const files = site(floats);
+    const planned = planFor(read(files), wish('grid', 'grid'));
+    const done = planned.ok ? applyChange(files, planned.change) : planned;
+    if (!done.ok) throw new Error(done.reason);
+    const undone = applyChange(done.files, done.inverse);
+    expect(undone.ok && textAt(undone.files, 'kites.css')).toBe(floats);
+  });
+
+  it.each([
+    [GRID, 'Only for floats and inline blocks.'],
+    [`${floats}@media (max-width: 600px) { .meadow li { width: 48%; } }\n`, 'Windows up to 600 px have other columns'],
+    ['.meadow li { float: left; }\n', 'Set columns first; these pictures are as wide as they come.'],
+  ])('is refused where it would not look the same', (text, reason) =>
+    expect(refusal(site(text), 'grid', 'grid')).toContain(reason),
+  );
+});

@@ -2,6 +2,7 @@
 import { ALIGNMENT } from './alignment.ts';
 import { CAPTIONS } from './captions.ts';
 import { COLUMNS } from './columns.ts';
+import { GRID } from './grid.ts';
 import { PAGE } from './page.ts';
 import { PICTURES } from './pictures.ts';
 import type { Setting } from './setting.ts';
@@ -11,6 +12,7 @@ export * from './setting.ts';
 
 export const SETTINGS: readonly Setting[] = [
   ...COLUMNS,
+  GRID,
   ...ALIGNMENT,
   ...PICTURES,
   ...CAPTIONS,

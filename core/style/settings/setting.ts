@@ -13,6 +13,8 @@ export type Field =
   | { kind: 'length' }
   | { kind: 'lines' }
   | { kind: 'share' }
+  /** It is done, and has no value. */
+  | { kind: 'act' }
   | { kind: 'border' }
   | { kind: 'colour' }
   | { kind: 'choice'; choices: readonly (readonly [value: string, says: string])[] };

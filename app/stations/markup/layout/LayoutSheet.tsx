@@ -55,6 +55,10 @@ function saysOfTrial(trying: boolean, unconfirmed: boolean): string {
   return unconfirmed ? 'Unconfirmed: no live page answered, so nobody has seen what the last setting does.' : '';
 }
 
+/** What is done to floats and inline blocks is no setting of others. */
+const concerns = ({ field }: SettingView, { method }: LayoutView): boolean =>
+  field.kind !== 'act' || method === 'float' || method === 'inline';
+
 /** The other pages that the stylesheet is that of. */
 function saysWhoElse(pages: readonly string[]): string {
   if (pages.length === 0) return '';
@@ -128,7 +132,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
             key={group}
             title={group}
             at={at}
-            settings={layout.settings.filter((one) => one.group === group)}
+            settings={layout.settings.filter((one) => one.group === group && concerns(one, layout))}
             idle={busy || trying || site.readOnly}
             onSet={set}
           />

@@ -1,5 +1,6 @@
 /** One setting: its field, and the declaration of the author's that it reads. */
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import type { SettingView } from '~core/view/index.ts';
 import { Mono } from '../../../ui/parts/small';
 import { useShowSource } from '../../../ui/site/openSite';
@@ -16,6 +17,12 @@ interface Props {
 function Field({ setting: { title, field, value, idle }, idle: busy, onSet }: Props) {
   const shared = { label: title, value, disabled: busy || idle !== null, onCommit: onSet };
   switch (field.kind) {
+    case 'act':
+      return (
+        <Button disabled={shared.disabled} onClick={() => onSet('grid')}>
+          {title}
+        </Button>
+      );
     case 'columns':
       return <Columns {...shared} />;
     case 'choice':
@@ -37,6 +44,9 @@ const ROW = { display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap',
 
 const ORIGIN = { flex: '1 1 180px', minWidth: 0, fontSize: '0.75rem', color: color('stone') };
 
+const saysNothing = ({ field }: SettingView): string =>
+  field.kind === 'act' ? 'the same look, written as a grid' : 'nothing said';
+
 export function SettingRow(props: Props) {
   const showSource = useShowSource();
   const { place, fromWide, idle, unread } = props.setting;
@@ -55,7 +65,7 @@ export function SettingRow(props: Props) {
               {` ${place.path}, line ${place.line}${fromWide ? ', for every width' : ''}`}
             </PlaceLink>
           ) : (
-            'nothing said'
+            saysNothing(props.setting)
           ))}
       </Box>
     </Box>

@@ -9,7 +9,7 @@ import { useSite } from '../../../ui/site/openSite';
 type Wish = Intent & { kind: 'set-style' };
 
 /** Settings whose effect can be told from where the items stand. */
-const TRIED = new Set(['columns', 'column-gap', 'row-gap']);
+const TRIED = new Set(['columns', 'column-gap', 'row-gap', 'grid']);
 
 /** What a trial came to: it is shown, something else is, or no page answered. */
 type Verdict = { seen: true; says: string | null } | { seen: false };
