@@ -8,6 +8,7 @@ import { Findings } from '../stations/proof/Findings';
 import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { LivePage } from '../ui/preview/LivePage';
 import { usePreview } from '../ui/preview/PreviewProvider';
+import { laidOutWidth } from '~core/view/index.ts';
 import type { FromProbe } from '~protocol/probe.ts';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
@@ -29,6 +30,10 @@ const WINDOWS = { display: 'flex', gap: `${GAP}px`, mb: 1.5, flexShrink: 0, minH
 
 /** More say no more: a page can report without end. */
 const MOST_REPORTS = 50;
+
+/** Without the viewport tag phones show another width than they have. */
+const saysWidth = (width: number, laidOut: number): string =>
+  width === laidOut ? `${width} px` : `${width} px, laid out ${laidOut} px wide as phones do it`;
 
 const WIDTH_LABEL = { textAlign: 'center', color: color('stone'), fontSize: '0.78rem', mt: 0.25 } as const;
 
@@ -110,7 +115,7 @@ export default function Proof() {
                     {...(n === 2 ? { onReport: hear } : {})}
                   />
                 </Panel>
-                <Box sx={WIDTH_LABEL}>{`${width} px`}</Box>
+                <Box sx={WIDTH_LABEL}>{saysWidth(width, laidOutWidth(page, width))}</Box>
               </Box>
             );
           })}

@@ -1,7 +1,8 @@
-import { THUMBNAIL } from '../model/index.ts';
-import { nameOf, stemOf } from '../site/index.ts';
+import { THUMBNAIL, type PageReading, type SiteReading } from '../model/index.ts';
+import { setSlot, type GalleryItem } from '../markup/index.ts';
+import { nameOf, planEdits, relativeReference, stemOf } from '../site/index.ts';
 import { shownInstead } from '../pairing/index.ts';
-import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
+import { itemsOf, placeIn, type Fix, type Observation, type Rule } from './finding.ts';
 
 export const anotherPicture: Rule = {
   id: 'another-picture',
@@ -22,6 +23,8 @@ export const anotherPicture: Rule = {
           strand: strand.id,
           joint: 'thumbnail',
           fixes: [
+            ...rightThumbnail(site, page, item, full, thumbnail),
+            ...otherLink(page, item, shows.path),
             {
               kind: 'picture',
               label: `Make it anew from ${nameOf(full)}`,
@@ -32,3 +35,32 @@ export const anotherPicture: Rule = {
       ];
     }),
 };
+
+/** A thumbnail of the right picture may be there, under another name. */
+function rightThumbnail(site: SiteReading, page: PageReading, item: GalleryItem, full: string, shown: string): Fix[] {
+  const pair = site.pairing.pairs.find((one) => one.full === full && one.thumbnail !== null && one.thumbnail !== shown);
+  return pair?.thumbnail
+    ? [pointed(page, item, 'thumbnail', pair.thumbnail, `Show ${nameOf(pair.thumbnail)} here`)]
+    : [];
+}
+
+/** Either end may be the wrong one: the picture that is shown is opened. */
+const otherLink = (page: PageReading, item: GalleryItem, shown: string | null): Fix[] =>
+  shown === null || !item.target ? [] : [pointed(page, item, 'full', shown, `Open ${nameOf(shown)} instead`)];
+
+const pointed = (
+  page: PageReading,
+  item: GalleryItem,
+  slot: 'thumbnail' | 'full',
+  path: string,
+  label: string,
+): Fix => ({
+  kind: 'change',
+  label,
+  plan: () =>
+    planEdits(
+      `${label}, in ${page.path}`,
+      page.path,
+      setSlot(page.document, item, slot, relativeReference(page.base, path)),
+    ),
+});

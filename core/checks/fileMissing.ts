@@ -2,17 +2,20 @@ import { type PageElement, replaceValue } from '../markup/index.ts';
 import { resolved, THUMBNAIL, type PageReading, type SiteReading, type Strand } from '../model/index.ts';
 import { isPicturePath, nameOf, planEdits, relativeReference, type FileChange } from '../site/index.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
+import { deadEnds } from './menuDeadEnd.ts';
 import { soughtReferences, type SoughtReference } from './references.ts';
 
 export const fileMissing: Rule = {
   id: 'file-missing',
   station: 'pairs',
   title: 'Every path leads to a file that is there',
-  find: (site) =>
-    site.pages.flatMap((page) =>
+  find: (site) => {
+    // An entry of the menu of several pages is one matter.
+    const ofMenus = new Set([...deadEnds(site).values()].flat().map(({ menu, n }) => menu.entries[n]?.link));
+    return site.pages.flatMap((page) =>
       soughtReferences(page).flatMap((reference): Observation[] => {
         const { element, attribute, loads } = reference;
-        const file = resolved(attribute.value, page.base, site.index);
+        const file = ofMenus.has(element) ? null : resolved(attribute.value, page.base, site.index);
         if (!file || file.real !== null || file.path === '') return [];
         const strand = strandAt(page, attribute.range.start);
         const isThumbnail = element.tag === 'img';
@@ -31,7 +34,8 @@ export const fileMissing: Rule = {
           },
         ];
       }),
-    ),
+    );
+  },
 };
 
 interface Missed extends SoughtReference {

@@ -7,6 +7,8 @@ export type Station = 'pairs' | 'markup' | 'wiring' | 'proof' | 'pack';
 
 export type Fix =
   | { kind: 'change'; label: string; plan: () => Planned }
+  /** A page that is not there, made from another one. */
+  | { kind: 'page'; label: string; path: string; title: string; from: string }
   /** Pictures that have to be made before the change can be written. */
   | { kind: 'picture'; label: string; tasks: PictureTask[] }
   /** Only the author knows the words. */

@@ -8,6 +8,7 @@ import { claimedTwice } from './claimedTwice.ts';
 import { codeIgnored } from './codeIgnored.ts';
 import { containerAbsent } from './containerAbsent.ts';
 import { dummyLink } from './dummyLink.ts';
+import { descriptionMissing, iconMissing, viewportMissing } from './headMissing.ts';
 import { fileMissing } from './fileMissing.ts';
 import { groupMissing } from './groupMissing.ts';
 import { groupSplit } from './groupSplit.ts';
@@ -18,6 +19,7 @@ import { kitIncomplete } from './kitIncomplete.ts';
 import { linkOpensPage } from './linkOpensPage.ts';
 import { markerPlace } from './markerPlace.ts';
 import { markerUnlike } from './markerUnlike.ts';
+import { menuDeadEnd } from './menuDeadEnd.ts';
 import { moduleFromDisk } from './moduleFromDisk.ts';
 import { placeMissing } from './placeMissing.ts';
 import { rootAddress } from './rootAddress.ts';
@@ -31,6 +33,7 @@ import { startTooSoon } from './startTooSoon.ts';
 import { tagBroken } from './tagBroken.ts';
 import { textLeftOver } from './textLeftOver.ts';
 import { tooDeep } from './tooDeep.ts';
+import { tooHeavy } from './tooHeavy.ts';
 import { tooLarge } from './tooLarge.ts';
 import type { Finding, Rule } from './finding.ts';
 import type { SiteReading } from '../model/index.ts';
@@ -38,6 +41,7 @@ import type { SiteReading } from '../model/index.ts';
 export const RULES: readonly Rule[] = [
   caseDiffers,
   fileMissing,
+  menuDeadEnd,
   placeMissing,
   anotherPicture,
   linkOpensPage,
@@ -46,6 +50,7 @@ export const RULES: readonly Rule[] = [
   idTwice,
   srcsetEmpty,
   tooLarge,
+  tooHeavy,
   tooDeep,
   charsetUnlike,
   dummyLink,
@@ -69,6 +74,9 @@ export const RULES: readonly Rule[] = [
   groupSplit,
   containerAbsent,
   claimedTwice,
+  viewportMissing,
+  descriptionMissing,
+  iconMissing,
 ];
 
 /** All findings: what is broken first, then by page and line. */

@@ -25,7 +25,7 @@ describe('a page with a base', () => {
     ]);
     expect(index?.wiring.includes.map(({ path }) => path)).toEqual(['css/a.css', 'a.js']);
     expect(site.pairing.pairs.map(({ thumbnail }) => thumbnail)).toContain('kites/t/a.jpg');
-    expect(findingsOf(site).filter(({ rule }) => /missing/.test(rule))).toEqual([]);
+    expect(findingsOf(site).filter(({ rule }) => /^(?:file|place)-missing/.test(rule))).toEqual([]);
   });
 
   it('gets new items, links and slots by addresses from there', () => {

@@ -109,6 +109,7 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'forget-kit': forgetKit,
   fix: (site, intent) => {
     const fix = findingsOf(site).find((finding) => finding.id === intent.finding)?.fixes[intent.fix];
+    if (fix?.kind === 'page') return newPage(site, fix, (page, picture) => itemFor(site, page, picture));
     if (fix?.kind !== 'change') return refuse('This matter is settled already, or the page has changed meanwhile.');
     return fix.plan();
   },

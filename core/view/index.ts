@@ -4,5 +4,5 @@ export { type Foretold, type KitView, predictionsOn } from './kits.ts';
 export { type LayoutView, layoutView, type SettingView } from './layout.ts';
 export { type FileView, type FindingView, type FixView, type SiteView, viewOf } from './siteView.ts';
 export { type PairView } from './pairs.ts';
-export { type GalleryView, type OddView, type PageView } from './pages.ts';
+export { type GalleryView, laidOutWidth, type OddView, type PageView } from './pages.ts';
 export { type EntryState, type MenuView } from './menusView.ts';

@@ -1,6 +1,8 @@
 /** A page and its galleries as the interface shows them. */
 import {
   countersToMend,
+  hasViewport,
+  LAID_OUT,
   hazardIn,
   oddOnes,
   patternOf,
@@ -46,6 +48,13 @@ export interface OddView {
   having: number;
 }
 
+/** The widest window of a device that goes by the viewport tag (common practice, no source); CSS px. */
+const TABLET = 834;
+
+/** How wide a page is laid out in a window of so many CSS px. */
+export const laidOutWidth = ({ viewport }: Pick<PageView, 'viewport'>, width: number): number =>
+  width <= TABLET && !viewport ? LAID_OUT : width;
+
 export interface PageView {
   path: string;
   /** The path that its addresses count from: its own, or where its `base` leads. */
@@ -61,6 +70,8 @@ export interface PageView {
   kit: string | null;
   /** Every kit that it uses or means to use. */
   uses: { name: string; title: string; does: KitView['does']; answered: number }[];
+  /** It says how wide a phone is to lay it out; what does not is laid out as for a desktop, and shrunken. */
+  viewport: boolean;
   /** Stylesheets of the site that it links. */
   styles: string[];
   includes: IncludeView[];
@@ -84,6 +95,7 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
     anchors: namesIn(document).ids,
     kit: wiring.main?.kit.manifest.name ?? null,
     uses: usesView(page),
+    viewport: hasViewport(document),
     styles: wiring.includes.flatMap(({ kind, path, lookup }) =>
       kind === 'style' && path !== null && lookup.found !== 'nothing' ? [lookup.path] : [],
     ),

@@ -131,6 +131,7 @@ export function viewOf(site: SiteReading): SiteView {
 }
 
 function fixView(fix: Fix): FixView {
+  if (fix.kind === 'page') return { kind: 'change', label: fix.label };
   if (fix.kind === 'change') return { kind: 'change', label: fix.label };
   return fix;
 }

@@ -22,7 +22,10 @@ async function openLayout(page: Page, more = ''): Promise<void> {
 }
 
 const ask = (page: Page, columns: string) =>
-  page.getByRole('group', { name: 'Columns' }).getByRole('button', { name: `${columns} columns` }).click();
+  page
+    .getByRole('group', { name: 'Columns' })
+    .getByRole('button', { name: `${columns} columns` })
+    .click();
 
 test('what the page shows is written, and nothing of the trial is left', async ({ page }) => {
   await openLayout(page);

@@ -130,7 +130,9 @@ const describing: Of = (place, gallery, n) => {
     judge: (before, after) => {
       const { gone, fresh } = difference(before, after);
       const alt = (token: string) => /^(img|input|area) alt=/.test(token);
-      const wrong = lost(first(gone, alt)) ?? strange(first(fresh, (token) => token.replace(/^input/, 'img') === `img alt=${value}`));
+      const wrong =
+        lost(first(gone, alt)) ??
+        strange(first(fresh, (token) => token.replace(/^input/, 'img') === `img alt=${value}`));
       return wrong ?? (fresh.size === 1 && gone.size <= 1 ? null : 'more than one alt text changed');
     },
   };

@@ -1,6 +1,6 @@
 /** The reading of a site: references, strands joint by joint, findings and their fixes, renames, wiring. */
 import { describe, expect, it } from 'vitest';
-import { findingsOf } from '../../core/checks/index.ts';
+import { faultsOf } from '../faults.ts';
 import { fileLayer, pageAddresses, styleAddresses } from '../../core/addresses/index.ts';
 import { JOINTS, newReadingMemory, readSite, renameFile, type SiteReading } from '../../core/model/index.ts';
 import { parsePage } from '../../core/markup/index.ts';
@@ -354,7 +354,7 @@ describe('renaming', () => {
 });
 
 describe('findings', () => {
-  const rules = (reading: SiteReading) => findingsOf(reading).map((finding) => finding.rule);
+  const rules = (reading: SiteReading) => faultsOf(reading).map((finding) => finding.rule);
 
   it('are none on a whole site', () =>
     expect(rules(site({ 'index.html': page(around(item('b')), SCRIPT), ...VIEWER, ...PICTURES }))).toEqual([]));
@@ -364,7 +364,7 @@ describe('findings', () => {
       { 'index.html': page(around(item('b', { alt: '' })), SCRIPT), ...VIEWER, ...PICTURES },
       { 'l/b.jpg': facts(900, 1, { caption: 'A kite & its tail' }) },
     );
-    const [finding] = findingsOf(reading);
+    const [finding] = faultsOf(reading);
     expect(finding?.fixes.map((fix) => fix.label)).toEqual(['Use “A kite & its tail”', 'Write it']);
     const fix = finding?.fixes[0];
     const planned = fix?.kind === 'change' ? fix.plan() : null;
@@ -379,7 +379,7 @@ describe('findings', () => {
       'img/logo.png': null,
     });
     expect(
-      findingsOf(reading).map((finding) => [finding.rule, finding.place.line, finding.fixes.map((fix) => fix.label)]),
+      faultsOf(reading).map((finding) => [finding.rule, finding.place.line, finding.fixes.map((fix) => fix.label)]),
     ).toEqual([
       ['file-missing', 4, ['Point it at img/logo.png']],
       ['file-missing', 4, []],
@@ -391,7 +391,7 @@ describe('findings', () => {
       'index.html': page('<a href="#">Our festival</a> <a href="#">More</a> <a href="#top">Up</a>'),
       'festival.html': page('<h1>x</h1>'),
     });
-    expect(findingsOf(reading).map((finding) => finding.fixes.map((fix) => fix.label))).toEqual([
+    expect(faultsOf(reading).map((finding) => finding.fixes.map((fix) => fix.label))).toEqual([
       ['Link to festival.html'],
       [],
     ]);
@@ -480,7 +480,7 @@ describe('what only looks like a fault of wiring', () => {
     ['a link to a folder of a host’s name that is there', '<a href="www.kites/a.html">x</a>', ''],
   ])('%s', (_, body, head) =>
     expect(
-      findingsOf(site({ 'index.html': page(body, head), 'www.kites/a.html': page('<h1>a</h1>'), ...VIEWER })).map(
+      faultsOf(site({ 'index.html': page(body, head), 'www.kites/a.html': page('<h1>a</h1>'), ...VIEWER })).map(
         ({ rule, says }) => `${rule}: ${says}`,
       ),
     ).toEqual([]),
@@ -492,7 +492,7 @@ describe('what only looks like a fault of wiring', () => {
     ]));
 });
 
-const rulesOf = (reading: SiteReading) => findingsOf(reading).map(({ rule }) => rule);
+const rulesOf = (reading: SiteReading) => faultsOf(reading).map(({ rule }) => rule);
 
 describe('the memory of a reading', () => {
   it('reads the wiring of a page again only when its page, a script of it, or a kit is another', () => {

@@ -3,7 +3,7 @@
  * behind.
  */
 import { describe, expect, it } from 'vitest';
-import { findingsOf } from '../../core/checks/index.ts';
+import { faultsOf } from '../faults.ts';
 import { readSite, type SiteReading } from '../../core/model/index.ts';
 import { planFor, type Intent } from '../../core/plans/index.ts';
 import { applyChange, type FileContent } from '../../core/site/index.ts';
@@ -44,7 +44,7 @@ const wiredByHand = (kit: string) => siteWith({ 'index.html': wiredPage(kit), ..
 function expectWhole(files: Files, kit: string): void {
   const site = read(files);
   const page = site.pages[0]!;
-  expect(findingsOf(site).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
+  expect(faultsOf(site).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
   const predictions = page.galleries[0]!.items.map((item) => predict({ ...page, index: site.index }, item));
   expect(predictions.map(({ by, opens, shows }) => [by, opens, shows])).toEqual(
     NAMES.map((name) => [kit, 'viewer', `large/${name}.jpg`]),
@@ -60,7 +60,7 @@ describe.each(KITS.map(({ manifest }) => manifest.name))('the %s', (kit) => {
     const wired = after(bare, { kind: 'wire', page: 'index.html', kit });
     for (const { name } of kitNamed(kit).manifest.files)
       expect(textAt(wired, `${kitNamed(kit).manifest.folder}/${name}`)).toBe(kitNamed(kit).files[name]);
-    expect(findingsOf(read(wired)).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
+    expect(faultsOf(read(wired)).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
     const again = planFor(read(wired), { kind: 'wire', page: 'index.html', kit });
     expect(again).toEqual({ ok: false, reason: expect.stringContaining('wired already') });
     const off = after(wired, { kind: 'unwire', page: 'index.html', kit });

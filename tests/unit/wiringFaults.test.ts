@@ -1,6 +1,6 @@
 /** Each planted wiring fault: found at its place, explained, mended where that is certain, and nothing else found. */
 import { describe, expect, it } from 'vitest';
-import { findingsOf } from '../../core/checks/index.ts';
+import { faultsOf } from '../faults.ts';
 import { readSite, type SiteReading } from '../../core/model/index.ts';
 import { planFor } from '../../core/plans/index.ts';
 import { applyChange, type FileContent } from '../../core/site/index.ts';
@@ -20,7 +20,7 @@ const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(
 describe.each(['none', 'lightbox', 'lantern', 'peephole', 'sidebay'])('a page wired by hand with %s', (kit) => {
   it('has nothing to find', () => {
     const site = read(filesFrom({ 'index.html': wiredPage(kit), ...kitFiles(kit) }));
-    expect(findingsOf(site).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
+    expect(faultsOf(site).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
     expect(site.pages[0]?.strands[0]?.map(({ state }) => state)).toEqual(NAMES.map(() => 'whole'));
   });
 });
@@ -32,7 +32,7 @@ describe.each(WIRING_FAULTS.map((fault) => [fault.name, fault] as const))('%s', 
   const texts = faultySite(fault);
   const looked = () => {
     const site = read(filesFrom(texts));
-    const findings = findingsOf(site);
+    const findings = faultsOf(site);
     return { site, findings, finding: findings.find(({ rule }) => rule === fault.rule) };
   };
 
@@ -58,7 +58,7 @@ describe.each(WIRING_FAULTS.map((fault) => [fault.name, fault] as const))('%s', 
       if (!planned.ok) throw new Error(planned.reason);
       const applied = applyChange(files, planned.change);
       if (!applied.ok) throw new Error(applied.reason);
-      const after = findingsOf(read(applied.files));
+      const after = faultsOf(read(applied.files));
       // A container missing for each link is found for each; one change mends them all.
       expect(after.filter(({ rule }) => rule === fault.rule).map(({ says }) => says)).toEqual([]);
       expect(after.length).toBeLessThan(findings.length);

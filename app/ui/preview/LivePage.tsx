@@ -2,7 +2,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
+import { laidOutWidth } from '~core/view/index.ts';
 import type { FromProbe } from '~protocol/probe.ts';
+import { useSite } from '../site/openSite';
 import { color, TOKENS } from '../theme';
 import { LimitedPage } from './LimitedPage';
 import { usePreview } from './PreviewProvider';
@@ -61,7 +63,7 @@ const frameStyle = ({
 
 export function LivePage({
   path,
-  width,
+  width: asked,
   room,
   title,
   show = null,
@@ -74,6 +76,7 @@ export function LivePage({
 }: LivePageProps) {
   const { origin, status, taken, address, restart, scripts, takeDown, again, tries } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
+  const width = useLaidOut(path, asked);
   const scale = Math.min(1, room.width / width);
   const [greeted, setGreeted] = useState(0);
   const alive = useWatchdog(status === 'ready' && scripts, path, takeDown);
@@ -154,6 +157,12 @@ export function LivePage({
       )}
     </Box>
   );
+}
+
+/** How wide a page is laid out in a window of so many CSS px. */
+function useLaidOut(path: string, width: number): number {
+  const page = useSite().site.view.pages.find((one) => one.path === path);
+  return page ? laidOutWidth(page, width) : width;
 }
 
 function Stuck({ path, onAgain }: { path: string; onAgain: (scripts: boolean) => void }) {
