@@ -96,7 +96,10 @@ const NEVER_EMPTY = /^(?:id|name|for|href|sizes|aria-.*|on.*|poster|src|srcset|.
  * What a new item has in the places that are the author's own: words where others have words, nothing where nobody
  * can say what would stand there.
  */
-function freshValues({ forNew, free }: Pattern, { caption, title, alt }: NewItem): [string, string][] {
+export function freshValues(
+  { forNew, free }: Pick<Pattern, 'forNew' | 'free'>,
+  { caption, title, alt }: NewItem,
+): [string, string][] {
   const words = caption || title || alt;
   return slotsOf(forNew).flatMap((slot): [string, string][] => {
     const place = free.get(slot);

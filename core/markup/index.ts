@@ -18,6 +18,7 @@ export {
   type UnitHint,
   valueOf,
 } from './document.ts';
+export { isEmptied, placeOfItems, refill } from './emptied.ts';
 export { encodeAttribute, encodeMarkup, replaceValue, setAttribute } from './encode.ts';
 export { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 export { type Hazard, hazardIn, hazardsOf } from './hazards.ts';

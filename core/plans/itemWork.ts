@@ -3,7 +3,6 @@ import {
   addItems,
   applyPattern,
   editAttributes,
-  firstGallery,
   moveItems,
   oddOnes,
   removeItems,
@@ -16,6 +15,8 @@ import {
 } from '../markup/index.ts';
 import type { SiteReading, Strand } from '../model/index.ts';
 import { countOf, planEdits, type Planned, refuse, relativeReference, resolveInSite } from '../site/index.ts';
+import { galleryFor, rememberingEmptied } from './emptied.ts';
+import { notesChange } from './notes.ts';
 import { wordsOf } from './pictureWords.ts';
 import { GALLERY_GONE, galleryAt, itemOf, type FoundGallery, type GalleryPlace } from './items.ts';
 import type { CaptionSource, FILLABLE } from './rules.ts';
@@ -40,11 +41,10 @@ function chosenItems(site: SiteReading, strands: readonly string[]): (FoundGalle
 export function removeMany(site: SiteReading, { strands }: { strands: readonly string[] }): Planned {
   const chosen = chosenItems(site, strands);
   if (typeof chosen === 'string') return refuse(chosen);
-  return planEdits(
-    `Remove ${counted(chosen.places.length)} from ${chosen.page.path}`,
-    chosen.page.path,
-    removeItems(chosen.page.document, chosen.gallery, chosen.places),
-  );
+  const { page, gallery, places } = chosen;
+  const label = `Remove ${counted(places.length)} from ${page.path}`;
+  const planned = planEdits(label, page.path, removeItems(page.document, gallery, places));
+  return rememberingEmptied(site, page, gallery, new Set(places).size, planned);
 }
 
 export function moveMany(site: SiteReading, { strands, to }: { strands: readonly string[]; to: number }): Planned {
@@ -71,11 +71,11 @@ export function copyMany(
   if (items.length < strands.length)
     return refuse('An item is no longer where it was; the page has changed meanwhile.');
   const label = `Copy ${counted(items.length)} to ${path}`;
-  return planEdits(
-    label,
-    path,
-    gallery ? addItems(target.document, gallery, items) : firstGallery(target.document, items),
-  );
+  if (gallery) return planEdits(label, path, addItems(target.document, gallery, items));
+  const { edited, notes } = galleryFor(site, target, items);
+  const planned = planEdits(label, path, edited);
+  if (!planned.ok || !notes.emptied) return planned;
+  return { ok: true, change: { label, files: [...planned.change.files, ...notesChange(site, notes)] } };
 }
 
 /** An item as it is written on another page. */

@@ -1,16 +1,16 @@
 /** From what is asked for to the change that does it, or the reason why it cannot be done. */
 import { findingsOf } from '../checks/index.ts';
-import { addItems, firstGallery, moveItem, removeItem, setAlt, setCaption, type NewItem } from '../markup/index.ts';
+import { addItems, moveItem, removeItem, setAlt, setCaption, type NewItem } from '../markup/index.ts';
 import { madeFullSize, type SiteReading } from '../model/index.ts';
 import { troubleOf } from '../pairing/index.ts';
 import {
-  type FileChange,
   type ListMapping,
   nameOf,
   planEdits,
   type Planned,
   refuse,
   relativeReference,
+  type SiteNotes,
 } from '../site/index.ts';
 import { decide } from './decide.ts';
 import { GALLERY_GONE, itemOf, type FoundItem } from './items.ts';
@@ -41,6 +41,7 @@ import { changeKit, forgetKit, saveKit, unwire, wire } from './wiring.ts';
 import { keepPlace, setTags, setWords } from './setWords.ts';
 import { inCharset } from './charset.ts';
 import { conserved } from './conserved.ts';
+import { galleryFor, rememberingEmptied } from './emptied.ts';
 import type { Intent, NewPicture } from './intent.ts';
 import { STATED } from './stated.ts';
 
@@ -58,9 +59,11 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
       planEdits(`Set the caption of ${at.name}`, page.path, setCaption(page.document, item, value)),
     ),
   'remove-item': (site, { strand }) =>
-    withItem(site, strand, ({ page, gallery, strand: at }) =>
-      planEdits(`Remove ${at.name} from ${page.path}`, page.path, removeItem(page.document, gallery, at.item)),
-    ),
+    withItem(site, strand, ({ page, gallery, strand: at }) => {
+      const removed = removeItem(page.document, gallery, at.item);
+      const label = `Remove ${at.name} from ${page.path}`;
+      return rememberingEmptied(site, page, gallery, 1, planEdits(label, page.path, removed));
+    }),
   'move-item': (site, { strand, to }) =>
     withItem(site, strand, ({ page, gallery, strand: at }) =>
       planEdits(`Move ${at.name} to place ${to + 1}`, page.path, moveItem(page.document, gallery, at.item, to)),
@@ -134,16 +137,14 @@ function addPictures(
   const gallery = n === null ? undefined : page.galleries[n];
   const label = `Add ${pictures.length === 1 ? '1 picture' : `${pictures.length} pictures`} to ${path}`;
   if (n !== null && !gallery) return refuse(GALLERY_GONE);
-  const planned = planEdits(
-    label,
-    path,
-    gallery
-      ? addItems(page.document, gallery, items, Math.min(at ?? gallery.items.length, gallery.items.length))
-      : firstGallery(page.document, items),
-  );
-  return planned.ok
-    ? { ok: true, change: { label, files: [...planned.change.files, ...notesOfList(site, pictures, mapping)] } }
-    : planned;
+  const { edited, notes } = gallery
+    ? { edited: addItems(page.document, gallery, items, Math.min(at ?? Infinity, gallery.items.length)), notes: {} }
+    : galleryFor(site, page, items);
+  const planned = planEdits(label, path, edited);
+  if (!planned.ok) return planned;
+  const said = { ...notes, ...notesOfList(site, pictures, mapping) };
+  const noted = Object.keys(said).length === 0 ? [] : notesChange(site, said);
+  return { ok: true, change: { label, files: [...planned.change.files, ...noted] } };
 }
 
 /** Tags that a list gives, and what its columns hold, for the next time. */
@@ -151,18 +152,17 @@ function notesOfList(
   site: SiteReading,
   pictures: readonly NewPicture[],
   mapping: ListMapping | undefined,
-): FileChange[] {
+): Partial<SiteNotes> {
   const tagged = pictures.flatMap(({ full, tags = [] }): [string, string[]][] => {
     const content = site.files.get(full);
     return content?.kind === 'binary' && tags.length > 0
       ? [[content.hash, [...new Set([...(site.notes.known.tags[content.hash] ?? []), ...tags])]]]
       : [];
   });
-  if (tagged.length === 0 && mapping === undefined) return [];
-  return notesChange(site, {
-    tags: { ...site.notes.known.tags, ...Object.fromEntries(tagged) },
+  return {
+    ...(tagged.length > 0 ? { tags: { ...site.notes.known.tags, ...Object.fromEntries(tagged) } } : {}),
     ...(mapping ? { lists: withMapping(site, mapping) } : {}),
-  });
+  };
 }
 
 const withMapping = ({ notes }: SiteReading, mapping: ListMapping) =>

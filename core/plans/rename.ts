@@ -47,7 +47,7 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
 
 /** What is noted by path goes along: what was made, and the pages of a gallery. */
 function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
-  const { made, spreads, units } = site.notes.known;
+  const { emptied, made, spreads, units } = site.notes.known;
   const to = (path: string) => moves.get(path) ?? path;
   const changed = {
     ...(made.some(({ path, from }) => moves.has(path) || moves.has(from))
@@ -59,6 +59,8 @@ function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileCh
   };
   if (units.some(({ page }) => moves.has(page)))
     Object.assign(changed, { units: units.map((one) => ({ ...one, page: to(one.page) })) });
+  if (emptied.some(({ page }) => moves.has(page)))
+    Object.assign(changed, { emptied: emptied.map((one) => ({ ...one, page: to(one.page) })) });
   return Object.keys(changed).length === 0 ? [] : notesChange(site, changed);
 }
 

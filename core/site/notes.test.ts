@@ -17,6 +17,7 @@ const EMPTY = {
   units: [],
   lists: [],
   kits: [],
+  emptied: [],
   spreads: [],
 };
 
@@ -39,6 +40,19 @@ const FULL = {
   units: [{ page: 'index.html', selector: 's'.repeat(500), gallery: false }],
   lists: [{ columns: ['a'], full: 'a', thumbnail: null, title: null, caption: 'a', alt: null, tags: null }],
   kits: [{ any: 'thing' }],
+  emptied: [
+    {
+      page: 'a.html',
+      at: [1, 0],
+      tag: 'ul',
+      className: 'g',
+      pattern: '<li>{caption}</li>',
+      free: [['text', null] as [string, null]],
+      lead: '\n',
+      separator: '\n',
+      tail: '\n',
+    },
+  ],
   spreads: [{ pages: ['a.html'], size: 10_000 }],
 };
 
@@ -81,6 +95,8 @@ describe('notes', () => {
     [{ lists: [{ ...FULL.lists[0], columns: Array<string>(201).fill('c') }] }, 'lists.0.columns'],
     [{ lists: Array(51).fill(FULL.lists[0]) }, 'lists'],
     [{ kits: Array(101).fill({}) }, 'kits'],
+    [{ emptied: [{ ...FULL.emptied[0], at: [-1] }] }, 'emptied.0.at.0'],
+    [{ emptied: [{ ...FULL.emptied[0], pattern: 'p'.repeat(20_001) }] }, 'emptied.0.pattern'],
     [{ spreads: [{ pages: [], size: 1 }] }, 'spreads.0.pages'],
     [{ spreads: [{ pages: Array<string>(1001).fill('a'), size: 1 }] }, 'spreads.0.pages'],
     [{ spreads: [{ pages: ['a'], size: 0 }] }, 'spreads.0.size'],

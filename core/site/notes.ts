@@ -99,6 +99,23 @@ export const SiteNotes = z.object({
    * their rules are those of kits.
    */
   kits: z.array(z.unknown()).max(100).default([]),
+  /** Galleries whose items have all been removed: where they stood, and how their items were written. */
+  emptied: z
+    .array(
+      z.object({
+        page: path,
+        at: z.array(z.number().int().min(0)).max(200),
+        tag: z.string().max(60),
+        className: text,
+        pattern: z.string().max(20_000),
+        free: z.array(z.tuple([z.string().max(200), z.string().max(200).nullable()])).max(500),
+        lead: z.string().max(500),
+        separator: z.string().max(500),
+        tail: z.string().max(500),
+      }),
+    )
+    .max(1000)
+    .default([]),
   /** Galleries that stand on several pages, in their order, of so many items each. */
   spreads: z
     .array(z.object({ pages: z.array(path).min(1).max(1000), size: z.number().int().min(1).max(10_000) }))
