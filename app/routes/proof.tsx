@@ -33,7 +33,7 @@ const MOST_REPORTS = 50;
 
 /** Without the viewport tag phones show another width than they have. */
 const saysWidth = (width: number, laidOut: number): string =>
-  width === laidOut ? `${width} px` : `${width} px, laid out ${laidOut} px wide as phones do it`;
+  width === laidOut ? `${width} px` : `${width} px, laid out at ${laidOut} px`;
 
 const WIDTH_LABEL = { textAlign: 'center', color: color('stone'), fontSize: '0.78rem', mt: 0.25 } as const;
 

@@ -18,7 +18,7 @@ import { countOf, planEdits, type Planned, refuse, relativeReference, resolveInS
 import { galleryFor, rememberingEmptied } from './emptied.ts';
 import { notesChange } from './notes.ts';
 import { wordsOf } from './pictureWords.ts';
-import { GALLERY_GONE, galleryAt, itemOf, type FoundGallery, type GalleryPlace } from './items.ts';
+import { GALLERY_GONE, galleryAt, itemOf, markupIn, type FoundGallery, type GalleryPlace } from './items.ts';
 import type { CaptionSource, FILLABLE } from './rules.ts';
 
 const counted = (count: number): string => countOf(count, 'item');
@@ -121,6 +121,8 @@ export function setSlotOf(
 ): Planned {
   const found = itemOf(site, id);
   if (!found) return refuse('This item is no longer where it was; the page has changed meanwhile.');
+  const markup = slot === 'caption' ? markupIn(found.page.document, found.item) : null;
+  if (markup !== null) return refuse(markup);
   const isFile = (slot === 'thumbnail' || slot === 'full') && site.files.has(value);
   const written = isFile ? relativeReference(found.page.base, value) : value;
   return planEdits(
@@ -303,7 +305,8 @@ function wordsFor(site: SiteReading, strand: Strand, item: GalleryItem) {
 }
 
 function hasPlaceFor({ caption, image }: GalleryItem, slot: (typeof FILLABLE)[number]): boolean {
-  if (slot === 'caption') return caption !== null;
+  // Markup in a caption is its author's; words alone would take it away.
+  if (slot === 'caption') return caption?.plain === true;
   return slot === 'alt' ? image !== null : true;
 }
 

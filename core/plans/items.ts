@@ -1,5 +1,5 @@
 /** An item of a gallery by the name of its strand. */
-import type { Gallery, GalleryItem } from '../markup/index.ts';
+import type { Gallery, GalleryItem, PageDocument } from '../markup/index.ts';
 import type { PageReading, SiteReading, Strand } from '../model/index.ts';
 
 export interface FoundItem {
@@ -17,6 +17,14 @@ export function itemOf(site: SiteReading, id: string): FoundItem | null {
     if (strand && gallery && item) return { page, gallery, item, strand };
   }
   return null;
+}
+
+/** Why words alone may not be written into a caption: what its author has set in it would go. Null where they may. */
+export function markupIn(page: PageDocument, { caption }: GalleryItem): string | null {
+  if (!caption || caption.plain) return null;
+  const { start, end } = caption.range;
+  const tag = /<[a-z][^>]*>/i.exec(page.text.slice(start, end))?.[0] ?? 'markup';
+  return `This caption has ${tag} in it, which words alone would take away. Write it in the source, line ${page.lines.lineAt(start)}.`;
 }
 
 export const GALLERY_GONE = 'This gallery is no longer where it was; the page has changed meanwhile.';

@@ -13,7 +13,7 @@ import {
   type SiteNotes,
 } from '../site/index.ts';
 import { decide } from './decide.ts';
-import { GALLERY_GONE, itemOf, type FoundItem } from './items.ts';
+import { GALLERY_GONE, itemOf, markupIn, type FoundItem } from './items.ts';
 import {
   applyPatternTo,
   completeItems,
@@ -55,9 +55,11 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
       planEdits(`Set the alt text of ${at.name}`, page.path, setAlt(page.document, item, value)),
     ),
   'set-caption': (site, { strand, value }) =>
-    withItem(site, strand, ({ page, item, strand: at }) =>
-      planEdits(`Set the caption of ${at.name}`, page.path, setCaption(page.document, item, value)),
-    ),
+    withItem(site, strand, ({ page, item, strand: at }) => {
+      const markup = markupIn(page.document, item);
+      if (markup !== null) return refuse(markup);
+      return planEdits(`Set the caption of ${at.name}`, page.path, setCaption(page.document, item, value));
+    }),
   'remove-item': (site, { strand }) =>
     withItem(site, strand, ({ page, gallery, strand: at }) => {
       const removed = removeItem(page.document, gallery, at.item);

@@ -73,7 +73,7 @@ export function setStyle(
   return {
     ok: true,
     change: {
-      label: `${setting.title}${upTo}: ${value ?? 'taken away'} (${path})`,
+      label: `${setting.title}${upTo}${setting.field.kind === 'act' ? '' : `: ${value ?? 'taken away'}`} (${path})`,
       files,
     },
   };

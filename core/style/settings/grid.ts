@@ -1,4 +1,4 @@
-/** Floats and inline blocks written as a grid that looks the same: one change, shown before it is made. */
+/** Floats and inline blocks written as a grid of the same columns and gaps, as one change. */
 import { valueFor } from '../cascade.ts';
 import type { StyleWish } from '../declare.ts';
 import { isNothing, layoutOf, sideOf, type Layout } from '../layout.ts';
