@@ -1,5 +1,5 @@
 export { type Situation, weightOf, winnerFor } from './cascade.ts';
-export { type Box, columnsIn, missedBy } from './effect.ts';
+export { type Box, missedBy } from './effect.ts';
 export { declareAll, loading, situationOf, type StyledSite, WIDE } from './declare.ts';
 export { type Layout, layoutOf, type Method } from './layout.ts';
 export { allHold, upTo } from './media.ts';

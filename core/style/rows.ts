@@ -7,7 +7,7 @@ import { inheritedFor, valueFor, type Situation } from './cascade.ts';
 import { type Layout, sideOf } from './layout.ts';
 import { inRoom, type Linear, linearOf, type Units } from './linear.ts';
 
-export type InRow =
+type InRow =
   | { kind: 'count'; count: number }
   /** As many as fit, each of this width. */
   | { kind: 'length'; width: string }
@@ -166,7 +166,7 @@ function widthsOf(layout: Layout, width: string, units: Units): Widths | null {
 }
 
 /** Whether a row of flex goes on in a next one. */
-export function wraps({ situation, parts }: Layout): boolean {
+function wraps({ situation, parts }: Layout): boolean {
   const [container] = parts.container;
   const flow = valueFor(situation, container, 'flex-flow') ?? '';
   const wrap = valueFor(situation, container, 'flex-wrap') ?? flow;
