@@ -34,27 +34,47 @@ interface Unstated {
 const CODE = new Set(['script', 'style']);
 const WORD = /[\p{L}\p{N}]+/gu;
 
-function tokensOf({ elements, comments, text }: PageDocument, page: number): Token[] {
+/** What stands behind `from` in a page, or reaches over it. */
+function tokensOf({ elements, comments, text }: PageDocument, page: number, from: number): Token[] {
   const tokens: Token[] = [];
   for (const { tag, open, attributes, texts } of elements) {
     const at = open?.start;
     // What the browser adds by itself, and what it makes again, stands in no source.
     if (at === undefined) continue;
-    tokens.push({ part: 'tags', says: `<${tag}>`, at, page });
-    for (const { name, value, range } of attributes)
-      tokens.push({ part: 'attributes', says: `${name}="${value}" of <${tag}>`, at: range.start, page });
+    if (open && open.end > from) {
+      tokens.push({ part: 'tags', says: `<${tag}>`, at, page });
+      for (const { name, value, range } of attributes)
+        tokens.push({ part: 'attributes', says: `${name}="${value}" of <${tag}>`, at: range.start, page });
+    }
     const part = CODE.has(tag) ? 'code' : 'words';
     for (const { value, range } of texts)
-      for (const [says] of value.matchAll(WORD)) tokens.push({ part, says, at: range.start, page });
+      if (range.end > from)
+        for (const [says] of value.matchAll(WORD)) tokens.push({ part, says, at: range.start, page });
   }
   for (const { start, end } of comments)
-    tokens.push({ part: 'comments', says: text.slice(start, end), at: start, page });
+    if (end > from) tokens.push({ part: 'comments', says: text.slice(start, end), at: start, page });
   return tokens.sort((a, b) => a.at - b.at);
+}
+
+/**
+ * Up to where two texts say the same, whole tags taken. A parser reads from the beginning on, so that it makes the same
+ * of what is the same (WHATWG HTML §13.2).
+ */
+function sameUpTo(one: string, other: string): number {
+  const most = Math.min(one.length, other.length);
+  let [low, high] = [0, most];
+  // By halves, for comparing pieces is quicker than comparing letters.
+  while (low < high) {
+    const middle = Math.ceil((low + high) / 2);
+    if (one.slice(low, middle) === other.slice(low, middle)) low = middle;
+    else high = middle - 1;
+  }
+  return Math.max(0, one.lastIndexOf('<', low - 1));
 }
 
 const keyOf = ({ part, says }: Token): string => `${part} ${says}`;
 const isSame = (a: Token | undefined, b: Token | undefined): boolean =>
-  a !== undefined && b !== undefined && keyOf(a) === keyOf(b);
+  a !== undefined && b !== undefined && a.part === b.part && a.says === b.says;
 
 /** What lies between what is the same at both ends. */
 function middles(before: Token[], after: Token[]): [Token[], Token[]] {
@@ -98,9 +118,10 @@ export interface Changed {
 
 /** Null where nothing vanished, appeared or moved but what was stated; the pages of a change count together. */
 export function unstated(pages: readonly Changed[], { takes = [], gives = [], moves }: Stated): Unstated | null {
-  const each = pages.map(({ before, after }, n) =>
-    middles(before ? tokensOf(before, n) : [], after ? tokensOf(after, n) : []),
-  );
+  const each = pages.map(({ before, after }, n) => {
+    const from = before && after ? sameUpTo(before.text, after.text) : 0;
+    return middles(before ? tokensOf(before, n, from) : [], after ? tokensOf(after, n, from) : []);
+  });
   const [was, is] = [each.flatMap(([one]) => one), each.flatMap(([, one]) => one)];
   const [gone, fresh] = [missing(was, is), missing(is, was)];
   const says = (kind: Unstated['kind'], { says: what, page, at }: Token): Unstated => ({ kind, says: what, page, at });

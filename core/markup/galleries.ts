@@ -198,7 +198,8 @@ function halfOf(element: PageElement): string | null {
 /** `<div class="before">` and `<div class="after">` in one element, and the same in its siblings: one thing, not two. */
 function isPairAmongEquals(element: PageElement, bearing: Bearing): boolean {
   const halvesIn = ({ children }: PageElement): string => {
-    const halves = children.filter((child) => bearing.has(child)).map(halfOf);
+    const bear = children.filter((child) => bearing.has(child));
+    const halves = bear.length === 2 ? bear.map(halfOf) : [];
     return halves.length === 2 && halves[0] !== halves[1] && !halves.includes(null) ? halves.join() : '';
   };
   const own = halvesIn(element);
