@@ -10,6 +10,7 @@ import { NewPage } from '../stations/markup/NewPage';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { unplacedPairs } from '../stations/markup/PairChoice';
 import { PatternStrip } from '../stations/markup/PatternStrip';
+import { ScriptLists } from '../stations/markup/ScriptLists';
 import { Sheets } from '../stations/markup/Sheets';
 import { DropPictures, useImportPictures } from '../stations/markup/ImportPictures';
 import { Workplace } from '../stations/markup/Workplace';
@@ -76,6 +77,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
           onLayout={() => onLayout({ at: null })}
         />
       )}
+      {!layout && <ScriptLists page={page} />}
       <DropPictures
         disabled={unwritable}
         onTake={taking.take}

@@ -11,3 +11,4 @@ export { type CaptionSource, FILLABLE } from './rules.ts';
 export { denseOffers } from './sources.ts';
 export { type IncomingPicture, importPictures } from './importPictures.ts';
 export { styledSite } from './style.ts';
+export { type ScriptList, scriptLists } from './scriptLists.ts';

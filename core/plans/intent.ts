@@ -49,6 +49,13 @@ export const Intent = z.discriminatedUnion('kind', [
     at: z.number().int().min(0).optional(),
     mapping: ListMapping.optional(),
   }),
+  /** Entries of a list that a script draws; `at` is where the list begins in its file. */
+  z.strictObject({
+    kind: z.literal('add-to-list'),
+    path: z.string(),
+    at: z.number().int().min(0),
+    pictures: z.array(NewPicture).min(1),
+  }),
   z.strictObject({ kind: z.literal('remove-items'), strands }),
   z.strictObject({ kind: z.literal('move-items'), strands, to: z.number().int().min(0) }),
   /** Items written again in another gallery; null writes a first one on the page. */

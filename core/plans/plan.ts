@@ -38,6 +38,7 @@ import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
 import { changeKit, forgetKit, saveKit, unwire, wire } from './wiring.ts';
+import { addToList } from './scriptLists.ts';
 import { keepPlace, setTags, setWords } from './setWords.ts';
 import { inCharset } from './charset.ts';
 import { conserved } from './conserved.ts';
@@ -83,6 +84,7 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'apply-pattern': applyPatternTo,
   'fill-words': fillWords,
   'add-pictures': addPictures,
+  'add-to-list': addToList,
   'new-page': (site, wish) => newPage(site, wish, (page, picture) => itemFor(site, page, picture)),
   'link-to': linkTo,
   'delete-page': deletePage,

@@ -28,6 +28,7 @@ export const STATED: Readonly<Record<Intent['kind'], Stated>> = {
   'move-items': { ...adds, moves: true },
   'copy-items': adds,
   'add-pictures': adds,
+  'add-to-list': { gives: ['code'] },
   'set-slot': words,
   'set-on-links': values,
   renumber: words,

@@ -12,7 +12,7 @@ import {
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pairing } from '../pairing/index.ts';
 import { type Recipe } from '../photo/index.ts';
-import { byOrder, companionsOf, denseOffers } from '../plans/index.ts';
+import { byOrder, companionsOf, denseOffers, type ScriptList, scriptLists } from '../plans/index.ts';
 import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
 import { kitsView, type KitView } from './kits.ts';
 import { wordsRows } from './wordsView.ts';
@@ -46,6 +46,8 @@ export interface SiteView {
   files: FileView[];
   /** Class names that pages have or stylesheets speak of. */
   classes: string[];
+  /** Lists of pictures that scripts draw. */
+  scriptLists: ScriptList[];
   missing: PictureTask[];
   /** All that the recipe asks for and is not there, or would come out otherwise now. */
   due: PictureTask[];
@@ -99,6 +101,7 @@ export function viewOf(site: SiteReading): SiteView {
       hash: content.kind === 'binary' ? content.hash : null,
     })),
     classes: classesOf(site),
+    scriptLists: scriptLists(site),
     missing: pairs
       .filter((pair) => pair.state === 'no thumbnail')
       .map((pair) => ({

@@ -19,6 +19,13 @@ export { isSlipOf, lettersApart } from './read/letters.ts';
 export { ownKits } from './kit/ownKits.ts';
 export { containerMissing, membersOf, predict, type Prediction } from './read/prediction.ts';
 export { type Disagreement, disagreements, Seen } from './read/rehearsal.ts';
+export {
+  type ListedEntry,
+  type ListedValue,
+  namesPicture,
+  type PictureList,
+  pictureListsIn,
+} from './read/pictureLists.ts';
 export { readScript } from './read/scriptFacts.ts';
 export { type Include, includedName, includesOf } from './read/includes.ts';
 export { callText, startEdits, waitingEdits } from './write/startEdits.ts';

@@ -79,7 +79,8 @@ test('twelve photographs become a gallery that opens every picture, in at most f
   await click('Write this');
   await expect(page.getByText('12 of 12 links answered')).toBeVisible();
   await click(/^Proof/, 'link');
-  await expect(page.getByText('12 strands, nothing found wrong')).toBeVisible();
+  // What only its author can say of the site.
+  await expect(page.getByText(/^0 broken, 2 could be better/)).toBeVisible();
   for (const width of [390, 768, 1280])
     await expect(page.frameLocator(`iframe[title="index.html at ${width} px"]`).locator('figure img')).toHaveCount(12);
   await click(/^Pack/, 'link');
