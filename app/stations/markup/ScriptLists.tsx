@@ -28,7 +28,10 @@ function OneList({ list: { path, at, line, name, entries } }: { list: ScriptList
   const { site } = useSite();
   const { intent, busy } = useIntent();
   const showSource = useShowSource();
-  const unplaced = unplacedPairs(site.view.pairs);
+  const listed = new Set(entries.flat());
+  const unplaced = unplacedPairs(site.view.pairs).filter(
+    ({ full, thumbnail }) => !listed.has(full) && !listed.has(thumbnail ?? ''),
+  );
   const shown = entries.flatMap(([first]) => first ?? []).slice(0, MOST_SHOWN);
   return (
     <Panel label={`List of pictures in ${path}`} sx={STRIP}>
