@@ -59,34 +59,38 @@ test(
   },
 );
 
-test('for those who like it, every change is shown before it is made, and may be left', async ({ page }) => {
-  await openKites(page, 'markup');
-  await page.getByRole('button', { name: 'History' }).click();
-  await page.getByRole('checkbox', { name: 'Show every change before it is made' }).check();
-  await page.getByRole('button', { name: 'Close' }).click();
-  const remove = page.getByRole('complementary', { name: 'Strand' }).getByRole('button', { name: 'Remove item' });
-  const name = await page.getByRole('complementary', { name: 'Strand' }).getByRole('heading').textContent();
-  await remove.click();
-  const before = page.getByRole('dialog', { name: `Remove ${name} from festival.html?` });
-  await expect(before.getByRole('region', { name: 'Difference' })).toContainText('<li>');
-  expect(await violations(page)).toEqual([]);
-  await before.getByRole('button', { name: 'Leave it as it is' }).click();
-  await expect(page.getByText('12 items in 1 gallery')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
-  await page.reload();
-  await remove.click();
-  await before.getByRole('button', { name: 'Do it' }).click();
-  await expect(page.getByText('11 items in 1 gallery')).toBeVisible();
-  // What cannot be done says why, and what was shown already is not shown twice.
-  await page.getByRole('button', { name: 'Change the pattern' }).click();
-  const pattern = page.getByRole('dialog', { name: /^Pattern of 11 items/ });
-  const text = pattern.getByRole('textbox', { name: 'One item' });
-  await text.fill((await text.inputValue()).replace('<span>{caption}</span>', '<b>{caption}</b>'));
-  await pattern.getByRole('button', { name: 'Write all items so' }).click();
-  await expect(page.getByRole('status').getByText(/^Write 11 items/)).toBeVisible();
-  await page.getByRole('button', { name: 'History' }).click();
-  await page.getByRole('checkbox', { name: 'Show every change before it is made' }).uncheck();
-  await page.getByRole('button', { name: 'Close' }).click();
-  await remove.click();
-  await expect(page.getByText('10 items in 1 gallery')).toBeVisible();
-});
+test(
+  'for those who like it, every change is shown before it is made, and may be left',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page, 'markup');
+    await page.getByRole('button', { name: 'History' }).click();
+    await page.getByRole('checkbox', { name: 'Show every change before it is made' }).check();
+    await page.getByRole('button', { name: 'Close' }).click();
+    const remove = page.getByRole('complementary', { name: 'Strand' }).getByRole('button', { name: 'Remove item' });
+    const name = await page.getByRole('complementary', { name: 'Strand' }).getByRole('heading').textContent();
+    await remove.click();
+    const before = page.getByRole('dialog', { name: `Remove ${name} from festival.html?` });
+    await expect(before.getByRole('region', { name: 'Difference' })).toContainText('<li>');
+    expect(await violations(page)).toEqual([]);
+    await before.getByRole('button', { name: 'Leave it as it is' }).click();
+    await expect(page.getByText('12 items in 1 gallery')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
+    await page.reload();
+    await remove.click();
+    await before.getByRole('button', { name: 'Do it' }).click();
+    await expect(page.getByText('11 items in 1 gallery')).toBeVisible();
+    // What cannot be done says why, and what was shown already is not shown twice.
+    await page.getByRole('button', { name: 'Change the pattern' }).click();
+    const pattern = page.getByRole('dialog', { name: /^Pattern of 11 items/ });
+    const text = pattern.getByRole('textbox', { name: 'One item' });
+    await text.fill((await text.inputValue()).replace('<span>{caption}</span>', '<b>{caption}</b>'));
+    await pattern.getByRole('button', { name: 'Write all items so' }).click();
+    await expect(page.getByRole('status').getByText(/^Write 11 items/)).toBeVisible();
+    await page.getByRole('button', { name: 'History' }).click();
+    await page.getByRole('checkbox', { name: 'Show every change before it is made' }).uncheck();
+    await page.getByRole('button', { name: 'Close' }).click();
+    await remove.click();
+    await expect(page.getByText('10 items in 1 gallery')).toBeVisible();
+  },
+);
