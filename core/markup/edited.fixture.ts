@@ -1,5 +1,5 @@
 /** A page written in the test itself, its galleries, and what edits make of it. */
-import { applyEdits, type Edited, known } from '../site/index.ts';
+import { applyEdits, type Edited, invertEdits, known } from '../site/index.ts';
 import { parsePage, type PageDocument, type PageElement } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 
@@ -16,6 +16,17 @@ export const galleryIn = (page: PageDocument, n = 0): Gallery => known(galleries
 export function onGallery(html: string, work: (page: PageDocument, gallery: Gallery) => Edited): string {
   const page = parsePage(html);
   return textAfter(page, work(page, galleryIn(page)));
+}
+
+/** The same where it must be done, and can be taken back to the letter. */
+export function doneOn(html: string, work: (page: PageDocument, gallery: Gallery) => Edited): string {
+  const page = parsePage(html);
+  const edited = work(page, galleryIn(page));
+  if (!edited.ok) throw new Error(edited.reason);
+  const made = textAfter(page, edited);
+  const back = applyEdits(made, invertEdits(html, edited.edits));
+  if (!back.ok || back.text !== html) throw new Error('What was done cannot be taken back.');
+  return made;
 }
 
 /** The same with one of its items. */

@@ -1,8 +1,8 @@
 /** What a picture has elsewhere on the page, told by an id, goes where the picture goes. */
 import { describe, expect, it } from 'vitest';
-import { applyEdits, type Edited, invertEdits } from '../site/index.ts';
 import { addItems, freshItems } from './addItems.ts';
 import { parsePage, type PageDocument } from './document.ts';
+import { doneOn } from './edited.fixture.ts';
 import { galleriesOf, type Gallery } from './galleries.ts';
 import { moveItem, removeItem } from './items.ts';
 
@@ -27,16 +27,6 @@ function opened(text: string): { page: PageDocument; gallery: Gallery } {
   return { page, gallery };
 }
 
-function after(text: string, work: (page: PageDocument, gallery: Gallery) => Edited): string {
-  const { page, gallery } = opened(text);
-  const edited = work(page, gallery);
-  if (!edited.ok) throw new Error(edited.reason);
-  const applied = applyEdits(text, edited.edits);
-  if (!applied.ok) throw new Error(applied.reason);
-  expect(applyEdits(applied.text, invertEdits(text, edited.edits))).toEqual({ ok: true, text });
-  return applied.text;
-}
-
 const fresh = (name: string) => ({
   src: `s/${name}.jpg`,
   href: `l/${name}.jpg`,
@@ -53,21 +43,21 @@ describe('a link to an id', () => {
   });
 
   it('goes with what it leads to', () => {
-    expect(after(targets(letters), (page, gallery) => removeItem(page, gallery, 1))).toBe(targets(['a', 'c']));
-    expect(after(targets(letters), (page, gallery) => moveItem(page, gallery, 2, 0))).toBe(targets(['c', 'a', 'b']));
+    expect(doneOn(targets(letters), (page, gallery) => removeItem(page, gallery, 1))).toBe(targets(['a', 'c']));
+    expect(doneOn(targets(letters), (page, gallery) => moveItem(page, gallery, 2, 0))).toBe(targets(['c', 'a', 'b']));
   });
 
   it('is written with what it leads to', () => {
-    const added = after(targets(letters), (page, gallery) => addItems(page, gallery, [fresh('d'), fresh('e')]));
+    const added = doneOn(targets(letters), (page, gallery) => addItems(page, gallery, [fresh('d'), fresh('e')]));
     expect(added).toBe(targets([...letters, 'd', 'e']));
-    expect(after(targets(letters), (page, gallery) => addItems(page, gallery, [fresh('d')], 1))).toBe(
+    expect(doneOn(targets(letters), (page, gallery) => addItems(page, gallery, [fresh('d')], 1))).toBe(
       targets(['a', 'd', 'b', 'c']),
     );
   });
 
   it('moves what it leads to where that stands in another order', () => {
     const text = targets(letters, ['c', 'a', 'b']);
-    expect(after(text, (page, gallery) => moveItem(page, gallery, 1, 0))).toBe(
+    expect(doneOn(text, (page, gallery) => moveItem(page, gallery, 1, 0))).toBe(
       targets(['b', 'a', 'c'], ['c', 'b', 'a']),
     );
   });
@@ -97,11 +87,11 @@ describe('a label of a choice', () => {
   });
 
   it('changes places with others, and the choices stay, for a stylesheet may count them', () => {
-    expect(after(choices(letters), (page, gallery) => moveItem(page, gallery, 0, 2))).toBe(choices(['b', 'c', 'a']));
+    expect(doneOn(choices(letters), (page, gallery) => moveItem(page, gallery, 0, 2))).toBe(choices(['b', 'c', 'a']));
   });
 
   it('gets a choice of its own, by the next number', () => {
-    expect(after(choices(letters), (page, gallery) => addItems(page, gallery, [fresh('d')]))).toBe(
+    expect(doneOn(choices(letters), (page, gallery) => addItems(page, gallery, [fresh('d')]))).toBe(
       choices([...letters, 'd']),
     );
   });

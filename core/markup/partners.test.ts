@@ -1,8 +1,9 @@
 /** Captions in a row of their own go where their pictures go. */
 import { describe, expect, it } from 'vitest';
-import { applyEdits, type Edited, invertEdits } from '../site/index.ts';
+import type { Edited } from '../site/index.ts';
 import { addItems, freshItems } from './addItems.ts';
 import { parsePage, type PageDocument } from './document.ts';
+import { doneOn } from './edited.fixture.ts';
 import { galleriesOf, type Gallery } from './galleries.ts';
 import { moveItem, removeItem, removeItems } from './items.ts';
 import { setCaption } from './slots.ts';
@@ -29,16 +30,6 @@ function opened(text: string): { page: PageDocument; gallery: Gallery } {
   return { page, gallery };
 }
 
-function after(text: string, work: (page: PageDocument, gallery: Gallery) => Edited): string {
-  const { page, gallery } = opened(text);
-  const edited = work(page, gallery);
-  if (!edited.ok) throw new Error(edited.reason);
-  const applied = applyEdits(text, edited.edits);
-  if (!applied.ok) throw new Error(applied.reason);
-  expect(applyEdits(applied.text, invertEdits(text, edited.edits))).toEqual({ ok: true, text });
-  return applied.text;
-}
-
 const fresh = (name: string) => ({
   src: `${name}.jpg`,
   href: '',
@@ -62,23 +53,23 @@ describe('captions in rows of their own', () => {
   });
 
   it('go with an item that is removed, and with them a row of which nothing stays', () => {
-    expect(after(table('abc'), (page, gallery) => removeItem(page, gallery, 1))).toBe(table('ac'));
-    expect(after(table('abc'), (page, gallery) => removeItem(page, gallery, 0))).toBe(table('bc'));
-    expect(after(table('abc', 'de'), (page, gallery) => removeItems(page, gallery, [3, 4]))).toBe(table('abc'));
-    expect(after(table('abc', 'de'), (page, gallery) => removeItems(page, gallery, [0, 1, 2, 4]))).toBe(table('d'));
-    expect(after(open('abc'), (page, gallery) => removeItem(page, gallery, 2))).toBe(
+    expect(doneOn(table('abc'), (page, gallery) => removeItem(page, gallery, 1))).toBe(table('ac'));
+    expect(doneOn(table('abc'), (page, gallery) => removeItem(page, gallery, 0))).toBe(table('bc'));
+    expect(doneOn(table('abc', 'de'), (page, gallery) => removeItems(page, gallery, [3, 4]))).toBe(table('abc'));
+    expect(doneOn(table('abc', 'de'), (page, gallery) => removeItems(page, gallery, [0, 1, 2, 4]))).toBe(table('d'));
+    expect(doneOn(open('abc'), (page, gallery) => removeItem(page, gallery, 2))).toBe(
       open('abc').replace('<TD><IMG SRC=c.gif>\n', '\n').replace('<TD>c\n', '\n').replaceAll('\n\n', '\n'),
     );
   });
 
   it('change places with their pictures, across rows', () => {
-    expect(after(table('abc', 'de'), (page, gallery) => moveItem(page, gallery, 0, 4))).toBe(table('bcd', 'ea'));
-    expect(after(open('ab', 'cd'), (page, gallery) => moveItem(page, gallery, 3, 0))).toBe(open('da', 'bc'));
+    expect(doneOn(table('abc', 'de'), (page, gallery) => moveItem(page, gallery, 0, 4))).toBe(table('bcd', 'ea'));
+    expect(doneOn(open('ab', 'cd'), (page, gallery) => moveItem(page, gallery, 3, 0))).toBe(open('da', 'bc'));
   });
 
   it('are written for new pictures: in the row, and in a row of its own where it is full', () => {
     const add = (text: string, names: string, at?: number) =>
-      after(text, (page, gallery) => addItems(page, gallery, [...names].map(fresh), at));
+      doneOn(text, (page, gallery) => addItems(page, gallery, [...names].map(fresh), at));
     expect(add(table('ab'), 'c')).toBe(table('abc'));
     expect(add(table('abc', 'd'), 'e')).toBe(table('abc', 'de'));
     expect(add(table('abc', 'de'), 'fgh')).toBe(table('abc', 'def', 'gh'));
@@ -89,7 +80,7 @@ describe('captions in rows of their own', () => {
   it('are set where they stand', () => {
     const set = (page: PageDocument, { items: [, second] }: Gallery): Edited =>
       second ? setCaption(page, second, 'Up & away') : { ok: false, reason: 'There is no second item.' };
-    expect(after(table('ab'), set)).toBe(table('ab').replace('B flies', 'Up &amp; away'));
+    expect(doneOn(table('ab'), set)).toBe(table('ab').replace('B flies', 'Up &amp; away'));
   });
 
   it('come with items that are written elsewhere', () => {
