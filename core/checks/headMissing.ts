@@ -1,4 +1,12 @@
-import { attributeOf, hasViewport, LAID_OUT, metaIn, valueOf, type PageDocument } from '../markup/index.ts';
+import {
+  attributeOf,
+  encodeAttribute,
+  hasViewport,
+  LAID_OUT,
+  metaIn,
+  valueOf,
+  type PageDocument,
+} from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { type FileChange, relativeReference, type Edit } from '../site/index.ts';
 import { placeIn, planPage, type Fix, type Rule } from './finding.ts';
@@ -121,7 +129,7 @@ export const iconMissing: Rule = {
   },
 };
 
-const hrefFrom = ({ base }: PageReading, icon: string): string => relativeReference(base, icon);
+const hrefFrom = ({ base }: PageReading, icon: string): string => encodeAttribute(relativeReference(base, icon), '"');
 
 /** One element more in each of the pages, as one change. */
 const onAll = (label: string, done: string, added: readonly { page: PageReading; edit: Edit }[]): Fix => ({

@@ -70,6 +70,12 @@ describe('a description and an icon', () => {
   });
 });
 
+describe('an icon whose name means something in markup', () =>
+  it('is written so that a browser reads it', () => {
+    const site = siteOf({ ...PICTURES, 'icon&copy.png': 'i', 'index.html': page('') });
+    expect(mended(site, 'icon-missing', 'Link icon&copy.png')['index.html']).toContain('href="icon&amp;copy.png"');
+  }));
+
 describe('an entry of the menu that leads nowhere', () => {
   const menu = (folder = '') =>
     `<ul class="menu">\n<li><a href="${folder}index.html">Home</a></li>\n<li><a href="${folder}prints.html">Prints</a></li>\n<li><a href="${folder}b.html">B</a></li>\n</ul>\n`;

@@ -4,6 +4,7 @@
  */
 import { type Edit, firstOf, known, lastOf } from '../site/index.ts';
 import { ancestors, placeOf, valueOf, type PageDocument, type PageElement, type Range } from './document.ts';
+import { replaceValue } from './encode.ts';
 import { type Caption, partsIn } from './parts.ts';
 import { type FilePlace, shownAddress } from './shown.ts';
 import { elementsIn } from './units.ts';
@@ -13,8 +14,6 @@ interface Referring {
   elements: PageElement[];
   range: Range;
   unit: Range;
-  image: PageElement | null;
-  link: PageElement | null;
   source: FilePlace | null;
   target: FilePlace | null;
   caption: Caption | null;
@@ -232,7 +231,7 @@ export function keepChoice(moved: Referring, here: Referring): Edit[] {
   const id = choice && valueOf(choice, 'id');
   if (id === undefined) return [];
   return elementsIn(moved).flatMap(({ attributes }) =>
-    attributes.flatMap((attribute) => (attribute.name === 'for' ? [{ ...attribute.valueRange, text: id }] : [])),
+    attributes.flatMap((attribute) => (attribute.name === 'for' ? [replaceValue(attribute, id)] : [])),
   );
 }
 
