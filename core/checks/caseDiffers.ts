@@ -1,4 +1,4 @@
-import { replaceValue, attributeOf } from '../markup/index.ts';
+import { replaceValue, attributeOf, STATES } from '../markup/index.ts';
 import { renameFile, resolved, type SiteReading } from '../model/index.ts';
 import { nameOf, planEdits, relativeReference } from '../site/index.ts';
 import { placeIn, type Observation, type Rule } from './finding.ts';
@@ -26,6 +26,7 @@ export const caseDiffers: Rule = {
             fixes: [
               {
                 kind: 'change',
+                states: STATES.addresses,
                 label: `Rename the file to ${nameOf(path)}`,
                 plan: () => ({ ok: true, change: renameFile(site, real, path) }),
               },

@@ -1,4 +1,4 @@
-import { charsetOf, firstBeyondAscii, isAscii, isUtf8, type PageDocument } from '../markup/index.ts';
+import { charsetOf, firstBeyondAscii, isAscii, isUtf8, type PageDocument, STATES } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import type { Edit } from '../site/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
@@ -36,6 +36,7 @@ function observed(page: PageReading): Observation | null {
       ? [
           {
             kind: 'change',
+            states: { ...STATES.attributes, gives: ['tags', 'attributes'] },
             label: 'Declare UTF-8',
             plan: () => planPage(page, `Declare UTF-8 in ${page.path}`, [edit], declared ? 0 : 1),
           },

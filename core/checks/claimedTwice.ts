@@ -1,3 +1,4 @@
+import { STATES } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { answers, groupAttribute, opensOnClick, rewire, type KitUse } from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Fix, type Rule } from './finding.ts';
@@ -15,6 +16,7 @@ export const claimedTwice: Rule = {
       if (!first || !second || findings.has(key)) continue;
       const off = (use: KitUse): Fix => ({
         kind: 'change',
+        states: STATES.includes,
         label: `Take the ${use.kit.manifest.name} off this page`,
         plan: () => rewire(site, page, { from: use.kit, to: null }),
       });

@@ -1,4 +1,4 @@
-import { indentOf, newlineOf, textOf, verified } from '../markup/index.ts';
+import { indentOf, newlineOf, textOf, verified, STATES } from '../markup/index.ts';
 import { placeIn, planPage, type Observation, type Fix, type Rule } from './finding.ts';
 import { planEdits } from '../site/index.ts';
 
@@ -26,6 +26,7 @@ export const codeIgnored: Rule = {
         const fix: Fix = swallows
           ? {
               kind: 'change',
+              states: STATES.mends,
               label: 'Close the script',
               plan: () =>
                 planEdits(
@@ -41,6 +42,7 @@ export const codeIgnored: Rule = {
             }
           : {
               kind: 'change',
+              states: { gives: ['tags'] },
               label: 'Give the code a script of its own',
               plan: () =>
                 planPage(

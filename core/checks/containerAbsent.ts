@@ -1,4 +1,4 @@
-import { attributeOf, editAttribute, valueOf } from '../markup/index.ts';
+import { attributeOf, editAttribute, valueOf, STATES } from '../markup/index.ts';
 import { containerEdits, containerMissing, isSlipOf } from '../wiring/index.ts';
 import { itemsOf, placeIn, planPage, type Observation, type Fix, type Rule } from './finding.ts';
 import { planEdits } from '../site/index.ts';
@@ -35,6 +35,7 @@ export const containerAbsent: Rule = {
         else if (own && selector === `#${own.id}`)
           fixes.push({
             kind: 'change',
+            states: { gives: STATES.markup.takes },
             label: `Write <div id="${own.id}"> before the pictures`,
             plan: () =>
               planPage(page, `Write the element ${selector} on ${page.path}`, containerEdits(page, use.kit), 1),

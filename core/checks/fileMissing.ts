@@ -1,4 +1,4 @@
-import { type PageElement, replaceValue } from '../markup/index.ts';
+import { type PageElement, replaceValue, STATES } from '../markup/index.ts';
 import { resolved, THUMBNAIL, type PageReading, type SiteReading, type Strand } from '../model/index.ts';
 import { isPicturePath, nameOf, planEdits, relativeReference, type FileChange } from '../site/index.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
@@ -78,6 +78,7 @@ function copyKitFile(site: SiteReading, { loads, path }: Missed): Fix | null {
   const file: FileChange = { kind: 'put', path, before: null, after: { kind: 'text', text } };
   return {
     kind: 'change',
+    states: STATES.nothing,
     label: `Copy ${name} there`,
     plan: () => ({ ok: true, change: { label: `Copy ${path}`, files: [file] } }),
   };

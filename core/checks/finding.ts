@@ -1,12 +1,13 @@
 /** What a check saw. A rule is one file; the list in `rules.ts` is all that knows them. */
-import { verifiedSameShape, type PageDocument } from '../markup/index.ts';
+import { type PageDocument, type Stated, verifiedSameShape } from '../markup/index.ts';
 import type { JointName, PageReading, PictureTask, SiteReading, Strand } from '../model/index.ts';
 import { type Edit, planEdits, type Planned } from '../site/index.ts';
 
 export type Station = 'pairs' | 'markup' | 'wiring' | 'proof' | 'pack';
 
 export type Fix =
-  | { kind: 'change'; label: string; plan: () => Planned }
+  /** `states` is what it does to pages; without it, it sets attributes. */
+  | { kind: 'change'; label: string; plan: () => Planned; states?: Stated }
   /** A page that is not there, made from another one. */
   | { kind: 'page'; label: string; path: string; title: string; from: string }
   /** Pictures that have to be made before the change can be written. */

@@ -134,6 +134,7 @@ const hrefFrom = ({ base }: PageReading, icon: string): string => encodeAttribut
 /** One element more in each of the pages, as one change. */
 const onAll = (label: string, done: string, added: readonly { page: PageReading; edit: Edit }[]): Fix => ({
   kind: 'change',
+  states: { gives: ['tags', 'attributes'] },
   label,
   plan: () => {
     const files: FileChange[] = [];

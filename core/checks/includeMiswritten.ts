@@ -1,4 +1,4 @@
-import { attributeOf, rewriteTag, valueOf, type PageElement } from '../markup/index.ts';
+import { attributeOf, rewriteTag, valueOf, type PageElement, STATES } from '../markup/index.ts';
 import { isStylePath } from '../site/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
@@ -24,6 +24,7 @@ export const includeMiswritten: Rule = {
             fixes: [
               {
                 kind: 'change',
+                states: STATES.includes,
                 label,
                 plan: () => planPage(page, `${label} on ${page.path}`, rewriteTag(element, wishes, page.text)),
               },

@@ -38,6 +38,7 @@ export const includedTwice: Rule = {
             fixes: [
               {
                 kind: 'change',
+                states: { takes: ['tags', 'attributes'] },
                 label: 'Load it once',
                 plan: () =>
                   planPage(page, `Load ${include.written} once on ${page.path}`, [cutLine(page.document, range)], -1),

@@ -1,3 +1,4 @@
+import { STATES } from '../markup/index.ts';
 import { copiedFiles, includeEdits } from '../wiring/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 import type { Planned } from '../site/index.ts';
@@ -46,6 +47,7 @@ export const kitIncomplete: Rule = {
             fixes: [
               {
                 kind: 'change',
+                states: STATES.includes,
                 label: absent.length === 1 ? `Load ${first.name}` : `Load these ${absent.length} files`,
                 plan,
               },

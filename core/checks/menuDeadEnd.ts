@@ -1,4 +1,4 @@
-import { attributeOf, type Menu, menusOf, removeEntry, replaceValue, verified } from '../markup/index.ts';
+import { attributeOf, type Menu, menusOf, removeEntry, replaceValue, verified, STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { type Edit, type FileChange, type Planned, refuse, relativeReference, stemOf } from '../site/index.ts';
 import { placeIn, type Fix, type Observation, type Rule } from './finding.ts';
@@ -66,6 +66,7 @@ function onAll(label: string, entries: readonly Entry[], editOf: (entry: Entry) 
 
 const removeAll = (target: string, entries: readonly Entry[]): Fix => ({
   kind: 'change',
+  states: { takes: STATES.markup.takes },
   label: `Take it out of ${entries.length} menus`,
   plan: () =>
     onAll(`Take ${target} out of ${entries.length} menus`, entries, ({ page, menu, n }) =>

@@ -1,4 +1,4 @@
-import { attributeOf, rewriteTag } from '../markup/index.ts';
+import { attributeOf, rewriteTag, STATES } from '../markup/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const moduleFromDisk: Rule = {
@@ -24,6 +24,7 @@ export const moduleFromDisk: Rule = {
               ? [
                   {
                     kind: 'change',
+                    states: STATES.includes,
                     label: 'Load it as a plain script, deferred',
                     plan: () =>
                       planPage(

@@ -1,3 +1,4 @@
+import { STATES } from '../markup/index.ts';
 import type { Address } from '../addresses/index.ts';
 import { leadOf, ledBy, type SiteReading, writtenAs } from '../model/index.ts';
 import { LineIndex, nameOf, planEdits } from '../site/index.ts';
@@ -64,6 +65,7 @@ function fixesFor(site: SiteReading, path: string, address: Address, real: strin
   return [
     {
       kind: 'change',
+      states: STATES.addresses,
       label: `Point it at ${twin}`,
       plan: () =>
         planEdits(`Point at ${twin} in ${path}`, path, {

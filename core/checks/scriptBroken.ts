@@ -1,5 +1,6 @@
 import { applyEdits, LineIndex, type Edit } from '../site/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
+import { STATES } from '../markup/index.ts';
 import { readScript, type ScriptRun } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
@@ -43,7 +44,8 @@ function fixesFor(site: SiteReading, page: PageReading, { include }: ScriptRun, 
   if (!edits) return [];
   const stray = edits.length === 1 ? 'the stray character' : `the ${edits.length} stray characters`;
   const label = `Mend the script ${include.written ?? `on line ${include.line}`}`;
-  return [{ kind: 'change', label: `Take ${stray} out`, plan: () => editScript(page, include, edits, label, site) }];
+  const plan = () => editScript(page, include, edits, label, site);
+  return [{ kind: 'change', states: STATES.mends, label: `Take ${stray} out`, plan }];
 }
 
 /** What text programs and web pages put into code that is copied from them, and what is meant. */

@@ -1,4 +1,4 @@
-import { cutLine, insertBeside, rewriteTag, type PageElement, placeOf } from '../markup/index.ts';
+import { cutLine, insertBeside, rewriteTag, type PageElement, placeOf, STATES } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { applyEdits, type Edit, type Planned, refuse } from '../site/index.ts';
 import { waitingEdits, type Include, type KitUse, type ScriptRun } from '../wiring/index.ts';
@@ -25,6 +25,7 @@ export const scriptOrder: Rule = {
           ? [
               {
                 kind: 'change',
+                states: { ...STATES.includes, moves: true },
                 label:
                   include.inline && last.when === 'deferred'
                     ? 'Let it wait until the page is read'

@@ -1,3 +1,4 @@
+import { STATES } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { callText, isSlipOf, startEdits, type KitUse, type ScriptRun } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
@@ -32,6 +33,7 @@ export const startCall: Rule = {
               fixes: [
                 {
                   kind: 'change',
+                  states: STATES.code,
                   label: `Correct it to ${start.call}`,
                   plan: () =>
                     editScript(
@@ -75,6 +77,7 @@ function unstarted(page: PageReading, use: KitUse): Observation {
     fixes: [
       {
         kind: 'change',
+        states: STATES.includes,
         label: `Write ${callText(use.kit.manifest)}`,
         plan: () => planPage(page, `Start the ${name} on ${page.path}`, startEdits(page, use.kit, script), 1),
       },

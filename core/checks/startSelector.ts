@@ -1,4 +1,4 @@
-import { matches, type PageDocument } from '../markup/index.ts';
+import { matches, type PageDocument, STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import type { KitUse, StartingScript } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
@@ -31,6 +31,7 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
       : [
           {
             kind: 'change',
+            states: STATES.code,
             label: `Correct it to ${meant}`,
             plan: () =>
               editScript(

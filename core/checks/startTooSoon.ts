@@ -1,3 +1,4 @@
+import { STATES } from '../markup/index.ts';
 import { waitingEdits } from '../wiring/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
@@ -32,6 +33,7 @@ export const startTooSoon: Rule = {
                 ? [
                     {
                       kind: 'change',
+                      states: STATES.code,
                       label: 'Let it wait until the page is read',
                       plan: () => planPage(page, `Let ${call.name} wait on ${page.path}`, waitingEdits(inline)),
                     },

@@ -1,4 +1,4 @@
-import { attributeOf, parsePage, type Attribute, type PageElement } from '../markup/index.ts';
+import { attributeOf, parsePage, type Attribute, type PageElement, STATES } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { applyEdits, type Edit, planEdits } from '../site/index.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
@@ -28,6 +28,7 @@ export const tagBroken: Rule = {
           ? [
               {
                 kind: 'change',
+                states: STATES.mends,
                 label,
                 plan: () =>
                   planEdits(`Mend the tag on line ${page.document.lines.lineAt(at.start)} of ${page.path}`, page.path, {

@@ -1,3 +1,4 @@
+import { STATES } from '../markup/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 /**
@@ -39,6 +40,7 @@ export const textLeftOver: Rule = {
                   fixes: [
                     {
                       kind: 'change',
+                      states: STATES.mends,
                       label: 'Take it out',
                       plan: () => planPage(page, `Take “${piece}” out of ${page.path}`, [{ ...at, text: '' }]),
                     },

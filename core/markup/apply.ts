@@ -12,7 +12,7 @@ import {
 } from './document.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { addressIn, fenced } from './items.ts';
-import { lostFrom, mergeItem } from './mergeItem.ts';
+import { givenTo, lostFrom, mergeItem } from './mergeItem.ts';
 import { joined, patternOf, SLOTS, type FreePlace, type Pattern } from './pattern.ts';
 import { elementsIn } from './units.ts';
 import { slotsOf, writeBy, type SlotValue } from './write.ts';
@@ -107,7 +107,7 @@ export function applyPattern(
     const [old, now] = [learnt.text, text].map((pattern) => inLines(writeBy(pattern, values)));
     const merged =
       mergeItem(old ?? '', now ?? '', before) ?? inLines(withRest(page, item, learnt, writeBy(text, values)));
-    const own = lostFrom(before, old ?? '', merged);
+    const own = lostFrom(before, old ?? '', merged) ?? givenTo(before, old ?? '', now ?? '', merged);
     if (own !== null) left.push({ item: n, own, range: item.range });
     return smallestEdit(before, own === null ? merged : before).map((edit) => ({
       start: edit.start + item.range.start,

@@ -49,6 +49,16 @@ describe('a page', () => {
     );
   });
 
+  it('lets a whole page go where that is stated, but nothing of the others', () => {
+    const [page, other] = ['<p>one</p>', '<p>two</p><p>three</p>'].map((text) => parsePage(text));
+    const left = parsePage('<p>two</p>');
+    const gone = { before: page ?? null, after: null };
+    expect(unstated([gone], { pages: true })).toBeNull();
+    expect(unstated([gone], {})).toMatchObject({ kind: 'vanished' });
+    const both = [gone, { before: other ?? null, after: left }];
+    expect(unstated(both, { pages: true })).toMatchObject({ kind: 'vanished', page: 1 });
+  });
+
   it('counts what goes from one page to another', () => {
     const [one, other] = ['<p>one</p><p>two</p>', '<p>three</p>'].map((text) => parsePage(text));
     const [without, behind] = ['<p>one</p>', '<p>three</p><p>two</p>'].map((text) => parsePage(text));

@@ -12,6 +12,8 @@ export interface Stated {
   gives?: readonly Part[];
   /** What stays may stand in another order. */
   moves?: true;
+  /** Whole pages may go, with all that is on them. */
+  pages?: true;
 }
 
 interface Token {
@@ -117,13 +119,21 @@ export interface Changed {
 }
 
 /** Null where nothing vanished, appeared or moved but what was stated; the pages of a change count together. */
-export function unstated(pages: readonly Changed[], { takes = [], gives = [], moves }: Stated): Unstated | null {
-  const each = pages.map(({ before, after }, n) => {
+export function unstated(
+  changed: readonly Changed[],
+  { takes = [], gives = [], moves, pages }: Stated,
+): Unstated | null {
+  const each = changed.map(({ before, after }, n) => {
     const from = before && after ? sameUpTo(before.text, after.text) : 0;
     return middles(before ? tokensOf(before, n, from) : [], after ? tokensOf(after, n, from) : []);
   });
   const [was, is] = [each.flatMap(([one]) => one), each.flatMap(([, one]) => one)];
-  const [gone, fresh] = [missing(was, is), missing(is, was)];
+  const whole = (n: number): boolean => pages === true && changed[n]?.after === null;
+  const gone = missing(
+    was.filter(({ page }) => !whole(page)),
+    is,
+  );
+  const fresh = missing(is, was);
   const says = (kind: Unstated['kind'], { says: what, page, at }: Token): Unstated => ({ kind, says: what, page, at });
   for (const token of gone) if (!takes.includes(token.part)) return says('vanished', token);
   for (const token of fresh) if (!gives.includes(token.part)) return says('appeared', token);

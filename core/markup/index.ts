@@ -1,6 +1,7 @@
 export { applyPattern } from './apply.ts';
 export { elementAt, elementBy, type Tie, tieOf } from './at.ts';
 export { type Changed, type Stated, unstated } from './conserve.ts';
+export { STATES } from './states.ts';
 export { asReferences, charsetOf, firstBeyondAscii, isAscii, isUtf8, rawPlaces } from './charset.ts';
 export { countersToMend, renumber } from './counters.ts';
 export {
@@ -22,7 +23,7 @@ export { isEmptied, placeOfItems, refill } from './emptied.ts';
 export { encodeAttribute, encodeMarkup, replaceValue, setAttribute } from './encode.ts';
 export { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 export { type Hazard, hazardIn, hazardsOf } from './hazards.ts';
-export { addressIn, cutLine, moveItem, moveItems, orderItems, removeItem, removeItems } from './items.ts';
+export { addressIn, cutLine, moveItem, moveItems, orderItems, removeItem, removeItems, standsBehind } from './items.ts';
 export { setLink, unlinked } from './links.ts';
 export { insertEntry, type Menu, type MenuEntry, menusOf, moveMark, removeEntry, writeEntry } from './menus.ts';
 export { type Odd, oddOnes } from './odd.ts';

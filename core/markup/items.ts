@@ -32,23 +32,35 @@ export function removeItems(page: PageDocument, gallery: Gallery, places: readon
   if (gone.length === 0 || gone.some((n) => !gallery.items[n])) return refuse('There is no such item any more.');
   const edits = gallery.items.some(({ partner }) => partner)
     ? cutWithPartners(page, gallery.items, gone)
-    : runsOf(gone).map((run) => ({ ...cutOf(page.text, gallery, firstOf(run), lastOf(run)), text: '' }));
+    : runsOf(page, gallery, gone).map((run) => ({ ...cutOf(page.text, gallery, firstOf(run), lastOf(run)), text: '' }));
   const along = gallery.items.filter((_, n) => gone.includes(n));
   edits.push(...placesElsewhere(page, along).map((range) => cutLine(page, range)));
   const left = addresses(gallery).filter((_, i) => !gone.includes(i));
   return verified(page, edits, (after) => holds(after, left));
 }
 
-/** Numbers that follow one another, together. */
-function runsOf(numbers: readonly number[]): number[][] {
+/** Items that follow one another, together; what stands between two of them for itself parts them. */
+function runsOf(page: PageDocument, gallery: Gallery, numbers: readonly number[]): number[][] {
   const runs: number[][] = [];
   for (const number of numbers) {
     const run = runs.at(-1);
-    if (run?.at(-1) === number - 1) run.push(number);
+    if (run?.at(-1) === number - 1 && !standsBehind(page, gallery, number - 1)) run.push(number);
     else runs.push([number]);
   }
   return runs;
 }
+
+/** Something that its author has put between an item and the next: words, a comment, an element. */
+export function standsBehind({ text, elements, comments }: PageDocument, { items }: Gallery, n: number): Range | null {
+  const [start, end] = [items[n]?.unit.end, items[n + 1]?.unit.start];
+  if (start === undefined || end === undefined || SEPARATOR.test(text.slice(start, end))) return null;
+  const isThere = (range: Range | null): range is Range => range !== null && range.start >= start && range.end <= end;
+  const found = [...comments, ...elements.map(({ range }) => range), ...wordsIn(elements)].filter(isThere);
+  return found.find(({ start: at, end: to }) => !SEPARATOR.test(text.slice(at, to))) ?? null;
+}
+
+const wordsIn = (elements: PageDocument['elements']): Range[] =>
+  elements.flatMap(({ texts }) => texts.map(({ range }) => range));
 
 function cutOf(text: string, { items }: Gallery, first: number, last: number): Range {
   const { start } = known(items[first], 'item').unit;

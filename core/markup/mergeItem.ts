@@ -69,16 +69,25 @@ function bothOf(own: string, before: string, asked: string): string | null {
  * Attributes with their values, tags, comments and words are counted.
  */
 export function lostFrom(item: string, old: string, merged: string): string | null {
-  const counts = new Map<string, number>();
-  const count = (text: string, by: number) => {
-    for (const key of keysOf(text)) counts.set(key, (counts.get(key) ?? 0) + by);
-  };
-  count(item, 1);
-  count(old, -1);
-  const there = new Map<string, number>();
-  for (const key of keysOf(merged)) there.set(key, (there.get(key) ?? 0) + 1);
-  for (const [key, more] of counts) if (more > 0 && (there.get(key) ?? 0) < more) return key.replace(/^\S* /, '');
+  const own = countsOf([item, 1], [old, -1]);
+  const there = countsOf([merged, 1]);
+  for (const [key, more] of own) if (more > 0 && (there.get(key) ?? 0) < more) return key.replace(/^\S* /, '');
   return null;
+}
+
+/** What an item would get that the change of the pattern does not ask for; null where there is nothing. */
+export function givenTo(item: string, old: string, now: string, merged: string): string | null {
+  const asked = countsOf([now, 1], [old, -1]);
+  for (const [key, more] of countsOf([merged, 1], [item, -1]))
+    if (more > Math.max(0, asked.get(key) ?? 0)) return key.replace(/^\S* /, '');
+  return null;
+}
+
+/** How often each thing stands in texts that count for or against it. */
+function countsOf(...texts: readonly (readonly [string, 1 | -1])[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const [text, by] of texts) for (const key of keysOf(text)) counts.set(key, (counts.get(key) ?? 0) + by);
+  return counts;
 }
 
 const keysOf = (text: string): string[] =>

@@ -21,9 +21,11 @@ export function itemOf(site: SiteReading, id: string): FoundItem | null {
 
 /** Why words alone may not be written into a caption: what its author has set in it would go. Null where they may. */
 export function markupIn(page: PageDocument, { caption }: GalleryItem): string | null {
-  if (!caption || caption.plain) return null;
+  if (!caption) return null;
   const { start, end } = caption.range;
-  const tag = /<[a-z][^>]*>/i.exec(page.text.slice(start, end))?.[0] ?? 'markup';
+  const comment = /<!--/.exec(page.text.slice(start, end)) && 'a comment';
+  if (caption.plain && !comment) return null;
+  const tag = /<[a-z][^>]*>/i.exec(page.text.slice(start, end))?.[0] ?? comment ?? 'markup';
   return `This caption has ${tag} in it, which words alone would take away. Write it in the source, line ${page.lines.lineAt(start)}.`;
 }
 

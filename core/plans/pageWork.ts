@@ -1,6 +1,7 @@
 /** Work on whole pages: deleted with all that led to them, stylesheets put on and taken off. */
 import {
   cutLine,
+  descendants,
   insertStylesheet,
   menusOf,
   removeEntry,
@@ -41,6 +42,10 @@ export function deletePage(site: SiteReading, { path }: { path: string }): Plann
   for (const page of site.pages) {
     if (page.path === path) continue;
     const edits = partingEdits(site, page, path);
+    if (edits.script !== null)
+      return refuse(
+        `${page.path}, line ${page.document.lines.lineAt(edits.script)}: the entry of its menu holds a script. Take that out in the source first.`,
+      );
     left += edits.left;
     if (edits.edits.length === 0) continue;
     const checked = verified(page.document, edits.edits, (after) =>
@@ -71,11 +76,17 @@ export function deletePage(site: SiteReading, { path }: { path: string }): Plann
   };
 }
 
-function partingEdits(site: SiteReading, page: PageReading, path: string): { edits: Edit[]; left: number } {
+/** `left` counts links of items; `script` is where one stands in an entry that would go. */
+function partingEdits(
+  site: SiteReading,
+  page: PageReading,
+  path: string,
+): { edits: Edit[]; left: number; script: number | null } {
   const { document } = page;
   const inItems = new Set(page.galleries.flatMap(({ items }) => items.flatMap(({ link }) => (link ? [link] : []))));
   const edits: Edit[] = [];
   let left = 0;
+  let script: number | null = null;
   const taken = new Set<PageElement>();
   for (const menu of menusOf(document, page.path, page.base)) {
     const at = menu.entries.findIndex(({ link, target }) => target === path && link !== null && !taken.has(link));
@@ -83,6 +94,7 @@ function partingEdits(site: SiteReading, page: PageReading, path: string): { edi
     const edit = entry && removeEntry(document, menu, at);
     if (!entry?.link || !edit || editsOverlap(edits, edit)) continue;
     taken.add(entry.link);
+    script ??= [...descendants(entry.unit)].find(({ tag }) => tag === 'script')?.open?.start ?? null;
     edits.push(edit);
   }
   for (const element of document.elements) {
@@ -91,7 +103,7 @@ function partingEdits(site: SiteReading, page: PageReading, path: string): { edi
     else if (element.tag === 'link' && element.range) edits.push(cutLine(document, element.range));
     else edits.push(...(unlinked(element) ?? []));
   }
-  return { edits: edits.sort((a, b) => a.start - b.start), left };
+  return { edits: edits.sort((a, b) => a.start - b.start), left, script };
 }
 
 /** A stylesheet linked from pages by the path that is right from each, or taken off. */

@@ -1,6 +1,15 @@
 /** From what is asked for to the change that does it, or the reason why it cannot be done. */
 import { findingsOf } from '../checks/index.ts';
-import { addItems, moveItem, removeItem, setAlt, setCaption, type NewItem } from '../markup/index.ts';
+import {
+  addItems,
+  moveItem,
+  removeItem,
+  setAlt,
+  setCaption,
+  type NewItem,
+  type Stated,
+  STATES,
+} from '../markup/index.ts';
 import { madeFullSize, type SiteReading } from '../model/index.ts';
 import { troubleOf } from '../pairing/index.ts';
 import {
@@ -50,7 +59,10 @@ const GONE = 'This item is no longer where it was; the page has changed meanwhil
 
 type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
 
-const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) => Planned } = {
+/** All but those that a finding offers. */
+type Asked = Exclude<Intent, { kind: 'fix' }>;
+
+const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) => Planned } = {
   'set-alt': (site, { strand, value }) =>
     withItem(site, strand, ({ page, item, strand: at }) =>
       planEdits(`Set the alt text of ${at.name}`, page.path, setAlt(page.document, item, value)),
@@ -114,16 +126,27 @@ const PLANS: { [Kind in Intent['kind']]: (site: SiteReading, intent: Of<Kind>) =
   'change-kit': changeKit,
   'save-kit': saveKit,
   'forget-kit': forgetKit,
-  fix: (site, intent) => {
-    const fix = findingsOf(site).find((finding) => finding.id === intent.finding)?.fixes[intent.fix];
-    if (fix?.kind === 'page') return newPage(site, fix, (page, picture) => itemFor(site, page, picture));
-    if (fix?.kind !== 'change') return refuse('This matter is settled already, or the page has changed meanwhile.');
-    return fix.plan();
-  },
 };
 
-export function planFor<Kind extends Intent['kind']>(site: SiteReading, intent: Of<Kind>): Planned {
-  return conserved(site, inCharset(site, PLANS[intent.kind](site, intent)), STATED[intent.kind]);
+export function planFor(site: SiteReading, intent: Intent): Planned {
+  return intent.kind === 'fix' ? planFix(site, intent) : planAsked(site, intent);
+}
+
+const kept = (site: SiteReading, planned: Planned, stated: Stated): Planned =>
+  conserved(site, inCharset(site, planned), stated);
+
+const planAsked = <Kind extends Asked['kind']>(site: SiteReading, intent: Extract<Asked, { kind: Kind }>): Planned =>
+  kept(site, PLANS[intent.kind](site, intent), STATED[intent.kind]);
+
+/** What a finding offers, by what it states itself. */
+function planFix(site: SiteReading, { finding: id, fix: n }: Of<'fix'>): Planned {
+  const fix = findingsOf(site).find((finding) => finding.id === id)?.fixes[n];
+  if (fix?.kind === 'page') {
+    const page = newPage(site, fix, (path, picture) => itemFor(site, path, picture));
+    return kept(site, page, STATED['new-page']);
+  }
+  if (fix?.kind !== 'change') return refuse('This matter is settled already, or the page has changed meanwhile.');
+  return kept(site, fix.plan(), fix.states ?? STATES.attributes);
 }
 
 function withItem(site: SiteReading, id: string, plan: (found: FoundItem) => Planned): Planned {

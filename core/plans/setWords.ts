@@ -11,7 +11,7 @@ import {
   refuse,
   type Result,
 } from '../site/index.ts';
-import { itemOf } from './items.ts';
+import { itemOf, markupIn } from './items.ts';
 import { notesChange } from './notes.ts';
 
 interface ItemWords {
@@ -51,6 +51,8 @@ function itemEdits(site: SiteReading, items: readonly ItemWords[]): Result<{ edi
     const found = itemOf(site, strand);
     if (!found) return refuse('An item is no longer where it was; the page has changed meanwhile.');
     const { page, item } = found;
+    const markup = caption === undefined ? null : markupIn(page.document, item);
+    if (markup !== null) return refuse(`${found.strand.name} on ${page.path}: ${markup}`);
     const results: Edited[] = [
       ...(alt === undefined ? [] : [setAlt(page.document, item, alt)]),
       ...(caption === undefined ? [] : [setCaption(page.document, item, caption)]),

@@ -10,6 +10,7 @@ import {
   galleriesOf,
   parsePage,
   separatorOf,
+  standsBehind,
   textOf,
   valueOf,
   type Gallery,
@@ -153,6 +154,13 @@ function hindranceIn(parts: readonly Part[], { gallery }: Part): string | null {
     return 'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.';
   if (gallery.items.some(({ elsewhere }) => elsewhere.length > 0))
     return 'Each picture of this gallery leads to a part of its own elsewhere on its page; those would stay behind. Split it in the source.';
+  for (const { page, gallery: each } of parts)
+    for (const n of each.items.keys()) {
+      const between = standsBehind(page.document, each, n);
+      if (!between) continue;
+      const line = page.document.lines.lineAt(between.start);
+      return `${page.path}, line ${line}: something stands between two items that belongs to neither. Put it into one of them, or take it out first.`;
+    }
   if (!gallery.container.range || !gallery.container.close)
     return 'What holds the items is not closed in the source, so nothing can be written behind it.';
   for (const { page } of parts) {

@@ -2,73 +2,59 @@
  * What each intent may take from pages, give to them and move in them. Whatever else would come of it refuses it: what
  * its author did not ask for does not happen (docs/architecture.md, “Conservation”).
  */
-import type { Stated } from '../markup/index.ts';
+import { type Stated, STATES } from '../markup/index.ts';
 import type { Intent } from './intent.ts';
 
-const NOTHING: Stated = {};
-const ALL = ['tags', 'attributes', 'words', 'comments', 'code'] as const;
-const values: Stated = { takes: ['attributes'], gives: ['attributes'] };
-const words: Stated = { takes: ['attributes', 'words'], gives: ['attributes', 'words'] };
-const adds: Stated = { gives: ALL };
-const removes: Stated = { takes: ALL };
-/** Addresses stand in attributes, in scripts and styles, in what was taken out for a while. */
-const addresses: Stated = { takes: ['attributes', 'code', 'comments'], gives: ['attributes', 'code', 'comments'] };
-const anything: Stated = { takes: ALL, gives: ALL, moves: true };
-const includes: Stated = {
-  takes: ['tags', 'attributes', 'code', 'comments'],
-  gives: ['tags', 'attributes', 'code', 'comments'],
-};
-
-export const STATED: Readonly<Record<Intent['kind'], Stated>> = {
-  'set-alt': values,
+/** Of what a finding offers, the finding says it. */
+export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = {
+  'set-alt': STATES.attributes,
   'set-caption': { takes: ['words'], gives: ['words'] },
-  'remove-item': removes,
-  'remove-items': removes,
+  'remove-item': STATES.removes,
+  'remove-items': STATES.removes,
   'move-item': { moves: true },
-  'move-items': { ...adds, moves: true },
-  'copy-items': adds,
-  'add-pictures': adds,
+  'move-items': { ...STATES.adds, moves: true },
+  'copy-items': STATES.adds,
+  'add-pictures': STATES.adds,
   'add-to-list': { gives: ['code'] },
-  'set-slot': words,
-  'set-on-links': values,
-  renumber: words,
-  'fill-words': words,
-  'complete-items': { takes: ['words'], gives: ALL },
+  'set-slot': STATES.words,
+  'set-on-links': STATES.attributes,
+  renumber: STATES.words,
+  'fill-words': STATES.words,
+  'complete-items': { takes: ['words'], gives: STATES.adds.gives },
   // What each item alone has is seen to, item by item, where it is written.
-  'apply-pattern': anything,
+  'apply-pattern': { ...STATES.markup, moves: true },
   'order-gallery': { moves: true },
-  'split-gallery': anything,
+  // The pages count together, so that an item only moves.
+  'split-gallery': { ...STATES.markup, moves: true, pages: true },
   'set-style': { takes: ['code', 'attributes', 'tags'], gives: ['code', 'attributes', 'tags'] },
-  'new-page': { ...adds, takes: ['attributes', 'tags', 'words'] },
-  'delete-page': anything,
+  'new-page': { ...STATES.adds, takes: ['attributes', 'tags', 'words'] },
+  'delete-page': { takes: ['tags', 'attributes', 'words', 'comments'], pages: true },
   'link-to': { takes: ['tags', 'attributes'], gives: ['tags', 'attributes'] },
-  'set-stylesheet': includes,
-  'add-section': { ...adds, takes: ['attributes'] },
+  'set-stylesheet': STATES.includes,
+  'add-section': { ...STATES.adds, takes: ['attributes'] },
   // Written anew where it stands.
-  'list-sections': { ...adds, takes: ['tags', 'attributes', 'words'] },
-  'add-menu-entry': { ...adds, takes: ['attributes', 'tags'] },
-  'align-menus': anything,
-  wire: includes,
-  unwire: includes,
-  'change-kit': includes,
-  'set-sources': values,
-  rename: addresses,
-  'rename-many': addresses,
-  merge: addresses,
-  'merge-many': addresses,
-  // Each is planned by its rule, and shown before it is made.
-  fix: anything,
-  exchange: NOTHING,
-  decide: NOTHING,
-  'save-kit': NOTHING,
-  'forget-kit': NOTHING,
-  'set-units': NOTHING,
-  'set-focus': NOTHING,
-  'set-words': anything,
-  'set-tags': NOTHING,
-  'set-rights': NOTHING,
-  'keep-place': NOTHING,
-  'set-order': NOTHING,
-  'set-naming': NOTHING,
-  'set-recipe': NOTHING,
+  'list-sections': { ...STATES.adds, takes: ['tags', 'attributes', 'words'] },
+  'add-menu-entry': { ...STATES.adds, takes: ['attributes', 'tags'] },
+  'align-menus': { ...STATES.adds, takes: ['attributes', 'tags', 'words'] },
+  wire: STATES.includes,
+  unwire: STATES.includes,
+  'change-kit': STATES.includes,
+  'set-sources': STATES.attributes,
+  rename: STATES.addresses,
+  'rename-many': STATES.addresses,
+  merge: STATES.addresses,
+  'merge-many': STATES.addresses,
+  exchange: STATES.nothing,
+  decide: STATES.nothing,
+  'save-kit': STATES.nothing,
+  'forget-kit': STATES.nothing,
+  'set-units': STATES.nothing,
+  'set-focus': STATES.nothing,
+  'set-words': STATES.words,
+  'set-tags': STATES.nothing,
+  'set-rights': STATES.nothing,
+  'keep-place': STATES.nothing,
+  'set-order': STATES.nothing,
+  'set-naming': STATES.nothing,
+  'set-recipe': STATES.nothing,
 };

@@ -1,4 +1,5 @@
 /** What is done on pages that nobody here wrote, and by what it is judged. One kind of work is one entry. */
+import { findingsOf } from '../../core/checks/index.ts';
 import { patternOf, type Gallery } from '../../core/markup/index.ts';
 import type { PageReading, SiteReading } from '../../core/model/index.ts';
 import type { Intent } from '../../core/plans/index.ts';
@@ -173,7 +174,10 @@ const lazyPattern: Of = ({ page }, gallery, n) => {
       kind: 'apply-pattern',
       page: page.path,
       gallery: n,
-      pattern: pattern.replace(/<img /i, '<img data-zq="lazy" '),
+      // Not within a comment.
+      pattern: pattern.replace(/<!--[\s\S]*?-->|<img (?!data-zq)/gi, (tag) =>
+        tag.startsWith('<!') ? tag : `${tag}data-zq="lazy" `,
+      ),
       words: 'none',
     },
     judge: only(never, (token) => token === 'img data-zq=lazy'),
@@ -247,6 +251,157 @@ const wiring: Of = ({ page }, _gallery) => ({
   judge: only(never, (token) => !token.startsWith('word ')),
 });
 
+/** Several items of a gallery, in no order. */
+function someStrands(place: Place, gallery: Gallery, n: number): string[] {
+  const chosen = [0, 1].map(() => strandOf(place, n, place.pick(gallery.items.length)));
+  return [...new Set(chosen)].filter((id): id is string => id !== null);
+}
+
+/** Rows go with the last of their items. */
+function rowsOf({ items, container }: Gallery, chosen: readonly number[]): Bag {
+  const rows: Bag = new Map();
+  for (const n of chosen)
+    for (let at = items[n]?.elements[0]?.parent ?? null; at && at !== container; at = at.parent) {
+      rows.set(`<${at.tag}>`, Infinity);
+      for (const { name, value } of at.attributes) rows.set(`${at.tag} ${name}=${value}`, Infinity);
+    }
+  return rows;
+}
+
+const removingSome: Of = (place, gallery, n) => {
+  const strands = someStrands(place, gallery, n);
+  const ids = (place.page.strands[n] ?? []).map(({ id }) => id);
+  const parts = strands.map((id) => partOf(place, gallery, ids.indexOf(id)));
+  if (strands.length === 0 || parts.includes(null)) return null;
+  const rows = rowsOf(
+    gallery,
+    strands.map((id) => ids.indexOf(id)),
+  );
+  const all = together([...parts.filter((part) => part !== null), rows]);
+  return {
+    intent: { kind: 'remove-items', strands },
+    judge: (before, after) => {
+      const { gone, fresh } = difference(before, after);
+      return lost(first(without(gone, all), separates)) ?? strange(first(fresh));
+    },
+  };
+};
+
+const movingSome: Of = (place, gallery, n) => {
+  const strands = someStrands(place, gallery, n);
+  if (strands.length === 0) return null;
+  return { intent: { kind: 'move-items', strands, to: place.pick(gallery.items.length) }, judge: only(never, never) };
+};
+
+/** Copies are written by the pattern, so that nothing that is there goes. */
+const copying: Of = (place, gallery, n) => {
+  const strands = someStrands(place, gallery, n);
+  const { page, site, pick } = place;
+  const to = site.pages[pick(site.pages.length)] ?? page;
+  if (strands.length === 0) return null;
+  return {
+    intent: { kind: 'copy-items', strands, page: to.path, gallery: to.galleries.length > 0 ? 0 : null },
+    judge: (before, after) => {
+      const { gone, fresh } = difference(before, after);
+      return lost(first(gone)) ?? (fresh.size > 0 ? null : 'nothing was copied');
+    },
+  };
+};
+
+/** Of one element alone, and of nothing else, an attribute changes. */
+function oneAttribute(names: RegExp): Judge {
+  return (before, after) => {
+    const { gone, fresh } = difference(before, after);
+    const isIt = (token: string) => names.test(token);
+    return (
+      lost(first(gone, isIt)) ?? strange(first(fresh, isIt)) ?? (fresh.size <= 1 ? null : 'more than one was changed')
+    );
+  };
+}
+
+const entitling: Of = (place, gallery, n) => {
+  const strand = strandOf(place, n, place.pick(gallery.items.length));
+  if (strand === null) return null;
+  const value = 'Zqone "two" & <three>';
+  return {
+    intent: { kind: 'set-slot', strand, slot: 'title', value },
+    judge: oneAttribute(/^\S+ (?:title|data-[\w-]*(?:title|caption)[\w-]*|aria-label)=|^word /),
+  };
+};
+
+const leadingElsewhere: Of = (place, gallery, n) => {
+  const strand = strandOf(place, n, place.pick(gallery.items.length));
+  const value = fileOf(place, isPicturePath);
+  if (strand === null || value === null) return null;
+  return {
+    intent: { kind: 'set-slot', strand, slot: 'full', value },
+    judge: only(
+      (token) => / [\w-]+=/.test(token),
+      (token) => / [\w-]+=/.test(token),
+    ),
+  };
+};
+
+const renumbering: Of = ({ page }, _gallery, n) => ({
+  intent: { kind: 'renumber', page: page.path, gallery: n },
+  judge: only(
+    (token) => /\d/.test(token),
+    (token) => /\d/.test(token),
+  ),
+});
+
+const completing: Of = ({ page }, gallery, n) => ({
+  intent: { kind: 'complete-items', page: page.path, gallery: n, items: gallery.items.map((_, at) => at) },
+  judge: (before, after) => lost(first(difference(before, after).gone)),
+});
+
+const sorting: Of = ({ page }, _gallery, n) => ({
+  intent: { kind: 'order-gallery', page: page.path, gallery: n },
+  judge: only(never, never),
+});
+
+const saidToBeNone: Of = ({ page }) => ({
+  intent: { kind: 'set-units', page: page.path, selector: 'li', gallery: false },
+  judge: only(never, never),
+});
+
+const wording: Of = (place, gallery, n) => {
+  const strands = someStrands(place, gallery, n);
+  const [strand] = strands;
+  if (strand === undefined) return null;
+  const words = { alt: 'Zqalt "one"', caption: 'Zqcaption <two>' };
+  return {
+    intent: { kind: 'set-words', items: strands.map((id) => ({ strand: id, ...words })), pictures: [] },
+    judge: only(
+      (token) => /^word |^(?:img|input|area) alt=/.test(token),
+      (token) => /^word (?:Zq|<two>)|^(?:img|input|area|image) alt=Zq/.test(token),
+    ),
+  };
+};
+
+const forDenseScreens: Of = ({ page }) => ({
+  intent: { kind: 'set-sources', page: page.path },
+  judge: only(never, (token) => /^\S+ (?:srcset|sizes)=/.test(token)),
+});
+
+/** What a finding offers takes no picture and no comment from a page, and settles the matter. */
+const settling: Of = ({ site, page, pick }) => {
+  const offers = findingsOf(site)
+    .filter(({ place: { path } }) => path === page.path)
+    .flatMap((finding) =>
+      finding.fixes.flatMap(({ kind }, fix) => (kind === 'change' ? [{ finding: finding.id, fix }] : [])),
+    );
+  const offer = offers[pick(offers.length)];
+  if (!offer) return null;
+  return {
+    intent: { kind: 'fix', ...offer },
+    judge: (before, after) => {
+      const { gone } = difference(before, after);
+      return lost(first(gone, (token) => !/^<img>|^comment /.test(token)));
+    },
+  };
+};
+
 /** Each on a gallery. */
 export const ON_GALLERIES: Readonly<Record<string, Of>> = {
   'an item removed': removing,
@@ -262,6 +417,18 @@ export const ON_GALLERIES: Readonly<Record<string, Of>> = {
   'split on pages': splitting,
   'another section': sectioning,
   'a viewer wired': wiring,
+  'some items removed': removingSome,
+  'some items moved': movingSome,
+  'some items copied': copying,
+  'a title': entitling,
+  'another file behind a thumbnail': leadingElsewhere,
+  'numbers put right': renumbering,
+  'what neighbours have': completing,
+  'items in the order of the list': sorting,
+  'said to be no gallery': saidToBeNone,
+  'words of several': wording,
+  'copies for dense screens': forDenseScreens,
+  'what a finding offers': settling,
 };
 
 const moveOf =
@@ -363,6 +530,79 @@ const aligningMenus: OfSite = () => ({
   },
 });
 
+const renamingSome: OfSite = (place) => {
+  const chosen = [0, 1, 2].map(() => fileOf(place, (path) => isPicturePath(path) && place.site.used.has(path)));
+  const paths = [...new Set(chosen)].filter((path) => path !== null);
+  if (paths.length < 2) return null;
+  const renames = paths.map((from, at) => ({ from, to: `${folderOf(from)}zq${at} & ü${ending(from)}` }));
+  return {
+    intent: { kind: 'rename-many', renames },
+    judge: (before, after) => {
+      for (const [path, text] of before) {
+        const moved = (address: string) =>
+          renames.reduce((at, { from, to }) => (at === leadTo(from) ? leadTo(to) : at), address);
+        const [was, is] = [leadsOf(text, path, moved), leadsOf(after.get(path) ?? '', path)];
+        const wrong = was.findIndex((lead, n) => lead !== is[n]);
+        if (wrong >= 0) return `${path}: ${was[wrong]} became ${is[wrong]}`.slice(0, 300);
+      }
+      return null;
+    },
+  };
+};
+
+const merging: OfSite = (place) => {
+  const used = (path: string) => isPicturePath(path) && place.site.used.has(path);
+  const [from, into] = [fileOf(place, used), fileOf(place, used)];
+  if (from === null || into === null || from === into || ending(from) !== ending(into)) return null;
+  return { intent: { kind: 'merge', from, into }, judge: leadsAs(from, into) };
+};
+
+const exchanging: OfSite = (place) => {
+  const [one, other] = [fileOf(place, isPicturePath), fileOf(place, isPicturePath)];
+  return one === null || other === null || one === other
+    ? null
+    : { intent: { kind: 'exchange', one, other }, judge: only(never, never) };
+};
+
+const linkingWords: OfSite = (place) => {
+  const { page, pick, site } = place;
+  const texts = page.document.elements
+    .filter(({ tag }) => !['script', 'style', 'title', 'textarea', 'option'].includes(tag))
+    .flatMap((element) => element.texts.filter(({ value }) => /\S/.test(value)));
+  const text = texts[pick(texts.length)];
+  if (!text) return null;
+  return {
+    intent: { kind: 'link-to', page: page.path, at: text.range, target: { to: 'file', path: firstPage(site) } },
+    judge: only(
+      (token) => /^a href=/.test(token),
+      (token) => /^<a>|^a href=/.test(token),
+    ),
+  };
+};
+
+const firstPage = ({ pages }: SiteReading): string => pages[0]?.path ?? '';
+
+const puttingSheetOn: OfSite = ({ site, page }) => {
+  const sheet = [...site.files.keys()].find((path) => path.endsWith('.css'));
+  if (sheet === undefined) return null;
+  return {
+    intent: { kind: 'set-stylesheet', pages: [page.path], sheet, on: true },
+    judge: only(never, (token) => /^<link>|^link /.test(token)),
+  };
+};
+
+const listingSections: OfSite = ({ page }) => ({
+  intent: { kind: 'list-sections', page: page.path },
+  judge: (before, after) =>
+    lost(first(difference(before, after).gone, (token) => !/^<img>|^img |^comment /.test(token))),
+});
+
+const enteringInMenus: OfSite = ({ page }) => ({
+  intent: { kind: 'add-menu-entry', target: page.path, label: 'Zqentry' },
+  judge: (before, after) =>
+    lost(first(difference(before, after).gone, (token) => / (?:class|href|aria-current)=|^<\w+>$/.test(token))),
+});
+
 /** Each on a site. */
 export const ON_SITES: Readonly<Record<string, OfSite>> = {
   'a picture renamed': renamingPicture,
@@ -372,4 +612,11 @@ export const ON_SITES: Readonly<Record<string, OfSite>> = {
   'a page made from another': newPage,
   'a page deleted': deletingPage,
   'menus aligned': aligningMenus,
+  'several pictures renamed': renamingSome,
+  'a copy given up': merging,
+  'two pictures exchanged': exchanging,
+  'words made a link': linkingWords,
+  'a stylesheet put on': puttingSheetOn,
+  'sections listed': listingSections,
+  'a page entered in menus': enteringInMenus,
 };

@@ -82,6 +82,18 @@ export function tryOne(
   if (!back.ok || !isSame(back.files, site.files)) outcome.badUndos.push(`${name}, ${where}`);
 }
 
+/** Every kind of work once: on each gallery of a page, and on its site. */
+export function tryAll(site: SiteReading, page: PageReading, where: string, seed: number): Outcome {
+  const random = randomFrom(seed);
+  const place = { site, page, pick: (end: number) => Math.floor(random() * end) };
+  const outcome = newOutcome();
+  const work = (name: string, trial: Trial | null) => trial && tryOne(site, name, where, trial, outcome);
+  for (const [n, gallery] of page.galleries.entries())
+    for (const [name, trialOf] of Object.entries(ON_GALLERIES)) work(name, trialOf(place, gallery, n));
+  for (const [name, trialOf] of Object.entries(ON_SITES)) work(name, trialOf(place));
+  return outcome;
+}
+
 /** In raw parses: every reader on pages of up to two million characters in all. */
 function costOf(files: SiteFiles): number {
   const index = new PathIndex(files.keys());

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { isStep, placeAfter, placeIn, searchOf, stationIn, withWish, type Place } from './address.ts';
+import { isStep, placeAfter, placeIn, searchOf, stationIn, stillToCome, withWish, type Place } from './address.ts';
 
 const NOWHERE: Place = { page: null, strand: null, tab: null, sheet: null, of: null, spot: null };
 const there = (search: string): Place => placeIn(new URLSearchParams(search));
@@ -66,6 +66,13 @@ describe('going elsewhere', () => {
     expect(withWish({}, { page: 'b.html', spot })).toMatchObject({ spot });
     expect(withWish({ spot }, { sheet: { name: 'page' } })).toMatchObject({ spot });
     expect(withWish({}, { sheet: null })).not.toHaveProperty('spot');
+  });
+
+  test('what was written later is still to come; whatever else arrives ends all of it', () => {
+    expect(stillToCome([4, 5, 6], 4)).toEqual([5, 6]);
+    expect(stillToCome([4, 5, 6], 6)).toEqual([]);
+    expect(stillToCome([4, 5], 1)).toEqual([]);
+    expect(stillToCome([4, 5], null)).toEqual([]);
   });
 
   test('what is followed or closed is no step to go back from', () => {

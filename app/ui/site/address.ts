@@ -78,3 +78,9 @@ export function placeAfter(before: Place, target: Target, elsewhere: boolean): P
 /** What somebody would go back from: another station, page or tab, or a sheet that was opened. */
 export const isStep = ({ station, page, tab, sheet }: Target): boolean =>
   station !== undefined || page !== undefined || tab !== undefined || (sheet !== undefined && sheet !== null);
+
+/** Of what was written one after another, what comes after the one that has arrived; any other arrival ends them all. */
+export function stillToCome(written: readonly number[], arrived: number | null): readonly number[] {
+  const at = arrived === null ? -1 : written.indexOf(arrived);
+  return at < 0 ? [] : written.slice(at + 1);
+}

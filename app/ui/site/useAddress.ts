@@ -3,7 +3,17 @@ import { startTransition, useCallback, useEffect, useMemo, useRef, useState } fr
 import { useLocation, useNavigate, useNavigation } from 'react-router';
 import { z } from 'zod';
 import type { Station } from '~core/checks/index.ts';
-import { isStep, placeAfter, placeIn, searchOf, stationIn, withWish, type Place, type Target } from './address';
+import {
+  isStep,
+  placeAfter,
+  placeIn,
+  searchOf,
+  stationIn,
+  stillToCome,
+  withWish,
+  type Place,
+  type Target,
+} from './address';
 
 /**
  * A strand that is only followed, key by key, stands in the address when the hand rests: browsers refuse more than some
@@ -30,13 +40,19 @@ export function useAddress(siteId: string): Address {
   /** Null where nothing waits. */
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const latest = useRef(location);
+  /** Numbers of the addresses that were written and have not come yet; those of before a reload are others. */
+  const underWay = useRef<readonly number[]>([]);
+  const last = useRef(Date.now());
   /** The same for the screen, which does not wait for the router. */
   const [ahead, setAhead] = useState<Target>(NOTHING);
 
   useEffect(() => {
-    latest.current = location;
-    // What waits was asked for after what has just come.
-    if (!idle || timer.current !== null) return;
+    if (latest.current !== location) {
+      latest.current = location;
+      underWay.current = stillToCome(underWay.current, stateOf(location.state).written ?? null);
+    }
+    // What waits, or is under way, was asked for after what has just come.
+    if (!idle || timer.current !== null || underWay.current.length > 0) return;
     asked.current = {};
     setAhead(NOTHING);
   }, [location, idle]);
@@ -46,15 +62,15 @@ export function useAddress(siteId: string): Address {
     clearTimeout(timer.current ?? undefined);
     timer.current = null;
     const { pathname, search } = latest.current;
-    const state: unknown = latest.current.state;
     const target = asked.current;
     const station = target.station ?? stationIn(pathname);
     const elsewhere = target.station !== undefined && target.station !== stationIn(pathname);
     const place = placeAfter(placeIn(new URLSearchParams(search)), target, elsewhere);
-    void navigate(
-      { pathname: station === null ? pathname : `/site/${siteId}/${station}`, search: searchOf(place) },
-      { replace: !isStep(target), state: target.spot ? { spot: Date.now() } : state },
-    );
+    const to = { pathname: station === null ? pathname : `/site/${siteId}/${station}`, search: searchOf(place) };
+    const written = ++last.current;
+    underWay.current = [...underWay.current, written];
+    const spot = target.spot ? Date.now() : stateOf(latest.current.state).spot;
+    void navigate(to, { replace: !isStep(target), state: { spot, written } satisfies State });
   }, [navigate, siteId]);
 
   const go = useCallback(
@@ -84,14 +100,18 @@ export function useAddress(siteId: string): Address {
   return useMemo(() => ({ place, station: stationIn(location.pathname), go }), [place, location.pathname, go]);
 }
 
-const State = z.object({ spot: z.number() });
+/** `spot` is when somebody asked for the spot, `written` the number of what brought the address. */
+const State = z.object({ spot: z.number().optional(), written: z.number().optional() });
+type State = z.infer<typeof State>;
+
+const stateOf = (state: unknown): State => State.safeParse(state).data ?? {};
 
 /**
  * The same object as long as nobody asks for a spot anew, whatever else changes in the address: who shows it goes there
  * for every new one.
  */
 function useSpot({ page, spot }: Place, state: unknown): Place['spot'] {
-  const asked = State.safeParse(state).data?.spot ?? 0;
+  const asked = stateOf(state).spot ?? 0;
   const key = spot && `${asked} ${page} ${spot.start} ${spot.end}`;
   const [known, setKnown] = useState({ key, spot });
   if (known.key === key) return known.spot;
