@@ -72,14 +72,14 @@ describe('galleries', () => {
     [
       `<ul>${'ab'
         .split('')
-        .map((name) => `<li><img src="${name}.jpg"><p>${'x'.repeat(241)}</p></li>`)
+        .map((name) => `<li><img src="${name}.jpg"><p>${'x'.repeat(131)}</p></li>`)
         .join('')}</ul>`,
       [],
     ],
     [
       `<ul>${'ab'
         .split('')
-        .map((name) => `<li><img src="${name}.jpg"><p>${'x'.repeat(240)}</p></li>`)
+        .map((name) => `<li><img src="${name}.jpg"><p>${'x'.repeat(130)}</p></li>`)
         .join('')}</ul>`,
       ['ul: a b'],
     ],
@@ -128,6 +128,24 @@ describe('galleries', () => {
     ],
     [
       `<footer>${['a', 'b'].map((name) => `<a title="x" href="mailto:${name}"><img src="${name}.jpg"></a>`).join('')}</footer>`,
+      [],
+    ],
+    // One picture with a link to a page about it.
+    ['<div><img src="250px-kite.jpg"><a href="https://host/File:kite.jpg">see</a></div>', []],
+    // Signs before terms, and in sentences.
+    ['<dl><dt><img src="a.png"> Mitre<dd>one<dt><img src="b.png"> Round<dd>two</dl>', []],
+    ['<dl><dt><img src="a.png"><dd>one<dt><img src="b.png"><dd>two</dl>', ['dl: a b']],
+    ['<p><img src="a.png"> is right, <img src="b.png"> is not.</p>', []],
+    ['<p><img src="a.png"> Kite<br><img src="b.png"> Line</p>', ['p: a b']],
+    ['<p><img src="a.png" alt="$x$"> <img src="b.png" alt="{\\displaystyle f}"></p>', []],
+    // Steps, and code with what comes of it.
+    [
+      `<ol>${['a', 'b'].map((n) => `<li><p>Choose the second entry of the menu.</p><img src="${n}.png"></li>`).join('')}</ol>`,
+      [],
+    ],
+    ['<div><p>Before:</p><img src="a.png"><p>Behind:</p><img src="b.png"></div>', []],
+    [
+      `<div>${['a', 'b'].map((n) => `<blockquote><pre>code</pre><img src="${n}.png"></blockquote>`).join('')}</div>`,
       [],
     ],
     ['<p>' + 'x'.repeat(300) + '<img src="a.jpg"><img src="b.jpg"></p>', ['p: a b']],

@@ -5,7 +5,7 @@
  * rows of a table or of divs are merged; runs are parted by headings and cut into units ({@link unitsOf}). What only
  * looks repeated (icons of a menu, pictures in prose) is left out ({@link isGallery}).
  */
-import { firstNot, firstOf, grouped, isPicturePath, known } from '../site/index.ts';
+import { firstNot, firstOf, grouped, known } from '../site/index.ts';
 import {
   ancestors,
   descendants,
@@ -20,7 +20,7 @@ import { type Bearing, isGallery, opensPicture, tellsMore } from './isGallery.ts
 import { captionIn, partsIn, type ItemParts } from './parts.ts';
 import { partnersOf } from './partners.ts';
 import { matches } from './selectors.ts';
-import { showsPicture } from './shown.ts';
+import { leadsToPicture, showsPicture } from './shown.ts';
 import { splitAtHeadings, unitLike, unitsOf, type Unit } from './units.ts';
 
 export interface GalleryItem extends ItemParts {
@@ -121,7 +121,7 @@ function commonAncestor(elements: readonly PageElement[]): PageElement {
 function isSeed(element: PageElement): boolean {
   if (element.tag === 'img') return !isWithin(element, 'noscript');
   if (showsPicture(element)) return true;
-  if (element.tag !== 'a' || !isPicturePath(valueOf(element, 'href') ?? '')) return false;
+  if (!leadsToPicture(element)) return false;
   return ![...descendants(element)].some(showsPicture);
 }
 
@@ -328,8 +328,7 @@ function lonely(seeds: PageElement[], claimed: Set<PageElement>): Group[] {
     if (claimed.has(seed) || !showsPicture(seed)) continue;
     const around = [seed, ...ancestors(seed)];
     const link = around.find((element) => element.tag === 'a');
-    if (!link || !isPicturePath(valueOf(link, 'href') ?? '') || around.some((element) => element.tag === 'nav'))
-      continue;
+    if (!link || !leadsToPicture(link) || around.some((element) => element.tag === 'nav')) continue;
     const item =
       around.find((element) => ITEM_TAGS.has(element.tag)) ??
       (link.parent?.tag === 'p' && link.parent.children.length === 1 ? link.parent : link);

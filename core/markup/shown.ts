@@ -134,3 +134,12 @@ export function dataTarget(all: readonly PageElement[], source: FilePlace | null
     return attribute ? placeIn(element, attribute) : null;
   });
 }
+
+/** A page about a file on another host, as many libraries of pictures have them: `…/File:kite.jpg` (common practice). */
+const PAGE_ABOUT_FILE = /^(?:[a-z]+:)?\/\/.*\/[^/]+:[^/]+$/i;
+
+/** Whether a link leads to a picture by its name. */
+export function leadsToPicture(link: PageElement): boolean {
+  const href = link.tag === 'a' ? (valueOf(link, 'href') ?? '') : '';
+  return isPicturePath(href) && !PAGE_ABOUT_FILE.test(href);
+}

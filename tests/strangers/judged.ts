@@ -1,7 +1,7 @@
 /** How far the reader and the eye agree about what a gallery is. */
 import { galleriesOf, parsePage } from '../../core/markup/index.ts';
 import type { FileContent } from '../../core/site/index.ts';
-import { LABELLED } from './labelled.ts';
+import type { Labelled } from './labelled.ts';
 import { placesIn } from './places.ts';
 
 export interface Agreement {
@@ -29,9 +29,9 @@ function claims(text: string): (pictures: readonly number[]) => boolean {
     galleries.some((starts) => pictures.filter((start) => starts.has(start)).length * 2 > pictures.length);
 }
 
-export function agreement(name: string, files: ReadonlyMap<string, FileContent>): Agreement {
+export function agreement(labelled: readonly Labelled[], files: ReadonlyMap<string, FileContent>): Agreement {
   const told: Agreement = { found: 0, missed: [], claimed: [], none: 0, gone: 0 };
-  for (const { page, galleries = [], none = [] } of LABELLED[name] ?? []) {
+  for (const { page, galleries = [], none = [] } of labelled) {
     const content = files.get(page);
     const text = content?.kind === 'text' ? content.text : '';
     const places = new Map(placesIn(text).map((place) => [place.at, place]));

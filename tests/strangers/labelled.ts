@@ -5,7 +5,7 @@
  * pictures, one behind the other).
  * A place is the way to it from `html` in numbers of children, as `places.ts` finds it.
  */
-interface Labelled {
+export interface Labelled {
   /** On a page, by its path within the package. */
   page: string;
   galleries?: readonly string[];

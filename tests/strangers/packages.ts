@@ -20,6 +20,12 @@ export const PACKAGES = [
   'geomview',
   'octave-doc',
   'wx3.2-doc',
+  // The second sample is of these too.
+  'xfig-doc',
+  'hugin-data',
+  'python-skimage-doc',
+  'gimp-help-en',
+  'lilypond-doc-html',
 ] as const;
 
 /** Larger files are left out: they say nothing else than smaller ones. Bytes. */
