@@ -46,7 +46,10 @@ function chosen<T>(all: readonly T[], pick: Pick): T | null {
 export function withForeign(text: string, n: number, pick: Pick): string {
   const put = (at: number, what: string) => text.slice(0, at) + what + text.slice(at);
   const from = text.indexOf('<body');
-  const starts = (pattern: RegExp) => [...text.matchAll(pattern)].filter(({ index }) => index >= from);
+  const comments = [...text.matchAll(/<!--[\s\S]*?-->/g)].map(({ index, 0: { length } }) => [index, index + length]);
+  const isCode = (at: number) => comments.some(([start = 0, end = 0]) => at >= start && at < end);
+  const starts = (pattern: RegExp) =>
+    [...text.matchAll(pattern)].filter(({ index }) => index >= from && !isCode(index));
   const kind = pick(3);
   if (kind === 0) {
     const holder = chosen(starts(MAY_HOLD), pick);
