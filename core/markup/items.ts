@@ -121,10 +121,10 @@ function textWith(text: string, { start, end }: Range, edits: readonly Edit[]): 
   return joined(text.slice(start, end), inside);
 }
 
-/** A range with its line, where nothing else stands on it. */
+/** A range with its line, where nothing else stands on it but the end of the head or the body. */
 export function cutLine({ text }: PageDocument, { start, end }: Range): Edit {
   const lead = /(?:\r?\n)?[ \t]*$/.exec(text.slice(0, start))?.[0] ?? '';
-  return /^[ \t]*(?:\r?\n|$)/.test(text.slice(end)) && lead.includes('\n')
+  return /^[ \t]*(?:\r?\n|$|<\/(?:head|body)\b)/i.test(text.slice(end, end + 200)) && lead.includes('\n')
     ? { start: start - lead.length, end, text: '' }
     : { start, end, text: '' };
 }

@@ -140,7 +140,7 @@ export function insertScript(page: PageDocument, src: string, before: PageElemen
   return insertBeside(page, before, scriptTag(src, isDeferred(before) ? ' defer' : ''), 'before');
 }
 
-/** Markup on a line of its own next to an element. */
+/** Markup on a line of its own next to an element; on its line, where other things stand there too. */
 export function insertBeside(
   page: PageDocument,
   neighbour: PageElement,
@@ -149,9 +149,12 @@ export function insertBeside(
 ): Edit {
   const newline = newlineOf(page);
   const { start, end } = neighbour.range ?? { start: 0, end: 0 };
+  const line = newline + indentOf(page, neighbour);
+  const isFirst = /(?:^|\n)[ \t]*$/.test(page.text.slice(Math.max(0, start - 200), start));
+  const isLast = /^[ \t]*(?:\r?\n|$|<\/(?:head|body)\b)/i.test(page.text.slice(end, end + 200));
   return side === 'before'
-    ? { start, end: start, text: markup + newline + indentOf(page, neighbour) }
-    : { start: end, end, text: newline + indentOf(page, neighbour) + markup };
+    ? { start, end: start, text: markup + (isFirst ? line : '') }
+    : { start: end, end, text: (isLast ? line : '') + markup };
 }
 
 /** Markup as the last thing in the body. */

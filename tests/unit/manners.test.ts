@@ -7,8 +7,9 @@ import { galleriesOf, parsePage } from '../../core/markup/index.ts';
 import { ODD_STYLES } from '../../core/markup/oddStyles.fixture.ts';
 import { pageOf, STYLES } from '../../core/markup/styles.fixture.ts';
 import { readSite } from '../../core/model/index.ts';
-import type { FileContent } from '../../core/site/index.ts';
-import { VIEWERS } from '../kits.ts';
+import { planFor, type Intent } from '../../core/plans/index.ts';
+import { applyChange, type FileContent, type SiteFiles } from '../../core/site/index.ts';
+import { KITS, VIEWERS } from '../kits.ts';
 import { tryAll } from '../strangers/trials.ts';
 
 const ALL = [...STYLES, ...ODD_STYLES];
@@ -51,5 +52,36 @@ describe.each([
     ).toEqual([]);
     const refused = [...outcome.refusals.values()].reduce((sum, count) => sum + count, 0);
     expect(outcome.operations - refused).toBeGreaterThan(3);
+  });
+});
+
+describe('a viewer put on, changed for another and taken off again', () => {
+  const does = (files: SiteFiles, intent: Intent): SiteFiles | null => {
+    const planned = planFor(readSite(files, new Map(), KITS), intent);
+    if (!planned.ok) return null;
+    const applied = applyChange(files, planned.change);
+    if (!applied.ok) throw new Error(applied.reason);
+    return applied.files;
+  };
+  const OVERLAYS = KITS.filter(({ manifest }) => manifest.does === 'overlay').map(({ manifest }) => manifest.name);
+  const page = 'kites.html';
+  const textIn = (files: SiteFiles | null): string => {
+    const content = files?.get(page);
+    return content?.kind === 'text' ? content.text : '';
+  };
+
+  it.each(ALL.map(({ name, body }, n) => [name, body, n] as const))('leaves nothing behind: %s', (_name, body, n) => {
+    const bare = siteOf(pageOf(body, n % 2 === 0 ? {} : { crlf: true, bom: true }));
+    for (const { manifest } of KITS) {
+      const wired = does(bare, { kind: 'wire', page, kit: manifest.name });
+      if (wired) expect(does(wired, { kind: 'unwire', page, kit: manifest.name })?.get(page)).toEqual(bare.get(page));
+    }
+    const [from = '', to = ''] = [0, 1].map((more) => OVERLAYS[(n + more) % OVERLAYS.length]);
+    const wired = does(bare, { kind: 'wire', page, kit: from });
+    const changed = wired && does(wired, { kind: 'change-kit', page, from, to });
+    if (!changed) return;
+    // What stood under a picture goes along as its title, and stays the author's.
+    const untitled = (files: SiteFiles | null) => textIn(files).replace(/ title="[^"]*"/g, '');
+    expect(untitled(does(changed, { kind: 'unwire', page, kit: to }))).toBe(untitled(bare));
   });
 });
