@@ -93,10 +93,11 @@ function isProse({ texts }: PageElement, entries: readonly MenuEntry[]): boolean
 }
 
 function entryOf(unit: PageElement, path: string, base: string): MenuEntry | null {
-  const label = textOf(unit).trim().replace(/\s+/g, ' ');
-  if (!mayBeEntry(unit) || !SAYS.test(label) || label.length > LONGEST_LABEL) return null;
+  if (!mayBeEntry(unit)) return null;
   const [link = null, ...more] = [unit, ...descendants(unit)].filter(({ tag }) => tag === 'a');
   if (more.length > 0) return null;
+  const label = textOf(unit).trim().replace(/\s+/g, ' ');
+  if (!SAYS.test(label) || label.length > LONGEST_LABEL) return null;
   const { href, target } = whereTo(link, base);
   const current = target === path || (link === null && unit.tag !== 'p' && unit.tag !== 'div');
   return {

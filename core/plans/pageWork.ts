@@ -76,19 +76,15 @@ export function deletePage(site: SiteReading, { path }: { path: string }): Plann
   };
 }
 
-/** `left` counts links of items; `script` is where one stands in an entry that would go. */
-function partingEdits(
-  site: SiteReading,
-  page: PageReading,
+/** Entries of menus that lead to a page, taken out; `script` is where one stands in them. */
+function entriesOut(
+  { document, path: own, base }: PageReading,
   path: string,
-): { edits: Edit[]; left: number; script: number | null } {
-  const { document } = page;
-  const inItems = new Set(page.galleries.flatMap(({ items }) => items.flatMap(({ link }) => (link ? [link] : []))));
+): { edits: Edit[]; taken: Set<PageElement>; script: number | null } {
   const edits: Edit[] = [];
-  let left = 0;
   let script: number | null = null;
   const taken = new Set<PageElement>();
-  for (const menu of menusOf(document, page.path, page.base)) {
+  for (const menu of menusOf(document, own, base)) {
     const at = menu.entries.findIndex(({ link, target }) => target === path && link !== null && !taken.has(link));
     const entry = menu.entries[at];
     const edit = entry && removeEntry(document, menu, at);
@@ -97,6 +93,19 @@ function partingEdits(
     script ??= [...descendants(entry.unit)].find(({ tag }) => tag === 'script')?.open?.start ?? null;
     edits.push(edit);
   }
+  return { edits, taken, script };
+}
+
+/** `left` counts links of items, which stay. */
+function partingEdits(
+  site: SiteReading,
+  page: PageReading,
+  path: string,
+): { edits: Edit[]; left: number; script: number | null } {
+  const { document } = page;
+  const inItems = new Set(page.galleries.flatMap(({ items }) => items.flatMap(({ link }) => (link ? [link] : []))));
+  const { edits, taken, script } = entriesOut(page, path);
+  let left = 0;
   for (const element of document.elements) {
     if (taken.has(element) || !leadsTo(site, page.base, valueOf(element, 'href'), path)) continue;
     if (inItems.has(element)) left++;
