@@ -18,3 +18,12 @@ describe('a page with', () => {
       expect(text.slice(range.start, range.end)).toBe(value);
   });
 });
+
+describe('a tag that stands twice', () => {
+  it('gives what it says to the first, as a browser does; its addresses are found where they are written', () => {
+    const text =
+      '\uFEFF<html>\r\n<body>\r\n<!-- <body background="no.png"> --><body bgcolor=white background="img/a&amp;b.png">\r\n<img src="c.png">\r\n<html lang="en" background="x">';
+    const found = pageAddresses(parsePage(text)).filter(({ value }) => value === 'img/a&b.png');
+    expect(found.map(({ range }) => text.slice(range.start, range.end))).toEqual(['img/a&amp;b.png']);
+  });
+});

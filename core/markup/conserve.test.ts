@@ -49,6 +49,13 @@ describe('a page', () => {
     );
   });
 
+  it('does not take a word that is only parted or joined for another one', () => {
+    const [parted, joined] = ['<p>表示<a href="x">パネル</a>を</p>', '<p>表示パネルを</p>'];
+    expect(told(parted, joined, { takes: ['tags', 'attributes'] })).toBeNull();
+    expect(told(joined, parted, { gives: ['tags', 'attributes'] })).toBeNull();
+    expect(told(parted, '<p>表示パネル</p>', { takes: ['tags', 'attributes'] })).toMatch(/^vanished/);
+  });
+
   it('lets a whole page go where that is stated, but nothing of the others', () => {
     const [page, other] = ['<p>one</p>', '<p>two</p><p>three</p>'].map((text) => parsePage(text));
     const left = parsePage('<p>two</p>');

@@ -101,6 +101,10 @@ function missing(tokens: readonly Token[], others: readonly Token[]): Set<Token>
   );
 }
 
+/** All letters of the words, in their order. */
+const lettersOf = (tokens: ReadonlySet<Token>): string =>
+  [...tokens].flatMap(({ part, says }) => (part === 'words' ? [says] : [])).join('');
+
 /** The first of `some` that does not follow those before it in `all`; null where all do. */
 function firstOutOf(all: readonly Token[], some: readonly Token[]): Token | null {
   let at = 0;
@@ -135,8 +139,11 @@ export function unstated(
   );
   const fresh = missing(is, was);
   const says = (kind: Unstated['kind'], { says: what, page, at }: Token): Unstated => ({ kind, says: what, page, at });
-  for (const token of gone) if (!takes.includes(token.part)) return says('vanished', token);
-  for (const token of fresh) if (!gives.includes(token.part)) return says('appeared', token);
+  // A word that is taken apart, or two that are put together, say the same.
+  const saysTheSame = lettersOf(gone) === lettersOf(fresh);
+  const counts = ({ part }: Token) => part !== 'words' || !saysTheSame;
+  for (const token of gone) if (!takes.includes(token.part) && counts(token)) return says('vanished', token);
+  for (const token of fresh) if (!gives.includes(token.part) && counts(token)) return says('appeared', token);
   if (moves) return null;
   // What may be taken and given may be given elsewhere.
   const stays = ({ part }: Token) => !takes.includes(part) || !gives.includes(part);

@@ -5,6 +5,7 @@
  */
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { DEEPEST, known, LineIndex } from '../site/index.ts';
+import { adoptedBy } from './adopted.ts';
 import { templateCode, withoutTemplates } from './template.ts';
 
 export interface Range {
@@ -166,9 +167,13 @@ const childrenOf = (node: Tree.Element): Tree.ChildNode[] =>
 
 function elementFrom(node: Tree.Element, parent: PageElement | null, page: PageDocument, shift: number): PageElement {
   const place = node.sourceCodeLocation ?? null;
+  const adopts = node.tagName === 'html' || node.tagName === 'body';
   return {
     tag: node.tagName,
-    attributes: attributesIn(page.text, node, shift),
+    attributes: [
+      ...attributesIn(page.text, node, shift),
+      ...(adopts && place?.startTag ? adopted(page.text, node, rangeOf(place.startTag, shift).end) : []),
+    ],
     parent,
     children: [],
     index: page.elements.length,
@@ -192,6 +197,11 @@ export function attributesIn(text: string, node: Tree.Element, shift: number): A
   }
   return attributes;
 }
+
+const adopted = (text: string, node: Tree.Element, from: number): Attribute[] =>
+  adoptedBy(text, node, from).map(({ attribute: { name, value }, place }) =>
+    attributeFrom(text, name, value, rangeOf(place, 0)),
+  );
 
 /**
  * Finds the value inside an attribute's range: WHATWG HTML §13.1.2.3 allows white space on both sides of the equals
