@@ -44,7 +44,13 @@ describe('what a script gives', () => {
     ['window.a = 1; self.b = 2; globalThis.c = 3; top.d = 4;', ['a 0', 'b 14', 'c 26', 'd 44']],
     ['(function () { window.a = 1; var b; })();', ['a 15']],
     ['window.a = 1; window.a = 2;', ['a 0']],
-    ['window["a"] = 1; window[a] = 1; other.b = 2; window.a.b = 1;', []],
+    ['window[a] = 1; other.b = 2; window.a.b = 1;', []],
+    ['window["a"] = 1;', ['a 0']],
+    // Wrappers as programs write them.
+    ['(function (root, factory) { root.A = factory(); })(this, function () { return 1; });', ['A 28']],
+    ['(function (w, d) { w.B = 1; d.c = 2; })(window, document);', ['B 19']],
+    ['!function(e,t){"object"==typeof exports?module.exports=t():(e=e||self).C=t()}(this,function(){});', ['C 59']],
+    ['(function (g, f) { f(g); })(window || this, function (w) { w.D = 1; });', ['D 59']],
     ['window.onload = 1; window.name = 2;', []],
   ])('%s', (text, names) => expect(given(text)).toEqual(names));
 });
@@ -101,20 +107,27 @@ describe('a call', () => {
   it('is known by a bare or a global name, with where it stands', () => {
     expect(factsOf('kite("a.b", { x: 1 });').calls).toEqual([
       {
+        way: 'function',
         name: 'kite',
+        of: null,
         at: 0,
         end: 21,
         statement: { start: 0, end: 22 },
         text: 'a.b',
         textAt: { start: 5, end: 10 },
         options: { x: 1 },
+        optionsAt: { x: { start: 17, end: 18 } },
+        namesAt: { x: { start: 14, end: 15 } },
+        then: [],
+        kept: null,
         immediate: true,
         guarded: false,
       },
     ]);
     expect(callOf('window.kite()')).toMatchObject({ at: 0, text: null, textAt: null, options: {} });
-    expect(callOf('x.kite()')).toBeUndefined();
-    expect(callOf('window["kite"]()')).toBeUndefined();
+    expect(callOf('x.kite()')).toMatchObject({ way: 'method', of: 'x' });
+    expect(callOf('window["kite"]()')).toMatchObject({ way: 'function' });
+    expect(callOf('f().kite()')).toBeUndefined();
     expect(callOf('window[kite]()')).toBeUndefined();
     expect(callOf('kite(x)')).toMatchObject({ text: null, textAt: null });
     expect(callOf('kite(1)')).toMatchObject({ text: null, textAt: null });
@@ -181,4 +194,65 @@ describe('what a script asks the page for', () => {
   ])('%s', (text, asked) =>
     expect(factsOf(text).attributes.map(({ name, at, by }) => `${name} ${at} ${by}`)).toEqual(asked),
   );
+});
+
+describe('ways of calling', () => {
+  const only = (text: string) =>
+    factsOf(text).calls.map(({ way, of, name, text: selector, immediate, then }) =>
+      [way, of, name, selector, immediate ? 'now' : 'later', ...then.map((one) => one.name)].join(' '),
+    );
+
+  it.each([
+    ["$('.thumb').glow({ speed: 300 });", ['collection $ glow .thumb now']],
+    ["$(function () { $('.thumb').glow(); });", ['function  $  now', 'collection $ glow .thumb later']],
+    ["jQuery(document).ready(function ($) { $('#g a').glow(); });", ['collection $ glow #g a later']],
+    ["(function ($) { $('.a').find('b').glow(); })(jQuery);", ['collection $ glow .a now']],
+    ["var j = jQuery.noConflict(); j('.a').glow();", ['collection j glow .a now']],
+    ["Beam.bind('[data-beam]', { loop: true });", ['method Beam bind [data-beam] now']],
+    ["window.Beam.bind('.b');", ['method Beam bind .b now']],
+    ["new Gleam('#g', { items: 'a' });", ['constructor  Gleam #g now']],
+    ["new Gleam('#g').init();", ['constructor  Gleam #g now init']],
+    ["var g = new Gleam('#g'); g.on('x'); g.init();", ['constructor  Gleam #g now on init']],
+  ])('%s', (text, wanted) => expect(only(text)).toEqual(expect.arrayContaining(wanted)));
+
+  it('a call whose outcome is kept can be taken out where nothing else is done with it', () => {
+    const kept = (text: string) => factsOf(text).calls.find(({ name }) => name === 'Gleam')?.statement ?? null;
+    expect(kept("var g = new Gleam('#g');")).toEqual({ start: 0, end: 24 });
+    expect(kept("var g = new Gleam('#g'); g.init();")).toEqual({ start: 0, end: 24 });
+    expect(kept("var g = new Gleam('#g'); show(g);")).toBeNull();
+    expect(kept("var g = new Gleam('#g'); var n = g.init();")).toBeNull();
+  });
+});
+
+describe('a script on top of a base', () => {
+  it('says which plug-ins it gives, what they read and what they do by themselves', () => {
+    const facts = factsOf(`(function ($) {
+      $.fn.glow = function (options) {
+        var set = $.extend({ speed: 300, loop: true }, options);
+        $(document).on('click', 'a[rel]', function () { return $(this).attr('rel') + $(this).data('bayGroup'); });
+      };
+      $.fn.extend({ dim: function () {} });
+    })(jQuery);`);
+    expect(facts.plugIns.map(({ name }) => name)).toEqual(['glow', 'dim']);
+    expect(facts.defaults.map(({ name, value }) => [name, value])).toEqual([
+      ['speed', 300],
+      ['loop', true],
+    ]);
+    expect(facts.attributes.map(({ name }) => name)).toEqual(['rel', 'data-bay-group']);
+    expect(facts.selectors.map(({ name }) => name)).toContain('a[rel]');
+    expect(facts.needs.map(({ name }) => name)).toEqual(['jQuery']);
+  });
+
+  it('says which elements it defines, and as a module what it imports', () => {
+    expect(factsOf("customElements.define('pic-tour', class extends HTMLElement {});").elements).toMatchObject([
+      { name: 'pic-tour' },
+    ]);
+    const module = readScript("import Ray, { a as b } from './ray.js';\nimport './c.js';\nRay.start('.x');", 'module');
+    expect(module.ok && module.imports.map(({ name, from }) => [name, from])).toEqual([
+      ['Ray', './ray.js'],
+      ['b', './ray.js'],
+      ['', './c.js'],
+    ]);
+    expect(readScript("import Ray from './ray.js';").ok).toBe(false);
+  });
 });

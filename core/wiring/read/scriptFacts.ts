@@ -7,37 +7,19 @@ import {
   type AnyNode,
   type AssignmentExpression,
   type CallExpression,
-  type Expression,
+  type ImportDeclaration,
   type MemberExpression,
   type Program,
 } from 'acorn';
-import { full, fullAncestor } from 'acorn-walk';
+import { fullAncestor } from 'acorn-walk';
 import browserGlobals from 'globals';
 import { analyze } from 'periscopic';
 import type { Result } from '../../site/index.ts';
+import { callOf, nameOfKey, plainText, type Call, type Mention, type Reader, withLaterCalls } from './calls.ts';
+import { baseNames, plugInsIn, propertyOf } from './collections.ts';
+import { globalObjectIn } from './globalNames.ts';
 
-/** A name, and the offset in the script where it stands. */
-export interface Mention {
-  name: string;
-  at: number;
-}
-
-export interface Call extends Mention {
-  /** Behind the call's closing bracket. */
-  end: number;
-  /** The whole statement with its semicolon, where the call is one by itself. */
-  statement: { start: number; end: number } | null;
-  /** The first argument where it is a plain text. */
-  text: string | null;
-  /** Where that text stands, with its quotes. */
-  textAt: { start: number; end: number } | null;
-  /** Plain values of an object among the arguments. */
-  options: Record<string, string | number | boolean>;
-  /** Made while the script runs, not in a function that waits for an event. */
-  immediate: boolean;
-  /** Made only where the function is there: `if (window.show) show();` */
-  guarded: boolean;
-}
+export type { Call, Mention } from './calls.ts';
 
 export interface ScriptFacts {
   /** Globals that are there once it has run. */
@@ -50,6 +32,14 @@ export interface ScriptFacts {
   selectors: (Mention & { by: string })[];
   /** Attributes that it reads or sets. */
   attributes: (Mention & { by: string })[];
+  /** Plug-ins that it gives to collections: `glow` of `$.fn.glow = …`. */
+  plugIns: Mention[];
+  /** What it imports, by the names that it has for it; a module only. */
+  imports: (Mention & { from: string })[];
+  /** Options with the values that they have where nobody says otherwise. */
+  defaults: (Mention & { value: string | number | boolean })[];
+  /** Elements of its own that it defines. */
+  elements: Mention[];
 }
 
 export type ScriptReading = Result<ScriptFacts, { at: number }>;
@@ -58,25 +48,23 @@ const cache = new Map<string, ScriptReading>();
 const CACHE_SIZE = 300;
 
 /** Reads a script once for each text. A script with an error in it does nothing in a browser; that is said. */
-export function readScript(text: string): ScriptReading {
-  const known = cache.get(text);
+export function readScript(text: string, as: 'script' | 'module' = 'script'): ScriptReading {
+  const key = `${as} ${text}`;
+  const known = cache.get(key);
   if (known) return known;
   if (cache.size >= CACHE_SIZE) cache.clear();
-  const reading = parseScript(text);
-  cache.set(text, reading);
+  const reading = parseScript(text, as);
+  cache.set(key, reading);
   return reading;
 }
 
-const SYNTAX = {
-  ecmaVersion: 'latest',
-  sourceType: 'script',
-  allowReturnOutsideFunction: true,
-  allowHashBang: true,
-} as const;
+const SYNTAX = { ecmaVersion: 'latest', allowHashBang: true } as const;
 
-function parseScript(text: string): ScriptReading {
+function parseScript(text: string, as: 'script' | 'module'): ScriptReading {
   try {
-    return { ok: true, ...factsOf(parse(text, SYNTAX)) };
+    const isScript = as === 'script';
+    const program = parse(text, { ...SYNTAX, sourceType: as, allowReturnOutsideFunction: isScript });
+    return { ok: true, ...factsOf(program) };
   } catch (error) {
     const at = error instanceof Error && 'pos' in error && typeof error.pos === 'number' ? error.pos : 0;
     const reason = error instanceof Error ? error.message.replace(/ \(\d+:\d+\)$/, '') : String(error);
@@ -84,7 +72,6 @@ function parseScript(text: string): ScriptReading {
   }
 }
 
-const GLOBAL_OBJECTS = new Set(['window', 'self', 'globalThis', 'top']);
 const BROWSER = new Set([
   ...Object.keys(browserGlobals.browser),
   ...Object.keys(browserGlobals.builtin),
@@ -93,7 +80,7 @@ const BROWSER = new Set([
 ]);
 /** Functions of the platform that take a selector, and those that name an attribute. */
 const ASKS = new Set(['querySelector', 'querySelectorAll', 'closest', 'matches', '$', 'jQuery', 'find']);
-const NAMES = new Set(['getAttribute', 'hasAttribute', 'setAttribute', 'removeAttribute', 'toggleAttribute']);
+const NAMES = new Set(['getAttribute', 'hasAttribute', 'setAttribute', 'removeAttribute', 'toggleAttribute', 'attr']);
 /** Properties of a link or picture that mirror an attribute and that viewers like to read. */
 const MIRRORS = new Set(['rel', 'rev', 'title', 'alt', 'target']);
 const WAITS = new Set([
@@ -106,15 +93,29 @@ const WAITS = new Set([
   'then',
   'ready',
   'on',
+  // A function that is handed to the base itself waits until the page is read.
+  '$',
+  'jQuery',
 ]);
 
 /** Where code does not run at once: the insides of functions that nobody calls at once. */
 type Waiting = { start: number; end: number }[];
 
 function factsOf(program: Program): ScriptFacts {
-  const facts: ScriptFacts = { gives: [], needs: [], calls: [], selectors: [], attributes: [] };
+  const facts: ScriptFacts = {
+    gives: [],
+    needs: [],
+    calls: [],
+    selectors: [],
+    attributes: [],
+    plugIns: [],
+    imports: [],
+    defaults: [],
+    elements: [],
+  };
   const waiting = waitingIn(program);
   const immediate = (at: number) => !waiting.some((range) => at > range.start && at < range.end);
+  const reader: Reader = { isGlobal: globalObjectIn(program), bases: baseNames(program), immediate };
   const { globals, scope } = analyze(program as Parameters<typeof analyze>[0]); // of the tree that both speak of
   for (const [name, node] of scope.declarations) {
     // `let`, `const` and `class` at the top are seen by later scripts as well, though not on `window`.
@@ -124,16 +125,17 @@ function factsOf(program: Program): ScriptFacts {
     const at = startOf(node);
     if (!BROWSER.has(name)) facts.needs.push({ name, at, immediate: immediate(at) });
   }
+  const uses = new Map<string, number>();
   fullAncestor(program, (node, _state, ancestors) => {
-    if (node.type === 'AssignmentExpression') noteAssignment(node, facts);
-    else if (node.type === 'CallExpression') noteCall(node, ancestors, facts, immediate);
-    else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2))) noteMember(node, facts);
+    noteNode(node, ancestors, facts, reader);
+    if (node.type === 'Identifier') uses.set(node.name, (uses.get(node.name) ?? 0) + 1);
   });
+  facts.calls = withLaterCalls(facts.calls, uses);
   const given = new Set(facts.gives.map(({ name }) => name));
   facts.needs = facts.needs
     .filter(({ name }) => !given.has(name))
     .map((need) => {
-      const calls = facts.calls.filter(({ name }) => name === need.name);
+      const calls = facts.calls.filter(({ name, of, way }) => (way === 'method' ? of : name) === need.name);
       return calls.length > 0 && calls.every(({ guarded }) => guarded) ? { ...need, immediate: false } : need;
     });
   return facts;
@@ -141,31 +143,31 @@ function factsOf(program: Program): ScriptFacts {
 
 const startOf = (node: unknown): number => (node as { start?: number }).start ?? 0; // every node of the parser has it
 
-const isGlobalObject = (node: AnyNode): boolean => node.type === 'Identifier' && GLOBAL_OBJECTS.has(node.name);
-
-function noteAssignment({ left }: AssignmentExpression, facts: ScriptFacts): void {
-  if (
-    left.type !== 'MemberExpression' ||
-    !isGlobalObject(left.object) ||
-    left.computed ||
-    left.property.type !== 'Identifier'
-  )
-    return;
-  const { name } = left.property;
-  if (!BROWSER.has(name) && !facts.gives.some((one) => one.name === name)) facts.gives.push({ name, at: left.start });
+function noteNode(node: AnyNode, ancestors: readonly AnyNode[], facts: ScriptFacts, reader: Reader): void {
+  for (const name of plugInsIn(node, reader.bases)) facts.plugIns.push({ name, at: node.start });
+  if (node.type === 'AssignmentExpression') noteAssignment(node, facts, reader);
+  else if (node.type === 'ImportDeclaration') noteImport(node, facts);
+  else if (node.type === 'CallExpression' || node.type === 'NewExpression') {
+    if (node.type === 'CallExpression') {
+      noteAsked(node, facts);
+      noteDefaults(node, facts);
+    }
+    const call = callOf(node, ancestors, reader);
+    if (call) facts.calls.push(call);
+  } else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2))) noteMember(node, facts, reader);
 }
 
-/** The name that a call goes by: `show(…)`, `window.show(…)`. */
-function calledName({ callee }: CallExpression): string | null {
-  if (callee.type === 'Identifier') return callee.name;
-  if (
-    callee.type === 'MemberExpression' &&
-    isGlobalObject(callee.object) &&
-    !callee.computed &&
-    callee.property.type === 'Identifier'
-  )
-    return callee.property.name;
-  return null;
+function noteImport({ source, specifiers, start }: ImportDeclaration, facts: ScriptFacts): void {
+  const from = String(source.value);
+  if (specifiers.length === 0) facts.imports.push({ name: '', at: start, from });
+  for (const { local } of specifiers) facts.imports.push({ name: local.name, at: local.start, from });
+}
+
+function noteAssignment({ left }: AssignmentExpression, facts: ScriptFacts, { isGlobal }: Reader): void {
+  if (left.type !== 'MemberExpression' || !isGlobal(left.object)) return;
+  const name = propertyOf(left);
+  if (name !== null && !BROWSER.has(name) && !facts.gives.some((one) => one.name === name))
+    facts.gives.push({ name, at: left.start });
 }
 
 /** The last part of what is called: `querySelectorAll` of `document.querySelectorAll`. */
@@ -175,36 +177,6 @@ function methodName({ callee }: CallExpression): string | null {
     ? callee.property.name
     : null;
 }
-
-function noteCall(
-  node: CallExpression,
-  ancestors: readonly AnyNode[],
-  facts: ScriptFacts,
-  immediate: (at: number) => boolean,
-): void {
-  noteAsked(node, facts);
-  const first = node.arguments[0];
-  const text = first ? plainText(first) : null;
-  const name = calledName(node);
-  if (name === null) return;
-  const guarded = ancestors.some((outer) => asksFor(outer, name, node.start));
-  facts.calls.push({
-    name,
-    at: node.start,
-    end: node.end,
-    statement: statementOf(ancestors, guarded),
-    text,
-    textAt: text !== null && first ? { start: first.start, end: first.end } : null,
-    options: plainOptions(node),
-    immediate: immediate(node.start),
-    guarded,
-  });
-}
-
-type Argument = CallExpression['arguments'][number];
-
-const plainText = (node: Argument): string | null =>
-  node.type === 'Literal' && typeof node.value === 'string' ? node.value : null;
 
 /** What a script asks the page for, as a selector, by the function with which it asks. */
 const AS_SELECTOR: Readonly<Record<string, (text: string) => string>> = {
@@ -231,89 +203,60 @@ function noteAsked(node: CallExpression, facts: ScriptFacts): void {
   const selector = Object.hasOwn(AS_SELECTOR, by) ? AS_SELECTOR[by]?.(text) : undefined;
   if (selector !== undefined) facts.selectors.push({ name: selector, at, by });
   if (NAMES.has(by)) facts.attributes.push({ name: text.toLowerCase(), at, by });
+  // Of a collection: `link.data('bay-group')`.
+  if (by === 'data') facts.attributes.push({ name: `data-${dashed(text)}`, at, by });
+  if (by === 'define' && text.includes('-')) facts.elements.push({ name: text.toLowerCase(), at });
+  // Delegated: `$(document).on('click', 'a[rel]', …)`.
+  const second = node.arguments[1];
+  const delegated = by === 'on' && second ? plainText(second) : null;
+  if (delegated !== null && second) facts.selectors.push({ name: delegated, at: second.start, by });
+}
+
+/** `bayGroup` as an attribute has it. */
+const dashed = (name: string): string => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+
+/** Functions that lay what somebody says over what is so by itself. */
+const LAYS_OVER = new Set(['extend', 'assign', 'defaults', 'merge']);
+
+function noteDefaults(node: CallExpression, facts: ScriptFacts): void {
+  if (!LAYS_OVER.has(methodName(node) ?? '') || node.arguments.length < 2) return;
+  for (const argument of node.arguments.slice(0, -1))
+    if (argument.type === 'ObjectExpression')
+      for (const property of argument.properties) {
+        if (property.type !== 'Property' || property.computed || property.value.type !== 'Literal') continue;
+        const name = nameOfKey(property.key);
+        const { value } = property.value;
+        if (name !== null && (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'))
+          facts.defaults.push({ name, value, at: property.start });
+      }
 }
 
 /** A text, or what stands at the beginning of one that is put together: `'a[data-room="' + name + '"]'`. */
-function leadingText(node: Argument): string | null {
-  if (node.type === 'Literal') return plainText(node);
+function leadingText(node: AnyNode): string | null {
+  if (node.type === 'Literal') return typeof node.value === 'string' ? node.value : null;
   if (node.type === 'TemplateLiteral') return node.quasis[0]?.value.cooked ?? null;
   return node.type === 'BinaryExpression' && node.operator === '+' && node.left.type !== 'PrivateIdentifier'
     ? leadingText(node.left)
     : null;
 }
 
-/** The statement that is nothing but the call, with the condition that only guards it. */
-function statementOf(ancestors: readonly AnyNode[], guarded: boolean): Call['statement'] {
-  let n = ancestors.length - 2;
-  if (guarded && ancestors[n]?.type === 'LogicalExpression') n--;
-  let statement = ancestors[n];
-  if (statement?.type !== 'ExpressionStatement') return null;
-  const isAlone = (outer: AnyNode) => outer.type === 'BlockStatement' && outer.body.length === 1;
-  if (guarded) {
-    const block = ancestors[n - 1];
-    const condition = block && isAlone(block) ? ancestors[n - 2] : block;
-    if (condition?.type === 'IfStatement' && !condition.alternate) statement = condition;
-  }
-  return { start: statement.start, end: statement.end };
-}
-
-function conditionOf(outer: AnyNode): Expression | null {
-  if (outer.type === 'IfStatement' || outer.type === 'ConditionalExpression') return outer.test;
-  return outer.type === 'LogicalExpression' ? outer.left : null;
-}
-
-const nameOf = (node: AnyNode): string | null =>
-  node.type === 'Identifier' || node.type === 'PrivateIdentifier' ? node.name : null;
-
-/** Whether a condition around a call mentions what is called. */
-function asksFor(outer: AnyNode, name: string, at: number): boolean {
-  const condition = conditionOf(outer);
-  if (!condition || (at >= condition.start && at < condition.end)) return false;
-  let asked = false;
-  full(condition, (node) => {
-    if (node.type === 'Identifier' && node.name === name) asked = true;
-    if (node.type === 'MemberExpression' && nameOf(node.property) === name) asked = true;
-  });
-  return asked;
-}
-
-function plainOptions(node: CallExpression): Call['options'] {
-  const options: Call['options'] = {};
-  for (const argument of node.arguments) {
-    if (argument.type !== 'ObjectExpression') continue;
-    for (const property of argument.properties) {
-      if (property.type !== 'Property' || property.computed || property.value.type !== 'Literal') continue;
-      const key = nameOfKey(property.key);
-      const { value } = property.value;
-      if (key !== null && (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'))
-        options[key] = value;
-    }
-  }
-  return options;
-}
-
 /** What a script sets on elements of its own tells nothing of the page. */
 const isWritten = (node: AnyNode, parent: AnyNode | undefined): boolean =>
   parent?.type === 'AssignmentExpression' && parent.left === node;
 
-function nameOfKey(key: AnyNode): string | null {
-  if (key.type === 'Identifier') return key.name;
-  return key.type === 'Literal' ? String(key.value) : null;
-}
-
 /** `link.dataset.roomGroup`, `link.rel`. */
-function noteMember({ object, property, computed }: MemberExpression, facts: ScriptFacts): void {
+function noteMember({ object, property, computed }: MemberExpression, facts: ScriptFacts, { isGlobal }: Reader): void {
   const written = property.type === 'Literal' && typeof property.value === 'string' ? property.value : undefined;
   const plain = property.type === 'Identifier' ? property.name : undefined;
   const name = computed ? written : plain;
   if (name === undefined) return;
   if (object.type === 'MemberExpression' && object.property.type === 'Identifier' && object.property.name === 'dataset')
     facts.attributes.push({
-      name: `data-${name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`,
+      name: `data-${dashed(name)}`,
       at: property.start,
       by: 'dataset',
     });
-  else if (!computed && MIRRORS.has(name) && !isGlobalObject(object))
+  else if (!computed && MIRRORS.has(name) && !isGlobal(object))
     facts.attributes.push({ name, at: property.start, by: name });
 }
 
@@ -346,8 +289,8 @@ const calls = (call: CallExpression, callee: AnyNode): boolean => call.callee ==
 
 /** Its own name, or that of the variable which it is given to. */
 function nameOfFunction(node: AnyNode, parent: AnyNode | undefined): string | null {
-  if ('id' in node && node.id) return nameOf(node.id);
-  return parent?.type === 'VariableDeclarator' ? nameOf(parent.id) : null;
+  if ('id' in node && node.id?.type === 'Identifier') return node.id.name;
+  return parent?.type === 'VariableDeclarator' && parent.id.type === 'Identifier' ? parent.id.name : null;
 }
 
 function waitingIn(program: Program): Waiting {
