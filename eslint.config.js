@@ -17,6 +17,7 @@ export default tseslint.config(
       'node_modules/',
       '.dependency-cruiser.cjs',
       'core/photo/simd/assembly/',
+      '**/*.min.js',
     ],
   },
   js.configs.recommended,

@@ -1,5 +1,5 @@
 import { attributeOf, editAttribute } from '../markup/index.ts';
-import { answers, commonGroup, groupAttribute, groupOf, isSlipOf } from '../wiring/index.ts';
+import { answers, commonGroup, groupAttribute, groupOf, groupWritten, isSlipOf } from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 import { planEdits } from '../site/index.ts';
 
@@ -43,7 +43,7 @@ export const groupSplit: Rule = {
                   planEdits(
                     `Put ${strand.name} in the group ${common}`,
                     page.path,
-                    editAttribute(page.document, link, attribute, common),
+                    editAttribute(page.document, link, attribute, groupWritten(use.kit.manifest, common)),
                   ),
               },
             ],

@@ -1,6 +1,14 @@
 import { attributeOf, classValue, rewriteTag, verified, type GalleryItem, type PageElement } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
-import { answers, commonGroup, markerName, misspeltMarker, openable, type KitUse } from '../wiring/index.ts';
+import {
+  answers,
+  commonGroup,
+  groupWritten,
+  markerName,
+  misspeltMarker,
+  openable,
+  type KitUse,
+} from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 import { type Edit, planEdits, type Planned } from '../site/index.ts';
 
@@ -60,7 +68,9 @@ function within(element: PageElement, outer: PageElement): boolean {
 function mend(page: PageReading, { kit }: KitUse, link: PageElement, name: string, group: string | null): Planned {
   const { marker, group: grouping } = kit.manifest;
   const wrong = misspeltMarker(link, kit);
-  const carried = grouping && 'in' in grouping && grouping.in === 'marker' ? (group ?? '') : marker.value;
+  const within = grouping && 'in' in grouping ? grouping.in : null;
+  const named = within === 'brackets' && group !== null ? groupWritten(kit.manifest, group) : marker.value;
+  const carried = within === 'marker' ? (group ?? '') : named;
   const misspelt = wrong && wrong.attribute !== 'class' ? attributeOf(link, wrong.attribute) : undefined;
   const written = (): Edit[] => {
     if (misspelt && wrong) {

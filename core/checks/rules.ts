@@ -2,6 +2,11 @@
 import { altIsName } from './altIsName.ts';
 import { altMissing } from './altMissing.ts';
 import { anotherPicture } from './anotherPicture.ts';
+import { baseMissing } from './baseMissing.ts';
+import { bracketsBroken } from './bracketsBroken.ts';
+import { optionMisspelt } from './optionMisspelt.ts';
+import { plugInLost } from './plugInLost.ts';
+import { startUnfinished } from './startUnfinished.ts';
 import { caseDiffers } from './caseDiffers.ts';
 import { charsetUnlike } from './charsetUnlike.ts';
 import { claimedTwice } from './claimedTwice.ts';
@@ -65,9 +70,14 @@ export const RULES: readonly Rule[] = [
   includedTwice,
   scriptBroken,
   scriptOrder,
+  baseMissing,
+  plugInLost,
   startCall,
+  startUnfinished,
   startTooSoon,
   startSelector,
+  optionMisspelt,
+  bracketsBroken,
   markerUnlike,
   markerPlace,
   groupMissing,

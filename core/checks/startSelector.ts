@@ -1,6 +1,6 @@
 import { matches, type PageDocument, STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import type { KitUse, StartingScript } from '../wiring/index.ts';
+import { answersLinks, startWritten, type KitUse, type StartingScript } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
@@ -11,7 +11,7 @@ export const startSelector: Rule = {
   find: (site) =>
     site.pages.flatMap((page) =>
       page.wiring.uses.flatMap((use) =>
-        use.kit.manifest.marker.on === 'link' ? use.starts.flatMap((start) => findingOf(site, page, use, start)) : [],
+        answersLinks(use.kit.manifest) ? use.starts.flatMap((start) => findingOf(site, page, use, start)) : [],
       ),
     ),
 };
@@ -19,12 +19,16 @@ export const startSelector: Rule = {
 function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: StartingScript): Observation[] {
   const { call, include, matched, trouble } = start;
   const links = matched.filter(({ tag }) => tag === 'a');
-  const at = call.textAt;
-  if (call.text === null || at === null || links.length > 0) return [];
+  const asked = start.asked;
+  const at = asked?.at ?? null;
+  if (asked === null || at === null || links.length > 0 || start.lost) return [];
   const place = include.inline
     ? placeIn(page, { start: include.inline.start + at.start, end: include.inline.start + at.end })
     : placeIn(page, include.element.range);
-  const meant = candidate(page.document, call.text);
+  const meant =
+    start.items === null
+      ? candidate(page.document, asked.text)
+      : holderCandidate(page.document, asked.text, start.items);
   const fixes: Fix[] =
     meant === null
       ? []
@@ -48,12 +52,12 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
   const says = trouble === null ? found : 'asks for something that is no selector';
   return [
     {
-      matter: `${page.path}:${call.text}`,
+      matter: `${page.path}:${asked.text}`,
       severity: 'error',
-      says: `${call.name}('${call.text}') ${says}.`,
+      says: `${writtenWith(use, asked.text)} ${says}.`,
       why:
         trouble === null
-          ? whyNoLink(use, matched.length, call.text)
+          ? whyNoLink(use, matched.length, asked.text)
           : 'The browser stops the script there with a syntax error.',
       place,
       strand: null,
@@ -61,6 +65,25 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
       fixes,
     },
   ];
+}
+
+/** The call as it stands there, as far as it chooses links. */
+function writtenWith({ kit: { manifest } }: KitUse, selector: string): string {
+  const { start } = manifest;
+  const quoted = `'${selector}'`;
+  if (!start) return quoted;
+  if (start.way === 'collection') return startWritten(start, '', quoted);
+  return startWritten(start, start.key === undefined ? quoted : `{ ${start.key}: ${quoted} }`);
+}
+
+/** What holds such links, where one small change of the selector finds it. */
+function holderCandidate(document: PageDocument, selector: string, items: string): string | null {
+  const bare = selector.trim().replace(/^[.#]+/, '');
+  const holds = (one: string) => {
+    const found = matches(document, `:is(${one}) ${items}`);
+    return found.ok && found.elements.some(({ tag }) => tag === 'a');
+  };
+  return [`.${bare}`, `#${bare}`, bare].find((one) => one !== selector.trim() && holds(one)) ?? null;
 }
 
 const wordAlone = (selector: string): boolean => /^[\w-]+$/.test(selector.trim());

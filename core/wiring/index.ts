@@ -2,9 +2,13 @@ export { containerEdits } from './write/containerEdits.ts';
 export { type Draft, type DraftField, draftManifest, type Evidence, kitName } from './read/evidence.ts';
 export { includeEdits } from './write/includeEdits.ts';
 export {
+  answersLinks,
   argumentName,
   CAPTION_PLACES,
+  bracketed,
   groupAttribute,
+  groupWritten,
+  isMarker,
   type Kit,
   KitManifest,
   type KitManifestInput,
@@ -13,6 +17,8 @@ export {
   opensOnClick,
   readManifest,
   scriptsOf,
+  startGlobal,
+  startWritten,
 } from './kit/manifest.ts';
 export { copiedFiles, kitPath } from './write/kitFiles.ts';
 export { isSlipOf, lettersApart } from './read/letters.ts';

@@ -17,13 +17,16 @@ function filesFrom(texts: Record<string, string>): Map<string, FileContent> {
 
 const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, new Map(), KITS);
 
-describe.each(['none', 'lightbox', 'lantern', 'peephole', 'sidebay'])('a page wired by hand with %s', (kit) => {
-  it('has nothing to find', () => {
-    const site = read(filesFrom({ 'index.html': wiredPage(kit), ...kitFiles(kit) }));
-    expect(faultsOf(site).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
-    expect(site.pages[0]?.strands[0]?.map(({ state }) => state)).toEqual(NAMES.map(() => 'whole'));
-  });
-});
+describe.each(['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare'])(
+  'a page wired by hand with %s',
+  (kit) => {
+    it('has nothing to find', () => {
+      const site = read(filesFrom({ 'index.html': wiredPage(kit), ...kitFiles(kit) }));
+      expect(faultsOf(site).map(({ rule, says }) => `${rule}: ${says}`)).toEqual([]);
+      expect(site.pages[0]?.strands[0]?.map(({ state }) => state)).toEqual(NAMES.map(() => 'whole'));
+    });
+  },
+);
 
 it('there are at least thirty, of more kinds than one a rule', () =>
   expect(WIRING_FAULTS.length).toBeGreaterThanOrEqual(30));

@@ -37,6 +37,10 @@ const LINKS: Record<string, (name: string) => string> = {
   peephole: (name) => `<a class="peep" href="large/${name}.jpg" title="${titled(name)}">`,
   sidebay: (name) =>
     `<a href="large/${name}.jpg" data-bay-kind="picture" data-bay-group="kites" data-bay-in="#bay" data-bay-title="${titled(name)}">`,
+  glow: (name) => `<a class="glow" href="large/${name}.jpg" title="${titled(name)}">`,
+  beam: (name) => `<a href="large/${name}.jpg" data-beam="kites" title="${titled(name)}">`,
+  gleam: (name) => `<a href="large/${name}.jpg" title="${titled(name)}">`,
+  flare: (name) => `<a href="large/${name}.jpg" rel="flare[kites]" title="${titled(name)}">`,
 };
 
 const HEADS: Record<string, string[]> = {
@@ -48,10 +52,24 @@ const HEADS: Record<string, string[]> = {
   ],
   peephole: ['<link rel="stylesheet" href="peephole/peephole.css">'],
   sidebay: ['<link rel="stylesheet" href="sidebay/sidebay.css">', '<script src="sidebay/sidebay.js" defer></script>'],
+  glow: ['<link rel="stylesheet" href="glow/glow.css">'],
+  beam: ['<link rel="stylesheet" href="beam/beam.css">'],
+  gleam: ['<link rel="stylesheet" href="gleam/gleam.css">'],
+  flare: ['<link rel="stylesheet" href="flare/flare.css">', '<script src="flare/flare.js" defer></script>'],
 };
 
 const ENDS: Record<string, string[]> = {
   peephole: ['<script src="peephole/peephole.js"></script>', "<script>peephole('.peep');</script>"],
+  glow: [
+    '<script src="glow/jquery.min.js"></script>',
+    '<script src="glow/glow.js"></script>',
+    "<script>$(function () { $('.glow').glow(); });</script>",
+  ],
+  beam: ['<script src="beam/beam.js"></script>', "<script>Beam.bind('[data-beam]');</script>"],
+  gleam: [
+    '<script src="gleam/gleam.js"></script>',
+    "<script>new Gleam('.gleam-here', { items: 'a' }).init();</script>",
+  ],
 };
 
 /** A page of four pictures as somebody wired it by hand. */
@@ -67,7 +85,7 @@ export function wiredPage(kit: string): string {
     '<body>',
     '<h1>Kites</h1>',
     ...(kit === 'sidebay' ? ['<div id="bay"></div>'] : []),
-    '<ul class="kites">',
+    `<ul class="kites${kit === 'gleam' ? ' gleam-here' : ''}">`,
     ...NAMES.map(
       (name) =>
         `  <li>${LINKS[kit]?.(name)}<img src="small/${name}.jpg" width="60" height="40" alt="${titled(name)}"></a></li>`,

@@ -28,9 +28,9 @@ const FULL = {
   says: 's'.repeat(300),
   does: 'stage' as const,
   files: [
-    { name: 'kite.js', role: 'script' as const, gives: ['kite', '$k_1'], needs: ['wind'] },
-    { name: 'kite.min.css', role: 'style' as const, gives: [], needs: [] },
-    { name: 'dot-1.gif', role: 'other' as const, gives: [], needs: [] },
+    { name: 'kite.js', role: 'script' as const, base: true, gives: ['kite', '$k_1'], needs: ['wind'] },
+    { name: 'kite.min.css', role: 'style' as const, base: false, gives: [], needs: [] },
+    { name: 'dot-1.gif', role: 'other' as const, base: false, gives: [], needs: [] },
   ],
   folder: 'assets/js_2/a-b',
   place: 'end' as const,
@@ -46,7 +46,17 @@ const FULL = {
   tags: { attribute: 'data-tags' },
   kind: { attribute: 'data-kind', picture: 'picture' },
   container: { attribute: 'data-in', id: 'Place_1-a' },
-  start: { call: '$kite', required: true, selector: false, binds: true },
+  start: {
+    way: 'method' as const,
+    call: '$kite',
+    of: 'Kites',
+    required: true,
+    selector: false,
+    key: 'links',
+    items: { option: 'items', without: 'a' },
+    then: 'init',
+    binds: true,
+  },
   counter: true,
   loops: true,
   prefix: 'data-kite-',
@@ -66,11 +76,11 @@ describe('a manifest', () => {
       ...LEAST,
       says: '',
       does: 'overlay',
-      files: [{ name: 'kite.js', role: 'script', gives: [], needs: [] }],
+      files: [{ name: 'kite.js', role: 'script', base: false, gives: [], needs: [] }],
       place: 'head',
       marker: { on: 'link', attribute: 'data-kite', value: '' },
       caption: { from: [] },
-      start: { call: 'kite', required: false, selector: true, binds: false },
+      start: { way: 'function', call: 'kite', required: false, selector: true, binds: false },
       counter: false,
       loops: false,
       prefix: '',
@@ -87,6 +97,8 @@ describe('a manifest', () => {
       expect(read({ options: [{ name: 'a', type, without: false, says: '' }] }).options[0]?.type).toBe(type);
     for (const place of ['attribute', 'figure', 'title', 'alt'])
       expect(read({ caption: { from: [place] } }).caption.from).toEqual([place]);
+    for (const way of ['function', 'collection', 'constructor'])
+      expect(read({ start: { way, call: 'kite' } }).start?.way).toBe(way);
     for (const where of ['marker', 'call', 'gallery'])
       expect(read({ group: { in: where } }).group).toEqual({ in: where });
     expect(read({ options: [{ name: 'a', type: 'number', without: 3, says: '' }] }).options[0]?.without).toBe(3);
@@ -96,6 +108,9 @@ describe('a manifest', () => {
   const option = { name: 'a', type: 'text', without: '', says: '' };
 
   it.each<[object, string]>([
+    [{ start: { way: 'method', call: 'kite' } }, 'start: the object is needed whose method it is'],
+    [{ group: { in: 'brackets' } }, 'marker: a value is needed, before the brackets'],
+    [{ marker: { class: 'a' }, group: { in: 'brackets' } }, 'group: only an attribute can carry the group'],
     [{ name: '2kite' }, 'name: small letters, digits and hyphens are needed'],
     [{ name: 'Kite' }, 'name: small letters, digits and hyphens are needed'],
     [{ name: 'kite!' }, 'name: small letters, digits and hyphens are needed'],

@@ -13,6 +13,8 @@ const folder = z.string().regex(/^[\w-]+(?:\/[\w-]+)*$/, 'a folder below the sit
 const KitFile = z.strictObject({
   name: z.string().regex(/^(?!\.)[\w.-]+$/, 'a file’s name without a folder is needed'),
   role: z.enum(['style', 'script', 'other']),
+  /** A library that other scripts may stand on as well: it is loaded once, and stays where somebody else needs it. */
+  base: z.boolean().default(false),
   gives: z.array(global).default([]),
   needs: z.array(global).default([]),
 });
@@ -35,10 +37,13 @@ const Marker = z.strictObject({
 });
 
 /**
- * Where a group's name stands: in an attribute of its own, as the marker's value, or nowhere because all links of a
- * start call are one.
+ * Where a group's name stands: in an attribute of its own, as the marker's value, in brackets behind the marker's value
+ * (`rel="flare[summer]"`), or nowhere because all links of a start call are one.
  */
-const Group = z.union([z.strictObject({ attribute }), z.strictObject({ in: z.enum(['marker', 'call', 'gallery']) })]);
+const Group = z.union([
+  z.strictObject({ attribute }),
+  z.strictObject({ in: z.enum(['marker', 'brackets', 'call', 'gallery']) }),
+]);
 
 export const CAPTION_PLACES = ['attribute', 'figure', 'title', 'alt'] as const;
 
@@ -52,15 +57,30 @@ const Caption = z.strictObject({
   description: attribute.optional(),
 });
 
+/**
+ * How a viewer is started: by a global function, by a plug-in on a collection (`$('.a').glow()`), by a method of an
+ * object (`Beam.bind('.a')`), by a constructor (`new Gleam('.a')`).
+ */
 const Start = z.strictObject({
+  way: z.enum(['function', 'collection', 'method', 'constructor']).default('function'),
+  /** The function, the plug-in, the method, the class. */
   call: global,
+  /** The object whose method it is. */
+  of: global.optional(),
   /** Without the call nothing happens; else it is for selectors and options of one's own. */
   required: z.boolean().default(false),
   /** The first argument is a selector of links. */
   selector: z.boolean().default(true),
+  /** The selector does not stand for itself, but under this name in an object of options. */
+  key: global.optional(),
+  /** The selector finds what holds the links; these are found in it by the selector that this option says. */
+  items: z.strictObject({ option: global, without: z.string().min(1).max(100) }).optional(),
+  /** A method that has to be called on what comes of it, or nothing happens. */
+  then: global.optional(),
   /** It finds only elements that are there when it is called; else a later click is enough. */
   binds: z.boolean().default(false),
 });
+export type Start = z.infer<typeof Start>;
 
 /**
  * A word of the viewer's manual: an attribute `<prefix><name>` in the markup, the same name in camel case in a start
@@ -125,8 +145,13 @@ export const KitManifest = z
         path: ['marker'],
         message: 'an attribute, a class or a start call is needed, or the script would find nothing',
       });
-    if (kit.group && 'in' in kit.group && kit.group.in === 'marker' && kit.marker.attribute === undefined)
+    const within = kit.group && 'in' in kit.group ? kit.group.in : null;
+    if ((within === 'marker' || within === 'brackets') && kit.marker.attribute === undefined)
       context.addIssue({ code: 'custom', path: ['group'], message: 'only an attribute can carry the group' });
+    if (within === 'brackets' && kit.marker.value === '')
+      context.addIssue({ code: 'custom', path: ['marker'], message: 'a value is needed, before the brackets' });
+    if (kit.start?.way === 'method' && kit.start.of === undefined)
+      context.addIssue({ code: 'custom', path: ['start'], message: 'the object is needed whose method it is' });
     if (!kit.files.some((file) => file.role === 'script'))
       context.addIssue({ code: 'custom', path: ['files'], message: 'a kit has at least one script' });
   });
@@ -149,9 +174,13 @@ export function readManifest(data: unknown): Result<{ manifest: KitManifest }> {
   return refuse(`kit.json, ${issue?.path.join('.') || 'top level'}: ${issue?.message}`);
 }
 
+const isInBrackets = (group: KitManifest['group']): boolean =>
+  group !== undefined && 'in' in group && group.in === 'brackets';
+
 /** The selector of everything that carries the marker; null where a start call alone chooses. */
-export function markerSelector({ marker }: KitManifest): string | null {
+export function markerSelector({ marker, group }: KitManifest): string | null {
   const tag = marker.on === 'link' ? 'a' : '';
+  if (marker.attribute !== undefined && isInBrackets(group)) return `${tag}[${marker.attribute}^="${marker.value}"]`;
   if (marker.attribute !== undefined)
     return `${tag}[${marker.attribute}${marker.value === '' ? '' : `="${marker.value}"`}]`;
   return marker.class === undefined ? null : `${tag}.${marker.class}`;
@@ -160,13 +189,51 @@ export function markerSelector({ marker }: KitManifest): string | null {
 /** What marks an element, as people write it: `data-enlarge`, `class="peep"`. */
 export function markerName({ marker, start }: KitManifest): string {
   if (marker.attribute !== undefined) return marker.attribute;
-  return marker.class === undefined ? `${start?.call ?? ''}()` : `class “${marker.class}”`;
+  if (marker.class !== undefined) return `class “${marker.class}”`;
+  return start ? startWritten(start, '') : '';
 }
+
+/** A start call as people write it; `inside` stands between its brackets, `selector` is that of a collection. */
+export function startWritten({ way, of, call }: Start, inside: string, selector = '…'): string {
+  if (way === 'collection') return `$(${selector}).${call}(${inside})`;
+  if (way === 'method') return `${of ?? ''}.${call}(${inside})`;
+  return way === 'constructor' ? `new ${call}(${inside})` : `${call}(${inside})`;
+}
+
+/** The global without which a start call stops; null for a plug-in, which is no global. */
+export const startGlobal = ({ way, of, call }: Start): string | null => {
+  if (way === 'collection') return null;
+  return way === 'method' ? (of ?? null) : call;
+};
+
+/**
+ * Whether an attribute with this value is the kit's marker. Attributes that pages have for other ends too, as `rel`,
+ * are so only where they begin as the kit says.
+ */
+export function isMarker(
+  { marker: { attribute: own, value: begins } }: KitManifest,
+  name: string,
+  value: string,
+): boolean {
+  if (own === undefined || name !== own) return false;
+  return own.startsWith('data-') || begins === '' || value.trim().toLowerCase().startsWith(begins.toLowerCase());
+}
+
+/** Whether links are what it answers, and not what holds them. */
+export const answersLinks = ({ marker, start }: KitManifest): boolean =>
+  marker.on === 'link' || start?.items !== undefined;
+
+/** What stands in the attribute that names a link's group. */
+export const groupWritten = ({ marker, group }: KitManifest, name: string): string =>
+  isInBrackets(group) ? `${marker.value}[${name}]` : name;
+
+/** The name in brackets: `summer` of `flare[summer]`. */
+export const bracketed = (value: string): string | null => /\[([^\]]*)\]/.exec(value)?.[1]?.trim() || null;
 
 export const groupAttribute = ({ group, marker }: KitManifest): string | null => {
   if (!group) return null;
   if ('attribute' in group) return group.attribute;
-  return group.in === 'marker' ? (marker.attribute ?? null) : null;
+  return group.in === 'marker' || group.in === 'brackets' ? (marker.attribute ?? null) : null;
 };
 
 /** Whether a click on a picture is the kit's to answer. Two such kits on one page get in each other's way. */

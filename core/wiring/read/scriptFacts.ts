@@ -76,6 +76,11 @@ const BROWSER = new Set([
   ...Object.keys(browserGlobals.browser),
   ...Object.keys(browserGlobals.builtin),
   'arguments',
+  // Of other places to run in; scripts ask for them before they use them.
+  'module',
+  'exports',
+  'define',
+  'require',
   'undefined',
 ]);
 /** Functions of the platform that take a selector, and those that name an attribute. */

@@ -2,19 +2,23 @@
  * What answers when a picture is clicked: the kits that a page uses or means to use, and the elements that each one
  * finds.
  */
-import {
-  attributeOf,
-  matches,
-  valueOf,
-  type GalleryItem,
-  type PageDocument,
-  type PageElement,
-} from '../../markup/index.ts';
+import { matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../../markup/index.ts';
 import type { FileContent, PathIndex, SiteFiles } from '../../site/index.ts';
-import { groupAttribute, markerSelector, scriptsOf, type Kit, type KitFile } from '../kit/manifest.ts';
+import {
+  answersLinks,
+  bracketed,
+  groupAttribute,
+  isMarker,
+  markerSelector,
+  scriptsOf,
+  startGlobal,
+  type Kit,
+  type KitFile,
+  type Start,
+} from '../kit/manifest.ts';
 import { isSlipOf } from './letters.ts';
 import { includedName, includesOf, scriptText, type Include } from './includes.ts';
-import { readScript, type Call, type ScriptReading } from './scriptFacts.ts';
+import { readScript, type Call, type Mention, type ScriptReading } from './scriptFacts.ts';
 
 /** One script of a page as it runs in its turn. */
 export interface ScriptRun {
@@ -23,6 +27,8 @@ export interface ScriptRun {
   reading: ScriptReading | null;
   /** Globals that it needs at once and that nothing before it gives, though something of the page would. */
   early: { name: string; at: number; from: Include | null }[];
+  /** A base that it stands on and that no script of the page gives. */
+  missing: Mention | null;
   /** It is there, parses, and finds what it needs at once. */
   runs: boolean;
 }
@@ -32,6 +38,14 @@ export interface StartingScript {
   call: Call;
   /** It runs before the kit's script has defined the function. */
   tooEarly: boolean;
+  /** By what it finds its links; null where it says nothing of that. */
+  asked: { text: string; at: { start: number; end: number } | null } | null;
+  /** The selector of links within what the call finds; null where it finds the links themselves. */
+  items: string | null;
+  /** Why a plug-in is not there any more when it is called. */
+  lost: { by: Include; how: 'base again' | 'name taken' } | null;
+  /** The method that would have to be called as well, and is not. */
+  unfinished: string | null;
   /** Elements that its selector matches, of whatever kind. */
   matched: PageElement[];
   /** Why the selector cannot be used; null where it can, or where there is none. */
@@ -75,6 +89,9 @@ export interface PageWiring {
    */
   main: KitUse | null;
 }
+
+/** Libraries by the names under which scripts stand on them. */
+const BASES = ['jQuery', '$'];
 
 const RANK = { overlay: 0, stage: 1, show: 2, page: 3 } as const;
 
@@ -159,15 +176,19 @@ function runScripts(includes: readonly Include[], files: SiteFiles): ScriptRun[]
   for (const { include, reading } of scripts)
     if (reading?.ok) for (const { name } of reading.gives) if (!givers.has(name)) givers.set(name, include);
   const there = new Set<string>();
+  // Of what an outside script gives nobody can say.
+  const isKnown = scripts.every(({ text }) => text !== null);
   return scripts.map(({ include, text, reading }): ScriptRun => {
     const early = reading?.ok
       ? reading.needs
           .filter(({ name, immediate }) => immediate && givers.has(name) && !there.has(name))
           .map(({ name, at }) => ({ name, at, from: givers.get(name) ?? null }))
       : [];
-    const runs = reading?.ok === true && early.length === 0;
+    const bases = reading?.ok && isKnown ? reading.needs.filter(({ name }) => BASES.includes(name)) : [];
+    const missing = bases.find(({ name, immediate }) => immediate && !givers.has(name)) ?? null;
+    const runs = reading?.ok === true && early.length === 0 && missing === null;
     if (runs) for (const { name } of reading.gives) there.add(name);
-    return { include, text, reading, early, runs };
+    return { include, text, reading, early, missing, runs };
   });
 }
 
@@ -179,7 +200,7 @@ function useOf(
   kits: readonly Kit[],
 ): KitUse | null {
   const { manifest } = kit;
-  const files = filesOf(includes, kit);
+  const files = filesOf(includes, kit, scripts);
   const marked = markedBy(page, kit);
   const telling = tellingScripts(kit, kits);
   const loads = files.some(({ file, includes: some }) => telling.includes(file) && some.length > 0);
@@ -193,9 +214,10 @@ function useOf(
   const script = own.at(-1)?.includes[0] ?? null;
   // The place in the order from which on its function can be called.
   const ready = runs ? scripts.findIndex(({ include }) => include === script) : Infinity;
-  const starts = calls.map(({ run, call }) =>
-    startOf(page, kit, { include: run.include, call, tooEarly: call.immediate && scripts.indexOf(run) < ready }),
-  );
+  const starts = calls.map(({ run, call }) => {
+    const tooEarly = call.immediate && scripts.indexOf(run) < ready;
+    return startOf(page, kit, { include: run.include, call, tooEarly, lost: lostTo(scripts, ready, run, call) });
+  });
   const reached = runs ? reachedBy(page, kit, starts) : NONE;
   const styled = files.every(
     ({ file, includes: some }) => file.role !== 'style' || some.some(({ lookup }) => lookup.found === 'exact'),
@@ -205,22 +227,47 @@ function useOf(
 
 /** Scripts whose includes say that this kit is meant: not those that other kits bring along as well, if it has others. */
 function tellingScripts(kit: Kit, kits: readonly Kit[]): KitFile[] {
-  const scripts = scriptsOf(kit.manifest);
+  const scripts = scriptsOf(kit.manifest).filter(({ base }) => !base);
   const names = (one: Kit) => one.manifest.files.map(({ name }) => name.toLowerCase());
   const elsewhere = new Set(kits.filter((one) => one !== kit).flatMap(names));
   const alone = scripts.filter(({ name }) => !elsewhere.has(name.toLowerCase()));
   return alone.length > 0 ? alone : scripts;
 }
 
-/** For each file of a kit the includes that mean it. */
-const filesOf = (includes: readonly Include[], { manifest }: Kit): KitUse['files'] =>
-  manifest.files.map((file) => ({
-    file,
-    includes: includes.filter(
+/** For each file of a kit the includes that mean it; a base may be there under another name. */
+function filesOf(includes: readonly Include[], { manifest }: Kit, scripts: readonly ScriptRun[]): KitUse['files'] {
+  return manifest.files.map((file) => {
+    const named = includes.filter(
       (include) =>
         includedName(include) === file.name.toLowerCase() && (include.kind === 'script') === (file.role === 'script'),
-    ),
-  }));
+    );
+    return { file, includes: named.length === 0 && file.base ? givingAll(scripts, file.gives) : named };
+  });
+}
+
+function givingAll(scripts: readonly ScriptRun[], names: readonly string[]): Include[] {
+  const gives = ({ reading }: ScriptRun) => (reading?.ok ? reading.gives.map(({ name }) => name) : []);
+  return scripts.filter((run) => names.every((name) => gives(run).includes(name))).map(({ include }) => include);
+}
+
+/**
+ * A plug-in is gone where its base is loaded a second time behind it, and out of reach where another script has taken
+ * the base's short name, until the call is made.
+ */
+function lostTo(scripts: readonly ScriptRun[], ready: number, run: ScriptRun, call: Call): StartingScript['lost'] {
+  if (call.way !== 'collection') return null;
+  const until = call.immediate ? scripts.indexOf(run) : scripts.length;
+  const between = scripts.slice(Math.max(0, ready + 1), Math.max(0, until)).filter((one) => one.runs && one !== run);
+  const gives = ({ reading }: ScriptRun, name: string) =>
+    reading?.ok === true && reading.gives.some((one) => one.name === name);
+  const again = between.find((one) => gives(one, 'jQuery'));
+  if (again) return { by: again.include, how: 'base again' };
+  // A parameter of that name is the base, whatever the page calls so.
+  const isGlobal = run.reading?.ok === true && run.reading.needs.some(({ name }) => name === call.of);
+  const taker =
+    isGlobal && scripts.slice(0, Math.max(0, until)).findLast((one) => one.runs && gives(one, call.of ?? ''));
+  return taker && !gives(taker, 'jQuery') ? { by: taker.include, how: 'name taken' } : null;
+}
 
 type Reached = Pick<KitUse, 'claimed' | 'strays'>;
 
@@ -229,9 +276,11 @@ const NONE: Reached = { claimed: new Set(), strays: new Set() };
 /** What a running kit answers for: what carries its marker, and what its start calls find. */
 function reachedBy(page: PageDocument, { manifest }: Kit, starts: readonly StartingScript[]): Reached {
   const selector = manifest.start?.required ? null : markerSelector(manifest);
-  const found = starts.filter(({ tooEarly }) => !tooEarly).flatMap(({ there }) => there);
+  const found = starts
+    .filter(({ tooEarly, lost, unfinished }) => !tooEarly && !lost && unfinished === null)
+    .flatMap(({ there }) => there);
   const all = [...(selector === null ? [] : matching(page, selector)), ...found];
-  const claimed = manifest.marker.on === 'link' ? all.filter(({ tag }) => tag === 'a') : all;
+  const claimed = answersLinks(manifest) ? all.filter(({ tag }) => tag === 'a') : all;
   const strays = manifest.start?.binds ? found.filter(({ tag }) => tag !== 'a') : [];
   return { claimed: new Set(claimed), strays: new Set(strays) };
 }
@@ -241,9 +290,10 @@ function matching(page: PageDocument, selector: string): PageElement[] {
   return found.ok ? found.elements : [];
 }
 
-function markedBy(page: PageDocument, { manifest: { marker } }: Kit): PageElement[] {
-  const { attribute, class: name } = marker;
-  if (attribute !== undefined) return page.elements.filter((element) => attributeOf(element, attribute));
+function markedBy(page: PageDocument, { manifest }: Kit): PageElement[] {
+  const { attribute, class: name } = manifest.marker;
+  if (attribute !== undefined)
+    return page.elements.filter(({ attributes }) => attributes.some((one) => isMarker(manifest, one.name, one.value)));
   return name === undefined ? [] : page.elements.filter((element) => classesOf(element).includes(name));
 }
 
@@ -259,33 +309,53 @@ function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run: Scrip
     if (
       !reading?.ok ||
       names.includes(includedName(run.include)) ||
-      reading.gives.some(({ name }) => name === start.call)
+      reading.gives.some(({ name }) => name === startGlobal(start))
     )
       return [];
-    return reading.calls.filter(({ name }) => name === start.call).map((call) => ({ run, call }));
+    return reading.calls.filter((call) => isMeant(start, call)).map((call) => ({ run, call }));
   });
 }
 
+const isMeant = (start: Start, call: Call): boolean =>
+  call.way === start.way && call.name === start.call && (start.way !== 'method' || call.of === start.of);
+
 /** By what a call finds its elements: what it is given, else the marker where the kit finds nothing without a call. */
-function selectorOf(manifest: Kit['manifest'], { text }: Call): string | null {
-  const own = manifest.start?.required ? markerSelector(manifest) : null;
-  return manifest.start?.selector === false ? own : (text ?? own);
+function askedBy(manifest: Kit['manifest'], { text, textAt, options, optionsAt }: Call): StartingScript['asked'] {
+  const { start } = manifest;
+  const own = start?.required ? markerSelector(manifest) : null;
+  const byItself = own === null ? null : { text: own, at: null };
+  if (start?.selector === false) return byItself;
+  const said = start?.key === undefined ? text : options[start.key];
+  const at = start?.key === undefined ? textAt : (optionsAt[start.key] ?? null);
+  return typeof said === 'string' ? { text: said, at } : byItself;
 }
 
-function startOf(
-  page: PageDocument,
-  { manifest }: Kit,
-  start: Pick<StartingScript, 'include' | 'call' | 'tooEarly'>,
-): StartingScript {
-  const selector = selectorOf(manifest, start.call);
-  if (selector === null) return { ...start, matched: [], there: [], trouble: null };
-  const found = matches(page, selector);
+type Begun = Pick<StartingScript, 'include' | 'call' | 'tooEarly' | 'lost'>;
+
+function startOf(page: PageDocument, { manifest }: Kit, begun: Begun): StartingScript {
+  const { call, include } = begun;
+  const then = manifest.start?.then;
+  const items = manifest.start?.items;
+  const start = {
+    ...begun,
+    asked: askedBy(manifest, call),
+    items: items ? String(call.options[items.option] ?? items.without) : null,
+    unfinished: then === undefined || call.then.some(({ name }) => name === then) ? null : then,
+  };
+  if (start.asked === null) return { ...start, matched: [], there: [], trouble: null };
+  const found = matches(page, start.asked.text);
   if (!found.ok) return { ...start, matched: [], there: [], trouble: found.reason };
+  const within = start.items === null ? null : matches(page, start.items);
+  if (within && !within.ok) return { ...start, matched: [], there: [], trouble: within.reason };
+  const matched = within ? within.elements.filter((one) => isWithin(one, found.elements)) : found.elements;
   const there =
-    manifest.start?.binds && start.call.immediate
-      ? found.elements.filter((element) => isReadBefore(element, start.include))
-      : found.elements;
-  return { ...start, matched: found.elements, there, trouble: null };
+    manifest.start?.binds && call.immediate ? matched.filter((element) => isReadBefore(element, include)) : matched;
+  return { ...start, matched, there, trouble: null };
+}
+
+function isWithin(element: PageElement, holders: readonly PageElement[]): boolean {
+  for (let at = element.parent; at; at = at.parent) if (holders.includes(at)) return true;
+  return false;
 }
 
 /** A script that blocks sees only what stands before it. */
@@ -322,7 +392,10 @@ export function misspeltMarker(
 /** The name of the group that a link says it is in; null where it says none. */
 export function groupOf(link: PageElement, { manifest }: Kit): string | null {
   const attribute = groupAttribute(manifest);
-  return (attribute !== null && valueOf(link, attribute)) || null;
+  const value = attribute === null ? undefined : valueOf(link, attribute);
+  const { group } = manifest;
+  const isInBrackets = group !== undefined && 'in' in group && group.in === 'brackets';
+  return (isInBrackets ? bracketed(value ?? '') : value) || null;
 }
 
 /** The group that most marked links of the items are in; null where they have none. */
@@ -337,7 +410,7 @@ export function commonGroup(items: readonly GalleryItem[], kit: Kit): string | n
 
 /** Whether a viewer answers for an item: by its link, or by an element around it. */
 export function answers(use: KitUse, item: GalleryItem): boolean {
-  if (use.kit.manifest.marker.on === 'link') return item.link !== null && use.claimed.has(item.link);
+  if (answersLinks(use.kit.manifest)) return item.link !== null && use.claimed.has(item.link);
   for (let at: PageElement | null = item.elements[0] ?? null; at; at = at.parent) if (use.claimed.has(at)) return true;
   return false;
 }

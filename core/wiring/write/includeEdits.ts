@@ -13,6 +13,7 @@ import { type Edit, nameOf, refuse, relativeReference, type Result } from '../..
 import { kitPath } from './kitFiles.ts';
 import type { Kit, KitFile } from '../kit/manifest.ts';
 import { includedName, type Include } from '../read/includes.ts';
+import type { PageWiring, ScriptRun } from '../read/uses.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 
 interface Written {
@@ -40,14 +41,18 @@ export function includeEdits({ index }: WiringSite, page: WiringPage, kit: Kit):
   return { ok: true, edits, target: (last && presentAs(page, kit, last)?.element) ?? null };
 }
 
-/** The include by which a page loads a file of a kit already. */
-function presentAs({ wiring }: WiringPage, kit: Kit, { name }: KitFile): Include | undefined {
+/** The include by which a page loads a file of a kit already; a base may be there under another name. */
+function presentAs({ wiring }: WiringPage, kit: Kit, { name, base, gives }: KitFile): Include | undefined {
   const path = kitPath(kit, name);
-  return wiring.includes.find(
+  const named = wiring.includes.find(
     (include) =>
       includedName(include) === name.toLowerCase() && (include.lookup.found === 'exact' || include.path === path),
   );
+  return named ?? (base ? wiring.scripts.find((run) => run.runs && givesAll(run, gives))?.include : undefined);
 }
+
+const givesAll = ({ reading }: ScriptRun, names: readonly string[]): boolean =>
+  reading?.ok === true && names.every((name) => reading.gives.some((one) => one.name === name));
 
 /** One more include, beside those of its kind that are there; null where the page has no place for it. */
 function includeEdit(
@@ -88,6 +93,20 @@ function likeNeighbour(neighbour: PageElement, src: string): string {
   return scriptTag(src, names.join(''));
 }
 
+/** A base that was there under another name, or that another script stands on, is not the kit's to take away. */
+function isOthers({ scripts, uses }: PageWiring, kit: Kit, { name, gives }: KitFile, includes: Include[]): boolean {
+  if (!includes.every((include) => include.path === kitPath(kit, name))) return true;
+  const own = uses.find((use) => use.kit.manifest.name === kit.manifest.name);
+  const ownIncludes = new Set([
+    ...(own?.files.flatMap((one) => one.includes) ?? []),
+    ...(own?.starts.map(({ include }) => include) ?? []),
+  ]);
+  return scripts.some(
+    ({ include, reading }) =>
+      !ownIncludes.has(include) && reading?.ok === true && reading.needs.some((need) => gives.includes(need.name)),
+  );
+}
+
 export function removedIncludes(
   { document, wiring }: WiringPage,
   from: Kit,
@@ -100,7 +119,9 @@ export function removedIncludes(
   );
   const use = wiring.uses.find(({ kit }) => kit.manifest.name === from.manifest.name);
   const elements = (use?.files ?? []).flatMap(({ file, includes }) =>
-    kept.has(file.name.toLowerCase()) ? [] : includes.map(({ element }) => element),
+    kept.has(file.name.toLowerCase()) || (file.base && isOthers(wiring, from, file, includes))
+      ? []
+      : includes.map(({ element }) => element),
   );
   return {
     edits: elements.flatMap((element) => (element.range ? [cutLine(document, element.range)] : [])),

@@ -1,17 +1,22 @@
 /** Start calls written at the end of a page, and taken out of whatever script makes them. */
 import { cutLine, insertAtEnd, insertBeside, type PageElement } from '../../markup/index.ts';
 import { type Edit, type FileChange, grouped, refuse, type Result } from '../../site/index.ts';
-import { markerSelector, type Kit, type KitManifest } from '../kit/manifest.ts';
+import { markerSelector, startGlobal, startWritten, type Kit, type KitManifest } from '../kit/manifest.ts';
 import type { Include } from '../read/includes.ts';
 import { readScript } from '../read/scriptFacts.ts';
 import type { StartingScript } from '../read/uses.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 
-/** `peephole('.peep');` */
+/** `peephole('.peep');`, `jQuery(function ($) { $('.glow').glow(); });`, `new Gleam('.gleam', { items: 'a' }).init();` */
 export function callText(manifest: KitManifest): string {
-  const selector = markerSelector(manifest);
-  const argument = manifest.start?.selector && selector !== null ? `'${selector.replace(/^a(?=[.[])/, '')}'` : '';
-  return `${manifest.start?.call ?? ''}(${argument});`;
+  const { start } = manifest;
+  if (!start) return '';
+  const selector = markerSelector(manifest)?.replace(/^a(?=[.[])/, '') ?? null;
+  const quoted = start.selector && selector !== null ? `'${selector}'` : '';
+  if (start.way === 'collection') return `jQuery(function ($) { ${startWritten(start, '', quoted)}; });`;
+  const items = start.items ? `{ ${start.items.option}: '${start.items.without}' }` : '';
+  const inside = start.key === undefined ? [quoted, items].filter(Boolean).join(', ') : `{ ${start.key}: ${quoted} }`;
+  return `${startWritten(start, inside)}${start.then === undefined ? '' : `.${start.then}()`};`;
 }
 
 const WAITING = ["document.addEventListener('DOMContentLoaded', function () {", '});'] as const;
@@ -98,14 +103,27 @@ function refuseFor(include: Include, page: string, [first]: readonly StartingScr
   );
 }
 
+/** `$(function () { … })`, `jQuery(document).ready(function ($) { … })`, and the same in a function called at once. */
+const WAITS_FOR_BASE =
+  /^(?:\(function\(\$?\)\{)?(?:\$|jQuery)(?:\(document\)\.ready)?\((?:function\w*\(\$?\)|\(?\$?\)?=>)\{?\}?\);?(?:\}\)\((?:jQuery|\$)?\);?)?$/;
+
+/** Where the calls stand, with what is called on their outcome, in order. */
+const statementsOf = (starts: readonly StartingScript[]): { start: number; end: number }[] =>
+  starts
+    .flatMap(({ call }) => [
+      call.statement ?? { start: call.at, end: call.end },
+      ...call.then.flatMap(({ statement }) => statement ?? []),
+    ])
+    .sort((a, b) => a.start - b.start);
+
 /** Whether a script makes these calls and does nothing else, but for waiting until the page is there. */
 function saysNothingElse(text: string, starts: readonly StartingScript[]): boolean {
   let rest = text;
-  for (const { call } of [...starts].sort((a, b) => b.call.at - a.call.at))
-    rest = rest.slice(0, call.statement?.start ?? call.at) + rest.slice(call.statement?.end ?? call.end);
+  for (const { start, end } of statementsOf(starts).reverse()) rest = rest.slice(0, start) + rest.slice(end);
   const bare = rest.replace(/\/\*[\s\S]*?\*\/|\/\/.*$/gm, '').replace(/\s+/g, '');
   return (
     bare === '' ||
+    WAITS_FOR_BASE.test(bare) ||
     /^(?:document|window)\.(?:addEventListener\((['"])(?:DOMContentLoaded|load)\1,|onload=)(?:function\w*\(\w*\)|\(\w*\)=>|\w+=>)\{?\}?\)?;?$/.test(
       bare,
     )
@@ -118,9 +136,9 @@ function saysNothingElse(text: string, starts: readonly StartingScript[]): boole
  */
 function withoutCalls(text: string, starts: readonly StartingScript[]): Edit[] | null {
   const edits: Edit[] = [];
-  for (const { call } of starts) {
-    if (!call.statement) return null;
-    let { start, end } = call.statement;
+  if (starts.some(({ call }) => !call.statement)) return null;
+  for (const statement of statementsOf(starts)) {
+    let { start, end } = statement;
     const lineStart = text.lastIndexOf('\n', start - 1) + 1;
     const rest = /^[ \t]*\r?\n/.exec(text.slice(end));
     if (/^[ \t]*$/.test(text.slice(lineStart, start)) && rest) {
@@ -138,7 +156,15 @@ const guarded = (starts: readonly StartingScript[]): Edit[] | null =>
   starts.every(({ call }) => call.statement)
     ? starts.flatMap(({ call }) =>
         call.statement && !call.guarded
-          ? [{ start: call.statement.start, end: call.statement.start, text: `if (window.${call.name}) ` }]
+          ? [{ start: call.statement.start, end: call.statement.start, text: `if (${isThere(call)}) ` }]
           : [],
       )
     : null;
+
+/** Asks whether what is called is there. */
+const isThere = ({ way, of, name }: StartingScript['call']): string => {
+  if (way === 'collection') return `${of ?? '$'}.fn.${name}`;
+  return `window.${startGlobal({ ...BARE, way, call: name, ...(of === null ? {} : { of }) }) ?? name}`;
+};
+
+const BARE = { required: true, selector: true, binds: true } as const;

@@ -28,7 +28,7 @@ import {
 } from '../../markup/index.ts';
 import { containerEdits, removedContainers } from './containerEdits.ts';
 import { captionOf, descriptionOf } from '../read/caption.ts';
-import { markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
+import { isMarker, markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
 import { includeEdits, removedIncludes } from './includeEdits.ts';
 import { copiedFiles, droppedFiles } from './kitFiles.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
@@ -165,7 +165,10 @@ function unmark(page: WiringPage, from: Kit, wishes: Wishes): void {
   const names = attributesOf(from);
   const { marker } = from.manifest;
   for (const element of page.document.elements) {
-    for (const { name } of element.attributes) if (names.includes(name)) wishesOf(wishes, element).set(name, null);
+    for (const { name, value } of element.attributes) {
+      const isOther = name === marker.attribute && !isMarker(from.manifest, name, value);
+      if (names.includes(name) && !isOther) wishesOf(wishes, element).set(name, null);
+    }
     if (marker.class !== undefined && (valueOf(element, 'class') ?? '').split(/\s+/).includes(marker.class))
       wishesOf(wishes, element).set('class', classValue(element, [], [marker.class]));
   }
@@ -252,7 +255,7 @@ function markLink(
   };
   if (kind) add(kind.attribute, kind.picture);
   if (marker.attribute !== undefined && marker.attribute !== kind?.attribute)
-    add(marker.attribute, isInMarker(to) ? (group ?? '') : marker.value);
+    add(marker.attribute, markerValue(to, group));
   if (marker.class !== undefined) {
     const before = from?.manifest.marker.class;
     wish.set('class', classValue(link, [marker.class], before === undefined ? [] : [before]));
@@ -262,9 +265,12 @@ function markLink(
   if (from) carryWords(item, link, from, to, wish);
 }
 
-/** Whether the marker's value names the group. */
-const isInMarker = ({ manifest: { group } }: Kit): boolean =>
-  group !== undefined && 'in' in group && group.in === 'marker';
+/** The marker's value, which may be the group's name or have it in brackets behind it. */
+function markerValue({ manifest: { marker, group } }: Kit, name: string | null): string {
+  const within = group && 'in' in group ? group.in : null;
+  if (within === 'marker') return name ?? '';
+  return within === 'brackets' && name !== null ? `${marker.value}[${name}]` : marker.value;
+}
 
 /** What was shown under the picture is shown under it again. */
 function carryWords(item: GalleryItem, link: PageElement, from: Kit, to: Kit, wish: Map<string, string | null>): void {
