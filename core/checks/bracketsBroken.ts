@@ -1,6 +1,6 @@
 import { attributeOf, editAttribute } from '../markup/index.ts';
 import { planEdits } from '../site/index.ts';
-import { bracketed, commonGroup, groupWritten, isMarker } from '../wiring/index.ts';
+import { bracketed, bracketsWhole, commonGroup, groupWritten, isMarker } from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 
 export const bracketsBroken: Rule = {
@@ -15,7 +15,7 @@ export const bracketsBroken: Rule = {
         const written = link && attributeOf(link, marker.attribute ?? '');
         if (!written || !group || !('in' in group) || group.in !== 'brackets') return [];
         const { value, name, range } = written;
-        if (!isMarker(manifest, name, value) || isWhole(value, marker.value)) return [];
+        if (!isMarker(manifest, name, value) || bracketsWhole(manifest, value)) return [];
         const common = commonGroup(page.galleries[strand.gallery]?.items ?? [], kit);
         const meant = groupWritten(manifest, bracketed(value) ?? common ?? wordBehind(value, marker.value));
         return [
@@ -44,10 +44,6 @@ export const bracketsBroken: Rule = {
       }),
     ),
 };
-
-/** The word alone, or with a name in brackets; other words may stand beside it. */
-const isWhole = (value: string, word: string): boolean =>
-  value.trim() === word || new RegExp(`^${word}\\[[^\\]\\s][^\\]]*\\](?:\\s|$)`).test(value.trim());
 
 /** What follows the word, where no neighbour says what is meant. */
 const wordBehind = (value: string, word: string): string =>

@@ -1,5 +1,5 @@
-import { editAttribute } from '../markup/index.ts';
-import { answers, commonGroup, groupAttribute, groupOf } from '../wiring/index.ts';
+import { editAttribute, valueOf } from '../markup/index.ts';
+import { answers, bracketsWhole, commonGroup, groupAttribute, groupOf, groupWritten } from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 import { planEdits } from '../site/index.ts';
 
@@ -14,6 +14,7 @@ export const groupMissing: Rule = {
         const { kit } = use;
         const attribute = groupAttribute(kit.manifest);
         if (!link || attribute === null || !answers(use, item) || groupOf(link, kit) !== null) return [];
+        if (!bracketsWhole(kit.manifest, valueOf(link, attribute) ?? '')) return [];
         const group = commonGroup(page.galleries[strand.gallery]?.items ?? [], kit);
         if (group === null) return [];
         return [
@@ -33,7 +34,7 @@ export const groupMissing: Rule = {
                   planEdits(
                     `Put ${strand.name} in the group ${group}`,
                     page.path,
-                    editAttribute(page.document, link, attribute, group),
+                    editAttribute(page.document, link, attribute, groupWritten(kit.manifest, group)),
                   ),
               },
             ],

@@ -6,6 +6,7 @@ export {
   argumentName,
   CAPTION_PLACES,
   bracketed,
+  bracketsWhole,
   groupAttribute,
   groupWritten,
   isMarker,

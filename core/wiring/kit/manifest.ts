@@ -227,6 +227,14 @@ export const answersLinks = ({ marker, start }: KitManifest): boolean =>
 export const groupWritten = ({ marker, group }: KitManifest, name: string): string =>
   isInBrackets(group) ? `${marker.value}[${name}]` : name;
 
+/** The marker's word alone, or with a name in brackets right behind it; other words may follow. */
+export function bracketsWhole({ marker, group }: KitManifest, value: string): boolean {
+  if (!isInBrackets(group)) return true;
+  const said = value.trim();
+  if (!said.startsWith(marker.value)) return false;
+  return said === marker.value || /^\[[^\]\s][^\]]*\](?:\s|$)/.test(said.slice(marker.value.length));
+}
+
 /** The name in brackets: `summer` of `flare[summer]`. */
 export const bracketed = (value: string): string | null => /\[([^\]]*)\]/.exec(value)?.[1]?.trim() || null;
 
