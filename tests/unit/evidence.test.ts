@@ -1,4 +1,6 @@
 /** What is read out of somebody's own script, with the lines it rests on, and what the program makes of it. */
+import { readFileSync } from 'node:fs';
+import { transformSync } from 'esbuild';
 import { describe, expect, it } from 'vitest';
 import { planFor } from '../../core/plans/index.ts';
 import { readSite } from '../../core/model/index.ts';
@@ -95,22 +97,6 @@ describe('an own script', () => {
   });
 });
 
-describe.each(PRACTICE.map((kit) => [kit.manifest.name, kit] as const))(
-  'of the practice kit %s',
-  (name, { manifest, files }) => {
-    it('marker, group, start and order are read as its manifest says them', () => {
-      const { manifest: draft } = draftManifest(name, files);
-      expect(draft.files.filter(({ role }) => role === 'script').map((file) => file.name)).toEqual(
-        manifest.files.filter(({ role }) => role === 'script').map((file) => file.name),
-      );
-      if (manifest.marker.attribute) expect(draft.marker.attribute).toBe(manifest.marker.attribute);
-      if (manifest.start) expect(draft.start).toMatchObject({ call: manifest.start.call, required: true });
-      if (manifest.group && 'attribute' in manifest.group) expect(draft.group).toEqual(manifest.group);
-      if (manifest.container) expect(draft.container?.attribute).toBe(manifest.container.attribute);
-    });
-  },
-);
-
 describe('a script', () => {
   it.each<[string, string, object]>([
     ['what a function runs at once', '(function () { kite(1); })();', { needs: [{ name: 'kite', immediate: true }] }],
@@ -156,4 +142,96 @@ describe('a script', () => {
       { selectors: [{ name: 'a[data-room="' }, { name: 'li.' }, { name: '#bay' }] },
     ],
   ])('tells %s', (_, text, expected) => expect(readScript(text)).toMatchObject({ ok: true, ...expected }));
+});
+
+describe.each(PRACTICE.map((kit) => [kit.manifest.name, kit] as const))('the download of %s', (name, kit) => {
+  const home = new URL(`../../kits/${name}/`, import.meta.url);
+  const withManual = { ...kit.files, 'README.md': readFileSync(new URL('README.md', home), 'utf8') };
+  const { manifest } = kit;
+  const wanted = {
+    files: manifest.files.map((file) => file.name),
+    place: manifest.place,
+    marker: manifest.marker,
+    group: manifest.group,
+    start: manifest.start,
+  };
+
+  it.each([
+    ['as it is written', (text: string) => text],
+    ['made small', (text: string) => transformSync(text, { minify: true }).code],
+  ])('is read from script and manual, %s', (_how, written) => {
+    const files = Object.fromEntries(
+      Object.entries(withManual).map(([file, text]) => [file, /(?<!\.min)\.js$/.test(file) ? written(text) : text]),
+    );
+    const draft = draftManifest(manifest.title, files);
+    const read = readManifest(draft.manifest);
+    if (!read.ok) throw new Error(read.reason);
+    const { place, marker, group, start } = read.manifest;
+    const given = { files: read.manifest.files.map((file) => file.name), place, marker, group, start };
+    expect(given).toEqual(wanted);
+    expect(read.manifest.container?.attribute).toBe(manifest.container?.attribute);
+    // Each guess shows the line on which it rests.
+    for (const field of ['marker', 'start', 'group'] as const)
+      if (field !== 'group' || (manifest.group && !('in' in manifest.group && manifest.group.in === 'call')))
+        if (manifest[field] && !(field === 'marker' && manifest.start))
+          expect(
+            draft.evidence.filter((one) => one.field === field && one.text !== ''),
+            field,
+          ).not.toEqual([]);
+  });
+});
+
+describe('a script of another make', () => {
+  const MANUAL = (head: string, link: string, call: string) =>
+    `# Use\n\n\`\`\`html\n${head}\n${link}\n<script>${call}</script>\n\`\`\`\n`;
+  const JQUERY = readFileSync(new URL('../../kits/glow/jquery.min.js', import.meta.url), 'utf8');
+
+  it('as a universal module, with an object that holds the selectors', () => {
+    const text = `(function (root, factory) {
+      if (typeof define === 'function' && define.amd) define([], factory);
+      else if (typeof module === 'object' && module.exports) module.exports = factory();
+      else root.Ember = factory();
+    })(typeof self !== 'undefined' ? self : this, function () {
+      function Ember(options) {
+        this.set = Object.assign({ gallery: '', speed: 300 }, options);
+      }
+      return Ember;
+    });`;
+    const call = "new Ember({ gallery: '.embers' });";
+    const draft = draftManifest('Ember', {
+      'ember.js': text,
+      'manual.md': MANUAL('', '<a class="embers" href="a.jpg"><img src="b.jpg" alt=""></a>', call),
+    });
+    expect(draft.manifest).toMatchObject({
+      files: [{ name: 'ember.js', gives: ['Ember'] }],
+      marker: { class: 'embers' },
+      start: { way: 'constructor', call: 'Ember', key: 'gallery' },
+      options: [{ name: 'speed', type: 'number', without: 300 }],
+    });
+  });
+
+  it('as a plug-in made small, its base in the download, its manual a page with examples', () => {
+    const plugIn = transformSync(
+      `(function ($) { $.fn.dim = function (o) { var s = $.extend({ dark: true }, o); return this.each(function () { $(this).data('dimGroup'); }); }; })(jQuery);`,
+      { minify: true },
+    ).code;
+    const example =
+      '&lt;a class="dim" href="a.jpg"&gt;x&lt;/a&gt;\n&lt;script&gt;jQuery(function ($) { $(".dim").dim(); });&lt;/script&gt;';
+    const draft = draftManifest('Dim', {
+      'dim.min.js': plugIn,
+      'jquery.js': JQUERY,
+      'docs.html': `<h1>Dim</h1><pre><code>${example}</code></pre>`,
+    });
+    expect(draft.manifest.files.map((file) => [file.name, file.base ?? false])).toEqual([
+      ['jquery.js', true],
+      ['dim.min.js', false],
+    ]);
+    expect(draft.manifest).toMatchObject({
+      marker: { class: 'dim' },
+      group: { attribute: 'data-dim-group' },
+      start: { way: 'collection', call: 'dim' },
+      options: [{ name: 'dark', type: 'switch', without: true }],
+    });
+    expect(draft.evidence.find(({ field }) => field === 'start')).toMatchObject({ file: 'docs.html' });
+  });
 });

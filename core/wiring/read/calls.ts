@@ -193,6 +193,15 @@ function asksFor(outer: AnyNode, name: string, at: number): boolean {
   return asked;
 }
 
+/** A text, a number, yes or no; also as `!0`, which programs write that make code smaller. */
+export function plainValue(node: AnyNode): string | number | boolean | null {
+  if (node.type === 'UnaryExpression' && node.operator === '!' && node.argument.type === 'Literal')
+    return typeof node.argument.value === 'number' ? node.argument.value === 0 : null;
+  if (node.type !== 'Literal') return null;
+  const { value } = node;
+  return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? value : null;
+}
+
 export function nameOfKey(key: AnyNode): string | null {
   if (key.type === 'Identifier') return key.name;
   return key.type === 'Literal' ? String(key.value) : null;
@@ -210,9 +219,8 @@ function noteOption({ computed, key, value: node }: Property, found: ReturnType<
   const name = computed ? null : nameOfKey(key);
   if (name === null) return;
   found.namesAt[name] = { start: key.start, end: key.end };
-  if (node.type !== 'Literal') return;
-  const { value } = node;
-  if (typeof value !== 'string' && typeof value !== 'number' && typeof value !== 'boolean') return;
+  const value = plainValue(node);
+  if (value === null) return;
   found.options[name] = value;
   found.optionsAt[name] = { start: node.start, end: node.end };
 }

@@ -75,7 +75,7 @@ describe('what marks a link', () => {
     ["document.querySelectorAll('[Data-Kite]')", { attribute: 'data-kite' }],
     ['document.querySelectorAll(\'a[rel="kite"]\')', { attribute: 'rel', value: 'kite' }],
     ["document.querySelectorAll('a[rel=kite_2-b]')", { attribute: 'rel', value: 'kite_2-b' }],
-    ["document.querySelectorAll('a[rel^=kite]')", { attribute: 'rel' }],
+    ["document.querySelectorAll('a[rel^=kite]')", { attribute: 'rel', value: 'kite' }],
     ["document.querySelectorAll('div a[data-x]'); document.querySelectorAll('a.peep')", { class: 'peep' }],
     ["document.querySelectorAll('a[href]'); document.querySelectorAll('a.peep_2-b img')", { class: 'peep_2-b' }],
     ["document.querySelectorAll('a[class]'); document.querySelectorAll('a[hrefs]')", { attribute: 'hrefs' }],

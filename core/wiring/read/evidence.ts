@@ -3,12 +3,14 @@
  * file comes first, what marks a link, how groups and captions are told, how it is started. Each guess is given with
  * the line that it rests on; the author completes it.
  */
-import { parsePage, textOf, valueOf } from '../../markup/index.ts';
+import { matches, textOf, valueOf } from '../../markup/index.ts';
 import { LineIndex } from '../../site/index.ts';
 import type { KitManifestInput } from '../kit/manifest.ts';
-import { readScript, type ScriptFacts } from './scriptFacts.ts';
+import { samplesIn, type Sample } from './manual.ts';
+import { readScript, type Call, type ScriptFacts } from './scriptFacts.ts';
 
-export type DraftField = 'files' | 'marker' | 'group' | 'caption' | 'description' | 'container' | 'kind' | 'start';
+export type DraftField =
+  'files' | 'marker' | 'group' | 'caption' | 'description' | 'container' | 'kind' | 'start' | 'options';
 
 export interface Evidence {
   field: DraftField;
@@ -48,14 +50,17 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   for (const { name: file, facts } of ordered) {
     for (const need of facts.needs) if (given.has(need.name)) note('files', `needs ${need.name}`, file, need.at);
   }
-  const pages = Object.entries(files)
-    .filter(([file]) => /\.html?$/i.test(file))
-    .map(([file, text]) => ({ file, text, page: parsePage(text) }));
-  const attributes = ordered.flatMap(({ name: file, facts }) => facts.attributes.map((one) => ({ ...one, file })));
-  const selectors = ordered.flatMap(({ name: file, facts }) => facts.selectors.map((one) => ({ ...one, file })));
+  const samples = samplesIn(files);
+  // A base is asked for much by its own code; that says nothing of the viewer.
+  const own = ordered.filter((script) => !isBase(script));
+  const attributes = own.flatMap(({ name: file, facts }) => facts.attributes.map((one) => ({ ...one, file })));
+  const selectors = own.flatMap(({ name: file, facts }) => facts.selectors.map((one) => ({ ...one, file })));
 
-  const start = startIn(ordered, pages, note);
-  const marker = markerIn(selectors, attributes, start?.selector ?? null, note);
+  const start = startIn(own, samples, note);
+  const marker = markerIn({ selectors, attributes, samples }, start, note);
+  const told = attributesIn(attributes, marker.attribute, kitName(name), note);
+  const figures = selectors.find(({ name: selector }) => /figcaption/.test(selector));
+  if (figures) note('caption', 'reads figcaption', figures.file, figures.at);
   const styles = Object.keys(files)
     .filter((file) => /\.css$/i.test(file))
     .sort();
@@ -69,15 +74,19 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
         ...ordered.map(({ name: file, facts }) => ({
           name: file,
           role: 'script' as const,
+          ...(isBase({ facts }) ? { base: true } : {}),
           gives: facts.gives.map((one) => one.name),
           needs: [...new Set(facts.needs.map((one) => one.name).filter((one) => given.has(one)))],
         })),
       ],
       folder: bare,
-      marker,
+      marker: markerPart(marker),
       ...(start ? { group: { in: 'call' as const } } : {}),
-      ...attributesIn(attributes, marker.attribute, bare, note),
-      ...startPart(start),
+      ...(groupInMarker(marker, samples, note) ?? {}),
+      ...told,
+      caption: { ...told.caption, from: [...(figures ? (['figure'] as const) : []), ...(told.caption?.from ?? [])] },
+      ...startPart(start, own),
+      ...optionsPart(own, start, note),
     },
     evidence,
     unread,
@@ -138,11 +147,53 @@ function attributesIn(
   };
 }
 
+const isBase = ({ facts }: Pick<Script, 'facts'>): boolean => facts.gives.some(({ name }) => name === 'jQuery');
+
+/** A listener further up answers also what comes later. */
+const delegates = (scripts: readonly Script[]): boolean =>
+  scripts.some(({ text }) => /target\.closest\(|\.on\(\s*['"]click['"]\s*,\s*['"]/.test(text));
+
 /** A script that has to be started stands at the end of the page, behind what it is started on. */
-const startPart = (start: FoundStart | null): Pick<KitManifestInput, 'place' | 'start'> =>
-  start
-    ? { place: 'end', start: { call: start.call, required: true, selector: start.selector !== null, binds: true } }
-    : { place: 'head' };
+function startPart(start: FoundStart | null, scripts: readonly Script[]): Pick<KitManifestInput, 'place' | 'start'> {
+  if (!start) return { place: 'head' };
+  const { call, way, of, selector, key, items, then } = start;
+  return {
+    place: 'end',
+    start: {
+      ...(way === 'function' ? {} : { way }),
+      call,
+      ...(of === null ? {} : { of }),
+      required: true,
+      selector: selector !== null,
+      ...(key === null ? {} : { key }),
+      ...(items === null ? {} : { items }),
+      ...(then === null ? {} : { then }),
+      binds: !delegates(scripts),
+    },
+  };
+}
+
+/** What may be set in a start call, with what holds where nobody sets it. */
+function optionsPart(
+  scripts: readonly Script[],
+  start: FoundStart | null,
+  note: Note,
+): Pick<KitManifestInput, 'options'> {
+  const options = scripts.flatMap(({ name: file, facts }) =>
+    facts.defaults.flatMap(({ name, value, at }) => {
+      const dashed = name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+      if (!/^[a-z][a-z0-9-]*$/.test(dashed) || name === start?.items?.option || name === start?.key) return [];
+      note('options', `${name}: ${String(value)}`, file, at);
+      return [{ name: dashed, type: typeOf(value), without: value, says: '' }];
+    }),
+  );
+  return options.length === 0 ? {} : { options };
+}
+
+function typeOf(value: string | number | boolean): 'switch' | 'number' | 'text' {
+  if (typeof value === 'boolean') return 'switch';
+  return typeof value === 'number' ? 'number' : 'text';
+}
 
 /** A kit's name out of what somebody calls it: small letters, digits and hyphens. */
 export const kitName = (title: string): string =>
@@ -174,35 +225,53 @@ interface FoundName {
   at: number;
   file: string;
 }
-type SamplePage = { file: string; text: string; page: ReturnType<typeof parsePage> };
 
 interface FoundStart {
+  way: Call['way'];
   call: string;
+  of: string | null;
   selector: string | null;
+  /** The option that holds the selector, where it does not stand for itself. */
+  key: string | null;
+  /** The option that says which links are meant in what the selector finds. */
+  items: { option: string; without: string } | null;
+  then: string | null;
+  /** Where an example of it stands. */
+  place: { file: string; at: number } | null;
 }
 
+const PLAIN = { way: 'function', of: null, key: null, items: null, then: null, place: null } as const;
+
 /**
- * A function that the scripts give and a page beside them calls; without such a page, one that takes a selector by
- * its looks.
+ * What the scripts give and a page or a manual beside them calls; without such an example, a function that takes a
+ * selector by its looks.
  */
-function startIn(scripts: readonly Script[], pages: readonly SamplePage[], note: Note): FoundStart | null {
+function startIn(scripts: readonly Script[], samples: readonly Sample[], note: Note): FoundStart | null {
   const given = new Map(
     scripts.flatMap((script) => script.facts.gives.map((one) => [one.name, { ...one, script }] as const)),
   );
-  for (const { file, page } of pages) {
-    for (const element of page.elements) {
+  const plugIns = new Set(scripts.flatMap(({ facts }) => facts.plugIns.map(({ name }) => name)));
+  const isTheirs = ({ way, name, of }: Call) => {
+    if (way === 'collection') return plugIns.has(name);
+    return given.has(way === 'method' ? (of ?? '') : name);
+  };
+  for (const sample of samples) {
+    for (const element of sample.page.elements) {
       if (element.tag !== 'script' || valueOf(element, 'src') !== undefined) continue;
       const reading = readScript(textOf(element));
-      const call = reading.ok ? reading.calls.find(({ name }) => given.has(name)) : undefined;
+      const call = reading.ok ? reading.calls.find(isTheirs) : undefined;
       if (!call) continue;
-      note(
-        'start',
-        `${call.name}(${call.text === null ? '' : `'${call.text}'`})`,
-        file,
-        (element.open?.end ?? 0) + call.at,
-      );
-      return { call: call.name, selector: call.text };
+      const found = foundStart(call, sample);
+      const place = { file: sample.file, at: sample.inFile((element.open?.end ?? 0) + call.at) };
+      note('start', saidOf(found), place.file, place.at);
+      return { ...found, place };
     }
+  }
+  // A plug-in does nothing until it is called.
+  const [plugIn] = scripts.flatMap(({ name, facts }) => facts.plugIns.map((one) => ({ ...one, file: name })));
+  if (plugIn) {
+    note('start', `gives $(…).${plugIn.name}()`, plugIn.file, plugIn.at);
+    return { ...PLAIN, way: 'collection', call: plugIn.name, selector: '' };
   }
   // A script that listens by itself needs no call.
   const asks = scripts.some(({ facts }) => facts.selectors.some(({ name }) => /\[|\./.test(name)));
@@ -211,35 +280,130 @@ function startIn(scripts: readonly Script[], pages: readonly SamplePage[], note:
     .at(-1);
   if (asks || !last) return null;
   note('start', `gives ${last.name}()`, last.script.name, last.at);
-  return { call: last.name, selector: '' };
+  return { ...PLAIN, call: last.name, selector: '' };
 }
 
-function markerIn(
-  selectors: readonly FoundName[],
-  attributes: readonly FoundName[],
-  called: string | null,
-  note: Note,
-): { attribute?: string; class?: string; value?: string } {
+/** Names of options that choose among what the selector finds (common practice, no source). */
+const CHOOSES = /^(?:items?|links?|children|slides?|selector|delegate)$/i;
+
+function foundStart({ way, name, of, text, options, then }: Call, { page }: Sample): Omit<FoundStart, 'place'> {
+  const texts = Object.entries(options).filter((pair): pair is [string, string] => typeof pair[1] === 'string');
+  const finds = (selector: string) => {
+    const found = matches(page, selector);
+    return found.ok && found.elements.length > 0;
+  };
+  const key = text === null ? (texts.find(([, value]) => /^[.#[]/.test(value) && finds(value)) ?? null) : null;
+  const items = texts.find(([option]) => option !== key?.[0] && CHOOSES.test(option)) ?? null;
+  return {
+    way,
+    call: name,
+    of: way === 'method' ? of : null,
+    selector: text ?? key?.[1] ?? null,
+    key: key?.[0] ?? null,
+    items: items && { option: items[0], without: items[1] },
+    then: then.find((one) => !/^(?:on|off|then|catch)$/.test(one.name))?.name ?? null,
+  };
+}
+
+function saidOf({ way, call, of, selector, key }: Omit<FoundStart, 'place'>): string {
+  const quoted = selector === null ? '' : `'${selector}'`;
+  const inside = key === null ? quoted : `{ ${key}: ${quoted} }`;
+  if (way === 'collection') return `$(${quoted}).${call}()`;
+  if (way === 'method') return `${of ?? ''}.${call}(${inside})`;
+  return `${way === 'constructor' ? 'new ' : ''}${call}(${inside})`;
+}
+
+interface FoundMarker {
+  on?: 'gallery';
+  attribute?: string;
+  class?: string;
+  value?: string;
+}
+
+const markerPart = ({ on, attribute, class: name, value }: FoundMarker): KitManifestInput['marker'] => ({
+  ...(on === undefined ? {} : { on }),
+  ...(attribute === undefined ? {} : { attribute }),
+  ...(name === undefined ? {} : { class: name }),
+  ...(value === undefined ? {} : { value }),
+});
+
+interface Found {
+  selectors: readonly FoundName[];
+  attributes: readonly FoundName[];
+  samples: readonly Sample[];
+}
+
+/** `a[rel^="flare"]`, `[data-room]`: the attribute, and the value where one is asked for. */
+const BY_ATTRIBUTE = /^a?\[([a-z][a-z0-9-]*)(?:[~^|*$]?=["']?([\w-]*)["']?)?/i;
+const NEVER_MARKER = /^(?:href|src|id|class)$/i;
+
+function markerIn({ selectors, attributes, samples }: Found, start: FoundStart | null, note: Note): FoundMarker {
+  const chosen = start?.selector ?? '';
+  if (start?.items) {
+    // What holds the links is found by the call.
+    const holder = /\.([A-Za-z_-][\w-]*)$/.exec(chosen)?.[1];
+    return holder === undefined ? {} : { on: 'gallery', class: holder };
+  }
+  const said = BY_ATTRIBUTE.exec(chosen);
+  const noteChosen = (says: string, piece: string) => {
+    const found = selectors.find(({ name }) => name.includes(piece)) ?? start?.place;
+    if (found) note('marker', says, found.file, found.at);
+  };
+  if (said?.[1] && !NEVER_MARKER.test(said[1])) {
+    noteChosen(`a[${said[1]}]`, `[${said[1]}`);
+    return { attribute: said[1].toLowerCase(), ...(said[2] ? { value: said[2] } : {}) };
+  }
+  const byClass = /^a?\.([A-Za-z_-][\w-]*)/.exec(chosen)?.[1];
+  if (byClass !== undefined) {
+    noteChosen(`class “${byClass}”`, `.${byClass}`);
+    return { class: byClass };
+  }
   for (const { name, file, at } of selectors) {
-    const attribute = /^a?\[([a-z][a-z0-9-]*)(?:=["']?([\w-]*)["']?)?/i.exec(name);
-    if (attribute?.[1] && !/^(?:href|src|id|class)$/i.test(attribute[1])) {
-      note('marker', `a[${attribute[1]}]`, file, at);
-      return { attribute: attribute[1].toLowerCase(), ...(attribute[2] ? { value: attribute[2] } : {}) };
+    const [, attribute, value] = BY_ATTRIBUTE.exec(name) ?? [];
+    if (attribute !== undefined && !NEVER_MARKER.test(attribute)) {
+      note('marker', `a[${attribute}]`, file, at);
+      return { attribute: attribute.toLowerCase(), ...(value ? { value } : {}) };
     }
   }
-  const byClass =
-    /^a?\.([A-Za-z_-][\w-]*)/.exec(called ?? '') ??
-    selectors.map(({ name }) => /^a\.([A-Za-z_-][\w-]*)/.exec(name)).find((match) => match !== null) ??
-    null;
-  if (byClass?.[1]) {
-    const found = selectors.find(({ name }) => name.includes(`.${byClass[1]}`));
-    if (found) note('marker', `class “${byClass[1]}”`, found.file, found.at);
-    return { class: byClass[1] };
+  return markerByLooks(selectors, attributes, samples, note);
+}
+
+function markerByLooks(
+  selectors: readonly FoundName[],
+  attributes: readonly FoundName[],
+  samples: readonly Sample[],
+  note: Note,
+): FoundMarker {
+  for (const { name, file, at } of selectors) {
+    const found = /^a\.([A-Za-z_-][\w-]*)/.exec(name)?.[1];
+    if (found === undefined) continue;
+    note('marker', `class “${found}”`, file, at);
+    return { class: found };
   }
-  const own = attributes.find(({ name }) => name.startsWith('data-'));
-  if (own) {
-    note('marker', own.name, own.file, own.at);
-    return { attribute: own.name };
-  }
-  return {};
+  const own = attributes.filter(({ name }) => name.startsWith('data-'));
+  const isShown = ({ name }: FoundName) =>
+    samples.some(({ page }) => page.elements.some((one) => one.tag === 'a' && valueOf(one, name) !== undefined));
+  const told = own.find(isShown) ?? own[0];
+  if (!told) return {};
+  note('marker', told.name, told.file, told.at);
+  return { attribute: told.name };
+}
+
+/** In the examples the marker's value is another than the script asks for: it names the group. */
+function groupInMarker(
+  { attribute, value = '' }: FoundMarker,
+  samples: readonly Sample[],
+  note: Note,
+): Pick<KitManifestInput, 'group'> | null {
+  if (attribute === undefined) return null;
+  for (const { file, page, inFile } of samples)
+    for (const element of page.elements) {
+      const written = element.attributes.find(({ name }) => name === attribute);
+      if (element.tag !== 'a' || !written || written.value === value || written.value === '') continue;
+      const within = value !== '' && written.value.startsWith(`${value}[`) ? 'brackets' : 'marker';
+      if (value !== '' && within === 'marker') continue;
+      note('group', `${attribute}="${written.value}"`, file, inFile(written.range.start));
+      return { group: { in: within } };
+    }
+  return null;
 }

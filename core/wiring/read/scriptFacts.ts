@@ -15,7 +15,16 @@ import { fullAncestor } from 'acorn-walk';
 import browserGlobals from 'globals';
 import { analyze } from 'periscopic';
 import type { Result } from '../../site/index.ts';
-import { callOf, nameOfKey, plainText, type Call, type Mention, type Reader, withLaterCalls } from './calls.ts';
+import {
+  callOf,
+  nameOfKey,
+  plainText,
+  plainValue,
+  type Call,
+  type Mention,
+  type Reader,
+  withLaterCalls,
+} from './calls.ts';
 import { baseNames, plugInsIn, propertyOf } from './collections.ts';
 import { globalObjectIn } from './globalNames.ts';
 
@@ -228,11 +237,10 @@ function noteDefaults(node: CallExpression, facts: ScriptFacts): void {
   for (const argument of node.arguments.slice(0, -1))
     if (argument.type === 'ObjectExpression')
       for (const property of argument.properties) {
-        if (property.type !== 'Property' || property.computed || property.value.type !== 'Literal') continue;
+        if (property.type !== 'Property' || property.computed) continue;
         const name = nameOfKey(property.key);
-        const { value } = property.value;
-        if (name !== null && (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'))
-          facts.defaults.push({ name, value, at: property.start });
+        const value = plainValue(property.value);
+        if (name !== null && value !== null) facts.defaults.push({ name, value, at: property.start });
       }
 }
 
