@@ -3,11 +3,13 @@
  * names.
  */
 import { decodeText, judgeIntake, nameOf, refuse, type Result, stemOf } from '~core/site/index.ts';
+import { neededOf } from '~core/wiring/index.ts';
 import { unzip } from './intake/intake';
 
 type OwnScript = Result<{ name: string; texts: Record<string, string> }>;
 
-const READ = /\.(?:js|css|html?)$/i;
+const READ = /\.(?:js|css|html?|md|markdown)$/i;
+const SAYS_HOW = /\.(?:html?|md|markdown)$/i;
 /** A viewer is small; more than this is a whole site. Bytes of one file. */
 const LARGEST = 2_000_000;
 
@@ -26,19 +28,25 @@ export async function readOwnScript(files: readonly { path: string; blob: Blob }
   );
 }
 
-async function fromFiles(files: readonly { path: string; blob: Blob }[], name: string): Promise<OwnScript> {
-  const texts: Record<string, string> = {};
-  for (const { path, blob } of files) {
-    if (!READ.test(path)) continue;
-    const file = nameOf(path);
-    if (blob.size > LARGEST) return refuse(`${path} is larger than 2 MB. Bring in only the viewer’s own files.`);
-    if (texts[file] !== undefined)
-      return refuse(`There are two files of the name ${file}. Bring in only those that pages load.`);
+interface Given {
+  path: string;
+  blob: Blob;
+}
+
+async function fromFiles(files: readonly Given[], name: string): Promise<OwnScript> {
+  const given = files.filter(({ path }) => READ.test(path));
+  const large = given.find(({ blob }) => blob.size > LARGEST);
+  if (large) return refuse(`${large.path} is larger than 2 MB. Bring in only the viewer’s own files.`);
+  const texts = new Map<string, string>();
+  for (const { path, blob } of given) {
     const decoded = decodeText(new Uint8Array(await blob.arrayBuffer()));
     if (!decoded.ok) return refuse(`${path}: ${decoded.reason}`);
-    texts[file] = decoded.text;
+    texts.set(path, decoded.text);
   }
-  if (!Object.keys(texts).some((file) => /\.js$/i.test(file)))
-    return refuse('There is no script (.js) among these files.');
-  return { ok: true, name, texts };
+  const manuals = [...texts].filter(([path]) => SAYS_HOW.test(path)).map(([, text]) => text);
+  const { take } = neededOf([...texts.keys()], manuals);
+  if (!take.some((path) => /\.js$/i.test(path))) return refuse('There is no script (.js) among these files.');
+  // Pages name scripts and styles without a folder; two manuals may have one name.
+  const nameFor = (path: string) => (SAYS_HOW.test(path) ? path : nameOf(path));
+  return { ok: true, name, texts: Object.fromEntries(take.map((path) => [nameFor(path), texts.get(path) ?? ''])) };
 }

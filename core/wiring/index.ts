@@ -1,5 +1,6 @@
 export { containerEdits } from './write/containerEdits.ts';
 export { type Draft, type DraftField, draftManifest, type Evidence, kitName } from './read/evidence.ts';
+export { neededOf } from './read/download.ts';
 export { includeEdits } from './write/includeEdits.ts';
 export {
   answersLinks,

@@ -94,7 +94,7 @@ test('what is no viewer script is refused with the reason', async ({ page }) => 
   await expect(page.getByRole('alert').first()).toContainText('bad.js, line 1');
   // What it needs is said at the fields, and nothing is kept before it is there.
   await page.getByRole('button', { name: 'Keep as a kit' }).click();
-  await expect(page.getByText('Which function starts it?')).toBeVisible();
+  await expect(page.getByText('How is it started?')).toBeVisible();
   await expect(page.getByRole('dialog', { name: 'A script of your own' })).toBeVisible();
 });
 

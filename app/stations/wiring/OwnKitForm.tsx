@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import type { ReactNode } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { CAPTION_PLACES, type Draft, type DraftField, type Evidence } from '~core/wiring/index.ts';
+import { argumentName, CAPTION_PLACES, type Draft, type DraftField, type Evidence } from '~core/wiring/index.ts';
 import { FormCheck, FormChecks, FormField } from '../../ui/parts/form';
 import { Mono, Part } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
@@ -23,7 +23,7 @@ export function OwnKitForm({ draft }: { draft: Draft }) {
       <Row title="Files, in load order" evidence={own('files')}>
         <Files />
       </Row>
-      <Row title="What marks a link" evidence={own('marker')}>
+      <Row title="What marks the links" evidence={own('marker')}>
         <Marker />
       </Row>
       <Row title="Groups" evidence={own('group')}>
@@ -35,12 +35,15 @@ export function OwnKitForm({ draft }: { draft: Draft }) {
       <Row title="Kind and container, if it has any" evidence={[...own('kind'), ...own('container')]}>
         <KindAndContainer />
       </Row>
-      <Row title="Start call, if it needs one" evidence={own('start')}>
+      <Row title="How it starts" evidence={own('start')}>
         <Start />
       </Row>
+      <Options draft={draft} />
     </Box>
   );
 }
+
+const SIDE_BY_SIDE = { display: 'flex', gap: 1, flexWrap: 'wrap' } as const;
 
 const Text = FormField<OwnFields>;
 const Tick = FormCheck<OwnFields>;
@@ -68,7 +71,7 @@ function Files() {
 function Marker() {
   const by = useWatch<OwnFields, 'by'>({ name: 'by' });
   return (
-    <Box sx={{ display: 'flex', gap: 1 }}>
+    <Box sx={SIDE_BY_SIDE}>
       <Text name="by" label="By" select sx={{ width: 150 }}>
         <MenuItem value="attribute">an attribute</MenuItem>
         <MenuItem value="class">a class</MenuItem>
@@ -76,6 +79,12 @@ function Marker() {
       </Text>
       {by !== 'call' && <Text name="marker" label={by === 'class' ? 'Class' : 'Attribute'} />}
       {by === 'attribute' && <Text name="value" label="Its value" />}
+      {by !== 'call' && (
+        <Text name="on" label="It stands on" select sx={{ width: 170 }}>
+          <MenuItem value="link">each link</MenuItem>
+          <MenuItem value="gallery">what holds them</MenuItem>
+        </Text>
+      )}
     </Box>
   );
 }
@@ -87,6 +96,7 @@ function Groups() {
       <Text name="group" label="A group is told by" select sx={{ width: 220 }}>
         <MenuItem value="attribute">an attribute</MenuItem>
         <MenuItem value="marker">the marker’s value</MenuItem>
+        <MenuItem value="brackets">brackets behind the marker’s value</MenuItem>
         <MenuItem value="call">all links of one start call</MenuItem>
         <MenuItem value="none">nothing: each alone</MenuItem>
       </Text>
@@ -128,14 +138,61 @@ function KindAndContainer() {
   );
 }
 
+/** What is called, by the way in which it is called; with an example. */
+const CALLED = {
+  function: { label: 'Function', like: "kite('.kite')" },
+  collection: { label: 'Plug-in', like: "$('.kite').kite()" },
+  method: { label: 'Method', like: "Kites.bind('.kite')" },
+  constructor: { label: 'Constructor', like: "new Kites('.kite')" },
+} as const;
+
 function Start() {
-  const start = useWatch<OwnFields, 'start'>({ name: 'start' });
+  const way = useWatch<OwnFields, 'way'>({ name: 'way' });
+  const items = useWatch<OwnFields, 'items'>({ name: 'items' });
   return (
     <>
-      <Text name="start" label="Function" />
-      {start !== '' && <Tick name="required" label="Without the call nothing happens" />}
-      {start !== '' && <Tick name="binds" label="It finds only links that are there when it is called" />}
+      <Box sx={SIDE_BY_SIDE}>
+        <Text name="way" label="It is started by" select sx={{ width: 220 }}>
+          <MenuItem value="none">itself</MenuItem>
+          <MenuItem value="function">a function</MenuItem>
+          <MenuItem value="collection">a plug-in on a collection</MenuItem>
+          <MenuItem value="method">a method of an object</MenuItem>
+          <MenuItem value="constructor">a constructor, with new</MenuItem>
+        </Text>
+        {way === 'method' && <Text name="of" label="Object" />}
+        {way !== 'none' && <Text name="start" label={CALLED[way].label} helperText={`as in ${CALLED[way].like}`} />}
+      </Box>
+      {way !== 'none' && (
+        <>
+          <Box sx={SIDE_BY_SIDE}>
+            {way !== 'collection' && <Text name="key" label="Option with the selector, if any" />}
+            <Text name="items" label="Option that chooses among them, if any" />
+            {items !== '' && <Text name="itemsAre" label="Without it" />}
+            <Text name="then" label="Method called on it then, if any" />
+          </Box>
+          <Tick name="required" label="Without the call nothing happens" />
+          <Tick name="binds" label="It finds only links that are there when it is called" />
+        </>
+      )}
     </>
+  );
+}
+
+/** What was found that a call may set; it is kept as it is. */
+function Options({ draft }: { draft: Draft }) {
+  const { options = [] } = draft.manifest;
+  if (options.length === 0) return null;
+  return (
+    <Row title="Options of a call" evidence={of(draft, 'options')}>
+      <Box component="ul" sx={{ m: 0, pl: 2.5, fontSize: '0.8125rem' }}>
+        {options.map(({ name, without }) => (
+          <li key={name}>
+            <Mono>{argumentName(name)}</Mono>
+            {`, without it ${String(without)}`}
+          </li>
+        ))}
+      </Box>
+    </Row>
   );
 }
 

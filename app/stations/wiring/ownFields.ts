@@ -11,7 +11,9 @@ const Fields = z.object({
   by: z.enum(['attribute', 'class', 'call']),
   marker: word,
   value: word,
-  group: z.enum(['attribute', 'marker', 'call', 'none']),
+  /** The marker stands on each link, or on what holds them. */
+  on: z.enum(['link', 'gallery']),
+  group: z.enum(['attribute', 'marker', 'brackets', 'call', 'none']),
   groupName: word,
   captionName: word,
   from: z.array(z.string()),
@@ -19,7 +21,13 @@ const Fields = z.object({
   kind: word,
   kindValue: word,
   container: word,
+  way: z.enum(['none', 'function', 'collection', 'method', 'constructor']),
   start: word,
+  of: word,
+  key: word,
+  items: word,
+  itemsAre: word,
+  then: word,
   required: z.boolean(),
   binds: z.boolean(),
   counter: z.boolean(),
@@ -30,14 +38,17 @@ export type OwnFields = z.infer<typeof Fields>;
 const NEEDED: readonly { field: keyof OwnFields; where: (fields: OwnFields) => boolean; says: string }[] = [
   { field: 'marker', where: ({ by }) => by === 'attribute', says: 'Which attribute marks a link?' },
   { field: 'marker', where: ({ by }) => by === 'class', says: 'Which class marks a link?' },
-  { field: 'start', where: ({ by }) => by === 'call', says: 'Which function starts it?' },
+  { field: 'way', where: ({ by, way }) => by === 'call' && way === 'none', says: 'How is it started?' },
+  { field: 'start', where: ({ way }) => way !== 'none', says: 'What is called?' },
+  { field: 'of', where: ({ way }) => way === 'method', says: 'Which object’s method is it?' },
+  { field: 'itemsAre', where: ({ items }) => items !== '', says: 'Which links are meant without it?' },
   { field: 'groupName', where: ({ group }) => group === 'attribute', says: 'Which attribute names the group?' },
   { field: 'captionName', where: ({ from }) => from.includes('attribute'), says: 'Which attribute holds it?' },
 ];
 
 /** The fields, and whether a manifest comes of them; what is wrong beyond one field is told of the form as a whole. */
 export const OwnFieldsChecked: z.ZodType<OwnFields, OwnFields> = Fields.superRefine((fields, context) => {
-  const empty = NEEDED.filter(({ field, where }) => where(fields) && fields[field] === '');
+  const empty = NEEDED.filter(({ field, where }) => where(fields) && ['', 'none'].includes(String(fields[field])));
   for (const { field, says } of empty) context.addIssue({ code: 'custom', path: [field], message: says });
   if (empty.length > 0) return;
   const read = readManifest(manifestFrom(fields));
@@ -52,7 +63,7 @@ function markedBy(marker: KitManifestInput['marker']): OwnFields['by'] {
 function groupedBy(group: KitManifestInput['group']): OwnFields['group'] {
   if (!group) return 'none';
   if ('attribute' in group) return 'attribute';
-  return group.in === 'marker' ? 'marker' : 'call';
+  return group.in === 'marker' || group.in === 'brackets' ? group.in : 'call';
 }
 
 export function fieldsOf(base: KitManifestInput): OwnFields {
@@ -63,6 +74,7 @@ export function fieldsOf(base: KitManifestInput): OwnFields {
     by: markedBy(marker),
     marker: marker.attribute ?? marker.class ?? '',
     value: marker.value ?? '',
+    on: marker.on === 'gallery' ? 'gallery' : 'link',
     group: groupedBy(group),
     groupName: group && 'attribute' in group ? group.attribute : '',
     captionName: caption.attribute ?? '',
@@ -76,10 +88,54 @@ export function fieldsOf(base: KitManifestInput): OwnFields {
   };
 }
 
-const startOf = (start: KitManifestInput['start']): Pick<OwnFields, 'start' | 'required' | 'binds'> =>
+type StartFields = Pick<
+  OwnFields,
+  'way' | 'start' | 'of' | 'key' | 'items' | 'itemsAre' | 'then' | 'required' | 'binds'
+>;
+
+const NO_START: StartFields = {
+  way: 'none',
+  start: '',
+  of: '',
+  key: '',
+  items: '',
+  itemsAre: '',
+  then: '',
+  required: false,
+  binds: false,
+};
+
+const startOf = (start: KitManifestInput['start']): StartFields =>
   start
-    ? { start: start.call, required: start.required ?? false, binds: start.binds ?? false }
-    : { start: '', required: false, binds: false };
+    ? {
+        way: start.way ?? 'function',
+        start: start.call,
+        of: start.of ?? '',
+        key: start.key ?? '',
+        items: start.items?.option ?? '',
+        itemsAre: start.items?.without ?? '',
+        then: start.then ?? '',
+        required: start.required ?? false,
+        binds: start.binds ?? false,
+      }
+    : NO_START;
+
+function startFrom({ way, start, of, key, items, itemsAre, then, required, binds }: OwnFields): object {
+  if (way === 'none') return {};
+  return {
+    start: {
+      way,
+      call: start,
+      ...(way === 'method' ? { of } : {}),
+      ...(key === '' ? {} : { key }),
+      ...(items === '' ? {} : { items: { option: items, without: itemsAre } }),
+      ...(then === '' ? {} : { then }),
+      required,
+      selector: true,
+      binds,
+    },
+  };
+}
 
 /** What the fields say; checked by the manifest's own rules afterwards. */
 export function manifestFrom(fields: OwnFields): unknown {
@@ -97,9 +153,9 @@ export function manifestFrom(fields: OwnFields): unknown {
     kind,
     kindValue,
     container,
-    start,
+    on,
+    way,
     required,
-    binds,
     counter,
   } = fields;
   const name = kitName(title);
@@ -108,8 +164,8 @@ export function manifestFrom(fields: OwnFields): unknown {
     title,
     folder: name,
     files: base.files,
-    place: start !== '' && required ? 'end' : 'head',
-    marker: by === 'call' ? {} : { [by]: marker, value },
+    place: way !== 'none' && required ? 'end' : 'head',
+    marker: by === 'call' ? {} : { on, [by]: marker, value },
     ...(group === 'none' ? {} : { group: group === 'attribute' ? { attribute: groupName } : { in: group } }),
     caption: {
       ...(captionName === '' ? {} : { attribute: captionName }),
@@ -118,7 +174,8 @@ export function manifestFrom(fields: OwnFields): unknown {
     },
     ...(kind === '' ? {} : { kind: { attribute: kind, picture: kindValue } }),
     ...(container === '' ? {} : { container: { attribute: container, id: `${name}-place` } }),
-    ...(start === '' ? {} : { start: { call: start, required, selector: true, binds } }),
+    ...startFrom(fields),
     counter,
+    ...(base.options ? { options: base.options } : {}),
   };
 }

@@ -1,0 +1,40 @@
+/** Of a download what a page needs: one of two files that are the same script, and nothing that only its makers need. */
+import { nameOf } from '../../site/index.ts';
+
+/** Folders of what is ready to be used, and of what it is made from (common practice, no source). */
+const READY = /(?:^|\/)(?:dist|build|release|min)\//i;
+const FOR_MAKERS =
+  /(?:^|\/)(?:src|source|sources|test|tests|spec|node_modules|scripts|tools|\.github)\/|(?:^|\/)(?:gulpfile|gruntfile|webpack\.config|rollup\.config|karma\.conf)\.[cm]?js$/i;
+
+const bare = (path: string): string =>
+  nameOf(path)
+    .toLowerCase()
+    .replace(/\.min(?=\.(?:js|css)$)/, '');
+const isMade = (path: string): boolean => /\.min\.(?:js|css)$/i.test(path);
+
+export interface Needed {
+  take: string[];
+  /** What is left behind, and why. */
+  left: { path: string; why: string }[];
+}
+
+/** `mentions` are texts that say how it is used: of two that are the same the one that they name is meant. */
+export function neededOf(paths: readonly string[], mentions: readonly string[] = []): Needed {
+  const left: Needed['left'] = [];
+  const scripts = paths.filter((path) => /\.(?:js|css)$/i.test(path));
+  const ready = scripts.filter((path) => !FOR_MAKERS.test(path));
+  // Where there is nothing else, it is what is meant.
+  const usable = ready.some((path) => /\.js$/i.test(path)) ? ready : scripts;
+  for (const path of scripts) if (!usable.includes(path)) left.push({ path, why: 'for its makers only' });
+  const isNamed = (path: string) =>
+    mentions.some((text) => text.includes(`/${nameOf(path)}`) || text.includes(`"${nameOf(path)}`));
+  const rank = (path: string) => (isNamed(path) ? 4 : 0) + (READY.test(path) ? 2 : 0) + (isMade(path) ? 1 : 0);
+  const take: string[] = [];
+  for (const path of usable) {
+    const same = usable.filter((other) => bare(other) === bare(path));
+    const [best = path] = [...same].sort((a, b) => rank(b) - rank(a) || a.length - b.length);
+    if (best === path) take.push(path);
+    else left.push({ path, why: `the same as ${best}` });
+  }
+  return { take: [...take, ...paths.filter((path) => !scripts.includes(path))], left };
+}
