@@ -1,5 +1,6 @@
 export { containerEdits } from './write/containerEdits.ts';
-export { type Draft, type DraftField, draftManifest, type Evidence, kitName } from './read/evidence.ts';
+export { type DraftField } from './read/draft.ts';
+export { type Draft, draftManifest, type Evidence, kitName } from './read/evidence.ts';
 export { neededOf } from './read/download.ts';
 export { includeEdits } from './write/includeEdits.ts';
 export {
@@ -19,7 +20,6 @@ export {
   opensOnClick,
   readManifest,
   scriptsOf,
-  startGlobal,
   startWritten,
 } from './kit/manifest.ts';
 export { copiedFiles, kitPath } from './write/kitFiles.ts';
@@ -44,10 +44,10 @@ export {
   type KitUse,
   misspeltMarker,
   type PageWiring,
-  type ScriptRun,
-  type StartingScript,
   strayOf,
   wiringOf,
 } from './read/uses.ts';
+export { type ScriptRun } from './read/scripts.ts';
+export { type StartingScript } from './read/starts.ts';
 export { type WiringSite } from './write/site.ts';
 export { openable, rewire } from './write/wire.ts';

@@ -3,7 +3,7 @@
  *   <script>new Gleam('.gleam-here', { items: 'a' }).init();</script>
  * Without init() nothing happens; what is not there when it is called is not found.
  */
-class Gleam {
+window.Gleam = class {
   constructor(holder, options) {
     this.holder = document.querySelector(holder);
     this.set = Object.assign({ items: 'a', counter: true }, options);
@@ -70,4 +70,4 @@ class Gleam {
     part('previous').hidden = n === 0;
     part('next').hidden = n === this.links.length - 1;
   }
-}
+};

@@ -6,7 +6,7 @@
 (function ($) {
   $.fn.glow = function (options) {
     var set = $.extend({ counter: true, loop: false }, options);
-    var links = this;
+    var links = $(this);
     var box = null;
     var at = 0;
 

@@ -43,7 +43,7 @@ export function OwnKitForm({ draft }: { draft: Draft }) {
   );
 }
 
-const SIDE_BY_SIDE = { display: 'flex', gap: 1, flexWrap: 'wrap' } as const;
+const SIDE_BY_SIDE = { display: 'flex', columnGap: 1, rowGap: 1.75, flexWrap: 'wrap', mb: 0.5 } as const;
 
 const Text = FormField<OwnFields>;
 const Tick = FormCheck<OwnFields>;
@@ -120,7 +120,7 @@ function Captions() {
       <FormChecks<OwnFields> name="from" label="Where it looks for a caption" choices={CHOICES} />
       <Box sx={{ display: 'flex', gap: 1 }}>
         {from.includes('attribute') && <Text name="captionName" label="Caption attribute" />}
-        <Text name="description" label="Description attribute, if any" />
+        <Text name="description" label="Description attribute" />
       </Box>
       <Tick name="counter" label="It shows a counter" />
     </>
@@ -165,10 +165,10 @@ function Start() {
       {way !== 'none' && (
         <>
           <Box sx={SIDE_BY_SIDE}>
-            {way !== 'collection' && <Text name="key" label="Option with the selector, if any" />}
-            <Text name="items" label="Option that chooses among them, if any" />
-            {items !== '' && <Text name="itemsAre" label="Without it" />}
-            <Text name="then" label="Method called on it then, if any" />
+            {way !== 'collection' && <Text name="key" label="Option with the selector" />}
+            <Text name="items" label="Option with the items" />
+            {items !== '' && <Text name="itemsAre" label="Items by default" />}
+            <Text name="then" label="Then call" />
           </Box>
           <Tick name="required" label="Without the call nothing happens" />
           <Tick name="binds" label="It finds only links that are there when it is called" />

@@ -48,7 +48,8 @@ const NEEDED: readonly { field: keyof OwnFields; where: (fields: OwnFields) => b
 
 /** The fields, and whether a manifest comes of them; what is wrong beyond one field is told of the form as a whole. */
 export const OwnFieldsChecked: z.ZodType<OwnFields, OwnFields> = Fields.superRefine((fields, context) => {
-  const empty = NEEDED.filter(({ field, where }) => where(fields) && ['', 'none'].includes(String(fields[field])));
+  const isEmpty = (field: keyof OwnFields) => fields[field] === '' || fields[field] === 'none';
+  const empty = NEEDED.filter(({ field, where }) => where(fields) && isEmpty(field));
   for (const { field, says } of empty) context.addIssue({ code: 'custom', path: [field], message: says });
   if (empty.length > 0) return;
   const read = readManifest(manifestFrom(fields));

@@ -94,6 +94,19 @@ const Option = z.strictObject({
   says: z.string().max(300),
 });
 
+/** A group that stands in the marker needs one that can carry it. */
+function troubleInGroup(
+  group: z.infer<typeof Group> | undefined,
+  { attribute: own, value }: z.infer<typeof Marker>,
+): { path: string[]; message: string } | null {
+  const within = group && 'in' in group ? group.in : null;
+  if (within !== 'marker' && within !== 'brackets') return null;
+  if (own === undefined) return { path: ['group'], message: 'only an attribute can carry the group' };
+  return within === 'brackets' && value === ''
+    ? { path: ['marker'], message: 'a value is needed, before the brackets' }
+    : null;
+}
+
 export const KitManifest = z
   .strictObject({
     name: z
@@ -145,11 +158,8 @@ export const KitManifest = z
         path: ['marker'],
         message: 'an attribute, a class or a start call is needed, or the script would find nothing',
       });
-    const within = kit.group && 'in' in kit.group ? kit.group.in : null;
-    if ((within === 'marker' || within === 'brackets') && kit.marker.attribute === undefined)
-      context.addIssue({ code: 'custom', path: ['group'], message: 'only an attribute can carry the group' });
-    if (within === 'brackets' && kit.marker.value === '')
-      context.addIssue({ code: 'custom', path: ['marker'], message: 'a value is needed, before the brackets' });
+    const group = troubleInGroup(kit.group, kit.marker);
+    if (group) context.addIssue({ code: 'custom', ...group });
     if (kit.start?.way === 'method' && kit.start.of === undefined)
       context.addIssue({ code: 'custom', path: ['start'], message: 'the object is needed whose method it is' });
     if (!kit.files.some((file) => file.role === 'script'))

@@ -158,19 +158,22 @@ function keptAs(ancestors: readonly AnyNode[]): string | null {
 function statementOf(ancestors: readonly AnyNode[], guarded: boolean): Call['statement'] {
   let n = topOf(ancestors) - 1;
   if (guarded && ancestors[n]?.type === 'LogicalExpression') n--;
-  let statement = ancestors[n];
+  const statement = ancestors[n];
   const declaration = ancestors[n - 1];
   const isConstructed = ancestors.at(-1)?.type === 'NewExpression';
   if (isConstructed && statement?.type === 'VariableDeclarator' && declaration?.type === 'VariableDeclaration')
     return declaration.declarations.length === 1 ? { start: declaration.start, end: declaration.end } : null;
   if (statement?.type !== 'ExpressionStatement') return null;
-  const isAlone = (outer: AnyNode) => outer.type === 'BlockStatement' && outer.body.length === 1;
-  if (guarded) {
-    const block = ancestors[n - 1];
-    const condition = block && isAlone(block) ? ancestors[n - 2] : block;
-    if (condition?.type === 'IfStatement' && !condition.alternate) statement = condition;
-  }
-  return { start: statement.start, end: statement.end };
+  const { start, end } = (guarded && guardOf(ancestors.slice(0, n))) || statement;
+  return { start, end };
+}
+
+/** The condition that holds nothing but one statement; `outer` is what stands around that. */
+function guardOf(outer: readonly AnyNode[]): Place | null {
+  const block = outer.at(-1);
+  const isAlone = block?.type === 'BlockStatement' && block.body.length === 1;
+  const condition = isAlone ? outer.at(-2) : block;
+  return condition?.type === 'IfStatement' && !condition.alternate ? condition : null;
 }
 
 function conditionOf(outer: AnyNode): Expression | null {

@@ -12,7 +12,7 @@ const bare = (path: string): string =>
     .replace(/\.min(?=\.(?:js|css)$)/, '');
 const isMade = (path: string): boolean => /\.min\.(?:js|css)$/i.test(path);
 
-export interface Needed {
+interface Needed {
   take: string[];
   /** What is left behind, and why. */
   left: { path: string; why: string }[];

@@ -64,8 +64,8 @@ describe('a draft', () => {
 
   it('cuts long lines off, and shows none where a page has no script of its own', () => {
     const [start] = draftOf({ 'kite.js': `  var kite = '${'x'.repeat(300)}';` }).evidence;
-    expect(start?.text).toHaveLength(200);
-    expect(start?.text.startsWith('var kite')).toBe(true);
+    expect(start?.text).toMatch(/^var kite = 'x+…$/);
+    expect(start?.text.length).toBeLessThan(160);
   });
 });
 

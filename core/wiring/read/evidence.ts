@@ -7,10 +7,9 @@ import { matches, textOf, valueOf } from '../../markup/index.ts';
 import { LineIndex } from '../../site/index.ts';
 import type { KitManifestInput } from '../kit/manifest.ts';
 import { samplesIn, type Sample } from './manual.ts';
+import type { DraftField, FoundName, FoundStart, Note } from './draft.ts';
+import { groupInMarker, markerIn, markerPart } from './draftMarker.ts';
 import { readScript, type Call, type ScriptFacts } from './scriptFacts.ts';
-
-export type DraftField =
-  'files' | 'marker' | 'group' | 'caption' | 'description' | 'container' | 'kind' | 'start' | 'options';
 
 export interface Evidence {
   field: DraftField;
@@ -42,7 +41,9 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   const note: Note = (field, says, file, at) => {
     const text = files[file] ?? '';
     const line = new LineIndex(text).lineAt(at);
-    evidence.push({ field, says, file, line, text: (text.split(/\r?\n/)[line - 1] ?? '').trim().slice(0, 200) });
+    if (evidence.some((one) => one.field === field && one.says === says && one.file === file && one.line === line))
+      return;
+    evidence.push({ field, says, file, line, text: pieceAround(text, at) });
   };
 
   const ordered = inOrder(scripts);
@@ -91,6 +92,20 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
     evidence,
     unread,
   };
+}
+
+/** Longer lines are shown as what stands around the place: code made small is one line. Characters. */
+const LONG_LINE = 140;
+const AROUND = 50;
+
+function pieceAround(text: string, at: number): string {
+  const start = text.lastIndexOf('\n', at - 1) + 1;
+  const end = text.indexOf('\n', at);
+  const line = text.slice(start, end < 0 ? text.length : end).trimEnd();
+  if (line.trim().length <= LONG_LINE) return line.trim();
+  const from = Math.max(0, at - start - AROUND);
+  const to = Math.min(line.length, at - start + 2 * AROUND);
+  return `${from > 0 ? '…' : ''}${line.slice(from, to).trim()}${to < line.length ? '…' : ''}`;
 }
 
 /** The scripts among the files, and those that cannot be read. */
@@ -218,28 +233,6 @@ function inOrder(scripts: readonly Script[]): Script[] {
   return done;
 }
 
-type Note = (field: DraftField, says: string, file: string, at: number) => void;
-/** A name that a script mentions, and where. */
-interface FoundName {
-  name: string;
-  at: number;
-  file: string;
-}
-
-interface FoundStart {
-  way: Call['way'];
-  call: string;
-  of: string | null;
-  selector: string | null;
-  /** The option that holds the selector, where it does not stand for itself. */
-  key: string | null;
-  /** The option that says which links are meant in what the selector finds. */
-  items: { option: string; without: string } | null;
-  then: string | null;
-  /** Where an example of it stands. */
-  place: { file: string; at: number } | null;
-}
-
 const PLAIN = { way: 'function', of: null, key: null, items: null, then: null, place: null } as const;
 
 /**
@@ -311,99 +304,4 @@ function saidOf({ way, call, of, selector, key }: Omit<FoundStart, 'place'>): st
   if (way === 'collection') return `$(${quoted}).${call}()`;
   if (way === 'method') return `${of ?? ''}.${call}(${inside})`;
   return `${way === 'constructor' ? 'new ' : ''}${call}(${inside})`;
-}
-
-interface FoundMarker {
-  on?: 'gallery';
-  attribute?: string;
-  class?: string;
-  value?: string;
-}
-
-const markerPart = ({ on, attribute, class: name, value }: FoundMarker): KitManifestInput['marker'] => ({
-  ...(on === undefined ? {} : { on }),
-  ...(attribute === undefined ? {} : { attribute }),
-  ...(name === undefined ? {} : { class: name }),
-  ...(value === undefined ? {} : { value }),
-});
-
-interface Found {
-  selectors: readonly FoundName[];
-  attributes: readonly FoundName[];
-  samples: readonly Sample[];
-}
-
-/** `a[rel^="flare"]`, `[data-room]`: the attribute, and the value where one is asked for. */
-const BY_ATTRIBUTE = /^a?\[([a-z][a-z0-9-]*)(?:[~^|*$]?=["']?([\w-]*)["']?)?/i;
-const NEVER_MARKER = /^(?:href|src|id|class)$/i;
-
-function markerIn({ selectors, attributes, samples }: Found, start: FoundStart | null, note: Note): FoundMarker {
-  const chosen = start?.selector ?? '';
-  if (start?.items) {
-    // What holds the links is found by the call.
-    const holder = /\.([A-Za-z_-][\w-]*)$/.exec(chosen)?.[1];
-    return holder === undefined ? {} : { on: 'gallery', class: holder };
-  }
-  const said = BY_ATTRIBUTE.exec(chosen);
-  const noteChosen = (says: string, piece: string) => {
-    const found = selectors.find(({ name }) => name.includes(piece)) ?? start?.place;
-    if (found) note('marker', says, found.file, found.at);
-  };
-  if (said?.[1] && !NEVER_MARKER.test(said[1])) {
-    noteChosen(`a[${said[1]}]`, `[${said[1]}`);
-    return { attribute: said[1].toLowerCase(), ...(said[2] ? { value: said[2] } : {}) };
-  }
-  const byClass = /^a?\.([A-Za-z_-][\w-]*)/.exec(chosen)?.[1];
-  if (byClass !== undefined) {
-    noteChosen(`class “${byClass}”`, `.${byClass}`);
-    return { class: byClass };
-  }
-  for (const { name, file, at } of selectors) {
-    const [, attribute, value] = BY_ATTRIBUTE.exec(name) ?? [];
-    if (attribute !== undefined && !NEVER_MARKER.test(attribute)) {
-      note('marker', `a[${attribute}]`, file, at);
-      return { attribute: attribute.toLowerCase(), ...(value ? { value } : {}) };
-    }
-  }
-  return markerByLooks(selectors, attributes, samples, note);
-}
-
-function markerByLooks(
-  selectors: readonly FoundName[],
-  attributes: readonly FoundName[],
-  samples: readonly Sample[],
-  note: Note,
-): FoundMarker {
-  for (const { name, file, at } of selectors) {
-    const found = /^a\.([A-Za-z_-][\w-]*)/.exec(name)?.[1];
-    if (found === undefined) continue;
-    note('marker', `class “${found}”`, file, at);
-    return { class: found };
-  }
-  const own = attributes.filter(({ name }) => name.startsWith('data-'));
-  const isShown = ({ name }: FoundName) =>
-    samples.some(({ page }) => page.elements.some((one) => one.tag === 'a' && valueOf(one, name) !== undefined));
-  const told = own.find(isShown) ?? own[0];
-  if (!told) return {};
-  note('marker', told.name, told.file, told.at);
-  return { attribute: told.name };
-}
-
-/** In the examples the marker's value is another than the script asks for: it names the group. */
-function groupInMarker(
-  { attribute, value = '' }: FoundMarker,
-  samples: readonly Sample[],
-  note: Note,
-): Pick<KitManifestInput, 'group'> | null {
-  if (attribute === undefined) return null;
-  for (const { file, page, inFile } of samples)
-    for (const element of page.elements) {
-      const written = element.attributes.find(({ name }) => name === attribute);
-      if (element.tag !== 'a' || !written || written.value === value || written.value === '') continue;
-      const within = value !== '' && written.value.startsWith(`${value}[`) ? 'brackets' : 'marker';
-      if (value !== '' && within === 'marker') continue;
-      note('group', `${attribute}="${written.value}"`, file, inFile(written.range.start));
-      return { group: { in: within } };
-    }
-  return null;
 }

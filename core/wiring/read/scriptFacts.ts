@@ -217,6 +217,12 @@ function noteAsked(node: CallExpression, facts: ScriptFacts): void {
   const selector = Object.hasOwn(AS_SELECTOR, by) ? AS_SELECTOR[by]?.(text) : undefined;
   if (selector !== undefined) facts.selectors.push({ name: selector, at, by });
   if (NAMES.has(by)) facts.attributes.push({ name: text.toLowerCase(), at, by });
+  noteOfLibrary(node, by, text, facts);
+}
+
+/** What libraries ask for in ways of their own, and elements that are defined. */
+function noteOfLibrary(node: CallExpression, by: string, text: string, facts: ScriptFacts): void {
+  const at = node.arguments[0]?.start ?? node.start;
   // Of a collection: `link.data('bay-group')`.
   if (by === 'data') facts.attributes.push({ name: `data-${dashed(text)}`, at, by });
   if (by === 'define' && text.includes('-')) facts.elements.push({ name: text.toLowerCase(), at });

@@ -11,48 +11,13 @@ import {
   isMarker,
   markerSelector,
   scriptsOf,
-  startGlobal,
   type Kit,
   type KitFile,
-  type Start,
 } from '../kit/manifest.ts';
 import { isSlipOf } from './letters.ts';
-import { includedName, includesOf, scriptText, type Include } from './includes.ts';
-import { readScript, type Call, type Mention, type ScriptReading } from './scriptFacts.ts';
-
-/** One script of a page as it runs in its turn. */
-export interface ScriptRun {
-  include: Include;
-  text: string | null;
-  reading: ScriptReading | null;
-  /** Globals that it needs at once and that nothing before it gives, though something of the page would. */
-  early: { name: string; at: number; from: Include | null }[];
-  /** A base that it stands on and that no script of the page gives. */
-  missing: Mention | null;
-  /** It is there, parses, and finds what it needs at once. */
-  runs: boolean;
-}
-
-export interface StartingScript {
-  include: Include;
-  call: Call;
-  /** It runs before the kit's script has defined the function. */
-  tooEarly: boolean;
-  /** By what it finds its links; null where it says nothing of that. */
-  asked: { text: string; at: { start: number; end: number } | null } | null;
-  /** The selector of links within what the call finds; null where it finds the links themselves. */
-  items: string | null;
-  /** Why a plug-in is not there any more when it is called. */
-  lost: { by: Include; how: 'base again' | 'name taken' } | null;
-  /** The method that would have to be called as well, and is not. */
-  unfinished: string | null;
-  /** Elements that its selector matches, of whatever kind. */
-  matched: PageElement[];
-  /** Why the selector cannot be used; null where it can, or where there is none. */
-  trouble: string | null;
-  /** Of the elements matched, those that the browser has read when the call is made. */
-  there: PageElement[];
-}
+import { includedName, includesOf, type Include } from './includes.ts';
+import { runScripts, type ScriptRun } from './scripts.ts';
+import { callsOf, lostTo, startOf, type StartingScript } from './starts.ts';
 
 export interface KitUse {
   kit: Kit;
@@ -89,9 +54,6 @@ export interface PageWiring {
    */
   main: KitUse | null;
 }
-
-/** Libraries by the names under which scripts stand on them. */
-const BASES = ['jQuery', '$'];
 
 const RANK = { overlay: 0, stage: 1, show: 2, page: 3 } as const;
 
@@ -164,34 +126,6 @@ function takenBy(scripts: readonly ScriptRun[], uses: readonly KitUse[]): PageWi
   );
 }
 
-/** Plays the scripts in their order: what each one gives, and what it finds missing. */
-function runScripts(includes: readonly Include[], files: SiteFiles): ScriptRun[] {
-  const scripts = includes
-    .filter(({ kind }) => kind === 'script')
-    .map((include) => {
-      const text = scriptText(include, files);
-      return { include, text, reading: text === null ? null : readScript(text) };
-    });
-  const givers = new Map<string, Include>();
-  for (const { include, reading } of scripts)
-    if (reading?.ok) for (const { name } of reading.gives) if (!givers.has(name)) givers.set(name, include);
-  const there = new Set<string>();
-  // Of what an outside script gives nobody can say.
-  const isKnown = scripts.every(({ text }) => text !== null);
-  return scripts.map(({ include, text, reading }): ScriptRun => {
-    const early = reading?.ok
-      ? reading.needs
-          .filter(({ name, immediate }) => immediate && givers.has(name) && !there.has(name))
-          .map(({ name, at }) => ({ name, at, from: givers.get(name) ?? null }))
-      : [];
-    const bases = reading?.ok && isKnown ? reading.needs.filter(({ name }) => BASES.includes(name)) : [];
-    const missing = bases.find(({ name, immediate }) => immediate && !givers.has(name)) ?? null;
-    const runs = reading?.ok === true && early.length === 0 && missing === null;
-    if (runs) for (const { name } of reading.gives) there.add(name);
-    return { include, text, reading, early, missing, runs };
-  });
-}
-
 function useOf(
   page: PageDocument,
   includes: readonly Include[],
@@ -250,25 +184,6 @@ function givingAll(scripts: readonly ScriptRun[], names: readonly string[]): Inc
   return scripts.filter((run) => names.every((name) => gives(run).includes(name))).map(({ include }) => include);
 }
 
-/**
- * A plug-in is gone where its base is loaded a second time behind it, and out of reach where another script has taken
- * the base's short name, until the call is made.
- */
-function lostTo(scripts: readonly ScriptRun[], ready: number, run: ScriptRun, call: Call): StartingScript['lost'] {
-  if (call.way !== 'collection') return null;
-  const until = call.immediate ? scripts.indexOf(run) : scripts.length;
-  const between = scripts.slice(Math.max(0, ready + 1), Math.max(0, until)).filter((one) => one.runs && one !== run);
-  const gives = ({ reading }: ScriptRun, name: string) =>
-    reading?.ok === true && reading.gives.some((one) => one.name === name);
-  const again = between.find((one) => gives(one, 'jQuery'));
-  if (again) return { by: again.include, how: 'base again' };
-  // A parameter of that name is the base, whatever the page calls so.
-  const isGlobal = run.reading?.ok === true && run.reading.needs.some(({ name }) => name === call.of);
-  const taker =
-    isGlobal && scripts.slice(0, Math.max(0, until)).findLast((one) => one.runs && gives(one, call.of ?? ''));
-  return taker && !gives(taker, 'jQuery') ? { by: taker.include, how: 'name taken' } : null;
-}
-
 type Reached = Pick<KitUse, 'claimed' | 'strays'>;
 
 const NONE: Reached = { claimed: new Set(), strays: new Set() };
@@ -298,72 +213,6 @@ function markedBy(page: PageDocument, { manifest }: Kit): PageElement[] {
 }
 
 const classesOf = (element: PageElement): string[] => (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);
-
-/** Calls of the kit's function in scripts that are not its own. */
-function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run: ScriptRun; call: Call }[] {
-  const { start } = manifest;
-  if (!start) return [];
-  const names = scriptsOf(manifest).map(({ name }) => name.toLowerCase());
-  return scripts.flatMap((run) => {
-    const { reading } = run;
-    if (
-      !reading?.ok ||
-      names.includes(includedName(run.include)) ||
-      reading.gives.some(({ name }) => name === startGlobal(start))
-    )
-      return [];
-    return reading.calls.filter((call) => isMeant(start, call)).map((call) => ({ run, call }));
-  });
-}
-
-const isMeant = (start: Start, call: Call): boolean =>
-  call.way === start.way && call.name === start.call && (start.way !== 'method' || call.of === start.of);
-
-/** By what a call finds its elements: what it is given, else the marker where the kit finds nothing without a call. */
-function askedBy(manifest: Kit['manifest'], { text, textAt, options, optionsAt }: Call): StartingScript['asked'] {
-  const { start } = manifest;
-  const own = start?.required ? markerSelector(manifest) : null;
-  const byItself = own === null ? null : { text: own, at: null };
-  if (start?.selector === false) return byItself;
-  const said = start?.key === undefined ? text : options[start.key];
-  const at = start?.key === undefined ? textAt : (optionsAt[start.key] ?? null);
-  return typeof said === 'string' ? { text: said, at } : byItself;
-}
-
-type Begun = Pick<StartingScript, 'include' | 'call' | 'tooEarly' | 'lost'>;
-
-function startOf(page: PageDocument, { manifest }: Kit, begun: Begun): StartingScript {
-  const { call, include } = begun;
-  const then = manifest.start?.then;
-  const items = manifest.start?.items;
-  const start = {
-    ...begun,
-    asked: askedBy(manifest, call),
-    items: items ? String(call.options[items.option] ?? items.without) : null,
-    unfinished: then === undefined || call.then.some(({ name }) => name === then) ? null : then,
-  };
-  if (start.asked === null) return { ...start, matched: [], there: [], trouble: null };
-  const found = matches(page, start.asked.text);
-  if (!found.ok) return { ...start, matched: [], there: [], trouble: found.reason };
-  const within = start.items === null ? null : matches(page, start.items);
-  if (within && !within.ok) return { ...start, matched: [], there: [], trouble: within.reason };
-  const matched = within ? within.elements.filter((one) => isWithin(one, found.elements)) : found.elements;
-  const there =
-    manifest.start?.binds && call.immediate ? matched.filter((element) => isReadBefore(element, include)) : matched;
-  return { ...start, matched, there, trouble: null };
-}
-
-function isWithin(element: PageElement, holders: readonly PageElement[]): boolean {
-  for (let at = element.parent; at; at = at.parent) if (holders.includes(at)) return true;
-  return false;
-}
-
-/** A script that blocks sees only what stands before it. */
-function isReadBefore(element: PageElement, include: Include): boolean {
-  if (include.when === 'deferred') return true;
-  if (include.when === 'async') return false;
-  return (element.open?.start ?? 0) < (include.element.open?.start ?? 0);
-}
 
 /** An attribute of the link whose name is one or two letters off the marker's: `data-enlagre`. */
 export function misspeltMarker(

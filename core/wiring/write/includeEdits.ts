@@ -13,7 +13,8 @@ import { type Edit, nameOf, refuse, relativeReference, type Result } from '../..
 import { kitPath } from './kitFiles.ts';
 import type { Kit, KitFile } from '../kit/manifest.ts';
 import { includedName, type Include } from '../read/includes.ts';
-import type { PageWiring, ScriptRun } from '../read/uses.ts';
+import type { ScriptRun } from '../read/scripts.ts';
+import type { PageWiring } from '../read/uses.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 
 interface Written {

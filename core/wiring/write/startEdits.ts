@@ -4,7 +4,7 @@ import { type Edit, type FileChange, grouped, refuse, type Result } from '../../
 import { markerSelector, startGlobal, startWritten, type Kit, type KitManifest } from '../kit/manifest.ts';
 import type { Include } from '../read/includes.ts';
 import { readScript } from '../read/scriptFacts.ts';
-import type { StartingScript } from '../read/uses.ts';
+import type { StartingScript } from '../read/starts.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 
 /** `peephole('.peep');`, `jQuery(function ($) { $('.glow').glow(); });`, `new Gleam('.gleam', { items: 'a' }).init();` */

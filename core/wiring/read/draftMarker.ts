@@ -1,0 +1,108 @@
+/** What marks the links, and their groups, as far as a script and the examples of its use tell. */
+import { valueOf } from '../../markup/index.ts';
+import type { KitManifestInput } from '../kit/manifest.ts';
+import type { FoundName, FoundStart, Note } from './draft.ts';
+import type { Sample } from './manual.ts';
+
+interface FoundMarker {
+  on?: 'gallery';
+  attribute?: string;
+  class?: string;
+  value?: string;
+}
+
+export const markerPart = ({ on, attribute, class: name, value }: FoundMarker): KitManifestInput['marker'] => ({
+  ...(on === undefined ? {} : { on }),
+  ...(attribute === undefined ? {} : { attribute }),
+  ...(name === undefined ? {} : { class: name }),
+  ...(value === undefined ? {} : { value }),
+});
+
+interface Found {
+  selectors: readonly FoundName[];
+  attributes: readonly FoundName[];
+  samples: readonly Sample[];
+}
+
+/** `a[rel^="flare"]`, `[data-room]`: the attribute, and the value where one is asked for. */
+const BY_ATTRIBUTE = /^a?\[([a-z][a-z0-9-]*)(?:[~^|*$]?=["']?([\w-]*)["']?)?/i;
+const NEVER_MARKER = /^(?:href|src|id|class)$/i;
+
+export function markerIn({ selectors, attributes, samples }: Found, start: FoundStart | null, note: Note): FoundMarker {
+  if (start?.items) {
+    // What holds the links is found by the call.
+    const holder = /\.([A-Za-z_-][\w-]*)$/.exec(start.selector ?? '')?.[1];
+    return holder === undefined ? {} : { on: 'gallery', class: holder };
+  }
+  const chosen = start && markerOfCall(start, selectors, note);
+  if (chosen) return chosen;
+  for (const { name, file, at } of selectors) {
+    const [, attribute, value] = BY_ATTRIBUTE.exec(name) ?? [];
+    if (attribute !== undefined && !NEVER_MARKER.test(attribute)) {
+      note('marker', `a[${attribute}]`, file, at);
+      return { attribute: attribute.toLowerCase(), ...(value ? { value } : {}) };
+    }
+  }
+  return markerByLooks(selectors, attributes, samples, note);
+}
+
+function markerByLooks(
+  selectors: readonly FoundName[],
+  attributes: readonly FoundName[],
+  samples: readonly Sample[],
+  note: Note,
+): FoundMarker {
+  for (const { name, file, at } of selectors) {
+    const found = /^a\.([A-Za-z_-][\w-]*)/.exec(name)?.[1];
+    if (found === undefined) continue;
+    note('marker', `class “${found}”`, file, at);
+    return { class: found };
+  }
+  const own = attributes.filter(({ name }) => name.startsWith('data-'));
+  const isShown = ({ name }: FoundName) =>
+    samples.some(({ page }) => page.elements.some((one) => one.tag === 'a' && valueOf(one, name) !== undefined));
+  const told = own.find(isShown) ?? own[0];
+  if (!told) return {};
+  note('marker', told.name, told.file, told.at);
+  return { attribute: told.name };
+}
+
+/** In the examples the marker's value is another than the script asks for: it names the group. */
+export function groupInMarker(
+  { attribute, value = '' }: FoundMarker,
+  samples: readonly Sample[],
+  note: Note,
+): Pick<KitManifestInput, 'group'> | null {
+  if (attribute === undefined) return null;
+  for (const { file, page, inFile } of samples)
+    for (const element of page.elements) {
+      const written = element.attributes.find(({ name }) => name === attribute);
+      if (element.tag !== 'a' || !written || written.value === value || written.value === '') continue;
+      const within = value !== '' && written.value.startsWith(`${value}[`) ? 'brackets' : 'marker';
+      if (value !== '' && within === 'marker') continue;
+      note('group', `${attribute}="${written.value}"`, file, inFile(written.range.start));
+      return { group: { in: within } };
+    }
+  return null;
+}
+
+/** By what the call chooses its links. */
+function markerOfCall(
+  { selector, place }: FoundStart,
+  selectors: readonly FoundName[],
+  note: Note,
+): FoundMarker | null {
+  const noteChosen = (says: string, piece: string) => {
+    const found = selectors.find(({ name }) => name.includes(piece)) ?? place;
+    if (found) note('marker', says, found.file, found.at);
+  };
+  const [, attribute, value] = BY_ATTRIBUTE.exec(selector ?? '') ?? [];
+  if (attribute !== undefined && !NEVER_MARKER.test(attribute)) {
+    noteChosen(`a[${attribute}]`, `[${attribute}`);
+    return { attribute: attribute.toLowerCase(), ...(value ? { value } : {}) };
+  }
+  const byClass = /^a?\.([A-Za-z_-][\w-]*)/.exec(selector ?? '')?.[1];
+  if (byClass === undefined) return null;
+  noteChosen(`class “${byClass}”`, `.${byClass}`);
+  return { class: byClass };
+}
