@@ -19,7 +19,7 @@ export function editScript(
   if (path === null || text === null) return refuse(`${include.written ?? 'The script'} is not there any more.`);
   const applied = applyEdits(text, [...edits]);
   if (!applied.ok) return applied;
-  const reading = readScript(applied.text);
+  const reading = readScript(applied.text, include.module ? 'module' : 'script');
   if (!reading.ok) return refuse(`The change was not made: the script would not parse (${reading.reason}).`);
   if (!include.inline) return { ok: true, change: { label, files: [{ kind: 'edit', path, edits: [...edits] }] } };
   const { start } = include.inline;

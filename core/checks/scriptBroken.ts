@@ -1,9 +1,9 @@
 import { applyEdits, LineIndex, type Edit } from '../site/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import { STATES } from '../markup/index.ts';
+import { rewriteTag, STATES } from '../markup/index.ts';
 import { readScript, type ScriptRun } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
-import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Fix, type Rule } from './finding.ts';
 
 export const scriptBroken: Rule = {
   id: 'script-broken',
@@ -22,7 +22,8 @@ export const scriptBroken: Rule = {
 
 function findingOf(site: SiteReading, page: PageReading, script: ScriptRun): Observation | null {
   const { include, text, reading } = script;
-  if (!reading || reading.ok || text === null || include.module) return null;
+  if (!reading || reading.ok || text === null) return null;
+  if (!include.module && readScript(text, 'module').ok) return untyped(page, script, reading.at);
   const { inline } = include;
   const path = inline ? page.path : (include.path ?? page.path);
   const line = new LineIndex(text).lineAt(reading.at);
@@ -36,9 +37,36 @@ function findingOf(site: SiteReading, page: PageReading, script: ScriptRun): Obs
       : { path, line, start: reading.at, end: reading.at + 1 },
     strand: null,
     joint: 'viewer',
-    fixes: fixesFor(site, page, script, mended(text)),
+    fixes: fixesFor(site, page, script, mended(text, include.module ? 'module' : 'script')),
   };
 }
+
+/** What imports or exports is a module, and has to be loaded as one. */
+function untyped(page: PageReading, { include, text }: ScriptRun, at: number): Observation {
+  const { inline, element } = include;
+  const written = include.written ?? 'This inline script';
+  const word = /^(?:import|export)/.exec((text ?? '').slice(at))?.[0] ?? 'import';
+  return {
+    matter: `${page.path}:${include.written ?? include.line}`,
+    severity: 'error',
+    says: `${written} has an ${word} in it and is loaded as a plain script.`,
+    why: 'A browser reads such words in modules only and stops at the first one; nothing of the script runs. A module in turn is not loaded from disk.',
+    place: placeIn(page, inline ? { start: inline.start + at, end: inline.start + at + word.length } : element.range),
+    strand: null,
+    joint: 'viewer',
+    fixes: [
+      {
+        kind: 'change',
+        states: STATES.includes,
+        label: 'Load it as a module',
+        plan: () =>
+          planPage(page, `Load ${written} as a module on ${page.path}`, rewriteTag(element, AS_MODULE, page.text)),
+      },
+    ],
+  };
+}
+
+const AS_MODULE = new Map([['type', 'module']]);
 
 function fixesFor(site: SiteReading, page: PageReading, { include }: ScriptRun, edits: Edit[] | null): Fix[] {
   if (!edits) return [];
@@ -60,7 +88,7 @@ const STRAY: readonly (readonly [RegExp, string])[] = [
 ];
 
 /** Replacements near each mistake, one after the other, until the script parses; null where they do not help. */
-function mended(text: string): Edit[] | null {
+function mended(text: string, as: 'script' | 'module'): Edit[] | null {
   const strays = STRAY.flatMap(([stray, meant]) =>
     [...text.matchAll(stray)].map((match): Edit => ({
       start: match.index,
@@ -72,7 +100,7 @@ function mended(text: string): Edit[] | null {
   for (let n = 0; n < MOST_STRAYS; n++) {
     const sorted = [...taken].sort((a, b) => a.start - b.start);
     const applied = applyEdits(text, sorted);
-    const reading = applied.ok ? readScript(applied.text) : null;
+    const reading = applied.ok ? readScript(applied.text, as) : null;
     if (!reading || reading.ok) return reading && taken.length > 0 ? sorted : null;
     // The mistake is told in the text as it is mended so far.
     const at = sorted.reduce(

@@ -147,14 +147,11 @@ describe('wiring', () => {
     const reading = readScript(
       "(function(){ window.startLightbox('a.open'); document.addEventListener('x', () => startLightbox({ loop: true })); })()",
     );
-    expect(reading).toMatchObject({
-      ok: true,
-      gives: [],
-      calls: [
-        { name: 'startLightbox', text: 'a.open', at: 13, immediate: true, options: {} },
-        { text: null, immediate: false, options: { loop: true } },
-      ],
-    });
+    expect(reading).toMatchObject({ ok: true, gives: [] });
+    expect(reading.ok && reading.calls.filter(({ name }) => name === 'startLightbox')).toMatchObject([
+      { way: 'function', text: 'a.open', at: 13, immediate: true, options: {} },
+      { way: 'function', text: null, immediate: false, options: { loop: true } },
+    ]);
   });
 
   it('knows the definition in the lightbox itself', () => {

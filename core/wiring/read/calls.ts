@@ -74,15 +74,19 @@ function nameOfObject(object: AnyNode, isGlobal: IsGlobalObject): string | null 
   return object.type === 'MemberExpression' && isGlobal(object.object) ? propertyOf(object) : null;
 }
 
+/** The arguments that say which links are meant: of a plug-in those of its collection. */
+function chosenBy(node: Called, way: Way, { bases }: Reader): Called['arguments'] {
+  const collection = way === 'collection' && node.type === 'CallExpression' ? collectionOf(node, bases) : null;
+  return (collection ?? node).arguments;
+}
+
 export function callOf(node: Called, ancestors: readonly AnyNode[], reader: Reader): Call | null {
   const called = calledBy(node, reader);
   if (!called) return null;
   const { name, of, way } = called;
   const outer = ancestors.slice(0, -1);
   const guarded = outer.some((one) => asksFor(one, way === 'method' ? (of ?? name) : name, node.start));
-  const [first] =
-    (way === 'collection' && node.type === 'CallExpression' && collectionOf(node, reader.bases)?.arguments) ||
-    node.arguments;
+  const [first] = chosenBy(node, way, reader);
   const text = first ? plainText(first) : null;
   return {
     ...called,

@@ -61,8 +61,8 @@ export function plugInsIn(node: AnyNode, bases: ReadonlySet<string>): string[] {
   }
   if (node.type !== 'CallExpression' || node.callee.type !== 'MemberExpression') return [];
   const [first] = node.arguments;
-  const extends_ = propertyOf(node.callee) === 'extend' && isPlugs(node.callee.object, bases);
-  if (!extends_ || first?.type !== 'ObjectExpression') return [];
+  const adds = propertyOf(node.callee) === 'extend' && isPlugs(node.callee.object, bases);
+  if (!adds || first?.type !== 'ObjectExpression') return [];
   return first.properties.flatMap((one) =>
     one.type === 'Property' && !one.computed && one.key.type === 'Identifier' ? [one.key.name] : [],
   );

@@ -254,5 +254,7 @@ describe('a script on top of a base', () => {
       ['', './c.js'],
     ]);
     expect(readScript("import Ray from './ray.js';").ok).toBe(false);
+    const given = readScript('var a = 1; window.b = 2;', 'module');
+    expect(given.ok && given.gives.map(({ name }) => name)).toEqual(['b']);
   });
 });

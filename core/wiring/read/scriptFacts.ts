@@ -131,7 +131,8 @@ function factsOf(program: Program): ScriptFacts {
   const immediate = (at: number) => !waiting.some((range) => at > range.start && at < range.end);
   const reader: Reader = { isGlobal: globalObjectIn(program), bases: baseNames(program), immediate };
   const { globals, scope } = analyze(program as Parameters<typeof analyze>[0]); // of the tree that both speak of
-  for (const [name, node] of scope.declarations) {
+  // What a module declares is its own.
+  for (const [name, node] of program.sourceType === 'module' ? [] : scope.declarations) {
     // `let`, `const` and `class` at the top are seen by later scripts as well, though not on `window`.
     facts.gives.push({ name, at: startOf(node) });
   }

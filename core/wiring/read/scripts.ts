@@ -25,7 +25,7 @@ export function runScripts(includes: readonly Include[], files: SiteFiles): Scri
     .filter(({ kind }) => kind === 'script')
     .map((include) => {
       const text = scriptText(include, files);
-      return { include, text, reading: text === null ? null : readScript(text) };
+      return { include, text, reading: text === null ? null : readScript(text, include.module ? 'module' : 'script') };
     });
   const givers = new Map<string, Include>();
   for (const { include, reading } of scripts)
