@@ -34,41 +34,45 @@ async function accept(page: Page): Promise<void> {
   await page.keyboard.press('Enter');
 }
 
-test('paths are completed with their picture, places, ids and classes by their names', async ({ page }) => {
-  await openKites(page, 'markup');
-  await openPage(page, 'workshop.html');
-  await cursorAfter(page, 'Three days in March');
-  await page.keyboard.type('<a href="photos/large/reel');
-  const offers = page.getByRole('listbox', { name: 'Completions' });
-  await expect(offers.getByRole('option', { name: 'photos/large/reel-box.jpg' })).toBeVisible();
-  await expect(page.locator('.cm-completionInfo img')).toBeVisible();
-  expect(
-    await page.locator('.cm-completionInfo img').evaluate((image: HTMLImageElement) => image.naturalWidth),
-  ).toBeGreaterThan(0);
-  await accept(page);
-  await page.keyboard.type('" class="sh');
-  await expect(offers.getByRole('option', { name: 'shot' })).toBeVisible();
-  await accept(page);
-  await page.keyboard.type('"></a>');
-  await expect(line(page, '<a href="photos/large/reel-box.jpg" class="shot"></a>')).toBeVisible();
-  // Of a stylesheet: addresses count from its own folder, and the classes of the pages are known.
-  await openPage(page, 'css/kites.css');
-  await cursorAfter(page, 'clear: both; }');
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('.ben');
-  await expect(offers.getByRole('option', { name: 'bench' })).toBeVisible();
-  await accept(page);
-  await page.keyboard.type(' { background: url(../photos/small/paper');
-  await expect(offers.getByRole('option', { name: '../photos/small/paper-cut.jpg' })).toBeVisible();
-  await accept(page);
-  await page.keyboard.type('); }');
-  await expect(line(page, '.bench { background: url(../photos/small/paper-cut.jpg); }')).toBeVisible();
-  const css = readFileSync(join(await unpacked(page), 'css/kites.css'), 'utf8');
-  // What was typed, and not one byte more.
-  expect(css.replace('\n.bench { background: url(../photos/small/paper-cut.jpg); }', '')).toBe(
-    readFileSync(join(PAGES, 'css/kites.css'), 'utf8'),
-  );
-});
+test(
+  'paths are completed with their picture, places, ids and classes by their names',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page, 'markup');
+    await openPage(page, 'workshop.html');
+    await cursorAfter(page, 'Three days in March');
+    await page.keyboard.type('<a href="photos/large/reel');
+    const offers = page.getByRole('listbox', { name: 'Completions' });
+    await expect(offers.getByRole('option', { name: 'photos/large/reel-box.jpg' })).toBeVisible();
+    await expect(page.locator('.cm-completionInfo img')).toBeVisible();
+    expect(
+      await page.locator('.cm-completionInfo img').evaluate((image: HTMLImageElement) => image.naturalWidth),
+    ).toBeGreaterThan(0);
+    await accept(page);
+    await page.keyboard.type('" class="sh');
+    await expect(offers.getByRole('option', { name: 'shot' })).toBeVisible();
+    await accept(page);
+    await page.keyboard.type('"></a>');
+    await expect(line(page, '<a href="photos/large/reel-box.jpg" class="shot"></a>')).toBeVisible();
+    // Of a stylesheet: addresses count from its own folder, and the classes of the pages are known.
+    await openPage(page, 'css/kites.css');
+    await cursorAfter(page, 'clear: both; }');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('.ben');
+    await expect(offers.getByRole('option', { name: 'bench' })).toBeVisible();
+    await accept(page);
+    await page.keyboard.type(' { background: url(../photos/small/paper');
+    await expect(offers.getByRole('option', { name: '../photos/small/paper-cut.jpg' })).toBeVisible();
+    await accept(page);
+    await page.keyboard.type('); }');
+    await expect(line(page, '.bench { background: url(../photos/small/paper-cut.jpg); }')).toBeVisible();
+    const css = readFileSync(join(await unpacked(page), 'css/kites.css'), 'utf8');
+    // What was typed, and not one byte more.
+    expect(css.replace('\n.bench { background: url(../photos/small/paper-cut.jpg); }', '')).toBe(
+      readFileSync(join(PAGES, 'css/kites.css'), 'utf8'),
+    );
+  },
+);
 
 test('findings stand at their places with their fixes, and the keyboard goes from one to the next', async ({
   page,

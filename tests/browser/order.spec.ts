@@ -12,59 +12,63 @@ const names = async (page: Page, count: number) =>
     .slice(0, count)
     .map((text) => /([\w-]+)\.(jpg|JPG)/.exec(text)?.[1]);
 
-test('pictures stand by name, by day or by hand; a gallery follows; by mouse and by keyboard', async ({ page }) => {
-  await openKites(page);
-  await show(page, 'Order and names');
-  await expect.poll(() => names(page, 2)).toEqual(['TKC_0412', 'TKC_0415']);
-  await page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by day' }).click();
-  await expect(list(page).getByRole('listitem').first()).toContainText('2026-03-14');
-  await expect.poll(async () => (await names(page, 4)).length).toBe(4);
-  const byDay = await names(page, 4);
-  expect(await violations(page)).toEqual([]);
+test(
+  'pictures stand by name, by day or by hand; a gallery follows; by mouse and by keyboard',
+  { tag: LONG },
+  async ({ page }) => {
+    await openKites(page);
+    await show(page, 'Order and names');
+    await expect.poll(() => names(page, 2)).toEqual(['TKC_0412', 'TKC_0415']);
+    await page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by day' }).click();
+    await expect(list(page).getByRole('listitem').first()).toContainText('2026-03-14');
+    await expect.poll(async () => (await names(page, 4)).length).toBe(4);
+    const byDay = await names(page, 4);
+    expect(await violations(page)).toEqual([]);
 
-  await page.getByRole('button', { name: `Move ${byDay[1]} down` }).click();
-  await expect(
-    page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by hand' }),
-  ).toHaveAttribute('aria-pressed', 'true');
-  await expect.poll(() => names(page, 4)).toEqual([byDay[0], byDay[2], byDay[1], byDay[3]]);
-  // By its handle and the keys alone.
-  await page.getByRole('button', { name: `Move ${byDay[3]}`, exact: true }).focus();
-  // What is announced to a screen reader says when it is there.
-  const announced = page.locator('[id^="DndLiveRegion"]');
-  const over = (name: string | undefined) => new RegExp(`over droppable area \\S*${name}`);
-  await page.keyboard.press('Space');
-  // Over its own place: only now it listens to the arrows.
-  await expect(announced).toHaveText(over(byDay[3]));
-  await page.keyboard.press('ArrowUp');
-  await expect(announced).toHaveText(over(byDay[1]));
-  await page.keyboard.press('ArrowUp');
-  await expect(announced).toHaveText(over(byDay[2]));
-  await page.keyboard.press('Space');
-  await expect.poll(() => names(page, 4)).toEqual([byDay[0], byDay[3], byDay[2], byDay[1]]);
-  // Several at once by dragging one of them.
-  for (const name of [byDay[2], byDay[1]]) await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
-  await expect(page.getByText('2 pictures chosen')).toBeVisible();
-  const from = (await page.getByRole('button', { name: `Move ${byDay[1]}`, exact: true }).boundingBox())!;
-  const to = (await page.getByRole('button', { name: `Move ${byDay[0]}`, exact: true }).boundingBox())!;
-  await page.mouse.move(from.x + 10, from.y + 10);
-  await page.mouse.down();
-  await page.mouse.move(from.x + 10, from.y - 30, { steps: 4 });
-  await page.mouse.move(to.x + 10, to.y + 4, { steps: 8 });
-  await expect(announced).toHaveText(over(byDay[0]));
-  await page.mouse.up();
-  await expect.poll(() => names(page, 4)).toEqual([byDay[2], byDay[1], byDay[0], byDay[3]]);
-  await page.reload();
-  await expect.poll(() => names(page, 4)).toEqual([byDay[2], byDay[1], byDay[0], byDay[3]]);
+    await page.getByRole('button', { name: `Move ${byDay[1]} down` }).click();
+    await expect(
+      page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by hand' }),
+    ).toHaveAttribute('aria-pressed', 'true');
+    await expect.poll(() => names(page, 4)).toEqual([byDay[0], byDay[2], byDay[1], byDay[3]]);
+    // By its handle and the keys alone.
+    await page.getByRole('button', { name: `Move ${byDay[3]}`, exact: true }).focus();
+    // What is announced to a screen reader says when it is there.
+    const announced = page.locator('[id^="DndLiveRegion"]');
+    const over = (name: string | undefined) => new RegExp(`over droppable area \\S*${name}`);
+    await page.keyboard.press('Space');
+    // Over its own place: only now it listens to the arrows.
+    await expect(announced).toHaveText(over(byDay[3]));
+    await page.keyboard.press('ArrowUp');
+    await expect(announced).toHaveText(over(byDay[1]));
+    await page.keyboard.press('ArrowUp');
+    await expect(announced).toHaveText(over(byDay[2]));
+    await page.keyboard.press('Space');
+    await expect.poll(() => names(page, 4)).toEqual([byDay[0], byDay[3], byDay[2], byDay[1]]);
+    // Several at once by dragging one of them.
+    for (const name of [byDay[2], byDay[1]]) await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
+    await expect(page.getByText('2 pictures chosen')).toBeVisible();
+    const from = (await page.getByRole('button', { name: `Move ${byDay[1]}`, exact: true }).boundingBox())!;
+    const to = (await page.getByRole('button', { name: `Move ${byDay[0]}`, exact: true }).boundingBox())!;
+    await page.mouse.move(from.x + 10, from.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 10, from.y - 30, { steps: 4 });
+    await page.mouse.move(to.x + 10, to.y + 4, { steps: 8 });
+    await expect(announced).toHaveText(over(byDay[0]));
+    await page.mouse.up();
+    await expect.poll(() => names(page, 4)).toEqual([byDay[2], byDay[1], byDay[0], byDay[3]]);
+    await page.reload();
+    await expect.poll(() => names(page, 4)).toEqual([byDay[2], byDay[1], byDay[0], byDay[3]]);
 
-  await page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by name' }).click();
-  await page.getByRole('combobox', { name: 'Put a gallery in this order' }).click();
-  await page.getByRole('option', { name: 'festival.html' }).click();
-  await expect(page.getByRole('status').getByText('Put the gallery of festival.html in order')).toBeVisible();
-  const html = readFileSync(join(await unpacked(page), 'festival.html'), 'utf8');
-  const order = [...html.matchAll(/href="photos\/large\/([\w-]+)\.jpg"/g)].map(([, name]) => name!);
-  expect(order).toEqual([...order].sort());
-  expect(order.length).toBe(12);
-});
+    await page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by name' }).click();
+    await page.getByRole('combobox', { name: 'Put a gallery in this order' }).click();
+    await page.getByRole('option', { name: 'festival.html' }).click();
+    await expect(page.getByRole('status').getByText('Put the gallery of festival.html in order')).toBeVisible();
+    const html = readFileSync(join(await unpacked(page), 'festival.html'), 'utf8');
+    const order = [...html.matchAll(/href="photos\/large\/([\w-]+)\.jpg"/g)].map(([, name]) => name!);
+    expect(order).toEqual([...order].sort());
+    expect(order.length).toBe(12);
+  },
+);
 
 test(
   'tags for many, names by a pattern for those with one tag; every reference follows',

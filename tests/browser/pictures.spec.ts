@@ -5,14 +5,14 @@ import sharp, { type Sharp } from 'sharp';
 import { peakSignalToNoise, structuralSimilarity } from '../likeness';
 import { setOut, withoutDemo } from '../setOut';
 import { SITE } from '../site/make';
-import { bringIn, expect, folderWith, test, unpacked } from './fixtures';
+import { bringIn, expect, folderWith, test, unpacked, LONG } from './fixtures';
 
 const decoded = async (image: Sharp) => {
   const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   return { width: info.width, height: info.height, data: new Uint8ClampedArray(data) };
 };
 
-test('thumbnails equal those of sharp, upright, in every shape', async ({ page }) => {
+test('thumbnails equal those of sharp, upright, in every shape', { tag: LONG }, async ({ page }) => {
   await withoutDemo(page);
   await page.goto('/');
   const names = [

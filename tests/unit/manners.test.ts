@@ -72,7 +72,9 @@ describe('a viewer put on, changed for another and taken off again', () => {
 
   it.each(ALL.map(({ name, body }, n) => [name, body, n] as const))('leaves nothing behind: %s', (_name, body, n) => {
     const bare = siteOf(pageOf(body, n % 2 === 0 ? {} : { crlf: true, bom: true }));
-    for (const { manifest } of KITS) {
+    // Each manner has its turn with some of them; `ROUNDS` has it with all.
+    const kits = KITS.filter((_, at) => process.env.ROUNDS !== undefined || at % 5 === n % 5);
+    for (const { manifest } of kits) {
       const wired = does(bare, { kind: 'wire', page, kit: manifest.name });
       if (wired) expect(does(wired, { kind: 'unwire', page, kit: manifest.name })?.get(page)).toEqual(bare.get(page));
     }

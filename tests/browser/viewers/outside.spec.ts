@@ -7,7 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { planFor } from '../../../core/plans/index.ts';
 import { matches } from '../../../core/markup/index.ts';
 import { applyChange } from '../../../core/site/index.ts';
-import { groupAttribute, markerSelector } from '../../../core/wiring/index.ts';
+import { groupAttribute, groupWritten, markerSelector } from '../../../core/wiring/index.ts';
 import { htmlErrors } from '../../checkers';
 import { KITS, VIEWERS } from '../../kits';
 import { exported } from '../../viewerPages';
@@ -30,7 +30,7 @@ for (const { manifest } of KITS.filter((kit) => kit.manifest.marker.on !== 'sect
     const group = groupAttribute(manifest);
     const selectors = [
       markerSelector(manifest) ?? '',
-      ...(group ? [`a[${group}]`, `a[${group}="index"]`] : []),
+      ...(group ? [`a[${group}]`, `a[${group}="${groupWritten(manifest, 'index')}"]`] : []),
       ...(reading?.wiring.uses.flatMap(({ starts }) => starts.flatMap(({ call }) => call.text ?? [])) ?? []),
     ];
     await page.setContent(reading!.text, { waitUntil: 'domcontentloaded' });
