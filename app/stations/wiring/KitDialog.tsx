@@ -119,6 +119,9 @@ function Kits({
   const { kits } = useSite().site.view;
   return (
     <Box role="group" aria-label="Kit" sx={{ overflowY: 'auto', pr: 0.5 }}>
+      <Button onClick={onOwn} sx={{ mb: 1 }}>
+        Bring in a script of your own…
+      </Button>
       {KINDS.map(([kind, title]) => {
         const some = kits.filter((one) => one.kind === kind);
         return some.length === 0 ? null : (
@@ -136,7 +139,6 @@ function Kits({
           </Box>
         );
       })}
-      <Button onClick={onOwn}>Bring in a script of your own…</Button>
     </Box>
   );
 }
