@@ -1,6 +1,6 @@
 import { attributeOf, editAttribute } from '../markup/index.ts';
 import { planEdits } from '../site/index.ts';
-import { bracketed, bracketsWhole, commonGroup, groupWritten, isMarker } from '../wiring/index.ts';
+import { besideMarker, bracketed, bracketsWhole, commonGroup, groupWritten, isMarker } from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 
 export const bracketsBroken: Rule = {
@@ -17,7 +17,11 @@ export const bracketsBroken: Rule = {
         const { value, name, range } = written;
         if (!isMarker(manifest, name, value) || bracketsWhole(manifest, value)) return [];
         const common = commonGroup(page.galleries[strand.gallery]?.items ?? [], kit);
-        const meant = groupWritten(manifest, bracketed(value) ?? common ?? wordBehind(value, marker.value));
+        const kept = besideMarker(manifest, name, value)
+          .split(/\s+/)
+          .filter((word) => LINK_TYPES.has(word));
+        const own = bracketed(value) ?? common ?? wordBehind(value, marker.value);
+        const meant = groupWritten(manifest, own, kept.join(' '));
         return [
           {
             matter: `${page.path}:${strand.name}`,
@@ -44,6 +48,11 @@ export const bracketsBroken: Rule = {
       }),
     ),
 };
+
+/** Words that an author says of a link for its own sake (WHATWG HTML §4.6.7, “Link types”). */
+const LINK_TYPES = new Set(
+  'alternate author bookmark external help license next nofollow noopener noreferrer opener prev search tag'.split(' '),
+);
 
 /** What follows the word, where no neighbour says what is meant. */
 const wordBehind = (value: string, word: string): string =>

@@ -1,5 +1,13 @@
 import { editAttribute, valueOf } from '../markup/index.ts';
-import { answers, bracketsWhole, commonGroup, groupAttribute, groupOf, groupWritten } from '../wiring/index.ts';
+import {
+  answers,
+  besideMarker,
+  bracketsWhole,
+  commonGroup,
+  groupAttribute,
+  groupOf,
+  groupWritten,
+} from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 import { planEdits } from '../site/index.ts';
 
@@ -34,7 +42,16 @@ export const groupMissing: Rule = {
                   planEdits(
                     `Put ${strand.name} in the group ${group}`,
                     page.path,
-                    editAttribute(page.document, link, attribute, groupWritten(kit.manifest, group)),
+                    editAttribute(
+                      page.document,
+                      link,
+                      attribute,
+                      groupWritten(
+                        kit.manifest,
+                        group,
+                        besideMarker(kit.manifest, attribute, valueOf(link, attribute) ?? ''),
+                      ),
+                    ),
                   ),
               },
             ],

@@ -1,5 +1,13 @@
-import { attributeOf, editAttribute } from '../markup/index.ts';
-import { answers, commonGroup, groupAttribute, groupOf, groupWritten, isSlipOf } from '../wiring/index.ts';
+import { attributeOf, editAttribute, valueOf } from '../markup/index.ts';
+import {
+  answers,
+  besideMarker,
+  commonGroup,
+  groupAttribute,
+  groupOf,
+  groupWritten,
+  isSlipOf,
+} from '../wiring/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 import { planEdits } from '../site/index.ts';
 
@@ -43,7 +51,16 @@ export const groupSplit: Rule = {
                   planEdits(
                     `Put ${strand.name} in the group ${common}`,
                     page.path,
-                    editAttribute(page.document, link, attribute, groupWritten(use.kit.manifest, common)),
+                    editAttribute(
+                      page.document,
+                      link,
+                      attribute,
+                      groupWritten(
+                        use.kit.manifest,
+                        common,
+                        besideMarker(use.kit.manifest, attribute, valueOf(link, attribute) ?? ''),
+                      ),
+                    ),
                   ),
               },
             ],

@@ -7,6 +7,7 @@ export {
   answersLinks,
   argumentName,
   CAPTION_PLACES,
+  besideMarker,
   bracketed,
   bracketsWhole,
   groupAttribute,

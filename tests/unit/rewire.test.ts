@@ -187,3 +187,20 @@ describe('what is shared and what is the author’s', () => {
     }),
   );
 });
+
+describe('a marker in an attribute that an author uses as well', () => {
+  const own = wiredPage('none').replaceAll('<a href', '<a rel="nofollow" href');
+  const site = () => siteWith({ 'index.html': own });
+
+  it('stands before what is said there, which stays through every change', () => {
+    const wired = after(site(), { kind: 'wire', page: 'index.html', kit: 'flare' });
+    expect(textAt(wired, 'index.html')).toContain('rel="flare[index] nofollow"');
+    expectWhole(wired, 'flare');
+    const changed = after(wired, { kind: 'change-kit', page: 'index.html', from: 'flare', to: 'lightbox' });
+    expect(textAt(changed, 'index.html').match(/rel="nofollow"/g)).toHaveLength(NAMES.length);
+    const again = after(changed, { kind: 'change-kit', page: 'index.html', from: 'lightbox', to: 'flare' });
+    expect(textAt(again, 'index.html').match(/rel="flare\[index\] nofollow"/g)).toHaveLength(NAMES.length);
+    const off = after(again, { kind: 'unwire', page: 'index.html', kit: 'flare' });
+    expect(textAt(off, 'index.html')).toBe(own);
+  });
+});

@@ -216,6 +216,18 @@ export const startGlobal = ({ way, of, call }: Start): string | null => {
   return way === 'method' ? (of ?? null) : call;
 };
 
+/** What an author says in a shared attribute besides the marker: `nofollow` of `rel="flare[kites] nofollow"`. */
+export function besideMarker(manifest: KitManifest, name: string, value: string): string {
+  const { value: begins } = manifest.marker;
+  if (name.startsWith('data-') || begins === '') return '';
+  if (!isMarker(manifest, name, value)) return value.trim();
+  return value
+    .trim()
+    .slice(begins.length)
+    .replace(/^\[[^\]]*\]?/, '')
+    .trim();
+}
+
 /**
  * Whether an attribute with this value is the kit's marker. Attributes that pages have for other ends too, as `rel`,
  * are so only where they begin as the kit says.
@@ -234,8 +246,8 @@ export const answersLinks = ({ marker, start }: KitManifest): boolean =>
   marker.on === 'link' || start?.items !== undefined;
 
 /** What stands in the attribute that names a link's group. */
-export const groupWritten = ({ marker, group }: KitManifest, name: string): string =>
-  isInBrackets(group) ? `${marker.value}[${name}]` : name;
+export const groupWritten = ({ marker, group }: KitManifest, name: string, beside = ''): string =>
+  isInBrackets(group) ? `${marker.value}[${name}] ${beside}`.trimEnd() : name;
 
 /** The marker's word alone, or with a name in brackets right behind it; other words may follow. */
 export function bracketsWhole({ marker, group }: KitManifest, value: string): boolean {

@@ -28,7 +28,7 @@ import {
 } from '../../markup/index.ts';
 import { containerEdits, removedContainers } from './containerEdits.ts';
 import { captionOf, descriptionOf } from '../read/caption.ts';
-import { isMarker, markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
+import { besideMarker, isMarker, markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
 import { includeEdits, removedIncludes } from './includeEdits.ts';
 import { copiedFiles, droppedFiles } from './kitFiles.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
@@ -167,7 +167,9 @@ function unmark(page: WiringPage, from: Kit, wishes: Wishes): void {
   for (const element of page.document.elements) {
     for (const { name, value } of element.attributes) {
       const isOther = name === marker.attribute && !isMarker(from.manifest, name, value);
-      if (names.includes(name) && !isOther) wishesOf(wishes, element).set(name, null);
+      if (!names.includes(name) || isOther) continue;
+      const left = name === marker.attribute ? besideMarker(from.manifest, name, value) : '';
+      wishesOf(wishes, element).set(name, left === '' ? null : left);
     }
     if (marker.class !== undefined && (valueOf(element, 'class') ?? '').split(/\s+/).includes(marker.class))
       wishesOf(wishes, element).set('class', classValue(element, [], [marker.class]));
@@ -255,7 +257,7 @@ function markLink(
   };
   if (kind) add(kind.attribute, kind.picture);
   if (marker.attribute !== undefined && marker.attribute !== kind?.attribute)
-    add(marker.attribute, markerValue(to, group));
+    addMarker(link, marker.attribute, from, to, group, wish);
   if (marker.class !== undefined) {
     const before = from?.manifest.marker.class;
     wish.set('class', classValue(link, [marker.class], before === undefined ? [] : [before]));
@@ -263,6 +265,23 @@ function markLink(
   if (grouping && 'attribute' in grouping && group !== null) add(grouping.attribute, group);
   if (container) add(container.attribute, `#${container.id}`);
   if (from) carryWords(item, link, from, to, wish);
+}
+
+/** What its author says in the same attribute stays behind the marker. */
+function addMarker(
+  link: PageElement,
+  name: string,
+  from: Kit | null,
+  to: Kit,
+  group: string | null,
+  wish: Map<string, string | null>,
+): void {
+  const there = valueOf(link, name);
+  const before = (from && wish.get(name)) ?? there ?? '';
+  const isShared = besideMarker(to.manifest, name, 'x') !== '';
+  if (!from && there !== undefined && (!isShared || isMarker(to.manifest, name, there))) return;
+  const beside = isShared && (!from || wish.get(name) !== null) ? besideMarker(to.manifest, name, before) : '';
+  wish.set(name, `${markerValue(to, group)} ${beside}`.trimEnd());
 }
 
 /** The marker's value, which may be the group's name or have it in brackets behind it. */
