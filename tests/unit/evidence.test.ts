@@ -173,7 +173,7 @@ describe.each(PRACTICE.map((kit) => [kit.manifest.name, kit] as const))('the dow
     // Each guess shows the line on which it rests.
     for (const field of ['marker', 'start', 'group'] as const)
       if (field !== 'group' || (manifest.group && !('in' in manifest.group && manifest.group.in === 'call')))
-        if (manifest[field] && !(field === 'marker' && manifest.start))
+        if (manifest[field])
           expect(
             draft.evidence.filter((one) => one.field === field && one.text !== ''),
             field,

@@ -32,7 +32,9 @@ export function markerIn({ selectors, attributes, samples }: Found, start: Found
   if (start?.items) {
     // What holds the links is found by the call.
     const holder = /\.([A-Za-z_-][\w-]*)$/.exec(start.selector ?? '')?.[1];
-    return holder === undefined ? {} : { on: 'gallery', class: holder };
+    if (holder === undefined) return {};
+    if (start.place) note('marker', `class “${holder}”`, start.place.file, start.place.at);
+    return { on: 'gallery', class: holder };
   }
   const chosen = start && markerOfCall(start, selectors, note);
   if (chosen) return chosen;
