@@ -1,11 +1,19 @@
 /**
- * A page as the browser would build it, with the place in the source of every element and attribute.
- * parse5 builds the tree; this is a lighter copy without its node types, so that the rest of the core
- * works on plain elements and the copy can be compared and kept.
+ * A page as the browser would build it, with the place in the source of every element and attribute: plain elements
+ * that can be compared and kept, made of the tree that the parser builds.
  */
-import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { DEEPEST, known, LineIndex } from '../site/index.ts';
-import { adoptedBy } from './adopted.ts';
+import { placesAdopted } from './adopted.ts';
+import {
+  rangeOf,
+  SourceComment,
+  SourceDoctype,
+  SourceElement,
+  type SourceNode,
+  SourceText,
+  sourceTree,
+  withOne,
+} from './sourceTree.ts';
 import { templateCode, withoutTemplates } from './template.ts';
 
 export interface Range {
@@ -41,7 +49,12 @@ export interface PageElement {
   /** The end tag; null where it is left out or does not exist. */
   close: Range | null;
   /** Text directly inside, as written in the source. */
-  texts: { range: Range; value: string }[];
+  texts: Text[];
+}
+
+export interface Text {
+  range: Range;
+  value: string;
 }
 
 /**
@@ -81,6 +94,20 @@ export function* ancestors(element: PageElement): Generator<PageElement> {
   for (let at = element.parent; at; at = at.parent) yield at;
 }
 
+/** From the element itself up to the first that fits; null where none does. */
+export function closest(element: PageElement, fits: (one: PageElement) => boolean): PageElement | null {
+  for (let at: PageElement | null = element; at; at = at.parent) if (fits(at)) return at;
+  return null;
+}
+
+/** Whether it is the other one or stands in it. */
+export const isWithin = (element: PageElement, outer: PageElement): boolean =>
+  closest(element, (one) => one === outer) !== null;
+
+/** Whether something in an element fits. */
+export const someInside = ({ children }: PageElement, fits: (one: PageElement) => boolean): boolean =>
+  children.some((child) => fits(child) || someInside(child, fits));
+
 export function* descendants(element: PageElement): Generator<PageElement> {
   for (const child of element.children) {
     yield child;
@@ -91,16 +118,22 @@ export function* descendants(element: PageElement): Generator<PageElement> {
 export function textOf(element: PageElement): string {
   const [only] = element.texts;
   if (element.children.length === 0 && element.texts.length <= 1) return only?.value ?? '';
-  const parts: { at: number; value: string }[] = [];
-  const gather = (one: PageElement) => {
-    for (const text of one.texts) parts.push({ at: text.range.start, value: text.value });
-    one.children.forEach(gather);
-  };
-  gather(element);
-  return parts
-    .sort((a, b) => a.at - b.at)
-    .map((part) => part.value)
-    .join('');
+  const texts: Text[] = [];
+  gatherTexts(element, texts);
+  // A browser may have moved some of them elsewhere than where they are written.
+  const isInOrder = texts.every(({ range }, n) => n === 0 || range.start >= (texts[n - 1]?.range.start ?? 0));
+  if (!isInOrder) texts.sort((a, b) => a.range.start - b.range.start);
+  return texts.map(({ value }) => value).join('');
+}
+
+function gatherTexts({ texts, children }: PageElement, found: Text[]): void {
+  let next = 0;
+  for (const child of children) {
+    const before = child.range?.start ?? 0;
+    for (let text = texts[next]; text && text.range.start < before; text = texts[++next]) found.push(text);
+    gatherTexts(child, found);
+  }
+  for (let text = texts[next]; text; text = texts[++next]) found.push(text);
 }
 
 /** Child numbers from `html` down to the element; the probe on the live page walks the same way. */
@@ -111,12 +144,7 @@ export function pathTo(element: PageElement): number[] {
 }
 
 export function parsePage(text: string, units: readonly UnitHint[] = []): PageDocument {
-  // A byte order mark is no text of the page; left in, it would open the body before the doctype is read.
-  const shift = text.startsWith('\uFEFF') ? 1 : 0;
   const templates = templateCode(text);
-  const readable = withoutTemplates(text, templates);
-  const tree = parse(shift ? readable.slice(1) : readable, { sourceCodeLocationInfo: true, scriptingEnabled: false });
-  const lines = new LineIndex(text);
   const page: PageDocument = {
     text,
     units,
@@ -124,84 +152,73 @@ export function parsePage(text: string, units: readonly UnitHint[] = []): PageDo
     elements: [],
     comments: [],
     tooDeep: null,
-    lines,
+    lines: new LineIndex(text),
     doctype: false,
   };
-  for (const child of tree.childNodes) {
-    if (child.nodeName === '#documentType') page.doctype = true;
-    visit(child, null, page, { shift, depth: 0 });
+  // A byte order mark is no text of the page; left in, it would open the body before the doctype is read.
+  const readable = withoutTemplates(text, templates).replace(/^\uFEFF/, ' ');
+  for (const child of sourceTree(readable).children) {
+    if (child instanceof SourceDoctype) page.doctype = true;
+    visit(child, null, page, 0);
   }
   return page;
 }
 
-type Located = { startOffset: number; endOffset: number };
-const rangeOf = (location: Located, shift: number): Range => ({
-  start: location.startOffset + shift,
-  end: location.endOffset + shift,
-});
-
-interface At {
-  /** Letters that stand before the text that was parsed. */
-  shift: number;
-  depth: number;
-}
-
-function visit(node: Tree.ChildNode, parent: PageElement | null, page: PageDocument, { shift, depth }: At): void {
-  const range = node.sourceCodeLocation ? rangeOf(node.sourceCodeLocation, shift) : null;
-  if (node.nodeName === '#comment' && range) page.comments.push(range);
-  if (node.nodeName === '#text' && 'value' in node && range) parent?.texts.push({ range, value: node.value });
-  if (!('tagName' in node)) return;
+function visit(node: SourceNode, parent: PageElement | null, page: PageDocument, depth: number): void {
+  const range = rangeOf(node);
+  if (node instanceof SourceText && parent && range) parent.texts = withOne(parent.texts, { range, value: node.value });
+  if (node instanceof SourceComment && range) page.comments.push(range);
+  if (!(node instanceof SourceElement)) return;
   if (depth > DEEPEST) {
     page.tooDeep ??= range ?? { start: 0, end: 0 };
     return;
   }
-  const element = elementFrom(node, parent, page, shift);
+  const element = elementFrom(node, parent, page, range);
   page.elements.push(element);
-  parent?.children.push(element);
-  for (const child of childrenOf(node)) visit(child, element, page, { shift, depth: depth + 1 });
+  if (parent) parent.children = withOne(parent.children, element);
+  for (const child of node.content?.children ?? node.children) visit(child, element, page, depth + 1);
 }
 
-/** Inside of an SVG, `template` is an element like any other. */
-const childrenOf = (node: Tree.Element): Tree.ChildNode[] =>
-  'content' in node && node.content ? (node as Tree.Template).content.childNodes : node.childNodes;
-
-function elementFrom(node: Tree.Element, parent: PageElement | null, page: PageDocument, shift: number): PageElement {
-  const place = node.sourceCodeLocation ?? null;
-  const adopts = node.tagName === 'html' || node.tagName === 'body';
+function elementFrom(
+  node: SourceElement,
+  parent: PageElement | null,
+  page: PageDocument,
+  range: Range | null,
+): PageElement {
+  const attributes = attributesIn(page.text, node);
+  const adopts = node.tag === 'html' || node.tag === 'body';
+  if (adopts && range) attributes.push(...adopted(page.text, node));
   return {
-    tag: node.tagName,
-    attributes: [
-      ...attributesIn(page.text, node, shift),
-      ...(adopts && place?.startTag ? adopted(page.text, node, rangeOf(place.startTag, shift).end) : []),
-    ],
+    tag: node.tag,
+    attributes,
     parent,
     children: [],
     index: page.elements.length,
     place: parent?.children.length ?? 0,
-    range: place && rangeOf(place, shift),
-    open: place?.startTag ? rangeOf(place.startTag, shift) : place && rangeOf(place, shift),
-    close: place?.endTag ? rangeOf(place.endTag, shift) : null,
+    range,
+    open: range && { start: node.start, end: node.openEnd },
+    close: node.closeStart < 0 ? null : { start: node.closeStart, end: node.end },
     texts: [],
   };
 }
 
-/** The attributes of a parsed element that are written in the source. */
-export function attributesIn(text: string, node: Tree.Element, shift: number): Attribute[] {
-  const place = node.sourceCodeLocation?.attrs;
-  const attributes: Attribute[] = [];
-  if (!place) return attributes;
-  for (const { name, prefix, value } of node.attrs) {
-    const written = prefix ? `${prefix}:${name}` : name;
-    const at = place[written];
-    if (at) attributes.push(attributeFrom(text, written, value, rangeOf(at, shift)));
+/** The attributes of a parsed element that are written in its own tag. */
+export function attributesIn(text: string, { attributes, attributePlaces }: SourceElement): Attribute[] {
+  const found: Attribute[] = [];
+  for (const [n, { name, prefix, value }] of attributes.entries()) {
+    const [start = -1, end = -1] = [attributePlaces[n * 2], attributePlaces[n * 2 + 1]];
+    if (start >= 0) found.push(attributeFrom(text, prefix ? `${prefix}:${name}` : name, value, { start, end }));
   }
-  return attributes;
+  return found;
 }
 
-const adopted = (text: string, node: Tree.Element, from: number): Attribute[] =>
-  adoptedBy(text, node, from).map(({ attribute: { name, value }, place }) =>
-    attributeFrom(text, name, value, rangeOf(place, 0)),
+/** Those that a second tag of the same name gives it. */
+function adopted(text: string, { tag, attributes, attributePlaces, openEnd }: SourceElement): Attribute[] {
+  const missing = attributes.slice(attributePlaces.length / 2);
+  return placesAdopted(text, tag, missing, openEnd).map(({ attribute: { name, value }, place }) =>
+    attributeFrom(text, name, value, place),
   );
+}
 
 /**
  * Finds the value inside an attribute's range: WHATWG HTML §13.1.2.3 allows white space on both sides of the equals

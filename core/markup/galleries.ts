@@ -8,7 +8,8 @@
 import { firstNot, firstOf, grouped, known } from '../site/index.ts';
 import {
   ancestors,
-  descendants,
+  closest,
+  someInside,
   valueOf,
   type PageDocument,
   type PageElement,
@@ -54,17 +55,18 @@ export function galleriesOf(page: PageDocument): Gallery[] {
   const seeds = page.elements.filter(isSeed);
   const bearing = new Map<PageElement, PageElement[]>();
   for (const seed of seeds) {
-    for (const element of [seed, ...ancestors(seed)]) {
-      const list = bearing.get(element);
+    for (let at: PageElement | null = seed; at; at = at.parent) {
+      const list = bearing.get(at);
       if (list) list.push(seed);
-      else bearing.set(element, [seed]);
+      else bearing.set(at, [seed]);
     }
   }
 
   const claimed = new Set<PageElement>();
   const groups: Group[] = toldGroups(page, bearing, claimed);
   // Innermost first: children come after their parents in document order.
-  for (const parent of [...page.elements].reverse()) {
+  for (let n = page.elements.length - 1; n >= 0; n--) {
+    const parent = known(page.elements[n], 'element');
     if (!bearing.has(parent) || isItemAmongEquals(parent, bearing) || isPairAmongEquals(parent, bearing)) continue;
     const children = parent.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
     for (const alike of groupBySignature(children, bearing).flatMap((run) =>
@@ -119,15 +121,10 @@ function commonAncestor(elements: readonly PageElement[]): PageElement {
 }
 
 function isSeed(element: PageElement): boolean {
-  if (element.tag === 'img') return !isWithin(element, 'noscript');
+  if (element.tag === 'img') return closest(element, ({ tag }) => tag === 'noscript') === null;
   if (showsPicture(element)) return true;
   if (!leadsToPicture(element)) return false;
-  return ![...descendants(element)].some(showsPicture);
-}
-
-function isWithin(element: PageElement, tag: string): boolean {
-  for (let at = element.parent; at; at = at.parent) if (at.tag === tag) return true;
-  return false;
+  return !someInside(element, showsPicture);
 }
 
 function signature(child: PageElement, bearing: Bearing): string {

@@ -15,6 +15,7 @@ export {
   pathTo,
   placeOf,
   type Range,
+  someInside,
   textOf,
   type UnitHint,
   valueOf,

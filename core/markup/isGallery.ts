@@ -1,13 +1,14 @@
 /** Whether pictures that stand alike are there to be looked at. What speaks against it is one entry of a list. */
 import { firstOf } from '../site/index.ts';
 import {
-  ancestors,
   attributeOf,
+  closest,
   descendants,
   textOf,
   valueOf,
   type PageDocument,
   type PageElement,
+  someInside,
 } from './document.ts';
 import { leadsToPicture, shownAddress } from './shown.ts';
 import { insideBetween, SAYS, type Inside, type Unit } from './units.ts';
@@ -31,7 +32,7 @@ interface Standing {
 }
 
 export const opensPicture = (head: PageElement, bearing: Bearing): boolean =>
-  (bearing.get(head) ?? []).some((seed) => [seed, ...ancestors(seed)].some(leadsToPicture));
+  (bearing.get(head) ?? []).some((seed) => closest(seed, leadsToPicture) !== null);
 
 /** What pictures of a menu or a frame are called: arrows, homes, envelopes (common practice, no source). */
 const FURNITURE =
@@ -54,10 +55,8 @@ const lengthOf = (nodes: readonly Inside[]): number => nodes.reduce((sum, node) 
 const most = <T>(all: readonly T[], is: (one: T) => boolean): boolean => all.filter(is).length * 2 > all.length;
 const half = <T>(all: readonly T[], is: (one: T) => boolean): boolean => all.filter(is).length * 2 >= all.length;
 
-const chainsOf = ({ heads }: Standing): PageElement[][] => heads.map((head) => [head, ...ancestors(head)]);
-
-const inMenu = (standing: Standing): boolean =>
-  chainsOf(standing).some((chain) => chain.some(({ tag }) => tag === 'nav'));
+const inMenu = ({ heads }: Standing): boolean =>
+  heads.some((head) => closest(head, ({ tag }) => tag === 'nav') !== null);
 
 /** Prose that a picture illustrates. */
 const inProse = ({ page, parent, units }: Standing): boolean =>
@@ -108,9 +107,9 @@ const furniture = ({ seeds, units }: Standing): boolean =>
 const maps = ({ seeds }: Standing): boolean => half(seeds, (seed) => attributeOf(seed, 'usemap') !== undefined);
 
 /** Small pictures at the edge of a page that all lead away are signs. */
-const signs = (standing: Standing): boolean =>
-  chainsOf(standing).every((chain) => chain.some(({ tag }) => tag === 'footer' || tag === 'header')) &&
-  standing.heads.every((head) =>
+const signs = ({ heads }: Standing): boolean =>
+  heads.every((head) => closest(head, ({ tag }) => tag === 'footer' || tag === 'header') !== null) &&
+  heads.every((head) =>
     [head, ...descendants(head)].some(
       ({ tag, attributes }) =>
         tag === 'a' && attributes.some(({ name, value }) => name === 'href' && /^(?:[a-z]+:|\/\/)/i.test(value)),
@@ -187,7 +186,7 @@ const ofLongWords = ({ units }: Standing): boolean =>
 /** Code with what comes of it. */
 const ofCode = ({ units }: Standing): boolean =>
   most(units, ({ elements }) =>
-    elements.some((one) => OF_DOCUMENTS.has(one.tag) || [...descendants(one)].some(({ tag }) => OF_DOCUMENTS.has(tag))),
+    elements.some((one) => OF_DOCUMENTS.has(one.tag) || someInside(one, ({ tag }) => OF_DOCUMENTS.has(tag))),
   );
 
 /** Whatever the pictures lead to. */

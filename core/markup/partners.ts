@@ -3,7 +3,7 @@
  * picture gets one.
  */
 import { type Edit, firstOf, known, lastOf } from '../site/index.ts';
-import { descendants, placeOf, textOf, type PageDocument, type PageElement, type Range } from './document.ts';
+import { someInside, placeOf, textOf, type PageDocument, type PageElement, type Range } from './document.ts';
 import { encodeMarkup } from './encode.ts';
 import { captionIn } from './parts.ts';
 import { SAYS, type Unit } from './units.ts';
@@ -18,7 +18,7 @@ export function partnersOf(units: readonly Unit[]): (PageElement | null)[] {
 function cellBelow({ parent: row, place }: PageElement): PageElement | null {
   const below = row?.parent?.children[row.place + 1];
   if (row?.tag !== 'tr' || below?.tag !== 'tr' || below.children.length !== row.children.length) return null;
-  if (!SAYS.test(textOf(below)) || [...descendants(below)].some(({ tag }) => tag === 'img')) return null;
+  if (!SAYS.test(textOf(below)) || someInside(below, ({ tag }) => tag === 'img')) return null;
   const cell = below.children[place];
   return cell?.range ? cell : null;
 }

@@ -1,6 +1,6 @@
 /** What an item holds: its picture, its link, where the two files are named, and its caption. */
 import { firstOf, lastOf } from '../site/index.ts';
-import { ancestors, attributeOf, textOf, type PageDocument, type PageElement, type Range } from './document.ts';
+import { attributeOf, closest, isWithin, textOf, type PageDocument, type PageElement, type Range } from './document.ts';
 import { dataTarget, firstPicture, isImage, type FilePlace } from './shown.ts';
 import { elementsIn, insideBetween, SAYS, type Inside, type Unit } from './units.ts';
 
@@ -30,9 +30,8 @@ export function partsIn(page: PageDocument, unit: Unit): ItemParts {
   const all = elementsIn(unit);
   const image = all.find(isShown) ?? null;
   const source = firstPicture(page, all, image);
-  const inside = new Set(all);
-  const around = source ? [source.element, ...ancestors(source.element)].filter((element) => inside.has(element)) : [];
-  const link = around.find(({ tag }) => tag === 'a') ?? all.find(({ tag }) => tag === 'a') ?? null;
+  const around = source && closest(source.element, (one) => one.tag === 'a' || unit.elements.includes(one));
+  const link = around?.tag === 'a' && all.includes(around) ? around : (all.find(({ tag }) => tag === 'a') ?? null);
   const href = link && attributeOf(link, 'href');
   const target =
     link && href
@@ -43,7 +42,7 @@ export function partsIn(page: PageDocument, unit: Unit): ItemParts {
 
 /** Not what stands in for another picture while no script runs. */
 const isShown = (element: PageElement): boolean =>
-  isImage(element) && ![...ancestors(element)].some(({ tag }) => tag === 'noscript');
+  isImage(element) && closest(element, ({ tag }) => tag === 'noscript') === null;
 
 /** Elements that hold a caption even while it is empty. */
 const CAPTIONS = new Set(['figcaption', 'p', 'span', 'dd', 'div', 'small', 'em']);
@@ -57,45 +56,52 @@ function captionOf(
   shown: PageElement | null,
   link: PageElement | null,
 ): Caption | null {
-  const holds = new Set<PageElement>();
-  for (const one of [shown, link]) if (one) for (const element of [one, ...ancestors(one)]) holds.add(element);
+  const holds: Holds = (element) =>
+    (shown !== null && isWithin(shown, element)) || (link !== null && isWithin(link, element));
   const figcaption = all.find(({ tag }) => tag === 'figcaption');
-  if (figcaption && !holds.has(figcaption)) return insideElement(page, innermost(figcaption));
+  if (figcaption && !holds(figcaption)) return insideElement(page, innermost(figcaption));
 
-  const home =
-    textHome(page, unit, all, (element) => element !== link && !(link && [...ancestors(element)].includes(link))) ??
-    textHome(page, unit, all, () => true);
+  const speaking = speakingIn(all);
+  const beside = link ? speaking.filter(({ element }) => !isWithin(element, link)) : speaking;
+  const home = textHome(page, unit, beside) ?? textHome(page, unit, speaking);
   if (home) return fromHome(page, unit, home, holds);
-  const empty = all.find(
-    (element) => CAPTIONS.has(element.tag) && !holds.has(element) && element.children.length === 0,
-  );
+  const empty = all.find((element) => CAPTIONS.has(element.tag) && element.children.length === 0 && !holds(element));
   return empty ? insideElement(page, empty) : null;
 }
+
+/** Whether the picture or the link of an item stands in an element. */
+type Holds = (element: PageElement) => boolean;
+
+/** An element with words of its own, and where the first of them stands. */
+interface Speaking {
+  element: PageElement;
+  at: number;
+}
+
+/** In the order of their words. */
+function speakingIn(all: readonly PageElement[]): Speaking[] {
+  const found: Speaking[] = [];
+  for (const element of all) {
+    if (!says(element) || closest(element, ({ tag }) => SILENT.has(tag))) continue;
+    const at = firstText(element);
+    found.splice(found.findLastIndex((one) => one.at <= at) + 1, 0, { element, at });
+  }
+  return found;
+}
+
+const says = ({ texts }: PageElement): boolean => texts.some(({ value }) => SAYS.test(value));
 
 /**
  * The element that holds the first text which says something; the parent of a flat run where it stands between its
  * elements.
  */
-function textHome(
-  page: PageDocument,
-  unit: Unit,
-  all: readonly PageElement[],
-  counts: (element: PageElement) => boolean,
-): PageElement | null {
+function textHome(page: PageDocument, unit: Unit, speaking: readonly Speaking[]): PageElement | null {
   const parent = unit.elements[0]?.parent ?? null;
   const loose = parent && insideBetween(page, parent, unit.range).find((node) => node.kind === 'text');
-  const speaking = all.filter(
-    (element) =>
-      counts(element) &&
-      !SILENT.has(element.tag) &&
-      ![...ancestors(element)].some(({ tag }) => SILENT.has(tag)) &&
-      element.texts.some(({ value }) => SAYS.test(value)),
-  );
-  speaking.sort((a, b) => firstText(a) - firstText(b));
   // “3 of 12” says where the picture stands, not what it shows.
-  const deepest = speaking.find((element) => !COUNT.test(textOf(element))) ?? speaking[0];
-  if (loose && (!deepest || loose.range.start < firstText(deepest))) return parent;
-  return deepest ?? null;
+  const deepest = speaking.find(({ element }) => !COUNT.test(textOf(element))) ?? speaking[0];
+  if (loose && (!deepest || loose.range.start < deepest.at)) return parent;
+  return deepest?.element ?? null;
 }
 
 const COUNT =
@@ -108,38 +114,31 @@ const firstText = (element: PageElement): number =>
  * From the element in which text was found to the caption: the whole element where it is only that, else the run of
  * text and inline markup.
  */
-function fromHome(page: PageDocument, unit: Unit, home: PageElement, holds: ReadonlySet<PageElement>): Caption {
-  const outside =
-    !unit.elements.includes(home) && ![...ancestors(home)].some((element) => unit.elements.includes(element));
-  if (outside || holds.has(home)) return looseIn(page, unit, home, holds);
+function fromHome(page: PageDocument, unit: Unit, home: PageElement, holds: Holds): Caption {
+  const isOutside = closest(home, (element) => unit.elements.includes(element)) === null;
+  if (isOutside || holds(home)) return looseIn(page, unit, home, holds);
   // Bold or linked words within a run of text are a part of it.
   let element = home;
   while (
     element.parent &&
-    !holds.has(element.parent) &&
+    !holds(element.parent) &&
     !unit.elements.includes(element) &&
     !BLOCKS.test(element.tag) &&
-    element.parent.texts.some(({ value }) => SAYS.test(value))
+    says(element.parent)
   )
     element = element.parent;
   const around = element.parent;
-  if (
-    around &&
-    !unit.elements.includes(element) &&
-    holds.has(around) &&
-    !BLOCKS.test(element.tag) &&
-    around.texts.some(({ value }) => SAYS.test(value))
-  )
+  if (around && !unit.elements.includes(element) && holds(around) && !BLOCKS.test(element.tag) && says(around))
     return looseIn(page, unit, around, holds);
   return insideElement(page, element);
 }
 
-function looseIn(page: PageDocument, unit: Unit, home: PageElement, holds: ReadonlySet<PageElement>): Caption {
+function looseIn(page: PageDocument, unit: Unit, home: PageElement, holds: Holds): Caption {
   const nodes = insideBetween(page, home, unit.range);
   const belongs = (node: Inside | undefined): boolean =>
     node !== undefined &&
     (node.kind === 'text' ||
-      (!holds.has(node.element) &&
+      (!holds(node.element) &&
         !BLOCKS.test(node.element.tag) &&
         node.element.tag !== 'br' &&
         node.element.tag !== 'img'));
@@ -162,7 +161,7 @@ export const captionIn = (page: PageDocument, element: PageElement): Caption => 
 
 /** Down to where the words stand: through wrappers that hold nothing else. */
 function innermost(element: PageElement): PageElement {
-  if (element.texts.some(({ value }) => SAYS.test(value))) return element;
+  if (says(element)) return element;
   const speaking = element.children.filter((child) => SAYS.test(textOf(child)));
   return speaking.length === 1 ? innermost(firstOf(speaking)) : element;
 }

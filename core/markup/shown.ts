@@ -2,7 +2,7 @@
 import { isPicturePath } from '../site/index.ts';
 import {
   attributeOf,
-  descendants,
+  someInside,
   valueOf,
   type Attribute,
   type PageDocument,
@@ -60,7 +60,7 @@ const isCustom = ({ tag }: PageElement): boolean => tag.includes('-');
 const SMALL = ['src', 'thumb', 'thumbnail', 'small', 'image', 'poster'];
 
 function customPicture(element: PageElement): Attribute | null {
-  if ([...descendants(element)].some(({ tag }) => tag === 'img')) return null;
+  if (someInside(element, ({ tag }) => tag === 'img')) return null;
   const named = element.attributes.filter(({ value }) => isPicturePath(value));
   const likely = SMALL.flatMap((name) => named.find((attribute) => attribute.name === name) ?? []);
   return likely[0] ?? named[0] ?? null;

@@ -1,9 +1,9 @@
 /** One item written by a pattern: its slots filled, each as the place where it stands needs it. */
-import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { stemOf, type Edit } from '../site/index.ts';
 import { attributesIn, type Attribute, type Range } from './document.ts';
 import { encodeMarkup, removeAttribute, replaceValue } from './encode.ts';
 import { joined, SLOT } from './pattern.ts';
+import { fragmentTree, rangeOf, SourceElement, type SourceNode, SourceText } from './sourceTree.ts';
 
 /** What a new item is made of. References are as they shall stand in the page; sizes in image px. */
 export interface NewItem {
@@ -67,20 +67,18 @@ function placesIn(pattern: string): {
   const attributes: Attribute[] = [];
   const pictures: { range: Range; slot: string }[] = [];
   const texts: Range[] = [];
-  const visit = (node: Tree.ChildNode) => {
-    const location = node.sourceCodeLocation;
-    if (node.nodeName === '#text' && location) texts.push({ start: location.startOffset, end: location.endOffset });
-    if (!('tagName' in node)) return;
-    const own = attributesIn(pattern, node, 0);
+  const visit = (node: SourceNode) => {
+    const range = rangeOf(node);
+    if (node instanceof SourceText && range) texts.push(range);
+    if (!(node instanceof SourceElement)) return;
+    const own = attributesIn(pattern, node);
     attributes.push(...own);
-    const slot = node.tagName === 'img' ? loneSlot(own.find(({ name }) => name === 'src')?.value ?? '') : null;
-    if (slot !== null && slot !== 'thumbnail')
-      pictures.push({ slot, range: rangeOf(isAlone(node) ? node.parentNode : node) });
-    (node.nodeName === 'template' && 'content' in node ? node.content.childNodes : node.childNodes).forEach(visit);
+    const slot = node.tag === 'img' ? loneSlot(own.find(({ name }) => name === 'src')?.value ?? '') : null;
+    const whole = rangeOf(linkOfOnly(node) ?? node);
+    if (slot !== null && slot !== 'thumbnail' && whole) pictures.push({ slot, range: whole });
+    (node.content?.children ?? node.children).forEach(visit);
   };
-  // Inside of a template any element may begin a fragment: `li`, `td`, `dt`.
-  const holder = parseFragment('<template></template>').childNodes[0] as Tree.Template;
-  parseFragment(holder, pattern, { sourceCodeLocationInfo: true, scriptingEnabled: false }).childNodes.forEach(visit);
+  fragmentTree(pattern).children.forEach(visit);
   return { attributes, texts, pictures };
 }
 
@@ -90,21 +88,13 @@ function loneSlot(value: string): string | null {
   return only && only[0] === value && !only[1] ? (only[2] ?? '') : null;
 }
 
-/** Whether a link holds just this. */
-function isAlone(node: Tree.Element): node is Tree.Element & { parentNode: Tree.Element } {
-  const { parentNode: parent } = node;
-  return (
-    parent !== null &&
-    'tagName' in parent &&
-    parent.tagName === 'a' &&
-    parent.childNodes.every((one) => one === node || ('value' in one && one.value.trim() === ''))
-  );
+/** The link that holds just this; null where none does. */
+function linkOfOnly(node: SourceElement): SourceElement | null {
+  const { parent } = node;
+  if (!(parent instanceof SourceElement) || parent.tag !== 'a') return null;
+  const isEmpty = (one: SourceNode): boolean => one instanceof SourceText && one.value.trim() === '';
+  return parent.children.every((one) => one === node || isEmpty(one)) ? parent : null;
 }
-
-const rangeOf = ({ sourceCodeLocation: place }: Tree.Element): Range => ({
-  start: place?.startOffset ?? 0,
-  end: place?.endOffset ?? 0,
-});
 
 const hasSlot = (text: string): boolean => new RegExp(SLOT.source).test(text);
 

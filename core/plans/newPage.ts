@@ -1,6 +1,6 @@
 /** A new page: from a clean skeleton, or from one that is there, whose head, menu, scripts and layout it keeps. */
 import {
-  descendants,
+  someInside,
   endOf,
   freshItems,
   encodeMarkup,
@@ -166,7 +166,7 @@ function titleEdits(site: SiteReading, source: PageReading, page: PageDocument, 
   const kept = framed();
   return [
     ...(own ? insideEdit(own, kept) : []),
-    ...(heading && ![...descendants(heading)].some(({ tag }) => tag === 'img') ? insideEdit(heading, title) : []),
+    ...(heading && !someInside(heading, ({ tag }) => tag === 'img') ? insideEdit(heading, title) : []),
   ];
 }
 

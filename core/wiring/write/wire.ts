@@ -19,7 +19,7 @@ import {
 import {
   ancestors,
   classValue,
-  descendants,
+  someInside,
   parsePage,
   rewriteTag,
   valueOf,
@@ -188,7 +188,7 @@ function sectionsHolder({ document, galleries }: WiringPage): PageElement | null
   const parts = (element: PageElement) =>
     element.children.filter(
       (child) =>
-        [...descendants(child)].some(({ tag }) => /^h[1-6]$/.test(tag)) &&
+        someInside(child, ({ tag }) => /^h[1-6]$/.test(tag)) &&
         galleries.some(({ container }) => container === child || [...ancestors(container)].includes(child)),
     );
   return (
