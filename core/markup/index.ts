@@ -8,6 +8,7 @@ export {
   ancestors,
   type Attribute,
   attributeOf,
+  closest,
   descendants,
   type PageDocument,
   type PageElement,
@@ -23,6 +24,7 @@ export {
 export { isEmptied, placeOfItems, refill } from './emptied.ts';
 export { encodeAttribute, encodeMarkup, replaceValue, setAttribute } from './encode.ts';
 export { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
+export { fragmentTree, rangeOf, SourceElement, type SourceNode, SourceText } from './sourceTree.ts';
 export { type Hazard, hazardIn, hazardsOf } from './hazards.ts';
 export { addressIn, cutLine, moveItem, moveItems, orderItems, removeItem, removeItems, standsBehind } from './items.ts';
 export { setLink, unlinked } from './links.ts';
@@ -34,6 +36,7 @@ export {
   insertAtEnd,
   insertBeside,
   insertScript,
+  insertInHead,
   insertStylesheet,
   isDeferred,
   newlineOf,

@@ -148,6 +148,13 @@ export const Intent = z.discriminatedUnion('kind', [
     manifest: KitManifest,
     files: z.record(z.string().max(200), z.string().max(4_000_000)),
   }),
+  /** Lines out of a manual, and texts of files that come with them and may not be in the site yet, by their names. */
+  z.strictObject({
+    kind: z.literal('paste-lines'),
+    page: z.string(),
+    text: z.string().max(200_000),
+    files: z.record(z.string().max(200), z.string().max(4_000_000)),
+  }),
   z.strictObject({ kind: z.literal('forget-kit'), name: z.string().max(60) }),
   z.strictObject({ kind: z.literal('unwire'), page: z.string(), kit: z.string().max(60) }),
   z.strictObject({ kind: z.literal('change-kit'), page: z.string(), from: z.string().max(60), to: z.string().max(60) }),

@@ -1,4 +1,5 @@
 /** A new page: from a clean skeleton, or from one that is there, whose head, menu, scripts and layout it keeps. */
+import { isOfKit } from '../wiring/index.ts';
 import {
   someInside,
   endOf,
@@ -105,7 +106,7 @@ type Made = Result<{ files: FileChange[] }>;
 
 function skeleton(site: SiteReading, path: string, title: string): Made {
   const styles = [...site.files.keys()].filter(
-    (one) => isStylePath(one) && !site.kits.some((kit) => one.startsWith(`${kit.manifest.folder}/`)),
+    (one) => isStylePath(one) && !site.kits.some((kit) => isOfKit(kit, one)),
   );
   const style = styles[0] ?? `${folderOf(path)}style.css`;
   const files: FileChange[] = [

@@ -46,7 +46,7 @@ import { setSources } from './sources.ts';
 import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
-import { changeKit, forgetKit, saveKit, unwire, wire } from './wiring.ts';
+import { changeKit, forgetKit, pasteLines, saveKit, unwire, wire } from './wiring.ts';
 import { addToList } from './scriptLists.ts';
 import { keepPlace, setTags, setWords } from './setWords.ts';
 import { inCharset } from './charset.ts';
@@ -125,6 +125,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   unwire,
   'change-kit': changeKit,
   'save-kit': saveKit,
+  'paste-lines': pasteLines,
   'forget-kit': forgetKit,
 };
 

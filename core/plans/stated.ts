@@ -47,6 +47,7 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = 
   exchange: STATES.nothing,
   decide: STATES.nothing,
   'save-kit': STATES.nothing,
+  'paste-lines': STATES.includes,
   'forget-kit': STATES.nothing,
   'set-units': STATES.nothing,
   'set-focus': STATES.nothing,

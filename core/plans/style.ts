@@ -24,6 +24,7 @@ import {
   type StyledSite,
   type Layout,
 } from '../style/index.ts';
+import { isOfKit } from '../wiring/index.ts';
 import { GALLERY_GONE } from './items.ts';
 
 interface StyleSettingWish {
@@ -37,7 +38,7 @@ interface StyleSettingWish {
 }
 
 const isForeign = ({ kits }: Pick<SiteReading, 'kits'>, path: string): boolean =>
-  kits.some(({ manifest }) => path.startsWith(`${manifest.folder}/`));
+  kits.some((kit) => isOfKit(kit, path));
 
 export function styledSite(site: SiteReading): StyledSite {
   return { files: site.files, index: site.index, pages: site.pages, foreign: (path) => isForeign(site, path) };

@@ -2,7 +2,15 @@
 import { type FileChange, type Planned, refuse } from '../site/index.ts';
 import { notesChange } from './notes.ts';
 import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
-import { kitPath, rewire, type Kit, type KitManifest, type WiringSite } from '../wiring/index.ts';
+import {
+  kitPath,
+  paste,
+  type Pasting,
+  rewire,
+  type Kit,
+  type KitManifest,
+  type WiringSite,
+} from '../wiring/index.ts';
 
 function onPage(site: SiteReading, path: string, plan: (page: PageReading) => Planned): Planned {
   const page = site.pages.find((one) => one.path === path);
@@ -82,6 +90,29 @@ export function saveKit(
       files: [...puts, ...notesChange(site, { kits: [...others, manifest] })],
     },
   };
+}
+
+interface LinesWish {
+  page: string;
+  text: string;
+  files: Readonly<Record<string, string>>;
+}
+
+/** What becomes of pasted lines, piece by piece; null where there is no such page. */
+export function pastedOn(site: SiteReading, { page: path, text, files }: LinesWish): Pasting | null {
+  const page = site.pages.find((one) => one.path === path);
+  return page ? paste(withTags(site), page, { text, files }) : null;
+}
+
+/** Lines out of a manual are put where they belong, and the script that they speak of is known from then on. */
+export function pasteLines(site: SiteReading, wish: LinesWish): Planned {
+  const pasting = pastedOn(site, wish);
+  if (!pasting) return refuse(`There is no page ${wish.page} any more.`);
+  const { outcome } = pasting;
+  if (!outcome.ok) return outcome;
+  const { change, kit } = outcome;
+  const kept = kit ? notesChange(site, { kits: [...site.notes.known.kits, kit.manifest] }) : [];
+  return { ok: true, change: { ...change, files: [...change.files, ...kept] } };
 }
 
 export function forgetKit(site: SiteReading, { name }: { name: string }): Planned {

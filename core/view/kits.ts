@@ -1,6 +1,6 @@
 /** Kits as the wiring station offers them, what a page makes of them, and what a click on each picture does. */
 import type { PageReading, SiteReading, Strand } from '../model/index.ts';
-import { answers, markerName, predict, type Kit, type KitManifest, type Prediction } from '../wiring/index.ts';
+import { answers, kitPath, markerName, predict, type Kit, type KitManifest, type Prediction } from '../wiring/index.ts';
 
 export interface KitView {
   name: string;
@@ -25,7 +25,7 @@ export const kitsView = (site: SiteReading): KitView[] =>
     does: manifest.does,
     kind,
     marker: markerName(manifest),
-    files: manifest.files.map(({ name }) => `${manifest.folder}/${name}`),
+    files: manifest.files.map(({ name }) => kitPath({ manifest }, name)),
     options:
       manifest.prefix === ''
         ? []

@@ -13,8 +13,10 @@ export {
   groupAttribute,
   groupWritten,
   isMarker,
+  isOfKit,
   type Kit,
   KitManifest,
+  kitPath,
   type KitManifestInput,
   markerName,
   markerSelector,
@@ -23,7 +25,8 @@ export {
   scriptsOf,
   startWritten,
 } from './kit/manifest.ts';
-export { copiedFiles, kitPath } from './write/kitFiles.ts';
+export { copiedFiles } from './write/kitFiles.ts';
+export { paste, type Pasting, type PastedPiece } from './paste/place.ts';
 export { isSlipOf, lettersApart } from './read/letters.ts';
 export { ownKits } from './kit/ownKits.ts';
 export { containerMissing, membersOf, predict, type Prediction } from './read/prediction.ts';

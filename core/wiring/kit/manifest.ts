@@ -7,12 +7,19 @@ import { refuse, type Result } from '../../site/index.ts';
 
 const attribute = z.string().regex(/^[a-z][a-z0-9-]*$/, 'an attribute’s name in small letters is needed');
 const global = z.string().regex(/^[A-Za-z_$][\w$]*$/, 'the name of a global is needed');
+const place = z
+  .string()
+  .max(300)
+  .regex(/^(?!.*(?:^|\/)\.\.?(?:\/|$))[^\\:*?"<>|/][^\\:*?"<>|]*$/, 'a folder of the site is needed')
+  .or(z.literal(''));
 const folder = z.string().regex(/^[\w-]+(?:\/[\w-]+)*$/, 'a folder below the site’s root is needed');
 
 /** A file of a kit. `gives` and `needs` are globals: what is there once it has run, and what must be there before. */
 const KitFile = z.strictObject({
   name: z.string().regex(/^(?!\.)[\w.-]+$/, 'a file’s name without a folder is needed'),
   role: z.enum(['style', 'script', 'other']),
+  /** Where it stands, if elsewhere than the others; '' is the site's root. */
+  folder: place.optional(),
   /** A library that other scripts may stand on as well: it is loaded once, and stays where somebody else needs it. */
   base: z.boolean().default(false),
   gives: z.array(global).default([]),
@@ -71,6 +78,8 @@ const Start = z.strictObject({
   required: z.boolean().default(false),
   /** The first argument is a selector of links. */
   selector: z.boolean().default(true),
+  /** The selector by which a call finds its links where nothing marks them: `#pictures a`. */
+  finds: z.string().min(1).max(200).optional(),
   /** The selector does not stand for itself, but under this name in an object of options. */
   key: global.optional(),
   /** The selector finds what holds the links; these are found in it by the selector that this option says. */
@@ -175,6 +184,16 @@ export interface Kit {
   /** `viewer` ships with the program, `practice` stands in for what people download, `own` is the author's. */
   kind: 'viewer' | 'practice' | 'own';
 }
+
+/** Where a file of a kit stands in the site. */
+export function kitPath({ manifest }: Pick<Kit, 'manifest'>, name: string): string {
+  const place = manifest.files.find((file) => file.name === name)?.folder ?? manifest.folder;
+  return place === '' ? name : `${place}/${name}`;
+}
+
+/** Whether a path is that of a kit's file, or of something beside it in the kit's folder. */
+export const isOfKit = (kit: Kit, path: string): boolean =>
+  path.startsWith(`${kit.manifest.folder}/`) || kit.manifest.files.some(({ name }) => kitPath(kit, name) === path);
 
 /** Reads a manifest, or says what is wrong with it and where. */
 export function readManifest(data: unknown): Result<{ manifest: KitManifest }> {

@@ -1,6 +1,6 @@
 /** The author's own viewer scripts: manifests that are kept with the site, and files that stand in it. */
 import type { SiteFiles } from '../../site/index.ts';
-import { readManifest, type Kit } from './manifest.ts';
+import { kitPath, readManifest, type Kit } from './manifest.ts';
 
 /** While manifests and files are the same, so are the kits: what was read by them needs not be read again. */
 const known = new WeakMap<readonly unknown[], Kit[]>();
@@ -23,7 +23,7 @@ function readKits(manifests: readonly unknown[], files: SiteFiles): Kit[] {
     if (!read.ok) return [];
     const { manifest } = read;
     const texts = manifest.files.flatMap(({ name }): [string, string][] => {
-      const content = files.get(`${manifest.folder}/${name}`);
+      const content = files.get(kitPath({ manifest }, name));
       return content?.kind === 'text' ? [[name, content.text]] : [];
     });
     return [{ manifest, files: Object.fromEntries(texts), kind: 'own' }];

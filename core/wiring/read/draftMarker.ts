@@ -36,6 +36,8 @@ export function markerIn({ selectors, attributes, samples }: Found, start: Found
     if (start.place) note('marker', `class “${holder}”`, start.place.file, start.place.at);
     return { on: 'gallery', class: holder };
   }
+  // Links in something are found by where they stand; nothing marks them.
+  if (/\S[\s>]+a$/.test(start?.selector ?? '')) return {};
   const chosen = start && markerOfCall(start, selectors, note);
   if (chosen) return chosen;
   for (const { name, file, at } of selectors) {

@@ -86,7 +86,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
       ...(groupInMarker(marker, samples, note) ?? {}),
       ...told,
       caption: { ...told.caption, from: [...(figures ? (['figure'] as const) : []), ...(told.caption?.from ?? [])] },
-      ...startPart(start, own),
+      ...startPart(start, marker, own),
       ...optionsPart(own, start, note),
     },
     evidence,
@@ -169,9 +169,14 @@ const delegates = (scripts: readonly Script[]): boolean =>
   scripts.some(({ text }) => /target\.closest\(|\.on\(\s*['"]click['"]\s*,\s*['"]/.test(text));
 
 /** A script that has to be started stands at the end of the page, behind what it is started on. */
-function startPart(start: FoundStart | null, scripts: readonly Script[]): Pick<KitManifestInput, 'place' | 'start'> {
+function startPart(
+  start: FoundStart | null,
+  marker: ReturnType<typeof markerIn>,
+  scripts: readonly Script[],
+): Pick<KitManifestInput, 'place' | 'start'> {
   if (!start) return { place: 'head' };
   const { call, way, of, selector, key, items, then } = start;
+  const isMarked = marker.attribute !== undefined || marker.class !== undefined;
   return {
     place: 'end',
     start: {
@@ -180,6 +185,7 @@ function startPart(start: FoundStart | null, scripts: readonly Script[]): Pick<K
       ...(of === null ? {} : { of }),
       required: true,
       selector: selector !== null,
+      ...(selector && !isMarked ? { finds: selector } : {}),
       ...(key === null ? {} : { key }),
       ...(items === null ? {} : { items }),
       ...(then === null ? {} : { then }),

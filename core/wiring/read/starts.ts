@@ -43,13 +43,13 @@ export function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run
   });
 }
 
-const isMeant = (start: Start, call: Call): boolean =>
+export const isMeant = (start: Start, call: Pick<Call, 'way' | 'name' | 'of'>): boolean =>
   call.way === start.way && call.name === start.call && (start.way !== 'method' || call.of === start.of);
 
 /** By what a call finds its elements: what it is given, else the marker where the kit finds nothing without a call. */
 function askedBy(manifest: Kit['manifest'], { text, textAt, options, optionsAt }: Call): StartingScript['asked'] {
   const { start } = manifest;
-  const own = start?.required ? markerSelector(manifest) : null;
+  const own = start?.required ? (markerSelector(manifest) ?? start.finds ?? null) : null;
   const byItself = own === null ? null : { text: own, at: null };
   if (start?.selector === false) return byItself;
   const said = start?.key === undefined ? text : options[start.key];

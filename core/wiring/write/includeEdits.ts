@@ -10,8 +10,7 @@ import {
   type PageElement,
 } from '../../markup/index.ts';
 import { type Edit, nameOf, refuse, relativeReference, type Result } from '../../site/index.ts';
-import { kitPath } from './kitFiles.ts';
-import type { Kit, KitFile } from '../kit/manifest.ts';
+import { kitPath, type Kit, type KitFile } from '../kit/manifest.ts';
 import { includedName, type Include } from '../read/includes.ts';
 import type { ScriptRun } from '../read/scripts.ts';
 import type { PageWiring } from '../read/uses.ts';
@@ -76,14 +75,16 @@ function includeEdit(
     .flatMap((one) => presentAs(page, kit, one) ?? [])
     .at(-1);
   if (after) return insertBeside(document, after.element, likeNeighbour(after.element, reference), 'after');
-  if (kit.manifest.place === 'end') return insertAtEnd(document, scriptTag(reference));
-  return insertScript(document, reference, starterOf(page, kit));
+  const starter = starterOf(page, kit);
+  if (kit.manifest.place === 'end' && !starter) return insertAtEnd(document, scriptTag(reference));
+  return insertScript(document, reference, starter);
 }
 
-/** A script of one's own that starts the kit, which has to come after it. */
+/** The first script that starts the kit, or stands on its base, has to come after it. */
 function starterOf({ wiring }: WiringPage, { manifest }: Kit): PageElement | null {
   const starts = wiring.uses.find((use) => use.kit.manifest.name === manifest.name)?.starts ?? [];
-  return starts.find(({ call, include }) => call.immediate && include.written !== null)?.include.element ?? null;
+  const first = starts.find(({ call }) => call.immediate || call.way === 'collection');
+  return first?.include.element ?? null;
 }
 
 /** Scripts of one kit wait alike, or their order would not hold. */

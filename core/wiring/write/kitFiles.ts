@@ -1,9 +1,7 @@
 /** A kit's files as they come into a site and leave it again. */
 import { sameContent, type FileChange, type FileContent } from '../../site/index.ts';
-import type { Kit } from '../kit/manifest.ts';
+import { kitPath, type Kit } from '../kit/manifest.ts';
 import type { WiringPage, WiringSite } from './site.ts';
-
-export const kitPath = ({ manifest }: Kit, name: string): string => `${manifest.folder}/${name}`;
 
 /** A file of that name that the author has changed is the author's; it is used as it is. */
 export function copiedFiles({ files }: WiringSite, kit: Kit, meanwhile: readonly FileChange[] = []): FileChange[] {

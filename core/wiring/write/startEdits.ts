@@ -11,7 +11,7 @@ import type { WiringPage, WiringSite } from './site.ts';
 export function callText(manifest: KitManifest): string {
   const { start } = manifest;
   if (!start) return '';
-  const selector = markerSelector(manifest)?.replace(/^a(?=[.[])/, '') ?? null;
+  const selector = markerSelector(manifest)?.replace(/^a(?=[.[])/, '') ?? start.finds ?? null;
   const quoted = start.selector && selector !== null ? `'${selector}'` : '';
   if (start.way === 'collection') return `jQuery(function ($) { ${startWritten(start, '', quoted)}; });`;
   const items = start.items ? `{ ${start.items.option}: '${start.items.without}' }` : '';
@@ -27,17 +27,26 @@ export const waitingEdits = ({ start, text }: NonNullable<Include['inline']>): E
   { start: start + text.length, end: start + text.length, text: WAITING[1] },
 ];
 
-/** Empty where the kit is started already, or needs no call; each edit is one more element. */
-export function startEdits({ document, wiring }: WiringPage, kit: Kit, script: PageElement | null): Edit[] {
+/**
+ * Empty where the kit is started already, or needs no call; each edit is one more element. `authored` is code that
+ * starts it as its author has written it.
+ */
+export function startEdits(
+  { document, wiring }: WiringPage,
+  kit: Kit,
+  script: PageElement | null,
+  authored: string | null = null,
+): Edit[] {
   const { start } = kit.manifest;
   const use = wiring.uses.find((one) => one.kit.manifest.name === kit.manifest.name);
-  if (!start?.required || (use && use.starts.length > 0)) return [];
-  const markup = `<script>${callText(kit.manifest)}</script>`;
+  if ((!start?.required && authored === null) || (use && use.starts.length > 0)) return [];
+  const call = authored ?? callText(kit.manifest);
+  const markup = `<script>${call}</script>`;
   // A call that stands as it is runs before scripts that are deferred; it has to wait as they do.
   const waiting =
     wiring.includes.find((include) => include.element === script)?.when === 'deferred' ||
     (script === null && kit.manifest.place === 'head');
-  const text = waiting ? `<script>${WAITING[0]} ${callText(kit.manifest)} ${WAITING[1]}</script>` : markup;
+  const text = waiting ? `<script>${WAITING[0]} ${call} ${WAITING[1]}</script>` : markup;
   return [
     script && !waiting && script.parent?.tag === 'body'
       ? insertBeside(document, script, text, 'after')

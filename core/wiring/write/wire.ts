@@ -26,7 +26,7 @@ import {
   type GalleryItem,
   type PageElement,
 } from '../../markup/index.ts';
-import { containerEdits, removedContainers } from './containerEdits.ts';
+import { containerEdits, removedContainers, writtenHolder } from './containerEdits.ts';
 import { captionOf, descriptionOf } from '../read/caption.ts';
 import { besideMarker, isMarker, markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
 import { includeEdits, removedIncludes } from './includeEdits.ts';
@@ -41,12 +41,25 @@ type Wired = Result<{ change: Change }>;
 interface Rewiring {
   from: Kit | null;
   to: Kit | null;
+  authored?: Authored;
+}
+
+/** What an author brings along for a kit: it is written as it is. */
+export interface Authored {
+  /** Code that starts it; null where none is brought. */
+  start: string | null;
+  /** Attributes by which that code finds what holds the links. */
+  holders: ReadonlyMap<PageElement, { name: 'id' | 'class'; value: string }>;
+  /** What comes before its includes; each is one more element. */
+  before: readonly Edit[];
+  /** What is written into other files. */
+  files: readonly FileChange[];
 }
 
 /** What is to be on an element: attributes with their values, null to be taken away. */
 type Wishes = Map<PageElement, Map<string, string | null>>;
 
-export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewiring): Wired {
+export function rewire(site: WiringSite, page: WiringPage, { from, to, authored }: Rewiring): Wired {
   const { document, path } = page;
   const hindrance = to && hindranceTo(page, from, to);
   if (hindrance) return refuse(hindrance);
@@ -56,14 +69,15 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to }: Rewirin
   if (from) unmark(page, from, wishes);
   const unmarkable = to && mark(site, page, from, to, groups, wishes);
   if (unmarkable) return refuse(unmarkable);
+  if (to && authored) addAuthored(page, to, authored, wishes);
 
   const taken = from ? takenOff(site, page, from, to) : NOTHING;
   if (!taken.ok) return taken;
-  const put = to ? putOn(site, page, to, taken.files) : NOTHING;
+  const put = to ? putOn(site, page, to, taken.files, authored) : NOTHING;
   if (!put.ok) return put;
   const rewritten = [...wishes].flatMap(([element, wish]) => rewriteTag(element, wish, document.text));
   const merged = mergeInsertions([...rewritten, ...taken.edits, ...put.edits]);
-  const files = [...taken.files, ...put.files];
+  const files = [...taken.files, ...put.files, ...(authored?.files ?? [])];
   if (merged.length === 0 && files.length === 0)
     return refuse(
       to ? 'Everything is wired already; there is nothing to write.' : 'Nothing of this kit is on the page.',
@@ -108,10 +122,17 @@ function takenOff(site: WiringSite, page: WiringPage, from: Kit, to: Kit | null)
   };
 }
 
-function putOn(site: WiringSite, page: WiringPage, to: Kit, before: readonly FileChange[]): Part {
+function putOn(
+  site: WiringSite,
+  page: WiringPage,
+  to: Kit,
+  before: readonly FileChange[],
+  authored: Authored | undefined,
+): Part {
   const includes = includeEdits(site, page, to);
   if (!includes.ok) return includes;
-  const edits = [...includes.edits, ...startEdits(page, to, includes.target), ...containerEdits(page, to)];
+  const starts = startEdits(page, to, includes.target, authored?.start);
+  const edits = [...(authored?.before ?? []), ...includes.edits, ...starts, ...containerEdits(page, to)];
   return { ok: true, edits, files: copiedFiles(site, to, before), elements: edits.length };
 }
 
@@ -223,6 +244,21 @@ function mark(
   return null;
 }
 
+/** What the author's own call looks for, and the words of the page where the kit looks for captions. */
+function addAuthored(page: WiringPage, to: Kit, { holders }: Authored, wishes: Wishes): void {
+  for (const [element, { name, value }] of holders)
+    wishesOf(wishes, element).set(name, name === 'class' ? classValue(element, [value], []) : value);
+  const { attribute, from } = to.manifest.caption;
+  for (const item of page.galleries.flatMap(({ items }) => items)) {
+    const words = item.caption?.text ?? '';
+    if (!item.link || words === '' || !openable(page.base, item)) continue;
+    const wish = wishesOf(wishes, item.link);
+    if (captionOf(item, to, wish) !== '') continue;
+    if (attribute !== undefined && from.includes('attribute')) wish.set(attribute, words);
+    else if (from.includes('title')) wish.set('title', words);
+  }
+}
+
 function markSections(page: WiringPage, { manifest: { title, marker } }: Kit, wishes: Wishes): string | null {
   const holder = sectionsHolder(page);
   if (!holder)
@@ -232,9 +268,10 @@ function markSections(page: WiringPage, { manifest: { title, marker } }: Kit, wi
   return null;
 }
 
-function markContainer(container: PageElement, to: Kit, wishes: Wishes): string | null {
+function markContainer(items: PageElement, to: Kit, wishes: Wishes): string | null {
   const { marker } = to.manifest;
-  if (container.tag === 'body' || !container.range)
+  const container = writtenHolder(items);
+  if (container === null)
     return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;
   if (marker.attribute !== undefined && valueOf(container, marker.attribute) === undefined)
     wishesOf(wishes, container).set(marker.attribute, marker.value);

@@ -1,0 +1,390 @@
+/**
+ * Lines out of a manual put where they belong on a page: includes with the paths that the files really have, the
+ * marker and the group on every link, the start call in its author's words, rules in the stylesheet. What the lines do
+ * not say is read from the script; what has no place is said.
+ */
+import {
+  galleriesOf,
+  insertAtEnd,
+  insertInHead,
+  matches,
+  parsePage,
+  scriptTag,
+  stylesheetTag,
+  type PageElement,
+} from '../../markup/index.ts';
+import {
+  applyChange,
+  applyEdits,
+  type Change,
+  countOf,
+  type Edit,
+  type FileChange,
+  nameOf,
+  PathIndex,
+  folderOf,
+  refuse,
+  relativeReference,
+  type Result,
+} from '../../site/index.ts';
+import { draftManifest, kitName } from '../read/evidence.ts';
+import {
+  isOfKit,
+  markerName,
+  markerSelector,
+  readManifest,
+  scriptsOf,
+  startWritten,
+  type Kit,
+} from '../kit/manifest.ts';
+import { readScript } from '../read/scriptFacts.ts';
+import { isMeant } from '../read/starts.ts';
+import { answers, wiringOf } from '../read/uses.ts';
+import { writtenHolder } from '../write/containerEdits.ts';
+import { openable, rewire, type Authored } from '../write/wire.ts';
+import type { WiringPage, WiringSite } from '../write/site.ts';
+import { findFile, type FoundFile } from './findFile.ts';
+import { piecesIn, sampleOf, shownOnLinks, type Piece } from './pieces.ts';
+
+interface Pasted {
+  text: string;
+  /** Texts of files that come with the lines and may not be in the site yet, by their names. */
+  files: Readonly<Record<string, string>>;
+}
+
+export interface PastedPiece extends Piece {
+  /** Something was done with it, or stands on the page already. */
+  placed: boolean;
+  /** What became of it. */
+  says: string;
+}
+
+export interface Pasting {
+  pieces: PastedPiece[];
+  /** What was copied along and is left out. */
+  mended: string[];
+  /** What the lines do not say and the script asks for. */
+  added: string[];
+  outcome: Result<{
+    change: Change;
+    /** To be kept, so that the script is known from now on; null where it is known. */
+    kit: Kit | null;
+  }>;
+}
+
+interface Told {
+  piece: Piece;
+  file: FoundFile | null;
+}
+
+const NO_SCRIPT =
+  'None of these lines names a script of the site or starts one that is known. Paste the line that includes it as well';
+
+export function paste(site: WiringSite, page: WiringPage, { text, files }: Pasted): Pasting {
+  const { pieces, mended } = piecesIn(text);
+  const told = pieces.map((piece): Told => {
+    const isInclude = piece.kind === 'script' || piece.kind === 'style';
+    return { piece, file: isInclude ? findFile(site, page, files, piece.text) : null };
+  });
+  const refused = (reason: string): Pasting => ({
+    pieces: told.map((one) => ({ ...one.piece, ...fateOf(page, one, null) })),
+    mended,
+    added: [],
+    outcome: refuse(reason),
+  });
+  const missing = told.filter(({ file }) => file?.found === 'nowhere').map(({ piece }) => nameOf(piece.text));
+  if (missing.length > 0)
+    return refused(`There is no ${missing.join(' and no ')} in the site. Bring it in with the lines.`);
+  const meant = kitFor(site, page, pieces, told);
+  if (!meant.ok) return refused(meant.reason);
+  const { kit, isKnown } = meant;
+  const placing = placingOf(site, page, kit, told);
+  const kits = isKnown ? site.kits : [...site.kits, kit];
+  const wired = rewire({ ...site, kits }, page, { from: null, to: kit, authored: placing });
+  if (!wired.ok) return refused(wired.reason);
+  const trouble = notAnswered(page, kit, kits, site, wired.change);
+  if (trouble !== null) return refused(trouble);
+  return {
+    pieces: told.map((one) => ({ ...one.piece, ...fateOf(page, one, { kit, placing }) })),
+    mended,
+    added: addedBy(page, kit, pieces),
+    outcome: {
+      ok: true,
+      change: { ...wired.change, label: `Place pasted lines in ${page.path}` },
+      kit: isKnown ? null : kit,
+    },
+  };
+}
+
+type Meant = Result<{ kit: Kit; isKnown: boolean }>;
+
+/** The kit that the lines speak of: one that is known, or one drafted from its scripts and these lines. */
+function kitFor(site: WiringSite, page: WiringPage, pieces: readonly Piece[], told: readonly Told[]): Meant {
+  const local = told.flatMap(({ piece, file }) => (file?.found === 'here' ? [{ kind: piece.kind, ...file }] : []));
+  const scripts = local.filter(({ kind }) => kind === 'script');
+  const known = site.kits.find((kit) => (scripts.length > 0 ? isOf(kit, scripts) : isNamed(kit, pieces)));
+  if (known) return { ok: true, kit: known, isKnown: true };
+  const used = scripts.length > 0 ? local : scriptsOfNobody(page);
+  const main = used.findLast(({ kind, text }) => kind === 'script' && !isBase(text));
+  if (!main) return refuse(`${NO_SCRIPT}.`);
+  const title = titleOf(main.path);
+  const texts = Object.fromEntries(used.map((one) => [nameOf(one.path), one.text]));
+  const draft = draftManifest(title, { ...texts, 'pasted lines.html': sampleOf(pieces) });
+  const [unread] = draft.unread;
+  if (unread) return refuse(`${unread.file}, line ${unread.line}: ${unread.reason}. A browser runs nothing of it.`);
+  const folders = new Map(used.map(({ path }) => [nameOf(path), folderOf(path).replace(/\/$/, '')]));
+  const read = readManifest({
+    ...draft.manifest,
+    name: freeName(site, kitName(title)),
+    folder: kitName(title),
+    files: draft.manifest.files.map((file) => ({ ...file, folder: folders.get(file.name) ?? '' })),
+  });
+  if (!read.ok) return refuse(`What ${nameOf(main.path)} answers is told neither by these lines nor by the script.`);
+  return { ok: true, kit: { manifest: read.manifest, files: texts, kind: 'own' }, isKnown: false };
+}
+
+/** Every script of the kit that is no base is among these. */
+const isOf = ({ manifest }: Kit, scripts: readonly { path: string }[]): boolean => {
+  const names = scripts.map(({ path }) => nameOf(path).toLowerCase());
+  return scriptsOf(manifest).every(({ name, base }) => base || names.includes(name.toLowerCase()));
+};
+
+/** Without an include: by the marker that is shown, or by what is called. */
+function isNamed({ manifest }: Kit, pieces: readonly Piece[]): boolean {
+  const { attribute, class: name } = manifest.marker;
+  const isMarked = shownOnLinks(pieces).some(
+    (one) =>
+      one.name === attribute || (name !== undefined && one.name === 'class' && one.value.split(/\s+/).includes(name)),
+  );
+  return isMarked || pieces.some(({ kind, text }) => kind === 'start' && callsIn(text, manifest.start).length > 0);
+}
+
+const callsIn = (code: string, start: Kit['manifest']['start']) => {
+  const reading = readScript(code);
+  return start && reading.ok ? reading.calls.filter((call) => isMeant(start, call)) : [];
+};
+
+/** Scripts and styles of a page that belong to no kit. */
+function scriptsOfNobody({ wiring }: WiringPage): { kind: 'script' | 'style'; path: string; text: string }[] {
+  const owned = new Set(wiring.uses.flatMap(({ files }) => files.flatMap(({ includes }) => includes)));
+  return wiring.scripts.flatMap(({ include, text }) =>
+    include.path !== null && text !== null && !owned.has(include)
+      ? [{ kind: 'script' as const, path: include.path, text }]
+      : [],
+  );
+}
+
+const isBase = (text: string): boolean => {
+  const reading = readScript(text);
+  return reading.ok && reading.gives.some(({ name }) => name === 'jQuery');
+};
+
+/** `js/jquery.sheen-1.2.min.js` is “sheen”. */
+const titleOf = (path: string): string =>
+  nameOf(path)
+    .replace(/\.js$/i, '')
+    .replace(/(?:[.-](?:min|pack|bundle|umd|iife|esm))+$/i, '')
+    .replace(/[-.]v?\d+(?:\.\d+)*$/i, '')
+    .replace(/^jquery[.-]|[.-](?:jquery|plugin)$/gi, '') || 'own';
+
+function freeName({ kits }: WiringSite, name: string): string {
+  const taken = new Set(kits.map(({ manifest }) => manifest.name));
+  let free = name;
+  for (let n = 2; taken.has(free); n++) free = `${name}-${n}`;
+  return free;
+}
+
+interface Placing extends Authored {
+  /** Selectors of the pasted call that were changed for the page’s own. */
+  adapted: { from: string; to: string }[];
+  /** The stylesheet that takes the rules; null where they stand in the page. */
+  sheet: string | null;
+}
+
+function placingOf(site: WiringSite, page: WiringPage, kit: Kit, told: readonly Told[]): Placing {
+  const { document } = page;
+  const outside = told.flatMap(({ piece, file }): Edit[] => {
+    if (file?.found !== 'outside' || isLoaded(page, file.address)) return [];
+    if (piece.kind === 'script') return [insertAtEnd(document, scriptTag(file.address))];
+    const edit = insertInHead(document, stylesheetTag(file.address), ({ tag }) => tag === 'link');
+    return edit ? [edit] : [];
+  });
+  const { edits, files, sheet } = rulesPlaced(site, page, kit, told);
+  return { ...startPlaced(page, kit, told), before: [...outside, ...edits], files, sheet };
+}
+
+const isLoaded = ({ wiring }: WiringPage, address: string): boolean =>
+  wiring.includes.some(({ written }) => written === address);
+
+/** Into the page's last stylesheet that is the author's own; without one, into the head. */
+function rulesPlaced(
+  site: WiringSite,
+  page: WiringPage,
+  kit: Kit,
+  told: readonly Told[],
+): { edits: Edit[]; files: FileChange[]; sheet: string | null } {
+  const rules = told.flatMap(({ piece }) => (piece.kind === 'rules' ? [piece.text] : []));
+  if (rules.length === 0) return { edits: [], files: [], sheet: null };
+  const own = page.wiring.includes.findLast(
+    ({ kind, path }) => kind === 'style' && path !== null && ![...site.kits, kit].some((one) => isOfKit(one, path)),
+  );
+  const path = own?.lookup.found === 'exact' ? own.lookup.path : null;
+  const content = path === null ? undefined : site.files.get(path);
+  if (path !== null && content?.kind === 'text') {
+    const newline = content.text.includes('\r\n') ? '\r\n' : '\n';
+    const text = [...rules.map((rule) => rule.replace(/\n/g, newline)), ''].join(newline);
+    const end = content.text.length;
+    const before = content.text === '' || content.text.endsWith('\n') ? '' : newline;
+    return {
+      edits: [],
+      files: [{ kind: 'edit', path, edits: [{ start: end, end, text: before + text }] }],
+      sheet: path,
+    };
+  }
+  const edit = insertInHead(page.document, `<style>\n${rules.join('\n')}\n</style>`, ({ tag }) => tag === 'style');
+  return { edits: edit ? [edit] : [], files: [], sheet: null };
+}
+
+/** The pasted code, with selectors that find this page's links. */
+function startPlaced(
+  page: WiringPage,
+  kit: Kit,
+  told: readonly Told[],
+): Pick<Placing, 'start' | 'holders' | 'adapted'> {
+  const holders = new Map<PageElement, { name: 'id' | 'class'; value: string }>();
+  const adapted: Placing['adapted'] = [];
+  const codes = told.flatMap(({ piece }) => (piece.kind === 'start' ? [piece.text] : []));
+  const placed = codes.map((code) => {
+    const edits = callsIn(code, kit.manifest.start).flatMap((call): Edit[] => {
+      const { start } = kit.manifest;
+      const key = start?.key;
+      const said = key === undefined ? call.text : call.options[key];
+      const at = key === undefined ? call.textAt : call.optionsAt[key];
+      if (typeof said !== 'string' || !at) return [];
+      const selector = selectorHere(page, kit, said, holders);
+      if (selector === said) return [];
+      adapted.push({ from: said, to: selector });
+      const quote = code[at.start] ?? "'";
+      return [{ ...at, text: quote + selector + quote }];
+    });
+    const applied = applyEdits(code, edits);
+    return applied.ok ? applied.text : code;
+  });
+  return { start: placed.length === 0 ? null : placed.join('\n'), holders, adapted };
+}
+
+const LED_BY_NAME = /^\w*([.#])([A-Za-z_-][\w-]*)/;
+
+/** What finds on this page what a selector of the manual means; an element may be given its name for that. */
+function selectorHere(
+  page: WiringPage,
+  kit: Kit,
+  selector: string,
+  holders: Map<PageElement, { name: 'id' | 'class'; value: string }>,
+): string {
+  const found = matches(page.document, selector);
+  const isFound = found.ok && found.elements.length > 0;
+  const marker = markerSelector(kit.manifest)?.replace(/^a/, '');
+  if (!found.ok || isFound || (marker !== undefined && selector.includes(marker))) return selector;
+  const [led, sign, name = ''] = LED_BY_NAME.exec(selector) ?? [];
+  const containers = page.galleries.flatMap(({ container }) => writtenHolder(container) ?? []);
+  const [first] = containers;
+  if (led === undefined || !first) return selector;
+  if (sign === '.') {
+    for (const container of containers) holders.set(container, { name: 'class', value: name });
+    return selector;
+  }
+  const own = first.attributes.find((attribute) => attribute.name === 'id')?.value;
+  if (own && /^[A-Za-z_][\w-]*$/.test(own)) return `#${own}${selector.slice(led.length)}`;
+  holders.set(first, { name: 'id', value: name });
+  return selector;
+}
+
+/** Why the page would not work with what was written; null where it does. */
+function notAnswered(
+  page: WiringPage,
+  kit: Kit,
+  kits: readonly Kit[],
+  site: WiringSite,
+  change: Change,
+): string | null {
+  const changed = applyChange(site.files, change);
+  if (!changed.ok) return changed.reason;
+  const content = changed.files.get(page.path);
+  if (content?.kind !== 'text') return null;
+  const after = parsePage(content.text, page.document.units);
+  const wiring = wiringOf(after, page.path, changed.files, new PathIndex(changed.files.keys()), kits);
+  const use = wiring.uses.find((one) => one.kit === kit);
+  const items = galleriesOf(after).flatMap((gallery) => gallery.items);
+  if (use && items.some((item) => answers(use, item))) return null;
+  const [first] = use?.starts ?? [];
+  const why =
+    first?.asked && first.matched.length === 0
+      ? `its call looks for “${first.asked.text}”, and nothing on ${page.path} is that`
+      : 'neither these lines nor the script tell by what it finds them';
+  return `Nothing was changed, for ${kit.manifest.title} would answer none of the links: ${why}`;
+}
+
+const linksOf = (page: WiringPage): number =>
+  page.galleries.flatMap(({ items }) => items).filter((item) => openable(page.base, item)).length;
+
+/** What is written though no line says it. */
+function addedBy(page: WiringPage, { manifest }: Kit, pieces: readonly Piece[]): string[] {
+  const has = (kind: Piece['kind']) => pieces.some((piece) => piece.kind === kind);
+  const isMarked = manifest.marker.attribute !== undefined || manifest.marker.class !== undefined;
+  return [
+    ...(isMarked && !has('example') && !has('attribute')
+      ? [`${markerName(manifest)}, by which the script finds its links`]
+      : []),
+    ...(manifest.start?.required && !has('start')
+      ? [`${startWritten(manifest.start, '…')}, without which it does nothing`]
+      : []),
+  ];
+}
+
+/** What became of a piece. */
+function fateOf(
+  page: WiringPage,
+  { piece, file }: Told,
+  done: { kit: Kit; placing: Placing } | null,
+): Pick<PastedPiece, 'placed' | 'says'> {
+  const left = (says: string) => ({ placed: false, says });
+  const placed = (says: string) => ({ placed: done !== null, says: done === null ? 'not placed yet' : says });
+  if (file) return includeFate(page, file, placed, left);
+  switch (piece.kind) {
+    case 'start': {
+      const changed = done?.placing.adapted.map(({ from, to }) => `“${to}” instead of “${from}”`) ?? [];
+      return placed(['behind the scripts', ...changed].join(', with '));
+    }
+    case 'rules':
+      return placed(done?.placing.sheet ? `at the end of ${done.placing.sheet}` : 'in the head of the page');
+    case 'example':
+    case 'attribute':
+      return placed(done ? saidOfLinks(page, done.kit) : '');
+    case 'markup':
+      return left('where this belongs is not told by the lines: write it in Markup where it shall stand');
+    default:
+      return left('words of the manual');
+  }
+}
+
+function includeFate(
+  page: WiringPage,
+  file: FoundFile,
+  placed: (says: string) => Pick<PastedPiece, 'placed' | 'says'>,
+  left: (says: string) => Pick<PastedPiece, 'placed' | 'says'>,
+): Pick<PastedPiece, 'placed' | 'says'> {
+  if (file.found === 'nowhere') return left('no such file is in the site');
+  if (file.found === 'outside')
+    return placed(`included from ${file.address}, which works only where there is a network`);
+  const here = page.wiring.includes.some(({ lookup }) => lookup.found === 'exact' && lookup.path === file.path);
+  if (here) return { placed: true, says: `${file.path} is loaded already` };
+  return placed(
+    `included as ${relativeReference(page.base, file.path)}${file.isBrought ? ', which comes into the site' : ''}`,
+  );
+}
+
+function saidOfLinks(page: WiringPage, { manifest }: Kit): string {
+  const marks = markerName(manifest);
+  return `${marks || 'nothing more'} on ${countOf(linksOf(page), 'link')}`;
+}
