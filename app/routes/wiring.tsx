@@ -12,6 +12,7 @@ import { sheetIn, type SheetName } from '../stations/wiring/address';
 import { KitDialog } from '../stations/wiring/KitDialog';
 import { Loom } from '../stations/wiring/Loom';
 import { OwnKit } from '../stations/wiring/OwnKit';
+import { PasteDialog } from '../stations/wiring/PasteDialog';
 import { Rehearsal } from '../stations/wiring/Rehearsal';
 import { Fixes, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { useChosenPage, useSite } from '../ui/site/openSite';
@@ -88,7 +89,8 @@ export default function Wiring() {
       {findings.map((finding) => (
         <WhatHappens key={finding.id} finding={finding} page={page.path} />
       ))}
-      {sheet === 'viewer' && <KitDialog page={page} onClose={() => open(null)} onOwn={() => open('own-script')} />}
+      {sheet === 'viewer' && <KitDialog page={page} onClose={() => open(null)} onOther={open} />}
+      {sheet === 'pasted' && <PasteDialog page={page.path} onClose={() => open(null)} />}
       {sheet === 'own-script' && <OwnKit onClose={() => open('viewer')} />}
       {sheet === 'rehearsal' && <Rehearsal page={page.path} onClose={() => open(null)} />}
     </>

@@ -5,6 +5,7 @@ import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '
 import type { PhotoFacts } from '~core/photo/index.ts';
 import {
   placeMade,
+  pastedOn,
   planFor,
   readyTasks,
   importPictures,
@@ -26,7 +27,7 @@ import {
   type LayoutView,
   type SiteView,
 } from '~core/view/index.ts';
-import { draftManifest, type Draft } from '~core/wiring/index.ts';
+import { draftManifest, type Draft, type Pasting } from '~core/wiring/index.ts';
 import { openStore } from '../data/store/idbStore';
 import { diffsOf, type FileDiff } from '../data/session/diffs';
 import { KITS } from './kits';
@@ -41,6 +42,8 @@ let reading: SiteReading | null = null;
 let view: SiteView | null = null;
 
 const currentReading = (): SiteReading => (reading ??= readSite(files, facts, KITS, memory));
+
+export type PastedView = Pick<Pasting, 'pieces' | 'mended' | 'added'>;
 
 export interface ViewHead {
   number: number;
@@ -132,6 +135,11 @@ const analysis = {
   /** What can be read out of somebody's own viewer script. */
   draftKit(name: string, texts: Record<string, string>): Draft {
     return draftManifest(name, texts);
+  },
+  /** What becomes of lines out of a manual, piece by piece; null where there is no such page. */
+  pasted(page: string, text: string, files: Record<string, string>): PastedView | null {
+    const pasting = pastedOn(currentReading(), { page, text, files });
+    return pasting && { pieces: pasting.pieces, mended: pasting.mended, added: pasting.added };
   },
   /** What a click on each picture of a page does. */
   predictions(path: string): Foretold[] {

@@ -6,6 +6,7 @@ export { type MadeFile, placeMade, type ReadyTask, readyTasks } from './putMade.
 export { byOrder } from './order.ts';
 export { takenAtOf, wordsFor, type WordsView } from './pictureWords.ts';
 export { planFor } from './plan.ts';
+export { pastedOn } from './wiring.ts';
 export { companionsOf, renamesBy } from './renaming.ts';
 export { type CaptionSource, FILLABLE } from './rules.ts';
 export { denseOffers } from './sources.ts';

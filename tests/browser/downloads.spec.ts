@@ -2,30 +2,14 @@
  * Scripts as people download them, in each way of starting: script made small, manual beside it, in a folder or a ZIP;
  * read, wired, rehearsed, saved and opened from disk.
  */
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { transformSync } from 'esbuild';
 import { strToU8, zipSync } from 'fflate';
-import { kitNamed } from '../kits';
+import { download, linesOf } from '../wiring/downloads.fixture';
 import { wiredPage } from '../wiring/faults.fixture';
 import { expect, folderWith, goTo, LONG, openFiles, test, unpacked } from './fixtures';
+import { violations } from './axe';
 import { kitButton, pictures, rehearse } from './wiringSteps';
-
-/** A practice kit under another name, as strangers would publish it. */
-function download(kit: string, name: string): Record<string, string> {
-  const renamed = (text: string) =>
-    text
-      .replaceAll(kit, name)
-      .replaceAll(kit.charAt(0).toUpperCase() + kit.slice(1), name.charAt(0).toUpperCase() + name.slice(1));
-  const readme = readFileSync(new URL(`../../kits/${kit}/README.md`, import.meta.url), 'utf8');
-  const files = Object.entries(kitNamed(kit).files).map(([file, text]): [string, string] => {
-    if (file.endsWith('.min.js')) return [file, text];
-    const small = file.endsWith('.js') ? transformSync(renamed(text), { minify: true }).code : renamed(text);
-    return [renamed(file), small];
-  });
-  return { ...Object.fromEntries(files), 'README.md': renamed(readme) };
-}
 
 const DOWNLOADS = [
   { kit: 'glow', name: 'sheen', started: 'Plug-in', called: 'sheen', zip: true, tag: [] },
@@ -64,5 +48,39 @@ for (const { kit, name, started, called, zip, tag } of DOWNLOADS) {
     await expect(page.getByRole('dialog').getByText('2 of 4')).toBeVisible();
     await page.keyboard.press('ArrowRight');
     await expect(page.getByRole('dialog').getByText('3 of 4')).toBeVisible();
+  });
+}
+
+const PASTED = [
+  { kit: 'glow', name: 'sheen', tag: [] },
+  { kit: 'beam', name: 'torch', tag: [LONG] },
+  { kit: 'gleam', name: 'ember', tag: [LONG] },
+  { kit: 'flare', name: 'spark', tag: [LONG] },
+] as const;
+
+for (const { kit, name, tag } of PASTED) {
+  test(`the lines of ${name}’s manual alone make the page work`, { tag: [...tag] }, async ({ page, expected }) => {
+    expected.console.push(/file:/);
+    const { 'README.md': manual = '', ...files } = download(kit, name);
+    const placed = Object.entries(files).map(([file, text]) => [`assets/${file}`, text] as const);
+    await openFiles(page, { 'index.html': wiredPage('none'), ...Object.fromEntries(placed), ...(await pictures()) });
+    await goTo(page, 'wiring');
+    await page.getByRole('button', { name: 'Wire this page' }).click();
+    await page.getByRole('button', { name: 'Paste lines from a manual' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Paste lines from a manual' });
+    await dialog.getByRole('textbox', { name: 'Lines' }).fill(linesOf({ 'README.md': manual }));
+    const told = dialog.getByRole('region', { name: 'What the lines are' });
+    await expect(told.getByText(`included as assets/${name}.js`)).toBeVisible();
+    await expect(dialog.getByText(/places? would change:$/)).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await dialog.getByRole('button', { name: 'Apply' }).click();
+    await expect(page.getByText(`wired with the ${name}, 4 of 4 links answered`)).toBeVisible();
+    await rehearse(page);
+    await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
+
+    const saved = await unpacked(page);
+    await page.goto(pathToFileURL(join(saved, 'index.html')).href);
+    await page.getByRole('link').nth(1).click();
+    await expect(page.getByRole('dialog').getByText('2 of 4')).toBeVisible();
   });
 }

@@ -1,10 +1,9 @@
 /** Lines out of a manual: what each is told to be, and where it comes to stand on pages of several manners. */
 import { describe, expect, it } from 'vitest';
-import { planFor } from '../../core/plans/index.ts';
+import { pastedOn, planFor } from '../../core/plans/index.ts';
 import { readSite } from '../../core/model/index.ts';
 import { applyChange, type FileContent, type SiteFiles } from '../../core/site/index.ts';
 import { answers } from '../../core/wiring/index.ts';
-import { pastedOn } from '../../core/plans/wiring.ts';
 import { piecesIn } from '../../core/wiring/paste/pieces.ts';
 import { KITS } from '../kits.ts';
 import { download, linesOf } from '../wiring/downloads.fixture.ts';

@@ -49,7 +49,14 @@ function wishesFor(kit: KitView, page: PageView): Wish[] {
 
 const COLUMNS = { display: 'grid', gridTemplateColumns: '300px minmax(0, 1fr)', gap: 2.5, height: 570 };
 
-export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: () => void; onOwn: () => void }) {
+interface Props {
+  page: PageView;
+  onClose: () => void;
+  /** Another way to a viewer than one of these. */
+  onOther: (name: 'own-script' | 'pasted') => void;
+}
+
+export function KitDialog({ page, onClose, onOther }: Props) {
   const { site } = useSite();
   const { intent, busy } = useIntent('seen');
   const { kits } = site.view;
@@ -74,7 +81,7 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
             setChosen(name);
             setWay(0);
           }}
-          onOwn={onOwn}
+          onOther={onOther}
         />
         <Box sx={{ minWidth: 0, overflowY: 'auto' }}>
           {kit && (
@@ -102,6 +109,7 @@ export function KitDialog({ page, onClose, onOwn }: { page: PageView; onClose: (
   );
 }
 
+const OTHERS = { display: 'grid', gap: 0.75, mb: 1.5, mr: 1 };
 const KIND = { fontSize: '0.78rem', fontWeight: 600, color: color('stone'), mb: 0.5 };
 
 /** All kits by their kinds, the one in hand marked. */
@@ -109,19 +117,20 @@ function Kits({
   page,
   chosen,
   onChoose,
-  onOwn,
+  onOther,
 }: {
   page: PageView;
   chosen: string | undefined;
   onChoose: (name: string) => void;
-  onOwn: () => void;
+  onOther: Props['onOther'];
 }) {
   const { kits } = useSite().site.view;
   return (
     <Box role="group" aria-label="Kit" sx={{ overflowY: 'auto', pr: 0.5 }}>
-      <Button onClick={onOwn} sx={{ mb: 1 }}>
-        Bring in a script of your own…
-      </Button>
+      <Box sx={OTHERS}>
+        <Button onClick={() => onOther('pasted')}>Paste lines from a manual…</Button>
+        <Button onClick={() => onOther('own-script')}>Bring in a script of your own…</Button>
+      </Box>
       {KINDS.map(([kind, title]) => {
         const some = kits.filter((one) => one.kind === kind);
         return some.length === 0 ? null : (

@@ -29,7 +29,7 @@ export function OwnKitForm({ draft }: { draft: Draft }) {
       <Row title="Groups" evidence={own('group')}>
         <Groups />
       </Row>
-      <Row title="Captions" evidence={[...own('caption'), ...own('description')]}>
+      <Row title="Captions" evidence={[...own('caption'), ...own('description'), ...own('counter')]}>
         <Captions />
       </Row>
       <Row title="Kind and container, if it has any" evidence={[...own('kind'), ...own('container')]}>

@@ -210,7 +210,7 @@ function placingOf(site: WiringSite, page: WiringPage, kit: Kit, told: readonly 
     return edit ? [edit] : [];
   });
   const { edits, files, sheet } = rulesPlaced(site, page, kit, told);
-  return { ...startPlaced(page, kit, told), before: [...outside, ...edits], files, sheet };
+  return { ...startPlaced(page, kit, told), before: outside, behind: edits, files, sheet };
 }
 
 const isLoaded = ({ wiring }: WiringPage, address: string): boolean =>

@@ -2,7 +2,7 @@
 import type { Call } from './calls.ts';
 
 export type DraftField =
-  'files' | 'marker' | 'group' | 'caption' | 'description' | 'container' | 'kind' | 'start' | 'options';
+  'files' | 'marker' | 'group' | 'caption' | 'description' | 'container' | 'kind' | 'start' | 'options' | 'counter';
 
 /** Notes on which line a guess rests. */
 export type Note = (field: DraftField, says: string, file: string, at: number) => void;

@@ -86,6 +86,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
       ...(groupInMarker(marker, samples, note) ?? {}),
       ...told,
       caption: { ...told.caption, from: [...(figures ? (['figure'] as const) : []), ...(told.caption?.from ?? [])] },
+      ...counterPart(own, note),
       ...startPart(start, marker, own),
       ...optionsPart(own, start, note),
     },
@@ -192,6 +193,19 @@ function startPart(
       binds: !delegates(scripts),
     },
   };
+}
+
+/** A number, a word between, and how many there are: `n + 1 + ' of ' + links.length`. */
+const COUNTS = /["'`}]\s*(?:of|from|\/|von|de|di|sur)\s*["'`$][^;]{0,40}?\.(?:length|size\(\))/;
+
+function counterPart(scripts: readonly Script[], note: Note): Pick<KitManifestInput, 'counter'> {
+  for (const { name, text } of scripts) {
+    const found = COUNTS.exec(text);
+    if (!found) continue;
+    note('counter', 'shows which of how many', name, found.index);
+    return { counter: true };
+  }
+  return {};
 }
 
 /** What may be set in a start call, with what holds where nobody sets it. */

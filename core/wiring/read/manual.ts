@@ -10,6 +10,8 @@ export interface Sample {
 
 /** Text between three marks, with the name of its language (CommonMark 0.31, “Fenced code blocks”). */
 const FENCED = /^[ \t]*(`{3,}|~{3,})[ \t]*([\w-]*)[^\n]*\n([\s\S]*?)^[ \t]*\1[ \t]*$/gm;
+/** Languages of what no page holds. */
+const FOR_OTHERS = /^(?:sh|bash|console|shell|json)$/i;
 const OPEN = '<script>';
 
 export function samplesIn(files: Readonly<Record<string, string>>): Sample[] {
@@ -34,7 +36,7 @@ function ofPage(file: string, text: string): Sample[] {
 const ofManual = (file: string, text: string): Sample[] =>
   [...text.matchAll(FENCED)].flatMap((match): Sample[] => {
     const [whole, , language = '', code = ''] = match;
-    if (/^(?:css|sh|bash|console|json)$/i.test(language)) return [];
+    if (/^css$/i.test(language) || FOR_OTHERS.test(language)) return [];
     const start = match.index + whole.indexOf(code);
     const page = asPage(code);
     const shift = page === code ? 0 : OPEN.length;
@@ -44,3 +46,11 @@ const ofManual = (file: string, text: string): Sample[] =>
 /** Code without a tag is what stands in a script. */
 const asPage = (code: string): string =>
   /^\s*</.test(code) || /<\w+[\s>]/.test(code) ? code : `${OPEN}${code}</script>`;
+
+/** The examples of a Markdown manual, one after the other; empty where it shows none. */
+export const linesInManual = (files: Readonly<Record<string, string>>): string =>
+  Object.entries(files)
+    .filter(([file]) => /\.(?:md|markdown)$/i.test(file))
+    .flatMap(([, text]) => [...text.matchAll(FENCED)])
+    .flatMap(([, , language = '', code = '']) => (FOR_OTHERS.test(language) ? [] : [code.trim()]))
+    .join('\n\n');

@@ -50,8 +50,9 @@ export interface Authored {
   start: string | null;
   /** Attributes by which that code finds what holds the links. */
   holders: ReadonlyMap<PageElement, { name: 'id' | 'class'; value: string }>;
-  /** What comes before its includes; each is one more element. */
+  /** What comes before its includes, and what behind them; each is one more element. */
   before: readonly Edit[];
+  behind: readonly Edit[];
   /** What is written into other files. */
   files: readonly FileChange[];
 }
@@ -132,7 +133,13 @@ function putOn(
   const includes = includeEdits(site, page, to);
   if (!includes.ok) return includes;
   const starts = startEdits(page, to, includes.target, authored?.start);
-  const edits = [...(authored?.before ?? []), ...includes.edits, ...starts, ...containerEdits(page, to)];
+  const edits = [
+    ...(authored?.before ?? []),
+    ...includes.edits,
+    ...starts,
+    ...containerEdits(page, to),
+    ...(authored?.behind ?? []),
+  ];
   return { ok: true, edits, files: copiedFiles(site, to, before), elements: edits.length };
 }
 
