@@ -40,6 +40,7 @@ import { textLeftOver } from './textLeftOver.ts';
 import { tooDeep } from './tooDeep.ts';
 import { tooHeavy } from './tooHeavy.ts';
 import { tooLarge } from './tooLarge.ts';
+import { viewerUnknown } from './viewerUnknown.ts';
 import type { Finding, Rule } from './finding.ts';
 import type { SiteReading } from '../model/index.ts';
 
@@ -66,6 +67,7 @@ export const RULES: readonly Rule[] = [
   schemeMissing,
   rootAddress,
   moduleFromDisk,
+  viewerUnknown,
   kitIncomplete,
   includedTwice,
   scriptBroken,

@@ -124,7 +124,11 @@ export function insertStylesheet(page: PageDocument, href: string): Edit | null 
 }
 
 /** On a line of its own behind the last neighbour of its kind, else at the end of the head; null without a head. */
-export function insertInHead(page: PageDocument, markup: string, neighbour: (element: PageElement) => boolean): Edit | null {
+export function insertInHead(
+  page: PageDocument,
+  markup: string,
+  neighbour: (element: PageElement) => boolean,
+): Edit | null {
   const head = page.elements.find((element) => element.tag === 'head');
   if (!head?.open) return null;
   const last =

@@ -14,6 +14,7 @@ export {
 } from './madeSizes.ts';
 export { type Drift, type SharedMenu, sharedMenu } from './sharedMenu.ts';
 export { type Elsewhere, newReadingMemory, type PageReading, readSite, type SiteReading } from './reading.ts';
+export { changeNotes, notesChange } from './notesChange.ts';
 export { baseOf, leadOf, writtenAs } from './leads.ts';
 export { addressesOfPage, ledBy } from './siteAddresses.ts';
 export { mergeFiles, redirect, renameFile, renames } from './renames.ts';

@@ -1,7 +1,6 @@
 /** What somebody decides of two pictures. */
-import type { SiteReading } from '../model/index.ts';
+import { changeNotes, type SiteReading } from '../model/index.ts';
 import { type FileContent, nameOf, type PairDecision, type Planned, refuse } from '../site/index.ts';
-import { changeNotes } from './notes.ts';
 
 interface Decide {
   thumbnail: string;

@@ -8,9 +8,8 @@ import {
   refill,
   type Gallery,
 } from '../markup/index.ts';
-import type { PageReading, SiteReading } from '../model/index.ts';
+import { notesChange, type PageReading, type SiteReading } from '../model/index.ts';
 import { applyChange, type Edited, type Planned, type SiteNotes } from '../site/index.ts';
-import { notesChange } from './notes.ts';
 
 type Emptied = SiteNotes['emptied'];
 

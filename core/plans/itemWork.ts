@@ -13,10 +13,9 @@ import {
   type NewItem,
   type SettableSlot,
 } from '../markup/index.ts';
-import type { SiteReading, Strand } from '../model/index.ts';
+import { notesChange, type SiteReading, type Strand } from '../model/index.ts';
 import { countOf, planEdits, type Planned, refuse, relativeReference, resolveInSite } from '../site/index.ts';
 import { galleryFor, rememberingEmptied } from './emptied.ts';
-import { notesChange } from './notes.ts';
 import { wordsOf } from './pictureWords.ts';
 import { GALLERY_GONE, galleryAt, itemOf, markupIn, type FoundGallery, type GalleryPlace } from './items.ts';
 import type { CaptionSource, FILLABLE } from './rules.ts';

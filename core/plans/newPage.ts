@@ -18,7 +18,15 @@ import {
   type PageDocument,
   type PageElement,
 } from '../markup/index.ts';
-import { addressesOfPage, ledBy, type PageReading, sharedMenu, type SiteReading, writtenAs } from '../model/index.ts';
+import {
+  notesChange,
+  addressesOfPage,
+  ledBy,
+  type PageReading,
+  sharedMenu,
+  type SiteReading,
+  writtenAs,
+} from '../model/index.ts';
 import {
   applyEdits,
   cleanPath,
@@ -35,7 +43,6 @@ import {
   lastOf,
 } from '../site/index.ts';
 import { enterInMenus } from './menuWork.ts';
-import { notesChange } from './notes.ts';
 import type { NewPicture } from './intent.ts';
 
 interface NewPageWish {

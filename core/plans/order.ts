@@ -1,8 +1,7 @@
 /** The order of pictures: how the list shows them, and a gallery's items put in that order. */
 import { orderItems } from '../markup/index.ts';
-import type { SiteReading } from '../model/index.ts';
+import { changeNotes, type SiteReading } from '../model/index.ts';
 import { byNaturalName, folderOf, nameOf, planEdits, type Planned, refuse, type SiteNotes } from '../site/index.ts';
-import { changeNotes } from './notes.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
 import { takenAtOf } from './pictureWords.ts';
 

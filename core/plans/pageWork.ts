@@ -11,7 +11,7 @@ import {
   verifiedSameShape,
   type PageElement,
 } from '../markup/index.ts';
-import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
+import { notesChange, resolved, type PageReading, type SiteReading } from '../model/index.ts';
 import {
   type Edit,
   editsOverlap,
@@ -24,7 +24,6 @@ import {
   firstOf,
 } from '../site/index.ts';
 import { styleLink } from '../style/index.ts';
-import { notesChange } from './notes.ts';
 
 const leadsTo = (site: SiteReading, from: string, value: string | undefined, path: string): boolean =>
   resolved(value, from, site.index)?.real === path;

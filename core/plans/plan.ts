@@ -10,7 +10,7 @@ import {
   type Stated,
   STATES,
 } from '../markup/index.ts';
-import { madeFullSize, type SiteReading } from '../model/index.ts';
+import { changeNotes, notesChange, madeFullSize, type SiteReading } from '../model/index.ts';
 import { troubleOf } from '../pairing/index.ts';
 import {
   type ListMapping,
@@ -37,7 +37,6 @@ import {
 import { linkTo } from './links.ts';
 import { addMenuEntry, alignMenus } from './menuWork.ts';
 import { newPage } from './newPage.ts';
-import { changeNotes, notesChange } from './notes.ts';
 import { deletePage, setStylesheet } from './pageWork.ts';
 import { addSection, listSections } from './sections.ts';
 import { orderGallery, setOrder } from './order.ts';

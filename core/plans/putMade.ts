@@ -1,5 +1,6 @@
 /** From pictures that were made to the change that puts them in place. */
 import {
+  notesChange,
   focusOf,
   FULL_SIZE,
   madeFullSize,
@@ -23,7 +24,6 @@ import {
   refuse,
   type SiteNotes,
 } from '../site/index.ts';
-import { notesChange } from './notes.ts';
 
 /** What came out of a task. */
 export interface MadeFile {

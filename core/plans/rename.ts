@@ -1,7 +1,6 @@
 /** Files under other names, changed places, and copies given up; references follow. */
-import { mergeFiles, renames, type SiteReading, stillNamed } from '../model/index.ts';
+import { notesChange, mergeFiles, renames, type SiteReading, stillNamed } from '../model/index.ts';
 import { cleanPath, extensionOf, type FileChange, nameOf, type Planned, refuse } from '../site/index.ts';
-import { notesChange } from './notes.ts';
 
 export interface Renaming {
   from: string;

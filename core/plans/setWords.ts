@@ -1,6 +1,6 @@
 /** Words of pictures set, in pages and in the notes; many at once are one change. */
 import { setAlt, setCaption } from '../markup/index.ts';
-import type { SiteReading } from '../model/index.ts';
+import { notesChange, type SiteReading } from '../model/index.ts';
 import {
   type Edit,
   type Edited,
@@ -12,7 +12,6 @@ import {
   type Result,
 } from '../site/index.ts';
 import { itemOf, markupIn } from './items.ts';
-import { notesChange } from './notes.ts';
 
 interface ItemWords {
   strand: string;

@@ -19,7 +19,7 @@ import {
   type PageElement,
   placeOf,
 } from '../markup/index.ts';
-import type { PageReading, SiteReading } from '../model/index.ts';
+import { notesChange, type PageReading, type SiteReading } from '../model/index.ts';
 import {
   applyEdits,
   type Edit,
@@ -38,7 +38,6 @@ import {
   stemOf,
   type Result,
 } from '../site/index.ts';
-import { notesChange } from './notes.ts';
 import { GALLERY_GONE } from './items.ts';
 
 /** The class by which the way between the pages is found again. */

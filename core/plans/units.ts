@@ -13,8 +13,7 @@ import {
   type PageElement,
   type UnitHint,
 } from '../markup/index.ts';
-import type { PageReading, SiteReading } from '../model/index.ts';
-import { changeNotes } from './notes.ts';
+import { changeNotes, type PageReading, type SiteReading } from '../model/index.ts';
 import { type Planned, refuse } from '../site/index.ts';
 
 /** One way to take an item: from the picture outwards. */

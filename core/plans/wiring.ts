@@ -1,16 +1,7 @@
 /** Wiring, unwiring and changing from one viewer to another, asked for by the names of kits. */
 import { type FileChange, type Planned, refuse } from '../site/index.ts';
-import { notesChange } from './notes.ts';
-import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
-import {
-  kitPath,
-  paste,
-  type Pasting,
-  rewire,
-  type Kit,
-  type KitManifest,
-  type WiringSite,
-} from '../wiring/index.ts';
+import { notesChange, resolved, type PageReading, type SiteReading } from '../model/index.ts';
+import { kitPath, paste, type Pasting, rewire, type Kit, type KitManifest, type WiringSite } from '../wiring/index.ts';
 
 function onPage(site: SiteReading, path: string, plan: (page: PageReading) => Planned): Planned {
   const page = site.pages.find((one) => one.path === path);

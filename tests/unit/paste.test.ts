@@ -2,7 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { pastedOn, planFor } from '../../core/plans/index.ts';
 import { readSite } from '../../core/model/index.ts';
-import { applyChange, type FileContent, type SiteFiles } from '../../core/site/index.ts';
+import { applyChange, type FileContent, NOTES_FILE, type SiteFiles } from '../../core/site/index.ts';
+import { findingsOf } from '../../core/checks/index.ts';
 import { answers } from '../../core/wiring/index.ts';
 import { piecesIn } from '../../core/wiring/paste/pieces.ts';
 import { KITS } from '../kits.ts';
@@ -290,5 +291,36 @@ describe('what cannot be done is said, and nothing is written', () => {
     expect(refusal('<!DOCTYPE html><title>x</title><p>Words', linesOf(TORCH), TORCH)).toMatch(
       /no gallery on this page/,
     );
+  });
+});
+
+describe('lines that were pasted into the source by hand', () => {
+  const found = (files: SiteFiles) => findingsOf(reading(files)).find(({ rule }) => rule === 'viewer-unknown');
+
+  it.each(WAYS.map(({ kit, name }) => [kit, name] as const))('are recognised, as those of the %s', (kit, name) => {
+    const { 'README.md': _, ...own } = download(kit, name);
+    const { after } = pastes(siteWith(page), linesOf(download(kit, name)), own);
+    // Nobody has told the program of the script.
+    const byHand = new Map([...after].filter(([path]) => path !== NOTES_FILE));
+    const finding = found(byHand);
+    expect(finding?.says).toBe(`${name}.js opens 4 pictures of this page, and it is not one of your viewers yet.`);
+    const [fix] = finding?.fixes ?? [];
+    const planned = fix?.kind === 'change' ? fix.plan() : null;
+    const known = planned?.ok ? applyChange(byHand, planned.change) : null;
+    if (!known?.ok) throw new Error('it cannot be added');
+    expect(answered(known.files)).toBe(4);
+    expect(found(known.files)).toBeUndefined();
+  });
+
+  it('and scripts that open no picture are left alone', () => {
+    const menu =
+      "document.querySelectorAll('nav a').forEach(function (a) { a.onclick = function () { a.title = 'x'; }; });";
+    const files = siteWith(
+      page.replace('</body>', '<nav><a href="a.html">A</a></nav><script src="menu.js"></script></body>'),
+      {
+        'menu.js': menu,
+      },
+    );
+    expect(found(files)).toBeUndefined();
   });
 });

@@ -1,6 +1,6 @@
 /** Lines as they come out of a manual, a forum or a word processor, without what was copied along. */
 
-export interface Cleaned {
+interface Cleaned {
   /** As many lines as were given. */
   text: string;
   /** What was taken out or put right, in words. */

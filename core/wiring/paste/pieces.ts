@@ -44,21 +44,36 @@ const valueIn = ({ attributes }: SourceElement, name: string): string | undefine
   attributes.find((one) => one.name === name)?.value;
 
 function tellElement(element: SourceElement, written: string, visit: (node: SourceNode) => void, add: Add): void {
-  const { tag, start, children } = element;
-  if (tag === 'script') {
+  const { tag, start } = element;
+  const own = TOLD_BY_TAG[tag];
+  if (own) own(element, add);
+  else if (holds(element, isInclude)) element.children.forEach(visit);
+  else if (tag === 'a' || holds(element, (one) => one.tag === 'a')) add('example', start, written);
+  else if (OF_MANUALS.test(tag)) element.children.forEach(visit);
+  else add('markup', start, written);
+}
+
+/** Words of a manual stand in elements of their own. */
+const OF_MANUALS = /^(?:p|h[1-6]|li|ul|ol|dl|dt|dd|blockquote|table)$/;
+
+/** Elements that say by their tag what stands in them. */
+const TOLD_BY_TAG: Readonly<Record<string, (element: SourceElement, add: Add) => void>> = {
+  script: (element, add) => {
     const src = valueIn(element, 'src');
     if (src === undefined) add('start', firstLetter(element), codeIn(textIn(element)));
-    else add('script', start, src);
-  } else if (tag === 'link' && /\bstylesheet\b/i.test(valueIn(element, 'rel') ?? '')) {
-    add('style', start, valueIn(element, 'href') ?? '');
-  } else if (tag === 'style') add('rules', firstLetter(element), textIn(element));
-  else if (tag === 'pre' || tag === 'code') tellLoose(textIn(element), start, add);
-  else if (holds(element, isInclude)) children.forEach(visit);
-  else if (tag === 'a' || holds(element, (one) => one.tag === 'a')) add('example', start, written);
-  // Words of a manual stand in elements of their own.
-  else if (/^(?:p|h[1-6]|li|ul|ol|dl|dt|dd|blockquote|table)$/.test(tag)) children.forEach(visit);
-  else add(tag === 'title' || tag === 'meta' ? 'words' : 'markup', start, written);
-}
+    else add('script', element.start, src);
+  },
+  link: (element, add) => {
+    if (/\bstylesheet\b/i.test(valueIn(element, 'rel') ?? ''))
+      add('style', element.start, valueIn(element, 'href') ?? '');
+  },
+  style: (element, add) => add('rules', firstLetter(element), textIn(element)),
+  pre: (element, add) => tellLoose(textIn(element), element.start, add),
+  code: (element, add) => tellLoose(textIn(element), element.start, add),
+  // The example's own, not the page's.
+  title: () => undefined,
+  meta: () => undefined,
+};
 
 const isInclude = ({ tag }: SourceElement): boolean => ['script', 'link', 'style', 'pre'].includes(tag);
 

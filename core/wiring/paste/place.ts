@@ -11,6 +11,7 @@ import {
   parsePage,
   scriptTag,
   stylesheetTag,
+  valueOf,
   type PageElement,
 } from '../../markup/index.ts';
 import {
@@ -22,27 +23,18 @@ import {
   type FileChange,
   nameOf,
   PathIndex,
-  folderOf,
   refuse,
   relativeReference,
   type Result,
 } from '../../site/index.ts';
-import { draftManifest, kitName } from '../read/evidence.ts';
-import {
-  isOfKit,
-  markerName,
-  markerSelector,
-  readManifest,
-  scriptsOf,
-  startWritten,
-  type Kit,
-} from '../kit/manifest.ts';
+import { isOfKit, markerName, markerSelector, scriptsOf, startWritten, type Kit } from '../kit/manifest.ts';
 import { readScript } from '../read/scriptFacts.ts';
 import { isMeant } from '../read/starts.ts';
 import { answers, wiringOf } from '../read/uses.ts';
 import { writtenHolder } from '../write/containerEdits.ts';
 import { openable, rewire, type Authored } from '../write/wire.ts';
 import type { WiringPage, WiringSite } from '../write/site.ts';
+import { draftedKit, scriptsOfNobody } from './draftedKit.ts';
 import { findFile, type FoundFile } from './findFile.ts';
 import { piecesIn, sampleOf, shownOnLinks, type Piece } from './pieces.ts';
 
@@ -94,7 +86,7 @@ export function paste(site: WiringSite, page: WiringPage, { text, files }: Paste
   });
   const missing = told.filter(({ file }) => file?.found === 'nowhere').map(({ piece }) => nameOf(piece.text));
   if (missing.length > 0)
-    return refused(`There is no ${missing.join(' and no ')} in the site. Bring it in with the lines.`);
+    return refused(`There is no ${missing.join(' and no ')} in the site. Add the script’s files to these lines.`);
   const meant = kitFor(site, page, pieces, told);
   if (!meant.ok) return refused(meant.reason);
   const { kit, isKnown } = meant;
@@ -120,27 +112,18 @@ type Meant = Result<{ kit: Kit; isKnown: boolean }>;
 
 /** The kit that the lines speak of: one that is known, or one drafted from its scripts and these lines. */
 function kitFor(site: WiringSite, page: WiringPage, pieces: readonly Piece[], told: readonly Told[]): Meant {
-  const local = told.flatMap(({ piece, file }) => (file?.found === 'here' ? [{ kind: piece.kind, ...file }] : []));
+  const local = told.flatMap(({ piece, file }) =>
+    file?.found === 'here'
+      ? [{ ...file, kind: piece.kind === 'script' ? ('script' as const) : ('style' as const) }]
+      : [],
+  );
   const scripts = local.filter(({ kind }) => kind === 'script');
   const known = site.kits.find((kit) => (scripts.length > 0 ? isOf(kit, scripts) : isNamed(kit, pieces)));
   if (known) return { ok: true, kit: known, isKnown: true };
   const used = scripts.length > 0 ? local : scriptsOfNobody(page);
-  const main = used.findLast(({ kind, text }) => kind === 'script' && !isBase(text));
-  if (!main) return refuse(`${NO_SCRIPT}.`);
-  const title = titleOf(main.path);
-  const texts = Object.fromEntries(used.map((one) => [nameOf(one.path), one.text]));
-  const draft = draftManifest(title, { ...texts, 'pasted lines.html': sampleOf(pieces) });
-  const [unread] = draft.unread;
-  if (unread) return refuse(`${unread.file}, line ${unread.line}: ${unread.reason}. A browser runs nothing of it.`);
-  const folders = new Map(used.map(({ path }) => [nameOf(path), folderOf(path).replace(/\/$/, '')]));
-  const read = readManifest({
-    ...draft.manifest,
-    name: freeName(site, kitName(title)),
-    folder: kitName(title),
-    files: draft.manifest.files.map((file) => ({ ...file, folder: folders.get(file.name) ?? '' })),
-  });
-  if (!read.ok) return refuse(`What ${nameOf(main.path)} answers is told neither by these lines nor by the script.`);
-  return { ok: true, kit: { manifest: read.manifest, files: texts, kind: 'own' }, isKnown: false };
+  if (used.length === 0) return refuse(`${NO_SCRIPT}.`);
+  const drafted = draftedKit(site, used, sampleOf(pieces));
+  return drafted.ok ? { ...drafted, isKnown: false } : drafted;
 }
 
 /** Every script of the kit that is no base is among these. */
@@ -163,36 +146,6 @@ const callsIn = (code: string, start: Kit['manifest']['start']) => {
   const reading = readScript(code);
   return start && reading.ok ? reading.calls.filter((call) => isMeant(start, call)) : [];
 };
-
-/** Scripts and styles of a page that belong to no kit. */
-function scriptsOfNobody({ wiring }: WiringPage): { kind: 'script' | 'style'; path: string; text: string }[] {
-  const owned = new Set(wiring.uses.flatMap(({ files }) => files.flatMap(({ includes }) => includes)));
-  return wiring.scripts.flatMap(({ include, text }) =>
-    include.path !== null && text !== null && !owned.has(include)
-      ? [{ kind: 'script' as const, path: include.path, text }]
-      : [],
-  );
-}
-
-const isBase = (text: string): boolean => {
-  const reading = readScript(text);
-  return reading.ok && reading.gives.some(({ name }) => name === 'jQuery');
-};
-
-/** `js/jquery.sheen-1.2.min.js` is “sheen”. */
-const titleOf = (path: string): string =>
-  nameOf(path)
-    .replace(/\.js$/i, '')
-    .replace(/(?:[.-](?:min|pack|bundle|umd|iife|esm))+$/i, '')
-    .replace(/[-.]v?\d+(?:\.\d+)*$/i, '')
-    .replace(/^jquery[.-]|[.-](?:jquery|plugin)$/gi, '') || 'own';
-
-function freeName({ kits }: WiringSite, name: string): string {
-  const taken = new Set(kits.map(({ manifest }) => manifest.name));
-  let free = name;
-  for (let n = 2; taken.has(free); n++) free = `${name}-${n}`;
-  return free;
-}
 
 interface Placing extends Authored {
   /** Selectors of the pasted call that were changed for the page’s own. */
@@ -251,7 +204,7 @@ function startPlaced(
   kit: Kit,
   told: readonly Told[],
 ): Pick<Placing, 'start' | 'holders' | 'adapted'> {
-  const holders = new Map<PageElement, { name: 'id' | 'class'; value: string }>();
+  const holders: Holders = new Map();
   const adapted: Placing['adapted'] = [];
   const codes = told.flatMap(({ piece }) => (piece.kind === 'start' ? [piece.text] : []));
   const placed = codes.map((code) => {
@@ -273,31 +226,31 @@ function startPlaced(
   return { start: placed.length === 0 ? null : placed.join('\n'), holders, adapted };
 }
 
+type Holders = Map<PageElement, { name: 'id' | 'class'; value: string }>;
+
 const LED_BY_NAME = /^\w*([.#])([A-Za-z_-][\w-]*)/;
 
 /** What finds on this page what a selector of the manual means; an element may be given its name for that. */
-function selectorHere(
-  page: WiringPage,
-  kit: Kit,
-  selector: string,
-  holders: Map<PageElement, { name: 'id' | 'class'; value: string }>,
-): string {
-  const found = matches(page.document, selector);
-  const isFound = found.ok && found.elements.length > 0;
-  const marker = markerSelector(kit.manifest)?.replace(/^a/, '');
-  if (!found.ok || isFound || (marker !== undefined && selector.includes(marker))) return selector;
+function selectorHere(page: WiringPage, kit: Kit, selector: string, holders: Holders): string {
   const [led, sign, name = ''] = LED_BY_NAME.exec(selector) ?? [];
   const containers = page.galleries.flatMap(({ container }) => writtenHolder(container) ?? []);
   const [first] = containers;
-  if (led === undefined || !first) return selector;
+  if (led === undefined || !first || !findsNothing(page, kit, selector)) return selector;
   if (sign === '.') {
     for (const container of containers) holders.set(container, { name: 'class', value: name });
     return selector;
   }
-  const own = first.attributes.find((attribute) => attribute.name === 'id')?.value;
-  if (own && /^[A-Za-z_][\w-]*$/.test(own)) return `#${own}${selector.slice(led.length)}`;
+  const own = valueOf(first, 'id') ?? '';
+  if (/^[A-Za-z_][\w-]*$/.test(own)) return `#${own}${selector.slice(led.length)}`;
   holders.set(first, { name: 'id', value: name });
   return selector;
+}
+
+/** Neither is anything there, nor will the marker be it. */
+function findsNothing(page: WiringPage, kit: Kit, selector: string): boolean {
+  const found = matches(page.document, selector);
+  const marker = markerSelector(kit.manifest)?.replace(/^a/, '');
+  return found.ok && found.elements.length === 0 && (marker === undefined || !selector.includes(marker));
 }
 
 /** Why the page would not work with what was written; null where it does. */
@@ -362,7 +315,7 @@ function fateOf(
     case 'attribute':
       return placed(done ? saidOfLinks(page, done.kit) : '');
     case 'markup':
-      return left('where this belongs is not told by the lines: write it in Markup where it shall stand');
+      return left('the lines do not say where it belongs: add it in Markup where you want it');
     default:
       return left('words of the manual');
   }

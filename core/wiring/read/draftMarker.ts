@@ -29,13 +29,7 @@ const BY_ATTRIBUTE = /^a?\[([a-z][a-z0-9-]*)(?:[~^|*$]?=["']?([\w-]*)["']?)?/i;
 const NEVER_MARKER = /^(?:href|src|id|class)$/i;
 
 export function markerIn({ selectors, attributes, samples }: Found, start: FoundStart | null, note: Note): FoundMarker {
-  if (start?.items) {
-    // What holds the links is found by the call.
-    const holder = /\.([A-Za-z_-][\w-]*)$/.exec(start.selector ?? '')?.[1];
-    if (holder === undefined) return {};
-    if (start.place) note('marker', `class “${holder}”`, start.place.file, start.place.at);
-    return { on: 'gallery', class: holder };
-  }
+  if (start?.items) return markerOfHolder(start, note);
   // Links in something are found by where they stand; nothing marks them.
   if (/\S[\s>]+a$/.test(start?.selector ?? '')) return {};
   const chosen = start && markerOfCall(start, selectors, note);
@@ -48,6 +42,14 @@ export function markerIn({ selectors, attributes, samples }: Found, start: Found
     }
   }
   return markerByLooks(selectors, attributes, samples, note);
+}
+
+/** What holds the links is found by the call. */
+function markerOfHolder({ selector, place }: FoundStart, note: Note): FoundMarker {
+  const holder = /\.([A-Za-z_-][\w-]*)$/.exec(selector ?? '')?.[1];
+  if (holder === undefined) return {};
+  if (place) note('marker', `class “${holder}”`, place.file, place.at);
+  return { on: 'gallery', class: holder };
 }
 
 function markerByLooks(

@@ -198,3 +198,13 @@ describe('how a script is started', () => {
     expect(manifestOf('document.title = 1;').start).toBeUndefined();
   });
 });
+
+describe('a counter', () => {
+  it.each([
+    ["x.text(n + 1 + ' of ' + count)", true],
+    ['x.text(`${n + 1} of ${all.length}`)', true],
+    ['x.text(n+1+"/"+a.length)', true],
+    ["x.text('a of ' + b)", false],
+    ['n = (n + 1) % all.length', false],
+  ])('%s', (code, counts) => expect(manifestOf(`function kite(s) { ${code} }`).counter ?? false).toBe(counts));
+});

@@ -195,8 +195,8 @@ function startPart(
   };
 }
 
-/** A number, a word between, and how many there are: `n + 1 + ' of ' + links.length`. */
-const COUNTS = /["'`}]\s*(?:of|from|\/|von|de|di|sur)\s*["'`$][^;]{0,40}?\.(?:length|size\(\))/;
+/** One more than the place, counted from 0, and a word: `n + 1 + ' of ' + count`, `${n + 1} of ${count}`. */
+const COUNTS = /\+\s*1\)?\s*(?:\}|\+\s*["'`])\s*(?:of|from|\/|von|de|di|sur)\s*["'`$]/;
 
 function counterPart(scripts: readonly Script[], note: Note): Pick<KitManifestInput, 'counter'> {
   for (const { name, text } of scripts) {

@@ -37,10 +37,9 @@ export function startEdits(
   script: PageElement | null,
   authored: string | null = null,
 ): Edit[] {
-  const { start } = kit.manifest;
+  const call = authored ?? callNeeded(kit);
   const use = wiring.uses.find((one) => one.kit.manifest.name === kit.manifest.name);
-  if ((!start?.required && authored === null) || (use && use.starts.length > 0)) return [];
-  const call = authored ?? callText(kit.manifest);
+  if (call === null || (use && use.starts.length > 0)) return [];
   const markup = `<script>${call}</script>`;
   // A call that stands as it is runs before scripts that are deferred; it has to wait as they do.
   const waiting =
@@ -53,6 +52,8 @@ export function startEdits(
       : insertAtEnd(document, text),
   ];
 }
+
+const callNeeded = ({ manifest }: Kit): string | null => (manifest.start?.required ? callText(manifest) : null);
 
 type RemovedStarts = Result<{ edits: Edit[]; files: FileChange[]; removed: number }>;
 

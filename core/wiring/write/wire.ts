@@ -70,21 +70,21 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to, authored 
   if (from) unmark(page, from, wishes);
   const unmarkable = to && mark(site, page, from, to, groups, wishes);
   if (unmarkable) return refuse(unmarkable);
-  if (to && authored) addAuthored(page, to, authored, wishes);
+  if (to) addAuthored(page, to, authored, wishes);
 
   const taken = from ? takenOff(site, page, from, to) : NOTHING;
   if (!taken.ok) return taken;
   const put = to ? putOn(site, page, to, taken.files, authored) : NOTHING;
   if (!put.ok) return put;
   const rewritten = [...wishes].flatMap(([element, wish]) => rewriteTag(element, wish, document.text));
-  const merged = mergeInsertions([...rewritten, ...taken.edits, ...put.edits]);
-  const files = [...taken.files, ...put.files, ...(authored?.files ?? [])];
-  if (merged.length === 0 && files.length === 0)
+  const edits = mergeInsertions([...rewritten, ...taken.edits, ...put.edits]);
+  const files = [...taken.files, ...put.files];
+  const changes = [...files, ...(edits.length > 0 ? [{ kind: 'edit' as const, path, edits }] : [])];
+  if (changes.length === 0)
     return refuse(
       to ? 'Everything is wired already; there is nothing to write.' : 'Nothing of this kit is on the page.',
     );
-  const changes = [...files, ...(merged.length > 0 ? [{ kind: 'edit' as const, path, edits: merged }] : [])];
-  const wrong = troubleAfter(site, page, { from, to }, changes, merged, put.elements + taken.elements);
+  const wrong = troubleAfter(site, page, { from, to }, changes, edits, put.elements + taken.elements);
   if (wrong !== null) return refuse(`The change was not made: ${wrong}.`);
   return { ok: true, change: { label: labelOf(path, from, to), files: changes } };
 }
@@ -140,7 +140,8 @@ function putOn(
     ...containerEdits(page, to),
     ...(authored?.behind ?? []),
   ];
-  return { ok: true, edits, files: copiedFiles(site, to, before), elements: edits.length };
+  const files = [...copiedFiles(site, to, before), ...(authored?.files ?? [])];
+  return { ok: true, edits, files, elements: edits.length };
 }
 
 function labelOf(path: string, from: Kit | null, to: Kit | null): string {
@@ -252,8 +253,9 @@ function mark(
 }
 
 /** What the author's own call looks for, and the words of the page where the kit looks for captions. */
-function addAuthored(page: WiringPage, to: Kit, { holders }: Authored, wishes: Wishes): void {
-  for (const [element, { name, value }] of holders)
+function addAuthored(page: WiringPage, to: Kit, authored: Authored | undefined, wishes: Wishes): void {
+  if (!authored) return;
+  for (const [element, { name, value }] of authored.holders)
     wishesOf(wishes, element).set(name, name === 'class' ? classValue(element, [value], []) : value);
   const { attribute, from } = to.manifest.caption;
   for (const item of page.galleries.flatMap(({ items }) => items)) {

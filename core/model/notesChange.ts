@@ -1,5 +1,5 @@
 /** Changes of the program's notes of a site, so that what is decided is undone and kept like any other change. */
-import type { SiteReading } from '../model/index.ts';
+import type { SiteReading } from './reading.ts';
 import { type FileChange, NOTES_FILE, type Planned, type SiteNotes, smallestEdit, writeNotes } from '../site/index.ts';
 
 export function changeNotes(site: SiteReading, label: string, part: Partial<SiteNotes>): Planned {
