@@ -22,13 +22,15 @@ interface Found {
   selectors: readonly FoundName[];
   attributes: readonly FoundName[];
   samples: readonly Sample[];
+  scripts: readonly { name: string; text: string }[];
 }
 
 /** `a[rel^="flare"]`, `[data-room]`: the attribute, and the value where one is asked for. */
 const BY_ATTRIBUTE = /^a?\[([a-z][a-z0-9-]*)(?:[~^|*$]?=["']?([\w-]*)["']?)?/i;
 const NEVER_MARKER = /^(?:href|src|id|class)$/i;
 
-export function markerIn({ selectors, attributes, samples }: Found, start: FoundStart | null, note: Note): FoundMarker {
+export function markerIn(found: Found, start: FoundStart | null, note: Note): FoundMarker {
+  const { selectors, attributes, samples } = found;
   if (start?.items) return markerOfHolder(start, note);
   // Links in something are found by where they stand; nothing marks them.
   if (/\S[\s>]+a$/.test(start?.selector ?? '')) return {};
@@ -41,7 +43,7 @@ export function markerIn({ selectors, attributes, samples }: Found, start: Found
       return { attribute: attribute.toLowerCase(), ...(value ? { value } : {}) };
     }
   }
-  return markerByLooks(selectors, attributes, samples, note);
+  return markerByWord(found, note) ?? markerByLooks(selectors, attributes, samples, note);
 }
 
 /** What holds the links is found by the call. */
@@ -50,6 +52,22 @@ function markerOfHolder({ selector, place }: FoundStart, note: Note): FoundMarke
   if (holder === undefined) return {};
   if (place) note('marker', `class “${holder}”`, place.file, place.at);
   return { on: 'gallery', class: holder };
+}
+
+/** A text or a pattern with which a script compares what it has read. */
+const COMPARED = /(?:indexOf|startsWith|test|match|search|[!=]==?)\s*\(?\s*["'/]\^?([a-z][\w-]*)/gi;
+
+/** A word at the beginning of `rel`, where a script looks all links through for it. */
+function markerByWord({ attributes, samples, scripts }: Found, note: Note): FoundMarker | null {
+  if (!attributes.some(({ name }) => name === 'rel')) return null;
+  const shown = samples.flatMap(({ page }) => page.elements.flatMap((one) => valueOf(one, 'rel') ?? []));
+  const compared = scripts.flatMap(({ name, text }) =>
+    [...text.matchAll(COMPARED)].map(({ 1: word = '', index }) => ({ word, file: name, at: index })),
+  );
+  const told = compared.find(({ word }) => shown.some((rel) => rel.split(/[\s[]/)[0] === word));
+  if (!told) return null;
+  note('marker', `a[rel^="${told.word}"]`, told.file, told.at);
+  return { attribute: 'rel', value: told.word };
 }
 
 function markerByLooks(

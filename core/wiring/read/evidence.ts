@@ -58,7 +58,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   const selectors = own.flatMap(({ name: file, facts }) => facts.selectors.map((one) => ({ ...one, file })));
 
   const start = startIn(own, samples, note);
-  const marker = markerIn({ selectors, attributes, samples }, start, note);
+  const marker = markerIn({ selectors, attributes, samples, scripts: own }, start, note);
   const told = attributesIn(attributes, marker.attribute, kitName(name), note);
   const figures = selectors.find(({ name: selector }) => /figcaption/.test(selector));
   if (figures) note('caption', 'reads figcaption', figures.file, figures.at);
@@ -290,11 +290,19 @@ function startIn(scripts: readonly Script[], samples: readonly Sample[], note: N
   const asks = scripts.some(({ facts }) => facts.selectors.some(({ name }) => /\[|\./.test(name)));
   const last = [...given.values()]
     .filter(({ name }) => !scripts.some(({ facts }) => facts.needs.some((need) => need.name === name)))
+    .filter(({ name, script }) => !isUsedInside(script.text, name))
     .at(-1);
   if (asks || !last) return null;
   note('start', `gives ${last.name}()`, last.script.name, last.at);
   return { ...PLAIN, call: last.name, selector: '' };
 }
+
+/** Whether a script calls its own function, or hands it to what calls it. */
+const isUsedInside = (text: string, name: string): boolean => {
+  const word = name.replace(/\$/g, '\\$&');
+  const called = new RegExp(`(?<!function\\s+|new\\s+|[\\w$.])${word}\\s*\\(`).test(text);
+  return called || new RegExp(`\\bon[a-z]+\\s*=\\s*${word}\\b|,\\s*${word}\\s*[,)]`).test(text);
+};
 
 /** Names of options that choose among what the selector finds (common practice, no source). */
 const CHOOSES = /^(?:items?|links?|children|slides?|selector|delegate)$/i;
