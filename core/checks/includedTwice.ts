@@ -2,6 +2,8 @@ import { cutLine } from '../markup/index.ts';
 import { includedName, type Include } from '../wiring/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
+const bare = (name: string): string => name.toLowerCase().replace(/[.-]min(?=\.\w+$)/, '');
+
 export const includedTwice: Rule = {
   id: 'included-twice',
   station: 'wiring',
@@ -9,15 +11,13 @@ export const includedTwice: Rule = {
   find: (site) =>
     site.pages.flatMap((page): Observation[] => {
       const seen = new Map<string, Include>();
-      const ofKits = new Set(
-        page.wiring.uses.flatMap(({ kit }) => kit.manifest.files.map(({ name }) => name.toLowerCase())),
-      );
+      const ofKits = new Set(page.wiring.uses.flatMap(({ kit }) => kit.manifest.files.map(({ name }) => bare(name))));
       return page.wiring.includes.flatMap((include): Observation[] => {
         if (include.written === null) return [];
         // The same viewer from two places is loaded twice as well.
-        const key = ofKits.has(includedName(include))
-          ? includedName(include)
-          : (include.path ?? include.written).toLowerCase();
+        // So is the one that is made small beside the one to be read.
+        const name = bare(includedName(include));
+        const key = ofKits.has(name) ? name : bare(include.path ?? include.written);
         const first = seen.get(`${include.kind} ${key}`);
         seen.set(`${include.kind} ${key}`, first ?? include);
         if (!first || !include.element.range) return [];

@@ -1,7 +1,7 @@
 import { applyEdits, LineIndex, type Edit } from '../site/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { rewriteTag, STATES } from '../markup/index.ts';
-import { readScript, type ScriptRun } from '../wiring/index.ts';
+import { readScript, type ScriptRun, withoutNumbers } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
 import { placeIn, planPage, type Observation, type Fix, type Rule } from './finding.ts';
 
@@ -37,7 +37,7 @@ function findingOf(site: SiteReading, page: PageReading, script: ScriptRun): Obs
       : { path, line, start: reading.at, end: reading.at + 1 },
     strand: null,
     joint: 'viewer',
-    fixes: fixesFor(site, page, script, mended(text, include.module ? 'module' : 'script')),
+    fixes: fixesFor(site, page, script, text),
   };
 }
 
@@ -68,12 +68,57 @@ function untyped(page: PageReading, { include, text }: ScriptRun, at: number): O
 
 const AS_MODULE = new Map([['type', 'module']]);
 
-function fixesFor(site: SiteReading, page: PageReading, { include }: ScriptRun, edits: Edit[] | null): Fix[] {
-  if (!edits) return [];
-  const stray = edits.length === 1 ? 'the stray character' : `the ${edits.length} stray characters`;
+function fixesFor(site: SiteReading, page: PageReading, { include, reading }: ScriptRun, text: string): Fix[] {
+  const as = include.module ? 'module' : 'script';
   const label = `Mend the script ${include.written ?? `on line ${include.line}`}`;
-  const plan = () => editScript(page, include, edits, label, site);
-  return [{ kind: 'change', states: STATES.mends, label: `Take ${stray} out`, plan }];
+  const fix = (says: string, edits: readonly Edit[] | null): Fix[] =>
+    edits
+      ? [
+          {
+            kind: 'change',
+            states: STATES.mends,
+            label: says,
+            plan: () => editScript(page, include, edits, label, site),
+          },
+        ]
+      : [];
+  const strays = mended(text, as);
+  const stray = strays?.length === 1 ? 'the stray character' : `the ${strays?.length} stray characters`;
+  return [
+    ...fix(`Take ${stray} out`, strays),
+    ...fix('Take the line numbers out', numbersOut(text, as)),
+    ...fix('Put the selector in quotes', quoted(text, reading?.ok === false ? reading.at : 0, as)),
+  ].slice(0, 1);
+}
+
+type As = 'script' | 'module';
+
+const ifRead = (text: string, edits: Edit[], as: As): Edit[] | null => {
+  const applied = applyEdits(text, edits);
+  return applied.ok && readScript(applied.text, as).ok ? edits : null;
+};
+
+/** The numbers of its lines, copied along from where they were shown. */
+function numbersOut(text: string, as: As): Edit[] | null {
+  const lines = text.split('\n');
+  const bare = withoutNumbers(text).split('\n');
+  let at = 0;
+  const edits = lines.flatMap((line, n): Edit[] => {
+    const start = at;
+    at += line.length + 1;
+    const gone = line.length - (bare[n] ?? line).length;
+    return gone > 0 ? [{ start, end: start + gone, text: '' }] : [];
+  });
+  return edits.length === 0 ? null : ifRead(text, edits, as);
+}
+
+/** `$(.thumb)`: the selector nearest before the mistake, which stands without its quotes. */
+function quoted(text: string, at: number, as: As): Edit[] | null {
+  const bare = [...text.matchAll(/(?<=\(\s*)[.#][A-Za-z][\w-]*(?:[ >.#]+[\w-]+)*(?=\s*[,)])/g)];
+  const near = bare.find(({ index, 0: selector }) => index <= at && at <= index + selector.length);
+  if (!near) return null;
+  const [selector] = near;
+  return ifRead(text, [{ start: near.index, end: near.index + selector.length, text: `'${selector}'` }], as);
 }
 
 /** What text programs and web pages put into code that is copied from them, and what is meant. */

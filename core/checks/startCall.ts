@@ -1,8 +1,9 @@
 import { STATES } from '../markup/index.ts';
-import type { PageReading } from '../model/index.ts';
-import { callText, isSlipOf, startEdits, type KitUse, type ScriptRun } from '../wiring/index.ts';
+import type { PageReading, SiteReading } from '../model/index.ts';
+import { callText, startEdits, type KitUse } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
+import { misnamedCall, type Misnamed } from './misnamedCall.ts';
 
 export const startCall: Rule = {
   id: 'start-call',
@@ -13,55 +14,46 @@ export const startCall: Rule = {
       page.wiring.uses.flatMap((use): Observation[] => {
         const { start, name } = use.kit.manifest;
         if (!start || use.starts.length > 0) return [];
-        const slip = misspeltCall(page, start.call);
-        if (slip) {
-          const { run, at, is } = slip;
-          return [
-            {
-              matter: `${page.path}:${is}`,
-              severity: 'error',
-              says: `${run.include.written ?? 'This script'} calls ${is}(); the ${name}’s function is ${start.call}().`,
-              why: `The browser stops it there with “${is} is not defined”.`,
-              place: placeIn(
-                page,
-                run.include.inline
-                  ? { start: run.include.inline.start + at, end: run.include.inline.start + at + is.length }
-                  : run.include.element.range,
-              ),
-              strand: null,
-              joint: 'viewer',
-              fixes: [
-                {
-                  kind: 'change',
-                  states: STATES.code,
-                  label: `Correct it to ${start.call}`,
-                  plan: () =>
-                    editScript(
-                      page,
-                      run.include,
-                      [{ start: at, end: at + is.length, text: start.call }],
-                      `Correct the call of ${start.call} on ${page.path}`,
-                      site,
-                    ),
-                },
-              ],
-            },
-          ];
-        }
+        const slip = misnamedCall(page, start);
+        if (slip) return [misnamed(site, page, name, slip)];
+        if (isInBroken(page, start.call)) return [];
         return start.required && use.marked.length > 0 && use.script ? [unstarted(page, use)] : [];
       }),
     ),
 };
 
-function misspeltCall(page: PageReading, meant: string): { run: ScriptRun; at: number; is: string } | null {
-  for (const run of page.wiring.scripts) {
-    if (!run.reading?.ok) continue;
-    const needed = new Set(run.reading.needs.map(({ name }) => name));
-    const call = run.reading.calls.find(({ name }) => needed.has(name) && isSlipOf(name, meant));
-    if (call) return { run, at: call.at, is: call.name };
-  }
-  return null;
+function misnamed(site: SiteReading, page: PageReading, kit: string, slip: Misnamed): Observation {
+  const { run, is, meant, at, end, why } = slip;
+  const { inline, element, written } = run.include;
+  return {
+    matter: `${page.path}:${is}`,
+    severity: 'error',
+    says: `${written ?? 'This script'} calls ${is}; for the ${kit} it is ${meant}.`,
+    why,
+    place: placeIn(page, inline ? { start: inline.start + at, end: inline.start + end } : element.range),
+    strand: null,
+    joint: 'viewer',
+    fixes: [
+      {
+        kind: 'change',
+        states: STATES.code,
+        label: `Correct it to ${meant}`,
+        plan: () =>
+          editScript(
+            page,
+            run.include,
+            [{ start: at, end, text: meant }],
+            `Correct the call of ${meant} on ${page.path}`,
+            site,
+          ),
+      },
+    ],
+  };
 }
+
+/** What stands in a script that no browser can read is told of that script. */
+const isInBroken = ({ wiring }: PageReading, name: string): boolean =>
+  wiring.scripts.some(({ reading, text }) => reading?.ok === false && text?.includes(name));
 
 function unstarted(page: PageReading, use: KitUse): Observation {
   const { start, name } = use.kit.manifest;

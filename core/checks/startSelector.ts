@@ -1,6 +1,6 @@
 import { matches, type PageDocument, STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import { answersLinks, startWritten, type KitUse, type StartingScript } from '../wiring/index.ts';
+import { answersLinks, startWritten, withoutInvisible, type KitUse, type StartingScript } from '../wiring/index.ts';
 import { editScript } from './editScript.ts';
 import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
@@ -96,6 +96,7 @@ function candidate(document: PageDocument, selector: string): string | null {
   const bare = selector.trim().replace(/^[.#]+/, '');
   const last = bare.replace(/[\s>]+(?:img|picture|li|figure)$/, '');
   const tries = [
+    withoutInvisible(selector),
     `.${bare}`,
     `#${bare}`,
     `#${bare} a`,
@@ -124,5 +125,7 @@ function whyNoLink({ kit, strays }: KitUse, matched: number, selector: string | 
     return `The ${name} opens links. A click on these reaches the link around or inside them, which it does not answer.`;
   if (selector !== null && wordAlone(selector))
     return 'A bare word means a tag of that name. A class begins with a dot, an id with a hash.';
+  if (selector !== null && selector !== withoutInvisible(selector))
+    return 'A character that nobody sees stands in it, as it is copied along from many a web page; to a browser it is another name.';
   return `The ${name} starts with no links and answers no click.`;
 }

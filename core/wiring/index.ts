@@ -27,6 +27,7 @@ export {
 } from './kit/manifest.ts';
 export { copiedFiles } from './write/kitFiles.ts';
 export { unknownViewer } from './paste/unknownViewer.ts';
+export { withoutInvisible, withoutNumbers } from './paste/clean.ts';
 export { linesInManual } from './read/manual.ts';
 export { paste, type Pasting, type PastedPiece } from './paste/place.ts';
 export { isSlipOf, lettersApart } from './read/letters.ts';

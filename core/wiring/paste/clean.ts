@@ -24,16 +24,18 @@ export function cleaned(text: string): Cleaned {
   let made = text.replace(/\r\n?/g, '\n');
   made = made.replace(FENCE, '').replace(AROUND, (tag) => tag.replace(/[^\n]/g, ' '));
   mend('line numbers that were copied along', withoutNumbers(made));
-  mend('invisible characters', made.replace(INVISIBLE, '').replace(WIDE_SPACE, ' '));
+  mend('invisible characters', withoutInvisible(made).replace(WIDE_SPACE, ' '));
   mend('quotes of a word processor', made.replace(/<[a-z][^<>]*>/gi, straight));
   return { text: made, mended };
 }
+
+export const withoutInvisible = (text: string): string => text.replace(INVISIBLE, '');
 
 /** Quotes as code has them. */
 export const straight = (text: string): string => text.replace(/[“”„‟″]/g, '"').replace(/[‘’‚‛′]/g, "'");
 
 /** Without the numbers of its lines, where every line has one and they rise by one. */
-function withoutNumbers(text: string): string {
+export function withoutNumbers(text: string): string {
   const lines = text.split('\n');
   const numbers = lines.filter((line) => line.trim() !== '').map((line) => Number(NUMBERED.exec(line)?.[1] ?? NaN));
   const isCounted = numbers.length > 1 && numbers.every((number, n) => n === 0 || number === (numbers[n - 1] ?? 0) + 1);

@@ -53,7 +53,8 @@ function findViewer(site: WiringSite, page: WiringPage): UnknownViewer | null {
   for (const run of page.wiring.scripts) {
     const { include, text } = run;
     const own = used.find(({ path }) => path === include.path);
-    if (!own || text === null || text.length > LARGEST || isBase(text) || !mayAnswer(page, run)) continue;
+    if (!own || text === null || text.length > LARGEST || isBase(text)) continue;
+    if (isKnownTwice(page, run) || !mayAnswer(page, run)) continue;
     const bases = used.filter((one) => isBase(one.text));
     const drafted = draftedKit(site, [...bases, own], page.document.text);
     if (!drafted.ok) continue;
@@ -64,6 +65,12 @@ function findViewer(site: WiringSite, page: WiringPage): UnknownViewer | null {
     if (answered > 0) return { kit, include, answered };
   }
   return null;
+}
+
+/** Another copy of a script that a kit has: that it is loaded twice is told elsewhere. */
+function isKnownTwice({ wiring }: WiringPage, { reading }: ScriptRun): boolean {
+  const given = wiring.uses.flatMap(({ kit }) => kit.manifest.files.flatMap(({ gives }) => gives));
+  return reading?.ok === true && reading.gives.some(({ name }) => given.includes(name));
 }
 
 /** Its reading is not kept for the page: the next one is without this kit again. */

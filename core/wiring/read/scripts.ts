@@ -31,6 +31,7 @@ export function runScripts(includes: readonly Include[], files: SiteFiles): Scri
   for (const { include, reading } of scripts)
     if (reading?.ok) for (const { name } of reading.gives) if (!givers.has(name)) givers.set(name, include);
   const there = new Set<string>();
+  const inSmall = new Set([...givers.keys()].map((name) => name.toLowerCase()));
   // Of what an outside script gives nobody can say.
   const isKnown = scripts.every(({ text }) => text !== null);
   return scripts.map(({ include, text, reading }): ScriptRun => {
@@ -39,7 +40,9 @@ export function runScripts(includes: readonly Include[], files: SiteFiles): Scri
           .filter(({ name, immediate }) => immediate && givers.has(name) && !there.has(name))
           .map(({ name, at }) => ({ name, at, from: givers.get(name) ?? null }))
       : [];
-    const bases = reading?.ok && isKnown ? reading.needs.filter(({ name }) => BASES.includes(name)) : [];
+    // In other capitals a name is another name.
+    const isBase = ({ name }: Mention) => BASES.includes(name) || inSmall.has(name.toLowerCase());
+    const bases = reading?.ok && isKnown ? reading.needs.filter(isBase) : [];
     const missing = bases.find(({ name, immediate }) => immediate && !givers.has(name)) ?? null;
     const runs = reading?.ok === true && early.length === 0 && missing === null;
     if (runs) for (const { name } of reading.gives) there.add(name);

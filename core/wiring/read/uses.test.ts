@@ -228,7 +228,9 @@ describe('a start', () => {
     const [use2] = inside.wiring.uses;
     const inner = inside.galleries.flatMap(({ items: all }) => all.flatMap(({ link }) => link ?? []));
     expect(use2 && inner.map((link) => strayOf(use2, link)?.tag ?? null)).toEqual(['img', null, null]);
-    expect(tags(started(pageOf(items(), BLOCKING, call('kite("li");')), { binds: false })?.strays)).toBe('');
+    const told = (start: object) => tags(started(pageOf(items(), BLOCKING, call('kite("li");')), start)?.strays);
+    expect(told({ binds: false }), 'what a listener further up finds is what was asked for').toBe('li li li');
+    expect(told({ binds: false, required: false })).toBe('');
   });
 });
 

@@ -7,6 +7,7 @@ import type { FileContent, PathIndex, SiteFiles } from '../../site/index.ts';
 import {
   answersLinks,
   bracketed,
+  bracketsWhole,
   groupAttribute,
   isMarker,
   markerSelector,
@@ -152,7 +153,9 @@ function useOf(
     const tooEarly = call.immediate && scripts.indexOf(run) < ready;
     return startOf(page, kit, { include: run.include, call, tooEarly, lost: lostTo(scripts, ready, run, call) });
   });
-  const reached = runs ? reachedBy(page, kit, starts) : NONE;
+  // A script that a browser stops makes no call behind that place.
+  const made = starts.filter(({ include }) => running.has(include));
+  const reached = runs ? reachedBy(page, kit, made) : NONE;
   const styled = files.every(
     ({ file, includes: some }) => file.role !== 'style' || some.some(({ lookup }) => lookup.found === 'exact'),
   );
@@ -196,7 +199,8 @@ function reachedBy(page: PageDocument, { manifest }: Kit, starts: readonly Start
     .flatMap(({ there }) => there);
   const all = [...(selector === null ? [] : matching(page, selector)), ...found];
   const claimed = answersLinks(manifest) ? all.filter(({ tag }) => tag === 'a') : all;
-  const strays = manifest.start?.binds ? found.filter(({ tag }) => tag !== 'a') : [];
+  const takesAny = answersLinks(manifest) && (manifest.start?.binds || manifest.start?.required);
+  const strays = takesAny ? found.filter(({ tag }) => tag !== 'a') : [];
   return { claimed: new Set(claimed), strays: new Set(strays) };
 }
 
@@ -243,8 +247,10 @@ export function groupOf(link: PageElement, { manifest }: Kit): string | null {
   const attribute = groupAttribute(manifest);
   const value = attribute === null ? undefined : valueOf(link, attribute);
   const { group } = manifest;
+  // A name that does not stand as the script asks for it is none.
   const isInBrackets = group !== undefined && 'in' in group && group.in === 'brackets';
-  return (isInBrackets ? bracketed(value ?? '') : value) || null;
+  if (isInBrackets) return bracketsWhole(manifest, value ?? '') ? bracketed(value ?? '') : null;
+  return value || null;
 }
 
 /** The group that most marked links of the items are in; null where they have none. */
