@@ -210,6 +210,22 @@ jQuery(function ($) {
     expect(made).toContain('<ul class="kites">');
   });
 
+  it('its words become captions, where the script looks for them', () => {
+    expect(pageAfter(STRANGER, linesOf(SHEEN), SHEEN)).toMatch(/<A HREF=large\/meadow\.jpg[^>]* title="The meadow"/);
+    expect(pageAfter(page, linesOf(SHEEN), SHEEN)).toContain('title="Meadow kite"');
+  });
+
+  it('and what is started already is not started again', () => {
+    const { after } = pastes(siteWith(page), linesOf(TORCH), TORCH);
+    const half = new Map(after).set('index.html', {
+      kind: 'text',
+      text: textIn(after, 'index.html').replace(/ data-torch="[^"]*"/, ''),
+    });
+    const again = pastes(half, linesOf(TORCH));
+    expect(textIn(again.after, 'index.html').split('Torch.bind').length).toBe(2);
+    expect(again.pasting?.pieces.find(({ kind }) => kind === 'start')?.says).toBe('the page starts it already');
+  });
+
   it('its line ends are kept', () => {
     const made = pageAfter(page.replaceAll('\n', '\r\n'), linesOf(TORCH), TORCH);
     expect(made.replaceAll('\r\n', '')).not.toContain('\n');

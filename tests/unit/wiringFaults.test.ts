@@ -28,8 +28,7 @@ describe.each(['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'be
   },
 );
 
-it('there are at least ninety', () =>
-  expect(WIRING_FAULTS.length).toBeGreaterThanOrEqual(90));
+it('there are at least ninety', () => expect(WIRING_FAULTS.length).toBeGreaterThanOrEqual(90));
 
 describe.each(WIRING_FAULTS.map((fault) => [fault.name, fault] as const))('%s', (_, fault) => {
   const texts = faultySite(fault);

@@ -278,6 +278,9 @@ function notAnswered(
   return `Nothing was changed, for ${kit.manifest.title} would answer none of the links: ${why}`;
 }
 
+const isStarted = ({ wiring }: WiringPage, { manifest }: Kit): boolean =>
+  wiring.uses.some(({ kit, starts }) => kit.manifest.name === manifest.name && starts.length > 0);
+
 const linksOf = (page: WiringPage): number =>
   page.galleries.flatMap(({ items }) => items).filter((item) => openable(page.base, item)).length;
 
@@ -306,6 +309,7 @@ function fateOf(
   if (file) return includeFate(page, file, placed, left);
   switch (piece.kind) {
     case 'start': {
+      if (done && isStarted(page, done.kit)) return placed('the page starts it already');
       const changed = done?.placing.adapted.map(({ from, to }) => `“${to}” instead of “${from}”`) ?? [];
       return placed(['behind the scripts', ...changed].join(', with '));
     }

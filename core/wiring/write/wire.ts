@@ -257,15 +257,18 @@ function addAuthored(page: WiringPage, to: Kit, authored: Authored | undefined, 
   if (!authored) return;
   for (const [element, { name, value }] of authored.holders)
     wishesOf(wishes, element).set(name, name === 'class' ? classValue(element, [value], []) : value);
+  for (const item of page.galleries.flatMap(({ items }) => items))
+    if (item.link && openable(page.base, item)) addWords(item, item.link, to, wishesOf(wishes, item.link));
+}
+
+/** The page's own caption, where the kit looks for one; what its author has written there stays. */
+function addWords(item: GalleryItem, link: PageElement, to: Kit, wish: Map<string, string | null>): void {
   const { attribute, from } = to.manifest.caption;
-  for (const item of page.galleries.flatMap(({ items }) => items)) {
-    const words = item.caption?.text ?? '';
-    if (!item.link || words === '' || !openable(page.base, item)) continue;
-    const wish = wishesOf(wishes, item.link);
-    if (captionOf(item, to, wish) !== '') continue;
-    if (attribute !== undefined && from.includes('attribute')) wish.set(attribute, words);
-    else if (from.includes('title')) wish.set('title', words);
-  }
+  const title = from.includes('title') ? 'title' : undefined;
+  const place = attribute !== undefined && from.includes('attribute') ? attribute : title;
+  const words = item.caption?.text ?? '';
+  if (words === '' || place === undefined || valueOf(link, place) !== undefined) return;
+  if (captionOf(item, to, wish) !== words) wish.set(place, words);
 }
 
 function markSections(page: WiringPage, { manifest: { title, marker } }: Kit, wishes: Wishes): string | null {
