@@ -250,6 +250,17 @@ describe('single lines', () => {
     expect(pasting?.pieces.every(({ placed }) => placed)).toBe(true);
   });
 
+  it('what an example has besides is said', () => {
+    const { pasting } = pastes(
+      siteWith(page),
+      linesOf(TORCH).replace('<a ', '<a target="_blank" data-size="9x6" '),
+      TORCH,
+    );
+    expect(pasting?.pieces.find(({ kind }) => kind === 'example')?.says).toBe(
+      'data-torch on 4 links; not written, for the script does not ask for it: target, data-size',
+    );
+  });
+
   it('rules go to the end of the page’s own stylesheet', () => {
     const styled = page.replace('</head>', '<link rel="stylesheet" href="style.css">\n</head>');
     const { after } = pastes(

@@ -32,7 +32,7 @@ import { readScript } from '../read/scriptFacts.ts';
 import { isMeant } from '../read/starts.ts';
 import { answers, wiringOf } from '../read/uses.ts';
 import { writtenHolder } from '../write/containerEdits.ts';
-import { openable, rewire, type Authored } from '../write/wire.ts';
+import { attributesOf, openable, rewire, type Authored } from '../write/wire.ts';
 import type { WiringPage, WiringSite } from '../write/site.ts';
 import { draftedKit, scriptsOfNobody } from './draftedKit.ts';
 import { findFile, type FoundFile } from './findFile.ts';
@@ -317,7 +317,7 @@ function fateOf(
       return placed(done?.placing.sheet ? `at the end of ${done.placing.sheet}` : 'in the head of the page');
     case 'example':
     case 'attribute':
-      return placed(done ? saidOfLinks(page, done.kit) : '');
+      return placed(done ? saidOfLinks(page, done.kit, piece) : '');
     case 'markup':
       return left('the lines do not say where it belongs: add it in Markup where you want it');
     default:
@@ -341,7 +341,13 @@ function includeFate(
   );
 }
 
-function saidOfLinks(page: WiringPage, { manifest }: Kit): string {
-  const marks = markerName(manifest);
-  return `${marks || 'nothing more'} on ${countOf(linksOf(page), 'link')}`;
+/** What every link has, or has of its own. */
+const OF_ANY_LINK = ['href', 'title', 'class', 'id'];
+
+function saidOfLinks(page: WiringPage, kit: Kit, piece: Piece): string {
+  const marks = markerName(kit.manifest) || 'nothing more';
+  const known = [...OF_ANY_LINK, ...attributesOf(kit)];
+  const left = shownOnLinks([piece]).flatMap(({ name }) => (known.includes(name) ? [] : [name]));
+  const besides = left.length === 0 ? '' : `; not written, for the script does not ask for it: ${left.join(', ')}`;
+  return `${marks} on ${countOf(linksOf(page), 'link')}${besides}`;
 }

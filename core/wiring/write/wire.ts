@@ -175,7 +175,7 @@ const wishesOf = (wishes: Wishes, element: PageElement): Map<string, string | nu
 };
 
 /** All that a kit may have on an element. */
-function attributesOf({ manifest }: Kit): string[] {
+export function attributesOf({ manifest }: Kit): string[] {
   const { marker, group, caption, kind, container, prefix, options, tags, middle } = manifest;
   return [
     marker.attribute,
