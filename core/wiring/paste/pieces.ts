@@ -93,9 +93,12 @@ function codeIn(code: string): string {
   return readScript(straight(code)).ok ? straight(code) : code;
 }
 
-const ATTRIBUTES = /^(?:[a-z][\w:.-]*\s*=\s*(?:"[^"]*"|'[^']*'|[^\s"'<>=]+)\s*)+$/i;
+const ONE = `[a-z][\\w:.-]*\\s*=\\s*(?:"[^"]*"|'[^']*'|[^\\s"'<>=]+)`;
+// Parted by spaces: without them, a long query could be cut in more ways than can be tried.
+const ATTRIBUTES = new RegExp(`^${ONE}(?:\\s+${ONE})*$`, 'i');
 const BARE_DATA = /^data-[\w-]+$/;
-const RULES = /^(?:\/\*[\s\S]*?\*\/\s*|[@.#:*[\]\w][^{}]*\{[^{}]*(?:\{[^{}]*\}[^{}]*)*\}\s*)+$/;
+const COMMENTS = /\/\*[\s\S]*?\*\//g;
+const RULES = /^(?:[@.#:*[\]\w][^{}]*\{[^{}]*(?:\{[^{}]*\}[^{}]*)*\}\s*)+$/;
 
 /** Text that stands in no element: code, rules, an attribute, or what the manual says. */
 function tellLoose(text: string, at: number, add: Add): void {
@@ -128,7 +131,8 @@ function kindOfLoose(text: string): PieceKind {
   const reading = readScript(codeIn(text));
   // A word by itself is code too, and calls nothing.
   if (reading.ok && reading.calls.length > 0) return 'start';
-  return RULES.test(text) && /:[^;{}]+[;}]/.test(text) ? 'rules' : 'words';
+  const bare = text.replace(COMMENTS, '').trim();
+  return RULES.test(bare) && /:[^;{}]+[;}]/.test(bare) ? 'rules' : 'words';
 }
 
 /** The pieces as one page that shows the use of the script. */

@@ -8,6 +8,7 @@ import {
   insertAtEnd,
   insertInHead,
   matches,
+  newlineOf,
   parsePage,
   scriptTag,
   stylesheetTag,
@@ -27,7 +28,15 @@ import {
   relativeReference,
   type Result,
 } from '../../site/index.ts';
-import { isOfKit, markerName, markerSelector, scriptsOf, startWritten, type Kit } from '../kit/manifest.ts';
+import {
+  answersLinks,
+  isOfKit,
+  markerName,
+  markerSelector,
+  scriptsOf,
+  startWritten,
+  type Kit,
+} from '../kit/manifest.ts';
 import { readScript } from '../read/scriptFacts.ts';
 import { isMeant } from '../read/starts.ts';
 import { answers, wiringOf } from '../read/uses.ts';
@@ -194,7 +203,8 @@ function rulesPlaced(
       sheet: path,
     };
   }
-  const edit = insertInHead(page.document, `<style>\n${rules.join('\n')}\n</style>`, ({ tag }) => tag === 'style');
+  const style = ['<style>', ...rules, '</style>'].join('\n').replace(/\n/g, newlineOf(page.document));
+  const edit = insertInHead(page.document, style, ({ tag }) => tag === 'style');
   return { edits: edit ? [edit] : [], files: [], sheet: null };
 }
 
@@ -223,7 +233,8 @@ function startPlaced(
     const applied = applyEdits(code, edits);
     return applied.ok ? applied.text : code;
   });
-  return { start: placed.length === 0 ? null : placed.join('\n'), holders, adapted };
+  const code = placed.join('\n').replace(/\n/g, newlineOf(page.document));
+  return { start: placed.length === 0 ? null : code, holders, adapted };
 }
 
 type Holders = Map<PageElement, { name: 'id' | 'class'; value: string }>;
@@ -236,6 +247,8 @@ function selectorHere(page: WiringPage, kit: Kit, selector: string, holders: Hol
   const containers = page.galleries.flatMap(({ container }) => writtenHolder(container) ?? []);
   const [first] = containers;
   if (led === undefined || !first || !findsNothing(page, kit, selector)) return selector;
+  const marker = markMeant(kit, selector);
+  if (marker !== null) return marker;
   if (sign === '.') {
     for (const container of containers) holders.set(container, { name: 'class', value: name });
     return selector;
@@ -244,6 +257,12 @@ function selectorHere(page: WiringPage, kit: Kit, selector: string, holders: Hol
   if (/^[A-Za-z_][\w-]*$/.test(own)) return `#${own}${selector.slice(led.length)}`;
   holders.set(first, { name: 'id', value: name });
   return selector;
+}
+
+/** Links that the manual calls otherwise than by this viewer's mark, which is on them; null where it means others. */
+function markMeant({ manifest }: Kit, selector: string): string | null {
+  const meansLinks = answersLinks(manifest) && manifest.start?.items === undefined && !/[\s>]/.test(selector.trim());
+  return meansLinks ? (markerSelector(manifest)?.replace(/^a/, '') ?? null) : null;
 }
 
 /** Neither is anything there, nor will the marker be it. */
@@ -311,7 +330,7 @@ function fateOf(
     case 'start': {
       if (done && isStarted(page, done.kit)) return placed('the page starts it already');
       const changed = done?.placing.adapted.map(({ from, to }) => `“${to}” instead of “${from}”`) ?? [];
-      return placed(['behind the scripts', ...changed].join(', with '));
+      return placed(['after the scripts', ...changed].join(', with '));
     }
     case 'rules':
       return placed(done?.placing.sheet ? `at the end of ${done.placing.sheet}` : 'in the head of the page');
@@ -332,12 +351,11 @@ function includeFate(
   left: (says: string) => Pick<PastedPiece, 'placed' | 'says'>,
 ): Pick<PastedPiece, 'placed' | 'says'> {
   if (file.found === 'nowhere') return left('no such file is in the site');
-  if (file.found === 'outside')
-    return placed(`included from ${file.address}, which works only where there is a network`);
+  if (file.found === 'outside') return placed(`included from ${file.address}, which works only online`);
   const here = page.wiring.includes.some(({ lookup }) => lookup.found === 'exact' && lookup.path === file.path);
   if (here) return { placed: true, says: `${file.path} is loaded already` };
   return placed(
-    `included as ${relativeReference(page.base, file.path)}${file.isBrought ? ', which comes into the site' : ''}`,
+    `included as ${relativeReference(page.base, file.path)}${file.isBrought ? ', which is added to the site' : ''}`,
   );
 }
 
