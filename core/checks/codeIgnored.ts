@@ -12,7 +12,7 @@ export const codeIgnored: Rule = {
         const { element } = include;
         // An empty comment is how some keep a script from being closed like an image.
         const inside =
-          include.written === null
+          include.written === null || include.imported
             ? ''
             : textOf(element)
                 .replace(/<!--[^]*?-->/g, '')

@@ -1,4 +1,5 @@
 import { attributeOf, rewriteTag, STATES } from '../markup/index.ts';
+import { readScript } from '../wiring/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const moduleFromDisk: Rule = {
@@ -7,15 +8,18 @@ export const moduleFromDisk: Rule = {
   title: 'Scripts run from disk as well',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.wiring.scripts.flatMap(({ include, reading }): Observation[] => {
-        if (!include.module || include.path === null) return [];
+      page.wiring.scripts.flatMap((run): Observation[] => {
+        const { include, text, imports } = run;
+        if (!include.module || include.imported) return [];
+        const [imported] = include.inline ? imports.filter((one) => one.include.path !== null) : [];
+        if (include.path === null && !imported) return [];
         // What parses as a classic script needs no module.
-        const classic = reading?.ok === true;
+        const classic = include.path !== null && text !== null && readScript(text).ok;
         return [
           {
-            matter: `${page.path}:${include.written}`,
+            matter: `${page.path}:${imported?.from ?? include.written}`,
             severity: 'warning',
-            says: `${include.written} is loaded as a module.`,
+            says: `${imported?.from ?? include.written} is loaded as a module.`,
             why: 'Opened from disk, a browser refuses to load module files; the script runs only on a host.',
             place: placeIn(page, attributeOf(include.element, 'type')?.range ?? include.element.open),
             strand: null,

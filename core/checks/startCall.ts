@@ -17,7 +17,7 @@ export const startCall: Rule = {
         const slip = misnamedCall(page, start);
         if (slip) return [misnamed(site, page, name, slip)];
         if (isInBroken(page, start.call)) return [];
-        return start.required && use.marked.length > 0 && use.script ? [unstarted(page, use)] : [];
+        return start.required && use.marked.length > 0 && use.script ? [unstarted(site, page, use)] : [];
       }),
     ),
 };
@@ -55,7 +55,7 @@ function misnamed(site: SiteReading, page: PageReading, kit: string, slip: Misna
 const isInBroken = ({ wiring }: PageReading, name: string): boolean =>
   wiring.scripts.some(({ reading, text }) => reading?.ok === false && text?.includes(name));
 
-function unstarted(page: PageReading, use: KitUse): Observation {
+function unstarted(site: SiteReading, page: PageReading, use: KitUse): Observation {
   const { start, name } = use.kit.manifest;
   const script = use.script?.element ?? null;
   return {
@@ -71,7 +71,7 @@ function unstarted(page: PageReading, use: KitUse): Observation {
         kind: 'change',
         states: STATES.includes,
         label: `Write ${callText(use.kit.manifest)}`,
-        plan: () => planPage(page, `Start the ${name} on ${page.path}`, startEdits(page, use.kit, script), 1),
+        plan: () => planPage(page, `Start the ${name} on ${page.path}`, startEdits(site, page, use.kit, script), 1),
       },
     ],
   };

@@ -102,11 +102,13 @@ function entriesFor(site: SiteReading, path: string, label: string): Made {
 
 /** What was said of the items of the page that it is made from goes for those of the new one. */
 function hintsFor(site: SiteReading, path: string, from: string | undefined): FileChange[] {
-  const { units } = site.notes.known;
-  const said = units.filter((one) => one.page === from);
-  return said.length === 0
+  const { links, units } = site.notes.known;
+  const more = <One extends { page: string }>(all: readonly One[]): One[] =>
+    all.filter(({ page }) => page === from).map((one) => ({ ...one, page: path }));
+  const said = { links: more(links), units: more(units) };
+  return said.links.length + said.units.length === 0
     ? []
-    : notesChange(site, { units: [...units, ...said.map((one) => ({ ...one, page: path }))] });
+    : notesChange(site, { links: [...links, ...said.links], units: [...units, ...said.units] });
 }
 
 type Made = Result<{ files: FileChange[] }>;

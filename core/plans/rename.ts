@@ -46,7 +46,7 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
 
 /** What is noted by path goes along: what was made, and the pages of a gallery. */
 function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
-  const { emptied, made, spreads, units } = site.notes.known;
+  const { emptied, links, made, spreads, units } = site.notes.known;
   const to = (path: string) => moves.get(path) ?? path;
   const changed = {
     ...(made.some(({ path, from }) => moves.has(path) || moves.has(from))
@@ -60,6 +60,8 @@ function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileCh
     Object.assign(changed, { units: units.map((one) => ({ ...one, page: to(one.page) })) });
   if (emptied.some(({ page }) => moves.has(page)))
     Object.assign(changed, { emptied: emptied.map((one) => ({ ...one, page: to(one.page) })) });
+  if (links.some(({ page, picture }) => moves.has(page) || moves.has(picture)))
+    Object.assign(changed, { links: links.map((one) => ({ ...one, page: to(one.page), picture: to(one.picture) })) });
   return Object.keys(changed).length === 0 ? [] : notesChange(site, changed);
 }
 

@@ -1,22 +1,51 @@
 /** Wiring, unwiring and changing from one viewer to another, asked for by the names of kits. */
 import { type FileChange, type Planned, refuse } from '../site/index.ts';
 import { notesChange, resolved, type PageReading, type SiteReading } from '../model/index.ts';
-import { kitPath, paste, type Pasting, rewire, type Kit, type KitManifest, type WiringSite } from '../wiring/index.ts';
+import {
+  kitPath,
+  paste,
+  type Pasting,
+  rewire,
+  type Kit,
+  type KitManifest,
+  type LinkMemory,
+  type WiringSite,
+} from '../wiring/index.ts';
 
 function onPage(site: SiteReading, path: string, plan: (page: PageReading) => Planned): Planned {
   const page = site.pages.find((one) => one.path === path);
   return page ? plan(page) : refuse(`There is no page ${path} any more.`);
 }
 
-/** Tags are kept by the contents of pictures. */
-const withTags = (site: SiteReading): WiringSite => ({
+/** Tags are kept by the contents of pictures, links by the paths of their pictures. */
+const withNotes = (site: SiteReading): WiringSite => ({
   ...site,
+  remembered: (page) => site.notes.known.links.filter((one) => one.page === page),
   tagsOf: (page, item) => {
     const full = resolved(item.target?.value, site.bases.get(page) ?? page, site.index)?.real;
     const content = full ? site.files.get(full) : undefined;
     return content?.kind === 'binary' ? (site.notes.known.tags[content.hash] ?? []) : [];
   },
 });
+
+/** The change, and what is kept in mind of the page's links. */
+function rewired(site: SiteReading, page: PageReading, kits: { from: Kit | null; to: Kit | null }): Planned {
+  const outcome = rewire(withNotes(site), page, kits);
+  if (!outcome.ok) return outcome;
+  const { change, remembers } = outcome;
+  const notes = linksBeside(site.notes.known.links, page.path, remembers);
+  const kept = notes.links ? notesChange(site, notes) : [];
+  return { ok: true, change: { ...change, files: [...change.files, ...kept] } };
+}
+
+type Links = SiteReading['notes']['known']['links'];
+
+/** What is kept in mind of a page's links, beside that of other pages; nothing where nothing changes. */
+function linksBeside(links: Links, path: string, remembers: readonly LinkMemory[]): { links?: Links } {
+  const others = links.filter(({ page }) => page !== path);
+  const now = remembers.map((one) => ({ page: path, ...one }));
+  return links.length === others.length && now.length === 0 ? {} : { links: [...others, ...now] };
+}
 
 const kitBy = (site: SiteReading, name: string): Kit | undefined =>
   site.kits.find(({ manifest }) => manifest.name === name);
@@ -28,14 +57,14 @@ export function wire(
 ): Planned {
   return onPage(site, path, (page) => {
     const kit = name === undefined ? (page.wiring.main?.kit ?? site.kits[0]) : kitBy(site, name);
-    return kit ? rewire(withTags(site), page, { from: null, to: kit }) : unknown(name ?? '');
+    return kit ? rewired(site, page, { from: null, to: kit }) : unknown(name ?? '');
   });
 }
 
 export function unwire(site: SiteReading, { page: path, kit: name }: { page: string; kit: string }): Planned {
   return onPage(site, path, (page) => {
     const kit = kitBy(site, name);
-    return kit ? rewire(site, page, { from: kit, to: null }) : unknown(name);
+    return kit ? rewired(site, page, { from: kit, to: null }) : unknown(name);
   });
 }
 
@@ -48,7 +77,7 @@ export function changeKit(
     if (!before || !after) return unknown(before ? to : from);
     return before === after
       ? refuse(`${path} is wired with the ${from} already.`)
-      : rewire(withTags(site), page, { from: before, to: after });
+      : rewired(site, page, { from: before, to: after });
   });
 }
 
@@ -92,7 +121,7 @@ interface LinesWish {
 /** What becomes of pasted lines, piece by piece; null where there is no such page. */
 export function pastedOn(site: SiteReading, { page: path, text, files }: LinesWish): Pasting | null {
   const page = site.pages.find((one) => one.path === path);
-  return page ? paste(withTags(site), page, { text, files }) : null;
+  return page ? paste(withNotes(site), page, { text, files }) : null;
 }
 
 /** Lines out of a manual are put where they belong, and the script that they speak of is known from then on. */
@@ -101,8 +130,13 @@ export function pasteLines(site: SiteReading, wish: LinesWish): Planned {
   if (!pasting) return refuse(`There is no page ${wish.page} any more.`);
   const { outcome } = pasting;
   if (!outcome.ok) return outcome;
-  const { change, kit } = outcome;
-  const kept = kit ? notesChange(site, { kits: [...site.notes.known.kits, kit.manifest] }) : [];
+  const { change, kit, remembers } = outcome;
+  const { kits, links } = site.notes.known;
+  const notes = {
+    ...(kit ? { kits: [...kits, kit.manifest] } : {}),
+    ...linksBeside(links, wish.page, remembers),
+  };
+  const kept = Object.keys(notes).length === 0 ? [] : notesChange(site, notes);
   return { ok: true, change: { ...change, files: [...change.files, ...kept] } };
 }
 

@@ -99,6 +99,14 @@ export const SiteNotes = z.object({
    * their rules are those of kits.
    */
   kits: z.array(z.unknown()).max(100).default([]),
+  /**
+   * Of links whose viewer was changed what the page does not say any more: the group, and words that the program has
+   * lent to the link's title. Links are told by the picture that they lead to.
+   */
+  links: z
+    .array(z.object({ page: path, picture: path, group: text.nullable(), lent: text.nullable() }))
+    .max(100_000)
+    .default([]),
   /** Galleries whose items have all been removed: where they stood, and how their items were written. */
   emptied: z
     .array(

@@ -57,4 +57,5 @@ export {
 export { type ScriptRun } from './read/scripts.ts';
 export { type StartingScript } from './read/starts.ts';
 export { type WiringSite } from './write/site.ts';
+export { type LinkMemory } from './write/memory.ts';
 export { openable, rewire } from './write/wire.ts';

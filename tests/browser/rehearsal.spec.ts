@@ -13,7 +13,7 @@ test.beforeEach(({ expected }) => {
   expected.console.push(/./);
 });
 
-for (const kit of ['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare']) {
+for (const kit of ['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare', 'dazzle', 'gloam']) {
   test(`a page wired by hand with ${kit} does on every strand what the model says`, async ({ page }) => {
     const rehearsed = await rehearsePage(page, filesFrom({ 'index.html': wiredPage(kit), ...kitFiles(kit) }));
     expect(rehearsed.map(({ name, disagreements }) => ({ name, disagreements }))).toEqual(

@@ -15,10 +15,16 @@ const MOST: Record<string, number> = { lightbox: 6 * KB, slideshow: 6 * KB };
 describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (name, { manifest, files, kind }) => {
   const home = new URL(`../../${kind === 'viewer' ? 'viewers' : 'kits'}/${name}/`, import.meta.url);
   const readme = readFileSync(new URL('README.md', home), 'utf8');
-  const readings = () => scriptsOf(manifest).map((file) => ({ file, reading: readScript(files[file.name] ?? '') }));
+  const readings = () =>
+    scriptsOf(manifest).map((file) => ({
+      file,
+      reading: readScript(files[file.name] ?? '', file.module ? 'module' : 'script'),
+    }));
 
   it('says in its README how it is marked, grouped and started, and each option with what holds without it', () => {
-    expect(readme).toContain(manifest.marker.attribute ?? `class="${manifest.marker.class}"`);
+    const { attribute, element } = manifest.marker;
+    const tag = element === undefined ? null : `<${element}>`;
+    expect(readme).toContain(attribute ?? tag ?? `class="${manifest.marker.class}"`);
     if (manifest.start) expect(readme).toContain(`${manifest.start.call}(`);
     for (const option of manifest.options) {
       const row = readme
@@ -36,8 +42,10 @@ describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (n
   it('gives and needs what its manifest says, read by acorn', () => {
     for (const { file, reading } of readings()) {
       if (!reading.ok) throw new Error(`${file.name}: ${reading.reason}`);
-      expect(reading.gives.map((one) => one.name).sort(), file.name).toEqual([...file.gives].sort());
-      expect([...new Set(reading.needs.map((one) => one.name))].sort(), file.name).toEqual([...file.needs].sort());
+      const gives = file.module ? reading.exports.names : reading.gives;
+      const needs = [...reading.needs, ...reading.imports].flatMap((one) => one.name ?? []);
+      expect(gives.map((one) => one.name).sort(), file.name).toEqual([...file.gives].sort());
+      expect([...new Set(needs)].sort(), file.name).toEqual([...file.needs].sort());
     }
   });
 
@@ -45,7 +53,8 @@ describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (n
     const text = readings()
       .map(({ file }) => files[file.name])
       .join('\n');
-    expect(text).toContain(manifest.marker.attribute ?? manifest.start?.call);
+    const { attribute, element } = manifest.marker;
+    expect(text).toContain(attribute ?? element ?? manifest.start?.call);
     expect(markerSelector(manifest)).not.toBeNull();
   });
 
@@ -102,7 +111,7 @@ describe('a manifest', () => {
     ['a folder above the site', { folder: '../js' }, /^kit\.json, folder: /],
     ['a file with a path', { files: [{ name: '../../x.js', role: 'script' }] }, /files\.0\.name/],
     ['no script', { files: [{ name: 'x.css', role: 'style' }] }, /at least one script/],
-    ['attribute and class at once', { marker: { attribute: 'data-x', class: 'x' } }, /not both/],
+    ['attribute and class at once', { marker: { attribute: 'data-x', class: 'x' } }, /not two of them/],
     ['nothing that marks a link', { marker: {} }, /would find nothing/],
     ['a group in a class', { marker: { class: 'x' }, group: { in: 'marker' } }, /only an attribute/],
     ['a global that is none', { start: { call: 'a b' } }, /start\.call/],

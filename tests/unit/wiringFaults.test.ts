@@ -17,7 +17,7 @@ function filesFrom(texts: Record<string, string>): Map<string, FileContent> {
 
 const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, new Map(), KITS);
 
-describe.each(['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare'])(
+describe.each(['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare', 'gloam'])(
   'a page wired by hand with %s',
   (kit) => {
     it('has nothing to find', () => {

@@ -41,6 +41,8 @@ const LINKS: Record<string, (name: string) => string> = {
   beam: (name) => `<a href="large/${name}.jpg" data-beam="kites" title="${titled(name)}">`,
   gleam: (name) => `<a href="large/${name}.jpg" title="${titled(name)}">`,
   flare: (name) => `<a href="large/${name}.jpg" rel="flare[kites]" title="${titled(name)}">`,
+  dazzle: (name) => `<a href="large/${name}.jpg" data-dazzle="kites" title="${titled(name)}">`,
+  gloam: (name) => `<a href="large/${name}.jpg" title="${titled(name)}">`,
 };
 
 const HEADS: Record<string, string[]> = {
@@ -56,6 +58,8 @@ const HEADS: Record<string, string[]> = {
   beam: ['<link rel="stylesheet" href="beam/beam.css">'],
   gleam: ['<link rel="stylesheet" href="gleam/gleam.css">'],
   flare: ['<link rel="stylesheet" href="flare/flare.css">', '<script src="flare/flare.js" defer></script>'],
+  dazzle: ['<link rel="stylesheet" href="dazzle/dazzle.css">'],
+  gloam: ['<link rel="stylesheet" href="gloam/gloam.css">', '<script src="gloam/gloam.js" defer></script>'],
 };
 
 const ENDS: Record<string, string[]> = {
@@ -70,7 +74,16 @@ const ENDS: Record<string, string[]> = {
     '<script src="gleam/gleam.js"></script>',
     "<script>new Gleam('.gleam-here', { items: 'a' }).init();</script>",
   ],
+  dazzle: [
+    '<script type="module">',
+    "import dazzle from './dazzle/dazzle.esm.js';",
+    "dazzle('[data-dazzle]');",
+    '</script>',
+  ],
 };
+
+/** Elements that stand around what holds the links. */
+const AROUND: Record<string, [string, string]> = { gloam: ['<gloam-pictures>', '</gloam-pictures>'] };
 
 /** A page of four pictures as somebody wired it by hand. */
 export function wiredPage(kit: string): string {
@@ -85,12 +98,14 @@ export function wiredPage(kit: string): string {
     '<body>',
     '<h1>Kites</h1>',
     ...(kit === 'sidebay' ? ['<div id="bay"></div>'] : []),
+    ...(AROUND[kit]?.slice(0, 1) ?? []),
     `<ul class="kites${kit === 'gleam' ? ' gleam-here' : ''}">`,
     ...NAMES.map(
       (name) =>
         `  <li>${LINKS[kit]?.(name)}<img src="small/${name}.jpg" width="60" height="40" alt="${titled(name)}"></a></li>`,
     ),
     '</ul>',
+    ...(AROUND[kit]?.slice(1) ?? []),
     ...(ENDS[kit] ?? []),
     '</body>',
     '</html>',

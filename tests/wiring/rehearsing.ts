@@ -2,7 +2,7 @@
  * Opens a site's page from disk in Chromium and rehearses it with the probe's own code, as the application does on
  * the preview.
  */
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
@@ -72,19 +72,38 @@ export interface Rehearsed {
   disagreements: Disagreement[];
 }
 
+type Files = ReadonlyMap<string, FileContent>;
+
+/** From disk as most hand-written pages are looked at; where modules are loaded, which no disk gives, from a host. */
+export const placeOf = (files: Files): 'host' | 'disk' =>
+  [...files.values()].some((file) => file.kind === 'text' && /type=["']module["']/.test(file.text)) ? 'host' : 'disk';
+
+const HOST = 'http://kites.example';
+
+/** Where a browser finds the files of a folder. */
+async function homeOf(page: Page, folder: string, from: 'host' | 'disk'): Promise<string> {
+  if (from === 'disk') return pathToFileURL(folder).href;
+  await page.route(`${HOST}/**`, (route) => {
+    const path = join(folder, decodeURIComponent(new URL(route.request().url()).pathname));
+    return existsSync(path) ? route.fulfill({ path }) : route.fulfill({ status: 404, body: '' });
+  });
+  return HOST;
+}
+
 /** Every strand of a page, each on a page that was loaded anew. */
 export async function rehearsePage(
   page: Page,
-  files: ReadonlyMap<string, FileContent>,
+  files: Files,
   path = 'index.html',
   only?: readonly number[],
+  from = placeOf(files),
 ): Promise<Rehearsed[]> {
   const site = read(files);
   const reading = site.pages.find((one) => one.path === path);
   if (!reading) throw new Error(`There is no page ${path}.`);
   const { folder, remove } = await onDisk(files);
   const outcome: Rehearsed[] = [];
-  const home = pathToFileURL(folder).href;
+  const home = await homeOf(page, folder, from);
   const rel = (address: string | null) =>
     address?.startsWith(home) ? decodeURIComponent(address.slice(home.length + 1)) : address;
   // As the probe does: places are those of the source, noted before scripts move anything.
@@ -104,7 +123,7 @@ export async function rehearsePage(
     if (only && !only.includes(n)) continue;
     const anchor = item.image ?? item.link;
     if (!anchor) continue;
-    await page.goto(pathToFileURL(join(folder, path)).href);
+    await page.goto(`${home}/${path}`);
     await page.evaluate(
       CODE.replace(/^"use strict";\s*var rehearsal/, 'window.rehearsal').replace(/^var rehearsal/, 'window.rehearsal'),
     );
@@ -120,7 +139,7 @@ export async function rehearsePage(
       back: rel(told.back),
       missing: told.missing.map(rel),
     };
-    const prediction = predict({ ...reading, index: site.index, from: 'disk' }, item);
+    const prediction = predict({ ...reading, index: site.index, from }, item);
     outcome.push({ name: item.target?.value ?? '', prediction, seen, disagreements: disagreements(prediction, seen) });
   }
   remove();

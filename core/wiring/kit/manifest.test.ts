@@ -28,13 +28,13 @@ const FULL = {
   says: 's'.repeat(300),
   does: 'stage' as const,
   files: [
-    { name: 'kite.js', role: 'script' as const, base: true, gives: ['kite', '$k_1'], needs: ['wind'] },
-    { name: 'kite.min.css', role: 'style' as const, base: false, gives: [], needs: [] },
-    { name: 'dot-1.gif', role: 'other' as const, base: false, gives: [], needs: [] },
+    { name: 'kite.min.css', role: 'style' as const, base: false, module: false, gives: [], needs: [] },
+    { name: 'dot-1.gif', role: 'other' as const, base: false, module: false, gives: [], needs: [] },
+    { name: 'kite.js', role: 'script' as const, base: true, module: true, gives: ['kite', '$k_1'], needs: ['wind'] },
   ],
   folder: 'assets/js_2/a-b',
   place: 'end' as const,
-  marker: { on: 'gallery' as const, class: '-kite_2', value: 'v'.repeat(100) },
+  marker: { on: 'gallery' as const, class: '-kite_2', links: 'li > a', value: 'v'.repeat(100) },
   group: { attribute: 'data-set' },
   caption: {
     attribute: 'data-words',
@@ -50,6 +50,7 @@ const FULL = {
     way: 'method' as const,
     call: '$kite',
     of: 'Kites',
+    imported: 'default' as const,
     required: true,
     selector: false,
     key: 'links',
@@ -76,9 +77,9 @@ describe('a manifest', () => {
       ...LEAST,
       says: '',
       does: 'overlay',
-      files: [{ name: 'kite.js', role: 'script', base: false, gives: [], needs: [] }],
+      files: [{ name: 'kite.js', role: 'script', base: false, module: false, gives: [], needs: [] }],
       place: 'head',
-      marker: { on: 'link', attribute: 'data-kite', value: '' },
+      marker: { on: 'link', attribute: 'data-kite', links: 'a', value: '' },
       caption: { from: [] },
       start: { way: 'function', call: 'kite', required: false, selector: true, binds: false },
       counter: false,
@@ -135,8 +136,27 @@ describe('a manifest', () => {
     [{ folder: 'a//b' }, 'folder: a folder below the site’s root is needed'],
     [{ folder: 'a b' }, 'folder: a folder below the site’s root is needed'],
     [{ place: 'foot' }, 'place: '],
-    [{ marker: {} }, 'marker: an attribute, a class or a start call is needed, or the script would find nothing'],
-    [{ marker: { attribute: 'data-x', class: 'x' } }, 'marker: an attribute or a class marks a link, not both'],
+    [
+      { marker: {} },
+      'marker: an attribute, a class, an element or a start call is needed, or the script would find nothing',
+    ],
+    [
+      { marker: { attribute: 'data-x', class: 'x' } },
+      'marker: an attribute, a class or an element marks a link, not two of them',
+    ],
+    [
+      { marker: { class: 'x', element: 'kite-set' } },
+      'marker: an attribute, a class or an element marks a link, not two of them',
+    ],
+    [{ marker: { element: 'kites' } }, 'marker.element: an element’s name with a hyphen is needed'],
+    [
+      { marker: { element: 'kite-set', on: 'sections' } },
+      'marker: an element stands around a gallery or a link',
+    ],
+    [
+      { start: { call: 'kite', imported: 'named' } },
+      'start: only from a module can something be imported',
+    ],
     [{ marker: { attribute: 'Data-x' } }, 'marker.attribute: an attribute’s name in small letters is needed'],
     [{ marker: { attribute: 'data x' } }, 'marker.attribute: an attribute’s name in small letters is needed'],
     [{ marker: { class: '2x' } }, 'marker.class: a class name is needed'],
@@ -176,7 +196,7 @@ describe('a manifest', () => {
   });
 
   it('needs no mark where a call chooses', () => {
-    expect(read({ marker: {}, start: { call: 'kite' } }).marker).toEqual({ on: 'link', value: '' });
+    expect(read({ marker: {}, start: { call: 'kite' } }).marker).toEqual({ on: 'link', links: 'a', value: '' });
     expect(read({ group: { in: 'marker' } }).group).toEqual({ in: 'marker' });
   });
 });

@@ -22,12 +22,17 @@ const KitFile = z.strictObject({
   folder: place.optional(),
   /** A library that other scripts may stand on as well: it is loaded once, and stays where somebody else needs it. */
   base: z.boolean().default(false),
+  /** Loaded as a module; what it gives is what it exports, `default` by that word. A browser loads none from disk. */
+  module: z.boolean().default(false),
   gives: z.array(global).default([]),
   needs: z.array(global).default([]),
 });
 export type KitFile = z.infer<typeof KitFile>;
 
-/** What tells the viewer that it is meant. One of attribute and class, or neither where a start call alone chooses. */
+/**
+ * What tells the viewer that it is meant. One of attribute, class and element, or none where a start call alone
+ * chooses.
+ */
 const Marker = z.strictObject({
   /**
    * `link` is the item's link, `gallery` the element that holds the items, `sections` the one that holds several
@@ -39,6 +44,13 @@ const Marker = z.strictObject({
     .string()
     .regex(/^-?[A-Za-z_][\w-]*$/, 'a class name is needed')
     .optional(),
+  /** An element of the viewer's own, around what holds the links or around each (WHATWG HTML §4.13.3). */
+  element: z
+    .string()
+    .regex(/^[a-z][a-z0-9]*(?:-[a-z0-9]+)+$/, 'an element’s name with a hyphen is needed')
+    .optional(),
+  /** Of what a marked gallery holds, the links that are meant, by a selector. */
+  links: z.string().min(1).max(200).default('a'),
   /** What stands in the attribute where it is not the group. */
   value: z.string().max(100).default(''),
 });
@@ -74,6 +86,8 @@ const Start = z.strictObject({
   call: global,
   /** The object whose method it is. */
   of: global.optional(),
+  /** A script of the page imports it from the kit's last module, which exports it as its default or by its name. */
+  imported: z.enum(['default', 'named']).optional(),
   /** Without the call nothing happens; else it is for selectors and options of one's own. */
   required: z.boolean().default(false),
   /** The first argument is a selector of links. */
@@ -159,20 +173,29 @@ export const KitManifest = z
     apart: z.array(z.string()).default([]),
   })
   .superRefine((kit, context) => {
-    if (kit.marker.attribute !== undefined && kit.marker.class !== undefined)
-      context.addIssue({ code: 'custom', path: ['marker'], message: 'an attribute or a class marks a link, not both' });
-    if (kit.marker.attribute === undefined && kit.marker.class === undefined && !kit.start)
+    const marks = [kit.marker.attribute, kit.marker.class, kit.marker.element].filter((one) => one !== undefined);
+    if (marks.length > 1)
       context.addIssue({
         code: 'custom',
         path: ['marker'],
-        message: 'an attribute, a class or a start call is needed, or the script would find nothing',
+        message: 'an attribute, a class or an element marks a link, not two of them',
       });
+    if (marks.length === 0 && !kit.start)
+      context.addIssue({
+        code: 'custom',
+        path: ['marker'],
+        message: 'an attribute, a class, an element or a start call is needed, or the script would find nothing',
+      });
+    if (kit.marker.element !== undefined && kit.marker.on === 'sections')
+      context.addIssue({ code: 'custom', path: ['marker'], message: 'an element stands around a gallery or a link' });
     const group = troubleInGroup(kit.group, kit.marker);
     if (group) context.addIssue({ code: 'custom', ...group });
     if (kit.start?.way === 'method' && kit.start.of === undefined)
       context.addIssue({ code: 'custom', path: ['start'], message: 'the object is needed whose method it is' });
-    if (!kit.files.some((file) => file.role === 'script'))
-      context.addIssue({ code: 'custom', path: ['files'], message: 'a kit has at least one script' });
+    const script = kit.files.findLast((file) => file.role === 'script');
+    if (!script) context.addIssue({ code: 'custom', path: ['files'], message: 'a kit has at least one script' });
+    if (kit.start?.imported !== undefined && !script?.module)
+      context.addIssue({ code: 'custom', path: ['start'], message: 'only from a module can something be imported' });
   });
 export type KitManifest = z.infer<typeof KitManifest>;
 export type KitManifestInput = z.input<typeof KitManifest>;
@@ -209,6 +232,7 @@ const isInBrackets = (group: KitManifest['group']): boolean =>
 /** The selector of everything that carries the marker; null where a start call alone chooses. */
 export function markerSelector({ marker, group }: KitManifest): string | null {
   const tag = marker.on === 'link' ? 'a' : '';
+  if (marker.element !== undefined) return marker.on === 'link' ? `${marker.element} a` : marker.element;
   if (marker.attribute !== undefined && isInBrackets(group)) return `${tag}[${marker.attribute}^="${marker.value}"]`;
   if (marker.attribute !== undefined)
     return `${tag}[${marker.attribute}${marker.value === '' ? '' : `="${marker.value}"`}]`;
@@ -219,6 +243,7 @@ export function markerSelector({ marker, group }: KitManifest): string | null {
 export function markerName({ marker, start }: KitManifest): string {
   if (marker.attribute !== undefined) return marker.attribute;
   if (marker.class !== undefined) return `class “${marker.class}”`;
+  if (marker.element !== undefined) return `<${marker.element}>`;
   return start ? startWritten(start, '') : '';
 }
 
@@ -229,11 +254,15 @@ export function startWritten({ way, of, call }: Start, inside: string, selector 
   return way === 'constructor' ? `new ${call}(${inside})` : `${call}(${inside})`;
 }
 
-/** The global without which a start call stops; null for a plug-in, which is no global. */
-export const startGlobal = ({ way, of, call }: Start): string | null => {
-  if (way === 'collection') return null;
+/** The global without which a start call stops; null for a plug-in and what is imported, which are none. */
+export const startGlobal = ({ way, of, call, imported }: Start): string | null => {
+  if (way === 'collection' || imported !== undefined) return null;
   return way === 'method' ? (of ?? null) : call;
 };
+
+/** Whether an attribute of the kit's own element says one of its options. */
+export const isOption = ({ options, prefix }: KitManifest, attribute: string): boolean =>
+  options.some(({ name }) => prefix + name === attribute);
 
 /** What an author says in a shared attribute besides the marker: `nofollow` of `rel="flare[kites] nofollow"`. */
 export function besideMarker(manifest: KitManifest, name: string, value: string): string {
@@ -287,6 +316,23 @@ export const groupAttribute = ({ group, marker }: KitManifest): string | null =>
 
 /** Whether a click on a picture is the kit's to answer. Two such kits on one page get in each other's way. */
 export const opensOnClick = ({ does }: Pick<KitManifest, 'does'>): boolean => does === 'overlay' || does === 'stage';
+
+/** The name by which a module exports what starts it; null where nothing is imported. */
+export function exportedName({ imported, way, of, call }: Start): string | null {
+  if (imported === undefined) return null;
+  const named = way === 'method' ? of : call;
+  return imported === 'default' ? 'default' : (named ?? null);
+}
+
+/**
+ * Whether a page loads a file by a tag of its own: not a module that another one imports, be it of the kit or a script
+ * of the page.
+ */
+export function isTagged({ files, start }: KitManifest, file: KitFile): boolean {
+  if (file.role === 'other') return false;
+  if (file.role === 'style' || !file.module) return true;
+  return start?.imported === undefined && file === files.findLast(({ role }) => role === 'script');
+}
 
 export const scriptsOf = ({ files }: KitManifest): KitFile[] => files.filter((file) => file.role === 'script');
 

@@ -42,6 +42,7 @@ import { isMeant } from '../read/starts.ts';
 import { answers, wiringOf } from '../read/uses.ts';
 import { writtenHolder } from '../write/containerEdits.ts';
 import { attributesOf, openable, rewire, type Authored } from '../write/wire.ts';
+import type { LinkMemory } from '../write/memory.ts';
 import type { WiringPage, WiringSite } from '../write/site.ts';
 import { draftedKit, scriptsOfNobody } from './draftedKit.ts';
 import { findFile, type FoundFile } from './findFile.ts';
@@ -70,6 +71,7 @@ export interface Pasting {
     change: Change;
     /** To be kept, so that the script is known from now on; null where it is known. */
     kit: Kit | null;
+    remembers: LinkMemory[];
   }>;
 }
 
@@ -113,6 +115,7 @@ export function paste(site: WiringSite, page: WiringPage, { text, files }: Paste
       ok: true,
       change: { ...wired.change, label: `Place pasted lines in ${page.path}` },
       kit: isKnown ? null : kit,
+      remembers: wired.remembers,
     },
   };
 }
@@ -285,7 +288,7 @@ function notAnswered(
   const content = changed.files.get(page.path);
   if (content?.kind !== 'text') return null;
   const after = parsePage(content.text, page.document.units);
-  const wiring = wiringOf(after, page.path, changed.files, new PathIndex(changed.files.keys()), kits);
+  const wiring = wiringOf(after, page.base, changed.files, new PathIndex(changed.files.keys()), kits);
   const use = wiring.uses.find((one) => one.kit === kit);
   const items = galleriesOf(after).flatMap((gallery) => gallery.items);
   if (use && items.some((item) => answers(use, item))) return null;

@@ -27,6 +27,8 @@ export interface Include {
   /** A module script: it waits like a deferred one, and a browser loads none from disk. */
   module: boolean;
   line: number;
+  /** Loaded by an import in another script, and where that statement stands in it; null for a tag of its own. */
+  imported: { by: Include; statement: Range } | null;
 }
 
 const NOTHING: Lookup = { found: 'nothing' };
@@ -54,6 +56,7 @@ export function includesOf(page: PageDocument, path: string, index: PathIndex): 
       inline: kind === 'script' && written === null ? inlineOf(page, element, element.range) : null,
       module: kind === 'script' && isModule(element),
       line: page.lines.lineAt(element.range.start),
+      imported: null,
     });
   }
   return includes.sort((a, b) => RANK[a.when] - RANK[b.when]);
@@ -87,6 +90,9 @@ export function scriptText(include: Include, files: SiteFiles): string | null {
   return content?.kind === 'text' ? content.text : null;
 }
 
-/** The bare name of an include's file in small letters, without query: what tells which file of a kit it means. */
-export const includedName = ({ written }: Include): string =>
-  lastOf(firstOf((written ?? '').split(/[?#]/)).split(/[\\/]/)).toLowerCase();
+/**
+ * The bare name of an include's file in small letters, without query: what tells which file of a kit it means. An
+ * import may be written by a name that a map explains.
+ */
+export const includedName = ({ written, imported, path }: Include): string =>
+  lastOf(firstOf(((imported && path) ?? written ?? '').split(/[?#]/)).split(/[\\/]/)).toLowerCase();

@@ -2,7 +2,7 @@
  * What a click on a picture does, as far as the page's text tells: which file is shown, with what words, and what
  * stands beside it.
  */
-import { matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../../markup/index.ts';
+import { closest, descendants, matcherFor, matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../../markup/index.ts';
 import { grouped, isPicturePath, resolveInSite, type PathIndex } from '../../site/index.ts';
 import { captionOf, descriptionOf } from './caption.ts';
 import { argumentName, type Kit } from '../kit/manifest.ts';
@@ -168,12 +168,20 @@ function groupsOf(use: KitUse): Groups {
   if (group && 'in' in group && group.in === 'call') {
     // Of two calls that bind a link the first one to be heard opens it.
     for (const { there, tooEarly } of starts) if (!tooEarly) note(there.filter((element) => claimed.has(element)));
+  } else if (group && 'in' in group && group.in === 'gallery') {
+    for (const holder of claimed) note(linksIn(use, holder));
   } else if (group) {
     const inOrder = [...claimed].sort((a, b) => a.index - b.index);
     for (const [name, members] of grouped(inOrder, (link) => groupOf(link, use.kit))) if (name !== null) note(members);
   }
   groupsKnown.set(use, groups);
   return groups;
+}
+
+/** The links that a marked gallery holds, in the order of the page. */
+function linksIn({ kit: { manifest } }: KitUse, holder: PageElement): PageElement[] {
+  const isMeant = matcherFor(manifest.marker.links);
+  return [...descendants(holder)].filter((one) => one.tag === 'a' && isMeant?.(one));
 }
 
 /** What an option is for a link: said in the markup, else in a start call, else what the kit does by itself. */
@@ -186,14 +194,22 @@ function optionOf(
   const { prefix, options } = use.kit.manifest;
   const known = options.find((option) => option.name === name);
   if (!known) return without;
-  const written = prefix === '' ? undefined : valueOf(link, prefix + name);
+  const written = saidInMarkup(use, link, prefix + name);
   if (written !== undefined) {
     if (known.type === 'switch') return written !== 'off';
     return known.type === 'number' ? Number(written) : written;
   }
   const key = argumentName(name);
-  const said = use.starts.filter(({ tooEarly, call }) => !tooEarly && key in call.options).at(-1);
-  return said?.call.options[key] ?? known.without;
+  const said = use.starts.filter(({ tooEarly, options: set }) => !tooEarly && key in set).at(-1);
+  return said?.options[key] ?? known.without;
+}
+
+/** On the link, or on the element of the kit's own around it, whose attributes need no prefix. */
+function saidInMarkup({ kit: { manifest } }: KitUse, link: PageElement, attribute: string): string | undefined {
+  const { element } = manifest.marker;
+  if (element === undefined) return manifest.prefix === '' ? undefined : valueOf(link, attribute);
+  const holder = closest(link, ({ tag }) => tag === element);
+  return holder ? valueOf(holder, attribute) : undefined;
 }
 
 /**

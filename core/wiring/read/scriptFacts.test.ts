@@ -251,7 +251,7 @@ describe('a script on top of a base', () => {
     expect(module.ok && module.imports.map(({ name, from }) => [name, from])).toEqual([
       ['Ray', './ray.js'],
       ['b', './ray.js'],
-      ['', './c.js'],
+      [null, './c.js'],
     ]);
     expect(readScript("import Ray from './ray.js';").ok).toBe(false);
     const given = readScript('var a = 1; window.b = 2;', 'module');

@@ -7,7 +7,6 @@ import {
   type AnyNode,
   type AssignmentExpression,
   type CallExpression,
-  type ImportDeclaration,
   type MemberExpression,
   type Program,
 } from 'acorn';
@@ -27,6 +26,7 @@ import {
 } from './calls.ts';
 import { baseNames, plugInsIn, propertyOf } from './collections.ts';
 import { globalObjectIn } from './globalNames.ts';
+import { exportsIn, importsIn, type Exports, type Imported } from './modules.ts';
 
 export type { Call, Mention } from './calls.ts';
 
@@ -43,12 +43,24 @@ export interface ScriptFacts {
   attributes: (Mention & { by: string })[];
   /** Plug-ins that it gives to collections: `glow` of `$.fn.glow = …`. */
   plugIns: Mention[];
-  /** What it imports, by the names that it has for it; a module only. */
-  imports: (Mention & { from: string })[];
+  /** What it imports. */
+  imports: Imported[];
+  /** What it exports; of a module only. */
+  exports: Exports;
   /** Options with the values that they have where nobody says otherwise. */
   defaults: (Mention & { value: string | number | boolean })[];
   /** Elements of its own that it defines. */
   elements: Mention[];
+  /** What it sets on what others give, by plain names: `Beam.counter = false;`, `$.fn.glow.defaults.speed = 300;` */
+  settings: Setting[];
+}
+
+export interface Setting extends Mention {
+  /** What it is set on; a base is always `$`. */
+  of: string;
+  /** Null where it is no plain value. */
+  value: string | number | boolean | null;
+  statement: { start: number; end: number };
 }
 
 export type ScriptReading = Result<ScriptFacts, { at: number }>;
@@ -123,9 +135,11 @@ function factsOf(program: Program): ScriptFacts {
     selectors: [],
     attributes: [],
     plugIns: [],
-    imports: [],
+    imports: importsIn(program),
+    exports: exportsIn(program),
     defaults: [],
     elements: [],
+    settings: [],
   };
   const waiting = waitingIn(program);
   const immediate = (at: number) => !waiting.some((range) => at > range.start && at < range.end);
@@ -160,8 +174,10 @@ const startOf = (node: unknown): number => (node as { start?: number }).start ??
 
 function noteNode(node: AnyNode, ancestors: readonly AnyNode[], facts: ScriptFacts, reader: Reader): void {
   for (const name of plugInsIn(node, reader.bases)) facts.plugIns.push({ name, at: node.start });
-  if (node.type === 'AssignmentExpression') noteAssignment(node, facts, reader);
-  else if (node.type === 'ImportDeclaration') noteImport(node, facts);
+  if (node.type === 'AssignmentExpression') {
+    noteAssignment(node, facts, reader);
+    noteSetting(node, ancestors.at(-2), facts, reader);
+  }
   else if (node.type === 'CallExpression' || node.type === 'NewExpression') {
     if (node.type === 'CallExpression') {
       noteAsked(node, facts);
@@ -172,10 +188,34 @@ function noteNode(node: AnyNode, ancestors: readonly AnyNode[], facts: ScriptFac
   } else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2))) noteMember(node, facts, reader);
 }
 
-function noteImport({ source, specifiers, start }: ImportDeclaration, facts: ScriptFacts): void {
-  const from = String(source.value);
-  if (specifiers.length === 0) facts.imports.push({ name: '', at: start, from });
-  for (const { local } of specifiers) facts.imports.push({ name: local.name, at: local.start, from });
+/** `Beam.counter = false;`, and each entry of `Beam.options = { counter: false };` */
+function noteSetting(node: AssignmentExpression, outer: AnyNode | undefined, facts: ScriptFacts, reader: Reader): void {
+  const { left, right, operator } = node;
+  if (operator !== '=' || left.type !== 'MemberExpression' || outer?.type !== 'ExpressionStatement') return;
+  const of = pathOf(left.object, reader);
+  const name = propertyOf(left);
+  if (of === null || name === null) return;
+  const statement = { start: outer.start, end: outer.end };
+  if (right.type !== 'ObjectExpression') {
+    facts.settings.push({ of, name, value: plainValue(right), at: left.property.start, statement });
+    return;
+  }
+  for (const property of right.properties) {
+    const key = property.type === 'Property' && !property.computed ? nameOfKey(property.key) : null;
+    if (property.type !== 'Property' || key === null) continue;
+    const value = plainValue(property.value);
+    facts.settings.push({ of: `${of}.${name}`, name: key, value, at: property.key.start, statement });
+  }
+}
+
+/** `Beam.options` of names alone; null for what is worked out. */
+function pathOf(node: AnyNode, reader: Reader): string | null {
+  if (node.type === 'Identifier') return reader.bases.has(node.name) ? '$' : node.name;
+  if (node.type !== 'MemberExpression') return null;
+  const name = propertyOf(node);
+  if (reader.isGlobal(node.object)) return name !== null && reader.bases.has(name) ? '$' : name;
+  const of = pathOf(node.object, reader);
+  return of === null || name === null ? null : `${of}.${name}`;
 }
 
 function noteAssignment({ left }: AssignmentExpression, facts: ScriptFacts, { isGlobal }: Reader): void {

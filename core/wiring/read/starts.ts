@@ -1,13 +1,16 @@
 /** Start calls of a kit: what each one finds, and why it finds nothing. */
 import { matches, type PageDocument, type PageElement } from '../../markup/index.ts';
-import { markerSelector, scriptsOf, startGlobal, type Kit, type Start } from '../kit/manifest.ts';
+import { exportedName, markerSelector, scriptsOf, startGlobal, type Kit, type Start } from '../kit/manifest.ts';
 import { includedName, type Include } from './includes.ts';
 import type { ScriptRun } from './scripts.ts';
-import type { Call } from './scriptFacts.ts';
+import type { Imported } from './modules.ts';
+import type { Call, Setting } from './scriptFacts.ts';
 
 export interface StartingScript {
   include: Include;
   call: Call;
+  /** Options of the call, and what was set before it. */
+  options: Record<string, string | number | boolean>;
   /** It runs before the kit's script has defined the function. */
   tooEarly: boolean;
   /** By what it finds its links; null where it says nothing of that. */
@@ -26,6 +29,38 @@ export interface StartingScript {
   there: PageElement[];
 }
 
+/** What a script says of a kit besides calling it: what it imports from it, and what it sets for its calls. */
+export interface KitMention {
+  include: Include;
+  statement: { start: number; end: number };
+  /** What is imported, by the names that it has there; null for a setting. */
+  names: string[] | null;
+  /** An option that is set, and where its name stands. */
+  sets: Setting | null;
+}
+
+export function mentionsOf(scripts: readonly ScriptRun[], { manifest }: Kit): KitMention[] {
+  const names = scriptsOf(manifest).map(({ name }) => name.toLowerCase());
+  return scripts.flatMap((run): KitMention[] => {
+    const { include, reading, imports } = run;
+    if (!reading?.ok || names.includes(includedName(include))) return [];
+    const own = imports.filter((one) => names.includes(includedName(one.include)));
+    const settings = reading.settings.filter(({ of }) => isSettingOf(manifest.start, of, own));
+    return [
+      ...own.map(({ statement, name }) => ({ include, statement, names: name === null ? [] : [name], sets: null })),
+      ...settings.map((sets) => ({ include, statement: sets.statement, names: null, sets })),
+    ];
+  });
+}
+
+/** `Beam` and `Beam.options` of a method or constructor, `$.fn.glow.defaults` of a plug-in. */
+function isSettingOf(start: Start | undefined, of: string, imports: readonly Pick<Imported, 'name'>[]): boolean {
+  if (!start) return false;
+  const plugIn = `$.fn.${start.call}`;
+  const roots = start.way === 'collection' ? [plugIn] : [startGlobal(start), ...imports.map(({ name }) => name)];
+  return roots.some((root) => root !== null && (of === root || of.startsWith(`${root}.`)));
+}
+
 /** Calls of the kit's function in scripts that are not its own. */
 export function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run: ScriptRun; call: Call }[] {
   const { start } = manifest;
@@ -39,12 +74,26 @@ export function callsOf(scripts: readonly ScriptRun[], { manifest }: Kit): { run
       reading.gives.some(({ name }) => name === startGlobal(start))
     )
       return [];
-    return reading.calls.filter((call) => isMeant(start, call)).map((call) => ({ run, call }));
+    const imports = run.imports.filter(({ include }) => includedName(include) === names.at(-1));
+    return reading.calls.filter((call) => isMeant(start, call, imports)).map((call) => ({ run, call }));
   });
 }
 
-export const isMeant = (start: Start, call: Pick<Call, 'way' | 'name' | 'of'>): boolean =>
-  call.way === start.way && call.name === start.call && (start.way !== 'method' || call.of === start.of);
+/** `imports` are those that lead to the kit's module: by what they are called there, it is called. */
+export function isMeant(
+  start: Start,
+  { way, name, of }: Pick<Call, 'way' | 'name' | 'of'>,
+  imports: readonly Pick<Imported, 'name' | 'exported'>[] = [],
+): boolean {
+  const asMethod = start.way === 'method';
+  const exported = exportedName(start);
+  if (exported === null) return way === start.way && name === start.call && (!asMethod || of === start.of);
+  const meant = imports.filter((one) => one.exported === exported).map((one) => one.name);
+  const all = imports.filter((one) => one.exported === '*').map((one) => one.name);
+  if (asMethod) return way === 'method' && name === start.call && meant.includes(of);
+  if (way === start.way && meant.includes(name)) return true;
+  return way === 'method' && name === exported && all.includes(of);
+}
 
 /** By what a call finds its elements: what it is given, else the marker where the kit finds nothing without a call. */
 function askedBy(manifest: Kit['manifest'], { text, textAt, options, optionsAt }: Call): StartingScript['asked'] {
@@ -57,14 +106,29 @@ function askedBy(manifest: Kit['manifest'], { text, textAt, options, optionsAt }
   return typeof said === 'string' ? { text: said, at } : byItself;
 }
 
-type Begun = Pick<StartingScript, 'include' | 'call' | 'tooEarly' | 'lost'>;
+type Begun = Pick<StartingScript, 'include' | 'call' | 'tooEarly' | 'lost'> & { set: StartingScript['options'] };
 
-export function startOf(page: PageDocument, { manifest }: Kit, begun: Begun): StartingScript {
+/** What is set before a call: in scripts that run earlier, or further up in its own. */
+export function setBefore(
+  scripts: readonly ScriptRun[],
+  mentions: readonly KitMention[],
+  { run, call }: { run: ScriptRun; call: Call },
+): StartingScript['options'] {
+  const before = new Set(scripts.slice(0, scripts.indexOf(run)).filter((one) => one.runs).map(({ include }) => include));
+  const counts = mentions.filter(
+    ({ include, statement }) => before.has(include) || (include === run.include && statement.start < call.at),
+  );
+  const said = counts.flatMap(({ sets }) => sets ?? []);
+  return Object.fromEntries(said.flatMap(({ name, value }) => (value === null ? [] : [[name, value]])));
+}
+
+export function startOf(page: PageDocument, { manifest }: Kit, { set, ...begun }: Begun): StartingScript {
   const { call, include } = begun;
   const then = manifest.start?.then;
   const items = manifest.start?.items;
   const start = {
     ...begun,
+    options: { ...set, ...call.options },
     asked: askedBy(manifest, call),
     items: items ? String(call.options[items.option] ?? items.without) : null,
     unfinished: then === undefined || call.then.some(({ name }) => name === then) ? null : then,

@@ -17,8 +17,17 @@ import {
 } from '../kit/manifest.ts';
 import { isSlipOf } from './letters.ts';
 import { includedName, includesOf, type Include } from './includes.ts';
+import type { ModulePage } from './moduleGraph.ts';
 import { runScripts, type ScriptRun } from './scripts.ts';
-import { callsOf, lostTo, startOf, type StartingScript } from './starts.ts';
+import {
+  callsOf,
+  lostTo,
+  mentionsOf,
+  setBefore,
+  startOf,
+  type KitMention,
+  type StartingScript,
+} from './starts.ts';
 
 export interface KitUse {
   kit: Kit;
@@ -29,6 +38,8 @@ export interface KitUse {
   /** All of its scripts are there and ran in an order that works. */
   runs: boolean;
   starts: StartingScript[];
+  /** What other scripts import from it, and set for its calls. */
+  mentions: KitMention[];
   /** Elements that carry its marker, on whatever tag. */
   marked: PageElement[];
   /** Links, or holders of items, that it answers. */
@@ -63,6 +74,8 @@ interface Known {
   wiring: PageWiring;
   /** What each script's file held. */
   contents: (FileContent | undefined)[];
+  /** What each file held that they import, by its path. */
+  imported: Map<string, FileContent | undefined>;
 }
 
 /** A page that is as it was, with the same kits and the same scripts, is wired as it was. */
@@ -72,18 +85,21 @@ const contentsOf = (includes: readonly Include[], files: SiteFiles): Known['cont
   includes.map(({ lookup }) => (lookup.found === 'exact' ? files.get(lookup.path) : undefined));
 
 const holds = (
-  { kits, wiring, contents }: Known,
+  { kits, wiring, contents, imported }: Known,
   includes: readonly Include[],
   now: Known['contents'],
   nowKits: readonly Kit[],
+  files: SiteFiles,
 ): boolean =>
   kits.length === nowKits.length &&
   kits.every((kit, n) => kit === nowKits[n]) &&
   contents.every((content, n) => content === now[n]) &&
+  [...imported].every(([path, content]) => files.get(path) === content) &&
   wiring.includes.every(
     ({ path, lookup }, n) => path === includes[n]?.path && lookup.found === includes[n].lookup.found,
   );
 
+/** `path` is what the page's addresses count from. */
 export function wiringOf(
   page: PageDocument,
   path: string,
@@ -94,14 +110,17 @@ export function wiringOf(
   const includes = includesOf(page, path, index);
   const contents = contentsOf(includes, files);
   const known = wired.get(page);
-  if (known && holds(known, includes, contents, kits)) return known.wiring;
-  const wiring = readWiring(page, includes, files, kits);
-  wired.set(page, { kits, wiring, contents });
+  if (known && holds(known, includes, contents, kits, files)) return known.wiring;
+  const wiring = readWiring({ document: page, base: path, index }, includes, files, kits);
+  const asked = wiring.scripts.flatMap(({ imports }) => imports.flatMap(({ include }) => include.path ?? []));
+  const imported = new Map(asked.map((one) => [one, files.get(one)]));
+  wired.set(page, { kits, wiring, contents, imported });
   return wiring;
 }
 
-function readWiring(page: PageDocument, includes: Include[], files: SiteFiles, kits: readonly Kit[]): PageWiring {
-  const scripts = runScripts(includes, files);
+function readWiring(at: ModulePage, includes: Include[], files: SiteFiles, kits: readonly Kit[]): PageWiring {
+  const page = at.document;
+  const scripts = runScripts(includes, files, at);
   const uses = kits.flatMap((kit) => {
     const use = useOf(page, includes, scripts, kit, kits);
     return use ? [use] : [];
@@ -135,12 +154,13 @@ function useOf(
   kits: readonly Kit[],
 ): KitUse | null {
   const { manifest } = kit;
-  const files = filesOf(includes, kit, scripts);
+  const imported = scripts.flatMap(({ include }) => (include.imported ? [include] : []));
+  const files = filesOf([...includes, ...imported], kit, scripts);
   const marked = markedBy(page, kit);
   const telling = tellingScripts(kit, kits);
   const loads = files.some(({ file, includes: some }) => telling.includes(file) && some.length > 0);
   const calls = callsOf(scripts, kit);
-  const marks = manifest.marker.attribute !== undefined && marked.length > 0;
+  const marks = (manifest.marker.attribute ?? manifest.marker.element) !== undefined && marked.length > 0;
   if (!loads && !marks && calls.every(({ call }) => call.guarded)) return null;
 
   const own = files.filter(({ file }) => file.role === 'script');
@@ -149,17 +169,30 @@ function useOf(
   const script = own.at(-1)?.includes[0] ?? null;
   // The place in the order from which on its function can be called.
   const ready = runs ? scripts.findIndex(({ include }) => include === script) : Infinity;
+  const mentions = mentionsOf(scripts, kit);
   const starts = calls.map(({ run, call }) => {
     const tooEarly = call.immediate && scripts.indexOf(run) < ready;
-    return startOf(page, kit, { include: run.include, call, tooEarly, lost: lostTo(scripts, ready, run, call) });
+    const set = setBefore(scripts, mentions, { run, call });
+    return startOf(page, kit, { include: run.include, call, tooEarly, set, lost: lostTo(scripts, ready, run, call) });
   });
   // A script that a browser stops makes no call behind that place.
   const made = starts.filter(({ include }) => running.has(include));
-  const reached = runs ? reachedBy(page, kit, made) : NONE;
+  const reached = runs && isDefined(kit, scripts) ? reachedBy(page, kit, made) : NONE;
   const styled = files.every(
     ({ file, includes: some }) => file.role !== 'style' || some.some(({ lookup }) => lookup.found === 'exact'),
   );
-  return { kit, files, script, runs, starts, marked, ...reached, styled };
+  return { kit, files, script, runs, starts, mentions, marked, ...reached, styled };
+}
+
+/** The kit's own element means nothing to a browser until a script that runs defines it, by that name. */
+function isDefined({ manifest }: Kit, scripts: readonly ScriptRun[]): boolean {
+  const { element } = manifest.marker;
+  if (element === undefined) return true;
+  const names = scriptsOf(manifest).map(({ name }) => name.toLowerCase());
+  const own = scripts.filter(({ include }) => names.includes(includedName(include)));
+  const defined = own.flatMap(({ reading }) => (reading?.ok ? reading.elements : []));
+  // Where no line says by which name it does so, the manifest is believed.
+  return defined.length === 0 || defined.some(({ name }) => name === element);
 }
 
 /** Scripts whose includes say that this kit is meant: not those that other kits bring along as well, if it has others. */
@@ -210,10 +243,11 @@ function matching(page: PageDocument, selector: string): PageElement[] {
 }
 
 function markedBy(page: PageDocument, { manifest }: Kit): PageElement[] {
-  const { attribute, class: name } = manifest.marker;
+  const { attribute, class: name, element } = manifest.marker;
   if (attribute !== undefined)
     return page.elements.filter(({ attributes }) => attributes.some((one) => isMarker(manifest, one.name, one.value)));
-  return name === undefined ? [] : page.elements.filter((element) => classesOf(element).includes(name));
+  if (element !== undefined) return page.elements.filter(({ tag }) => tag === element);
+  return name === undefined ? [] : page.elements.filter((one) => classesOf(one).includes(name));
 }
 
 const classesOf = (element: PageElement): string[] => (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);

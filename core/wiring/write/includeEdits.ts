@@ -3,6 +3,7 @@ import {
   cutLine,
   insertAtEnd,
   insertBeside,
+  insertInHead,
   insertScript,
   insertStylesheet,
   scriptTag,
@@ -10,7 +11,7 @@ import {
   type PageElement,
 } from '../../markup/index.ts';
 import { type Edit, nameOf, refuse, relativeReference, type Result } from '../../site/index.ts';
-import { kitPath, type Kit, type KitFile } from '../kit/manifest.ts';
+import { isTagged, kitPath, type Kit, type KitFile } from '../kit/manifest.ts';
 import { includedName, type Include } from '../read/includes.ts';
 import type { ScriptRun } from '../read/scripts.ts';
 import type { PageWiring } from '../read/uses.ts';
@@ -25,7 +26,7 @@ interface Written {
 
 export function includeEdits({ index }: WiringSite, page: WiringPage, kit: Kit): Result<Written> {
   const { manifest } = kit;
-  const loaded = manifest.files.filter(({ role }) => role !== 'other');
+  const loaded = manifest.files.filter((file) => isTagged(manifest, file));
   const edits: Edit[] = [];
   for (const file of loaded) {
     if (presentAs(page, kit, file)) continue;
@@ -76,8 +77,15 @@ function includeEdit(
     .at(-1);
   if (after) return insertBeside(document, after.element, likeNeighbour(after.element, reference), 'after');
   const starter = starterOf(page, kit);
+  if (file.module) return moduleEdit(page, kit, reference);
   if (kit.manifest.place === 'end' && !starter) return insertAtEnd(document, scriptTag(reference));
   return insertScript(document, reference, starter);
+}
+
+/** A module waits for the page wherever it stands. */
+function moduleEdit({ document }: WiringPage, { manifest }: Kit, reference: string): Edit | null {
+  const tag = scriptTag(reference, ' type="module"');
+  return manifest.place === 'end' ? insertAtEnd(document, tag) : insertInHead(document, tag, ({ tag: name }) => name === 'script');
 }
 
 /** The first script that starts the kit, or stands on its base, has to come after it. */
@@ -123,7 +131,7 @@ export function removedIncludes(
   const elements = (use?.files ?? []).flatMap(({ file, includes }) =>
     kept.has(file.name.toLowerCase()) || (file.base && isOthers(wiring, from, file, includes))
       ? []
-      : includes.map(({ element }) => element),
+      : includes.flatMap(({ element, imported }) => (imported ? [] : [element])),
   );
   return {
     edits: elements.flatMap((element) => (element.range ? [cutLine(document, element.range)] : [])),

@@ -3,6 +3,7 @@ import type { Gallery, GalleryItem, PageDocument } from '../../markup/index.ts';
 import type { PathIndex, SiteFiles } from '../../site/index.ts';
 import type { Kit } from '../kit/manifest.ts';
 import type { PageWiring } from '../read/uses.ts';
+import type { LinkMemory } from './memory.ts';
 
 export interface WiringPage {
   path: string;
@@ -20,4 +21,6 @@ export interface WiringSite {
   kits: readonly Kit[];
   /** The tags of an item's picture, for viewers that choose by them. */
   tagsOf?: (page: string, item: GalleryItem) => readonly string[];
+  /** What former changes of viewers have kept in mind of a page's links. */
+  remembered?: (page: string) => readonly LinkMemory[];
 }

@@ -1,10 +1,19 @@
 /** Start calls written at the end of a page, and taken out of whatever script makes them. */
-import { cutLine, insertAtEnd, insertBeside, type PageElement } from '../../markup/index.ts';
-import { type Edit, type FileChange, grouped, refuse, type Result } from '../../site/index.ts';
-import { markerSelector, startGlobal, startWritten, type Kit, type KitManifest } from '../kit/manifest.ts';
+import { cutLine, insertAtEnd, insertBeside, newlineOf, type PageElement } from '../../markup/index.ts';
+import { type Edit, type FileChange, refuse, relativeReference, type Result } from '../../site/index.ts';
+import {
+  kitPath,
+  markerSelector,
+  scriptsOf,
+  startGlobal,
+  startWritten,
+  type Kit,
+  type KitManifest,
+} from '../kit/manifest.ts';
 import type { Include } from '../read/includes.ts';
 import { readScript } from '../read/scriptFacts.ts';
-import type { StartingScript } from '../read/starts.ts';
+import type { KitMention, StartingScript } from '../read/starts.ts';
+import type { KitUse } from '../read/uses.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 
 /** `peephole('.peep');`, `jQuery(function ($) { $('.glow').glow(); });`, `new Gleam('.gleam', { items: 'a' }).init();` */
@@ -27,19 +36,40 @@ export const waitingEdits = ({ start, text }: NonNullable<Include['inline']>): E
   { start: start + text.length, end: start + text.length, text: WAITING[1] },
 ];
 
+/** `import dazzle from './dazzle/dazzle.esm.js';`, from where the page stands; null where nothing is imported. */
+export function importText({ index }: Pick<WiringSite, 'index'>, { base }: WiringPage, kit: Kit): string | null {
+  const { start } = kit.manifest;
+  const module = scriptsOf(kit.manifest).at(-1);
+  if (start?.imported === undefined || !module) return null;
+  const path = kitPath(kit, module.name);
+  const real = index.lookup(path);
+  const reference = relativeReference(base, real.found === 'nothing' ? path : real.path);
+  const name = start.way === 'method' ? (start.of ?? start.call) : start.call;
+  // Without a dot before it, an address is a name that only a map explains.
+  const from = /^[./]/.test(reference) ? reference : `./${reference}`;
+  return `import ${start.imported === 'default' ? name : `{ ${name} }`} from '${from}';`;
+}
+
 /**
  * Empty where the kit is started already, or needs no call; each edit is one more element. `authored` is code that
  * starts it as its author has written it.
  */
 export function startEdits(
-  { document, wiring }: WiringPage,
+  site: Pick<WiringSite, 'index'>,
+  page: WiringPage,
   kit: Kit,
   script: PageElement | null,
   authored: string | null = null,
 ): Edit[] {
+  const { document, wiring } = page;
   const call = authored ?? callNeeded(kit);
   const use = wiring.uses.find((one) => one.kit.manifest.name === kit.manifest.name);
   if (call === null || (use && use.starts.length > 0)) return [];
+  const imports = importText(site, page, kit);
+  if (imports !== null) {
+    const lines = authored === null ? [imports, call] : [call];
+    return [insertAtEnd(document, ['<script type="module">', ...lines, '</script>'].join(newlineOf(document)))];
+  }
   const markup = `<script>${call}</script>`;
   // A call that stands as it is runs before scripts that are deferred; it has to wait as they do.
   const waiting =
@@ -57,13 +87,26 @@ const callNeeded = ({ manifest }: Kit): string | null => (manifest.start?.requir
 
 type RemovedStarts = Result<{ edits: Edit[]; files: FileChange[]; removed: number }>;
 
+interface Place {
+  start: number;
+  end: number;
+}
+
+/** All that one script says of a kit: its calls, and what it imports or sets for them. */
+interface Said {
+  include: Include;
+  starts: StartingScript[];
+  mentions: KitMention[];
+}
+
 export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): RemovedStarts {
   const use = page.wiring.uses.find((one) => one.kit === kit);
   const out: Extract<RemovedStarts, { ok: true }> = { ok: true, edits: [], files: [], removed: 0 };
-  for (const [include, starts] of grouped(use?.starts ?? [], ({ include: one }) => one)) {
+  for (const said of saidBy(use)) {
+    const { include } = said;
     const done = include.inline
-      ? withoutInline(page, include, include.inline, starts)
-      : withoutInFile(site, page, kit, include, starts);
+      ? withoutInline(page, said, include.inline)
+      : withoutInFile(site, page, kit, said);
     if (!done.ok) return done;
     out.edits.push(...done.edits);
     out.files.push(...done.files);
@@ -72,44 +115,51 @@ export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): Rem
   return out;
 }
 
-function withoutInline(
-  page: WiringPage,
-  include: Include,
-  inline: NonNullable<Include['inline']>,
-  starts: readonly StartingScript[],
-): RemovedStarts {
-  if (saysNothingElse(inline.text, starts) && include.element.range)
+function saidBy(use: KitUse | undefined): Said[] {
+  const starts = use?.starts ?? [];
+  const mentions = use?.mentions ?? [];
+  const scripts = new Set([...starts, ...mentions].map(({ include }) => include));
+  return [...scripts].map((include) => ({
+    include,
+    starts: starts.filter((one) => one.include === include),
+    mentions: mentions.filter((one) => one.include === include),
+  }));
+}
+
+function withoutInline(page: WiringPage, said: Said, inline: NonNullable<Include['inline']>): RemovedStarts {
+  const { include } = said;
+  if (saysNothingElse(inline.text, said) && include.element.range)
     return { ok: true, edits: [cutLine(page.document, include.element.range)], files: [], removed: 1 };
-  const gone = withoutCalls(inline.text, starts);
-  if (!gone) return refuseFor(include, page.path, starts);
+  const gone = withoutCalls(inline.text, said);
+  if (!gone) return refuseFor(said, page.path);
   const edits = gone.map(({ start, end }) => ({ start: start + inline.start, end: end + inline.start, text: '' }));
   return { ok: true, edits, files: [], removed: 0 };
 }
 
 /** Where other pages start the kit by the same script, the call stays and asks whether it can be made. */
-function withoutInFile(
-  site: WiringSite,
-  page: WiringPage,
-  kit: Kit,
-  include: Include,
-  starts: readonly StartingScript[],
-): RemovedStarts {
+function withoutInFile(site: WiringSite, page: WiringPage, kit: Kit, said: Said): RemovedStarts {
+  const { include } = said;
   const path = include.lookup.found === 'nothing' ? null : include.lookup.path;
   const content = path === null ? undefined : site.files.get(path);
   if (path === null || content?.kind !== 'text') return { ok: true, edits: [], files: [], removed: 0 };
   const startsKit = (other: WiringPage) =>
-    other.wiring.uses.some((use) => use.kit === kit && use.starts.some((start) => start.include.path === include.path));
+    other.wiring.uses.some(
+      (use) => use.kit === kit && [...use.starts, ...use.mentions].some((one) => one.include.path === include.path),
+    );
   const shared = site.pages.some((one) => one.path !== page.path && startsKit(one));
-  const edits = shared ? guarded(starts) : withoutCalls(content.text, starts);
-  if (!edits) return refuseFor(include, page.path, starts);
+  const imports = said.mentions.some(({ names }) => names !== null);
+  if (shared && imports)
+    return refuse(`${include.written} imports it for other pages too. Take it out of that script in Markup first.`);
+  const edits = shared ? guarded(said) : withoutCalls(content.text, said);
+  if (!edits) return refuseFor(said, page.path);
   return { ok: true, edits: [], files: edits.length > 0 ? [{ kind: 'edit', path, edits }] : [], removed: 0 };
 }
 
-function refuseFor(include: Include, page: string, [first]: readonly StartingScript[]): RemovedStarts {
+function refuseFor({ include, starts: [first] }: Said, page: string): RemovedStarts {
   const script = include.written ?? `The script on line ${include.line} of ${page}`;
+  const what = first ? `what ${first.call.name}() gives back` : 'what it imports from there';
   return refuse(
-    `${script} uses what ${first?.call.name}() gives back, so the call cannot be taken out by itself. ` +
-      'Take it out in Markup first.',
+    `${script} uses ${what}, so the call cannot be taken out by itself. ` + 'Take it out in Markup first.',
   );
 }
 
@@ -117,19 +167,27 @@ function refuseFor(include: Include, page: string, [first]: readonly StartingScr
 const WAITS_FOR_BASE =
   /^(?:\(function\(\$?\)\{)?(?:\$|jQuery)(?:\(document\)\.ready)?\((?:function\w*\(\$?\)|\(?\$?\)?=>)\{?\}?\);?(?:\}\)\((?:jQuery|\$)?\);?)?$/;
 
-/** Where the calls stand, with what is called on their outcome, in order. */
-const statementsOf = (starts: readonly StartingScript[]): { start: number; end: number }[] =>
-  starts
-    .flatMap(({ call }) => [
+/** Where the calls stand, with what is imported and set for them, and what is called on their outcome, in order. */
+function statementsOf({ starts, mentions }: Said): Place[] {
+  const all = [
+    ...starts.flatMap(({ call }) => [
       call.statement ?? { start: call.at, end: call.end },
       ...call.then.flatMap(({ statement }) => statement ?? []),
-    ])
+    ]),
+    ...mentions.map(({ statement }) => statement),
+  ];
+  // One statement may import several names, and may hold the call.
+  return all
+    .filter((one, n) => !all.some((other, m) => m !== n && isIn(one, other) && (!isIn(other, one) || m < n)))
     .sort((a, b) => a.start - b.start);
+}
+
+const isIn = (one: Place, other: Place): boolean => one.start >= other.start && one.end <= other.end;
 
 /** Whether a script makes these calls and does nothing else, but for waiting until the page is there. */
-function saysNothingElse(text: string, starts: readonly StartingScript[]): boolean {
+function saysNothingElse(text: string, said: Said): boolean {
   let rest = text;
-  for (const { start, end } of statementsOf(starts).reverse()) rest = rest.slice(0, start) + rest.slice(end);
+  for (const { start, end } of statementsOf(said).reverse()) rest = rest.slice(0, start) + rest.slice(end);
   const bare = rest.replace(/\/\*[\s\S]*?\*\/|\/\/.*$/gm, '').replace(/\s+/g, '');
   return (
     bare === '' ||
@@ -142,12 +200,12 @@ function saysNothingElse(text: string, starts: readonly StartingScript[]): boole
 
 /**
  * The statements cut out, each with the rest of its line where that is empty; null where a call is part of something
- * larger.
+ * larger, or what is imported is used otherwise too.
  */
-function withoutCalls(text: string, starts: readonly StartingScript[]): Edit[] | null {
+function withoutCalls(text: string, said: Said): Edit[] | null {
   const edits: Edit[] = [];
-  if (starts.some(({ call }) => !call.statement)) return null;
-  for (const statement of statementsOf(starts)) {
+  if (said.starts.some(({ call }) => !call.statement)) return null;
+  for (const statement of statementsOf(said)) {
     let { start, end } = statement;
     const lineStart = text.lastIndexOf('\n', start - 1) + 1;
     const rest = /^[ \t]*\r?\n/.exec(text.slice(end));
@@ -158,18 +216,21 @@ function withoutCalls(text: string, starts: readonly StartingScript[]): Edit[] |
     edits.push({ start, end, text: '' });
   }
   const left = edits.reduceRight((rest, edit) => rest.slice(0, edit.start) + rest.slice(edit.end), text);
-  return readScript(left).ok ? edits : null;
+  const reading = readScript(left, said.include.module ? 'module' : 'script');
+  const gone = said.mentions.flatMap(({ names }) => names ?? []);
+  return reading.ok && !reading.needs.some(({ name }) => gone.includes(name)) ? edits : null;
 }
 
 /** Other pages need the call still: it asks first whether the function is there. */
-const guarded = (starts: readonly StartingScript[]): Edit[] | null =>
-  starts.every(({ call }) => call.statement)
-    ? starts.flatMap(({ call }) =>
-        call.statement && !call.guarded
-          ? [{ start: call.statement.start, end: call.statement.start, text: `if (${isThere(call)}) ` }]
-          : [],
-      )
-    : null;
+function guarded({ starts, mentions }: Said): Edit[] | null {
+  const [first] = starts;
+  if (!first || starts.some(({ call }) => !call.statement)) return null;
+  const ask = (at: number): Edit => ({ start: at, end: at, text: `if (${isThere(first.call)}) ` });
+  return [
+    ...starts.flatMap(({ call }) => (call.statement && !call.guarded ? [ask(call.statement.start)] : [])),
+    ...mentions.map(({ statement }) => ask(statement.start)),
+  ].sort((a, b) => a.start - b.start);
+}
 
 /** Asks whether what is called is there. */
 const isThere = ({ way, of, name }: StartingScript['call']): string => {

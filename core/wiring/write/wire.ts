@@ -9,12 +9,9 @@ import {
   type Change,
   type Edit,
   type FileChange,
-  isPicturePath,
   PathIndex,
   refuse,
-  resolveInSite,
   type Result,
-  stemOf,
 } from '../../site/index.ts';
 import {
   ancestors,
@@ -32,10 +29,12 @@ import { besideMarker, isMarker, markerSelector, opensOnClick, type Kit } from '
 import { includeEdits, removedIncludes } from './includeEdits.ts';
 import { copiedFiles, droppedFiles } from './kitFiles.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
+import { removedWrappings, wholeHolder, wrapped, wrappingEdits } from './wrapping.ts';
 import type { WiringPage, WiringSite } from './site.ts';
+import { groupByPage, lentTo, pictureOf, rememberedOn, toRemember, type LinkMemory, type Remembered } from './memory.ts';
 import { commonGroup, groupOf, misspeltMarker, wiringOf } from '../read/uses.ts';
 
-type Wired = Result<{ change: Change }>;
+type Wired = Result<{ change: Change; remembers: LinkMemory[] }>;
 
 /** From one kit to another on a page; without `from` the page is wired, without `to` it is unwired. */
 interface Rewiring {
@@ -66,9 +65,10 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to, authored 
   if (hindrance) return refuse(hindrance);
 
   const wishes: Wishes = new Map();
-  const groups = groupNames(page, from, to);
-  if (from) unmark(page, from, wishes);
-  const unmarkable = to && mark(site, page, from, to, groups, wishes);
+  const before = rememberedOn(site, page);
+  const groups = groupNames(page, from, to, before);
+  if (from) unmark(page, from, before, wishes);
+  const unmarkable = to && (unwrappable(page, to) ?? mark(site, page, from, to, groups, wishes));
   if (unmarkable) return refuse(unmarkable);
   if (to) addAuthored(page, to, authored, wishes);
 
@@ -86,7 +86,8 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to, authored 
     );
   const wrong = troubleAfter(site, page, { from, to }, changes, edits, put.elements + taken.elements);
   if (wrong !== null) return refuse(`The change was not made: ${wrong}.`);
-  return { ok: true, change: { label: labelOf(path, from, to), files: changes } };
+  const remembers = toRemember(page, { from, to, before, wishes });
+  return { ok: true, change: { label: labelOf(path, from, to), files: changes }, remembers };
 }
 
 /** Why a kit cannot come onto the page; null where it can. */
@@ -115,11 +116,12 @@ function takenOff(site: WiringSite, page: WiringPage, from: Kit, to: Kit | null)
   const includes = removedIncludes(page, from, to);
   const stays = to?.manifest.container?.id === from.manifest.container?.id;
   const containers = stays ? { edits: [], removed: 0 } : removedContainers(page, from);
+  const wrappings = removedWrappings(page, from);
   return {
     ok: true,
-    edits: [...starts.edits, ...includes.edits, ...containers.edits],
+    edits: [...starts.edits, ...includes.edits, ...containers.edits, ...wrappings.edits],
     files: [...starts.files, ...droppedFiles(site, page, from, to)],
-    elements: -(starts.removed + includes.removed + containers.removed),
+    elements: -(starts.removed + includes.removed + containers.removed + wrappings.removed),
   };
 }
 
@@ -132,16 +134,28 @@ function putOn(
 ): Part {
   const includes = includeEdits(site, page, to);
   if (!includes.ok) return includes;
-  const starts = startEdits(page, to, includes.target, authored?.start);
-  const edits = [
+  const starts = startEdits(site, page, to, includes.target, authored?.start);
+  const added = [
     ...(authored?.before ?? []),
     ...includes.edits,
     ...starts,
     ...containerEdits(page, to),
     ...(authored?.behind ?? []),
   ];
+  const links = page.galleries.flatMap(({ items }) =>
+    items.flatMap((item) => (item.link && openable(page.base, item) ? [item.link] : [])),
+  );
+  const around = wrapped(page, to, links);
+  const edits = [...added, ...wrappingEdits(page, to, around)];
   const files = [...copiedFiles(site, to, before), ...(authored?.files ?? [])];
-  return { ok: true, edits, files, elements: edits.length };
+  return { ok: true, edits, files, elements: added.length + around.length };
+}
+
+function unwrappable({ galleries }: WiringPage, { manifest: { marker, title } }: Kit): string | null {
+  const isAround = marker.element !== undefined && marker.on === 'gallery';
+  return isAround && galleries.some(({ container }) => wholeHolder(container) === null)
+    ? `The pictures stand directly in the page. Put an element around them, for <${marker.element}> of ${title} stands around what holds them`
+    : null;
 }
 
 function labelOf(path: string, from: Kit | null, to: Kit | null): string {
@@ -150,20 +164,25 @@ function labelOf(path: string, from: Kit | null, to: Kit | null): string {
 }
 
 /** Links of a gallery that lead to a picture of the site: those that a viewer can open. */
-export function openable(base: string, { link }: GalleryItem): boolean {
-  const target = link ? resolveInSite(valueOf(link, 'href') ?? '', base) : null;
-  return target?.kind === 'file' && isPicturePath(target.path);
-}
+export const openable = (base: string, item: GalleryItem): boolean => pictureOf(base, item) !== null;
 
-/** The group of each link: its own under the kit before, else its gallery's, else one after the page's name. */
-function groupNames(page: WiringPage, from: Kit | null, to: Kit | null): Map<PageElement, string> {
+/**
+ * The group of each link: its own under the kit before, else that which was kept in mind, else its gallery's, else one
+ * after the page's name.
+ */
+function groupNames(
+  page: WiringPage,
+  from: Kit | null,
+  to: Kit | null,
+  remembered: Remembered,
+): Map<PageElement, string> {
   const names = new Map<PageElement, string>();
   page.galleries.forEach((gallery, n) => {
     const before = from ?? to;
     const common =
-      (before && commonGroup(gallery.items, before)) ??
-      (stemOf(page.path).replace(/[^\w-]+/g, '-') || 'pictures') + (n > 0 ? `-${n + 1}` : '');
-    for (const { link } of gallery.items) if (link) names.set(link, (before && groupOf(link, before)) ?? common);
+      (before && commonGroup(gallery.items, before)) ?? groupByPage(page.path, n);
+    for (const { link } of gallery.items)
+      if (link) names.set(link, (before && groupOf(link, before)) ?? remembered.get(link)?.group ?? common);
   });
   return names;
 }
@@ -186,11 +205,12 @@ export function attributesOf({ manifest }: Kit): string[] {
     container?.attribute,
     tags?.attribute,
     middle?.attribute,
-    ...options.map(({ name }) => prefix + name),
+    // Without a prefix they are names in a start call, and attributes of those names are the page's.
+    ...(prefix === '' ? [] : options.map(({ name }) => prefix + name)),
   ].flatMap((name) => name ?? []);
 }
 
-function unmark(page: WiringPage, from: Kit, wishes: Wishes): void {
+function unmark(page: WiringPage, from: Kit, remembered: Remembered, wishes: Wishes): void {
   const names = attributesOf(from);
   const { marker } = from.manifest;
   for (const element of page.document.elements) {
@@ -202,6 +222,7 @@ function unmark(page: WiringPage, from: Kit, wishes: Wishes): void {
     }
     if (marker.class !== undefined && (valueOf(element, 'class') ?? '').split(/\s+/).includes(marker.class))
       wishesOf(wishes, element).set('class', classValue(element, [], [marker.class]));
+    if (lentTo(element, remembered) !== null) wishesOf(wishes, element).set('title', null);
   }
 }
 
@@ -241,6 +262,7 @@ function mark(
   for (const gallery of page.galleries) {
     if (tags) for (const item of gallery.items) markTags(site, page, item, tags.attribute, wishes);
     if (marker.on === 'gallery') {
+      if (marker.element !== undefined) continue;
       const unmarkable = markContainer(gallery.container, to, wishes);
       if (unmarkable !== null) return unmarkable;
       continue;
@@ -346,7 +368,8 @@ function carryWords(item: GalleryItem, link: PageElement, from: Kit, to: Kit, wi
   const before = captionOf(item, from);
   if (before !== '' && captionOf(item, to, wish) !== before) {
     if (caption.attribute !== undefined && caption.from.includes('attribute')) wish.set(caption.attribute, before);
-    else if (caption.from.includes('title') && valueOf(link, 'title') === undefined) wish.set('title', before);
+    else if (caption.from.includes('title') && (wish.has('title') || valueOf(link, 'title') === undefined))
+      wish.set('title', before);
   }
   const second = descriptionOf(item, from);
   if (second !== '' && caption.description !== undefined) wish.set(caption.description, second);
@@ -380,7 +403,7 @@ function troubleAfter(
   const whole = applyChange(site.files, { label: '', files: [...changes] });
   if (!whole.ok) return whole.reason;
   const { files } = whole;
-  const wiring = wiringOf(after, page.path, files, new PathIndex(files.keys()), site.kits);
+  const wiring = wiringOf(after, page.base, files, new PathIndex(files.keys()), site.kits);
   if (from && wiring.uses.some(({ kit }) => kit.manifest.name === from.manifest.name))
     return `something of the ${from.manifest.name} would be left`;
   if (!to) return null;
