@@ -8,7 +8,7 @@ import { unzip } from './intake/intake';
 
 type OwnScript = Result<{ name: string; texts: Record<string, string> }>;
 
-const READ = /\.(?:js|css|html?|md|markdown)$/i;
+const READ = /\.(?:[cm]?js|css|html?|md|markdown)$/i;
 const SAYS_HOW = /\.(?:html?|md|markdown)$/i;
 /** A viewer is small; more than this is a whole site. Bytes of one file. */
 const LARGEST = 2_000_000;
@@ -45,7 +45,7 @@ async function fromFiles(files: readonly Given[], name: string): Promise<OwnScri
   }
   const manuals = [...texts].filter(([path]) => SAYS_HOW.test(path)).map(([, text]) => text);
   const { take } = neededOf([...texts.keys()], manuals);
-  if (!take.some((path) => /\.js$/i.test(path))) return refuse('There is no script (.js) among these files.');
+  if (!take.some((path) => /\.m?js$/i.test(path))) return refuse('There is no script (.js) among these files.');
   // Pages name scripts and styles without a folder; two manuals may have one name.
   const nameFor = (path: string) => (SAYS_HOW.test(path) ? path : nameOf(path));
   return { ok: true, name, texts: Object.fromEntries(take.map((path) => [nameFor(path), texts.get(path) ?? ''])) };

@@ -1,6 +1,7 @@
 import { STATES } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
 import { answers, groupAttribute, opensOnClick, rewire, type KitUse } from '../wiring/index.ts';
+import { inScript } from './editScript.ts';
 import { itemsOf, placeIn, type Observation, type Fix, type Rule } from './finding.ts';
 
 export const claimedTwice: Rule = {
@@ -57,12 +58,7 @@ function takenFindings(page: PageReading): Observation[] {
           taken.name === 'title'
             ? 'Where it takes the titles away before a click, the viewer finds no caption in them.'
             : `Where it does so on a link that is meant for the ${name}, the viewer finds something else than what is written.`,
-        place: placeIn(
-          page,
-          include.inline
-            ? { start: include.inline.start + taken.at, end: include.inline.start + taken.at }
-            : include.element.range,
-        ),
+        place: inScript(page, include, { start: taken.at, end: taken.at }),
         strand: null,
         joint: 'viewer',
         fixes: [],

@@ -2,7 +2,15 @@
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { applyEdits, type Edit, type Planned, refuse } from '../site/index.ts';
 import { readScript, type Include } from '../wiring/index.ts';
-import { planPage } from './finding.ts';
+import { type Finding, placeIn, planPage } from './finding.ts';
+
+/** Where a piece of a script stands: in the page, or in the tag that loads its file. */
+export const inScript = (
+  page: PageReading,
+  { inline, element }: Include,
+  { start, end }: { start: number; end: number },
+): Finding['place'] =>
+  placeIn(page, inline ? { start: inline.start + start, end: inline.start + end } : element.range);
 
 /** Offsets are those of the script; what comes out must parse. */
 export function editScript(

@@ -1,7 +1,8 @@
 import { STATES } from '../markup/index.ts';
-import { copiedFiles, includeEdits } from '../wiring/index.ts';
-import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
+import type { PageReading, SiteReading } from '../model/index.ts';
 import type { Planned } from '../site/index.ts';
+import { copiedFiles, importText, includeEdits, startEdits, type KitUse, type ScriptRun } from '../wiring/index.ts';
+import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const kitIncomplete: Rule = {
   id: 'kit-incomplete',
@@ -17,16 +18,9 @@ export const kitIncomplete: Rule = {
         const [first] = absent;
         if (!first) return [];
         const scripts = absent.filter(({ role }) => role === 'script');
-        const plan = (): Planned => {
-          const written = includeEdits(site, page, kit);
-          if (!written.ok) return written;
-          const label = `Load the whole ${kit.manifest.name} on ${page.path}`;
-          const planned = planPage(page, label, written.edits, written.edits.length);
-          return planned.ok
-            ? { ok: true, change: { label, files: [...copiedFiles(site, kit), ...planned.change.files] } }
-            : planned;
-        };
+        const plan = (): Planned => loadAll(site, page, use);
         const names = absent.map(({ name }) => name).join(', ');
+        const isImported = kit.manifest.start?.imported !== undefined && scripts.length > 0;
         const marked =
           use.marked[0]?.open ??
           use.starts[0]?.include.element.range ??
@@ -36,7 +30,7 @@ export const kitIncomplete: Rule = {
           {
             matter: `${page.path}:${kit.manifest.name}`,
             severity: scripts.length > 0 ? 'error' : 'warning',
-            says: `The page uses the ${kit.manifest.name} and does not load ${names}.`,
+            says: `The page uses the ${kit.manifest.name} and does not ${isImported ? 'import' : 'load'} ${names}.`,
             why:
               scripts.length > 0
                 ? 'Without it nothing answers a click; the links open their pictures by themselves.'
@@ -57,3 +51,35 @@ export const kitIncomplete: Rule = {
       }),
     ),
 };
+
+function loadAll(site: SiteReading, page: PageReading, { kit, starts }: KitUse): Planned {
+  const written = includeEdits(site, page, kit);
+  if (!written.ok) return written;
+  const label = `Load the whole ${kit.manifest.name} on ${page.path}`;
+  const line = importText(site, page, kit);
+  const calling = line === null ? null : callingScript(page, kit.manifest.start?.call ?? '');
+  const imports =
+    calling === null || line === null ? [] : [{ start: calling.start, end: calling.start, text: importAt(calling, line) }];
+  const begun = line === null || calling !== null || starts.length > 0 ? [] : startEdits(site, page, kit, null);
+  const edits = [...written.edits, ...begun];
+  const planned = planPage(page, label, [...edits, ...imports], edits.length);
+  return planned.ok
+    ? { ok: true, change: { label, files: [...copiedFiles(site, kit), ...planned.change.files] } }
+    : planned;
+}
+
+type Inline = NonNullable<ScriptRun['include']['inline']>;
+
+/** The module in the page that calls what it does not import. */
+function callingScript({ wiring }: PageReading, name: string): Inline | null {
+  const run = wiring.scripts.find(
+    ({ include, reading }) => include.module && reading?.ok && reading.needs.some((need) => need.name === name),
+  );
+  return run?.include.inline ?? null;
+}
+
+/** On a line of its own, as the code behind it is indented. */
+function importAt({ text }: Inline, line: string): string {
+  const [lead = ''] = /^(?:\r?\n)?[ \t]*/.exec(text) ?? [];
+  return lead === '' ? `${line} ` : lead + line;
+}

@@ -4,6 +4,8 @@ import {
   answers,
   commonGroup,
   groupWritten,
+  isHandler,
+  isSlipOf,
   markerName,
   misspeltMarker,
   openable,
@@ -32,10 +34,12 @@ export const markerUnlike: Rule = {
           {
             matter: `${page.path}:${strand.name}`,
             severity: 'error',
-            says: wrong
-              ? `This link’s marker reads ${wrong.is}; the ${manifest.name} looks for ${wrong.meant}.`
-              : `This link has no ${meant}; ${neighbours} of its neighbours have.`,
-            why: `The ${manifest.name} does not find it: a click leaves the page and shows the picture alone.`,
+            ...(handlerUnlike(manifest, link) ?? {
+              says: wrong
+                ? `This link’s marker reads ${wrong.is}; the ${manifest.name} looks for ${wrong.meant}.`
+                : `This link has no ${meant}; ${neighbours} of its neighbours have.`,
+              why: `The ${manifest.name} does not find it: a click leaves the page and shows the picture alone.`,
+            }),
             place: placeIn(page, misspelt?.range ?? link.open),
             strand: strand.id,
             joint: 'viewer',
@@ -52,12 +56,38 @@ export const markerUnlike: Rule = {
     ),
 };
 
+/** A handler that is there and reads otherwise. */
+function handlerUnlike(
+  { marker, name }: KitUse['kit']['manifest'],
+  link: PageElement,
+): Pick<Observation, 'says' | 'why'> | null {
+  const code = isHandler(marker) ? attributeOf(link, marker.attribute ?? '')?.value : undefined;
+  if (code === undefined) return null;
+  const isKept = code.includes('return');
+  return {
+    says: `This link’s ${marker.attribute} reads “${code}”; for the ${name} it is “${marker.value}”.`,
+    why: isKept
+      ? `The ${name} is not called as it asks to be; a click leaves the page and shows the picture alone.`
+      : 'What the function gives back is lost without “return”: the browser follows the link after it.',
+  };
+}
+
 /** The item's link, where the viewer looks for its marker and does not find it. */
 function unmarkedLink(item: GalleryItem, use: KitUse): PageElement | null {
   const { link } = item;
   if (!link || use.kit.manifest.marker.on !== 'link' || use.marked.includes(link) || answers(use, item)) return null;
   // A marker that sits on the picture is a matter of its own.
   return use.marked.some((one) => within(one, link)) ? null : link;
+}
+
+/** The part that is the viewer's own is put right; what its author has besides stays. */
+function handlerMended(link: PageElement, { attribute: name = '', value }: KitUse['kit']['manifest']['marker']): string {
+  const code = attributeOf(link, name)?.value ?? '';
+  const called = value.replace(/^return\s+/, '').replace(/\(.*$/, '');
+  const own = code.split(';').map((one) => one.trim());
+  const calls = (one: string) => /([\w$.]+)\s*\(/.exec(one)?.[1] ?? '';
+  const others = own.filter((one) => one !== '' && calls(one) !== called && !isSlipOf(calls(one), called));
+  return [...others, value].join('; ');
 }
 
 function within(element: PageElement, outer: PageElement): boolean {
@@ -79,7 +109,7 @@ function mend(page: PageReading, { kit }: KitUse, link: PageElement, name: strin
     }
     const [name, value] =
       marker.attribute !== undefined
-        ? [marker.attribute, carried]
+        ? [marker.attribute, isHandler(marker) ? handlerMended(link, marker) : carried]
         : ['class', classValue(link, [marker.class ?? ''], wrong ? [wrong.is] : [])];
     return rewriteTag(link, new Map([[name, value]]), page.text);
   };

@@ -1,6 +1,6 @@
 /** A call that was meant to start a viewer and names something else: a slip, another case, `new` left off. */
 import type { PageReading } from '../model/index.ts';
-import { isSlipOf, type Kit, type ScriptRun } from '../wiring/index.ts';
+import { exportedName, isSlipOf, type Kit, type ScriptRun } from '../wiring/index.ts';
 
 export interface Misnamed {
   run: ScriptRun;
@@ -24,13 +24,22 @@ export function misnamedCall(page: PageReading, start: Start): Misnamed | null {
   for (const run of page.wiring.scripts) {
     if (!run.reading?.ok) continue;
     const needed = new Set(run.reading.needs.map(({ name }) => name));
+    const here = { ...start, ...importedAs(run, start) };
     for (const call of run.reading.calls) {
-      const found = SLIPS[start.way](start, call, { needed, plugIns });
+      const found = SLIPS[start.way](here, call, { needed, plugIns });
       const misnamed = found && placed(run, call, found);
       if (misnamed) return misnamed;
     }
   }
   return null;
+}
+
+/** What is imported has the name that the importing script gives it. */
+function importedAs({ imports }: ScriptRun, start: Start): Partial<Start> {
+  const exported = exportedName(start);
+  const name = exported === null ? null : imports.find((one) => one.exported === exported)?.name;
+  if (name == null) return {};
+  return start.way === 'method' ? { of: name } : { call: name };
 }
 
 type Slip = Pick<Misnamed, 'is' | 'meant' | 'why'>;

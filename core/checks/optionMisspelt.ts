@@ -1,16 +1,16 @@
 import { STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import { argumentName, isSlipOf, type KitUse, type StartingScript } from '../wiring/index.ts';
-import { editScript } from './editScript.ts';
-import { placeIn, type Observation, type Rule } from './finding.ts';
+import { argumentName, isSlipOf, type Include, type KitUse } from '../wiring/index.ts';
+import { editScript, inScript } from './editScript.ts';
+import { type Observation, type Rule } from './finding.ts';
 
 export const optionMisspelt: Rule = {
   id: 'option-misspelt',
   station: 'wiring',
-  title: 'Options of a start call are written as the viewer reads them',
+  title: 'Options of a viewer are written as the viewer reads them',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.wiring.uses.flatMap((use) => use.starts.flatMap((start) => findingsOf(site, page, use, start))),
+      page.wiring.uses.flatMap((use) => saidOn(use).flatMap((said) => findingOf(site, page, use, said) ?? [])),
     ),
 };
 
@@ -21,34 +21,46 @@ function knownTo({ kit: { manifest } }: KitUse): string[] {
   return [...options.map(({ name }) => argumentName(name)), ...others];
 }
 
-function findingsOf(site: SiteReading, page: PageReading, use: KitUse, start: StartingScript): Observation[] {
-  const { call, include } = start;
+/** A name that somebody gives an option, and where. */
+interface SaidOption {
+  name: string;
+  include: Include;
+  at: { start: number; end: number };
+}
+
+/** In start calls, and in what is set before them. */
+function saidOn({ starts, mentions }: KitUse): SaidOption[] {
+  return [
+    ...starts.flatMap(({ call, include }) => Object.entries(call.namesAt).map(([name, at]) => ({ name, include, at }))),
+    ...mentions.flatMap(({ include, sets }): SaidOption[] =>
+      sets ? [{ name: sets.name, include, at: { start: sets.at, end: sets.at + sets.name.length } }] : [],
+    ),
+  ];
+}
+
+function findingOf(site: SiteReading, page: PageReading, use: KitUse, said: SaidOption): Observation | null {
+  const { name, include, at } = said;
   const known = knownTo(use);
-  return Object.entries(call.namesAt).flatMap(([name, at]): Observation[] => {
-    const meant = known.includes(name) ? undefined : known.find((one) => isSlipOf(name, one) || sameLetters(name, one));
-    if (meant === undefined) return [];
-    const { inline } = include;
-    const shift = inline?.start ?? 0;
-    return [
+  const kit = use.kit.manifest.name;
+  const meant = known.includes(name) ? undefined : known.find((one) => isSlipOf(name, one) || sameLetters(name, one));
+  if (meant === undefined) return null;
+  return {
+    matter: `${page.path}:${kit}:${name}`,
+    severity: 'warning',
+    says: `This sets ${name}; the ${kit} reads ${meant}.`,
+    why: 'A name that a script does not know is passed over without a word; it does what it does by itself.',
+    place: inScript(page, include, at),
+    strand: null,
+    joint: 'viewer',
+    fixes: [
       {
-        matter: `${page.path}:${call.name}:${name}`,
-        severity: 'warning',
-        says: `This call sets ${name}; the ${use.kit.manifest.name} reads ${meant}.`,
-        why: 'A name that a script does not know is passed over without a word; it does what it does by itself.',
-        place: placeIn(page, inline ? { start: shift + at.start, end: shift + at.end } : include.element.range),
-        strand: null,
-        joint: 'viewer',
-        fixes: [
-          {
-            kind: 'change',
-            states: STATES.code,
-            label: `Correct it to ${meant}`,
-            plan: () => editScript(page, include, [{ ...at, text: meant }], `Correct ${name} on ${page.path}`, site),
-          },
-        ],
+        kind: 'change',
+        states: STATES.code,
+        label: `Correct it to ${meant}`,
+        plan: () => editScript(page, include, [{ ...at, text: meant }], `Correct ${name} on ${page.path}`, site),
       },
-    ];
-  });
+    ],
+  };
 }
 
 const sameLetters = (one: string, other: string): boolean => one.toLowerCase() === other.toLowerCase();

@@ -33,6 +33,9 @@ import { scriptBroken } from './scriptBroken.ts';
 import { scriptOrder } from './scriptOrder.ts';
 import { srcsetEmpty } from './srcsetEmpty.ts';
 import { startCall } from './startCall.ts';
+import { importLost } from './importLost.ts';
+import { elementUnlike } from './elementUnlike.ts';
+import { startArgument } from './startArgument.ts';
 import { startSelector } from './startSelector.ts';
 import { startTooSoon } from './startTooSoon.ts';
 import { tagBroken } from './tagBroken.ts';
@@ -77,6 +80,9 @@ export const RULES: readonly Rule[] = [
   startCall,
   startUnfinished,
   startTooSoon,
+  importLost,
+  elementUnlike,
+  startArgument,
   startSelector,
   optionMisspelt,
   bracketsBroken,

@@ -1,7 +1,7 @@
 import { STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { callText, startEdits, type KitUse } from '../wiring/index.ts';
-import { editScript } from './editScript.ts';
+import { editScript, inScript } from './editScript.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 import { misnamedCall, type Misnamed } from './misnamedCall.ts';
 
@@ -24,13 +24,13 @@ export const startCall: Rule = {
 
 function misnamed(site: SiteReading, page: PageReading, kit: string, slip: Misnamed): Observation {
   const { run, is, meant, at, end, why } = slip;
-  const { inline, element, written } = run.include;
+  const { written } = run.include;
   return {
     matter: `${page.path}:${is}`,
     severity: 'error',
     says: `${written ?? 'This script'} calls ${is}; for the ${kit} it is ${meant}.`,
     why,
-    place: placeIn(page, inline ? { start: inline.start + at, end: inline.start + end } : element.range),
+    place: inScript(page, run.include, { start: at, end }),
     strand: null,
     joint: 'viewer',
     fixes: [

@@ -1,8 +1,8 @@
 import { matches, type PageDocument, STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { answersLinks, startWritten, withoutInvisible, type KitUse, type StartingScript } from '../wiring/index.ts';
-import { editScript } from './editScript.ts';
-import { placeIn, type Observation, type Fix, type Rule } from './finding.ts';
+import { editScript, inScript } from './editScript.ts';
+import { type Observation, type Fix, type Rule } from './finding.ts';
 
 export const startSelector: Rule = {
   id: 'start-selector',
@@ -21,10 +21,8 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
   const links = matched.filter(({ tag }) => tag === 'a');
   const asked = start.asked;
   const at = asked?.at ?? null;
-  if (asked === null || at === null || links.length > 0 || start.lost) return [];
-  const place = include.inline
-    ? placeIn(page, { start: include.inline.start + at.start, end: include.inline.start + at.end })
-    : placeIn(page, include.element.range);
+  if (asked === null || at === null || links.length > 0 || start.lost || start.refused !== null) return [];
+  const place = inScript(page, include, at);
   const meant =
     start.items === null
       ? candidate(page.document, asked.text)

@@ -1,6 +1,7 @@
 import { STATES } from '../markup/index.ts';
 import { waitingEdits } from '../wiring/index.ts';
-import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
+import { inScript } from './editScript.ts';
+import { planPage, type Observation, type Rule } from './finding.ts';
 
 export const startTooSoon: Rule = {
   id: 'start-too-soon',
@@ -23,10 +24,7 @@ export const startTooSoon: Rule = {
               severity: 'error',
               says: `${call.name}() runs ${when}.`,
               why: 'A script that stands as it is runs while the browser reads the page, and sees only what comes before it.',
-              place: placeIn(
-                page,
-                inline ? { start: inline.start + call.at, end: inline.start + call.end } : include.element.range,
-              ),
+              place: inScript(page, include, { start: call.at, end: call.end }),
               strand: null,
               joint: 'viewer',
               fixes: inline

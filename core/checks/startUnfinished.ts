@@ -1,8 +1,8 @@
 import { STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { startWritten, type KitUse, type StartingScript } from '../wiring/index.ts';
-import { editScript } from './editScript.ts';
-import { placeIn, type Observation, type Rule } from './finding.ts';
+import { editScript, inScript } from './editScript.ts';
+import { type Observation, type Rule } from './finding.ts';
 
 export const startUnfinished: Rule = {
   id: 'start-unfinished',
@@ -21,8 +21,6 @@ function findingOf(
   { unfinished, call, include }: StartingScript,
 ): Observation[] {
   if (unfinished === null || !manifest.start) return [];
-  const { inline } = include;
-  const at = { start: (inline?.start ?? 0) + call.at, end: (inline?.start ?? 0) + call.end };
   const edit = { start: call.end, end: call.end, text: `.${unfinished}()` };
   return [
     {
@@ -30,7 +28,7 @@ function findingOf(
       severity: 'error',
       says: `${startWritten(manifest.start, '…')} is made here, and .${unfinished}() is never called on it.`,
       why: `The ${manifest.name} waits until it is told to begin; a click shows the picture alone.`,
-      place: placeIn(page, inline ? at : include.element.range),
+      place: inScript(page, include, { start: call.at, end: call.end }),
       strand: null,
       joint: 'viewer',
       fixes: [

@@ -10,8 +10,10 @@ export {
   besideMarker,
   bracketed,
   bracketsWhole,
+  exportedName,
   groupAttribute,
   groupWritten,
+  isHandler,
   isMarker,
   isOfKit,
   type Kit,
@@ -43,7 +45,7 @@ export {
 } from './read/pictureLists.ts';
 export { readScript } from './read/scriptFacts.ts';
 export { type Include, includedName, includesOf } from './read/includes.ts';
-export { callText, startEdits, waitingEdits } from './write/startEdits.ts';
+export { callText, importText, startEdits, waitingEdits } from './write/startEdits.ts';
 export {
   answers,
   commonGroup,
@@ -57,5 +59,6 @@ export {
 export { type ScriptRun } from './read/scripts.ts';
 export { type StartingScript } from './read/starts.ts';
 export { type WiringSite } from './write/site.ts';
+export { type ImportTrouble, type ModuleImport } from './read/moduleGraph.ts';
 export { type LinkMemory } from './write/memory.ts';
 export { openable, rewire } from './write/wire.ts';

@@ -5,7 +5,7 @@
  */
 window.Gleam = class {
   constructor(holder, options) {
-    this.holder = document.querySelector(holder);
+    this.holder = typeof holder === 'string' ? document.querySelector(holder) : holder;
     this.set = Object.assign({ items: 'a', counter: true }, options);
     this.at = 0;
   }

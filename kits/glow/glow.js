@@ -1,11 +1,12 @@
 /*
  * Glow: a plug-in that opens the links of a collection. All links of one call are one group.
  *   <script>$(function () { $('.glow').glow({ loop: true }); });</script>
+ * What is to be so for every call may be said before: $.fn.glow.defaults.loop = true;
  * jQuery comes before it, and once: loaded a second time it knows no plug-in.
  */
 (function ($) {
   $.fn.glow = function (options) {
-    var set = $.extend({ counter: true, loop: false }, options);
+    var set = $.extend({}, $.fn.glow.defaults, options);
     var links = $(this);
     var box = null;
     var at = 0;
@@ -59,4 +60,6 @@
       box[0].showModal();
     });
   };
+
+  $.fn.glow.defaults = { counter: true, loop: false };
 })(jQuery);

@@ -1,10 +1,11 @@
 /*
- * Peephole: opens the links that a selector finds. All links of one call are one group.
+ * Peephole: opens the links that a selector finds, or one link, or a list. All links of one call are one group.
  *   <script>peephole('.peep', { counter: false });</script>
  * at the end of the page: links that come later are not found.
  */
 window.peephole = function (selector, options) {
-  var links = [].slice.call(document.querySelectorAll(selector));
+  var found = typeof selector === 'string' ? document.querySelectorAll(selector) : selector;
+  var links = found.nodeType ? [found] : [].slice.call(found);
   var counter = !options || options.counter !== false;
   var box = null,
     parts = {},

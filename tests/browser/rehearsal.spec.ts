@@ -5,7 +5,8 @@ import { findingsOf } from '../../core/checks/index.ts';
 import { planFor } from '../../core/plans/index.ts';
 import { applyChange } from '../../core/site/index.ts';
 import { KITS } from '../kits';
-import { faultySite, kitFiles, NAMES, PARTS, WIRING_FAULTS, wiredPage } from '../wiring/faults.fixture';
+import { faultySite, kitFiles, NAMES, PARTS, wiredPage } from '../wiring/faults.fixture';
+import { ALL_FAULTS } from '../wiring/moduleFaults.fixture';
 import { filesFrom, read, rehearsePage } from '../wiring/rehearsing';
 import { expect, LONG, test } from './fixtures';
 
@@ -13,7 +14,9 @@ test.beforeEach(({ expected }) => {
   expected.console.push(/./);
 });
 
-for (const kit of ['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare', 'dazzle', 'gloam']) {
+const BY_HAND = ['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare', 'dazzle'];
+
+for (const kit of [...BY_HAND, 'gloam', 'gloss']) {
   test(`a page wired by hand with ${kit} does on every strand what the model says`, async ({ page }) => {
     const rehearsed = await rehearsePage(page, filesFrom({ 'index.html': wiredPage(kit), ...kitFiles(kit) }));
     expect(rehearsed.map(({ name, disagreements }) => ({ name, disagreements }))).toEqual(
@@ -62,7 +65,7 @@ for (const [at, { manifest }] of KITS.entries()) {
   });
 }
 
-for (const [at, fault] of WIRING_FAULTS.entries()) {
+for (const [at, fault] of ALL_FAULTS.entries()) {
   const tag = at % 4 === 0 ? [] : LONG;
   test(`${fault.name}: the browser does what is said, and after the mend all is whole`, { tag }, async ({ page }) => {
     const files = filesFrom(faultySite(fault));

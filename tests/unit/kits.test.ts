@@ -43,7 +43,10 @@ describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (n
     for (const { file, reading } of readings()) {
       if (!reading.ok) throw new Error(`${file.name}: ${reading.reason}`);
       const gives = file.module ? reading.exports.names : reading.gives;
-      const needs = [...reading.needs, ...reading.imports].flatMap((one) => one.name ?? []);
+      const needs = [
+        ...reading.needs.map((one) => one.name),
+        ...reading.imports.flatMap(({ exported }) => exported ?? []),
+      ];
       expect(gives.map((one) => one.name).sort(), file.name).toEqual([...file.gives].sort());
       expect([...new Set(needs)].sort(), file.name).toEqual([...file.needs].sort());
     }

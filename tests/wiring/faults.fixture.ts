@@ -43,6 +43,8 @@ const LINKS: Record<string, (name: string) => string> = {
   flare: (name) => `<a href="large/${name}.jpg" rel="flare[kites]" title="${titled(name)}">`,
   dazzle: (name) => `<a href="large/${name}.jpg" data-dazzle="kites" title="${titled(name)}">`,
   gloam: (name) => `<a href="large/${name}.jpg" title="${titled(name)}">`,
+  gloss: (name) =>
+    `<a href="large/${name}.jpg" onclick="return gloss(this)" data-gloss="kites" title="${titled(name)}">`,
 };
 
 const HEADS: Record<string, string[]> = {
@@ -60,6 +62,7 @@ const HEADS: Record<string, string[]> = {
   flare: ['<link rel="stylesheet" href="flare/flare.css">', '<script src="flare/flare.js" defer></script>'],
   dazzle: ['<link rel="stylesheet" href="dazzle/dazzle.css">'],
   gloam: ['<link rel="stylesheet" href="gloam/gloam.css">', '<script src="gloam/gloam.js" defer></script>'],
+  gloss: ['<link rel="stylesheet" href="gloss/gloss.css">', '<script src="gloss/gloss.js" defer></script>'],
 };
 
 const ENDS: Record<string, string[]> = {

@@ -90,7 +90,7 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
               type="file"
               hidden
               multiple
-              accept=".js,.css,.html,.htm,.md,.markdown,.zip"
+              accept=".js,.mjs,.css,.html,.htm,.md,.markdown,.zip"
               aria-label="Files of the script"
               data-pick="script"
               onChange={(event) => void take([...(event.target.files ?? [])])}

@@ -90,8 +90,10 @@ const Start = z.strictObject({
   imported: z.enum(['default', 'named']).optional(),
   /** Without the call nothing happens; else it is for selectors and options of one's own. */
   required: z.boolean().default(false),
-  /** The first argument is a selector of links. */
+  /** The first argument chooses links. */
   selector: z.boolean().default(true),
+  /** As what it may be handed. */
+  takes: z.array(z.enum(['selector', 'element', 'list'])).min(1).default(['selector']),
   /** The selector by which a call finds its links where nothing marks them: `#pictures a`. */
   finds: z.string().min(1).max(200).optional(),
   /** The selector does not stand for itself, but under this name in an object of options. */
@@ -229,11 +231,16 @@ export function readManifest(data: unknown): Result<{ manifest: KitManifest }> {
 const isInBrackets = (group: KitManifest['group']): boolean =>
   group !== undefined && 'in' in group && group.in === 'brackets';
 
+/** Whether the marker is code that runs on a click, among which its author may have more. */
+export const isHandler = ({ attribute: name, value }: Pick<KitManifest['marker'], 'attribute' | 'value'>): boolean =>
+  name !== undefined && name.startsWith('on') && value !== '';
+
 /** The selector of everything that carries the marker; null where a start call alone chooses. */
 export function markerSelector({ marker, group }: KitManifest): string | null {
   const tag = marker.on === 'link' ? 'a' : '';
   if (marker.element !== undefined) return marker.on === 'link' ? `${marker.element} a` : marker.element;
   if (marker.attribute !== undefined && isInBrackets(group)) return `${tag}[${marker.attribute}^="${marker.value}"]`;
+  if (isHandler(marker)) return `${tag}[${marker.attribute}*="${marker.value}"]`;
   if (marker.attribute !== undefined)
     return `${tag}[${marker.attribute}${marker.value === '' ? '' : `="${marker.value}"`}]`;
   return marker.class === undefined ? null : `${tag}.${marker.class}`;
@@ -255,7 +262,12 @@ export function startWritten({ way, of, call }: Start, inside: string, selector 
 }
 
 /** The global without which a start call stops; null for a plug-in and what is imported, which are none. */
-export const startGlobal = ({ way, of, call, imported }: Start): string | null => {
+export const startGlobal = ({
+  way,
+  of,
+  call,
+  imported,
+}: Pick<Start, 'way' | 'of' | 'call' | 'imported'>): string | null => {
   if (way === 'collection' || imported !== undefined) return null;
   return way === 'method' ? (of ?? null) : call;
 };
@@ -269,6 +281,11 @@ export function besideMarker(manifest: KitManifest, name: string, value: string)
   const { value: begins } = manifest.marker;
   if (name.startsWith('data-') || begins === '') return '';
   if (!isMarker(manifest, name, value)) return value.trim();
+  if (isHandler(manifest.marker))
+    return value
+      .replace(begins, '')
+      .replace(/^[\s;]+|[\s;]+$/g, '')
+      .trim();
   return value
     .trim()
     .slice(begins.length)
@@ -286,6 +303,7 @@ export function isMarker(
   value: string,
 ): boolean {
   if (own === undefined || name !== own) return false;
+  if (isHandler({ attribute: own, value: begins })) return value.includes(begins);
   return own.startsWith('data-') || begins === '' || value.trim().toLowerCase().startsWith(begins.toLowerCase());
 }
 

@@ -1,6 +1,7 @@
 /** Calls that a script makes of what other scripts give: functions, methods, constructors, plug-ins on a collection. */
 import type { AnyNode, CallExpression, Expression, NewExpression, Property } from 'acorn';
 import { full } from 'acorn-walk';
+import { chosenIn, type Handed, type ValueOf } from './chosen.ts';
 import { collectionOf, propertyOf } from './collections.ts';
 import type { IsGlobalObject } from './globalNames.ts';
 
@@ -25,10 +26,14 @@ export interface Call extends Mention {
   end: number;
   /** The whole statement with its semicolon, where the call is one by itself. */
   statement: Place | null;
-  /** The selector: the first argument where it is a plain text; of a plug-in that of its collection. */
+  /** The selector by which the first argument is found; of a plug-in that of its collection. */
   text: string | null;
-  /** Where that text stands, with its quotes. */
+  /** Where that text stands, with its quotes; null where it is written otherwise. */
   textAt: Place | null;
+  /** What is handed over by it; null where nobody can say. */
+  handed: Handed | null;
+  /** Where the first argument stands. */
+  firstAt: Place | null;
   /** Plain values of an object among the arguments. */
   options: Record<string, string | number | boolean>;
   /** Where those values stand. */
@@ -48,6 +53,7 @@ export interface Call extends Mention {
 export interface Reader {
   isGlobal: IsGlobalObject;
   bases: ReadonlySet<string>;
+  valueOf: ValueOf;
   immediate: (at: number) => boolean;
 }
 
@@ -87,15 +93,17 @@ export function callOf(node: Called, ancestors: readonly AnyNode[], reader: Read
   const outer = ancestors.slice(0, -1);
   const guarded = outer.some((one) => asksFor(one, way === 'method' ? (of ?? name) : name, node.start));
   const [first] = chosenBy(node, way, reader);
-  const text = first ? plainText(first) : null;
+  const chosen = first ? chosenIn(first, reader.valueOf) : null;
   return {
     ...called,
     at: node.start,
     end: node.end,
     statement: statementOf(ancestors, guarded),
-    text,
-    textAt: text !== null && first ? { start: first.start, end: first.end } : null,
-    ...optionsOf(node),
+    text: chosen?.text ?? null,
+    textAt: chosen?.at ?? null,
+    handed: chosen?.as ?? null,
+    firstAt: first ? { start: first.start, end: first.end } : null,
+    ...optionsOf(node, reader.valueOf),
     then: chainedOn(ancestors),
     kept: keptAs(ancestors),
     immediate: reader.immediate(node.start),
@@ -214,11 +222,13 @@ export function nameOfKey(key: AnyNode): string | null {
   return key.type === 'Literal' ? String(key.value) : null;
 }
 
-function optionsOf(node: Called): Pick<Call, 'options' | 'optionsAt' | 'namesAt'> {
+function optionsOf(node: Called, valueOf: ValueOf): Pick<Call, 'options' | 'optionsAt' | 'namesAt'> {
   const found: Pick<Call, 'options' | 'optionsAt' | 'namesAt'> = { options: {}, optionsAt: {}, namesAt: {} };
-  for (const argument of node.arguments)
-    if (argument.type === 'ObjectExpression')
+  for (const given of node.arguments) {
+    const argument = given.type === 'Identifier' ? valueOf(given.name) : given;
+    if (argument?.type === 'ObjectExpression')
       for (const property of argument.properties) if (property.type === 'Property') noteOption(property, found);
+  }
   return found;
 }
 

@@ -6,10 +6,17 @@ const READY = /(?:^|\/)(?:dist|build|release|min)\//i;
 const FOR_MAKERS =
   /(?:^|\/)(?:src|source|sources|test|tests|spec|node_modules|scripts|tools|\.github)\/|(?:^|\/)(?:gulpfile|gruntfile|webpack\.config|rollup\.config|karma\.conf)\.[cm]?js$/i;
 
+/** Words in a file's name that say for what it was made, not what it is (common practice, no source). */
+const MADE_AS = /[.-](?:min|esm|es|mjs|module|umd|iife|cjs|common|bundle)(?=[.-])/gi;
+const AS_MODULE = /[.-](?:esm?|module)[.-]|\.mjs$/i;
+/** For another place than a browser. */
+const NO_BROWSER = /[.-](?:cjs|common)[.-]|\.cjs$/i;
+
 const bare = (path: string): string =>
   nameOf(path)
     .toLowerCase()
-    .replace(/\.min(?=\.(?:js|css)$)/, '');
+    .replace(MADE_AS, '')
+    .replace(/\.[cm]js$/, '.js');
 const isMade = (path: string): boolean => /\.min\.(?:js|css)$/i.test(path);
 
 interface Needed {
@@ -21,14 +28,19 @@ interface Needed {
 /** `mentions` are texts that say how it is used: of two that are the same the one that they name is meant. */
 export function neededOf(paths: readonly string[], mentions: readonly string[] = []): Needed {
   const left: Needed['left'] = [];
-  const scripts = paths.filter((path) => /\.(?:js|css)$/i.test(path));
-  const ready = scripts.filter((path) => !FOR_MAKERS.test(path));
+  const scripts = paths.filter((path) => /\.(?:[cm]?js|css)$/i.test(path));
+  const ready = scripts.filter((path) => !FOR_MAKERS.test(path) && !NO_BROWSER.test(nameOf(path)));
   // Where there is nothing else, it is what is meant.
-  const usable = ready.some((path) => /\.js$/i.test(path)) ? ready : scripts;
+  const usable = ready.some((path) => /\.m?js$/i.test(path)) ? ready : scripts;
   for (const path of scripts) if (!usable.includes(path)) left.push({ path, why: 'for its makers only' });
   const isNamed = (path: string) =>
     mentions.some((text) => text.includes(`/${nameOf(path)}`) || text.includes(`"${nameOf(path)}`));
-  const rank = (path: string) => (isNamed(path) ? 4 : 0) + (READY.test(path) ? 2 : 0) + (isMade(path) ? 1 : 0);
+  // A plain script works from disk too.
+  const rank = (path: string) =>
+    (isNamed(path) ? 8 : 0) +
+    (READY.test(path) ? 4 : 0) +
+    (AS_MODULE.test(nameOf(path)) ? 0 : 2) +
+    (isMade(path) ? 1 : 0);
   const take: string[] = [];
   for (const path of usable) {
     const same = usable.filter((other) => bare(other) === bare(path));

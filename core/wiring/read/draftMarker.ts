@@ -4,19 +4,7 @@ import type { KitManifestInput } from '../kit/manifest.ts';
 import type { FoundName, FoundStart, Note } from './draft.ts';
 import type { Sample } from './manual.ts';
 
-interface FoundMarker {
-  on?: 'gallery';
-  attribute?: string;
-  class?: string;
-  value?: string;
-}
-
-export const markerPart = ({ on, attribute, class: name, value }: FoundMarker): KitManifestInput['marker'] => ({
-  ...(on === undefined ? {} : { on }),
-  ...(attribute === undefined ? {} : { attribute }),
-  ...(name === undefined ? {} : { class: name }),
-  ...(value === undefined ? {} : { value }),
-});
+export type FoundMarker = Partial<KitManifestInput['marker']>;
 
 interface Found {
   selectors: readonly FoundName[];

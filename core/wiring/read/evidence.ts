@@ -3,13 +3,14 @@
  * file comes first, what marks a link, how groups and captions are told, how it is started. Each guess is given with
  * the line that it rests on; the author completes it.
  */
-import { matches, textOf, valueOf } from '../../markup/index.ts';
-import { LineIndex } from '../../site/index.ts';
+import { LineIndex, nameOf } from '../../site/index.ts';
 import type { KitManifestInput } from '../kit/manifest.ts';
-import { samplesIn, type Sample } from './manual.ts';
-import type { DraftField, FoundName, FoundStart, Note } from './draft.ts';
-import { groupInMarker, markerIn, markerPart } from './draftMarker.ts';
-import { readScript, type Call, type ScriptFacts } from './scriptFacts.ts';
+import { samplesIn } from './manual.ts';
+import type { DraftField, DraftScript, FoundName, FoundStart, Note } from './draft.ts';
+import { elementIn } from './draftElement.ts';
+import { groupInMarker, markerIn } from './draftMarker.ts';
+import { startIn, startPart } from './draftStart.ts';
+import { readCode } from './scriptFacts.ts';
 
 export interface Evidence {
   field: DraftField;
@@ -28,12 +29,6 @@ export interface Draft {
   unread: { file: string; reason: string; line: number }[];
 }
 
-interface Script {
-  name: string;
-  text: string;
-  facts: ScriptFacts;
-}
-
 /** `files` are texts by their names without folders: scripts, styles, and pages that show how the script is used. */
 export function draftManifest(name: string, files: Readonly<Record<string, string>>): Draft {
   const evidence: Evidence[] = [];
@@ -50,6 +45,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   const given = new Set(ordered.flatMap(({ facts }) => facts.gives.map((one) => one.name)));
   for (const { name: file, facts } of ordered) {
     for (const need of facts.needs) if (given.has(need.name)) note('files', `needs ${need.name}`, file, need.at);
+    for (const { from, at } of facts.imports) note('files', `imports ${from}`, file, at);
   }
   const samples = samplesIn(files);
   // A base is asked for much by its own code; that says nothing of the viewer.
@@ -58,7 +54,8 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   const selectors = own.flatMap(({ name: file, facts }) => facts.selectors.map((one) => ({ ...one, file })));
 
   const start = startIn(own, samples, note);
-  const marker = markerIn({ selectors, attributes, samples, scripts: own }, start, note);
+  const element = elementIn(own, samples, note);
+  const marker = element?.marker ?? markerIn({ selectors, attributes, samples, scripts: own }, start, note);
   const told = attributesIn(attributes, marker.attribute, kitName(name), note);
   const figures = selectors.find(({ name: selector }) => /figcaption/.test(selector));
   if (figures) note('caption', 'reads figcaption', figures.file, figures.at);
@@ -72,23 +69,18 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
       title: name,
       files: [
         ...styles.map((file) => ({ name: file, role: 'style' as const })),
-        ...ordered.map(({ name: file, facts }) => ({
-          name: file,
-          role: 'script' as const,
-          ...(isBase({ facts }) ? { base: true } : {}),
-          gives: facts.gives.map((one) => one.name),
-          needs: [...new Set(facts.needs.map((one) => one.name).filter((one) => given.has(one)))],
-        })),
+        ...ordered.map((script) => scriptPart(script, given)),
       ],
       folder: bare,
-      marker: markerPart(marker),
+      marker,
       ...(start ? { group: { in: 'call' as const } } : {}),
+      ...(element?.group ? { group: element.group } : {}),
       ...(groupInMarker(marker, samples, note) ?? {}),
       ...told,
       caption: { ...told.caption, from: [...(figures ? (['figure'] as const) : []), ...(told.caption?.from ?? [])] },
       ...counterPart(own, note),
       ...startPart(start, marker, own),
-      ...optionsPart(own, start, note),
+      ...(element ? element.options : optionsPart(own, start, note)),
     },
     evidence,
     unread,
@@ -110,13 +102,13 @@ function pieceAround(text: string, at: number): string {
 }
 
 /** The scripts among the files, and those that cannot be read. */
-function readAll(files: Readonly<Record<string, string>>): Pick<Draft, 'unread'> & { scripts: Script[] } {
+function readAll(files: Readonly<Record<string, string>>): Pick<Draft, 'unread'> & { scripts: DraftScript[] } {
   const unread: Draft['unread'] = [];
-  const scripts: Script[] = [];
+  const scripts: DraftScript[] = [];
   for (const [file, text] of Object.entries(files)) {
-    if (!/\.js$/i.test(file)) continue;
-    const facts = readScript(text);
-    if (facts.ok) scripts.push({ name: file, text, facts });
+    if (!/\.m?js$/i.test(file)) continue;
+    const facts = readCode(text);
+    if (facts.ok) scripts.push({ name: file, text, facts, isModule: facts.isModule });
     else unread.push({ file, reason: facts.reason, line: new LineIndex(text).lineAt(facts.at) });
   }
   return { scripts, unread };
@@ -163,42 +155,26 @@ function attributesIn(
   };
 }
 
-const isBase = ({ facts }: Pick<Script, 'facts'>): boolean => facts.gives.some(({ name }) => name === 'jQuery');
-
-/** A listener further up answers also what comes later. */
-const delegates = (scripts: readonly Script[]): boolean =>
-  scripts.some(({ text }) => /target\.closest\(|\.on\(\s*['"]click['"]\s*,\s*['"]/.test(text));
-
-/** A script that has to be started stands at the end of the page, behind what it is started on. */
-function startPart(
-  start: FoundStart | null,
-  marker: ReturnType<typeof markerIn>,
-  scripts: readonly Script[],
-): Pick<KitManifestInput, 'place' | 'start'> {
-  if (!start) return { place: 'head' };
-  const { call, way, of, selector, key, items, then } = start;
-  const isMarked = marker.attribute !== undefined || marker.class !== undefined;
+/** A script as the manifest has it: what a module gives is what it exports, and it needs what it imports. */
+function scriptPart({ name, facts, isModule }: DraftScript, given: ReadonlySet<string>) {
+  const needs = facts.needs.map((one) => one.name).filter((one) => given.has(one));
+  const imports = facts.imports.flatMap(({ exported }) => (exported === null || exported === '*' ? [] : [exported]));
   return {
-    place: 'end',
-    start: {
-      ...(way === 'function' ? {} : { way }),
-      call,
-      ...(of === null ? {} : { of }),
-      required: true,
-      selector: selector !== null,
-      ...(selector && !isMarked ? { finds: selector } : {}),
-      ...(key === null ? {} : { key }),
-      ...(items === null ? {} : { items }),
-      ...(then === null ? {} : { then }),
-      binds: !delegates(scripts),
-    },
+    name,
+    role: 'script' as const,
+    ...(isBase({ facts }) ? { base: true } : {}),
+    ...(isModule ? { module: true } : {}),
+    gives: (isModule ? facts.exports.names : facts.gives).map((one) => one.name),
+    needs: [...new Set([...needs, ...imports])],
   };
 }
+
+const isBase = ({ facts }: Pick<DraftScript, 'facts'>): boolean => facts.gives.some(({ name }) => name === 'jQuery');
 
 /** One more than the place, counted from 0, and a word: `n + 1 + ' of ' + count`, `${n + 1} of ${count}`. */
 const COUNTS = /\+\s*1\)?\s*(?:\}|\+\s*["'`])\s*(?:of|from|\/|von|de|di|sur)\s*["'`$]/;
 
-function counterPart(scripts: readonly Script[], note: Note): Pick<KitManifestInput, 'counter'> {
+function counterPart(scripts: readonly DraftScript[], note: Note): Pick<KitManifestInput, 'counter'> {
   for (const { name, text } of scripts) {
     const found = COUNTS.exec(text);
     if (!found) continue;
@@ -210,12 +186,12 @@ function counterPart(scripts: readonly Script[], note: Note): Pick<KitManifestIn
 
 /** What may be set in a start call, with what holds where nobody sets it. */
 function optionsPart(
-  scripts: readonly Script[],
+  scripts: readonly DraftScript[],
   start: FoundStart | null,
   note: Note,
 ): Pick<KitManifestInput, 'options'> {
   const options = scripts.flatMap(({ name: file, facts }) =>
-    facts.defaults.flatMap(({ name, value, at }) => {
+    [...facts.defaults, ...keptDefaults(facts)].flatMap(({ name, value, at }) => {
       const dashed = name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
       if (!/^[a-z][a-z0-9-]*$/.test(dashed) || name === start?.items?.option || name === start?.key) return [];
       note('options', `${name}: ${String(value)}`, file, at);
@@ -224,6 +200,12 @@ function optionsPart(
   );
   return options.length === 0 ? {} : { options };
 }
+
+/** `$.fn.glow.defaults = { loop: false }`, `Gleam.options = { … }`. */
+const keptDefaults = ({ settings }: DraftScript['facts']) =>
+  settings.flatMap(({ of, name, value, at }) =>
+    value !== null && /\.(?:defaults|options|settings)$/i.test(of) ? [{ name, value, at }] : [],
+  );
 
 function typeOf(value: string | number | boolean): 'switch' | 'number' | 'text' {
   if (typeof value === 'boolean') return 'switch';
@@ -239,97 +221,19 @@ export const kitName = (title: string): string =>
     .replace(/^(?=\d)/, 'kit-') || 'own';
 
 /** Each script behind those that give what it needs; of two that need nothing of each other the name decides. */
-function inOrder(scripts: readonly Script[]): Script[] {
+function inOrder(scripts: readonly DraftScript[]): DraftScript[] {
   const left = [...scripts].sort((a, b) => a.name.localeCompare(b.name));
-  const done: Script[] = [];
+  const done: DraftScript[] = [];
   while (left.length > 0) {
     const waiting = new Set(left.flatMap(({ facts }) => facts.gives.map(({ name }) => name)));
-    const next = left.findIndex(({ facts }) =>
-      facts.needs.every(({ name }) => !waiting.has(name) || facts.gives.some((one) => one.name === name)),
+    const names = new Set(left.map(({ name }) => name));
+    const next = left.findIndex(
+      ({ facts }) =>
+        facts.needs.every(({ name }) => !waiting.has(name) || facts.gives.some((one) => one.name === name)) &&
+        !facts.imports.some(({ from }) => names.has(nameOf(from))),
     );
     // Scripts that need each other cannot be put in order; they stay as they come.
     done.push(...left.splice(Math.max(0, next), 1));
   }
   return done;
-}
-
-const PLAIN = { way: 'function', of: null, key: null, items: null, then: null, place: null } as const;
-
-/**
- * What the scripts give and a page or a manual beside them calls; without such an example, a function that takes a
- * selector by its looks.
- */
-function startIn(scripts: readonly Script[], samples: readonly Sample[], note: Note): FoundStart | null {
-  const given = new Map(
-    scripts.flatMap((script) => script.facts.gives.map((one) => [one.name, { ...one, script }] as const)),
-  );
-  const plugIns = new Set(scripts.flatMap(({ facts }) => facts.plugIns.map(({ name }) => name)));
-  const isTheirs = ({ way, name, of }: Call) => {
-    if (way === 'collection') return plugIns.has(name);
-    return given.has(way === 'method' ? (of ?? '') : name);
-  };
-  for (const sample of samples) {
-    for (const element of sample.page.elements) {
-      if (element.tag !== 'script' || valueOf(element, 'src') !== undefined) continue;
-      const reading = readScript(textOf(element));
-      const call = reading.ok ? reading.calls.find(isTheirs) : undefined;
-      if (!call) continue;
-      const found = foundStart(call, sample);
-      const place = { file: sample.file, at: sample.inFile((element.open?.end ?? 0) + call.at) };
-      note('start', saidOf(found), place.file, place.at);
-      return { ...found, place };
-    }
-  }
-  // A plug-in does nothing until it is called.
-  const [plugIn] = scripts.flatMap(({ name, facts }) => facts.plugIns.map((one) => ({ ...one, file: name })));
-  if (plugIn) {
-    note('start', `gives $(…).${plugIn.name}()`, plugIn.file, plugIn.at);
-    return { ...PLAIN, way: 'collection', call: plugIn.name, selector: '' };
-  }
-  // A script that listens by itself needs no call.
-  const asks = scripts.some(({ facts }) => facts.selectors.some(({ name }) => /\[|\./.test(name)));
-  const last = [...given.values()]
-    .filter(({ name }) => !scripts.some(({ facts }) => facts.needs.some((need) => need.name === name)))
-    .filter(({ name, script }) => !isUsedInside(script.text, name))
-    .at(-1);
-  if (asks || !last) return null;
-  note('start', `gives ${last.name}()`, last.script.name, last.at);
-  return { ...PLAIN, call: last.name, selector: '' };
-}
-
-/** Whether a script calls its own function, or hands it to what calls it. */
-const isUsedInside = (text: string, name: string): boolean => {
-  const word = name.replace(/\$/g, '\\$&');
-  const called = new RegExp(`(?<!function\\s+|new\\s+|[\\w$.])${word}\\s*\\(`).test(text);
-  return called || new RegExp(`\\bon[a-z]+\\s*=\\s*${word}\\b|,\\s*${word}\\s*[,)]`).test(text);
-};
-
-/** Names of options that choose among what the selector finds (common practice, no source). */
-const CHOOSES = /^(?:items?|links?|children|slides?|selector|delegate)$/i;
-
-function foundStart({ way, name, of, text, options, then }: Call, { page }: Sample): Omit<FoundStart, 'place'> {
-  const texts = Object.entries(options).filter((pair): pair is [string, string] => typeof pair[1] === 'string');
-  const finds = (selector: string) => {
-    const found = matches(page, selector);
-    return found.ok && found.elements.length > 0;
-  };
-  const key = text === null ? (texts.find(([, value]) => /^[.#[]/.test(value) && finds(value)) ?? null) : null;
-  const items = texts.find(([option]) => option !== key?.[0] && CHOOSES.test(option)) ?? null;
-  return {
-    way,
-    call: name,
-    of: way === 'method' ? of : null,
-    selector: text ?? key?.[1] ?? null,
-    key: key?.[0] ?? null,
-    items: items && { option: items[0], without: items[1] },
-    then: then.find((one) => !/^(?:on|off|then|catch)$/.test(one.name))?.name ?? null,
-  };
-}
-
-function saidOf({ way, call, of, selector, key }: Omit<FoundStart, 'place'>): string {
-  const quoted = selector === null ? '' : `'${selector}'`;
-  const inside = key === null ? quoted : `{ ${key}: ${quoted} }`;
-  if (way === 'collection') return `$(${quoted}).${call}()`;
-  if (way === 'method') return `${of ?? ''}.${call}(${inside})`;
-  return `${way === 'constructor' ? 'new ' : ''}${call}(${inside})`;
 }

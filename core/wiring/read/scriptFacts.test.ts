@@ -115,6 +115,8 @@ describe('a call', () => {
         statement: { start: 0, end: 22 },
         text: 'a.b',
         textAt: { start: 5, end: 10 },
+        handed: 'selector',
+        firstAt: { start: 5, end: 10 },
         options: { x: 1 },
         optionsAt: { x: { start: 17, end: 18 } },
         namesAt: { x: { start: 14, end: 15 } },

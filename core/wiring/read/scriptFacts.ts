@@ -6,8 +6,10 @@ import {
   parse,
   type AnyNode,
   type AssignmentExpression,
+  type AssignmentPattern,
   type CallExpression,
   type MemberExpression,
+  type ObjectExpression,
   type Program,
 } from 'acorn';
 import { fullAncestor } from 'acorn-walk';
@@ -24,6 +26,7 @@ import {
   type Reader,
   withLaterCalls,
 } from './calls.ts';
+import { valuesIn, type ValueOf } from './chosen.ts';
 import { baseNames, plugInsIn, propertyOf } from './collections.ts';
 import { globalObjectIn } from './globalNames.ts';
 import { exportsIn, importsIn, type Exports, type Imported } from './modules.ts';
@@ -77,6 +80,14 @@ export function readScript(text: string, as: 'script' | 'module' = 'script'): Sc
   const reading = parseScript(text, as);
   cache.set(key, reading);
   return reading;
+}
+
+/** Code that does not say as what it is loaded: what imports or exports can only be a module. */
+export function readCode(text: string): ScriptReading & { isModule: boolean } {
+  const plain = readScript(text);
+  if (plain.ok) return { ...plain, isModule: false };
+  const module = readScript(text, 'module');
+  return module.ok ? { ...module, isModule: true } : { ...plain, isModule: false };
 }
 
 const SYNTAX = { ecmaVersion: 'latest', allowHashBang: true } as const;
@@ -143,7 +154,8 @@ function factsOf(program: Program): ScriptFacts {
   };
   const waiting = waitingIn(program);
   const immediate = (at: number) => !waiting.some((range) => at > range.start && at < range.end);
-  const reader: Reader = { isGlobal: globalObjectIn(program), bases: baseNames(program), immediate };
+  const valueOf = valuesIn(program);
+  const reader: Reader = { isGlobal: globalObjectIn(program), bases: baseNames(program), valueOf, immediate };
   const { globals, scope } = analyze(program as Parameters<typeof analyze>[0]); // of the tree that both speak of
   // What a module declares is its own.
   for (const [name, node] of program.sourceType === 'module' ? [] : scope.declarations) {
@@ -174,6 +186,8 @@ const startOf = (node: unknown): number => (node as { start?: number }).start ??
 
 function noteNode(node: AnyNode, ancestors: readonly AnyNode[], facts: ScriptFacts, reader: Reader): void {
   for (const name of plugInsIn(node, reader.bases)) facts.plugIns.push({ name, at: node.start });
+  if (node.type === 'ObjectExpression') noteSpread(node, facts, reader.valueOf);
+  if (node.type === 'AssignmentPattern') notePattern(node, facts);
   if (node.type === 'AssignmentExpression') {
     noteAssignment(node, facts, reader);
     noteSetting(node, ancestors.at(-2), facts, reader);
@@ -181,7 +195,7 @@ function noteNode(node: AnyNode, ancestors: readonly AnyNode[], facts: ScriptFac
   else if (node.type === 'CallExpression' || node.type === 'NewExpression') {
     if (node.type === 'CallExpression') {
       noteAsked(node, facts);
-      noteDefaults(node, facts);
+      noteLaidOver(node, facts, reader.valueOf);
     }
     const call = callOf(node, ancestors, reader);
     if (call) facts.calls.push(call);
@@ -279,16 +293,45 @@ const dashed = (name: string): string => name.replace(/[A-Z]/g, (letter) => `-${
 /** Functions that lay what somebody says over what is so by itself. */
 const LAYS_OVER = new Set(['extend', 'assign', 'defaults', 'merge']);
 
-function noteDefaults(node: CallExpression, facts: ScriptFacts): void {
+function noteLaidOver(node: CallExpression, facts: ScriptFacts, valueOf: ValueOf): void {
   if (!LAYS_OVER.has(methodName(node) ?? '') || node.arguments.length < 2) return;
-  for (const argument of node.arguments.slice(0, -1))
-    if (argument.type === 'ObjectExpression')
-      for (const property of argument.properties) {
-        if (property.type !== 'Property' || property.computed) continue;
-        const name = nameOfKey(property.key);
-        const value = plainValue(property.value);
-        if (name !== null && value !== null) facts.defaults.push({ name, value, at: property.start });
-      }
+  for (const argument of node.arguments.slice(0, -1)) noteDefaults(argument, facts, valueOf);
+}
+
+/** `{ ...byItself, ...options }`: what comes first holds where nobody says otherwise. */
+function noteSpread({ properties }: ObjectExpression, facts: ScriptFacts, valueOf: ValueOf): void {
+  const spread = properties.filter((one) => one.type === 'SpreadElement');
+  const last = spread.at(-1);
+  if (properties.at(-1) !== last || !last) return;
+  for (const one of spread.slice(0, -1)) noteDefaults(one.argument, facts, valueOf);
+  if (properties.length > spread.length) noteEntries(properties, facts);
+}
+
+/** The entries of an object, also of one that is kept under a name. */
+function noteDefaults(node: AnyNode, facts: ScriptFacts, valueOf: ValueOf): void {
+  const object = node.type === 'Identifier' ? valueOf(node.name) : node;
+  if (object?.type === 'ObjectExpression') noteEntries(object.properties, facts);
+}
+
+function noteEntries(properties: ObjectExpression['properties'], facts: ScriptFacts): void {
+  for (const property of properties) {
+    if (property.type !== 'Property' || property.computed) continue;
+    const name = nameOfKey(property.key);
+    const value = plainValue(property.value);
+    const isKnown = facts.defaults.some(({ at }) => at === property.start);
+    if (name !== null && value !== null && !isKnown) facts.defaults.push({ name, value, at: property.start });
+  }
+}
+
+/** `function glow(links, { counter = true } = {})`. */
+function notePattern({ left, right }: AssignmentPattern, facts: ScriptFacts): void {
+  if (left.type !== 'ObjectPattern' || right.type !== 'ObjectExpression' || right.properties.length > 0) return;
+  for (const property of left.properties) {
+    if (property.type !== 'Property' || property.value.type !== 'AssignmentPattern') continue;
+    const name = nameOfKey(property.key);
+    const value = plainValue(property.value.right);
+    if (name !== null && value !== null) facts.defaults.push({ name, value, at: property.start });
+  }
 }
 
 /** A text, or what stands at the beginning of one that is put together: `'a[data-room="' + name + '"]'`. */

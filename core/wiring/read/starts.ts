@@ -3,6 +3,7 @@ import { matches, type PageDocument, type PageElement } from '../../markup/index
 import { exportedName, markerSelector, scriptsOf, startGlobal, type Kit, type Start } from '../kit/manifest.ts';
 import { includedName, type Include } from './includes.ts';
 import type { ScriptRun } from './scripts.ts';
+import type { Handed } from './chosen.ts';
 import type { Imported } from './modules.ts';
 import type { Call, Setting } from './scriptFacts.ts';
 
@@ -21,6 +22,8 @@ export interface StartingScript {
   lost: { by: Include; how: 'base again' | 'name taken' } | null;
   /** The method that would have to be called as well, and is not. */
   unfinished: string | null;
+  /** It is handed an element or a list, and the script takes none. */
+  refused: Handed | null;
   /** Elements that its selector matches, of whatever kind. */
   matched: PageElement[];
   /** Why the selector cannot be used; null where it can, or where there is none. */
@@ -131,19 +134,33 @@ export function startOf(page: PageDocument, { manifest }: Kit, { set, ...begun }
     options: { ...set, ...call.options },
     asked: askedBy(manifest, call),
     items: items ? String(call.options[items.option] ?? items.without) : null,
+    refused: refusedBy(manifest.start, call),
     unfinished: then === undefined || call.then.some(({ name }) => name === then) ? null : then,
   };
-  const found = foundBy(page, start.asked?.text ?? null, start.items);
+  const asked = start.asked?.text ?? null;
+  const found = foundBy(page, asked, start.items, call.handed === 'element' && asked === call.text);
   if (!found.ok) return { ...start, matched: [], there: [], trouble: found.reason };
-  const matched = found.elements;
+  const matched = start.refused === null ? found.elements : [];
   const there =
     manifest.start?.binds && call.immediate ? matched.filter((element) => isReadBefore(element, include)) : matched;
   return { ...start, matched, there, trouble: null };
 }
 
-/** What a selector finds, or what another one finds in that. */
-function foundBy(page: PageDocument, selector: string | null, items: string | null): ReturnType<typeof matches> {
-  const found = selector === null ? { ok: true as const, elements: [] } : matches(page, selector);
+/** A collection takes whatever is found. */
+function refusedBy(start: Start | undefined, { way, handed }: Call): Handed | null {
+  if (!start?.selector || start.key !== undefined || way === 'collection' || handed === null) return null;
+  return start.takes.includes(handed) ? null : handed;
+}
+
+/** What a selector finds, or what another one finds in that; `first` of several only the first. */
+function foundBy(
+  page: PageDocument,
+  selector: string | null,
+  items: string | null,
+  first: boolean,
+): ReturnType<typeof matches> {
+  const all = selector === null ? { ok: true as const, elements: [] } : matches(page, selector);
+  const found = all.ok && first ? { ...all, elements: all.elements.slice(0, 1) } : all;
   if (!found.ok || items === null) return found;
   const within = matches(page, items);
   return within.ok ? { ok: true, elements: within.elements.filter((one) => isWithin(one, found.elements)) } : within;

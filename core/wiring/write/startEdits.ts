@@ -235,7 +235,5 @@ function guarded({ starts, mentions }: Said): Edit[] | null {
 /** Asks whether what is called is there. */
 const isThere = ({ way, of, name }: StartingScript['call']): string => {
   if (way === 'collection') return `${of ?? '$'}.fn.${name}`;
-  return `window.${startGlobal({ ...BARE, way, call: name, ...(of === null ? {} : { of }) }) ?? name}`;
+  return `window.${startGlobal({ way, call: name, ...(of === null ? {} : { of }) }) ?? name}`;
 };
-
-const BARE = { required: true, selector: true, binds: true } as const;

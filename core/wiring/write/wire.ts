@@ -25,7 +25,7 @@ import {
 } from '../../markup/index.ts';
 import { containerEdits, removedContainers, writtenHolder } from './containerEdits.ts';
 import { captionOf, descriptionOf } from '../read/caption.ts';
-import { besideMarker, isMarker, markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
+import { besideMarker, isHandler, isMarker, markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
 import { includeEdits, removedIncludes } from './includeEdits.ts';
 import { copiedFiles, droppedFiles } from './kitFiles.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
@@ -164,7 +164,7 @@ function labelOf(path: string, from: Kit | null, to: Kit | null): string {
 }
 
 /** Links of a gallery that lead to a picture of the site: those that a viewer can open. */
-export const openable = (base: string, item: GalleryItem): boolean => pictureOf(base, item) !== null;
+export const openable = (base: string, item: Pick<GalleryItem, 'link'>): boolean => pictureOf(base, item) !== null;
 
 /**
  * The group of each link: its own under the kit before, else that which was kept in mind, else its gallery's, else one
@@ -267,9 +267,12 @@ function mark(
       if (unmarkable !== null) return unmarkable;
       continue;
     }
-    for (const item of gallery.items)
-      if (item.link && openable(page.base, item) && (from || !misspeltMarker(item.link, to)))
-        markLink(item, item.link, from, to, groups.get(item.link) ?? null, wishes);
+    for (const item of gallery.items) {
+      if (!item.link || !openable(page.base, item) || (!from && misspeltMarker(item.link, to))) continue;
+      const taken = handlerTaken(item.link, to, page);
+      if (taken !== null) return taken;
+      markLink(item, item.link, from, to, groups.get(item.link) ?? null, wishes);
+    }
   }
   return null;
 }
@@ -352,7 +355,19 @@ function addMarker(
   const isShared = besideMarker(to.manifest, name, 'x') !== '';
   if (!from && there !== undefined && (!isShared || isMarker(to.manifest, name, there))) return;
   const beside = isShared && (!from || wish.get(name) !== null) ? besideMarker(to.manifest, name, before) : '';
-  wish.set(name, `${markerValue(to, group)} ${beside}`.trimEnd());
+  const marker = markerValue(to, group);
+  if (isHandler(to.manifest.marker)) wish.set(name, beside === '' ? marker : `${beside.replace(/;$/, '')}; ${marker}`);
+  else wish.set(name, `${marker} ${beside}`.trimEnd());
+}
+
+/** What a link's handler gives back already ends it, and nothing behind that is reached. */
+function handlerTaken(link: PageElement, to: Kit, page: WiringPage): string | null {
+  const { attribute } = to.manifest.marker;
+  if (attribute === undefined || !isHandler(to.manifest.marker)) return null;
+  const code = valueOf(link, attribute) ?? '';
+  if (!/\breturn\b/.test(code) || isMarker(to.manifest, attribute, code)) return null;
+  const line = page.document.lines.lineAt(link.open?.start ?? 0);
+  return `The link on line ${line} has an ${attribute} already, “${code}”, which ends the click. Take it out in Markup first`;
 }
 
 /** The marker's value, which may be the group's name or have it in brackets behind it. */

@@ -1,0 +1,321 @@
+/** Faults of modules, of elements of a viewer's own, of handlers in links, and of what a start call is handed. */
+import { kitNamed } from '../kits.ts';
+import { WIRING_FAULTS, type PlantedWiringFault } from './faults.fixture.ts';
+
+const swap =
+  (from: string | RegExp, to: string) =>
+  (text: string): string =>
+    text.replace(from, to);
+
+const IMPORT = "import dazzle from './dazzle/dazzle.esm.js';";
+const MAP = '<script type="importmap">{ "imports": { "dazzle": "./dazzle/dazzle.esm.js" } }</script>\n';
+
+const MODULES: readonly PlantedWiringFault[] = [
+  {
+    name: 'an import in a script that is no module',
+    kit: 'dazzle',
+    rule: 'script-broken',
+    plant: swap('<script type="module">', '<script>'),
+    at: IMPORT,
+    why: /in modules only/,
+    fix: /^Load it as a module$/,
+    breaks: 0,
+  },
+  {
+    name: 'an import without its dot and slash',
+    kit: 'dazzle',
+    rule: 'import-lost',
+    plant: swap("'./dazzle/dazzle.esm.js'", "'dazzle/dazzle.esm.js'"),
+    at: "'dazzle/dazzle.esm.js'",
+    why: /“Failed to resolve module specifier”/,
+    fix: /^Write \.\/dazzle\/dazzle\.esm\.js$/,
+    breaks: 0,
+  },
+  {
+    name: 'an import by the name that a manual for builders has',
+    kit: 'dazzle',
+    rule: 'import-lost',
+    plant: swap("'./dazzle/dazzle.esm.js'", "'dazzle'"),
+    at: "'dazzle'",
+    why: /begins with \.\/ or \.\.\//,
+    fix: /^Write \.\/dazzle\/dazzle\.esm\.js$/,
+    breaks: 1,
+  },
+  {
+    name: 'an import out of another folder',
+    kit: 'dazzle',
+    rule: 'import-lost',
+    plant: swap('./dazzle/dazzle.esm.js', './js/dazzle.esm.js'),
+    at: './js/dazzle.esm.js',
+    why: /all that it imports is there/,
+    fix: /^Write \.\/dazzle\/dazzle\.esm\.js$/,
+    breaks: 0,
+  },
+  {
+    name: 'a default export taken for a named one',
+    kit: 'dazzle',
+    rule: 'import-lost',
+    plant: swap('import dazzle from', 'import { dazzle } from'),
+    at: 'import { dazzle }',
+    why: /“does not provide an export named”/,
+    fix: /^Write import dazzle from/,
+    breaks: 0,
+  },
+  {
+    name: 'a named export taken for the default',
+    kit: 'dazzle',
+    rule: 'import-lost',
+    plant: swap('import { boxOf } from', 'import boxOf from'),
+    in: 'dazzle/dazzle.esm.js',
+    at: 'import boxOf from',
+    why: /“does not provide an export named”/,
+    fix: /^Write import \{ boxOf \} from/,
+    breaks: 0,
+  },
+  {
+    name: 'a module that another one imports and nobody copied',
+    kit: 'dazzle',
+    rule: 'import-lost',
+    plant: (text) => text,
+    in: 'dazzle/dazzle.esm.js',
+    without: ['dazzle/dazzle-box.esm.js'],
+    at: './dazzle-box.esm.js',
+    why: /all that it imports is there/,
+    fix: /^Copy dazzle-box\.esm\.js there$/,
+    breaks: 0,
+  },
+  {
+    name: 'the line that imports, forgotten',
+    kit: 'dazzle',
+    rule: 'kit-incomplete',
+    plant: swap(`${IMPORT}\n`, ''),
+    at: 'data-dazzle',
+    why: /nothing answers a click/,
+    fix: /^Load /,
+    breaks: 0,
+  },
+  {
+    name: 'the script of a module, forgotten',
+    kit: 'dazzle',
+    rule: 'kit-incomplete',
+    plant: swap(`<script type="module">\n${IMPORT}\ndazzle('[data-dazzle]');\n</script>\n`, ''),
+    at: 'data-dazzle',
+    why: /nothing answers a click/,
+    fix: /^Load /,
+    breaks: 0,
+  },
+  {
+    name: 'an import map behind the module',
+    kit: 'dazzle',
+    rule: 'import-lost',
+    plant: (text) =>
+      text.replace("'./dazzle/dazzle.esm.js'", "'dazzle'").replace('</body>', `${MAP}</body>`),
+    at: "'dazzle'",
+    why: /reads an import map where it stands/,
+    fix: /^Put the import map before it$/,
+    breaks: 0,
+  },
+  {
+    name: 'an imported name misspelt in its call',
+    kit: 'dazzle',
+    rule: 'start-call',
+    plant: swap("dazzle('[data-dazzle]')", "dazle('[data-dazzle]')"),
+    at: 'dazle(',
+    why: /“dazle is not defined”/,
+    fix: /^Correct it to dazzle$/,
+    breaks: 0,
+  },
+  {
+    name: 'an imported function that is never called',
+    kit: 'dazzle',
+    rule: 'start-call',
+    plant: swap("dazzle('[data-dazzle]');\n", ''),
+    at: 'script type="module"',
+    why: /does nothing until it is told/,
+    fix: /^Write dazzle\(/,
+    breaks: 0,
+  },
+  {
+    name: 'an attribute without its brackets',
+    kit: 'dazzle',
+    rule: 'start-selector',
+    plant: swap("'[data-dazzle]'", "'data-dazzle'"),
+    at: "'data-dazzle'",
+    why: /selector|element|tag/i,
+    fix: /^Correct it to \[data-dazzle\]$/,
+    breaks: 0,
+  },
+];
+
+const GLOAM = kitNamed('gloam').files['gloam.js'] ?? '';
+
+const ELEMENTS: readonly PlantedWiringFault[] = [
+  {
+    name: 'an element of a viewer’s own misspelt',
+    kit: 'gloam',
+    rule: 'element-unlike',
+    plant: (text) => text.replaceAll('gloam-pictures>', 'gloam-picture>'),
+    at: '<gloam-picture>',
+    why: /a plain one/,
+    fix: /^Correct it to <gloam-pictures>$/,
+    breaks: 0,
+  },
+  {
+    name: 'an element that the script defines by another name',
+    kit: 'gloam',
+    rule: 'element-unlike',
+    plant: (text) => text,
+    more: { 'gloam/gloam.js': GLOAM.replace("'gloam-pictures'", "'gloam-gallery'") },
+    at: '<gloam-pictures>',
+    why: /a plain one/,
+    fix: null,
+    breaks: 0,
+  },
+  {
+    name: 'an element that is never defined, for its script is not loaded',
+    kit: 'gloam',
+    rule: 'kit-incomplete',
+    plant: swap('<script src="gloam/gloam.js" defer></script>\n', ''),
+    at: '<gloam-pictures>',
+    why: /nothing answers a click/,
+    fix: /^Load gloam\.js$/,
+    breaks: 1,
+  },
+  {
+    name: 'a picture that stands outside of the element',
+    kit: 'gloam',
+    rule: 'element-unlike',
+    plant: (text) =>
+      text
+        .replace('<gloam-pictures>\n<ul class="kites">', '<div class="kites"><gloam-pictures>')
+        .replace('</ul>\n</gloam-pictures>', '</div>')
+        .replace(/<li>(.*)<\/li>/g, '<p>$1</p>')
+        .replace(/(\n.*reel\.jpg.*<\/p>)/, '</gloam-pictures>$1'),
+    at: 'large/reel.jpg',
+    why: /hears clicks in its element alone/,
+    fix: /^Let <gloam-pictures> hold it as well$/,
+    breaks: 3,
+  },
+  {
+    name: 'an element’s stylesheet that was not copied',
+    kit: 'gloam',
+    rule: 'file-missing',
+    plant: (text) => text,
+    without: ['gloam/gloam.css'],
+    at: 'gloam/gloam.css',
+    why: /asks for it in vain/,
+    fix: /^Copy gloam\.css there$/,
+    breaks: null,
+  },
+];
+
+const HANDLERS: readonly PlantedWiringFault[] = [
+  {
+    name: 'a handler that gives nothing back',
+    kit: 'gloss',
+    rule: 'marker-unlike',
+    plant: swap(/(mere\.jpg" onclick=")return /, '$1'),
+    at: 'onclick="gloss(this)"',
+    why: /lost without “return”/,
+    fix: /^Add onclick$/,
+    breaks: 1,
+  },
+  {
+    name: 'a handler left off one link',
+    kit: 'gloss',
+    rule: 'marker-unlike',
+    plant: swap(/(mere\.jpg") onclick="return gloss\(this\)"/, '$1'),
+    at: 'large/mere.jpg',
+    why: /leaves the page/,
+    fix: /^Add onclick$/,
+    breaks: 1,
+  },
+  {
+    name: 'a handler that calls a name nobody gives',
+    kit: 'gloss',
+    rule: 'marker-unlike',
+    plant: swap(/(mere\.jpg" onclick="return )gloss/, '$1glos'),
+    at: 'return glos(this)',
+    why: /not called as it asks/,
+    fix: /^Add onclick$/,
+    breaks: 1,
+  },
+];
+
+const CALLS: readonly PlantedWiringFault[] = [
+  {
+    name: 'querySelector, which gives the first link alone',
+    kit: 'peephole',
+    rule: 'start-argument',
+    plant: swap("peephole('.peep')", "peephole(document.querySelector('.peep'))"),
+    at: 'querySelector',
+    why: /the first element alone/,
+    fix: /^Write querySelectorAll$/,
+    breaks: 1,
+  },
+  {
+    name: 'a list of links for a method that takes a selector',
+    kit: 'beam',
+    rule: 'start-argument',
+    plant: swap("Beam.bind('[data-beam]')", "Beam.bind(document.querySelectorAll('[data-beam]'))"),
+    at: 'querySelectorAll',
+    why: /makes nothing of it/,
+    fix: /^Write '\[data-beam\]'$/,
+    breaks: 0,
+  },
+  {
+    name: 'an element that is kept under a name and not there',
+    kit: 'gleam',
+    rule: 'start-selector',
+    plant: swap(
+      "new Gleam('.gleam-here', { items: 'a' }).init();",
+      "var holder = document.querySelector('gleam-here');\nnew Gleam(holder, { items: 'a' }).init();",
+    ),
+    at: "querySelector('gleam-here')",
+    why: /./,
+    fix: /^Correct it to \.gleam-here$/,
+    breaks: 0,
+  },
+  {
+    name: 'an option misspelt before the call',
+    kit: 'beam',
+    rule: 'option-misspelt',
+    plant: swap("Beam.bind('", "Beam.countre = false;\nBeam.bind('"),
+    at: 'Beam.countre',
+    why: /passed over without a word/,
+    fix: /^Correct it to counter$/,
+    breaks: null,
+  },
+  {
+    name: 'an option of a plug-in’s defaults misspelt',
+    kit: 'glow',
+    rule: 'option-misspelt',
+    plant: swap("$('.glow').glow();", "$.fn.glow.defaults.countr = false; $('.glow').glow();"),
+    at: 'defaults.countr',
+    why: /passed over without a word/,
+    fix: /^Correct it to counter$/,
+    breaks: null,
+  },
+  {
+    name: 'two scripts on one attribute',
+    kit: 'flare',
+    rule: 'claimed-twice',
+    plant: swap(
+      '</body>',
+      '<link rel="stylesheet" href="beam/beam.css">\n<script src="beam/beam.js"></script>\n<script>Beam.bind(\'a[rel^="flare"]\');</script>\n</body>',
+    ),
+    more: { 'beam/beam.js': kitNamed('beam').files['beam.js'] ?? '', 'beam/beam.css': '' },
+    at: 'rel="flare[kites]"',
+    why: /one lies over the other/,
+    fix: /^Take the beam off this page$/,
+    breaks: 0,
+  },
+];
+
+export const ALL_FAULTS: readonly PlantedWiringFault[] = [
+  ...WIRING_FAULTS,
+  ...MODULES,
+  ...ELEMENTS,
+  ...HANDLERS,
+  ...CALLS,
+];
