@@ -17,6 +17,7 @@ const EMPTY = {
   units: [],
   lists: [],
   kits: [],
+  links: [],
   emptied: [],
   spreads: [],
 };
@@ -40,6 +41,7 @@ const FULL = {
   units: [{ page: 'index.html', selector: 's'.repeat(500), gallery: false }],
   lists: [{ columns: ['a'], full: 'a', thumbnail: null, title: null, caption: 'a', alt: null, tags: null }],
   kits: [{ any: 'thing' }],
+  links: [{ page: 'a.html', picture: 'b.jpg', group: null, lent: 'words' }],
   emptied: [
     {
       page: 'a.html',

@@ -1,7 +1,7 @@
 /** What marks the links, and their groups, as far as a script and the examples of its use tell. */
 import { valueOf } from '../../markup/index.ts';
 import type { KitManifestInput } from '../kit/manifest.ts';
-import type { FoundName, FoundStart, Note } from './draft.ts';
+import type { DraftScript, FoundName, FoundStart, Note } from './draft.ts';
 import type { Sample } from './manual.ts';
 
 export type FoundMarker = Partial<KitManifestInput['marker']>;
@@ -10,7 +10,7 @@ interface Found {
   selectors: readonly FoundName[];
   attributes: readonly FoundName[];
   samples: readonly Sample[];
-  scripts: readonly { name: string; text: string }[];
+  scripts: readonly DraftScript[];
 }
 
 /** `a[rel^="flare"]`, `[data-room]`: the attribute, and the value where one is asked for. */
@@ -19,6 +19,8 @@ const NEVER_MARKER = /^(?:href|src|id|class)$/i;
 
 export function markerIn(found: Found, start: FoundStart | null, note: Note): FoundMarker {
   const { selectors, attributes, samples } = found;
+  const handler = start ? null : markerByHandler(found, note);
+  if (handler) return handler;
   if (start?.items) return markerOfHolder(start, note);
   // Links in something are found by where they stand; nothing marks them.
   if (/\S[\s>]+a$/.test(start?.selector ?? '')) return {};
@@ -32,6 +34,20 @@ export function markerIn(found: Found, start: FoundStart | null, note: Note): Fo
     }
   }
   return markerByWord(found, note) ?? markerByLooks(selectors, attributes, samples, note);
+}
+
+/** Code in a link that calls what the scripts give: `onclick="return gloss(this)"`. */
+function markerByHandler({ samples, scripts }: Found, note: Note): FoundMarker | null {
+  const given = scripts.flatMap(({ facts }) => facts.gives.map(({ name }) => name));
+  for (const { file, page, inFile } of samples)
+    for (const { tag, attributes } of page.elements) {
+      const handler = attributes.find(({ name }) => name === 'onclick');
+      const called = /([\w$]+)[\w$.]*\s*\(/.exec(handler?.value ?? '')?.[1];
+      if (tag !== 'a' || !handler || called === undefined || !given.includes(called)) continue;
+      note('marker', `onclick="${handler.value}"`, file, inFile(handler.range.start));
+      return { attribute: 'onclick', value: handler.value.trim().replace(/;$/, '') };
+    }
+  return null;
 }
 
 /** What holds the links is found by the call. */

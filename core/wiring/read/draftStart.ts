@@ -50,12 +50,18 @@ export function startIn(scripts: readonly DraftScript[], samples: readonly Sampl
   );
   const last = [...given.values()]
     .filter(({ name }) => !scripts.some(({ facts }) => facts.needs.some((need) => need.name === name)))
-    .filter(({ name, script }) => !isUsedInside(script.text, name))
+    .filter(({ name, script }) => !isUsedInside(script.text, name) && !isInHandler(samples, name))
     .at(-1);
   if (asks || !last) return null;
   note('start', `gives ${last.name}()`, last.script.name, last.at);
   return { ...PLAIN, call: last.name, selector: '' };
 }
+
+/** Whether a link of an example calls it when it is clicked. */
+const isInHandler = (samples: readonly Sample[], name: string): boolean =>
+  samples.some(({ page }) =>
+    page.elements.some((element) => new RegExp(`(?<![\\w$.])${name.replace(/\$/g, '\\$&')}\\s*[.(]`).test(valueOf(element, 'onclick') ?? '')),
+  );
 
 /** The first call in an example of what the scripts give, or of what it imports from them. */
 function startOfCode(

@@ -56,7 +56,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   const start = startIn(own, samples, note);
   const element = elementIn(own, samples, note);
   const marker = element?.marker ?? markerIn({ selectors, attributes, samples, scripts: own }, start, note);
-  const told = attributesIn(attributes, marker.attribute, kitName(name), note);
+  const told = attributesIn(attributes, marker.attribute, kitName(name), note, comparedIn(own));
   const figures = selectors.find(({ name: selector }) => /figcaption/.test(selector));
   if (figures) note('caption', 'reads figcaption', figures.file, figures.at);
   const styles = Object.keys(files)
@@ -123,12 +123,23 @@ const TELLING = {
   kind: /kind|type/,
 } as const;
 
+/** Whether a script asks of several links if they have the same in an attribute: so members of a group are told. */
+const comparedIn =
+  (scripts: readonly DraftScript[]) =>
+  (name: string): boolean =>
+    scripts.some(({ text, facts }) => {
+      const reads = facts.attributes.filter((one) => one.name === name);
+      const isAsked = ({ at }: { at: number }) => /^[^;{}&|]{0,60}?[^!=]={2,3}/.test(text.slice(at));
+      return reads.length > 1 && reads.some(isAsked);
+    });
+
 /** What a script reads from a link besides its marker. */
 function attributesIn(
   attributes: readonly FoundName[],
   marker: string | undefined,
   kit: string,
   note: Note,
+  compared: (name: string) => boolean,
 ): Pick<KitManifestInput, 'group' | 'caption' | 'kind' | 'container'> {
   const data = attributes.filter(({ name }) => name.startsWith('data-') && name !== marker);
   const pick = (field: keyof typeof TELLING) => {
@@ -136,7 +147,11 @@ function attributesIn(
     if (found) note(field, found.name, found.file, found.at);
     return found?.name;
   };
-  const group = pick('group');
+  const others = Object.values(TELLING);
+  const unlike = data.find(({ name }) => compared(name) && !others.some((telling) => telling.test(name)));
+  if (unlike && !data.some(({ name }) => TELLING.group.test(name)))
+    note('group', `${unlike.name}, compared with that of other links`, unlike.file, unlike.at);
+  const group = pick('group') ?? unlike?.name;
   const caption = pick('caption');
   const description = pick('description');
   const container = pick('container');
