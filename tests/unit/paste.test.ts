@@ -71,10 +71,19 @@ const WAYS = [
     shows: [/class="?[^"]*ember-here/, "<script>new Ember('.ember-here', { items: 'a' }).init();</script>"],
   },
   { kit: 'flare', name: 'spark', shows: [/rel="spark\[[\w-]+\]"/] },
+  {
+    kit: 'dazzle',
+    name: 'spangle',
+    shows: [/data-spangle="?[\w-]+/, '<script type="module">', "spangle('[data-spangle]');"],
+    script: 'spangle.esm.js',
+  },
+  { kit: 'gloam', name: 'murk', shows: [/<murk-pictures>\s*<(?:ul|table)/i, '</murk-pictures>'] },
+  { kit: 'gloss', name: 'varnish', shows: ['onclick="return varnish(this)"', /data-varnish="[\w-]+"/] },
 ] as const;
 
 describe.each(Object.entries(PAGES))('on %s', (_, text) => {
-  describe.each(WAYS)('the lines of a manual like that of the $kit', ({ kit, name, shows }) => {
+  describe.each(WAYS)('the lines of a manual like that of the $kit', ({ kit, name, shows, ...way }) => {
+    const script = 'script' in way ? way.script : `${name}.js`;
     const files = download(kit, name);
     const { 'README.md': __, ...own } = files;
 
@@ -88,7 +97,7 @@ describe.each(Object.entries(PAGES))('on %s', (_, text) => {
       for (const one of shows)
         expect(page).toMatch(typeof one === 'string' ? new RegExp(one.replace(/[$(){}[\].*+?^|\\]/g, '\\$&')) : one);
       expect(page).toContain(`css/${name}.css`);
-      expect(page).toContain(`lib/js/${name}.js`);
+      expect(page).toContain(`lib/js/${script}`);
       expect(pasting?.pieces.filter(({ placed: isPlaced }) => !isPlaced).map(({ text: left }) => left)).toEqual([]);
       expect(pasting?.added).toEqual([]);
     });
@@ -106,7 +115,7 @@ describe.each(Object.entries(PAGES))('on %s', (_, text) => {
 
     it('bring their files along, and the script is known from then on', () => {
       const { after } = pastes(siteWith(text), linesOf(files), own);
-      expect(after.has(`${name}/${name}.js`)).toBe(true);
+      expect(after.has(`${name}/${script}`)).toBe(true);
       expect(answered(after)).toBe(4);
       expect(reading(after).kits.map(({ manifest }) => manifest.name)).toContain(name);
     });
@@ -281,6 +290,32 @@ describe('single lines', () => {
     );
   });
 
+  const SPANGLE = download('dazzle', 'spangle');
+  const asModule = (from: string, before = '') =>
+    linesOf(SPANGLE).replace('<script type="module">', `${before}<script type="module">`).replace(/'\.\/.*'/, `'${from}'`);
+
+  it.each([
+    ['by the name that builders have for it', asModule('spangle')],
+    ['by an address on a host', asModule('https://code.example/npm/spangle/spangle.esm.js')],
+    [
+      'by an import map',
+      asModule('box', '<script type="importmap">{ "imports": { "box": "/assets/spangle.esm.js" } }</script>\n'),
+    ],
+  ])('a module that is imported %s is imported from where it stands', (_, pasted) => {
+    const { after, pasting } = pastes(siteWith(page), pasted, SPANGLE);
+    expect(answered(after)).toBe(4);
+    expect(textIn(after, 'index.html')).toContain("import spangle from './spangle/spangle.esm.js';");
+    expect(pasting?.pieces.every(({ placed }) => placed)).toBe(true);
+  });
+
+  it('an include that says it is a module stays one', () => {
+    const murk = download('gloam', 'murk');
+    const pasted = linesOf(murk).replace(' defer', '').replace('<script ', '<script type="module" ');
+    const made = pageAfter(page, pasted, murk);
+    expect(made).toContain('<script src="murk/murk.js" type="module"></script>');
+    expect(made).not.toContain('defer');
+  });
+
   it('rules go to the end of the page’s own stylesheet', () => {
     const styled = page.replace('</head>', '<link rel="stylesheet" href="style.css">\n</head>');
     const { after } = pastes(
@@ -348,7 +383,8 @@ describe('lines that were pasted into the source by hand', () => {
     // Nobody has told the program of the script.
     const byHand = new Map([...after].filter(([path]) => path !== NOTES_FILE));
     const finding = found(byHand);
-    expect(finding?.says).toBe(`${name}.js opens 4 pictures of this page, and it is not one of your viewers yet.`);
+    const script = kit === 'dazzle' ? `${name}.esm.js` : `${name}.js`;
+    expect(finding?.says).toBe(`${script} opens 4 pictures of this page, and it is not one of your viewers yet.`);
     const [fix] = finding?.fixes ?? [];
     const planned = fix?.kind === 'change' ? fix.plan() : null;
     const known = planned?.ok ? applyChange(byHand, planned.change) : null;

@@ -140,7 +140,7 @@ function Files({ names, onTake }: { names: readonly string[]; onTake: (files: re
         type="file"
         hidden
         multiple
-        accept=".js,.css,.html,.htm,.md,.markdown,.zip"
+        accept=".js,.mjs,.css,.html,.htm,.md,.markdown,.zip"
         aria-label="Files of the script"
         data-pick="script"
         onChange={(event) => onTake([...(event.target.files ?? [])])}
@@ -153,6 +153,7 @@ const KINDS: Record<PastedPiece['kind'], string> = {
   script: 'Script',
   style: 'Stylesheet',
   start: 'Start call',
+  map: 'Import map',
   rules: 'CSS',
   example: 'Example link',
   attribute: 'Attribute',

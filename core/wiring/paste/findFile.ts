@@ -1,5 +1,5 @@
 /** Which file of the site an address in a manual means: the folders there are its author's. */
-import { nameOf } from '../../site/index.ts';
+import { type FileContent, nameOf } from '../../site/index.ts';
 import type { WiringPage, WiringSite } from '../write/site.ts';
 import { kitName } from '../read/evidence.ts';
 
@@ -43,9 +43,19 @@ export function findFile(
   return { found: 'nowhere' };
 }
 
+/** The site as it is with the files that are brought along, each where it comes to stand. */
+export function withBrought(site: WiringSite, brought: Readonly<Record<string, string>>): WiringSite {
+  const placed = Object.entries(brought).map(([name, text]): [string, FileContent] => [
+    `${folderFor(brought, name)}/${name}`,
+    { kind: 'text', text },
+  ]);
+  const fresh = placed.filter(([path]) => /\.(?:m?js|css)$/i.test(path) && !site.files.has(path));
+  return { ...site, files: new Map([...site.files, ...fresh]) };
+}
+
 /** A folder of the script's own, called after the script that does the work. */
 function folderFor(brought: Readonly<Record<string, string>>, name: string): string {
-  const scripts = Object.keys(brought).filter((one) => /\.js$/i.test(one));
+  const scripts = Object.keys(brought).filter((one) => /\.m?js$/i.test(one));
   const main = scripts.findLast((one) => !/^jquery(?:[.-](?:\d|min|slim)[\w.-]*)?\.js$/i.test(one)) ?? name;
-  return kitName(plain(main).replace(/\.js$/, ''));
+  return kitName(plain(main).replace(/(?:\.(?:esm?|module|umd|iife))?\.m?js$/, ''));
 }

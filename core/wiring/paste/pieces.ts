@@ -1,10 +1,11 @@
 /** What lines out of a manual are, piece by piece: includes, a start call, an example, an attribute, rules of style. */
 import { fragmentTree, parsePage, rangeOf, SourceElement, type SourceNode, SourceText } from '../../markup/index.ts';
 import { LineIndex } from '../../site/index.ts';
-import { readScript } from '../read/scriptFacts.ts';
+import { readCode } from '../read/scriptFacts.ts';
 import { cleaned, straight } from './clean.ts';
 
-export type PieceKind = 'script' | 'style' | 'start' | 'rules' | 'example' | 'attribute' | 'markup' | 'words';
+export type PieceKind =
+  'script' | 'style' | 'start' | 'map' | 'rules' | 'example' | 'attribute' | 'markup' | 'words';
 
 export interface Piece {
   kind: PieceKind;
@@ -12,6 +13,8 @@ export interface Piece {
   line: number;
   /** The address of an include, the code of a start call, the rules; else the markup as it was pasted. */
   text: string;
+  /** An include that says it is a module. */
+  module?: true;
 }
 
 interface Told {
@@ -24,8 +27,8 @@ export function piecesIn(pasted: string): Told {
   const { text, mended } = cleaned(pasted);
   const lines = new LineIndex(text);
   const pieces: Piece[] = [];
-  const add = (kind: PieceKind, at: number, piece: string) => {
-    if (/[\p{L}\p{N}]/u.test(piece)) pieces.push({ kind, line: lines.lineAt(at), text: piece.trim() });
+  const add: Add = (kind, at, piece, more = {}) => {
+    if (/[\p{L}\p{N}]/u.test(piece)) pieces.push({ kind, line: lines.lineAt(at), text: piece.trim(), ...more });
   };
   const visit = (node: SourceNode) => {
     const range = rangeOf(node);
@@ -38,7 +41,7 @@ export function piecesIn(pasted: string): Told {
   return { pieces, mended };
 }
 
-type Add = (kind: PieceKind, at: number, piece: string) => void;
+type Add = (kind: PieceKind, at: number, piece: string, more?: Pick<Piece, 'module'>) => void;
 
 const valueIn = ({ attributes }: SourceElement, name: string): string | undefined =>
   attributes.find((one) => one.name === name)?.value;
@@ -48,7 +51,7 @@ function tellElement(element: SourceElement, written: string, visit: (node: Sour
   const own = TOLD_BY_TAG[tag];
   if (own) own(element, add);
   else if (holds(element, isInclude)) element.children.forEach(visit);
-  else if (tag === 'a' || holds(element, (one) => one.tag === 'a')) add('example', start, written);
+  else if (tag === 'a' || tag.includes('-') || holds(element, (one) => one.tag === 'a')) add('example', start, written);
   else if (OF_MANUALS.test(tag)) element.children.forEach(visit);
   else add('markup', start, written);
 }
@@ -60,8 +63,10 @@ const OF_MANUALS = /^(?:p|h[1-6]|li|ul|ol|dl|dt|dd|blockquote|table)$/;
 const TOLD_BY_TAG: Readonly<Record<string, (element: SourceElement, add: Add) => void>> = {
   script: (element, add) => {
     const src = valueIn(element, 'src');
-    if (src === undefined) add('start', firstLetter(element), codeIn(textIn(element)));
-    else add('script', element.start, src);
+    const type = (valueIn(element, 'type') ?? '').trim().toLowerCase();
+    if (type === 'importmap') add('map', firstLetter(element), textIn(element));
+    else if (src === undefined) add('start', firstLetter(element), codeIn(textIn(element)));
+    else add('script', element.start, src, type === 'module' ? { module: true } : {});
   },
   link: (element, add) => {
     if (/\bstylesheet\b/i.test(valueIn(element, 'rel') ?? ''))
@@ -89,8 +94,8 @@ const firstLetter = ({ openEnd, children: [first] }: SourceElement): number =>
 
 /** Code with quotes as code has them, where it cannot be read otherwise. */
 function codeIn(code: string): string {
-  if (readScript(code).ok) return code;
-  return readScript(straight(code)).ok ? straight(code) : code;
+  if (readCode(code).ok) return code;
+  return readCode(straight(code)).ok ? straight(code) : code;
 }
 
 const ONE = `[a-z][\\w:.-]*\\s*=\\s*(?:"[^"]*"|'[^']*'|[^\\s"'<>=]+)`;
@@ -128,9 +133,9 @@ const straightIf = (kind: PieceKind, text: string): string => (kind === 'attribu
 function kindOfLoose(text: string): PieceKind {
   if (text === '') return 'words';
   if (ATTRIBUTES.test(straight(text)) || BARE_DATA.test(text)) return 'attribute';
-  const reading = readScript(codeIn(text));
+  const reading = readCode(codeIn(text));
   // A word by itself is code too, and calls nothing.
-  if (reading.ok && reading.calls.length > 0) return 'start';
+  if (reading.ok && reading.calls.length + reading.imports.length > 0) return 'start';
   const bare = text.replace(COMMENTS, '').trim();
   return RULES.test(bare) && /:[^;{}]+[;}]/.test(bare) ? 'rules' : 'words';
 }

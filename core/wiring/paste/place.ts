@@ -36,8 +36,9 @@ import {
   scriptsOf,
   startWritten,
   type Kit,
+  type KitFile,
 } from '../kit/manifest.ts';
-import { readScript } from '../read/scriptFacts.ts';
+import { readCode } from '../read/scriptFacts.ts';
 import { isMeant } from '../read/starts.ts';
 import { answers, wiringOf } from '../read/uses.ts';
 import { writtenHolder } from '../write/containerEdits.ts';
@@ -45,7 +46,8 @@ import { attributesOf, openable, rewire, type Authored } from '../write/wire.ts'
 import type { LinkMemory } from '../write/memory.ts';
 import type { WiringPage, WiringSite } from '../write/site.ts';
 import { draftedKit, scriptsOfNobody } from './draftedKit.ts';
-import { findFile, type FoundFile } from './findFile.ts';
+import { findFile, withBrought, type FoundFile } from './findFile.ts';
+import { importEdits, importsPasted, type PastedImport } from './imports.ts';
 import { piecesIn, sampleOf, shownOnLinks, type Piece } from './pieces.ts';
 
 interface Pasted {
@@ -95,13 +97,17 @@ export function paste(site: WiringSite, page: WiringPage, { text, files }: Paste
     added: [],
     outcome: refuse(reason),
   });
-  const missing = told.filter(({ file }) => file?.found === 'nowhere').map(({ piece }) => nameOf(piece.text));
+  const imports = importsPasted(site, page, files, pieces);
+  const missing = [
+    ...told.filter(({ file }) => file?.found === 'nowhere').map(({ piece }) => nameOf(piece.text)),
+    ...imports.filter(({ file }) => file.found === 'nowhere').map(({ from }) => nameOf(from)),
+  ];
   if (missing.length > 0)
     return refused(`There is no ${missing.join(' and no ')} in the site. Add the script’s files to these lines.`);
-  const meant = kitFor(site, page, pieces, told);
+  const meant = kitFor(withBrought(site, files), page, pieces, [...told, ...imports.map(toldBy)]);
   if (!meant.ok) return refused(meant.reason);
   const { kit, isKnown } = meant;
-  const placing = placingOf(site, page, kit, told);
+  const placing = placingOf(site, page, kit, { told, imports });
   const kits = isKnown ? site.kits : [...site.kits, kit];
   const wired = rewire({ ...site, kits }, page, { from: null, to: kit, authored: placing });
   if (!wired.ok) return refused(wired.reason);
@@ -120,13 +126,16 @@ export function paste(site: WiringSite, page: WiringPage, { text, files }: Paste
   };
 }
 
+/** An import names a script as an include does. */
+const toldBy = ({ from, file }: PastedImport): Told => ({ piece: { kind: 'script', line: 0, text: from }, file });
+
 type Meant = Result<{ kit: Kit; isKnown: boolean }>;
 
 /** The kit that the lines speak of: one that is known, or one drafted from its scripts and these lines. */
 function kitFor(site: WiringSite, page: WiringPage, pieces: readonly Piece[], told: readonly Told[]): Meant {
   const local = told.flatMap(({ piece, file }) =>
     file?.found === 'here'
-      ? [{ ...file, kind: piece.kind === 'script' ? ('script' as const) : ('style' as const) }]
+      ? [{ ...file, kind: piece.kind === 'script' ? ('script' as const) : ('style' as const), module: piece.module }]
       : [],
   );
   const scripts = local.filter(({ kind }) => kind === 'script');
@@ -138,10 +147,12 @@ function kitFor(site: WiringSite, page: WiringPage, pieces: readonly Piece[], to
   return drafted.ok ? { ...drafted, isKnown: false } : drafted;
 }
 
-/** Every script of the kit that is no base is among these. */
-const isOf = ({ manifest }: Kit, scripts: readonly { path: string }[]): boolean => {
-  const names = scripts.map(({ path }) => nameOf(path).toLowerCase());
-  return scriptsOf(manifest).every(({ name, base }) => base || names.includes(name.toLowerCase()));
+/** Every script of the kit is among these, but for bases and for what its module imports. */
+const isOf = ({ manifest }: Kit, given: readonly { path: string }[]): boolean => {
+  const names = given.map(({ path }) => nameOf(path).toLowerCase());
+  const scripts = scriptsOf(manifest);
+  const isAside = (file: KitFile) => file.base || (file.module && file !== scripts.at(-1));
+  return scripts.every((file) => isAside(file) || names.includes(file.name.toLowerCase()));
 };
 
 /** Without an include: by the marker that is shown, or by what is called. */
@@ -151,12 +162,18 @@ function isNamed({ manifest }: Kit, pieces: readonly Piece[]): boolean {
     (one) =>
       one.name === attribute || (name !== undefined && one.name === 'class' && one.value.split(/\s+/).includes(name)),
   );
-  return isMarked || pieces.some(({ kind, text }) => kind === 'start' && callsIn(text, manifest.start).length > 0);
+  const { element } = manifest.marker;
+  const isShown = pieces.some(({ kind, text }) => kind === 'example' && element && text.includes(`<${element}`));
+  return (
+    isMarked ||
+    isShown ||
+    pieces.some(({ kind, text }) => kind === 'start' && callsIn(text, manifest.start).length > 0)
+  );
 }
 
 const callsIn = (code: string, start: Kit['manifest']['start']) => {
-  const reading = readScript(code);
-  return start && reading.ok ? reading.calls.filter((call) => isMeant(start, call)) : [];
+  const reading = readCode(code);
+  return start && reading.ok ? reading.calls.filter((call) => isMeant(start, call, reading.imports)) : [];
 };
 
 interface Placing extends Authored {
@@ -166,7 +183,13 @@ interface Placing extends Authored {
   sheet: string | null;
 }
 
-function placingOf(site: WiringSite, page: WiringPage, kit: Kit, told: readonly Told[]): Placing {
+interface AllTold {
+  told: readonly Told[];
+  imports: readonly PastedImport[];
+}
+
+function placingOf(site: WiringSite, page: WiringPage, kit: Kit, all: AllTold): Placing {
+  const { told } = all;
   const { document } = page;
   const outside = told.flatMap(({ piece, file }): Edit[] => {
     if (file?.found !== 'outside' || isLoaded(page, file.address)) return [];
@@ -175,7 +198,7 @@ function placingOf(site: WiringSite, page: WiringPage, kit: Kit, told: readonly 
     return edit ? [edit] : [];
   });
   const { edits, files, sheet } = rulesPlaced(site, page, kit, told);
-  return { ...startPlaced(page, kit, told), before: outside, behind: edits, files, sheet };
+  return { ...startPlaced(page, kit, all), before: outside, behind: edits, files, sheet };
 }
 
 const isLoaded = ({ wiring }: WiringPage, address: string): boolean =>
@@ -215,13 +238,13 @@ function rulesPlaced(
 function startPlaced(
   page: WiringPage,
   kit: Kit,
-  told: readonly Told[],
+  { told, imports }: AllTold,
 ): Pick<Placing, 'start' | 'holders' | 'adapted'> {
   const holders: Holders = new Map();
   const adapted: Placing['adapted'] = [];
   const codes = told.flatMap(({ piece }) => (piece.kind === 'start' ? [piece.text] : []));
   const placed = codes.map((code) => {
-    const edits = callsIn(code, kit.manifest.start).flatMap((call): Edit[] => {
+    const selectors = callsIn(code, kit.manifest.start).flatMap((call): Edit[] => {
       const { start } = kit.manifest;
       const key = start?.key;
       const said = key === undefined ? call.text : call.options[key];
@@ -233,6 +256,7 @@ function startPlaced(
       const quote = code[at.start] ?? "'";
       return [{ ...at, text: quote + selector + quote }];
     });
+    const edits = [...importEdits(page, code, imports), ...selectors].sort((a, b) => a.start - b.start);
     const applied = applyEdits(code, edits);
     return applied.ok ? applied.text : code;
   });
@@ -309,7 +333,8 @@ const linksOf = (page: WiringPage): number =>
 /** What is written though no line says it. */
 function addedBy(page: WiringPage, { manifest }: Kit, pieces: readonly Piece[]): string[] {
   const has = (kind: Piece['kind']) => pieces.some((piece) => piece.kind === kind);
-  const isMarked = manifest.marker.attribute !== undefined || manifest.marker.class !== undefined;
+  const { marker } = manifest;
+  const isMarked = (marker.attribute ?? marker.class ?? marker.element) !== undefined;
   return [
     ...(isMarked && !has('example') && !has('attribute')
       ? [`${markerName(manifest)}, by which the script finds its links`]
@@ -340,6 +365,8 @@ function fateOf(
     case 'example':
     case 'attribute':
       return placed(done ? saidOfLinks(page, done.kit, piece) : '');
+    case 'map':
+      return placed('not needed, for the import names its file by itself');
     case 'markup':
       return left('the lines do not say where it belongs: add it in Markup where you want it');
     default:
@@ -366,6 +393,8 @@ function includeFate(
 const OF_ANY_LINK = ['href', 'title', 'class', 'id'];
 
 function saidOfLinks(page: WiringPage, kit: Kit, piece: Piece): string {
+  const { element, on } = kit.manifest.marker;
+  if (element !== undefined && on === 'gallery') return `<${element}> around the pictures`;
   const marks = markerName(kit.manifest) || 'nothing more';
   const known = [...OF_ANY_LINK, ...attributesOf(kit)];
   const left = shownOnLinks([piece]).flatMap(({ name }) => (known.includes(name) ? [] : [name]));

@@ -75,17 +75,21 @@ function isKnownTwice({ wiring }: WiringPage, { reading }: ScriptRun): boolean {
 
 /** Its reading is not kept for the page: the next one is without this kit again. */
 const wiringWith = (page: WiringPage, files: SiteFiles, kits: readonly Kit[]) =>
-  wiringOf({ ...page.document }, page.path, files, new PathIndex(files.keys()), kits);
+  wiringOf({ ...page.document }, page.base, files, new PathIndex(files.keys()), kits);
 
 /** Whether something of a script speaks of the links of the page's pictures: most scripts do not. */
-function mayAnswer({ document, galleries, wiring }: WiringPage, { reading }: ScriptRun): boolean {
+function mayAnswer({ document, galleries, wiring }: WiringPage, { include, reading }: ScriptRun): boolean {
   if (!reading?.ok) return false;
+  // A module that a script of the page imports may be what that one calls.
+  if (include.imported?.by.inline) return true;
   const links = galleries.flatMap(({ items }) => items.flatMap(({ link }) => link ?? []));
   const hasAttribute = reading.attributes.some(
     ({ name }) => /^(?:rel|data-)/.test(name) && links.some((link) => valueOf(link, name) !== undefined),
   );
+  const around = reading.elements.some(({ name }) => document.elements.some(({ tag }) => tag === name));
   return (
     hasAttribute ||
+    around ||
     isCalled(
       reading,
       wiring.scripts.flatMap((run) => (run.reading?.ok ? run.reading.calls : [])),
