@@ -3,7 +3,7 @@ import { relativeReference, type Edit } from '../../site/index.ts';
 import { readCode } from '../read/scriptFacts.ts';
 import type { Imported } from '../read/modules.ts';
 import type { WiringPage, WiringSite } from '../write/site.ts';
-import { findFile, type FoundFile } from './findFile.ts';
+import { findFile, withBrought, type FoundFile } from './findFile.ts';
 import type { Piece } from './pieces.ts';
 
 export interface PastedImport {
@@ -21,7 +21,8 @@ export function importsPasted(
   const map = mapIn(pieces);
   const codes = pieces.flatMap(({ kind, text }) => (kind === 'start' ? [text] : []));
   const names = new Set(codes.flatMap((code) => importsIn(code).map(({ from }) => from)));
-  return [...names].map((from) => ({ from, file: findFile(site, page, brought, addressOf(site, map[from] ?? from)) }));
+  const all = withBrought(site, brought);
+  return [...names].map((from) => ({ from, file: findFile(site, page, brought, addressOf(all, map[from] ?? from)) }));
 }
 
 const importsIn = (code: string): Imported[] => {
