@@ -1,6 +1,6 @@
 /** What a page loads, in true order, as the wiring station shows it. */
 import type { PageReading } from '../model/index.ts';
-import { answers, type Include, type KitUse } from '../wiring/index.ts';
+import { answers, type ImportTrouble, type Include, type KitUse } from '../wiring/index.ts';
 
 export interface IncludeView {
   kind: 'script' | 'style';
@@ -8,6 +8,8 @@ export interface IncludeView {
   shows: string;
   /** The site's file that it leads to; null for an inline script and what comes from elsewhere. */
   path: string | null;
+  /** Loaded by an import in a script, not by a tag of its own. */
+  imported: boolean;
   says: string;
   state: 'whole' | 'look' | 'broken';
   when: 'head' | 'body' | 'deferred' | 'async';
@@ -29,7 +31,7 @@ export function includesView(page: PageReading): IncludeView[] {
   const readings = wiring.scripts.flatMap(({ reading }) => (reading?.ok ? [reading] : []));
   const given = new Set(readings.flatMap(({ gives }) => gives.map(({ name }) => name)));
   const needed = new Set(readings.flatMap(({ needs }) => needs.map(({ name }) => name)));
-  return wiring.includes.map((include): IncludeView => {
+  return inOrder(page).map((include): IncludeView => {
     const use = wiring.uses.find(({ files }) => files.some(({ includes }) => includes.includes(include)));
     const file = use?.files.find(({ includes }) => includes.includes(include))?.file;
     const facts = factsOf(page, include);
@@ -37,6 +39,7 @@ export function includesView(page: PageReading): IncludeView[] {
     return {
       kind: include.kind,
       shows: include.written ?? 'inline script',
+      imported: include.imported !== null,
       path: include.lookup.found === 'exact' ? include.lookup.path : null,
       ...stateOf(page, include),
       when: include.when,
@@ -50,6 +53,13 @@ export function includesView(page: PageReading): IncludeView[] {
     };
   });
 }
+
+/** What the page loads by tags, and before each what it imports. */
+const inOrder = ({ wiring }: PageReading): Include[] =>
+  wiring.includes.flatMap((include) => [
+    ...wiring.scripts.map((run) => run.include).filter((one) => one.imported && one.element === include.element),
+    include,
+  ]);
 
 /** Names that a script gives and needs; none where it cannot be read. */
 function factsOf({ wiring }: PageReading, include: Include): { gives: string[]; needs: string[] } {
@@ -102,10 +112,21 @@ function fileState({ written, path, lookup, target }: Include): State | null {
   return { state: 'look', says: target?.kind === 'outside' ? 'comes from another host' : 'leads out of the site' };
 }
 
+/** What keeps a module from running, in a few words. */
+const HELD_UP: Record<ImportTrouble, string> = {
+  bare: 'a bare name that no import map explains',
+  'map too late': 'the import map stands only after it',
+  missing: 'no such file',
+  'not exported': 'nothing of that name is exported',
+  'cannot run': 'that does not run itself',
+};
+
 /** Null where the script can be read, and all that it needs is there before it. */
 function scriptState({ wiring }: PageReading, include: Include): State | null {
   const run = wiring.scripts.find((one) => one.include === include);
   if (run?.reading && !run.reading.ok) return { state: 'broken', says: `cannot be read: ${run.reading.reason}` };
+  const lost = run?.imports.find(({ trouble, late }) => trouble !== null && !late);
+  if (lost?.trouble) return { state: 'broken', says: `imports ${lost.from}: ${HELD_UP[lost.trouble]}` };
   const [early] = run?.early ?? [];
   if (!early) return null;
   const called = run?.reading?.ok && run.reading.calls.some(({ name }) => name === early.name);

@@ -7,7 +7,7 @@ import { findingsOf } from '../../core/checks/index.ts';
 import { answers } from '../../core/wiring/index.ts';
 import { piecesIn } from '../../core/wiring/paste/pieces.ts';
 import { KITS } from '../kits.ts';
-import { download, linesOf } from '../wiring/downloads.fixture.ts';
+import { download, linesOf, OLD_PAGE } from '../wiring/downloads.fixture.ts';
 import { wiredPage } from '../wiring/faults.fixture.ts';
 
 const NAMES = ['meadow', 'mere', 'loft', 'reel'];
@@ -48,15 +48,7 @@ const answered = (files: SiteFiles): number => {
   return page && use ? page.galleries.flatMap(({ items }) => items).filter((item) => answers(use, item)).length : 0;
 };
 
-const STRANGER = `<HTML><HEAD><TITLE>Kites</TITLE></HEAD>
-<BODY BGCOLOR=white>
-<TABLE ID=pics><TR>
-${NAMES.map((name) => `<TD><A HREF=large/${name}.jpg><IMG SRC=small/${name}.jpg ALT="${name}" BORDER=0></A><BR>The ${name}</TD>`).join('\n')}
-</TR></TABLE>
-</BODY></HTML>
-`;
-
-const PAGES = { 'a page by hand': wiredPage('none'), 'an old page in capitals': STRANGER };
+const PAGES = { 'a page by hand': wiredPage('none'), 'an old page in capitals': OLD_PAGE };
 
 const WAYS = [
   {
@@ -220,7 +212,7 @@ jQuery(function ($) {
   });
 
   it('its words become captions, where the script looks for them', () => {
-    expect(pageAfter(STRANGER, linesOf(SHEEN), SHEEN)).toMatch(/<A HREF=large\/meadow\.jpg[^>]* title="The meadow"/);
+    expect(pageAfter(OLD_PAGE, linesOf(SHEEN), SHEEN)).toMatch(/<A HREF=large\/meadow\.jpg[^>]* title="The meadow"/);
     expect(pageAfter(page, linesOf(SHEEN), SHEEN)).toContain('title="Meadow kite"');
   });
 

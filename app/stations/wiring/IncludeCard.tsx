@@ -29,11 +29,12 @@ export function IncludeCard({ include, page }: { include: IncludeView; page: str
   const go = () => showSource(page, content?.kind === 'text' ? offsetOf(content.text, include.line) : undefined);
   const quiet = include.state === 'whole';
   return (
-    <Box data-include={include.line} sx={cardStyle(quiet ? color('hair') : toneColor(include.state))}>
+    <Box data-include sx={cardStyle(quiet ? color('hair') : toneColor(include.state))}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
         <Mono>
           {include.starts.length > 0 && include.shows === 'inline script' ? include.starts.join(', ') : include.shows}
         </Mono>
+        {include.imported && <Tag tone="plain">imported</Tag>}
         {include.kit !== null && <Tag tone="plain">{include.kit}</Tag>}
         {include.state === 'broken' && <Tag tone="broken">broken</Tag>}
       </Box>

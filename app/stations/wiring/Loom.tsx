@@ -129,8 +129,9 @@ function measureThreads(box: HTMLElement, page: PageView): Thread[] {
       card.querySelector('button')?.getBoundingClientRect(),
     ]),
   );
-  return page.includes.flatMap((include) => {
-    const source = box.querySelector(`[data-include="${include.line}"]`)?.getBoundingClientRect();
+  const sources = box.querySelectorAll('[data-include]');
+  return page.includes.flatMap((include, n) => {
+    const source = sources[n]?.getBoundingClientRect();
     if (!source) return [];
     const from: [number, number] = [source.right - origin.left, (source.top + source.bottom) / 2 - origin.top];
     const thread = (strand: string, whole: boolean): Thread[] => {
@@ -138,7 +139,7 @@ function measureThreads(box: HTMLElement, page: PageView): Thread[] {
       return card
         ? [
             {
-              key: `${include.line} ${strand}`,
+              key: `${n} ${strand}`,
               strand,
               whole,
               from,

@@ -68,23 +68,28 @@ function Files() {
   );
 }
 
+const NAMED = { attribute: 'Attribute', class: 'Class', element: 'Element' } as const;
+
 function Marker() {
   const by = useWatch<OwnFields, 'by'>({ name: 'by' });
+  const on = useWatch<OwnFields, 'on'>({ name: 'on' });
   return (
     <Box sx={SIDE_BY_SIDE}>
       <Text name="by" label="By" select sx={{ width: 150 }}>
         <MenuItem value="attribute">an attribute</MenuItem>
         <MenuItem value="class">a class</MenuItem>
+        <MenuItem value="element">an element of its own</MenuItem>
         <MenuItem value="call">the start call alone</MenuItem>
       </Text>
-      {by !== 'call' && <Text name="marker" label={by === 'class' ? 'Class' : 'Attribute'} />}
+      {by === 'call' ? <Text name="finds" label="Selector of the links" /> : <Text name="marker" label={NAMED[by]} />}
       {by === 'attribute' && <Text name="value" label="Its value" />}
       {by !== 'call' && (
-        <Text name="on" label="It stands on" select sx={{ width: 170 }}>
+        <Text name="on" label={by === 'element' ? 'It stands around' : 'It stands on'} select sx={{ width: 170 }}>
           <MenuItem value="link">each link</MenuItem>
           <MenuItem value="gallery">what holds them</MenuItem>
         </Text>
       )}
+      {by !== 'call' && on === 'gallery' && <Text name="links" label="Links in it" />}
     </Box>
   );
 }
@@ -98,6 +103,7 @@ function Groups() {
         <MenuItem value="marker">the marker’s value</MenuItem>
         <MenuItem value="brackets">brackets behind the marker’s value</MenuItem>
         <MenuItem value="call">all links of one start call</MenuItem>
+        <MenuItem value="gallery">all links in what is marked</MenuItem>
         <MenuItem value="none">nothing: each alone</MenuItem>
       </Text>
       {group === 'attribute' && <Text name="groupName" label="Group attribute" />}
@@ -149,6 +155,8 @@ const CALLED = {
 function Start() {
   const way = useWatch<OwnFields, 'way'>({ name: 'way' });
   const items = useWatch<OwnFields, 'items'>({ name: 'items' });
+  const base = useWatch<OwnFields, 'base'>({ name: 'base' });
+  const isModule = base.files.some(({ module }) => module);
   return (
     <>
       <Box sx={SIDE_BY_SIDE}>
@@ -160,6 +168,13 @@ function Start() {
           <MenuItem value="constructor">a constructor, with new</MenuItem>
         </Text>
         {way === 'method' && <Text name="of" label="Object" />}
+        {way !== 'none' && way !== 'collection' && isModule && (
+          <Text name="imported" label="It is exported" select sx={{ width: 170 }}>
+            <MenuItem value="no">not at all</MenuItem>
+            <MenuItem value="default">as the default</MenuItem>
+            <MenuItem value="named">by its name</MenuItem>
+          </Text>
+        )}
         {way !== 'none' && <Text name="start" label={CALLED[way].label} helperText={`as in ${CALLED[way].like}`} />}
       </Box>
       {way !== 'none' && (

@@ -8,12 +8,14 @@ const Fields = z.object({
   /** What was read from the script; its files stay, in the order that the author gives them. */
   base: z.custom<KitManifestInput>(),
   title: word.min(1, 'Give it a name.'),
-  by: z.enum(['attribute', 'class', 'call']),
+  by: z.enum(['attribute', 'class', 'element', 'call']),
   marker: word,
   value: word,
   /** The marker stands on each link, or on what holds them. */
   on: z.enum(['link', 'gallery']),
-  group: z.enum(['attribute', 'marker', 'brackets', 'call', 'none']),
+  /** Which of the links in it are meant. */
+  links: word,
+  group: z.enum(['attribute', 'marker', 'brackets', 'call', 'gallery', 'none']),
   groupName: word,
   captionName: word,
   from: z.array(z.string()),
@@ -24,6 +26,9 @@ const Fields = z.object({
   way: z.enum(['none', 'function', 'collection', 'method', 'constructor']),
   start: word,
   of: word,
+  /** By what selector a call finds its links where nothing marks them. */
+  finds: word,
+  imported: z.enum(['no', 'default', 'named']),
   key: word,
   items: word,
   itemsAre: word,
@@ -38,6 +43,8 @@ export type OwnFields = z.infer<typeof Fields>;
 const NEEDED: readonly { field: keyof OwnFields; where: (fields: OwnFields) => boolean; says: string }[] = [
   { field: 'marker', where: ({ by }) => by === 'attribute', says: 'Which attribute marks a link?' },
   { field: 'marker', where: ({ by }) => by === 'class', says: 'Which class marks a link?' },
+  { field: 'marker', where: ({ by }) => by === 'element', says: 'Which element is it?' },
+  { field: 'links', where: ({ by, on }) => by !== 'call' && on === 'gallery', says: 'Which links are meant?' },
   { field: 'way', where: ({ by, way }) => by === 'call' && way === 'none', says: 'How is it started?' },
   { field: 'start', where: ({ way }) => way !== 'none', says: 'What is called?' },
   { field: 'of', where: ({ way }) => way === 'method', says: 'Which object’s method is it?' },
@@ -58,13 +65,14 @@ export const OwnFieldsChecked: z.ZodType<OwnFields, OwnFields> = Fields.superRef
 
 function markedBy(marker: KitManifestInput['marker']): OwnFields['by'] {
   if (marker.attribute !== undefined) return 'attribute';
+  if (marker.element !== undefined) return 'element';
   return marker.class === undefined ? 'call' : 'class';
 }
 
 function groupedBy(group: KitManifestInput['group']): OwnFields['group'] {
   if (!group) return 'none';
   if ('attribute' in group) return 'attribute';
-  return group.in === 'marker' || group.in === 'brackets' ? group.in : 'call';
+  return group.in;
 }
 
 export function fieldsOf(base: KitManifestInput): OwnFields {
@@ -73,7 +81,8 @@ export function fieldsOf(base: KitManifestInput): OwnFields {
     base,
     title: base.title,
     by: markedBy(marker),
-    marker: marker.attribute ?? marker.class ?? '',
+    marker: marker.attribute ?? marker.class ?? marker.element ?? '',
+    links: marker.links ?? 'a',
     value: marker.value ?? '',
     on: marker.on === 'gallery' ? 'gallery' : 'link',
     group: groupedBy(group),
@@ -91,13 +100,15 @@ export function fieldsOf(base: KitManifestInput): OwnFields {
 
 type StartFields = Pick<
   OwnFields,
-  'way' | 'start' | 'of' | 'key' | 'items' | 'itemsAre' | 'then' | 'required' | 'binds'
+  'way' | 'start' | 'of' | 'finds' | 'imported' | 'key' | 'items' | 'itemsAre' | 'then' | 'required' | 'binds'
 >;
 
 const NO_START: StartFields = {
   way: 'none',
   start: '',
   of: '',
+  finds: '',
+  imported: 'no',
   key: '',
   items: '',
   itemsAre: '',
@@ -112,6 +123,8 @@ const startOf = (start: KitManifestInput['start']): StartFields =>
         way: start.way ?? 'function',
         start: start.call,
         of: start.of ?? '',
+        finds: start.finds ?? '',
+        imported: start.imported ?? 'no',
         key: start.key ?? '',
         items: start.items?.option ?? '',
         itemsAre: start.items?.without ?? '',
@@ -121,13 +134,18 @@ const startOf = (start: KitManifestInput['start']): StartFields =>
       }
     : NO_START;
 
-function startFrom({ way, start, of, key, items, itemsAre, then, required, binds }: OwnFields): object {
+function startFrom(fields: OwnFields): object {
+  const { base, by, way, start, of, finds, imported, key, items, itemsAre, then, required, binds } = fields;
   if (way === 'none') return {};
+  const takes = base.start?.takes;
   return {
     start: {
       way,
       call: start,
       ...(way === 'method' ? { of } : {}),
+      ...(by === 'call' && finds !== '' ? { finds } : {}),
+      ...(imported === 'no' ? {} : { imported }),
+      ...(takes ? { takes } : {}),
       ...(key === '' ? {} : { key }),
       ...(items === '' ? {} : { items: { option: items, without: itemsAre } }),
       ...(then === '' ? {} : { then }),
@@ -155,6 +173,7 @@ export function manifestFrom(fields: OwnFields): unknown {
     kindValue,
     container,
     on,
+    links,
     way,
     required,
     counter,
@@ -166,7 +185,7 @@ export function manifestFrom(fields: OwnFields): unknown {
     folder: name,
     files: base.files,
     place: way !== 'none' && required ? 'end' : 'head',
-    marker: by === 'call' ? {} : { on, [by]: marker, value },
+    marker: by === 'call' ? {} : { on, [by]: marker, value, ...(on === 'gallery' ? { links } : {}) },
     ...(group === 'none' ? {} : { group: group === 'attribute' ? { attribute: groupName } : { in: group } }),
     caption: {
       ...(captionName === '' ? {} : { attribute: captionName }),

@@ -50,7 +50,10 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   const samples = samplesIn(files);
   // A base is asked for much by its own code; that says nothing of the viewer.
   const own = ordered.filter((script) => !isBase(script));
-  const attributes = own.flatMap(({ name: file, facts }) => facts.attributes.map((one) => ({ ...one, file })));
+  // What it sets on parts of its own tells nothing of the page.
+  const attributes = own.flatMap(({ name: file, facts }) =>
+    facts.attributes.filter(({ by }) => by !== 'setAttribute').map((one) => ({ ...one, file })),
+  );
   const selectors = own.flatMap(({ name: file, facts }) => facts.selectors.map((one) => ({ ...one, file })));
 
   const start = startIn(own, samples, note);

@@ -6,10 +6,8 @@ import {
   parse,
   type AnyNode,
   type AssignmentExpression,
-  type AssignmentPattern,
   type CallExpression,
   type MemberExpression,
-  type ObjectExpression,
   type Program,
 } from 'acorn';
 import { fullAncestor } from 'acorn-walk';
@@ -26,9 +24,10 @@ import {
   type Reader,
   withLaterCalls,
 } from './calls.ts';
-import { valuesIn, type ValueOf } from './chosen.ts';
+import { valuesIn } from './chosen.ts';
 import { baseNames, plugInsIn, propertyOf } from './collections.ts';
 import { globalObjectIn } from './globalNames.ts';
+import { defaultsIn, type Default } from './defaults.ts';
 import { exportsIn, importsIn, type Exports, type Imported } from './modules.ts';
 
 export type { Call, Mention } from './calls.ts';
@@ -51,7 +50,7 @@ export interface ScriptFacts {
   /** What it exports; of a module only. */
   exports: Exports;
   /** Options with the values that they have where nobody says otherwise. */
-  defaults: (Mention & { value: string | number | boolean })[];
+  defaults: Default[];
   /** Elements of its own that it defines. */
   elements: Mention[];
   /** What it sets on what others give, by plain names: `Beam.counter = false;`, `$.fn.glow.defaults.speed = 300;` */
@@ -63,7 +62,8 @@ export interface Setting extends Mention {
   of: string;
   /** Null where it is no plain value. */
   value: string | number | boolean | null;
-  statement: { start: number; end: number };
+  /** Null where it is a part of something larger. */
+  statement: { start: number; end: number } | null;
 }
 
 export type ScriptReading = Result<ScriptFacts, { at: number }>;
@@ -117,7 +117,15 @@ const BROWSER = new Set([
 ]);
 /** Functions of the platform that take a selector, and those that name an attribute. */
 const ASKS = new Set(['querySelector', 'querySelectorAll', 'closest', 'matches', '$', 'jQuery', 'find']);
-const NAMES = new Set(['getAttribute', 'hasAttribute', 'setAttribute', 'removeAttribute', 'toggleAttribute', 'attr']);
+const NAMES = new Set([
+  'getAttribute',
+  'hasAttribute',
+  'setAttribute',
+  'removeAttribute',
+  'toggleAttribute',
+  'attr',
+  'removeAttr',
+]);
 /** Properties of a link or picture that mirror an attribute and that viewers like to read. */
 const MIRRORS = new Set(['rel', 'rev', 'title', 'alt', 'target']);
 const WAITS = new Set([
@@ -139,6 +147,7 @@ const WAITS = new Set([
 type Waiting = { start: number; end: number }[];
 
 function factsOf(program: Program): ScriptFacts {
+  const valueOf = valuesIn(program);
   const facts: ScriptFacts = {
     gives: [],
     needs: [],
@@ -148,13 +157,12 @@ function factsOf(program: Program): ScriptFacts {
     plugIns: [],
     imports: importsIn(program),
     exports: exportsIn(program),
-    defaults: [],
+    defaults: defaultsIn(program, valueOf),
     elements: [],
     settings: [],
   };
   const waiting = waitingIn(program);
   const immediate = (at: number) => !waiting.some((range) => at > range.start && at < range.end);
-  const valueOf = valuesIn(program);
   const reader: Reader = { isGlobal: globalObjectIn(program), bases: baseNames(program), valueOf, immediate };
   const { globals, scope } = analyze(program as Parameters<typeof analyze>[0]); // of the tree that both speak of
   // What a module declares is its own.
@@ -186,30 +194,29 @@ const startOf = (node: unknown): number => (node as { start?: number }).start ??
 
 function noteNode(node: AnyNode, ancestors: readonly AnyNode[], facts: ScriptFacts, reader: Reader): void {
   for (const name of plugInsIn(node, reader.bases)) facts.plugIns.push({ name, at: node.start });
-  if (node.type === 'ObjectExpression') noteSpread(node, facts, reader.valueOf);
-  if (node.type === 'AssignmentPattern') notePattern(node, facts);
   if (node.type === 'AssignmentExpression') {
     noteAssignment(node, facts, reader);
     noteSetting(node, ancestors.at(-2), facts, reader);
   }
   else if (node.type === 'CallExpression' || node.type === 'NewExpression') {
     if (node.type === 'CallExpression') {
-      noteAsked(node, facts);
-      noteLaidOver(node, facts, reader.valueOf);
+      noteAsked(node, facts, ancestors);
     }
     const call = callOf(node, ancestors, reader);
     if (call) facts.calls.push(call);
-  } else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2))) noteMember(node, facts, reader);
+  } else if (node.type === 'MemberExpression' && !isWritten(node, ancestors.at(-2)))
+    noteMember(node, ancestors, facts, reader);
 }
 
 /** `Beam.counter = false;`, and each entry of `Beam.options = { counter: false };` */
 function noteSetting(node: AssignmentExpression, outer: AnyNode | undefined, facts: ScriptFacts, reader: Reader): void {
   const { left, right, operator } = node;
-  if (operator !== '=' || left.type !== 'MemberExpression' || outer?.type !== 'ExpressionStatement') return;
+  const isAlone = outer?.type === 'ExpressionStatement';
+  if (operator !== '=' || left.type !== 'MemberExpression' || !(isAlone || outer?.type === 'SequenceExpression')) return;
   const of = pathOf(left.object, reader);
   const name = propertyOf(left);
   if (of === null || name === null) return;
-  const statement = { start: outer.start, end: outer.end };
+  const statement = isAlone ? { start: outer.start, end: outer.end } : null;
   if (right.type !== 'ObjectExpression') {
     facts.settings.push({ of, name, value: plainValue(right), at: left.property.start, statement });
     return;
@@ -247,6 +254,12 @@ function methodName({ callee }: CallExpression): string | null {
     : null;
 }
 
+/** A library's ways of setting an attribute by the names that the platform has for it. */
+function asInPlatform(by: string, count: number): string {
+  if (by === 'removeAttr') return 'removeAttribute';
+  return by === 'attr' && count > 1 ? 'setAttribute' : by;
+}
+
 /** What a script asks the page for, as a selector, by the function with which it asks. */
 const AS_SELECTOR: Readonly<Record<string, (text: string) => string>> = {
   getElementById: (id) => `#${id}`,
@@ -260,7 +273,7 @@ const AS_SELECTOR: Readonly<Record<string, (text: string) => string>> = {
 };
 
 /** Notes the selector or the attribute that a call of the platform names. */
-function noteAsked(node: CallExpression, facts: ScriptFacts): void {
+function noteAsked(node: CallExpression, facts: ScriptFacts, ancestors: readonly AnyNode[]): void {
   const first = node.arguments[0];
   const by = methodName(node);
   if (!first || by === null) return;
@@ -271,7 +284,8 @@ function noteAsked(node: CallExpression, facts: ScriptFacts): void {
   if (text === null) return;
   const selector = Object.hasOwn(AS_SELECTOR, by) ? AS_SELECTOR[by]?.(text) : undefined;
   if (selector !== undefined) facts.selectors.push({ name: selector, at, by });
-  if (NAMES.has(by)) facts.attributes.push({ name: text.toLowerCase(), at, by });
+  if (NAMES.has(by) && !isHandedOn(text, ancestors))
+    facts.attributes.push({ name: text.toLowerCase(), at, by: asInPlatform(by, node.arguments.length) });
   noteOfLibrary(node, by, text, facts);
 }
 
@@ -290,50 +304,6 @@ function noteOfLibrary(node: CallExpression, by: string, text: string, facts: Sc
 /** `bayGroup` as an attribute has it. */
 const dashed = (name: string): string => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
 
-/** Functions that lay what somebody says over what is so by itself. */
-const LAYS_OVER = new Set(['extend', 'assign', 'defaults', 'merge']);
-
-function noteLaidOver(node: CallExpression, facts: ScriptFacts, valueOf: ValueOf): void {
-  if (!LAYS_OVER.has(methodName(node) ?? '') || node.arguments.length < 2) return;
-  for (const argument of node.arguments.slice(0, -1)) noteDefaults(argument, facts, valueOf);
-}
-
-/** `{ ...byItself, ...options }`: what comes first holds where nobody says otherwise. */
-function noteSpread({ properties }: ObjectExpression, facts: ScriptFacts, valueOf: ValueOf): void {
-  const spread = properties.filter((one) => one.type === 'SpreadElement');
-  const last = spread.at(-1);
-  if (properties.at(-1) !== last || !last) return;
-  for (const one of spread.slice(0, -1)) noteDefaults(one.argument, facts, valueOf);
-  if (properties.length > spread.length) noteEntries(properties, facts);
-}
-
-/** The entries of an object, also of one that is kept under a name. */
-function noteDefaults(node: AnyNode, facts: ScriptFacts, valueOf: ValueOf): void {
-  const object = node.type === 'Identifier' ? valueOf(node.name) : node;
-  if (object?.type === 'ObjectExpression') noteEntries(object.properties, facts);
-}
-
-function noteEntries(properties: ObjectExpression['properties'], facts: ScriptFacts): void {
-  for (const property of properties) {
-    if (property.type !== 'Property' || property.computed) continue;
-    const name = nameOfKey(property.key);
-    const value = plainValue(property.value);
-    const isKnown = facts.defaults.some(({ at }) => at === property.start);
-    if (name !== null && value !== null && !isKnown) facts.defaults.push({ name, value, at: property.start });
-  }
-}
-
-/** `function glow(links, { counter = true } = {})`. */
-function notePattern({ left, right }: AssignmentPattern, facts: ScriptFacts): void {
-  if (left.type !== 'ObjectPattern' || right.type !== 'ObjectExpression' || right.properties.length > 0) return;
-  for (const property of left.properties) {
-    if (property.type !== 'Property' || property.value.type !== 'AssignmentPattern') continue;
-    const name = nameOfKey(property.key);
-    const value = plainValue(property.value.right);
-    if (name !== null && value !== null) facts.defaults.push({ name, value, at: property.start });
-  }
-}
-
 /** A text, or what stands at the beginning of one that is put together: `'a[data-room="' + name + '"]'`. */
 function leadingText(node: AnyNode): string | null {
   if (node.type === 'Literal') return typeof node.value === 'string' ? node.value : null;
@@ -347,8 +317,33 @@ function leadingText(node: AnyNode): string | null {
 const isWritten = (node: AnyNode, parent: AnyNode | undefined): boolean =>
   parent?.type === 'AssignmentExpression' && parent.left === node;
 
+/**
+ * Alt text that only becomes the alt text of another picture is no caption: `large.alt = small.alt`,
+ * `{ alt: small.attr('alt') }`, `.attr('alt', small.alt)`.
+ */
+function isHandedOn(name: string, ancestors: readonly AnyNode[]): boolean {
+  if (name !== 'alt') return false;
+  for (let n = ancestors.length - 1; n > 0; n--) {
+    const [one, inner] = [ancestors[n - 1], ancestors[n]];
+    if (one?.type === 'AssignmentExpression') return one.right === inner && propertyOf(one.left) === name;
+    if (one?.type === 'Property') return one.value === inner && nameOfKey(one.key) === name;
+    if (one?.type === 'CallExpression' && one.callee !== inner) {
+      const [first, second] = one.arguments;
+      const sets = /^(?:attr|prop|setAttribute)$/.test(methodName(one) ?? '');
+      return sets && second === inner && first !== undefined && plainText(first) === name;
+    }
+    if (/Statement|Function/.test(one?.type ?? '')) return false;
+  }
+  return false;
+}
+
 /** `link.dataset.roomGroup`, `link.rel`. */
-function noteMember({ object, property, computed }: MemberExpression, facts: ScriptFacts, { isGlobal }: Reader): void {
+function noteMember(
+  { object, property, computed }: MemberExpression,
+  ancestors: readonly AnyNode[],
+  facts: ScriptFacts,
+  { isGlobal }: Reader,
+): void {
   const written = property.type === 'Literal' && typeof property.value === 'string' ? property.value : undefined;
   const plain = property.type === 'Identifier' ? property.name : undefined;
   const name = computed ? written : plain;
@@ -359,7 +354,7 @@ function noteMember({ object, property, computed }: MemberExpression, facts: Scr
       at: property.start,
       by: 'dataset',
     });
-  else if (!computed && MIRRORS.has(name) && !isGlobal(object))
+  else if (!computed && MIRRORS.has(name) && !isGlobal(object) && !isHandedOn(name, ancestors))
     facts.attributes.push({ name, at: property.start, by: name });
 }
 

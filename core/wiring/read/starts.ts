@@ -35,7 +35,8 @@ export interface StartingScript {
 /** What a script says of a kit besides calling it: what it imports from it, and what it sets for its calls. */
 export interface KitMention {
   include: Include;
-  statement: { start: number; end: number };
+  /** Null where it is a part of something larger. */
+  statement: { start: number; end: number } | null;
   /** What is imported, by the names that it has there; null for a setting. */
   names: string[] | null;
   /** An option that is set, and where its name stands. */
@@ -119,7 +120,7 @@ export function setBefore(
 ): StartingScript['options'] {
   const before = new Set(scripts.slice(0, scripts.indexOf(run)).filter((one) => one.runs).map(({ include }) => include));
   const counts = mentions.filter(
-    ({ include, statement }) => before.has(include) || (include === run.include && statement.start < call.at),
+    ({ include, sets }) => before.has(include) || (include === run.include && (sets?.at ?? Infinity) < call.at),
   );
   const said = counts.flatMap(({ sets }) => sets ?? []);
   return Object.fromEntries(said.flatMap(({ name, value }) => (value === null ? [] : [[name, value]])));

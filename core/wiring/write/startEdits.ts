@@ -174,7 +174,7 @@ function statementsOf({ starts, mentions }: Said): Place[] {
       call.statement ?? { start: call.at, end: call.end },
       ...call.then.flatMap(({ statement }) => statement ?? []),
     ]),
-    ...mentions.map(({ statement }) => statement),
+    ...mentions.flatMap(({ statement }) => statement ?? []),
   ];
   // One statement may import several names, and may hold the call.
   return all
@@ -204,7 +204,7 @@ function saysNothingElse(text: string, said: Said): boolean {
  */
 function withoutCalls(text: string, said: Said): Edit[] | null {
   const edits: Edit[] = [];
-  if (said.starts.some(({ call }) => !call.statement)) return null;
+  if ([...said.starts.map(({ call }) => call), ...said.mentions].some(({ statement }) => !statement)) return null;
   for (const statement of statementsOf(said)) {
     let { start, end } = statement;
     const lineStart = text.lastIndexOf('\n', start - 1) + 1;
@@ -224,11 +224,11 @@ function withoutCalls(text: string, said: Said): Edit[] | null {
 /** Other pages need the call still: it asks first whether the function is there. */
 function guarded({ starts, mentions }: Said): Edit[] | null {
   const [first] = starts;
-  if (!first || starts.some(({ call }) => !call.statement)) return null;
+  if (!first || [...starts.map(({ call }) => call), ...mentions].some(({ statement }) => !statement)) return null;
   const ask = (at: number): Edit => ({ start: at, end: at, text: `if (${isThere(first.call)}) ` });
   return [
     ...starts.flatMap(({ call }) => (call.statement && !call.guarded ? [ask(call.statement.start)] : [])),
-    ...mentions.map(({ statement }) => ask(statement.start)),
+    ...mentions.flatMap(({ statement }) => (statement ? [ask(statement.start)] : [])),
   ].sort((a, b) => a.start - b.start);
 }
 

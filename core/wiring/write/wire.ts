@@ -70,7 +70,8 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to, authored 
   if (from) unmark(page, from, before, wishes);
   const unmarkable = to && (unwrappable(page, to) ?? mark(site, page, from, to, groups, wishes));
   if (unmarkable) return refuse(unmarkable);
-  if (to) addAuthored(page, to, authored, wishes);
+  if (to && !from) addOwnWords(page, to, wishes);
+  if (authored) addHolders(authored, wishes);
 
   const taken = from ? takenOff(site, page, from, to) : NOTHING;
   if (!taken.ok) return taken;
@@ -277,11 +278,15 @@ function mark(
   return null;
 }
 
-/** What the author's own call looks for, and the words of the page where the kit looks for captions. */
-function addAuthored(page: WiringPage, to: Kit, authored: Authored | undefined, wishes: Wishes): void {
-  if (!authored) return;
-  for (const [element, { name, value }] of authored.holders)
+/** What the author's own call looks for. */
+function addHolders({ holders }: Authored, wishes: Wishes): void {
+  for (const [element, { name, value }] of holders)
     wishesOf(wishes, element).set(name, name === 'class' ? classValue(element, [value], []) : value);
+}
+
+/** The words of the page where the kit looks for captions, of viewers that show a picture with its words. */
+function addOwnWords(page: WiringPage, to: Kit, wishes: Wishes): void {
+  if (!opensOnClick(to.manifest)) return;
   for (const item of page.galleries.flatMap(({ items }) => items))
     if (item.link && openable(page.base, item)) addWords(item, item.link, to, wishesOf(wishes, item.link));
 }
