@@ -17,7 +17,7 @@ export const claimedTwice: Rule = {
       if (!first || !second || findings.has(key)) continue;
       const off = (use: KitUse): Fix => ({
         kind: 'change',
-        states: STATES.includes,
+        states: STATES.wires,
         label: `Take the ${use.kit.manifest.name} off this page`,
         plan: () => rewire(site, page, { from: use.kit, to: null }),
       });

@@ -1,5 +1,6 @@
-import { attributeOf, editAttribute, valueOf, STATES } from '../markup/index.ts';
-import { containerEdits, containerMissing, isSlipOf } from '../wiring/index.ts';
+import { attributeOf, editAttribute, valueOf, STATES, type Range } from '../markup/index.ts';
+import type { PageReading } from '../model/index.ts';
+import { answers, containerEdits, containerMissing, isSlipOf, type KitUse } from '../wiring/index.ts';
 import { itemsOf, placeIn, planPage, type Observation, type Fix, type Rule } from './finding.ts';
 import { planEdits } from '../site/index.ts';
 
@@ -11,10 +12,11 @@ export const containerAbsent: Rule = {
     [...itemsOf(site)].flatMap(({ page, strand, item }): Observation[] =>
       page.wiring.uses.flatMap((use): Observation[] => {
         const { link } = item;
-        if (!link || !use.claimed.has(link)) return [];
+        if (!link || !answers(use, item)) return [];
         const missing = containerMissing(page.document, use.kit, link);
         if (!missing) return [];
         const { attribute, selector } = missing;
+        if (attribute === null) return strand.item === 0 ? [noPlace(page, use, link.open)] : [];
         const fixes: Fix[] = [];
         const ids = page.document.elements.flatMap((element) => valueOf(element, 'id') ?? []);
         const bare = selector.trim().replace(/^[.#]/, '');
@@ -58,3 +60,25 @@ export const containerAbsent: Rule = {
       }),
     ),
 };
+
+/** The one element that a viewer needs, whatever its links say. */
+function noPlace(page: PageReading, { kit }: KitUse, open: Range | null): Observation {
+  const id = kit.manifest.container?.id ?? '';
+  return {
+    matter: `${page.path}:#${id}`,
+    severity: 'error',
+    says: `The ${kit.manifest.name} shows its pictures in “#${id}”, and the page has no such element.`,
+    why: `The ${kit.manifest.name} stops with an error when a link is clicked: neither does the picture open here, nor does the link lead to it.`,
+    place: placeIn(page, open),
+    strand: null,
+    joint: 'viewer',
+    fixes: [
+      {
+        kind: 'change',
+        states: { gives: STATES.markup.takes },
+        label: `Write <div id="${id}"> before the pictures`,
+        plan: () => planPage(page, `Write the element #${id} on ${page.path}`, containerEdits(page, kit), 1),
+      },
+    ],
+  };
+}

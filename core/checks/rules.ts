@@ -33,6 +33,7 @@ import { scriptBroken } from './scriptBroken.ts';
 import { scriptOrder } from './scriptOrder.ts';
 import { srcsetEmpty } from './srcsetEmpty.ts';
 import { startCall } from './startCall.ts';
+import { markupLacking } from './markupLacking.ts';
 import { importLost } from './importLost.ts';
 import { elementUnlike } from './elementUnlike.ts';
 import { startArgument } from './startArgument.ts';
@@ -80,6 +81,7 @@ export const RULES: readonly Rule[] = [
   startCall,
   startUnfinished,
   startTooSoon,
+  markupLacking,
   importLost,
   elementUnlike,
   startArgument,

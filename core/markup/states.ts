@@ -18,6 +18,8 @@ export const STATES = {
   code: { takes: CODE, gives: CODE },
   /** Scripts and stylesheets, and what links say to them. */
   includes: { takes: INCLUDES, gives: INCLUDES },
+  /** As that, with words for viewers that look for them in an element of their own. */
+  wires: { takes: [...INCLUDES, 'words'], gives: [...INCLUDES, 'words'] },
   /** Elements and what they say; never a comment, a script or a style. */
   markup: { takes: ['tags', 'attributes', 'words'], gives: ALL },
   /** What a mistake made of the page goes, whatever that was. */

@@ -36,7 +36,7 @@ export function viewerJoint(page: PageContext, gallery: Gallery, item: GalleryIt
       missing.selector === ''
         ? `It has no ${missing.attribute}, so the ${name} has no place to show it in.`
         : `${missing.attribute} asks for “${missing.selector}”, and the page has no such element.`,
-      placeOf(page, link, missing.attribute),
+      placeOf(page, link, missing.attribute ?? undefined),
     );
   return groupJoint(page, use, gallery, link);
 }

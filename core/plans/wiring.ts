@@ -20,6 +20,7 @@ function onPage(site: SiteReading, path: string, plan: (page: PageReading) => Pl
 /** Tags are kept by the contents of pictures, links by the paths of their pictures. */
 const withNotes = (site: SiteReading): WiringSite => ({
   ...site,
+  sizeOf: (path) => site.factsOf(path),
   remembered: (page) => site.notes.known.links.filter((one) => one.page === page),
   tagsOf: (page, item) => {
     const full = resolved(item.target?.value, site.bases.get(page) ?? page, site.index)?.real;

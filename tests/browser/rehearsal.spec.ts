@@ -16,7 +16,7 @@ test.beforeEach(({ expected }) => {
 
 const BY_HAND = ['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare', 'dazzle'];
 
-for (const kit of [...BY_HAND, 'gloam', 'gloss']) {
+for (const kit of [...BY_HAND, 'gloam', 'gloss', 'parade']) {
   test(`a page wired by hand with ${kit} does on every strand what the model says`, async ({ page }) => {
     const rehearsed = await rehearsePage(page, filesFrom({ 'index.html': wiredPage(kit), ...kitFiles(kit) }));
     expect(rehearsed.map(({ name, disagreements }) => ({ name, disagreements }))).toEqual(

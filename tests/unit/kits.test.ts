@@ -57,7 +57,7 @@ describe.each(KITS.map((kit) => [kit.manifest.name, kit] as const))('the %s', (n
       .map(({ file }) => files[file.name])
       .join('\n');
     const { attribute, element } = manifest.marker;
-    expect(text).toContain(attribute ?? element ?? manifest.start?.call);
+    expect(text).toContain(attribute ?? element ?? manifest.start?.call ?? `.${manifest.marker.class}`);
     expect(markerSelector(manifest)).not.toBeNull();
   });
 

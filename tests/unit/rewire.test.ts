@@ -9,7 +9,7 @@ import { planFor, type Intent } from '../../core/plans/index.ts';
 import { applyChange, NOTES_FILE, type FileContent } from '../../core/site/index.ts';
 import { predict } from '../../core/wiring/index.ts';
 import { KITS, kitNamed } from '../kits.ts';
-import { kitFiles, NAMES, PARTS, wiredPage } from '../wiring/faults.fixture.ts';
+import { FACTS, kitFiles, NAMES, PARTS, wiredPage } from '../wiring/faults.fixture.ts';
 
 type Files = ReadonlyMap<string, FileContent>;
 
@@ -21,7 +21,7 @@ function siteWith(texts: Record<string, string>): Map<string, FileContent> {
   ]);
 }
 
-const read = (files: Files): SiteReading => readSite(files, new Map(), KITS);
+const read = (files: Files): SiteReading => readSite(files, FACTS, KITS);
 const textAt = (files: Files, path: string): string => {
   const content = files.get(path);
   return content?.kind === 'text' ? content.text : '';

@@ -5,7 +5,7 @@ import { readSite, type SiteReading } from '../../core/model/index.ts';
 import { planFor } from '../../core/plans/index.ts';
 import { applyChange, type FileContent } from '../../core/site/index.ts';
 import { KITS } from '../kits.ts';
-import { faultySite, kitFiles, NAMES, wiredPage } from '../wiring/faults.fixture.ts';
+import { FACTS, faultySite, kitFiles, NAMES, wiredPage } from '../wiring/faults.fixture.ts';
 import { ALL_FAULTS } from '../wiring/moduleFaults.fixture.ts';
 
 function filesFrom(texts: Record<string, string>): Map<string, FileContent> {
@@ -16,9 +16,9 @@ function filesFrom(texts: Record<string, string>): Map<string, FileContent> {
   ]);
 }
 
-const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, new Map(), KITS);
+const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, FACTS, KITS);
 
-const BY_HAND = ['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare', 'gloam', 'gloss'];
+const BY_HAND = ['none', 'lightbox', 'lantern', 'peephole', 'sidebay', 'glow', 'beam', 'gleam', 'flare', 'gloam', 'gloss', 'parade'];
 
 describe.each(BY_HAND)(
   'a page wired by hand with %s',

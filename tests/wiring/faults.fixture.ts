@@ -2,6 +2,7 @@
  * Wiring faults of the kinds that people make, each planted in a page that is whole without it. The unit test finds,
  * explains and mends each in the model; the browser test does the same with what really opens.
  */
+import type { PhotoFacts } from '../../core/photo/index.ts';
 import { kitNamed } from '../kits.ts';
 
 export interface PlantedWiringFault {
@@ -27,6 +28,25 @@ export interface PlantedWiringFault {
 
 export const NAMES = ['meadow', 'mere', 'loft', 'reel'] as const;
 
+/** Of the full-size pictures, image px; all are 900 wide. */
+const heightOf = (name: string): number => 600 + NAMES.findIndex((one) => one === name) * 40;
+
+/** What is known of the full-size pictures, where their contents are told by their paths. */
+export const FACTS: ReadonlyMap<string, PhotoFacts> = new Map(
+  NAMES.map((name, n) => [
+    `large/${name}.jpg`,
+    {
+      width: 900,
+      height: heightOf(name),
+      orientation: 1,
+      likeness: `${n}`.repeat(16),
+      mean: [n * 60, 0, 0],
+      luma: { width: 1, height: 1, data: new Uint8Array([n]) },
+      words: {},
+    },
+  ]),
+);
+
 const titled = (name: string): string => `${name.charAt(0).toUpperCase()}${name.slice(1)} kite`;
 
 /** How one link is written for each kit, by hand. */
@@ -43,6 +63,8 @@ const LINKS: Record<string, (name: string) => string> = {
   flare: (name) => `<a href="large/${name}.jpg" rel="flare[kites]" title="${titled(name)}">`,
   dazzle: (name) => `<a href="large/${name}.jpg" data-dazzle="kites" title="${titled(name)}">`,
   gloam: (name) => `<a href="large/${name}.jpg" title="${titled(name)}">`,
+  parade: (name) =>
+    `<a href="large/${name}.jpg" data-src="large/${name}.jpg" data-size="900x${heightOf(name)}" title="${titled(name)}">`,
   gloss: (name) =>
     `<a href="large/${name}.jpg" onclick="return gloss(this)" data-gloss="kites" title="${titled(name)}">`,
 };
@@ -62,6 +84,7 @@ const HEADS: Record<string, string[]> = {
   flare: ['<link rel="stylesheet" href="flare/flare.css">', '<script src="flare/flare.js" defer></script>'],
   dazzle: ['<link rel="stylesheet" href="dazzle/dazzle.css">'],
   gloam: ['<link rel="stylesheet" href="gloam/gloam.css">', '<script src="gloam/gloam.js" defer></script>'],
+  parade: ['<link rel="stylesheet" href="parade/parade.css">', '<script src="parade/parade.js" defer></script>'],
   gloss: ['<link rel="stylesheet" href="gloss/gloss.css">', '<script src="gloss/gloss.js" defer></script>'],
 };
 
@@ -101,11 +124,12 @@ export function wiredPage(kit: string): string {
     '<body>',
     '<h1>Kites</h1>',
     ...(kit === 'sidebay' ? ['<div id="bay"></div>'] : []),
+    ...(kit === 'parade' ? ['<div id="parade-place"></div>'] : []),
     ...(AROUND[kit]?.slice(0, 1) ?? []),
-    `<ul class="kites${kit === 'gleam' ? ' gleam-here' : ''}">`,
+    `<ul class="kites${kit === 'gleam' ? ' gleam-here' : ''}${kit === 'parade' ? ' parade' : ''}">`,
     ...NAMES.map(
       (name) =>
-        `  <li>${LINKS[kit]?.(name)}<img src="small/${name}.jpg" width="60" height="40" alt="${titled(name)}"></a></li>`,
+        `  <li${kit === 'parade' ? ' class="parade-item"' : ''}>${LINKS[kit]?.(name)}<img src="small/${name}.jpg" width="60" height="40" alt="${titled(name)}"></a></li>`,
     ),
     '</ul>',
     ...(AROUND[kit]?.slice(1) ?? []),

@@ -209,6 +209,59 @@ const ELEMENTS: readonly PlantedWiringFault[] = [
   },
 ];
 
+const MARKUP: readonly PlantedWiringFault[] = [
+  {
+    name: 'the full-size file left off one link',
+    kit: 'parade',
+    rule: 'markup-lacking',
+    plant: swap(' data-src="large/mere.jpg"', ''),
+    at: 'href="large/mere.jpg"',
+    why: /leaves it out/,
+    fix: /^Write data-src="large\/mere\.jpg"$/,
+    breaks: 1,
+  },
+  {
+    name: 'a class left off one item',
+    kit: 'parade',
+    rule: 'markup-lacking',
+    plant: swap(/<li class="parade-item">(?=<a href="large\/loft)/, '<li>'),
+    at: 'large/loft.jpg',
+    why: /leaves it out/,
+    fix: /^Add class “parade-item”$/,
+    breaks: 2,
+  },
+  {
+    name: 'a picture’s size left off one link',
+    kit: 'parade',
+    rule: 'markup-lacking',
+    plant: swap(' data-size="900x640"', ''),
+    at: 'href="large/mere.jpg"',
+    why: /jumps when it does/,
+    fix: /^Write data-size="900x640"$/,
+    breaks: null,
+  },
+  {
+    name: 'the element that a viewer shows its pictures in, forgotten',
+    kit: 'parade',
+    rule: 'container-absent',
+    plant: swap('<div id="parade-place"></div>\n', ''),
+    at: 'large/meadow.jpg',
+    why: /neither does the picture open/,
+    fix: /^Write <div id="parade-place">/,
+    breaks: 0,
+  },
+  {
+    name: 'the class of what holds the items, with its dot',
+    kit: 'parade',
+    rule: 'marker-holder',
+    plant: swap('class="kites parade"', 'class="kites .parade"'),
+    at: 'class="kites .parade"',
+    why: /dot/,
+    fix: /^Correct it to parade$/,
+    breaks: 0,
+  },
+];
+
 const HANDLERS: readonly PlantedWiringFault[] = [
   {
     name: 'a handler that gives nothing back',
@@ -316,6 +369,7 @@ export const ALL_FAULTS: readonly PlantedWiringFault[] = [
   ...WIRING_FAULTS,
   ...MODULES,
   ...ELEMENTS,
+  ...MARKUP,
   ...HANDLERS,
   ...CALLS,
 ];

@@ -14,7 +14,7 @@ import { readSite, type SiteReading } from '../../core/model/index.ts';
 import type { FileContent } from '../../core/site/index.ts';
 import { disagreements, predict, Seen, type Disagreement, type Prediction } from '../../core/wiring/index.ts';
 import { KITS } from '../kits.ts';
-import { NAMES } from './faults.fixture.ts';
+import { FACTS, NAMES } from './faults.fixture.ts';
 
 const CODE = buildSync({
   entryPoints: [fileURLToPath(new URL('../../preview/rehearsal.ts', import.meta.url))],
@@ -49,7 +49,7 @@ export function filesFrom(texts: Record<string, string>): Map<string, FileConten
   ]);
 }
 
-export const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, new Map(), KITS);
+export const read = (files: ReadonlyMap<string, FileContent>): SiteReading => readSite(files, FACTS, KITS);
 
 export async function onDisk(files: ReadonlyMap<string, FileContent>): Promise<{ folder: string; remove: () => void }> {
   const folder = mkdtempSync(join(tmpdir(), 'heathmoor-'));

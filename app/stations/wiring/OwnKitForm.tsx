@@ -113,6 +113,8 @@ function Groups() {
 
 const PLACES: Record<(typeof CAPTION_PLACES)[number], string> = {
   attribute: 'an attribute of its own',
+  inside: 'an element in the link',
+  next: 'what follows the link',
   figure: 'figure caption',
   title: 'title',
   alt: 'alt text',

@@ -92,7 +92,7 @@ export function fieldsOf(base: KitManifestInput): OwnFields {
     description: caption.description ?? '',
     kind: kind ? kind.attribute : '',
     kindValue: kind ? kind.picture : 'picture',
-    container: container ? container.attribute : '',
+    container: container?.attribute ?? '',
     ...startOf(base.start),
     counter,
   };

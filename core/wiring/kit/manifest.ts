@@ -7,6 +7,7 @@ import { refuse, type Result } from '../../site/index.ts';
 
 const attribute = z.string().regex(/^[a-z][a-z0-9-]*$/, 'an attribute’s name in small letters is needed');
 const global = z.string().regex(/^[A-Za-z_$][\w$]*$/, 'the name of a global is needed');
+const className = z.string().regex(/^-?[A-Za-z_][\w-]*$/, 'a class name is needed');
 const place = z
   .string()
   .max(300)
@@ -40,10 +41,7 @@ const Marker = z.strictObject({
    */
   on: z.enum(['link', 'gallery', 'sections']).default('link'),
   attribute: attribute.optional(),
-  class: z
-    .string()
-    .regex(/^-?[A-Za-z_][\w-]*$/, 'a class name is needed')
-    .optional(),
+  class: className.optional(),
   /** An element of the viewer's own, around what holds the links or around each (WHATWG HTML §4.13.3). */
   element: z
     .string()
@@ -64,12 +62,15 @@ const Group = z.union([
   z.strictObject({ in: z.enum(['marker', 'brackets', 'call', 'gallery']) }),
 ]);
 
-export const CAPTION_PLACES = ['attribute', 'figure', 'title', 'alt'] as const;
+/** `inside` is an element in the link, `next` the one that follows it. */
+export const CAPTION_PLACES = ['attribute', 'inside', 'next', 'figure', 'title', 'alt'] as const;
 
 const Caption = z.strictObject({
   attribute: attribute.optional(),
   /** Where the viewer looks, in this order; the first that says something is shown. */
   from: z.array(z.enum(CAPTION_PLACES)).default([]),
+  /** The class of the element that says it, in the link or after it; such an element in the link is hidden. */
+  class: className.optional(),
   /** The option that names the place to look at first, behind the attribute. */
   option: z.string().optional(),
   /** A second line. */
@@ -156,14 +157,25 @@ export const KitManifest = z
     marker: Marker,
     group: Group.optional(),
     caption: Caption.default({ from: [] }),
+    /** An attribute of the link with the address of the full-size picture, where the viewer does not go by its href. */
+    full: z.strictObject({ attribute }).optional(),
+    /** Attributes of the link with the size of that picture, image px: `data-size="900x600"`, or one for each. */
+    size: z.union([z.strictObject({ attribute }), z.strictObject({ width: attribute, height: attribute })]).optional(),
+    /** Classes that it looks for besides the marker: on what holds the items, on each item, on its thumbnail. */
+    classes: z.strictObject({ holder: className, item: className, image: className }).partial().default({}),
     /** An attribute with the address of a middle-sized picture. */
     middle: z.strictObject({ attribute }).optional(),
     /** An attribute of each item with its tags. */
     tags: z.strictObject({ attribute }).optional(),
     /** An attribute that says what a link opens, and what is written for a picture. */
     kind: z.strictObject({ attribute, picture: z.string() }).optional(),
-    /** An attribute with a selector of the element in which the viewer shows its pictures. */
-    container: z.strictObject({ attribute, id: z.string().regex(/^[A-Za-z][\w-]*$/) }).optional(),
+    /**
+     * The element in which the viewer shows its pictures: of this id, or found by a selector that an attribute of the
+     * link says.
+     */
+    container: z
+      .strictObject({ attribute: attribute.optional(), id: z.string().regex(/^[A-Za-z][\w-]*$/) })
+      .optional(),
     start: Start.optional(),
     /** It shows the number of the picture and how many there are. */
     counter: z.boolean().default(false),

@@ -21,7 +21,7 @@ export function captionOf(
   const read = (name: string): string | undefined =>
     overriding.has(name) ? (overriding.get(name) ?? undefined) : valueOf(link, name);
   for (const place of orderOf(manifest.caption.from, first)) {
-    const said = saidAt(place, link, image, manifest.caption.attribute, read);
+    const said = saidAt(place, link, image, manifest.caption, read);
     if (said !== null) return said;
   }
   return '';
@@ -39,7 +39,7 @@ function saidAt(
   place: CaptionPlace,
   link: PageElement,
   image: PageElement | null,
-  attribute: string | undefined,
+  { attribute, class: name }: Kit['manifest']['caption'],
   read: (name: string) => string | undefined,
 ): string | null {
   switch (place) {
@@ -48,6 +48,10 @@ function saidAt(
       if (own === undefined) return null;
       return own === 'off' ? '' : tidy(own);
     }
+    case 'inside':
+      return tidy(insideOf(link, name)?.text ?? '') || null;
+    case 'next':
+      return nextTo(link, name) || null;
     case 'figure':
       return figureCaption(link) || null;
     case 'title':
@@ -55,6 +59,26 @@ function saidAt(
     default:
       return tidy((image && valueOf(image, 'alt')) ?? '') || null;
   }
+}
+
+/** The element in a link that holds its words. */
+export function insideOf(link: PageElement, name: string | undefined): { element: PageElement; text: string } | null {
+  const element = [...descendants(link)].find((one) => isOfClass(one, name));
+  return element ? { element, text: textOf(element) } : null;
+}
+
+const isOfClass = (element: PageElement, name: string | undefined): boolean =>
+  name !== undefined && (valueOf(element, 'class') ?? '').split(/\s+/).includes(name);
+
+/** What the element says that follows a link, or what the link alone stands in. */
+function nextTo(link: PageElement, name: string | undefined): string {
+  for (let at: PageElement = link; at.parent; at = at.parent) {
+    const siblings = at.parent.children;
+    const next = siblings[siblings.indexOf(at) + 1];
+    if (next) return name === undefined || isOfClass(next, name) ? tidy(textOf(next)) : '';
+    if (siblings.length > 1) return '';
+  }
+  return '';
 }
 
 export function descriptionOf({ link }: Pick<GalleryItem, 'link'>, { manifest }: Kit): string {

@@ -80,7 +80,7 @@ function predictOverlay(
   clash: string[],
 ): Prediction {
   const by = nameOf(use);
-  const target = targetOf(link, page);
+  const target = shownBy(use, link, page);
   if (containerMissing(page.document, use.kit, link) !== null)
     return { opens: 'broken', by, clash, ...target, shows: null, ...ALONE };
   const members = membersOf(use, link);
@@ -117,8 +117,13 @@ function neighbourOf(
 ): string | null {
   const loops = optionOf(use, link, 'loop', use.kit.manifest.loops) === true;
   const member = members[loops ? (n + members.length) % members.length : n];
-  return member && member !== link ? targetOf(member, page).asks : null;
+  return member && member !== link ? shownBy(use, member, page).asks : null;
 }
+
+/** What the viewer shows for a link: what its own attribute says, where it has one, else where the link leads. */
+const shownBy = ({ kit: { manifest } }: KitUse, link: PageElement, page: PredictionContext): Addressed =>
+  manifest.full ? addressOf(valueOf(link, manifest.full.attribute), page) : targetOf(link, page);
+
 
 /** What another script takes away before the click is not there to be shown. */
 const takenWords = ({ wiring }: PredictionContext): ReadonlyMap<string, null> =>
@@ -220,9 +225,10 @@ export function containerMissing(
   document: PageDocument,
   { manifest: { container } }: Kit,
   link: PageElement,
-): { attribute: string; selector: string } | null {
+): { attribute: string | null; selector: string } | null {
   if (!container) return null;
-  const selector = valueOf(link, container.attribute) ?? '';
+  const { attribute = null } = container;
+  const selector = attribute === null ? `#${container.id}` : (valueOf(link, attribute) ?? '');
   const found = selector.trim() === '' ? null : matches(document, selector);
-  return found?.ok && found.elements.length > 0 ? null : { attribute: container.attribute, selector };
+  return found?.ok && found.elements.length > 0 ? null : { attribute, selector };
 }

@@ -2,7 +2,7 @@
  * What answers when a picture is clicked: the kits that a page uses or means to use, and the elements that each one
  * finds.
  */
-import { matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../../markup/index.ts';
+import { matcherFor, matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../../markup/index.ts';
 import type { FileContent, PathIndex, SiteFiles } from '../../site/index.ts';
 import {
   answersLinks,
@@ -300,7 +300,11 @@ export function commonGroup(items: readonly GalleryItem[], kit: Kit): string | n
 /** Whether a viewer answers for an item: by its link, or by an element around it. */
 export function answers(use: KitUse, item: GalleryItem): boolean {
   if (answersLinks(use.kit.manifest)) return item.link !== null && use.claimed.has(item.link);
-  for (let at: PageElement | null = item.elements[0] ?? null; at; at = at.parent) if (use.claimed.has(at)) return true;
+  const { does, marker } = use.kit.manifest;
+  // A viewer that opens links hears those alone that it looks for.
+  const isMeant = does !== 'overlay' || (item.link !== null && matcherFor(marker.links)?.(item.link) === true);
+  for (let at: PageElement | null = item.elements[0] ?? null; at; at = at.parent)
+    if (use.claimed.has(at)) return isMeant;
   return false;
 }
 

@@ -13,7 +13,7 @@ export interface LinkMemory {
   picture: string;
   /** Its group, where nothing on the page names it. */
   group: string | null;
-  /** Words that the program has written as the link's title. */
+  /** Words that the program has written, as the link's title or into the link. */
   lent: string | null;
 }
 
@@ -49,10 +49,12 @@ interface Step {
   before: Remembered;
   /** What is to be on each link. */
   wishes: ReadonlyMap<PageElement, ReadonlyMap<string, string | null>>;
+  /** Words that were written into links. */
+  lent: ReadonlyMap<PageElement, string>;
 }
 
 /** What has to be kept in mind after a change. */
-export function toRemember(page: WiringPage, { from, to, before, wishes }: Step): LinkMemory[] {
+export function toRemember(page: WiringPage, { from, to, before, wishes, lent: written }: Step): LinkMemory[] {
   const isNamed = to !== null && groupAttribute(to.manifest) !== null;
   return page.galleries.flatMap(({ items }, n) =>
     items.flatMap((item): LinkMemory[] => {
@@ -61,7 +63,8 @@ export function toRemember(page: WiringPage, { from, to, before, wishes }: Step)
       if (!link || picture === null) return [];
       const known = (from && groupOf(link, from)) ?? before.get(link)?.group ?? null;
       const group = isNamed || known === groupByPage(page.path, n) ? null : known;
-      const lent = wishes.get(link)?.get('title') ?? (to ? lentTo(link, before) : null);
+      const kept = to ? lentTo(link, before) : null;
+      const lent = wishes.get(link)?.get('title') ?? written.get(link) ?? kept;
       return group === null && lent === null ? [] : [{ picture, group, lent }];
     }),
   );

@@ -21,6 +21,8 @@ export interface WiringSite {
   kits: readonly Kit[];
   /** The tags of an item's picture, for viewers that choose by them. */
   tagsOf?: (page: string, item: GalleryItem) => readonly string[];
+  /** Width and height of a picture of the site, image px; undefined until it is read. */
+  sizeOf?: (path: string) => { width: number; height: number } | undefined;
   /** What former changes of viewers have kept in mind of a page's links. */
   remembered?: (page: string) => readonly LinkMemory[];
 }

@@ -20,9 +20,11 @@ import {
   parsePage,
   rewriteTag,
   valueOf,
+  type Gallery,
   type GalleryItem,
   type PageElement,
 } from '../../markup/index.ts';
+import { captionEdits } from './captionEdits.ts';
 import { containerEdits, removedContainers, writtenHolder } from './containerEdits.ts';
 import { captionOf, descriptionOf } from '../read/caption.ts';
 import { besideMarker, isHandler, isMarker, markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
@@ -31,6 +33,7 @@ import { copiedFiles, droppedFiles } from './kitFiles.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
 import { removedWrappings, wholeHolder, wrapped, wrappingEdits } from './wrapping.ts';
 import type { WiringPage, WiringSite } from './site.ts';
+import { wantedClasses, wantedNames, wantedOf, wantedOfHolder } from './wanted.ts';
 import { groupByPage, lentTo, pictureOf, rememberedOn, toRemember, type LinkMemory, type Remembered } from './memory.ts';
 import { commonGroup, groupOf, misspeltMarker, wiringOf } from '../read/uses.ts';
 
@@ -78,16 +81,19 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to, authored 
   const put = to ? putOn(site, page, to, taken.files, authored) : NOTHING;
   if (!put.ok) return put;
   const rewritten = [...wishes].flatMap(([element, wish]) => rewriteTag(element, wish, document.text));
-  const edits = mergeInsertions([...rewritten, ...taken.edits, ...put.edits]);
+  const items = page.galleries.flatMap((gallery) => gallery.items).filter((item) => openable(page.base, item));
+  const words = captionEdits(page, { from, to, remembered: before, items, wishes });
+  const edits = mergeInsertions([...rewritten, ...taken.edits, ...put.edits, ...words.edits]);
   const files = [...taken.files, ...put.files];
   const changes = [...files, ...(edits.length > 0 ? [{ kind: 'edit' as const, path, edits }] : [])];
   if (changes.length === 0)
     return refuse(
       to ? 'Everything is wired already; there is nothing to write.' : 'Nothing of this kit is on the page.',
     );
-  const wrong = troubleAfter(site, page, { from, to }, changes, edits, put.elements + taken.elements);
+  const more = put.elements + taken.elements + words.elements;
+  const wrong = troubleAfter(site, page, { from, to }, changes, edits, more);
   if (wrong !== null) return refuse(`The change was not made: ${wrong}.`);
-  const remembers = toRemember(page, { from, to, before, wishes });
+  const remembers = toRemember(page, { from, to, before, wishes, lent: words.lent });
   return { ok: true, change: { label: labelOf(path, from, to), files: changes }, remembers };
 }
 
@@ -214,6 +220,7 @@ export function attributesOf({ manifest }: Kit): string[] {
 function unmark(page: WiringPage, from: Kit, remembered: Remembered, wishes: Wishes): void {
   const names = attributesOf(from);
   const { marker } = from.manifest;
+  const ownClasses = [...wantedClasses(from), ...(marker.class === undefined ? [] : [marker.class])];
   for (const element of page.document.elements) {
     for (const { name, value } of element.attributes) {
       const isOther = name === marker.attribute && !isMarker(from.manifest, name, value);
@@ -221,8 +228,12 @@ function unmark(page: WiringPage, from: Kit, remembered: Remembered, wishes: Wis
       const left = name === marker.attribute ? besideMarker(from.manifest, name, value) : '';
       wishesOf(wishes, element).set(name, left === '' ? null : left);
     }
-    if (marker.class !== undefined && (valueOf(element, 'class') ?? '').split(/\s+/).includes(marker.class))
-      wishesOf(wishes, element).set('class', classValue(element, [], [marker.class]));
+    const classes = (valueOf(element, 'class') ?? '').split(/\s+/).filter((name) => ownClasses.includes(name));
+    if (classes.length > 0) wishesOf(wishes, element).set('class', classValue(element, [], classes));
+    // Other elements may have attributes of those names for ends of their own.
+    if (element.tag === 'a')
+      for (const name of wantedNames(from))
+        if (valueOf(element, name) !== undefined) wishesOf(wishes, element).set(name, null);
     if (lentTo(element, remembered) !== null) wishesOf(wishes, element).set('title', null);
   }
 }
@@ -262,6 +273,7 @@ function mark(
   if (marker.on === 'sections') return markSections(page, to, wishes);
   for (const gallery of page.galleries) {
     if (tags) for (const item of gallery.items) markTags(site, page, item, tags.attribute, wishes);
+    markWanted(site, page, to, gallery, wishes);
     if (marker.on === 'gallery') {
       if (marker.element !== undefined) continue;
       const unmarkable = markContainer(gallery.container, to, wishes);
@@ -276,6 +288,24 @@ function mark(
     }
   }
   return null;
+}
+
+/** What the viewer wants of the markup besides; classes that are there for another end stay. */
+function markWanted(site: WiringSite, page: WiringPage, to: Kit, gallery: Gallery, wishes: Wishes): void {
+  const items = gallery.items.filter((item) => openable(page.base, item));
+  const all = [...wantedOfHolder(gallery, to), ...items.flatMap((item) => wantedOf(site, page, to, item))];
+  for (const { element, name, value } of all)
+    if (name === 'class') addClass(element, value, wishes);
+    else wishesOf(wishes, element).set(name, value);
+}
+
+/** One class more, beside what is wished of the element already. */
+function addClass(element: PageElement, name: string, wishes: Wishes): void {
+  const wish = wishesOf(wishes, element);
+  const wished = wish.get('class');
+  const names = (wished === undefined ? (valueOf(element, 'class') ?? '') : (wished ?? '')).split(/\s+/).filter(Boolean);
+  if (names.includes(name)) return;
+  wish.set('class', wished === undefined ? classValue(element, [name], []) : [...names, name].join(' '));
 }
 
 /** What the author's own call looks for. */
@@ -317,7 +347,7 @@ function markContainer(items: PageElement, to: Kit, wishes: Wishes): string | nu
     return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;
   if (marker.attribute !== undefined && valueOf(container, marker.attribute) === undefined)
     wishesOf(wishes, container).set(marker.attribute, marker.value);
-  if (marker.class !== undefined) wishesOf(wishes, container).set('class', classValue(container, [marker.class], []));
+  if (marker.class !== undefined) addClass(container, marker.class, wishes);
   return null;
 }
 
@@ -342,7 +372,7 @@ function markLink(
     wish.set('class', classValue(link, [marker.class], before === undefined ? [] : [before]));
   }
   if (grouping && 'attribute' in grouping && group !== null) add(grouping.attribute, group);
-  if (container) add(container.attribute, `#${container.id}`);
+  if (container?.attribute !== undefined) add(container.attribute, `#${container.id}`);
   if (from) carryWords(item, link, from, to, wish);
 }
 
