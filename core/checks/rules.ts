@@ -33,6 +33,7 @@ import { scriptBroken } from './scriptBroken.ts';
 import { scriptOrder } from './scriptOrder.ts';
 import { srcsetEmpty } from './srcsetEmpty.ts';
 import { startCall } from './startCall.ts';
+import { markerHolder } from './markerHolder.ts';
 import { markupLacking } from './markupLacking.ts';
 import { importLost } from './importLost.ts';
 import { elementUnlike } from './elementUnlike.ts';
@@ -81,6 +82,7 @@ export const RULES: readonly Rule[] = [
   startCall,
   startUnfinished,
   startTooSoon,
+  markerHolder,
   markupLacking,
   importLost,
   elementUnlike,

@@ -51,8 +51,11 @@
     var words = link.querySelector('.parade-words');
     var size = (link.getAttribute('data-size') || '').split('x');
     parts.picture.src = link.getAttribute('data-src');
-    parts.picture.width = size[0] || '';
-    parts.picture.height = size[1] || '';
+    // What the link before has said does not hold for this one.
+    ['width', 'height'].forEach(function (name, which) {
+      parts.picture.removeAttribute(name);
+      if (size[which]) parts.picture.setAttribute(name, size[which]);
+    });
     parts.picture.alt = small ? small.alt : '';
     parts.says.textContent = words ? words.textContent : parts.picture.alt;
     parts.count.textContent = parts.links.length > 1 ? n + 1 + ' of ' + parts.links.length : '';

@@ -75,6 +75,7 @@ const DOWNLOADS: readonly Download[] = [
     option: { after: '<murk-pictures', typed: ' counter="off"' },
     tag: [LONG],
   },
+  { kit: 'parade', name: 'march', started: null, zip: true, option: null, tag: [LONG] },
   { kit: 'gloss', name: 'varnish', started: null, zip: true, option: null, tag: [LONG] },
 ];
 
@@ -197,6 +198,7 @@ const PASTED = [
   { kit: 'dazzle', name: 'spangle', tag: [LONG] },
   { kit: 'gloam', name: 'murk', tag: [LONG] },
   { kit: 'gloss', name: 'varnish', tag: [LONG] },
+  { kit: 'parade', name: 'march', tag: [LONG] },
 ] as const;
 
 for (const { kit, name, tag } of PASTED) {

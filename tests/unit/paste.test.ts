@@ -70,6 +70,11 @@ const WAYS = [
     script: 'spangle.esm.js',
   },
   { kit: 'gloam', name: 'murk', shows: [/<murk-pictures>\s*<(?:ul|table)/i, '</murk-pictures>'] },
+  {
+    kit: 'parade',
+    name: 'march',
+    shows: ['<div id="march-place"></div>', /class="?[^"]*march-item/, /data-src="?large\/meadow\.jpg/],
+  },
   { kit: 'gloss', name: 'varnish', shows: ['onclick="return varnish(this)"', /data-varnish="[\w-]+"/] },
 ] as const;
 

@@ -262,6 +262,19 @@ const MARKUP: readonly PlantedWiringFault[] = [
   },
 ];
 
+const HOLDERS: readonly PlantedWiringFault[] = [
+  {
+    name: 'a class that is on nothing',
+    kit: 'parade',
+    rule: 'marker-holder',
+    plant: swap('class="kites parade"', 'class="kites"'),
+    at: 'class="kites"',
+    why: /opens its picture by itself/,
+    fix: /^Wire this page with the parade$/,
+    breaks: 0,
+  },
+];
+
 const HANDLERS: readonly PlantedWiringFault[] = [
   {
     name: 'a handler that gives nothing back',
@@ -370,6 +383,7 @@ export const ALL_FAULTS: readonly PlantedWiringFault[] = [
   ...MODULES,
   ...ELEMENTS,
   ...MARKUP,
+  ...HOLDERS,
   ...HANDLERS,
   ...CALLS,
 ];

@@ -38,6 +38,7 @@ export function OwnKitForm({ draft }: { draft: Draft }) {
       <Row title="How it starts" evidence={own('start')}>
         <Start />
       </Row>
+      <Wanted draft={draft} />
       <Options draft={draft} />
     </Box>
   );
@@ -192,6 +193,32 @@ function Start() {
         </>
       )}
     </>
+  );
+}
+
+/** What the markup needs besides; it is kept as it was read. */
+function Wanted({ draft }: { draft: Draft }) {
+  const { full, size, classes, container, caption } = draft.manifest;
+  const wanted = [
+    ...(full ? [[full.attribute, 'the address of the full-size picture']] : []),
+    ...(size ? [[Object.values(size).join(', '), 'its width and height']] : []),
+    ...(classes?.item === undefined ? [] : [[`class “${classes.item}”`, 'each item']]),
+    ...(caption?.class === undefined ? [] : [[`class “${caption.class}”`, 'the element with the caption']]),
+    ...(container && container.attribute === undefined ? [[`#${container.id}`, 'where pictures are shown']] : []),
+  ];
+  if (wanted.length === 0) return null;
+  const evidence = [...of(draft, 'full'), ...of(draft, 'size')];
+  return (
+    <Row title="What else the markup needs" evidence={evidence}>
+      <Box component="ul" sx={{ m: 0, pl: 2.5, fontSize: '0.8125rem' }}>
+        {wanted.map(([name, says]) => (
+          <li key={name}>
+            <Mono>{name}</Mono>
+            {`: ${says}`}
+          </li>
+        ))}
+      </Box>
+    </Row>
   );
 }
 

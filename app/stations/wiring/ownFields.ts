@@ -156,6 +156,16 @@ function startFrom(fields: OwnFields): object {
   };
 }
 
+/** What was read and has no field of its own stays as it is. */
+function keptOf({ full, size, classes, container }: KitManifestInput, attribute: string): object {
+  return {
+    ...(full ? { full } : {}),
+    ...(size ? { size } : {}),
+    ...(classes ? { classes } : {}),
+    ...(container && attribute === '' && container.attribute === undefined ? { container } : {}),
+  };
+}
+
 /** What the fields say; checked by the manifest's own rules afterwards. */
 export function manifestFrom(fields: OwnFields): unknown {
   const {
@@ -189,11 +199,13 @@ export function manifestFrom(fields: OwnFields): unknown {
     ...(group === 'none' ? {} : { group: group === 'attribute' ? { attribute: groupName } : { in: group } }),
     caption: {
       ...(captionName === '' ? {} : { attribute: captionName }),
+      ...(base.caption?.class === undefined ? {} : { class: base.caption.class }),
       from: CAPTION_PLACES.filter((place) => from.includes(place)),
       ...(description === '' ? {} : { description }),
     },
     ...(kind === '' ? {} : { kind: { attribute: kind, picture: kindValue } }),
-    ...(container === '' ? {} : { container: { attribute: container, id: `${name}-place` } }),
+    ...(container === '' ? {} : { container: { attribute: container, id: base.container?.id ?? `${name}-place` } }),
+    ...keptOf(base, container),
     ...startFrom(fields),
     counter,
     ...(base.options ? { options: base.options } : {}),

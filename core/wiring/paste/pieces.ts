@@ -146,7 +146,7 @@ export function sampleOf(pieces: readonly Piece[]): string {
     .map(({ kind, text }) => {
       if (kind === 'start') return `<script>${text}</script>`;
       if (kind === 'attribute') return `<a href="picture.jpg" ${text}>picture</a>`;
-      return kind === 'example' ? text : '';
+      return kind === 'example' || kind === 'markup' ? text : '';
     })
     .join('\n');
 }

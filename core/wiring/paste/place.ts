@@ -42,6 +42,7 @@ import { readCode } from '../read/scriptFacts.ts';
 import { isMeant } from '../read/starts.ts';
 import { answers, wiringOf } from '../read/uses.ts';
 import { writtenHolder } from '../write/containerEdits.ts';
+import { wantedNames } from '../write/wanted.ts';
 import { attributesOf, openable, rewire, type Authored } from '../write/wire.ts';
 import type { LinkMemory } from '../write/memory.ts';
 import type { WiringPage, WiringSite } from '../write/site.ts';
@@ -367,12 +368,19 @@ function fateOf(
       return placed(done ? saidOfLinks(page, done.kit, piece) : '');
     case 'map':
       return placed('not needed, for the import names its file by itself');
-    case 'markup':
+    case 'markup': {
+      const id = done?.kit.manifest.container?.id;
+      if (id !== undefined && isElement(piece.text, id)) return placed('before the pictures');
       return left('the lines do not say where it belongs: add it in Markup where you want it');
+    }
     default:
       return left('words of the manual');
   }
 }
+
+/** Whether a piece of markup is the element of that id. */
+const isElement = (text: string, id: string): boolean =>
+  parsePage(text).elements.some((element) => valueOf(element, 'id') === id);
 
 function includeFate(
   page: WiringPage,
@@ -396,8 +404,9 @@ function saidOfLinks(page: WiringPage, kit: Kit, piece: Piece): string {
   const { element, on } = kit.manifest.marker;
   if (element !== undefined && on === 'gallery') return `<${element}> around the pictures`;
   const marks = markerName(kit.manifest) || 'nothing more';
-  const known = [...OF_ANY_LINK, ...attributesOf(kit)];
+  const known = [...OF_ANY_LINK, ...attributesOf(kit), ...wantedNames(kit)];
   const left = shownOnLinks([piece]).flatMap(({ name }) => (known.includes(name) ? [] : [name]));
   const besides = left.length === 0 ? '' : `; not written, for the script does not ask for it: ${left.join(', ')}`;
-  return `${marks} on ${countOf(linksOf(page), 'link')}${besides}`;
+  const where = on === 'gallery' ? 'what holds the pictures' : countOf(linksOf(page), 'link');
+  return `${marks} on ${where}${besides}`;
 }

@@ -13,7 +13,18 @@ export interface DraftScript {
 }
 
 export type DraftField =
-  'files' | 'marker' | 'group' | 'caption' | 'description' | 'container' | 'kind' | 'start' | 'options' | 'counter';
+  | 'files'
+  | 'marker'
+  | 'group'
+  | 'caption'
+  | 'description'
+  | 'container'
+  | 'kind'
+  | 'start'
+  | 'options'
+  | 'counter'
+  | 'full'
+  | 'size';
 
 /** Notes on which line a guess rests. */
 export type Note = (field: DraftField, says: string, file: string, at: number) => void;

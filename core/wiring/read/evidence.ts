@@ -9,6 +9,7 @@ import { samplesIn } from './manual.ts';
 import type { DraftField, DraftScript, FoundName, FoundStart, Note } from './draft.ts';
 import { elementIn } from './draftElement.ts';
 import { groupInMarker, markerIn } from './draftMarker.ts';
+import { markupIn } from './draftMarkup.ts';
 import { startIn, startPart } from './draftStart.ts';
 import { readCode } from './scriptFacts.ts';
 
@@ -51,14 +52,18 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
   // A base is asked for much by its own code; that says nothing of the viewer.
   const own = ordered.filter((script) => !isBase(script));
   // What it sets on parts of its own tells nothing of the page.
-  const attributes = own.flatMap(({ name: file, facts }) =>
+  const read = own.flatMap(({ name: file, facts }) =>
     facts.attributes.filter(({ by }) => by !== 'setAttribute').map((one) => ({ ...one, file })),
   );
   const selectors = own.flatMap(({ name: file, facts }) => facts.selectors.map((one) => ({ ...one, file })));
 
   const start = startIn(own, samples, note);
   const element = elementIn(own, samples, note);
-  const marker = element?.marker ?? markerIn({ selectors, attributes, samples, scripts: own }, start, note);
+  const markup = markupIn({ selectors, attributes: read, samples }, note);
+  const attributes = read.filter(({ name: one }) => !markup.names.includes(one));
+  const holder = start || element ? null : markup.holder;
+  const marker =
+    element?.marker ?? holder?.marker ?? markerIn({ selectors, attributes, samples, scripts: own }, start, note);
   const told = attributesIn(attributes, marker.attribute, kitName(name), note, comparedIn(own));
   const figures = selectors.find(({ name: selector }) => /figcaption/.test(selector));
   if (figures) note('caption', 'reads figcaption', figures.file, figures.at);
@@ -77,10 +82,20 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
       folder: bare,
       marker,
       ...(start ? { group: { in: 'call' as const } } : {}),
+      ...(holder ? { group: { in: 'gallery' as const }, classes: holder.classes } : {}),
       ...(element?.group ? { group: element.group } : {}),
+      ...wantedPart(markup),
       ...(groupInMarker(marker, samples, note) ?? {}),
       ...told,
-      caption: { ...told.caption, from: [...(figures ? (['figure'] as const) : []), ...(told.caption?.from ?? [])] },
+      caption: {
+        ...told.caption,
+        ...(markup.caption ? { class: markup.caption.class } : {}),
+        from: [
+          ...(markup.caption ? [markup.caption.place] : []),
+          ...(figures ? (['figure'] as const) : []),
+          ...(told.caption?.from ?? []),
+        ],
+      },
       ...counterPart(own, note),
       ...startPart(start, marker, own),
       ...(element ? element.options : optionsPart(own, start, note)),
@@ -89,6 +104,16 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
     unread,
   };
 }
+
+const wantedPart = ({
+  full,
+  size,
+  container,
+}: ReturnType<typeof markupIn>): Pick<KitManifestInput, 'full' | 'size' | 'container'> => ({
+  ...(full ? { full } : {}),
+  ...(size ? { size } : {}),
+  ...(container ? { container } : {}),
+});
 
 /** Longer lines are shown as what stands around the place: code made small is one line. Characters. */
 const LONG_LINE = 140;

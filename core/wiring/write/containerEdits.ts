@@ -10,12 +10,21 @@ export function writtenHolder(container: PageElement): PageElement | null {
   return holder === null || /^(?:body|html)$/.test(holder.tag) ? null : holder;
 }
 
+/** Parts of a table, which no other element may stand between. */
+const IN_TABLES = new Set(['tbody', 'thead', 'tfoot', 'tr', 'td', 'th', 'colgroup', 'caption']);
+
+/** What holds a gallery, or the table that it is a part of. Null where the pictures stand directly in the page. */
+export function wholeHolder(container: PageElement): PageElement | null {
+  const holder = writtenHolder(container);
+  return holder && closest(holder, ({ tag, range }) => range !== null && !IN_TABLES.has(tag));
+}
+
 export function containerEdits({ document, galleries }: WiringPage, { manifest }: Kit): Edit[] {
   const { container } = manifest;
   const [first] = galleries;
   if (!container || !first) return [];
   const found = matches(document, `#${container.id}`);
-  const beside = first.container.tag === 'body' ? first.items[0]?.elements[0] : first.container;
+  const beside = wholeHolder(first.container) ?? first.items[0]?.elements[0];
   return !found.ok || found.elements.length > 0 || !beside?.range
     ? []
     : [insertBeside(document, beside, `<div id="${container.id}"></div>`, 'before')];

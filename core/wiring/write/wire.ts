@@ -25,13 +25,13 @@ import {
   type PageElement,
 } from '../../markup/index.ts';
 import { captionEdits } from './captionEdits.ts';
-import { containerEdits, removedContainers, writtenHolder } from './containerEdits.ts';
+import { containerEdits, removedContainers, wholeHolder, writtenHolder } from './containerEdits.ts';
 import { captionOf, descriptionOf } from '../read/caption.ts';
 import { besideMarker, isHandler, isMarker, markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
 import { includeEdits, removedIncludes } from './includeEdits.ts';
 import { copiedFiles, droppedFiles } from './kitFiles.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
-import { removedWrappings, wholeHolder, wrapped, wrappingEdits } from './wrapping.ts';
+import { removedWrappings, wrapped, wrappingEdits } from './wrapping.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 import { wantedClasses, wantedNames, wantedOf, wantedOfHolder } from './wanted.ts';
 import { groupByPage, lentTo, pictureOf, rememberedOn, toRemember, type LinkMemory, type Remembered } from './memory.ts';

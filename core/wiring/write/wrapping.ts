@@ -11,11 +11,8 @@ import {
 } from '../../markup/index.ts';
 import type { Edit } from '../../site/index.ts';
 import { isOption, type Kit } from '../kit/manifest.ts';
-import { writtenHolder } from './containerEdits.ts';
+import { wholeHolder } from './containerEdits.ts';
 import type { WiringPage } from './site.ts';
-
-/** Parts of a table, which no other element may stand between. */
-const IN_TABLES = new Set(['tbody', 'thead', 'tfoot', 'tr', 'td', 'th', 'colgroup', 'caption']);
 
 /** What an element can be put around: what holds a gallery, or its links; `links` are those that are meant. */
 export function wrapped(page: WiringPage, { manifest }: Kit, links: readonly PageElement[]): PageElement[] {
@@ -29,12 +26,6 @@ export function wrapped(page: WiringPage, { manifest }: Kit, links: readonly Pag
       closest(one, ({ tag }) => tag === element) === null &&
       !all.some((other) => other !== one && closest(one, (at) => at === other) !== null),
   );
-}
-
-/** What holds a gallery, or the table that it is a part of. Null where the pictures stand directly in the page. */
-export function wholeHolder(container: PageElement): PageElement | null {
-  const holder = writtenHolder(container);
-  return holder && closest(holder, ({ tag, range }) => range !== null && !IN_TABLES.has(tag));
 }
 
 export function wrappingEdits(page: WiringPage, kit: Kit, around: readonly PageElement[]): Edit[] {
