@@ -6,7 +6,13 @@ import { decodeText, judgeIntake, nameOf, refuse, type Result, stemOf } from '~c
 import { neededOf } from '~core/wiring/index.ts';
 import { unzip } from './intake/intake';
 
-type OwnScript = Result<{ name: string; texts: Record<string, string> }>;
+type OwnScript = Result<{
+  name: string;
+  texts: Record<string, string>;
+  /** Its stylesheets by their paths, and all that is in it besides: what they name comes along. */
+  styles: Record<string, string>;
+  others: readonly Given[];
+}>;
 
 const READ = /\.(?:[cm]?js|css|html?|md|markdown)$/i;
 const SAYS_HOW = /\.(?:html?|md|markdown)$/i;
@@ -48,5 +54,8 @@ async function fromFiles(files: readonly Given[], name: string): Promise<OwnScri
   if (!take.some((path) => /\.m?js$/i.test(path))) return refuse('There is no script (.js) among these files.');
   // Pages name scripts and styles without a folder; two manuals may have one name.
   const nameFor = (path: string) => (SAYS_HOW.test(path) ? path : nameOf(path));
-  return { ok: true, name, texts: Object.fromEntries(take.map((path) => [nameFor(path), texts.get(path) ?? ''])) };
+  const named = Object.fromEntries(take.map((path) => [nameFor(path), texts.get(path) ?? '']));
+  const styles = take.filter((path) => /\.css$/i.test(path)).map((path) => [path, texts.get(path) ?? '']);
+  const others = files.filter(({ path }) => !READ.test(path));
+  return { ok: true, name, texts: named, styles: Object.fromEntries(styles) as Record<string, string>, others };
 }

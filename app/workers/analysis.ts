@@ -15,6 +15,8 @@ import {
   type MadeFile,
   type ReadyTask,
   type UnitChoice,
+  styleFilesIn,
+  type StyleFile,
 } from '~core/plans/index.ts';
 import type { Change, FileContent, NotDone, Planned, Result } from '~core/site/index.ts';
 import {
@@ -135,6 +137,10 @@ const analysis = {
   /** What can be read out of somebody's own viewer script. */
   draftKit(name: string, texts: Record<string, string>): Draft {
     return draftManifest(name, texts);
+  },
+  /** Files of a download that its stylesheets name. */
+  styleFiles(styles: Record<string, string>, paths: readonly string[]): StyleFile[] {
+    return styleFilesIn(styles, paths);
   },
   /** What becomes of lines out of a manual, piece by piece; null where there is no such page. */
   pasted(page: string, text: string, files: Record<string, string>): PastedView | null {

@@ -35,6 +35,16 @@ export type LinkTarget = z.infer<typeof LinkTarget>;
 const gallery = { page: z.string(), gallery: z.number().int().min(0) };
 const strands = z.array(z.string()).min(1);
 
+/** A file that a stylesheet names, with what it holds; contents that are no text are kept already. */
+const Brought = z.strictObject({
+  style: z.string().max(200),
+  address: z.string().max(1000),
+  content: z.union([
+    z.strictObject({ kind: z.literal('binary'), hash: z.string().max(128), bytes: z.number().int().min(0) }),
+    z.strictObject({ kind: z.literal('text'), text: z.string().max(4_000_000) }),
+  ]),
+});
+
 export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-alt'), strand: z.string(), value: line }),
   z.strictObject({ kind: z.literal('set-caption'), strand: z.string(), value: line }),
@@ -147,6 +157,7 @@ export const Intent = z.discriminatedUnion('kind', [
     kind: z.literal('save-kit'),
     manifest: KitManifest,
     files: z.record(z.string().max(200), z.string().max(4_000_000)),
+    brought: z.array(Brought).max(500).optional(),
   }),
   /** Lines out of a manual, and texts of files that come with them and may not be in the site yet, by their names. */
   z.strictObject({
@@ -154,6 +165,7 @@ export const Intent = z.discriminatedUnion('kind', [
     page: z.string(),
     text: z.string().max(200_000),
     files: z.record(z.string().max(200), z.string().max(4_000_000)),
+    brought: z.array(Brought).max(500).optional(),
   }),
   z.strictObject({ kind: z.literal('forget-kit'), name: z.string().max(60) }),
   z.strictObject({ kind: z.literal('unwire'), page: z.string(), kit: z.string().max(60) }),

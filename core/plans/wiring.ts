@@ -1,6 +1,7 @@
 /** Wiring, unwiring and changing from one viewer to another, asked for by the names of kits. */
 import { type FileChange, type Planned, refuse } from '../site/index.ts';
 import { notesChange, resolved, type PageReading, type SiteReading } from '../model/index.ts';
+import { broughtFiles, type BroughtFile } from './styleFiles.ts';
 import {
   kitPath,
   paste,
@@ -85,7 +86,11 @@ export function changeKit(
 /** The author's own script becomes a kit: its files stand in the site, its manifest in the notes. */
 export function saveKit(
   site: SiteReading,
-  { manifest, files }: { manifest: KitManifest; files: Record<string, string> },
+  {
+    manifest,
+    files,
+    brought = [],
+  }: { manifest: KitManifest; files: Record<string, string>; brought?: readonly BroughtFile[] | undefined },
 ): Planned {
   const { name } = manifest;
   const known = site.kits.find((kit) => kit.manifest.name === name);
@@ -108,7 +113,11 @@ export function saveKit(
     ok: true,
     change: {
       label: `Keep ${manifest.title} as a kit`,
-      files: [...puts, ...notesChange(site, { kits: [...others, manifest] })],
+      files: [
+        ...puts,
+        ...broughtFiles(site.files, kit, brought),
+        ...notesChange(site, { kits: [...others, manifest] }),
+      ],
     },
   };
 }
@@ -117,6 +126,7 @@ interface LinesWish {
   page: string;
   text: string;
   files: Readonly<Record<string, string>>;
+  brought?: readonly BroughtFile[] | undefined;
 }
 
 /** What becomes of pasted lines, piece by piece; null where there is no such page. */
@@ -138,7 +148,8 @@ export function pasteLines(site: SiteReading, wish: LinesWish): Planned {
     ...linksBeside(links, wish.page, remembers),
   };
   const kept = Object.keys(notes).length === 0 ? [] : notesChange(site, notes);
-  return { ok: true, change: { ...change, files: [...change.files, ...kept] } };
+  const more = kit ? broughtFiles(site.files, kit, wish.brought ?? []) : [];
+  return { ok: true, change: { ...change, files: [...change.files, ...more, ...kept] } };
 }
 
 export function forgetKit(site: SiteReading, { name }: { name: string }): Planned {

@@ -10,7 +10,7 @@ import { strToU8, zipSync } from 'fflate';
 import { download, halfWired, linesOf, OLD_PAGE } from '../wiring/downloads.fixture';
 import { wiredPage } from '../wiring/faults.fixture';
 import { cursorAfter } from './editorSteps';
-import { expect, folderWith, goTo, LONG, openFiles, openPage, test, unpacked } from './fixtures';
+import { expect, folderWith, goTo, LONG, openFiles, openPage, photograph, test, unpacked } from './fixtures';
 import { violations } from './axe';
 import { kitButton, pictures, rehearse } from './wiringSteps';
 
@@ -95,8 +95,15 @@ async function openSaved(page: Page, folder: string, path: string, isModule: boo
 async function bringScript(page: Page, { kit, name, zip, started }: Download): Promise<void> {
   await page.getByRole('button', { name: 'Wire this page' }).click();
   await page.getByRole('button', { name: 'Bring in a script of your own' }).click();
-  const files = download(kit, name);
-  const packed = Object.entries(files).map(([file, text]) => [`${name}/${file}`, strToU8(text)] as const);
+  const files: Record<string, string> = download(kit, name);
+  // What the style names lies beside it, and more that nobody needs.
+  files[`${name}.css`] += '\n.arrow { background: url("images/arrow.png"); }\n';
+  const arrow = await photograph(1, 320, 320);
+  const packed = [
+    ...Object.entries(files).map(([file, text]) => [`${name}/${file}`, strToU8(text)] as const),
+    [`${name}/images/arrow.png`, new Uint8Array(arrow)] as const,
+    [`${name}/docs/screen.jpg`, new Uint8Array(arrow)] as const,
+  ];
   const folder = folderWith(zip ? { [`${name}.zip`]: Buffer.from(zipSync(Object.fromEntries(packed))) } : files);
   const names = zip ? [`${name}.zip`] : Object.keys(files);
   await page.locator('[data-pick="script"]').setInputFiles(names.map((file) => join(folder, file)));
@@ -105,6 +112,7 @@ async function bringScript(page: Page, { kit, name, zip, started }: Download): P
     await expect(dialog.getByRole('textbox', { name: started.by, exact: true })).toHaveValue(started.called);
   // Its lines tell all the rest; single files have no common name.
   await expect(dialog.getByRole('checkbox', { name: 'It shows a counter' })).toBeChecked();
+  if (zip) await expect(dialog.getByText('come along: images/arrow.png')).toBeVisible();
   await dialog.getByRole('textbox', { name: 'Name' }).fill(name);
   await dialog.getByRole('button', { name: 'Keep as a kit' }).click();
 }
@@ -169,6 +177,8 @@ for (const one of DOWNLOADS) {
     }
 
     const saved = await unpacked(page);
+    expect(existsSync(join(saved, name, 'images/arrow.png'))).toBe(one.zip);
+    expect(existsSync(join(saved, name, 'docs'))).toBe(false);
     for (const path of PAGES) {
       await openSaved(page, saved, path, kit === 'dazzle');
       await page.getByRole('link').nth(1).click();

@@ -3,6 +3,7 @@
  * analyses its pictures, makes and imports them stands in files of their own; here is what the screen asks for.
  */
 import type { PictureTask } from '~core/model/index.ts';
+import type { Intent } from '~core/plans/index.ts';
 import type { FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import { analysis } from '../../workers/start';
@@ -16,6 +17,7 @@ import type { SiteRecord } from '../store/records';
 import type { SetAside } from '../store/setAside';
 import { AnalysedPictures } from './analysedPictures';
 import { Commits } from './commits';
+import { doWith } from './doWith';
 import { journalLabels } from './history';
 import { importPictures } from './importing';
 import { Jobs } from './jobs';
@@ -150,6 +152,14 @@ export class SiteSession {
     const { commits, jobs } = this;
     const workers = { commits, jobs, analysed: this.#analysed, making: this.#making, views: this.#views };
     return importPictures(this.#shared, workers, files, beside, (outcome) => this.#tellDone(outcome));
+  }
+
+  /** An intent that brings files along; what came of it is told to {@link onDone}. */
+  async doWith(
+    files: readonly IntakeFile[],
+    intentFor: (contents: readonly FileContent[]) => Intent,
+  ): Promise<void> {
+    this.#tellDone(await doWith(this.#shared, this.commits, files, intentFor));
   }
 
   /** Counts what makes a snapshot old. */

@@ -12,7 +12,9 @@ import { useEffect, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { readManifest, type Draft } from '~core/wiring/index.ts';
 import { readOwnScript } from '../../data/ownScript';
+import { bringAlong, filesAlong, type AlongFile } from '../../data/filesAlong';
 import { Form, useCheckedForm } from '../../ui/parts/form';
+import { Mono } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
@@ -22,6 +24,7 @@ import { OwnKitForm } from './OwnKitForm';
 interface Read {
   draft: Draft;
   texts: Record<string, string>;
+  along: readonly AlongFile[];
 }
 
 const FORM = 'own-kit';
@@ -52,8 +55,9 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
     const own = await readOwnScript(files.map((file) => ({ path: pathOf(file), blob: file })));
     if (!own.ok) return setTrouble(own.reason);
     const draft = await session.analysis.draftKit(own.name, own.texts);
+    const along = await filesAlong(session, own);
     setTrouble(null);
-    setRead({ draft, texts: own.texts });
+    setRead({ draft, texts: own.texts, along });
   };
   const { getRootProps, isDragActive } = useDropzone({
     onDrop: (files) => void take(files),
@@ -64,7 +68,9 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
     const checked = readManifest(manifestFrom(fields));
     if (!read || !checked.ok) return;
     const files = Object.fromEntries(checked.manifest.files.map(({ name }) => [name, read.texts[name] ?? '']));
-    intent({ kind: 'save-kit', manifest: checked.manifest, files });
+    const wish = { kind: 'save-kit' as const, manifest: checked.manifest, files };
+    if (read.along.length === 0) intent(wish);
+    else bringAlong(session, read.along, (brought) => ({ ...wish, brought }));
     onClose();
   };
   return (
@@ -72,7 +78,10 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
       <DialogTitle id="own-title">A script of your own</DialogTitle>
       <DialogContent sx={{ minHeight: 420 }}>
         {read ? (
-          <OwnForm draft={read.draft} onKeep={keep} />
+          <>
+            <OwnForm draft={read.draft} onKeep={keep} />
+            <Along files={read.along} />
+          </>
         ) : (
           <Box
             {...getRootProps()}
@@ -90,7 +99,7 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
               type="file"
               hidden
               multiple
-              accept=".js,.mjs,.css,.html,.htm,.md,.markdown,.zip"
+              accept=".js,.mjs,.css,.html,.htm,.md,.markdown,.zip,image/*,.woff,.woff2,.ttf"
               aria-label="Files of the script"
               data-pick="script"
               onChange={(event) => void take([...(event.target.files ?? [])])}
@@ -123,6 +132,17 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** What comes along though nobody has to say anything of it. */
+function Along({ files }: { files: readonly AlongFile[] }) {
+  if (files.length === 0) return null;
+  return (
+    <Box sx={{ mt: 1.5, fontSize: '0.8125rem', color: color('stone') }}>
+      {'Its style names these files, which come along: '}
+      <Mono>{files.map(({ address }) => address).join(', ')}</Mono>
+    </Box>
   );
 }
 

@@ -9,6 +9,7 @@ import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import { linesInManual, type PastedPiece } from '~core/wiring/index.ts';
+import { bringAlong, filesAlong, type AlongFile } from '../../data/filesAlong';
 import { readOwnScript } from '../../data/ownScript';
 import { Mono } from '../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
@@ -30,7 +31,7 @@ const PAUSE = 200;
 
 /** Only what comes into a site: a manual is for its reader. */
 const filesFor = (texts: Readonly<Record<string, string>>): Record<string, string> =>
-  Object.fromEntries(Object.entries(texts).filter(([name]) => /\.(?:js|css)$/i.test(name)));
+  Object.fromEntries(Object.entries(texts).filter(([name]) => /\.(?:m?js|css)$/i.test(name)));
 
 const NONE: Readonly<Record<string, string>> = {};
 
@@ -56,9 +57,12 @@ export function PasteDialog({ page, onClose }: { page: string; onClose: () => vo
   const { intent, busy } = useIntent('seen');
   const [text, setText] = useState('');
   const [files, setFiles] = useState<Record<string, string>>(NONE);
+  const [along, setAlong] = useState<readonly AlongFile[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const empty = text.trim() === '';
-  const wish: Intent | null = empty ? null : { kind: 'paste-lines', page, text, files };
+  const wish: Extract<Intent, { kind: 'paste-lines' }> | null = empty
+    ? null
+    : { kind: 'paste-lines', page, text, files };
   const plan = usePlan(wish);
   const pasted = usePasted(page, text, files);
   const take = async (picked: readonly File[]) => {
@@ -69,6 +73,7 @@ export function PasteDialog({ page, onClose }: { page: string; onClose: () => vo
     setTrouble(read.ok ? null : read.reason);
     if (!read.ok) return;
     setFiles(filesFor(read.texts));
+    setAlong(await filesAlong(site.session, read));
     const lines = linesInManual(read.texts);
     if (empty && lines !== '') setText(lines);
   };
@@ -91,7 +96,10 @@ export function PasteDialog({ page, onClose }: { page: string; onClose: () => vo
               htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6 } },
             }}
           />
-          <Files names={Object.keys(files)} onTake={(picked) => void take(picked)} />
+          <Files
+            names={[...Object.keys(files), ...along.map(({ address }) => address)]}
+            onTake={(picked) => void take(picked)}
+          />
           {trouble !== null && (
             <Box role="alert" sx={{ color: color('rust'), mt: 1, fontSize: '0.8125rem' }}>
               {trouble}
@@ -110,7 +118,8 @@ export function PasteDialog({ page, onClose }: { page: string; onClose: () => vo
           color="primary"
           disabled={busy || site.readOnly || changesOf(plan) === 0}
           onClick={() => {
-            if (wish) intent(wish);
+            if (wish && along.length > 0) bringAlong(site.session, along, (brought) => ({ ...wish, brought }));
+            else if (wish) intent(wish);
             onClose();
           }}
         >
@@ -140,7 +149,7 @@ function Files({ names, onTake }: { names: readonly string[]; onTake: (files: re
         type="file"
         hidden
         multiple
-        accept=".js,.mjs,.css,.html,.htm,.md,.markdown,.zip"
+        accept=".js,.mjs,.css,.html,.htm,.md,.markdown,.zip,image/*,.woff,.woff2,.ttf"
         aria-label="Files of the script"
         data-pick="script"
         onChange={(event) => onTake([...(event.target.files ?? [])])}
