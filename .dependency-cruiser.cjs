@@ -19,7 +19,12 @@ module.exports = {
       from: { path: '^core', pathNot: '\\.test\\.ts$' },
       to: { dependencyTypes: ['core'] },
     },
-    { name: 'shipped-parts-import-nothing', severity: 'error', from: { path: '^(viewers|kits)/' }, to: { path: '.' } },
+    {
+      name: 'shipped-parts-import-nothing',
+      severity: 'error',
+      from: { path: '^(viewers|kits)/([^/]+)/' },
+      to: { path: '.', pathNot: '^$1/$2/' },
+    },
     {
       name: 'preview-imports-only-what-it-says-and-serves',
       severity: 'error',

@@ -9,8 +9,7 @@ export const inScript = (
   page: PageReading,
   { inline, element }: Include,
   { start, end }: { start: number; end: number },
-): Finding['place'] =>
-  placeIn(page, inline ? { start: inline.start + start, end: inline.start + end } : element.range);
+): Finding['place'] => placeIn(page, inline ? { start: inline.start + start, end: inline.start + end } : element.range);
 
 /** Offsets are those of the script; what comes out must parse. */
 export function editScript(

@@ -10,9 +10,7 @@ export const elementUnlike: Rule = {
   title: 'A viewer’s own element is written as its script defines it, around all that is meant',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.wiring.uses.flatMap(
-        (use) => undefinedName(page, use) ?? misspelt(page, use) ?? outside(page, use) ?? [],
-      ),
+      page.wiring.uses.flatMap((use) => undefinedName(page, use) ?? misspelt(page, use) ?? outside(page, use) ?? []),
     ),
 };
 
@@ -61,7 +59,8 @@ function undefinedName(page: PageReading, { kit, marked, files }: KitUse): Obser
     .filter(({ include }) => own.has(include))
     .flatMap(({ reading }) => (reading?.ok ? reading.elements : []));
   const [first] = marked;
-  if (element === undefined || !first || defined.length === 0 || defined.some(({ name }) => name === element)) return null;
+  if (element === undefined || !first || defined.length === 0 || defined.some(({ name }) => name === element))
+    return null;
   const names = defined.map(({ name }) => `<${name}>`).join(', ');
   return [
     {

@@ -126,7 +126,8 @@ function renamed(site: SiteReading, page: PageReading, run: ScriptRun, lost: Mod
   const other = page.wiring.scripts.find(({ include }) => include.path === lost.include.path);
   const names = other?.reading?.ok ? other.reading.exports.names.map((one) => one.name) : [];
   const named = names.filter((one) => one !== 'default');
-  const near = named.find((one) => one === name || isSlipOf(one, exported ?? '')) ?? (named.length === 1 ? named[0] : undefined);
+  const near =
+    named.find((one) => one === name || isSlipOf(one, exported ?? '')) ?? (named.length === 1 ? named[0] : undefined);
   const meant = near ?? (names.includes('default') ? 'default' : undefined);
   const siblings = run.imports.filter((one) => one.statement.start === statement.start);
   // Of a statement that imports more, only its author can say how it is to be.

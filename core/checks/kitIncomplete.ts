@@ -59,7 +59,9 @@ function loadAll(site: SiteReading, page: PageReading, { kit, starts }: KitUse):
   const line = importText(site, page, kit);
   const calling = line === null ? null : callingScript(page, kit.manifest.start?.call ?? '');
   const imports =
-    calling === null || line === null ? [] : [{ start: calling.start, end: calling.start, text: importAt(calling, line) }];
+    calling === null || line === null
+      ? []
+      : [{ start: calling.start, end: calling.start, text: importAt(calling, line) }];
   const begun = line === null || calling !== null || starts.length > 0 ? [] : startEdits(site, page, kit, null);
   const edits = [...written.edits, ...begun];
   const planned = planPage(page, label, [...edits, ...imports], edits.length);

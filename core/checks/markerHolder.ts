@@ -13,14 +13,11 @@ export const markerHolder: Rule = {
 
 /** A script that starts by itself, is loaded, and finds nothing that is marked. */
 function findingOf(site: SiteReading, page: PageReading, use: KitUse): Observation[] | null {
-  const { manifest } = use.kit;
-  const { marker, name, start } = manifest;
-  const isMeant = marker.on === 'gallery' && marker.element === undefined && opensOnClick(manifest);
-  if (!isMeant || start?.required || !use.runs || use.marked.length > 0) return null;
+  const { marker, name } = use.kit.manifest;
   const [gallery] = page.galleries;
-  if (!gallery) return null;
+  if (!gallery || !looksInVain(use)) return null;
   const wrong = misspeltAround(gallery.container, marker.class ?? '');
-  const meant = markerName(manifest);
+  const meant = markerName(use.kit.manifest);
   return [
     {
       matter: `${page.path}:${name} unmarked`,
@@ -37,6 +34,12 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse): Observati
       fixes: [wrong ? corrected(page, wrong, marker.class ?? '') : marked(site, page, use)],
     },
   ];
+}
+
+function looksInVain({ kit: { manifest }, runs, marked }: KitUse): boolean {
+  const { marker, start } = manifest;
+  const isMeant = marker.on === 'gallery' && marker.element === undefined && opensOnClick(manifest);
+  return isMeant && !start?.required && runs && marked.length === 0;
 }
 
 interface Wrong {

@@ -81,7 +81,10 @@ function unmarkedLink(item: GalleryItem, use: KitUse): PageElement | null {
 }
 
 /** The part that is the viewer's own is put right; what its author has besides stays. */
-function handlerMended(link: PageElement, { attribute: name = '', value }: KitUse['kit']['manifest']['marker']): string {
+function handlerMended(
+  link: PageElement,
+  { attribute: name = '', value }: KitUse['kit']['manifest']['marker'],
+): string {
   const code = attributeOf(link, name)?.value ?? '';
   const called = value.replace(/^return\s+/, '').replace(/\(.*$/, '');
   const own = code.split(';').map((one) => one.trim());

@@ -38,7 +38,7 @@ export function misnamedCall(page: PageReading, start: Start): Misnamed | null {
 function importedAs({ imports }: ScriptRun, start: Start): Partial<Start> {
   const exported = exportedName(start);
   const name = exported === null ? null : imports.find((one) => one.exported === exported)?.name;
-  if (name == null) return {};
+  if (typeof name !== 'string') return {};
   return start.way === 'method' ? { of: name } : { call: name };
 }
 

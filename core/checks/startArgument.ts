@@ -44,11 +44,9 @@ function notTaken(site: SiteReading, page: PageReading, use: KitUse, start: Star
 /** `querySelector` gives one element, however many there are. */
 function firstOnly(site: SiteReading, page: PageReading, use: KitUse, start: StartingScript): Observation | null {
   const { call, include } = start;
-  if (call.handed !== 'element' || call.text === null || !answersLinks(use.kit.manifest) || start.items !== null)
-    return null;
-  const found = matches(page.document, call.text);
-  const links = found.ok ? found.elements.filter(({ tag }) => tag === 'a') : [];
-  if (links.length < 2 || !call.firstAt) return null;
+  if (call.handed !== 'element' || !answersLinks(use.kit.manifest) || start.items !== null) return null;
+  const links = linksFound(page, call.text);
+  if (links < 2 || !call.firstAt) return null;
   const code = include.inline?.text ?? page.wiring.scripts.find((run) => run.include === include)?.text ?? '';
   const { start: at, end } = call.firstAt;
   const asked = /\bquerySelector(?=\s*\()/.exec(code.slice(at, end));
@@ -57,7 +55,7 @@ function firstOnly(site: SiteReading, page: PageReading, use: KitUse, start: Sta
   return {
     matter: `${page.path}:${call.name}:first of ${call.text}`,
     severity: 'error',
-    says: `This call is handed the first of ${countOf(links.length, 'link')} that “${call.text}” finds.`,
+    says: `This call is handed the first of ${countOf(links, 'link')} that “${call.text}” finds.`,
     why: 'querySelector gives the first element alone; the other links open their pictures by themselves.',
     place: inScript(page, start.include, call.firstAt),
     strand: null,
@@ -66,12 +64,23 @@ function firstOnly(site: SiteReading, page: PageReading, use: KitUse, start: Sta
   };
 }
 
+function linksFound(page: PageReading, selector: string | null): number {
+  const found = selector === null ? null : matches(page.document, selector);
+  return found?.ok ? found.elements.filter(({ tag }) => tag === 'a').length : 0;
+}
+
 interface Place {
   start: number;
   end: number;
 }
 
-const mend = (site: SiteReading, page: PageReading, { include, call }: StartingScript, at: Place, text: string): Fix => ({
+const mend = (
+  site: SiteReading,
+  page: PageReading,
+  { include, call }: StartingScript,
+  at: Place,
+  text: string,
+): Fix => ({
   kind: 'change',
   states: STATES.code,
   label: `Write ${text}`,

@@ -30,7 +30,11 @@ export interface BroughtFile extends Omit<StyleFile, 'path'> {
 }
 
 /** Each where its stylesheet looks for it; a file that stands there is the author's and stays. */
-export function broughtFiles(files: SiteFiles, kit: Pick<Kit, 'manifest'>, brought: readonly BroughtFile[]): FileChange[] {
+export function broughtFiles(
+  files: SiteFiles,
+  kit: Pick<Kit, 'manifest'>,
+  brought: readonly BroughtFile[],
+): FileChange[] {
   const changes = new Map<string, FileChange>();
   for (const { style, address, content } of brought) {
     const target = resolveInSite(address, kitPath(kit, style));

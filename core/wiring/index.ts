@@ -58,8 +58,8 @@ export {
 } from './read/uses.ts';
 export { type ScriptRun } from './read/scripts.ts';
 export { type StartingScript } from './read/starts.ts';
-export { type WiringSite } from './write/site.ts';
+export { type LinkMemory, type WiringSite } from './write/site.ts';
 export { type ImportTrouble, type ModuleImport } from './read/moduleGraph.ts';
 export { type Wanted, wantedOf } from './write/wanted.ts';
-export { type LinkMemory } from './write/memory.ts';
-export { openable, rewire } from './write/wire.ts';
+export { openable } from './write/marks.ts';
+export { rewire } from './write/wire.ts';

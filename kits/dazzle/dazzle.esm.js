@@ -20,7 +20,10 @@ export default function dazzle(given, options = {}) {
   const { counter } = { ...byItself, ...options };
   const links = linksOf(given);
   const setOf = (link) =>
-    links.filter((one) => one === link || (link.dataset.dazzle !== '' && one.dataset.dazzle === link.dataset.dazzle));
+    links.filter(
+      (one) =>
+        one === link || (link.dataset.dazzle !== '' && one.dataset.dazzle === link.dataset.dazzle),
+    );
   links.forEach((link) =>
     link.addEventListener('click', (event) => {
       if (event.ctrlKey || event.metaKey || event.shiftKey) return;

@@ -3,7 +3,7 @@
  *   <a href="large/kite.jpg" onclick="return gloss(this)" data-gloss="kites">
  * It gives back false, so that the browser does not follow the link; without “return” the browser does.
  */
-var gloss = (function () {
+window.gloss = (function () {
   var box = null,
     links = [],
     at = 0;

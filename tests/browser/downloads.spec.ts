@@ -108,8 +108,7 @@ async function bringScript(page: Page, { kit, name, zip, started }: Download): P
   const names = zip ? [`${name}.zip`] : Object.keys(files);
   await page.locator('[data-pick="script"]').setInputFiles(names.map((file) => join(folder, file)));
   const dialog = page.getByRole('dialog', { name: 'A script of your own' });
-  if (started)
-    await expect(dialog.getByRole('textbox', { name: started.by, exact: true })).toHaveValue(started.called);
+  if (started) await expect(dialog.getByRole('textbox', { name: started.by, exact: true })).toHaveValue(started.called);
   // Its lines tell all the rest; single files have no common name.
   await expect(dialog.getByRole('checkbox', { name: 'It shows a counter' })).toBeChecked();
   if (zip) await expect(dialog.getByText('come along: images/arrow.png')).toBeVisible();
@@ -132,64 +131,65 @@ const PAGES = ['index.html', 'old.html', 'half.html'] as const;
 for (const one of DOWNLOADS) {
   const { kit, name, started, option } = one;
   const how = started === null ? 'that starts by itself' : `started by its ${started.by.toLowerCase()}`;
-  test(`a download ${how}, as ${kit}, is read and works on three kinds of pages`, { tag: [...one.tag] }, async ({
-    page,
-    expected,
-  }) => {
-    test.slow();
-    expected.console.push(/file:|kites\.example/);
-    await openFiles(page, {
-      'index.html': wiredPage('none'),
-      'old.html': OLD_PAGE,
-      'half.html': halfWired(kit, name),
-      ...(await pictures()),
-    });
-    await goTo(page, 'wiring');
-    await bringScript(page, one);
-    for (const path of PAGES) {
-      if (path !== 'index.html') await openPage(page, path);
-      await changeTo(page, name);
-      await rehearse(page);
-      await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
-    }
-
-    // To another viewer and back.
-    await openPage(page, 'index.html');
-    const before = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
-    await goTo(page, 'wiring');
-    await changeTo(page, 'Lightbox');
-    const between = await unpacked(page);
-    expect(readFileSync(join(between, 'index.html'), 'utf8')).not.toMatch(new RegExp(name, 'i'));
-    await goTo(page, 'wiring');
-    await changeTo(page, name);
-    const back = await unpacked(page);
-    expect(lines(readFileSync(join(back, 'index.html'), 'utf8'))).toEqual(lines(before));
-    expect(existsSync(join(back, 'viewer'))).toBe(false);
-
-    if (option) {
-      await goTo(page, 'markup');
-      await openPage(page, 'index.html');
-      await cursorAfter(page, option.after);
-      await page.keyboard.type(option.typed);
+  test(
+    `a download ${how}, as ${kit}, is read and works on three kinds of pages`,
+    { tag: [...one.tag] },
+    async ({ page, expected }) => {
+      test.slow();
+      expected.console.push(/file:|kites\.example/);
+      await openFiles(page, {
+        'index.html': wiredPage('none'),
+        'old.html': OLD_PAGE,
+        'half.html': halfWired(kit, name),
+        ...(await pictures()),
+      });
       await goTo(page, 'wiring');
-      await rehearse(page);
-      await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
-    }
+      await bringScript(page, one);
+      for (const path of PAGES) {
+        if (path !== 'index.html') await openPage(page, path);
+        await changeTo(page, name);
+        await rehearse(page);
+        await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
+      }
 
-    const saved = await unpacked(page);
-    expect(existsSync(join(saved, name, 'images/arrow.png'))).toBe(one.zip);
-    expect(existsSync(join(saved, name, 'docs'))).toBe(false);
-    for (const path of PAGES) {
-      await openSaved(page, saved, path, kit === 'dazzle');
-      await page.getByRole('link').nth(1).click();
-      const box = page.getByRole('dialog');
-      await expect(box).toBeVisible();
-      const counts = option && path === 'index.html' ? 0 : 1;
-      await expect(box.getByText('2 of 4')).toHaveCount(counts);
-      await page.keyboard.press('ArrowRight');
-      await expect(box.getByText('3 of 4')).toHaveCount(counts);
-    }
-  });
+      // To another viewer and back.
+      await openPage(page, 'index.html');
+      const before = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
+      await goTo(page, 'wiring');
+      await changeTo(page, 'Lightbox');
+      const between = await unpacked(page);
+      expect(readFileSync(join(between, 'index.html'), 'utf8')).not.toMatch(new RegExp(name, 'i'));
+      await goTo(page, 'wiring');
+      await changeTo(page, name);
+      const back = await unpacked(page);
+      expect(lines(readFileSync(join(back, 'index.html'), 'utf8'))).toEqual(lines(before));
+      expect(existsSync(join(back, 'viewer'))).toBe(false);
+
+      if (option) {
+        await goTo(page, 'markup');
+        await openPage(page, 'index.html');
+        await cursorAfter(page, option.after);
+        await page.keyboard.type(option.typed);
+        await goTo(page, 'wiring');
+        await rehearse(page);
+        await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
+      }
+
+      const saved = await unpacked(page);
+      expect(existsSync(join(saved, name, 'images/arrow.png'))).toBe(one.zip);
+      expect(existsSync(join(saved, name, 'docs'))).toBe(false);
+      for (const path of PAGES) {
+        await openSaved(page, saved, path, kit === 'dazzle');
+        await page.getByRole('link').nth(1).click();
+        const box = page.getByRole('dialog');
+        await expect(box).toBeVisible();
+        const counts = option && path === 'index.html' ? 0 : 1;
+        await expect(box.getByText('2 of 4')).toHaveCount(counts);
+        await page.keyboard.press('ArrowRight');
+        await expect(box.getByText('3 of 4')).toHaveCount(counts);
+      }
+    },
+  );
 }
 
 /** Tags and words of a page line by line, in whatever order the head has them. */

@@ -289,7 +289,9 @@ describe('single lines', () => {
 
   const SPANGLE = download('dazzle', 'spangle');
   const asModule = (from: string, before = '') =>
-    linesOf(SPANGLE).replace('<script type="module">', `${before}<script type="module">`).replace(/'\.\/.*'/, `'${from}'`);
+    linesOf(SPANGLE)
+      .replace('<script type="module">', `${before}<script type="module">`)
+      .replace(/'\.\/.*'/, `'${from}'`);
 
   it.each([
     ['by the name that builders have for it', asModule('spangle')],

@@ -108,8 +108,7 @@ const MODULES: readonly PlantedWiringFault[] = [
     name: 'an import map behind the module',
     kit: 'dazzle',
     rule: 'import-lost',
-    plant: (text) =>
-      text.replace("'./dazzle/dazzle.esm.js'", "'dazzle'").replace('</body>', `${MAP}</body>`),
+    plant: (text) => text.replace("'./dazzle/dazzle.esm.js'", "'dazzle'").replace('</body>', `${MAP}</body>`),
     at: "'dazzle'",
     why: /reads an import map where it stands/,
     fix: /^Put the import map before it$/,

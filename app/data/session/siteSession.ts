@@ -155,10 +155,7 @@ export class SiteSession {
   }
 
   /** An intent that brings files along; what came of it is told to {@link onDone}. */
-  async doWith(
-    files: readonly IntakeFile[],
-    intentFor: (contents: readonly FileContent[]) => Intent,
-  ): Promise<void> {
+  async doWith(files: readonly IntakeFile[], intentFor: (contents: readonly FileContent[]) => Intent): Promise<void> {
     this.#tellDone(await doWith(this.#shared, this.commits, files, intentFor));
   }
 

@@ -20,7 +20,7 @@ export function OwnKitForm({ draft }: { draft: Draft }) {
       <Row evidence={[]}>
         <Text name="title" label="Name" />
       </Row>
-      <Row title="Files, in load order" evidence={own('files')}>
+      <Row title="Files, in load order" evidence={own('files')} without="By their names: none needs another.">
         <Files />
       </Row>
       <Row title="What marks the links" evidence={own('marker')}>
@@ -35,7 +35,7 @@ export function OwnKitForm({ draft }: { draft: Draft }) {
       <Row title="Kind and container, if it has any" evidence={[...own('kind'), ...own('container')]}>
         <KindAndContainer />
       </Row>
-      <Row title="How it starts" evidence={own('start')}>
+      <Row title="How it starts" evidence={own('start')} without="No line of it waits to be called.">
         <Start />
       </Row>
       <Wanted draft={draft} />
@@ -227,7 +227,7 @@ function Options({ draft }: { draft: Draft }) {
   const { options = [] } = draft.manifest;
   if (options.length === 0) return null;
   return (
-    <Row title="Options of a call" evidence={of(draft, 'options')}>
+    <Row title="Options" evidence={of(draft, 'options')}>
       <Box component="ul" sx={{ m: 0, pl: 2.5, fontSize: '0.8125rem' }}>
         {options.map(({ name, without }) => (
           <li key={name}>
@@ -245,12 +245,20 @@ const of = ({ evidence }: Draft, field: DraftField): Evidence[] =>
 
 const ROW = { display: 'grid', gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr)', gap: 2.5, alignItems: 'start' };
 
-function Row({ title, evidence, children }: { title?: string; evidence: readonly Evidence[]; children: ReactNode }) {
+interface RowProps {
+  title?: string;
+  evidence: readonly Evidence[];
+  /** What is said where no line tells. */
+  without?: string;
+  children: ReactNode;
+}
+
+function Row({ title, evidence, without = 'Nothing in the script tells.', children }: RowProps) {
   return (
     <Box sx={ROW}>
       {title ? <Part title={title}>{children}</Part> : <Box sx={{ display: 'grid' }}>{children}</Box>}
       <Box sx={{ fontSize: '0.75rem', color: color('stone'), pt: title ? 2.75 : 0 }}>
-        {title && evidence.length === 0 && 'Nothing in the script tells.'}
+        {title && evidence.length === 0 && without}
         {evidence.map((one) => (
           <Box key={`${one.file} ${one.line} ${one.says}`} sx={{ mb: 0.5 }}>
             {`${one.file}, line ${one.line}: ${one.says}`}

@@ -75,8 +75,18 @@ function groupedBy(group: KitManifestInput['group']): OwnFields['group'] {
   return group.in;
 }
 
+const captionOf = ({
+  attribute = '',
+  from = [],
+  description = '',
+}: NonNullable<KitManifestInput['caption']> = {}): Pick<OwnFields, 'captionName' | 'from' | 'description'> => ({
+  captionName: attribute,
+  from: [...from],
+  description,
+});
+
 export function fieldsOf(base: KitManifestInput): OwnFields {
-  const { marker, group, caption = {}, kind, container, counter = false } = base;
+  const { marker, group, kind, container, counter = false } = base;
   return {
     base,
     title: base.title,
@@ -87,9 +97,7 @@ export function fieldsOf(base: KitManifestInput): OwnFields {
     on: marker.on === 'gallery' ? 'gallery' : 'link',
     group: groupedBy(group),
     groupName: group && 'attribute' in group ? group.attribute : '',
-    captionName: caption.attribute ?? '',
-    from: [...(caption.from ?? [])],
-    description: caption.description ?? '',
+    ...captionOf(base.caption),
     kind: kind ? kind.attribute : '',
     kindValue: kind ? kind.picture : 'picture',
     container: container?.attribute ?? '',
@@ -166,6 +174,13 @@ function keptOf({ full, size, classes, container }: KitManifestInput, attribute:
   };
 }
 
+const captionFrom = ({ base, captionName, from, description }: OwnFields): object => ({
+  ...(captionName === '' ? {} : { attribute: captionName }),
+  ...(base.caption?.class === undefined ? {} : { class: base.caption.class }),
+  from: CAPTION_PLACES.filter((place) => from.includes(place)),
+  ...(description === '' ? {} : { description }),
+});
+
 /** What the fields say; checked by the manifest's own rules afterwards. */
 export function manifestFrom(fields: OwnFields): unknown {
   const {
@@ -176,9 +191,6 @@ export function manifestFrom(fields: OwnFields): unknown {
     value,
     group,
     groupName,
-    captionName,
-    from,
-    description,
     kind,
     kindValue,
     container,
@@ -197,12 +209,7 @@ export function manifestFrom(fields: OwnFields): unknown {
     place: way !== 'none' && required ? 'end' : 'head',
     marker: by === 'call' ? {} : { on, [by]: marker, value, ...(on === 'gallery' ? { links } : {}) },
     ...(group === 'none' ? {} : { group: group === 'attribute' ? { attribute: groupName } : { in: group } }),
-    caption: {
-      ...(captionName === '' ? {} : { attribute: captionName }),
-      ...(base.caption?.class === undefined ? {} : { class: base.caption.class }),
-      from: CAPTION_PLACES.filter((place) => from.includes(place)),
-      ...(description === '' ? {} : { description }),
-    },
+    caption: captionFrom(fields),
     ...(kind === '' ? {} : { kind: { attribute: kind, picture: kindValue } }),
     ...(container === '' ? {} : { container: { attribute: container, id: base.container?.id ?? `${name}-place` } }),
     ...keptOf(base, container),

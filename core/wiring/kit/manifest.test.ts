@@ -155,14 +155,8 @@ describe('a manifest', () => {
       'marker: an attribute, a class or an element marks a link, not two of them',
     ],
     [{ marker: { element: 'kites' } }, 'marker.element: an element’s name with a hyphen is needed'],
-    [
-      { marker: { element: 'kite-set', on: 'sections' } },
-      'marker: an element stands around a gallery or a link',
-    ],
-    [
-      { start: { call: 'kite', imported: 'named' } },
-      'start: only from a module can something be imported',
-    ],
+    [{ marker: { element: 'kite-set', on: 'sections' } }, 'marker: an element stands around a gallery or a link'],
+    [{ start: { call: 'kite', imported: 'named' } }, 'start: only from a module can something be imported'],
     [{ marker: { attribute: 'Data-x' } }, 'marker.attribute: an attribute’s name in small letters is needed'],
     [{ marker: { attribute: 'data x' } }, 'marker.attribute: an attribute’s name in small letters is needed'],
     [{ marker: { class: '2x' } }, 'marker.class: a class name is needed'],

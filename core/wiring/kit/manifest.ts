@@ -94,7 +94,10 @@ const Start = z.strictObject({
   /** The first argument chooses links. */
   selector: z.boolean().default(true),
   /** As what it may be handed. */
-  takes: z.array(z.enum(['selector', 'element', 'list'])).min(1).default(['selector']),
+  takes: z
+    .array(z.enum(['selector', 'element', 'list']))
+    .min(1)
+    .default(['selector']),
   /** The selector by which a call finds its links where nothing marks them: `#pictures a`. */
   finds: z.string().min(1).max(200).optional(),
   /** The selector does not stand for itself, but under this name in an object of options. */
@@ -173,9 +176,7 @@ export const KitManifest = z
      * The element in which the viewer shows its pictures: of this id, or found by a selector that an attribute of the
      * link says.
      */
-    container: z
-      .strictObject({ attribute: attribute.optional(), id: z.string().regex(/^[A-Za-z][\w-]*$/) })
-      .optional(),
+    container: z.strictObject({ attribute: attribute.optional(), id: z.string().regex(/^[A-Za-z][\w-]*$/) }).optional(),
     start: Start.optional(),
     /** It shows the number of the picture and how many there are. */
     counter: z.boolean().default(false),

@@ -4,8 +4,7 @@ import { LineIndex } from '../../site/index.ts';
 import { readCode } from '../read/scriptFacts.ts';
 import { cleaned, straight } from './clean.ts';
 
-export type PieceKind =
-  'script' | 'style' | 'start' | 'map' | 'rules' | 'example' | 'attribute' | 'markup' | 'words';
+export type PieceKind = 'script' | 'style' | 'start' | 'map' | 'rules' | 'example' | 'attribute' | 'markup' | 'words';
 
 export interface Piece {
   kind: PieceKind;

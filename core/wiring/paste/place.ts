@@ -43,9 +43,9 @@ import { isMeant } from '../read/starts.ts';
 import { answers, wiringOf } from '../read/uses.ts';
 import { writtenHolder } from '../write/containerEdits.ts';
 import { wantedNames } from '../write/wanted.ts';
-import { attributesOf, openable, rewire, type Authored } from '../write/wire.ts';
-import type { LinkMemory } from '../write/memory.ts';
-import type { WiringPage, WiringSite } from '../write/site.ts';
+import { attributesOf, openable } from '../write/marks.ts';
+import { rewire, type Authored } from '../write/wire.ts';
+import type { LinkMemory, WiringPage, WiringSite } from '../write/site.ts';
 import { draftedKit, scriptsOfNobody } from './draftedKit.ts';
 import { findFile, withBrought, type FoundFile } from './findFile.ts';
 import { importEdits, importsPasted, type PastedImport } from './imports.ts';
@@ -166,9 +166,7 @@ function isNamed({ manifest }: Kit, pieces: readonly Piece[]): boolean {
   const { element } = manifest.marker;
   const isShown = pieces.some(({ kind, text }) => kind === 'example' && element && text.includes(`<${element}`));
   return (
-    isMarked ||
-    isShown ||
-    pieces.some(({ kind, text }) => kind === 'start' && callsIn(text, manifest.start).length > 0)
+    isMarked || isShown || pieces.some(({ kind, text }) => kind === 'start' && callsIn(text, manifest.start).length > 0)
   );
 }
 
@@ -346,21 +344,26 @@ function addedBy(page: WiringPage, { manifest }: Kit, pieces: readonly Piece[]):
   ];
 }
 
+interface Done {
+  kit: Kit;
+  placing: Placing;
+}
+
+function startFate(page: WiringPage, { kit, placing }: Done): string {
+  if (isStarted(page, kit)) return 'the page starts it already';
+  const changed = placing.adapted.map(({ from, to }) => `“${to}” instead of “${from}”`);
+  const where = kit.manifest.start?.imported === undefined ? 'after the scripts' : 'as a module';
+  return [where, ...changed].join(', with ');
+}
+
 /** What became of a piece. */
-function fateOf(
-  page: WiringPage,
-  { piece, file }: Told,
-  done: { kit: Kit; placing: Placing } | null,
-): Pick<PastedPiece, 'placed' | 'says'> {
+function fateOf(page: WiringPage, { piece, file }: Told, done: Done | null): Pick<PastedPiece, 'placed' | 'says'> {
   const left = (says: string) => ({ placed: false, says });
   const placed = (says: string) => ({ placed: done !== null, says: done === null ? 'not placed yet' : says });
   if (file) return includeFate(page, file, placed, left);
   switch (piece.kind) {
-    case 'start': {
-      if (done && isStarted(page, done.kit)) return placed('the page starts it already');
-      const changed = done?.placing.adapted.map(({ from, to }) => `“${to}” instead of “${from}”`) ?? [];
-      return placed(['after the scripts', ...changed].join(', with '));
-    }
+    case 'start':
+      return placed(done ? startFate(page, done) : '');
     case 'rules':
       return placed(done?.placing.sheet ? `at the end of ${done.placing.sheet}` : 'in the head of the page');
     case 'example':
@@ -368,19 +371,18 @@ function fateOf(
       return placed(done ? saidOfLinks(page, done.kit, piece) : '');
     case 'map':
       return placed('not needed, for the import names its file by itself');
-    case 'markup': {
-      const id = done?.kit.manifest.container?.id;
-      if (id !== undefined && isElement(piece.text, id)) return placed('before the pictures');
-      return left('the lines do not say where it belongs: add it in Markup where you want it');
-    }
+    case 'markup':
+      return isElement(piece.text, done?.kit.manifest.container?.id)
+        ? placed('before the pictures')
+        : left('the lines do not say where it belongs: add it in Markup where you want it');
     default:
       return left('words of the manual');
   }
 }
 
 /** Whether a piece of markup is the element of that id. */
-const isElement = (text: string, id: string): boolean =>
-  parsePage(text).elements.some((element) => valueOf(element, 'id') === id);
+const isElement = (text: string, id: string | undefined): boolean =>
+  id !== undefined && parsePage(text).elements.some((element) => valueOf(element, 'id') === id);
 
 function includeFate(
   page: WiringPage,

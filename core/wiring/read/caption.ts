@@ -21,7 +21,7 @@ export function captionOf(
   const read = (name: string): string | undefined =>
     overriding.has(name) ? (overriding.get(name) ?? undefined) : valueOf(link, name);
   for (const place of orderOf(manifest.caption.from, first)) {
-    const said = saidAt(place, link, image, manifest.caption, read);
+    const said = SAID[place]({ link, image, caption: manifest.caption, read });
     if (said !== null) return said;
   }
   return '';
@@ -34,32 +34,26 @@ function orderOf(from: readonly CaptionPlace[], first: string | undefined): read
   return [...from].sort((a, b) => rank(a, first) - rank(b, first));
 }
 
-/** Null where a place has nothing to say, so that the next one counts. */
-function saidAt(
-  place: CaptionPlace,
-  link: PageElement,
-  image: PageElement | null,
-  { attribute, class: name }: Kit['manifest']['caption'],
-  read: (name: string) => string | undefined,
-): string | null {
-  switch (place) {
-    case 'attribute': {
-      const own = attribute === undefined ? undefined : read(attribute);
-      if (own === undefined) return null;
-      return own === 'off' ? '' : tidy(own);
-    }
-    case 'inside':
-      return tidy(insideOf(link, name)?.text ?? '') || null;
-    case 'next':
-      return nextTo(link, name) || null;
-    case 'figure':
-      return figureCaption(link) || null;
-    case 'title':
-      return tidy(read('title') ?? '') || null;
-    default:
-      return tidy((image && valueOf(image, 'alt')) ?? '') || null;
-  }
+interface Asked {
+  link: PageElement;
+  image: PageElement | null;
+  caption: Kit['manifest']['caption'];
+  read: (name: string) => string | undefined;
 }
+
+/** What each place says; null where it has nothing to say, so that the next one counts. */
+const SAID: Record<CaptionPlace, (asked: Asked) => string | null> = {
+  attribute: ({ caption: { attribute }, read }) => {
+    const own = attribute === undefined ? undefined : read(attribute);
+    if (own === undefined) return null;
+    return own === 'off' ? '' : tidy(own);
+  },
+  inside: ({ link, caption }) => tidy(insideOf(link, caption.class)?.text ?? '') || null,
+  next: ({ link, caption }) => nextTo(link, caption.class) || null,
+  figure: ({ link }) => figureCaption(link) || null,
+  title: ({ read }) => tidy(read('title') ?? '') || null,
+  alt: ({ image }) => tidy((image && valueOf(image, 'alt')) ?? '') || null,
+};
 
 /** The element in a link that holds its words. */
 export function insideOf(link: PageElement, name: string | undefined): { element: PageElement; text: string } | null {

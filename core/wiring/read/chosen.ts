@@ -6,7 +6,7 @@ import { propertyOf } from './collections.ts';
 /** What a call is handed: words of CSS, one element, or several. */
 export type Handed = 'selector' | 'element' | 'list';
 
-export interface Chosen {
+interface Chosen {
   /** The selector by which it is found. */
   text: string;
   as: Handed;

@@ -122,12 +122,7 @@ const isNot = (node: AnyNode, isIt: (node: AnyNode) => boolean): boolean =>
   node.type === 'UnaryExpression' && node.operator === '!' && isIt(node.argument);
 
 /** `options.counter !== false` holds without it, `options.loop === true` does not. */
-function comparedRead(
-  left: AnyNode,
-  right: AnyNode,
-  operator: string,
-  isIt: (node: AnyNode) => boolean,
-): Asked | null {
+function comparedRead(left: AnyNode, right: AnyNode, operator: string, isIt: (node: AnyNode) => boolean): Asked | null {
   const [read, other] = left.type === 'MemberExpression' ? [left, right] : [right, left];
   if (read.type !== 'MemberExpression' || !isIt(read.object)) return null;
   const name = propertyOf(read);

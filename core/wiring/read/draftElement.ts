@@ -12,7 +12,11 @@ interface FoundElement {
 }
 
 /** The one that the examples put around links, else the first that is defined. */
-export function elementIn(scripts: readonly DraftScript[], samples: readonly Sample[], note: Note): FoundElement | null {
+export function elementIn(
+  scripts: readonly DraftScript[],
+  samples: readonly Sample[],
+  note: Note,
+): FoundElement | null {
   const defined = scripts.flatMap((script) => script.facts.elements.map((one) => ({ ...one, script })));
   const shown = (name: string) => samples.flatMap(({ page }) => page.elements.filter(({ tag }) => tag === name));
   const found = defined.find(({ name }) => shown(name).some(holdsLink)) ?? defined[0];
@@ -54,7 +58,8 @@ function optionsOf({ name: file, text, facts }: DraftScript, note: Note): Pick<K
     const isSwitch = new RegExp(`${quoted}\\s*[!=]==?\\s*${off}|${off}\\s*[!=]==?\\s*[\\w$.]+${quoted}`).test(text);
     const isBare = read.some((one) => one.name === name && one.by === 'hasAttribute');
     note('options', `reads ${name}`, file, at);
-    const holds = isSwitch ? true : isBare ? false : '';
+    const withoutIt = isBare ? false : '';
+    const holds = isSwitch ? true : withoutIt;
     return { name, type: holds === '' ? ('text' as const) : ('switch' as const), without: holds, says: '' };
   });
   return options.length === 0 ? {} : { options };

@@ -26,14 +26,21 @@ export function markerIn(found: Found, start: FoundStart | null, note: Note): Fo
   if (/\S[\s>]+a$/.test(start?.selector ?? '')) return {};
   const chosen = start && markerOfCall(start, selectors, note);
   if (chosen) return chosen;
+  return (
+    markerBySelector(selectors, note) ??
+    markerByWord(found, note) ??
+    markerByLooks(selectors, attributes, samples, note)
+  );
+}
+
+function markerBySelector(selectors: readonly FoundName[], note: Note): FoundMarker | null {
   for (const { name, file, at } of selectors) {
     const [, attribute, value] = BY_ATTRIBUTE.exec(name) ?? [];
-    if (attribute !== undefined && !NEVER_MARKER.test(attribute)) {
-      note('marker', `a[${attribute}]`, file, at);
-      return { attribute: attribute.toLowerCase(), ...(value ? { value } : {}) };
-    }
+    if (attribute === undefined || NEVER_MARKER.test(attribute)) continue;
+    note('marker', `a[${attribute}]`, file, at);
+    return { attribute: attribute.toLowerCase(), ...(value ? { value } : {}) };
   }
-  return markerByWord(found, note) ?? markerByLooks(selectors, attributes, samples, note);
+  return null;
 }
 
 /** Code in a link that calls what the scripts give: `onclick="return gloss(this)"`. */

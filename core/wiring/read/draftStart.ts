@@ -60,7 +60,9 @@ export function startIn(scripts: readonly DraftScript[], samples: readonly Sampl
 /** Whether a link of an example calls it when it is clicked. */
 const isInHandler = (samples: readonly Sample[], name: string): boolean =>
   samples.some(({ page }) =>
-    page.elements.some((element) => new RegExp(`(?<![\\w$.])${name.replace(/\$/g, '\\$&')}\\s*[.(]`).test(valueOf(element, 'onclick') ?? '')),
+    page.elements.some((element) =>
+      new RegExp(`(?<![\\w$.])${name.replace(/\$/g, '\\$&')}\\s*[.(]`).test(valueOf(element, 'onclick') ?? ''),
+    ),
   );
 
 /** The first call in an example of what the scripts give, or of what it imports from them. */
@@ -101,7 +103,9 @@ function asExported({ way, name, of }: Call, imported: Imports[number]): Pick<Fo
   // `Rays.glow('.a')` of `import * as Rays` is a function of the module.
   if (imported.exported === '*') return { imported: name === 'default' ? 'default' : 'named', call: name, of: null };
   const exported = imported.exported ?? name;
-  return way === 'method' ? { imported: 'named', call: name, of: exported } : { imported: 'named', call: exported, of: null };
+  return way === 'method'
+    ? { imported: 'named', call: name, of: exported }
+    : { imported: 'named', call: exported, of: null };
 }
 
 /** Whether a script calls its own function, or hands it to what calls it. */
@@ -147,7 +151,8 @@ function saidOf({ way, call, of, selector, key }: Omit<FoundStart, 'place'>): st
 
 /** A listener further up answers also what comes later. */
 /** What asks of what kind its argument is takes others too. */
-const ASKS_KIND = /typeof\s+[\w$]+\s*[!=]==?\s*["'`]string|["'`]string["'`]\s*[!=]==?\s*typeof\b|\binstanceof\s+(?:NodeList|HTML\w*Element|Element)\b/;
+const ASKS_KIND =
+  /typeof\s+[\w$]+\s*[!=]==?\s*["'`]string|["'`]string["'`]\s*[!=]==?\s*typeof\b|\binstanceof\s+(?:NodeList|HTML\w*Element|Element)\b/;
 /** One element is told from a list by what only it has. */
 const ASKS_ELEMENT = /\.nodeType\b|\binstanceof\s+(?:HTML\w*)?Element\b/;
 

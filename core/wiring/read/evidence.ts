@@ -44,10 +44,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
 
   const ordered = inOrder(scripts);
   const given = new Set(ordered.flatMap(({ facts }) => facts.gives.map((one) => one.name)));
-  for (const { name: file, facts } of ordered) {
-    for (const need of facts.needs) if (given.has(need.name)) note('files', `needs ${need.name}`, file, need.at);
-    for (const { from, at } of facts.imports) note('files', `imports ${from}`, file, at);
-  }
+  noteOrder(ordered, given, note);
   const samples = samplesIn(files);
   // A base is asked for much by its own code; that says nothing of the viewer.
   const own = ordered.filter((script) => !isBase(script));
@@ -87,15 +84,7 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
       ...wantedPart(markup),
       ...(groupInMarker(marker, samples, note) ?? {}),
       ...told,
-      caption: {
-        ...told.caption,
-        ...(markup.caption ? { class: markup.caption.class } : {}),
-        from: [
-          ...(markup.caption ? [markup.caption.place] : []),
-          ...(figures ? (['figure'] as const) : []),
-          ...(told.caption?.from ?? []),
-        ],
-      },
+      caption: captionPart(told.caption, markup.caption, figures !== undefined),
       ...counterPart(own, note),
       ...startPart(start, marker, own),
       ...(element ? element.options : optionsPart(own, start, note)),
@@ -103,6 +92,24 @@ export function draftManifest(name: string, files: Readonly<Record<string, strin
     evidence,
     unread,
   };
+}
+
+/** What comes before what. */
+function noteOrder(scripts: readonly DraftScript[], given: ReadonlySet<string>, note: Note): void {
+  for (const { name: file, facts } of scripts) {
+    for (const need of facts.needs) if (given.has(need.name)) note('files', `needs ${need.name}`, file, need.at);
+    for (const { from, at } of facts.imports) note('files', `imports ${from}`, file, at);
+  }
+}
+
+/** An element of its own is looked at first, then figures, then what else the script reads. */
+function captionPart(
+  told: KitManifestInput['caption'],
+  own: ReturnType<typeof markupIn>['caption'],
+  figures: boolean,
+): KitManifestInput['caption'] {
+  const from = [...(own ? [own.place] : []), ...(figures ? (['figure'] as const) : []), ...(told?.from ?? [])];
+  return { ...told, ...(own ? { class: own.class } : {}), from };
 }
 
 const wantedPart = ({

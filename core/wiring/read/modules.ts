@@ -3,7 +3,6 @@ import type {
   AnyNode,
   ExportAllDeclaration,
   ExportNamedDeclaration,
-  ExportSpecifier,
   ImportDeclaration,
   ImportExpression,
   ImportSpecifier,
@@ -76,8 +75,8 @@ function toldOf(specifier: ImportDeclaration['specifiers'][number]): Told {
   return { ...names, exported: specifier.type === 'ImportNamespaceSpecifier' ? '*' : nameIn(specifier.imported) };
 }
 
-type Named = ImportSpecifier['imported'] | ExportSpecifier['exported'];
-const nameIn = (node: Named): string => (node.type === 'Identifier' ? node.name : String(node.value));
+const nameIn = (node: ImportSpecifier['imported']): string =>
+  node.type === 'Identifier' ? node.name : String(node.value);
 
 /** `const { glow } = await import('./glow.js')`, `const Glow = await import('./glow.js')`, or `import('./glow.js')`. */
 function lateImports(node: ImportExpression, ancestors: readonly AnyNode[]): Imported[] {

@@ -2,7 +2,16 @@
  * What a click on a picture does, as far as the page's text tells: which file is shown, with what words, and what
  * stands beside it.
  */
-import { closest, descendants, matcherFor, matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../../markup/index.ts';
+import {
+  closest,
+  descendants,
+  matcherFor,
+  matches,
+  valueOf,
+  type GalleryItem,
+  type PageDocument,
+  type PageElement,
+} from '../../markup/index.ts';
 import { grouped, isPicturePath, resolveInSite, type PathIndex } from '../../site/index.ts';
 import { captionOf, descriptionOf } from './caption.ts';
 import { argumentName, type Kit } from '../kit/manifest.ts';
@@ -123,7 +132,6 @@ function neighbourOf(
 /** What the viewer shows for a link: what its own attribute says, where it has one, else where the link leads. */
 const shownBy = ({ kit: { manifest } }: KitUse, link: PageElement, page: PredictionContext): Addressed =>
   manifest.full ? addressOf(valueOf(link, manifest.full.attribute), page) : targetOf(link, page);
-
 
 /** What another script takes away before the click is not there to be shown. */
 const takenWords = ({ wiring }: PredictionContext): ReadonlyMap<string, null> =>

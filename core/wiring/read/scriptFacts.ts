@@ -8,7 +8,9 @@ import {
   type AssignmentExpression,
   type CallExpression,
   type MemberExpression,
+  type ObjectExpression,
   type Program,
+  type Property,
 } from 'acorn';
 import { fullAncestor } from 'acorn-walk';
 import browserGlobals from 'globals';
@@ -197,8 +199,7 @@ function noteNode(node: AnyNode, ancestors: readonly AnyNode[], facts: ScriptFac
   if (node.type === 'AssignmentExpression') {
     noteAssignment(node, facts, reader);
     noteSetting(node, ancestors.at(-2), facts, reader);
-  }
-  else if (node.type === 'CallExpression' || node.type === 'NewExpression') {
+  } else if (node.type === 'CallExpression' || node.type === 'NewExpression') {
     if (node.type === 'CallExpression') {
       noteAsked(node, facts, ancestors);
     }
@@ -212,22 +213,24 @@ function noteNode(node: AnyNode, ancestors: readonly AnyNode[], facts: ScriptFac
 function noteSetting(node: AssignmentExpression, outer: AnyNode | undefined, facts: ScriptFacts, reader: Reader): void {
   const { left, right, operator } = node;
   const isAlone = outer?.type === 'ExpressionStatement';
-  if (operator !== '=' || left.type !== 'MemberExpression' || !(isAlone || outer?.type === 'SequenceExpression')) return;
+  if (operator !== '=' || left.type !== 'MemberExpression' || !(isAlone || outer?.type === 'SequenceExpression'))
+    return;
   const of = pathOf(left.object, reader);
   const name = propertyOf(left);
   if (of === null || name === null) return;
   const statement = isAlone ? { start: outer.start, end: outer.end } : null;
-  if (right.type !== 'ObjectExpression') {
-    facts.settings.push({ of, name, value: plainValue(right), at: left.property.start, statement });
-    return;
-  }
-  for (const property of right.properties) {
-    const key = property.type === 'Property' && !property.computed ? nameOfKey(property.key) : null;
-    if (property.type !== 'Property' || key === null) continue;
-    const value = plainValue(property.value);
-    facts.settings.push({ of: `${of}.${name}`, name: key, value, at: property.key.start, statement });
-  }
+  const note = (one: Omit<Setting, 'statement'>) => facts.settings.push({ ...one, statement });
+  if (right.type === 'ObjectExpression')
+    for (const [key, property] of entriesOf(right))
+      note({ of: `${of}.${name}`, name: key, value: plainValue(property.value), at: property.key.start });
+  else note({ of, name, value: plainValue(right), at: left.property.start });
 }
+
+const entriesOf = ({ properties }: ObjectExpression): [string, Property][] =>
+  properties.flatMap((property): [string, Property][] => {
+    const key = property.type === 'Property' && !property.computed ? nameOfKey(property.key) : null;
+    return property.type === 'Property' && key !== null ? [[key, property]] : [];
+  });
 
 /** `Beam.options` of names alone; null for what is worked out. */
 function pathOf(node: AnyNode, reader: Reader): string | null {
@@ -324,17 +327,23 @@ const isWritten = (node: AnyNode, parent: AnyNode | undefined): boolean =>
 function isHandedOn(name: string, ancestors: readonly AnyNode[]): boolean {
   if (name !== 'alt') return false;
   for (let n = ancestors.length - 1; n > 0; n--) {
-    const [one, inner] = [ancestors[n - 1], ancestors[n]];
-    if (one?.type === 'AssignmentExpression') return one.right === inner && propertyOf(one.left) === name;
-    if (one?.type === 'Property') return one.value === inner && nameOfKey(one.key) === name;
-    if (one?.type === 'CallExpression' && one.callee !== inner) {
-      const [first, second] = one.arguments;
-      const sets = /^(?:attr|prop|setAttribute)$/.test(methodName(one) ?? '');
-      return sets && second === inner && first !== undefined && plainText(first) === name;
-    }
-    if (/Statement|Function/.test(one?.type ?? '')) return false;
+    const [around, inner] = [ancestors[n - 1], ancestors[n]];
+    const becomes = around && inner ? becomesOf(around, inner) : null;
+    if (becomes) return becomes.name === name;
+    if (/Statement|Function/.test(around?.type ?? '')) return false;
   }
   return false;
+}
+
+/** What is set by a part of an expression; null where it is only a part of something larger. */
+function becomesOf(around: AnyNode, inner: AnyNode): { name: string | null } | null {
+  if (around.type === 'AssignmentExpression')
+    return { name: around.right === inner && around.left.type === 'MemberExpression' ? propertyOf(around.left) : null };
+  if (around.type === 'Property') return { name: around.value === inner ? nameOfKey(around.key) : null };
+  if (around.type !== 'CallExpression' || around.callee === inner) return null;
+  const [first, second] = around.arguments;
+  const sets = /^(?:attr|prop|setAttribute)$/.test(methodName(around) ?? '') && second === inner;
+  return { name: sets && first ? plainText(first) : null };
 }
 
 /** `link.dataset.roomGroup`, `link.rel`. */

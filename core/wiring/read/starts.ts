@@ -118,7 +118,12 @@ export function setBefore(
   mentions: readonly KitMention[],
   { run, call }: { run: ScriptRun; call: Call },
 ): StartingScript['options'] {
-  const before = new Set(scripts.slice(0, scripts.indexOf(run)).filter((one) => one.runs).map(({ include }) => include));
+  const before = new Set(
+    scripts
+      .slice(0, scripts.indexOf(run))
+      .filter((one) => one.runs)
+      .map(({ include }) => include),
+  );
   const counts = mentions.filter(
     ({ include, sets }) => before.has(include) || (include === run.include && (sets?.at ?? Infinity) < call.at),
   );

@@ -2,7 +2,14 @@
  * What answers when a picture is clicked: the kits that a page uses or means to use, and the elements that each one
  * finds.
  */
-import { matcherFor, matches, valueOf, type GalleryItem, type PageDocument, type PageElement } from '../../markup/index.ts';
+import {
+  matcherFor,
+  matches,
+  valueOf,
+  type GalleryItem,
+  type PageDocument,
+  type PageElement,
+} from '../../markup/index.ts';
 import type { FileContent, PathIndex, SiteFiles } from '../../site/index.ts';
 import {
   answersLinks,
@@ -19,15 +26,7 @@ import { isSlipOf } from './letters.ts';
 import { includedName, includesOf, type Include } from './includes.ts';
 import type { ModulePage } from './moduleGraph.ts';
 import { runScripts, type ScriptRun } from './scripts.ts';
-import {
-  callsOf,
-  lostTo,
-  mentionsOf,
-  setBefore,
-  startOf,
-  type KitMention,
-  type StartingScript,
-} from './starts.ts';
+import { callsOf, lostTo, mentionsOf, setBefore, startOf, type KitMention, type StartingScript } from './starts.ts';
 
 export interface KitUse {
   kit: Kit;

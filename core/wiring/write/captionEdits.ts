@@ -6,7 +6,7 @@ import { captionOf, insideOf } from '../read/caption.ts';
 import type { Remembered } from './memory.ts';
 import type { WiringPage } from './site.ts';
 
-export interface CaptionEdits {
+interface CaptionEdits {
   edits: Edit[];
   /** Elements that come, or go, below 0. */
   elements: number;

@@ -85,7 +85,9 @@ function includeEdit(
 /** A module waits for the page wherever it stands. */
 function moduleEdit({ document }: WiringPage, { manifest }: Kit, reference: string): Edit | null {
   const tag = scriptTag(reference, ' type="module"');
-  return manifest.place === 'end' ? insertAtEnd(document, tag) : insertInHead(document, tag, ({ tag: name }) => name === 'script');
+  return manifest.place === 'end'
+    ? insertAtEnd(document, tag)
+    : insertInHead(document, tag, ({ tag: name }) => name === 'script');
 }
 
 /** The first script that starts the kit, or stands on its base, has to come after it. */

@@ -6,16 +6,7 @@ import { valueOf, type GalleryItem, type PageElement } from '../../markup/index.
 import { isPicturePath, resolveInSite, stemOf } from '../../site/index.ts';
 import { groupAttribute, type Kit } from '../kit/manifest.ts';
 import { groupOf } from '../read/uses.ts';
-import type { WiringPage, WiringSite } from './site.ts';
-
-export interface LinkMemory {
-  /** The path of the picture that the link leads to. */
-  picture: string;
-  /** Its group, where nothing on the page names it. */
-  group: string | null;
-  /** Words that the program has written, as the link's title or into the link. */
-  lent: string | null;
-}
+import type { LinkMemory, WiringPage, WiringSite } from './site.ts';
 
 /** Of each link what is kept in mind of it. */
 export type Remembered = ReadonlyMap<PageElement, LinkMemory>;

@@ -3,7 +3,6 @@ import type { Gallery, GalleryItem, PageDocument } from '../../markup/index.ts';
 import type { PathIndex, SiteFiles } from '../../site/index.ts';
 import type { Kit } from '../kit/manifest.ts';
 import type { PageWiring } from '../read/uses.ts';
-import type { LinkMemory } from './memory.ts';
 
 export interface WiringPage {
   path: string;
@@ -12,6 +11,16 @@ export interface WiringPage {
   document: PageDocument;
   galleries: Gallery[];
   wiring: PageWiring;
+}
+
+/** What a change of viewers keeps in mind of a link. */
+export interface LinkMemory {
+  /** The path of the picture that the link leads to. */
+  picture: string;
+  /** Its group, where nothing on the page names it. */
+  group: string | null;
+  /** Words that the program has written, as the link's title or into the link. */
+  lent: string | null;
 }
 
 export interface WiringSite {

@@ -70,17 +70,18 @@ export function startEdits(
     const lines = authored === null ? [imports, call] : [call];
     return [insertAtEnd(document, ['<script type="module">', ...lines, '</script>'].join(newlineOf(document)))];
   }
-  const markup = `<script>${call}</script>`;
-  // A call that stands as it is runs before scripts that are deferred; it has to wait as they do.
+  return [plainStart(page, kit, script, call)];
+}
+
+/** A call that stands as it is runs before scripts that are deferred; it has to wait as they do. */
+function plainStart({ document, wiring }: WiringPage, kit: Kit, script: PageElement | null, call: string): Edit {
   const waiting =
     wiring.includes.find((include) => include.element === script)?.when === 'deferred' ||
     (script === null && kit.manifest.place === 'head');
-  const text = waiting ? `<script>${WAITING[0]} ${call} ${WAITING[1]}</script>` : markup;
-  return [
-    script && !waiting && script.parent?.tag === 'body'
-      ? insertBeside(document, script, text, 'after')
-      : insertAtEnd(document, text),
-  ];
+  const text = waiting ? `<script>${WAITING[0]} ${call} ${WAITING[1]}</script>` : `<script>${call}</script>`;
+  return script && !waiting && script.parent?.tag === 'body'
+    ? insertBeside(document, script, text, 'after')
+    : insertAtEnd(document, text);
 }
 
 const callNeeded = ({ manifest }: Kit): string | null => (manifest.start?.required ? callText(manifest) : null);
@@ -104,9 +105,7 @@ export function removedStarts(site: WiringSite, page: WiringPage, kit: Kit): Rem
   const out: Extract<RemovedStarts, { ok: true }> = { ok: true, edits: [], files: [], removed: 0 };
   for (const said of saidBy(use)) {
     const { include } = said;
-    const done = include.inline
-      ? withoutInline(page, said, include.inline)
-      : withoutInFile(site, page, kit, said);
+    const done = include.inline ? withoutInline(page, said, include.inline) : withoutInFile(site, page, kit, said);
     if (!done.ok) return done;
     out.edits.push(...done.edits);
     out.files.push(...done.files);
@@ -158,9 +157,7 @@ function withoutInFile(site: WiringSite, page: WiringPage, kit: Kit, said: Said)
 function refuseFor({ include, starts: [first] }: Said, page: string): RemovedStarts {
   const script = include.written ?? `The script on line ${include.line} of ${page}`;
   const what = first ? `what ${first.call.name}() gives back` : 'what it imports from there';
-  return refuse(
-    `${script} uses ${what}, so the call cannot be taken out by itself. ` + 'Take it out in Markup first.',
-  );
+  return refuse(`${script} uses ${what}, so the call cannot be taken out by itself. ` + 'Take it out in Markup first.');
 }
 
 /** `$(function () { … })`, `jQuery(document).ready(function ($) { … })`, and the same in a function called at once. */

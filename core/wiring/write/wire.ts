@@ -13,29 +13,18 @@ import {
   refuse,
   type Result,
 } from '../../site/index.ts';
-import {
-  ancestors,
-  classValue,
-  someInside,
-  parsePage,
-  rewriteTag,
-  valueOf,
-  type Gallery,
-  type GalleryItem,
-  type PageElement,
-} from '../../markup/index.ts';
+import { galleriesOf, type PageDocument, parsePage, rewriteTag } from '../../markup/index.ts';
 import { captionEdits } from './captionEdits.ts';
-import { containerEdits, removedContainers, wholeHolder, writtenHolder } from './containerEdits.ts';
-import { captionOf, descriptionOf } from '../read/caption.ts';
-import { besideMarker, isHandler, isMarker, markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
+import { containerEdits, removedContainers, wholeHolder } from './containerEdits.ts';
+import { markerSelector, opensOnClick, type Kit } from '../kit/manifest.ts';
 import { includeEdits, removedIncludes } from './includeEdits.ts';
 import { copiedFiles, droppedFiles } from './kitFiles.ts';
+import { openable, wishesFor, type Holders } from './marks.ts';
+import { rememberedOn, toRemember } from './memory.ts';
+import type { LinkMemory, WiringPage, WiringSite } from './site.ts';
 import { startEdits, removedStarts } from './startEdits.ts';
 import { removedWrappings, wrapped, wrappingEdits } from './wrapping.ts';
-import type { WiringPage, WiringSite } from './site.ts';
-import { wantedClasses, wantedNames, wantedOf, wantedOfHolder } from './wanted.ts';
-import { groupByPage, lentTo, pictureOf, rememberedOn, toRemember, type LinkMemory, type Remembered } from './memory.ts';
-import { commonGroup, groupOf, misspeltMarker, wiringOf } from '../read/uses.ts';
+import { answers, type KitUse, wiringOf } from '../read/uses.ts';
 
 type Wired = Result<{ change: Change; remembers: LinkMemory[] }>;
 
@@ -51,7 +40,7 @@ export interface Authored {
   /** Code that starts it; null where none is brought. */
   start: string | null;
   /** Attributes by which that code finds what holds the links. */
-  holders: ReadonlyMap<PageElement, { name: 'id' | 'class'; value: string }>;
+  holders: Holders;
   /** What comes before its includes, and what behind them; each is one more element. */
   before: readonly Edit[];
   behind: readonly Edit[];
@@ -59,23 +48,15 @@ export interface Authored {
   files: readonly FileChange[];
 }
 
-/** What is to be on an element: attributes with their values, null to be taken away. */
-type Wishes = Map<PageElement, Map<string, string | null>>;
-
 export function rewire(site: WiringSite, page: WiringPage, { from, to, authored }: Rewiring): Wired {
   const { document, path } = page;
-  const hindrance = to && hindranceTo(page, from, to);
+  const hindrance = to && (hindranceTo(page, from, to) ?? unwrappable(page, to));
   if (hindrance) return refuse(hindrance);
 
-  const wishes: Wishes = new Map();
   const before = rememberedOn(site, page);
-  const groups = groupNames(page, from, to, before);
-  if (from) unmark(page, from, before, wishes);
-  const unmarkable = to && (unwrappable(page, to) ?? mark(site, page, from, to, groups, wishes));
-  if (unmarkable) return refuse(unmarkable);
-  if (to && !from) addOwnWords(page, to, wishes);
-  if (authored) addHolders(authored, wishes);
-
+  const wished = wishesFor(site, page, { from, to, holders: authored?.holders ?? new Map(), remembered: before });
+  if (!wished.ok) return wished;
+  const { wishes } = wished;
   const taken = from ? takenOff(site, page, from, to) : NOTHING;
   if (!taken.ok) return taken;
   const put = to ? putOn(site, page, to, taken.files, authored) : NOTHING;
@@ -170,261 +151,6 @@ function labelOf(path: string, from: Kit | null, to: Kit | null): string {
   return to ? `Wire ${path} with the ${to.manifest.name}` : `Take the ${from?.manifest.name} off ${path}`;
 }
 
-/** Links of a gallery that lead to a picture of the site: those that a viewer can open. */
-export const openable = (base: string, item: Pick<GalleryItem, 'link'>): boolean => pictureOf(base, item) !== null;
-
-/**
- * The group of each link: its own under the kit before, else that which was kept in mind, else its gallery's, else one
- * after the page's name.
- */
-function groupNames(
-  page: WiringPage,
-  from: Kit | null,
-  to: Kit | null,
-  remembered: Remembered,
-): Map<PageElement, string> {
-  const names = new Map<PageElement, string>();
-  page.galleries.forEach((gallery, n) => {
-    const before = from ?? to;
-    const common =
-      (before && commonGroup(gallery.items, before)) ?? groupByPage(page.path, n);
-    for (const { link } of gallery.items)
-      if (link) names.set(link, (before && groupOf(link, before)) ?? remembered.get(link)?.group ?? common);
-  });
-  return names;
-}
-
-const wishesOf = (wishes: Wishes, element: PageElement): Map<string, string | null> => {
-  const known = wishes.get(element) ?? new Map<string, string | null>();
-  wishes.set(element, known);
-  return known;
-};
-
-/** All that a kit may have on an element. */
-export function attributesOf({ manifest }: Kit): string[] {
-  const { marker, group, caption, kind, container, prefix, options, tags, middle } = manifest;
-  return [
-    marker.attribute,
-    group && 'attribute' in group ? group.attribute : undefined,
-    caption.attribute,
-    caption.description,
-    kind?.attribute,
-    container?.attribute,
-    tags?.attribute,
-    middle?.attribute,
-    // Without a prefix they are names in a start call, and attributes of those names are the page's.
-    ...(prefix === '' ? [] : options.map(({ name }) => prefix + name)),
-  ].flatMap((name) => name ?? []);
-}
-
-function unmark(page: WiringPage, from: Kit, remembered: Remembered, wishes: Wishes): void {
-  const names = attributesOf(from);
-  const { marker } = from.manifest;
-  const ownClasses = [...wantedClasses(from), ...(marker.class === undefined ? [] : [marker.class])];
-  for (const element of page.document.elements) {
-    for (const { name, value } of element.attributes) {
-      const isOther = name === marker.attribute && !isMarker(from.manifest, name, value);
-      if (!names.includes(name) || isOther) continue;
-      const left = name === marker.attribute ? besideMarker(from.manifest, name, value) : '';
-      wishesOf(wishes, element).set(name, left === '' ? null : left);
-    }
-    const classes = (valueOf(element, 'class') ?? '').split(/\s+/).filter((name) => ownClasses.includes(name));
-    if (classes.length > 0) wishesOf(wishes, element).set('class', classValue(element, [], classes));
-    // Other elements may have attributes of those names for ends of their own.
-    if (element.tag === 'a')
-      for (const name of wantedNames(from))
-        if (valueOf(element, name) !== undefined) wishesOf(wishes, element).set(name, null);
-    if (lentTo(element, remembered) !== null) wishesOf(wishes, element).set('title', null);
-  }
-}
-
-function markTags(site: WiringSite, page: WiringPage, item: GalleryItem, attribute: string, wishes: Wishes): void {
-  const [element] = item.elements;
-  const tags = site.tagsOf?.(page.path, item) ?? [];
-  if (element && tags.length > 0 && valueOf(element, attribute) === undefined)
-    wishesOf(wishes, element).set(attribute, tags.join(', '));
-}
-
-/** The innermost element with two children or more that each hold a heading and a gallery. */
-function sectionsHolder({ document, galleries }: WiringPage): PageElement | null {
-  const parts = (element: PageElement) =>
-    element.children.filter(
-      (child) =>
-        someInside(child, ({ tag }) => /^h[1-6]$/.test(tag)) &&
-        galleries.some(({ container }) => container === child || [...ancestors(container)].includes(child)),
-    );
-  return (
-    [...document.elements]
-      .reverse()
-      .find((element) => element.tag !== 'body' && element.range && parts(element).length > 1) ?? null
-  );
-}
-
-/** Gives the reason why a gallery cannot be marked, or null. */
-function mark(
-  site: WiringSite,
-  page: WiringPage,
-  from: Kit | null,
-  to: Kit,
-  groups: ReadonlyMap<PageElement, string>,
-  wishes: Wishes,
-): string | null {
-  const { marker, tags } = to.manifest;
-  if (marker.on === 'sections') return markSections(page, to, wishes);
-  for (const gallery of page.galleries) {
-    if (tags) for (const item of gallery.items) markTags(site, page, item, tags.attribute, wishes);
-    markWanted(site, page, to, gallery, wishes);
-    if (marker.on === 'gallery') {
-      if (marker.element !== undefined) continue;
-      const unmarkable = markContainer(gallery.container, to, wishes);
-      if (unmarkable !== null) return unmarkable;
-      continue;
-    }
-    for (const item of gallery.items) {
-      if (!item.link || !openable(page.base, item) || (!from && misspeltMarker(item.link, to))) continue;
-      const taken = handlerTaken(item.link, to, page);
-      if (taken !== null) return taken;
-      markLink(item, item.link, from, to, groups.get(item.link) ?? null, wishes);
-    }
-  }
-  return null;
-}
-
-/** What the viewer wants of the markup besides; classes that are there for another end stay. */
-function markWanted(site: WiringSite, page: WiringPage, to: Kit, gallery: Gallery, wishes: Wishes): void {
-  const items = gallery.items.filter((item) => openable(page.base, item));
-  const all = [...wantedOfHolder(gallery, to), ...items.flatMap((item) => wantedOf(site, page, to, item))];
-  for (const { element, name, value } of all)
-    if (name === 'class') addClass(element, value, wishes);
-    else wishesOf(wishes, element).set(name, value);
-}
-
-/** One class more, beside what is wished of the element already. */
-function addClass(element: PageElement, name: string, wishes: Wishes): void {
-  const wish = wishesOf(wishes, element);
-  const wished = wish.get('class');
-  const names = (wished === undefined ? (valueOf(element, 'class') ?? '') : (wished ?? '')).split(/\s+/).filter(Boolean);
-  if (names.includes(name)) return;
-  wish.set('class', wished === undefined ? classValue(element, [name], []) : [...names, name].join(' '));
-}
-
-/** What the author's own call looks for. */
-function addHolders({ holders }: Authored, wishes: Wishes): void {
-  for (const [element, { name, value }] of holders)
-    wishesOf(wishes, element).set(name, name === 'class' ? classValue(element, [value], []) : value);
-}
-
-/** The words of the page where the kit looks for captions, of viewers that show a picture with its words. */
-function addOwnWords(page: WiringPage, to: Kit, wishes: Wishes): void {
-  if (!opensOnClick(to.manifest)) return;
-  for (const item of page.galleries.flatMap(({ items }) => items))
-    if (item.link && openable(page.base, item)) addWords(item, item.link, to, wishesOf(wishes, item.link));
-}
-
-/** The page's own caption, where the kit looks for one; what its author has written there stays. */
-function addWords(item: GalleryItem, link: PageElement, to: Kit, wish: Map<string, string | null>): void {
-  const { attribute, from } = to.manifest.caption;
-  const title = from.includes('title') ? 'title' : undefined;
-  const place = attribute !== undefined && from.includes('attribute') ? attribute : title;
-  const words = item.caption?.text ?? '';
-  if (words === '' || place === undefined || valueOf(link, place) !== undefined) return;
-  if (captionOf(item, to, wish) !== words) wish.set(place, words);
-}
-
-function markSections(page: WiringPage, { manifest: { title, marker } }: Kit, wishes: Wishes): string | null {
-  const holder = sectionsHolder(page);
-  if (!holder)
-    return `${title} needs an element with two parts or more, each with its heading and its pictures. Write another section in Markup first`;
-  if (marker.attribute !== undefined && valueOf(holder, marker.attribute) === undefined)
-    wishesOf(wishes, holder).set(marker.attribute, marker.value);
-  return null;
-}
-
-function markContainer(items: PageElement, to: Kit, wishes: Wishes): string | null {
-  const { marker } = to.manifest;
-  const container = writtenHolder(items);
-  if (container === null)
-    return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;
-  if (marker.attribute !== undefined && valueOf(container, marker.attribute) === undefined)
-    wishesOf(wishes, container).set(marker.attribute, marker.value);
-  if (marker.class !== undefined) addClass(container, marker.class, wishes);
-  return null;
-}
-
-function markLink(
-  item: GalleryItem,
-  link: PageElement,
-  from: Kit | null,
-  to: Kit,
-  group: string | null,
-  wishes: Wishes,
-): void {
-  const { marker, group: grouping, kind, container } = to.manifest;
-  const wish = wishesOf(wishes, link);
-  const add = (name: string, value: string) => {
-    if (from || valueOf(link, name) === undefined) wish.set(name, value);
-  };
-  if (kind) add(kind.attribute, kind.picture);
-  if (marker.attribute !== undefined && marker.attribute !== kind?.attribute)
-    addMarker(link, marker.attribute, from, to, group, wish);
-  if (marker.class !== undefined) {
-    const before = from?.manifest.marker.class;
-    wish.set('class', classValue(link, [marker.class], before === undefined ? [] : [before]));
-  }
-  if (grouping && 'attribute' in grouping && group !== null) add(grouping.attribute, group);
-  if (container?.attribute !== undefined) add(container.attribute, `#${container.id}`);
-  if (from) carryWords(item, link, from, to, wish);
-}
-
-/** What its author says in the same attribute stays behind the marker. */
-function addMarker(
-  link: PageElement,
-  name: string,
-  from: Kit | null,
-  to: Kit,
-  group: string | null,
-  wish: Map<string, string | null>,
-): void {
-  const there = valueOf(link, name);
-  const before = (from && wish.get(name)) ?? there ?? '';
-  const isShared = besideMarker(to.manifest, name, 'x') !== '';
-  if (!from && there !== undefined && (!isShared || isMarker(to.manifest, name, there))) return;
-  const beside = isShared && (!from || wish.get(name) !== null) ? besideMarker(to.manifest, name, before) : '';
-  const marker = markerValue(to, group);
-  if (isHandler(to.manifest.marker)) wish.set(name, beside === '' ? marker : `${beside.replace(/;$/, '')}; ${marker}`);
-  else wish.set(name, `${marker} ${beside}`.trimEnd());
-}
-
-/** What a link's handler gives back already ends it, and nothing behind that is reached. */
-function handlerTaken(link: PageElement, to: Kit, page: WiringPage): string | null {
-  const { attribute } = to.manifest.marker;
-  if (attribute === undefined || !isHandler(to.manifest.marker)) return null;
-  const code = valueOf(link, attribute) ?? '';
-  if (!/\breturn\b/.test(code) || isMarker(to.manifest, attribute, code)) return null;
-  const line = page.document.lines.lineAt(link.open?.start ?? 0);
-  return `The link on line ${line} has an ${attribute} already, “${code}”, which ends the click. Take it out in Markup first`;
-}
-
-/** The marker's value, which may be the group's name or have it in brackets behind it. */
-function markerValue({ manifest: { marker, group } }: Kit, name: string | null): string {
-  const within = group && 'in' in group ? group.in : null;
-  if (within === 'marker') return name ?? '';
-  return within === 'brackets' && name !== null ? `${marker.value}[${name}]` : marker.value;
-}
-
-/** What was shown under the picture is shown under it again. */
-function carryWords(item: GalleryItem, link: PageElement, from: Kit, to: Kit, wish: Map<string, string | null>): void {
-  const { caption } = to.manifest;
-  const before = captionOf(item, from);
-  if (before !== '' && captionOf(item, to, wish) !== before) {
-    if (caption.attribute !== undefined && caption.from.includes('attribute')) wish.set(caption.attribute, before);
-    else if (caption.from.includes('title') && (wish.has('title') || valueOf(link, 'title') === undefined))
-      wish.set('title', before);
-  }
-  const second = descriptionOf(item, from);
-  if (second !== '' && caption.description !== undefined) wish.set(caption.description, second);
-}
-
 /** Insertions at one place keep the order in which they were asked for. */
 function mergeInsertions(edits: readonly Edit[]): Edit[] {
   const merged: Edit[] = [];
@@ -460,8 +186,17 @@ function troubleAfter(
   const use = wiring.uses.find(({ kit }) => kit.manifest.name === to.manifest.name);
   const selector = markerSelector(to.manifest);
   if (!use) return `the ${to.manifest.name} would not be found on the page`;
+  if (looksInVain(use, after)) return `the ${to.manifest.name} would find no link by “${to.manifest.marker.links}”`;
   // A mistake that stands there already is for its own finding; what is written now must do.
   return use.runs && selector !== null && use.marked.length > 0 && use.claimed.size === 0
     ? `the ${to.manifest.name} would answer none of the links`
     : null;
+}
+
+/** Links that a viewer looks for in markup of its own, which the page does not have. */
+function looksInVain(use: KitUse, page: PageDocument): boolean {
+  const { marker } = use.kit.manifest;
+  const isChoosy = marker.on === 'gallery' && marker.links !== 'a' && opensOnClick(use.kit.manifest);
+  if (!use.runs || !isChoosy) return false;
+  return !galleriesOf(page).some(({ items }) => items.some((item) => answers(use, item)));
 }
