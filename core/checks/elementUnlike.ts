@@ -1,7 +1,7 @@
 import { closest, cutLine, someInside, STATES, valueOf, type PageElement } from '../markup/index.ts';
-import type { PageReading } from '../model/index.ts';
+import type { PageReading, SiteReading } from '../model/index.ts';
 import type { Edit } from '../site/index.ts';
-import { isSlipOf, openable, type KitUse } from '../wiring/index.ts';
+import { isSlipOf, openable, rewire, type KitUse } from '../wiring/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const elementUnlike: Rule = {
@@ -10,7 +10,9 @@ export const elementUnlike: Rule = {
   title: 'A viewer’s own element is written as its script defines it, around all that is meant',
   find: (site) =>
     site.pages.flatMap((page) =>
-      page.wiring.uses.flatMap((use) => undefinedName(page, use) ?? misspelt(page, use) ?? outside(page, use) ?? []),
+      page.wiring.uses.flatMap(
+        (use) => undefinedName(page, use) ?? misspelt(page, use) ?? outside(page, use) ?? frameless(site, page, use),
+      ),
     ),
 };
 
@@ -81,6 +83,7 @@ function undefinedName(page: PageReading, { kit, marked, files }: KitUse): Obser
 function outside(page: PageReading, { kit, marked }: KitUse): Observation[] | null {
   const { element } = kit.manifest.marker;
   if (element === undefined || marked.length === 0) return null;
+  if (kit.manifest.marker.on === 'link') return null;
   const isIn = (one: PageElement) => closest(one, ({ tag }) => tag === element) !== null;
   const links = page.document.elements.filter((one) => one.tag === 'a' && showsPicture(page, one) && !isIn(one));
   return links.flatMap((link): Observation[] => {
@@ -107,6 +110,43 @@ function outside(page: PageReading, { kit, marked }: KitUse): Observation[] | nu
     ];
   });
 }
+
+/** Links that lack the element which their neighbours have around them. */
+function frameless(site: SiteReading, page: PageReading, { kit }: KitUse): Observation[] {
+  const { element, on } = kit.manifest.marker;
+  if (element === undefined || on !== 'link') return [];
+  const isIn = ({ link }: Item) => link !== null && closest(link, ({ tag }) => tag === element) !== null;
+  return page.galleries.flatMap(({ items, container }, g) => {
+    // One that is written otherwise may be read as a gallery of its own beside the others.
+    const beside = page.galleries.filter((one) => one.container === container).flatMap((one) => one.items);
+    const count = beside.filter(isIn).length;
+    return items.flatMap((item, n): Observation[] => {
+      const strand = page.strands[g]?.[n];
+      if (count === 0 || isIn(item) || !openable(page.base, item) || !strand) return [];
+      return [
+        {
+          matter: `${page.path}:${strand.name} without element`,
+          severity: 'error',
+          says: `This link has no <${element}> around it; ${count} of its neighbours have.`,
+          why: `The ${kit.manifest.name} does not know of it: a click leaves the page and shows the picture alone.`,
+          place: placeIn(page, item.link?.open),
+          strand: strand.id,
+          joint: 'viewer',
+          fixes: [
+            {
+              kind: 'change',
+              states: STATES.wires,
+              label: `Put <${element}> around it`,
+              plan: () => rewire(site, page, { from: null, to: kit }),
+            },
+          ],
+        },
+      ];
+    });
+  });
+}
+
+type Item = PageReading['galleries'][number]['items'][number];
 
 const showsPicture = (page: PageReading, link: PageElement): boolean =>
   openable(page.base, { link }) && someInside(link, ({ tag }) => tag === 'img');

@@ -1,7 +1,15 @@
-import { STATES } from '../markup/index.ts';
+import { type Range, STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import type { Planned } from '../site/index.ts';
-import { copiedFiles, importText, includeEdits, startEdits, type KitUse, type ScriptRun } from '../wiring/index.ts';
+import { nameOf, type Planned } from '../site/index.ts';
+import {
+  copiedFiles,
+  importText,
+  includeEdits,
+  startEdits,
+  type KitFile,
+  type KitUse,
+  type ScriptRun,
+} from '../wiring/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 export const kitIncomplete: Rule = {
@@ -11,46 +19,59 @@ export const kitIncomplete: Rule = {
   find: (site) =>
     site.pages.flatMap((page) =>
       page.wiring.uses.flatMap((use): Observation[] => {
-        const { kit } = use;
         const absent = use.files
           .filter(({ file, includes }) => file.role !== 'other' && includes.length === 0)
           .map(({ file }) => file);
-        const [first] = absent;
-        if (!first) return [];
-        const scripts = absent.filter(({ role }) => role === 'script');
-        const plan = (): Planned => loadAll(site, page, use);
-        const names = absent.map(({ name }) => name).join(', ');
-        const isImported = kit.manifest.start?.imported !== undefined && scripts.length > 0;
-        const marked =
-          use.marked[0]?.open ??
-          use.starts[0]?.include.element.range ??
-          use.files.find(({ includes }) => includes.length > 0)?.includes[0]?.element.range ??
-          null;
-        return [
-          {
-            matter: `${page.path}:${kit.manifest.name}`,
-            severity: scripts.length > 0 ? 'error' : 'warning',
-            says: `The page uses the ${kit.manifest.name} and does not ${isImported ? 'import' : 'load'} ${names}.`,
-            why:
-              scripts.length > 0
-                ? 'Without it nothing answers a click; the links open their pictures by themselves.'
-                : 'The viewer works and looks like nothing: its parts stand one below the other.',
-            place: placeIn(page, marked),
-            strand: null,
-            joint: 'viewer',
-            fixes: [
-              {
-                kind: 'change',
-                states: STATES.includes,
-                label: absent.length === 1 ? `Load ${first.name}` : `Load these ${absent.length} files`,
-                plan,
-              },
-            ],
-          },
-        ];
+        return absent.length === 0 || isLost(page, use, absent) ? [] : [findingOf(site, page, use, absent)];
       }),
     ),
 };
+
+function findingOf(site: SiteReading, page: PageReading, use: KitUse, absent: readonly KitFile[]): Observation {
+  const { name } = use.kit.manifest;
+  const isScript = absent.some(({ role }) => role === 'script');
+  const verb = isScript && isImported(use) ? 'import' : 'load';
+  const names = absent.map((file) => file.name);
+  return {
+    matter: `${page.path}:${name}`,
+    severity: isScript ? 'error' : 'warning',
+    says: `The page uses the ${name} and does not ${verb} ${names.join(', ')}.`,
+    why: isScript
+      ? 'Without it nothing answers a click; the links open their pictures by themselves.'
+      : 'The viewer works and looks like nothing: its parts stand one below the other.',
+    place: placeIn(page, whereUsed(use)),
+    strand: null,
+    joint: 'viewer',
+    fixes: [
+      {
+        kind: 'change',
+        states: STATES.includes,
+        label: names.length === 1 ? `Load ${names.join('')}` : `Load these ${names.length} files`,
+        plan: () => loadAll(site, page, use),
+      },
+    ],
+  };
+}
+
+const isImported = ({ kit }: KitUse): boolean => kit.manifest.start?.imported !== undefined;
+
+/** What says that the page uses it: a marker, a call, one of its files. */
+const whereUsed = ({ marked, starts, files }: KitUse): Range | null =>
+  marked[0]?.open ??
+  starts[0]?.include.element.range ??
+  files.find(({ includes }) => includes.length > 0)?.includes[0]?.element.range ??
+  null;
+
+/** An import that means one of these files and does not find it is told by itself. */
+function isLost({ wiring }: PageReading, use: KitUse, absent: readonly KitFile[]): boolean {
+  if (!isImported(use)) return false;
+  const names = absent.map(({ name }) => name.toLowerCase());
+  const means = (from: string) => {
+    const name = nameOf(from).toLowerCase();
+    return names.some((one) => one === name || (!name.includes('.') && one.split('.')[0] === name));
+  };
+  return wiring.scripts.some(({ imports }) => imports.some(({ trouble, from }) => trouble !== null && means(from)));
+}
 
 function loadAll(site: SiteReading, page: PageReading, { kit, starts }: KitUse): Planned {
   const written = includeEdits(site, page, kit);

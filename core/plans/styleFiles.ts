@@ -11,13 +11,16 @@ export interface StyleFile {
   path: string;
 }
 
+/** What a stylesheet shows; it may name a page or the program’s own notes too, and these are not its to bring. */
+const SHOWN = /\.(?:png|jpe?g|gif|webp|avif|svg|ico|cur|bmp|woff2?|ttf|otf|eot)$/i;
+
 /** `styles` are texts by their paths in the download, `paths` all that is in it. */
 export function styleFilesIn(styles: Readonly<Record<string, string>>, paths: readonly string[]): StyleFile[] {
   const there = new Set(paths);
   const found = Object.entries(styles).flatMap(([from, text]) =>
     addressesOfFile(from, text).flatMap(({ value }): StyleFile[] => {
       const target = resolveInSite(value, from);
-      const isThere = target.kind === 'file' && there.has(target.path);
+      const isThere = target.kind === 'file' && SHOWN.test(target.path) && there.has(target.path);
       return isThere ? [{ style: nameOf(from), address: value, path: target.path }] : [];
     }),
   );
@@ -38,7 +41,7 @@ export function broughtFiles(
   const changes = new Map<string, FileChange>();
   for (const { style, address, content } of brought) {
     const target = resolveInSite(address, kitPath(kit, style));
-    if (target.kind === 'file' && !files.has(target.path))
+    if (target.kind === 'file' && SHOWN.test(target.path) && !files.has(target.path))
       changes.set(target.path, { kind: 'put', path: target.path, before: null, after: content });
   }
   return [...changes.values()];

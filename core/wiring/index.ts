@@ -17,6 +17,7 @@ export {
   isMarker,
   isOfKit,
   type Kit,
+  type KitFile,
   KitManifest,
   kitPath,
   type KitManifestInput,

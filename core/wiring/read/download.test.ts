@@ -12,6 +12,18 @@ describe('of a download', () => {
     ]);
   });
 
+  it('of builds for several ends the one that works everywhere is taken, unless the manual names another', () => {
+    const paths = ['d/kite.esm.js', 'd/kite.umd.min.js', 'd/kite.cjs', 'd/kite.mjs', 'd/kite-box.esm.js'];
+    expect(neededOf(paths).take).toEqual(['d/kite.umd.min.js', 'd/kite-box.esm.js']);
+    expect(neededOf(paths, ["import kite from './kite.esm.js'"]).take).toEqual(['d/kite.esm.js', 'd/kite-box.esm.js']);
+    expect(neededOf(['d/kite.esm.js', 'd/kite.cjs']).take).toEqual(['d/kite.esm.js']);
+  });
+
+  it('styles of like names are not the same', () => {
+    const paths = ['kite.js', 'grid.css', 'grid-module.css', 'grid.min.css', 'kite-es.css', 'kite.css'];
+    expect(neededOf(paths).take).toEqual(['kite.js', 'grid-module.css', 'grid.min.css', 'kite-es.css', 'kite.css']);
+  });
+
   it('what stands in a folder for makers alone is taken all the same', () => {
     expect(neededOf(['src/a.js', 'src/a.css']).take).toEqual(['src/a.js', 'src/a.css']);
     expect(neededOf(['a.js', 'gulpfile.js', 'test/t.js']).take).toEqual(['a.js']);

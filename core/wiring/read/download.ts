@@ -7,7 +7,7 @@ const FOR_MAKERS =
   /(?:^|\/)(?:src|source|sources|test|tests|spec|node_modules|scripts|tools|\.github)\/|(?:^|\/)(?:gulpfile|gruntfile|webpack\.config|rollup\.config|karma\.conf)\.[cm]?js$/i;
 
 /** Words in a file's name that say for what it was made, not what it is (common practice, no source). */
-const MADE_AS = /[.-](?:min|esm|es|mjs|module|umd|iife|cjs|common|bundle)(?=[.-])/gi;
+const MADE_AS = /(?:[.-](?:min|esm|umd|iife|cjs)|\.(?:es|mjs|module|common|bundle))(?=[.-])/gi;
 const AS_MODULE = /[.-](?:esm?|module)[.-]|\.mjs$/i;
 /** For another place than a browser. */
 const NO_BROWSER = /[.-](?:cjs|common)[.-]|\.cjs$/i;
@@ -15,7 +15,7 @@ const NO_BROWSER = /[.-](?:cjs|common)[.-]|\.cjs$/i;
 const bare = (path: string): string =>
   nameOf(path)
     .toLowerCase()
-    .replace(MADE_AS, '')
+    .replace(/\.css$/i.test(path) ? /[.-]min(?=\.)/i : MADE_AS, '')
     .replace(/\.[cm]js$/, '.js');
 const isMade = (path: string): boolean => /\.min\.(?:js|css)$/i.test(path);
 
