@@ -66,7 +66,7 @@ for (const [at, { manifest }] of KITS.entries()) {
 }
 
 for (const [at, fault] of ALL_FAULTS.entries()) {
-  const tag = at % 4 === 0 ? [] : LONG;
+  const tag = at % 8 === 0 ? [] : LONG;
   test(`${fault.name}: the browser does what is said, and after the mend all is whole`, { tag }, async ({ page }) => {
     const files = filesFrom(faultySite(fault));
     const n = fault.breaks ?? 0;

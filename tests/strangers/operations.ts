@@ -4,6 +4,9 @@ import { patternOf, type Gallery } from '../../core/markup/index.ts';
 import type { PageReading, SiteReading } from '../../core/model/index.ts';
 import type { Intent } from '../../core/plans/index.ts';
 import { folderOf, isPagePath, isPicturePath } from '../../core/site/index.ts';
+import type { Kit } from '../../core/wiring/index.ts';
+import { kitNamed, KITS } from '../kits.ts';
+import { download, linesOf } from '../wiring/downloads.fixture.ts';
 import { bagOfPage, bagOfPart, leadsOf, leadTo, together, without, type Bag, type Texts } from './outside.ts';
 
 /** Null where nothing is wrong, else what is. Texts of the pages before and after. */
@@ -246,10 +249,29 @@ const sectioning: Of = (place, _gallery, n) => {
   };
 };
 
-const wiring: Of = ({ page }, _gallery) => ({
-  intent: { kind: 'wire', page: page.path },
-  judge: only(never, (token) => !token.startsWith('word ')),
-});
+/** What a viewer adds to stands among other words of its author: one more class, a word in `rel`, code on a click. */
+const isShared = (token: string): boolean => / (?:class|rel|onclick)=/.test(token);
+/** Words are written for viewers alone that look for them in an element. */
+const wiredWith = ({ caption }: Kit['manifest']): Judge =>
+  only(isShared, (token) => caption.class !== undefined || !token.startsWith('word '));
+
+const OVERLAYS = KITS.filter(({ manifest }) => manifest.does === 'overlay');
+
+const wiring: Of = ({ page, pick }, _gallery) => {
+  const kit = OVERLAYS[pick(OVERLAYS.length)];
+  if (!kit) return null;
+  return { intent: { kind: 'wire', page: page.path, kit: kit.manifest.name }, judge: wiredWith(kit.manifest) };
+};
+
+/** Scripts that the program does not know, by the names that they have here. */
+const MANUALS = { beam: 'torch', gleam: 'ember', dazzle: 'spangle', gloam: 'murk', parade: 'march' } as const;
+
+const pasting: Of = ({ page, pick }, _gallery) => {
+  const [kit, name] = Object.entries(MANUALS)[pick(Object.keys(MANUALS).length)] ?? ['beam', 'torch'];
+  const { 'README.md': manual = '', ...files } = download(kit, name);
+  const intent = { kind: 'paste-lines' as const, page: page.path, text: linesOf({ 'README.md': manual }), files };
+  return { intent, judge: wiredWith(kitNamed(kit).manifest) };
+};
 
 /** Several items of a gallery, in no order. */
 function someStrands(place: Place, gallery: Gallery, n: number): string[] {
@@ -417,6 +439,7 @@ export const ON_GALLERIES: Readonly<Record<string, Of>> = {
   'split on pages': splitting,
   'another section': sectioning,
   'a viewer wired': wiring,
+  'lines of a manual pasted': pasting,
   'some items removed': removingSome,
   'some items moved': movingSome,
   'some items copied': copying,

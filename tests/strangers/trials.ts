@@ -5,7 +5,7 @@ import { planFor } from '../../core/plans/index.ts';
 import { galleriesOf, hazardsOf, menusOf, parsePage, patternOf } from '../../core/markup/index.ts';
 import { applyChange, isPagePath, PathIndex, type FileContent, type SiteFiles } from '../../core/site/index.ts';
 import { wiringOf } from '../../core/wiring/index.ts';
-import { VIEWERS } from '../kits.ts';
+import { KITS, VIEWERS } from '../kits.ts';
 import { randomFrom } from '../robust/part.ts';
 import { ON_GALLERIES, ON_SITES, type Trial } from './operations.ts';
 import type { Texts } from './outside.ts';
@@ -136,7 +136,7 @@ export function tryOn(
   { seed, seconds }: { seed: number; seconds: number },
 ): OfPackage {
   const began = performance.now();
-  const site = readSite(files, new Map(), VIEWERS);
+  const site = readSite(files, new Map(), KITS);
   const outcome: OfPackage = {
     ...newOutcome(),
     pages: site.pages.length,
