@@ -7,7 +7,7 @@ import { applyChange } from '../../core/site/index.ts';
 import { KITS } from '../kits';
 import { faultySite, kitFiles, NAMES, PARTS, wiredPage } from '../wiring/faults.fixture';
 import { ALL_FAULTS } from '../wiring/moduleFaults.fixture';
-import { filesFrom, read, rehearsePage } from '../wiring/rehearsing';
+import { filesFrom, placeOf, read, rehearsePage } from '../wiring/rehearsing';
 import { expect, LONG, test } from './fixtures';
 
 test.beforeEach(({ expected }) => {
@@ -70,7 +70,9 @@ for (const [at, fault] of ALL_FAULTS.entries()) {
   test(`${fault.name}: the browser does what is said, and after the mend all is whole`, { tag }, async ({ page }) => {
     const files = filesFrom(faultySite(fault));
     const n = fault.breaks ?? 0;
-    const [broken] = await rehearsePage(page, files, 'index.html', [n]);
+    // What goes wrong from disk alone is looked at there.
+    const from = fault.rule === 'module-from-disk' ? 'disk' : placeOf(files);
+    const [broken] = await rehearsePage(page, files, 'index.html', [n], from);
     expect(broken?.disagreements ?? [], 'the model and the browser agree on the fault').toEqual([]);
     // What a visitor is promised: this picture, in the viewer, alone and among its neighbours.
     const isWhole = (one: typeof broken) =>
