@@ -333,11 +333,13 @@ async function step(
     const now = pictureInFront(before);
     return now && now.address !== from && now.address !== null && now.loaded ? now.address : null;
   };
-  const settled = (patience: number) =>
-    until(
-      () => moved() ?? (pictureInFront(before)?.address === from && performance.now() > end ? 'same' : null),
-      patience,
-    );
+  // While another picture is on its way the former one's address may still be told: then it is not the same yet.
+  const wasLoaded = pictureInFront(before)?.loaded === true;
+  const stands = () => {
+    const now = pictureInFront(before);
+    return now?.address === from && (now.loaded || !wasLoaded) && performance.now() > end;
+  };
+  const settled = (patience: number) => until(() => moved() ?? (stands() ? 'same' : null), patience);
   const rtl = getComputedStyle(document.documentElement).direction === 'rtl';
   let end = performance.now() + 120;
   key((way === 'next') === rtl ? 'ArrowLeft' : 'ArrowRight');
