@@ -202,6 +202,7 @@ const lines = (text: string): string[] =>
 
 const PASTED = [
   { kit: 'glow', name: 'sheen', tag: [] },
+  { kit: 'peephole', name: 'squint', tag: [LONG] },
   { kit: 'beam', name: 'torch', tag: [LONG] },
   { kit: 'gleam', name: 'ember', tag: [LONG] },
   { kit: 'flare', name: 'spark', tag: [LONG] },

@@ -56,6 +56,7 @@ const WAYS = [
     name: 'sheen',
     shows: [/class="?sheen/i, "<script>$(function () { $('.sheen').sheen(); });</script>"],
   },
+  { kit: 'peephole', name: 'squint', shows: [/class="?peep/, "<script>squint('.peep');</script>"] },
   { kit: 'beam', name: 'torch', shows: [/data-torch="?[\w-]+/, "<script>Torch.bind('[data-torch]');</script>"] },
   {
     kit: 'gleam',
