@@ -71,8 +71,11 @@ function pointAtNamesake(site: SiteReading, { page, attribute, path, full }: Mis
 
 /** A viewer's own file that is nowhere in the site is copied in, where the page asks for it. */
 function copyKitFile(site: SiteReading, { loads, path }: Missed): Fix | null {
+  return !loads || site.index.namesakes(path).length > 0 ? null : copyOfKitFile(site, path);
+}
+
+export function copyOfKitFile(site: SiteReading, path: string): Fix | null {
   const name = nameOf(path);
-  if (!loads || site.index.namesakes(path).length > 0) return null;
   const text = site.kits.find(({ files }) => Object.hasOwn(files, name))?.files[name];
   if (text === undefined) return null;
   const file: FileChange = { kind: 'put', path, before: null, after: { kind: 'text', text } };

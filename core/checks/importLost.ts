@@ -1,7 +1,8 @@
 import { cutLine, insertBeside, STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import { type FileChange, nameOf, relativeReference } from '../site/index.ts';
-import { isSlipOf, type ImportTrouble, type ModuleImport, type ScriptRun } from '../wiring/index.ts';
+import { LineIndex, nameOf } from '../site/index.ts';
+import { isSlipOf, specifierTo, type ImportTrouble, type ModuleImport, type ScriptRun } from '../wiring/index.ts';
+import { copyOfKitFile } from './fileMissing.ts';
 import { editScript, inScript } from './editScript.ts';
 import { planPage, type Fix, type Observation, type Rule } from './finding.ts';
 
@@ -32,7 +33,7 @@ const STOPS = 'The browser stops the whole script there, before its first line r
 const TOLD: Record<ImportTrouble, Told | null> = {
   bare: {
     says: ({ from }) => `“${from}” is a bare name, and no import map of this page says which file it is.`,
-    why: `${STOPS}, with “Failed to resolve module specifier”: an address begins with ./ or ../ and so on.`,
+    why: `${STOPS}, with “Failed to resolve module specifier”: in an import a file of the site begins with ./ or ../; without that it is the name of a package.`,
     fixes: pointedAt,
   },
   'map too late': {
@@ -43,7 +44,11 @@ const TOLD: Record<ImportTrouble, Told | null> = {
   missing: {
     says: ({ include }) => `There is no ${include.path}, which is imported here.`,
     why: `${STOPS}: a module runs only when all that it imports is there.`,
-    fixes: (site, page, run, lost) => [...pointedAt(site, page, run, lost), ...copied(site, lost)],
+    fixes: (site, page, run, lost) => [
+      ...pointedAt(site, page, run, lost),
+      // A file of a known viewer that was not copied along.
+      ...[copyOfKitFile(site, lost.include.path ?? '')].flatMap((fix) => fix ?? []),
+    ],
   },
   'not exported': {
     says: ({ from, exported }) =>
@@ -59,7 +64,7 @@ const TOLD: Record<ImportTrouble, Told | null> = {
 function findingOf(site: SiteReading, page: PageReading, run: ScriptRun, lost: ModuleImport, told: Told): Observation {
   const { include } = run;
   const content = include.path === null ? undefined : site.files.get(include.path);
-  const inFile = include.inline || content?.kind !== 'text' ? null : content.text.slice(0, lost.at).split('\n').length;
+  const inFile = include.inline || content?.kind !== 'text' ? null : new LineIndex(content.text).lineAt(lost.at);
   const at = lost.trouble === 'not exported' ? lost.statement : lost.fromAt;
   return {
     matter: `${page.path}:${include.path ?? include.line}:${lost.from}:${lost.exported ?? ''}`,
@@ -87,8 +92,7 @@ function pointedAt(site: SiteReading, page: PageReading, run: ScriptRun, { from,
   const [path, ...more] = found;
   if (path === undefined || more.length > 0) return [];
   const home = run.include.inline ? page.base : (run.include.path ?? page.base);
-  const reference = relativeReference(home, path);
-  const meant = /^[./]/.test(reference) ? reference : `./${reference}`;
+  const meant = specifierTo(home, path);
   return [corrected(site, page, run, { ...fromAt, text: `'${meant}'` }, `Write ${meant}`)];
 }
 
@@ -101,23 +105,6 @@ function corrected(
 ): Fix {
   const plan = () => editScript(page, include, [edit], `Correct an import on ${page.path}`, site);
   return { kind: 'change', states: STATES.code, label, plan };
-}
-
-/** A file of a known viewer that was not copied along. */
-function copied(site: SiteReading, { include: { path } }: ModuleImport): Fix[] {
-  if (path === null) return [];
-  const name = nameOf(path);
-  const text = site.kits.find(({ files }) => Object.hasOwn(files, name))?.files[name];
-  if (text === undefined) return [];
-  const file: FileChange = { kind: 'put', path, before: null, after: { kind: 'text', text } };
-  return [
-    {
-      kind: 'change',
-      states: STATES.nothing,
-      label: `Copy ${name} there`,
-      plan: () => ({ ok: true, change: { label: `Copy ${path}`, files: [file] } }),
-    },
-  ];
 }
 
 /** As the other module exports it: its default, or the name that is meant. */

@@ -46,7 +46,7 @@ export const markerUnlike: Rule = {
             fixes: [
               {
                 kind: 'change',
-                label: wrong ? `Correct it to ${wrong.meant}` : `Add ${meant}`,
+                label: labelOf(manifest, wrong?.meant ?? null),
                 plan: () => mend(page, use, link, strand.name, commonGroup(items, use.kit)),
               },
             ],
@@ -55,6 +55,12 @@ export const markerUnlike: Rule = {
       }),
     ),
 };
+
+function labelOf(manifest: KitUse['kit']['manifest'], corrected: string | null): string {
+  const { marker } = manifest;
+  if (isHandler(marker)) return `Write ${marker.attribute}="${marker.value}"`;
+  return corrected === null ? `Add ${markerName(manifest)}` : `Correct it to ${corrected}`;
+}
 
 /** A handler that is there and reads otherwise. */
 function handlerUnlike(

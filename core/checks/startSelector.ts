@@ -122,7 +122,7 @@ function whyNoLink({ kit, strays }: KitUse, matched: number, selector: string | 
   if (matched > 0)
     return `The ${name} opens links. A click on these reaches the link around or inside them, which it does not answer.`;
   if (selector !== null && wordAlone(selector))
-    return 'A bare word means a tag of that name. A class begins with a dot, an id with a hash.';
+    return 'A bare word means a tag of that name. A class begins with a dot, an id with a hash, an attribute stands in brackets.';
   if (selector !== null && selector !== withoutInvisible(selector))
     return 'A character that nobody sees stands in it, as it is copied along from many a web page; to a browser it is another name.';
   return `The ${name} starts with no links and answers no click.`;

@@ -60,7 +60,7 @@ export {
 export { type ScriptRun } from './read/scripts.ts';
 export { type StartingScript } from './read/starts.ts';
 export { type LinkMemory, type WiringSite } from './write/site.ts';
-export { type ImportTrouble, type ModuleImport } from './read/moduleGraph.ts';
+export { type ImportTrouble, type ModuleImport, specifierTo } from './read/moduleGraph.ts';
 export { type Wanted, wantedOf } from './write/wanted.ts';
 export { openable } from './write/marks.ts';
 export { rewire } from './write/wire.ts';

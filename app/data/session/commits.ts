@@ -41,16 +41,19 @@ export class Commits {
   }
 
   do(intent: Intent): Promise<Outcome> {
-    return this.inTurn(async () => {
-      const planned = await analysis().plan(intent);
-      if (!planned.ok) return planned;
-      const { change, diffs, named = [], left = [] } = planned;
-      // What is asked for twice (by Enter and by leaving the field) is done once, and leaves one entry to undo.
-      if (change.files.every((file) => file.kind === 'edit' && file.edits.length === 0))
-        return { ok: true, label: change.label, diffs: [] };
-      const outcome = await this.commit(await this.#site.store.writeChange(this.#site.site.id, change), diffs);
-      return outcome.ok ? { ...outcome, named, left } : outcome;
-    });
+    return this.inTurn(() => this.perform(intent));
+  }
+
+  /** What is asked for, by who has the turn. */
+  async perform(intent: Intent): Promise<Outcome> {
+    const planned = await analysis().plan(intent);
+    if (!planned.ok) return planned;
+    const { change, diffs, named = [], left = [] } = planned;
+    // What is asked for twice (by Enter and by leaving the field) is done once, and leaves one entry to undo.
+    if (change.files.every((file) => file.kind === 'edit' && file.edits.length === 0))
+      return { ok: true, label: change.label, diffs: [] };
+    const outcome = await this.commit(await this.#site.store.writeChange(this.#site.site.id, change), diffs);
+    return outcome.ok ? { ...outcome, named, left } : outcome;
   }
 
   step(way: 'undo' | 'redo'): Promise<Outcome> {

@@ -1,7 +1,6 @@
 /** An intent that brings files along which are no texts: their contents are kept before it is done. */
-import { decodeText, isTextPath, refuse, type FileContent } from '~core/site/index.ts';
+import { decodeText, isTextPath, type FileContent } from '~core/site/index.ts';
 import type { Intent } from '~core/plans/index.ts';
-import { analysis } from '../../workers/start';
 import type { IntakeFile } from '../intake/incoming';
 import { INTAKE_LOCK } from '../intake/lock';
 import { savePictures } from '../intake/savePictures';
@@ -18,12 +17,7 @@ export function doWith(
   return commits.inTurn(() =>
     navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
       const contents = await Promise.all(files.map((file) => contentOf(site, file)));
-      const planned = await analysis().plan(intentFor(contents));
-      if (!planned.ok) return planned;
-      const { change, diffs, named = [], left = [] } = planned;
-      if (change.files.length === 0) return refuse('There is nothing to write.');
-      const outcome = await commits.commit(await site.store.writeChange(site.site.id, change), diffs);
-      return outcome.ok ? { ...outcome, named, left } : outcome;
+      return commits.perform(intentFor(contents));
     }),
   );
 }

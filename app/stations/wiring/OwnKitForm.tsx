@@ -90,7 +90,7 @@ function Marker() {
           <MenuItem value="gallery">what holds them</MenuItem>
         </Text>
       )}
-      {by !== 'call' && on === 'gallery' && <Text name="links" label="Links in it" />}
+      {by !== 'call' && on === 'gallery' && <Text name="links" label="Selector of its links" />}
     </Box>
   );
 }

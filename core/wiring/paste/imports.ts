@@ -1,5 +1,6 @@
 /** What pasted code imports: which files of the site these are, and how the page has to write them. */
-import { relativeReference, type Edit } from '../../site/index.ts';
+import type { Edit } from '../../site/index.ts';
+import { importsOf, specifierTo } from '../read/moduleGraph.ts';
 import { readCode } from '../read/scriptFacts.ts';
 import type { Imported } from '../read/modules.ts';
 import type { WiringPage, WiringSite } from '../write/site.ts';
@@ -39,18 +40,8 @@ function addressOf({ files }: WiringSite, from: string): string {
 
 /** What a pasted import map says; nothing where it is no JSON. */
 function mapIn(pieces: readonly Piece[]): Readonly<Record<string, string>> {
-  const entries = pieces.flatMap(({ kind, text }) => (kind === 'map' ? entriesOf(text) : []));
+  const entries = pieces.flatMap(({ kind, text }) => (kind === 'map' ? Object.entries(importsOf(text)) : []));
   return Object.fromEntries(entries);
-}
-
-function entriesOf(text: string): [string, string][] {
-  try {
-    const data: unknown = JSON.parse(text);
-    const imports: unknown = data !== null && typeof data === 'object' && 'imports' in data ? data.imports : {};
-    return Object.entries(imports ?? {}).filter((pair): pair is [string, string] => typeof pair[1] === 'string');
-  } catch {
-    return [];
-  }
 }
 
 /** Each import by the place that its file really has, seen from the page. */
@@ -58,8 +49,7 @@ export function importEdits(page: WiringPage, code: string, imports: readonly Pa
   const edits = importsIn(code).flatMap(({ from, fromAt }): Edit[] => {
     const file = imports.find((one) => one.from === from)?.file;
     if (file?.found !== 'here') return [];
-    const reference = relativeReference(page.base, file.path);
-    const meant = /^[./]/.test(reference) ? reference : `./${reference}`;
+    const meant = specifierTo(page.base, file.path);
     const quote = code[fromAt.start] ?? "'";
     return meant === from ? [] : [{ ...fromAt, text: quote + meant + quote }];
   });

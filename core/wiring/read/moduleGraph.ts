@@ -3,7 +3,7 @@
  * (WHATWG HTML §8.1.5.2 “Import maps”, §8.1.6.2 “resolve a module specifier”).
  */
 import { textOf, valueOf, type PageDocument } from '../../markup/index.ts';
-import { resolveInSite, type PathIndex, type SiteFiles } from '../../site/index.ts';
+import { relativeReference, resolveInSite, type PathIndex, type SiteFiles } from '../../site/index.ts';
 import type { Include } from './includes.ts';
 import type { Imported } from './modules.ts';
 import { readScript, type ScriptReading } from './scriptFacts.ts';
@@ -51,7 +51,8 @@ const ADDRESS = /^(?:\.{0,2}\/|[a-z][a-z0-9+.-]*:)/i;
 export function withImports(scripts: readonly LoadedScript[], files: SiteFiles, page: ModulePage): LoadedScript[] {
   if (!scripts.some(({ reading }) => reading?.ok && reading.imports.length > 0)) return [...scripts];
   const maps = importMapsIn(page.document);
-  const loaded = new Set(scripts.flatMap(({ include }) => include.path ?? []));
+  // A plain script of the same file is another thing than the module.
+  const loaded = new Set(scripts.flatMap(({ include }) => (include.module ? (include.path ?? []) : [])));
   const expand = (script: LoadedScript): LoadedScript[] => {
     if (!script.reading?.ok) return [script];
     const before: LoadedScript[] = [];
@@ -115,8 +116,14 @@ function importMapsIn({ elements }: PageDocument): ImportMap[] {
   });
 }
 
-/** A map that is no JSON maps nothing. */
-function importsOf(text: string): ImportMap['imports'] {
+/** How a file of the site is written in an import: without a dot before it, it would be the name of a package. */
+export function specifierTo(from: string, path: string): string {
+  const reference = relativeReference(from, path);
+  return /^[./]/.test(reference) ? reference : `./${reference}`;
+}
+
+/** What an import map says; one that is no JSON maps nothing. */
+export function importsOf(text: string): ImportMap['imports'] {
   try {
     const map: unknown = JSON.parse(text);
     const imports: unknown = map !== null && typeof map === 'object' && 'imports' in map ? map.imports : {};

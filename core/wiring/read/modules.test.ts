@@ -103,6 +103,11 @@ describe('where imports lead', () => {
     ]);
   });
 
+  it('a plain tag of the same file is another thing', () => {
+    const html = `<script src="a.js"></script>${inline("import './a.js'")}`;
+    expect(run(html, { 'pages/a.js': 'export default 1' }).map(({ runs }) => runs)).toEqual([false, true, true]);
+  });
+
   it('modules may import one another', () => {
     const texts = { 'pages/a.js': "import './b.js'", 'pages/b.js': "import './a.js'" };
     expect(run('<script type="module" src="a.js"></script>', texts).map(({ runs }) => runs)).toEqual([true, true]);

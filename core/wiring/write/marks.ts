@@ -3,13 +3,14 @@ import {
   ancestors,
   classValue,
   someInside,
+  textOf,
   valueOf,
   type Gallery,
   type GalleryItem,
   type PageElement,
 } from '../../markup/index.ts';
 import { refuse, type Result } from '../../site/index.ts';
-import { besideMarker, isHandler, isMarker, opensOnClick, type Kit } from '../kit/manifest.ts';
+import { besideMarker, isHandler, isMarker, isOfKit, opensOnClick, type Kit } from '../kit/manifest.ts';
 import { captionOf, descriptionOf } from '../read/caption.ts';
 import { commonGroup, groupOf, misspeltMarker } from '../read/uses.ts';
 import { writtenHolder } from './containerEdits.ts';
@@ -38,7 +39,10 @@ export function wishesFor(
 ): Result<{ wishes: Wishes }> {
   const wishes: Wishes = new Map();
   const groups = groupNames(page, from, to, remembered);
-  if (from) unmark(page, from, remembered, wishes);
+  if (from) {
+    unmark(page, from, remembered, wishes);
+    unmarkWanted(site, page, from, wishes);
+  }
   const unmarkable = to && mark(site, page, from, to, groups, wishes);
   if (unmarkable) return refuse(unmarkable);
   if (to && !from) addOwnWords(page, to, wishes);
@@ -93,14 +97,50 @@ export function attributesOf({ manifest }: Kit): string[] {
   ].flatMap((name) => name ?? []);
 }
 
-/** Classes that elements have for a viewer alone. */
-const classesOf = (kit: Kit): string[] =>
-  [...wantedClasses(kit), kit.manifest.marker.class].flatMap((name) => name ?? []);
+const hasClass = (element: PageElement, name: string): boolean =>
+  (valueOf(element, 'class') ?? '').split(/\s+/).includes(name);
+
+/** What the viewer wanted besides, taken off the items of galleries: elsewhere such names are for other ends. */
+function unmarkWanted(site: WiringSite, page: WiringPage, from: Kit, wishes: Wishes): void {
+  const classes = wantedClasses(from).filter((name) => !isStyled(site, page, from, name));
+  const names = wantedNames(from);
+  for (const { container, items } of page.galleries) {
+    const holder = writtenHolder(container);
+    const elements = items.flatMap((item) => [item.elements[0] ?? null, item.image]);
+    for (const element of [holder, ...elements]) if (element) dropClasses(element, classes, wishes);
+    for (const { link } of items)
+      for (const name of names) if (link && valueOf(link, name) !== undefined) wishesOf(wishes, link).set(name, null);
+  }
+}
+
+function dropClasses(element: PageElement, names: readonly string[], wishes: Wishes): void {
+  const wish = wishesOf(wishes, element);
+  const wished = wish.get('class');
+  const now = wished === undefined ? (valueOf(element, 'class') ?? '') : (wished ?? '');
+  const gone = names.filter((name) => now.split(/\s+/).includes(name));
+  if (gone.length === 0) return;
+  const left = now.split(/\s+/).filter((name) => name !== '' && !gone.includes(name));
+  if (wished === undefined) wish.set('class', classValue(element, [], gone));
+  else wish.set('class', left.length > 0 ? left.join(' ') : null);
+}
+
+/** A class that the author's own styles speak of was there before the viewer, or is needed after it. */
+function isStyled({ files }: WiringSite, { document }: WiringPage, kit: Kit, name: string): boolean {
+  const asked = new RegExp(`\\.${name}(?![\\w-])`);
+  const inPage = document.elements.some((one) => one.tag === 'style' && asked.test(textOf(one)));
+  return (
+    inPage ||
+    [...files].some(
+      ([path, content]) =>
+        content.kind === 'text' && /\.css$/i.test(path) && !isOfKit(kit, path) && asked.test(content.text),
+    )
+  );
+}
 
 function unmark(page: WiringPage, from: Kit, remembered: Remembered, wishes: Wishes): void {
   const names = attributesOf(from);
   const { marker } = from.manifest;
-  const ownClasses = classesOf(from);
+  const ownClass = marker.class;
   for (const element of page.document.elements) {
     for (const { name, value } of element.attributes) {
       const isOther = name === marker.attribute && !isMarker(from.manifest, name, value);
@@ -108,12 +148,8 @@ function unmark(page: WiringPage, from: Kit, remembered: Remembered, wishes: Wis
       const left = name === marker.attribute ? besideMarker(from.manifest, name, value) : '';
       wishesOf(wishes, element).set(name, left === '' ? null : left);
     }
-    const classes = (valueOf(element, 'class') ?? '').split(/\s+/).filter((name) => ownClasses.includes(name));
-    if (classes.length > 0) wishesOf(wishes, element).set('class', classValue(element, [], classes));
-    // Other elements may have attributes of those names for ends of their own.
-    if (element.tag === 'a')
-      for (const name of wantedNames(from))
-        if (valueOf(element, name) !== undefined) wishesOf(wishes, element).set(name, null);
+    if (ownClass !== undefined && hasClass(element, ownClass))
+      wishesOf(wishes, element).set('class', classValue(element, [], [ownClass]));
     if (lentTo(element, remembered) !== null) wishesOf(wishes, element).set('title', null);
   }
 }
@@ -244,7 +280,12 @@ function markLink(
   if (marker.attribute !== undefined && marker.attribute !== kind?.attribute)
     addMarker(link, marker.attribute, from, to, group, wish);
   if (marker.class !== undefined) {
-    wish.set('class', classValue(link, [marker.class], from ? classesOf(from) : []));
+    // It stands where those stood that go.
+    const wished = wish.get('class');
+    const left = (wished ?? '').split(/\s+/);
+    const gone =
+      wished === undefined ? [] : (valueOf(link, 'class') ?? '').split(/\s+/).filter((one) => !left.includes(one));
+    wish.set('class', classValue(link, [marker.class], gone));
   }
   if (grouping && 'attribute' in grouping && group !== null) add(grouping.attribute, group);
   if (container?.attribute !== undefined) add(container.attribute, `#${container.id}`);

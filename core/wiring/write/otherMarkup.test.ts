@@ -167,6 +167,15 @@ describe('markup that a viewer wants otherwise', () => {
     expect(left).toContain('My own words');
   });
 
+  it('leaves classes that the author’s own styles speak of, and what other links say', () => {
+    const styled = pageOf(
+      plain,
+      '<style>.kite { float: left }</style>',
+      '<p><a href="x.html" data-src="own">x</a></p>',
+    ).replaceAll('<li>', '<li class="kite">');
+    expect(thereAndBack(styled, kit)).toContain('data-src="own"');
+  });
+
   it('leaves attributes of the same name on what is no link', () => {
     const lazy = BARE.replace('src="t/a.jpg"', 'src="t/a.jpg" data-src="t/a-2.jpg"');
     expect(thereAndBack(lazy, kit)).toContain('data-src="t/a-2.jpg"');

@@ -1,6 +1,6 @@
 /** Start calls written at the end of a page, and taken out of whatever script makes them. */
 import { cutLine, insertAtEnd, insertBeside, newlineOf, type PageElement } from '../../markup/index.ts';
-import { type Edit, type FileChange, refuse, relativeReference, type Result } from '../../site/index.ts';
+import { type Edit, type FileChange, refuse, type Result } from '../../site/index.ts';
 import {
   kitPath,
   markerSelector,
@@ -11,6 +11,7 @@ import {
   type KitManifest,
 } from '../kit/manifest.ts';
 import type { Include } from '../read/includes.ts';
+import { specifierTo } from '../read/moduleGraph.ts';
 import { readScript } from '../read/scriptFacts.ts';
 import type { KitMention, StartingScript } from '../read/starts.ts';
 import type { KitUse } from '../read/uses.ts';
@@ -43,10 +44,8 @@ export function importText({ index }: Pick<WiringSite, 'index'>, { base }: Wirin
   if (start?.imported === undefined || !module) return null;
   const path = kitPath(kit, module.name);
   const real = index.lookup(path);
-  const reference = relativeReference(base, real.found === 'nothing' ? path : real.path);
+  const from = specifierTo(base, real.found === 'nothing' ? path : real.path);
   const name = start.way === 'method' ? (start.of ?? start.call) : start.call;
-  // Without a dot before it, an address is a name that only a map explains.
-  const from = /^[./]/.test(reference) ? reference : `./${reference}`;
   return `import ${start.imported === 'default' ? name : `{ ${name} }`} from '${from}';`;
 }
 
