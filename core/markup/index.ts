@@ -10,6 +10,7 @@ export {
   attributeOf,
   closest,
   descendants,
+  isWithin,
   type PageDocument,
   type PageElement,
   parsePage,

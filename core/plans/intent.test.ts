@@ -31,6 +31,14 @@ const WHOLE: Record<Intent['kind'], object> = {
   renumber: gallery,
   'split-gallery': { ...gallery, size: 12 },
   'set-style': { ...gallery, setting: 'gap', value: '1px', at: 600 },
+  'set-options': {
+    ...gallery,
+    kit: 'k',
+    strand: 's',
+    options: { a: true, b: 2, c: 'd' },
+    look: { '--e': '1px' },
+    preset: 'P',
+  },
   'set-units': { page: 'p', selector: 'li', gallery: true },
   'complete-items': { ...gallery, items: [0] },
   'apply-pattern': { ...gallery, pattern: '<li></li>', words: 'alt' },
@@ -74,6 +82,7 @@ const WHOLE: Record<Intent['kind'], object> = {
 
 /** Parts that may be left out. */
 const OPTIONAL = [
+  'preset',
   'at',
   'mapping',
   'tags',
@@ -111,6 +120,7 @@ describe('parts', () => {
     ['set-style', { value: null, at: null }],
     ['set-style', { at: 100 }],
     ['set-style', { at: 4000 }],
+    ['set-options', { strand: null, options: { a: null }, look: { '--e': null }, preset: undefined }],
     ['set-units', { gallery: null }],
     ['split-gallery', { size: 1 }],
     ['split-gallery', { size: 10_000 }],
@@ -169,6 +179,9 @@ describe('parts', () => {
     ['set-style', { at: 99 }],
     ['set-style', { at: 4001 }],
     ['set-style', { at: 600.5 }],
+    ['set-options', { options: { a: {} } }],
+    ['set-options', { look: { '--e': 1 } }],
+    ['set-options', { look: { '--e': 'v'.repeat(301) } }],
     ['set-units', { selector: '' }],
     ['set-units', { selector: 's'.repeat(501) }],
     ['complete-items', { items: [] }],

@@ -150,6 +150,16 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('list-sections'), page: z.string() }),
   z.strictObject({ kind: z.literal('add-menu-entry'), target: z.string(), label: line.min(1) }),
   z.strictObject({ kind: z.literal('align-menus') }),
+  /** Options and looks of a viewer for a gallery, or for one link of it; null takes one back. */
+  z.strictObject({
+    kind: z.literal('set-options'),
+    ...gallery,
+    kit: z.string().max(60),
+    strand: z.string().nullable(),
+    options: z.record(z.string().max(60), z.union([z.boolean(), z.number(), line]).nullable()),
+    look: z.record(z.string().max(80), z.string().max(300).nullable()),
+    preset: z.string().max(60).optional(),
+  }),
   /** With a kit by its name; without one, that which the page uses already, or the first there is. */
   z.strictObject({ kind: z.literal('wire'), page: z.string(), kit: z.string().max(60).optional() }),
   /** A viewer script of the author's: its manifest, and texts of files that are not in the site yet, by their names. */

@@ -39,6 +39,7 @@ import { addMenuEntry, alignMenus } from './menuWork.ts';
 import { newPage } from './newPage.ts';
 import { deletePage, setStylesheet } from './pageWork.ts';
 import { addSection, listSections } from './sections.ts';
+import { setViewerOptions } from './options.ts';
 import { orderGallery, setOrder } from './order.ts';
 import { exchange, merge, mergeMany, rename, renameMany } from './rename.ts';
 import { setSources } from './sources.ts';
@@ -90,6 +91,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   renumber: renumberGallery,
   'split-gallery': splitGallery,
   'set-style': setStyle,
+  'set-options': setViewerOptions,
   'set-units': setUnits,
   'complete-items': completeItems,
   'apply-pattern': applyPatternTo,

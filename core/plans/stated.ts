@@ -36,6 +36,7 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = 
   'list-sections': { ...STATES.adds, takes: ['tags', 'attributes', 'words'] },
   'add-menu-entry': { ...STATES.adds, takes: ['attributes', 'tags'] },
   'align-menus': { ...STATES.adds, takes: ['attributes', 'tags', 'words'] },
+  'set-options': { takes: ['code', 'attributes', 'tags'], gives: ['code', 'attributes', 'tags'] },
   wire: STATES.wires,
   unwire: STATES.wires,
   'change-kit': STATES.wires,

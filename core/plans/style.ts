@@ -104,7 +104,7 @@ function layoutAt(site: StyledSite, path: string, n: number, at: number | null):
   return situation && gallery ? layoutOf(situation, gallery) : null;
 }
 
-function changesBetween(
+export function changesBetween(
   before: ReadonlyMap<string, FileContent>,
   after: ReadonlyMap<string, FileContent>,
 ): FileChange[] {
@@ -119,7 +119,7 @@ function changesBetween(
 }
 
 /** The site as it would be with a stylesheet of the author's on the page: the shared one, or a first one. */
-function withOwnStylesheet(site: SiteReading, path: string): StyledSite | string {
+export function withOwnStylesheet(site: SiteReading, path: string): StyledSite | string {
   const styled = styledSite(site);
   const page = site.pages.find((one) => one.path === path);
   if (!page) return `There is no page ${path} any more.`;

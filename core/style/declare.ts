@@ -44,7 +44,7 @@ interface GalleryAt {
   gallery: number;
 }
 
-type Declared = Result<{ site: StyledSite }>;
+export type Declared = Result<{ site: StyledSite }>;
 
 export function situationOf(
   site: StyledSite,
@@ -173,7 +173,7 @@ function placeAndWords({ rule, declaration: { property, value, important, range 
   return `${rule.stylesheet.path}, line ${line}: ${rule.prelude} { ${property}: ${value}${important ? ' !important' : ''} }`;
 }
 
-interface Draft {
+export interface Draft {
   path: string;
   edits: Edit[];
   /** Pages that have to change along, as where the gallery needs a class first. */
@@ -360,7 +360,7 @@ export function loading(site: StyledSite, sheet: Stylesheet): StyledPage[] {
 }
 
 /** The site with a draft done; pages that changed are read again. */
-function applied(site: StyledSite, draft: Draft): StyledSite | string {
+export function applied(site: StyledSite, draft: Draft): StyledSite | string {
   const files = new Map(site.files);
   const changed = new Map<string, string>();
   for (const { path, edits } of [draft, ...(draft.also ?? [])]) {

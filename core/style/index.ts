@@ -1,7 +1,9 @@
 export { type Situation, weightOf, winnerFor } from './cascade.ts';
 export { type Box, missedBy } from './effect.ts';
 export { declareAll, loading, situationOf, type StyledSite, WIDE } from './declare.ts';
+export { setForPage } from './forPage.ts';
 export { type Layout, layoutOf, type Method } from './layout.ts';
 export { allHold, upTo } from './media.ts';
 export { type Field, placeOf, type Setting, SETTINGS } from './settings/index.ts';
+export { troubleWith } from './values.ts';
 export { linkedStyles, type Rule, styleLink } from './stylesheets.ts';

@@ -142,7 +142,8 @@ function collapsed([top = '', right = '', bottom = '', left = '']: readonly stri
 export function troubleWith(property: string, value: string): string | null {
   if (/[;{}]|\/\*/.test(value)) return `“${value}” would end the declaration`;
   if (value.trim() === '') return 'it is empty';
-  if (/var\(|env\(/.test(value)) return null;
+  // A custom property takes whatever its reader can use.
+  if (property.startsWith('--') || /var\(|env\(/.test(value)) return null;
   return lexer.matchProperty(property, value).error === null ? null : `“${value}” is no value for ${property}`;
 }
 

@@ -71,7 +71,7 @@ export function appendDeclaration(rule: Rule, property: string, value: string): 
 }
 
 /** The comment above a rule that was written here; whatever else stands above a rule is the author's. */
-const OURS = /(?:\r?\n){0,2}[ \t]*\/\* Gallery of [^*]*\*\/\s*$/;
+const OURS = /(?:\r?\n){0,2}[ \t]*\/\* (?:Gallery of|Viewer) [^*]*\*\/\s*$/;
 
 /**
  * A declaration with its semicolon, and with its line where it has one of its own; a rule that was written for it

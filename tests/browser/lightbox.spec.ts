@@ -50,7 +50,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.close());
 
-const dialogOf = (page: Page) => page.getByRole('dialog', { name: 'Enlarged picture' });
+const dialogOf = (page: Page) => page.getByRole('dialog');
 const focused = (page: Page) =>
   page.evaluate(
     () => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.getAttribute('href'),

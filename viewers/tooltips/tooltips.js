@@ -1,62 +1,105 @@
 /*
- * Tooltips: a link's words in a small box of the page's own look, for pointer and keyboard.
+ * Tooltips: a link's words in a small box of the page's own look, for pointer, finger and keyboard.
  *
  *   <ul data-hints> <li><a href="large/kite.jpg" title="A kite over the mere"> … </a></li> … </ul>
  *   startHints('.kites', { side: 'below' });
  *
- * The words are an element's data-hints-says, else its title. Without this script the browser shows the title by itself.
- * A classic script, so that it also runs from disk.
+ * The words are an element's data-hints-says, else its title. A pointer that rests on it shows
+ * them, a finger that rests too, and the keyboard's focus. Without this script the browser shows
+ * the title by itself. A classic script, so that it also runs from disk.
  */
 (() => {
   'use strict';
+  if (window.startHints) return; // included twice, it acts once
 
   const MARKER = 'data-hints';
-  const DEFAULTS = { side: 'above', delay: 300 };
+  const NAME = 'hints';
   const GAP = 8; // CSS px between the element and its words
-  const calls = [];
-  const set = new WeakSet();
+  const DEFAULTS = { side: 'above', delay: 300 };
+
+  const calls = []; // [selector, options] of calls before the page was read
+  const set = new WeakSet(); // elements that are listened to already
   let begun = false;
-  let tip = null;
+  let tip = null; // the box
   let on = null; // the element whose words are shown
   let timer = 0;
   let dismissed = null; // what Escape has closed stays closed until it is left
 
+  /** What the markup says, as what its default is: a switch, a number, or words. */
+  function asWritten(written, usual) {
+    if (typeof usual === 'boolean') return written !== 'off';
+    return typeof usual === 'number' ? Number(written) : written;
+  }
+
+  /** Of an element: its attributes, else those around it, else the call's, else the defaults. */
   function optionsOf(holder, given) {
     const options = { ...DEFAULTS, ...given };
     for (const name in DEFAULTS) {
-      const written = holder.getAttribute(`${MARKER}-${name}`);
-      if (written !== null)
-        options[name] = typeof DEFAULTS[name] === 'number' ? Number(written) : written;
+      const said = holder.closest(`[${MARKER}-${name}]`);
+      if (said) options[name] = asWritten(said.getAttribute(`${MARKER}-${name}`), DEFAULTS[name]);
     }
     return options;
   }
 
-  function show(element, options) {
+  function make(tag, name, inside, text) {
+    const element = document.createElement(tag);
+    element.className = `${NAME}-${name}`;
+    if (text) element.textContent = text;
+    if (inside) inside.append(element);
+    return element;
+  }
+
+  /** Gives an element the page's own ground and ink: it is as light or as dark as the page. */
+  function takeTone(element) {
+    const grounds = [document.body, document.documentElement]
+      .map((one) => getComputedStyle(one).backgroundColor)
+      .filter((color) => !/, 0\)$|\/ 0\)$/.test(color));
+    element.style.setProperty('--gallery-ground', grounds[0] || 'Canvas');
+    element.style.setProperty('--gallery-ink', getComputedStyle(document.body).color);
+  }
+
+  /** In front of all else, wherever it stands (HTML, popover). */
+  function makeTip() {
+    tip = make('div', 'tip');
+    tip.id = 'hints-tip';
+    tip.popover = 'manual';
+    tip.setAttribute('role', 'tooltip');
+    // The pointer may go over to the words (WCAG 2.2, 1.4.13).
+    tip.addEventListener('pointerenter', () => clearTimeout(timer));
+    tip.addEventListener('pointerleave', leave);
+  }
+
+  function show(element, holder, options) {
     hide();
-    if (!tip) {
-      tip = document.createElement('div');
-      tip.className = 'hints-tip';
-      tip.id = 'hints-tip';
-      tip.setAttribute('role', 'tooltip');
-      // The pointer may go over to the words (WCAG 2.2, 1.4.13).
-      tip.addEventListener('pointerenter', () => clearTimeout(timer));
-      tip.addEventListener('pointerleave', leave);
-      document.body.append(tip);
-    }
+    if (!tip) makeTip();
     on = element;
-    // The browser's own box must not come as well; viewers that read the title find it again afterwards.
+    takeTone(tip);
+    // The browser's own box must not come as well; a viewer that reads the title finds it again.
     tip.textContent = element.getAttribute(`${MARKER}-says`) || element.title;
     tip.dataset.title = element.getAttribute('title') ?? '';
     if (element.hasAttribute('title')) element.title = '';
     element.setAttribute('aria-describedby', tip.id);
-    tip.hidden = false;
-    const box = element.getBoundingClientRect();
-    const own = tip.getBoundingClientRect();
-    const above =
-      options.side === 'above'
-        ? box.top > own.height + GAP
-        : box.bottom + own.height + GAP > innerHeight;
-    tip.style.left = `${Math.max(GAP, Math.min(box.left + (box.width - own.width) / 2, document.documentElement.clientWidth - own.width - GAP))}px`;
+    holder.after(tip);
+    tip.showPopover?.();
+    place(boxOf(element), tip.getBoundingClientRect(), options.side);
+  }
+
+  /** Of all that an element holds: a link in a line is less tall than its picture. */
+  function boxOf(element) {
+    const range = document.createRange();
+    range.selectNodeContents(element);
+    const inside = range.getBoundingClientRect();
+    return inside.height ? inside : element.getBoundingClientRect();
+  }
+
+  /** On the side that is asked for where there is room, and never out of the window. */
+  function place(box, own, side) {
+    const fitsAbove = box.top > own.height + GAP;
+    const fitsBelow = box.bottom + own.height + GAP <= innerHeight;
+    const above = side === 'above' ? fitsAbove : !fitsBelow;
+    const most = document.documentElement.clientWidth - own.width - GAP;
+    const left = Math.max(GAP, Math.min(box.left + (box.width - own.width) / 2, most));
+    tip.style.left = `${left}px`;
     tip.style.top = `${above ? box.top - own.height - GAP : box.bottom + GAP}px`;
   }
 
@@ -66,7 +109,7 @@
     if (tip.dataset.title) on.title = tip.dataset.title;
     on.removeAttribute('aria-describedby');
     on = null;
-    tip.hidden = true;
+    tip.remove();
   }
 
   function leave() {
@@ -78,54 +121,58 @@
     if (set.has(holder)) return;
     set.add(holder);
     const options = optionsOf(holder, given);
-    const wordy = (event) => {
-      const element = event.target.closest
-        ? event.target.closest(`[title]:not([title=""]), [${MARKER}-says]`)
-        : null;
+    const wordy = ({ target }) => {
+      const element = target.closest?.(`[title]:not([title=""]), [${MARKER}-says]`);
       return element && holder.contains(element) ? element : null;
     };
-    holder.addEventListener('pointerover', (event) => {
+    const rest = (event) => {
       const element = wordy(event);
-      if (on && on.contains(event.target)) return clearTimeout(timer);
-      if (!element || element === dismissed || event.pointerType === 'touch') return;
+      if (on?.contains(event.target)) return clearTimeout(timer);
+      if (!element || element === dismissed) return;
       clearTimeout(timer);
-      timer = setTimeout(() => show(element, options), options.delay);
-    });
-    holder.addEventListener('pointerout', (event) => {
+      timer = setTimeout(() => show(element, holder, options), options.delay);
+    };
+    const hear = (name, action, early = false) => holder.addEventListener(name, action, early);
+    hear('pointerover', (event) => event.pointerType !== 'touch' && rest(event));
+    hear('pointerdown', (event) => event.pointerType === 'touch' && rest(event));
+    hear('pointerup', () => on || clearTimeout(timer));
+    hear('pointercancel', () => on || clearTimeout(timer));
+    hear('pointerout', (event) => {
       if (dismissed && !dismissed.contains(event.relatedTarget)) dismissed = null;
-      if (!on || !on.contains(event.relatedTarget)) leave();
+      if (event.pointerType !== 'touch' && !on?.contains(event.relatedTarget)) leave();
     });
-    holder.addEventListener('focusin', (event) => {
+    hear('focusin', (event) => {
       const element = wordy(event);
-      if (element && event.target.matches(':focus-visible')) show(element, options);
+      const isShown = element && event.target.matches(':focus-visible');
+      if (isShown) show(element, holder, options);
     });
-    holder.addEventListener('focusout', hide);
+    hear('focusout', hide);
     // Whoever clicks has read it; a viewer that opens now finds the title in its place.
-    holder.addEventListener('click', hide, true);
+    hear('click', hide, true);
   }
 
+  addEventListener('scroll', hide, true);
+  addEventListener('pointerdown', (event) => on?.contains(event.target) || hide(), true);
+  const escape = (event) => {
+    if (event.key !== 'Escape') return;
+    dismissed = on || dismissed;
+    hide();
+  };
+  addEventListener('keydown', escape, true);
+
+  /** A call for a marked element gives it options; what stands in the markup wins. */
   function run() {
     begun = true;
-    calls.forEach(([selector, given]) =>
-      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
-    );
-    document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
-    addEventListener(
-      'keydown',
-      (event) => {
-        if (event.key !== 'Escape') return;
-        dismissed = on || dismissed;
-        hide();
-      },
-      true,
-    );
-    addEventListener('scroll', hide, true);
+    const each = (selector, given) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given));
+    calls.forEach(([selector, given]) => each(selector, given));
+    each(`[${MARKER}]`);
   }
 
   window.startHints = (selector, given) => {
     document.querySelector(selector); // a mistake in the selector is reported here, at the call
-    if (begun) document.querySelectorAll(selector).forEach((holder) => start(holder, given));
-    else calls.push([selector, given]);
+    calls.push([selector, given]);
+    if (begun) run();
   };
 
   if (document.readyState === 'complete') run();

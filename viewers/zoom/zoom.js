@@ -1,163 +1,243 @@
 /*
- * Zoom: a middle-sized picture with small ones below; the place under the pointer, the finger or the keys is shown from
- * the full-size file, beside the picture or over it.
+ * Zoom: a middle-sized picture with small ones below; the place under the pointer, the finger or
+ * the keys is shown from the full-size file, beside the picture or over it.
  *
- *   <div data-closer> <a href="large/kite.jpg" data-closer-middle="middle/kite.jpg"><img src="small/kite.jpg" alt="…"></a> … </div>
+ *   <div data-closer> <a href="large/kite.jpg" data-closer-middle="middle/kite.jpg">
+ *     <img src="small/kite.jpg" alt="…"></a> … </div>
  *   startCloser('.kites', { lens: 'over', times: 3 });
  *
- * Without this script every link opens its full-size picture. A classic script, so that it also runs from disk.
+ * A finger scrolls the page as ever; a tap looks closely, and then the finger moves the place.
+ * Without this script every link opens its full-size picture. A classic script, so that it also
+ * runs from disk.
  */
 (() => {
   'use strict';
+  if (window.startCloser) return; // included twice, it acts once
 
   const MARKER = 'data-closer';
-  const DEFAULTS = { lens: 'beside', times: 0, label: 'Picture to look at closely' };
-  const WORDS = { keys: 'Arrow keys move the place that is enlarged, Escape ends it.' };
+  const NAME = 'closer';
   const STEP = 0.05; // of the picture's width and height, for each key
-  const calls = [];
-  const set = new WeakSet();
+  const WORDS = wordsOf({
+    label: 'Picture to look at closely',
+    keys: 'Arrow keys move the place that is enlarged, Escape ends it.',
+    failed: 'This picture could not be loaded.',
+  });
+  const DEFAULTS = { lens: 'beside', times: 0, label: WORDS.label };
+  // Of its custom properties, the ends of their names.
+  const LOOKS = ['height', 'row', 'lens', 'gap', 'line', 'focus'];
+
+  const KEYS = {
+    ArrowLeft: [-1, 0],
+    ArrowRight: [1, 0],
+    ArrowUp: [0, -1],
+    ArrowDown: [0, 1],
+    Enter: [0, 0],
+    ' ': [0, 0],
+  };
+
+  const calls = []; // [selector, options] of calls before the page was read
+  const set = new WeakSet(); // elements that have their stage already
   let begun = false;
 
+  /** "Close: Schließen; Next: Weiter" as pairs; a piece without a colon has no name. */
+  function pairsOf(said) {
+    const pieces = said.split(';').filter((piece) => piece.trim());
+    return pieces.map((piece) => {
+      const at = piece.indexOf(':');
+      return [piece.slice(0, Math.max(0, at)).trim(), piece.slice(at + 1).trim()];
+    });
+  }
+
+  /** The words of this script, or those that its tag says: data-words="close: Fermer; …". */
+  function wordsOf(usual) {
+    const said = document.currentScript?.getAttribute('data-words') || '';
+    return { ...usual, ...Object.fromEntries(pairsOf(said)) };
+  }
+
+  /** What the markup says, as what its default is: a switch, a number, or words. */
+  function asWritten(written, usual) {
+    if (typeof usual === 'boolean') return written !== 'off';
+    return typeof usual === 'number' ? Number(written) : written;
+  }
+
+  /** Of an element: its attributes, else those around it, else the call's, else the defaults. */
   function optionsOf(holder, given) {
     const options = { ...DEFAULTS, ...given };
     for (const name in DEFAULTS) {
-      const written = holder.getAttribute(`${MARKER}-${name}`);
-      if (written !== null)
-        options[name] = typeof DEFAULTS[name] === 'number' ? Number(written) : written;
+      const said = holder.closest(`[${MARKER}-${name}]`);
+      if (said) options[name] = asWritten(said.getAttribute(`${MARKER}-${name}`), DEFAULTS[name]);
     }
     return options;
   }
 
-  function make(tag, name, inside) {
+  function make(tag, name, inside, text) {
     const element = document.createElement(tag);
-    element.className = `closer-${name}`;
-    inside.append(element);
+    element.className = `${NAME}-${name}`;
+    if (text) element.textContent = text;
+    if (inside) inside.append(element);
     return element;
   }
 
-  function start(holder, given) {
-    const links = [...holder.querySelectorAll('a[href]')].filter((link) =>
-      link.querySelector('img'),
-    );
-    if (set.has(holder) || links.length === 0) return;
-    set.add(holder);
-    const options = optionsOf(holder, given);
-    const at = { x: 0.5, y: 0.5 };
-    let full = null; // the full-size picture, asked for when somebody looks closely
+  /** A key with Ctrl, Alt or Meta is the browser's; one in a field or a video is theirs. */
+  function isOurs(event) {
+    const busy = event.target.closest('video, audio, input, textarea, select');
+    return !busy && !event.ctrlKey && !event.altKey && !event.metaKey && !event.defaultPrevented;
+  }
 
-    const frame = document.createElement('div');
-    frame.className = 'closer';
-    frame.dataset.lens = options.lens;
-    holder.before(frame);
-    const stage = make('div', 'stage', frame);
-    stage.tabIndex = 0;
-    stage.setAttribute('role', 'img');
-    const image = make('img', 'middle', stage);
-    image.alt = '';
-    image.draggable = false;
-    const lens = make('div', 'lens', frame);
-    lens.hidden = true;
-    holder.classList.add('closer-row');
-    frame.append(holder);
+  /** Looks that are set for an element alone, and not for the page, hold for what it gets. */
+  function takeLook(from, to) {
+    const own = getComputedStyle(from);
+    const page = getComputedStyle(document.documentElement);
+    for (const look of LOOKS) {
+      const value = own.getPropertyValue(`--${NAME}-${look}`);
+      const isOwn = value !== page.getPropertyValue(`--${NAME}-${look}`);
+      to.style.setProperty(`--${NAME}-${look}`, isOwn ? value : null);
+    }
+  }
 
-    function show(link) {
-      const small = link.querySelector('img');
-      const middle = link.getAttribute(`${MARKER}-middle`) || link.href;
-      links.forEach((one) => one.setAttribute('aria-current', String(one === link)));
-      image.src = middle;
-      stage.setAttribute('aria-label', `${small.alt || options.label}. ${WORDS.keys}`);
-      full = null;
-      stage.dataset.full = link.href;
-      look(false);
+  /** A click that asks for a new tab or window keeps its meaning. */
+  function isPlain(event) {
+    const withKey = event.ctrlKey || event.metaKey || event.shiftKey || event.altKey;
+    return event.button === 0 && !withKey && !event.defaultPrevented;
+  }
+
+  const kept = (share) => Math.min(1, Math.max(0, share));
+
+  class Closer {
+    constructor(holder, options, links) {
+      Object.assign(this, { holder, options, links, x: 0.5, y: 0.5 });
+      this.build();
+      this.listen();
+      this.show(links[0]);
     }
 
-    function look(on) {
-      lens.hidden = !on;
-      if (!on) return;
-      if (!full) {
-        full = new Image();
-        full.addEventListener('load', place);
-        full.src = stage.dataset.full;
-        lens.style.backgroundImage = `url("${full.src}")`;
+    build() {
+      const { holder, options } = this;
+      const frame = make('div', 'frame');
+      frame.dataset.lens = options.lens;
+      this.stage = make('div', 'stage', frame);
+      this.stage.tabIndex = 0;
+      this.stage.setAttribute('role', 'img');
+      this.image = make('img', 'middle', this.stage);
+      Object.assign(this.image, { alt: '', draggable: false });
+      this.note = make('p', 'note', frame);
+      this.note.setAttribute('role', 'status');
+      this.lens = make('div', 'lens', frame);
+      this.lens.hidden = true;
+      takeLook(holder, frame);
+      holder.before(frame);
+      holder.classList.add('closer-row');
+      frame.append(holder);
+    }
+
+    listen() {
+      const { stage } = this;
+      const hear = (name, action) => stage.addEventListener(name, action);
+      hear('pointermove', (event) => {
+        if (event.pointerType !== 'touch' || this.isLooking) this.point(event);
+      });
+      hear('click', (event) => this.tap(event));
+      hear('pointerleave', ({ pointerType }) => pointerType !== 'touch' && this.look(false));
+      hear('blur', () => this.look(false));
+      hear('keydown', (event) => this.key(event));
+      this.image.addEventListener('error', () => (this.note.textContent = WORDS.failed));
+      this.holder.addEventListener('click', (event) => {
+        const link = this.links.find((one) => one.contains(event.target));
+        if (!link || !isPlain(event)) return;
+        event.preventDefault();
+        this.show(link);
+      });
+    }
+
+    show(link) {
+      const { alt } = link.querySelector('img');
+      this.link = link;
+      this.full = null; // asked for when somebody looks closely
+      this.links.forEach((one) => one.setAttribute('aria-current', String(one === link)));
+      this.note.textContent = '';
+      this.image.src = link.getAttribute(`${MARKER}-middle`) || link.href;
+      this.stage.setAttribute('aria-label', `${alt || this.options.label}. ${WORDS.keys}`);
+      this.look(false);
+    }
+
+    look(isOn) {
+      this.isLooking = isOn;
+      this.lens.hidden = !isOn;
+      this.stage.toggleAttribute('data-looking', isOn);
+      if (!isOn) return;
+      if (!this.full) {
+        this.full = new Image();
+        this.full.addEventListener('load', () => this.place());
+        this.full.src = this.link.href;
+        this.lens.style.backgroundImage = `url("${this.full.src}")`;
       }
-      place();
+      this.place();
     }
 
-    /** The lens shows the full-size picture so that the point looked at lies in its middle, and never runs out over an edge. */
-    function place() {
+    /** The point looked at lies in the middle of the lens, which never runs out over an edge. */
+    place() {
+      const { options, image, lens, full } = this;
       const { width, height } = image.getBoundingClientRect();
-      const times =
-        options.times || (full && full.naturalWidth ? Math.max(1, full.naturalWidth / width) : 2);
+      const own = full.naturalWidth ? Math.max(1, full.naturalWidth / width) : 2;
+      const times = options.times || own;
       const room = lens.getBoundingClientRect();
       const shift = (size, seen, point) =>
         Math.min(0, Math.max(seen - size * times, seen / 2 - point * size * times));
+      const left = shift(width, room.width, this.x);
+      const top = shift(height, room.height, this.y);
       lens.style.backgroundSize = `${width * times}px ${height * times}px`;
-      lens.style.backgroundPosition = `${shift(width, room.width, at.x)}px ${shift(height, room.height, at.y)}px`;
-      if (options.lens === 'over') {
-        lens.style.left = `${image.offsetLeft + at.x * width}px`;
-        lens.style.top = `${image.offsetTop + at.y * height}px`;
-      }
+      lens.style.backgroundPosition = `${left}px ${top}px`;
+      if (options.lens !== 'over') return;
+      lens.style.left = `${image.offsetLeft + this.x * width}px`;
+      lens.style.top = `${image.offsetTop + this.y * height}px`;
     }
 
-    function point(event) {
-      const box = image.getBoundingClientRect();
-      at.x = Math.min(1, Math.max(0, (event.clientX - box.left) / box.width));
-      at.y = Math.min(1, Math.max(0, (event.clientY - box.top) / box.height));
-      look(true);
+    point({ clientX, clientY }) {
+      const box = this.image.getBoundingClientRect();
+      this.x = kept((clientX - box.left) / box.width);
+      this.y = kept((clientY - box.top) / box.height);
+      this.look(true);
     }
 
-    stage.addEventListener('pointermove', point);
-    stage.addEventListener('pointerdown', (event) => {
-      if (event.pointerType === 'touch') stage.setPointerCapture(event.pointerId);
-      point(event);
-    });
-    stage.addEventListener('pointerleave', () => look(false));
-    stage.addEventListener('blur', () => look(false));
-    stage.addEventListener('keydown', (event) => {
-      const way = {
-        ArrowLeft: [-1, 0],
-        ArrowRight: [1, 0],
-        ArrowUp: [0, -1],
-        ArrowDown: [0, 1],
-        Enter: [0, 0],
-        ' ': [0, 0],
-      }[event.key];
-      if (event.key === 'Escape') look(false);
+    /** A finger has no place until it touches: a tap looks, another one ends it. */
+    tap(event) {
+      if (event.pointerType === 'touch' && this.isLooking) this.look(false);
+      else this.point(event);
+    }
+
+    key(event) {
+      if (!isOurs(event)) return;
+      if (event.key === 'Escape') this.look(false);
+      const way = KEYS[event.key];
       if (!way) return;
       event.preventDefault();
-      at.x = Math.min(1, Math.max(0, at.x + way[0] * STEP));
-      at.y = Math.min(1, Math.max(0, at.y + way[1] * STEP));
-      look(true);
-    });
-    holder.addEventListener('click', (event) => {
-      const link = links.find((one) => one.contains(event.target));
-      if (
-        !link ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.shiftKey ||
-        event.altKey ||
-        event.button !== 0
-      )
-        return;
-      event.preventDefault();
-      show(link);
-    });
-    show(links[0]);
+      this.x = kept(this.x + way[0] * STEP);
+      this.y = kept(this.y + way[1] * STEP);
+      this.look(true);
+    }
   }
 
+  function start(holder, given) {
+    const isMeant = (link) => link.querySelector('img');
+    const links = [...holder.querySelectorAll('a[href]')].filter(isMeant);
+    if (set.has(holder) || links.length === 0) return;
+    set.add(holder);
+    new Closer(holder, optionsOf(holder, given), links);
+  }
+
+  /** A call for a marked element gives it options; what stands in the markup wins. */
   function run() {
     begun = true;
-    calls.forEach(([selector, given]) =>
-      document.querySelectorAll(selector).forEach((holder) => start(holder, given)),
-    );
-    document.querySelectorAll(`[${MARKER}]`).forEach((holder) => start(holder));
+    const each = (selector, given) =>
+      document.querySelectorAll(selector).forEach((holder) => start(holder, given));
+    calls.forEach(([selector, given]) => each(selector, given));
+    each(`[${MARKER}]`);
   }
 
   window.startCloser = (selector, given) => {
     document.querySelector(selector); // a mistake in the selector is reported here, at the call
-    if (begun) document.querySelectorAll(selector).forEach((holder) => start(holder, given));
-    else calls.push([selector, given]);
+    calls.push([selector, given]);
+    if (begun) run();
   };
 
   if (document.readyState === 'complete') run();

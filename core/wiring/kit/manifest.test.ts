@@ -66,7 +66,27 @@ const FULL = {
   counter: true,
   loops: true,
   prefix: 'data-kite-',
-  options: [{ name: 'show-2', type: 'choice' as const, values: ['a', 'b'], without: 'a', says: 's'.repeat(300) }],
+  options: [
+    { name: 'show-2', type: 'choice' as const, values: ['a', 'b'], without: 'a', says: 's'.repeat(300) },
+    {
+      name: 'time',
+      title: 'Time',
+      type: 'number' as const,
+      min: 1,
+      max: 9,
+      step: 0.5,
+      unit: 's',
+      without: 5,
+      each: true,
+      says: '',
+    },
+  ],
+  inherits: true,
+  look: [{ property: '--kite-height', title: 'Height', type: 'length' as const, without: '10rem', says: '' }],
+  looksAlone: true,
+  presets: [{ name: 'b', title: 'B', says: '', options: { 'show-2': 'b' }, look: { '--kite-height': '2rem' } }],
+  idle: [{ when: { 'show-2': 'b' }, options: ['time'], says: 'nothing plays' }],
+  words: { close: 'Close' },
   apart: ['other'],
 };
 
@@ -92,6 +112,12 @@ describe('a manifest', () => {
       loops: false,
       prefix: '',
       options: [],
+      inherits: false,
+      look: [],
+      looksAlone: false,
+      presets: [],
+      idle: [],
+      words: {},
       apart: [],
     });
   });
@@ -184,7 +210,7 @@ describe('a manifest', () => {
     [{ options: [{ ...option, says: 's'.repeat(301) }] }, 'options.0.says: '],
     [{ options: [{ ...option, type: 'colour' }] }, 'options.0.type: '],
     [{ options: [{ ...option, without: null }] }, 'options.0.without: '],
-    [{ options: [{ ...option, unit: 'px' }] }, 'options.0: '],
+    [{ options: [{ ...option, colour: 'px' }] }, 'options.0: '],
     [{ colour: 'red' }, 'top level: '],
   ])('%j is told with its place', (change, reason) => {
     const result = readManifest({ ...LEAST, ...change });

@@ -40,6 +40,8 @@ export interface Call extends Mention {
   optionsAt: Record<string, Place>;
   /** Where the names of those options stand. */
   namesAt: Record<string, Place>;
+  /** The object itself, and where the last that stands in it ends; null where none is handed over. */
+  object: (Place & { last: number | null }) | null;
   /** Methods that are called on what comes of it, and their statements where they are apart. */
   then: { name: string; statement: Place | null }[];
   /** The name of the variable that keeps what comes of it. */
@@ -222,17 +224,20 @@ export function nameOfKey(key: AnyNode): string | null {
   return key.type === 'Literal' ? String(key.value) : null;
 }
 
-function optionsOf(node: Called, valueOf: ValueOf): Pick<Call, 'options' | 'optionsAt' | 'namesAt'> {
-  const found: Pick<Call, 'options' | 'optionsAt' | 'namesAt'> = { options: {}, optionsAt: {}, namesAt: {} };
+type Options = Pick<Call, 'options' | 'optionsAt' | 'namesAt' | 'object'>;
+
+function optionsOf(node: Called, valueOf: ValueOf): Options {
+  const found: Options = { options: {}, optionsAt: {}, namesAt: {}, object: null };
   for (const given of node.arguments) {
     const argument = given.type === 'Identifier' ? valueOf(given.name) : given;
-    if (argument?.type === 'ObjectExpression')
-      for (const property of argument.properties) if (property.type === 'Property') noteOption(property, found);
+    if (argument?.type !== 'ObjectExpression') continue;
+    found.object = { start: argument.start, end: argument.end, last: argument.properties.at(-1)?.end ?? null };
+    for (const property of argument.properties) if (property.type === 'Property') noteOption(property, found);
   }
   return found;
 }
 
-function noteOption({ computed, key, value: node }: Property, found: ReturnType<typeof optionsOf>): void {
+function noteOption({ computed, key, value: node }: Property, found: Options): void {
   const name = computed ? null : nameOfKey(key);
   if (name === null) return;
   found.namesAt[name] = { start: key.start, end: key.end };

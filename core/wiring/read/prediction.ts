@@ -3,7 +3,6 @@
  * stands beside it.
  */
 import {
-  closest,
   descendants,
   matcherFor,
   matches,
@@ -14,7 +13,8 @@ import {
 } from '../../markup/index.ts';
 import { grouped, isPicturePath, resolveInSite, type PathIndex } from '../../site/index.ts';
 import { captionOf, descriptionOf } from './caption.ts';
-import { argumentName, type Kit } from '../kit/manifest.ts';
+import type { Kit } from '../kit/manifest.ts';
+import { optionSaid } from '../options/said.ts';
 import { answers, groupOf, strayOf, type KitUse, type PageWiring } from './uses.ts';
 
 export interface Prediction {
@@ -186,6 +186,10 @@ function groupsOf(use: KitUse): Groups {
   } else if (group) {
     const inOrder = [...claimed].sort((a, b) => a.index - b.index);
     for (const [name, members] of grouped(inOrder, (link) => groupOf(link, use.kit))) if (name !== null) note(members);
+    // Of two calls that find a link the last one counts.
+    if ('call' in group && group.call)
+      for (const { there } of starts.toReversed())
+        note(there.filter((link) => claimed.has(link) && groupOf(link, use.kit) === null && !groups.has(link)));
   }
   groupsKnown.set(use, groups);
   return groups;
@@ -204,25 +208,10 @@ function optionOf(
   name: string,
   without: boolean | number | string,
 ): boolean | number | string {
-  const { prefix, options } = use.kit.manifest;
+  const { options } = use.kit.manifest;
   const known = options.find((option) => option.name === name);
   if (!known) return without;
-  const written = saidInMarkup(use, link, prefix + name);
-  if (written !== undefined) {
-    if (known.type === 'switch') return written !== 'off';
-    return known.type === 'number' ? Number(written) : written;
-  }
-  const key = argumentName(name);
-  const said = use.starts.filter(({ tooEarly, options: set }) => !tooEarly && key in set).at(-1);
-  return said?.options[key] ?? known.without;
-}
-
-/** On the link, or on the element of the kit's own around it, whose attributes need no prefix. */
-function saidInMarkup({ kit: { manifest } }: KitUse, link: PageElement, attribute: string): string | undefined {
-  const { element } = manifest.marker;
-  if (element === undefined) return manifest.prefix === '' ? undefined : valueOf(link, attribute);
-  const holder = closest(link, ({ tag }) => tag === element);
-  return holder ? valueOf(holder, attribute) : undefined;
+  return optionSaid(use, link, known).value;
 }
 
 /**

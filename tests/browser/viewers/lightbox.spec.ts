@@ -5,7 +5,7 @@ import { violations } from '../axe';
 import { expect, test } from '../fixtures';
 
 const MARK = ' data-enlarge data-enlarge-group="kites"';
-const dialog = (page: Page) => page.getByRole('dialog', { name: 'Enlarged picture' });
+const dialog = (page: Page) => page.getByRole('dialog');
 const shown = (page: Page) => page.locator('.enlarge-stage[data-state="shown"]');
 const first = (page: Page) => page.locator('main a').first();
 
@@ -54,7 +54,7 @@ test('a start call finds links by its selector, and its options are those of the
   await opened(
     page,
     `<ul class="wall">${items({ attributes: ' data-enlarge-group="kites"' })}</ul><script src="start.js" defer></script>`,
-    { 'start.js': "startLightbox('.wall a', { loop: true, words: 'alt' });" },
+    { 'start.js': "startLightbox('.wall a', { loop: true, captionFrom: 'alt' });" },
   );
   await first(page).click();
   await expect(page.locator('.enlarge-caption')).toHaveText('Kites at the meadow');
@@ -81,8 +81,8 @@ test('captions come from title, alt, figure caption or an attribute of its own, 
     page,
     [
       figure(''),
-      figure(' data-enlarge-words="title"'),
-      figure(' data-enlarge-words="alt"'),
+      figure(' data-enlarge-caption-from="title"'),
+      figure(' data-enlarge-caption-from="alt"'),
       figure(' data-enlarge-caption="Its own" data-enlarge-description="And a second line"'),
     ].join('\n'),
   );
@@ -201,13 +201,13 @@ test('full screen and a tab of its own', async ({ page, context }) => {
   await page.evaluate(() => document.exitFullscreen());
   const [tab] = await Promise.all([
     context.waitForEvent('page'),
-    page.getByRole('link', { name: 'Open by itself' }).click(),
+    page.getByRole('link', { name: 'Open in a tab of its own' }).click(),
   ]);
   expect(tab.url()).toContain('large/meadow.jpg');
   await tab.close();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('button', { name: 'Full screen' })).toBeHidden();
-  await expect(page.getByRole('link', { name: 'Open by itself' })).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Open in a tab of its own' })).toBeHidden();
 });
 
 test('the full-size file is asked for only when it is, and its neighbours not where ahead is off', async ({ page }) => {
@@ -230,7 +230,7 @@ test('the look follows its custom properties', async ({ page }) => {
     page.locator(selector).evaluate((element, property) => getComputedStyle(element).getPropertyValue(property), name);
   expect(await style('.enlarge', 'background-color')).toBe('rgba(10, 20, 30, 0.5)');
   expect(await style('.enlarge', 'background-image')).toContain('small/mere.jpg');
-  expect(await style('.enlarge', 'padding-top')).toBe('40px');
+  expect(await style('.enlarge-stage', 'margin-top')).toBe('40px');
   expect(await style('.enlarge', 'color')).toBe('rgb(250, 240, 230)');
   expect(await style('.enlarge-picture', 'border-top-left-radius')).toBe('9px');
   expect(await style('.enlarge-picture', 'box-shadow')).toBe('rgb(1, 2, 3) 0px 0px 10px 0px');

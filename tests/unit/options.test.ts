@@ -1,0 +1,242 @@
+/** Options and looks of viewers, written where their author would write them, and taken back to the byte. */
+import { describe, expect, it } from 'vitest';
+import { asked, siteOf } from '../../core/plans/asked.fixture.ts';
+import type { Intent } from '../../core/plans/index.ts';
+import type { SiteReading } from '../../core/model/index.ts';
+import { KITS, VIEWERS } from '../kits.ts';
+
+const HEAD = (name: string) =>
+  `<link rel="stylesheet" href="css/kites.css">\n<link rel="stylesheet" href="viewer/${name}.css">\n<script src="viewer/${name}.js"></script>`;
+const item = (name: string, attributes = '') =>
+  `  <li><a href="large/${name}.jpg"${attributes}><img src="small/${name}.jpg" alt="${name}"></a></li>`;
+const page = (head: string, open: string, links: readonly string[], after = '') =>
+  `<!DOCTYPE html>\n<html lang="en">\n<head>\n<title>K</title>\n${head}\n</head>\n<body>\n${open}\n${links.join('\n')}\n</ul>\n${after}</body>\n</html>\n`;
+
+interface Given {
+  name: string;
+  open: string;
+  attributes?: string;
+  after?: string;
+  more?: Record<string, string>;
+}
+
+function site({ name, open, attributes = '', after = '', more = {} }: Given): SiteReading {
+  const kit = KITS.find(({ manifest }) => manifest.name === name)!;
+  const links = ['a', 'b', 'c'].map((one) => item(one, attributes));
+  const files = Object.fromEntries(
+    kit.manifest.files.map((file) => [`${kit.manifest.folder}/${file.name}`, kit.files[file.name] ?? '']),
+  );
+  const pictures = Object.fromEntries(
+    ['a', 'b', 'c'].flatMap((one) => [
+      [`large/${one}.jpg`, `l${one}`],
+      [`small/${one}.jpg`, `s${one}`],
+    ]),
+  );
+  return siteOf(
+    {
+      'index.html': page(HEAD(name), open, links, after),
+      'css/kites.css': '.kites { gap: 1rem; }\n',
+      ...files,
+      ...pictures,
+      ...more,
+    },
+    { kits: VIEWERS },
+  );
+}
+
+type Wish = Partial<Omit<Extract<Intent, { kind: 'set-options' }>, 'kind'>>;
+const set = (kit: string, wish: Wish): Extract<Intent, { kind: 'set-options' }> => ({
+  kind: 'set-options',
+  page: 'index.html',
+  gallery: 0,
+  kit,
+  strand: null,
+  options: {},
+  look: {},
+  ...wish,
+});
+
+/** The lines that are other, as `- before` and `+ after`. */
+function lines(reading: SiteReading, intent: Intent): string[] | string {
+  const outcome = asked(reading, intent);
+  if (typeof outcome === 'string') return outcome;
+  return Object.entries(outcome.files).flatMap(([path, after]) => {
+    const content = reading.files.get(path);
+    const before = (content?.kind === 'text' ? content.text : '').split('\n');
+    const now = (after ?? '').split('\n');
+    return [
+      ...before.filter((line) => !now.includes(line)).map((line) => `- ${line}`),
+      ...now.filter((line) => !before.includes(line)).map((line) => `+ ${line}`),
+    ];
+  });
+}
+
+describe('an option of a slideshow', () => {
+  const slides = (attributes = '') => site({ name: 'slideshow', open: `<ul class="kites" data-slides${attributes}>` });
+
+  it('becomes an attribute of the element that is marked', () =>
+    expect(lines(slides(), set('slideshow', { options: { picker: 'thumbnails' } }))).toEqual([
+      '- <ul class="kites" data-slides>',
+      '+ <ul class="kites" data-slides data-slides-picker="thumbnails">',
+    ]));
+
+  it('is changed in its place, and goes where what holds without it is asked for', () => {
+    const reading = slides(' data-slides-picker="strip" data-slides-loop="off"');
+    expect(lines(reading, set('slideshow', { options: { picker: 'none' } }))).toEqual([
+      '- <ul class="kites" data-slides data-slides-picker="strip" data-slides-loop="off">',
+      '+ <ul class="kites" data-slides data-slides-picker="none" data-slides-loop="off">',
+    ]);
+    for (const value of ['dots', null])
+      expect(lines(reading, set('slideshow', { options: { picker: value } }))).toEqual([
+        '- <ul class="kites" data-slides data-slides-picker="strip" data-slides-loop="off">',
+        '+ <ul class="kites" data-slides data-slides-loop="off">',
+      ]);
+  });
+
+  it('that is a switch needs no value to be on, and keeps its author’s', () => {
+    expect(lines(slides(), set('slideshow', { options: { counter: true } }))).toContain(
+      '+ <ul class="kites" data-slides data-slides-counter>',
+    );
+    expect(lines(slides(), set('slideshow', { options: { loop: false } }))).toContain(
+      '+ <ul class="kites" data-slides data-slides-loop="off">',
+    );
+  });
+
+  it('several at once, as a preset has them, are one change under its title', () => {
+    const outcome = asked(
+      slides(),
+      set('slideshow', {
+        options: { wide: true, controls: 'over' },
+        look: { '--slides-height': '70svh' },
+        preset: 'As wide as the window',
+      }),
+    );
+    expect(outcome).toMatchObject({ label: 'Slideshow: As wide as the window (index.html)' });
+    expect(typeof outcome === 'string' ? [] : Object.keys(outcome.files)).toEqual(['css/kites.css', 'index.html']);
+  });
+
+  it.each<[string, Wish, string]>([
+    ['a value that there is not', { options: { picker: 'stars' } }, 'picker is one of dots, thumbnails, strip, none.'],
+    ['a number out of its range', { options: { interval: 0 } }, 'interval is a number from 1 to 60 s.'],
+    ['an option that there is not', { options: { colour: 'red' } }, 'Slideshow has no option colour.'],
+    ['a look that there is not', { look: { '--slides-wings': '2px' } }, 'Slideshow has no --slides-wings.'],
+    ['what is so already', { options: { picker: 'dots' } }, 'That is how it is already.'],
+    ['a gallery that has gone', { gallery: 3, options: { loop: false } }, 'This gallery is no longer'],
+  ])('%s is refused', (_, wish, reason) => expect(lines(slides(), set('slideshow', wish))).toContain(reason));
+});
+
+describe('an option of a viewer that a call starts', () => {
+  const started = (call: string, more: Partial<Given> = {}) =>
+    site({ name: 'slideshow', open: '<ul class="kites">', after: `<script>\n${call}\n</script>\n`, ...more });
+
+  it.each<[string, string, string]>([
+    ['with no options', "startSlides('.kites');", "startSlides('.kites', { effect: 'fade' });"],
+    ['with empty ones', "startSlides('.kites', {});", "startSlides('.kites', { effect: 'fade' });"],
+    [
+      'with others',
+      "startSlides('.kites', { loop: false });",
+      "startSlides('.kites', { loop: false, effect: 'fade' });",
+    ],
+    ['with this one', "startSlides('.kites', { effect: 'cut' });", "startSlides('.kites', { effect: 'fade' });"],
+    [
+      'with a comma too many',
+      "startSlides('.kites', { loop: false, });",
+      "startSlides('.kites', { loop: false, effect: 'fade', });",
+    ],
+  ])('%s is written into the call', (_, before, after) =>
+    expect(lines(started(before), set('slideshow', { options: { effect: 'fade' } }))).toEqual([
+      `- ${before}`,
+      `+ ${after}`,
+    ]),
+  );
+
+  it('with options on lines of their own gets a line of its own, as they are written', () =>
+    expect(
+      lines(
+        started("startSlides('.kites', {\n\tloop: false,\n\tplay: true\n});"),
+        set('slideshow', { options: { effect: 'fade', interval: 3 } }),
+      ),
+    ).toEqual(['- \tplay: true', '+ \tplay: true,', "+ \teffect: 'fade',", '+ \tinterval: 3']));
+
+  it('in a script of its own is changed there', () => {
+    const reading = site({
+      name: 'slideshow',
+      open: '<ul class="kites">',
+      after: '<script src="js/start.js" defer></script>\n',
+      more: { 'js/start.js': "startSlides('.kites', { play: true });\n" },
+    });
+    expect(lines(reading, set('slideshow', { options: { play: false } }))).toEqual([
+      "- startSlides('.kites', { play: true });",
+      "+ startSlides('.kites', { play: false });",
+    ]);
+  });
+});
+
+describe('an option of the lightbox', () => {
+  const MARK = ' data-enlarge data-enlarge-group="g"';
+
+  it('for all of a gallery stands on what holds it, once', () =>
+    expect(
+      lines(
+        site({ name: 'lightbox', open: '<ul class="kites">', attributes: MARK }),
+        set('lightbox', { options: { strip: true } }),
+      ),
+    ).toEqual(['- <ul class="kites">', '+ <ul class="kites" data-enlarge-strip>']));
+
+  it('that each link says is changed on each', () => {
+    const reading = site({
+      name: 'lightbox',
+      open: '<ul class="kites">',
+      attributes: `${MARK} data-enlarge-interval="4"`,
+    });
+    const outcome = lines(reading, set('lightbox', { options: { interval: 7 } }));
+    expect(outcome).toContain(`+ ${item('b', `${MARK} data-enlarge-interval="7"`)}`);
+    expect(outcome).toHaveLength(6);
+  });
+
+  it('for one link stands there, whatever the gallery says', () => {
+    const reading = site({ name: 'lightbox', open: '<ul class="kites" data-enlarge-tab>', attributes: MARK });
+    const strand = reading.pages[0]!.strands[0]![1]!.id;
+    expect(lines(reading, set('lightbox', { strand, options: { tab: false } }))).toEqual([
+      `- ${item('b', MARK)}`,
+      `+ ${item('b', `${MARK} data-enlarge-tab="off"`)}`,
+    ]);
+    expect(lines(reading, set('lightbox', { strand, options: { text: 'Words' } }))).toContain(
+      `+ ${item('b', `${MARK} data-enlarge-text="Words"`)}`,
+    );
+    expect(lines(reading, set('lightbox', { options: { text: 'Words' } }))).toContain('text is for one link alone');
+  });
+});
+
+describe('a look', () => {
+  it('for a gallery is written into the author’s rule for it, and taken back to the byte', () => {
+    const reading = site({ name: 'slideshow', open: '<ul class="kites" data-slides>' });
+    const outcome = asked(reading, set('slideshow', { look: { '--slides-height': '30rem' } }));
+    expect(outcome).toMatchObject({ files: { 'css/kites.css': '.kites { gap: 1rem; --slides-height: 30rem; }\n' } });
+    const again = siteOf(
+      Object.fromEntries(
+        [...reading.files].map(([path, content]) => [
+          path,
+          path === 'css/kites.css'
+            ? '.kites { gap: 1rem; --slides-height: 30rem; }\n'
+            : content.kind === 'text'
+              ? content.text
+              : content.hash,
+        ]),
+      ),
+      { kits: VIEWERS },
+    );
+    expect(asked(again, set('slideshow', { look: { '--slides-height': null } }))).toMatchObject({
+      files: { 'css/kites.css': '.kites { gap: 1rem; }\n' },
+    });
+  });
+
+  it('for the page is written into a rule of its own under a comment, then into that rule', () => {
+    const reading = site({ name: 'filter', open: '<ul class="kites" data-sieve>' });
+    expect(lines(reading, set('filter', { look: { '--sieve-now': '#74468c' } }))).toEqual(
+      ['+ ', '+ /* Viewer filter: chosen button */', '+ :root { --sieve-now: #74468c; }'].filter(
+        (line) => line !== '+ ',
+      ),
+    );
+  });
+});
