@@ -5,7 +5,7 @@
 import type { FromProbe, ToProbe } from '../protocol/probe.ts';
 import type { Unsigned } from '../protocol/unsigned.ts';
 import { loadedBy } from './looking.ts';
-import { rehearse } from './rehearsal.ts';
+import { hold, rehearse } from './rehearsal.ts';
 
 void (() => {
   document.currentScript?.remove();
@@ -256,6 +256,16 @@ void (() => {
     tell({ type: 'measured', boxes });
   }
 
+  /** As a visitor would bring it about, once the page is there. */
+  function holdOpen(command: Extract<ToProbe, { type: 'hold' }>): void {
+    if (document.readyState !== 'complete') {
+      window.addEventListener('load', () => holdOpen(command), { once: true });
+      return;
+    }
+    const element = byPath.get(command.element.join());
+    if (element?.isConnected) void hold(element, command.how, command.steps);
+  }
+
   function obey(command: ToProbe): void {
     switch (command.type) {
       case 'ping':
@@ -276,6 +286,8 @@ void (() => {
         return tellPlaces();
       case 'rehearse':
         return void rehearseAt(command.element, command.number);
+      case 'hold':
+        return holdOpen(command);
       case 'measure':
         return measure(command.elements);
     }

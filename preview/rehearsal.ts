@@ -366,3 +366,27 @@ async function close(before: Look): Promise<Seen['closed']> {
   if (corner) press(corner);
   return (await until(gone, PATIENCE.step)) ? 'outside' : 'no';
 }
+
+/** Brings a state about and leaves it so: opened by a click, some steps on, or under the pointer. */
+export async function hold(element: Element, how: 'click' | 'point' | 'step', steps: number): Promise<void> {
+  const target = element.querySelector('img') ?? element;
+  if (how === 'point') {
+    target.scrollIntoView({ block: 'center', behavior: 'instant' });
+    const box = target.getBoundingClientRect();
+    const at = { bubbles: true, clientX: box.left + box.width / 2, clientY: box.top + box.height / 2 };
+    for (const name of ['pointerover', 'pointerenter', 'pointermove']) target.dispatchEvent(new PointerEvent(name, at));
+    for (const name of ['mouseover', 'mouseenter', 'mousemove']) target.dispatchEvent(new MouseEvent(name, at));
+    return;
+  }
+  if (how === 'click') {
+    const before = lookAround();
+    const { end } = watch();
+    press(target);
+    await until(() => pictureInFront(before)?.loaded, PATIENCE.picture);
+    end();
+  }
+  for (let n = 0; n < steps; n++) {
+    control('next')?.click();
+    await wait(PATIENCE.step);
+  }
+}

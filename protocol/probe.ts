@@ -29,6 +29,13 @@ export const ToProbe = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('watch'), elements: z.array(Element) }),
   /** One picture is clicked as a visitor would; `number` comes back with the answer. */
   z.strictObject({ type: z.literal('rehearse'), element: Element, number: z.number() }),
+  /** A state that is held open: elements are clicked or pointed at, then steps are taken. */
+  z.strictObject({
+    type: z.literal('hold'),
+    how: z.enum(['click', 'point', 'step']),
+    element: Element,
+    steps: z.number().int().min(0).max(10),
+  }),
   /** Where elements stand, once the page is loaded. */
   z.strictObject({ type: z.literal('measure'), elements: z.array(Element) }),
 ]);

@@ -11,6 +11,7 @@ import { PagePicker } from '../stations/markup/PagePicker';
 import { sheetIn, type SheetName } from '../stations/wiring/address';
 import { KitDialog } from '../stations/wiring/KitDialog';
 import { Loom } from '../stations/wiring/Loom';
+import { OptionsSheet } from '../stations/wiring/OptionsSheet';
 import { OwnKit } from '../stations/wiring/OwnKit';
 import { PasteDialog } from '../stations/wiring/PasteDialog';
 import { Rehearsal } from '../stations/wiring/Rehearsal';
@@ -79,16 +80,23 @@ export default function Wiring() {
   return (
     <>
       <StationHead title={<PagePicker />} says={wiredWith(page, strands.length)}>
+        {page.kit !== null && sheet !== 'options' && <Button onClick={() => open('options')}>Options</Button>}
         <Button onClick={() => open('rehearsal')}>Rehearse</Button>
         <Button variant="contained" color="primary" disabled={site.readOnly} onClick={() => open('viewer')}>
           Wire this page
         </Button>
       </StationHead>
       <Rehearsed rehearsal={rehearsal} />
-      <Loom page={page} strands={strands} predictions={predictions} rehearsal={rehearsal} />
-      {findings.map((finding) => (
-        <WhatHappens key={finding.id} finding={finding} page={page.path} />
-      ))}
+      {sheet === 'options' ? (
+        <OptionsSheet key={page.path} page={page} onClose={() => open(null)} />
+      ) : (
+        <>
+          <Loom page={page} strands={strands} predictions={predictions} rehearsal={rehearsal} />
+          {findings.map((finding) => (
+            <WhatHappens key={finding.id} finding={finding} page={page.path} />
+          ))}
+        </>
+      )}
       {sheet === 'viewer' && <KitDialog page={page} onClose={() => open(null)} onOther={open} />}
       {sheet === 'pasted' && <PasteDialog page={page.path} onClose={() => open(null)} />}
       {sheet === 'own-script' && <OwnKit onClose={() => open('viewer')} />}

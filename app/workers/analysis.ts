@@ -21,6 +21,9 @@ import {
 import type { Change, FileContent, NotDone, Planned, Result } from '~core/site/index.ts';
 import {
   layoutView,
+  viewerOptions,
+  viewersOn,
+  type ViewerView,
   pageStandingAlone,
   picturesShownBy,
   predictionsOn,
@@ -153,6 +156,14 @@ const analysis = {
   },
   layout(page: string, gallery: number, at: number | null): LayoutView | null {
     return layoutView(currentReading(), page, gallery, at);
+  },
+  /** Viewers of a page that have options. */
+  viewers(page: string): { kit: string; title: string }[] {
+    return viewersOn(currentReading(), page);
+  },
+  /** The options and the look of one of them, for a gallery or one link of it. */
+  options(page: string, wanted: { kit: string; gallery: number; strand: string | null }): ViewerView | null {
+    return viewerOptions(currentReading(), page, wanted);
   },
   plan(intent: Intent): PlanView {
     return shown(planFor(currentReading(), intent));

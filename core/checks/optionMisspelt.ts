@@ -2,17 +2,49 @@ import { STATES } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { argumentName, isSlipOf, type Include, type KitUse } from '../wiring/index.ts';
 import { editScript, inScript } from './editScript.ts';
-import { type Observation, type Rule } from './finding.ts';
+import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
+import { optionsInMarkup, type OptionInMarkup } from './optionsInMarkup.ts';
 
 export const optionMisspelt: Rule = {
   id: 'option-misspelt',
   station: 'wiring',
   title: 'Options of a viewer are written as the viewer reads them',
   find: (site) =>
-    site.pages.flatMap((page) =>
-      page.wiring.uses.flatMap((use) => saidOn(use).flatMap((said) => findingOf(site, page, use, said) ?? [])),
-    ),
+    site.pages.flatMap((page) => [
+      ...page.wiring.uses.flatMap((use) => saidOn(use).flatMap((said) => findingOf(site, page, use, said) ?? [])),
+      ...optionsInMarkup(page).flatMap((said) => (said.option ? [] : (inMarkup(page, said) ?? []))),
+    ]),
 };
+
+/** An attribute that begins as the viewer's options do, a letter or two off one of them. */
+function inMarkup(page: PageReading, { use, attribute }: OptionInMarkup): Observation | null {
+  const { name: kit, prefix, options } = use.kit.manifest;
+  const meant = options.map(({ name }) => prefix + name).find((one) => isSlipOf(attribute.name, one));
+  if (meant === undefined) return null;
+  const { start } = attribute.range;
+  return {
+    matter: `${page.path}:${kit}:${attribute.name}`,
+    severity: 'warning',
+    says: `This says ${attribute.name}; the ${kit} reads ${meant}.`,
+    why: WHY,
+    place: placeIn(page, attribute.range),
+    strand: null,
+    joint: 'viewer',
+    fixes: [
+      {
+        kind: 'change',
+        states: { takes: ['attributes'], gives: ['attributes'] },
+        label: `Correct it to ${meant}`,
+        plan: () =>
+          planPage(page, `Correct ${attribute.name} on ${page.path}`, [
+            { start, end: start + attribute.name.length, text: meant },
+          ]),
+      },
+    ],
+  };
+}
+
+const WHY = 'A name that a script does not know is passed over without a word; it does what it does by itself.';
 
 /** All that a start call may say, by the names that it has there. */
 function knownTo({ kit: { manifest } }: KitUse): string[] {
@@ -48,7 +80,7 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, said: Said
     matter: `${page.path}:${kit}:${name}`,
     severity: 'warning',
     says: `This sets ${name}; the ${kit} reads ${meant}.`,
-    why: 'A name that a script does not know is passed over without a word; it does what it does by itself.',
+    why: WHY,
     place: inScript(page, include, at),
     strand: null,
     joint: 'viewer',

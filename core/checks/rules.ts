@@ -5,6 +5,8 @@ import { anotherPicture } from './anotherPicture.ts';
 import { baseMissing } from './baseMissing.ts';
 import { bracketsBroken } from './bracketsBroken.ts';
 import { optionMisspelt } from './optionMisspelt.ts';
+import { optionIdle } from './optionIdle.ts';
+import { optionValue } from './optionValue.ts';
 import { plugInLost } from './plugInLost.ts';
 import { startUnfinished } from './startUnfinished.ts';
 import { caseDiffers } from './caseDiffers.ts';
@@ -89,6 +91,8 @@ export const RULES: readonly Rule[] = [
   startArgument,
   startSelector,
   optionMisspelt,
+  optionValue,
+  optionIdle,
   bracketsBroken,
   markerUnlike,
   markerPlace,

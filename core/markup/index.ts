@@ -23,7 +23,7 @@ export {
   valueOf,
 } from './document.ts';
 export { isEmptied, placeOfItems, refill } from './emptied.ts';
-export { encodeAttribute, encodeMarkup, replaceValue, setAttribute } from './encode.ts';
+export { encodeAttribute, encodeMarkup, removeAttribute, replaceValue, setAttribute } from './encode.ts';
 export { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 export { fragmentTree, rangeOf, SourceElement, type SourceNode, SourceText } from './sourceTree.ts';
 export { type Hazard, hazardIn, hazardsOf } from './hazards.ts';

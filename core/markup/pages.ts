@@ -140,9 +140,15 @@ export function insertInHead(
 }
 
 /** A classic script with `defer` in the head: it keeps its order and finds the whole page. */
-export function insertScript(page: PageDocument, src: string, before: PageElement | null): Edit | null {
-  if (!before?.range) return insertInHead(page, scriptTag(src, ' defer'), (element) => element.tag === 'script');
-  return insertBeside(page, before, scriptTag(src, isDeferred(before) ? ' defer' : ''), 'before');
+export function insertScript(
+  page: PageDocument,
+  src: string,
+  before: PageElement | null,
+  attributes = '',
+): Edit | null {
+  if (!before?.range)
+    return insertInHead(page, scriptTag(src, ` defer${attributes}`), (element) => element.tag === 'script');
+  return insertBeside(page, before, scriptTag(src, (isDeferred(before) ? ' defer' : '') + attributes), 'before');
 }
 
 /** Markup on a line of its own next to an element; on its line, where other things stand there too. */

@@ -1,6 +1,15 @@
 /** Kits as the wiring station offers them, what a page makes of them, and what a click on each picture does. */
 import type { PageReading, SiteReading, Strand } from '../model/index.ts';
-import { answers, kitPath, markerName, predict, type Kit, type KitManifest, type Prediction } from '../wiring/index.ts';
+import {
+  answers,
+  argumentName,
+  kitPath,
+  markerName,
+  predict,
+  type Kit,
+  type KitManifest,
+  type Prediction,
+} from '../wiring/index.ts';
 
 export interface KitView {
   name: string;
@@ -11,8 +20,10 @@ export interface KitView {
   /** What marks a link or a gallery for it, as people write it. */
   marker: string;
   files: string[];
-  /** What can be said in the markup: the attribute, what it means, and what holds without it. */
-  options: { attribute: string; says: string; without: string; values: string[] }[];
+  /** The function that starts it; null where none does. */
+  call: string | null;
+  /** What can be said: the attribute (null where there is none), the argument, its meaning, what holds without it. */
+  options: { attribute: string | null; argument: string; says: string; without: string; values: string[] }[];
 }
 
 const WITHOUT: Readonly<Record<string, string>> = { true: 'on', false: 'off', '': 'none' };
@@ -26,15 +37,14 @@ export const kitsView = (site: SiteReading): KitView[] =>
     kind,
     marker: markerName(manifest),
     files: manifest.files.map(({ name }) => kitPath({ manifest }, name)),
-    options:
-      manifest.prefix === ''
-        ? []
-        : manifest.options.map((option) => ({
-            attribute: manifest.prefix + option.name,
-            says: option.says,
-            without: WITHOUT[String(option.without)] ?? String(option.without),
-            values: option.values?.filter((value) => value !== '') ?? [],
-          })),
+    call: manifest.start?.call ?? null,
+    options: manifest.options.map((option) => ({
+      attribute: manifest.prefix === '' ? null : manifest.prefix + option.name,
+      argument: argumentName(option.name),
+      says: option.says,
+      without: WITHOUT[String(option.without)] ?? String(option.without),
+      values: option.type === 'switch' ? ['on', 'off'] : (option.values?.filter((value) => value !== '') ?? []),
+    })),
   }));
 
 export const usesView = (

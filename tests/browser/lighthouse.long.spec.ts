@@ -2,39 +2,15 @@
  * The exported demo, mended, as a visitor's browser loads it from a host: what Lighthouse says of it on a desktop. On a
  * phone's dense screen it asks for thumbnails of twice the size, which the demo's author has not made.
  */
-import { createReadStream, existsSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { join } from 'node:path';
-import { createGzip } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import lighthouse, { desktopConfig, type Result } from 'lighthouse';
 import { FAULTS } from '../../demo/faults';
-import { mediaTypeOf } from '../../core/site/index.ts';
 import { CHROMIUM, FLAGS } from '../browser';
+import { host } from '../host';
 import { expect, openDemo, test, unpacked } from './fixtures';
 
 /** Where Lighthouse talks to the browser. */
 const PORT = 9333;
-
-/** A host as most are: texts are sent compressed and may be kept for a day. */
-async function host(folder: string): Promise<{ server: Server; address: string }> {
-  const server = createServer((request, response) => {
-    const path = decodeURIComponent(new URL(request.url ?? '/', 'http://host.invalid').pathname).slice(1);
-    const file = join(folder, path || 'index.html');
-    if (!existsSync(file)) return response.writeHead(404).end();
-    const type = mediaTypeOf(file);
-    const text = /^(?:text|application\/javascript)/.test(type);
-    response.writeHead(200, {
-      'Content-Type': text ? `${type.split(';')[0]}; charset=utf-8` : type,
-      'Cache-Control': 'max-age=86400',
-      ...(text ? { 'Content-Encoding': 'gzip' } : {}),
-    });
-    return text ? createReadStream(file).pipe(createGzip()).pipe(response) : createReadStream(file).pipe(response);
-  });
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  return { server, address: `http://127.0.0.1:${(server.address() as AddressInfo).port}/` };
-}
 
 test('the mended demo has 100 for performance, accessibility and best practices, and nothing shifts', async ({
   page,

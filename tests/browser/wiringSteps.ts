@@ -43,7 +43,7 @@ export async function rehearse(page: Page): Promise<void> {
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
 }
 
-async function wireWith(page: Page, title: string): Promise<void> {
+export async function wireWith(page: Page, title: string): Promise<void> {
   await page.getByRole('button', { name: 'Wire this page' }).click();
   await kitButton(page, title).click();
   await expect(page.getByRole('region', { name: 'Difference' }).last()).toContainText('new file');

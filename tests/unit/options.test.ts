@@ -1,6 +1,7 @@
 /** Options and looks of viewers, written where their author would write them, and taken back to the byte. */
 import { describe, expect, it } from 'vitest';
 import { asked, siteOf } from '../../core/plans/asked.fixture.ts';
+import { findingsOf } from '../../core/checks/index.ts';
 import type { Intent } from '../../core/plans/index.ts';
 import type { SiteReading } from '../../core/model/index.ts';
 import { KITS, VIEWERS } from '../kits.ts';
@@ -213,19 +214,11 @@ describe('a look', () => {
     const reading = site({ name: 'slideshow', open: '<ul class="kites" data-slides>' });
     const outcome = asked(reading, set('slideshow', { look: { '--slides-height': '30rem' } }));
     expect(outcome).toMatchObject({ files: { 'css/kites.css': '.kites { gap: 1rem; --slides-height: 30rem; }\n' } });
-    const again = siteOf(
-      Object.fromEntries(
-        [...reading.files].map(([path, content]) => [
-          path,
-          path === 'css/kites.css'
-            ? '.kites { gap: 1rem; --slides-height: 30rem; }\n'
-            : content.kind === 'text'
-              ? content.text
-              : content.hash,
-        ]),
-      ),
-      { kits: VIEWERS },
-    );
+    const again = site({
+      name: 'slideshow',
+      open: '<ul class="kites" data-slides>',
+      more: { 'css/kites.css': '.kites { gap: 1rem; --slides-height: 30rem; }\n' },
+    });
     expect(asked(again, set('slideshow', { look: { '--slides-height': null } }))).toMatchObject({
       files: { 'css/kites.css': '.kites { gap: 1rem; }\n' },
     });
@@ -239,4 +232,77 @@ describe('a look', () => {
       ),
     );
   });
+});
+
+describe('what an option cannot be', () => {
+  const findings = (reading: SiteReading) =>
+    findingsOf(reading)
+      .filter(({ rule }) => rule.startsWith('option-'))
+      .map(({ rule, says }) => `${rule}: ${says}`);
+  const fixed = (reading: SiteReading) => {
+    const finding = findingsOf(reading).find(({ rule }) => rule.startsWith('option-'))!;
+    return lines(reading, { kind: 'fix', finding: finding.id, fix: 0 });
+  };
+  const slides = (attributes: string) =>
+    site({ name: 'slideshow', open: `<ul class="kites" data-slides${attributes}>` });
+
+  it.each<[string, string, string, string]>([
+    [
+      'a name a letter off',
+      ' data-slides-piker="strip"',
+      'option-misspelt: This says data-slides-piker; the slideshow reads data-slides-picker.',
+      '+ <ul class="kites" data-slides data-slides-picker="strip">',
+    ],
+    [
+      'a value a letter off',
+      ' data-slides-picker="thumbnail"',
+      'option-value: data-slides-picker is “thumbnail”. picker is one of dots, thumbnails, strip, none.',
+      '+ <ul class="kites" data-slides data-slides-picker="thumbnails">',
+    ],
+    [
+      'a value that there is not',
+      ' data-slides-effect="explode"',
+      'option-value: data-slides-effect is “explode”. effect is one of cut, fade, side, up, grow, shrink.',
+      '+ <ul class="kites" data-slides>',
+    ],
+    [
+      'words for a number',
+      ' data-slides-play data-slides-interval="fast"',
+      'option-value: data-slides-interval is “fast”. interval is a number from 1 to 60 s.',
+      '+ <ul class="kites" data-slides data-slides-play>',
+    ],
+    [
+      'words for a switch',
+      ' data-slides-loop="false"',
+      'option-value: data-slides-loop is “false”. loop is on or off.',
+      '+ <ul class="kites" data-slides>',
+    ],
+    [
+      'seconds where nothing plays',
+      ' data-slides-interval="3"',
+      'option-idle: data-slides-interval does nothing here: nothing plays.',
+      '+ <ul class="kites" data-slides>',
+    ],
+  ])('%s is found, with its mend', (_, attributes, says, after) => {
+    const reading = slides(attributes);
+    expect(findings(reading)).toEqual([says]);
+    expect(fixed(reading)).toEqual([`- <ul class="kites" data-slides${attributes}>`, after]);
+  });
+
+  it('in a start call is found there', () => {
+    const reading = site({
+      name: 'slideshow',
+      open: '<ul class="kites">',
+      after: "<script>\nstartSlides('.kites', { effect: 'fad' });\n</script>\n",
+    });
+    expect(findings(reading)).toEqual([
+      "option-value: This sets effect to 'fad'. effect is one of cut, fade, side, up, grow, shrink.",
+    ]);
+    expect(fixed(reading)).toContain("+ startSlides('.kites', { effect: 'fade' });");
+  });
+
+  it.each(['', ' data-slides-picker="strip"', ' data-slides-play data-slides-interval="3"', ' data-slides-loop="off"'])(
+    'what is right is left alone: %s',
+    (attributes) => expect(findings(slides(attributes))).toEqual([]),
+  );
 });

@@ -1,6 +1,6 @@
 /** The viewers are read by those who learn from them: short lines, small functions, one text for one thing. */
 import { readFileSync } from 'node:fs';
-import { parse, type AnyNode, type Node } from 'acorn';
+import { parse, type Node } from 'acorn';
 import { full } from 'acorn-walk';
 import { describe, expect, it } from 'vitest';
 import { VIEWERS } from '../kits.ts';
@@ -24,7 +24,7 @@ function functionsOf(script: string): Named[] {
     found.push({ name, text, lines: linesOf(text) });
   };
   full(parse(script, { ecmaVersion: 'latest' }), (node) => {
-    const one = node as AnyNode;
+    const one = node;
     if (one.type === 'FunctionDeclaration') add(one.id?.name ?? '', one);
     if (one.type === 'MethodDefinition') add('method', one);
     if (one.type === 'VariableDeclarator' && one.init?.type === 'ArrowFunctionExpression')
@@ -50,7 +50,7 @@ describe.each(VIEWERS.map(({ manifest }) => [manifest.name] as const))('the scri
   it('has no choice within a choice, and no trick with bits', () => {
     const bad: string[] = [];
     full(parse(script, { ecmaVersion: 'latest' }), (node) => {
-      const one = node as AnyNode;
+      const one = node;
       if (one.type === 'ConditionalExpression')
         for (const part of [one.test, one.consequent, one.alternate])
           if (part.type === 'ConditionalExpression') bad.push(script.slice(one.start, one.end));

@@ -194,7 +194,8 @@ function Ways({ wishes, way, onWay }: { wishes: readonly Wish[]; way: number; on
 const OPTIONS = { display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', gap: '4px 16px', my: 1 };
 
 /** What the author may write beside the marker, for the manual is not always at hand. */
-function Options({ options }: { options: KitView['options'] }) {
+function Options({ options: all }: { options: KitView['options'] }) {
+  const options = all.filter(({ attribute }) => attribute !== null);
   if (options.length === 0) return null;
   return (
     <Box component="details" sx={{ mt: 1.25, fontSize: '0.8125rem' }}>

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import type { Place } from '../../ui/site/address';
 
-const SheetName = z.enum(['viewer', 'own-script', 'pasted', 'rehearsal']);
+const SheetName = z.enum(['viewer', 'options', 'own-script', 'pasted', 'rehearsal']);
 export type SheetName = z.infer<typeof SheetName>;
 
 /** Null where none is open, or where the address names none that there is. */

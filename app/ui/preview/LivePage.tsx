@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
 import { laidOutWidth } from '~core/view/index.ts';
-import type { FromProbe } from '~protocol/probe.ts';
+import type { FromProbe, ToProbe } from '~protocol/probe.ts';
 import { useSite } from '../site/openSite';
 import { color, TOKENS } from '../theme';
 import { LimitedPage } from './LimitedPage';
@@ -15,6 +15,9 @@ import { useWatchdog } from './useWatchdog';
 const MARK = TOKENS.light.heather;
 
 const SANDBOX_WITHOUT_SCRIPTS = 'allow-same-origin allow-forms';
+
+/** What a visitor would do to come to a state: click or point at an element, then step on. */
+export type Held = Omit<Extract<ToProbe, { type: 'hold' }>, 'type'>;
 
 export interface LivePageProps {
   path: string;
@@ -31,6 +34,8 @@ export interface LivePageProps {
    * Elements whose places are reported; `places` gives their middles in CSS px of the room, null where out of sight.
    */
   watched?: number[][];
+  /** A state that is brought about each time the page has loaded; null leaves it as it loads. */
+  held?: Held | null;
   onPlaces?: (tops: (number | null)[]) => void;
   onPointed?: (element: number[]) => void;
   /** What the pointer is over; null where it has left. */
@@ -69,6 +74,7 @@ export function LivePage({
   show = null,
   hint = null,
   watched,
+  held = null,
   onPlaces,
   onPointed,
   onOver,
@@ -84,6 +90,7 @@ export function LivePage({
   const place = useRef<{ path: string; at: [number, number] } | null>(null);
   const shownKey = keyOf(show);
   const hintKey = keyOf(hint);
+  const heldKey = held === null ? '' : JSON.stringify(held);
   const watchedKey = (watched ?? []).map(keyOf).join();
 
   const tell = useProbe(frame, origin, (report) => {
@@ -133,6 +140,18 @@ export function LivePage({
         }),
       });
   }, [greeted, watchedKey, tell]);
+
+  // What was held before is let go by loading the page anew.
+  const heldBefore = useRef('');
+  useEffect(() => {
+    if (greeted === 0 || heldKey === heldBefore.current) return;
+    const again = heldBefore.current !== '';
+    heldBefore.current = heldKey;
+    if (again) tell({ type: 'reload' });
+  }, [greeted, heldKey, tell]);
+  useEffect(() => {
+    if (greeted > 0 && heldKey !== '') tell({ type: 'hold', ...(JSON.parse(heldKey) as Held) }); // written above
+  }, [greeted, heldKey, tell]);
 
   if (status === 'limited')
     return <LimitedPage path={path} width={width} room={room} title={title} onRestart={restart} />;

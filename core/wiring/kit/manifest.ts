@@ -200,6 +200,17 @@ function troubleInGroup(
     : null;
 }
 
+function troubleInScripts({ files, start }: Scripted): { path: string[]; message: string } | null {
+  const script = files.findLast((file) => file.role === 'script');
+  if (!script) return { path: ['files'], message: 'a kit has at least one script' };
+  const isImported = start?.imported !== undefined && !script.module;
+  return isImported ? { path: ['start'], message: 'only from a module can something be imported' } : null;
+}
+interface Scripted {
+  files: readonly z.infer<typeof KitFile>[];
+  start?: Pick<Start, 'imported'> | undefined;
+}
+
 export const KitManifest = z
   .strictObject({
     name: z
@@ -276,16 +287,12 @@ export const KitManifest = z
       });
     if (kit.marker.element !== undefined && kit.marker.on === 'sections')
       context.addIssue({ code: 'custom', path: ['marker'], message: 'an element stands around a gallery or a link' });
-    const group = troubleInGroup(kit.group, kit.marker);
-    if (group) context.addIssue({ code: 'custom', ...group });
-    const unknown = unknownNames(kit);
-    if (unknown) context.addIssue({ code: 'custom', ...unknown });
+    for (const trouble of [troubleInGroup(kit.group, kit.marker), unknownNames(kit)])
+      if (trouble) context.addIssue({ code: 'custom', ...trouble });
     if (kit.start?.way === 'method' && kit.start.of === undefined)
       context.addIssue({ code: 'custom', path: ['start'], message: 'the object is needed whose method it is' });
-    const script = kit.files.findLast((file) => file.role === 'script');
-    if (!script) context.addIssue({ code: 'custom', path: ['files'], message: 'a kit has at least one script' });
-    if (kit.start?.imported !== undefined && !script?.module)
-      context.addIssue({ code: 'custom', path: ['start'], message: 'only from a module can something be imported' });
+    const trouble = troubleInScripts(kit);
+    if (trouble) context.addIssue({ code: 'custom', ...trouble });
   });
 export type KitManifest = z.infer<typeof KitManifest>;
 export type KitManifestInput = z.input<typeof KitManifest>;

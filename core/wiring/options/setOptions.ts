@@ -33,20 +33,39 @@ export function targetsOf({ use, gallery, link }: OptionScope): PageElement[] {
   return holder ? [holder] : [];
 }
 
+const list = (values: readonly string[] = []): string => values.map((one) => one || 'nothing').join(', ');
+
+function rangeOf({ min, max, unit }: KitOption): string {
+  const [from, to] = [min === undefined ? '' : ` from ${min}`, max === undefined ? '' : ` to ${max}`];
+  return `a number${from}${to}${unit === undefined ? '' : ` ${unit}`}`;
+}
+
+const isInRange = ({ min = -Infinity, max = Infinity }: KitOption, value: number): boolean =>
+  value >= min && value <= max;
+
+/** For each type whether a value is one, and what is one. */
+const TYPES: Readonly<
+  Record<
+    KitOption['type'],
+    { takes: (option: KitOption, value: OptionValue) => boolean; says: (of: KitOption) => string }
+  >
+> = {
+  switch: { takes: (_, value) => typeof value === 'boolean', says: () => 'on or off' },
+  choice: {
+    takes: ({ values = [] }, value) => typeof value === 'string' && values.includes(value),
+    says: ({ values }) => `one of ${list(values)}`,
+  },
+  text: { takes: (_, value) => typeof value !== 'number', says: () => 'text' },
+  number: {
+    takes: (option, value) => typeof value === 'number' && Number.isFinite(value) && isInRange(option, value),
+    says: rangeOf,
+  },
+};
+
 /** Why a value is none of an option's; null where it is. */
-export function troubleWithValue(
-  { name, type, values, min, max, unit = '' }: KitOption,
-  value: OptionValue,
-): string | null {
-  if (type === 'switch') return typeof value === 'boolean' ? null : `${name} is on or off.`;
-  if (type === 'choice')
-    return typeof value === 'string' && (values ?? []).includes(value)
-      ? null
-      : `${name} is one of ${(values ?? []).map((one) => one || 'nothing').join(', ')}.`;
-  if (type === 'text') return typeof value === 'string' || typeof value === 'boolean' ? null : `${name} is text.`;
-  if (typeof value !== 'number' || !Number.isFinite(value)) return `${name} is a number.`;
-  const isIn = value >= (min ?? -Infinity) && value <= (max ?? Infinity);
-  return isIn ? null : `${name} is a number from ${min} to ${max}${unit === '' ? '' : ` ${unit}`}.`;
+export function troubleWithValue(option: KitOption, value: OptionValue): string | null {
+  const { takes, says } = TYPES[option.type];
+  return takes(option, value) ? null : `${option.name} is ${says(option)}.`;
 }
 
 export function setOptions(files: SiteFiles, page: WiringPage, scope: OptionScope, wishes: OptionWishes): Written {

@@ -169,30 +169,27 @@ const groupsKnown = new WeakMap<KitUse, Groups>();
 function groupsOf(use: KitUse): Groups {
   const known = groupsKnown.get(use);
   if (known) return known;
-  const {
-    kit: { manifest },
-    claimed,
-    starts,
-  } = use;
-  const { group } = manifest;
   const groups = new Map<PageElement, readonly PageElement[]>();
-  const note = (members: readonly PageElement[]) =>
-    members.forEach((member) => groups.has(member) || groups.set(member, members));
-  if (group && 'in' in group && group.in === 'call') {
-    // Of two calls that bind a link the first one to be heard opens it.
-    for (const { there, tooEarly } of starts) if (!tooEarly) note(there.filter((element) => claimed.has(element)));
-  } else if (group && 'in' in group && group.in === 'gallery') {
-    for (const holder of claimed) note(linksIn(use, holder));
-  } else if (group) {
-    const inOrder = [...claimed].sort((a, b) => a.index - b.index);
-    for (const [name, members] of grouped(inOrder, (link) => groupOf(link, use.kit))) if (name !== null) note(members);
-    // Of two calls that find a link the last one counts.
-    if ('call' in group && group.call)
-      for (const { there } of starts.toReversed())
-        note(there.filter((link) => claimed.has(link) && groupOf(link, use.kit) === null && !groups.has(link)));
-  }
+  for (const members of membersTogether(use))
+    for (const member of members) if (!groups.has(member)) groups.set(member, members);
   groupsKnown.set(use, groups);
   return groups;
+}
+
+/** Links that belong together; one that is in several is of the first. */
+function membersTogether(use: KitUse): readonly (readonly PageElement[])[] {
+  const { claimed, starts, kit } = use;
+  const { group } = kit.manifest;
+  if (!group) return [];
+  if ('in' in group && group.in === 'gallery') return [...claimed].map((holder) => linksIn(use, holder));
+  // Of two calls that bind a link the first one to be heard opens it.
+  const called = starts.filter(({ tooEarly }) => !tooEarly).map(({ there }) => there.filter((one) => claimed.has(one)));
+  if ('in' in group && group.in === 'call') return called;
+  const inOrder = [...claimed].sort((a, b) => a.index - b.index);
+  const named = [...grouped(inOrder, (link) => groupOf(link, kit))].filter(([name]) => name !== null);
+  const nameless = called.map((links) => links.filter((link) => groupOf(link, kit) === null)).reverse();
+  // Of two calls that find a link the last one counts.
+  return [...named.map(([, members]) => members), ...('call' in group && group.call ? nameless : [])];
 }
 
 /** The links that a marked gallery holds, in the order of the page. */

@@ -107,6 +107,7 @@ describe('a call', () => {
   it('is known by a bare or a global name, with where it stands', () => {
     expect(factsOf('kite("a.b", { x: 1 });').calls).toEqual([
       {
+        object: { start: 12, end: 20, last: 18 },
         way: 'function',
         name: 'kite',
         of: null,

@@ -1,6 +1,7 @@
 /** Includes of a kit written into a page in the kit's order, and taken out again. */
 import {
   cutLine,
+  encodeAttribute,
   insertAtEnd,
   insertBeside,
   insertInHead,
@@ -8,6 +9,7 @@ import {
   insertStylesheet,
   scriptTag,
   stylesheetTag,
+  valueOf,
   type PageElement,
 } from '../../markup/index.ts';
 import { type Edit, nameOf, refuse, relativeReference, type Result } from '../../site/index.ts';
@@ -15,6 +17,7 @@ import { isTagged, kitPath, type Kit, type KitFile } from '../kit/manifest.ts';
 import { includedName, type Include } from '../read/includes.ts';
 import type { ScriptRun } from '../read/scripts.ts';
 import type { PageWiring } from '../read/uses.ts';
+import { wordsFor } from '../words/words.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 
 interface Written {
@@ -78,8 +81,16 @@ function includeEdit(
   if (after) return insertBeside(document, after.element, likeNeighbour(after.element, reference), 'after');
   const starter = starterOf(page, kit);
   if (file.module) return moduleEdit(page, kit, reference);
-  if (kit.manifest.place === 'end' && !starter) return insertAtEnd(document, scriptTag(reference));
-  return insertScript(document, reference, starter);
+  const words = wordsAttribute(page, kit);
+  if (kit.manifest.place === 'end' && !starter) return insertAtEnd(document, scriptTag(reference, words));
+  return insertScript(document, reference, starter, words);
+}
+
+/** The viewer's words in the page's language, for its script's tag; empty where they are its own. */
+function wordsAttribute({ document }: WiringPage, { manifest }: Kit): string {
+  const root = document.elements.find(({ tag }) => tag === 'html');
+  const words = wordsFor(manifest, (root && valueOf(root, 'lang')) ?? '');
+  return words === null ? '' : ` data-words="${encodeAttribute(words, '"')}"`;
 }
 
 /** A module waits for the page wherever it stands. */

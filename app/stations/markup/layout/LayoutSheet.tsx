@@ -10,7 +10,7 @@ import { Mono, Tag } from '../../../ui/parts/small';
 import { useShowSource, useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color, MONO } from '../../../ui/theme';
-import { Length, type Commit } from './fields';
+import { Length, type Commit } from '../../../ui/parts/fields';
 import { SettingRow } from './SettingRow';
 import { useTrial } from './useTrial';
 import { PlaceLink } from '../../../ui/parts/pressable';

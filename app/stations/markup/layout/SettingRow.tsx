@@ -5,7 +5,7 @@ import type { SettingView } from '~core/view/index.ts';
 import { Mono } from '../../../ui/parts/small';
 import { useShowSource } from '../../../ui/site/openSite';
 import { color } from '../../../ui/theme';
-import { Border, Choice, Colour, Columns, Length, type Commit } from './fields';
+import { Border, Choice, Colour, Columns, Length, type Commit } from '../../../ui/parts/fields';
 import { PlaceLink } from '../../../ui/parts/pressable';
 
 interface Props {

@@ -3,11 +3,15 @@ import type { Completion, CompletionContext, CompletionResult } from '@codemirro
 import { isPagePath, isPicturePath, relativeReference, resolveInSite } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import { writingAt } from './addresses';
+import { viewerCompletions } from './viewerCompletion';
+
+/** As much text before the cursor is looked at as a long tag has; letters. */
+const MOST_BEFORE = 3000;
 
 /** What the editor knows of the site around the file that it shows. */
 export interface Surroundings {
   path: string;
-  view: Pick<SiteView, 'files' | 'pages' | 'classes'>;
+  view: Pick<SiteView, 'files' | 'pages' | 'classes' | 'kits'>;
   /** The address of a small copy of a picture, for an `img`. */
   pictureUrl: (path: string) => Promise<string | null>;
 }
@@ -29,7 +33,10 @@ export function completing(surroundings: () => Surroundings) {
     const before = line.text.slice(0, context.pos - line.from);
     const language = languageOf(known.path);
     const writing = writingAt(before, language, language === 'css' && inBlock(context));
-    if (!writing) return null;
+    if (!writing) {
+      const earlier = context.state.doc.sliceString(Math.max(0, context.pos - MOST_BEFORE), context.pos);
+      return viewerCompletions(earlier, context.pos, known);
+    }
     const from = line.from + writing.from;
     if (writing.kind !== 'address')
       return {

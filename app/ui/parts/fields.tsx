@@ -5,8 +5,8 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect, useRef } from 'react';
-import { useTyped } from '../../../ui/parts/typed';
-import { color } from '../../../ui/theme';
+import { useTyped } from './typed';
+import { color } from '../theme';
 
 /** Null takes away what is declared. */
 export type Commit = (value: string | null) => void;
