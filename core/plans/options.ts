@@ -15,7 +15,7 @@ import { setOptions, type KitLook, type KitManifest, type OptionValue } from '..
 import { GALLERY_GONE, itemOf } from './items.ts';
 import { changesBetween, withOwnStylesheet } from './style.ts';
 
-export interface OptionsWish {
+interface OptionsWish {
   page: string;
   gallery: number;
   kit: string;

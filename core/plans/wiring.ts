@@ -1,6 +1,7 @@
 /** Wiring, unwiring and changing from one viewer to another, asked for by the names of kits. */
 import { type FileChange, type Planned, refuse } from '../site/index.ts';
 import { notesChange, resolved, type PageReading, type SiteReading } from '../model/index.ts';
+import { withOptions } from './carryOptions.ts';
 import { broughtFiles, type BroughtFile } from './styleFiles.ts';
 import {
   kitPath,
@@ -77,9 +78,9 @@ export function changeKit(
   return onPage(site, path, (page) => {
     const [before, after] = [kitBy(site, from), kitBy(site, to)];
     if (!before || !after) return unknown(before ? to : from);
-    return before === after
-      ? refuse(`${path} is wired with the ${from} already.`)
-      : rewired(site, page, { from: before, to: after });
+    if (before === after) return refuse(`${path} is wired with the ${from} already.`);
+    const planned = rewired(site, page, { from: before, to: after });
+    return planned.ok ? withOptions(site, page, { from, to: after.manifest }, planned.change) : planned;
   });
 }
 

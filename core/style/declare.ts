@@ -173,7 +173,7 @@ function placeAndWords({ rule, declaration: { property, value, important, range 
   return `${rule.stylesheet.path}, line ${line}: ${rule.prelude} { ${property}: ${value}${important ? ' !important' : ''} }`;
 }
 
-export interface Draft {
+interface Draft {
   path: string;
   edits: Edit[];
   /** Pages that have to change along, as where the gallery needs a class first. */

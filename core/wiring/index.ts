@@ -38,10 +38,10 @@ export { withoutInvisible, withoutNumbers } from './paste/clean.ts';
 export { linesInManual } from './read/manual.ts';
 export { paste, type Pasting, type PastedPiece } from './paste/place.ts';
 export { isSlipOf, lettersApart } from './read/letters.ts';
-export { asArgument, asAttribute, manualOf, withManual } from './kit/manual.ts';
+export { asArgument, withManual } from './kit/manual.ts';
 export { ownKits } from './kit/ownKits.ts';
 export { asValue, optionSaid, type OptionSaid } from './options/said.ts';
-export { setOptions, targetsOf, troubleWithValue, type OptionScope } from './options/setOptions.ts';
+export { setOptions, targetsOf, troubleWithValue } from './options/setOptions.ts';
 export { containerMissing, membersOf, predict, type Prediction } from './read/prediction.ts';
 export { type Disagreement, disagreements, Seen } from './read/rehearsal.ts';
 export {

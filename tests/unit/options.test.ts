@@ -306,3 +306,45 @@ describe('what an option cannot be', () => {
     (attributes) => expect(findings(slides(attributes))).toEqual([]),
   );
 });
+
+describe('changing from one viewer to another', () => {
+  const change = (reading: SiteReading, from: string, to: string) =>
+    asked(reading, { kind: 'change-kit', page: 'index.html', from, to });
+  const open = (reading: SiteReading, from: string, to: string) => {
+    const outcome = change(reading, from, to);
+    if (typeof outcome === 'string') throw new Error(outcome);
+    return { label: outcome.label, list: /<ul[^>]*>/.exec(outcome.files['index.html'] ?? '')?.[0] };
+  };
+
+  it('carries options over by what they mean, and says which it could not', () => {
+    const reading = site({
+      name: 'slideshow',
+      open: '<ul class="kites" data-slides data-slides-play data-slides-interval="3" data-slides-effect="fade" data-slides-picker="thumbnails">',
+    });
+    const { label, list } = open(reading, 'slideshow', 'lightbox');
+    expect(list).toBe('<ul class="kites" data-enlarge-strip data-enlarge-play data-enlarge-interval="3">');
+    expect(label).toContain('not carried over: Transition');
+  });
+
+  it('carries over what a start call says', () => {
+    const reading = site({
+      name: 'slideshow',
+      open: '<ul class="kites">',
+      after: "<script>\nstartSlides('.kites', { play: false, loop: false, interval: 4 });\n</script>\n",
+    });
+    expect(open(reading, 'slideshow', 'opening')).toEqual({
+      label: expect.stringContaining('not carried over: Goes round'),
+      list: '<ul class="kites" data-opening data-opening-interval="4">',
+    });
+  });
+
+  it('leaves nothing of the former one’s options behind, wherever in the gallery they stand', () => {
+    const reading = site({
+      name: 'lightbox',
+      open: '<ul class="kites" data-enlarge-strip data-enlarge-counter="off">',
+      attributes: ' data-enlarge data-enlarge-group="g" data-enlarge-tab',
+    });
+    const outcome = asked(reading, { kind: 'unwire', page: 'index.html', kit: 'lightbox' });
+    expect(typeof outcome === 'string' ? outcome : outcome.files['index.html']).not.toContain('data-enlarge');
+  });
+});

@@ -559,8 +559,9 @@
       const x = from.left + from.width / 2 - room.left - room.width / 2;
       const y = from.top + from.height / 2 - room.top - room.height / 2;
       const start = `translate(${x}px, ${y}px) scale(${from.width / width})`;
-      const time = parseFloat(getComputedStyle(this.dialog).getPropertyValue('--enlarge-time'));
-      const duration = Number.isNaN(time) ? 200 : time;
+      const said = getComputedStyle(this.dialog).getPropertyValue('--enlarge-time').trim();
+      const unit = said.endsWith('ms') ? 1 : 1000;
+      const duration = said ? parseFloat(said) * unit : 200;
       this.frame.animate([{ transform: start }, {}], { duration, easing: 'ease-out' });
     }
 

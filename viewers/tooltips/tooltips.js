@@ -138,7 +138,6 @@
     hear('pointerup', () => on || clearTimeout(timer));
     hear('pointercancel', () => on || clearTimeout(timer));
     hear('pointerout', (event) => {
-      if (dismissed && !dismissed.contains(event.relatedTarget)) dismissed = null;
       if (event.pointerType !== 'touch' && !on?.contains(event.relatedTarget)) leave();
     });
     hear('focusin', (event) => {
@@ -152,6 +151,10 @@
   }
 
   addEventListener('scroll', hide, true);
+  const forget = ({ target }) => {
+    if (dismissed && !dismissed.contains(target)) dismissed = null;
+  };
+  addEventListener('pointerover', forget, true);
   addEventListener('pointerdown', (event) => on?.contains(event.target) || hide(), true);
   const escape = (event) => {
     if (event.key !== 'Escape') return;

@@ -140,7 +140,6 @@
       hear('pointerleave', ({ pointerType }) => pointerType !== 'touch' && this.look(false));
       hear('blur', () => this.look(false));
       hear('keydown', (event) => this.key(event));
-      this.image.addEventListener('error', () => (this.note.textContent = WORDS.failed));
       this.holder.addEventListener('click', (event) => {
         const link = this.links.find((one) => one.contains(event.target));
         if (!link || !isPlain(event)) return;
@@ -150,14 +149,33 @@
     }
 
     show(link) {
-      const { alt } = link.querySelector('img');
+      const small = link.querySelector('img');
       this.link = link;
       this.full = null; // asked for when somebody looks closely
       this.links.forEach((one) => one.setAttribute('aria-current', String(one === link)));
       this.note.textContent = '';
-      this.image.src = link.getAttribute(`${MARKER}-middle`) || link.href;
-      this.stage.setAttribute('aria-label', `${alt || this.options.label}. ${WORDS.keys}`);
+      this.load(link.getAttribute(`${MARKER}-middle`) || link.href, small);
+      const name = small.alt || this.options.label;
+      this.stage.setAttribute('aria-label', `${name}. ${WORDS.keys}`);
       this.look(false);
+    }
+
+    /** The small picture stands behind until the other is there; what comes too late is let go. */
+    load(address, small) {
+      const { image, stage, link } = this;
+      const picture = new Image();
+      image.removeAttribute('src');
+      stage.style.backgroundImage = `url("${small.currentSrc || small.src}")`;
+      picture.src = address;
+      const put = () => {
+        if (this.link !== link) return;
+        stage.style.backgroundImage = '';
+        image.src = address;
+      };
+      const failed = () => {
+        if (this.link === link) this.note.textContent = WORDS.failed;
+      };
+      picture.decode().then(put, failed);
     }
 
     look(isOn) {
@@ -178,6 +196,7 @@
     place() {
       const { options, image, lens, full } = this;
       const { width, height } = image.getBoundingClientRect();
+      if (!width) return; // not there yet
       const own = full.naturalWidth ? Math.max(1, full.naturalWidth / width) : 2;
       const times = options.times || own;
       const room = lens.getBoundingClientRect();

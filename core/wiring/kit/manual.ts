@@ -42,7 +42,7 @@ function optionRow(option: KitOption, prefix: string): string {
 }
 
 /** The tables of a README, in Markdown. */
-export function manualOf({
+function manualOf({
   options,
   prefix,
   marker,

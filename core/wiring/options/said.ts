@@ -18,7 +18,7 @@ export function asValue({ type }: Pick<KitOption, 'type'>, written: string): Opt
 }
 
 /** The element whose attribute counts for another one: itself, one around it, or the kit's own around that. */
-export function sayingElement(manifest: KitManifest, element: PageElement, attribute: string): PageElement | null {
+function sayingElement(manifest: KitManifest, element: PageElement, attribute: string): PageElement | null {
   const { marker, prefix, inherits } = manifest;
   const says = (one: PageElement) => attributeOf(one, attribute) !== undefined;
   if (marker.element !== undefined) {

@@ -12,7 +12,7 @@ import type { WiringPage } from '../write/site.ts';
 import { optionSaid, startOfElement, type OptionSaid } from './said.ts';
 
 /** What options are for: a gallery, or one link of it. */
-export interface OptionScope {
+interface OptionScope {
   use: KitUse;
   gallery: Gallery;
   link: PageElement | null;

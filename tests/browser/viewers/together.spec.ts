@@ -80,7 +80,7 @@ test('a slideshow under an open lightbox rests, and the lightbox goes through al
   await expect(page.locator('.slides-counter')).toHaveText(before ?? '');
   await page.keyboard.press('Escape');
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-  await page.clock.runFor(6000);
+  await page.clock.runFor(1500);
   await expect(page.locator('.slides-counter')).not.toHaveText(before ?? '');
 });
 
@@ -139,6 +139,7 @@ test.describe('under a finger', () => {
     const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
     await swipe(page, page.locator('.closer-stage'), { y: -250 });
     await expect.poll(() => page.evaluate(() => scrollY)).toBeGreaterThan(100);
+    await page.waitForTimeout(800); // until it has come to rest: a tap would only stop it
     await page.evaluate(() => scrollTo(0, 0));
     await expect(page.locator('.closer-lens')).toBeHidden();
     await tap(page, at);

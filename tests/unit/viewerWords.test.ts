@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { VIEWERS } from '../../../tests/kits.ts';
-import { languagesKnown, wordsFor } from './words.ts';
+import { VIEWERS } from '../kits.ts';
+import { languagesKnown, wordsFor } from '../../core/wiring/words/words.ts';
 
 it('there are a dozen languages', () => expect(languagesKnown).toHaveLength(12));
 
