@@ -105,7 +105,8 @@ function shownBy(element: Element): Shown {
   return {
     element,
     address: addressOf(element),
-    loaded: image ? image.complete && image.naturalWidth > 0 : true,
+    // Where a page says that a part is busy (ARIA, aria-busy), what is seen there is not what will be.
+    loaded: (image ? image.complete && image.naturalWidth > 0 : true) && !element.closest('[aria-busy="true"]'),
     natural: image && image.naturalWidth > 0 ? { width: image.naturalWidth, height: image.naturalHeight } : null,
     size: { width: Math.round(box.width), height: Math.round(box.height) },
     whole: box.left >= -1 && box.top >= -1 && box.right <= innerWidth + 1 && box.bottom <= innerHeight + 1,

@@ -42,7 +42,7 @@ interface Heard {
 
 /** Of the navigation interface, which the library of types does not have yet. */
 interface Navigating extends Event {
-  destination: { url: string };
+  destination: { url: string; sameDocument: boolean };
   hashChange: boolean;
 }
 
@@ -57,7 +57,8 @@ function watch() {
     'navigate',
     (event) => {
       const { destination, hashChange } = event as Navigating; // the listener's event
-      if (hashChange) return;
+      // A step of the history on the same page leaves nothing.
+      if (hashChange || destination.sameDocument) return;
       heard.leaves = destination.url;
       event.preventDefault();
     },
@@ -272,6 +273,8 @@ export async function rehearse(element: Element): Promise<Seen> {
     await wait(TICK * 2);
     const now = front() ?? shown;
     note(seen, now);
+    // What stands in the place of a file that is missing is not that file.
+    if (link && heard.missing.includes(link.href)) seen.loaded = false;
     Object.assign(seen, wordsSince(before));
     seen.layers = Math.max(1, now.layers);
     if (front()) await steps(seen, before, heard.missing);

@@ -123,6 +123,8 @@ export async function rehearsePage(
     if (only && !only.includes(n)) continue;
     const anchor = item.image ?? item.link;
     if (!anchor) continue;
+    // A viewer that has closed may still be on its way back in the history.
+    await page.waitForFunction(() => history.state === null);
     await page.goto(`${home}/${path}`);
     await page.evaluate(
       CODE.replace(/^"use strict";\s*var rehearsal/, 'window.rehearsal').replace(/^var rehearsal/, 'window.rehearsal'),

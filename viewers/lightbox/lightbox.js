@@ -335,6 +335,7 @@
       hear('pointermove', this.move);
       hear('pointerup', this.lift);
       hear('pointercancel', this.lift);
+      hear('dragstart', (event) => event.preventDefault()); // a picture is not carried off
     }
 
     press(event) {
@@ -607,6 +608,7 @@
 
     state(name, note) {
       this.stage.dataset.state = name;
+      this.stage.setAttribute('aria-busy', String(name === 'loading'));
       this.note.textContent = note;
     }
 

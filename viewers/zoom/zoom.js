@@ -166,14 +166,18 @@
       const picture = new Image();
       image.removeAttribute('src');
       stage.style.backgroundImage = `url("${small.currentSrc || small.src}")`;
+      stage.setAttribute('aria-busy', 'true');
       picture.src = address;
       const put = () => {
         if (this.link !== link) return;
         stage.style.backgroundImage = '';
+        stage.removeAttribute('aria-busy');
         image.src = address;
       };
       const failed = () => {
-        if (this.link === link) this.note.textContent = WORDS.failed;
+        if (this.link !== link) return;
+        stage.removeAttribute('aria-busy');
+        this.note.textContent = WORDS.failed;
       };
       picture.decode().then(put, failed);
     }

@@ -42,17 +42,7 @@ function optionRow(option: KitOption, prefix: string): string {
 }
 
 /** The tables of a README, in Markdown. */
-function manualOf({
-  options,
-  prefix,
-  marker,
-  start,
-  look,
-  looksAlone,
-  presets,
-  words,
-  inherits,
-}: KitManifest): string {
+function manualOf({ options, prefix, marker, start, look, looksAlone, presets, words, inherits }: KitManifest): string {
   const lines = [
     '| in the markup | in a start call | meaning | without it |',
     '|---|---|---|---|',

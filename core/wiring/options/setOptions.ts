@@ -19,7 +19,7 @@ interface OptionScope {
 }
 
 /** Null takes an option back to what holds without it. */
-export type OptionWishes = Readonly<Record<string, OptionValue | null>>;
+type OptionWishes = Readonly<Record<string, OptionValue | null>>;
 
 type Written = Result<{ edits: Edit[]; files: FileChange[] }>;
 
