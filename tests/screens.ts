@@ -65,6 +65,11 @@ for (const [scheme, suffix] of [
     await page.screenshot({ path: join(TARGET, 'kits.png') });
     await page.keyboard.press('Escape');
     await page.waitForTimeout(400);
+    await page.getByRole('button', { name: 'Options' }).click();
+    await page.getByRole('button', { name: 'third picture' }).click();
+    await page.waitForTimeout(4000);
+    await page.screenshot({ path: join(TARGET, 'options.png') });
+    await page.getByRole('button', { name: 'Back to the scripts' }).click();
     await goTo(page, 'Proof', 'proof');
     await goTo(page, 'Pack', 'pack', () => page.getByText('camera/', { exact: true }).click());
   }
@@ -73,7 +78,6 @@ for (const [scheme, suffix] of [
     for (const [name, file] of [
       ['Change the pattern', 'pattern'],
       ['Items…', 'items'],
-      ['Menus', 'menus'],
     ] as const) {
       await page.getByRole('button', { name }).click();
       await page.waitForTimeout(1200);
