@@ -272,9 +272,7 @@ export async function rehearse(element: Element): Promise<Seen> {
   if (shown && shown !== UNSEEN) {
     await wait(TICK * 2);
     const now = front() ?? shown;
-    note(seen, now);
-    // What stands in the place of a file that is missing is not that file.
-    if (link && heard.missing.includes(link.href)) seen.loaded = false;
+    note(seen, now, heard.missing.includes(link?.href ?? ''));
     Object.assign(seen, wordsSince(before));
     seen.layers = Math.max(1, now.layers);
     if (front()) await steps(seen, before, heard.missing);
@@ -308,8 +306,9 @@ const UNSEEN: Shown = {
   layers: 0,
 };
 
-function note(seen: Seen, { address, loaded, natural, size, whole }: Shown): void {
-  Object.assign(seen, { opened: 'viewer', shows: address, loaded, natural, size, whole });
+/** What stands in the place of a file that is missing is not that file. */
+function note(seen: Seen, { address, loaded, natural, size, whole }: Shown, isMissing: boolean): void {
+  Object.assign(seen, { opened: 'viewer', shows: address, loaded: loaded && !isMissing, natural, size, whole });
 }
 
 /** On and back again from where it opened, then back and on. */
