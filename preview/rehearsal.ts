@@ -272,7 +272,7 @@ export async function rehearse(element: Element): Promise<Seen> {
   if (shown && shown !== UNSEEN) {
     await wait(TICK * 2);
     const now = front() ?? shown;
-    note(seen, now, heard.missing.includes(link?.href ?? ''));
+    note(seen, now, link, heard.missing);
     Object.assign(seen, wordsSince(before));
     seen.layers = Math.max(1, now.layers);
     if (front()) await steps(seen, before, heard.missing);
@@ -307,8 +307,10 @@ const UNSEEN: Shown = {
 };
 
 /** What stands in the place of a file that is missing is not that file. */
-function note(seen: Seen, { address, loaded, natural, size, whole }: Shown, isMissing: boolean): void {
-  Object.assign(seen, { opened: 'viewer', shows: address, loaded: loaded && !isMissing, natural, size, whole });
+function note(seen: Seen, shown: Shown, link: HTMLAnchorElement | null, missing: readonly string[]): void {
+  const { address, natural, size, whole } = shown;
+  const loaded = shown.loaded && !(link && missing.includes(link.href));
+  Object.assign(seen, { opened: 'viewer', shows: address, loaded, natural, size, whole });
 }
 
 /** On and back again from where it opened, then back and on. */
