@@ -382,15 +382,25 @@ export async function hold(element: Element, how: 'click' | 'point' | 'step', st
     for (const name of ['mouseover', 'mouseenter', 'mousemove']) target.dispatchEvent(new MouseEvent(name, at));
     return;
   }
+  const before = lookAround();
   if (how === 'click') {
-    const before = lookAround();
     const { end } = watch();
     press(target);
     await until(() => pictureInFront(before)?.loaded, PATIENCE.picture);
     end();
   }
   for (let n = 0; n < steps; n++) {
-    control('next')?.click();
+    const button = how === 'click' ? control('next', document, before) : nextAround(target);
+    button?.click();
     await wait(PATIENCE.step);
   }
+}
+
+/** What steps on in whatever holds a picture; a page may have other ways on, which lead away. */
+function nextAround(target: Element): HTMLElement | null {
+  for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
+    const button = control('next', holder);
+    if (button) return button;
+  }
+  return null;
 }

@@ -140,7 +140,7 @@ function collapsed([top = '', right = '', bottom = '', left = '']: readonly stri
 
 /** Why a value cannot stand for a property, by the syntax of its specification; null where it can. */
 export function troubleWith(property: string, value: string): string | null {
-  if (/[;{}]|\/\*/.test(value)) return `“${value}” would end the declaration`;
+  if (/[;{}]|\/\*|<\//.test(value)) return `“${value}” would end the declaration`;
   if (value.trim() === '') return 'it is empty';
   // A custom property takes whatever its reader can use.
   if (property.startsWith('--') || /var\(|env\(/.test(value)) return null;

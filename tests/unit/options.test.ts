@@ -209,6 +209,36 @@ describe('an option of the lightbox', () => {
   });
 });
 
+it('an option for a gallery that stands around another one is said on its links alone', () => {
+  const kit = KITS.find(({ manifest }) => manifest.name === 'lightbox')!;
+  const MARK = ' data-enlarge data-enlarge-group="g"';
+  const link = (name: string) =>
+    `<p><a href="large/${name}.jpg"${MARK}><img src="small/${name}.jpg" alt="${name}"></a></p>`;
+  const pictures = ['a', 'b', 'c', 'd', 'e', 'f'];
+  const inner = `<ul>\n${['d', 'e', 'f'].map((one) => item(one, MARK)).join('\n')}\n</ul>`;
+  const reading = siteOf(
+    {
+      'index.html': `<!DOCTYPE html>\n<head>\n${HEAD('lightbox')}\n</head>\n<body>\n${['a', 'b', 'c'].map(link).join('\n')}\n${inner}\n</body>\n`,
+      'css/kites.css': '',
+      'viewer/lightbox.js': kit.files['lightbox.js'] ?? '',
+      'viewer/lightbox.css': kit.files['lightbox.css'] ?? '',
+      ...Object.fromEntries(
+        pictures.flatMap((one) => [
+          [`large/${one}.jpg`, `l${one}`],
+          [`small/${one}.jpg`, `s${one}`],
+        ]),
+      ),
+    },
+    { kits: VIEWERS },
+  );
+  const galleries = reading.pages[0]!.galleries;
+  const outer = galleries.findIndex(({ container }) => container.tag === 'body');
+  expect(galleries).toHaveLength(2);
+  const outcome = lines(reading, set('lightbox', { gallery: outer, options: { strip: true } }));
+  expect(outcome).toHaveLength(6);
+  expect(outcome).toContain(`+ ${link('b').replace(MARK, `${MARK} data-enlarge-strip`)}`);
+});
+
 describe('a look', () => {
   it('for a gallery is written into the author’s rule for it, and taken back to the byte', () => {
     const reading = site({ name: 'slideshow', open: '<ul class="kites" data-slides>' });
@@ -347,4 +377,21 @@ describe('changing from one viewer to another', () => {
     const outcome = asked(reading, { kind: 'unwire', page: 'index.html', kit: 'lightbox' });
     expect(typeof outcome === 'string' ? outcome : outcome.files['index.html']).not.toContain('data-enlarge');
   });
+});
+
+it('words in a start call cannot end it, nor the script element that it stands in', () => {
+  const reading = site({
+    name: 'slideshow',
+    open: '<ul class="kites">',
+    after: "<script>\nstartSlides('.kites');\n</script>\n",
+  });
+  expect(lines(reading, set('slideshow', { options: { label: "Kate's\\ </script><!--" } }))).toContain(
+    "+ startSlides('.kites', { label: 'Kate\\'s\\\\ \\x3c/script>\\x3c!--' });",
+  );
+});
+
+it('a look cannot end its declaration, nor the style element that it stands in', () => {
+  const reading = site({ name: 'slideshow', open: '<ul class="kites" data-slides>' });
+  for (const value of ['red; } body { color: red', 'red</style><script>', 'red /* and'])
+    expect(lines(reading, set('slideshow', { look: { '--slides-ink': value } }))).toMatch(/would end the declaration/);
 });

@@ -12,9 +12,18 @@ export const asAttribute = (value: OptionValue): string => {
   return String(value);
 };
 
+/** What would end a text in a script, or the script element around it. */
+const ESCAPES: readonly (readonly [RegExp, string])[] = [
+  [/[\\']/g, '\\$&'],
+  [/\r?\n/g, '\\n'],
+  [/<(?=[/!])/g, '\\x3c'],
+];
+
 /** An option's value as a script says it. */
 export const asArgument = (value: OptionValue): string =>
-  typeof value === 'string' ? `'${value.replace(/[\\']/g, '\\$&')}'` : String(value);
+  typeof value === 'string'
+    ? `'${ESCAPES.reduce((text, [what, written]) => text.replace(what, written), value)}'`
+    : String(value);
 
 function possible({ type, values, unit, min, max }: KitOption): string {
   if (type === 'switch') return '"on" or "off"';

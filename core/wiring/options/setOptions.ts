@@ -176,7 +176,10 @@ function elementsFor({ use, gallery, link }: OptionScope, targets: readonly Page
   if (marker.element !== undefined)
     return [...new Set(targets.flatMap((one) => closest(one, ({ tag }) => tag === marker.element) ?? []))];
   if (prefix === '') return [];
-  return inherits && !link && answersLinks(use.kit.manifest) ? [gallery.container] : targets;
+  if (!inherits || link || !answersLinks(use.kit.manifest)) return targets;
+  // What holds other galleries too would say it for them as well.
+  const isShared = [...use.claimed].some((one) => isWithin(one, gallery.container) && !targets.includes(one));
+  return isShared ? targets : [gallery.container];
 }
 
 function withCalls(
