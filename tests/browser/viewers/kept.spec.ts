@@ -104,7 +104,7 @@ test('the focus stays in a slideshow whose slide goes, by keys and while it play
   await page.evaluate(() =>
     document
       .querySelector<HTMLElement>('.slides-set > :not([data-slides-away]) a')
-      ?.focus({ focusVisible: false } as FocusOptions),
+      ?.focus({ focusVisible: false }),
   );
   await page.mouse.move(2, 2);
   await page.clock.runFor(3500);
