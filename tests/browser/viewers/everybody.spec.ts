@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { exported, item, items, SHOTS, watchShifts } from '../../viewerPages';
 import { violations } from '../axe';
-import { expect, test } from '../fixtures';
+import { expect, test, LONG } from '../fixtures';
 
 interface Case {
   body: string;
@@ -60,10 +60,13 @@ const CASES: Record<string, Case> = {
   },
 };
 
+/** Those that show most; the others are for the long run. */
+const MAIN = new Set(['lightbox', 'slideshow', 'feed']);
+
 const pictures = (page: Page) => page.locator('main img:visible').count();
 
 for (const [name, { body, open, buttons }] of Object.entries(CASES))
-  test.describe(`the ${name}`, () => {
+  test.describe(`the ${name}`, { tag: MAIN.has(name) ? [] : [LONG] }, () => {
     test.beforeEach(({ page }) => page.emulateMedia({ reducedMotion: 'reduce' }));
 
     test('at 320 px, with room between letters (WCAG 2.2, 1.4.10 and 1.4.12): nothing to scroll sideways', async ({

@@ -4,7 +4,7 @@
  */
 import type { Page } from '@playwright/test';
 import { exported, item, SHOTS } from '../../viewerPages';
-import { expect, test } from '../fixtures';
+import { expect, test, LONG } from '../fixtures';
 
 const STYLES: Record<string, string> = {
   'a classic reset':
@@ -121,8 +121,11 @@ async function looksOf(page: Page, name: string): Promise<string[]> {
   );
 }
 
+/** Those that lay out most of a page; the others are for the long run. */
+const MAIN = new Set(['lightbox', 'slideshow', 'opening']);
+
 for (const name of Object.keys(MARKS))
-  test(`no style of the page reaches the ${name}`, async ({ page }) => {
+  test(`no style of the page reaches the ${name}`, { tag: MAIN.has(name) ? [] : [LONG] }, async ({ page }) => {
     await page.emulateMedia({ reducedMotion: 'reduce' });
     await openedOn(page, name, '');
     const plain = await looksOf(page, name);

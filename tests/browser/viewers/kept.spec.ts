@@ -102,9 +102,7 @@ test('the focus stays in a slideshow whose slide goes, by keys and while it play
   expect(await focused()).toBe('large/loft.jpg');
   // A click on what is shown leaves the focus there too.
   await page.evaluate(() =>
-    document
-      .querySelector<HTMLElement>('.slides-set > :not([data-slides-away]) a')
-      ?.focus({ focusVisible: false }),
+    document.querySelector<HTMLElement>('.slides-set > :not([data-slides-away]) a')?.focus({ focusVisible: false }),
   );
   await page.mouse.move(2, 2);
   await page.clock.runFor(3500);

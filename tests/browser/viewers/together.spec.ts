@@ -7,7 +7,7 @@ import { exported, item, items, SHOTS } from '../../viewerPages';
 import { swipe, tap } from '../../touch';
 import { violations } from '../axe';
 import { VIEWERS } from '../../kits';
-import { expect, test } from '../fixtures';
+import { expect, test, LONG } from '../fixtures';
 
 const MARK = ' data-enlarge data-enlarge-group="g"';
 const counter = (page: Page) => page.locator('.enlarge-counter');
@@ -211,7 +211,7 @@ const WORKS: Record<string, (page: Page) => Promise<void>> = {
 
 const names = VIEWERS.map(({ manifest }) => manifest.name);
 for (const [at, one] of names.entries())
-  test(`the ${one} beside each other viewer`, async ({ page }) => {
+  test(`the ${one} beside each other viewer`, { tag: one === 'lightbox' ? [] : [LONG] }, async ({ page }) => {
     for (const other of names.slice(at + 1))
       for (const [first, second] of [
         [one, other],
