@@ -542,13 +542,13 @@
         return this.dialog.show();
       }
       this.dialog.showModal();
+      this.fillStrip();
+      this.playOn(option(link, 'autoplay') && !wantsLess());
       this.reach();
       this.arrive(link);
       document.documentElement.setAttribute(OVER, '');
       backStep.enter(link);
       tell(document.documentElement);
-      this.fillStrip();
-      this.playOn(option(link, 'autoplay') && !wantsLess());
     }
 
     /** The picture comes out of its thumbnail. */
@@ -988,5 +988,7 @@
   addEventListener('load', () => {
     const first = marked().find((link) => link.getAttribute(`${MARKER}-open`) === 'load');
     if (!fromAddress() && first) open(first);
+    // Made beforehand, the box does not hold up the first picture.
+    setTimeout(() => (modal = modal || new Box(false)));
   });
 })();
