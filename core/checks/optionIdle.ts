@@ -1,6 +1,6 @@
 import { isWithin, removeAttribute } from '../markup/index.ts';
 import type { PageReading } from '../model/index.ts';
-import { optionSaid, type KitOption, type OptionValue } from '../wiring/index.ts';
+import { isSaidAs, optionSaid, type KitOption, type OptionValue } from '../wiring/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 import { optionsInMarkup, type OptionInMarkup } from './optionsInMarkup.ts';
 
@@ -19,9 +19,6 @@ function valueAt({ use, element }: OptionInMarkup, option: KitOption): OptionVal
   return values.size === 1 && value !== undefined ? value : null;
 }
 
-const isAs = (value: OptionValue | null, wanted: OptionValue): boolean =>
-  value === wanted || (wanted === 'off' && value === false);
-
 function idle(page: PageReading, said: OptionInMarkup): Observation | null {
   const { use, attribute, option } = said;
   const { manifest } = use.kit;
@@ -31,7 +28,7 @@ function idle(page: PageReading, said: OptionInMarkup): Observation | null {
       options.includes(option.name) &&
       Object.entries(when).every(([name, wanted]) => {
         const other = manifest.options.find((one) => one.name === name);
-        return other !== undefined && isAs(valueAt(said, other), wanted);
+        return other !== undefined && isSaidAs(valueAt(said, other), wanted);
       }),
   );
   if (!rule) return null;

@@ -6,6 +6,7 @@ import { LineIndex } from '../site/index.ts';
 import { placeOf, situationOf, WIDE, winnerFor } from '../style/index.ts';
 import {
   argumentName,
+  isSaidAs,
   markerName,
   optionSaid,
   type KitLook,
@@ -191,14 +192,10 @@ type Said = Pick<OptionView, 'option' | 'value'>;
 const valueIn = (options: readonly Said[], name: string): OptionValue | null =>
   options.find(({ option }) => option.name === name)?.value ?? null;
 
-/** A caption that is off may be said as words or as a switch. */
-const isAs = (value: OptionValue | null, wanted: OptionValue): boolean =>
-  value === wanted || (wanted === 'off' && value === false) || (wanted === false && value === 'off');
-
 function idleFor({ idle }: KitManifest, options: readonly Said[], name: string): string | null {
   const rule = idle.find(
     ({ when, options: names }) =>
-      names.includes(name) && Object.entries(when).every(([key, value]) => isAs(valueIn(options, key), value)),
+      names.includes(name) && Object.entries(when).every(([key, value]) => isSaidAs(valueIn(options, key), value)),
   );
   return rule ? rule.says : null;
 }
@@ -207,7 +204,7 @@ function idleFor({ idle }: KitManifest, options: readonly Said[], name: string):
 function presetOf({ presets }: KitManifest, options: readonly Said[], look: readonly LookView[]): string | null {
   const holding = presets.filter(
     (preset) =>
-      Object.entries(preset.options).every(([name, value]) => isAs(valueIn(options, name), value)) &&
+      Object.entries(preset.options).every(([name, value]) => isSaidAs(valueIn(options, name), value)) &&
       Object.entries(preset.look).every(
         ([property, value]) => look.find((one) => one.look.property === property)?.value === value,
       ),

@@ -40,7 +40,7 @@ export { paste, type Pasting, type PastedPiece } from './paste/place.ts';
 export { isSlipOf, lettersApart } from './read/letters.ts';
 export { asArgument, withManual } from './kit/manual.ts';
 export { ownKits } from './kit/ownKits.ts';
-export { asValue, optionSaid, type OptionSaid } from './options/said.ts';
+export { asValue, isSaidAs, optionSaid, type OptionSaid } from './options/said.ts';
 export { setOptions, targetsOf, troubleWithValue } from './options/setOptions.ts';
 export { containerMissing, membersOf, predict, type Prediction } from './read/prediction.ts';
 export { type Disagreement, disagreements, Seen } from './read/rehearsal.ts';

@@ -989,6 +989,6 @@
     const first = marked().find((link) => link.getAttribute(`${MARKER}-open`) === 'load');
     if (!fromAddress() && first) open(first);
     // Made beforehand, the box does not hold up the first picture.
-    setTimeout(() => (modal = modal || new Box(false)));
+    if (marked().length > 0) setTimeout(() => (modal = modal || new Box(false)));
   });
 })();

@@ -17,6 +17,10 @@ export function asValue({ type }: Pick<KitOption, 'type'>, written: string): Opt
   return type === 'number' ? Number(written) : written;
 }
 
+/** Whether an option is as something says; what holds words may be switched off. */
+export const isSaidAs = (value: OptionValue | null, wanted: OptionValue): boolean =>
+  value === wanted || (wanted === 'off' && value === false) || (wanted === false && value === 'off');
+
 /** The element whose attribute counts for another one: itself, one around it, or the kit's own around that. */
 function sayingElement(manifest: KitManifest, element: PageElement, attribute: string): PageElement | null {
   const { marker, prefix, inherits } = manifest;
