@@ -62,6 +62,8 @@ test.describe('ARIA Authoring Practices Guide, dialog (modal) pattern', () => {
     await page.getByRole('link', { name: 'A green sled kite' }).focus();
     await page.keyboard.press('Enter');
     await expect(dialogOf(page)).toBeVisible();
+    // Some buttons are there only once the file is.
+    await expect(page.locator('.enlarge-stage[data-state="shown"]')).toBeVisible();
   });
 
   test('when it opens, the focus moves inside', async ({ page }) => {
