@@ -4,9 +4,7 @@ export interface Shown {
   element: Element;
   address: string | null;
   loaded: boolean;
-  natural: { width: number; height: number } | null;
-  size: { width: number; height: number };
-  whole: boolean;
+  /** How many pictures came with it, one over the other. */
   layers: number;
 }
 
@@ -38,7 +36,7 @@ export const accessibleName = (element: Element): string =>
   ).trim();
 
 /** Address of a picture, a film, a page in a frame, or a picture that a style draws. */
-function addressOf(element: Element): string | null {
+export function addressOf(element: Element): string | null {
   if (element instanceof HTMLImageElement) return element.currentSrc || element.src || null;
   if (element instanceof HTMLVideoElement) return element.currentSrc || element.src || null;
   if (element instanceof HTMLIFrameElement) return element.src || null;
@@ -52,6 +50,17 @@ function everyPicture(root: ParentNode = document): Element[] {
   for (const element of root.querySelectorAll('*'))
     if (element.shadowRoot) found.push(...everyPicture(element.shadowRoot));
   return found;
+}
+
+/** Whether a click into its middle would be its own. */
+export function isInFront(target: Element): boolean {
+  if (!isSeen(target)) return false;
+  const box = target.getBoundingClientRect();
+  const at = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
+  return (
+    at !== null &&
+    (at === target || target.contains(at) || at.contains(target) || at.closest('a') === target.closest('a'))
+  );
 }
 
 function liesInFront(element: Element): boolean {
@@ -100,16 +109,12 @@ export function pictureInFront(before: Look): Shown | null {
 }
 
 function shownBy(element: Element): Shown {
-  const box = element.getBoundingClientRect();
   const image = element instanceof HTMLImageElement ? element : null;
   return {
     element,
     address: addressOf(element),
     // Where a page says that a part is busy (ARIA, aria-busy), what is seen there is not what will be.
     loaded: (image ? image.complete && image.naturalWidth > 0 : true) && !element.closest('[aria-busy="true"]'),
-    natural: image && image.naturalWidth > 0 ? { width: image.naturalWidth, height: image.naturalHeight } : null,
-    size: { width: Math.round(box.width), height: Math.round(box.height) },
-    whole: box.left >= -1 && box.top >= -1 && box.right <= innerWidth + 1 && box.bottom <= innerHeight + 1,
     layers: 0,
   };
 }
@@ -147,11 +152,40 @@ function* wordsInSight(): Generator<[Text, string]> {
 
 const COUNTER = /(\d+)\s*(?:\/|of|von|de|sur|van|av|di|из)\s*(\d+)/i;
 
+interface Words {
+  words: string[];
+  /** Those of which a part is cut off. */
+  clipped: string[];
+  counter: { at: number; of: number } | null;
+}
+
 /** Words that were not in sight before, and among them a count. */
-export function wordsSince(before: Look): { words: string[]; counter: { at: number; of: number } | null } {
-  const words = [...wordsInSight()].filter(([node, text]) => before.words.get(node) !== text).map(([, text]) => text);
+export function wordsSince(before: Look): Words {
+  const fresh = [...wordsInSight()].filter(([node, text]) => before.words.get(node) !== text);
+  const words = fresh.map(([, text]) => text);
   const counted = words.map((text) => COUNTER.exec(text)).find((match) => match !== null);
-  return { words, counter: counted ? { at: Number(counted[1]), of: Number(counted[2]) } : null };
+  return {
+    words,
+    clipped: fresh.filter(([node]) => isClipped(node)).map(([, text]) => text),
+    counter: counted ? { at: Number(counted[1]), of: Number(counted[2]) } : null,
+  };
+}
+
+/** Letters reach out of a box that shows nothing of what reaches out, and that cannot be scrolled. */
+function isClipped(node: Text): boolean {
+  const range = document.createRange();
+  range.selectNodeContents(node);
+  const box = range.getBoundingClientRect();
+  for (let holder = node.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
+    const { overflowX, overflowY, clipPath, position } = getComputedStyle(holder);
+    const edge = holder.getBoundingClientRect();
+    // What is shrunk to nothing is there for those who hear the page.
+    if (clipPath !== 'none' || (position === 'absolute' && edge.width <= 1)) return false;
+    const cut = (overflow: string) => overflow === 'hidden' || overflow === 'clip';
+    if (cut(overflowX) && (box.left < edge.left - 1 || box.right > edge.right + 1)) return true;
+    if (cut(overflowY) && (box.top < edge.top - 2 || box.bottom > edge.bottom + 2)) return true;
+  }
+  return false;
 }
 
 /** What an element loads, as an absolute address; empty where it loads nothing. */

@@ -5,6 +5,7 @@
 import type { FromProbe, ToProbe } from '../protocol/probe.ts';
 import type { Unsigned } from '../protocol/unsigned.ts';
 import { loadedBy } from './looking.ts';
+import { PATIENCE, until, whileWaiting } from './patience.ts';
 import { hold, rehearse } from './rehearsal.ts';
 
 void (() => {
@@ -16,6 +17,9 @@ void (() => {
   /** The site's part of the address: after `/s/<token>/`. */
   const sitePath = (address: string) =>
     decodeURIComponent(new URL(address, location.href).pathname.replace(/^\/s\/[^/]+\//, ''));
+
+  /** Who waits for a rehearsal is told so often that it goes on; ms. */
+  const STILL_AT_IT = 1000;
 
   /** More of the same would tell nothing new. */
   const MOST_ASKED = 50;
@@ -217,16 +221,22 @@ void (() => {
     };
     if (!element?.isConnected) return tell({ type: 'rehearsed', number, seen: null });
     placeMarks();
-    // A visitor clicks a page that is there.
-    if (document.readyState !== 'complete')
-      await new Promise((done) => window.addEventListener('load', done, { once: true }));
+    let told = performance.now();
+    whileWaiting(() => {
+      if (performance.now() - told < STILL_AT_IT) return;
+      told = performance.now();
+      tell({ type: 'waiting', number });
+    });
     try {
+      // A visitor clicks a page that is there.
+      await until(() => document.readyState === 'complete', PATIENCE.picture);
       const seen = await rehearse(element);
       tell({
         type: 'rehearsed',
         number,
         seen: {
           ...seen,
+          onPage: seen.onPage && { ...seen.onPage, file: place(seen.onPage.file) },
           shows: place(seen.shows),
           next: place(seen.next),
           back: place(seen.back),

@@ -1,316 +1,162 @@
 /**
- * Clicks one picture of a live page as a visitor would, and tells what came of it: what is shown, with what words,
- * where the arrows lead, how it closes. It knows nothing of any viewer; it looks only at what a visitor could see.
+ * Clicks one picture of a live page as a visitor would, and tells what came of it: what is shown, how large and how
+ * sharp, with what words, where the arrows lead, how it closes, and where that leaves the visitor. It knows nothing of
+ * any viewer; it looks only at what a visitor could see.
  */
 import type { Seen } from '../protocol/probe.ts';
-import {
-  accessibleName,
-  loadedBy,
-  isSeen,
-  lookAround,
-  pictureInFront,
-  shownAbove,
-  wordsSince,
-  type Look,
-  type Shown,
-} from './looking.ts';
+import { drawFinger, key, press } from './hands.ts';
+import { lookAround, pictureInFront, shownAbove, wordsSince, type Look, type Shown } from './looking.ts';
+import { hiddenParts, pictureSeen } from './measuring.ts';
+import { atRest, beat, PATIENCE, until } from './patience.ts';
+import { control, isAtHand, nextAround, reach } from './reaching.ts';
+import { stepOfHistory, watch, type Heard } from './watching.ts';
 
-/** How long a visitor is taken to wait for something to happen, for a picture to come, and for a step; ms. */
-const PATIENCE = { reaction: 500, picture: 10_000, step: 450 };
-const TICK = 15;
+/** What is told of a page has an end, however much the page says. */
+const MOST = { words: 300, clipped: 50, troubles: 50, letters: 2000 };
+const shortened = (text: string): string => text.slice(0, MOST.letters);
 
-const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+/** Parts that lie under something as the page opens; looked for once. */
+let hidden: string[] | null = null;
 
-async function until<T>(look: () => T | null | false, patience: number): Promise<T | null> {
-  for (const end = performance.now() + patience; ;) {
-    const found = look();
-    if (found !== null && found !== false) return found;
-    if (performance.now() > end) return null;
-    await wait(TICK);
-  }
+function partsHiddenAtTheTop(): string[] {
+  if (hidden) return hidden;
+  window.scrollTo({ top: 0, behavior: 'instant' });
+  hidden = hiddenParts();
+  return hidden;
 }
 
-interface Heard {
-  /** Where the click would have led. */
-  leaves: string | null;
-  errors: string[];
-  /** Addresses that did not load. */
-  missing: string[];
-  /** A script has taken the click. */
-  prevented: boolean;
-}
+const nothingSeen = (): Seen => ({
+  reached: null,
+  window: { width: innerWidth, height: innerHeight },
+  onPage: null,
+  hidden: [],
+  opened: 'nothing',
+  shows: null,
+  loaded: false,
+  natural: null,
+  size: null,
+  whole: false,
+  sharpness: null,
+  cropped: 0,
+  covered: null,
+  layers: 0,
+  counter: null,
+  words: [],
+  clipped: [],
+  controls: null,
+  swipe: null,
+  panned: true,
+  next: null,
+  back: null,
+  closed: null,
+  focus: null,
+  history: null,
+  errors: [],
+  missing: [],
+  time: 0,
+});
 
-/** Of the navigation interface, which the library of types does not have yet. */
-interface Navigating extends Event {
-  destination: { url: string; sameDocument: boolean };
-  hashChange: boolean;
-}
-
-/** What a click sets off, while it is watched: navigations are held back, errors noted. */
-function watch() {
-  const heard: Heard = { leaves: null, errors: [], missing: [], prevented: false };
-  const stop = new AbortController();
-  const { signal } = stop;
-  // The page stays, or there would be nobody left to tell what happened.
-  const navigation = (window as { navigation?: EventTarget }).navigation;
-  navigation?.addEventListener(
-    'navigate',
-    (event) => {
-      const { destination, hashChange } = event as Navigating; // the listener's event
-      // A step of the history on the same page leaves nothing.
-      if (hashChange || destination.sameDocument) return;
-      heard.leaves = destination.url;
-      event.preventDefault();
-    },
-    { signal },
-  );
-  window.addEventListener(
-    'click',
-    (event) => {
-      const link = event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null;
-      heard.prevented = event.defaultPrevented;
-      if (event.defaultPrevented || !link || new URL(link.href).href.split('#')[0] === location.href.split('#')[0])
-        return;
-      heard.leaves = link.href;
-      event.preventDefault();
-    },
-    { signal },
-  );
-  window.addEventListener(
-    'error',
-    (event) => {
-      const { target } = event;
-      if (target instanceof HTMLElement) heard.missing.push(loadedBy(target));
-      else heard.errors.push(event.message);
-    },
-    { signal, capture: true },
-  );
-  window.addEventListener('unhandledrejection', (event) => heard.errors.push(String(event.reason)), { signal });
-  // eslint-disable-next-line @typescript-eslint/unbound-method -- it is put back where it was
-  const open = window.open;
-  window.open = (url) => {
-    heard.leaves = new URL(String(url), location.href).href;
-    return null;
-  };
-  return {
-    heard,
-    end: () => {
-      window.open = open;
-      stop.abort();
-    },
-  };
-}
-
-/** A press as a pointer makes it. */
-function press(target: Element): void {
-  const box = target.getBoundingClientRect();
-  const at = {
-    bubbles: true,
-    cancelable: true,
-    composed: true,
-    clientX: box.left + box.width / 2,
-    clientY: box.top + box.height / 2,
-    button: 0,
-    isPrimary: true,
-  };
-  for (const name of ['pointerdown', 'mousedown', 'pointerup', 'mouseup'])
-    target.dispatchEvent(name.startsWith('pointer') ? new PointerEvent(name, at) : new MouseEvent(name, at));
-  if (target instanceof HTMLElement) target.click();
-}
-
-function key(name: string): void {
-  const target = document.activeElement ?? document.body;
-  for (const type of ['keydown', 'keyup'])
-    target.dispatchEvent(
-      new KeyboardEvent(type, { key: name, code: name, bubbles: true, cancelable: true, composed: true }),
-    );
-}
-
-const NAMES = {
-  next: /next|forward|onward|^on$|weiter|vor$|suivant|siguiente|volgende|[›»→▶>]/i,
-  back: /prev|back|zurück|précédent|anterior|vorige|[‹«←◀<]/i,
-  close: /close|schließen|fermer|cerrar|sluiten|^[×✕✖x]$/i,
-  more: /more|mehr|plus|más|meer/i,
-};
-
-/** A control of that meaning which is in sight; of several the one that came last into the page. */
-function control(meaning: keyof typeof NAMES, within: ParentNode = document, before?: Look): HTMLElement | null {
-  const all = [...within.querySelectorAll<HTMLElement>('button, [role="button"], a, input[type="button"]')];
-  const named = all.filter(
-    (one) =>
-      NAMES[meaning].test(accessibleName(one)) ||
-      new RegExp(`(?:^|[-_ ])${meaning}(?:$|[-_ ])`, 'i').test(one.className),
-  );
-  return (
-    named
-      .filter(
-        (one) =>
-          isSeen(one) &&
-          !one.hasAttribute('disabled') &&
-          one.getAttribute('aria-disabled') !== 'true' &&
-          !before?.controls.has(one),
-      )
-      .at(-1) ?? null
-  );
-}
-
-/** Brings a picture into sight by what the page offers for it. */
-async function reach(element: Element): Promise<Seen['reached']> {
-  const target = element.querySelector('img') ?? element;
-  const there = () => {
-    target.scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
-    return isInFront(target);
-  };
-  if (there()) return 'at once';
-  if (await byTab(target, there)) return 'tab';
-  if (await bySteps(target)) return 'step';
-  for (let n = 0; n < 200; n++) {
-    window.scrollTo(0, document.documentElement.scrollHeight);
-    await wait(60);
-    if (there()) return 'more';
-    const more = control('more');
-    if (!more) continue;
-    more.click();
-    if (await until(there, 300)) return 'more';
-  }
-  return null;
-}
-
-/** Opens the tab in whose panel the picture is. */
-async function byTab(target: Element, there: () => boolean): Promise<boolean> {
-  const panel = target.closest('[role="tabpanel"]');
-  const tab = panel && document.querySelector<HTMLElement>(`[role="tab"][aria-controls="${CSS.escape(panel.id)}"]`);
-  tab?.click();
-  return tab !== null && (await until(there, 1500)) !== null;
-}
-
-/** Steps on in whatever holds the picture, until it is shown. */
-async function bySteps(target: Element): Promise<boolean> {
-  for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
-    for (let n = 0; n < 600 && !isInFront(target); n++) {
-      const button = control('next', holder);
-      if (!button) break;
-      button.click();
-      await until(() => isInFront(target), 500);
-    }
-    if (isInFront(target)) return true;
-  }
-  return false;
-}
-
-function isInFront(target: Element): boolean {
-  if (!isSeen(target)) return false;
-  const box = target.getBoundingClientRect();
-  const at = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
-  return (
-    at !== null &&
-    (at === target || target.contains(at) || at.contains(target) || at.closest('a') === target.closest('a'))
-  );
+/** One picture that is rehearsed. */
+interface Act {
+  seen: Seen;
+  link: HTMLAnchorElement | null;
+  before: Look;
+  heard: Heard;
+  /** When it was clicked; ms. */
+  began: number;
 }
 
 export async function rehearse(element: Element): Promise<Seen> {
-  const seen: Seen = {
-    reached: await reach(element),
-    opened: 'nothing',
-    shows: null,
-    loaded: false,
-    natural: null,
-    size: null,
-    whole: false,
-    layers: 0,
-    counter: null,
-    words: [],
-    next: null,
-    back: null,
-    closed: null,
-    errors: [],
-    missing: [],
-    time: 0,
-  };
+  await atRest();
+  const seen: Seen = { ...nothingSeen(), hidden: partsHiddenAtTheTop() };
+  seen.reached = await reach(element);
   if (seen.reached === null) return seen;
+  await atRest();
+  const target = element.querySelector('img') ?? element;
+  seen.onPage = await pictureSeen(target);
   const before = lookAround();
+  const history = stepOfHistory();
   const { heard, end } = watch();
-  const began = performance.now();
-  press(element.querySelector('img') ?? element);
+  const act: Act = { seen, link: element.closest('a'), before, heard, began: performance.now() };
+  press(target);
+  await see(act, history);
+  end();
+  return {
+    ...seen,
+    words: seen.words.slice(0, MOST.words).map(shortened),
+    clipped: seen.clipped.slice(0, MOST.clipped).map(shortened),
+    errors: heard.errors.slice(0, MOST.troubles).map(shortened),
+    missing: heard.missing.slice(0, MOST.troubles),
+  };
+}
+
+const UNSEEN: Shown = { address: null, loaded: false, element: document.documentElement, layers: 0 };
+
+async function see(act: Act, history: number): Promise<void> {
+  const { seen, before, heard } = act;
+  const shown = await whatComes(act);
+  seen.time = performance.now() - act.began;
+  if (shown === 'address') return void Object.assign(seen, { opened: 'address', shows: heard.leaves });
+  if (shown && shown !== UNSEEN) return seeViewer(act, shown, history);
+  if (!heard.prevented) return;
+  seen.opened = heard.errors.length > 0 && heard.missing.length === 0 ? 'nothing' : 'viewer';
+  seen.shows = heard.missing.at(-1) ?? null;
+  Object.assign(seen, wordsSince(before));
+  seen.closed = await close(before);
+}
+
+/** The picture that comes in front, that the page is left, or {@link UNSEEN}; null where nothing came in time. */
+async function whatComes({ before, heard, link }: Act): Promise<Shown | 'address' | null> {
   const front = () => pictureInFront(before);
-  const link = element.closest('a');
   /** A row of small pictures shows the one that is chosen above itself, and may have shown it before. */
   const already = () => {
     const shown = heard.prevented && link?.getAttribute('aria-current') === 'true' ? shownAbove(link) : null;
     return shown?.loaded ? shown : null;
   };
+  const isVain = () => heard.errors.length > 0 || heard.missing.length > 0;
+  let frames = 0;
+  const isOver = () => !heard.prevented && frames++ > PATIENCE.reaction;
   await until(
-    () =>
-      heard.leaves !== null ||
-      front() !== null ||
-      already() !== null ||
-      heard.errors.length > 0 ||
-      heard.missing.length > 0 ||
-      (heard.prevented ? null : performance.now() - began > PATIENCE.reaction),
+    () => heard.leaves !== null || front() !== null || already() !== null || isVain() || isOver(),
     PATIENCE.picture,
   );
-  if (heard.leaves !== null && !front()) {
-    end();
-    return {
-      ...seen,
-      opened: 'address',
-      shows: heard.leaves,
-      errors: heard.errors,
-      missing: heard.missing,
-      time: performance.now() - began,
-    };
-  }
-  // An own error of the script, or a picture that is missing, will not get better by waiting.
-  const shown = await until(() => {
+  if (heard.leaves !== null && !front()) return 'address';
+  return until(() => {
     // The page goes on between two looks, so each is a look of its own.
     if (front()?.loaded) return front();
-    const inVain = heard.missing.length > 0 || heard.errors.length > 0;
-    if (inVain || (!heard.prevented && !front())) return front() ?? UNSEEN;
+    // An own error of the script, or a picture that is missing, will not get better by waiting.
+    if (isVain() || (!heard.prevented && !front())) return front() ?? UNSEEN;
     return already();
   }, PATIENCE.picture);
-  seen.time = performance.now() - began;
-  if (shown && shown !== UNSEEN) {
-    await wait(TICK * 2);
-    const now = front() ?? shown;
-    note(seen, now, link, heard.missing);
-    Object.assign(seen, wordsSince(before));
-    seen.layers = Math.max(1, now.layers);
-    if (front()) await steps(seen, before, heard.missing);
-    seen.closed = front() ? await close(before) : 'no';
-  } else if (heard.prevented) {
-    seen.opened = heard.errors.length > 0 && heard.missing.length === 0 ? 'nothing' : 'viewer';
-    seen.shows = heard.missing.at(-1) ?? null;
-    Object.assign(seen, wordsSince(before));
-    seen.closed = await close(before);
-  }
-  end();
-  return {
-    ...seen,
-    words: seen.words.slice(0, MOST.words).map(clipped),
-    errors: heard.errors.slice(0, MOST.troubles).map(clipped),
-    missing: heard.missing.slice(0, MOST.troubles),
-  };
 }
 
-/** What is told of a page has an end, however much the page says. */
-const MOST = { words: 300, troubles: 50, letters: 2000 };
-const clipped = (text: string): string => text.slice(0, MOST.letters);
+async function seeViewer({ seen, link, before, heard }: Act, first: Shown, history: number): Promise<void> {
+  const front = () => pictureInFront(before);
+  await beat();
+  await atRest();
+  const now = front() ?? first;
+  const { file, ...sight } = await pictureSeen(now.element);
+  // What stands in the place of a file that is missing is not that file.
+  const loaded = now.loaded && !(link && heard.missing.includes(link.href));
+  const layers = Math.max(1, now.layers);
+  Object.assign(seen, { opened: 'viewer', shows: file, loaded, layers, ...sight, ...wordsSince(before) });
+  const added = stepOfHistory() - history;
+  if (!front()) {
+    seen.closed = 'no';
+    return;
+  }
+  seen.controls = controlsAtHand(before);
+  await steps(seen, before, heard.missing);
+  await swipeOver(seen, before);
+  seen.closed = await close(before);
+  if (seen.closed === 'no') return;
+  seen.focus = await focusAfter(link);
+  seen.history = await historyAfter(history, added);
+}
 
-const UNSEEN: Shown = {
-  address: null,
-  loaded: false,
-  natural: null,
-  size: { width: 0, height: 0 },
-  whole: false,
-  element: document.documentElement,
-  layers: 0,
-};
-
-/** What stands in the place of a file that is missing is not that file. */
-function note(seen: Seen, shown: Shown, link: HTMLAnchorElement | null, missing: readonly string[]): void {
-  const { address, natural, size, whole } = shown;
-  const loaded = shown.loaded && !(link && missing.includes(link.href));
-  Object.assign(seen, { opened: 'viewer', shows: address, loaded, natural, size, whole });
+function controlsAtHand(before: Look): Seen['controls'] {
+  const has = (meaning: 'next' | 'back' | 'close') => isAtHand(control(meaning, document, before));
+  return { next: has('next'), back: has('back'), close: has('close') };
 }
 
 /** On and back again from where it opened, then back and on. */
@@ -339,22 +185,44 @@ async function step(
   };
   // While another picture is on its way the former one's address may still be told: then it is not the same yet.
   const wasLoaded = pictureInFront(before)?.loaded === true;
-  const stands = () => {
-    const now = pictureInFront(before);
-    return now?.address === from && (now.loaded || !wasLoaded) && performance.now() > end;
+  const settled = (least: number) => {
+    let frames = 0;
+    const stands = () => {
+      const now = pictureInFront(before);
+      return frames++ > least && now?.address === from && (now.loaded || !wasLoaded);
+    };
+    return until(() => moved() ?? (stands() ? 'same' : null), PATIENCE.picture);
   };
-  const settled = (patience: number) => until(() => moved() ?? (stands() ? 'same' : null), patience);
   const rtl = getComputedStyle(document.documentElement).direction === 'rtl';
-  let end = performance.now() + 120;
   key((way === 'next') === rtl ? 'ArrowLeft' : 'ArrowRight');
-  const byKey = await settled(PATIENCE.picture);
+  const byKey = await settled(PATIENCE.key);
   if (byKey !== null && byKey !== 'same') return byKey;
   const button = control(way, document, before);
   if (!button) return null;
-  end = performance.now() + PATIENCE.step;
   button.click();
-  const byButton = await settled(PATIENCE.picture);
+  const byButton = await settled(PATIENCE.step);
   return byButton === 'same' ? null : byButton;
+}
+
+/** A finger to the side, and back; it says what scripts do, not what the browser itself would. */
+async function swipeOver(seen: Seen, before: Look): Promise<void> {
+  const now = pictureInFront(before);
+  if (!now || (seen.next ?? seen.back) === null) return;
+  seen.panned = isPanned(now.element);
+  const by = (seen.next !== null ? -1 : 1) * innerWidth * 0.5;
+  await drawFinger(now.element, by);
+  const isAnother = () => pictureInFront(before)?.address !== now.address;
+  seen.swipe = (await until(isAnother, PATIENCE.step)) ? 'steps' : 'nothing';
+  await atRest();
+}
+
+/** CSS Pointer Events 3, `touch-action`: what no element from the touched one outwards forbids is the browser's. */
+function isPanned(element: Element): boolean {
+  for (let one: Element | null = element; one; one = one.parentElement) {
+    const action = getComputedStyle(one).touchAction;
+    if (!/auto|manipulation|pan-x|pan-left|pan-right/.test(action)) return false;
+  }
+  return true;
 }
 
 async function close(before: Look): Promise<Seen['closed']> {
@@ -371,8 +239,23 @@ async function close(before: Look): Promise<Seen['closed']> {
   return (await until(gone, PATIENCE.step)) ? 'outside' : 'no';
 }
 
+async function focusAfter(link: HTMLAnchorElement | null): Promise<Seen['focus']> {
+  const isBack = () => link !== null && document.activeElement === link;
+  if (await until(isBack, PATIENCE.key)) return 'link';
+  const { activeElement } = document;
+  return activeElement && activeElement !== document.body && activeElement !== document.documentElement
+    ? 'elsewhere'
+    : 'lost';
+}
+
+/** `added` steps came with the opening. */
+async function historyAfter(history: number, added: number): Promise<Seen['history']> {
+  if (await until(() => stepOfHistory() <= history, PATIENCE.key)) return added > 0 ? 'returned' : 'untouched';
+  return 'left behind';
+}
+
 /** Brings a state about and leaves it so: opened by a click, some steps on, or under the pointer. */
-export async function hold(element: Element, how: 'click' | 'point' | 'step', steps: number): Promise<void> {
+export async function hold(element: Element, how: 'click' | 'point' | 'step', count: number): Promise<void> {
   const target = element.querySelector('img') ?? element;
   if (how === 'point') {
     target.scrollIntoView({ block: 'center', behavior: 'instant' });
@@ -389,18 +272,10 @@ export async function hold(element: Element, how: 'click' | 'point' | 'step', st
     await until(() => pictureInFront(before)?.loaded, PATIENCE.picture);
     end();
   }
-  for (let n = 0; n < steps; n++) {
+  for (let n = 0; n < count; n++) {
     const button = how === 'click' ? control('next', document, before) : nextAround(target);
     button?.click();
-    await wait(PATIENCE.step);
+    await beat();
+    await atRest();
   }
-}
-
-/** What steps on in whatever holds a picture; a page may have other ways on, which lead away. */
-function nextAround(target: Element): HTMLElement | null {
-  for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
-    const button = control('next', holder);
-    if (button) return button;
-  }
-  return null;
 }

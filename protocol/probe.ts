@@ -68,6 +68,8 @@ export const FromProbe = z.discriminatedUnion('type', [
     path: z.string(),
   }),
   z.strictObject({ from, type: z.literal('scrolled'), at: Place }),
+  /** A picture is still being rehearsed, however long the page takes. */
+  z.strictObject({ from, type: z.literal('waiting'), number: z.number() }),
   z.strictObject({ from, type: z.literal('rehearsed'), number: z.number(), seen: Seen.nullable() }),
   /** The boxes of what was asked for, from the left and top of the page; CSS px. Null for what is not there. */
   z.strictObject({ from, type: z.literal('measured'), boxes: z.array(Box.nullable()).max(5000) }),

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
-import { useCallback, useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { countOf } from '~core/site/index.ts';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { Findings } from '../stations/proof/Findings';
@@ -46,7 +46,14 @@ export default function Proof() {
   const home = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(0);
   const [seen, setSeen] = useState<{ page: string; reports: string[] }>({ page: '', reports: [] });
-  const { findings, checked, strands } = site.view;
+  const { checked, strands } = site.view;
+  const { rehearsals } = site.session;
+  const rehearsed = useSyncExternalStore(
+    rehearsals.watch,
+    () => rehearsals.findings,
+    () => rehearsals.findings,
+  );
+  const findings = [...site.view.findings, ...rehearsed];
 
   useLayoutEffect(() => {
     const box = home.current;

@@ -2,10 +2,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import type { FindingView, PageView } from '~core/view/index.ts';
+import { rehearsalFindings, type FindingView, type PageView } from '~core/view/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
 import { countOf } from '~core/site/index.ts';
-import type { PageRehearsal } from '../data/session/rehearsals';
+import { sightsIn, type PageRehearsal } from '../data/session/rehearsals';
 import { stationAction } from '../data/siteAction';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { sheetIn, type SheetName } from '../stations/wiring/address';
@@ -14,7 +14,9 @@ import { Loom } from '../stations/wiring/Loom';
 import { OptionsSheet } from '../stations/wiring/OptionsSheet';
 import { OwnKit } from '../stations/wiring/OwnKit';
 import { PasteDialog } from '../stations/wiring/PasteDialog';
+import { expectedOf } from '../stations/wiring/outcome';
 import { Rehearsal } from '../stations/wiring/Rehearsal';
+import { PlaceLink } from '../ui/parts/pressable';
 import { Fixes, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { useChosenPage, useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
@@ -45,8 +47,8 @@ function usePredictions(path: string | undefined): ReadonlyMap<string, Predictio
   return told?.path === path ? (told?.by ?? NONE) : NONE;
 }
 
-const rehearsedStyle = (otherwise: number) =>
-  ({ fontSize: '0.8125rem', fontWeight: 600, color: color(otherwise > 0 ? 'gorse' : 'lichen'), mb: 1.25 }) as const;
+const rehearsedStyle = (found: number) =>
+  ({ fontSize: '0.8125rem', fontWeight: 600, color: color(found > 0 ? 'gorse' : 'lichen'), mb: 1.25 }) as const;
 
 export default function Wiring() {
   const { site, place, go } = useSite();
@@ -81,12 +83,12 @@ export default function Wiring() {
     <>
       <StationHead title={<PagePicker />} says={wiredWith(page, strands.length)}>
         {page.kit !== null && sheet !== 'options' && <Button onClick={() => open('options')}>Options</Button>}
-        <Button onClick={() => open('rehearsal')}>Rehearse</Button>
+        <Button onClick={() => go({ sheet: { name: 'rehearsal', runs: true } })}>Rehearse</Button>
         <Button variant="contained" color="primary" disabled={site.readOnly} onClick={() => open('viewer')}>
           Wire this page
         </Button>
       </StationHead>
-      <Rehearsed rehearsal={rehearsal} />
+      <Rehearsed page={page.path} rehearsal={rehearsal} />
       {sheet === 'options' ? (
         <OptionsSheet key={page.path} page={page} onClose={() => open(null)} />
       ) : (
@@ -115,14 +117,22 @@ function wiredWith({ uses, kit }: PageView, links: number): string {
   return `${says}${others.length > 0 ? `; ${others.join(', ')} too` : ''}`;
 }
 
-function Rehearsed({ rehearsal: { strands, stale } }: { rehearsal: PageRehearsal }) {
-  const seen = [...strands.values()];
-  if (seen.length === 0) return null;
-  const otherwise = seen.filter((one) => one.seen === null || one.disagreements.length > 0).length;
-  const foretold = `${countOf(seen.length - otherwise, 'strand')} as foretold`;
+function Rehearsed({ page, rehearsal }: { page: string; rehearsal: PageRehearsal }) {
+  const { go } = useSite();
+  if (rehearsal.strands.size === 0) return null;
+  const { stale } = rehearsal;
+  const found = rehearsalFindings(page, sightsIn(rehearsal), stale).length;
   return (
-    <Box role="status" sx={rehearsedStyle(otherwise)}>
-      {`Rehearsed: ${foretold}${otherwise > 0 ? `, ${otherwise} otherwise` : ''}${stale ? '; before the last change' : ''}`}
+    <Box role="status" sx={rehearsedStyle(found)}>
+      {`Rehearsed: ${expectedOf(rehearsal)}${stale ? '; before the last change' : ''}`}
+      {found > 0 && (
+        <>
+          {'; '}
+          <PlaceLink
+            onClick={() => go({ station: 'proof', page })}
+          >{`${countOf(found, 'finding')} in Proof`}</PlaceLink>
+        </>
+      )}
     </Box>
   );
 }

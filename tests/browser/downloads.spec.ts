@@ -149,7 +149,7 @@ for (const one of DOWNLOADS) {
         if (path !== 'index.html') await openPage(page, path);
         await changeTo(page, name);
         await rehearse(page);
-        await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
+        await expect(page.getByText(/^Rehearsed: 4 strands as expected/)).toBeVisible();
       }
 
       // To another viewer and back.
@@ -172,7 +172,7 @@ for (const one of DOWNLOADS) {
         await page.keyboard.type(option.typed);
         await goTo(page, 'wiring');
         await rehearse(page);
-        await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
+        await expect(page.getByText(/^Rehearsed: 4 strands as expected/)).toBeVisible();
       }
 
       const saved = await unpacked(page);
@@ -230,7 +230,7 @@ for (const { kit, name, tag } of PASTED) {
     await dialog.getByRole('button', { name: 'Apply' }).click();
     await expect(page.getByText(`wired with the ${name}, 4 of 4 links answered`)).toBeVisible();
     await rehearse(page);
-    await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
+    await expect(page.getByText(/^Rehearsed: 4 strands as expected/)).toBeVisible();
 
     await openSaved(page, await unpacked(page), 'index.html', kit === 'dazzle');
     await page.getByRole('link').nth(1).click();

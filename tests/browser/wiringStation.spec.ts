@@ -50,7 +50,7 @@ test('a viewer script that its author wrote: read, completed beside its lines, k
   await expect(page.getByRole('region', { name: 'Difference' }).last()).toContainText("roam('[data-roam]')");
   await page.getByRole('button', { name: 'Write this' }).click();
   await rehearse(page);
-  await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
+  await expect(page.getByText(/^Rehearsed: 4 strands as expected/)).toBeVisible();
   await page.reload();
   await expect(page.getByText('wired with the roam, 4 of 4 links answered')).toBeVisible({ timeout: 60_000 });
   const text = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
@@ -111,7 +111,7 @@ test('from one kit to another and off the page: one change each, shown before it
   await page.getByRole('button', { name: 'Write this' }).click();
   await expect(page.getByText('wired with the sidebay, 4 of 4 links answered')).toBeVisible();
   await rehearse(page);
-  await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
+  await expect(page.getByText(/^Rehearsed: 4 strands as expected/)).toBeVisible();
   await page.getByRole('button', { name: 'Wire this page' }).click();
   await kitButton(page, 'Sidebay').click();
   await page.getByRole('button', { name: 'Take it off this page' }).click();
@@ -132,13 +132,13 @@ test(
     await expect(scripts.filter({ hasText: 'js/kites.js' })).toContainText('calls startLightbox() too early');
     await expect(scripts.filter({ hasText: 'viewer/lightbox.js' })).toContainText('gives startLightbox');
     await rehearse(page);
-    await expect(page.getByText(/^Rehearsed: 8 strands as foretold$/)).toBeVisible();
+    await expect(page.getByText(/^Rehearsed: 8 strands as expected/)).toBeVisible();
     await page.getByRole('button', { name: 'Load them in the right order' }).click();
     await page.getByRole('button', { name: 'Correct it to data-enlarge' }).first().click();
     await expect(page.getByText('wired with the lightbox, 8 of 8 links answered')).toBeVisible();
     await expect(page.getByText(/before the last change/).first()).toBeVisible();
     await rehearse(page);
-    await expect(page.getByText(/^Rehearsed: 8 strands as foretold$/)).toBeVisible();
+    await expect(page.getByText(/^Rehearsed: 8 strands as expected/)).toBeVisible();
   },
 );
 
@@ -146,8 +146,54 @@ test('a rehearsal can be stopped, and what was seen until then stays', async ({ 
   await openKites(page, 'wiring');
   await openPage(page, 'festival.html');
   await page.getByRole('button', { name: 'Rehearse' }).click();
-  await expect(page.getByRole('dialog').getByRole('status')).toContainText(/: [3-9] of 12/, { timeout: 60_000 });
+  await expect(page.getByRole('dialog').getByRole('status')).toContainText(/: [3-9] of 24/, { timeout: 60_000 });
   await page.getByRole('dialog').getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
-  await expect(page.getByText(/^Rehearsed: [2-9] strands as foretold/)).toBeVisible();
+  await expect(page.getByText(/^Rehearsed: [2-9] strands as expected/)).toBeVisible();
+});
+
+test('what a rehearsal sees at two sizes is found in Proof, and Back leads to the screen before', async ({ page }) => {
+  const style = '<style>.kites img { width: 300px; height: auto }</style>';
+  const html = wiredPage('none').replace('</head>', `${style}</head>`);
+  await openFiles(page, {
+    'index.html': html,
+    ...(await pictures()),
+  });
+  await goTo(page, 'markup');
+  await goTo(page, 'wiring');
+  await rehearse(page);
+  const strands = page.getByRole('list', { name: 'Strands' });
+  await expect(strands.getByText(/^Desktop: confirmed/)).toHaveCount(4);
+  await expect(strands.getByText(/^Phone: confirmed/)).toHaveCount(4);
+  await expect(strands.getByText(/^A file of 60 px fills 300 px on the page/)).toHaveCount(8);
+  await page.getByRole('button', { name: '1 finding in Proof' }).click();
+  const findings = page.getByRole('list', { name: 'Findings' });
+  const finding = findings.getByRole('listitem').filter({ hasText: 'A file of 60 px fills 300 px on the page' });
+  await expect(finding).toContainText('and 3 others, desktop and phone');
+  const line = html.slice(0, html.indexOf('<li>')).split('\n').length;
+  await expect(finding.getByRole('button', { name: `index.html:${line}`, exact: true })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.goBack();
+  await expect(page.getByRole('button', { name: 'Rehearse' })).toBeVisible();
+  await page.goBack();
+  await expect(page).toHaveURL(/\/markup/);
+});
+
+test('after a rehearsal of 200 pictures one Back leads to the screen before', { tag: LONG }, async ({ page }) => {
+  test.setTimeout(900_000);
+  const wired = wiredPage('lightbox');
+  const [item = ''] = /^ +<li>.*$/m.exec(wired) ?? [];
+  await openFiles(page, {
+    'index.html': wired.replace('</ul>', `${`${item}\n`.repeat(196)}</ul>`),
+    ...kitFiles('lightbox'),
+    ...(await pictures()),
+  });
+  await goTo(page, 'markup');
+  await goTo(page, 'wiring');
+  await page.getByRole('button', { name: 'Rehearse' }).click();
+  const status = page.getByRole('dialog').getByRole('status');
+  await expect(status).toHaveText('200 strands as expected', { timeout: 800_000 });
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await page.goBack();
+  await expect(page).toHaveURL(/\/markup/);
 });

@@ -39,7 +39,7 @@ export const kitButton = (page: Page, title: string) =>
 
 export async function rehearse(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Rehearse' }).click();
-  await expect(page.getByRole('dialog').getByRole('status')).toHaveText(/as foretold/, { timeout: 120_000 });
+  await expect(page.getByRole('dialog').getByRole('status')).toHaveText(/as expected/, { timeout: 120_000 });
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
 }
 
@@ -62,11 +62,13 @@ export async function wiresAndRehearses(page: Page, manifest: Manifest): Promise
   await goTo(page, 'wiring');
   await wireWith(page, manifest.title);
   await rehearse(page);
-  await expect(page.getByText(/^Rehearsed: 4 strands as foretold$/)).toBeVisible();
+  await expect(page.getByText(/^Rehearsed: 4 strands as expected/)).toBeVisible();
   const opens = manifest.does === 'overlay' || manifest.does === 'stage';
-  await expect(page.getByRole('list', { name: 'Strands' }).getByText(/^Seen so/)).toHaveCount(4);
+  await expect(page.getByRole('list', { name: 'Strands' }).getByText(/^Desktop: confirmed/)).toHaveCount(4);
   if (opens)
-    await expect(page.getByRole('list', { name: 'Strands' }).getByText(/^Seen so, \d+ ms, \d+ × \d+/)).toHaveCount(4);
+    await expect(
+      page.getByRole('list', { name: 'Strands' }).getByText(/^Desktop: confirmed, \d+ × \d+, \d+ % of the window/),
+    ).toHaveCount(4);
   expect(await violations(page)).toEqual([]);
   const folder = await unpacked(page);
   for (const file of manifest.files)

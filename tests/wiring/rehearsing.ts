@@ -136,6 +136,7 @@ export async function rehearsePage(
     const told = Seen.parse(raw);
     const seen: Seen = {
       ...told,
+      onPage: told.onPage && { ...told.onPage, file: rel(told.onPage.file) },
       shows: rel(told.shows),
       next: rel(told.next),
       back: rel(told.back),

@@ -1,5 +1,6 @@
 /**
- * The live page is run and every strand clicked, one after the other; what opened is noted beside what was foretold.
+ * The live page is run in a desktop and in a phone window and every strand clicked, one after the other; what is seen
+ * is noted beside what the page's text says.
  */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -9,18 +10,25 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useRef, useSyncExternalStore } from 'react';
-import type { Strand } from '~core/model/index.ts';
-import { countOf } from '~core/site/index.ts';
+import { sayingOf, sightsTogether, type SightView } from '~core/view/index.ts';
+import { REHEARSAL_WINDOWS } from '~core/wiring/index.ts';
+import { isDifferent, sightsIn } from '../../data/session/rehearsals';
 import { usePreview } from '../../ui/preview/PreviewProvider';
 import { SANDBOX } from '../../ui/preview/useProbe';
 import { useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
-import type { Rehearsed } from '../../data/session/rehearsals';
+import { expectedOf } from './outcome';
 import { useRehearsal } from './useRehearsal';
 
-/** The window in which it is run, and how it is shown; CSS px. */
-const WINDOW = { width: 1280, height: 800 };
+interface Size {
+  width: number;
+  height: number;
+}
+
+/** The largest window, and how much smaller it is shown. */
+const [LARGEST] = REHEARSAL_WINDOWS;
 const SHOWN = 0.44;
+
 interface Props {
   page: string;
   onClose: () => void;
@@ -35,65 +43,80 @@ export function Rehearsal(props: Props) {
   );
 }
 
-const statusStyle = ({ done, otherwise }: { done: boolean; otherwise: number }) =>
+const statusStyle = ({ done, different }: { done: boolean; different: number }) =>
   ({
     mb: 1,
     fontSize: '0.8125rem',
-    color: color(done && otherwise > 0 ? 'gorse' : 'stone'),
+    color: color(done && different > 0 ? 'gorse' : 'stone'),
     fontWeight: done ? 600 : 400,
   }) as const;
 
-const WINDOW_STYLE = {
-  width: WINDOW.width * SHOWN,
-  height: WINDOW.height * SHOWN,
+/** The room is the same for every window, so that nothing moves when another one comes. */
+const ROOM = {
+  width: LARGEST.width * SHOWN,
+  height: LARGEST.height * SHOWN,
   overflow: 'hidden',
+  display: 'flex',
+  justifyContent: 'center',
   border: `1px solid ${color('hair')}`,
-  bgcolor: '#fff',
+  bgcolor: color('mist'),
 } as const;
 
-const FRAME = { border: 0, display: 'block', ...WINDOW, transform: `scale(${SHOWN})`, transformOrigin: '0 0' };
+const frameStyle = ({ width, height }: Size) => {
+  const scale = (LARGEST.height * SHOWN) / height;
+  return {
+    border: 0,
+    display: 'block',
+    flexShrink: 0,
+    bgcolor: '#fff',
+    width,
+    height,
+    transform: `scale(${scale})`,
+    transformOrigin: '50% 0',
+    // What the frame takes less when it is made smaller.
+    mx: `${(-width * (1 - scale)) / 2}px`,
+  } as const;
+};
 
 /** What is inside of the dialog comes later than the dialog; it is this that runs, so that its frame is there. */
 function Run({ page, onClose }: Props) {
   const { rehearsals } = useSite().site.session;
   const { status } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
-  const { strands, at, done, ready } = useRehearsal(frame, page);
+  const { strands, window, at, of, done, ready } = useRehearsal(frame, page);
   const now = () => rehearsals.of(page);
   const noted = useSyncExternalStore(rehearsals.watch, now, now);
-  const outcomes = [...noted.strands.values()];
-  const otherwise = outcomes.filter((one) => one.seen === null || one.disagreements.length > 0).length;
+  const different = [...noted.strands.values()].filter(isDifferent).length;
   const saysNow = (): string => {
     if (status === 'limited')
       return 'The live page has no origin of its own here, so it cannot be rehearsed. Start the preview again in Markup.';
-    if (done)
-      return `${countOf(outcomes.length - otherwise, 'strand')} as foretold${otherwise > 0 ? `, ${otherwise} otherwise` : ''}`;
-    const strand = strands[at];
-    return ready && strand ? `Clicking ${strand.name}: ${at + 1} of ${strands.length}` : 'Waiting for the preview…';
+    if (done) return expectedOf(noted);
+    const strand = strands[at % Math.max(1, strands.length)];
+    if (!ready || !strand) return 'Waiting for the preview…';
+    return `Clicking ${strand.name} in a ${window.name} window: ${at + 1} of ${of}`;
   };
-  const says = saysNow();
   return (
     <>
-      <DialogContent sx={{ width: WINDOW.width * SHOWN + 48 }}>
-        <Box role="status" sx={statusStyle({ done, otherwise })}>
-          {says}
+      <DialogContent sx={{ width: LARGEST.width * SHOWN + 48 }}>
+        <Box role="status" sx={statusStyle({ done, different })}>
+          {saysNow()}
         </Box>
         <LinearProgress
           aria-label="Strands clicked"
           variant="determinate"
-          value={(100 * (done ? strands.length : at)) / Math.max(1, strands.length)}
+          value={(100 * at) / Math.max(1, of)}
           sx={{ mb: 1.5 }}
         />
-        <Box sx={WINDOW_STYLE}>
+        <Box sx={ROOM}>
           <Box
             component="iframe"
             ref={frame}
             title={`Live page ${page} while it is rehearsed`}
             sandbox={SANDBOX}
-            sx={FRAME}
+            sx={frameStyle(window)}
           />
         </Box>
-        {done && otherwise > 0 && <SeenOtherwise strands={strands} noted={noted.strands} />}
+        {done && <Sights sights={sightsTogether(sightsIn(noted))} />}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{done ? 'Close' : 'Stop'}</Button>
@@ -102,22 +125,41 @@ function Run({ page, onClose }: Props) {
   );
 }
 
-function SeenOtherwise({ strands, noted }: { strands: readonly Strand[]; noted: ReadonlyMap<string, Rehearsed> }) {
-  const lines = strands.flatMap(({ id, name }) => {
-    const one = noted.get(id);
-    if (!one) return [];
-    if (one.seen === null) return [`${name}: the page gave no answer.`];
-    return one.disagreements.map(
-      ({ about, predicted, seen }) => `${name}, ${about}: foretold ${predicted}, seen ${seen}.`,
-    );
-  });
+/** What was different or looks bad, and apart from it what only a finger can show. */
+function Sights({ sights }: { sights: readonly SightView[] }) {
+  const found = sights.filter(({ sight }) => sight.severity !== 'unconfirmed');
+  const open = sights.filter(({ sight }) => sight.severity === 'unconfirmed');
   return (
-    <Box component="ul" aria-label="Seen otherwise" sx={OTHERWISE}>
-      {lines.map((line) => (
-        <li key={line}>{line}</li>
-      ))}
+    <>
+      <SightList label="Findings" sights={found} tone="peat" />
+      <SightList label="Unconfirmed" sights={open} tone="stone" />
+    </>
+  );
+}
+
+interface SightListProps {
+  label: string;
+  sights: readonly SightView[];
+  tone: 'peat' | 'stone';
+}
+
+function SightList({ label, sights, tone }: SightListProps) {
+  if (sights.length === 0) return null;
+  return (
+    <Box sx={{ ...SIGHTS, color: color(tone) }}>
+      <Box component="h3" sx={{ m: 0, fontSize: 'inherit' }}>
+        {label}
+      </Box>
+      <Box component="ul" aria-label={label} sx={{ m: 0, pl: 2.5 }}>
+        {sights.map((one) => (
+          <li key={one.key}>
+            {sayingOf(one)}
+            <Box sx={{ color: color('stone') }}>{one.sight.why}</Box>
+          </li>
+        ))}
+      </Box>
     </Box>
   );
 }
 
-const OTHERWISE = { m: 0, mt: 1.5, pl: 2.5, maxHeight: 150, overflow: 'auto', fontSize: '0.8125rem' };
+const SIGHTS = { mt: 1.5, maxHeight: 150, overflow: 'auto', fontSize: '0.8125rem' } as const;

@@ -3,10 +3,11 @@ import Box from '@mui/material/Box';
 import type { Strand } from '~core/model/index.ts';
 import { nameOf } from '~core/site/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
-import type { Rehearsed } from '../../data/session/rehearsals';
+import type { Outcome, Rehearsed } from '../../data/session/rehearsals';
 import { Picture } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 import { Pressable } from '../../ui/parts/pressable';
+import { detailsOf, inWords } from './outcome';
 
 interface Props {
   strand: Strand;
@@ -41,7 +42,7 @@ export function StrandCard({ strand, prediction, rehearsed, stale, chosen, onCho
         <Box sx={{ fontSize: '0.75rem', color: broken ? color('rust') : color('stone') }}>
           {broken?.says ?? (prediction ? foretold(prediction) : strand.joints[3]?.shows)}
         </Box>
-        {rehearsed && <Outcome rehearsed={rehearsed} stale={stale} />}
+        {rehearsed && <Outcomes rehearsed={rehearsed} stale={stale} />}
       </Box>
     </Pressable>
   );
@@ -57,35 +58,26 @@ function foretold({ opens, by, shows, asks, counter, clash }: Prediction): strin
   return `${nameOf(shows)} in the ${by}${counter ? `, ${counter.at} of ${counter.of}` : ''}`;
 }
 
-function saysOf(seen: Rehearsed['seen'], first: Rehearsed['disagreements'][number] | undefined): string {
-  if (seen === null) return 'The page gave no answer.';
-  if (first) return `Seen otherwise: ${first.about}: ${first.seen}; foretold: ${first.predicted}`;
-  if (seen.opened !== 'viewer' || !seen.loaded) return 'Seen so';
-  return `Seen so, ${Math.round(seen.time)} ms, ${seen.size?.width ?? 0} × ${seen.size?.height ?? 0}`;
-}
-
-type Disagreement = Rehearsed['disagreements'][number];
-
-const troublesOf = (seen: NonNullable<Rehearsed['seen']>, first: Disagreement | undefined): string[] => [
-  ...seen.errors.map((error) => `error: ${error}`),
-  ...seen.missing.map((path) => `did not load: ${path ?? 'an address'}`),
-  ...(seen.opened === 'viewer' && seen.loaded && !seen.whole ? ['not all of it fits into the window'] : []),
-  ...(seen.closed === 'no' && first?.about === 'closing' ? ['it does not close'] : []),
-];
-
-function Outcome({ rehearsed: { seen, disagreements }, stale }: { rehearsed: Rehearsed; stale: boolean }) {
-  const [first] = disagreements;
-  const tone = seen === null || first ? 'gorse' : 'lichen';
-  const says = saysOf(seen, first);
-  const troubles = seen ? troublesOf(seen, first) : [];
+function Outcomes({ rehearsed: { outcomes }, stale }: { rehearsed: Rehearsed; stale: boolean }) {
   return (
-    <Box sx={{ fontSize: '0.75rem', fontWeight: 600, color: color(tone) }}>
-      {`${says}${stale ? ' · before the last change' : ''}`}
-      {troubles.slice(0, 3).map((trouble) => (
-        <Box key={trouble} sx={{ fontWeight: 400, color: color('rust') }}>
-          {trouble}
+    <>
+      {outcomes.map((outcome) => (
+        <Box key={outcome.window} sx={{ fontSize: '0.75rem' }}>
+          <Box sx={{ fontWeight: 600, color: color(toneOf(outcome)) }}>
+            {`${inWords(outcome)}${stale ? ' · before the last change' : ''}`}
+          </Box>
+          <Box sx={{ color: color('stone') }}>{detailsOf(outcome)}</Box>
+          {outcome.sights.filter(isFound).map(({ rule, about, severity, says }) => (
+            <Box key={`${rule} ${about}`} sx={{ color: color(severity === 'error' ? 'rust' : 'gorse') }}>
+              {says}
+            </Box>
+          ))}
         </Box>
       ))}
-    </Box>
+    </>
   );
 }
+
+const isFound = ({ severity }: Outcome['sights'][number]): boolean => severity !== 'unconfirmed';
+
+const toneOf = ({ sights }: Outcome) => (sights.some(({ severity }) => severity === 'error') ? 'rust' : 'lichen');

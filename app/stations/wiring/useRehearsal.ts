@@ -1,25 +1,35 @@
-/** Runs a page in a frame and clicks every strand, one after the other; what is seen is noted beside the predictions. */
+/**
+ * Runs a page in a frame and clicks every strand, one after the other, in each window; what is seen is noted beside
+ * the predictions.
+ */
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { Foretold } from '~core/view/index.ts';
-import { disagreements, type Seen } from '~core/wiring/index.ts';
+import { NO_ANSWER, REHEARSAL_WINDOWS, sightsOf, type Seen } from '~core/wiring/index.ts';
 import { usePreview } from '../../ui/preview/PreviewProvider';
 import { useProbe } from '../../ui/preview/useProbe';
 import { useSite } from '../../ui/site/openSite';
 
-/** A page that loads, or a picture that is clicked, is given up after so long; ms. */
-const PATIENCE = { page: 15_000, picture: 40_000 };
+/** A page that loads, or that tells nothing of a picture any more, is given up after so long; ms. */
+const PATIENCE = { page: 15_000, silence: 40_000 };
 
-/** How far it has come: what is clicked, the number of the one that is clicked now, and whether all are done. */
+type RehearsalWindow = (typeof REHEARSAL_WINDOWS)[number];
+const [FIRST] = REHEARSAL_WINDOWS;
+
+/** How far it has come: what is clicked in which window, the number of the click, and whether all are done. */
 interface Progress {
   strands: readonly Strand[];
+  window: RehearsalWindow;
   at: number;
+  of: number;
   done: boolean;
 }
 
+const AT_START: Progress = { strands: [], window: FIRST, at: 0, of: 0, done: false };
+
 /** What can be asked of the page in the frame. */
 interface Stage {
-  /** Loads the page anew; whether it greeted in time. */
+  /** Loads the page again; whether it greeted in time. */
   load: () => Promise<boolean>;
   /** Null where it gave no answer in time. */
   click: (strand: Strand, number: number) => Promise<Seen | null>;
@@ -30,14 +40,15 @@ export function useRehearsal(frame: RefObject<HTMLIFrameElement | null>, page: s
   const { session } = useSite().site;
   const { origin, address, status, settled } = usePreview();
   const ready = status === 'ready' && settled;
-  const [progress, setProgress] = useState<Progress>({ strands: [], at: 0, done: false });
+  const [progress, setProgress] = useState<Progress>(AT_START);
   /** Who waits for the page to greet, or for what a click did. */
   const greeted = useRef<(() => void) | null>(null);
-  const answered = useRef<{ number: number; tell: (seen: Seen | null) => void } | null>(null);
+  const answered = useRef<{ number: number; wait: () => void; tell: (seen: Seen | null) => void } | null>(null);
   const tell = useProbe(frame, origin, (report) => {
-    if (report.type === 'hello') greeted.current?.();
-    else if (report.type === 'rehearsed' && report.number === answered.current?.number)
-      answered.current.tell(report.seen);
+    if (report.type === 'hello') return greeted.current?.();
+    if (report.type !== 'rehearsed' && report.type !== 'waiting') return undefined;
+    if (report.number !== answered.current?.number) return undefined;
+    return report.type === 'waiting' ? answered.current.wait() : answered.current.tell(report.seen);
   });
 
   useEffect(() => {
@@ -48,31 +59,35 @@ export function useRehearsal(frame: RefObject<HTMLIFrameElement | null>, page: s
       load: () =>
         within(PATIENCE.page, false, signal, (resolve) => {
           greeted.current = () => resolve(true);
-          if (frame.current) frame.current.src = `${address(page)}?rehearsal=${Date.now()}`;
+          // Another address in the same place leaves the way back of the application as it is.
+          frame.current?.contentWindow?.location.replace(`${address(page)}?rehearsal=${Date.now()}`);
         }),
       click: (strand, number) =>
-        within<Seen | null>(PATIENCE.picture, null, signal, (resolve) => {
-          answered.current = { number, tell: resolve };
+        within<Seen | null>(PATIENCE.silence, null, signal, (resolve, wait) => {
+          answered.current = { number, wait, tell: resolve };
           tell({ type: 'rehearse', element: strand.element, number });
         }),
     };
     const { rehearsals } = session;
     void (async () => {
-      // The page's elements as they are told with what is foretold of them: what is shown here may be older.
+      // The page's elements as they are told with what is predicted of them: what is shown here may be older.
       const foretold = await session.analysis.predictions(page);
       const strands = foretold.map(({ strand }) => strand);
+      const of = strands.length * REHEARSAL_WINDOWS.length;
       rehearsals.begin(page);
-      await clickAll(
-        stage,
-        foretold,
-        signal,
-        (n) => setProgress({ strands, at: n, done: false }),
-        ({ strand, prediction }, seen) => {
-          const others = seen ? disagreements(prediction, seen) : [];
-          rehearsals.note(page, strand.id, { seen, disagreements: others });
-        },
-      );
-      if (!signal.aborted) setProgress({ strands, at: strands.length, done: true });
+      for (const [turn, window] of REHEARSAL_WINDOWS.entries())
+        await clickAll(
+          stage,
+          foretold,
+          signal,
+          turn * strands.length,
+          (at) => setProgress({ strands, window, at, of, done: false }),
+          ({ strand, prediction }, seen) => {
+            const sights = seen ? sightsOf({ window: window.name, prediction, seen }) : [NO_ANSWER];
+            rehearsals.note(page, strand, { window: window.name, seen, sights });
+          },
+        );
+      if (!signal.aborted) setProgress((last) => ({ ...last, strands, at: of, of, done: true }));
     })();
     return () => control.abort();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, for what stood there when it was asked for
@@ -80,19 +95,21 @@ export function useRehearsal(frame: RefObject<HTMLIFrameElement | null>, page: s
   return { ...progress, ready };
 }
 
+/** `first` is the number of the first click. */
 async function clickAll(
   { load, click }: Stage,
   foretold: readonly Foretold[],
   signal: AbortSignal,
-  onStep: (n: number) => void,
+  first: number,
+  onStep: (at: number) => void,
   onSeen: (one: Foretold, seen: Seen | null) => void,
 ): Promise<void> {
   let fresh = false;
   for (const [n, one] of foretold.entries()) {
     if (signal.aborted) return;
-    onStep(n);
+    onStep(first + n);
     if (!fresh) fresh = await load();
-    const seen: Seen | null = fresh && !signal.aborted ? await click(one.strand, n) : null;
+    const seen: Seen | null = fresh && !signal.aborted ? await click(one.strand, first + n) : null;
     if (signal.aborted) return;
     onSeen(one, seen);
     fresh = seen !== null && leftAsItWas(seen);
@@ -100,17 +117,28 @@ async function clickAll(
 }
 
 /** What closed again without a mistake leaves the page as it was. */
-const leftAsItWas = ({ opened, closed, errors }: Seen): boolean =>
-  opened === 'viewer' && (closed === 'key' || closed === 'button') && errors.length === 0;
+const leftAsItWas = ({ opened, closed, errors, history }: Seen): boolean =>
+  opened === 'viewer' && (closed === 'key' || closed === 'button') && errors.length === 0 && history !== 'left behind';
 
-/** What comes within so many ms, or else `late`; also once nobody waits any more. */
-function within<T>(ms: number, late: T, signal: AbortSignal, begin: (tell: (value: T) => void) => void): Promise<T> {
+/** What comes within so many ms since it was last said to be on its way, or else `late`; also once nobody waits. */
+function within<T>(
+  ms: number,
+  late: T,
+  signal: AbortSignal,
+  begin: (tell: (value: T) => void, wait: () => void) => void,
+): Promise<T> {
   return new Promise((resolve) => {
-    const timer = setTimeout(() => resolve(late), ms);
-    signal.addEventListener('abort', () => resolve(late), { once: true });
-    begin((value) => {
+    const giveUp = () => resolve(late);
+    let timer = setTimeout(giveUp, ms);
+    signal.addEventListener('abort', giveUp, { once: true });
+    const wait = () => {
+      clearTimeout(timer);
+      timer = setTimeout(giveUp, ms);
+    };
+    const tell = (value: T) => {
       clearTimeout(timer);
       resolve(value);
-    });
+    };
+    begin(tell, wait);
   });
 }

@@ -79,6 +79,7 @@ describe('going elsewhere', () => {
     expect(isStep({ strand: 'x' })).toBe(false);
     expect(isStep({ sheet: null })).toBe(false);
     expect(isStep({ spot: { start: 1, end: 2 } })).toBe(false);
+    expect(isStep({ sheet: { name: 'rehearsal', runs: true } })).toBe(false);
     expect(isStep({ sheet: { name: 'items' } })).toBe(true);
     expect(isStep({ page: null })).toBe(true);
   });

@@ -42,6 +42,8 @@ export interface Target {
 interface SheetTarget {
   name: string;
   of?: string | null;
+  /** It runs as it opens: to come back to it would run it again, so it is no step. */
+  runs?: true;
 }
 
 export const placeIn = (search: URLSearchParams): Place =>
@@ -77,7 +79,7 @@ export function placeAfter(before: Place, target: Target, elsewhere: boolean): P
 
 /** What somebody would go back from: another station, page or tab, or a sheet that was opened. */
 export const isStep = ({ station, page, tab, sheet }: Target): boolean =>
-  station !== undefined || page !== undefined || tab !== undefined || (sheet !== undefined && sheet !== null);
+  station !== undefined || page !== undefined || tab !== undefined || (sheet ? sheet.runs !== true : false);
 
 /** Of what was written one after another, what comes after the one that has arrived; any other arrival ends them all. */
 export function stillToCome(written: readonly number[], arrived: number | null): readonly number[] {

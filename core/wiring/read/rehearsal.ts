@@ -4,7 +4,30 @@ import type { Prediction } from './prediction.ts';
 
 const px = z.number().min(0).max(1_000_000);
 const address = z.string().max(4000).nullable();
-const size = z.strictObject({ width: px, height: px }).nullable();
+const size = z.strictObject({ width: px, height: px });
+const share = z.number().min(0).max(1);
+
+/** How a picture is seen. */
+const sight = {
+  /** Image px; null where it is not there. */
+  natural: size.nullable(),
+  /** CSS px. */
+  size: size.nullable(),
+  /** Whether all of its box is inside of the window. */
+  whole: z.boolean(),
+  /** Image px for each CSS px, on the side that has fewer; null for what has no pixels. */
+  sharpness: z.number().min(0).max(100_000).nullable(),
+  /** Share of the picture that its box, or a box around it, cuts off. */
+  cropped: share,
+  /** What lies over it and paints something: its name and its share of the picture. */
+  covered: z.strictObject({ by: z.string().max(200), share }).nullable(),
+};
+
+const PictureSeen = z.strictObject({ file: address, ...sight });
+export type PictureSeen = z.infer<typeof PictureSeen>;
+
+/** Whether a button is in sight, inside of the window and with a name that says what it does. */
+const controls = z.strictObject({ next: z.boolean(), back: z.boolean(), close: z.boolean() });
 
 /**
  * As the live page tells it; the page could forge it, so it is checked and only shown. Paths of the site where an
@@ -13,24 +36,36 @@ const size = z.strictObject({ width: px, height: px }).nullable();
 export const Seen = z.strictObject({
   /** How the picture came into sight: at once, by a tab, by stepping, by loading more; null where it did not. */
   reached: z.enum(['at once', 'tab', 'step', 'more']).nullable(),
+  /** The window; CSS px. */
+  window: size,
+  /** The picture in the page, before the click. */
+  onPage: PictureSeen.nullable(),
+  /** Parts of the page that something else lies over as it opens: the menu, the heading. */
+  hidden: z.array(z.string().max(200)).max(20),
   opened: z.enum(['viewer', 'address', 'nothing']),
   /** Address of what is shown, or of what the page would have been left for. */
   shows: address,
   /** Whether it has arrived; a picture that is missing has not. */
   loaded: z.boolean(),
-  /** Image px. */
-  natural: size,
-  /** CSS px. */
-  size,
-  /** Whether all of it is inside of the window. */
-  whole: z.boolean(),
+  ...sight,
   /** How many pictures opened at once. */
   layers: z.number().int().min(0).max(1000),
   counter: z.strictObject({ at: z.number(), of: z.number() }).nullable(),
   words: z.array(z.string().max(4000)).max(500),
+  /** New words of which a part is cut off. */
+  clipped: z.array(z.string().max(4000)).max(50),
+  controls: controls.nullable(),
+  /** What a finger to the side does, as far as a script can make one; null where it was not tried. */
+  swipe: z.enum(['steps', 'nothing']).nullable(),
+  /** Whether the browser keeps a finger to the side for itself (CSS `touch-action`). */
+  panned: z.boolean(),
   next: address,
   back: address,
   closed: z.enum(['key', 'button', 'outside', 'no']).nullable(),
+  /** Where the focus is once it has closed. */
+  focus: z.enum(['link', 'elsewhere', 'lost']).nullable(),
+  /** What opening and closing did to the steps that the Back button takes. */
+  history: z.enum(['untouched', 'returned', 'left behind']).nullable(),
   errors: z.array(z.string().max(4000)).max(100),
   missing: z.array(address).max(100),
   /** From the click to the picture; ms. */

@@ -1,0 +1,89 @@
+/** Controls of a page by what their names say, and how a picture is brought into sight with them. */
+import type { Seen } from '../protocol/probe.ts';
+import { accessibleName, isInFront, isSeen, type Look } from './looking.ts';
+import { beat, until } from './patience.ts';
+
+const NAMES = {
+  next: /next|forward|onward|^on$|weiter|vor$|suivant|siguiente|volgende|[›»→▶>]/i,
+  back: /prev|back|zurück|précédent|anterior|vorige|[‹«←◀<]/i,
+  close: /close|schließen|fermer|cerrar|sluiten|^[×✕✖x]$/i,
+  more: /more|mehr|plus|más|meer/i,
+};
+export type Meaning = keyof typeof NAMES;
+
+/** A control of that meaning which is in sight; of several the one that came last into the page. */
+export function control(meaning: Meaning, within: ParentNode = document, before?: Look): HTMLElement | null {
+  const all = [...within.querySelectorAll<HTMLElement>('button, [role="button"], a, input[type="button"]')];
+  const named = all.filter(
+    (one) =>
+      NAMES[meaning].test(accessibleName(one)) ||
+      new RegExp(`(?:^|[-_ ])${meaning}(?:$|[-_ ])`, 'i').test(one.className),
+  );
+  return (
+    named
+      .filter(
+        (one) =>
+          isSeen(one) &&
+          !one.hasAttribute('disabled') &&
+          one.getAttribute('aria-disabled') !== 'true' &&
+          !before?.controls.has(one),
+      )
+      .at(-1) ?? null
+  );
+}
+
+/** Whether somebody can press it: nothing lies over its middle, and that is inside of the window. */
+export const isAtHand = (one: HTMLElement | null): boolean => one !== null && isInFront(one);
+
+/** Brings a picture into sight by what the page offers for it. */
+export async function reach(element: Element): Promise<Seen['reached']> {
+  const target = element.querySelector('img') ?? element;
+  const there = () => {
+    target.scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
+    return isInFront(target);
+  };
+  if (there()) return 'at once';
+  if (await byTab(target, there)) return 'tab';
+  if (await bySteps(target)) return 'step';
+  for (let n = 0; n < 200; n++) {
+    window.scrollTo(0, document.documentElement.scrollHeight);
+    for (let frame = 0; frame < 4; frame++) await beat();
+    if (there()) return 'more';
+    const more = control('more');
+    if (!more) continue;
+    more.click();
+    if (await until(there, 20)) return 'more';
+  }
+  return null;
+}
+
+/** Opens the tab in whose panel the picture is. */
+async function byTab(target: Element, there: () => boolean): Promise<boolean> {
+  const panel = target.closest('[role="tabpanel"]');
+  const tab = panel && document.querySelector<HTMLElement>(`[role="tab"][aria-controls="${CSS.escape(panel.id)}"]`);
+  tab?.click();
+  return tab !== null && (await until(there, 90)) !== null;
+}
+
+/** Steps on in whatever holds the picture, until it is shown. */
+async function bySteps(target: Element): Promise<boolean> {
+  for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
+    for (let n = 0; n < 600 && !isInFront(target); n++) {
+      const button = control('next', holder);
+      if (!button) break;
+      button.click();
+      await until(() => isInFront(target), 30);
+    }
+    if (isInFront(target)) return true;
+  }
+  return false;
+}
+
+/** What steps on in whatever holds a picture; a page may have other ways on, which lead away. */
+export function nextAround(target: Element): HTMLElement | null {
+  for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
+    const button = control('next', holder);
+    if (button) return button;
+  }
+  return null;
+}
