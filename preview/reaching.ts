@@ -1,6 +1,7 @@
 /** Controls of a page by what their names say, and how a picture is brought into sight with them. */
 import type { Seen } from '../protocol/probe.ts';
 import { accessibleName, isInFront, isSeen, type Look } from './looking.ts';
+import { key } from './hands.ts';
 import { beat, until } from './patience.ts';
 
 const NAMES = {
@@ -45,16 +46,43 @@ export async function reach(element: Element): Promise<Seen['reached']> {
   if (there()) return 'at once';
   if (await byTab(target, there)) return 'tab';
   if (await bySteps(target)) return 'step';
-  for (let n = 0; n < 200; n++) {
-    window.scrollTo(0, document.documentElement.scrollHeight);
+  if (await byKeys(target)) return 'step';
+  return (await byMore(there)) ? 'more' : null;
+}
+
+/** A page that has not grown for so many looks at its end will not. */
+const NO_MORE = 15;
+
+/** Goes to the end of the page, where more comes by itself or by a button. */
+async function byMore(there: () => boolean): Promise<boolean> {
+  let height = 0;
+  for (let n = 0; n < NO_MORE; n++) {
+    const { scrollHeight } = document.documentElement;
+    if (scrollHeight > height) n = 0;
+    height = Math.max(height, scrollHeight);
+    window.scrollTo(0, scrollHeight);
     for (let frame = 0; frame < 4; frame++) await beat();
-    if (there()) return 'more';
+    if (there()) return true;
     const more = control('more');
     if (!more) continue;
     more.click();
-    if (await until(there, 20)) return 'more';
+    if (await until(there, 20)) return true;
   }
-  return null;
+  return false;
+}
+
+/** Steps on by the arrow keys in whatever can have the focus around the picture, once round its pictures at most. */
+async function byKeys(target: Element): Promise<boolean> {
+  const holder = target.parentElement?.closest<HTMLElement>('[tabindex]');
+  if (!holder) return false;
+  const rtl = getComputedStyle(holder).direction === 'rtl';
+  const many = holder.querySelectorAll('img').length;
+  holder.focus({ preventScroll: true });
+  for (let n = 0; n < many && !isInFront(target); n++) {
+    key(rtl ? 'ArrowLeft' : 'ArrowRight');
+    await until(() => isInFront(target), 30);
+  }
+  return isInFront(target);
 }
 
 /** Opens the tab in whose panel the picture is. */

@@ -28,6 +28,8 @@ export const stepOfHistory = (): number => navigation()?.currentEntry?.index ?? 
 
 export function watch(): { heard: Heard; end: () => void } {
   const heard: Heard = { leaves: null, errors: [], missing: [], prevented: false };
+  /** What was asked for before the click: its failing, however late, is none of the click's. */
+  const asked = new Map([...document.querySelectorAll('img, video, iframe')].map((one) => [one, loadedBy(one)]));
   const stop = new AbortController();
   const { signal } = stop;
   // The page stays, or there would be nobody left to tell what happened.
@@ -58,8 +60,8 @@ export function watch(): { heard: Heard; end: () => void } {
     'error',
     (event) => {
       const { target } = event;
-      if (target instanceof HTMLElement) heard.missing.push(loadedBy(target));
-      else heard.errors.push(event.message);
+      if (!(target instanceof HTMLElement)) heard.errors.push(event.message);
+      else if (asked.get(target) !== loadedBy(target)) heard.missing.push(loadedBy(target));
     },
     { signal, capture: true },
   );

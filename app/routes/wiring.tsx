@@ -82,7 +82,7 @@ export default function Wiring() {
   return (
     <>
       <StationHead title={<PagePicker />} says={wiredWith(page, strands.length)}>
-        {page.kit !== null && sheet !== 'options' && <Button onClick={() => open('options')}>Options</Button>}
+        {page.uses.length > 0 && sheet !== 'options' && <Button onClick={() => open('options')}>Options</Button>}
         <Button onClick={() => go({ sheet: { name: 'rehearsal', runs: true } })}>Rehearse</Button>
         <Button variant="contained" color="primary" disabled={site.readOnly} onClick={() => open('viewer')}>
           Wire this page

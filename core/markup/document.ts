@@ -100,6 +100,13 @@ export function closest(element: PageElement, fits: (one: PageElement) => boolea
   return null;
 }
 
+/**
+ * The element, or the nearest around it, that has a tag in the text: a browser puts in some by itself (`tbody`), and
+ * nothing can be written on these. Null where only such are around it.
+ */
+export const nearestWritten = (element: PageElement): PageElement | null =>
+  closest(element, ({ open }) => open !== null);
+
 /** Whether it is the other one or stands in it. */
 export const isWithin = (element: PageElement, outer: PageElement): boolean =>
   closest(element, (one) => one === outer) !== null;

@@ -9,6 +9,7 @@ export {
   type Attribute,
   attributeOf,
   closest,
+  nearestWritten,
   descendants,
   isWithin,
   type PageDocument,

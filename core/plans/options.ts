@@ -105,7 +105,7 @@ function setLooks(site: SiteReading, page: PageReading, manifest: KitManifest, w
       ? declareAll(
           now,
           { page: page.path, gallery: wish.gallery },
-          [{ role: 'container', property, value }],
+          [{ role: 'holder', property, value }],
           null,
           `Gallery of ${page.path}: ${manifest.title.toLowerCase()}, ${title.toLowerCase()}`,
         )

@@ -2,7 +2,7 @@
  * Sets what a stylesheet says of a part of a gallery: in the declaration that says it now, in a rule that is the
  * gallery's own, or in a new rule, and only where the outcome has been seen to win.
  */
-import { galleriesOf, parsePage, setAttribute, valueOf, type PageElement } from '../markup/index.ts';
+import { galleriesOf, nearestWritten, parsePage, setAttribute, valueOf, type PageElement } from '../markup/index.ts';
 import {
   applyEdits,
   type Edit,
@@ -286,6 +286,7 @@ function selectorFor(
   if (wish.role === 'page') return { selector: 'body' };
   const [element] = parts[wish.role];
   if (wish.role === 'content' && element) return { selector: contentSelector(element) };
+  if (wish.role === 'holder' && element) return elementSelector(site, situation, page, element, 'holder');
   const container = containerSelector(site, situation, page, gallery);
   if (wish.role === 'container') return container;
   if (!element) return null;
@@ -311,33 +312,60 @@ function innerSelector(wish: StyleWish, element: PageElement, isChild: boolean, 
   return wish.role === 'image' && link ? `${link}${pseudo} ${element.tag}` : `${inner}${pseudo}`;
 }
 
-/** What finds the container: the selector that the author uses, its class or id, or a class that it is given now. */
+interface Selected {
+  selector: string;
+  also?: Draft;
+}
+
+/** What finds the container, which a browser may have put into what holds it by itself. */
 function containerSelector(
   site: StyledSite,
   situation: Situation,
   page: StyledPage,
-  gallery: StyledPage['galleries'][number],
-): { selector: string; also?: Draft } {
-  const { container } = gallery;
+  { container }: StyledPage['galleries'][number],
+): Selected {
+  const holder = nearestWritten(container) ?? container;
+  if (holder === container) return elementSelector(site, situation, page, container, 'container');
+  const own = elementSelector(site, situation, page, holder, 'holder');
+  return { ...own, selector: `${own.selector}${stepsTo(container, holder)}` };
+}
+
+/** What finds an element: the selector that the author uses, its class or id, or a class that it is given now. */
+function elementSelector(
+  site: StyledSite,
+  situation: Situation,
+  page: StyledPage,
+  element: PageElement,
+  role: 'holder' | 'container',
+): Selected {
   for (const sheet of [...situation.stylesheets].reverse()) {
+    // What a viewer calls it is no name that its author gave.
+    if (site.foreign(sheet.path)) continue;
     for (const rule of [...sheet.rules].reverse()) {
       if (
         rule.selectors.length === 1 &&
         statelessOnly(rule) &&
-        weightOf(rule, container, null) !== null &&
-        isOwn(rule, 'container', loading(site, sheet))
+        weightOf(rule, element, null) !== null &&
+        isOwn(rule, role, loading(site, sheet))
       )
         return { selector: firstOf(rule.selectors).text };
     }
   }
-  const own = ownClass(container, site.pages);
+  const own = ownClass(element, site.pages);
   if (own) return { selector: `.${own}` };
-  const id = valueOf(container, 'id');
+  const id = valueOf(element, 'id');
   if (id && /^[A-Za-z_][\w-]*$/.test(id)) return { selector: `#${id}` };
   const given = nameFor(site);
-  const present = valueOf(container, 'class');
-  const edit = setAttribute(container, 'class', present ? `${present} ${given}` : given, page.document.text);
+  const present = valueOf(element, 'class');
+  const edit = setAttribute(element, 'class', present ? `${present} ${given}` : given, page.document.text);
   return { selector: `.${given}`, ...(edit ? { also: { path: page.path, edits: [edit] } } : {}) };
+}
+
+/** From what can carry a class down to what a browser has put in between: ` > tbody`. */
+function stepsTo(container: PageElement, holder: PageElement): string {
+  let steps = '';
+  for (let at = container; at !== holder && at.parent; at = at.parent) steps = ` > ${at.tag}${steps}`;
+  return steps;
 }
 
 function nameFor(site: StyledSite): string {

@@ -1,9 +1,18 @@
 /** The parts of a gallery that a stylesheet lays out, and which rules are the gallery's own. */
-import { ancestors, matcherFor, valueOf, type Gallery, type PageDocument, type PageElement } from '../markup/index.ts';
+import {
+  ancestors,
+  matcherFor,
+  nearestWritten,
+  valueOf,
+  type Gallery,
+  type PageDocument,
+  type PageElement,
+} from '../markup/index.ts';
 import { winnerFor, withState, STATES, type Situation, type State } from './cascade.ts';
 import type { Rule } from './stylesheets.ts';
 
-export const ROLES = ['page', 'content', 'container', 'item', 'link', 'image', 'caption'] as const;
+/** `holder` is the container, or the nearest around it that has a tag: what a viewer is marked on. */
+export const ROLES = ['page', 'content', 'holder', 'container', 'item', 'link', 'image', 'caption'] as const;
 export type Role = (typeof ROLES)[number];
 
 export interface StyledPage {
@@ -26,6 +35,7 @@ function partsOfGallery(gallery: Gallery): Omit<Parts, 'page' | 'content'> {
   const units = items.flatMap(({ elements }) => (elements.length === 1 && elements[0] ? [elements[0]] : []));
   const whole = units.length === items.length ? units : [];
   return {
+    holder: [nearestWritten(container) ?? container],
     container: [container],
     item: whole,
     link: items.flatMap(({ link }) => (link ? [link] : [])),
@@ -106,7 +116,7 @@ function partSet(page: StyledPage, role: Role): Set<PageElement> {
  * theirs.
  */
 export function isOwn(rule: Rule, role: Role, pages: readonly StyledPage[], state: State | null = null): boolean {
-  if (rule.stylesheet.kind === 'attribute') return role === 'page' || role === 'content' || role === 'container';
+  if (rule.stylesheet.kind === 'attribute') return ['page', 'content', 'holder', 'container'].includes(role);
   const subjects = subjectsOn(pages, rule, state);
   if (role === 'page' || role === 'content') return new Set(subjects.map(({ page }) => page)).size === subjects.length;
   return subjects.every(({ page, element }) => partSet(page, role).has(element));

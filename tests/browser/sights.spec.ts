@@ -173,6 +173,22 @@ test('a viewer that leaves steps behind, and one whose swipe is also the browser
   expect(seen).toMatchObject({ history: 'left behind', swipe: 'steps', panned: true });
 });
 
+test('a thumbnail that fails after the click is none of the click’s troubles', async ({ page }) => {
+  let answer = () => undefined as void;
+  await page.route('**/small/reel.jpg', async (route) => {
+    await new Promise<void>((done) => {
+      answer = done;
+    });
+    await route.abort();
+  });
+  const held = ownViewer('& img { width: 700px }', '', BUTTONS);
+  const html = pageWith(held).replace('src="small/reel.jpg"', 'loading="lazy" src="small/reel.jpg"');
+  await page.exposeFunction('fail', () => answer());
+  const failing = html.replace('function show(n) {', 'function show(n) { window.fail();');
+  const seen = await seenOn(page, failing);
+  expect(seen).toMatchObject({ opened: 'viewer', loaded: true, shows: 'large/mere.jpg', missing: [] });
+});
+
 test('a machine eight times as slow sees the same', async ({ page }) => {
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: 8 });

@@ -37,9 +37,9 @@ export async function pictures(): Promise<Record<string, Buffer>> {
 export const kitButton = (page: Page, title: string) =>
   page.getByRole('group', { name: 'Kit' }).getByRole('button', { name: new RegExp(`^${title}`) });
 
-export async function rehearse(page: Page): Promise<void> {
+export async function rehearse(page: Page, timeout = 120_000): Promise<void> {
   await page.getByRole('button', { name: 'Rehearse' }).click();
-  await expect(page.getByRole('dialog').getByRole('status')).toHaveText(/as expected/, { timeout: 120_000 });
+  await expect(page.getByRole('dialog').getByRole('status')).toHaveText(/as expected/, { timeout });
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
 }
 

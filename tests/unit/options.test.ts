@@ -72,6 +72,68 @@ function lines(reading: SiteReading, intent: Intent): string[] | string {
   });
 }
 
+describe('a table whose body only the browser adds', () => {
+  const cells = ['a', 'b', 'c'].map(
+    (one) =>
+      `<TD><A HREF="large/${one}.jpg" data-enlarge data-enlarge-group="g"><IMG SRC="small/${one}.jpg" ALT="${one}"></A></TD>`,
+  );
+  const kit = KITS.find(({ manifest }) => manifest.name === 'lightbox')!;
+  const files = Object.fromEntries(Object.entries(kit.files).map(([name, text]) => [`viewer/${name}`, text]));
+  const table = (own = '') =>
+    siteOf(
+      {
+        'index.html': `<HTML>\r\n<HEAD>${HEAD('lightbox')}</HEAD>\r\n<BODY>\r\n<TABLE${own}>\r\n<TR>\r\n${cells.join('\r\n')}\r\n</TR>\r\n</TABLE>\r\n</BODY>\r\n</HTML>\r\n`,
+        'css/kites.css': '',
+        ...files,
+        ...Object.fromEntries(
+          ['a', 'b', 'c'].flatMap((one) => [
+            [`large/${one}.jpg`, `l${one}`],
+            [`small/${one}.jpg`, `s${one}`],
+          ]),
+        ),
+      },
+      { kits: VIEWERS },
+    );
+
+  it('carries the options of its gallery itself', () =>
+    expect(lines(table(' BORDER=0'), set('lightbox', { options: { counter: false } }))).toEqual([
+      '- <TABLE BORDER=0>\r',
+      '+ <TABLE BORDER=0 data-enlarge-counter="off">\r',
+    ]));
+
+  it('is no slideshow, for its items are no children of one element', () =>
+    expect(asked(table(), { kind: 'wire', page: 'index.html', kit: 'slideshow' })).toBe(
+      'Slideshow shows the children of one element, and these pictures are deeper inside of <table>, in cells of a table. Write them as a list in Markup first',
+    ));
+
+  it('and the look of a viewer that is marked on it is said of it', () => {
+    const zoomed = asked(table(), { kind: 'change-kit', page: 'index.html', from: 'lightbox', to: 'zoom' });
+    const files = typeof zoomed === 'string' ? {} : zoomed.files;
+    expect(zoomed).toMatchObject({ files: { 'index.html': expect.stringContaining('<TABLE data-closer>') as string } });
+    const wired = siteOf(
+      {
+        ...Object.fromEntries([...table().files].map(([path, one]) => [path, one.kind === 'text' ? one.text : path])),
+        ...Object.fromEntries(Object.entries(files).map(([path, text]) => [path, text ?? ''])),
+      },
+      { kits: VIEWERS },
+    );
+    const look = set('zoom', { look: { '--closer-height': '20rem' } });
+    expect(lines(wired, look)).toEqual(
+      expect.arrayContaining([
+        '+ .pictures {',
+        '+   --closer-height: 20rem;',
+        '+ <TABLE data-closer class="pictures">\r',
+      ]),
+    );
+  });
+
+  it('and they change where they are', () =>
+    expect(lines(table(' data-enlarge-counter="off"'), set('lightbox', { options: { counter: null } }))).toEqual([
+      '- <TABLE data-enlarge-counter="off">\r',
+      '+ <TABLE>\r',
+    ]));
+});
+
 describe('an option of a slideshow', () => {
   const slides = (attributes = '') => site({ name: 'slideshow', open: `<ul class="kites" data-slides${attributes}>` });
 

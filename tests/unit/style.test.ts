@@ -146,6 +146,17 @@ describe('what is written', () => {
     );
   });
 
+  it('reaches what only the browser adds from what can carry a class', () => {
+    const cells = ['a', 'b'].map((one) => `<td><a href="l/${one}.jpg"><img src="s/${one}.jpg" alt=""></a></td>`);
+    const files = siteOf({
+      'index.html': `<head><link rel="stylesheet" href="kites.css"></head><body><p>Kites</p><table>\n<tr>${cells.join('')}</tr></table></body>`,
+      'kites.css': 'p { color: #333; }\n',
+    });
+    const next = after(files, wish('corners', '6px'));
+    expect(textAt(next, 'index.html')).toContain('<table class="pictures">');
+    expect(textAt(next, 'kites.css')).toContain('.pictures > tbody img { border-radius: 6px; }');
+  });
+
   it('does not change what other pages’ galleries look like', () => {
     const files = siteOf({
       'index.html': page('meadow'),

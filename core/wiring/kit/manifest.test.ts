@@ -46,6 +46,7 @@ const FULL = {
   full: { attribute: 'data-src' },
   size: { attribute: 'data-size' },
   classes: { holder: 'kites', item: 'kite', image: '-kite_3' },
+  children: true,
   middle: { attribute: 'data-middle' },
   tags: { attribute: 'data-tags' },
   kind: { attribute: 'data-kind', picture: 'picture' },

@@ -2,7 +2,15 @@
  * Options of a viewer written where their author would write them: in the attribute or the start call that says them
  * already, else in the start call by which the viewer has its links, else as an attribute of what they are for.
  */
-import { attributeOf, closest, isWithin, rewriteTag, type Gallery, type PageElement } from '../../markup/index.ts';
+import {
+  attributeOf,
+  closest,
+  isWithin,
+  nearestWritten,
+  rewriteTag,
+  type Gallery,
+  type PageElement,
+} from '../../markup/index.ts';
 import { type Edit, type FileChange, refuse, type Result, type SiteFiles } from '../../site/index.ts';
 import { answersLinks, argumentName, type KitOption, type OptionValue } from '../kit/manifest.ts';
 import { asArgument, asAttribute } from '../kit/manual.ts';
@@ -143,8 +151,13 @@ function withoutMarkup({ use }: OptionScope, option: KitOption, [target]: readon
   return start?.options[key] ?? option.without;
 }
 
-const isInScope = ({ gallery, link }: OptionScope, element: PageElement): boolean =>
-  link ? element === link : isWithin(element, gallery.container) || isWithinHolder(element, gallery);
+const isInScope = ({ gallery, link }: OptionScope, element: PageElement): boolean => {
+  if (link) return element === link;
+  return isWithin(element, gallery.container) || isWithinHolder(element, gallery) || element === holderOf(gallery);
+};
+
+/** What the options of a gallery are written on: what holds its items, or the nearest around that has a tag. */
+const holderOf = ({ container }: Gallery): PageElement | null => nearestWritten(container);
 
 /** The element that a viewer is marked on may stand around what holds the items. */
 const isWithinHolder = (element: PageElement, { container }: Gallery): boolean =>
@@ -178,8 +191,10 @@ function elementsFor({ use, gallery, link }: OptionScope, targets: readonly Page
   if (prefix === '') return [];
   if (!inherits || link || !answersLinks(use.kit.manifest)) return targets;
   // What holds other galleries too would say it for them as well.
-  const isShared = [...use.claimed].some((one) => isWithin(one, gallery.container) && !targets.includes(one));
-  return isShared ? targets : [gallery.container];
+  const holder = holderOf(gallery);
+  if (!holder) return targets;
+  const isShared = [...use.claimed].some((one) => isWithin(one, holder) && !targets.includes(one));
+  return isShared ? targets : [holder];
 }
 
 function withCalls(

@@ -1,12 +1,20 @@
 /** The element in which a viewer shows its pictures, for kits that are told of one by a selector. */
-import { closest, cutLine, insertBeside, matches, valueOf, type PageElement } from '../../markup/index.ts';
+import {
+  closest,
+  cutLine,
+  insertBeside,
+  matches,
+  nearestWritten,
+  valueOf,
+  type PageElement,
+} from '../../markup/index.ts';
 import type { Edit } from '../../site/index.ts';
 import type { Kit } from '../kit/manifest.ts';
 import type { WiringPage } from './site.ts';
 
 /** What is written of what holds a gallery's items: a browser adds a `tbody` by itself. Null where only the page does. */
 export function writtenHolder(container: PageElement): PageElement | null {
-  const holder = closest(container, ({ range }) => range !== null);
+  const holder = nearestWritten(container);
   return holder === null || /^(?:body|html)$/.test(holder.tag) ? null : holder;
 }
 

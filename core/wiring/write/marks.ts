@@ -192,7 +192,7 @@ function mark(
     markWanted(site, page, to, gallery, wishes);
     if (marker.on === 'gallery') {
       if (marker.element !== undefined) continue;
-      const unmarkable = markContainer(gallery.container, to, wishes);
+      const unmarkable = markContainer(gallery, to, wishes);
       if (unmarkable !== null) return unmarkable;
       continue;
     }
@@ -252,11 +252,13 @@ function markSections(page: WiringPage, { manifest: { title, marker } }: Kit, wi
   return null;
 }
 
-function markContainer(items: PageElement, to: Kit, wishes: Wishes): string | null {
-  const { marker } = to.manifest;
-  const container = writtenHolder(items);
+function markContainer({ container: around, items }: Gallery, to: Kit, wishes: Wishes): string | null {
+  const { marker, title, children } = to.manifest;
+  const container = writtenHolder(around);
   if (container === null)
-    return `The pictures stand directly in the page. Put an element around them, for ${to.manifest.title} has to be told which pictures are meant`;
+    return `The pictures stand directly in the page. Put an element around them, for ${title} has to be told which pictures are meant`;
+  if (children && items.some(({ elements }) => elements.some(({ parent }) => parent !== container)))
+    return `${title} shows the children of one element, and these pictures are deeper inside of <${container.tag}>${container.tag === 'table' ? ', in cells of a table' : ''}. Write them as a list in Markup first`;
   if (marker.attribute !== undefined && valueOf(container, marker.attribute) === undefined)
     wishesOf(wishes, container).set(marker.attribute, marker.value);
   if (marker.class !== undefined) addClass(container, marker.class, wishes);
