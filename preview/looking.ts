@@ -15,7 +15,11 @@ export interface Look {
   front: Set<Element>;
   words: Map<Text, string>;
   controls: Set<Element>;
+  /** Parts that say of themselves that they are being changed (ARIA, `aria-busy`). */
+  busy: Set<Element>;
 }
+
+const busyParts = (): Element[] => [...document.querySelectorAll('[aria-busy="true"]')].filter(isSeen);
 
 export function isSeen(element: Element): boolean {
   if (
@@ -78,7 +82,13 @@ function liesInFront(element: Element): boolean {
 }
 
 export function lookAround(): Look {
-  const look: Look = { pictures: new Map(), front: new Set(), words: new Map(), controls: new Set() };
+  const look: Look = {
+    pictures: new Map(),
+    front: new Set(),
+    words: new Map(),
+    controls: new Set(),
+    busy: new Set(busyParts()),
+  };
   for (const element of everyPicture()) {
     const address = addressOf(element);
     if (address === null || !isSeen(element)) continue;
@@ -102,8 +112,11 @@ export function pictureInFront(before: Look): Shown | null {
   const [element] = front.sort((a, b) => area(b) - area(a));
   if (!element) return null;
   // Pictures that came with the click and are as large as a viewer shows them, one behind the other.
+  const shown = shownBy(element);
   return {
-    ...shownBy(element),
+    ...shown,
+    // While a viewer is busy with its picture, another one may be the largest in sight: a thumbnail beside it.
+    loaded: shown.loaded && busyParts().every((one) => before.busy.has(one)),
     layers: fresh.filter((one) => area(one) > area(element) / 4 && !before.pictures.has(one)).length,
   };
 }

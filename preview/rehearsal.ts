@@ -169,6 +169,9 @@ async function steps(seen: Seen, before: Look, missing: readonly string[]): Prom
   if (seen.back !== null) await step('next', seen.back, before, missing);
 }
 
+/** So many frames in front, one after the other, and it is what is shown. */
+const STEADY = 4;
+
 /** By key, else by a control that came with the viewer; the address that is shown then, null where nothing moves. */
 async function step(
   way: 'next' | 'back',
@@ -177,19 +180,25 @@ async function step(
   missing: readonly string[],
 ): Promise<string | null> {
   const lost = missing.length;
+  let latest: string | null = null;
+  let frames = 0;
   const moved = () => {
     // It went on to something that is no picture, or is not there.
     if (missing.length > lost) return missing.at(-1) ?? null;
     const now = pictureInFront(before);
-    return now && now.address !== from && now.address !== null && now.loaded ? now.address : null;
+    const other = now && now.address !== from && now.loaded ? now.address : null;
+    // What is in front only until the picture itself has come is none that a visitor steps to.
+    frames = other !== null && other === latest ? frames + 1 : 0;
+    latest = other;
+    return frames >= STEADY ? other : null;
   };
   // While another picture is on its way the former one's address may still be told: then it is not the same yet.
   const wasLoaded = pictureInFront(before)?.loaded === true;
   const settled = (least: number) => {
-    let frames = 0;
+    let waited = 0;
     const stands = () => {
       const now = pictureInFront(before);
-      return frames++ > least && now?.address === from && (now.loaded || !wasLoaded);
+      return waited++ > least && now?.address === from && (now.loaded || !wasLoaded);
     };
     return until(() => moved() ?? (stands() ? 'same' : null), PATIENCE.picture);
   };

@@ -161,7 +161,13 @@ export const Intent = z.discriminatedUnion('kind', [
     preset: z.string().max(60).optional(),
   }),
   /** With a kit by its name; without one, that which the page uses already, or the first there is. */
-  z.strictObject({ kind: z.literal('wire'), page: z.string(), kit: z.string().max(60).optional() }),
+  z.strictObject({
+    kind: z.literal('wire'),
+    page: z.string(),
+    kit: z.string().max(60).optional(),
+    /** Further pages, in the same change. */
+    also: z.array(z.string()).max(5000).optional(),
+  }),
   /** A viewer script of the author's: its manifest, and texts of files that are not in the site yet, by their names. */
   z.strictObject({
     kind: z.literal('save-kit'),

@@ -1,5 +1,5 @@
 /** Wiring, unwiring and changing from one viewer to another, asked for by the names of kits. */
-import { type FileChange, type Planned, refuse } from '../site/index.ts';
+import { countOf, type FileChange, type Planned, refuse } from '../site/index.ts';
 import { notesChange, resolved, type PageReading, type SiteReading } from '../model/index.ts';
 import { withOptions } from './carryOptions.ts';
 import { broughtFiles, type BroughtFile } from './styleFiles.ts';
@@ -32,13 +32,33 @@ const withNotes = (site: SiteReading): WiringSite => ({
 });
 
 /** The change, and what is kept in mind of the page's links. */
-function rewired(site: SiteReading, page: PageReading, kits: { from: Kit | null; to: Kit | null }): Planned {
-  const outcome = rewire(withNotes(site), page, kits);
-  if (!outcome.ok) return outcome;
-  const { change, remembers } = outcome;
-  const notes = linksBeside(site.notes.known.links, page.path, remembers);
-  const kept = notes.links ? notesChange(site, notes) : [];
-  return { ok: true, change: { ...change, files: [...change.files, ...kept] } };
+const rewired = (site: SiteReading, page: PageReading, kits: { from: Kit | null; to: Kit | null }): Planned =>
+  rewiredTogether(site, [page], kits, (label) => label);
+
+/** The same of several pages: what they share, a viewer's files and the notes, is written once. */
+function rewiredTogether(
+  site: SiteReading,
+  pages: readonly PageReading[],
+  kits: { from: Kit | null; to: Kit | null },
+  labelOf: (label: string) => string,
+): Planned {
+  let { links } = site.notes.known;
+  let label = '';
+  const files = new Map<string, FileChange>();
+  for (const page of pages) {
+    const outcome = rewire(withNotes(site), page, kits);
+    if (!outcome.ok) return pages.length > 1 ? refuse(`${page.path}: ${outcome.reason}`) : outcome;
+    label ||= outcome.change.label;
+    for (const one of outcome.change.files) {
+      const other = files.get(one.path);
+      if (other && JSON.stringify(other) !== JSON.stringify(one))
+        return refuse(`${page.path} and a page before it would change ${one.path} differently. Wire them one by one`);
+      files.set(one.path, one);
+    }
+    links = linksBeside(links, page.path, outcome.remembers).links ?? links;
+  }
+  const kept = links === site.notes.known.links ? [] : notesChange(site, { links });
+  return { ok: true, change: { label: labelOf(label), files: [...files.values(), ...kept] } };
 }
 
 type Links = SiteReading['notes']['known']['links'];
@@ -56,11 +76,21 @@ const unknown = (name: string): Planned => refuse(`There is no kit “${name}”
 
 export function wire(
   site: SiteReading,
-  { page: path, kit: name }: { page: string; kit?: string | undefined },
+  {
+    page: path,
+    kit: name,
+    also = [],
+  }: { page: string; kit?: string | undefined; also?: readonly string[] | undefined },
 ): Planned {
   return onPage(site, path, (page) => {
     const kit = name === undefined ? (page.wiring.main?.kit ?? site.kits[0]) : kitBy(site, name);
-    return kit ? rewired(site, page, { from: null, to: kit }) : unknown(name ?? '');
+    if (!kit) return unknown(name ?? '');
+    const others = also.flatMap((one) => site.pages.find((other) => other.path === one) ?? []);
+    if (others.length < also.length) return refuse('One of these pages is not there any more.');
+    const { title } = kit.manifest;
+    return rewiredTogether(site, [page, ...others], { from: null, to: kit }, (label) =>
+      others.length === 0 ? label : `Wire ${path} and ${countOf(others.length, 'other page')} with the ${title}`,
+    );
   });
 }
 

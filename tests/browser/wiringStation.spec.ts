@@ -152,6 +152,30 @@ test('a rehearsal can be stopped, and what was seen until then stays', async ({ 
   await expect(page.getByText(/^Rehearsed: [2-9] strands as expected/)).toBeVisible();
 });
 
+test('several pages are wired in one change, and one step takes it back', async ({ page }) => {
+  const plain = wiredPage('none');
+  await openFiles(page, { 'index.html': plain, 'second.html': plain, 'third.html': plain, ...(await pictures()) });
+  await goTo(page, 'wiring');
+  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await kitButton(page, 'Lightbox').click();
+  const pages = page.getByRole('group', { name: 'Wire other pages too' });
+  await pages.getByRole('checkbox', { name: 'All 2 pages with pictures and no viewer' }).check();
+  await expect(pages.getByRole('checkbox', { name: 'third.html' })).toBeChecked();
+  await pages.getByRole('checkbox', { name: 'second.html' }).uncheck();
+  await expect(page.getByRole('region', { name: 'Difference' }).filter({ hasText: 'third.html' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Write this' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await openPage(page, 'third.html');
+  await expect(page.getByText('wired with the lightbox, 4 of 4 links answered')).toBeVisible();
+  await openPage(page, 'second.html');
+  await expect(page.getByText(/no viewer yet/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo: Wire index.html and 1 other page with the Lightbox' }).click();
+  const folder = await unpacked(page);
+  for (const name of ['index', 'second', 'third'])
+    expect(readFileSync(join(folder, `${name}.html`), 'utf8')).toBe(plain);
+});
+
 test('what a rehearsal sees at two sizes is found in Proof, and Back leads to the screen before', async ({ page }) => {
   const style = '<style>.kites img { width: 300px; height: auto }</style>';
   const html = wiredPage('none').replace('</head>', `${style}</head>`);

@@ -225,3 +225,28 @@ describe('a marker in an attribute that an author uses as well', () => {
     expect(textAt(off, 'index.html')).toBe(own);
   });
 });
+
+describe('several pages in one change', () => {
+  const three = siteWith({
+    'index.html': wiredPage('none'),
+    'more/second.html': wiredPage('none').replaceAll('="small/', '="../small/').replaceAll('="large/', '="../large/'),
+    'third.html': wiredPage('none').replaceAll('\n', '\r\n'),
+  });
+  const overLists = KITS.filter(({ manifest }) => manifest.marker.on !== 'sections');
+
+  it.each(overLists.map(({ manifest }) => manifest.name))('with %s are as they are one after the other', (kit) => {
+    const also = ['more/second.html', 'third.html'];
+    const together = after(three, { kind: 'wire', page: 'index.html', kit, also });
+    let apart = after(three, { kind: 'wire', page: 'index.html', kit });
+    for (const page of also) apart = after(apart, { kind: 'wire', page, kit });
+    expect(new Map([...together].sort())).toEqual(new Map([...apart].sort()));
+  });
+
+  it('are refused together where one cannot be, with its name', () => {
+    const bare = siteWith({ 'index.html': wiredPage('none'), 'words.html': '<p>No pictures</p>' });
+    const wish: Intent = { kind: 'wire', page: 'index.html', kit: 'lightbox', also: ['words.html'] };
+    expect(planFor(read(bare), wish)).toMatchObject({ ok: false, reason: expect.stringMatching(/^words\.html: /) });
+    const gone: Intent = { kind: 'wire', page: 'index.html', kit: 'lightbox', also: ['gone.html'] };
+    expect(planFor(read(bare), gone)).toEqual({ ok: false, reason: 'One of these pages is not there any more.' });
+  });
+});

@@ -1,10 +1,12 @@
 /** Which viewer a page is wired with: chosen from the kits, with what would change shown before it is written. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import type { KitView, PageView } from '~core/view/index.ts';
@@ -47,6 +49,16 @@ function wishesFor(kit: KitView, page: PageView): Wish[] {
     : [wire];
 }
 
+/** Pages with pictures that do not have the viewer yet, nor another that opens them. */
+const pagesWithout = (kit: string, page: PageView, pages: readonly PageView[]): string[] =>
+  pages
+    .filter(({ path, galleries, uses }) => path !== page.path && galleries.length > 0 && !uses.some(opensOnClick))
+    .filter(({ uses }) => !uses.some(({ name }) => name === kit))
+    .map(({ path }) => path);
+
+const withPages = (intent: Intent, also: readonly string[]): Intent =>
+  intent.kind === 'wire' && also.length > 0 ? { ...intent, also: [...also] } : intent;
+
 const COLUMNS = { display: 'grid', gridTemplateColumns: '300px minmax(0, 1fr)', gap: 2.5, height: 570 };
 
 interface Props {
@@ -65,9 +77,12 @@ export function KitDialog({ page, onClose, onOther }: Props) {
   const kit = kits.find(({ name }) => name === chosen) ?? kits[0];
   const wishes = kit ? wishesFor(kit, page) : [];
   const wish = wishes[way] ?? wishes[0];
-  const plan = usePlan(wish ? wish.intent : null);
+  const others = kit && wish?.intent.kind === 'wire' ? pagesWithout(kit.name, page, site.view.pages) : [];
+  const [also, setAlso] = useState<readonly string[]>([]);
+  const chosenOthers = also.filter((one) => others.includes(one));
+  const plan = usePlan(wish ? withPages(wish.intent, chosenOthers) : null);
   const write = () => {
-    if (wish) intent(wish.intent);
+    if (wish) intent(withPages(wish.intent, chosenOthers));
     onClose();
   };
   return (
@@ -88,6 +103,7 @@ export function KitDialog({ page, onClose, onOther }: Props) {
             <>
               <About kit={kit} />
               <Ways wishes={wishes} way={way} onWay={setWay} />
+              <OtherPages pages={others} chosen={chosenOthers} onChoose={setAlso} />
               <PlanShown plan={plan} wished={wish !== undefined} height={kit.options.length > 0 ? 320 : 420} />
               <Options options={kit.options} />
             </>
@@ -187,6 +203,59 @@ function Ways({ wishes, way, onWay }: { wishes: readonly Wish[]; way: number; on
           {one.says}
         </Button>
       ))}
+    </Box>
+  );
+}
+
+const OTHER_PAGES = { border: 0, m: 0, mb: 1.25, p: 0, fontSize: '0.8125rem' };
+const PAGES = { maxHeight: 112, overflowY: 'auto', display: 'grid', mt: 0.5 };
+
+interface OtherPagesProps {
+  pages: readonly string[];
+  chosen: readonly string[];
+  onChoose: (pages: readonly string[]) => void;
+}
+
+/** Which other pages are wired in the same change. */
+function OtherPages({ pages, chosen, onChoose }: OtherPagesProps) {
+  if (pages.length === 0) return null;
+  const isAll = chosen.length === pages.length;
+  const change = (path: string, on: boolean) => onChoose(on ? [...chosen, path] : chosen.filter((one) => one !== path));
+  return (
+    <Box component="fieldset" sx={OTHER_PAGES}>
+      <Box component="legend" sx={{ fontWeight: 600, p: 0 }}>
+        Wire other pages too
+      </Box>
+      <Box sx={PAGES}>
+        {pages.length > 1 && (
+          <FormControlLabel
+            control={
+              <Checkbox
+                size="small"
+                checked={isAll}
+                indeterminate={!isAll && chosen.length > 0}
+                onChange={() => onChoose(isAll ? [] : pages)}
+              />
+            }
+            label={`All ${pages.length} pages with pictures and no viewer`}
+            slotProps={{ typography: { variant: 'body2' } }}
+          />
+        )}
+        {pages.map((path) => (
+          <FormControlLabel
+            key={path}
+            control={
+              <Checkbox
+                size="small"
+                checked={chosen.includes(path)}
+                onChange={({ target }) => change(path, target.checked)}
+              />
+            }
+            label={path}
+            slotProps={{ typography: { variant: 'body2' } }}
+          />
+        ))}
+      </Box>
     </Box>
   );
 }
