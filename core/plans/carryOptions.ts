@@ -3,7 +3,7 @@ import { galleriesOf, parsePage } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import {
   applyChange,
-  applyEdits,
+  editFiles,
   type Change,
   type FileContent,
   NOTES_FILE,
@@ -127,13 +127,8 @@ function setOn(
   const set = setOptions(files, there, { use, gallery, link: null }, options);
   // A viewer that takes options only in a call that is not there keeps its own.
   if (!set.ok) return null;
-  for (const { path, edits } of [
-    { path: page.path, edits: set.edits },
-    ...set.files.flatMap((one) => (one.kind === 'edit' ? [one] : [])),
-  ]) {
-    const text = files.get(path);
-    const done = text?.kind === 'text' ? applyEdits(text.text, edits) : null;
-    if (done?.ok) files.set(path, { kind: 'text', text: done.text });
-  }
+  const scripts = set.files.flatMap((one) => (one.kind === 'edit' ? [one] : []));
+  const done = editFiles(files, [{ path: page.path, edits: set.edits }, ...scripts]);
+  if (done.ok) for (const [path, text] of done.changed) files.set(path, { kind: 'text', text });
   return null;
 }

@@ -2,8 +2,8 @@
 import { parsePage } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import {
-  applyEdits,
   type Edit,
+  editFiles,
   type FileChange,
   type FileContent,
   type Planned,
@@ -74,17 +74,8 @@ type Changed = Result<{ files: ReadonlyMap<string, FileContent> }>;
 
 /** The site's files with the edits of the page and of its scripts. */
 function withEdits(site: SiteReading, page: PageReading, set: { edits: Edit[]; files: FileChange[] }): Changed {
-  const files = new Map(site.files);
-  const all = [{ path: page.path, edits: set.edits }];
-  for (const change of set.files) if (change.kind === 'edit') all.push({ path: change.path, edits: change.edits });
-  for (const { path, edits } of all) {
-    const content = files.get(path);
-    if (edits.length === 0 || content?.kind !== 'text') continue;
-    const text = applyEdits(content.text, edits);
-    if (!text.ok) return text;
-    files.set(path, { kind: 'text', text: text.text });
-  }
-  return { ok: true, files };
+  const scripts = set.files.flatMap((change) => (change.kind === 'edit' ? [change] : []));
+  return editFiles(site.files, [{ path: page.path, edits: set.edits }, ...scripts]);
 }
 
 function setLooks(site: SiteReading, page: PageReading, manifest: KitManifest, wish: OptionsWish): Changed {

@@ -26,6 +26,7 @@ export {
 export { byNaturalName, cleanPath, extensionOf, folderOf, nameOf, relativeReference, stemOf } from './path.ts';
 export { type Edited, type Named, type NotDone, planEdits, type Planned } from './plan.ts';
 export { decodedPath, resolveInSite, type Target } from './resolve.ts';
+export { editFiles } from './editFiles.ts';
 export { refuse, type Result } from './result.ts';
 export { firstNot } from './search.ts';
 export { applyEdits, type Edit, editsOverlap, invertEdits, smallestEdit } from './edit.ts';

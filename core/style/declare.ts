@@ -4,8 +4,8 @@
  */
 import { galleriesOf, nearestWritten, parsePage, setAttribute, valueOf, type PageElement } from '../markup/index.ts';
 import {
-  applyEdits,
   type Edit,
+  editFiles,
   type FileContent,
   firstOf,
   known,
@@ -389,16 +389,9 @@ export function loading(site: StyledSite, sheet: Stylesheet): StyledPage[] {
 
 /** The site with a draft done; pages that changed are read again. */
 export function applied(site: StyledSite, draft: Draft): StyledSite | string {
-  const files = new Map(site.files);
-  const changed = new Map<string, string>();
-  for (const { path, edits } of [draft, ...(draft.also ?? [])]) {
-    const content = files.get(path);
-    if (content?.kind !== 'text') return `${path} is no text file any more.`;
-    const done = applyEdits(content.text, edits);
-    if (!done.ok) return done.reason;
-    files.set(path, { kind: 'text', text: done.text });
-    changed.set(path, done.text);
-  }
+  const done = editFiles(site.files, [draft, ...(draft.also ?? [])]);
+  if (!done.ok) return done.reason;
+  const { files, changed } = done;
   const pages = site.pages.map((page) => {
     const text = changed.get(page.path);
     if (text === undefined) return page;

@@ -146,6 +146,14 @@ describe('what is written', () => {
     );
   });
 
+  it('writes a class and a rule into one page, each in its place', () => {
+    const bare = page('', '<style>\nli { color: #333; }\n</style>').replace('<ul class="">', '<ul id=1 title="kites">');
+    const next = textAt(after(siteOf({ 'index.html': bare }), wish('corners', '6px')), 'index.html');
+    expect(next).toContain('<ul id=1 title="kites" class="pictures">');
+    const without = next.replace(' class="pictures"', '').replace(/\n\/\*.*?\*\/\n\.pictures img \{[^}]*\}/s, '');
+    expect(without.replace(/\n+/g, '\n')).toBe(bare.replace(/\n+/g, '\n'));
+  });
+
   it('reaches what only the browser adds from what can carry a class', () => {
     const cells = ['a', 'b'].map((one) => `<td><a href="l/${one}.jpg"><img src="s/${one}.jpg" alt=""></a></td>`);
     const files = siteOf({
