@@ -1,5 +1,5 @@
 /** How a picture is seen: its size, its sharpness, what cuts it off and what lies over it. */
-import type { PictureSeen } from '../core/wiring/index.ts';
+import type { PictureSeen } from '../protocol/probe.ts';
 import { accessibleName, addressOf, isSeen } from './looking.ts';
 
 type Measured = Omit<PictureSeen, 'file'>;
@@ -122,7 +122,7 @@ function paints(element: Element): boolean {
 }
 
 /** What a reader of the page's source calls an element. */
-export function nameFor(element: Element): string {
+function nameFor(element: Element): string {
   const tag = element.tagName.toLowerCase();
   const id = element.id ? `#${element.id}` : '';
   const [first] = element.classList;

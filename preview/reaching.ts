@@ -10,7 +10,7 @@ const NAMES = {
   close: /close|schließen|fermer|cerrar|sluiten|^[×✕✖x]$/i,
   more: /more|mehr|plus|más|meer/i,
 };
-export type Meaning = keyof typeof NAMES;
+type Meaning = keyof typeof NAMES;
 
 /** A control of that meaning which is in sight; of several the one that came last into the page. */
 export function control(meaning: Meaning, within: ParentNode = document, before?: Look): HTMLElement | null {

@@ -235,7 +235,12 @@ function isPanned(element: Element): boolean {
 }
 
 async function close(before: Look): Promise<Seen['closed']> {
-  const gone = () => pictureInFront(before) === null && !document.querySelector('dialog[open]:modal');
+  /** A picture of the page that lay in front before may be another by now: a slide that has got its larger file. */
+  const isOfViewer = ({ element }: Shown) => !before.front.has(element);
+  const gone = () => {
+    const now = pictureInFront(before);
+    return (now === null || !isOfViewer(now)) && !document.querySelector('dialog[open]:modal');
+  };
   const dialog = document.querySelector<HTMLDialogElement>('dialog[open]:modal');
   key('Escape');
   // What a browser does on Escape by itself, which a key that a script makes does not set off.

@@ -77,4 +77,4 @@ export const FromProbe = z.discriminatedUnion('type', [
   z.strictObject({ from, type: z.literal('places'), tops: z.array(z.number().nullable()).max(5000) }),
 ]);
 export type FromProbe = z.infer<typeof FromProbe>;
-export type { Seen } from '../core/wiring/index.ts';
+export type { PictureSeen, Seen } from '../core/wiring/index.ts';

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChange, sameContent, type Change, type FileChange } from './change.ts';
 import { decodeText, encodeText } from './decode.ts';
+import { editFiles } from './editFiles.ts';
 import { applyEdits, editsOverlap, invertEdits, smallestEdit, type Edit } from './edit.ts';
 import type { FileContent } from './files.ts';
 
@@ -195,5 +196,28 @@ describe('decoding', () => {
       ok: false,
       reason: 'it is not UTF-8; it is kept byte for byte and opened read-only',
     });
+  });
+});
+
+it('a file that is edited twice in one change is refused, for the second would count from a text that is gone', () => {
+  const files = new Map<string, FileContent>([['a.css', { kind: 'text', text: 'ab' }]]);
+  const edit = (at: number): FileChange => ({
+    kind: 'edit',
+    path: 'a.css',
+    edits: [{ start: at, end: at, text: '!' }],
+  });
+  expect(applyChange(files, { label: '', files: [edit(0), edit(1)] })).toEqual({
+    ok: false,
+    reason: 'a.css: it is edited twice in one change',
+  });
+});
+
+it('edits of one file that are told apart count from the same text', () => {
+  const files = new Map<string, FileContent>([['a.css', { kind: 'text', text: 'ab' }]]);
+  const edit = (at: number) => ({ path: 'a.css', edits: [{ start: at, end: at, text: '!' }] });
+  expect(editFiles(files, [edit(2), edit(0)])).toMatchObject({ ok: true, changed: new Map([['a.css', '!ab!']]) });
+  expect(editFiles(files, [{ path: 'b.css', edits: [{ start: 0, end: 0, text: 'x' }] }])).toEqual({
+    ok: false,
+    reason: 'b.css is no text file any more.',
   });
 });

@@ -28,7 +28,11 @@ export function applyChange(files: SiteFiles, change: Change): Applied {
   const next = new Map(files);
   const inverse: FileChange[] = [];
   const touched = new Set<string>();
+  const edited = new Set<string>();
   for (const file of change.files) {
+    // Offsets count from the text before the change; those of a second edit would count from nothing that there is.
+    if (file.kind === 'edit' && edited.has(file.path)) return refuse(`${file.path}: it is edited twice in one change`);
+    if (file.kind === 'edit') edited.add(file.path);
     const failed = applyFileChange(next, file, inverse, touched);
     if (failed !== null) return refuse(`${file.path}: ${failed}`);
   }

@@ -44,8 +44,8 @@ export { asValue, isSaidAs, optionSaid, type OptionSaid } from './options/said.t
 export { setOptions, targetsOf, troubleWithValue } from './options/setOptions.ts';
 export { containerMissing, membersOf, predict, type Prediction } from './read/prediction.ts';
 export { type Disagreement, disagreements, type PictureSeen, Seen } from './read/rehearsal.ts';
-export { NO_ANSWER, percent, REHEARSAL_WINDOWS, type Sight, type SightRule, type WindowName } from './sights/sight.ts';
-export { SIGHT_RULES, sightsOf } from './sights/rules.ts';
+export { NO_ANSWER, percent, REHEARSAL_WINDOWS, type Sight, type WindowName } from './sights/sight.ts';
+export { sightsOf } from './sights/rules.ts';
 export {
   type ListedEntry,
   type ListedValue,

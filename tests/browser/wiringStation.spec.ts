@@ -159,7 +159,7 @@ test('several pages are wired in one change, and one step takes it back', async 
   await page.getByRole('button', { name: 'Wire this page' }).click();
   await kitButton(page, 'Lightbox').click();
   const pages = page.getByRole('group', { name: 'Wire other pages too' });
-  await pages.getByRole('checkbox', { name: 'All 2 pages with pictures and no viewer' }).check();
+  await pages.getByRole('checkbox', { name: 'All 2 pages that do not have it' }).check();
   await expect(pages.getByRole('checkbox', { name: 'third.html' })).toBeChecked();
   await pages.getByRole('checkbox', { name: 'second.html' }).uncheck();
   await expect(page.getByRole('region', { name: 'Difference' }).filter({ hasText: 'third.html' })).toBeVisible();

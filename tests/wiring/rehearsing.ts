@@ -30,7 +30,7 @@ const drawn = new Map<string, Promise<Buffer>>();
 /** Pictures in plain colours, each another. */
 function picture(path: string): Promise<Buffer> {
   const n = NAMES.findIndex((name) => path.includes(name));
-  const [width, height] = path.startsWith('large/') ? [900, 600 + n * 40] : [60, 40];
+  const [width, height] = path.includes('large/') ? [900, 600 + n * 40] : [60, 40];
   const made =
     drawn.get(path) ??
     sharp({ create: { width, height, channels: 3, background: { r: 60 + n * 40, g: 120, b: 200 - n * 40 } } })

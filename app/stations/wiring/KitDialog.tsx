@@ -49,11 +49,11 @@ function wishesFor(kit: KitView, page: PageView): Wish[] {
     : [wire];
 }
 
-/** Pages with pictures that do not have the viewer yet, nor another that opens them. */
-const pagesWithout = (kit: string, page: PageView, pages: readonly PageView[]): string[] =>
+/** Other pages with pictures that do not have the viewer yet; two that open pictures would answer one click. */
+const pagesWithout = (kit: KitView, page: PageView, pages: readonly PageView[]): string[] =>
   pages
-    .filter(({ path, galleries, uses }) => path !== page.path && galleries.length > 0 && !uses.some(opensOnClick))
-    .filter(({ uses }) => !uses.some(({ name }) => name === kit))
+    .filter(({ path, galleries }) => path !== page.path && galleries.length > 0)
+    .filter(({ uses }) => !uses.some((one) => one.name === kit.name || (opensOnClick(kit) && opensOnClick(one))))
     .map(({ path }) => path);
 
 const withPages = (intent: Intent, also: readonly string[]): Intent =>
@@ -77,7 +77,7 @@ export function KitDialog({ page, onClose, onOther }: Props) {
   const kit = kits.find(({ name }) => name === chosen) ?? kits[0];
   const wishes = kit ? wishesFor(kit, page) : [];
   const wish = wishes[way] ?? wishes[0];
-  const others = kit && wish?.intent.kind === 'wire' ? pagesWithout(kit.name, page, site.view.pages) : [];
+  const others = kit && wish?.intent.kind === 'wire' ? pagesWithout(kit, page, site.view.pages) : [];
   const [also, setAlso] = useState<readonly string[]>([]);
   const chosenOthers = also.filter((one) => others.includes(one));
   const plan = usePlan(wish ? withPages(wish.intent, chosenOthers) : null);
@@ -237,7 +237,7 @@ function OtherPages({ pages, chosen, onChoose }: OtherPagesProps) {
                 onChange={() => onChoose(isAll ? [] : pages)}
               />
             }
-            label={`All ${pages.length} pages with pictures and no viewer`}
+            label={`All ${pages.length} pages that do not have it`}
             slotProps={{ typography: { variant: 'body2' } }}
           />
         )}

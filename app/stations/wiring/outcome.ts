@@ -19,7 +19,7 @@ export function detailsOf({ seen, sights }: Outcome): string {
   const open = sights.filter(({ severity }) => severity === 'unconfirmed').map(({ about }) => about);
   const sharpness = seen?.opened === 'viewer' ? seen.sharpness : null;
   return [
-    ...(sharpness === null ? [] : [`${sharpness.toFixed(1)} image px for each CSS px`]),
+    ...(sharpness === null ? [] : [`${sharpness.toFixed(1)} image px per CSS px`]),
     ...(open.length > 0 ? [`unconfirmed: ${open.join(', ')}`] : []),
   ].join('; ');
 }

@@ -37,7 +37,7 @@ export interface SightRule {
 
 export const warning = (says: string, why: string, about = ''): Told => ({ severity: 'warning', about, says, why });
 
-export const unconfirmed = (says: string, why: string, about = ''): Told => ({
+export const unconfirmed = (says: string, why: string, about: string): Told => ({
   severity: 'unconfirmed',
   about,
   says,

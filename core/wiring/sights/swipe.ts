@@ -21,6 +21,12 @@ export const swipe: SightRule = {
           'swipe, which may leave the page',
         ),
       ];
-    return [unconfirmed('A swipe steps here', 'It was made by a script; only a finger can prove it on a real screen.')];
+    return [
+      unconfirmed(
+        'A swipe steps here',
+        'It was made by a script; only a finger can prove it on a real screen.',
+        'swipe',
+      ),
+    ];
   },
 };

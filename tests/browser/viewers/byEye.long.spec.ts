@@ -47,15 +47,16 @@ const OLD_LIST = OLD_PAGE.replace('<TABLE BORDER=0 CELLPADDING=4>\r\n<TR>', '<UL
   .replace('</TR>\r\n</TABLE>', '</UL>')
   .replace(/<(\/?)TD>/g, '<$1LI>');
 
-/** The same pictures under two headings. */
-const OLD_PARTS = OLD_PAGE.replace('<CENTER><TABLE BORDER=0 CELLPADDING=4>\r\n<TR>', '<DIV>\r\n<DIV><H2>Outside</H2>')
-  .replace(/(The&nbsp;mere<\/TD>)/, '$1\r\n</DIV>\r\n<DIV><H2>Inside</H2>')
-  .replace('</TR>\r\n</TABLE></CENTER>', '</DIV>\r\n</DIV>')
-  .replace(/<TD>/g, '<P>')
-  .replace(/<\/TD>/g, '</P>');
+/** The same pictures in two lists under two headings. */
+const OLD_PARTS = OLD_LIST.replace('<CENTER><UL>', '<DIV>\r\n<DIV><H2>Outside</H2>\r\n<UL>')
+  .replace(/(The&nbsp;mere<\/LI>)/, '$1\r\n</UL></DIV>\r\n<DIV><H2>Inside</H2>\r\n<UL>')
+  .replace('</UL></CENTER>', '</UL></DIV>\r\n</DIV>');
 
-/** Options whose values are the author's to know: selectors, addresses, words for one link. */
+/** Options whose values are the author’s to know: selectors, addresses, words for one link. */
 const OF_THE_AUTHOR = new Set(['place', 'source', 'open', 'under', 'of']);
+/** And without its arrows a show that stands still has no way to its other pictures. */
+const isToBeSet = ({ does }: { does: string }, { name, each }: KitOption): boolean =>
+  !each && !OF_THE_AUTHOR.has(name) && !(does === 'show' && name === 'arrows');
 const MOST_OPTIONS = 5;
 const MOST_LOOKS = 2;
 
@@ -77,6 +78,7 @@ function numberFor({ min = 0, max = 100, step = 1, without }: KitOption): string
 
 async function setOption(page: Page, option: KitOption): Promise<void> {
   const name = option.title ?? option.name;
+  await expect(options(page).getByText(name, { exact: true }).first()).toBeVisible();
   if (option.type === 'switch') return options(page).getByRole('switch', { name, exact: true }).click();
   if (option.type === 'choice') {
     const value = option.values?.find((one) => one !== option.without && one !== '') ?? '';
@@ -153,7 +155,7 @@ for (const { manifest } of VIEWERS)
         await page.getByRole('option', { name: manifest.title, exact: true }).click();
       }
       await expect(options(page).getByRole('heading', { name: 'Behaviour' })).toBeVisible();
-      const some = manifest.options.filter((one) => !one.each && !OF_THE_AUTHOR.has(one.name)).slice(0, MOST_OPTIONS);
+      const some = manifest.options.filter((one) => isToBeSet(manifest, one)).slice(0, MOST_OPTIONS);
       for (const option of some) {
         await setOption(page, option);
         await expect(written(page, manifest.prefix + option.name, argumentName(option.name))).toBeVisible();
