@@ -5,7 +5,7 @@
 import { parse, sidecar } from 'exifr';
 import { metadataIn, sniffedType, type PhotoFacts } from '~core/photo/index.ts';
 
-type Told = Pick<PhotoFacts, 'words' | 'takenAt' | 'place' | 'orientation'>;
+type Told = Pick<PhotoFacts, 'words' | 'takenAt' | 'capture' | 'place' | 'orientation'>;
 
 const text = (value: unknown): string | undefined => {
   const first: unknown = Array.isArray(value) ? value[0] : value;
@@ -100,6 +100,28 @@ function placeInPacket(sections: Sections): Place | null {
   return latitude === undefined || longitude === undefined ? null : { latitude, longitude };
 }
 
+const amount = (value: unknown): number | undefined =>
+  typeof value === 'number' && Number.isFinite(value) && value > 0 ? value : undefined;
+
+/** Makers write their name into the model as well; it is said once. */
+function cameraIn({ Make, Model }: Record<string, unknown>): string | undefined {
+  const [make, model] = [text(Make), text(Model)];
+  if (model === undefined || make === undefined) return model ?? make;
+  return model.toLowerCase().startsWith(make.toLowerCase().split(' ')[0] ?? '') ? model : `${make} ${model}`;
+}
+
+function captureIn({ ifd0 = {}, exif = {} }: Sections): Told['capture'] | null {
+  const all = Object.entries({
+    camera: cameraIn(ifd0),
+    lens: text(exif.LensModel),
+    seconds: amount(exif.ExposureTime),
+    aperture: amount(exif.FNumber),
+    iso: amount(exif.ISO),
+    focalLength: amount(exif.FocalLength),
+  }).filter(([, value]) => value !== undefined);
+  return all.length > 0 ? Object.fromEntries(all) : null;
+}
+
 /** Never fails: metadata that cannot be read is as good as none. */
 export async function readWords(bytes: Uint8Array): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
@@ -108,10 +130,12 @@ export async function readWords(bytes: Uint8Array): Promise<Told> {
     const { ifd0 = {}, exif = {}, gps = {} } = sections;
     const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
     const place = placeIn(gps) ?? placeInPacket(sections);
+    const capture = captureIn(sections);
     return {
       words: wordsIn(sections),
       orientation: typeof ifd0.Orientation === 'number' ? ifd0.Orientation : 1,
       ...(taken === undefined ? {} : { takenAt: taken }),
+      ...(capture ? { capture } : {}),
       ...(place ? { place } : {}),
     };
   } catch {

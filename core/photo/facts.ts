@@ -23,6 +23,15 @@ export interface PhotoFacts {
   words: PhotoWords;
   /** ISO date and time without zone, as cameras write it. */
   takenAt?: string;
+  /** What the camera noted of it (EXIF, CIPA DC-008 §4.6): times in s, focal length in mm. */
+  capture?: {
+    camera?: string | undefined;
+    lens?: string | undefined;
+    seconds?: number | undefined;
+    aperture?: number | undefined;
+    iso?: number | undefined;
+    focalLength?: number | undefined;
+  };
   /** Where it was taken, if the file says so. */
   place?: { latitude: number; longitude: number };
   /** More than one frame; what is made of it is still. */

@@ -5,6 +5,7 @@ export { unitChoices, type UnitChoice } from './units.ts';
 export { Intent, LinkTarget, NewPicture } from './intent.ts';
 export { type MadeFile, placeMade, type ReadyTask, readyTasks } from './putMade.ts';
 export { byOrder } from './order.ts';
+export { informationFields } from './information.ts';
 export { takenAtOf, wordsFor, type WordsView } from './pictureWords.ts';
 export { planFor } from './plan.ts';
 export { pastedOn } from './wiring.ts';

@@ -31,6 +31,7 @@ const WHOLE: Record<Intent['kind'], object> = {
   renumber: gallery,
   'split-gallery': { ...gallery, size: 12 },
   'set-style': { ...gallery, setting: 'gap', value: '1px', at: 600 },
+  'write-information': { ...gallery, kit: 'k', fields: ['taken', 'copyright'] },
   'set-options': {
     ...gallery,
     kit: 'k',
@@ -179,6 +180,7 @@ describe('parts', () => {
     ['set-style', { at: 99 }],
     ['set-style', { at: 4001 }],
     ['set-style', { at: 600.5 }],
+    ['write-information', { fields: ['shoe size'] }],
     ['set-options', { options: { a: {} } }],
     ['set-options', { look: { '--e': 1 } }],
     ['set-options', { look: { '--e': 'v'.repeat(301) } }],

@@ -1,7 +1,7 @@
 /** What somebody asks for, as data: it crosses from the interface to the worker, so it is checked on arrival. */
 import { z } from 'zod';
 import { Recipe } from '../photo/index.ts';
-import { KitManifest } from '../wiring/index.ts';
+import { INFORMATION_FIELDS, KitManifest } from '../wiring/index.ts';
 import { CAPTION_SOURCES, FILLABLE } from './rules.ts';
 import { ListMapping, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 
@@ -159,6 +159,13 @@ export const Intent = z.discriminatedUnion('kind', [
     options: z.record(z.string().max(60), z.union([z.boolean(), z.number(), line]).nullable()),
     look: z.record(z.string().max(80), z.string().max(300).nullable()),
     preset: z.string().max(60).optional(),
+  }),
+  /** What files say of their pictures, for each link of a gallery; no fields take it away. */
+  z.strictObject({
+    kind: z.literal('write-information'),
+    ...gallery,
+    kit: z.string().max(60),
+    fields: z.array(z.enum(INFORMATION_FIELDS)).max(INFORMATION_FIELDS.length),
   }),
   /** With a kit by its name; without one, that which the page uses already, or the first there is. */
   z.strictObject({

@@ -40,6 +40,7 @@ import { newPage } from './newPage.ts';
 import { deletePage, setStylesheet } from './pageWork.ts';
 import { addSection, listSections } from './sections.ts';
 import { setViewerOptions } from './options.ts';
+import { writeInformation } from './information.ts';
 import { orderGallery, setOrder } from './order.ts';
 import { exchange, merge, mergeMany, rename, renameMany } from './rename.ts';
 import { setSources } from './sources.ts';
@@ -92,6 +93,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'split-gallery': splitGallery,
   'set-style': setStyle,
   'set-options': setViewerOptions,
+  'write-information': writeInformation,
   'set-units': setUnits,
   'complete-items': completeItems,
   'apply-pattern': applyPatternTo,

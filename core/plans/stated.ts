@@ -37,6 +37,7 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = 
   'add-menu-entry': { ...STATES.adds, takes: ['attributes', 'tags'] },
   'align-menus': { ...STATES.adds, takes: ['attributes', 'tags', 'words'] },
   'set-options': { takes: ['code', 'attributes', 'tags'], gives: ['code', 'attributes', 'tags'] },
+  'write-information': STATES.attributes,
   wire: STATES.wires,
   unwire: STATES.wires,
   'change-kit': STATES.wires,

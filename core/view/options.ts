@@ -1,10 +1,11 @@
 /** The options and the look of a viewer on a page, as plain data: what each is now, and where that is written. */
 import { pathTo, type PageElement } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import { styledSite } from '../plans/index.ts';
+import { informationFields, styledSite } from '../plans/index.ts';
 import { LineIndex } from '../site/index.ts';
 import { placeOf, situationOf, WIDE, winnerFor } from '../style/index.ts';
 import {
+  type InformationField,
   argumentName,
   isSaidAs,
   markerName,
@@ -57,6 +58,8 @@ export interface ViewerView {
   look: LookView[];
   /** Whether a look may be set for this gallery alone. */
   looksAlone: boolean;
+  /** What the files of this gallery say and the viewer can show for each; null where it has no place for it. */
+  information: InformationField[] | null;
   presets: KitPreset[];
   /** The preset that holds now; null where none does. */
   preset: string | null;
@@ -104,6 +107,7 @@ export function viewerOptions(site: SiteReading, path: string, { kit, gallery: n
     options: options.map((one) => ({ ...one, idle: idleFor(manifest, options, one.option.name) })),
     look,
     looksAlone: manifest.looksAlone,
+    information: manifest.information === undefined ? null : informationFields(site, path, n),
     presets: manifest.presets,
     preset: presetOf(manifest, options, look),
     pictures: [0, 2].flatMap((at) => {

@@ -2,6 +2,8 @@
 import type { FrameLocator, Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import sharp from 'sharp';
 import { wiredPage } from '../wiring/faults.fixture';
 import { violations } from './axe';
 import { expect, goTo, openFiles, test, unpacked } from './fixtures';
@@ -87,4 +89,32 @@ test('the slideshow: at another width and on its third picture, and undone to th
   for (let n = 0; n < 2; n++) await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(options(page).getByText('data-slides-picker not set')).toBeVisible();
   expect(await source(page)).toBe(before);
+});
+
+test('what cameras note is read from the files, written at each link, and shown', async ({ page }) => {
+  const plain = await pictures();
+  const noted = await sharp(plain['large/mere.jpg'])
+    .withExif({
+      IFD0: { Make: 'Moor', Model: 'Moor 5', Copyright: 'The circle' },
+      IFD2: { ExposureTime: '1/250', FNumber: '8/1', ISOSpeedRatings: '100', DateTimeOriginal: '2021:06:05 14:30:00' },
+    })
+    .jpeg()
+    .toBuffer();
+  await openFiles(page, { 'index.html': wiredPage('none'), ...plain, 'large/mere.jpg': noted });
+  await goTo(page, 'wiring');
+  await wireWith(page, 'Lightbox');
+  await page.getByRole('button', { name: 'Options' }).click();
+  const lens = options(page).getByRole('checkbox', { name: 'Lens (no file says it)' });
+  await expect(lens).toBeDisabled();
+  await options(page).getByRole('checkbox', { name: 'Date taken' }).uncheck();
+  await options(page).getByRole('button', { name: 'Write information' }).click();
+  await expect(page.getByRole('button', { name: /^Undo: Write picture information \(1 link/ })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  const folder = await unpacked(page);
+  const text = readFileSync(join(folder, 'index.html'), 'utf8');
+  expect(text).toContain('data-enlarge-info="Camera: Moor 5; Exposure: 1/250 s, f/8, ISO 100; Copyright: The circle"');
+  await page.goto(pathToFileURL(join(folder, 'index.html')).href);
+  await page.locator('.kites a').nth(1).click();
+  await page.getByRole('button', { name: 'About this picture' }).click();
+  await expect(page.getByRole('definition').filter({ hasText: '1/250 s, f/8, ISO 100' })).toBeVisible();
 });

@@ -59,6 +59,16 @@ export const FactsRecord = z.preprocess(
       copyright: z.string().optional(),
     }),
     takenAt: z.string().optional(),
+    capture: z
+      .object({
+        camera: z.string().optional(),
+        lens: z.string().optional(),
+        seconds: z.number().optional(),
+        aperture: z.number().optional(),
+        iso: z.number().optional(),
+        focalLength: z.number().optional(),
+      })
+      .optional(),
     place: z.object({ latitude: z.number(), longitude: z.number() }).optional(),
     animated: z.literal(true).optional(),
     unreadable: z.string().optional(),

@@ -14,6 +14,7 @@ import { useChosenStrand, useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 import { LookRow, OptionRow } from './OptionRow';
+import { PictureInformation } from './PictureInformation';
 import { Presets } from './Presets';
 
 /** Windows that people try first; CSS px (common practice, no source). */
@@ -260,6 +261,19 @@ function Fields({
           onSet={(value) => intent({ ...wish, options: { [one.option.name]: value } })}
         />
       ))}
+      {strand === null && viewer.information && (
+        <>
+          <Typography variant="h3" sx={HEADING}>
+            Picture information
+          </Typography>
+          <PictureInformation
+            key={gallery}
+            known={viewer.information}
+            disabled={idle}
+            onWrite={(fields) => intent({ kind: 'write-information', page, gallery, kit: viewer.kit, fields })}
+          />
+        </>
+      )}
       {strand === null && viewer.look.length > 0 && (
         <>
           <Typography variant="h3" sx={HEADING}>

@@ -106,14 +106,17 @@ export function LivePage({
     else if (report.type === 'tried') tries.note({ what: report.what, path: report.path, says: report.says });
     onReport?.(report);
   });
+  /** Batches of files that the page in the frame has, or was told of; it is loaded after the first. */
+  const handled = useRef(0);
   useEffect(() => {
     const timer = setInterval(() => tell({ type: 'ping' }), 2000);
     return () => clearInterval(timer);
   }, [tell]);
   useEffect(() => {
-    if (taken.count <= 1) return;
-    const styles = taken.paths.filter((one) => one.endsWith('.css'));
-    if (taken.paths.some((one) => !one.endsWith('.css'))) tell({ type: 'reload' });
+    const paths = handled.current === 0 ? [] : taken.since(handled.current);
+    handled.current = taken.count;
+    const styles = paths.filter((one) => one.endsWith('.css'));
+    if (paths.length > styles.length) tell({ type: 'reload' });
     else for (const style of styles) tell({ type: 'style', path: style });
   }, [taken, tell]);
   useEffect(() => {

@@ -17,6 +17,7 @@ import { FromBridge, type ToBridge } from '~protocol/bridge.ts';
 import { newToken } from '../../data/hash';
 import type { SiteSession } from '../../data/session/siteSession';
 import { measured } from './measure';
+import { TakenLog } from './takenLog';
 import { MessageBudget } from './messageBudget';
 import { useTries, type Tries } from './tried';
 
@@ -29,7 +30,7 @@ interface Preview {
   origin: string;
   status: Status;
   /** Counts the batches of files that the bridge has taken; live pages load anew on it. */
-  taken: { count: number; paths: readonly string[] };
+  taken: { count: number; since: (count: number) => readonly string[] };
   /** The bridge has all that was sent to it. */
   settled: boolean;
   address: (path: string) => string;
@@ -78,9 +79,10 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   const frame = useRef<HTMLIFrameElement>(null);
   const [status, setStatus] = useState<Status>('starting');
   const [run, setRun] = useState(0);
-  const [taken, setTaken] = useState<Preview['taken']>({ count: 0, paths: [] });
+  const [log] = useState(() => new TakenLog());
+  const [count, setCount] = useState(0);
+  const taken = useMemo(() => ({ count, since: (from: number) => log.since(from) }), [count, log]);
   const [pending, setPending] = useState(0);
-  const sent = useRef<string[]>([]);
   // Pages of the preview can reach the bridge's frame, for it is of their origin.
   const loads = useRef(0);
   const returns = useRef(0);
@@ -88,6 +90,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   useEffect(() => {
     // Nothing is sent before the whole has been, and every batch waits for the one before it.
     let turn: Promise<void> | null = null;
+    log.lost();
     const post = async (type: Batch, files: readonly [string, FileContent | null][]) => {
       // The program's notes are no file of the site.
       const all = files.filter(([path]) => path !== NOTES_FILE);
@@ -98,7 +101,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       ]);
       const { token, outside = false } = session.site;
       const message: ToBridge = type === 'open' ? { type, token, outside, files: contents } : { type, files: contents };
-      sent.current.push(...all.map(([path]) => path));
+      log.sent(all.map(([path]) => path));
       frame.current?.contentWindow?.postMessage(message, origin);
     };
     const send = (type: Batch, before: Promise<void>, files: [string, FileContent | null][]) => {
@@ -118,7 +121,8 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       else if (message.data.type === 'taken') {
         setStatus('ready');
         setPending((n) => Math.max(0, n - 1));
-        setTaken((before) => ({ count: before.count + 1, paths: sent.current.splice(0) }));
+        log.taken();
+        setCount(log.count);
       }
     };
     window.addEventListener('message', hear);
@@ -130,7 +134,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
       window.removeEventListener('message', hear);
       forget();
     };
-  }, [session, origin, run]);
+  }, [session, origin, run, log]);
 
   const restart = useCallback(() => {
     setStatus('starting');
@@ -155,10 +159,11 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   const again = useCallback(
     (withScripts: boolean) => {
       setScripts(withScripts);
-      setTaken({ count: 0, paths: [] });
+      log.clear();
+      setCount(0);
       restart();
     },
-    [restart],
+    [log, restart],
   );
   const tries = useTries(session, restart);
   const tryOut = useTryOut(frame, origin);

@@ -169,6 +169,8 @@ export const KitManifest = z
     size: z.union([z.strictObject({ attribute }), z.strictObject({ width: attribute, height: attribute })]).optional(),
     /** Classes that it looks for besides the marker: on what holds the items, on each item, on its thumbnail. */
     classes: z.strictObject({ holder: className, item: className, image: className }).partial().default({}),
+    /** The option for one link that takes picture information: `Camera: …; Taken: …`. */
+    information: z.string().max(60).optional(),
     /** It shows one child after another of the element that is marked, which therefore has to be its items. */
     children: z.boolean().optional(),
     /** An attribute with the address of a middle-sized picture. */
