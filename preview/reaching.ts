@@ -93,12 +93,15 @@ async function byTab(target: Element, there: () => boolean): Promise<boolean> {
   return tab !== null && (await until(there, 90)) !== null;
 }
 
-/** Steps on in whatever holds the picture, until it is shown. */
+/** Steps on in whatever holds the picture, until it is shown; by each button once round the pictures at most. */
 async function bySteps(target: Element): Promise<boolean> {
+  const tried = new Set<HTMLElement>();
   for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
-    for (let n = 0; n < 600 && !isInFront(target); n++) {
+    const many = holder.querySelectorAll('img').length;
+    for (let n = 0; n < many && !isInFront(target); n++) {
       const button = control('next', holder);
-      if (!button) break;
+      if (!button || (n === 0 && tried.has(button))) break;
+      tried.add(button);
       button.click();
       await until(() => isInFront(target), 30);
     }

@@ -189,6 +189,24 @@ test('a thumbnail that fails after the click is none of the click’s troubles',
   expect(seen).toMatchObject({ opened: 'viewer', loaded: true, shows: 'large/mere.jpg', missing: [] });
 });
 
+test('a slide that never comes is given up after one round', async ({ page }) => {
+  const show = `<style>.kites li:not(.now) { display: none } .kites li:nth-child(2) { display: none !important }</style>
+<button class="next">Next</button>
+<script>
+  const slides = [...document.querySelectorAll('.kites li')];
+  window.steps = 0;
+  const go = (n) => slides.forEach((one, m) => one.classList.toggle('now', m === n % slides.length));
+  document.querySelector('.next').onclick = () => go(++window.steps);
+  go(0);
+</script>`;
+  const html = pageWith('')
+    .replace('<ul class="kites">', '<div><ul class="kites">')
+    .replace('</ul>', `</ul>${show}</div>`);
+  const seen = await seenOn(page, html);
+  expect(seen.reached).toBeNull();
+  expect(await page.evaluate('window.steps')).toBeLessThanOrEqual(4);
+});
+
 test('a machine eight times as slow sees the same', async ({ page }) => {
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: 8 });

@@ -53,7 +53,7 @@ const OLD_PARTS = OLD_LIST.replace('<CENTER><UL>', '<DIV>\r\n<DIV><H2>Outside</H
   .replace('</UL></CENTER>', '</UL></DIV>\r\n</DIV>');
 
 /** Options whose values are the author’s to know: selectors, addresses, words for one link. */
-const OF_THE_AUTHOR = new Set(['place', 'source', 'open', 'under', 'of']);
+const OF_THE_AUTHOR = new Set(['place', 'source', 'open', 'under', 'of', 'heading']);
 /** And without its arrows a show that stands still has no way to its other pictures. */
 const isToBeSet = ({ does }: { does: string }, { name, each }: KitOption): boolean =>
   !each && !OF_THE_AUTHOR.has(name) && !(does === 'show' && name === 'arrows');
