@@ -9,6 +9,20 @@ export interface PhotoWords {
   copyright?: string;
 }
 
+/** Of EXIF (CIPA DC-008 §4.6); a field that the file does not have is not there. */
+export interface Capture {
+  camera?: string | undefined;
+  lens?: string | undefined;
+  /** Time of exposure; s. */
+  seconds?: number | undefined;
+  /** The f-number. */
+  aperture?: number | undefined;
+  /** Sensitivity (ISO 12232). */
+  iso?: number | undefined;
+  /** Focal length; mm. */
+  focalLength?: number | undefined;
+}
+
 export interface PhotoFacts {
   /** As shown, with the orientation applied; image px. */
   width: number;
@@ -23,15 +37,8 @@ export interface PhotoFacts {
   words: PhotoWords;
   /** ISO date and time without zone, as cameras write it. */
   takenAt?: string;
-  /** What the camera noted of it (EXIF, CIPA DC-008 §4.6): times in s, focal length in mm. */
-  capture?: {
-    camera?: string | undefined;
-    lens?: string | undefined;
-    seconds?: number | undefined;
-    aperture?: number | undefined;
-    iso?: number | undefined;
-    focalLength?: number | undefined;
-  };
+  /** What the camera noted of it. */
+  capture?: Capture;
   /** Where it was taken, if the file says so. */
   place?: { latitude: number; longitude: number };
   /** More than one frame; what is made of it is still. */

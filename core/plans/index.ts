@@ -6,6 +6,7 @@ export { Intent, LinkTarget, NewPicture } from './intent.ts';
 export { type MadeFile, placeMade, type ReadyTask, readyTasks } from './putMade.ts';
 export { byOrder } from './order.ts';
 export { informationFields } from './information.ts';
+export { INFORMATION_FIELDS, type InformationField } from './informationText.ts';
 export { takenAtOf, wordsFor, type WordsView } from './pictureWords.ts';
 export { planFor } from './plan.ts';
 export { pastedOn } from './wiring.ts';

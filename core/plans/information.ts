@@ -2,13 +2,8 @@
 import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
 import { valueOf, type GalleryItem } from '../markup/index.ts';
 import { countOf, editFiles, type Edit, type Planned, refuse, type Result } from '../site/index.ts';
-import {
-  INFORMATION_FIELDS,
-  informationOf,
-  setOptions,
-  type Information,
-  type InformationField,
-} from '../wiring/index.ts';
+import { setOptions } from '../wiring/index.ts';
+import { INFORMATION_FIELDS, informationOf, type Information, type InformationField } from './informationText.ts';
 import { GALLERY_GONE } from './items.ts';
 import { takenAtOf, wordsFor } from './pictureWords.ts';
 import { changesBetween } from './style.ts';

@@ -1,7 +1,8 @@
 /** What somebody asks for, as data: it crosses from the interface to the worker, so it is checked on arrival. */
 import { z } from 'zod';
 import { Recipe } from '../photo/index.ts';
-import { INFORMATION_FIELDS, KitManifest } from '../wiring/index.ts';
+import { KitManifest } from '../wiring/index.ts';
+import { INFORMATION_FIELDS } from './informationText.ts';
 import { CAPTION_SOURCES, FILLABLE } from './rules.ts';
 import { ListMapping, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 

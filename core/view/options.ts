@@ -1,11 +1,10 @@
 /** The options and the look of a viewer on a page, as plain data: what each is now, and where that is written. */
 import { pathTo, type PageElement } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
-import { informationFields, styledSite } from '../plans/index.ts';
+import { informationFields, type InformationField, styledSite } from '../plans/index.ts';
 import { LineIndex } from '../site/index.ts';
 import { placeOf, situationOf, WIDE, winnerFor } from '../style/index.ts';
 import {
-  type InformationField,
   argumentName,
   isSaidAs,
   markerName,

@@ -41,7 +41,6 @@ export { isSlipOf, lettersApart } from './read/letters.ts';
 export { asArgument, withManual } from './kit/manual.ts';
 export { ownKits } from './kit/ownKits.ts';
 export { asValue, isSaidAs, optionSaid, type OptionSaid } from './options/said.ts';
-export { INFORMATION_FIELDS, type Information, type InformationField, informationOf } from './words/information.ts';
 export { setOptions, targetsOf, troubleWithValue } from './options/setOptions.ts';
 export { containerMissing, membersOf, predict, type Prediction } from './read/prediction.ts';
 export { type Disagreement, disagreements, type PictureSeen, Seen } from './read/rehearsal.ts';

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
-import { INFORMATION_FIELDS, type InformationField } from '~core/wiring/index.ts';
+import { INFORMATION_FIELDS, type InformationField } from '~core/plans/index.ts';
 import { color } from '../../ui/theme';
 
 const TITLES: Readonly<Record<InformationField, string>> = {

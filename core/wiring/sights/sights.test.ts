@@ -1,23 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Prediction } from '../read/prediction.ts';
 import type { Seen } from '../read/rehearsal.ts';
+import { PREDICTED, SEEN } from '../read/seen.fixture.ts';
 import { SIGHT_RULES, sightsOf } from './rules.ts';
 import type { WindowName } from './sight.ts';
-
-const PREDICTED: Prediction = {
-  opens: 'viewer',
-  by: 'lightbox',
-  clash: [],
-  shows: 'large/a.jpg',
-  asks: 'large/a.jpg',
-  counter: null,
-  caption: '',
-  description: '',
-  next: 'large/b.jpg',
-  back: null,
-  styled: true,
-  closes: true,
-};
 
 const ON_PAGE = {
   file: 'small/a.jpg',
@@ -30,34 +16,12 @@ const ON_PAGE = {
 };
 
 const WELL: Seen = {
-  reached: 'at once',
-  window: { width: 1280, height: 800 },
+  ...SEEN,
   onPage: ON_PAGE,
-  hidden: [],
-  opened: 'viewer',
-  shows: 'large/a.jpg',
-  loaded: true,
   natural: { width: 1200, height: 800 },
   size: { width: 900, height: 600 },
-  whole: true,
   sharpness: 1.33,
-  cropped: 0,
-  covered: null,
-  layers: 1,
-  counter: null,
-  words: [],
-  clipped: [],
-  controls: { next: true, back: true, close: true },
-  swipe: 'steps',
-  panned: false,
-  next: 'large/b.jpg',
-  back: null,
-  closed: 'key',
-  focus: 'link',
   history: 'returned',
-  errors: [],
-  missing: [],
-  time: 20,
 };
 
 const told = (seen: Partial<Seen>, window: WindowName = 'desktop', prediction: Partial<Prediction> = {}) =>

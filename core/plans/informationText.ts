@@ -2,23 +2,10 @@
  * What a camera and an author say of a picture, as a viewer shows it: `Camera: …; Taken: …`. Names of fields in the
  * languages of pages are from memory, not from a published list.
  */
+import type { Capture } from '../photo/index.ts';
 
 export const INFORMATION_FIELDS = ['taken', 'camera', 'lens', 'exposure', 'credit', 'copyright'] as const;
 export type InformationField = (typeof INFORMATION_FIELDS)[number];
-
-/** Of EXIF (CIPA DC-008 §4.6); a field that the file does not have is not there. */
-interface Capture {
-  camera?: string | undefined;
-  lens?: string | undefined;
-  /** Time of exposure; s. */
-  seconds?: number | undefined;
-  /** The f-number. */
-  aperture?: number | undefined;
-  /** Sensitivity (ISO 12232). */
-  iso?: number | undefined;
-  /** Focal length; mm. */
-  focalLength?: number | undefined;
-}
 
 export interface Information extends Capture {
   /** ISO date and time without zone. */
