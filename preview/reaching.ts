@@ -50,15 +50,16 @@ export async function reach(element: Element): Promise<Seen['reached']> {
   return (await byMore(there)) ? 'more' : null;
 }
 
-/** A page that has not grown for so many looks at its end will not. */
-const NO_MORE = 15;
+/** A page that has not grown for so many looks at its end will not; one that grows without end is left after so many. */
+const LOOKS = { still: 15, all: 200 };
 
 /** Goes to the end of the page, where more comes by itself or by a button. */
 async function byMore(there: () => boolean): Promise<boolean> {
   let height = 0;
-  for (let n = 0; n < NO_MORE; n++) {
+  let still = 0;
+  for (let n = 0; n < LOOKS.all && still < LOOKS.still; n++) {
     const { scrollHeight } = document.documentElement;
-    if (scrollHeight > height) n = 0;
+    still = scrollHeight > height ? 0 : still + 1;
     height = Math.max(height, scrollHeight);
     window.scrollTo(0, scrollHeight);
     for (let frame = 0; frame < 4; frame++) await beat();

@@ -6,7 +6,7 @@ import type { Page } from '@playwright/test';
 import { sightsOf, type Seen } from '../../core/wiring/index.ts';
 import { kitFiles, NAMES, wiredPage } from '../wiring/faults.fixture';
 import { filesFrom, rehearsePage } from '../wiring/rehearsing';
-import { expect, test } from './fixtures';
+import { expect, LONG, test } from './fixtures';
 
 const WINDOWS = { desktop: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } } as const;
 type WindowName = keyof typeof WINDOWS;
@@ -205,6 +205,13 @@ test('a slide that never comes is given up after one round', async ({ page }) =>
   const seen = await seenOn(page, html);
   expect(seen.reached).toBeNull();
   expect(await page.evaluate('window.steps')).toBeLessThanOrEqual(4);
+});
+
+test('a page that grows without end is left some time', { tag: LONG }, async ({ page }) => {
+  const grows = `<style>body { padding-bottom: 3000px } .kites li:nth-child(2) { display: none }</style>
+<script>addEventListener('scroll', () => document.body.append(Object.assign(document.createElement('p'), { style: 'height: 900px' })));</script>`;
+  expect((await seenOn(page, pageWith(grows))).reached).toBeNull();
+  expect(await page.evaluate('document.documentElement.scrollHeight')).toBeGreaterThan(50_000);
 });
 
 test('a machine eight times as slow sees the same', async ({ page }) => {

@@ -38,7 +38,8 @@ export const isDifferent = ({ outcomes }: Rehearsed): boolean =>
 export class Rehearsals {
   readonly #pages = new Map<string, PageRehearsal>();
   readonly #changed = new Emitter();
-  #findings: FindingView[] = [];
+  /** Null until somebody asks again: a rehearsal notes hundreds of outcomes that nobody looks at one by one. */
+  #findings: readonly FindingView[] | null = null;
 
   of(page: string): PageRehearsal {
     return this.#pages.get(page) ?? NONE;
@@ -46,6 +47,7 @@ export class Rehearsals {
 
   /** Of all pages that were rehearsed; the same array until something changes. */
   get findings(): readonly FindingView[] {
+    this.#findings ??= [...this.#pages].flatMap(([page, one]) => rehearsalFindings(page, sightsIn(one), one.stale));
     return this.#findings;
   }
 
@@ -70,7 +72,7 @@ export class Rehearsals {
   watch = (tell: () => void): (() => void) => this.#changed.on(tell);
 
   #tell(): void {
-    this.#findings = [...this.#pages].flatMap(([page, one]) => rehearsalFindings(page, sightsIn(one), one.stale));
+    this.#findings = null;
     this.#changed.tell();
   }
 }
