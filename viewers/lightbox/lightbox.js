@@ -159,8 +159,8 @@
     return callOf(link)?.options[name] ?? DEFAULTS[name];
   }
 
-  const selector = () => [`a[${MARKER}]`, ...calls.map((call) => call.selector)].join(',');
-  const marked = () => [...document.querySelectorAll(selector())].filter(({ href }) => href);
+  const selector = () => `:is(${[`a[${MARKER}]`, ...calls.map((call) => call.selector)]})[href]`;
+  const marked = () => [...document.querySelectorAll(selector())];
   const isOut = (link) => link.closest(`[${OUT}]`) !== null;
 
   /** The links that arrows go through: of one name, else of one call; what is held back is not. */
@@ -532,9 +532,7 @@
     open(link, place) {
       this.opener = link;
       this.links = this.isSmall ? [link] : groupOf(link);
-      takeTone(this.dialog);
-      this.dialog.toggleAttribute('data-rtl', isRtl(this.dialog));
-      takeLook(link, this.dialog);
+      this.dress(link);
       // The file is asked for first; what it is shown in can be laid out meanwhile.
       this.show(Math.max(0, this.links.indexOf(link)));
       if (this.isSmall) {
@@ -549,6 +547,29 @@
       document.documentElement.setAttribute(OVER, '');
       backStep.enter(link);
       tell(document.documentElement);
+    }
+
+    dress(link) {
+      takeTone(this.dialog);
+      this.dialog.toggleAttribute('data-rtl', isRtl(this.dialog));
+      takeLook(link, this.dialog);
+    }
+
+    /** Gone through once while nobody waits: what a browser does first takes it longest. */
+    warm(link) {
+      const small = link.querySelector('img');
+      if (!small?.naturalWidth) return;
+      const trial = link.cloneNode();
+      trial.href = small.currentSrc; // a file that is there
+      trial.title = WORDS.dialog;
+      this.dialog.style.display = 'block';
+      this.links = [trial, trial];
+      this.dress(link);
+      this.show(0);
+      this.arrive(link);
+      this.clear();
+      this.state('shown', '');
+      this.dialog.style.display = '';
     }
 
     /** The picture comes out of its thumbnail. */
@@ -664,9 +685,8 @@
         if (this.content !== content) return;
         this.frame.querySelector('.enlarge-placeholder')?.remove();
         this.state('shown', '');
-        this.zoom.hidden = !option(link, 'zoom') || this.closer.most < 1.05;
-        this.lookAhead(link);
         this.wait();
+        setTimeout(() => this.content === content && this.lookAhead(link), 50);
       });
       content.addEventListener('error', () => {
         if (this.content !== content) return;
@@ -674,8 +694,9 @@
       });
     }
 
-    /** The pictures beside it, once it is there itself: before that they would hold it up. */
+    /** How far it can be enlarged, and the pictures beside it: sooner they would hold it up. */
     lookAhead(link) {
+      this.zoom.hidden = !option(link, 'zoom') || this.closer.most < 1.05;
       if (!option(link, 'ahead')) return;
       for (const near of [this.links[this.at + 1], this.links[this.at - 1]])
         if (near && !VIDEO.test(near.pathname) && !isHere(near))
@@ -874,9 +895,8 @@
 
     /** A click beside all that is shown closes; what was pressed may have gone meanwhile. */
     clicked(event) {
-      const parts = ['picture', 'placeholder', 'part', 'about', 'strip', 'foot'];
-      const selector = parts.map((name) => `.${NAME}-${name}`).join();
-      const isOn = event.composedPath().some((one) => one.matches?.(selector));
+      const parts = /-(picture|placeholder|part|about|strip|foot)$/;
+      const isOn = event.composedPath().some((one) => parts.test(one.className));
       if (!isOn && !this.isSmall && !this.fingers.dragged) this.dialog.close();
     }
 
@@ -986,9 +1006,14 @@
   addEventListener('hashchange', fromAddress);
   addEventListener('popstate', () => backStep.popped());
   addEventListener('load', () => {
-    const first = marked().find((link) => link.getAttribute(`${MARKER}-open`) === 'load');
+    const links = marked();
+    const first = links.find((link) => link.getAttribute(`${MARKER}-open`) === 'load');
     if (!fromAddress() && first) open(first);
     // Made beforehand, the box does not hold up the first picture.
-    if (marked().length > 0) setTimeout(() => (modal = modal || new Box(false)));
+    setTimeout(() => {
+      if (modal || !links[0]) return;
+      modal = new Box(false);
+      modal.warm(links[0]);
+    });
   });
 })();

@@ -49,8 +49,8 @@ test.describe('under fingers', () => {
 
   test('a swipe follows the finger and springs back where it is too short', async ({ page }) => {
     await swipe(page, stage(page), { x: -30 }, async () => {
-      const moved = await page.locator('.enlarge-frame').evaluate((one) => one.style.transform);
-      expect(moved).toBe('translateX(-30px)');
+      const moved = () => page.locator('.enlarge-frame').evaluate((one) => one.style.transform);
+      await expect.poll(moved).toBe('translateX(-30px)');
     });
     await expect(counter(page)).toHaveText('1 of 5');
     expect(await page.locator('.enlarge-frame').evaluate((one) => one.style.transform)).toBe('');
@@ -386,6 +386,24 @@ test('words come from the script’s tag', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Schließen' })).toBeFocused();
   await expect(page.getByRole('button', { name: 'Nächstes Bild' })).toBeVisible();
   await expect(counter(page)).toHaveText('1 von 5');
+});
+
+test('what is made ready while nobody waits is not noticed', async ({ page }) => {
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(request.url()));
+  const policy = `<meta http-equiv="Content-Security-Policy" content="default-src 'self' file:">`;
+  await opened(page, `<ul>${items({ attributes: MARK })}</ul>`, {}, policy);
+  const steps = await page.evaluate(() => history.length);
+  // That it was made ready: the box is on the page before anybody has clicked.
+  await expect(page.locator('dialog.enlarge')).toBeAttached();
+  await expect(page.locator('dialog.enlarge')).toBeHidden();
+  expect(asked.filter((one) => one.includes('/large/'))).toEqual([]);
+  expect(await page.evaluate(() => [document.activeElement?.tagName, history.length])).toEqual(['BODY', steps]);
+  expect(await stage(page).getAttribute('aria-busy')).toBe('false');
+  expect(await page.locator('.enlarge-frame').evaluate((one) => one.childElementCount)).toBe(0);
+  await link(page, 1).click();
+  await expect(counter(page)).toHaveText('2 of 5');
+  expect(await fileShown(page)).toBe('large/loft.jpg');
 });
 
 test('of the files that a thumbnail offers the browser chooses the best for the place', async ({ page }) => {

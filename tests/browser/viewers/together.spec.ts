@@ -79,6 +79,7 @@ test('a slideshow under an open lightbox rests, and the lightbox goes through al
   await page.clock.runFor(6000);
   await expect(page.locator('.slides-counter')).toHaveText(before ?? '');
   await page.keyboard.press('Escape');
+  await expect(page.locator('html')).not.toHaveAttribute('data-gallery-over');
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.clock.runFor(1500);
   await expect(page.locator('.slides-counter')).not.toHaveText(before ?? '');
