@@ -1,8 +1,8 @@
 /** Controls of a page by what their names say, and how a picture is brought into sight with them. */
 import type { Seen } from '../protocol/probe.ts';
-import { accessibleName, isInFront, isSeen, type Look } from './looking.ts';
+import { accessibleName, addressOf, isInFront, isSeen, type Look } from './looking.ts';
 import { key } from './hands.ts';
-import { beat, until } from './patience.ts';
+import { beat, PATIENCE, until } from './patience.ts';
 
 const NAMES = {
   next: /next|forward|onward|^on$|weiter|vor$|suivant|siguiente|volgende|[›»→▶>]/i,
@@ -45,6 +45,7 @@ export async function reach(element: Element): Promise<Seen['reached']> {
   };
   if (there()) return 'at once';
   if (await byTab(target, there)) return 'tab';
+  if (await byChoice(target)) return 'step';
   if (await bySteps(target)) return 'step';
   if (await byKeys(target)) return 'step';
   return (await byMore(there)) ? 'more' : null;
@@ -92,6 +93,30 @@ async function byTab(target: Element, there: () => boolean): Promise<boolean> {
   const tab = panel && document.querySelector<HTMLElement>(`[role="tab"][aria-controls="${CSS.escape(panel.id)}"]`);
   tab?.click();
   return tab !== null && (await until(there, 90)) !== null;
+}
+
+/** What a visitor takes for the way to one picture: a button that says its words, or shows its small file. */
+function choiceFor(target: Element, within: ParentNode): HTMLElement | null {
+  const words = target instanceof HTMLImageElement ? target.alt.trim() : '';
+  const file = addressOf(target);
+  const all = [...within.querySelectorAll<HTMLElement>('button, [role="button"], [role="tab"], a[href^="#"]')];
+  const leads = (one: HTMLElement): boolean => {
+    if (one.contains(target)) return false;
+    const [image] = one.querySelectorAll('img');
+    return image ? addressOf(image) === file : words !== '' && accessibleName(one).endsWith(words);
+  };
+  const [only, another] = all.filter((one) => isSeen(one) && leads(one));
+  return another ? null : (only ?? null);
+}
+
+async function byChoice(target: Element): Promise<boolean> {
+  for (let holder = target.parentElement; holder && holder !== document.body; holder = holder.parentElement) {
+    const choice = choiceFor(target, holder);
+    if (!choice) continue;
+    choice.click();
+    return (await until(() => isInFront(target), PATIENCE.step)) !== null;
+  }
+  return false;
 }
 
 /** Steps on in whatever holds the picture, until it is shown; by each button once round the pictures at most. */

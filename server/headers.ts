@@ -10,6 +10,7 @@ export function applicationHeaders(nonce: string, previewSource: string, develop
     // React writes style attributes into the first HTML; they can carry no script.
     'style-src-attr': "'unsafe-inline'",
     'img-src': "'self' blob: data:",
+    'media-src': 'blob:',
     'font-src': "'self'",
     'connect-src': "'self'",
     'worker-src': "'self'",

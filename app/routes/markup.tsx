@@ -170,6 +170,12 @@ function Head({
       >
         {waiting > 0 ? `Add ${countOf(waiting, 'pair')}` : 'Add pictures'}
       </Button>
+      <Button
+        disabled={readOnly || page.hazards.length > 0 || page.galleries.length === 0}
+        onClick={() => onOpen({ name: 'add-slide' })}
+      >
+        Add video or text
+      </Button>
     </StationHead>
   );
 }

@@ -59,4 +59,5 @@ export { verified, verifiedSameShape } from './verify.ts';
 export { editAttribute, editAttributes } from './attributes.ts';
 export { holderOf, setAlt, setCaption, setOnLinks, setSlot, type SettableSlot } from './slots.ts';
 export { addItems, freshItems, separatorOf } from './addItems.ts';
+export { addSlide, type Slide } from './slides.ts';
 export { hasViewport, LAID_OUT, metaIn } from './viewport.ts';

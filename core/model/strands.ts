@@ -17,6 +17,7 @@ import {
   bytesOf,
   isPagePath,
   isPicturePath,
+  isVideoPath,
   resolveInSite,
   stemOf,
   type PathIndex,
@@ -43,6 +44,8 @@ export interface Strand {
   /** Lines of the item in the source. */
   lines: { first: number; last: number };
   range: Range;
+  /** Where its link stands in the source, or what would stand in one: its picture. Null where neither does. */
+  linkable: Range | null;
   /** Child numbers from `html` to the image or link, for the live page. */
   element: number[];
   state: JointState;
@@ -103,9 +106,16 @@ function strandOf(
       last: lines.lineAt(Math.max(item.range.start, item.range.end - 1)),
     },
     range: item.range,
+    linkable: linkableIn(anchor),
     element: anchor ? pathTo(anchor) : [],
     state: worst(joints),
   };
+}
+
+/** A picture of several files goes into a link as a whole. */
+function linkableIn(anchor: PageElement | undefined): Range | null {
+  const whole = anchor?.parent?.tag === 'picture' ? anchor.parent : anchor;
+  return whole?.range ?? null;
 }
 
 const anchorOf = (item: GalleryItem): PageElement | undefined =>
@@ -276,6 +286,10 @@ function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile 
       href,
       'It is at an outside address: kept as it is written, and never fetched by this program.',
       place,
+    );
+  if (file && isVideoPath(file.path))
+    return (
+      lostJoint('full-size', file, place) ?? joint('full-size', 'none', file.path, 'The link leads to a video.', place)
     );
   if (!file || !isPicturePath(file.path)) {
     const says = item.link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.';

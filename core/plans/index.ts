@@ -2,7 +2,7 @@ export { headingOf } from './sections.ts';
 export { spreadOf } from './split.ts';
 export { styleFilesIn, type StyleFile } from './styleFiles.ts';
 export { unitChoices, type UnitChoice } from './units.ts';
-export { Intent, LinkTarget, NewPicture } from './intent.ts';
+export { Intent, LinkTarget, NewPicture, NewSlide } from './intent.ts';
 export { type MadeFile, placeMade, type ReadyTask, readyTasks } from './putMade.ts';
 export { byOrder } from './order.ts';
 export { informationFields } from './information.ts';

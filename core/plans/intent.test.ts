@@ -23,6 +23,18 @@ const WHOLE: Record<Intent['kind'], object> = {
   'move-item': { strand: 's', to: 0 },
   'add-to-list': { path: 'p', at: 0, pictures: [picture] },
   'add-pictures': { page: 'p', gallery: 0, pictures: [{ ...picture, tags: ['red'] }], at: 0, mapping },
+  'add-slide': {
+    ...gallery,
+    slide: {
+      is: 'video',
+      path: 'v.mp4',
+      plays: 'in place',
+      poster: { path: 'v.jpg', made: { kind: 'binary', hash: 'h', bytes: 1 }, width: 3, height: 2 },
+      title: 'V',
+      caption: '',
+    },
+    at: 0,
+  },
   'remove-items': { strands: ['s'] },
   'move-items': { strands: ['s'], to: 0 },
   'copy-items': { strands: ['s'], page: 'p', gallery: 0 },

@@ -33,6 +33,33 @@ export const LinkTarget = z.discriminatedUnion('to', [
 ]);
 export type LinkTarget = z.infer<typeof LinkTarget>;
 
+/** A file that the interface has made, whose contents are kept already. */
+const Made = z.strictObject({ kind: z.literal('binary'), hash: z.string().max(128), bytes: z.number().int().min(0) });
+
+/** A slide that is no picture. */
+export const NewSlide = z.discriminatedUnion('is', [
+  z.strictObject({ is: z.literal('words'), title: line, text: z.string().max(20_000) }),
+  z.strictObject({
+    is: z.literal('video'),
+    /** A file of the site. */
+    path: z.string(),
+    /** Played where it stands, or by a link from its poster, as the pictures of the gallery are opened. */
+    plays: z.enum(['in place', 'by link']),
+    /** A picture of the site, or one made of a frame, in image px. */
+    poster: z
+      .strictObject({
+        path: z.string().max(1000),
+        made: Made.optional(),
+        width: z.number().int().min(1).optional(),
+        height: z.number().int().min(1).optional(),
+      })
+      .nullable(),
+    title: line,
+    caption: line,
+  }),
+]);
+export type NewSlide = z.infer<typeof NewSlide>;
+
 const gallery = { page: z.string(), gallery: z.number().int().min(0) };
 const strands = z.array(z.string()).min(1);
 
@@ -59,6 +86,13 @@ export const Intent = z.discriminatedUnion('kind', [
     pictures: z.array(NewPicture).min(1),
     at: z.number().int().min(0).optional(),
     mapping: ListMapping.optional(),
+  }),
+  /** A slide that is no picture; `at` is its place among the items, without it behind the last. */
+  z.strictObject({
+    kind: z.literal('add-slide'),
+    ...gallery,
+    slide: NewSlide,
+    at: z.number().int().min(0).optional(),
   }),
   /** Entries of a list that a script draws; `at` is where the list begins in its file. */
   z.strictObject({

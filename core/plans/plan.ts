@@ -49,6 +49,7 @@ import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
 import { changeKit, forgetKit, pasteLines, saveKit, unwire, wire } from './wiring.ts';
 import { addToList } from './scriptLists.ts';
+import { addSlideTo } from './slides.ts';
 import { keepPlace, setTags, setWords } from './setWords.ts';
 import { inCharset } from './charset.ts';
 import { conserved } from './conserved.ts';
@@ -99,6 +100,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'apply-pattern': applyPatternTo,
   'fill-words': fillWords,
   'add-pictures': addPictures,
+  'add-slide': addSlideTo,
   'add-to-list': addToList,
   'new-page': (site, wish) => newPage(site, wish, (page, picture) => itemFor(site, page, picture)),
   'link-to': linkTo,

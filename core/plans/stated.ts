@@ -15,6 +15,7 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = 
   'move-items': { ...STATES.adds, moves: true },
   'copy-items': STATES.adds,
   'add-pictures': STATES.adds,
+  'add-slide': STATES.adds,
   'add-to-list': { gives: ['code'] },
   'set-slot': STATES.words,
   'set-on-links': STATES.attributes,

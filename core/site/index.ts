@@ -7,7 +7,15 @@ export { bytesOf, type FileContent, type Lookup, PathIndex, type SiteFiles } fro
 export { grouped } from './grouped.ts';
 export { type Intake, INTAKE_LIMITS, type IntakeLimits, judgeIntake, type Refusal } from './intake.ts';
 export { firstOf, keysOf, known, lastOf, oneOf } from './known.ts';
-export { isPagePath, isPicturePath, isStylePath, isTextPath, mediaTypeOf, unshownFormat } from './media.ts';
+export {
+  isPagePath,
+  isVideoPath,
+  isPicturePath,
+  isStylePath,
+  isTextPath,
+  mediaTypeOf,
+  unshownFormat,
+} from './media.ts';
 export { NAME_TOKENS, nameByPattern, tidyName } from './naming.ts';
 export {
   emptyNotes,

@@ -44,7 +44,9 @@ const MEDIA: Record<string, Media> = {
   jxl: { type: 'image/jxl', picture: true, unshown: 'JPEG XL' },
   ico: { type: 'image/x-icon' },
   mp4: { type: 'video/mp4' },
+  m4v: { type: 'video/mp4' },
   webm: { type: 'video/webm' },
+  ogv: { type: 'video/ogg' },
   mp3: { type: 'audio/mpeg' },
   pdf: { type: 'application/pdf' },
   woff: { type: 'font/woff' },
@@ -57,6 +59,7 @@ export const mediaTypeOf = (path: string): string => MEDIA[extensionOf(path)]?.t
 export const isTextPath = (path: string): boolean => MEDIA[extensionOf(path)]?.text === true;
 /** A raster picture that a gallery shows. */
 export const isPicturePath = (path: string): boolean => MEDIA[extensionOf(path)]?.picture === true;
+export const isVideoPath = (path: string): boolean => mediaTypeOf(path).startsWith('video/');
 export const isPagePath = (path: string): boolean => MEDIA[extensionOf(path)]?.page === true;
 /** What a format of pictures is called that most browsers do not show; null for all others. */
 export const unshownFormat = (path: string): string | null => MEDIA[extensionOf(path)]?.unshown ?? null;

@@ -65,6 +65,25 @@ for (const [at, { manifest }] of KITS.entries()) {
   });
 }
 
+for (const picker of ['dots', 'thumbnails', 'none'])
+  test(`in a show with ${picker} the rehearsal goes to a picture as a visitor would`, async ({ page }) => {
+    const items = NAMES.map(
+      (name) => `<li><a href="large/${name}.jpg"><img src="small/${name}.jpg" alt="Kites at the ${name}"></a></li>`,
+    );
+    const count = `document.addEventListener('click', (event) => {
+      if (event.target.closest('.slides-next')) document.body.dataset.steps = Number(document.body.dataset.steps || 0) + 1;
+    });`;
+    const files = filesFrom({
+      'index.html': `<!DOCTYPE html><title>Kites</title><script src="viewer/slideshow.js" defer></script>
+        <link rel="stylesheet" href="viewer/slideshow.css"><script>${count}</script>
+        <ul data-slides data-slides-play data-slides-picker="${picker}">${items.join('')}</ul>`,
+      ...kitFiles('slideshow'),
+    });
+    const [last] = await rehearsePage(page, files, 'index.html', [3]);
+    expect(last?.seen).toMatchObject({ reached: 'step', shows: 'large/reel.jpg' });
+    expect(await page.locator('body').getAttribute('data-steps')).toBe(picker === 'none' ? '3' : null);
+  });
+
 for (const [at, fault] of ALL_FAULTS.entries()) {
   const tag = at % 8 === 0 ? [] : LONG;
   test(`${fault.name}: the browser does what is said, and after the mend all is whole`, { tag }, async ({ page }) => {

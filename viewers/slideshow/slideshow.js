@@ -232,6 +232,12 @@
     return image && link && PICTURE.test(link.pathname) ? { image, address: link.href } : null;
   }
 
+  /** What a picture or a video is called for who cannot see it. */
+  function saidOf(slide) {
+    const shown = slide.matches('img, video') ? slide : slide.querySelector('img, video');
+    return shown?.alt || shown?.getAttribute('aria-label') || '';
+  }
+
   /** A slide whose link leads to a picture shows that file; until it is there, its small one. */
   function showFull(slide, width) {
     const linked = linkedPicture(slide);
@@ -397,7 +403,7 @@
       this.slides.forEach((slide, n) => {
         const counted = filled(WORDS.count, { n: n + 1, all });
         if (slide.hasAttribute('aria-roledescription')) slide.setAttribute('aria-label', counted);
-        const words = slide.querySelector('img')?.alt;
+        const words = saidOf(slide);
         const pick = this.picks[this.all.indexOf(slide)];
         if (pick) label(pick, words ? `${counted}: ${words}` : counted);
       });
@@ -429,7 +435,7 @@
     write(slide) {
       const written = slide.querySelector('figcaption');
       const titled = slide.matches('[title]') ? slide : slide.querySelector('[title]');
-      const words = titled?.title || slide.querySelector('img')?.alt || slide.alt || '';
+      const words = titled?.title || saidOf(slide);
       const nodes = written?.textContent.trim() ? copied(written.childNodes) : [words];
       this.caption.replaceChildren();
       make('div', 'line', this.caption).append(...nodes);

@@ -4,6 +4,7 @@ import type { GalleryView, PageView } from '~core/view/index.ts';
 import { useSite } from '../../ui/site/openSite';
 import type { SheetName } from './address';
 import { AddPictures } from './AddPictures';
+import { AddSlide } from './slide/AddSlide';
 import { ItemsDialog } from './items/ItemsDialog';
 import { UnitsDialog } from './items/UnitsDialog';
 import { Menus } from './Menus';
@@ -42,6 +43,18 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
           onClose={onClose}
         />
       );
+    case 'add-slide':
+      return (
+        shown && (
+          <AddSlide
+            page={page}
+            gallery={shown.number}
+            strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)}
+            behind={strand?.gallery === gallery ? strand : null}
+            onClose={onClose}
+          />
+        )
+      );
     case 'menus':
       return view.menu && <Menus menu={view.menu} onClose={onClose} />;
     case 'page':
@@ -61,6 +74,7 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
             strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)}
             chosenFirst={sheet.chosen}
             onUnits={(at) => onSheet({ name: 'units', at })}
+            onLink={(at) => onSheet({ name: 'link', at })}
             onClose={onClose}
           />
         )

@@ -66,6 +66,7 @@ const FULL = {
   },
   counter: true,
   loops: true,
+  videos: true,
   prefix: 'data-kite-',
   options: [
     { name: 'show-2', type: 'choice' as const, values: ['a', 'b'], without: 'a', says: 's'.repeat(300) },
@@ -111,6 +112,7 @@ describe('a manifest', () => {
       start: { way: 'function', call: 'kite', required: false, selector: true, takes: ['selector'], binds: false },
       counter: false,
       loops: false,
+      videos: false,
       prefix: '',
       options: [],
       inherits: false,

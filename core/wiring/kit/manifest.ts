@@ -189,6 +189,8 @@ export const KitManifest = z
     counter: z.boolean().default(false),
     /** From the last picture it goes on to the first. */
     loops: z.boolean().default(false),
+    /** It plays a video where a link leads to one. */
+    videos: z.boolean().default(false),
     prefix: attribute.or(z.literal('')).default(''),
     options: z.array(Option).default([]),
     /** An option in the markup may also stand on an element around what it is for. */

@@ -14,8 +14,13 @@ function read(html: string, kits: readonly Kit[], more: Record<string, string> =
 }
 
 /** What a click does on each picture of a page. */
-function predicted(html: string, kits: readonly Kit[], from: 'host' | 'disk' = 'host'): Prediction[] {
-  const { page, index, items } = read(html, kits);
+function predicted(
+  html: string,
+  kits: readonly Kit[],
+  from: 'host' | 'disk' = 'host',
+  more: Record<string, string> = {},
+): Prediction[] {
+  const { page, index, items } = read(html, kits, more);
   return items.map((item) => predict({ ...page, index, from }, item));
 }
 
@@ -163,6 +168,17 @@ describe('a viewer over the page', () => {
       ['viewer', null, 'gone.jpg'],
       ['viewer', 'b.jpg', 'b.jpg'],
     ]);
+  });
+
+  it('shows a video only where its manifest says that it plays one', () => {
+    const links = ['a.webm', 'b.jpg'].map(
+      (href, n) => `<a href="${href}" data-kite><img src="t/${NAMES[n]}.jpg" alt=""></a>`,
+    );
+    const files = { 'a.webm': '' };
+    const shown = (more: Partial<KitManifestInput>) =>
+      predicted(pageOf(links, SCRIPT), [kitOf(more)], undefined, files).map(({ shows }) => shows);
+    expect(shown({ videos: true })).toEqual(['a.webm', 'b.jpg']);
+    expect(shown({})).toEqual([null, 'b.jpg']);
   });
 
   it('is not shown without its script, nor from disk where that is a module', () => {

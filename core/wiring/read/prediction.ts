@@ -11,7 +11,7 @@ import {
   type PageDocument,
   type PageElement,
 } from '../../markup/index.ts';
-import { grouped, isPicturePath, resolveInSite, type PathIndex } from '../../site/index.ts';
+import { grouped, isPicturePath, isVideoPath, resolveInSite, type PathIndex } from '../../site/index.ts';
 import { captionOf, descriptionOf } from './caption.ts';
 import type { Kit } from '../kit/manifest.ts';
 import { optionSaid } from '../options/said.ts';
@@ -94,13 +94,12 @@ function predictOverlay(
     return { opens: 'broken', by, clash, ...target, shows: null, ...ALONE };
   const members = membersOf(use, link);
   const at = members.indexOf(link);
-  const isPicture = target.asks !== null && isPicturePath(target.asks);
   const caption = optionOf(use, link, 'caption', true);
   return {
     opens: 'viewer',
     by,
     clash,
-    shows: isPicture ? target.shows : null,
+    shows: target.asks !== null && canShow(use, target.asks) ? target.shows : null,
     asks: target.asks,
     counter: counts(use, link) && members.length > 1 ? { at: at + 1, of: members.length } : null,
     caption:
@@ -112,6 +111,9 @@ function predictOverlay(
     closes: true,
   };
 }
+
+const canShow = ({ kit }: KitUse, path: string): boolean =>
+  isPicturePath(path) || (kit.manifest.videos && isVideoPath(path));
 
 const counts = (use: KitUse, link: PageElement): boolean =>
   use.kit.manifest.counter && optionOf(use, link, 'counter', true) === true;

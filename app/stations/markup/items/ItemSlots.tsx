@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import type { Range } from '~core/markup/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import type { Intent } from '~core/plans/index.ts';
 import { isPicturePath } from '~core/site/index.ts';
@@ -22,12 +23,15 @@ export function ItemSlots({
   disabled,
   busy,
   onSet,
+  onLink,
 }: {
   strand: Strand;
   disabled: boolean;
   /** What was set before is still being written; typing goes on meanwhile, and what is set waits its turn. */
   busy: boolean;
   onSet: (slot: Slot, value: string) => void;
+  /** Somebody wants to choose where its link leads: a page, a mail address, any file. */
+  onLink: ((at: Range) => void) | null;
 }) {
   const { site } = useSite();
   const pictures = site.view.files.flatMap(({ path }) => (isPicturePath(path) ? [path] : []));
@@ -48,6 +52,9 @@ export function ItemSlots({
         disabled={disabled || busy}
         onPick={(path) => path !== null && onSet('full', path)}
       />
+      <Button disabled={disabled || busy || !onLink} onClick={() => strand.linkable && onLink?.(strand.linkable)}>
+        Link to a page, mail address or file
+      </Button>
       {TYPED.map(({ slot, label }) => {
         const value = typed[slot] ?? strand.slots[slot] ?? '';
         return (

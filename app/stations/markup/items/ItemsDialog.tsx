@@ -12,6 +12,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import type { Range } from '~core/markup/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import { FILLABLE, type Intent } from '~core/plans/index.ts';
 import type { GalleryView, OddView } from '~core/view/index.ts';
@@ -52,6 +53,8 @@ interface Props {
   chosenFirst: readonly string[];
   /** Somebody says that an item is another element. */
   onUnits: (at: number) => void;
+  /** Somebody chooses where an item's link leads. */
+  onLink: (at: Range) => void;
   onClose: () => void;
 }
 
@@ -70,7 +73,7 @@ const rowStyle = ({ first, chosen }: { first: boolean; chosen: boolean }) =>
 
 const WORDS = { color: color('stone'), overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } as const;
 
-export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUnits, onClose }: Props) {
+export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUnits, onLink, onClose }: Props) {
   const { site } = useSite();
   const { intent, busy } = useIntent();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set(chosenFirst));
@@ -134,6 +137,7 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
                 disabled={site.readOnly}
                 busy={busy}
                 onSet={(slot, value) => intent({ kind: 'set-slot', strand: only.id, slot, value })}
+                onLink={only.linkable && onLink}
               />
             </Part>
           )}
