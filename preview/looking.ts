@@ -9,6 +9,8 @@ export interface Shown {
 }
 
 export interface Look {
+  /** Pictures that the page draws, in sight or further down, with their addresses. */
+  drawn: Map<Element, string>;
   /** Pictures in sight with their addresses. */
   pictures: Map<Element, string>;
   /** Pictures that lay in front of all else. */
@@ -21,12 +23,12 @@ export interface Look {
 
 const busyParts = (): Element[] => [...document.querySelectorAll('[aria-busy="true"]')].filter(isSeen);
 
+const isDrawn = (element: Element): boolean =>
+  element.isConnected &&
+  element.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true });
+
 export function isSeen(element: Element): boolean {
-  if (
-    !element.isConnected ||
-    !element.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true })
-  )
-    return false;
+  if (!isDrawn(element)) return false;
   const box = element.getBoundingClientRect();
   return (
     box.width > 1 && box.height > 1 && box.bottom > 0 && box.right > 0 && box.top < innerHeight && box.left < innerWidth
@@ -83,6 +85,7 @@ function liesInFront(element: Element): boolean {
 
 export function lookAround(): Look {
   const look: Look = {
+    drawn: new Map(),
     pictures: new Map(),
     front: new Set(),
     words: new Map(),
@@ -91,7 +94,9 @@ export function lookAround(): Look {
   };
   for (const element of everyPicture()) {
     const address = addressOf(element);
-    if (address === null || !isSeen(element)) continue;
+    if (address === null || !isDrawn(element)) continue;
+    look.drawn.set(element, address);
+    if (!isSeen(element)) continue;
     look.pictures.set(element, address);
     if (liesInFront(element)) look.front.add(element);
   }

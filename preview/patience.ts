@@ -6,9 +6,9 @@
 /** Frames stop where a page is out of sight; then time goes on by this; ms. */
 const WITHOUT_FRAMES = 100;
 
-/** How long a visitor is taken to wait: for something to happen, for a picture to come, for a key to
- * be heard, for a step; frames. */
-export const PATIENCE = { reaction: 30, picture: 600, key: 10, step: 28 };
+/** How long a visitor is taken to wait: for something to happen, for a picture to come, for a larger
+ * file in the place of a small one, for a key to be heard, for a step; frames. */
+export const PATIENCE = { reaction: 30, picture: 600, larger: 60, key: 10, step: 28 };
 
 /** A page that moves or loads is waited for this many times as long. */
 const WHILE_BUSY = 3;

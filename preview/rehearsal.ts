@@ -3,9 +3,9 @@
  * sharp, with what words, where the arrows lead, how it closes, and where that leaves the visitor. It knows nothing of
  * any viewer; it looks only at what a visitor could see.
  */
-import type { Seen } from '../protocol/probe.ts';
+import type { PictureSeen, Seen } from '../protocol/probe.ts';
 import { drawFinger, key, press } from './hands.ts';
-import { lookAround, pictureInFront, shownAbove, wordsSince, type Look, type Shown } from './looking.ts';
+import { addressOf, lookAround, pictureInFront, shownAbove, wordsSince, type Look, type Shown } from './looking.ts';
 import { hiddenParts, pictureSeen } from './measuring.ts';
 import { atRest, beat, PATIENCE, until } from './patience.ts';
 import { control, isAtHand, nextAround, reach } from './reaching.ts';
@@ -66,6 +66,15 @@ interface Act {
   began: number;
 }
 
+/** A small file may stand in its place, drawn larger than it is, until the right one has come. */
+async function pictureOnceThere(target: Element): Promise<PictureSeen> {
+  const first = await pictureSeen(target);
+  if (first.sharpness === null || first.sharpness >= 1) return first;
+  if (!(await until(() => addressOf(target) !== first.file, PATIENCE.larger))) return first;
+  await atRest();
+  return pictureSeen(target);
+}
+
 export async function rehearse(element: Element): Promise<Seen> {
   await atRest();
   const seen: Seen = { ...nothingSeen(), hidden: partsHiddenAtTheTop() };
@@ -73,7 +82,7 @@ export async function rehearse(element: Element): Promise<Seen> {
   if (seen.reached === null) return seen;
   await atRest();
   const target = element.querySelector('img') ?? element;
-  seen.onPage = await pictureSeen(target);
+  seen.onPage = await pictureOnceThere(target);
   const before = lookAround();
   const history = stepOfHistory();
   const { heard, end } = watch();
@@ -235,8 +244,12 @@ function isPanned(element: Element): boolean {
 }
 
 async function close(before: Look): Promise<Seen['closed']> {
-  /** A picture of the page that lay in front before may be another by now: a slide that has got its larger file. */
-  const isOfViewer = ({ element }: Shown) => !before.front.has(element);
+  /**
+   * A picture of the page that lay in front before may be another by now: a slide that has got its larger file. One
+   * that is the same as before is the page's own, also where something lay over it then.
+   */
+  const isOfViewer = ({ element, address }: Shown) =>
+    !before.front.has(element) && before.drawn.get(element) !== address;
   const gone = () => {
     const now = pictureInFront(before);
     return (now === null || !isOfViewer(now)) && !document.querySelector('dialog[open]:modal');

@@ -65,6 +65,24 @@ for (const [at, { manifest }] of KITS.entries()) {
   });
 }
 
+test('a thumbnail that something lay over is no viewer that stays open', async ({ page }) => {
+  const over = `<script>
+    const last = [...document.links].at(-1).parentElement;
+    last.style.position = 'relative';
+    last.insertAdjacentHTML('beforeend', '<p id="over" style="position: absolute; inset: 0; background: tan">Over it</p>');
+    addEventListener('keydown', ({ key }) => key === 'Escape' && document.getElementById('over').remove());
+  </script>`;
+  const html = wiredPage('lightbox').replace('</body>', `${over}</body>`);
+  const [first] = await rehearsePage(
+    page,
+    filesFrom({ 'index.html': html, ...kitFiles('lightbox') }),
+    'index.html',
+    [0],
+  );
+  expect(first?.seen).toMatchObject({ opened: 'viewer', closed: 'key' });
+  expect(await page.locator('#over').count()).toBe(0);
+});
+
 for (const picker of ['dots', 'thumbnails', 'none'])
   test(`in a show with ${picker} the rehearsal goes to a picture as a visitor would`, async ({ page }) => {
     const items = NAMES.map(

@@ -28,8 +28,8 @@ export function Length({
   placeholder = '',
 }: FieldProps & { width?: number; placeholder?: string }) {
   const { text, type, mean, forget } = useTyped(value ?? '');
-  const commit = () => {
-    const meant = mean()?.trim();
+  const commit = (again = false) => {
+    const meant = mean(again)?.trim();
     if (meant !== undefined && meant !== (value ?? '')) onCommit(meant === '' ? null : meant);
   };
   return (
@@ -39,9 +39,9 @@ export function Length({
       placeholder={placeholder}
       disabled={disabled}
       onChange={({ target }) => type(target.value)}
-      onBlur={commit}
+      onBlur={() => commit()}
       onKeyDown={(event) => {
-        if (event.key === 'Enter') commit();
+        if (event.key === 'Enter') commit(true);
         if (event.key === 'Escape') forget();
       }}
       sx={{ width }}

@@ -4,8 +4,11 @@ import { useState } from 'react';
 interface Typed {
   text: string;
   type: (text: string) => void;
-  /** What is typed is meant now: the text where it differs from the value, else null. */
-  mean: () => string | null;
+  /**
+   * What is typed is meant now: the text where it differs from the value, else null. What is on its way already is
+   * meant once, unless it is asked for `again`: after Enter the field is left, too.
+   */
+  mean: (again?: boolean) => string | null;
   /** Back to the value. */
   forget: () => void;
 }
@@ -27,9 +30,10 @@ export function useTyped(value: string): Typed {
   return {
     text,
     type: (next) => setDraft({ text: next, over: null }),
-    mean: () => {
+    mean: (again = false) => {
       setDraft(text === value ? null : { text, over: value });
-      return text === value ? null : text;
+      const isOnItsWay = stays && draft.over === value;
+      return text === value || (isOnItsWay && !again) ? null : text;
     },
     forget: () => setDraft(null),
   };

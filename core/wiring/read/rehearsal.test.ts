@@ -25,6 +25,13 @@ describe('a prediction and what was seen', () => {
     ['another file', {}, { shows: 'large/b.jpg' }, ['the file: large/a.jpg, seen large/b.jpg']],
     ['the file does not arrive', {}, { loaded: false }, ['the file: large/a.jpg, seen none']],
     ['it was said not to be there', { shows: null }, { loaded: false, counter: null, next: null, words: [] }, []],
+    [
+      'it was said not to be there, and the thumbnail stays in its place',
+      { shows: null },
+      { shows: 'small/a.jpg', onPage: { ...SEEN, file: 'small/a.jpg' }, counter: null },
+      [],
+    ],
+    ['another is there', { shows: null }, {}, ['the file: none, seen large/a.jpg']],
     ['two open', {}, { layers: 2 }, ['how many open: 1, seen 2']],
     ['none is counted, one is seen', {}, { layers: 0 }, []],
     ['another number', {}, { counter: { at: 2, of: 3 } }, ['the counter: 1 of 3, seen 2 of 3']],

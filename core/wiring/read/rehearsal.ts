@@ -113,10 +113,16 @@ export function disagreements(prediction: Prediction, seen: Seen): Disagreement[
     return seen.layers < 2 ? differing([['how many open', `${clash.length}`, `${seen.layers}`]]) : [];
   return differing([
     ['how many open', '1', `${Math.max(1, seen.layers)}`],
-    ['the file', prediction.shows, seen.loaded ? seen.shows : null],
+    ['the file', prediction.shows, fileShown(prediction, seen)],
     // Of what is not styled, or shows nothing, nobody can say what else is to be seen.
     ...(prediction.shows !== null && prediction.styled ? details(prediction, seen) : []),
   ]);
+}
+
+/** Where the file is not there, the small picture that stays in its place is none that was asked for. */
+function fileShown({ shows }: Prediction, seen: Seen): string | null {
+  const isPlaceholder = shows === null && seen.shows === seen.onPage?.file;
+  return seen.loaded && !isPlaceholder ? seen.shows : null;
 }
 
 /** What it is about, what was predicted and what was seen; null where there is none. */

@@ -101,9 +101,13 @@ const LOOKS: Readonly<Record<KitLook['type'], string>> = {
   shadow: '0 2px 8px #0006',
 };
 
+/** What holds pictures is made no smaller than they need. */
+const lookValue = ({ property, type }: KitLook): string =>
+  /-(?:height|column)$/.test(property) ? '24rem' : LOOKS[type];
+
 async function setLook(page: Page, look: KitLook): Promise<void> {
   const field = options(page).getByRole('textbox', { name: look.title, exact: true });
-  await field.fill(LOOKS[look.type]);
+  await field.fill(lookValue(look));
   await field.press('Enter');
 }
 
@@ -181,7 +185,7 @@ for (const { manifest } of VIEWERS)
           name,
         ).toBe(true);
       const styles = [...files.values()].map((file) => (file.kind === 'text' ? file.text : '')).join('\n');
-      for (const { property, type } of looks) expect(styles).toContain(`${property}: ${LOOKS[type]}`);
+      for (const look of looks) expect(styles).toContain(`${look.property}: ${lookValue(look)}`);
       if (place === 'an old page') {
         expect(text.replaceAll('\r\n', ''), 'lines end as the author’s do').not.toContain('\n');
         expect(text).toContain('Kites &amp; friends &ndash; Gr&uuml;&szlig;e');
