@@ -83,6 +83,8 @@ test.describe('ARIA Authoring Practices Guide, dialog (modal) pattern', () => {
   });
 
   test('Shift+Tab goes to the one before', async ({ page }) => {
+    // It comes a moment after the picture.
+    await expect(page.getByRole('button', { name: 'Actual pixels' })).toBeVisible();
     for (const name of ['Actual pixels', 'Next picture', 'Previous picture']) {
       await page.keyboard.press('Shift+Tab');
       expect(await focused(page)).toBe(name);

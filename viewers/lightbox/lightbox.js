@@ -539,11 +539,14 @@
         this.dialog.dataset.place = place;
         return this.dialog.show();
       }
-      this.dialog.showModal();
+      // All is written before the browser lays it out, or it would lay it out twice.
       this.fillStrip();
       this.playOn(option(link, 'autoplay') && !wantsLess());
+      this.dialog.showModal();
       this.reach();
       this.arrive(link);
+      this.mark();
+      this.wait();
       document.documentElement.setAttribute(OVER, '');
       backStep.enter(link);
       tell(document.documentElement);
@@ -781,7 +784,6 @@
         const image = make('img', 'thumbnail', pick);
         Object.assign(image, { loading: 'lazy', alt: '', src: small.currentSrc || small.src });
       });
-      this.mark();
     }
 
     mark() {
