@@ -287,15 +287,18 @@ function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile 
       'It is at an outside address: kept as it is written, and never fetched by this program.',
       place,
     );
+  if (!file || !isPicturePath(file.path)) return noPictureJoint(item, file, place);
+  return lostJoint('full-size', file, place) ?? heldJoint(file.real ?? file.path, site, place);
+}
+
+/** A link may lead to a video, or to no file of the site that is shown; neither is a fault. */
+function noPictureJoint({ link }: GalleryItem, file: ResolvedFile | null, place: Joint['place']): Joint {
   if (file && isVideoPath(file.path))
     return (
       lostJoint('full-size', file, place) ?? joint('full-size', 'none', file.path, 'The link leads to a video.', place)
     );
-  if (!file || !isPicturePath(file.path)) {
-    const says = item.link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.';
-    return joint('full-size', 'none', 'none', says, place);
-  }
-  return lostJoint('full-size', file, place) ?? heldJoint(file.real ?? file.path, site, place);
+  const says = link ? 'The link does not lead to a picture of this site.' : 'No full-size picture is linked.';
+  return joint('full-size', 'none', 'none', says, place);
 }
 
 /** Of a file that is there: whether it can be read, and is no heavier than it need be. */

@@ -43,18 +43,6 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
           onClose={onClose}
         />
       );
-    case 'add-slide':
-      return (
-        shown && (
-          <AddSlide
-            page={page}
-            gallery={shown.number}
-            strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)}
-            behind={strand?.gallery === gallery ? strand : null}
-            onClose={onClose}
-          />
-        )
-      );
     case 'menus':
       return view.menu && <Menus menu={view.menu} onClose={onClose} />;
     case 'page':
@@ -64,26 +52,61 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
     case 'units':
       return <UnitsDialog page={page} at={sheet.at} onClose={onClose} />;
     case 'pattern':
-      return shown && <PatternDialog page={page.path} {...shown} onClose={onClose} />;
+    case 'items':
+    case 'add-slide':
+      return shown && <GallerySheets {...{ sheet, page, shown, strand, onSheet, onClose }} />;
+  }
+}
+
+type OfGallery = Extract<SheetName, { name: 'items' } | { name: 'pattern' | 'add-slide' }>;
+
+/** Those that are about the gallery in hand. */
+function GallerySheets({
+  sheet,
+  page,
+  shown,
+  strand,
+  onSheet,
+  onClose,
+}: Pick<Props, 'page' | 'strand' | 'onSheet' | 'onClose'> & { sheet: OfGallery; shown: Shown }) {
+  const { view } = useSite().site;
+  const { number } = shown;
+  const strands = view.strands.filter((one) => one.page === page.path && one.gallery === number);
+  switch (sheet.name) {
+    case 'pattern':
+      return <PatternDialog page={page.path} {...shown} onClose={onClose} />;
+    case 'add-slide':
+      return (
+        <AddSlide
+          page={page}
+          gallery={number}
+          strands={strands}
+          behind={strand?.gallery === number ? strand : null}
+          onClose={onClose}
+        />
+      );
     case 'items':
       return (
-        shown && (
-          <ItemsDialog
-            page={page.path}
-            {...shown}
-            strands={view.strands.filter((one) => one.page === page.path && one.gallery === gallery)}
-            chosenFirst={sheet.chosen}
-            onUnits={(at) => onSheet({ name: 'units', at })}
-            onLink={(at) => onSheet({ name: 'link', at })}
-            onClose={onClose}
-          />
-        )
+        <ItemsDialog
+          page={page.path}
+          {...shown}
+          strands={strands}
+          chosenFirst={sheet.chosen}
+          onUnits={(at) => onSheet({ name: 'units', at })}
+          onLink={(at) => onSheet({ name: 'link', at })}
+          onClose={onClose}
+        />
       );
   }
 }
 
+interface Shown {
+  number: number;
+  gallery: GalleryView;
+}
+
 /** A gallery with its number; null where there is none. */
-function galleryAt({ galleries }: PageView, number: number | null): { number: number; gallery: GalleryView } | null {
+function galleryAt({ galleries }: PageView, number: number | null): Shown | null {
   const gallery = number === null ? undefined : galleries[number];
   return gallery && number !== null ? { number, gallery } : null;
 }

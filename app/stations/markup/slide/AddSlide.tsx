@@ -30,6 +30,8 @@ interface Props {
   onClose: () => void;
 }
 
+const CHOICES = { display: 'flex', gap: 1.5, flexWrap: 'wrap', mt: 1 } as const;
+
 type Wish = Extract<Intent, { kind: 'add-slide' }>;
 
 /** In a slideshow a video plays where it stands; where pictures are opened by links, it is too. */
@@ -75,7 +77,7 @@ export function AddSlide({ page, gallery, strands, behind, onClose }: Props) {
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="slide-title">
       <DialogTitle id="slide-title">{`Add a video or text to ${page.path}`}</DialogTitle>
       <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.75 }}>
-        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mt: 1 }}>
+        <Box sx={CHOICES}>
           <TextField
             select
             label="What"
