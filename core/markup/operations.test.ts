@@ -12,6 +12,7 @@ import { patternOf } from './pattern.ts';
 import { pageOf, STYLES, THOROUGH, VARIANTS } from './styles.fixture.ts';
 import { setCaption, setOnLinks, setSlot } from './slots.ts';
 import { addItems } from './addItems.ts';
+import { addSlide, type Slide } from './slides.ts';
 
 const fresh = (n: number) => ({
   src: `s/new-${n}.jpg`,
@@ -82,7 +83,23 @@ const expectOrder = (opened: Opened, text: string, order: readonly string[]) => 
   if (order.length > 1) expect(found).toEqual([order, ...rest(opened)]);
 };
 
+const SLIDES: readonly Slide[] = [
+  { is: 'words', title: 'New & <old>', text: 'One.\n\nTwo.' },
+  { is: 'video', src: 'v/new.mp4', poster: 's/new.jpg', title: 'New', caption: 'Fresh', width: 150, height: 100 },
+];
+
 const OPERATIONS: readonly Operation[] = [
+  {
+    name: 'adds words and a video among the items, or says that they cannot stand there',
+    run: (opened) => {
+      for (const slide of SLIDES)
+        for (const at of [0, 1, opened.order.length]) {
+          const edited = addSlide(opened.page, opened.gallery, slide, at);
+          if (edited.ok) expectOrder(opened, done(opened, edited, { inside: false }), opened.order);
+          else expect(edited.reason).toMatch(/write it in the source|The change was not made/);
+        }
+    },
+  },
   {
     name: 'adds two at the end',
     run: (opened) =>
