@@ -32,7 +32,7 @@ const DOWNLOADS: readonly Download[] = [
     started: { by: 'Plug-in', called: 'sheen' },
     zip: true,
     option: { after: "$('.sheen').sheen(", typed: '{ counter: false }' },
-    tag: [],
+    tag: [LONG],
   },
   {
     kit: 'peephole',

@@ -240,6 +240,7 @@ function Fields({
   const wish = { kind: 'set-options' as const, page, gallery, kit: viewer.kit, strand, options: {}, look: {} };
   // What is for one link alone is no question for a gallery, and a look is none for a link.
   const options = viewer.options.filter(({ option }) => strand !== null || !option.each);
+  // A field is open while what was set before is being written: what is set next waits its turn.
   const idle = busy || readOnly;
   return (
     <Box sx={LIST}>
@@ -257,7 +258,7 @@ function Fields({
         <OptionRow
           key={one.option.name}
           view={one}
-          disabled={idle}
+          disabled={readOnly}
           onSet={(value) => intent({ ...wish, options: { [one.option.name]: value } })}
         />
       ))}
@@ -286,7 +287,7 @@ function Fields({
             <LookRow
               key={one.look.property}
               view={one}
-              disabled={idle}
+              disabled={readOnly}
               onSet={(value) => intent({ ...wish, look: { [one.look.property]: value } })}
             />
           ))}
