@@ -22,7 +22,6 @@ interface Download {
   zip: boolean;
   /** Behind which words of the page an option is typed, and what. */
   option: { after: string; typed: string } | null;
-  tag: readonly string[];
 }
 
 const DOWNLOADS: readonly Download[] = [
@@ -32,7 +31,6 @@ const DOWNLOADS: readonly Download[] = [
     started: { by: 'Plug-in', called: 'sheen' },
     zip: true,
     option: { after: "$('.sheen').sheen(", typed: '{ counter: false }' },
-    tag: [LONG],
   },
   {
     kit: 'peephole',
@@ -40,7 +38,6 @@ const DOWNLOADS: readonly Download[] = [
     started: { by: 'Function', called: 'squint' },
     zip: false,
     option: { after: "squint('.peep'", typed: ', { counter: false }' },
-    tag: [LONG],
   },
   {
     kit: 'beam',
@@ -48,7 +45,6 @@ const DOWNLOADS: readonly Download[] = [
     started: { by: 'Method', called: 'bind' },
     zip: false,
     option: { after: "Torch.bind('[data-torch]'", typed: ', { counter: false }' },
-    tag: [LONG],
   },
   {
     kit: 'gleam',
@@ -56,16 +52,14 @@ const DOWNLOADS: readonly Download[] = [
     started: { by: 'Constructor', called: 'Ember' },
     zip: true,
     option: { after: "items: 'a'", typed: ', counter: false' },
-    tag: [LONG],
   },
-  { kit: 'flare', name: 'spark', started: null, zip: false, option: null, tag: [LONG] },
+  { kit: 'flare', name: 'spark', started: null, zip: false, option: null },
   {
     kit: 'dazzle',
     name: 'spangle',
     started: { by: 'Function', called: 'spangle' },
     zip: true,
     option: { after: "spangle('[data-spangle]'", typed: ', { counter: false }' },
-    tag: [LONG],
   },
   {
     kit: 'gloam',
@@ -73,10 +67,9 @@ const DOWNLOADS: readonly Download[] = [
     started: null,
     zip: false,
     option: { after: '<murk-pictures', typed: ' counter="off"' },
-    tag: [LONG],
   },
-  { kit: 'parade', name: 'march', started: null, zip: true, option: null, tag: [LONG] },
-  { kit: 'gloss', name: 'varnish', started: null, zip: true, option: null, tag: [LONG] },
+  { kit: 'parade', name: 'march', started: null, zip: true, option: null },
+  { kit: 'gloss', name: 'varnish', started: null, zip: true, option: null },
 ];
 
 /** Browsers load no module from disk: such pages are looked at from a host. */
@@ -133,7 +126,7 @@ for (const one of DOWNLOADS) {
   const how = started === null ? 'that starts by itself' : `started by its ${started.by.toLowerCase()}`;
   test(
     `a download ${how}, as ${kit}, is read and works on three kinds of pages`,
-    { tag: [...one.tag] },
+    { tag: LONG },
     async ({ page, expected }) => {
       test.slow();
       expected.console.push(/file:|kites\.example/);

@@ -96,7 +96,7 @@ test('a video and words stand among the slides of a slideshow, and are shown', a
   await dialog(page).getByRole('button', { name: 'Add the video' }).click();
   await expect(page.getByRole('status').getByText(/^Add loop\.webm to index\.html/)).toBeVisible();
   await page.getByRole('button', { name: 'Add video or text' }).click();
-  await dialog(page).getByRole('combobox', { name: 'What' }).click();
+  await dialog(page).getByRole('combobox', { name: 'Content' }).click();
   await page.getByRole('option', { name: 'Text' }).click();
   await dialog(page).getByRole('combobox', { name: 'Place' }).click();
   await page.getByRole('option', { name: 'before the first item' }).click();

@@ -10,7 +10,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { Intent, NewSlide } from '~core/plans/index.ts';
-import { keysOf, oneOf } from '~core/site/index.ts';
+import { keysOf, oneOf, type FileContent } from '~core/site/index.ts';
 import type { PageView } from '~core/view/index.ts';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
 import { useSite } from '../../../ui/site/openSite';
@@ -18,7 +18,7 @@ import { useIntent } from '../../../ui/site/work';
 import type { Poster } from './poster';
 import { VideoFields, type VideoWish } from './VideoFields';
 
-const KINDS = { video: 'A video of this site', words: 'Text' } as const;
+const KINDS = { video: 'Video of this site', words: 'Text' } as const;
 const PLACES = ['end', 'first', 'behind'] as const;
 
 interface Props {
@@ -67,12 +67,12 @@ export function AddSlide({ page, gallery, strands, behind, onClose }: Props) {
   const write = () => {
     if (!wish) return;
     const { poster } = video;
-    if (wish.slide.is === 'video' && poster?.frame) bringPoster(wish, poster.path, poster.frame);
-    else intent(wish);
+    if (wish.slide.is === 'video' && poster?.frame) {
+      const file = { path: poster.path, blob: poster.frame };
+      void site.session.doWith([file], ([made]) => withPoster(wish, made));
+    } else intent(wish);
     onClose();
   };
-  const bringPoster = (asked: Wish, path: string, blob: Blob) =>
-    void site.session.doWith([{ path, blob }], ([made]) => withPoster(asked, made?.kind === 'binary' ? made : null));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="slide-title">
       <DialogTitle id="slide-title">{`Add a video or text to ${page.path}`}</DialogTitle>
@@ -80,7 +80,7 @@ export function AddSlide({ page, gallery, strands, behind, onClose }: Props) {
         <Box sx={CHOICES}>
           <TextField
             select
-            label="What"
+            label="Content"
             value={kind}
             onChange={({ target }) => setKind(oneOf(keysOf(KINDS), target.value))}
             sx={{ minWidth: 220 }}
@@ -155,8 +155,8 @@ const posterSlide = ({ path, frame, width, height }: Poster) => ({
   ...(width && height ? { width, height } : {}),
 });
 
-function withPoster(asked: Wish, made: { kind: 'binary'; hash: string; bytes: number } | null): Wish {
-  const { slide } = asked;
-  if (slide.is !== 'video' || !slide.poster || !made) return asked;
-  return { ...asked, slide: { ...slide, poster: { ...slide.poster, made } } };
+function withPoster(wish: Wish, made: FileContent | undefined): Wish {
+  const { slide } = wish;
+  if (slide.is !== 'video' || !slide.poster || made?.kind !== 'binary') return wish;
+  return { ...wish, slide: { ...slide, poster: { ...slide.poster, made } } };
 }

@@ -23,7 +23,7 @@ export interface VideoWish extends Pick<Video, 'plays' | 'title' | 'caption'> {
 
 const PLAYS: Readonly<Record<Video['plays'], string>> = {
   'in place': 'in the page, with controls',
-  'by link': 'opened by a link from its poster',
+  'by link': 'in the viewer, by a link on its poster',
 };
 
 /** Where thumbnails are not measured; image px. */
@@ -62,7 +62,7 @@ export function VideoFields({ wish, strands, onChange }: Props) {
         <FilePick label="Video" paths={videos} value={wish.path} onPick={(path) => set({ path, poster: null })} />
         <TextField
           select
-          label="Plays"
+          label="Playback"
           value={wish.plays}
           onChange={({ target }) => set({ plays: oneOf(keysOf(PLAYS), target.value), poster: null })}
         >
@@ -97,7 +97,7 @@ export function VideoFields({ wish, strands, onChange }: Props) {
           label="Title"
           value={wish.title}
           onChange={({ target }) => set({ title: target.value })}
-          helperText="What a screen reader calls it"
+          helperText="Read out by screen readers"
         />
         <TextField label="Caption" value={wish.caption} onChange={({ target }) => set({ caption: target.value })} />
       </Box>
