@@ -58,10 +58,21 @@ export async function makeStore(name: SetOut, browser: Browser, baseURL: string)
   await expect.poll(() => page.evaluate(unreadPictures), { timeout: 120_000 }).toBe(0);
   await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 120_000 });
   const siteId = /\/site\/([^/]+)\//.exec(page.url())?.[1] ?? '';
-  const stores = await page.evaluate(readWholeStore);
+  const stores = await wholeStoreOf(page);
   mkdirSync(dirname(keptAt(name)), { recursive: true });
   writeFileSync(keptAt(name), JSON.stringify({ stamp: wanted, siteId, stores } satisfies KeptStore));
   await context.close();
+}
+
+/** What a record holds may be given up by a later one while it is read; then all is read again. */
+async function wholeStoreOf(page: Page, tries = 4): Promise<KeptStore['stores']> {
+  try {
+    return await page.evaluate(readWholeStore);
+  } catch (error) {
+    if (tries <= 1) throw error;
+    await page.waitForTimeout(1000);
+    return wholeStoreOf(page, tries - 1);
+  }
 }
 
 const read = new Map<SetOut, { body: string; siteId: string }>();
