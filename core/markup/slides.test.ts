@@ -31,12 +31,19 @@ describe('a slide that is no picture', () => {
   });
 
   it('is an element of its own where items are bare links', () => {
-    const html = `<body><p>${shots.join('\n')}</p><div>${shots.join('\n')}</div></body>`;
-    expect(onGallery(html, (page, gallery) => addSlide(page, gallery, WORDS))).toMatch(/not made/);
     const alone = `<body><div>${shots.join('\n')}</div></body>`;
     expect(added(alone, { ...FILM, poster: null, title: '' }, 1)).toBe(
       `<body><div>${shots[0]}\n<div><video src="v.mp4" width="60" height="40" controls preload="none"></video></div>\n${shots[1]}\n${shots[2]}</div></body>`,
     );
+  });
+
+  it('stands only where its markup may', () => {
+    const inline = `<body><p>${shots.join('\n')}</p></body>`;
+    expect(onGallery(inline, (page, gallery) => addSlide(page, gallery, WORDS))).toMatch(/cannot stand in a <p>/);
+    expect(added(inline, FILM)).toContain('\n<span><video src="v.mp4"');
+    const paragraphs = `<body><div>${shots.map((one) => `<p class="shot">${one}</p>`).join('\n')}</div></body>`;
+    expect(added(paragraphs, WORDS)).toContain(`\n<div class="shot">${MADE}</div></div>`);
+    expect(added(paragraphs, FILM)).toContain('\n<p class="shot"><video src="v.mp4"');
   });
 
   it('is written in capitals and as XML where its page is', () => {

@@ -27,6 +27,13 @@ export type Slide =
 /** Elements that are the picture or its link themselves: nothing else can stand in one like them. */
 const HOLDS_NOTHING_ELSE = new Set(['a', 'img', 'picture', 'video', 'button']);
 
+/** Elements in which headings and paragraphs may stand (HTML 3.2.5.2.2, flow content). */
+const HOLDS_PARAGRAPHS = new Set(
+  'article aside blockquote body center dd details div fieldset figure footer form header li main nav section td'.split(
+    ' ',
+  ),
+);
+
 /** What makes the neighbours look as they do; all else that is written on them is about their own picture. */
 const OF_THE_LOOK = new Set(['class', 'style', 'role', 'align', 'valign', 'width', 'bgcolor']);
 
@@ -36,8 +43,11 @@ export function addSlide(page: PageDocument, gallery: Gallery, slide: Slide, at 
   if (reason !== null) return refuse(reason);
   const { items } = gallery;
   const neighbour = items[Math.min(at, items.length) - 1] ?? firstOf(items);
+  const tag = tagFor(firstOf(neighbour.elements), gallery.container, slide);
+  if (tag === null)
+    return refuse(`Headings and paragraphs cannot stand in a <${gallery.container.tag}>; write it in the source.`);
   const separator = separatorOf(page, gallery);
-  const text = written(page, neighbour, slide, separator);
+  const text = written(page, neighbour, { slide, tag, separator });
   const edit: Edit =
     at > 0
       ? { start: neighbour.range.end, end: neighbour.range.end, text: separator + text }
@@ -60,12 +70,26 @@ function reasonAgainst({ container, items }: Gallery): string | null {
     : 'The items here are not one element each side by side, so a slide that is no picture cannot stand among them; write it in the source.';
 }
 
-function written(page: PageDocument, neighbour: GalleryItem, slide: Slide, separator: string): string {
+/** The neighbour's, else what may stand beside it and hold the slide; null where nothing may. */
+function tagFor(neighbour: PageElement, container: PageElement, { is }: Slide): string | null {
+  const holds = is === 'video' ? !HOLDS_NOTHING_ELSE.has(neighbour.tag) : HOLDS_PARAGRAPHS.has(neighbour.tag);
+  if (holds) return neighbour.tag;
+  if (HOLDS_PARAGRAPHS.has(container.tag)) return 'div';
+  return is === 'video' ? 'span' : null;
+}
+
+interface Writing {
+  slide: Slide;
+  /** In small letters. */
+  tag: string;
+  separator: string;
+}
+
+function written(page: PageDocument, neighbour: GalleryItem, { slide, tag: name, separator }: Writing): string {
   const element = firstOf(neighbour.elements);
-  const alone = HOLDS_NOTHING_ELSE.has(element.tag);
-  const source = element.open ? page.text.slice(element.open.start + 1) : '';
-  const tag = alone ? cased(page, element, 'div') : source.slice(0, element.tag.length);
-  const attributes = alone ? [] : element.attributes.filter(({ name }) => OF_THE_LOOK.has(name));
+  const tag = cased(page, element, name);
+  const isAlone = HOLDS_NOTHING_ELSE.has(element.tag);
+  const attributes = isAlone ? [] : element.attributes.filter((one) => OF_THE_LOOK.has(one.name));
   const own = attributes.map(({ range }: Attribute) => ` ${page.text.slice(range.start, range.end)}`).join('');
   const inner = innerSeparator(page, element);
   const lines = contentOf(page, neighbour, slide).map((line) => named(page, element, line));
