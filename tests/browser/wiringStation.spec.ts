@@ -204,7 +204,7 @@ test('what a rehearsal sees at two sizes is found in Proof, and Back leads to th
 });
 
 test('after a rehearsal of 200 pictures one Back leads to the screen before', { tag: LONG }, async ({ page }) => {
-  test.setTimeout(900_000);
+  test.setTimeout(2_400_000);
   const wired = wiredPage('lightbox');
   const [item = ''] = /^ +<li>.*$/m.exec(wired) ?? [];
   await openFiles(page, {
@@ -216,7 +216,7 @@ test('after a rehearsal of 200 pictures one Back leads to the screen before', { 
   await goTo(page, 'wiring');
   await page.getByRole('button', { name: 'Rehearse' }).click();
   const status = page.getByRole('dialog').getByRole('status');
-  await expect(status).toHaveText('200 strands as expected', { timeout: 800_000 });
+  await expect(status).toHaveText('200 strands as expected', { timeout: 2_000_000 });
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
   await page.goBack();
   await expect(page).toHaveURL(/\/markup/);
