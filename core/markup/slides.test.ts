@@ -37,6 +37,15 @@ describe('a slide that is no picture', () => {
     );
   });
 
+  it('has its caption as what holds it lets it, and no style that draws another picture', () => {
+    const item = (name: string) => `<li class="k" style="background: url(t/${name}.jpg)">${shot(name)}</li>`;
+    const html = `<body><ul>${['a', 'b'].map(item).join('\n')}</ul></body>`;
+    const film = { ...FILM, caption: 'Loop' };
+    expect(added(html, film)).toMatch(/\n<li class="k"><video [^>]+><\/video><p>Loop<\/p><\/li><\/ul>/);
+    const paragraphs = `<body><div>${shots.map((one) => `<p>${one}</p>`).join('\n')}</div></body>`;
+    expect(added(paragraphs, film)).toMatch(/\n<p><video [^>]+><\/video><span>Loop<\/span><\/p><\/div>/);
+  });
+
   it('stands only where its markup may', () => {
     const inline = `<body><p>${shots.join('\n')}</p></body>`;
     expect(onGallery(inline, (page, gallery) => addSlide(page, gallery, WORDS))).toMatch(/cannot stand in a <p>/);

@@ -37,6 +37,9 @@ const HOLDS_PARAGRAPHS = new Set(
 /** What makes the neighbours look as they do; all else that is written on them is about their own picture. */
 const OF_THE_LOOK = new Set(['class', 'style', 'role', 'align', 'valign', 'width', 'bgcolor']);
 
+/** A style that draws a picture draws the neighbour's own. */
+const isOfTheLook = ({ name, value }: Attribute): boolean => OF_THE_LOOK.has(name) && !/\burl\(/i.test(value);
+
 /** Writes a slide so that it comes to place `at` among the items, or behind the last one. */
 export function addSlide(page: PageDocument, gallery: Gallery, slide: Slide, at = gallery.items.length): Edited {
   const reason = fenced(page, gallery) ?? reasonAgainst(gallery);
@@ -89,10 +92,10 @@ function written(page: PageDocument, neighbour: GalleryItem, { slide, tag: name,
   const element = firstOf(neighbour.elements);
   const tag = cased(page, element, name);
   const isAlone = HOLDS_NOTHING_ELSE.has(element.tag);
-  const attributes = isAlone ? [] : element.attributes.filter((one) => OF_THE_LOOK.has(one.name));
+  const attributes = isAlone ? [] : element.attributes.filter(isOfTheLook);
   const own = attributes.map(({ range }: Attribute) => ` ${page.text.slice(range.start, range.end)}`).join('');
   const inner = innerSeparator(page, element);
-  const lines = contentOf(page, neighbour, slide).map((line) => named(page, element, line));
+  const lines = contentOf(page, neighbour, slide, name).map((line) => named(page, element, line));
   const end = inner === '' ? '' : separator.replace(/^[^\r\n]*(?=[\r\n])/, '');
   return `<${tag}${own}>${lines.map((line) => inner + line).join('')}${end}</${tag}>`;
 }
@@ -114,7 +117,7 @@ const cased = (page: PageDocument, like: PageElement, tag: string): string =>
 const named = (page: PageDocument, like: PageElement, line: string): string =>
   isInCapitals(page, like) ? line.replace(/<\/?[a-z]\w*/g, (tag) => tag.toUpperCase()) : line;
 
-function contentOf(page: PageDocument, neighbour: GalleryItem, slide: Slide): string[] {
+function contentOf(page: PageDocument, neighbour: GalleryItem, slide: Slide, holder: string): string[] {
   if (slide.is === 'words') {
     const level = headingBefore(page, neighbour.range.start);
     const heading = slide.title.trim() === '' ? [] : [`<h${level}>${encodeMarkup(slide.title.trim())}</h${level}>`];
@@ -133,11 +136,14 @@ function contentOf(page: PageDocument, neighbour: GalleryItem, slide: Slide): st
     isXml ? ' controls="controls"' : ' controls',
     ' preload="none"',
   ].join('');
-  const caption = neighbour.caption && slide.caption.trim() !== '' && neighbour.elements[0]?.tag === 'figure';
-  return [
-    `<video${video}></video>`,
-    ...(caption ? [`<figcaption>${encodeMarkup(slide.caption.trim())}</figcaption>`] : []),
-  ];
+  const words = encodeMarkup(slide.caption.trim());
+  const tag = captionTag(holder);
+  return [`<video${video}></video>`, ...(words === '' ? [] : [`<${tag}>${words}</${tag}>`])];
+}
+
+function captionTag(holder: string): string {
+  if (holder === 'figure') return 'figcaption';
+  return HOLDS_PARAGRAPHS.has(holder) ? 'p' : 'span';
 }
 
 /** One below the last heading above, so that the order of headings keeps its steps (HTML, 4.3.11). */
