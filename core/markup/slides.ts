@@ -48,7 +48,7 @@ export function addSlide(page: PageDocument, gallery: Gallery, slide: Slide, at 
   const neighbour = items[Math.min(at, items.length) - 1] ?? firstOf(items);
   const tag = tagFor(firstOf(neighbour.elements), gallery.container, slide);
   if (tag === null)
-    return refuse(`Headings and paragraphs cannot stand in a <${gallery.container.tag}>; write it in the source.`);
+    return refuse(`A heading and paragraphs cannot stand in a <${gallery.container.tag}>. Add the text in the source.`);
   const separator = separatorOf(page, gallery);
   const text = written(page, neighbour, { slide, tag, separator });
   const edit: Edit =
@@ -70,7 +70,7 @@ function reasonAgainst({ container, items }: Gallery): string | null {
     elements.length === 1 && elements[0]?.parent === container && partner === null && elsewhere.length === 0;
   return items.every(isAlone)
     ? null
-    : 'The items here are not one element each side by side, so a slide that is no picture cannot stand among them; write it in the source.';
+    : 'A video or text cannot be added here: an item is more than one element, or the items stand in rows. Add it in the source.';
 }
 
 /** The neighbour's, else what may stand beside it and hold the slide; null where nothing may. */

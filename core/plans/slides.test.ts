@@ -23,7 +23,7 @@ const made = { path: 't/frame.jpg', made: { kind: 'binary', hash: 'h', bytes: 9 
 describe('a slide that is no picture', () => {
   it('is words', () => {
     expect(JSON.stringify(add({ is: 'words', title: 'T', text: 'W' }))).toContain('<li><h2>T</h2><p>W</p></li>');
-    expect(add({ is: 'words', title: ' ', text: '\n' })).toBe('There are no words to write.');
+    expect(add({ is: 'words', title: ' ', text: '\n' })).toBe('Enter a heading or some text.');
   });
 
   it('is a video in its place, with its poster made in the same change', () => {

@@ -23,9 +23,9 @@ export function addSlideTo(
   if (!found) return refuse(GALLERY_GONE);
   const to = Math.min(at ?? Infinity, found.gallery.items.length);
   if (slide.is === 'words') {
-    if (slide.title.trim() === '' && slide.text.trim() === '') return refuse('There are no words to write.');
+    if (slide.title.trim() === '' && slide.text.trim() === '') return refuse('Enter a heading or some text.');
     const edited = addSlide(found.page.document, found.gallery, slide, to);
-    return planEdits(`Add a slide with words to ${found.page.path}`, found.page.path, edited);
+    return planEdits(`Add text to ${found.page.path}`, found.page.path, edited);
   }
   const reason = reasonAgainst(site, slide);
   if (reason !== null) return refuse(reason);

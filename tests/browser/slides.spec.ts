@@ -103,7 +103,7 @@ test('a video and words stand among the slides of a slideshow, and are shown', a
   await dialog(page).getByRole('textbox', { name: 'Heading' }).fill('Kites <here>');
   await dialog(page).getByRole('textbox', { name: 'Text' }).fill('One paragraph.\n\nAnother.');
   await dialog(page).getByRole('button', { name: 'Add the text' }).click();
-  await expect(page.getByRole('status').getByText(/^Add a slide with words/)).toBeVisible();
+  await expect(page.getByRole('status').getByText(/^Add text to index\.html/)).toBeVisible();
 
   const folder = await unpacked(page);
   const before = pageWith('slideshow', ' data-slides data-slides-counter', '');
@@ -127,7 +127,7 @@ test('a video and words stand among the slides of a slideshow, and are shown', a
   await disk.close();
 
   await goTo(page, 'markup');
-  for (const what of ['Add a slide', 'Add loop.webm'])
+  for (const what of ['Add text', 'Add loop.webm'])
     await page.getByRole('button', { name: new RegExp(`^Undo: ${what}`) }).click();
   const undone = await unpacked(page);
   expect(readFileSync(join(undone, 'index.html'), 'utf8')).toBe(before);
