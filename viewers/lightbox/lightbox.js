@@ -161,7 +161,7 @@
 
   const selector = () => `:is(${[`a[${MARKER}]`, ...calls.map((call) => call.selector)]})[href]`;
   const marked = () => [...document.querySelectorAll(selector())];
-  const isOut = (link) => link.closest(`[${OUT}]`) !== null;
+  const isOut = (link) => link.closest(`[${OUT}]`);
 
   /** The links that arrows go through: of one name, else of one call; what is held back is not. */
   function groupOf(link) {
@@ -533,15 +533,19 @@
       this.opener = link;
       this.links = this.isSmall ? [link] : groupOf(link);
       this.dress(link);
-      // The file is asked for first; what it is shown in can be laid out meanwhile.
       this.show(Math.max(0, this.links.indexOf(link)));
       if (this.isSmall) {
         this.dialog.dataset.place = place;
         return this.dialog.show();
       }
+      // A moment in which a file that is near can come: it is then in the first frame.
+      setTimeout(() => this.dialog.open || this.rise(link));
+    }
+
+    rise(link) {
       // All is written before the browser lays it out, or it would lay it out twice.
       this.fillStrip();
-      this.playOn(option(link, 'autoplay') && !wantsLess());
+      if (option(link, 'autoplay') && !wantsLess()) this.playOn(true);
       this.dialog.showModal();
       this.reach();
       this.arrive(link);
@@ -566,7 +570,7 @@
       trial.href = small.currentSrc; // a file that is there
       trial.title = WORDS.dialog;
       this.dialog.style.display = 'block';
-      this.links = [trial, trial];
+      this.links = groupOf(link).map(() => trial);
       this.dress(link);
       this.show(0);
       this.arrive(link);
@@ -908,7 +912,7 @@
       clearTimeout(this.timer);
       if (document.fullscreenElement === this.inside) document.exitFullscreen();
       this.clear();
-      this.playing = false;
+      if (this.playing) this.playOn(false);
       this.said.textContent = '';
       if (this.isSmall) this.dialog.remove();
       else document.documentElement.removeAttribute(OVER);
@@ -991,18 +995,17 @@
     const link = event.target.closest('a[href]');
     if (!link || link.closest('.enlarge')) return;
     // A link elsewhere on the page to one that is marked opens it, as often as it is clicked.
-    const named = isHere(link) ? linkBy(link.hash) : null;
-    const isMarked = link.matches(selector());
-    if (!isMarked && !named) return;
+    const meant = link.matches(selector()) ? link : isHere(link) && linkBy(link.hash);
+    if (!meant) return;
     event.preventDefault();
-    open(isMarked ? link : named);
+    open(meant);
   });
 
   /** An address that ends with the name of a marked link opens it, from this page or another. */
   function fromAddress() {
     const named = linkBy(location.hash);
     if (named && !modal?.dialog.open) open(named);
-    return named !== null;
+    return named;
   }
 
   addEventListener('hashchange', fromAddress);

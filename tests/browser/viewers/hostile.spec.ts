@@ -3,6 +3,7 @@
  * people have them, after the viewer's own, looks the same.
  */
 import type { Page } from '@playwright/test';
+import { VIEWERS } from '../../kits';
 import { exported, item, SHOTS } from '../../viewerPages';
 import { expect, test, LONG } from '../fixtures';
 
@@ -54,13 +55,13 @@ const OWN: Record<string, string> = {
   tooltips: '.hints-tip',
 };
 
-async function openedOn(page: Page, name: string, style: string): Promise<void> {
+async function openedOn(page: Page, name: string, style: string, own = ''): Promise<void> {
   const [list, link] = MARKS[name] ?? ['', ''];
   const tags = name === 'filter' ? ' data-sieve-tags="kites"' : '';
   const all = SHOTS.map((_, n) => item(n, { attributes: link, own: tags })).join('\n');
   const { address } = await exported(
     [name],
-    `<div id="main"><div id="content" style="width: 900px"><ul${list}>${all}</ul></div></div>`,
+    `<div id="main"><div id="content" style="width: 900px"><ul${list}${own}>${all}</ul></div></div>`,
     {},
     style === '' ? '' : `<style>${style}</style>`,
   );
@@ -121,6 +122,9 @@ async function looksOf(page: Page, name: string): Promise<string[]> {
   );
 }
 
+/** Words that the names of a viewer’s parts begin with, as an author may name a part of a page. */
+const IDS = ['enlarge', 'slides', 'opening', 'closer', 'sieve', 'more', 'pass-on', 'hints', 'sections'];
+
 /** Those that lay out most of a page; the others are for the long run. */
 const MAIN = new Set(['lightbox', 'slideshow', 'opening']);
 
@@ -157,3 +161,52 @@ for (const [what, style] of Object.entries({
         if (what.includes('dark')) expect(seen.ink).toMatch(/rgba?\(232, 238, 242|color\(srgb 0\.9/);
       }
     });
+
+test('an element of the page may have any id, also the word that a viewer’s names begin with', async ({ page }) => {
+  const kits = VIEWERS.map(({ manifest }) => manifest.name);
+  const words = [
+    ...new Set(
+      VIEWERS.flatMap(
+        ({ files }) =>
+          Object.values(files)
+            .join('')
+            .match(/#[a-z-]+(?=#)/g) ?? [],
+      ),
+    ),
+  ];
+  const ids = [...new Set([...words.map((word) => word.slice(1)), ...IDS])];
+  const body = ids.map((id) => `<section id="${id}"><h2>${id}</h2><p>Words <button>Press</button></p></section>`);
+  const looks = async (viewers: readonly string[]) => {
+    const { address } = await exported(viewers, body.join('\n'));
+    await page.goto(address);
+    const seen: unknown[] = [];
+    for (const media of ['screen', 'print'] as const) {
+      await page.emulateMedia({ media });
+      seen.push(
+        await page.locator('section, section *').evaluateAll((all) =>
+          all.map((one) => {
+            const { display, position, padding, margin, width, height, font } = getComputedStyle(one);
+            return [one.parentElement?.id ?? '', one.tagName, display, position, padding, margin, width, height, font];
+          }),
+        ),
+      );
+    }
+    return seen;
+  };
+  expect(await looks(kits)).toEqual(await looks([]));
+});
+
+test('a marked list may have the id that its viewer’s names begin with', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  for (const [name, id] of [
+    ['slideshow', 'slides'],
+    ['opening', 'opening'],
+    ['zoom', 'closer'],
+    ['feed', 'more'],
+  ] as const) {
+    await openedOn(page, name, '');
+    const plain = await looksOf(page, name);
+    await openedOn(page, name, '', ` id="${id}"`);
+    expect(await looksOf(page, name), name).toEqual(plain);
+  }
+});
