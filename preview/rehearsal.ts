@@ -123,6 +123,8 @@ async function whatComes({ before, heard, link }: Act): Promise<Shown | 'address
     return shown?.loaded ? shown : null;
   };
   const isVain = () => heard.errors.length > 0 || heard.missing.length > 0;
+  const isMissing = (shown: Shown | null) =>
+    link !== null && shown?.address === link.href && heard.missing.includes(link.href);
   let frames = 0;
   const isOver = () => !heard.prevented && frames++ > PATIENCE.reaction;
   await until(
@@ -130,11 +132,13 @@ async function whatComes({ before, heard, link }: Act): Promise<Shown | 'address
     PATIENCE.picture,
   );
   if (heard.leaves !== null && !front()) return 'address';
+  let vain = 0;
   return until(() => {
     // The page goes on between two looks, so each is a look of its own.
     if (front()?.loaded) return front();
-    // An own error of the script, or a picture that is missing, will not get better by waiting.
-    if (isVain() || (!heard.prevented && !front())) return front() ?? UNSEEN;
+    if (!heard.prevented && !front()) return UNSEEN;
+    // What is missing may be a small file in the place of the large one: that comes soon, or not at all.
+    if (isVain() && (isMissing(front()) || vain++ > PATIENCE.step)) return front() ?? UNSEEN;
     return already();
   }, PATIENCE.picture);
 }

@@ -83,6 +83,18 @@ test('a thumbnail that something lay over is no viewer that stays open', async (
   expect(await page.locator('#over').count()).toBe(0);
 });
 
+test('a small file that is missing does not end the wait for the large one', async ({ page }) => {
+  const late = `<script>
+    const { showModal } = HTMLDialogElement.prototype;
+    HTMLDialogElement.prototype.showModal = function () { setTimeout(() => showModal.call(this), 150); };
+  </script>`;
+  const html = wiredPage('lightbox').replace('</head>', `${late}</head>`);
+  const files = filesFrom({ 'index.html': html, ...kitFiles('lightbox') });
+  files.delete(`small/${NAMES[0]}.jpg`);
+  const [first] = await rehearsePage(page, files, 'index.html', [0]);
+  expect(first?.seen).toMatchObject({ opened: 'viewer', shows: `large/${NAMES[0]}.jpg`, loaded: true });
+});
+
 for (const picker of ['dots', 'thumbnails', 'none'])
   test(`in a show with ${picker} the rehearsal goes to a picture as a visitor would`, async ({ page }) => {
     const items = NAMES.map(
