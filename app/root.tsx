@@ -75,7 +75,7 @@ export function ErrorBoundary() {
   const error = useRouteError();
   const [title, text] = isRouteErrorResponse(error)
     ? [
-        error.status === 404 ? 'There is nothing here' : `The server answered ${error.status}`,
+        error.status === 404 ? 'There is no page at this address' : `The server answered ${error.status}`,
         typeof error.data === 'string' ? error.data : error.statusText,
       ]
     : ['Something went wrong in Heathmoor', error instanceof Error ? error.message : String(error)];
@@ -84,7 +84,7 @@ export function ErrorBoundary() {
       <Typography variant="h1">{title}</Typography>
       <Typography sx={{ my: 2 }}>{text} What the browser has stored of your sites is not touched by this.</Typography>
       <Button component={Link} to="/" variant="contained" color="primary">
-        Go to the shelf
+        Go to your sites
       </Button>
     </Box>
   );

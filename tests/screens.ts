@@ -33,20 +33,20 @@ for (const [scheme, suffix] of [
   const page = await context.newPage();
   await page.goto(ADDRESS);
   await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
-  await page.getByText('21 sure').waitFor({ timeout: 30_000 });
+  await page.getByText('21 matched').waitFor({ timeout: 30_000 });
   if (scheme === 'light') {
     await goTo(page, 'Pairs', 'pairs', () => page.getByText('photos/large/Parafoil-Pair.JPG').first().click());
-    await page.getByRole('button', { name: 'Change the recipe' }).click();
+    await page.getByRole('button', { name: 'Change image sizes' }).click();
     await page.waitForTimeout(500);
     await page.screenshot({ path: join(TARGET, 'recipe.png') });
     await page.keyboard.press('Escape');
     await page.getByText('photos/large/tall-tail.jpg').first().click();
     await page.getByRole('button', { name: 'Close look' }).click();
-    await page.getByRole('button', { name: 'Quality and weight' }).click();
+    await page.getByRole('button', { name: 'Quality and file size' }).click();
     await page.getByText('Suggested: JPEG').waitFor({ timeout: 30_000 });
     await page.waitForTimeout(9000);
     await page.screenshot({ path: join(TARGET, 'close-look.png') });
-    await page.getByRole('button', { name: 'Where it is cut' }).click();
+    await page.getByRole('button', { name: 'Crop' }).click();
     await page.waitForTimeout(700);
     await page.screenshot({ path: join(TARGET, 'crop.png') });
     await page.keyboard.press('Escape');
@@ -54,13 +54,13 @@ for (const [scheme, suffix] of [
       [/^Words/, 'words'],
       [/^Order/, 'order'],
     ] as const) {
-      await page.getByRole('tablist', { name: 'What to see of the pictures' }).getByRole('tab', { name }).click();
+      await page.getByRole('tablist', { name: 'Views of the pictures' }).getByRole('tab', { name }).click();
       await page.waitForTimeout(1200);
       await page.screenshot({ path: join(TARGET, `${file}.png`) });
     }
     await goTo(page, 'Wiring', 'wiring', () => choosePage(page, 'workshop.html'));
-    await page.getByRole('button', { name: 'Wire this page' }).click();
-    await page.getByRole('group', { name: 'Kit' }).getByRole('button', { name: 'Slideshow', exact: true }).click();
+    await page.getByRole('button', { name: 'Add a viewer' }).click();
+    await page.getByRole('group', { name: 'Viewer' }).getByRole('button', { name: 'Slideshow', exact: true }).click();
     await page.waitForTimeout(1200);
     await page.screenshot({ path: join(TARGET, 'kits.png') });
     await page.keyboard.press('Escape');
@@ -76,7 +76,7 @@ for (const [scheme, suffix] of [
   await goTo(page, 'Markup', `markup${suffix}`, () => choosePage(page, 'workshop.html'));
   if (scheme === 'light') {
     for (const [name, file] of [
-      ['Change the pattern', 'pattern'],
+      ['Edit the pattern', 'pattern'],
       ['Items…', 'items'],
     ] as const) {
       await page.getByRole('button', { name }).click();

@@ -7,7 +7,7 @@ const SEEN = 'demo-brought-in';
 export const demoWasSeen = (): boolean => localStorage.getItem(SEEN) === 'yes';
 
 export async function bringInDemo(onProgress: (progress: IntakeProgress) => void): Promise<IntakeResult> {
-  onProgress({ says: 'Setting out the demo site', share: null });
+  onProgress({ says: 'Loading the demo site', share: null });
   const answer = await fetch('/demo.zip');
   if (!answer.ok) return { ok: false, reason: await answer.text(), refused: [] };
   const result = await bringInZip(await answer.blob(), 'demo.zip', { onProgress, name: 'Tarrowby Kite Circle' });

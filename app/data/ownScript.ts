@@ -42,7 +42,7 @@ interface Given {
 async function fromFiles(files: readonly Given[], name: string): Promise<OwnScript> {
   const given = files.filter(({ path }) => READ.test(path));
   const large = given.find(({ blob }) => blob.size > LARGEST);
-  if (large) return refuse(`${large.path} is larger than 2 MB. Bring in only the viewer’s own files.`);
+  if (large) return refuse(`${large.path} is larger than 2 MB. Import only the viewer’s own files.`);
   const texts = new Map<string, string>();
   for (const { path, blob } of given) {
     const decoded = decodeText(new Uint8Array(await blob.arrayBuffer()));

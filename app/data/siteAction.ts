@@ -9,11 +9,11 @@ import { Work } from './work';
 /** What came of it is told to the whole screen. */
 export async function stationAction({ params, request }: ClientActionFunctionArgs): Promise<Outcome> {
   const session = await sessionOf(params.siteId ?? '');
-  if (!session) return refuse('This site is no longer on the shelf.');
+  if (!session) return refuse('This site is no longer in this browser.');
   const work = Work.safeParse(await request.json());
   const outcome = work.success
     ? await perform(session, work.data)
-    : refuse(`This cannot be asked for: ${work.error.issues[0]?.message ?? 'unknown work'}.`);
+    : refuse(`This request is not understood: ${work.error.issues[0]?.message ?? 'unknown work'}.`);
   session.tellOutcome(outcome);
   return outcome;
 }

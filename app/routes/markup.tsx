@@ -192,7 +192,7 @@ function Troubles({ page }: { page: PageView }) {
       )}
       {page.hazards.map(({ line, says }) => (
         <Box key={line + says} role="note" sx={{ color: color('gorse'), mb: 1 }}>
-          {`Line ${line}: ${says}. Until it is mended, items here cannot be added, moved or removed.`}
+          {`Line ${line}: ${says}. Until it is fixed, items here cannot be added, moved or removed.`}
         </Box>
       ))}
     </>

@@ -79,9 +79,9 @@ export default function Pack() {
       <Box sx={COLUMNS}>
         <Parcel entries={parcel} leftOut={leftOut} />
         <Box sx={{ display: 'grid', gap: 1.5 }}>
-          <Panel label="Before it leaves" sx={{ p: 1.75 }}>
+          <Panel label="Before upload" sx={{ p: 1.75 }}>
             <Typography variant="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit', mb: 1 }}>
-              Before it leaves
+              Before upload
             </Typography>
             <Line
               tone={whole === strands.length ? 'lichen' : 'rust'}
@@ -94,14 +94,10 @@ export default function Pack() {
               says={findings.length === 0 ? 'no findings' : `${countOf(findings.length, 'finding')}, see Proof`}
             />
             {places.removed > 0 && (
-              <Line
-                tone="lichen"
-                word="place"
-                says={`removed from ${countOf(places.removed, 'picture')} that ${places.removed === 1 ? 'says where it was' : 'say where they were'} taken`}
-              />
+              <Line tone="lichen" word="location" says={`removed from ${countOf(places.removed, 'picture')}`} />
             )}
             {places.kept > 0 && (
-              <Line tone="gorse" word="place" says={`kept on purpose in ${countOf(places.kept, 'picture')}`} />
+              <Line tone="gorse" word="location" says={`kept on purpose in ${countOf(places.kept, 'picture')}`} />
             )}
             <Line
               tone={unused.length === 0 ? 'lichen' : 'gorse'}
@@ -119,9 +115,9 @@ export default function Pack() {
               />
             )}
           </Panel>
-          <Panel label="Two ways out" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
+          <Panel label="ZIP or archive" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
             <Box>
-              <b>ZIP</b> holds the site alone, paths as they are: unpack it where it shall live.
+              <b>ZIP</b> holds the site only, with its paths unchanged: unpack it on your host.
             </Box>
             <Box sx={{ mt: 0.75 }}>
               <b>Archive</b> holds all files and <Mono>heathmoor.json</Mono>, to go on in another browser.

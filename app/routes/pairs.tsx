@@ -38,11 +38,11 @@ const TABS: readonly PictureTab[] = [
   FIRST,
   {
     id: 'words',
-    says: ({ words }) => withCount('Words', words.filter((row) => row.alt === null).length),
+    says: ({ words }) => withCount('Text and credits', words.filter((row) => row.alt === null).length),
     show: () => <Words />,
   },
   { id: 'order', says: () => 'Order and names', show: () => <Order /> },
-  { id: 'alike', says: ({ alike }) => withCount('Alike', alike.length), show: () => <Alike /> },
+  { id: 'alike', says: ({ alike }) => withCount('Duplicates', alike.length), show: () => <Alike /> },
 ];
 
 const withCount = (says: string, count: number) => (count > 0 ? `${says}, ${count}` : says);
@@ -66,16 +66,16 @@ export default function Pairs() {
   const more = due.length > missing.length;
   const counts = [
     countOf(pairs.length, 'picture'),
-    `${sure} sure`,
-    `${pairs.length - sure} to look at`,
-    ...(loose.length > 0 ? [countOf(loose.length, 'loose file')] : []),
+    `${sure} matched`,
+    `${pairs.length - sure} to check`,
+    ...(loose.length > 0 ? [countOf(loose.length, 'unpaired file')] : []),
   ];
   return (
     <>
       <StationHead title="Pairs" says={counts.join(', ') + (unread > 0 ? `; ${unread} still being read` : '')}>
         {more && (
           <Button disabled={idle || unread > 0} onClick={() => work({ do: 'make', tasks: due })}>
-            {`Make all by the recipe, ${due.length}`}
+            {`Create all sizes (${countOf(due.length, 'file')})`}
           </Button>
         )}
         {missing.length > 0 && (
@@ -85,14 +85,14 @@ export default function Pairs() {
             disabled={idle || unread > 0}
             onClick={() => work({ do: 'make', tasks: missing })}
           >
-            {`Make ${missing.length} missing`}
+            {`Create ${countOf(missing.length, 'missing thumbnail')}`}
           </Button>
         )}
       </StationHead>
       {pairs.length > 0 && (
         <Tabs
           value={tab.id}
-          aria-label="What to see of the pictures"
+          aria-label="Views of the pictures"
           onChange={(_event, id: string) => go({ tab: id === FIRST.id ? null : id })}
           sx={TABS_STYLE}
         >

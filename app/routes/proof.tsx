@@ -81,10 +81,10 @@ export default function Proof() {
   if (!page) {
     return (
       <>
-        <StationHead title="Proof" says="nothing to prove yet" />
+        <StationHead title="Proof" says="nothing to check yet" />
         <Nothing
           title="No page yet"
-          says="Once there is a page, it stands here live at three widths, with what was found wrong and what mends it."
+          says="Once there is a page, it is shown here live at three widths, with its findings and their fixes."
         />
       </>
     );
@@ -99,8 +99,8 @@ export default function Proof() {
         title="Proof"
         says={
           findings.length === 0
-            ? `${countOf(strands.length, 'strand')}, nothing found wrong`
-            : `${broken} broken, ${findings.length - broken} could be better, in all pages`
+            ? `${countOf(strands.length, 'strand')}, no findings`
+            : `${countOf(broken, 'error')}, ${countOf(findings.length - broken, 'warning')} on all pages`
         }
       >
         <PagePicker />
@@ -166,7 +166,7 @@ function AskOutside() {
           onChange={({ target }) => tries.allowOutside(target.checked)}
         />
       }
-      label="Ask outside addresses"
+      label="Check external URLs"
       slotProps={{ typography: { variant: 'body2' } }}
     />
   );

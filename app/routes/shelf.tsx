@@ -68,7 +68,7 @@ export function HydrateFallback() {
   return (
     <Frame>
       <Box role="status" sx={{ color: color('stone') }}>
-        Looking at the shelf…
+        Loading sites…
       </Box>
     </Frame>
   );
@@ -122,7 +122,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
         <Box role="status" sx={REMOVED_STYLE}>
           {`“${removed.name}” was removed.`}
           <Button onClick={() => void fetcher.submit({ do: 'restore' }, { method: 'post', action: '/?index' })}>
-            Put it back
+            {`Restore ${removed.name}`}
           </Button>
         </Box>
       )}
@@ -130,7 +130,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
         <Box role="status" sx={PROGRESS}>
           <Box sx={{ mb: 1 }}>{demo.progress.says}</Box>
           <LinearProgress
-            aria-label="Setting out the demo site"
+            aria-label="Loading the demo site"
             {...(demo.progress.share === null
               ? {}
               : { variant: 'determinate' as const, value: demo.progress.share * 100 })}
@@ -141,7 +141,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
         <Box
           role="alert"
           sx={{ color: color('rust'), mb: 1.5 }}
-        >{`The demo site could not be set out: ${demo.failed}`}</Box>
+        >{`The demo site could not be loaded: ${demo.failed}`}</Box>
       )}
       <Box component="ul" aria-label="Sites" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {sites.map((site) => (
@@ -159,9 +159,9 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
       <Box sx={FOOT}>
         <Box sx={{ flex: 1 }}>
           {room &&
-            `${(room.used / 1e6).toFixed(0)} MB kept here; this browser has room for ${(room.of / 1e9).toFixed(0)} GB.`}
+            `${(room.used / 1e6).toFixed(0)} MB stored in this browser, which has room for ${(room.of / 1e9).toFixed(0)} GB.`}
         </Box>
-        {!demo.progress && <Button onClick={() => void demo.start()}>Set out the demo site again</Button>}
+        {!demo.progress && <Button onClick={() => void demo.start()}>Load the demo site again</Button>}
       </Box>
     </Frame>
   );

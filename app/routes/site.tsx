@@ -34,7 +34,7 @@ export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promis
   if (!session) {
     // The router's own way to answer with a status.
     // eslint-disable-next-line @typescript-eslint/only-throw-error
-    throw data('This site is not on the shelf of this browser. It may have been removed, or kept in another browser.', {
+    throw data('This site is not in this browser. It may have been removed, or be stored in another browser.', {
       status: 404,
     });
   }
@@ -94,7 +94,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
               onClick={() => go({ sheet: { name: 'history' } })}
             />
             <BarButton
-              name="Files of the site"
+              name="Site files"
               keys="F"
               icon={<Folder fontSize="small" />}
               onClick={() => go({ sheet: { name: 'files' } })}

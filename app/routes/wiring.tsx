@@ -69,7 +69,7 @@ export default function Wiring() {
         <StationHead title={page ? <PagePicker /> : 'Wiring'} says="nothing to wire yet" />
         <Nothing
           title="No gallery on this page"
-          says="Once a page shows pictures, its scripts stand here in the order in which a browser runs them, tied to the links that they answer."
+          says="Once a page shows pictures, its scripts are listed here in the order in which a browser runs them, tied to the links that they handle."
         />
       </>
     );
@@ -85,7 +85,7 @@ export default function Wiring() {
         {page.uses.length > 0 && sheet !== 'options' && <Button onClick={() => open('options')}>Options</Button>}
         <Button onClick={() => go({ sheet: { name: 'rehearsal', runs: true } })}>Rehearse</Button>
         <Button variant="contained" color="primary" disabled={site.readOnly} onClick={() => open('viewer')}>
-          Wire this page
+          Add a viewer
         </Button>
       </StationHead>
       <Rehearsed page={page.path} rehearsal={rehearsal} />
@@ -111,7 +111,7 @@ export default function Wiring() {
 function wiredWith({ uses, kit }: PageView, links: number): string {
   const main = uses.find(({ name }) => name === kit);
   const others = uses.filter(({ name }) => name !== kit).map(({ name }) => name);
-  const answered = `${main?.answered ?? 0} of ${links} ${main?.does === 'overlay' ? 'links answered' : 'pictures in it'}`;
+  const answered = `${main?.answered ?? 0} of ${links} ${main?.does === 'overlay' ? 'links handled' : 'pictures in it'}`;
   const says =
     kit === null ? 'no viewer yet: each link opens its picture by itself' : `wired with the ${kit}, ${answered}`;
   return `${says}${others.length > 0 ? `; ${others.join(', ')} too` : ''}`;
@@ -139,9 +139,9 @@ function Rehearsed({ page, rehearsal }: { page: string; rehearsal: PageRehearsal
 
 function WhatHappens({ finding: { id, place, says, why, fixes }, page }: { finding: FindingView; page: string }) {
   return (
-    <Panel label="What a browser does here" sx={{ p: 1.75, mt: 1.5, maxWidth: 620 }}>
+    <Panel label="What the browser does" sx={{ p: 1.75, mt: 1.5, maxWidth: 620 }}>
       <Typography variant="h2" component="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit' }}>
-        What a browser does here
+        What the browser does
       </Typography>
       <Box sx={{ my: 0.75 }}>{`${place.path === page ? 'Line' : `${place.path}, line`} ${place.line}: ${says}`}</Box>
       <Box sx={{ color: color('stone'), mb: 1 }}>{why}</Box>

@@ -222,7 +222,7 @@ function whyNot(error: unknown, path: string): string {
   const format = unshownFormat(path);
   return format === null
     ? 'The browser cannot decode this picture; it may be damaged or cut short.'
-    : `This browser shows no ${format}, and most others do not either. Save it as JPEG, PNG or WebP, and bring that in.`;
+    : `This browser shows no ${format}, and most others do not either. Save it as JPEG, PNG or WebP, and import that.`;
 }
 
 function unreadable(said: Awaited<ReturnType<typeof readWords>>, reason: string): PictureAnalysis {

@@ -32,7 +32,7 @@ export const altIsName: Rule = {
           place: placeIn(page, range),
           strand: strand.id,
           joint: 'image',
-          fixes: what === 'alt text' ? [{ kind: 'ask', label: 'Write it', ask: 'alt', strand: strand.id }] : [],
+          fixes: what === 'alt text' ? [{ kind: 'ask', label: 'Write alt text', ask: 'alt', strand: strand.id }] : [],
         });
       if (alt && isName(alt.value, paths)) tell('alt text', alt.value, alt.range);
       if (caption && isName(caption.text, paths)) tell('caption', caption.text, caption.range);

@@ -12,7 +12,7 @@ export const altMissing: Rule = {
       const { image } = item;
       if (!image || attributeOf(image, 'alt')) return [];
       const words = strand.full === null ? undefined : site.factsOf(strand.full)?.words;
-      const fixes: Fix[] = [{ kind: 'ask', label: 'Write it', ask: 'alt', strand: strand.id }];
+      const fixes: Fix[] = [{ kind: 'ask', label: 'Write alt text', ask: 'alt', strand: strand.id }];
       const caption = words?.caption;
       if (caption)
         fixes.unshift({

@@ -8,7 +8,7 @@ import { placeIn, type Fix, type Observation, type Rule } from './finding.ts';
 export const baseMissing: Rule = {
   id: 'base-missing',
   station: 'wiring',
-  title: 'The library that a script stands on is loaded',
+  title: 'The library that a script needs is loaded',
   find: (site) =>
     site.pages.flatMap((page) =>
       page.wiring.scripts.flatMap(({ include, missing }): Observation[] => {

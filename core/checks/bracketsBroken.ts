@@ -6,7 +6,7 @@ import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
 export const bracketsBroken: Rule = {
   id: 'brackets-broken',
   station: 'wiring',
-  title: 'A group in brackets stands right behind the marker, and the brackets are closed',
+  title: 'A group in brackets follows the marker directly, and the brackets are closed',
   find: (site) =>
     [...itemsOf(site)].flatMap(({ page, strand, item: { link } }): Observation[] =>
       page.wiring.uses.flatMap(({ kit }): Observation[] => {
@@ -27,7 +27,7 @@ export const bracketsBroken: Rule = {
             matter: `${page.path}:${strand.name}`,
             severity: 'error',
             says: `${name}="${value}" names no group; it is written ${meant}.`,
-            why: 'The name stands between two brackets right behind the word, without a space. Else the picture opens alone, and its neighbours step past it.',
+            why: 'The name stands between two brackets right behind the word, without a space. Else the picture opens alone, and its neighbours skip it.',
             place: placeIn(page, range),
             strand: strand.id,
             joint: 'viewer',
@@ -37,7 +37,7 @@ export const bracketsBroken: Rule = {
                 label: `Write ${meant}`,
                 plan: () =>
                   planEdits(
-                    `Put ${strand.name} in its group`,
+                    `Add ${strand.name} to its group`,
                     page.path,
                     editAttribute(page.document, link, name, meant),
                   ),

@@ -18,7 +18,7 @@ export const claimedTwice: Rule = {
       const off = (use: KitUse): Fix => ({
         kind: 'change',
         states: STATES.wires,
-        label: `Take the ${use.kit.manifest.name} off this page`,
+        label: `Remove the ${use.kit.manifest.name} from this page`,
         plan: () => rewire(site, page, { from: use.kit, to: null }),
       });
       findings.set(key, {

@@ -53,7 +53,7 @@ function makeIt(site: SiteReading, { element, path, full }: Missed): Fix | null 
   if (element.tag !== 'img' || full === null || !isPicturePath(full) || !isPicturePath(path)) return null;
   return {
     kind: 'picture',
-    label: `Make it from ${nameOf(full)}`,
+    label: `Create it from ${nameOf(full)}`,
     tasks: [{ from: full, to: path, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 }],
   };
 }
@@ -90,5 +90,5 @@ export function copyOfKitFile(site: SiteReading, path: string): Fix | null {
 function whyMissed({ tag }: PageElement, isThumbnail: boolean): string {
   if (isThumbnail) return 'The page shows a broken picture, or its alt text, in this place.';
   if (tag === 'a') return 'A click ends on the host’s error page.';
-  return 'The browser asks for it in vain; what it should do does not happen.';
+  return 'The browser requests it and gets an error; what it should do does not happen.';
 }

@@ -30,17 +30,17 @@ export const groupMissing: Rule = {
             matter: `${page.path}:${strand.name}`,
             severity: 'error',
             says: `This link has no group; its neighbours are in “${group}”.`,
-            why: `It opens alone in the ${kit.manifest.name}: no counter, no way on or back, and its neighbours step past it.`,
+            why: `It opens alone in the ${kit.manifest.name}: no counter, no next or previous, and its neighbours skip it.`,
             place: placeIn(page, link.open),
             strand: strand.id,
             joint: 'viewer',
             fixes: [
               {
                 kind: 'change',
-                label: `Put it in “${group}”`,
+                label: `Add it to “${group}”`,
                 plan: () =>
                   planEdits(
-                    `Put ${strand.name} in the group ${group}`,
+                    `Add ${strand.name} to the group ${group}`,
                     page.path,
                     editAttribute(
                       page.document,

@@ -39,17 +39,17 @@ export const groupSplit: Rule = {
             says: slip
               ? `This link’s group reads “${own}”; its neighbours have “${common}”.`
               : `This link is the only one in the group “${own}”; its neighbours are in “${common}”.`,
-            why: 'Group names are compared letter by letter, capitals and spaces too. It opens without its neighbours, and they step past it.',
+            why: 'Group names are compared letter by letter, capitals and spaces too. It opens without its neighbours, and they skip it.',
             place: placeIn(page, attributeOf(link, attribute)?.range),
             strand: strand.id,
             joint: 'viewer',
             fixes: [
               {
                 kind: 'change',
-                label: `Put it in “${common}”`,
+                label: `Add it to “${common}”`,
                 plan: () =>
                   planEdits(
-                    `Put ${strand.name} in the group ${common}`,
+                    `Add ${strand.name} to the group ${common}`,
                     page.path,
                     editAttribute(
                       page.document,

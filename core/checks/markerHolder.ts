@@ -72,6 +72,6 @@ const corrected = (page: PageReading, { element, is }: Wrong, meant: string): Fi
 const marked = (site: SiteReading, page: PageReading, { kit }: KitUse): Fix => ({
   kind: 'change',
   states: STATES.wires,
-  label: `Wire this page with the ${kit.manifest.name}`,
+  label: `Add the ${kit.manifest.name} to this page`,
   plan: () => rewire({ ...site, sizeOf: (path) => site.factsOf(path) }, page, { from: null, to: kit }),
 });

@@ -67,9 +67,9 @@ function onAll(label: string, entries: readonly Entry[], editOf: (entry: Entry) 
 const removeAll = (target: string, entries: readonly Entry[]): Fix => ({
   kind: 'change',
   states: { takes: STATES.markup.takes },
-  label: `Take it out of ${entries.length} menus`,
+  label: `Remove it from ${entries.length} menus`,
   plan: () =>
-    onAll(`Take ${target} out of ${entries.length} menus`, entries, ({ page, menu, n }) =>
+    onAll(`Remove ${target} from ${entries.length} menus`, entries, ({ page, menu, n }) =>
       removeEntry(page.document, menu, n),
     ),
 });

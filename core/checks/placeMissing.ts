@@ -47,7 +47,7 @@ function observed(site: SiteReading, path: string, address: Address): Observatio
       : `There is no ${lead.path}, which ${address.by} asks for.`,
     why: other
       ? 'It works on most desktops and fails on most hosts, which tell capitals apart.'
-      : 'A browser asks for it in vain, and shows nothing in its place.',
+      : 'A browser requests it, gets an error, and shows nothing in its place.',
     place: { path, line, start, end },
     strand: null,
     joint: null,

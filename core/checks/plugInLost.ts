@@ -44,8 +44,8 @@ function findingOf(page: PageReading, { kit: { manifest } }: KitUse, { lost, cal
   return [
     {
       ...common,
-      says: `${script} is the base a second time, behind the plug-in that stands on it.`,
-      why: `It begins anew and knows no plug-in: the browser stops at ${written} with “${call.name} is not a function”.`,
+      says: `${script} is the library a second time, after the plug-in that needs it.`,
+      why: `It starts again without plug-ins: the browser stops at ${written} with “${call.name} is not a function”.`,
       fixes,
     },
   ];

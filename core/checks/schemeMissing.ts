@@ -28,7 +28,7 @@ function meantBy(written: string, kind: 'bare' | 'host', page: string, site: Sit
 export const schemeMissing: Rule = {
   id: 'scheme-missing',
   station: 'wiring',
-  title: 'Outside addresses say their scheme',
+  title: 'External URLs have a scheme',
   find: (site) =>
     site.pages.flatMap((page) =>
       soughtReferences(page).flatMap(({ attribute, loads, element }): Observation[] => {
@@ -45,7 +45,7 @@ export const schemeMissing: Rule = {
             why:
               kind === 'bare'
                 ? `Opened from disk, the browser looks for file:${written} and finds nothing.`
-                : `The browser takes it for a file of this site and asks for it in vain${element.tag === 'a' ? '; a click ends on an error page' : ''}.`,
+                : `The browser takes it for a file of this site and gets an error${element.tag === 'a' ? '; a click ends on an error page' : ''}.`,
             place: placeIn(page, attribute.range),
             strand: null,
             joint: null,

@@ -70,7 +70,7 @@ const AS_MODULE = new Map([['type', 'module']]);
 
 function fixesFor(site: SiteReading, page: PageReading, { include, reading }: ScriptRun, text: string): Fix[] {
   const as = include.module ? 'module' : 'script';
-  const label = `Mend the script ${include.written ?? `on line ${include.line}`}`;
+  const label = `Fix the script ${include.written ?? `on line ${include.line}`}`;
   const fix = (says: string, edits: readonly Edit[] | null): Fix[] =>
     edits
       ? [
@@ -85,8 +85,8 @@ function fixesFor(site: SiteReading, page: PageReading, { include, reading }: Sc
   const strays = mended(text, as);
   const stray = strays?.length === 1 ? 'the stray character' : `the ${strays?.length} stray characters`;
   return [
-    ...fix(`Take ${stray} out`, strays),
-    ...fix('Take the line numbers out', numbersOut(text, as)),
+    ...fix(`Remove ${stray}`, strays),
+    ...fix('Remove the line numbers', numbersOut(text, as)),
     ...fix('Put the selector in quotes', quoted(text, reading?.ok === false ? reading.at : 0, as)),
   ].slice(0, 1);
 }

@@ -28,7 +28,7 @@ export const scriptOrder: Rule = {
                 states: { ...STATES.includes, moves: true },
                 label:
                   include.inline && last.when === 'deferred'
-                    ? 'Let it wait until the page is read'
+                    ? 'Wait until the page is read'
                     : 'Load them in the right order',
                 plan: () => mend(page, run, last),
               },

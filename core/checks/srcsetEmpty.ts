@@ -28,9 +28,9 @@ export const srcsetEmpty: Rule = {
             fixes: [
               {
                 kind: 'change',
-                label: 'Take it away',
+                label: 'Remove it',
                 plan: () =>
-                  planPage(page, `Take an empty srcset off ${page.path}`, [{ start: start - lead, end, text: '' }]),
+                  planPage(page, `Remove an empty srcset from ${page.path}`, [{ start: start - lead, end, text: '' }]),
               },
             ],
           },

@@ -32,7 +32,7 @@ export const startTooSoon: Rule = {
                     {
                       kind: 'change',
                       states: STATES.code,
-                      label: 'Let it wait until the page is read',
+                      label: 'Wait until the page is read',
                       plan: () => planPage(page, `Let ${call.name} wait on ${page.path}`, waitingEdits(inline)),
                     },
                   ]

@@ -31,7 +31,7 @@ export const tagBroken: Rule = {
                 states: STATES.mends,
                 label,
                 plan: () =>
-                  planEdits(`Mend the tag on line ${page.document.lines.lineAt(at.start)} of ${page.path}`, page.path, {
+                  planEdits(`Fix the tag on line ${page.document.lines.lineAt(at.start)} of ${page.path}`, page.path, {
                     ok: true,
                     edits,
                   }),
@@ -147,7 +147,7 @@ function spacedName({ attributes }: PageElement, text: string): Break | null {
       says: `A space stands inside the name ${attribute.name}${next.name}.`,
       why: 'The browser reads two attributes of other names; the script finds neither.',
       at: { start: attribute.range.start, end: next.range.end },
-      label: 'Take the space out',
+      label: 'Remove the space',
       edits: [{ start: attribute.range.end, end: next.range.start, text: '' }],
     };
   }

@@ -41,8 +41,8 @@ export const textLeftOver: Rule = {
                     {
                       kind: 'change',
                       states: STATES.mends,
-                      label: 'Take it out',
-                      plan: () => planPage(page, `Take “${piece}” out of ${page.path}`, [{ ...at, text: '' }]),
+                      label: 'Remove it',
+                      plan: () => planPage(page, `Remove “${piece}” from ${page.path}`, [{ ...at, text: '' }]),
                     },
                   ],
                 },

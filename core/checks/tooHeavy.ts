@@ -34,7 +34,7 @@ export const tooHeavy: Rule = {
         {
           matter: full,
           severity: 'warning',
-          says: `${nameOf(full)} weighs ${inBytes(bytes)}, which is much for ${width} × ${height} px.`,
+          says: `${nameOf(full)} is ${inBytes(bytes)}, which is much for ${width} × ${height} px.`,
           why: `Compressed as usual it looks the same and takes a half of that or less; now it takes ${Math.ceil((bytes * 8) / 1.6e6)} s on a line of 1.6 Mbit/s.`,
           place: placeIn(page, item.link?.open),
           strand: strand.id,

@@ -20,7 +20,7 @@ export const tooLarge: Rule = {
         {
           matter: `${strand.full}`,
           severity: 'warning',
-          says: `${nameOf(strand.full)} weighs ${inBytes(bytes)} at ${facts.width} × ${facts.height} px.`,
+          says: `${nameOf(strand.full)} is ${inBytes(bytes)} at ${facts.width} × ${facts.height} px.`,
           why: `No window shows more than a part of these pixels. On a line of 1.6 Mbit/s it takes ${Math.round((bytes * 8) / 1.6e6)} s to come.`,
           place: placeIn(page, item.link?.open),
           strand: strand.id,
@@ -28,7 +28,7 @@ export const tooLarge: Rule = {
           fixes: [
             {
               kind: 'picture',
-              label: `Make it ${madeSize(facts, site.recipe.fullSize).width} px`,
+              label: `Reduce it to ${madeSize(facts, site.recipe.fullSize).width} px`,
               tasks: [{ from: strand.full, to: strand.full, size: site.recipe.fullSize, as: FULL_SIZE, times: 1 }],
             },
           ],

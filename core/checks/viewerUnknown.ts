@@ -22,7 +22,7 @@ export const viewerUnknown: Rule = {
           matter: `${page.path}:${include.written ?? name}`,
           severity: 'warning',
           says: `${name} opens ${countOf(answered, 'picture')} of this page, and it is not one of your viewers yet.`,
-          why: `As long as it is not, nobody checks its links, groups and start call. The script and this page tell how it is used: ${by.join(', ')}.`,
+          why: `Until then its links, groups and start call are not checked. The script and this page tell how it is used: ${by.join(', ')}.`,
           place: placeIn(page, include.element.range),
           strand: null,
           joint: 'viewer',

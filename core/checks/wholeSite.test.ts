@@ -95,7 +95,7 @@ describe('an entry of the menu that leads nowhere', () => {
   });
 
   it('goes out of every menu', () => {
-    const files = mended(site, 'menu-dead-end', 'Take it out of 3 menus');
+    const files = mended(site, 'menu-dead-end', 'Remove it from 3 menus');
     expect(Object.keys(files)).toEqual(['b.html', 'deep/c.html', 'index.html']);
     for (const text of Object.values(files)) expect(text).not.toContain('Prints');
   });
@@ -126,7 +126,7 @@ describe('a thumbnail of another picture', () => {
     expect(finding?.fixes.map(({ label }) => label)).toEqual([
       'Show a-small.jpg here',
       'Open b.jpg instead',
-      'Make it anew from a.jpg',
+      'Create it again from a.jpg',
     ]);
     const texts = finding?.fixes.slice(0, 2).map((fix) => {
       const planned = fix.kind === 'change' ? fix.plan() : null;

@@ -78,7 +78,7 @@ describe('new items', () => {
 
   it('are refused where the source is not sound, or there is no picture to write by', () => {
     const broken = listOf(shots(...NAMES)).replace('</a></li>', '</li>');
-    expect(added(broken, [item('x')])).toMatch(/^Line \d+: .* Mend this first; until then items cannot be added/);
+    expect(added(broken, [item('x')])).toMatch(/^Line \d+: .* Fix this first; until then items cannot be added/);
   });
 });
 

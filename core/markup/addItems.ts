@@ -84,7 +84,7 @@ function belongs(after: PageDocument, wanted: readonly string[], { elsewhere }: 
   const found = galleriesOf(after).find((one) => addresses(one).join('\n') === wanted.join('\n'));
   return found?.items.every((item) => item.elsewhere.length === elsewhere.length)
     ? null
-    : 'each picture here leads to a part of its own elsewhere on the page, and what that of the new one would be called cannot be told; add it behind the last one, or in the source';
+    : 'each picture here leads to a part of its own elsewhere on the page, and what that of the new one would be called cannot be told; add it after the last one, or in the source';
 }
 
 /** Attributes that say what is to be seen. */

@@ -116,7 +116,7 @@ export function applyPattern(
     }));
   });
   if (left.length === gallery.items.length)
-    return refuse(`Every item here has something of its own that the pattern would take away: ${left[0]?.own}.`);
+    return refuse(`Every item here has something of its own that the pattern would remove: ${left[0]?.own}.`);
   const wanted = gallery.items.map(addressIn);
   const edited = verified(page, edits, (after) =>
     galleriesOf(after).some((one) => one.items.map(addressIn).join('\n') === wanted.join('\n')) || wanted.length < 2

@@ -71,14 +71,14 @@ describe('a selector', () => {
   ])('%s finds %s', (selector, tags) => expect(found(selector)).toBe(tags));
 
   it.each([
-    ['', 'Nothing stands in the selector'],
-    ['p,', 'Nothing stands behind the last comma'],
-    ['p, ul , ', 'Nothing stands behind the last comma'],
-    [':is()', 'Nothing stands in the selector'],
+    ['', 'The selector is empty'],
+    ['p,', 'There is nothing after the last comma'],
+    ['p, ul , ', 'There is nothing after the last comma'],
+    [':is()', 'The selector is empty'],
     ['p::before', 'It asks for what no element of the page is, as ::before does'],
     ['*|p', 'It asks for what no element of the page is, as ::before does'],
-    ['p >', 'Nothing stands behind the last sign'],
-    ['> p', 'Nothing stands before the first sign'],
+    ['p >', 'There is nothing after the last combinator'],
+    ['> p', 'There is nothing before the first combinator'],
   ])('%j is refused: %s', (selector, reason) => expect(found(selector)).toBe(reason));
 
   it.each(['..a', 'p[', 'a{', ':unknown(x)', '#'])('%j is refused with a reason', (selector) => {

@@ -56,11 +56,9 @@ describe('items', () => {
   });
 
   it('that are not there, or are others, are refused', () => {
-    expect(removed(list('abc'))).toBe('There is no such item any more.');
-    expect(removed(list('abc'), 0, 7)).toBe('There is no such item any more.');
-    expect(onGallery(list('abc'), (page, gallery) => removeItem(page, gallery, 3))).toBe(
-      'There is no such item any more.',
-    );
+    expect(removed(list('abc'))).toBe('This item no longer exists.');
+    expect(removed(list('abc'), 0, 7)).toBe('This item no longer exists.');
+    expect(onGallery(list('abc'), (page, gallery) => removeItem(page, gallery, 3))).toBe('This item no longer exists.');
     for (const order of [
       [0, 1],
       [0, 1, 1],
@@ -76,7 +74,7 @@ describe('items', () => {
     const page = parsePage(list('abc').replace('</a></li>', '</li>'));
     const gallery = galleryIn(page);
     const reason = fenced(page, gallery) ?? '';
-    expect(reason).toMatch(/^Line 3: .+\. Mend this first; until then items cannot be added, moved or removed here\.$/);
+    expect(reason).toMatch(/^Line 3: .+\. Fix this first; until then items cannot be added, moved or removed here\.$/);
     expect(textAfter(page, removeItems(page, gallery, [0]))).toBe(reason);
     expect(textAfter(page, orderItems(page, gallery, [2, 1, 0]))).toBe(reason);
     expect(fenced(page, { ...gallery, items: [] })).toBe('The gallery has no items.');

@@ -19,7 +19,7 @@ export function fenced(page: PageDocument, gallery: Gallery): string | null {
   if (!first || !last) return 'The gallery has no items.';
   const hazard = hazardIn(hazardsOf(page), { start: first.unit.start, end: last.unit.end });
   if (!hazard) return null;
-  return `Line ${page.lines.lineAt(hazard.range.start)}: ${hazard.says}. Mend this first; until then items cannot be added, moved or removed here.`;
+  return `Line ${page.lines.lineAt(hazard.range.start)}: ${hazard.says}. Fix this first; until then items cannot be added, moved or removed here.`;
 }
 
 export const removeItem = (page: PageDocument, gallery: Gallery, n: number): Edited => removeItems(page, gallery, [n]);
@@ -29,7 +29,7 @@ export function removeItems(page: PageDocument, gallery: Gallery, places: readon
   const reason = fenced(page, gallery);
   if (reason) return refuse(reason);
   const gone = [...new Set(places)].sort((a, b) => a - b);
-  if (gone.length === 0 || gone.some((n) => !gallery.items[n])) return refuse('There is no such item any more.');
+  if (gone.length === 0 || gone.some((n) => !gallery.items[n])) return refuse('This item no longer exists.');
   const edits = gallery.items.some(({ partner }) => partner)
     ? cutWithPartners(page, gallery.items, gone)
     : runsOf(page, gallery, gone).map((run) => ({ ...cutOf(page.text, gallery, firstOf(run), lastOf(run)), text: '' }));

@@ -58,12 +58,12 @@ function tried(selector: string): Matcher | { reason: string } {
 
 /** What the parsers say of a selector, without their names. */
 function inPlainWords(said: string, selector: string): string {
-  if (/,\s*$/.test(selector)) return 'Nothing stands behind the last comma';
+  if (/,\s*$/.test(selector)) return 'There is nothing after the last comma';
   if (said.includes('Empty sub-selector')) return NOTHING_IN_IT;
   return said.includes('css-select') ? 'It asks for what no element of the page is, as ::before does' : said;
 }
 
-const NOTHING_IN_IT = 'Nothing stands in the selector';
+const NOTHING_IN_IT = 'The selector is empty';
 
 /**
  * What css-tree lets pass and a browser does not: a combinator with nothing on one side, and a list with nothing in
@@ -74,14 +74,14 @@ function mistakeIn(list: CssNode): string | null {
   walk(list, (node) => {
     if (node.type === 'SelectorList' && node.children.isEmpty) wrong ??= NOTHING_IN_IT;
     if (node.type !== 'Selector') return;
-    if (node.children.last?.type === 'Combinator') wrong ??= 'Nothing stands behind the last sign';
+    if (node.children.last?.type === 'Combinator') wrong ??= 'There is nothing after the last combinator';
     // Inside of `:has()` a selector may begin with one.
     if (
       node.children.first?.type === 'Combinator' &&
       list.type === 'SelectorList' &&
       list.children.some((child) => child === node)
     )
-      wrong ??= 'Nothing stands before the first sign';
+      wrong ??= 'There is nothing before the first combinator';
   });
   return wrong;
 }

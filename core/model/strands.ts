@@ -185,7 +185,7 @@ function thumbnailJoint(
 
 function thumbnailElsewhere(src: string, place: Joint['place']): Joint {
   if (src === '') return joint('thumbnail', 'look', 'no address', 'The image tag has no address.', place);
-  return joint('thumbnail', 'look', src, 'The picture comes from elsewhere; it is not in this site.', place);
+  return joint('thumbnail', 'look', src, 'The picture comes from another host; it is not in this site.', place);
 }
 
 /** A file that is not there, or only under another case; null where it is. */
@@ -284,7 +284,7 @@ function fullSizeJoint(page: PageContext, item: GalleryItem, file: ResolvedFile 
       'full-size',
       'none',
       href,
-      'It is at an outside address: kept as it is written, and never fetched by this program.',
+      'It is at an external URL: kept as written, and never fetched here.',
       place,
     );
   if (!file || !isPicturePath(file.path)) return noPictureJoint(item, file, place);

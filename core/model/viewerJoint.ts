@@ -143,7 +143,7 @@ function groupJoint(page: PageContext, use: KitUse, gallery: Gallery, link: Page
       'viewer',
       'broken',
       name,
-      `It has no group; its neighbours are in “${common}”. It opens alone, with no way on or back.`,
+      `It has no group; its neighbours are in “${common}”. It opens alone, with no next or previous.`,
       place,
     );
   if (common !== null && own !== common)

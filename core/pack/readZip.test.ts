@@ -122,7 +122,7 @@ z.writestr(secret, 'secret')`);
     const between = Buffer.concat([Buffer.from('PK a program that unpacks itself'), plain, Buffer.alloc(300, 7)]);
     const { files, notes } = await opened(between);
     expect(files).toHaveLength(1);
-    expect(notes).toEqual([expect.stringContaining('Behind the end'), expect.stringContaining('In front of')]);
+    expect(notes).toEqual([expect.stringContaining('After the end'), expect.stringContaining('Before the archive')]);
   });
 });
 

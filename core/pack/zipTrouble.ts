@@ -10,7 +10,7 @@ const ARCHIVE: Record<string, string> = {
   [zip.ERR_EOCDR_LOCATOR_ZIP64_NOT_FOUND]: `${CUT} (its table of contents is missing)`,
   [zip.ERR_CENTRAL_DIRECTORY_NOT_FOUND]: `${CUT} (its table of contents is damaged)`,
   [zip.ERR_SPLIT_ZIP_FILE]: 'it is one part of an archive in several files; join them first',
-  [zip.ERR_ENCRYPTED_CENTRAL_DIRECTORY]: 'it is encrypted; unpack it with its password and bring in the folder',
+  [zip.ERR_ENCRYPTED_CENTRAL_DIRECTORY]: 'it is encrypted; unpack it with its password and import the folder',
   [zip.ERR_AMBIGUOUS_ARCHIVE]: 'it has more than one table of contents, and they disagree',
 };
 
@@ -28,8 +28,8 @@ const ENTRY: Record<string, string> = {
 
 /** What is passed over; every other warning makes an archive one that cannot be trusted. */
 const ODD: Record<string, string[]> = {
-  [zip.WARNING_APPENDED_DATA]: ['Behind the end of the archive there are more bytes, which were left out.'],
-  [zip.WARNING_PREPENDED_DATA]: ['In front of the archive there are more bytes, which were left out.'],
+  [zip.WARNING_APPENDED_DATA]: ['After the end of the archive there are more bytes, which were left out.'],
+  [zip.WARNING_PREPENDED_DATA]: ['Before the archive there are more bytes, which were left out.'],
   [zip.WARNING_UNSORTED_CENTRAL_DIRECTORY]: [],
   [zip.WARNING_UNKNOWN_VERSION]: [],
   [zip.WARNING_MALFORMED_EXTRA_FIELD]: [],
@@ -57,9 +57,9 @@ export const isOdd = (warning: string): string[] | undefined => ODD[warning];
 
 /** Why an entry cannot be read, as the table of contents tells; null where nothing is against it. */
 export function unreadable(entry: zip.FileEntry): string | null {
-  if (entry.encrypted) return 'is encrypted; unpack the archive with its password and bring in the folder';
-  if (entry.symlink) return 'is a link to another file, not a file; bring in the folder instead';
+  if (entry.encrypted) return 'is encrypted; unpack the archive with its password and import the folder';
+  if (entry.symlink) return 'is a link to another file, not a file; import the folder instead';
   const method = entry.compressionMethod;
   if (method === 0 || method === 8) return null;
-  return `is packed by a method that cannot be read here (${METHODS[method] ?? `number ${method}`}); pack it again as “Deflate”, or bring in the folder`;
+  return `is packed by a method that cannot be read here (${METHODS[method] ?? `number ${method}`}); pack it again as “Deflate”, or import the folder`;
 }

@@ -155,14 +155,14 @@ describe('sizes of a recipe', () => {
     expect([keepsPixels(light), keepsPixels(size({})), sayRecipe(light)]).toEqual([
       true,
       false,
-      'all its pixels, JPEG alike to 0.97',
+      'all pixels, JPEG with a similarity of 0.97',
     ]);
     expect(madeSize({ width: 6000, height: 4000 }, light)).toEqual({ width: 6000, height: 4000 });
   });
 
   it.each([
-    [size({ aim: 'bytes', bytes: 60_000, format: 'webp' }), 'at most 150 px wide, WebP of at most 60 kB'],
-    [size({ aim: 'similarity', similarity: 0.96 }), 'at most 150 px wide, JPEG alike to 0.96'],
+    [size({ aim: 'bytes', bytes: 60_000, format: 'webp' }), 'at most 150 px wide, WebP up to 60 kB'],
+    [size({ aim: 'similarity', similarity: 0.96 }), 'at most 150 px wide, JPEG with a similarity of 0.96'],
     [
       size({ dense: true, sharpen: 'light', enlarge: true }),
       'at most 150 px wide, JPEG 80, also at 2×, sharpened, enlarged where needed',

@@ -100,7 +100,7 @@ describe('a recipe', () => {
   it('reads as one line', () => {
     expect(sayRecipe(DEFAULT_RECIPE.thumbnail)).toBe('at most 150 px wide, JPEG 80');
     expect(sayRecipe(DEFAULT_RECIPE.fullSize)).toBe('at most 1600 px on its longer side, JPEG 82');
-    expect(sayRecipe(size({ height: 150, shape: 'crop', format: 'png' }))).toBe('cut to 150 × 150 px, PNG');
+    expect(sayRecipe(size({ height: 150, shape: 'crop', format: 'png' }))).toBe('cropped to 150 × 150 px, PNG');
   });
 });
 

@@ -72,7 +72,7 @@ export type SizeRecipe = z.infer<typeof SizeRecipe>;
 export const FurtherSize = z
   .strictObject({ title: z.string().trim().min(1, 'A size needs a name.').max(40), size: SizeRecipe })
   .refine(({ size }) => size.folder !== null || (size.name ?? '{name}') !== '{name}', {
-    message: 'Give a folder or a name pattern of its own, or it would stand in the place of another.',
+    message: 'Give a folder or a name pattern of its own, or it would overwrite another.',
     path: ['size', 'folder'],
   });
 export type FurtherSize = z.infer<typeof FurtherSize>;
@@ -127,9 +127,9 @@ export const STARTING_POINTS: readonly { name: string; recipe: Recipe }[] = [
 
 /** Leaves the pixels and lightens the file: how little compression may show at each step. */
 export const LIGHTENINGS: readonly { name: string; similarity: number }[] = [
-  { name: 'barely', similarity: 0.99 },
-  { name: 'a little', similarity: 0.97 },
-  { name: 'clearly', similarity: 0.94 },
+  { name: 'light', similarity: 0.99 },
+  { name: 'medium', similarity: 0.97 },
+  { name: 'strong', similarity: 0.94 },
 ];
 
 /** A box that no picture fills: such a size leaves all pixels as they are and only compresses. */
@@ -201,15 +201,15 @@ export function aimOf({ aim, quality, bytes, similarity }: SizeRecipe): Aim {
 function sayAim({ format, aim, quality, bytes, similarity }: SizeRecipe): string {
   const name = FORMAT_NAMES[format];
   if (format === 'png') return name;
-  if (aim === 'bytes') return `${name} of at most ${inKilobytes(bytes)}`;
-  return aim === 'similarity' ? `${name} alike to ${similarity}` : `${name} ${quality}`;
+  if (aim === 'bytes') return `${name} up to ${inKilobytes(bytes)}`;
+  return aim === 'similarity' ? `${name} with a similarity of ${similarity}` : `${name} ${quality}`;
 }
 
 function sayBox({ width, height, shape }: SizeRecipe): string {
-  if (keepsPixels({ width, height, shape })) return 'all its pixels';
-  if (shape === 'crop') return `cut to ${width} × ${height} px`;
+  if (keepsPixels({ width, height, shape })) return 'all pixels';
+  if (shape === 'crop') return `cropped to ${width} × ${height} px`;
   if (width !== null && height !== null)
-    return width === height ? `at most ${width} px on its longer side` : `whole in ${width} × ${height} px`;
+    return width === height ? `at most ${width} px on its longer side` : `fits ${width} × ${height} px`;
   return width !== null ? `at most ${width} px wide` : `at most ${height} px high`;
 }
 

@@ -32,6 +32,6 @@ function contradicts(one: PairDecision, small: string, large: string, belong: bo
 }
 
 function labelFor(thumbnail: string, full: string, belong: boolean | null): string {
-  if (belong === null) return `Take back what was decided of ${nameOf(thumbnail)}`;
+  if (belong === null) return `Remove the decision on ${nameOf(thumbnail)}`;
   return belong ? `Pair ${nameOf(thumbnail)} with ${nameOf(full)}` : `Part ${nameOf(thumbnail)} from ${nameOf(full)}`;
 }

@@ -108,7 +108,7 @@ describe('renaming', () => {
         'a.jpg would become a .png by name alone; its content would not change.',
       ],
       [{ kind: 'rename', from: 'a.jpg', to: 'B.jpg' }, 'There is a file b.jpg already.'],
-      [{ kind: 'rename-many', renames: [{ from: 'a.jpg', to: './a.jpg' }] }, 'All of them are called so already.'],
+      [{ kind: 'rename-many', renames: [{ from: 'a.jpg', to: './a.jpg' }] }, 'All files have these names already.'],
       [
         {
           kind: 'rename-many',
@@ -128,7 +128,7 @@ describe('two files', () => {
     cases({}, [
       [
         { kind: 'exchange', one: 'a.jpg', other: 't/a.jpg' },
-        { label: 'Exchange a.jpg and its partner', files: { 'a.jpg': 'ta', 't/a.jpg': 'A' }, notes: {} },
+        { label: 'Swap a.jpg and its partner', files: { 'a.jpg': 'ta', 't/a.jpg': 'A' }, notes: {} },
       ],
       [{ kind: 'exchange', one: 'a.jpg', other: 'gone.jpg' }, 'There is no gone.jpg any more.'],
       [{ kind: 'exchange', one: 'gone.jpg', other: 'a.jpg' }, 'There is no gone.jpg any more.'],
@@ -155,7 +155,7 @@ describe('two files', () => {
           ],
         },
         {
-          label: 'Give up 2 copies',
+          label: 'Delete 2 copies',
           files: { 'b.jpg': null, 'c.jpg': null, 'index.html': merged.replaceAll('"c.jpg"', '"a.jpg"') },
           notes: {},
         },
@@ -171,9 +171,9 @@ describe('two files', () => {
             { from: 'a.jpg', into: 'c.jpg' },
           ],
         },
-        'a.jpg would be given up and kept at once.',
+        'a.jpg would be deleted and kept at once.',
       ],
-      [{ kind: 'merge-many', merges: [] }, 'There is nothing to give up.'],
+      [{ kind: 'merge-many', merges: [] }, 'There is nothing to delete.'],
     ]);
   });
 
@@ -196,7 +196,7 @@ describe('two files', () => {
       ],
       [
         { kind: 'decide', thumbnail: 't/c.jpg', full: 'a.jpg', belong: null },
-        { label: 'Take back what was decided of c.jpg', files: {}, notes: { decisions: decided.slice(0, 2) } },
+        { label: 'Remove the decision on c.jpg', files: {}, notes: { decisions: decided.slice(0, 2) } },
       ],
       [{ kind: 'decide', thumbnail: 'gone.jpg', full: 'a.jpg', belong: true }, 'gone.jpg is no longer there.'],
       [{ kind: 'decide', thumbnail: 'a.jpg', full: 'notes.txt', belong: true }, 'notes.txt is no longer there.'],
@@ -231,11 +231,11 @@ describe('notes of pictures', () => {
     cases({ placeKept: ['A'] }, [
       [
         { kind: 'keep-place', paths: ['a.jpg', 'b.jpg', 'notes.txt'], keep: true },
-        { label: 'Keep the place in 3 pictures', files: {}, notes: { placeKept: ['A', 'B'] } },
+        { label: 'Keep the location in 3 pictures', files: {}, notes: { placeKept: ['A', 'B'] } },
       ],
       [
         { kind: 'keep-place', paths: ['a.jpg'], keep: false },
-        { label: 'Remove the place in a.jpg', files: {}, notes: { placeKept: [] } },
+        { label: 'Remove the location in a.jpg', files: {}, notes: { placeKept: [] } },
       ],
     ]);
   });
@@ -246,7 +246,7 @@ describe('notes of pictures', () => {
     cases({}, [
       [
         { kind: 'set-rights', rights },
-        { label: 'Set whose pictures these are', files: {}, notes: { rights } },
+        { label: 'Set copyright and credit', files: {}, notes: { rights } },
       ],
       [
         { kind: 'set-naming', ...naming },
@@ -304,7 +304,7 @@ describe('notes of pictures', () => {
     expect(words([], [{ strand: first, alt: 'Seen' }], 'As I say')).toMatchObject({ label: 'As I say' });
     expect(words([{ path: 'notes.txt', words: {} }])).toBe('There is no notes.txt any more.');
     expect(words([], [{ strand: 'gone', alt: '' }])).toBe(
-      'An item is no longer where it was; the page has changed meanwhile.',
+      'An item is no longer at this place; the page has changed meanwhile.',
     );
     expect(words([], [{ strand: first, caption: 'x' }])).toEqual(expect.stringMatching(/^a on index\.html: .{20}/));
   });
@@ -334,7 +334,7 @@ describe('the order of pictures', () => {
       ],
       [
         { kind: 'set-order', by: 'taken', hand: null },
-        { label: 'Order pictures by the day they were taken', files: {}, notes: { order: { by: 'taken', hand } } },
+        { label: 'Order pictures by date taken', files: {}, notes: { order: { by: 'taken', hand } } },
       ],
     ]);
     expect(asked(site({ order: { by: 'taken', hand } }), { kind: 'set-order', by: 'name', hand: null })).toMatchObject({
@@ -347,7 +347,7 @@ describe('the order of pictures', () => {
     const items = [foreign, linked('b'), linked('a'), foreign.replace('x.jpg', 'y.jpg'), linked('c')];
     const mixed = siteOf({ 'index.html': listPage(items), ...PICTURES });
     expect(asked(mixed, { kind: 'order-gallery', page: 'index.html', gallery: 0 })).toEqual({
-      label: 'Put the gallery of index.html in order',
+      label: 'Reorder the gallery of index.html',
       files: {
         'index.html': listPage([linked('a'), linked('b'), linked('c'), foreign, foreign.replace('x.jpg', 'y.jpg')]),
       },
@@ -360,7 +360,7 @@ describe('the order of pictures', () => {
       ],
       [
         { kind: 'order-gallery', page: 'index.html', gallery: 3 },
-        'This gallery is no longer where it was; the page has changed meanwhile.',
+        'This gallery is no longer at this place; the page has changed meanwhile.',
       ],
     ]);
   });
@@ -384,7 +384,7 @@ describe('kits', () => {
       { kind: 'change-kit', page: 'index.html', from: 'kite', to: 'none' },
       { kind: 'forget-kit', name: 'none' },
     ] as const)
-      expect(asked(withKits(), intent)).toBe('There is no kit “none” here.');
+      expect(asked(withKits(), intent)).toBe('There is no viewer “none” here.');
     for (const intent of [
       { kind: 'wire', page: 'gone.html' },
       { kind: 'unwire', page: 'gone.html', kit: 'kite' },
@@ -395,16 +395,16 @@ describe('kits', () => {
       'index.html is wired with the kite already.',
     );
     expect(asked(siteOf({ 'index.html': PAGE }), { kind: 'wire', page: 'index.html' })).toBe(
-      'There is no kit “” here.',
+      'There is no viewer “” here.',
     );
     expect(asked(withKits(), { kind: 'wire', page: 'index.html' })).toMatchObject({
-      label: 'Wire index.html with the kite',
+      label: 'Add the kite to index.html',
     });
   });
 
   it('of one’s own are kept with their files', () => {
     expect(asked(withKits(), save({ 'kite.js': 'x' }))).toEqual({
-      label: 'Keep Mine as a kit',
+      label: 'Save Mine as a viewer',
       files: { 'mine/kite.js': 'x' },
       notes: { kits: [mine.manifest] },
     });
@@ -415,16 +415,16 @@ describe('kits', () => {
     });
     expect(asked(kept, save({ 'kite.js': 'x' }))).toMatchObject({ files: {} });
     expect(asked(kept, save({}))).toMatchObject({ files: {} });
-    expect(asked(withKits(), save({}))).toBe('mine/kite.js is not in the site and was not brought along.');
+    expect(asked(withKits(), save({}))).toBe('mine/kite.js is not in the site and was not imported with it.');
     expect(asked(withKits(), save({ 'kite.js': 'x' }, 'kite'))).toBe(
-      '“kite” is the name of a kit that comes with the program. Give yours another.',
+      '“kite” is the name of a built-in viewer. Choose another name.',
     );
   });
 
   it('of one’s own are forgotten, unless a page is wired with them', () => {
     const notes = { kits: [mine.manifest, 'odd', { name: 'other' }] };
     expect(asked(withKits(notes), { kind: 'forget-kit', name: 'mine' })).toEqual({
-      label: 'Forget the kit mine',
+      label: 'Remove the viewer mine',
       files: {},
       notes: { kits: ['odd', { name: 'other' }] },
     });
@@ -437,7 +437,7 @@ describe('kits', () => {
         kind: 'forget-kit',
         name: 'mine',
       }),
-    ).toBe('index.html is wired with it. Take it off that page first.');
+    ).toBe('index.html uses it. Remove it from that page first.');
   });
 
   it('choose by the tags of pictures', () => {
@@ -456,7 +456,7 @@ describe('kits', () => {
 describe('settled matters', () => {
   it('are told', () => {
     cases({}, [
-      [{ kind: 'fix', finding: 'none', fix: 0 }, 'This matter is settled already, or the page has changed meanwhile.'],
+      [{ kind: 'fix', finding: 'none', fix: 0 }, 'This finding is fixed already, or the page has changed meanwhile.'],
     ]);
   });
 });
@@ -537,7 +537,7 @@ describe('pictures that are added', () => {
   it('are refused where page or gallery is gone', () => {
     expect(asked(two(), add({ page: 'gone.html' }))).toBe('There is no page gone.html any more.');
     expect(asked(two(), add({ gallery: 4 }))).toBe(
-      'This gallery is no longer where it was; the page has changed meanwhile.',
+      'This gallery is no longer at this place; the page has changed meanwhile.',
     );
   });
 });

@@ -36,7 +36,7 @@ export function importPictures(
       return {
         planned: {
           ok: false,
-          reason: `${name} cannot be taken in: ${clean.ok ? 'it is no picture that a page can show' : clean.reason}. Nothing was taken in.`,
+          reason: `${name} cannot be imported: ${clean.ok ? 'it is no picture that a page can show' : clean.reason}. Nothing was imported.`,
         },
         paths: [],
       };
@@ -57,7 +57,7 @@ export function importPictures(
 function labelOf(files: readonly FileChange[]): string {
   const [only] = files;
   if (!only) return 'These pictures are in the site already';
-  return files.length === 1 ? `Bring in ${nameOf(only.path)}` : `Bring in ${files.length} pictures`;
+  return files.length === 1 ? `Import ${nameOf(only.path)}` : `Import ${files.length} pictures`;
 }
 
 /** Where most of the gallery's full-size pictures are; of a page without any, where most of the site's are. */

@@ -30,7 +30,7 @@ export function writeInformation(site: SiteReading, wish: InformationWish): Plan
   const done = editFiles(site.files, edited.edits);
   if (!done.ok) return done;
   const files = changesBetween(site.files, done.files);
-  if (files.length === 0) return refuse('That is how it is already.');
+  if (files.length === 0) return refuse('There is nothing to change.');
   const label = wish.fields.length > 0 ? 'Write picture information' : 'Remove picture information';
   return { ok: true, change: { label: `${label} (${countOf(edited.count, 'link')}, ${page.path})`, files } };
 }

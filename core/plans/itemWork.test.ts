@@ -6,9 +6,9 @@ const FACTS = { ta: { width: 60, height: 40 }, tb: { width: 61, height: 41 }, tc
 const ITEMS = ['a', 'b', 'c'].map((name) => linked(name));
 const site = (items: readonly string[] = ITEMS, more: Record<string, string> = {}, notes = {}) =>
   siteOf({ 'index.html': listPage(items), ...PICTURES, ...more }, { facts: FACTS, notes });
-const GONE = 'This item is no longer where it was; the page has changed meanwhile.';
-const ONE_GONE = 'An item is no longer where it was; the page has changed meanwhile.';
-const GALLERY_GONE = 'This gallery is no longer where it was; the page has changed meanwhile.';
+const GONE = 'This item is no longer at this place; the page has changed meanwhile.';
+const ONE_GONE = 'An item is no longer at this place; the page has changed meanwhile.';
+const GALLERY_GONE = 'This gallery is no longer at this place; the page has changed meanwhile.';
 const place = { page: 'index.html', gallery: 0 };
 /** The page with these items afterwards. */
 const page = (items: readonly string[]) => ({ 'index.html': listPage(items) });
@@ -128,7 +128,7 @@ describe('many items', () => {
     for (const kind of ['remove-items', 'move-items'] as const) {
       expect(ofItems(two, [0, 7], (strands) => ({ kind, strands, to: 0 }))).toBe(ONE_GONE);
       expect(ofItems(two, [0], (strands) => ({ kind, strands: [...strands, other], to: 0 }))).toBe(
-        'These items are of several galleries; take those of one at a time.',
+        'These items are of several galleries; choose those of one at a time.',
       );
     }
     expect(ofItems(two, [7], (strands) => ({ kind: 'remove-items', strands }))).toBe(ONE_GONE);
@@ -192,7 +192,7 @@ describe('a whole gallery', () => {
   it.each<[Intent, string, string[]]>([
     [
       { kind: 'set-on-links', ...place, name: 'rel', value: 'x' },
-      'Put rel on every link of index.html',
+      'Add rel to every link of index.html',
       ['a', 'b', 'c'].map((name) => linked(name, 'rel="x"')),
     ],
     [
@@ -200,10 +200,10 @@ describe('a whole gallery', () => {
       'Complete 1 item of index.html',
       ['a', 'b', 'c'].map((name) => linked(name, 'rel="x"')),
     ],
-    [{ kind: 'set-on-links', ...place, name: 'rel', value: null }, 'Take rel from every link of index.html', ITEMS],
+    [{ kind: 'set-on-links', ...place, name: 'rel', value: null }, 'Remove rel from every link of index.html', ITEMS],
     [
       { kind: 'apply-pattern', ...place, pattern: '<li><img src="{thumbnail}" alt="{alt}"></li>', words: 'alt' },
-      'Write 3 items of index.html by another pattern',
+      'Apply another pattern to 3 items of index.html',
       ['a', 'b', 'c'].map((name) => `<img src="t/${name}.jpg" alt="${name}">`),
     ],
   ])('%j', (intent, label, items) => {

@@ -27,9 +27,9 @@ function chosenItems(site: SiteReading, strands: readonly string[]): (FoundGalle
   const found = strands.map((id) => itemOf(site, id));
   const [first] = found;
   if (!first || found.some((one) => one === null))
-    return 'An item is no longer where it was; the page has changed meanwhile.';
+    return 'An item is no longer at this place; the page has changed meanwhile.';
   if (found.some((one) => one?.gallery !== first.gallery))
-    return 'These items are of several galleries; take those of one at a time.';
+    return 'These items are of several galleries; choose those of one at a time.';
   return {
     ...first,
     strands: first.page.strands[first.strand.gallery] ?? [],
@@ -68,7 +68,7 @@ export function copyMany(
   const found = strands.map((id) => itemOf(site, id));
   const items = found.flatMap((one) => (one ? [copyOf(site, one, path)] : []));
   if (items.length < strands.length)
-    return refuse('An item is no longer where it was; the page has changed meanwhile.');
+    return refuse('An item is no longer at this place; the page has changed meanwhile.');
   const label = `Copy ${counted(items.length)} to ${path}`;
   if (gallery) return planEdits(label, path, addItems(target.document, gallery, items));
   const { edited, notes } = galleryFor(site, target, items);
@@ -119,7 +119,7 @@ export function setSlotOf(
   { strand: id, slot, value }: { strand: string; slot: SettableSlot; value: string },
 ): Planned {
   const found = itemOf(site, id);
-  if (!found) return refuse('This item is no longer where it was; the page has changed meanwhile.');
+  if (!found) return refuse('This item is no longer at this place; the page has changed meanwhile.');
   const markup = slot === 'caption' ? markupIn(found.page.document, found.item) : null;
   if (markup !== null) return refuse(markup);
   const isFile = (slot === 'thumbnail' || slot === 'full') && site.files.has(value);
@@ -148,7 +148,7 @@ export function setOnEveryLink(
   const found = galleryAt(site, place);
   if (!found) return refuse(GALLERY_GONE);
   return planEdits(
-    value === null ? `Take ${name} from every link of ${place.page}` : `Put ${name} on every link of ${place.page}`,
+    value === null ? `Remove ${name} from every link of ${place.page}` : `Add ${name} to every link of ${place.page}`,
     place.page,
     setOnLinks(found.page.document, found.gallery, name, value),
   );
@@ -205,7 +205,7 @@ export function applyPatternTo(
     name: own,
   }));
   const written = countOf(gallery.items.length - left.length, 'item');
-  const planned = planEdits(`Write ${written} of ${page.path} by another pattern`, page.path, applied);
+  const planned = planEdits(`Apply another pattern to ${written} of ${page.path}`, page.path, applied);
   return planned.ok ? { ...planned, left } : planned;
 }
 

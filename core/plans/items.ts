@@ -26,10 +26,10 @@ export function markupIn(page: PageDocument, { caption }: GalleryItem): string |
   const comment = /<!--/.exec(page.text.slice(start, end)) && 'a comment';
   if (caption.plain && !comment) return null;
   const tag = /<[a-z][^>]*>/i.exec(page.text.slice(start, end))?.[0] ?? comment ?? 'markup';
-  return `This caption has ${tag} in it, which words alone would take away. Write it in the source, line ${page.lines.lineAt(start)}.`;
+  return `This caption has ${tag} in it, which plain text would remove. Write it in the source, line ${page.lines.lineAt(start)}.`;
 }
 
-export const GALLERY_GONE = 'This gallery is no longer where it was; the page has changed meanwhile.';
+export const GALLERY_GONE = 'This gallery is no longer at this place; the page has changed meanwhile.';
 
 export interface GalleryPlace {
   page: string;

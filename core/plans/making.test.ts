@@ -34,7 +34,7 @@ describe('pictures that come in', () => {
 
   it('go where most of the gallery’s are, or of the site’s, under names of their own', () => {
     expect(come(folders, [['n.jpg', 'N']], { page: 'one.html', gallery: 0 })).toEqual([
-      { label: 'Bring in n.jpg', files: { 'x/n.jpg': 'N' }, notes: {} },
+      { label: 'Import n.jpg', files: { 'x/n.jpg': 'N' }, notes: {} },
       ['x/n.jpg'],
     ]);
     expect(come(folders, [['n.jpg', 'N']], { page: 'two.html', gallery: 0 })[1]).toEqual(['z/n.jpg']);
@@ -53,7 +53,7 @@ describe('pictures that come in', () => {
         ['new.jpg', 'O'],
       ]),
     ).toEqual([
-      { label: 'Bring in 3 pictures', files: { 'x/A-2.jpg': 'N', 'x/a-3.JPG': 'M', 'x/new.jpg': 'O' }, notes: {} },
+      { label: 'Import 3 pictures', files: { 'x/A-2.jpg': 'N', 'x/a-3.JPG': 'M', 'x/new.jpg': 'O' }, notes: {} },
       ['x/A-2.jpg', 'x/a-3.JPG', 'x/new.jpg'],
     ]);
   });
@@ -68,7 +68,7 @@ describe('pictures that come in', () => {
         ['n.jpg', 'N'],
         ['m.jpg', 'N'],
       ]),
-    ).toMatchObject([{ label: 'Bring in n.jpg' }, ['x/n.jpg', 'x/n.jpg']]);
+    ).toMatchObject([{ label: 'Import n.jpg' }, ['x/n.jpg', 'x/n.jpg']]);
   });
 
   it('are refused whole', () => {
@@ -77,9 +77,9 @@ describe('pictures that come in', () => {
         ['n.jpg', 'N'],
         ['n.txt', 'M'],
       ]),
-    ).toEqual(['n.txt cannot be taken in: it is no picture that a page can show. Nothing was taken in.', []]);
+    ).toEqual(['n.txt cannot be imported: it is no picture that a page can show. Nothing was imported.', []]);
     expect(come(folders, [['../n.jpg', 'N']])).toEqual([
-      '../n.jpg cannot be taken in: the path leads out of the folder (“..”). Nothing was taken in.',
+      '../n.jpg cannot be imported: the path leads out of the folder (“..”). Nothing was imported.',
       [],
     ]);
   });
@@ -104,7 +104,7 @@ describe('pictures that were made', () => {
 
   it('are put in place and noted', () => {
     expect(placed(site(), made('a.jpg', 't/a.jpg', 'thumbnail'))).toEqual({
-      label: 'Make a.jpg',
+      label: 'Create a.jpg',
       files: { 't/a.jpg': 'new' },
       notes: {
         decisions: [...PAIRS, { small: 'new', large: 'A', belong: true }],
@@ -116,9 +116,9 @@ describe('pictures that were made', () => {
       notes: { made: [record('t/a.jpg', 'thumbnail', 'a.jpg', 'A', 'ta')] },
     });
     const two = [made('a.jpg', 't/a.jpg', 'thumbnail'), made('b.jpg', 't/b.jpg', 'thumbnail', { hash: 'x' })];
-    expect(placed(site(), ...two)).toMatchObject({ label: 'Make 2 thumbnails' });
+    expect(placed(site(), ...two)).toMatchObject({ label: 'Create 2 thumbnails' });
     expect(placed(site(), firstOf(two), made('b.jpg', 'm/b.jpg', 'middle'))).toMatchObject({
-      label: 'Make 2 pictures',
+      label: 'Create 2 pictures',
     });
     expect(placed(site())).toBe('No picture was made.');
   });

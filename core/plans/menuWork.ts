@@ -58,11 +58,11 @@ export function addMenuEntry(site: SiteReading, { target, label }: { target: str
   if (!shared) return refuse(NO_MENU);
   const entered = enterInMenus(shared, target, label);
   if (!entered.ok) return refuse(entered.reason);
-  if (entered.files.length === 0) return refuse(`Every menu leads to ${target} already.`);
+  if (entered.files.length === 0) return refuse(`Every menu has ${target} already.`);
   return {
     ok: true,
     change: {
-      label: `Enter ${target} in ${entered.files.length === 1 ? 'one menu' : `${entered.files.length} menus`}`,
+      label: `Add ${target} to ${entered.files.length === 1 ? 'one menu' : `${entered.files.length} menus`}`,
       files: entered.files,
     },
   };
@@ -94,11 +94,11 @@ export function alignMenus(site: SiteReading): Planned {
     if (!checked.ok) return refuse(`${page.path}: ${checked.reason}`);
     files.push({ kind: 'edit', path: page.path, edits });
   }
-  if (files.length === 0) return refuse('All menus say the same already.');
+  if (files.length === 0) return refuse('All menus match already.');
   return {
     ok: true,
     change: {
-      label: `Bring the menus of ${files.length === 1 ? 'one page' : `${files.length} pages`} together`,
+      label: `Make the menus of ${files.length === 1 ? 'one page' : `${files.length} pages`} match`,
       files,
     },
   };

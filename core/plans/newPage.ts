@@ -97,7 +97,7 @@ function entriesFor(site: SiteReading, path: string, label: string): Made {
   const shared = sharedMenu(site.pages);
   return shared
     ? enterInMenus(shared, path, label)
-    : refuse('No two pages here share a menu, so there is none to enter the page in.');
+    : refuse('No two pages here share a menu, so there is none to add the page to.');
 }
 
 /** What was said of the items of the page that it is made from goes for those of the new one. */

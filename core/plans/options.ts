@@ -37,7 +37,7 @@ export function setViewerOptions(site: SiteReading, wish: OptionsWish): Planned 
   if (!use) return refuse(`${wish.kit} is not on ${wish.page}.`);
   const item = wish.strand === null ? null : itemOf(site, wish.strand);
   if (wish.strand !== null && !item)
-    return refuse('This picture is no longer where it was; the page has changed meanwhile.');
+    return refuse('This picture is no longer at this place; the page has changed meanwhile.');
   const link = item?.item.link ?? null;
   const { manifest } = use.kit;
   const set = setOptions(site.files, page, { use, gallery, link }, wish.options);
@@ -47,7 +47,7 @@ export function setViewerOptions(site: SiteReading, wish: OptionsWish): Planned 
   const looked = setLooks({ ...site, files: changed.files }, page, manifest, wish);
   if (!looked.ok) return looked;
   const files = changesBetween(site.files, looked.files);
-  if (files.length === 0) return refuse('That is how it is already.');
+  if (files.length === 0) return refuse('There is nothing to change.');
   return { ok: true, change: { label: labelOf(manifest, wish), files } };
 }
 

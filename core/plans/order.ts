@@ -7,7 +7,7 @@ import { takenAtOf } from './pictureWords.ts';
 
 type Order = SiteNotes['order'];
 
-const SAYS: Record<Order['by'], string> = { name: 'by name', taken: 'by the day they were taken', hand: 'by hand' };
+const SAYS: Record<Order['by'], string> = { name: 'by name', taken: 'by date taken', hand: 'by hand' };
 
 /** `hand` holds paths of full-size files; they are kept by content. */
 export function setOrder(
@@ -59,5 +59,5 @@ export function orderGallery(
       return compare(left, right) || a - b;
     });
   if (order.every((from, at) => from === at)) return refuse(`The gallery of ${path} is in this order already.`);
-  return planEdits(`Put the gallery of ${path} in order`, path, orderItems(page.document, gallery, order));
+  return planEdits(`Reorder the gallery of ${path}`, path, orderItems(page.document, gallery, order));
 }

@@ -43,7 +43,7 @@ export function deletePage(site: SiteReading, { path }: { path: string }): Plann
     const edits = partingEdits(site, page, path);
     if (edits.script !== null)
       return refuse(
-        `${page.path}, line ${page.document.lines.lineAt(edits.script)}: the entry of its menu holds a script. Take that out in the source first.`,
+        `${page.path}, line ${page.document.lines.lineAt(edits.script)}: the entry of its menu holds a script. Remove that in the source first.`,
       );
     left += edits.left;
     if (edits.edits.length === 0) continue;
@@ -146,6 +146,6 @@ export function setStylesheet(
   const pages = files.length === 1 ? firstOf(files).path : `${files.length} pages`;
   return {
     ok: true,
-    change: { label: on ? `Link ${nameOf(sheet)} from ${pages}` : `Take ${nameOf(sheet)} off ${pages}`, files },
+    change: { label: on ? `Attach ${nameOf(sheet)} to ${pages}` : `Remove ${nameOf(sheet)} from ${pages}`, files },
   };
 }

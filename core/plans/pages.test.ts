@@ -170,7 +170,7 @@ describe('a new page', () => {
 
   it('is not entered where no two pages share a menu', () => {
     expect(made({ entry: 'New' }, { 'one.html': listPage(ITEMS) })).toBe(
-      'No two pages here share a menu, so there is none to enter the page in.',
+      'No two pages here share a menu, so there is none to add the page to.',
     );
   });
 });
@@ -183,7 +183,7 @@ describe('menus', () => {
       target: 'two.html',
       label: 'Two',
     });
-    expect(outcome).toMatchObject({ label: 'Enter two.html in 2 menus' });
+    expect(outcome).toMatchObject({ label: 'Add two.html to 2 menus' });
     expect(textIn(outcome, 'index.html')).toContain(MENU('index.html', entries));
     const half = siteOf({
       'index.html': page('index.html', 'x', [], entries),
@@ -191,14 +191,14 @@ describe('menus', () => {
       'two.html': '',
     });
     expect(asked(half, { kind: 'add-menu-entry', target: 'two.html', label: 'Two' })).toMatchObject({
-      label: 'Enter two.html in one menu',
+      label: 'Add two.html to one menu',
     });
     expect(asked(siteOf(TWO), { kind: 'add-menu-entry', target: 'one.html', label: 'x' })).toBe(
-      'Every menu leads to one.html already.',
+      'Every menu has one.html already.',
     );
     for (const intent of [{ kind: 'add-menu-entry', target: 'x.html', label: 'x' }, { kind: 'align-menus' }] as const)
       expect(asked(siteOf({ 'one.html': listPage([]) }), intent)).toBe('No two pages here share a menu.');
-    expect(asked(siteOf(TWO), { kind: 'align-menus' })).toBe('All menus say the same already.');
+    expect(asked(siteOf(TWO), { kind: 'align-menus' })).toBe('All menus match already.');
   });
 
   const three = [...ENTRIES, ['two.html', 'Two & more'] as const];
@@ -215,7 +215,7 @@ describe('menus', () => {
       ['index.html', 'one.html', 'two.html', 'four.html'].map((path) => [path, whole(path)]),
     );
     const outcome = asked(siteOf({ ...files, 'one.html': drift(whole('one.html')) }), { kind: 'align-menus' });
-    expect(outcome).toMatchObject({ label: 'Bring the menus of one page together' });
+    expect(outcome).toMatchObject({ label: 'Make the menus of one page match' });
     const expected = what.startsWith('white')
       ? whole('one.html').replace('>Two &amp; more<', '> Two &amp; more <')
       : whole('one.html');
@@ -223,7 +223,7 @@ describe('menus', () => {
     const both = { ...files, 'one.html': drift(whole('one.html')), 'four.html': drift(whole('four.html')) };
     if (what === 'a dummy')
       expect(asked(siteOf(both), { kind: 'align-menus' })).toMatchObject({
-        label: 'Bring the menus of 2 pages together',
+        label: 'Make the menus of 2 pages match',
       });
   });
 });
@@ -317,16 +317,16 @@ describe('a stylesheet', () => {
 
   it('is linked by the path that is right from each page', () => {
     expect(set(['one.html', 'days/two.html', 'three.html'], true)).toEqual({
-      label: 'Link look.css from 2 pages',
+      label: 'Attach look.css to 2 pages',
       files: { 'one.html': styled('look.css'), 'days/two.html': styled('../look.css') },
       notes: {},
     });
-    expect(set(['one.html'], true)).toMatchObject({ label: 'Link look.css from one.html' });
+    expect(set(['one.html'], true)).toMatchObject({ label: 'Attach look.css to one.html' });
   });
 
   it('is taken off, however often it is linked', () => {
     expect(set(['one.html', 'three.html'], false)).toEqual({
-      label: 'Take look.css off three.html',
+      label: 'Remove look.css from three.html',
       files: { 'three.html': plain },
       notes: {},
     });
@@ -419,9 +419,9 @@ describe('a section', () => {
       'The items of this gallery stand in rows of their own; write the section in the source.',
     );
     expect(add(html(list(ITEMS).replace('</ul>', '')))).toBe(
-      'What holds the items is not closed in the source, so nothing can be written behind it.',
+      'What holds the items is not closed in the source, so nothing can be added after it.',
     );
-    expect(add(html('<p>None</p>'))).toBe('This gallery is no longer where it was; the page has changed meanwhile.');
+    expect(add(html('<p>None</p>'))).toBe('This gallery is no longer at this place; the page has changed meanwhile.');
   });
 
   const listed = (body: string) =>

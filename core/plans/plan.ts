@@ -57,7 +57,7 @@ import { galleryFor, rememberingEmptied } from './emptied.ts';
 import type { Intent, NewPicture } from './intent.ts';
 import { STATED } from './stated.ts';
 
-const GONE = 'This item is no longer where it was; the page has changed meanwhile.';
+const GONE = 'This item is no longer at this place; the page has changed meanwhile.';
 
 type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
 
@@ -111,7 +111,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'add-menu-entry': addMenuEntry,
   'align-menus': alignMenus,
   decide,
-  'set-recipe': (site, { recipe }) => changeNotes(site, 'Change the recipe', { recipe }),
+  'set-recipe': (site, { recipe }) => changeNotes(site, 'Change image sizes', { recipe }),
   rename,
   'rename-many': renameMany,
   exchange,
@@ -120,7 +120,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'set-focus': setFocus,
   'set-words': setWords,
   'set-tags': setTags,
-  'set-rights': (site, { rights }) => changeNotes(site, 'Set whose pictures these are', { rights }),
+  'set-rights': (site, { rights }) => changeNotes(site, 'Set copyright and credit', { rights }),
   'keep-place': keepPlace,
   'set-order': setOrder,
   'order-gallery': orderGallery,
@@ -151,7 +151,7 @@ function planFix(site: SiteReading, { finding: id, fix: n }: Of<'fix'>): Planned
     const page = newPage(site, fix, (path, picture) => itemFor(site, path, picture));
     return kept(site, page, STATED['new-page']);
   }
-  if (fix?.kind !== 'change') return refuse('This matter is settled already, or the page has changed meanwhile.');
+  if (fix?.kind !== 'change') return refuse('This finding is fixed already, or the page has changed meanwhile.');
   return kept(site, fix.plan(), fix.states ?? STATES.attributes);
 }
 

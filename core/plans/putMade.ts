@@ -189,10 +189,10 @@ function wordsPassedOn(words: SiteNotes['words'], heirs: readonly Heir[]): SiteN
 
 function labelFor(tasks: readonly PictureTask[]): string {
   const [only] = tasks;
-  if (tasks.length === 1 && only) return `Make ${nameOf(only.to)}`;
+  if (tasks.length === 1 && only) return `Create ${nameOf(only.to)}`;
   return tasks.every(({ as }) => as === THUMBNAIL)
-    ? `Make ${tasks.length} thumbnails`
-    : `Make ${tasks.length} pictures`;
+    ? `Create ${tasks.length} thumbnails`
+    : `Create ${tasks.length} pictures`;
 }
 
 /** A task with all that is needed to do it away from the reading. */

@@ -36,7 +36,7 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
     if (there.found !== 'nothing' && there.path !== from && !moves.has(there.path))
       return refuse(`There is a file ${there.path} already.`);
   }
-  if (moves.size === 0) return refuse('All of them are called so already.');
+  if (moves.size === 0) return refuse('All files have these names already.');
   const [only] = moves;
   const label = moves.size === 1 && only ? `Rename ${only[0]} to ${only[1]}` : `Rename ${moves.size} files`;
   const files = renames(site, moves);
@@ -75,7 +75,7 @@ export function exchange(site: SiteReading, { one, other }: { one: string; other
   return {
     ok: true,
     change: {
-      label: `Exchange ${nameOf(one)} and its partner`,
+      label: `Swap ${nameOf(one)} and its partner`,
       files: [
         { kind: 'put', path: one, before: a, after: b },
         { kind: 'put', path: other, before: b, after: a },
@@ -101,10 +101,10 @@ export function mergeMany(
     moves.set(from, into);
   }
   const given = [...moves.values()].find((into) => moves.has(into));
-  if (given !== undefined) return refuse(`${nameOf(given)} would be given up and kept at once.`);
+  if (given !== undefined) return refuse(`${nameOf(given)} would be deleted and kept at once.`);
   const [only] = moves;
-  if (!only) return refuse('There is nothing to give up.');
+  if (!only) return refuse('There is nothing to delete.');
   const files = mergeFiles(site, moves);
-  const label = moves.size === 1 ? `Use ${only[1]} instead of ${only[0]}` : `Give up ${moves.size} copies`;
+  const label = moves.size === 1 ? `Use ${only[1]} instead of ${only[0]}` : `Delete ${moves.size} copies`;
   return { ok: true, change: { label, files }, named: stillNamed(site, moves, files) };
 }

@@ -168,7 +168,7 @@ export function addToList(
   const inFile = listsIn(site, path);
   const list = inFile?.lists.find(({ range }) => range.start === at);
   const last = list?.entries.at(-1);
-  if (!inFile || !list || !last) return refuse('This list is no longer where it was; the file has changed meanwhile.');
+  if (!inFile || !list || !last) return refuse('This list is no longer at this place; the file has changed meanwhile.');
   const found: Found = { path, text: inFile.text, list };
   const shape = ({ values }: ListedEntry) => values.map(({ key }) => key).join();
   if (list.entries.some((entry) => shape(entry) !== shape(last)))

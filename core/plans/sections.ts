@@ -113,7 +113,7 @@ export function addSection(
     return refuse('The items of this gallery stand in rows of their own; write the section in the source.');
   const heading = headingOf(page, gallery);
   const block = blockOf(page, gallery, heading);
-  if (!block) return refuse('What holds the items is not closed in the source, so nothing can be written behind it.');
+  if (!block) return refuse('What holds the items is not closed in the source, so nothing can be added after it.');
   const items = pictures.map((picture) => itemFor(path, picture));
   const written = freshItems(document, gallery, items);
   if (!written.ok) return refuse(written.reason);
@@ -152,7 +152,7 @@ const copied = (text: string, { start, end }: Range, edits: readonly Edit[]) =>
     edits.map((edit) => ({ ...edit, start: edit.start - start, end: edit.end - start })),
   );
 
-/** The heading with other words, and with an id that leads to it. */
+/** The heading with changed texts, and with an id that leads to it. */
 function headingEdits(heading: PageElement, title: string, id: string, text: string): Edit[] {
   if (!heading.open || !heading.close) return [];
   const words = { start: heading.open.end, end: heading.close.start, text: encodeMarkup(title) };

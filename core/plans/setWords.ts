@@ -48,7 +48,7 @@ function itemEdits(site: SiteReading, items: readonly ItemWords[]): Result<{ edi
   const edits = new Map<string, Edit[]>();
   for (const { strand, alt, caption } of items) {
     const found = itemOf(site, strand);
-    if (!found) return refuse('An item is no longer where it was; the page has changed meanwhile.');
+    if (!found) return refuse('An item is no longer at this place; the page has changed meanwhile.');
     const { page, item } = found;
     const markup = caption === undefined ? null : markupIn(page.document, item);
     if (markup !== null) return refuse(`${found.strand.name} on ${page.path}: ${markup}`);
@@ -127,7 +127,7 @@ export function keepPlace(site: SiteReading, { paths, keep }: { paths: readonly 
   return {
     ok: true,
     change: {
-      label: `${keep ? 'Keep' : 'Remove'} the place in ${paths.length === 1 ? nameOf(paths[0] ?? '') : `${paths.length} pictures`}`,
+      label: `${keep ? 'Keep' : 'Remove'} the location in ${paths.length === 1 ? nameOf(paths[0] ?? '') : `${paths.length} pictures`}`,
       files: notesChange(site, { placeKept: [...kept] }),
     },
   };

@@ -44,7 +44,7 @@ const split = (
 describe('a gallery on pages', () => {
   it('is written with the way between them, and noted', () => {
     expect(split({ 'k.html': page(1, 5) }, 3)).toEqual({
-      label: 'Write the gallery of k.html on 2 pages of 3',
+      label: 'Split the gallery of k.html into 2 pages of 3',
       files: SPREAD,
       notes: { spreads: [{ pages: ['k.html', 'k-2.html'], size: 3 }] },
     });
@@ -53,11 +53,11 @@ describe('a gallery on pages', () => {
   it('is put on other pages, or on one again', () => {
     const three = split(SPREAD, 2, NOTES, 'k-2.html');
     expect(three).toMatchObject({
-      label: 'Write the gallery of k.html on 3 pages of 2',
+      label: 'Split the gallery of k.html into 3 pages of 2',
       notes: { spreads: [NOTES.spreads?.[1], { pages: ['k.html', 'k-2.html', 'k-3.html'], size: 2 }] },
     });
     expect(split(SPREAD, 9, NOTES)).toEqual({
-      label: 'Put the gallery of k.html on one page again',
+      label: 'Merge the gallery of k.html into one page',
       files: { 'k.html': page(1, 5), 'k-2.html': null },
       notes: { spreads: [NOTES.spreads?.[1]] },
     });
@@ -113,20 +113,20 @@ describe('a gallery on pages', () => {
   it('is refused where it cannot be taken apart', () => {
     expect(split({ 'k.html': page(1, 3) }, 3)).toBe('The gallery has 3 items; they fit on one page of 3.');
     expect(split({ 'k.html': page(1, 3) }, 2, {}, 'k.html', 4)).toBe(
-      'This gallery is no longer where it was; the page has changed meanwhile.',
+      'This gallery is no longer at this place; the page has changed meanwhile.',
     );
     expect(split({ 'k.html': page(1, 5).replace('</ul>', '') }, 3)).toBe(
-      'What holds the items is not closed in the source, so nothing can be written behind it.',
+      'What holds the items is not closed in the source, so nothing can be added after it.',
     );
     expect(split({ 'k.html': page(1, 5).replace('<h1>', '<h1 id="a" id="b">') }, 3)).toBe(
-      'k.html, line 5: the attribute id stands twice in this tag; a browser ignores the second. Mend this first.',
+      'k.html, line 5: the attribute id stands twice in this tag; a browser ignores the second. Fix this first.',
     );
     const rows = `<body><table>${[1, 3].map((n) => `<tr><td>${items(n, n).join('')}</td><td>${items(n + 1, n + 1).join('')}</td></tr>`).join('')}</table></body>`;
     expect(split({ 'k.html': rows }, 2)).toBe(
-      'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.',
+      'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Remove the rows from the markup first.',
     );
     expect(split({ ...SPREAD, 'index.html': '<a href="k-2.html">2</a>' }, 9, NOTES)).toBe(
-      'index.html leads to k-2.html, which would go. Take that link out first.',
+      'index.html leads to k-2.html, which would go. Remove that link first.',
     );
   });
 });
@@ -157,8 +157,8 @@ describe('a setting of a look', () => {
       notes: {},
     });
     expect(set(files, { value: null })).toMatchObject({ label: expect.stringMatching(/: taken away \(k\.html\)$/) });
-    expect(set(files, { value: '#fff' })).toBe('The stylesheet says so already.');
-    expect(set({ ...files, 'look.css': '' }, { value: null })).toBe('Nothing is declared for that.');
+    expect(set(files, { value: '#fff' })).toBe('The stylesheet has this already.');
+    expect(set({ ...files, 'look.css': '' }, { value: null })).toBe('There is no declaration for that.');
     const narrow = set({ ...files, 'look.css': GRID }, { setting: 'column-gap', value: '4px', at: 600 });
     expect(narrow).toMatchObject({ label: expect.stringMatching(/ up to 600 px: 4px \(k\.html\)$/) });
     expect(typeof narrow !== 'string' && narrow.files['look.css']).toMatch(
@@ -182,7 +182,7 @@ describe('a setting of a look', () => {
     expect(set({ 'k.html': html('') }, { setting: 'none' })).toBe('There is no setting none.');
     expect(set({ 'k.html': html('') }, {}, 'gone.html')).toBe('There is no page gone.html any more.');
     expect(set({ 'k.html': html('') }, { gallery: 4 })).toBe(
-      'This gallery is no longer where it was; the page has changed meanwhile.',
+      'This gallery is no longer at this place; the page has changed meanwhile.',
     );
     expect(set({ 'k.html': html('').replace('<head>\n</head>\n', '').replace('<html>\n', '') })).toBe(
       'The page has no head to link a stylesheet from. Write one in the source first.',

@@ -86,7 +86,7 @@ export function splitGallery(
   const names = chunks.map((_, at) => paths[at] ?? nameFor(site, firstOf(paths), at + 1));
   const gone = paths.slice(chunks.length);
   const led = leadsTo(site, paths, gone);
-  if (led) return refuse(`${led.from} leads to ${led.to}, which would go. Take that link out first.`);
+  if (led) return refuse(`${led.from} leads to ${led.to}, which would go. Remove that link first.`);
 
   const pages = writtenPages(parts, first, names, chunks, handOf(parts, paths));
   if (!pages.ok) return pages;
@@ -101,8 +101,8 @@ export function splitGallery(
 
 const labelOf = ([first]: readonly string[], names: readonly string[], size: number): string =>
   names.length === 1
-    ? `Put the gallery of ${first} on one page again`
-    : `Write the gallery of ${first} on ${names.length} pages of ${size}`;
+    ? `Merge the gallery of ${first} into one page`
+    : `Split the gallery of ${first} into ${names.length} pages of ${size}`;
 
 /** Which pages the gallery is spread over now; one page alone is no spread. */
 function noted(site: SiteReading, path: string, names: string[], size: number): FileChange[] {
@@ -150,7 +150,7 @@ function partsOf(site: SiteReading, paths: readonly string[], n: number): Part[]
 /** Why the gallery cannot be taken apart; null where it can. */
 function hindranceIn(parts: readonly Part[], { gallery }: Part): string | null {
   if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container))
-    return 'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Take the rows out of the markup first.';
+    return 'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Remove the rows from the markup first.';
   if (gallery.items.some(({ elsewhere }) => elsewhere.length > 0))
     return 'Each picture of this gallery leads to a part of its own elsewhere on its page; those would stay behind. Split it in the source.';
   for (const { page, gallery: each } of parts)
@@ -158,15 +158,15 @@ function hindranceIn(parts: readonly Part[], { gallery }: Part): string | null {
       const between = standsBehind(page.document, each, n);
       if (!between) continue;
       const line = page.document.lines.lineAt(between.start);
-      return `${page.path}, line ${line}: something stands between two items that belongs to neither. Put it into one of them, or take it out first.`;
+      return `${page.path}, line ${line}: something stands between two items that belongs to neither. Put it into one of them, or remove it first.`;
     }
   if (!gallery.container.range || !gallery.container.close)
-    return 'What holds the items is not closed in the source, so nothing can be written behind it.';
+    return 'What holds the items is not closed in the source, so nothing can be added after it.';
   for (const { page } of parts) {
     const [hazard] = page.hazards;
     if (!hazard) continue;
     const line = page.document.lines.lineAt(hazard.range.start);
-    return `${page.path}, line ${line}: ${hazard.says}. Mend this first.`;
+    return `${page.path}, line ${line}: ${hazard.says}. Fix this first.`;
   }
   return null;
 }

@@ -70,7 +70,7 @@ export function setStyle(
   if (trouble !== null) return refuse(`Nothing was changed: ${trouble}.`);
   const files = changesBetween(site.files, done.site.files);
   if (files.length === 0)
-    return refuse(value === null ? 'Nothing is declared for that.' : 'The stylesheet says so already.');
+    return refuse(value === null ? 'There is no declaration for that.' : 'The stylesheet has this already.');
   return {
     ok: true,
     change: {

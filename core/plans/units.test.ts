@@ -61,18 +61,18 @@ describe('what an item is', () => {
 
   it('is said, corrected, and taken back', () => {
     expect(set(body, 'p', true)).toEqual({
-      label: 'Take 2 × p as items of k.html',
+      label: 'Set 2 × p as items of k.html',
       files: {},
       notes: { units: [said('p')] },
     });
     expect(set(body, 'p', false)).toMatchObject({
-      label: 'Take p as no gallery on k.html',
+      label: 'Set p as not a gallery on k.html',
       notes: { units: [said('p', false)] },
     });
     const other = said('p', true, 'other.html');
     expect(set(body, 'p a', true, [other, said('p')])).toMatchObject({ notes: { units: [other, said('p a')] } });
     expect(set(body, 'p', null, [said('p'), other])).toMatchObject({
-      label: 'Let k.html be read as it was',
+      label: 'Remove the choice of items on k.html',
       notes: { units: [other] },
     });
     expect(set(`${body}<ul><li>${linked('d')}</li></ul>`, 'li', true, [said('p')])).toMatchObject({

@@ -1,5 +1,5 @@
 /**
- * What an item is, as the author says it: confirmed, corrected, or that pictures are no gallery. Remembered in the
+ * Which element is one item?, as the author says it: confirmed, corrected, or that pictures are no gallery. Remembered in the
  * site's notes.
  */
 import {
@@ -100,8 +100,8 @@ export function setUnits(
       return refuse('With that there would be no item with a picture.');
   } else if (said === null && others.length === units.length) return refuse('Nothing was said of it.');
   const taken = gallery
-    ? `Take ${meant.elements.length} × ${selector} as items of ${path}`
-    : `Take ${selector} as no gallery on ${path}`;
-  const label = gallery === null ? `Let ${path} be read as it was` : taken;
+    ? `Set ${meant.elements.length} × ${selector} as items of ${path}`
+    : `Set ${selector} as not a gallery on ${path}`;
+  const label = gallery === null ? `Remove the choice of items on ${path}` : taken;
   return changeNotes(site, label, { units: said ? [...others, { page: path, ...said }] : others });
 }

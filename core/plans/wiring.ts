@@ -72,7 +72,7 @@ function linksBeside(links: Links, path: string, remembers: readonly LinkMemory[
 
 const kitBy = (site: SiteReading, name: string): Kit | undefined =>
   site.kits.find(({ manifest }) => manifest.name === name);
-const unknown = (name: string): Planned => refuse(`There is no kit “${name}” here.`);
+const unknown = (name: string): Planned => refuse(`There is no viewer “${name}” here.`);
 
 export function wire(
   site: SiteReading,
@@ -89,7 +89,7 @@ export function wire(
     if (others.length < also.length) return refuse('One of these pages is not there any more.');
     const { title } = kit.manifest;
     return rewiredTogether(site, [page, ...others], { from: null, to: kit }, (label) =>
-      others.length === 0 ? label : `Wire ${path} and ${countOf(others.length, 'other page')} with the ${title}`,
+      others.length === 0 ? label : `Add the ${title} to ${path} and ${countOf(others.length, 'other page')}`,
     );
   });
 }
@@ -125,13 +125,12 @@ export function saveKit(
 ): Planned {
   const { name } = manifest;
   const known = site.kits.find((kit) => kit.manifest.name === name);
-  if (known && known.kind !== 'own')
-    return refuse(`“${name}” is the name of a kit that comes with the program. Give yours another.`);
+  if (known && known.kind !== 'own') return refuse(`“${name}” is the name of a built-in viewer. Choose another name.`);
   const kit: Kit = { manifest, files, kind: 'own' };
   const absent = manifest.files.find(
     (file) => files[file.name] === undefined && !site.files.has(kitPath(kit, file.name)),
   );
-  if (absent) return refuse(`${kitPath(kit, absent.name)} is not in the site and was not brought along.`);
+  if (absent) return refuse(`${kitPath(kit, absent.name)} is not in the site and was not imported with it.`);
   const puts = manifest.files.flatMap((file): FileChange[] => {
     const path = kitPath(kit, file.name);
     const text = files[file.name];
@@ -143,7 +142,7 @@ export function saveKit(
   return {
     ok: true,
     change: {
-      label: `Keep ${manifest.title} as a kit`,
+      label: `Save ${manifest.title} as a viewer`,
       files: [
         ...puts,
         ...broughtFiles(site.files, kit, brought),
@@ -187,11 +186,11 @@ export function forgetKit(site: SiteReading, { name }: { name: string }): Planne
   const using = site.pages.find((page) =>
     page.wiring.uses.some(({ kit }) => kit.manifest.name === name && kit.kind === 'own'),
   );
-  if (using) return refuse(`${using.path} is wired with it. Take it off that page first.`);
+  if (using) return refuse(`${using.path} uses it. Remove it from that page first.`);
   const left = site.notes.known.kits.filter((one) => nameIn(one) !== name);
   if (left.length === site.notes.known.kits.length) return unknown(name);
   // The files are the author's and stay.
-  return { ok: true, change: { label: `Forget the kit ${name}`, files: notesChange(site, { kits: left }) } };
+  return { ok: true, change: { label: `Remove the viewer ${name}`, files: notesChange(site, { kits: left }) } };
 }
 
 const nameIn = (data: unknown): unknown =>

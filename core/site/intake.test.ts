@@ -40,25 +40,25 @@ describe('what may come in', () => {
     ],
     [
       [file('../x')],
-      'One file cannot be brought in, so nothing was.',
+      'One file cannot be imported, so nothing was.',
       [{ path: '../x', reason: 'the path leads out of the folder (“..”)' }],
     ],
     [
       [file('a'), file('./a')],
-      'One file cannot be brought in, so nothing was.',
-      [{ path: './a', reason: 'it stands twice, also as “a”' }],
+      'One file cannot be imported, so nothing was.',
+      [{ path: './a', reason: 'it is a duplicate of “a”' }],
     ],
     [
       [file('/a'), file('/b')],
-      '2 files cannot be brought in, so nothing was.',
+      '2 files cannot be imported, so nothing was.',
       [
-        { path: '/a', reason: 'the path is absolute; only files inside the folder can be brought in' },
-        { path: '/b', reason: 'the path is absolute; only files inside the folder can be brought in' },
+        { path: '/a', reason: 'the path is absolute; only files inside the folder can be imported' },
+        { path: '/b', reason: 'the path is absolute; only files inside the folder can be imported' },
       ],
     ],
     [
       [file('a', 11 * MB)],
-      'One file cannot be brought in, so nothing was.',
+      'One file cannot be imported, so nothing was.',
       [{ path: 'a', reason: '11 MB is more than the 10 MB that one file may have' }],
     ],
     [[file('a', 9 * MB), file('b', 9 * MB)], '18 MB in all is more than the 15 MB that a site may have.', []],

@@ -63,7 +63,7 @@ export function judgeIntake(incoming: readonly Incoming[], limits: IntakeLimits 
         reason: `${inMegabytes(bytes)} is more than the ${inMegabytes(limits.fileBytes)} that one file may have`,
       });
     const twin = seen.get(clean.path);
-    if (twin !== undefined) refused.push({ path: raw, reason: `it stands twice, also as “${twin}”` });
+    if (twin !== undefined) refused.push({ path: raw, reason: `it is a duplicate of “${twin}”` });
     seen.set(clean.path, raw);
     total += bytes;
     cleaned.push({ raw, path: clean.path });
@@ -72,7 +72,7 @@ export function judgeIntake(incoming: readonly Incoming[], limits: IntakeLimits 
     return {
       ok: false,
       refused,
-      reason: `${refused.length === 1 ? 'One file' : `${refused.length} files`} cannot be brought in, so nothing was.`,
+      reason: `${refused.length === 1 ? 'One file' : `${refused.length} files`} cannot be imported, so nothing was.`,
     };
   if (total > limits.totalBytes)
     return {

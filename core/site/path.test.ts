@@ -20,7 +20,7 @@ describe('cleanPath', () => {
   ])('%s → %s', (raw, path) => expect(cleanPath(raw)).toEqual({ ok: true, path }));
 
   const OUT = 'the path leads out of the folder (“..”)';
-  const ABSOLUTE = 'the path is absolute; only files inside the folder can be brought in';
+  const ABSOLUTE = 'the path is absolute; only files inside the folder can be imported';
   const CONTROL = 'the name holds a control character';
   const reserved = (name: string) => `“${name}” is a reserved name on Windows; rename it first`;
 

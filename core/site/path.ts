@@ -14,7 +14,7 @@ const DEVICE_NAME = /^(con|prn|aux|nul|com\d|lpt\d)(\.|$)/i;
 export function cleanPath(raw: string): CleanPath {
   const slashed = raw.replaceAll('\\', '/');
   if (slashed.startsWith('/') || /^[a-z]:\//i.test(slashed))
-    return refuse('the path is absolute; only files inside the folder can be brought in');
+    return refuse('the path is absolute; only files inside the folder can be imported');
   const segments = slashed.split('/').filter((segment) => segment !== '' && segment !== '.');
   if (segments.length === 0) return refuse('the path is empty');
   if (segments.includes('..')) return refuse('the path leads out of the folder (“..”)');

@@ -104,7 +104,7 @@ interface Task {
 function declareOne(site: StyledSite, place: GalleryAt, wish: StyleWish, at: number | null, purpose: string): Declared {
   const situation = situationOf(site, place.page, at ?? WIDE, wish.state ?? null);
   const gallery = situation && site.pages.find(({ path }) => path === place.page)?.galleries[place.gallery];
-  if (!situation || !gallery) return refuse('This gallery is no longer where it was; the page has changed meanwhile.');
+  if (!situation || !gallery) return refuse('This gallery is no longer at this place; the page has changed meanwhile.');
   const elements = partsIn(situation, gallery)[wish.role];
   if (elements.length === 0) return refuse(`This gallery has no ${MISSED[wish.role] ?? wish.role}.`);
   const winners = elements.map((element) => winnerFor(situation, element, wish.property));
@@ -191,7 +191,7 @@ function takeAway(
   if (!mayChange(winner))
     return {
       ok: false,
-      reason: `${place}: this declaration counts for more than the gallery; take it away in the source.`,
+      reason: `${place}: this declaration counts for more than the gallery; remove it in the source.`,
     };
   const next = applied(site, {
     path: winner.rule.stylesheet.path,

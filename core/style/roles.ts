@@ -47,7 +47,7 @@ function partsOfGallery(gallery: Gallery): Omit<Parts, 'page' | 'content'> {
 /** Why the items are not children of the container, in words; null where they are. */
 export function standsApart({ container, items }: Gallery): string | null {
   if (items.some(({ elements }) => elements.length !== 1))
-    return 'Items here are several elements each, one behind the other; columns need one element round each item.';
+    return 'Items here are several elements each, one after the other; columns need one element around each item.';
   if (items.every(({ elements }) => elements[0]?.parent === container)) return null;
   return items[0]?.elements[0]?.tag === 'td'
     ? 'The columns of this gallery are cells of a table, written in the markup.'

@@ -114,7 +114,7 @@ function fileState({ written, path, lookup, target }: Include): State | null {
 
 /** What keeps a module from running, in a few words. */
 const HELD_UP: Record<ImportTrouble, string> = {
-  bare: 'a bare name that no import map explains',
+  bare: 'a bare name that no import map resolves',
   'map too late': 'the import map stands only after it',
   missing: 'no such file',
   'not exported': 'nothing of that name is exported',

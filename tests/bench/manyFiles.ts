@@ -72,7 +72,7 @@ try {
   const page = await context.newPage();
   await withoutDemo(page, server.address);
   await page.goto(server.address);
-  await expect(page.getByText(/MB kept here/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/MB stored in this browser/)).toBeVisible({ timeout: 60_000 });
   // From when the browser has the list of files, as a person's choice gives it.
   await page.evaluate(() => {
     const input = document.querySelector('[data-pick="folder"]');

@@ -29,7 +29,7 @@ const STEPS: readonly Step[] = [
     from: null,
     act: async (page, site) => {
       await page.goto(site.replace(/\/site\/.*/, '/'));
-      await expect(page.getByText(/MB kept here/)).toBeVisible();
+      await expect(page.getByText(/MB stored in this browser/)).toBeVisible();
     },
   },
   {
@@ -84,7 +84,7 @@ async function once(browser: Browser, address: string, step: Step): Promise<numb
   const site = `${address}/site/${siteId}/`;
   if (step.from !== null) {
     await page.goto(new URL(step.from === '..' ? '/' : step.from, site).href);
-    await (step.from === '..' ? expect(page.getByText(/MB kept here/)).toBeVisible() : settled(page));
+    await (step.from === '..' ? expect(page.getByText(/MB stored in this browser/)).toBeVisible() : settled(page));
     await page.waitForTimeout(1500);
   }
   const { tasks } = await tracing(page, async () => {

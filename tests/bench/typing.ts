@@ -150,7 +150,7 @@ try {
   await page.getByText('Tarrowby Kite Circle').waitFor({ timeout: 120_000 });
   await page.locator('[data-pick="folder"]').setInputFiles(folder);
   await page.waitForURL(/\/pairs(\?|$)/, { timeout: 300_000 });
-  await page.getByText(`${ITEMS} pictures, ${ITEMS} sure`).waitFor({ timeout: 300_000 });
+  await page.getByText(`${ITEMS} pictures, ${ITEMS} matched`).waitFor({ timeout: 300_000 });
   await page.getByRole('link', { name: /^Markup/ }).click();
   await page.getByText(`${ITEMS} items in 1 gallery`).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(6000);

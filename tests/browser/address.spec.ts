@@ -86,7 +86,7 @@ test('the layout and a place of a stylesheet stand in the address too', { tag: L
   await open(page);
   await goTo(page, 'markup');
   await page.getByRole('button', { name: 'Layout' }).click();
-  const rules = page.getByRole('region', { name: 'Rules that lay it out' });
+  const rules = page.getByRole('region', { name: 'CSS rules of this layout' });
   await expect(rules).toBeVisible();
   await page.reload();
   await settled(page);

@@ -25,7 +25,7 @@ async function repair(page: Page): Promise<void> {
     left--;
     await expect(rows).toHaveCount(left);
   }
-  await page.locator('[data-rule="alt-missing"]').getByRole('button', { name: 'Write it' }).click();
+  await page.locator('[data-rule="alt-missing"]').getByRole('button', { name: 'Write alt text' }).click();
   await page.getByRole('textbox', { name: 'Alt text' }).fill('Coloured paper, cut & ready');
   await page.keyboard.press('Enter');
   await expect(rows).toHaveCount(left - 1);
@@ -36,15 +36,15 @@ async function makePage(page: Page, title: string, file: string): Promise<void> 
   const dialog = page.getByRole('dialog', { name: 'New page' });
   await dialog.getByRole('textbox', { name: 'Title' }).fill(title);
   await dialog.getByRole('textbox', { name: 'File' }).fill(file);
-  await dialog.getByRole('combobox', { name: 'Made from' }).click();
+  await dialog.getByRole('combobox', { name: 'Start from' }).click();
   await page.getByRole('option', { name: 'workshop.html' }).click();
   for (const n of [0, 1])
     await dialog
-      .getByRole('checkbox', { name: /^Take / })
+      .getByRole('checkbox', { name: /^Select / })
       .nth(n)
       .check();
-  await dialog.getByRole('checkbox', { name: 'Enter it in every menu' }).check();
-  await dialog.getByRole('button', { name: 'Write the page' }).click();
+  await dialog.getByRole('checkbox', { name: 'Add to every menu' }).check();
+  await dialog.getByRole('button', { name: 'Create page' }).click();
   await expect(page.getByRole('status').getByText(`New page ${file} from workshop.html`)).toBeVisible();
   await expect(page.getByText('2 items in 1 gallery')).toBeVisible();
 }
@@ -52,8 +52,8 @@ async function makePage(page: Page, title: string, file: string): Promise<void> 
 async function bringMenusTogether(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Menus' }).click();
   const menus = page.getByRole('dialog', { name: /^The menu of/ });
-  await menus.getByRole('button', { name: 'Bring them together' }).click();
-  await expect(menus.getByText('All menus say the same.')).toBeVisible();
+  await menus.getByRole('button', { name: 'Make all menus match' }).click();
+  await expect(menus.getByText('All menus match.')).toBeVisible();
   await menus.getByRole('button', { name: 'Close' }).click();
 }
 

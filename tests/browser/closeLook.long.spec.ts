@@ -21,19 +21,21 @@ test('the pixels are left and the file is lightened, in steps; AVIF on request',
     .toBuffer();
   await openFiles(page, { 'moor.jpg': noisy });
   const dialog = await lookAt(page, 'moor.jpg');
-  await dialog.getByRole('button', { name: 'Quality and weight' }).click();
+  await dialog.getByRole('button', { name: 'Quality and file size' }).click();
   await dialog.getByRole('combobox', { name: 'Size' }).click();
-  await page.getByRole('option', { name: 'full-size, all its pixels' }).click();
+  await page.getByRole('option', { name: 'full-size, all pixels' }).click();
   await expect(dialog.getByText('900 × 600 px')).toBeVisible();
-  await expect(dialog.getByRole('group', { name: /^Likeness/ }).locator('circle')).toHaveCount(17, { timeout: 60_000 });
-  await dialog.getByRole('button', { name: 'clearly' }).click();
-  await expect(dialog.getByText(/^0\.9[4-9]\d$/)).toBeVisible();
-  await dialog.getByRole('button', { name: 'try AVIF, slow' }).click();
-  await expect(dialog.getByRole('group', { name: 'Likeness against weight; JPEG and WebP and AVIF' })).toBeVisible({
+  await expect(dialog.getByRole('group', { name: /^Similarity/ }).locator('circle')).toHaveCount(17, {
     timeout: 60_000,
   });
-  await dialog.getByRole('button', { name: 'Make this picture so' }).click();
-  await expect(dialog.getByRole('status').getByText('Make moor.jpg')).toBeVisible();
+  await dialog.getByRole('button', { name: 'strong' }).click();
+  await expect(dialog.getByText(/^0\.9[4-9]\d$/)).toBeVisible();
+  await dialog.getByRole('button', { name: 'try AVIF (slow)' }).click();
+  await expect(dialog.getByRole('group', { name: 'Similarity by file size; JPEG and WebP and AVIF' })).toBeVisible({
+    timeout: 60_000,
+  });
+  await dialog.getByRole('button', { name: 'Apply to this picture' }).click();
+  await expect(dialog.getByRole('status').getByText('Create moor.jpg')).toBeVisible();
   await page.keyboard.press('Escape');
   const made = readFileSync(join(await unpacked(page), 'moor.jpg'));
   expect((await sharp(made).metadata()).width).toBe(900);

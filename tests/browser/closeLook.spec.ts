@@ -16,7 +16,7 @@ test('small beside large at one scale, by mouse and by key', async ({ page }) =>
   await expect(dialog.getByRole('img', { name: /^Full-size/ })).toBeVisible();
   // 150 of 1600 px: one scale for both.
   expect((await widthOf(/^Full-size/)) / (await widthOf(/^Thumbnail/))).toBeCloseTo(1600 / 150, 1);
-  await dialog.getByRole('button', { name: 'pixel by pixel' }).click();
+  await dialog.getByRole('button', { name: 'actual pixels' }).click();
   expect(await widthOf(/^Full-size/)).toBeCloseTo(1600, 0);
   await expect(dialog.getByText('One to 10.7.')).toBeVisible();
   expect(await violations(page)).toEqual([]);
@@ -33,7 +33,7 @@ test(
   async ({ page }) => {
     await openKites(page);
     const dialog = await lookAt(page, FULL);
-    await dialog.getByRole('button', { name: 'Quality and weight' }).click();
+    await dialog.getByRole('button', { name: 'Quality and file size' }).click();
     const edge = dialog.getByRole('slider', { name: 'Edge between both pictures' });
     await expect(edge).toHaveAttribute('aria-valuenow', '50');
     await edge.focus();
@@ -46,7 +46,7 @@ test(
     await page.mouse.move(box.x - 150, box.y + 100, { steps: 5 });
     await page.mouse.up();
     expect(Number(await edge.getAttribute('aria-valuenow'))).toBeLessThan(50);
-    const curve = dialog.getByRole('group', { name: 'Likeness against weight; JPEG and WebP' });
+    const curve = dialog.getByRole('group', { name: 'Similarity by file size; JPEG and WebP' });
     await expect(curve.locator('circle')).toHaveCount(17, { timeout: 60_000 }); // eight of each, and the recipe's own quality
     await expect(dialog.getByText(/^Suggested: JPEG \d+, [\d.]+ kB, likeness 0\.9\d\d$/)).toBeVisible();
     expect(await violations(page)).toEqual([]);
@@ -55,8 +55,8 @@ test(
     for (let n = 0; n < 12; n++) await page.keyboard.press('ArrowLeft');
     await expect(dialog.getByText('Quality 70', { exact: true })).toBeVisible();
     const weight = await dialog.getByText(/^[\d.]+ kB; now/).textContent();
-    await dialog.getByRole('button', { name: 'Make this picture so' }).click();
-    await expect(dialog.getByRole('status').getByText('Make delta-over-mere.jpg')).toBeVisible();
+    await dialog.getByRole('button', { name: 'Apply to this picture' }).click();
+    await expect(dialog.getByRole('status').getByText('Create delta-over-mere.jpg')).toBeVisible();
     await page.keyboard.press('Escape');
     // What was shown is what was written, and it is this picture's own: the recipe does not ask for it again.
     const kilobytes = (text: string | null | undefined) => Number(/([\d.]+) kB/.exec(text ?? '')?.[1]);
@@ -66,36 +66,38 @@ test(
         Math.abs(kilobytes(await rowOf(page, FULL).locator('.state').textContent()) - kilobytes(weight)),
       )
       .toBeLessThan(2);
-    await expect(page.getByRole('button', { name: 'Make all by the recipe, 15' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Create all sizes (15 files)' })).toBeVisible();
 
     const again = await lookAt(page, FULL);
-    await again.getByRole('button', { name: 'Quality and weight' }).click();
+    await again.getByRole('button', { name: 'Quality and file size' }).click();
     await again.getByRole('combobox', { name: 'Size' }).click();
     await page.getByRole('option', { name: 'thumbnail' }).click();
     await again.getByRole('group', { name: 'Format' }).getByRole('button', { name: 'WebP' }).click();
-    await again.getByRole('button', { name: 'Use it for all' }).click();
+    await again.getByRole('button', { name: 'Apply to all' }).click();
     // While its work is done the button is idle, and the focus is nowhere until the dialog takes it again.
     await expect(again.getByRole('status')).not.toBeEmpty();
     await expect.poll(() => page.evaluate(() => document.activeElement === document.body)).toBe(false);
     await page.keyboard.press('Escape');
-    await expect(page.getByRole('region', { name: 'Naming and recipe' })).toContainText('at most 150 px wide, WebP 80');
+    await expect(page.getByRole('region', { name: 'File names and image sizes' })).toContainText(
+      'at most 150 px wide, WebP 80',
+    );
   },
 );
 
 test('a crop is cut about the point that was moved, as sharp would cut it there', { tag: LONG }, async ({ page }) => {
   const full = await photograph(5, 1600, 800);
   await openFiles(page, { 'moor.jpg': full });
-  await page.getByRole('button', { name: 'Change the recipe' }).click();
-  const thumbnail = page.getByRole('dialog', { name: 'Recipe' }).getByRole('region', { name: 'Thumbnail' });
-  await thumbnail.getByRole('spinbutton', { name: 'At most wide' }).fill('200');
-  await thumbnail.getByRole('spinbutton', { name: 'At most high' }).fill('200');
-  await thumbnail.getByRole('combobox', { name: 'Shape' }).click();
-  await page.getByRole('option', { name: 'cut to the box' }).click();
-  await page.getByRole('button', { name: 'Use this recipe' }).click();
+  await page.getByRole('button', { name: 'Change image sizes' }).click();
+  const thumbnail = page.getByRole('dialog', { name: 'Image sizes' }).getByRole('region', { name: 'Thumbnail' });
+  await thumbnail.getByRole('spinbutton', { name: 'Maximum width' }).fill('200');
+  await thumbnail.getByRole('spinbutton', { name: 'Maximum height' }).fill('200');
+  await thumbnail.getByRole('combobox', { name: 'Fit', exact: true }).click();
+  await page.getByRole('option', { name: 'crop' }).click();
+  await page.getByRole('button', { name: 'Save sizes' }).click();
   const dialog = await lookAt(page, 'moor.jpg');
-  await dialog.getByRole('button', { name: 'Where it is cut' }).click();
+  await dialog.getByRole('button', { name: 'Crop' }).click();
   await expect(dialog.getByText('The point is suggested')).toBeVisible();
-  await expect(dialog.getByText('thumbnail: cut to 200 × 200 px')).toBeVisible();
+  await expect(dialog.getByText('thumbnail: cropped to 200 × 200 px')).toBeVisible();
   const point = dialog.getByRole('slider', { name: 'Point to cut about' });
   const picture = (await dialog.locator('img').first().boundingBox())!;
   await page.mouse.click(picture.x + picture.width * 0.8, picture.y + picture.height / 2);
@@ -104,10 +106,10 @@ test('a crop is cut about the point that was moved, as sharp would cut it there'
   await page.keyboard.press('Shift+ArrowLeft');
   await expect(point).toHaveAttribute('aria-valuetext', /^75 % from the left/);
   expect(await violations(page)).toEqual([]);
-  await dialog.getByRole('button', { name: 'Cut about this point' }).click();
+  await dialog.getByRole('button', { name: 'Crop around this point' }).click();
   await expect(dialog.getByText('The point was chosen by hand.')).toBeVisible();
   await dialog.press('Escape');
-  await page.getByRole('button', { name: 'Make 1 missing' }).click();
+  await page.getByRole('button', { name: 'Create 1 missing thumbnail' }).click();
   await expect(rowOf(page, 'moor.jpg')).toContainText('thumbs/moor.jpg');
   const made = await sharp(readFileSync(join(await unpacked(page), 'thumbs/moor.jpg')))
     .removeAlpha()

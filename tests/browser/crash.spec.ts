@@ -39,7 +39,7 @@ test('an import that is killed leaves no half of a site', { tag: LONG }, async (
   for (const delay of [30, 90, 160, 260]) {
     const page = await context.newPage();
     await page.goto(baseURL ?? '');
-    await expect(page.getByText(/MB kept here/)).toBeVisible();
+    await expect(page.getByText(/MB stored in this browser/)).toBeVisible();
     const before = await counts(page);
     await page.locator('[data-pick="folder"]').setInputFiles(folder);
     await page.waitForTimeout(delay);
@@ -47,7 +47,7 @@ test('an import that is killed leaves no half of a site', { tag: LONG }, async (
     await page.close();
     const next = await context.newPage();
     await next.goto(baseURL ?? '');
-    await expect(next.getByText(/MB kept here/)).toBeVisible();
+    await expect(next.getByText(/MB stored in this browser/)).toBeVisible();
     const after = await counts(next);
     expect(after.orphans).toBe(0);
     expect([before.files, before.files + PICTURES]).toContain(after.files);

@@ -37,7 +37,7 @@ test('a site with every kind of bad record opens, says which, and leaves with al
   const siteId = siteIdOf(page);
   const picture = readdirSync(join(SITE, 'photos/large'))[0]!;
   await page.goto('/');
-  await expect(page.getByText(/MB kept here/)).toBeVisible();
+  await expect(page.getByText(/MB stored in this browser/)).toBeVisible();
   await spoil(page, siteId, `photos/large/${picture}`);
   await page.reload();
   await page.getByRole('link', { name: 'Kites' }).click();
@@ -47,7 +47,7 @@ test('a site with every kind of bad record opens, says which, and leaves with al
   await expect(strip).toContainText('about.html cannot be read');
   await expect(strip).toContainText('Step 1 of the history');
   await expect(strip).toContainText('Pictures that were being made');
-  await expect(strip).toContainText('What the shelf knows of this site');
+  await expect(strip).toContainText('The name and dates of this site');
   await expect(strip).toContainText(`The content of photos/large/${picture} is missing`);
   expect(await violations(page)).toEqual([]);
 

@@ -45,12 +45,12 @@ test('what has a fix is mended, what remains is the author’s; the site leaves 
   await expect(page.locator('[data-rule]')).toHaveAttribute('data-rule', 'alt-missing');
 
   // The words are the author's: the button leads to the field, and writing there settles it.
-  await page.locator('[data-rule="alt-missing"]').getByRole('button', { name: 'Write it' }).click();
+  await page.locator('[data-rule="alt-missing"]').getByRole('button', { name: 'Write alt text' }).click();
   const field = page.getByRole('textbox', { name: 'Alt text' });
   await expect(field).toBeFocused();
   await field.fill('Coloured paper, cut & ready');
   await field.press('Enter');
-  await expect(page.getByText('20 strands, nothing found wrong')).toBeVisible();
+  await expect(page.getByText('20 strands, no findings')).toBeVisible();
 
   const folder = await unpacked(page);
   expect(await htmlErrors(['index', 'festival', 'workshop'].map((name) => join(folder, `${name}.html`)))).toEqual([]);
@@ -59,7 +59,7 @@ test('what has a fix is mended, what remains is the author’s; the site leaves 
   await goTo(page, 'proof');
   await page.reload();
   await settled(page);
-  await expect(page.getByText('20 strands, nothing found wrong')).toBeVisible();
+  await expect(page.getByText('20 strands, no findings')).toBeVisible();
   for (let n = 0; n <= mended.length; n++) {
     await page.getByRole('button', { name: /^Undo: / }).click();
     await expect(rows).toHaveCount(n + 1, { timeout: 90_000 });

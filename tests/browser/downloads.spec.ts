@@ -86,8 +86,8 @@ async function openSaved(page: Page, folder: string, path: string, isModule: boo
 }
 
 async function bringScript(page: Page, { kit, name, zip, started }: Download): Promise<void> {
-  await page.getByRole('button', { name: 'Wire this page' }).click();
-  await page.getByRole('button', { name: 'Bring in a script of your own' }).click();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
+  await page.getByRole('button', { name: 'Import a script of your own' }).click();
   const files: Record<string, string> = download(kit, name);
   // What the style names lies beside it, and more that nobody needs.
   files[`${name}.css`] += '\n.arrow { background: url("images/arrow.png"); }\n';
@@ -106,17 +106,17 @@ async function bringScript(page: Page, { kit, name, zip, started }: Download): P
   await expect(dialog.getByRole('checkbox', { name: 'It shows a counter' })).toBeChecked();
   if (zip) await expect(dialog.getByText('come along: images/arrow.png')).toBeVisible();
   await dialog.getByRole('textbox', { name: 'Name' }).fill(name);
-  await dialog.getByRole('button', { name: 'Keep as a kit' }).click();
+  await dialog.getByRole('button', { name: 'Save as a viewer' }).click();
 }
 
 /** Changes the viewer of the page in hand, in the dialog that is open or opens. */
 async function changeTo(page: Page, title: string): Promise<void> {
-  const wire = page.getByRole('button', { name: 'Wire this page' });
+  const wire = page.getByRole('button', { name: 'Add a viewer' });
   if ((await page.getByRole('dialog').count()) === 0) await wire.click();
   await kitButton(page, title).click();
-  await page.getByRole('button', { name: 'Write this' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
-  await expect(page.getByText(`wired with the ${title.toLowerCase()}, 4 of 4 links answered`)).toBeVisible();
+  await expect(page.getByText(`wired with the ${title.toLowerCase()}, 4 of 4 links handled`)).toBeVisible();
 }
 
 const PAGES = ['index.html', 'old.html', 'half.html'] as const;
@@ -212,7 +212,7 @@ for (const { kit, name, tag } of PASTED) {
     const placed = Object.entries(files).map(([file, text]) => [`assets/${file}`, text] as const);
     await openFiles(page, { 'index.html': wiredPage('none'), ...Object.fromEntries(placed), ...(await pictures()) });
     await goTo(page, 'wiring');
-    await page.getByRole('button', { name: 'Wire this page' }).click();
+    await page.getByRole('button', { name: 'Add a viewer' }).click();
     await page.getByRole('button', { name: 'Paste lines from a manual' }).click();
     const dialog = page.getByRole('dialog', { name: 'Paste lines from a manual' });
     await dialog.getByRole('textbox', { name: 'Lines' }).fill(linesOf({ 'README.md': manual }));
@@ -221,7 +221,7 @@ for (const { kit, name, tag } of PASTED) {
     await expect(dialog.getByText(/places? would change:$/)).toBeVisible();
     expect(await violations(page)).toEqual([]);
     await dialog.getByRole('button', { name: 'Apply' }).click();
-    await expect(page.getByText(`wired with the ${name}, 4 of 4 links answered`)).toBeVisible();
+    await expect(page.getByText(`wired with the ${name}, 4 of 4 links handled`)).toBeVisible();
     await rehearse(page);
     await expect(page.getByText(/^Rehearsed: 4 strands as expected/)).toBeVisible();
 

@@ -220,12 +220,12 @@ test(
     await goTo(page, 'markup');
     await expect(page.getByText('4 items in 1 gallery')).toBeVisible();
     await cursorAfter(page, 'src="small/p1');
-    await page.getByRole('button', { name: 'What is an item?' }).click();
-    const dialog = page.getByRole('dialog', { name: 'What an item is here' });
-    await expect(dialog.getByRole('radio', { name: /^<a> 4 items read so now/ })).toBeChecked();
+    await page.getByRole('button', { name: 'Which element is one item?' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Which element is one item?' });
+    await expect(dialog.getByRole('radio', { name: /^<a> 4 items used now/ })).toBeChecked();
     await dialog.getByRole('radio', { name: /^<div class="box"> 2 items/ }).check();
-    await dialog.getByRole('button', { name: 'Take these as items' }).click();
-    await expect(dialog.getByText('You said: each div.box is an item.')).toBeVisible();
+    await dialog.getByRole('button', { name: 'Use as items' }).click();
+    await expect(dialog.getByText('Your choice: each div.box is an item.')).toBeVisible();
     expect(await violations(page)).toEqual([]);
     await dialog.getByRole('button', { name: 'Close' }).click();
     await expect(page.getByText('2 items in 1 gallery')).toBeVisible();
@@ -234,9 +234,9 @@ test(
     expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(html);
     await goTo(page, 'markup');
     await page.getByRole('button', { name: 'Items…' }).click();
-    await page.getByRole('button', { name: 'Confirm or correct' }).click();
+    await page.getByRole('button', { name: 'Choose the element' }).click();
     await dialog.getByRole('radio', { name: /^<div class="box">/ }).check();
-    await dialog.getByRole('button', { name: 'Take back what I said' }).click();
+    await dialog.getByRole('button', { name: 'Remove my choice' }).click();
     await expect(page.getByText('4 items in 1 gallery')).toBeAttached();
   },
 );
@@ -288,7 +288,7 @@ test(
         await page.locator('.cm-content').dispatchEvent(event, { dataTransfer: data });
     };
     await drop('notes.txt', 'text/plain', Buffer.from('nothing to see'));
-    await expect(page.getByRole('status').getByText(/notes\.txt cannot be taken in: it is no picture/)).toBeVisible();
+    await expect(page.getByRole('status').getByText(/notes\.txt cannot be imported: it is no picture/)).toBeVisible();
     await drop('dropped.jpg', 'image/jpeg', await photograph(71));
     const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
     await expect(dialog).toBeVisible();
@@ -305,7 +305,7 @@ test(
     await dialog.getByRole('textbox', { name: 'Alt text' }).first().fill('A kite that came last');
     await dialog.getByRole('combobox', { name: 'Place' }).click();
     await page.getByRole('option', { name: 'before the first item' }).click();
-    await dialog.getByRole('button', { name: 'Write 2 items' }).click();
+    await dialog.getByRole('button', { name: 'Add 2 items' }).click();
     await expect(page.getByRole('status').getByText('Add 2 pictures to workshop.html')).toBeVisible();
 
     const reachedOthers = await page.evaluate(async () => {
@@ -326,7 +326,7 @@ test(
     // Taken twice, pictures would be asked about once more when they have been written.
     expect(reachedOthers).toBe(0);
     await expect(dialog.getByRole('checkbox', { name: 'Add image' })).toBeChecked();
-    await dialog.getByRole('button', { name: 'Write 1 item' }).click();
+    await dialog.getByRole('button', { name: 'Add 1 item' }).click();
     await expect(page.getByRole('status').getByText('Add 1 picture to workshop.html')).toBeVisible();
     const out = await unpacked(page);
     const html = readFileSync(join(out, 'workshop.html'), 'utf8');

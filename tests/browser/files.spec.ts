@@ -10,7 +10,7 @@ test('the drawer opens from any station; text goes to Markup, a picture to its s
 }) => {
   await openKites(page, 'wiring');
   await page.keyboard.press('f');
-  const drawer = page.getByRole('dialog', { name: 'Files of the site' });
+  const drawer = page.getByRole('dialog', { name: 'Site files' });
   await expect(drawer.getByText(/^60 files, 2\.\d MB$/)).toBeVisible();
   expect(await violations(page), 'drawer').toEqual([]);
   await drawer.getByRole('textbox', { name: 'Part of a name' }).fill('star-field');
@@ -18,7 +18,7 @@ test('the drawer opens from any station; text goes to Markup, a picture to its s
   await drawer.getByRole('button', { name: 'star-field.jpg' }).first().click();
   await expect(page.getByRole('complementary', { name: 'Strand' }).getByRole('heading')).toHaveText('star-field');
 
-  await page.getByRole('button', { name: 'Files of the site' }).click();
+  await page.getByRole('button', { name: 'Site files' }).click();
   await drawer.getByRole('textbox').fill('kites.css');
   const download = page.waitForEvent('download');
   await drawer.getByRole('button', { name: 'Save css/kites.css' }).click();
@@ -28,7 +28,7 @@ test('the drawer opens from any station; text goes to Markup, a picture to its s
   await expect(page.locator('.cm-line').first()).toContainText(
     readFileSync(join(SITE, 'css/kites.css'), 'utf8').split('\n')[0] ?? '',
   );
-  await page.getByRole('button', { name: 'Files of the site' }).click();
+  await page.getByRole('button', { name: 'Site files' }).click();
   await drawer.getByRole('textbox').fill('nowhere');
   await expect(drawer.getByText('No file has “nowhere” in its name.')).toBeVisible();
 });
@@ -62,7 +62,7 @@ test(
 
     // The way back, once the port answers again.
     await page.unroute('**/bridge.html');
-    await page.getByRole('button', { name: 'Start it again' }).click();
+    await page.getByRole('button', { name: 'Start the preview again' }).click();
     await expect(page.frameLocator('iframe[title="Live page index.html"]').locator('h1')).toHaveText('scripted');
   },
 );

@@ -139,7 +139,7 @@ export async function openFiles(page: Page, files: Record<string, string | Buffe
 
 /** One of the other lists of the Pairs station. */
 export async function show(page: Page, list: string | RegExp): Promise<void> {
-  await page.getByRole('tablist', { name: 'What to see of the pictures' }).getByRole('tab', { name: list }).click();
+  await page.getByRole('tablist', { name: 'Views of the pictures' }).getByRole('tab', { name: list }).click();
 }
 
 /** Until the browser has drawn twice: what follows an event in the frame after it is there then. */

@@ -26,17 +26,17 @@ test(
     }
     await page.getByRole('button', { name: 'History', exact: true }).click();
     const dialog = page.getByRole('dialog', { name: 'History' });
-    const entries = dialog.getByRole('list', { name: 'What was done, the latest first' }).getByRole('listitem');
-    await expect(entries.first()).toContainText('the site is here');
+    const entries = dialog.getByRole('list', { name: 'Changes, latest first' }).getByRole('listitem');
+    await expect(entries.first()).toContainText('current state');
     await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('<span>Third</span>');
     expect(await violations(page)).toEqual([]);
     await entries.nth(2).getByRole('button').click();
     await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('<span>First</span>');
     await dialog.getByRole('textbox', { name: 'Name of this restore point' }).fill('Before the feast');
-    await dialog.getByRole('button', { name: 'Keep the name' }).click();
+    await dialog.getByRole('button', { name: 'Save the name' }).click();
     await expect(entries.nth(2)).toContainText('Before the feast');
-    await dialog.getByRole('button', { name: 'Go back to here' }).click();
-    await expect(entries.nth(2)).toContainText('the site is here');
+    await dialog.getByRole('button', { name: 'Undo to here' }).click();
+    await expect(entries.nth(2)).toContainText('current state');
     await expect(entries.first()).toContainText('undone');
     await dialog.getByRole('button', { name: 'Close' }).click();
     expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain('<span>First</span>');
@@ -47,11 +47,11 @@ test(
     await page.getByRole('button', { name: 'History', exact: true }).click();
     await expect(entries.nth(2)).toContainText('Before the feast');
     await entries.first().getByRole('button').click();
-    await dialog.getByRole('button', { name: 'Go forth to here' }).click();
-    await expect(entries.first()).toContainText('the site is here');
+    await dialog.getByRole('button', { name: 'Redo to here' }).click();
+    await expect(entries.first()).toContainText('current state');
     await entries.last().getByRole('button').click();
-    await dialog.getByRole('button', { name: 'Go back to here' }).click();
-    await expect(entries.last()).toContainText('the site is here');
+    await dialog.getByRole('button', { name: 'Undo to here' }).click();
+    await expect(entries.last()).toContainText('current state');
     await dialog.getByRole('button', { name: 'Close' }).click();
     expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toBe(
       readFileSync(join(PAGES, 'festival.html'), 'utf8'),
@@ -65,7 +65,7 @@ test(
   async ({ page }) => {
     await openKites(page, 'markup');
     await page.getByRole('button', { name: 'History' }).click();
-    await page.getByRole('checkbox', { name: 'Show every change before it is made' }).check();
+    await page.getByRole('checkbox', { name: 'Show each change before it is applied' }).check();
     await page.getByRole('button', { name: 'Close' }).click();
     const remove = page.getByRole('complementary', { name: 'Strand' }).getByRole('button', { name: 'Remove item' });
     const name = await page.getByRole('complementary', { name: 'Strand' }).getByRole('heading').textContent();
@@ -73,7 +73,7 @@ test(
     const before = page.getByRole('dialog', { name: `Remove ${name} from festival.html?` });
     await expect(before.getByRole('region', { name: 'Difference' })).toContainText('<li>');
     expect(await violations(page)).toEqual([]);
-    await before.getByRole('button', { name: 'Leave it as it is' }).click();
+    await before.getByRole('button', { name: 'Cancel' }).click();
     await expect(page.getByText('12 items in 1 gallery')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
     await page.reload();
@@ -81,14 +81,14 @@ test(
     await before.getByRole('button', { name: 'Do it' }).click();
     await expect(page.getByText('11 items in 1 gallery')).toBeVisible();
     // What cannot be done says why, and what was shown already is not shown twice.
-    await page.getByRole('button', { name: 'Change the pattern' }).click();
+    await page.getByRole('button', { name: 'Edit the pattern' }).click();
     const pattern = page.getByRole('dialog', { name: /^Pattern of 11 items/ });
     const text = pattern.getByRole('textbox', { name: 'One item' });
     await text.fill((await text.inputValue()).replace('<span>{caption}</span>', '<b>{caption}</b>'));
-    await pattern.getByRole('button', { name: 'Write all items so' }).click();
-    await expect(page.getByRole('status').getByText(/^Write 11 items/)).toBeVisible();
+    await pattern.getByRole('button', { name: 'Apply to all items' }).click();
+    await expect(page.getByRole('status').getByText(/^Apply another pattern to 11 items/)).toBeVisible();
     await page.getByRole('button', { name: 'History' }).click();
-    await page.getByRole('checkbox', { name: 'Show every change before it is made' }).uncheck();
+    await page.getByRole('checkbox', { name: 'Show each change before it is applied' }).uncheck();
     await page.getByRole('button', { name: 'Close' }).click();
     await remove.click();
     await expect(page.getByText('10 items in 1 gallery')).toBeVisible();

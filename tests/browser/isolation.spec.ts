@@ -103,7 +103,7 @@ test('a script that never ends takes down its page and nothing else', async ({ p
   );
   await goTo(page, 'markup');
   await expect(page.getByText('does not come to an end')).toBeVisible({ timeout: 90_000 });
-  await page.getByRole('button', { name: 'Load it without scripts' }).click();
+  await page.getByRole('button', { name: 'Reload without scripts' }).click();
   await expect(page.frameLocator('iframe[title^="Live page"]').locator('h1')).toHaveText('Spinning', {
     timeout: 90_000,
   });

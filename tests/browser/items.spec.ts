@@ -14,7 +14,7 @@ test('a pattern is changed, its outcome looked at before, applied to all items a
   page,
 }) => {
   await openKites(page, 'markup');
-  await page.getByRole('button', { name: 'Change the pattern' }).click();
+  await page.getByRole('button', { name: 'Edit the pattern' }).click();
   const dialog = page.getByRole('dialog', { name: 'Pattern of 12 items on festival.html' });
   const text = dialog.getByRole('textbox', { name: 'One item' });
   await expect(text).toHaveValue(/<a href="\{full\}" data-enlarge data-enlarge-group="festival" title="\{title\}">/);
@@ -24,14 +24,14 @@ test('a pattern is changed, its outcome looked at before, applied to all items a
   expect(await violations(page)).toEqual([]);
   await text.fill(before.replace('{alt}', '{words}'));
   await expect(dialog.getByText('“{words}” is not known')).toBeVisible();
-  await expect(dialog.getByRole('button', { name: 'Write all items so' })).toBeDisabled();
+  await expect(dialog.getByRole('button', { name: 'Apply to all items' })).toBeDisabled();
   await text.fill(before.replace('<span>{caption}</span>', '<p class="words">{caption}</p>'));
   await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText(
     '<p class="words">Delta over the mere</p>',
   );
-  await dialog.getByRole('button', { name: 'Write all items so' }).click();
+  await dialog.getByRole('button', { name: 'Apply to all items' }).click();
   await expect(
-    page.getByRole('status').getByText(/^Write 12 items of festival\.html by another pattern/),
+    page.getByRole('status').getByText(/^Apply another pattern to 12 items of festival\.html/),
   ).toBeVisible();
   const html = readFileSync(join(await unpacked(page), 'festival.html'), 'utf8');
   expect(html.match(/<p class="words">/g)).toHaveLength(12);
@@ -39,7 +39,7 @@ test('a pattern is changed, its outcome looked at before, applied to all items a
   // One item has no group, and nobody asked for one.
   expect(html.match(/data-enlarge-group="festival"/g)).toHaveLength(11);
   await goTo(page, 'markup');
-  await page.getByRole('button', { name: /^Undo: Write 12 items/ }).click();
+  await page.getByRole('button', { name: /^Undo: Apply another pattern to 12 items/ }).click();
   expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain(
     '<span>Delta over the mere</span>',
   );
@@ -50,11 +50,11 @@ test(
   { tag: LONG },
   async ({ page }) => {
     await openKites(page, 'markup');
-    await expect(page.getByText('1 item unlike the others')).toBeVisible();
+    await expect(page.getByText('1 item different from the others')).toBeVisible();
     await page.getByRole('button', { name: 'Items…' }).click();
     await expect(items(page).getByText('no data-enlarge-group="festival" on the link')).toBeVisible();
     expect(await violations(page)).toEqual([]);
-    await items(page).getByRole('button', { name: 'Put it there' }).click();
+    await items(page).getByRole('button', { name: 'Add what is missing' }).click();
     await expect(items(page).getByText('no data-enlarge-group')).toHaveCount(0);
 
     for (const name of ['star-field', 'sled-morning'])
@@ -119,12 +119,12 @@ test(
     await items(page).getByRole('button', { name: 'Renumber' }).click();
     await expect(items(page).getByRole('button', { name: 'Renumber' })).toHaveCount(0);
     await items(page).getByRole('textbox', { name: 'Attribute' }).fill('bad name');
-    await items(page).getByRole('button', { name: 'Put it on' }).click();
+    await items(page).getByRole('button', { name: 'Add attribute' }).click();
     await expect(items(page).getByText('“bad name” cannot be the name of an attribute.')).toBeVisible();
     await items(page).getByRole('textbox', { name: 'Attribute' }).fill('class');
     await items(page).getByRole('textbox', { name: 'Value' }).fill('open');
-    await items(page).getByRole('button', { name: 'Put it on' }).click();
-    await expect(items(page).getByRole('status').getByText('Put class on every link of index.html')).toBeVisible();
+    await items(page).getByRole('button', { name: 'Add attribute' }).click();
+    await expect(items(page).getByRole('status').getByText('Add class to every link of index.html')).toBeVisible();
     await items(page).getByRole('combobox', { name: 'From' }).click();
     await page.getByRole('option', { name: 'the captions' }).click();
     await items(page).getByRole('button', { name: 'Fill the alt texts' }).click();

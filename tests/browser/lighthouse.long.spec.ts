@@ -27,10 +27,10 @@ test('the mended demo has 100 for performance, accessibility and best practices,
       .click();
     await expect(rows).toHaveCount(--left, { timeout: 90_000 });
   }
-  await page.locator('[data-rule="alt-missing"]').getByRole('button', { name: 'Write it' }).click();
+  await page.locator('[data-rule="alt-missing"]').getByRole('button', { name: 'Write alt text' }).click();
   await page.getByRole('textbox', { name: 'Alt text' }).fill('Coloured paper, cut and ready');
   await page.getByRole('textbox', { name: 'Alt text' }).press('Enter');
-  await expect(page.getByText('20 strands, nothing found wrong')).toBeVisible();
+  await expect(page.getByText('20 strands, no findings')).toBeVisible();
   const { server, address } = await host(await unpacked(page));
   const browser = await chromium.launch({
     executablePath: CHROMIUM,

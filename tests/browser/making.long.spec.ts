@@ -29,39 +29,39 @@ test('every kind of size on a site of three pages: folders, weight, likeness, 2�
   await openKites(page);
   await openRecipe(page);
   const thumbnail = recipe(page).getByRole('region', { name: 'Thumbnail' });
-  await thumbnail.getByText('Where it goes, and more').click();
+  await thumbnail.getByText('Folder, name and more').click();
   await thumbnail.getByRole('checkbox', { name: 'Also at 2×' }).check();
   await choose(page, thumbnail, 'Sharpening', 'light');
   const full = recipe(page).getByRole('region', { name: 'Full-size' });
-  await choose(page, full, 'Compressed', 'to a weight');
-  await full.getByRole('spinbutton', { name: 'At most, kB' }).fill('60');
-  await recipe(page).getByRole('button', { name: 'A further size' }).click();
+  await choose(page, full, 'Compress to', 'a file size');
+  await full.getByRole('spinbutton', { name: 'Maximum file size, kB' }).fill('60');
+  await recipe(page).getByRole('button', { name: 'Add a size' }).click();
   const medium = recipe(page).getByRole('region', { name: 'medium' });
   await choose(page, medium, 'Format', 'WebP');
-  await choose(page, medium, 'Compressed', 'to a likeness');
+  await choose(page, medium, 'Compress to', 'a similarity');
   await medium.getByRole('textbox', { name: 'Folder' }).fill('../out');
   await expect(medium.getByText('A folder is written like “photos/small”')).toBeVisible();
-  await expect(recipe(page).getByRole('button', { name: 'Use this recipe' })).toBeDisabled();
+  await expect(recipe(page).getByRole('button', { name: 'Save sizes' })).toBeDisabled();
   await medium.getByRole('textbox', { name: 'Folder' }).fill('photos/medium');
-  await choose(page, recipe(page), 'Words that stay in the files', 'title, caption, date, who made it, copyright');
+  await choose(page, recipe(page), 'Metadata to keep', 'title, caption, date, creator, copyright');
   expect(await violations(page)).toEqual([]);
-  await recipe(page).getByRole('button', { name: 'Use this recipe' }).click();
-  await expect(page.getByRole('region', { name: 'Naming and recipe' })).toContainText(
-    'medium at most 600 px on its longer side, WebP alike to 0.97',
+  await recipe(page).getByRole('button', { name: 'Save sizes' }).click();
+  await expect(page.getByRole('region', { name: 'File names and image sizes' })).toContainText(
+    'medium at most 600 px on its longer side, WebP with a similarity of 0.97',
   );
 
-  const make = page.getByRole('button', { name: /^Make all by the recipe/ });
+  const make = page.getByRole('button', { name: /^Create all sizes/ });
   const count = Number(/\d+/.exec((await make.textContent()) ?? '')?.[0]);
   await make.click();
-  await expect(page.getByText(new RegExp(`^Make ${count} pictures`))).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText(new RegExp(`^Create ${count} pictures`))).toBeVisible({ timeout: 120_000 });
   // Nothing is asked for twice.
   await expect(make).toHaveCount(0);
   // Thumbnails made by hand are left alone; the one that was missing has a copy of twice its size.
-  const offer = page.getByRole('region', { name: 'For dense screens' });
+  const offer = page.getByRole('region', { name: 'For high-density screens' });
   await expect(offer).toContainText(
     '1 thumbnail of festival.html has a copy of twice the size that the page does not offer.',
   );
-  await offer.getByRole('button', { name: 'Write srcset' }).first().click();
+  await offer.getByRole('button', { name: 'Add srcset' }).first().click();
   await expect(
     page.getByRole('status').getByText(/^Offer 1 thumbnail of festival.html at twice the size/),
   ).toBeVisible();
@@ -89,8 +89,8 @@ test('every kind of size on a site of three pages: folders, weight, likeness, 2�
 
   await page.getByRole('link', { name: /^Pairs/ }).click();
   await page.getByRole('button', { name: /^Undo: Offer 1 thumbnail/ }).click();
-  await page.getByRole('button', { name: new RegExp(`^Undo: Make ${count} pictures`) }).click();
-  await expect(page.getByRole('button', { name: `Make all by the recipe, ${count}` })).toBeVisible();
+  await page.getByRole('button', { name: new RegExp(`^Undo: Create ${count} pictures`) }).click();
+  await expect(page.getByRole('button', { name: `Create all sizes (${count} files)` })).toBeVisible();
   await expect(rowOf(page, 'camera/TKC_0412.jpg')).toContainText('2464 × 1632');
 });
 
@@ -99,9 +99,9 @@ test('a queue is stopped without a trace, and goes on after a reload where it wa
   await openRecipe(page);
   const full = recipe(page).getByRole('region', { name: 'Full-size' });
   await choose(page, full, 'Format', 'WebP');
-  await choose(page, full, 'Compressed', 'to a weight');
-  await recipe(page).getByRole('button', { name: 'Use this recipe' }).click();
-  const make = page.getByRole('button', { name: 'Make all by the recipe, 24' });
+  await choose(page, full, 'Compress to', 'a file size');
+  await recipe(page).getByRole('button', { name: 'Save sizes' }).click();
+  const make = page.getByRole('button', { name: 'Create all sizes (24 files)' });
   await make.click();
   await expect(page.getByText(/^Making p\d\d\.(jpg|webp), \d+ of 24/)).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
@@ -115,11 +115,11 @@ test('a queue is stopped without a trace, and goes on after a reload where it wa
   await page.reload();
   // It begins where it was, not anew.
   await expect(page.getByText(/^Making p\d\d\.(jpg|webp), ([3-9]|[12]\d) of 24/)).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/^Make 24 pictures/)).toBeVisible({ timeout: 120_000 });
-  await expect(page.getByText('12 pictures, 12 sure')).toBeVisible();
+  await expect(page.getByText(/^Create 24 pictures/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText('12 pictures, 12 matched')).toBeVisible();
   // One picture changes: only its files are due.
-  await page.getByRole('button', { name: 'Undo: Make 24 pictures' }).click();
+  await page.getByRole('button', { name: 'Undo: Create 24 pictures' }).click();
   await expect(make).toBeVisible();
-  await page.getByRole('button', { name: 'Redo: Make 24 pictures' }).click();
-  await expect(page.getByRole('button', { name: /^Make all by the recipe/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Redo: Create 24 pictures' }).click();
+  await expect(page.getByRole('button', { name: /^Create all sizes/ })).toHaveCount(0);
 });

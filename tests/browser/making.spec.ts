@@ -17,19 +17,19 @@ test('originals in one folder, full-size files and thumbnails in others; pages f
   });
   await openRecipe(page);
   const full = recipe(page).getByRole('region', { name: 'Full-size' });
-  await full.getByRole('spinbutton', { name: 'At most wide' }).fill('800');
-  await full.getByRole('spinbutton', { name: 'At most high' }).fill('800');
-  await full.getByText('Where it goes, and more').click();
+  await full.getByRole('spinbutton', { name: 'Maximum width' }).fill('800');
+  await full.getByRole('spinbutton', { name: 'Maximum height' }).fill('800');
+  await full.getByText('Folder, name and more').click();
   await full.getByRole('textbox', { name: 'Folder' }).fill('large');
   await full.getByRole('textbox', { name: 'Name' }).fill('{name}-web');
   await full.getByRole('checkbox', { name: 'Enlarge pictures smaller than the box' }).check();
   const thumbnail = recipe(page).getByRole('region', { name: 'Thumbnail' });
-  await thumbnail.getByText('Where it goes, and more').click();
+  await thumbnail.getByText('Folder, name and more').click();
   await thumbnail.getByRole('textbox', { name: 'Folder' }).fill('small');
-  await recipe(page).getByRole('button', { name: 'Use this recipe' }).click();
-  await page.getByRole('button', { name: 'Make all by the recipe, 4' }).click();
-  await expect(page.getByText(/enlarged, for the pictures are smaller than their box: two-web\.jpg/)).toBeVisible();
-  await expect(page.getByText('2 pictures, 2 sure')).toBeVisible();
+  await recipe(page).getByRole('button', { name: 'Save sizes' }).click();
+  await page.getByRole('button', { name: 'Create all sizes (4 files)' }).click();
+  await expect(page.getByText(/enlarged, because the pictures are smaller than their box: two-web\.jpg/)).toBeVisible();
+  await expect(page.getByText('2 pictures, 2 matched')).toBeVisible();
   const out = await unpacked(page);
   expect(readFileSync(join(out, 'index.html'), 'utf8')).toContain(
     '<a href="large/one-web.jpg"><img src="small/one.jpg" alt="1"></a>',
@@ -47,13 +47,13 @@ test('the pixels are left and every file is lightened once; what is light alread
     .toBuffer();
   await openFiles(page, { 'heavy.jpg': heavy, 'light.jpg': light });
   await openRecipe(page);
-  await recipe(page).getByRole('button', { name: 'barely' }).click();
-  await expect(recipe(page).getByText('all its pixels, JPEG alike to 0.99')).toBeVisible();
-  await recipe(page).getByRole('checkbox', { name: 'Decode every pixel, slower' }).check();
-  await recipe(page).getByRole('button', { name: 'Use this recipe' }).click();
-  await page.getByRole('button', { name: 'Make all by the recipe, 4' }).click();
-  await expect(page.getByText(/as light as that already, and left: light\.jpg/)).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Make all by the recipe/ })).toHaveCount(0);
+  await recipe(page).getByRole('button', { name: 'light' }).click();
+  await expect(recipe(page).getByText('all pixels, JPEG with a similarity of 0.99')).toBeVisible();
+  await recipe(page).getByRole('checkbox', { name: 'Full-quality decoding (slower)' }).check();
+  await recipe(page).getByRole('button', { name: 'Save sizes' }).click();
+  await page.getByRole('button', { name: 'Create all sizes (4 files)' }).click();
+  await expect(page.getByText(/that small already, left unchanged: light\.jpg/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Create all sizes/ })).toHaveCount(0);
   const out = await unpacked(page);
   expect(readFileSync(join(out, 'light.jpg')).equals(light)).toBe(true);
   const made = readFileSync(join(out, 'heavy.jpg'));

@@ -113,13 +113,13 @@ test('each kind of odd file has its outcome', async ({ page }) => {
     await expect(rowOf(page, name)).toContainText(says);
   }
   await expect(rowOf(page, 'cut-short.jpg')).toContainText('it may be damaged or cut short.unreadable');
-  await expect(rowOf(page, 'moves.gif')).toContainText('moves; a made size is its first frame');
+  await expect(rowOf(page, 'moves.gif')).toContainText('animated; a created size is its first frame');
   await expect(rowOf(page, 'painted.bmp')).toContainText('200 × 120');
   await expect(rowOf(page, 'scan.tif')).toContainText('This browser shows no TIFF, and most others do not either.');
   await expect(rowOf(page, 'hundred-megapixels.jpg')).toContainText('12000 × 8500');
 
-  await page.getByRole('button', { name: /^Make \d+ missing/ }).click();
-  await expect(page.getByRole('status').getByText(/^Make 14 thumbnails/)).toBeVisible({ timeout: 120_000 });
+  await page.getByRole('button', { name: /^Create \d+ missing/ }).click();
+  await expect(page.getByRole('status').getByText(/^Create 14 thumbnails/)).toBeVisible({ timeout: 120_000 });
   const out = await unpacked(page);
   const thumbnail = (name: string) => readFileSync(join(out, 'thumbs', name.replace(/\.\w+$/, '.jpg')));
   for (const [name, { says, inks }] of Object.entries(FILES)) {
@@ -162,7 +162,7 @@ test('a picture of too many pixels is refused with the reason, where it would ha
   await expect(rowOf(page, 'huge.png')).toContainText(
     '13000 × 10500 px are more than the 130 million that can be decoded at once',
   );
-  await expect(rowOf(page, 'good.jpg')).toContainText('to be made');
+  await expect(rowOf(page, 'good.jpg')).toContainText('to create');
 });
 
 const item = (name: string) => `<li><a href="${name}.jpg"><img src="${name}.jpg" alt="${name}"/></a></li>`;

@@ -60,7 +60,7 @@ test('the lightbox: a preset, five options and two looks, each seen at once in t
   // Left before its value is written, the field does not ask for it a second time.
   await padding.press('Tab');
   await expect(options(page).getByText(/--enlarge-padding: 3rem/)).toBeVisible();
-  await expect(page.getByText('That is how it is already.')).toHaveCount(0);
+  await expect(page.getByText('There is nothing to change.')).toHaveCount(0);
   expect(await violations(page)).toEqual([]);
   // “Where is this written?” leads to the line.
   await options(page)

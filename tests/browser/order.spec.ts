@@ -19,7 +19,10 @@ test(
     await openKites(page);
     await show(page, 'Order and names');
     await expect.poll(() => names(page, 2)).toEqual(['TKC_0412', 'TKC_0415']);
-    await page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by day' }).click();
+    await page
+      .getByRole('group', { name: 'Order of the pictures' })
+      .getByRole('button', { name: 'by date taken' })
+      .click();
     await expect(list(page).getByRole('listitem').first()).toContainText('2026-03-14');
     await expect.poll(async () => (await names(page, 4)).length).toBe(4);
     const byDay = await names(page, 4);
@@ -60,9 +63,9 @@ test(
     await expect.poll(() => names(page, 4)).toEqual([byDay[2], byDay[1], byDay[0], byDay[3]]);
 
     await page.getByRole('group', { name: 'Order of the pictures' }).getByRole('button', { name: 'by name' }).click();
-    await page.getByRole('combobox', { name: 'Put a gallery in this order' }).click();
+    await page.getByRole('combobox', { name: 'Apply this order to a gallery' }).click();
     await page.getByRole('option', { name: 'festival.html' }).click();
-    await expect(page.getByRole('status').getByText('Put the gallery of festival.html in order')).toBeVisible();
+    await expect(page.getByRole('status').getByText('Reorder the gallery of festival.html')).toBeVisible();
     const html = readFileSync(join(await unpacked(page), 'festival.html'), 'utf8');
     const order = [...html.matchAll(/href="photos\/large\/([\w-]+)\.jpg"/g)].map(([, name]) => name!);
     expect(order).toEqual([...order].sort());
@@ -79,8 +82,8 @@ test(
     for (const name of ['delta-over-mere', 'box-kite-lark'])
       await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
     await page.getByRole('textbox', { name: 'Tag' }).fill('first flights');
-    await page.getByRole('button', { name: 'Tag them' }).click();
-    await page.getByRole('combobox', { name: 'Only those tagged' }).click();
+    await page.getByRole('button', { name: 'Add tag' }).click();
+    await page.getByRole('combobox', { name: 'Only pictures tagged' }).click();
     await page.getByRole('option', { name: 'first flights' }).click();
     await expect(list(page).getByRole('listitem')).toHaveCount(2);
     await page.getByRole('button', { name: 'Rename…' }).click();
@@ -93,7 +96,7 @@ test(
     expect(await violations(page)).toEqual([]);
     await dialog.getByRole('button', { name: 'Rename 4 files' }).click();
     await expect(list(page).getByText('photos/large/flight-01-2026-06-20.jpg')).toBeVisible();
-    await page.getByRole('button', { name: 'Take the tag first flights from flight-01-2026-06-20' }).click();
+    await page.getByRole('button', { name: 'Remove the tag first flights from flight-01-2026-06-20' }).click();
     await expect(list(page).getByRole('listitem')).toHaveCount(1);
     const out = await unpacked(page);
     const html = readFileSync(join(out, 'festival.html'), 'utf8');
@@ -120,18 +123,18 @@ test('copies are shown in groups: the same to the byte, and the same but for siz
     'hill-original.jpg': b!,
     'small/hill.jpg': await sharp(b).resize(150).jpeg().toBuffer(),
   });
-  await show(page, 'Alike, 2');
-  const groups = page.getByRole('list', { name: 'Groups of pictures that are alike' });
-  await expect(groups.getByText('the same to the byte')).toBeVisible();
-  await expect(groups.getByText('the same but for size or compression')).toBeVisible();
+  await show(page, 'Duplicates, 2');
+  const groups = page.getByRole('list', { name: 'Groups of duplicates' });
+  await expect(groups.getByText('identical files')).toBeVisible();
+  await expect(groups.getByText('same picture, other size or compression')).toBeVisible();
   expect(await violations(page)).toEqual([]);
   // What a page shows is proposed; here the other one is wanted.
-  await expect(groups.getByRole('button', { name: 'Keep hill.jpg, give up 1 copy' })).toBeVisible();
+  await expect(groups.getByRole('button', { name: 'Keep hill.jpg, delete 1 copy' })).toBeVisible();
   await groups.getByRole('radio', { name: /hill-original\.jpg/ }).check();
-  await groups.getByRole('button', { name: 'Keep hill-original.jpg, give up 1 copy' }).click();
-  await expect(groups.getByText('the same but for size or compression')).toHaveCount(0);
-  await groups.getByRole('button', { name: 'Keep old/moor.jpg, give up 1 copy' }).click();
-  await expect(page.getByText('No picture is there twice')).toBeVisible();
+  await groups.getByRole('button', { name: 'Keep hill-original.jpg, delete 1 copy' }).click();
+  await expect(groups.getByText('same picture, other size or compression')).toHaveCount(0);
+  await groups.getByRole('button', { name: 'Keep old/moor.jpg, delete 1 copy' }).click();
+  await expect(page.getByText('No duplicates')).toBeVisible();
   const html = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
   expect(html).toContain(
     '<a href="old/moor.jpg"><img src="small/moor.jpg" alt="m"></a><a href="hill-original.jpg"><img src="small/hill.jpg" alt="h"></a>',
@@ -161,7 +164,7 @@ test(
         'latin1',
       ),
     });
-    const elsewhere = page.getByRole('region', { name: 'At outside addresses' });
+    const elsewhere = page.getByRole('region', { name: 'At external URLs' });
     await expect(elsewhere.getByText('https://pictures.example/hill.jpg')).toBeVisible();
     await show(page, 'Order and names');
     const open = async () => {

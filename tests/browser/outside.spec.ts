@@ -89,13 +89,13 @@ test('what a page asks outside, its dialogs and its downloads are off and told, 
   await told.getByRole('button', { name: 'Allow them for this site' }).click();
   await expect.poll(() => other.asked.length).toBeGreaterThan(3);
   expect(other.asked).toContain('/font.css');
-  await expect(page.getByRole('switch', { name: 'Ask outside addresses' })).toBeChecked();
+  await expect(page.getByRole('switch', { name: 'Check external URLs' })).toBeChecked();
   expect([downloads, dialogs]).toEqual([[], []]);
 
   // It is this site's, and outlives a reload; taken back, nothing is asked any more.
   await page.reload();
-  await expect(page.getByRole('switch', { name: 'Ask outside addresses' })).toBeChecked();
-  await page.getByRole('switch', { name: 'Ask outside addresses' }).click();
+  await expect(page.getByRole('switch', { name: 'Check external URLs' })).toBeChecked();
+  await page.getByRole('switch', { name: 'Check external URLs' }).click();
   await expect(told).toContainText('Outside addresses are off');
   const before = other.asked.length;
   await expect(told).toContainText('/events');

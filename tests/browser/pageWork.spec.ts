@@ -23,9 +23,9 @@ test('a page is moved to a folder with all references put right, its stylesheet 
   await expect(page.getByRole('status').getByText('Rename workshop.html to days/workshop.html').first()).toBeVisible();
   await expect(dialog.getByRole('textbox', { name: 'Path in the site' })).toHaveValue('days/workshop.html');
   await dialog.getByRole('checkbox', { name: 'viewer/lightbox.css' }).click();
-  await expect(dialog.getByRole('status').getByText('Take lightbox.css off days/workshop.html')).toBeVisible();
+  await expect(dialog.getByRole('status').getByText('Remove lightbox.css from days/workshop.html')).toBeVisible();
   await dialog.getByRole('checkbox', { name: 'viewer/lightbox.css' }).click();
-  await expect(dialog.getByRole('status').getByText('Link lightbox.css from days/workshop.html')).toBeVisible();
+  await expect(dialog.getByRole('status').getByText('Attach lightbox.css to days/workshop.html')).toBeVisible();
   await dialog.getByRole('button', { name: 'Close' }).click();
   const moved = readFileSync(join(await unpacked(page), 'days/workshop.html'), 'utf8');
   expect(moved).toContain('<link rel="stylesheet" href="../css/kites.css">');
@@ -64,18 +64,18 @@ test(
     await openPage(page, 'workshop.html');
     const dialog = sheet(page, /^Workshop days/);
     const write = async (heading: string, pictures: readonly number[]) => {
-      await dialog.getByRole('button', { name: 'Write another section…' }).click();
+      await dialog.getByRole('button', { name: 'Add a section…' }).click();
       await dialog.getByRole('textbox', { name: 'Heading' }).fill(heading);
       for (const n of pictures)
         await dialog
-          .getByRole('checkbox', { name: /^Take / })
+          .getByRole('checkbox', { name: /^Select / })
           .nth(n)
           .check();
       await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText(
         `<h2 id="${heading.toLowerCase()}">${heading}</h2>`,
       );
       expect(await violations(page)).toEqual([]);
-      await dialog.getByRole('button', { name: 'Write the section' }).click();
+      await dialog.getByRole('button', { name: 'Add section' }).click();
       await expect(dialog.getByRole('listitem').filter({ hasText: `${heading}, 2 items` })).toBeVisible();
     };
     await page.getByRole('button', { name: 'This page' }).click();

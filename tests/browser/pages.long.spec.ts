@@ -16,9 +16,9 @@ test('a gallery is split into pages of five, each a real page with the way to th
   await expect(dialog.getByText('On 3 pages of 5', { exact: true })).toBeVisible();
   await dialog.getByRole('checkbox', { name: 'Choose delta-over-mere' }).check();
   await dialog.getByRole('button', { name: 'Remove 1 item' }).click();
-  await expect(dialog.getByText('On 3 pages of 5, out of step')).toBeVisible();
+  await expect(dialog.getByText('On 3 pages of 5, to be updated')).toBeVisible();
   expect(await violations(page)).toEqual([]);
-  await dialog.getByRole('button', { name: 'Write the pages anew' }).click();
+  await dialog.getByRole('button', { name: 'Update the split pages' }).click();
   await expect(dialog.getByText('On 3 pages of 5', { exact: true })).toBeVisible();
   await dialog.getByRole('button', { name: 'Close' }).click();
   const out = await unpacked(page);
@@ -48,9 +48,9 @@ test('a gallery is split into pages of five, each a real page with the way to th
 
   await goTo(page, 'markup');
   for (const label of [
-    'Write the gallery of festival.html on 3 pages',
+    'Split the gallery of festival.html into 3 pages',
     'Remove 1 item',
-    'Write the gallery of festival.html on 3 pages',
+    'Split the gallery of festival.html into 3 pages',
   ])
     await page.getByRole('button', { name: new RegExp(`^Undo: ${label}`) }).click();
   await expect(page.getByRole('button', { name: /^Undo:/ })).toHaveCount(0);

@@ -13,10 +13,10 @@ test(
     await openKites(page, 'markup');
     await page.getByRole('button', { name: 'Menus' }).click();
     const menus = page.getByRole('dialog', { name: 'The menu of 3 pages' });
-    await expect(menus.getByRole('row', { name: /^index\.html/ })).toContainText('leads nowhere');
+    await expect(menus.getByRole('row', { name: /^index\.html/ })).toContainText('broken link');
     expect(await violations(page)).toEqual([]);
-    await menus.getByRole('button', { name: 'Bring them together' }).click();
-    await expect(menus.getByText('All menus say the same.')).toBeVisible();
+    await menus.getByRole('button', { name: 'Make all menus match' }).click();
+    await expect(menus.getByText('All menus match.')).toBeVisible();
     await menus.getByRole('button', { name: 'Close' }).click();
 
     const make = async (title: string, file: string, pictures: readonly string[]) => {
@@ -24,21 +24,21 @@ test(
       const dialog = page.getByRole('dialog', { name: 'New page' });
       await dialog.getByRole('textbox', { name: 'Title' }).fill(title);
       await dialog.getByRole('textbox', { name: 'File' }).fill(file);
-      await dialog.getByRole('combobox', { name: 'Made from' }).click();
+      await dialog.getByRole('combobox', { name: 'Start from' }).click();
       await page.getByRole('option', { name: 'festival.html' }).click();
-      for (const name of pictures) await dialog.getByRole('checkbox', { name: `Take ${name}` }).check();
-      await dialog.getByRole('checkbox', { name: 'Enter it in every menu' }).check();
-      await expect(dialog.getByRole('textbox', { name: 'Called' })).toHaveValue(title);
+      for (const name of pictures) await dialog.getByRole('checkbox', { name: `Select ${name}` }).check();
+      await dialog.getByRole('checkbox', { name: 'Add to every menu' }).check();
+      await expect(dialog.getByRole('textbox', { name: 'Label in the menu' })).toHaveValue(title);
       expect(await violations(page)).toEqual([]);
-      await dialog.getByRole('button', { name: 'Write the page' }).click();
+      await dialog.getByRole('button', { name: 'Create page' }).click();
       await expect(page.getByRole('status').getByText(`New page ${file} from festival.html`)).toBeVisible();
     };
     await page.getByRole('button', { name: 'New page', exact: true }).click();
-    await page.getByRole('combobox', { name: 'Made from' }).click();
+    await page.getByRole('combobox', { name: 'Start from' }).click();
     await page.getByRole('option', { name: 'festival.html' }).click();
     const names = await page
-      .getByRole('checkbox', { name: /^Take / })
-      .evaluateAll((boxes) => boxes.map((box) => box.getAttribute('aria-label')?.replace('Take ', '') ?? ''));
+      .getByRole('checkbox', { name: /^Select / })
+      .evaluateAll((boxes) => boxes.map((box) => box.getAttribute('aria-label')?.replace('Select ', '') ?? ''));
     expect(names).toHaveLength(4);
     await page.getByRole('dialog', { name: 'New page' }).getByRole('button', { name: 'Cancel' }).click();
     await make('Winter days', 'winter.html', names.slice(0, 2));
@@ -77,7 +77,7 @@ test(
     expect((await errors(winter)).filter((rule) => !before.has(rule))).toEqual([]);
 
     await goTo(page, 'markup');
-    for (const label of ['New page mere.html', 'New page winter.html', 'Bring the menus of one page together'])
+    for (const label of ['New page mere.html', 'New page winter.html', 'Make the menus of one page match'])
       await page.getByRole('button', { name: new RegExp(`^Undo: ${label}`) }).click();
     await expect(page.getByRole('button', { name: /^Undo:/ })).toHaveCount(0);
     expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(

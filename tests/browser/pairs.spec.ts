@@ -46,21 +46,21 @@ test('every state is told, and each has its way out', async ({ page }) => {
     'small/j-alone.jpg': await thumbnail(spare!),
   });
   const states: [string, string, string][] = [
-    ['large/a-sure.jpg', 'sure', 'name and content'],
-    ['large/B-Cased.jpg', 'case differs', 'but for case'],
+    ['large/a-sure.jpg', 'matched', 'name and content'],
+    ['large/B-Cased.jpg', 'case differs', 'except for case'],
     ['large/c-another.jpg', 'another picture', 'shows a-sure.jpg'],
     ['large/d-disagree.jpg', 'names disagree', 'content only'],
-    ['large/e-single.jpg', 'to be made', 'no thumbnail'],
+    ['large/e-single.jpg', 'to create', 'no thumbnail'],
     ['large/f-swapped.jpg', 'swapped', 'name'],
-    ['copy/g-twice.jpg', 'there twice', 'same as large/g-twice.jpg'],
-    ['large/h-cropped.jpg', 'sure', 'a crop, from'],
+    ['copy/g-twice.jpg', 'duplicate', 'same as large/g-twice.jpg'],
+    ['large/h-cropped.jpg', 'matched', 'a crop, from'],
     ['large/i-damaged.jpg', 'unreadable', 'cannot decode this picture'],
   ];
   for (const [full, state, ground] of states) {
     await expect(rowOf(page, full)).toContainText(state);
     await expect(rowOf(page, full)).toContainText(ground);
   }
-  await expect(page.getByRole('region', { name: 'Loose files' }).getByText('small/j-alone.jpg')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Unpaired files' }).getByText('small/j-alone.jpg')).toBeVisible();
   await expect(
     rowOf(page, 'large/h-cropped.jpg').getByRole('img', { name: 'The part that the thumbnail shows' }),
   ).toBeVisible();
@@ -70,16 +70,16 @@ test('every state is told, and each has its way out', async ({ page }) => {
     await rowOf(page, full).getByRole('button').first().click();
     await ways(page, full).getByRole('button', { name: way }).click();
   };
-  await take('large/B-Cased.jpg', 'Call it B-Cased.jpg');
-  await expect(rowOf(page, 'large/B-Cased.jpg')).toContainText('sure');
-  await take('large/c-another.jpg', 'Make it anew from c-another.jpg');
-  await expect(rowOf(page, 'large/c-another.jpg')).toContainText('sure');
-  await take('large/d-disagree.jpg', 'Call it d-disagree.jpg');
-  await expect(rowOf(page, 'large/d-disagree.jpg')).toContainText('sure');
-  await take('large/e-single.jpg', 'Make e-single.jpg');
-  await expect(rowOf(page, 'large/e-single.jpg')).toContainText('sure');
-  await take('large/f-swapped.jpg', 'Exchange the two files');
-  await expect(rowOf(page, 'large/f-swapped.jpg')).toContainText('sure');
+  await take('large/B-Cased.jpg', 'Rename to B-Cased.jpg');
+  await expect(rowOf(page, 'large/B-Cased.jpg')).toContainText('matched');
+  await take('large/c-another.jpg', 'Create it again from c-another.jpg');
+  await expect(rowOf(page, 'large/c-another.jpg')).toContainText('matched');
+  await take('large/d-disagree.jpg', 'Rename to d-disagree.jpg');
+  await expect(rowOf(page, 'large/d-disagree.jpg')).toContainText('matched');
+  await take('large/e-single.jpg', 'Create e-single.jpg');
+  await expect(rowOf(page, 'large/e-single.jpg')).toContainText('matched');
+  await take('large/f-swapped.jpg', 'Swap the two files');
+  await expect(rowOf(page, 'large/f-swapped.jpg')).toContainText('matched');
   await take('copy/g-twice.jpg', 'Use large/g-twice.jpg instead');
   await expect(rowOf(page, 'copy/g-twice.jpg')).toHaveCount(0);
 
@@ -115,7 +115,7 @@ test('a thumbnail that fits several is decided by hand; the decision is undone, 
   await expect(page.getByText('several fit')).toBeVisible();
   const row = page.getByRole('listitem').filter({ hasText: 'several fit' });
   await row.getByRole('button').first().click();
-  await row.getByRole('button', { name: 'It is of signed.jpg' }).click();
+  await row.getByRole('button', { name: 'Pair with signed.jpg' }).click();
   await expect(rowOf(page, 'signed.jpg')).toContainText('decided by hand');
   await page.reload();
   await expect(rowOf(page, 'signed.jpg')).toContainText('decided by hand');
@@ -139,7 +139,7 @@ test('loose files are paired by dragging, and by keyboard alone', async ({ page 
     'small/x.jpg': await thumbnail(c!),
     'small/y.jpg': await thumbnail(d!),
   });
-  const tray = page.getByRole('region', { name: 'Loose files' });
+  const tray = page.getByRole('region', { name: 'Unpaired files' });
   const from = (await tray.getByRole('img').or(tray.locator('img')).first().boundingBox())!;
   const onto = (await rowOf(page, 'large/a.jpg').boundingBox())!;
   await page.mouse.move(from.x + 10, from.y + 10);
@@ -157,13 +157,13 @@ test('loose files are paired by dragging, and by keyboard alone', async ({ page 
   expect(await violations(page)).toEqual([]);
   await page.keyboard.type('large/b');
   await page.keyboard.press('Enter');
-  await dialog.getByRole('button', { name: 'They belong together' }).focus();
+  await dialog.getByRole('button', { name: 'Confirm the pair' }).focus();
   await page.keyboard.press('Enter');
   await expect(rowOf(page, 'large/b.jpg')).toContainText('small/y.jpg');
   await expect(tray).toHaveCount(0);
 
   await rowOf(page, 'large/b.jpg').getByRole('button').first().click();
-  await ways(page, 'large/b.jpg').getByRole('button', { name: 'Take back the decision' }).click();
+  await ways(page, 'large/b.jpg').getByRole('button', { name: 'Remove the decision' }).click();
   await expect(tray.getByText('small/y.jpg')).toBeVisible();
 });
 
@@ -172,7 +172,7 @@ test('thumbnails alone are shown as what they are, however many there are', asyn
   const names = Array.from({ length: 130 }, (_, n) => `small/k${n}.jpg`);
   const unlike = names.map((name, n) => [name, Buffer.concat([small, Buffer.from(String(n))])]);
   await openFiles(page, Object.fromEntries(unlike) as Record<string, Buffer>);
-  const loose = page.getByRole('region', { name: 'Loose files' });
+  const loose = page.getByRole('region', { name: 'Unpaired files' });
   await expect(loose.getByRole('listitem')).toHaveCount(100);
   await loose.getByRole('button', { name: 'Show more of 130' }).click();
   await expect(loose.getByRole('listitem')).toHaveCount(130);
@@ -181,29 +181,29 @@ test('thumbnails alone are shown as what they are, however many there are', asyn
 test('the recipe decides what is made: a square WebP, as sharp would cut it', async ({ page }) => {
   const full = await photograph(3, 1600, 900);
   await openFiles(page, { 'large/a.jpg': full });
-  const recipe = page.getByRole('region', { name: 'Naming and recipe' });
+  const recipe = page.getByRole('region', { name: 'File names and image sizes' });
   await expect(recipe).toContainText('at most 150 px wide, JPEG 80');
-  await recipe.getByRole('button', { name: 'Change the recipe' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Recipe' });
+  await recipe.getByRole('button', { name: 'Change image sizes' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Image sizes' });
   const thumbnailForm = dialog.getByRole('region', { name: 'Thumbnail' });
-  await thumbnailForm.getByRole('spinbutton', { name: 'At most wide' }).fill('200');
-  await thumbnailForm.getByRole('combobox', { name: 'Shape' }).click();
-  await page.getByRole('option', { name: 'cut to the box' }).click();
+  await thumbnailForm.getByRole('spinbutton', { name: 'Maximum width' }).fill('200');
+  await thumbnailForm.getByRole('combobox', { name: 'Fit', exact: true }).click();
+  await page.getByRole('option', { name: 'crop' }).click();
   // A crop needs both sides, and says so before anything is written.
   await expect(thumbnailForm.getByText('A crop needs both sides of its box.')).toBeVisible();
-  await expect(dialog.getByRole('button', { name: 'Use this recipe' })).toBeDisabled();
+  await expect(dialog.getByRole('button', { name: 'Save sizes' })).toBeDisabled();
   expect(await violations(page)).toEqual([]);
-  await thumbnailForm.getByRole('spinbutton', { name: 'At most high' }).fill('200');
+  await thumbnailForm.getByRole('spinbutton', { name: 'Maximum height' }).fill('200');
   await thumbnailForm.getByRole('combobox', { name: 'Format' }).click();
   await page.getByRole('option', { name: 'WebP' }).click();
-  await dialog.getByRole('combobox', { name: 'Whole picture without scrolling in' }).click();
+  await dialog.getByRole('combobox', { name: 'Fits a window of' }).click();
   await page.getByRole('option', { name: 'small laptop' }).click();
-  await expect(dialog.getByText('whole in 1270 × 521 px, JPEG 82')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Use this recipe' }).click();
-  await expect(recipe).toContainText('cut to 200 × 200 px, WebP 80');
+  await expect(dialog.getByText('fits 1270 × 521 px, JPEG 82')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Save sizes' }).click();
+  await expect(recipe).toContainText('cropped to 200 × 200 px, WebP 80');
   await page.reload();
-  await expect(recipe).toContainText('cut to 200 × 200 px, WebP 80');
-  await page.getByRole('button', { name: 'Make 1 missing' }).click();
+  await expect(recipe).toContainText('cropped to 200 × 200 px, WebP 80');
+  await page.getByRole('button', { name: 'Create 1 missing thumbnail' }).click();
   await expect(rowOf(page, 'large/a.jpg')).toContainText('large/thumbs/a.webp');
   await expect(rowOf(page, 'large/a.jpg')).toContainText('a crop, from 0 %, 0 %');
 
@@ -257,12 +257,12 @@ test(
     await openFiles(page, { 'large/moor.jpg': plain!, 'small/moor.jpg': changed });
     await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
     await rowOf(page, 'large/moor.jpg').getByRole('button').first().click();
-    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'They belong together' }).click();
+    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Confirm the pair' }).click();
     await expect(rowOf(page, 'large/moor.jpg')).toContainText('decided by hand');
-    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Take back the decision' }).click();
+    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Remove the decision' }).click();
     await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
-    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Make it anew from moor.jpg' }).click();
-    await expect(rowOf(page, 'large/moor.jpg')).toContainText('sure');
+    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Create it again from moor.jpg' }).click();
+    await expect(rowOf(page, 'large/moor.jpg')).toContainText('matched');
   },
 );
 
@@ -279,22 +279,22 @@ test(
       'p/hill.jpg': b!,
     });
     await expect(rowOf(page, 'p/moor.jpg')).toContainText('names disagree');
-    await page.getByRole('button', { name: 'Change the names' }).click();
-    const dialog = page.getByRole('dialog', { name: 'Names of thumbnails' });
-    await dialog.getByRole('button', { name: 'A rule of your own' }).click();
+    await page.getByRole('button', { name: 'Change naming rules' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Naming rules' });
+    await dialog.getByRole('button', { name: 'Add a rule' }).click();
     await dialog.getByRole('textbox', { name: 'Thumbnail' }).fill('p/moor-k.jpg');
     await expect(dialog.getByText('needs “{name}” in it')).toBeVisible();
-    await expect(dialog.getByRole('button', { name: 'Use these names' })).toBeDisabled();
+    await expect(dialog.getByRole('button', { name: 'Save naming rules' })).toBeDisabled();
     await dialog.getByRole('textbox', { name: 'Thumbnail' }).fill('p/{name}-k.jpg');
     await dialog.getByRole('textbox', { name: 'Full-size' }).fill('p/{name}.jpg');
     expect(await violations(page)).toEqual([]);
-    await dialog.getByRole('button', { name: 'Use these names' }).click();
-    await expect(rowOf(page, 'p/moor.jpg')).toContainText('sure');
+    await dialog.getByRole('button', { name: 'Save naming rules' }).click();
+    await expect(rowOf(page, 'p/moor.jpg')).toContainText('matched');
     await expect(rowOf(page, 'p/moor.jpg')).toContainText('name and content');
     await page.reload();
-    await page.getByRole('button', { name: 'Change the names' }).click();
+    await page.getByRole('button', { name: 'Change naming rules' }).click();
     await dialog.getByRole('checkbox', { name: /^thumbs\/\{name\}\.jpg/ }).uncheck();
-    await dialog.getByRole('button', { name: 'Use these names' }).click();
+    await dialog.getByRole('button', { name: 'Save naming rules' }).click();
     await expect(rowOf(page, 'p/hill.jpg')).toContainText('content only');
   },
 );

@@ -2,10 +2,10 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, rowOf } from './fixtures';
 
-export const recipe = (page: Page) => page.getByRole('dialog', { name: 'Recipe' });
+export const recipe = (page: Page) => page.getByRole('dialog', { name: 'Image sizes' });
 
 export async function openRecipe(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Change the recipe' }).click();
+  await page.getByRole('button', { name: 'Change image sizes' }).click();
   await expect(recipe(page)).toBeVisible();
 }
 

@@ -35,8 +35,8 @@ test('thumbnails equal those of sharp, upright, in every shape', { tag: LONG }, 
     .png()
     .toBuffer();
   await bringIn(page, folderWith(files));
-  await page.getByRole('button', { name: 'Make 14 missing' }).click();
-  await expect(page.getByText('14 pictures, 14 sure')).toBeVisible({ timeout: 90_000 });
+  await page.getByRole('button', { name: 'Create 14 missing thumbnails' }).click();
+  await expect(page.getByText('14 pictures, 14 matched')).toBeVisible({ timeout: 90_000 });
   const out = await unpacked(page);
   for (const name of Object.keys(files)) {
     const made = await decoded(sharp(readFileSync(join(out, 'thumbs', name.replace(/\.png$/, '.jpg')))));
@@ -79,8 +79,8 @@ test('what cannot be decoded is named, and stops nothing', async ({ page }) => {
     }),
   );
   await expect(page.getByText('unreadable')).toHaveCount(2);
-  await page.getByRole('button', { name: 'Make 2 missing' }).click();
-  await expect(page.getByText('4 pictures, 2 sure, 2 to look at')).toBeVisible();
+  await page.getByRole('button', { name: 'Create 2 missing thumbnails' }).click();
+  await expect(page.getByText('4 pictures, 2 matched, 2 to check')).toBeVisible();
 });
 
 test('a bad archive is refused with what, where and what to do; a removed site can be put back', async ({ page }) => {
@@ -92,9 +92,9 @@ test('a bad archive is refused with what, where and what to do; a removed site c
     buffer: Buffer.from('PK\u0003\u0004 and no more'),
   });
   await expect(page.getByRole('alert')).toContainText('cut short');
-  await page.getByRole('button', { name: 'Remove site from the shelf' }).click();
+  await page.getByRole('button', { name: 'Remove site' }).click();
   await expect(page.getByText('was removed')).toBeVisible();
   await page.reload();
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await page.getByRole('button', { name: /^Restore / }).click();
   await expect(page.getByRole('link', { name: 'site' })).toBeVisible();
 });

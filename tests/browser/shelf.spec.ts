@@ -13,7 +13,7 @@ async function drop(page: Page, files: { name: string; bytes: Uint8Array; type: 
     },
     files.map((file) => ({ ...file, bytes: [...file.bytes] })),
   );
-  const place = page.getByRole('group', { name: 'Bring in by dropping' });
+  const place = page.getByRole('group', { name: 'Import by dropping' });
   await place.dispatchEvent('dragenter', { dataTransfer: transfer });
   await place.dispatchEvent('dragover', { dataTransfer: transfer });
   await place.dispatchEvent('drop', { dataTransfer: transfer });
@@ -31,7 +31,7 @@ test('pictures that are dropped become a site', async ({ page }) => {
   ]);
   await page.waitForURL(/\/pairs(\?|$)/);
   await settled(page);
-  await expect(page.getByText('2 pictures, 0 sure, 2 to look at')).toBeVisible();
+  await expect(page.getByText('2 pictures, 0 matched, 2 to check')).toBeVisible();
 });
 
 test('a ZIP that is dropped comes in with its text to the byte', async ({ page }) => {
@@ -88,7 +88,7 @@ test('reading a long import can be stopped, and then nothing is there', async ({
   );
   await expect(page.getByRole('progressbar')).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByRole('alert')).toContainText('Stopped. Nothing was brought in.');
+  await expect(page.getByRole('alert')).toContainText('Stopped. Nothing was imported.');
   await expect(page.getByRole('list', { name: 'Sites' }).getByRole('listitem')).toHaveCount(1);
 });
 
@@ -101,27 +101,27 @@ test('opening an archive can be stopped midway', async ({ page }) => {
   await drop(page, [{ name: 'pictures.zip', bytes: zipSync({ 'a.txt': strToU8('a') }), type: 'application/zip' }]);
   await expect(page.getByText('Opening the archive')).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByRole('alert')).toContainText('Stopped. Nothing was brought in.', { timeout: 3000 });
+  await expect(page.getByRole('alert')).toContainText('Stopped. Nothing was imported.', { timeout: 3000 });
   await expect(page.getByRole('list', { name: 'Sites' }).getByRole('listitem')).toHaveCount(1);
 });
 
 test('day and night are remembered, and the shelf tells what is broken', async ({ page }) => {
-  await page.getByRole('button', { name: 'Night colours' }).click();
+  await page.getByRole('button', { name: 'Dark theme' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
   await openKites(page);
-  await expect(page.getByText('21 sure')).toBeVisible();
+  await expect(page.getByText('21 matched')).toBeVisible();
   await goTo(page, 'pack');
   await page.getByRole('link', { name: 'Heathmoor' }).click();
   await expect(page.getByText('6 strands broken')).toBeVisible();
 });
 
-test('a site that is not here is said to be so, with the way back', async ({ page, expected }) => {
-  expected.console.push(/404|not on the shelf/);
+test('a site that is not here is said to be so, with the previous picture', async ({ page, expected }) => {
+  expected.console.push(/404|not in this browser/);
   await page.goto('/site/nothing/pairs');
-  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
-  await page.getByRole('link', { name: 'Go to the shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'There is no page at this address' })).toBeVisible();
+  await page.getByRole('link', { name: 'Go to your sites' }).click();
   await expect(page.getByRole('heading', { name: 'Your sites' })).toBeVisible();
 });
 

@@ -87,7 +87,7 @@ test(`${COUNT} pictures`, async ({ page }) => {
   await expect(page.getByText(/still being read/)).toBeVisible();
   console.log(`first rows: ${since()}`);
   await expect(page.getByText(/still being read/)).toHaveCount(0, { timeout: 900_000 });
-  await expect(page.getByText(`${COUNT / 2} pictures, ${COUNT / 2} sure, 0 to look at`)).toBeVisible();
+  await expect(page.getByText(`${COUNT / 2} pictures, ${COUNT / 2} matched, 0 to check`)).toBeVisible();
   console.log(`all looked at: ${since()}`);
   expect(await rows.count()).toBeLessThan(40);
 
@@ -101,7 +101,7 @@ test(`${COUNT} pictures`, async ({ page }) => {
   const before = await heap();
   await scrolls(page, 'pairs');
   await show(page, /^Words/);
-  await expect(page.getByRole('table', { name: 'Words' }).getByRole('row').nth(5)).toBeVisible();
+  await expect(page.getByRole('table', { name: 'Text and credits' }).getByRole('row').nth(5)).toBeVisible();
   await scrolls(page, 'words');
   const after = await heap();
   console.log(`heap of the main thread: ${before.toFixed(0)} MB before scrolling, ${after.toFixed(0)} MB after`);

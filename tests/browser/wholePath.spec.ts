@@ -62,25 +62,25 @@ test('twelve photographs become a gallery that opens every picture, in at most f
   await withoutDemo(page);
   await page.goto('/');
   const chooser = page.waitForEvent('filechooser');
-  await click('Bring in a folder');
+  await click('Import a folder');
   await (await chooser).setFiles(folder);
   await page.waitForURL(/\/pairs(\?|$)/, { timeout: 90_000 });
   await settled(page);
-  await click('Make 12 missing');
-  await expect(page.getByText('12 pictures, 12 sure')).toBeVisible({ timeout: 90_000 });
+  await click('Create 12 missing thumbnails');
+  await expect(page.getByText('12 pictures, 12 matched')).toBeVisible({ timeout: 90_000 });
   await click(/^Markup/, 'link');
   await click('New page');
-  await click('Write the page');
+  await click('Create page');
   await click('Add 12 pairs');
-  await click('Write 12 items');
+  await click('Add 12 items');
   await expect(page.getByText('12 items in 1 gallery')).toBeVisible();
   await click(/^Wiring/, 'link');
-  await click('Wire this page');
-  await click('Write this');
-  await expect(page.getByText('12 of 12 links answered')).toBeVisible();
+  await click('Add a viewer');
+  await click('Apply');
+  await expect(page.getByText('12 of 12 links handled')).toBeVisible();
   await click(/^Proof/, 'link');
   // What only its author can say of the site.
-  await expect(page.getByText(/^0 broken, 2 could be better/)).toBeVisible();
+  await expect(page.getByText(/^0 errors, 2 warnings/)).toBeVisible();
   for (const width of [390, 768, 1280])
     await expect(page.frameLocator(`iframe[title="index.html at ${width} px"]`).locator('figure img')).toHaveCount(12);
   await click(/^Pack/, 'link');

@@ -30,8 +30,8 @@ test('a viewer script that its author wrote: read, completed beside its lines, k
 }) => {
   await openFiles(page, { 'index.html': wiredPage('none'), ...(await pictures()) });
   await goTo(page, 'wiring');
-  await page.getByRole('button', { name: 'Wire this page' }).click();
-  await page.getByRole('button', { name: 'Bring in a script of your own' }).click();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
+  await page.getByRole('button', { name: 'Import a script of your own' }).click();
   const folder = folderWith(OWN_SCRIPT);
   await page.locator('[data-pick="script"]').setInputFiles(Object.keys(OWN_SCRIPT).map((name) => join(folder, name)));
   const dialog = page.getByRole('dialog', { name: 'A script of your own' });
@@ -45,14 +45,14 @@ test('a viewer script that its author wrote: read, completed beside its lines, k
   // What no line tells, the author knows.
   await dialog.getByRole('checkbox', { name: 'It shows a counter' }).check();
   await dialog.getByRole('textbox', { name: 'Name' }).fill('Roam');
-  await dialog.getByRole('button', { name: 'Keep as a kit' }).click();
+  await dialog.getByRole('button', { name: 'Save as a viewer' }).click();
   await kitButton(page, 'Roam').click();
   await expect(page.getByRole('region', { name: 'Difference' }).last()).toContainText("roam('[data-roam]')");
-  await page.getByRole('button', { name: 'Write this' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await rehearse(page);
   await expect(page.getByText(/^Rehearsed: 4 strands as expected/)).toBeVisible();
   await page.reload();
-  await expect(page.getByText('wired with the roam, 4 of 4 links answered')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('wired with the roam, 4 of 4 links handled')).toBeVisible({ timeout: 60_000 });
   const text = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
   expect(text).toContain('data-roam data-roam-set="index"');
   expect(text).toMatch(/roam-parts\.js"><\/script>\s*<script src="[\w/]*roam\.js"><\/script>\s*<script>roam\(/);
@@ -64,8 +64,8 @@ test(
   async ({ page }) => {
     await openFiles(page, { 'index.html': wiredPage('none'), ...(await pictures()) });
     await goTo(page, 'wiring');
-    await page.getByRole('button', { name: 'Wire this page' }).click();
-    await page.getByRole('button', { name: 'Bring in a script of your own' }).click();
+    await page.getByRole('button', { name: 'Add a viewer' }).click();
+    await page.getByRole('button', { name: 'Import a script of your own' }).click();
     const folder = folderWith({
       'roam.zip': Buffer.from(
         zipSync(Object.fromEntries(Object.entries(OWN_SCRIPT).map(([name, text]) => [`roam/${name}`, strToU8(text)]))),
@@ -74,10 +74,10 @@ test(
     await page.locator('[data-pick="script"]').setInputFiles(join(folder, 'roam.zip'));
     const dialog = page.getByRole('dialog', { name: 'A script of your own' });
     await expect(dialog.getByRole('textbox', { name: 'Name' })).toHaveValue('roam');
-    await dialog.getByRole('button', { name: 'Keep as a kit' }).click();
+    await dialog.getByRole('button', { name: 'Save as a viewer' }).click();
     await kitButton(page, 'roam').click();
-    await page.getByRole('button', { name: 'Write this' }).click();
-    await expect(page.getByText('wired with the roam, 4 of 4 links answered')).toBeVisible();
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await expect(page.getByText('wired with the roam, 4 of 4 links handled')).toBeVisible();
     expect(readFileSync(join(await unpacked(page), 'roam/roam.js'), 'utf8')).toBe(OWN_SCRIPT['roam.js']);
   },
 );
@@ -85,15 +85,15 @@ test(
 test('what is no viewer script is refused with the reason', async ({ page }) => {
   await openFiles(page, { 'index.html': wiredPage('none'), ...(await pictures()) });
   await goTo(page, 'wiring');
-  await page.getByRole('button', { name: 'Wire this page' }).click();
-  await page.getByRole('button', { name: 'Bring in a script of your own' }).click();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
+  await page.getByRole('button', { name: 'Import a script of your own' }).click();
   const folder = folderWith({ 'only.css': '.x {}', 'bad.js': 'var a = “x”;' });
   await page.locator('[data-pick="script"]').setInputFiles(join(folder, 'only.css'));
   await expect(page.getByRole('alert')).toHaveText('There is no script (.js) among these files.');
   await page.locator('[data-pick="script"]').setInputFiles(join(folder, 'bad.js'));
   await expect(page.getByRole('alert').first()).toContainText('bad.js, line 1');
   // What it needs is said at the fields, and nothing is kept before it is there.
-  await page.getByRole('button', { name: 'Keep as a kit' }).click();
+  await page.getByRole('button', { name: 'Save as a viewer' }).click();
   await expect(page.getByText('How is it started?')).toBeVisible();
   await expect(page.getByRole('dialog', { name: 'A script of your own' })).toBeVisible();
 });
@@ -101,21 +101,21 @@ test('what is no viewer script is refused with the reason', async ({ page }) => 
 test('from one kit to another and off the page: one change each, shown before it is written', async ({ page }) => {
   await openFiles(page, { 'index.html': wiredPage('lightbox'), ...kitFiles('lightbox'), ...(await pictures()) });
   await goTo(page, 'wiring');
-  await expect(page.getByText('wired with the lightbox, 4 of 4 links answered')).toBeVisible();
-  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await expect(page.getByText('wired with the lightbox, 4 of 4 links handled')).toBeVisible();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
   await kitButton(page, 'Sidebay').click();
   await expect(page.getByText('Change from the lightbox')).toBeVisible();
   const diff = page.getByRole('region', { name: 'Difference' }).last();
   await expect(diff).toContainText('viewer/lightbox.js · removed');
   await expect(diff).toContainText('data-bay-title="Meadow kite"');
-  await page.getByRole('button', { name: 'Write this' }).click();
-  await expect(page.getByText('wired with the sidebay, 4 of 4 links answered')).toBeVisible();
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await expect(page.getByText('wired with the sidebay, 4 of 4 links handled')).toBeVisible();
   await rehearse(page);
   await expect(page.getByText(/^Rehearsed: 4 strands as expected/)).toBeVisible();
-  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
   await kitButton(page, 'Sidebay').click();
-  await page.getByRole('button', { name: 'Take it off this page' }).click();
-  await page.getByRole('button', { name: 'Write this' }).click();
+  await page.getByRole('button', { name: 'Remove from this page' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await expect(page.getByText('no viewer yet')).toBeVisible();
   await expect(page.getByText(/before the last change/).first()).toBeVisible();
   expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(wiredPage('none'));
@@ -135,7 +135,7 @@ test(
     await expect(page.getByText(/^Rehearsed: 8 strands as expected/)).toBeVisible();
     await page.getByRole('button', { name: 'Load them in the right order' }).click();
     await page.getByRole('button', { name: 'Correct it to data-enlarge' }).first().click();
-    await expect(page.getByText('wired with the lightbox, 8 of 8 links answered')).toBeVisible();
+    await expect(page.getByText('wired with the lightbox, 8 of 8 links handled')).toBeVisible();
     await expect(page.getByText(/before the last change/).first()).toBeVisible();
     await rehearse(page);
     await expect(page.getByText(/^Rehearsed: 8 strands as expected/)).toBeVisible();
@@ -156,21 +156,21 @@ test('several pages are wired in one change, and one step takes it back', async 
   const plain = wiredPage('none');
   await openFiles(page, { 'index.html': plain, 'second.html': plain, 'third.html': plain, ...(await pictures()) });
   await goTo(page, 'wiring');
-  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
   await kitButton(page, 'Lightbox').click();
-  const pages = page.getByRole('group', { name: 'Wire other pages too' });
+  const pages = page.getByRole('group', { name: 'Add to other pages too' });
   await pages.getByRole('checkbox', { name: 'All 2 pages that do not have it' }).check();
   await expect(pages.getByRole('checkbox', { name: 'third.html' })).toBeChecked();
   await pages.getByRole('checkbox', { name: 'second.html' }).uncheck();
   await expect(page.getByRole('region', { name: 'Difference' }).filter({ hasText: 'third.html' })).toBeVisible();
   expect(await violations(page)).toEqual([]);
-  await page.getByRole('button', { name: 'Write this' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await openPage(page, 'third.html');
-  await expect(page.getByText('wired with the lightbox, 4 of 4 links answered')).toBeVisible();
+  await expect(page.getByText('wired with the lightbox, 4 of 4 links handled')).toBeVisible();
   await openPage(page, 'second.html');
   await expect(page.getByText(/no viewer yet/)).toBeVisible();
-  await page.getByRole('button', { name: 'Undo: Wire index.html and 1 other page with the Lightbox' }).click();
+  await page.getByRole('button', { name: 'Undo: Add the Lightbox to index.html and 1 other page' }).click();
   const folder = await unpacked(page);
   for (const name of ['index', 'second', 'third'])
     expect(readFileSync(join(folder, `${name}.html`), 'utf8')).toBe(plain);

@@ -35,7 +35,7 @@ export async function pictures(): Promise<Record<string, Buffer>> {
 }
 
 export const kitButton = (page: Page, title: string) =>
-  page.getByRole('group', { name: 'Kit' }).getByRole('button', { name: new RegExp(`^${title}`) });
+  page.getByRole('group', { name: 'Viewer' }).getByRole('button', { name: new RegExp(`^${title}`) });
 
 export async function rehearse(page: Page, timeout = 120_000): Promise<void> {
   await page.getByRole('button', { name: 'Rehearse' }).click();
@@ -44,10 +44,10 @@ export async function rehearse(page: Page, timeout = 120_000): Promise<void> {
 }
 
 export async function wireWith(page: Page, title: string): Promise<void> {
-  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
   await kitButton(page, title).click();
   await expect(page.getByRole('region', { name: 'Difference' }).last()).toContainText('new file');
-  await page.getByRole('button', { name: 'Write this' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
 }
 
@@ -75,7 +75,7 @@ export async function wiresAndRehearses(page: Page, manifest: Manifest): Promise
     expect(readFileSync(join(folder, manifest.folder, file.name), 'utf8')).toBe(
       kitNamed(manifest.name).files[file.name],
     );
-  await page.getByRole('button', { name: /^Undo: Wire/ }).click();
+  await page.getByRole('button', { name: /^Undo: Add the/ }).click();
   await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeVisible();
   expect(readFileSync(join(await unpacked(page), 'index.html'), 'utf8')).toBe(
     manifest.marker.on === 'sections' ? PARTS : wiredPage('none'),

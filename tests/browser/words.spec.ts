@@ -9,7 +9,7 @@ import { expect, goTo, openKites, scrollTo, show, test, unpacked } from './fixtu
 
 const row = (page: Page, file: string) =>
   page
-    .getByRole('table', { name: 'Words' })
+    .getByRole('table', { name: 'Text and credits' })
     .getByRole('row')
     .filter({ has: page.getByText(file, { exact: true }) });
 
@@ -17,14 +17,14 @@ test('alt texts and captions are written in a fast list by keyboard alone, the p
   page,
 }) => {
   await openKites(page);
-  await show(page, 'Words, 1');
+  await show(page, 'Text and credits, 1');
   expect(await violations(page)).toEqual([]);
   await page.getByRole('checkbox', { name: 'only the 1 without alt text' }).check();
-  const list = page.getByRole('table', { name: 'Words' });
+  const list = page.getByRole('table', { name: 'Text and credits' });
   // Its headings, and one picture.
   await expect(list.getByRole('row')).toHaveCount(2);
   await expect(list.getByText('no alt text')).toBeVisible();
-  const beside = page.getByRole('region', { name: 'The picture in hand' });
+  const beside = page.getByRole('region', { name: 'Selected picture' });
   // The words of the file are offered.
   await expect(beside.getByRole('button', { name: /^Alt text: “.+”$/ })).toBeVisible();
   await list.getByRole('textbox', { name: 'Alt text of paper-cut.jpg' }).fill('Paper being cut for a sail');
@@ -66,7 +66,7 @@ test('words go out as CSV and come in again: only what is other is changed, in o
   page,
 }) => {
   await openKites(page);
-  await show(page, 'Words, 1');
+  await show(page, 'Text and credits, 1');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();
   const text = readFileSync(await (await download).path(), 'utf8');
@@ -82,18 +82,18 @@ test('words go out as CSV and come in again: only what is other is changed, in o
       .setInputFiles({ name: 'words.csv', mimeType: 'text/csv', buffer: Buffer.from(Papa.unparse(rows)) });
 
   await read(data);
-  await expect(page.getByText('words.csv: 0 rows with other words, nothing to change.')).toBeVisible();
+  await expect(page.getByText('words.csv: 0 rows with changed texts, nothing to change.')).toBeVisible();
   const others: Readonly<Record<string, object>> = {
     'photos/large/reel-box.jpg': { alt: 'A reel, "wound" & ready', caption: 'The reel' },
     'photos/large/paper-cut.jpg': { alt: 'Paper cut', copyright: '© Somebody' },
   };
   const changed = data.map((one) => ({ ...one, ...others[one.file ?? ''] }));
   await read([...changed, { page: 'gone.html', file: 'x.jpg', alt: 'x' }]);
-  await expect(page.getByText('words.csv: 2 rows with other words.')).toBeVisible();
+  await expect(page.getByText('words.csv: 2 rows with changed texts.')).toBeVisible();
   await expect(page.getByText(`Row ${data.length + 1}: x.jpg is not on gone.html.`)).toBeVisible();
   const alt = page.getByRole('textbox', { name: 'Alt text of reel-box.jpg' });
   await expect(await scrollTo(page, alt)).toHaveValue('A reel, "wound" & ready');
-  await page.getByRole('button', { name: 'Undo: Take 2 rows of words from words.csv' }).click();
+  await page.getByRole('button', { name: 'Undo: Import 2 rows of texts from words.csv' }).click();
   await expect(await scrollTo(page, alt)).not.toHaveValue('A reel, "wound" & ready');
   await page
     .locator('[data-pick="words"]')
@@ -105,20 +105,20 @@ test('where pictures were taken is said, and removed when the site leaves, but f
   page,
 }) => {
   await openKites(page);
-  await show(page, 'Words, 1');
-  const copyright = page.getByRole('textbox', { name: 'Copyright where a picture has none' });
+  await show(page, 'Text and credits, 1');
+  const copyright = page.getByRole('textbox', { name: 'Default copyright' });
   await copyright.fill('© 2026 The Circle');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('status').getByText('Set whose pictures these are')).toBeVisible();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('status').getByText('Set copyright and credit')).toBeVisible();
 
-  await (await scrollTo(page, page.getByRole('table', { name: 'Words' }).getByText('TKC_0415.jpg'))).click();
-  const beside = page.getByRole('region', { name: 'The picture in hand' });
-  await expect(beside.getByText('The file says where it was taken.')).toBeVisible();
-  await expect(beside.getByText('It is removed when the site leaves.')).toBeVisible();
-  await beside.getByRole('button', { name: 'Keep the place' }).click();
-  await expect(beside.getByText('It is kept when the site leaves.')).toBeVisible();
+  await (await scrollTo(page, page.getByRole('table', { name: 'Text and credits' }).getByText('TKC_0415.jpg'))).click();
+  const beside = page.getByRole('region', { name: 'Selected picture' });
+  await expect(beside.getByText('The file contains a location.')).toBeVisible();
+  await expect(beside.getByText('It is removed on export.')).toBeVisible();
+  await beside.getByRole('button', { name: 'Keep the location' }).click();
+  await expect(beside.getByText('It is kept on export.')).toBeVisible();
   await goTo(page, 'pack');
-  await expect(page.getByText('removed from 1 picture that says where it was taken')).toBeVisible();
+  await expect(page.getByText('removed from 1 picture')).toBeVisible();
   await expect(page.getByText('kept on purpose in 1 picture')).toBeVisible();
   const out = await unpacked(page);
   const gps = (file: string) => ExifReader.load(readFileSync(join(out, file)), { expanded: true }).gps;

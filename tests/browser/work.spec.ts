@@ -23,7 +23,7 @@ test('pairs are added in the page’s own pattern, with the pictures’ own word
   await expect(dialog.getByRole('listitem').first().getByRole('textbox', { name: 'Alt text' })).toHaveValue('Glue pot');
   await row.getByRole('textbox', { name: 'Title and caption' }).fill('Seams & "stitches"');
   await dialog.getByRole('checkbox', { name: 'Add tail-bows' }).click();
-  await dialog.getByRole('button', { name: 'Write 3 items' }).click();
+  await dialog.getByRole('button', { name: 'Add 3 items' }).click();
   await expect(page.getByText('11 items in 1 gallery')).toBeVisible();
   await expect(page.frameLocator('iframe[title="Live page workshop.html"]').locator('.shot em')).toHaveText([
     'Reel box',
@@ -80,11 +80,11 @@ test('a caption is set from the rail, typed text is undone by the one history, a
   await page.keyboard.type('<p>typed</p>');
   await expect(page.getByRole('button', { name: 'Undo: Type in index.html' })).toBeVisible();
   await goTo(page, 'wiring');
-  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
   await expect(page.getByRole('region', { name: 'Difference' }).last()).toContainText('viewer/lightbox.js · new file');
-  await page.getByRole('button', { name: 'Write this' }).click();
-  await expect(page.getByText('2 of 2 links answered')).toBeVisible();
-  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await expect(page.getByText('2 of 2 links handled')).toBeVisible();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
   await expect(page.getByText('Everything is wired already')).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).last().click();
   const text = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');

@@ -82,7 +82,7 @@ export const disk: Part = {
       const large = await folderOf(parent, 'heath', 40);
       await withoutDemo(page, server.address);
       await page.goto(server.address);
-      await expect(page.getByText(/MB kept here/)).toBeVisible({ timeout: 60_000 });
+      await expect(page.getByText(/MB stored in this browser/)).toBeVisible({ timeout: 60_000 });
       const pick = page.locator('[data-pick="folder"]');
 
       const room = fill(place, 14 * MB);
@@ -100,7 +100,7 @@ export const disk: Part = {
         expect(await countIn(page, 'files')).toBe(6);
       });
 
-      const make = page.getByRole('button', { name: /^Make \d+ missing/ });
+      const make = page.getByRole('button', { name: /^Create \d+ missing/ });
       const again = fill(place, 0);
       await holds('making pictures', async () => {
         await make.click();

@@ -142,7 +142,7 @@ async function making({ page, siteId, random }: Scene): Promise<Judge> {
   const station = page.getByRole('navigation', { name: 'Stations' });
   await station.getByRole('link', { name: /^Pairs/ }).click();
   await expect(page.getByRole('list', { name: 'Pairs' }).getByRole('listitem').first()).toBeVisible();
-  const make = page.getByRole('button', { name: /^Make all by the recipe/ });
+  const make = page.getByRole('button', { name: /^Create all sizes/ });
   const undo = page.getByRole('button', { name: /^Undo: / });
   // What was made before is taken back, with all that was done since.
   while ((await make.count()) === 0) {

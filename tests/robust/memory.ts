@@ -110,7 +110,7 @@ export const memory: Part = {
         await withoutDemo(page, server.address);
         const toShelf = async () => {
           await page.goto(server.address);
-          await expect(page.getByText(/MB kept here/)).toBeVisible({ timeout: 60_000 });
+          await expect(page.getByText(/MB stored in this browser/)).toBeVisible({ timeout: 60_000 });
         };
         await toShelf();
         // What a first visit takes is taken before.

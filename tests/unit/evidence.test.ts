@@ -79,20 +79,20 @@ describe('an own script', () => {
     const manifest = readManifest(draft.manifest);
     if (!manifest.ok) throw new Error(manifest.reason);
     const { 'how-to.html': _, ...texts } = OWN_SCRIPT;
-    expect(does({ kind: 'save-kit', manifest: manifest.manifest, files: texts })).toBe('Keep Roam as a kit');
+    expect(does({ kind: 'save-kit', manifest: manifest.manifest, files: texts })).toBe('Save Roam as a viewer');
     expect(files.has('roam/roam.js')).toBe(true);
-    expect(does({ kind: 'wire', page: 'index.html', kit: 'roam' })).toBe('Wire index.html with the roam');
+    expect(does({ kind: 'wire', page: 'index.html', kit: 'roam' })).toBe('Add the roam to index.html');
     const [page] = readSite(files, new Map(), KITS).pages;
     expect(page?.wiring.main?.claimed.size).toBe(4);
-    expect(does({ kind: 'forget-kit', name: 'roam' })).toMatch(/Take it off that page first/);
-    expect(does({ kind: 'unwire', page: 'index.html', kit: 'roam' })).toBe('Take the roam off index.html');
+    expect(does({ kind: 'forget-kit', name: 'roam' })).toMatch(/Remove it from that page first/);
+    expect(does({ kind: 'unwire', page: 'index.html', kit: 'roam' })).toBe('Remove the roam from index.html');
     expect(files.has('roam/roam.js'), 'the script is the author’s and stays').toBe(true);
-    expect(does({ kind: 'forget-kit', name: 'roam' })).toBe('Forget the kit roam');
+    expect(does({ kind: 'forget-kit', name: 'roam' })).toBe('Remove the viewer roam');
     expect(does({ kind: 'save-kit', manifest: { ...manifest.manifest, name: 'lightbox' }, files: texts })).toMatch(
-      /comes with the program/,
+      /name of a built-in viewer/,
     );
     expect(does({ kind: 'save-kit', manifest: { ...manifest.manifest, folder: 'elsewhere' }, files: {} })).toMatch(
-      /not brought along/,
+      /not imported with it/,
     );
   });
 });

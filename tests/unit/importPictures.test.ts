@@ -29,7 +29,7 @@ describe('pictures that come in', () => {
   it('go where most full-size pictures of the gallery are, under their own names', () => {
     expect(taken([incoming('Moor.jpg'), incoming('sky.webp')])).toMatchObject({
       paths: ['days/large/Moor.jpg', 'days/large/sky.webp'],
-      planned: { ok: true, change: { label: 'Bring in 2 pictures' } },
+      planned: { ok: true, change: { label: 'Import 2 pictures' } },
     });
   });
 
@@ -59,8 +59,8 @@ describe('pictures that come in', () => {
 
   it.each([
     ['notes.txt', /no picture that a page can show/],
-    ['../../evil.jpg', /cannot be taken in/],
-    ['con\u0000.jpg', /cannot be taken in/],
+    ['../../evil.jpg', /cannot be imported/],
+    ['con\u0000.jpg', /cannot be imported/],
   ])('refuse the whole where one is %s', (name, reason) => {
     expect(taken([incoming('moor.jpg'), incoming(name)])).toMatchObject({
       paths: [],

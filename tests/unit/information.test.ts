@@ -88,7 +88,7 @@ describe('written into the page', () => {
     expect(now.split(attribute)).toHaveLength(2);
     expect(now.replace(attribute, '')).toBe(html);
     expect(written(siteWith(now), wish([]))).toBe(html);
-    expect(written(siteWith(now), wish(['camera', 'copyright']))).toBe('That is how it is already.');
+    expect(written(siteWith(now), wish(['camera', 'copyright']))).toBe('There is nothing to change.');
   });
 
   it('is refused where nothing is to be said, or nothing shows it', () => {

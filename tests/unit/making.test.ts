@@ -366,7 +366,7 @@ describe('words', () => {
   it('refuse what is gone', () => {
     expect(
       why(begin(), { kind: 'set-words', items: [{ strand: 'index.html#9.9', alt: 'x' }], pictures: [] }),
-    ).toContain('no longer where it was');
+    ).toContain('no longer at this place');
     expect(why(begin(), { kind: 'set-words', items: [], pictures: [{ path: 'l/x.jpg', words: {} }] })).toContain(
       'There is no l/x.jpg',
     );
@@ -398,7 +398,7 @@ describe('order', () => {
     });
     expect(textAt(site, 'index.html')).toBe(PAGE([item('c'), item('b'), item('a')].join('\n')));
     expect(why(site, { kind: 'order-gallery', page: 'index.html', gallery: 0 })).toContain('in this order already');
-    expect(why(site, { kind: 'order-gallery', page: 'index.html', gallery: 4 })).toContain('no longer where it was');
+    expect(why(site, { kind: 'order-gallery', page: 'index.html', gallery: 4 })).toContain('no longer at this place');
   });
 
   it('is told by tags, which are added and taken away for many', () => {
@@ -499,7 +499,7 @@ describe('names for many', () => {
       { kind: 'rename-many', renames: [{ from: 'l/a.jpg', to: '../a.jpg' }] },
       'cannot be a file’s name',
     ],
-    ['nothing new', { kind: 'rename-many', renames: [{ from: 'l/a.jpg', to: 'l/a.jpg' }] }, 'called so already'],
+    ['nothing new', { kind: 'rename-many', renames: [{ from: 'l/a.jpg', to: 'l/a.jpg' }] }, 'have these names already'],
     [
       'a copy kept and given up at once',
       {
@@ -509,7 +509,7 @@ describe('names for many', () => {
           { from: 'l/b.jpg', into: 'l/c.jpg' },
         ],
       },
-      'given up and kept at once',
+      'deleted and kept at once',
     ],
     [
       'a rule without a name in it',

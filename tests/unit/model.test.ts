@@ -144,7 +144,7 @@ describe('strands', () => {
       'a picture from elsewhere',
       item('b', { src: 'https://example.org/b.jpg' }),
       { thumbnail: 'look' },
-      /comes from elsewhere/,
+      /comes from another host/,
     ],
   ])('%s', (_name, middle, joints, says) => {
     const found = second(around(middle));
@@ -359,13 +359,13 @@ describe('findings', () => {
   it('are none on a whole site', () =>
     expect(rules(site({ 'index.html': page(around(item('b')), SCRIPT), ...VIEWER, ...PICTURES }))).toEqual([]));
 
-  it('offer the picture’s own words where the alt text is missing', () => {
+  it('offer the picture’s metadata where the alt text is missing', () => {
     const reading = site(
       { 'index.html': page(around(item('b', { alt: '' })), SCRIPT), ...VIEWER, ...PICTURES },
       { 'l/b.jpg': facts(900, 1, { caption: 'A kite & its tail' }) },
     );
     const [finding] = faultsOf(reading);
-    expect(finding?.fixes.map((fix) => fix.label)).toEqual(['Use “A kite & its tail”', 'Write it']);
+    expect(finding?.fixes.map((fix) => fix.label)).toEqual(['Use “A kite & its tail”', 'Write alt text']);
     const fix = finding?.fixes[0];
     const planned = fix?.kind === 'change' ? fix.plan() : null;
     expect(planned?.ok && done(reading, planned.change).get('index.html')).toContain(
@@ -424,7 +424,7 @@ describe('plans', () => {
     [{ kind: 'new-page', path: '../x.html', title: 'x' }, /leads out/],
     [{ kind: 'new-page', path: 'x.txt', title: 'x' }, /does not end in \.html/],
     [{ kind: 'new-page', path: 'Index.html', title: 'x' }, /already/],
-    [{ kind: 'fix', finding: 'none', fix: 0 }, /settled already/],
+    [{ kind: 'fix', finding: 'none', fix: 0 }, /fixed already/],
     [{ kind: 'wire', page: 'none.html' }, /no page/],
     [{ kind: 'set-caption', strand: 'index.html#0.0', value: 'x' }, /no element for a caption/],
   ])('refuse %j with a reason', (raw, reason) =>

@@ -183,7 +183,7 @@ describe('an option of a slideshow', () => {
     ['a number out of its range', { options: { interval: 0 } }, 'interval is a number from 1 to 60 s.'],
     ['an option that there is not', { options: { colour: 'red' } }, 'Slideshow has no option colour.'],
     ['a look that there is not', { look: { '--slides-wings': '2px' } }, 'Slideshow has no --slides-wings.'],
-    ['what is so already', { options: { picker: 'dots' } }, 'That is how it is already.'],
+    ['what is so already', { options: { picker: 'dots' } }, 'There is nothing to change.'],
     ['a gallery that has gone', { gallery: 3, options: { loop: false } }, 'This gallery is no longer'],
   ])('%s is refused', (_, wish, reason) => expect(lines(slides(), set('slideshow', wish))).toContain(reason));
 });

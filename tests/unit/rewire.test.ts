@@ -1,5 +1,5 @@
 /**
- * Wiring with each kit, taking it off again, and changing from each to each other: all links answered, nothing left
+ * Wiring with each kit, taking it off again, and changing from each to each other: all links handled, nothing left
  * behind.
  */
 import { describe, expect, it } from 'vitest';
@@ -198,9 +198,9 @@ describe('what is shared and what is the author’s', () => {
 
   it.each<[string, Intent, RegExp]>([
     ['a second viewer beside the first', { kind: 'wire', page: 'index.html', kit: 'lantern' }, /answered twice/],
-    ['an unknown kit', { kind: 'wire', page: 'index.html', kit: 'none' }, /no kit “none”/],
+    ['an unknown kit', { kind: 'wire', page: 'index.html', kit: 'none' }, /no viewer “none”/],
     ['a change to itself', { kind: 'change-kit', page: 'index.html', from: 'lightbox', to: 'lightbox' }, /already/],
-    ['a kit that is not there', { kind: 'unwire', page: 'index.html', kit: 'sidebay' }, /Nothing of this kit/],
+    ['a kit that is not there', { kind: 'unwire', page: 'index.html', kit: 'sidebay' }, /Nothing of this viewer/],
   ])('%s is refused', (_, intent, reason) =>
     expect(planFor(read(wiredByHand('lightbox')), intent)).toEqual({
       ok: false,

@@ -87,7 +87,7 @@ describe('another section', () => {
     });
     expect(planFor(read(site(list(['a', 'b']))), add('Summer', 4))).toMatchObject({
       ok: false,
-      reason: expect.stringContaining('no longer where it was') as string,
+      reason: expect.stringContaining('no longer at this place') as string,
     });
   });
 });

@@ -127,7 +127,7 @@ describe('what is refused', () => {
       'they fit on one page of 12',
     ],
     ['items in rows', { 'kites.html': rows }, split('kites.html', 2), 'stand in rows'],
-    ['a page that is gone', {}, split('kites.html', 2), 'no longer where it was'],
+    ['a page that is gone', {}, split('kites.html', 2), 'no longer at this place'],
   ])('%s', (_name, files, intent, reason) =>
     expect(plan(siteOf(files), intent)).toMatchObject({ ok: false, reason: expect.stringContaining(reason) }),
   );
@@ -143,7 +143,7 @@ describe('what is refused', () => {
     });
     expect(plan(led, split('kites.html', 20))).toMatchObject({
       ok: false,
-      reason: 'index.html leads to kites-2.html, which would go. Take that link out first.',
+      reason: 'index.html leads to kites-2.html, which would go. Remove that link first.',
     });
   });
 

@@ -197,15 +197,15 @@ describe('what is refused, with its place and why', () => {
   });
 
   it('what is so already, and what is not there', () => {
-    expect(refusal(site(GRID), 'column-gap', '12px')).toBe('The stylesheet says so already.');
-    expect(refusal(site(GRID), 'corners', null)).toBe('Nothing is declared for that.');
-    expect(refusal(site(GRID), 'fit', 'cover')).toBe('Give the thumbnails a shape first.');
+    expect(refusal(site(GRID), 'column-gap', '12px')).toBe('The stylesheet has this already.');
+    expect(refusal(site(GRID), 'corners', null)).toBe('There is no declaration for that.');
+    expect(refusal(site(GRID), 'fit', 'cover')).toBe('Set an aspect ratio first.');
     expect(refusal(site(GRID), 'sparkle', '1')).toBe('There is no setting sparkle.');
   });
 
   it('a declaration for more than the gallery is not taken away', () => {
     expect(refusal(withLogo(`${GRID}img { border-radius: 3px; }\n`), 'corners', null)).toBe(
-      'kites.css, line 2: this declaration counts for more than the gallery; take it away in the source.',
+      'kites.css, line 2: this declaration counts for more than the gallery; remove it in the source.',
     );
   });
 

@@ -202,7 +202,7 @@ const ELEMENTS: readonly PlantedWiringFault[] = [
     plant: (text) => text,
     without: ['gloam/gloam.css'],
     at: 'gloam/gloam.css',
-    why: /asks for it in vain/,
+    why: /gets an error/,
     fix: /^Copy gloam\.css there$/,
     breaks: null,
   },
@@ -269,7 +269,7 @@ const HOLDERS: readonly PlantedWiringFault[] = [
     plant: swap('class="kites parade"', 'class="kites"'),
     at: 'class="kites"',
     why: /opens its picture by itself/,
-    fix: /^Wire this page with the parade$/,
+    fix: /^Add the parade to this page$/,
     breaks: 0,
   },
 ];
@@ -372,7 +372,7 @@ const CALLS: readonly PlantedWiringFault[] = [
     more: { 'beam/beam.js': kitNamed('beam').files['beam.js'] ?? '', 'beam/beam.css': '' },
     at: 'rel="flare[kites]"',
     why: /one lies over the other/,
-    fix: /^Take the beam off this page$/,
+    fix: /^Remove the beam from this page$/,
     breaks: 0,
   },
 ];

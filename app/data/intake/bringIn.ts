@@ -37,7 +37,7 @@ interface Options {
   signal: AbortSignal;
 }
 
-export const STOPPED: IntakeResult = { ok: false, reason: 'Stopped. Nothing was brought in.', refused: [] };
+export const STOPPED: IntakeResult = { ok: false, reason: 'Stopped. Nothing was imported.', refused: [] };
 
 /** Files are read, and contents written, in groups of at most so many bytes: memory stays bounded. */
 const GROUP_BYTES = 32 * 2 ** 20;
@@ -140,7 +140,7 @@ async function take(file: IncomingFile, taken: Taken, blobs: Map<string, Blob>, 
 function takeNotes(bytes: Uint8Array, taken: Taken): void {
   const read = readNotes(new TextDecoder().decode(bytes));
   if (!read.ok) {
-    taken.notes.push(`${read.reason}; the site came in without it.`);
+    taken.notes.push(`${read.reason}; the site was imported without it.`);
     return;
   }
   // Name and date are those of the archive; here they stand with the site.

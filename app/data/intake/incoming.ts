@@ -56,4 +56,4 @@ export async function fromZip(archive: Blob): Promise<Incoming> {
 }
 
 const litter = (count: number): string[] =>
-  count === 0 ? [] : [`${countOf(count, 'file')} left behind by the operating system did not come in.`];
+  count === 0 ? [] : [`${countOf(count, 'file')} left behind by the operating system: not imported.`];

@@ -28,7 +28,7 @@ const SHUT: Record<Shut, string> = {
   newer: 'A newer version of Heathmoor wrote this site. Load this page again to get that version.',
 };
 
-const POINT_GONE = 'This point of the history is no longer there.';
+const POINT_GONE = 'This point of the history no longer exists.';
 
 export class Commits {
   readonly #site: SharedSite;
@@ -59,7 +59,7 @@ export class Commits {
   step(way: 'undo' | 'redo'): Promise<Outcome> {
     return this.inTurn(async () => {
       const written = await this.#site.store.stepJournal(this.#site.site.id, way);
-      return this.commit(written, [], way === 'undo' ? 'Undone' : 'Done again');
+      return this.commit(written, [], way === 'undo' ? 'Undone' : 'Redone');
     });
   }
 
@@ -84,7 +84,7 @@ export class Commits {
         const outcome = await this.commit(await store.stepJournal(site.id, way), []);
         if (!outcome.ok) return outcome;
       }
-      return { ok: true, label: `Gone to: ${target.name ?? target.label}`, diffs: [], undoable: false };
+      return { ok: true, label: `Restored: ${target.name ?? target.label}`, diffs: [], undoable: false };
     });
   }
 
@@ -94,7 +94,7 @@ export class Commits {
       const { store, site } = this.#site;
       if (!(await store.nameEntry(site.id, number, name))) return refuse(POINT_GONE);
       this.#site.site = (await store.readSite(site.id)) ?? site;
-      const label = name === null ? 'A restore point has no name any more' : `Restore point “${name}”`;
+      const label = name === null ? 'Restore point name removed' : `Restore point “${name}”`;
       return { ok: true, label, diffs: [], undoable: false };
     });
   }

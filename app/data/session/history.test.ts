@@ -33,14 +33,14 @@ beforeEach(async () => {
 
 describe('the history', () => {
   it('lists what was done and keeps names of points', async () => {
-    expect(await history()).toEqual([[0, 'The site as it came in', null]]);
+    expect(await history()).toEqual([[0, 'The site as imported', null]]);
     await store.writeChange(id, edit('a.html', 0, 3, 'ONE'));
     await store.writeChange(id, edit('b.html', 0, 1, 'y'));
     expect(await store.nameEntry(id, 1, 'Before the feast')).toBe(true);
     expect(await store.nameEntry(id, 0, 'As it came')).toBe(true);
     expect(await store.nameEntry(id, 9, 'Nowhere')).toBe(false);
     expect(await history()).toEqual([
-      [0, 'The site as it came in', 'As it came'],
+      [0, 'The site as imported', 'As it came'],
       [1, 'to ONE', 'Before the feast'],
       [2, 'to y', null],
     ]);

@@ -18,7 +18,7 @@ export interface HistoryEntry {
 export async function readHistory(store: Store, site: SiteRecord): Promise<HistoryEntry[]> {
   const entries = await store.readJournal(site.id);
   return [
-    { number: 0, at: site.created, label: 'The site as it came in', name: site.beginning ?? null },
+    { number: 0, at: site.created, label: 'The site as imported', name: site.beginning ?? null },
     ...entries.map(({ number, at, change, name }) => ({ number, at, label: change.label, name: name ?? null })),
   ];
 }

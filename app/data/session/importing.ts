@@ -32,11 +32,11 @@ export async function importPictures(
   const stop = new AbortController();
   let paths: string[] = [];
   const show = (done: number) =>
-    jobs.show({ says: 'Taking in pictures', done, of: files.length, stop: () => stop.abort() });
+    jobs.show({ says: 'Importing pictures', done, of: files.length, stop: () => stop.abort() });
   const outcome = await commits.inTurn(() =>
     navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
       const kept = await savePictures(site.store, files, show, stop.signal);
-      if (kept === null) return refuse('Stopped. Nothing was taken in.');
+      if (kept === null) return refuse('Stopped. Nothing was imported.');
       const { planned, paths: places } = await analysis().importPictures(kept, beside);
       if (!planned.ok) return planned;
       paths = places;

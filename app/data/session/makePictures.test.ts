@@ -180,8 +180,8 @@ describe('the queue', () => {
       workers: [maker([], odd)],
     });
     expect(batch?.remarks).toEqual([
-      'enlarged, for the pictures are smaller than their box: a.jpg',
-      'no quality meets the aim for b.jpg (0 kB); the nearest was taken',
+      'enlarged, because the pictures are smaller than their box: a.jpg',
+      'no quality reaches the target for b.jpg (0 kB); the nearest was used',
     ]);
     const many = await run(
       ['p', 'q', 'r', 's', 't'].map((name) => task(name)),
@@ -199,7 +199,7 @@ describe('the queue', () => {
     });
     // Elsewhere it is another file, which has to be there.
     expect(batch?.files.map(({ bytes }) => bytes)).toEqual([5, 22]);
-    expect(batch?.remarks).toEqual(['as light as that already, and left: a.jpg']);
+    expect(batch?.remarks).toEqual(['that small already, left unchanged: a.jpg']);
   });
 
   it('takes what has become lighter', async () => {

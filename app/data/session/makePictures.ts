@@ -148,9 +148,9 @@ function worthKeeping(made: Made, task: ReadyTask, source: Blob, odd: Odd): Blob
 
 function saidOf({ enlarged, light, unmet }: Odd): string[] {
   const said: string[] = [];
-  if (enlarged.length > 0) said.push(`enlarged, for the pictures are smaller than their box: ${listed(enlarged)}`);
-  if (light.length > 0) said.push(`as light as that already, and left: ${listed(light)}`);
-  if (unmet.length > 0) said.push(`no quality meets the aim for ${listed(unmet)}; the nearest was taken`);
+  if (enlarged.length > 0) said.push(`enlarged, because the pictures are smaller than their box: ${listed(enlarged)}`);
+  if (light.length > 0) said.push(`that small already, left unchanged: ${listed(light)}`);
+  if (unmet.length > 0) said.push(`no quality reaches the target for ${listed(unmet)}; the nearest was used`);
   return said;
 }
 

@@ -60,7 +60,7 @@ export class Making {
     const { store, site } = this.#site;
     if (files.length === 0) {
       await store.removeQueue(site.id);
-      return refuse(`No picture could be made. ${failed.join('; ')}`);
+      return refuse(`No picture could be created. ${failed.join('; ')}`);
     }
     await this.#analysed.learn(analyses);
     const planned = await analysis().placeMade(files);
@@ -72,7 +72,7 @@ export class Making {
         ? { ok: true, label: change.label, diffs }
         : await this.#commits.commit(await store.writeChange(site.id, change), diffs);
     await store.removeQueue(site.id);
-    const more = [...remarks, ...(failed.length > 0 ? [`not made: ${failed.join('; ')}`] : [])];
+    const more = [...remarks, ...(failed.length > 0 ? [`not created: ${failed.join('; ')}`] : [])];
     return outcome.ok ? { ...outcome, label: [outcome.label, ...more].join('; '), named } : outcome;
   }
 }

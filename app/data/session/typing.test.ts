@@ -139,7 +139,7 @@ describe('what is typed', () => {
   it('is kept and told where its file has gone', async () => {
     shared.files.delete('a.html');
     await typing.write('a.html', 'one two\r\nthree', [at(0, 'a')]);
-    expect(typing.trouble).toContain('a.html is not there any more');
+    expect(typing.trouble).toContain('a.html no longer exists');
     expect(await kept()).toEqual([[[at(0, 'a')]]]);
   });
 });

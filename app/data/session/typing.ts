@@ -112,7 +112,7 @@ export class Typing {
     if (!waiting || waiting.steps.length === 0) return { ok: true, label, diffs: [] };
     if (file?.kind !== 'text') {
       this.#waiting.delete(path);
-      return refuse(`${path} is not there any more; what was typed into it is kept, and told when the site is opened.`);
+      return refuse(`${path} no longer exists; what was typed into it is kept, and shown when the site is opened.`);
     }
     const { before, steps } = waiting;
     const edits = await editsFor(waiting, file.text);

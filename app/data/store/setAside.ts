@@ -14,15 +14,14 @@ export interface SetAside {
 }
 
 const SAYS = {
-  site: () => 'What the shelf knows of this site cannot be read; name and dates were put in place anew.',
+  site: () => 'The name and dates of this site could not be read; they were set again.',
   file: (path: string) => `${path} cannot be read from the browser’s storage; the site is shown without it.`,
-  step: (number: string) =>
-    `Step ${number} of the history cannot be read; what was done up to it cannot be taken back.`,
-  queue: () => 'Pictures that were being made cannot be gone on with; make them again.',
+  step: (number: string) => `Step ${number} of the history cannot be read; the changes up to it cannot be undone.`,
+  queue: () => 'Pictures that were being created cannot be finished; create them again.',
   typing: (path: string) =>
-    `What was typed last into ${path} was not in it yet, and the file is gone or cannot be read; the typed text is kept.`,
+    `What was typed last into ${path} was not written yet, and the file is missing or cannot be read; the typed text is kept.`,
   content: (path: string) =>
-    `The content of ${path} is missing from the browser’s storage; bring it in again, or take it from an archive.`,
+    `The content of ${path} is missing from the browser’s storage; import it again, or from an archive.`,
 } satisfies Record<SetAside['kind'], (name: string) => string>;
 
 export const setAside = (kind: SetAside['kind'], name: string, record?: unknown): SetAside => ({

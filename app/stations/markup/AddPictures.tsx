@@ -1,5 +1,5 @@
 /**
- * Pictures that stand on no page yet, or that just came from disk, with the words for their slots, written in the
+ * Pictures on no page yet, or that just came from disk, with the words for their slots, written in the
  * page's own pattern.
  */
 import Box from '@mui/material/Box';
@@ -90,7 +90,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
           {gallery === null
             ? 'A first gallery is written: a figure with a link, the image and a caption for each.'
             : 'They are written as this page writes its items.'}{' '}
-          The words come from the pictures where they have any; put right what is not.
+          Titles, captions and alt texts come from the pictures’ metadata where they have any; correct them here.
         </Box>
         {gallery !== null && (
           <TextField
@@ -100,7 +100,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
             onChange={({ target }) => setPlace(oneOf(PLACES, target.value))}
             sx={{ minWidth: 260, mb: 1.5, mt: 0.75 }}
           >
-            <MenuItem value="end">behind the last item</MenuItem>
+            <MenuItem value="end">after the last item</MenuItem>
             <MenuItem value="first">before the first item</MenuItem>
             {behind && <MenuItem value="behind">{`behind ${behind.name}`}</MenuItem>}
           </TextField>
@@ -109,7 +109,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
           <Box role="status" sx={{ color: color('stone'), py: 2 }}>
             {job
               ? `${job.says}…`
-              : 'Every picture of the site stands on a page already. Bring in others from disk: drop them on the page, paste one, or choose them here.'}
+              : 'Every picture of the site is on a page already. Import others from disk: drop them on the page, paste one, or choose them here.'}
           </Box>
         )}
         <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
@@ -143,7 +143,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
         <Box sx={{ flex: 1 }} />
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" color="primary" disabled={taken.length === 0} onClick={write}>
-          {`Write ${countOf(taken.length, 'item')}`}
+          {`Add ${countOf(taken.length, 'item')}`}
         </Button>
       </DialogActions>
     </Dialog>

@@ -19,8 +19,8 @@ const STATES: Readonly<Record<EntryState, { tone: Tone; says: string }>> = {
   whole: { tone: 'plain', says: 'there' },
   own: { tone: 'chosen', says: 'this page' },
   missing: { tone: 'broken', says: 'missing' },
-  dummy: { tone: 'broken', says: 'leads nowhere' },
-  label: { tone: 'look', says: 'other words' },
+  dummy: { tone: 'broken', says: 'broken link' },
+  label: { tone: 'look', says: 'different label' },
 };
 
 const TABLE = {
@@ -52,7 +52,7 @@ export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="menus-title">
       <DialogTitle id="menus-title">{`The menu of ${countOf(menu.pages.length, 'page')}`}</DialogTitle>
       <DialogContent>
-        <Box sx={{ overflowX: 'auto', mb: 2 }} tabIndex={0} role="region" aria-label="Pages against entries">
+        <Box sx={{ overflowX: 'auto', mb: 2 }} tabIndex={0} role="region" aria-label="Pages and menu entries">
           <Box component="table" sx={TABLE}>
             <thead>
               <tr>
@@ -86,16 +86,14 @@ export function Menus({ menu, onClose }: { menu: MenuView; onClose: () => void }
         {menu.without.length > 0 && (
           <Box
             sx={{ fontSize: '0.8125rem', color: color('stone'), mb: 1.5 }}
-          >{`Without this menu: ${menu.without.join(', ')}. Their markup is left alone.`}</Box>
+          >{`Without this menu: ${menu.without.join(', ')}. They are not changed.`}</Box>
         )}
         <Box sx={DIFFERENCE}>
           <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>
-            {drifted === 0
-              ? 'All menus say the same.'
-              : `${countOf(drifted, 'place')} where a menu says something else than most.`}
+            {drifted === 0 ? 'All menus match.' : `${countOf(drifted, 'place')} where a menu differs from most others.`}
           </Box>
           <Button disabled={idle || drifted === 0} onClick={() => intent({ kind: 'align-menus' })}>
-            Bring them together
+            Make all menus match
           </Button>
         </Box>
         {unlisted.length > 0 && (
@@ -122,14 +120,10 @@ function Enter({ pages, idle, onEnter }: EnterProps) {
   const target = pages.some(({ path }) => path === chosen) ? chosen : (pages[0]?.path ?? '');
   const [label, setLabel] = useState('');
   return (
-    <Box
-      component="section"
-      aria-label="A page that no menu has"
-      sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}
-    >
+    <Box component="section" aria-label="A page in no menu" sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
       <TextField
         select
-        label="Page that no menu has"
+        label="Page in no menu"
         value={target}
         onChange={({ target: { value } }) => setChosen(value)}
         sx={{ minWidth: 220 }}
@@ -140,9 +134,9 @@ function Enter({ pages, idle, onEnter }: EnterProps) {
           </MenuItem>
         ))}
       </TextField>
-      <TextField label="Called" value={label} onChange={({ target: { value } }) => setLabel(value)} sx={{ flex: 1 }} />
+      <TextField label="Label" value={label} onChange={({ target: { value } }) => setLabel(value)} sx={{ flex: 1 }} />
       <Button disabled={idle || label.trim() === ''} onClick={() => onEnter(target, label.trim())}>
-        Enter it in all
+        Add to every menu
       </Button>
     </Box>
   );

@@ -64,12 +64,12 @@ export function NewPage({ onClose }: { onClose: () => void }) {
           {view.pages.length > 0 && (
             <TextField
               select
-              label="Made from"
+              label="Start from"
               value={from}
               onChange={(event) => setFrom(event.target.value)}
               helperText={
                 from === ''
-                  ? 'A page with nothing in it that you would have to take out again.'
+                  ? 'An empty page: there is nothing to delete first.'
                   : 'Head, menu, scripts and layout are kept; title, heading and pictures are new.'
               }
               slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
@@ -87,7 +87,7 @@ export function NewPage({ onClose }: { onClose: () => void }) {
               pairs={pairs}
               taken={taken}
               onTake={setTaken}
-              none="Every pair stands on a page already; the gallery will be empty"
+              none="Every pair is on a page already; the gallery will be empty"
             />
           )}
           {view.menu && (
@@ -103,13 +103,13 @@ export function NewPage({ onClose }: { onClose: () => void }) {
                     }}
                   />
                 }
-                label="Enter it in every menu"
+                label="Add to every menu"
                 slotProps={{ typography: { variant: 'body2' } }}
                 sx={{ flexShrink: 0 }}
               />
               {entered && (
                 <TextField
-                  label="Called"
+                  label="Label in the menu"
                   value={entry}
                   required
                   onChange={(event) => setEntry(event.target.value)}
@@ -122,7 +122,7 @@ export function NewPage({ onClose }: { onClose: () => void }) {
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" color="primary" autoFocus>
-            Write the page
+            Create page
           </Button>
         </DialogActions>
       </form>

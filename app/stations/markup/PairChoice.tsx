@@ -46,7 +46,7 @@ export function PairChoice({ pairs, taken, onTake, none }: Props) {
   return (
     <Box component="fieldset" sx={FRAME}>
       <Box component="legend" sx={{ fontSize: '0.75rem', color: color('stone'), px: 0.5 }}>
-        {pairs.length === 0 ? none : 'Pictures that stand on no page yet'}
+        {pairs.length === 0 ? none : 'Pictures on no page yet'}
       </Box>
       <Box sx={CHOICES}>
         {pairs.map((pair) => (
@@ -55,7 +55,7 @@ export function PairChoice({ pairs, taken, onTake, none }: Props) {
               size="small"
               checked={taken.has(pair.id)}
               onChange={() => toggle(pair.id)}
-              slotProps={{ input: { 'aria-label': `Take ${pair.name}` } }}
+              slotProps={{ input: { 'aria-label': `Select ${pair.name}` } }}
             />
             <Picture path={pair.thumbnail} width={72} height={50} />
           </Box>

@@ -24,7 +24,7 @@ const SOURCES: Readonly<Record<CaptionSource, string>> = {
   none: 'left empty',
   title: 'from the title',
   alt: 'from the alt text',
-  picture: 'from the picture’s own words',
+  picture: 'from the picture’s metadata',
 };
 
 interface Props {
@@ -57,11 +57,8 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
   const plan = usePlan(wish);
   const changes = changesOf(plan);
   const refused = plan?.ok === false ? plan.reason : null;
-  const wrong = empty ? 'An empty pattern would take every item away.' : refused;
-  const slots = [
-    ...Object.entries(SLOTS),
-    ...gallery.free.map((name) => [name, 'what this item alone says there'] as const),
-  ];
+  const wrong = empty ? 'An empty pattern would remove every item.' : refused;
+  const slots = [...Object.entries(SLOTS), ...gallery.free.map((name) => [name, 'text of this item only'] as const)];
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="pattern-title">
       <DialogTitle id="pattern-title">{`Pattern of ${countOf(gallery.strands.length, 'item')} on ${page}`}</DialogTitle>
@@ -93,7 +90,7 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
         </Box>
         <TextField
           select
-          label="Captions and titles that an item lacks"
+          label="Missing captions and titles"
           value={words}
           onChange={({ target }) => setWords(oneOf(keysOf(SOURCES), target.value))}
           sx={{ minWidth: 280, mb: 1.5 }}
@@ -122,7 +119,7 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
             onClose();
           }}
         >
-          Write all items so
+          Apply to all items
         </Button>
       </DialogActions>
     </Dialog>

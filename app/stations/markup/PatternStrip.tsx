@@ -41,8 +41,8 @@ const BUTTONS = { display: 'flex', gap: 0.75, flexShrink: 0, alignSelf: 'center'
 export function PatternStrip({ gallery, idle, onChange, onItems, onLayout }: Props) {
   const odd = new Set(gallery.odd.map(({ strand }) => strand)).size;
   const told = [
-    ...(odd > 0 ? [`${countOf(odd, 'item')} unlike the others`] : []),
-    ...(gallery.miscounted > 0 ? [`${countOf(gallery.miscounted, 'counter')} out of step`] : []),
+    ...(odd > 0 ? [`${countOf(odd, 'item')} different from the others`] : []),
+    ...(gallery.miscounted > 0 ? [`${countOf(gallery.miscounted, 'counter')} with a wrong number`] : []),
   ];
   if (!gallery.pattern) return null;
   return (
@@ -64,7 +64,7 @@ export function PatternStrip({ gallery, idle, onChange, onItems, onLayout }: Pro
       </Box>
       <Box sx={BUTTONS}>
         <Button disabled={idle} onClick={onChange}>
-          Change the pattern
+          Edit the pattern
         </Button>
         <Button onClick={onItems}>Items…</Button>
         <Button onClick={onLayout}>Layout</Button>

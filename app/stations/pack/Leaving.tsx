@@ -26,9 +26,7 @@ export function Leaving({ state }: { state: LeavingState }) {
       {state.kind === 'done' && (
         <Panel sx={{ p: 1.75, color: color('lichen') }}>
           <Box>{`Saved: ${state.says}`}</Box>
-          {state.struck > 0 && (
-            <Box>{`Where they were taken was removed from ${countOf(state.struck, 'picture')}.`}</Box>
-          )}
+          {state.struck > 0 && <Box>{`The location was removed from ${countOf(state.struck, 'picture')}.`}</Box>}
         </Panel>
       )}
       {state.kind === 'done' && state.missing.length > 0 && <LeftOut paths={state.missing} />}
@@ -62,7 +60,7 @@ function LeftOut({ paths }: { paths: readonly string[] }) {
         ))}
       </Box>
       {more > 0 && <Box>{`and ${more} more`}</Box>}
-      <Box>Bring these files in again, or take them from an earlier archive.</Box>
+      <Box>Import these files again, or from an earlier archive.</Box>
     </Panel>
   );
 }

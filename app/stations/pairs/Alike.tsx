@@ -58,15 +58,15 @@ export function Alike() {
   if (groups.length === 0)
     return (
       <Nothing
-        title="No picture is there twice"
-        says="Pictures that are the same to the byte, or the same but for their size and compression, would stand here in groups."
+        title="No duplicates"
+        says="Pictures that are identical, or differ only in size and compression, are listed here in groups."
       />
     );
   return (
     <>
       {exact.length > 1 && (
         <Panel sx={SUMMARY}>
-          <Box sx={{ flex: 1 }}>{`${countOf(exact.length, 'group')} of files that are the same to the byte`}</Box>
+          <Box sx={{ flex: 1 }}>{`${countOf(exact.length, 'group')} of identical files`}</Box>
           <Button
             size="small"
             disabled={idle}
@@ -78,7 +78,7 @@ export function Alike() {
           </Button>
         </Panel>
       )}
-      <Box component="ul" aria-label="Groups of pictures that are alike" sx={GROUP_LIST}>
+      <Box component="ul" aria-label="Groups of duplicates" sx={GROUP_LIST}>
         {groups.map((group) => (
           <Group
             key={group[0]?.pair.full}
@@ -116,19 +116,19 @@ function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean;
   const same = isExact(group);
   return (
     <Box component="li">
-      <Panel label={`Alike: ${chosen.pair.name}`} sx={{ px: 1.75, py: 1.25 }}>
+      <Panel label={`Duplicates: ${chosen.pair.name}`} sx={{ px: 1.75, py: 1.25 }}>
         <Box sx={GROUP_HEAD}>
           <Tag tone={same ? 'plain' : 'look'}>
-            {same ? 'the same to the byte' : 'the same but for size or compression'}
+            {same ? 'identical files' : 'same picture, other size or compression'}
           </Tag>
           <Box sx={{ flex: 1 }} />
           <Button
             size="small"
             disabled={idle}
             onClick={() => onKeep(chosen)}
-          >{`Keep ${chosen.pair.full}, give up ${countOf(group.length - 1, 'copy', 'copies')}`}</Button>
+          >{`Keep ${chosen.pair.full}, delete ${countOf(group.length - 1, 'copy', 'copies')}`}</Button>
         </Box>
-        <Box role="radiogroup" aria-label="Which one is kept" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
+        <Box role="radiogroup" aria-label="File to keep" sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
           {group.map(({ pair, pages }) => (
             <Box component="label" key={pair.full} sx={choiceStyle(pair.full === chosen.pair.full)}>
               <Radio

@@ -99,7 +99,7 @@ export function AllPairs() {
     return (
       <Nothing
         title="No pictures yet"
-        says="This site holds no pictures. Bring in a folder with pictures from the shelf; each full-size picture stands here beside its thumbnail."
+        says="This site holds no pictures. Import a folder with pictures on the start page; each full-size picture is listed here beside its thumbnail."
       />
     );
   return (
@@ -180,9 +180,9 @@ function NamesAndRecipe({
   onOpen,
 }: Pick<SiteView, 'rules' | 'recipe'> & { idle: boolean; onOpen: (sheet: SheetName) => void }) {
   return (
-    <Panel label="Naming and recipe" sx={NAMES_AND_RECIPE}>
+    <Panel label="File names and image sizes" sx={NAMES_AND_RECIPE}>
       <Box sx={NAMES}>
-        <Box sx={{ color: color('stone') }}>Names here</Box>
+        <Box sx={{ color: color('stone') }}>File names</Box>
         {rules.length === 0 && <Box>no thumbnails yet; new ones go to a folder “thumbs” beside their pictures</Box>}
         {rules.slice(0, 3).map((rule) => (
           <Box key={rule.says} sx={{ display: 'flex', gap: 0.75, alignItems: 'baseline' }}>
@@ -194,14 +194,14 @@ function NamesAndRecipe({
       <Button
         size="small"
         disabled={idle}
-        aria-label="Change the names"
+        aria-label="Change naming rules"
         onClick={() => onOpen({ name: 'naming' })}
         sx={{ alignSelf: 'start' }}
       >
         Change
       </Button>
       <Box sx={RECIPE}>
-        <Box sx={{ color: color('stone') }}>Recipe</Box>
+        <Box sx={{ color: color('stone') }}>Image sizes</Box>
         <Box>
           <b>thumbnail</b> {sayRecipe(recipe.thumbnail)}
           <br />
@@ -212,7 +212,7 @@ function NamesAndRecipe({
             </Box>
           ))}
         </Box>
-        <Button size="small" disabled={idle} aria-label="Change the recipe" onClick={() => onOpen({ name: 'sizes' })}>
+        <Button size="small" disabled={idle} aria-label="Change image sizes" onClick={() => onOpen({ name: 'sizes' })}>
           Change
         </Button>
       </Box>

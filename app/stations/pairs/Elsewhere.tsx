@@ -10,11 +10,11 @@ const LIST = { m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 } as co
 
 export function Elsewhere({ elsewhere }: { elsewhere: SiteView['elsewhere'] }) {
   return (
-    <Panel label="At outside addresses" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
+    <Panel label="At external URLs" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
       <Box sx={HEAD}>
-        <b>Elsewhere</b>
+        <b>External URLs</b>
         <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
-          full-size pictures at outside addresses; they are kept as they are written and never fetched here
+          full-size pictures at external URLs; they are kept as written and never fetched here
         </Box>
       </Box>
       <Box component="ul" sx={LIST}>
@@ -26,7 +26,7 @@ export function Elsewhere({ elsewhere }: { elsewhere: SiteView['elsewhere'] }) {
           >
             <Picture path={thumbnail} width={44} height={34} />
             <Mono>{thumbnail}</Mono>
-            <Tag tone="plain">outside</Tag>
+            <Tag tone="plain">external</Tag>
             <Mono tone="stone">{address}</Mono>
             <Box sx={{ color: color('stone'), fontSize: '0.75rem', ml: 'auto' }}>{`${page}, line ${line}`}</Box>
           </Box>

@@ -25,13 +25,13 @@ const AT_A_TIME = 100;
 export function LooseTray({ loose, idle, hasPairs, onPairByHand }: TrayProps) {
   const [shown, setShown] = useState(AT_A_TIME);
   return (
-    <Panel label="Loose files" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
+    <Panel label="Unpaired files" sx={{ px: 1.75, py: 1.25, mt: 1.5 }}>
       <Box sx={HEAD}>
-        <b>Loose</b>
+        <b>Unpaired</b>
         <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
           {hasPairs
             ? 'thumbnails with no full-size picture; drag one onto the row that it belongs to'
-            : 'thumbnails with no full-size picture; bring in the folder with the pictures that they are of'}
+            : 'thumbnails with no full-size picture; import the folder with the pictures that they are of'}
         </Box>
       </Box>
       <Box component="ul" sx={LIST}>

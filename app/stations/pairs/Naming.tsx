@@ -39,9 +39,9 @@ export function Naming({
     setOwn(own.map((rule, at) => (at === n ? { ...rule, ...part } : rule)));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="naming-title">
-      <DialogTitle id="naming-title">Names of thumbnails</DialogTitle>
+      <DialogTitle id="naming-title">Naming rules</DialogTitle>
       <DialogContent>
-        {found.length > 0 && <Box sx={{ mb: 0.5 }}>Found in the files; without the tick a rule is not used.</Box>}
+        {found.length > 0 && <Box sx={{ mb: 0.5 }}>Found in the files. Untick a rule to ignore it.</Box>}
         {found.map(({ says, count }) => (
           <Box key={says}>
             <FormControlLabel
@@ -61,8 +61,8 @@ export function Naming({
           </Box>
         ))}
         <Box sx={{ mt: 2, mb: 1 }}>
-          Your own, which go before them. <Mono>{'{name}'}</Mono> stands for what both have in common; any picture
-          format will do.
+          Your own rules, used first. <Mono>{'{name}'}</Mono> stands for what both have in common; any picture format
+          will do.
         </Box>
         {own.map((rule, n) => (
           <Box key={n} sx={RULE}>
@@ -84,10 +84,10 @@ export function Naming({
           </Box>
         ))}
         <Button size="small" onClick={() => setOwn([...own, { thumbnail: 'thumbs/{name}-k.jpg', full: '{name}.jpg' }])}>
-          A rule of your own
+          Add a rule
         </Button>
         <Box sx={{ mt: 2, color: color('stone'), fontSize: '0.8125rem' }}>
-          Content still speaks: a pair that shows two pictures is told, whatever the names say.
+          Contents are compared as well: a pair that shows two different pictures is reported, whatever the names say.
         </Box>
       </DialogContent>
       <DialogActions>
@@ -101,7 +101,7 @@ export function Naming({
             onClose();
           }}
         >
-          Use these names
+          Save naming rules
         </Button>
       </DialogActions>
     </Dialog>

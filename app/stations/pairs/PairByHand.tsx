@@ -67,13 +67,13 @@ export function PairByHand({ thumbnail, pairs, onClose, onPair }: PairByHandProp
         {chosen?.thumbnail && chosen.thumbnail !== thumbnail && (
           <Box
             sx={{ mt: 1, fontSize: '0.8125rem', color: color('stone') }}
-          >{`It has ${nameOf(chosen.thumbnail)} now, which becomes loose.`}</Box>
+          >{`It has ${nameOf(chosen.thumbnail)} now, which becomes unpaired.`}</Box>
         )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" color="primary" disabled={!chosen} onClick={() => chosen && onPair(chosen.full)}>
-          They belong together
+          Confirm the pair
         </Button>
       </DialogActions>
     </Dialog>

@@ -88,7 +88,7 @@ export const PairRow = memo(function PairRow({
       {armed && <RowDrag pair={pair} element={element} idle={idle} onGrip={setGrip} onOver={setOver} />}
       <PairFace pair={pair} chosen={chosen} onChoose={onChoose} />
       {chosen && (
-        <Box role="group" aria-label={`Ways for ${pair.name}`} sx={WAYS}>
+        <Box role="group" aria-label={`More actions for ${pair.name}`} sx={WAYS}>
           {pair.trouble === null && pair.fullSize && (
             <Button size="small" onClick={() => onCloseLook(pair.full)}>
               Close look
@@ -142,7 +142,7 @@ const PairFace = memo(function PairFace({
         {pair.fullSize && (
           <div>{`${pair.fullSize.width} × ${pair.fullSize.height} ${inBytes(pair.fullSize.bytes)}`}</div>
         )}
-        {pair.animated && <div>moves; a made size is its first frame</div>}
+        {pair.animated && <div>animated; a created size is its first frame</div>}
       </span>
     </button>
   );

@@ -17,15 +17,15 @@ const LOOK = '7 4';
 const BROKEN = '2 3';
 
 export const STATES: Record<PairState, Shown> = {
-  sure: { tone: 'whole', word: 'sure' },
+  sure: { tone: 'whole', word: 'matched' },
   'case differs': { tone: 'look', word: 'case differs', dash: LOOK },
   'name only': { tone: 'look', word: 'by name only', dash: LOOK },
   'another picture': { tone: 'broken', word: 'another picture', dash: BROKEN },
   'content only': { tone: 'look', word: 'names disagree', dash: LOOK },
   several: { tone: 'look', word: 'several fit', dash: LOOK },
-  'no thumbnail': { tone: 'look', word: 'to be made', dash: LOOK },
+  'no thumbnail': { tone: 'look', word: 'to create', dash: LOOK },
   swapped: { tone: 'broken', word: 'swapped', dash: BROKEN },
-  twice: { tone: 'look', word: 'there twice', dash: LOOK },
+  twice: { tone: 'look', word: 'duplicate', dash: LOOK },
   unreadable: { tone: 'broken', word: 'unreadable', dash: BROKEN },
 };
 
@@ -39,7 +39,7 @@ const decide = (thumbnail: string, full: string, belong: boolean | null): Work =
   intent: { kind: 'decide', thumbnail, full, belong },
 });
 const make = (pair: PairView, size: SizeRecipe): Way => ({
-  label: pair.thumbnail === null ? `Make ${nameOf(pair.thumbnailPath)}` : `Make it anew from ${nameOf(pair.full)}`,
+  label: pair.thumbnail === null ? `Create ${nameOf(pair.thumbnailPath)}` : `Create it again from ${nameOf(pair.full)}`,
   work: {
     do: 'make',
     tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size, as: 'thumbnail', times: 1 }],
@@ -54,7 +54,7 @@ const WAYS: Record<PairState, (pair: PairView, thumbnail: string, size: SizeReci
   sure: () => [],
   'case differs': (pair, thumbnail) => [
     {
-      label: `Call it ${stemOf(pair.full)}.${extensionOf(thumbnail)}`,
+      label: `Rename to ${stemOf(pair.full)}.${extensionOf(thumbnail)}`,
       work: {
         do: 'intent',
         intent: {
@@ -67,26 +67,26 @@ const WAYS: Record<PairState, (pair: PairView, thumbnail: string, size: SizeReci
   ],
   'name only': (pair, thumbnail, size) => [
     make(pair, size),
-    { label: 'They belong together', work: decide(thumbnail, pair.full, true) },
+    { label: 'Confirm the pair', work: decide(thumbnail, pair.full, true) },
   ],
   'another picture': (pair, thumbnail, size) => [
     make(pair, size),
-    { label: 'They belong together', work: decide(thumbnail, pair.full, true) },
+    { label: 'Confirm the pair', work: decide(thumbnail, pair.full, true) },
   ],
   'content only': (pair, thumbnail) => [
-    { label: 'They belong together', work: decide(thumbnail, pair.full, true) },
+    { label: 'Confirm the pair', work: decide(thumbnail, pair.full, true) },
     ...(stemOf(thumbnail) === stemOf(pair.full)
       ? []
       : [
           {
-            label: `Call it ${nameOf(namedAfter(thumbnail, pair.full))}`,
+            label: `Rename to ${nameOf(namedAfter(thumbnail, pair.full))}`,
             work: { do: 'intent', intent: { kind: 'rename', from: thumbnail, to: namedAfter(thumbnail, pair.full) } },
           } satisfies Way,
         ]),
   ],
   several: (pair, thumbnail) =>
     [pair.full, ...pair.others].map((full) => ({
-      label: `It is of ${nameOf(full)}`,
+      label: `Pair with ${nameOf(full)}`,
       work: decide(thumbnail, full, true),
     })),
   'no thumbnail': (pair, _thumbnail, size) => [make(pair, size)],
@@ -94,7 +94,7 @@ const WAYS: Record<PairState, (pair: PairView, thumbnail: string, size: SizeReci
     extensionOf(thumbnail) === extensionOf(pair.full)
       ? [
           {
-            label: 'Exchange the two files',
+            label: 'Swap the two files',
             work: { do: 'intent', intent: { kind: 'exchange', one: thumbnail, other: pair.full } },
           },
         ]
@@ -115,7 +115,7 @@ export function waysOut(pair: PairView, size: SizeRecipe): Way[] {
   return [
     ...ways,
     byHand
-      ? { label: 'Take back the decision', work: decide(pair.thumbnail, pair.full, null) }
+      ? { label: 'Remove the decision', work: decide(pair.thumbnail, pair.full, null) }
       : { label: 'Not a pair', work: decide(pair.thumbnail, pair.full, false) },
   ];
 }
@@ -135,7 +135,7 @@ export function grounds(pair: PairView): [string, string] {
 const RESTS = [
   ['name', 'name'],
   ['page', 'page'],
-  ['made', 'made here'],
+  ['made', 'created here'],
   ['content', 'content'],
 ] as const;
 
@@ -145,7 +145,7 @@ function rests({ restsOn, crop, state }: PairView): string {
   const kinds = new Set(restsOn.map(({ kind }) => kind));
   const said = RESTS.flatMap(([kind, says]) => (kinds.has(kind) ? [says] : []));
   const only = said.length === 1 && crop !== null ? ' only' : '';
-  const but = state === 'case differs' ? ', but for case' : '';
+  const but = state === 'case differs' ? ', except for case' : '';
   return `${LIST.format(said) || 'name'}${only}${but}`;
 }
 
@@ -155,9 +155,9 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 function agreement({ crop, state, others }: PairView): string {
   if (state === 'twice') return `same as ${others[0] ?? ''}`;
   if (crop === null) return 'content not read yet';
-  if (crop.agreement < OTHER_CONTENT) return `agree to ${percent(Math.max(0, crop.agreement))} only`;
+  if (crop.agreement < OTHER_CONTENT) return `only ${percent(Math.max(0, crop.agreement))} alike`;
   if (crop.width < CROPPED || crop.height < CROPPED) return `a crop, from ${percent(crop.left)}, ${percent(crop.top)}`;
-  return `agree to ${percent(crop.agreement)}`;
+  return `${percent(crop.agreement)} alike`;
 }
 
 /** Where a crop is outlined on its picture; null where the thumbnail shows the whole or nothing of it. */

@@ -30,7 +30,7 @@ export function useBringIn() {
       const control = new AbortController();
       stop.current = control;
       setRefused(null);
-      setProgress({ says: 'Looking at the files', share: null });
+      setProgress({ says: 'Reading the files', share: null });
       const options = { onProgress: setProgress, signal: control.signal };
       const [only] = files;
       const isZip = files.length === 1 && only !== undefined && /\.zip$/i.test(only.name);
@@ -77,7 +77,7 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
   });
   const { progress, refused } = bring;
   return (
-    <Box {...getRootProps()} role="group" aria-label="Bring in by dropping" sx={targetStyle(isDragActive)}>
+    <Box {...getRootProps()} role="group" aria-label="Import by dropping" sx={targetStyle(isDragActive)}>
       {progress && (
         <Box role="status" sx={{ width: 420 }}>
           <Box sx={SAYS}>{progress.says}</Box>
@@ -129,7 +129,7 @@ export function PickButtons({ bring }: { bring: ReturnType<typeof useBringIn> })
         type="file"
         hidden
         multiple
-        aria-label="Folder to bring in"
+        aria-label="Folder to import"
         data-pick="folder"
         {...{ webkitdirectory: '' }}
         onChange={(event) => picked(event.target)}
@@ -139,15 +139,15 @@ export function PickButtons({ bring }: { bring: ReturnType<typeof useBringIn> })
         type="file"
         hidden
         accept=".zip,application/zip"
-        aria-label="Archive to open"
+        aria-label="ZIP to import"
         data-pick="archive"
         onChange={(event) => picked(event.target)}
       />
       <Button disabled={busy} onClick={() => archive.current?.click()}>
-        Open a ZIP
+        Import a ZIP
       </Button>
       <Button disabled={busy} variant="contained" color="primary" onClick={() => folder.current?.click()}>
-        Bring in a folder
+        Import a folder
       </Button>
     </>
   );

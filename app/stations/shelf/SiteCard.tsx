@@ -88,11 +88,11 @@ export function SiteCard({ site, now, onRemove }: { site: SiteRecord; now: numbe
         (broken > 0 ? (
           <Tag tone="broken">{`${countOf(broken, 'strand')} broken`}</Tag>
         ) : (
-          <Tag tone="whole">all whole</Tag>
+          <Tag tone="whole">all strands whole</Tag>
         ))}
       {broken === null && <Tag tone="plain">not opened yet</Tag>}
-      <Tooltip title="Remove from the shelf">
-        <IconButton aria-label={`Remove ${site.name} from the shelf`} onClick={onRemove} sx={{ zIndex: 1 }}>
+      <Tooltip title="Remove site">
+        <IconButton aria-label={`Remove ${site.name}`} onClick={onRemove} sx={{ zIndex: 1 }}>
           <DeleteOutlined fontSize="small" />
         </IconButton>
       </Tooltip>

@@ -10,7 +10,7 @@ export const WHEN: Record<IncludeView['when'], string> = {
   head: 'In the head',
   body: 'In the body',
   deferred: 'Deferred: after the page is read',
-  async: 'Async: when it comes',
+  async: 'Async: as soon as it has loaded',
 };
 
 const cardStyle = (edge: string) =>

@@ -19,9 +19,9 @@ import { color } from '../../ui/theme';
 import { Pressable } from '../../ui/parts/pressable';
 
 const KINDS: readonly [KitView['kind'], string][] = [
-  ['viewer', 'Viewers that come with Heathmoor'],
+  ['viewer', 'Built-in viewers'],
   ['own', 'Your own scripts'],
-  ['practice', 'Kits to practise with'],
+  ['practice', 'Practice scripts'],
 ];
 
 interface Wish {
@@ -33,11 +33,11 @@ interface Wish {
 function wishesFor(kit: KitView, page: PageView): Wish[] {
   const used = page.uses.some(({ name }) => name === kit.name);
   const wire: Wish = {
-    says: used ? 'Wire what is missing' : 'Wire this page with it',
+    says: used ? 'Wire the missing links' : 'Add to this page',
     intent: { kind: 'wire', page: page.path, kit: kit.name },
   };
   if (used)
-    return [wire, { says: 'Take it off this page', intent: { kind: 'unwire', page: page.path, kit: kit.name } }];
+    return [wire, { says: 'Remove from this page', intent: { kind: 'unwire', page: page.path, kit: kit.name } }];
   const before = opensOnClick(kit) ? page.uses.find(opensOnClick) : undefined;
   return before
     ? [
@@ -87,7 +87,7 @@ export function KitDialog({ page, onClose, onOther }: Props) {
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby="kit-title">
-      <DialogTitle id="kit-title">{`Wire ${page.path}`}</DialogTitle>
+      <DialogTitle id="kit-title">{`Add a viewer to ${page.path}`}</DialogTitle>
       <DialogContent sx={COLUMNS}>
         <Kits
           page={page}
@@ -118,7 +118,7 @@ export function KitDialog({ page, onClose, onOther }: Props) {
           disabled={busy || site.readOnly || changesOf(plan) === 0}
           onClick={write}
         >
-          Write this
+          Apply
         </Button>
       </DialogActions>
     </Dialog>
@@ -142,10 +142,10 @@ function Kits({
 }) {
   const { kits } = useSite().site.view;
   return (
-    <Box role="group" aria-label="Kit" sx={{ overflowY: 'auto', pr: 0.5 }}>
+    <Box role="group" aria-label="Viewer" sx={{ overflowY: 'auto', pr: 0.5 }}>
       <Box sx={OTHERS}>
         <Button onClick={() => onOther('pasted')}>Paste lines from a manual…</Button>
-        <Button onClick={() => onOther('own-script')}>Bring in a script of your own…</Button>
+        <Button onClick={() => onOther('own-script')}>Import a script of your own…</Button>
       </Box>
       {KINDS.map(([kind, title]) => {
         const some = kits.filter((one) => one.kind === kind);
@@ -224,7 +224,7 @@ function OtherPages({ pages, chosen, onChoose }: OtherPagesProps) {
   return (
     <Box component="fieldset" sx={OTHER_PAGES}>
       <Box component="legend" sx={{ fontWeight: 600, p: 0 }}>
-        Wire other pages too
+        Add to other pages too
       </Box>
       <Box sx={PAGES}>
         {pages.length > 1 && (
@@ -271,7 +271,7 @@ function Options({ options: all }: { options: KitView['options'] }) {
       <Box
         component="summary"
         sx={{ cursor: 'pointer', fontWeight: 600, '&:focus-visible': { outline: `2px solid ${color('heather')}` } }}
-      >{`What can be set in the markup (${options.length})`}</Box>
+      >{`Options in the markup (${options.length})`}</Box>
       <Box component="dl" sx={OPTIONS}>
         {options.map(({ attribute, says, without, values }) => (
           <Box key={attribute} sx={{ display: 'contents' }}>

@@ -70,7 +70,7 @@ const STATES: Readonly<Record<ViewerView['does'], readonly State[]>> = {
   ],
   show: [asLoaded, { name: 'third', says: 'third picture', held: on('step', 2) }],
   stage: [asLoaded, { name: 'opened', says: 'picture chosen', held: on('click', 0) }],
-  page: [asLoaded, { name: 'pointed', says: 'under the pointer', held: on('point', 0) }],
+  page: [asLoaded, { name: 'pointed', says: 'hover', held: on('point', 0) }],
 };
 
 interface Props {
@@ -85,7 +85,7 @@ export function OptionsSheet({ page, onClose }: Props) {
     return (
       <Nothing
         title="No viewer with options on this page"
-        says="Wire the page first. For a script of your own its manifest says the options."
+        says="Add a viewer first. The options of a script of your own come from its description."
       />
     );
   return (
@@ -103,7 +103,7 @@ export function OptionsSheet({ page, onClose }: Props) {
           <Fields page={page.path} gallery={choice.gallery} strand={choice.strand} viewer={viewer} />
         ) : (
           <Box role="status" sx={{ p: 2, color: color('stone') }}>
-            {viewers ? 'This viewer answers nothing there.' : 'Reading the options…'}
+            {viewers ? 'This viewer has no links there.' : 'Reading the options…'}
           </Box>
         )}
       </Box>
@@ -332,7 +332,7 @@ function Live({ page, viewer }: { page: string; viewer: ViewerView | null }) {
         <ToggleButtonGroup
           exclusive
           size="small"
-          aria-label="State that is held"
+          aria-label="Held state"
           value={state.name}
           onChange={(_event, value: string | null) => value !== null && setName(value)}
         >

@@ -83,12 +83,7 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
             <Along files={read.along} />
           </>
         ) : (
-          <Box
-            {...getRootProps()}
-            role="group"
-            aria-label="Bring in a script by dropping"
-            sx={targetStyle(isDragActive)}
-          >
+          <Box {...getRootProps()} role="group" aria-label="Import a script by dropping" sx={targetStyle(isDragActive)}>
             <Box sx={{ mb: 1.5 }}>
               Drop the viewer’s folder or ZIP here: its scripts and styles, and a page that shows how it is used, if
               there is one. Nothing of it is run.
@@ -128,7 +123,7 @@ export function OwnKit({ onClose }: { onClose: () => void }) {
           color="primary"
           disabled={busy || site.readOnly || read === null}
         >
-          Keep as a kit
+          Save as a viewer
         </Button>
       </DialogActions>
     </Dialog>
@@ -140,7 +135,7 @@ function Along({ files }: { files: readonly AlongFile[] }) {
   if (files.length === 0) return null;
   return (
     <Box sx={{ mt: 1.5, fontSize: '0.8125rem', color: color('stone') }}>
-      {'Its style names these files, which come along: '}
+      {'Its stylesheet refers to these files, which are added as well: '}
       <Mono>{files.map(({ address }) => address).join(', ')}</Mono>
     </Box>
   );

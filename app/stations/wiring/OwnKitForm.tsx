@@ -35,7 +35,7 @@ export function OwnKitForm({ draft }: { draft: Draft }) {
       <Row title="Kind and container, if it has any" evidence={[...own('kind'), ...own('container')]}>
         <KindAndContainer />
       </Row>
-      <Row title="How it starts" evidence={own('start')} without="No line of it waits to be called.">
+      <Row title="How it starts" evidence={own('start')} without="It starts by itself.">
         <Start />
       </Row>
       <Wanted draft={draft} />
@@ -99,7 +99,7 @@ function Groups() {
   const group = useWatch<OwnFields, 'group'>({ name: 'group' });
   return (
     <Box sx={{ display: 'flex', gap: 1 }}>
-      <Text name="group" label="A group is told by" select sx={{ width: 220 }}>
+      <Text name="group" label="Groups are marked by" select sx={{ width: 220 }}>
         <MenuItem value="attribute">an attribute</MenuItem>
         <MenuItem value="marker">the marker’s value</MenuItem>
         <MenuItem value="brackets">brackets behind the marker’s value</MenuItem>
@@ -189,7 +189,7 @@ function Start() {
             <Text name="then" label="Then call" />
           </Box>
           <Tick name="required" label="Without the call nothing happens" />
-          <Tick name="binds" label="It finds only links that are there when it is called" />
+          <Tick name="binds" label="It finds only links that exist when it is called" />
         </>
       )}
     </>

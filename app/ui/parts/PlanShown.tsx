@@ -59,10 +59,10 @@ const saysStyle = (failed: boolean) =>
     minHeight: '1.4em',
   }) as const;
 
-export function PlanShown({ plan, wished, same = 'It is so already.', height = 200 }: Props) {
+export function PlanShown({ plan, wished, same = 'There is nothing to change.', height = 200 }: Props) {
   const changes = changesOf(plan);
   const saysOfPlan = (): string => {
-    if (plan === null) return 'Working it out…';
+    if (plan === null) return 'Working…';
     if (!plan.ok) return plan.reason;
     return changes === 0 ? same : `${countOf(changes, 'place')} would change:`;
   };

@@ -106,7 +106,7 @@ export function Choice({
       sx={{ width: 210 }}
       slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
     >
-      <MenuItem value="">not said</MenuItem>
+      <MenuItem value="">not set</MenuItem>
       {own && <MenuItem value={value}>{value}</MenuItem>}
       {choices.map(([one, says]) => (
         <MenuItem key={one} value={one}>

@@ -80,7 +80,7 @@ export function LimitedPage({ path, width, room, title, onRestart }: LimitedPage
           Limited preview: no scripts, no links, small pictures. The preview’s own port does not answer.
         </Box>
         <Button onClick={onRestart} sx={{ flexShrink: 0 }}>
-          Start it again
+          Start the preview again
         </Button>
       </Box>
       {text !== null && (

@@ -190,9 +190,9 @@ function useLaidOut(path: string, width: number): number {
 function Stuck({ path, onAgain }: { path: string; onAgain: (scripts: boolean) => void }) {
   return (
     <Box role="alert" sx={{ p: 2, color: TOKENS.light.stone, fontSize: '0.8125rem' }}>
-      <p>{`${path} does not answer: one of its scripts does not come to an end. The preview was taken down so that nothing else waits for it.`}</p>
-      <Button onClick={() => onAgain(true)}>Load it again</Button>{' '}
-      <Button onClick={() => onAgain(false)}>Load it without scripts</Button>
+      <p>{`${path} does not answer: one of its scripts does not come to an end. The preview was stopped so that nothing else waits for it.`}</p>
+      <Button onClick={() => onAgain(true)}>Reload the page</Button>{' '}
+      <Button onClick={() => onAgain(false)}>Reload without scripts</Button>
     </Box>
   );
 }

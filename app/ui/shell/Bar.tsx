@@ -72,7 +72,7 @@ export function DayNight() {
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
   const night = ready && (mode === 'system' ? systemMode : mode) === 'dark';
-  const label = night ? 'Day colours' : 'Night colours';
+  const label = night ? 'Light theme' : 'Dark theme';
   return (
     <Tooltip title={label}>
       <IconButton aria-label={label} onClick={() => setMode(night ? 'light' : 'dark')}>

@@ -59,7 +59,7 @@ export function Before({ waiting: { plan, act }, onLeave }: { waiting: Waiting; 
         <PlanShown plan={plan} wished height={320} />
       </DialogContent>
       <DialogActions>
-        <Button onClick={onLeave}>Leave it as it is</Button>
+        <Button onClick={onLeave}>Cancel</Button>
         <Button
           variant="contained"
           color="primary"

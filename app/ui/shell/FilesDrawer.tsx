@@ -1,5 +1,5 @@
 /**
- * All files of the site, folder by folder, from any station: text opens in Markup, pictures lead to their strand,
+ * All site files, folder by folder, from any station: text opens in Markup, pictures lead to their strand,
  * everything can be saved.
  */
 import ChevronRight from '@mui/icons-material/ChevronRight';
@@ -49,7 +49,7 @@ export function FilesDrawer({ open, onClose }: { open: boolean; onClose: () => v
       slotProps={{
         paper: {
           role: 'dialog',
-          'aria-label': 'Files of the site',
+          'aria-label': 'Site files',
           sx: { width: 420, p: 2.5, bgcolor: color('mist') },
         },
       }}

@@ -51,9 +51,9 @@ export function Find({ open, onClose }: { open: boolean; onClose: () => void }) 
               },
             ],
       ),
-      { kind: 'Action', label: 'All files of the site', go: () => go({ sheet: { name: 'files' } }) },
+      { kind: 'Action', label: 'All site files', go: () => go({ sheet: { name: 'files' } }) },
       { kind: 'Action', label: 'Show the keys', go: () => go({ sheet: { name: 'keys' } }) },
-      { kind: 'Action', label: 'Go to the shelf', go: () => void navigate('/') },
+      { kind: 'Action', label: 'Go to your sites', go: () => void navigate('/') },
     ];
   }, [site, navigate, go, work]);
   return (

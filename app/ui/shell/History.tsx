@@ -66,7 +66,7 @@ export function History({ onClose }: { onClose: () => void }) {
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="history-title">
       <DialogTitle id="history-title">History</DialogTitle>
       <DialogContent sx={COLUMNS}>
-        <Box component="ul" aria-label="What was done, the latest first" sx={LIST}>
+        <Box component="ul" aria-label="Changes, latest first" sx={LIST}>
           {[...(entries ?? [])].reverse().map(({ number, label, name, at: when }) => (
             <Box component="li" key={number} sx={{ borderBottom: `1px solid ${color('hair')}` }}>
               <Box
@@ -80,7 +80,7 @@ export function History({ onClose }: { onClose: () => void }) {
                 {label}
                 <Box sx={META}>
                   {sayWhen(when)}
-                  {number === head && <Tag tone="chosen">the site is here</Tag>}
+                  {number === head && <Tag tone="chosen">current state</Tag>}
                   {number > head && 'undone'}
                 </Box>
               </Box>
@@ -96,7 +96,7 @@ export function History({ onClose }: { onClose: () => void }) {
                 disabled={idle || entry.number === head}
                 onClick={() => work({ do: 'go', to: entry.number })}
               >
-                {entry.number > head ? 'Go forth to here' : 'Go back to here'}
+                {entry.number > head ? 'Redo to here' : 'Undo to here'}
               </Button>
               <Box sx={{ fontSize: '0.75rem', color: color('stone') }}>
                 {entry.number === head
@@ -119,7 +119,7 @@ export function History({ onClose }: { onClose: () => void }) {
           control={
             <Checkbox size="small" checked={shownBefore} onChange={({ target }) => setShownBefore(target.checked)} />
           }
-          label="Show every change before it is made"
+          label="Show each change before it is applied"
           slotProps={{ typography: { variant: 'body2' } }}
           sx={{ flex: 1 }}
         />
@@ -157,7 +157,7 @@ function PointName({
         slotProps={{ htmlInput: { maxLength: 80 } }}
       />
       <Button type="submit" disabled={idle || trimmed === (entry.name ?? '')}>
-        {trimmed === '' && entry.name !== null ? 'Take the name away' : 'Keep the name'}
+        {trimmed === '' && entry.name !== null ? 'Remove the name' : 'Save the name'}
       </Button>
     </Box>
   );
@@ -175,15 +175,15 @@ function EntryDiff({ number, head }: { number: number; head: number }) {
     };
   }, [session, number, head]);
   if (number === 0)
-    return <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>Before this nothing was changed here.</Box>;
+    return <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>There was no change before this.</Box>;
   if (shown?.number !== number)
-    return <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>Reading what it did…</Box>;
+    return <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>Loading the change…</Box>;
   if (shown.diffs === null)
     return <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>What it did can no longer be shown.</Box>;
   if (shown.diffs.length === 0)
     return (
       <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
-        It changed no file of the site, only what is remembered beside it.
+        It changed no file of the site, only its settings.
       </Box>
     );
   return <DiffView diffs={shown.diffs} height={330} />;

@@ -37,7 +37,7 @@ const HOME: Record<JointName, Station> = {
 };
 
 const TONE = { whole: 'whole', look: 'look', broken: 'broken', none: 'plain' } as const;
-const WORD: Record<JointState, string> = { whole: 'whole', look: 'to look at', broken: 'broken', none: 'not there' };
+const WORD: Record<JointState, string> = { whole: 'whole', look: 'to check', broken: 'broken', none: 'missing' };
 
 /** A bead: a ring where whole, a notch of another shape where broken. */
 function Bead({ state }: { state: JointState }) {
@@ -101,7 +101,7 @@ function Chosen({ strand }: { strand: Strand }) {
       <Typography variant="body2" sx={{ mb: 1.5, fontSize: '0.78rem' }} color="textSecondary">
         <Box component="span" sx={{ color: toneColor(TONE[strand.state]), fontWeight: 600 }}>
           {broken
-            ? `${broken.state === 'broken' ? 'broken' : 'to look at'} at ${NAMES[broken.name].toLowerCase()}`
+            ? `${broken.state === 'broken' ? 'broken' : 'to check'} at ${NAMES[broken.name].toLowerCase()}`
             : 'whole'}
         </Box>
         {` · item ${strand.item + 1} of ${count}`}

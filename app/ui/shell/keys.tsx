@@ -21,7 +21,7 @@ const KEYS: readonly KeyRow[] = [
   { keys: 'Enter', does: 'go to where the joint lives' },
   { keys: 'Ctrl+K', does: 'find a page, picture, strand or action' },
   { keys: 'F', does: 'all files of the site' },
-  { keys: 'H', does: 'history: what was done, and the way back' },
+  { keys: 'H', does: 'history: changes and restore points' },
   { keys: 'Ctrl+Z, Ctrl+Shift+Z', does: 'undo and redo, across all files' },
   { keys: 'Alt+L', does: 'in the editor: say where the link at the cursor leads, or make the chosen words one' },
   { keys: 'Ctrl+Enter', does: 'in the editor: go to what the address at the cursor names' },

@@ -87,8 +87,8 @@ function PagesTried() {
       label="What pages tried"
       says={
         asksOutside
-          ? 'Outside addresses are off while pages are looked at: a preview sends nothing anywhere.'
-          : 'Dialogs and downloads are off while pages are looked at.'
+          ? 'External URLs are blocked in previews: nothing is sent anywhere.'
+          : 'Dialogs and downloads are blocked in previews.'
       }
       lines={tried.map(sayTried)}
       onClose={forget}
@@ -98,7 +98,7 @@ function PagesTried() {
   );
 }
 
-/** What came in otherwise than it was, or not at all. */
+/** Changes on import than it was, or not at all. */
 function CameIn({ siteId }: { siteId: string }) {
   const [notes, setNotes] = useState(() => toldOf(siteId));
   if (notes.length === 0) return null;
@@ -107,7 +107,7 @@ function CameIn({ siteId }: { siteId: string }) {
     setNotes([]);
   };
   return (
-    <Strip label="What came in otherwise" says="Not everything came in as it was." lines={notes} onClose={close} />
+    <Strip label="Changes on import" says="Not everything was imported unchanged." lines={notes} onClose={close} />
   );
 }
 

@@ -63,8 +63,8 @@ export const ALIGNMENT: readonly Setting[] = [
   {
     id: 'across',
     group: 'Columns',
-    title: 'Across',
-    purpose: 'items across their columns',
+    title: 'Align horizontally',
+    purpose: 'items aligned horizontally',
     field: {
       kind: 'choice',
       choices: [...CHOICES, ['stretch', 'over the whole width'], ['space-between', 'spread over the row']],
@@ -74,8 +74,8 @@ export const ALIGNMENT: readonly Setting[] = [
   {
     id: 'down',
     group: 'Columns',
-    title: 'Down',
-    purpose: 'items down their rows',
+    title: 'Align vertically',
+    purpose: 'items aligned vertically',
     field: { kind: 'choice', choices: [...CHOICES, ['stretch', 'over the whole height']] },
     ...along(DOWN, 'In this layout items hang from the top of their row.'),
   },

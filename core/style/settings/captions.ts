@@ -24,8 +24,8 @@ export const CAPTIONS: readonly Setting[] = [
   {
     id: 'caption-lines',
     group: 'Captions',
-    title: 'Room for lines',
-    purpose: 'room for captions',
+    title: 'Caption height',
+    purpose: 'caption height',
     field: { kind: 'lines' },
     read: (layout) => {
       const one = declared(layout, 'caption', 'min-height');

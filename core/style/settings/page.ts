@@ -36,15 +36,15 @@ export const PAGE: readonly Setting[] = [
   {
     id: 'page-ground',
     group: 'Page',
-    title: 'Ground of the page',
-    purpose: 'ground of the page',
+    title: 'Backbackground of the page',
+    purpose: 'background of the page',
     field: { kind: 'colour' },
     ...plain('page', 'background-color'),
   },
   {
     id: 'gallery-ground',
     group: 'Page',
-    title: 'Ground of the gallery',
+    title: 'Backbackground of the gallery',
     purpose: 'ground',
     field: { kind: 'colour' },
     ...plain('container', 'background-color'),

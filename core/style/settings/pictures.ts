@@ -24,8 +24,8 @@ export const PICTURES: readonly Setting[] = [
   {
     id: 'shape',
     group: 'Pictures',
-    title: 'Shape',
-    purpose: 'shape of the thumbnails',
+    title: 'Aspect ratio',
+    purpose: 'aspect ratio of the thumbnails',
     field: {
       kind: 'choice',
       choices: [
@@ -43,17 +43,17 @@ export const PICTURES: readonly Setting[] = [
   {
     id: 'fit',
     group: 'Pictures',
-    title: 'In that shape',
-    purpose: 'thumbnails cropped or whole',
+    title: 'Fit',
+    purpose: 'fit of the thumbnails',
     field: {
       kind: 'choice',
       choices: [
-        ['cover', 'cropped to fill it'],
-        ['contain', 'whole, with room beside'],
+        ['cover', 'crop to fill'],
+        ['contain', 'whole picture, with bars'],
       ],
     },
     ...plain('image', 'object-fit'),
-    idle: (layout) => (declared(layout, 'image', 'aspect-ratio').winner ? null : 'Give the thumbnails a shape first.'),
+    idle: (layout) => (declared(layout, 'image', 'aspect-ratio').winner ? null : 'Set an aspect ratio first.'),
   },
   {
     id: 'border',

@@ -164,7 +164,7 @@ describe('a manifest', () => {
     [{ files: [{ ...script, gives: ['a.b'] }] }, 'files.0.gives.0: the name of a global is needed'],
     [{ files: [{ ...script, needs: [' a'] }] }, 'files.0.needs.0: the name of a global is needed'],
     [{ files: [{ ...script, load: true }] }, 'files.0: '],
-    [{ files: [{ name: 'a.css', role: 'style' }] }, 'files: a kit has at least one script'],
+    [{ files: [{ name: 'a.css', role: 'style' }] }, 'files: a viewer has at least one script'],
     [{ folder: '/js' }, 'folder: a folder below the site’s root is needed'],
     [{ folder: 'js/' }, 'folder: a folder below the site’s root is needed'],
     [{ folder: '../js' }, 'folder: a folder below the site’s root is needed'],

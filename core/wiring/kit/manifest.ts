@@ -130,7 +130,7 @@ function troubleInGroup(
 
 function troubleInScripts({ files, start }: Scripted): { path: string[]; message: string } | null {
   const script = files.findLast((file) => file.role === 'script');
-  if (!script) return { path: ['files'], message: 'a kit has at least one script' };
+  if (!script) return { path: ['files'], message: 'a viewer has at least one script' };
   const isImported = start?.imported !== undefined && !script.module;
   return isImported ? { path: ['start'], message: 'only from a module can something be imported' } : null;
 }

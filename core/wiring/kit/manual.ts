@@ -73,7 +73,7 @@ function manualOf({ options, prefix, marker, start, look, looksAlone, presets, w
   if (presets.length > 0)
     lines.push(
       '',
-      'To begin with:',
+      'Starting points:',
       '',
       ...presets.map(({ title, says, options: set, look: looks }) => {
         const said = [

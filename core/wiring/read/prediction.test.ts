@@ -128,7 +128,7 @@ describe('a viewer over the page', () => {
   };
 
   it.each<[string, string, string, object]>([
-    ['nothing said', '', '', { next: null, back: 'b.jpg', counter: { at: 3, of: 3 }, caption: 'T' }],
+    ['not set', '', '', { next: null, back: 'b.jpg', counter: { at: 3, of: 3 }, caption: 'T' }],
     ['in the markup', 'data-kite-loop', '', { next: 'a.jpg' }],
     ['in the markup, off', 'data-kite-loop="off"', 'kite({ loop: true });', { next: null }],
     ['in a call', '', 'kite({ loop: true });', { next: 'a.jpg' }],

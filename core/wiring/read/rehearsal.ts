@@ -80,8 +80,8 @@ export interface Disagreement {
     | 'the counter'
     | 'the caption'
     | 'the description'
-    | 'the way on'
-    | 'the way back'
+    | 'the next picture'
+    | 'the previous picture'
     | 'closing'
     | 'how many open';
   predicted: string;
@@ -142,8 +142,8 @@ function details(prediction: Prediction, seen: Seen): Compared[] {
     ['the counter', counted(prediction.counter), counted(seen.counter)],
     ...words('the caption', prediction.caption),
     ...words('the description', prediction.description),
-    ['the way on', prediction.next, seen.next],
-    ['the way back', prediction.back, seen.back],
+    ['the next picture', prediction.next, seen.next],
+    ['the previous picture', prediction.back, seen.back],
     ...(prediction.closes && seen.closed === 'no' ? [STAYS_OPEN] : []),
   ];
 }

@@ -320,7 +320,7 @@ function handlerTaken(link: PageElement, to: Kit, page: WiringPage): string | nu
   const code = valueOf(link, attribute) ?? '';
   if (!/\breturn\b/.test(code) || isMarker(to.manifest, attribute, code)) return null;
   const line = page.document.lines.lineAt(link.open?.start ?? 0);
-  return `The link on line ${line} has an ${attribute} already, “${code}”, which ends the click. Take it out in Markup first`;
+  return `The link on line ${line} has an ${attribute} already, “${code}”, which ends the click. Remove it in Markup first`;
 }
 
 /** The marker's value, which may be the group's name or have it in brackets behind it. */

@@ -147,7 +147,7 @@ function withoutInFile(site: WiringSite, page: WiringPage, kit: Kit, said: Said)
   const shared = site.pages.some((one) => one.path !== page.path && startsKit(one));
   const imports = said.mentions.some(({ names }) => names !== null);
   if (shared && imports)
-    return refuse(`${include.written} imports it for other pages too. Take it out of that script in Markup first.`);
+    return refuse(`${include.written} imports it for other pages too. Remove it from that script in Markup first.`);
   const edits = shared ? guarded(said) : withoutCalls(content.text, said);
   if (!edits) return refuseFor(said, page.path);
   return { ok: true, edits: [], files: edits.length > 0 ? [{ kind: 'edit', path, edits }] : [], removed: 0 };
@@ -156,7 +156,7 @@ function withoutInFile(site: WiringSite, page: WiringPage, kit: Kit, said: Said)
 function refuseFor({ include, starts: [first] }: Said, page: string): RemovedStarts {
   const script = include.written ?? `The script on line ${include.line} of ${page}`;
   const what = first ? `what ${first.call.name}() gives back` : 'what it imports from there';
-  return refuse(`${script} uses ${what}, so the call cannot be taken out by itself. ` + 'Take it out in Markup first.');
+  return refuse(`${script} uses ${what}, so the call cannot be taken out by itself. ` + 'Remove it in Markup first.');
 }
 
 /** `$(function () { … })`, `jQuery(document).ready(function ($) { … })`, and the same in a function called at once. */

@@ -73,7 +73,7 @@ describe('a kit comes onto a page', () => {
   ])('%s', (_what, change, attributes) => {
     const outcome = wired(BARE, { to: kitOf(change) });
     expect(outcome).toMatchObject({
-      label: 'Wire index.html with the kite',
+      label: 'Add the kite to index.html',
       text: pageOf(marked(attributes), SCRIPT),
       files: ['+js/kite.js'],
     });
@@ -139,7 +139,7 @@ describe('a kit comes onto a page', () => {
     const calls = '<script src="js/kite.js"></script>\n<script>kite(\'.peep\');</script>';
     expect(textOf(BARE, { to: kitOf(STARTED) })).toBe(pageOf(marked('class="peep"'), '', calls));
     expect(wired(pageOf(marked('class="peep"'), '', calls), { to: kitOf(STARTED), copied: [kitOf(STARTED)] })).toEqual({
-      refused: 'Everything is wired already; there is nothing to write.',
+      refused: 'Everything is wired already; there is nothing to change.',
     });
     const byAttribute = kitOf({ ...STARTED, marker: { attribute: 'data-kite' } });
     expect(textOf(BARE, { to: byAttribute })).toContain("<script>kite('[data-kite]');</script>");
@@ -267,9 +267,9 @@ describe('a kit comes onto a page', () => {
       'a page that is wired',
       pageOf(marked('data-kite'), SCRIPT),
       { to: kitOf(), copied: [kitOf()] },
-      'Everything is wired already; there is nothing to write.',
+      'Everything is wired already; there is nothing to change.',
     ],
-    ['a kit that is not there', BARE, { from: kitOf(), copied: [] }, 'Nothing of this kit is on the page.'],
+    ['a kit that is not there', BARE, { from: kitOf(), copied: [] }, 'Nothing of this viewer is on the page.'],
     [
       'a remark that is not closed',
       BARE.replace('</ul>', '</ul><!--'),
@@ -320,7 +320,7 @@ describe('a kit leaves a page', () => {
   it('with all that it may have on a link, its includes, its element and its files', () => {
     const html = pageOf(marked(ALL), HEAD).replace('<ul>', '<div id="bay">\n</div>\n<ul>');
     expect(wired(html, { from: kitOf(FULL) })).toMatchObject({
-      label: 'Take the kite off index.html',
+      label: 'Remove the kite from index.html',
       text: BARE,
       files: ['-js/kite.css', '-js/kite.js'],
     });
@@ -387,7 +387,7 @@ describe('a kit leaves a page', () => {
 
   it('not where what it gives back is used', () => {
     const reason = (script: string) =>
-      `${script} uses what kite() gives back, so the call cannot be taken out by itself. Take it out in Markup first.`;
+      `${script} uses what kite() gives back, so the call cannot be taken out by itself. Remove it in Markup first.`;
     expect(wired(started("<script>var a = kite('.peep');</script>"), { from: STARTED })).toEqual({
       refused: reason('The script on line 13 of index.html'),
     });

@@ -69,7 +69,7 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to, authored 
   const changes = [...files, ...(edits.length > 0 ? [{ kind: 'edit' as const, path, edits }] : [])];
   if (changes.length === 0)
     return refuse(
-      to ? 'Everything is wired already; there is nothing to write.' : 'Nothing of this kit is on the page.',
+      to ? 'Everything is wired already; there is nothing to change.' : 'Nothing of this viewer is on the page.',
     );
   const more = put.elements + taken.elements + words.elements;
   const wrong = troubleAfter(site, page, { from, to }, changes, edits, more);
@@ -148,7 +148,7 @@ function unwrappable({ galleries }: WiringPage, { manifest: { marker, title } }:
 
 function labelOf(path: string, from: Kit | null, to: Kit | null): string {
   if (from && to) return `Change ${path} from ${from.manifest.name} to ${to.manifest.name}`;
-  return to ? `Wire ${path} with the ${to.manifest.name}` : `Take the ${from?.manifest.name} off ${path}`;
+  return to ? `Add the ${to.manifest.name} to ${path}` : `Remove the ${from?.manifest.name} from ${path}`;
 }
 
 /** Insertions at one place keep the order in which they were asked for. */

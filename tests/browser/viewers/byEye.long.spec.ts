@@ -63,10 +63,10 @@ const MOST_LOOKS = 2;
 const options = (page: Page) => page.getByRole('region', { name: 'Options' });
 
 async function wire(page: Page, title: string): Promise<void> {
-  await page.getByRole('button', { name: 'Wire this page' }).click();
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
   await kitButton(page, title).click();
   await expect(page.getByRole('region', { name: 'Difference' }).last()).toContainText('new file');
-  await page.getByRole('button', { name: 'Write this' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
 }
 

@@ -33,7 +33,7 @@ const SLOT_SAYS: Readonly<Record<(typeof FILLABLE)[number], string>> = {
   caption: 'captions',
 };
 const FROM: readonly { from: Fill['from']; says: string }[] = [
-  { from: 'picture', says: 'the picture’s own words' },
+  { from: 'picture', says: 'the picture’s metadata' },
   { from: 'caption', says: 'the captions' },
   { from: 'title', says: 'the titles' },
   { from: 'alt', says: 'the alt texts' },
@@ -149,12 +149,12 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
                 disabled={idle}
                 onClick={() => act({ kind: 'complete-items', page, gallery: number, items: mendable })}
               >
-                Put it there
+                Add what is missing
               </Button>
             </Part>
           )}
           {gallery.miscounted > 0 && (
-            <Part title={`${countOf(gallery.miscounted, 'counter')} out of step`}>
+            <Part title={`${countOf(gallery.miscounted, 'counter')} with a wrong number`}>
               <Button disabled={idle} onClick={() => act({ kind: 'renumber', page, gallery: number })}>
                 Renumber
               </Button>
@@ -169,9 +169,9 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
             disabled={idle}
             onSet={(name, value) => act({ kind: 'set-on-links', page, gallery: number, name, value })}
           />
-          <Part title="What an item is">
+          <Part title="Which element is one item?">
             <Button disabled={!strands[0]} onClick={() => strands[0] && onUnits(strands[0].range.start)}>
-              Confirm or correct
+              Choose the element
             </Button>
           </Part>
           <FillWords disabled={idle} onFill={(fill) => act({ kind: 'fill-words', page, gallery: number, ...fill })} />
@@ -250,8 +250,8 @@ function Spread({
     <Part
       title={
         spread
-          ? `On ${spread.pages.length} pages of ${spread.size}${spread.inStep ? '' : ', out of step'}`
-          : 'Pages of so many items'
+          ? `On ${spread.pages.length} pages of ${spread.size}${spread.inStep ? '' : ', to be updated'}`
+          : 'Items per page'
       }
     >
       <Box sx={{ display: 'flex', gap: 0.75 }}>
@@ -268,7 +268,7 @@ function Spread({
           onClick={() => onSplit(size)}
           sx={{ flex: 1 }}
         >
-          {spread ? 'Write the pages anew' : 'Split into pages'}
+          {spread ? 'Update the split pages' : 'Split into pages'}
         </Button>
       </Box>
     </Part>
@@ -280,15 +280,15 @@ function OnLinks({ disabled, onSet }: { disabled: boolean; onSet: (name: string,
   const [value, setValue] = useState('');
   const empty = name.trim() === '';
   return (
-    <Part title="An attribute of every link">
+    <Part title="Attribute of every link">
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
         <TextField label="Attribute" value={name} onChange={({ target }) => setName(target.value)} />
         <TextField label="Value" value={value} onChange={({ target }) => setValue(target.value)} />
         <Button disabled={disabled || empty} onClick={() => onSet(name.trim(), value)}>
-          Put it on
+          Add attribute
         </Button>
         <Button disabled={disabled || empty} onClick={() => onSet(name.trim(), null)}>
-          Take it away
+          Remove attribute
         </Button>
       </Box>
     </Part>
@@ -306,7 +306,7 @@ function FillWords({
   const [from, setFrom] = useState<Fill['from']>('picture');
   const [over, setOver] = useState(false);
   return (
-    <Part title="Words by a rule">
+    <Part title="Fill in texts">
       <Box sx={{ display: 'grid', gridTemplateColumns: '112px 1fr', gap: 0.75 }}>
         <TextField select label="Fill" value={slot} onChange={({ target }) => setSlot(oneOf(FILLABLE, target.value))}>
           {FILLABLE.map((one) => (
@@ -325,7 +325,7 @@ function FillWords({
       </Box>
       <FormControlLabel
         control={<Checkbox size="small" checked={over} onChange={({ target }) => setOver(target.checked)} />}
-        label="also where there are words already"
+        label="also where there is text already"
         slotProps={{ typography: { variant: 'body2' } }}
       />
       <Button

@@ -1,4 +1,4 @@
-/** What an item is, as the author sees it: from the picture outwards, with how many items each would make. */
+/** Which element is one item?, as the author sees it: from the picture outwards, with how many items each would make. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -48,13 +48,13 @@ export function UnitsDialog({ page, at, onClose }: Props) {
   const hints = page.hints.filter(({ selector }) => choices?.some((one) => one.selector === selector));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="units-title">
-      <DialogTitle id="units-title">What an item is here</DialogTitle>
+      <DialogTitle id="units-title">Which element is one item?</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.75, alignContent: 'start' }}>
         <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>
           From the picture outwards: choose the element that is one item, with its caption and all that goes with it. It
           is remembered in the site’s notes; the page is not changed.
         </Box>
-        {choices === null && <Box role="status">Looking at the page…</Box>}
+        {choices === null && <Box role="status">Reading the page…</Box>}
         {choices?.length === 0 && <Box>There is no picture at this place. Put the cursor on an image first.</Box>}
         {choices && choices.length > 0 && (
           <RadioGroup aria-label="One item is" value={chosen ?? ''} onChange={({ target }) => setChosen(target.value)}>
@@ -69,7 +69,7 @@ export function UnitsDialog({ page, at, onClose }: Props) {
                     <Box component="span" sx={{ fontSize: '0.8125rem', color: color('stone') }}>
                       {countOf(items, 'item')}
                     </Box>
-                    {now && <Tag tone="chosen">read so now</Tag>}
+                    {now && <Tag tone="chosen">used now</Tag>}
                   </Box>
                 }
               />
@@ -80,21 +80,21 @@ export function UnitsDialog({ page, at, onClose }: Props) {
           <Box sx={{ fontSize: '0.8125rem' }}>
             {hints
               .map(({ selector, gallery }) =>
-                gallery ? `You said: each ${selector} is an item.` : `You said: ${selector} is no gallery.`,
+                gallery ? `Your choice: each ${selector} is an item.` : `Your choice: ${selector} is no gallery.`,
               )
               .join(' ')}
           </Box>
         )}
         <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
           <Button variant="contained" color="primary" disabled={idle} onClick={() => say(true)}>
-            {choices?.find(({ selector }) => selector === chosen)?.now ? 'Yes, that is an item' : 'Take these as items'}
+            {choices?.find(({ selector }) => selector === chosen)?.now ? 'Confirm this element' : 'Use as items'}
           </Button>
           <Button disabled={idle} onClick={() => say(false)}>
-            These are no gallery
+            Not a gallery
           </Button>
           {hints.length > 0 && (
             <Button disabled={idle} onClick={() => say(null)}>
-              Take back what I said
+              Remove my choice
             </Button>
           )}
         </Box>

@@ -52,7 +52,9 @@ const NONE: readonly number[][] = [];
 
 function saysOfTrial(trying: boolean, unconfirmed: boolean): string {
   if (trying) return 'Trying it on a copy of the page…';
-  return unconfirmed ? 'Unconfirmed: no live page answered, so nobody has seen what the last setting does.' : '';
+  return unconfirmed
+    ? 'Unconfirmed: the live page did not answer, so the effect of the last setting was not measured.'
+    : '';
 }
 
 /** What is done to floats and inline blocks is no setting of others. */
@@ -81,7 +83,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
   if (!layout)
     return (
       <Box role="status" sx={{ p: 2, color: color('stone') }}>
-        Reading the stylesheets…
+        Reading stylesheets…
       </Box>
     );
   const widths = [
@@ -105,7 +107,7 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
             exclusive
             size="small"
             value={at ?? 0}
-            aria-label="Windows that it is set for"
+            aria-label="Window widths"
             onChange={(_event, value: number | null) => value !== null && onAt(value === 0 ? null : value)}
           >
             <ToggleButton value={0} sx={{ py: 0.25, textTransform: 'none' }}>
@@ -194,12 +196,12 @@ const RULE_TEXT = {
 function Rules({ layout }: { layout: LayoutView }) {
   const showSource = useShowSource();
   return (
-    <Box component="section" aria-label="Rules that lay it out">
+    <Box component="section" aria-label="CSS rules of this layout">
       <Typography variant="h3" sx={{ fontSize: '0.8125rem', fontWeight: 700, mb: 0.5 }}>
-        Rules that lay it out
+        CSS rules of this layout
       </Typography>
       {layout.rules.length === 0 && (
-        <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>No rule of a stylesheet speaks of it.</Box>
+        <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>No stylesheet rule applies to it.</Box>
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {layout.rules.map((rule) => (

@@ -45,7 +45,7 @@ const ROW = { display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap',
 const ORIGIN = { flex: '1 1 180px', minWidth: 0, fontSize: '0.75rem', color: color('stone') };
 
 const saysNothing = ({ field }: SettingView): string =>
-  field.kind === 'act' ? 'the same columns and gaps, written as a grid' : 'nothing said';
+  field.kind === 'act' ? 'the same columns and gaps, written as a grid' : 'not set';
 
 export function SettingRow(props: Props) {
   const showSource = useShowSource();

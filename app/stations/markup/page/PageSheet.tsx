@@ -109,9 +109,9 @@ function Stylesheets({ page, idle: locked }: { page: PageView; idle: boolean }) 
               <Button
                 disabled={idle || everywhere}
                 onClick={() => intent({ kind: 'set-stylesheet', pages, sheet, on: true })}
-                aria-label={`Link ${sheet} from every page`}
+                aria-label={`Attach to every page: ${sheet}`}
               >
-                From every page
+                Attach to every page
               </Button>
             </Box>
           );
@@ -155,7 +155,7 @@ function Deletion({ page: { path }, idle: locked, onClose }: { page: PageView; i
                 go({ page: null, strand: null });
               }}
             >{`Delete ${path}`}</Button>
-            <Button onClick={() => setAsked(false)}>Keep it</Button>
+            <Button onClick={() => setAsked(false)}>Cancel</Button>
           </Box>
         </>
       ) : (

@@ -30,7 +30,7 @@ export function Sections({ page, idle: locked }: { page: PageView; idle: boolean
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button disabled={idle || open} onClick={() => setOpen(true)}>
-          Write another section…
+          Add a section…
         </Button>
         <Button disabled={idle || galleries.length < 2} onClick={() => intent({ kind: 'list-sections', page: path })}>
           List the sections
@@ -77,7 +77,7 @@ function NewSection({
   return (
     <Box
       component="form"
-      aria-label="Another section"
+      aria-label="New section"
       sx={FORM}
       onSubmit={(event) => {
         event.preventDefault();
@@ -90,10 +90,10 @@ function NewSection({
       {galleries.length > 1 && (
         <TextField
           select
-          label="Set up like"
+          label="Same structure as"
           value={String(like)}
           onChange={({ target }) => setLike(Number(target.value))}
-          helperText="It is written behind that one."
+          helperText="It is added after that one."
         >
           {galleries.map(({ heading }, n) => (
             <MenuItem key={n} value={String(n)}>
@@ -106,12 +106,12 @@ function NewSection({
         pairs={pairs}
         taken={taken}
         onTake={setTaken}
-        none="Every pair stands on a page already; bring in more pictures first"
+        none="Every pair is on a page already; import more pictures first"
       />
       <PlanShown plan={plan} wished={wish !== null} height={150} />
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button type="submit" variant="contained" color="primary" disabled={idle || changesOf(plan) === 0}>
-          Write the section
+          Add section
         </Button>
         <Button onClick={onClose}>Cancel</Button>
       </Box>

@@ -20,7 +20,7 @@ const KINDS = {
   page: 'a page',
   picture: 'a picture',
   other: 'another file',
-  address: 'an address of the web',
+  address: 'a web address (URL)',
   mail: 'a mail address',
   phone: 'a telephone number',
 } as const;
@@ -28,7 +28,7 @@ type Kind = keyof typeof KINDS;
 
 const FIELDS: Readonly<Partial<Record<Kind, { label: string; says: string }>>> = {
   address: { label: 'Address', says: 'With its scheme, as in https://kites.example/' },
-  mail: { label: 'Mail address', says: 'The visitor’s own program writes to it.' },
+  mail: { label: 'Mail address', says: 'Opens the visitor’s mail program.' },
   phone: { label: 'Telephone number', says: 'With + and the country’s number it works from everywhere.' },
 };
 

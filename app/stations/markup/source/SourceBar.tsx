@@ -62,7 +62,7 @@ export function SourceBar({ trail, idle, items, onItems, onLink, onUnits }: Prop
         Link…
       </Button>
       <Button disabled={idle || nowhere} onClick={onUnits}>
-        What is an item?
+        Which element is one item?
       </Button>
     </Box>
   );

@@ -29,8 +29,8 @@ import { useWork } from '../../../ui/site/work';
 type Part = 'pair' | 'weight' | 'crop';
 const PARTS: readonly { id: Part; says: string }[] = [
   { id: 'pair', says: 'Side by side' },
-  { id: 'weight', says: 'Quality and weight' },
-  { id: 'crop', says: 'Where it is cut' },
+  { id: 'weight', says: 'Quality and file size' },
+  { id: 'crop', says: 'Crop' },
 ];
 
 /** The file's own pixels, only compressed. */
@@ -87,7 +87,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
             exclusive
             size="small"
             value={part}
-            aria-label="What to look at"
+            aria-label="View"
             onChange={(_event, value: Part | null) => value && setPart(value)}
           >
             {PARTS.map(({ id, says }) => (
@@ -125,7 +125,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
                 whole
               </ToggleButton>
               <ToggleButton value={false} sx={{ py: 0.25, textTransform: 'none' }}>
-                pixel by pixel
+                actual pixels
               </ToggleButton>
             </ToggleButtonGroup>
           )}

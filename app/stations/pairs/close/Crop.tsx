@@ -116,7 +116,7 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
           {pair.focus.chosen
             ? 'The point was chosen by hand.'
             : 'The point is suggested: the middle of what has detail.'}
-          {none ? ' No size of the recipe is cut; these shapes show what it would do.' : ''}
+          {none ? ' No image size is cropped; these shapes show what it would do.' : ''}
         </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
           {shapes.map((box) => (
@@ -125,7 +125,7 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
         </Box>
         <Box sx={{ display: 'flex', gap: 1 }}>
           <Button variant="contained" color="primary" disabled={idle || moved === null} onClick={() => keep(focus)}>
-            Cut about this point
+            Crop around this point
           </Button>
           {pair.focus.chosen && (
             <Button disabled={idle} onClick={() => keep(null)}>
@@ -176,7 +176,7 @@ function Point({ at, onKeyDown }: { at: { x: number; y: number }; onKeyDown: (ev
     <Box
       role="slider"
       tabIndex={0}
-      aria-label="Point to cut about; arrow keys move it"
+      aria-label="Crop point; arrow keys move it"
       aria-valuemin={0}
       aria-valuemax={100}
       aria-valuenow={left}

@@ -1,4 +1,4 @@
-/** Likeness against weight, a line for each format, with the point that is suggested and the one that is chosen. */
+/** Similarity by file size, a line for each format, with the point that is suggested and the one that is chosen. */
 import Box from '@mui/material/Box';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -47,7 +47,7 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
       width={SIZE.width}
       height={SIZE.height}
       role="group"
-      aria-label={`Likeness against weight; ${formats.map((format) => FORMAT_NAMES[format]).join(' and ')}`}
+      aria-label={`Similarity by file size; ${formats.map((format) => FORMAT_NAMES[format]).join(' and ')}`}
       style={{ display: 'block', fontSize: 11, fill: color('stone') }}
     >
       {y.ticks(4).map((tick) => (
@@ -64,10 +64,10 @@ export function Curve({ points, chosen, suggested, onChoose }: CurveProps) {
         </text>
       ))}
       <text x={SIZE.width - EDGE.right} y={SIZE.height - 4} textAnchor="end">
-        weight
+        file size
       </text>
       <text x={4} y={SIZE.height - 4}>
-        likeness
+        similarity
       </text>
       {formats.map((format, n) => {
         const all = drawn.filter((point) => point.format === format).sort((a, b) => a.quality - b.quality);

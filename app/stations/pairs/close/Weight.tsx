@@ -85,11 +85,11 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
             disabled={idle || !chosen}
             onClick={() => onTake(format, quality, false)}
           >
-            Make this picture so
+            Apply to this picture
           </Button>
           {!pixelsKept && (
             <Button disabled={idle || !chosen} onClick={() => onTake(format, quality, true)}>
-              Use it for all
+              Apply to all
             </Button>
           )}
         </Box>
@@ -151,8 +151,8 @@ function Stage({ trials, over, says, fit }: { trials: Trials; over: string | nul
         />
       ) : (
         <Box sx={{ width: 240 }} role="status">
-          <p>Making it…</p>
-          <LinearProgress aria-label="Making the size" />
+          <p>Creating it…</p>
+          <LinearProgress aria-label="Creating the size" />
         </Box>
       )}
     </Box>
@@ -188,7 +188,7 @@ function Formats({
       ))}
       {onAvif && (
         <ToggleButton value="" onClick={onAvif} sx={CHOICE}>
-          try AVIF, slow
+          try AVIF (slow)
         </ToggleButton>
       )}
     </ToggleButtonGroup>
@@ -211,9 +211,9 @@ function Figures({ trials, chosen, now }: { trials: Trials; chosen: CurvePoint |
     <Box component="dl" sx={FIGURES}>
       <dt>Size</dt>
       <dd>{trials.state === 'ready' ? `${trials.prepared.width} × ${trials.prepared.height} px` : '…'}</dd>
-      <dt>Weight</dt>
+      <dt>File size</dt>
       <dd>{chosen ? `${inBytes(chosen.bytes)}${stands}` : '…'}</dd>
-      <dt>Likeness</dt>
+      <dt>Similarity</dt>
       <dd>{chosen?.similarity?.toFixed(3) ?? '…'}</dd>
     </Box>
   );
@@ -221,12 +221,12 @@ function Figures({ trials, chosen, now }: { trials: Trials; chosen: CurvePoint |
 
 function Suggestion({ point, onChoose }: { point: CurvePoint; onChoose: (point: CurvePoint) => void }) {
   const { format, quality, bytes, similarity } = point;
-  const says = `${FORMAT_NAMES[format]} ${quality}, ${inBytes(bytes)}, likeness ${(similarity ?? 0).toFixed(3)}`;
+  const says = `${FORMAT_NAMES[format]} ${quality}, ${inBytes(bytes)}, similarity ${(similarity ?? 0).toFixed(3)}`;
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
       <Box sx={{ flex: 1 }}>{`Suggested: ${says}`}</Box>
       <Button size="small" onClick={() => onChoose(point)}>
-        Choose it
+        Use the suggestion
       </Button>
     </Box>
   );
@@ -235,7 +235,7 @@ function Suggestion({ point, onChoose }: { point: CurvePoint; onChoose: (point: 
 function Lighten({ idle, onLighten }: { idle: boolean; onLighten: (similarity: number) => void }) {
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
-      <Box sx={{ flex: 1 }}>Lighten the file</Box>
+      <Box sx={{ flex: 1 }}>Compress</Box>
       {LIGHTENINGS.map(({ name, similarity }) => (
         <Button key={name} size="small" disabled={idle} onClick={() => onLighten(similarity)}>
           {name}

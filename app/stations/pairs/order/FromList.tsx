@@ -97,7 +97,7 @@ export function FromList({ onClose }: { onClose: () => void }) {
         {!open && trouble === null && (
           <Box sx={{ color: color('stone') }}>
             A list is a CSV, JSON or XML file with a row or record for each picture. Full-size pictures may be files of
-            this site or outside addresses; those are kept as they are written and never fetched.
+            this site or external URLs; those are kept as written and never fetched.
           </Box>
         )}
         {open && listed && (
@@ -171,7 +171,7 @@ function Lists({ open, onRead }: { open: string | null; onRead: (path: string, c
         </Button>
       ))}
       <Button size="small" onClick={() => pick.current?.click()}>
-        A list from elsewhere…
+        Import a list…
       </Button>
       <input
         ref={pick}

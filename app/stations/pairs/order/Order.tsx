@@ -32,7 +32,7 @@ import { Rename } from './Rename';
 const ROW = 57;
 const ORDERS: readonly { by: SiteView['order']; says: string }[] = [
   { by: 'name', says: 'by name' },
-  { by: 'taken', says: 'by day' },
+  { by: 'taken', says: 'by date taken' },
   { by: 'hand', says: 'by hand' },
 ];
 
@@ -123,7 +123,7 @@ export function Order() {
           </Box>
           {many.length > 0 && (
             <Button size="small" onClick={() => setTaken(new Set())}>
-              Choose none
+              Clear the selection
             </Button>
           )}
           <TagThem paths={meant.map((pair) => pair.full)} idle={idle} />
@@ -208,7 +208,7 @@ function OrderGallery({ pages, idle }: Pick<SiteView, 'pages'> & { idle: boolean
     <TextField
       select
       size="small"
-      label="Put a gallery in this order"
+      label="Apply this order to a gallery"
       value=""
       disabled={idle}
       onChange={({ target }) => {
@@ -231,7 +231,7 @@ function OnlyTagged({ tags, only, onOnly }: { tags: readonly string[]; only: str
     <TextField
       select
       size="small"
-      label="Only those tagged"
+      label="Only pictures tagged"
       value={only}
       onChange={({ target }) => onOnly(target.value)}
       sx={{ minWidth: 150 }}
@@ -268,7 +268,7 @@ function TagThem({ paths, idle }: { paths: string[]; idle: boolean }) {
         sx={{ width: 120 }}
       />
       <Button size="small" type="submit" disabled={idle || typed === ''}>
-        Tag them
+        Add tag
       </Button>
     </Box>
   );

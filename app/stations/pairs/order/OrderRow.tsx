@@ -95,7 +95,7 @@ export const OrderRow = memo(function OrderRow({
             size="small"
             label={`${tag} ×`}
             disabled={idle}
-            aria-label={`Take the tag ${tag} from ${pair.name}`}
+            aria-label={`Remove the tag ${tag} from ${pair.name}`}
             onClick={() => intent({ kind: 'set-tags', paths: [pair.full], add: [], remove: [tag] })}
           />
         ))}

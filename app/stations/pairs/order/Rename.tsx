@@ -60,8 +60,8 @@ export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose
           />
         </Box>
         <Box sx={{ color: color('stone'), fontSize: '0.8125rem', my: 1.5 }}>
-          Thumbnails and other sizes keep in step. Pages, <Mono>srcset</Mono>, stylesheets, and texts of scripts that
-          lead to a file are written anew.
+          Thumbnails and other sizes keep in step. Pages, <Mono>srcset</Mono>, stylesheets and script texts that lead to
+          a file are updated.
         </Box>
         <Box component="ul" aria-label="New names" sx={NAMES} tabIndex={0}>
           {renames.slice(0, SHOWN).map(({ from, to }) => (
@@ -76,7 +76,7 @@ export function Rename({ pairs, onClose }: { pairs: readonly PairView[]; onClose
           <Box sx={{ color: color('stone'), mt: 1 }}>{`and ${renames.length - SHOWN} more`}</Box>
         )}
         {plan.ok && renames.length === 0 && (
-          <Box sx={{ color: color('stone') }}>All of them are called so already.</Box>
+          <Box sx={{ color: color('stone') }}>All files have these names already.</Box>
         )}
       </DialogContent>
       <DialogActions>

@@ -37,8 +37,8 @@ const SIZES: readonly { id: 'thumbnail' | 'fullSize'; title: string }[] = [
 
 const WORDS: Record<Recipe['words'], string> = {
   none: 'nothing',
-  rights: 'who made it and its copyright',
-  all: 'title, caption, date, who made it, copyright',
+  rights: 'creator and copyright',
+  all: 'title, caption, date, creator, copyright',
 };
 
 /** A first further size: between thumbnail and full-size. */
@@ -65,7 +65,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
     });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="recipe-title">
-      <DialogTitle id="recipe-title">Recipe</DialogTitle>
+      <DialogTitle id="recipe-title">Image sizes</DialogTitle>
       <DialogContent>
         <BeginWith recipe={recipe} onChange={setRecipe} />
         <Box sx={SIZES_STYLE}>
@@ -82,7 +82,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
           {recipe.further.map(({ title, size }, n) => (
             <SizeForm
               key={n}
-              title={title || 'Further size'}
+              title={title || 'Another size'}
               size={size}
               trouble={(field) => trouble('further', n, 'size', field)}
               onChange={(changed) => setFurther(n, { title, size: changed })}
@@ -90,7 +90,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
             >
               <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1 }}>
                 <TextField
-                  label="What it is called"
+                  label="Name"
                   value={title}
                   error={trouble('further', n, 'title') !== undefined}
                   helperText={trouble('further', n, 'title')}
@@ -108,8 +108,8 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
         </Box>
         <ForAllSizes recipe={recipe} onChange={setRecipe} />
         <Box sx={{ mt: 1.5, color: color('stone'), fontSize: '0.8125rem' }}>
-          Pictures stand upright and come out in sRGB; where they were taken is never written into what is made. What is
-          made already stays until you make it again.
+          Pictures are rotated upright and converted to sRGB; their location is never written. Files created before stay
+          as they are until you create them again.
         </Box>
       </DialogContent>
       <DialogActions>
@@ -120,7 +120,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
           disabled={!checked.success}
           onClick={() => checked.success && onChange(checked.data)}
         >
-          Use this recipe
+          Save sizes
         </Button>
       </DialogActions>
     </Dialog>
@@ -145,7 +145,7 @@ const BEGIN = {
 function BeginWith({ recipe, onChange }: RecipePart) {
   return (
     <Box sx={BEGIN}>
-      <Box sx={{ color: color('stone') }}>Begin with</Box>
+      <Box sx={{ color: color('stone') }}>Start from</Box>
       {STARTING_POINTS.map((point) => (
         <Button
           key={point.name}
@@ -156,7 +156,7 @@ function BeginWith({ recipe, onChange }: RecipePart) {
         </Button>
       ))}
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
-        <Box sx={{ color: color('stone') }}>or leave the pixels and lighten the files</Box>
+        <Box sx={{ color: color('stone') }}>or keep the pixels and compress the files</Box>
         {LIGHTENINGS.map(({ name, similarity }) => (
           <Button
             key={name}
@@ -173,7 +173,7 @@ function BeginWith({ recipe, onChange }: RecipePart) {
 
 const REST = { display: 'flex', gap: 2, alignItems: 'center', mt: 2.5 };
 
-/** A further size, and what goes for every size. */
+/** Add a size, and what goes for every size. */
 function ForAllSizes({ recipe, onChange }: RecipePart) {
   const { further } = recipe;
   const first = further.length === 0;
@@ -185,13 +185,13 @@ function ForAllSizes({ recipe, onChange }: RecipePart) {
     <Box sx={REST}>
       {further.length < 6 && (
         <Button size="small" startIcon={<AddIcon />} onClick={addSize}>
-          A further size
+          Add a size
         </Button>
       )}
       <TextField
         select
         size="small"
-        label="Words that stay in the files"
+        label="Metadata to keep"
         value={recipe.words}
         onChange={({ target }) => onChange({ ...recipe, words: oneOf(keysOf(WORDS), target.value) })}
         sx={{ minWidth: 320 }}
@@ -210,7 +210,7 @@ function ForAllSizes({ recipe, onChange }: RecipePart) {
             onChange={({ target }) => onChange({ ...recipe, exact: target.checked })}
           />
         }
-        label="Decode every pixel, slower"
+        label="Full-quality decoding (slower)"
         slotProps={{ typography: { variant: 'body2' } }}
       />
     </Box>

@@ -33,8 +33,8 @@ interface NumberField {
 
 const AIM_FIELD: Record<SizeRecipe['aim'], NumberField> = {
   quality: { field: 'quality', label: 'Quality, 1 to 100' },
-  bytes: { field: 'bytes', label: 'At most, kB', unit: 1000 },
-  similarity: { field: 'similarity', label: 'Alike to at least', step: 0.005 },
+  bytes: { field: 'bytes', label: 'Maximum file size, kB', unit: 1000 },
+  similarity: { field: 'similarity', label: 'Minimum similarity (SSIM)', step: 0.005 },
 };
 
 /** Whole numbers are rounded; what goes by finer steps has no unit. */
@@ -113,7 +113,7 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
       {withWindows && (
         <TextField
           select
-          label="Whole picture without scrolling in"
+          label="Fits a window of"
           value={windowOf?.name ?? ''}
           onChange={({ target }) => {
             const found = WINDOWS.find(({ name }) => name === target.value);
@@ -122,7 +122,7 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
           sx={{ gridColumn: '1 / -1' }}
         >
           <MenuItem value="" disabled>
-            a box of its own
+            custom box
           </MenuItem>
           {WINDOWS.map(({ name }) => (
             <MenuItem key={name} value={name}>
@@ -131,12 +131,12 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
           ))}
         </TextField>
       )}
-      {number({ field: 'width', label: 'At most wide, px', open: true })}
-      {number({ field: 'height', label: 'At most high, px', open: true })}
-      {select('shape', 'Shape', { fit: 'the whole picture', crop: 'cut to the box' })}
-      {select('format', 'Format', { jpeg: 'JPEG', webp: 'WebP', png: 'PNG, lossless', avif: 'AVIF, slow' })}
+      {number({ field: 'width', label: 'Maximum width, px', open: true })}
+      {number({ field: 'height', label: 'Maximum height, px', open: true })}
+      {select('shape', 'Fit', { fit: 'fit', crop: 'crop' })}
+      {select('format', 'Format', { jpeg: 'JPEG', webp: 'WebP', png: 'PNG, lossless', avif: 'AVIF (slow)' })}
       {size.format !== 'png' &&
-        select('aim', 'Compressed', { quality: 'to a quality', bytes: 'to a weight', similarity: 'to a likeness' })}
+        select('aim', 'Compress to', { quality: 'a quality', bytes: 'a file size', similarity: 'a similarity' })}
       {size.format !== 'png' && number(AIM_FIELD[size.aim])}
       <Box
         component="details"
@@ -146,10 +146,10 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
           '& > summary': { cursor: 'pointer', fontSize: '0.8125rem', color: color('stone'), mb: 1 },
         }}
       >
-        <summary>Where it goes, and more</summary>
+        <summary>Folder, name and more</summary>
         <Box sx={MORE}>
-          {text('folder', 'Folder', 'as its neighbours')}
-          {text('name', 'Name', 'as its neighbours, or {name}')}
+          {text('folder', 'Folder', 'automatic')}
+          {text('name', 'Name', 'automatic, or a pattern with {name}')}
           {select('sharpen', 'Sharpening', { none: 'none', light: 'light', strong: 'strong' })}
           {tick('dense', 'Also at 2×')}
           <Box sx={{ gridColumn: '1 / -1' }}>{tick('enlarge', 'Enlarge pictures smaller than the box')}</Box>

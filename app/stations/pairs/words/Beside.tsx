@@ -28,7 +28,7 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
   const [draft, setDraft] = useState<Partial<Record<(typeof FIELDS)[number]['name'], string>>>({});
   const changed = Object.keys(draft).length > 0;
   return (
-    <Panel label="The picture in hand" sx={PANEL}>
+    <Panel label="Selected picture" sx={PANEL}>
       <Box sx={{ height: SHOWN.height, display: 'grid', placeItems: 'center' }}>
         {url !== null && (
           <Box
@@ -61,7 +61,7 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
               />
             ))}
             <Button size="small" type="submit" disabled={idle || !changed}>
-              Keep these words
+              Save text
             </Button>
           </Box>
           <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
@@ -113,14 +113,14 @@ function Place({ pair, idle }: { pair: PairView; idle: boolean }) {
   const kept = pair.place === 'kept';
   return (
     <Box sx={{ fontSize: '0.8125rem' }}>
-      <Box sx={{ color: color('gorse'), fontWeight: 600 }}>The file says where it was taken.</Box>
-      <Box sx={{ mb: 0.5 }}>{kept ? 'It is kept when the site leaves.' : 'It is removed when the site leaves.'}</Box>
+      <Box sx={{ color: color('gorse'), fontWeight: 600 }}>The file contains a location.</Box>
+      <Box sx={{ mb: 0.5 }}>{kept ? 'It is kept on export.' : 'It is removed on export.'}</Box>
       <Button
         size="small"
         disabled={idle}
         onClick={() => intent({ kind: 'keep-place', paths: [pair.full], keep: !kept })}
       >
-        {kept ? 'Remove the place' : 'Keep the place'}
+        {kept ? 'Remove the location' : 'Keep the location'}
       </Button>
     </Box>
   );

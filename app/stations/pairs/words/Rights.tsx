@@ -20,7 +20,7 @@ export function Rights({ rights, idle }: { rights: SiteView['rights']; idle: boo
       }}
     >
       <TextField
-        label="Copyright where a picture has none"
+        label="Default copyright"
         value={draft.copyright}
         onChange={({ target }) => setDraft({ ...draft, copyright: target.value })}
         sx={{ width: 260 }}
@@ -32,7 +32,7 @@ export function Rights({ rights, idle }: { rights: SiteView['rights']; idle: boo
         sx={{ width: 180 }}
       />
       <Button size="small" type="submit" disabled={idle || !changed}>
-        Keep
+        Save
       </Button>
     </Box>
   );

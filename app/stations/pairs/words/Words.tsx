@@ -70,13 +70,13 @@ export function Words() {
   if (words.length === 0)
     return (
       <Nothing
-        title="No words yet"
-        says="Every picture of a page, and every picture that waits for one, stands here with its alt text and caption."
+        title="No texts yet"
+        says="Every picture, on a page or not yet, is listed here with its alt text and caption."
       />
     );
   return (
     <>
-      <Panel label="Rights and lists" sx={BAR}>
+      <Panel label="Credits and lists" sx={BAR}>
         <Rights key={`${rights.copyright}\n${rights.credit}`} rights={rights} idle={idle} />
         <FormControlLabel
           control={
@@ -91,7 +91,7 @@ export function Words() {
       <Box sx={COLUMNS}>
         <Panel>
           <Box ref={list}>
-            <RowsTable label="Words" columns={TABLE} rows={shown} keyOf={placeKey} rowHeight={ROW}>
+            <RowsTable label="Text and credits" columns={TABLE} rows={shown} keyOf={placeKey} rowHeight={ROW}>
               {(row, place, show) => (
                 <WordsLine
                   key={placeKey(row)}
@@ -142,7 +142,7 @@ function AsCsv({ idle, onRemarks }: { idle: boolean; onRemarks: (remarks: string
     const asked = intentFor(result.changes, file.name);
     onRemarks([
       ...(text.ok && text.encoding !== 'utf-8' ? [`${file.name} was read as ${encodingName(text.encoding)}.`] : []),
-      `${file.name}: ${countOf(result.changes.length, 'row')} with other words${asked ? '' : ', nothing to change'}.`,
+      `${file.name}: ${countOf(result.changes.length, 'row')} with changed texts${asked ? '' : ', nothing to change'}.`,
       ...result.troubles.map(({ row, says }) => `Row ${row}: ${says}.`),
     ]);
     if (asked) intent(asked);
@@ -176,7 +176,7 @@ const REMARKS = { px: 1.75, py: 1, mb: 1.5, fontSize: '0.8125rem', display: 'fle
 /** What a list that was read in said, line by line. */
 function Remarks({ remarks, onClose }: { remarks: readonly string[]; onClose: () => void }) {
   return (
-    <Panel label="What the list said" sx={REMARKS}>
+    <Panel label="Result of the list" sx={REMARKS}>
       <Box role="status" sx={{ flex: 1, maxHeight: 120, overflowY: 'auto' }}>
         {remarks.map((line) => (
           <Box key={line}>{line}</Box>
@@ -211,6 +211,6 @@ function intentFor(
     kind: 'set-words',
     items,
     pictures: [...pictures].map(([path, words]) => ({ path, words })),
-    label: `Take ${countOf(changes.length, 'row')} of words from ${file}`,
+    label: `Import ${countOf(changes.length, 'row')} of texts from ${file}`,
   };
 }

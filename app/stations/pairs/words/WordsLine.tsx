@@ -60,7 +60,7 @@ export const WordsLine = memo(function WordsLine({
         <Mono>{nameOf(row.file)}</Mono>
         <Box sx={{ color: color('stone') }}>{row.page || 'on no page yet'}</Box>
         {row.alt === null && <Tag tone="look">no alt text</Tag>}
-        {row.alt === '' && <Tag tone="plain">decoration</Tag>}
+        {row.alt === '' && <Tag tone="plain">decorative</Tag>}
       </Box>
       <Box role="cell">
         <Line
