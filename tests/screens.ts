@@ -51,7 +51,7 @@ for (const [scheme, suffix] of [
     await page.screenshot({ path: join(TARGET, 'crop.png') });
     await page.keyboard.press('Escape');
     for (const [name, file] of [
-      [/^Words/, 'words'],
+      [/^Text and credits/, 'words'],
       [/^Order/, 'order'],
     ] as const) {
       await page.getByRole('tablist', { name: 'Views of the pictures' }).getByRole('tab', { name }).click();

@@ -13,6 +13,7 @@ import {
 } from 'react-router';
 import { sessionOf } from '../data/session/openSite';
 import type { Outcome } from '../data/session/shared';
+import { NARROW } from '../ui/narrow';
 import { STATIONS } from '../stations';
 import { Bar, BarButton, DayNight, FindButton, UndoRedo } from '../ui/shell/Bar';
 import { Before, useShownBefore } from '../ui/shell/Before';
@@ -103,7 +104,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
             <DayNight />
           </Bar>
           <Standing />
-          <Box sx={{ display: 'flex', flex: 1, minHeight: 0 }}>
+          <Box sx={ROOM}>
             <Box component="main" sx={MAIN}>
               <Outlet />
             </Box>
@@ -170,11 +171,14 @@ function Keys() {
   return null;
 }
 
-const FRAME = { display: 'flex', flexDirection: 'column', height: '100vh', minWidth: 1080 } as const;
+const FRAME = { display: 'flex', flexDirection: 'column', height: '100vh' } as const;
+
+const ROOM = { display: 'flex', flex: 1, minHeight: 0, [NARROW]: { flexDirection: 'column' } } as const;
 
 const MAIN = {
   flex: 1,
   minWidth: 0,
+  minHeight: 0,
   overflowY: 'auto',
   px: 2.5,
   py: 2,

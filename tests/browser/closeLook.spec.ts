@@ -91,8 +91,8 @@ test('a crop is cut about the point that was moved, as sharp would cut it there'
   const thumbnail = page.getByRole('dialog', { name: 'Image sizes' }).getByRole('region', { name: 'Thumbnail' });
   await thumbnail.getByRole('spinbutton', { name: 'Maximum width' }).fill('200');
   await thumbnail.getByRole('spinbutton', { name: 'Maximum height' }).fill('200');
-  await thumbnail.getByRole('combobox', { name: 'Fit', exact: true }).click();
-  await page.getByRole('option', { name: 'crop' }).click();
+  await thumbnail.getByRole('combobox', { name: 'Resize' }).click();
+  await page.getByRole('option', { name: 'crop to fill' }).click();
   await page.getByRole('button', { name: 'Save sizes' }).click();
   const dialog = await lookAt(page, 'moor.jpg');
   await dialog.getByRole('button', { name: 'Crop' }).click();

@@ -62,14 +62,14 @@ test(
         .getByRole('checkbox', { name: `Choose ${name}` })
         .check();
     await items(page).getByRole('spinbutton', { name: 'Place' }).fill('1');
-    await items(page).getByRole('button', { name: 'Move there' }).click();
+    await items(page).getByRole('button', { name: 'Move to place' }).click();
     await expect(items(page).getByRole('listitem').first()).toContainText('star-field');
     await expect(items(page).getByRole('listitem').nth(1)).toContainText('sled-morning');
 
     await items(page).getByRole('checkbox', { name: 'Choose last-light' }).check();
     await items(page).getByRole('combobox', { name: 'Page' }).click();
     await page.getByRole('option', { name: 'workshop.html' }).click();
-    await items(page).getByRole('button', { name: 'Copy there' }).click();
+    await items(page).getByRole('button', { name: 'Copy to page' }).click();
     await expect(
       items(page)
         .getByRole('status')

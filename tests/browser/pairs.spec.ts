@@ -187,8 +187,8 @@ test('the recipe decides what is made: a square WebP, as sharp would cut it', as
   const dialog = page.getByRole('dialog', { name: 'Image sizes' });
   const thumbnailForm = dialog.getByRole('region', { name: 'Thumbnail' });
   await thumbnailForm.getByRole('spinbutton', { name: 'Maximum width' }).fill('200');
-  await thumbnailForm.getByRole('combobox', { name: 'Fit', exact: true }).click();
-  await page.getByRole('option', { name: 'crop' }).click();
+  await thumbnailForm.getByRole('combobox', { name: 'Resize' }).click();
+  await page.getByRole('option', { name: 'crop to fill' }).click();
   // A crop needs both sides, and says so before anything is written.
   await expect(thumbnailForm.getByText('A crop needs both sides of its box.')).toBeVisible();
   await expect(dialog.getByRole('button', { name: 'Save sizes' })).toBeDisabled();

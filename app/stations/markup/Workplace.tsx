@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import { memo, useCallback, useMemo, useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PageView } from '~core/view/index.ts';
+import { STACKED } from '../../ui/narrow';
 import { Panel } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
 import type { LayoutPlace, SheetName } from './address';
@@ -32,7 +33,14 @@ interface Props {
   onSheet: (sheet: SheetName) => void;
 }
 
-const PANES = { flex: 1, minWidth: 0, display: 'flex', overflow: 'hidden' } as const;
+const PANES = {
+  flex: 1,
+  minWidth: 0,
+  minHeight: 320,
+  display: 'flex',
+  overflow: 'hidden',
+  [STACKED]: { flexDirection: 'column', height: 'max(40rem, calc(100vh - 20rem))', '& > *': { minHeight: 0 } },
+} as const;
 
 export const Workplace = memo(function Workplace({
   page,

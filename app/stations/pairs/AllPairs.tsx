@@ -159,15 +159,29 @@ function WithoutPair({
   );
 }
 
-const NAMES_AND_RECIPE = { display: 'flex', gap: 2, px: 1.75, py: 1.25, mb: 1.5, fontSize: '0.8125rem' };
+const NAMES_AND_RECIPE = {
+  display: 'flex',
+  flexWrap: 'wrap',
+  gap: '10px 16px',
+  px: 1.75,
+  py: 1.25,
+  mb: 1.5,
+  fontSize: '0.8125rem',
+};
 
-const NAMES = { display: 'flex', gap: 1.5, flex: 1, minWidth: 0, flexWrap: 'wrap', alignItems: 'baseline' } as const;
+const NAMES = {
+  display: 'flex',
+  gap: 1.5,
+  flex: '1 1 20rem',
+  minWidth: 0,
+  flexWrap: 'wrap',
+  alignItems: 'baseline',
+} as const;
 
 const RECIPE = {
   display: 'flex',
   gap: 1.5,
   alignItems: 'baseline',
-  flexShrink: 0,
   borderLeft: `1px solid ${color('hair')}`,
   pl: 2,
 };

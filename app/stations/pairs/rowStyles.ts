@@ -2,6 +2,7 @@
  * Styles of the pair rows, given once to their list: a list of thousands cannot afford to work them out for every
  * part of every row.
  */
+import { STACKED } from '../../ui/narrow';
 import { BARE } from '../../ui/parts/pressable';
 import { color, MONO } from '../../ui/theme';
 
@@ -32,6 +33,15 @@ export const ROW_STYLES = {
   },
   '& li:not(.chosen) .pair:hover': { backgroundColor: color('mist') },
   '& .pair:focus-visible': { outline: `2px solid ${color('heather')}`, outlineOffset: '-2px' },
+  // What it rests on and how it stands come below the names.
+  [STACKED]: {
+    '& .pair': { gridTemplateColumns: '84px 32px 96px minmax(0, 1fr)' },
+    '& .pair > .grounds, & .pair > .state': { gridColumn: 4, textAlign: 'left' },
+    '& .pair > .end, & .pair > .large, & .pair > svg': { gridRow: '1 / span 3' },
+    '& .pair > .end': { gridColumn: 1 },
+    '& .pair > svg': { gridColumn: 2 },
+    '& .pair > .large': { gridColumn: 3 },
+  },
   '& .end': { justifySelf: 'end' },
   '& .small': { ...centred, ...SMALL },
   '& .large': { ...centred, ...LARGE, position: 'relative' },

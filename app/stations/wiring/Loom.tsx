@@ -34,7 +34,7 @@ interface Props {
 const LOOM = {
   position: 'relative',
   display: 'grid',
-  gridTemplateColumns: 'minmax(280px, 380px) minmax(72px, 1fr) minmax(300px, 380px)',
+  gridTemplateColumns: 'minmax(0, 380px) minmax(40px, 1fr) minmax(0, 380px)',
   alignItems: 'start',
 } as const;
 

@@ -54,18 +54,30 @@ export function Panel({ children, sx, label }: { children: ReactNode; sx?: objec
   );
 }
 
-const STATION_HEAD = { display: 'flex', alignItems: 'center', gap: 1.5, mb: 1.5, minHeight: 34 };
+/** It stays in sight while the station is scrolled, but where the window is too low for that. */
+const STATION_HEAD = {
+  display: 'flex',
+  flexWrap: 'wrap',
+  alignItems: 'center',
+  gap: '6px 12px',
+  // It covers the room above itself, which a browser leaves to what scrolls.
+  mt: -2,
+  pt: 2,
+  pb: 0.75,
+  mb: 0.75,
+  '@media (min-height: 560px)': { position: 'sticky', top: '-16px', zIndex: 3, bgcolor: color('mist') },
+} as const;
 
 export function StationHead({ title, says, children }: { title: ReactNode; says: string; children?: ReactNode }) {
   return (
     <Box sx={STATION_HEAD}>
-      <Typography variant="h1" component="h1" sx={{ whiteSpace: 'nowrap' }}>
+      <Typography variant="h1" component="h1" sx={{ overflowWrap: 'anywhere' }}>
         {title}
       </Typography>
-      <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
+      <Typography variant="body2" color="textSecondary" sx={{ flex: '1 1 12rem' }}>
         {says}
       </Typography>
-      <Box sx={{ display: 'flex', gap: 0.75, flexShrink: 0 }}>{children}</Box>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>{children}</Box>
     </Box>
   );
 }

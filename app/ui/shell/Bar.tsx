@@ -27,11 +27,13 @@ const BAR = {
   alignItems: 'center',
   justifyContent: 'space-between',
   gap: 2,
-  height: 64,
+  minHeight: 64,
   px: 2.5,
   borderBottom: `1px solid ${color('hair')}`,
   flexShrink: 0,
-};
+  // The way through the stations gets a line of its own.
+  '@media (max-width: 999.95px)': { flexWrap: 'wrap', py: 0.5, rowGap: 0, '& > nav': { order: 1 } },
+} as const;
 
 const NAME = {
   fontFamily: SERIF,

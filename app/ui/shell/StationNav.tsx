@@ -19,7 +19,7 @@ const PATH =
     [WIDTH, 21],
   ]) ?? '';
 
-const NAV = { position: 'relative', width: WIDTH, height: 58, flexShrink: 1 } as const;
+const NAV = { position: 'relative', width: WIDTH, maxWidth: '100%', height: 58, flexShrink: 1, minWidth: 0 } as const;
 
 const PATH_STYLE = { position: 'absolute', inset: 0, width: '100%', height: '100%' } as const;
 

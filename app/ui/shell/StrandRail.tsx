@@ -7,13 +7,15 @@ import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import ArrowDownward from '@mui/icons-material/ArrowDownward';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
-import { useEffect, useRef } from 'react';
+import useMediaQuery from '@mui/material/useMediaQuery';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Joint, JointName, JointState, Strand } from '~core/model/index.ts';
 import type { Station } from '~core/checks/index.ts';
 import { inBytes } from '~core/site/index.ts';
 import { Fixes, Mono, Picture, toneColor } from '../parts/small';
 import { useChosenStrand, useSite } from '../site/openSite';
 import { useIntent } from '../site/work';
+import { NARROW } from '../narrow';
 import { color } from '../theme';
 import type { PairView } from '~core/view/index.ts';
 import { Pressable } from '../parts/pressable';
@@ -71,18 +73,102 @@ const RAIL = {
   overflowY: 'auto',
 } as const;
 
+const WHAT_IT_IS =
+  'A strand is one picture’s way: thumbnail, image tag, link, viewer, full-size file. Choose a picture and its five joints stand here.';
+
+/** In a narrow window it folds to its joints along the foot. */
 export function StrandRail() {
   const strand = useChosenStrand();
+  const isNarrow = useMediaQuery(NARROW);
+  if (isNarrow) return <FoldedStrand strand={strand} />;
   return (
     <Box component="aside" aria-label="Strand" sx={RAIL}>
       {strand ? (
         <Chosen strand={strand} />
       ) : (
         <Typography variant="body2" color="textSecondary">
-          A strand is one picture’s way: thumbnail, image tag, link, viewer, full-size file. Choose a picture and its
-          five joints stand here.
+          {WHAT_IT_IS}
         </Typography>
       )}
+    </Box>
+  );
+}
+
+const FOOT = {
+  position: 'relative',
+  display: 'flex',
+  alignItems: 'center',
+  gap: 1.5,
+  flexShrink: 0,
+  minHeight: 44,
+  px: 2.5,
+  py: 0.5,
+  borderTop: `1px solid ${color('hair')}`,
+} as const;
+
+const ABOVE = {
+  position: 'absolute',
+  right: 0,
+  bottom: '100%',
+  zIndex: 5,
+  width: 'min(22rem, 100vw)',
+  maxHeight: 'min(70vh, 40rem)',
+  overflowY: 'auto',
+  p: 1.75,
+  bgcolor: color('mist'),
+  border: `1px solid ${color('hair')}`,
+} as const;
+
+const JOINTS = { display: 'flex', m: 0, p: 0, listStyle: 'none' } as const;
+
+const FOOT_NAME = { flex: 1, minWidth: 0, fontSize: '0.8125rem', overflowWrap: 'anywhere' } as const;
+
+/** The joints in a row, and the whole strand over the page where it is asked for. */
+function FoldedStrand({ strand }: { strand: Strand | null }) {
+  const { asked } = useSite();
+  const [isOpen, setOpen] = useState(false);
+  const opener = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (asked > 0) setOpen(true);
+  }, [asked]);
+  if (!strand)
+    return (
+      <Box component="aside" aria-label="Strand" sx={FOOT}>
+        <Typography variant="body2" color="textSecondary">
+          {WHAT_IT_IS}
+        </Typography>
+      </Box>
+    );
+  const close = (event: KeyboardEvent) => {
+    if (event.key !== 'Escape' || event.defaultPrevented || !isOpen) return;
+    setOpen(false);
+    opener.current?.focus();
+  };
+  return (
+    <Box component="aside" aria-label="Strand" sx={FOOT} onKeyDown={close}>
+      {isOpen && (
+        <Box sx={ABOVE}>
+          <Chosen strand={strand} />
+        </Box>
+      )}
+      <Box sx={FOOT_NAME}>
+        <b>{strand.name}</b>{' '}
+        <Box component="span" sx={{ color: toneColor(TONE[strand.state]), fontWeight: 600 }}>
+          {WORD[strand.state]}
+        </Box>
+      </Box>
+      {!isOpen && (
+        <Box component="ol" sx={JOINTS}>
+          {strand.joints.map((joint) => (
+            <Box component="li" key={joint.name}>
+              <JointBead joint={joint} page={strand.page} />
+            </Box>
+          ))}
+        </Box>
+      )}
+      <Button ref={opener} aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        {isOpen ? 'Hide the strand' : 'Show the strand'}
+      </Button>
     </Box>
   );
 }
@@ -137,21 +223,29 @@ const SAYS = { minWidth: 0, flex: 1, fontSize: '0.78rem', lineHeight: 1.45 };
 
 const FIXES = { display: 'flex', flexDirection: 'column', alignItems: 'flex-start', gap: 0.5, mt: 0.75 } as const;
 
+/** A joint that leads to where it lives. */
+function JointBead({ joint, page }: { joint: Joint; page: string }) {
+  const { go } = useSite();
+  return (
+    <Pressable
+      data-joint={joint.name}
+      aria-label={`${NAMES[joint.name]}: ${WORD[joint.state]}. Go to ${HOME[joint.name]}`}
+      onClick={() => go({ station: HOME[joint.name], page })}
+      sx={BEAD}
+    >
+      <Bead state={joint.state} />
+    </Pressable>
+  );
+}
+
 function JointRow({ joint, strand, next }: { joint: Joint; strand: Strand; next: Joint | undefined }) {
-  const { site, go } = useSite();
+  const { site } = useSite();
   const findings = site.view.findings.filter((finding) => finding.strand === strand.id && finding.joint === joint.name);
   const ends = [joint.state, next?.state];
   return (
     <Box component="li" sx={JOINT}>
       {next && <Box aria-hidden sx={threadStyle({ cut: ends.includes('broken'), bare: ends.includes('none') })} />}
-      <Pressable
-        data-joint={joint.name}
-        aria-label={`${NAMES[joint.name]}: ${WORD[joint.state]}. Go to ${HOME[joint.name]}`}
-        onClick={() => go({ station: HOME[joint.name], page: strand.page })}
-        sx={BEAD}
-      >
-        <Bead state={joint.state} />
-      </Pressable>
+      <JointBead joint={joint} page={strand.page} />
       <Box sx={SAYS}>
         <Box sx={{ color: color('stone'), fontWeight: 600, mb: 0.25 }}>{NAMES[joint.name]}</Box>
         <Shown joint={joint} strand={strand} />

@@ -196,7 +196,7 @@ function MoveTo({ count, disabled, onMove }: { count: number; disabled: boolean;
         slotProps={{ htmlInput: { min: 1, max: count } }}
       />
       <Button disabled={disabled || !Number.isInteger(to) || to < 1 || to > count} onClick={() => onMove(to - 1)}>
-        Move there
+        Move to place
       </Button>
     </Box>
   );
@@ -226,7 +226,7 @@ function CopyTo({
         disabled={disabled || !target}
         onClick={() => target && onCopy({ page: target.page, gallery: target.gallery })}
       >
-        Copy there
+        Copy to page
       </Button>
     </Box>
   );

@@ -133,7 +133,7 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
       )}
       {number({ field: 'width', label: 'Maximum width, px', open: true })}
       {number({ field: 'height', label: 'Maximum height, px', open: true })}
-      {select('shape', 'Fit', { fit: 'fit', crop: 'crop' })}
+      {select('shape', 'Resize', { fit: 'fit inside', crop: 'crop to fill' })}
       {select('format', 'Format', { jpeg: 'JPEG', webp: 'WebP', png: 'PNG, lossless', avif: 'AVIF (slow)' })}
       {size.format !== 'png' &&
         select('aim', 'Compress to', { quality: 'a quality', bytes: 'a file size', similarity: 'a similarity' })}

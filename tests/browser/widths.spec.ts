@@ -1,0 +1,72 @@
+/** Every station in windows of five widths, the narrowest being a window of 1280 px at a zoom of 200 %. */
+import type { Page } from '@playwright/test';
+import { expect, goTo, openKites, settled, test } from './fixtures';
+import { violations } from './axe';
+
+const WINDOWS = [
+  [1440, 900],
+  [1280, 800],
+  [1024, 768],
+  [720, 900],
+  [640, 400],
+] as const;
+
+/** The main action of each station; Proof's are the fixes beside its findings. */
+const MAIN: Record<string, RegExp> = {
+  pairs: /^Create \d+ missing/,
+  markup: /^Add \d+ pairs/,
+  wiring: /^Add a viewer/,
+  proof: /^Link to festival\.html/,
+  pack: /^Save as ZIP/,
+};
+
+/** Elements with words of their own that reach out of the window or are cut by their own box, by what they say. */
+const cutOff = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const scrolls = (one: Element | null): boolean =>
+      one !== null && (/auto|scroll/.test(getComputedStyle(one).overflowX) || scrolls(one.parentElement));
+    const says = (one: Element) => [...one.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim());
+    return [...document.querySelectorAll('header *, main *, aside *')]
+      .filter((one) => says(one) && one.checkVisibility() && !one.closest('iframe, .cm-editor, [aria-hidden="true"]'))
+      .filter((one) => {
+        const { left, right, width } = one.getBoundingClientRect();
+        const isUnseen = width <= 1;
+        const isOut = right > innerWidth + 1 || left < -1;
+        return !isUnseen && isOut && !scrolls(one.parentElement);
+      })
+      .map((one) => one.textContent?.trim().slice(0, 60) ?? '');
+  });
+
+for (const [width, height] of WINDOWS)
+  test(`in a window of ${width} × ${height} px all is in reach`, async ({ page }) => {
+    test.setTimeout(90_000);
+    await page.setViewportSize({ width, height });
+    await openKites(page);
+    for (const [station, action] of Object.entries(MAIN)) {
+      await goTo(page, station);
+      await settled(page);
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+      expect(over, `${station}: the window scrolls sideways`).toBeLessThanOrEqual(0);
+      // A low window is scrolled; elsewhere the head of the station stays.
+      const button = page.getByRole('main').getByRole('button', { name: action }).first();
+      if (height < 560) await button.scrollIntoViewIfNeeded();
+      await expect(button, station).toBeInViewport({ ratio: 1 });
+      expect(await cutOff(page), `${station}: words that are cut off`).toEqual([]);
+      expect(await violations(page), station).toEqual([]);
+    }
+  });
+
+test('in a narrow window the strand folds to its five joints, and opens over the page', async ({ page }) => {
+  await page.setViewportSize({ width: 720, height: 900 });
+  await openKites(page);
+  const strand = page.getByRole('complementary', { name: 'Strand' });
+  await expect(strand.getByRole('button', { name: /Go to/ })).toHaveCount(5);
+  await expect(strand.getByRole('textbox', { name: 'Alt text' })).toHaveCount(0);
+  await strand.getByRole('button', { name: 'Show the strand' }).click();
+  await expect(strand.getByRole('textbox', { name: 'Alt text' })).toBeVisible();
+  await expect(strand.getByRole('button', { name: /Go to/ })).toHaveCount(5);
+  expect(await violations(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(strand.getByRole('textbox', { name: 'Alt text' })).toHaveCount(0);
+  await expect(strand.getByRole('button', { name: 'Show the strand' })).toBeFocused();
+});
