@@ -34,7 +34,12 @@ export const FAULTS: readonly PlantedFault[] = [
     line: 'href="photos/large/eye-of-the-wind.jpg"',
     fix: /^Add it to “festival”$/,
   },
-  { rule: 'too-large', page: 'festival.html', line: 'href="photos/large/box-kite-lark.jpg"', fix: /^Reduce it to 1600 px$/ },
+  {
+    rule: 'too-large',
+    page: 'festival.html',
+    line: 'href="photos/large/box-kite-lark.jpg"',
+    fix: /^Reduce it to 1600 px$/,
+  },
   { rule: 'script-order', page: 'workshop.html', line: 'src="js/kites.js"', fix: /^Load them in the right order$/ },
   {
     rule: 'another-picture',
