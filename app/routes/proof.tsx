@@ -166,7 +166,7 @@ function AskOutside() {
           onChange={({ target }) => tries.allowOutside(target.checked)}
         />
       }
-      label="Check external URLs"
+      label="Allow external URLs"
       slotProps={{ typography: { variant: 'body2' } }}
     />
   );

@@ -2,7 +2,7 @@ import Folder from '@mui/icons-material/FolderOutlined';
 import HistoryIcon from '@mui/icons-material/History';
 import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState, type MouseEvent } from 'react';
 import {
   data,
   Outlet,
@@ -14,6 +14,8 @@ import {
 import { sessionOf } from '../data/session/openSite';
 import type { Outcome } from '../data/session/shared';
 import { NARROW } from '../ui/narrow';
+import { announce, Announcer } from '../ui/shell/announce';
+import { color } from '../ui/theme';
 import { STATIONS } from '../stations';
 import { Bar, BarButton, DayNight, FindButton, UndoRedo } from '../ui/shell/Bar';
 import { Before, useShownBefore } from '../ui/shell/Before';
@@ -85,6 +87,10 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
     <SiteProvider value={value}>
       <PreviewProvider key={siteId} session={session}>
         <Keys />
+        <Box component="a" href="#main" onClick={toMain} sx={SKIP}>
+          Skip to the station
+        </Box>
+        <Announcer />
         <Box sx={FRAME}>
           <Bar under={site.site.name} middle={<StationNav siteId={siteId} open={site.view.open} at={station} />}>
             <UndoRedo />
@@ -105,7 +111,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
           </Bar>
           <Standing />
           <Box sx={ROOM}>
-            <Box component="main" sx={MAIN}>
+            <Box component="main" id="main" tabIndex={-1} sx={MAIN}>
               <Outlet />
             </Box>
             <StrandRail />
@@ -155,7 +161,9 @@ function Keys() {
       const shown = place.page === null ? strands : strands.filter((one) => one.page === place.page);
       const at = shown.findIndex((one) => one.id === place.strand);
       const next = shown[at + by] ?? shown[by === 1 ? 0 : shown.length - 1];
-      if (next) go({ strand: next.id });
+      if (!next) return;
+      go({ strand: next.id });
+      announce(`${next.name}: ${STRAND_SAYS[next.state]}, ${next.page}`);
     },
     joint: (by) => {
       const beads = [...document.querySelectorAll<HTMLElement>('[data-joint]')];
@@ -170,6 +178,27 @@ function Keys() {
   });
   return null;
 }
+
+/** Seen when the keyboard comes to it: past the bar, which is the same everywhere. */
+const SKIP = {
+  position: 'absolute',
+  zIndex: 10,
+  top: 4,
+  left: 4,
+  px: 1.5,
+  py: 1,
+  bgcolor: color('paper'),
+  color: color('peat'),
+  '&:not(:focus)': { width: '1px', height: '1px', p: 0, overflow: 'hidden', clipPath: 'inset(50%)' },
+} as const;
+
+/** The address says what is shown, so the focus goes there without changing it. */
+function toMain(event: MouseEvent) {
+  event.preventDefault();
+  document.getElementById('main')?.focus();
+}
+
+const STRAND_SAYS = { whole: 'whole', look: 'to check', broken: 'broken', none: 'missing' } as const;
 
 const FRAME = { display: 'flex', flexDirection: 'column', height: '100vh' } as const;
 

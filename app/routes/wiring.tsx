@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { rehearsalFindings, type FindingView, type PageView } from '~core/view/index.ts';
@@ -83,7 +84,12 @@ export default function Wiring() {
     <>
       <StationHead title={<PagePicker />} says={wiredWith(page, strands.length)}>
         {page.uses.length > 0 && sheet !== 'options' && <Button onClick={() => open('options')}>Options</Button>}
-        <Button onClick={() => go({ sheet: { name: 'rehearsal', runs: true } })}>Rehearse</Button>
+        <Tooltip
+          describeChild
+          title="Clicks every picture as a visitor would, and compares what opens with the page’s text"
+        >
+          <Button onClick={() => go({ sheet: { name: 'rehearsal', runs: true } })}>Rehearse</Button>
+        </Tooltip>
         <Button variant="contained" color="primary" disabled={site.readOnly} onClick={() => open('viewer')}>
           Add a viewer
         </Button>

@@ -65,6 +65,9 @@ function palette(scheme: 'light' | 'dark') {
   };
 }
 
+/** Of the size of a field's words; what stands in the frame of a field is read as well. */
+const SMALL_LABEL = 0.9;
+
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: '[data-theme="%s"]' },
   colorSchemes: { light: palette('light'), dark: palette('dark') },
@@ -124,7 +127,13 @@ export const theme = createTheme({
     MuiTextField: { defaultProps: { size: 'small' } },
     MuiInputBase: { styleOverrides: { root: { fontSize: '0.8125rem' } } },
     // As large as what it labels: the gap in the frame is measured by that.
-    MuiInputLabel: { styleOverrides: { root: { fontSize: '0.8125rem' } } },
+    MuiInputLabel: {
+      styleOverrides: {
+        root: { fontSize: '0.8125rem' },
+        shrink: { '&.MuiInputLabel-outlined': { transform: `translate(14px, -8px) scale(${SMALL_LABEL})` } },
+      },
+    },
+    MuiOutlinedInput: { styleOverrides: { notchedOutline: { '& legend': { fontSize: `${SMALL_LABEL}em` } } } },
     // At once: nobody who works waits for what grows, and what moves under the pointer is not what was aimed at.
     MuiMenu: { defaultProps: { transitionDuration: 0 } },
     MuiDialog: {

@@ -60,3 +60,37 @@ test('stations, strands and joints are reached by keyboard', async ({ page }) =>
   await page.keyboard.press('Enter');
   await expect(page.getByText('8 items in 1 gallery')).toBeVisible();
 });
+
+test('by keyboard: past the bar at once, a fix leads on to the next finding, and what has happened is said', async ({
+  page,
+}) => {
+  await openKites(page);
+  await goTo(page, 'proof');
+  await settled(page);
+  await page.reload();
+  await settled(page);
+  await page.keyboard.press('Tab');
+  const skip = page.getByRole('link', { name: 'Skip to the station' });
+  await expect(skip).toBeFocused();
+  await expect(skip).toBeInViewport({ ratio: 1 });
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+
+  const findings = page.getByRole('list', { name: 'Findings' });
+  const count = await findings.getByRole('listitem').count();
+  const link = { name: 'Link to festival.html' };
+  const fix = findings.getByRole('button', link);
+  const row = findings.getByRole('listitem').filter({ has: page.getByRole('button', link) });
+  const at = await row.evaluate((one) => [...one.parentElement!.children].indexOf(one));
+  await fix.focus();
+  await page.keyboard.press('Enter');
+  await expect(findings.getByRole('listitem')).toHaveCount(count - 1);
+  await expect(findings.getByRole('listitem').nth(at).getByRole('button').last()).toBeFocused();
+  await expect(page.getByRole('status').getByText(/^Link “Festival pictures” to/)).toBeAttached();
+
+  await page.keyboard.press('j');
+  await expect(page.getByRole('status').getByText(/: (whole|broken|to check), \S+\.html$/)).toBeAttached();
+  await expect(
+    page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Proof ?, \d+ open$/ }),
+  ).toBeVisible();
+});

@@ -46,7 +46,7 @@ test('a site with every kind of bad record opens, says which, and leaves with al
   await expect(strip).toContainText('5 things of this site cannot be read');
   await expect(strip).toContainText('about.html cannot be read');
   await expect(strip).toContainText('Step 1 of the history');
-  await expect(strip).toContainText('Pictures that were being made');
+  await expect(strip).toContainText('Pictures that were being created');
   await expect(strip).toContainText('The name and dates of this site');
   await expect(strip).toContainText(`The content of photos/large/${picture} is missing`);
   expect(await violations(page)).toEqual([]);

@@ -26,7 +26,9 @@ test('a page under another name: addresses follow, and what only may mean it is 
   await dialog.getByRole('button', { name: 'Rename' }).click();
   await expect(dialog.getByRole('status').getByText('Rename second.html to moved/third.html')).toBeVisible();
   await dialog.getByRole('button', { name: 'Close' }).click();
-  const slip = tab.getByRole('status').filter({ hasText: 'Rename second.html to moved/third.html' });
+  const slip = tab
+    .getByRole('group', { name: 'Last change' })
+    .filter({ hasText: 'Rename second.html to moved/third.html' });
   await expect(slip.getByText(told)).toBeVisible();
   await slip.getByRole('button', { name: 'js/go.js, line 2' }).click();
   await expect(tab.locator('.cm-content')).toContainText('base + "second.html"');

@@ -66,7 +66,7 @@ test('what a page asks outside, its dialogs and its downloads are off and told, 
   const address = page.url();
   await goTo(page, 'proof');
   const told = page.getByRole('status', { name: 'What pages tried' });
-  await expect(told).toContainText('Outside addresses are off');
+  await expect(told).toContainText('External URLs are blocked');
   for (const path of [
     'font.css',
     'script.js',
@@ -89,14 +89,14 @@ test('what a page asks outside, its dialogs and its downloads are off and told, 
   await told.getByRole('button', { name: 'Allow them for this site' }).click();
   await expect.poll(() => other.asked.length).toBeGreaterThan(3);
   expect(other.asked).toContain('/font.css');
-  await expect(page.getByRole('switch', { name: 'Check external URLs' })).toBeChecked();
+  await expect(page.getByRole('switch', { name: 'Allow external URLs' })).toBeChecked();
   expect([downloads, dialogs]).toEqual([[], []]);
 
   // It is this site's, and outlives a reload; taken back, nothing is asked any more.
   await page.reload();
-  await expect(page.getByRole('switch', { name: 'Check external URLs' })).toBeChecked();
-  await page.getByRole('switch', { name: 'Check external URLs' }).click();
-  await expect(told).toContainText('Outside addresses are off');
+  await expect(page.getByRole('switch', { name: 'Allow external URLs' })).toBeChecked();
+  await page.getByRole('switch', { name: 'Allow external URLs' }).click();
+  await expect(told).toContainText('External URLs are blocked');
   const before = other.asked.length;
   await expect(told).toContainText('/events');
   expect(other.asked).toHaveLength(before);

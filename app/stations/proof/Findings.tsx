@@ -4,7 +4,9 @@ import type { FindingView } from '~core/view/index.ts';
 import { Fixes, Mono, Panel } from '../../ui/parts/small';
 import { useChosenStrand, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
+import { useKeptFocus } from '../../ui/parts/keptFocus';
 import { PlaceLink } from '../../ui/parts/pressable';
+import { useWork } from '../../ui/site/work';
 
 function Sign({ severity }: { severity: FindingView['severity'] }) {
   return (
@@ -13,7 +15,7 @@ function Sign({ severity }: { severity: FindingView['severity'] }) {
       height="14"
       viewBox="-7 -7 14 14"
       role="img"
-      aria-label={severity === 'error' ? 'Broken' : 'To look at'}
+      aria-label={severity === 'error' ? 'Error' : 'Warning'}
     >
       {severity === 'error' ? (
         <path d="M0-6.2 6.2 0 0 6.2-6.2 0Z" fill={color('rust')} />
@@ -25,9 +27,11 @@ function Sign({ severity }: { severity: FindingView['severity'] }) {
 }
 
 export function Findings({ findings }: { findings: readonly FindingView[] }) {
+  const { busy } = useWork();
+  const list = useKeptFocus<HTMLUListElement>(busy);
   return (
     <Panel sx={{ minWidth: 0 }}>
-      <Box component="ul" aria-label="Findings" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+      <Box component="ul" ref={list} aria-label="Findings" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {findings.map((finding) => (
           <Row key={finding.id} finding={finding} />
         ))}

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { FixView } from '~core/view/index.ts';
+import { STATIONS } from '../../stations';
 import { useSite } from '../site/openSite';
 import { usePicture } from '../site/pictureUrls';
 import { useFix } from '../site/work';
@@ -68,7 +69,11 @@ const STATION_HEAD = {
   '@media (min-height: 560px)': { position: 'sticky', top: '-16px', zIndex: 3, bgcolor: color('mist') },
 } as const;
 
+const QUESTION = { m: 0, flexBasis: '100%', fontSize: '0.78rem', color: color('stone') } as const;
+
 export function StationHead({ title, says, children }: { title: ReactNode; says: string; children?: ReactNode }) {
+  const { station } = useSite();
+  const { name, question } = STATIONS.find(({ id }) => id === station) ?? { name: '', question: '' };
   return (
     <Box sx={STATION_HEAD}>
       <Typography variant="h1" component="h1" sx={{ overflowWrap: 'anywhere' }}>
@@ -78,6 +83,7 @@ export function StationHead({ title, says, children }: { title: ReactNode; says:
         {says}
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>{children}</Box>
+      <Box component="p" sx={QUESTION}>{`${name}: ${question.charAt(0).toLowerCase()}${question.slice(1)}`}</Box>
     </Box>
   );
 }

@@ -13,6 +13,7 @@ import { useSite } from '../site/openSite';
 import { useJob } from '../site/pictureUrls';
 import { useWork } from '../site/work';
 import { color } from '../theme';
+import { announce } from './announce';
 
 const SHOWN_FOR = 9000; // ms; long enough to read a diff, and pointing at it keeps it
 
@@ -41,36 +42,43 @@ export function Slip() {
     const timer = setTimeout(() => setGone(shown), SHOWN_FOR);
     return () => clearTimeout(timer);
   }, [shown, held]);
+  useEffect(() => {
+    if (shown) announce(shown.ok ? shown.label : shown.reason);
+  }, [shown]);
+  const task = job?.says;
+  useEffect(() => {
+    if (task !== undefined) announce(`${task}…`);
+  }, [task]);
   return (
     <Box sx={SLIP}>
-      <Box role="status" aria-live="polite" sx={{ display: 'contents' }}>
-        {job && (
-          <Box sx={{ ...CARD, p: 1.5 }}>
-            <Box sx={HEAD}>
-              <Box
-                sx={{ flex: 1 }}
-              >{`${job.says}, ${job.done} of ${job.of}${job.left === undefined ? '' : `, ${inTime(job.left)} left`}`}</Box>
-              {job.stop && <Button onClick={job.stop}>Stop</Button>}
-            </Box>
-            <LinearProgress
-              aria-label={job.says}
-              variant="determinate"
-              value={job.of === 0 ? 0 : (job.done / job.of) * 100}
-            />
+      {job && (
+        <Box sx={{ ...CARD, p: 1.5 }}>
+          <Box sx={HEAD}>
+            <Box
+              sx={{ flex: 1 }}
+            >{`${job.says}, ${job.done} of ${job.of}${job.left === undefined ? '' : `, ${inTime(job.left)} left`}`}</Box>
+            {job.stop && <Button onClick={job.stop}>Stop</Button>}
           </Box>
-        )}
-        {shown && (
-          <Box
-            onMouseEnter={() => setHeld(true)}
-            onMouseLeave={() => setHeld(false)}
-            onFocus={() => setHeld(true)}
-            onBlur={() => setHeld(false)}
-            sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? color('edge') : color('rust') }}
-          >
-            <Done outcome={shown} onClose={() => setGone(shown)} />
-          </Box>
-        )}
-      </Box>
+          <LinearProgress
+            aria-label={job.says}
+            variant="determinate"
+            value={job.of === 0 ? 0 : (job.done / job.of) * 100}
+          />
+        </Box>
+      )}
+      {shown && (
+        <Box
+          role="group"
+          aria-label="Last change"
+          onMouseEnter={() => setHeld(true)}
+          onMouseLeave={() => setHeld(false)}
+          onFocus={() => setHeld(true)}
+          onBlur={() => setHeld(false)}
+          sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? color('edge') : color('rust') }}
+        >
+          <Done outcome={shown} onClose={() => setGone(shown)} />
+        </Box>
+      )}
     </Box>
   );
 }

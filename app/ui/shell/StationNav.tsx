@@ -6,6 +6,7 @@ import type { Station } from '~core/checks/index.ts';
 import { STATIONS } from '../../stations';
 import { placeAfter, searchOf } from '../site/address';
 import { useSite } from '../site/openSite';
+import { UNSEEN } from './announce';
 import { color } from '../theme';
 
 const WIDTH = 780;
@@ -60,8 +61,6 @@ const dotStyle = ({ top, here }: { top: number; here: boolean }) =>
 
 const COUNT = { ml: 0.5, color: color('rust'), fontWeight: 600, fontSize: '0.8125rem' };
 
-const UNSEEN = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' } as const;
-
 export function StationNav({
   siteId,
   open,
@@ -92,6 +91,9 @@ export function StationNav({
                 {station.name}
                 {count > 0 && (
                   <Box component="span" sx={COUNT}>
+                    <Box component="span" sx={UNSEEN}>
+                      ,{' '}
+                    </Box>
                     {count}
                     <Box component="span" sx={UNSEEN}>
                       {' '}

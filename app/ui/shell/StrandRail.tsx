@@ -73,8 +73,8 @@ const RAIL = {
   overflowY: 'auto',
 } as const;
 
-const WHAT_IT_IS =
-  'A strand is one picture’s way: thumbnail, image tag, link, viewer, full-size file. Choose a picture and its five joints stand here.';
+const WHAT_IT_IS = 'A strand is one picture’s way: thumbnail file, image tag, link, viewer, full-size file.';
+const NONE_CHOSEN = `${WHAT_IT_IS} Choose a picture to see its five joints here.`;
 
 /** In a narrow window it folds to its joints along the foot. */
 export function StrandRail() {
@@ -87,7 +87,7 @@ export function StrandRail() {
         <Chosen strand={strand} />
       ) : (
         <Typography variant="body2" color="textSecondary">
-          {WHAT_IT_IS}
+          {NONE_CHOSEN}
         </Typography>
       )}
     </Box>
@@ -135,7 +135,7 @@ function FoldedStrand({ strand }: { strand: Strand | null }) {
     return (
       <Box component="aside" aria-label="Strand" sx={FOOT}>
         <Typography variant="body2" color="textSecondary">
-          {WHAT_IT_IS}
+          {NONE_CHOSEN}
         </Typography>
       </Box>
     );
@@ -184,7 +184,7 @@ function Chosen({ strand }: { strand: Strand }) {
       <Typography variant="h2" sx={{ overflowWrap: 'anywhere', fontSize: '1rem' }}>
         {strand.name}
       </Typography>
-      <Typography variant="body2" sx={{ mb: 1.5, fontSize: '0.78rem' }} color="textSecondary">
+      <Typography variant="body2" sx={{ mb: 0.5, fontSize: '0.78rem' }} color="textSecondary">
         <Box component="span" sx={{ color: toneColor(TONE[strand.state]), fontWeight: 600 }}>
           {broken
             ? `${broken.state === 'broken' ? 'broken' : 'to check'} at ${NAMES[broken.name].toLowerCase()}`
@@ -192,6 +192,10 @@ function Chosen({ strand }: { strand: Strand }) {
         </Box>
         {` · item ${strand.item + 1} of ${count}`}
       </Typography>
+      <Box component="details" sx={EXPLAINED}>
+        <summary>What is a strand?</summary>
+        {WHAT_IT_IS} It is whole, or broken at one of these five joints.
+      </Box>
       <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {strand.joints.map((joint, n) => (
           <JointRow key={joint.name} joint={joint} strand={strand} next={strand.joints[n + 1]} />
@@ -200,6 +204,13 @@ function Chosen({ strand }: { strand: Strand }) {
     </>
   );
 }
+
+const EXPLAINED = {
+  mb: 1.5,
+  fontSize: '0.78rem',
+  color: color('stone'),
+  '& > summary': { cursor: 'pointer', minHeight: 24 },
+} as const;
 
 const JOINT = { display: 'flex', gap: 0.75, position: 'relative', pb: 2, minHeight: 62 } as const;
 
