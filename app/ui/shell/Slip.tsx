@@ -12,6 +12,7 @@ import { isAllDone, NotDoneShown } from '../parts/NotDone';
 import { useSite } from '../site/openSite';
 import { useJob } from '../site/pictureUrls';
 import { useWork } from '../site/work';
+import { NARROW } from '../narrow';
 import { color } from '../theme';
 import { announce } from './announce';
 
@@ -21,7 +22,8 @@ const SLIP = {
   position: 'fixed',
   left: 20,
   bottom: 16,
-  width: 520,
+  width: 'min(520px, calc(100vw - 40px))',
+  [NARROW]: { bottom: 60 },
   zIndex: 1200,
   display: 'grid',
   gridTemplateColumns: 'minmax(0, 1fr)',

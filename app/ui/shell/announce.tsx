@@ -15,7 +15,8 @@ let said = '';
 const hearers = new Set<() => void>();
 
 export function announce(words: string): void {
-  said = words;
+  // The same words again are only read out where they are others to the browser.
+  said = words === said ? `${words}\u00a0` : words;
   for (const hearer of hearers) hearer();
 }
 
