@@ -14,7 +14,7 @@ import { useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
 import { color, type Token } from '../ui/theme';
 import { stationAction } from '../data/siteAction';
-import { STACKED } from '../ui/narrow';
+import { besideColumn } from '../ui/narrow';
 
 export const meta = () => [{ title: 'Pack – Heathmoor' }];
 
@@ -22,13 +22,7 @@ export const clientLoader = stationLoader({});
 
 export const clientAction = stationAction;
 
-const COLUMNS = {
-  display: 'grid',
-  gridTemplateColumns: 'minmax(0, 1fr) 300px',
-  gap: 1.5,
-  alignItems: 'start',
-  [STACKED]: { gridTemplateColumns: 'minmax(0, 1fr)' },
-};
+const COLUMNS = besideColumn(300);
 
 export default function Pack() {
   const { site } = useSite();

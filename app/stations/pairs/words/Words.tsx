@@ -19,7 +19,7 @@ import { color } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Rights } from './Rights';
 import { WordsLine, type LineField } from './WordsLine';
-import { STACKED } from '../../../ui/narrow';
+import { besideColumn } from '../../../ui/narrow';
 
 type SetWords = Extract<Intent, { kind: 'set-words' }>;
 
@@ -27,13 +27,7 @@ const ROW = 70;
 
 const BAR = { display: 'flex', gap: 1.5, alignItems: 'center', px: 1.75, py: 1.25, mb: 1.5, flexWrap: 'wrap' } as const;
 
-const COLUMNS = {
-  display: 'grid',
-  gridTemplateColumns: 'minmax(0, 1fr) 392px',
-  gap: 1.5,
-  alignItems: 'start',
-  [STACKED]: { gridTemplateColumns: 'minmax(0, 1fr)' },
-};
+const COLUMNS = besideColumn(392);
 
 /** Alt text and caption give no order: a row would leave the hand that writes in it. */
 const TABLE: readonly TableColumn<WordsRow>[] = [
