@@ -59,7 +59,7 @@ test('a reload and a copied address show the same page, strand and sheet', async
   await goTo(page, 'markup');
   await openPage(page, 'second page & more.html');
   // Keys go to the page and not to the picker that was used last.
-  await rail(page).click();
+  await rail(page).getByRole('heading', { level: 2 }).click();
   for (const name of ['a', 'b', 'c']) {
     await page.keyboard.press('j');
     await expect(rail(page).getByRole('heading', { level: 2 })).toHaveText(new RegExp(name));
