@@ -14,7 +14,6 @@ import { useJob } from '../site/pictureUrls';
 import { useWork } from '../site/work';
 import { NARROW } from '../narrow';
 import { color } from '../theme';
-import { announce } from './announce';
 
 const SHOWN_FOR = 9000; // ms; long enough to read a diff, and pointing at it keeps it
 
@@ -44,15 +43,8 @@ export function Slip() {
     const timer = setTimeout(() => setGone(shown), SHOWN_FOR);
     return () => clearTimeout(timer);
   }, [shown, held]);
-  useEffect(() => {
-    if (shown) announce(shown.ok ? shown.label : shown.reason);
-  }, [shown]);
-  const task = job?.says;
-  useEffect(() => {
-    if (task !== undefined) announce(`${task}…`);
-  }, [task]);
   return (
-    <Box sx={SLIP}>
+    <Box role="status" aria-live="polite" sx={SLIP}>
       {job && (
         <Box sx={{ ...CARD, p: 1.5 }}>
           <Box sx={HEAD}>
@@ -100,7 +92,7 @@ function Done({ outcome, onClose }: { outcome: Outcome; onClose: () => void }) {
         <Button onClick={onClose}>Close</Button>
       </Box>
       {outcome.ok && outcome.diffs.length > 0 && (
-        <Box sx={{ mt: 1 }}>
+        <Box aria-live="off" sx={{ mt: 1 }}>
           <DiffView diffs={outcome.diffs} height={104} />
         </Box>
       )}
