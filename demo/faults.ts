@@ -26,26 +26,26 @@ export const FAULTS: readonly PlantedFault[] = [
     rule: 'file-missing',
     page: 'festival.html',
     line: 'src="photos/small/rokkaku-dawn.jpg"',
-    fix: /^Create it from rokkaku-dawn\.jpg$/,
+    fix: /^Create the file from rokkaku-dawn\.jpg$/,
   },
   {
     rule: 'group-missing',
     page: 'festival.html',
     line: 'href="photos/large/eye-of-the-wind.jpg"',
-    fix: /^Add it to “festival”$/,
+    fix: /^Add the link to “festival”$/,
   },
   {
     rule: 'too-large',
     page: 'festival.html',
     line: 'href="photos/large/box-kite-lark.jpg"',
-    fix: /^Reduce it to 1600 px$/,
+    fix: /^Reduce the picture to 1600 px$/,
   },
   { rule: 'script-order', page: 'workshop.html', line: 'src="js/kites.js"', fix: /^Load them in the right order$/ },
   {
     rule: 'another-picture',
     page: 'workshop.html',
     line: 'src="photos/small/tail-makers.jpg"',
-    fix: /^Create it again from tail-makers\.jpg$/,
+    fix: /^Create the thumbnail again from tail-makers\.jpg$/,
   },
   {
     rule: 'link-opens-page',
@@ -54,5 +54,5 @@ export const FAULTS: readonly PlantedFault[] = [
     fix: /^Link to spar-splice\.jpg$/,
   },
   { rule: 'alt-missing', page: 'workshop.html', line: 'src="photos/small/paper-cut.jpg"', fix: null },
-  { rule: 'marker-unlike', page: 'workshop.html', line: 'data-enlagre', fix: /^Correct it to data-enlarge$/ },
+  { rule: 'marker-unlike', page: 'workshop.html', line: 'data-enlagre', fix: /^Correct to data-enlarge$/ },
 ];

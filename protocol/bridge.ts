@@ -6,7 +6,7 @@ const Files = z.array(z.tuple([z.string(), z.nullable(z.instanceof(Blob))]));
 
 /** `token` is the site's: it stands in every address of the preview. */
 export const ToBridge = z.discriminatedUnion('type', [
-  /** All site files, in place of what was there; whether its pages may ask for outside addresses. */
+  /** All files of the site, in place of what was there; whether its pages may ask for outside addresses. */
   z.strictObject({
     type: z.literal('open'),
     token: z.string().check(z.minLength(22)),

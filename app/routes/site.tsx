@@ -24,6 +24,7 @@ import { History } from '../ui/shell/History';
 import { KeysSheet, useKeys } from '../ui/shell/keys';
 import { Slip } from '../ui/shell/Slip';
 import { StationNav } from '../ui/shell/StationNav';
+import { WORD } from '../ui/shell/ShownStrand';
 import { StrandRail } from '../ui/shell/StrandRail';
 import { PreviewProvider } from '../ui/preview/PreviewProvider';
 import { SiteProvider, useSite, type OpenSite } from '../ui/site/openSite';
@@ -163,7 +164,7 @@ function Keys() {
       const next = shown[at + by] ?? shown[by === 1 ? 0 : shown.length - 1];
       if (!next) return;
       go({ strand: next.id });
-      announce(`${next.name}: ${STRAND_SAYS[next.state]}, ${next.page}`);
+      announce(`${next.name}: ${WORD[next.state]}, ${next.page}`);
     },
     joint: (by) => {
       const beads = [...document.querySelectorAll<HTMLElement>('[data-joint]')];
@@ -197,8 +198,6 @@ function toMain(event: MouseEvent) {
   event.preventDefault();
   document.getElementById('main')?.focus();
 }
-
-const STRAND_SAYS = { whole: 'whole', look: 'to check', broken: 'broken', none: 'missing' } as const;
 
 const FRAME = { display: 'flex', flexDirection: 'column', height: '100vh' } as const;
 

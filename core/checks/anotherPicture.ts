@@ -27,7 +27,7 @@ export const anotherPicture: Rule = {
             ...otherLink(page, item, shows.path),
             {
               kind: 'picture',
-              label: `Create it again from ${nameOf(full)}`,
+              label: `Create the thumbnail again from ${nameOf(full)}`,
               tasks: [{ from: full, to: thumbnail, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 }],
             },
           ],

@@ -50,6 +50,6 @@ export const baseMissing: Rule = {
 const corrected = (site: SiteReading, page: PageReading, include: Include, edit: Edit): Fix => ({
   kind: 'change',
   states: STATES.code,
-  label: `Correct it to ${edit.text}`,
+  label: `Correct to ${edit.text}`,
   plan: () => editScript(page, include, [edit], `Correct a name on ${page.path}`, site),
 });

@@ -36,7 +36,7 @@ function notFound(
   const own = use.kit.manifest.container;
   const set = (value: string): Fix => ({
     kind: 'change',
-    label: `Set it to ${value}`,
+    label: `Set the value to ${value}`,
     plan: () =>
       planEdits(`Show ${strand.name} in ${value}`, page.path, editAttribute(page.document, link, attribute, value)),
   });

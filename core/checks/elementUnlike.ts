@@ -37,7 +37,7 @@ function misspelt(page: PageReading, { kit }: KitUse): Observation[] | null {
       {
         kind: 'change',
         states: STATES.includes,
-        label: `Correct it to <${element}>`,
+        label: `Correct to <${element}>`,
         plan: () => planPage(page, `Correct <${one.tag}> on ${page.path}`, renamed(page, one, element)),
       },
     ],

@@ -53,7 +53,7 @@ function makeIt(site: SiteReading, { element, path, full }: Missed): Fix | null 
   if (element.tag !== 'img' || full === null || !isPicturePath(full) || !isPicturePath(path)) return null;
   return {
     kind: 'picture',
-    label: `Create it from ${nameOf(full)}`,
+    label: `Create the file from ${nameOf(full)}`,
     tasks: [{ from: full, to: path, size: site.recipe.thumbnail, as: THUMBNAIL, times: 1 }],
   };
 }
@@ -64,7 +64,7 @@ function pointAtNamesake(site: SiteReading, { page, attribute, path, full }: Mis
   const edits = () => [replaceValue(attribute, relativeReference(page.base, twin))];
   return {
     kind: 'change',
-    label: `Point it at ${twin}`,
+    label: `Point the address at ${twin}`,
     plan: () => planEdits(`Point at ${twin} in ${page.path}`, page.path, { ok: true, edits: edits() }),
   };
 }

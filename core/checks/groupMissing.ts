@@ -37,7 +37,7 @@ export const groupMissing: Rule = {
             fixes: [
               {
                 kind: 'change',
-                label: `Add it to “${group}”`,
+                label: `Add the link to “${group}”`,
                 plan: () =>
                   planEdits(
                     `Add ${strand.name} to the group ${group}`,

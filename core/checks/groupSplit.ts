@@ -46,7 +46,7 @@ export const groupSplit: Rule = {
             fixes: [
               {
                 kind: 'change',
-                label: `Add it to “${common}”`,
+                label: `Add the link to “${common}”`,
                 plan: () =>
                   planEdits(
                     `Add ${strand.name} to the group ${common}`,

@@ -48,7 +48,7 @@ function faultOf(element: PageElement): Fault | null {
     return {
       says: `This script’s address stands in href.`,
       why: 'A script is loaded by src; the browser sees an empty script and loads nothing.',
-      label: 'Write it as src',
+      label: 'Write the address in src',
       wishes: new Map([
         ['href', null],
         ['src', href],
@@ -60,7 +60,7 @@ function faultOf(element: PageElement): Fault | null {
     return {
       says: 'This stylesheet’s address stands in src.',
       why: 'A link is loaded by href; the browser loads nothing.',
-      label: 'Write it as href',
+      label: 'Write the address in href',
       wishes: new Map([
         ['src', null],
         ['href', src],

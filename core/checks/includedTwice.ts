@@ -39,7 +39,7 @@ export const includedTwice: Rule = {
               {
                 kind: 'change',
                 states: { takes: ['tags', 'attributes'] },
-                label: 'Load it once',
+                label: 'Load the file once',
                 plan: () =>
                   planPage(page, `Load ${include.written} once on ${page.path}`, [cutLine(page.document, range)], -1),
               },

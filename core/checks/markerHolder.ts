@@ -60,7 +60,7 @@ function misspeltAround(container: PageElement, meant: string): Wrong | null {
 const corrected = (page: PageReading, { element, is }: Wrong, meant: string): Fix => ({
   kind: 'change',
   states: STATES.attributes,
-  label: `Correct it to ${meant}`,
+  label: `Correct to ${meant}`,
   plan: () =>
     planPage(
       page,

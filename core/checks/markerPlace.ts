@@ -42,7 +42,7 @@ export const markerPlace: Rule = {
             place: placeIn(page, attributeOf(bearer, name)?.range ?? bearer.open),
             strand: strand.id,
             joint: 'viewer',
-            fixes: [{ kind: 'change', label: 'Move it to the link', plan }],
+            fixes: [{ kind: 'change', label: 'Move the marker to the link', plan }],
           },
         ];
       }),

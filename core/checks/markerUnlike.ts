@@ -59,7 +59,7 @@ export const markerUnlike: Rule = {
 function labelOf(manifest: KitUse['kit']['manifest'], corrected: string | null): string {
   const { marker } = manifest;
   if (isHandler(marker)) return `Write ${marker.attribute}="${marker.value}"`;
-  return corrected === null ? `Add ${markerName(manifest)}` : `Correct it to ${corrected}`;
+  return corrected === null ? `Add ${markerName(manifest)}` : `Correct to ${corrected}`;
 }
 
 /** A handler that is there and reads otherwise. */

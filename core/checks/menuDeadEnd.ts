@@ -67,7 +67,7 @@ function onAll(label: string, entries: readonly Entry[], editOf: (entry: Entry) 
 const removeAll = (target: string, entries: readonly Entry[]): Fix => ({
   kind: 'change',
   states: { takes: STATES.markup.takes },
-  label: `Remove it from ${entries.length} menus`,
+  label: `Remove the entry from ${entries.length} menus`,
   plan: () =>
     onAll(`Remove ${target} from ${entries.length} menus`, entries, ({ page, menu, n }) =>
       removeEntry(page.document, menu, n),

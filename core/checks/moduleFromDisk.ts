@@ -29,7 +29,7 @@ export const moduleFromDisk: Rule = {
                   {
                     kind: 'change',
                     states: STATES.includes,
-                    label: 'Load it as a plain script, deferred',
+                    label: 'Load the script as a plain script, deferred',
                     plan: () =>
                       planPage(
                         page,

@@ -34,7 +34,7 @@ function inMarkup(page: PageReading, { use, attribute }: OptionInMarkup): Observ
       {
         kind: 'change',
         states: { takes: ['attributes'], gives: ['attributes'] },
-        label: `Correct it to ${meant}`,
+        label: `Correct to ${meant}`,
         plan: () =>
           planPage(page, `Correct ${attribute.name} on ${page.path}`, [
             { start, end: start + attribute.name.length, text: meant },
@@ -88,7 +88,7 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, said: Said
       {
         kind: 'change',
         states: STATES.code,
-        label: `Correct it to ${meant}`,
+        label: `Correct to ${meant}`,
         plan: () => editScript(page, include, [{ ...at, text: meant }], `Correct ${name} on ${page.path}`, site),
       },
     ],

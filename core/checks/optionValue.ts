@@ -30,7 +30,7 @@ function inMarkup(page: PageReading, { use, attribute, option }: OptionInMarkup)
   const trouble = isOdd ? `${option.name} is on or off.` : troubleWithValue(option, asValue(option, value));
   if (trouble === null) return null;
   const meant = isOdd ? undefined : meantBy(option, value);
-  const label = meant === undefined ? `Remove ${attribute.name}` : `Correct it to ${meant}`;
+  const label = meant === undefined ? `Remove ${attribute.name}` : `Correct to ${meant}`;
   const edit = () =>
     meant === undefined ? removeAttribute(attribute, page.document.text) : replaceValue(attribute, meant);
   return {
@@ -77,7 +77,7 @@ function inCalls(site: SiteReading, page: PageReading): Observation[] {
               {
                 kind: 'change',
                 states: STATES.code,
-                label: `Correct it to ${text}`,
+                label: `Correct to ${text}`,
                 plan: () => editScript(page, include, [{ ...at, text }], `Correct ${key} on ${page.path}`, site),
               },
             ],

@@ -66,7 +66,7 @@ function fixesFor(site: SiteReading, path: string, address: Address, real: strin
     {
       kind: 'change',
       states: STATES.addresses,
-      label: `Point it at ${twin}`,
+      label: `Point the address at ${twin}`,
       plan: () =>
         planEdits(`Point at ${twin} in ${path}`, path, {
           ok: true,

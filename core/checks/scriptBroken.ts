@@ -58,7 +58,7 @@ function untyped(page: PageReading, { include, text }: ScriptRun, at: number): O
       {
         kind: 'change',
         states: STATES.includes,
-        label: 'Load it as a module',
+        label: 'Load the script as a module',
         plan: () =>
           planPage(page, `Load ${written} as a module on ${page.path}`, rewriteTag(element, AS_MODULE, page.text)),
       },

@@ -28,7 +28,7 @@ export const srcsetEmpty: Rule = {
             fixes: [
               {
                 kind: 'change',
-                label: 'Remove it',
+                label: 'Remove the empty srcset',
                 plan: () =>
                   planPage(page, `Remove an empty srcset from ${page.path}`, [{ start: start - lead, end, text: '' }]),
               },

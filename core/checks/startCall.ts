@@ -37,7 +37,7 @@ function misnamed(site: SiteReading, page: PageReading, kit: string, slip: Misna
       {
         kind: 'change',
         states: STATES.code,
-        label: `Correct it to ${meant}`,
+        label: `Correct to ${meant}`,
         plan: () =>
           editScript(
             page,

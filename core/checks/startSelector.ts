@@ -34,7 +34,7 @@ function findingOf(site: SiteReading, page: PageReading, use: KitUse, start: Sta
           {
             kind: 'change',
             states: STATES.code,
-            label: `Correct it to ${meant}`,
+            label: `Correct to ${meant}`,
             plan: () =>
               editScript(
                 page,

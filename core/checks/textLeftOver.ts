@@ -41,7 +41,7 @@ export const textLeftOver: Rule = {
                     {
                       kind: 'change',
                       states: STATES.mends,
-                      label: 'Remove it',
+                      label: 'Remove the left-over text',
                       plan: () => planPage(page, `Remove “${piece}” from ${page.path}`, [{ ...at, text: '' }]),
                     },
                   ],

@@ -42,7 +42,7 @@ export const tooHeavy: Rule = {
           fixes: [
             {
               kind: 'picture',
-              label: 'Compress it',
+              label: 'Compress the picture',
               tasks: [{ from: full, to: full, size, as: FULL_SIZE, times: 1 }],
             },
           ],

@@ -28,7 +28,7 @@ export const tooLarge: Rule = {
           fixes: [
             {
               kind: 'picture',
-              label: `Reduce it to ${madeSize(facts, site.recipe.fullSize).width} px`,
+              label: `Reduce the picture to ${madeSize(facts, site.recipe.fullSize).width} px`,
               tasks: [{ from: strand.full, to: strand.full, size: site.recipe.fullSize, as: FULL_SIZE, times: 1 }],
             },
           ],

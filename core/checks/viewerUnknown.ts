@@ -29,7 +29,7 @@ export const viewerUnknown: Rule = {
           fixes: [
             {
               kind: 'change',
-              label: 'Add it to your viewers',
+              label: 'Add the script to your viewers',
               plan: () => ({
                 ok: true,
                 change: {

@@ -95,7 +95,7 @@ describe('an entry of the menu that leads nowhere', () => {
   });
 
   it('goes out of every menu', () => {
-    const files = mended(site, 'menu-dead-end', 'Remove it from 3 menus');
+    const files = mended(site, 'menu-dead-end', 'Remove the entry from 3 menus');
     expect(Object.keys(files)).toEqual(['b.html', 'deep/c.html', 'index.html']);
     for (const text of Object.values(files)) expect(text).not.toContain('Prints');
   });
@@ -126,7 +126,7 @@ describe('a thumbnail of another picture', () => {
     expect(finding?.fixes.map(({ label }) => label)).toEqual([
       'Show a-small.jpg here',
       'Open b.jpg instead',
-      'Create it again from a.jpg',
+      'Create the thumbnail again from a.jpg',
     ]);
     const texts = finding?.fixes.slice(0, 2).map((fix) => {
       const planned = fix.kind === 'change' ? fix.plan() : null;
@@ -161,7 +161,7 @@ describe('weight', () => {
     expect(finding?.fixes).toMatchObject([
       {
         kind: 'picture',
-        label: 'Compress it',
+        label: 'Compress the picture',
         tasks: [{ from: 'a.jpg', to: 'a.jpg', size: { width: 1365, height: 1074, format: 'jpeg' } }],
       },
     ]);

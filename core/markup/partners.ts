@@ -70,7 +70,7 @@ export function orderPartners(page: PageDocument, items: readonly Partnered[], o
   });
 }
 
-/** A cell written as another one is, with changed texts. */
+/** A cell written as another one is, with other words. */
 function written(page: PageDocument, partner: PageElement, caption: string): string {
   const { start, end } = trimmed(page, partner);
   const { range } = captionIn(page, partner);

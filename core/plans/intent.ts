@@ -13,7 +13,7 @@ const tag = z.string().trim().min(1).max(60);
 
 /** A picture to be written into a page, with the words for its slots. */
 export const NewPicture = z.strictObject({
-  /** Site files, or outside addresses that are kept as they are. */
+  /** Files of the site, or outside addresses that are kept as they are. */
   thumbnail: z.string(),
   full: z.string(),
   tags: z.array(tag).optional(),

@@ -57,7 +57,7 @@ export function renamesBy(
   return { ok: true, renames };
 }
 
-/** Another sizes, dense copies and originals of each picture. */
+/** Further sizes, dense copies and originals of each picture. */
 export function companionsOf(site: Pick<SiteReading, 'made' | 'files'>): Map<string, string[]> {
   const companions = new Map<string, string[]>();
   const add = (full: string, path: string) => companions.set(full, [...(companions.get(full) ?? []), path]);

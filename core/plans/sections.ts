@@ -152,7 +152,7 @@ const copied = (text: string, { start, end }: Range, edits: readonly Edit[]) =>
     edits.map((edit) => ({ ...edit, start: edit.start - start, end: edit.end - start })),
   );
 
-/** The heading with changed texts, and with an id that leads to it. */
+/** The heading with other words, and with an id that leads to it. */
 function headingEdits(heading: PageElement, title: string, id: string, text: string): Edit[] {
   if (!heading.open || !heading.close) return [];
   const words = { start: heading.open.end, end: heading.close.start, text: encodeMarkup(title) };

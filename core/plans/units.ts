@@ -1,5 +1,5 @@
 /**
- * Which element is one item?, as the author says it: confirmed, corrected, or that pictures are no gallery. Remembered in the
+ * What an item is, as the author says it: confirmed, corrected, or that pictures are no gallery. Remembered in the
  * site's notes.
  */
 import {

@@ -86,7 +86,7 @@ test('findings stand at their places with their fixes, and the keyboard goes fro
   await expect(told).toBeVisible();
   expect(await violations(page)).toEqual([]);
   // On to the misspelt marker, wherever it stands among them; what is told goes when the findings come in anew.
-  const fix = told.getByRole('button', { name: 'Correct it to data-enlarge' });
+  const fix = told.getByRole('button', { name: 'Correct to data-enlarge' });
   await expect(async () => {
     for (let n = 0; n < 8 && !(await fix.isVisible()); n++) await page.keyboard.press('F8');
     await fix.click({ timeout: 3000 });

@@ -72,7 +72,7 @@ test('every state is told, and each has its way out', async ({ page }) => {
   };
   await take('large/B-Cased.jpg', 'Rename to B-Cased.jpg');
   await expect(rowOf(page, 'large/B-Cased.jpg')).toContainText('matched');
-  await take('large/c-another.jpg', 'Create it again from c-another.jpg');
+  await take('large/c-another.jpg', 'Create the thumbnail again from c-another.jpg');
   await expect(rowOf(page, 'large/c-another.jpg')).toContainText('matched');
   await take('large/d-disagree.jpg', 'Rename to d-disagree.jpg');
   await expect(rowOf(page, 'large/d-disagree.jpg')).toContainText('matched');
@@ -261,7 +261,9 @@ test(
     await expect(rowOf(page, 'large/moor.jpg')).toContainText('decided by hand');
     await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Remove the decision' }).click();
     await expect(rowOf(page, 'large/moor.jpg')).toContainText('by name only');
-    await ways(page, 'large/moor.jpg').getByRole('button', { name: 'Create it again from moor.jpg' }).click();
+    await ways(page, 'large/moor.jpg')
+      .getByRole('button', { name: 'Create the thumbnail again from moor.jpg' })
+      .click();
     await expect(rowOf(page, 'large/moor.jpg')).toContainText('matched');
   },
 );

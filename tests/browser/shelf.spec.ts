@@ -117,7 +117,7 @@ test('day and night are remembered, and the shelf tells what is broken', async (
   await expect(page.getByText('6 strands broken')).toBeVisible();
 });
 
-test('a site that is not here is said to be so, with the previous picture', async ({ page, expected }) => {
+test('a site that is not here is said to be so, with the way back', async ({ page, expected }) => {
   expected.console.push(/404|not in this browser/);
   await page.goto('/site/nothing/pairs');
   await expect(page.getByRole('heading', { name: 'There is no page at this address' })).toBeVisible();

@@ -134,7 +134,7 @@ test(
     await rehearse(page);
     await expect(page.getByText(/^Rehearsed: 8 strands as expected/)).toBeVisible();
     await page.getByRole('button', { name: 'Load them in the right order' }).click();
-    await page.getByRole('button', { name: 'Correct it to data-enlarge' }).first().click();
+    await page.getByRole('button', { name: 'Correct to data-enlarge' }).first().click();
     await expect(page.getByText('wired with the lightbox, 8 of 8 links handled')).toBeVisible();
     await expect(page.getByText(/before the last change/).first()).toBeVisible();
     await rehearse(page);

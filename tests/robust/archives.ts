@@ -39,7 +39,7 @@ with zipfile.ZipFile(sys.argv[1], 'w', zipfile.ZIP_DEFLATED) as z:
   return readFileSync(join(folder, 'made.zip'));
 }
 
-/** Changes on import than it was packed; null where nothing did. */
+/** What came in otherwise than it was packed; null where nothing did. */
 async function wrongIn(archive: Uint8Array): Promise<string | null> {
   const opened = await openZip(new Blob([new Uint8Array(archive)]));
   if (!opened.ok) return null;

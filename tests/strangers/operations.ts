@@ -71,7 +71,7 @@ function namesOf(page: PageReading, gallery: number): Set<string> {
 const namesAny = (token: string, names: ReadonlySet<string>): string | undefined =>
   [...names].find((name) => token.includes(name));
 
-/** Which element is one item? made of: its own markup, the caption in another row with the rows themselves, its parts elsewhere. */
+/** What an item is made of: its own markup, the caption in another row with the rows themselves, its parts elsewhere. */
 function partOf({ page }: Place, gallery: Gallery, item: number): Bag | null {
   const found = gallery.items[item];
   if (!found) return null;

@@ -381,7 +381,7 @@ describe('findings', () => {
     expect(
       faultsOf(reading).map((finding) => [finding.rule, finding.place.line, finding.fixes.map((fix) => fix.label)]),
     ).toEqual([
-      ['file-missing', 4, ['Point it at img/logo.png']],
+      ['file-missing', 4, ['Point the address at img/logo.png']],
       ['file-missing', 4, []],
     ]);
   });

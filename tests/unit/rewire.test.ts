@@ -1,5 +1,5 @@
 /**
- * Wiring with each kit, taking it off again, and changing from each to each other: all links handled, nothing left
+ * Wiring with each kit, taking it off again, and changing from each to each other: all links answered, nothing left
  * behind.
  */
 import { describe, expect, it } from 'vitest';

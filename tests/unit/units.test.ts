@@ -1,4 +1,4 @@
-/** Which element is one item?, as the author says it: remembered, kept through work, and taken back. */
+/** What an item is, as the author says it: remembered, kept through work, and taken back. */
 import { describe, expect, it } from 'vitest';
 import { addressIn } from '../../core/markup/index.ts';
 import { planFor, unitChoices } from '../../core/plans/index.ts';

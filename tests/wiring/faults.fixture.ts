@@ -204,7 +204,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('src="viewer/', 'src="js/'),
     at: 'js/lightbox.js',
     why: /gets an error/,
-    fix: /^Point at it in viewer|^Point it at viewer\/lightbox\.js$/,
+    fix: /^Point at it in viewer|^Point the address at viewer\/lightbox\.js$/,
     breaks: 0,
   },
   {
@@ -264,7 +264,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('</body>', '<script src="viewer/lightbox.js"></script>\n</body>'),
     at: '<script src="viewer/lightbox.js" defer',
     why: /runs it twice/,
-    fix: /^Load it once$/,
+    fix: /^Load the file once$/,
     breaks: null,
   },
   {
@@ -304,7 +304,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('src="viewer/lightbox.js" defer', 'type="module" src="viewer/lightbox.js"'),
     at: 'type="module"',
     why: /refuses to load module/,
-    fix: /^Load it as a plain script/,
+    fix: /^Load the script as a plain script/,
     breaks: 0,
   },
   {
@@ -324,7 +324,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('lightbox', 'data-enlarge ', 'data-enlrage '),
     at: 'data-enlrage',
     why: /leaves the page/,
-    fix: /^Correct it to data-enlarge$/,
+    fix: /^Correct to data-enlarge$/,
     breaks: 1,
   },
   {
@@ -334,7 +334,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('peephole', '"peep"', '"pep"'),
     at: 'class="pep"',
     why: /leaves the page/,
-    fix: /^Correct it to peep$/,
+    fix: /^Correct to peep$/,
     breaks: 1,
   },
   {
@@ -359,7 +359,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
       )(text).replace('<img src="small/mere.jpg"', '<img data-enlarge src="small/mere.jpg"'),
     at: '<img data-enlarge',
     why: /not marked/,
-    fix: /^Move it to the link$/,
+    fix: /^Move the marker to the link$/,
     breaks: 1,
   },
   {
@@ -374,7 +374,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
       )(text).replace('<li><a href="large/mere', '<li class="peep"><a href="large/mere'),
     at: '<li class="peep">',
     why: /opens and shows nothing/,
-    fix: /^Move it to the link$/,
+    fix: /^Move the marker to the link$/,
     breaks: 1,
   },
   {
@@ -384,7 +384,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("'.peep'", "'peep'"),
     at: "peephole('peep')",
     why: /begins with a dot/,
-    fix: /^Correct it to \.peep$/,
+    fix: /^Correct to \.peep$/,
     breaks: 0,
   },
   {
@@ -395,7 +395,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
       text.replace("'.peep'", "'wall a'").replace('<ul class', '<ul id="wall" class').replaceAll('class="peep" ', ''),
     at: "peephole('wall a')",
     why: /starts with no links/,
-    fix: /^Correct it to #wall a$/,
+    fix: /^Correct to #wall a$/,
     breaks: 0,
   },
   {
@@ -405,7 +405,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("'.peep'", "'.peep img'"),
     at: "'.peep img'",
     why: /opens links/,
-    fix: /^Correct it to \.peep$/,
+    fix: /^Correct to \.peep$/,
     breaks: 0,
   },
   {
@@ -415,7 +415,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("'.peep'", "'..peep'"),
     at: "'..peep'",
     why: /syntax error/,
-    fix: /^Correct it to \.peep$/,
+    fix: /^Correct to \.peep$/,
     breaks: 0,
   },
   {
@@ -459,7 +459,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("<script>peephole('", "<script>peehpole('"),
     at: 'peehpole',
     why: /peehpole is not defined/,
-    fix: /^Correct it to peephole$/,
+    fix: /^Correct to peephole$/,
     breaks: 0,
   },
   {
@@ -511,7 +511,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('lightbox', ' data-enlarge-group="kites"', ''),
     at: 'large/mere.jpg',
     why: /opens alone/,
-    fix: /^Add it to “kites”$/,
+    fix: /^Add the link to “kites”$/,
     breaks: 1,
   },
   {
@@ -521,7 +521,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('lantern', '="kites"', ''),
     at: 'large/mere.jpg',
     why: /opens alone/,
-    fix: /^Add it to “kites”$/,
+    fix: /^Add the link to “kites”$/,
     breaks: 1,
   },
   {
@@ -531,7 +531,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('lightbox', '"kites"', '"Kites"'),
     at: '"Kites"',
     why: /letter by letter/,
-    fix: /^Add it to “kites”$/,
+    fix: /^Add the link to “kites”$/,
     breaks: 1,
   },
   {
@@ -541,7 +541,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('sidebay', '"kites"', '"kites "'),
     at: '"kites "',
     why: /letter by letter/,
-    fix: /^Add it to “kites”$/,
+    fix: /^Add the link to “kites”$/,
     breaks: 1,
   },
   {
@@ -551,7 +551,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('lantern', '"kites"', '"festival"'),
     at: '"festival"',
     why: /without its neighbours/,
-    fix: /^Add it to “kites”$/,
+    fix: /^Add the link to “kites”$/,
     breaks: 1,
   },
   {
@@ -581,7 +581,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('sidebay', '"#bay"', '"bay"'),
     at: 'data-bay-in="bay"',
     why: /stops with an error/,
-    fix: /^Set it to #bay$/,
+    fix: /^Set the value to #bay$/,
     breaks: 1,
   },
   {
@@ -591,7 +591,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('sidebay', '"#bay"', '"#bya"'),
     at: '"#bya"',
     why: /stops with an error/,
-    fix: /^Set it to #bay$/,
+    fix: /^Set the value to #bay$/,
     breaks: 1,
   },
   {
@@ -669,7 +669,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('<title>Kites</title>', '<title>Kites</title>\n">'),
     at: '">',
     why: /ends the head here/,
-    fix: /^Remove it$/,
+    fix: /^Remove the left-over text$/,
     breaks: null,
   },
   {
@@ -679,7 +679,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('</li>\n  <li>', '</li>\n  ">\n  <li>'),
     at: '  ">',
     why: /shows it as text/,
-    fix: /^Remove it$/,
+    fix: /^Remove the left-over text$/,
     breaks: null,
   },
   {
@@ -710,7 +710,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('script src=', 'script href='),
     at: 'script href=',
     why: /loaded by src/,
-    fix: /^Write it as src$/,
+    fix: /^Write the address in src$/,
     breaks: 0,
   },
   {
@@ -730,7 +730,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("$('.glow')", '$("glow")'),
     at: '$("glow").glow()',
     why: /begins with a dot/,
-    fix: /^Correct it to \.glow$/,
+    fix: /^Correct to \.glow$/,
     breaks: 0,
   },
   {
@@ -801,7 +801,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("$('.glow').glow()", "$('.glow').glow({ conter: false })"),
     at: 'conter: false',
     why: /passed over without a word/,
-    fix: /^Correct it to counter$/,
+    fix: /^Correct to counter$/,
     breaks: null,
   },
   {
@@ -821,7 +821,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("Beam.bind('[data-beam]')", "Beam.bind('data-beam')"),
     at: "Beam.bind('data-beam')",
     why: /A bare word means a tag of that name/,
-    fix: /^Correct it to \[data-beam\]$/,
+    fix: /^Correct to \[data-beam\]$/,
     breaks: 0,
   },
   {
@@ -851,7 +851,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('beam', '"kites"', '"kitse"'),
     at: 'data-beam="kitse"',
     why: /compared letter by letter/,
-    fix: /^Add it to “kites”$/,
+    fix: /^Add the link to “kites”$/,
     breaks: 1,
   },
   {
@@ -861,7 +861,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("new Gleam('.gleam-here'", "new Gleam('#gleam-here'"),
     at: "new Gleam('#gleam-here'",
     why: /starts with no links/,
-    fix: /^Correct it to \.gleam-here$/,
+    fix: /^Correct to \.gleam-here$/,
     breaks: 0,
   },
   {
@@ -894,7 +894,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("{ items: 'a' }", "{ items: 'a', Counter: false }"),
     at: 'Counter: false',
     why: /passed over without a word/,
-    fix: /^Correct it to counter$/,
+    fix: /^Correct to counter$/,
     breaks: null,
   },
   {
@@ -924,7 +924,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('flare', 'flare[kites]', 'flare[Kites]'),
     at: 'rel="flare[Kites]"',
     why: /compared letter by letter/,
-    fix: /^Add it to “kites”$/,
+    fix: /^Add the link to “kites”$/,
     breaks: 1,
   },
   {
@@ -934,7 +934,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: inSecond('flare', 'flare[kites]', 'flare'),
     at: 'rel="flare"',
     why: /opens alone/,
-    fix: /^Add it to “kites”$/,
+    fix: /^Add the link to “kites”$/,
     breaks: 1,
   },
   {
@@ -964,7 +964,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('class="glow"', 'class="gl\u200Bow"'),
     at: 'meadow',
     why: /does not find it/,
-    fix: /^Correct it to glow$/,
+    fix: /^Correct to glow$/,
     breaks: 0,
   },
   {
@@ -974,7 +974,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("$('.glow')", "$('.gl\u200Bow')"),
     at: '.glow()',
     why: /A character that nobody sees/,
-    fix: /^Correct it to \.glow$/,
+    fix: /^Correct to \.glow$/,
     breaks: 0,
   },
   {
@@ -1000,7 +1000,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     more: { 'beam/beam.min.js': kitNamed('beam').files['beam.js'] ?? '' },
     at: 'beam.min.js',
     why: /runs it twice/,
-    fix: /^Load it once$/,
+    fix: /^Load the file once$/,
     breaks: null,
   },
   {
@@ -1021,7 +1021,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("'[data-beam]'", "'data-beam'"),
     at: "'data-beam'",
     why: /A bare word means a tag/,
-    fix: /^Correct it to \[data-beam\]$/,
+    fix: /^Correct to \[data-beam\]$/,
     breaks: 0,
   },
   {
@@ -1031,7 +1031,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('<li><a class="glow"', '<li class="glow"><a'),
     at: '<li class="glow">',
     why: /opens and shows nothing/,
-    fix: /^Move it to the link$/,
+    fix: /^Move the marker to the link$/,
     breaks: 0,
   },
   {
@@ -1041,7 +1041,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace("'.gleam-here'", "'gleam-here'"),
     at: "'gleam-here'",
     why: /A bare word means a tag/,
-    fix: /^Correct it to \.gleam-here$/,
+    fix: /^Correct to \.gleam-here$/,
     breaks: 0,
   },
   {
@@ -1051,7 +1051,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('new Gleam', 'Gleam'),
     at: 'Gleam(',
     why: /only with “new”/,
-    fix: /^Correct it to new Gleam$/,
+    fix: /^Correct to new Gleam$/,
     breaks: 0,
   },
   {
@@ -1061,7 +1061,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('Beam.bind', 'beam.bind'),
     at: 'beam.bind',
     why: /“beam is not defined”/,
-    fix: /^Correct it to Beam$/,
+    fix: /^Correct to Beam$/,
     breaks: 0,
   },
   {
@@ -1071,7 +1071,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('$(function', 'jquery(function'),
     at: 'jquery(function',
     why: /“jquery is not defined”/,
-    fix: /^Correct it to jQuery$/,
+    fix: /^Correct to jQuery$/,
     breaks: 0,
   },
   {
@@ -1081,7 +1081,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('.glow();', '.glwo();'),
     at: '.glwo()',
     why: /nothing of the name glwo can be called/,
-    fix: /^Correct it to glow$/,
+    fix: /^Correct to glow$/,
     breaks: 0,
   },
   {
@@ -1091,7 +1091,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace('Beam.bind', 'Beam.bnd'),
     at: 'Beam.bnd',
     why: /nothing of the name bnd can be called/,
-    fix: /^Correct it to bind$/,
+    fix: /^Correct to bind$/,
     breaks: 0,
   },
   {
@@ -1121,7 +1121,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replace(/(mere\.jpg") data-beam="kites"([^>]*>\s*<img)/, '$1$2 data-beam="kites"'),
     at: '<img data-beam',
     why: /opens and shows nothing/,
-    fix: /^Move it to the link$/,
+    fix: /^Move the marker to the link$/,
     breaks: 1,
   },
   {

@@ -18,7 +18,7 @@ const MODULES: readonly PlantedWiringFault[] = [
     plant: swap('<script type="module">', '<script>'),
     at: IMPORT,
     why: /in modules only/,
-    fix: /^Load it as a module$/,
+    fix: /^Load the script as a module$/,
     breaks: 0,
   },
   {
@@ -121,7 +121,7 @@ const MODULES: readonly PlantedWiringFault[] = [
     plant: swap("dazzle('[data-dazzle]')", "dazle('[data-dazzle]')"),
     at: 'dazle(',
     why: /“dazle is not defined”/,
-    fix: /^Correct it to dazzle$/,
+    fix: /^Correct to dazzle$/,
     breaks: 0,
   },
   {
@@ -141,7 +141,7 @@ const MODULES: readonly PlantedWiringFault[] = [
     plant: swap("'[data-dazzle]'", "'data-dazzle'"),
     at: "'data-dazzle'",
     why: /an attribute stands in brackets/,
-    fix: /^Correct it to \[data-dazzle\]$/,
+    fix: /^Correct to \[data-dazzle\]$/,
     breaks: 0,
   },
 ];
@@ -156,7 +156,7 @@ const ELEMENTS: readonly PlantedWiringFault[] = [
     plant: (text) => text.replaceAll('gloam-pictures>', 'gloam-picture>'),
     at: '<gloam-picture>',
     why: /a plain one/,
-    fix: /^Correct it to <gloam-pictures>$/,
+    fix: /^Correct to <gloam-pictures>$/,
     breaks: 0,
   },
   {
@@ -256,7 +256,7 @@ const MARKUP: readonly PlantedWiringFault[] = [
     plant: swap('class="kites parade"', 'class="kites .parade"'),
     at: 'class="kites .parade"',
     why: /dot/,
-    fix: /^Correct it to parade$/,
+    fix: /^Correct to parade$/,
     breaks: 0,
   },
 ];
@@ -338,7 +338,7 @@ const CALLS: readonly PlantedWiringFault[] = [
     ),
     at: "querySelector('gleam-here')",
     why: /means a tag of that name/,
-    fix: /^Correct it to \.gleam-here$/,
+    fix: /^Correct to \.gleam-here$/,
     breaks: 0,
   },
   {
@@ -348,7 +348,7 @@ const CALLS: readonly PlantedWiringFault[] = [
     plant: swap("Beam.bind('", "Beam.countre = false;\nBeam.bind('"),
     at: 'Beam.countre',
     why: /passed over without a word/,
-    fix: /^Correct it to counter$/,
+    fix: /^Correct to counter$/,
     breaks: null,
   },
   {
@@ -358,7 +358,7 @@ const CALLS: readonly PlantedWiringFault[] = [
     plant: swap("$('.glow').glow();", "$.fn.glow.defaults.countr = false; $('.glow').glow();"),
     at: 'defaults.countr',
     why: /passed over without a word/,
-    fix: /^Correct it to counter$/,
+    fix: /^Correct to counter$/,
     breaks: null,
   },
   {

@@ -539,7 +539,7 @@
         return this.dialog.show();
       }
       // A moment in which a file that is near can come: it is then in the first frame.
-      setTimeout(() => this.dialog.open || this.rise(link));
+      setTimeout(() => this.dialog.open || this.rise(this.opener));
     }
 
     rise(link) {

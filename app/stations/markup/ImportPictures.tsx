@@ -8,7 +8,7 @@ import { useSite } from '../../ui/site/openSite';
 
 interface TakingIn {
   take: (files: readonly File[]) => void;
-  /** Site files that came in since it was last forgotten. */
+  /** Files of the site that came in since it was last forgotten. */
   fresh: readonly string[];
   forget: () => void;
 }

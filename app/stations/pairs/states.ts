@@ -39,7 +39,10 @@ const decide = (thumbnail: string, full: string, belong: boolean | null): Work =
   intent: { kind: 'decide', thumbnail, full, belong },
 });
 const make = (pair: PairView, size: SizeRecipe): Way => ({
-  label: pair.thumbnail === null ? `Create ${nameOf(pair.thumbnailPath)}` : `Create it again from ${nameOf(pair.full)}`,
+  label:
+    pair.thumbnail === null
+      ? `Create ${nameOf(pair.thumbnailPath)}`
+      : `Create the thumbnail again from ${nameOf(pair.full)}`,
   work: {
     do: 'make',
     tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size, as: 'thumbnail', times: 1 }],

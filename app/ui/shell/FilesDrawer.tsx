@@ -1,5 +1,5 @@
 /**
- * All site files, folder by folder, from any station: text opens in Markup, pictures lead to their strand,
+ * All files of the site, folder by folder, from any station: text opens in Markup, pictures lead to their strand,
  * everything can be saved.
  */
 import ChevronRight from '@mui/icons-material/ChevronRight';

@@ -98,7 +98,7 @@ function PagesTried() {
   );
 }
 
-/** Changes on import than it was, or not at all. */
+/** What came in otherwise than it was, or not at all. */
 function CameIn({ siteId }: { siteId: string }) {
   const [notes, setNotes] = useState(() => toldOf(siteId));
   if (notes.length === 0) return null;

@@ -12,7 +12,7 @@ interface Range {
 /** Without the format's own header. */
 export interface Block extends Range {
   kind: BlockKind;
-  /** Crop in pieces, those behind the first. */
+  /** Where it is cut in pieces, those behind the first. */
   more?: Range[];
 }
 

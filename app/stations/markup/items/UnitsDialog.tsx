@@ -1,4 +1,4 @@
-/** Which element is one item?, as the author sees it: from the picture outwards, with how many items each would make. */
+/** What an item is, as the author sees it: from the picture outwards, with how many items each would make. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';

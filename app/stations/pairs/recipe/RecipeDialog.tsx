@@ -173,7 +173,7 @@ function BeginWith({ recipe, onChange }: RecipePart) {
 
 const REST = { display: 'flex', gap: 2, alignItems: 'center', mt: 2.5 };
 
-/** Add a size, and what goes for every size. */
+/** A further size, and what goes for every size. */
 function ForAllSizes({ recipe, onChange }: RecipePart) {
   const { further } = recipe;
   const first = further.length === 0;
