@@ -19,7 +19,9 @@ import {
   useRouteError,
   type LoaderFunctionArgs,
 } from 'react-router';
+import { Bar, DayNight } from './ui/shell/Bar';
 import { useNonce } from './ui/shell/nonce';
+import { SiteMissing } from './ui/site/siteMissing';
 import { theme } from './ui/theme';
 
 export interface Surroundings {
@@ -71,21 +73,41 @@ export default function Root() {
 
 const PAGE = { maxWidth: 560, mx: 'auto', mt: 12, px: 3 };
 
+/** What went wrong, in the words of who wanted to go there. */
+function sayOf(error: unknown): { title: string; text: string } {
+  if (!isRouteErrorResponse(error)) {
+    const text = error instanceof Error ? error.message : String(error);
+    return { title: 'Something went wrong in Heathmoor', text };
+  }
+  const isSite = SiteMissing.safeParse(error.data).success;
+  if (isSite)
+    return {
+      title: 'This site is not in this browser',
+      text: 'It may have been removed, or it is stored in another browser: sites stay where they were imported.',
+    };
+  if (error.status === 404)
+    return {
+      title: 'There is no page at this address',
+      text: 'The address may be mistyped, or be that of a newer version.',
+    };
+  const said = typeof error.data === 'string' && error.data !== '' ? error.data : error.statusText;
+  return { title: `The server answered ${error.status}`, text: said };
+}
+
 export function ErrorBoundary() {
-  const error = useRouteError();
-  const [title, text] = isRouteErrorResponse(error)
-    ? [
-        error.status === 404 ? 'There is no page at this address' : `The server answered ${error.status}`,
-        typeof error.data === 'string' ? error.data : error.statusText,
-      ]
-    : ['Something went wrong in Heathmoor', error instanceof Error ? error.message : String(error)];
+  const { title, text } = sayOf(useRouteError());
   return (
-    <Box component="main" sx={PAGE}>
-      <Typography variant="h1">{title}</Typography>
-      <Typography sx={{ my: 2 }}>{text} What the browser has stored of your sites is not touched by this.</Typography>
-      <Button component={Link} to="/" variant="contained" color="primary">
-        Go to your sites
-      </Button>
-    </Box>
+    <>
+      <Bar>
+        <DayNight />
+      </Bar>
+      <Box component="main" sx={PAGE}>
+        <Typography variant="h1">{title}</Typography>
+        <Typography sx={{ my: 2 }}>{`${text} The sites that are stored in this browser are unchanged.`}</Typography>
+        <Button component={Link} to="/" variant="contained" color="primary">
+          Go to your sites
+        </Button>
+      </Box>
+    </>
   );
 }

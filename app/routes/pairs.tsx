@@ -6,7 +6,7 @@ import type { ReactNode } from 'react';
 import type { SiteView } from '~core/view/index.ts';
 import { countOf } from '~core/site/index.ts';
 import { stationAction } from '../data/siteAction';
-import { sheetIn } from '../stations/pairs/address';
+import { sheetIn, toSheet } from '../stations/pairs/address';
 import { Alike } from '../stations/pairs/Alike';
 import { AllPairs } from '../stations/pairs/AllPairs';
 import { Order } from '../stations/pairs/order/Order';
@@ -73,6 +73,16 @@ export default function Pairs() {
   return (
     <>
       <StationHead title="Pairs" says={counts.join(', ') + (unread > 0 ? `; ${unread} still being read` : '')}>
+        {tab === FIRST && pairs.length > 0 && (
+          <>
+            <Button disabled={idle} onClick={() => go(toSheet({ name: 'naming' }))}>
+              Naming rules
+            </Button>
+            <Button disabled={idle} onClick={() => go(toSheet({ name: 'sizes' }))}>
+              Image sizes
+            </Button>
+          </>
+        )}
         {more && (
           <Button disabled={idle || unread > 0} onClick={() => work({ do: 'make', tasks: due })}>
             {`Create all sizes (${countOf(due.length, 'file')})`}

@@ -29,6 +29,7 @@ import { StrandRail } from '../ui/shell/StrandRail';
 import { PreviewProvider } from '../ui/preview/PreviewProvider';
 import { SiteProvider, useSite, type OpenSite } from '../ui/site/openSite';
 import { color } from '../ui/theme';
+import type { SiteMissing } from '../ui/site/siteMissing';
 import { Standing } from '../ui/site/Standing';
 import { useAddress } from '../ui/site/useAddress';
 import { useWork } from '../ui/site/work';
@@ -38,9 +39,7 @@ export async function clientLoader({ params }: ClientLoaderFunctionArgs): Promis
   if (!session) {
     // The router's own way to answer with a status.
     // eslint-disable-next-line @typescript-eslint/only-throw-error
-    throw data('This site is not in this browser. It may have been removed, or be stored in another browser.', {
-      status: 404,
-    });
+    throw data({ missing: 'site' } satisfies SiteMissing, { status: 404 });
   }
   return { session, ...(await session.snapshot()) };
 }

@@ -41,6 +41,7 @@ export interface SiteView {
   loose: { path: string; unused: boolean }[];
   findings: FindingView[];
   checked: { id: string; title: string; found: number }[];
+  /** Findings that are settled at each station; each counts at one of them. */
   open: Record<Station, number>;
   parcel: ParcelEntry[];
   files: FileView[];
@@ -93,7 +94,7 @@ export function viewOf(site: SiteReading): SiteView {
       title,
       found: findings.filter((finding) => finding.rule === id).length,
     })),
-    open: { pairs: count('pairs'), markup: count('markup'), wiring: count('wiring'), proof: findings.length, pack: 0 },
+    open: { pairs: count('pairs'), markup: count('markup'), wiring: count('wiring'), proof: count('proof'), pack: 0 },
     parcel,
     files: [...site.files].map(([path, content]) => ({
       path,

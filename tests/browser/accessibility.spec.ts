@@ -90,7 +90,35 @@ test('by keyboard: past the bar at once, a fix leads on to the next finding, and
 
   await page.keyboard.press('j');
   await expect(page.getByRole('status').getByText(/: (whole|broken|to check), \S+\.html$/)).toBeAttached();
-  await expect(
-    page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Proof ?, \d+ open$/ }),
-  ).toBeVisible();
+  // Each finding counts at one station.
+  const stations = page.getByRole('navigation', { name: 'Stations' }).getByRole('link');
+  await expect(stations.filter({ hasText: 'Pairs' })).toHaveAccessibleName(/^Pairs ?, \d+ open$/);
+  const open = (await stations.allTextContents()).map((text) => Number(/\d+/.exec(text)?.[0] ?? 0));
+  expect(open.reduce((a, b) => a + b)).toBe(count - 1);
+});
+
+test('Proof by keyboard: the findings come first, and each preview is one stop that can be entered', async ({
+  page,
+}) => {
+  await openKites(page, 'proof');
+  await page.getByRole('main').focus();
+  const focused = page.locator(':focus');
+  const stops: string[] = [];
+  const next = async () => {
+    await page.keyboard.press('Tab');
+    stops.push(await focused.evaluate((one) => one.textContent?.trim() ?? ''));
+  };
+  while (!/^Rename the file/.test(stops.at(-1) ?? '') && stops.length < 12) await next();
+  expect(stops.length, `to the first fix: ${stops.join(', ')}`).toBeLessThanOrEqual(4);
+  while (!/^Enter the preview/.test(stops.at(-1) ?? '') && stops.length < 60) await next();
+  await next();
+  await next();
+  expect(stops.slice(-3)).toEqual(
+    [390, 768, 1280].map((width) => expect.stringMatching(`^Enter the preview: .* at ${width} px$`)),
+  );
+  await expect(focused).toBeInViewport({ ratio: 1 });
+  await page.keyboard.press('Enter');
+  await expect(page.getByTitle(/at 1280 px$/)).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(page.frameLocator('iframe[title$="at 1280 px"]').getByRole('link').first()).toBeFocused();
 });

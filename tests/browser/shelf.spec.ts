@@ -1,6 +1,7 @@
 /** Bringing in: by dropping, from a ZIP, with a mistake in it; and what the first visit shows. */
 import { zipSync, strToU8 } from 'fflate';
 import type { Page } from '@playwright/test';
+import { violations } from './axe';
 import { expect, goTo, keptFiles, openKites, photograph, settled, test } from './fixtures';
 
 /** Drops files as the operating system would hand them over. */
@@ -117,13 +118,19 @@ test('day and night are remembered, and the shelf tells what is broken', async (
   await expect(page.getByText('6 strands broken')).toBeVisible();
 });
 
-test('a site that is not here is said to be so, with the way back', async ({ page, expected }) => {
-  expected.console.push(/404|not in this browser/);
-  await page.goto('/site/nothing/pairs');
-  await expect(page.getByRole('heading', { name: 'There is no page at this address' })).toBeVisible();
-  await page.getByRole('link', { name: 'Go to your sites' }).click();
-  await expect(page.getByRole('heading', { name: 'Your sites' })).toBeVisible();
-});
+for (const [what, address, says] of [
+  ['a site that is not here', '/site/nothing/pairs', 'This site is not in this browser'],
+  ['an address that there is not', '/sites/of/mine', 'There is no page at this address'],
+] as const)
+  test(`${what} is said to be so, with the way back`, async ({ page, expected }) => {
+    expected.console.push(/404/);
+    await page.goto(address);
+    await expect(page.getByRole('heading', { level: 1, name: says })).toBeVisible();
+    await expect(page.getByRole('button', { name: /theme$/ })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('link', { name: 'Go to your sites' }).click();
+    await expect(page.getByRole('heading', { name: 'Your sites' })).toBeVisible();
+  });
 
 test('leaving unused pictures out leaves out just those', async ({ page }) => {
   await openKites(page, 'pack');

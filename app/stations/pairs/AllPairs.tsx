@@ -1,4 +1,4 @@
-/** All pairs: how they are named, what is made of them, the rows, and what has no partner here. */
+/** All pairs: the rows, what has no partner here, how thumbnails are named and what is made of pictures. */
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -109,7 +109,6 @@ export function AllPairs() {
       onDragEnd={onDragEnd}
       onDragCancel={() => setDragged(null)}
     >
-      <NamesAndRecipe rules={rules} recipe={recipe} idle={idle} onOpen={open} />
       {dense.length > 0 && <Dense dense={dense} idle={idle} />}
       {pairs.length > 0 && (
         <Panel>
@@ -133,6 +132,7 @@ export function AllPairs() {
         hasPairs={pairs.length > 0}
         onPairByHand={onPairByHand}
       />
+      <NamesAndRecipe rules={rules} recipe={recipe} idle={idle} onOpen={open} />
       <DragOverlay dropAnimation={null}>
         {dragged !== null && <Picture path={dragged} width={76} height={56} />}
       </DragOverlay>
@@ -165,7 +165,7 @@ const NAMES_AND_RECIPE = {
   gap: '10px 16px',
   px: 1.75,
   py: 1.25,
-  mb: 1.5,
+  mt: 1.5,
   fontSize: '0.8125rem',
 };
 

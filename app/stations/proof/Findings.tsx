@@ -43,7 +43,7 @@ export function Findings({ findings }: { findings: readonly FindingView[] }) {
 const rowStyle = (chosen: boolean) =>
   ({
     display: 'grid',
-    gridTemplateColumns: '14px minmax(0, 1fr) 150px 210px',
+    gridTemplateColumns: '14px minmax(0, 1fr) 190px',
     gap: 1.75,
     alignItems: 'center',
     px: 1.75,
@@ -63,10 +63,10 @@ function Row({ finding }: { finding: FindingView }) {
       <Box sx={{ fontSize: '0.8125rem' }}>
         <Box>{finding.says}</Box>
         <Box sx={{ color: color('stone'), fontSize: '0.75rem' }}>{finding.why}</Box>
+        <PlaceLink onClick={() => go({ station: 'markup', page: place.path, strand: finding.strand })}>
+          <Mono>{place.line === null ? place.path : `${place.path}:${place.line}`}</Mono>
+        </PlaceLink>
       </Box>
-      <PlaceLink onClick={() => go({ station: 'markup', page: place.path, strand: finding.strand })}>
-        <Mono>{place.line === null ? place.path : `${place.path}:${place.line}`}</Mono>
-      </PlaceLink>
       <Box sx={{ display: 'grid', gap: 0.5 }}>
         <Fixes finding={finding.id} fixes={finding.fixes} />
       </Box>

@@ -1,6 +1,7 @@
 /** A page of the site as a browser shows it, in a frame of the preview origin. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
 import { useEffect, useRef, useState } from 'react';
 import { laidOutWidth } from '~core/view/index.ts';
 import type { FromProbe, ToProbe } from '~protocol/probe.ts';
@@ -45,6 +46,20 @@ export interface LivePageProps {
 
 const roomStyle = (room: { width: number; height: number }) =>
   ({ width: room.width, height: room.height, overflow: 'hidden', bgcolor: '#fff', position: 'relative' }) as const;
+
+/** By keyboard a page is one stop; who wants to go through its links enters it. Seen when the focus is here. */
+const ENTER = {
+  position: 'absolute',
+  zIndex: 1,
+  top: 4,
+  left: 4,
+  px: 1,
+  py: 0.5,
+  bgcolor: color('paper'),
+  color: color('peat'),
+  fontSize: '0.78rem',
+  '&:not(:focus)': { clipPath: 'inset(50%)' },
+} as const;
 
 const frameStyle = ({
   width,
@@ -167,15 +182,19 @@ export function LivePage({
       )}
       {status === 'stuck' && <Stuck path={path} onAgain={again} />}
       {status !== 'starting' && status !== 'stuck' && (
-        <Box
-          component="iframe"
-          ref={frame}
-          key={path}
-          src={address(path)}
-          title={title}
-          sandbox={scripts ? SANDBOX : SANDBOX_WITHOUT_SCRIPTS}
-          sx={frameStyle({ width, room, scale })}
-        />
+        <>
+          <ButtonBase sx={ENTER} onClick={() => frame.current?.focus()}>{`Enter the preview: ${title}`}</ButtonBase>
+          <Box
+            component="iframe"
+            ref={frame}
+            key={path}
+            src={address(path)}
+            title={title}
+            tabIndex={-1}
+            sandbox={scripts ? SANDBOX : SANDBOX_WITHOUT_SCRIPTS}
+            sx={frameStyle({ width, room, scale })}
+          />
+        </>
       )}
     </Box>
   );

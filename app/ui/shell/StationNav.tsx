@@ -2,10 +2,12 @@
 import Box from '@mui/material/Box';
 import { line, curveMonotoneX } from 'd3-shape';
 import { NavLink } from 'react-router';
+import { countOf } from '~core/site/index.ts';
 import type { Station } from '~core/checks/index.ts';
 import { STATIONS } from '../../stations';
 import { placeAfter, searchOf } from '../site/address';
 import { useSite } from '../site/openSite';
+import { useRehearsed } from '../site/rehearsed';
 import { UNSEEN } from './announce';
 import { color } from '../theme';
 
@@ -71,6 +73,7 @@ export function StationNav({
   at: Station | null;
 }) {
   const { place } = useSite();
+  const rehearsed = useRehearsed().length;
   return (
     <Box component="nav" aria-label="Stations" sx={NAV}>
       <Box component="svg" viewBox={`0 0 ${WIDTH} 58`} preserveAspectRatio="none" aria-hidden sx={PATH_STYLE}>
@@ -79,12 +82,13 @@ export function StationNav({
       <Box component="ol" sx={LIST}>
         {STATIONS.map((station, n) => {
           const here = station.id === at;
-          const count = open[station.id];
+          const count = open[station.id] + (station.id === 'proof' ? rehearsed : 0);
           return (
             <Box component="li" key={station.id} sx={{ position: 'relative', textAlign: 'center' }}>
               <Box
                 component={NavLink}
                 to={{ pathname: `/site/${siteId}/${station.id}`, search: searchOf(placeAfter(place, {}, true)) }}
+                title={count > 0 ? `${countOf(count, 'finding')} to settle at ${station.name}` : undefined}
                 sx={stationStyle(here)}
               >
                 <Box component="span" aria-hidden sx={dotStyle({ top: (HEIGHTS[n] ?? 20) - 2, here })} />

@@ -5,8 +5,8 @@ import { useSyncExternalStore } from 'react';
 /** Off the screen, for screen readers only. */
 export const UNSEEN = {
   position: 'absolute',
-  width: 1,
-  height: 1,
+  width: '1px',
+  height: '1px',
   overflow: 'hidden',
   clipPath: 'inset(50%)',
 } as const;
