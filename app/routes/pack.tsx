@@ -86,14 +86,16 @@ export default function Pack() {
             </Typography>
             <Line
               tone={whole === strands.length ? 'lichen' : 'rust'}
-              word="whole"
-              says={`${whole} of ${countOf(strands.length, 'strand')}`}
+              word={whole === strands.length ? 'whole' : 'broken'}
+              says={`${whole === strands.length ? whole : strands.length - whole} of ${countOf(strands.length, 'strand')}`}
             />
-            <Line
-              tone={findings.length === 0 ? 'lichen' : 'gorse'}
-              word="open"
-              says={findings.length === 0 ? 'no findings' : `${countOf(findings.length, 'finding')}, see Proof`}
-            />
+            {!site.view.exercise && (
+              <Line
+                tone={findings.length === 0 ? 'lichen' : 'gorse'}
+                word="open"
+                says={findings.length === 0 ? 'no findings' : `${countOf(findings.length, 'finding')}, see Proof`}
+              />
+            )}
             {places.removed > 0 && (
               <Line tone="lichen" word="location" says={`removed from ${countOf(places.removed, 'picture')}`} />
             )}

@@ -3,6 +3,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { useCallback, useState } from 'react';
 import { countOf } from '~core/site/index.ts';
+import type { FindingView } from '~core/view/index.ts';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { Findings } from '../stations/proof/Findings';
 import { ThreeWidths } from '../stations/proof/ThreeWidths';
@@ -34,7 +35,7 @@ const STATION = {
   [NARROW]: { gridTemplateColumns: 'minmax(0, 1fr)' },
 } as const;
 
-const BESIDE = { position: 'sticky', top: 84, [NARROW]: { position: 'static' } } as const;
+const BESIDE = { position: 'sticky', top: 72, [NARROW]: { position: 'static' } } as const;
 
 const REPORTS = { px: 1.75, py: 1, mt: 1.5, borderColor: color('rust'), fontSize: '0.8125rem' };
 
@@ -72,25 +73,20 @@ export default function Proof() {
       </>
     );
   }
-  const broken = findings.filter((finding) => finding.severity === 'error').length;
   const reports = seen.page === path ? seen.reports : [];
   return (
     <>
       <StationHead
         title="Proof"
-        says={
-          findings.length === 0
-            ? `${countOf(strands.length, 'strand')}, no findings`
-            : `${countOf(broken, 'error')}, ${countOf(findings.length - broken, 'warning')} in the whole site`
-        }
+        says={site.view.exercise ? countOf(strands.length, 'strand') : saysOf(strands.length, findings)}
       >
         <PagePicker />
         <AskOutside />
       </StationHead>
       <Box sx={STATION}>
-        {findings.length > 0 ? (
-          <Findings findings={findings} />
-        ) : (
+        {site.view.exercise && <NotTold />}
+        {!site.view.exercise && findings.length > 0 && <Findings findings={findings} />}
+        {!site.view.exercise && findings.length === 0 && (
           <Panel label="What was checked" sx={{ p: 1.75 }}>
             <Box component="ul" sx={{ m: 0, pl: 2.5, color: color('lichen') }}>
               {checked.map((rule) => (
@@ -117,6 +113,19 @@ export default function Proof() {
     </>
   );
 }
+
+function saysOf(strands: number, findings: readonly FindingView[]): string {
+  if (findings.length === 0) return `${countOf(strands, 'strand')}, no findings`;
+  const broken = findings.filter((finding) => finding.severity === 'error').length;
+  return `${countOf(broken, 'error')}, ${countOf(findings.length - broken, 'warning')} in the whole site`;
+}
+
+/** In an exercise the list of findings would give the answer away. */
+const NotTold = () => (
+  <Panel label="Findings" sx={{ p: 1.75, color: color('stone') }}>
+    An exercise lists no findings and offers no fixes: its strands and the rehearsal are the help.
+  </Panel>
+);
 
 /** Whether pages that are looked at may ask for outside addresses: they tell whoever is there that they are shown. */
 function AskOutside() {

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import { useFetcher, useRevalidator, type ClientActionFunctionArgs } from 'react-router';
+import { Link, useFetcher, useRevalidator, type ClientActionFunctionArgs } from 'react-router';
 import { z } from 'zod';
 import { bringInDemo, demoWasSeen } from '../data/demo';
 import type { IntakeProgress } from '../data/intake/bringIn';
@@ -12,6 +12,7 @@ import { leaveSite } from '../data/session/openSite';
 import type { SiteRecord } from '../data/store/records';
 import { openStore } from '../data/store/idbStore';
 import { DropPlace, PickButtons, useBringIn } from '../stations/shelf/BringIn';
+import { NewSite } from '../stations/shelf/NewSite';
 import { SiteCard } from '../stations/shelf/SiteCard';
 import { Bar, DayNight } from '../ui/shell/Bar';
 import { color } from '../ui/theme';
@@ -37,7 +38,7 @@ export async function clientLoader(): Promise<Shelf> {
   leaveSite();
   const store = await openStore();
   const removed = removedSite();
-  const sites = (await store.listSites()).filter((site) => site.id !== removed?.id);
+  const sites = (await store.listSites()).filter(({ id, exercise }) => id !== removed?.id && exercise === undefined);
   const estimate = await navigator.storage.estimate().catch(() => null);
   return {
     sites,
@@ -76,7 +77,7 @@ export function HydrateFallback() {
 
 const PAGE = { maxWidth: 820, mx: 'auto', pt: 5.5, px: 2, pb: 6 };
 
-const HEAD = { display: 'flex', alignItems: 'center', gap: 0.75, mb: 2 };
+const HEAD = { display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.75, mb: 2 };
 
 function Frame({ children, buttons }: { children: React.ReactNode; buttons?: React.ReactNode }) {
   return (
@@ -117,7 +118,17 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
     );
   }, []);
   return (
-    <Frame buttons={<PickButtons bring={bring} />}>
+    <Frame
+      buttons={
+        <>
+          <Button component={Link} to="/exercises">
+            Exercises
+          </Button>
+          <NewSite />
+          <PickButtons bring={bring} />
+        </>
+      }
+    >
       {removed && (
         <Box role="status" sx={REMOVED_STYLE}>
           {`“${removed.name}” was removed.`}

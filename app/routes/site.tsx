@@ -30,6 +30,7 @@ import { PreviewProvider } from '../ui/preview/PreviewProvider';
 import { SiteProvider, useSite, type OpenSite } from '../ui/site/openSite';
 import { color } from '../ui/theme';
 import type { SiteMissing } from '../ui/site/siteMissing';
+import { ExerciseStrip } from '../ui/site/ExerciseStrip';
 import { Standing } from '../ui/site/Standing';
 import { useAddress } from '../ui/site/useAddress';
 import { useWork } from '../ui/site/work';
@@ -110,6 +111,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
             <DayNight />
           </Bar>
           <Standing />
+          <ExerciseStrip />
           <Box sx={ROOM}>
             <Box component="main" id="main" tabIndex={-1} sx={MAIN}>
               <Outlet />

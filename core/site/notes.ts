@@ -72,6 +72,8 @@ export const SiteNotes = z.object({
   format: z.literal(1),
   name: z.string().min(1).max(200).optional(),
   created: z.iso.datetime().optional(),
+  /** Which exercise the site is. */
+  exercise: z.string().max(60).optional(),
   /** Sizes that are made of pictures; checked where it is read, for its rules are those of pictures. */
   recipe: z.unknown().optional(),
   decisions: z.array(PairDecision).max(100_000).default([]),

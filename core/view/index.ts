@@ -6,5 +6,6 @@ export { type LayoutView, layoutView, type SettingView } from './layout.ts';
 export { type FileView, type FindingView, type FixView, type SiteView, viewOf } from './siteView.ts';
 export { rehearsalFindings, sayingOf, type SightOf, sightsTogether, type SightView } from './rehearsed.ts';
 export { type PairView } from './pairs.ts';
+export { type ExerciseView } from './exercise.ts';
 export { type GalleryView, laidOutWidth, type OddView, type PageView } from './pages.ts';
 export { type EntryState, type MenuView } from './menusView.ts';

@@ -14,6 +14,7 @@ import type { Pairing } from '../pairing/index.ts';
 import { type Recipe } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers, type ScriptList, scriptLists } from '../plans/index.ts';
 import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
+import { exerciseView, type ExerciseView } from './exercise.ts';
 import { kitsView, type KitView } from './kits.ts';
 import { wordsRows } from './wordsView.ts';
 import { type PairView, pagesOf, pairView } from './pairs.ts';
@@ -71,10 +72,14 @@ export interface SiteView {
   /** Pictures whose facts are not known yet. */
   unread: number;
   kits: KitView[];
+  /** Where the site is an exercise; then its findings and fixes are not told, for its strands are all the help. */
+  exercise: ExerciseView | null;
 }
 
 export function viewOf(site: SiteReading): SiteView {
-  const findings = findingsOf(site);
+  const found = findingsOf(site);
+  const exercise = exerciseView(site, found);
+  const findings = exercise === null ? found : [];
   const compare = byOrder(site);
   const usedOn = pagesOf(site);
   const pairs = site.pairing.pairs.map((pair) => pairView(site, pair, usedOn)).sort((a, b) => compare(a.full, b.full));
@@ -131,6 +136,7 @@ export function viewOf(site: SiteReading): SiteView {
       ([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path),
     ).length,
     kits: kitsView(site),
+    exercise,
   };
 }
 

@@ -149,3 +149,22 @@ test('leaving unused pictures out leaves out just those', async ({ page }) => {
   await expect(page.getByText('45 files')).toBeVisible();
   await expect(page.getByText('left out').first()).toBeVisible();
 });
+
+test('a first site is begun without files: a name, a page, and then pictures', async ({ page }) => {
+  await page.getByRole('button', { name: 'New site' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New site' });
+  await expect(dialog.getByRole('textbox', { name: 'Name' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(dialog).toContainText('Write a name.');
+  expect(await violations(page)).toEqual([]);
+  await page.keyboard.type('Kites & lines');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('index.html');
+  await expect(page.locator('.cm-content')).toContainText('<h1>Kites &amp; lines</h1>');
+  await expect(
+    page.frameLocator('iframe[title]').first().getByRole('heading', { name: 'Kites & lines' }),
+  ).toBeVisible();
+  await page.getByRole('link', { name: 'Heathmoor' }).click();
+  await expect(page.getByRole('list', { name: 'Sites' }).getByRole('link', { name: 'Kites & lines' })).toBeVisible();
+});

@@ -11,12 +11,12 @@ const WINDOWS = [
   [640, 400],
 ] as const;
 
-/** The main action of each station; Proof's are the fixes beside its findings. */
+/** The main action of each station; Proof's is the fix of its first finding. */
 const MAIN: Record<string, RegExp> = {
   pairs: /^Create \d+ missing/,
   markup: /^Add \d+ pairs/,
   wiring: /^Add a viewer/,
-  proof: /^Link to festival\.html/,
+  proof: /^Rename the file to parafoil-pair/,
   pack: /^Save as ZIP/,
 };
 

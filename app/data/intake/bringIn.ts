@@ -63,7 +63,7 @@ export function bringIn(store: Store, incoming: IncomingSite, options: Options):
       const known = { ...taken.known, decisions: await decisionsFor(store, contents, taken.known.decisions) };
       if (JSON.stringify(known) !== JSON.stringify(emptyNotes()))
         contents.set(NOTES_FILE, { kind: 'text', text: writeNotes(known) });
-      const site = newSite(taken.name, contents);
+      const site = newSite(taken.name, contents, known.exercise);
       signal.throwIfAborted();
       await store.addSite(site, contents);
       return { ok: true, site, notes };

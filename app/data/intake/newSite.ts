@@ -3,7 +3,7 @@ import { isPagePath, isPicturePath, type FileContent } from '~core/site/index.ts
 import { newToken } from '../hash';
 import type { SiteRecord } from '../store/records';
 
-export function newSite(name: string, contents: ReadonlyMap<string, FileContent>): SiteRecord {
+export function newSite(name: string, contents: ReadonlyMap<string, FileContent>, exercise?: string): SiteRecord {
   const now = Date.now();
   return {
     id: crypto.randomUUID(),
@@ -14,6 +14,7 @@ export function newSite(name: string, contents: ReadonlyMap<string, FileContent>
     head: 0,
     last: 0,
     glance: glanceOf(contents, null),
+    ...(exercise === undefined ? {} : { exercise }),
   };
 }
 

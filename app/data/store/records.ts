@@ -21,6 +21,8 @@ export const SiteRecord = z.object({
   beginning: z.string().optional(),
   /** Its pages may ask for outside addresses while they are previewed. */
   outside: z.literal(true).optional(),
+  /** Which exercise it is; exercises have a list of their own. */
+  exercise: z.string().optional(),
   /** What the shelf shows without opening the site. */
   glance: z.object({
     pages: z.number(),

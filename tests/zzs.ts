@@ -1,0 +1,16 @@
+import { launch } from './browser.ts';
+const browser = await launch();
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const base = 'http://localhost:4780';
+await page.goto(base);
+await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 60000 });
+await page.getByText(/matched/).first().waitFor();
+await page.waitForTimeout(2500);
+await page.screenshot({ path: '/tmp/p1.png' });
+await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Proof/ }).click();
+await page.waitForTimeout(3000);
+await page.screenshot({ path: '/tmp/p2.png' });
+await page.setViewportSize({ width: 720, height: 900 });
+await page.waitForTimeout(1500);
+await page.screenshot({ path: '/tmp/p3.png' });
+await browser.close();
