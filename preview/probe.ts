@@ -18,6 +18,8 @@ void (() => {
   const sitePath = (address: string) =>
     decodeURIComponent(new URL(address, location.href).pathname.replace(/^\/s\/[^/]+\//, ''));
 
+  const query = location.search;
+
   /** Who waits for a rehearsal is told so often that it goes on; ms. */
   const STILL_AT_IT = 1000;
 
@@ -39,7 +41,7 @@ void (() => {
     note(document.documentElement, []);
     // The application knows the place; a reload on the heels of another would lose the browser's own note of it.
     history.scrollRestoration = 'manual';
-    tell({ type: 'hello', path: sitePath(location.href) });
+    tell({ type: 'hello', path: sitePath(location.href), query });
   });
 
   window.addEventListener(

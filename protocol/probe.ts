@@ -44,7 +44,8 @@ export type ToProbe = z.infer<typeof ToProbe>;
 const from = z.literal('probe');
 
 export const FromProbe = z.discriminatedUnion('type', [
-  z.strictObject({ from, type: z.literal('hello'), path: z.string() }),
+  /** `query` as the page was asked for, with its question mark, whatever its scripts have made of it. */
+  z.strictObject({ from, type: z.literal('hello'), path: z.string(), query: z.string() }),
   z.strictObject({ from, type: z.literal('pong') }),
   z.strictObject({ from, type: z.literal('pointed'), element: Element }),
   /** What the pointer is over; null where it has left. */

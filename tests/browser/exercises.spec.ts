@@ -120,8 +120,6 @@ test('an exercise gives hints one at a time, no fixes, and says of a wrong try w
     .click();
   await write(page, [wrong, right]);
   await rehearse(page);
-  await page.waitForTimeout(1500);
-  console.log(await page.getByRole('main').innerText());
   await expect(strip(page).getByRole('status')).toHaveText(/^Solved/);
 });
 

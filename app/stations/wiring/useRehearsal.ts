@@ -42,10 +42,11 @@ export function useRehearsal(frame: RefObject<HTMLIFrameElement | null>, page: s
   const ready = status === 'ready' && settled;
   const [progress, setProgress] = useState<Progress>(AT_START);
   /** Who waits for the page to greet, or for what a click did. */
-  const greeted = useRef<(() => void) | null>(null);
+  const greeted = useRef<((query: string) => void) | null>(null);
+  const loads = useRef(0);
   const answered = useRef<{ number: number; wait: () => void; tell: (seen: Seen | null) => void } | null>(null);
   const tell = useProbe(frame, origin, (report) => {
-    if (report.type === 'hello') return greeted.current?.();
+    if (report.type === 'hello') return greeted.current?.(report.query);
     if (report.type !== 'rehearsed' && report.type !== 'waiting') return undefined;
     if (report.number !== answered.current?.number) return undefined;
     return report.type === 'waiting' ? answered.current.wait() : answered.current.tell(report.seen);
@@ -58,9 +59,12 @@ export function useRehearsal(frame: RefObject<HTMLIFrameElement | null>, page: s
     const stage: Stage = {
       load: () =>
         within(PATIENCE.page, false, signal, (resolve) => {
-          greeted.current = () => resolve(true);
+          loads.current += 1;
+          const query = `?rehearsal=${Date.now()}-${loads.current}`;
+          // The page that was asked for before may greet late; what is clicked there would be lost with it.
+          greeted.current = (said) => said === query && resolve(true);
           // Another address in the same place leaves the way back of the application as it is.
-          frame.current?.contentWindow?.location.replace(`${address(page)}?rehearsal=${Date.now()}`);
+          frame.current?.contentWindow?.location.replace(`${address(page)}${query}`);
         }),
       click: (strand, number) =>
         within<Seen | null>(PATIENCE.silence, null, signal, (resolve, wait) => {
