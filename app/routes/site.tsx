@@ -20,6 +20,7 @@ import { Bar, BarButton, DayNight, FindButton, UndoRedo } from '../ui/shell/Bar'
 import { Before, useShownBefore } from '../ui/shell/Before';
 import { FilesDrawer } from '../ui/shell/FilesDrawer';
 import { Find } from '../ui/shell/Find';
+import { useFocusFloor } from '../ui/shell/focusFloor';
 import { History } from '../ui/shell/History';
 import { KeysSheet, useKeys } from '../ui/shell/keys';
 import { Slip } from '../ui/shell/Slip';
@@ -70,6 +71,7 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
   const [asked, setAsked] = useState(0);
   const [outcome, setOutcome] = useState<Outcome | null>(null);
   useReadAgain(site);
+  useFocusFloor();
   useEffect(() => session.onDone(setOutcome), [session]);
   useEffect(() => setAsked(0), [place.strand]);
   const ask = useCallback(
@@ -156,7 +158,13 @@ function Keys() {
   const { site, place, go } = useSite();
   const { work } = useWork();
   useKeys({
-    station: (n) => go({ station: STATIONS[n]?.id ?? 'pairs' }),
+    station: (n) => {
+      const { id, name, question } = STATIONS[n] ?? STATIONS[0]!;
+      go({ station: id });
+      // What comes next by keyboard is in the station, not in the bar above it.
+      document.getElementById('main')?.focus();
+      announce(`${name}: ${question}`);
+    },
     strand: (by) => {
       // Through the page in hand, or through all pages where none was chosen.
       const { strands } = site.view;

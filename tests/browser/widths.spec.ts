@@ -1,6 +1,6 @@
 /** Every station in windows of five widths, the narrowest being a window of 1280 px at a zoom of 200 %. */
-import type { Page } from '@playwright/test';
-import { expect, goTo, openKites, settled, test } from './fixtures';
+import type { Locator, Page } from '@playwright/test';
+import { expect, framesOn, goTo, openKites, settled, test } from './fixtures';
 import { violations } from './axe';
 
 const WINDOWS = [
@@ -26,7 +26,7 @@ const cutOff = (page: Page): Promise<string[]> =>
     const scrolls = (one: Element | null): boolean =>
       one !== null && (/auto|scroll/.test(getComputedStyle(one).overflowX) || scrolls(one.parentElement));
     const says = (one: Element) => [...one.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim());
-    return [...document.querySelectorAll('header *, main *, aside *')]
+    return [...document.querySelectorAll('header *, main *, aside *, [role="dialog"] *')]
       .filter((one) => says(one) && one.checkVisibility() && !one.closest('iframe, .cm-editor, [aria-hidden="true"]'))
       .filter((one) => {
         const { left, right, width } = one.getBoundingClientRect();
@@ -70,3 +70,66 @@ test('in a narrow window the strand folds to its five joints, and opens over the
   await expect(strand.getByRole('textbox', { name: 'Alt text' })).toHaveCount(0);
   await expect(strand.getByRole('button', { name: 'Show the strand' })).toBeFocused();
 });
+
+const LARGE = encodeURIComponent('photos/large/tall-tail.jpg');
+const SMALL = encodeURIComponent('photos/small/glue-pot.jpg');
+
+/** What lies beyond the first screen of each station, by its address: tabs, sheets and dialogs. */
+const BEYOND = [
+  'pairs?tab=words',
+  'pairs?tab=order',
+  'pairs?tab=order&sheet=from-list',
+  'pairs?tab=alike',
+  'pairs?sheet=sizes',
+  'pairs?sheet=naming',
+  `pairs?sheet=look&of=${LARGE}`,
+  `pairs?sheet=by-hand&of=${SMALL}`,
+  'markup?page=festival.html&sheet=add',
+  'markup?page=festival.html&sheet=new-page',
+  'markup?page=festival.html&sheet=page',
+  'markup?page=festival.html&sheet=menus',
+  'markup?page=festival.html&sheet=pattern',
+  'markup?page=festival.html&sheet=add-slide',
+  'markup?page=festival.html&sheet=items',
+  'wiring?page=festival.html&sheet=viewer',
+  'wiring?page=festival.html&sheet=options',
+  'wiring?page=festival.html&sheet=pasted',
+  'wiring?page=festival.html&sheet=own-script',
+  'proof?sheet=find',
+  'proof?sheet=files',
+  'proof?sheet=history',
+  'proof?sheet=keys',
+] as const;
+
+for (const [width, height] of WINDOWS)
+  test(`in a window of ${width} × ${height} px so is what lies beyond the stations`, async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.setViewportSize({ width, height });
+    const home = await openKites(page);
+    const wrong: string[] = [];
+    for (const screen of [...BEYOND.map((one) => `${home}/${one}`), '/', '/exercises']) {
+      await page.goto(screen);
+      const name = screen.replace(home, '');
+      const dialog = page.getByRole('dialog');
+      if (screen.includes('sheet='))
+        await expect(dialog.or(page.getByRole('complementary')).first(), name).toBeVisible();
+      await expect(page.locator('h1').first(), name).toBeAttached();
+      await expect(page.getByText(/still being read/), name).toHaveCount(0);
+      await framesOn(page);
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+      if (over > 0) wrong.push(`${name}: the window scrolls sideways by ${over} px`);
+      wrong.push(...(await cutOff(page)).map((words) => `${name}: “${words}” is cut off`));
+      // What a dialog ends with, its actions, is in sight whatever it holds; a low window is scrolled.
+      const last = dialog.last().getByRole('button').last();
+      if (height < 560 && (await dialog.count()) > 0) await last.scrollIntoViewIfNeeded();
+      if ((await dialog.count()) > 0 && !(await isWhole(last))) wrong.push(`${name}: its last button is out of sight`);
+      if (width === 720) wrong.push(...(await violations(page)).map((one) => `${name}: ${one}`));
+    }
+    expect(wrong).toEqual([]);
+  });
+
+const isWhole = (one: Locator): Promise<boolean> =>
+  one.evaluate((element) => {
+    const { top, bottom, left, right } = element.getBoundingClientRect();
+    return top >= -1 && left >= -1 && bottom <= innerHeight + 1 && right <= innerWidth + 1;
+  });
