@@ -159,11 +159,12 @@ function Keys() {
   const { work } = useWork();
   useKeys({
     station: (n) => {
-      const { id, name, question } = STATIONS[n] ?? STATIONS[0]!;
-      go({ station: id });
+      const found = STATIONS[n];
+      if (!found) return;
+      go({ station: found.id });
       // What comes next by keyboard is in the station, not in the bar above it.
       document.getElementById('main')?.focus();
-      announce(`${name}: ${question}`);
+      announce(`${found.name}: ${found.question}`);
     },
     strand: (by) => {
       // Through the page in hand, or through all pages where none was chosen.

@@ -1,5 +1,5 @@
 /** One whole job by keyboard alone: how often Tab is pressed, where the focus is after each action, what is said. */
-import type { Locator, Page } from '@playwright/test';
+import type { Locator } from '@playwright/test';
 import { expect, openKites, settled, test } from './fixtures';
 
 /** Of Tab, for fixing a finding, adding pairs, adding a viewer and saving the site. */

@@ -1,6 +1,6 @@
 /** Every station in windows of five widths, the narrowest being a window of 1280 px at a zoom of 200 %. */
 import type { Locator, Page } from '@playwright/test';
-import { expect, framesOn, goTo, openKites, settled, test } from './fixtures';
+import { expect, framesOn, goTo, LONG, openKites, settled, test } from './fixtures';
 import { violations } from './axe';
 
 const WINDOWS = [
@@ -101,8 +101,13 @@ const BEYOND = [
   'proof?sheet=keys',
 ] as const;
 
+/** A usual window and a narrow one; the others are tried with what takes long. */
+const isQuick = (width: number): boolean => width === 1280 || width === 720;
+
 for (const [width, height] of WINDOWS)
-  test(`in a window of ${width} × ${height} px so is what lies beyond the stations`, async ({ page }) => {
+  test(`in a window of ${width} × ${height} px so is what lies beyond the stations${isQuick(width) ? '' : ` ${LONG}`}`, async ({
+    page,
+  }) => {
     test.setTimeout(240_000);
     await page.setViewportSize({ width, height });
     const home = await openKites(page);

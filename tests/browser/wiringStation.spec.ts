@@ -9,7 +9,7 @@ import { kitNamed } from '../kits';
 import { kitFiles, wiredPage } from '../wiring/faults.fixture';
 import { OWN_SCRIPT } from '../wiring/ownScript.fixture';
 import { violations } from './axe';
-import { expect, folderWith, goTo, openKites, openFiles, openPage, test, unpacked, LONG } from './fixtures';
+import { expect, folderWith, goTo, openKites, openFiles, openPage, settled, test, unpacked, LONG } from './fixtures';
 import { kitButton, pictures, rehearse, wiresAndRehearses } from './wiringSteps';
 
 for (const [name, tag] of [
@@ -221,4 +221,29 @@ test('after a rehearsal of 200 pictures one Back leads to the screen before', { 
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
   await page.goBack();
   await expect(page).toHaveURL(/\/markup/);
+});
+
+test('where nothing is left to wire, the links that are not answered are named with their reasons', async ({
+  page,
+}) => {
+  const html = wiredPage('lightbox').replace('large/mere.jpg', 'index.html');
+  await openFiles(page, { 'index.html': html, ...kitFiles('lightbox'), ...(await pictures()) });
+  await goTo(page, 'wiring');
+  await settled(page);
+  await page.getByRole('button', { name: 'Add a viewer' }).click();
+  const dialog = page.getByRole('dialog', { name: /^Add a viewer/ });
+  await expect(dialog.getByRole('button', { name: 'Apply' })).toBeDisabled();
+  await expect(dialog).toContainText('1 link cannot be wired as written:');
+  await expect(dialog.getByRole('listitem')).toContainText(/^mere: .*index\.html/i);
+
+  // The list of viewers is one stop of Tab, gone through by arrow keys.
+  const rows = dialog.getByRole('group', { name: 'Viewer' }).locator('[data-viewer]');
+  await rows.first().focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(rows.nth(1)).toBeFocused();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowUp');
+  await expect(rows.last()).toBeFocused();
+  await dialog.getByRole('button', { name: 'mere' }).click();
+  await expect(page).toHaveURL(/\/markup\?/);
 });

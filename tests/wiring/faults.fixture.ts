@@ -1,9 +1,17 @@
 /**
  * Wiring faults of the kinds that people make, each planted in a page that is whole without it. The unit test finds,
- * explains and mends each in the model; the browser test does the same with what really opens.
+ * explains and mends each in the model; the browser test does the same with what really opens. What students are given
+ * as exercises is planted by the exercise itself.
  */
 import type { PhotoFacts } from '../../core/photo/index.ts';
 import { kitNamed } from '../kits.ts';
+import { callTooEarly } from '../../core/exercises/list/callTooEarly.ts';
+import { curlyQuotes } from '../../core/exercises/list/curlyQuotes.ts';
+import { markerLeftOff } from '../../core/exercises/list/markerLeftOff.ts';
+import { rootAddress } from '../../core/exercises/list/rootAddress.ts';
+import { selectorDot } from '../../core/exercises/list/selectorDot.ts';
+import { splitGroup } from '../../core/exercises/list/splitGroup.ts';
+import { wrongFolder } from '../../core/exercises/list/wrongFolder.ts';
 
 export interface PlantedWiringFault {
   name: string;
@@ -201,7 +209,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     name: 'the path is that of another folder',
     kit: 'lightbox',
     rule: 'file-missing',
-    plant: (text) => text.replace('src="viewer/', 'src="js/'),
+    plant: wrongFolder.plant,
     at: 'js/lightbox.js',
     why: /gets an error/,
     fix: /^Point at it in viewer|^Point the address at viewer\/lightbox\.js$/,
@@ -281,7 +289,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     name: 'an address that begins at the root',
     kit: 'lightbox',
     rule: 'root-address',
-    plant: (text) => text.replace('src="viewer/', 'src="/viewer/'),
+    plant: rootAddress.plant,
     at: '/viewer/lightbox.js',
     why: /root of the disk/,
     fix: /^Write viewer\/lightbox\.js$/,
@@ -311,7 +319,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     name: 'the marker is left off one link',
     kit: 'lightbox',
     rule: 'marker-unlike',
-    plant: inSecond('lightbox', ' data-enlarge data', ' data'),
+    plant: markerLeftOff.plant,
     at: 'large/mere.jpg',
     why: /leaves the page/,
     fix: /^Add data-enlarge$/,
@@ -381,7 +389,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     name: 'the selector lacks its dot',
     kit: 'peephole',
     rule: 'start-selector',
-    plant: (text) => text.replace("'.peep'", "'peep'"),
+    plant: selectorDot.plant,
     at: "peephole('peep')",
     why: /begins with a dot/,
     fix: /^Correct to \.peep$/,
@@ -422,11 +430,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     name: 'the call comes before its script',
     kit: 'peephole',
     rule: 'script-order',
-    plant: (text) =>
-      text.replace(
-        '<script src="peephole/peephole.js"></script>\n<script>peephole(\'.peep\');</script>',
-        '<script>peephole(\'.peep\');</script>\n<script src="peephole/peephole.js"></script>',
-      ),
+    plant: callTooEarly.plant,
     at: "peephole('.peep')",
     why: /peephole is not defined/,
     fix: /^Load them in the right order$/,
@@ -528,7 +532,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     name: 'the group is split by a capital',
     kit: 'lightbox',
     rule: 'group-split',
-    plant: inSecond('lightbox', '"kites"', '"Kites"'),
+    plant: splitGroup.plant,
     at: '"Kites"',
     why: /letter by letter/,
     fix: /^Add the link to “kites”$/,
@@ -686,7 +690,7 @@ export const WIRING_FAULTS: readonly PlantedWiringFault[] = [
     name: 'typographic quotes in the call',
     kit: 'peephole',
     rule: 'script-broken',
-    plant: (text) => text.replace("'.peep'", '‘.peep’'),
+    plant: curlyQuotes.plant,
     at: '‘.peep’',
     why: /runs nothing of it/,
     fix: /^Remove the 2 stray characters$/,

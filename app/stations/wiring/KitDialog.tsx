@@ -7,8 +7,9 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import { useState } from 'react';
+import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Intent } from '~core/plans/index.ts';
+import { countOf } from '~core/site/index.ts';
 import type { KitView, PageView } from '~core/view/index.ts';
 import { opensOnClick } from '~core/wiring/index.ts';
 import { Mono, Tag } from '../../ui/parts/small';
@@ -16,7 +17,7 @@ import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
 import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
-import { Pressable } from '../../ui/parts/pressable';
+import { Pressable, PlaceLink } from '../../ui/parts/pressable';
 
 const KINDS: readonly [KitView['kind'], string][] = [
   ['viewer', 'Built-in viewers'],
@@ -100,13 +101,10 @@ export function KitDialog({ page, onClose, onOther }: Props) {
         />
         <Box sx={{ minWidth: 0, overflowY: 'auto' }}>
           {kit && (
-            <>
-              <About kit={kit} />
+            <Chosen kit={kit} page={page} wish={wish} plan={plan}>
               <Ways wishes={wishes} way={way} onWay={setWay} />
               <OtherPages pages={others} chosen={chosenOthers} onChoose={setAlso} />
-              <PlanShown plan={plan} wished={wish !== undefined} height={kit.options.length > 0 ? 320 : 420} />
-              <Options options={kit.options} />
-            </>
+            </Chosen>
           )}
         </Box>
       </DialogContent>
@@ -125,8 +123,40 @@ export function KitDialog({ page, onClose, onOther }: Props) {
   );
 }
 
+interface ChosenProps {
+  kit: KitView;
+  page: PageView;
+  wish: Wish | undefined;
+  plan: ReturnType<typeof usePlan>;
+  /** What is to be chosen about it. */
+  children: ReactNode;
+}
+
+/** The viewer in hand: what it is, what is asked of it, and what would change. */
+function Chosen({ kit, page, wish, plan, children }: ChosenProps) {
+  return (
+    <>
+      <About kit={kit} />
+      {children}
+      {wish && plan && <NotHandled page={page} intent={wish.intent} changes={changesOf(plan)} />}
+      <PlanShown plan={plan} wished={wish !== undefined} height={kit.options.length > 0 ? 320 : 420} />
+      <Options options={kit.options} />
+    </>
+  );
+}
+
 const OTHERS = { display: 'grid', gap: 0.75, mb: 1.5, mr: 1 };
 const KIND = { fontSize: '0.78rem', fontWeight: 600, color: color('stone'), mb: 0.5 };
+
+/** The list is one stop of Tab; arrow keys go through it. */
+function throughRows(event: KeyboardEvent<HTMLElement>): void {
+  const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+  const rows = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-viewer]')];
+  const at = rows.findIndex((row) => row === document.activeElement);
+  if (by === undefined || at < 0) return;
+  event.preventDefault();
+  rows[(at + by + rows.length) % rows.length]?.focus();
+}
 
 /** All kits by their kinds, the one in hand marked. */
 function Kits({
@@ -142,7 +172,7 @@ function Kits({
 }) {
   const { kits } = useSite().site.view;
   return (
-    <Box role="group" aria-label="Viewer" sx={{ overflowY: 'auto', pr: 0.5 }}>
+    <Box role="group" aria-label="Viewer" onKeyDown={throughRows} sx={{ overflowY: 'auto', pr: 0.5 }}>
       <Box sx={OTHERS}>
         <Button onClick={() => onOther('pasted')}>Paste lines from a manual…</Button>
         <Button onClick={() => onOther('own-script')}>Import a script of your own…</Button>
@@ -164,6 +194,34 @@ function Kits({
           </Box>
         );
       })}
+    </Box>
+  );
+}
+
+/** Where nothing is left to write and yet not every link is answered: which, and why. */
+function NotHandled({ page, intent, changes }: { page: PageView; intent: Intent; changes: number }) {
+  const { site, go } = useSite();
+  if (intent.kind !== 'wire' || changes > 0) return null;
+  const left = site.view.strands.flatMap((strand) => {
+    const reason = strand.joints.find(
+      ({ name, state }) => (name === 'link' || name === 'viewer') && state === 'broken',
+    );
+    return strand.page === page.path && reason ? [{ strand, says: reason.says }] : [];
+  });
+  if (left.length === 0) return null;
+  return (
+    <Box sx={{ fontSize: '0.8125rem', mb: 1 }}>
+      {`${countOf(left.length, 'link')} cannot be wired as written:`}
+      <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
+        {left.map(({ strand, says }) => (
+          <li key={strand.id}>
+            <PlaceLink onClick={() => go({ station: 'markup', page: page.path, strand: strand.id })}>
+              {strand.name}
+            </PlaceLink>
+            {`: ${says}`}
+          </li>
+        ))}
+      </Box>
     </Box>
   );
 }
@@ -311,7 +369,7 @@ function KitRow({
   onChoose: () => void;
 }) {
   return (
-    <Pressable aria-pressed={chosen} onClick={onChoose} sx={rowStyle(chosen)}>
+    <Pressable data-viewer aria-pressed={chosen} tabIndex={chosen ? 0 : -1} onClick={onChoose} sx={rowStyle(chosen)}>
       <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>{kit.title}</Box>
       {used && <Tag tone="whole">on this page</Tag>}
     </Pressable>

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import type { Station } from '~core/checks/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import { NARROW } from '../narrow';
 import { toneColor } from '../parts/small';
@@ -19,12 +20,18 @@ const RAIL = {
   overflowY: 'auto',
 } as const;
 
+/** What is about files as such, or about all of them. */
+const isWithoutStrand = (station: Station | null, tab: string | null): boolean =>
+  station === 'pack' || (station === 'pairs' && (tab === 'order' || tab === 'alike'));
+
 const NONE_CHOSEN = `${WHAT_IT_IS} Choose a picture to see its five joints here.`;
 
 /** In a narrow window it folds to its joints along the foot. */
 export function StrandRail() {
   const strand = useChosenStrand();
   const isNarrow = useMediaQuery(NARROW);
+  const { station, place } = useSite();
+  if (isWithoutStrand(station, place.tab)) return null;
   if (isNarrow) return <FoldedStrand strand={strand} />;
   return (
     <Box component="aside" aria-label="Strand" sx={RAIL}>

@@ -38,7 +38,7 @@ const TABLE: readonly TableColumn<WordsRow>[] = [
 ];
 
 export function Words() {
-  const { site } = useSite();
+  const { site, place, go } = useSite();
   const { intent, busy } = useIntent();
   const { words, pairs, rights } = site.view;
   const [missingOnly, setMissingOnly] = useState(false);
@@ -48,7 +48,19 @@ export function Words() {
   const idle = busy || site.readOnly;
   const shown = useMemo(() => (missingOnly ? words.filter((row) => row.alt === null) : words), [words, missingOnly]);
   const missing = words.filter((row) => row.alt === null).length;
-  const chosen = shown.find((row) => placeKey(row) === at) ?? shown[0] ?? null;
+  /** The row that was chosen here; once another strand is followed, that one's. */
+  const here = shown.find((row) => placeKey(row) === at);
+  const followed = shown.find((row) => row.strand !== null && row.strand === place.strand);
+  const isHere = here !== undefined && (here.strand === null || here.strand === place.strand);
+  const chosen = (isHere ? here : (followed ?? here)) ?? shown[0] ?? null;
+  const choose = useCallback(
+    (key: string) => {
+      setAt(key);
+      const strand = words.find((row) => placeKey(row) === key)?.strand ?? null;
+      if (strand !== null) go({ strand });
+    },
+    [words, go],
+  );
   const set = useCallback(
     (row: WordsRow, field: LineField, value: string) => {
       if (row.strand !== null)
@@ -101,7 +113,7 @@ export function Words() {
                   {...place}
                   chosen={chosen !== null && placeKey(row) === placeKey(chosen)}
                   idle={site.readOnly}
-                  onChoose={setAt}
+                  onChoose={choose}
                   onSet={set}
                   onNext={next}
                   show={show}
