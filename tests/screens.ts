@@ -89,15 +89,18 @@ for (const [scheme, suffix] of [
     await page.waitForTimeout(1500);
     await page.screenshot({ path: join(TARGET, 'layout.png') });
     await page.getByRole('button', { name: 'Back to the source' }).click();
-    await page.getByRole('button', { name: 'This page' }).click();
-    await page.waitForTimeout(800);
-    await page.screenshot({ path: join(TARGET, 'page.png') });
-    await page.keyboard.press('Escape');
   }
   await page.getByRole('link', { name: 'Heathmoor' }).click();
   await page.getByRole('heading', { name: 'Your sites' }).waitFor();
   await page.waitForTimeout(700);
   await page.screenshot({ path: join(TARGET, `shelf${suffix}.png`) });
+  if (scheme === 'light') {
+    await page.getByRole('link', { name: 'Exercises' }).click();
+    await page.getByRole('button', { name: 'Start: The arrows are missing' }).click();
+    await page.getByRole('button', { name: 'Show a hint' }).click({ timeout: 30_000 });
+    await page.waitForTimeout(4000);
+    await page.screenshot({ path: join(TARGET, 'exercise.png') });
+  }
   await context.close();
 }
 await browser.close();

@@ -38,14 +38,14 @@ test('the lightbox: a preset, five options and two looks, each seen at once in t
   await expect(live.locator('.enlarge-counter')).toHaveText('', { timeout: 30_000 });
   await options(page).getByRole('switch', { name: 'Play button' }).click();
   await expect(live.getByRole('button', { name: 'Play' })).toBeVisible({ timeout: 30_000 });
-  const interval = options(page).getByRole('textbox', { name: 'Time for each picture' });
+  const interval = options(page).getByRole('textbox', { name: 'Time per picture' });
   await interval.fill('0.2');
   await interval.press('Enter');
   await expect(page.getByText('interval is a number from 1 to 60 s.')).toBeVisible();
   await interval.fill('8');
   await interval.press('Enter');
   await options(page).getByRole('button', { name: 'alt', exact: true }).click();
-  const ground = options(page).getByRole('textbox', { name: 'Ground', exact: true });
+  const ground = options(page).getByRole('textbox', { name: 'Background', exact: true });
   await ground.fill('#203040');
   await ground.press('Enter');
   const colour = () =>

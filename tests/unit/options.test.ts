@@ -319,7 +319,7 @@ describe('a look', () => {
   it('for the page is written into a rule of its own under a comment, then into that rule', () => {
     const reading = site({ name: 'filter', open: '<ul class="kites" data-sieve>' });
     expect(lines(reading, set('filter', { look: { '--sieve-now': '#74468c' } }))).toEqual(
-      ['+ ', '+ /* Viewer filter: chosen button */', '+ :root { --sieve-now: #74468c; }'].filter(
+      ['+ ', '+ /* Viewer filter: selected button */', '+ :root { --sieve-now: #74468c; }'].filter(
         (line) => line !== '+ ',
       ),
     );
@@ -425,7 +425,7 @@ describe('changing from one viewer to another', () => {
       after: "<script>\nstartSlides('.kites', { play: false, loop: false, interval: 4 });\n</script>\n",
     });
     expect(open(reading, 'slideshow', 'opening')).toEqual({
-      label: expect.stringContaining('not carried over: Goes round'),
+      label: expect.stringContaining('not carried over: Loop'),
       list: '<ul class="kites" data-opening data-opening-interval="4">',
     });
   });

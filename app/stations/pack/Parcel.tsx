@@ -1,6 +1,6 @@
 /** The files that would leave, folders of pictures folded into one row each. */
 import Box from '@mui/material/Box';
-import { scaleSqrt } from 'd3-scale';
+import { scaleLinear } from 'd3-scale';
 import type { ParcelEntry } from '~core/pack/index.ts';
 import { folderOf, isPicturePath, countOf, inBytes } from '~core/site/index.ts';
 import { Mono, Panel, Tag } from '../../ui/parts/small';
@@ -37,7 +37,7 @@ const COLUMNS = {
 
 export function Parcel({ entries, leftOut }: { entries: readonly ParcelEntry[]; leftOut: ReadonlySet<string> }) {
   const rows = rowsOf(entries);
-  const width = scaleSqrt([0, Math.max(1, ...rows.map((row) => row.bytes))], [2, 160]);
+  const width = scaleLinear([0, Math.max(1, ...rows.map((row) => row.bytes))], [0, 160]);
   return (
     <Panel>
       <Box component="ul" aria-label="Files to be written" sx={{ m: 0, p: 0, listStyle: 'none' }}>
@@ -127,7 +127,7 @@ function Cells({ row, leftOut, width }: RowProps) {
         {out > 0 && <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag>}
         {out === 0 && unused > 0 && <Tag tone="look">{`${unused} unused`}</Tag>}
       </Box>
-      <Box aria-hidden sx={{ height: 8, width, bgcolor: color('heather') }} />
+      <Box aria-hidden sx={{ height: 8, width, minWidth: '1px', bgcolor: color('stone') }} />
       <Box sx={{ textAlign: 'right' }}>{inBytes(row.bytes)}</Box>
     </>
   );
