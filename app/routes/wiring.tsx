@@ -99,10 +99,12 @@ export default function Wiring() {
         <OptionsSheet key={page.path} page={page} onClose={() => open(null)} />
       ) : (
         <>
-          <Loom page={page} strands={strands} predictions={predictions} rehearsal={rehearsal} />
-          {findings.map((finding) => (
-            <WhatHappens key={finding.id} finding={finding} page={page.path} />
-          ))}
+          <Loom page={page} strands={strands} predictions={predictions} rehearsal={rehearsal} findings={findings} />
+          {findings
+            .filter(({ strand }) => strand === null || !strands.some(({ id }) => id === strand))
+            .map((finding) => (
+              <WhatHappens key={finding.id} finding={finding} page={page.path} />
+            ))}
         </>
       )}
       {sheet === 'viewer' && <KitDialog page={page} onClose={() => open(null)} onOther={open} />}

@@ -42,6 +42,8 @@ test('stations, strands and joints are reached by keyboard', async ({ page }) =>
     await page.waitForURL(new RegExp(`/${station}(\\?|$)`));
   }
   const rail = page.getByRole('complementary', { name: 'Strand' });
+  await expect(rail).toHaveCount(0); // what is packed has no strand
+  await page.keyboard.press('Alt+Digit4');
   await page.keyboard.press('j');
   const first = await rail.getByRole('heading').textContent();
   await page.keyboard.press('j');

@@ -168,10 +168,12 @@ test('opened again in the moment in which it closes, it shows what it was opened
   await page.goto(`${address}festival.html`);
   await page.locator('ul.meadow a').first().click();
   await expect(page.locator('.enlarge-stage[data-state="shown"]')).toBeVisible();
-  // The browser tells of the closing only after this.
+  // The browser tells of the closing only after this: before the dialog is there again, or later.
   await page.evaluate(() => {
-    document.querySelector<HTMLDialogElement>('dialog.enlarge')?.close();
+    const dialog = document.querySelector<HTMLDialogElement>('dialog.enlarge');
+    dialog?.close();
     document.querySelectorAll<HTMLElement>('ul.meadow a')[1]?.click();
+    dialog?.dispatchEvent(new Event('close'));
   });
   await expect(page.locator('.enlarge-counter')).toHaveText('2 of 12');
   await expect(page.locator('.enlarge-stage[data-state="shown"] .enlarge-picture')).toBeVisible();

@@ -539,7 +539,10 @@
         return this.dialog.show();
       }
       // A moment in which a file that is near can come: it is then in the first frame.
-      setTimeout(() => this.dialog.open || this.rise(this.opener));
+      this.coming = setTimeout(() => {
+        this.coming = 0;
+        if (!this.dialog.open) this.rise(this.opener);
+      });
     }
 
     rise(link) {
@@ -907,7 +910,7 @@
     }
 
     closed() {
-      if (this.dialog.open) return; // told a moment later; it may have been opened again since
+      if (this.dialog.open || this.coming) return; // told a moment later; it may be asked for again since
       const last = this.link;
       clearTimeout(this.timer);
       if (document.fullscreenElement === this.inside) document.exitFullscreen();

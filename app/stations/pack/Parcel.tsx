@@ -102,6 +102,9 @@ function Folder({ row, leftOut, width }: RowProps) {
   );
 }
 
+/** In true proportion; the smallest is still to be seen. */
+const BAR = { height: 8, minWidth: '1px', bgcolor: color('stone') } as const;
+
 const COUNT = {
   color: color('stone'),
   ml: 1,
@@ -127,7 +130,7 @@ function Cells({ row, leftOut, width }: RowProps) {
         {out > 0 && <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag>}
         {out === 0 && unused > 0 && <Tag tone="look">{`${unused} unused`}</Tag>}
       </Box>
-      <Box aria-hidden sx={{ height: 8, width, minWidth: '1px', bgcolor: color('stone') }} />
+      <Box aria-hidden sx={{ ...BAR, width }} />
       <Box sx={{ textAlign: 'right' }}>{inBytes(row.bytes)}</Box>
     </>
   );

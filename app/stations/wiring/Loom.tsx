@@ -6,10 +6,11 @@ import Box from '@mui/material/Box';
 import { linkHorizontal } from 'd3-shape';
 import { useLayoutEffect, useRef, useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
-import type { PageView } from '~core/view/index.ts';
+import type { FindingView, PageView } from '~core/view/index.ts';
 import type { Prediction } from '~core/wiring/index.ts';
 import type { PageRehearsal } from '../../data/session/rehearsals';
 import { useChosenStrand, useSite } from '../../ui/site/openSite';
+import { Fixes } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 import { IncludeCard, WHEN } from './IncludeCard';
 import { StrandCard } from './StrandCard';
@@ -29,6 +30,8 @@ interface Props {
   strands: readonly Strand[];
   predictions: ReadonlyMap<string, Prediction>;
   rehearsal: PageRehearsal;
+  /** Of the page; what is about one strand stands below its card. */
+  findings: readonly FindingView[];
 }
 
 const LOOM = {
@@ -40,7 +43,7 @@ const LOOM = {
 
 const THREADS = { position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none' } as const;
 
-export function Loom({ page, strands, predictions, rehearsal }: Props) {
+export function Loom({ page, strands, predictions, rehearsal, findings }: Props) {
   const { go } = useSite();
   const chosen = useChosenStrand()?.id;
   const home = useRef<HTMLDivElement>(null);
@@ -54,7 +57,7 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
     const watcher = new ResizeObserver(measure);
     watcher.observe(box);
     return () => watcher.disconnect();
-  }, [page, strands, predictions, rehearsal]);
+  }, [page, strands, predictions, rehearsal, findings]);
 
   return (
     <Box ref={home} sx={LOOM}>
@@ -93,9 +96,37 @@ export function Loom({ page, strands, predictions, rehearsal }: Props) {
               chosen={strand.id === chosen}
               onChoose={() => go({ strand: strand.id })}
             />
+            {findings
+              .filter((finding) => finding.strand === strand.id)
+              .map((finding) => (
+                <Mended key={finding.id} finding={finding} />
+              ))}
           </Box>
         ))}
       </Box>
+    </Box>
+  );
+}
+
+const MENDED = {
+  display: 'grid',
+  justifyItems: 'start',
+  gap: 0.5,
+  border: `1px solid ${color('rust')}`,
+  borderTop: 0,
+  borderRadius: '0 0 4px 4px',
+  px: 1.25,
+  py: 0.75,
+  fontSize: '0.75rem',
+  color: color('stone'),
+} as const;
+
+/** Why a strand is broken, and what fixes it, where the thread ends. */
+function Mended({ finding: { id, why, fixes } }: { finding: FindingView }) {
+  return (
+    <Box sx={MENDED}>
+      {why}
+      <Fixes finding={id} fixes={fixes} />
     </Box>
   );
 }
