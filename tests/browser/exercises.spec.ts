@@ -54,6 +54,8 @@ async function write(page: Page, [words, instead]: HandEdit): Promise<void> {
   await cursorAfter(page, words);
   for (let n = 0; n < words.length; n++) await page.keyboard.press('Backspace');
   if (instead !== '') await page.keyboard.insertText(instead);
+  const first = instead.split('\n')[0] ?? '';
+  await expect(page.locator('.cm-content')).toContainText(first);
 }
 
 /** Runs to its end and is closed. */
@@ -116,6 +118,7 @@ test('an exercise gives hints one at a time, no fixes, and says of a wrong try w
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: /^Markup/ })
     .click();
+  await settled(page);
   await write(page, [wrong, right]);
   await rehearse(page);
   await expect(strip(page).getByRole('status')).toHaveText(/^Solved/);

@@ -227,6 +227,7 @@ test('arrows turn round on a right-to-left page', async ({ page }) => {
   await page.goto(`${address}festival.html`);
   await page.evaluate(() => (document.documentElement.dir = 'rtl'));
   await page.locator('ul.meadow a').first().click();
+  await expect(dialogOf(page)).toBeVisible();
   await page.keyboard.press('ArrowLeft');
   await expect(page.locator('.enlarge-counter')).toHaveText('2 of 12');
 });

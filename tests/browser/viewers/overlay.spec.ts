@@ -148,6 +148,7 @@ test.describe('the history', () => {
   test('Back closes it and stays on the page; once more leaves', async ({ page }) => {
     const { address } = await opened(page, body);
     await link(page).click();
+    await expect(dialog(page)).toBeVisible();
     await page.keyboard.press('ArrowRight');
     await page.goBack();
     await expect(dialog(page)).toBeHidden();
@@ -234,6 +235,7 @@ test.describe('the focus', () => {
   test('goes to the picture’s link, or to another, where what opened it has gone', async ({ page }) => {
     await opened(page, `<ul>${items({ attributes: MARK })}</ul>`);
     await link(page).click();
+    await expect(dialog(page)).toBeVisible();
     await page.keyboard.press('ArrowRight');
     await page.evaluate(() => document.querySelector('main li')?.remove());
     await page.keyboard.press('Escape');
@@ -368,6 +370,7 @@ test('a start call makes a group with options of its own', async ({ page }) => {
 test('a step is told with its caption to who cannot see it', async ({ page }) => {
   await opened(page, `<ul>${items({ attributes: MARK })}</ul>`);
   await link(page).click();
+  await expect(dialog(page)).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('.enlarge-said')).toHaveText('The loft, 2 of 5');
   await expect(dialog(page)).toHaveAccessibleName('The loft, 2 of 5');
