@@ -31,7 +31,13 @@ export async function clientLoader(): Promise<Begun> {
 clientLoader.hydrate = true as const;
 
 export function HydrateFallback() {
-  return <Frame>{null}</Frame>;
+  return (
+    <Frame>
+      <Box role="status" sx={{ color: color('stone') }}>
+        Loading exercises…
+      </Box>
+    </Frame>
+  );
 }
 
 const PAGE = { maxWidth: 820, mx: 'auto', pt: 5.5, px: 2, pb: 6 };

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { Link, useFetcher, useRevalidator, type ClientActionFunctionArgs } from 'react-router';
 import { z } from 'zod';
+import { exerciseNamed } from '~core/exercises/index.ts';
 import { bringInDemo, demoWasSeen } from '../data/demo';
 import type { IntakeProgress } from '../data/intake/bringIn';
 import { INTAKE_LOCK } from '../data/intake/lock';
@@ -38,7 +39,10 @@ export async function clientLoader(): Promise<Shelf> {
   leaveSite();
   const store = await openStore();
   const removed = removedSite();
-  const sites = (await store.listSites()).filter(({ id, exercise }) => id !== removed?.id && exercise === undefined);
+  // An exercise that this version does not know is a site like others.
+  const sites = (await store.listSites()).filter(
+    ({ id, exercise }) => id !== removed?.id && exerciseNamed(exercise) === null,
+  );
   const estimate = await navigator.storage.estimate().catch(() => null);
   return {
     sites,

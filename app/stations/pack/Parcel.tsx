@@ -130,7 +130,7 @@ function Cells({ row, leftOut, width }: RowProps) {
         {out > 0 && <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag>}
         {out === 0 && unused > 0 && <Tag tone="look">{`${unused} unused`}</Tag>}
       </Box>
-      <Box aria-hidden sx={{ ...BAR, width }} />
+      <Box aria-hidden sx={{ ...BAR, width: `${width}px` }} />
       <Box sx={{ textAlign: 'right' }}>{inBytes(row.bytes)}</Box>
     </>
   );

@@ -69,7 +69,9 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to, authored 
   const changes = [...files, ...(edits.length > 0 ? [{ kind: 'edit' as const, path, edits }] : [])];
   if (changes.length === 0)
     return refuse(
-      to ? 'Everything is wired already; there is nothing to change.' : 'Nothing of this viewer is on the page.',
+      to
+        ? 'Every link that can be wired is wired; there is nothing to change.'
+        : 'Nothing of this viewer is on the page.',
     );
   const more = put.elements + taken.elements + words.elements;
   const wrong = troubleAfter(site, page, { from, to }, changes, edits, more);
