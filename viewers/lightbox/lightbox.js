@@ -910,7 +910,8 @@
     }
 
     closed() {
-      if (this.dialog.open || this.coming) return; // told a moment later; it may be asked for again since
+      // Told a moment later; it may have been asked for again since.
+      if (this.dialog.open || this.coming) return;
       const last = this.link;
       clearTimeout(this.timer);
       if (document.fullscreenElement === this.inside) document.exitFullscreen();
