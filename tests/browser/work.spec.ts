@@ -85,7 +85,7 @@ test('a caption is set from the rail, typed text is undone by the one history, a
   await page.getByRole('button', { name: 'Apply' }).click();
   await expect(page.getByText('2 of 2 links handled')).toBeVisible();
   await page.getByRole('button', { name: 'Add a viewer' }).click();
-  await expect(page.getByText('Every link that can be wired is wired')).toBeVisible();
+  await expect(page.getByText('Every link that can be wired is wired already')).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).last().click();
   const text = readFileSync(join(await unpacked(page), 'index.html'), 'utf8');
   // Not one line break of another kind has come in.

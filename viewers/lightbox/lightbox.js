@@ -910,8 +910,7 @@
     }
 
     closed() {
-      // Told a moment later; it may have been asked for again since.
-      if (this.dialog.open || this.coming) return;
+      if (this.dialog.open || this.coming) return; // told later; it may be open again
       const last = this.link;
       clearTimeout(this.timer);
       if (document.fullscreenElement === this.inside) document.exitFullscreen();

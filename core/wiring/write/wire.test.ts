@@ -139,7 +139,7 @@ describe('a kit comes onto a page', () => {
     const calls = '<script src="js/kite.js"></script>\n<script>kite(\'.peep\');</script>';
     expect(textOf(BARE, { to: kitOf(STARTED) })).toBe(pageOf(marked('class="peep"'), '', calls));
     expect(wired(pageOf(marked('class="peep"'), '', calls), { to: kitOf(STARTED), copied: [kitOf(STARTED)] })).toEqual({
-      refused: 'Every link that can be wired is wired; there is nothing to change.',
+      refused: 'Every link that can be wired is wired already; there is nothing to change.',
     });
     const byAttribute = kitOf({ ...STARTED, marker: { attribute: 'data-kite' } });
     expect(textOf(BARE, { to: byAttribute })).toContain("<script>kite('[data-kite]');</script>");
@@ -267,7 +267,7 @@ describe('a kit comes onto a page', () => {
       'a page that is wired',
       pageOf(marked('data-kite'), SCRIPT),
       { to: kitOf(), copied: [kitOf()] },
-      'Every link that can be wired is wired; there is nothing to change.',
+      'Every link that can be wired is wired already; there is nothing to change.',
     ],
     ['a kit that is not there', BARE, { from: kitOf(), copied: [] }, 'Nothing of this viewer is on the page.'],
     [

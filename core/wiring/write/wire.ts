@@ -70,7 +70,7 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to, authored 
   if (changes.length === 0)
     return refuse(
       to
-        ? 'Every link that can be wired is wired; there is nothing to change.'
+        ? 'Every link that can be wired is wired already; there is nothing to change.'
         : 'Nothing of this viewer is on the page.',
     );
   const more = put.elements + taken.elements + words.elements;
