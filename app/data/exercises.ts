@@ -30,7 +30,8 @@ const asText = (path: string, text: string): IntakeFile => ({ path, blob: new Bl
 
 /** The demo's own pictures, each in its place in an exercise. */
 async function pictures(): Promise<Result<{ files: IntakeFile[] }>> {
-  const answer = await fetch('/demo.zip');
+  const answer = await fetch('/demo.zip').catch(() => null);
+  if (answer === null) return refuse('The server does not answer.');
   if (!answer.ok) return refuse(await answer.text());
   const demo = await unzip(await answer.blob());
   if (!demo.ok) return demo;
@@ -40,6 +41,8 @@ async function pictures(): Promise<Result<{ files: IntakeFile[] }>> {
       return file ? [{ path: `${folder}/${name}`, blob: file.blob }] : [];
     }),
   );
+  // One that is missing would be a second fault, which nobody planted.
+  if (files.length < SOUND_PICTURES.length * 2) return refuse('Its pictures are not all in the demo site.');
   return { ok: true, files };
 }
 
@@ -49,8 +52,9 @@ export async function setOutExercise(exercise: Exercise): Promise<Result<{ site:
   if (!drawn.ok) return drawn;
   const { KITS } = await import('../workers/kits');
   const kit = KITS.find(({ manifest }) => manifest.name === exercise.viewer);
+  if (!kit) return refuse(`There is no viewer ${exercise.viewer}.`);
   const folder = VIEWER_FOLDERS[exercise.viewer];
-  const viewer = Object.entries(kit?.files ?? {}).map(([name, text]) => asText(`${folder}/${name}`, text));
+  const viewer = Object.entries(kit.files).map(([name, text]) => asText(`${folder}/${name}`, text));
   const texts = Object.entries(exerciseTexts(exercise)).map(([path, text]) => asText(path, text));
   const notes = asText(NOTES_FILE, writeNotes({ format: 1, exercise: exercise.id }));
   const files = [...texts, ...viewer, notes, ...drawn.files];

@@ -124,6 +124,16 @@ test('an exercise gives hints one at a time, no fixes, and says of a wrong try w
   await expect(strip(page).getByRole('status')).toHaveText(/^Solved/);
 });
 
+test('an exercise whose pictures cannot be had is not begun, and says why', async ({ page, expected }) => {
+  expected.console.push(/ERR_FAILED|Failed to load/);
+  await page.goto('/exercises');
+  await page.route('**/demo.zip', (route) => route.abort());
+  const start = page.getByRole('button', { name: `Start: ${EXERCISES[0]!.title}`, exact: true });
+  await start.click();
+  await expect(page.getByRole('alert')).toHaveText(/^The exercise could not be loaded: The server does not answer\./);
+  await expect(start).toBeEnabled();
+});
+
 test('exercises have a list of their own, and can be started again', async ({ page }) => {
   await begin(page, EXERCISES[0]!.title);
   await page.goto('/');
