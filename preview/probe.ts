@@ -103,6 +103,22 @@ void (() => {
     true,
   );
 
+  /** What a visitor would close with Escape. */
+  const isOpen = () =>
+    [...document.querySelectorAll('dialog[open], [aria-modal="true"], :popover-open')].some((one) =>
+      one.checkVisibility(),
+    );
+  window.addEventListener(
+    'keydown',
+    (event) => {
+      if (event.key !== 'Escape' || !event.isTrusted) return;
+      const open = isOpen();
+      // What the page makes of the key is known when all its listeners have had it.
+      setTimeout(() => tell({ type: 'escape', taken: open || event.defaultPrevented }));
+    },
+    true,
+  );
+
   let over: Element | null = null;
   document.addEventListener(
     'pointermove',

@@ -25,6 +25,7 @@ describe('messages pass as they are sent', () => {
     [FromProbe, { from: 'probe', type: 'tried', what: 'dialog', says: 'Hello', path: 'index.html' }],
     [FromProbe, { from: 'probe', type: 'rehearsed', number: 3, seen: null }],
     [FromProbe, { from: 'probe', type: 'waiting', number: 3 }],
+    [FromProbe, { from: 'probe', type: 'escape', taken: false }],
   ])('%#', (schema, message) => {
     expect(schema.parse(message)).toEqual(message);
   });

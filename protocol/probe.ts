@@ -68,6 +68,8 @@ export const FromProbe = z.discriminatedUnion('type', [
     says: z.string().max(200),
     path: z.string(),
   }),
+  /** A visitor pressed Escape; `taken` where something of the page was open, or the page made use of the key. */
+  z.strictObject({ from, type: z.literal('escape'), taken: z.boolean() }),
   z.strictObject({ from, type: z.literal('scrolled'), at: Place }),
   /** A picture is still being rehearsed, however long the page takes. */
   z.strictObject({ from, type: z.literal('waiting'), number: z.number() }),

@@ -49,6 +49,8 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   const layout = useMemo(() => layoutIn(place), [place]);
   const strand = useChosenStrand();
   const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
+  const beside = sheet?.name === 'page' || sheet?.name === 'pattern' ? sheet.name : null;
+  const isBeside = layout !== null || beside !== null;
   const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
   const strands = useMemo(() => view.strands.filter((one) => one.page === page.path), [view, page.path]);
@@ -58,17 +60,18 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
     { page: page.path, gallery },
     useCallback(() => open({ name: 'add' }), [open]),
   );
-  const close = () => {
+  const { forget } = taking;
+  const close = useCallback(() => {
     go({ sheet: null });
-    taking.forget();
-  };
+    forget();
+  }, [go, forget]);
   const shownGallery = gallery === null ? undefined : page.galleries[gallery];
   const unwritable = site.readOnly || page.hazards.length > 0;
   return (
     <>
       <Head page={page} strands={strands} onOpen={open} />
       <Troubles page={page} />
-      {shownGallery && !layout && (
+      {shownGallery && !isBeside && (
         <PatternStrip
           gallery={shownGallery}
           idle={unwritable}
@@ -77,7 +80,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
           onLayout={() => onLayout({ at: null })}
         />
       )}
-      {!layout && <ScriptLists page={page} />}
+      {!isBeside && <ScriptLists page={page} />}
       <DropPictures
         disabled={unwritable}
         onTake={taking.take}
@@ -94,6 +97,8 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
           here={here}
           layout={layout}
           onLayout={onLayout}
+          beside={beside}
+          onClose={close}
           onSheet={open}
         />
       </DropPictures>

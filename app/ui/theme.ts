@@ -72,6 +72,8 @@ export const theme = createTheme({
   cssVariables: { colorSchemeSelector: '[data-theme="%s"]' },
   colorSchemes: { light: palette('light'), dark: palette('dark') },
   shape: { borderRadius: 4 },
+  // At once: who changes to night, or presses, waits for no colour.
+  transitions: { create: () => 'none' },
   typography: {
     fontFamily: SANS,
     fontSize: 13,

@@ -1,16 +1,10 @@
 /** Every screen, by day and by night, before axe-core; and the stations by keyboard alone. */
 import type { Page } from '@playwright/test';
-import { expect, framesOn, goTo, openKites, settled, test } from './fixtures';
-import { violations } from './axe';
+import { expect, goTo, openKites, settled, test } from './fixtures';
+import { violations, violationsByDayAndNight } from './axe';
 
-/** By day before all rules; by night, where only colours are others, before those about colours. */
 async function seen(page: Page, screen: string): Promise<void> {
-  expect(await violations(page), screen).toEqual([]);
-  await page.emulateMedia({ colorScheme: 'dark' });
-  await framesOn(page);
-  expect(await violations(page, ['color-contrast']), `${screen} by night`).toEqual([]);
-  await page.emulateMedia({ colorScheme: 'light' });
-  await framesOn(page);
+  expect(await violationsByDayAndNight(page), screen).toEqual([]);
 }
 
 test('no violation on any screen, by day and by night', async ({ page }) => {
@@ -122,5 +116,30 @@ test('Proof by keyboard: the findings come first, and each preview is one stop t
   await page.keyboard.press('Enter');
   await expect(page.getByTitle(/at 1280 px$/)).toBeFocused();
   await page.keyboard.press('Tab');
-  await expect(page.frameLocator('iframe[title$="at 1280 px"]').getByRole('link').first()).toBeFocused();
+  const inside = page.frameLocator('iframe[title$="at 1280 px"]');
+  await expect(inside.getByRole('link').first()).toBeFocused();
+  // What is open in the page is closed first; then the key leads out.
+  await inside.getByRole('link', { name: 'A purple delta kite' }).press('Enter');
+  await expect(inside.getByRole('dialog')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(inside.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByTitle(/at 1280 px$/)).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(focused).toHaveText(/^Enter the preview: .* at 1280 px$/);
+});
+
+test('Escape stops a rehearsal also while its page has the focus, and closes Find at once', async ({ page }) => {
+  await openKites(page, 'wiring');
+  await page.getByRole('button', { name: 'Rehearse' }).click();
+  const rehearsal = page.getByRole('dialog', { name: /^Rehearsal/ });
+  await expect(rehearsal.getByRole('status')).toHaveText(/^Clicking /);
+  await page.getByTitle(/while it is rehearsed/).focus();
+  await page.keyboard.press('Escape');
+  await expect(rehearsal).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Rehearse' })).toBeFocused();
+
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('listbox')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
 });

@@ -38,10 +38,10 @@ test('Back and Forward go through pages, tabs, sheets and stations', async ({ pa
   await goTo(page, 'markup');
   await openPage(page, 'second page & more.html');
   await page.getByRole('button', { name: 'This page' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'This page' })).toBeVisible();
 
   await page.goBack();
-  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'This page' })).toHaveCount(0);
   await expect(picker(page)).toHaveText('second page & more.html');
   await page.goBack();
   await expect(picker(page)).toHaveText('index.html');
@@ -51,7 +51,7 @@ test('Back and Forward go through pages, tabs, sheets and stations', async ({ pa
   await page.goForward();
   await expect(picker(page)).toHaveText('second page & more.html');
   await page.goForward();
-  await expect(page.getByRole('dialog')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'This page' })).toBeVisible();
 });
 
 test('a reload and a copied address show the same page, strand and sheet', async ({ page, context }) => {
@@ -108,7 +108,7 @@ test('a place that was gone to lets go of the cursor', async ({ page }) => {
   await expect(page).toHaveURL(/strand=index\.html%230\.1/);
   await expect(page.locator('.cm-activeLine')).toContainText('Birch');
   await page.getByRole('button', { name: 'This page' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Back to the source' }).click();
   await expect(page.locator('.cm-activeLine')).toContainText('Birch');
   // Another page has other places.
   await openPage(page, 'second page & more.html');

@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
+import { framesOn } from './fixtures';
 
 const SOURCE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -36,10 +37,23 @@ export async function violations(page: Page, rules?: readonly string[]): Promise
         runOnly: only
           ? { type: 'rule', values: only }
           : ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+        // axe-core leaves the size of targets (WCAG 2.5.8) out unless it is asked for.
+        ...(only ? {} : { rules: { 'target-size': { enabled: true } } }),
       },
     );
     return result.violations.flatMap(({ id, nodes }) =>
       nodes.map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary}`),
     );
   }, rules);
+}
+
+/** By day before all rules; by night, where only colours are others, before those about colours. */
+export async function violationsByDayAndNight(page: Page): Promise<string[]> {
+  const byDay = await violations(page);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await framesOn(page);
+  const byNight = await violations(page, ['color-contrast']);
+  await page.emulateMedia({ colorScheme: 'light' });
+  await framesOn(page);
+  return [...byDay, ...byNight.map((one) => `by night: ${one}`)];
 }

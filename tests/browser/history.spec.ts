@@ -78,11 +78,11 @@ test(
     await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
     await page.reload();
     await remove.click();
-    await before.getByRole('button', { name: 'Do it' }).click();
+    await before.getByRole('button', { name: 'Apply this change' }).click();
     await expect(page.getByText('11 items in 1 gallery')).toBeVisible();
     // What cannot be done says why, and what was shown already is not shown twice.
     await page.getByRole('button', { name: 'Edit the pattern' }).click();
-    const pattern = page.getByRole('dialog', { name: /^Pattern of 11 items/ });
+    const pattern = page.getByRole('region', { name: 'Pattern' });
     const text = pattern.getByRole('textbox', { name: 'One item' });
     await text.fill((await text.inputValue()).replace('<span>{caption}</span>', '<b>{caption}</b>'));
     await pattern.getByRole('button', { name: 'Apply to all items' }).click();

@@ -1,6 +1,7 @@
 /** A hostile page in a site that was brought in tries to get at what is not its own. */
 import type { Page } from '@playwright/test';
 import { LONG_TASK, tracing } from '../longTasks';
+import { violationsByDayAndNight } from './axe';
 import { bringIn, clickInside, expect, folderWith, goTo, openKites, photograph, settled, test } from './fixtures';
 
 const ATTACK = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>x</title></head><body>
@@ -103,6 +104,7 @@ test('a script that never ends takes down its page and nothing else', async ({ p
   );
   await goTo(page, 'markup');
   await expect(page.getByText('does not come to an end')).toBeVisible({ timeout: 90_000 });
+  expect(await violationsByDayAndNight(page)).toEqual([]);
   await page.getByRole('button', { name: 'Reload without scripts' }).click();
   await expect(page.frameLocator('iframe[title^="Live page"]').locator('h1')).toHaveText('Spinning', {
     timeout: 90_000,

@@ -15,7 +15,10 @@ test('a pattern is changed, its outcome looked at before, applied to all items a
 }) => {
   await openKites(page, 'markup');
   await page.getByRole('button', { name: 'Edit the pattern' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Pattern of 12 items on festival.html' });
+  const dialog = page.getByRole('region', { name: 'Pattern' });
+  await expect(dialog.getByText('of 12 items on festival.html')).toBeVisible();
+  // What it makes of the page is seen beside it.
+  await expect(page.getByTitle('Live page festival.html')).toBeVisible();
   const text = dialog.getByRole('textbox', { name: 'One item' });
   await expect(text).toHaveValue(/<a href="\{full\}" data-enlarge data-enlarge-group="festival" title="\{title\}">/);
   const before = await text.inputValue();
@@ -33,6 +36,8 @@ test('a pattern is changed, its outcome looked at before, applied to all items a
   await expect(
     page.getByRole('status').getByText(/^Apply another pattern to 12 items of festival\.html/),
   ).toBeVisible();
+  await expect(page.frameLocator('iframe[title="Live page festival.html"]').locator('p.words')).toHaveCount(12);
+  await expect(dialog.getByText(/^Nothing is changed yet/)).toBeVisible();
   const html = readFileSync(join(await unpacked(page), 'festival.html'), 'utf8');
   expect(html.match(/<p class="words">/g)).toHaveLength(12);
   expect(html).not.toContain('<span>');

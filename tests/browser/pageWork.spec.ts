@@ -7,7 +7,7 @@ import { expect, goTo, openKites, openPage, test, unpacked, LONG } from './fixtu
 import { PAGES } from '../site/make';
 
 const source = (path: string) => readFileSync(join(PAGES, path), 'utf8');
-const sheet = (page: Page, title: RegExp) => page.getByRole('dialog', { name: title });
+const sheet = (page: Page) => page.getByRole('region', { name: 'This page' });
 
 test('a page is moved to a folder with all references put right, its stylesheet taken off and on, and it is deleted after a look at what would go', async ({
   page,
@@ -15,7 +15,7 @@ test('a page is moved to a folder with all references put right, its stylesheet 
   await openKites(page, 'markup');
   await openPage(page, 'workshop.html');
   await page.getByRole('button', { name: 'This page' }).click();
-  const dialog = sheet(page, /^Workshop days/);
+  const dialog = sheet(page);
   await dialog.getByRole('textbox', { name: 'Path in the site' }).fill('days/workshop.html');
   await expect(dialog.getByText('workshop.html · renamed to days/workshop.html')).toBeVisible();
   expect(await violations(page)).toEqual([]);
@@ -23,10 +23,10 @@ test('a page is moved to a folder with all references put right, its stylesheet 
   await expect(page.getByRole('status').getByText('Rename workshop.html to days/workshop.html').first()).toBeVisible();
   await expect(dialog.getByRole('textbox', { name: 'Path in the site' })).toHaveValue('days/workshop.html');
   await dialog.getByRole('checkbox', { name: 'viewer/lightbox.css' }).click();
-  await expect(dialog.getByRole('status').getByText('Remove lightbox.css from days/workshop.html')).toBeVisible();
+  await expect(page.getByRole('status').getByText('Remove lightbox.css from days/workshop.html')).toBeVisible();
   await dialog.getByRole('checkbox', { name: 'viewer/lightbox.css' }).click();
-  await expect(dialog.getByRole('status').getByText('Attach lightbox.css to days/workshop.html')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('status').getByText('Attach lightbox.css to days/workshop.html')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Back to the source' }).click();
   const moved = readFileSync(join(await unpacked(page), 'days/workshop.html'), 'utf8');
   expect(moved).toContain('<link rel="stylesheet" href="../css/kites.css">');
   expect(moved).toContain('<link rel="stylesheet" href="../viewer/lightbox.css">');
@@ -62,7 +62,7 @@ test(
   async ({ page }) => {
     await openKites(page, 'markup');
     await openPage(page, 'workshop.html');
-    const dialog = sheet(page, /^Workshop days/);
+    const dialog = sheet(page);
     const write = async (heading: string, pictures: readonly number[]) => {
       await dialog.getByRole('button', { name: 'Add a section…' }).click();
       await dialog.getByRole('textbox', { name: 'Heading' }).fill(heading);
@@ -82,8 +82,8 @@ test(
     await write('Gluing', [0, 1]);
     await write('Flying', [0, 1]);
     await dialog.getByRole('button', { name: 'List the sections' }).click();
-    await expect(dialog.getByRole('status').getByText('List the 2 sections of workshop.html')).toBeVisible();
-    await dialog.getByRole('button', { name: 'Close' }).click();
+    await expect(page.getByRole('status').getByText('List the 2 sections of workshop.html')).toBeVisible();
+    await dialog.getByRole('button', { name: 'Back to the source' }).click();
     await expect(page.getByText('12 items in 3 galleries')).toBeVisible();
     const html = readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8');
     expect(html).toContain(

@@ -2,11 +2,12 @@
  * Every state of a pair on screen, each with its way out; pairing by hand, by drag and by keyboard; decisions that
  * last.
  */
-import { readFileSync } from 'node:fs';
+import { readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { expect, goTo, openFiles, photograph, rowOf, test, unpacked, LONG } from './fixtures';
+import { inBytes } from '../../core/site/index.ts';
 import { violations } from './axe';
 import { drawn, thumbnailOf } from '../bench/labelled';
 
@@ -199,6 +200,12 @@ test('the recipe decides what is made: a square WebP, as sharp would cut it', as
   await dialog.getByRole('combobox', { name: 'Fits a window of' }).click();
   await page.getByRole('option', { name: 'small laptop' }).click();
   await expect(dialog.getByText('fits 1270 × 521 px, JPEG 82')).toBeVisible();
+  // The picture as it would be made is seen beside the fields, with its file size.
+  await expect(thumbnailForm.getByText(/^200 × 200 px, \S+ kB$/)).toBeVisible();
+  await expect(dialog.getByRole('region', { name: 'Full-size' }).getByText(/^926 × 521 px, \S+ kB$/)).toBeVisible();
+  const sample = (await thumbnailForm.getByText(/^200 × 200 px/).textContent()) ?? '';
+  const picture = thumbnailForm.locator('img');
+  expect(await picture.evaluate((one: HTMLImageElement) => [one.naturalWidth, one.naturalHeight])).toEqual([200, 200]);
   await dialog.getByRole('button', { name: 'Save sizes' }).click();
   await expect(recipe).toContainText('cropped to 200 × 200 px, WebP 80');
   await page.reload();
@@ -208,6 +215,7 @@ test('the recipe decides what is made: a square WebP, as sharp would cut it', as
   await expect(rowOf(page, 'large/a.jpg')).toContainText('a crop, from 0 %, 0 %');
 
   const made = join(await unpacked(page), 'large/thumbs/a.webp');
+  expect(sample).toBe(`200 × 200 px, ${inBytes(statSync(made).size)}`);
   // What stands out in this picture is at its left, so that is the part that is suggested.
   const theirs = await sharp(full)
     .extract({ left: 0, top: 0, width: 900, height: 900 })

@@ -62,6 +62,28 @@ test('alt texts and captions are written in a fast list by keyboard alone, the p
   expect(readFileSync(join(out, 'workshop.html'), 'utf8')).toContain('alt="Paper being cut for a sail"');
 });
 
+test('the strand beside the list is that of the row in hand, and there is none for a picture on no page', async ({
+  page,
+}) => {
+  await openKites(page);
+  await show(page, 'Text and credits, 1');
+  const strand = page.getByRole('complementary', { name: 'Strand' });
+  const inHand = page.getByRole('table').locator('[role="row"][aria-current]');
+  const isTheSame = async () => {
+    const name = await strand.getByRole('heading', { level: 2 }).textContent();
+    await expect(inHand.getByRole('textbox').first()).toHaveAccessibleName(new RegExp(`of ${name}\\.`, 'i'));
+  };
+  await isTheSame();
+  await page.keyboard.press('j');
+  await isTheSame();
+  const onNoPage = await scrollTo(page, row(page, 'glue-pot.jpg').first());
+  await onNoPage.getByRole('textbox').first().focus();
+  await expect(strand).toContainText('This picture is on no page yet, so it has none.');
+  await expect(page.getByRole('region', { name: 'Selected picture' }).getByRole('img')).toBeVisible();
+  await page.getByRole('checkbox', { name: /without alt text/ }).check();
+  await isTheSame();
+});
+
 test('words go out as CSV and come in again: only what is other is changed, in one step, and what has no place is said', async ({
   page,
 }) => {

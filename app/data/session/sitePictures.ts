@@ -3,10 +3,11 @@
  * be tried.
  */
 import type { PictureTask } from '~core/model/index.ts';
-import type { Format } from '~core/photo/index.ts';
+import { inFormat, type Format, type Recipe, type SizeRecipe } from '~core/photo/index.ts';
 import type { ReadyTask } from '~core/plans/index.ts';
 import { mediaTypeOf, nameOf, type FileContent } from '~core/site/index.ts';
 import type { EncodedBlob } from '../../workers/encode';
+import type { MadePicture } from '../../workers/pictures';
 import { analysis, pictures } from '../../workers/start';
 import { readSmall } from '../store/readSmall';
 import type { Store } from '../store/store';
@@ -100,6 +101,23 @@ export class SitePictures {
     const source = ready && (await this.sourceOf(ready));
     if (!source) throw new Error(`${nameOf(task.from)} is no longer there.`);
     return pictures().prepare(key, source, task.from, task.size, ready.focus);
+  }
+
+  /** Files of one picture in the given sizes, in their order, as they would be made; nothing of them is kept. */
+  async sample(
+    from: string,
+    sizes: readonly { as: string; size: SizeRecipe }[],
+    { words, exact }: Pick<Recipe, 'words' | 'exact'>,
+  ): Promise<MadePicture[]> {
+    const [first] = sizes;
+    const [ready] = first ? await analysis().readyTasks([{ from, to: from, times: 1, ...first }]) : [];
+    const source = ready && (await this.sourceOf(ready));
+    if (!source) throw new Error(`${nameOf(from)} is no longer there.`);
+    const nameAt = (n: number) => inFormat(`${n}.jpg`, sizes[n]?.size.format ?? 'jpeg');
+    const wanted = sizes.map(({ size }, n) => ({ to: nameAt(n), size, times: 1 }));
+    const { focus, said } = ready;
+    const made = await pictures().make(source, from, wanted, { focus, words, said, exact });
+    return wanted.flatMap(({ to }) => made.filter((one) => one.to === to));
   }
 
   /** Null where another picture is looked at meanwhile. */

@@ -9,8 +9,6 @@ import { ItemsDialog } from './items/ItemsDialog';
 import { UnitsDialog } from './items/UnitsDialog';
 import { Menus } from './Menus';
 import { NewPage } from './NewPage';
-import { PageSheet } from './page/PageSheet';
-import { PatternDialog } from './PatternDialog';
 import { LinkDialog } from './source/LinkDialog';
 
 interface Props {
@@ -46,19 +44,19 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
     case 'menus':
       return view.menu && <Menus menu={view.menu} onClose={onClose} />;
     case 'page':
-      return <PageSheet page={page} onClose={onClose} />;
+    case 'pattern':
+      return null; // Beside the live page.
     case 'link':
       return <LinkDialog page={page.path} at={sheet.at} onClose={onClose} />;
     case 'units':
       return <UnitsDialog page={page} at={sheet.at} onClose={onClose} />;
-    case 'pattern':
     case 'items':
     case 'add-slide':
       return shown && <GallerySheets {...{ sheet, page, shown, strand, onSheet, onClose }} />;
   }
 }
 
-type OfGallery = Extract<SheetName, { name: 'items' } | { name: 'pattern' | 'add-slide' }>;
+type OfGallery = Extract<SheetName, { name: 'items' } | { name: 'add-slide' }>;
 
 /** Those that are about the gallery in hand. */
 function GallerySheets({
@@ -73,8 +71,6 @@ function GallerySheets({
   const { number } = shown;
   const strands = view.strands.filter((one) => one.page === page.path && one.gallery === number);
   switch (sheet.name) {
-    case 'pattern':
-      return <PatternDialog page={page.path} {...shown} onClose={onClose} />;
     case 'add-slide':
       return (
         <AddSlide

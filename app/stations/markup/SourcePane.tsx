@@ -14,6 +14,8 @@ import { BAR_HEIGHT, SourceBar } from './source/SourceBar';
 import type { Ties } from './ties';
 
 interface Props {
+  /** Something else stands in its place; what is typed, the cursor and the scroll stay with it. */
+  away: boolean;
   /** The file that is shown: the page in hand or another text of the site. */
   file: string;
   text: string;
@@ -97,9 +99,18 @@ function useFollow(file: string): (address: string) => void {
   );
 }
 
-const PANE = { flex: `1.15 1 ${LADDER_WIDTH}px`, minWidth: 0, display: 'flex', flexDirection: 'column' } as const;
+const PANE = {
+  flex: `1.15 1 ${LADDER_WIDTH}px`,
+  minWidth: 0,
+  minHeight: 0,
+  display: 'flex',
+  flexDirection: 'column',
+} as const;
+
+const AWAY = { display: 'none' };
 
 export function SourcePane({
+  away,
   file,
   text,
   isPage,
@@ -133,7 +144,7 @@ export function SourcePane({
     ties.choose('source', selection.head);
   };
   return (
-    <Box sx={PANE}>
+    <Box sx={away ? AWAY : PANE}>
       {isPage && (
         <SourceBar
           trail={at && (ties.chosen?.trail ?? [])}

@@ -1,4 +1,4 @@
-/** Source or layout on the left, the live page on the right, and what ties them together. */
+/** Source, or what decides how the page looks, on the left, the live page on the right, and what ties them together. */
 import Box from '@mui/material/Box';
 import { memo, useCallback, useMemo, useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
@@ -9,6 +9,8 @@ import { useSite } from '../../ui/site/openSite';
 import type { LayoutPlace, SheetName } from './address';
 import { LayoutSheet } from './layout/LayoutSheet';
 import { LivePane } from './LivePane';
+import { PageSheet } from './page/PageSheet';
+import { PatternSheet } from './PatternSheet';
 import { SourcePane } from './SourcePane';
 import { useTies } from './ties';
 
@@ -30,8 +32,13 @@ interface Props {
   /** The windows that the layout is set for, while it is shown: up to a width in CSS px, or null for every one. */
   layout: LayoutPlace | null;
   onLayout: (layout: LayoutPlace | null) => void;
+  /** What stands in place of the source, where it is not the layout. */
+  beside: 'page' | 'pattern' | null;
+  onClose: () => void;
   onSheet: (sheet: SheetName) => void;
 }
+
+const BESIDE = { flex: '1.25 1 0', minWidth: 0, minHeight: 0 };
 
 const PANES = {
   flex: 1,
@@ -51,6 +58,8 @@ export const Workplace = memo(function Workplace({
   here,
   layout,
   onLayout,
+  beside,
+  onClose,
   onSheet,
 }: Props) {
   const { site, go } = useSite();
@@ -82,38 +91,54 @@ export const Workplace = memo(function Workplace({
     if (hit) takeStrand(hit.id);
     else ties.choose('page', element);
   };
+  const sheetBeside = () => {
+    const shown = gallery === null ? undefined : page.galleries[gallery];
+    if (layout && gallery !== null)
+      return (
+        <LayoutSheet
+          page={page.path}
+          number={gallery}
+          at={layout.at}
+          onAt={(at) => {
+            onLayout({ at });
+            setWidth(at === null ? USUAL : Math.min(at, PHONE));
+          }}
+          onClose={() => onLayout(null)}
+        />
+      );
+    if (beside === 'page') return <PageSheet key={page.path} page={page} onClose={onClose} />;
+    if (beside === 'pattern' && shown && gallery !== null)
+      return (
+        <PatternSheet
+          key={`${gallery} ${page.path}`}
+          page={page.path}
+          number={gallery}
+          gallery={shown}
+          onClose={onClose}
+        />
+      );
+    return null;
+  };
+  const sheet = sheetBeside();
   return (
     <Panel sx={PANES}>
-      {layout && gallery !== null ? (
-        <Box sx={{ flex: '1.25 1 0', minWidth: 0 }}>
-          <LayoutSheet
-            page={page.path}
-            number={gallery}
-            at={layout.at}
-            onAt={(at) => {
-              onLayout({ at });
-              setWidth(at === null ? USUAL : Math.min(at, PHONE));
-            }}
-            onClose={() => onLayout(null)}
-          />
-        </Box>
-      ) : (
-        <SourcePane
-          key={file}
-          file={file}
-          text={text}
-          isPage={isPage}
-          strands={strands}
-          chosen={here}
-          ties={ties}
-          held={held}
-          places={places}
-          onStrand={takeStrand}
-          onItems={(chosen) => onSheet({ name: 'items', chosen })}
-          onLink={(at) => onSheet({ name: 'link', at })}
-          onUnits={(at) => onSheet({ name: 'units', at })}
-        />
-      )}
+      {sheet && <Box sx={BESIDE}>{sheet}</Box>}
+      <SourcePane
+        key={file}
+        away={sheet !== null}
+        file={file}
+        text={text}
+        isPage={isPage}
+        strands={strands}
+        chosen={here}
+        ties={ties}
+        held={held}
+        places={places}
+        onStrand={takeStrand}
+        onItems={(chosen) => onSheet({ name: 'items', chosen })}
+        onLink={(at) => onSheet({ name: 'link', at })}
+        onUnits={(at) => onSheet({ name: 'units', at })}
+      />
       <LivePane
         path={page.path}
         width={width}

@@ -6,8 +6,10 @@ const Offset = z.coerce.number().int().min(0);
 const Range = z.tuple([Offset, Offset]).transform(([start, end]) => ({ start, end }));
 
 const SheetName = z.discriminatedUnion('name', [
-  z.object({ name: z.enum(['menus', 'add', 'new-page', 'page']) }),
-  z.object({ name: z.enum(['pattern', 'add-slide']) }),
+  z.object({ name: z.enum(['menus', 'add', 'new-page']) }),
+  z.object({ name: z.literal('add-slide') }),
+  /** In place of the source. */
+  z.object({ name: z.enum(['page', 'pattern']) }),
   /** With these strands chosen at first. */
   z.object({ name: z.literal('items'), chosen: z.array(z.string()) }),
   z.object({ name: z.literal('link'), at: Range }),

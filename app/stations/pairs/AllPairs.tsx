@@ -7,7 +7,7 @@ import { sayRecipe } from '~core/photo/index.ts';
 import type { PairView, SiteView } from '~core/view/index.ts';
 import { useStationKeys } from '../../ui/shell/keys';
 import { Mono, Nothing, Picture, Panel, Tag, type Tone } from '../../ui/parts/small';
-import { useChosenStrand, useSite } from '../../ui/site/openSite';
+import { NO_STRAND, useChosenStrand, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
 import { sheetIn, toSheet, type SheetName } from './address';
 import { CloseLook } from './close/CloseLook';
@@ -63,7 +63,7 @@ export function AllPairs() {
     (pair: PairView) => {
       const shown = strands.find((one) => isOf(one, pair))?.id ?? null;
       setRow({ id: pair.id, strand: shown });
-      go({ strand: shown });
+      go({ strand: shown ?? NO_STRAND });
     },
     [go, strands],
   );
@@ -78,7 +78,8 @@ export function AllPairs() {
       pairByHand(wish.thumbnail, wish.full);
   };
   const followed = (strand && pairs.find((pair) => isOf(strand, pair))?.id) ?? null;
-  const chosen = row && (row.strand === null || row.strand === strand?.id) ? row.id : followed;
+  const isHere = row !== null && (row.strand === null ? place.strand === NO_STRAND : row.strand === strand?.id);
+  const chosen = isHere ? row.id : followed;
   const ordered = useMemo(() => inOrderOfNeed(pairs), [pairs]);
   const inHand = pairs.find((pair) => pair.id === chosen && pair.trouble === null)?.full;
   useStationKeys(

@@ -4,6 +4,7 @@
  */
 import { STACKED } from '../../ui/narrow';
 import { BARE } from '../../ui/parts/pressable';
+import { IN_HAND } from '../../ui/parts/inHand';
 import { color, MONO } from '../../ui/theme';
 
 const SMALL = { width: 76, height: 56 };
@@ -18,7 +19,7 @@ export const ROW_STYLES = {
   // Rows that come and go do not make the browser look at their neighbours: no rule asks for the first, and nothing
   // leaves a row.
   '& > li': { borderTop: `1px solid ${color('hair')}`, marginTop: '-1px', contain: 'layout style paint' },
-  '& > li.chosen': { backgroundColor: color('heatherWash') },
+  '& > li.chosen': IN_HAND,
   '& > li.onto': { backgroundColor: color('gorseWash') },
   '& .pair': {
     ...BARE,

@@ -7,6 +7,7 @@ import { color } from '../../ui/theme';
 import { useKeptFocus } from '../../ui/parts/keptFocus';
 import { PlaceLink } from '../../ui/parts/pressable';
 import { useWork } from '../../ui/site/work';
+import { inHand } from '../../ui/parts/inHand';
 
 function Sign({ severity }: { severity: FindingView['severity'] }) {
   return (
@@ -50,15 +51,16 @@ const rowStyle = (chosen: boolean) =>
     py: 1,
     borderTop: `1px solid ${color('hair')}`,
     '&:first-of-type': { borderTop: 0 },
-    bgcolor: chosen ? color('heatherWash') : undefined,
+    ...inHand(chosen),
   }) as const;
 
 function Row({ finding }: { finding: FindingView }) {
   const { go } = useSite();
   const strand = useChosenStrand()?.id;
   const { place } = finding;
+  const isInHand = finding.strand !== null && finding.strand === strand;
   return (
-    <Box component="li" data-rule={finding.rule} sx={rowStyle(finding.strand !== null && finding.strand === strand)}>
+    <Box component="li" data-rule={finding.rule} aria-current={isInHand || undefined} sx={rowStyle(isInHand)}>
       <Sign severity={finding.severity} />
       <Box sx={{ fontSize: '0.8125rem' }}>
         <Box>{finding.says}</Box>

@@ -18,6 +18,7 @@ import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 import { Pressable, PlaceLink } from '../../ui/parts/pressable';
+import { inHand } from '../../ui/parts/inHand';
 
 const KINDS: readonly [KitView['kind'], string][] = [
   ['viewer', 'Built-in viewers'],
@@ -352,8 +353,7 @@ const rowStyle = (chosen: boolean) =>
     px: 1.25,
     mb: 0.25,
     borderRadius: 1,
-    bgcolor: chosen ? color('heatherWash') : 'transparent',
-    borderLeft: `3px solid ${chosen ? color('heather') : 'transparent'}`,
+    ...inHand(chosen),
     '&:focus-visible': { outline: `2px solid ${color('heather')}` },
   }) as const;
 

@@ -83,7 +83,7 @@ function Run({ page, onClose }: Props) {
   const { rehearsals } = useSite().site.session;
   const { status } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
-  const { strands, window, at, of, done, ready } = useRehearsal(frame, page);
+  const { strands, window, at, of, done, ready } = useRehearsal(frame, page, onClose);
   const now = () => rehearsals.of(page);
   const noted = useSyncExternalStore(rehearsals.watch, now, now);
   const different = [...noted.strands.values()].filter(isDifferent).length;

@@ -8,6 +8,7 @@ import { Picture } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 import { Pressable } from '../../ui/parts/pressable';
 import { detailsOf, inWords } from './outcome';
+import { inHand } from '../../ui/parts/inHand';
 
 interface Props {
   strand: Strand;
@@ -25,7 +26,8 @@ const cardStyle = ({ chosen, broken }: { chosen: boolean; broken: boolean }) =>
     alignItems: 'center',
     contentVisibility: 'auto',
     containIntrinsicSize: 'auto 56px',
-    bgcolor: chosen ? color('heatherWash') : color('paper'),
+    bgcolor: color('paper'),
+    ...inHand(chosen),
     border: `1px solid ${broken ? color('rust') : color('hair')}`,
     borderRadius: 1,
     px: 0.75,

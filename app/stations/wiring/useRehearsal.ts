@@ -35,8 +35,15 @@ interface Stage {
   click: (strand: Strand, number: number) => Promise<Seen | null>;
 }
 
-/** It is run once the preview is ready, for what stands there then, and stops when nobody looks. */
-export function useRehearsal(frame: RefObject<HTMLIFrameElement | null>, page: string): Progress & { ready: boolean } {
+/**
+ * It is run once the preview is ready, for what stands there then, and stops when nobody looks. `onEscape` is told of
+ * the key in the page, which has the focus while its pictures are clicked.
+ */
+export function useRehearsal(
+  frame: RefObject<HTMLIFrameElement | null>,
+  page: string,
+  onEscape: () => void,
+): Progress & { ready: boolean } {
   const { session } = useSite().site;
   const { origin, address, status, settled } = usePreview();
   const ready = status === 'ready' && settled;
@@ -46,6 +53,7 @@ export function useRehearsal(frame: RefObject<HTMLIFrameElement | null>, page: s
   const loads = useRef(0);
   const answered = useRef<{ number: number; wait: () => void; tell: (seen: Seen | null) => void } | null>(null);
   const tell = useProbe(frame, origin, (report) => {
+    if (report.type === 'escape') return onEscape();
     if (report.type === 'hello') return greeted.current?.(report.query);
     if (report.type !== 'rehearsed' && report.type !== 'waiting') return undefined;
     if (report.number !== answered.current?.number) return undefined;

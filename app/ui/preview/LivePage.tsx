@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { laidOutWidth } from '~core/view/index.ts';
 import type { FromProbe, ToProbe } from '~protocol/probe.ts';
 import { useSite } from '../site/openSite';
@@ -97,6 +97,7 @@ export function LivePage({
 }: LivePageProps) {
   const { origin, status, taken, address, restart, scripts, takeDown, again, tries } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
+  const { entrance, leave } = useWayOut(frame);
   const width = useLaidOut(path, asked);
   const scale = Math.min(1, room.width / width);
   const [greeted, setGreeted] = useState(0);
@@ -110,6 +111,7 @@ export function LivePage({
 
   const tell = useProbe(frame, origin, (report) => {
     alive();
+    leave(report);
     if (report.type === 'hello') {
       if (place.current?.path === report.path) tell({ type: 'place', at: place.current.at });
       setGreeted((n) => n + 1);
@@ -183,7 +185,12 @@ export function LivePage({
       {status === 'stuck' && <Stuck path={path} onAgain={again} />}
       {status !== 'starting' && status !== 'stuck' && (
         <>
-          <ButtonBase sx={ENTER} onClick={() => frame.current?.focus()}>{`Enter the preview: ${title}`}</ButtonBase>
+          <ButtonBase
+            ref={entrance}
+            aria-description="Escape leaves it again"
+            sx={ENTER}
+            onClick={() => frame.current?.focus()}
+          >{`Enter the preview: ${title}`}</ButtonBase>
           <Box
             component="iframe"
             ref={frame}
@@ -200,18 +207,35 @@ export function LivePage({
   );
 }
 
+/** Escape in the page, where nothing of it is open, leads back to what one entered it by. */
+function useWayOut(frame: RefObject<HTMLIFrameElement | null>) {
+  const entrance = useRef<HTMLButtonElement>(null);
+  const leave = (report: FromProbe) => {
+    const asked = report.type === 'escape' && !report.taken;
+    if (asked && document.activeElement === frame.current) entrance.current?.focus();
+  };
+  return { entrance, leave };
+}
+
 /** How wide a page is laid out in a window of so many CSS px. */
 function useLaidOut(path: string, width: number): number {
   const page = useSite().site.view.pages.find((one) => one.path === path);
   return page ? laidOutWidth(page, width) : width;
 }
 
+/** Buttons have their own ground by night, where the page around them has none. */
+const OURS = { color: color('peat') };
+
 function Stuck({ path, onAgain }: { path: string; onAgain: (scripts: boolean) => void }) {
   return (
     <Box role="alert" sx={{ p: 2, color: TOKENS.light.stone, fontSize: '0.8125rem' }}>
       <p>{`${path} does not answer: one of its scripts does not come to an end. The preview was stopped so that nothing else waits for it.`}</p>
-      <Button onClick={() => onAgain(true)}>Reload the page</Button>{' '}
-      <Button onClick={() => onAgain(false)}>Reload without scripts</Button>
+      <Button onClick={() => onAgain(true)} sx={OURS}>
+        Reload the page
+      </Button>{' '}
+      <Button onClick={() => onAgain(false)} sx={OURS}>
+        Reload without scripts
+      </Button>
     </Box>
   );
 }

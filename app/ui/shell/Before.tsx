@@ -69,7 +69,7 @@ export function Before({ waiting: { plan, act }, onLeave }: { waiting: Waiting; 
             onLeave();
           }}
         >
-          Do it
+          Apply this change
         </Button>
       </DialogActions>
     </Dialog>

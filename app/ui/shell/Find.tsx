@@ -1,21 +1,40 @@
-/** Finds any page, picture, strand or station by its name. */
-import Autocomplete from '@mui/material/Autocomplete';
+/** Finds any page, picture, strand or station by its name; a picture is shown with its strand. */
+import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import TextField from '@mui/material/TextField';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
+import type { Strand } from '~core/model/index.ts';
 import { STATIONS } from '../../stations';
-import { useSite } from '../site/openSite';
+import { Picture } from '../parts/small';
+import { Thread } from '../parts/Thread';
+import { NO_STRAND, useSite } from '../site/openSite';
 import { useWork } from '../site/work';
 import { color } from '../theme';
+import { WORD } from './ShownStrand';
 
 interface Hit {
   label: string;
   kind: 'Station' | 'Page' | 'Picture' | 'Strand' | 'Action';
   go: () => void;
+  /** File to show beside it. */
+  picture?: string | null;
+  strand?: Strand;
 }
+
+/** More are found by typing on: nobody reads through thousands. */
+const narrowed = createFilterOptions<Hit>({ limit: 60 });
+
+const HIT = { display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 36 } as const;
+
+const LABEL = { flex: 1, minWidth: 0, overflowWrap: 'anywhere' } as const;
+
+const KIND = { color: color('stone'), fontSize: '0.75rem', width: 56, textAlign: 'right' } as const;
+
+/** Under its button in the bar, so that the page and its strand stay in sight. */
+const PLACE = { '& .MuiDialog-container': { alignItems: 'flex-start', justifyContent: 'flex-end', pt: 3 } } as const;
 
 export function Find({ open, onClose }: { open: boolean; onClose: () => void }) {
   const { site, go } = useSite();
@@ -29,15 +48,20 @@ export function Find({ open, onClose }: { open: boolean; onClose: () => void }) 
         label: path,
         go: () => go({ station: 'markup', page: path }),
       })),
-      ...site.view.pairs.map((pair): Hit => ({
-        kind: 'Picture',
-        label: pair.full,
-        go: () =>
-          go({ station: 'pairs', strand: site.view.strands.find((strand) => strand.full === pair.full)?.id ?? null }),
-      })),
+      ...site.view.pairs.map((pair): Hit => {
+        const strand = site.view.strands.find(({ full }) => full === pair.full);
+        return {
+          kind: 'Picture',
+          label: pair.full,
+          picture: pair.thumbnail ?? pair.full,
+          go: () => go({ station: 'pairs', strand: strand?.id ?? NO_STRAND }),
+        };
+      }),
       ...site.view.strands.map((strand): Hit => ({
         kind: 'Strand',
         label: `${strand.name} on ${strand.page}, item ${strand.item + 1}`,
+        picture: strand.thumbnail,
+        strand,
         go: () => go({ station: 'markup', page: strand.page, strand: strand.id }),
       })),
       ...(['undo', 'redo'] as const).flatMap((way): Hit[] =>
@@ -63,13 +87,16 @@ export function Find({ open, onClose }: { open: boolean; onClose: () => void }) 
       fullWidth
       maxWidth="sm"
       slotProps={{ paper: { 'aria-label': 'Find', sx: { overflow: 'visible' } } }}
-      sx={{ '& .MuiDialog-container': { alignItems: 'flex-start', pt: 8 } }}
+      sx={PLACE}
     >
       <DialogContent sx={{ overflow: 'visible' }}>
         <Autocomplete
           options={hits}
           getOptionKey={(hit) => `${hit.kind} ${hit.label}`}
-          openOnFocus
+          open
+          filterOptions={narrowed}
+          noOptionsText="Nothing has this name"
+          onClose={(_event, reason) => reason === 'escape' && onClose()}
           autoHighlight
           disablePortal
           onChange={(_event, hit) => {
@@ -78,9 +105,11 @@ export function Find({ open, onClose }: { open: boolean; onClose: () => void }) 
           }}
           // Groups of options cannot be told to assistive technology within a list box; each says what it is.
           renderOption={({ key, ...option }, hit) => (
-            <Box component="li" key={key} {...option} sx={{ gap: 2 }}>
-              <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{hit.label}</Box>
-              <Box sx={{ color: color('stone'), fontSize: '0.75rem' }}>{hit.kind}</Box>
+            <Box component="li" key={key} {...option} sx={HIT}>
+              {hit.picture !== undefined && <Picture path={hit.picture} width={40} height={30} />}
+              <Box sx={LABEL}>{hit.label}</Box>
+              {hit.strand && <Thread joints={hit.strand.joints} />}
+              <Box sx={KIND}>{hit.strand ? WORD[hit.strand.state] : hit.kind}</Box>
             </Box>
           )}
           renderInput={(params) => <TextField {...params} label="Find a page, picture, strand or action" autoFocus />}

@@ -19,6 +19,7 @@ import { useSite } from '../site/openSite';
 import { useWork } from '../site/work';
 import { color } from '../theme';
 import { sayWhen } from '../parts/times';
+import { inHand } from '../parts/inHand';
 
 const COLUMNS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.25fr)', gap: 2.5, minHeight: 420 };
 
@@ -36,7 +37,8 @@ const entryStyle = ({ undone, shown }: { undone: boolean; shown: boolean }) =>
     fontSize: '0.8125rem',
     cursor: 'pointer',
     color: undone ? color('stone') : 'inherit',
-    bgcolor: shown ? color('heatherWash') : 'transparent',
+    bgcolor: 'transparent',
+    ...inHand(shown),
     overflowWrap: 'anywhere',
   }) as const;
 

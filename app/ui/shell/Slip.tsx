@@ -6,8 +6,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useState } from 'react';
-import type { Outcome } from '../../data/session/shared';
+import { saysOf, type Outcome } from '../../data/session/shared';
 import { DiffView } from '../parts/DiffView';
+import { announce } from './announce';
 import { isAllDone, NotDoneShown } from '../parts/NotDone';
 import { useSite } from '../site/openSite';
 import { useJob } from '../site/pictureUrls';
@@ -34,6 +35,29 @@ const HEAD = { display: 'flex', alignItems: 'center', gap: 1, mb: 0.75 };
 export function Slip() {
   const { site, outcome } = useSite();
   const job = useJob(site.session);
+  return (
+    <Box sx={SLIP}>
+      {job && <InHand job={job} />}
+      <LastChange outcome={outcome} />
+    </Box>
+  );
+}
+
+function InHand({ job }: { job: NonNullable<ReturnType<typeof useJob>> }) {
+  const { says, done, of, left, stop } = job;
+  useEffect(() => announce(says), [says]);
+  return (
+    <Box sx={{ ...CARD, p: 1.5 }}>
+      <Box sx={HEAD}>
+        <Box sx={{ flex: 1 }}>{`${says}, ${done} of ${of}${left === undefined ? '' : `, ${inTime(left)} left`}`}</Box>
+        {stop && <Button onClick={stop}>Stop</Button>}
+      </Box>
+      <LinearProgress aria-label={says} variant="determinate" value={of === 0 ? 0 : (done / of) * 100} />
+    </Box>
+  );
+}
+
+function LastChange({ outcome }: { outcome: Outcome | null }) {
   const [gone, setGone] = useState<Outcome | null>(null);
   const [held, setHeld] = useState(false);
   const shown = outcome !== gone ? outcome : null;
@@ -44,59 +68,48 @@ export function Slip() {
     return () => clearTimeout(timer);
   }, [shown, held]);
   return (
-    <Box role="status" aria-live="polite" sx={SLIP}>
-      {job && (
-        <Box sx={{ ...CARD, p: 1.5 }}>
-          <Box sx={HEAD}>
-            <Box
-              sx={{ flex: 1 }}
-            >{`${job.says}, ${job.done} of ${job.of}${job.left === undefined ? '' : `, ${inTime(job.left)} left`}`}</Box>
-            {job.stop && <Button onClick={job.stop}>Stop</Button>}
-          </Box>
-          <LinearProgress
-            aria-label={job.says}
-            variant="determinate"
-            value={job.of === 0 ? 0 : (job.done / job.of) * 100}
-          />
+    <Box
+      {...(shown ? { role: 'group', 'aria-label': 'Last change' } : {})}
+      onMouseEnter={() => setHeld(true)}
+      onMouseLeave={() => setHeld(false)}
+      onFocus={() => setHeld(true)}
+      onBlur={() => setHeld(false)}
+      sx={shown ? changeStyle(shown.ok) : undefined}
+    >
+      <Box sx={CHANGE_HEAD}>
+        {/* The words alone are said: with its buttons and its difference the slip would be a long speech. */}
+        <Box role="status" sx={{ flex: 1, fontWeight: 600, color: shown?.ok === false ? color('rust') : undefined }}>
+          {saysOf(shown)}
         </Box>
-      )}
-      {shown && (
-        <Box
-          role="group"
-          aria-label="Last change"
-          onMouseEnter={() => setHeld(true)}
-          onMouseLeave={() => setHeld(false)}
-          onFocus={() => setHeld(true)}
-          onBlur={() => setHeld(false)}
-          sx={{ ...CARD, p: 1.5, borderColor: shown.ok ? color('edge') : color('rust') }}
-        >
-          <Done outcome={shown} onClose={() => setGone(shown)} />
-        </Box>
-      )}
+        {shown && <Buttons outcome={shown} onClose={() => setGone(shown)} />}
+      </Box>
+      {shown?.ok && <Details outcome={shown} />}
     </Box>
   );
 }
 
-function Done({ outcome, onClose }: { outcome: Outcome; onClose: () => void }) {
+function Buttons({ outcome, onClose }: { outcome: Outcome; onClose: () => void }) {
   const { site } = useSite();
   const { work } = useWork();
   return (
     <>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
-        <Box sx={{ flex: 1, fontWeight: 600, color: outcome.ok ? undefined : color('rust') }}>
-          {outcome.ok ? outcome.label : outcome.reason}
-        </Box>
-        {outcome.ok && outcome.undoable !== false && site.undo !== null && (
-          <Button onClick={() => work({ do: 'step', way: 'undo' })}>Undo</Button>
-        )}
-        <Button onClick={onClose}>Close</Button>
-      </Box>
-      {outcome.ok && outcome.diffs.length > 0 && (
-        <Box aria-live="off" sx={{ mt: 1 }}>
+      {outcome.ok && outcome.undoable !== false && site.undo !== null && (
+        <Button onClick={() => work({ do: 'step', way: 'undo' })}>Undo</Button>
+      )}
+      <Button onClick={onClose}>Close</Button>
+    </>
+  );
+}
+
+function Details({ outcome }: { outcome: Extract<Outcome, { ok: true }> }) {
+  return (
+    <>
+      {outcome.diffs.length > 0 && (
+        <Box sx={{ mt: 1 }}>
           <DiffView diffs={outcome.diffs} height={104} />
         </Box>
       )}
-      {outcome.ok && <NotDoneShown {...outcome} />}
+      <NotDoneShown {...outcome} />
     </>
   );
 }
@@ -112,3 +125,7 @@ const CARD = {
   boxShadow: '0 4px 18px rgb(20 16 15 / 0.18)',
   fontSize: '0.8125rem',
 };
+
+const changeStyle = (ok: boolean) => ({ ...CARD, p: 1.5, borderColor: color(ok ? 'edge' : 'rust') });
+
+const CHANGE_HEAD = { display: 'flex', alignItems: 'center', gap: 0.75 };

@@ -8,7 +8,7 @@ import type { Station } from '~core/checks/index.ts';
 import type { Strand } from '~core/model/index.ts';
 import { NARROW } from '../narrow';
 import { toneColor } from '../parts/small';
-import { useChosenStrand, useSite } from '../site/openSite';
+import { NO_STRAND, useChosenStrand, useSite } from '../site/openSite';
 import { color } from '../theme';
 import { JointBead, ShownStrand, TONE, WHAT_IT_IS, WORD } from './ShownStrand';
 
@@ -26,6 +26,8 @@ const isWithoutStrand = (station: Station | null, tab: string | null): boolean =
 
 const NONE_CHOSEN = `${WHAT_IT_IS} Choose a picture to see its five joints here.`;
 
+const NONE_YET = `${WHAT_IT_IS} This picture is on no page yet, so it has none.`;
+
 /** In a narrow window it folds to its joints along the foot. */
 export function StrandRail() {
   const strand = useChosenStrand();
@@ -39,7 +41,7 @@ export function StrandRail() {
         <ShownStrand strand={strand} />
       ) : (
         <Typography variant="body2" color="textSecondary">
-          {NONE_CHOSEN}
+          {place.strand === NO_STRAND ? NONE_YET : NONE_CHOSEN}
         </Typography>
       )}
     </Box>
@@ -77,7 +79,7 @@ const FOOT_NAME = { flex: 1, minWidth: 0, fontSize: '0.8125rem', overflowWrap: '
 
 /** The joints in a row, and the whole strand over the page where it is asked for. */
 function FoldedStrand({ strand }: { strand: Strand | null }) {
-  const { asked } = useSite();
+  const { asked, place } = useSite();
   const [isOpen, setOpen] = useState(false);
   const opener = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -87,7 +89,7 @@ function FoldedStrand({ strand }: { strand: Strand | null }) {
     return (
       <Box component="aside" aria-label="Strand" sx={FOOT}>
         <Typography variant="body2" color="textSecondary">
-          {NONE_CHOSEN}
+          {place.strand === NO_STRAND ? NONE_YET : NONE_CHOSEN}
         </Typography>
       </Box>
     );

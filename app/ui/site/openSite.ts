@@ -39,11 +39,18 @@ export function useSite(): SiteContextValue {
   return value;
 }
 
-/** The chosen strand; while none is chosen, the first that is broken on the page in hand, else its first. */
+/** Stands in the address in place of a strand: the chosen picture is on no page, and has none. */
+export const NO_STRAND = 'none';
+
+/**
+ * The chosen strand; while nothing is chosen, the first that is broken on the page in hand, else its first. Null where
+ * the picture that was chosen has none.
+ */
 export function useChosenStrand(): Strand | null {
   const { site, place } = useSite();
   const page = useChosenPage();
   const { strands } = site.view;
+  if (place.strand === NO_STRAND) return null;
   const chosen = strands.find((one) => one.id === place.strand);
   if (chosen) return chosen;
   const shown = strands.filter((one) => one.page === page?.path);

@@ -58,7 +58,12 @@ interface Props {
   onClose: () => void;
 }
 
-const LIST = { m: 0, p: 0, listStyle: 'none', maxHeight: 460, overflow: 'auto' } as const;
+const LIST = { m: 0, p: 0, listStyle: 'none', maxHeight: 430, overflow: 'auto' } as const;
+
+const ALL = { height: 30, ml: '-3px', pb: 0.5 } as const;
+
+/** Why a button cannot be pressed. */
+const REASON = { fontSize: '0.75rem', color: color('stone') } as const;
 
 const rowStyle = ({ first, chosen }: { first: boolean; chosen: boolean }) =>
   ({
@@ -78,8 +83,6 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
   const { intent, busy } = useIntent();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set(chosenFirst));
   const idle = busy || site.readOnly;
-  const toggle = (id: string) =>
-    setChosen((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
   const marked = strands.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
   const none = marked.length === 0;
   const only = marked.length === 1 ? strands.find(({ id }) => id === marked[0]) : undefined;
@@ -94,40 +97,24 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="items-title">
       <DialogTitle id="items-title">{`${countOf(strands.length, 'item')} on ${page}`}</DialogTitle>
       <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 300px', gap: 2.5 }}>
-        <Box component="ul" aria-label="Items" sx={LIST}>
-          {strands.map((strand, n) => (
-            <Box component="li" key={strand.id} sx={rowStyle({ first: n === 0, chosen: chosen.has(strand.id) })}>
-              <Checkbox
-                size="small"
-                checked={chosen.has(strand.id)}
-                onChange={() => toggle(strand.id)}
-                slotProps={{ input: { 'aria-label': `Choose ${strand.name}` } }}
-              />
-              <Box sx={{ color: color('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{n + 1}</Box>
-              <Picture path={strand.thumbnail} width={56} height={42} />
-              <Box sx={{ minWidth: 0, fontSize: '0.8125rem' }}>
-                <Mono>{strand.name}</Mono>
-                <Box sx={WORDS}>{strand.caption ?? strand.alt ?? ''}</Box>
-                {oddOf(strand.id).map((odd) => (
-                  <Tag key={`${odd.on} ${odd.lacks}`} tone="look">
-                    {lackSays(odd)}
-                  </Tag>
-                ))}
-              </Box>
-            </Box>
-          ))}
-        </Box>
+        <ItemList strands={strands} chosen={chosen} onChoose={setChosen} oddOf={oddOf} />
         <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
-          <Part title={none ? 'Choose items on the left' : `${countOf(marked.length, 'item')} chosen`}>
-            <MoveTo
-              count={strands.length}
-              disabled={idle || none}
-              onMove={(to) => act({ kind: 'move-items', strands: marked, to })}
-            />
-            <CopyTo disabled={idle || none} onCopy={(to) => act({ kind: 'copy-items', strands: marked, ...to })} />
-            <Button disabled={idle || none} onClick={() => act({ kind: 'remove-items', strands: marked })}>
-              {none ? 'Remove' : `Remove ${countOf(marked.length, 'item')}`}
-            </Button>
+          <Part title={none ? 'No item chosen' : `${countOf(marked.length, 'item')} chosen`}>
+            {none ? (
+              <Box sx={REASON}>Choose items on the left to move, copy or remove them, or one to edit its texts.</Box>
+            ) : (
+              <>
+                <MoveTo
+                  count={strands.length}
+                  disabled={idle}
+                  onMove={(to) => act({ kind: 'move-items', strands: marked, to })}
+                />
+                <CopyTo disabled={idle} onCopy={(to) => act({ kind: 'copy-items', strands: marked, ...to })} />
+                <Button disabled={idle} onClick={() => act({ kind: 'remove-items', strands: marked })}>
+                  {`Remove ${countOf(marked.length, 'item')}`}
+                </Button>
+              </>
+            )}
           </Part>
           {only && (
             <Part title={`Item ${only.item + 1}, ${only.name}`}>
@@ -182,20 +169,77 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
   );
 }
 
+interface ItemListProps {
+  strands: readonly Strand[];
+  chosen: ReadonlySet<string>;
+  onChoose: (chosen: ReadonlySet<string>) => void;
+  oddOf: (strand: string) => readonly OddView[];
+}
+
+function ItemList({ strands, chosen, onChoose, oddOf }: ItemListProps) {
+  const none = chosen.size === 0;
+  const all = chosen.size === strands.length && !none;
+  const toggle = (id: string) =>
+    onChoose(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <FormControlLabel
+        control={
+          <Checkbox
+            size="small"
+            checked={all}
+            indeterminate={!none && !all}
+            onChange={() => onChoose(new Set(none ? strands.map(({ id }) => id) : []))}
+          />
+        }
+        label={none ? `Choose all ${strands.length}` : 'Choose none'}
+        slotProps={{ typography: { variant: 'body2' } }}
+        sx={ALL}
+      />
+      <Box component="ul" aria-label="Items" sx={LIST}>
+        {strands.map((strand, n) => (
+          <Box component="li" key={strand.id} sx={rowStyle({ first: n === 0, chosen: chosen.has(strand.id) })}>
+            <Checkbox
+              size="small"
+              checked={chosen.has(strand.id)}
+              onChange={() => toggle(strand.id)}
+              slotProps={{ input: { 'aria-label': `Choose ${strand.name}` } }}
+            />
+            <Box sx={{ color: color('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{n + 1}</Box>
+            <Picture path={strand.thumbnail} width={56} height={42} />
+            <Box sx={{ minWidth: 0, fontSize: '0.8125rem' }}>
+              <Mono>{strand.name}</Mono>
+              <Box sx={WORDS}>{strand.caption ?? strand.alt ?? ''}</Box>
+              {oddOf(strand.id).map((odd) => (
+                <Tag key={`${odd.on} ${odd.lacks}`} tone="look">
+                  {lackSays(odd)}
+                </Tag>
+              ))}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
 function MoveTo({ count, disabled, onMove }: { count: number; disabled: boolean; onMove: (to: number) => void }) {
   const [place, setPlace] = useState('1');
   const to = Number(place);
+  const isPlace = Number.isInteger(to) && to >= 1 && to <= count;
   return (
-    <Box sx={{ display: 'flex', gap: 0.75 }}>
+    <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'start' }}>
       <TextField
         type="number"
         label="Place"
         value={place}
         onChange={({ target }) => setPlace(target.value)}
+        error={!isPlace}
+        helperText={isPlace ? null : `from 1 to ${count}`}
         sx={{ width: 90 }}
         slotProps={{ htmlInput: { min: 1, max: count } }}
       />
-      <Button disabled={disabled || !Number.isInteger(to) || to < 1 || to > count} onClick={() => onMove(to - 1)}>
+      <Button disabled={disabled || !isPlace} onClick={() => onMove(to - 1)}>
         Move to place
       </Button>
     </Box>
@@ -214,8 +258,15 @@ function CopyTo({
   const [at, setAt] = useState('');
   const target = at === '' ? undefined : targets[Number(at)];
   return (
-    <Box sx={{ display: 'flex', gap: 0.75 }}>
-      <TextField select label="Page" value={at} onChange={({ target: { value } }) => setAt(value)} sx={{ flex: 1 }}>
+    <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'start' }}>
+      <TextField
+        select
+        label="Page"
+        value={at}
+        onChange={({ target: { value } }) => setAt(value)}
+        helperText={target ? null : 'Choose where the copies go'}
+        sx={{ flex: 1 }}
+      >
         {targets.map(({ says }, n) => (
           <MenuItem key={says} value={String(n)}>
             {says}
@@ -232,6 +283,22 @@ function CopyTo({
   );
 }
 
+const isPageSize = (size: number): boolean => Number.isInteger(size) && size >= 1 && size <= 10_000;
+
+interface Split {
+  valid: boolean;
+  done: boolean;
+  fits: boolean;
+  size: number;
+  count: number;
+}
+
+function whyNoSplit({ valid, done, fits, size, count }: Split): string | null {
+  if (!valid) return 'A page holds from 1 to 10,000 items.';
+  if (done) return 'The split pages are up to date.';
+  return fits ? `All ${count} items fit on one page of ${size}.` : null;
+}
+
 /** A gallery on several pages, and those put in step when pictures came or went. */
 function Spread({
   gallery: { spread, strands },
@@ -244,8 +311,10 @@ function Spread({
 }) {
   const [text, setText] = useState(String(spread?.size ?? 12));
   const size = Number(text);
-  const valid = Number.isInteger(size) && size >= 1 && size <= 10_000;
+  const valid = isPageSize(size);
   const done = spread?.inStep === true && spread.size === size;
+  const fits = !spread && valid && strands.length <= size;
+  const reason = whyNoSplit({ valid, done, fits, size, count: strands.length });
   return (
     <Part
       title={
@@ -263,14 +332,11 @@ function Spread({
           sx={{ width: 112 }}
           slotProps={{ htmlInput: { min: 1 } }}
         />
-        <Button
-          disabled={disabled || !valid || done || (!spread && strands.length <= size)}
-          onClick={() => onSplit(size)}
-          sx={{ flex: 1 }}
-        >
+        <Button disabled={disabled || !valid || done || fits} onClick={() => onSplit(size)} sx={{ flex: 1 }}>
           {spread ? 'Update the split pages' : 'Split into pages'}
         </Button>
       </Box>
+      {reason !== null && <Box sx={REASON}>{reason}</Box>}
     </Part>
   );
 }
@@ -291,6 +357,7 @@ function OnLinks({ disabled, onSet }: { disabled: boolean; onSet: (name: string,
           Remove attribute
         </Button>
       </Box>
+      {empty && <Box sx={REASON}>Name an attribute first.</Box>}
     </Part>
   );
 }

@@ -1,12 +1,12 @@
 /** How a gallery is laid out: what its stylesheets say of it, set where it is said, beside the live page. */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { LayoutView, SettingView } from '~core/view/index.ts';
 import { Mono, Tag } from '../../../ui/parts/small';
+import { Beside } from '../Beside';
 import { useShowSource, useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color, MONO } from '../../../ui/theme';
@@ -38,15 +38,9 @@ interface Props {
   onClose: () => void;
 }
 
-const SHEET = { height: '100%', display: 'flex', flexDirection: 'column', minHeight: 0 } as const;
-
-const HEAD = { px: 2, pt: 1.5, pb: 1, borderBottom: `1px solid ${color('hair')}` };
-
 const WIDTHS = { display: 'flex', alignItems: 'center', gap: 1, mt: 1 };
 
-const SETTINGS = { flex: 1, minHeight: 0, overflow: 'auto', px: 2, pt: 1, pb: '190px' } as const;
-
-const STATE = { px: 2, fontSize: '0.8125rem', color: color('stone'), '&:not(:empty)': { pt: 1 } } as const;
+const STATE = { fontSize: '0.8125rem', color: color('stone'), '&:not(:empty)': { pb: 1 } } as const;
 
 const NONE: readonly number[][] = [];
 
@@ -93,15 +87,11 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
     attempt({ kind: 'set-style', page, gallery: number, setting, value, at });
   const groups = [...new Set(layout.settings.map(({ group }) => group))];
   return (
-    <Box component="section" aria-label="Layout" sx={SHEET}>
-      <Box sx={HEAD}>
-        <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
-          <Typography variant="h2">Layout</Typography>
-          <Box sx={{ flex: 1, fontSize: '0.8125rem', color: color('stone') }}>
-            {METHODS[layout.method] + saysWhoElse(layout.alsoOn)}
-          </Box>
-          <Button onClick={onClose}>Back to the source</Button>
-        </Box>
+    <Beside
+      title="Layout"
+      says={METHODS[layout.method] + saysWhoElse(layout.alsoOn)}
+      onClose={onClose}
+      head={
         <Box sx={WIDTHS}>
           <ToggleButtonGroup
             exclusive
@@ -123,25 +113,23 @@ export function LayoutSheet({ page, number, at, onAt, onClose }: Props) {
           </ToggleButtonGroup>
           <AnotherWidth onAt={onAt} />
         </Box>
-      </Box>
+      }
+    >
       <Box role="status" sx={STATE}>
         {saysOfTrial(trying, unconfirmed)}
       </Box>
-      {/* Room below, so that what was just done, told over the foot of the window, hides no setting. */}
-      <Box sx={SETTINGS}>
-        {groups.map((group) => (
-          <Group
-            key={group}
-            title={group}
-            at={at}
-            settings={layout.settings.filter((one) => one.group === group && concerns(one, layout))}
-            idle={busy || trying || site.readOnly}
-            onSet={set}
-          />
-        ))}
-        <Rules layout={layout} />
-      </Box>
-    </Box>
+      {groups.map((group) => (
+        <Group
+          key={group}
+          title={group}
+          at={at}
+          settings={layout.settings.filter((one) => one.group === group && concerns(one, layout))}
+          idle={busy || trying || site.readOnly}
+          onSet={set}
+        />
+      ))}
+      <Rules layout={layout} />
+    </Beside>
   );
 }
 

@@ -2,39 +2,34 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
-import Dialog from '@mui/material/Dialog';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import { isStylePath } from '~core/site/index.ts';
 import type { PageView } from '~core/view/index.ts';
-import { DialogFoot } from '../../../ui/parts/DialogFoot';
 import { Mono, Part } from '../../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
+import { Beside } from '../Beside';
 import { Sections } from './Sections';
 
-const PARTS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2.5, alignContent: 'start' };
+const PARTS = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2.5, alignContent: 'start', pt: 1 };
 
 export function PageSheet({ page, onClose }: { page: PageView; onClose: () => void }) {
   const { site } = useSite();
   const idle = site.readOnly;
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="page-title">
-      <DialogTitle id="page-title">{page.title}</DialogTitle>
-      <DialogContent sx={PARTS}>
+    <Beside title="This page" says={page.title} onClose={onClose}>
+      <Box sx={PARTS}>
         <FileName key={`name of ${page.path}`} page={page} idle={idle} />
         <Stylesheets page={page} idle={idle} />
         <Sections key={page.path} page={page} idle={idle} />
         <Deletion page={page} idle={idle} onClose={onClose} />
-      </DialogContent>
-      <DialogFoot onClose={onClose} />
-    </Dialog>
+      </Box>
+    </Beside>
   );
 }
 

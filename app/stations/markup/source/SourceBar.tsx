@@ -50,7 +50,7 @@ export function SourceBar({ trail, idle, items, onItems, onLink, onUnits }: Prop
         <bdi>
           {nowhere ? (
             <Box component="span" sx={{ fontSize: '0.8125rem', color: color('stone') }}>
-              Put the cursor into the source
+              Put the cursor into the source to set a link or an item there
             </Box>
           ) : (
             <Mono tone="stone">{trail.length === 0 ? 'between the elements' : trail.join(' › ')}</Mono>
@@ -58,12 +58,16 @@ export function SourceBar({ trail, idle, items, onItems, onLink, onUnits }: Prop
         </bdi>
       </Box>
       {items > 0 && <Button onClick={onItems}>{`${countOf(items, 'item')}…`}</Button>}
-      <Button disabled={idle || nowhere} onClick={onLink}>
-        Link…
-      </Button>
-      <Button disabled={idle || nowhere} onClick={onUnits}>
-        Which element is one item?
-      </Button>
+      {!nowhere && (
+        <>
+          <Button disabled={idle} onClick={onLink}>
+            Link…
+          </Button>
+          <Button disabled={idle} onClick={onUnits}>
+            Which element is one item?
+          </Button>
+        </>
+      )}
     </Box>
   );
 }

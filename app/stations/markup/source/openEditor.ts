@@ -3,7 +3,15 @@ import { autocompletion } from '@codemirror/autocomplete';
 import { defaultKeymap, indentWithTab, insertNewlineKeepIndent } from '@codemirror/commands';
 import { lintGutter, nextDiagnostic } from '@codemirror/lint';
 import { searchKeymap } from '@codemirror/search';
-import { Annotation, ChangeSet, Compartment, EditorState, type Extension, Prec } from '@codemirror/state';
+import {
+  Annotation,
+  ChangeSet,
+  Compartment,
+  EditorState,
+  type Extension,
+  Prec,
+  type StateEffect,
+} from '@codemirror/state';
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers, type ViewUpdate } from '@codemirror/view';
 import type { RefObject } from 'react';
 import type { Range } from '~core/markup/index.ts';
@@ -27,6 +35,9 @@ const PAUSE = { shortest: 350, longest: 2000 };
 const KEEP = 400;
 /** The pointer rests as long before what it is over is looked up; ms. */
 const REST = 60;
+
+/** What tells of a change reaches so far up from the foot of the text; CSS px. */
+const TOLD = 190;
 
 /** Marks changes that come from elsewhere and are not typed. */
 const external = Annotation.define<boolean>();
@@ -263,7 +274,10 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
     pause = setTimeout(flush, wait);
     keeping ??= setTimeout(keep, KEEP);
   };
-  /** Takes in the difference and leaves the rest, the cursor, the scroll and what is being typed, alone. */
+  /**
+   * Takes in the difference and leaves the rest, the cursor and what is being typed, alone. Where nobody types, the
+   * first place that changed is brought into sight.
+   */
   const takeIn = (view: EditorView, text: string) => {
     const before = known(base.current, 'text that is edited');
     base.current = baseOf(text);
@@ -274,8 +288,12 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
     );
     const mine = pending;
     pending = mine && mine.map(theirs);
-    if (!theirs.empty)
-      view.dispatch({ changes: mine ? theirs.map(mine, true) : theirs, annotations: external.of(true) });
+    if (theirs.empty) return;
+    view.dispatch({
+      changes: mine ? theirs.map(mine, true) : theirs,
+      annotations: external.of(true),
+      effects: mine ? [] : firstIntoSight(theirs, view),
+    });
   };
   const refreshed = () => {
     if (written === null) return;
@@ -283,6 +301,15 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
     written = null;
   };
   return { flush, note, takeIn, refreshed };
+}
+
+/** As near as can be, but not under what tells of the change at the foot of the window. */
+function firstIntoSight(changes: ChangeSet, view: EditorView): StateEffect<unknown>[] {
+  const starts: number[] = [];
+  changes.iterChanges((_fromA, _toA, from) => starts.push(from));
+  const [first] = starts;
+  const yMargin = Math.min(TOLD, view.scrollDOM.clientHeight / 3);
+  return first === undefined ? [] : [EditorView.scrollIntoView(first, { y: 'nearest', yMargin })];
 }
 
 function whenLeaving(act: () => void): () => void {

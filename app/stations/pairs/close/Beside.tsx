@@ -4,12 +4,11 @@ import type { PairView } from '~core/view/index.ts';
 import { inBytes } from '~core/site/index.ts';
 import { color } from '../../../ui/theme';
 import { outlined } from '../states';
+import { useStage } from './useStage';
 
-const STAGE = { width: 1060, height: 470 };
-
-const stageStyle = (gap: number) =>
+const stageStyle = (gap: number, height: number) =>
   ({
-    height: STAGE.height,
+    height,
     overflow: 'auto',
     display: 'flex',
     gap: `${gap}px`,
@@ -38,17 +37,23 @@ export function Beside({
   const full = pair.fullSize ?? { width: 1, height: 1, bytes: 0 };
   const thumbnail = pair.thumbnailSize;
   const gap = 24;
+  const { home, stage } = useStage(0, null);
   const scale = fit
     ? Math.min(
         1,
-        (STAGE.width - gap) / (full.width + (thumbnail?.width ?? 0)),
-        STAGE.height / Math.max(full.height, thumbnail?.height ?? 0),
+        (stage.width - gap) / (full.width + (thumbnail?.width ?? 0)),
+        stage.height / Math.max(full.height, thumbnail?.height ?? 0),
       )
     : 1 / globalThis.devicePixelRatio;
   const crop = outlined(pair);
   return (
-    <Box>
-      <Box role="region" aria-label="At true relative size" tabIndex={fit ? undefined : 0} sx={stageStyle(gap)}>
+    <Box ref={home}>
+      <Box
+        role="region"
+        aria-label="At true relative size"
+        tabIndex={fit ? undefined : 0}
+        sx={stageStyle(gap, stage.height)}
+      >
         {small !== null && thumbnail && (
           <img
             src={small}

@@ -7,6 +7,7 @@ import { partAround, sayRecipe, type Recipe, type Size, type SizeRecipe } from '
 import type { PairView } from '~core/view/index.ts';
 import { color } from '../../../ui/theme';
 import { heldPointer } from './pointer';
+import { useStage } from './useStage';
 import { useWork } from '../../../ui/site/work';
 
 interface CropProps {
@@ -16,7 +17,8 @@ interface CropProps {
   idle: boolean;
 }
 
-const STAGE = { width: 640, height: 460 };
+/** Beside the picture at its narrowest; CSS px. */
+const SIDE_WIDTH = 420;
 const PREVIEW = 150;
 const STEP = 0.01;
 const MOVES: Readonly<Record<string, readonly [number, number]>> = {
@@ -50,7 +52,6 @@ function shapesOf({ thumbnail, fullSize, further }: Recipe): { title: string; wi
 }
 
 const STAGE_STYLE = {
-  ...STAGE,
   display: 'grid',
   placeItems: 'center',
   bgcolor: color('mist'),
@@ -64,7 +65,8 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
   const [moved, setMoved] = useState<{ x: number; y: number } | null>(null);
   const full: Size = pair.fullSize ?? { width: 1, height: 1 };
   const focus = moved ?? pair.focus;
-  const scale = Math.min(STAGE.width / full.width, STAGE.height / full.height);
+  const { home, stage, columns } = useStage(SIDE_WIDTH, full);
+  const scale = Math.min(stage.width / full.width, stage.height / full.height);
   const shown = { width: full.width * scale, height: full.height * scale };
   const onKey = (event: KeyboardEvent) => {
     const step = MOVES[event.key];
@@ -90,8 +92,8 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
     recipe.fullSize.shape !== 'crop' &&
     recipe.further.every(({ size }) => size.shape !== 'crop');
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: `${STAGE.width}px minmax(0, 1fr)`, gap: 2.5 }}>
-      <Box sx={STAGE_STYLE}>
+    <Box ref={home} sx={columns}>
+      <Box sx={STAGE_STYLE} style={stage}>
         <Box
           sx={{ position: 'relative', cursor: 'crosshair', touchAction: 'none' }}
           style={shown}

@@ -7,10 +7,11 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PictureTask } from '~core/model/index.ts';
-import { FORMAT_NAMES, LIGHTENINGS, QUALITIES, suggestedPoint, type Format } from '~core/photo/index.ts';
+import { FORMAT_NAMES, LIGHTENINGS, QUALITIES, suggestedPoint, type Format, type Size } from '~core/photo/index.ts';
 import { inBytes } from '~core/site/index.ts';
 import { color } from '../../../ui/theme';
 import { Curve, type CurvePoint } from './Curve';
+import { useStage } from './useStage';
 import { useTrials } from './useTrials';
 import { Wipe } from './Wipe';
 
@@ -27,9 +28,20 @@ interface WeightProps {
 
 const PLAIN: readonly Format[] = ['jpeg', 'webp'];
 const WITH_AVIF: readonly Format[] = ['jpeg', 'webp', 'avif'];
-const STAGE = { width: 720, height: 470 };
+/** Beside the picture at its narrowest; CSS px. */
+const SIDE_WIDTH = 340;
 
-const SIDE = { display: 'grid', gap: 1.5, alignContent: 'start', fontSize: '0.8125rem' };
+/** Where a picture leaves it more room, the curve comes beside the fields. */
+const SIDE = {
+  display: 'grid',
+  gridTemplateColumns: `repeat(auto-fit, minmax(min(100%, ${SIDE_WIDTH - 20}px), 1fr))`,
+  gap: 2,
+  alignContent: 'start',
+  fontSize: '0.8125rem',
+  minWidth: 0,
+};
+
+const FIELDS = { display: 'grid', gap: 1.5, alignContent: 'start', minWidth: 0 };
 
 export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps) {
   const [avif, setAvif] = useState(task.size.format === 'avif');
@@ -38,6 +50,8 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
   const [format, setFormat] = useState<Format>(task.size.format === 'png' ? 'jpeg' : task.size.format);
   const [quality, setQuality] = useState(task.size.quality);
   const over = useMade(trials, format, quality);
+  const ready = trials.state === 'ready' ? trials.prepared : null;
+  const { home, stage, columns } = useStage(SIDE_WIDTH, fit ? ready : null);
   const points = useMemo(() => (trials.state === 'ready' ? trials.points : []), [trials]);
   const chosen = points.find((one) => one.format === format && one.quality === quality) ?? null;
   const suggested = suggestedPoint(points.filter((one) => one.format === format));
@@ -59,39 +73,43 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
       </Box>
     );
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: `${STAGE.width}px minmax(0, 1fr)`, gap: 2.5 }}>
-      <Stage trials={trials} over={over} says={`${FORMAT_NAMES[format]} ${quality}`} fit={fit} />
+    <Box ref={home} sx={columns}>
+      <Stage trials={trials} over={over} says={`${FORMAT_NAMES[format]} ${quality}`} room={stage} fit={fit} />
       <Box sx={SIDE}>
-        <Formats formats={formats} format={format} onFormat={setFormat} onAvif={avif ? null : () => setAvif(true)} />
-        <Box>
-          <Box id="close-quality">{`Quality ${quality}`}</Box>
-          <Slider
-            size="small"
-            aria-labelledby="close-quality"
-            min={QUALITIES.least}
-            max={QUALITIES.most}
-            value={quality}
-            onChange={(_event, value) => setQuality(value)}
-          />
-        </Box>
-        <Figures trials={trials} chosen={chosen} now={now} />
-        <Curve points={points} chosen={chosen} suggested={suggested} onChoose={choose} />
-        {suggested && <Suggestion point={suggested} onChoose={choose} />}
-        {pixelsKept && <Lighten idle={points.length === 0} onLighten={lighten} />}
-        <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
-          <Button
-            variant="contained"
-            color="primary"
-            disabled={idle || !chosen}
-            onClick={() => onTake(format, quality, false)}
-          >
-            Apply to this picture
-          </Button>
-          {!pixelsKept && (
-            <Button disabled={idle || !chosen} onClick={() => onTake(format, quality, true)}>
-              Apply to all
+        <Box sx={FIELDS}>
+          <Formats formats={formats} format={format} onFormat={setFormat} onAvif={avif ? null : () => setAvif(true)} />
+          <Box>
+            <Box id="close-quality">{`Quality ${quality}`}</Box>
+            <Slider
+              size="small"
+              aria-labelledby="close-quality"
+              min={QUALITIES.least}
+              max={QUALITIES.most}
+              value={quality}
+              onChange={(_event, value) => setQuality(value)}
+            />
+          </Box>
+          <Figures trials={trials} chosen={chosen} now={now} />
+          {pixelsKept && <Lighten idle={points.length === 0} onLighten={lighten} />}
+          <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
+            <Button
+              variant="contained"
+              color="primary"
+              disabled={idle || !chosen}
+              onClick={() => onTake(format, quality, false)}
+            >
+              Apply to this picture
             </Button>
-          )}
+            {!pixelsKept && (
+              <Button disabled={idle || !chosen} onClick={() => onTake(format, quality, true)}>
+                Apply to all
+              </Button>
+            )}
+          </Box>
+        </Box>
+        <Box sx={FIELDS}>
+          <Curve points={points} chosen={chosen} suggested={suggested} onChoose={choose} />
+          {suggested && <Suggestion point={suggested} onChoose={choose} />}
         </Box>
       </Box>
     </Box>
@@ -127,8 +145,8 @@ function useMade(trials: Trials, format: Format, quality: number): string | null
   return over;
 }
 
-const stage = (fit: boolean) => ({
-  ...STAGE,
+const stageStyle = (room: Size, fit: boolean) => ({
+  ...room,
   overflow: 'auto',
   display: 'grid',
   placeItems: fit ? 'center' : 'start',
@@ -137,9 +155,21 @@ const stage = (fit: boolean) => ({
 });
 
 /** The size uncompressed, and over it what compression makes of it. */
-function Stage({ trials, over, says, fit }: { trials: Trials; over: string | null; says: string; fit: boolean }) {
+function Stage({
+  trials,
+  over,
+  says,
+  room,
+  fit,
+}: {
+  trials: Trials;
+  over: string | null;
+  says: string;
+  room: Size;
+  fit: boolean;
+}) {
   return (
-    <Box role="region" aria-label="Before and after" tabIndex={fit ? undefined : 0} sx={stage(fit)}>
+    <Box role="region" aria-label="Before and after" tabIndex={fit ? undefined : 0} sx={stageStyle(room, fit)}>
       {trials.state === 'ready' ? (
         <Wipe
           under={trials.prepared.url}
@@ -147,7 +177,7 @@ function Stage({ trials, over, says, fit }: { trials: Trials; over: string | nul
           says={['uncompressed', says]}
           width={trials.prepared.width}
           height={trials.prepared.height}
-          fit={fit ? STAGE : null}
+          fit={fit ? room : null}
         />
       ) : (
         <Box sx={{ width: 240 }} role="status">

@@ -20,9 +20,12 @@ import {
   Recipe,
   STARTING_POINTS,
 } from '~core/photo/index.ts';
-import { keysOf, oneOf } from '~core/site/index.ts';
+import { inBytes, keysOf, nameOf, oneOf } from '~core/site/index.ts';
+import type { PairView } from '~core/view/index.ts';
+import { useChosenStrand, useSite } from '../../../ui/site/openSite';
 import { color } from '../../../ui/theme';
 import { SizeForm } from './SizeForm';
+import { useSamples } from './useSamples';
 
 interface RecipeDialogProps {
   recipe: Recipe;
@@ -54,6 +57,9 @@ const SIZES_STYLE = { display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap
 export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialogProps) {
   const [recipe, setRecipe] = useState(before);
   const checked = Recipe.safeParse(recipe);
+  const { pictures, picture, setPicture } = useSamplePicture();
+  const samples = useSamples(picture?.full ?? null, checked.success ? checked.data : null);
+  const sampleAt = (n: number) => (samples.state === 'ready' ? samples.made[n] : undefined);
   const trouble = (...path: (string | number)[]) =>
     checked.error?.issues.find((issue) => issue.path.join() === path.join())?.message;
   const setFurther = (n: number, one: FurtherSize | null) =>
@@ -68,12 +74,33 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
       <DialogTitle id="recipe-title">Image sizes</DialogTitle>
       <DialogContent>
         <BeginWith recipe={recipe} onChange={setRecipe} />
+        {picture && (
+          <Box sx={SAMPLE_ROW}>
+            <TextField
+              select
+              label="Sample picture"
+              value={picture.full}
+              onChange={({ target }) => setPicture(target.value)}
+              sx={{ minWidth: 260 }}
+            >
+              {pictures.map(({ full }) => (
+                <MenuItem key={full} value={full}>
+                  {nameOf(full)}
+                </MenuItem>
+              ))}
+            </TextField>
+            <Box role="status" sx={{ color: color(samples.state === 'failed' ? 'rust' : 'stone') }}>
+              {saysOfSample(samples)}
+            </Box>
+          </Box>
+        )}
         <Box sx={SIZES_STYLE}>
-          {SIZES.map(({ id, title }) => (
+          {SIZES.map(({ id, title }, n) => (
             <SizeForm
               key={id}
               title={title}
               size={recipe[id]}
+              sample={sampleAt(n)}
               trouble={(field) => trouble(id, field)}
               onChange={(size) => setRecipe({ ...recipe, [id]: size })}
               withWindows={id === 'fullSize'}
@@ -84,6 +111,7 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
               key={n}
               title={title || 'Another size'}
               size={size}
+              sample={sampleAt(SIZES.length + n)}
               trouble={(field) => trouble('further', n, 'size', field)}
               onChange={(changed) => setFurther(n, { title, size: changed })}
               withWindows
@@ -125,6 +153,42 @@ export function RecipeDialog({ recipe: before, onClose, onChange }: RecipeDialog
       </DialogActions>
     </Dialog>
   );
+}
+
+const SAMPLE_ROW = { display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mb: 2.5, fontSize: '0.8125rem' };
+
+/** More are not chosen from: any picture shows what the sizes do. */
+const MOST_SAMPLES = 200;
+
+/** The picture that the sizes are shown on: the one in hand, else the heaviest. */
+function useSamplePicture() {
+  const { pairs } = useSite().site.view;
+  const strand = useChosenStrand();
+  const [chosen, setPicture] = useState<string | null>(null);
+  const readable = pairs.filter(({ trouble, fullSize }) => trouble === null && fullSize);
+  const bytesOf = ({ fullSize }: PairView) => fullSize?.bytes ?? 0;
+  const heaviest = readable.reduce<PairView | null>(
+    (most, one) => (most === null || bytesOf(one) > bytesOf(most) ? one : most),
+    null,
+  );
+  const inHand = readable.find(({ full }) => full === strand?.full);
+  const picture = readable.find(({ full }) => full === chosen) ?? inHand ?? heaviest;
+  const first = readable.slice(0, MOST_SAMPLES);
+  const pictures = picture && !first.includes(picture) ? [picture, ...first] : first;
+  return { pictures, picture, setPicture };
+}
+
+function saysOfSample(samples: ReturnType<typeof useSamples>): string {
+  switch (samples.state) {
+    case 'none':
+      return 'Correct the sizes to see the sample.';
+    case 'working':
+      return 'Creating the sample…';
+    case 'failed':
+      return `The sample could not be created: ${samples.reason}`;
+    case 'ready':
+      return `All sizes of it together: ${inBytes(samples.made.reduce((sum, { bytes }) => sum + bytes, 0))}`;
+  }
 }
 
 interface RecipePart {

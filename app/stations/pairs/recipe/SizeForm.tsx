@@ -9,13 +9,17 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { roomIn, sayRecipe, WINDOWS, type SizeRecipe } from '~core/photo/index.ts';
+import { inBytes } from '~core/site/index.ts';
 import { color } from '../../../ui/theme';
+import type { Sample } from './useSamples';
 
 interface SizeFormProps {
   title: string;
   size: SizeRecipe;
   trouble: (field: string) => string | undefined;
   onChange: (size: SizeRecipe) => void;
+  /** A picture in this size, as it is set now. */
+  sample: Sample | undefined;
   withWindows: boolean;
   children?: ReactNode;
 }
@@ -41,11 +45,18 @@ const AIM_FIELD: Record<SizeRecipe['aim'], NumberField> = {
 const measured = (text: string, unit: number, step: number): number =>
   step === 1 ? Math.round(Number(text) * unit) : Number(text);
 
+const HEAD = { gridColumn: '1 / -1', display: 'flex', gap: 1.5, alignItems: 'start' } as const;
+
+/** Of one height, so that nothing moves when a sample comes; CSS px. */
+const SAMPLE = { width: 112, height: 84, display: 'grid', placeItems: 'center', flexShrink: 0 } as const;
+
+const SAMPLE_PICTURE = { maxWidth: 112, maxHeight: 84, display: 'block', borderRadius: '2px' } as const;
+
 const FORM = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignContent: 'start' };
 
 const MORE = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, alignItems: 'center' };
 
-export function SizeForm({ title, size, trouble, onChange, withWindows, children }: SizeFormProps) {
+export function SizeForm({ title, size, sample, trouble, onChange, withWindows, children }: SizeFormProps) {
   const windowOf = WINDOWS.find((one) => roomIn(one).width === size.width && roomIn(one).height === size.height);
   const set = (part: Partial<SizeRecipe>) => onChange({ ...size, ...part });
   const number = ({ field, label, unit = 1, open = false, step = 1 }: NumberField) => (
@@ -103,11 +114,17 @@ export function SizeForm({ title, size, trouble, onChange, withWindows, children
     ['folder', 'name'].some((field) => trouble(field) !== undefined);
   return (
     <Box component="section" aria-label={title} sx={FORM}>
-      <Box sx={{ gridColumn: '1 / -1' }}>
-        <Typography variant="h3" sx={{ fontSize: '0.9375rem', fontWeight: 700 }}>
-          {title}
-        </Typography>
-        <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>{sayRecipe(size)}</Box>
+      <Box sx={HEAD}>
+        <Box sx={{ flex: 1, minWidth: 0 }}>
+          <Typography variant="h3" sx={{ fontSize: '0.9375rem', fontWeight: 700 }}>
+            {title}
+          </Typography>
+          <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>{sayRecipe(size)}</Box>
+          <Box sx={{ fontSize: '0.8125rem', fontWeight: 600, minHeight: '1.5em' }}>
+            {sample && `${sample.width} × ${sample.height} px, ${inBytes(sample.bytes)}`}
+          </Box>
+        </Box>
+        <Box sx={SAMPLE}>{sample && <Box component="img" src={sample.url} alt="" sx={SAMPLE_PICTURE} />}</Box>
       </Box>
       {children}
       {withWindows && (

@@ -13,7 +13,7 @@ import { countOf, encodingName, nameOf, readText } from '~core/site/index.ts';
 import { save } from '../../../data/export';
 import { Nothing, Panel } from '../../../ui/parts/small';
 import { RowsTable, type TableColumn } from '../../../ui/parts/table';
-import { useSite } from '../../../ui/site/openSite';
+import { NO_STRAND, useChosenStrand, useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { Beside } from './Beside';
@@ -39,6 +39,7 @@ const TABLE: readonly TableColumn<WordsRow>[] = [
 
 export function Words() {
   const { site, place, go } = useSite();
+  const strand = useChosenStrand();
   const { intent, busy } = useIntent();
   const { words, pairs, rights } = site.view;
   const [missingOnly, setMissingOnly] = useState(false);
@@ -50,17 +51,22 @@ export function Words() {
   const missing = words.filter((row) => row.alt === null).length;
   /** The row that was chosen here; once another strand is followed, that one's. */
   const here = shown.find((row) => placeKey(row) === at);
-  const followed = shown.find((row) => row.strand !== null && row.strand === place.strand);
-  const isHere = here !== undefined && (here.strand === null || here.strand === place.strand);
-  const chosen = (isHere ? here : (followed ?? here)) ?? shown[0] ?? null;
+  const followed = strand && shown.find((row) => row.strand === strand.id);
+  const isHere = here && (here.strand === null ? place.strand === NO_STRAND : here.strand === strand?.id);
+  const chosen = (isHere ? here : followed) ?? here ?? shown[0] ?? null;
   const choose = useCallback(
     (key: string) => {
       setAt(key);
-      const strand = words.find((row) => placeKey(row) === key)?.strand ?? null;
-      if (strand !== null) go({ strand });
+      go({ strand: words.find((row) => placeKey(row) === key)?.strand ?? NO_STRAND });
     },
     [words, go],
   );
+  /** The row in hand is one of those that are listed. */
+  const filter = (only: boolean) => {
+    setMissingOnly(only);
+    const first = words.find((row) => row.alt === null);
+    if (only && first && chosen?.alt !== null) choose(placeKey(first));
+  };
   const set = useCallback(
     (row: WordsRow, field: LineField, value: string) => {
       if (row.strand !== null)
@@ -92,9 +98,7 @@ export function Words() {
       <Panel label="Credits and lists" sx={BAR}>
         <Rights key={`${rights.copyright}\n${rights.credit}`} rights={rights} idle={idle} />
         <FormControlLabel
-          control={
-            <Checkbox size="small" checked={missingOnly} onChange={({ target }) => setMissingOnly(target.checked)} />
-          }
+          control={<Checkbox size="small" checked={missingOnly} onChange={({ target }) => filter(target.checked)} />}
           label={`only the ${missing} without alt text`}
           slotProps={{ typography: { variant: 'body2' } }}
         />

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import { memo } from 'react';
 import { placeKey, type WordsRow } from '~core/lists/index.ts';
 import { nameOf } from '~core/site/index.ts';
+import { inHand } from '../../../ui/parts/inHand';
 import { Mono, Picture, Tag } from '../../../ui/parts/small';
 import { gridOf, rowProps, type RowPlace, type TableColumn } from '../../../ui/parts/table';
 import { useTyped } from '../../../ui/parts/typed';
@@ -27,7 +28,7 @@ const lineStyle = (chosen: boolean) =>
     alignItems: 'center',
     py: 0.75,
     borderTop: `1px solid ${color('hair')}`,
-    bgcolor: chosen ? color('heatherWash') : undefined,
+    ...inHand(chosen),
     minHeight: 68,
     boxSizing: 'border-box',
   }) as const;
@@ -49,6 +50,7 @@ export const WordsLine = memo(function WordsLine({
   return (
     <Box
       {...rowProps({ index, top, measure })}
+      aria-current={chosen || undefined}
       onFocus={() => onChoose(placeKey(row))}
       onPointerDown={() => onChoose(placeKey(row))}
       sx={{ ...gridOf(columns), ...lineStyle(chosen) }}

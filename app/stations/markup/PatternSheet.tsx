@@ -3,10 +3,6 @@
  */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
@@ -19,6 +15,7 @@ import { changesOf, PlanShown, usePlan } from '../../ui/parts/PlanShown';
 import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color, MONO } from '../../ui/theme';
+import { Beside } from './Beside';
 
 const SOURCES: Readonly<Record<CaptionSource, string>> = {
   none: 'left empty',
@@ -47,7 +44,7 @@ const SLOT_LIST = {
   '& dd': { m: 0 },
 };
 
-export function PatternDialog({ page, number, gallery, onClose }: Props) {
+export function PatternSheet({ page, number, gallery, onClose }: Props) {
   const { site } = useSite();
   const { intent } = useIntent('seen');
   const [pattern, setPattern] = useState(gallery.text ?? '');
@@ -60,9 +57,14 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
   const wrong = empty ? 'An empty pattern would remove every item.' : refused;
   const slots = [...Object.entries(SLOTS), ...gallery.free.map((name) => [name, 'text of this item only'] as const)];
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="pattern-title">
-      <DialogTitle id="pattern-title">{`Pattern of ${countOf(gallery.strands.length, 'item')} on ${page}`}</DialogTitle>
-      <DialogContent>
+    <Beside title="Pattern" says={`of ${countOf(gallery.strands.length, 'item')} on ${page}`} onClose={onClose}>
+      <Box
+        component="form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (wish && changes > 0) intent(wish);
+        }}
+      >
         <TextField
           label="One item"
           multiline
@@ -107,21 +109,16 @@ export function PatternDialog({ page, number, gallery, onClose }: Props) {
           same="Nothing is changed yet. What you change here is changed in every item, and only that."
           height={230}
         />
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
         <Button
+          type="submit"
           variant="contained"
           color="primary"
           disabled={changes === 0 || site.readOnly}
-          onClick={() => {
-            if (wish) intent(wish);
-            onClose();
-          }}
+          sx={{ mt: 1.5 }}
         >
           Apply to all items
         </Button>
-      </DialogActions>
-    </Dialog>
+      </Box>
+    </Beside>
   );
 }
