@@ -49,7 +49,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   const layout = useMemo(() => layoutIn(place), [place]);
   const strand = useChosenStrand();
   const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
-  const beside = sheet?.name === 'page' || sheet?.name === 'pattern' ? sheet.name : null;
+  const beside = besideIn(sheet);
   const isBeside = layout !== null || beside !== null;
   const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
@@ -118,6 +118,10 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   );
 }
 
+/** What stands in place of the source, where it is not the layout. */
+const besideIn = (sheet: SheetName | null): 'page' | 'pattern' | null =>
+  sheet?.name === 'page' || sheet?.name === 'pattern' ? sheet.name : null;
+
 /** The text in the editor: any text file that the address names, else the page itself. */
 function useChosenText(page: PageView | null): string | null {
   const { site, place } = useSite();
@@ -160,16 +164,17 @@ function Head({
   const { view, readOnly } = site;
   const waiting = unplacedPairs(view.pairs).length;
   const broken = strands.filter((one) => one.state === 'broken').length;
+  const unread = view.unread > 0 ? `; ${countOf(view.unread, 'picture')} still being read` : '';
   const items = `${countOf(strands.length, 'item')} in ${countOf(page.galleries.length, 'gallery', 'galleries')}`;
   return (
-    <StationHead title={<PagePicker withStyles />} says={`${items}${broken > 0 ? `, ${broken} broken` : ''}`}>
+    <StationHead title={<PagePicker withStyles />} says={`${items}${broken > 0 ? `, ${broken} broken` : ''}${unread}`}>
       <Button onClick={() => onOpen({ name: 'page' })}>This page</Button>
       {view.menu && <Button onClick={() => onOpen({ name: 'menus' })}>Menus</Button>}
       <Button disabled={readOnly} onClick={() => onOpen({ name: 'new-page' })}>
         New page
       </Button>
       <Button
-        {...(waiting > 0 ? PROMINENT : {})}
+        {...(waiting > 0 || strands.length === 0 ? PROMINENT : {})}
         disabled={readOnly || page.hazards.length > 0 || view.unread > 0}
         onClick={() => onOpen({ name: 'add' })}
       >

@@ -62,12 +62,13 @@ export default function Pairs() {
   const { pairs, loose, missing, due, unread } = site.view;
   const idle = busy || site.readOnly;
   const sure = pairs.filter((pair) => pair.state === 'sure').length;
+  const unsettled = pairs.filter((pair) => pair.unsettled).length;
   const tab = TABS.find(({ id }) => id === place.tab) ?? FIRST;
   const more = due.length > missing.length;
   const counts = [
     countOf(pairs.length, 'picture'),
     `${sure} matched`,
-    `${pairs.length - sure} to check`,
+    `${pairs.length - sure - unsettled} to check`,
     ...(loose.length > 0 ? [countOf(loose.length, 'unpaired file')] : []),
   ];
   return (
@@ -83,8 +84,8 @@ export default function Pairs() {
             </Button>
           </>
         )}
-        {more && (
-          <Button disabled={idle || unread > 0} onClick={() => work({ do: 'make', tasks: due })}>
+        {more && unread === 0 && (
+          <Button disabled={idle} onClick={() => work({ do: 'make', tasks: due })}>
             {`Create all sizes (${countOf(due.length, 'file')})`}
           </Button>
         )}
@@ -95,7 +96,7 @@ export default function Pairs() {
             disabled={idle || unread > 0}
             onClick={() => work({ do: 'make', tasks: missing })}
           >
-            {`Create ${countOf(missing.length, 'missing thumbnail')}`}
+            {unread > 0 ? 'Reading pictures…' : `Create ${countOf(missing.length, 'missing thumbnail')}`}
           </Button>
         )}
       </StationHead>

@@ -77,10 +77,9 @@ export default function Proof() {
   return (
     <>
       <StationHead
-        title="Proof"
+        title={<PagePicker />}
         says={site.view.exercise ? countOf(strands.length, 'strand') : saysOf(strands.length, findings)}
       >
-        <PagePicker />
         <AskOutside />
       </StationHead>
       <Box sx={STATION}>

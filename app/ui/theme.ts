@@ -43,8 +43,34 @@ export type Token = keyof (typeof TOKENS)['light'];
 /** The CSS variable of a token. */
 export const color = (token: Token): string => `var(--hm-${token})`;
 
-const variables = (scheme: 'light' | 'dark') =>
-  Object.fromEntries(Object.entries(TOKENS[scheme]).map(([name, value]) => [`--hm-${name}`, value]));
+const variables = (values: Record<Token, string>) =>
+  Object.fromEntries(Object.entries(values).map(([name, value]) => [`--hm-${name}`, value]));
+
+/** What carries a meaning there carries it by its shape or its words: threads have gaps, beads other forms. */
+const FORCED: Record<Token, string> = {
+  mist: 'Canvas',
+  paper: 'Canvas',
+  peat: 'CanvasText',
+  stone: 'CanvasText',
+  hair: 'CanvasText',
+  edge: 'CanvasText',
+  heather: 'Highlight',
+  heatherWash: 'Canvas',
+  gorse: 'CanvasText',
+  gorseWash: 'Canvas',
+  rust: 'CanvasText',
+  rustWash: 'Canvas',
+  lichen: 'CanvasText',
+  lichenWash: 'Canvas',
+  onHeather: 'HighlightText',
+};
+
+const FORCED_COLORS = '@media (forced-colors: active)';
+
+/** Where the visitor's own few colours are used, a ground alone is not seen: what is chosen or pressed is filled. */
+const FILLED = {
+  [FORCED_COLORS]: { forcedColorAdjust: 'none', backgroundColor: 'Highlight', color: 'HighlightText' },
+} as const;
 
 export const SANS = '"Hanken Grotesk Variable", system-ui, sans-serif';
 export const SERIF = '"Fraunces Variable", Georgia, serif';
@@ -86,8 +112,9 @@ export const theme = createTheme({
   components: {
     MuiCssBaseline: {
       styleOverrides: {
-        ':root, [data-theme="light"]': variables('light'),
-        '[data-theme="dark"]': { ...variables('dark'), colorScheme: 'dark' },
+        ':root, [data-theme="light"]': variables(TOKENS.light),
+        '[data-theme="dark"]': { ...variables(TOKENS.dark), colorScheme: 'dark' },
+        [FORCED_COLORS]: { ':root, [data-theme="light"], [data-theme="dark"]': variables(FORCED) },
         'html, body': { height: '100%' },
         body: { fontSize: '0.875rem', fontVariantNumeric: 'tabular-nums' },
         code: { fontFamily: MONO, fontSize: '0.8125rem' },
@@ -117,8 +144,13 @@ export const theme = createTheme({
           backgroundColor: color('paper'),
           '&:hover': { borderColor: color('edge'), backgroundColor: color('paper') },
         },
+        contained: { '&:not(.Mui-disabled)': FILLED },
       },
     },
+    MuiToggleButton: { styleOverrides: { root: { '&.Mui-selected': FILLED } } },
+    MuiTabs: { styleOverrides: { indicator: FILLED } },
+    MuiLinearProgress: { styleOverrides: { root: { [FORCED_COLORS]: { border: '1px solid' } }, bar: FILLED } },
+    MuiSlider: { styleOverrides: { thumb: FILLED, track: FILLED } },
     MuiIconButton: {
       defaultProps: { disableRipple: true, size: 'small' },
       styleOverrides: {

@@ -3,7 +3,7 @@ import { focusOf, thumbnailPath, type SiteReading } from '../model/index.ts';
 import type { Pair } from '../pairing/index.ts';
 import { type Focus, type PhotoFacts } from '../photo/index.ts';
 import { takenAtOf, wordsFor, type WordsView } from '../plans/index.ts';
-import { bytesOf } from '../site/index.ts';
+import { bytesOf, isPicturePath } from '../site/index.ts';
 
 export interface PairView extends Pair {
   thumbnailSize: { width: number; height: number; bytes: number } | null;
@@ -23,6 +23,8 @@ export interface PairView extends Pair {
   usedOn: string[];
   /** Why one of its files cannot be read; null where both can. */
   trouble: string | null;
+  /** It has no thumbnail so far, but files are still being read: what stands here may be another's partner. */
+  unsettled: boolean;
   /** Where its thumbnail would be written. */
   thumbnailPath: string;
 }
@@ -49,7 +51,17 @@ export function pagesOf(site: SiteReading): Map<string, string[]> {
   return new Map([...pages].map(([path, set]) => [path, [...set]]));
 }
 
-export function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<string, string[]>): PairView {
+/** Picture files of which nothing is known yet. */
+export const unreadIn = (site: SiteReading): number =>
+  [...site.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path))
+    .length;
+
+export function pairView(
+  site: SiteReading,
+  pair: Pair,
+  pages: ReadonlyMap<string, string[]>,
+  unread: number,
+): PairView {
   const facts = site.factsOf(pair.full);
   const content = site.files.get(pair.full);
   const hash = content?.kind === 'binary' ? content.hash : '';
@@ -72,6 +84,7 @@ export function pairView(site: SiteReading, pair: Pair, pages: ReadonlyMap<strin
         ...(pair.thumbnail === null ? [] : (pages.get(pair.thumbnail) ?? [])),
       ]),
     ],
+    unsettled: unread > 0 && pair.state === 'no thumbnail',
     thumbnailPath: thumbnailPath(site, pair),
   };
 }

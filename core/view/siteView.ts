@@ -13,11 +13,11 @@ import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pairing } from '../pairing/index.ts';
 import { type Recipe } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers, type ScriptList, scriptLists } from '../plans/index.ts';
-import { bytesOf, isPicturePath, isStylePath, type SiteNotes } from '../site/index.ts';
+import { bytesOf, isStylePath, type SiteNotes } from '../site/index.ts';
 import { exerciseView, type ExerciseView } from './exercise.ts';
 import { kitsView, type KitView } from './kits.ts';
 import { wordsRows } from './wordsView.ts';
-import { type PairView, pagesOf, pairView } from './pairs.ts';
+import { type PairView, pagesOf, pairView, unreadIn } from './pairs.ts';
 import { type PageView, pageView, namesIn } from './pages.ts';
 import { type MenuView, menuView } from './menusView.ts';
 
@@ -82,7 +82,10 @@ export function viewOf(site: SiteReading): SiteView {
   const findings = exercise === null ? found : [];
   const compare = byOrder(site);
   const usedOn = pagesOf(site);
-  const pairs = site.pairing.pairs.map((pair) => pairView(site, pair, usedOn)).sort((a, b) => compare(a.full, b.full));
+  const unread = unreadIn(site);
+  const pairs = site.pairing.pairs
+    .map((pair) => pairView(site, pair, usedOn, unread))
+    .sort((a, b) => compare(a.full, b.full));
   const { order, naming, rights, lists } = site.notes.known;
   const parcel = parcelOf(site);
   const unused = new Set(parcel.filter((entry) => entry.unused).map((entry) => entry.path));
@@ -132,9 +135,7 @@ export function viewOf(site: SiteReading): SiteView {
       .filter(({ count }) => count > 0),
     unsearched: site.pairing.unsearched,
     recipe: site.recipe,
-    unread: [...site.files].filter(
-      ([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path),
-    ).length,
+    unread,
     kits: kitsView(site),
     exercise,
   };

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import { linkHorizontal } from 'd3-shape';
 import { memo, useMemo, useSyncExternalStore } from 'react';
 import type { Strand } from '~core/model/index.ts';
+import { STACKED } from '../../ui/narrow';
 import { toneColor } from '../../ui/parts/small';
 import { usePicture } from '../../ui/site/pictureUrls';
 import { color } from '../../ui/theme';
@@ -45,6 +46,8 @@ const LOOK = {
   flexShrink: 0,
   bgcolor: color('paper'),
   '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%' },
+  // Where the page stands below and not beside, they would end at the edge.
+  [STACKED]: { '& .to-page': { display: 'none' } },
   '& ol': { m: 0, p: 0, listStyle: 'none' },
   '& li': { position: 'absolute', top: 0, left: LEFT, width: WIDTH },
   '& button': {
@@ -132,6 +135,7 @@ function Cards({ strands, sights, above, places, chosen, onChoose }: Props) {
               <path d={thread({ source: [0, line], target: [LEFT, middle] }) ?? ''} />
               {place !== null && (
                 <path
+                  className="to-page"
                   d={thread({ source: [LEFT + WIDTH, middle], target: [LADDER_WIDTH, place - above] }) ?? ''}
                   opacity={0.75}
                 />

@@ -18,13 +18,13 @@ import { Naming } from './Naming';
 import { PairByHand } from './PairByHand';
 import { PairList } from './PairList';
 import { RecipeDialog } from './recipe/RecipeDialog';
-import { STATES } from './states';
+import { shownState } from './states';
 import { useWork } from '../../ui/site/work';
 
 /** What asks for attention comes first; otherwise the order of the site. */
 function inOrderOfNeed(pairs: readonly PairView[]): PairView[] {
   const rank: Record<Tone, number> = { broken: 0, look: 1, chosen: 2, plain: 2, whole: 2 };
-  return [...pairs].sort((a, b) => rank[STATES[a.state].tone] - rank[STATES[b.state].tone]);
+  return [...pairs].sort((a, b) => rank[shownState(a).tone] - rank[shownState(b).tone]);
 }
 
 type Strand = SiteView['strands'][number];

@@ -13,7 +13,7 @@ import { toneColor } from '../../ui/parts/small';
 import { usePicture } from '../../ui/site/pictureUrls';
 import { RowDrag } from './RowDrag';
 import { LARGE } from './rowStyles';
-import { grounds, outlined, STATES, waysOut } from './states';
+import { grounds, outlined, shownState, waysOut } from './states';
 
 /** Where a row stands in a list of which only a part is made. */
 interface RowPlace {
@@ -116,7 +116,7 @@ const PairFace = memo(function PairFace({
   chosen,
   onChoose,
 }: Pick<PairRowProps, 'pair' | 'chosen' | 'onChoose'>) {
-  const { tone, word, dash } = STATES[pair.state];
+  const { tone, word, dash } = shownState(pair);
   const [rests, detail] = grounds(pair);
   return (
     <button type="button" className="pair" aria-pressed={chosen} onClick={() => onChoose(pair)}>

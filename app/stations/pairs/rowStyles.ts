@@ -62,6 +62,7 @@ export const ROW_STYLES = {
   '& .state': { textAlign: 'right', fontSize: '0.75rem', color: color('stone') },
   '& .state div': { marginTop: '4px' },
   '& .tag': { borderRadius: '3px', padding: '2px 6px', fontWeight: 600, whiteSpace: 'nowrap' },
+  '& .tag.plain': { color: color('stone'), backgroundColor: color('mist') },
   '& .tag.whole': { color: color('lichen'), backgroundColor: color('lichenWash') },
   '& .tag.look': { color: color('gorse'), backgroundColor: color('gorseWash') },
   '& .tag.broken': { color: color('rust'), backgroundColor: color('rustWash') },

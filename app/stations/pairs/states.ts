@@ -16,7 +16,7 @@ interface Shown {
 const LOOK = '7 4';
 const BROKEN = '2 3';
 
-export const STATES: Record<PairState, Shown> = {
+const STATES: Record<PairState, Shown> = {
   sure: { tone: 'whole', word: 'matched' },
   'case differs': { tone: 'look', word: 'case differs', dash: LOOK },
   'name only': { tone: 'look', word: 'by name only', dash: LOOK },
@@ -28,6 +28,11 @@ export const STATES: Record<PairState, Shown> = {
   twice: { tone: 'look', word: 'duplicate', dash: LOOK },
   unreadable: { tone: 'broken', word: 'unreadable', dash: BROKEN },
 };
+
+/** While files are read, nothing is said of what may have its thumbnail among them. */
+const UNSETTLED: Shown = { tone: 'plain', word: 'being read', dash: '1 5' };
+
+export const shownState = ({ state, unsettled }: PairView): Shown => (unsettled ? UNSETTLED : STATES[state]);
 
 interface Way {
   label: string;
@@ -112,6 +117,7 @@ const WAYS: Record<PairState, (pair: PairView, thumbnail: string, size: SizeReci
 
 /** `size` is what a thumbnail is made to. */
 export function waysOut(pair: PairView, size: SizeRecipe): Way[] {
+  if (pair.unsettled) return [];
   const ways = WAYS[pair.state](pair, pair.thumbnail ?? pair.thumbnailPath, size);
   if (pair.thumbnail === null) return ways;
   const byHand = pair.restsOn.some(({ kind }) => kind === 'hand');
@@ -126,6 +132,7 @@ export function waysOut(pair: PairView, size: SizeRecipe): Way[] {
 /** What the pair rests on, and what the pictures say to it. */
 export function grounds(pair: PairView): [string, string] {
   if (pair.trouble !== null) return ['cannot be shown', pair.trouble];
+  if (pair.unsettled) return ['being read', ''];
   if (pair.thumbnail === null)
     return [
       pair.state === 'twice' ? `same as ${pair.others[0] ?? ''}` : 'no thumbnail',

@@ -59,6 +59,7 @@ const dotStyle = ({ top, here }: { top: number; here: boolean }) =>
     borderRadius: '50%',
     border: `1.5px solid ${here ? color('heather') : color('edge')}`,
     bgcolor: here ? color('heather') : color('mist'),
+    forcedColorAdjust: 'none',
   }) as const;
 
 const COUNT = { ml: 0.5, color: color('rust'), fontWeight: 600, fontSize: '0.8125rem' };

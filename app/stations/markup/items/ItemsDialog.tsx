@@ -58,7 +58,7 @@ interface Props {
   onClose: () => void;
 }
 
-const LIST = { m: 0, p: 0, listStyle: 'none', maxHeight: 430, overflow: 'auto' } as const;
+const LIST = { m: 0, p: 0, listStyle: 'none', maxHeight: 'max(300px, calc(100vh - 220px))', overflow: 'auto' } as const;
 
 const ALL = { height: 30, ml: '-3px', pb: 0.5 } as const;
 

@@ -16,6 +16,7 @@ const frame = EditorView.theme({
   '.cm-activeLine, .cm-activeLineGutter': { backgroundColor: 'transparent' },
   '&.cm-focused .cm-activeLine': { backgroundColor: color('mist') },
   '.hm-lit, &.cm-focused .hm-lit.cm-activeLine': { backgroundColor: color('heatherWash') },
+  '@media (forced-colors: active)': { '.hm-lit': { borderLeft: '3px solid Highlight' } },
   '.hm-hint': { boxShadow: `inset 3px 0 0 ${color('heather')}` },
   '.cm-cursor': { borderLeftColor: color('peat') },
   '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': {

@@ -19,7 +19,7 @@ interface CropProps {
 
 /** Beside the picture at its narrowest; CSS px. */
 const SIDE_WIDTH = 420;
-const PREVIEW = 150;
+const PREVIEW = { usual: 150, large: 230 };
 const STEP = 0.01;
 const MOVES: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-STEP, 0],
@@ -125,6 +125,11 @@ export function Crop({ pair, url, recipe, idle }: CropProps) {
             <Preview key={box.title} title={box.title} url={url} full={full} part={partAround(full, box, focus)} />
           ))}
         </Box>
+        {moved === null && (
+          <Box sx={{ color: color('stone') }}>
+            Move the point, with the pointer or the arrow keys, to crop elsewhere.
+          </Box>
+        )}
         <Box sx={{ display: 'flex', gap: 1 }}>
           <Button variant="contained" color="primary" disabled={idle || moved === null} onClick={() => keep(focus)}>
             Crop around this point
@@ -201,9 +206,11 @@ function Preview({
   full: Size;
   part: { left: number; top: number; width: number; height: number };
 }) {
-  const scale = PREVIEW / Math.max(part.width, part.height);
+  // An upright picture leaves them more room.
+  const size = full.height > full.width ? PREVIEW.large : PREVIEW.usual;
+  const scale = size / Math.max(part.width, part.height);
   return (
-    <Box component="figure" sx={{ m: 0, maxWidth: PREVIEW + 20 }}>
+    <Box component="figure" sx={{ m: 0, maxWidth: size + 20 }}>
       <Box
         sx={{ overflow: 'hidden', position: 'relative' }}
         style={{ width: part.width * scale, height: part.height * scale }}

@@ -11,6 +11,7 @@ import { FORMAT_NAMES, LIGHTENINGS, QUALITIES, suggestedPoint, type Format, type
 import { inBytes } from '~core/site/index.ts';
 import { color } from '../../../ui/theme';
 import { Curve, type CurvePoint } from './Curve';
+import { Detail } from './Detail';
 import { useStage } from './useStage';
 import { useTrials } from './useTrials';
 import { Wipe } from './Wipe';
@@ -41,6 +42,11 @@ const SIDE = {
   minWidth: 0,
 };
 
+const MIDDLE = { x: 0.5, y: 0.5 };
+
+/** The curve and what is said under it; CSS px. */
+const CURVE_HEIGHT = 300;
+
 const FIELDS = { display: 'grid', gap: 1.5, alignContent: 'start', minWidth: 0 };
 
 export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps) {
@@ -52,6 +58,8 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
   const over = useMade(trials, format, quality);
   const ready = trials.state === 'ready' ? trials.prepared : null;
   const { home, stage, columns } = useStage(SIDE_WIDTH, fit ? ready : null);
+  const [at, setAt] = useState(MIDDLE);
+  const says = `${FORMAT_NAMES[format]} ${quality}`;
   const points = useMemo(() => (trials.state === 'ready' ? trials.points : []), [trials]);
   const chosen = points.find((one) => one.format === format && one.quality === quality) ?? null;
   const suggested = suggestedPoint(points.filter((one) => one.format === format));
@@ -74,7 +82,7 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
     );
   return (
     <Box ref={home} sx={columns}>
-      <Stage trials={trials} over={over} says={`${FORMAT_NAMES[format]} ${quality}`} room={stage} fit={fit} />
+      <Stage trials={trials} over={over} says={says} room={stage} fit={fit} onPoint={setAt} />
       <Box sx={SIDE}>
         <Box sx={FIELDS}>
           <Formats formats={formats} format={format} onFormat={setFormat} onAvif={avif ? null : () => setAvif(true)} />
@@ -111,8 +119,33 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
           <Curve points={points} chosen={chosen} suggested={suggested} onChoose={choose} />
           {suggested && <Suggestion point={suggested} onChoose={choose} />}
         </Box>
+        <UprightDetail shown={fit ? ready : null} over={over} says={says} at={at} height={stage.height} />
       </Box>
     </Box>
+  );
+}
+
+interface UprightDetailProps {
+  /** What is shown whole; null where it is shown in its own pixels. */
+  shown: (Size & { url: string }) | null;
+  over: string | null;
+  says: string;
+  at: { x: number; y: number };
+  /** Of the picture; CSS px. */
+  height: number;
+}
+
+/** An upright picture leaves room beside it, under the curve. */
+function UprightDetail({ shown, says, height, ...detail }: UprightDetailProps) {
+  if (shown === null || shown.height <= shown.width) return null;
+  return (
+    <Detail
+      {...detail}
+      under={shown.url}
+      says={['uncompressed', says]}
+      picture={shown}
+      height={Math.max(120, height - CURVE_HEIGHT)}
+    />
   );
 }
 
@@ -161,12 +194,15 @@ function Stage({
   says,
   room,
   fit,
+  onPoint,
 }: {
   trials: Trials;
   over: string | null;
   says: string;
   room: Size;
   fit: boolean;
+  /** Where in the picture the pointer is, as shares of its width and height. */
+  onPoint: (at: { x: number; y: number }) => void;
 }) {
   return (
     <Box role="region" aria-label="Before and after" tabIndex={fit ? undefined : 0} sx={stageStyle(room, fit)}>
@@ -178,6 +214,7 @@ function Stage({
           width={trials.prepared.width}
           height={trials.prepared.height}
           fit={fit ? room : null}
+          onPoint={onPoint}
         />
       ) : (
         <Box sx={{ width: 240 }} role="status">

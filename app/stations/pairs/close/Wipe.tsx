@@ -14,6 +14,8 @@ interface WipeProps {
   height: number;
   /** CSS px of the stage that a fitted picture stays inside of; null shows it pixel by pixel. */
   fit: { width: number; height: number } | null;
+  /** Where in the picture the pointer is, as shares of its width and height. */
+  onPoint: (at: { x: number; y: number }) => void;
 }
 
 const STEPS: Readonly<Record<string, number>> = {
@@ -65,7 +67,7 @@ const EDGE = {
   },
 } as const;
 
-export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
+export function Wipe({ under, over, says, width, height, fit, onPoint }: WipeProps) {
   const [edge, setEdge] = useState(50);
   const scale = fit ? Math.min(1, fit.width / width, fit.height / height) : 1 / globalThis.devicePixelRatio;
   const shown = { width: Math.round(width * scale), height: Math.round(height * scale) };
@@ -76,7 +78,15 @@ export function Wipe({ under, over, says, width, height, fit }: WipeProps) {
     setEdge((now) => Math.min(100, Math.max(0, now + step)));
   };
   return (
-    <Box sx={PICTURE} style={shown} {...heldPointer((x) => setEdge(x * 100))}>
+    <Box
+      sx={PICTURE}
+      style={shown}
+      {...heldPointer((x) => setEdge(x * 100))}
+      onPointerMoveCapture={({ clientX, clientY, currentTarget }) => {
+        const box = currentTarget.getBoundingClientRect();
+        onPoint({ x: (clientX - box.left) / box.width, y: (clientY - box.top) / box.height });
+      }}
+    >
       <img
         src={under}
         alt=""
