@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { EXERCISE_PAGE, exerciseTexts, SOUND_PICTURES, VIEWER_FOLDERS, type Exercise } from '~core/exercises/index.ts';
 import { NOTES_FILE, refuse, writeNotes, type Result } from '~core/site/index.ts';
-import { bringInFiles, unzip } from './intake/intake';
+import { importFiles, unzip } from './intake/intake';
 import type { IntakeFile } from './intake/incoming';
 import type { SiteRecord } from './store/records';
 
@@ -58,7 +58,7 @@ export async function setOutExercise(exercise: Exercise): Promise<Result<{ site:
   const texts = Object.entries(exerciseTexts(exercise)).map(([path, text]) => asText(path, text));
   const notes = asText(NOTES_FILE, writeNotes({ format: 1, exercise: exercise.id }));
   const files = [...texts, ...viewer, notes, ...drawn.files];
-  return bringInFiles(files, { name: exercise.title, onProgress: () => undefined });
+  return importFiles(files, { name: exercise.title, onProgress: () => undefined });
 }
 
 /** Where work on it begins: the page's source beside the live page. */

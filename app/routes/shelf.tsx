@@ -6,13 +6,13 @@ import { useEffect, useState } from 'react';
 import { Link, useFetcher, useRevalidator, type ClientActionFunctionArgs } from 'react-router';
 import { z } from 'zod';
 import { exerciseNamed } from '~core/exercises/index.ts';
-import { bringInDemo, demoWasSeen } from '../data/demo';
-import type { IntakeProgress } from '../data/intake/bringIn';
+import { importDemo, demoWasSeen } from '../data/demo';
+import type { IntakeProgress } from '../data/intake/importSite';
 import { INTAKE_LOCK } from '../data/intake/lock';
 import { leaveSite } from '../data/session/openSite';
 import type { SiteRecord } from '../data/store/records';
 import { openStore } from '../data/store/idbStore';
-import { DropPlace, PickButtons, useBringIn } from '../stations/shelf/BringIn';
+import { DropPlace, PickButtons, useImport } from '../stations/shelf/ImportSite';
 import { NewSite } from '../stations/shelf/NewSite';
 import { SiteCard } from '../stations/shelf/SiteCard';
 import { Bar, DayNight } from '../ui/shell/Bar';
@@ -109,7 +109,7 @@ const PROGRESS = { bgcolor: color('paper'), border: `1px solid ${color('hair')}`
 const FOOT = { display: 'flex', alignItems: 'center', gap: 1.5, mt: 1.5, fontSize: '0.78rem', color: color('stone') };
 
 export default function ShelfPage({ loaderData: { sites, removed, room, now } }: { loaderData: Shelf }) {
-  const bring = useBringIn();
+  const importing = useImport();
   const fetcher = useFetcher();
   const demo = useDemo(sites.length === 0 && removed === null);
   useEffect(() => {
@@ -129,7 +129,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
             Exercises
           </Button>
           <NewSite />
-          <PickButtons bring={bring} />
+          <PickButtons importing={importing} />
         </>
       }
     >
@@ -170,7 +170,7 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
           />
         ))}
       </Box>
-      <DropPlace bring={bring} />
+      <DropPlace importing={importing} />
       <Box sx={FOOT}>
         <Box sx={{ flex: 1 }}>
           {room &&
@@ -188,7 +188,7 @@ function useDemo(empty: boolean) {
   const [progress, setProgress] = useState<IntakeProgress | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const start = async () => {
-    const result = await bringInDemo(setProgress);
+    const result = await importDemo(setProgress);
     setProgress(null);
     setFailed(result.ok ? null : result.reason);
     await revalidate();

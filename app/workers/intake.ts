@@ -2,7 +2,7 @@
 import * as Comlink from 'comlink';
 import { openZip } from '~core/pack/index.ts';
 import { stemOf, type Result } from '~core/site/index.ts';
-import { bringIn, STOPPED, type IntakeProgress, type IntakeResult } from '../data/intake/bringIn';
+import { importSite, STOPPED, type IntakeProgress, type IntakeResult } from '../data/intake/importSite';
 import { fromFolder, fromZip, type Incoming, type IntakeFile } from '../data/intake/incoming';
 import { openStore } from '../data/store/idbStore';
 import { sparingly } from './sparingly';
@@ -45,7 +45,7 @@ type Unzipped = Result<{ files: IntakeFile[]; folder: string }>;
 async function take(incoming: Incoming, name: string | null, otherwise: string, tell: Tell): Promise<IntakeResult> {
   if (stop.signal.aborted) return STOPPED;
   if (!incoming.ok) return incoming;
-  return bringIn(await openStore(), incoming, {
+  return importSite(await openStore(), incoming, {
     name: name ?? (incoming.folder || otherwise),
     onProgress: sparingly(tell),
     signal: stop.signal,

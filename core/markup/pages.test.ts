@@ -91,19 +91,19 @@ describe('a first gallery', () => {
 
 describe('what comes into a head', () => {
   const head = (inside: string) => `<html>\n<head>\n${inside}</head>\n<body></body>\n</html>`;
-  const sheet = (html: string) => done(html, (page) => insertStylesheet(page, 'x.css'));
+  const stylesheet = (html: string) => done(html, (page) => insertStylesheet(page, 'x.css'));
   const X = '<link rel="stylesheet" href="x.css">';
 
   it('a stylesheet behind the last, or behind all', () => {
     const a = '\t<LINK REL="Alternate Stylesheet" href="a.css">\n';
     const icon = '  <link rel="icon" href="i.png">\n';
-    expect(sheet(head(`${a}${icon}`))).toBe(head(`${a}\t${X}\n${icon}`));
-    expect(sheet(head(icon))).toBe(head(`${icon}  ${X}\n`));
-    expect(sheet('<html>\n<head></head>\n<body></body></html>')).toBe(
+    expect(stylesheet(head(`${a}${icon}`))).toBe(head(`${a}\t${X}\n${icon}`));
+    expect(stylesheet(head(icon))).toBe(head(`${icon}  ${X}\n`));
+    expect(stylesheet('<html>\n<head></head>\n<body></body></html>')).toBe(
       `<html>\n<head>\n  ${X}</head>\n<body></body></html>`,
     );
-    expect(sheet(head(a).replaceAll('\n', '\r\n'))).toBe(head(`${a}\t${X}\n`).replaceAll('\n', '\r\n'));
-    expect(sheet('<body></body>')).toBeNull();
+    expect(stylesheet(head(a).replaceAll('\n', '\r\n'))).toBe(head(`${a}\t${X}\n`).replaceAll('\n', '\r\n'));
+    expect(stylesheet('<body></body>')).toBeNull();
   });
 
   it('a script that waits behind the last, or before another and as it does', () => {

@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { siteOf } from '../plans/asked.fixture.ts';
 import { applyChange } from '../site/index.ts';
-import { renameFile } from './renames.ts';
+import { renameFile } from './renamedFiles.ts';
 
 describe('an address', () => {
   it.each([

@@ -37,8 +37,8 @@ describe('a page with a base', () => {
     );
     const full = { kind: 'set-slot' as const, strand: 'index.html#0.0', slot: 'full' as const, value: 'kites/c.jpg' };
     expect(text(asked(site, full))).toContain('<a href="c.jpg"><img src="t/a.jpg"');
-    const sheet = { kind: 'set-stylesheet' as const, pages: ['index.html'], sheet: 'css/a.css', on: false };
-    expect(text(asked(site, sheet))).not.toContain('a.css');
+    const stylesheet = { kind: 'set-stylesheet' as const, pages: ['index.html'], stylesheet: 'css/a.css', on: false };
+    expect(text(asked(site, stylesheet))).not.toContain('a.css');
   });
 
   it('goes where a page goes that its menu names from there', () => {

@@ -17,6 +17,6 @@ export { type Elsewhere, newReadingMemory, type PageReading, readSite, type Site
 export { changeNotes, notesChange } from './notesChange.ts';
 export { baseOf, leadOf, writtenAs } from './leads.ts';
 export { addressesOfPage, ledBy } from './siteAddresses.ts';
-export { mergeFiles, redirect, renameFile, renames } from './renames.ts';
+export { mergeFiles, redirect, renameFile, renames } from './renamedFiles.ts';
 export { stillNamed } from './stillNamed.ts';
 export { isTooLarge, resolved, type Strand } from './strands.ts';

@@ -10,7 +10,7 @@ export { INFORMATION_FIELDS, type InformationField } from './informationText.ts'
 export { takenAtOf, wordsFor, type WordsView } from './pictureWords.ts';
 export { planFor } from './plan.ts';
 export { pastedOn } from './wiring.ts';
-export { companionsOf, renamesBy } from './renaming.ts';
+export { companionsOf, renamesBy } from './namesByPattern.ts';
 export { type CaptionSource, FILLABLE } from './rules.ts';
 export { denseOffers } from './sources.ts';
 export { type IncomingPicture, importPictures } from './importPictures.ts';

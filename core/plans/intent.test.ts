@@ -59,7 +59,7 @@ const WHOLE: Record<Intent['kind'], object> = {
   'new-page': { path: 'p', title: 'T', from: 'q', pictures: [picture], entry: 'E' },
   'link-to': { page: 'p', at: { start: 0, end: 1 }, target: { to: 'file', path: 'q', anchor: 'a' } },
   'delete-page': { path: 'p' },
-  'set-stylesheet': { pages: ['p'], sheet: 'a.css', on: true },
+  'set-stylesheet': { pages: ['p'], stylesheet: 'a.css', on: true },
   'add-section': { ...gallery, title: 'T', pictures: [picture] },
   'list-sections': { page: 'p' },
   'add-menu-entry': { target: 'p', label: 'L' },

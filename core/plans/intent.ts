@@ -174,7 +174,7 @@ export const Intent = z.discriminatedUnion('kind', [
     target: LinkTarget,
   }),
   z.strictObject({ kind: z.literal('delete-page'), path: z.string() }),
-  z.strictObject({ kind: z.literal('set-stylesheet'), pages: paths, sheet: z.string(), on: z.boolean() }),
+  z.strictObject({ kind: z.literal('set-stylesheet'), pages: paths, stylesheet: z.string(), on: z.boolean() }),
   /** A gallery's set-up written again behind it, under another heading and with other pictures. */
   z.strictObject({
     kind: z.literal('add-section'),

@@ -118,19 +118,20 @@ function partingEdits(
 /** A stylesheet linked from pages by the path that is right from each, or taken off. */
 export function setStylesheet(
   site: SiteReading,
-  { pages: paths, sheet, on }: { pages: readonly string[]; sheet: string; on: boolean },
+  { pages: paths, stylesheet, on }: { pages: readonly string[]; stylesheet: string; on: boolean },
 ): Planned {
-  if (!site.files.has(sheet) || !isStylePath(sheet)) return refuse(`There is no stylesheet ${sheet} any more.`);
+  if (!site.files.has(stylesheet) || !isStylePath(stylesheet))
+    return refuse(`There is no stylesheet ${stylesheet} any more.`);
   const files: FileChange[] = [];
   for (const path of paths) {
     const page = site.pages.find((one) => one.path === path);
     if (!page) return refuse(`There is no page ${path} any more.`);
     const links = page.document.elements.filter((element) =>
-      leadsTo(site, page.base, styleLink(element) ?? undefined, sheet),
+      leadsTo(site, page.base, styleLink(element) ?? undefined, stylesheet),
     );
     if (on === links.length > 0) continue;
     const edits = on
-      ? [insertStylesheet(page.document, relativeReference(page.base, sheet))]
+      ? [insertStylesheet(page.document, relativeReference(page.base, stylesheet))]
       : links.map(({ range }) => range && cutLine(page.document, range));
     const sure = edits.filter((edit): edit is Edit => edit !== null);
     if (sure.length === 0)
@@ -141,11 +142,16 @@ export function setStylesheet(
   }
   if (files.length === 0)
     return refuse(
-      on ? `Every one of these pages has ${nameOf(sheet)} already.` : `None of these pages has ${nameOf(sheet)}.`,
+      on
+        ? `Every one of these pages has ${nameOf(stylesheet)} already.`
+        : `None of these pages has ${nameOf(stylesheet)}.`,
     );
   const pages = files.length === 1 ? firstOf(files).path : `${files.length} pages`;
   return {
     ok: true,
-    change: { label: on ? `Attach ${nameOf(sheet)} to ${pages}` : `Remove ${nameOf(sheet)} from ${pages}`, files },
+    change: {
+      label: on ? `Attach ${nameOf(stylesheet)} to ${pages}` : `Remove ${nameOf(stylesheet)} from ${pages}`,
+      files,
+    },
   };
 }

@@ -312,8 +312,8 @@ describe('a stylesheet', () => {
       'three.html': styled('look.css?v=2').replace('</title>\n', `</title>\n${link('./look.css')}\n`),
       'headless.html': '<p>x</p>',
     });
-  const set = (pages: string[], on: boolean, sheet = 'look.css') =>
-    asked(site(), { kind: 'set-stylesheet', pages, sheet, on });
+  const set = (pages: string[], on: boolean, stylesheet = 'look.css') =>
+    asked(site(), { kind: 'set-stylesheet', pages, stylesheet, on });
 
   it('is linked by the path that is right from each page', () => {
     expect(set(['one.html', 'days/two.html', 'three.html'], true)).toEqual({
@@ -344,7 +344,7 @@ describe('a stylesheet', () => {
       'look.css',
       'headless.html has no head to link a stylesheet from; write one in the source first.',
     ],
-  ])('%j, %s, %s is refused', (pages, on, sheet, reason) => expect(set(pages, on, sheet)).toBe(reason));
+  ])('%j, %s, %s is refused', (pages, on, stylesheet, reason) => expect(set(pages, on, stylesheet)).toBe(reason));
 });
 
 describe('a section', () => {

@@ -129,13 +129,13 @@ export function withOwnStylesheet(site: SiteReading, path: string): StyledSite |
   )
     return styled;
   const [shared] = ownStyles(site);
-  const sheet = shared ?? `${folderOf(path)}style.css`;
-  const edit = insertStylesheet(page.document, relativeReference(page.base, sheet));
+  const stylesheet = shared ?? `${folderOf(path)}style.css`;
+  const edit = insertStylesheet(page.document, relativeReference(page.base, stylesheet));
   const text = edit ? applyEdits(page.document.text, [edit]) : null;
   if (!text?.ok) return 'The page has no head to link a stylesheet from. Write one in the source first.';
   const files = new Map(styled.files);
   files.set(path, { kind: 'text', text: text.text });
-  if (shared === undefined) files.set(sheet, { kind: 'text', text: SKELETON_STYLE });
+  if (shared === undefined) files.set(stylesheet, { kind: 'text', text: SKELETON_STYLE });
   const document = parsePage(text.text, page.document.units);
   return {
     ...styled,

@@ -8,7 +8,7 @@ export interface Piece {
 }
 
 /** Each line in its pieces; a line that is empty has none. */
-export interface MarkedLines {
+interface MarkedLines {
   removed: Piece[][];
   added: Piece[][];
 }

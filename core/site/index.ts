@@ -39,5 +39,5 @@ export { refuse, type Result } from './result.ts';
 export { firstNot } from './search.ts';
 export { applyEdits, type Edit, editsOverlap, invertEdits, smallestEdit } from './edit.ts';
 export { type Hunk, hunksOf } from './hunks.ts';
-export { changedWords, type MarkedLines, type Piece } from './changedWords.ts';
+export { changedWords, type Piece } from './changedWords.ts';
 export { LineIndex } from './lines.ts';

@@ -64,7 +64,7 @@ const beats = (a: Winner, b: Winner): boolean => {
   return a.rule.order >= b.rule.order;
 };
 
-/** What is declared of one property for an element; null where no sheet of the author's says anything. */
+/** What is declared of one property for an element; null where no stylesheet of the author's says anything. */
 export function winnerFor(situation: Situation, element: PageElement, property: string): Winner | null {
   const names = setBy(property);
   let best: Winner | null = null;
@@ -75,8 +75,8 @@ export function winnerFor(situation: Situation, element: PageElement, property: 
       if (!best || beats(one, best)) best = one;
     }
   };
-  for (const sheet of situation.stylesheets) {
-    for (const rule of sheet.rules) {
+  for (const stylesheet of situation.stylesheets) {
+    for (const rule of stylesheet.rules) {
       if (rule.doubt !== null || !rule.declarations.some((one) => names.includes(one.property))) continue;
       if (!allHold(rule.media, situation.width)) continue;
       const weight = weightOf(rule, element, situation.state);
@@ -122,13 +122,13 @@ const unsureOf = ({ stylesheet, media }: Rule, line: number): string =>
 /** Why something else may count for a property than what is read; null where nothing may. */
 export function doubtFor(situation: Situation, element: PageElement, property: string): string | null {
   const names = setBy(property);
-  for (const sheet of situation.stylesheets)
-    for (const rule of sheet.rules) {
+  for (const stylesheet of situation.stylesheets)
+    for (const rule of stylesheet.rules) {
       if (!rule.declarations.some((one) => names.includes(one.property))) continue;
       if (!allHold(rule.media, situation.width)) continue;
       const unread = rule.selectors.find(({ text }) => matcherFor(text) === null && mayBeUnderstood(text));
-      const line = sheet.lines.lineAt(rule.range.start);
-      if (unread) return `${sheet.path}, line ${line}: the selector ${unread.text} is not read here`;
+      const line = stylesheet.lines.lineAt(rule.range.start);
+      if (unread) return `${stylesheet.path}, line ${line}: the selector ${unread.text} is not read here`;
       const doubt = rule.doubt ?? (isUnsure(rule.media, situation.width) ? unsureOf(rule, line) : null);
       if (doubt !== null && weightOf(rule, element, situation.state) !== null) return doubt;
     }

@@ -136,7 +136,7 @@ function triesFor(task: Task, value: string): (() => Draft | null)[] {
   const shared = sharedBy(winners);
   if (shared && mayChangeIn(task)(shared)) tries.push(() => inPlace(shared, wish.property, value));
   const own = situation.stylesheets
-    .flatMap((sheet) => (site.foreign(sheet.path) ? [] : sheet.rules))
+    .flatMap((stylesheet) => (site.foreign(stylesheet.path) ? [] : stylesheet.rules))
     .filter(
       (rule) =>
         rule.doubt === null &&
@@ -218,13 +218,13 @@ function newRules(
 ): (() => Draft | null)[] {
   const target = selectorFor(site, situation, place, wish, named);
   if (!target) return [];
-  const sheet = situation.stylesheets.findLast(
+  const stylesheet = situation.stylesheets.findLast(
     (one) =>
       one.kind !== 'attribute' &&
       !site.foreign(one.path) &&
       (named ? one.path === named.stylesheet.path && one.kind === named.stylesheet.kind : true),
   );
-  if (!sheet) return [];
+  if (!stylesheet) return [];
   const rule: NewRule = {
     selector: stronger + target.selector,
     property: wish.property,
@@ -233,39 +233,39 @@ function newRules(
     media: at === null ? null : `(max-width: ${at}px)`,
   };
   const draft = (edit: Edit) => () => ({
-    path: sheet.path,
+    path: stylesheet.path,
     edits: [edit],
     ...(target.also ? { also: [target.also] } : {}),
   });
   if (at === null)
     return [
-      ...beforeMedia(sheet).map((offset) => draft(ruleBefore(sheet, offset, rule))),
-      draft(ruleAtEnd(sheet, rule)),
+      ...beforeMedia(stylesheet).map((offset) => draft(ruleBefore(stylesheet, offset, rule))),
+      draft(ruleAtEnd(stylesheet, rule)),
     ];
   const blocks = new Map(
-    sheet.rules
+    stylesheet.rules
       .filter(({ media }) => upTo(media) === at)
       .flatMap(({ within }) => (within ? [[within.start, within] as const] : [])),
   );
-  const narrower = sheet.rules.find(({ media, within }) => within && (upTo(media) ?? Infinity) < at);
+  const narrower = stylesheet.rules.find(({ media, within }) => within && (upTo(media) ?? Infinity) < at);
   return [
-    ...[...blocks.values()].reverse().map((within) => draft(ruleWithin(sheet, within, rule))),
-    draft(ruleAtEnd(sheet, rule)),
-    ...(narrower?.within ? [draft(ruleBefore(sheet, mediaStart(sheet, narrower.within.start), rule))] : []),
+    ...[...blocks.values()].reverse().map((within) => draft(ruleWithin(stylesheet, within, rule))),
+    draft(ruleAtEnd(stylesheet, rule)),
+    ...(narrower?.within ? [draft(ruleBefore(stylesheet, mediaStart(stylesheet, narrower.within.start), rule))] : []),
   ];
 }
 
 /** Where an at-rule begins whose block begins at a place. */
 const mediaStart = ({ text }: Stylesheet, block: number): number => text.lastIndexOf('@media', block);
 
-/** The first media block at the end of a sheet: rules for every width stand before those for some. */
-function beforeMedia(sheet: Stylesheet): number[] {
+/** The first media block at the end of a stylesheet: rules for every width stand before those for some. */
+function beforeMedia(stylesheet: Stylesheet): number[] {
   let first: Rule | null = null;
-  for (const rule of [...sheet.rules].reverse()) {
+  for (const rule of [...stylesheet.rules].reverse()) {
     if (rule.media.length === 0 || !rule.within) break;
     first = rule;
   }
-  return first?.within && sheet.kind === 'file' ? [mediaStart(sheet, first.within.start)] : [];
+  return first?.within && stylesheet.kind === 'file' ? [mediaStart(stylesheet, first.within.start)] : [];
 }
 
 function selectorFor(
@@ -338,15 +338,15 @@ function elementSelector(
   element: PageElement,
   role: 'holder' | 'container',
 ): Selected {
-  for (const sheet of [...situation.stylesheets].reverse()) {
+  for (const stylesheet of [...situation.stylesheets].reverse()) {
     // What a viewer calls it is no name that its author gave.
-    if (site.foreign(sheet.path)) continue;
-    for (const rule of [...sheet.rules].reverse()) {
+    if (site.foreign(stylesheet.path)) continue;
+    for (const rule of [...stylesheet.rules].reverse()) {
       if (
         rule.selectors.length === 1 &&
         statelessOnly(rule) &&
         weightOf(rule, element, null) !== null &&
-        isOwn(rule, role, loading(site, sheet))
+        isOwn(rule, role, loading(site, stylesheet))
       )
         return { selector: firstOf(rule.selectors).text };
     }
@@ -380,10 +380,10 @@ function nameFor(site: StyledSite): string {
   }
 }
 
-/** The pages for which a sheet counts; where it is brought in by another one, all. */
-export function loading(site: StyledSite, sheet: Stylesheet): StyledPage[] {
-  if (sheet.kind !== 'file') return site.pages.filter(({ path }) => path === sheet.path);
-  const linked = site.pages.filter((page) => linkedStyles(page, site.index).includes(sheet.path));
+/** The pages for which a stylesheet counts; where it is brought in by another one, all. */
+export function loading(site: StyledSite, stylesheet: Stylesheet): StyledPage[] {
+  if (stylesheet.kind !== 'file') return site.pages.filter(({ path }) => path === stylesheet.path);
+  const linked = site.pages.filter((page) => linkedStyles(page, site.index).includes(stylesheet.path));
   return linked.length > 0 ? linked : [...site.pages];
 }
 

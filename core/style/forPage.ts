@@ -15,12 +15,12 @@ interface PageLook {
 export function setForPage(site: StyledSite, path: string, { property, value, purpose }: PageLook): Declared {
   const trouble = value === null ? null : troubleWith(property, value);
   if (trouble) return refuse(`${trouble}.`);
-  const sheets = situationOf(site, path, WIDE)?.stylesheets.filter(
+  const stylesheets = situationOf(site, path, WIDE)?.stylesheets.filter(
     ({ kind, path: of }) => kind !== 'attribute' && !site.foreign(of),
   );
-  const sheet = sheets?.at(-1);
-  if (!sheets || !sheet) return refuse('There is no stylesheet of yours to write it in.');
-  const roots = sheets
+  const stylesheet = stylesheets?.at(-1);
+  if (!stylesheets || !stylesheet) return refuse('There is no stylesheet of yours to write it in.');
+  const roots = stylesheets
     .flatMap(({ rules }) => rules)
     .filter((rule) => rule.prelude.trim() === ':root' && rule.media.length === 0);
   const saying = roots.findLast(({ declarations }) => declarations.some((one) => one.property === property));
@@ -33,7 +33,7 @@ export function setForPage(site: StyledSite, path: string, { property, value, pu
   const home = roots.at(-1);
   if (home) return finished(site, home.stylesheet.path, appendDeclaration(home, property, value));
   const rule = { selector: ':root', property, value, purpose, media: null };
-  return finished(site, sheet.path, ruleAtEnd(sheet, rule));
+  return finished(site, stylesheet.path, ruleAtEnd(stylesheet, rule));
 }
 
 function finished(site: StyledSite, path: string, edit: Parameters<typeof applied>[1]['edits'][number]): Declared {

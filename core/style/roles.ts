@@ -112,7 +112,7 @@ function partSet(page: StyledPage, role: Role): Set<PageElement> {
 
 /**
  * Whether a rule speaks of this part of galleries and of nothing else, so that changing it changes only galleries.
- * `pages` are all that load its sheet. Of the page itself and its column, a rule that finds one element a page is
+ * `pages` are all that load its stylesheet. Of the page itself and its column, a rule that finds one element a page is
  * theirs.
  */
 export function isOwn(rule: Rule, role: Role, pages: readonly StyledPage[], state: State | null = null): boolean {

@@ -80,12 +80,12 @@ export function stylesheetsOf(
   files: SiteFiles,
   index: PathIndex,
 ): Stylesheet[] {
-  const sheets: Stylesheet[] = [];
+  const stylesheets: Stylesheet[] = [];
   const seen = new Set<string>();
   const layers = new Layers();
   let order = 0;
   const add = (path: string, text: string, part: Range, kind: Stylesheet['kind'], around: Around) => {
-    const sheet = sheetFrom(path, text, part, kind);
+    const stylesheet = sheetFrom(path, text, part, kind);
     const css = text.slice(part.start, part.end);
     const tree = tooDeepAt(css) === null ? parse(css, READ) : null;
     if (tree?.type === 'StyleSheet') {
@@ -93,10 +93,10 @@ export function stylesheetsOf(
         const held = importedBy(conditions, around, layers);
         if (held) file(address, path, held);
       }
-      gather(tree.children, { sheet, layers }, around);
+      gather(tree.children, { stylesheet, layers }, around);
     }
-    for (const rule of sheet.rules) rule.order = order++;
-    sheets.push(sheet);
+    for (const rule of stylesheet.rules) rule.order = order++;
+    stylesheets.push(stylesheet);
   };
   const file = (address: string, from: string, around: Around) => {
     const target = resolveInSite(address, from);
@@ -122,8 +122,8 @@ export function stylesheetsOf(
       );
     }
   }
-  for (const rule of sheets.flatMap(({ rules }) => rules)) rule.rank = layers.rankOf(rule.layer);
-  return sheets;
+  for (const rule of stylesheets.flatMap(({ rules }) => rules)) rule.rank = layers.rankOf(rule.layer);
+  return stylesheets;
 }
 
 const READ = { positions: true, parseValue: false, parseRulePrelude: false, parseAtrulePrelude: false } as const;
@@ -153,7 +153,7 @@ export function inlineRule(path: string, document: PageDocument, element: PageEl
   const attribute = attributeOf(element, 'style');
   if (!attribute || document.text.slice(attribute.valueRange.start, attribute.valueRange.end) !== attribute.value)
     return null;
-  const sheet: Stylesheet = {
+  const stylesheet: Stylesheet = {
     path,
     text: document.text,
     part: attribute.valueRange,
@@ -162,9 +162,9 @@ export function inlineRule(path: string, document: PageDocument, element: PageEl
     lines: document.lines,
   };
   const list = parse(attribute.value, { context: 'declarationList', positions: true, parseValue: false });
-  const declarations = 'children' in list && list.children ? declarationsIn(list.children, sheet) : [];
+  const declarations = 'children' in list && list.children ? declarationsIn(list.children, stylesheet) : [];
   const rule: Rule = {
-    stylesheet: sheet,
+    stylesheet: stylesheet,
     selectors: [{ text: '*', specificity: Infinity }],
     prelude: 'style',
     range: attribute.range,
@@ -177,7 +177,7 @@ export function inlineRule(path: string, document: PageDocument, element: PageEl
     rank: Infinity,
     doubt: null,
   };
-  sheet.rules.push(rule);
+  stylesheet.rules.push(rule);
   return rule;
 }
 
@@ -191,22 +191,26 @@ const sheetFrom = (path: string, text: string, part: Range, kind: Stylesheet['ki
 });
 
 interface Reading {
-  sheet: Stylesheet;
+  stylesheet: Stylesheet;
   layers: Layers;
 }
 
 function gather(nodes: Iterable<CssNode>, reading: Reading, around: Around): void {
-  const { sheet } = reading;
+  const { stylesheet } = reading;
   for (const node of nodes) {
     if (!node.loc) continue;
-    const range = placeIn(sheet, node.loc);
+    const range = placeIn(stylesheet, node.loc);
     if (node.type === 'Rule' && node.block.loc)
-      rulesFrom(reading, { prelude: textAt(sheet, node.prelude), range, block: insideOf(node.block, sheet) }, around);
+      rulesFrom(
+        reading,
+        { prelude: textAt(stylesheet, node.prelude), range, block: insideOf(node.block, stylesheet) },
+        around,
+      );
     else if (node.type === 'Atrule') {
-      const prelude = textAt(sheet, node.prelude).trim();
+      const prelude = textAt(stylesheet, node.prelude).trim();
       if (!node.block) named(reading, node, prelude, around);
       else {
-        const inner = within(reading, node.name, prelude, { block: insideOf(node.block, sheet), range }, around);
+        const inner = within(reading, node.name, prelude, { block: insideOf(node.block, stylesheet), range }, around);
         if (inner) gather(node.block.children, reading, inner);
       }
     }
@@ -225,7 +229,7 @@ interface Block {
 
 /** What holds inside of an at-rule; null where nothing in it is a rule that counts. */
 function within(
-  { sheet, layers }: Reading,
+  { stylesheet, layers }: Reading,
   name: string,
   prelude: string,
   { block, range }: Block,
@@ -239,18 +243,18 @@ function within(
     case 'supports': {
       const held = isSupported(withoutComments(prelude));
       if (held === false) return null;
-      return held ? around : { ...around, doubt: around.doubt ?? doubtOf(sheet, name, prelude, range) };
+      return held ? around : { ...around, doubt: around.doubt ?? doubtOf(stylesheet, name, prelude, range) };
     }
     case 'container':
     case 'scope':
-      return { ...around, doubt: around.doubt ?? doubtOf(sheet, name, prelude, range) };
+      return { ...around, doubt: around.doubt ?? doubtOf(stylesheet, name, prelude, range) };
     default:
       return null;
   }
 }
 
-const doubtOf = (sheet: Stylesheet, name: string, prelude: string, { start }: Range): string =>
-  `${sheet.path}, line ${sheet.lines.lineAt(start)}: @${name} ${prelude} is not read here`;
+const doubtOf = (stylesheet: Stylesheet, name: string, prelude: string, { start }: Range): string =>
+  `${stylesheet.path}, line ${stylesheet.lines.lineAt(start)}: @${name} ${prelude} is not read here`;
 
 interface Written extends Block {
   prelude: string;
@@ -258,8 +262,8 @@ interface Written extends Block {
 
 /** A rule, and those that are nested in it. */
 function rulesFrom(reading: Reading, { prelude, range, block }: Written, around: Around): void {
-  const { sheet } = reading;
-  const { text } = sheet;
+  const { stylesheet } = reading;
+  const { text } = stylesheet;
   const written = withoutComments(prelude);
   const selector = around.nest === null ? written : unnested(written, around.nest);
   const inside = text.slice(block.start, block.end);
@@ -267,9 +271,9 @@ function rulesFrom(reading: Reading, { prelude, range, block }: Written, around:
     ? partsOfBlock(text, block)
     : [{ kind: 'declarations', range: block }];
   const declarations = parts.flatMap((part) =>
-    part.kind === 'declarations' ? declarationsBetween(sheet, part.range) : [],
+    part.kind === 'declarations' ? declarationsBetween(stylesheet, part.range) : [],
   );
-  sheet.rules.push(ruleWith(sheet, { selector, prelude: written, range, block, declarations }, around));
+  stylesheet.rules.push(ruleWith(stylesheet, { selector, prelude: written, range, block, declarations }, around));
   for (const part of parts) {
     if (part.kind !== 'nested') continue;
     const head = text.slice(part.prelude.start, part.prelude.end).trim();
@@ -289,13 +293,13 @@ interface RuleParts extends Written {
 }
 
 function ruleWith(
-  sheet: Stylesheet,
+  stylesheet: Stylesheet,
   { selector, prelude, range, block, declarations }: RuleParts,
   { media, within: inside, layer, doubt }: Around,
 ): Rule {
   const selectors = selectorsOf(selector);
   return {
-    stylesheet: sheet,
+    stylesheet: stylesheet,
     selectors,
     prelude,
     range,
@@ -315,33 +319,35 @@ const placeIn = ({ part }: Stylesheet, { start, end }: NonNullable<CssNode['loc'
   end: end.offset + part.start,
 });
 
-const textAt = (sheet: Stylesheet, node: CssNode | null): string =>
-  node?.loc ? sheet.text.slice(node.loc.start.offset + sheet.part.start, node.loc.end.offset + sheet.part.start) : '';
+const textAt = (stylesheet: Stylesheet, node: CssNode | null): string =>
+  node?.loc
+    ? stylesheet.text.slice(node.loc.start.offset + stylesheet.part.start, node.loc.end.offset + stylesheet.part.start)
+    : '';
 
-function insideOf(block: CssNode, sheet: Stylesheet): Range {
-  const { start, end } = placeIn(sheet, known(block.loc, 'place of a block'));
-  return { start: start + 1, end: sheet.text[end - 1] === '}' ? end - 1 : end };
+function insideOf(block: CssNode, stylesheet: Stylesheet): Range {
+  const { start, end } = placeIn(stylesheet, known(block.loc, 'place of a block'));
+  return { start: start + 1, end: stylesheet.text[end - 1] === '}' ? end - 1 : end };
 }
 
 /** Declarations between two places, each with its own. */
-function declarationsBetween(sheet: Stylesheet, { start, end }: Range): Declaration[] {
-  const css = sheet.text.slice(start, end);
+function declarationsBetween(stylesheet: Stylesheet, { start, end }: Range): Declaration[] {
+  const css = stylesheet.text.slice(start, end);
   const list = parse(css, { context: 'declarationList', positions: true, parseValue: false });
   if (!('children' in list) || !list.children) return [];
-  return declarationsIn(list.children, { ...sheet, part: { start, end } });
+  return declarationsIn(list.children, { ...stylesheet, part: { start, end } });
 }
 
-function declarationsIn(nodes: Iterable<CssNode>, sheet: Stylesheet): Declaration[] {
+function declarationsIn(nodes: Iterable<CssNode>, stylesheet: Stylesheet): Declaration[] {
   const found: Declaration[] = [];
-  for (const node of nodes) if (node.type === 'Declaration' && node.loc) found.push(declarationFrom(node, sheet));
+  for (const node of nodes) if (node.type === 'Declaration' && node.loc) found.push(declarationFrom(node, stylesheet));
   return found;
 }
 
-function declarationFrom(node: DeclarationNode, sheet: Stylesheet): Declaration {
-  const start = known(node.loc, 'place of a declaration').start.offset + sheet.part.start;
-  const whole = textAt(sheet, node);
-  const value = textAt(sheet, node.value);
-  const valueStart = node.value.loc ? node.value.loc.start.offset + sheet.part.start : start + whole.length;
+function declarationFrom(node: DeclarationNode, stylesheet: Stylesheet): Declaration {
+  const start = known(node.loc, 'place of a declaration').start.offset + stylesheet.part.start;
+  const whole = textAt(stylesheet, node);
+  const value = textAt(stylesheet, node.value);
+  const valueStart = node.value.loc ? node.value.loc.start.offset + stylesheet.part.start : start + whole.length;
   const trimmed = value.trim();
   const lead = value.length - value.trimStart().length;
   return {

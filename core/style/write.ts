@@ -15,9 +15,9 @@ interface Hand {
   colon: string;
 }
 
-const blockOf = ({ stylesheet: sheet, block }: Rule): string => sheet.text.slice(block.start, block.end);
+const blockOf = ({ stylesheet: stylesheet, block }: Rule): string => stylesheet.text.slice(block.start, block.end);
 
-/** How most rules of a sheet are written. */
+/** How most rules of a stylesheet are written. */
 function handOf({ text, rules }: Stylesheet): Hand {
   const written = rules.filter(({ declarations }) => declarations.length > 0);
   const broken = written.filter((rule) => blockOf(rule).includes('\n'));
@@ -42,16 +42,16 @@ function indentAt(text: string, at: number): string {
 
 /** A declaration behind the last one of a rule. */
 export function appendDeclaration(rule: Rule, property: string, value: string): Edit {
-  const { stylesheet: sheet, block, declarations } = rule;
-  const { text } = sheet;
-  const hand = handOf(sheet);
+  const { stylesheet: stylesheet, block, declarations } = rule;
+  const { text } = stylesheet;
+  const hand = handOf(stylesheet);
   const written = `${property}${hand.colon}${value}`;
   const last = declarations.at(-1);
   const inside = blockOf(rule);
   if (!last) {
-    const multi = inside.includes('\n') || (!hand.oneLine && sheet.kind !== 'attribute');
+    const multi = inside.includes('\n') || (!hand.oneLine && stylesheet.kind !== 'attribute');
     const at = block.start;
-    if (sheet.kind === 'attribute')
+    if (stylesheet.kind === 'attribute')
       return { start: at, end: at, text: `${written}${inside.trim() === '' ? '' : '; '}` };
     if (!multi) return { start: at, end: at, text: ` ${written};${inside === '' ? ' ' : ''}` };
     const line = hand.newline + indentAt(text, rule.range.start);
@@ -102,8 +102,12 @@ export interface NewRule {
   media: string | null;
 }
 
-function ruleText(sheet: Stylesheet, { selector, property, value, purpose, media }: NewRule, base: string): string {
-  const hand = handOf(sheet);
+function ruleText(
+  stylesheet: Stylesheet,
+  { selector, property, value, purpose, media }: NewRule,
+  base: string,
+): string {
+  const hand = handOf(stylesheet);
   const declaration = `${property}${hand.colon}${value};`;
   const inner = media === null ? base : base + hand.indent;
   const rule = hand.oneLine
@@ -116,35 +120,35 @@ function ruleText(sheet: Stylesheet, { selector, property, value, purpose, media
   return lines.join(hand.newline);
 }
 
-/** A new rule at the end of a sheet, an empty line apart from what is there. */
-export function ruleAtEnd(sheet: Stylesheet, rule: NewRule): Edit {
-  const { text, part } = sheet;
-  const { newline } = handOf(sheet);
+/** A new rule at the end of a stylesheet, an empty line apart from what is there. */
+export function ruleAtEnd(stylesheet: Stylesheet, rule: NewRule): Edit {
+  const { text, part } = stylesheet;
+  const { newline } = handOf(stylesheet);
   const inside = text.slice(part.start, part.end);
   const filled = inside.trimEnd();
   const at = part.start + filled.length;
-  const outer = sheet.rules.findLast(({ within }) => within === null);
+  const outer = stylesheet.rules.findLast(({ within }) => within === null);
   const base = outer ? indentAt(text, outer.range.start) : '';
-  const written = ruleText(sheet, rule, base);
+  const written = ruleText(stylesheet, rule, base);
   const tail = inside.slice(filled.length).includes('\n') ? '' : newline;
   return { start: at, end: at, text: filled === '' ? written + tail : newline + newline + written + tail };
 }
 
 /** A new rule before what stands at a place, which begins a line or not. */
-export function ruleBefore(sheet: Stylesheet, at: number, rule: NewRule): Edit {
-  const { newline } = handOf(sheet);
-  const base = indentAt(sheet.text, at);
-  return { start: at, end: at, text: ruleText(sheet, rule, base).slice(base.length) + newline + newline + base };
+export function ruleBefore(stylesheet: Stylesheet, at: number, rule: NewRule): Edit {
+  const { newline } = handOf(stylesheet);
+  const base = indentAt(stylesheet.text, at);
+  return { start: at, end: at, text: ruleText(stylesheet, rule, base).slice(base.length) + newline + newline + base };
 }
 
 /** A new rule at the end of a media block that is there. */
-export function ruleWithin(sheet: Stylesheet, within: Range, rule: NewRule): Edit {
-  const { text } = sheet;
-  const { newline, indent } = handOf(sheet);
+export function ruleWithin(stylesheet: Stylesheet, within: Range, rule: NewRule): Edit {
+  const { text } = stylesheet;
+  const { newline, indent } = handOf(stylesheet);
   const filled = text.slice(within.start, within.end).trimEnd();
   const at = within.start + filled.length;
-  const inside = sheet.rules.filter(({ range }) => range.start >= within.start && range.end <= within.end).at(-1);
+  const inside = stylesheet.rules.filter(({ range }) => range.start >= within.start && range.end <= within.end).at(-1);
   const base = inside ? indentAt(text, inside.range.start) : indent;
   const tail = text.slice(at, within.end).includes('\n') ? '' : newline;
-  return { start: at, end: at, text: newline + ruleText(sheet, { ...rule, media: null }, base) + tail };
+  return { start: at, end: at, text: newline + ruleText(stylesheet, { ...rule, media: null }, base) + tail };
 }

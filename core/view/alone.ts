@@ -49,8 +49,8 @@ export function picturesShownBy(files: Files, path: string): string[] {
     ...pageAddresses(page).flatMap(({ value, by }) =>
       LOADING.has(by) ? [pathOf(value, baseOf(page, path, null))] : [],
     ),
-    ...sheetsOf(page, path, files).flatMap((sheet) =>
-      styleAddresses(fileLayer(sheet.text)).map(({ value }) => pathOf(value, sheet.path)),
+    ...sheetsOf(page, path, files).flatMap((stylesheet) =>
+      styleAddresses(fileLayer(stylesheet.text)).map(({ value }) => pathOf(value, stylesheet.path)),
     ),
   ];
   return [...new Set(named)].filter(
@@ -68,7 +68,7 @@ export function pageStandingAlone(
   const text = textAt(files, path);
   if (text === null) return '';
   const page = parsePage(text);
-  const sheets = new Map(sheetsOf(page, path, files).map((sheet) => [sheet.element, sheet]));
+  const stylesheets = new Map(sheetsOf(page, path, files).map((stylesheet) => [stylesheet.element, stylesheet]));
   const edits: Edit[] = [];
   for (const element of page.elements) {
     // Of several sources that are all at hand a browser takes the largest, whatever the window; the plain one is the
@@ -76,10 +76,10 @@ export function pageStandingAlone(
     const sources = attributeOf(element, 'srcset');
     if (sources) edits.push({ ...sources.valueRange, text: '' });
     if (element.tag === 'link' && element.range) {
-      const sheet = sheets.get(element);
+      const stylesheet = stylesheets.get(element);
       edits.push({
         ...element.range,
-        text: sheet ? styleElement(sheet, valueOf(element, 'media'), pictures, nonce) : '',
+        text: stylesheet ? styleElement(stylesheet, valueOf(element, 'media'), pictures, nonce) : '',
       });
     } else if (element.tag === 'style' && element.open)
       edits.push({ start: element.open.end - 1, end: element.open.end - 1, text: ` nonce="${nonce}"` });
@@ -97,13 +97,16 @@ export function pageStandingAlone(
 }
 
 function styleElement(
-  sheet: { path: string; text: string },
+  stylesheet: { path: string; text: string },
   media: string | undefined,
   pictures: ReadonlyMap<string, string>,
   nonce: string,
 ): string {
-  const edited = applyEdits(sheet.text, addressEdits(styleAddresses(fileLayer(sheet.text)), sheet.path, pictures));
-  const css = (edited.ok ? edited.text : sheet.text).replaceAll('</', '<\\/');
+  const edited = applyEdits(
+    stylesheet.text,
+    addressEdits(styleAddresses(fileLayer(stylesheet.text)), stylesheet.path, pictures),
+  );
+  const css = (edited.ok ? edited.text : stylesheet.text).replaceAll('</', '<\\/');
   return `<style nonce="${nonce}"${media === undefined ? '' : ` media="${media.replaceAll('&', '&amp;').replaceAll('"', '&quot;')}"`}>${css}</style>`;
 }
 

@@ -53,7 +53,7 @@ export interface LayoutView {
   narrow: number[];
   /** The first items by their child numbers from `html`, one element each; empty where items are several. */
   items: number[][];
-  /** Other pages that load a sheet in which this gallery is laid out. */
+  /** Other pages that load a stylesheet in which this gallery is laid out. */
   alsoOn: string[];
 }
 
@@ -105,11 +105,11 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
       unread,
     };
   });
-  const sheets = [
+  const stylesheets = [
     ...new Set(
       rules
-        .filter(({ stylesheet: sheet }) => sheet.kind === 'file' && !styled.foreign(sheet.path))
-        .map(({ stylesheet: sheet }) => sheet),
+        .filter(({ stylesheet: stylesheet }) => stylesheet.kind === 'file' && !styled.foreign(stylesheet.path))
+        .map(({ stylesheet: stylesheet }) => stylesheet),
     ),
   ];
   return {
@@ -127,9 +127,9 @@ export function layoutView(site: SiteReading, path: string, n: number, at: numbe
       })),
     narrow,
     items: layout.parts.item.slice(0, MOST_ITEMS).map(pathTo),
-    alsoOn: [...new Set(sheets.flatMap((sheet) => loading(styled, sheet).map((page) => page.path)))].filter(
-      (one) => one !== path,
-    ),
+    alsoOn: [
+      ...new Set(stylesheets.flatMap((stylesheet) => loading(styled, stylesheet).map((page) => page.path))),
+    ].filter((one) => one !== path),
   };
 }
 
@@ -141,8 +141,8 @@ function rulesOf(situation: Situation, parts: Layout['parts']): Rule[] {
   const firsts = [parts.container, parts.item, parts.link, parts.image, parts.caption].flatMap(([first]) =>
     first ? [first] : [],
   );
-  return situation.stylesheets.flatMap((sheet) =>
-    sheet.rules.filter(
+  return situation.stylesheets.flatMap((stylesheet) =>
+    stylesheet.rules.filter(
       (rule) => rule.declarations.length > 0 && firsts.some((element) => weightOf(rule, element, null) !== null),
     ),
   );

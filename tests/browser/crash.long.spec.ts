@@ -1,6 +1,6 @@
 /** The page is killed in the middle of edits; each is there with its entry of the journal, or not at all. */
 import { withoutDemo } from '../setOut';
-import { bringIn, expect, folderWith, kill, photograph, test } from './fixtures';
+import { importFolder, expect, folderWith, kill, photograph, test } from './fixtures';
 
 const PAGE = `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title></head>\n<body>\n<p><a href="a.jpg"><img src="thumbs/a.jpg" alt="a"></a></p>\n<p><a href="b.jpg"><img src="thumbs/b.jpg" alt="b"></a></p>\n</body></html>\n`;
 
@@ -9,7 +9,7 @@ test('an edit that is killed is there with its journal entry, or not at all', as
   const first = await context.newPage();
   await withoutDemo(first);
   await first.goto(baseURL ?? '');
-  await bringIn(
+  await importFolder(
     first,
     folderWith({
       'index.html': PAGE,

@@ -1,7 +1,7 @@
 /** All files of a site from any station, and a page shown where the preview origin does not answer. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bringIn, expect, folderWith, goTo, openKites, photograph, test, LONG } from './fixtures';
+import { importFolder, expect, folderWith, goTo, openKites, photograph, test, LONG } from './fixtures';
 import { violations } from './axe';
 import { SITE } from '../site/make';
 
@@ -46,7 +46,7 @@ test(
     });
     await page.route('**/bridge.html', (route) => route.abort());
     await page.goto('/');
-    await bringIn(page, folder);
+    await importFolder(page, folder);
     await goTo(page, 'markup');
     await expect(page.getByText('Limited preview: no scripts')).toBeVisible();
     const frame = page.frameLocator('iframe[title="Live page index.html, limited"]');

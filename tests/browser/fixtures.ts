@@ -105,7 +105,7 @@ export async function photograph(n: number, width = 1200, height = 800): Promise
   return drawn;
 }
 
-export async function bringIn(page: Page, folder: string): Promise<void> {
+export async function importFolder(page: Page, folder: string): Promise<void> {
   await page.locator('[data-pick="folder"]').setInputFiles(folder);
   await page.waitForURL(/\/pairs(\?|$)/, { timeout: 90_000 });
   await settled(page);
@@ -134,7 +134,7 @@ export const rowOf = (page: Page, full: string) =>
 export async function openFiles(page: Page, files: Record<string, string | Buffer>): Promise<void> {
   await withoutDemo(page);
   await page.goto('/');
-  await bringIn(page, folderWith(files));
+  await importFolder(page, folderWith(files));
 }
 
 /** One of the other lists of the Pairs station. */

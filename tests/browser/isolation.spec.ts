@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { LONG_TASK, tracing } from '../longTasks';
 import { violationsByDayAndNight } from './axe';
-import { bringIn, clickInside, expect, folderWith, goTo, openKites, photograph, settled, test } from './fixtures';
+import { importFolder, clickInside, expect, folderWith, goTo, openKites, photograph, settled, test } from './fixtures';
 
 const ATTACK = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>x</title></head><body>
 <a href="a.jpg"><img src="a.jpg" alt="a"></a>
@@ -50,7 +50,7 @@ test('a hostile page reads neither the store, nor the application, nor another s
   await page.goto('/');
   // The page is even told the other site's token's first half; the whole of it cannot be guessed.
   const guess = token.slice(0, 12) + 'A'.repeat(token.length - 12);
-  await bringIn(
+  await importFolder(
     page,
     folderWith({
       'index.html': ATTACK.replaceAll('OTHER', `'${guess}'`),
@@ -94,7 +94,7 @@ test('a script that never ends takes down its page and nothing else', async ({ p
   expected.console.push(/./);
   await page.goto('/');
   await expect(page.getByText('Tarrowby Kite Circle')).toBeVisible({ timeout: 90_000 });
-  await bringIn(
+  await importFolder(
     page,
     folderWith({
       'index.html':
@@ -127,7 +127,7 @@ const press = (page: Page) =>
 
 async function openHostile(page: Page, script: string): Promise<void> {
   await page.goto('/');
-  await bringIn(page, folderWith({ 'index.html': hostile(script), 'a.jpg': await photograph(1) }));
+  await importFolder(page, folderWith({ 'index.html': hostile(script), 'a.jpg': await photograph(1) }));
   await goTo(page, 'markup');
   await expect(page.frameLocator('iframe[title^="Live page"]').locator('h1')).toHaveText('Hostile', {
     timeout: 90_000,

@@ -34,7 +34,7 @@ test(
     ).toHaveAttribute('aria-pressed', 'true');
     await expect.poll(() => names(page, 4)).toEqual([byDay[0], byDay[2], byDay[1], byDay[3]]);
     // By its handle and the keys alone.
-    await page.getByRole('button', { name: `Move ${byDay[3]}`, exact: true }).focus();
+    await page.getByRole('button', { name: `Move ${byDay[3]} from place` }).focus();
     // What is announced to a screen reader says when it is there.
     const announced = page.locator('[id^="DndLiveRegion"]');
     const over = (name: string | undefined) => new RegExp(`over droppable area \\S*${name}`);
@@ -50,8 +50,8 @@ test(
     // Several at once by dragging one of them.
     for (const name of [byDay[2], byDay[1]]) await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
     await expect(page.getByText('2 pictures chosen')).toBeVisible();
-    const from = (await page.getByRole('button', { name: `Move ${byDay[1]}`, exact: true }).boundingBox())!;
-    const to = (await page.getByRole('button', { name: `Move ${byDay[0]}`, exact: true }).boundingBox())!;
+    const from = (await page.getByRole('button', { name: `Move ${byDay[1]} from place` }).boundingBox())!;
+    const to = (await page.getByRole('button', { name: `Move ${byDay[0]} from place` }).boundingBox())!;
     await page.mouse.move(from.x + 10, from.y + 10);
     await page.mouse.down();
     await page.mouse.move(from.x + 10, from.y - 30, { steps: 4 });

@@ -5,7 +5,7 @@ import sharp, { type Sharp } from 'sharp';
 import { peakSignalToNoise, structuralSimilarity } from '../likeness';
 import { setOut, withoutDemo } from '../setOut';
 import { SITE } from '../site/make';
-import { bringIn, expect, folderWith, test, unpacked, LONG } from './fixtures';
+import { importFolder, expect, folderWith, test, unpacked, LONG } from './fixtures';
 
 const decoded = async (image: Sharp) => {
   const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true });
@@ -34,7 +34,7 @@ test('thumbnails equal those of sharp, upright, in every shape', { tag: LONG }, 
   )
     .png()
     .toBuffer();
-  await bringIn(page, folderWith(files));
+  await importFolder(page, folderWith(files));
   await page.getByRole('button', { name: 'Create 14 missing thumbnails' }).click();
   await expect(page.getByText('14 pictures, 14 matched')).toBeVisible({ timeout: 90_000 });
   const out = await unpacked(page);
@@ -67,7 +67,7 @@ test('what cannot be decoded is named, and stops nothing', async ({ page }) => {
   const good = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#b3402a' } })
     .jpeg()
     .toBuffer();
-  await bringIn(
+  await importFolder(
     page,
     folderWith({
       'good.jpg': good,

@@ -1,6 +1,6 @@
 /** The live page: it follows the source, keeps its place, answers as a strict host would, and lights up with it. */
 import { withoutDemo } from '../setOut';
-import { bringIn, clickInside, expect, folderWith, goTo, openKites, photograph, test, LONG } from './fixtures';
+import { importFolder, clickInside, expect, folderWith, goTo, openKites, photograph, test, LONG } from './fixtures';
 
 const longPage = (title: string) =>
   `<!DOCTYPE html>\n<html lang="en"><head><meta charset="utf-8"><title>t</title><link rel="stylesheet" href="style.css"></head>\n<body>\n<h1>${title}</h1>\n<p><a href="a.jpg"><img src="thumbs/a.jpg" alt="a"></a></p>\n<p><a href="b.jpg"><img src="thumbs/b.jpg" alt="b"></a></p>\n${'<p>On the moor.</p>\n'.repeat(200)}</body></html>\n`;
@@ -21,7 +21,7 @@ async function site() {
 test('an edit shows in the live page, which keeps its place; a style shows without loading anew', async ({ page }) => {
   await withoutDemo(page);
   await page.goto('/');
-  await bringIn(page, await site());
+  await importFolder(page, await site());
   await goTo(page, 'markup');
   await page.getByRole('combobox', { name: 'Page' }).click();
   await page.getByRole('option', { name: 'index.html', exact: true }).click();

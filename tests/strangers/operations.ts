@@ -605,11 +605,11 @@ const linkingWords: OfSite = (place) => {
 
 const firstPage = ({ pages }: SiteReading): string => pages[0]?.path ?? '';
 
-const puttingSheetOn: OfSite = ({ site, page }) => {
-  const sheet = [...site.files.keys()].find((path) => path.endsWith('.css'));
-  if (sheet === undefined) return null;
+const attachingStylesheet: OfSite = ({ site, page }) => {
+  const stylesheet = [...site.files.keys()].find((path) => path.endsWith('.css'));
+  if (stylesheet === undefined) return null;
   return {
-    intent: { kind: 'set-stylesheet', pages: [page.path], sheet, on: true },
+    intent: { kind: 'set-stylesheet', pages: [page.path], stylesheet, on: true },
     judge: only(never, (token) => /^<link>|^link /.test(token)),
   };
 };
@@ -639,7 +639,7 @@ export const ON_SITES: Readonly<Record<string, OfSite>> = {
   'a copy given up': merging,
   'two pictures exchanged': exchanging,
   'words made a link': linkingWords,
-  'a stylesheet put on': puttingSheetOn,
+  'a stylesheet put on': attachingStylesheet,
   'sections listed': listingSections,
   'a page entered in menus': enteringInMenus,
 };

@@ -4,7 +4,7 @@ import { readSite, type SiteReading } from '../../core/model/index.ts';
 import { informationFields, planFor, type Intent } from '../../core/plans/index.ts';
 import { applyChange, type FileContent } from '../../core/site/index.ts';
 import { INFORMATION_FIELDS, informationOf } from '../../core/plans/informationText.ts';
-import { languagesKnown } from '../../core/wiring/words/words.ts';
+import { languagesKnown } from '../../core/wiring/words/languages.ts';
 import { KITS } from '../kits.ts';
 import { FACTS, kitFiles, NAMES, wiredPage } from '../wiring/faults.fixture.ts';
 

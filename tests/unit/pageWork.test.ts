@@ -86,7 +86,7 @@ describe('a stylesheet', () => {
     const next = after(files, {
       kind: 'set-stylesheet',
       pages: ['index.html', 'days/2026/spring.html', 'summer.html'],
-      sheet: 'css/print.css',
+      stylesheet: 'css/print.css',
       on: true,
     });
     expect(textAt(next, 'index.html')).toBe(
@@ -101,7 +101,7 @@ describe('a stylesheet', () => {
     const back = after(next, {
       kind: 'set-stylesheet',
       pages: ['index.html', 'days/2026/spring.html', 'summer.html'],
-      sheet: 'css/print.css',
+      stylesheet: 'css/print.css',
       on: false,
     });
     for (const path of ['index.html', 'days/2026/spring.html', 'summer.html'])
@@ -109,22 +109,27 @@ describe('a stylesheet', () => {
   });
 
   it('is put only where it is not yet', () => {
-    const files = after(FILES(), { kind: 'set-stylesheet', pages: ['index.html'], sheet: 'css/print.css', on: true });
+    const files = after(FILES(), {
+      kind: 'set-stylesheet',
+      pages: ['index.html'],
+      stylesheet: 'css/print.css',
+      on: true,
+    });
     const planned = planFor(read(files), {
       kind: 'set-stylesheet',
       pages: ['index.html', 'spring.html'],
-      sheet: 'css/print.css',
+      stylesheet: 'css/print.css',
       on: true,
     });
     expect(planned.ok && planned.change.files.map(({ path }) => path)).toEqual(['spring.html']);
     expect(
-      planFor(read(files), { kind: 'set-stylesheet', pages: ['index.html'], sheet: 'css/print.css', on: true }),
+      planFor(read(files), { kind: 'set-stylesheet', pages: ['index.html'], stylesheet: 'css/print.css', on: true }),
     ).toEqual({ ok: false, reason: 'Every one of these pages has print.css already.' });
     expect(
-      planFor(read(files), { kind: 'set-stylesheet', pages: ['spring.html'], sheet: 'css/print.css', on: false }),
+      planFor(read(files), { kind: 'set-stylesheet', pages: ['spring.html'], stylesheet: 'css/print.css', on: false }),
     ).toEqual({ ok: false, reason: 'None of these pages has print.css.' });
     expect(
-      planFor(read(files), { kind: 'set-stylesheet', pages: ['spring.html'], sheet: 'css/none.css', on: true }),
+      planFor(read(files), { kind: 'set-stylesheet', pages: ['spring.html'], stylesheet: 'css/none.css', on: true }),
     ).toEqual({ ok: false, reason: 'There is no stylesheet css/none.css any more.' });
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { VIEWERS } from '../kits.ts';
-import { languagesKnown, wordsFor } from '../../core/wiring/words/words.ts';
+import { languagesKnown, wordsFor } from '../../core/wiring/words/languages.ts';
 
 it('there are a dozen languages', () => expect(languagesKnown).toHaveLength(12));
 

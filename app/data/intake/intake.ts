@@ -6,7 +6,7 @@ import * as Comlink from 'comlink';
 import type { Result } from '~core/site/index.ts';
 import type { Intake } from '../../workers/intake';
 import { withProgress } from '../../workers/start';
-import { STOPPED, type IntakeProgress, type IntakeResult } from './bringIn';
+import { STOPPED, type IntakeProgress, type IntakeResult } from './importSite';
 import type { IntakeFile } from './incoming';
 
 interface Options {
@@ -21,12 +21,12 @@ const GRACE = 1500;
 /** Files in one message: more would stall whoever sends them. */
 const PIECE = 500;
 
-export function bringInZip(archive: Blob, fileName: string, options: Options): Promise<IntakeResult> {
+export function importZip(archive: Blob, fileName: string, options: Options): Promise<IntakeResult> {
   options.onProgress({ says: 'Opening the archive', share: null });
   return inWorker(options, (intake, tell) => intake.archive(archive, fileName, options.name ?? null, tell));
 }
 
-export function bringInFiles(files: readonly IntakeFile[], options: Options): Promise<IntakeResult> {
+export function importFiles(files: readonly IntakeFile[], options: Options): Promise<IntakeResult> {
   return inWorker(options, async (intake, tell) => {
     for (let at = 0; at < files.length; at += PIECE) await intake.add(files.slice(at, at + PIECE));
     return intake.folder(options.name ?? null, tell);

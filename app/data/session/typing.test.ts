@@ -125,14 +125,14 @@ describe('what is typed', () => {
 
   it('is kept at once where the page goes while it waits for its turn', async () => {
     const written = typing.write('a.html', 'one two\r\nthree', [at(0, 'a')]);
-    const keepLast = vi.spyOn(shared.store, 'keepLastTyping');
+    const saveLast = vi.spyOn(shared.store, 'saveLastTyping');
     typing.leave();
-    expect(keepLast.mock.calls).toEqual([
+    expect(saveLast.mock.calls).toEqual([
       [{ siteId: shared.site.id, path: 'a.html', before: 'one two\r\nthree', steps: [[at(0, 'a')]] }],
     ]);
     await written;
     typing.leave();
-    expect(keepLast).toHaveBeenCalledTimes(1);
+    expect(saveLast).toHaveBeenCalledTimes(1);
     expect(await kept()).toEqual([]);
   });
 

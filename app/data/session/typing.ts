@@ -63,7 +63,7 @@ export class Typing {
     const { store, site, shut } = this.#site;
     if (shut !== null) return;
     for (const [path, { before, steps }] of this.#waiting)
-      if (steps.length > 0) store.keepLastTyping({ siteId: site.id, path, before, steps });
+      if (steps.length > 0) store.saveLastTyping({ siteId: site.id, path, before, steps });
   }
 
   /** Writes what the page was closed over; what has no file to go to any more stays where it is kept. */

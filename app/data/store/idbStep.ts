@@ -51,14 +51,14 @@ async function stepIn(tx: Stepping, siteId: string, wanted: JournalStep): Promis
 }
 
 /** What cannot be read makes room, but is not lost. */
-const keepAside = (tx: Stepping, one: AsideRecord) => unwaited(tx.objectStore('aside').put(one));
+const saveAside = (tx: Stepping, one: AsideRecord) => unwaited(tx.objectStore('aside').put(one));
 
 async function siteBefore(tx: Stepping, siteId: string): Promise<SiteRecord | null> {
   const record: unknown = await tx.objectStore('sites').get(siteId);
   if (record === undefined) return null;
   const read = SiteRecord.safeParse(record);
   if (read.success) return read.data;
-  keepAside(tx, { siteId, kind: 'site', name: siteId, record });
+  saveAside(tx, { siteId, kind: 'site', name: siteId, record });
   return mendedSite(record, siteId, lastNumber(await tx.objectStore('journal').getAllKeys(below(siteId))));
 }
 
@@ -75,7 +75,7 @@ async function filesBefore(tx: Stepping, siteId: string, change: Change): Promis
     const record: unknown = await tx.objectStore('files').get([siteId, path]);
     const file = FileRecord.safeParse(record).data;
     if (file) current.set(path, file.content);
-    else if (record !== undefined) keepAside(tx, { siteId, kind: 'file', name: path, record });
+    else if (record !== undefined) saveAside(tx, { siteId, kind: 'file', name: path, record });
   }
   return current;
 }
@@ -86,7 +86,7 @@ async function replaceEntries(tx: Stepping, entry: JournalRecord): Promise<void>
   const journal = tx.objectStore('journal');
   for (const record of await journal.getAll(fromOn(siteId, number)))
     if (!JournalRecord.safeParse(record).success)
-      keepAside(tx, { siteId, kind: 'step', name: String(record.number), record });
+      saveAside(tx, { siteId, kind: 'step', name: String(record.number), record });
   unwaited(journal.delete(fromOn(siteId, number)));
   unwaited(journal.put(entry));
 }

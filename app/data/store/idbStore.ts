@@ -9,7 +9,7 @@ import { hashesIn, renamed, withOutside } from './commit';
 import { GoneTeller } from './gone';
 import { below, lastNumber, reading, unwaited, within, writing, type Database, type Schema } from './idbSchema';
 import { step } from './idbStep';
-import { forgetAllLast, forgetLast, keepLast, readLast } from './lastTyping';
+import { forgetAllLast, forgetLast, saveLast, readLast } from './lastTyping';
 import { FactsRecord, FileRecord, JournalRecord, mendedSite, QueueRecord, SiteRecord, TypingRecord } from './records';
 import { setAside, textsIn, type SetAside } from './setAside';
 import type { Files, Store } from './store';
@@ -83,7 +83,7 @@ function idbStore(db: Database, newer: boolean, teller: GoneTeller): Store {
     saveQueue: refuseNewer,
     removeQueue: refuseNewer,
     saveTyping: refuseNewer,
-    keepLastTyping: () => undefined,
+    saveLastTyping: () => undefined,
     removeTyping: refuseNewer,
   };
 }
@@ -146,7 +146,7 @@ function writableStore(db: Database, newer: boolean, teller: GoneTeller): Store 
       tx.commit();
       await tx.done;
     },
-    keepLastTyping: keepLast,
+    saveLastTyping: saveLast,
     removeTyping: async (siteId, path) => {
       forgetLast(siteId, path);
       const tx = writing(db, ['typing']);

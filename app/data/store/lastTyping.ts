@@ -8,7 +8,7 @@ const PREFIX = 'typed ';
 const nameOf = (siteId: string, path: string): string => `${PREFIX}${siteId} ${path}`;
 
 /** Without room for it, the database has to do. */
-export function keepLast(typing: TypingRecord): void {
+export function saveLast(typing: TypingRecord): void {
   try {
     localStorage.setItem(nameOf(typing.siteId, typing.path), JSON.stringify(typing));
   } catch {

@@ -81,7 +81,7 @@ export function memoryStore(): Store {
     removeQueue: (siteId) => soon(void queues.delete(siteId)),
     readTyping: (siteId) => soon(typing.get(siteId) ?? []),
     saveTyping: (one) => soon(void typing.set(one.siteId, [...typingBut(memory, one.siteId, one.path), one])),
-    keepLastTyping: (one) => void typing.set(one.siteId, [...typingBut(memory, one.siteId, one.path), one]),
+    saveLastTyping: (one) => void typing.set(one.siteId, [...typingBut(memory, one.siteId, one.path), one]),
     removeTyping: (siteId, path) => soon(void typing.set(siteId, typingBut(memory, siteId, path))),
   };
 }

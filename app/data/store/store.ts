@@ -78,6 +78,6 @@ export interface Store {
   /** In place of what was kept of the file. */
   saveTyping: (typing: TypingRecord) => Promise<void>;
   /** The same where the page is going: it is kept when this returns. */
-  keepLastTyping: (typing: TypingRecord) => void;
+  saveLastTyping: (typing: TypingRecord) => void;
   removeTyping: (siteId: string, path: string) => Promise<void>;
 }

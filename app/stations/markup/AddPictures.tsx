@@ -24,7 +24,7 @@ import { unplacedPairs } from './PairChoice';
 import { PickPictures } from './ImportPictures';
 
 interface Row {
-  taken: boolean;
+  chosen: boolean;
   title: string;
   alt: string;
 }
@@ -35,7 +35,7 @@ interface Props {
   gallery: number | null;
   /** An item of the gallery behind which they may go. */
   behind: Strand | null;
-  /** Full-size files that have just come in; where there are any, only they are taken at first. */
+  /** Full-size files that have just come in; where there are any, only they are chosen at first. */
   fresh: readonly string[];
   onPick: (files: readonly File[]) => void;
   onClose: () => void;
@@ -64,18 +64,18 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
     ...unplaced.filter(({ full }) => !fresh.includes(full)),
   ];
   const rowOf = (pair: PairView): Row => ({
-    taken: fresh.length === 0 || fresh.includes(pair.full),
+    chosen: fresh.length === 0 || fresh.includes(pair.full),
     title: pair.words.title,
     alt: pair.words.alt,
     ...rows[pair.id],
   });
   const change = (pair: PairView, part: Partial<Row>) =>
     setRows((all) => ({ ...all, [pair.id]: { ...all[pair.id], ...part } }));
-  const taken = pairs.filter((pair) => rowOf(pair).taken);
+  const chosen = pairs.filter((pair) => rowOf(pair).chosen);
   const write = () => {
     const afterOne = place === 'behind' && behind ? behind.item + 1 : undefined;
     const at = place === 'first' ? 0 : afterOne;
-    const pictures = taken.map((pair) => {
+    const pictures = chosen.map((pair) => {
       const { title, alt } = rowOf(pair);
       return { thumbnail: pair.thumbnail ?? '', full: pair.full, title, alt, caption: title };
     });
@@ -114,12 +114,12 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
         )}
         <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
           {pairs.map((pair) => {
-            const { taken: on, title, alt } = rowOf(pair);
+            const { chosen: on, title, alt } = rowOf(pair);
             return (
               <Box component="li" key={pair.id} sx={ROW}>
                 <Checkbox
                   checked={on}
-                  onChange={(event) => change(pair, { taken: event.target.checked })}
+                  onChange={(event) => change(pair, { chosen: event.target.checked })}
                   slotProps={{ input: { 'aria-label': `Add ${pair.name}` } }}
                 />
                 <Picture path={pair.thumbnail} width={80} height={56} />
@@ -142,8 +142,8 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
         <PickPictures disabled={site.readOnly || job !== null} onPick={onPick} />
         <Box sx={{ flex: 1 }} />
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={taken.length === 0} onClick={write}>
-          {`Add ${countOf(taken.length, 'item')}`}
+        <Button variant="contained" color="primary" disabled={chosen.length === 0} onClick={write}>
+          {`Add ${countOf(chosen.length, 'item')}`}
         </Button>
       </DialogActions>
     </Dialog>

@@ -25,9 +25,9 @@ export function NewPage({ onClose }: { onClose: () => void }) {
   const [from, setFrom] = useState('');
   const [entered, setEntered] = useState(false);
   const [entry, setEntry] = useState('');
-  const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const pairs = unplacedPairs(view.pairs);
-  const pictures = asPictures(pairs.filter(({ id }) => taken.has(id)));
+  const pictures = asPictures(pairs.filter(({ id }) => chosen.has(id)));
   const hasGallery = view.pages.some((page) => page.path === from && page.galleries.length > 0);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="new-page-title">
@@ -85,8 +85,8 @@ export function NewPage({ onClose }: { onClose: () => void }) {
           {hasGallery && (
             <PairChoice
               pairs={pairs}
-              taken={taken}
-              onTake={setTaken}
+              chosen={chosen}
+              onChoose={setChosen}
               none="Every pair is on a page already; the gallery will be empty"
             />
           )}

@@ -20,8 +20,8 @@ export const asPictures = (pairs: readonly PairView[]): NewPicture[] =>
 
 interface Props {
   pairs: readonly PairView[];
-  taken: ReadonlySet<string>;
-  onTake: (taken: ReadonlySet<string>) => void;
+  chosen: ReadonlySet<string>;
+  onChoose: (chosen: ReadonlySet<string>) => void;
   /** Said where there is none. */
   none: string;
 }
@@ -40,9 +40,9 @@ const choiceStyle = (chosen: boolean) =>
     pr: 0.75,
   }) as const;
 
-export function PairChoice({ pairs, taken, onTake, none }: Props) {
+export function PairChoice({ pairs, chosen, onChoose, none }: Props) {
   const toggle = (id: string) =>
-    onTake(new Set(taken.has(id) ? [...taken].filter((one) => one !== id) : [...taken, id]));
+    onChoose(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
   return (
     <Box component="fieldset" sx={FRAME}>
       <Box component="legend" sx={{ fontSize: '0.75rem', color: color('stone'), px: 0.5 }}>
@@ -50,10 +50,10 @@ export function PairChoice({ pairs, taken, onTake, none }: Props) {
       </Box>
       <Box sx={CHOICES}>
         {pairs.map((pair) => (
-          <Box component="label" key={pair.id} sx={choiceStyle(taken.has(pair.id))}>
+          <Box component="label" key={pair.id} sx={choiceStyle(chosen.has(pair.id))}>
             <Checkbox
               size="small"
-              checked={taken.has(pair.id)}
+              checked={chosen.has(pair.id)}
               onChange={() => toggle(pair.id)}
               slotProps={{ input: { 'aria-label': `Select ${pair.name}` } }}
             />

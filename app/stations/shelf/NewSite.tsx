@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { SKELETON_STYLE, skeletonPage } from '~core/markup/index.ts';
-import { bringInFiles } from '../../data/intake/intake';
+import { importFiles } from '../../data/intake/intake';
 import { Form, FormField, useCheckedForm } from '../../ui/parts/form';
 
 const Named = z.object({
@@ -37,7 +37,7 @@ function NewSiteDialog({ onClose }: { onClose: () => void }) {
   const create = async ({ name }: z.infer<typeof Named>) => {
     const texts = { [PAGE]: skeletonPage(name, STYLE), [STYLE]: SKELETON_STYLE };
     const files = Object.entries(texts).map(([path, text]) => ({ path, blob: new Blob([text]) }));
-    const made = await bringInFiles(files, { name, onProgress: () => undefined });
+    const made = await importFiles(files, { name, onProgress: () => undefined });
     if (!made.ok) return setFailed(made.reason);
     return navigate(`/site/${made.site.id}/markup?page=${PAGE}`);
   };

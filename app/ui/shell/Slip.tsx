@@ -36,7 +36,7 @@ export function Slip() {
   const { site, outcome } = useSite();
   const job = useJob(site.session);
   return (
-    <Box sx={SLIP}>
+    <Box role="region" aria-label="Messages" sx={SLIP}>
       {job && <InHand job={job} />}
       <LastChange outcome={outcome} />
     </Box>

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { countOf } from '~core/site/index.ts';
 import { save } from '../../data/export';
-import { forgetTold, toldOf } from '../../data/intake/told';
+import { forgetRemarks, remarksOf } from '../../data/intake/importRemarks';
 import type { Shut } from '../../data/session/shared';
 import type { SetAside } from '../../data/store/setAside';
 import { usePreview } from '../preview/PreviewProvider';
@@ -100,10 +100,10 @@ function PagesTried() {
 
 /** What came in otherwise than it was, or not at all. */
 function CameIn({ siteId }: { siteId: string }) {
-  const [notes, setNotes] = useState(() => toldOf(siteId));
+  const [notes, setNotes] = useState(() => remarksOf(siteId));
   if (notes.length === 0) return null;
   const close = () => {
-    forgetTold(siteId);
+    forgetRemarks(siteId);
     setNotes([]);
   };
   return (

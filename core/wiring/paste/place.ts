@@ -179,7 +179,7 @@ interface Placing extends Authored {
   /** Selectors of the pasted call that were changed for the page’s own. */
   adapted: { from: string; to: string }[];
   /** The stylesheet that takes the rules; null where they stand in the page. */
-  sheet: string | null;
+  stylesheet: string | null;
 }
 
 interface AllTold {
@@ -196,8 +196,8 @@ function placingOf(site: WiringSite, page: WiringPage, kit: Kit, all: AllTold): 
     const edit = insertInHead(document, stylesheetTag(file.address), ({ tag }) => tag === 'link');
     return edit ? [edit] : [];
   });
-  const { edits, files, sheet } = rulesPlaced(site, page, kit, told);
-  return { ...startPlaced(page, kit, all), before: outside, behind: edits, files, sheet };
+  const { edits, files, stylesheet } = rulesPlaced(site, page, kit, told);
+  return { ...startPlaced(page, kit, all), before: outside, behind: edits, files, stylesheet };
 }
 
 const isLoaded = ({ wiring }: WiringPage, address: string): boolean =>
@@ -209,9 +209,9 @@ function rulesPlaced(
   page: WiringPage,
   kit: Kit,
   told: readonly Told[],
-): { edits: Edit[]; files: FileChange[]; sheet: string | null } {
+): { edits: Edit[]; files: FileChange[]; stylesheet: string | null } {
   const rules = told.flatMap(({ piece }) => (piece.kind === 'rules' ? [piece.text] : []));
-  if (rules.length === 0) return { edits: [], files: [], sheet: null };
+  if (rules.length === 0) return { edits: [], files: [], stylesheet: null };
   const own = page.wiring.includes.findLast(
     ({ kind, path }) => kind === 'style' && path !== null && ![...site.kits, kit].some((one) => isOfKit(one, path)),
   );
@@ -225,12 +225,12 @@ function rulesPlaced(
     return {
       edits: [],
       files: [{ kind: 'edit', path, edits: [{ start: end, end, text: before + text }] }],
-      sheet: path,
+      stylesheet: path,
     };
   }
   const style = ['<style>', ...rules, '</style>'].join('\n').replace(/\n/g, newlineOf(page.document));
   const edit = insertInHead(page.document, style, ({ tag }) => tag === 'style');
-  return { edits: edit ? [edit] : [], files: [], sheet: null };
+  return { edits: edit ? [edit] : [], files: [], stylesheet: null };
 }
 
 /** The pasted code, with selectors that find this page's links. */
@@ -365,7 +365,7 @@ function fateOf(page: WiringPage, { piece, file }: Told, done: Done | null): Pic
     case 'start':
       return placed(done ? startFate(page, done) : '');
     case 'rules':
-      return placed(done?.placing.sheet ? `at the end of ${done.placing.sheet}` : 'in the head of the page');
+      return placed(done?.placing.stylesheet ? `at the end of ${done.placing.stylesheet}` : 'in the head of the page');
     case 'example':
     case 'attribute':
       return placed(done ? saidOfLinks(page, done.kit, piece) : '');

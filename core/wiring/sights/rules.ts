@@ -8,7 +8,7 @@ import { focus } from './focus.ts';
 import { hidden } from './hidden.ts';
 import { small } from './small.ts';
 import { swipe } from './swipe.ts';
-import { words } from './words.ts';
+import { words } from './clippedWords.ts';
 import type { Scene, Sight, SightRule } from './sight.ts';
 
 export const SIGHT_RULES: readonly SightRule[] = [

@@ -17,7 +17,7 @@ import { isTagged, kitPath, type Kit, type KitFile } from '../kit/manifest.ts';
 import { includedName, type Include } from '../read/includes.ts';
 import type { ScriptRun } from '../read/scripts.ts';
 import type { PageWiring } from '../read/uses.ts';
-import { wordsFor } from '../words/words.ts';
+import { wordsFor } from '../words/languages.ts';
 import type { WiringPage, WiringSite } from './site.ts';
 
 interface Written {

@@ -76,35 +76,35 @@ function Stylesheets({ page, idle: locked }: { page: PageView; idle: boolean }) 
   const { site } = useSite();
   const { intent, busy } = useIntent();
   const idle = locked || busy;
-  const sheets = site.view.files.flatMap(({ path }) => (isStylePath(path) ? [path] : []));
+  const stylesheets = site.view.files.flatMap(({ path }) => (isStylePath(path) ? [path] : []));
   const pages = site.view.pages.map(({ path }) => path);
   return (
     <Part title="Stylesheets">
-      {sheets.length === 0 && (
+      {stylesheets.length === 0 && (
         <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>The site has no stylesheet yet.</Box>
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-        {sheets.map((sheet) => {
-          const on = page.styles.includes(sheet);
-          const everywhere = site.view.pages.every(({ styles }) => styles.includes(sheet));
+        {stylesheets.map((stylesheet) => {
+          const on = page.styles.includes(stylesheet);
+          const everywhere = site.view.pages.every(({ styles }) => styles.includes(stylesheet));
           return (
-            <Box component="li" key={sheet} sx={STYLESHEET}>
+            <Box component="li" key={stylesheet} sx={STYLESHEET}>
               <FormControlLabel
                 control={
                   <Checkbox
                     size="small"
                     checked={on}
                     disabled={idle}
-                    onChange={() => intent({ kind: 'set-stylesheet', pages: [page.path], sheet, on: !on })}
+                    onChange={() => intent({ kind: 'set-stylesheet', pages: [page.path], stylesheet, on: !on })}
                   />
                 }
-                label={<Mono>{sheet}</Mono>}
+                label={<Mono>{stylesheet}</Mono>}
                 sx={{ flex: 1 }}
               />
               <Button
                 disabled={idle || everywhere}
-                onClick={() => intent({ kind: 'set-stylesheet', pages, sheet, on: true })}
-                aria-label={`Attach to every page: ${sheet}`}
+                onClick={() => intent({ kind: 'set-stylesheet', pages, stylesheet, on: true })}
+                aria-label={`Attach to every page: ${stylesheet}`}
               >
                 Attach to every page
               </Button>

@@ -67,8 +67,8 @@ function NewSection({
   const idle = locked || busy;
   const [title, setTitle] = useState('');
   const [like, setLike] = useState(galleries.length - 1);
-  const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
-  const pictures = asPictures(pairs.filter(({ id }) => taken.has(id)));
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const pictures = asPictures(pairs.filter(({ id }) => chosen.has(id)));
   const wish: Intent | null =
     title.trim() !== '' && pictures.length > 0
       ? { kind: 'add-section', page: path, gallery: like, title: title.trim(), pictures }
@@ -104,8 +104,8 @@ function NewSection({
       )}
       <PairChoice
         pairs={pairs}
-        taken={taken}
-        onTake={setTaken}
+        chosen={chosen}
+        onChoose={setChosen}
         none="Every pair is on a page already; import more pictures first"
       />
       <PlanShown plan={plan} wished={wish !== null} height={150} />

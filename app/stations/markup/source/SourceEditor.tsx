@@ -59,7 +59,7 @@ export function SourceEditor(props: EditorProps) {
     }
     // Somebody else changed the file, or what was typed came in beside a change of theirs. While some of it waits to
     // be written, the file is behind the editor; when it is, this comes again.
-    if (latest.current.unwritten() === null) open.current?.takeIn(text);
+    if (latest.current.unwritten() === null) open.current?.adopt(text);
   }, [text, opened]);
 
   useEffect(() => {

@@ -91,7 +91,7 @@ export interface EditorProps {
 interface OpenEditor {
   view: EditorView;
   /** The file has become another; what is being typed stays. */
-  takeIn: (text: string) => void;
+  adopt: (text: string) => void;
   /** What was typed has been written and the page been read anew. */
   refreshed: () => void;
   close: () => void;
@@ -154,7 +154,7 @@ export function openEditor(
   resized.observe(parent);
   return {
     view,
-    takeIn: (text) => typed.takeIn(view, text),
+    adopt: (text) => typed.adopt(view, text),
     refreshed: typed.refreshed,
     close: () => {
       typed.flush();
@@ -234,7 +234,7 @@ const movesLines = (update: ViewUpdate): boolean =>
 interface TypedChanges {
   flush: () => void;
   note: (changes: ChangeSet) => void;
-  takeIn: (view: EditorView, text: string) => void;
+  adopt: (view: EditorView, text: string) => void;
   refreshed: () => void;
 }
 
@@ -278,7 +278,7 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
    * Takes in the difference and leaves the rest, the cursor and what is being typed, alone. Where nobody types, the
    * first place that changed is brought into sight.
    */
-  const takeIn = (view: EditorView, text: string) => {
+  const adopt = (view: EditorView, text: string) => {
     const before = known(base.current, 'text that is edited');
     base.current = baseOf(text);
     const [old, now] = [before.text, text].map((one) => one.replaceAll('\r\n', '\n'));
@@ -300,7 +300,7 @@ function typedChanges(latest: RefObject<EditorProps>, base: RefObject<Base | nul
     wait = Math.min(PAUSE.longest, Math.max(PAUSE.shortest, 2 * (performance.now() - written)));
     written = null;
   };
-  return { flush, note, takeIn, refreshed };
+  return { flush, note, adopt, refreshed };
 }
 
 /** As near as can be, but not under what tells of the change at the foot of the window. */

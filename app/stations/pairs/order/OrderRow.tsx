@@ -1,8 +1,7 @@
-/** A picture in the order: taken by its handle, or moved by its buttons. */
+/** A picture in the order: a bead on the thread of all, which is dragged along it, or moved by buttons. */
 import { useSortable } from '@dnd-kit/sortable';
 import ArrowDownwardIcon from '@mui/icons-material/ArrowDownward';
 import ArrowUpwardIcon from '@mui/icons-material/ArrowUpward';
-import DragIndicatorIcon from '@mui/icons-material/DragIndicator';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import Chip from '@mui/material/Chip';
@@ -32,7 +31,7 @@ const rowStyle = ({ chosen, isDragging }: { chosen: boolean; isDragging: boolean
     right: 0,
     height: 56,
     display: 'grid',
-    gridTemplateColumns: '36px 36px 40px 70px minmax(0, 1fr) 150px minmax(0, 260px) 76px',
+    gridTemplateColumns: '48px 36px 70px minmax(0, 1fr) 150px minmax(0, 260px) 76px',
     gap: 1,
     alignItems: 'center',
     px: 1,
@@ -41,6 +40,36 @@ const rowStyle = ({ chosen, isDragging }: { chosen: boolean; isDragging: boolean
     zIndex: isDragging ? 2 : undefined,
     boxShadow: isDragging ? '0 4px 18px rgb(20 16 15 / 0.18)' : undefined,
   }) as const;
+
+/** The thread runs through all rows; a bead says which place is whose. */
+const THREAD = {
+  position: 'relative',
+  alignSelf: 'stretch',
+  display: 'grid',
+  placeItems: 'center',
+  '&::before': {
+    content: '""',
+    position: 'absolute',
+    insetBlock: 0,
+    left: 'calc(50% - 1px)',
+    borderLeft: `2px solid ${color('lichen')}`,
+  },
+} as const;
+
+const BEAD = {
+  minWidth: 30,
+  height: 30,
+  p: 0.5,
+  borderRadius: '15px',
+  border: `1.8px solid ${color('lichen')}`,
+  bgcolor: color('paper'),
+  color: color('peat'),
+  fontSize: '0.8125rem',
+  fontVariantNumeric: 'tabular-nums',
+  cursor: 'grab',
+  touchAction: 'none',
+  '&:hover': { bgcolor: color('lichenWash') },
+} as const;
 
 export const OrderRow = memo(function OrderRow({
   pair,
@@ -67,22 +96,23 @@ export const OrderRow = memo(function OrderRow({
       sx={rowStyle({ chosen, isDragging })}
       style={{ top, transform: shift, transition }}
     >
-      <IconButton
-        {...attributes}
-        {...listeners}
-        aria-label={`Move ${pair.name}`}
-        disabled={idle}
-        sx={{ cursor: 'grab', touchAction: 'none' }}
-      >
-        <DragIndicatorIcon fontSize="small" />
-      </IconButton>
+      <Box sx={THREAD}>
+        <IconButton
+          {...attributes}
+          {...listeners}
+          aria-label={`Move ${pair.name} from place ${index + 1}`}
+          disabled={idle}
+          sx={BEAD}
+        >
+          {index + 1}
+        </IconButton>
+      </Box>
       <Checkbox
         size="small"
         checked={chosen}
         onChange={() => onToggle(pair.full)}
         slotProps={{ input: { 'aria-label': `Choose ${pair.name}` } }}
       />
-      <Box sx={{ color: color('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{index + 1}</Box>
       <Picture path={pair.full} width={66} height={46} />
       <Mono>{pair.full}</Mono>
       <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>

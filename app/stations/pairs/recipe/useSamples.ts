@@ -19,11 +19,11 @@ export interface Sample {
 type Samples =
   | { state: 'none' | 'working' }
   | { state: 'failed'; reason: string }
-  /** In the order of {@link sizesIn}. */
+  /** Thumbnail, full-size, then the further sizes. */
   | { state: 'ready'; made: readonly Sample[] };
 
 /** Thumbnail, full-size, then the further sizes. */
-export const sizesIn = (recipe: Recipe): { as: string; size: SizeRecipe }[] => [
+const sizesIn = (recipe: Recipe): { as: string; size: SizeRecipe }[] => [
   { as: THUMBNAIL, size: recipe.thumbnail },
   { as: FULL_SIZE, size: recipe.fullSize },
   ...recipe.further.map(({ title, size }) => ({ as: title, size })),

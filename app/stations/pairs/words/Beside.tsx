@@ -5,7 +5,8 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { WordsRow } from '~core/lists/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { Panel } from '../../../ui/parts/small';
+import { nameOf } from '~core/site/index.ts';
+import { Mono, Panel } from '../../../ui/parts/small';
 import { useWholePicture } from '../../../ui/site/pictureUrls';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
@@ -51,6 +52,9 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
               if (changed) intent({ kind: 'set-words', items: [], pictures: [{ path: pair.full, words: draft }] });
             }}
           >
+            <Box sx={{ fontSize: '0.8125rem' }}>
+              In the full-size file <Mono>{nameOf(pair.full)}</Mono>
+            </Box>
             {FIELDS.map(({ name, label }) => (
               <TextField
                 key={name}

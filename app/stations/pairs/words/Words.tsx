@@ -151,7 +151,7 @@ function AsCsv({ idle, onRemarks }: { idle: boolean; onRemarks: (remarks: string
       name: `words-${site.site.name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-')}.csv`,
       blob: new Blob([writeCsv(WORDS_COLUMNS, wordsTable(words))], { type: 'text/csv' }),
     });
-  const bringIn = async (file: File) => {
+  const readList = async (file: File) => {
     const text = readText(new Uint8Array(await file.arrayBuffer()));
     const read = text.ok ? readCsv(text.text) : text;
     const result = read.ok ? wordsFrom(read.table, words) : read;
@@ -181,7 +181,7 @@ function AsCsv({ idle, onRemarks }: { idle: boolean; onRemarks: (remarks: string
         onChange={({ target }) => {
           const [file] = target.files ?? [];
           target.value = '';
-          if (file) void bringIn(file);
+          if (file) void readList(file);
         }}
       />
     </Box>

@@ -44,39 +44,43 @@ const GROUP_BYTES = 32 * 2 ** 20;
 const GROUP_FILES = 500;
 
 /** What has been read so far. */
-interface Taken {
+interface Imported {
   contents: Map<string, FileContent>;
   name: string;
   known: SiteNotes;
   notes: string[];
 }
 
-export function bringIn(store: Store, incoming: IncomingSite, options: Options): Promise<IntakeResult> {
+export function importSite(store: Store, incoming: IncomingSite, options: Options): Promise<IntakeResult> {
   const { signal, onProgress } = options;
   return navigator.locks.request(INTAKE_LOCK, async (): Promise<IntakeResult> => {
     try {
-      const taken = await takeAll(store, incoming, options);
-      const { contents, notes } = taken;
+      const imported = await importAll(store, incoming, options);
+      const { contents, notes } = imported;
       if (contents.size === 0)
         return { ok: false, reason: ['Nothing in it could be read.', ...notes].join(' '), refused: [] };
       onProgress({ says: 'Writing it down', share: 1 });
-      const known = { ...taken.known, decisions: await decisionsFor(store, contents, taken.known.decisions) };
+      const known = { ...imported.known, decisions: await decisionsFor(store, contents, imported.known.decisions) };
       if (JSON.stringify(known) !== JSON.stringify(emptyNotes()))
         contents.set(NOTES_FILE, { kind: 'text', text: writeNotes(known) });
-      const site = newSite(taken.name, contents, known.exercise);
+      const site = newSite(imported.name, contents, known.exercise);
       signal.throwIfAborted();
       await store.addSite(site, contents);
       return { ok: true, site, notes };
     } catch (error) {
-      // What was written belongs to nobody, and would take up the room that the next attempt needs.
+      // What was written belongs to nobody, and would importFile up the room that the next attempt needs.
       await store.sweepBlobs().catch(() => 0);
       return signal.aborted ? STOPPED : { ok: false, reason: storageReason(error), refused: [] };
     }
   });
 }
 
-async function takeAll(store: Store, incoming: IncomingSite, { name, signal, onProgress }: Options): Promise<Taken> {
-  const taken: Taken = { contents: new Map(), name, known: emptyNotes(), notes: [...incoming.notes] };
+async function importAll(
+  store: Store,
+  incoming: IncomingSite,
+  { name, signal, onProgress }: Options,
+): Promise<Imported> {
+  const imported: Imported = { contents: new Map(), name, known: emptyNotes(), notes: [...incoming.notes] };
   const total = incoming.files.reduce((sum, { bytes }) => sum + bytes + 1, 0);
   let read = 0;
   let writing: Promise<void> = Promise.resolve();
@@ -85,7 +89,7 @@ async function takeAll(store: Store, incoming: IncomingSite, { name, signal, onP
     for (let at = 0; at < group.length; at += incoming.together) {
       signal.throwIfAborted();
       const some = group.slice(at, at + incoming.together);
-      await Promise.all(some.map((file) => take(file, taken, blobs, signal)));
+      await Promise.all(some.map((file) => importFile(file, imported, blobs, signal)));
       read += some.reduce((sum, { bytes }) => sum + bytes + 1, 0);
       onProgress({ says: `Reading ${some[0]?.path}`, share: read / total });
     }
@@ -96,7 +100,7 @@ async function takeAll(store: Store, incoming: IncomingSite, { name, signal, onP
     writing.catch(() => undefined);
   }
   await writing;
-  return taken;
+  return imported;
 }
 
 function groupsOf(files: readonly IncomingFile[]): IncomingFile[][] {
@@ -114,37 +118,42 @@ function groupsOf(files: readonly IncomingFile[]): IncomingFile[][] {
   return groups;
 }
 
-async function take(file: IncomingFile, taken: Taken, blobs: Map<string, Blob>, signal: AbortSignal): Promise<void> {
+async function importFile(
+  file: IncomingFile,
+  imported: Imported,
+  blobs: Map<string, Blob>,
+  signal: AbortSignal,
+): Promise<void> {
   const { path } = file;
   const read = await file.read(signal);
   if (!read.ok) {
-    taken.notes.push(`“${path}” ${read.reason}. It was left out.`);
+    imported.notes.push(`“${path}” ${read.reason}. It was left out.`);
     return;
   }
   const { bytes, blob } = read;
   if (path === NOTES_FILE) {
-    takeNotes(bytes, taken);
+    importNotes(bytes, imported);
     return;
   }
   const decoded = isTextPath(path) ? decodeText(bytes) : null;
   if (decoded?.ok) {
-    taken.contents.set(path, { kind: 'text', text: decoded.text });
+    imported.contents.set(path, { kind: 'text', text: decoded.text });
     return;
   }
-  if (decoded) taken.notes.push(`“${path}”: ${decoded.reason}.`);
+  if (decoded) imported.notes.push(`“${path}”: ${decoded.reason}.`);
   const hash = await contentHash(bytes);
-  taken.contents.set(path, { kind: 'binary', hash, bytes: bytes.length });
+  imported.contents.set(path, { kind: 'binary', hash, bytes: bytes.length });
   blobs.set(hash, blob);
 }
 
-function takeNotes(bytes: Uint8Array, taken: Taken): void {
+function importNotes(bytes: Uint8Array, imported: Imported): void {
   const read = readNotes(new TextDecoder().decode(bytes));
   if (!read.ok) {
-    taken.notes.push(`${read.reason}; the site was imported without it.`);
+    imported.notes.push(`${read.reason}; the site was imported without it.`);
     return;
   }
   // Name and date are those of the archive; here they stand with the site.
   const { name, created: _created, ...known } = read.notes;
-  taken.name = name ?? taken.name;
-  taken.known = known;
+  imported.name = name ?? imported.name;
+  imported.known = known;
 }

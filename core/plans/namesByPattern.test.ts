@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { MadeRecord } from '../site/index.ts';
-import { companionsOf, renamesBy } from './renaming.ts';
+import { companionsOf, renamesBy } from './namesByPattern.ts';
 
 const picture = (full: string, thumbnail: string | null = null, takenAt: string | null = null) => ({
   full,

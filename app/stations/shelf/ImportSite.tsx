@@ -5,9 +5,9 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useCallback, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate, useRevalidator } from 'react-router';
-import type { IntakeProgress, IntakeResult } from '../../data/intake/bringIn';
-import { bringInFiles, bringInZip } from '../../data/intake/intake';
-import { keepTold } from '../../data/intake/told';
+import type { IntakeProgress, IntakeResult } from '../../data/intake/importSite';
+import { importFiles, importZip } from '../../data/intake/intake';
+import { saveRemarks } from '../../data/intake/importRemarks';
 import { color } from '../../ui/theme';
 
 type Refused = Extract<IntakeResult, { ok: false }>;
@@ -18,13 +18,13 @@ function pathOf(file: File & { path?: string; relativePath?: string }): string {
   return path.replace(/^\.?\//, '');
 }
 
-export function useBringIn() {
+export function useImport() {
   const navigate = useNavigate();
   const { revalidate } = useRevalidator();
   const [progress, setProgress] = useState<IntakeProgress | null>(null);
   const [refused, setRefused] = useState<Refused | null>(null);
   const stop = useRef<AbortController | null>(null);
-  const take = useCallback(
+  const run = useCallback(
     async (files: readonly File[]) => {
       if (files.length === 0) return;
       const control = new AbortController();
@@ -35,8 +35,8 @@ export function useBringIn() {
       const [only] = files;
       const isZip = files.length === 1 && only !== undefined && /\.zip$/i.test(only.name);
       const result = isZip
-        ? await bringInZip(only, only.name, options)
-        : await bringInFiles(
+        ? await importZip(only, only.name, options)
+        : await importFiles(
             files.map((file) => ({ path: pathOf(file), blob: file })),
             options,
           );
@@ -45,13 +45,13 @@ export function useBringIn() {
         setRefused(result);
         return;
       }
-      keepTold(result.site.id, result.notes);
+      saveRemarks(result.site.id, result.notes);
       await revalidate();
       void navigate(`/site/${result.site.id}/pairs`);
     },
     [navigate, revalidate],
   );
-  return { take, progress, refused, stop: () => stop.current?.abort(), forget: () => setRefused(null) };
+  return { run, progress, refused, stop: () => stop.current?.abort(), forget: () => setRefused(null) };
 }
 
 const targetStyle = (isDragActive: boolean) =>
@@ -69,13 +69,13 @@ const targetStyle = (isDragActive: boolean) =>
 
 const SAYS = { mb: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } as const;
 
-export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
+export function DropPlace({ importing }: { importing: ReturnType<typeof useImport> }) {
   const { getRootProps, isDragActive } = useDropzone({
-    onDrop: (files) => void bring.take(files),
+    onDrop: (files) => void importing.run(files),
     noClick: true,
     noKeyboard: true,
   });
-  const { progress, refused } = bring;
+  const { progress, refused } = importing;
   return (
     <Box {...getRootProps()} role="group" aria-label="Import by dropping" sx={targetStyle(isDragActive)}>
       {progress && (
@@ -85,7 +85,7 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
             aria-label={progress.says}
             {...(progress.share === null ? {} : { variant: 'determinate' as const, value: progress.share * 100 })}
           />
-          <Button onClick={bring.stop} sx={{ mt: 1.5 }}>
+          <Button onClick={importing.stop} sx={{ mt: 1.5 }}>
             Stop
           </Button>
         </Box>
@@ -99,7 +99,7 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
             ))}
           </Box>
           {refused.refused.length > 8 && <Box>{`and ${refused.refused.length - 8} more`}</Box>}
-          <Button onClick={bring.forget}>Close</Button>
+          <Button onClick={importing.forget}>Close</Button>
         </Box>
       )}
       {!progress && !refused && (
@@ -114,14 +114,14 @@ export function DropPlace({ bring }: { bring: ReturnType<typeof useBringIn> }) {
 }
 
 /** Buttons over hidden inputs, for a folder and for an archive. */
-export function PickButtons({ bring }: { bring: ReturnType<typeof useBringIn> }) {
+export function PickButtons({ importing }: { importing: ReturnType<typeof useImport> }) {
   const folder = useRef<HTMLInputElement>(null);
   const archive = useRef<HTMLInputElement>(null);
   const picked = (input: HTMLInputElement) => {
-    void bring.take([...(input.files ?? [])]);
+    void importing.run([...(input.files ?? [])]);
     input.value = '';
   };
-  const busy = bring.progress !== null;
+  const busy = importing.progress !== null;
   return (
     <>
       <input
