@@ -4,6 +4,7 @@
  */
 import type { FromProbe, ToProbe } from '../protocol/probe.ts';
 import type { Unsigned } from '../protocol/unsigned.ts';
+import { withoutFocus } from './focus.ts';
 import { loadedBy } from './looking.ts';
 import { PATIENCE, until, whileWaiting } from './patience.ts';
 import { hold, rehearse } from './rehearsal.ts';
@@ -291,7 +292,7 @@ void (() => {
       return;
     }
     const element = byPath.get(command.element.join());
-    if (element?.isConnected) void hold(element, command.how, command.steps);
+    if (element?.isConnected) void withoutFocus(() => hold(element, command.how, command.steps));
   }
 
   function obey(command: ToProbe): void {

@@ -15,7 +15,8 @@ export async function cursorAfter(page: Page, words: string): Promise<void> {
     await scroller.evaluate((box) => box.scrollBy(0, 150));
     await framesOn(page);
   }
-  await place.scrollIntoViewIfNeeded();
+  // A line is drawn anew with every change of it, also while it is scrolled to.
+  await expect(() => place.scrollIntoViewIfNeeded({ timeout: 2000 })).toPass();
   await place.click();
   const box = await place.evaluate((element, sought) => {
     const range = document.createRange();

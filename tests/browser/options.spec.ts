@@ -44,6 +44,13 @@ test('the lightbox: a preset, five options and two looks, each seen at once in t
   await expect(page.getByText('interval is a number from 1 to 60 s.')).toBeVisible();
   await interval.fill('8');
   await interval.press('Enter');
+  // The page loads anew and opens its overlay, and the keys still go to the field.
+  await expect(live.locator('[data-enlarge-interval="8"]')).not.toHaveCount(0, { timeout: 30_000 });
+  await expect(live.locator('.enlarge[open]')).toBeVisible({ timeout: 30_000 });
+  await page.keyboard.type('0');
+  await expect(interval).toHaveValue(/0/);
+  await expect(interval).toBeFocused();
+  await page.keyboard.press('Escape');
   await options(page).getByRole('button', { name: 'alt', exact: true }).click();
   const ground = options(page).getByRole('textbox', { name: 'Background', exact: true });
   await ground.fill('#203040');

@@ -121,7 +121,8 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
-      <DialogContent>
+      {/* It holds nothing to press, and is scrolled by keyboard all the same where the window is low. */}
+      <DialogContent tabIndex={0} role="region" aria-labelledby="keys-title">
         <Box component="dl" sx={LIST}>
           {[...here, ...KEYS].map(({ keys, does }) => (
             <Box key={keys} sx={{ display: 'contents' }}>
