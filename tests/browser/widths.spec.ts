@@ -20,22 +20,27 @@ const MAIN: Record<string, RegExp> = {
   pack: /^Save as ZIP/,
 };
 
-/** Elements with words of their own that reach out of the window or are cut by their own box, by what they say. */
+/** Words in less than this stand letter under letter; CSS px. */
+const NARROWEST = 26;
+
+/** Elements with words of their own that reach out of the window, or have no room for a word, by what they say. */
 const cutOff = (page: Page): Promise<string[]> =>
-  page.evaluate(() => {
+  page.evaluate((narrowest) => {
     const scrolls = (one: Element | null): boolean =>
       one !== null && (/auto|scroll/.test(getComputedStyle(one).overflowX) || scrolls(one.parentElement));
-    const says = (one: Element) => [...one.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim());
+    const says = (one: Element) =>
+      [...one.childNodes].map((node) => (node.nodeType === 3 ? (node.textContent?.trim() ?? '') : '')).join('');
     return [...document.querySelectorAll('header *, main *, aside *, [role="dialog"] *')]
       .filter((one) => says(one) && one.checkVisibility() && !one.closest('iframe, .cm-editor, [aria-hidden="true"]'))
       .filter((one) => {
         const { left, right, width } = one.getBoundingClientRect();
         const isUnseen = width <= 1;
-        const isOut = right > innerWidth + 1 || left < -1;
-        return !isUnseen && isOut && !scrolls(one.parentElement);
+        const isOut = (right > innerWidth + 1 || left < -1) && !scrolls(one.parentElement);
+        const isSqueezed = width < narrowest && says(one).length > 4;
+        return !isUnseen && (isOut || isSqueezed);
       })
       .map((one) => one.textContent?.trim().slice(0, 60) ?? '');
-  });
+  }, NARROWEST);
 
 for (const [width, height] of WINDOWS)
   test(`in a window of ${width} × ${height} px all is in reach`, async ({ page }) => {

@@ -7,6 +7,9 @@ const AROUND = 300;
 
 const LEAST: Size = { width: 280, height: 280 };
 
+/** Share of the window for a picture with its fields below. */
+const ABOVE = 0.45;
+
 const GAP = 20; // CSS px
 
 interface Stage {
@@ -32,7 +35,7 @@ const windowHeight = (): number => innerHeight;
 export function useStage(beside: number, picture: Size | null): Stage {
   const home = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(0);
-  const height = Math.max(LEAST.height, useSyncExternalStore(watchWindow, windowHeight, windowHeight) - AROUND);
+  const inWindow = useSyncExternalStore(watchWindow, windowHeight, windowHeight);
   useLayoutEffect(() => {
     const box = home.current;
     if (!box) return undefined;
@@ -42,6 +45,9 @@ export function useStage(beside: number, picture: Size | null): Stage {
   }, []);
   const left = room - beside - GAP;
   const isBeside = beside > 0 && left >= LEAST.width;
+  // What stands below is still seen in part.
+  const above = beside > 0 && !isBeside ? inWindow * ABOVE : Infinity;
+  const height = Math.max(LEAST.height, Math.min(above, inWindow - AROUND));
   const most = Math.max(LEAST.width, isBeside ? left : room);
   const needed = picture === null || !isBeside ? most : Math.ceil((height * picture.width) / picture.height);
   const width = Math.max(LEAST.width, Math.min(most, needed));

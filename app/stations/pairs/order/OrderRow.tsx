@@ -31,7 +31,7 @@ const rowStyle = ({ chosen, isDragging }: { chosen: boolean; isDragging: boolean
     right: 0,
     height: 56,
     display: 'grid',
-    gridTemplateColumns: '48px 36px 70px minmax(0, 1fr) 150px minmax(0, 260px) 76px',
+    gridTemplateColumns: '48px 36px 70px minmax(0, 2fr) minmax(0, 1fr) 76px',
     gap: 1,
     alignItems: 'center',
     px: 1,
@@ -50,7 +50,7 @@ const THREAD = {
   '&::before': {
     content: '""',
     position: 'absolute',
-    insetBlock: 0,
+    insetBlock: '0 -1px',
     left: 'calc(50% - 1px)',
     borderLeft: `2px solid ${color('lichen')}`,
   },
@@ -64,6 +64,7 @@ const BEAD = {
   border: `1.8px solid ${color('lichen')}`,
   bgcolor: color('paper'),
   color: color('peat'),
+  fontFamily: 'inherit',
   fontSize: '0.8125rem',
   fontVariantNumeric: 'tabular-nums',
   cursor: 'grab',
@@ -114,9 +115,11 @@ export const OrderRow = memo(function OrderRow({
         slotProps={{ input: { 'aria-label': `Choose ${pair.name}` } }}
       />
       <Picture path={pair.full} width={66} height={46} />
-      <Mono>{pair.full}</Mono>
-      <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
-        {pair.takenAt ? sayTaken(pair.takenAt) : 'no date'}
+      <Box sx={{ minWidth: 0, lineHeight: 1.3 }}>
+        <Mono>{pair.full}</Mono>
+        <Box sx={{ fontSize: '0.75rem', color: color('stone') }}>
+          {pair.takenAt ? sayTaken(pair.takenAt) : 'no date'}
+        </Box>
       </Box>
       <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
         {pair.tags.map((tag) => (
