@@ -33,10 +33,10 @@ const cutOff = (page: Page): Promise<string[]> =>
     return [...document.querySelectorAll('header *, main *, aside *, [role="dialog"] *')]
       .filter((one) => says(one) && one.checkVisibility() && !one.closest('iframe, .cm-editor, [aria-hidden="true"]'))
       .filter((one) => {
-        const { left, right, width } = one.getBoundingClientRect();
+        const { left, right, width, height } = one.getBoundingClientRect();
         const isUnseen = width <= 1;
         const isOut = (right > innerWidth + 1 || left < -1) && !scrolls(one.parentElement);
-        const isSqueezed = width < narrowest && says(one).length > 4;
+        const isSqueezed = width < narrowest && height > 2 * narrowest && says(one).length > 4;
         return !isUnseen && (isOut || isSqueezed);
       })
       .map((one) => one.textContent?.trim().slice(0, 60) ?? '');
