@@ -1,9 +1,9 @@
 /** The page as a phone, a tablet and a desktop show it. */
 import Box from '@mui/material/Box';
-import { useLayoutEffect, useRef, useState } from 'react';
 import { laidOutWidth, type PageView } from '~core/view/index.ts';
 import type { FromProbe } from '~protocol/probe.ts';
 import { Panel } from '../../ui/parts/small';
+import { useWidth } from '../../ui/parts/useWidth';
 import { LivePage } from '../../ui/preview/LivePage';
 import { useChosenStrand } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
@@ -40,15 +40,7 @@ const WIDTH_LABEL = { textAlign: 'center', color: color('stone'), fontSize: '0.7
 
 export function ThreeWidths({ page, onReport }: { page: PageView; onReport: (report: FromProbe) => void }) {
   const strand = useChosenStrand();
-  const home = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState(0);
-  useLayoutEffect(() => {
-    const box = home.current;
-    if (!box) return undefined;
-    const watcher = new ResizeObserver(() => setRoom(box.clientWidth));
-    watcher.observe(box);
-    return () => watcher.disconnect();
-  }, []);
+  const { box: home, width: room } = useWidth();
   const { path } = page;
   return (
     <Box ref={home} component="section" aria-label="The page at three widths" sx={ROOM}>

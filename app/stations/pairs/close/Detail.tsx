@@ -1,7 +1,7 @@
 /** A part of a picture in its own pixels, before and after: for an upright one there is room beside it. */
 import Box from '@mui/material/Box';
-import { useEffect, useRef, useState } from 'react';
 import type { Size } from '~core/photo/index.ts';
+import { useWidth } from '../../../ui/parts/useWidth';
 import { color } from '../../../ui/theme';
 
 interface DetailProps {
@@ -43,15 +43,7 @@ interface PartProps extends Pick<DetailProps, 'picture' | 'at' | 'height'> {
 }
 
 function Part({ url, says, picture, at, height }: PartProps) {
-  const room = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const box = room.current;
-    if (!box) return undefined;
-    const watcher = new ResizeObserver(() => setWidth(box.clientWidth));
-    watcher.observe(box);
-    return () => watcher.disconnect();
-  }, []);
+  const { box: room, width } = useWidth();
   const pixel = 1 / globalThis.devicePixelRatio;
   const shown = { width: picture.width * pixel, height: picture.height * pixel };
   const left = startOf(at.x, shown.width, width);

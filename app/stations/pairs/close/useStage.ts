@@ -1,6 +1,7 @@
 /** The room for a picture in the close look: an upright one is high, and leaves its sides to what stands beside it. */
-import { useLayoutEffect, useRef, useState, useSyncExternalStore, type RefObject } from 'react';
+import { useSyncExternalStore, type RefObject } from 'react';
 import type { Size } from '~core/photo/index.ts';
+import { useWidth } from '../../../ui/parts/useWidth';
 
 /** What a sheet needs of the window above and below the picture; CSS px. */
 const AROUND = 300;
@@ -33,16 +34,8 @@ const windowHeight = (): number => innerHeight;
  * is shown whole, null where it is shown in its own pixels.
  */
 export function useStage(beside: number, picture: Size | null): Stage {
-  const home = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState(0);
+  const { box: home, width: room } = useWidth();
   const inWindow = useSyncExternalStore(watchWindow, windowHeight, windowHeight);
-  useLayoutEffect(() => {
-    const box = home.current;
-    if (!box) return undefined;
-    const watcher = new ResizeObserver(() => setRoom(box.clientWidth));
-    watcher.observe(box);
-    return () => watcher.disconnect();
-  }, []);
   const left = room - beside - GAP;
   const isBeside = beside > 0 && left >= LEAST.width;
   // What stands below is still seen in part.
