@@ -68,7 +68,7 @@ export function importSite(store: Store, incoming: IncomingSite, options: Option
       await store.addSite(site, contents);
       return { ok: true, site, notes };
     } catch (error) {
-      // What was written belongs to nobody, and would importFile up the room that the next attempt needs.
+      // What was written belongs to nobody, and would take up the room that the next attempt needs.
       await store.sweepBlobs().catch(() => 0);
       return signal.aborted ? STOPPED : { ok: false, reason: storageReason(error), refused: [] };
     }

@@ -14,6 +14,8 @@ const TITLE = { display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 
 /** Room below, so that what was just done, told over the foot of the window, hides no field. */
 const BODY = { flex: 1, minHeight: 0, overflow: 'auto', px: 2, pt: 1, pb: '190px' } as const;
 
+const FIELD = 'textarea, input:not([type="checkbox"], [type="radio"])';
+
 interface Props {
   title: string;
   says: string;
@@ -33,8 +35,9 @@ export function Beside({ title, says, onClose, head, children }: Props) {
       aria-label={title}
       sx={PANE}
       onKeyDown={(event) => {
-        // A list that is open in it has taken the key already.
-        if (event.key === 'Escape' && !event.defaultPrevented) onClose();
+        // A list that is open has taken the key already, and in a field it takes back what was typed there.
+        const inField = event.target instanceof Element && event.target.matches(FIELD);
+        if (event.key === 'Escape' && !event.defaultPrevented && !inField) onClose();
       }}
     >
       <Box sx={HEAD}>

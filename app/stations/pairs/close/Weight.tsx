@@ -58,6 +58,7 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
   const over = useMade(trials, format, quality);
   const ready = trials.state === 'ready' ? trials.prepared : null;
   const { home, stage, columns } = useStage(SIDE_WIDTH, fit ? ready : null);
+  const upright = uprightOf(fit, ready);
   const [at, setAt] = useState(MIDDLE);
   const says = `${FORMAT_NAMES[format]} ${quality}`;
   const points = useMemo(() => (trials.state === 'ready' ? trials.points : []), [trials]);
@@ -82,7 +83,7 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
     );
   return (
     <Box ref={home} sx={columns}>
-      <Stage trials={trials} over={over} says={says} room={stage} fit={fit} onPoint={setAt} />
+      <Stage trials={trials} over={over} says={says} room={stage} fit={fit} onPoint={upright && setAt} />
       <Box sx={SIDE}>
         <Box sx={FIELDS}>
           <Formats formats={formats} format={format} onFormat={setFormat} onAvif={avif ? null : () => setAvif(true)} />
@@ -119,14 +120,17 @@ export function Weight({ task, now, pixelsKept, fit, idle, onTake }: WeightProps
           <Curve points={points} chosen={chosen} suggested={suggested} onChoose={choose} />
           {suggested && <Suggestion point={suggested} onChoose={choose} />}
         </Box>
-        <UprightDetail shown={fit ? ready : null} over={over} says={says} at={at} height={stage.height} />
+        <UprightDetail shown={upright} over={over} says={says} at={at} height={stage.height} />
       </Box>
     </Box>
   );
 }
 
+/** A picture that is shown whole and is higher than wide; null for others, whose pointer nobody follows. */
+const uprightOf = <Shown extends Size>(fit: boolean, shown: Shown | null): Shown | null =>
+  fit && shown && shown.height > shown.width ? shown : null;
+
 interface UprightDetailProps {
-  /** What is shown whole; null where it is shown in its own pixels. */
   shown: (Size & { url: string }) | null;
   over: string | null;
   says: string;
@@ -137,7 +141,7 @@ interface UprightDetailProps {
 
 /** An upright picture leaves room beside it, under the curve. */
 function UprightDetail({ shown, says, height, ...detail }: UprightDetailProps) {
-  if (shown === null || shown.height <= shown.width) return null;
+  if (shown === null) return null;
   return (
     <Detail
       {...detail}
@@ -201,8 +205,8 @@ function Stage({
   says: string;
   room: Size;
   fit: boolean;
-  /** Where in the picture the pointer is, as shares of its width and height. */
-  onPoint: (at: { x: number; y: number }) => void;
+  /** Where in the picture the pointer is, as shares of its width and height; null where nobody asks. */
+  onPoint: ((at: { x: number; y: number }) => void) | null;
 }) {
   return (
     <Box role="region" aria-label="Before and after" tabIndex={fit ? undefined : 0} sx={stageStyle(room, fit)}>

@@ -14,8 +14,8 @@ interface WipeProps {
   height: number;
   /** CSS px of the stage that a fitted picture stays inside of; null shows it pixel by pixel. */
   fit: { width: number; height: number } | null;
-  /** Where in the picture the pointer is, as shares of its width and height. */
-  onPoint: (at: { x: number; y: number }) => void;
+  /** Where in the picture the pointer is, as shares of its width and height; null where nobody asks. */
+  onPoint: ((at: { x: number; y: number }) => void) | null;
 }
 
 const STEPS: Readonly<Record<string, number>> = {
@@ -84,7 +84,7 @@ export function Wipe({ under, over, says, width, height, fit, onPoint }: WipePro
       {...heldPointer((x) => setEdge(x * 100))}
       onPointerMoveCapture={({ clientX, clientY, currentTarget }) => {
         const box = currentTarget.getBoundingClientRect();
-        onPoint({ x: (clientX - box.left) / box.width, y: (clientY - box.top) / box.height });
+        onPoint?.({ x: (clientX - box.left) / box.width, y: (clientY - box.top) / box.height });
       }}
     >
       <img

@@ -61,6 +61,8 @@ export function useSamples(picture: string | null, recipe: Recipe | null): Sampl
       gone = true;
       clearTimeout(timer);
       for (const url of urls) URL.revokeObjectURL(url);
+      // Whoever comes back to these sizes is made them again: their addresses lead nowhere now.
+      if (urls.length > 0) setShown(null);
     };
     // The key says all that the sample depends on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
