@@ -42,10 +42,10 @@ function isBusy(): boolean {
 }
 
 /** What `look` finds, asked at each frame; null after so many frames in which it found nothing. */
-export async function until<T>(look: () => T | null | false, frames: number): Promise<T | null> {
+export async function until<T>(look: () => T | null | undefined | false, frames: number): Promise<T | null> {
   for (let n = 0; ; n++) {
     const found = look();
-    if (found !== null && found !== false) return found;
+    if (found !== null && found !== undefined && found !== false) return found;
     if (n >= frames && (!isBusy() || n >= frames * WHILE_BUSY)) return null;
     await beat();
   }

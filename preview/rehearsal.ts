@@ -303,8 +303,10 @@ export async function hold(element: Element, how: 'click' | 'point' | 'step', co
     await until(() => pictureInFront(before)?.loaded, PATIENCE.picture);
     end();
   }
+  const next = () => (how === 'click' ? control('next', document, before) : nextAround(target));
   for (let n = 0; n < count; n++) {
-    const button = how === 'click' ? control('next', document, before) : nextAround(target);
+    // What plays or is still being built may have its button a little later.
+    const button = await until(next, PATIENCE.step);
     button?.click();
     await beat();
     await atRest();

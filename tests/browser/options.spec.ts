@@ -29,6 +29,10 @@ test('the lightbox: a preset, five options and two looks, each seen at once in t
   await page.getByRole('button', { name: 'opened' }).click();
   await expect(live.locator('.enlarge[open]')).toBeVisible({ timeout: 30_000 });
   await expect(live.locator('.enlarge-counter')).toHaveText('1 of 4');
+  await page.getByRole('button', { name: 'third picture' }).click();
+  await expect(live.locator('.enlarge-counter')).toHaveText('3 of 4', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'opened' }).click();
+  await expect(live.locator('.enlarge-counter')).toHaveText('1 of 4', { timeout: 30_000 });
   await options(page)
     .getByRole('button', { name: /^With thumbnails/ })
     .click();
