@@ -42,10 +42,11 @@ export async function swipe(
   await fingers(page, [[from, { x: from.x + x, y: from.y + y }]], held);
 }
 
-/** A finger that touches and is lifted at once. */
-export async function tap(page: Page, at: Point): Promise<void> {
+/** A finger that touches and is lifted, at once or after so many ms. */
+export async function tap(page: Page, at: Point, held = 0): Promise<void> {
   const session = await page.context().newCDPSession(page);
   await touch(session, 'touchStart', [at]);
+  if (held > 0) await page.waitForTimeout(held);
   await touch(session, 'touchEnd', []);
   await session.detach();
 }

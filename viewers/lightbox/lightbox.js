@@ -229,19 +229,12 @@
 
   /** A shape as lines in the colour of the words around it. */
   function draw(element, name) {
-    const lines = (tag, attributes) => {
-      const made = document.createElementNS('http://www.w3.org/2000/svg', tag);
-      for (const key in attributes) made.setAttribute(key, attributes[key]);
-      return made;
-    };
-    const shape = lines('svg', { viewBox: '0 0 24 24', 'aria-hidden': 'true' });
-    shape.append(lines('path', { d: SHAPES[name] }));
-    element.replaceChildren(shape);
+    const svg = 'svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24" aria-hidden="true"';
+    element.innerHTML = `<${svg}><path d="${SHAPES[name]}"/></svg>`; // words of this script only
   }
 
   function label(element, words) {
-    element.setAttribute('aria-label', words);
-    element.title = words;
+    element.ariaLabel = element.title = words;
   }
 
   function button(name, inside, action) {
@@ -281,9 +274,9 @@
     const own = getComputedStyle(from);
     const page = getComputedStyle(document.documentElement);
     for (const look of LOOKS) {
-      const value = own.getPropertyValue(`--${NAME}-${look}`);
-      const isOwn = value !== page.getPropertyValue(`--${NAME}-${look}`);
-      to.style.setProperty(`--${NAME}-${look}`, isOwn ? value : null);
+      const name = `--${NAME}-${look}`;
+      const value = own.getPropertyValue(name);
+      to.style.setProperty(name, value === page.getPropertyValue(name) ? null : value);
     }
   }
 
@@ -303,20 +296,13 @@
     const small = link.querySelector('img');
     const picture = make('img', 'picture');
     picture.alt = small?.alt || '';
-    picture.draggable = false;
-    if (!small || !candidatesOf(small).includes(link.href)) return { picture, whole: picture };
+    const sources = [...(small?.closest('picture')?.querySelectorAll('source') || [])];
+    if (!small || !candidatesOf(small).includes(link.href)) return picture;
     const sizes = `${Math.ceil(width)}px`;
     if (small.srcset) Object.assign(picture, { sizes, srcset: small.srcset });
-    const around = small.closest('picture');
-    if (!around) return { picture, whole: picture };
-    const whole = make('picture', 'sources');
-    for (const source of around.querySelectorAll('source')) {
-      const copy = source.cloneNode();
-      copy.sizes = sizes;
-      whole.append(copy);
-    }
-    whole.append(picture);
-    return { picture, whole };
+    const copies = sources.map((one) => Object.assign(one.cloneNode(), { sizes }));
+    if (copies.length) make('picture', 'sources').append(...copies, picture);
+    return picture;
   }
 
   /*
@@ -329,7 +315,6 @@
       this.on = on;
       this.down = new Map(); // where each is now, by its id
       this.dragged = false; // the click at the end of a drag is none
-      this.tapped = { at: 0 };
       const hear = (name, action) => element.addEventListener(name, action.bind(this));
       hear('pointerdown', this.press);
       hear('pointermove', this.move);
@@ -391,9 +376,10 @@
     }
 
     tap(event) {
-      const near = this.tapped.at && gapOf(event, this.tapped.event) < 40;
-      const isSecond = near && event.timeStamp - this.tapped.at < TAP;
-      this.tapped = isSecond ? { at: 0 } : { at: event.timeStamp, event };
+      const first = this.tapped;
+      const isNear = first && gapOf(event, first) < 40;
+      const isSecond = isNear && event.timeStamp - first.timeStamp < TAP;
+      this.tapped = isSecond ? null : event;
       if (isSecond) this.on.double(event);
     }
   }
@@ -483,11 +469,10 @@
       this.strip = make('div', 'strip', this.inside);
       this.foot = make('div', 'foot', this.inside);
       this.caption = make('div', 'caption', this.foot);
-      this.caption.setAttribute('role', 'group');
-      this.caption.setAttribute('aria-label', WORDS.caption);
+      this.caption.role = 'group';
+      this.caption.ariaLabel = WORDS.caption;
       this.said = make('p', 'said', this.inside);
-      this.note.setAttribute('role', 'status');
-      this.said.setAttribute('role', 'status');
+      this.note.role = this.said.role = 'status';
       this.closer = new Closer(this.stage, this.frame);
     }
 
@@ -504,7 +489,7 @@
       set('next', () => this.step(1));
       set('play', () => this.playOn(!this.playing));
       set('zoom', () => this.zoomAt());
-      set('fold', () => this.pressed(this.fold, this.inside.toggleAttribute('data-folded')));
+      set('fold', () => this.foldAway());
       set('info', () => this.showAbout(this.about.hidden));
       address('download');
       address('tab');
@@ -529,23 +514,27 @@
       });
     }
 
-    open(link, place) {
+    /** Filled before it is opened: also while the link is still pressed. */
+    prepare(link) {
       this.opener = link;
       this.links = this.isSmall ? [link] : groupOf(link);
       this.dress(link);
       this.show(Math.max(0, this.links.indexOf(link)));
+      this.ready = link;
+    }
+
+    /** What was pressed is not opened: nothing more is fetched for it. */
+    forget() {
+      for (const name of ['srcset', 'src']) this.content?.removeAttribute(name);
+      this.clear();
+    }
+
+    open(link, place) {
+      if (this.ready !== link) this.prepare(link);
       if (this.isSmall) {
         this.dialog.dataset.place = place;
         return this.dialog.show();
       }
-      // A moment in which a file that is near can come: it is then in the first frame.
-      this.coming = setTimeout(() => {
-        this.coming = 0;
-        if (!this.dialog.open) this.rise(this.opener);
-      });
-    }
-
-    rise(link) {
       // All is written before the browser lays it out, or it would lay it out twice.
       this.fillStrip();
       if (option(link, 'autoplay') && !wantsLess()) this.playOn(true);
@@ -554,6 +543,7 @@
       this.arrive(link);
       this.mark();
       this.wait();
+      this.soon();
       document.documentElement.setAttribute(OVER, '');
       backStep.enter(link);
       tell(document.documentElement);
@@ -591,9 +581,7 @@
       const x = from.left + from.width / 2 - room.left - room.width / 2;
       const y = from.top + from.height / 2 - room.top - room.height / 2;
       const start = `translate(${x}px, ${y}px) scale(${from.width / width})`;
-      const said = getComputedStyle(this.dialog).getPropertyValue('--enlarge-time').trim();
-      const unit = said.endsWith('ms') ? 1 : 1000;
-      const duration = said ? parseFloat(said) * unit : 200;
+      const duration = parseFloat(getComputedStyle(this.frame).transitionDuration) * 1000;
       this.frame.animate([{ transform: start }, {}], { duration, easing: 'ease-out' });
     }
 
@@ -607,7 +595,7 @@
       const counted = filled(WORDS.count, { n: to + 1, all });
       this.counter.textContent = option(link, 'counter') && all > 1 ? counted : '';
       const name = this.caption.textContent || link.querySelector('img')?.alt || WORDS.dialog;
-      this.dialog.setAttribute('aria-label', all > 1 ? `${name}, ${counted}` : name);
+      this.dialog.ariaLabel = all > 1 ? `${name}, ${counted}` : name;
       this.offer(link);
       this.mark();
       this.wait();
@@ -620,7 +608,7 @@
       const to = option(this.link, 'loop') ? (on + all) % all : on;
       if (to < 0 || to >= all || to === this.at) return false;
       this.show(to);
-      if (!this.playing) this.said.textContent = this.dialog.getAttribute('aria-label');
+      if (!this.playing) this.said.textContent = this.dialog.ariaLabel;
       backStep.move(this.link);
       return true;
     }
@@ -631,15 +619,14 @@
         this.lent.part.hidden = this.lent.hidden;
         this.lent.mark.replaceWith(this.lent.part);
       }
-      this.lent = null;
-      this.content = null;
+      this.lent = this.content = this.ready = null;
       this.frame.replaceChildren();
       this.frame.style.opacity = '';
     }
 
     state(name, note) {
       this.stage.dataset.state = name;
-      this.stage.setAttribute('aria-busy', String(name === 'loading'));
+      this.stage.ariaBusy = name === 'loading';
       this.note.textContent = note;
     }
 
@@ -677,14 +664,15 @@
       const address = thumbnail?.currentSrc || thumbnail?.src;
       if (address) {
         const placeholder = make('img', 'placeholder', this.frame);
-        Object.assign(placeholder, { src: address, alt: '', draggable: false });
+        Object.assign(placeholder, { src: address, alt: '' });
       }
       const ratio = thumbnail?.naturalHeight ? thumbnail.naturalWidth / thumbnail.naturalHeight : 9;
       const width = Math.min(innerWidth, innerHeight * ratio);
-      const { picture, whole } = pictureOf(link, width);
+      const picture = pictureOf(link, width);
       this.expect(picture, 'load', link);
+      picture.fetchPriority = 'high';
       picture.src = link.href;
-      this.frame.append(whole);
+      this.frame.append(picture.parentNode || picture);
     }
 
     /** What comes too late, after a step, touches nothing. */
@@ -696,7 +684,7 @@
         this.frame.querySelector('.enlarge-placeholder')?.remove();
         this.state('shown', '');
         this.wait();
-        setTimeout(() => this.content === content && this.lookAhead(link), 50);
+        this.soon();
       });
       content.addEventListener('error', () => {
         if (this.content !== content) return;
@@ -705,12 +693,19 @@
     }
 
     /** How far it can be enlarged, and the pictures beside it: sooner they would hold it up. */
+    soon() {
+      clearTimeout(this.ahead);
+      this.ahead = setTimeout(() => {
+        if (this.dialog.open && this.stage.dataset.state === 'shown') this.lookAhead(this.link);
+      }, 50);
+    }
+
     lookAhead(link) {
       this.zoom.hidden = !option(link, 'zoom') || this.closer.most < 1.05;
       if (!option(link, 'ahead')) return;
       for (const near of [this.links[this.at + 1], this.links[this.at - 1]])
         if (near && !VIDEO.test(near.pathname) && !isHere(near))
-          pictureOf(near, innerWidth).picture.src = near.href;
+          pictureOf(near, innerWidth).src = near.href;
     }
 
     /** Caption, second line and a link on. */
@@ -738,15 +733,16 @@
       const arrows = option(link, 'arrows') && all > 1;
       this.previous.hidden = !arrows;
       this.next.hidden = !arrows;
-      this.previous.setAttribute('aria-disabled', String(ends && this.at === 0));
-      this.next.setAttribute('aria-disabled', String(ends && this.at === all - 1));
+      this.previous.ariaDisabled = ends && this.at === 0;
+      this.next.ariaDisabled = ends && this.at === all - 1;
       this.play.hidden = all < 2 || !(option(link, 'play') || option(link, 'autoplay'));
       this.zoom.hidden = true;
       this.fold.hidden = !option(link, 'fold') || !this.caption.textContent;
       this.info.hidden = !this.about.children.length;
-      Object.assign(this.tab, { href: link.href, hidden: !option(link, 'tab') });
-      const save = { href: link.href, download: fileOf(link), hidden: !option(link, 'download') };
-      Object.assign(this.download, save);
+      this.tab.href = this.download.href = link.href;
+      this.tab.hidden = !option(link, 'tab');
+      this.download.hidden = !option(link, 'download');
+      this.download.download = fileOf(link);
       this.full.hidden = !option(link, 'full') || !document.fullscreenEnabled;
       if (this.dialog.open) this.reach();
     }
@@ -754,20 +750,19 @@
     /** A long caption can be scrolled by keys, and a button that goes does not take the focus. */
     reach() {
       const scrolls = this.caption.scrollHeight > this.caption.clientHeight + 1;
-      if (scrolls) this.caption.tabIndex = 0;
-      else this.caption.removeAttribute('tabindex');
+      this.caption.tabIndex = scrolls ? 0 : -1;
       const { activeElement } = document;
       if (this.dialog.contains(activeElement) && activeElement.checkVisibility()) return;
       if (!this.isSmall) this.close.focus();
     }
 
-    pressed(element, isOn) {
-      element.setAttribute('aria-pressed', String(isOn));
+    foldAway() {
+      this.fold.ariaPressed = this.inside.toggleAttribute('data-folded');
     }
 
     showAbout(isShown) {
       this.about.hidden = !isShown;
-      this.info.setAttribute('aria-expanded', String(isShown));
+      this.info.ariaExpanded = isShown;
     }
 
     fullScreen() {
@@ -785,7 +780,7 @@
         const pick = make('button', 'pick', this.strip);
         const all = this.links.length;
         pick.type = 'button';
-        pick.setAttribute('aria-label', `${filled(WORDS.count, { n: n + 1, all })}: ${small?.alt}`);
+        pick.ariaLabel = `${filled(WORDS.count, { n: n + 1, all })}: ${small?.alt}`;
         pick.addEventListener('click', () => this.step(n - this.at));
         if (!small) return;
         const image = make('img', 'thumbnail', pick);
@@ -795,7 +790,7 @@
 
     mark() {
       [...this.strip.children].forEach((pick, n) => {
-        pick.setAttribute('aria-current', String(n === this.at));
+        pick.ariaCurrent = n === this.at;
         if (n !== this.at) return;
         const left = pick.offsetLeft + pick.offsetWidth / 2 - this.strip.clientWidth / 2;
         this.strip.scrollTo({ left, behavior: wantsLess() ? 'auto' : 'smooth' });
@@ -828,7 +823,7 @@
     }
 
     zoomed() {
-      this.pressed(this.zoom, this.closer.scale > 1);
+      this.zoom.ariaPressed = this.closer.scale > 1;
       this.wait();
     }
 
@@ -890,7 +885,7 @@
         '-': () => this.scaleBy(1 / ZOOM),
         0: () => this.scaleBy(0),
       };
-      const inText = event.target.closest('.enlarge-part, .enlarge-caption[tabindex]');
+      const inText = event.target.closest('.enlarge-part, .enlarge-caption');
       if (!actions[event.key] || (inText && /Up|Down|Home|End/.test(event.key))) return;
       event.preventDefault();
       actions[event.key]();
@@ -910,7 +905,7 @@
     }
 
     closed() {
-      if (this.dialog.open || this.coming) return; // told later; it may be open again
+      if (this.dialog.open) return; // told later; it may be open again
       const last = this.link;
       clearTimeout(this.timer);
       if (document.fullscreenElement === this.inside) document.exitFullscreen();
@@ -987,22 +982,34 @@
     box.open(link, place);
   }
 
-  /** A click that asks for a new tab or window keeps its meaning. */
-  function isPlain(event) {
+  /** The marked link that a click means; one that asks for a new tab keeps its meaning. */
+  function meantBy(event) {
     const withKey = event.ctrlKey || event.metaKey || event.shiftKey || event.altKey;
-    return event.button === 0 && !withKey && !event.defaultPrevented;
+    const link = event.target.closest?.('a[href]');
+    if (!link || withKey || event.button || event.defaultPrevented) return null;
+    if (link.closest('.enlarge')) return null;
+    // A link elsewhere on the page to one that is marked opens it, as often as it is clicked.
+    return link.matches(selector()) ? link : isHere(link) && linkBy(link.hash);
+  }
+
+  /** A click elsewhere, or a finger that scrolls: the press before was none. */
+  function letGo() {
+    if (modal && !modal.dialog.open) modal.forget();
   }
 
   document.addEventListener('click', (event) => {
-    if (!isPlain(event) || !event.target.closest || typeof HTMLDialogElement !== 'function') return;
-    const link = event.target.closest('a[href]');
-    if (!link || link.closest('.enlarge')) return;
-    // A link elsewhere on the page to one that is marked opens it, as often as it is clicked.
-    const meant = link.matches(selector()) ? link : isHere(link) && linkBy(link.hash);
-    if (!meant) return;
+    const link = typeof HTMLDialogElement === 'function' && meantBy(event);
+    if (!link) return letGo();
     event.preventDefault();
-    open(meant);
+    open(link);
   });
+
+  // From the press to the click there is time: the file is on its way by then.
+  document.addEventListener('pointerdown', (event) => {
+    const link = modal && !modal.dialog.open && meantBy(event);
+    if (link && !isHere(link) && !option(link, 'place')) modal.prepare(link);
+  });
+  document.addEventListener('pointercancel', letGo);
 
   /** An address that ends with the name of a marked link opens it, from this page or another. */
   function fromAddress() {

@@ -95,19 +95,12 @@
 
   /** A shape as lines in the colour of the words around it. */
   function draw(element, name) {
-    const lines = (tag, attributes) => {
-      const made = document.createElementNS('http://www.w3.org/2000/svg', tag);
-      for (const key in attributes) made.setAttribute(key, attributes[key]);
-      return made;
-    };
-    const shape = lines('svg', { viewBox: '0 0 24 24', 'aria-hidden': 'true' });
-    shape.append(lines('path', { d: SHAPES[name] }));
-    element.replaceChildren(shape);
+    const svg = 'svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24" aria-hidden="true"';
+    element.innerHTML = `<${svg}><path d="${SHAPES[name]}"/></svg>`; // words of this script only
   }
 
   function label(element, words) {
-    element.setAttribute('aria-label', words);
-    element.title = words;
+    element.ariaLabel = element.title = words;
   }
 
   function button(name, inside, action) {

@@ -146,7 +146,6 @@
       if (isShown) show(element, holder, options);
     });
     hear('focusout', hide);
-    // Whoever clicks has read it; a viewer that opens now finds the title in its place.
     hear('click', hide, true);
   }
 
@@ -155,7 +154,8 @@
     if (dismissed && !dismissed.contains(target)) dismissed = null;
   };
   addEventListener('pointerover', forget, true);
-  addEventListener('pointerdown', (event) => on?.contains(event.target) || hide(), true);
+  // Whoever presses has read it; a viewer that makes ready now finds the title in its place.
+  addEventListener('pointerdown', hide, true);
   const escape = (event) => {
     if (event.key !== 'Escape') return;
     dismissed = on || dismissed;

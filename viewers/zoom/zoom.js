@@ -89,9 +89,9 @@
     const own = getComputedStyle(from);
     const page = getComputedStyle(document.documentElement);
     for (const look of LOOKS) {
-      const value = own.getPropertyValue(`--${NAME}-${look}`);
-      const isOwn = value !== page.getPropertyValue(`--${NAME}-${look}`);
-      to.style.setProperty(`--${NAME}-${look}`, isOwn ? value : null);
+      const name = `--${NAME}-${look}`;
+      const value = own.getPropertyValue(name);
+      to.style.setProperty(name, value === page.getPropertyValue(name) ? null : value);
     }
   }
 

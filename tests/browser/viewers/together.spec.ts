@@ -4,7 +4,7 @@
  */
 import type { Page } from '@playwright/test';
 import { exported, item, items, SHOTS } from '../../viewerPages';
-import { swipe, tap } from '../../touch';
+import { middleOf, swipe, tap } from '../../touch';
 import { violations } from '../axe';
 import { VIEWERS } from '../../kits';
 import { expect, test, LONG } from '../fixtures';
@@ -131,6 +131,22 @@ test.describe('under a finger', () => {
     await expect(page.locator('.hints-tip')).toBeVisible();
     await tap(page, { x: 200, y: 500 });
     await expect(page.locator('.hints-tip')).toBeHidden();
+  });
+
+  test('a tap on what a resting finger had explained opens it with its title', async ({ page }) => {
+    const { address } = await exported(
+      ['tooltips', 'lightbox'],
+      `<ul data-hints data-hints-delay="100">${items({ attributes: MARK })}</ul>`,
+    );
+    await page.goto(address);
+    await expect(page.locator('dialog.enlarge')).toHaveCount(1);
+    const at = await middleOf(page.locator('main a').first());
+    const session = await page.context().newCDPSession(page);
+    await session.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [at] });
+    await expect(page.locator('.hints-tip')).toHaveText('The meadow');
+    await session.send('Input.dispatchTouchEvent', { type: 'touchCancel', touchPoints: [] });
+    await tap(page, at);
+    await expect(page.locator('.enlarge-caption')).toHaveText('The meadow');
   });
 
   test('the zoom lets the page scroll under a finger, and looks at a tap', async ({ page }) => {
