@@ -42,6 +42,14 @@ const cutOff = (page: Page): Promise<string[]> =>
       .map((one) => one.textContent?.trim().slice(0, 60) ?? '');
   }, NARROWEST);
 
+/** Lists of a dialog whose rows are wider than they: their ends are out of sight until somebody scrolls sideways. */
+const scrolledSideways = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('[role="dialog"] *')]
+      .filter((one) => /auto|scroll/.test(getComputedStyle(one).overflowX) && one.scrollWidth > one.clientWidth + 1)
+      .map((one) => one.getAttribute('aria-label') ?? one.textContent?.trim().slice(0, 40) ?? ''),
+  );
+
 for (const [width, height] of WINDOWS)
   test(`in a window of ${width} × ${height} px all is in reach`, async ({ page }) => {
     test.setTimeout(90_000);
@@ -133,6 +141,7 @@ for (const { window, withAxe, tag } of WAYS) {
       const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
       if (over > 0) wrong.push(`${name}: the window scrolls sideways by ${over} px`);
       wrong.push(...(await cutOff(page)).map((words) => `${name}: “${words}” is cut off`));
+      wrong.push(...(await scrolledSideways(page)).map((words) => `${name}: “${words}” scrolls sideways`));
       // What a dialog ends with, its actions, is in sight whatever it holds; a low window is scrolled.
       const last = dialog.last().getByRole('button').last();
       if (height < 560 && (await dialog.count()) > 0) await last.scrollIntoViewIfNeeded();

@@ -7,6 +7,8 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Intent } from '~core/plans/index.ts';
 import { countOf } from '~core/site/index.ts';
@@ -250,19 +252,20 @@ function Ways({ wishes, way, onWay }: { wishes: readonly Wish[]; way: number; on
       </Box>
     ));
   return (
-    <Box role="group" aria-label="What to do" sx={{ display: 'flex', gap: 0.75, mb: 1.25 }}>
-      {wishes.map((one, n) => (
-        <Button
-          key={one.says}
-          aria-pressed={n === way}
-          variant={n === way ? 'contained' : 'outlined'}
-          color={n === way ? 'primary' : 'inherit'}
-          onClick={() => onWay(n)}
-        >
-          {one.says}
-        </Button>
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      aria-label="What to do"
+      value={way}
+      onChange={(_event, next: number | null) => next !== null && onWay(next)}
+      sx={{ mb: 1.25 }}
+    >
+      {wishes.map(({ says }, n) => (
+        <ToggleButton key={says} value={n}>
+          {says}
+        </ToggleButton>
       ))}
-    </Box>
+    </ToggleButtonGroup>
   );
 }
 

@@ -34,11 +34,20 @@ const tagStyle = ({ text, wash }: Record<'text' | 'wash', Token>) =>
     whiteSpace: 'nowrap',
   }) as const;
 
+/** Says more than a word or two, which may be wider than its place. */
+const LONG = { display: 'inline-block', maxWidth: '100%', whiteSpace: 'normal', overflowWrap: 'break-word' } as const;
+
+interface TagProps {
+  tone: Tone;
+  long?: boolean;
+  children: ReactNode;
+}
+
 /** A word on a wash of colour; the word says it, the colour only helps. */
-export function Tag({ tone, children }: { tone: Tone; children: ReactNode }) {
+export function Tag({ tone, long = false, children }: TagProps) {
   const [text, wash] = TONES[tone];
   return (
-    <Box component="span" sx={tagStyle({ text, wash })}>
+    <Box component="span" sx={{ ...tagStyle({ text, wash }), ...(long && LONG) }}>
       {children}
     </Box>
   );

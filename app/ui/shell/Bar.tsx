@@ -32,7 +32,7 @@ const BAR = {
   borderBottom: `1px solid ${color('hair')}`,
   flexShrink: 0,
   // The way through the stations gets a line of its own.
-  '@media (max-width: 999.95px)': { flexWrap: 'wrap', py: 0.5, rowGap: 0, '& > nav': { order: 1 } },
+  '@media (max-width: 999.95px)': { flexWrap: 'wrap', pt: 1, pb: 0.5, rowGap: 0, '& > nav': { order: 1 } },
 } as const;
 
 const NAME = {

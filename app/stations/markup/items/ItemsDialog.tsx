@@ -211,7 +211,7 @@ function ItemList({ strands, chosen, onChoose, oddOf }: ItemListProps) {
               <Mono>{strand.name}</Mono>
               <Box sx={WORDS}>{strand.caption ?? strand.alt ?? ''}</Box>
               {oddOf(strand.id).map((odd) => (
-                <Tag key={`${odd.on} ${odd.lacks}`} tone="look">
+                <Tag key={`${odd.on} ${odd.lacks}`} tone="look" long>
                   {lackSays(odd)}
                 </Tag>
               ))}

@@ -7,6 +7,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
 import { useMemo, useRef, useState } from 'react';
 import { LIST_EXTENSIONS, mappingFor, picturesOf, readTable, type Table } from '~core/lists/index.ts';
 import {
@@ -160,15 +161,9 @@ function Lists({ open, onRead }: { open: string | null; onRead: (path: string, c
   return (
     <Box sx={LISTS}>
       {here.map((path) => (
-        <Button
-          key={path}
-          size="small"
-          variant={open === path ? 'contained' : 'outlined'}
-          color={open === path ? 'primary' : 'inherit'}
-          onClick={() => void readHere(path)}
-        >
+        <ToggleButton key={path} value={path} size="small" selected={open === path} onClick={() => void readHere(path)}>
           {path}
-        </Button>
+        </ToggleButton>
       ))}
       <Button size="small" onClick={() => pick.current?.click()}>
         Import a list…

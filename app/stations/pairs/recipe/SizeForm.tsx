@@ -66,7 +66,8 @@ export function SizeForm({ title, size, sample, trouble, onChange, withWindows, 
       value={size[field] === null ? '' : size[field] / unit}
       error={trouble(field) !== undefined}
       helperText={trouble(field)}
-      slotProps={{ htmlInput: { step } }}
+      // In the frame the label has room, and in an empty narrow field it has not.
+      slotProps={{ htmlInput: { step }, inputLabel: { shrink: true } }}
       onChange={({ target }) =>
         set({ [field]: target.value === '' && open ? null : measured(target.value, unit, step) })
       }
