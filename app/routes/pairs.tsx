@@ -38,7 +38,7 @@ const TABS: readonly PictureTab[] = [
   FIRST,
   {
     id: 'words',
-    says: ({ words }) => withCount('Text and credits', words.filter((row) => row.alt === null).length),
+    says: ({ words }) => withCount('Text and credits', words.filter((row) => row.altLacks !== null).length),
     show: () => <Words />,
   },
   { id: 'order', says: () => 'Order and names', show: () => <Order /> },

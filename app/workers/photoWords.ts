@@ -122,13 +122,38 @@ function captureIn({ ifd0 = {}, exif = {} }: Sections): Told['capture'] | null {
   return all.length > 0 ? Object.fromEntries(all) : null;
 }
 
+const DAY = /^(\d{4})[:-]?(\d\d)[:-]?(\d\d)(?:[ T]?(\d\d):?(\d\d)(?::?(\d\d))?)?/;
+
+/** As EXIF, IPTC and XMP write it, each in its own way; zones are left out, as cameras do. */
+function isoTime(value: string | undefined): string | undefined {
+  const [, year, month, day, hours, minutes, seconds = '00'] = DAY.exec(value ?? '') ?? [];
+  if (year === undefined || year === '0000' || month === '00' || day === '00') return undefined;
+  const date = `${year}-${month}-${day}`;
+  return hours === undefined ? date : `${date}T${hours}:${minutes}:${seconds}`;
+}
+
+/** When it was taken; EXIF leads, for a camera wrote it, then what was digitised, then XMP and IPTC. */
+function takenIn({ exif = {}, iptc = {}, ...others }: Sections): string | undefined {
+  const inPacket = (name: string) => Object.values(others).map((section) => text(section[name]));
+  const day = text(iptc.DateCreated);
+  const all = [
+    text(exif.DateTimeOriginal),
+    text(exif.CreateDate) ?? text(exif.DateTimeDigitized),
+    ...inPacket('DateTimeOriginal'),
+    ...inPacket('DateCreated'),
+    ...inPacket('CreateDate'),
+    day === undefined ? undefined : day + (text(iptc.TimeCreated) ?? ''),
+  ];
+  return all.map(isoTime).find((one) => one !== undefined);
+}
+
 /** Never fails: metadata that cannot be read is as good as none. */
 export async function readWords(bytes: Uint8Array): Promise<Told> {
   const none: Told = { words: {}, orientation: 1 };
   try {
     const sections = await sectionsOf(bytes);
-    const { ifd0 = {}, exif = {}, gps = {} } = sections;
-    const taken = text(exif.DateTimeOriginal)?.replace(/^(\d{4}):(\d\d):(\d\d) /, '$1-$2-$3T');
+    const { ifd0 = {}, gps = {} } = sections;
+    const taken = takenIn(sections);
     const place = placeIn(gps) ?? placeInPacket(sections);
     const capture = captureIn(sections);
     return {

@@ -1,16 +1,7 @@
 import { attributeOf } from '../markup/index.ts';
-import { isPicturePath, stemOf } from '../site/index.ts';
+import { isFileName } from '../photo/index.ts';
+import { altFixes } from './altMissing.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
-
-/** What a camera or a program calls a file, and nobody a picture: `IMG_2041`, `kite-over-the-moor-2`. */
-const CALLED_BY_PROGRAMS = /[_\d]|-.*-/;
-
-/** Whether words are no words but the name of one of the files. */
-function isName(words: string, paths: readonly (string | null)[]): boolean {
-  const text = words.trim();
-  if (/^\S+$/.test(text) && isPicturePath(text)) return true;
-  return CALLED_BY_PROGRAMS.test(text) && paths.some((path) => path !== null && stemOf(path) === text);
-}
 
 /** WCAG 2.2, failure F30 of 1.1.1: a file name as the text alternative. */
 export const altIsName: Rule = {
@@ -32,10 +23,10 @@ export const altIsName: Rule = {
           place: placeIn(page, range),
           strand: strand.id,
           joint: 'image',
-          fixes: what === 'alt text' ? [{ kind: 'ask', label: 'Write alt text', ask: 'alt', strand: strand.id }] : [],
+          fixes: what === 'alt text' ? altFixes(site, page, { strand, item }) : [],
         });
-      if (alt && isName(alt.value, paths)) tell('alt text', alt.value, alt.range);
-      if (caption && isName(caption.text, paths)) tell('caption', caption.text, caption.range);
+      if (alt && strand.altStanding === 'name') tell('alt text', alt.value, alt.range);
+      if (caption && isFileName(caption.text, paths)) tell('caption', caption.text, caption.range);
       return told;
     }),
 };

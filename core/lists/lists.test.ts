@@ -101,6 +101,7 @@ describe('words as a list', () => {
     page: 'index.html',
     file: 'l/a.jpg',
     alt: 'a',
+    altLacks: null,
     title: 'A',
     caption: 'A',
     credit: '',

@@ -9,6 +9,8 @@ export interface WordsRow {
   /** The full-size file, or the thumbnail where there is none. */
   file: string;
   alt: string | null;
+  /** Why somebody still has to write the alt text; null where nobody has. */
+  altLacks: 'absent' | 'name' | 'unnamed' | null;
   title: string;
   caption: string | null;
   credit: string;

@@ -100,7 +100,7 @@ export function freshValues(
   { forNew, free }: Pick<Pattern, 'forNew' | 'free'>,
   { caption, title, alt }: NewItem,
 ): [string, string][] {
-  const words = caption || title || alt;
+  const words = caption || title || (alt ?? '');
   return slotsOf(forNew).flatMap((slot): [string, string][] => {
     const place = free.get(slot);
     if (!place) return slot === 'width' || slot === 'height' ? [] : [[slot, '']];

@@ -61,8 +61,9 @@ body {
 function figure(item: NewItem, indent: string): string {
   const size = item.width && item.height ? ` width="${item.width}" height="${item.height}"` : '';
   const caption = item.caption === '' ? '' : `\n${indent}  <figcaption>${encodeMarkup(item.caption)}</figcaption>`;
+  const alt = item.alt === null ? '' : ` alt="${encodeAttribute(item.alt, '"')}"`;
   return `${indent}<figure>
-${indent}  <a href="${encodeAttribute(item.href, '"')}"><img src="${encodeAttribute(item.src, '"')}"${size} alt="${encodeAttribute(item.alt, '"')}" loading="lazy"></a>${caption}
+${indent}  <a href="${encodeAttribute(item.href, '"')}"><img src="${encodeAttribute(item.src, '"')}"${size}${alt} loading="lazy"></a>${caption}
 ${indent}</figure>`;
 }
 

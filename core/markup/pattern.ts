@@ -41,6 +41,9 @@ export const SLOTS = {
   'thumbnail-name': 'the bare name of the thumbnail’s file',
   number: 'the place in the gallery, from 1; {number:2} with leading zeros',
   index: 'the same from 0',
+  credit: 'who made the picture',
+  copyright: 'the copyright of the picture',
+  date: 'the day it was taken: 2026-06-14',
 } as const;
 
 const FREE = new Set(['alt', 'title', 'caption']);

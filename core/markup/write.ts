@@ -9,7 +9,8 @@ import { fragmentTree, rangeOf, SourceElement, type SourceNode, SourceText } fro
 export interface NewItem {
   src: string;
   href: string;
-  alt: string;
+  /** Null where nobody has said it; the attribute is left out then, and its lack is found. */
+  alt: string | null;
   title: string;
   caption: string;
   width?: number;
@@ -25,7 +26,6 @@ export function valuesOf(item: NewItem, ordinal: number): Map<string, SlotValue>
   const values = new Map<string, SlotValue>([
     ['thumbnail', item.src],
     ['full', item.href],
-    ['alt', item.alt],
     ['title', item.title],
     ['caption', item.caption],
     ['name', stemOf(item.href || item.src)],
@@ -33,6 +33,7 @@ export function valuesOf(item: NewItem, ordinal: number): Map<string, SlotValue>
     ['number', String(ordinal)],
     ['index', String(ordinal - 1)],
   ]);
+  if (item.alt !== null) values.set('alt', item.alt);
   if (item.width !== undefined) values.set('width', String(item.width));
   if (item.height !== undefined) values.set('height', String(item.height));
   return values;

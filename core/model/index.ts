@@ -6,8 +6,10 @@ export {
   focusOf,
   FULL_SIZE,
   madeFullSize,
+  notedAs,
   type PictureTask,
   recipeSize,
+  rightsOf,
   sourceHash,
   THUMBNAIL,
   thumbnailPath,
@@ -19,4 +21,6 @@ export { baseOf, leadOf, writtenAs } from './leads.ts';
 export { addressesOfPage, ledBy } from './siteAddresses.ts';
 export { mergeFiles, redirect, renameFile, renames } from './renamedFiles.ts';
 export { stillNamed } from './stillNamed.ts';
+export type { AltStanding } from './altStanding.ts';
+export { takenAtOf, wordsFor, wordsOf, type WordsView } from './pictureWords.ts';
 export { isTooLarge, resolved, type Strand } from './strands.ts';

@@ -206,8 +206,48 @@ function isDue(site: MakingContext, task: PictureTask): boolean {
   const source = sourceHash(site, task);
   return (
     record.of !== source ||
+    lacksRights(site, record, task.from, source) ||
     record.by !== fingerprint(task.size, site.recipe, focusOf(source, site.factsOf(task.from), site.notes.known))
   );
+}
+
+const fullSizes = new WeakMap<MakingContext['made'], Map<string, string>>();
+
+/** The content under which words of a picture are noted: of what was made of it, where a full-size file was. */
+export function notedAs({ made }: Pick<MakingContext, 'made'>, source: string): string {
+  const known =
+    fullSizes.get(made) ??
+    new Map([...made.values()].flatMap(({ as, of, is }) => (as === FULL_SIZE ? [[of, is] as const] : [])));
+  fullSizes.set(made, known);
+  return known.get(source) ?? source;
+}
+
+export type Rights = NonNullable<MadeRecord['rights']>;
+
+/** Whose a picture is: as somebody noted of it, else as its file says, else as it is for all of the site. */
+export function rightsOf(
+  site: Pick<MakingContext, 'factsOf' | 'made' | 'notes'>,
+  from: string,
+  source: string,
+): Rights {
+  const { rights, words } = site.notes.known;
+  const written = site.made.get(from);
+  const file = site.factsOf(from)?.words ?? {};
+  const own = words[notedAs(site, source)] ?? {};
+  const say = (name: keyof Rights): string => {
+    // What was written into a file that was made says nothing of its source.
+    const said = file[name] === written?.rights?.[name] ? undefined : file[name];
+    return own[name] ?? said ?? rights[name];
+  };
+  return { copyright: say('copyright'), credit: say('credit') };
+}
+
+/** Whether a file was made before its copyright or credit was said as it is now. */
+function lacksRights(site: MakingContext, record: MadeRecord, from: string, source: string): boolean {
+  if (site.recipe.words === 'none') return false;
+  const now = rightsOf(site, from, source);
+  const { copyright = '', credit = '' } = record.rights ?? site.factsOf(from)?.words ?? {};
+  return now.copyright !== copyright || now.credit !== credit;
 }
 
 /** The content that a task is made from: of a file that was made in its own place, what stood there before. */

@@ -23,6 +23,7 @@ import {
   type PathIndex,
   type SiteFiles,
 } from '../site/index.ts';
+import { altStanding, type AltStanding } from './altStanding.ts';
 import { joint, placeOf, type Joint, type JointName, type JointState, type PageContext } from './joints.ts';
 import { viewerJoint } from './viewerJoint.ts';
 
@@ -37,6 +38,8 @@ export interface Strand {
   thumbnail: string | null;
   full: string | null;
   alt: string | null;
+  /** What the alt text is worth; null where no image takes one. */
+  altStanding: AltStanding | null;
   /** The caption's text where it is plain text; one with markup inside is written in the source. */
   caption: string | null;
   /** What stands in the attributes; null where there is none. Sizes as they are written. */
@@ -80,9 +83,13 @@ function strandOf(
   const href = item.target?.value;
   const thumbnail = resolved(src, page.base, site.index);
   const full = resolved(href, page.base, site.index);
+  const standing = altStanding(
+    item,
+    [full, thumbnail].flatMap((file) => file?.path ?? []),
+  );
   const joints = [
     thumbnailJoint(page, item, thumbnail, full, site),
-    imageJoint(page, item),
+    imageJoint(page, item, standing),
     linkJoint(page, item, full),
     viewerJoint(page, gallery, item),
     fullSizeJoint(page, item, full, site),
@@ -99,6 +106,7 @@ function strandOf(
     thumbnail: thumbnail?.real ?? null,
     full: full?.real ?? null,
     alt: (item.image && valueOf(item.image, 'alt')) ?? null,
+    altStanding: standing,
     caption: plainCaption(item),
     slots: { title: slotIn(item, 'title'), width: slotIn(item, 'width'), height: slotIn(item, 'height') },
     lines: {
@@ -200,7 +208,14 @@ const withoutImage = ({ element, attribute }: FilePlace): string =>
     ? 'The picture is drawn by a style, so nothing is read out in its place.'
     : `<${element.tag}> shows the picture; it takes no alt text.`;
 
-function imageJoint(page: PageContext, item: GalleryItem): Joint {
+/** What an alt text lacks, and who misses it. */
+const ALT_LACKS: Partial<Record<AltStanding, string>> = {
+  absent: 'It has no alt text. Who cannot see the picture hears its file name.',
+  name: 'Its alt text is the name of a file. Who cannot see the picture learns nothing of it.',
+  unnamed: 'Its alt text is empty and the link around it has no other text, so the link has no name.',
+};
+
+function imageJoint(page: PageContext, item: GalleryItem, standing: AltStanding | null): Joint {
   if (!item.image)
     return joint(
       'image',
@@ -210,16 +225,8 @@ function imageJoint(page: PageContext, item: GalleryItem): Joint {
       placeOf(page, item.source?.element ?? null),
     );
   const place = placeOf(page, item.image);
-  const alt = valueOf(item.image, 'alt');
-  if (alt === undefined)
-    return joint(
-      'image',
-      'look',
-      `line ${place?.line ?? '?'}`,
-      'It has no alt text. Who cannot see the picture hears its file name.',
-      place,
-    );
-  return joint('image', 'whole', `line ${place?.line ?? '?'}`, '', place);
+  const lacks = standing === null ? undefined : ALT_LACKS[standing];
+  return joint('image', lacks === undefined ? 'whole' : 'look', `line ${place?.line ?? '?'}`, lacks ?? '', place);
 }
 
 /** A picture that is on the page already and appears when the item is pressed: `:target`, a choice, a button. */

@@ -46,9 +46,3 @@ export interface PhotoFacts {
   /** Why the picture could not be read; the sizes are then 0. */
   unreadable?: string;
 }
-
-/** A name as words: `reel-box_2` → `Reel box 2`. For captions where the file says nothing. */
-export function wordsFromName(stem: string): string {
-  const words = stem.replace(/[-_.+\s]+/g, ' ').trim();
-  return words.charAt(0).toUpperCase() + words.slice(1);
-}

@@ -1,5 +1,7 @@
 export { type Aim, type Encoded, GOOD_ENOUGH, QUALITIES, searchQuality, suggestedPoint } from './aim.ts';
-export { type Capture, type PhotoFacts, wordsFromName } from './facts.ts';
+export type { Capture, PhotoFacts, PhotoWords } from './facts.ts';
+export { dateInName } from './nameDate.ts';
+export { isFileName, saysNothing, toldByName, wordsFromName } from './nameWords.ts';
 export { type Focus, MIDDLE, partAround, suggestedFocus } from './focus.ts';
 export { EXTENSION, type Format, FORMAT_NAMES, formatOf, inFormat, typeOfFormat } from './format.ts';
 export { onGround } from './ground.ts';

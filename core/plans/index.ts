@@ -7,7 +7,6 @@ export { type MadeFile, placeMade, type ReadyTask, readyTasks } from './putMade.
 export { byOrder } from './order.ts';
 export { informationFields } from './information.ts';
 export { INFORMATION_FIELDS, type InformationField } from './informationText.ts';
-export { takenAtOf, wordsFor, type WordsView } from './pictureWords.ts';
 export { planFor } from './plan.ts';
 export { pastedOn } from './wiring.ts';
 export { companionsOf, renamesBy } from './namesByPattern.ts';

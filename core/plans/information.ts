@@ -1,11 +1,10 @@
 /** Picture information out of the files, written for each link of a gallery where its viewer looks for it. */
-import { resolved, type PageReading, type SiteReading } from '../model/index.ts';
+import { resolved, takenAtOf, wordsFor, type PageReading, type SiteReading } from '../model/index.ts';
 import { valueOf, type GalleryItem } from '../markup/index.ts';
 import { countOf, editFiles, type Edit, type Planned, refuse, type Result } from '../site/index.ts';
 import { setOptions } from '../wiring/index.ts';
 import { INFORMATION_FIELDS, informationOf, type Information, type InformationField } from './informationText.ts';
 import { GALLERY_GONE } from './items.ts';
-import { takenAtOf, wordsFor } from './pictureWords.ts';
 import { changesBetween } from './style.ts';
 
 interface InformationWish {
@@ -81,5 +80,5 @@ function saidOf(site: SiteReading, base: string, item: GalleryItem): Information
   const facts = site.factsOf(full);
   const notes = site.notes.known;
   const { credit, copyright } = wordsFor(notes, content.hash, facts, full);
-  return { ...facts?.capture, takenAt: takenAtOf(notes, content.hash, facts), credit, copyright };
+  return { ...facts?.capture, takenAt: takenAtOf(notes, content.hash, facts, full), credit, copyright };
 }

@@ -256,6 +256,20 @@ describe('another pattern', () => {
     expect(byPattern(images, '<a href="{full}"><img src="{thumbnail}" alt="{alt}"></a>')).toEqual(ITEMS);
   });
 
+  it('says whose the picture is and when it was taken, where somebody says it', () => {
+    const one = siteOf(
+      { 'index.html': listPage(['a', 'b', 'c'].map((name) => linked(name))), ...PICTURES },
+      {
+        notes: { rights: { copyright: '© us', credit: '' }, words: { B: { copyright: '© B' } } },
+        facts: { A: { takenAt: '2026-06-14T10:12:13' } },
+      },
+    );
+    const pattern = '<li>{copyright}, {credit}{date} <a href="{full}"><img src="{thumbnail}" alt="{alt}"></a></li>';
+    const outcome = asked(one, { kind: 'apply-pattern', ...place, pattern, words: 'none' });
+    const text = typeof outcome === 'string' ? outcome : (outcome.files['index.html'] ?? '');
+    expect(text.match(/<li>.*?<a/g)).toEqual(['<li>© us, 2026-06-14 <a', '<li>© B,  <a', '<li>© us,  <a']);
+  });
+
   it('has the sizes that are known', () => {
     expect(
       byPattern(ITEMS.slice(0, 2), '<img src="{thumbnail}" alt="{alt}" width="{width}" height="{height}">'),
@@ -298,7 +312,8 @@ describe('words by a rule', () => {
 
   it.each([
     ['picture', 'title', ['Noted', 'B', 'C']],
-    ['picture', 'alt', ['Seen', 'B', 'C']],
+    // A file's name is no alt text; what stands there stays.
+    ['picture', 'alt', ['Seen', 'b', 'c']],
     ['name', 'title', ['A', 'B', 'C']],
     ['title', 'alt', ['x', 'x', 'x']],
   ] as const)('are those of the %s for the %s', (from, slot, words) => {

@@ -13,10 +13,9 @@ import {
   type NewItem,
   type SettableSlot,
 } from '../markup/index.ts';
-import { notesChange, type SiteReading, type Strand } from '../model/index.ts';
+import { notesChange, takenAtOf, wordsOf, type SiteReading, type Strand } from '../model/index.ts';
 import { countOf, planEdits, type Planned, refuse, relativeReference, resolveInSite } from '../site/index.ts';
 import { galleryFor, rememberingEmptied } from './emptied.ts';
-import { wordsOf } from './pictureWords.ts';
 import { GALLERY_GONE, galleryAt, itemOf, markupIn, type FoundGallery, type GalleryPlace } from './items.ts';
 import type { CaptionSource, FILLABLE } from './rules.ts';
 
@@ -90,7 +89,7 @@ function copyOf(
   return {
     src: rebased(small, page.base, site.bases.get(to) ?? to),
     href: rebased(large, page.base, site.bases.get(to) ?? to),
-    alt: strand.alt ?? '',
+    alt: strand.alt,
     title,
     caption: caption ?? title,
     ...(size && !size.unreadable ? { width: size.width, height: size.height } : {}),
@@ -232,12 +231,24 @@ function suppliedTo(
       const facts = strand.thumbnail === null ? undefined : site.factsOf(strand.thumbnail);
       return facts && !facts.unreadable ? String(facts[slot]) : undefined;
     }
+    case 'credit':
+    case 'copyright':
+    case 'date':
+      return suppliedFacts(site, strand, slot);
     case 'caption':
     case 'title':
       return suppliedWords(site, strand, item, words);
     default:
       return undefined;
   }
+}
+
+/** What is known of the picture beyond its words; undefined where nobody and no file says it. */
+function suppliedFacts(site: SiteReading, { full }: Strand, slot: 'credit' | 'copyright' | 'date'): string | undefined {
+  const content = full === null ? undefined : site.files.get(full);
+  if (full === null || content?.kind !== 'binary') return undefined;
+  if (slot !== 'date') return wordsOf(site, full)[slot] || undefined;
+  return takenAtOf(site.notes.known, content.hash, site.factsOf(full), full)?.slice(0, 10);
 }
 
 function suppliedWords(site: SiteReading, strand: Strand, item: GalleryItem, words: CaptionSource): string | undefined {

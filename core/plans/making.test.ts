@@ -100,6 +100,7 @@ describe('pictures that were made', () => {
     of,
     by: expect.any(String),
     is,
+    rights: { copyright: '', credit: '' },
   });
 
   it('are put in place and noted', () => {

@@ -1,9 +1,8 @@
 /** The order of pictures: how the list shows them, and a gallery's items put in that order. */
 import { orderItems } from '../markup/index.ts';
-import { changeNotes, type SiteReading } from '../model/index.ts';
+import { changeNotes, takenAtOf, type SiteReading } from '../model/index.ts';
 import { byNaturalName, folderOf, nameOf, planEdits, type Planned, refuse, type SiteNotes } from '../site/index.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
-import { takenAtOf } from './pictureWords.ts';
 
 type Order = SiteNotes['order'];
 
@@ -31,7 +30,7 @@ export function byOrder(site: SiteReading): (a: string, b: string) => number {
   if (by === 'name') return byName;
   if (by === 'taken') {
     const taken = (path: string) =>
-      takenAtOf(site.notes.known, hashOf(site, path) ?? '', site.factsOf(path)) ?? '\uffff';
+      takenAtOf(site.notes.known, hashOf(site, path) ?? '', site.factsOf(path), path) ?? '\uffff';
     return (a, b) => Number(taken(a) > taken(b)) - Number(taken(a) < taken(b)) || byName(a, b);
   }
   const places = new Map(hand.map((hash, n) => [hash, n]));

@@ -210,7 +210,8 @@ function itemFor(site: SiteReading, page: string, { thumbnail, full, title, alt,
     src: referenceTo(site.bases.get(page) ?? page, thumbnail),
     href: referenceTo(site.bases.get(page) ?? page, full),
     title,
-    alt,
+    // An empty field means that nobody has said it yet, not that the picture is decoration.
+    alt: alt.trim() === '' ? null : alt,
     caption,
     ...(size && !size.unreadable ? { width: size.width, height: size.height } : {}),
   };

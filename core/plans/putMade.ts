@@ -4,7 +4,9 @@ import {
   focusOf,
   FULL_SIZE,
   madeFullSize,
+  notedAs,
   recipeSize,
+  rightsOf,
   redirect,
   sourceHash,
   THUMBNAIL,
@@ -12,18 +14,10 @@ import {
   type SiteReading,
   stillNamed,
 } from '../model/index.ts';
+import { inherited, recordedIn, type Heir } from './inherit.ts';
 import type { Pair } from '../pairing/index.ts';
 import { fingerprint, type SizeRecipe } from '../photo/index.ts';
-import {
-  type FileChange,
-  type FileContent,
-  type MadeRecord,
-  nameOf,
-  type PictureWords,
-  type Planned,
-  refuse,
-  type SiteNotes,
-} from '../site/index.ts';
+import { type FileChange, type FileContent, type MadeRecord, nameOf, type Planned, refuse } from '../site/index.ts';
 
 /** What came out of a task. */
 export interface MadeFile {
@@ -87,7 +81,8 @@ function recordOf(site: SiteReading, { task, source, hash }: MadeFile, replaced:
   const { from, to, as, size } = task;
   const by = fingerprint(size, site.recipe, focusOf(source, site.factsOf(from), site.notes.known));
   // The original of a file that is replaced is known by its content alone.
-  return { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash };
+  const rights = rightsOf(site, from, source);
+  return { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash, rights };
 }
 
 /** Whose words and decisions pass on to what was made. */
@@ -127,66 +122,6 @@ function withOwn(
   return usual === null || JSON.stringify(size) === JSON.stringify(usual) ? others : { ...others, [as]: size };
 }
 
-/** A content that takes the place of another. */
-interface Heir {
-  of: string;
-  is: string;
-  /** What the other one's file says, which the new one need not. */
-  recorded: PictureWords;
-}
-
-/** What a picture's own file says of it, if it still holds that content. */
-function recordedIn(site: SiteReading, path: string, hash: string): PictureWords {
-  const content = site.files.get(path);
-  const facts = content?.kind === 'binary' && content.hash === hash ? site.factsOf(path) : undefined;
-  return facts ? { ...facts.words, ...(facts.takenAt === undefined ? {} : { takenAt: facts.takenAt }) } : {};
-}
-
-/**
- * What is noted of a content by its hash is noted of what takes its place, too; the old note stays, for an undo.
- * Of two that one content takes the place of, the later in the list is the nearer: what it says holds.
- */
-function inherited(
-  { words, tags, focus, placeKept, order, decisions }: SiteNotes,
-  heirs: readonly Heir[],
-): Partial<SiteNotes> {
-  const passOn = <T>(all: Record<string, T>): Record<string, T> => {
-    const added = heirs.flatMap(({ of, is }) =>
-      all[of] !== undefined && all[is] === undefined ? [[is, all[of]] as const] : [],
-    );
-    return added.length === 0 ? all : { ...all, ...Object.fromEntries(added) };
-  };
-  const heirOf = new Map(heirs.map(({ of, is }) => [of, is]));
-  const listed = (hashes: readonly string[]) => [
-    ...new Set(hashes.flatMap((hash) => [hash, heirOf.get(hash) ?? hash])),
-  ];
-  const heir = (hash: string) => heirOf.get(hash) ?? hash;
-  const more = decisions
-    .filter(({ small, large }) => heirOf.has(small) || heirOf.has(large))
-    .map((one) => ({ ...one, small: heir(one.small), large: heir(one.large) }));
-  return {
-    words: wordsPassedOn(words, heirs),
-    tags: passOn(tags),
-    focus: passOn(focus),
-    placeKept: listed(placeKept),
-    order: { ...order, hand: listed(order.hand) },
-    decisions: [
-      ...decisions,
-      ...more.filter((one) => !decisions.some((known) => known.small === one.small && known.large === one.large)),
-    ],
-  };
-}
-
-/** Words are passed on one by one, so that what was said by hand joins what a camera recorded. */
-function wordsPassedOn(words: SiteNotes['words'], heirs: readonly Heir[]): SiteNotes['words'] {
-  const passed: SiteNotes['words'] = {};
-  for (const { of, is, recorded } of heirs) passed[is] = { ...passed[is], ...recorded, ...words[of] };
-  const said = Object.entries(passed).filter(([, one]) => Object.keys(one).length > 0);
-  return said.length === 0
-    ? words
-    : { ...words, ...Object.fromEntries(said.map(([hash, one]) => [hash, { ...one, ...words[hash] }])) };
-}
-
 function labelFor(tasks: readonly PictureTask[]): string {
   const [only] = tasks;
   if (tasks.length === 1 && only) return `Create ${nameOf(only.to)}`;
@@ -205,17 +140,11 @@ export interface ReadyTask extends PictureTask {
 }
 
 export function readyTasks(site: SiteReading, tasks: readonly PictureTask[]): ReadyTask[] {
-  const fullSizeOf = new Map(
-    [...site.made.values()].filter(({ as }) => as === FULL_SIZE).map(({ of, is }) => [of, is]),
-  );
   return tasks.map((task) => {
     const source = sourceHash(site, task);
-    const { rights, words } = site.notes.known;
-    const file = site.factsOf(task.from)?.words ?? {};
-    const own = words[fullSizeOf.get(source) ?? source] ?? {};
+    const own = site.notes.known.words[notedAs(site, source)] ?? {};
     const said = {
-      copyright: own.copyright ?? file.copyright ?? rights.copyright,
-      credit: own.credit ?? file.credit ?? rights.credit,
+      ...rightsOf(site, task.from, source),
       title: own.title,
       caption: own.caption,
     };

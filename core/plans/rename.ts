@@ -1,5 +1,6 @@
 /** Files under other names, changed places, and copies given up; references follow. */
 import { notesChange, mergeFiles, renames, type SiteReading, stillNamed } from '../model/index.ts';
+import { datesKept, inherited, recordedIn } from './inherit.ts';
 import { cleanPath, extensionOf, type FileChange, nameOf, type Planned, refuse } from '../site/index.ts';
 
 export interface Renaming {
@@ -49,6 +50,7 @@ function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileCh
   const { emptied, links, made, spreads, units } = site.notes.known;
   const to = (path: string) => moves.get(path) ?? path;
   const changed = {
+    ...datesKept(site, moves),
     ...(made.some(({ path, from }) => moves.has(path) || moves.has(from))
       ? { made: made.map((record) => ({ ...record, path: to(record.path), from: to(record.from) })) }
       : {}),
@@ -104,7 +106,26 @@ export function mergeMany(
   if (given !== undefined) return refuse(`${nameOf(given)} would be deleted and kept at once.`);
   const [only] = moves;
   if (!only) return refuse('There is nothing to delete.');
-  const files = mergeFiles(site, moves);
+  const files = [...mergeFiles(site, moves), ...wordsKept(site, moves)];
   const label = moves.size === 1 ? `Use ${only[1]} instead of ${only[0]}` : `Delete ${moves.size} copies`;
   return { ok: true, change: { label, files }, named: stillNamed(site, moves, files) };
+}
+
+/** What was said of a copy that goes, and not of the one that stays, is said of that one. */
+function wordsKept(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
+  const hashOf = (path: string) => {
+    const content = site.files.get(path);
+    return content?.kind === 'binary' ? content.hash : null;
+  };
+  const heirs = [...moves].flatMap(([from, into]) => {
+    const [of, is] = [hashOf(from), hashOf(into)];
+    if (of === null || is === null) return [];
+    const own = recordedIn(site, into, is);
+    // What the file that stays says itself holds.
+    const lacking = Object.entries(recordedIn(site, from, of)).filter(([name]) => !(name in own));
+    return [{ of, is, recorded: Object.fromEntries(lacking) }];
+  });
+  const { known } = site.notes;
+  const { words, tags } = inherited(known, heirs);
+  return words === known.words && tags === known.tags ? [] : notesChange(site, { words, tags });
 }

@@ -47,6 +47,8 @@ const MadeRecord = z.object({
   by: z.string().max(16),
   /** Hash of the outcome. */
   is: hash,
+  /** Copyright and credit that were written into it, beyond what its source says itself. */
+  rights: z.object({ copyright: text, credit: text }).optional(),
 });
 export type MadeRecord = z.infer<typeof MadeRecord>;
 

@@ -1,8 +1,7 @@
 /** The pairs of a site as the interface shows them. */
-import { focusOf, thumbnailPath, type SiteReading } from '../model/index.ts';
+import { focusOf, takenAtOf, thumbnailPath, wordsFor, type SiteReading, type WordsView } from '../model/index.ts';
 import type { Pair } from '../pairing/index.ts';
 import { type Focus, type PhotoFacts } from '../photo/index.ts';
-import { takenAtOf, wordsFor, type WordsView } from '../plans/index.ts';
 import { bytesOf, isPicturePath } from '../site/index.ts';
 
 export interface PairView extends Pair {
@@ -72,7 +71,7 @@ export function pairView(
     thumbnailSize: sizeOf(site, pair.thumbnail, pair.thumbnail === null ? undefined : site.factsOf(pair.thumbnail)),
     fullSize: sizeOf(site, pair.full, facts),
     words: wordsFor(known, hash, facts, pair.full),
-    takenAt: takenAtOf(known, hash, facts),
+    takenAt: takenAtOf(known, hash, facts, pair.full),
     tags: known.tags[hash] ?? [],
     place: placeState(facts, known.placeKept.includes(hash)),
     animated: facts?.animated === true,

@@ -1,7 +1,10 @@
 /** Every place where words of pictures stand, for the list of words. */
 import type { WordsRow } from '../lists/index.ts';
-import type { SiteReading } from '../model/index.ts';
+import type { AltStanding, SiteReading } from '../model/index.ts';
 import type { PairView } from './pairs.ts';
+
+const lackOf = (standing: AltStanding | null): WordsRow['altLacks'] =>
+  standing === 'said' || standing === 'empty' ? null : standing;
 
 /** Items of pages in their order, then pictures that are on no page. */
 export function wordsRows(site: SiteReading, pairs: readonly PairView[]): WordsRow[] {
@@ -22,6 +25,7 @@ export function wordsRows(site: SiteReading, pairs: readonly PairView[]): WordsR
           page: page.path,
           file,
           alt: strand.alt,
+          altLacks: lackOf(strand.altStanding),
           caption: strand.caption,
           title: pair?.words.title ?? '',
           credit: pair?.words.credit ?? '',
@@ -38,6 +42,8 @@ export function wordsRows(site: SiteReading, pairs: readonly PairView[]): WordsR
       page: '',
       file: full,
       alt: words.alt,
+      // On no page yet there is no attribute; what nobody has said is not there.
+      altLacks: words.alt === '' ? 'absent' : null,
       caption: words.caption,
       title: words.title,
       credit: words.credit,

@@ -127,6 +127,30 @@ describe('what a recipe asks for', () => {
     expect(due(made(finer, dueTasks(read(finer))))).toEqual([]);
   });
 
+  it('is what lacks a copyright that was said after it was made', () => {
+    const site = made(begin(), dueTasks(read(begin())));
+    const said = does(site, { kind: 'set-rights', rights: { copyright: '© all of us', credit: '' } });
+    expect(due(said)).toEqual(['thumbnail: l/d.jpg → s/d.jpg', 'full-size: l/d.jpg → l/d.jpg']);
+    expect(readyTasks(read(said), dueTasks(read(said)))[0]?.said).toMatchObject({ copyright: '© all of us' });
+    const again = made(said, dueTasks(read(said)), 'again');
+    expect(due(again)).toEqual([]);
+    const other = does(again, { kind: 'set-rights', rights: { copyright: '© us', credit: 'us' } });
+    expect(due(other)).toHaveLength(2);
+    // Of a picture that somebody says is another's, only its own counts.
+    const theirs = does(again, {
+      kind: 'set-words',
+      items: [],
+      pictures: [{ path: 'l/d.jpg', words: { copyright: '© D' } }],
+    });
+    expect(due(theirs)).toHaveLength(2);
+  });
+
+  it('is nothing for the sake of a copyright that the recipe keeps out of files', () => {
+    const silent = withRecipe({ words: 'none' });
+    const site = made(silent, dueTasks(read(silent)));
+    expect(due(does(site, { kind: 'set-rights', rights: { copyright: '© us', credit: 'us' } }))).toEqual([]);
+  });
+
   it('is another picture where the source was exchanged', () => {
     const site = made(
       begin(),

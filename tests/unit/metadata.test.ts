@@ -2,6 +2,7 @@
 import ExifReader from 'exifreader';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
+import { readWords } from '../../app/workers/photoWords.ts';
 import { kept, withoutPlace, withWords } from '../../core/photo/index.ts';
 
 const WORDS = {
@@ -46,6 +47,25 @@ describe('words', () => {
       expect(tags.xmp?.CreateDate?.value).toBe(TAKEN);
     },
   );
+
+  it.each([
+    ['photoshop:DateCreated="2024-05-11"', '2024-05-11'],
+    ['exif:DateTimeOriginal="2024-05-11T10:33:44.120+02:00"', '2024-05-11T10:33:44'],
+    ['xmp:CreateDate="2024-05-11T10:33"', '2024-05-11T10:33:00'],
+    ['xmp:CreateDate="0000-00-00T00:00:00"', undefined],
+    ['xmp:CreateDate="yesterday"', undefined],
+  ])('tell when it was taken where only a packet says so: %s', async (property, expected) => {
+    const packet = `<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
+      <rdf:Description xmlns:photoshop="http://ns.adobe.com/photoshop/1.0/" xmlns:exif="http://ns.adobe.com/exif/1.0/"
+      xmlns:xmp="http://ns.adobe.com/xap/1.0/" ${property}/></rdf:RDF></x:xmpmeta>`;
+    const file = await plain().withXmp(packet).jpeg().toBuffer();
+    expect((await readWords(file)).takenAt).toBe(expected);
+  });
+
+  it('carry a day without its time', async () => {
+    const file = withWords(await FILES.jpeg(), { words: { title: 'T' }, takenAt: '2024-05-11' });
+    expect(await readWords(file)).toMatchObject({ words: { title: 'T' }, takenAt: '2024-05-11' });
+  });
 
   it('are kept as the recipe says', () => {
     const all = { words: WORDS, takenAt: TAKEN };

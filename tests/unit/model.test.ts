@@ -93,7 +93,19 @@ describe('strands', () => {
       /On disk it is s\/b\.jpg/,
     ],
     ['no alt text', item('b', { alt: '' }), { image: 'look' }, /no alt text/],
-    ['an empty alt text is the author’s', item('b', { alt: ' alt=""' }), {}, /^ *$/],
+    ['an empty alt text where the link has no other', item('b', { alt: ' alt=""' }), { image: 'look' }, /has no name/],
+    [
+      'an empty alt text beside words is the author’s',
+      item('b', { alt: ' alt=""' }).replace('</a>', ' Bea</a>'),
+      {},
+      /^ *$/,
+    ],
+    [
+      'an alt text that is what a camera calls a file',
+      item('b', { alt: ' alt="DSC 0117"' }),
+      { image: 'look' },
+      /name of a file/,
+    ],
     [
       'a link to a page',
       item('b', { href: 'index.html' }),

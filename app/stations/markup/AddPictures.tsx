@@ -26,7 +26,20 @@ import { PickPictures } from './ImportPictures';
 interface Row {
   chosen: boolean;
   title: string;
+  caption: string;
   alt: string;
+}
+
+type Words = Exclude<keyof Row, 'chosen'>;
+
+const LABELS: Record<Words, string> = { title: 'Title', caption: 'Caption', alt: 'Alt text' };
+
+const WORDS: readonly Words[] = ['title', 'caption', 'alt'];
+
+/** Words that have a place in the items of this gallery; a first gallery is a figure with a caption. */
+function placesFor(pattern: string | null): Words[] {
+  const places = WORDS.filter((slot) => pattern?.includes(`{${slot}}`));
+  return places.length > 0 ? places : ['caption', 'alt'];
 }
 
 interface Props {
@@ -41,14 +54,20 @@ interface Props {
   onClose: () => void;
 }
 
-const ROW = {
+const rowStyle = (fields: number) => ({
   display: 'grid',
-  gridTemplateColumns: '40px 84px 1fr 1.6fr',
+  gridTemplateColumns: `40px 84px repeat(${fields}, 1fr)`,
   gap: 1.25,
   alignItems: 'center',
   py: 0.75,
   borderTop: `1px solid ${color('hair')}`,
-};
+});
+
+/** Where words come from that nobody has said. */
+function sourceOf({ words }: PairView, field: Words, value: string): string | undefined {
+  if (field === 'alt') return undefined;
+  return words.isFromName && value === words[field] && value !== '' ? 'from the file’s name' : undefined;
+}
 
 const PLACES = ['end', 'first', 'behind'] as const;
 
@@ -66,18 +85,22 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
   const rowOf = (pair: PairView): Row => ({
     chosen: fresh.length === 0 || fresh.includes(pair.full),
     title: pair.words.title,
+    caption: pair.words.caption,
     alt: pair.words.alt,
     ...rows[pair.id],
   });
   const change = (pair: PairView, part: Partial<Row>) =>
     setRows((all) => ({ ...all, [pair.id]: { ...all[pair.id], ...part } }));
+  const fields = placesFor(
+    gallery === null ? null : (site.view.pages.find(({ path }) => path === page)?.galleries[gallery]?.text ?? null),
+  );
   const chosen = pairs.filter((pair) => rowOf(pair).chosen);
   const write = () => {
     const afterOne = place === 'behind' && behind ? behind.item + 1 : undefined;
     const at = place === 'first' ? 0 : afterOne;
     const pictures = chosen.map((pair) => {
-      const { title, alt } = rowOf(pair);
-      return { thumbnail: pair.thumbnail ?? '', full: pair.full, title, alt, caption: title };
+      const { chosen: _on, ...words } = rowOf(pair);
+      return { thumbnail: pair.thumbnail ?? '', full: pair.full, ...words };
     });
     intent({ kind: 'add-pictures', page, gallery, pictures, ...(at === undefined ? {} : { at }) });
     onClose();
@@ -90,7 +113,8 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
           {gallery === null
             ? 'A first gallery is written: a figure with a link, the image and a caption for each.'
             : 'They are written as this page writes its items.'}{' '}
-          Titles, captions and alt texts come from the pictures’ metadata where they have any; correct them here.
+          Texts come from the pictures’ metadata, or were written here before. An alt text that stays empty is listed as
+          missing.
         </Box>
         {gallery !== null && (
           <TextField
@@ -114,25 +138,24 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
         )}
         <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
           {pairs.map((pair) => {
-            const { chosen: on, title, alt } = rowOf(pair);
+            const row = rowOf(pair);
             return (
-              <Box component="li" key={pair.id} sx={ROW}>
+              <Box component="li" key={pair.id} sx={rowStyle(fields.length)}>
                 <Checkbox
-                  checked={on}
+                  checked={row.chosen}
                   onChange={(event) => change(pair, { chosen: event.target.checked })}
                   slotProps={{ input: { 'aria-label': `Add ${pair.name}` } }}
                 />
                 <Picture path={pair.thumbnail} width={80} height={56} />
-                <TextField
-                  label="Title and caption"
-                  value={title}
-                  onChange={(event) => change(pair, { title: event.target.value })}
-                />
-                <TextField
-                  label="Alt text"
-                  value={alt}
-                  onChange={(event) => change(pair, { alt: event.target.value })}
-                />
+                {fields.map((field) => (
+                  <TextField
+                    key={field}
+                    label={LABELS[field]}
+                    value={row[field]}
+                    helperText={sourceOf(pair, field, row[field])}
+                    onChange={(event) => change(pair, { [field]: event.target.value })}
+                  />
+                ))}
               </Box>
             );
           })}

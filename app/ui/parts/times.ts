@@ -4,8 +4,9 @@ import relativeTime from 'dayjs/plugin/relativeTime';
 
 dayjs.extend(relativeTime);
 
-/** When a photograph was taken, as its camera noted it without a time zone: `2026-06-20, 09:13`. */
-export const sayTaken = (takenAt: string): string => dayjs(takenAt).format('YYYY-MM-DD, HH:mm');
+/** When a photograph was taken, as its camera noted it without a time zone: `2026-06-20, 09:13`, or only the day. */
+export const sayTaken = (takenAt: string): string =>
+  dayjs(takenAt).format(takenAt.includes('T') ? 'YYYY-MM-DD, HH:mm' : 'YYYY-MM-DD');
 
 /** How long ago, from ms since 1970: `3 hours ago`. */
 export const sayAgo = (time: number, now: number): string => dayjs(time).from(now);

@@ -31,7 +31,8 @@ export function withWords(bytes: Uint8Array, { words, takenAt: taken }: WordsToK
       ...(credit ? { artist: credit } : {}),
       ...(copyright ? { copyright } : {}),
     },
-    taken,
+    // EXIF has no day without its time (CIPA DC-008 §4.6.4).
+    taken?.includes('T') ? taken : undefined,
   );
   const xmp = packetOf({ ...words, ...(taken === undefined ? {} : { takenAt: taken }) });
   return exif || xmp ? (containerOf(bytes)?.insert(bytes, { exif, xmp }) ?? bytes) : bytes;

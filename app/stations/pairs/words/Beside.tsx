@@ -69,7 +69,7 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
             </Button>
           </Box>
           <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
-            {pair.takenAt ? `Taken ${sayTaken(pair.takenAt)}` : 'No date in the file'}
+            {pair.takenAt ? `Taken ${sayTaken(pair.takenAt)}` : 'No date in the file or its name'}
           </Box>
           {pair.place !== 'none' && <Place pair={pair} idle={idle} />}
         </>
@@ -82,7 +82,7 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
 function Offers({
   row,
   strand,
-  words: { caption: offer, title },
+  words: { alt, caption },
   idle,
 }: {
   row: WordsRow;
@@ -94,10 +94,10 @@ function Offers({
   const set = (words: { alt?: string; caption?: string }) =>
     intent({ kind: 'set-words', items: [{ strand, ...words }], pictures: [] });
   const offers = [
-    ...(offer === row.alt ? [] : [{ says: `Alt text: “${offer}”`, words: { alt: offer } }]),
-    ...(row.caption === null || title === row.caption
+    ...(alt === '' || alt === row.alt ? [] : [{ says: `Alt text: “${alt}”`, words: { alt } }]),
+    ...(row.caption === null || caption === '' || caption === row.caption
       ? []
-      : [{ says: `Caption: “${title}”`, words: { caption: title } }]),
+      : [{ says: `Caption: “${caption}”`, words: { caption } }]),
   ];
   return offers.map(({ says, words }) => (
     <Button

@@ -47,8 +47,11 @@ export function Words() {
   const [remarks, setRemarks] = useState<string[]>([]);
   const list = useRef<HTMLDivElement>(null);
   const idle = busy || site.readOnly;
-  const shown = useMemo(() => (missingOnly ? words.filter((row) => row.alt === null) : words), [words, missingOnly]);
-  const missing = words.filter((row) => row.alt === null).length;
+  const shown = useMemo(
+    () => (missingOnly ? words.filter((row) => row.altLacks !== null) : words),
+    [words, missingOnly],
+  );
+  const missing = words.filter((row) => row.altLacks !== null).length;
   /** The row that was chosen here; once another strand is followed, that one's. */
   const here = shown.find((row) => placeKey(row) === at);
   const followed = strand && shown.find((row) => row.strand === strand.id);
@@ -64,8 +67,8 @@ export function Words() {
   /** The row in hand is one of those that are listed. */
   const filter = (only: boolean) => {
     setMissingOnly(only);
-    const first = words.find((row) => row.alt === null);
-    if (only && first && chosen?.alt !== null) choose(placeKey(first));
+    const first = words.find((row) => row.altLacks !== null);
+    if (only && first && chosen?.altLacks === null) choose(placeKey(first));
   };
   const set = useCallback(
     (row: WordsRow, field: LineField, value: string) => {

@@ -23,6 +23,8 @@ interface WordsLineProps extends RowPlace {
   show: (index: number) => void;
 }
 
+const LACKS = { absent: 'no alt text', name: 'alt text is a file name', unnamed: 'link without text' } as const;
+
 const lineStyle = (chosen: boolean) =>
   ({
     alignItems: 'center',
@@ -61,15 +63,15 @@ export const WordsLine = memo(function WordsLine({
       <Box role="cell" sx={{ minWidth: 0, fontSize: '0.75rem' }}>
         <Mono>{nameOf(row.file)}</Mono>
         <Box sx={{ color: color('stone') }}>{row.page || 'on no page yet'}</Box>
-        {row.alt === null && <Tag tone="look">no alt text</Tag>}
-        {row.alt === '' && <Tag tone="plain">decorative</Tag>}
+        {row.altLacks !== null && <Tag tone="look">{LACKS[row.altLacks]}</Tag>}
+        {row.altLacks === null && row.alt === '' && <Tag tone="plain">decorative</Tag>}
       </Box>
       <Box role="cell">
         <Line
           {...field('alt')}
           label={`Alt text of ${nameOf(row.file)}`}
           value={row.alt ?? ''}
-          placeholder={row.alt === null ? 'what the picture shows' : ''}
+          placeholder={row.altLacks !== null ? 'what the picture shows' : ''}
         />
       </Box>
       <Box role="cell" sx={{ color: color('stone'), fontSize: '0.75rem' }}>
