@@ -42,7 +42,7 @@ const TABS: readonly PictureTab[] = [
     show: () => <Words />,
   },
   { id: 'order', says: () => 'Order and names', show: () => <Order /> },
-  { id: 'alike', says: ({ alike }) => withCount('Duplicates', alike.length), show: () => <Alike /> },
+  { id: 'alike', says: ({ alike, similar }) => withCount('Duplicates', alike.length + similar.length), show: () => <Alike /> },
 ];
 
 const withCount = (says: string, count: number) => (count > 0 ? `${says}, ${count}` : says);

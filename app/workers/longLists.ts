@@ -12,6 +12,7 @@ export const LONG_LISTS = [
   'files',
   'missing',
   'due',
+  'byHand',
   'words',
   'companions',
 ] as const;

@@ -7,6 +7,7 @@ import {
   cutOut,
   fallsShort,
   fitInside,
+  hasClearParts,
   formatOf,
   kept,
   lumaOf,
@@ -116,7 +117,8 @@ const pictures = {
         orientation: said.orientation,
         wanted: (size) => fitInside(size, GLANCE),
       });
-      const glance = onGround(reduce(pixels, fitInside(pixels, GLANCE)), PAPER);
+      const reduced = reduce(pixels, fitInside(pixels, GLANCE));
+      const glance = onGround(reduced, PAPER);
       const small = resample(glance, fitInside(glance, LIKENESS));
       const facts: PhotoFacts = {
         ...said,
@@ -125,6 +127,7 @@ const pictures = {
         mean: meanColour(small),
         luma: lumaOf(small),
         ...(animated ? { animated } : {}),
+        ...(hasClearParts(reduced) ? { clear: true } : {}),
       };
       return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'jpeg', GLANCE_QUALITY) };
     } catch (error) {

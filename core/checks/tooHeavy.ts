@@ -1,15 +1,7 @@
 import { FULL_SIZE, isTooLarge } from '../model/index.ts';
-import { formatOf } from '../photo/index.ts';
+import { formatOf, isHeavy } from '../photo/index.ts';
 import { bytesOf, inBytes, nameOf } from '../site/index.ts';
 import { itemsOf, placeIn, type Observation, type Rule } from './finding.ts';
-
-/**
- * A photograph of good quality takes a quarter of a byte for each pixel; twice that is what cameras and drawing programs
- * write (common practice, no source).
- */
-const BYTES_PER_PIXEL = 0.5;
-/** Less is there at once, whatever its pixels (our own value, no source). Bytes. */
-const NOT_WORTH_IT = 300_000;
 
 export const tooHeavy: Rule = {
   id: 'too-heavy',
@@ -25,9 +17,8 @@ export const tooHeavy: Rule = {
       seen.add(full);
       const bytes = bytesOf(content);
       const format = formatOf(full);
-      // Without loss, nothing can be pressed out of the same pixels; what is too large is told by another rule.
-      if (format === null || format === 'png' || isTooLarge(bytes, facts)) return [];
-      if (bytes < NOT_WORTH_IT || bytes < facts.width * facts.height * BYTES_PER_PIXEL) return [];
+      // What is too large is told by another rule.
+      if (format === null || isTooLarge(bytes, facts) || !isHeavy(bytes, facts, format)) return [];
       const { width, height } = facts;
       const size = { ...site.recipe.fullSize, width, height, shape: 'fit' as const, format, dense: false };
       return [

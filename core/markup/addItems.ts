@@ -2,6 +2,7 @@
 import { applyEdits, type Edit, type Edited, firstOf, known, lastOf, refuse, type Result } from '../site/index.ts';
 import { parsePage, placeOf, type PageDocument, type PageElement } from './document.ts';
 import { separatorElsewhere } from './elsewhere.ts';
+import { fixedSizeOf, sizedLike } from './fixedSize.ts';
 import { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 import { appendedWithPartners, besideWithPartners, cutWithPartners, endOf } from './partners.ts';
 import { partsIn } from './parts.ts';
@@ -26,8 +27,9 @@ export function addItems(
   const { items } = gallery;
   const neighbour = items[Math.min(at, items.length) - 1] ?? items[0];
   if (!pattern || !neighbour) return refuse('No item here holds a picture, so there is no pattern to write by.');
+  const fixed = fixedSizeOf(items);
   const written = added.map((item, n) => {
-    const own = valuesOf(item, Math.min(at, items.length) + n + 1);
+    const own = valuesOf(sizedLike(fixed, item), Math.min(at, items.length) + n + 1);
     return writeBy(pattern.forNew, new Map([...freshValues(pattern, item), ...own]));
   });
   const before = addresses(gallery);

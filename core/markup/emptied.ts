@@ -2,6 +2,7 @@
 import { type Edited, firstOf, lastOf, refuse } from '../site/index.ts';
 import { freshValues, separatorOf } from './addItems.ts';
 import { type PageDocument, type PageElement, pathTo, valueOf } from './document.ts';
+import { type FixedSize, fixedSizeOf, sizedLike } from './fixedSize.ts';
 import { type Gallery, galleriesOf } from './galleries.ts';
 import { addresses } from './items.ts';
 import { type FreePlace, patternOf } from './pattern.ts';
@@ -20,7 +21,11 @@ interface EmptiedPlace {
   lead: string;
   separator: string;
   tail: string;
+  /** The size that all items had. */
+  size?: FixedSize | undefined;
 }
+
+const NO_SIZE: FixedSize = { width: null, height: null };
 
 /** White space of a page is never longer (our own value, no source). Characters. */
 const MOST_SPACE = 200;
@@ -47,6 +52,7 @@ export function placeOfItems(page: PageDocument, gallery: Gallery): EmptiedPlace
     lead,
     separator,
     tail,
+    size: fixedSizeOf(items),
   };
 }
 
@@ -71,7 +77,7 @@ export function refill(page: PageDocument, place: EmptiedPlace, items: readonly 
     ]),
   );
   const written = items.map((item, n) =>
-    writeBy(place.pattern, new Map([...freshValues({ forNew: place.pattern, free }, item), ...valuesOf(item, n + 1)])),
+    writeBy(place.pattern, new Map([...freshValues({ forNew: place.pattern, free }, item), ...valuesOf(sizedLike(place.size ?? NO_SIZE, item), n + 1)])),
   );
   const text = place.lead + written.join(place.separator) + place.tail;
   const wanted = items.map(({ src }) => src).join('\n');

@@ -1,6 +1,8 @@
 export { type Joint, type JointName, JOINTS, type JointState } from './joints.ts';
 export {
   bareName,
+  changesFormat,
+  clearToDecide,
   densePath,
   dueTasks,
   focusOf,
@@ -13,6 +15,7 @@ export {
   sourceHash,
   THUMBNAIL,
   thumbnailPath,
+  thumbnailTasks,
 } from './madeSizes.ts';
 export { type Drift, type SharedMenu, sharedMenu } from './sharedMenu.ts';
 export { type Elsewhere, newReadingMemory, type PageReading, readSite, type SiteReading } from './reading.ts';

@@ -7,12 +7,14 @@ import {
   EXTENSION,
   fallsShort,
   fingerprint,
+  isHeavy,
   formatOf,
   keepsPixels,
   madeSize,
   MIDDLE,
   suggestedFocus,
   inFormat,
+  recipeFor,
   type Focus,
   type PhotoFacts,
   type Recipe,
@@ -20,6 +22,7 @@ import {
   SizeRecipe,
 } from '../photo/index.ts';
 import {
+  bytesOf,
   extensionOf,
   folderOf,
   stemOf,
@@ -121,7 +124,7 @@ function pathBy({ folder, name, format }: SizeRecipe, full: string, called = ful
 }
 
 export function thumbnailPath(site: MakingContext, pair: Pick<Pair, 'full' | 'thumbnail'>): string {
-  const { thumbnail } = site.recipe;
+  const { thumbnail } = recipeFor(site.recipe, site.factsOf(pair.full) ?? {});
   const named = pathBy(thumbnail, pair.full, calledAfter(site, pair.full));
   if (named !== null) return named;
   if (pair.thumbnail !== null && formatOf(pair.thumbnail) === thumbnail.format) return pair.thumbnail;
@@ -150,14 +153,17 @@ function asksFor(site: MakingContext, full: string, facts: Size): boolean {
   // What leaves the pixels is there to lighten every file once.
   if (fullSizePath(site, full) !== full || (keepsPixels(size) && size.format !== 'png')) return true;
   const made = madeSize(facts, size);
-  return made.width !== facts.width || made.height !== facts.height;
+  if (made.width !== facts.width || made.height !== facts.height) return true;
+  const content = site.files.get(full);
+  return content !== undefined && isHeavy(bytesOf(content), facts, formatOf(full));
 }
 
 /** Every file that the recipe asks for of one pair, with what it is made from. */
-function tasksOf(site: MakingContext, pair: Pair): PictureTask[] {
-  const { recipe } = site;
-  const facts = site.factsOf(pair.full);
+function tasksOf(all: MakingContext, pair: Pair): PictureTask[] {
+  const facts = all.factsOf(pair.full);
   if (!facts || facts.unreadable) return [];
+  const recipe = recipeFor(all.recipe, facts);
+  const site = { ...all, recipe };
   const record = madeFullSize(site.made, pair.full);
   // From the original, where the full-size file was made of one.
   const from =
@@ -167,6 +173,8 @@ function tasksOf(site: MakingContext, pair: Pair): PictureTask[] {
   const tasks: PictureTask[] = [];
   const add = (as: string, to: string, recipeSize: SizeRecipe) => {
     const size = ownSize(site.notes.known, sourceOf, as) ?? recipeSize;
+    // Nobody has said yet what its clear parts shall become.
+    if (size.format === 'jpeg' && facts.clear && recipe.clear === 'ask') return;
     tasks.push({ from, to, size, as, times: 1 });
     // A picture without the pixels for twice the size would be the same file again.
     if (size.dense && !fallsShort(source, size, 2))
@@ -179,6 +187,17 @@ function tasksOf(site: MakingContext, pair: Pair): PictureTask[] {
     if (to !== null && to !== pair.full) add(title, to, size);
   }
   return tasks;
+}
+
+/** Full-size files whose clear parts JPEG would fill, while nobody has said what shall become of them. */
+export function clearToDecide(site: MakingContext): string[] {
+  const { thumbnail, fullSize, clear } = site.recipe;
+  if (clear !== 'ask' || (thumbnail.format !== 'jpeg' && fullSize.format !== 'jpeg')) return [];
+  const wouldBe = { ...site, recipe: { ...site.recipe, clear: 'white' as const } };
+  const asked = site.pairing.pairs.filter(({ full }) => site.factsOf(full)?.clear);
+  return asked
+    .filter((pair) => dueOf(wouldBe, pair).some(({ size }) => size.format === 'jpeg'))
+    .map(({ full }) => full);
 }
 
 /** What one picture is made to instead of the recipe's size. */
@@ -260,12 +279,22 @@ export function sourceHash(
 }
 
 /** What the recipe asks for and is not there, or is no longer what it would make. Files made by hand are left alone. */
-export function dueTasks(site: MakingContext): PictureTask[] {
-  return site.pairing.pairs.flatMap((pair) => {
-    const thumbnailByHand = pair.thumbnail !== null && !site.made.has(pair.thumbnail);
-    // Of a thumbnail that somebody cut by hand nobody can make the same at another size or in another place.
-    const isTheirs = ({ as, to }: PictureTask) =>
-      thumbnailByHand && (as === THUMBNAIL ? pair.thumbnail !== to : as === `${THUMBNAIL} 2×`);
-    return tasksOf(site, pair).filter((task) => !isTheirs(task) && isDue(site, task));
-  });
+export const dueTasks = (site: MakingContext): PictureTask[] => site.pairing.pairs.flatMap((pair) => dueOf(site, pair));
+
+function dueOf(site: MakingContext, pair: Pair): PictureTask[] {
+  const thumbnailByHand = pair.thumbnail !== null && !site.made.has(pair.thumbnail);
+  // Of a thumbnail that somebody cut by hand nobody can make the same at another size or in another place.
+  const isTheirs = ({ as, to }: PictureTask) =>
+    thumbnailByHand && (as === THUMBNAIL ? pair.thumbnail !== to : as === `${THUMBNAIL} 2×`);
+  return tasksOf(site, pair).filter((task) => !isTheirs(task) && isDue(site, task));
 }
+
+/** The thumbnails of these pictures made once more, whoever made those that are there. */
+export const thumbnailTasks = (site: MakingContext, fulls: ReadonlySet<string>): PictureTask[] =>
+  site.pairing.pairs
+    .filter(({ full }) => fulls.has(full))
+    .flatMap((pair) => tasksOf(site, pair).filter(({ as }) => as === THUMBNAIL || as === `${THUMBNAIL} 2×`));
+
+/** Whether a full-size file only gets another format, in its own place and under its own name. */
+export const changesFormat = ({ from, to, as }: Pick<PictureTask, 'from' | 'to' | 'as'>): boolean =>
+  as === FULL_SIZE && from !== to && inFormat(from, formatOf(to) ?? 'jpeg') === to;

@@ -63,6 +63,8 @@ export interface Pairing {
   unsearched: number;
   /** Full-size files that show the same, in groups; the largest first. */
   alike: string[][];
+  /** Full-size files that show the same, but edited; in groups, the largest first. */
+  similar: string[][];
   /** The naming rules found, commonest first, and how many pairs follow each. */
   rules: { says: string; count: number }[];
 }

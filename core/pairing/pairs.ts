@@ -9,6 +9,7 @@ import { type PairingInput, type Pairing, type Pair } from './pair.ts';
 import { Edges, WORTH } from './edges.ts';
 import { demoteWeak, nameMatches } from './nameMatches.ts';
 import { addContent } from './contentEvidence.ts';
+import { similarTo } from './similar.ts';
 import { judge } from './judge.ts';
 
 export function pairPictures({
@@ -35,13 +36,12 @@ export function pairPictures({
   const isThumbnail = new Set(chosen.map(({ thumbnail }) => thumbnail));
   const fulls = paths.filter((path) => readings.get(path)?.role === 'full-size' && !isThumbnail.has(path));
   const edgeOf = new Map(chosen.map((edge) => [edge.full, edge]));
-  const twins = twinsOf(
-    memory,
-    fulls.flatMap((path) => {
-      const content = readable(path);
-      return content ? [{ ...content, path }] : [];
-    }),
-  );
+  const contents = fulls.flatMap((path) => {
+    const content = readable(path);
+    return content ? [{ ...content, path }] : [];
+  });
+  const twins = twinsOf(memory, contents);
+  const edited = similarTo(memory, contents, (a, b) => twins.get(a)?.includes(b) === true, pace);
   const pairs = fulls
     .map((full): Pair => {
       const edge = edgeOf.get(full) ?? null;
@@ -63,7 +63,23 @@ export function pairPictures({
         readings.get(path)?.role === 'thumbnail' && !isThumbnail.has(path) && !edgeOf.has(path) && !elsewhere.has(path),
     )
     .sort(byNaturalName);
-  return { pairs, loose, unsearched: left, alike: groupsOf(twins, contentOf), rules: countRules(pairs) };
+  return {
+    pairs,
+    loose,
+    unsearched: left + edited.left,
+    alike: groupsOf(twins, contentOf),
+    similar: groupsOf(neighboursIn(edited.similar), contentOf),
+    rules: countRules(pairs),
+  };
+}
+
+function neighboursIn(two: readonly (readonly [string, string])[]): Map<string, string[]> {
+  const neighbours = new Map<string, string[]>();
+  for (const [a, b] of two) {
+    neighbours.set(a, [...(neighbours.get(a) ?? []), b]);
+    neighbours.set(b, [...(neighbours.get(b) ?? []), a]);
+  }
+  return neighbours;
 }
 
 /** Twins of twins are of one group. */

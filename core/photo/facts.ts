@@ -43,6 +43,8 @@ export interface PhotoFacts {
   place?: { latitude: number; longitude: number };
   /** More than one frame; what is made of it is still. */
   animated?: true;
+  /** Some of its pixels are clear, wholly or in part. */
+  clear?: true;
   /** Why the picture could not be read; the sizes are then 0. */
   unreadable?: string;
 }

@@ -1,5 +1,13 @@
 import type { Pixels } from './pixels.ts';
 
+/** Less than this is seen through (our own value: what rounding leaves is not); 0 to 255. */
+const OPAQUE = 250;
+
+export function hasClearParts({ data }: Pixels): boolean {
+  for (let at = 3; at < data.length; at += 4) if ((data[at] ?? 255) < OPAQUE) return true;
+  return false;
+}
+
 /** Clear and half-clear pixels laid on a ground of one colour; the outcome is opaque. Each channel 0 to 255. */
 export function onGround({ width, height, data }: Pixels, ground: readonly [number, number, number]): Pixels {
   const laid = new Uint8ClampedArray(data);

@@ -1,10 +1,11 @@
 export { type Aim, type Encoded, GOOD_ENOUGH, QUALITIES, searchQuality, suggestedPoint } from './aim.ts';
 export type { Capture, PhotoFacts, PhotoWords } from './facts.ts';
+export { isHeavy } from './heavy.ts';
 export { dateInName } from './nameDate.ts';
 export { isFileName, saysNothing, toldByName, wordsFromName } from './nameWords.ts';
 export { type Focus, MIDDLE, partAround, suggestedFocus } from './focus.ts';
 export { EXTENSION, type Format, FORMAT_NAMES, formatOf, inFormat, typeOfFormat } from './format.ts';
-export { onGround } from './ground.ts';
+export { hasClearParts, onGround } from './ground.ts';
 export { MOST_PIXELS, sniffedType, storedSize } from './header.ts';
 export { colourDistance, hashDistance, meanColour, perceptualHash } from './likeness.ts';
 export { type Frame, isPlain, type Luma, lumaOf, summedArea } from './luma.ts';
@@ -26,6 +27,7 @@ export {
 export {
   aimOf,
   allPixels,
+  CLEAR,
   DEFAULT_RECIPE,
   fallsShort,
   fingerprint,
@@ -34,6 +36,7 @@ export {
   LIGHTENINGS,
   madeSize,
   Recipe,
+  recipeFor,
   roomIn,
   sayRecipe,
   SizeRecipe,

@@ -83,11 +83,17 @@ export type FurtherSize = z.infer<typeof FurtherSize>;
  */
 const KEPT_WORDS = ['none', 'rights', 'all'] as const;
 
+export const CLEAR = ['ask', 'webp', 'png', 'white'] as const;
+
 export const Recipe = z.strictObject({
   thumbnail: SizeRecipe,
   fullSize: SizeRecipe,
   further: z.array(FurtherSize).max(6).default([]),
   words: z.enum(KEPT_WORDS).default('rights'),
+  /** What pictures with clear parts are made in where JPEG, which has none, is wanted; `ask` makes nothing of them. */
+  clear: z.enum(CLEAR).default('ask'),
+  /** A full-size file in another format takes the place of the old one, or stands beside it. */
+  originals: z.enum(['replace', 'keep']).default('replace'),
   /** Every pixel is decoded before it is reduced: slower, and finer by what nobody sees at arm's length. */
   exact: z.boolean().default(false),
 });
@@ -95,13 +101,7 @@ export type Recipe = z.infer<typeof Recipe>;
 
 const size = (part: Pick<SizeRecipe, 'width' | 'height' | 'quality'> & Partial<SizeRecipe>): SizeRecipe =>
   SizeRecipe.parse({ shape: 'fit', format: 'jpeg', ...part });
-const recipe = (thumbnail: SizeRecipe, fullSize: SizeRecipe): Recipe => ({
-  thumbnail,
-  fullSize,
-  further: [],
-  words: 'rights',
-  exact: false,
-});
+const recipe = (thumbnail: SizeRecipe, fullSize: SizeRecipe): Recipe => Recipe.parse({ thumbnail, fullSize });
 
 /** Of a site that has said nothing. */
 export const DEFAULT_RECIPE: Recipe = recipe(
@@ -211,6 +211,19 @@ function sayBox({ width, height, shape }: SizeRecipe): string {
   if (width !== null && height !== null)
     return width === height ? `at most ${width} px on its longer side` : `fits ${width} × ${height} px`;
   return width !== null ? `at most ${width} px wide` : `at most ${height} px high`;
+}
+
+/** The sizes as they are made of one picture: clear parts stay clear where that was decided. */
+export function recipeFor(recipe: Recipe, { clear }: { clear?: boolean | undefined }): Recipe {
+  const format = recipe.clear;
+  if (!clear || format === 'ask' || format === 'white') return recipe;
+  const inClear = (size: SizeRecipe): SizeRecipe => (size.format === 'jpeg' ? { ...size, format } : size);
+  return {
+    ...recipe,
+    thumbnail: inClear(recipe.thumbnail),
+    fullSize: inClear(recipe.fullSize),
+    further: recipe.further.map(({ title, size }) => ({ title, size: inClear(size) })),
+  };
 }
 
 /** In one line: “at most 150 px wide, JPEG 80”. */

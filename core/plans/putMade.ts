@@ -1,5 +1,6 @@
 /** From pictures that were made to the change that puts them in place. */
 import {
+  changesFormat,
   notesChange,
   focusOf,
   FULL_SIZE,
@@ -101,14 +102,19 @@ function pairsBySource({ pairing, made }: SiteReading): Map<string, Pair> {
 }
 
 /**
- * A thumbnail or a made full-size file that has another name or format now gives way to the new one; an original
- * stays.
+ * A thumbnail or a made full-size file that has another name or format now gives way to the new one. So does an
+ * original that only gets another format, unless its author keeps such; any other original stays.
  */
-function replacedBy(site: SiteReading, { to, as, times }: PictureTask, pair: Pair | undefined): string | null {
-  if (times !== 1 || !pair) return null;
-  const full = as === FULL_SIZE && madeFullSize(site.made, pair.full) ? pair.full : null;
-  const there = as === THUMBNAIL ? pair.thumbnail : full;
-  return there !== null && there !== to && site.files.has(there) ? there : null;
+function replacedBy(site: SiteReading, task: PictureTask, pair: Pair | undefined): string | null {
+  if (task.times !== 1 || !pair) return null;
+  const there = task.as === THUMBNAIL ? pair.thumbnail : replacedFull(site, task, pair);
+  return there !== null && there !== task.to && site.files.has(there) ? there : null;
+}
+
+function replacedFull(site: SiteReading, task: PictureTask, { full }: Pair): string | null {
+  if (task.as !== FULL_SIZE) return null;
+  if (madeFullSize(site.made, full)) return full;
+  return site.recipe.originals === 'replace' && changesFormat(task) ? task.from : null;
 }
 
 /** A size that is not the recipe's is kept as the picture's own; the recipe's own takes it back. */

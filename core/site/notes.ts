@@ -124,6 +124,7 @@ export const SiteNotes = z.object({
         lead: z.string().max(500),
         separator: z.string().max(500),
         tail: z.string().max(500),
+        size: z.object({ width: z.number().nullable(), height: z.number().nullable() }).optional(),
       }),
     )
     .max(1000)

@@ -2,8 +2,11 @@
 import { findingsOf, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
 import type { WordsRow } from '../lists/index.ts';
 import {
+  changesFormat,
+  clearToDecide,
   dueTasks,
   THUMBNAIL,
+  thumbnailTasks,
   type Elsewhere,
   type PictureTask,
   type SiteReading,
@@ -11,7 +14,7 @@ import {
 } from '../model/index.ts';
 import { parcelOf, type ParcelEntry } from '../pack/index.ts';
 import type { Pairing } from '../pairing/index.ts';
-import { type Recipe } from '../photo/index.ts';
+import { type Recipe, recipeFor } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers, type ScriptList, scriptLists } from '../plans/index.ts';
 import { bytesOf, isStylePath, type SiteNotes } from '../site/index.ts';
 import { exerciseView, type ExerciseView } from './exercise.ts';
@@ -53,8 +56,15 @@ export interface SiteView {
   missing: PictureTask[];
   /** All that the recipe asks for and is not there, or would come out otherwise now. */
   due: PictureTask[];
+  /** Full-size files with clear parts of which nobody has said what they become where JPEG is wanted. */
+  clear: string[];
+  /** Full-size files that creating all sizes would replace by one of another format. */
+  reformatted: string[];
+  /** Thumbnails that were not made here, each with what makes it again. */
+  byHand: { full: string; thumbnail: string; tasks: PictureTask[] }[];
   elsewhere: Elsewhere[];
   alike: string[][];
+  similar: string[][];
   words: WordsRow[];
   /** Files made of a picture that go where it goes, by its full-size file. */
   companions: [string, string[]][];
@@ -88,6 +98,7 @@ export function viewOf(site: SiteReading): SiteView {
     .sort((a, b) => compare(a.full, b.full));
   const { order, naming, rights, lists } = site.notes.known;
   const parcel = parcelOf(site);
+  const due = dueTasks(site);
   const unused = new Set(parcel.filter((entry) => entry.unused).map((entry) => entry.path));
   const count = (station: Station) => findings.filter((finding) => finding.station === station).length;
   return {
@@ -111,18 +122,14 @@ export function viewOf(site: SiteReading): SiteView {
     })),
     classes: classesOf(site),
     scriptLists: scriptLists(site),
-    missing: pairs
-      .filter((pair) => pair.state === 'no thumbnail')
-      .map((pair) => ({
-        from: pair.full,
-        to: pair.thumbnailPath,
-        size: site.recipe.thumbnail,
-        as: THUMBNAIL,
-        times: 1,
-      })),
-    due: dueTasks(site),
+    missing: missingOf(site, pairs),
+    due,
+    clear: clearToDecide(site),
+    reformatted: site.recipe.originals === 'replace' ? due.filter(changesFormat).map(({ from }) => from) : [],
+    byHand: byHandOf(site),
     elsewhere: site.elsewhere,
     alike: site.pairing.alike,
+    similar: site.pairing.similar,
     words: wordsRows(site, pairs),
     companions: [...companionsOf(site)],
     order: order.by,
@@ -139,6 +146,28 @@ export function viewOf(site: SiteReading): SiteView {
     kits: kitsView(site),
     exercise,
   };
+}
+
+/** Thumbnails that pairs lack; of a picture whose clear parts are still to be decided none is made. */
+function missingOf(site: SiteReading, pairs: readonly PairView[]): PictureTask[] {
+  const undecided = new Set(clearToDecide(site));
+  return pairs
+    .filter(({ state, full }) => state === 'no thumbnail' && !undecided.has(full))
+    .map(({ full, thumbnailPath }) => ({
+      from: full,
+      to: thumbnailPath,
+      size: recipeFor(site.recipe, site.factsOf(full) ?? {}).thumbnail,
+      as: THUMBNAIL,
+      times: 1,
+    }));
+}
+
+function byHandOf(site: SiteReading): SiteView['byHand'] {
+  return site.pairing.pairs.flatMap(({ full, thumbnail }) => {
+    if (thumbnail === null || site.made.has(thumbnail)) return [];
+    const tasks = thumbnailTasks(site, new Set([full]));
+    return tasks.length === 0 ? [] : [{ full, thumbnail, tasks }];
+  });
 }
 
 function fixView(fix: Fix): FixView {

@@ -95,6 +95,7 @@ const BEYOND = [
   'pairs?tab=alike',
   'pairs?sheet=sizes',
   'pairs?sheet=naming',
+  'pairs?sheet=thumbnails',
   `pairs?sheet=look&of=${LARGE}`,
   `pairs?sheet=by-hand&of=${SMALL}`,
   'markup?page=festival.html&sheet=add',

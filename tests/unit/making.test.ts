@@ -127,6 +127,61 @@ describe('what a recipe asks for', () => {
     expect(due(made(finer, dueTasks(read(finer))))).toEqual([]);
   });
 
+  it('is a file inside its box that is far too heavy, and not one that is as light as its pixels', () => {
+    const heavy = (bytes: number) => {
+      const site = begin();
+      site.files.set('l/a.jpg', { kind: 'binary', hash: 'La', bytes });
+      return due(site).filter((task) => task.includes('l/a.jpg'));
+    };
+    expect(heavy(900_000)).toEqual(['full-size: l/a.jpg → l/a.jpg']);
+    expect(heavy(290_000)).toEqual([]);
+  });
+
+  it('is nothing that would fill clear parts, until somebody has said what they become', () => {
+    const site = begin();
+    site.files.set('l/d.png', picture('Ld'));
+    site.files.delete('l/d.jpg');
+    site.known.set('Ld', { ...site.known.get('Ld')!, clear: true });
+    const [decided, view] = [
+      (clear: Recipe['clear']) => due(does(site, { kind: 'set-recipe', recipe: { ...DEFAULT_RECIPE, clear } })),
+      viewOf(read(site)),
+    ];
+    expect([due(site), view.clear, view.missing]).toEqual([[], ['l/d.png'], []]);
+    expect(decided('white')).toEqual(['thumbnail: l/d.png → s/d.jpg', 'full-size: l/d.png → l/d.jpg']);
+    expect(decided('webp')).toEqual(['thumbnail: l/d.png → s/d.webp', 'full-size: l/d.png → l/d.webp']);
+    expect(decided('png')).toEqual(['thumbnail: l/d.png → s/d.png', 'full-size: l/d.png → l/d.png']);
+  });
+
+  it('replaces a file by that of another format with every address, or keeps it where that was decided', () => {
+    const webp = { ...DEFAULT_RECIPE, fullSize: { ...DEFAULT_RECIPE.fullSize, format: 'webp' as const } };
+    const site = begin({ recipe: webp });
+    expect(viewOf(read(site)).reformatted).toEqual(['l/a.jpg', 'l/b.jpg', 'l/c.jpg', 'l/d.jpg']);
+    const after = made(site, dueTasks(read(site)));
+    expect([...after.files.keys()].filter((path) => path.startsWith('l/'))).toEqual([
+      'l/a.webp',
+      'l/b.webp',
+      'l/c.webp',
+      'l/d.webp',
+    ]);
+    expect(textAt(after, 'index.html')).toContain('href="l/a.webp"');
+    expect(due(after)).toEqual([]);
+    const kept = does(site, { kind: 'set-recipe', recipe: { ...webp, originals: 'keep' } });
+    expect(viewOf(read(kept)).reformatted).toEqual([]);
+    expect(made(kept, dueTasks(read(kept))).files.has('l/a.jpg')).toBe(true);
+  });
+
+  it('is on request the thumbnails that somebody made by hand', () => {
+    const { byHand } = viewOf(read(begin()));
+    expect(byHand.map(({ thumbnail, full }) => `${thumbnail} ${full}`)).toEqual([
+      's/a.jpg l/a.jpg',
+      's/b.jpg l/b.jpg',
+      's/c.jpg l/c.jpg',
+    ]);
+    const after = made(begin(), byHand.flatMap(({ tasks }) => tasks).slice(0, 2));
+    expect(viewOf(read(after)).byHand.map(({ thumbnail }) => thumbnail)).toEqual(['s/c.jpg']);
+    expect(due(after)).toEqual(due(begin()));
+  });
+
   it('is what lacks a copyright that was said after it was made', () => {
     const site = made(begin(), dueTasks(read(begin())));
     const said = does(site, { kind: 'set-rights', rights: { copyright: '© all of us', credit: '' } });

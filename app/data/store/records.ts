@@ -73,6 +73,7 @@ export const FactsRecord = z.preprocess(
       .optional(),
     place: z.object({ latitude: z.number(), longitude: z.number() }).optional(),
     animated: z.literal(true).optional(),
+    clear: z.literal(true).optional(),
     unreadable: z.string().optional(),
   }),
 );

@@ -15,6 +15,7 @@ import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import { countOf, oneOf } from '~core/site/index.ts';
+import { ChooseAll, useChoosing } from '../../ui/parts/choosing';
 import { Picture } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
 import { useJob } from '../../ui/site/pictureUrls';
@@ -91,10 +92,17 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
   });
   const change = (pair: PairView, part: Partial<Row>) =>
     setRows((all) => ({ ...all, [pair.id]: { ...all[pair.id], ...part } }));
+  const chosen = pairs.filter((pair) => rowOf(pair).chosen);
+  const choosing = {
+    chosen: new Set(chosen.map(({ id }) => id)),
+    onChoose: (ids: ReadonlySet<string>) =>
+      setRows((all) => Object.fromEntries(pairs.map(({ id }) => [id, { ...all[id], chosen: ids.has(id) }]))),
+  };
+  const ids = pairs.map(({ id }) => id);
+  const boxOf = useChoosing(ids, choosing);
   const fields = placesFor(
     gallery === null ? null : (site.view.pages.find(({ path }) => path === page)?.galleries[gallery]?.text ?? null),
   );
-  const chosen = pairs.filter((pair) => rowOf(pair).chosen);
   const write = () => {
     const afterOne = place === 'behind' && behind ? behind.item + 1 : undefined;
     const at = place === 'first' ? 0 : afterOne;
@@ -136,16 +144,13 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
               : 'Every picture of the site is on a page already. Import others from disk: drop them on the page, paste one, or choose them here.'}
           </Box>
         )}
+        {pairs.length > 1 && <ChooseAll ids={ids} {...choosing} />}
         <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
           {pairs.map((pair) => {
             const row = rowOf(pair);
             return (
               <Box component="li" key={pair.id} sx={rowStyle(fields.length)}>
-                <Checkbox
-                  checked={row.chosen}
-                  onChange={(event) => change(pair, { chosen: event.target.checked })}
-                  slotProps={{ input: { 'aria-label': `Add ${pair.name}` } }}
-                />
+                <Checkbox {...boxOf(pair.id)} slotProps={{ input: { 'aria-label': `Add ${pair.name}` } }} />
                 <Picture path={pair.thumbnail} width={80} height={56} />
                 {fields.map((field) => (
                   <TextField

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import type { NewPicture } from '~core/plans/index.ts';
 import type { PairView } from '~core/view/index.ts';
+import { ChooseAll, useChoosing } from '../../ui/parts/choosing';
 import { Picture } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
 
@@ -41,22 +42,18 @@ const choiceStyle = (chosen: boolean) =>
   }) as const;
 
 export function PairChoice({ pairs, chosen, onChoose, none }: Props) {
-  const toggle = (id: string) =>
-    onChoose(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
+  const ids = pairs.map(({ id }) => id);
+  const boxOf = useChoosing(ids, { chosen, onChoose });
   return (
     <Box component="fieldset" sx={FRAME}>
       <Box component="legend" sx={{ fontSize: '0.75rem', color: color('stone'), px: 0.5 }}>
         {pairs.length === 0 ? none : 'Pictures on no page yet'}
       </Box>
+      {pairs.length > 1 && <ChooseAll ids={ids} chosen={chosen} onChoose={onChoose} />}
       <Box sx={CHOICES}>
         {pairs.map((pair) => (
           <Box component="label" key={pair.id} sx={choiceStyle(chosen.has(pair.id))}>
-            <Checkbox
-              size="small"
-              checked={chosen.has(pair.id)}
-              onChange={() => toggle(pair.id)}
-              slotProps={{ input: { 'aria-label': `Select ${pair.name}` } }}
-            />
+            <Checkbox {...boxOf(pair.id)} slotProps={{ input: { 'aria-label': `Select ${pair.name}` } }} />
             <Picture path={pair.thumbnail} width={72} height={50} />
           </Box>
         ))}

@@ -1,5 +1,6 @@
 /** Pictures that are there more than once: one of each group is kept, every reference leads to it. */
-import { firstOf, countOf, inBytes } from '~core/site/index.ts';
+import { saysNothing } from '~core/photo/index.ts';
+import { firstOf, countOf, inBytes, stemOf } from '~core/site/index.ts';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Radio from '@mui/material/Radio';
@@ -16,9 +17,28 @@ interface Copy {
   pages: string[];
 }
 
-/** A picture that pages link to is kept before one that they do not; then the larger, then the heavier one. */
-const rank = ({ pair, pages }: Copy): number =>
-  pages.length * 1e12 + (pair.fullSize?.width ?? 0) * 1e6 + (pair.fullSize?.bytes ?? 0) / 1e3;
+/** What speaks for keeping a copy, the weightiest first: pages that link to it, its thumbnail, its size, its name. */
+const WORTH: readonly ((copy: Copy) => number)[] = [
+  ({ pages }) => pages.length,
+  ({ pair }) => pair.usedOn.length,
+  ({ pair }) => (pair.thumbnail === null ? 0 : 1),
+  ({ pair }) => pair.fullSize?.width ?? 0,
+  ({ pair }) => (isCopysName(pair.full) ? 0 : 1),
+  ({ pair }) => (saysNothing(stemOf(pair.full)) ? 0 : 1),
+  ({ pair }) => pair.fullSize?.bytes ?? 0,
+  ({ pair }) => -pair.full.length,
+];
+
+/** What programs call a second copy: `kite (1).jpg`, `kite - Copy.jpg`, `kite-copy.jpg`, `Copy of kite.jpg`. */
+const isCopysName = (path: string): boolean => /\(\d+\)$|\bcopy\b|\bkopie\b|[ _-]copy\d*$/i.test(stemOf(path));
+
+function compareWorth(a: Copy, b: Copy): number {
+  for (const worth of WORTH) {
+    const difference = worth(b) - worth(a);
+    if (difference !== 0) return difference;
+  }
+  return 0;
+}
 
 /** Each copy, and its thumbnail where the one that is kept has a thumbnail, gives way. */
 const givenUp = (group: readonly Copy[], { pair: kept }: Copy) =>
@@ -39,7 +59,7 @@ const GROUP_LIST = { m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.5 } 
 export function Alike() {
   const { site } = useSite();
   const { intent, busy } = useIntent();
-  const { alike, pairs, strands } = site.view;
+  const { alike, similar, pairs, strands } = site.view;
   const idle = busy || site.readOnly;
   const byFull = useMemo(
     () =>
@@ -51,15 +71,16 @@ export function Alike() {
       ),
     [pairs, strands],
   );
-  const groups = alike
-    .map((paths) => paths.flatMap((path) => byFull.get(path) ?? []))
-    .filter((group) => group.length > 1);
+  const groupsIn = (all: readonly string[][]) =>
+    all.map((paths) => paths.flatMap((path) => byFull.get(path) ?? [])).filter((group) => group.length > 1);
+  const groups = groupsIn(alike);
+  const edited = groupsIn(similar);
   const exact = groups.filter(isExact);
-  if (groups.length === 0)
+  if (groups.length + edited.length === 0)
     return (
       <Nothing
         title="No duplicates"
-        says="Pictures that are identical, or differ only in size and compression, are listed here in groups."
+        says="Pictures that are identical, differ only in size and compression, or were edited are listed here in groups."
       />
     );
   return (
@@ -79,10 +100,11 @@ export function Alike() {
         </Panel>
       )}
       <Box component="ul" aria-label="Groups of duplicates" sx={GROUP_LIST}>
-        {groups.map((group) => (
+        {[...groups, ...edited].map((group, n) => (
           <Group
-            key={group[0]?.pair.full}
+            key={`${n < groups.length ? 'same' : 'edited'} ${group[0]?.pair.full}`}
             group={group}
+            edited={n >= groups.length}
             idle={idle}
             onKeep={(kept) => intent({ kind: 'merge-many', merges: givenUp(group, kept) })}
           />
@@ -94,7 +116,7 @@ export function Alike() {
 
 const isExact = (group: readonly Copy[]): boolean => group.every(({ pair }) => pair.hash === group[0]?.pair.hash);
 
-const preferred = (group: readonly Copy[]): Copy => firstOf([...group].sort((a, b) => rank(b) - rank(a)));
+const preferred = (group: readonly Copy[]): Copy => firstOf([...group].sort(compareWorth));
 
 const GROUP_HEAD = { display: 'flex', alignItems: 'center', gap: 1.5, mb: 1 };
 
@@ -110,17 +132,27 @@ const choiceStyle = (chosen: boolean) =>
     pr: 1,
   }) as const;
 
-function Group({ group, idle, onKeep }: { group: readonly Copy[]; idle: boolean; onKeep: (kept: Copy) => void }) {
+interface GroupProps {
+  group: readonly Copy[];
+  /** They show the same, but one was changed. */
+  edited: boolean;
+  idle: boolean;
+  onKeep: (kept: Copy) => void;
+}
+
+function saysOf(group: readonly Copy[], edited: boolean): string {
+  if (edited) return 'similar: edited, cropped or taken again';
+  return isExact(group) ? 'identical files' : 'same picture, other size or compression';
+}
+
+function Group({ group, edited, idle, onKeep }: GroupProps) {
   const [kept, setKept] = useState(preferred(group).pair.full);
   const chosen = group.find(({ pair }) => pair.full === kept) ?? preferred(group);
-  const same = isExact(group);
   return (
     <Box component="li">
       <Panel label={`Duplicates: ${chosen.pair.name}`} sx={{ px: 1.75, py: 1.25 }}>
         <Box sx={GROUP_HEAD}>
-          <Tag tone={same ? 'plain' : 'look'}>
-            {same ? 'identical files' : 'same picture, other size or compression'}
-          </Tag>
+          <Tag tone={!edited && isExact(group) ? 'plain' : 'look'}>{saysOf(group, edited)}</Tag>
           <Box sx={{ flex: 1 }} />
           <Button
             size="small"

@@ -11,6 +11,7 @@ import { NO_STRAND, useChosenStrand, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
 import { sheetIn, toSheet, type SheetName } from './address';
 import { CloseLook } from './close/CloseLook';
+import { Decisions } from './Decisions';
 import { Dense } from './Dense';
 import { Elsewhere } from './Elsewhere';
 import { LooseTray } from './LooseTray';
@@ -18,6 +19,7 @@ import { Naming } from './Naming';
 import { PairByHand } from './PairByHand';
 import { PairList } from './PairList';
 import { RecipeDialog } from './recipe/RecipeDialog';
+import { ReplaceThumbnails } from './ReplaceThumbnails';
 import { shownState } from './states';
 import { useWork } from '../../ui/site/work';
 
@@ -50,7 +52,7 @@ export function AllPairs() {
   const { site, place, go } = useSite();
   const { work, busy } = useWork();
   const strand = useChosenStrand();
-  const { pairs, rules, loose, strands, recipe, elsewhere, dense } = site.view;
+  const { pairs, loose, strands, recipe, elsewhere, dense } = site.view;
   const sheet = useMemo(() => sheetIn(place), [place]);
   const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
   /** The row in hand: chosen here, or the one of the strand that is followed. */
@@ -110,6 +112,7 @@ export function AllPairs() {
       onDragEnd={onDragEnd}
       onDragCancel={() => setDragged(null)}
     >
+      <Decisions idle={idle} />
       {dense.length > 0 && <Dense dense={dense} idle={idle} />}
       {pairs.length > 0 && (
         <Panel>
@@ -133,7 +136,7 @@ export function AllPairs() {
         hasPairs={pairs.length > 0}
         onPairByHand={onPairByHand}
       />
-      <NamesAndRecipe rules={rules} recipe={recipe} idle={idle} onOpen={open} />
+      <NamesAndRecipe view={site.view} idle={idle} onOpen={open} />
       <DragOverlay dropAnimation={null}>
         {dragged !== null && <Picture path={dragged} width={76} height={56} />}
       </DragOverlay>
@@ -189,11 +192,14 @@ const RECIPE = {
 
 /** How thumbnails are named here and what is made of pictures, each with the way to change it. */
 function NamesAndRecipe({
-  rules,
-  recipe,
+  view: { rules, recipe, byHand },
   idle,
   onOpen,
-}: Pick<SiteView, 'rules' | 'recipe'> & { idle: boolean; onOpen: (sheet: SheetName) => void }) {
+}: {
+  view: SiteView;
+  idle: boolean;
+  onOpen: (sheet: SheetName) => void;
+}) {
   return (
     <Panel label="File names and image sizes" sx={NAMES_AND_RECIPE}>
       <Box sx={NAMES}>
@@ -230,6 +236,11 @@ function NamesAndRecipe({
         <Button size="small" disabled={idle} aria-label="Change image sizes" onClick={() => onOpen({ name: 'sizes' })}>
           Change
         </Button>
+        {byHand.length > 0 && (
+          <Button size="small" disabled={idle} onClick={() => onOpen({ name: 'thumbnails' })}>
+            Replace thumbnails
+          </Button>
+        )}
       </Box>
     </Panel>
   );
@@ -262,6 +273,8 @@ function PairSheet({
       );
     case 'naming':
       return <Naming rules={rules} naming={naming} onClose={onClose} />;
+    case 'thumbnails':
+      return <ReplaceThumbnails onClose={onClose} />;
     case 'look': {
       const looked = pairs.find((pair) => pair.full === sheet.of);
       return looked && <CloseLook pair={looked} onClose={onClose} />;

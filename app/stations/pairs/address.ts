@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { Place, Target } from '../../ui/site/address';
 
 const SheetName = z.discriminatedUnion('name', [
-  z.object({ name: z.enum(['sizes', 'naming', 'from-list']) }),
+  z.object({ name: z.enum(['sizes', 'naming', 'thumbnails', 'from-list']) }),
   /** `of` is the thumbnail that has no pair. */
   z.object({ name: z.literal('by-hand'), of: z.string() }),
   /** `of` is the full-size file. */

@@ -1,6 +1,7 @@
 /** The states of a pair as they are shown, and the ways out of each. */
 import { OTHER_CONTENT, type PairState } from '~core/pairing/index.ts';
-import type { SizeRecipe } from '~core/photo/index.ts';
+import type { PictureTask } from '~core/model/index.ts';
+import { formatOf, type SizeRecipe } from '~core/photo/index.ts';
 import { extensionOf, folderOf, nameOf, stemOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
 import type { Work } from '../../data/work';
@@ -43,6 +44,12 @@ const decide = (thumbnail: string, full: string, belong: boolean | null): Work =
   do: 'intent',
   intent: { kind: 'decide', thumbnail, full, belong },
 });
+/** A thumbnail that is there keeps its name, and with it its format. */
+function thumbnailTask({ full, thumbnail, thumbnailPath }: PairView, size: SizeRecipe): PictureTask {
+  const to = thumbnail ?? thumbnailPath;
+  return { from: full, to, size: { ...size, format: formatOf(to) ?? size.format }, as: 'thumbnail', times: 1 };
+}
+
 const make = (pair: PairView, size: SizeRecipe): Way => ({
   label:
     pair.thumbnail === null
@@ -50,7 +57,7 @@ const make = (pair: PairView, size: SizeRecipe): Way => ({
       : `Create the thumbnail again from ${nameOf(pair.full)}`,
   work: {
     do: 'make',
-    tasks: [{ from: pair.full, to: pair.thumbnail ?? pair.thumbnailPath, size, as: 'thumbnail', times: 1 }],
+    tasks: [thumbnailTask(pair, size)],
   },
 });
 

@@ -1,9 +1,9 @@
 /** The items of a gallery to choose from, each with what it lacks. */
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import type { Strand } from '~core/model/index.ts';
 import type { OddView } from '~core/view/index.ts';
+import { ChooseAll, useChoosing } from '../../../ui/parts/choosing';
 import { Mono, Picture, Tag } from '../../../ui/parts/small';
 import { color } from '../../../ui/theme';
 
@@ -11,8 +11,6 @@ const lackSays = ({ lacks, on, value }: OddView): string =>
   on === 'item' && value === null ? `no ${lacks}` : `no ${lacks}${value ? `="${value}"` : ''} on the ${on}`;
 
 const LIST = { m: 0, p: 0, listStyle: 'none', maxHeight: 'max(300px, calc(100vh - 220px))', overflow: 'auto' } as const;
-
-const ALL = { height: 30, ml: '-3px', pb: 0.5 } as const;
 
 const rowStyle = ({ first, chosen }: { first: boolean; chosen: boolean }) =>
   ({
@@ -35,34 +33,15 @@ interface ItemListProps {
 }
 
 export function ItemList({ strands, chosen, onChoose, oddOf }: ItemListProps) {
-  const none = chosen.size === 0;
-  const all = chosen.size === strands.length && !none;
-  const toggle = (id: string) =>
-    onChoose(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
+  const ids = strands.map(({ id }) => id);
+  const boxOf = useChoosing(ids, { chosen, onChoose });
   return (
     <Box sx={{ minWidth: 0 }}>
-      <FormControlLabel
-        control={
-          <Checkbox
-            size="small"
-            checked={all}
-            indeterminate={!none && !all}
-            onChange={() => onChoose(new Set(none ? strands.map(({ id }) => id) : []))}
-          />
-        }
-        label={none ? `Choose all ${strands.length}` : 'Choose none'}
-        slotProps={{ typography: { variant: 'body2' } }}
-        sx={ALL}
-      />
+      <ChooseAll ids={ids} chosen={chosen} onChoose={onChoose} />
       <Box component="ul" aria-label="Items" sx={LIST}>
         {strands.map((strand, n) => (
           <Box component="li" key={strand.id} sx={rowStyle({ first: n === 0, chosen: chosen.has(strand.id) })}>
-            <Checkbox
-              size="small"
-              checked={chosen.has(strand.id)}
-              onChange={() => toggle(strand.id)}
-              slotProps={{ input: { 'aria-label': `Choose ${strand.name}` } }}
-            />
+            <Checkbox {...boxOf(strand.id)} slotProps={{ input: { 'aria-label': `Choose ${strand.name}` } }} />
             <Box sx={{ color: color('stone'), textAlign: 'right', fontSize: '0.8125rem' }}>{n + 1}</Box>
             <Picture path={strand.thumbnail} width={56} height={42} />
             <Box sx={{ minWidth: 0, fontSize: '0.8125rem' }}>

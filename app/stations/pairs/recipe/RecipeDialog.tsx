@@ -14,6 +14,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import {
   allPixels,
+  CLEAR,
   DEFAULT_RECIPE,
   type FurtherSize,
   LIGHTENINGS,
@@ -235,7 +236,14 @@ function BeginWith({ recipe, onChange }: RecipePart) {
   );
 }
 
-const REST = { display: 'flex', gap: 2, alignItems: 'center', mt: 2.5 };
+const REST = { display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mt: 2.5 } as const;
+
+const CLEAR_SAYS: Record<Recipe['clear'], string> = {
+  ask: 'ask before creating',
+  webp: 'create WebP',
+  png: 'keep PNG',
+  white: 'fill with white',
+};
 
 /** A further size, and what goes for every size. */
 function ForAllSizes({ recipe, onChange }: RecipePart) {
@@ -266,6 +274,31 @@ function ForAllSizes({ recipe, onChange }: RecipePart) {
           </MenuItem>
         ))}
       </TextField>
+      <TextField
+        select
+        size="small"
+        label="Transparent parts, where JPEG is set"
+        value={recipe.clear}
+        onChange={({ target }) => onChange({ ...recipe, clear: oneOf(CLEAR, target.value) })}
+        sx={{ minWidth: 240 }}
+      >
+        {CLEAR.map((id) => (
+          <MenuItem key={id} value={id}>
+            {CLEAR_SAYS[id]}
+          </MenuItem>
+        ))}
+      </TextField>
+      <FormControlLabel
+        control={
+          <Checkbox
+            size="small"
+            checked={recipe.originals === 'replace'}
+            onChange={({ target }) => onChange({ ...recipe, originals: target.checked ? 'replace' : 'keep' })}
+          />
+        }
+        label="Replace the old file when its format changes"
+        slotProps={{ typography: { variant: 'body2' } }}
+      />
       <FormControlLabel
         control={
           <Checkbox
