@@ -13,6 +13,7 @@ import { leaveSite } from '../data/session/openSite';
 import type { SiteRecord } from '../data/store/records';
 import { openStore } from '../data/store/idbStore';
 import { DropPlace, PickButtons, useImport } from '../stations/shelf/ImportSite';
+import { Named } from '../stations/shelf/named';
 import { NewSite } from '../stations/shelf/NewSite';
 import { SiteCard } from '../stations/shelf/SiteCard';
 import { Bar, DayNight } from '../ui/shell/Bar';
@@ -56,12 +57,14 @@ clientLoader.hydrate = true as const;
 const ShelfWork = z.discriminatedUnion('do', [
   z.object({ do: z.literal('remove'), id: z.string(), name: z.string() }),
   z.object({ do: z.literal('restore') }),
+  z.object({ do: z.literal('rename'), id: z.string(), name: Named.shape.name }),
 ]);
 
 export async function clientAction({ request }: ClientActionFunctionArgs) {
   const work = ShelfWork.parse(Object.fromEntries(await request.formData()));
   const before = removedSite();
-  if (work.do === 'restore') sessionStorage.removeItem(REMOVED);
+  if (work.do === 'rename') await (await openStore()).renameSite(work.id, work.name);
+  else if (work.do === 'restore') sessionStorage.removeItem(REMOVED);
   else {
     if (before) await (await openStore()).removeSite(before.id);
     sessionStorage.setItem(REMOVED, JSON.stringify({ id: work.id, name: work.name }));
@@ -164,6 +167,9 @@ export default function ShelfPage({ loaderData: { sites, removed, room, now } }:
             key={site.id}
             site={site}
             now={now}
+            onRename={(name) =>
+              void fetcher.submit({ do: 'rename', id: site.id, name }, { method: 'post', action: '/?index' })
+            }
             onRemove={() =>
               void fetcher.submit({ do: 'remove', id: site.id, name: site.name }, { method: 'post', action: '/?index' })
             }

@@ -22,6 +22,7 @@ import { FilesDrawer } from '../ui/shell/FilesDrawer';
 import { Find } from '../ui/shell/Find';
 import { useFocusFloor } from '../ui/shell/focusFloor';
 import { History } from '../ui/shell/History';
+import { ReplaceText } from '../ui/shell/ReplaceText';
 import { KeysSheet, useKeys } from '../ui/shell/keys';
 import { Slip } from '../ui/shell/Slip';
 import { StationNav } from '../ui/shell/StationNav';
@@ -148,6 +149,7 @@ function ShellSheets() {
     <>
       <FilesDrawer open={place.sheet === 'files'} onClose={close} />
       <Find open={place.sheet === 'find'} onClose={close} />
+      {place.sheet === 'replace' && <ReplaceText onClose={close} />}
       {place.sheet === 'history' && <History onClose={close} />}
       <KeysSheet open={place.sheet === 'keys'} onClose={close} />
     </>

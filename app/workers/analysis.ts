@@ -17,6 +17,8 @@ import {
   type UnitChoice,
   styleFilesIn,
   type StyleFile,
+  textFound,
+  type TextSought,
 } from '~core/plans/index.ts';
 import type { Change, FileContent, NotDone, Planned, Result } from '~core/site/index.ts';
 import {
@@ -164,6 +166,10 @@ const analysis = {
   /** The options and the look of one of them, for a gallery or one link of it. */
   options(page: string, wanted: { kit: string; gallery: number; strand: string | null }): ViewerView | null {
     return viewerOptions(currentReading(), page, wanted);
+  },
+  /** Files in which a text stands, with how often. */
+  textFound(sought: TextSought): { path: string; count: number }[] {
+    return textFound(currentReading(), sought);
   },
   plan(intent: Intent): PlanView {
     return shown(planFor(currentReading(), intent));

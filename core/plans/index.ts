@@ -4,6 +4,7 @@ export { styleFilesIn, type StyleFile } from './styleFiles.ts';
 export { unitChoices, type UnitChoice } from './units.ts';
 export { Intent, LinkTarget, NewPicture, NewSlide } from './intent.ts';
 export { type MadeFile, placeMade, type ReadyTask, readyTasks } from './putMade.ts';
+export { textFound, type TextSought } from './replaceText.ts';
 export { byOrder } from './order.ts';
 export { informationFields } from './information.ts';
 export { INFORMATION_FIELDS, type InformationField } from './informationText.ts';

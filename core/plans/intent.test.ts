@@ -36,6 +36,7 @@ const WHOLE: Record<Intent['kind'], object> = {
     at: 0,
   },
   'remove-items': { strands: ['s'] },
+  'replace-text': { find: 'a', replace: 'b', matchCase: true, wholeWords: false, paths: ['p'] },
   'move-items': { strands: ['s'], to: 0 },
   'copy-items': { strands: ['s'], page: 'p', gallery: 0 },
   'set-slot': { strand: 's', slot: 'full', value: 'v' },

@@ -263,6 +263,15 @@ export const Intent = z.discriminatedUnion('kind', [
   /** Thumbnails that have a copy of twice the size offer it to dense screens. */
   z.strictObject({ kind: z.literal('set-sources'), page: z.string() }),
   z.strictObject({ kind: z.literal('set-recipe'), recipe: Recipe }),
+  /** The author's own typing, in many places of many files at once. */
+  z.strictObject({
+    kind: z.literal('replace-text'),
+    find: z.string().max(10_000),
+    replace: z.string().max(10_000),
+    matchCase: z.boolean(),
+    wholeWords: z.boolean(),
+    paths,
+  }),
   /** A file under another name, with every reference to it. */
   z.strictObject({ kind: z.literal('rename'), from: z.string(), to: z.string() }),
   z.strictObject({

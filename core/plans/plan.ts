@@ -43,6 +43,7 @@ import { setViewerOptions } from './options.ts';
 import { writeInformation } from './information.ts';
 import { orderGallery, setOrder } from './order.ts';
 import { exchange, merge, mergeMany, rename, renameMany } from './rename.ts';
+import { replaceText } from './replaceText.ts';
 import { setSources } from './sources.ts';
 import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
@@ -112,6 +113,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'align-menus': alignMenus,
   decide,
   'set-recipe': (site, { recipe }) => changeNotes(site, 'Change image sizes', { recipe }),
+  'replace-text': replaceText,
   rename,
   'rename-many': renameMany,
   exchange,

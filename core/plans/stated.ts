@@ -61,4 +61,6 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = 
   'set-order': STATES.nothing,
   'set-naming': STATES.nothing,
   'set-recipe': STATES.nothing,
+  // The author's own typing is free.
+  'replace-text': { ...STATES.mends, moves: true },
 };

@@ -112,6 +112,7 @@ const BEYOND = [
   'proof?sheet=find',
   'proof?sheet=files',
   'proof?sheet=history',
+  'proof?sheet=replace',
   'proof?sheet=keys',
 ] as const;
 

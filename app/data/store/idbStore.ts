@@ -72,6 +72,7 @@ function idbStore(db: Database, newer: boolean, teller: GoneTeller): Store {
     ...store,
     addSite: refuseNewer,
     removeSite: refuseNewer,
+    renameSite: refuseNewer,
     saveGlance: () => Promise.resolve(),
     allowOutside: refuseNewer,
     writeChange: refuseNewer,
@@ -99,6 +100,7 @@ function writableStore(db: Database, newer: boolean, teller: GoneTeller): Store 
     },
     addSite: (site, files) => addSite(db, site, files),
     removeSite: (siteId) => removeSite(db, siteId),
+    renameSite: (siteId, name) => changeSite(db, siteId, (site) => ({ ...site, name })),
     saveGlance: (siteId, glance) => changeSite(db, siteId, (site) => ({ ...site, glance })),
     allowOutside: (siteId, allowed) => changeSite(db, siteId, (site) => withOutside(site, allowed)),
     readFiles: async (siteId) => {

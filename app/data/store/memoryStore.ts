@@ -48,6 +48,11 @@ export function memoryStore(): Store {
       if (held) held.site = withOutside(held.site, allowed);
       return soon(undefined);
     },
+    renameSite: (siteId, name) => {
+      const held = sites.get(siteId);
+      if (held) held.site = { ...held.site, name };
+      return soon(undefined);
+    },
     saveGlance: (siteId, glance) => {
       const held = sites.get(siteId);
       if (held) held.site = { ...held.site, glance };

@@ -183,6 +183,15 @@ describe.each(STORES)('the store %s', (_where, open) => {
     expect((await store.readSite(site.id))?.glance.pages).toBe(7);
   });
 
+  it('gives a site another name, which outlasts its changes', async () => {
+    await store.renameSite(site.id, 'Other kites');
+    await store.writeChange(site.id, edit(0, 3, 'ONE'));
+    await store.stepJournal(site.id, 'undo');
+    expect((await store.readSite(site.id))?.name).toBe('Other kites');
+    await store.renameSite('gone', 'x');
+    expect(await store.readSite('gone')).toBeNull();
+  });
+
   it('keeps whether pages may ask outside, and takes it back', async () => {
     await store.allowOutside(site.id, true);
     expect((await store.readSite(site.id))?.outside).toBe(true);

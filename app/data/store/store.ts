@@ -32,6 +32,7 @@ export interface Store {
   addSite: (site: SiteRecord, files: Files) => Promise<void>;
   /** With its files, its journal and its queue; contents stay until they are swept. */
   removeSite: (siteId: string) => Promise<void>;
+  renameSite: (siteId: string, name: string) => Promise<void>;
   saveGlance: (siteId: string, glance: SiteRecord['glance']) => Promise<void>;
   /** Whether pages of the site may ask for outside addresses while they are previewed. */
   allowOutside: (siteId: string, allowed: boolean) => Promise<void>;

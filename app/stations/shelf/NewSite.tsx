@@ -6,14 +6,11 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { z } from 'zod';
+import type { z } from 'zod';
 import { SKELETON_STYLE, skeletonPage } from '~core/markup/index.ts';
 import { importFiles } from '../../data/intake/intake';
 import { Form, FormField, useCheckedForm } from '../../ui/parts/form';
-
-const Named = z.object({
-  name: z.string().trim().min(1, 'Write a name.').max(200, 'At most 200 characters.'),
-});
+import { Named } from './named';
 
 const FORM = 'new-site';
 

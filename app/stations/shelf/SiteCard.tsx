@@ -10,6 +10,7 @@ import { facesOf } from '../../data/faces';
 import { Tag } from '../../ui/parts/small';
 import { color, SERIF } from '../../ui/theme';
 import { sayAgo } from '../../ui/parts/times';
+import { RenameSite } from './RenameSite';
 
 /** Object URLs of a few small pictures of the site. */
 function useFaces(hashes: readonly string[]): string[] {
@@ -66,7 +67,14 @@ const NAME = {
   '&:focus-visible::after': { outline: `2px solid ${color('heather')}`, borderRadius: 1 },
 } as const;
 
-export function SiteCard({ site, now, onRemove }: { site: SiteRecord; now: number; onRemove: () => void }) {
+interface Props {
+  site: SiteRecord;
+  now: number;
+  onRename: (name: string) => void;
+  onRemove: () => void;
+}
+
+export function SiteCard({ site, now, onRename, onRemove }: Props) {
   const faces = useFaces(site.glance.faces);
   const { pages, pictures, broken } = site.glance;
   return (
@@ -91,6 +99,7 @@ export function SiteCard({ site, now, onRemove }: { site: SiteRecord; now: numbe
           <Tag tone="whole">all strands whole</Tag>
         ))}
       {broken === null && <Tag tone="plain">not opened yet</Tag>}
+      <RenameSite site={site} onRename={onRename} />
       <Tooltip title="Remove site">
         <IconButton aria-label={`Remove ${site.name}`} onClick={onRemove} sx={{ zIndex: 1 }}>
           <DeleteOutlined fontSize="small" />

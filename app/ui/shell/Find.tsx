@@ -1,5 +1,5 @@
 /** Finds any page, picture, strand or station by its name; a picture is shown with its strand. */
-import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
+import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
@@ -8,6 +8,7 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import type { Strand } from '~core/model/index.ts';
 import { STATIONS } from '../../stations';
+import { ACTIONS } from './actions';
 import { Picture } from '../parts/small';
 import { Thread } from '../parts/Thread';
 import { NO_STRAND, useSite } from '../site/openSite';
@@ -17,6 +18,8 @@ import { WORD } from './ShownStrand';
 
 interface Hit {
   label: string;
+  /** Other words by which it is looked for. */
+  words?: string;
   kind: 'Station' | 'Page' | 'Picture' | 'Strand' | 'Action';
   go: () => void;
   /** File to show beside it. */
@@ -25,7 +28,16 @@ interface Hit {
 }
 
 /** More are found by typing on: nobody reads through thousands. */
-const narrowed = createFilterOptions<Hit>({ limit: 60 });
+const MOST = 60;
+
+/** Every word that was typed must be there, in any order; what is called so comes before what is only meant. */
+function narrowed(hits: readonly Hit[], { inputValue }: { inputValue: string }): Hit[] {
+  const typed = inputValue.toLowerCase().split(/\s+/).filter(Boolean);
+  const holds = (text: string) => typed.every((word) => text.toLowerCase().includes(word));
+  const called = hits.filter(({ label }) => holds(label));
+  const meant = hits.filter(({ label, words }) => !holds(label) && words !== undefined && holds(`${label} ${words}`));
+  return [...called, ...meant].slice(0, MOST);
+}
 
 const HIT = { display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 36 } as const;
 
@@ -41,6 +53,7 @@ export function Find({ open, onClose }: { open: boolean; onClose: () => void }) 
   const { work } = useWork();
   const navigate = useNavigate();
   const hits = useMemo((): Hit[] => {
+    const has = { pages: site.view.pages.length > 0, pictures: site.view.pairs.length > 0 };
     return [
       ...STATIONS.map(({ id, name }): Hit => ({ kind: 'Station', label: name, go: () => go({ station: id }) })),
       ...site.view.pages.map(({ path }): Hit => ({
@@ -75,8 +88,12 @@ export function Find({ open, onClose }: { open: boolean; onClose: () => void }) 
               },
             ],
       ),
-      { kind: 'Action', label: 'All site files', go: () => go({ sheet: { name: 'files' } }) },
-      { kind: 'Action', label: 'Show the keys', go: () => go({ sheet: { name: 'keys' } }) },
+      ...ACTIONS.filter(({ needs }) => needs === undefined || has[needs]).map(({ label, words, to }): Hit => ({
+        kind: 'Action',
+        label,
+        words,
+        go: () => go(to),
+      })),
       { kind: 'Action', label: 'Go to your sites', go: () => void navigate('/') },
     ];
   }, [site, navigate, go, work]);

@@ -3,7 +3,7 @@ import { replace, type ClientLoaderFunctionArgs } from 'react-router';
 import { placeIn, searchOf, type Place } from './address';
 
 /** Sheets that every station has. */
-const SHELL_SHEETS: readonly string[] = ['find', 'files', 'history', 'keys'];
+const SHELL_SHEETS: readonly string[] = ['find', 'files', 'history', 'replace', 'keys'];
 
 interface Known {
   /** Whether the station has that tab. */
