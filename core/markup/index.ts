@@ -30,7 +30,17 @@ export { fragmentTree, rangeOf, SourceElement, type SourceNode, SourceText } fro
 export { type Hazard, hazardIn, hazardsOf } from './hazards.ts';
 export { addressIn, cutLine, moveItem, moveItems, orderItems, removeItem, removeItems, standsBehind } from './items.ts';
 export { setLink, unlinked } from './links.ts';
-export { insertEntry, type Menu, type MenuEntry, menusOf, moveMark, removeEntry, writeEntry } from './menus.ts';
+export {
+  type CurrentMark,
+  insertEntry,
+  markEdits,
+  type Menu,
+  type MenuEntry,
+  menusOf,
+  moveMark,
+  removeEntry,
+  writeEntry,
+} from './menus.ts';
 export { type Odd, oddOnes } from './odd.ts';
 export {
   firstGallery,
@@ -48,6 +58,7 @@ export {
   stylesheetTag,
   titleOf,
 } from './pages.ts';
+export { pagersOf } from './pager.ts';
 export { endOf } from './partners.ts';
 export { type FilePlace, shownAddress, showsPicture } from './shown.ts';
 export { type Pattern, patternOf, type PatternPart, SLOTS } from './pattern.ts';

@@ -13,6 +13,7 @@ import {
   type Range,
 } from './document.ts';
 import { encodeMarkup, replaceValue } from './encode.ts';
+import { isPager } from './pager.ts';
 import { joined } from './pattern.ts';
 import { SAYS, SEPARATOR } from './units.ts';
 
@@ -70,7 +71,7 @@ function findMenus(page: PageDocument, path: string, base: string): Menu[] {
     const linked = entries.filter(({ target, dummy }) => target !== null || dummy);
     const leading = entries.filter(({ target }) => target !== null).length;
     if (linked.length < 2 || leading === 0 || linked.length * 2 < container.children.length) continue;
-    if (isProse(container, entries)) continue;
+    if (isProse(container, entries) || isPager(container)) continue;
     menus.push({ container, entries, mark: markOf(entries) });
   }
   const worth = ({ container, entries }: Menu) =>
@@ -203,6 +204,23 @@ function marked({ mark, entries }: Menu, entry: MenuEntry): Edit[] {
   const last = isBehind ? element.attributes.at(-1)?.range.end : undefined;
   const at = last ?? element.open.start + 1 + element.tag.length;
   return [{ start: at, end: at, text: mark.kind === 'class' ? ` class="${mark.name}"` : ' aria-current="page"' }];
+}
+
+/** Whether an entry wears a mark that all pages use. */
+function wears(entry: MenuEntry, mark: CurrentMark): boolean {
+  if (mark === null || mark.kind === 'unlinked') return false;
+  const element = entry[mark.on];
+  if (!element) return false;
+  return mark.kind === 'class' ? classes(element).includes(mark.name) : valueOf(element, 'aria-current') !== undefined;
+}
+
+/** The edits after which the page's own entry alone wears the mark; none where that is so. */
+export function markEdits(page: PageDocument, menu: Menu, mark: CurrentMark, own: MenuEntry): Edit[] {
+  const wrong = menu.entries.filter((entry) => entry !== own && wears(entry, mark));
+  return [
+    ...wrong.flatMap((entry) => unmarked(page, mark, entry)),
+    ...(wears(own, mark) ? [] : marked({ ...menu, mark }, own)),
+  ].sort((a, b) => a.start - b.start);
 }
 
 /** The edits that take the author's mark from an entry that has it. */

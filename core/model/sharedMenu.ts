@@ -1,12 +1,14 @@
 /** The menu that the pages of a site share: every page's own against what most of them say. */
 import { firstOf } from '../site/index.ts';
-import { menusOf, type Menu, type MenuEntry } from '../markup/index.ts';
+import { type CurrentMark, markEdits, menusOf, type Menu, type MenuEntry } from '../markup/index.ts';
 import type { PageReading } from './reading.ts';
 
 export interface SharedMenu {
   /** What the menu leads to, in the order of most pages; the label is what most pages say. */
   entries: { target: string; label: string }[];
   pages: { page: PageReading; menu: Menu; drift: Drift[] }[];
+  /** How most pages mark their own entry. */
+  mark: CurrentMark;
   /** Pages without it. */
   without: PageReading[];
 }
@@ -14,7 +16,9 @@ export interface SharedMenu {
 export type Drift =
   | { kind: 'missing'; target: string; label: string }
   | { kind: 'dummy'; entry: MenuEntry; target: string; label: string }
-  | { kind: 'label'; entry: MenuEntry; target: string; label: string };
+  | { kind: 'label'; entry: MenuEntry; target: string; label: string }
+  /** The page's own entry is not the one that wears the mark of the current page. */
+  | { kind: 'mark'; entry: MenuEntry; mark: CurrentMark; target: string; label: string };
 
 /** What a run of links is known by across pages: its tag, class and id. */
 function keyOf({ container: { tag, attributes } }: Menu): string {
@@ -37,11 +41,13 @@ export function sharedMenu(pages: readonly PageReading[]): SharedMenu | null {
     const menu = menus.find((one) => keyOf(one) === best[0]);
     return menu ? [{ page, menu }] : [];
   });
+  const mark = commonMark(found.map(({ menu }) => menu));
   const known = new Set(pages.map(({ path }) => path));
   const entries = unionOf(found.map(({ menu }) => menu)).filter(({ target }) => known.has(target));
   return {
     entries,
-    pages: found.map(({ page, menu }) => ({ page, menu, drift: driftOf(menu, entries) })),
+    mark,
+    pages: found.map(({ page, menu }) => ({ page, menu, drift: driftOf(page, menu, entries, mark) })),
     without: pages.filter((page) => !found.some((one) => one.page === page)),
   };
 }
@@ -67,10 +73,32 @@ function unionOf(menus: readonly Menu[]): SharedMenu['entries'] {
   }));
 }
 
-function driftOf(menu: Menu, entries: SharedMenu['entries']): Drift[] {
+/** How most pages mark their own entry; what one page alone does may mean something else. */
+function commonMark(menus: readonly Menu[]): CurrentMark {
+  const counts = new Map<string, { mark: CurrentMark; count: number }>();
+  for (const { mark } of menus) {
+    const key = JSON.stringify(mark);
+    counts.set(key, { mark, count: (counts.get(key)?.count ?? 0) + 1 });
+  }
+  const said = [...counts.values()].filter(({ mark, count }) => mark !== null && count > 1);
+  return said.sort((a, b) => b.count - a.count)[0]?.mark ?? null;
+}
+
+function driftOf(
+  { path, document }: PageReading,
+  menu: Menu,
+  entries: SharedMenu['entries'],
+  mark: CurrentMark,
+): Drift[] {
   return entries.flatMap(({ target, label }): Drift[] => {
     const own = menu.entries.find((entry) => entry.target === target);
-    if (own) return own.label === label ? [] : [{ kind: 'label', entry: own, target, label }];
+    if (own) {
+      const isMarked = target !== path || markEdits(document, menu, mark, own).length === 0;
+      return [
+        ...(own.label === label ? [] : [{ kind: 'label' as const, entry: own, target, label }]),
+        ...(isMarked ? [] : [{ kind: 'mark' as const, entry: own, mark, target, label }]),
+      ];
+    }
     const dummy = menu.entries.find((entry) => entry.dummy && entry.label.toLowerCase() === label.toLowerCase());
     return [dummy ? { kind: 'dummy', entry: dummy, target, label } : { kind: 'missing', target, label }];
   });

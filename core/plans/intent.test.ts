@@ -57,7 +57,7 @@ const WHOLE: Record<Intent['kind'], object> = {
   'complete-items': { ...gallery, items: [0] },
   'apply-pattern': { ...gallery, pattern: '<li></li>', words: 'alt' },
   'fill-words': { ...gallery, slot: 'title', from: 'name', over: true },
-  'new-page': { path: 'p', title: 'T', from: 'q', pictures: [picture], entry: 'E' },
+  'new-page': { path: 'p', title: 'T', from: 'q', pictures: [picture], entry: 'E', fills: 1, keep: [0] },
   'link-to': { page: 'p', at: { start: 0, end: 1 }, target: { to: 'file', path: 'q', anchor: 'a' } },
   'delete-page': { path: 'p' },
   'set-stylesheet': { pages: ['p'], stylesheet: 'a.css', on: true },
@@ -109,6 +109,8 @@ const OPTIONAL = [
   'caption',
   'label',
   'title',
+  'fills',
+  'keep',
 ];
 const takes = (kind: string, rest: object) => Intent.safeParse({ ...rest, kind }).success;
 
@@ -138,7 +140,7 @@ describe('parts', () => {
     ['set-units', { gallery: null }],
     ['split-gallery', { size: 1 }],
     ['split-gallery', { size: 10_000 }],
-    ['new-page', { from: undefined, pictures: undefined, entry: undefined }],
+    ['new-page', { from: undefined, pictures: undefined, entry: undefined, fills: undefined, keep: undefined }],
     ['wire', { kit: undefined }],
     ['decide', { belong: null }],
     ['set-focus', { focus: null }],

@@ -165,6 +165,8 @@ export const Intent = z.discriminatedUnion('kind', [
     from: z.string().optional(),
     pictures: z.array(NewPicture).optional(),
     entry: line.min(1).optional(),
+    fills: z.number().int().min(0).optional(),
+    keep: z.array(z.number().int().min(0)).optional(),
   }),
   /** A link in the source, or words that become one; `at` are offsets. */
   z.strictObject({

@@ -2,7 +2,18 @@
  * The menu that pages share: a page entered in all of them, dummies made real, menus that drifted apart brought
  * together.
  */
-import { attributeOf, insertEntry, replaceValue, verified, writeEntry, type Menu } from '../markup/index.ts';
+import {
+  attributeOf,
+  encodeMarkup,
+  insertEntry,
+  markEdits,
+  type MenuEntry,
+  type PageDocument,
+  replaceValue,
+  verified,
+  writeEntry,
+  type Menu,
+} from '../markup/index.ts';
 import { sharedMenu, type Drift, type SharedMenu, type SiteReading } from '../model/index.ts';
 import {
   type Edit,
@@ -26,7 +37,12 @@ export function enterInMenus(shared: SharedMenu, target: string, label: string):
     const href = relativeReference(page.base, target);
     const edits = dummy?.link
       ? madeReal(dummy.link, href)
-      : insertEntry(page.document, menu, { href, label, current: page.path === target }, menu.entries.length - 1);
+      : insertEntry(
+          page.document,
+          withMark(menu, shared),
+          { href, label, current: page.path === target },
+          menu.entries.length - 1,
+        );
     if (edits === null)
       return {
         ok: false,
@@ -38,6 +54,9 @@ export function enterInMenus(shared: SharedMenu, target: string, label: string):
   }
   return { ok: true, files };
 }
+
+/** A page that does not mark its own entry yet does it as the others do. */
+const withMark = (menu: Menu, { mark }: SharedMenu): Menu => ({ ...menu, mark: menu.mark ?? mark });
 
 function madeReal(link: NonNullable<Menu['entries'][number]['link']>, href: string): Edit[] {
   const attribute = attributeOf(link, 'href');
@@ -108,30 +127,15 @@ function editsFor(
   shared: SharedMenu,
   { path, base }: SharedMenu['pages'][number]['page'],
   document: SharedMenu['pages'][number]['page']['document'],
-  menu: Menu,
+  ownMenu: Menu,
   drift: Drift,
 ): Edit[] | null {
+  const menu = withMark(ownMenu, shared);
   const { target, label } = drift;
   const href = relativeReference(base, target);
+  if (drift.kind === 'mark') return markEdits(document, menu, drift.mark, drift.entry);
   if (drift.kind === 'dummy') return drift.entry.link ? madeReal(drift.entry.link, href) : null;
-  if (drift.kind === 'label') {
-    const { unit, current } = drift.entry;
-    // Only words that stand in one piece are written anew.
-    const [text, ...more] = [
-      unit,
-      ...(drift.entry.link && drift.entry.link !== unit ? [drift.entry.link] : []),
-    ].flatMap(({ texts }) => texts.filter(({ value }) => value.trim() === drift.entry.label));
-    if (!text || more.length > 0) return current ? [] : null;
-    const written = document.text.slice(text.range.start, text.range.end);
-    const start = text.range.start + (/^\s*/.exec(written)?.[0] ?? '').length;
-    return [
-      {
-        start,
-        end: text.range.end - (/\s*$/.exec(written)?.[0] ?? '').length,
-        text: label.replaceAll('&', '&amp;').replaceAll('<', '&lt;'),
-      },
-    ];
-  }
+  if (drift.kind === 'label') return labelEdits(document, drift.entry, label);
   if (writeEntry(document, menu, { href, label, current: path === target }) === null) return null;
   const before = shared.entries
     .slice(
@@ -142,4 +146,20 @@ function editsFor(
     .reverse();
   const neighbour = before.map((one) => menu.entries.findIndex((entry) => entry.target === one)).find((at) => at >= 0);
   return insertEntry(document, menu, { href, label, current: path === target }, neighbour ?? -1);
+}
+
+/** Another label, where the words stand in one piece. */
+function labelEdits(
+  document: PageDocument,
+  { unit, link, label: said, current }: MenuEntry,
+  label: string,
+): Edit[] | null {
+  const [text, ...more] = [unit, ...(link && link !== unit ? [link] : [])].flatMap(({ texts }) =>
+    texts.filter(({ value }) => value.trim() === said),
+  );
+  if (!text || more.length > 0) return current ? [] : null;
+  const written = document.text.slice(text.range.start, text.range.end);
+  const start = text.range.start + (/^\s*/.exec(written)?.[0] ?? '').length;
+  const end = text.range.end - (/\s*$/.exec(written)?.[0] ?? '').length;
+  return [{ start, end, text: encodeMarkup(label) }];
 }

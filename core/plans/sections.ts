@@ -63,8 +63,8 @@ export function headingOf(
 }
 
 /** What is written again: the wrapper that holds just the heading and the gallery, or both one after the other. */
-function blockOf(
-  page: PageReading,
+export function blockOf(
+  page: Pick<PageReading, 'galleries'>,
   gallery: Gallery,
   heading: PageElement | null,
 ): { start: number; end: number } | null {

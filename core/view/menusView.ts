@@ -8,8 +8,11 @@ export interface MenuView {
   without: string[];
 }
 
-/** `own` is the entry of the page itself; a dummy leads nowhere yet; a label is another than on most pages. */
-export type EntryState = 'whole' | 'own' | 'missing' | 'dummy' | 'label';
+/**
+ * `own` is the entry of the page itself; a dummy leads nowhere yet; a label is another than on most pages;
+ * `mark` is the entry of the page itself where the mark of the current page is missing or elsewhere.
+ */
+export type EntryState = 'whole' | 'own' | 'missing' | 'dummy' | 'label' | 'mark';
 
 export function menuView({ pages }: SiteReading): MenuView | null {
   const shared = sharedMenu(pages);

@@ -18,7 +18,7 @@ import {
   type UnitHint,
 } from '../markup/index.ts';
 import { type PageReading, type SiteReading, type Strand } from '../model/index.ts';
-import { headingOf, spreadOf } from '../plans/index.ts';
+import { headingOf, isShow, spreadOf } from '../plans/index.ts';
 import { includesView, type IncludeView } from './includes.ts';
 import { usesView, type KitView } from './kits.ts';
 
@@ -35,6 +35,8 @@ export interface GalleryView {
   miscounted: number;
   /** What the heading says under which it stands; null without one of its own. */
   heading: string | null;
+  /** A viewer shows it one picture at a time, in its own place. */
+  isShow: boolean;
   /** The pages over which it is spread, and whether each holds as many as it should; null where it is on one page. */
   spread: { pages: string[]; size: number; inStep: boolean } | null;
 }
@@ -86,6 +88,7 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
     galleries: page.galleries.map((gallery, n): GalleryView => ({
       ...galleryView(document, gallery, page.strands[n] ?? []),
       heading: headingText(page, gallery),
+      isShow: isShow(page, gallery),
       spread: spreadView(site, page.path, n),
     })),
     hazards: page.hazards
@@ -113,7 +116,7 @@ function galleryView(
   document: PageDocument,
   gallery: Gallery,
   strands: readonly Strand[],
-): Omit<GalleryView, 'spread' | 'heading'> {
+): Omit<GalleryView, 'spread' | 'heading' | 'isShow'> {
   const { pattern, odd, miscounted } = learntOf(document, gallery);
   return {
     pattern: pattern?.parts ?? null,

@@ -149,6 +149,46 @@ describe.each(HANDS)('$name', (hand) => {
   });
 });
 
+describe('the mark of the current page', () => {
+  const marks = (name: string) => HANDS.find((one) => one.name === name)!;
+  const kinds = (files: ReturnType<typeof withStyle>) =>
+    sharedMenu(read(files).pages)!.pages.map(({ drift }) => drift.map(({ kind }) => kind));
+
+  it.each([
+    marks('a list with a class on the link'),
+    marks('a list with a class on the item'),
+    marks('aria-current in a nav of links with bars'),
+    marks('open list items in capitals'),
+    marks('table cells'),
+  ])('is put right where a copied page still has that of its model: $name', (hand) => {
+    const right = withStyle({
+      'index.html': page(hand, 'index.html', 'Home'),
+      'spring.html': page(hand, 'spring.html', 'Spring'),
+      'summer.html': page(hand, 'summer.html', 'Summer'),
+    });
+    const copied = page(hand, 'spring.html', 'Spring').replaceAll('<h1>Spring</h1>', '<h1>Summer</h1>');
+    const wrong = new Map([...right, ['summer.html', { kind: 'text' as const, text: copied }]]);
+    expect([kinds(right), kinds(wrong)]).toEqual([
+      [[], [], []],
+      [[], [], ['mark']],
+    ]);
+    const next = after(wrong, { kind: 'align-menus' });
+    expect(kinds(next)).toEqual([[], [], []]);
+    expect(sharedMenu(read(next).pages)!.pages[2]!.menu.mark).toEqual(sharedMenu(read(right).pages)!.mark);
+  });
+
+  it('may stand on the page above, where a page is in no menu', () => {
+    const hand = marks('a list with a class on the link');
+    const files = withStyle({
+      'index.html': page(hand, 'index.html', 'Home'),
+      'spring.html': page(hand, 'spring.html', 'Spring'),
+      'summer.html': page(hand, 'summer.html', 'Summer'),
+      'march.html': page(hand, 'spring.html', 'March'),
+    });
+    expect(kinds(files)).toEqual([[], [], [], []]);
+  });
+});
+
 describe('a page in another folder', () => {
   const [hand] = HANDS;
   const files = withStyle({

@@ -2,6 +2,7 @@
  * Pictures on no page yet, or that just came from disk, with the words for their slots, written in the
  * page's own pattern.
  */
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -19,7 +20,7 @@ import { ChooseAll, useChoosing } from '../../ui/parts/choosing';
 import { Picture } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
 import { useJob } from '../../ui/site/pictureUrls';
-import { useIntent } from '../../ui/site/work';
+import { useAttempt } from '../../ui/site/work';
 import { color } from '../../ui/theme';
 import { unplacedPairs } from './PairChoice';
 import { PickPictures } from './ImportPictures';
@@ -75,7 +76,7 @@ const PLACES = ['end', 'first', 'behind'] as const;
 export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: Props) {
   const { site } = useSite();
   const job = useJob(site.session);
-  const { intent } = useIntent();
+  const { attempt, reason, busy } = useAttempt(onClose);
   const [rows, setRows] = useState<Readonly<Record<string, Partial<Row>>>>({});
   const [place, setPlace] = useState<(typeof PLACES)[number]>('end');
   const unplaced = unplacedPairs(site.view.pairs);
@@ -110,8 +111,7 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
       const { chosen: _on, ...words } = rowOf(pair);
       return { thumbnail: pair.thumbnail ?? '', full: pair.full, ...words };
     });
-    intent({ kind: 'add-pictures', page, gallery, pictures, ...(at === undefined ? {} : { at }) });
-    onClose();
+    attempt({ kind: 'add-pictures', page, gallery, pictures, ...(at === undefined ? {} : { at }) });
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="add-title">
@@ -165,12 +165,13 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
             );
           })}
         </Box>
+        {reason !== null && <Alert severity="error">{reason}</Alert>}
       </DialogContent>
       <DialogActions sx={{ pl: 3 }}>
         <PickPictures disabled={site.readOnly || job !== null} onPick={onPick} />
         <Box sx={{ flex: 1 }} />
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" color="primary" disabled={chosen.length === 0} onClick={write}>
+        <Button variant="contained" color="primary" disabled={busy || chosen.length === 0} onClick={write}>
           {`Add ${countOf(chosen.length, 'item')}`}
         </Button>
       </DialogActions>

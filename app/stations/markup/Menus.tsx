@@ -21,6 +21,7 @@ const STATES: Readonly<Record<EntryState, { tone: Tone; says: string }>> = {
   missing: { tone: 'broken', says: 'missing' },
   dummy: { tone: 'broken', says: 'broken link' },
   label: { tone: 'look', says: 'different label' },
+  mark: { tone: 'look', says: 'wrong current-page mark' },
 };
 
 const TABLE = {

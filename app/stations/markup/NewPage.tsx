@@ -1,4 +1,5 @@
 /** A new page: from a clean skeleton, or from one that is there, with other pictures, entered in the menus. */
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -10,39 +11,78 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import type { NewPicture } from '~core/plans/index.ts';
+import { countOf } from '~core/site/index.ts';
+import type { GalleryView, PageView } from '~core/view/index.ts';
 import { useSite } from '../../ui/site/openSite';
-import { useIntent } from '../../ui/site/work';
+import { useAttempt } from '../../ui/site/work';
 import { asPictures, PairChoice, unplacedPairs } from './PairChoice';
+import { freePagePath, pagePathTrouble } from './pagePath';
+
+/** How a gallery is told from the others of its page. */
+const nameOfGallery = ({ heading, strands, isShow }: GalleryView, n: number): string =>
+  `${heading ?? `gallery ${n + 1}`}, ${isShow ? 'slideshow of ' : ''}${countOf(strands.length, 'picture')}`;
+
+/** The gallery that new pictures come into: the largest that is no slideshow. */
+function mainOf({ galleries }: PageView): number {
+  const worth = ({ isShow, strands }: GalleryView) => (isShow ? 0 : 1e6) + strands.length;
+  return galleries.reduce((best, gallery, n) => {
+    const held = galleries[best];
+    return !held || worth(gallery) > worth(held) ? n : best;
+  }, -1);
+}
+
+/** What is taken over of the page that it is made from. */
+interface Copied {
+  /** Which gallery the pictures come into; null leaves it to the largest. */
+  gallery: number | null;
+  keep: ReadonlySet<number>;
+}
+
+const NOTHING_COPIED: Copied = { gallery: null, keep: new Set() };
 
 export function NewPage({ onClose }: { onClose: () => void }) {
   const { site, go } = useSite();
   const { view } = site;
-  const { intent } = useIntent();
-  const [path, setPath] = useState(
-    view.pages.some((page) => page.path === 'index.html') ? 'gallery.html' : 'index.html',
-  );
-  const [title, setTitle] = useState(site.site.name);
+  const files = view.files.map((file) => file.path);
+  const [title, setTitle] = useState(view.pages.length === 0 ? site.site.name : '');
+  const [named, setNamed] = useState<string | null>(null);
   const [from, setFrom] = useState('');
-  const [entered, setEntered] = useState(false);
-  const [entry, setEntry] = useState('');
+  const [copied, setCopied] = useState(NOTHING_COPIED);
+  const [entry, setEntry] = useState<string | null>(null);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [sent, setSent] = useState(false);
+  const source = view.pages.find((page) => page.path === from);
+  // As long as nobody names it otherwise, the file is called after the title.
+  const path = named ?? freePagePath(files, title, from);
+  const pathTrouble = pagePathTrouble(files, path);
+  const titleTrouble = title.trim() === '' ? 'Write a title.' : null;
   const pairs = unplacedPairs(view.pairs);
   const pictures = asPictures(pairs.filter(({ id }) => chosen.has(id)));
-  const hasGallery = view.pages.some((page) => page.path === from && page.galleries.length > 0);
+  const { attempt, reason, busy } = useAttempt(() => {
+    onClose();
+    go({ page: path.trim(), strand: null });
+  });
+  const send = () => {
+    setSent(true);
+    if (pathTrouble !== null || titleTrouble !== null) return;
+    attempt({
+      kind: 'new-page',
+      path,
+      title,
+      ...(source ? copyWish(source, copied, pictures) : {}),
+      ...(entry !== null && entry.trim() !== '' ? { entry: entry.trim() } : {}),
+    });
+  };
+  const titleError = sent ? titleTrouble : null;
+  const pathError = sent || named !== null ? pathTrouble : null;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="new-page-title">
       <form
+        noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          intent({
-            kind: 'new-page',
-            path,
-            title,
-            ...(from === '' ? {} : { from, pictures: hasGallery ? pictures : [] }),
-            ...(entered && entry.trim() !== '' ? { entry: entry.trim() } : {}),
-          });
-          onClose();
-          go({ page: path.trim(), strand: null });
+          send();
         }}
       >
         <DialogTitle id="new-page-title">New page</DialogTitle>
@@ -51,6 +91,9 @@ export function NewPage({ onClose }: { onClose: () => void }) {
             label="Title"
             value={title}
             required
+            autoFocus
+            error={titleError !== null}
+            helperText={titleError}
             onChange={(event) => setTitle(event.target.value)}
             sx={{ mt: 1 }}
           />
@@ -58,31 +101,22 @@ export function NewPage({ onClose }: { onClose: () => void }) {
             label="File"
             value={path}
             required
-            onChange={(event) => setPath(event.target.value)}
-            helperText="Lower case and no spaces work on every host."
+            error={pathError !== null}
+            onChange={(event) => setNamed(event.target.value)}
+            helperText={pathError ?? 'Lower case and no spaces work on every host.'}
           />
           {view.pages.length > 0 && (
-            <TextField
-              select
-              label="Start from"
-              value={from}
-              onChange={(event) => setFrom(event.target.value)}
-              helperText={
-                from === ''
-                  ? 'An empty page: there is nothing to delete first.'
-                  : 'Head, menu, scripts and layout are kept; title, heading and pictures are new.'
-              }
-              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-            >
-              <MenuItem value="">a clean skeleton</MenuItem>
-              {view.pages.map((page) => (
-                <MenuItem key={page.path} value={page.path}>
-                  {page.path}
-                </MenuItem>
-              ))}
-            </TextField>
+            <StartFrom
+              from={from}
+              pages={view.pages}
+              onFrom={(next) => {
+                setFrom(next);
+                setCopied(NOTHING_COPIED);
+              }}
+            />
           )}
-          {hasGallery && (
+          {source && <FromGalleries source={source} copied={copied} onCopied={setCopied} />}
+          {source && source.galleries.length > 0 && (
             <PairChoice
               pairs={pairs}
               chosen={chosen}
@@ -90,42 +124,126 @@ export function NewPage({ onClose }: { onClose: () => void }) {
               none="Every pair is on a page already; the gallery will be empty"
             />
           )}
-          {view.menu && (
-            <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-              <FormControlLabel
-                control={
-                  <Checkbox
-                    size="small"
-                    checked={entered}
-                    onChange={(event) => {
-                      setEntered(event.target.checked);
-                      if (entry === '') setEntry(title);
-                    }}
-                  />
-                }
-                label="Add to every menu"
-                slotProps={{ typography: { variant: 'body2' } }}
-                sx={{ flexShrink: 0 }}
-              />
-              {entered && (
-                <TextField
-                  label="Label in the menu"
-                  value={entry}
-                  required
-                  onChange={(event) => setEntry(event.target.value)}
-                  sx={{ flex: 1 }}
-                />
-              )}
-            </Box>
-          )}
+          {view.menu && <InMenus entry={entry} title={title} onEntry={setEntry} />}
+          {reason !== null && <Alert severity="error">{reason}</Alert>}
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" color="primary" autoFocus>
+          <Button type="submit" variant="contained" color="primary" disabled={busy}>
             Create page
           </Button>
         </DialogActions>
       </form>
     </Dialog>
+  );
+}
+
+const copyWish = (source: PageView, { gallery, keep }: Copied, pictures: NewPicture[]) => ({
+  from: source.path,
+  pictures: source.galleries.length > 0 ? pictures : [],
+  ...(gallery === null ? {} : { fills: gallery }),
+  keep: [...keep],
+});
+
+interface StartFromProps {
+  from: string;
+  pages: readonly PageView[];
+  onFrom: (from: string) => void;
+}
+
+function StartFrom({ from, pages, onFrom }: StartFromProps) {
+  return (
+    <TextField
+      select
+      label="Start from"
+      value={from}
+      onChange={(event) => onFrom(event.target.value)}
+      helperText={
+        from === ''
+          ? 'An empty page: there is nothing to delete first.'
+          : 'Head, menu, scripts and layout are kept; title, heading and pictures are new.'
+      }
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+    >
+      <MenuItem value="">a clean skeleton</MenuItem>
+      {pages.map((page) => (
+        <MenuItem key={page.path} value={page.path}>
+          {page.path}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+interface FromGalleriesProps {
+  source: PageView;
+  copied: Copied;
+  onCopied: (copied: Copied) => void;
+}
+
+/** Of a page with several galleries: which one is filled, and which others come along. */
+function FromGalleries({ source, copied, onCopied }: FromGalleriesProps) {
+  const { galleries } = source;
+  if (galleries.length < 2) return null;
+  const main = copied.gallery ?? mainOf(source);
+  const keep = (n: number, on: boolean) =>
+    onCopied({ ...copied, keep: new Set(on ? [...copied.keep, n] : [...copied.keep].filter((one) => one !== n)) });
+  return (
+    <Box sx={{ display: 'grid' }}>
+      <TextField
+        select
+        label="Pictures go into"
+        value={main}
+        onChange={({ target }) => onCopied({ gallery: Number(target.value), keep: new Set() })}
+      >
+        {galleries.map((gallery, n) => (
+          <MenuItem key={n} value={n}>
+            {nameOfGallery(gallery, n)}
+          </MenuItem>
+        ))}
+      </TextField>
+      {galleries.map(
+        (gallery, n) =>
+          n !== main && (
+            <FormControlLabel
+              key={n}
+              control={<Checkbox size="small" checked={copied.keep.has(n)} onChange={(_event, on) => keep(n, on)} />}
+              label={`Copy ${nameOfGallery(gallery, n)}`}
+              slotProps={{ typography: { variant: 'body2' } }}
+            />
+          ),
+      )}
+    </Box>
+  );
+}
+
+interface InMenusProps {
+  /** What the menus call it; null where they do not. */
+  entry: string | null;
+  title: string;
+  onEntry: (entry: string | null) => void;
+}
+
+function InMenus({ entry, title, onEntry }: InMenusProps) {
+  return (
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+      <FormControlLabel
+        control={
+          <Checkbox size="small" checked={entry !== null} onChange={(_event, on) => onEntry(on ? title : null)} />
+        }
+        label="Add to every menu"
+        slotProps={{ typography: { variant: 'body2' } }}
+        sx={{ flexShrink: 0 }}
+      />
+      {entry !== null && (
+        <TextField
+          label="Label in the menu"
+          value={entry}
+          required
+          onChange={(event) => onEntry(event.target.value)}
+          sx={{ flex: 1 }}
+        />
+      )}
+    </Box>
   );
 }

@@ -1,5 +1,5 @@
 /** How work is asked for: each asker has a request of its own, and knows when that one is under way. */
-import { useCallback } from 'react';
+import { useCallback, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { Intent } from '~core/plans/index.ts';
 import type { FixView } from '~core/view/index.ts';
@@ -44,6 +44,35 @@ export function useWork(seen?: 'seen'): { work: (work: Work) => void; busy: bool
 export function useIntent(seen?: 'seen'): { intent: (intent: Intent) => void; busy: boolean } {
   const { work, busy } = useWork(seen);
   return { intent: useCallback((intent: Intent) => work({ do: 'intent', intent }), [work]), busy };
+}
+
+interface Attempt {
+  attempt: (intent: Intent) => void;
+  /** Why the last one was refused; null where it was not. */
+  reason: string | null;
+  busy: boolean;
+}
+
+/** For a dialog that stays as it was filled in where what it asks for is refused; `onDone` where it is not. */
+export function useAttempt(onDone: () => void): Attempt {
+  const { session } = useSite().site;
+  const { intent, busy } = useIntent();
+  const [reason, setReason] = useState<string | null>(null);
+  const [planning, setPlanning] = useState(false);
+  const attempt = useCallback(
+    (wish: Intent) => {
+      setPlanning(true);
+      void session.analysis.plan(wish).then((plan) => {
+        setPlanning(false);
+        setReason(plan.ok ? null : plan.reason);
+        if (!plan.ok) return;
+        intent(wish);
+        onDone();
+      });
+    },
+    [session, intent, onDone],
+  );
+  return { attempt, reason, busy: busy || planning };
 }
 
 /** What pressing a fix's button does. */
