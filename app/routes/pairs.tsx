@@ -4,6 +4,7 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import type { ReactNode } from 'react';
 import type { SiteView } from '~core/view/index.ts';
+import { isLacking } from '~core/lists/index.ts';
 import { countOf } from '~core/site/index.ts';
 import { stationAction } from '../data/siteAction';
 import { sheetIn, toSheet } from '../stations/pairs/address';
@@ -38,11 +39,15 @@ const TABS: readonly PictureTab[] = [
   FIRST,
   {
     id: 'words',
-    says: ({ words }) => withCount('Text and credits', words.filter((row) => row.altLacks !== null).length),
+    says: ({ words }) => withCount('Text and credits', words.filter(isLacking).length),
     show: () => <Words />,
   },
   { id: 'order', says: () => 'Order and names', show: () => <Order /> },
-  { id: 'alike', says: ({ alike, similar }) => withCount('Duplicates', alike.length + similar.length), show: () => <Alike /> },
+  {
+    id: 'alike',
+    says: ({ alike, similar }) => withCount('Duplicates', alike.length + similar.length),
+    show: () => <Alike />,
+  },
 ];
 
 const withCount = (says: string, count: number) => (count > 0 ? `${says}, ${count}` : says);

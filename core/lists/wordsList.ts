@@ -21,6 +21,9 @@ export interface WordsRow {
 /** The same for the same place. */
 export const placeKey = ({ strand, file }: WordsRow): string => strand ?? file;
 
+/** Whether a visitor misses an alt text there; what is on no page yet, nobody misses. */
+export const isLacking = ({ strand, altLacks }: WordsRow): boolean => strand !== null && altLacks !== null;
+
 export const WORDS_COLUMNS = ['page', 'file', 'alt', 'title', 'caption', 'credit', 'copyright', 'taken'] as const;
 
 /** Where the alt text is missing altogether, as opposed to empty on purpose (WHATWG HTML §4.8.4.4). */

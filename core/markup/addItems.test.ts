@@ -40,13 +40,10 @@ describe('new items', () => {
   });
 
   it('have sizes where they are known, and none of their neighbour’s', () => {
-    const html = listOf(NAMES.map((name) => shot(name, ' width="6" height="4"')));
+    const sized = NAMES.map((name, n) => shot(name, ` width="${6 + n}" height="${4 + n}"`));
+    const html = listOf(sized);
     expect(added(html, [item('x', { width: 60, height: 40 }), item('y')])).toBe(
-      listOf([
-        ...NAMES.map((name) => shot(name, ' width="6" height="4"')),
-        shot('x', ' width="60" height="40"'),
-        shot('y'),
-      ]),
+      listOf([...sized, shot('x', ' width="60" height="40"'), shot('y')]),
     );
   });
 

@@ -89,6 +89,9 @@ function belongs(after: PageDocument, wanted: readonly string[], { elsewhere }: 
     : 'each picture here leads to a part of its own elsewhere on the page, and what that of the new one would be called cannot be told; add it after the last one, or in the source';
 }
 
+/** Slots whose attribute is left out where nothing is known: empty, it would say something. */
+const UNKNOWN_LEFT_OUT = new Set(['width', 'height', 'alt']);
+
 /** Attributes that say what is to be seen. */
 const SAYS_WHAT = /caption|title|label|desc|alt|text/;
 /** Attributes that mean something else, or something wrong, where they are empty. */
@@ -105,7 +108,7 @@ export function freshValues(
   const words = caption || title || (alt ?? '');
   return slotsOf(forNew).flatMap((slot): [string, string][] => {
     const place = free.get(slot);
-    if (!place) return slot === 'width' || slot === 'height' ? [] : [[slot, '']];
+    if (!place) return UNKNOWN_LEFT_OUT.has(slot) ? [] : [[slot, '']];
     if (!('attribute' in place)) return [[slot, '']];
     if (words !== '' && SAYS_WHAT.test(place.attribute)) return [[slot, words]];
     return NEVER_EMPTY.test(place.attribute) ? [] : [[slot, '']];

@@ -77,7 +77,13 @@ export function refill(page: PageDocument, place: EmptiedPlace, items: readonly 
     ]),
   );
   const written = items.map((item, n) =>
-    writeBy(place.pattern, new Map([...freshValues({ forNew: place.pattern, free }, item), ...valuesOf(sizedLike(place.size ?? NO_SIZE, item), n + 1)])),
+    writeBy(
+      place.pattern,
+      new Map([
+        ...freshValues({ forNew: place.pattern, free }, item),
+        ...valuesOf(sizedLike(place.size ?? NO_SIZE, item), n + 1),
+      ]),
+    ),
   );
   const text = place.lead + written.join(place.separator) + place.tail;
   const wanted = items.map(({ src }) => src).join('\n');

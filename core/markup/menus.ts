@@ -4,6 +4,7 @@
  */
 import { isPagePath, resolveInSite, type Edit } from '../site/index.ts';
 import {
+  type Attribute,
   attributeOf,
   descendants,
   textOf,
@@ -203,7 +204,14 @@ function marked({ mark, entries }: Menu, entry: MenuEntry): Edit[] {
   const isBehind = model ? model.attributes.findIndex((attribute) => attribute.name === name) > 0 : false;
   const last = isBehind ? element.attributes.at(-1)?.range.end : undefined;
   const at = last ?? element.open.start + 1 + element.tag.length;
-  return [{ start: at, end: at, text: mark.kind === 'class' ? ` class="${mark.name}"` : ' aria-current="page"' }];
+  const quote = quoteOf([...(model?.attributes ?? []), ...element.attributes]);
+  return [{ start: at, end: at, text: ` ${name}=${quote}${mark.kind === 'class' ? mark.name : 'page'}${quote}` }];
+}
+
+/** The author's own quotes, as far as there are any. */
+function quoteOf(attributes: readonly Attribute[]): string {
+  const used = attributes.map(({ quote }) => quote);
+  return used.includes("'") && !used.includes('"') ? "'" : '"';
 }
 
 /** Whether an entry wears a mark that all pages use. */

@@ -241,7 +241,7 @@ export function notedAs({ made }: Pick<MakingContext, 'made'>, source: string): 
   return known.get(source) ?? source;
 }
 
-export type Rights = NonNullable<MadeRecord['rights']>;
+type Rights = NonNullable<MadeRecord['rights']>;
 
 /** Whose a picture is: as somebody noted of it, else as its file says, else as it is for all of the site. */
 export function rightsOf(

@@ -43,9 +43,14 @@ export function saysNothing(text: string): boolean {
   return named > 0 && words.every((word) => SAYS_NOTHING.has(word) || COUNTED.test(word));
 }
 
+/** What a camera called a file that somebody gave more of a name: `DSC_0117-harbour`. */
+const CAMERA_LEADS = /^(?:[a-z]{2,5}[_ -]?\d{3,}(?:[_ -]\d{3,})*)[_ .-]+(?=.*\p{L}{2})/iu;
+
 /** What a name says in words; empty where it is a number or what a camera calls its files. */
-export const toldByName = (stem: string): string =>
-  saysNothing(stem) || !/\p{L}/u.test(stem) ? '' : wordsFromName(stem);
+export function toldByName(stem: string): string {
+  const own = stem.replace(CAMERA_LEADS, (lead) => (saysNothing(lead) ? '' : lead));
+  return saysNothing(own) || !/\p{L}/u.test(own) ? '' : wordsFromName(own);
+}
 
 /** Letters that people do not put between words, or more hyphens than they do. */
 const LIKE_A_FILE = /[_\d]|-.*-/;

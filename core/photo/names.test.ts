@@ -53,6 +53,10 @@ describe('what a name says', () => {
     ['Röda draken', 'Röda draken'],
     ['凧', '凧'],
     ['facade', 'Facade'],
+    // What somebody put behind the camera's own name.
+    ['DSC_0118-bright', 'Bright'],
+    ['IMG_20240511_103344 at the lake', 'At the lake'],
+    ['Route 1066', 'Route 1066'],
     ['a', 'A'],
   ])('%s says %s', (stem, words) => expect([saysNothing(stem), toldByName(stem)]).toEqual([false, words]));
 

@@ -93,6 +93,18 @@ ${list('b', 'a', 'c')}
     expect(copied({ 'one.html': one })).toBe(sheet('Winter', `<h1>Winter</h1>\n${list('c')}\n<p>Made by hand.</p>`));
   });
 
+  it('the mark is written in the author’s quotes', () => {
+    const menu = (here: string) =>
+      `<nav>\n${['index.html', 'one.html']
+        .map((path) => `<a href='${path}'${path === here ? " class='on'" : ''}>${path.slice(0, -5)}</a>`)
+        .join('\n')}\n</nav>`;
+    const files = {
+      'index.html': sheet('Home', menu('index.html')),
+      'one.html': sheet('One', `${menu('one.html')}\n${list('a', 'b')}`),
+    };
+    expect(copied(files, { entry: 'Winter' })).toContain("<a href='new.html' class='on'>Winter</a>");
+  });
+
   it('links to neighbours in its head go', () => {
     const head = '<link rel="next" href="two.html"><link rel="stylesheet" href="a.css">';
     const one = sheet('Autumn', list('a', 'b')).replace('</head>', `${head}</head>`);

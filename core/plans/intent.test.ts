@@ -61,7 +61,7 @@ const WHOLE: Record<Intent['kind'], object> = {
   'link-to': { page: 'p', at: { start: 0, end: 1 }, target: { to: 'file', path: 'q', anchor: 'a' } },
   'delete-page': { path: 'p' },
   'set-stylesheet': { pages: ['p'], stylesheet: 'a.css', on: true },
-  'add-section': { ...gallery, title: 'T', pictures: [picture] },
+  'add-section': { ...gallery, title: 'T', pictures: [picture], moved: [1] },
   'list-sections': { page: 'p' },
   'add-menu-entry': { target: 'p', label: 'L' },
   'align-menus': {},
@@ -111,6 +111,7 @@ const OPTIONAL = [
   'title',
   'fills',
   'keep',
+  'moved',
 ];
 const takes = (kind: string, rest: object) => Intent.safeParse({ ...rest, kind }).success;
 
@@ -224,7 +225,6 @@ describe('parts', () => {
     ['link-to', { target: { to: 'nowhere' } }],
     ['set-stylesheet', { pages: [] }],
     ['add-section', { title: '' }],
-    ['add-section', { pictures: [] }],
     ['add-menu-entry', { label: '' }],
     ['wire', { kit: 'k'.repeat(61) }],
     ['save-kit', { files: { ['k'.repeat(201)]: 'x' } }],

@@ -231,23 +231,20 @@ function suppliedTo(
       const facts = strand.thumbnail === null ? undefined : site.factsOf(strand.thumbnail);
       return facts && !facts.unreadable ? String(facts[slot]) : undefined;
     }
-    case 'credit':
-    case 'copyright':
-    case 'date':
-      return suppliedFacts(site, strand, slot);
     case 'caption':
     case 'title':
       return suppliedWords(site, strand, item, words);
     default:
-      return undefined;
+      return suppliedFacts(site, strand, slot);
   }
 }
 
 /** What is known of the picture beyond its words; undefined where nobody and no file says it. */
-function suppliedFacts(site: SiteReading, { full }: Strand, slot: 'credit' | 'copyright' | 'date'): string | undefined {
+function suppliedFacts(site: SiteReading, { full }: Strand, slot: string): string | undefined {
   const content = full === null ? undefined : site.files.get(full);
   if (full === null || content?.kind !== 'binary') return undefined;
-  if (slot !== 'date') return wordsOf(site, full)[slot] || undefined;
+  if (slot === 'credit' || slot === 'copyright') return wordsOf(site, full)[slot] || undefined;
+  if (slot !== 'date') return undefined;
   return takenAtOf(site.notes.known, content.hash, site.factsOf(full), full)?.slice(0, 10);
 }
 

@@ -387,6 +387,50 @@ describe('a section', () => {
       });
   });
 
+  it.each([
+    ['the whole content', '<div id="wrap">', '<p>Made by hand.</p>\n</div>'],
+    ['a main part', '<section class="content">', '<footer>Made by hand.</footer>\n</section>'],
+    ['nothing else', '<div class="narrow">', '</div>'],
+  ])('is written inside of what holds %s of the page', (_what, open, close) => {
+    const first = `<h2>Spring</h2>\n${list(ITEMS)}`;
+    const second = `<h2 id="summer">Summer</h2>\n${list([linked('c')])}`;
+    expect(add(html(`${open}\n${first}\n${close}`), 'Summer')).toMatchObject({
+      files: { 'index.html': html(`${open}\n${first}\n\n${second}\n${close}`) },
+    });
+  });
+
+  it('is a block of its own where its neighbours are', () => {
+    const block = (title: string, id: string, items: readonly string[]) =>
+      `<div class="k">\n<h2${id}>${title}</h2>\n${list(items)}\n</div>`;
+    const two = `${block('Spring', '', ITEMS)}\n${block('Autumn', '', ITEMS)}`;
+    expect(textIn(add(html(two), 'Summer'), 'index.html')).toContain(
+      `${block('Spring', '', ITEMS)}\n\n${block('Summer', ' id="summer"', [linked('c')])}\n${block('Autumn', '', ITEMS)}`,
+    );
+  });
+
+  it('takes pictures that stand on the page, as they are written', () => {
+    const own = linked('b', 'class="mine"');
+    const body = `<h2>Spring</h2>\n${list([linked('a'), own, linked('c')])}`;
+    const moved = (places: readonly number[], pictures = [] as ReturnType<typeof picture>[]) =>
+      asked(siteOf({ 'index.html': html(body), ...PICTURES }), {
+        kind: 'add-section',
+        page: 'index.html',
+        gallery: 0,
+        title: 'Summer',
+        pictures,
+        moved: [...places],
+      });
+    const rest = `<h2>Spring</h2>\n${list([linked('a'), linked('c')])}`;
+    expect(moved([1])).toMatchObject({
+      files: { 'index.html': html(`${rest}\n\n<h2 id="summer">Summer</h2>\n${list([own])}`) },
+    });
+    expect(textIn(moved([1], [picture('d')]), 'index.html')).toContain(
+      `<h2 id="summer">Summer</h2>\n${list([own, linked('d')])}`,
+    );
+    expect(moved([0, 1, 2])).toBe('All pictures of the gallery would move; write the heading above them instead.');
+    expect(moved([])).toBe('A section needs pictures.');
+  });
+
   it('has names of its own: a free id, and no id of the other', () => {
     const gallery = list(ITEMS).replace('<ul>', '<ul id="g" class="k">');
     const outcome = add(html(`<p id="summer"></p><p id="summer-2"></p>\n<h2>Spring</h2>\n${gallery}`), '--Summer--');

@@ -6,6 +6,8 @@ import {
   encodeAttribute,
   encodeMarkup,
   freshItems,
+  removeItems,
+  separatorOf,
   setAttribute,
   textOf,
   valueOf,
@@ -19,7 +21,7 @@ import {
 } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { groupAttribute } from '../wiring/index.ts';
-import { applyEdits, type Edit, type Planned, refuse, lastOf, firstOf } from '../site/index.ts';
+import { applyEdits, type Edit, type Planned, refuse, type Result, lastOf, firstOf } from '../site/index.ts';
 import type { NewPicture } from './intent.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
 
@@ -70,17 +72,7 @@ export function blockOf(
 ): { start: number; end: number } | null {
   const { container } = gallery;
   const wrapper = container.parent;
-  if (
-    heading &&
-    wrapper &&
-    heading.parent === wrapper &&
-    ['section', 'article', 'div'].includes(wrapper.tag) &&
-    wrapper.close &&
-    wrapper.range &&
-    wrapper.children[0] === heading &&
-    page.galleries.filter(({ container: other }) => other.parent === wrapper).length === 1
-  )
-    return wrapper.range;
+  if (heading && wrapper?.close && isSection(wrapper, heading, container)) return wrapper.range;
   if (!container.range || !container.close) return null;
   const own =
     heading && heading.tag !== 'h1' && heading.parent === container.parent && heading.range
@@ -89,20 +81,43 @@ export function blockOf(
   return { start: own, end: container.range.end };
 }
 
+/** What may stand beside heading and gallery in what holds a section. */
+const BESIDE = new Set(['p', 'small', 'time', 'a', 'br', 'hr']);
+
+/** Names that people give to what they repeat. */
+const REPEATED = /section|part|album|gallery|group|set\b|block/i;
+
+/**
+ * Whether an element holds just this section, and not the page's whole content: that is written into, not again. A
+ * `div` says so by its name, or by a neighbour of the same name.
+ */
+function isSection(wrapper: PageElement, heading: PageElement, container: PageElement): boolean {
+  if (heading.tag === 'h1' || wrapper.children[0] !== heading || !wrapper.range) return false;
+  if (!wrapper.children.every((one) => one === heading || one === container || BESIDE.has(one.tag))) return false;
+  if (wrapper.tag !== 'div') return wrapper.tag === 'section' || wrapper.tag === 'article';
+  const name = valueOf(wrapper, 'class') ?? '';
+  const isTwin = (one: PageElement) => one !== wrapper && one.tag === 'div' && (valueOf(one, 'class') ?? '') === name;
+  return REPEATED.test(name) || (name !== '' && (wrapper.parent?.children.some(isTwin) ?? false));
+}
+
 const isWithin = (inner: Range, outer: Range): boolean => inner.start >= outer.start && inner.end <= outer.end;
 
 /** Before, behind or around the items, but not one of them. */
 const isBeside = (range: Range, items: Range): boolean =>
   range.end <= items.start || range.start >= items.end || isWithin(items, range);
 
+interface SectionWish {
+  page: string;
+  gallery: number;
+  title: string;
+  pictures: readonly NewPicture[];
+  /** Items of the gallery that move into the section, as they are written, before the new pictures. */
+  moved?: readonly number[] | undefined;
+}
+
 export function addSection(
   site: SiteReading,
-  {
-    page: path,
-    gallery: n,
-    title,
-    pictures,
-  }: { page: string; gallery: number; title: string; pictures: readonly NewPicture[] },
+  { page: path, gallery: n, title, pictures, moved = [] }: SectionWish,
   itemFor: (page: string, picture: NewPicture) => NewItem,
 ): Planned {
   const found = galleryAt(site, { page: path, gallery: n });
@@ -115,8 +130,8 @@ export function addSection(
   const block = blockOf(page, gallery, heading);
   if (!block) return refuse('What holds the items is not closed in the source, so nothing can be added after it.');
   const items = pictures.map((picture) => itemFor(path, picture));
-  const written = freshItems(document, gallery, items);
-  if (!written.ok) return refuse(written.reason);
+  const taken = itemsOfSection(document, gallery, moved, items);
+  if (!taken.ok) return taken;
   const id = freeId(document, title);
   const all = { start: firstOf(gallery.items).unit.start, end: lastOf(gallery.items).unit.end };
   const inside = document.elements.filter(
@@ -124,7 +139,7 @@ export function addSection(
   );
   const named = heading !== null && inside.includes(heading) && heading.close !== null;
   const copy = copied(document.text, block, [
-    { ...all, text: regrouped(page, gallery, written.text, slugOf(title)) },
+    { ...all, text: regrouped(page, gallery, taken.text, slugOf(title)) },
     ...(named ? headingEdits(heading, title, id, document.text) : []),
     ...inside.flatMap((element) => (named && element === heading ? [] : withoutId(element))),
   ]);
@@ -135,14 +150,52 @@ export function addSection(
   // Under no heading of its own, the new section gets one; without it nobody could tell them apart.
   const head = named ? '' : `<h2 id="${encodeAttribute(id, '"')}">${encodeMarkup(title)}</h2>${newline}${indent}`;
   const edit = { start: block.end, end: block.end, text: newline + newline + indent + head + copy.text };
-  const wanted = items.map(({ src }) => src);
-  const place = { start: block.end, end: block.end + edit.text.length };
-  const checked = verified(document, [edit], (after) =>
-    showsJust(after, place, wanted) ? null : 'the section would be read otherwise than meant',
+  const cut = taken.edits.reduce((sum, { start, end, text: left }) => sum + end - start - left.length, 0);
+  const place = { start: block.end - cut, end: block.end - cut + edit.text.length };
+  const checked = verified(document, [...taken.edits, edit], (after) =>
+    showsJust(after, place, taken.sources) ? null : 'the section would be read otherwise than meant',
   );
   if (!checked.ok) return checked;
   const label = `Write a section “${title}” on ${path}`;
-  return { ok: true, change: { label, files: [{ kind: 'edit', path, edits: [edit] }] } };
+  return { ok: true, change: { label, files: [{ kind: 'edit', path, edits: checked.edits }] } };
+}
+
+interface SectionItems {
+  text: string;
+  /** What they show, in their order. */
+  sources: string[];
+  /** The edits that take them out of where they stand. */
+  edits: Edit[];
+}
+
+/** The items of a new section: those that move, then new ones. */
+function itemsOfSection(
+  document: PageDocument,
+  gallery: Gallery,
+  moved: readonly number[],
+  items: readonly NewItem[],
+): Result<SectionItems> {
+  if (items.length + moved.length === 0) return refuse('A section needs pictures.');
+  const taken = movedItems(document, gallery, moved);
+  if (!taken.ok || items.length === 0) return taken;
+  const fresh = freshItems(document, gallery, items);
+  if (!fresh.ok) return fresh;
+  const text = [taken.text, fresh.text].filter(Boolean).join(separatorOf(document, gallery));
+  return { ...taken, text, sources: [...taken.sources, ...items.map(({ src }) => src)] };
+}
+
+/** Items taken out of a gallery, as they stand. */
+function movedItems(document: PageDocument, gallery: Gallery, places: readonly number[]): Result<SectionItems> {
+  const items = [...new Set(places)].sort((a, b) => a - b).flatMap((n) => gallery.items[n] ?? []);
+  if (items.length === 0) return { ok: true, text: '', sources: [], edits: [] };
+  if (items.length === gallery.items.length)
+    return refuse('All pictures of the gallery would move; write the heading above them instead.');
+  if (items.some(({ partner, elsewhere }) => partner !== null || elsewhere.length > 0))
+    return refuse('Captions of these pictures stand elsewhere on the page; move them in the source.');
+  const gone = removeItems(document, gallery, places);
+  if (!gone.ok) return gone;
+  const text = items.map(({ unit }) => document.text.slice(unit.start, unit.end)).join(separatorOf(document, gallery));
+  return { ok: true, text, sources: items.flatMap(({ source }) => source?.value ?? []), edits: gone.edits };
 }
 
 /** A piece of the source as it would be with these edits, whose places count from the start of the source. */

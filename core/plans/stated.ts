@@ -32,7 +32,8 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = 
   'delete-page': { takes: ['tags', 'attributes', 'words', 'comments'], pages: true },
   'link-to': { takes: ['tags', 'attributes'], gives: ['tags', 'attributes'] },
   'set-stylesheet': STATES.includes,
-  'add-section': { ...STATES.adds, takes: ['attributes'] },
+  // Pictures that stand on the page may move into it.
+  'add-section': { ...STATES.adds, takes: ['attributes'], moves: true },
   // Written anew where it stands.
   'list-sections': { ...STATES.adds, takes: ['tags', 'attributes', 'words'] },
   'add-menu-entry': { ...STATES.adds, takes: ['attributes', 'tags'] },

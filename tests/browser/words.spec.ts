@@ -25,8 +25,11 @@ test('alt texts and captions are written in a fast list by keyboard alone, the p
   await expect(list.getByRole('row')).toHaveCount(2);
   await expect(list.getByText('no alt text')).toBeVisible();
   const beside = page.getByRole('region', { name: 'Selected picture' });
-  // The words of the file are offered.
-  await expect(beside.getByRole('button', { name: /^Alt text: “.+”$/ })).toBeVisible();
+  // A file's name is no alt text; what somebody says of the picture is offered.
+  await expect(beside.getByRole('button', { name: /^Alt text/ })).toHaveCount(0);
+  await beside.getByRole('textbox', { name: 'Title' }).fill('Paper, cut');
+  await beside.getByRole('button', { name: 'Save text' }).click();
+  await expect(beside.getByRole('button', { name: 'Alt text: “Paper, cut”' })).toBeVisible();
   await list.getByRole('textbox', { name: 'Alt text of paper-cut.jpg' }).fill('Paper being cut for a sail');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Every picture has an alt text.')).toBeVisible();

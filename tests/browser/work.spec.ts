@@ -18,10 +18,13 @@ test('pairs are added in the page’s own pattern, with the pictures’ own word
   await page.getByRole('button', { name: 'Add 4 pairs' }).click();
   const dialog = page.getByRole('dialog', { name: 'Add to workshop.html' });
   const row = dialog.getByRole('listitem').filter({ has: page.getByRole('checkbox', { name: 'Add sewing-seams' }) });
-  // IPTC words where the file has them, the name where it has none.
+  // IPTC words where the file has them; its name gives a caption where it has none, and never an alt text.
   await expect(row.getByRole('textbox', { name: 'Alt text' })).toHaveValue('The seams of a parafoil');
-  await expect(dialog.getByRole('listitem').first().getByRole('textbox', { name: 'Alt text' })).toHaveValue('Glue pot');
-  await row.getByRole('textbox', { name: 'Title and caption' }).fill('Seams & "stitches"');
+  const first = dialog.getByRole('listitem').first();
+  await expect(first.getByRole('textbox', { name: 'Caption' })).toHaveValue('Glue pot');
+  await expect(first.getByRole('textbox', { name: 'Alt text' })).toHaveValue('');
+  // The pattern has a place for each: the link's title, the caption below.
+  for (const name of ['Title', 'Caption']) await row.getByRole('textbox', { name }).fill('Seams & "stitches"');
   await dialog.getByRole('checkbox', { name: 'Add tail-bows' }).click();
   await dialog.getByRole('button', { name: 'Add 3 items' }).click();
   await expect(page.getByText('11 items in 1 gallery')).toBeVisible();
@@ -36,7 +39,7 @@ test('pairs are added in the page’s own pattern, with the pictures’ own word
     'First flight',
     'Glue pot',
     'Seams & "stitches"',
-    'Spare spars',
+    'Spare spars leaning on the bench',
   ]);
   const text = readFileSync(join(await unpacked(page), 'workshop.html'), 'utf8');
   const before = readFileSync(join(PAGES, 'workshop.html'), 'utf8');

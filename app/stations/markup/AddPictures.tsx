@@ -15,7 +15,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { countOf, oneOf } from '~core/site/index.ts';
+import { countOf, nameOf, oneOf } from '~core/site/index.ts';
 import { ChooseAll, useChoosing } from '../../ui/parts/choosing';
 import { Picture } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
@@ -62,6 +62,7 @@ const rowStyle = (fields: number) => ({
   gap: 1.25,
   alignItems: 'center',
   py: 0.75,
+  '& .MuiFormHelperText-root': { mt: 0, overflowWrap: 'anywhere' },
   borderTop: `1px solid ${color('hair')}`,
 });
 
@@ -70,6 +71,10 @@ function sourceOf({ words }: PairView, field: Words, value: string): string | un
   if (field === 'alt') return undefined;
   return words.isFromName && value === words[field] && value !== '' ? 'from the file’s name' : undefined;
 }
+
+/** Under the first field of a row, whose file it is. */
+const saysUnder = (pair: PairView, field: Words, value: string, n: number): string | undefined =>
+  [...(n === 0 ? [nameOf(pair.full)] : []), sourceOf(pair, field, value)].filter(Boolean).join(', ') || undefined;
 
 const PLACES = ['end', 'first', 'behind'] as const;
 
@@ -152,12 +157,12 @@ export function AddPictures({ page, gallery, behind, fresh, onPick, onClose }: P
               <Box component="li" key={pair.id} sx={rowStyle(fields.length)}>
                 <Checkbox {...boxOf(pair.id)} slotProps={{ input: { 'aria-label': `Add ${pair.name}` } }} />
                 <Picture path={pair.thumbnail} width={80} height={56} />
-                {fields.map((field) => (
+                {fields.map((field, n) => (
                   <TextField
                     key={field}
                     label={LABELS[field]}
                     value={row[field]}
-                    helperText={sourceOf(pair, field, row[field])}
+                    helperText={saysUnder(pair, field, row[field], n)}
                     onChange={(event) => change(pair, { [field]: event.target.value })}
                   />
                 ))}

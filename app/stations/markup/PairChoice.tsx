@@ -20,7 +20,8 @@ export const asPictures = (pairs: readonly PairView[]): NewPicture[] =>
   }));
 
 interface Props {
-  pairs: readonly PairView[];
+  pairs: readonly Pick<PairView, 'id' | 'name' | 'thumbnail'>[];
+  title?: string;
   chosen: ReadonlySet<string>;
   onChoose: (chosen: ReadonlySet<string>) => void;
   /** Said where there is none. */
@@ -41,13 +42,13 @@ const choiceStyle = (chosen: boolean) =>
     pr: 0.75,
   }) as const;
 
-export function PairChoice({ pairs, chosen, onChoose, none }: Props) {
+export function PairChoice({ pairs, title = 'Pictures on no page yet', chosen, onChoose, none }: Props) {
   const ids = pairs.map(({ id }) => id);
   const boxOf = useChoosing(ids, { chosen, onChoose });
   return (
     <Box component="fieldset" sx={FRAME}>
       <Box component="legend" sx={{ fontSize: '0.75rem', color: color('stone'), px: 0.5 }}>
-        {pairs.length === 0 ? none : 'Pictures on no page yet'}
+        {pairs.length === 0 ? none : title}
       </Box>
       {pairs.length > 1 && <ChooseAll ids={ids} chosen={chosen} onChoose={onChoose} />}
       <Box sx={CHOICES}>

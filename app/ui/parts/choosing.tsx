@@ -41,7 +41,7 @@ export function useChoosing(ids: Ids, { chosen, onChoose }: Choosing): (id: stri
   });
 }
 
-const ALL = { height: 30, ml: '-3px', pb: 0.5 } as const;
+const ALL = { display: 'flex', width: 'fit-content', height: 30, ml: '-3px', pb: 0.5 } as const;
 
 /** All rows or none, above the list. */
 export function ChooseAll({ ids, chosen, onChoose }: Choosing & { ids: Ids }) {

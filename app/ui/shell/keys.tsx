@@ -1,10 +1,12 @@
 /** The keys that go for every station, and the sheet that lists them. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { useEffect, useSyncExternalStore } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { MONO } from '../theme';
@@ -71,9 +73,32 @@ interface KeyActions {
   sheet: () => void;
 }
 
+/** For an element in which single letters do nothing, though no text is edited there. */
+export const QUIET = { 'data-quiet': '' } as const;
+
 /** Over a dialog only what belongs to it goes; and what somebody else has taken is not taken twice. */
 const isTaken = (event: KeyboardEvent): boolean =>
-  event.defaultPrevented || document.querySelector('[role="dialog"]') !== null;
+  event.defaultPrevented ||
+  document.querySelector('[role="dialog"]') !== null ||
+  (document.activeElement?.closest('[data-quiet]') ?? null) !== null;
+
+const OFF = 'heathmoor-letters-off';
+const offWatchers = new Set<() => void>();
+const areOn = (): boolean => localStorage.getItem(OFF) === null;
+
+function watchLetters(watcher: () => void): () => void {
+  offWatchers.add(watcher);
+  return () => offWatchers.delete(watcher);
+}
+
+/** Whether keys of a single letter do something (WCAG 2.2, 2.1.4 Character Key Shortcuts); kept in this browser. */
+const useLetters = (): boolean => useSyncExternalStore(watchLetters, areOn, () => true);
+
+function setLetters(on: boolean): void {
+  if (on) localStorage.removeItem(OFF);
+  else localStorage.setItem(OFF, 'yes');
+  for (const watcher of offWatchers) watcher();
+}
 
 /** A plain key is pressed without a modifier, but for the one that it takes to type it. */
 const isPlain = (event: KeyboardEvent): boolean => !event.ctrlKey && !event.metaKey && !event.altKey;
@@ -110,7 +135,11 @@ export function useKeys(actions: KeyActions): void {
       event.preventDefault();
       act();
     },
-    { useKey: true, ignoreModifiers: true, ignoreEventWhen: (event) => isTaken(event) || !isPlain(event) },
+    {
+      useKey: true,
+      ignoreModifiers: true,
+      ignoreEventWhen: (event) => isTaken(event) || !isPlain(event) || !areOn(),
+    },
   );
 }
 
@@ -118,6 +147,7 @@ const LIST = { display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '6px 20px'
 
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const here = useSyncExternalStore(watchStationKeys, stationKeysNow, stationKeysNow);
+  const letters = useLetters();
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
@@ -136,7 +166,13 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
           ))}
         </Box>
       </DialogContent>
-      <DialogActions>
+      <DialogActions sx={{ pl: 3 }}>
+        <FormControlLabel
+          control={<Checkbox size="small" checked={letters} onChange={(_event, on) => setLetters(on)} />}
+          label="Keys of a single letter"
+          slotProps={{ typography: { variant: 'body2' } }}
+          sx={{ flex: 1 }}
+        />
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>

@@ -63,15 +63,19 @@ function NewSection({
   pairs: ReturnType<typeof unplacedPairs>;
   onClose: () => void;
 }) {
+  const { site } = useSite();
   const { intent, busy } = useIntent('seen');
   const idle = locked || busy;
   const [title, setTitle] = useState('');
   const [like, setLike] = useState(galleries.length - 1);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const pictures = asPictures(pairs.filter(({ id }) => chosen.has(id)));
+  const [moving, setMoving] = useState<ReadonlySet<string>>(new Set());
+  const here = site.view.strands.filter((strand) => strand.page === path && strand.gallery === like);
+  const moved = here.filter(({ id }) => moving.has(id)).map(({ item }) => item);
   const wish: Intent | null =
-    title.trim() !== '' && pictures.length > 0
-      ? { kind: 'add-section', page: path, gallery: like, title: title.trim(), pictures }
+    title.trim() !== '' && pictures.length + moved.length > 0
+      ? { kind: 'add-section', page: path, gallery: like, title: title.trim(), pictures, moved }
       : null;
   const plan = usePlan(wish);
   return (
@@ -92,7 +96,10 @@ function NewSection({
           select
           label="Same structure as"
           value={String(like)}
-          onChange={({ target }) => setLike(Number(target.value))}
+          onChange={({ target }) => {
+            setLike(Number(target.value));
+            setMoving(new Set());
+          }}
           helperText="It is added after that one."
         >
           {galleries.map(({ heading }, n) => (
@@ -102,11 +109,13 @@ function NewSection({
           ))}
         </TextField>
       )}
+      <PairChoice pairs={pairs} chosen={chosen} onChoose={setChosen} none="Every pair is on a page already" />
       <PairChoice
-        pairs={pairs}
-        chosen={chosen}
-        onChoose={setChosen}
-        none="Every pair is on a page already; import more pictures first"
+        title="Move pictures of this gallery"
+        pairs={here}
+        chosen={moving}
+        onChoose={setMoving}
+        none="No picture of this gallery can move"
       />
       <PlanShown plan={plan} wished={wish !== null} height={150} />
       <Box sx={{ display: 'flex', gap: 1 }}>

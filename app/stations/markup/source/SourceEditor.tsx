@@ -7,6 +7,8 @@ import { EditorState } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import Box from '@mui/material/Box';
 import { useEffect, useRef, useState, type RefObject } from 'react';
+import { QUIET } from '../../../ui/shell/keys';
+import { color } from '../../../ui/theme';
 import { diagnosticsOf } from './findings';
 import { hint, lit } from './marks';
 import { baseOf, openEditor, readOnlyPart, tellCursor, type Base, type EditorProps } from './openEditor';
@@ -77,8 +79,29 @@ export function SourceEditor(props: EditorProps) {
   }, [findings, path, opened]);
 
   useMarks(view, base, props, opened);
-  return <Box ref={home} sx={{ height: '100%', minWidth: 0, '& .cm-editor': { height: '100%' } }} />;
+  return (
+    <>
+      <Box ref={home} sx={{ height: '100%', minWidth: 0, '& .cm-editor': { height: '100%' } }} />
+      <Box tabIndex={-1} role="note" {...QUIET} sx={BEHIND}>
+        Editor left. Tab goes on, Shift+Tab goes back into it.
+      </Box>
+    </>
+  );
 }
+
+/** Seen only while it has the focus. */
+const BEHIND = {
+  position: 'absolute',
+  bottom: 0,
+  right: 0,
+  zIndex: 3,
+  px: 1,
+  py: 0.25,
+  fontSize: '0.75rem',
+  bgcolor: color('paper'),
+  color: color('stone'),
+  '&:not(:focus)': { clipPath: 'inset(50%)', pointerEvents: 'none' },
+} as const;
 
 function spanIn(
   editor: EditorView,

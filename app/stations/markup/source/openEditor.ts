@@ -217,12 +217,20 @@ function keys(
         { key: 'Mod-Enter', run: (editor) => follow(editor, editor.state.selection.main.head) },
         { key: 'Alt-l', run: linkHere, preventDefault: true },
         { key: 'F8', run: nextDiagnostic },
-        { key: 'Escape', run: (editor) => (editor.contentDOM.blur(), true) },
+        { key: 'Escape', run: left },
       ]),
     ),
     // A new line begins like the one before it; no tag is closed and no line indented by a rule of the editor's.
     keymap.of([{ key: 'Enter', run: insertNewlineKeepIndent }, ...searchKeymap, ...defaultKeymap, indentWithTab]),
   ];
+}
+
+/** Out of the editor, to the place behind it: from there Tab goes on, and letters that come late do nothing. */
+function left({ dom, contentDOM }: EditorView): boolean {
+  const behind = dom.parentElement?.nextElementSibling;
+  if (behind instanceof HTMLElement) behind.focus();
+  else contentDOM.blur();
+  return true;
 }
 
 /** A letter within a line moves no other line: what is drawn beside them stays as it is. */

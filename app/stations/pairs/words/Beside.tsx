@@ -35,7 +35,7 @@ export function Beside({ row, pair, idle }: { row: WordsRow; pair: PairView | nu
           <Box
             component="img"
             src={url}
-            alt={row.alt ?? ''}
+            alt={row.alt || nameOf(row.file)}
             decoding="async"
             sx={{ maxWidth: SHOWN.width, maxHeight: SHOWN.height, display: 'block' }}
           />

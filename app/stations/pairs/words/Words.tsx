@@ -7,7 +7,16 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { placeKey, readCsv, wordsFrom, wordsTable, writeCsv, WORDS_COLUMNS, type WordsRow } from '~core/lists/index.ts';
+import {
+  isLacking,
+  placeKey,
+  readCsv,
+  wordsFrom,
+  wordsTable,
+  writeCsv,
+  WORDS_COLUMNS,
+  type WordsRow,
+} from '~core/lists/index.ts';
 import type { Intent } from '~core/plans/index.ts';
 import { countOf, encodingName, nameOf, readText } from '~core/site/index.ts';
 import { save } from '../../../data/export';
@@ -47,11 +56,8 @@ export function Words() {
   const [remarks, setRemarks] = useState<string[]>([]);
   const list = useRef<HTMLDivElement>(null);
   const idle = busy || site.readOnly;
-  const shown = useMemo(
-    () => (missingOnly ? words.filter((row) => row.altLacks !== null) : words),
-    [words, missingOnly],
-  );
-  const missing = words.filter((row) => row.altLacks !== null).length;
+  const shown = useMemo(() => (missingOnly ? words.filter(isLacking) : words), [words, missingOnly]);
+  const missing = words.filter(isLacking).length;
   /** The row that was chosen here; once another strand is followed, that one's. */
   const here = shown.find((row) => placeKey(row) === at);
   const followed = strand && shown.find((row) => row.strand === strand.id);
@@ -67,8 +73,8 @@ export function Words() {
   /** The row in hand is one of those that are listed. */
   const filter = (only: boolean) => {
     setMissingOnly(only);
-    const first = words.find((row) => row.altLacks !== null);
-    if (only && first && chosen?.altLacks === null) choose(placeKey(first));
+    const first = words.find(isLacking);
+    if (only && first && (!chosen || !isLacking(chosen))) choose(placeKey(first));
   };
   const set = useCallback(
     (row: WordsRow, field: LineField, value: string) => {
