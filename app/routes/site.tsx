@@ -148,7 +148,8 @@ function ShellSheets() {
   return (
     <>
       <FilesDrawer open={place.sheet === 'files'} onClose={close} />
-      <Find open={place.sheet === 'find'} onClose={close} />
+      {/* Gone at once: what is chosen in it may open another sheet, which would lie hidden under one that fades. */}
+      {place.sheet === 'find' && <Find onClose={close} />}
       {place.sheet === 'replace' && <ReplaceText onClose={close} />}
       {place.sheet === 'history' && <History onClose={close} />}
       <KeysSheet open={place.sheet === 'keys'} onClose={close} />

@@ -197,15 +197,23 @@ function marked({ mark, entries }: Menu, entry: MenuEntry): Edit[] {
   if (mark === null || mark.kind === 'unlinked') return [];
   const element = entry[mark.on];
   if (!element?.open) return [];
-  const name = mark.kind === 'class' ? 'class' : 'aria-current';
+  const [name, value] = mark.kind === 'class' ? ['class', mark.name] : ['aria-current', 'page'];
   const existing = mark.kind === 'class' ? attributeOf(element, name) : undefined;
-  if (existing && mark.kind === 'class') return [replaceValue(existing, `${existing.value} ${mark.name}`.trim())];
-  const model = entries.find(({ current }) => current)?.[mark.on];
-  const isBehind = model ? model.attributes.findIndex((attribute) => attribute.name === name) > 0 : false;
+  if (existing) return [replaceValue(existing, `${existing.value} ${value}`.trim())];
+  return markedAnew(element, entries.find(({ current }) => current)?.[mark.on] ?? null, { name, value });
+}
+
+/** An attribute that was not there, where the model has it and in the quotes that stand there. */
+function markedAnew(
+  element: PageElement,
+  model: PageElement | null,
+  { name, value }: { name: string; value: string },
+): Edit[] {
+  const isBehind = (model?.attributes.findIndex((attribute) => attribute.name === name) ?? 0) > 0;
   const last = isBehind ? element.attributes.at(-1)?.range.end : undefined;
-  const at = last ?? element.open.start + 1 + element.tag.length;
+  const at = last ?? (element.open?.start ?? 0) + 1 + element.tag.length;
   const quote = quoteOf([...(model?.attributes ?? []), ...element.attributes]);
-  return [{ start: at, end: at, text: ` ${name}=${quote}${mark.kind === 'class' ? mark.name : 'page'}${quote}` }];
+  return [{ start: at, end: at, text: ` ${name}=${quote}${value}${quote}` }];
 }
 
 /** The author's own quotes, as far as there are any. */

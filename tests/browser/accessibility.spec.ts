@@ -1,6 +1,6 @@
 /** Every screen, by day and by night, before axe-core; and the stations by keyboard alone. */
 import type { Page } from '@playwright/test';
-import { expect, goTo, openKites, settled, test } from './fixtures';
+import { framesOn, expect, goTo, openKites, settled, test } from './fixtures';
 import { violations, violationsByDayAndNight } from './axe';
 
 async function seen(page: Page, screen: string): Promise<void> {
@@ -133,7 +133,17 @@ test('Escape stops a rehearsal also while its page has the focus, and closes Fin
   await page.getByRole('button', { name: 'Rehearse' }).click();
   const rehearsal = page.getByRole('dialog', { name: /^Rehearsal/ });
   await expect(rehearsal.getByRole('status')).toHaveText(/^Clicking /);
+  // Before the page is there, the key belongs to the sheet.
   await page.getByTitle(/while it is rehearsed/).focus();
+  // A page of another origin learns of the focus a moment later.
+  await framesOn(page);
+  await page.keyboard.press('Escape');
+  await expect(rehearsal).toHaveCount(0);
+  await page.getByRole('button', { name: 'Rehearse' }).click();
+  await expect(rehearsal.getByRole('status')).toHaveText(/^Clicking .* 3 of/);
+  await page.getByTitle(/while it is rehearsed/).focus();
+  // A page of another origin learns of the focus a moment later.
+  await framesOn(page);
   await page.keyboard.press('Escape');
   await expect(rehearsal).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Rehearse' })).toBeFocused();

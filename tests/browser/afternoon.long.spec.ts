@@ -40,7 +40,7 @@ async function makePage(page: Page, title: string, file: string): Promise<void> 
   await page.getByRole('option', { name: 'workshop.html' }).click();
   for (const n of [0, 1])
     await dialog
-      .getByRole('checkbox', { name: /^Select / })
+      .getByRole('checkbox', { name: /^Select (?!all)/ })
       .nth(n)
       .check();
   await dialog.getByRole('checkbox', { name: 'Add to every menu' }).check();
@@ -77,7 +77,7 @@ async function addFromDisk(page: Page): Promise<void> {
   await expect(dialog.getByRole('checkbox', { checked: true })).toHaveCount(FRESH.length);
   for (const [n, field] of (await dialog.getByRole('textbox', { name: 'Alt text' }).all()).entries())
     await field.fill(`The bench, ${n + 1}`);
-  await dialog.getByRole('button', { name: `Write ${FRESH.length} items` }).click();
+  await dialog.getByRole('button', { name: `Add ${FRESH.length} items` }).click();
   await expect(page.getByText(`${8 + FRESH.length} items in 1 gallery`)).toBeVisible();
 }
 

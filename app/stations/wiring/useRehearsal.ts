@@ -60,20 +60,24 @@ export function useRehearsal(
     return report.type === 'waiting' ? answered.current.wait() : answered.current.tell(report.seen);
   });
 
+  useEffect(() => setReachable(frame, false), [frame]);
+
   useEffect(() => {
     if (!ready) return undefined;
     const control = new AbortController();
     const { signal } = control;
     const stage: Stage = {
-      load: () =>
-        within(PATIENCE.page, false, signal, (resolve) => {
+      load: () => {
+        setReachable(frame, false);
+        return within(PATIENCE.page, false, signal, (resolve) => {
           loads.current += 1;
           const query = `?rehearsal=${Date.now()}-${loads.current}`;
           // The page that was asked for before may greet late; what is clicked there would be lost with it.
           greeted.current = (said) => said === query && resolve(true);
           // Another address in the same place leaves the way back of the application as it is.
           frame.current?.contentWindow?.location.replace(`${address(page)}${query}`);
-        }),
+        }).finally(() => setReachable(frame, true));
+      },
       click: (strand, number) =>
         within<Seen | null>(PATIENCE.silence, null, signal, (resolve, wait) => {
           answered.current = { number, wait, tell: resolve };
@@ -105,6 +109,14 @@ export function useRehearsal(
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, for what stood there when it was asked for
   }, [ready]);
   return { ...progress, ready };
+}
+
+/**
+ * A page that is not there yet takes no focus: a key that is pressed in it would reach nobody, and Escape could not stop
+ * the rehearsal.
+ */
+function setReachable(frame: RefObject<HTMLIFrameElement | null>, on: boolean): void {
+  if (frame.current) frame.current.inert = !on;
 }
 
 /** `first` is the number of the first click. */

@@ -48,7 +48,7 @@ const KIND = { color: color('stone'), fontSize: '0.75rem', width: 56, textAlign:
 /** Under its button in the bar, so that the page and its strand stay in sight. */
 const PLACE = { '& .MuiDialog-container': { alignItems: 'flex-start', justifyContent: 'flex-end', pt: 3 } } as const;
 
-export function Find({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function Find({ onClose }: { onClose: () => void }) {
   const { site, go } = useSite();
   const { work } = useWork();
   const navigate = useNavigate();
@@ -99,7 +99,7 @@ export function Find({ open, onClose }: { open: boolean; onClose: () => void }) 
   }, [site, navigate, go, work]);
   return (
     <Dialog
-      open={open}
+      open
       onClose={onClose}
       fullWidth
       maxWidth="sm"
