@@ -9,11 +9,16 @@ const STEPS =
   'precedente|successivo|successiva|vorig|vorige|volgende|forrige|næste|neste|föregående|nästa|poprzednia|następna|' +
   'předchozí|další|edellinen|seuraava|photo|picture|image|gallery';
 
-/** One link of a pager: a number, an arrow, a word for a step, or some of them. */
-const STEP = new RegExp(`^(?:[\\s\\d‹›«»←→⇐⇒<>|·.…–—-]|(?<![\\p{L}])(?:${STEPS})(?![\\p{L}]))+$`, 'iu');
+/** One link of a pager: a number that is no year, an arrow, a word for a step, or some of them. */
+const STEP = new RegExp(
+  `^(?:(?<!\\d)\\d{1,3}(?!\\d)|[\\s‹›«»←→⇐⇒<>|·.…–—-]|(?<![\\p{L}])(?:${STEPS})(?![\\p{L}]))+$`,
+  'iu',
+);
 /** Without a word of a step these alone are no pager: a menu may have an entry “Page” or “Gallery”. */
 const MOVES =
   /[\d‹›«»←→⇐⇒<>]|prev|next|back|vor|zur|weiter|nächst|suiv|préc|prec|sig|ant|prox|próx|volg|forr|næs|nes|näs|för|dal|pře|seur|edel|nast|popr/iu;
+
+const BACK = /back|zurück|zurueck/i;
 
 const REL = /(?:^|\s)(?:prev|next)(?:\s|$)/i;
 
@@ -25,7 +30,10 @@ const isStep = (link: PageElement): boolean => {
 /** Whether all the links in an element are steps from page to page. */
 export function isPager(element: PageElement): boolean {
   const links = [...descendants(element)].filter((one) => one.tag === 'a' && valueOf(one, 'href') !== undefined);
-  return links.length > 0 && links.every(isStep);
+  const [first, ...more] = links;
+  if (!first || !links.every(isStep)) return false;
+  // One link back may lead to the page above, which is the same for every page.
+  return more.length > 0 || !BACK.test(textOf(first)) || REL.test(valueOf(first, 'rel') ?? '');
 }
 
 const HOLDERS = new Set(['nav', 'ul', 'ol', 'p', 'div', 'table', 'center', 'footer', 'section']);

@@ -289,11 +289,9 @@ function dueOf(site: MakingContext, pair: Pair): PictureTask[] {
   return tasksOf(site, pair).filter((task) => !isTheirs(task) && isDue(site, task));
 }
 
-/** The thumbnails of these pictures made once more, whoever made those that are there. */
-export const thumbnailTasks = (site: MakingContext, fulls: ReadonlySet<string>): PictureTask[] =>
-  site.pairing.pairs
-    .filter(({ full }) => fulls.has(full))
-    .flatMap((pair) => tasksOf(site, pair).filter(({ as }) => as === THUMBNAIL || as === `${THUMBNAIL} 2×`));
+/** The thumbnail of a picture made once more, whoever made the one that is there. */
+export const thumbnailTasks = (site: MakingContext, pair: Pair): PictureTask[] =>
+  tasksOf(site, pair).filter(({ as }) => as === THUMBNAIL || as === `${THUMBNAIL} 2×`);
 
 /** Whether a full-size file only gets another format, in its own place and under its own name. */
 export const changesFormat = ({ from, to, as }: Pick<PictureTask, 'from' | 'to' | 'as'>): boolean =>

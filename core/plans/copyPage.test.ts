@@ -93,6 +93,22 @@ ${list('b', 'a', 'c')}
     expect(copied({ 'one.html': one })).toBe(sheet('Winter', `<h1>Winter</h1>\n${list('c')}\n<p>Made by hand.</p>`));
   });
 
+  it.each([
+    ['a menu of years', '<nav>\n<a href="a.html">2023</a>\n<a href="b.html">2024</a>\n</nav>'],
+    ['a way back to the page above', '<p><a href="index.html">« Back</a></p>'],
+    [
+      'a menu with an entry “Gallery”',
+      '<ul>\n<li><a href="a.html">Photo</a></li>\n<li><a href="b.html">Gallery</a></li>\n</ul>',
+    ],
+    [
+      'words with a link “next”',
+      '<p>On the <a href="b.html">next</a> page we walk on to the mill, and then home by the river.</p>',
+    ],
+  ])('%s stays', (_what, markup) => {
+    const one = sheet('Autumn', `<h1>Autumn</h1>\n${list('a', 'b')}\n${markup}`);
+    expect(copied({ 'one.html': one })).toContain(markup);
+  });
+
   it('the mark is written in the author’s quotes', () => {
     const menu = (here: string) =>
       `<nav>\n${['index.html', 'one.html']

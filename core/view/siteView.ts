@@ -163,9 +163,10 @@ function missingOf(site: SiteReading, pairs: readonly PairView[]): PictureTask[]
 }
 
 function byHandOf(site: SiteReading): SiteView['byHand'] {
-  return site.pairing.pairs.flatMap(({ full, thumbnail }) => {
+  return site.pairing.pairs.flatMap((pair) => {
+    const { full, thumbnail } = pair;
     if (thumbnail === null || site.made.has(thumbnail)) return [];
-    const tasks = thumbnailTasks(site, new Set([full]));
+    const tasks = thumbnailTasks(site, pair);
     return tasks.length === 0 ? [] : [{ full, thumbnail, tasks }];
   });
 }

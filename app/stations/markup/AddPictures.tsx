@@ -38,10 +38,13 @@ const LABELS: Record<Words, string> = { title: 'Title', caption: 'Caption', alt:
 
 const WORDS: readonly Words[] = ['title', 'caption', 'alt'];
 
-/** Words that have a place in the items of this gallery; a first gallery is a figure with a caption. */
-function placesFor(pattern: string | null): Words[] {
-  const places = WORDS.filter((slot) => pattern?.includes(`{${slot}}`));
-  return places.length > 0 ? places : ['caption', 'alt'];
+/**
+ * Words that have a place in the items of this gallery, so that nothing is typed that would not be written; a first
+ * gallery is a figure with a caption. An image gets an alt text even where the others have none.
+ */
+function placesFor(pattern: string | null): readonly Words[] {
+  if (pattern === null) return ['caption', 'alt'];
+  return WORDS.filter((slot) => pattern.includes(`{${slot}}`) || (slot === 'alt' && /<img\b/i.test(pattern)));
 }
 
 interface Props {
