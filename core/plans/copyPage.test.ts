@@ -75,6 +75,16 @@ ${list('b', 'a', 'c')}
       sheet('Winter', `<h1>Winter</h1>\n<section>\n${list('c')}\n</section>\n<p>Made by hand.</p>`),
     ));
 
+  it('of a gallery that stands among other things only its pictures go', () => {
+    const loose = ['a', 'b'].map((name) => `<p class="k">${linked(name)}</p>`).join('\n');
+    const body = `<div id="all">\n<h1>Autumn</h1>\n<p>Before.</p>\n${loose}\n<p>Between.</p>\n${list('a', 'b', 'c')}\n<p>Behind.</p>\n</div>`;
+    const text = copied({ 'one.html': sheet('Autumn', body) });
+    for (const words of ['Before.', 'Between.', 'Behind.']) expect(text).toContain(`<p>${words}</p>`);
+    expect(text).toContain(`<h1>Winter</h1>`);
+    expect(text).toContain(list('c'));
+    expect(text.match(/<img/g)).toHaveLength(1);
+  });
+
   it('a section comes along where that is wanted, and the pictures go where they are wanted', () => {
     const text = copied({ 'one.html': sheet('Autumn', SECTIONS) }, { fills: 0, keep: [1] });
     expect(text).toContain(`<section>\n${list('c')}\n</section>`);

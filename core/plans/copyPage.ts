@@ -100,11 +100,15 @@ function ownPartsCut(
   const galleries = galleriesOf(page);
   const reading = { document: page, galleries };
   const own = ownHeading(site, source, page);
+  const stays = [
+    ...galleries.filter((_, n) => n === main || keep.includes(n)).map(placeIn),
+    ...[own, ...menusOf(page, source.path).map(({ container }) => container)].flatMap((one) => one?.range ?? []),
+  ];
   const gone: Range[] = [];
   for (const [n, gallery] of galleries.entries()) {
     const heading = headingOf(reading, gallery);
     const itsOwn = heading === own || heading?.tag === 'h1' ? null : heading;
-    if (n !== main && !keep.includes(n)) gone.push(blockOf(reading, gallery, itsOwn) ?? placeIn(gallery));
+    if (n !== main && !keep.includes(n)) gone.push(cutOf(reading, gallery, itsOwn, stays));
     else if (n === main && galleries.length > 1 && itsOwn?.range && !isWithin(gallery.container, itsOwn))
       gone.push(itsOwn.range);
   }
@@ -116,6 +120,26 @@ function ownPartsCut(
 
 const isWithin = (element: PageElement, outer: PageElement): boolean =>
   element === outer || [...ancestors(element)].includes(outer);
+
+/**
+ * What goes with a gallery: its heading and what holds it, where that holds nothing else; else its items alone, for all
+ * else on the page is its author's.
+ */
+function cutOf(
+  reading: Pick<PageReading, 'galleries' | 'document'>,
+  gallery: Gallery,
+  heading: PageElement | null,
+  stays: readonly Range[],
+): Range {
+  const block = blockOf(reading, gallery, heading);
+  const isOwn = ({ tag, range }: PageElement) =>
+    tag === 'br' ||
+    tag === 'hr' ||
+    gallery.items.some(({ unit }) => range !== null && range.start < unit.end && range.end > unit.start);
+  const holdsJustItems = gallery.container.children.every(isOwn);
+  const isFree = block && !stays.some(({ start, end }) => start < block.end && end > block.start);
+  return isFree && holdsJustItems ? block : placeIn(gallery);
+}
 
 const placeIn = ({ items }: Gallery): Range => ({ start: firstOf(items).unit.start, end: lastOf(items).unit.end });
 

@@ -1,4 +1,4 @@
-export { isShow } from './copyPage.ts';
+export { isShow, mainGallery } from './copyPage.ts';
 export { headingOf } from './sections.ts';
 export { spreadOf } from './split.ts';
 export { styleFilesIn, type StyleFile } from './styleFiles.ts';

@@ -18,7 +18,7 @@ import {
   type UnitHint,
 } from '../markup/index.ts';
 import { type PageReading, type SiteReading, type Strand } from '../model/index.ts';
-import { headingOf, isShow, spreadOf } from '../plans/index.ts';
+import { headingOf, isShow, mainGallery, spreadOf } from '../plans/index.ts';
 import { includesView, type IncludeView } from './includes.ts';
 import { usesView, type KitView } from './kits.ts';
 
@@ -63,6 +63,8 @@ export interface PageView {
   base: string;
   title: string;
   galleries: GalleryView[];
+  /** The gallery that pictures of a page made from this one come into; -1 where there is none. */
+  main: number;
   /** Why items cannot be added, moved or removed here; null where they can. */
   hazards: { line: number; says: string }[];
   /** What was said of items here, by their selectors. */
@@ -91,6 +93,7 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
       isShow: isShow(page, gallery),
       spread: spreadView(site, page.path, n),
     })),
+    main: mainGallery(page),
     hazards: page.hazards
       .filter((hazard) => page.galleries.some((gallery) => hazardIn([hazard], wholeOf(gallery))))
       .map(({ range, says }) => ({ line: document.lines.lineAt(range.start), says })),

@@ -23,15 +23,6 @@ import { freePagePath, pagePathTrouble } from './pagePath';
 const nameOfGallery = ({ heading, strands, isShow }: GalleryView, n: number): string =>
   `${heading ?? `gallery ${n + 1}`}, ${isShow ? 'slideshow of ' : ''}${countOf(strands.length, 'picture')}`;
 
-/** The gallery that new pictures come into: the largest that is no slideshow. */
-function mainOf({ galleries }: PageView): number {
-  const worth = ({ isShow, strands }: GalleryView) => (isShow ? 0 : 1e6) + strands.length;
-  return galleries.reduce((best, gallery, n) => {
-    const held = galleries[best];
-    return !held || worth(gallery) > worth(held) ? n : best;
-  }, -1);
-}
-
 /** What is taken over of the page that it is made from. */
 interface Copied {
   /** Which gallery the pictures come into; null leaves it to the largest. */
@@ -185,7 +176,7 @@ interface FromGalleriesProps {
 function FromGalleries({ source, copied, onCopied }: FromGalleriesProps) {
   const { galleries } = source;
   if (galleries.length < 2) return null;
-  const main = copied.gallery ?? mainOf(source);
+  const main = copied.gallery ?? source.main;
   const keep = (n: number, on: boolean) =>
     onCopied({ ...copied, keep: new Set(on ? [...copied.keep, n] : [...copied.keep].filter((one) => one !== n)) });
   return (
