@@ -90,7 +90,7 @@ export const Recipe = z.strictObject({
   fullSize: SizeRecipe,
   further: z.array(FurtherSize).max(6).default([]),
   words: z.enum(KEPT_WORDS).default('rights'),
-  /** What pictures with clear parts are made in where JPEG, which has none, is wanted; `ask` makes nothing of them. */
+  /** What pictures with clear parts are made in where JPEG, which has none, is wanted; `ask` makes just a thumbnail. */
   clear: z.enum(CLEAR).default('ask'),
   /** A full-size file in another format takes the place of the old one, or stands beside it. */
   originals: z.enum(['replace', 'keep']).default('replace'),
@@ -213,14 +213,19 @@ function sayBox({ width, height, shape }: SizeRecipe): string {
   return width !== null ? `at most ${width} px wide` : `at most ${height} px high`;
 }
 
-/** The sizes as they are made of one picture: clear parts stay clear where that was decided. */
+/**
+ * The sizes as they are made of one picture: clear parts stay clear where that was decided. Until it is, a thumbnail is
+ * a PNG, which loses nothing and which every list can show.
+ */
 export function recipeFor(recipe: Recipe, { clear }: { clear?: boolean | undefined }): Recipe {
-  const format = recipe.clear;
-  if (!clear || format === 'ask' || format === 'white') return recipe;
+  if (!clear || recipe.clear === 'white') return recipe;
+  const format = recipe.clear === 'ask' ? 'png' : recipe.clear;
   const inClear = (size: SizeRecipe): SizeRecipe => (size.format === 'jpeg' ? { ...size, format } : size);
+  const thumbnail = inClear(recipe.thumbnail);
+  if (recipe.clear === 'ask') return { ...recipe, thumbnail };
   return {
     ...recipe,
-    thumbnail: inClear(recipe.thumbnail),
+    thumbnail,
     fullSize: inClear(recipe.fullSize),
     further: recipe.further.map(({ title, size }) => ({ title, size: inClear(size) })),
   };

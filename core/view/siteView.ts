@@ -148,11 +148,10 @@ export function viewOf(site: SiteReading): SiteView {
   };
 }
 
-/** Thumbnails that pairs lack; of a picture whose clear parts are still to be decided none is made. */
+/** Thumbnails that pairs lack. */
 function missingOf(site: SiteReading, pairs: readonly PairView[]): PictureTask[] {
-  const undecided = new Set(clearToDecide(site));
   return pairs
-    .filter(({ state, full }) => state === 'no thumbnail' && !undecided.has(full))
+    .filter(({ state }) => state === 'no thumbnail')
     .map(({ full, thumbnailPath }) => ({
       from: full,
       to: thumbnailPath,

@@ -108,6 +108,22 @@ test(
     await button('Add a viewer');
     await steps.press(page.getByRole('dialog').getByRole('button', { name: /^Lightbox/ }));
     await steps.press(page.getByRole('button', { name: 'Apply' }));
+    // Every picture is clicked, as a visitor would.
+    await button('Rehearse');
+    await expect(page.getByRole('dialog').getByRole('status')).toHaveText(/as expected/, { timeout: SLOW });
+    await steps.press(page.getByRole('dialog').getByRole('button', { name: 'Close' }));
+    // A phrase in every page, found by a word for it.
+    await steps.key('Control+k');
+    await steps.fill(page.getByRole('combobox', { name: /^Find a page/ }), 'replace text');
+    await steps.key('Enter');
+    const replacing = page.getByRole('dialog', { name: 'Find and replace' });
+    await steps.fill(replacing.getByRole('textbox', { name: 'Find' }), '<em>patience</em>');
+    await steps.fill(replacing.getByRole('textbox', { name: 'Replace with' }), '<em>patience</em>, love');
+    await steps.press(replacing.getByRole('button', { name: 'Replace in 4 places' }));
+    await steps.press(replacing.getByRole('button', { name: 'Close' }));
+    await station('Proof');
+    await button('Add the viewport tag');
+    await done(/viewport/);
     await station('Pack');
     const download = page.waitForEvent('download', { timeout: SLOW });
     await button('Save as ZIP');
@@ -125,11 +141,17 @@ test(
       expect(after?.startsWith('\ufeff') && !/[^\r]\n/.test(after), name).toBe(name !== 'look.css');
     }
     const summer = readFileSync(join(out, 'summer.html'), 'utf8');
+    for (const name of ['index.html', 'spring.html', 'about.html', 'summer.html']) {
+      const text = readFileSync(join(out, name), 'utf8');
+      expect(text, name).toContain('<em>patience</em>, love &amp; tea.');
+      expect(text, name).toMatch(/<meta name=["']viewport["']/);
+      expect(text, name).toMatch(/href=["']look\.css["']/);
+    }
     expect(summer).toContain(`<title>${SITE_NAME}: Summer</title>`);
     expect(summer).toContain(`<h1>${SITE_NAME}</h1>`);
     expect(summer).toContain('<h2>Summer</h2>');
     expect(summer).toContain(RECORDED.caption);
-    expect(summer).not.toMatch(/&laquo; back|alt='[^']*(?:DSC|IMG)|>(?:DSC|IMG) /);
+    expect(summer).not.toMatch(/&laquo; back|alt='[^']*(?:DSC|IMG)|alt=''|>(?:DSC|IMG) /);
     expect(summer.match(/width='150'/g)?.length).toBe(summer.match(/<img /g)?.length);
     expect(summer).toContain("<a href='summer.html' class='now'>Summer</a>");
     for (const name of ['index.html', 'spring.html', 'about.html'])

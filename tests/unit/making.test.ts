@@ -137,7 +137,7 @@ describe('what a recipe asks for', () => {
     expect(heavy(290_000)).toEqual([]);
   });
 
-  it('is nothing that would fill clear parts, until somebody has said what they become', () => {
+  it('is a thumbnail alone that keeps clear parts, until somebody has said what they become', () => {
     const site = begin();
     site.files.set('l/d.png', picture('Ld'));
     site.files.delete('l/d.jpg');
@@ -146,7 +146,8 @@ describe('what a recipe asks for', () => {
       (clear: Recipe['clear']) => due(does(site, { kind: 'set-recipe', recipe: { ...DEFAULT_RECIPE, clear } })),
       viewOf(read(site)),
     ];
-    expect([due(site), view.clear, view.missing]).toEqual([[], ['l/d.png'], []]);
+    expect([due(site), view.clear]).toEqual([['thumbnail: l/d.png → s/d.png'], ['l/d.png']]);
+    expect(view.missing.map(({ to, size }) => [to, size.format])).toEqual([['s/d.png', 'png']]);
     expect(decided('white')).toEqual(['thumbnail: l/d.png → s/d.jpg', 'full-size: l/d.png → l/d.jpg']);
     expect(decided('webp')).toEqual(['thumbnail: l/d.png → s/d.webp', 'full-size: l/d.png → l/d.webp']);
     expect(decided('png')).toEqual(['thumbnail: l/d.png → s/d.png', 'full-size: l/d.png → l/d.png']);
