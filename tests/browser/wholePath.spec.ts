@@ -72,6 +72,10 @@ test('twelve photographs become a gallery that opens every picture, in at most f
   await click('New page');
   await click('Create page');
   await click('Add 12 pairs');
+  // A file's name is no alt text: what the pictures show is typed.
+  const alts = page.getByRole('dialog').getByRole('textbox', { name: 'Alt text' });
+  await expect(alts).toHaveCount(12);
+  for (let n = 0; n < 12; n++) await alts.nth(n).fill(`A field of colours, the ${n + 1}. of twelve`);
   await click('Add 12 items');
   await expect(page.getByText('12 items in 1 gallery')).toBeVisible();
   await click(/^Wiring/, 'link');
