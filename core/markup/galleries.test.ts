@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { parsePage } from './document.ts';
+import { parsePage, valueOf } from './document.ts';
 import { galleryIn } from './edited.fixture.ts';
 import { galleriesOf } from './galleries.ts';
 
@@ -209,6 +209,35 @@ describe('galleries', () => {
       '<li><img src="c.jpg"></li>',
     ]);
   });
+});
+
+describe('a picture alone', () => {
+  const link = '<a href="l/a.jpg"><img src="s/a.jpg"></a>';
+  const read = (body: string) => {
+    const page = parsePage(`<body>${body}</body>`);
+    return galleriesOf(page).map(({ container, items }) => {
+      const [item] = items;
+      const written = item && page.text.slice(item.range.start, item.range.end);
+      return [valueOf(container, 'class') ?? container.tag, written, item?.caption?.text ?? null];
+    });
+  };
+  const prose = 'It rose in the morning, and was seen from afar by all who stood there.'.repeat(3);
+
+  it.each<[string, [string, string, string | null]]>([
+    ...['<em>Kite</em>', '<br>Kite', '<span class="c">Kite</span>'].map((words): [string, [string, string, string]] => {
+      const item = `<p class="shot">${link}${words}</p>`;
+      return [`<h1>x</h1><div class="bench">${item}</div>`, ['bench', item, 'Kite']];
+    }),
+    [
+      `<h1>x</h1><div class="grid"><div>${link}<p>Kite</p></div></div>`,
+      ['grid', `<div>${link}<p>Kite</p></div>`, 'Kite'],
+    ],
+    // All that the page has: what holds it is the page's, and no item.
+    [`<div class="wrap"><div class="text">${link}</div></div>`, ['text', link, null]],
+    [`<main><div class="text">${link}</div></main>`, ['text', link, null]],
+    [`<h1>x</h1><div class="wrap"><div class="text">${link}<p>${prose}</p></div></div>`, ['text', link, null]],
+    [`<h1>x</h1><div class="wrap"><h2>y</h2><div class="text">${link}</div></div>`, ['text', link, null]],
+  ])('%s', (body, gallery) => expect(read(body)).toEqual([gallery]));
 });
 
 describe('the last row, with one item only', () => {

@@ -6,6 +6,7 @@
  * looks repeated (icons of a menu, pictures in prose) is left out ({@link isGallery}).
  */
 import { firstNot, firstOf, grouped, known } from '../site/index.ts';
+import { ITEM_TAGS, itemAlone } from './alone.ts';
 import {
   ancestors,
   closest,
@@ -47,9 +48,6 @@ interface Group {
   container: PageElement;
   units: Unit[];
 }
-
-/** Tags that stand for one thing: two pictures inside are one item (before and after), not two. */
-const ITEM_TAGS = new Set(['li', 'figure', 'article', 'dd']);
 
 export function galleriesOf(page: PageDocument): Gallery[] {
   const seeds = page.elements.filter(isSeed);
@@ -318,21 +316,14 @@ function shortRows(
 
 const sameKind = (a: PageElement, b: PageElement) => a.tag === b.tag && valueOf(a, 'class') === valueOf(b, 'class');
 
-/** A picture alone whose link opens a picture, or that stands in a figure with a link, is a gallery of one. */
-function lonely(seeds: PageElement[], claimed: Set<PageElement>): Group[] {
-  const found: Group[] = [];
-  for (const seed of seeds) {
-    if (claimed.has(seed) || !showsPicture(seed)) continue;
-    const around = [seed, ...ancestors(seed)];
-    const link = around.find((element) => element.tag === 'a');
-    if (!link || !leadsToPicture(link) || around.some((element) => element.tag === 'nav')) continue;
-    const item =
-      around.find((element) => ITEM_TAGS.has(element.tag)) ??
-      (link.parent?.tag === 'p' && link.parent.children.length === 1 ? link.parent : link);
-    if (item.parent && item.range)
-      found.push({ container: item.parent, units: [{ elements: [item], range: item.range }] });
-  }
-  return found;
+/** Pictures that are left, each with what stands round it. */
+function lonely(seeds: readonly PageElement[], claimed: ReadonlySet<PageElement>): Group[] {
+  return seeds.flatMap((seed) => {
+    const found = claimed.has(seed) ? null : itemAlone(seed);
+    if (!found) return [];
+    const { item, range, container } = found;
+    return [{ container, units: [{ elements: [item], range }] }];
+  });
 }
 
 function itemsOf(page: PageDocument, units: readonly Unit[]): GalleryItem[] {

@@ -104,10 +104,19 @@ function partSet(page: StyledPage, role: Role): Set<PageElement> {
   const found =
     known.get(role) ??
     new Set(
-      page.galleries.flatMap((gallery) => (role === 'page' || role === 'content' ? [] : partsOfGallery(gallery)[role])),
+      page.galleries.flatMap((gallery) =>
+        role === 'page' || role === 'content' ? [] : [...partsOfGallery(gallery)[role], ...alsoReadAs(gallery, role)],
+      ),
     );
   known.set(role, found);
   return found;
+}
+
+/** Of one picture alone nothing says whether what is round it is its item or its gallery: it may be either. */
+function alsoReadAs({ container, items }: Gallery, role: Role): PageElement[] {
+  if (items.length > 1) return [];
+  if (role === 'item') return [container];
+  return role === 'container' && container.parent ? [container.parent] : [];
 }
 
 /**

@@ -37,3 +37,9 @@ it('reads labels out of elements, attributes, properties and templates', () => {
 it.each(Object.entries(RETIRED))('says “%s”', (_, retired) => {
   expect(labels.filter(({ text }) => retired.test(text)).map(({ path, text }) => `${path}: ${text}`)).toEqual([]);
 });
+
+it('stammers nowhere', () => {
+  const stammering = /\b(\w{4,})\1|\b(\w+) \2\b/i;
+  expect('Backbackground of the the page').toMatch(stammering);
+  expect(labels.filter(({ text }) => stammering.test(text)).map(({ path, text }) => `${path}: ${text}`)).toEqual([]);
+});

@@ -49,6 +49,23 @@ describe('what is written', () => {
     expect(css(site(two), 'row-gap', '14px')).toBe(two.replace('20px 14px', '14px 14px'));
   });
 
+  it.each([
+    ['<h2>Two</h2><div class="tile"><a href="l/a.jpg"><img src="s/a.jpg" alt="a"></a><span>Kite a</span></div>'],
+    ['<div class="tile"><a href="l/a.jpg"><img src="s/a.jpg" alt="a"></a><span>Kite a</span></div>'],
+  ])('changes a rule that finds an item alone on another page too: %s', (alone) => {
+    const tile = (n: string) =>
+      `<div class="tile"><a href="l/${n}.jpg"><img src="s/${n}.jpg" alt="${n}"></a><span>Kite ${n}</span></div>`;
+    const holding = (inside: string) => page('x').replace(/<ul[^]*<\/ul>/, `<div class="grid">${inside}</div>`);
+    const text = '.grid { overflow: hidden; }\n.tile { float: left; width: 33.33%; }\n';
+    const files = siteOf({
+      'index.html': holding(['a', 'b', 'c'].map(tile).join('\n')),
+      'alone.html': holding(alone),
+      'kites.css': text,
+    });
+    expect(css(files, 'columns', '4')).toContain('.tile { float: left; width: 25%; }');
+    expect(css(files, 'gallery-ground', '#eeeeee')).toContain('.grid { overflow: hidden; background-color: #eeeeee; }');
+  });
+
   it('adds a declaration to the gallery’s own rule, in its hand', () => {
     const lines = '.meadow {\n\tdisplay:grid;\n\tgap:12px /* air */\n}\n';
     expect(css(site(lines), 'across', 'center')).toBe(

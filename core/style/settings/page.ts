@@ -36,7 +36,7 @@ export const PAGE: readonly Setting[] = [
   {
     id: 'page-ground',
     group: 'Page',
-    title: 'Backbackground of the page',
+    title: 'Background of the page',
     purpose: 'background of the page',
     field: { kind: 'colour' },
     ...plain('page', 'background-color'),
@@ -44,8 +44,8 @@ export const PAGE: readonly Setting[] = [
   {
     id: 'gallery-ground',
     group: 'Page',
-    title: 'Backbackground of the gallery',
-    purpose: 'ground',
+    title: 'Background of the gallery',
+    purpose: 'background',
     field: { kind: 'colour' },
     ...plain('container', 'background-color'),
   },
