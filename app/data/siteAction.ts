@@ -30,5 +30,7 @@ function perform(session: SiteSession, work: Work): Promise<Outcome> {
       return session.commits.namePoint(work.number, work.name);
     case 'make':
       return session.make(work.tasks);
+    case 'rotate':
+      return session.rotate(work.picture, work.rotation);
   }
 }

@@ -1,6 +1,6 @@
 /** What a site's action takes in: checked on arrival, for a form could be made by anything. */
 import { z } from 'zod';
-import { SizeRecipe } from '~core/photo/index.ts';
+import { Rotation, SizeRecipe } from '~core/photo/index.ts';
 import { Intent } from '~core/plans/index.ts';
 
 export const Work = z.discriminatedUnion('do', [
@@ -27,5 +27,7 @@ export const Work = z.discriminatedUnion('do', [
       )
       .min(1),
   }),
+  /** All that is made of a picture is made once more, rotated. */
+  z.strictObject({ do: z.literal('rotate'), picture: z.string(), rotation: Rotation }),
 ]);
 export type Work = z.infer<typeof Work>;

@@ -14,8 +14,12 @@ import {
   madeSize,
   meanColour,
   onGround,
+  isRotated,
   perceptualHash,
   resample,
+  rotated,
+  rotatedSize,
+  type Rotation,
   scaledBy,
   sharpened,
   SHARPENINGS,
@@ -69,6 +73,7 @@ export interface Wanted {
 
 export interface MakeOptions {
   focus: Focus | undefined;
+  rotation: Rotation;
   words: Recipe['words'];
   /** What is said of the picture beyond its own file. */
   said: WordsToKeep['words'];
@@ -146,13 +151,16 @@ const pictures = {
     // Of a crop, the whole has to be decoded so large that its part still has the pixels.
     const scaleOf = (full: Size, { size, times }: Wanted) =>
       madeSize(full, size, times).width / usedPart(full, size, options.focus).width;
-    const { pixels, full } = await decodePixels(bytes, typeOf(bytes, from), {
+    const { rotation } = options;
+    const decoded = await decodePixels(bytes, typeOf(bytes, from), {
       orientation: said.orientation,
-      wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(size, one)))),
+      wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(rotatedSize(size, rotation), one)))),
       exact: options.exact === true,
     }).catch((error: unknown) => {
       throw new Error(whyNot(error, from));
     });
+    const pixels = rotated(decoded.pixels, rotation);
+    const full = rotatedSize(decoded.full, rotation);
     const words = kept(
       { words: { ...said.words, ...options.said }, ...(said.takenAt === undefined ? {} : { takenAt: said.takenAt }) },
       options.words,
@@ -181,7 +189,7 @@ const pictures = {
         ...aim,
         short: fallsShort(full, size, times),
         met,
-        whole: aim.width === full.width && aim.height === full.height,
+        whole: aim.width === full.width && aim.height === full.height && !isRotated(rotation),
       });
     }
     return made;
@@ -193,15 +201,20 @@ const pictures = {
     blob: Blob,
     path: string,
     size: SizeRecipe,
-    focus: Focus | undefined,
+    { focus, rotation }: Pick<MakeOptions, 'focus' | 'rotation'>,
   ): Promise<{ reference: Blob; width: number; height: number }> {
     const bytes = await bytesOf(blob);
     const said = await readWords(bytes);
     const reduce = await resampler();
-    const { pixels, full } = await decodePixels(bytes, typeOf(bytes, path), {
+    const decoded = await decodePixels(bytes, typeOf(bytes, path), {
       orientation: said.orientation,
-      wanted: (whole) => scaledBy(whole, madeSize(whole, size).width / usedPart(whole, size, focus).width),
+      wanted: (stored) => {
+        const whole = rotatedSize(stored, rotation);
+        return scaledBy(stored, madeSize(whole, size).width / usedPart(whole, size, focus).width);
+      },
     });
+    const pixels = rotated(decoded.pixels, rotation);
+    const full = rotatedSize(decoded.full, rotation);
     const part = usedPart(pixels, size, focus);
     const reduced = sharpened(reduce(cutOut(pixels, part), madeSize(full, size)), SHARPENINGS[size.sharpen]);
     const ready = onGround(reduced, PAPER);

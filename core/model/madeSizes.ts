@@ -14,12 +14,17 @@ import {
   MIDDLE,
   suggestedFocus,
   inFormat,
+  isRotated,
   recipeFor,
+  rotatedPoint,
+  rotatedSize,
+  Rotation,
   type Focus,
   type PhotoFacts,
   type Recipe,
   type Size,
   SizeRecipe,
+  UNROTATED,
 } from '../photo/index.ts';
 import {
   bytesOf,
@@ -42,6 +47,8 @@ export interface PictureTask {
   as: string;
   /** 2 for dense screens. */
   times: number;
+  /** As its picture is rotated from now on; else as it is. */
+  rotation?: Rotation | undefined;
 }
 
 export const THUMBNAIL = 'thumbnail';
@@ -92,9 +99,14 @@ export function madeTogether(made: ReadonlyMap<string, MadeRecord>): { thumbnail
   );
 }
 
+/** How all that is made of this content is rotated. */
+export function rotationOf(hash: string, { rotations }: SiteNotes): Rotation {
+  return Rotation.safeParse(rotations[hash]).data ?? UNROTATED;
+}
+
 const suggestions = new WeakMap<PhotoFacts, Focus>();
 
-/** The point about which this content is cut: what was decided, else what its detail suggests. */
+/** The point about which this content is cut as it is shown: what was decided, else what its detail suggests. */
 export function focusOf(hash: string, facts: PhotoFacts | undefined, notes: SiteNotes): Focus {
   const decided = notes.focus[hash];
   if (decided) return decided;
@@ -102,6 +114,31 @@ export function focusOf(hash: string, facts: PhotoFacts | undefined, notes: Site
   const known = suggestions.get(facts) ?? suggestedFocus(facts.luma);
   suggestions.set(facts, known);
   return known;
+}
+
+/**
+ * The point about which what is made of a source is cut, once that is rotated. A choice was made on the picture as it
+ * is rotated now; detail is known of the file that stands there, which may be rotated already.
+ */
+export function focusFor(
+  site: Pick<MakingContext, 'files' | 'factsOf' | 'notes'>,
+  from: string,
+  source: string,
+  rotation: Rotation,
+): Focus {
+  const { known } = site.notes;
+  const point = focusOf(source, site.factsOf(from), known);
+  const seen = known.focus[source] === undefined ? rotatedAlready(site, from, source) : rotationOf(source, known);
+  return rotatedPoint(point, rotation.quarters - seen.quarters);
+}
+
+/** How the file of a source is rotated as it stands there: what was made in its own place is, a source is not. */
+export function rotatedAlready(
+  { files, notes }: Pick<MakingContext, 'files' | 'notes'>,
+  from: string,
+  source: string,
+): Rotation {
+  return hashOf(files.get(from)) === source ? UNROTATED : rotationOf(source, notes.known);
 }
 
 /** The bare name of a picture: a full-size file's without the word for its size. */
@@ -150,6 +187,7 @@ export const densePath = (path: string): string => path.replace(/(\.[a-z0-9]+)$/
 /** Whether a recipe would change a full-size file: it is larger than the box, of another format, or elsewhere. */
 function asksFor(site: MakingContext, full: string, facts: Size): boolean {
   const size = site.recipe.fullSize;
+  if (isRotated(rotationOf(hashOf(site.files.get(full)) ?? '', site.notes.known))) return true;
   // What leaves the pixels is there to lighten every file once.
   if (fullSizePath(site, full) !== full || (keepsPixels(size) && size.format !== 'png')) return true;
   const made = madeSize(facts, size);
@@ -168,8 +206,8 @@ function tasksOf(all: MakingContext, pair: Pair): PictureTask[] {
   // From the original, where the full-size file was made of one.
   const from =
     record && record.from !== pair.full && hashOf(site.files.get(record.from)) === record.of ? record.from : pair.full;
-  const source = site.factsOf(from) ?? facts;
   const sourceOf = sourceHash(site, { from });
+  const source = sizeOfSource(site, from, site.factsOf(from) ?? facts);
   const tasks: PictureTask[] = [];
   const add = (as: string, to: string, recipeSize: SizeRecipe) => {
     const size = ownSize(site.notes.known, sourceOf, as) ?? recipeSize;
@@ -187,6 +225,12 @@ function tasksOf(all: MakingContext, pair: Pair): PictureTask[] {
     if (to !== null && to !== pair.full) add(title, to, size);
   }
   return tasks;
+}
+
+/** How large a source is once it is rotated; what was made of it in its own place is so already. */
+function sizeOfSource(site: MakingContext, from: string, facts: Size): Size {
+  const source = hashOf(site.files.get(from));
+  return source === null ? facts : rotatedSize(facts, rotationOf(source, site.notes.known));
 }
 
 /** Full-size files whose clear parts JPEG would fill, while nobody has said what shall become of them. */
@@ -223,10 +267,11 @@ function isDue(site: MakingContext, task: PictureTask): boolean {
   const record = site.made.get(task.to);
   if (!record) return task.to === task.from;
   const source = sourceHash(site, task);
+  const rotation = rotationOf(source, site.notes.known);
   return (
     record.of !== source ||
     lacksRights(site, record, task.from, source) ||
-    record.by !== fingerprint(task.size, site.recipe, focusOf(source, site.factsOf(task.from), site.notes.known))
+    record.by !== fingerprint(task.size, site.recipe, focusFor(site, task.from, source, rotation), rotation)
   );
 }
 
@@ -292,6 +337,15 @@ function dueOf(site: MakingContext, pair: Pair): PictureTask[] {
 /** The thumbnail of a picture made once more, whoever made the one that is there. */
 export const thumbnailTasks = (site: MakingContext, pair: Pair): PictureTask[] =>
   tasksOf(site, pair).filter(({ as }) => as === THUMBNAIL || as === `${THUMBNAIL} 2×`);
+
+/** All that is made of a picture, made once more as somebody rotates it; also thumbnails that were made by hand. */
+export function rotationTasks(site: MakingContext, pair: Pair, rotation: Rotation): PictureTask[] {
+  const { known } = site.notes;
+  const source = sourceHash(site, { from: madeFullSize(site.made, pair.full)?.from ?? pair.full });
+  const rotations = { ...known.rotations, [source]: rotation };
+  const tasks = tasksOf({ ...site, notes: { known: { ...known, rotations } } }, pair);
+  return tasks.map((task) => ({ ...task, rotation }));
+}
 
 /** Whether a full-size file only gets another format, in its own place and under its own name. */
 export const changesFormat = ({ from, to, as }: Pick<PictureTask, 'from' | 'to' | 'as'>): boolean =>

@@ -45,6 +45,17 @@ export {
   WINDOWS,
 } from './recipe.ts';
 export { type Resample, resample } from './resample.ts';
+export {
+  isRotated,
+  MOST_DEGREES,
+  rotated,
+  rotatedPoint,
+  rotatedSize,
+  Rotation,
+  rotationBetween,
+  shareLeft,
+  UNROTATED,
+} from './rotation.ts';
 export { sharpened, SHARPENINGS } from './sharpen.ts';
 export { simdResampler } from './simd/resampler.ts';
 export { gaussianSimilarity, similarity } from './similarity.ts';

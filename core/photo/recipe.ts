@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { inKilobytes } from '../site/index.ts';
 import type { Aim } from './aim.ts';
 import { MIDDLE, partAround, type Focus } from './focus.ts';
+import { isRotated, type Rotation, UNROTATED } from './rotation.ts';
 import { FORMATS, FORMAT_NAMES } from './format.ts';
 import type { Frame } from './luma.ts';
 import { fitInside, scaledTo, type Size } from './size.ts';
@@ -245,13 +246,19 @@ export function sayRecipe(size: SizeRecipe): string {
 }
 
 /** Names the outcome: two sizes with the same fingerprint make the same of the same picture. FNV-1a, 32 bits. */
-export function fingerprint(size: SizeRecipe, { words, exact }: Pick<Recipe, 'words' | 'exact'>, focus: Focus): string {
+export function fingerprint(
+  size: SizeRecipe,
+  { words, exact }: Pick<Recipe, 'words' | 'exact'>,
+  focus: Focus,
+  rotation: Rotation = UNROTATED,
+): string {
   const { folder: _folder, name: _name, dense: _dense, ...rest } = size;
   const text = JSON.stringify([
     Object.entries(rest).sort(([a], [b]) => a.localeCompare(b)),
     words,
     exact,
     size.shape === 'crop' ? [focus.x.toFixed(3), focus.y.toFixed(3)] : null,
+    ...(isRotated(rotation) ? [rotation.quarters, rotation.degrees] : []),
   ]);
   let hash = 0x811c9dc5;
   for (let n = 0; n < text.length; n++) hash = Math.imul(hash ^ text.charCodeAt(n), 0x01000193);

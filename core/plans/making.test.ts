@@ -1,6 +1,6 @@
 /** Pictures that come in, that are made, and that are offered at twice the size. */
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_RECIPE, type SizeRecipe } from '../photo/index.ts';
+import { DEFAULT_RECIPE, type SizeRecipe, UNROTATED } from '../photo/index.ts';
 import { firstOf, type SiteNotes } from '../site/index.ts';
 import { asked, linked, listPage, outcomeOf, PICTURES, siteOf } from './asked.fixture.ts';
 import { importPictures } from './importPictures.ts';
@@ -207,13 +207,15 @@ describe('pictures that were made', () => {
     };
     const of = site(notes, {}, { B: { words: { credit: 'me', title: 'F' } } });
     const task = (from: string) => made(from, `t/${from}`, 'thumbnail').task;
+    const unrotated = { rotation: UNROTATED, already: UNROTATED };
     expect(readyTasks(of, [task('a.jpg'), task('b.jpg')])).toEqual([
-      { ...task('a.jpg'), source: 'A', focus: { x: 0.2, y: 0.3 }, said: { credit: 'us', title: 'T' } },
+      { ...task('a.jpg'), source: 'A', focus: { x: 0.2, y: 0.3 }, said: { credit: 'us', title: 'T' }, ...unrotated },
       {
         ...task('b.jpg'),
         source: 'B',
         focus: expect.any(Object),
         said: { copyright: 'all of us', credit: 'me', caption: 'C' },
+        ...unrotated,
       },
     ]);
     const original = site(

@@ -2,12 +2,14 @@
 import {
   changesFormat,
   notesChange,
-  focusOf,
+  focusFor,
   FULL_SIZE,
   madeFullSize,
   notedAs,
   recipeSize,
   rightsOf,
+  rotatedAlready,
+  rotationOf,
   redirect,
   sourceHash,
   THUMBNAIL,
@@ -16,9 +18,18 @@ import {
   stillNamed,
 } from '../model/index.ts';
 import { inherited, recordedIn, type Heir } from './inherit.ts';
+import { sizesSaid } from './sizesSaid.ts';
 import type { Pair } from '../pairing/index.ts';
-import { fingerprint, type SizeRecipe } from '../photo/index.ts';
-import { type FileChange, type FileContent, type MadeRecord, nameOf, type Planned, refuse } from '../site/index.ts';
+import { fingerprint, isRotated, type Rotation, rotatedPoint, type SizeRecipe } from '../photo/index.ts';
+import {
+  type FileChange,
+  type FileContent,
+  type MadeRecord,
+  nameOf,
+  type Planned,
+  refuse,
+  type SiteNotes,
+} from '../site/index.ts';
 
 /** What came out of a task. */
 export interface MadeFile {
@@ -27,6 +38,9 @@ export interface MadeFile {
   source: string;
   hash: string;
   bytes: number;
+  /** Image px; not known of what an older version noted before a reload. */
+  width?: number | undefined;
+  height?: number | undefined;
 }
 
 /**
@@ -57,20 +71,48 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
     if (as === FULL_SIZE && to !== from && replaced !== from) moves.set(from, to);
     heirs.push(...heirsOf(site, one, before));
   }
+  const rotated = withRotations(site, made);
   const notes = {
-    ...inherited(site.notes.known, heirs),
+    ...rotated,
+    ...inherited({ ...site.notes.known, ...rotated }, heirs),
     made: [...records.values()],
     sizes: Object.fromEntries(Object.entries(sizes).filter(([, own]) => Object.keys(own).length > 0)),
   };
   const redirected = redirect(site, moves);
-  const label = labelFor(made.map(({ task }) => task));
+  const label = labelFor(site, made);
   // What is made beside its original leaves the original in place, and whatever names it.
   const gone = new Map([...moves].filter(([from]) => files.some(({ path, ...file }) => path === from && isGone(file))));
   return {
     ok: true,
-    change: { label, files: [...files, ...redirected, ...notesChange(site, notes)] },
+    change: { label, files: [...files, ...together(redirected, reshapedBy(site, made)), ...notesChange(site, notes)] },
     named: stillNamed(site, gone, redirected),
   };
+}
+
+/** What pages say of the sizes of files that are no longer as they were. */
+function reshapedBy(site: SiteReading, made: readonly MadeFile[]): FileChange[] {
+  const pairOf = pairsBySource(site);
+  return sizesSaid(
+    site,
+    made.flatMap(({ task, width, height }) => {
+      const path = replacedBy(site, task, pairOf.get(task.from)) ?? task.to;
+      const was = site.factsOf(path);
+      if (!was || was.unreadable || width === undefined || height === undefined) return [];
+      return [{ path, was, is: { width, height } }];
+    }),
+  );
+}
+
+/** Two sets of edits of the same texts, at different places, as one. */
+function together(some: readonly FileChange[], others: readonly FileChange[]): FileChange[] {
+  const more = new Map(others.flatMap((one) => (one.kind === 'edit' ? [[one.path, one.edits] as const] : [])));
+  const both = some.map((one): FileChange => {
+    const edits = one.kind === 'edit' ? more.get(one.path) : undefined;
+    if (one.kind !== 'edit' || !edits) return one;
+    more.delete(one.path);
+    return { ...one, edits: [...one.edits, ...edits].sort((a, b) => a.start - b.start) };
+  });
+  return [...both, ...[...more].map(([path, edits]): FileChange => ({ kind: 'edit', path, edits }))];
 }
 
 const isGone = (file: object): boolean => 'after' in file && file.after === null;
@@ -80,10 +122,29 @@ const isContent = (content: FileContent | null, hash: string): boolean =>
 
 function recordOf(site: SiteReading, { task, source, hash }: MadeFile, replaced: string | null): MadeRecord {
   const { from, to, as, size } = task;
-  const by = fingerprint(size, site.recipe, focusOf(source, site.factsOf(from), site.notes.known));
+  const rotation = task.rotation ?? rotationOf(source, site.notes.known);
+  const by = fingerprint(size, site.recipe, focusFor(site, from, source, rotation), rotation);
   // The original of a file that is replaced is known by its content alone.
   const rights = rightsOf(site, from, source);
   return { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash, rights };
+}
+
+/** How sources are rotated from now on; points that were chosen on them go along. */
+function withRotations(site: SiteReading, made: readonly MadeFile[]): Pick<SiteNotes, 'rotations' | 'focus'> {
+  const { known } = site.notes;
+  const { rotations, focus } = { rotations: { ...known.rotations }, focus: { ...known.focus } };
+  for (const { task, source } of made) {
+    if (!task.rotation) continue;
+    const by = task.rotation.quarters - rotationOf(source, known).quarters;
+    const there = task.as === FULL_SIZE ? site.files.get(task.to) : undefined;
+    for (const hash of new Set([source, there?.kind === 'binary' ? there.hash : source])) {
+      const point = known.focus[hash];
+      if (point) focus[hash] = rotatedPoint(point, by);
+    }
+    if (isRotated(task.rotation)) rotations[source] = task.rotation;
+    else delete rotations[source];
+  }
+  return { rotations, focus };
 }
 
 /** Whose words and decisions pass on to what was made. */
@@ -128,12 +189,21 @@ function withOwn(
   return usual === null || JSON.stringify(size) === JSON.stringify(usual) ? others : { ...others, [as]: size };
 }
 
-function labelFor(tasks: readonly PictureTask[]): string {
+function labelFor(site: SiteReading, made: readonly MadeFile[]): string {
+  const tasks = made.map(({ task }) => task);
   const [only] = tasks;
+  const rotated = made.filter(({ task: { rotation }, source }) => rotation && isNew(site, source, rotation));
+  if (only && rotated.length === made.length && tasks.every(({ from }) => from === only.from))
+    return `Rotate ${nameOf(only.from)}`;
   if (tasks.length === 1 && only) return `Create ${nameOf(only.to)}`;
   return tasks.every(({ as }) => as === THUMBNAIL)
     ? `Create ${tasks.length} thumbnails`
     : `Create ${tasks.length} pictures`;
+}
+
+function isNew(site: SiteReading, source: string, { quarters, degrees }: Rotation): boolean {
+  const known = rotationOf(source, site.notes.known);
+  return known.quarters !== quarters || known.degrees !== degrees;
 }
 
 /** A task with all that is needed to do it away from the reading. */
@@ -141,6 +211,9 @@ export interface ReadyTask extends PictureTask {
   /** Hash of the content to make it from. */
   source: string;
   focus: { x: number; y: number };
+  rotation: Rotation;
+  /** How the file itself is rotated, where it has to stand in for a content that is no longer there. */
+  already: Rotation;
   /** Words beyond those of the file, for what is written into the picture. */
   said: Record<string, string>;
 }
@@ -154,10 +227,13 @@ export function readyTasks(site: SiteReading, tasks: readonly PictureTask[]): Re
       title: own.title,
       caption: own.caption,
     };
+    const rotation = task.rotation ?? rotationOf(source, site.notes.known);
     return {
       ...task,
       source,
-      focus: focusOf(source, site.factsOf(task.from), site.notes.known),
+      rotation,
+      already: rotatedAlready(site, task.from, source),
+      focus: focusFor(site, task.from, source, rotation),
       said: Object.fromEntries(Object.entries(said).filter((entry): entry is [string, string] => Boolean(entry[1]))),
     };
   });

@@ -81,6 +81,8 @@ export const SiteNotes = z.object({
   decisions: z.array(PairDecision).max(100_000).default([]),
   /** About which point crops are cut, in shares of width and height; by the hash of the picture. */
   focus: z.record(hash, z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) })).default({}),
+  /** How a picture is rotated in all that is made of it; checked where it is read. By its hash. */
+  rotations: z.record(hash, z.unknown()).default({}),
   /** Sizes that one picture has of its own instead of the recipe's: by its hash, then by which size it is. */
   sizes: z.record(hash, z.record(z.string().max(60), z.unknown())).default({}),
   made: z.array(MadeRecord).max(100_000).default([]),

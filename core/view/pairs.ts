@@ -1,7 +1,17 @@
 /** The pairs of a site as the interface shows them. */
-import { focusOf, takenAtOf, thumbnailPath, wordsFor, type SiteReading, type WordsView } from '../model/index.ts';
+import {
+  focusOf,
+  madeFullSize,
+  rotationOf,
+  sourceHash,
+  takenAtOf,
+  thumbnailPath,
+  wordsFor,
+  type SiteReading,
+  type WordsView,
+} from '../model/index.ts';
 import type { Pair } from '../pairing/index.ts';
-import { type Focus, type PhotoFacts } from '../photo/index.ts';
+import { type Focus, type PhotoFacts, type Rotation } from '../photo/index.ts';
 import { bytesOf, isPicturePath } from '../site/index.ts';
 
 export interface PairView extends Pair {
@@ -18,6 +28,8 @@ export interface PairView extends Pair {
   animated: boolean;
   /** About which point crops are cut, and whether somebody chose it. */
   focus: Focus & { chosen: boolean };
+  /** How what is made of it is rotated. */
+  rotation: Rotation;
   /** Pages that show it. */
   usedOn: string[];
   /** Why one of its files cannot be read; null where both can. */
@@ -76,6 +88,7 @@ export function pairView(
     place: placeState(facts, known.placeKept.includes(hash)),
     animated: facts?.animated === true,
     focus: { ...focusOf(hash, facts, known), chosen: known.focus[hash] !== undefined },
+    rotation: rotationOf(sourceHash(site, { from: madeFullSize(site.made, pair.full)?.from ?? pair.full }), known),
     trouble: facts?.unreadable ?? (pair.thumbnail === null ? null : (site.factsOf(pair.thumbnail)?.unreadable ?? null)),
     usedOn: [
       ...new Set([

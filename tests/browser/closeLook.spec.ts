@@ -98,7 +98,7 @@ test('a crop is cut about the point that was moved, as sharp would cut it there'
   await dialog.getByRole('button', { name: 'Crop' }).click();
   await expect(dialog.getByText('The point is suggested')).toBeVisible();
   await expect(dialog.getByText('thumbnail: cropped to 200 × 200 px')).toBeVisible();
-  const point = dialog.getByRole('slider', { name: 'Point to cut about' });
+  const point = dialog.getByRole('slider', { name: /^Crop point/ });
   const picture = (await dialog.locator('img').first().boundingBox())!;
   await page.mouse.click(picture.x + picture.width * 0.8, picture.y + picture.height / 2);
   await expect(point).toHaveAttribute('aria-valuetext', /^80 % from the left, 50 % from the top$/);

@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { DEFAULT_RECIPE } from '~core/photo/index.ts';
+import { DEFAULT_RECIPE, UNROTATED } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
 import type { MadePicture } from '../../workers/pictures';
-import { makePictures, type Maker } from './makePictures';
+import { makePictures, type Maker, type Source } from './makePictures';
 import type { Job } from './jobs';
 import { memoryStore } from '../store/memoryStore';
 import type { Store } from '../store/store';
@@ -21,6 +21,8 @@ const task = (name: string, as = 'thumbnail', part: Partial<ReadyTask> = {}): Re
   source: `hash of ${name}`,
   focus: { x: 0.5, y: 0.5 },
   said: {},
+  rotation: UNROTATED,
+  already: UNROTATED,
   ...part,
 });
 const outcome = (to: string, part: Partial<MadePicture> = {}): MadePicture => ({
@@ -67,12 +69,14 @@ function maker(
   });
 }
 
+const source = (content: string) => Promise.resolve({ blob: new Blob([content]), rotation: UNROTATED });
+
 interface Run {
   before?: MadeFile[];
   workers: (() => Maker)[];
   leaving?: AbortSignal;
   onJob?: (job: Job) => void;
-  sourceOf?: (task: ReadyTask) => Promise<Blob | null>;
+  sourceOf?: (task: ReadyTask) => Promise<Source | null>;
 }
 
 const run = (
@@ -82,7 +86,7 @@ const run = (
     workers,
     leaving = new AbortController().signal,
     onJob = () => undefined,
-    sourceOf = () => Promise.resolve(new Blob(['source'])),
+    sourceOf = () => source('source'),
   }: Run,
 ) =>
   makePictures(store, SITE, tasks, {
@@ -168,7 +172,7 @@ describe('the queue', () => {
     };
     const batch = await run([task('a'), task('bad'), task('c')], {
       workers: [maker([], broken)],
-      sourceOf: ({ from }) => Promise.resolve(from === 'c.jpg' ? null : new Blob(['source'])),
+      sourceOf: ({ from }) => (from === 'c.jpg' ? Promise.resolve(null) : source('source')),
     });
     expect(batch?.files.map(({ task: { to } }) => to)).toEqual(['thumbnail/a.jpg']);
     expect(batch?.failed).toEqual(['bad.jpg: it may be damaged', 'c.jpg: its source is no longer there']);
@@ -191,11 +195,10 @@ describe('the queue', () => {
   });
 
   it('leaves a file that would only become heavier as it is', async () => {
-    const source = new Blob(['light']);
     const heavy = (to: string) => outcome(to, { whole: true, blob: new Blob(['much heavier than that']) });
     const batch = await run([task('a', 'full-size', { to: 'a.jpg' }), task('b', 'full-size', { to: 'other/b.jpg' })], {
       workers: [maker([], heavy)],
-      sourceOf: () => Promise.resolve(source),
+      sourceOf: () => source('light'),
     });
     // Elsewhere it is another file, which has to be there.
     expect(batch?.files.map(({ bytes }) => bytes)).toEqual([5, 22]);
@@ -206,7 +209,7 @@ describe('the queue', () => {
     const lighter = (to: string) => outcome(to, { whole: true, blob: new Blob(['lean']) });
     const batch = await run([task('a', 'full-size', { to: 'a.jpg' })], {
       workers: [maker([], lighter)],
-      sourceOf: () => Promise.resolve(new Blob(['heavy'])),
+      sourceOf: () => source('heavy'),
     });
     expect(batch?.files.map(({ bytes }) => bytes)).toEqual([4]);
     expect(batch?.remarks).toEqual([]);

@@ -3,7 +3,7 @@
  * done is written down now and then, so that a reload goes on where it was; nothing of the site changes before all is
  * done.
  */
-import type { Recipe } from '~core/photo/index.ts';
+import type { Recipe, Rotation } from '~core/photo/index.ts';
 import type { MadeFile, ReadyTask } from '~core/plans/index.ts';
 import { inKilobytes, firstOf, known, nameOf } from '~core/site/index.ts';
 import type { MadePicture, MakeOptions, PictureAnalysis, Wanted } from '../../workers/pictures';
@@ -17,12 +17,18 @@ export interface Maker {
   look: (blob: Blob, path: string) => Promise<PictureAnalysis>;
 }
 
+/** What a task is made from, and how that is still to be rotated. */
+export interface Source {
+  blob: Blob;
+  rotation: Rotation;
+}
+
 interface Options {
   /** What was made before a reload. */
   before: readonly MadeFile[];
   recipe: Pick<Recipe, 'words' | 'exact'>;
   workers: readonly (() => Maker)[];
-  sourceOf: (task: ReadyTask) => Promise<Blob | null>;
+  sourceOf: (task: ReadyTask) => Promise<Source | null>;
   /** The site is being left: the queue waits for the next time. */
   leaving: AbortSignal;
   onJob: (job: Job) => void;
@@ -66,8 +72,9 @@ export async function makePictures(
     const source = await sourceOf(first);
     if (!source) throw new Error('its source is no longer there');
     const wanted = group.map(({ to, size, times }) => ({ to, size, times }));
-    for (const made of await worker.make(source, first.from, wanted, {
+    for (const made of await worker.make(source.blob, first.from, wanted, {
       focus: first.focus,
+      rotation: source.rotation,
       ...recipe,
       said: first.said,
     })) {
@@ -75,12 +82,13 @@ export async function makePictures(
         group.find(({ to }) => to === made.to),
         `task for ${made.to}`,
       );
-      const blob = worthKeeping(made, task, source, odd);
+      const blob = worthKeeping(made, task, source.blob, odd);
       const hash = await contentHash(await blob.arrayBuffer());
       await store.saveBlobs(new Map([[hash, blob]]));
       const look = await worker.look(blob, made.to);
       batch.analyses.set(hash, look);
-      batch.files.push({ task: withoutSource(task), source: task.source, hash, bytes: blob.size });
+      const { width, height } = look.facts;
+      batch.files.push({ task: withoutSource(task), source: task.source, hash, bytes: blob.size, width, height });
     }
   };
 
@@ -154,7 +162,7 @@ function saidOf({ enlarged, light, unmet }: Odd): string[] {
   return said;
 }
 
-const withoutSource = ({ source: _source, focus: _focus, said: _said, ...task }: ReadyTask) => task;
+const withoutSource = ({ source: _source, focus: _focus, said: _said, already: _already, ...task }: ReadyTask) => task;
 
 /** Tasks of one picture together, but for what is made already. */
 function bySource(tasks: readonly ReadyTask[], made: ReadonlySet<string>): ReadyTask[][] {

@@ -3,12 +3,20 @@
  * be tried.
  */
 import type { PictureTask } from '~core/model/index.ts';
-import { inFormat, type Format, type Recipe, type SizeRecipe } from '~core/photo/index.ts';
+import {
+  inFormat,
+  type Format,
+  type Recipe,
+  type Rotation,
+  rotationBetween,
+  type SizeRecipe,
+} from '~core/photo/index.ts';
 import type { ReadyTask } from '~core/plans/index.ts';
 import { mediaTypeOf, nameOf, type FileContent } from '~core/site/index.ts';
 import type { EncodedBlob } from '../../workers/encode';
 import type { MadePicture } from '../../workers/pictures';
 import { analysis, pictures } from '../../workers/start';
+import type { Source } from './makePictures';
 import { readSmall } from '../store/readSmall';
 import type { Store } from '../store/store';
 
@@ -60,8 +68,11 @@ export class SitePictures {
    * The content that a task is made from. What stood in a file's own place before may have been left behind by an
    * archive; then the file as it is.
    */
-  async sourceOf({ source, from }: ReadyTask): Promise<Blob | null> {
-    return (await this.#stored([source]))[0] ?? this.blob(from);
+  async sourceOf({ source, from, rotation, already }: ReadyTask): Promise<Source | null> {
+    const [stored] = await this.#stored([source]);
+    if (stored) return { blob: stored, rotation };
+    const blob = await this.blob(from);
+    return blob && { blob, rotation: rotationBetween(already, rotation) };
   }
 
   /**
@@ -95,12 +106,23 @@ export class SitePictures {
     return { url, release: () => URL.revokeObjectURL(url) };
   }
 
+  /** The same of what a picture's files are made from, and how that is rotated already. */
+  async originalUrl(path: string): Promise<{ url: string; release: () => void; already: Rotation } | null> {
+    const [ready] = await analysis().originalOf(path);
+    const source = ready && (await this.sourceOf(ready));
+    if (!source) return null;
+    const url = URL.createObjectURL(typed(ready.from, source.blob));
+    const already = rotationBetween(source.rotation, ready.rotation);
+    return { url, release: () => URL.revokeObjectURL(url), already };
+  }
+
   /** Makes one size of a picture ready to be tried at other qualities; gives it uncompressed. */
   async prepareTrials(task: PictureTask, key: string): Promise<{ reference: Blob; width: number; height: number }> {
     const [ready] = await analysis().readyTasks([task]);
     const source = ready && (await this.sourceOf(ready));
     if (!source) throw new Error(`${nameOf(task.from)} is no longer there.`);
-    return pictures().prepare(key, source, task.from, task.size, ready.focus);
+    const { focus } = ready;
+    return pictures().prepare(key, source.blob, task.from, task.size, { focus, rotation: source.rotation });
   }
 
   /** Files of one picture in the given sizes, in their order, as they would be made; nothing of them is kept. */
@@ -116,7 +138,8 @@ export class SitePictures {
     const nameAt = (n: number) => inFormat(`${n}.jpg`, sizes[n]?.size.format ?? 'jpeg');
     const wanted = sizes.map(({ size }, n) => ({ to: nameAt(n), size, times: 1 }));
     const { focus, said } = ready;
-    const made = await pictures().make(source, from, wanted, { focus, words, said, exact });
+    const { blob, rotation } = source;
+    const made = await pictures().make(blob, from, wanted, { focus, rotation, words, said, exact });
     return wanted.flatMap(({ to }) => made.filter((one) => one.to === to));
   }
 

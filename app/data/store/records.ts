@@ -3,7 +3,7 @@
  * it.
  */
 import { z } from 'zod';
-import { SizeRecipe } from '~core/photo/index.ts';
+import { Rotation, SizeRecipe } from '~core/photo/index.ts';
 import type { FileContent } from '~core/site/index.ts';
 
 export const SiteRecord = z.object({
@@ -84,13 +84,23 @@ const Task = z.object({
   size: SizeRecipe,
   as: z.string(),
   times: z.number().int(),
+  rotation: Rotation.optional(),
 });
 
 /** Pictures being made: what is asked for and what is done, so that a reload goes on where it was. */
 export const QueueRecord = z.object({
   siteId: z.string(),
   tasks: z.array(Task),
-  done: z.array(z.object({ task: Task, source: z.string(), hash: z.string(), bytes: z.number() })),
+  done: z.array(
+    z.object({
+      task: Task,
+      source: z.string(),
+      hash: z.string(),
+      bytes: z.number(),
+      width: z.number().optional(),
+      height: z.number().optional(),
+    }),
+  ),
 });
 export type QueueRecord = z.infer<typeof QueueRecord>;
 

@@ -22,6 +22,12 @@ export const ACTIONS: readonly ActionEntry[] = [
     needs: 'pictures',
   },
   {
+    label: 'Close look: crop, rotate, file size',
+    words: 'rotate turn straighten level horizon crop cut trim focus point compare quality zoom sideways upside down',
+    to: { station: 'pairs', tab: 'all' },
+    needs: 'pictures',
+  },
+  {
     label: 'Replace thumbnails',
     words: 'regenerate recreate again small pictures thumbs',
     to: { station: 'pairs', sheet: { name: 'thumbnails' } },

@@ -1,6 +1,6 @@
 /**
- * The close look at one picture: its two files side by side, a size before and after compression, and where it is
- * cut.
+ * The close look at one picture: its two files side by side, a size before and after compression, where it is cut, and
+ * how it is rotated.
  */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -22,15 +22,17 @@ import { useWholePicture } from '../../../ui/site/pictureUrls';
 import { color } from '../../../ui/theme';
 import { Beside } from './Beside';
 import { Crop } from './Crop';
+import { Rotate } from './Rotate';
 import { Weight } from './Weight';
 import { saysOf } from '../../../data/session/shared';
 import { useWork } from '../../../ui/site/work';
 
-type Part = 'pair' | 'weight' | 'crop';
+type Part = 'pair' | 'weight' | 'crop' | 'rotate';
 const PARTS: readonly { id: Part; says: string }[] = [
   { id: 'pair', says: 'Side by side' },
   { id: 'weight', says: 'Quality and file size' },
   { id: 'crop', says: 'Crop' },
+  { id: 'rotate', says: 'Rotate' },
 ];
 
 /** The file's own pixels, only compressed. */
@@ -112,7 +114,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
               ))}
             </TextField>
           )}
-          {part !== 'crop' && (
+          {(part === 'pair' || part === 'weight') && (
             <ToggleButtonGroup
               exclusive
               size="small"
@@ -142,6 +144,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
             onTake={take}
           />
         )}
+        {part === 'rotate' && <Rotate key={pair.hash} pair={pair} idle={idle} />}
         {part === 'crop' && large !== null && <Crop pair={pair} url={large} recipe={recipe} idle={idle} />}
       </DialogContent>
       <DialogActions>
