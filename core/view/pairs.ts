@@ -67,6 +67,15 @@ export const unreadIn = (site: SiteReading): number =>
   [...site.files].filter(([path, content]) => content.kind === 'binary' && isPicturePath(path) && !site.factsOf(path))
     .length;
 
+/** What the files of a pair are made from. */
+const originalOf = (site: SiteReading, { full }: Pair): string => madeFullSize(site.made, full)?.from ?? full;
+
+/** The hash of a file that is no text. */
+const hashAt = (site: SiteReading, path: string): string => {
+  const content = site.files.get(path);
+  return content?.kind === 'binary' ? content.hash : '';
+};
+
 export function pairView(
   site: SiteReading,
   pair: Pair,
@@ -74,8 +83,7 @@ export function pairView(
   unread: number,
 ): PairView {
   const facts = site.factsOf(pair.full);
-  const content = site.files.get(pair.full);
-  const hash = content?.kind === 'binary' ? content.hash : '';
+  const hash = hashAt(site, pair.full);
   const { known } = site.notes;
   return {
     ...pair,
@@ -88,7 +96,7 @@ export function pairView(
     place: placeState(facts, known.placeKept.includes(hash)),
     animated: facts?.animated === true,
     focus: { ...focusOf(hash, facts, known), chosen: known.focus[hash] !== undefined },
-    rotation: rotationOf(sourceHash(site, { from: madeFullSize(site.made, pair.full)?.from ?? pair.full }), known),
+    rotation: rotationOf(sourceHash(site, { from: originalOf(site, pair) }), known),
     trouble: facts?.unreadable ?? (pair.thumbnail === null ? null : (site.factsOf(pair.thumbnail)?.unreadable ?? null)),
     usedOn: [
       ...new Set([

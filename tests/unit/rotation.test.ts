@@ -33,7 +33,7 @@ describe('a picture rotated by quarters', () => {
     expect(Buffer.from(mine.data).equals(theirs.data)).toBe(true);
   });
 
-  it('has its points where they came to lie', async () => {
+  it('has its points where they came to lie', () => {
     const marked: Pixels = { width: 8, height: 4, data: new Uint8ClampedArray(8 * 4 * 4) };
     marked.data[(1 * 8 + 6) * 4] = 255;
     for (const quarters of [0, 1, 2, 3]) {

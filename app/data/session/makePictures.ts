@@ -72,12 +72,9 @@ export async function makePictures(
     const source = await sourceOf(first);
     if (!source) throw new Error('its source is no longer there');
     const wanted = group.map(({ to, size, times }) => ({ to, size, times }));
-    for (const made of await worker.make(source.blob, first.from, wanted, {
-      focus: first.focus,
-      rotation: source.rotation,
-      ...recipe,
-      said: first.said,
-    })) {
+    const { focus, said } = first;
+    const options = { focus, said, rotation: source.rotation, ...recipe };
+    for (const made of await worker.make(source.blob, first.from, wanted, options)) {
       const task = known(
         group.find(({ to }) => to === made.to),
         `task for ${made.to}`,

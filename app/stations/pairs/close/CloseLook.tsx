@@ -35,6 +35,9 @@ const PARTS: readonly { id: Part; says: string }[] = [
   { id: 'rotate', says: 'Rotate' },
 ];
 
+/** What is looked at whole, or in its own pixels. */
+const SCALED: ReadonlySet<Part> = new Set(['pair', 'weight']);
+
 /** The file's own pixels, only compressed. */
 const AS_IT_IS = 'as it is';
 
@@ -114,23 +117,7 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
               ))}
             </TextField>
           )}
-          {(part === 'pair' || part === 'weight') && (
-            <ToggleButtonGroup
-              exclusive
-              size="small"
-              value={fit}
-              aria-label="Scale"
-              onChange={(_event, value: boolean | null) => value !== null && setFit(value)}
-              sx={{ ml: 'auto' }}
-            >
-              <ToggleButton value={true} sx={{ py: 0.25, textTransform: 'none' }}>
-                whole
-              </ToggleButton>
-              <ToggleButton value={false} sx={{ py: 0.25, textTransform: 'none' }}>
-                actual pixels
-              </ToggleButton>
-            </ToggleButtonGroup>
-          )}
+          {SCALED.has(part) && <Scale fit={fit} onChange={setFit} />}
         </Box>
         {part === 'pair' && large !== null && <Beside pair={pair} small={small} large={large} fit={fit} />}
         {part === 'weight' && (
@@ -154,6 +141,26 @@ export function CloseLook({ pair, onClose }: CloseLookProps) {
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+function Scale({ fit, onChange }: { fit: boolean; onChange: (fit: boolean) => void }) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      value={fit}
+      aria-label="Scale"
+      onChange={(_event, value: boolean | null) => value !== null && onChange(value)}
+      sx={{ ml: 'auto' }}
+    >
+      <ToggleButton value={true} sx={{ py: 0.25, textTransform: 'none' }}>
+        whole
+      </ToggleButton>
+      <ToggleButton value={false} sx={{ py: 0.25, textTransform: 'none' }}>
+        actual pixels
+      </ToggleButton>
+    </ToggleButtonGroup>
   );
 }
 
