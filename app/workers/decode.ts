@@ -3,6 +3,7 @@
  * where it is missing, `createImageBitmap` gives them already turned upright. Nothing is turned twice.
  */
 import { decodeSize, MOST_PIXELS, shownSize, storedSize, upright, type Pixels, type Size } from '~core/photo/index.ts';
+import { giveBack, takeBuffer } from './buffers';
 
 export interface Decoded {
   /** Upright. */
@@ -11,6 +12,8 @@ export interface Decoded {
   full: Size;
   /** More than one frame; `pixels` is the first. */
   animated: boolean;
+  /** To be called once, when the pixels, or a view of them, are looked at no more: their memory is used again. */
+  release: () => void;
 }
 
 export interface DecodeWish {
@@ -60,7 +63,8 @@ async function decodeScaled(
     await decoder.completed;
     const width = image.visibleRect?.width ?? image.codedWidth;
     const height = image.visibleRect?.height ?? image.codedHeight;
-    const rgba = new Uint8ClampedArray(width * height * 4);
+    const memory = takeBuffer(width * height * 4);
+    const rgba = new Uint8ClampedArray(memory, 0, width * height * 4);
     await image.copyTo(rgba, { format: 'RGBA', colorSpace: 'srgb' });
     image.close();
     const animated = (decoder.tracks.selectedTrack?.frameCount ?? 1) > 1;
@@ -68,6 +72,7 @@ async function decodeScaled(
       pixels: upright({ width, height, data: rgba }, orientation),
       full: shownSize(stored ?? { width, height }, orientation),
       animated,
+      release: () => giveBack(memory),
     };
   } finally {
     decoder.close();
@@ -79,7 +84,7 @@ async function decodeWhole(blob: Blob): Promise<Decoded> {
   const { width, height } = bitmap;
   const pixels = pixelsOf(bitmap);
   bitmap.close();
-  return { pixels, full: { width, height }, animated: false };
+  return { pixels, full: { width, height }, animated: false, release: () => undefined };
 }
 
 /** The pixels of something that can be drawn. */

@@ -20,7 +20,12 @@ export interface EncodedBlob extends Encoded {
   blob: Blob;
 }
 
-const imageData = ({ width, height, data }: Pixels) => new ImageData(new Uint8ClampedArray(data), width, height);
+/** A canvas takes no memory that threads share; none of ours is. */
+function imageData({ width, height, data }: Pixels): ImageData {
+  const { buffer, byteOffset, length } = data;
+  const own = buffer instanceof ArrayBuffer ? new Uint8ClampedArray(buffer, byteOffset, length) : data.slice();
+  return new ImageData(own, width, height);
+}
 
 /** What the codec's own types say of it, as far as it is used here; they need types of its compiler that are not shipped. */
 interface AvifEncoder {

@@ -39,7 +39,7 @@ import {
 } from '~core/photo/index.ts';
 import { mediaTypeOf, unshownFormat } from '~core/site/index.ts';
 import lanczos from '../../core/photo/simd/lanczos.wasm?url';
-import { decodePixels, TooManyPixels } from './decode';
+import { type Decoded, decodePixels, TooManyPixels } from './decode';
 import { encode, encodeAndCompare, encodeTo, type EncodedBlob } from './encode';
 import { readWords } from './photoWords';
 
@@ -117,24 +117,11 @@ const pictures = {
     const said = await readWords(bytes);
     if (blob.size === 0) return unreadable(said, 'The file is empty.');
     try {
-      const reduce = await resampler();
-      const { pixels, full, animated } = await decodePixels(bytes, typeOf(bytes, path), {
+      const decoded = await decodePixels(bytes, typeOf(bytes, path), {
         orientation: said.orientation,
         wanted: (size) => fitInside(size, GLANCE),
       });
-      const reduced = reduce(pixels, fitInside(pixels, GLANCE));
-      const glance = onGround(reduced, PAPER);
-      const small = resample(glance, fitInside(glance, LIKENESS));
-      const facts: PhotoFacts = {
-        ...said,
-        ...full,
-        likeness: perceptualHash(small),
-        mean: meanColour(small),
-        luma: lumaOf(small),
-        ...(animated ? { animated } : {}),
-        ...(hasClearParts(reduced) ? { clear: true } : {}),
-      };
-      return { facts, glance: blob.size <= SMALL_BYTES ? null : await encode(glance, 'jpeg', GLANCE_QUALITY) };
+      return await looked(decoded, said, blob.size > SMALL_BYTES).finally(decoded.release);
     } catch (error) {
       return unreadable(said, whyNot(error, path));
     }
@@ -147,52 +134,20 @@ const pictures = {
   async make(blob: Blob, from: string, wanted: readonly Wanted[], options: MakeOptions): Promise<MadePicture[]> {
     const bytes = await bytesOf(blob);
     const said = await readWords(bytes);
-    const reduce = await resampler();
-    // Of a crop, the whole has to be decoded so large that its part still has the pixels.
-    const scaleOf = (full: Size, { size, times }: Wanted) =>
-      madeSize(full, size, times).width / usedPart(full, size, options.focus).width;
-    const { rotation } = options;
+    const { rotation, focus } = options;
     const decoded = await decodePixels(bytes, typeOf(bytes, from), {
       orientation: said.orientation,
-      wanted: (size) => scaledBy(size, Math.max(...wanted.map((one) => scaleOf(rotatedSize(size, rotation), one)))),
+      wanted: (size) =>
+        scaledBy(size, Math.max(...wanted.map((one) => scaleOf(rotatedSize(size, rotation), one, focus)))),
       exact: options.exact === true,
     }).catch((error: unknown) => {
       throw new Error(whyNot(error, from));
     });
-    const pixels = rotated(decoded.pixels, rotation);
-    const full = rotatedSize(decoded.full, rotation);
     const words = kept(
       { words: { ...said.words, ...options.said }, ...(said.takenAt === undefined ? {} : { takenAt: said.takenAt }) },
       options.words,
     );
-    const made: MadePicture[] = [];
-    let base = pixels;
-    for (const one of [...wanted].sort((a, b) => scaleOf(full, b) - scaleOf(full, a))) {
-      const { size, times, to } = one;
-      const aim = madeSize(full, size, times);
-      const source = base.width >= full.width * scaleOf(full, one) * CASCADE ? base : pixels;
-      const part = usedPart(source, size, options.focus);
-      const whole = part.width === source.width && part.height === source.height;
-      const reduced = reduce(whole ? source : cutOut(source, part), aim);
-      if (whole && size.shape === 'fit') base = reduced;
-      const format = formatOf(to) ?? 'jpeg';
-      const sharp = sharpened(reduced, SHARPENINGS[size.sharpen]);
-      // JPEG knows no clear pixels; without a ground they would come out black.
-      const { made: encoded, met } = await encodeTo(
-        format === 'jpeg' ? onGround(sharp, PAPER) : sharp,
-        format,
-        aimOf(size),
-      );
-      made.push({
-        to,
-        blob: await spoken(encoded.blob, words),
-        ...aim,
-        short: fallsShort(full, size, times),
-        met,
-        whole: aim.width === full.width && aim.height === full.height && !isRotated(rotation),
-      });
-    }
-    return made;
+    return sizesOf(decoded, wanted, options, words).finally(decoded.release);
   },
 
   /** Makes a size ready for trials and gives it uncompressed. */
@@ -208,15 +163,14 @@ const pictures = {
     const reduce = await resampler();
     const decoded = await decodePixels(bytes, typeOf(bytes, path), {
       orientation: said.orientation,
-      wanted: (stored) => {
-        const whole = rotatedSize(stored, rotation);
-        return scaledBy(stored, madeSize(whole, size).width / usedPart(whole, size, focus).width);
-      },
+      wanted: (stored) => scaledBy(stored, scaleOf(rotatedSize(stored, rotation), { size, times: 1 }, focus)),
     });
     const pixels = rotated(decoded.pixels, rotation);
     const full = rotatedSize(decoded.full, rotation);
     const part = usedPart(pixels, size, focus);
+    // A copy, in memory of its own: it is kept for all trials.
     const reduced = sharpened(reduce(cutOut(pixels, part), madeSize(full, size)), SHARPENINGS[size.sharpen]);
+    decoded.release();
     const ready = onGround(reduced, PAPER);
     closely = { key, pixels: ready };
     return { reference: await encode(ready, 'png', 100), width: ready.width, height: ready.height };
@@ -227,6 +181,65 @@ const pictures = {
     return closely?.key === key ? encodeAndCompare(closely.pixels, format, quality) : null;
   },
 };
+
+type Said = Awaited<ReturnType<typeof readWords>>;
+
+async function looked({ pixels, full, animated }: Decoded, said: Said, large: boolean): Promise<PictureAnalysis> {
+  const reduce = await resampler();
+  const reduced = reduce(pixels, fitInside(pixels, GLANCE));
+  const glance = onGround(reduced, PAPER);
+  const small = resample(glance, fitInside(glance, LIKENESS));
+  const facts: PhotoFacts = {
+    ...said,
+    ...full,
+    likeness: perceptualHash(small),
+    mean: meanColour(small),
+    luma: lumaOf(small),
+    ...(animated ? { animated } : {}),
+    ...(hasClearParts(reduced) ? { clear: true } : {}),
+  };
+  return { facts, glance: large ? await encode(glance, 'jpeg', GLANCE_QUALITY) : null };
+}
+
+/** Of a crop, the whole has to be decoded so large that its part still has the pixels. */
+const scaleOf = (full: Size, { size, times }: Pick<Wanted, 'size' | 'times'>, focus: Focus | undefined): number =>
+  madeSize(full, size, times).width / usedPart(full, size, focus).width;
+
+async function sizesOf(
+  decoded: Decoded,
+  wanted: readonly Wanted[],
+  { rotation, focus }: MakeOptions,
+  words: WordsToKeep,
+): Promise<MadePicture[]> {
+  const reduce = await resampler();
+  const pixels = rotated(decoded.pixels, rotation);
+  const full = rotatedSize(decoded.full, rotation);
+  const made: MadePicture[] = [];
+  let base = pixels;
+  for (const one of [...wanted].sort((a, b) => scaleOf(full, b, focus) - scaleOf(full, a, focus))) {
+    const { size, times, to } = one;
+    const aim = madeSize(full, size, times);
+    const source = base.width >= full.width * scaleOf(full, one, focus) * CASCADE ? base : pixels;
+    const part = usedPart(source, size, focus);
+    const whole = part.width === source.width && part.height === source.height;
+    const reduced = reduce(whole ? source : cutOut(source, part), aim);
+    if (whole && size.shape === 'fit') base = reduced;
+    const format = formatOf(to) ?? 'jpeg';
+    const sharp = sharpened(reduced, SHARPENINGS[size.sharpen]);
+    // JPEG knows no clear pixels; without a ground they would come out black.
+    const ready = format === 'jpeg' ? onGround(sharp, PAPER) : sharp;
+    const { made: encoded, met } = await encodeTo(ready, format, aimOf(size));
+    made.push({
+      to,
+      blob: await spoken(encoded.blob, words),
+      ...aim,
+      short: fallsShort(full, size, times),
+      met,
+      whole: aim.width === full.width && aim.height === full.height && !isRotated(rotation),
+    });
+  }
+  return made;
+}
 
 async function spoken(blob: Blob, words: WordsToKeep): Promise<Blob> {
   if (Object.keys(words.words).length === 0 && words.takenAt === undefined) return blob;
@@ -241,7 +254,7 @@ function whyNot(error: unknown, path: string): string {
     : `This browser shows no ${format}, and most others do not either. Save it as JPEG, PNG or WebP, and import that.`;
 }
 
-function unreadable(said: Awaited<ReturnType<typeof readWords>>, reason: string): PictureAnalysis {
+function unreadable(said: Said, reason: string): PictureAnalysis {
   return {
     facts: {
       ...said,

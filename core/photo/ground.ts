@@ -8,8 +8,15 @@ export function hasClearParts({ data }: Pixels): boolean {
   return false;
 }
 
+/** Most pictures are, wholly. */
+function isOpaque(data: Uint8ClampedArray): boolean {
+  for (let at = 3; at < data.length; at += 4) if (data[at] !== 255) return false;
+  return true;
+}
+
 /** Clear and half-clear pixels laid on a ground of one colour; the outcome is opaque. Each channel 0 to 255. */
 export function onGround({ width, height, data }: Pixels, ground: readonly [number, number, number]): Pixels {
+  if (isOpaque(data)) return { width, height, data };
   const laid = new Uint8ClampedArray(data);
   for (let at = 0; at < laid.length; at += 4) {
     const alpha = (laid[at + 3] ?? 0) / 255;

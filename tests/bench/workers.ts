@@ -73,7 +73,7 @@ export async function openWorkers(files: readonly Buffer[]): Promise<Workers> {
     const files = await Promise.all(Array.from({ length: ${files.length} }, async (_, n) => (await fetch('/file/' + n + '.jpg')).blob()));
     const size = (width, format, quality) => ({ width, height: null, shape: 'fit', format, quality, aim: 'quality', bytes: 100000, similarity: 0.97, sharpen: 'none', enlarge: false, dense: false, folder: null, name: null });
     const extension = { jpeg: 'jpg', png: 'png' };
-    const make = (worker, file, format, exact = false) => workers[worker].make(files[file], 'a.jpg', [1600, 400].map((width) => ({ to: width + '.' + extension[format], size: size(width, format, 82), times: 1 })), { focus: undefined, words: "none", said: {}, exact });
+    const make = (worker, file, format, exact = false) => workers[worker].make(files[file], 'a.jpg', [1600, 400].map((width) => ({ to: width + '.' + extension[format], size: size(width, format, 82), times: 1 })), { focus: undefined, rotation: { quarters: 0, degrees: 0 }, words: "none", said: {}, exact });
     const base64 = async (blob) => { const bytes = new Uint8Array(await blob.arrayBuffer()); let text = ''; for (let at = 0; at < bytes.length; at += 32768) text += String.fromCharCode(...bytes.subarray(at, at + 32768)); return btoa(text); };
     globalThis.bench = {
       async make(worker, file) { const began = performance.now(); await make(worker, file, 'jpeg'); return performance.now() - began; },

@@ -124,6 +124,15 @@ test('letters that come after Escape in the editor do nothing, and keys of a let
   await page.keyboard.press('Escape');
   await page.keyboard.type('fh?');
   await expect(page.getByRole('dialog')).toHaveCount(0);
+  // Back goes past the editor, where Shift+Tab would take indentation away; Enter returns to it.
+  await page.keyboard.press('Shift+Tab');
+  await expect(page.locator('.cm-content')).not.toBeFocused();
+  await expect(page.locator('body')).not.toBeFocused();
+  await page.locator('.cm-content').focus();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.cm-content')).toBeFocused();
+  await page.keyboard.press('Escape');
   // Tab goes on, out of the editor; there the keys work again.
   await page.keyboard.press('Tab');
   await expect(page.locator('.cm-content')).not.toBeFocused();

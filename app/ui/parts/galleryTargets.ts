@@ -8,13 +8,17 @@ interface Target {
   says: string;
 }
 
+/** A gallery of a page that has several is called after the heading above it; two of one heading by their numbers. */
+export function sayGallery({ path, galleries }: PageView, gallery: number): string {
+  if (galleries.length === 1) return path;
+  const heading = galleries[gallery]?.heading ?? null;
+  const isTold = heading !== null && galleries.filter((one) => one.heading === heading).length === 1;
+  return `${path}, ${isTold ? `“${heading}”` : `gallery ${gallery + 1}`}`;
+}
+
 export const galleryTargets = (pages: readonly PageView[]): Target[] =>
-  pages.flatMap(({ path, galleries }): Target[] =>
-    galleries.length === 0
-      ? [{ page: path, gallery: null, says: `${path}, a first gallery` }]
-      : galleries.map((_, n) => ({
-          page: path,
-          gallery: n,
-          says: galleries.length > 1 ? `${path}, gallery ${n + 1}` : path,
-        })),
+  pages.flatMap((page): Target[] =>
+    page.galleries.length === 0
+      ? [{ page: page.path, gallery: null, says: `${page.path}, a first gallery` }]
+      : page.galleries.map((_, n) => ({ page: page.path, gallery: n, says: sayGallery(page, n) })),
   );

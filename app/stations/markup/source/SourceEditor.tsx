@@ -6,7 +6,7 @@ import { setDiagnostics } from '@codemirror/lint';
 import { EditorState } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import Box from '@mui/material/Box';
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { QUIET } from '../../../ui/shell/keys';
 import { color } from '../../../ui/theme';
 import { diagnosticsOf } from './findings';
@@ -16,6 +16,7 @@ import { baseOf, openEditor, readOnlyPart, tellCursor, type Base, type EditorPro
 export function SourceEditor(props: EditorProps) {
   const { path, text, readOnly, findings } = props;
   const home = useRef<HTMLDivElement>(null);
+  const ahead = useRef<HTMLSpanElement>(null);
   const view = useRef<EditorView | null>(null);
   const open = useRef<ReturnType<typeof openEditor> | null>(null);
   const latest = useRef(props);
@@ -81,12 +82,28 @@ export function SourceEditor(props: EditorProps) {
   useMarks(view, base, props, opened);
   return (
     <>
+      <span ref={ahead} tabIndex={-1} />
       <Box ref={home} sx={{ height: '100%', minWidth: 0, '& .cm-editor': { height: '100%' } }} />
-      <Box tabIndex={-1} role="note" {...QUIET} sx={BEHIND}>
-        Editor left. Tab goes on, Shift+Tab goes back into it.
+      <Box tabIndex={-1} role="note" {...QUIET} sx={BEHIND} onKeyDown={(event) => leaveBy(event, ahead, view)}>
+        Editor left. Tab goes on, Shift+Tab back; Enter returns to the source.
       </Box>
     </>
   );
+}
+
+/**
+ * From the quiet place behind the editor, back to what stands before it: the browser goes on from where the focus is
+ * when the key has been told. Without that, Shift+Tab would lead into the editor, where it takes indentation away.
+ */
+function leaveBy(
+  event: KeyboardEvent,
+  ahead: RefObject<HTMLElement | null>,
+  view: RefObject<EditorView | null>,
+): void {
+  if (event.key === 'Tab' && event.shiftKey) ahead.current?.focus();
+  if (event.key !== 'Enter') return;
+  event.preventDefault();
+  view.current?.focus();
 }
 
 /** Seen only while it has the focus. */

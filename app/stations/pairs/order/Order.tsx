@@ -21,6 +21,7 @@ import { countOf } from '~core/site/index.ts';
 import { Nothing, Panel } from '../../../ui/parts/small';
 import { useRowsInSight } from '../../../ui/parts/rowsInSight';
 import { useSite } from '../../../ui/site/openSite';
+import { sayGallery } from '../../../ui/parts/galleryTargets';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { sheetIn, toSheet } from '../address';
@@ -198,9 +199,9 @@ function OrderBy({ view: { pairs, order }, idle }: { view: SiteView; idle: boole
 /** Writes the items of a gallery in the order of the pictures. */
 function OrderGallery({ pages, idle }: Pick<SiteView, 'pages'> & { idle: boolean }) {
   const { intent } = useIntent();
-  const galleries = pages.flatMap(({ path, galleries: all }) =>
-    all.flatMap(({ strands }, n) =>
-      strands.length > 1 ? [{ page: path, gallery: n, says: all.length > 1 ? `${path}, gallery ${n + 1}` : path }] : [],
+  const galleries = pages.flatMap((page) =>
+    page.galleries.flatMap(({ strands }, n) =>
+      strands.length > 1 ? [{ page: page.path, gallery: n, says: sayGallery(page, n) }] : [],
     ),
   );
   if (galleries.length === 0) return null;

@@ -1,0 +1,61 @@
+/** Whether a week's work has lost a word that somebody typed, or a text, date or size that belongs to a picture. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { htmlErrors } from '../checkers';
+import { CAPTIONS, RECORDED, SITE_NAME, wordsOf } from '../weekSite';
+import { expect } from './fixtures';
+
+const PAGES = ['index.html', 'spring.html', 'about.html'];
+
+/** Sizes of pictures follow their files; no word of an author. */
+const withoutSizes = (text: string): string => text.replace(/ (?:width|height)='\d+'/g, '');
+
+export async function expectNothingLost(folder: string, out: string): Promise<void> {
+  const now = (name: string) => readFileSync(join(out, name), 'utf8');
+  // Every word that somebody typed stands where it stood, in its order; what was asked for came in between.
+  for (const name of [...PAGES, 'look.css']) {
+    const before = readFileSync(join(folder, name), 'utf8');
+    expect(missingIn(wordsOf(withoutSizes(before)), wordsOf(withoutSizes(now(name)))), name).toEqual([]);
+    expect(now(name).startsWith('\ufeff') && !/[^\r]\n/.test(now(name)), name).toBe(name !== 'look.css');
+  }
+  const summer = now('summer.html');
+  for (const text of [...PAGES.map(now), summer]) {
+    expect(text).toContain('<em>patience</em>, love &amp; tea.');
+    expect(text).toMatch(/<meta name=["']viewport["']/);
+    expect(text).toMatch(/href=["']look\.css["']/);
+  }
+  expect(summer).toContain(`<title>${SITE_NAME}: Summer</title>`);
+  expect(summer).toContain(`<h1>${SITE_NAME}</h1>`);
+  expect(summer).toMatch(/<h2 id=["']summer["']>Summer<\/h2>/);
+  expect(summer).toMatch(/<h2 id=["']by-the-mill["']>By the mill<\/h2>/);
+  expect(summer).toContain('<a href="#by-the-mill">By the mill</a>');
+  expect(summer).not.toMatch(/&laquo; back|alt='[^']*(?:DSC|IMG)_|alt=''|>(?:DSC|IMG)_/);
+  expect(summer.match(/width='150'/g)?.length).toBe(summer.match(/<img /g)?.length);
+  expect(summer).toContain("<a href='summer.html' class='now'>Summer</a>");
+  for (const name of PAGES) expect(now(name)).toContain("<a href='summer.html'>Summer</a>");
+  // Every picture of the camera is on the page, with its texts out of the list.
+  const captions = readdirSync(join(out, 'camera')).filter((name) => /\.JPG$/i.test(name));
+  for (const caption of CAPTIONS) expect(now('spring.html')).toContain(caption);
+  expect(summer.match(/Told of (?:DSC|IMG) no\. \w+</g)?.length).toBeGreaterThanOrEqual(captions.length - 1);
+  expect(summer).toContain('Told of IMG no. 20240511_103340');
+  const { exif } = await sharp(join(folder, 'camera', 'IMG_20240511_103340.jpg')).metadata();
+  expect(exif?.toString('latin1')).toContain(RECORDED.caption);
+  // The one that lay on its side stands upright, small and large.
+  const was = await sharp(join(folder, 'camera', 'DSC_0120.JPG')).metadata();
+  const is = await sharp(join(out, 'camera', 'DSC_0120.JPG')).metadata();
+  expect(is.width / is.height).toBeCloseTo(was.height / was.width, 2);
+  const errors = await htmlErrors([...PAGES, 'summer.html'].map((name) => join(out, name)));
+  expect(errors.filter((error) => !/From line|Document checking/.test(error))).toEqual([]);
+}
+
+/** Words that are not there, or no longer in their order. */
+function missingIn(words: readonly string[], all: readonly string[]): string[] {
+  let at = 0;
+  return words.filter((word) => {
+    const found = all.indexOf(word, at);
+    if (found < 0) return true;
+    at = found + 1;
+    return false;
+  });
+}
