@@ -53,6 +53,7 @@ import { addToList } from './scriptLists.ts';
 import { addSlideTo } from './slides.ts';
 import { keepPlace, setTags, setWords } from './setWords.ts';
 import { inCharset } from './charset.ts';
+import { inQuotes } from './quotes.ts';
 import { conserved } from './conserved.ts';
 import { galleryFor, rememberingEmptied } from './emptied.ts';
 import type { Intent, NewPicture } from './intent.ts';
@@ -143,18 +144,23 @@ export function planFor(site: SiteReading, intent: Intent): Planned {
 const kept = (site: SiteReading, planned: Planned, stated: Stated): Planned =>
   conserved(site, inCharset(site, planned), stated);
 
-const planAsked = <Kind extends Asked['kind']>(site: SiteReading, intent: Extract<Asked, { kind: Kind }>): Planned =>
-  kept(site, PLANS[intent.kind](site, intent), STATED[intent.kind]);
+/** What somebody has typed themselves: their quotes are as they want them. */
+const TYPED: ReadonlySet<string> = new Set<Asked['kind']>(['replace-text', 'paste-lines', 'apply-pattern']);
+
+function planAsked<Kind extends Asked['kind']>(site: SiteReading, intent: Extract<Asked, { kind: Kind }>): Planned {
+  const planned = PLANS[intent.kind](site, intent);
+  return kept(site, TYPED.has(intent.kind) ? planned : inQuotes(site, planned), STATED[intent.kind]);
+}
 
 /** What a finding offers, by what it states itself. */
 function planFix(site: SiteReading, { finding: id, fix: n }: Of<'fix'>): Planned {
   const fix = findingsOf(site).find((finding) => finding.id === id)?.fixes[n];
   if (fix?.kind === 'page') {
     const page = newPage(site, fix, (path, picture) => itemFor(site, path, picture));
-    return kept(site, page, STATED['new-page']);
+    return kept(site, inQuotes(site, page), STATED['new-page']);
   }
   if (fix?.kind !== 'change') return refuse('This finding is fixed already, or the page has changed meanwhile.');
-  return kept(site, fix.plan(), fix.states ?? STATES.attributes);
+  return kept(site, inQuotes(site, fix.plan()), fix.states ?? STATES.attributes);
 }
 
 function withItem(site: SiteReading, id: string, plan: (found: FoundItem) => Planned): Planned {

@@ -8,7 +8,7 @@ import type { Size } from '../photo/index.ts';
 import { type Edit, type FileChange } from '../site/index.ts';
 
 /** A file that gets another content; sizes in image px. */
-export interface Reshaped {
+interface Reshaped {
   path: string;
   was: Size;
   is: Size;

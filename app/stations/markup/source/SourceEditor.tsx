@@ -95,11 +95,7 @@ export function SourceEditor(props: EditorProps) {
  * From the quiet place behind the editor, back to what stands before it: the browser goes on from where the focus is
  * when the key has been told. Without that, Shift+Tab would lead into the editor, where it takes indentation away.
  */
-function leaveBy(
-  event: KeyboardEvent,
-  ahead: RefObject<HTMLElement | null>,
-  view: RefObject<EditorView | null>,
-): void {
+function leaveBy(event: KeyboardEvent, ahead: RefObject<HTMLElement | null>, view: RefObject<EditorView | null>): void {
   if (event.key === 'Tab' && event.shiftKey) ahead.current?.focus();
   if (event.key !== 'Enter') return;
   event.preventDefault();
