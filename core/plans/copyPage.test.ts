@@ -167,6 +167,21 @@ describe('an opening slideshow', () => {
     expect(text).not.toContain('data-fade');
   });
 
+  it('leaves neither its script nor its start call behind', () => {
+    const started = kitOf({
+      does: 'show',
+      marker: { on: 'gallery', attribute: 'data-fade' },
+      start: { call: 'kite', selector: true },
+    });
+    const call = "<script>\nkite('[data-fade]');\n</script>\n";
+    const calling = { ...files, 'one.html': files['one.html'].replace('</body>', `${call}</body>`) };
+    expect(calling['one.html']).toContain(call);
+    const text = copied(calling, {}, [started]);
+    expect(text).toContain(list('c'));
+    expect(text).not.toMatch(/kite\(|kite\.js/);
+    expect(copied(calling, { keep: [0] }, [started])).toContain(call);
+  });
+
   it('comes along where that is wanted', () =>
     expect(copied(files, { keep: [0] }, [kit])).toContain(`${show}\n<h1>Winter</h1>\n${list('c')}`));
 });

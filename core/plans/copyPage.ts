@@ -37,6 +37,7 @@ import {
   type Result,
 } from '../site/index.ts';
 import { blockOf, headingOf } from './sections.ts';
+import { unwire } from './wiring.ts';
 
 export interface CopyWish {
   path: string;
@@ -62,7 +63,7 @@ export function copyOfPage(site: SiteReading, source: PageReading, wish: CopyWis
     (page) => menuEdits(page, source.path, wish, sharedMenu(site.pages)?.mark ?? null),
     (page) => (folderOf(path) === folderOf(source.path) ? [] : rebasedEdits(site, page, source.path, path)),
   ];
-  let { text } = source;
+  let text = withoutShows(site, source, wish);
   for (const step of steps) {
     const edits = step(parsePage(text, source.document.units));
     if (typeof edits === 'string') return refuse(edits);
@@ -71,6 +72,25 @@ export function copyOfPage(site: SiteReading, source: PageReading, wish: CopyWis
     text = applied.text;
   }
   return { ok: true, text };
+}
+
+/** The other page without viewers that show nothing but galleries which stay behind: their files and their start calls. */
+function withoutShows(site: SiteReading, source: PageReading, { gallery: main, keep }: CopyWish): string {
+  const left = source.galleries.filter((_, n) => n !== main && !keep.includes(n));
+  const idle = source.wiring.uses.filter(({ kit, claimed }) => {
+    const shown = source.galleries.filter(({ container }) =>
+      [container, ...ancestors(container)].some((one) => claimed.has(one)),
+    );
+    return kit.manifest.does === 'show' && shown.length > 0 && shown.every((one) => left.includes(one));
+  });
+  // Of several, each would have to be read anew: the first goes, the others are left for its author to see.
+  const [kit] = idle.map((use) => use.kit.manifest.name);
+  const planned = kit === undefined ? null : unwire(site, { page: source.path, kit });
+  const edits = planned?.ok
+    ? planned.change.files.flatMap((file) => (file.kind === 'edit' && file.path === source.path ? file.edits : []))
+    : [];
+  const applied = applyEdits(source.text, edits);
+  return applied.ok ? applied.text : source.text;
 }
 
 /** Whether a viewer shows the gallery one picture at a time in its own place. */

@@ -142,6 +142,7 @@ class Week {
     await this.station('Wiring');
     await this.button('Add a viewer');
     await this.button(/^Lightbox/, page.getByRole('dialog'));
+    await hands.press(page.getByRole('dialog').getByRole('checkbox', { name: 'spring.html' }));
     await this.button('Apply', page.getByRole('dialog'));
     await this.said(/lightbox/i);
     await this.button('Options');

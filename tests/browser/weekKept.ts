@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { htmlErrors } from '../checkers';
-import { CAPTIONS, RECORDED, SITE_NAME, wordsOf } from '../weekSite';
+import { CAPTIONS, HEAVY, RECORDED, SITE_NAME, wordsOf } from '../weekSite';
 import { expect } from './fixtures';
 
 const PAGES = ['index.html', 'spring.html', 'about.html'];
@@ -27,9 +27,11 @@ export async function expectNothingLost(folder: string, out: string): Promise<vo
   }
   expect(summer).toContain(`<title>${SITE_NAME}: Summer</title>`);
   expect(summer).toContain(`<h1>${SITE_NAME}</h1>`);
+  // In the author's own quotes.
+  expect(summer).not.toMatch(/="/);
   expect(summer).toMatch(/<h2 id=["']summer["']>Summer<\/h2>/);
   expect(summer).toMatch(/<h2 id=["']by-the-mill["']>By the mill<\/h2>/);
-  expect(summer).toContain('<a href="#by-the-mill">By the mill</a>');
+  expect(summer).toContain("<a href='#by-the-mill'>By the mill</a>");
   expect(summer).not.toMatch(/&laquo; back|alt='[^']*(?:DSC|IMG)_|alt=''|>(?:DSC|IMG)_/);
   expect(summer.match(/width='150'/g)?.length).toBe(summer.match(/<img /g)?.length);
   expect(summer).toContain("<a href='summer.html' class='now'>Summer</a>");
@@ -41,6 +43,14 @@ export async function expectNothingLost(folder: string, out: string): Promise<vo
   expect(summer).toContain('Told of IMG no. 20240511_103340');
   const { exif } = await sharp(join(folder, 'camera', 'IMG_20240511_103340.jpg')).metadata();
   expect(exif?.toString('latin1')).toContain(RECORDED.caption);
+  // The one that was too heavy is lighter, and as large as it was.
+  const heavy = [folder, out].map((root) => readFileSync(join(root, 'photos', `walk-${HEAVY}.jpg`)));
+  const sizes = await Promise.all(heavy.map((file) => sharp(file).metadata()));
+  expect(sizes.map(({ width }) => width)).toEqual([1400, 1400]);
+  expect(heavy[1]!.length).toBeLessThan(heavy[0]!.length / 2);
+  // Both galleries open in the viewer, each caption with its picture, also where it holds markup.
+  expect(now('spring.html').match(/data-enlarge-group=/g)).toHaveLength(CAPTIONS.length);
+  expect(now('spring.html')).toMatch(/data-enlarge-caption='A dragonfly at rest'/);
   // The one that lay on its side stands upright, small and large.
   const was = await sharp(join(folder, 'camera', 'DSC_0120.JPG')).metadata();
   const is = await sharp(join(out, 'camera', 'DSC_0120.JPG')).metadata();
