@@ -22,7 +22,7 @@ const PATIENCE = 60_000;
 const ON_ITS_SIDE = 'camera/DSC_0120.JPG';
 
 /** What somebody writes into the list of pictures, in another program. */
-export const LISTED = (file: string) => ({
+const LISTED = (file: string) => ({
   alt: `What ${/(\w+)\.\w+$/.exec(file)?.[1]?.replace('_', ' no. ')} shows`,
   caption: `Told of ${/(\w+)\.\w+$/.exec(file)?.[1]?.replace('_', ' no. ')}`,
 });
@@ -209,7 +209,12 @@ function filledIn(list: string): string {
     header: true,
     skipEmptyLines: true,
   });
-  const told = data.map((row) => (row.file?.startsWith('camera/') ? { ...row, ...LISTED(row.file) } : row));
+  const told = data.map((row) => {
+    if (!row.file?.startsWith('camera/')) return row;
+    const listed = LISTED(row.file);
+    // What the camera's owner wrote into the file stands in the list already.
+    return { ...row, ...listed, caption: row.caption || listed.caption };
+  });
   const back = join(mkdtempSync(join(tmpdir(), 'list-')), 'texts.csv');
   writeFileSync(back, Papa.unparse(told));
   return back;

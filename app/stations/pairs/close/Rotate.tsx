@@ -60,8 +60,8 @@ export function Rotate({ pair, idle }: { pair: PairView; idle: boolean }) {
         </Box>
         <Straighten degrees={rotation.degrees} onChange={(degrees) => setRotation({ ...rotation, degrees })} />
         <Box sx={{ color: color('stone') }}>
-          Thumbnail and full-size file are created again from the original, which stays. Corners that a slant leaves
-          empty are cut off; the picture keeps its shape.
+          Thumbnail and full-size file are created again, in the site’s image sizes, from the original, which stays.
+          Corners that a slant leaves empty are cut off; the picture keeps its shape.
         </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
           <Button
