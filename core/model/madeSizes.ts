@@ -268,10 +268,12 @@ function isDue(site: MakingContext, task: PictureTask): boolean {
   if (!record) return task.to === task.from;
   const source = sourceHash(site, task);
   const rotation = rotationOf(source, site.notes.known);
+  const suggested = site.notes.known.focus[source] === undefined ? record.about : undefined;
+  const focus = suggested ?? focusFor(site, task.from, source, rotation);
   return (
     record.of !== source ||
     lacksRights(site, record, task.from, source) ||
-    record.by !== fingerprint(task.size, site.recipe, focusFor(site, task.from, source, rotation), rotation)
+    record.by !== fingerprint(task.size, site.recipe, focus, rotation)
   );
 }
 

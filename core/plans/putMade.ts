@@ -123,10 +123,13 @@ const isContent = (content: FileContent | null, hash: string): boolean =>
 function recordOf(site: SiteReading, { task, source, hash }: MadeFile, replaced: string | null): MadeRecord {
   const { from, to, as, size } = task;
   const rotation = task.rotation ?? rotationOf(source, site.notes.known);
-  const by = fingerprint(size, site.recipe, focusFor(site, from, source, rotation), rotation);
+  const focus = focusFor(site, from, source, rotation);
+  const by = fingerprint(size, site.recipe, focus, rotation);
+  const isSuggested = size.shape === 'crop' && site.notes.known.focus[source] === undefined;
   // The original of a file that is replaced is known by its content alone.
   const rights = rightsOf(site, from, source);
-  return { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash, rights };
+  const record = { path: to, as, from: replaced === from ? to : from, of: source, by, is: hash, rights };
+  return isSuggested ? { ...record, about: focus } : record;
 }
 
 /** How sources are rotated from now on; points that were chosen on them go along. */

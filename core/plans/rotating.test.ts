@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { dueTasks, rotationTasks, type SiteReading } from '../model/index.ts';
 import { DEFAULT_RECIPE, type Rotation, UNROTATED } from '../photo/index.ts';
+import { patterned } from '../photo/patterned.fixture.ts';
 import { applyChange, known, NOTES_FILE, type SiteNotes } from '../site/index.ts';
 import { linked, listPage, outcomeOf, PICTURES, siteOf } from './asked.fixture.ts';
 import { type MadeFile, placeMade, readyTasks } from './putMade.ts';
@@ -113,6 +114,21 @@ describe('a rotated picture', () => {
     const [back] = readyTasks(again, rotationTasks(again, pairOf(again, 'a.jpg'), UNROTATED));
     expect(back?.focus.x).toBeCloseTo(0.2, 9);
     expect(back?.focus.y).toBeCloseTo(0.9, 9);
+  });
+
+  it('is not due again because what was made of it has its detail a little elsewhere', () => {
+    const recipe = {
+      ...DEFAULT_RECIPE,
+      thumbnail: { ...DEFAULT_RECIPE.thumbnail, width: 30, height: 30, shape: 'crop' },
+    };
+    const luma = Object.fromEntries(['A', 'full-size of A by 90'].map((hash, n) => [hash, { luma: patterned(n + 1) }]));
+    const of = site({ recipe }, PAGE, luma);
+    const made = { ...now, 'full-size of A by 90': { width: 40, height: 60, ...luma['full-size of A by 90'] } };
+    const once = after(of, 'a.jpg', QUARTER, made);
+    expect(dueTasks(once).filter(({ from }) => from === 'a.jpg')).toEqual([]);
+    // Once somebody says where, it is.
+    const notes = { ...once.notes.known, focus: { A: { x: 0.1, y: 0.1 } } };
+    expect(dueTasks({ ...once, notes: { ...once.notes, known: notes } }).map(({ as }) => as)).toContain('thumbnail');
   });
 
   it('is rotated though its recipe asks for nothing, and no other is', () => {

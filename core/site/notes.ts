@@ -18,6 +18,8 @@ export type PairDecision = z.infer<typeof PairDecision>;
 const hash = z.string().max(128);
 const path = z.string().max(1000);
 const text = z.string().max(5000);
+/** In shares of width and height. */
+const point = z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) });
 
 /** Words about a picture that its file does not say, or says otherwise. */
 export const PictureWords = z
@@ -47,6 +49,8 @@ const MadeRecord = z.object({
   by: z.string().max(16),
   /** Hash of the outcome. */
   is: hash,
+  /** The point that was suggested when it was cut; a suggestion that changes is no reason to cut it again. */
+  about: point.optional(),
   /** Copyright and credit that were written into it, beyond what its source says itself. */
   rights: z.object({ copyright: text, credit: text }).optional(),
 });
@@ -80,7 +84,7 @@ export const SiteNotes = z.object({
   recipe: z.unknown().optional(),
   decisions: z.array(PairDecision).max(100_000).default([]),
   /** About which point crops are cut, in shares of width and height; by the hash of the picture. */
-  focus: z.record(hash, z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) })).default({}),
+  focus: z.record(hash, point).default({}),
   /** How a picture is rotated in all that is made of it; checked where it is read. By its hash. */
   rotations: z.record(hash, z.unknown()).default({}),
   /** Sizes that one picture has of its own instead of the recipe's: by its hash, then by which size it is. */
