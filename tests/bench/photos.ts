@@ -12,7 +12,9 @@ import { photographOf } from './photograph.ts';
 import { stagesOf } from './photoStages.ts';
 import { openWorkers, type Workers } from './workers.ts';
 
-const ONLY_STAGES = process.argv.includes('stages');
+/** One part alone, of `stages`, `times` and `likeness`; all where none is named. */
+const PARTS = ['stages', 'times', 'likeness'].filter((one) => process.argv.includes(one));
+const does = (part: string): boolean => PARTS.length === 0 || PARTS.includes(part);
 const ROUNDS = Number(process.argv.slice(2).find((one) => /^\d+$/.test(one)) ?? 5);
 const FILES = 4;
 /** Smaller ones say little of what a camera gives today; pixels. */
@@ -141,26 +143,34 @@ const LIKENESSES: readonly { of: keyof Found; what: string; goal: string }[] = [
   { of: 'vipsToSum', what: 'libvips’ own, against the sum in floating point', goal: '–' },
 ];
 
+async function sayTimes(workers: Workers, files: readonly Buffer[]): Promise<void> {
+  await workers.make(0, 0); // what is compiled and loaded once is not counted
+  await bySharpAlone(files[0]!);
+  const { times, throughputs } = await timesOf(workers, files);
+  console.log(
+    `| time of one picture, one worker, in times of sharp on one thread (median of ${times.length}) | ${median(times).toFixed(2)} | ≤ 1.1 |`,
+  );
+  console.log(
+    `| throughput of two workers, in shares of sharp’s on two threads (median of ${throughputs.length}) | ${median(throughputs).toFixed(2)} | ≥ 0.9 |`,
+  );
+}
+
+async function sayLikeness(workers: Workers, files: readonly Buffer[]): Promise<void> {
+  const found = await likenessOf(workers, files);
+  for (const { of, what, goal } of LIKENESSES) {
+    const psnr = median(found[of].map((one) => one.psnr)).toFixed(1);
+    const ssim = median(found[of].map((one) => one.ssim)).toFixed(4);
+    console.log(`| ${what} | ${psnr} dB, SSIM ${ssim} | ${goal} |`);
+  }
+}
+
 async function bench(title: string, files: readonly Buffer[]): Promise<void> {
   console.log(`\n${title}; ${ROUNDS} rounds\n`);
   const workers = await openWorkers(files);
   try {
-    await workers.make(0, 0); // what is compiled and loaded once is not counted
-    await bySharpAlone(files[0]!);
-    const { times, throughputs } = await timesOf(workers, files);
     console.log('| what | found | goal |\n|---|---|---|');
-    console.log(
-      `| time of one picture, one worker, in times of sharp on one thread (median of ${times.length}) | ${median(times).toFixed(2)} | ≤ 1.1 |`,
-    );
-    console.log(
-      `| throughput of two workers, in shares of sharp’s on two threads (median of ${throughputs.length}) | ${median(throughputs).toFixed(2)} | ≥ 0.9 |`,
-    );
-    const found = await likenessOf(workers, files);
-    for (const { of, what, goal } of LIKENESSES) {
-      const psnr = median(found[of].map((one) => one.psnr)).toFixed(1);
-      const ssim = median(found[of].map((one) => one.ssim)).toFixed(4);
-      console.log(`| ${what} | ${psnr} dB, SSIM ${ssim} | ${goal} |`);
-    }
+    if (does('times')) await sayTimes(workers, files);
+    if (does('likeness')) await sayLikeness(workers, files);
     const theirPeak = process.resourceUsage().maxRSS / 1024;
     console.log(
       `| peak memory of the process with both workers, beside that of this one with sharp and its references | ${workers.peak()} MB, ${theirPeak.toFixed(0)} MB | – |`,
@@ -195,9 +205,11 @@ const drawn = await Promise.all(Array.from({ length: FILES }, (_, n) => photogra
 const real = await realPhotographs();
 const DRAWN = `${FILES} drawn photographs of 6000 × 4000 px`;
 const REAL = `${real.length} photographs out of Debian packages, of 8 to 24 megapixels`;
-await stages(DRAWN, drawn);
-await stages(REAL, real);
-if (!ONLY_STAGES) {
-  await bench(DRAWN, drawn);
+if (does('stages')) {
+  await stages(REAL, real);
+  await stages(DRAWN, drawn);
+}
+if (does('times') || does('likeness')) {
   await bench(REAL, real);
+  await bench(DRAWN, drawn);
 }
