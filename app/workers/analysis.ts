@@ -1,13 +1,14 @@
 /** Reads sites away from the main thread: a thin shell around the core. One worker serves the one open site. */
 import * as Comlink from 'comlink';
 import { elementAt, elementBy, tieOf, type Tie } from '~core/markup/index.ts';
-import { newReadingMemory, readSite, rotationTasks, type PictureTask, type SiteReading } from '~core/model/index.ts';
+import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
 import { UNROTATED, type PhotoFacts, type Rotation } from '~core/photo/index.ts';
 import {
   placeMade,
   pastedOn,
   planFor,
   readyTasks,
+  rotationAsked,
   importPictures,
   unitChoices,
   type IncomingPicture,
@@ -186,14 +187,13 @@ const analysis = {
     return readyTasks(currentReading(), tasks);
   },
   /** What is made of a picture once it is rotated. */
-  rotationTasks(picture: string, rotation: Rotation): PictureTask[] {
-    const site = currentReading();
-    const pair = site.pairing.pairs.find(({ full }) => full === picture);
-    return pair ? rotationTasks(site, pair, rotation) : [];
+  rotation(picture: string, rotation: Rotation): Result<{ tasks: PictureTask[] }> {
+    return rotationAsked(currentReading(), picture, rotation);
   },
   /** What the files of a picture are made from, as a task; none where there is no such picture. */
   originalOf(picture: string): ReadyTask[] {
-    return readyTasks(currentReading(), analysis.rotationTasks(picture, UNROTATED).slice(0, 1));
+    const asked = rotationAsked(currentReading(), picture, UNROTATED);
+    return readyTasks(currentReading(), asked.ok ? asked.tasks.slice(0, 1) : []);
   },
   placeMade(made: MadeFile[]): PlanView {
     return shown(placeMade(currentReading(), made));

@@ -1,6 +1,6 @@
 /**
  * Memory for decoded pixels that is used again. A system hands out fresh memory page by page as it is first written to,
- * which takes half as long as copying the pixels there (see `docs/benchmarks.md`).
+ * which takes more than half as long as copying the pixels there (see `docs/benchmarks.md`).
  */
 
 /** A larger one is not kept: a worker's memory would stay at what one odd picture needed. Bytes. */

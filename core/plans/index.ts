@@ -4,6 +4,7 @@ export { spreadOf } from './split.ts';
 export { styleFilesIn, type StyleFile } from './styleFiles.ts';
 export { unitChoices, type UnitChoice } from './units.ts';
 export { Intent, LinkTarget, NewPicture, NewSlide } from './intent.ts';
+export { rotationAsked } from './rotation.ts';
 export { type MadeFile, placeMade, type ReadyTask, readyTasks } from './putMade.ts';
 export { textFound, type TextSought } from './replaceText.ts';
 export { byOrder } from './order.ts';

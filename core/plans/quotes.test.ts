@@ -35,6 +35,9 @@ describe('what is written in single quotes', () => {
     [` title="it's"`, ` title="it's"`],
     ['<a href="b.jpg" title="x &quot;y&quot;">B</a>', "<a href='b.jpg' title='x &quot;y&quot;'>B</a>"],
     ['<img src="b.jpg" alt=\'c "d"\' hidden>', "<img src='b.jpg' alt='c \"d\"' hidden>"],
+    ['<a data-x=\'[ b="c" ]\' href="d">', "<a data-x='[ b=\"c\" ]' href='d'>"],
+    ['<script src="k.js"></script>', "<script src='k.js'></script>"],
+    ['<script>write(`<b class="x">`)</script>', '<script>write(`<b class="x">`)</script>'],
     // Words, and addresses by themselves.
     ['say a="b" or <b>c="d"</b>', 'say a="b" or <b>c="d"</b>'],
     ['l/b.jpg', 'l/b.jpg'],

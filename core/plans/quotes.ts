@@ -33,7 +33,11 @@ function onlySingle({ elements }: PageDocument): boolean {
   return quotes.filter((quote) => quote === "'").length >= LEAST_ATTRIBUTES && !quotes.includes('"');
 }
 
-const ATTRIBUTE = /(\s[^\s"'<>/=]+=)"([^"']*)"/g;
+/** With a value in double quotes that holds none of either kind, or any other, which is passed over as a whole. */
+const ATTRIBUTE = /(\s[^\s"'<>/=]+=)(?:"([^"']*)"|"[^"]*"|'[^']*')/g;
+
+/** Bodies of scripts and styles, in which what looks like a tag is part of a text. */
+const CODE = /(<(?:script|style)\b[^>]*>[^]*?<\/(?:script|style))/i;
 
 /** A start tag as this program writes them, with values in double quotes. */
 const TAG = /<[a-z][^\s"'<>/]*(?:\s+[^\s"'<>/=]+(?:="[^"]*"|='[^']*')?)*\s*\/?>/gi;
@@ -41,7 +45,16 @@ const TAG = /<[a-z][^\s"'<>/]*(?:\s+[^\s"'<>/=]+(?:="[^"]*"|='[^']*')?)*\s*\/?>/
 /** Attributes alone, as they are set on an element that is there; one without a value is a viewer's, and has a hyphen. */
 const ATTRIBUTES = /^(?:\s+(?:[^\s"'<>/=]+="[^"]*"|[a-z]+-[\w-]+))+\s*$/;
 
-const turned = (markup: string): string => markup.replace(ATTRIBUTE, "$1'$2'");
+const turned = (markup: string): string =>
+  markup.replace(ATTRIBUTE, (all, name: string, value?: string) => (value === undefined ? all : `${name}'${value}'`));
+
+/** Of code only its own start tag. */
+const startTurned = (code: string): string => code.replace(/^<[^>]*>/, turned);
 
 export const singleQuoted = (text: string): string =>
-  ATTRIBUTES.test(text) ? turned(text) : text.replace(TAG, turned);
+  ATTRIBUTES.test(text)
+    ? turned(text)
+    : text
+        .split(CODE)
+        .map((part, n) => (n % 2 === 0 ? part.replace(TAG, turned) : startTurned(part)))
+        .join('');

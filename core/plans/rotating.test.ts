@@ -6,6 +6,7 @@ import { patterned } from '../photo/patterned.fixture.ts';
 import { applyChange, known, NOTES_FILE, type SiteNotes } from '../site/index.ts';
 import { linked, listPage, outcomeOf, PICTURES, siteOf } from './asked.fixture.ts';
 import { type MadeFile, placeMade, readyTasks } from './putMade.ts';
+import { rotationAsked } from './rotation.ts';
 
 const SIZED = linked('a').replace('<img ', '<img width="60" height="40" ');
 const PAGE = listPage([SIZED, linked('b'), linked('c')]);
@@ -129,6 +130,17 @@ describe('a rotated picture', () => {
     // Once somebody says where, it is.
     const notes = { ...once.notes.known, focus: { A: { x: 0.1, y: 0.1 } } };
     expect(dueTasks({ ...once, notes: { ...once.notes, known: notes } }).map(({ as }) => as)).toContain('thumbnail');
+  });
+
+  it('is refused whole where only its thumbnail could be made', () => {
+    const clear = site({}, PAGE, { A: { clear: true } });
+    expect(rotationAsked(clear, 'a.jpg', QUARTER)).toMatchObject({
+      ok: false,
+      reason: expect.stringMatching(/^a\.jpg has clear parts/),
+    });
+    const decided = site({ recipe: { ...DEFAULT_RECIPE, clear: 'white' } }, PAGE, { A: { clear: true } });
+    expect(rotationAsked(decided, 'a.jpg', QUARTER)).toMatchObject({ ok: true });
+    expect(rotationAsked(clear, 'gone.jpg', QUARTER)).toMatchObject({ reason: 'There is no gone.jpg any more.' });
   });
 
   it('is rotated though its recipe asks for nothing, and no other is', () => {

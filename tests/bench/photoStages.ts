@@ -1,7 +1,7 @@
 /**
  * `npm run bench:photos stages`: where the time of one picture goes that is made to 1600 and 400 px, stage by stage, in
- * the application's own code, beside sharp for the same file in the same run. Decoding, copying out of the decoder into
- * fresh memory and into memory that was used before, reducing, laying on a ground, encoding. Medians; ms.
+ * the application's own code: decoding, copying out of the decoder into memory that was used before and, side by side
+ * with it, into fresh memory, reducing, laying on a ground, encoding. ms.
  */
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';

@@ -5,7 +5,7 @@
 import type { PictureTask } from '~core/model/index.ts';
 import type { Intent } from '~core/plans/index.ts';
 import type { Rotation } from '~core/photo/index.ts';
-import { type FileContent, refuse } from '~core/site/index.ts';
+import type { FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import { analysis } from '../../workers/start';
 import { Emitter } from '../emitter';
@@ -146,8 +146,8 @@ export class SiteSession {
   }
 
   async rotate(picture: string, rotation: Rotation): Promise<Outcome> {
-    const tasks = await this.analysis.rotationTasks(picture, rotation);
-    return tasks.length === 0 ? refuse(`There is no picture ${picture} any more.`) : this.make(tasks);
+    const asked = await this.analysis.rotation(picture, rotation);
+    return asked.ok ? this.make(asked.tasks) : asked;
   }
 
   /** Where the pictures stand afterwards; what came of it is told to {@link onDone}. */
