@@ -2,7 +2,7 @@
  * A half-finished site as somebody may type it: single quotes, tabs and CRLF, a byte order mark, captions in spans, a
  * menu of links with dots between, an entry that leads nowhere yet, and a folder of pictures out of a camera.
  */
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
@@ -41,6 +41,11 @@ ${body}
 </html>
 `;
 
+/** Three pictures that turn above the gallery, put in by hand a year ago; its script lies beside the author's own. */
+const TURNING = [1, 3, 4]
+  .map((n) => `\t\t<img src='photos/walk-${n}.jpg' alt='Turning, part ${n}' loading='lazy'>`)
+  .join('\n');
+
 /** Words of the gallery that stands already, one picture each. */
 export const CAPTIONS = [
   'The long bridge',
@@ -54,18 +59,22 @@ const item = (n: number) =>
   `\t\t<span class='shot'><a href='photos/walk-${n}.jpg'><img src='photos/walk-${n}_s.jpg' width='150' height='100' alt='Walk, part ${n}'></a> <span class='cap'>${CAPTIONS[n - 1]}</span></span>`;
 
 const LOOK = `\r\n\t<link rel='stylesheet' href='look.css'>`;
+const TURNS = `\r\n\t<link rel='stylesheet' href='js/opening.css'>\r\n\t<script src='js/opening.js' defer></script>`;
 
 const TEXTS: Readonly<Record<string, string>> = {
   'index.html': page('index.html', 'start', LOOK, `\t<h2>Welcome</h2>\n\t<p>We walk on <i>Sundays</i>.</p>`),
   'spring.html': page(
     'spring.html',
     'spring',
-    LOOK,
-    `\t<h2>spring</h2>\n\t<div class='shots'>\n${[1, 2, 3, 4, 5].map(item).join('\n')}\n\t</div>\n\t<p class='turn'><a href='index.html'>&laquo; back</a> <a href='about.html'>next &raquo;</a></p>`,
+    LOOK + TURNS,
+    `\t<div data-opening data-opening-height='40'>\n${TURNING}\n\t</div>\n\t<h2>spring</h2>\n\t<div class='shots'>\n${[1, 2, 3, 4, 5].map(item).join('\n')}\n\t</div>\n\t<p class='turn'><a href='index.html'>&laquo; back</a> <a href='about.html'>next &raquo;</a></p>`,
   ),
   'about.html': page('about.html', 'who we are', '', `\t<h2>Who we are</h2>\n\t<p>Five friends and a dog.</p>`),
   'look.css': `#all { max-width: 750px; margin: auto; font-family: sans-serif }\n.shot { display: inline-block; width: 160px; vertical-align: top }\n.now { font-weight: bold }\n`,
 };
+
+/** What is typed by hand into a page that is there. */
+export const TYPED = ' <p>And a cat, since <i>May</i>.</p>';
 
 /** Which of the pictures that are there already was saved with too little compression. */
 export const HEAVY = 2;
@@ -84,6 +93,9 @@ export async function weekFolder(): Promise<string> {
   const at = (...parts: string[]) => join(folder, ...parts);
   mkdirSync(at('photos'));
   mkdirSync(at('camera'));
+  mkdirSync(at('js'));
+  for (const name of ['opening.css', 'opening.js'])
+    copyFileSync(new URL(`../viewers/opening/${name}`, import.meta.url), at('js', name));
   for (const [path, text] of Object.entries(TEXTS))
     writeFileSync(at(path), text.replace(/\r?\n/g, path.endsWith('.css') ? '\n' : '\r\n'));
   const all = photographs();

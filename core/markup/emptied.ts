@@ -9,7 +9,7 @@ import { type FreePlace, patternOf } from './pattern.ts';
 import { type NewItem, valuesOf, writeBy } from './write.ts';
 import { verified } from './verify.ts';
 
-interface EmptiedPlace {
+export interface EmptiedPlace {
   /** Child numbers of the container from `html`. */
   at: number[];
   tag: string;

@@ -182,6 +182,29 @@ describe('an opening slideshow', () => {
     expect(copied(calling, { keep: [0] }, [started])).toContain(call);
   });
 
+  it('leaves no script of several behind, also where one start call stands before the other', () => {
+    const started = kitOf({
+      does: 'show',
+      marker: { on: 'gallery', attribute: 'data-fade' },
+      start: { call: 'kite', selector: true },
+    });
+    const other = kitOf({
+      name: 'drift',
+      does: 'show',
+      files: [{ name: 'drift.js', role: 'script', gives: ['drift'] }],
+      marker: { on: 'gallery', attribute: 'data-drift' },
+      start: { call: 'drift', selector: true },
+    });
+    const second = show.replace('data-fade', 'data-drift');
+    const body = `${show}\n<h1>Home</h1>\n${list('a', 'b')}\n<h2>Again</h2>\n${second}\n<script src="js/kite.js"></script>\n<script src="js/drift.js"></script>\n<script>\nkite('[data-fade]');\ndrift('[data-drift]');\n</script>`;
+    const text = copied({ 'one.html': sheet('Home', body), 'js/kite.js': '', 'js/drift.js': '' }, { fills: 1 }, [
+      started,
+      other,
+    ]);
+    expect(text).toContain(list('c'));
+    expect(text).not.toMatch(/kite\(|kite\.js|drift/);
+  });
+
   it('comes along where that is wanted', () =>
     expect(copied(files, { keep: [0] }, [kit])).toContain(`${show}\n<h1>Winter</h1>\n${list('c')}`));
 });

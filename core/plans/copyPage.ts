@@ -6,6 +6,7 @@ import {
   ancestors,
   type CurrentMark,
   descendants,
+  type EmptiedPlace,
   encodeMarkup,
   endOf,
   freshItems,
@@ -17,6 +18,7 @@ import {
   type PageElement,
   pagersOf,
   parsePage,
+  placeOfItems,
   type Range,
   removeItems,
   someInside,
@@ -29,6 +31,7 @@ import { addressesOfPage, ledBy, type PageReading, sharedMenu, type SiteReading,
 import {
   applyEdits,
   type Edit,
+  type FileChange,
   firstOf,
   folderOf,
   lastOf,
@@ -36,6 +39,7 @@ import {
   relativeReference,
   type Result,
 } from '../site/index.ts';
+import { type KitUse, wiringOf } from '../wiring/index.ts';
 import { blockOf, headingOf } from './sections.ts';
 import { unwire } from './wiring.ts';
 
@@ -52,9 +56,15 @@ export interface CopyWish {
   keep: readonly number[];
 }
 
-/** The text of the page. */
-export function copyOfPage(site: SiteReading, source: PageReading, wish: CopyWish): Result<{ text: string }> {
+interface PageCopy {
+  text: string;
+  /** Where its gallery stood, if no pictures are there for it yet. */
+  emptied: EmptiedPlace | null;
+}
+
+export function copyOfPage(site: SiteReading, source: PageReading, wish: CopyWish): Result<PageCopy> {
   const { path } = wish;
+  let emptied: EmptiedPlace | null = null;
   // One step after the other, each on the text of the one before: what they change lies side by side or within.
   const steps: ((page: PageDocument) => Edit[] | string)[] = [
     (page) => ownPartsCut(site, source, page, wish),
@@ -62,6 +72,14 @@ export function copyOfPage(site: SiteReading, source: PageReading, wish: CopyWis
     (page) => galleryEdits(page, wish),
     (page) => menuEdits(page, source.path, wish, sharedMenu(site.pages)?.mark ?? null),
     (page) => (folderOf(path) === folderOf(source.path) ? [] : rebasedEdits(site, page, source.path, path)),
+    // Last, so that the place stands as it will be found again.
+    (page) => {
+      const gallery = wish.items.length === 0 ? galleryOf(page, wish) : undefined;
+      if (!gallery) return [];
+      emptied = placeOfItems(page, gallery);
+      const gone = removeItems(page, gallery, [...gallery.items.keys()]);
+      return gone.ok ? gone.edits : gone.reason;
+    },
   ];
   let text = withoutShows(site, source, wish);
   for (const step of steps) {
@@ -71,26 +89,41 @@ export function copyOfPage(site: SiteReading, source: PageReading, wish: CopyWis
     if (!applied.ok) return applied;
     text = applied.text;
   }
-  return { ok: true, text };
+  return { ok: true, text, emptied };
 }
 
 /** The other page without viewers that show nothing but galleries which stay behind: their files and their start calls. */
-function withoutShows(site: SiteReading, source: PageReading, { gallery: main, keep }: CopyWish): string {
-  const left = source.galleries.filter((_, n) => n !== main && !keep.includes(n));
-  const idle = source.wiring.uses.filter(({ kit, claimed }) => {
-    const shown = source.galleries.filter(({ container }) =>
+function withoutShows(site: SiteReading, source: PageReading, wish: CopyWish): string {
+  let page = source;
+  // One after the other, each on the text of the one before: two may share a file or a script.
+  for (const { kit } of idleShows(source, wish)) {
+    const files = new Map(site.files).set(page.path, { kind: 'text', text: page.text });
+    const pages = site.pages.map((one) => (one.path === page.path ? page : one));
+    const planned = unwire({ ...site, files, pages }, { page: page.path, kit: kit.manifest.name });
+    if (planned.ok) page = afterChange(site, page, planned.change.files);
+  }
+  return page.text;
+}
+
+/** Viewers that show pictures in their own place, none of which comes along. */
+function idleShows({ wiring, galleries }: PageReading, { gallery: main, keep }: CopyWish): KitUse[] {
+  const left = galleries.filter((_, n) => n !== main && !keep.includes(n));
+  return wiring.uses.filter(({ kit, claimed }) => {
+    const shown = galleries.filter(({ container }) =>
       [container, ...ancestors(container)].some((one) => claimed.has(one)),
     );
     return kit.manifest.does === 'show' && shown.length > 0 && shown.every((one) => left.includes(one));
   });
-  // Of several, each would have to be read anew: the first goes, the others are left for its author to see.
-  const [kit] = idle.map((use) => use.kit.manifest.name);
-  const planned = kit === undefined ? null : unwire(site, { page: source.path, kit });
-  const edits = planned?.ok
-    ? planned.change.files.flatMap((file) => (file.kind === 'edit' && file.path === source.path ? file.edits : []))
-    : [];
-  const applied = applyEdits(source.text, edits);
-  return applied.ok ? applied.text : source.text;
+}
+
+/** The page as it reads after its own part of a change. */
+function afterChange(site: SiteReading, page: PageReading, changes: readonly FileChange[]): PageReading {
+  const edits = changes.flatMap((file) => (file.kind === 'edit' && file.path === page.path ? file.edits : []));
+  const applied = applyEdits(page.text, edits);
+  if (!applied.ok) return page;
+  const document = parsePage(applied.text, page.document.units);
+  const wiring = wiringOf(document, page.base, site.files, site.index, site.kits);
+  return { ...page, text: applied.text, document, wiring, galleries: galleriesOf(document) };
 }
 
 /** Whether a viewer shows the gallery one picture at a time in its own place. */
@@ -274,15 +307,15 @@ function titleEdits(site: SiteReading, source: PageReading, page: PageDocument, 
 const insideEdit = ({ open, close }: PageElement, text: string): Edit[] =>
   open && close ? [{ start: open.end, end: close.start, text: encodeMarkup(text) }] : [];
 
+/** Those that do not come along have gone; of those that are left it stands behind the kept ones before it. */
+const galleryOf = (page: PageDocument, { gallery: main, keep }: CopyWish): Gallery | undefined =>
+  main < 0 ? undefined : galleriesOf(page)[keep.filter((n) => n < main).length];
+
 /** New pictures in the pattern of the old ones; galleries that come along stay. */
-function galleryEdits(page: PageDocument, { items, gallery: main, keep }: CopyWish): Edit[] | string {
-  // Those that do not come along have gone; of those that are left it stands behind the kept ones before it.
-  const gallery = galleriesOf(page)[keep.filter((n) => n < main).length];
-  if (main < 0 || !gallery) return [];
-  if (items.length === 0) {
-    const gone = removeItems(page, gallery, [...gallery.items.keys()]);
-    return gone.ok ? gone.edits : gone.reason;
-  }
+function galleryEdits(page: PageDocument, wish: CopyWish): Edit[] | string {
+  const { items } = wish;
+  const gallery = galleryOf(page, wish);
+  if (!gallery || items.length === 0) return [];
   const fresh = freshItems(page, gallery, items);
   if (!fresh.ok) return fresh.reason;
   return [{ start: firstOf(gallery.items).unit.start, end: endOf(page, lastOf(gallery.items)), text: fresh.text }];

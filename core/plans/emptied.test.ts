@@ -75,6 +75,28 @@ describe('a gallery that was emptied', () => {
     expect(textOf(filled)).toContain('<li>Words</li>');
   });
 
+  const copy = (from: string, path: string) => (): Intent => ({ kind: 'new-page', path, title: 'New', from });
+
+  it('is that of a page made from another without pictures', () => {
+    const copied = after(site, copy('index.html', 'new/two.html'));
+    expect(textOf(copied, 'new/two.html')).toMatch(/<ul class="g">\s*<\/ul>/);
+    const filled = after(copied, () => ({ ...add('a', 'b')(), page: 'new/two.html' }) as Intent);
+    expect(textOf(filled, 'new/two.html')).toContain('<ul class="g">\n');
+    expect(textOf(filled, 'new/two.html')).toContain(
+      `<li>${item('a')
+        .replace(/"a\.jpg/, '"../a.jpg')
+        .replace(/'t\//, "'../t/")}</li>`,
+    );
+    expect(textOf(filled)).toBe(PAGE);
+  });
+
+  it('is that of a page made from one with an emptied gallery', () => {
+    const copied = after(site, empty, copy('index.html', 'two.html'));
+    const filled = after(copied, () => ({ ...add('a', 'b')(), page: 'two.html' }) as Intent);
+    expect(textOf(filled, 'two.html')).toBe(PAGE.replaceAll('Kites', 'New'));
+    expect(filled.notes.known.emptied.map(({ page }) => page)).toEqual(['index.html']);
+  });
+
   it('is one that loses its last item alone, too', () => {
     const one = siteOf({ ...PICTURES, 'index.html': listPage([item('a')]) });
     const emptied = after(one, (now) => ({ kind: 'remove-item', strand: strandsOf(now, 'index.html')[0] ?? '' }));

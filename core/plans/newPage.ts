@@ -1,5 +1,5 @@
 /** A new page: from a clean skeleton, or from one that is there, whose head, menu, scripts and layout it keeps. */
-import { skeletonPage, SKELETON_STYLE, type NewItem } from '../markup/index.ts';
+import { type EmptiedPlace, skeletonPage, SKELETON_STYLE, type NewItem } from '../markup/index.ts';
 import { notesChange, type PageReading, sharedMenu, type SiteReading } from '../model/index.ts';
 import { isOfKit } from '../wiring/index.ts';
 import {
@@ -60,7 +60,7 @@ export function newPage(
     ok: true,
     change: {
       label: source ? `New page ${path} from ${source.path}` : `New page ${path}`,
-      files: [...made.files, ...entered.files, ...hintsFor(site, path, from)],
+      files: [...made.files, ...entered.files, ...hintsFor(site, path, from, made.emptied)],
     },
   };
 }
@@ -82,17 +82,31 @@ function entriesFor(site: SiteReading, path: string, label: string): Made {
 }
 
 /** What was said of the items of the page that it is made from goes for those of the new one. */
-function hintsFor(site: SiteReading, path: string, from: string | undefined): FileChange[] {
-  const { links, units } = site.notes.known;
+function hintsFor(
+  site: SiteReading,
+  path: string,
+  from: string | undefined,
+  place: EmptiedPlace | null | undefined,
+): FileChange[] {
+  const { emptied, links, units } = site.notes.known;
   const more = <One extends { page: string }>(all: readonly One[]): One[] =>
     all.filter(({ page }) => page === from).map((one) => ({ ...one, page: path }));
-  const said = { links: more(links), units: more(units) };
-  return said.links.length + said.units.length === 0
-    ? []
-    : notesChange(site, { links: [...links, ...said.links], units: [...units, ...said.units] });
+  // A pattern may hold addresses, which are those of its folder.
+  const beside = from !== undefined && folderOf(from) === folderOf(path) ? more(emptied) : [];
+  const said = {
+    emptied: [...beside, ...(place ? [{ page: path, ...place }] : [])],
+    links: more(links),
+    units: more(units),
+  };
+  const changed = {
+    ...(said.emptied.length > 0 ? { emptied: [...emptied, ...said.emptied] } : {}),
+    ...(said.links.length > 0 ? { links: [...links, ...said.links] } : {}),
+    ...(said.units.length > 0 ? { units: [...units, ...said.units] } : {}),
+  };
+  return Object.keys(changed).length === 0 ? [] : notesChange(site, changed);
 }
 
-type Made = Result<{ files: FileChange[] }>;
+type Made = Result<{ files: FileChange[]; emptied?: EmptiedPlace | null }>;
 
 function copied(site: SiteReading, source: PageReading, wish: CopyWish): Made {
   const copy = copyOfPage(site, source, wish);
@@ -100,6 +114,7 @@ function copied(site: SiteReading, source: PageReading, wish: CopyWish): Made {
   return {
     ok: true,
     files: [{ kind: 'put', path: wish.path, before: null, after: { kind: 'text', text: copy.text } }],
+    emptied: copy.emptied,
   };
 }
 

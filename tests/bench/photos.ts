@@ -80,6 +80,8 @@ interface Found {
   exactToSum: Likeness[];
   fractionToSum: Likeness[];
   vipsToSum: Likeness[];
+  /** Made of the very pixels that libvips decoded: what resampling alone does. */
+  samePixelsToSum: Likeness[];
 }
 
 /** Times of one worker and throughput of two, in those of sharp on as many threads. */
@@ -108,9 +110,17 @@ async function timesOf(
 }
 
 async function likenessOf(workers: Workers, files: readonly Buffer[]): Promise<Found> {
-  const found: Found = { fraction: [], exact: [], exactToSum: [], fractionToSum: [], vipsToSum: [] };
+  const found: Found = {
+    fraction: [],
+    exact: [],
+    exactToSum: [],
+    fractionToSum: [],
+    vipsToSum: [],
+    samePixelsToSum: [],
+  };
   // Each takes half a minute; every third of many says as much.
   const some = [...files.entries()].filter(([n]) => files.length <= FILES || n % 3 === 0);
+  const sums: Pixels[] = [];
   for (const [n, file] of some) {
     const fraction = await decoded((await workers.pixels(n, false))[0]!);
     const exact = await decoded((await workers.pixels(n, true))[0]!);
@@ -123,6 +133,15 @@ async function likenessOf(workers: Workers, files: readonly Buffer[]): Promise<F
     found.exactToSum.push(likeness(exact, sum));
     found.fractionToSum.push(likeness(fraction, sum));
     found.vipsToSum.push(likeness(vips, sum));
+    sums.push(sum);
+  }
+  const lossless = await Promise.all(some.map(([, file]) => sharp(file).png({ compressionLevel: 1 }).toBuffer()));
+  const same = await openWorkers(lossless);
+  try {
+    for (const [n, sum] of sums.entries())
+      found.samePixelsToSum.push(likeness(await decoded((await same.pixels(n, true))[0]!), sum));
+  } finally {
+    await same.close();
   }
   return found;
 }
@@ -141,6 +160,11 @@ const LIKENESSES: readonly { of: keyof Found; what: string; goal: string }[] = [
   },
   { of: 'fractionToSum', what: '1600 px decoded at a fraction, against the same sum', goal: '–' },
   { of: 'vipsToSum', what: 'libvips’ own, against the sum in floating point', goal: '–' },
+  {
+    of: 'samePixelsToSum',
+    what: '1600 px of the pixels that libvips decoded, against the same sum: resampling alone',
+    goal: 'nearer than libvips’ own',
+  },
 ];
 
 async function sayTimes(workers: Workers, files: readonly Buffer[]): Promise<void> {

@@ -44,12 +44,31 @@ export abstract class Hands {
     await this.press(this.page.getByRole('option', { name: option }));
   }
 
+  /** The end of a line of an editor: to the line, and End. */
+  async endOfLine(editor: Locator, n: number): Promise<void> {
+    this.taken.push(`line ${n} of ${String(editor)}`);
+    await this.toLine(editor, n);
+    await this.key('End');
+  }
+
+  /** Letters as they come out of a keyboard, wherever the focus is. */
+  async type(text: string): Promise<void> {
+    this.taken.push(`type ${text}`);
+    await this.page.keyboard.type(text);
+  }
+
   protected abstract pressed(where: Locator): Promise<void>;
+  protected abstract toLine(editor: Locator, n: number): Promise<void>;
   protected abstract filled(where: Locator, text: string): Promise<void>;
 }
 
 export class Mouse extends Hands {
   protected pressed = (where: Locator): Promise<void> => where.click();
+  protected toLine = (editor: Locator, n: number): Promise<void> =>
+    editor
+      .locator('.cm-line')
+      .nth(n - 1)
+      .click();
   protected filled = (where: Locator, text: string): Promise<void> => where.fill(text);
 }
 
@@ -103,6 +122,19 @@ export class Keyboard extends Hands {
     await this.page.keyboard.press('Control+a');
     await this.page.keyboard.press('Delete');
     await this.page.keyboard.insertText(text);
+  }
+
+  protected async toLine(editor: Locator, n: number): Promise<void> {
+    await this.#goTo(editor);
+    await this.page.keyboard.press('Control+Home');
+    const line = editor.locator('.cm-line').nth(n - 1);
+    // A long line is several for the arrows.
+    for (let down = 0; down < MOST_PRESSES; down++) {
+      this.presses++;
+      if (await line.evaluate((one) => one.classList.contains('cm-activeLine'))) return;
+      await this.page.keyboard.press('ArrowDown');
+    }
+    throw new Error(`Line ${n} of ${String(editor)} is not reached.`);
   }
 
   async #goTo(where: Locator): Promise<void> {

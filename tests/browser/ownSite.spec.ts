@@ -124,6 +124,22 @@ test('letters that come after Escape in the editor do nothing, and keys of a let
   await page.keyboard.press('Escape');
   await page.keyboard.type('fh?');
   await expect(page.getByRole('dialog')).toHaveCount(0);
+  // Also while completions are looked for; a list that is seen closes first.
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type('<!-- -->\n<p>And a cat.</p>');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.cm-content')).not.toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('<im');
+  await expect(page.locator('.cm-tooltip-autocomplete')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.cm-tooltip-autocomplete')).toHaveCount(0);
+  await expect(page.locator('.cm-content')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.keyboard.type('fh?');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.locator('.cm-content')).not.toContainText('fh?');
   // Back goes past the editor, where Shift+Tab would take indentation away; Enter returns to it.
   await page.keyboard.press('Shift+Tab');
   await expect(page.locator('.cm-content')).not.toBeFocused();

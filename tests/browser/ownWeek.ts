@@ -9,6 +9,7 @@ import { join } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
 import Papa from 'papaparse';
 import { withoutDemo } from '../setOut';
+import { TYPED } from '../weekSite';
 import { expect, settled } from './fixtures';
 import type { Hands } from './hands';
 
@@ -110,10 +111,19 @@ class Week {
     await this.station('Markup');
     await this.button('New page');
     const dialog = page.getByRole('dialog', { name: 'New page' });
-    await hands.fill(dialog.getByRole('textbox', { name: 'Title' }), 'Summer');
+    const title = dialog.getByRole('textbox', { name: 'Title' });
     await hands.pick(dialog.getByRole('combobox', { name: 'Start from' }), 'spring.html');
     await hands.press(dialog.getByRole('checkbox', { name: /^Select all/ }));
+    const pairs = dialog.getByRole('checkbox', { name: /^Select (?!all|none)/ });
+    for (const n of [0, 1]) await hands.press(pairs.nth(n));
     await hands.press(dialog.getByRole('checkbox', { name: 'Add to every menu' }));
+    // Refused: what was ticked stays ticked, and the reason stands beside the field.
+    await this.button('Create page', dialog);
+    await expect(title).toHaveAccessibleDescription('Write a title.');
+    await expect(pairs.nth(2)).toBeChecked();
+    await expect(pairs.nth(0)).not.toBeChecked();
+    await hands.fill(title, 'Summer');
+    await hands.fill(dialog.getByRole('textbox', { name: 'Label in the menu' }), 'Summer');
     await this.button('Create page', dialog);
     await this.said('New page summer.html from spring.html');
     await this.button('This page');
@@ -134,6 +144,38 @@ class Week {
     await this.button('by name');
     await hands.pick(page.getByRole('combobox', { name: 'Apply this order to a gallery' }), 'summer.html, “Summer”');
     await this.said(/^Reorder the gallery of summer\.html/);
+  }
+
+  /** A page whose gallery is empty at first, and then takes the pictures that are left. */
+  async emptied(): Promise<void> {
+    const { page, hands } = this;
+    await this.station('Markup');
+    await this.button('New page');
+    const dialog = page.getByRole('dialog', { name: 'New page' });
+    await hands.fill(dialog.getByRole('textbox', { name: 'Title' }), 'Autumn');
+    await hands.pick(dialog.getByRole('combobox', { name: 'Start from' }), 'spring.html');
+    await this.button('Create page', dialog);
+    await this.said('New page autumn.html from spring.html');
+    await this.button(/^Add \d+ pairs/);
+    const adding = page.getByRole('dialog', { name: 'Add to autumn.html' });
+    await this.button(/^Add \d+ items$/, adding);
+    await this.said(/^Add \d+ pictures to autumn\.html/);
+  }
+
+  /** A sentence by hand; letters that come after Escape do nothing. */
+  async typing(): Promise<void> {
+    const { page, hands } = this;
+    await hands.pick(page.getByRole('combobox', { name: 'Page', exact: true }), 'about.html');
+    const editor = page.getByRole('textbox', { name: /^Source of about\.html/ });
+    const lines = await editor.locator('.cm-line').allTextContents();
+    await hands.endOfLine(editor, lines.findIndex((line) => line.includes('Five friends')) + 1);
+    await hands.type(TYPED);
+    await hands.key('Escape');
+    const [address, text] = [page.url(), await editor.textContent()];
+    await hands.type('fhj?');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    expect([page.url(), await editor.textContent()]).toEqual([address, text]);
+    await hands.pick(page.getByRole('combobox', { name: 'Page', exact: true }), 'summer.html');
   }
 
   /** The script, its options and its look by eye; every picture is clicked, as a visitor would. */
@@ -158,7 +200,7 @@ class Week {
     await this.button('Back');
     await this.button('Rehearse');
     const rehearsal = page.getByRole('dialog');
-    await expect(rehearsal.getByRole('status')).toHaveText(/as expected/, { timeout: PATIENCE });
+    await expect(rehearsal.getByRole('status')).toHaveText(/as expected/, { timeout: 3 * PATIENCE });
     await this.button('Close', rehearsal);
   }
 
@@ -171,7 +213,7 @@ class Week {
     const dialog = page.getByRole('dialog', { name: 'Find and replace' });
     await hands.fill(dialog.getByRole('textbox', { name: 'Find' }), '<em>patience</em>');
     await hands.fill(dialog.getByRole('textbox', { name: 'Replace with' }), '<em>patience</em>, love');
-    await this.button('Replace in 4 places', dialog);
+    await this.button('Replace in 5 places', dialog);
     await this.button('Close', dialog);
   }
 
@@ -228,6 +270,8 @@ export async function ownWeek(page: Page, hands: Hands, folder: string): Promise
   await week.import(folder);
   await week.pictures();
   await week.pages();
+  await week.emptied();
+  await week.typing();
   await week.viewer();
   await week.replace();
   const out = await week.leave();

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { htmlErrors } from '../checkers';
-import { CAPTIONS, HEAVY, RECORDED, SITE_NAME, wordsOf } from '../weekSite';
+import { CAPTIONS, HEAVY, RECORDED, SITE_NAME, TYPED, wordsOf } from '../weekSite';
 import { expect } from './fixtures';
 
 const PAGES = ['index.html', 'spring.html', 'about.html'];
@@ -19,8 +19,9 @@ export async function expectNothingLost(folder: string, out: string): Promise<vo
     expect(missingIn(wordsOf(withoutSizes(before)), wordsOf(withoutSizes(now(name)))), name).toEqual([]);
     expect(now(name).startsWith('\ufeff') && !/[^\r]\n/.test(now(name)), name).toBe(name !== 'look.css');
   }
-  const summer = now('summer.html');
-  for (const text of [...PAGES.map(now), summer]) {
+  const [summer, autumn] = [now('summer.html'), now('autumn.html')];
+  expect(now('about.html')).toContain(`a dog.</p>${TYPED}\r\n`);
+  for (const text of [...PAGES.map(now), summer, autumn]) {
     expect(text).toContain('<em>patience</em>, love &amp; tea.');
     expect(text).toMatch(/<meta name=["']viewport["']/);
     expect(text).toMatch(/href=["']look\.css["']/);
@@ -39,8 +40,15 @@ export async function expectNothingLost(folder: string, out: string): Promise<vo
   // Every picture of the camera is on the page, with its texts out of the list.
   const captions = readdirSync(join(out, 'camera')).filter((name) => /\.JPG$/i.test(name));
   for (const caption of CAPTIONS) expect(now('spring.html')).toContain(caption);
-  expect(summer.match(/Told of (?:DSC|IMG) no\. \w+</g)?.length).toBeGreaterThanOrEqual(captions.length - 2);
-  expect(summer).toContain(`>${RECORDED.caption}</span>`);
+  const both = `${summer}${autumn}`;
+  const told = both.match(/Told of (?:DSC|IMG) no\. \w+</g);
+  expect(told?.length).toBeGreaterThanOrEqual(captions.length - 2);
+  // The slideshow stays on its page alone, with its script; the emptied gallery has the pattern of the other.
+  for (const text of [summer, autumn]) expect(text).not.toMatch(/opening|Turning/);
+  expect(now('spring.html').match(/Turning, part/g)).toHaveLength(3);
+  expect(autumn).toMatch(/<span class='shot'><a href='[^']+'[^>]*><img [^>]*width='150'/);
+  expect(autumn.match(/<span class='shot'>/g)).toHaveLength(2);
+  expect(both).toContain(`>${RECORDED.caption}</span>`);
   // The one that was too heavy is lighter, and as large as it was.
   const heavy = [folder, out].map((root) => readFileSync(join(root, 'photos', `walk-${HEAVY}.jpg`)));
   const sizes = await Promise.all(heavy.map((file) => sharp(file).metadata()));
@@ -53,7 +61,7 @@ export async function expectNothingLost(folder: string, out: string): Promise<vo
   const was = await sharp(join(folder, 'camera', 'DSC_0120.JPG')).metadata();
   const is = await sharp(join(out, 'camera', 'DSC_0120.JPG')).metadata();
   expect(is.width / is.height).toBeCloseTo(was.height / was.width, 2);
-  const errors = await htmlErrors([...PAGES, 'summer.html'].map((name) => join(out, name)));
+  const errors = await htmlErrors([...PAGES, 'summer.html', 'autumn.html'].map((name) => join(out, name)));
   expect(errors).toEqual([]);
 }
 

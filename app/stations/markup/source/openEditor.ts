@@ -1,5 +1,5 @@
 /** One file in the editor from the moment it is opened until it is closed; what happens in it is told by callbacks. */
-import { autocompletion } from '@codemirror/autocomplete';
+import { autocompletion, closeCompletion, completionKeymap, completionStatus } from '@codemirror/autocomplete';
 import { defaultKeymap, indentWithTab, insertNewlineKeepIndent } from '@codemirror/commands';
 import { lintGutter, nextDiagnostic } from '@codemirror/lint';
 import { searchKeymap } from '@codemirror/search';
@@ -184,7 +184,7 @@ function looks(path: string, latest: RefObject<EditorProps>): Extension {
     look,
     languageFor(path),
     readOnlyPart.of(EditorState.readOnly.of(latest.current.readOnly)),
-    autocompletion({ icons: false }),
+    autocompletion({ icons: false, defaultKeymap: false }),
     EditorState.languageData.of(() => sources),
     EditorView.contentAttributes.of({ 'aria-label': `Source of ${path}`, tabindex: '0' }),
   ];
@@ -217,12 +217,20 @@ function keys(
         { key: 'Mod-Enter', run: (editor) => follow(editor, editor.state.selection.main.head) },
         { key: 'Alt-l', run: linkHere, preventDefault: true },
         { key: 'F8', run: nextDiagnostic },
-        { key: 'Escape', run: left },
       ]),
     ),
+    // Completions would take Escape also for a list that is only looked for and not seen.
+    Prec.highest(keymap.of([{ key: 'Escape', run: closedOrLeft }, ...completionKeymap])),
     // A new line begins like the one before it; no tag is closed and no line indented by a rule of the editor's.
     keymap.of([{ key: 'Enter', run: insertNewlineKeepIndent }, ...searchKeymap, ...defaultKeymap, indentWithTab]),
   ];
+}
+
+/** A list that is seen closes; where none is, the editor is left. */
+function closedOrLeft(view: EditorView): boolean {
+  const isSeen = completionStatus(view.state) === 'active';
+  closeCompletion(view);
+  return isSeen || left(view);
 }
 
 /** Out of the editor, to the place behind it: from there Tab goes on, and letters that come late do nothing. */
