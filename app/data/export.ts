@@ -46,6 +46,9 @@ export async function pack(
     (tell) => packing().write(sources, tell),
   );
   const name = fileName(session.site.name);
+  // A picture without the place where it was taken is another file than the one here.
+  const others = new Set([...(packed?.missing ?? []), ...(packed?.struck ?? [])]);
+  if (packed) await session.folder.leftAs(new Map(leaving.filter(([path]) => !others.has(path))));
   return packed && { name: kind === 'parcel' ? `${name}.zip` : `${name}-archive.zip`, ...packed };
 }
 

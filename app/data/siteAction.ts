@@ -30,6 +30,12 @@ function perform(session: SiteSession, work: Work): Promise<Outcome> {
       return session.commits.namePoint(work.number, work.name);
     case 'make':
       return session.make(work.tasks);
+    case 'folder': {
+      const paths = work.paths && new Set(work.paths);
+      return work.way === 'save' ? session.folder.save(paths) : session.folder.takeIn(paths);
+    }
+    case 'choose':
+      return session.folder.choose(work.path, work.choice);
     case 'rotate':
       return session.rotate(work.picture, work.rotation);
   }

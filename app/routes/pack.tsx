@@ -4,13 +4,20 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import { differs } from '~core/folder/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import { countOf, inBytes } from '~core/site/index.ts';
 import { pack, save } from '../data/export';
+import type { FolderStanding } from '../data/folder/standing';
+import { CompareAgain } from '../stations/pack/folder/CompareAgain';
+import { FolderPanel } from '../stations/pack/folder/FolderPanel';
+import { LinkFolder } from '../stations/pack/folder/LinkFolder';
+import { useFolder } from '../stations/pack/folder/useFolder';
 import { Leaving, type LeavingState } from '../stations/pack/Leaving';
 import { Parcel } from '../stations/pack/Parcel';
 import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { useSite } from '../ui/site/openSite';
+import { useWork } from '../ui/site/work';
 import { stationLoader } from '../ui/site/stationLoader';
 import { color, type Token } from '../ui/theme';
 import { stationAction } from '../data/siteAction';
@@ -29,6 +36,7 @@ export default function Pack() {
   const [without, setWithout] = useState(false);
   const [state, setState] = useState<LeavingState>({ kind: 'idle' });
   const { parcel, findings, strands } = site.view;
+  const folder = useFolder();
   const unused = useMemo(() => parcel.filter((entry) => entry.unused).map((entry) => entry.path), [parcel]);
   const leftOut = useMemo(() => new Set(without ? unused : []), [without, unused]);
   const entries = parcel.filter((entry) => !leftOut.has(entry.path));
@@ -70,15 +78,13 @@ export default function Pack() {
   return (
     <>
       <StationHead title="Pack" says={`${countOf(entries.length, 'file')}, ${inBytes(bytes)}`}>
-        <Button disabled={busy} onClick={() => void leave('archive')}>
-          Save archive
-        </Button>
-        <Button variant="contained" color="primary" disabled={busy} onClick={() => void leave('parcel')}>
-          Save as ZIP
-        </Button>
+        <Ways folder={folder} busy={busy} onLeave={(kind) => void leave(kind)} />
       </StationHead>
       <Box sx={COLUMNS}>
-        <Parcel entries={parcel} leftOut={leftOut} />
+        <Box>
+          {folder && <FolderPanel standing={folder} />}
+          <Parcel entries={parcel} leftOut={leftOut} />
+        </Box>
         <Box sx={{ display: 'grid', gap: 1.5 }}>
           <Panel label="Before upload" sx={{ p: 1.75 }}>
             <Typography variant="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit', mb: 1 }}>
@@ -126,6 +132,7 @@ export default function Pack() {
               <b>Archive</b> holds all files and <Mono>heathmoor.json</Mono>, to go on in another browser.
             </Box>
           </Panel>
+          {!folder && <CompareAgain />}
           <Leaving state={state} />
         </Box>
       </Box>
@@ -140,6 +147,45 @@ function placesIn({ parcel }: SiteView, leftOut: ReadonlySet<string>): { removed
     removed: leaving.filter(({ place }) => place === 'removed').length,
     kept: leaving.filter(({ place }) => place === 'kept').length,
   };
+}
+
+interface WaysProps {
+  folder: FolderStanding | null;
+  busy: boolean;
+  onLeave: (kind: 'parcel' | 'archive') => void;
+}
+
+/** How the site leaves; into its folder, where it has one. */
+function Ways({ folder, busy, onLeave }: WaysProps) {
+  const first = folder?.linked ? {} : { variant: 'contained' as const, color: 'primary' as const };
+  return (
+    <>
+      {!folder?.linked && <LinkFolder>Link a folder…</LinkFolder>}
+      <Button disabled={busy} onClick={() => onLeave('archive')}>
+        Save archive
+      </Button>
+      <Button {...first} disabled={busy} onClick={() => onLeave('parcel')}>
+        Save as ZIP
+      </Button>
+      {folder?.linked && <SaveToFolder standing={folder} />}
+    </>
+  );
+}
+
+/** What was changed here alone, as long as nothing stands in the way. */
+function SaveToFolder({ standing: { name, files, access, compared } }: { standing: FolderStanding }) {
+  const { work, busy } = useWork('seen');
+  const mine = files.filter((file) => differs(file) === 'here').length;
+  return (
+    <Button
+      variant="contained"
+      color="primary"
+      disabled={busy || mine === 0 || access !== 'granted' || !compared}
+      onClick={() => work({ do: 'folder', way: 'save', paths: null })}
+    >
+      {mine === 0 ? `Nothing to save to ${name}` : `Save ${countOf(mine, 'file')} to ${name}`}
+    </Button>
+  );
 }
 
 function Line({ tone, word, says }: { tone: Token; word: string; says: string }) {

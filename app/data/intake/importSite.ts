@@ -1,5 +1,6 @@
 /** Bringing in: what was judged is read, kept all at once or not at all, and is a site of the shelf. Runs in a worker. */
 import {
+  bytesOf,
   decodeText,
   emptyNotes,
   isTextPath,
@@ -66,6 +67,8 @@ export function importSite(store: Store, incoming: IncomingSite, options: Option
       const site = newSite(imported.name, contents, known.exercise);
       signal.throwIfAborted();
       await store.addSite(site, contents);
+      // From then on what is brought in again is compared with how it came.
+      await store.saveAgreed(site.id, agreedOn(contents));
       return { ok: true, site, notes };
     } catch (error) {
       // What was written belongs to nobody, and would take up the room that the next attempt needs.
@@ -74,6 +77,9 @@ export function importSite(store: Store, incoming: IncomingSite, options: Option
     }
   });
 }
+
+const agreedOn = (contents: ReadonlyMap<string, FileContent>) =>
+  new Map([...contents].map(([path, content]) => [path, { content, modified: null, size: bytesOf(content) }]));
 
 async function importAll(
   store: Store,

@@ -9,6 +9,7 @@ import type { FileContent } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import { analysis } from '../../workers/start';
 import { Emitter } from '../emitter';
+import { LinkedFolder } from '../folder/linkedFolder';
 import type { IntakeFile } from '../intake/incoming';
 import { glanceOf } from '../intake/newSite';
 import { withOutside } from '../store/commit';
@@ -52,6 +53,7 @@ export class SiteSession {
   readonly rehearsals = new Rehearsals();
   readonly pictures: SitePictures;
   readonly commits: Commits;
+  readonly folder: LinkedFolder;
   readonly typing: Typing;
   /** What can be asked of the reading of the site. */
   readonly analysis = analysis();
@@ -82,7 +84,16 @@ export class SiteSession {
     });
     this.typing = new Typing(shared, this.commits, () => this.#goStale());
     this.#making = new Making(shared, this.commits, this.jobs, this.#analysed, this.pictures);
-    this.#changed.on(() => this.rehearsals.age());
+    this.folder = new LinkedFolder(shared, {
+      commits: this.commits,
+      jobs: this.jobs,
+      cameIn: () => this.#analysed.read(),
+      tell: (outcome) => this.#tellDone(outcome),
+    });
+    this.#changed.on(() => {
+      this.rehearsals.age();
+      this.folder.siteChanged();
+    });
   }
 
   /** Null where the site is not in the store. */
@@ -103,6 +114,7 @@ export class SiteSession {
     leaving.signal.addEventListener('abort', stopListening);
     await session.typing.recover();
     void session.#analysed.read().then(() => session.#resume());
+    void session.folder.open().catch(() => undefined);
     return session;
   }
 

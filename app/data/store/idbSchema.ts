@@ -1,7 +1,16 @@
 /** The object stores of the browser's database, their keys, and how transactions on them are begun. */
 import type { DBSchema, IDBPDatabase, StoreNames } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
-import type { FileRecord, JournalRecord, QueueRecord, SiteRecord, TypingRecord } from './records';
+import type {
+  AgreedRecord,
+  FileRecord,
+  FolderRecord,
+  JournalRecord,
+  QueueRecord,
+  SavingRecord,
+  SiteRecord,
+  TypingRecord,
+} from './records';
 import type { SetAside } from './setAside';
 
 export interface Schema extends DBSchema {
@@ -14,6 +23,9 @@ export interface Schema extends DBSchema {
   journal: { key: [string, number]; value: JournalRecord };
   queues: { key: string; value: QueueRecord };
   typing: { key: [string, string]; value: TypingRecord };
+  folders: { key: string; value: FolderRecord };
+  agreed: { key: [string, string]; value: AgreedRecord };
+  savings: { key: string; value: SavingRecord };
   /** Records that could not be read and had to make room for others. */
   aside: { key: number; value: AsideRecord; indexes: { site: string } };
 }

@@ -8,13 +8,14 @@ import type { PictureAnalysis } from '../../workers/pictures';
 import { hashesIn, renamed, withOutside } from './commit';
 import { GoneTeller } from './gone';
 import { below, lastNumber, reading, unwaited, within, writing, type Database, type Schema } from './idbSchema';
+import { folderStore } from './idbFolder';
 import { step } from './idbStep';
 import { forgetAllLast, forgetLast, saveLast, readLast } from './lastTyping';
 import { FactsRecord, FileRecord, JournalRecord, mendedSite, QueueRecord, SiteRecord, TypingRecord } from './records';
 import { setAside, textsIn, type SetAside } from './setAside';
 import type { Files, Store } from './store';
 
-const VERSION = 4;
+const VERSION = 5;
 
 let opened: Promise<Store> | null = null;
 
@@ -50,6 +51,11 @@ function openVersion(name: string, version: number | undefined, teller: GoneTell
       if (from < 2) db.createObjectStore('queues', { keyPath: 'siteId' });
       if (from < 3) db.createObjectStore('aside', { autoIncrement: true }).createIndex('site', 'siteId');
       if (from < 4) db.createObjectStore('typing', { keyPath: ['siteId', 'path'] });
+      if (from < 5) {
+        db.createObjectStore('folders', { keyPath: 'siteId' });
+        db.createObjectStore('agreed', { keyPath: ['siteId', 'path'] });
+        db.createObjectStore('savings', { keyPath: 'siteId' });
+      }
     },
     blocking: () => {
       // Another tab has a newer version of the program: let it go on.
@@ -86,6 +92,10 @@ function idbStore(db: Database, newer: boolean, teller: GoneTeller): Store {
     saveTyping: refuseNewer,
     saveLastTyping: () => undefined,
     removeTyping: refuseNewer,
+    saveFolder: refuseNewer,
+    removeFolder: refuseNewer,
+    saveAgreed: refuseNewer,
+    saveSaving: refuseNewer,
   };
 }
 
@@ -155,6 +165,7 @@ function writableStore(db: Database, newer: boolean, teller: GoneTeller): Store 
       unwaited(tx.objectStore('typing').delete([siteId, path]));
       await tx.done;
     },
+    ...folderStore(db),
   };
 }
 
@@ -229,7 +240,7 @@ async function addSite(db: Database, site: SiteRecord, files: Files): Promise<vo
 
 async function removeSite(db: Database, siteId: string): Promise<void> {
   forgetAllLast(siteId);
-  const tx = writing(db, ['sites', 'files', 'journal', 'queues', 'typing', 'aside']);
+  const tx = writing(db, ['sites', 'files', 'journal', 'queues', 'typing', 'aside', 'folders', 'agreed', 'savings']);
   for (const key of await tx.objectStore('aside').index('site').getAllKeys(siteId))
     unwaited(tx.objectStore('aside').delete(key));
   await Promise.all([
@@ -238,6 +249,9 @@ async function removeSite(db: Database, siteId: string): Promise<void> {
     tx.objectStore('files').delete(below(siteId)),
     tx.objectStore('journal').delete(below(siteId)),
     tx.objectStore('typing').delete(below(siteId)),
+    tx.objectStore('folders').delete(siteId),
+    tx.objectStore('agreed').delete(below(siteId)),
+    tx.objectStore('savings').delete(siteId),
     tx.done,
   ]);
 }

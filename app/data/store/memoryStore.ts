@@ -2,6 +2,7 @@
 import { refuse, type FileContent } from '~core/site/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { changeOf, commitOf, hashesIn, neededEntry, renamed, SITE_GONE, withOutside, type JournalStep } from './commit';
+import { memoryFolder } from './memoryFolder';
 import type { JournalRecord, QueueRecord, SiteRecord, TypingRecord } from './records';
 import { setAside, type SetAside } from './setAside';
 import type { Store, Written } from './store';
@@ -19,6 +20,7 @@ interface Memory {
   blobs: Map<string, Blob>;
   facts: Map<string, PhotoFacts>;
   glances: Map<string, Blob>;
+  folder: ReturnType<typeof memoryFolder>;
 }
 
 export function memoryStore(): Store {
@@ -29,8 +31,9 @@ export function memoryStore(): Store {
     blobs: new Map(),
     facts: new Map(),
     glances: new Map(),
+    folder: memoryFolder(),
   };
-  const { sites, queues, typing, blobs, facts, glances } = memory;
+  const { sites, queues, typing, blobs, facts, glances, folder } = memory;
   const soon = <T>(value: T): Promise<T> => Promise.resolve(value);
   return {
     newer: false,
@@ -41,6 +44,7 @@ export function memoryStore(): Store {
     removeSite: (siteId) => {
       queues.delete(siteId);
       typing.delete(siteId);
+      folder.forget(siteId);
       return soon(void sites.delete(siteId));
     },
     allowOutside: (siteId, allowed) => {
@@ -88,6 +92,7 @@ export function memoryStore(): Store {
     saveTyping: (one) => soon(void typing.set(one.siteId, [...typingBut(memory, one.siteId, one.path), one])),
     saveLastTyping: (one) => void typing.set(one.siteId, [...typingBut(memory, one.siteId, one.path), one]),
     removeTyping: (siteId, path) => soon(void typing.set(siteId, typingBut(memory, siteId, path))),
+    ...folder,
   };
 }
 

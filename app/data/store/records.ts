@@ -145,6 +145,43 @@ export const TypingRecord = z.object({
 });
 export type TypingRecord = z.infer<typeof TypingRecord>;
 
+/** A folder on disk that a site is kept in step with. */
+export const FolderRecord = z.object({
+  siteId: z.string(),
+  /** As the browser gave it; it is kept by the browser and says nothing of where the folder lies. */
+  handle: z.custom<FileSystemDirectoryHandle>(
+    (value) => typeof value === 'object' && value !== null && 'kind' in value && value.kind === 'directory',
+  ),
+  /** When both were last the same, as far as files were compared; null where they never were. */
+  inStep: z.number().nullable(),
+  /** What is changed there alone is taken in without being asked for. */
+  takesIn: z.boolean(),
+  /** What is changed here alone is saved without being asked for. */
+  saves: z.boolean(),
+  /** The program's notes stand in the folder, too. */
+  withNotes: z.boolean(),
+});
+export type FolderRecord = z.infer<typeof FolderRecord>;
+
+/** What a file of the site and of its folder held when both were the same. */
+export const AgreedRecord = z.object({
+  siteId: z.string(),
+  path: z.string(),
+  content: Content,
+  /** Of the file on disk; ms and bytes. Null where it was not read from one. */
+  modified: z.number().nullable(),
+  size: z.number(),
+});
+export type AgreedRecord = z.infer<typeof AgreedRecord> & { content: FileContent };
+
+/** A saving into the folder that was begun: what each file held and what it is to hold. */
+export const SavingRecord = z.object({
+  siteId: z.string(),
+  began: z.number(),
+  files: z.array(z.object({ path: z.string(), before: Content.nullable(), after: Content.nullable() })),
+});
+export type SavingRecord = z.infer<typeof SavingRecord>;
+
 /**
  * The record of a site of which not everything can be read: what can be is kept. `last` is the number of the last
  * entry of its journal.

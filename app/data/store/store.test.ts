@@ -192,6 +192,42 @@ describe.each(STORES)('the store %s', (_where, open) => {
     expect(await store.readSite('gone')).toBeNull();
   });
 
+  it('keeps the folder that a site is kept in step with, and what both held', async () => {
+    const handle = { kind: 'directory', name: 'kites' } as FileSystemDirectoryHandle;
+    const folder = { siteId: site.id, handle, inStep: null, takesIn: false, saves: true, withNotes: false };
+    expect(await store.readFolder(site.id)).toBeNull();
+    await store.saveFolder(folder);
+    expect(await store.readFolder(site.id)).toEqual(folder);
+    const content = { kind: 'text' as const, text: 'one two' };
+    const one = { content, modified: 5, size: 7 };
+    await store.saveAgreed(
+      site.id,
+      new Map([
+        ['a.html', one],
+        ['b.html', one],
+      ]),
+    );
+    await store.saveAgreed(site.id, new Map([['a.html', null]]));
+    expect(await store.readAgreed(site.id)).toEqual(new Map([['b.html', { siteId: site.id, path: 'b.html', ...one }]]));
+    await store.removeFolder(site.id);
+    expect([await store.readFolder(site.id), (await store.readAgreed(site.id)).size]).toEqual([null, 0]);
+  });
+
+  it('keeps a saving that was begun until it ends, and forgets both with the site', async () => {
+    const saving = { began: 3, files: [{ path: 'a.html', before: null, after: { kind: 'text' as const, text: 'x' } }] };
+    await store.saveSaving(site.id, saving);
+    expect(await store.readSaving(site.id)).toEqual({ siteId: site.id, ...saving });
+    await store.saveSaving(site.id, null);
+    expect(await store.readSaving(site.id)).toBeNull();
+    await store.saveSaving(site.id, saving);
+    await store.saveAgreed(
+      site.id,
+      new Map([['a.html', { content: saving.files[0]!.after, modified: null, size: 1 }]]),
+    );
+    await store.removeSite(site.id);
+    expect([await store.readSaving(site.id), (await store.readAgreed(site.id)).size]).toEqual([null, 0]);
+  });
+
   it('keeps whether pages may ask outside, and takes it back', async () => {
     await store.allowOutside(site.id, true);
     expect((await store.readSite(site.id))?.outside).toBe(true);

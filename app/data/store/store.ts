@@ -5,7 +5,15 @@
 import type { PhotoFacts } from '~core/photo/index.ts';
 import type { Change, FileContent, Result } from '~core/site/index.ts';
 import type { PictureAnalysis } from '../../workers/pictures';
-import type { JournalRecord, QueueRecord, SiteRecord, TypingRecord } from './records';
+import type {
+  AgreedRecord,
+  FolderRecord,
+  JournalRecord,
+  QueueRecord,
+  SavingRecord,
+  SiteRecord,
+  TypingRecord,
+} from './records';
 import type { SetAside } from './setAside';
 
 export type Files = ReadonlyMap<string, FileContent>;
@@ -19,7 +27,26 @@ export type Written = Result<{ site: SiteRecord; files: Map<string, FileContent 
  */
 export type Gone = 'closed' | 'taken over';
 
-export interface Store {
+/** What is known of a folder on disk that a site is kept in step with. */
+export interface FolderStore {
+  readFolder: (siteId: string) => Promise<FolderRecord | null>;
+  saveFolder: (folder: FolderRecord) => Promise<void>;
+  /** With all that was known of it; the folder itself stays as it is. */
+  removeFolder: (siteId: string) => Promise<void>;
+  /** What was the same on both sides, by paths. */
+  readAgreed: (siteId: string) => Promise<Map<string, AgreedRecord>>;
+  /** Null where neither side has the file any more. */
+  saveAgreed: (
+    siteId: string,
+    agreed: ReadonlyMap<string, Omit<AgreedRecord, 'siteId' | 'path'> | null>,
+  ) => Promise<void>;
+  /** A saving that was begun and has not ended. */
+  readSaving: (siteId: string) => Promise<SavingRecord | null>;
+  /** Null ends it. */
+  saveSaving: (siteId: string, saving: Omit<SavingRecord, 'siteId'> | null) => Promise<void>;
+}
+
+export interface Store extends FolderStore {
   /** A newer version of the program wrote it: what can be read is shown, and nothing is written. */
   readonly newer: boolean;
   /** Told when the store goes away; at once where it has. Gives what ends the telling. */

@@ -6,6 +6,8 @@ import { useCallback, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate, useRevalidator } from 'react-router';
 import type { IntakeProgress, IntakeResult } from '../../data/intake/importSite';
+import { canLink, chooseFolder } from '../../data/folder/access';
+import { importLinked } from '../../data/folder/importLinked';
 import { importFiles, importZip } from '../../data/intake/intake';
 import { saveRemarks } from '../../data/intake/importRemarks';
 import { color } from '../../ui/theme';
@@ -18,28 +20,21 @@ function pathOf(file: File & { path?: string; relativePath?: string }): string {
   return path.replace(/^\.?\//, '');
 }
 
+type ImportOptions = Parameters<typeof importFiles>[1];
+
 export function useImport() {
   const navigate = useNavigate();
   const { revalidate } = useRevalidator();
   const [progress, setProgress] = useState<IntakeProgress | null>(null);
   const [refused, setRefused] = useState<Refused | null>(null);
   const stop = useRef<AbortController | null>(null);
-  const run = useCallback(
-    async (files: readonly File[]) => {
-      if (files.length === 0) return;
+  const bringIn = useCallback(
+    async (work: (options: ImportOptions) => Promise<IntakeResult>) => {
       const control = new AbortController();
       stop.current = control;
       setRefused(null);
       setProgress({ says: 'Reading the files', share: null });
-      const options = { onProgress: setProgress, signal: control.signal };
-      const [only] = files;
-      const isZip = files.length === 1 && only !== undefined && /\.zip$/i.test(only.name);
-      const result = isZip
-        ? await importZip(only, only.name, options)
-        : await importFiles(
-            files.map((file) => ({ path: pathOf(file), blob: file })),
-            options,
-          );
+      const result = await work({ onProgress: setProgress, signal: control.signal });
       setProgress(null);
       if (!result.ok) {
         setRefused(result);
@@ -51,7 +46,31 @@ export function useImport() {
     },
     [navigate, revalidate],
   );
-  return { run, progress, refused, stop: () => stop.current?.abort(), forget: () => setRefused(null) };
+  const run = useCallback(
+    async (files: readonly File[]) => {
+      const [only] = files;
+      if (!only) return;
+      await bringIn((options) =>
+        files.length === 1 && /\.zip$/i.test(only.name)
+          ? importZip(only, only.name, options)
+          : importFiles(
+              files.map((file) => ({ path: pathOf(file), blob: file })),
+              options,
+            ),
+      );
+    },
+    [bringIn],
+  );
+  /** A folder that the site is kept in step with from then on. */
+  const link = useCallback(async () => {
+    try {
+      const handle = await chooseFolder();
+      if (handle) await bringIn((options) => importLinked(handle, options));
+    } catch (error) {
+      setRefused({ ok: false, reason: `The folder could not be linked: ${String(error)}.`, refused: [] });
+    }
+  }, [bringIn]);
+  return { run, link, progress, refused, stop: () => stop.current?.abort(), forget: () => setRefused(null) };
 }
 
 const targetStyle = (isDragActive: boolean) =>
@@ -143,6 +162,11 @@ export function PickButtons({ importing }: { importing: ReturnType<typeof useImp
         data-pick="archive"
         onChange={(event) => picked(event.target)}
       />
+      {canLink() && (
+        <Button disabled={busy} onClick={() => void importing.link()}>
+          Link a folder…
+        </Button>
+      )}
       <Button disabled={busy} onClick={() => archive.current?.click()}>
         Import a ZIP
       </Button>

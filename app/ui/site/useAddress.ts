@@ -61,7 +61,8 @@ export function useAddress(siteId: string): Address {
   const write = useCallback(() => {
     clearTimeout(timer.current ?? undefined);
     timer.current = null;
-    const { pathname, search } = latest.current;
+    // The address itself: the screen may still be drawing the station that was gone to a moment ago.
+    const { pathname, search } = window.location;
     const target = asked.current;
     const station = target.station ?? stationIn(pathname);
     const elsewhere = target.station !== undefined && target.station !== stationIn(pathname);
