@@ -24,6 +24,38 @@ async function choosePage(page: Page, path: string): Promise<void> {
   await page.getByRole('option', { name: path }).click();
 }
 
+/** A folder in the browser's private file system, in step, and then changed here, there, and on both sides. */
+async function linkedFolder(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Link a folder…' }).click();
+  await page.getByRole('button', { name: /^Save \d+ files to/ }).click({ timeout: 30_000 });
+  await page.getByText('up to date', { exact: true }).waitFor({ timeout: 30_000 });
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: /^Find a page/ }).fill('replace text');
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'Find and replace' });
+  await dialog.getByRole('textbox', { name: 'Find' }).fill('Workshop days');
+  await dialog.getByRole('textbox', { name: 'Replace with' }).fill('Workshops of 2026');
+  await dialog.getByRole('button', { name: /^Replace in/ }).click();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  // Another program, in words of the page: nothing of a compiler's may stand in it.
+  await page.evaluate(`(async () => {
+    const root = await showDirectoryPicker();
+    const write = async (name, change) => {
+      const handle = await root.getFileHandle(name, { create: true });
+      const text = await (await handle.getFile()).text();
+      const stream = await handle.createWritable();
+      await stream.write(change(text));
+      await stream.close();
+    };
+    await write('workshop.html', (text) => text.replace('<h1>Workshop days', '<h1>Days of kite building'));
+    await write('story.html', () => '<!DOCTYPE html>');
+    window.dispatchEvent(new Event('focus'));
+  })()`);
+  await page.getByText('new on disk').waitFor({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Differences of workshop.html' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).first().click();
+}
+
 const browser = await launch();
 for (const [scheme, suffix] of [
   ['light', ''],
@@ -31,6 +63,9 @@ for (const [scheme, suffix] of [
 ] as const) {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
   const page = await context.newPage();
+  await page.addInitScript(
+    `globalThis.showDirectoryPicker = async () => (await navigator.storage.getDirectory()).getDirectoryHandle('kite-circle', { create: true })`,
+  );
   await page.goto(ADDRESS);
   await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
   await page.getByText('21 matched').waitFor({ timeout: 30_000 });
@@ -71,7 +106,8 @@ for (const [scheme, suffix] of [
     await page.screenshot({ path: join(TARGET, 'options.png') });
     await page.getByRole('button', { name: 'Back to the scripts' }).click();
     await goTo(page, 'Proof', 'proof');
-    await goTo(page, 'Pack', 'pack', () => page.getByText('camera/', { exact: true }).click());
+    await goTo(page, 'Pack', 'pack', () => linkedFolder(page));
+    await page.keyboard.press('Control+z');
   }
   await goTo(page, 'Markup', `markup${suffix}`, () => choosePage(page, 'workshop.html'));
   if (scheme === 'light') {

@@ -177,7 +177,7 @@ async function writeWholeStore(): Promise<void> {
     if ('bytes' in value && typeof value.bytes === 'string') return bytesOf(value.bytes);
     return Object.fromEntries(Object.entries(value).map(([name, one]) => [name, whole(one)]));
   };
-  const opening = indexedDB.open('heathmoor', 4);
+  const opening = indexedDB.open('heathmoor', 5);
   opening.onupgradeneeded = () => {
     // As the program makes them: with keys in their records, or beside them.
     const keyPaths: Record<string, string | string[]> = {
@@ -186,8 +186,11 @@ async function writeWholeStore(): Promise<void> {
       journal: ['siteId', 'number'],
       queues: 'siteId',
       typing: ['siteId', 'path'],
+      folders: 'siteId',
+      agreed: ['siteId', 'path'],
+      savings: 'siteId',
     };
-    for (const name of ['sites', 'files', 'blobs', 'facts', 'glances', 'journal', 'queues', 'typing'])
+    for (const name of [...Object.keys(keyPaths), 'blobs', 'facts', 'glances'])
       opening.result.createObjectStore(name, name in keyPaths ? { keyPath: keyPaths[name] } : undefined);
     opening.result.createObjectStore('aside', { autoIncrement: true }).createIndex('site', 'siteId');
   };

@@ -28,7 +28,7 @@ export const Work = z.discriminatedUnion('do', [
       .min(1),
   }),
   /** Into the folder on disk what was changed here, or from it what was changed there; all of it, or some paths. */
-  z.strictObject({ do: z.literal('folder'), way: z.enum(['save', 'take in']), paths: z.array(z.string()).nullable() }),
+  z.strictObject({ do: z.literal('folder'), way: z.enum(['save', 'apply']), paths: z.array(z.string()).nullable() }),
   /** Of a file that both sides changed: whose it is to be, or the text that was put together of both. */
   z.strictObject({
     do: z.literal('choose'),

@@ -1,5 +1,6 @@
 /** What differs between a site and its folder, how texts changed on both sides come together, what is taken over. */
 import fc from 'fast-check';
+import { merge } from 'node-diff3';
 import { describe, expect, it } from 'vitest';
 import { applyChange, applyEdits, type FileContent } from '../site/index.ts';
 import {
@@ -17,6 +18,9 @@ import {
 const text = (content: string): FileContent => ({ kind: 'text', text: content });
 const picture = (hash: string): FileContent => ({ kind: 'binary', hash, bytes: 9 });
 const filesOf = (files: Record<string, FileContent>) => new Map(Object.entries(files));
+
+/** With their ends. */
+const linesOf = (content: string): string[] => content.match(/[^\n]*\n|[^\n]+$/g) ?? [];
 
 describe('a file compared with what was in step', () => {
   const [a, b, c] = [text('a'), text('b'), text('c')];
@@ -83,6 +87,13 @@ describe('a text changed on both sides', () => {
     expect(chosen('both')).toBe(AGREED.replace('<p>Two</p>', '<p>2</p>\r\n<p>zwei</p>'));
   });
 
+  it('shows also what one side only took away', () => {
+    const pieces = mergePieces(AGREED, AGREED.replace('<p>Two</p>\r\n', ''), AGREED);
+    expect(pieces.map(({ by }) => by)).toEqual(['same', 'there', 'same']);
+    expect(pieces[1]).toEqual({ by: 'there', line: 3, here: ['<p>Two</p>\r\n'], there: [] });
+    expect(mergedText(pieces, new Map())).toBe(AGREED.replace('<p>Two</p>\r\n', ''));
+  });
+
   it('asks for nothing where both did the same', () => {
     const both = AGREED.replace('Two', '2');
     expect(mergePieces(both, both, AGREED).every(({ by }) => by === 'same')).toBe(true);
@@ -108,6 +119,18 @@ describe('a text changed on both sides', () => {
         expect(mergedText(pieces, all('here'))).toBe(here);
         expect(mergedText(pieces, all('there'))).toBe(there);
       }),
+      { numRuns: 2000 },
+    ));
+  it('is what a three-way merge makes of it where nothing is to be chosen', () =>
+    fc.assert(
+      fc.property(lines, lines, lines, (here, there, agreed) => {
+        const joinedLines = (all: readonly string[]) => linesOf(all.join(''));
+        const [a, o, b] = [here, agreed, there].map(joinedLines);
+        const { conflict, result } = merge(a ?? [], o ?? [], b ?? [], { excludeFalseConflicts: true });
+        const text = mergedText(mergePieces(here.join(''), there.join(''), agreed.join('')), new Map());
+        expect(text).toBe(conflict ? null : result.join(''));
+      }),
+      { numRuns: 2000 },
     ));
   it('changes by lines that lead from one text to the other', () =>
     fc.assert(
@@ -164,6 +187,7 @@ describe('what is taken over', () => {
 
 it('pages are written behind what they show, and what goes goes last', () => {
   const file = (path: string, here: FileContent | null = text('')) => ({ path, here });
-  const order = inSavingOrder([file('a.html'), file('z.css', null), file('p.jpg'), file('m.css')]);
-  expect(order.map(({ path }) => path)).toEqual(['p.jpg', 'm.css', 'a.html', 'z.css']);
+  const all = [file('a.html'), file('z.css', null), file('p.jpg'), file('P.JPG', null), file('m.css')];
+  // What only changes its capitals goes before it comes: some disks have one file for both.
+  expect(inSavingOrder(all).map(({ path }) => path)).toEqual(['P.JPG', 'p.jpg', 'm.css', 'a.html', 'z.css']);
 });

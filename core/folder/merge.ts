@@ -2,7 +2,7 @@
  * One text that was changed on both sides, piece by piece: what only one side changed needs no choice. Three-way
  * comparison by lines; Khanna, Kunal, Pierce, "A Formal Investigation of Diff3", FSTTCS 2007.
  */
-import { diff3MergeRegions, diffComm } from 'node-diff3';
+import { diffComm, diffIndices } from 'node-diff3';
 import { linesOf } from './lineEdits.ts';
 
 export interface MergePiece {
@@ -36,33 +36,61 @@ const twoWay = (here: string[], there: string[]): Piece[] =>
     common ? unchanged(common) : { by: 'both', here: buffer1, there: buffer2 },
   );
 
+interface Hunk {
+  side: 'here' | 'there';
+  /** Lines of the text that both had, and what this side has for them: first line and number of lines. */
+  agreed: [at: number, count: number];
+  own: [at: number, count: number];
+}
+
+/**
+ * Changes of both sides that touch one another are one piece. (The library's own regions say nothing of lines that one
+ * side only took away.)
+ */
 function threeWay(here: string[], agreed: string[], there: string[]): Piece[] {
-  const regions = diff3MergeRegions(here, agreed, there);
-  /** Where a region begins in the text that both had; a change of one side is told by its own lines alone. */
-  const beginsAt = (n: number): number => {
-    const region = regions[n];
-    if (!region) return agreed.length;
-    if (!region.stable) return region.oStart;
-    return region.buffer === 'o' ? region.bufferStart : 0;
-  };
+  const hunksOf = (side: Hunk['side'], own: string[]): Hunk[] =>
+    diffIndices(agreed, own).map(({ buffer1, buffer2 }) => ({ side, agreed: buffer1, own: buffer2 }));
+  const pieces: Piece[] = [];
   let stood = 0;
-  return regions.map((region, n): Piece => {
-    if (!region.stable) {
-      stood = region.oStart + region.oLength;
-      const { aContent, bContent } = region;
-      const isAlike = aContent.join('') === bContent.join('');
-      return isAlike ? unchanged(aContent) : { by: 'both', here: aContent, there: bContent };
-    }
-    const { buffer, bufferStart, bufferLength, bufferContent } = region;
-    if (buffer === 'o') {
-      stood = bufferStart + bufferLength;
-      return unchanged(bufferContent);
-    }
-    const before = agreed.slice(stood, beginsAt(n + 1));
-    return buffer === 'a'
-      ? { by: 'here', here: bufferContent, there: before }
-      : { by: 'there', here: before, there: bufferContent };
-  });
+  const upTo = (line: number) => {
+    if (line > stood) pieces.push(unchanged(agreed.slice(stood, line)));
+  };
+  for (const group of touching([...hunksOf('here', here), ...hunksOf('there', there)])) {
+    const start = Math.min(...group.map((one) => one.agreed[0]));
+    const end = Math.max(...group.map((one) => one.agreed[0] + one.agreed[1]));
+    upTo(start);
+    stood = end;
+    const [first, other] = (['here', 'there'] as const).map((side) => group.filter((one) => one.side === side));
+    const ours = linesIn(here, agreed, first ?? [], start, end);
+    const theirs = linesIn(there, agreed, other ?? [], start, end);
+    if (first?.length === 0) pieces.push({ by: 'there', here: ours, there: theirs });
+    else if (other?.length === 0) pieces.push({ by: 'here', here: ours, there: theirs });
+    else if (ours.join('') === theirs.join('')) pieces.push(unchanged(ours));
+    else pieces.push({ by: 'both', here: ours, there: theirs });
+  }
+  upTo(agreed.length);
+  return pieces;
+}
+
+function touching(hunks: readonly Hunk[]): Hunk[][] {
+  const groups: Hunk[][] = [];
+  let end = -1;
+  for (const hunk of [...hunks].sort((a, b) => a.agreed[0] - b.agreed[0])) {
+    const last = groups.at(-1);
+    if (last && hunk.agreed[0] <= end) last.push(hunk);
+    else groups.push([hunk]);
+    end = Math.max(last && hunk.agreed[0] <= end ? end : -1, hunk.agreed[0] + hunk.agreed[1]);
+  }
+  return groups;
+}
+
+/** What a side has for lines `start` to `end` of the text that both had. */
+function linesIn(own: string[], agreed: string[], hunks: readonly Hunk[], start: number, end: number): string[] {
+  const [first, last] = [hunks[0], hunks.at(-1)];
+  if (!first || !last) return agreed.slice(start, end);
+  const from = first.own[0] - (first.agreed[0] - start);
+  const to = last.own[0] + last.own[1] + (end - (last.agreed[0] + last.agreed[1]));
+  return own.slice(from, to);
 }
 
 const unchanged = (lines: string[]): Piece => ({ by: 'same', here: lines, there: lines });

@@ -2,11 +2,17 @@
 import { isPagePath } from '../site/index.ts';
 import type { FolderFile } from './compare.ts';
 
-/** What pages show, then pages, then what goes. */
-const rankOf = ({ path, here }: Pick<FolderFile, 'path' | 'here'>): number => {
-  if (here === null) return 2;
-  return isPagePath(path) ? 1 : 0;
-};
+type Saved = Pick<FolderFile, 'path' | 'here'>;
 
-export const inSavingOrder = <One extends Pick<FolderFile, 'path' | 'here'>>(files: readonly One[]): One[] =>
-  [...files].sort((a, b) => rankOf(a) - rankOf(b));
+/**
+ * What pages show, then pages, then what goes. A name that goes for one of other capitals goes first: a file system
+ * that knows no capitals has one file for both.
+ */
+export function inSavingOrder<One extends Saved>(files: readonly One[]): One[] {
+  const written = new Set(files.flatMap(({ path, here }) => (here === null ? [] : [path.toLowerCase()])));
+  const rankOf = ({ path, here }: Saved): number => {
+    if (here === null) return written.has(path.toLowerCase()) ? 0 : 3;
+    return isPagePath(path) ? 2 : 1;
+  };
+  return [...files].sort((a, b) => rankOf(a) - rankOf(b));
+}

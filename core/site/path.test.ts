@@ -146,6 +146,10 @@ describe('names', () => {
 
   it.each([
     ['.DS_Store', true],
+    ['css/kites.css.crswap', true],
+    ['.index.html.swp', true],
+    ['css/.#kites.css', true],
+    ['kites.swp', false],
     ['a/.ds_store', true],
     ['a/Thumbs.db', true],
     ['desktop.ini', true],

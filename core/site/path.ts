@@ -32,6 +32,8 @@ export function cleanPath(raw: string): CleanPath {
 export function isSystemLitter(path: string): boolean {
   return (
     /(^|\/)(\.DS_Store|Thumbs\.db|desktop\.ini|\._[^/]*|\.git\/.*|__MACOSX\/.*)$/i.test(path) ||
+    // What browsers and editors write beside a file while it is open; a crash leaves it there.
+    /(^|\/)([^/]+\.crswap|\.[^/]+\.sw[op]|\.#[^/]+)$/.test(path) ||
     /(^|\/)(\.git|__MACOSX|node_modules)\//.test(path)
   );
 }

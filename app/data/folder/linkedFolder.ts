@@ -88,8 +88,6 @@ export class LinkedFolder {
 
   /** For browsers that link no folder: a copy that was edited elsewhere, out of a folder or of a ZIP. */
   async compareWith(name: string, files: readonly IntakeFile[]): Promise<void> {
-    this.#leave();
-    this.#record = null;
     await this.#begin(pickedSource(name, files), null);
   }
 
@@ -104,6 +102,7 @@ export class LinkedFolder {
 
   /** The folder stays as it is; the site forgets it. */
   async unlink(): Promise<void> {
+    if (this.#record && this.#site.shut !== null) return;
     this.#leave();
     const wasLinked = this.#record !== null;
     this.#record = null;
@@ -121,7 +120,7 @@ export class LinkedFolder {
   }
 
   async set(options: Partial<FolderOptions>): Promise<void> {
-    if (!this.#record) return;
+    if (!this.#record || this.#site.shut !== null) return;
     this.#record = { ...this.#record, ...options };
     await this.#site.store.saveFolder(this.#record);
     this.#show(options);
@@ -129,6 +128,7 @@ export class LinkedFolder {
   }
 
   async forgetInterrupted(): Promise<void> {
+    if (this.#site.shut !== null) return;
     await this.#site.store.saveSaving(this.#site.site.id, null);
     this.#show({ interrupted: null });
   }
@@ -193,6 +193,7 @@ export class LinkedFolder {
 
   async #begin(source: FolderSource, record: FolderRecord | null): Promise<void> {
     const { store, site } = this.#site;
+    this.#leave();
     this.#record = record;
     this.#source = source;
     this.#agreed = await store.readAgreed(site.id);
@@ -288,7 +289,10 @@ export class LinkedFolder {
     }
     const files = new Map(listed.files);
     if (!this.#record?.withNotes) files.delete(NOTES_FILE);
-    this.#there = await readThere(files, (path) => [this.#there.get(path), this.#agreed.get(path)], signal);
+    const there = await readThere(files, (path) => [this.#there.get(path), this.#agreed.get(path)], signal);
+    // Another folder may have been linked meanwhile.
+    if (source !== this.#source) return;
+    this.#there = there;
     await this.#agreeOnSame();
     const differing = this.#files();
     if (differing.length === 0) await this.#writeInStep();

@@ -238,6 +238,7 @@ export class SiteSession {
       this.#shared.shut = this.#shared.store.newer ? 'newer' : null;
       await this.#reload();
       await this.typing.recover();
+      void this.folder.open().catch(() => undefined);
       void this.#resume();
     });
     this.#shared.shut = granted ? null : 'other tab';

@@ -127,6 +127,11 @@ export const ACTIONS: readonly ActionEntry[] = [
     to: { station: 'pack' },
   },
   {
+    label: 'Link a folder on this computer',
+    words: 'sync disk save local directory editor compare merge conflict changed outside import again',
+    to: { station: 'pack' },
+  },
+  {
     label: 'Find and replace',
     words: 'search text all files change word',
     to: { sheet: { name: 'replace' } },

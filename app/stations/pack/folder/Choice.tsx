@@ -13,7 +13,7 @@ import {
 import { changedWords, countOf, isPicturePath, type Piece } from '~core/site/index.ts';
 import { useSite } from '../../../ui/site/openSite';
 import { useWork } from '../../../ui/site/work';
-import { color, MONO, type Token } from '../../../ui/theme';
+import { color, MONO } from '../../../ui/theme';
 
 const BUTTON_ROW = { display: 'flex', flexWrap: 'wrap', gap: 0.75 };
 
@@ -161,8 +161,8 @@ function PieceShown({ piece, choice, onChoose }: PieceProps) {
   return (
     <Box role="group" aria-label={`Line ${piece.line}`} sx={{ mb: 1.25 }}>
       <Box sx={SIDES}>
-        <Lines says="on disk" lines={there} tone="rust" taken={taken('there')} />
-        <Lines says={`here, line ${piece.line}`} lines={here} tone="lichen" taken={taken('here')} />
+        <Lines says="on disk" lines={there} taken={taken('there')} />
+        <Lines says={`here, line ${piece.line}`} lines={here} taken={taken('here')} />
       </Box>
       <Box sx={{ ...BUTTON_ROW, mt: 0.5 }}>
         {BUTTONS.map(({ choice: one, label }) => (
@@ -179,7 +179,7 @@ const LINE = { display: 'block', minHeight: '1.6em' };
 
 const MARK = { color: 'inherit', bgcolor: 'transparent', fontWeight: 700, textDecoration: 'underline' };
 
-const linesStyle = (tone: Token, taken: boolean) =>
+const linesStyle = (taken: boolean) =>
   ({
     m: 0,
     p: 0.75,
@@ -189,7 +189,7 @@ const linesStyle = (tone: Token, taken: boolean) =>
     whiteSpace: 'pre-wrap',
     overflowWrap: 'anywhere',
     bgcolor: color('paper'),
-    color: color(taken ? tone : 'stone'),
+    color: color(taken ? 'lichen' : 'stone'),
     border: `1px solid ${color(taken ? 'edge' : 'hair')}`,
   }) as const;
 
@@ -200,14 +200,13 @@ interface LinesProps {
   says: string;
   /** Each in pieces, with the words that the other side has otherwise. */
   lines: readonly (readonly Piece[])[];
-  tone: Token;
   taken: boolean;
 }
 
-const Lines = ({ says, lines, tone, taken }: LinesProps) => (
+const Lines = ({ says, lines, taken }: LinesProps) => (
   <Box>
     <Box sx={{ color: color('stone'), fontSize: '0.75rem' }}>{taken ? `${says}: taken` : says}</Box>
-    <Box component="pre" sx={linesStyle(tone, taken)}>
+    <Box component="pre" sx={linesStyle(taken)}>
       {lines.length === 0 && '(nothing)'}
       {lines.map((pieces, n) => (
         <Box component="span" key={n} sx={LINE}>

@@ -10,14 +10,22 @@ import { useWork } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { Choice } from './Choice';
 
+/** What finds no room beside the name goes below it. */
 const ROW = {
-  display: 'grid',
-  gridTemplateColumns: '76px minmax(0, 1.4fr) minmax(0, 1fr) auto 72px',
-  gap: 1.5,
+  display: 'flex',
+  flexWrap: 'wrap',
+  gap: '2px 12px',
   alignItems: 'center',
   minHeight: 34,
   px: 1.75,
+  py: 0.25,
 };
+
+const WHAT = { flex: '1 1 9rem', color: color('stone'), fontSize: '0.8125rem' };
+
+const WAYS = { display: 'flex', gap: 0.75, justifyContent: 'flex-end', flex: '0 0 176px' };
+
+const SIZE = { flex: '0 0 72px', textAlign: 'right', fontSize: '0.8125rem' };
 
 const LINE = { borderTop: `1px solid ${color('hair')}` };
 
@@ -39,20 +47,22 @@ export function FileRow({ file, canSave }: FileRowProps) {
   return (
     <Box component="li" sx={LINE}>
       <Box sx={ROW}>
-        <Box>
+        <Box sx={{ flex: '0 0 76px' }}>
           <Tag tone={TONES[side]}>{side === 'here' ? SAID[file.doneHere ?? 'changed'] : side}</Tag>
         </Box>
-        <Mono>{file.path}</Mono>
-        <Box sx={{ color: color('stone'), fontSize: '0.8125rem' }}>{whatWasDone(file)}</Box>
-        <Box sx={{ display: 'flex', gap: 0.75 }}>
+        <Box sx={{ flex: '1.4 1 11rem' }}>
+          <Mono>{file.path}</Mono>
+        </Box>
+        <Box sx={WHAT}>{whatWasDone(file)}</Box>
+        <Box sx={WAYS}>
           {canOpen && (
             <Button aria-expanded={open} aria-label={`Differences of ${file.path}`} onClick={() => setOpen(!open)}>
-              {open ? 'Hide' : 'Show'}
+              Differences
             </Button>
           )}
           <OneWay file={file} canSave={canSave} />
         </Box>
-        <Box sx={{ textAlign: 'right', fontSize: '0.8125rem' }}>{content && inBytes(bytesOf(content))}</Box>
+        <Box sx={SIZE}>{content && inBytes(bytesOf(content))}</Box>
       </Box>
       {open && (side === 'both' ? <Choice key={keyOf(file)} file={file} /> : <Difference file={file} />)}
     </Box>
@@ -65,7 +75,7 @@ function OneWay({ file, canSave }: FileRowProps) {
   const side = differs(file);
   if (side === 'both' || (side === 'here' && !canSave)) return null;
   const label = side === 'here' ? 'Save' : 'Apply';
-  const go = () => work({ do: 'folder', way: side === 'there' ? 'take in' : 'save', paths: [file.path] });
+  const go = () => work({ do: 'folder', way: side === 'there' ? 'apply' : 'save', paths: [file.path] });
   return (
     <Button disabled={busy} aria-label={`${label} ${file.path}`} onClick={go}>
       {label}

@@ -111,7 +111,7 @@ function Differing({ standing: { files, name, linked } }: { standing: FolderStan
     <>
       {there > 0 && (
         <Box sx={{ px: 1.75, pb: 1 }}>
-          <Button disabled={busy} onClick={() => work({ do: 'folder', way: 'take in', paths: null })}>
+          <Button disabled={busy} onClick={() => work({ do: 'folder', way: 'apply', paths: null })}>
             {`Apply ${countOf(there, 'disk change')}`}
           </Button>
         </Box>
