@@ -12,6 +12,7 @@ import type { FolderStanding } from '../data/folder/standing';
 import { CompareAgain } from '../stations/pack/folder/CompareAgain';
 import { FolderPanel } from '../stations/pack/folder/FolderPanel';
 import { LinkFolder } from '../stations/pack/folder/LinkFolder';
+import { SavePart } from '../stations/pack/folder/SavePart';
 import { useFolder } from '../stations/pack/folder/useFolder';
 import { Leaving, type LeavingState } from '../stations/pack/Leaving';
 import { Parcel } from '../stations/pack/Parcel';
@@ -160,6 +161,7 @@ function Ways({ folder, busy, onLeave }: WaysProps) {
   const first = folder?.linked ? {} : { variant: 'contained' as const, color: 'primary' as const };
   return (
     <>
+      <SavePart />
       {!folder?.linked && <LinkFolder>Link a folder…</LinkFolder>}
       <Button disabled={busy} onClick={() => onLeave('archive')}>
         Save archive

@@ -2,6 +2,7 @@
 import * as Comlink from 'comlink';
 import { elementAt, elementBy, tieOf, type Tie } from '~core/markup/index.ts';
 import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
+import { partOf } from '~core/pack/index.ts';
 import { UNROTATED, type PhotoFacts, type Rotation } from '~core/photo/index.ts';
 import {
   placeMade,
@@ -194,6 +195,15 @@ const analysis = {
   originalOf(picture: string): ReadyTask[] {
     const asked = rotationAsked(currentReading(), picture, UNROTATED);
     return readyTasks(currentReading(), asked.ok ? asked.tasks.slice(0, 1) : []);
+  },
+  /** A page with all that it needs, for a folder of a larger site; `there` are files of that. */
+  part(
+    page: string,
+    target: string,
+    there: readonly (readonly [string, FileContent | null])[],
+    replaces: readonly string[],
+  ): ReturnType<typeof partOf> {
+    return partOf(currentReading(), { page, target, there: new Map(there), replaces: new Set(replaces) });
   },
   placeMade(made: MadeFile[]): PlanView {
     return shown(placeMade(currentReading(), made));

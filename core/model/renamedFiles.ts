@@ -11,8 +11,14 @@ export function renameFile(site: SiteReading, from: string, to: string): Change 
   return { label: `Rename ${from} to ${to}`, files: renames(site, new Map([[from, to]])) };
 }
 
+/**
+ * Where a path comes to stand that is no file, for a site that moves as a whole: what was written then stays as it was
+ * written, also where its capitals differ or where it leads nowhere.
+ */
+type Along = (path: string) => string;
+
 /** Many at once; names may change places among one another. */
-export function renames(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
+export function renames(site: SiteReading, moves: ReadonlyMap<string, string>, along?: Along): FileChange[] {
   const taken = new Set(moves.keys());
   // A name that another file still has is reached by way of one that nobody has.
   const detours = [...moves]
@@ -21,7 +27,7 @@ export function renames(site: SiteReading, moves: ReadonlyMap<string, string>): 
   const viaDetour = new Set(detours.map(({ from }) => from));
   return [
     // While they still have their old names, which is how the reading knows them.
-    ...redirect(site, moves, moves),
+    ...redirect(site, moves, moves, along),
     ...detours.map(({ from, by }): FileChange => ({ kind: 'rename', path: from, to: by })),
     ...[...moves]
       .filter(([from]) => !viaDetour.has(from))
@@ -49,13 +55,18 @@ const STAYING: ReadonlyMap<string, string> = new Map();
  * Edits by which every address of a file leads to another, in every text of the site. `homes` are files that move
  * themselves: what they lead to is reached from their new places.
  */
-export function redirect(site: SiteReading, moves: ReadonlyMap<string, string>, homes = STAYING): FileChange[] {
+export function redirect(
+  site: SiteReading,
+  moves: ReadonlyMap<string, string>,
+  homes = STAYING,
+  along?: Along,
+): FileChange[] {
   const files: FileChange[] = [];
   for (const [path, addresses] of site.addresses) {
     // What goes without moving is not written any more.
     if (moves.has(path) && !homes.has(path)) continue;
     const edits = [
-      ...addresses.flatMap((address) => movedAddress(site, path, address, moves, homes) ?? []),
+      ...addresses.flatMap((address) => movedAddress(site, path, address, { moves, homes, along }) ?? []),
       ...movedBase(site, path, homes),
     ];
     if (edits.length > 0) files.push({ kind: 'edit', path, edits: apart(edits) });
@@ -75,13 +86,13 @@ function apart(edits: readonly Edit[]): Edit[] {
     });
 }
 
-function movedAddress(
-  site: SiteReading,
-  path: string,
-  address: Address,
-  moves: ReadonlyMap<string, string>,
-  homes: ReadonlyMap<string, string>,
-): Edit | null {
+interface Moving {
+  moves: ReadonlyMap<string, string>;
+  homes: ReadonlyMap<string, string>;
+  along: Along | undefined;
+}
+
+function movedAddress(site: SiteReading, path: string, address: Address, { moves, homes, along }: Moving): Edit | null {
   const led = address.unplaced ? null : ledBy(address, path, site);
   if (!led) return null;
   const { lead, base, real } = led;
@@ -89,11 +100,18 @@ function movedAddress(
   const moved = real === null ? undefined : moves.get(real);
   // A place on the page itself goes where the page goes, and what leads nowhere keeps leading to the same place.
   if (moved === undefined && (home === base || lead.form !== 'relative')) return null;
-  const to = moved ?? lead.path;
-  if (/^\s*(?:#|$)/.test(address.value) || leadOf(address.value, home, site.own)?.path === to) return null;
+  const alongWithAll = along?.(lead.path) ?? lead.path;
+  const to = moved ?? alongWithAll;
+  const asWritten = leadOf(address.value, home, site.own)?.path;
+  if (/^\s*(?:#|$)/.test(address.value) || asWritten === to) return null;
+  if (asWritten === alongWithAll && movesAlike(real, moved, along)) return null;
   const written = writtenAs(lead, address.value, home, to, site.own);
   return { ...address.range, text: address.write(written) };
 }
+
+/** Whether a file goes where all goes: then what was written leads to the same as before. */
+const movesAlike = (real: string | null, moved: string | undefined, along: Along | undefined): boolean =>
+  along !== undefined && real !== null && moved === along(real);
 
 /** What an address counts from when the files that move have moved. */
 function homeOf(

@@ -2,11 +2,12 @@
  * A folder on disk that a site is kept in step with. The origin's private file system stands in for the disk: its
  * handles are the same interface (File System Standard).
  */
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { expect, settled, test } from './fixtures';
+import { SITE } from '../site/make';
+import { expect, openKites, settled, test } from './fixtures';
 import { withoutDemo } from '../setOut';
 import { violations } from './axe';
 
@@ -266,6 +267,45 @@ test('both ways by themselves, where that is asked for', async ({ page }) => {
   await expect(page.getByRole('list', { name: 'Files to be written' })).toContainText('story.html');
 });
 
+test('a folder that was emptied empties the site only when that is asked for', async ({ page }) => {
+  await disk(page);
+  await linked(page);
+  await panel(page).getByRole('switch', { name: 'Apply disk changes automatically' }).click();
+  await put(page, { 'index.html': null, 'workshop.html': null, 'css/kites.css': null });
+  await comeBack(page);
+  await expect(rows(page)).toHaveCount(3);
+  // Longer than it waits before it goes on by itself.
+  await page.waitForTimeout(2500);
+  await expect(rows(page)).toHaveText([/deleted on disk/, /deleted on disk/, /deleted on disk/]);
+  await expect(panel(page).getByRole('button', { name: 'Apply 3 disk changes' })).toBeEnabled();
+});
+
+test('a browser that asks again is answered with a press, and what was interrupted is told then', async ({ page }) => {
+  await disk(page);
+  await linked(page);
+  await replaceHere(page, 'Two', 'Two of mine');
+  await expect(rows(page)).toHaveCount(2);
+  await page.evaluate(() => (globalThis.failAt = 'workshop.html'));
+  await page.getByRole('button', { name: `Save 2 files to ${FOLDER}/` }).click();
+  await expect.poll(() => page.evaluate(() => globalThis.written)).toEqual(['index.html', 'workshop.html']);
+  await page.addInitScript(() => {
+    let state: PermissionState = 'prompt';
+    Object.assign(FileSystemHandle.prototype, {
+      queryPermission: () => Promise.resolve(state),
+      requestPermission: () => Promise.resolve((state = 'granted')),
+    });
+  });
+  await page.reload();
+  await settled(page);
+  await expect(panel(page)).toContainText('The browser asks again before this folder is read and written.');
+  await expect(page.getByRole('button', { name: `Nothing to save to ${FOLDER}/` })).toBeDisabled();
+  await panel(page)
+    .getByRole('button', { name: `Allow access to ${FOLDER}/` })
+    .click();
+  await expect(panel(page).getByText('did not come to its end')).toBeVisible();
+  await expect(rows(page)).toHaveText([/changed.*workshop\.html/]);
+});
+
 test('of a folder of 500 files only what was changed is written', async ({ page }) => {
   const many = Object.fromEntries(
     Array.from({ length: 498 }, (_, n) => [`years/${n % 7}/page-${n}.html`, PAGE(`Page ${n}`)]),
@@ -329,4 +369,39 @@ test('without a linked folder, a copy that was edited elsewhere is compared and 
   await expect(compared.getByRole('button', { name: /^Save/ })).toHaveCount(0);
   await compared.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByRole('list', { name: 'Files to be written' })).toHaveText(/index\.html.*new\.html/);
+});
+
+test('one page is saved into a larger site, with all that it needs and nothing twice', async ({ page }) => {
+  const theirs = { 'index.html': PAGE('The larger site'), 'gallery/festival.html': PAGE('Another festival') };
+  await disk(page, theirs);
+  await openKites(page, 'pack');
+  await page.getByRole('button', { name: 'Save one page…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Save one page into a larger site' });
+  await dialog.getByRole('combobox', { name: 'Page' }).click();
+  await page.getByRole('option', { name: 'festival.html' }).click();
+  await dialog.getByRole('button', { name: 'Choose the larger site…' }).click();
+  const files = dialog.getByRole('list', { name: 'Files of the page' }).getByRole('listitem');
+  await expect(files.filter({ hasText: 'name taken' })).toHaveText(/gallery\/festival-2\.html/);
+  await expect(dialog).toContainText(/^.*Links to .*index\.html.* lead nowhere there until/);
+  expect(await violations(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Replace gallery/festival.html' }).click();
+  await expect(files.filter({ hasText: 'replaces' })).toHaveText(/gallery\/festival\.html/);
+  await dialog.getByRole('button', { name: 'Keep gallery/festival.html' }).click();
+  const places = await files.evaluateAll((rows) => rows.map((row) => row.children[1]?.textContent ?? ''));
+  await dialog.getByRole('button', { name: new RegExp(`^Save \\d+ files to ${FOLDER}/`) }).click();
+  await said(page, new RegExp(`^\\d+ files saved to ${FOLDER}/`));
+  const now = await onDisk(page);
+  expect(now).toMatchObject(theirs);
+  // Beside it stands all that it needs, so that no reference in it is another but that to itself.
+  const source = readFileSync(join(SITE, 'festival.html'), 'utf8');
+  expect(now['gallery/festival-2.html']).toBe(source.replace('href="festival.html"', 'href="festival-2.html"'));
+  expect(places.length).toBeGreaterThan(20);
+  expect(places.filter((one) => !(one in now))).toEqual([]);
+  // Chosen again, there is nothing to write.
+  await page.getByRole('button', { name: 'Save one page…' }).click();
+  await dialog.getByRole('combobox', { name: 'Page' }).click();
+  await page.getByRole('option', { name: 'festival.html' }).click();
+  await dialog.getByRole('button', { name: 'Choose the larger site…' }).click();
+  await expect(files.filter({ hasText: 'there already' })).toHaveCount(await files.count());
+  await expect(dialog.getByRole('button', { name: /^Save 0 files/ })).toBeDisabled();
 });

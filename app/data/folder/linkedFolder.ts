@@ -22,9 +22,9 @@ import type { AgreedRecord, FolderRecord } from '../store/records';
 import type { IntakeFile } from '../intake/incoming';
 import { askFor } from './access';
 import { readFile, readThere, type SeenFile } from './readThere';
-import { saveThere } from './saveThere';
+import { blobOf, saveThere } from './saveThere';
 import { diskSource, pickedSource, type FolderSource } from './source';
-import { linkTo, reasonOf, saidOf, type FolderOptions, type FolderStanding } from './standing';
+import { linkTo, reasonOf, saidOf, type FolderOptions, type FolderStanding, type Interrupted } from './standing';
 
 interface Workers {
   commits: Commits;
@@ -33,6 +33,9 @@ interface Workers {
   cameIn: () => Promise<void>;
   tell: (outcome: Outcome) => void;
 }
+
+/** The largest share of the files that is deleted without being asked for (our own value, no source). */
+const MOST_GONE = 0.3;
 
 /** ms after the last change before it is saved without being asked for. */
 const PAUSE = 1000;
@@ -214,7 +217,6 @@ export class LinkedFolder {
     this.#changed.tell();
     this.#stopWatching = source.watch(() => void this.compare());
     await this.compare();
-    await this.#tellInterrupted();
   }
 
   #leave(): void {
@@ -296,7 +298,9 @@ export class LinkedFolder {
     await this.#agreeOnSame();
     const differing = this.#files();
     if (differing.length === 0) await this.#writeInStep();
-    this.#show({ access: 'granted', compared: true, files: differing, trouble: null });
+    // Told once, by the first look; that may have had to wait until somebody allowed it.
+    const told = this.#standing?.compared ? {} : { interrupted: await this.#interrupted() };
+    this.#show({ access: 'granted', compared: true, files: differing, trouble: null, ...told });
     this.#goOn();
   }
 
@@ -351,7 +355,7 @@ export class LinkedFolder {
         root,
         files,
         seen: (path) => this.#there.get(path),
-        blobOf: (content) => this.#blobOf(content),
+        blobOf: (content) => blobOf(store, content),
         onProgress: show,
         onSaved: async (some) => {
           for (const [path, seen] of some) {
@@ -369,11 +373,6 @@ export class LinkedFolder {
       this.#workers.jobs.show(null);
       await this.#compare();
     }
-  }
-
-  async #blobOf(content: FileContent): Promise<Blob | null> {
-    if (content.kind === 'text') return new Blob([content.text]);
-    return (await this.#site.store.readBlobs([content.hash]))[0] ?? null;
   }
 
   /** One change that can be undone; contents of pictures are kept first. */
@@ -412,14 +411,13 @@ export class LinkedFolder {
     return null;
   }
 
-  async #tellInterrupted(): Promise<void> {
-    const saving = await this.#site.store.readSaving(this.#site.site.id);
-    if (!saving || !this.#standing?.compared) return;
+  async #interrupted(): Promise<Interrupted | null> {
+    const saving = this.#record && (await this.#site.store.readSaving(this.#site.site.id));
+    if (!saving) return null;
     const now = (path: string) => this.#there.get(path)?.content ?? null;
     const are = (which: 'before' | 'after') =>
       saving.files.filter((file) => sameContent(now(file.path), file[which])).map(({ path }) => path);
-    const interrupted = { began: saving.began, written: are('after'), old: are('before') };
-    this.#show({ interrupted });
+    return { began: saving.began, written: are('after'), old: are('before') };
   }
 
   /** What is done without being asked for, where it was asked for once. */
@@ -427,14 +425,20 @@ export class LinkedFolder {
     clearTimeout(this.#pause);
     const { takesIn, saves, trouble, access } = this.#standing ?? {};
     if (trouble !== null || access !== 'granted' || this.#site.shut !== null) return;
-    const takes = takesIn === true && this.#of('there', null).length > 0;
-    const writes = saves === true && this.#of('here', null).length > 0;
+    const takes = takesIn === true && this.#mayGoByItself(this.#of('there', null));
+    const writes = saves === true && this.#mayGoByItself(this.#of('here', null));
     if (!takes && !writes) return;
     // What was tried once and was left as it is waits for somebody who looks at it.
     const wanted = JSON.stringify([takes, this.#of(takes ? 'there' : 'here', null)]);
     if (wanted === this.#tried) return;
     this.#tried = wanted;
     this.#pause = setTimeout(() => void this.#byItself(takes), PAUSE);
+  }
+
+  /** What is emptied on one side (a disk that was changed, a folder that was moved) empties the other only when asked. */
+  #mayGoByItself(files: readonly FolderFile[]): boolean {
+    const gone = files.filter(({ doneHere, doneThere }) => (doneHere ?? doneThere) === 'deleted');
+    return files.length > 0 && gone.length <= this.#agreed.size * MOST_GONE;
   }
 
   async #byItself(takes: boolean): Promise<void> {

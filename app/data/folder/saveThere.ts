@@ -2,8 +2,15 @@
 import type { FolderFile } from '~core/folder/index.ts';
 import { inSavingOrder } from '~core/folder/index.ts';
 import { sameContent, type FileContent } from '~core/site/index.ts';
+import type { Store } from '../store/store';
 import { fileAt, removeFile, writeFile } from './disk';
 import { readFile, type SeenFile } from './readThere';
+
+/** What a content of a site holds; null where it is missing from the browser's storage. */
+export async function blobOf(store: Store, content: FileContent): Promise<Blob | null> {
+  if (content.kind === 'text') return new Blob([content.text]);
+  return (await store.readBlobs([content.hash]))[0] ?? null;
+}
 
 interface Saving {
   root: FileSystemDirectoryHandle;

@@ -132,6 +132,12 @@ export const ACTIONS: readonly ActionEntry[] = [
     to: { station: 'pack' },
   },
   {
+    label: 'Save one page into a larger site',
+    words: 'part subfolder export single page add to existing site integrate',
+    to: { station: 'pack' },
+    needs: 'pages',
+  },
+  {
     label: 'Find and replace',
     words: 'search text all files change word',
     to: { sheet: { name: 'replace' } },

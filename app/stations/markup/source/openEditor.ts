@@ -1,5 +1,5 @@
 /** One file in the editor from the moment it is opened until it is closed; what happens in it is told by callbacks. */
-import { autocompletion, closeCompletion, completionKeymap, completionStatus } from '@codemirror/autocomplete';
+import { autocompletion, closeCompletion, completionKeymap } from '@codemirror/autocomplete';
 import { defaultKeymap, indentWithTab, insertNewlineKeepIndent } from '@codemirror/commands';
 import { lintGutter, nextDiagnostic } from '@codemirror/lint';
 import { searchKeymap } from '@codemirror/search';
@@ -228,7 +228,8 @@ function keys(
 
 /** A list that is seen closes; where none is, the editor is left. */
 function closedOrLeft(view: EditorView): boolean {
-  const isSeen = completionStatus(view.state) === 'active';
+  // Asked of the screen: while letters come the list stands there, and counts as looked for anew.
+  const isSeen = view.dom.querySelector('.cm-tooltip-autocomplete') !== null;
   closeCompletion(view);
   return isSeen || left(view);
 }
