@@ -2,26 +2,20 @@
  * The folder on disk that an open site is kept in step with: it is compared by content, what changed on one side goes
  * to the other, and what changed on both waits for somebody to choose.
  */
-import {
-  compareFolder,
-  differs,
-  inStep,
-  takeOver,
-  type FolderFile,
-  type Side,
-  type Taken,
-} from '~core/folder/index.ts';
-import { bytesOf, mediaTypeOf, NOTES_FILE, refuse, sameContent, type FileContent } from '~core/site/index.ts';
+import { compareFolder, differs, takeOver, type FolderFile, type Side, type Taken } from '~core/folder/index.ts';
+import { bytesOf, NOTES_FILE, refuse, sameContent, type FileContent } from '~core/site/index.ts';
 import { Emitter } from '../emitter';
 import { INTAKE_LOCK } from '../intake/lock';
 import type { Commits } from '../session/commits';
 import { diffsOf } from '../session/diffs';
 import type { Jobs } from '../session/jobs';
 import type { Outcome, SharedSite } from '../session/shared';
-import type { AgreedRecord, FolderRecord } from '../store/records';
+import type { FolderRecord } from '../store/records';
 import type { IntakeFile } from '../intake/incoming';
 import { askFor } from './access';
-import { readFile, readThere, type SeenFile } from './readThere';
+import { Agreement } from './agreement';
+import { keepContents } from './keepContents';
+import { readThere, type SeenFile } from './readThere';
 import { blobOf, saveThere } from './saveThere';
 import { diskSource, pickedSource, type FolderSource } from './source';
 import { linkTo, reasonOf, saidOf, type FolderOptions, type FolderStanding, type Interrupted } from './standing';
@@ -48,7 +42,7 @@ export class LinkedFolder {
   #record: FolderRecord | null = null;
   #source: FolderSource | null = null;
   #standing: FolderStanding | null = null;
-  #agreed = new Map<string, AgreedRecord>();
+  readonly #agreed: Agreement;
   #there = new Map<string, SeenFile>();
   #queue: Promise<unknown> = Promise.resolve();
   #stopWatching: () => void = () => undefined;
@@ -59,6 +53,7 @@ export class LinkedFolder {
   constructor(site: SharedSite, workers: Workers) {
     this.#site = site;
     this.#workers = workers;
+    this.#agreed = new Agreement(site);
     site.leaving.addEventListener('abort', () => this.#leave());
   }
 
@@ -182,7 +177,7 @@ export class LinkedFolder {
         : await this.#take([{ path, before: file.here, after }]);
       if (!outcome.ok) return outcome;
       // From now on the folder's version counts as known: what differs from it was done here.
-      await this.#agree(new Map([[path, this.#there.get(path) ?? null]]));
+      await this.#agreed.on(new Map([[path, this.#there.get(path) ?? null]]));
       this.#show({ files: this.#files() });
       return outcome;
     });
@@ -195,11 +190,10 @@ export class LinkedFolder {
   }
 
   async #begin(source: FolderSource, record: FolderRecord | null): Promise<void> {
-    const { store, site } = this.#site;
     this.#leave();
     this.#record = record;
     this.#source = source;
-    this.#agreed = await store.readAgreed(site.id);
+    await this.#agreed.read();
     this.#there = new Map();
     this.#standing = {
       name: source.name,
@@ -253,12 +247,8 @@ export class LinkedFolder {
     return new Map([...this.#there].map(([path, { content }]) => [path, content]));
   }
 
-  #contentsAgreed(): Map<string, FileContent> {
-    return new Map([...this.#agreed].map(([path, { content }]) => [path, content]));
-  }
-
   #files(): FolderFile[] {
-    return compareFolder(this.#here(), this.#contentsThere(), this.#contentsAgreed());
+    return compareFolder(this.#here(), this.#contentsThere(), this.#agreed.contents());
   }
 
   #of(side: Side, paths: ReadonlySet<string> | null): FolderFile[] {
@@ -291,43 +281,17 @@ export class LinkedFolder {
     }
     const files = new Map(listed.files);
     if (!this.#record?.withNotes) files.delete(NOTES_FILE);
-    const there = await readThere(files, (path) => [this.#there.get(path), this.#agreed.get(path)], signal);
+    const there = await readThere(files, (path) => [this.#there.get(path), this.#agreed.at(path)], signal);
     // Another folder may have been linked meanwhile.
     if (source !== this.#source) return;
     this.#there = there;
-    await this.#agreeOnSame();
+    await this.#agreed.onSame(this.#here(), this.#there);
     const differing = this.#files();
     if (differing.length === 0) await this.#writeInStep();
     // Told once, by the first look; that may have had to wait until somebody allowed it.
     const told = this.#standing?.compared ? {} : { interrupted: await this.#interrupted() };
     this.#show({ access: 'granted', compared: true, files: differing, trouble: null, ...told });
     this.#goOn();
-  }
-
-  /** What is the same on both sides is in step, whoever made it so. */
-  async #agreeOnSame(): Promise<void> {
-    const same = inStep(this.#here(), this.#contentsThere(), this.#contentsAgreed());
-    const news = [...same.keys()].flatMap((path): [string, SeenFile | null][] => {
-      const [now, known] = [this.#there.get(path), this.#agreed.get(path)];
-      const isKnown = known && now ? known.modified === now.modified && sameContent(known.content, now.content) : false;
-      return isKnown ? [] : [[path, now ?? null]];
-    });
-    if (news.length > 0) await this.#agree(new Map(news));
-  }
-
-  async #agree(files: ReadonlyMap<string, SeenFile | null>): Promise<void> {
-    const { store, site, shut } = this.#site;
-    const records = new Map(
-      [...files].map(([path, seen]) => {
-        const { content, modified, size } = seen ?? {};
-        return [path, content && modified !== undefined && size !== undefined ? { content, modified, size } : null];
-      }),
-    );
-    if (shut === null) await store.saveAgreed(site.id, records);
-    for (const [path, record] of records) {
-      if (record) this.#agreed.set(path, { ...record, siteId: site.id, path });
-      else this.#agreed.delete(path);
-    }
   }
 
   async #writeInStep(): Promise<void> {
@@ -362,7 +326,7 @@ export class LinkedFolder {
             if (seen) this.#there.set(path, seen);
             else this.#there.delete(path);
           }
-          await this.#agree(some);
+          await this.#agreed.on(some);
         },
         signal: AbortSignal.any([stop.signal, this.#site.leaving]),
       });
@@ -383,7 +347,7 @@ export class LinkedFolder {
     const { commits, cameIn } = this.#workers;
     const outcome = await commits.inTurn(() =>
       navigator.locks.request(INTAKE_LOCK, { mode: 'shared' }, async (): Promise<Outcome> => {
-        const moved = await this.#keepContents(source, taken);
+        const moved = await keepContents(store, source, taken, (path) => this.#there.get(path)?.raw ?? path);
         if (moved !== null) return refuse(`${moved} was changed in the folder meanwhile; compare again`);
         const planned = takeOver(files, taken, source.name);
         if (!planned.ok) return planned;
@@ -392,23 +356,11 @@ export class LinkedFolder {
       }),
     );
     if (outcome.ok) {
-      await this.#agreeOnSame();
+      await this.#agreed.onSame(this.#here(), this.#there);
       this.#show({ files: this.#files() });
       void cameIn();
     }
     return outcome;
-  }
-
-  /** Gives the path of a file that is no longer as it was compared; null where all are kept. */
-  async #keepContents(source: FolderSource, taken: readonly Taken[]): Promise<string | null> {
-    for (const { path, after } of taken) {
-      if (after?.kind !== 'binary') continue;
-      const file = await source.fileAt(this.#there.get(path)?.raw ?? path);
-      if (!file || !sameContent((await readFile(path, file)).content, after)) return path;
-      const blob = new Blob([await file.arrayBuffer()], { type: mediaTypeOf(path) });
-      await this.#site.store.saveBlobs(new Map([[after.hash, blob]]));
-    }
-    return null;
   }
 
   async #interrupted(): Promise<Interrupted | null> {
