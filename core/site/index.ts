@@ -31,7 +31,16 @@ export {
   SiteNotes,
   writeNotes,
 } from './notes.ts';
-export { byNaturalName, cleanPath, extensionOf, folderOf, nameOf, relativeReference, stemOf } from './path.ts';
+export {
+  byNaturalName,
+  cleanPath,
+  isSystemLitter,
+  extensionOf,
+  folderOf,
+  nameOf,
+  relativeReference,
+  stemOf,
+} from './path.ts';
 export { type Edited, type Named, type NotDone, planEdits, type Planned } from './plan.ts';
 export { decodedPath, resolveInSite, type Target } from './resolve.ts';
 export { editFiles } from './editFiles.ts';

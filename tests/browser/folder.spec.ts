@@ -230,9 +230,8 @@ test('what is written on disk while it is saved is not written over', async ({ p
   expect((await onDisk(page))['index.html']).toBe(PAGE('Kites, at the last moment'));
 });
 
-test('a saving that ends between two files leaves each old or new, and the next opening says which', async ({
-  page,
-}) => {
+/** Two files are changed, and the program ends while it writes the second. */
+async function interrupted(page: Page): Promise<void> {
   await disk(page);
   await linked(page);
   await replaceHere(page, 'Two', 'Two of mine');
@@ -240,6 +239,12 @@ test('a saving that ends between two files leaves each old or new, and the next 
   await page.evaluate(() => (globalThis.failAt = 'workshop.html'));
   await page.getByRole('button', { name: `Save 2 files to ${FOLDER}/` }).click();
   await expect.poll(() => page.evaluate(() => globalThis.written)).toEqual(['index.html', 'workshop.html']);
+}
+
+test('a saving that ends between two files leaves each old or new, and the next opening says which', async ({
+  page,
+}) => {
+  await interrupted(page);
   await page.reload();
   await settled(page);
   const warning = panel(page).getByRole('alert');
@@ -281,13 +286,7 @@ test('a folder that was emptied empties the site only when that is asked for', a
 });
 
 test('a browser that asks again is answered with a press, and what was interrupted is told then', async ({ page }) => {
-  await disk(page);
-  await linked(page);
-  await replaceHere(page, 'Two', 'Two of mine');
-  await expect(rows(page)).toHaveCount(2);
-  await page.evaluate(() => (globalThis.failAt = 'workshop.html'));
-  await page.getByRole('button', { name: `Save 2 files to ${FOLDER}/` }).click();
-  await expect.poll(() => page.evaluate(() => globalThis.written)).toEqual(['index.html', 'workshop.html']);
+  await interrupted(page);
   await page.addInitScript(() => {
     let state: PermissionState = 'prompt';
     Object.assign(FileSystemHandle.prototype, {

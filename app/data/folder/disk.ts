@@ -2,7 +2,7 @@
  * A folder on disk as files with paths. Each write goes to a file of the browser's own beside the old one and takes its
  * place when it is closed: a file is old or new, never half (File System Standard, "createWritable").
  */
-import { judgeIntake, type Result } from '~core/site/index.ts';
+import { isSystemLitter, judgeIntake, type Result } from '~core/site/index.ts';
 
 export interface DiskFile {
   path: string;
@@ -34,7 +34,7 @@ export async function listFolder(root: FileSystemDirectoryHandle, signal: AbortS
     signal.throwIfAborted();
     const some = await Promise.all(
       found.slice(at, at + TOGETHER).map(async ({ path, handle }) => {
-        const file = await fileOf(handle);
+        const file = isSystemLitter(path) ? null : await fileOf(handle);
         return file ? [{ raw: path, path, handle, size: file.size, modified: file.lastModified }] : [];
       }),
     );
@@ -43,7 +43,7 @@ export async function listFolder(root: FileSystemDirectoryHandle, signal: AbortS
   if (files.length === 0) return { ok: true, files: new Map() };
   // The folder itself stands before each path, so that a folder within it that holds all is not taken for it.
   const judged = judgeIntake(files.map(({ raw, size }) => ({ path: `${ROOT}/${raw}`, bytes: size })));
-  if (!judged.ok) return judged.reason.startsWith('There is no file') ? { ok: true, files: new Map() } : judged;
+  if (!judged.ok) return judged;
   const byRaw = new Map(files.map((file) => [`${ROOT}/${file.raw}`, file]));
   return {
     ok: true,
@@ -58,9 +58,6 @@ export async function listFolder(root: FileSystemDirectoryHandle, signal: AbortS
 
 const ROOT = 'folder';
 
-/** What no site has and what may hold more files than all of it. */
-const LEFT_ALONE = new Set(['.git', 'node_modules', '__MACOSX']);
-
 async function walk(
   folder: FileSystemDirectoryHandle,
   at: string,
@@ -70,7 +67,8 @@ async function walk(
   for await (const [name, handle] of folder.entries()) {
     signal.throwIfAborted();
     if (handle.kind === 'file') found.push({ path: at + name, handle });
-    else if (!LEFT_ALONE.has(name)) await walk(handle, `${at}${name}/`, found, signal);
+    // Not gone into where all of it is litter: a tool's folder may hold more files than the site.
+    else if (!isSystemLitter(`${at}${name}/any`)) await walk(handle, `${at}${name}/`, found, signal);
   }
 }
 

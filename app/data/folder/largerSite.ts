@@ -12,12 +12,14 @@ import { reasonOf, saidOf } from './standing';
 export interface LargerSite {
   root: FileSystemDirectoryHandle;
   files: ReadonlyMap<string, DiskFile>;
+  /** What was read of it; another wish reads only what this one did not. */
+  seen: Map<string, SeenFile>;
 }
 
 export async function openLarger(root: FileSystemDirectoryHandle): Promise<Result<{ larger: LargerSite }>> {
   try {
     const listed = await listFolder(root, new AbortController().signal);
-    return listed.ok ? { ok: true, larger: { root, files: listed.files } } : listed;
+    return listed.ok ? { ok: true, larger: { root, files: listed.files, seen: new Map() } } : listed;
   } catch (error) {
     return refuse(reasonOf(error));
   }
@@ -50,7 +52,8 @@ export async function preparePart(
         return sizes.has(size) || places.has(path.toLowerCase()) || mayBeSavedBefore;
       }),
     );
-    const seen = await readThere(toRead, () => [], new AbortController().signal);
+    const seen = await readThere(toRead, (path) => [larger.seen.get(path)], new AbortController().signal);
+    for (const [path, one] of seen) larger.seen.set(path, one);
     const there = [...larger.files.keys()].map((path): [string, FileContent | null] => [
       path,
       seen.get(path)?.content ?? null,

@@ -30,6 +30,8 @@ interface Workers {
 
 /** The largest share of the files that is deleted without being asked for (our own value, no source). */
 const MOST_GONE = 0.3;
+/** So few may go in a small site, too, but never the last file. */
+const FEW_GONE = 2;
 
 /** ms after the last change before it is saved without being asked for. */
 const PAUSE = 1000;
@@ -390,7 +392,8 @@ export class LinkedFolder {
   /** What is emptied on one side (a disk that was changed, a folder that was moved) empties the other only when asked. */
   #mayGoByItself(files: readonly FolderFile[]): boolean {
     const gone = files.filter(({ doneHere, doneThere }) => (doneHere ?? doneThere) === 'deleted');
-    return files.length > 0 && gone.length <= this.#agreed.size * MOST_GONE;
+    const most = Math.min(Math.max(FEW_GONE, this.#agreed.size * MOST_GONE), this.#agreed.size - 1);
+    return files.length > 0 && gone.length <= Math.max(0, most);
   }
 
   async #byItself(takes: boolean): Promise<void> {

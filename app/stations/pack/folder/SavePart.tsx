@@ -78,11 +78,11 @@ function PartDialog({ onClose }: { onClose: () => void }) {
             ))}
           </TextField>
           <TextField
-            label="Folder within it"
+            label="Folder in the larger site"
             value={target}
             onChange={({ target: { value } }) => setTarget(value)}
             onBlur={() => setTarget(asFolder(target))}
-            helperText="Empty for its top"
+            helperText="Leave empty for its top folder"
           />
           <Box>
             <Button onClick={() => void choose()}>
