@@ -177,7 +177,7 @@ async function writeWholeStore(): Promise<void> {
     if ('bytes' in value && typeof value.bytes === 'string') return bytesOf(value.bytes);
     return Object.fromEntries(Object.entries(value).map(([name, one]) => [name, whole(one)]));
   };
-  const opening = indexedDB.open('heathmoor', 5);
+  const opening = indexedDB.open('heathmoor', 6);
   opening.onupgradeneeded = () => {
     // As the program makes them: with keys in their records, or beside them.
     const keyPaths: Record<string, string | string[]> = {
@@ -189,6 +189,7 @@ async function writeWholeStore(): Promise<void> {
       folders: 'siteId',
       agreed: ['siteId', 'path'],
       savings: 'siteId',
+      handOvers: ['siteId', 'at'],
     };
     for (const name of [...Object.keys(keyPaths), 'blobs', 'facts', 'glances'])
       opening.result.createObjectStore(name, name in keyPaths ? { keyPath: keyPaths[name] } : undefined);

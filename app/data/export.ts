@@ -1,7 +1,10 @@
-/** What leaves: a parcel of the site's own files, or an archive with the program's notes. */
-import { isPicturePath, notesIn, NOTES_FILE, writeNotes } from '~core/site/index.ts';
-import type { PackProgress, PackSource } from '../workers/packing';
+/** What leaves: a ZIP of the site's own files or of what changed, or an archive with the program's notes. */
+import type { Leaving } from '~core/pack/index.ts';
+import { notesIn, NOTES_FILE, writeNotes } from '~core/site/index.ts';
+import type { PackedFile, PackProgress, PackSource } from '../workers/packing';
+import type { Source } from '../workers/sourceBytes';
 import { packing, withProgress } from '../workers/start';
+import { sourcesOf } from './leaving';
 import type { SiteSession } from './session/siteSession';
 
 interface Packed {
@@ -19,37 +22,68 @@ const fileName = (name: string) =>
     .replace(/[^\p{L}\d]+/gu, '-')
     .replace(/^-|-$/g, '') || 'site';
 
+export interface PackOrder {
+  /** A ZIP of all that leaves, or of what changed alone; an archive holds the whole site and the program's notes. */
+  kind: 'zip' | 'changes' | 'archive';
+  leaving: Leaving;
+  /** Paths that are packed; null for all. */
+  only: ReadonlySet<string> | null;
+  checksums: boolean;
+}
+
+/** What each kind is called behind the name of the site. */
+const ENDINGS = { zip: '.zip', changes: '-changes.zip', archive: '-archive.zip' };
+
 /**
  * Null where it was stopped. Fails with a reason that names the file.
- * A parcel does not say where pictures were taken, but where that was kept on purpose; an archive is for oneself and
- * holds all.
+ * A ZIP does not say where pictures were taken, but where that was kept on purpose; an archive is for oneself and
+ * holds all. What left in a ZIP is noted, so that the next time what changed since can be told.
  */
 export async function pack(
   session: SiteSession,
-  kind: 'parcel' | 'archive',
-  leaveOut: ReadonlySet<string>,
-  placeKept: ReadonlySet<string>,
+  { kind, leaving, only, checksums }: PackOrder,
   onProgress: (progress: PackProgress, of: number) => void,
 ): Promise<Packed | null> {
   const modified = session.site.changed;
-  const leaving = [...session.files].filter(([path]) => !leaveOut.has(path) && path !== NOTES_FILE);
-  const blobs = await session.pictures.blobs(leaving.map(([path]) => path));
-  const sources = leaving.map(([path, content], n): PackSource => {
-    const text = content.kind === 'text' ? content.text : null;
-    const strikes = kind === 'parcel' && isPicturePath(path) && !placeKept.has(path);
-    const strike = strikes ? { withoutPlace: true as const } : {};
-    return { path, modified, content: text ?? blobs[n] ?? null, ...strike };
-  });
-  if (kind === 'archive') sources.push({ path: NOTES_FILE, modified, content: archiveNotes(session) });
+  const read = kind === 'archive' ? await archived(session) : await sourcesOf(session, leaving);
+  const sources = read.map((source): PackSource => ({
+    ...source,
+    modified,
+    ...(only && !only.has(source.path) ? { onlyHashed: true as const } : {}),
+  }));
+  const of = sources.filter(({ onlyHashed }) => !onlyHashed).length;
   const packed = await withProgress(
-    (progress: PackProgress) => onProgress(progress, sources.length),
-    (tell) => packing().write(sources, tell),
+    (progress: PackProgress) => onProgress(progress, of),
+    (tell) => packing().write(sources, checksums && kind !== 'archive', tell),
   );
-  const name = fileName(session.site.name);
+  if (!packed) return null;
+  await noteWhatLeft(session, kind, leaving, packed);
+  return { name: `${fileName(session.site.name)}${ENDINGS[kind]}`, ...packed };
+}
+
+async function noteWhatLeft(
+  session: SiteSession,
+  kind: PackOrder['kind'],
+  leaving: Leaving,
+  { missing, struck }: PackedFile,
+): Promise<void> {
+  const gone = new Set(missing);
+  const left = new Map([...leaving].filter(([path]) => !gone.has(path)));
+  if (kind !== 'archive') await session.handOvers.note(left);
   // A picture without the place where it was taken is another file than the one here.
-  const others = new Set([...(packed?.missing ?? []), ...(packed?.struck ?? [])]);
-  if (packed) await session.folder.leftAs(new Map(leaving.filter(([path]) => !others.has(path))));
-  return packed && { name: kind === 'parcel' ? `${name}.zip` : `${name}-archive.zip`, ...packed };
+  const others = new Set(struck);
+  const same = [...left].filter(([path]) => !others.has(path) && session.files.has(path));
+  await session.folder.leftAs(new Map(same.map(([path, { content }]) => [path, content])));
+}
+
+/** Every file as it is, and the program's notes. */
+async function archived(session: SiteSession): Promise<Source[]> {
+  const files = [...session.files].filter(([path]) => path !== NOTES_FILE);
+  const blobs = await session.pictures.blobs(files.map(([path]) => path));
+  const sources = files.map(([path, content], n): Source => {
+    return { path, content: content.kind === 'text' ? content.text : (blobs[n] ?? null) };
+  });
+  return [...sources, { path: NOTES_FILE, content: archiveNotes(session) }];
 }
 
 const archiveNotes = (session: SiteSession): string =>

@@ -1,26 +1,27 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
-import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { differs } from '~core/folder/index.ts';
-import type { SiteView } from '~core/view/index.ts';
 import { countOf, inBytes } from '~core/site/index.ts';
-import { pack, save } from '../data/export';
+import type { PackOrder } from '../data/export';
 import type { FolderStanding } from '../data/folder/standing';
+import { leavingOf } from '../data/leaving';
+import { BeforeUpload } from '../stations/pack/BeforeUpload';
 import { CompareAgain } from '../stations/pack/folder/CompareAgain';
 import { FolderPanel } from '../stations/pack/folder/FolderPanel';
 import { LinkFolder } from '../stations/pack/folder/LinkFolder';
 import { SavePart } from '../stations/pack/folder/SavePart';
 import { useFolder } from '../stations/pack/folder/useFolder';
-import { Leaving, type LeavingState } from '../stations/pack/Leaving';
-import { Parcel } from '../stations/pack/Parcel';
+import { Leaving } from '../stations/pack/Leaving';
+import type { FileToUpload } from '../stations/pack/Parcel';
+import { FilesToUpload } from '../stations/pack/upload/FilesToUpload';
+import { useUpload } from '../stations/pack/upload/useUpload';
+import { WrittenFiles } from '../stations/pack/upload/WrittenFiles';
+import { useLeaving } from '../stations/pack/useLeaving';
 import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { useSite } from '../ui/site/openSite';
 import { useWork } from '../ui/site/work';
 import { stationLoader } from '../ui/site/stationLoader';
-import { color, type Token } from '../ui/theme';
 import { stationAction } from '../data/siteAction';
 import { besideColumn } from '../ui/narrow';
 
@@ -35,96 +36,53 @@ const COLUMNS = besideColumn(300);
 export default function Pack() {
   const { site } = useSite();
   const [without, setWithout] = useState(false);
-  const [state, setState] = useState<LeavingState>({ kind: 'idle' });
-  const { parcel, findings, strands } = site.view;
+  const { parcel, upload: written } = site.view;
   const folder = useFolder();
   const unused = useMemo(() => parcel.filter((entry) => entry.unused).map((entry) => entry.path), [parcel]);
   const leftOut = useMemo(() => new Set(without ? unused : []), [without, unused]);
-  const entries = parcel.filter((entry) => !leftOut.has(entry.path));
-  const bytes = entries.reduce((sum, entry) => sum + entry.bytes, 0);
-  const places = placesIn(site.view, leftOut);
-  const whole = strands.filter((strand) => strand.state !== 'broken').length;
+  const upload = useUpload(leftOut);
+  const { state, busy, leave } = useLeaving();
+  const entries: FileToUpload[] = useMemo(
+    () => [
+      ...parcel,
+      ...written.written.map(({ path, bytes }) => ({ path, bytes, unused: false, written: true as const })),
+    ],
+    [parcel, written],
+  );
+  const leaving = entries.filter((entry) => !leftOut.has(entry.path));
+  const bytes = leaving.reduce((sum, entry) => sum + entry.bytes, 0);
+  const changed = upload.since.filter(({ doing }) => doing !== 'deleted').map(({ path }) => path);
 
-  const leave = async (kind: 'parcel' | 'archive') => {
-    setState({ kind: 'working', doing: 'packing', done: 0, of: entries.length });
-    try {
-      const packed = await pack(
-        site.session,
-        kind,
-        kind === 'parcel' ? leftOut : new Set(),
-        new Set(parcel.filter(({ place }) => place === 'kept').map(({ path }) => path)),
-        (progress, of) => setState({ kind: 'working', ...progress, of }),
-      );
-      if (!packed) {
-        setState({ kind: 'idle' });
-        return;
-      }
-      save(packed);
-      setState({
-        kind: 'done',
-        says: `${packed.name}, ${inBytes(packed.blob.size)}`,
-        missing: packed.missing,
-        struck: packed.struck.length,
-      });
-    } catch (error) {
-      setState({ kind: 'failed', reason: error instanceof Error ? error.message : String(error) });
-    }
+  const leaveAs = async (kind: PackOrder['kind']) => {
+    const whole = kind === 'archive' ? leavingOf(site.files, site.view, new Set()) : upload.leaving;
+    const only = kind === 'changes' ? new Set(changed) : null;
+    const left = await leave({
+      kind,
+      leaving: whole,
+      only,
+      checksums: written.written.some(({ text }) => text === null),
+    });
+    if (left) upload.compareWith(null);
   };
 
   if (parcel.length === 0)
     return (
       <Nothing title="Nothing to pack yet" says="Once the site holds files, what would be uploaded is listed here." />
     );
-  const busy = state.kind === 'working';
   return (
     <>
-      <StationHead title="Pack" says={`${countOf(entries.length, 'file')}, ${inBytes(bytes)}`}>
-        <Ways folder={folder} busy={busy} onLeave={(kind) => void leave(kind)} />
+      <StationHead title="Pack" says={`${countOf(leaving.length, 'file')}, ${inBytes(bytes)}`}>
+        <Ways folder={folder} busy={busy} changed={changed.length} onLeave={(kind) => void leaveAs(kind)} />
       </StationHead>
       <Box sx={COLUMNS}>
         <Box>
           {folder && <FolderPanel standing={folder} />}
-          <Parcel entries={parcel} leftOut={leftOut} />
+          <FilesToUpload entries={entries} leftOut={leftOut} upload={upload} />
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5 }}>
-          <Panel label="Before upload" sx={{ p: 1.75 }}>
-            <Typography variant="h2" sx={{ fontSize: '0.9rem', fontFamily: 'inherit', mb: 1 }}>
-              Before upload
-            </Typography>
-            <Line
-              tone={whole === strands.length ? 'lichen' : 'rust'}
-              word={whole === strands.length ? 'whole' : 'broken'}
-              says={`${whole === strands.length ? whole : strands.length - whole} of ${countOf(strands.length, 'strand')}`}
-            />
-            {!site.view.exercise && (
-              <Line
-                tone={findings.length === 0 ? 'lichen' : 'gorse'}
-                word="open"
-                says={findings.length === 0 ? 'no findings' : `${countOf(findings.length, 'finding')}, see Proof`}
-              />
-            )}
-            {places.removed > 0 && (
-              <Line tone="lichen" word="location" says={`removed from ${countOf(places.removed, 'picture')}`} />
-            )}
-            {places.kept > 0 && (
-              <Line tone="gorse" word="location" says={`kept on purpose in ${countOf(places.kept, 'picture')}`} />
-            )}
-            <Line
-              tone={unused.length === 0 ? 'lichen' : 'gorse'}
-              word="unused"
-              says={unused.length === 0 ? 'no picture' : `${countOf(unused.length, 'picture')} on no page`}
-            />
-            {unused.length > 0 && (
-              <FormControlLabel
-                control={
-                  <Switch size="small" checked={without} onChange={(event) => setWithout(event.target.checked)} />
-                }
-                label="Leave unused pictures out"
-                slotProps={{ typography: { variant: 'body2' } }}
-                sx={{ mt: 0.5 }}
-              />
-            )}
-          </Panel>
+          <Leaving state={state} />
+          <BeforeUpload unused={unused} leftOut={leftOut} without={without} onWithout={setWithout} />
+          <WrittenFiles />
           <Panel label="ZIP or archive" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
             <Box>
               <b>ZIP</b> holds the site only, with its paths unchanged: unpack it on your host.
@@ -134,30 +92,22 @@ export default function Pack() {
             </Box>
           </Panel>
           {!folder && <CompareAgain />}
-          <Leaving state={state} />
         </Box>
       </Box>
     </>
   );
 }
 
-/** Pictures that say where they were taken, and what becomes of it. */
-function placesIn({ parcel }: SiteView, leftOut: ReadonlySet<string>): { removed: number; kept: number } {
-  const leaving = parcel.filter(({ path }) => !leftOut.has(path));
-  return {
-    removed: leaving.filter(({ place }) => place === 'removed').length,
-    kept: leaving.filter(({ place }) => place === 'kept').length,
-  };
-}
-
 interface WaysProps {
   folder: FolderStanding | null;
   busy: boolean;
-  onLeave: (kind: 'parcel' | 'archive') => void;
+  /** Files that are new or changed since the last upload. */
+  changed: number;
+  onLeave: (kind: PackOrder['kind']) => void;
 }
 
 /** How the site leaves; into its folder, where it has one. */
-function Ways({ folder, busy, onLeave }: WaysProps) {
+function Ways({ folder, busy, changed, onLeave }: WaysProps) {
   const first = folder?.linked ? {} : { variant: 'contained' as const, color: 'primary' as const };
   return (
     <>
@@ -166,7 +116,12 @@ function Ways({ folder, busy, onLeave }: WaysProps) {
       <Button disabled={busy} onClick={() => onLeave('archive')}>
         Save archive
       </Button>
-      <Button {...first} disabled={busy} onClick={() => onLeave('parcel')}>
+      {changed > 0 && (
+        <Button disabled={busy} onClick={() => onLeave('changes')}>
+          {`Save ${countOf(changed, 'changed file')} as ZIP`}
+        </Button>
+      )}
+      <Button {...first} disabled={busy} onClick={() => onLeave('zip')}>
         Save as ZIP
       </Button>
       {folder?.linked && <SaveToFolder standing={folder} />}
@@ -187,16 +142,5 @@ function SaveToFolder({ standing: { name, files, access, compared } }: { standin
     >
       {mine === 0 ? `Nothing to save to ${name}` : `Save ${countOf(mine, 'file')} to ${name}`}
     </Button>
-  );
-}
-
-function Line({ tone, word, says }: { tone: Token; word: string; says: string }) {
-  return (
-    <Box sx={{ fontSize: '0.8125rem', py: 0.25 }}>
-      <Box component="span" sx={{ color: color(tone), fontWeight: 600, mr: 0.75 }}>
-        {word}
-      </Box>
-      {says}
-    </Box>
   );
 }

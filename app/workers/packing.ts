@@ -1,18 +1,16 @@
 /** Writes archives away from the main thread, and reads back what was written. */
 import * as Comlink from 'comlink';
-import { openZip, writeZip } from '~core/pack/index.ts';
-import { withoutPlace } from '~core/photo/index.ts';
+import { CHECKSUMS, checksumLine, openZip, writeZip, type ZipSource } from '~core/pack/index.ts';
 import { encodeText } from '~core/site/index.ts';
+import { contentHash } from '../data/hash';
 import { newArchiveFile } from './archiveFile';
+import { bytesOf, type Source } from './sourceBytes';
 import { sparingly } from './sparingly';
 
-export interface PackSource {
-  path: string;
-  /** Null where it is missing. */
-  content: string | Blob | null;
+export interface PackSource extends Source {
   modified: number;
-  /** Where it was taken is struck out. */
-  withoutPlace?: true;
+  /** It is on the host already: only its hash goes into the list of hashes. */
+  onlyHashed?: true;
 }
 
 export interface PackProgress {
@@ -31,22 +29,24 @@ export interface PackedFile {
 let stopped = new AbortController();
 
 const packing = {
-  /** One ZIP of all sources; null where it was stopped. */
-  async write(sources: PackSource[], onProgress: (progress: PackProgress) => void): Promise<PackedFile | null> {
+  /** One ZIP of all sources, with the list of their hashes where that is asked for; null where it was stopped. */
+  async write(
+    sources: PackSource[],
+    withChecksums: boolean,
+    onProgress: (progress: PackProgress) => void,
+  ): Promise<PackedFile | null> {
     stopped = new AbortController();
     const { signal } = stopped;
     const tell = sparingly(onProgress);
     const file = await newArchiveFile();
     const struck: string[] = [];
     try {
-      const entries = sources.map((source) => ({
-        path: source.path,
-        modified: new Date(source.modified),
-        read: () => bytesOf(source, struck),
-      }));
+      const hashes = withChecksums ? new Map<string, string>() : null;
+      const entries = sources.filter(({ onlyHashed }) => !onlyHashed).map((source) => entryOf(source, struck, hashes));
+      if (hashes) entries.push(checksumsOf(sources, hashes));
       const missing = await writeZip(entries, file.stream, (done) => tell({ doing: 'packing', done }), signal);
       const blob = await file.blob();
-      const expected = sources.length - missing.length;
+      const expected = entries.length - missing.length;
       await readBack(blob, expected, (done) => tell({ doing: 'checking', done }), signal);
       return { blob, missing, struck };
     } catch (error) {
@@ -80,19 +80,35 @@ async function readBack(
   }
 }
 
-async function bytesOf(
-  { path, content, withoutPlace: strike }: PackSource,
-  struck: string[],
-): Promise<Uint8Array | null> {
-  if (content === null) return null;
-  if (typeof content === 'string') return encodeText(content);
-  // A content can be in the list of what is stored, and be gone from the disk.
-  const buffer = await content.arrayBuffer().catch(() => null);
-  if (buffer === null) return null;
-  const bytes = new Uint8Array(buffer);
-  const without = strike ? withoutPlace(bytes) : null;
-  if (without) struck.push(path);
-  return without ?? bytes;
+function entryOf(source: PackSource, struck: string[], hashes: Map<string, string> | null): ZipSource {
+  return {
+    path: source.path,
+    modified: new Date(source.modified),
+    read: async () => {
+      const known = await bytesOf(source);
+      if (known === null) return null;
+      if (known.struck) struck.push(source.path);
+      if (hashes) hashes.set(source.path, await contentHash(known.bytes));
+      return known.bytes;
+    },
+  };
+}
+
+/** The last entry: by then all that is packed has been read. What cannot be read stands in no list. */
+function checksumsOf(sources: readonly PackSource[], hashes: Map<string, string>): ZipSource {
+  return {
+    path: CHECKSUMS,
+    modified: new Date(Math.max(0, ...sources.map(({ modified }) => modified))),
+    read: async () => {
+      const lines: string[] = [];
+      for (const source of sources) {
+        const known = source.onlyHashed ? await bytesOf(source) : null;
+        const hash = known ? await contentHash(known.bytes) : hashes.get(source.path);
+        if (hash !== undefined) lines.push(checksumLine(source.path, hash));
+      }
+      return encodeText(lines.join(''));
+    },
+  };
 }
 
 export type Packing = typeof packing;

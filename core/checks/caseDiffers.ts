@@ -1,5 +1,5 @@
-import { replaceValue, attributeOf, STATES } from '../markup/index.ts';
-import { renameFile, resolved, type SiteReading } from '../model/index.ts';
+import { replaceValue, attributeOf } from '../markup/index.ts';
+import { resolved, type SiteReading } from '../model/index.ts';
 import { nameOf, planEdits, relativeReference } from '../site/index.ts';
 import { placeIn, type Observation, type Rule } from './finding.ts';
 
@@ -25,10 +25,10 @@ export const caseDiffers: Rule = {
             ...strandAt(site, page.path, attribute.range.start, name),
             fixes: [
               {
-                kind: 'change',
-                states: STATES.addresses,
+                kind: 'rename',
                 label: `Rename the file to ${nameOf(path)}`,
-                plan: () => ({ ok: true, change: renameFile(site, real, path) }),
+                from: real,
+                to: path,
               },
               {
                 kind: 'change',

@@ -8,6 +8,8 @@ export type Station = 'pairs' | 'markup' | 'wiring' | 'proof' | 'pack';
 export type Fix =
   /** `states` is what it does to pages; without it, it sets attributes. */
   | { kind: 'change'; label: string; plan: () => Planned; states?: Stated }
+  /** A file under another name, with every reference to it. */
+  | { kind: 'rename'; label: string; from: string; to: string }
   /** A page that is not there, made from another one. */
   | { kind: 'page'; label: string; path: string; title: string; from: string }
   /** Pictures that have to be made before the change can be written. */

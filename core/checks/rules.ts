@@ -5,6 +5,7 @@ import { anotherPicture } from './anotherPicture.ts';
 import { baseMissing } from './baseMissing.ts';
 import { bracketsBroken } from './bracketsBroken.ts';
 import { optionMisspelt } from './optionMisspelt.ts';
+import { nameFails } from './nameFails.ts';
 import { optionIdle } from './optionIdle.ts';
 import { optionValue } from './optionValue.ts';
 import { plugInLost } from './plugInLost.ts';
@@ -103,6 +104,7 @@ export const RULES: readonly Rule[] = [
   viewportMissing,
   descriptionMissing,
   iconMissing,
+  nameFails,
 ];
 
 /** All findings: what is broken first, then by page and line. */

@@ -1,4 +1,6 @@
+export { changedSince, type Leaving, type LeavingFile, type SinceFile } from './leaving.ts';
 export { type ParcelEntry, parcelOf } from './parcel.ts';
 export { partOf, type PartFile } from './part.ts';
 export { openZip } from './readZip.ts';
 export { writeZip, type ZipSource } from './writeZip.ts';
+export { CHECKSUMS, checksumLine, publicAddress, uploadOf, type UploadView, type WrittenFile } from './written.ts';

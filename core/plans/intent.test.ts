@@ -86,6 +86,7 @@ const WHOLE: Record<Intent['kind'], object> = {
   'set-naming': { own: [{ thumbnail: 't', full: 'f' }], off: ['x'] },
   'set-sources': { page: 'p' },
   'set-recipe': { recipe: DEFAULT_RECIPE },
+  'set-upload': { upload: { address: 'https://kites.example/', sitemap: true, checksums: false } },
   rename: { from: 'a', to: 'b' },
   'rename-many': { renames: [{ from: 'a', to: 'b' }] },
   exchange: { one: 'a', other: 'b' },

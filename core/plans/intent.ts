@@ -266,6 +266,8 @@ export const Intent = z.discriminatedUnion('kind', [
   /** Thumbnails that have a copy of twice the size offer it to dense screens. */
   z.strictObject({ kind: z.literal('set-sources'), page: z.string() }),
   z.strictObject({ kind: z.literal('set-recipe'), recipe: Recipe }),
+  /** What is written beside the pages when the site leaves. */
+  z.strictObject({ kind: z.literal('set-upload'), upload: z.strictObject(SiteNotes.shape.upload.unwrap().shape) }),
   /** The author's own typing, in many places of many files at once. */
   z.strictObject({
     kind: z.literal('replace-text'),

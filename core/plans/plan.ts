@@ -48,6 +48,7 @@ import { setSources } from './sources.ts';
 import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
+import { setUpload } from './upload.ts';
 import { changeKit, forgetKit, pasteLines, saveKit, unwire, wire } from './wiring.ts';
 import { addToList } from './scriptLists.ts';
 import { addSlideTo } from './slides.ts';
@@ -114,6 +115,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'align-menus': alignMenus,
   decide,
   'set-recipe': (site, { recipe }) => changeNotes(site, 'Change image sizes', { recipe }),
+  'set-upload': setUpload,
   'replace-text': replaceText,
   rename,
   'rename-many': renameMany,
@@ -159,6 +161,7 @@ function planFix(site: SiteReading, { finding: id, fix: n }: Of<'fix'>): Planned
     const page = newPage(site, fix, (path, picture) => itemFor(site, path, picture));
     return kept(site, inQuotes(site, page), STATED['new-page']);
   }
+  if (fix?.kind === 'rename') return kept(site, inQuotes(site, rename(site, fix)), STATED.rename);
   if (fix?.kind !== 'change') return refuse('This finding is fixed already, or the page has changed meanwhile.');
   return kept(site, inQuotes(site, fix.plan()), fix.states ?? STATES.attributes);
 }

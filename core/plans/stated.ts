@@ -62,6 +62,7 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = 
   'set-order': STATES.nothing,
   'set-naming': STATES.nothing,
   'set-recipe': STATES.nothing,
+  'set-upload': STATES.nothing,
   // The author's own typing is free.
   'replace-text': { ...STATES.mends, moves: true },
 };

@@ -20,6 +20,7 @@ const EMPTY = {
   kits: [],
   links: [],
   emptied: [],
+  upload: { address: '', sitemap: false, checksums: false },
   spreads: [],
 };
 
@@ -57,6 +58,7 @@ const FULL = {
       tail: '\n',
     },
   ],
+  upload: { address: `https://${'h'.repeat(1992)}`, sitemap: true, checksums: true },
   spreads: [{ pages: ['a.html'], size: 10_000 }],
 };
 

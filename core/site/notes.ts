@@ -135,6 +135,15 @@ export const SiteNotes = z.object({
     )
     .max(1000)
     .default([]),
+  /** What is written beside the pages when the site leaves. */
+  upload: z
+    .object({
+      /** The address of the site's folder on its host; empty where nobody has said it. */
+      address: z.string().max(2000).default(''),
+      sitemap: z.boolean().default(false),
+      checksums: z.boolean().default(false),
+    })
+    .default({ address: '', sitemap: false, checksums: false }),
   /** Galleries that stand on several pages, in their order, of so many items each. */
   spreads: z
     .array(z.object({ pages: z.array(path).min(1).max(1000), size: z.number().int().min(1).max(10_000) }))

@@ -12,7 +12,7 @@ import {
   type SiteReading,
   type Strand,
 } from '../model/index.ts';
-import { parcelOf, type ParcelEntry } from '../pack/index.ts';
+import { parcelOf, uploadOf, type ParcelEntry, type UploadView } from '../pack/index.ts';
 import type { Pairing } from '../pairing/index.ts';
 import { type Recipe, recipeFor } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers, type ScriptList, scriptLists } from '../plans/index.ts';
@@ -26,6 +26,7 @@ import { type MenuView, menuView } from './menusView.ts';
 
 export type FixView =
   | { kind: 'change'; label: string }
+  | { kind: 'rename'; label: string; from: string; to: string }
   | { kind: 'picture'; label: string; tasks: PictureTask[] }
   | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
 export type FindingView = Omit<Finding, 'fixes'> & { fixes: FixView[] };
@@ -48,6 +49,8 @@ export interface SiteView {
   /** Findings that are settled at each station; each counts at one of them. */
   open: Record<Station, number>;
   parcel: ParcelEntry[];
+  /** What is written beside the pages when the site leaves. */
+  upload: UploadView;
   files: FileView[];
   /** Class names that pages have or stylesheets speak of. */
   classes: string[];
@@ -113,8 +116,15 @@ export function viewOf(site: SiteReading): SiteView {
       title,
       found: findings.filter((finding) => finding.rule === id).length,
     })),
-    open: { pairs: count('pairs'), markup: count('markup'), wiring: count('wiring'), proof: count('proof'), pack: 0 },
+    open: {
+      pairs: count('pairs'),
+      markup: count('markup'),
+      wiring: count('wiring'),
+      proof: count('proof'),
+      pack: count('pack'),
+    },
     parcel,
+    upload: uploadOf(site),
     files: [...site.files].map(([path, content]) => ({
       path,
       bytes: bytesOf(content),
@@ -171,8 +181,7 @@ function byHandOf(site: SiteReading): SiteView['byHand'] {
 }
 
 function fixView(fix: Fix): FixView {
-  if (fix.kind === 'page') return { kind: 'change', label: fix.label };
-  if (fix.kind === 'change') return { kind: 'change', label: fix.label };
+  if (fix.kind === 'page' || fix.kind === 'change') return { kind: 'change', label: fix.label };
   return fix;
 }
 

@@ -52,11 +52,16 @@ export class SitePictures {
   async blobs(paths: readonly string[]): Promise<(Blob | null)[]> {
     const contents = paths.map((path) => this.#files.get(path));
     const hashes = [...new Set(contents.flatMap((content) => (content?.kind === 'binary' ? [content.hash] : [])))];
-    const found = await this.#stored(hashes);
-    const byHash = new Map(hashes.map((hash, n) => [hash, found[n]]));
+    const byHash = await this.contents(hashes);
     return contents.map((content) =>
       content?.kind === 'text' ? new Blob([content.text]) : ((content && byHash.get(content.hash)) ?? null),
     );
+  }
+
+  /** Contents by their hashes, without those that are missing from the store. */
+  async contents(hashes: readonly string[]): Promise<ReadonlyMap<string, Blob>> {
+    const found = await this.#stored(hashes);
+    return new Map(hashes.flatMap((hash, n): [string, Blob][] => (found[n] ? [[hash, found[n]]] : [])));
   }
 
   /** A store that has gone holds nothing any more. */

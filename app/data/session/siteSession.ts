@@ -10,6 +10,7 @@ import type { SiteView } from '~core/view/index.ts';
 import { analysis } from '../../workers/start';
 import { Emitter } from '../emitter';
 import { LinkedFolder } from '../folder/linkedFolder';
+import { HandOvers } from '../handOvers';
 import type { IntakeFile } from '../intake/incoming';
 import { glanceOf } from '../intake/newSite';
 import { withOutside } from '../store/commit';
@@ -54,6 +55,8 @@ export class SiteSession {
   readonly pictures: SitePictures;
   readonly commits: Commits;
   readonly folder: LinkedFolder;
+  /** What left to be uploaded. */
+  readonly handOvers: HandOvers;
   readonly typing: Typing;
   /** What can be asked of the reading of the site. */
   readonly analysis = analysis();
@@ -84,6 +87,7 @@ export class SiteSession {
     });
     this.typing = new Typing(shared, this.commits, () => this.#goStale());
     this.#making = new Making(shared, this.commits, this.jobs, this.#analysed, this.pictures);
+    this.handOvers = new HandOvers(shared);
     this.folder = new LinkedFolder(shared, {
       commits: this.commits,
       jobs: this.jobs,
@@ -115,6 +119,7 @@ export class SiteSession {
     await session.typing.recover();
     void session.#analysed.read().then(() => session.#resume());
     void session.folder.open().catch(() => undefined);
+    void session.handOvers.read().catch(() => undefined);
     return session;
   }
 

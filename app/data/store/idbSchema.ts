@@ -5,6 +5,7 @@ import type {
   AgreedRecord,
   FileRecord,
   FolderRecord,
+  HandOverRecord,
   JournalRecord,
   QueueRecord,
   SavingRecord,
@@ -26,6 +27,7 @@ export interface Schema extends DBSchema {
   folders: { key: string; value: FolderRecord };
   agreed: { key: [string, string]; value: AgreedRecord };
   savings: { key: string; value: SavingRecord };
+  handOvers: { key: [string, number]; value: HandOverRecord };
   /** Records that could not be read and had to make room for others. */
   aside: { key: number; value: AsideRecord; indexes: { site: string } };
 }

@@ -2,20 +2,21 @@
  * The store in the browser's own database (IndexedDB). Records are checked on their way out: an older version may
  * have written them.
  */
-import { openDB } from 'idb';
+import { openDB, type StoreNames } from 'idb';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import type { PictureAnalysis } from '../../workers/pictures';
 import { hashesIn, renamed, withOutside } from './commit';
 import { GoneTeller } from './gone';
 import { below, lastNumber, reading, unwaited, within, writing, type Database, type Schema } from './idbSchema';
 import { folderStore } from './idbFolder';
+import { handOverStore } from './idbHandOver';
 import { step } from './idbStep';
 import { forgetAllLast, forgetLast, saveLast, readLast } from './lastTyping';
 import { FactsRecord, FileRecord, JournalRecord, mendedSite, QueueRecord, SiteRecord, TypingRecord } from './records';
 import { setAside, textsIn, type SetAside } from './setAside';
 import type { Files, Store } from './store';
 
-const VERSION = 5;
+const VERSION = 6;
 
 let opened: Promise<Store> | null = null;
 
@@ -56,6 +57,7 @@ function openVersion(name: string, version: number | undefined, teller: GoneTell
         db.createObjectStore('agreed', { keyPath: ['siteId', 'path'] });
         db.createObjectStore('savings', { keyPath: 'siteId' });
       }
+      if (from < 6) db.createObjectStore('handOvers', { keyPath: ['siteId', 'at'] });
     },
     blocking: () => {
       // Another tab has a newer version of the program: let it go on.
@@ -96,6 +98,7 @@ function idbStore(db: Database, newer: boolean, teller: GoneTeller): Store {
     removeFolder: refuseNewer,
     saveAgreed: refuseNewer,
     saveSaving: refuseNewer,
+    saveHandOver: refuseNewer,
   };
 }
 
@@ -166,6 +169,7 @@ function writableStore(db: Database, newer: boolean, teller: GoneTeller): Store 
       await tx.done;
     },
     ...folderStore(db),
+    ...handOverStore(db),
   };
 }
 
@@ -238,9 +242,22 @@ async function addSite(db: Database, site: SiteRecord, files: Files): Promise<vo
   ]);
 }
 
+const OF_A_SITE: StoreNames<Schema>[] = [
+  'sites',
+  'files',
+  'journal',
+  'queues',
+  'typing',
+  'aside',
+  'folders',
+  'agreed',
+  'savings',
+  'handOvers',
+];
+
 async function removeSite(db: Database, siteId: string): Promise<void> {
   forgetAllLast(siteId);
-  const tx = writing(db, ['sites', 'files', 'journal', 'queues', 'typing', 'aside', 'folders', 'agreed', 'savings']);
+  const tx = writing(db, OF_A_SITE);
   for (const key of await tx.objectStore('aside').index('site').getAllKeys(siteId))
     unwaited(tx.objectStore('aside').delete(key));
   await Promise.all([
@@ -252,6 +269,7 @@ async function removeSite(db: Database, siteId: string): Promise<void> {
     tx.objectStore('folders').delete(siteId),
     tx.objectStore('agreed').delete(below(siteId)),
     tx.objectStore('savings').delete(siteId),
+    tx.objectStore('handOvers').delete(below(siteId)),
     tx.done,
   ]);
 }

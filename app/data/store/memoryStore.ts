@@ -3,6 +3,7 @@ import { refuse, type FileContent } from '~core/site/index.ts';
 import type { PhotoFacts } from '~core/photo/index.ts';
 import { changeOf, commitOf, hashesIn, neededEntry, renamed, SITE_GONE, withOutside, type JournalStep } from './commit';
 import { memoryFolder } from './memoryFolder';
+import { memoryHandOvers } from './memoryHandOvers';
 import type { JournalRecord, QueueRecord, SiteRecord, TypingRecord } from './records';
 import { setAside, type SetAside } from './setAside';
 import type { Store, Written } from './store';
@@ -21,6 +22,7 @@ interface Memory {
   facts: Map<string, PhotoFacts>;
   glances: Map<string, Blob>;
   folder: ReturnType<typeof memoryFolder>;
+  handOvers: ReturnType<typeof memoryHandOvers>;
 }
 
 export function memoryStore(): Store {
@@ -32,8 +34,9 @@ export function memoryStore(): Store {
     facts: new Map(),
     glances: new Map(),
     folder: memoryFolder(),
+    handOvers: memoryHandOvers(),
   };
-  const { sites, queues, typing, blobs, facts, glances, folder } = memory;
+  const { sites, queues, typing, blobs, facts, glances, folder, handOvers } = memory;
   const soon = <T>(value: T): Promise<T> => Promise.resolve(value);
   return {
     newer: false,
@@ -45,6 +48,7 @@ export function memoryStore(): Store {
       queues.delete(siteId);
       typing.delete(siteId);
       folder.forget(siteId);
+      handOvers.forget(siteId);
       return soon(void sites.delete(siteId));
     },
     allowOutside: (siteId, allowed) => {
@@ -93,6 +97,7 @@ export function memoryStore(): Store {
     saveLastTyping: (one) => void typing.set(one.siteId, [...typingBut(memory, one.siteId, one.path), one]),
     removeTyping: (siteId, path) => soon(void typing.set(siteId, typingBut(memory, siteId, path))),
     ...folder,
+    ...handOvers,
   };
 }
 

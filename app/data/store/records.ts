@@ -182,6 +182,15 @@ export const SavingRecord = z.object({
 });
 export type SavingRecord = z.infer<typeof SavingRecord>;
 
+/** What left once to be uploaded. */
+export const HandOverRecord = z.object({
+  siteId: z.string(),
+  /** ms since 1970; tells one of a site from the others. */
+  at: z.number(),
+  files: z.array(z.object({ path: z.string(), content: Content, withPlace: z.boolean() })),
+});
+export type HandOverRecord = z.infer<typeof HandOverRecord>;
+
 /**
  * The record of a site of which not everything can be read: what can be is kept. `last` is the number of the last
  * entry of its journal.

@@ -7,7 +7,7 @@ import { newSite } from '../intake/newSite';
 import { openStore } from './idbStore';
 import { memoryStore } from './memoryStore';
 import type { SiteRecord } from './records';
-import type { Store } from './store';
+import { MOST_HAND_OVERS, type Store } from './store';
 
 const START: [string, FileContent][] = [
   ['a.html', { kind: 'text', text: 'one two' }],
@@ -190,6 +190,18 @@ describe.each(STORES)('the store %s', (_where, open) => {
     expect((await store.readSite(site.id))?.name).toBe('Other kites');
     await store.renameSite('gone', 'x');
     expect(await store.readSite('gone')).toBeNull();
+  });
+
+  it('keeps what left, the latest first and no more than can be of use', async () => {
+    const files = [{ path: 'a.html', content: { kind: 'text' as const, text: 'one' }, withPlace: false }];
+    for (let at = 1; at <= MOST_HAND_OVERS + 2; at++) await store.saveHandOver({ siteId: site.id, at, files });
+    await store.saveHandOver({ siteId: 'another', at: 1, files: [] });
+    const kept = await store.readHandOvers(site.id);
+    expect([kept.length, kept[0]?.at, kept.at(-1)?.at]).toEqual([MOST_HAND_OVERS, MOST_HAND_OVERS + 2, 3]);
+    expect(kept[0]?.files).toEqual(files);
+    await store.removeSite(site.id);
+    expect(await store.readHandOvers(site.id)).toEqual([]);
+    expect(await store.readHandOvers('another')).toHaveLength(1);
   });
 
   it('keeps the folder that a site is kept in step with, and what both held', async () => {

@@ -8,6 +8,7 @@ import type { PictureAnalysis } from '../../workers/pictures';
 import type {
   AgreedRecord,
   FolderRecord,
+  HandOverRecord,
   JournalRecord,
   QueueRecord,
   SavingRecord,
@@ -46,7 +47,18 @@ export interface FolderStore {
   saveSaving: (siteId: string, saving: Omit<SavingRecord, 'siteId'> | null) => Promise<void>;
 }
 
-export interface Store extends FolderStore {
+/** What left to be uploaded, so that the next time only what has changed since need be. */
+export interface HandOverStore {
+  /** The latest first, without those that cannot be read. */
+  readHandOvers: (siteId: string) => Promise<HandOverRecord[]>;
+  /** The oldest beyond {@link MOST_HAND_OVERS} of its site goes. */
+  saveHandOver: (handOver: HandOverRecord) => Promise<void>;
+}
+
+/** So many of a site are kept (our own value, no source). */
+export const MOST_HAND_OVERS = 12;
+
+export interface Store extends FolderStore, HandOverStore {
   /** A newer version of the program wrote it: what can be read is shown, and nothing is written. */
   readonly newer: boolean;
   /** Told when the store goes away; at once where it has. Gives what ends the telling. */

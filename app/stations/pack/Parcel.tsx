@@ -3,18 +3,21 @@ import Box from '@mui/material/Box';
 import { scaleLinear } from 'd3-scale';
 import type { ParcelEntry } from '~core/pack/index.ts';
 import { folderOf, isPicturePath, countOf, inBytes } from '~core/site/index.ts';
-import { Mono, Panel, Tag } from '../../ui/parts/small';
+import { Mono, Tag } from '../../ui/parts/small';
 import { color } from '../../ui/theme';
+
+/** `written` where it is no file of the site and comes about when that is saved. */
+export type FileToUpload = Pick<ParcelEntry, 'path' | 'bytes' | 'unused'> & { written?: true };
 
 interface Row {
   name: string;
-  entries: ParcelEntry[];
+  entries: FileToUpload[];
   bytes: number;
 }
 
 /** Pictures by folder, everything else by itself. */
-function rowsOf(entries: readonly ParcelEntry[]): Row[] {
-  const rows = new Map<string, ParcelEntry[]>();
+function rowsOf(entries: readonly FileToUpload[]): Row[] {
+  const rows = new Map<string, FileToUpload[]>();
   for (const entry of entries) {
     const key = isPicturePath(entry.path) ? folderOf(entry.path) || './' : entry.path;
     rows.set(key, [...(rows.get(key) ?? []), entry]);
@@ -35,29 +38,32 @@ const COLUMNS = {
   px: 1.75,
 };
 
-export function Parcel({ entries, leftOut }: { entries: readonly ParcelEntry[]; leftOut: ReadonlySet<string> }) {
+interface ParcelProps {
+  entries: readonly FileToUpload[];
+  leftOut: ReadonlySet<string>;
+}
+
+export function Parcel({ entries, leftOut }: ParcelProps) {
   const rows = rowsOf(entries);
   const width = scaleLinear([0, Math.max(1, ...rows.map((row) => row.bytes))], [0, 160]);
   return (
-    <Panel>
-      <Box component="ul" aria-label="Files to be written" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-        {rows.map((row) => (
-          <Box
-            component="li"
-            key={row.name}
-            sx={{ borderTop: `1px solid ${color('hair')}`, '&:first-of-type': { borderTop: 0 } }}
-          >
-            {row.entries.length === 1 ? (
-              <Box sx={COLUMNS}>
-                <Cells row={row} leftOut={leftOut} width={width(row.bytes)} />
-              </Box>
-            ) : (
-              <Folder row={row} leftOut={leftOut} width={width(row.bytes)} />
-            )}
-          </Box>
-        ))}
-      </Box>
-    </Panel>
+    <Box component="ul" aria-label="Files to upload" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+      {rows.map((row) => (
+        <Box
+          component="li"
+          key={row.name}
+          sx={{ borderTop: `1px solid ${color('hair')}`, '&:first-of-type': { borderTop: 0 } }}
+        >
+          {row.entries.length === 1 ? (
+            <Box sx={COLUMNS}>
+              <Cells row={row} leftOut={leftOut} width={width(row.bytes)} />
+            </Box>
+          ) : (
+            <Folder row={row} leftOut={leftOut} width={width(row.bytes)} />
+          )}
+        </Box>
+      ))}
+    </Box>
   );
 }
 
@@ -128,6 +134,7 @@ function Cells({ row, leftOut, width }: RowProps) {
       </Box>
       <Box>
         {out > 0 && <Tag tone="plain">{out === row.entries.length ? 'left out' : `${out} left out`}</Tag>}
+        {row.entries[0]?.written && <Tag tone="plain">written for the upload</Tag>}
         {out === 0 && unused > 0 && <Tag tone="look">{`${unused} unused`}</Tag>}
       </Box>
       <Box aria-hidden sx={{ ...BAR, width: `${width}px` }} />

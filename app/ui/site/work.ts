@@ -81,7 +81,8 @@ export function useFix(): { fix: (finding: string, n: number, fix: FixView) => v
   const { work, busy } = useWork();
   const fix = useCallback(
     (finding: string, n: number, one: FixView) => {
-      if (one.kind === 'change') work({ do: 'intent', intent: { kind: 'fix', finding, fix: n } });
+      if (one.kind === 'change' || one.kind === 'rename')
+        work({ do: 'intent', intent: { kind: 'fix', finding, fix: n } });
       else if (one.kind === 'picture') work({ do: 'make', tasks: one.tasks });
       else ask(one.strand);
     },
