@@ -28,12 +28,13 @@ export interface Surroundings {
   nonce?: string;
   previewPort: number | null;
   previewOrigin: string | null;
+  testHostPort: number | null;
 }
 
-/** Where the preview lives is the server's to say; everything else comes from the browser's own store. */
+/** Where the preview and the test host live is the server's to say; everything else comes from the browser's own store. */
 export function loader({ context }: LoaderFunctionArgs) {
-  const { previewPort, previewOrigin } = context as unknown as Surroundings; // given by the server's getLoadContext
-  return { previewPort, previewOrigin };
+  const { previewPort, previewOrigin, testHostPort } = context as unknown as Surroundings; // given by the server's getLoadContext
+  return { previewPort, previewOrigin, testHostPort };
 }
 
 export const shouldRevalidate = () => false;

@@ -1,17 +1,19 @@
-/** What the build makes beside the application: the scripts of the preview origin, and the server. */
+/** What the build makes beside the application: the scripts of preview and test host, and the server. */
 import { build } from 'esbuild';
 import { join } from 'node:path';
 
 const PREVIEW_SCRIPTS = ['bridge', 'boot', 'worker', 'probe'];
+/** With them a site is walked on the test host. */
+const WALK_SCRIPTS = ['walk', 'visitor'];
 
 /**
- * The preview's scripts by their addresses.
+ * The scripts of preview and test host by their addresses.
  * @param {string} root
  * @returns {Promise<Map<string, string>>}
  */
 export async function bundledScripts(root) {
   const { outputFiles } = await build({
-    entryPoints: PREVIEW_SCRIPTS.map((name) => join(root, 'preview', `${name}.ts`)),
+    entryPoints: [...PREVIEW_SCRIPTS, ...WALK_SCRIPTS].map((name) => join(root, 'preview', `${name}.ts`)),
     outdir: join(root, 'build/preview'),
     bundle: true,
     write: false,

@@ -13,7 +13,7 @@ import type { ServerBuild } from 'react-router';
 import sirv from 'sirv';
 import { applicationHeaders } from './headers.ts';
 import type { Hosts } from './hosts.ts';
-import { applicationSourceFor, previewSourceFor, type Origins } from './origins.ts';
+import { applicationSourceFor, previewSourceFor, testHostSource, type Origins } from './origins.ts';
 import { serverOf } from './requests.ts';
 
 /** In seconds. */
@@ -49,7 +49,13 @@ export function applicationServer(options: ApplicationOptions): Server {
   server.use((request, response, next) => {
     const nonce = randomBytes(16).toString('base64');
     response.locals.nonce = nonce;
-    response.set(applicationHeaders(nonce, previewSourceFor(origins, request.headers.host), development));
+    response.set(
+      applicationHeaders(
+        nonce,
+        { preview: previewSourceFor(origins, request.headers.host), testHost: testHostSource(origins) },
+        development,
+      ),
+    );
     const origin = request.headers.origin;
     if (
       request.method !== 'GET' &&
@@ -82,6 +88,7 @@ export function applicationServer(options: ApplicationOptions): Server {
 
         previewPort: origins.previewPort,
         previewOrigin: origins.previewOrigin,
+        testHostPort: origins.testHostPort,
       }),
     }),
   );

@@ -7,11 +7,13 @@ import { bundledScripts } from '../scripts/bundle.mjs';
 import { applicationServer } from './application.ts';
 import { previewServer } from './preview.ts';
 import { start } from './start.ts';
+import { testHostServer } from './testHost/server.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
 await start(async ({ port, origins, hosts }) => {
   const vite = await createServer({ root, server: { middlewareMode: true } });
+  const scripts = await bundledScripts(root);
   return {
     application: applicationServer({
       root,
@@ -23,6 +25,7 @@ await start(async ({ port, origins, hosts }) => {
       build: () => vite.ssrLoadModule('virtual:react-router/server-build') as Promise<ServerBuild>,
       before: (server) => server.use(vite.middlewares),
     }),
-    preview: previewServer({ port, origins, hosts, scripts: await bundledScripts(root) }),
+    preview: previewServer({ port, origins, hosts, scripts }),
+    testHost: testHostServer({ port, origins, hosts, scripts }),
   };
 });

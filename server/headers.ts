@@ -1,8 +1,22 @@
 /** Response headers that keep the application and the preview apart. */
 import { SHARED_HEADERS } from '../protocol/headers.ts';
 
-/** The application runs only its own files and what carries the request's nonce; it frames only the preview origin. */
-export function applicationHeaders(nonce: string, previewSource: string, development: boolean): Record<string, string> {
+interface Others {
+  preview: string;
+  /** Null where there is none. */
+  testHost: string | null;
+}
+
+/**
+ * The application runs only its own files and what carries the request's nonce; it frames only the preview origin and
+ * the test host, and speaks to that.
+ */
+export function applicationHeaders(
+  nonce: string,
+  { preview, testHost }: Others,
+  development: boolean,
+): Record<string, string> {
+  const host = testHost === null ? '' : ` ${testHost}`;
   const policy = {
     'default-src': "'none'",
     'script-src': `'self' 'nonce-${nonce}' 'wasm-unsafe-eval'`,
@@ -12,9 +26,9 @@ export function applicationHeaders(nonce: string, previewSource: string, develop
     'img-src': "'self' blob: data:",
     'media-src': 'blob:',
     'font-src': "'self'",
-    'connect-src': "'self'",
+    'connect-src': `'self'${host}`,
     'worker-src': "'self'",
-    'frame-src': previewSource,
+    'frame-src': `${preview}${host}`,
     'base-uri': "'none'",
     'form-action': "'self'",
     'frame-ancestors': "'none'",

@@ -7,6 +7,7 @@ import { applicationServer } from './application.ts';
 import { previewServer } from './preview.ts';
 import { builtScripts } from './previewScripts.ts';
 import { start, stop } from './start.ts';
+import { testHostServer } from './testHost/server.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
@@ -15,8 +16,10 @@ await start(async ({ port, origins, hosts }) => {
   if (!existsSync(file)) stop('There is no build yet: run “npm run build” first, or “npm run demo”, which does all.');
   // The router's own build has the shape of its type.
   const build = (await import(pathToFileURL(file).href)) as ServerBuild;
+  const scripts = builtScripts(join(root, 'build/preview'));
   return {
     application: applicationServer({ root, port, origins, hosts, development: false, build }),
-    preview: previewServer({ port, origins, hosts, scripts: builtScripts(join(root, 'build/preview')) }),
+    preview: previewServer({ port, origins, hosts, scripts }),
+    testHost: testHostServer({ port, origins, hosts, scripts }),
   };
 });

@@ -9,6 +9,7 @@ import { applicationServer } from './application.ts';
 import { hostsFrom } from './hosts.ts';
 import { originsFrom } from './origins.ts';
 import { previewServer } from './preview.ts';
+import { testHostServer } from './testHost/server.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const origins = originsFrom({}, 4780);
@@ -47,6 +48,7 @@ beforeAll(async () => {
   const place = { port: 4780, origins, hosts: hostsFrom({}) };
   servers.application = applicationServer({ root, ...place, development: false, build }).listen(0, '127.0.0.1');
   servers.preview = previewServer({ ...place, scripts: new Map([['/boot.js', '']]) }).listen(0, '127.0.0.1');
+  servers['test host'] = testHostServer({ ...place, scripts: new Map() }).listen(0, '127.0.0.1');
   await Promise.all(
     Object.values(servers).map(
       (server) => new Promise<void>((resolve) => (server.listening ? resolve() : server.once('listening', resolve))),
@@ -56,7 +58,7 @@ beforeAll(async () => {
 
 afterAll(() => Object.values(servers).forEach((server) => server.close()));
 
-describe.each(['application', 'preview'])('the %s', (name) => {
+describe.each(['application', 'preview', 'test host'])('the %s', (name) => {
   it.each(['//', '///', '//a/b', '/%', '/%zz', '/a\\b', '/%00', '/..%2f..'])(
     'answers %s and goes on',
     async (target) => {

@@ -8,6 +8,7 @@ import type { FolderStanding } from '../data/folder/standing';
 import { leavingOf } from '../data/leaving';
 import { BeforeUpload } from '../stations/pack/BeforeUpload';
 import { CompareAgain } from '../stations/pack/folder/CompareAgain';
+import { TestHostPanel } from '../stations/pack/host/TestHostPanel';
 import { FolderPanel } from '../stations/pack/folder/FolderPanel';
 import { LinkFolder } from '../stations/pack/folder/LinkFolder';
 import { SavePart } from '../stations/pack/folder/SavePart';
@@ -53,6 +54,8 @@ export default function Pack() {
   const bytes = leaving.reduce((sum, entry) => sum + entry.bytes, 0);
   const changed = upload.since.filter(({ doing }) => doing !== 'deleted').map(({ path }) => path);
 
+  const withChecksums = written.written.some(({ text }) => text === null);
+
   const leaveAs = async (kind: PackOrder['kind']) => {
     const whole = kind === 'archive' ? leavingOf(site.files, site.view, new Set()) : upload.leaving;
     const only = kind === 'changes' ? new Set(changed) : null;
@@ -60,7 +63,7 @@ export default function Pack() {
       kind,
       leaving: whole,
       only,
-      checksums: written.written.some(({ text }) => text === null),
+      checksums: withChecksums,
     });
     if (left) upload.compareWith(null);
   };
@@ -83,6 +86,7 @@ export default function Pack() {
           <Leaving state={state} />
           <BeforeUpload unused={unused} leftOut={leftOut} without={without} onWithout={setWithout} />
           <WrittenFiles />
+          <TestHostPanel upload={upload} withChecksums={withChecksums} />
           <Panel label="ZIP or archive" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
             <Box>
               <b>ZIP</b> holds the site only, with its paths unchanged: unpack it on your host.

@@ -3,6 +3,7 @@ import * as Comlink from 'comlink';
 import type { Analysis } from './analysis';
 import type { Packing } from './packing';
 import type { Pictures } from './pictures';
+import type { Uploading } from './uploading';
 
 function once<T>(start: () => Worker): () => Comlink.Remote<T> {
   let remote: Comlink.Remote<T> | null = null;
@@ -21,6 +22,10 @@ export const pictureWorkers = (): (() => Comlink.Remote<Pictures>)[] =>
   navigator.hardwareConcurrency > 1 ? [pictures, secondPictures] : [pictures];
 export const packing = once<Packing>(
   () => new Worker(new URL('./packing.ts', import.meta.url), { type: 'module', name: 'packing' }),
+);
+
+export const uploading = once<Uploading>(
+  () => new Worker(new URL('./uploading.ts', import.meta.url), { type: 'module', name: 'uploading' }),
 );
 
 /**

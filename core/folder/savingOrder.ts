@@ -1,8 +1,10 @@
 /** In which order files are written, so that a stop in between leaves no page without what it shows. */
 import { isPagePath } from '../site/index.ts';
-import type { FolderFile } from './compare.ts';
-
-type Saved = Pick<FolderFile, 'path' | 'here'>;
+/** `here` is what is written; null where the file goes. */
+interface Saved {
+  path: string;
+  here: unknown;
+}
 
 /**
  * What pages show, then pages, then what goes. A name that goes for one of other capitals goes first: a file system

@@ -43,7 +43,7 @@ export { ownKits } from './kit/ownKits.ts';
 export { asValue, isSaidAs, optionSaid, type OptionSaid } from './options/said.ts';
 export { setOptions, targetsOf, troubleWithValue } from './options/setOptions.ts';
 export { containerMissing, membersOf, predict, type Prediction } from './read/prediction.ts';
-export { type Disagreement, disagreements, type PictureSeen, Seen } from './read/rehearsal.ts';
+export { type Disagreement, disagreements, leftAsItWas, type PictureSeen, Seen } from './read/rehearsal.ts';
 export { NO_ANSWER, percent, REHEARSAL_WINDOWS, type Sight, type WindowName } from './sights/sight.ts';
 export { sightsOf } from './sights/rules.ts';
 export {

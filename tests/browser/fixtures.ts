@@ -11,8 +11,8 @@ import { setOut, withoutDemo, type SetOut } from '../setOut';
 /** Of a test that takes long and guards what others guard as well, or what seldom changes: for `npm run test:long`. */
 export const LONG = '@long';
 
-/** Addresses of a previewed site: `/s/<token>/…` on the preview origin. */
-const SITE_ADDRESS = /\/s\/[\w-]{22,}\//;
+/** Addresses of a previewed site, `/s/<token>/…` on the preview origin, and of one on the test host. */
+const SITE_ADDRESS = /\/s\/[\w-]{22,}\/|\/\/[\da-f]{32}\.localhost:/;
 
 interface Fixtures {
   /** Messages that a test expects; all others fail it. */
@@ -120,6 +120,20 @@ export async function unpacked(page: Page): Promise<string> {
   await (await download).saveAs(join(folder, 'site.zip'));
   execFileSync('unzip', ['-q', join(folder, 'site.zip'), '-d', join(folder, 'site')]);
   return join(folder, 'site');
+}
+
+/** One change in the words of all pages, as a person makes it. */
+export async function replaceText(page: Page, find: string, by: string): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: /^Find a page/ }).fill('replace text');
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'Find and replace' });
+  await dialog.getByRole('textbox', { name: 'Find' }).fill(find);
+  await dialog.getByRole('textbox', { name: 'Replace with' }).fill(by);
+  await dialog.getByRole('button', { name: /^Replace in \d+ places?$/ }).click();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  // It is done when it can be undone.
+  await expect(page.getByRole('button', { name: `Undo: Replace “${find.slice(0, 12)}` })).toBeVisible();
 }
 
 /** The row of a full-size picture in the list of pairs. */

@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { SITE } from '../site/make';
-import { expect, openKites, settled, test } from './fixtures';
+import { expect, openKites, replaceText, settled, test } from './fixtures';
 import { withoutDemo } from '../setOut';
 import { violations } from './axe';
 
@@ -121,23 +121,11 @@ const said = (page: Page, words: string | RegExp) =>
 /** Somebody comes back to the window. */
 const comeBack = (page: Page) => page.evaluate(() => window.dispatchEvent(new Event('focus')));
 
-/** One change here, in the words of all pages. */
-async function replaceHere(page: Page, find: string, by: string): Promise<void> {
-  await page.keyboard.press('Control+k');
-  await page.getByRole('combobox', { name: /^Find a page/ }).fill('replace text');
-  await page.keyboard.press('Enter');
-  const dialog = page.getByRole('dialog', { name: 'Find and replace' });
-  await dialog.getByRole('textbox', { name: 'Find' }).fill(find);
-  await dialog.getByRole('textbox', { name: 'Replace with' }).fill(by);
-  await dialog.getByRole('button', { name: /^Replace in \d+ places?$/ }).click();
-  await dialog.getByRole('button', { name: 'Close' }).click();
-}
-
 test('what is changed here is saved, and nothing else is written', async ({ page }) => {
   await disk(page);
   await linked(page);
   expect(await written(page)).toEqual([]);
-  await replaceHere(page, '<h1>Workshop</h1>', '<h1>Workshop days</h1>');
+  await replaceText(page, '<h1>Workshop</h1>', '<h1>Workshop days</h1>');
   await expect(rows(page)).toHaveText([/changed.*workshop\.html/]);
   await panel(page).getByRole('button', { name: 'Differences of workshop.html' }).click();
   await expect(panel(page).getByRole('region', { name: 'Difference' })).toContainText('<h1>Workshop days</h1>');
@@ -189,7 +177,7 @@ test('what another program changed is noticed, shown and taken in as one change 
 test('what both changed is chosen piece by piece, and what one alone changed stays', async ({ page }) => {
   await disk(page);
   await linked(page);
-  await replaceHere(page, 'Two', 'Two of mine');
+  await replaceText(page, 'Two', 'Two of mine');
   const theirs = (name: string) => PAGE(name).replace('Two', 'Two of theirs').replace('"en"', '"en-GB"');
   await put(page, { 'index.html': theirs('Kites') });
   await comeBack(page);
@@ -221,7 +209,7 @@ test('what both changed is chosen piece by piece, and what one alone changed sta
 test('what is written on disk while it is saved is not written over', async ({ page }) => {
   await disk(page);
   await linked(page);
-  await replaceHere(page, 'Two', 'Two of mine');
+  await replaceText(page, 'Two', 'Two of mine');
   await expect(rows(page)).toHaveCount(2);
   await put(page, { 'index.html': PAGE('Kites, at the last moment') });
   await page.getByRole('button', { name: `Save 2 files to ${FOLDER}/` }).click();
@@ -234,7 +222,7 @@ test('what is written on disk while it is saved is not written over', async ({ p
 async function interrupted(page: Page): Promise<void> {
   await disk(page);
   await linked(page);
-  await replaceHere(page, 'Two', 'Two of mine');
+  await replaceText(page, 'Two', 'Two of mine');
   await expect(rows(page)).toHaveCount(2);
   await page.evaluate(() => (globalThis.failAt = 'workshop.html'));
   await page.getByRole('button', { name: `Save 2 files to ${FOLDER}/` }).click();
@@ -264,12 +252,12 @@ test('both ways by themselves, where that is asked for', async ({ page }) => {
   await linked(page);
   await panel(page).getByRole('switch', { name: 'Save automatically' }).click();
   await panel(page).getByRole('switch', { name: 'Apply disk changes automatically' }).click();
-  await replaceHere(page, '<p>One</p>', '<p>1</p>');
+  await replaceText(page, '<p>One</p>', '<p>1</p>');
   await expect.poll(async () => (await onDisk(page))['index.html']).toContain('<p>1</p>');
   await put(page, { 'story.html': PAGE('Story') });
   // A browser that observes folders needs nobody to come back to the window.
   if (!(await page.evaluate(() => 'FileSystemObserver' in globalThis))) await comeBack(page);
-  await expect(page.getByRole('list', { name: 'Files to be written' })).toContainText('story.html');
+  await expect(page.getByRole('list', { name: 'Files to upload' })).toContainText('story.html');
 });
 
 test('a folder that was emptied empties the site only when that is asked for', async ({ page }) => {
@@ -311,7 +299,7 @@ test('of a folder of 500 files only what was changed is written', async ({ page 
   );
   await disk(page, { ...START, ...many, 'years/3/page-3.html': PAGE('Three kites') });
   await linked(page);
-  await replaceHere(page, 'Three kites', 'Four kites');
+  await replaceText(page, 'Three kites', 'Four kites');
   await page.getByRole('button', { name: `Save 1 file to ${FOLDER}/` }).click();
   await said(page, `1 file saved to ${FOLDER}/`);
   expect(await written(page)).toEqual(['page-3.html']);
@@ -348,7 +336,7 @@ test('without a linked folder, a copy that was edited elsewhere is compared and 
   await settled(page);
   await station(page, 'Pack');
   // At once, while the station is still being drawn: it stays the one that is shown.
-  await replaceHere(page, '<p>Three</p>', '<p>3</p>');
+  await replaceText(page, '<p>Three</p>', '<p>3</p>');
   write('index.html', PAGE('Kites and lines'));
   rmSync(join(folder, 'story.html'));
   write('new.html', PAGE('New'));
@@ -367,7 +355,7 @@ test('without a linked folder, a copy that was edited elsewhere is compared and 
   await expect(differences).toHaveText([/changed.*index\.html/]);
   await expect(compared.getByRole('button', { name: /^Save/ })).toHaveCount(0);
   await compared.getByRole('button', { name: 'Close' }).click();
-  await expect(page.getByRole('list', { name: 'Files to be written' })).toHaveText(/index\.html.*new\.html/);
+  await expect(page.getByRole('list', { name: 'Files to upload' })).toHaveText(/index\.html.*new\.html/);
 });
 
 test('one page is saved into a larger site, with all that it needs and nothing twice', async ({ page }) => {

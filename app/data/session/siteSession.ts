@@ -11,6 +11,7 @@ import { analysis } from '../../workers/start';
 import { Emitter } from '../emitter';
 import { LinkedFolder } from '../folder/linkedFolder';
 import { HandOvers } from '../handOvers';
+import { TestHost } from '../host/testHost';
 import type { IntakeFile } from '../intake/incoming';
 import { glanceOf } from '../intake/newSite';
 import { withOutside } from '../store/commit';
@@ -57,6 +58,7 @@ export class SiteSession {
   readonly folder: LinkedFolder;
   /** What left to be uploaded. */
   readonly handOvers: HandOvers;
+  readonly testHost: TestHost;
   readonly typing: Typing;
   /** What can be asked of the reading of the site. */
   readonly analysis = analysis();
@@ -88,6 +90,7 @@ export class SiteSession {
     this.typing = new Typing(shared, this.commits, () => this.#goStale());
     this.#making = new Making(shared, this.commits, this.jobs, this.#analysed, this.pictures);
     this.handOvers = new HandOvers(shared);
+    this.testHost = new TestHost(this);
     this.folder = new LinkedFolder(shared, {
       commits: this.commits,
       jobs: this.jobs,

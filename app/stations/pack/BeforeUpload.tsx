@@ -1,8 +1,6 @@
 /** What is to be known before a site is uploaded: broken strands, findings, places in pictures, unused pictures. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { countOf } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
@@ -10,6 +8,7 @@ import { Panel } from '../../ui/parts/small';
 import { useSite } from '../../ui/site/openSite';
 import { useIntent } from '../../ui/site/work';
 import { color, type Token } from '../../ui/theme';
+import { OnOff } from './OnOff';
 
 interface BeforeUploadProps {
   unused: readonly string[];
@@ -52,14 +51,7 @@ export function BeforeUpload({ unused, leftOut, without, onWithout }: BeforeUplo
         says={unused.length === 0 ? 'no picture' : `${countOf(unused.length, 'picture')} on no page`}
       />
       <Names />
-      {unused.length > 0 && (
-        <FormControlLabel
-          control={<Switch size="small" checked={without} onChange={(_event, on) => onWithout(on)} />}
-          label="Leave unused pictures out"
-          slotProps={{ typography: { variant: 'body2' } }}
-          sx={{ mt: 0.5 }}
-        />
-      )}
+      {unused.length > 0 && <OnOff label="Leave unused pictures out" on={without} onSet={onWithout} />}
     </Panel>
   );
 }

@@ -24,7 +24,7 @@ export function Difference({ path, note, before, after }: DifferenceProps) {
   }, [before, after]);
   return (
     <Box sx={{ px: 1.75, pb: 1 }}>
-      <DiffView diffs={[{ path, note, hunks }]} height={320} />
+      <DiffView diffs={[{ path, note, hunks }]} height={320} label={`Difference of ${path}`} />
     </Box>
   );
 }

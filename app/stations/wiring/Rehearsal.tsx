@@ -11,23 +11,14 @@ import DialogTitle from '@mui/material/DialogTitle';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useRef, useSyncExternalStore } from 'react';
 import { sayingOf, sightsTogether, type SightView } from '~core/view/index.ts';
-import { REHEARSAL_WINDOWS } from '~core/wiring/index.ts';
 import { isDifferent, sightsIn } from '../../data/session/rehearsals';
 import { usePreview } from '../../ui/preview/PreviewProvider';
+import { STAGE, STAGE_WIDTH, stageFrame } from '../../ui/preview/stage';
 import { SANDBOX } from '../../ui/preview/useProbe';
 import { useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
 import { expectedOf } from './outcome';
 import { useRehearsal } from './useRehearsal';
-
-interface Size {
-  width: number;
-  height: number;
-}
-
-/** The largest window, and how much smaller it is shown. */
-const [LARGEST] = REHEARSAL_WINDOWS;
-const SHOWN = 0.44;
 
 interface Props {
   page: string;
@@ -51,33 +42,6 @@ const statusStyle = ({ done, different }: { done: boolean; different: number }) 
     fontWeight: done ? 600 : 400,
   }) as const;
 
-/** The room is the same for every window, so that nothing moves when another one comes. */
-const ROOM = {
-  width: LARGEST.width * SHOWN,
-  height: LARGEST.height * SHOWN,
-  overflow: 'hidden',
-  display: 'flex',
-  justifyContent: 'center',
-  border: `1px solid ${color('hair')}`,
-  bgcolor: color('mist'),
-} as const;
-
-const frameStyle = ({ width, height }: Size) => {
-  const scale = (LARGEST.height * SHOWN) / height;
-  return {
-    border: 0,
-    display: 'block',
-    flexShrink: 0,
-    bgcolor: '#fff',
-    width,
-    height,
-    transform: `scale(${scale})`,
-    transformOrigin: '50% 0',
-    // What the frame takes less when it is made smaller.
-    mx: `${(-width * (1 - scale)) / 2}px`,
-  } as const;
-};
-
 /** What is inside of the dialog comes later than the dialog; it is this that runs, so that its frame is there. */
 function Run({ page, onClose }: Props) {
   const { rehearsals } = useSite().site.session;
@@ -97,7 +61,7 @@ function Run({ page, onClose }: Props) {
   };
   return (
     <>
-      <DialogContent sx={{ width: LARGEST.width * SHOWN + 48 }}>
+      <DialogContent sx={{ width: STAGE_WIDTH + 48 }}>
         <Box role="status" sx={statusStyle({ done, different })}>
           {saysNow()}
         </Box>
@@ -107,13 +71,13 @@ function Run({ page, onClose }: Props) {
           value={(100 * at) / Math.max(1, of)}
           sx={{ mb: 1.5 }}
         />
-        <Box sx={ROOM}>
+        <Box sx={STAGE}>
           <Box
             component="iframe"
             ref={frame}
             title={`Live page ${page} while it is rehearsed`}
             sandbox={SANDBOX}
-            sx={frameStyle(window)}
+            sx={stageFrame(window)}
           />
         </Box>
         {done && <Sights sights={sightsTogether(sightsIn(noted))} />}

@@ -5,9 +5,10 @@
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import type { Foretold } from '~core/view/index.ts';
-import { NO_ANSWER, REHEARSAL_WINDOWS, sightsOf, type Seen } from '~core/wiring/index.ts';
+import { leftAsItWas, NO_ANSWER, REHEARSAL_WINDOWS, sightsOf, type Seen } from '~core/wiring/index.ts';
 import { usePreview } from '../../ui/preview/PreviewProvider';
 import { useProbe } from '../../ui/preview/useProbe';
+import { within } from '../../ui/preview/within';
 import { useSite } from '../../ui/site/openSite';
 
 /** A page that loads, or that tells nothing of a picture any more, is given up after so long; ms. */
@@ -138,31 +139,4 @@ async function clickAll(
     onSeen(one, seen);
     fresh = seen !== null && leftAsItWas(seen);
   }
-}
-
-/** What closed again without a mistake leaves the page as it was. */
-const leftAsItWas = ({ opened, closed, errors, history }: Seen): boolean =>
-  opened === 'viewer' && (closed === 'key' || closed === 'button') && errors.length === 0 && history !== 'left behind';
-
-/** What comes within so many ms since it was last said to be on its way, or else `late`; also once nobody waits. */
-function within<T>(
-  ms: number,
-  late: T,
-  signal: AbortSignal,
-  begin: (tell: (value: T) => void, wait: () => void) => void,
-): Promise<T> {
-  return new Promise((resolve) => {
-    const giveUp = () => resolve(late);
-    let timer = setTimeout(giveUp, ms);
-    signal.addEventListener('abort', giveUp, { once: true });
-    const wait = () => {
-      clearTimeout(timer);
-      timer = setTimeout(giveUp, ms);
-    };
-    const tell = (value: T) => {
-      clearTimeout(timer);
-      resolve(value);
-    };
-    begin(tell, wait);
-  });
 }

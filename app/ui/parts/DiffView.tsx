@@ -68,9 +68,17 @@ function HunkShown({ hunk }: { hunk: Hunk }) {
 const viewStyle = (height: number) =>
   ({ fontFamily: MONO, fontSize: '0.75rem', lineHeight: 1.6, maxHeight: height, overflow: 'auto' }) as const;
 
-export function DiffView({ diffs, height = 220 }: { diffs: readonly FileDiff[]; height?: number }) {
+interface DiffViewProps {
+  diffs: readonly FileDiff[];
+  /** CSS px. */
+  height?: number;
+  /** Where several can be on the screen at once, another one for each. */
+  label?: string;
+}
+
+export function DiffView({ diffs, height = 220, label = 'Difference' }: DiffViewProps) {
   return (
-    <Box tabIndex={0} role="region" aria-label="Difference" sx={viewStyle(height)}>
+    <Box tabIndex={0} role="region" aria-label={label} sx={viewStyle(height)}>
       {diffs.map((diff) => (
         <Box key={`${diff.path} ${diff.note}`} sx={{ mb: 0.75 }}>
           <Box sx={{ color: color('stone') }}>

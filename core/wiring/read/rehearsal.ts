@@ -73,6 +73,10 @@ export const Seen = z.strictObject({
 });
 export type Seen = z.infer<typeof Seen>;
 
+/** What closed again without a mistake leaves the page as it was. */
+export const leftAsItWas = ({ opened, closed, errors, history }: Seen): boolean =>
+  opened === 'viewer' && (closed === 'key' || closed === 'button') && errors.length === 0 && history !== 'left behind';
+
 export interface Disagreement {
   about:
     | 'what opens'

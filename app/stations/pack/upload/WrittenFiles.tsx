@@ -1,13 +1,12 @@
 /** What is written beside the pages when the site leaves, where somebody wants it. */
 import Box from '@mui/material/Box';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { Mono, Panel } from '../../../ui/parts/small';
 import { useTyped } from '../../../ui/parts/typed';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
+import { OnOff } from '../OnOff';
 
 const TITLE = { m: 0, mb: 1.25, fontSize: '0.9rem', fontWeight: 600 };
 
@@ -45,8 +44,8 @@ export function WrittenFiles() {
         }}
         slotProps={{ htmlInput: { spellCheck: false, inputMode: 'url' }, inputLabel: { shrink: true } }}
       />
-      <Wish label="sitemap.xml, a list of all pages" on={sitemap} idle={idle} onSet={(on) => set({ sitemap: on })} />
-      <Wish
+      <OnOff label="sitemap.xml, a list of all pages" on={sitemap} idle={idle} onSet={(on) => set({ sitemap: on })} />
+      <OnOff
         label="sha256sums.txt, a hash of every file"
         on={checksums}
         idle={idle}
@@ -65,19 +64,3 @@ export function WrittenFiles() {
     </Panel>
   );
 }
-
-interface WishProps {
-  label: string;
-  on: boolean;
-  idle: boolean;
-  onSet: (on: boolean) => void;
-}
-
-const Wish = ({ label, on, idle, onSet }: WishProps) => (
-  <FormControlLabel
-    control={<Switch size="small" checked={on} disabled={idle} onChange={(_event, next) => onSet(next)} />}
-    label={label}
-    slotProps={{ typography: { variant: 'body2' } }}
-    sx={{ mt: 0.5, display: 'flex' }}
-  />
-);
