@@ -7,6 +7,7 @@ import type { PackOrder } from '../data/export';
 import type { FolderStanding } from '../data/folder/standing';
 import { leavingOf } from '../data/leaving';
 import { BeforeUpload } from '../stations/pack/BeforeUpload';
+import { External } from '../stations/pack/External';
 import { CompareAgain } from '../stations/pack/folder/CompareAgain';
 import { TestHostPanel } from '../stations/pack/host/TestHostPanel';
 import { FolderPanel } from '../stations/pack/folder/FolderPanel';
@@ -33,6 +34,15 @@ export const clientLoader = stationLoader({});
 export const clientAction = stationAction;
 
 const COLUMNS = besideColumn(300);
+
+/** Side by side where there is room. */
+const BELOW = {
+  display: 'grid',
+  gridTemplateColumns: 'repeat(auto-fit, minmax(260px, 1fr))',
+  gap: 1.5,
+  alignItems: 'start',
+  mt: 1.5,
+};
 
 export default function Pack() {
   const { site } = useSite();
@@ -81,26 +91,35 @@ export default function Pack() {
         <Box>
           {folder && <FolderPanel standing={folder} />}
           <FilesToUpload entries={entries} leftOut={leftOut} upload={upload} />
+          <Box sx={BELOW}>
+            <WrittenFiles />
+            <External />
+            <Box sx={{ display: 'grid', gap: 1.5 }}>
+              <ZipOrArchive />
+              {!folder && <CompareAgain />}
+            </Box>
+          </Box>
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5 }}>
           <Leaving state={state} />
           <BeforeUpload unused={unused} leftOut={leftOut} without={without} onWithout={setWithout} />
-          <WrittenFiles />
           <TestHostPanel upload={upload} withChecksums={withChecksums} />
-          <Panel label="ZIP or archive" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
-            <Box>
-              <b>ZIP</b> holds the site only, with its paths unchanged: unpack it on your host.
-            </Box>
-            <Box sx={{ mt: 0.75 }}>
-              <b>Archive</b> holds all files and <Mono>heathmoor.json</Mono>, to go on in another browser.
-            </Box>
-          </Panel>
-          {!folder && <CompareAgain />}
         </Box>
       </Box>
     </>
   );
 }
+
+const ZipOrArchive = () => (
+  <Panel label="ZIP or archive" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
+    <Box>
+      <b>ZIP</b> holds the site only, with its paths unchanged: unpack it on your host.
+    </Box>
+    <Box sx={{ mt: 0.75 }}>
+      <b>Archive</b> holds all files and <Mono>heathmoor.json</Mono>, to go on in another browser.
+    </Box>
+  </Panel>
+);
 
 interface WaysProps {
   folder: FolderStanding | null;

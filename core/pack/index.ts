@@ -6,4 +6,12 @@ export { writeZip, type ZipSource } from './writeZip.ts';
 export { LINES, type LineName } from './lines.ts';
 export { type HostEntry, hostEntries } from './multistatus.ts';
 export { type HostListing, type UploadStep, uploadSteps } from './uploading.ts';
-export { CHECKSUMS, checksumLine, publicAddress, uploadOf, type UploadView, type WrittenFile } from './written.ts';
+export {
+  addressed,
+  CHECKSUMS,
+  checksumLine,
+  publicAddress,
+  uploadOf,
+  type UploadView,
+  type WrittenFile,
+} from './written.ts';

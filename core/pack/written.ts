@@ -54,8 +54,8 @@ function asksNotToBeListed({ elements }: PageDocument): boolean {
   });
 }
 
-/** A folder's own page is known by the folder. */
-const addressed = (path: string): string =>
+/** How a page's address ends behind the public one; a folder's own page is known by the folder. */
+export const addressed = (path: string): string =>
   relativeReference('', path)
     .replace(/(^|\/)index\.html?$/, '$1')
     .replace(/^\.\//, '');

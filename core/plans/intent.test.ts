@@ -86,6 +86,8 @@ const WHOLE: Record<Intent['kind'], object> = {
   'set-naming': { own: [{ thumbnail: 't', full: 'f' }], off: ['x'] },
   'set-sources': { page: 'p' },
   'set-recipe': { recipe: DEFAULT_RECIPE },
+  'describe-pages': { pages: [{ path: 'p', description: 'd' }], previews: true },
+  'use-own-file': { address: 'https://a.example/a.js', path: 'js/a.js', content: { kind: 'text', text: 'a' } },
   'set-upload': { upload: { address: 'https://kites.example/', sitemap: true, checksums: false } },
   rename: { from: 'a', to: 'b' },
   'rename-many': { renames: [{ from: 'a', to: 'b' }] },

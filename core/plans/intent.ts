@@ -268,6 +268,19 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-recipe'), recipe: Recipe }),
   /** What is written beside the pages when the site leaves. */
   z.strictObject({ kind: z.literal('set-upload'), upload: z.strictObject(SiteNotes.shape.upload.unwrap().shape) }),
+  /** What heads of pages say to searches; `previews` are for whoever a link to the page is sent. */
+  z.strictObject({
+    kind: z.literal('describe-pages'),
+    pages: z.array(z.strictObject({ path: z.string(), description: line })).min(1),
+    previews: z.boolean(),
+  }),
+  /** A file of one's own in place of one from another host; contents that are no text are kept already. */
+  z.strictObject({
+    kind: z.literal('use-own-file'),
+    address: z.string().min(1).max(2000),
+    path: z.string().min(1).max(1000),
+    content: Brought.shape.content,
+  }),
   /** The author's own typing, in many places of many files at once. */
   z.strictObject({
     kind: z.literal('replace-text'),

@@ -37,11 +37,13 @@ import {
 import { linkTo } from './links.ts';
 import { addMenuEntry, alignMenus } from './menuWork.ts';
 import { newPage } from './newPage.ts';
+import { describePages } from './pageHead.ts';
 import { deletePage, setStylesheet } from './pageWork.ts';
 import { addSection, listSections } from './sections.ts';
 import { setViewerOptions } from './options.ts';
 import { writeInformation } from './information.ts';
 import { orderGallery, setOrder } from './order.ts';
+import { putOwnFile } from './ownFile.ts';
 import { exchange, merge, mergeMany, rename, renameMany } from './rename.ts';
 import { replaceText } from './replaceText.ts';
 import { setSources } from './sources.ts';
@@ -116,6 +118,8 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   decide,
   'set-recipe': (site, { recipe }) => changeNotes(site, 'Change image sizes', { recipe }),
   'set-upload': setUpload,
+  'use-own-file': putOwnFile,
+  'describe-pages': describePages,
   'replace-text': replaceText,
   rename,
   'rename-many': renameMany,

@@ -4,6 +4,7 @@ import {
   hasViewport,
   LAID_OUT,
   hazardIn,
+  metaIn,
   oddOnes,
   patternOf,
   textOf,
@@ -62,6 +63,12 @@ export interface PageView {
   /** The path that its addresses count from: its own, or where its `base` leads. */
   base: string;
   title: string;
+  /** What its head says of it to searches; empty where it says nothing. */
+  description: string;
+  /** The beginning of its first paragraph, for who has no words yet. */
+  summary: string;
+  /** It has a picture for whoever a link to it is sent. */
+  previewed: boolean;
   galleries: GalleryView[];
   /** The gallery that pictures of a page made from this one come into; -1 where there is none. */
   main: number;
@@ -87,6 +94,9 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
     path: page.path,
     base: page.base,
     title: titleOf(document) ?? page.path,
+    description: metaIn(document, 'description')?.trim() ?? '',
+    summary: summaryOf(document),
+    previewed: (metaIn(document, 'og:image') ?? '').trim() !== '',
     galleries: page.galleries.map((gallery, n): GalleryView => ({
       ...galleryView(document, gallery, page.strands[n] ?? []),
       heading: headingText(page, gallery),
@@ -107,6 +117,16 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
     ),
     includes: includesView(page),
   };
+}
+
+/** As much as searches show of a description (common practice, no source); letters. */
+const SUMMARY = 155;
+
+function summaryOf({ elements }: PageDocument): string {
+  const paragraph = elements.find((element) => element.tag === 'p' && textOf(element).trim().length > SUMMARY / 5);
+  const text = paragraph ? textOf(paragraph).replace(/\s+/g, ' ').trim() : '';
+  if (text.length <= SUMMARY) return text;
+  return `${text.slice(0, SUMMARY).replace(/[\s,;:.–-]+\S*$/, '')}…`;
 }
 
 /** From the first item to the last, with what stands between them. */

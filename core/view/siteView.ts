@@ -5,6 +5,8 @@ import {
   changesFormat,
   clearToDecide,
   dueTasks,
+  type ExternalFile,
+  externalFiles,
   THUMBNAIL,
   thumbnailTasks,
   type Elsewhere,
@@ -51,6 +53,8 @@ export interface SiteView {
   parcel: ParcelEntry[];
   /** What is written beside the pages when the site leaves. */
   upload: UploadView;
+  /** What pages load from other hosts. */
+  external: ExternalFile[];
   files: FileView[];
   /** Class names that pages have or stylesheets speak of. */
   classes: string[];
@@ -125,6 +129,7 @@ export function viewOf(site: SiteReading): SiteView {
     },
     parcel,
     upload: uploadOf(site),
+    external: externalFiles(site),
     files: [...site.files].map(([path, content]) => ({
       path,
       bytes: bytesOf(content),

@@ -45,6 +45,8 @@ export function testHostServer({ port, origins, hosts, scripts, temporary }: Tes
     const space = spaces.of(name);
     if (application !== null) space.framedBy.add(application);
     for (const [header, value] of Object.entries(headersFor(space, application))) response.setHeader(header, value);
+    // Where connections are lost, none is used again: a browser would send anew by itself and tell nobody.
+    if (space.settings.losesOneIn !== null) response.shouldKeepAlive = false;
     answer({ space, application, scripts, pathname: address.pathname }, request, response).catch(() => {
       // The other side has gone, or sent what cannot be read.
       if (response.headersSent) response.destroy();

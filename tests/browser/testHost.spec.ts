@@ -104,7 +104,8 @@ test('a thousand files arrive over a connection that is lost ten times, none twi
   const list = names.map((name) => `<li><img src="${name}" alt="Kite"></li>`).join('\n');
   const page5 = (n: number) => `<!doctype html><html lang="en"><title>Page ${n}</title><ul>${list}</ul></html>`;
   const pages = [1, 2, 3, 4, 5].map((n) => [n === 1 ? 'index.html' : `page${n}.html`, page5(n)] as const);
-  await openFiles(page, Object.fromEntries([...pictures, ...others, ...pages]));
+  const all: Record<string, string | Buffer> = Object.fromEntries([...pictures, ...others, ...pages]);
+  await openFiles(page, all);
   await goTo(page, 'pack');
   const sent = puts(page);
   await losingConnections(page);

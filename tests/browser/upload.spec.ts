@@ -4,8 +4,9 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
+import { htmlErrors } from '../checkers';
 import { violations } from './axe';
-import { expect, goTo, openFiles, openPage, replaceText, test } from './fixtures';
+import { expect, goTo, openFiles, openKites, openPage, replaceText, test } from './fixtures';
 
 const PAGE = (title: string) =>
   `<!doctype html>\r\n<html lang="en">\r\n<head><title>${title}</title></head>\r\n<body>\r\n<h1>${title}</h1>\r\n</body>\r\n</html>\r\n`;
@@ -127,4 +128,47 @@ test('names that fail elsewhere are told before they leave, and renamed at once'
   await page.getByRole('button', { name: 'Rename 1 file' }).click();
   await expect(page.getByRole('list', { name: 'Files to upload' })).toContainText('no-1.html');
   expect(filesIn(await unzipped(page, 'Save as ZIP'))).toEqual(['index.html', 'no-1.html']);
+});
+
+test('pages are described, and a link to them shows a picture', async ({ page }) => {
+  await openKites(page, 'pack');
+  const address = page.getByRole('textbox', { name: 'Public address' });
+  await address.fill('https://kites.example/');
+  await address.press('Enter');
+  await page.getByRole('button', { name: 'Describe pages…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Describe pages' });
+  await dialog.getByRole('textbox', { name: 'festival.html' }).fill('Kites over the moor, in June.');
+  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('name="description"');
+  await dialog.getByRole('switch', { name: /link previews/ }).click();
+  await expect(dialog.getByRole('region', { name: 'Difference' })).toContainText('og:image');
+  expect(await violations(page)).toEqual([]);
+  await dialog.getByRole('button', { name: /^Write to \d pages$/ }).click();
+  await expect(page.getByRole('button', { name: /^Undo: Describe \d pages/ })).toBeVisible();
+  const folder = await unzipped(page, 'Save as ZIP');
+  const text = readFileSync(join(folder, 'festival.html'), 'utf8');
+  expect(text).toContain('<meta name="description" content="Kites over the moor, in June.">');
+  expect(text).toMatch(/<meta property="og:image" content="https:\/\/kites\.example\/photos\/[^"]+">/);
+  expect(await htmlErrors([join(folder, 'festival.html')])).toEqual([]);
+});
+
+test('what comes from another host is listed, and a file of one’s own takes its place everywhere', async ({ page }) => {
+  const script = '<script src="https://files.example/show.js" integrity="sha256-x" crossorigin></script>';
+  const source = PAGE('Kites').replace('</head>', `${script}</head>`);
+  await openFiles(page, { 'index.html': source, 'days/two.html': source, 'js/own.js': '// own\n' });
+  await goTo(page, 'pack');
+  const list = page.getByRole('list', { name: 'Files from other hosts' });
+  await expect(list).toContainText('https://files.example/show.js');
+  await expect(list).toContainText('and 1 other place');
+  expect(await violations(page)).toEqual([]);
+  const chooser = page.waitForEvent('filechooser');
+  await list.getByRole('button', { name: /^Use a file of your own/ }).click();
+  await (await chooser).setFiles({ name: 'show.js', mimeType: 'text/javascript', buffer: Buffer.from('// mine\n') });
+  await expect(page.getByRole('button', { name: /^Undo: Use show\.js/ })).toBeVisible();
+  await expect(list).toHaveCount(0);
+  const folder = await unzipped(page, 'Save as ZIP');
+  expect(readFileSync(join(folder, 'js/show.js'), 'utf8')).toBe('// mine\n');
+  expect(readFileSync(join(folder, 'index.html'), 'utf8')).toBe(
+    source.replace(script, '<script src="js/show.js"></script>'),
+  );
+  expect(readFileSync(join(folder, 'days/two.html'), 'utf8')).toContain('<script src="../js/show.js"></script>');
 });

@@ -20,7 +20,6 @@ const HEAD = {
   gap: '8px 14px',
   px: 1.75,
   py: 1.25,
-  borderBottom: `1px solid ${color('hair')}`,
 };
 
 interface FilesToUploadProps {
@@ -72,7 +71,13 @@ export function FilesToUpload({ entries, leftOut, upload }: FilesToUploadProps) 
           ))}
         </TextField>
       </Box>
-      {shown === 'all' ? <Parcel entries={entries} leftOut={leftOut} /> : <Since files={since} />}
+      {shown === 'all' ? (
+        <Box sx={{ borderTop: `1px solid ${color('hair')}` }}>
+          <Parcel entries={entries} leftOut={leftOut} />
+        </Box>
+      ) : (
+        <Since files={since} />
+      )}
     </Panel>
   );
 }

@@ -7,6 +7,7 @@ import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { OnOff } from '../OnOff';
+import { DescribePages } from './DescribePages';
 
 const TITLE = { m: 0, mb: 1.25, fontSize: '0.9rem', fontWeight: 600 };
 
@@ -61,6 +62,7 @@ export function WrittenFiles() {
           Check the files on the host with <Mono>sha256sum --check sha256sums.txt</Mono>
         </Box>
       )}
+      <DescribePages />
     </Panel>
   );
 }
