@@ -6,6 +6,7 @@ import { countOf } from '~core/site/index.ts';
 import type { FindingView } from '~core/view/index.ts';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { Findings } from '../stations/proof/Findings';
+import { HtmlValidity } from '../stations/proof/HtmlValidity';
 import { ThreeWidths } from '../stations/proof/ThreeWidths';
 import { NARROW } from '../ui/narrow';
 import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
@@ -43,7 +44,7 @@ export default function Proof() {
   const { site } = useSite();
   const page = useChosenPage();
   const [seen, setSeen] = useState<{ page: string; reports: string[] }>({ page: '', reports: [] });
-  const { checked, strands } = site.view;
+  const { strands } = site.view;
   const rehearsed = useRehearsed();
   const findings = [...site.view.findings, ...rehearsed];
 
@@ -84,15 +85,11 @@ export default function Proof() {
       </StationHead>
       <Box sx={STATION}>
         {site.view.exercise && <NotTold />}
-        {!site.view.exercise && findings.length > 0 && <Findings findings={findings} />}
-        {!site.view.exercise && findings.length === 0 && (
-          <Panel label="What was checked" sx={{ p: 1.75 }}>
-            <Box component="ul" sx={{ m: 0, pl: 2.5, color: color('lichen') }}>
-              {checked.map((rule) => (
-                <li key={rule.id}>{rule.title}</li>
-              ))}
-            </Box>
-          </Panel>
+        {!site.view.exercise && (
+          <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0 }}>
+            {findings.length > 0 ? <Findings findings={findings} /> : <WhatWasChecked />}
+            <HtmlValidity />
+          </Box>
         )}
         <Box sx={BESIDE}>
           <ThreeWidths page={page} onReport={hear} />
@@ -117,6 +114,19 @@ function saysOf(strands: number, findings: readonly FindingView[]): string {
   if (findings.length === 0) return `${countOf(strands, 'strand')}, no findings`;
   const broken = findings.filter((finding) => finding.severity === 'error').length;
   return `${countOf(broken, 'error')}, ${countOf(findings.length - broken, 'warning')} in the whole site`;
+}
+
+function WhatWasChecked() {
+  const { checked } = useSite().site.view;
+  return (
+    <Panel label="What was checked" sx={{ p: 1.75 }}>
+      <Box component="ul" sx={{ m: 0, pl: 2.5, color: color('lichen') }}>
+        {checked.map((rule) => (
+          <li key={rule.id}>{rule.title}</li>
+        ))}
+      </Box>
+    </Panel>
+  );
 }
 
 /** In an exercise the list of findings would give the answer away. */

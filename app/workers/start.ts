@@ -4,6 +4,7 @@ import type { Analysis } from './analysis';
 import type { Packing } from './packing';
 import type { Pictures } from './pictures';
 import type { Uploading } from './uploading';
+import type { ValidityWorker } from './validity';
 
 function once<T>(start: () => Worker): () => Comlink.Remote<T> {
   let remote: Comlink.Remote<T> | null = null;
@@ -24,6 +25,9 @@ export const packing = once<Packing>(
   () => new Worker(new URL('./packing.ts', import.meta.url), { type: 'module', name: 'packing' }),
 );
 
+export const validity = once<ValidityWorker>(
+  () => new Worker(new URL('./validity.ts', import.meta.url), { type: 'module', name: 'validity' }),
+);
 export const uploading = once<Uploading>(
   () => new Worker(new URL('./uploading.ts', import.meta.url), { type: 'module', name: 'uploading' }),
 );

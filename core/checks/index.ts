@@ -1,2 +1,3 @@
 export { type Finding, type Fix, type Station } from './finding.ts';
 export { findingsOf, RULES } from './rules.ts';
+export { mostOf, type ValidityFinding, type ValidityMessage, withNews } from './validity.ts';

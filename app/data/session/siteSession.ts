@@ -12,6 +12,7 @@ import { Emitter } from '../emitter';
 import { LinkedFolder } from '../folder/linkedFolder';
 import { HandOvers } from '../handOvers';
 import { TestHost } from '../host/testHost';
+import { Validity } from '../validity';
 import type { IntakeFile } from '../intake/incoming';
 import { glanceOf } from '../intake/newSite';
 import { withOutside } from '../store/commit';
@@ -59,6 +60,7 @@ export class SiteSession {
   /** What left to be uploaded. */
   readonly handOvers: HandOvers;
   readonly testHost: TestHost;
+  readonly validity: Validity;
   readonly typing: Typing;
   /** What can be asked of the reading of the site. */
   readonly analysis = analysis();
@@ -91,6 +93,7 @@ export class SiteSession {
     this.#making = new Making(shared, this.commits, this.jobs, this.#analysed, this.pictures);
     this.handOvers = new HandOvers(shared);
     this.testHost = new TestHost(this);
+    this.validity = new Validity(shared);
     this.folder = new LinkedFolder(shared, {
       commits: this.commits,
       jobs: this.jobs,

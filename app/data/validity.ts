@@ -1,0 +1,63 @@
+/** What a checker of HTML says of the open site's pages, beside what it said of them when they came in. */
+import { mostOf, withNews, type ValidityFinding, type ValidityMessage } from '~core/checks/index.ts';
+import { isPagePath, type FileContent } from '~core/site/index.ts';
+import { validity } from '../workers/start';
+import { Emitter } from './emitter';
+import { entryWithFiles } from './session/history';
+import type { SharedSite } from './session/shared';
+
+export interface PageValidity {
+  path: string;
+  findings: readonly ValidityFinding[];
+}
+
+export class Validity {
+  readonly #site: SharedSite;
+  readonly #changed = new Emitter();
+  #before: Promise<ReadonlyMap<string, readonly ValidityMessage[]>> | null = null;
+  #pages: readonly PageValidity[] | null = null;
+  #asked = 0;
+
+  constructor(site: SharedSite) {
+    this.#site = site;
+  }
+
+  /** Null before the first check is done; the same list until the next one is. */
+  get pages(): readonly PageValidity[] | null {
+    return this.#pages;
+  }
+
+  watch = (watcher: () => void): (() => void) => this.#changed.on(watcher);
+
+  /** Checks the pages as they are now. */
+  async check(): Promise<void> {
+    const asked = ++this.#asked;
+    const texts = pagesIn(this.#site.files);
+    const messages = await validity().check([...texts.values()]);
+    const before = await (this.#before ??= this.#atFirst());
+    // Something newer was asked for meanwhile.
+    if (asked !== this.#asked) return;
+    this.#pages = [...texts.keys()].map((path, n) => ({
+      path,
+      findings: withNews(messages[n] ?? [], before.get(path) ?? mostOf(before.values())),
+    }));
+    this.#changed.tell();
+  }
+
+  /** Of the site as it came in. */
+  async #atFirst(): Promise<ReadonlyMap<string, readonly ValidityMessage[]>> {
+    const { store, site, files } = this.#site;
+    const first = await entryWithFiles(store, site, 1, files);
+    const texts = pagesIn(first?.before ?? files);
+    const messages = await validity().check([...texts.values()]);
+    return new Map([...texts.keys()].map((path, n) => [path, messages[n] ?? []]));
+  }
+}
+
+function pagesIn(files: ReadonlyMap<string, FileContent>): Map<string, string> {
+  return new Map(
+    [...files].flatMap(([path, content]): [string, string][] =>
+      isPagePath(path) && content.kind === 'text' ? [[path, content.text]] : [],
+    ),
+  );
+}
