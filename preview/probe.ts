@@ -4,6 +4,7 @@
  */
 import type { FromProbe, ToProbe } from '../protocol/probe.ts';
 import type { Unsigned } from '../protocol/unsigned.ts';
+import { auditPage } from './auditing.ts';
 import { withoutFocus } from './focus.ts';
 import { loadedBy } from './looking.ts';
 import { PATIENCE, until, whileWaiting } from './patience.ts';
@@ -26,6 +27,7 @@ void (() => {
 
   /** More of the same would tell nothing new. */
   const MOST_ASKED = 50;
+  const MOST_FOUND = 200;
 
   /** The element at the given child numbers; noted before the page's own scripts add anything. */
   let noted: WeakMap<Element, number[]> = new WeakMap();
@@ -96,9 +98,7 @@ void (() => {
   document.addEventListener(
     'pointerdown',
     (event) => {
-      let at = event.target instanceof Element ? event.target : null;
-      while (at && !noted.has(at)) at = at.parentElement;
-      const element = at && noted.get(at);
+      const element = placeIn(event.target instanceof Element ? event.target : null);
       if (element) tell({ type: 'pointed', element });
     },
     true,
@@ -285,6 +285,31 @@ void (() => {
     tell({ type: 'measured', boxes });
   }
 
+  /** The nearest element around that the page's source has. */
+  const placeIn = (element: Element | null): number[] | null => {
+    let at = element;
+    while (at && !noted.has(at)) at = at.parentElement;
+    return (at && noted.get(at)) ?? null;
+  };
+
+  async function audit(): Promise<void> {
+    // What is framed here is no part of the page.
+    for (const { mark } of Object.values(frames)) mark?.remove();
+    const found = await auditPage().catch(() => null);
+    placeMarks();
+    const rules = found?.slice(0, MOST_FOUND).map(({ rule, impact, says, nodes }) => ({
+      rule,
+      impact,
+      says: says.slice(0, 500),
+      nodes: nodes.slice(0, MOST_FOUND).map(({ element, html, summary }) => ({
+        element: placeIn(element),
+        html: html.slice(0, 300),
+        summary: summary.slice(0, 2000),
+      })),
+    }));
+    tell({ type: 'audited', path: sitePath(location.href), rules: rules ?? null });
+  }
+
   /** As a visitor would bring it about, once the page is there. */
   function holdOpen(command: Extract<ToProbe, { type: 'hold' }>): void {
     if (document.readyState !== 'complete') {
@@ -317,6 +342,8 @@ void (() => {
         return void rehearseAt(command.element, command.number);
       case 'hold':
         return holdOpen(command);
+      case 'audit':
+        return void audit();
       case 'measure':
         return measure(command.elements);
     }

@@ -16,6 +16,18 @@ describe('messages pass as they are sent', () => {
     [ToBridge, { type: 'trial', token, files: [['a.css', blob]] }],
     [FromBridge, { from: 'bridge', type: 'trial', token }],
     [ToProbe, { type: 'measure', elements: [[1, 0]] }],
+    [ToProbe, { type: 'audit' }],
+    [
+      FromProbe,
+      {
+        from: 'probe',
+        type: 'audited',
+        path: 'index.html',
+        rules: [
+          { rule: 'image-alt', impact: 'critical', says: 's', nodes: [{ element: [1], html: '<img>', summary: '' }] },
+        ],
+      },
+    ],
     [FromProbe, { from: 'probe', type: 'measured', boxes: [[0, 0, 150, 100], null] }],
     [ToProbe, { type: 'show', element: [1, 0], scroll: true, color: '#123456' }],
     [ToProbe, { type: 'point', element: null, color: '#123456' }],

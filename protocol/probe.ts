@@ -36,10 +36,23 @@ export const ToProbe = z.discriminatedUnion('type', [
     element: Element,
     steps: z.number().int().min(0).max(10),
   }),
+  /** How accessible the page is, once it is loaded. */
+  z.strictObject({ type: z.literal('audit') }),
   /** Where elements stand, once the page is loaded. */
   z.strictObject({ type: z.literal('measure'), elements: z.array(Element) }),
 ]);
 export type ToProbe = z.infer<typeof ToProbe>;
+
+const AuditedRule = z.strictObject({
+  rule: z.string().max(100),
+  impact: z.string().max(20).nullable(),
+  says: z.string().max(500),
+  /** `element` is null for what the page's source does not have. */
+  nodes: z
+    .array(z.strictObject({ element: Element.nullable(), html: z.string().max(300), summary: z.string().max(2000) }))
+    .max(200),
+});
+export type AuditedRule = z.infer<typeof AuditedRule>;
 
 const from = z.literal('probe');
 
@@ -74,6 +87,13 @@ export const FromProbe = z.discriminatedUnion('type', [
   /** A picture is still being rehearsed, however long the page takes. */
   z.strictObject({ from, type: z.literal('waiting'), number: z.number() }),
   z.strictObject({ from, type: z.literal('rehearsed'), number: z.number(), seen: Seen.nullable() }),
+  /** Rules of accessibility that the page breaks, with where; null where nobody could look. */
+  z.strictObject({
+    from,
+    type: z.literal('audited'),
+    path: z.string(),
+    rules: z.array(AuditedRule).max(200).nullable(),
+  }),
   /** The boxes of what was asked for, from the left and top of the page; CSS px. Null for what is not there. */
   z.strictObject({ from, type: z.literal('measured'), boxes: z.array(Box.nullable()).max(5000) }),
   /** Middles of the watched elements from the top of the window, null where out of sight; CSS px. */

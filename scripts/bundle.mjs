@@ -2,7 +2,7 @@
 import { build } from 'esbuild';
 import { join } from 'node:path';
 
-const PREVIEW_SCRIPTS = ['bridge', 'boot', 'worker', 'probe'];
+const PREVIEW_SCRIPTS = ['bridge', 'boot', 'worker', 'probe', 'audit'];
 /** With them a site is walked on the test host. */
 const WALK_SCRIPTS = ['walk', 'visitor'];
 

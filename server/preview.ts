@@ -14,6 +14,12 @@ const page = (title: string, script: string) => `<!DOCTYPE html>
 const BOOT_PAGE = page('Preview', 'boot');
 const BRIDGE_PAGE = page('Bridge', 'bridge');
 
+const ORIGIN = 'APPLICATION_ORIGIN';
+
+/** Two scripts of one page that are both told it would be a mistake; so only who asks for it is. */
+const withOrigin = (script: string, application: string): string =>
+  script.includes(ORIGIN) ? `const ${ORIGIN} = ${JSON.stringify(application)};\n${script}` : script;
+
 interface PreviewOptions {
   /** Of the application. */
   port: number;
@@ -32,8 +38,7 @@ export function previewServer({ port, origins, hosts, scripts }: PreviewOptions)
     if (request.method !== 'GET' && request.method !== 'HEAD')
       return answer(405, 'text/plain', 'Only GET is answered here.');
     const script = scripts.get(address.pathname);
-    if (script !== undefined)
-      return answer(200, 'text/javascript', `const APPLICATION_ORIGIN = ${JSON.stringify(application)};\n${script}`);
+    if (script !== undefined) return answer(200, 'text/javascript', withOrigin(script, application));
     if (address.pathname === '/bridge.html') return answer(200, 'text/html', BRIDGE_PAGE);
     if (/text\/html/.test(request.headers.accept ?? '')) return answer(200, 'text/html', BOOT_PAGE);
     return answer(404, 'text/plain', 'There is no such file here.');

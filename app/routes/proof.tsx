@@ -6,12 +6,13 @@ import { countOf } from '~core/site/index.ts';
 import type { FindingView } from '~core/view/index.ts';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { Findings } from '../stations/proof/Findings';
+import { Accessibility } from '../stations/proof/Accessibility';
 import { HtmlValidity } from '../stations/proof/HtmlValidity';
 import { ThreeWidths } from '../stations/proof/ThreeWidths';
 import { NARROW } from '../ui/narrow';
 import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
 import { usePreview } from '../ui/preview/PreviewProvider';
-import type { FromProbe } from '~protocol/probe.ts';
+import type { AuditedRule, FromProbe } from '~protocol/probe.ts';
 import { useChosenPage, useSite } from '../ui/site/openSite';
 import { useRehearsed } from '../ui/site/rehearsed';
 import { stationLoader } from '../ui/site/stationLoader';
@@ -40,10 +41,16 @@ const BESIDE = { position: 'sticky', top: 72, [NARROW]: { position: 'static' } }
 
 const REPORTS = { px: 1.75, py: 1, mt: 1.5, borderColor: color('rust'), fontSize: '0.8125rem' };
 
+interface Audited {
+  page: string;
+  rules: readonly AuditedRule[] | null;
+}
+
 export default function Proof() {
   const { site } = useSite();
   const page = useChosenPage();
   const [seen, setSeen] = useState<{ page: string; reports: string[] }>({ page: '', reports: [] });
+  const [audited, setAudited] = useState<Audited>({ page: '', rules: null });
   const { strands } = site.view;
   const rehearsed = useRehearsed();
   const findings = [...site.view.findings, ...rehearsed];
@@ -52,7 +59,8 @@ export default function Proof() {
   const hear = useCallback(
     (report: FromProbe) => {
       const says = troubleIn(report);
-      if (report.type === 'hello') setSeen({ page: path, reports: [] });
+      if (report.type === 'audited') setAudited({ page: report.path, rules: report.rules });
+      else if (report.type === 'hello') setSeen({ page: path, reports: [] });
       else if (says !== null)
         setSeen((before) =>
           before.reports.includes(says) || before.reports.length >= MOST_REPORTS
@@ -89,6 +97,7 @@ export default function Proof() {
           <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0 }}>
             {findings.length > 0 ? <Findings findings={findings} /> : <WhatWasChecked />}
             <HtmlValidity />
+            <Accessibility page={path} rules={audited.page === path ? audited.rules : undefined} />
           </Box>
         )}
         <Box sx={BESIDE}>

@@ -1,12 +1,12 @@
-/** What the checker in the browser says of pages is what the same checker says on the command line. */
+/** What checkers in the browser say of pages is what the same checkers say outside of it. */
 import { spawnSync } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { MADE } from '../../demo/make';
 import { violations } from './axe';
-import { expect, folderWith, goTo, openDemo, openFiles, replaceText, test } from './fixtures';
+import { expect, folderWith, goTo, openDemo, openFiles, openPage, replaceText, test } from './fixtures';
 
 /** Old and odd manners of writing pages. */
 const ODD: Record<string, string> = {
@@ -78,4 +78,52 @@ test('old and odd pages are judged as on the command line, and only what was add
     readFileSync(join(folder, 'letters.html'), 'utf8').replace('<h1>', '<h1 align="left">'),
   );
   expect(onCommandLine(Object.keys(ODD).map((name) => join(folder, name)))).toHaveLength(expected.length + 1);
+});
+
+interface AxeRule {
+  id: string;
+  nodes: { html: string }[];
+}
+
+/** The demo as its files stand, in a window of its own, with nothing but axe-core run in it. */
+async function axeOutside(page: Page, path: string): Promise<string[]> {
+  const site = join(MADE, 'site');
+  await page.route('http://demo.example/**', (route) => {
+    const file = join(site, decodeURIComponent(new URL(route.request().url()).pathname));
+    return existsSync(file) ? route.fulfill({ path: file }) : route.fulfill({ status: 404, body: '' });
+  });
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`http://demo.example/${path}`);
+  await page.evaluate(readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8'));
+  const rules = await page.evaluate(async () => {
+    const { axe } = window as unknown as { axe: { run: (options: object) => Promise<{ violations: AxeRule[] }> } };
+    return (await axe.run({ iframes: false })).violations;
+  });
+  return rules.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id} ${html.slice(0, 60)}`)).sort();
+}
+
+test('the demo is as accessible in the preview as axe finds it outside', async ({ page, browser, expected }) => {
+  expected.console.push(/startLightbox|404/);
+  await openDemo(page, 'proof');
+  const outside = await browser.newPage();
+  let found = 0;
+  for (const path of ['festival.html', 'workshop.html', 'index.html']) {
+    await openPage(page, path);
+    const panel = page.getByRole('region', { name: 'Accessibility', exact: true });
+    await expect(panel.getByRole('status')).toHaveText(new RegExp(`(messages? of axe|found nothing) on ${path}`));
+    const rows = panel.getByRole('list', { name: 'Accessibility messages' }).getByRole('listitem');
+    const said = await rows.evaluateAll((items) =>
+      items.flatMap((item) => {
+        const [rule = '', ...places] = [...item.querySelectorAll('span')]
+          .filter((one) => one.children.length === 0)
+          .map((one) => one.textContent);
+        return places.map((html) => `${rule.split(' ')[0] ?? ''} ${html}`);
+      }),
+    );
+    const wanted = await axeOutside(outside, path);
+    found += wanted.length;
+    expect(said.sort(), path).toEqual(wanted);
+  }
+  expect(found).toBeGreaterThan(0);
+  await outside.close();
 });

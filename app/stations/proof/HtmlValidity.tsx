@@ -8,16 +8,13 @@ import { Mono, Panel, Tag } from '../../ui/parts/small';
 import { PlaceLink } from '../../ui/parts/pressable';
 import { useShowSource, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
+import { MESSAGE_HEAD, MESSAGE_TITLE } from './messageStyles';
 
 /** ms after the last change before the pages are checked again. */
 const PAUSE = 400;
 
 /** More rows say nothing that the first do not, and are made when they are asked for. */
 const SHOWN = 30;
-
-const TITLE = { m: 0, fontSize: '0.9rem', fontWeight: 600 };
-
-const HEAD = { display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '2px 12px', px: 1.75, py: 1.25 };
 
 const ROW = {
   display: 'grid',
@@ -46,8 +43,8 @@ export function HtmlValidity() {
   const fresh = rows.filter(({ finding }) => finding.isNew).length;
   return (
     <Panel label="HTML" sx={{ minWidth: 0 }}>
-      <Box sx={HEAD}>
-        <Box component="h2" sx={TITLE}>
+      <Box sx={MESSAGE_HEAD}>
+        <Box component="h2" sx={MESSAGE_TITLE}>
           HTML
         </Box>
         <Box role="status" sx={{ fontSize: '0.8125rem', color: color(fresh > 0 ? 'gorse' : 'stone') }}>

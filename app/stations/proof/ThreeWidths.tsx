@@ -54,7 +54,7 @@ export function ThreeWidths({ page, onReport }: { page: PageView; onReport: (rep
                 room={{ width: widthOf(room, n), height }}
                 title={`${path} at ${width} px`}
                 show={strand?.page === path ? strand.element : null}
-                {...(n === WINDOWS.length - 1 ? { onReport } : {})}
+                {...(n === WINDOWS.length - 1 ? { onReport, audited: true } : {})}
               />
             </Panel>
             <Box sx={WIDTH_LABEL}>{saysWidth(width, laidOutWidth(page, width))}</Box>

@@ -37,6 +37,8 @@ export interface LivePageProps {
   watched?: number[][];
   /** A state that is brought about each time the page has loaded; null leaves it as it loads. */
   held?: Held | null;
+  /** How accessible it is is reported each time the page has loaded. */
+  audited?: boolean;
   onPlaces?: (tops: (number | null)[]) => void;
   onPointed?: (element: number[]) => void;
   /** What the pointer is over; null where it has left. */
@@ -90,6 +92,7 @@ export function LivePage({
   hint = null,
   watched,
   held = null,
+  audited = false,
   onPlaces,
   onPointed,
   onOver,
@@ -106,7 +109,6 @@ export function LivePage({
   const place = useRef<{ path: string; at: [number, number] } | null>(null);
   const shownKey = keyOf(show);
   const hintKey = keyOf(hint);
-  const heldKey = held === null ? '' : JSON.stringify(held);
   const watchedKey = (watched ?? []).map(keyOf).join();
 
   const tell = useProbe(frame, origin, (report) => {
@@ -161,17 +163,10 @@ export function LivePage({
       });
   }, [greeted, watchedKey, tell]);
 
-  // What was held before is let go by loading the page anew.
-  const heldBefore = useRef('');
+  useHeld(tell, greeted, held);
   useEffect(() => {
-    if (greeted === 0 || heldKey === heldBefore.current) return;
-    const again = heldBefore.current !== '';
-    heldBefore.current = heldKey;
-    if (again) tell({ type: 'reload' });
-  }, [greeted, heldKey, tell]);
-  useEffect(() => {
-    if (greeted > 0 && heldKey !== '') tell({ type: 'hold', ...(JSON.parse(heldKey) as Held) }); // written above
-  }, [greeted, heldKey, tell]);
+    if (greeted > 0 && audited) tell({ type: 'audit' });
+  }, [greeted, audited, tell]);
 
   if (status === 'limited')
     return <LimitedPage path={path} width={width} room={room} title={title} onRestart={restart} />;
@@ -205,6 +200,22 @@ export function LivePage({
       )}
     </Box>
   );
+}
+
+/** Brings a state about each time the page has greeted. */
+function useHeld(tell: (message: ToProbe) => void, greeted: number, held: Held | null): void {
+  const heldKey = held === null ? '' : JSON.stringify(held);
+  // What was held before is let go by loading the page anew.
+  const heldBefore = useRef('');
+  useEffect(() => {
+    if (greeted === 0 || heldKey === heldBefore.current) return;
+    const again = heldBefore.current !== '';
+    heldBefore.current = heldKey;
+    if (again) tell({ type: 'reload' });
+  }, [greeted, heldKey, tell]);
+  useEffect(() => {
+    if (greeted > 0 && heldKey !== '') tell({ type: 'hold', ...(JSON.parse(heldKey) as Held) }); // written above
+  }, [greeted, heldKey, tell]);
 }
 
 /** Escape in the page, where nothing of it is open, leads back to what one entered it by. */
