@@ -29,7 +29,7 @@ module.exports = {
       name: 'preview-imports-only-what-it-says-and-serves',
       severity: 'error',
       from: { path: '^preview/' },
-      to: { path: '.', pathNot: '^(preview|protocol)/|^core/site/media\\.ts$' },
+      to: { path: '.', pathNot: '^(preview|protocol)/|^core/site/media\\.ts$|^node_modules/axe-core/' },
     },
     {
       name: 'protocol-stands-on-core',

@@ -45,7 +45,7 @@ export async function pack(
   onProgress: (progress: PackProgress, of: number) => void,
 ): Promise<Packed | null> {
   const modified = session.site.changed;
-  const read = kind === 'archive' ? await archived(session) : await sourcesOf(session, leaving);
+  const read = kind === 'archive' ? await archived(session) : await sourcesOf(session.pictures, leaving);
   const sources = read.map((source): PackSource => ({
     ...source,
     modified,

@@ -3,7 +3,7 @@ import type { Leaving, LeavingFile } from '~core/pack/index.ts';
 import { isPicturePath, type SiteFiles } from '~core/site/index.ts';
 import type { SiteView } from '~core/view/index.ts';
 import type { Source } from '../workers/sourceBytes';
-import type { SiteSession } from './session/siteSession';
+import type { SitePictures } from './session/sitePictures';
 
 /** Without the list of hashes, which is known when all others are read. `leftOut` are paths. */
 export function leavingOf(
@@ -22,10 +22,10 @@ export function leavingOf(
 }
 
 /** With what they hold, as a worker reads it. */
-export async function sourcesOf(session: SiteSession, leaving: Leaving): Promise<Source[]> {
+export async function sourcesOf(pictures: SitePictures, leaving: Leaving): Promise<Source[]> {
   const all = [...leaving];
   const hashes = all.flatMap(([, { content }]) => (content.kind === 'binary' ? [content.hash] : []));
-  const blobs = await session.pictures.contents(hashes);
+  const blobs = await pictures.contents(hashes);
   return all.map(([path, { content, withPlace }]) => ({
     path,
     content: content.kind === 'text' ? content.text : (blobs.get(content.hash) ?? null),

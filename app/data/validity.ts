@@ -6,7 +6,7 @@ import { Emitter } from './emitter';
 import { entryWithFiles } from './session/history';
 import type { SharedSite } from './session/shared';
 
-export interface PageValidity {
+interface PageValidity {
   path: string;
   findings: readonly ValidityFinding[];
 }

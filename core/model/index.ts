@@ -31,10 +31,4 @@ export { stillNamed } from './stillNamed.ts';
 export type { AltStanding } from './altStanding.ts';
 export { takenAtOf, wordsFor, wordsOf, type WordsView } from './pictureWords.ts';
 export { isTooLarge, resolved, type Strand } from './strands.ts';
-export {
-  type ExternalFile,
-  externalFiles,
-  type ExternalKind,
-  type ExternalReference,
-  externalReferences,
-} from './external.ts';
+export { type ExternalFile, externalFiles, type ExternalReference, externalReferences } from './external.ts';

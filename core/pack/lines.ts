@@ -14,5 +14,3 @@ interface Line {
   /** Before every answer; ms. */
   latency: number;
 }
-
-export type LineName = (typeof LINES)[number]['name'];

@@ -3,7 +3,7 @@ import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { z } from 'zod';
 import { refuse, type Result } from '../site/index.ts';
 
-export interface HostEntry {
+interface HostEntry {
   /** A path of the host without its first slash; a folder ends with one. */
   path: string;
   isFolder: boolean;

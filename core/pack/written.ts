@@ -3,7 +3,7 @@ import { attributeOf, type PageDocument } from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
 import { bytesOf, nameOf, refuse, relativeReference, type Result } from '../site/index.ts';
 
-export const SITEMAP = 'sitemap.xml';
+const SITEMAP = 'sitemap.xml';
 /** As `sha256sum --check` of the GNU core utilities reads it: a hash, two spaces, a path. */
 export const CHECKSUMS = 'sha256sums.txt';
 

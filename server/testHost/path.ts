@@ -1,7 +1,7 @@
 /** Which file or folder of a site an address means. */
 import { HOST_OWN } from '../../protocol/hostAddress.ts';
 
-export type HostPath =
+type HostPath =
   /** `path` ends with a slash where a folder is asked for; empty is the root. */
   | { is: 'site'; path: string }
   /** What belongs to the host itself, behind {@link HOST_OWN}. */

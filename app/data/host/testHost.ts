@@ -9,7 +9,8 @@ import { Emitter } from '../emitter';
 import { contentHash } from '../hash';
 import { sourcesOf } from '../leaving';
 import type { Walk } from './walk';
-import type { SiteSession } from '../session/siteSession';
+import type { SharedSite } from '../session/shared';
+import type { SitePictures } from '../session/sitePictures';
 
 export interface UploadRun {
   /** Null before the first file. */
@@ -35,12 +36,15 @@ export interface HostStanding {
 const AT_START: HostStanding = { root: null, state: null, silent: false, run: null, walk: null };
 
 export class TestHost {
-  readonly #session: SiteSession;
+  readonly #site: SharedSite;
+  readonly #pictures: SitePictures;
   readonly #changed = new Emitter();
   #standing = AT_START;
 
-  constructor(session: SiteSession) {
-    this.#session = session;
+  constructor(site: SharedSite, pictures: SitePictures) {
+    this.#site = site;
+    this.#pictures = pictures;
+    site.leaving.addEventListener('abort', () => this.#standing.run?.state === 'running' && void this.pause());
   }
 
   get standing(): HostStanding {
@@ -51,7 +55,7 @@ export class TestHost {
 
   /** Looks how the host stands; `port` is that of this computer's test host. */
   async look(port: number): Promise<void> {
-    const root = this.#standing.root ?? `http://${await spaceOf(this.#session.site.token)}.localhost:${port}/`;
+    const root = this.#standing.root ?? `http://${await spaceOf(this.#site.site.token)}.localhost:${port}/`;
     this.#show({ root });
     await this.#ask({ method: 'GET' });
   }
@@ -83,8 +87,8 @@ export class TestHost {
       this.#show({ run: { progress: null, began, state: 'running', outcome: null, ...this.#standing.run, ...part } });
     show({ progress: null, began, state: 'running', outcome: null });
     // Whether pages may ask for what is elsewhere is decided for the site.
-    await this.set({ outside: this.#session.site.outside ?? false });
-    const outcome = await this.#run(root, await sourcesOf(this.#session, leaving), withChecksums, (progress) =>
+    await this.set({ outside: this.#site.site.outside ?? false });
+    const outcome = await this.#run(root, await sourcesOf(this.#pictures, leaving), withChecksums, (progress) =>
       show({ progress }),
     );
     if (outcome === null) show({ state: 'paused' });

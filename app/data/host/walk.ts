@@ -36,7 +36,7 @@ export interface Walk {
   stopped: boolean;
 }
 
-export interface WalkTrouble {
+interface WalkTrouble {
   page: string;
   says: string;
 }

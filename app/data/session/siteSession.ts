@@ -92,7 +92,7 @@ export class SiteSession {
     this.typing = new Typing(shared, this.commits, () => this.#goStale());
     this.#making = new Making(shared, this.commits, this.jobs, this.#analysed, this.pictures);
     this.handOvers = new HandOvers(shared);
-    this.testHost = new TestHost(this);
+    this.testHost = new TestHost(shared, this.pictures);
     this.validity = new Validity(shared);
     this.folder = new LinkedFolder(shared, {
       commits: this.commits,

@@ -19,9 +19,12 @@ export type LeavingState =
 
 const DOING = { packing: 'Packing', checking: 'Checking' };
 
+/** There before it has anything to say, and without a gap of its own until then. */
+const QUIET = { '&:empty': { mb: -1.5 } };
+
 export function Leaving({ state }: { state: LeavingState }) {
   return (
-    <Box role="status" aria-live="polite">
+    <Box role="status" aria-live="polite" sx={QUIET}>
       {state.kind === 'working' && <Working {...state} />}
       {state.kind === 'done' && (
         <Panel sx={{ p: 1.75, color: color('lichen') }}>

@@ -5,7 +5,7 @@ import { pack, save, type PackOrder } from '../../data/export';
 import { useSite } from '../../ui/site/openSite';
 import type { LeavingState } from './Leaving';
 
-export interface LeavingWork {
+interface LeavingWork {
   state: LeavingState;
   busy: boolean;
   /** Whether it left. */

@@ -12,7 +12,7 @@ const SILENCE = 90_000;
 
 export const [WALK_WINDOW] = REHEARSAL_WINDOWS;
 
-export interface WalkProgress {
+interface WalkProgress {
   /** What is done now. */
   says: string;
   done: number;
