@@ -9,7 +9,6 @@ export default async function globalSetup({ projects: [project] }: FullConfig): 
   await makeTestSite();
   const browser = await launch();
   await makeStore('kites', browser, baseURL);
-  // Only the long tests are about the demo.
-  if (process.env.LONG) await makeStore('demo', browser, baseURL);
+  await makeStore('demo', browser, baseURL);
   await browser.close();
 }

@@ -1,4 +1,5 @@
 /** A site and a folder on disk: what differs between them, and how both come together again. */
+export { goesByItself } from './byItself.ts';
 export { compareFolder, differs, type Doing, type FolderFile, inStep, type Side } from './compare.ts';
 export { lineEdits } from './lineEdits.ts';
 export { mergedText, type MergePiece, mergePieces, ownChoice, type PieceChoice } from './merge.ts';

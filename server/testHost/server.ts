@@ -137,7 +137,11 @@ async function ownAnswer(
     return;
   }
   if (name === 'walk.html') {
-    response.writeHead(200, { 'Content-Type': 'text/html; charset=utf-8', 'Cache-Control': 'no-store' }).end(WALK_PAGE);
+    // A visitor who comes for the first time has kept nothing, and no worker of the site stands between.
+    const fresh: Record<string, string> = space.settings.cold ? { 'Clear-Site-Data': '"storage"' } : {};
+    response
+      .writeHead(200, { ...fresh, 'Content-Type': 'text/html; charset=utf-8', 'Cache-Control': 'no-store' })
+      .end(WALK_PAGE);
     return;
   }
   const script = scripts.get(`/${name}`);

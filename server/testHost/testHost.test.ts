@@ -175,8 +175,11 @@ describe('a visitor', () => {
     const { ask, set } = site();
     await ask('PUT', '/a.txt', 'abc');
     expect((await ask('GET', '/a.txt', '', { 'If-None-Match': ABC })).status).toBe(200);
+    const walk = async () => (await ask('GET', '/.test-host/walk.html')).headers['clear-site-data'];
+    expect(await walk()).toBe('"storage"');
     await set({ cold: false });
     expect((await ask('GET', '/a.txt', '', { 'If-None-Match': ABC })).status).toBe(304);
+    expect(await walk()).toBeUndefined();
   });
 
   it('gets an empty file, and only the head of one', async () => {

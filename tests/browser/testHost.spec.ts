@@ -167,6 +167,7 @@ test('the walk finds what a visitor would miss', async ({ page }) => {
   const PAGE = `<!doctype html><html lang="en"><head><title>Kites</title><link rel="stylesheet" href="css/none.css"></head>
 <body><a href="Large/one.jpg"><img src="one.jpg" alt="One" width="90" height="60"></a>
 <a href="two.html#late">Two</a> <a href="two.html#none">None</a> <a href="three.html">Three</a>
+<script>if (localStorage.seen) document.body.innerHTML = ''; localStorage.seen = 'yes';</script>
 <a href="https://kites.example/">Elsewhere</a><img src="gone.jpg" alt="Gone" width="9" height="9"></body></html>`;
   await openFiles(page, {
     'index.html': PAGE,
@@ -189,6 +190,11 @@ test('the walk finds what a visitor would miss', async ({ page }) => {
   ])
     await expect(different).toContainText(says);
   await expect(different).not.toContainText('#late');
+  // The second walk is a first visit, too: what the page keeps of a visitor is gone.
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await panel(page).getByRole('button', { name: 'Walk as a visitor' }).click();
+  await expect(dialog.getByText('Every page, picture and link has been tried.')).toBeVisible({ timeout: 120_000 });
+  await expect(different).toContainText('index.html gone.jpg gave status 404.');
   await expect(dialog.getByText('1 link to other sites, not followed')).toBeVisible();
   expect(await violations(page)).toEqual([]);
 });

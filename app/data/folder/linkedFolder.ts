@@ -2,7 +2,15 @@
  * The folder on disk that an open site is kept in step with: it is compared by content, what changed on one side goes
  * to the other, and what changed on both waits for somebody to choose.
  */
-import { compareFolder, differs, takeOver, type FolderFile, type Side, type Taken } from '~core/folder/index.ts';
+import {
+  compareFolder,
+  differs,
+  goesByItself,
+  takeOver,
+  type FolderFile,
+  type Side,
+  type Taken,
+} from '~core/folder/index.ts';
 import { bytesOf, NOTES_FILE, refuse, sameContent, type FileContent } from '~core/site/index.ts';
 import { Emitter } from '../emitter';
 import { INTAKE_LOCK } from '../intake/lock';
@@ -27,11 +35,6 @@ interface Workers {
   cameIn: () => Promise<void>;
   tell: (outcome: Outcome) => void;
 }
-
-/** The largest share of the files that is deleted without being asked for (our own value, no source). */
-const MOST_GONE = 0.3;
-/** So few may go in a small site, too, but never the last file. */
-const FEW_GONE = 2;
 
 /** ms after the last change before it is saved without being asked for. */
 const PAUSE = 1000;
@@ -209,6 +212,7 @@ export class LinkedFolder {
       withNotes: record?.withNotes ?? false,
       trouble: null,
       interrupted: null,
+      heldBack: false,
     };
     this.#changed.tell();
     this.#stopWatching = source.watch(() => void this.compare());
@@ -377,27 +381,22 @@ export class LinkedFolder {
   /** What is done without being asked for, where it was asked for once. */
   #goOn(): void {
     clearTimeout(this.#pause);
-    const { takesIn, saves, trouble, access } = this.#standing ?? {};
-    if (trouble !== null || access !== 'granted' || this.#site.shut !== null) return;
-    const takes = takesIn === true && this.#mayGoByItself(this.#of('there', null));
-    const writes = saves === true && this.#mayGoByItself(this.#of('here', null));
-    if (!takes && !writes) return;
+    const standing = this.#standing;
+    if (!standing || standing.trouble !== null || standing.access !== 'granted' || this.#site.shut !== null) return;
+    const changed = { here: this.#of('here', null), there: this.#of('there', null) };
+    const wished = { here: standing.saves, there: standing.takesIn };
+    const { from, heldBack } = goesByItself({ changed, wished, agreed: this.#agreed.size });
+    if (heldBack !== standing.heldBack) this.#show({ heldBack });
+    if (from === null) return;
     // What was tried once and was left as it is waits for somebody who looks at it.
-    const wanted = JSON.stringify([takes, this.#of(takes ? 'there' : 'here', null)]);
+    const wanted = JSON.stringify([from, changed[from]]);
     if (wanted === this.#tried) return;
     this.#tried = wanted;
-    this.#pause = setTimeout(() => void this.#byItself(takes), PAUSE);
+    this.#pause = setTimeout(() => void this.#byItself(from), PAUSE);
   }
 
-  /** What is emptied on one side (a disk that was changed, a folder that was moved) empties the other only when asked. */
-  #mayGoByItself(files: readonly FolderFile[]): boolean {
-    const gone = files.filter(({ doneHere, doneThere }) => (doneHere ?? doneThere) === 'deleted');
-    const most = Math.min(Math.max(FEW_GONE, this.#agreed.size * MOST_GONE), this.#agreed.size - 1);
-    return files.length > 0 && gone.length <= Math.max(0, most);
-  }
-
-  async #byItself(takes: boolean): Promise<void> {
-    const outcome = await (takes ? this.takeIn() : this.save());
+  async #byItself(from: Side): Promise<void> {
+    const outcome = await (from === 'there' ? this.takeIn() : this.save());
     if (outcome.ok) this.#workers.tell(outcome);
     // Told once; it is tried again after the next change.
     else this.#show({ trouble: outcome.reason });

@@ -29,6 +29,8 @@ export interface FolderStanding extends FolderOptions {
   inStep: number | null;
   trouble: string | null;
   interrupted: Interrupted | null;
+  /** So much would be deleted that it is not done without being asked for, though the rest is. */
+  heldBack: boolean;
 }
 
 /** A folder that was just linked: nothing is done without being asked for. */

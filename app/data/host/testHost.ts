@@ -40,6 +40,8 @@ export class TestHost {
   readonly #pictures: SitePictures;
   readonly #changed = new Emitter();
   #standing = AT_START;
+  /** Somebody wants it to pause, maybe before the first file is under way. */
+  #pausing = false;
 
   constructor(site: SharedSite, pictures: SitePictures) {
     this.#site = site;
@@ -82,15 +84,17 @@ export class TestHost {
   async upload(leaving: Leaving, withChecksums: boolean): Promise<void> {
     const { root } = this.#standing;
     if (root === null || this.#standing.run?.state === 'running') return;
+    this.#pausing = false;
     const began = Date.now();
     const show = (part: Partial<UploadRun>) =>
       this.#show({ run: { progress: null, began, state: 'running', outcome: null, ...this.#standing.run, ...part } });
     show({ progress: null, began, state: 'running', outcome: null });
     // Whether pages may ask for what is elsewhere is decided for the site.
     await this.set({ outside: this.#site.site.outside ?? false });
-    const outcome = await this.#run(root, await sourcesOf(this.#pictures, leaving), withChecksums, (progress) =>
-      show({ progress }),
-    );
+    const sources = await sourcesOf(this.#pictures, leaving);
+    const outcome = this.#pausing
+      ? null
+      : await this.#run(root, sources, withChecksums, (progress) => show({ progress }));
     if (outcome === null) show({ state: 'paused' });
     else show({ state: outcome.ok ? 'done' : 'failed', outcome });
     await this.#ask({ method: 'GET' });
@@ -111,6 +115,7 @@ export class TestHost {
 
   /** What is on the host stays. */
   pause(): Promise<void> {
+    this.#pausing = true;
     return uploading().stop();
   }
 

@@ -46,6 +46,11 @@ export function FolderPanel({ standing }: { standing: FolderStanding }) {
         </Alert>
       )}
       {standing.interrupted && <WasInterrupted interrupted={standing.interrupted} />}
+      {standing.heldBack && (
+        <Alert severity="info" sx={{ mx: 1.75, mb: 1 }}>
+          Many files would be deleted. That is not done automatically: look at the list, then save or apply it.
+        </Alert>
+      )}
       {standing.access === 'granted' && <Differing standing={standing} />}
       {linked && <Options standing={standing} />}
     </Panel>

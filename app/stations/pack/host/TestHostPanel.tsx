@@ -7,6 +7,7 @@ import { useRouteLoaderData } from 'react-router';
 import { countOf, inBytes } from '~core/site/index.ts';
 import type { HostState } from '~protocol/testHost.ts';
 import type { HostStanding, UploadRun } from '../../../data/host/testHost';
+import type { Uploaded } from '../../../workers/uploading';
 import { Panel } from '../../../ui/parts/small';
 import { sayAgo } from '../../../ui/parts/times';
 import { useSite } from '../../../ui/site/openSite';
@@ -45,8 +46,9 @@ function Host({ upload, withChecksums, port }: TestHostPanelProps & { port: numb
       </Box>
       <Box>As strict as a real one: capitals count, folders are not listed. Nothing leaves this computer.</Box>
       {silent && <Silent onTry={() => void testHost.look(port)} />}
-      {state && <Holds state={state} />}
-      {run && <Run run={run} onPause={() => void testHost.pause()} />}
+      {state && !running && <Holds state={state} />}
+      {running && <Running {...run} onPause={() => void testHost.pause()} />}
+      <Ended run={run} />
       {state && (
         <>
           <Ways standing={standing} state={state} upload={upload} withChecksums={withChecksums} />
@@ -119,16 +121,17 @@ function Holds({ state: { files, bytes, settings } }: { state: HostState }) {
   );
 }
 
-function Run({ run: { progress, began, state, outcome }, onPause }: { run: UploadRun; onPause: () => void }) {
+/** What an upload came to, read out as well; how far one is would be read out without end. */
+function Ended({ run }: { run: UploadRun | null }) {
+  const outcome = run?.outcome ?? null;
   return (
-    <Box role="status" aria-live="polite" sx={{ mt: 1 }}>
-      {state === 'running' && <Running progress={progress} began={began} onPause={onPause} />}
-      {state === 'paused' && <Box>Paused. What is on the host stays.</Box>}
+    <Box role="status" aria-live="polite" sx={{ '&:not(:empty)': { mt: 1 } }}>
+      {run?.state === 'paused' && <Box>Paused. What is on the host stays.</Box>}
       {outcome && !outcome.ok && <Box sx={{ color: color('rust') }}>{outcome.reason}</Box>}
       {outcome?.ok && (
         <>
           <Box sx={{ color: color('lichen') }}>{doneSaid(outcome)}</Box>
-          {outcome.lost > 0 && <Box>{`The connection was lost ${timesSaid(outcome.lost)}; nothing is missing.`}</Box>}
+          {outcome.lost > 0 && <Box>{lostSaid(outcome)}</Box>}
           {outcome.missing.length > 0 && (
             <Box sx={{ color: color('rust') }}>
               {`Left out, for the browser’s storage has them no more: ${outcome.missing.join(', ')}`}
@@ -140,19 +143,12 @@ function Run({ run: { progress, began, state, outcome }, onPause }: { run: Uploa
   );
 }
 
+const lostSaid = ({ lost, missing }: Uploaded): string =>
+  `The connection was lost ${timesSaid(lost)}${missing.length === 0 ? '; nothing is missing' : ''}.`;
+
 const timesSaid = (n: number): string => (n === 1 ? 'once' : `${n} times`);
 
-function doneSaid({
-  sent,
-  same,
-  deleted,
-  bytes,
-}: {
-  sent: number;
-  same: number;
-  deleted: number;
-  bytes: number;
-}): string {
+function doneSaid({ sent, same, deleted, bytes }: Uploaded): string {
   if (sent === 0 && deleted === 0) return `Up to date: the host holds all ${countOf(same, 'file')}.`;
   const gone = deleted === 0 ? '' : `, ${deleted} deleted`;
   const already = same === 0 ? '' : `, ${same} there already`;
@@ -172,7 +168,7 @@ function Running({ progress, began, onPause }: RunningProps) {
     ...(left === null ? [] : [left]),
   ];
   return (
-    <>
+    <Box sx={{ mt: 1 }}>
       <Box sx={{ mb: 0.5 }}>
         {doing === 'uploading' ? counts.join(' · ') : `Comparing with the host: ${counts.join()}`}
       </Box>
@@ -189,7 +185,7 @@ function Running({ progress, began, onPause }: RunningProps) {
       <Box sx={WAYS}>
         <Button onClick={onPause}>Pause the upload</Button>
       </Box>
-    </>
+    </Box>
   );
 }
 
