@@ -20,7 +20,7 @@ export type LeavingState =
 const DOING = { packing: 'Packing', checking: 'Checking' };
 
 /** There before it has anything to say, and without a gap of its own until then. */
-const QUIET = { '&:empty': { mb: -1.5 } };
+const QUIET = { '&:empty': { position: 'absolute' } } as const;
 
 export function Leaving({ state }: { state: LeavingState }) {
   return (
