@@ -29,6 +29,8 @@ void (() => {
   /** The site's part of an address; addresses of other hosts as they are. */
   const placeOf = (address: string | null): string | null => {
     if (address === null) return null;
+    // What is no address stays as it is written.
+    if (!URL.canParse(address, location.href)) return address;
     const url = new URL(address, location.href);
     return url.origin === location.origin ? decoded(url.pathname.slice(1)) : address;
   };
@@ -82,7 +84,9 @@ void (() => {
     const { document: shown, performance: timing } = page;
     const [navigation] = timing.getEntriesByType('navigation') as PerformanceNavigationTiming[]; // as their type says
     const resources = timing.getEntriesByType('resource') as PerformanceResourceTiming[]; // the same
-    const links = [...shown.querySelectorAll<HTMLAnchorElement>('a[href], area[href]')].map(({ href }) => href);
+    const links = [...shown.querySelectorAll<HTMLAnchorElement>('a[href], area[href]')]
+      .map(({ href }) => href)
+      .filter((href) => URL.canParse(href));
     const own = links.filter((href) => /^https?:/.test(href) && new URL(href).origin === location.origin);
     const pictures = resources.filter(({ initiatorType }) => initiatorType === 'img');
     return {
@@ -117,7 +121,7 @@ void (() => {
     const answered = new Set(resources.filter(({ responseStatus }) => responseStatus > 0).map(({ name }) => name));
     const links = [...page.querySelectorAll<HTMLLinkElement>('link[rel~="stylesheet"]')].map(({ href }) => href);
     const scripts = [...page.querySelectorAll<HTMLScriptElement>('script[src]')].map(({ src }) => src);
-    const open = [...links, ...scripts].filter((address) => address !== '' && !answered.has(address));
+    const open = [...links, ...scripts].filter((address) => URL.canParse(address) && !answered.has(address));
     const own = open.filter((address) => new URL(address, location.href).origin === location.origin);
     const asked = own.map(async (address): Promise<[string, number]> => {
       return [placeOf(address) ?? '', (await fetch(address, { method: 'HEAD' })).status];

@@ -1,6 +1,7 @@
 /** How files come to the host and go: the methods of WebDAV (RFC 4918) that an upload needs. */
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import { inBytes } from '../../core/site/index.ts';
 import { bodyOf } from './body.ts';
 import { encodedPath, parentOf } from './path.ts';
 import { etagOf, plain } from './show.ts';
@@ -34,7 +35,11 @@ async function put(asked: Asked): Promise<void> {
   if (!(await space.write(path, request))) {
     const { quota } = space.settings;
     // §11.5
-    return plain(response, 507, `The host is full: all files may take ${quota} bytes, and hold ${space.bytes}.`);
+    return plain(
+      response,
+      507,
+      `The host is full: all files may take ${inBytes(quota)}, and hold ${inBytes(space.bytes)}.`,
+    );
   }
   if (loss === 'answer') {
     request.socket.destroy();

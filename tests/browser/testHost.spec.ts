@@ -158,7 +158,7 @@ test('a quota that is too small is told, and nothing is half there', async ({ pa
   await panel(page).locator('summary').click();
   await panel(page).getByRole('combobox', { name: 'Quota' }).click();
   await page.getByRole('option', { name: '10 MB' }).click();
-  await uploaded(page, /^Upload 3 files/, /The host is full: all files may take 10000000 bytes/);
+  await uploaded(page, /^Upload 3 files/, /The host is full: all files may take 10\.0 MB, and hold 6\.0 MB/);
   expect(await hostState(page)).toMatchObject({ files: 1, bytes: 6_000_000 });
   await expect(panel(page).getByRole('button', { name: 'Resume the upload' })).toBeVisible();
 });
@@ -168,6 +168,7 @@ test('the walk finds what a visitor would miss', async ({ page }) => {
 <body><a href="Large/one.jpg"><img src="one.jpg" alt="One" width="90" height="60"></a>
 <a href="two.html#late">Two</a> <a href="two.html#none">None</a> <a href="three.html">Three</a>
 <script>if (localStorage.seen) document.body.innerHTML = ''; localStorage.seen = 'yes';</script>
+<a href="http://[">No address</a><img src="http://[" alt="None" width="9" height="9">
 <a href="https://kites.example/">Elsewhere</a><img src="gone.jpg" alt="Gone" width="9" height="9"></body></html>`;
   await openFiles(page, {
     'index.html': PAGE,

@@ -68,7 +68,11 @@ function Names() {
   if (named.length === 0) return null;
   return (
     <>
-      <Line tone="rust" word="names" says={`${countOf(named.length, 'file name')} that fail elsewhere`} />
+      <Line
+        tone="rust"
+        word="names"
+        says={`${countOf(named.length, 'file')} whose ${named.length === 1 ? 'name fails' : 'names fail'} elsewhere`}
+      />
       <Box component="ul" aria-label="File names that fail elsewhere" sx={{ m: 0, my: 0.5, pl: 2.25 }}>
         {named.slice(0, MOST_SHOWN).map(({ id, says, why }) => (
           <Box component="li" key={id} sx={{ fontSize: '0.8125rem', overflowWrap: 'anywhere', mb: 0.5 }}>
