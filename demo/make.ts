@@ -15,7 +15,7 @@ import { PICTURES, THUMBNAILS, type DemoPicture } from './pictures.ts';
 const HERE = dirname(fileURLToPath(import.meta.url));
 export const MADE = join(HERE, '.made');
 export const DEMO_ZIP = join(MADE, 'demo.zip');
-const SITE = join(MADE, 'site');
+export const SITE = join(MADE, 'site');
 const CREDIT = 'Tarrowby Kite Circle';
 const MADE_ON = new Date('2026-09-30T12:00:00Z');
 

@@ -47,7 +47,7 @@ interface GalleryAt {
 export type Declared = Result<{ site: StyledSite }>;
 
 export function situationOf(
-  site: StyledSite,
+  site: Omit<StyledSite, 'foreign'>,
   path: string,
   width: number,
   state: State | null = null,

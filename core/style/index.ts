@@ -1,4 +1,4 @@
-export { type Situation, weightOf, winnerFor } from './cascade.ts';
+export { inheritedFor, type Situation, valueFor, weightOf, type Winner, winnerFor } from './cascade.ts';
 export { type Box, missedBy } from './effect.ts';
 export { declareAll, loading, situationOf, type StyledSite, WIDE } from './declare.ts';
 export { setForPage } from './forPage.ts';
@@ -6,4 +6,4 @@ export { type Layout, layoutOf, type Method } from './layout.ts';
 export { allHold, upTo } from './media.ts';
 export { type Field, placeOf, type Setting, SETTINGS } from './settings/index.ts';
 export { troubleWith } from './values.ts';
-export { linkedStyles, type Rule, styleLink } from './stylesheets.ts';
+export { importsOf, linkedStyles, type Rule, type Stylesheet, styleLink } from './stylesheets.ts';

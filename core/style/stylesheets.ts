@@ -371,7 +371,13 @@ function selectorsOf(prelude: string): Selector[] {
   }
 }
 
-interface Imported {
+/** What a stylesheet imports, whatever has to hold for it: browsers load all of it. */
+export function importsOf(css: string): Imported[] {
+  const tree = tooDeepAt(css) === null ? parse(css, READ) : null;
+  return tree?.type === 'StyleSheet' ? importsIn(tree, css) : [];
+}
+
+export interface Imported {
   address: string;
   /** What stands behind the address. */
   conditions: string;

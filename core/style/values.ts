@@ -14,6 +14,13 @@ const SHORTHANDS: Readonly<Record<string, readonly string[]>> = {
   'flex-basis': ['flex'],
   'grid-template-columns': ['grid-template', 'grid'],
   'background-color': ['background'],
+  'background-image': ['background'],
+  'list-style-image': ['list-style'],
+  'border-image-source': ['border-image'],
+  'mask-image': ['mask', '-webkit-mask', '-webkit-mask-image'],
+  'font-family': ['font'],
+  'font-weight': ['font'],
+  'font-style': ['font'],
   'justify-content': ['place-content'],
   'justify-items': ['place-items'],
   'align-items': ['place-items'],
@@ -91,7 +98,7 @@ const PIECE_IN: Readonly<Record<string, Choice>> = {
   'place-items': firstForRows,
   columns: where((text, longhand) => (longhand === 'column-count' ? /^\d+$/.test(text) : isOf('length', text))),
   flex: where((text) => /^(?:auto|content|[\d.]+(?:px|em|rem|%|ch|vw)|calc\(.*\))$/i.test(text)),
-  background: where((text) => isOf('color', text)),
+  background: where((text, longhand) => longhand === 'background-color' && isOf('color', text)),
 };
 
 /** The number of the piece that a longhand takes; null where the shorthand says it in none. */
