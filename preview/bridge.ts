@@ -7,13 +7,18 @@ import { ToBridge, type FromBridge } from '../protocol/bridge.ts';
 import type { Unsigned } from '../protocol/unsigned.ts';
 import { FileQuestion, type FileAnswer } from '../protocol/worker.ts';
 
+interface Trial extends Pick<FileAnswer, 'token' | 'line' | 'withoutPictures'> {
+  key: string;
+  files: ReadonlyMap<string, Blob | null>;
+}
+
 void (() => {
   const files = new Map<string, Blob>();
   let token = '';
   let key = '';
   let outside = false;
   /** The files of the site that are otherwise in what is tried. */
-  let trial: { token: string; key: string; files: ReadonlyMap<string, Blob | null> } | null = null;
+  let trial: Trial | null = null;
 
   async function digest(text: string): Promise<string> {
     const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)));
@@ -30,7 +35,7 @@ void (() => {
     if (message.type === 'trial') {
       const tried = message;
       void digest(`ask ${tried.token}`).then((hash) => {
-        trial = { token: tried.token, key: hash, files: new Map(tried.files) };
+        trial = { ...tried, key: hash, files: new Map(tried.files) };
         tell({ type: 'trial', token: tried.token });
       });
       return;
@@ -48,18 +53,22 @@ void (() => {
     if (token !== '') void digest(`ask ${token}`).then(() => tell({ type: 'taken' }));
   });
 
+  /** What is answered to a question for a file; null where it is of another site. */
+  function answerTo({ key: asked, path }: FileQuestion): FileAnswer | null {
+    const tried = trial !== null && asked === trial.key ? trial : null;
+    if (!tried && (asked !== key || key === '')) return null;
+    const blob = (tried?.files.has(path) ? tried.files.get(path) : files.get(path)) ?? null;
+    const folder = blob === null && [...files.keys()].some((name) => name.startsWith(`${path}/`));
+    const how = tried ?? { token, line: null, withoutPictures: false };
+    const { token: proof, line, withoutPictures } = how;
+    return { token: proof, blob, folder, outside, passing: tried !== null, line, withoutPictures };
+  }
+
   navigator.serviceWorker.addEventListener('message', (event: MessageEvent) => {
     const [port] = event.ports;
     const { data: question } = FileQuestion.safeParse(event.data);
-    if (!port || !question) return;
-    const isTrial = trial !== null && question.key === trial.key;
-    if (!isTrial && (question.key !== key || key === '')) return;
-    const { path } = question;
-    const tried = isTrial ? trial : null;
-    const blob = (tried?.files.has(path) ? tried.files.get(path) : files.get(path)) ?? null;
-    const folder = blob === null && [...files.keys()].some((name) => name.startsWith(`${path}/`));
-    const answer = { token: tried?.token ?? token, blob, folder, outside, passing: tried !== null };
-    port.postMessage(answer satisfies FileAnswer);
+    const answer = question ? answerTo(question) : null;
+    if (port && answer) port.postMessage(answer);
   });
   navigator.serviceWorker.startMessages();
 

@@ -9,6 +9,7 @@ import { withoutFocus } from './focus.ts';
 import { loadedBy } from './looking.ts';
 import { PATIENCE, until, whileWaiting } from './patience.ts';
 import { hold, rehearse } from './rehearsal.ts';
+import { weigh, type Weighed } from './weighing.ts';
 
 void (() => {
   document.currentScript?.remove();
@@ -310,6 +311,8 @@ void (() => {
     tell({ type: 'audited', path: sitePath(location.href), rules: rules ?? null });
   }
 
+  const ownFiles = ({ files }: Weighed) => files.map(({ name, ...times }) => ({ path: sitePath(name), ...times }));
+
   /** As a visitor would bring it about, once the page is there. */
   function holdOpen(command: Extract<ToProbe, { type: 'hold' }>): void {
     if (document.readyState !== 'complete') {
@@ -344,6 +347,10 @@ void (() => {
         return holdOpen(command);
       case 'audit':
         return void audit();
+      case 'weigh':
+        return void weigh(command.whole).then((weighed) =>
+          tell({ type: 'weighed', ...weighed, files: ownFiles(weighed) }),
+        );
       case 'measure':
         return measure(command.elements);
     }

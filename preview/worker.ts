@@ -1,17 +1,20 @@
 /**
  * The preview origin's service worker: answers `/s/<token>/<path>` with a site's files as a strict host would:
  * capitals matter, `dir` leads to `dir/`, ranges are honoured, what is missing is a 404.
- * It keeps no state. Files are asked of the bridge; what was shown once is kept encrypted with the token,
+ * It keeps no state but how far a slow line is taken. Files are asked of the bridge; what was shown once is kept encrypted with the token,
  * so that a page in a tab of its own outlives the editor and no other site's page can read it.
  */
 import { isPagePath, mediaTypeOf } from '../core/site/media.ts';
 import { SHARED_HEADERS } from '../protocol/headers.ts';
 import { FileAnswer, type FileQuestion } from '../protocol/worker.ts';
+import { pause, SlowLines } from './slowLine.ts';
 
 void (() => {
   const scope = self as unknown as ServiceWorkerGlobalScope; // the types are those of a page
   const PATIENCE = 3000; // ms that a bridge may take
   const STORE = 'shown';
+  const PICTURES_WAIT = 10_000; // ms, longer than anybody looks at a page without its pictures
+  const slowLine = new SlowLines();
 
   /** Text is told to be UTF-8, as hosts do unless they are set otherwise. */
   const typeOf = (path: string): string => {
@@ -47,6 +50,7 @@ void (() => {
   }
 
   type Found = Omit<FileAnswer, 'token'>;
+  const AS_KEPT = { folder: false, outside: false, passing: false, line: null, withoutPictures: false } as const;
 
   async function answer(event: FetchEvent, url: URL, token: string, path: string): Promise<Response> {
     const wanted = path === '' || path.endsWith('/') ? `${path}index.html` : path;
@@ -63,6 +67,8 @@ void (() => {
     }
     if (!found.passing) event.waitUntil(remember(token, wanted, found.blob));
     const type = typeOf(wanted);
+    if (found.withoutPictures && type.startsWith('image/')) await pause(PICTURES_WAIT);
+    if (found.line) await slowLine.sent(token, found.blob.size, found.line);
     const isPage = isPagePath(wanted) && event.request.mode === 'navigate';
     return isPage
       ? new Response(withProbe(await found.blob.text()), { headers: { ...headersFor(found), 'Content-Type': type } })
@@ -163,7 +169,7 @@ void (() => {
         bytes.slice(12),
       );
       // The application is closed: nobody says that outside addresses may be asked.
-      return { blob: new Blob([open]), folder: false, outside: false, passing: false };
+      return { blob: new Blob([open]), ...AS_KEPT };
     } catch {
       return null;
     }

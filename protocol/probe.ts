@@ -38,6 +38,8 @@ export const ToProbe = z.discriminatedUnion('type', [
   }),
   /** How accessible the page is, once it is loaded. */
   z.strictObject({ type: z.literal('audit') }),
+  /** What the page weighs: at once, as far as it has come, or when all of it is there. */
+  z.strictObject({ type: z.literal('weigh'), whole: z.boolean() }),
   /** Where elements stand, once the page is loaded. */
   z.strictObject({ type: z.literal('measure'), elements: z.array(Element) }),
 ]);
@@ -96,6 +98,16 @@ export const FromProbe = z.discriminatedUnion('type', [
   }),
   /** The boxes of what was asked for, from the left and top of the page; CSS px. Null for what is not there. */
   z.strictObject({ from, type: z.literal('measured'), boxes: z.array(Box.nullable()).max(5000) }),
+  /** `files` in ms from when the page was asked for; `shift` is how much of the window moved while it loaded. */
+  z.strictObject({
+    from,
+    type: z.literal('weighed'),
+    images: z
+      .array(z.strictObject({ src: z.string().max(2000), top: z.number(), bottom: z.number(), width: z.number() }))
+      .max(5000),
+    files: z.array(z.strictObject({ path: z.string(), start: z.number(), end: z.number() })).max(5000),
+    shift: z.number(),
+  }),
   /** Middles of the watched elements from the top of the window, null where out of sight; CSS px. */
   z.strictObject({ from, type: z.literal('places'), tops: z.array(z.number().nullable()).max(5000) }),
 ]);

@@ -1,7 +1,4 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Tab from '@mui/material/Tab';
-import Tabs from '@mui/material/Tabs';
 import type { ReactNode } from 'react';
 import type { SiteView } from '~core/view/index.ts';
 import { isLacking } from '~core/lists/index.ts';
@@ -13,6 +10,7 @@ import { AllPairs } from '../stations/pairs/AllPairs';
 import { Order } from '../stations/pairs/order/Order';
 import { Words } from '../stations/pairs/words/Words';
 import { StationHead } from '../ui/parts/small';
+import { StationTabs } from '../ui/parts/tabs';
 import { useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
 import { useWork } from '../ui/site/work';
@@ -51,15 +49,6 @@ const TABS: readonly PictureTab[] = [
 ];
 
 const withCount = (says: string, count: number) => (count > 0 ? `${says}, ${count}` : says);
-
-const PANEL = { flex: 1, minWidth: 0 };
-
-/** No higher than a line, for the pictures are what counts. */
-const TABS_STYLE = {
-  mb: 1.5,
-  minHeight: 30,
-  '& .MuiTab-root': { minHeight: 30, minWidth: 0, px: 0, py: 0.5, mr: 2.5, textTransform: 'none' },
-} as const;
 
 export default function Pairs() {
   const { site, place, go } = useSite();
@@ -105,21 +94,14 @@ export default function Pairs() {
           </Button>
         )}
       </StationHead>
-      {pairs.length > 0 && (
-        <Tabs
-          value={tab.id}
-          aria-label="Views of the pictures"
-          onChange={(_event, id: string) => go({ tab: id === FIRST.id ? null : id })}
-          sx={TABS_STYLE}
-        >
-          {TABS.map(({ id, says }) => (
-            <Tab key={id} value={id} id={`tab-${id}`} aria-controls="pictures" label={says(site.view)} disableRipple />
-          ))}
-        </Tabs>
-      )}
-      <Box role="tabpanel" id="pictures" aria-labelledby={pairs.length > 0 ? `tab-${tab.id}` : undefined} sx={PANEL}>
+      <StationTabs
+        label="Views of the pictures"
+        tabs={TABS.map(({ id, says }) => ({ id, says: says(site.view) }))}
+        shown={tab.id}
+        bar={pairs.length > 0}
+      >
         {tab.show()}
-      </Box>
+      </StationTabs>
     </>
   );
 }

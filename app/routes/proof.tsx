@@ -9,8 +9,10 @@ import { Findings } from '../stations/proof/Findings';
 import { Accessibility } from '../stations/proof/Accessibility';
 import { HtmlValidity } from '../stations/proof/HtmlValidity';
 import { ThreeWidths } from '../stations/proof/ThreeWidths';
+import { PageWeight } from '../stations/proof/weight/PageWeight';
 import { NARROW } from '../ui/narrow';
 import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
+import { StationTabs } from '../ui/parts/tabs';
 import { usePreview } from '../ui/preview/PreviewProvider';
 import type { AuditedRule, FromProbe } from '~protocol/probe.ts';
 import { useChosenPage, useSite } from '../ui/site/openSite';
@@ -21,7 +23,13 @@ import { stationAction } from '../data/siteAction';
 
 export const meta = () => [{ title: 'Proof – Heathmoor' }];
 
-export const clientLoader = stationLoader({});
+export const clientLoader = stationLoader({ hasTab: ({ tab }) => TABS.some(({ id }) => id === tab) });
+
+/** What the station shows of the page. */
+const TABS = [
+  { id: 'findings', says: 'Findings' },
+  { id: 'weight', says: 'Page weight' },
+] as const;
 
 export const clientAction = stationAction;
 
@@ -47,7 +55,7 @@ interface Audited {
 }
 
 export default function Proof() {
-  const { site } = useSite();
+  const { site, place } = useSite();
   const page = useChosenPage();
   const [seen, setSeen] = useState<{ page: string; reports: string[] }>({ page: '', reports: [] });
   const [audited, setAudited] = useState<Audited>({ page: '', rules: null });
@@ -91,30 +99,35 @@ export default function Proof() {
       >
         <AskOutside />
       </StationHead>
-      <Box sx={STATION}>
-        {site.view.exercise && <NotTold />}
-        {!site.view.exercise && (
-          <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0 }}>
-            {findings.length > 0 ? <Findings findings={findings} /> : <WhatWasChecked />}
-            <HtmlValidity />
-            <Accessibility page={path} rules={audited.page === path ? audited.rules : undefined} />
+      <StationTabs label="Views of the page" tabs={TABS} shown={place.tab ?? TABS[0].id}>
+        {place.tab === 'weight' && <PageWeight path={path} />}
+        {place.tab === null && (
+          <Box sx={STATION}>
+            {site.view.exercise && <NotTold />}
+            {!site.view.exercise && (
+              <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0 }}>
+                {findings.length > 0 ? <Findings findings={findings} /> : <WhatWasChecked />}
+                <HtmlValidity />
+                <Accessibility page={path} rules={audited.page === path ? audited.rules : undefined} />
+              </Box>
+            )}
+            <Box sx={BESIDE}>
+              <ThreeWidths page={page} onReport={hear} />
+              {/* Last, for it comes and goes as the page loads anew, and nothing above may move under the pointer. */}
+              {reports.length > 0 && (
+                <Panel label="What the browser reports" sx={REPORTS}>
+                  <b>The browser reports on this page</b>
+                  {reports.map((one) => (
+                    <Box key={one}>
+                      <Mono>{one}</Mono>
+                    </Box>
+                  ))}
+                </Panel>
+              )}
+            </Box>
           </Box>
         )}
-        <Box sx={BESIDE}>
-          <ThreeWidths page={page} onReport={hear} />
-          {/* Last, for it comes and goes as the page loads anew, and nothing above may move under the pointer. */}
-          {reports.length > 0 && (
-            <Panel label="What the browser reports" sx={REPORTS}>
-              <b>The browser reports on this page</b>
-              {reports.map((one) => (
-                <Box key={one}>
-                  <Mono>{one}</Mono>
-                </Box>
-              ))}
-            </Panel>
-          )}
-        </Box>
-      </Box>
+      </StationTabs>
     </>
   );
 }

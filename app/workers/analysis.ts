@@ -32,6 +32,9 @@ import {
   picturesShownBy,
   predictionsOn,
   viewOf,
+  weightView,
+  type WeightAsked,
+  type WeightView,
   type Foretold,
   type LayoutView,
   type SiteView,
@@ -160,6 +163,10 @@ const analysis = {
   },
   layout(page: string, gallery: number, at: number | null): LayoutView | null {
     return layoutView(currentReading(), page, gallery, at);
+  },
+  /** What a page weighs on a line; null where there is no such page. */
+  weight(path: string, asked: WeightAsked): WeightView | null {
+    return weightView(currentReading(), path, asked);
   },
   /** Viewers of a page that have options. */
   viewers(page: string): { kit: string; title: string }[] {

@@ -6,6 +6,7 @@ import { baseMissing } from './baseMissing.ts';
 import { bracketsBroken } from './bracketsBroken.ts';
 import { optionMisspelt } from './optionMisspelt.ts';
 import { nameFails } from './nameFails.ts';
+import { overLimit } from './overLimit.ts';
 import { optionIdle } from './optionIdle.ts';
 import { optionValue } from './optionValue.ts';
 import { plugInLost } from './plugInLost.ts';
@@ -105,6 +106,7 @@ export const RULES: readonly Rule[] = [
   descriptionMissing,
   iconMissing,
   nameFails,
+  overLimit,
 ];
 
 /** All findings: what is broken first, then by page and line. */

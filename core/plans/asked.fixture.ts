@@ -12,6 +12,8 @@ interface SiteWish {
   notes?: Notes;
   facts?: Record<string, Partial<PhotoFacts>>;
   kits?: readonly Kit[];
+  /** By hash; 1 where nothing is said. */
+  bytes?: Record<string, number>;
 }
 
 const FACTS: PhotoFacts = {
@@ -24,17 +26,17 @@ const FACTS: PhotoFacts = {
   words: {},
 };
 
-const binary = (hash: string): FileContent => ({ kind: 'binary', hash, bytes: 1 });
+const binary = (hash: string, bytes = 1): FileContent => ({ kind: 'binary', hash, bytes });
 
 /** Texts by their paths; what ends like a picture holds its text as the hash of its content. */
 export function siteOf(
   files: Readonly<Record<string, string>>,
-  { notes, facts = {}, kits = [] }: SiteWish = {},
+  { notes, facts = {}, kits = [], bytes = {} }: SiteWish = {},
 ): SiteReading {
   const all = new Map<string, FileContent>(
     Object.entries(files).map(([path, text]) => [
       path,
-      /\.(jpg|png)$/.test(path) ? binary(text) : { kind: 'text', text },
+      /\.(jpg|png)$/.test(path) ? binary(text, bytes[text]) : { kind: 'text', text },
     ]),
   );
   if (notes) all.set(NOTES_FILE, { kind: 'text', text: JSON.stringify({ format: 1, ...notes }) });

@@ -9,6 +9,8 @@ import { ListMapping, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 const line = z.string().max(2000);
 const share = z.number().min(0).max(1);
 const paths = z.array(z.string()).min(1);
+/** Child numbers from the root of a page to an element. */
+const place = z.array(z.number().int().min(0)).max(500);
 const tag = z.string().trim().min(1).max(60);
 
 /** A picture to be written into a page, with the words for its slots. */
@@ -268,6 +270,15 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-recipe'), recipe: Recipe }),
   /** What is written beside the pages when the site leaves. */
   z.strictObject({ kind: z.literal('set-upload'), upload: z.strictObject(SiteNotes.shape.upload.unwrap().shape) }),
+  /** Bytes that a page may load; null where nobody has said a limit. */
+  z.strictObject({ kind: z.literal('set-limit'), limit: SiteNotes.shape.limit.unwrap() }),
+  /** Pictures that wait until they are scrolled to, and smaller files of pictures that are shown small. */
+  z.strictObject({
+    kind: z.literal('save-bytes'),
+    page: z.string(),
+    lazy: z.array(place),
+    instead: z.array(z.strictObject({ element: place, path: z.string() })),
+  }),
   /** What heads of pages say to searches; `previews` are for whoever a link to the page is sent. */
   z.strictObject({
     kind: z.literal('describe-pages'),

@@ -50,6 +50,7 @@ import { setSources } from './sources.ts';
 import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
+import { saveBytes } from './saveBytes.ts';
 import { setUpload } from './upload.ts';
 import { changeKit, forgetKit, pasteLines, saveKit, unwire, wire } from './wiring.ts';
 import { addToList } from './scriptLists.ts';
@@ -118,6 +119,8 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   decide,
   'set-recipe': (site, { recipe }) => changeNotes(site, 'Change image sizes', { recipe }),
   'set-upload': setUpload,
+  'set-limit': (site, { limit }) => changeNotes(site, 'Set a limit for page weight', { limit }),
+  'save-bytes': saveBytes,
   'use-own-file': putOwnFile,
   'describe-pages': describePages,
   'replace-text': replaceText,

@@ -63,6 +63,8 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = 
   'set-naming': STATES.nothing,
   'set-recipe': STATES.nothing,
   'set-upload': STATES.nothing,
+  'set-limit': STATES.nothing,
+  'save-bytes': STATES.attributes,
   'use-own-file': STATES.addresses,
   'describe-pages': { takes: ['attributes'], gives: ['attributes', 'tags'] },
   // The author's own typing is free.

@@ -21,6 +21,7 @@ const EMPTY = {
   links: [],
   emptied: [],
   upload: { address: '', sitemap: false, checksums: false },
+  limit: null,
   spreads: [],
 };
 
@@ -59,6 +60,7 @@ const FULL = {
     },
   ],
   upload: { address: `https://${'h'.repeat(1992)}`, sitemap: true, checksums: true },
+  limit: 1e10,
   spreads: [{ pages: ['a.html'], size: 10_000 }],
 };
 

@@ -144,6 +144,8 @@ export const SiteNotes = z.object({
       checksums: z.boolean().default(false),
     })
     .default({ address: '', sitemap: false, checksums: false }),
+  /** Bytes that a page may load; null where nobody has said a limit. */
+  limit: z.number().int().min(1000).max(1e10).nullable().default(null),
   /** Galleries that stand on several pages, in their order, of so many items each. */
   spreads: z
     .array(z.object({ pages: z.array(path).min(1).max(1000), size: z.number().int().min(1).max(10_000) }))

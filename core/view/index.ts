@@ -8,4 +8,5 @@ export { rehearsalFindings, sayingOf, type SightOf, sightsTogether, type SightVi
 export { type PairView } from './pairs.ts';
 export { type ExerciseView } from './exercise.ts';
 export { type GalleryView, laidOutWidth, type OddView, type PageView } from './pages.ts';
+export { type WeightAsked, type WeightFile, type WeightView, weightView } from './weight.ts';
 export { type EntryState, type MenuView } from './menusView.ts';

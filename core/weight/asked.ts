@@ -121,8 +121,7 @@ function scriptPriority(element: PageElement, { isBehindPicture }: Surroundings)
 function link(element: PageElement, around: Surroundings): Asked | null {
   const rels = (valueOf(element, 'rel') ?? '').toLowerCase().split(/\s+/);
   if (rels.includes('stylesheet')) return stylesheet(element, rels, around);
-  if (rels.includes('modulepreload'))
-    return plain(element, 'href', { kind: 'script', priority: 'high', when: 'scan' });
+  if (rels.includes('modulepreload')) return plain(element, 'href', { kind: 'script', priority: 'high', when: 'scan' });
   if (rels.includes('preload')) return preload(element, around);
   if (!rels.includes('prefetch')) return null;
   return plain(element, 'href', { kind: 'other', priority: 'lowest', when: 'idle' });
@@ -155,11 +154,7 @@ function preload(element: PageElement, around: Surroundings): Asked | null {
   return plain(element, 'href', { ...how, priority: hinted(element, how.priority), when: 'scan' });
 }
 
-function plain(
-  element: PageElement,
-  name: string,
-  how: Pick<Asked, 'kind' | 'priority' | 'when'>,
-): Asked | null {
+function plain(element: PageElement, name: string, how: Pick<Asked, 'kind' | 'priority' | 'when'>): Asked | null {
   const attribute = attributeOf(element, name);
   return attribute && attribute.value.trim() !== '' ? { ...how, address: attribute.value, attribute } : null;
 }

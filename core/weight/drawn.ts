@@ -1,15 +1,6 @@
 /** Pictures that stylesheets draw, and the fonts that a page's words are set in. */
 import { textOf, type PageElement } from '../markup/index.ts';
-import {
-  allHold,
-  inheritedFor,
-  valueFor,
-  weightOf,
-  winnerFor,
-  type Rule,
-  type Situation,
-  type Stylesheet,
-} from '../style/index.ts';
+import { allHold, valueFor, weightOf, winnerFor, type Rule, type Situation, type Stylesheet } from '../style/index.ts';
 
 /** An address in a stylesheet that is loaded when the page is laid out. */
 export interface Drawn {
@@ -51,13 +42,15 @@ export function drawnOn(situation: Situation): Drawn[] {
   return [...found, ...pseudoDrawn(situation, asking, shown)];
 }
 
-const isBody = (element: PageElement): boolean => !['head', 'script', 'style', 'title', 'meta', 'link'].includes(element.tag);
+const isBody = (element: PageElement): boolean =>
+  !['head', 'script', 'style', 'title', 'meta', 'link'].includes(element.tag);
 
 function mayShow(element: PageElement, names: readonly string[], rules: readonly Rule[]): boolean {
   const style = element.attributes.find(({ name }) => name === 'style');
   if (style && /url\(/i.test(style.value)) return true;
   return rules.some(
-    (rule) => rule.declarations.some(({ property }) => names.includes(property)) && weightOf(rule, element, null) !== null,
+    (rule) =>
+      rule.declarations.some(({ property }) => names.includes(property)) && weightOf(rule, element, null) !== null,
   );
 }
 
@@ -134,7 +127,6 @@ export interface FontFace {
 }
 
 interface Words {
-  element: PageElement;
   family: string;
   weight: number;
   italic: boolean;
@@ -159,37 +151,34 @@ const BOLD = new Set(['b', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'strong', 'th']);
 const ITALIC = new Set(['address', 'cite', 'dfn', 'em', 'i', 'var']);
 
 function wordsOf(situation: Situation, element: PageElement): Words | null {
-  const family = inheritedFor(situation, element, 'font-family') ?? shorthand(situation, element);
+  const family = said(situation, element, 'font-family', () => null);
   if (family === null) return null;
-  const weight = said(situation, element, 'font-weight', (one) => (BOLD.has(one.tag) ? 'bold' : null));
-  const style = said(situation, element, 'font-style', (one) => (ITALIC.has(one.tag) ? 'italic' : null));
-  return { element, family, weight: weightOfFace(weight), italic: /italic|oblique/i.test(style) };
+  const weight = said(situation, element, 'font-weight', ({ tag }) => (BOLD.has(tag) ? 'bold' : null)) ?? 'normal';
+  const style = said(situation, element, 'font-style', ({ tag }) => (ITALIC.has(tag) ? 'italic' : null)) ?? 'normal';
+  return { family, weight: weightOfFace(weight), italic: /italic|oblique/i.test(style) };
 }
 
-/** The family in `font`, which stands at its end. */
-function shorthand(situation: Situation, element: PageElement): string | null {
-  for (let at: PageElement | null = element; at; at = at.parent) {
-    const winner = winnerFor(situation, at, 'font-family');
-    if (!winner) continue;
-    const [, families = null] = /(?:[\d.]+(?:px|em|rem|pt|%|vw)|small|medium|large)(?:\s*\/\s*\S+)?\s+(.+)$/i.exec(winner.declaration.value) ?? [];
-    return families;
-  }
-  return null;
-}
+/** Between the size and the families, which stand at the end of `font` (CSS Fonts 4 §4.5). */
+const SHORTHAND = /^(.*?)(?:[\d.]+(?:px|em|rem|pt|%|vw)|small|medium|large)(?:\s*\/\s*\S+)?\s+(\S.*)$/i;
 
-/** What counts for an element, also by what browsers say of its tag. */
+/** What counts for an element, also by what browsers say of its tag; null where nothing is said. */
 function said(
   situation: Situation,
   element: PageElement,
   property: string,
   usual: (element: PageElement) => string | null,
-): string {
+): string | null {
   for (let at: PageElement | null = element; at; at = at.parent) {
     const winner = winnerFor(situation, at, property);
-    const value = winner ? (winner.value ?? winner.declaration.value) : usual(at);
-    if (value !== null) return value;
+    const value = winner ? (winner.value ?? inFont(winner.declaration.value, property)) : usual(at);
+    if (value !== null && value !== 'inherit') return value;
   }
-  return 'normal';
+  return null;
+}
+
+function inFont(font: string, property: string): string | null {
+  const [, before = '', families = null] = SHORTHAND.exec(font) ?? [];
+  return property === 'font-family' ? families : before;
 }
 
 const weightOfFace = (value: string): number => {
@@ -212,7 +201,12 @@ function faceFor({ family, weight, italic }: Words, text: string, faces: readonl
 }
 
 export const namesIn = (family: string): string[] =>
-  family.split(',').map((name) => name.trim().replace(/^(["'])(.*)\1$/s, '$2').toLowerCase());
+  family.split(',').map((name) =>
+    name
+      .trim()
+      .replace(/^(["'])(.*)\1$/s, '$2')
+      .toLowerCase(),
+  );
 
 const someIn = (points: ReadonlySet<number>, [first, last]: readonly [number, number]): boolean =>
   [...points].some((point) => point >= first && point <= last);

@@ -35,8 +35,7 @@ export function fontFacesIn(css: string, stylesheet: string, start: number): Fon
   return faces;
 }
 
-const SOURCE =
-  /url\(\s*(?:"([^"]*)"|'([^']*)'|([^)]*?))\s*\)\s*(?:format\(\s*["']?([\w-]+)["']?\s*\))?/gi;
+const SOURCE = /url\(\s*(?:"([^"]*)"|'([^']*)'|([^)]*?))\s*\)\s*(?:format\(\s*["']?([\w-]+)["']?\s*\))?/gi;
 
 function sourceIn(src: string): string | null {
   for (const [, double, single, bare, format] of src.matchAll(SOURCE)) {

@@ -1,13 +1,14 @@
 /** What a page asks for, in the order in which a browser comes to know of it. */
-import { attributeOf, valueOf, type PageDocument, type PageElement } from '../markup/index.ts';
+import { attributeOf, type PageDocument, type PageElement } from '../markup/index.ts';
 import { leadOf, type PageReading, type SiteReading } from '../model/index.ts';
-import { bytesOf, grouped } from '../site/index.ts';
+import { bytesOf } from '../site/index.ts';
 import { allHold, importsOf, situationOf, type Situation } from '../style/index.ts';
 import { askedBy, type Asked } from './asked.ts';
 import type { Include } from '../wiring/index.ts';
 import { byteCounter } from './byteCounter.ts';
 import { drawnOn, fontsOn, type FontFace } from './drawn.ts';
 import { fontFacesIn } from './fontFaces.ts';
+import { matched } from './matched.ts';
 import type { PageRequest, RequestKind } from './request.ts';
 import type { Window } from './sizes.ts';
 
@@ -30,7 +31,7 @@ export interface Asking {
 const DEEPEST_FRAME = 3;
 
 /** Chromium loads a lazy picture when it is so near to the window, CSS px (from memory: 1250 on a line of 4G or more). */
-const NEAR = 1250;
+export const NEAR = 1250;
 
 /** Null where there is no such page. What other hosts would send is not counted: it is not of the site. */
 export function requestsOf(site: SiteReading, path: string, asking: Asking): PageRequest[] | null {
@@ -46,6 +47,15 @@ export function requestsOf(site: SiteReading, path: string, asking: Asking): Pag
   });
   gather(gathering, page, first);
   return gathering.requests;
+}
+
+/** In a window of a desktop; CSS px. */
+const DESKTOP: Window = { width: 1280, height: 800, density: 1 };
+
+/** All that a page loads by itself until somebody has scrolled to its end, in how many files; bytes. */
+export function wholeWeight(site: SiteReading, path: string): { bytes: number; files: number } {
+  const requests = (requestsOf(site, path, { window: DESKTOP, placed: [] }) ?? []).filter(({ missing }) => !missing);
+  return { bytes: requests.reduce((sum, one) => sum + one.bytes, 0), files: requests.length };
 }
 
 interface Gathering {
@@ -90,11 +100,12 @@ function pathOf({ site }: Gathering, address: string, from: string): string | nu
 }
 
 function gather(gathering: Gathering, page: PageReading, by: PageRequest): void {
-  const { site, asking } = gathering;
+  const { asking } = gathering;
   const { document } = page;
   const bytesAt = byteCounter(document.text);
   by.head = bytesAt(beginOfBody(document));
-  const placedAt = placesOf(document, asking.placed);
+  const images = document.elements.filter(({ tag }) => tag === 'img');
+  const placedAt = matched(images, asking.placed);
   const { window } = asking;
   let pictures = 0;
   for (const element of document.elements) {
@@ -116,22 +127,6 @@ function gather(gathering: Gathering, page: PageReading, by: PageRequest): void 
   for (const { include } of modules) importedScripts(gathering, page, include, { by, bytesAt });
   styled(gathering, page, by, bytesAt);
   framed(gathering, by);
-}
-
-/** Pictures in the order of the page; one that a script has put in, or changed, meets no `img` of the source. */
-function placesOf({ elements }: PageDocument, placed: readonly Placed[]): Map<PageElement, Placed> {
-  const images = grouped(
-    elements.filter(({ tag }) => tag === 'img'),
-    (image) => valueOf(image, 'src') ?? '',
-  );
-  const places = new Map<PageElement, Placed>();
-  for (const [src, all] of grouped(placed, (one) => one.src)) {
-    for (const [n, one] of all.entries()) {
-      const image = images.get(src)?.[n];
-      if (image) places.set(image, one);
-    }
-  }
-  return places;
 }
 
 /** Where the body begins in the source; elements that the browser adds by itself stand nowhere. */
@@ -242,6 +237,7 @@ const FRAME = { width: 300, height: 150 };
 
 function frameWindow(element: PageElement | null, window: Window): Window {
   if (element?.tag !== 'iframe') return window;
-  const said = (name: 'width' | 'height') => Number(/^\d+$/.exec(attributeOf(element, name)?.value ?? '')?.[0] ?? FRAME[name]);
+  const said = (name: 'width' | 'height') =>
+    Number(/^\d+$/.exec(attributeOf(element, name)?.value ?? '')?.[0] ?? FRAME[name]);
   return { ...window, width: said('width'), height: said('height') };
 }

@@ -43,7 +43,8 @@ function separated(text: string): string[] {
 
 /** The last piece is the length, what stands before it the condition. */
 function split(part: string): { condition: string; length: string } {
-  const [, condition = '', length = part] = /^([\s\S]*?)\s*((?:[\w-]+\((?:[^()]|\([^()]*\))*\)|[^\s()]+))$/.exec(part) ?? [];
+  const [, condition = '', length = part] =
+    /^([\s\S]*?)\s*((?:[\w-]+\((?:[^()]|\([^()]*\))*\)|[^\s()]+))$/.exec(part) ?? [];
   return { condition, length };
 }
 

@@ -77,6 +77,8 @@ class Run {
   readonly #documents: PageRequest[];
   /** By page: its scripts that the parser waits for, and its styles that the layout waits for. */
   readonly #holding: ReadonlyMap<PageRequest | null, readonly PageRequest[]>;
+  /** As they are sent. */
+  readonly #order: PageRequest[] = [];
   #now = 0;
   #turn = 0;
 
@@ -96,11 +98,13 @@ class Run {
     for (;;) {
       this.#learn();
       this.#send();
+      // What is seen first is laid out after what the text names has been asked for.
+      if (this.#layOut()) continue;
       if (this.#running.length === 0) break;
       this.#advance();
     }
     const [first] = this.#documents;
-    const timed = [...this.#timed.values()].sort((a, b) => a.sent - b.sent || a.turn - b.turn);
+    const timed = this.#order.flatMap((request) => this.#timed.get(request) ?? []);
     const holding = timed.filter(({ request }) => request.holdsClicks || request === first);
     const laidOut = (first && this.#laidOut.get(first)) ?? 0;
     return { timed, laidOut, clickable: Math.max(laidOut, ...holding.map(({ done }) => done)) };
@@ -108,17 +112,21 @@ class Run {
 
   /** What the browser comes to know of by what has come. */
   #learn(): void {
-    for (let isNew = true; isNew; ) {
+    for (let isNew = true; isNew;) {
       isNew = false;
       for (const request of this.#unknown) {
         if (!this.#isKnown(request)) continue;
         this.#unknown.delete(request);
         const isRaised = request.inSight && request.by !== null && this.#laidOut.has(request.by);
         const rank = PRIORITIES.indexOf(request.priority);
-        this.#queue.push({ request, turn: this.#turn++, known: this.#now, rank: isRaised ? Math.min(rank, RAISED) : rank });
+        this.#queue.push({
+          request,
+          turn: this.#turn++,
+          known: this.#now,
+          rank: isRaised ? Math.min(rank, RAISED) : rank,
+        });
         isNew = true;
       }
-      if (this.#layOut()) isNew = true;
     }
   }
 
@@ -188,6 +196,7 @@ class Run {
       const best = others.reduce((a, b) => (b.rank < a.rank ? b : a), first);
       this.#queue.splice(this.#queue.indexOf(best), 1);
       const { request, turn, known, rank } = best;
+      this.#order.push(request);
       const sent = Math.max(this.#now, known + HANDLING);
       const left = this.again ? 0 : request.bytes;
       this.#running.push({ request, turn, known, rank, sent, starts: sent + this.line.latency, left });

@@ -23,7 +23,13 @@ const rankOf = (rank: number, isPicture: boolean): number => (isPicture && rank 
 /** `page` is a path in `folder`, `address` where that folder is served. */
 export async function compare(
   browser: Browser,
-  { folder, address, page, window, line }: { folder: string; address: string; page: string; window: Window; line: Line },
+  {
+    folder,
+    address,
+    page,
+    window,
+    line,
+  }: { folder: string; address: string; page: string; window: Window; line: Line },
 ): Promise<Compared> {
   const at = `${address}${page.split('/').map(encodeURIComponent).join('/')}`;
   const placed = await placesWithoutPictures(browser, at, window);

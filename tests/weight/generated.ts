@@ -77,7 +77,10 @@ export const PAGES: Readonly<Record<string, string>> = {
     SHEET,
     NAMES.map((name) => `${PROSE.repeat(8)}<p><img src="middle/${name}.jpg" ${sized} alt="${name}"></p>`).join('\n'),
   ),
-  'old.html': `<HTML><HEAD><TITLE>Reels</TITLE></HEAD>\r\n<BODY BACKGROUND="small/reel-20.jpg" BGCOLOR=white>\r\n<TABLE BORDER=1><TR>${NAMES.slice(0, 6)
+  'old.html': `<HTML><HEAD><TITLE>Reels</TITLE></HEAD>\r\n<BODY BACKGROUND="small/reel-20.jpg" BGCOLOR=white>\r\n<TABLE BORDER=1><TR>${NAMES.slice(
+    0,
+    6,
+  )
     .map((name) => `<TD BACKGROUND="small/reel-21.jpg"><A HREF="large/${name}.jpg"><IMG SRC=small/${name}.jpg></A>`)
     .join(
       '\r\n',
@@ -89,7 +92,8 @@ const FILES: Readonly<Record<string, string>> = {
     '.reels { display: flex; flex-wrap: wrap; gap: 10px; list-style: none; }\n.tall li { width: 100%; }\n.slides { display: flex; overflow: hidden; list-style: none; }\nimg { border: 0; }\n',
   'imports.css': '@import "base.css";\n@import url(screen.css) screen;\n@import "paper.css" print;\n',
   'base.css': '.title { background-image: url("middle/reel-01.jpg"); }\n.title { font-family: serif }\n',
-  'screen.css': '.reels { list-style-image: url(small/reel-23.jpg) }\n.aside:hover { background: url(large/reel-23.jpg) }\n',
+  'screen.css':
+    '.reels { list-style-image: url(small/reel-23.jpg) }\n.aside:hover { background: url(large/reel-23.jpg) }\n',
   'paper.css': '.title { background: none }\n',
   'print.css': 'body { color: black }\n',
   'wide.css': '.aside { color: navy }\n',

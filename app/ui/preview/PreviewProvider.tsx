@@ -14,6 +14,7 @@ import { useRouteLoaderData } from 'react-router';
 import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
 import type { Box } from '~core/style/index.ts';
 import { FromBridge, type ToBridge } from '~protocol/bridge.ts';
+import type { SlowLine } from '~protocol/worker.ts';
 import { newToken } from '../../data/hash';
 import type { SiteSession } from '../../data/session/siteSession';
 import { measured } from './measure';
@@ -45,7 +46,11 @@ interface Preview {
    * answers.
    */
   tryOut: TryOut;
+  /** The address of a page that comes as on another line, or without pictures; null where nothing answers. */
+  onLine: OnLine;
 }
+
+type OnLine = (path: string, how: { line: SlowLine | null; withoutPictures: boolean }) => Promise<string | null>;
 
 type TryOut = (
   files: ReadonlyMap<string, FileContent | null>,
@@ -149,10 +154,7 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     if (returns.current <= MOST_RETURNS) restart();
     else setStatus('limited');
   };
-  const address = useCallback(
-    (path: string) => `${origin}/s/${session.site.token}/${path.split('/').map(encodeURIComponent).join('/')}`,
-    [origin, session],
-  );
+  const address = useCallback((path: string) => addressOf(origin, session.site.token, path), [origin, session]);
   const [scripts, setScripts] = useState(true);
   // With no frame of the preview's origin left, the browser ends the process in which the script spins.
   const takeDown = useCallback(() => setStatus('stuck'), []);
@@ -167,10 +169,11 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   );
   const tries = useTries(session, restart);
   const tryOut = useTryOut(frame, origin);
+  const onLine = useOnLine(frame, origin);
   const settled = pending === 0;
   const value = useMemo(
-    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut }),
-    [origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut],
+    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut, onLine }),
+    [origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut, onLine],
   );
   return (
     <PreviewContext.Provider value={value}>
@@ -204,10 +207,29 @@ function useTryOut(frame: RefObject<HTMLIFrameElement | null>, origin: string): 
         content?.kind === 'text' ? new Blob([content.text], { type: mediaTypeOf(name) }) : null,
       ]);
       const taken = heard(frame, origin, token);
-      const message: ToBridge = { type: 'trial', token, files: changed };
+      const message: ToBridge = { type: 'trial', token, files: changed, ...AS_IT_IS };
       frame.current?.contentWindow?.postMessage(message, origin);
-      if (!(await taken)) return null;
-      return measured(`${origin}/s/${token}/${path.split('/').map(encodeURIComponent).join('/')}`, width, elements);
+      return (await taken) ? measured(addressOf(origin, token, path), width, elements) : null;
+    },
+    [frame, origin],
+  );
+}
+
+/** As fast as it goes, with its pictures. */
+const AS_IT_IS = { line: null, withoutPictures: false } as const;
+
+const addressOf = (origin: string, token: string, path: string): string =>
+  `${origin}/s/${token}/${path.split('/').map(encodeURIComponent).join('/')}`;
+
+/** The site on another line, under a token of its own. */
+function useOnLine(frame: RefObject<HTMLIFrameElement | null>, origin: string): OnLine {
+  return useCallback(
+    async (path, how) => {
+      const token = newToken();
+      const taken = heard(frame, origin, token);
+      const message: ToBridge = { type: 'trial', token, files: [], ...how };
+      frame.current?.contentWindow?.postMessage(message, origin);
+      return (await taken) ? addressOf(origin, token, path) : null;
     },
     [frame, origin],
   );

@@ -1,39 +1,60 @@
-/** Elements of a page measured in a window of a given width, out of sight. */
+/** A page looked at in a window of a given width, out of sight. */
 import type { Box } from '~core/style/index.ts';
 import { FromProbe, type ToProbe } from '~protocol/probe.ts';
 import { MessageBudget } from './messageBudget';
 import { SANDBOX } from './useProbe';
 
 /** A page that takes longer says nothing; ms. */
-const PATIENCE = 6000;
+const PATIENCE = 8000;
 
 const OUT_OF_SIGHT = 'position:fixed;left:-100000px;top:0;height:900px;border:0;visibility:hidden';
 
 /** Null where the page does not answer in time. Elements that it does not have are left out. */
-export function measured(url: string, width: number, elements: readonly number[][]): Promise<Box[] | null> {
+export const measured = (url: string, width: number, elements: readonly number[][]): Promise<Box[] | null> =>
+  answered(url, width, { type: 'measure', elements: elements.map((element) => [...element]) }, (report) =>
+    report.type === 'measured' ? report.boxes.flatMap((box) => (box ? [box] : [])) : null,
+  );
+
+export type Weighed = Extract<FromProbe, { type: 'weighed' }>;
+
+/** Where pictures stand before they have come; null where the page does not answer in time. */
+export const placedIn = (url: string, width: number): Promise<Weighed['images'] | null> =>
+  answered(url, width, { type: 'weigh', whole: false }, (report) => (report.type === 'weighed' ? report.images : null));
+
+/** How wide pictures are once all are there; null where that takes too long. */
+export const shownIn = (url: string, width: number): Promise<Weighed['images'] | null> =>
+  answered(url, width, { type: 'weigh', whole: true }, (report) => (report.type === 'weighed' ? report.images : null));
+
+/** Asks a page that is loaded for this alone; `take` gives null of every report that is not the answer. */
+function answered<T>(
+  url: string,
+  width: number,
+  ask: ToProbe,
+  take: (report: FromProbe) => T | null,
+): Promise<T | null> {
   const frame = document.createElement('iframe');
   frame.setAttribute('sandbox', SANDBOX);
   frame.setAttribute('aria-hidden', 'true');
-  frame.title = 'Copy of a page on which a setting is tried';
+  frame.title = 'Copy of a page on which something is measured';
   frame.tabIndex = -1;
   frame.style.cssText = `${OUT_OF_SIGHT};width:${width}px`;
   frame.src = url;
   const { origin } = new URL(url);
-  const ask: ToProbe = { type: 'measure', elements: elements.map((element) => [...element]) };
   return new Promise((resolve) => {
     const budget = new MessageBudget(performance.now());
-    const done = (boxes: Box[] | null) => {
+    const done = (answer: T | null) => {
       clearTimeout(late);
       window.removeEventListener('message', hear);
       frame.remove();
-      resolve(boxes);
+      resolve(answer);
     };
     const hear = (event: MessageEvent) => {
       if (event.origin !== origin || event.source !== frame.contentWindow || !budget.take(performance.now())) return;
       const report = FromProbe.safeParse(event.data);
       if (!report.success) return;
       if (report.data.type === 'hello') frame.contentWindow?.postMessage(ask, origin);
-      else if (report.data.type === 'measured') done(report.data.boxes.flatMap((box) => (box ? [box] : [])));
+      const answer = take(report.data);
+      if (answer !== null) done(answer);
     };
     const late = setTimeout(() => done(null), PATIENCE);
     window.addEventListener('message', hear);

@@ -1,0 +1,75 @@
+/** Every file of the page in the order in which it is asked for: the chart in words. */
+import Box from '@mui/material/Box';
+import { inBytes } from '~core/site/index.ts';
+import type { WeightFile, WeightView } from '~core/view/index.ts';
+import { Mono } from '../../../ui/parts/small';
+import { PlaceLink } from '../../../ui/parts/pressable';
+import { useSite } from '../../../ui/site/openSite';
+import { color } from '../../../ui/theme';
+
+const TABLE = {
+  width: '100%',
+  borderCollapse: 'collapse',
+  fontSize: '0.8125rem',
+  '& th, & td': { textAlign: 'left', px: 1.75, py: 0.5, borderTop: `1px solid ${color('hair')}` },
+  '& .number': { textAlign: 'right', whiteSpace: 'nowrap' },
+} as const;
+
+const CAPTION = { px: 1.75, py: 1, textAlign: 'left', fontWeight: 600, captionSide: 'top' } as const;
+
+export function FilesOverTime({ view }: { view: WeightView }) {
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Box component="table" sx={TABLE}>
+        <Box component="caption" sx={CAPTION}>
+          In the order in which they are asked for
+        </Box>
+        <thead>
+          <tr>
+            <th scope="col">File</th>
+            <th scope="col">Written in</th>
+            <th scope="col" className="number">
+              Bytes
+            </th>
+            <th scope="col" className="number">
+              Asked for
+            </th>
+            <th scope="col" className="number">
+              There
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {view.files.map((file) => (
+            <Row key={file.path} file={file} />
+          ))}
+        </tbody>
+      </Box>
+    </Box>
+  );
+}
+
+const seconds = (ms: number): string => `${(ms / 1000).toFixed(2)} s`;
+
+function Row({ file: { path, bytes, missing, times, place, kind } }: { file: WeightFile }) {
+  const { go } = useSite();
+  return (
+    <tr>
+      <td>
+        <Mono>{path}</Mono>
+      </td>
+      <td>
+        {kind === 'page' ? (
+          ''
+        ) : (
+          <PlaceLink onClick={() => go({ station: 'markup', page: place.path })}>
+            <Mono>{`${place.path}:${place.line}`}</Mono>
+          </PlaceLink>
+        )}
+      </td>
+      <td className="number">{missing ? 'missing' : inBytes(bytes)}</td>
+      <td className="number">{times ? seconds(times.sent) : 'when scrolled to'}</td>
+      <td className="number">{times ? seconds(times.done) : ''}</td>
+    </tr>
+  );
+}

@@ -1,0 +1,97 @@
+/** What would save most: what can be written at once has its place in one change. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { countOf, inBytes, nameOf } from '~core/site/index.ts';
+import type { Intent } from '~core/plans/index.ts';
+import type { WeightView } from '~core/view/index.ts';
+import { Mono, Panel } from '../../../ui/parts/small';
+import { PlaceLink } from '../../../ui/parts/pressable';
+import { useSite } from '../../../ui/site/openSite';
+import { useIntent } from '../../../ui/site/work';
+import { color } from '../../../ui/theme';
+
+type Saving = WeightView['savings'][number];
+
+/** More rows would hide what saves most. */
+const SHOWN = 6;
+
+const ROW = {
+  display: 'grid',
+  gridTemplateColumns: 'minmax(0, 1fr) auto',
+  gap: 1.5,
+  py: 0.9,
+  borderTop: `1px solid ${color('hair')}`,
+  fontSize: '0.8125rem',
+};
+
+const TITLE = { m: 0, mb: 0.75, fontSize: '0.875rem', fontWeight: 600 };
+
+export function Savings({ view }: { view: WeightView }) {
+  const { site, go } = useSite();
+  const { intent, busy } = useIntent();
+  const shown = view.savings.slice(0, SHOWN);
+  const certain = shown.filter(isCertain);
+  const show = () => go({ station: 'markup', page: view.page });
+  return (
+    <Panel label="What would save most" sx={{ p: 1.75 }}>
+      <Box component="h2" sx={TITLE}>
+        What would save most
+      </Box>
+      {shown.length === 0 && (
+        <Box sx={{ fontSize: '0.8125rem', color: color('stone') }}>
+          Nothing found: no picture is loaded far larger than it is shown, and none far below the window comes at once.
+        </Box>
+      )}
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {shown.map((saving) => (
+          <Box component="li" key={keyOf(saving)} sx={ROW}>
+            <Box sx={{ overflowWrap: 'anywhere' }}>
+              {says(saving)}{' '}
+              <PlaceLink onClick={show}>
+                <Mono>{`line ${saving.line}`}</Mono>
+              </PlaceLink>
+            </Box>
+            <Box sx={{ color: color('lichen'), fontWeight: 600, textAlign: 'right' }}>
+              {`${saving.kind === 'smaller' && saving.instead === null ? 'about ' : ''}−${inBytes(saving.bytes)}`}
+              {saving.kind === 'lazy' && <Box sx={{ fontWeight: 400 }}>at first</Box>}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      {certain.length > 0 && (
+        <Button
+          variant="contained"
+          disabled={busy || site.readOnly}
+          onClick={() => intent(changeFor(view.page, certain))}
+          sx={{ mt: 1 }}
+        >
+          {certain.length === 1 ? 'Change this one' : `Change these ${certain.length}`}
+        </Button>
+      )}
+    </Panel>
+  );
+}
+
+const keyOf = (saving: Saving): string => (saving.kind === 'lazy' ? 'lazy' : saving.element.join('.'));
+
+/** It can be written without asking anything. */
+const isCertain = (saving: Saving): boolean => saving.kind === 'lazy' || saving.instead !== null;
+
+function says(saving: Saving): string {
+  if (saving.kind === 'lazy') {
+    const { length } = saving.elements;
+    return `${countOf(length, 'picture')} below the window could wait until scrolled to, with loading="lazy"`;
+  }
+  const { path, width, shown, instead } = saving;
+  const what = `${nameOf(path)} is ${width} px wide and shown ${shown} px wide;`;
+  return instead === null ? `${what} a smaller file can be made in Pairs` : `${what} ${instead} would do`;
+}
+
+const changeFor = (page: string, savings: readonly Saving[]): Intent => ({
+  kind: 'save-bytes',
+  page,
+  lazy: savings.flatMap((one) => (one.kind === 'lazy' ? one.elements : [])),
+  instead: savings.flatMap((one) =>
+    one.kind === 'smaller' && one.instead !== null ? [{ element: one.element, path: one.instead }] : [],
+  ),
+});

@@ -1,0 +1,114 @@
+/** What a page need not load, or not at first, each with its bytes. */
+import { pathTo, valueOf, type PageElement } from '../markup/index.ts';
+import type { PageReading, SiteReading } from '../model/index.ts';
+import { bytesOf } from '../site/index.ts';
+import { matched } from './matched.ts';
+import { NEAR, type Asking } from './pageRequests.ts';
+import type { PageRequest } from './request.ts';
+
+/** How wide an `img` is shown once its picture is there; CSS px. */
+export interface Shown {
+  src: string;
+  width: number;
+}
+
+export type Saving =
+  /** Pictures out of sight that could wait until they are scrolled to. */
+  | { kind: 'lazy'; bytes: number; elements: number[][]; line: number }
+  /** A picture that is loaded far larger than it is shown; `instead` is a smaller file of it, if the site has one. */
+  | {
+      kind: 'smaller';
+      bytes: number;
+      path: string;
+      element: number[];
+      line: number;
+      /** Image px and CSS px. */
+      width: number;
+      shown: number;
+      instead: string | null;
+    };
+
+/** Dense screens show so many pixels each way (common practice, no source): a file of that size is no waste. */
+const DENSE = 2;
+/** From so many times the pixels that are shown on, it is. */
+const FAR_LARGER = 2.5;
+
+/** What saves most comes first. */
+export function savingsOf(
+  site: SiteReading,
+  page: PageReading,
+  requests: readonly PageRequest[],
+  { window, shown, placed }: Asking & { shown: readonly Shown[] },
+): Saving[] {
+  const images = page.document.elements.filter(({ tag }) => tag === 'img');
+  const placeOf = matched(images, placed);
+  const shownOf = matched(images, shown);
+  const asked = new Map(requests.flatMap((one) => (one.element ? [[one.element, one] as const] : [])));
+  const lazy = lazySaving(page, images, requests, (image) => placeOf.get(image)?.top ?? null, window.height);
+  const smaller = images.flatMap((image) => {
+    const request = asked.get(image);
+    const width = shownOf.get(image)?.width;
+    return request && width ? (smallerSaving(site, page, image, request, width * window.density) ?? []) : [];
+  });
+  return [...(lazy ? [lazy] : []), ...smaller].sort((a, b) => b.bytes - a.bytes);
+}
+
+/** Null where nothing is far enough from the window that a browser would wait with it. */
+function lazySaving(
+  page: PageReading,
+  images: readonly PageElement[],
+  requests: readonly PageRequest[],
+  topOf: (image: PageElement) => number | null,
+  height: number,
+): Saving | null {
+  const below = images.filter((image) => {
+    const top = topOf(image);
+    return top !== null && top >= height && valueOf(image, 'loading') === undefined && image.open !== null;
+  });
+  const far = new Set(below.filter((image) => (topOf(image) ?? 0) >= height + NEAR));
+  const waiting = requests.filter(({ element, when }) => element !== null && when === 'scan' && far.has(element));
+  const bytes = waiting.reduce((sum, one) => sum + one.bytes, 0);
+  const [first] = below;
+  if (bytes === 0 || !first) return null;
+  return { kind: 'lazy', bytes, elements: below.map(pathTo), line: lineOf(page, first) };
+}
+
+function smallerSaving(
+  site: SiteReading,
+  page: PageReading,
+  image: PageElement,
+  { path, bytes }: PageRequest,
+  pixels: number,
+): Saving | null {
+  const facts = site.factsOf(path);
+  if (!facts || facts.unreadable || facts.width < pixels * FAR_LARGER || valueOf(image, 'srcset') !== undefined)
+    return null;
+  const instead = smallerFile(site, path, pixels);
+  const content = instead === null ? undefined : site.files.get(instead);
+  // Without one: as bytes go with pixels, of a file of twice the size that it is shown at.
+  const left = content ? bytesOf(content) : bytes * Math.min(1, (pixels * DENSE) / facts.width) ** 2;
+  if (left >= bytes) return null;
+  const element = pathTo(image);
+  const shown = Math.round(pixels);
+  return {
+    kind: 'smaller',
+    bytes: Math.round(bytes - left),
+    path,
+    element,
+    line: lineOf(page, image),
+    width: facts.width,
+    shown,
+    instead,
+  };
+}
+
+/** The smallest file of the same picture that is wide enough; null where the site has none. */
+function smallerFile(site: SiteReading, path: string, pixels: number): string | null {
+  const { pairs } = site.pairing;
+  const candidates = pairs.flatMap(({ thumbnail, full }) => (full === path && thumbnail !== null ? [thumbnail] : []));
+  const wide = candidates.filter((one) => (site.factsOf(one)?.width ?? 0) >= pixels);
+  const [best] = wide.sort((a, b) => (site.factsOf(a)?.width ?? 0) - (site.factsOf(b)?.width ?? 0));
+  return best ?? null;
+}
+
+const lineOf = ({ document }: PageReading, { open }: PageElement): number => document.lines.lineAt(open?.start ?? 0);
