@@ -7,7 +7,7 @@ import { ToBridge, type FromBridge } from '../protocol/bridge.ts';
 import type { Unsigned } from '../protocol/unsigned.ts';
 import { FileQuestion, type FileAnswer } from '../protocol/worker.ts';
 
-interface Trial extends Pick<FileAnswer, 'token' | 'line' | 'withoutPictures'> {
+interface Trial extends Pick<FileAnswer, 'token' | 'manner'> {
   key: string;
   files: ReadonlyMap<string, Blob | null>;
 }
@@ -59,9 +59,8 @@ void (() => {
     if (!tried && (asked !== key || key === '')) return null;
     const blob = (tried?.files.has(path) ? tried.files.get(path) : files.get(path)) ?? null;
     const folder = blob === null && [...files.keys()].some((name) => name.startsWith(`${path}/`));
-    const how = tried ?? { token, line: null, withoutPictures: false };
-    const { token: proof, line, withoutPictures } = how;
-    return { token: proof, blob, folder, outside, passing: tried !== null, line, withoutPictures };
+    const passing = tried !== null;
+    return { token: tried?.token ?? token, blob, folder, outside, passing, manner: tried?.manner ?? null };
   }
 
   navigator.serviceWorker.addEventListener('message', (event: MessageEvent) => {

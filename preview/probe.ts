@@ -9,6 +9,7 @@ import { withoutFocus } from './focus.ts';
 import { loadedBy } from './looking.ts';
 import { PATIENCE, until, whileWaiting } from './patience.ts';
 import { hold, rehearse } from './rehearsal.ts';
+import { asPrinted } from './printing.ts';
 import { weigh, type Weighed } from './weighing.ts';
 
 void (() => {
@@ -313,6 +314,15 @@ void (() => {
 
   const ownFiles = ({ files }: Weighed) => files.map(({ name, ...times }) => ({ path: sitePath(name), ...times }));
 
+  function showAs(as: Extract<ToProbe, { type: 'as' }>['as']): void {
+    if (document.readyState !== 'complete') {
+      window.addEventListener('load', () => showAs(as), { once: true });
+      return;
+    }
+    if (as === 'print') asPrinted();
+    else document.documentElement.dir = 'rtl';
+  }
+
   /** As a visitor would bring it about, once the page is there. */
   function holdOpen(command: Extract<ToProbe, { type: 'hold' }>): void {
     if (document.readyState !== 'complete') {
@@ -351,6 +361,8 @@ void (() => {
         return void weigh(command.whole).then((weighed) =>
           tell({ type: 'weighed', ...weighed, files: ownFiles(weighed) }),
         );
+      case 'as':
+        return showAs(command.as);
       case 'measure':
         return measure(command.elements);
     }

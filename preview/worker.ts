@@ -6,7 +6,7 @@
  */
 import { isPagePath, mediaTypeOf } from '../core/site/media.ts';
 import { SHARED_HEADERS } from '../protocol/headers.ts';
-import { FileAnswer, type FileQuestion } from '../protocol/worker.ts';
+import { FileAnswer, type FileQuestion, type Manner } from '../protocol/worker.ts';
 import { pause, SlowLines } from './slowLine.ts';
 
 void (() => {
@@ -50,7 +50,7 @@ void (() => {
   }
 
   type Found = Omit<FileAnswer, 'token'>;
-  const AS_KEPT = { folder: false, outside: false, passing: false, line: null, withoutPictures: false } as const;
+  const AS_KEPT = { folder: false, outside: false, passing: false, manner: null } as const;
 
   async function answer(event: FetchEvent, url: URL, token: string, path: string): Promise<Response> {
     const wanted = path === '' || path.endsWith('/') ? `${path}index.html` : path;
@@ -67,12 +67,21 @@ void (() => {
     }
     if (!found.passing) event.waitUntil(remember(token, wanted, found.blob));
     const type = typeOf(wanted);
-    if (found.withoutPictures && type.startsWith('image/')) await pause(PICTURES_WAIT);
-    if (found.line) await slowLine.sent(token, found.blob.size, found.line);
+    if (found.manner && !(await comes(event.request, type, found.manner))) return Response.error();
+    if (found.manner?.line) await slowLine.sent(token, found.blob.size, found.manner.line);
     const isPage = isPagePath(wanted) && event.request.mode === 'navigate';
     return isPage
       ? new Response(withProbe(await found.blob.text()), { headers: { ...headersFor(found), 'Content-Type': type } })
       : ranged(event.request, found.blob, { ...headersFor(found), 'Content-Type': type });
+  }
+
+  /** Whether a file comes at all to a page that is answered in that manner; a late picture is waited for. */
+  async function comes({ mode, destination }: Request, type: string, { pictures, disk }: Manner): Promise<boolean> {
+    const isPicture = type.startsWith('image/') && mode !== 'navigate';
+    if (isPicture && pictures === 'late') await pause(PICTURES_WAIT);
+    if (isPicture && pictures === 'never') return false;
+    // From disk a browser gives nothing to modules, workers and scripts that ask (WHATWG HTML, opaque origins).
+    return !disk || destination === 'font' || mode === 'no-cors' || mode === 'navigate';
   }
 
   /** The first bridge that proves the token wins; null where none answers in time. */

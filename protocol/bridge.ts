@@ -1,6 +1,6 @@
 /** Between the application and the bridge, a hidden frame of the preview origin that holds the files of one site. */
 import * as z from 'zod/mini';
-import { SlowLine } from './worker.ts';
+import { Manner } from './worker.ts';
 
 /** A path of the site with its bytes; null where the file is gone. */
 const Files = z.array(z.tuple([z.string(), z.nullable(z.instanceof(Blob))]));
@@ -17,14 +17,13 @@ export const ToBridge = z.discriminatedUnion('type', [
   /** What has changed. */
   z.strictObject({ type: z.literal('update'), files: Files }),
   /**
-   * The site with some files otherwise, or on another line, under a token of its own, in place of the trial before.
+   * The site with some files otherwise, or answered in another manner, under a token of its own, in place of the trial before.
    */
   z.strictObject({
     type: z.literal('trial'),
     token: z.string().check(z.minLength(22)),
     files: Files,
-    line: z.nullable(SlowLine),
-    withoutPictures: z.boolean(),
+    manner: z.nullable(Manner),
   }),
 ]);
 export type ToBridge = z.infer<typeof ToBridge>;

@@ -12,7 +12,7 @@ describe('messages pass as they are sent', () => {
     [ToBridge, { type: 'update', files: [['gone.css', null]] }],
     [FromBridge, { from: 'bridge', type: 'failed', reason: 'no worker' }],
     [FileQuestion, { type: 'file', key: 'ab', path: 'img/a.jpg' }],
-    [FileAnswer, { token, blob, folder: false, outside: true, passing: false, line: null, withoutPictures: false }],
+    [FileAnswer, { token, blob, folder: false, outside: true, passing: false, manner: null }],
     [ToBridge, { type: 'trial', token, files: [['a.css', blob]] }],
     [FromBridge, { from: 'bridge', type: 'trial', token }],
     [ToProbe, { type: 'measure', elements: [[1, 0]] }],

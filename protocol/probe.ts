@@ -40,6 +40,8 @@ export const ToProbe = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('audit') }),
   /** What the page weighs: at once, as far as it has come, or when all of it is there. */
   z.strictObject({ type: z.literal('weigh'), whole: z.boolean() }),
+  /** As a printer takes it, or as pages stand that are read from the right, once the page is loaded. */
+  z.strictObject({ type: z.literal('as'), as: z.enum(['print', 'right to left']) }),
   /** Where elements stand, once the page is loaded. */
   z.strictObject({ type: z.literal('measure'), elements: z.array(Element) }),
 ]);

@@ -10,9 +10,20 @@ export const SlowLine = z.strictObject({ speed: z.nullable(z.number()), latency:
 export type SlowLine = z.infer<typeof SlowLine>;
 
 /**
+ * How a page is answered: on a line; with its pictures, with late ones, or with none; from a host, or as from disk, where
+ * modules and what a script asks for do not come.
+ */
+export const Manner = z.strictObject({
+  line: z.nullable(SlowLine),
+  pictures: z.enum(['come', 'late', 'never']),
+  disk: z.boolean(),
+});
+export type Manner = z.infer<typeof Manner>;
+
+/**
  * `token` proves who answers; `folder` is true where no file, but a folder has that path; `outside` where pages of this
- * site may ask for outside addresses; `passing` where it is a trial, of which nothing is kept, which may be answered as
- * on a slower line, or without its pictures.
+ * site may ask for outside addresses; `passing` where it is a trial, of which nothing is kept, which may be answered in
+ * another manner.
  */
 export const FileAnswer = z.strictObject({
   token: z.string(),
@@ -20,7 +31,6 @@ export const FileAnswer = z.strictObject({
   folder: z.boolean(),
   outside: z.boolean(),
   passing: z.boolean(),
-  line: z.nullable(SlowLine),
-  withoutPictures: z.boolean(),
+  manner: z.nullable(Manner),
 });
 export type FileAnswer = z.infer<typeof FileAnswer>;

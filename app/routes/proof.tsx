@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { useCallback, useState } from 'react';
@@ -7,8 +8,10 @@ import type { FindingView } from '~core/view/index.ts';
 import { PagePicker } from '../stations/markup/PagePicker';
 import { Findings } from '../stations/proof/Findings';
 import { Accessibility } from '../stations/proof/Accessibility';
+import { Aside } from '../stations/proof/SetAside';
 import { HtmlValidity } from '../stations/proof/HtmlValidity';
 import { ThreeWidths } from '../stations/proof/ThreeWidths';
+import { PageViews } from '../stations/proof/views/PageViews';
 import { PageWeight } from '../stations/proof/weight/PageWeight';
 import { NARROW } from '../ui/narrow';
 import { Mono, Nothing, Panel, StationHead } from '../ui/parts/small';
@@ -16,6 +19,7 @@ import { StationTabs } from '../ui/parts/tabs';
 import { usePreview } from '../ui/preview/PreviewProvider';
 import type { AuditedRule, FromProbe } from '~protocol/probe.ts';
 import { useChosenPage, useSite } from '../ui/site/openSite';
+import { useIntent } from '../ui/site/work';
 import { useRehearsed } from '../ui/site/rehearsed';
 import { stationLoader } from '../ui/site/stationLoader';
 import { color } from '../ui/theme';
@@ -29,6 +33,7 @@ export const clientLoader = stationLoader({ hasTab: ({ tab }) => TABS.some(({ id
 const TABS = [
   { id: 'findings', says: 'Findings' },
   { id: 'weight', says: 'Page weight' },
+  { id: 'views', says: 'Views' },
 ] as const;
 
 export const clientAction = stationAction;
@@ -98,15 +103,18 @@ export default function Proof() {
         says={site.view.exercise ? countOf(strands.length, 'strand') : saysOf(strands.length, findings)}
       >
         <AskOutside />
+        <FixCertain />
       </StationHead>
       <StationTabs label="Views of the page" tabs={TABS} shown={place.tab ?? TABS[0].id}>
         {place.tab === 'weight' && <PageWeight path={path} />}
+        {place.tab === 'views' && <PageViews page={page} />}
         {place.tab === null && (
           <Box sx={STATION}>
             {site.view.exercise && <NotTold />}
             {!site.view.exercise && (
               <Box sx={{ display: 'grid', gap: 1.5, minWidth: 0 }}>
                 {findings.length > 0 ? <Findings findings={findings} /> : <WhatWasChecked />}
+                <Aside />
                 <HtmlValidity />
                 <Accessibility page={path} rules={audited.page === path ? audited.rules : undefined} />
               </Box>
@@ -174,6 +182,24 @@ function AskOutside() {
       label="Allow external URLs"
       slotProps={{ typography: { variant: 'body2' } }}
     />
+  );
+}
+
+/** All fixes of which nobody doubts what was meant, as one change that is shown before it is made. */
+function FixCertain() {
+  const { site } = useSite();
+  const { intent, busy } = useIntent('shown');
+  const certain = site.view.findings.filter((finding) => finding.certain);
+  if (certain.length < 2) return null;
+  return (
+    <Button
+      variant="contained"
+      color="primary"
+      disabled={busy || site.readOnly}
+      onClick={() => intent({ kind: 'fix-all', findings: certain.map(({ id }) => id) })}
+    >
+      {`Fix ${certain.length} certain findings`}
+    </Button>
   );
 }
 

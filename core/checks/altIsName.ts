@@ -16,7 +16,7 @@ export const altIsName: Rule = {
       const told: Observation[] = [];
       const tell = (what: 'alt text' | 'caption', words: string, range: { start: number; end: number }) =>
         told.push({
-          matter: `${page.path}:${strand.id}:${what}`,
+          matter: `${page.path}:${strand.name}:${what}`,
           severity: 'warning',
           says: `The ${what} of ${strand.name} is a file’s name: “${words.trim()}”.`,
           why: 'It is read out and shown in place of what the picture shows.',

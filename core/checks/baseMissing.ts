@@ -25,7 +25,7 @@ export const baseMissing: Rule = {
         const end = missing.at + missing.name.length;
         return [
           {
-            matter: `${page.path}:${include.written ?? include.line}`,
+            matter: `${page.path}:${include.written ?? 'inline'}`,
             severity: 'error',
             says:
               meant === undefined

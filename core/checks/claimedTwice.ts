@@ -51,7 +51,7 @@ function takenFindings(page: PageReading): Observation[] {
     const { include } = taken.run;
     return [
       {
-        matter: `${page.path}:${taken.name}:${include.written ?? include.line}`,
+        matter: `${page.path}:${taken.name}:${include.written ?? 'inline'}`,
         severity: 'warning',
         says: `${include.written ?? 'This inline script'} changes ${taken.name}, which the ${name} reads.`,
         why:

@@ -26,7 +26,7 @@ function misspelt(page: PageReading, { kit }: KitUse): Observation[] | null {
   const wrong = othersOn(page, element).filter(({ tag }) => isSlipOf(tag, element));
   if (wrong.length === 0) return null;
   return wrong.map((one) => ({
-    matter: `${page.path}:${one.tag}:${page.document.lines.lineAt(one.open?.start ?? 0)}`,
+    matter: `${page.path}:${one.tag}`,
     severity: 'error',
     says: `<${one.tag}> is nothing that a script defines; the ${kit.manifest.name} defines <${element}>.`,
     why: 'To a browser an element of an unknown name is a plain one: what stands in it is shown, and nothing answers a click.',

@@ -35,7 +35,7 @@ export interface Finding {
 
 /** What a rule tells; `findingsOf` adds which rule it was. */
 export interface Observation extends Omit<Finding, 'id' | 'rule' | 'station'> {
-  /** What it is about: the page and the file, element or line. The same for the same matter. */
+  /** What it is about: the page and the file, element or words; no place, which edits move. */
   matter: string;
   /** Where it is counted, if not where the rule's others are. */
   station?: Station;

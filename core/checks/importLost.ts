@@ -67,7 +67,7 @@ function findingOf(site: SiteReading, page: PageReading, run: ScriptRun, lost: M
   const inFile = include.inline || content?.kind !== 'text' ? null : new LineIndex(content.text).lineAt(lost.at);
   const at = lost.trouble === 'not exported' ? lost.statement : lost.fromAt;
   return {
-    matter: `${page.path}:${include.path ?? include.line}:${lost.from}:${lost.exported ?? ''}`,
+    matter: `${page.path}:${include.path ?? 'inline'}:${lost.from}:${lost.exported ?? ''}`,
     severity: 'error',
     says: told.says(lost),
     why: told.why,

@@ -14,7 +14,7 @@ export const includeMiswritten: Rule = {
         const { says, why, label, wishes } = fault;
         return [
           {
-            matter: `${page.path}:${element.open?.start ?? 0}`,
+            matter: `${page.path}:${element.open ? page.text.slice(element.open.start, element.open.end) : ''}`,
             severity: 'error',
             says,
             why,

@@ -25,7 +25,7 @@ export const includedTwice: Rule = {
         const missing = include.path !== null && include.lookup.found === 'nothing' && first.lookup.found === 'exact';
         return [
           {
-            matter: `${page.path}:${include.written}:${include.line}`,
+            matter: `${page.path}:${include.written}`,
             severity: include.kind === 'script' ? 'error' : 'warning',
             says: `${include.written} is loaded on line ${first.line} already${missing ? `, from ${first.written}` : ''}.`,
             why:

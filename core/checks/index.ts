@@ -1,3 +1,4 @@
 export { type Finding, type Fix, type Station } from './finding.ts';
+export { isCertain } from './certain.ts';
 export { findingsOf, RULES } from './rules.ts';
 export { mostOf, type ValidityFinding, type ValidityMessage, withNews } from './validity.ts';

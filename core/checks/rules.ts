@@ -118,10 +118,13 @@ export function findingsOf(site: SiteReading): Finding[] {
   );
 }
 
-const findingsBy = (rule: Rule, site: SiteReading): Finding[] =>
-  rule.find(site).map(({ matter, ...told }) => ({
-    station: rule.station,
-    ...told,
-    id: `${rule.id}:${matter}`,
-    rule: rule.id,
-  }));
+/** What is found twice of the same matter is numbered: ids hold no places, which the next edit would move. */
+function findingsBy(rule: Rule, site: SiteReading): Finding[] {
+  const counted = new Map<string, number>();
+  return rule.find(site).map(({ matter, ...told }) => {
+    const nth = (counted.get(matter) ?? 0) + 1;
+    counted.set(matter, nth);
+    const id = `${rule.id}:${matter}${nth > 1 ? ` ${nth}` : ''}`;
+    return { station: rule.station, ...told, id, rule: rule.id };
+  });
+}

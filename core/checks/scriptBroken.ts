@@ -28,7 +28,7 @@ function findingOf(site: SiteReading, page: PageReading, script: ScriptRun): Obs
   const path = inline ? page.path : (include.path ?? page.path);
   const line = new LineIndex(text).lineAt(reading.at);
   return {
-    matter: `${path}:${inline ? include.line : ''}`,
+    matter: `${path}:${inline ? 'inline' : ''}`,
     severity: 'error',
     says: `${include.written ?? 'This inline script'} has a mistake${inline ? '' : ` on line ${line}`}: ${reading.reason}.`,
     why: 'A browser that cannot read a script to its end runs nothing of it, not even what stands before the mistake.',
@@ -47,7 +47,7 @@ function untyped(page: PageReading, { include, text }: ScriptRun, at: number): O
   const written = include.written ?? 'This inline script';
   const word = /^(?:import|export)/.exec((text ?? '').slice(at))?.[0] ?? 'import';
   return {
-    matter: `${page.path}:${include.written ?? include.line}`,
+    matter: `${page.path}:${include.written ?? 'inline'}`,
     severity: 'error',
     says: `${written} has an ${word} in it and is loaded as a plain script.`,
     why: 'A browser reads such words in modules only and stops at the first one; nothing of the script runs. A module in turn is not loaded from disk.',

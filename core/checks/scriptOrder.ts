@@ -36,7 +36,7 @@ export const scriptOrder: Rule = {
           : [];
         return [
           {
-            matter: `${page.path}:${include.written ?? include.line}`,
+            matter: `${page.path}:${include.written ?? 'inline'}`,
             severity: 'error',
             says: called
               ? `${name} calls ${need.name}() before ${need.from?.written ?? 'its script'} is loaded.`

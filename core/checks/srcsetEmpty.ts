@@ -1,4 +1,4 @@
-import { attributeOf } from '../markup/index.ts';
+import { attributeOf, valueOf } from '../markup/index.ts';
 import { placeIn, planPage, type Observation, type Rule } from './finding.ts';
 
 /** WHATWG HTML §2.5.8: a `srcset` holds at least one address. */
@@ -15,7 +15,7 @@ export const srcsetEmpty: Rule = {
         const lead = /\s*$/.exec(page.text.slice(0, start))?.[0].length ?? 0;
         return [
           {
-            matter: `${page.path}:${start}`,
+            matter: `${page.path}:${valueOf(element, 'src') ?? element.tag}`,
             severity: 'warning',
             says: `The srcset of <${element.tag}> is empty.`,
             why:

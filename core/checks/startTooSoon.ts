@@ -20,7 +20,7 @@ export const startTooSoon: Rule = {
               : `when ${there.length} of its ${matched.length} links are read`;
           return [
             {
-              matter: `${page.path}:${call.name}:${include.line}`,
+              matter: `${page.path}:${call.name}:${include.written ?? ''}`,
               severity: 'error',
               says: `${call.name}() runs ${when}.`,
               why: 'A script that stands as it is runs while the browser reads the page, and sees only what comes before it.',

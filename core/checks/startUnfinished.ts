@@ -24,7 +24,7 @@ function findingOf(
   const edit = { start: call.end, end: call.end, text: `.${unfinished}()` };
   return [
     {
-      matter: `${page.path}:${include.line}:${call.at}`,
+      matter: `${page.path}:${manifest.name}:${include.written ?? ''}`,
       severity: 'error',
       says: `${startWritten(manifest.start, '…')} is made here, and .${unfinished}() is never called on it.`,
       why: `The ${manifest.name} waits until it is told to begin; a click shows the picture alone.`,

@@ -14,6 +14,9 @@ interface Break {
   edits: Edit[];
 }
 
+/** So many letters of a broken tag tell it from others. */
+const SAID = 80;
+
 export const tagBroken: Rule = {
   id: 'tag-broken',
   station: 'wiring',
@@ -41,7 +44,7 @@ export const tagBroken: Rule = {
         const strand = page.strands.flat().find((one) => at.start >= one.range.start && at.start < one.range.end);
         return [
           {
-            matter: `${page.path}:${at.start}`,
+            matter: `${page.path}:${page.text.slice(at.start, Math.min(at.end, at.start + SAID))}`,
             severity: 'error',
             says,
             why,

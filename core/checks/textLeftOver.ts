@@ -28,7 +28,7 @@ export const textLeftOver: Rule = {
               const strand = page.strands.flat().find((one) => start >= one.range.start && start < one.range.end);
               return [
                 {
-                  matter: `${page.path}:${start}`,
+                  matter: `${page.path}:${piece}`,
                   severity: early ? 'error' : 'warning',
                   says: `“${piece}” is left over between the tags.`,
                   why: early

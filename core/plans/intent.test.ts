@@ -87,6 +87,8 @@ const WHOLE: Record<Intent['kind'], object> = {
   'set-sources': { page: 'p' },
   'set-recipe': { recipe: DEFAULT_RECIPE },
   'describe-pages': { pages: [{ path: 'p', description: 'd' }], previews: true },
+  'fix-all': { findings: ['a', 'b'] },
+  'set-aside': { finding: 'a', reason: 'meant so' },
   'set-limit': { limit: 600_000 },
   'save-bytes': { page: 'p', lazy: [[1, 0]], instead: [{ element: [1, 2], path: 's.jpg' }] },
   'use-own-file': { address: 'https://a.example/a.js', path: 'js/a.js', content: { kind: 'text', text: 'a' } },

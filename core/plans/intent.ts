@@ -270,6 +270,8 @@ export const Intent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-recipe'), recipe: Recipe }),
   /** What is written beside the pages when the site leaves. */
   z.strictObject({ kind: z.literal('set-upload'), upload: z.strictObject(SiteNotes.shape.upload.unwrap().shape) }),
+  /** A finding that is to stay as it is, and why; null brings it back among the others. */
+  z.strictObject({ kind: z.literal('set-aside'), finding: z.string().max(2000), reason: line.nullable() }),
   /** Bytes that a page may load; null where nobody has said a limit. */
   z.strictObject({ kind: z.literal('set-limit'), limit: SiteNotes.shape.limit.unwrap() }),
   /** Pictures that wait until they are scrolled to, and smaller files of pictures that are shown small. */
@@ -315,6 +317,8 @@ export const Intent = z.discriminatedUnion('kind', [
     kind: z.literal('merge-many'),
     merges: z.array(z.strictObject({ from: z.string(), into: z.string() })).min(1),
   }),
+  /** The first thing that each of them offers, as one change. */
+  z.strictObject({ kind: z.literal('fix-all'), findings: z.array(z.string()).min(1) }),
   z.strictObject({ kind: z.literal('fix'), finding: z.string(), fix: z.number().int().min(0) }),
 ]);
 export type Intent = z.infer<typeof Intent>;

@@ -50,6 +50,7 @@ import { setSources } from './sources.ts';
 import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
+import { setAside } from './setAside.ts';
 import { saveBytes } from './saveBytes.ts';
 import { setUpload } from './upload.ts';
 import { changeKit, forgetKit, pasteLines, saveKit, unwire, wire } from './wiring.ts';
@@ -59,6 +60,7 @@ import { keepPlace, setTags, setWords } from './setWords.ts';
 import { inCharset } from './charset.ts';
 import { inQuotes } from './quotes.ts';
 import { conserved } from './conserved.ts';
+import { fixAll } from './fixAll.ts';
 import { galleryFor, rememberingEmptied } from './emptied.ts';
 import type { Intent, NewPicture } from './intent.ts';
 import { STATED } from './stated.ts';
@@ -68,7 +70,7 @@ const GONE = 'This item is no longer at this place; the page has changed meanwhi
 type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
 
 /** All but those that a finding offers. */
-type Asked = Exclude<Intent, { kind: 'fix' }>;
+type Asked = Exclude<Intent, { kind: 'fix' | 'fix-all' }>;
 
 const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) => Planned } = {
   'set-alt': (site, { strand, value }) =>
@@ -119,6 +121,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   decide,
   'set-recipe': (site, { recipe }) => changeNotes(site, 'Change image sizes', { recipe }),
   'set-upload': setUpload,
+  'set-aside': setAside,
   'set-limit': (site, { limit }) => changeNotes(site, 'Set a limit for page weight', { limit }),
   'save-bytes': saveBytes,
   'use-own-file': putOwnFile,
@@ -147,7 +150,9 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
 };
 
 export function planFor(site: SiteReading, intent: Intent): Planned {
-  return intent.kind === 'fix' ? planFix(site, intent) : planAsked(site, intent);
+  if (intent.kind === 'fix') return planFix(site, intent);
+  if (intent.kind !== 'fix-all') return planAsked(site, intent);
+  return fixAll(site, intent.findings, (now, finding) => planFix(now, { kind: 'fix', finding, fix: 0 }));
 }
 
 const kept = (site: SiteReading, planned: Planned, stated: Stated): Planned =>

@@ -6,7 +6,7 @@ import { type Stated, STATES } from '../markup/index.ts';
 import type { Intent } from './intent.ts';
 
 /** Of what a finding offers, the finding says it. */
-export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = {
+export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix' | 'fix-all'>, Stated>> = {
   'set-alt': STATES.attributes,
   'set-caption': { takes: ['words'], gives: ['words'] },
   'remove-item': STATES.removes,
@@ -63,6 +63,7 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix'>, Stated>> = 
   'set-naming': STATES.nothing,
   'set-recipe': STATES.nothing,
   'set-upload': STATES.nothing,
+  'set-aside': STATES.nothing,
   'set-limit': STATES.nothing,
   'save-bytes': STATES.attributes,
   'use-own-file': STATES.addresses,

@@ -1,3 +1,4 @@
+export { composed } from './composed.ts';
 export { countOf, inBytes, inKilobytes } from './amounts.ts';
 export { joined } from './bytes.ts';
 export { applyChange, type Change, type FileChange, sameContent } from './change.ts';

@@ -22,6 +22,7 @@ const EMPTY = {
   emptied: [],
   upload: { address: '', sitemap: false, checksums: false },
   limit: null,
+  setAside: [],
   spreads: [],
 };
 
@@ -61,6 +62,7 @@ const FULL = {
   ],
   upload: { address: `https://${'h'.repeat(1992)}`, sitemap: true, checksums: true },
   limit: 1e10,
+  setAside: [{ finding: 'f'.repeat(200), reason: 'r'.repeat(200) }],
   spreads: [{ pages: ['a.html'], size: 10_000 }],
 };
 

@@ -144,6 +144,11 @@ export const SiteNotes = z.object({
       checksums: z.boolean().default(false),
     })
     .default({ address: '', sitemap: false, checksums: false }),
+  /** Findings that somebody has looked at and set aside. */
+  setAside: z
+    .array(z.object({ finding: text, reason: text }))
+    .max(5000)
+    .default([]),
   /** Bytes that a page may load; null where nobody has said a limit. */
   limit: z.number().int().min(1000).max(1e10).nullable().default(null),
   /** Galleries that stand on several pages, in their order, of so many items each. */

@@ -1,4 +1,4 @@
-export { type Situation, valueFor, weightOf, type Winner, winnerFor } from './cascade.ts';
+export { type Situation, valueFor, weightOf, winnerFor } from './cascade.ts';
 export { type Box, missedBy } from './effect.ts';
 export { declareAll, loading, situationOf, type StyledSite, WIDE } from './declare.ts';
 export { setForPage } from './forPage.ts';

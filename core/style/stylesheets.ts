@@ -377,7 +377,7 @@ export function importsOf(css: string): Imported[] {
   return tree?.type === 'StyleSheet' ? importsIn(tree, css) : [];
 }
 
-export interface Imported {
+interface Imported {
   address: string;
   /** What stands behind the address. */
   conditions: string;

@@ -56,6 +56,7 @@ export function rehearsalFindings(page: string, seen: readonly SightOf[], stale:
         strand: strand.id,
         joint: null,
         fixes: [],
+        certain: false,
       },
     ];
   });

@@ -1,5 +1,5 @@
 /** What the interface shows of a site, as plain data that can cross from a worker: no elements, no functions. */
-import { findingsOf, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
+import { findingsOf, isCertain, RULES, type Finding, type Fix, type Station } from '../checks/index.ts';
 import type { WordsRow } from '../lists/index.ts';
 import {
   changesFormat,
@@ -31,7 +31,11 @@ export type FixView =
   | { kind: 'rename'; label: string; from: string; to: string }
   | { kind: 'picture'; label: string; tasks: PictureTask[] }
   | { kind: 'ask'; label: string; ask: 'alt'; strand: string };
-export type FindingView = Omit<Finding, 'fixes'> & { fixes: FixView[] };
+export type FindingView = Omit<Finding, 'fixes'> & {
+  fixes: FixView[];
+  /** The first fix can be made without asking. */
+  certain: boolean;
+};
 
 export interface FileView {
   path: string;
@@ -47,6 +51,8 @@ export interface SiteView {
   rules: Pairing['rules'];
   loose: { path: string; unused: boolean }[];
   findings: FindingView[];
+  /** Findings that somebody has looked at and set aside, with the reason. */
+  aside: { finding: FindingView; reason: string }[];
   checked: { id: string; title: string; found: number }[];
   /** Findings that are settled at each station; each counts at one of them. */
   open: Record<Station, number>;
@@ -93,10 +99,19 @@ export interface SiteView {
   exercise: ExerciseView | null;
 }
 
+const findingView = (finding: Finding): FindingView => ({
+  ...finding,
+  certain: isCertain(finding),
+  fixes: finding.fixes.map(fixView),
+});
+
 export function viewOf(site: SiteReading): SiteView {
   const found = findingsOf(site);
   const exercise = exerciseView(site, found);
-  const findings = exercise === null ? found : [];
+  const reasons = new Map(site.notes.known.setAside.map(({ finding, reason }) => [finding, reason]));
+  const told = exercise === null ? found : [];
+  const findings = told.filter(({ id }) => !reasons.has(id));
+  const aside = told.filter(({ id }) => reasons.has(id));
   const compare = byOrder(site);
   const usedOn = pagesOf(site);
   const unread = unreadIn(site);
@@ -114,7 +129,8 @@ export function viewOf(site: SiteReading): SiteView {
     pairs,
     rules: site.pairing.rules,
     loose: site.pairing.loose.map((path) => ({ path, unused: unused.has(path) })),
-    findings: findings.map((finding) => ({ ...finding, fixes: finding.fixes.map(fixView) })),
+    findings: findings.map(findingView),
+    aside: aside.map((finding) => ({ finding: findingView(finding), reason: reasons.get(finding.id) ?? '' })),
     checked: RULES.map(({ id, title }) => ({
       id,
       title,

@@ -16,7 +16,7 @@ export interface Asked {
 }
 
 /** What an element stands among, and the window that it is shown in. */
-export interface Surroundings {
+interface Surroundings {
   window: Window;
   /** Whether a media query list holds for the window. */
   holds: (media: string) => boolean;

@@ -3,7 +3,7 @@ import { textOf, type PageElement } from '../markup/index.ts';
 import { allHold, valueFor, weightOf, winnerFor, type Rule, type Situation, type Stylesheet } from '../style/index.ts';
 
 /** An address in a stylesheet that is loaded when the page is laid out. */
-export interface Drawn {
+interface Drawn {
   address: string;
   stylesheet: Stylesheet;
   offset: number;

@@ -1,5 +1,5 @@
 export { type Asking, type Placed, requestsOf, wholeWeight } from './pageRequests.ts';
-export { type PageRequest, PRIORITIES, type RequestKind } from './request.ts';
+export { type PageRequest, type RequestKind } from './request.ts';
 export { type Saving, savingsOf, type Shown } from './savings.ts';
 export { type Window } from './sizes.ts';
-export { type Line, type Timed, type Timeline, timelineOf } from './timeline.ts';
+export { type Line, timelineOf } from './timeline.ts';

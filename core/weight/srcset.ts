@@ -9,7 +9,7 @@ interface Candidate {
   density: number;
 }
 
-export interface Source {
+interface Source {
   address: string;
   attribute: Attribute;
 }

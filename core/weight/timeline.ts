@@ -13,7 +13,7 @@ export interface Line {
   latency: number;
 }
 
-export interface Timed {
+interface Timed {
   request: PageRequest;
   /** The how manieth the browser came to know of, from 0. */
   turn: number;
@@ -23,7 +23,7 @@ export interface Timed {
   done: number;
 }
 
-export interface Timeline {
+interface Timeline {
   /** In the order in which they are sent; what only comes when the page is scrolled is left out. */
   timed: Timed[];
   /** When something is seen first; ms. */

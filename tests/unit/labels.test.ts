@@ -11,7 +11,7 @@ const RETIRED: Record<string, RegExp> = {
   'import (verb)': /\b([Bb]ring in|[Bb]rought in|[Bb]ring them in|[Tt]ake in|[Tt]aken in)\b/,
   unpaired: /\b[Ll]oose\b/,
   'image sizes': /\b[Rr]ecipes?\b/,
-  'file size': /\b([Ww]eights?|[Ww]eighs)\b/,
+  'file size': /(?<!\b[Pp]age )\b([Ww]eights?|[Ww]eighs)\b/,
   similarity: /\b([Ll]ikeness|[Aa]like to)\b/,
   compress: /\b[Ll]ighten/,
   'Sites, in this browser': /\b[Ss]helf\b/,

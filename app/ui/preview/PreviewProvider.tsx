@@ -14,7 +14,7 @@ import { useRouteLoaderData } from 'react-router';
 import { mediaTypeOf, NOTES_FILE, type FileContent } from '~core/site/index.ts';
 import type { Box } from '~core/style/index.ts';
 import { FromBridge, type ToBridge } from '~protocol/bridge.ts';
-import type { SlowLine } from '~protocol/worker.ts';
+import type { Manner } from '~protocol/worker.ts';
 import { newToken } from '../../data/hash';
 import type { SiteSession } from '../../data/session/siteSession';
 import { measured } from './measure';
@@ -46,11 +46,11 @@ interface Preview {
    * answers.
    */
   tryOut: TryOut;
-  /** The address of a page that comes as on another line, or without pictures; null where nothing answers. */
-  onLine: OnLine;
+  /** The address of a page that is answered in another manner; null where nothing answers. */
+  answered: Answered;
 }
 
-type OnLine = (path: string, how: { line: SlowLine | null; withoutPictures: boolean }) => Promise<string | null>;
+type Answered = (path: string, manner: Manner) => Promise<string | null>;
 
 type TryOut = (
   files: ReadonlyMap<string, FileContent | null>,
@@ -169,11 +169,11 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
   );
   const tries = useTries(session, restart);
   const tryOut = useTryOut(frame, origin);
-  const onLine = useOnLine(frame, origin);
+  const answered = useAnswered(frame, origin);
   const settled = pending === 0;
   const value = useMemo(
-    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut, onLine }),
-    [origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut, onLine],
+    () => ({ origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut, answered }),
+    [origin, status, taken, settled, address, restart, scripts, takeDown, again, tries, tryOut, answered],
   );
   return (
     <PreviewContext.Provider value={value}>
@@ -207,7 +207,7 @@ function useTryOut(frame: RefObject<HTMLIFrameElement | null>, origin: string): 
         content?.kind === 'text' ? new Blob([content.text], { type: mediaTypeOf(name) }) : null,
       ]);
       const taken = heard(frame, origin, token);
-      const message: ToBridge = { type: 'trial', token, files: changed, ...AS_IT_IS };
+      const message: ToBridge = { type: 'trial', token, files: changed, manner: null };
       frame.current?.contentWindow?.postMessage(message, origin);
       return (await taken) ? measured(addressOf(origin, token, path), width, elements) : null;
     },
@@ -215,19 +215,16 @@ function useTryOut(frame: RefObject<HTMLIFrameElement | null>, origin: string): 
   );
 }
 
-/** As fast as it goes, with its pictures. */
-const AS_IT_IS = { line: null, withoutPictures: false } as const;
-
 const addressOf = (origin: string, token: string, path: string): string =>
   `${origin}/s/${token}/${path.split('/').map(encodeURIComponent).join('/')}`;
 
-/** The site on another line, under a token of its own. */
-function useOnLine(frame: RefObject<HTMLIFrameElement | null>, origin: string): OnLine {
+/** The site answered in another manner, under a token of its own. */
+function useAnswered(frame: RefObject<HTMLIFrameElement | null>, origin: string): Answered {
   return useCallback(
-    async (path, how) => {
+    async (path, manner) => {
       const token = newToken();
       const taken = heard(frame, origin, token);
-      const message: ToBridge = { type: 'trial', token, files: [], ...how };
+      const message: ToBridge = { type: 'trial', token, files: [], manner };
       frame.current?.contentWindow?.postMessage(message, origin);
       return (await taken) ? addressOf(origin, token, path) : null;
     },

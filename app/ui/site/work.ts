@@ -33,16 +33,24 @@ function useAction(action: string): Asking & { outcome: Outcome | null } {
   return { ask, busy: state !== 'idle', outcome: data ?? null };
 }
 
-/** `seen` where what is asked for was shown before, so that it need not be shown again. */
-export function useWork(seen?: 'seen'): { work: (work: Work) => void; busy: boolean } {
+/**
+ * `seen` where what is asked for was shown before, so that it need not be shown again; `shown` where it is shown before
+ * it is made, whatever somebody likes otherwise.
+ */
+type Showing = 'seen' | 'shown';
+
+export function useWork(showing?: Showing): { work: (work: Work) => void; busy: boolean } {
   const { site, station, showFirst } = useSite();
   const { ask, busy } = useAction(`/site/${site.site.id}/${station ?? 'pairs'}`);
-  const work = useCallback((one: Work) => (seen ? ask(one) : showFirst(one, ask)), [seen, ask, showFirst]);
+  const work = useCallback(
+    (one: Work) => (showing === 'seen' ? ask(one) : showFirst(one, ask, showing)),
+    [showing, ask, showFirst],
+  );
   return { work, busy };
 }
 
-export function useIntent(seen?: 'seen'): { intent: (intent: Intent) => void; busy: boolean } {
-  const { work, busy } = useWork(seen);
+export function useIntent(showing?: Showing): { intent: (intent: Intent) => void; busy: boolean } {
+  const { work, busy } = useWork(showing);
   return { intent: useCallback((intent: Intent) => work({ do: 'intent', intent }), [work]), busy };
 }
 

@@ -61,6 +61,7 @@ export function Savings({ view }: { view: WeightView }) {
       {certain.length > 0 && (
         <Button
           variant="contained"
+          color="primary"
           disabled={busy || site.readOnly}
           onClick={() => intent(changeFor(view.page, certain))}
           sx={{ mt: 1 }}

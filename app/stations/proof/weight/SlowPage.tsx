@@ -27,7 +27,7 @@ interface Props {
 const WEIGH: ToProbe = { type: 'weigh', whole: true };
 
 export function SlowPage({ path, choice, weighed, onWeighed }: Props) {
-  const { onLine, origin, status } = usePreview();
+  const { answered, origin, status } = usePreview();
   const frame = useRef<HTMLIFrameElement>(null);
   const [src, setSrc] = useState<string | null>(null);
   const [isComing, setComing] = useState(false);
@@ -42,7 +42,11 @@ export function SlowPage({ path, choice, weighed, onWeighed }: Props) {
     const { speed, latency } = lineOf(line);
     onWeighed(null);
     setComing(true);
-    const at = await onLine(path, { line: { speed, latency }, withoutPictures: false });
+    const at = await answered(path, {
+      line: { speed, latency },
+      pictures: 'come',
+      disk: false,
+    });
     setSrc(at);
     if (at === null) setComing(false);
   };

@@ -14,7 +14,7 @@ const PICTURE = { width: 54, height: 38, gap: 6 };
 const ROWS = 4;
 
 /** When a file was there in the browser; ms. */
-export interface MeasuredFile {
+interface MeasuredFile {
   path: string;
   end: number;
 }

@@ -50,7 +50,7 @@ interface Looked {
 /** Where pictures stand before they come, and how wide they are then; empty where the preview does not answer. */
 function useLooked(path: string, width: number): Looked | null {
   const { site } = useSite();
-  const { status, settled, onLine, address } = usePreview();
+  const { status, settled, answered, address } = usePreview();
   const { version } = site;
   const key = `${path} ${width} ${version}`;
   const [looked, setLooked] = useState<{ key: string; images: Looked } | null>(null);
@@ -60,7 +60,7 @@ function useLooked(path: string, width: number): Looked | null {
     let isCurrent = true;
     const look = async (): Promise<Looked> => {
       if (!canLook) return { placed: [], shown: [] };
-      const bare = await onLine(path, { line: null, withoutPictures: true });
+      const bare = await answered(path, { line: null, pictures: 'late', disk: false });
       const placed = bare === null ? null : await placedIn(bare, width);
       const shown = isCurrent ? await shownIn(address(path), width) : null;
       return { placed: placed ?? [], shown: shown ?? [] };
@@ -69,6 +69,6 @@ function useLooked(path: string, width: number): Looked | null {
     return () => {
       isCurrent = false;
     };
-  }, [key, path, width, status, settled, canLook, onLine, address]);
+  }, [key, path, width, status, settled, canLook, answered, address]);
   return looked?.key === key ? looked.images : null;
 }

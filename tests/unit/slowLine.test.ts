@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { SlowLines } from './slowLine.ts';
+import { SlowLines } from '../../preview/slowLine';
 
 /** 8 kbit/s: one byte a ms. */
 const LINE = { speed: 8, latency: 100 };
