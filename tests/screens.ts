@@ -24,6 +24,17 @@ async function choosePage(page: Page, path: string): Promise<void> {
   await page.getByRole('option', { name: path }).click();
 }
 
+/** The festival's page on a slow line, computed and measured. */
+async function weighed(page: Page): Promise<void> {
+  await choosePage(page, 'festival.html');
+  await page.getByRole('tab', { name: 'Page weight' }).click();
+  await page.getByRole('button', { name: 'Load it' }).click({ timeout: 30_000 });
+  await page.getByText('measured in this browser.').waitFor({ timeout: 30_000 });
+  await page.waitForTimeout(1000);
+  await page.screenshot({ path: join(TARGET, 'weight.png') });
+  await page.getByRole('tab', { name: 'Findings' }).click();
+}
+
 /** A folder in the browser's private file system, in step, and then changed here, there, and on both sides. */
 async function linkedFolder(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Link a folder…' }).click();
@@ -106,6 +117,7 @@ for (const [scheme, suffix] of [
     await page.screenshot({ path: join(TARGET, 'options.png') });
     await page.getByRole('button', { name: 'Back to the scripts' }).click();
     await goTo(page, 'Proof', 'proof');
+    await weighed(page);
     await goTo(page, 'Pack', 'pack', () => linkedFolder(page));
     await page.keyboard.press('Control+z');
   }
@@ -129,7 +141,7 @@ for (const [scheme, suffix] of [
   await page.getByRole('link', { name: 'Heathmoor' }).click();
   await page.getByRole('heading', { name: 'Your sites' }).waitFor();
   await page.waitForTimeout(700);
-  await page.screenshot({ path: join(TARGET, `shelf${suffix}.png`) });
+  if (scheme === 'light') await page.screenshot({ path: join(TARGET, 'shelf.png') });
   if (scheme === 'light') {
     await page.getByRole('link', { name: 'Exercises' }).click();
     await page.getByRole('button', { name: 'Start: The arrows are missing' }).click();

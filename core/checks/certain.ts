@@ -5,6 +5,7 @@
 import type { Finding, Rule } from './finding.ts';
 
 const CERTAIN: ReadonlySet<Rule['id']> = new Set([
+  'anchor-missing',
   'base-missing',
   'brackets-broken',
   'case-differs',

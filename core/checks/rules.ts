@@ -1,4 +1,5 @@
 /** Every rule. A new one is a file of its own and a line here. */
+import { anchorMissing } from './anchorMissing.ts';
 import { altIsName } from './altIsName.ts';
 import { altMissing } from './altMissing.ts';
 import { anotherPicture } from './anotherPicture.ts';
@@ -69,6 +70,7 @@ export const RULES: readonly Rule[] = [
   tooDeep,
   charsetUnlike,
   dummyLink,
+  anchorMissing,
   tagBroken,
   textLeftOver,
   includeMiswritten,

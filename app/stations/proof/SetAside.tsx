@@ -57,6 +57,8 @@ const ROW = {
   fontSize: '0.8125rem',
 };
 
+const SUMMARY = { px: 1.75, py: 1, cursor: 'pointer', fontSize: '0.8125rem', fontWeight: 600 };
+
 export function Aside() {
   const { view, readOnly } = useSite().site;
   const { intent, busy } = useIntent();
@@ -65,7 +67,7 @@ export function Aside() {
   return (
     <Panel label="Set aside" sx={{ minWidth: 0 }}>
       <Box component="details">
-        <Box component="summary" sx={{ px: 1.75, py: 1, cursor: 'pointer', fontSize: '0.8125rem', fontWeight: 600 }}>
+        <Box component="summary" sx={SUMMARY}>
           {`${countOf(aside.length, 'finding')} set aside`}
         </Box>
         <Box component="ul" aria-label="Findings that are set aside" sx={{ m: 0, p: 0, listStyle: 'none' }}>

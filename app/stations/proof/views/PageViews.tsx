@@ -24,7 +24,12 @@ const SIDE_BY_SIDE = {
 
 const LABEL = { m: 0, px: 1.25, py: 0.75, fontSize: '0.8125rem', fontWeight: 600 } as const;
 
-const WAYS_STYLE = { bgcolor: color('paper'), flexWrap: 'wrap', mb: 1, '& .MuiToggleButton-root': { textTransform: 'none' } } as const;
+const WAYS_STYLE = {
+  bgcolor: color('paper'),
+  flexWrap: 'wrap',
+  mb: 1,
+  '& .MuiToggleButton-root': { textTransform: 'none' },
+} as const;
 
 const [FIRST] = WAYS;
 

@@ -19,6 +19,10 @@ interface Props {
 /** Narrow pages keep their size and stand in the middle. */
 const ROOM = { display: 'flex', justifyContent: 'center', overflow: 'hidden', bgcolor: color('mist') } as const;
 
+/** Pages have no night colours of ours. */
+const PAPER = { overflow: 'hidden', bgcolor: '#fff' } as const;
+const FRAME = { transformOrigin: '0 0', border: 0, display: 'block', background: '#fff' } as const;
+
 export function WayFrame({ path, way, room }: Props) {
   const { origin, status, settled, address, answered } = usePreview();
   const { version } = useSite().site;
@@ -39,14 +43,13 @@ export function WayFrame({ path, way, room }: Props) {
     };
   }, [isReady, manner, path, address, answered, version]);
   const scale = Math.min(1, room.width / width);
-  const size = { width, height: room.height / scale, transform: `scale(${scale})`, transformOrigin: '0 0' };
   if (status !== 'ready' && status !== 'starting')
     return (
       <Box sx={{ p: 2, color: color('stone') }}>The preview does not answer, so only the usual view is shown.</Box>
     );
   return (
     <Box sx={{ ...ROOM, height: room.height }}>
-      <Box sx={{ width: width * scale, height: room.height, overflow: 'hidden', bgcolor: '#fff' }}>
+      <Box sx={{ ...PAPER, width: width * scale, height: room.height }}>
         {src !== null && (
           <Box
             component="iframe"
@@ -56,7 +59,7 @@ export function WayFrame({ path, way, room }: Props) {
             src={src}
             title={`${path}: ${says}`}
             sandbox={way.scripts ? SANDBOX : SANDBOX_WITHOUT_SCRIPTS}
-            sx={{ ...size, border: 0, display: 'block', background: '#fff' }}
+            sx={{ ...FRAME, width, height: room.height / scale, transform: `scale(${scale})` }}
           />
         )}
       </Box>

@@ -8,7 +8,7 @@ import { usePicture } from '../../../ui/site/pictureUrls';
 import { color } from '../../../ui/theme';
 
 /** CSS px. */
-const EDGE = { top: 26, right: 16, bottom: 30, left: 64 };
+const EDGE = { top: 26, right: 24, bottom: 30, left: 64 };
 const HEIGHT = 440;
 const PICTURE = { width: 54, height: 38, gap: 6 };
 const ROWS = 4;
