@@ -21,7 +21,16 @@ const ROOM = { display: 'flex', justifyContent: 'center', overflow: 'hidden', bg
 
 /** Pages have no night colours of ours. */
 const PAPER = { overflow: 'hidden', bgcolor: '#fff' } as const;
-const FRAME = { transformOrigin: '0 0', border: 0, display: 'block', background: '#fff' } as const;
+const frameStyle = (width: number, height: number, scale: number) =>
+  ({
+    width,
+    height: height / scale,
+    transform: `scale(${scale})`,
+    transformOrigin: '0 0',
+    border: 0,
+    display: 'block',
+    background: '#fff',
+  }) as const;
 
 export function WayFrame({ path, way, room }: Props) {
   const { origin, status, settled, address, answered } = usePreview();
@@ -59,7 +68,7 @@ export function WayFrame({ path, way, room }: Props) {
             src={src}
             title={`${path}: ${says}`}
             sandbox={way.scripts ? SANDBOX : SANDBOX_WITHOUT_SCRIPTS}
-            sx={{ ...FRAME, width, height: room.height / scale, transform: `scale(${scale})` }}
+            sx={frameStyle(way.width, room.height, scale)}
           />
         )}
       </Box>
