@@ -10,6 +10,7 @@ import { Findings } from '../stations/proof/Findings';
 import { Accessibility } from '../stations/proof/Accessibility';
 import { Aside } from '../stations/proof/SetAside';
 import { HtmlValidity } from '../stations/proof/HtmlValidity';
+import { SaveReport } from '../stations/proof/SaveReport';
 import { ThreeWidths } from '../stations/proof/ThreeWidths';
 import { PageViews } from '../stations/proof/views/PageViews';
 import { PageWeight } from '../stations/proof/weight/PageWeight';
@@ -103,6 +104,7 @@ export default function Proof() {
         says={site.view.exercise ? countOf(strands.length, 'strand') : saysOf(strands.length, findings)}
       >
         <AskOutside />
+        {!site.view.exercise && <SaveReport path={path} />}
         <FixCertain />
       </StationHead>
       <StationTabs label="Views of the page" tabs={TABS} shown={place.tab ?? TABS[0].id}>
@@ -198,7 +200,7 @@ function FixCertain() {
       disabled={busy || site.readOnly}
       onClick={() => intent({ kind: 'fix-all', findings: certain.map(({ id }) => id) })}
     >
-      {`Fix ${certain.length} certain findings`}
+      {busy ? 'Working out the changes…' : `Fix ${certain.length} certain findings`}
     </Button>
   );
 }

@@ -31,6 +31,7 @@ import {
   pageStandingAlone,
   picturesShownBy,
   predictionsOn,
+  reportOf,
   viewOf,
   weightView,
   type WeightAsked,
@@ -39,6 +40,7 @@ import {
   type LayoutView,
   type SiteView,
 } from '~core/view/index.ts';
+import { wholeWeight } from '~core/weight/index.ts';
 import { draftManifest, type Draft, type Pasting } from '~core/wiring/index.ts';
 import { openStore } from '../data/store/idbStore';
 import { diffsOf, type FileDiff } from '../data/session/diffs';
@@ -167,6 +169,11 @@ const analysis = {
   /** What a page weighs on a line; null where there is no such page. */
   weight(path: string, asked: WeightAsked): WeightView | null {
     return weightView(currentReading(), path, asked);
+  },
+  /** A report of a page, as HTML; `alone` is the page by itself. */
+  report(page: string, said: { site: string; date: string; alone: string }): string {
+    const now = (view ??= viewOf(currentReading()));
+    return reportOf(now, { ...said, page, whole: wholeWeight(currentReading(), page) });
   },
   /** Viewers of a page that have options. */
   viewers(page: string): { kit: string; title: string }[] {

@@ -1,5 +1,5 @@
-/** Many fixes as one change: each is planned for the site as the one before it leaves it. */
-import { findingsOf } from '../checks/index.ts';
+/** What findings offer, made all together. */
+import { findingsOf, type Fix } from '../checks/index.ts';
 import { newReadingMemory, readSite, type SiteReading } from '../model/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
 import {
@@ -16,38 +16,77 @@ import {
   type SiteFiles,
 } from '../site/index.ts';
 
-type PlanFix = (site: SiteReading, finding: string) => Planned;
+type PlanFix = (site: SiteReading, fix: Fix | undefined) => Planned;
 
-/** `planFix` plans the first thing that a finding offers. What another fix has mended already is passed over. */
+/** Many fixes as one change: each is planned for the site as those before it leave it. */
 export function fixAll(site: SiteReading, findings: readonly string[], planFix: PlanFix): Planned {
   const memory = newReadingMemory();
   const facts = factsByHash(site);
   const shipped = site.kits.filter(({ kind }) => kind !== 'own');
-  const before = allFiles(site);
-  const merged = new Merged(before);
-  const named: Named[] = [];
-  const left: Named[] = [];
-  let files: SiteFiles = before;
-  let reasons = '';
+  const merged = new Merged(allFiles(site));
+  const untold: Untold = { named: [], left: [], reasons: [] };
+  let now = site;
   let fixed = 0;
   // From the last to the first: of several alike the others keep their numbers.
-  for (const id of findings.toReversed()) {
-    const now = readSite(files, facts, shipped, memory);
-    if (!findingsOf(now).some((finding) => finding.id === id)) continue;
-    const planned = planFix(now, id);
-    const applied = planned.ok ? applyChange(files, planned.change) : planned;
-    if (!planned.ok || !applied.ok) {
-      reasons ||= planned.ok ? '' : planned.reason;
-      continue;
-    }
-    merged.add(planned.change.files);
-    named.push(...(planned.named ?? []));
-    left.push(...(planned.left ?? []));
-    ({ files } = applied);
-    fixed++;
+  for (let waiting = findings.toReversed(); waiting.length > 0;) {
+    const round = roundOf(now, waiting, planFix, untold);
+    if (round.files.length === 0) break;
+    const applied = applyChange(allFiles(now), { label: '', files: round.files });
+    if (!applied.ok) return applied;
+    merged.add(round.files);
+    fixed += round.fixed;
+    ({ waiting } = round);
+    now = readSite(applied.files, facts, shipped, memory);
   }
-  if (fixed === 0) return refuse(reasons || 'These findings are fixed already, or the pages have changed meanwhile.');
+  const { named, left, reasons } = untold;
+  if (fixed === 0)
+    return refuse(reasons[0] ?? 'These findings are fixed already, or the pages have changed meanwhile.');
   return { ok: true, change: { label: `Fix ${countOf(fixed, 'finding')}`, files: merged.files() }, named, left };
+}
+
+/** What is told of fixes besides their changes. */
+interface Untold {
+  named: Named[];
+  left: Named[];
+  /** Why some could not be made. */
+  reasons: string[];
+}
+
+interface Round {
+  files: FileChange[];
+  fixed: number;
+  /** Findings for the next one. */
+  waiting: string[];
+}
+
+/**
+ * As many as touch no file twice, so that a site need not be read again after each; what renames files or puts them in
+ * place has a round to itself. What another fix has mended already is passed over.
+ */
+function roundOf(site: SiteReading, findings: readonly string[], planFix: PlanFix, untold: Untold): Round {
+  const known = new Map(findingsOf(site).map((finding) => [finding.id, finding]));
+  const touched = new Set<string>();
+  const round: Round = { files: [], fixed: 0, waiting: [] };
+  let isAlone = false;
+  for (const id of findings) {
+    const finding = known.get(id);
+    if (!finding) continue;
+    const planned: Planned | null = isAlone ? null : planFix(site, finding.fixes[0]);
+    const files: readonly FileChange[] = planned?.ok ? planned.change.files : [];
+    const alone = files.some(({ kind }) => kind !== 'edit');
+    const isFree = alone ? touched.size === 0 : files.every(({ path }) => !touched.has(path));
+    if (!planned || (planned.ok && !isFree)) round.waiting.push(id);
+    else if (!planned.ok) untold.reasons.push(planned.reason);
+    else {
+      round.files.push(...files);
+      round.fixed++;
+      for (const { path } of files) touched.add(path);
+      untold.named.push(...(planned.named ?? []));
+      untold.left.push(...(planned.left ?? []));
+      isAlone = alone;
+    }
+  }
+  return round;
 }
 
 /** The site's files with the program's notes of it. */

@@ -1,5 +1,5 @@
 /** From what is asked for to the change that does it, or the reason why it cannot be done. */
-import { findingsOf } from '../checks/index.ts';
+import { findingsOf, type Fix } from '../checks/index.ts';
 import {
   addItems,
   moveItem,
@@ -152,7 +152,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
 export function planFor(site: SiteReading, intent: Intent): Planned {
   if (intent.kind === 'fix') return planFix(site, intent);
   if (intent.kind !== 'fix-all') return planAsked(site, intent);
-  return fixAll(site, intent.findings, (now, finding) => planFix(now, { kind: 'fix', finding, fix: 0 }));
+  return fixAll(site, intent.findings, planOffered);
 }
 
 const kept = (site: SiteReading, planned: Planned, stated: Stated): Planned =>
@@ -168,7 +168,10 @@ function planAsked<Kind extends Asked['kind']>(site: SiteReading, intent: Extrac
 
 /** What a finding offers, by what it states itself. */
 function planFix(site: SiteReading, { finding: id, fix: n }: Of<'fix'>): Planned {
-  const fix = findingsOf(site).find((finding) => finding.id === id)?.fixes[n];
+  return planOffered(site, findingsOf(site).find((finding) => finding.id === id)?.fixes[n]);
+}
+
+function planOffered(site: SiteReading, fix: Fix | undefined): Planned {
   if (fix?.kind === 'page') {
     const page = newPage(site, fix, (path, picture) => itemFor(site, path, picture));
     return kept(site, inQuotes(site, page), STATED['new-page']);

@@ -10,6 +10,8 @@ import {
   type Saving,
   savingsOf,
   type Shown,
+  type Stretched,
+  stretchedOn,
   timelineOf,
   wholeWeight,
 } from '../weight/index.ts';
@@ -45,6 +47,7 @@ export interface WeightView {
   laidOut: number;
   clickable: number;
   savings: Saving[];
+  stretched: Stretched[];
   /** Bytes; null where nobody has said a limit. */
   limit: number | null;
 }
@@ -85,6 +88,7 @@ export function weightView(site: SiteReading, path: string, asked: WeightAsked):
     laidOut,
     clickable,
     savings: savingsOf(site, page, requests, asked),
+    stretched: stretchedOn(site, page, requests, asked.shown),
     limit: site.notes.known.limit,
   };
 }

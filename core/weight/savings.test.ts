@@ -3,6 +3,7 @@ import { findingsOf } from '../checks/index.ts';
 import { asked, siteOf } from '../plans/asked.fixture.ts';
 import { requestsOf } from './pageRequests.ts';
 import { savingsOf } from './savings.ts';
+import { stretchedOn } from './stretched.ts';
 
 const WINDOW = { width: 1000, height: 800, density: 1 };
 
@@ -29,7 +30,7 @@ function weighed(body: string, tops: readonly number[], widths: readonly number[
   const placed = srcs.map((src, n) => ({ src, top: tops[n] ?? 0, bottom: (tops[n] ?? 0) + 100, width: 0 }));
   const shown = srcs.map((src, n) => ({ src, width: widths[n] ?? 200 }));
   const requests = requestsOf(site, 'p.html', { window: WINDOW, placed }) ?? [];
-  return { site, savings: savingsOf(site, read, requests, { window: WINDOW, placed, shown }) };
+  return { site, requests, shown, savings: savingsOf(site, read, requests, { window: WINDOW, placed, shown }) };
 }
 
 const GALLERY = [1, 2, 3, 4].map((n) => item(n, `small/${n}.jpg`)).join('');
@@ -92,6 +93,19 @@ describe('what a page need not load', () => {
       'There is no file gone.jpg',
     );
     expect(refused({})).toBe('The page is so already.');
+  });
+});
+
+describe('pictures that are drawn larger than their pixels', () => {
+  it('are told with their sizes, the softest first and each file once', () => {
+    const { site, requests, shown } = weighed(GALLERY + item(1, 'small/1.jpg'), [], [209, 400, 300, 211, 215]);
+    const [read] = site.pages;
+    if (!read) throw new Error('no page');
+    expect(stretchedOn(site, read, requests, shown)).toEqual([
+      { path: 'small/2.jpg', line: 3, width: 200, shown: 400 },
+      { path: 'small/3.jpg', line: 4, width: 200, shown: 300 },
+      { path: 'small/4.jpg', line: 5, width: 200, shown: 211 },
+    ]);
   });
 });
 

@@ -167,3 +167,31 @@ test('findings are put in groups, and set aside with a reason that is kept', asy
   await aside.getByRole('button', { name: /^Bring back/ }).click();
   await expect(findings).toHaveCount(before);
 });
+
+test('a report says what was found and shows the page at three widths, by itself', async ({ page, browser }) => {
+  await openDemo(page, 'proof');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save a report' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe('report-festival.html');
+  const report = join(folderWith({ 'x.txt': '' }), 'report.html');
+  await file.saveAs(report);
+  const alone = await (await browser.newContext({ viewport: { width: 900, height: 1200 } })).newPage();
+  const asked: string[] = [];
+  alone.on('request', (request) => {
+    if (/^https?:/.test(request.url())) asked.push(request.url());
+  });
+  await alone.goto(pathToFileURL(report).href);
+  await expect(alone.getByRole('heading', { level: 1, name: 'festival.html' })).toBeVisible();
+  await expect(alone.getByText('There is no photos/small/rokkaku-dawn.jpg.')).toBeVisible();
+  for (const width of [390, 768, 1280]) {
+    const frame = alone.frameLocator(`iframe[title="festival.html at ${width} px"]`);
+    await expect(frame.getByRole('heading', { name: 'Festival pictures' })).toBeVisible();
+    expect(await frame.locator('html').evaluate(() => innerWidth)).toBe(width);
+    const picture = frame.getByRole('img', { name: 'The Lark, a red box kite, on a long line' });
+    expect(await picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
+  }
+  // Nothing of it is asked of anybody.
+  expect(asked).toEqual([]);
+  await alone.context().close();
+});

@@ -110,8 +110,8 @@ function groupOf(
   return '';
 }
 
-/** It is there for whoever looks for it; the fixes come first. */
-const QUIET = { justifySelf: 'end', border: 0, bgcolor: 'transparent', color: color('stone') } as const;
+/** It is there for whoever looks for it; the fixes are what is meant to be seen. */
+const QUIET = { ml: 1, border: 0, bgcolor: 'transparent', color: color('stone') } as const;
 
 const rowStyle = (chosen: boolean) =>
   ({
@@ -147,9 +147,6 @@ function Row({ finding, onAside }: RowProps) {
         <PlaceLink onClick={() => go({ station: 'markup', page: place.path, strand: finding.strand })}>
           <Mono>{place.line === null ? place.path : `${place.path}:${place.line}`}</Mono>
         </PlaceLink>
-      </Box>
-      <Box sx={{ display: 'grid', gap: 0.5 }}>
-        <Fixes finding={finding.id} fixes={finding.fixes} />
         {onAside && (
           <Button
             size="small"
@@ -161,6 +158,9 @@ function Row({ finding, onAside }: RowProps) {
             Set aside
           </Button>
         )}
+      </Box>
+      <Box sx={{ display: 'grid', gap: 0.5 }}>
+        <Fixes finding={finding.id} fixes={finding.fixes} />
       </Box>
     </Box>
   );

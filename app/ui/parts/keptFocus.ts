@@ -12,7 +12,7 @@ export function useKeptFocus<T extends HTMLElement>(busy: boolean): RefObject<T 
     const home = list.current;
     if (!home) return undefined;
     const note = ({ target }: Event) => {
-      const row = [...home.children].findIndex((one) => target instanceof Node && one.contains(target));
+      const row = rowsIn(home).findIndex((one) => target instanceof Node && one.contains(target));
       at.current = row < 0 ? null : row;
     };
     // Pressing or going elsewhere is leaving; a row that goes away tells nobody.
@@ -26,9 +26,16 @@ export function useKeptFocus<T extends HTMLElement>(busy: boolean): RefObject<T 
   useEffect(() => {
     const home = list.current;
     if (busy || !home || at.current === null || document.activeElement !== document.body) return;
-    const row = home.children[Math.min(at.current, home.children.length - 1)];
+    const rows = rowsIn(home);
+    const row = rows[Math.min(at.current, rows.length - 1)];
     const buttons = [...(row?.querySelectorAll<HTMLElement>('button:not([disabled]), a[href]') ?? [])];
     buttons.at(-1)?.focus();
   });
   return list;
+}
+
+/** Items, also those of several lists under their headings; of what is no list its parts. */
+function rowsIn(home: HTMLElement): readonly Element[] {
+  const items = [...home.querySelectorAll('li')];
+  return items.length > 0 ? items : [...home.children];
 }

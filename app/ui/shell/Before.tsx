@@ -26,7 +26,7 @@ interface ShownBefore {
   waiting: Waiting | null;
   leave: () => void;
   /** `act` does the work at once where nothing is to be shown: what cannot be done says why there. */
-  showFirst: (work: Work, act: (work: Work) => void, always?: 'shown') => void;
+  showFirst: (work: Work, act: (work: Work) => void, always?: 'shown') => Promise<void>;
 }
 
 export function useShownBefore(session: SiteSession): ShownBefore {
@@ -38,12 +38,11 @@ export function useShownBefore(session: SiteSession): ShownBefore {
     setKept(next);
   }, []);
   const showFirst = useCallback(
-    (work: Work, act: (work: Work) => void, always?: 'shown') => {
+    async (work: Work, act: (work: Work) => void, always?: 'shown') => {
       if (!(shown || always) || work.do !== 'intent') return act(work);
-      void session.analysis.plan(work.intent).then((plan) => {
-        if (plan.ok && changesOf(plan) > 0) setWaiting({ plan, act: () => act(work) });
-        else act(work);
-      });
+      const plan = await session.analysis.plan(work.intent);
+      if (plan.ok && changesOf(plan) > 0) setWaiting({ plan, act: () => act(work) });
+      else act(work);
     },
     [session, shown],
   );

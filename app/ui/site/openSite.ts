@@ -25,7 +25,7 @@ interface SiteContextValue {
   shownBefore: boolean;
   setShownBefore: (shown: boolean) => void;
   /** `act` does the work, now or after it was shown. */
-  showFirst: (work: Work, act: (work: Work) => void, always?: 'shown') => void;
+  showFirst: (work: Work, act: (work: Work) => void, always?: 'shown') => Promise<void>;
   /** The last that came of any work. */
   outcome: Outcome | null;
 }

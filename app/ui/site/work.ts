@@ -42,11 +42,17 @@ type Showing = 'seen' | 'shown';
 export function useWork(showing?: Showing): { work: (work: Work) => void; busy: boolean } {
   const { site, station, showFirst } = useSite();
   const { ask, busy } = useAction(`/site/${site.site.id}/${station ?? 'pairs'}`);
+  const [planning, setPlanning] = useState(false);
   const work = useCallback(
-    (one: Work) => (showing === 'seen' ? ask(one) : showFirst(one, ask, showing)),
+    (one: Work) => {
+      if (showing === 'seen') return ask(one);
+      if (showing === undefined) return void showFirst(one, ask);
+      setPlanning(true);
+      void showFirst(one, ask, showing).finally(() => setPlanning(false));
+    },
     [showing, ask, showFirst],
   );
-  return { work, busy };
+  return { work, busy: busy || planning };
 }
 
 export function useIntent(showing?: Showing): { intent: (intent: Intent) => void; busy: boolean } {

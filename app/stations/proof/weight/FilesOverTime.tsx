@@ -1,5 +1,7 @@
 /** Every file of the page in the order in which it is asked for: the chart in words. */
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
 import { inBytes } from '~core/site/index.ts';
 import type { WeightFile, WeightView } from '~core/view/index.ts';
 import { Mono } from '../../../ui/parts/small';
@@ -17,7 +19,12 @@ const TABLE = {
 
 const CAPTION = { px: 1.75, py: 1, textAlign: 'left', fontWeight: 600, captionSide: 'top' } as const;
 
+/** More rows are made when they are asked for. */
+const FIRST = 60;
+
 export function FilesOverTime({ view }: { view: WeightView }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? view.files : view.files.slice(0, FIRST);
   return (
     <Box sx={{ overflowX: 'auto' }}>
       <Box component="table" sx={TABLE}>
@@ -40,11 +47,14 @@ export function FilesOverTime({ view }: { view: WeightView }) {
           </tr>
         </thead>
         <tbody>
-          {view.files.map((file) => (
+          {shown.map((file) => (
             <Row key={file.path} file={file} />
           ))}
         </tbody>
       </Box>
+      {shown.length < view.files.length && (
+        <Button sx={{ m: 1.25 }} onClick={() => setAll(true)}>{`Show all ${view.files.length} files`}</Button>
+      )}
     </Box>
   );
 }

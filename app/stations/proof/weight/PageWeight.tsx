@@ -13,6 +13,7 @@ import { FilesOverTime } from './FilesOverTime';
 import { Limit } from './Limit';
 import { Moves } from './Moves';
 import { Savings } from './Savings';
+import { Soft } from './Soft';
 import { SlowPage } from './SlowPage';
 import { useWeight, type LineName, type WeightChoice } from './useWeight';
 import { WeightChart } from './WeightChart';
@@ -86,6 +87,7 @@ const Beside = ({ view }: { view: WeightView }) => (
   <>
     <Limit view={view} />
     <Savings view={view} />
+    <Soft view={view} />
   </>
 );
 

@@ -1,0 +1,27 @@
+/** A report of the page in hand, as a file for somebody else. */
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { stemOf } from '~core/site/index.ts';
+import { save } from '../../data/export';
+import { sayWhen } from '../../ui/parts/times';
+import { useSite } from '../../ui/site/openSite';
+
+export function SaveReport({ path }: { path: string }) {
+  const { session, site } = useSite().site;
+  const [busy, setBusy] = useState(false);
+  const make = async () => {
+    setBusy(true);
+    try {
+      const alone = await session.pictures.pageStandingAlone(path, '');
+      const text = await session.analysis.report(path, { site: site.name, date: sayWhen(Date.now()), alone });
+      save({ name: `report-${stemOf(path)}.html`, blob: new Blob([text], { type: 'text/html' }) });
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Button disabled={busy} onClick={() => void make()}>
+      Save a report
+    </Button>
+  );
+}

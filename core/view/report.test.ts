@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest';
+import { parsePage, textOf, valueOf } from '../markup/index.ts';
+import { siteOf } from '../plans/asked.fixture.ts';
+import { reportOf } from './report.ts';
+import { viewOf } from './siteView.ts';
+
+const PAGE = '<!DOCTYPE html><html lang="en"><title>x</title><body><a href="#gone">x</a><a href="www.a.example">y</a>';
+const WHOLE = { bytes: 5400, files: 2 };
+
+function reported(notes = {}) {
+  const view = viewOf(siteOf({ 'a & b.html': PAGE, 'other.html': PAGE }, { notes }));
+  const alone = '<p title="x">"Reels" & more</p><script>alert(1)</script>';
+  const text = reportOf(view, { site: 'Kites <b>', page: 'a & b.html', date: '30 Nov 2026', alone, whole: WHOLE });
+  const page = parsePage(text);
+  const all = (tag: string) => page.elements.filter((element) => element.tag === tag);
+  return { text, view, alone, all };
+}
+
+describe('a report of a page', () => {
+  it('says what was found on the page, where, and how much elsewhere', () => {
+    const { view, all } = reported();
+    const own = view.findings.filter(({ place }) => place.path === 'a & b.html');
+    expect(own.length).toBeGreaterThan(1);
+    const found = all('li').filter((one) => one.parent?.tag === 'ol');
+    expect(found.map(textOf)).toHaveLength(own.length);
+    for (const [n, { says }] of own.entries()) expect(textOf(found[n]!)).toContain(says);
+    expect(all('p').map(textOf).join('\n')).toContain(
+      `${view.findings.length - own.length} more findings on other pages`,
+    );
+    expect(all('header').map(textOf).join('')).toMatch(
+      /Kites <b>[\s\S]*a & b\.html[\s\S]*It loads 5\.4 kB in 2 files\./,
+    );
+  });
+
+  it('lists every check, and what was left with its reason', () => {
+    const id = reported().view.findings.find(({ place }) => place.path === 'a & b.html')?.id ?? '';
+    const { view, all, text } = reported({ setAside: [{ finding: id, reason: 'The <club> wants it so' }] });
+    const listed = all('ul').find((one) => valueOf(one, 'class') === 'checked');
+    expect(listed?.children).toHaveLength(view.checked.length);
+    expect(text).toContain('The &lt;club&gt; wants it so');
+  });
+
+  it('shows the page at three widths in frames in which nothing runs', () => {
+    const { all, alone } = reported();
+    const frames = all('iframe');
+    expect(frames.map((frame) => valueOf(frame, 'title'))).toEqual([
+      'a & b.html at 390 px',
+      'a & b.html at 768 px',
+      'a & b.html at 1280 px',
+    ]);
+    for (const frame of frames) {
+      expect(valueOf(frame, 'sandbox')).toBe('');
+      expect(valueOf(frame, 'srcdoc')).toBe(alone);
+    }
+    expect(all('script')).toEqual([]);
+  });
+});
