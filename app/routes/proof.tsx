@@ -104,7 +104,7 @@ export default function Proof() {
         says={site.view.exercise ? countOf(strands.length, 'strand') : saysOf(strands.length, findings)}
       >
         <AskOutside />
-        {!site.view.exercise && <SaveReport path={path} />}
+        <SaveReport path={path} />
         <FixCertain />
       </StationHead>
       <StationTabs label="Views of the page" tabs={TABS} shown={place.tab ?? TABS[0].id}>

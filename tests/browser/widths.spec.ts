@@ -109,6 +109,8 @@ const BEYOND = [
   'wiring?page=festival.html&sheet=options',
   'wiring?page=festival.html&sheet=pasted',
   'wiring?page=festival.html&sheet=own-script',
+  'proof?tab=weight',
+  'proof?tab=views',
   'proof?sheet=find',
   'proof?sheet=files',
   'proof?sheet=history',

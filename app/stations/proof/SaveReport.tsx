@@ -7,8 +7,10 @@ import { sayWhen } from '../../ui/parts/times';
 import { useSite } from '../../ui/site/openSite';
 
 export function SaveReport({ path }: { path: string }) {
-  const { session, site } = useSite().site;
+  const { session, site, view } = useSite().site;
   const [busy, setBusy] = useState(false);
+  // In an exercise a report would give the answer away.
+  if (view.exercise) return null;
   const make = async () => {
     setBusy(true);
     try {

@@ -17,13 +17,15 @@ const ROW = {
   overflowWrap: 'anywhere',
 } as const;
 
+const TITLE = { m: 0, mb: 0.75, fontSize: '0.875rem', fontWeight: 600 };
+
 export function Soft({ view: { page, stretched } }: { view: WeightView }) {
   const { go } = useSite();
   if (stretched.length === 0) return null;
   const more = stretched.length - SHOWN;
   return (
     <Panel label="Drawn larger than their pixels" sx={{ p: 1.75 }}>
-      <Box component="h2" sx={{ m: 0, mb: 0.75, fontSize: '0.875rem', fontWeight: 600 }}>
+      <Box component="h2" sx={TITLE}>
         Drawn larger than their pixels
       </Box>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
