@@ -32,7 +32,7 @@ export interface WeightFile {
   strand: string | null;
   /** ms from the page’s own request; null for what only comes when the page is scrolled. */
   times: { known: number; sent: number; done: number } | null;
-  place: { path: string; line: number };
+  place: { path: string; line: number; start: number };
 }
 
 export interface WeightView {
@@ -77,7 +77,7 @@ export function weightView(site: SiteReading, path: string, asked: WeightAsked):
       missing,
       strand: strands.get(file) ?? null,
       times: time ? { known: time.known, sent: time.sent, done: time.done } : null,
-      place: { path: place.path, line: lineAt(site, request) },
+      place: { path: place.path, line: lineAt(site, request), start: place.offset },
     };
   });
   return {

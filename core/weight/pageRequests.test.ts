@@ -49,7 +49,7 @@ describe('what a page asks for', () => {
 
   it('loads a stylesheet for another medium last, and holds nothing up for it', () => {
     const html = doc(
-      '<link rel=stylesheet media=print href=p.css><link rel=stylesheet media="(min-width: 500px)" href=w.css>',
+      '<link rel=stylesheet media=print href=p.css><link rel=stylesheet media="(min-width: 480px)" href=w.css>',
       '',
     );
     const all = requestsOf(site({ 'p.html': html }), 'p.html', { window: WINDOW, placed: [] }) ?? [];

@@ -14,7 +14,7 @@ export interface Shown {
 
 export type Saving =
   /** Pictures out of sight that could wait until they are scrolled to. */
-  | { kind: 'lazy'; bytes: number; elements: number[][]; line: number }
+  | { kind: 'lazy'; bytes: number; elements: number[][]; line: number; start: number }
   /** A picture that is loaded far larger than it is shown; `instead` is a smaller file of it, if the site has one. */
   | {
       kind: 'smaller';
@@ -22,6 +22,8 @@ export type Saving =
       path: string;
       element: number[];
       line: number;
+      /** Where its tag begins. */
+      start: number;
       /** Image px and CSS px. */
       width: number;
       shown: number;
@@ -70,7 +72,7 @@ function lazySaving(
   const bytes = waiting.reduce((sum, one) => sum + one.bytes, 0);
   const [first] = below;
   if (bytes === 0 || !first) return null;
-  return { kind: 'lazy', bytes, elements: below.map(pathTo), line: lineOf(page, first) };
+  return { kind: 'lazy', bytes, elements: below.map(pathTo), line: lineOf(page, first), start: first.open?.start ?? 0 };
 }
 
 function smallerSaving(
@@ -96,6 +98,7 @@ function smallerSaving(
     path,
     element,
     line: lineOf(page, image),
+    start: image.open?.start ?? 0,
     width: facts.width,
     shown,
     instead,

@@ -9,6 +9,8 @@ export interface Stretched {
   path: string;
   /** Of the tag, from 1. */
   line: number;
+  /** Where it begins. */
+  start: number;
   /** Image px and CSS px. */
   width: number;
   shown: number;
@@ -37,8 +39,9 @@ export function stretchedOn(
     if (valueOf(image, 'srcset') !== undefined || width <= facts.width * SEEN) continue;
     const before = found.get(path);
     if (before && before.shown >= width) continue;
-    const line = page.document.lines.lineAt(image.open?.start ?? 0);
-    found.set(path, { path, line, width: facts.width, shown: Math.round(width) });
+    const start = image.open?.start ?? 0;
+    const line = page.document.lines.lineAt(start);
+    found.set(path, { path, line, start, width: facts.width, shown: Math.round(width) });
   }
   return [...found.values()].sort((a, b) => b.shown / b.width - a.shown / a.width);
 }

@@ -61,7 +61,7 @@ export const PAGES: Readonly<Record<string, string>> = {
     NAMES.slice(0, 10)
       .map(
         (name) =>
-          `<picture><source type="image/jxr" srcset="none/${name}.jxr"><source media="(max-width: 500px)" srcset="small/${name}.jpg"><source type="image/webp" srcset="webp/${name}.webp"><img src="middle/${name}.jpg" alt="${name}"></picture>`,
+          `<picture><source type="image/jxr" srcset="none/${name}.jxr"><source media="(max-width: 480px)" srcset="small/${name}.jpg"><source type="image/webp" srcset="webp/${name}.webp"><img src="middle/${name}.jpg" alt="${name}"></picture>`,
       )
       .join('\n'),
   ),

@@ -6,7 +6,7 @@ import { inBytes } from '~core/site/index.ts';
 import type { WeightFile, WeightView } from '~core/view/index.ts';
 import { Mono } from '../../../ui/parts/small';
 import { PlaceLink } from '../../../ui/parts/pressable';
-import { useSite } from '../../../ui/site/openSite';
+import { useShowSource } from '../../../ui/site/openSite';
 import { color } from '../../../ui/theme';
 
 const TABLE = {
@@ -62,7 +62,7 @@ export function FilesOverTime({ view }: { view: WeightView }) {
 const seconds = (ms: number): string => `${(ms / 1000).toFixed(2)} s`;
 
 function Row({ file: { path, bytes, missing, times, place, kind } }: { file: WeightFile }) {
-  const { go } = useSite();
+  const showSource = useShowSource();
   return (
     <tr>
       <td>
@@ -72,7 +72,7 @@ function Row({ file: { path, bytes, missing, times, place, kind } }: { file: Wei
         {kind === 'page' ? (
           ''
         ) : (
-          <PlaceLink onClick={() => go({ station: 'markup', page: place.path })}>
+          <PlaceLink onClick={() => showSource(place.path, place.start)}>
             <Mono>{`${place.path}:${place.line}`}</Mono>
           </PlaceLink>
         )}

@@ -6,7 +6,7 @@ import type { Intent } from '~core/plans/index.ts';
 import type { WeightView } from '~core/view/index.ts';
 import { Mono, Panel } from '../../../ui/parts/small';
 import { PlaceLink } from '../../../ui/parts/pressable';
-import { useSite } from '../../../ui/site/openSite';
+import { useShowSource, useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 
@@ -27,11 +27,11 @@ const ROW = {
 const TITLE = { m: 0, mb: 0.75, fontSize: '0.875rem', fontWeight: 600 };
 
 export function Savings({ view }: { view: WeightView }) {
-  const { site, go } = useSite();
+  const { site } = useSite();
+  const showSource = useShowSource();
   const { intent, busy } = useIntent();
   const shown = view.savings.slice(0, SHOWN);
   const certain = shown.filter(isCertain);
-  const show = () => go({ station: 'markup', page: view.page });
   return (
     <Panel label="What would save most" sx={{ p: 1.75 }}>
       <Box component="h2" sx={TITLE}>
@@ -47,7 +47,7 @@ export function Savings({ view }: { view: WeightView }) {
           <Box component="li" key={keyOf(saving)} sx={ROW}>
             <Box sx={{ overflowWrap: 'anywhere' }}>
               {says(saving)}{' '}
-              <PlaceLink onClick={show}>
+              <PlaceLink onClick={() => showSource(view.page, saving.start)}>
                 <Mono>{`line ${saving.line}`}</Mono>
               </PlaceLink>
             </Box>

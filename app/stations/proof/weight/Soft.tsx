@@ -4,7 +4,7 @@ import { nameOf } from '~core/site/index.ts';
 import type { WeightView } from '~core/view/index.ts';
 import { Mono, Panel } from '../../../ui/parts/small';
 import { PlaceLink } from '../../../ui/parts/pressable';
-import { useSite } from '../../../ui/site/openSite';
+import { useShowSource } from '../../../ui/site/openSite';
 import { color } from '../../../ui/theme';
 
 /** More say no more. */
@@ -20,7 +20,7 @@ const ROW = {
 const TITLE = { m: 0, mb: 0.75, fontSize: '0.875rem', fontWeight: 600 };
 
 export function Soft({ view: { page, stretched } }: { view: WeightView }) {
-  const { go } = useSite();
+  const showSource = useShowSource();
   if (stretched.length === 0) return null;
   const more = stretched.length - SHOWN;
   return (
@@ -29,10 +29,10 @@ export function Soft({ view: { page, stretched } }: { view: WeightView }) {
         Drawn larger than their pixels
       </Box>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-        {stretched.slice(0, SHOWN).map(({ path, line, width, shown }) => (
+        {stretched.slice(0, SHOWN).map(({ path, line, start, width, shown }) => (
           <Box component="li" key={path} sx={ROW}>
             {`${nameOf(path)} has ${width} px and is shown ${shown} px wide, so it looks soft. `}
-            <PlaceLink onClick={() => go({ station: 'markup', page })}>
+            <PlaceLink onClick={() => showSource(page, start)}>
               <Mono>{`line ${line}`}</Mono>
             </PlaceLink>
           </Box>
