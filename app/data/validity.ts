@@ -1,14 +1,17 @@
 /** What a checker of HTML says of the open site's pages, beside what it said of them when they came in. */
 import { mostOf, withNews, type ValidityFinding, type ValidityMessage } from '~core/checks/index.ts';
 import { isPagePath, type FileContent } from '~core/site/index.ts';
-import { validity } from '../workers/start';
+import { analysis, validity } from '../workers/start';
 import { Emitter } from './emitter';
 import { entryWithFiles } from './session/history';
 import type { SharedSite } from './session/shared';
 
+/** With what mends it; null where that is the author's to say. */
+export type FixableFinding = ValidityFinding & { fix: string | null };
+
 interface PageValidity {
   path: string;
-  findings: readonly ValidityFinding[];
+  findings: readonly FixableFinding[];
 }
 
 export class Validity {
@@ -37,9 +40,18 @@ export class Validity {
     const before = await (this.#before ??= this.#atFirst());
     // Something newer was asked for meanwhile.
     if (asked !== this.#asked) return;
-    this.#pages = [...texts.keys()].map((path, n) => ({
+    const pages = [...texts.keys()].map((path, n) => ({
       path,
       findings: withNews(messages[n] ?? [], before.get(path) ?? mostOf(before.values())),
+    }));
+    const said = pages.flatMap(({ path, findings }) =>
+      findings.map(({ rule, start }) => ({ page: path, rule, at: start })),
+    );
+    const fixes = (await analysis().markupFixes(said)).values();
+    if (asked !== this.#asked) return;
+    this.#pages = pages.map(({ path, findings }) => ({
+      path,
+      findings: findings.map((finding) => ({ ...finding, fix: fixes.next().value ?? null })),
     }));
     this.#changed.tell();
   }

@@ -1,5 +1,6 @@
 /** Reads sites away from the main thread: a thin shell around the core. One worker serves the one open site. */
 import * as Comlink from 'comlink';
+import { markupFix } from '~core/checks/index.ts';
 import { elementAt, elementBy, tieOf, type Tie } from '~core/markup/index.ts';
 import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
 import { partOf } from '~core/pack/index.ts';
@@ -33,6 +34,7 @@ import {
   predictionsOn,
   reportOf,
   viewOf,
+  webpToMake,
   weightView,
   type WeightAsked,
   type WeightView,
@@ -218,6 +220,19 @@ const analysis = {
     replaces: readonly string[],
   ): ReturnType<typeof partOf> {
     return partOf(currentReading(), { page, target, there: new Map(there), replaces: new Set(replaces) });
+  },
+  /** What mends each of these messages of a checker; null where nothing does that is beyond doubt. */
+  markupFixes(messages: { page: string; rule: string; at: number }[]): (string | null)[] {
+    const site = currentReading();
+    const pages = new Map(site.pages.map((page) => [page.path, page]));
+    return messages.map(({ page: path, rule, at }) => {
+      const page = pages.get(path);
+      return (page && markupFix(site, page, rule, at)?.label) ?? null;
+    });
+  },
+  /** WebP files to be made beside the JPEG files that these pages show; null means all pages. */
+  webpToMake(pages: string[] | null): PictureTask[] {
+    return webpToMake(currentReading(), pages);
   },
   placeMade(made: MadeFile[]): PlanView {
     return shown(placeMade(currentReading(), made));

@@ -66,6 +66,8 @@ export { classValue, rewriteTag } from './rewrite.ts';
 export { matcherFor, matches } from './selectors.ts';
 export { inSource, type Piece, type PieceAt, PIECES, placesBy, sourcePlaces } from './sourcePlaces.ts';
 export { type NewItem } from './write.ts';
+export { quirksOf } from './quirks.ts';
+export { differenceOf } from './same.ts';
 export { verified, verifiedSameShape } from './verify.ts';
 export { editAttribute, editAttributes } from './attributes.ts';
 export { holderOf, setAlt, setCaption, setOnLinks, setSlot, type SettableSlot } from './slots.ts';

@@ -31,4 +31,5 @@ export { stillNamed } from './stillNamed.ts';
 export type { AltStanding } from './altStanding.ts';
 export { takenAtOf, wordsFor, wordsOf, type WordsView } from './pictureWords.ts';
 export { isTooLarge, resolved, type Strand } from './strands.ts';
+export { type ShownJpeg, shownJpegs, webpTasks } from './webp.ts';
 export { type ExternalFile, externalFiles, type ExternalReference, externalReferences } from './external.ts';

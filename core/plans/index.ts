@@ -12,6 +12,7 @@ export { informationFields } from './information.ts';
 export { INFORMATION_FIELDS, type InformationField } from './informationText.ts';
 export { planFor } from './plan.ts';
 export { pastedOn } from './wiring.ts';
+export { savedByWebp } from './offerWebp.ts';
 export { companionsOf, renamesBy } from './namesByPattern.ts';
 export { type CaptionSource, FILLABLE } from './rules.ts';
 export { denseOffers } from './sources.ts';

@@ -90,6 +90,8 @@ const WHOLE: Record<Intent['kind'], object> = {
   'fix-all': { findings: ['a', 'b'] },
   'set-aside': { finding: 'a', reason: 'meant so' },
   'set-limit': { limit: 600_000 },
+  'fix-markup': { messages: [{ page: 'p', rule: 'void-content', at: 3 }] },
+  'offer-webp': { pages: ['index.html'] },
   'save-bytes': { page: 'p', lazy: [[1, 0]], instead: [{ element: [1, 2], path: 's.jpg' }] },
   'use-own-file': { address: 'https://a.example/a.js', path: 'js/a.js', content: { kind: 'text', text: 'a' } },
   'set-upload': { upload: { address: 'https://kites.example/', sitemap: true, checksums: false } },

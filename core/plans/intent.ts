@@ -177,6 +177,16 @@ export const Intent = z.discriminatedUnion('kind', [
     at: z.strictObject({ start: z.number().int().min(0), end: z.number().int().min(0) }),
     target: LinkTarget,
   }),
+  /** What checkers of HTML and of accessibility say, by the names of their rules; `at` is a place in the page's text. */
+  z.strictObject({
+    kind: z.literal('fix-markup'),
+    messages: z
+      .array(z.strictObject({ page: z.string(), rule: z.string().max(100), at: z.number().int().min(0) }))
+      .min(1)
+      .max(100_000),
+  }),
+  /** Pages offer the WebP files that stand beside their JPEG files. */
+  z.strictObject({ kind: z.literal('offer-webp'), pages: paths }),
   z.strictObject({ kind: z.literal('delete-page'), path: z.string() }),
   z.strictObject({ kind: z.literal('set-stylesheet'), pages: paths, stylesheet: z.string(), on: z.boolean() }),
   /** A gallery's set-up written again behind it, under another heading and with other pictures. */

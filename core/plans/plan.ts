@@ -52,6 +52,8 @@ import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
 import { setAside } from './setAside.ts';
 import { saveBytes } from './saveBytes.ts';
+import { fixMarkup } from './fixMarkup.ts';
+import { offerWebp } from './offerWebp.ts';
 import { setUpload } from './upload.ts';
 import { changeKit, forgetKit, pasteLines, saveKit, unwire, wire } from './wiring.ts';
 import { addToList } from './scriptLists.ts';
@@ -124,6 +126,8 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'set-aside': setAside,
   'set-limit': (site, { limit }) => changeNotes(site, 'Set a limit for page weight', { limit }),
   'save-bytes': saveBytes,
+  'offer-webp': offerWebp,
+  'fix-markup': fixMarkup,
   'use-own-file': putOwnFile,
   'describe-pages': describePages,
   'replace-text': replaceText,

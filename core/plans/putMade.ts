@@ -67,7 +67,9 @@ export function placeMade(site: SiteReading, made: readonly MadeFile[]): Planned
       records.delete(replaced);
     }
     records.set(to, recordOf(site, one, replaced));
-    if (task.times === 1) sizes[source] = withOwn(sizes[source] ?? {}, as, size, recipeSize(site.recipe, as));
+    // Of what the recipe does not ask for nobody has chosen a size.
+    if (task.times === 1 && recipeSize(site.recipe, as) !== null)
+      sizes[source] = withOwn(sizes[source] ?? {}, as, size, recipeSize(site.recipe, as));
     if (as === FULL_SIZE && to !== from && replaced !== from) moves.set(from, to);
     heirs.push(...heirsOf(site, one, before));
   }

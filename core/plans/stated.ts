@@ -66,6 +66,10 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix' | 'fix-all'>,
   'set-aside': STATES.nothing,
   'set-limit': STATES.nothing,
   'save-bytes': STATES.attributes,
+  // The page stays as a browser builds it; that is seen to where it is written.
+  'fix-markup': STATES.attributes,
+  // The rule that it needs may stand in the page's own style.
+  'offer-webp': { gives: ['tags', 'attributes', 'code'] },
   'use-own-file': STATES.addresses,
   'describe-pages': { takes: ['attributes'], gives: ['attributes', 'tags'] },
   // The author's own typing is free.

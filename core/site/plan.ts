@@ -15,6 +15,8 @@ export interface Named {
   line: number;
   /** As it is written there. */
   name: string;
+  /** Why it was left, where that differs from one to the other. */
+  why?: string;
 }
 
 /** What a change does not do, each with its place. */

@@ -21,6 +21,7 @@ import { byOrder, companionsOf, denseOffers, type ScriptList, scriptLists } from
 import { bytesOf, isStylePath, type SiteNotes } from '../site/index.ts';
 import { exerciseView, type ExerciseView } from './exercise.ts';
 import { kitsView, type KitView } from './kits.ts';
+import { type WebpView, webpView } from './webp.ts';
 import { wordsRows } from './wordsView.ts';
 import { type PairView, pagesOf, pairView, unreadIn } from './pairs.ts';
 import { type PageView, pageView, namesIn } from './pages.ts';
@@ -87,6 +88,7 @@ export interface SiteView {
   lists: SiteNotes['lists'];
   /** Pages with thumbnails that could be offered at twice the size, and how many. */
   dense: { page: string; count: number }[];
+  webp: WebpView;
   /** The menu that pages share; null where no two do. */
   menu: MenuView | null;
   /** Thumbnails whose picture is still to be searched for. */
@@ -171,6 +173,7 @@ export function viewOf(site: SiteReading): SiteView {
     dense: site.pages
       .map((page) => ({ page: page.path, count: denseOffers(site, page).length }))
       .filter(({ count }) => count > 0),
+    webp: webpView(site),
     unsearched: site.pairing.unsearched,
     recipe: site.recipe,
     unread,

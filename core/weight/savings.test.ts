@@ -30,7 +30,9 @@ function weighed(body: string, tops: readonly number[], widths: readonly number[
   const placed = srcs.map((src, n) => ({ src, top: tops[n] ?? 0, bottom: (tops[n] ?? 0) + 100, width: 0 }));
   const shown = srcs.map((src, n) => ({ src, width: widths[n] ?? 200 }));
   const requests = requestsOf(site, 'p.html', { window: WINDOW, placed }) ?? [];
-  return { site, requests, shown, savings: savingsOf(site, read, requests, { window: WINDOW, placed, shown }) };
+  const all = savingsOf(site, read, requests, { window: WINDOW, placed, shown });
+  const webp = all.find(({ kind }) => kind === 'webp');
+  return { site, requests, shown, webp, savings: all.filter((one) => one !== webp) };
 }
 
 const GALLERY = [1, 2, 3, 4].map((n) => item(n, `small/${n}.jpg`)).join('');
@@ -48,6 +50,11 @@ describe('what a page need not load', () => {
     expect(weighed('', []).savings).toEqual([]);
   });
 
+  it('guesses at what WebP would save, each file once, until there are such files', () => {
+    expect(weighed(GALLERY + item(1, 'small/1.jpg'), []).webp).toMatchObject({ bytes: 6000, count: 4, made: false });
+    expect(weighed('<p>no picture</p>', []).webp).toBeUndefined();
+  });
+
   it('finds a picture that is shown small, and the smaller file that the site has of it', () => {
     const body = item(1, 'large/1.jpg') + [2, 3, 4].map((n) => item(n, `small/${n}.jpg`)).join('');
     const { savings } = weighed(body, [], [150]);
@@ -58,8 +65,9 @@ describe('what a page need not load', () => {
 
   it('says about how much a smaller file would save where there is none that is wide enough', () => {
     const body = item(1, 'large/1.jpg') + [2, 3, 4].map((n) => item(n, `small/${n}.jpg`)).join('');
+    const make = { from: 'large/1.jpg', to: 'large/1-500.jpg', size: { width: 500, format: 'jpeg' } };
     // Twice 250 of 2000 px each way: a sixteenth of the bytes is left.
-    expect(weighed(body, [], [250]).savings).toMatchObject([{ instead: null, bytes: 93_750 }]);
+    expect(weighed(body, [], [250]).savings).toMatchObject([{ instead: null, bytes: 93_750, make }]);
     // Less than twice as wide as it is shown is no waste.
     expect(weighed(body, [], [1100]).savings).toEqual([]);
   });

@@ -1,7 +1,8 @@
 /** What a page need not load, or not at first, each with its bytes. */
 import { pathTo, valueOf, type PageElement } from '../markup/index.ts';
-import type { PageReading, SiteReading } from '../model/index.ts';
-import { bytesOf } from '../site/index.ts';
+import { type PageReading, type PictureTask, shownJpegs, type SiteReading } from '../model/index.ts';
+import { formatOf, SizeRecipe } from '../photo/index.ts';
+import { bytesOf, extensionOf } from '../site/index.ts';
 import { matched } from './matched.ts';
 import { NEAR, type Asking } from './pageRequests.ts';
 import type { PageRequest } from './request.ts';
@@ -28,7 +29,11 @@ export type Saving =
       width: number;
       shown: number;
       instead: string | null;
-    };
+      /** What makes such a file, where there is none yet. */
+      make: PictureTask | null;
+    }
+  /** JPEG files that could be offered as WebP; `made` where those files are there, else their bytes are a guess. */
+  | { kind: 'webp'; bytes: number; count: number; made: boolean; line: number; start: number };
 
 /** Dense screens show so many pixels each way (common practice, no source): a file of that size is no waste. */
 const DENSE = 2;
@@ -52,7 +57,8 @@ export function savingsOf(
     const width = shownOf.get(image)?.width;
     return request && width ? (smallerSaving(site, page, image, request, width * window.density) ?? []) : [];
   });
-  return [...(lazy ? [lazy] : []), ...smaller].sort((a, b) => b.bytes - a.bytes);
+  const webp = webpSaving(site, page, asked);
+  return [...(lazy ? [lazy] : []), ...(webp ? [webp] : []), ...smaller].sort((a, b) => b.bytes - a.bytes);
 }
 
 /** Null where nothing is far enough from the window that a browser would wait with it. */
@@ -102,13 +108,53 @@ function smallerSaving(
     width: facts.width,
     shown,
     instead,
+    make: instead === null ? smallerTask(site, path, shown) : null,
   };
+}
+
+/** As JPEG is usually compressed for pages (common practice, no source). */
+const QUALITY = 82;
+
+/** A file beside it of twice the size that it is shown at; null where a file of that name is another picture's. */
+function smallerTask(site: SiteReading, path: string, shown: number): PictureTask | null {
+  const format = formatOf(path);
+  const width = shown * DENSE;
+  const to = path.replace(/(\.[^./]+)$/, `-${width}$1`);
+  if (format === null || to === path || site.files.has(to)) return null;
+  const size = SizeRecipe.parse({ width, height: null, shape: 'fit', format, quality: QUALITY });
+  return { from: path, to, size, as: SMALLER, times: 1 };
+}
+
+/** What such a file is, among all that is made of pictures. */
+const SMALLER = 'smaller copy';
+
+/** A guess at what WebP takes of a JPEG file of equal similarity, until there is one (common practice, no source). */
+const WEBP_SHARE = 0.7;
+
+function webpSaving(site: SiteReading, page: PageReading, asked: ReadonlyMap<PageElement, PageRequest>): Saving | null {
+  const shown = shownJpegs(site, page).filter(({ image }) => asked.has(image));
+  const smaller = shown.filter(({ state }) => state === 'smaller');
+  const of = smaller.length > 0 ? smaller : shown.filter(({ state }) => state === 'missing');
+  const made = smaller.length > 0;
+  const files = new Map(of.map(({ path, webp }) => [path, webp]));
+  let bytes = 0;
+  for (const [path, webp] of files) {
+    const [jpeg, other] = [site.files.get(path), site.files.get(webp)];
+    const size = jpeg ? bytesOf(jpeg) : 0;
+    bytes += made && other ? size - bytesOf(other) : size * (1 - WEBP_SHARE);
+  }
+  const [first] = of;
+  if (!first || bytes <= 0) return null;
+  const start = first.image.open?.start ?? 0;
+  return { kind: 'webp', bytes: Math.round(bytes), count: files.size, made, line: lineOf(page, first.image), start };
 }
 
 /** The smallest file of the same picture that is wide enough; null where the site has none. */
 function smallerFile(site: SiteReading, path: string, pixels: number): string | null {
   const { pairs } = site.pairing;
   const candidates = pairs.flatMap(({ thumbnail, full }) => (full === path && thumbnail !== null ? [thumbnail] : []));
+  for (const record of site.made.values())
+    if (record.from === path && extensionOf(record.path) === extensionOf(path)) candidates.push(record.path);
   const wide = candidates.filter((one) => (site.factsOf(one)?.width ?? 0) >= pixels);
   const [best] = wide.sort((a, b) => (site.factsOf(a)?.width ?? 0) - (site.factsOf(b)?.width ?? 0));
   return best ?? null;

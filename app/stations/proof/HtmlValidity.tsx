@@ -3,10 +3,11 @@ import Box from '@mui/material/Box';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import Button from '@mui/material/Button';
 import { countOf } from '~core/site/index.ts';
-import type { ValidityFinding } from '~core/checks/index.ts';
 import { Mono, Panel, Tag } from '../../ui/parts/small';
 import { PlaceLink } from '../../ui/parts/pressable';
 import { useShowSource, useSite } from '../../ui/site/openSite';
+import { useIntent } from '../../ui/site/work';
+import type { FixableFinding } from '../../data/validity';
 import { color } from '../../ui/theme';
 import { MESSAGE_HEAD, MESSAGE_TITLE } from './messageStyles';
 
@@ -27,6 +28,13 @@ const ROW = {
   fontSize: '0.8125rem',
 };
 
+const ASIDE = { display: 'flex', gap: 1, alignItems: 'center' };
+
+interface MessageRow {
+  path: string;
+  finding: FixableFinding;
+}
+
 export function HtmlValidity() {
   const { session, version } = useSite().site;
   const { validity } = session;
@@ -41,6 +49,7 @@ export function HtmlValidity() {
   const sorted = [...rows].sort((a, b) => Number(b.finding.isNew) - Number(a.finding.isNew));
   const shown = all ? sorted : sorted.slice(0, SHOWN);
   const fresh = rows.filter(({ finding }) => finding.isNew).length;
+  const fixable = rows.filter(({ finding }) => finding.fix !== null);
   return (
     <Panel label="HTML" sx={{ minWidth: 0 }}>
       <Box sx={MESSAGE_HEAD}>
@@ -50,6 +59,7 @@ export function HtmlValidity() {
         <Box role="status" sx={{ fontSize: '0.8125rem', color: color(fresh > 0 ? 'gorse' : 'stone') }}>
           {pages === null ? 'Checking against the HTML standard…' : saidOf(pages.length, rows.length, fresh)}
         </Box>
+        {fixable.length > 1 && <FixAll rows={fixable} />}
       </Box>
       {rows.length > 0 && (
         <Box component="ul" aria-label="HTML messages" sx={{ m: 0, p: 0, listStyle: 'none' }}>
@@ -71,8 +81,22 @@ function saidOf(pages: number, messages: number, fresh: number): string {
   return fresh === 0 ? `${said}; your pages had them when they were imported` : `${said}, ${fresh} new`;
 }
 
-function Row({ path, finding: { rule, says, line, start, isNew } }: { path: string; finding: ValidityFinding }) {
+/** They leave the page as a browser builds it; shown before they are made. */
+function FixAll({ rows }: { rows: readonly MessageRow[] }) {
+  const { readOnly } = useSite().site;
+  const { intent, busy } = useIntent('shown');
+  const messages = rows.map(({ path, finding: { rule, start } }) => ({ page: path, rule, at: start }));
+  return (
+    <Button disabled={busy || readOnly} onClick={() => intent({ kind: 'fix-markup', messages })} sx={{ ml: 'auto' }}>
+      {busy ? 'Working out the changes…' : `Fix ${rows.length} messages`}
+    </Button>
+  );
+}
+
+function Row({ path, finding: { rule, says, line, start, isNew, fix } }: MessageRow) {
   const showSource = useShowSource();
+  const { readOnly } = useSite().site;
+  const { intent, busy } = useIntent();
   return (
     <Box component="li" sx={ROW}>
       <Box sx={{ overflowWrap: 'anywhere' }}>
@@ -82,7 +106,17 @@ function Row({ path, finding: { rule, says, line, start, isNew } }: { path: stri
         </PlaceLink>{' '}
         <Mono tone="stone">{rule}</Mono>
       </Box>
-      {isNew && <Tag tone="look">new</Tag>}
+      <Box sx={ASIDE}>
+        {isNew && <Tag tone="look">new</Tag>}
+        {fix !== null && (
+          <Button
+            disabled={busy || readOnly}
+            onClick={() => intent({ kind: 'fix-markup', messages: [{ page: path, rule, at: start }] })}
+          >
+            {fix}
+          </Button>
+        )}
+      </Box>
     </Box>
   );
 }

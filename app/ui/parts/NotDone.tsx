@@ -21,7 +21,11 @@ export function NotDoneShown({ named = [], left = [] }: NotDone) {
       )}
       {left.length > 0 && (
         <Places
-          says={`${countOf(left.length, 'item')} with something of its own there, ${theyAre(left.length)}:`}
+          says={
+            left.some(({ why }) => why !== undefined)
+              ? `${countOf(left.length, 'place')} ${theyAre(left.length)}:`
+              : `${countOf(left.length, 'item')} with something of its own there, ${theyAre(left.length)}:`
+          }
           places={left}
         />
       )}
@@ -37,12 +41,12 @@ function Places({ says, places }: { says: string; places: readonly Named[] }) {
     <Box sx={{ mt: 1, color: color('gorse') }}>
       {says}
       <Box component="ul" sx={LIST}>
-        {shown.map(({ path, line, name, start }) => (
+        {shown.map(({ path, line, name, start, why }) => (
           <li key={`${path} ${start}`}>
             <Link component="button" onClick={() => showSource(path, start, start + name.length)}>
               {`${path}, line ${line}`}
             </Link>
-            {`: ${name}`}
+            {`: ${name}${why === undefined ? '' : ` – ${why}`}`}
           </li>
         ))}
       </Box>

@@ -8,6 +8,7 @@ import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { OnOff } from '../OnOff';
 import { DescribePages } from './DescribePages';
+import { Webp } from './Webp';
 
 const TITLE = { m: 0, mb: 1.25, fontSize: '0.9rem', fontWeight: 600 };
 
@@ -63,6 +64,7 @@ export function WrittenFiles() {
         </Box>
       )}
       <DescribePages />
+      <Webp />
     </Panel>
   );
 }

@@ -7,7 +7,7 @@ import type { WeightView } from '~core/view/index.ts';
 import { Mono, Panel } from '../../../ui/parts/small';
 import { PlaceLink } from '../../../ui/parts/pressable';
 import { useShowSource, useSite } from '../../../ui/site/openSite';
-import { useIntent } from '../../../ui/site/work';
+import { useIntent, useWork } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 
 type Saving = WeightView['savings'][number];
@@ -50,9 +50,10 @@ export function Savings({ view }: { view: WeightView }) {
               <PlaceLink onClick={() => showSource(view.page, saving.start)}>
                 <Mono>{`line ${saving.line}`}</Mono>
               </PlaceLink>
+              <Further page={view.page} saving={saving} />
             </Box>
             <Box sx={{ color: color('lichen'), fontWeight: 600, textAlign: 'right' }}>
-              {`${saving.kind === 'smaller' && saving.instead === null ? 'about ' : ''}−${inBytes(saving.bytes)}`}
+              {`${isGuess(saving) ? 'about ' : ''}−${inBytes(saving.bytes)}`}
               {saving.kind === 'lazy' && <Box sx={{ fontWeight: 400 }}>at first</Box>}
             </Box>
           </Box>
@@ -73,19 +74,26 @@ export function Savings({ view }: { view: WeightView }) {
   );
 }
 
-const keyOf = (saving: Saving): string => (saving.kind === 'lazy' ? 'lazy' : saving.element.join('.'));
+const keyOf = (saving: Saving): string => (saving.kind === 'smaller' ? saving.element.join('.') : saving.kind);
+
+/** The file that would save it is not there yet. */
+const isGuess = (saving: Saving): boolean =>
+  (saving.kind === 'smaller' && saving.instead === null) || (saving.kind === 'webp' && !saving.made);
 
 /** It can be written without asking anything. */
-const isCertain = (saving: Saving): boolean => saving.kind === 'lazy' || saving.instead !== null;
+const isCertain = (saving: Saving): boolean =>
+  saving.kind === 'lazy' || (saving.kind === 'smaller' && saving.instead !== null);
 
 function says(saving: Saving): string {
   if (saving.kind === 'lazy') {
     const { length } = saving.elements;
     return `${countOf(length, 'picture')} below the window could wait until scrolled to, with loading="lazy"`;
   }
+  if (saving.kind === 'webp')
+    return `${countOf(saving.count, 'JPEG picture')} could be offered as WebP too, with picture`;
   const { path, width, shown, instead } = saving;
   const what = `${nameOf(path)} is ${width} px wide and shown ${shown} px wide;`;
-  return instead === null ? `${what} a smaller file can be made in Pairs` : `${what} ${instead} would do`;
+  return instead === null ? `${what} there is no smaller file yet` : `${what} ${instead} would do`;
 }
 
 const changeFor = (page: string, savings: readonly Saving[]): Intent => ({
@@ -96,3 +104,35 @@ const changeFor = (page: string, savings: readonly Saving[]): Intent => ({
     one.kind === 'smaller' && one.instead !== null ? [{ element: one.element, path: one.instead }] : [],
   ),
 });
+
+/** What is shown before it is written, or has to be made first. */
+function Further({ page, saving }: { page: string; saving: Saving }) {
+  const { site } = useSite();
+  const { work, busy } = useWork();
+  const { intent, busy: planning } = useIntent('shown');
+  const idle = busy || planning || site.readOnly;
+  if (saving.kind === 'lazy' || (saving.kind === 'smaller' && saving.make === null)) return null;
+  const makeWebp = async () => work({ do: 'make', tasks: await site.session.analysis.webpToMake([page]) });
+  if (saving.kind === 'smaller') {
+    const { path, make } = saving;
+    const says = `Create a smaller ${nameOf(path)}`;
+    return (
+      <Button size="small" disabled={idle} onClick={() => make && work({ do: 'make', tasks: [make] })} sx={FURTHER}>
+        {says}
+      </Button>
+    );
+  }
+  if (!saving.made)
+    return (
+      <Button size="small" disabled={idle} onClick={() => void makeWebp()} sx={FURTHER}>
+        {`Create ${countOf(saving.count, 'WebP file')}`}
+      </Button>
+    );
+  return (
+    <Button size="small" disabled={idle} onClick={() => intent({ kind: 'offer-webp', pages: [page] })} sx={FURTHER}>
+      Offer WebP on this page
+    </Button>
+  );
+}
+
+const FURTHER = { display: 'block', mt: 0.5 } as const;
