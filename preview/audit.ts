@@ -1,5 +1,6 @@
 /** Laid into a previewed page when its accessibility is asked for: axe-core, with what it finds and at which elements. */
 import axe from 'axe-core';
+import { textOverPictures } from './contrast.ts';
 
 export interface AuditedRule {
   rule: string;
@@ -8,10 +9,13 @@ export interface AuditedRule {
   nodes: { element: Element | null; html: string; summary: string }[];
 }
 
-/** All rules that axe-core runs by itself; what stands in frames is of other pages. */
+/**
+ * All rules that axe-core runs by itself, and what it cannot say: text over pictures. What stands in frames is of other
+ * pages.
+ */
 async function audit(): Promise<AuditedRule[]> {
   const { violations } = await axe.run(document, { iframes: false, elementRef: true, resultTypes: ['violations'] });
-  return violations.map(({ id, impact, help, nodes }) => ({
+  const found = violations.map(({ id, impact, help, nodes }) => ({
     rule: id,
     impact: impact ?? null,
     says: help,
@@ -21,6 +25,7 @@ async function audit(): Promise<AuditedRule[]> {
       summary: failureSummary ?? '',
     })),
   }));
+  return [...found, ...textOverPictures()];
 }
 
 export type Audit = typeof audit;

@@ -30,6 +30,11 @@ export class Validity {
     return this.#pages;
   }
 
+  /** Of one page, as it was checked last. */
+  of(path: string): readonly FixableFinding[] {
+    return this.#pages?.find((page) => page.path === path)?.findings ?? [];
+  }
+
   watch = (watcher: () => void): (() => void) => this.#changed.on(watcher);
 
   /** Checks the pages as they are now. */

@@ -10,6 +10,7 @@ import { Findings } from '../stations/proof/Findings';
 import { Accessibility } from '../stations/proof/Accessibility';
 import { Aside } from '../stations/proof/SetAside';
 import { HtmlValidity } from '../stations/proof/HtmlValidity';
+import { Links } from '../stations/proof/Links';
 import { SaveReport } from '../stations/proof/SaveReport';
 import { ThreeWidths } from '../stations/proof/ThreeWidths';
 import { PageViews } from '../stations/proof/views/PageViews';
@@ -119,6 +120,7 @@ export default function Proof() {
                 <Aside />
                 <HtmlValidity />
                 <Accessibility page={path} rules={audited.page === path ? audited.rules : undefined} />
+                <Links />
               </Box>
             )}
             <Box sx={BESIDE}>

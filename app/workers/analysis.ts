@@ -32,6 +32,7 @@ import {
   pageStandingAlone,
   picturesShownBy,
   predictionsOn,
+  type Reported,
   reportOf,
   viewOf,
   webpToMake,
@@ -144,6 +145,11 @@ const analysis = {
     const page = currentReading().pages.find((one) => one.path === path);
     return page ? tieOf(typeof at === 'number' ? elementAt(page.document, at) : elementBy(page.document, at)) : null;
   },
+  /** Where the element at child numbers of a page's tree begins in its source. */
+  startOf(path: string, element: number[]): number | null {
+    const page = currentReading().pages.find((one) => one.path === path);
+    return (page && elementBy(page.document, element)?.range?.start) ?? null;
+  },
   unitChoices(path: string, at: number): UnitChoice[] {
     const page = currentReading().pages.find((one) => one.path === path);
     return page ? unitChoices(page, at) : [];
@@ -173,7 +179,7 @@ const analysis = {
     return weightView(currentReading(), path, asked);
   },
   /** A report of a page, as HTML; `alone` is the page by itself. */
-  report(page: string, said: { site: string; date: string; alone: string }): string {
+  report(page: string, said: Omit<Reported, 'page' | 'whole'>): string {
     const now = (view ??= viewOf(currentReading()));
     return reportOf(now, { ...said, page, whole: wholeWeight(currentReading(), page) });
   },

@@ -15,6 +15,7 @@ export const LONG_LISTS = [
   'byHand',
   'words',
   'companions',
+  'outsideLinks',
 ] as const;
 export type LongList = (typeof LONG_LISTS)[number];
 

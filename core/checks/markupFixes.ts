@@ -30,6 +30,8 @@ const FIXES: Readonly<Record<string, FindFix>> = {
     page.document.text.startsWith('/', at)
       ? endTagAt(page.document.text, at - 1, 'Remove the end tag')
       : unclosed(page.document, at - 1),
+  // What may not stand in the element before it ends that, if its end tag may be left out.
+  'element-permitted-content': ({ document }, at) => unclosedBefore(document, at - 1),
   'no-raw-characters': ({ document: { text } }, at) => {
     const reference = REFERENCES[text.charAt(at)];
     return reference === undefined
@@ -83,6 +85,12 @@ function attributeAt(text: string, at: number, label: string): MarkupFix | null 
 
 /** Elements whose end tag may be left out (WHATWG HTML §13.1.2.4): where they end is beyond doubt. */
 const MAY_END_UNSAID = /^(?:li|dt|dd|p|option|optgroup|thead|tbody|tfoot|tr|td|th|rt|rp)$/;
+
+function unclosedBefore(document: PageDocument, start: number): MarkupFix | null {
+  const element = document.elements.find(({ open }) => open?.start === start);
+  const before = element?.parent?.children[element.place - 1];
+  return before?.open && before.range?.end === start ? unclosed(document, before.open.start) : null;
+}
 
 /** The end tag in the author's own capitals, behind the last that stands in the element. */
 function unclosed({ elements, text }: PageDocument, start: number): MarkupFix | null {

@@ -24,7 +24,8 @@ const startOf = (element: PageElement | null): number => element?.range?.start ?
 /** The element at child numbers from `html` down; the nearest one around it that is written in the source. */
 export function elementBy(page: PageDocument, path: readonly number[]): PageElement | null {
   let at = page.elements[0] ?? null;
-  let written: PageElement | null = null;
+  // Without numbers it is the root itself.
+  let written: PageElement | null = path.length === 0 && at?.range ? at : null;
   for (const n of path) {
     at = at?.children[n] ?? null;
     if (!at) break;

@@ -20,6 +20,7 @@ describe('what a checker of HTML says, mended', () => {
     ['close-order', '<p>a</p><⟨/div>', '<p>a</p>'],
     ['close-order', '<⟨P>a\n<ul><li>b</li></ul>', '<P>a</P>\n<ul><li>b</li></ul>'],
     ['close-order', '<ul><⟨li>a <b>b</b>\n<li>c</li></ul>', '<ul><li>a <b>b</b></li>\n<li>c</li></ul>'],
+    ['element-permitted-content', '<P>a\n<⟨P>b</P>', '<P>a</P>\n<P>b</P>'],
     ['no-raw-characters', '<p>a ⟨< b</p>', '<p>a &lt; b</p>'],
     ['unrecognized-char-ref', '<p>⟨&copy 2020</p>', '<p>&copy; 2020</p>'],
     ['no-dup-attr', '<p class="a" id="x" ⟨class="b">a</p>', '<p class="a" id="x">a</p>'],
@@ -42,6 +43,7 @@ describe('what a checker of HTML says, mended', () => {
     ['unrecognized-char-ref', '<p>⟨&nosuch;</p>'],
     ['close-order', '<⟨div>a'],
     ['doctype-html', '⟨'],
+    ['element-permitted-content', '<span><⟨div>a</div></span>'],
   ])('does nothing about %s in %s', (rule, before) => expect(mended(rule, page(before))).toBe(NOT));
 
   it('shortens a doctype only where browsers go by the standard already', () => {

@@ -5,7 +5,7 @@ export { type LookView, type OptionView, viewerOptions, viewersOn, type ViewerVi
 export { type LayoutView, layoutView, type SettingView } from './layout.ts';
 export { type FileView, type FindingView, type FixView, type SiteView, viewOf } from './siteView.ts';
 export { rehearsalFindings, sayingOf, type SightOf, sightsTogether, type SightView } from './rehearsed.ts';
-export { reportOf } from './report.ts';
+export { type Reported, reportOf } from './report.ts';
 export { type PairView } from './pairs.ts';
 export { type ExerciseView } from './exercise.ts';
 export { type GalleryView, laidOutWidth, type OddView, type PageView } from './pages.ts';

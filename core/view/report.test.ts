@@ -1,16 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { parsePage, textOf, valueOf } from '../markup/index.ts';
 import { siteOf } from '../plans/asked.fixture.ts';
-import { reportOf } from './report.ts';
+import { type Reported, reportOf } from './report.ts';
 import { viewOf } from './siteView.ts';
 
 const PAGE = '<!DOCTYPE html><html lang="en"><title>x</title><body><a href="#gone">x</a><a href="www.a.example">y</a>';
 const WHOLE = { bytes: 5400, files: 2 };
 
-function reported(notes = {}) {
+function reported(notes = {}, checked: Partial<Reported> = {}) {
   const view = viewOf(siteOf({ 'a & b.html': PAGE, 'other.html': PAGE }, { notes }));
   const alone = '<p title="x">"Reels" & more</p><script>alert(1)</script>';
-  const text = reportOf(view, { site: 'Kites <b>', page: 'a & b.html', date: '30 Nov 2026', alone, whole: WHOLE });
+  const said = { site: 'Kites <b>', page: 'a & b.html', date: '30 Nov 2026', alone, whole: WHOLE };
+  const text = reportOf(view, { ...said, validity: [], accessibility: null, ...checked });
   const page = parsePage(text);
   const all = (tag: string) => page.elements.filter((element) => element.tag === tag);
   return { text, view, alone, all };
@@ -30,6 +31,16 @@ describe('a report of a page', () => {
     expect(all('header').map(textOf).join('')).toMatch(
       /Kites <b>[\s\S]*a & b\.html[\s\S]*It loads 5\.4 kB in 2 files\./,
     );
+  });
+
+  it('says what checkers of HTML and of accessibility say, or that one could not look', () => {
+    expect(reported().text).toContain('<p>The page lets no checker in.</p>');
+    const validity = [{ line: 4, says: 'End tag for <br> must be omitted' }];
+    const accessibility = [{ says: 'Images must have alternative text', places: 2 }];
+    const { text } = reported({}, { validity, accessibility });
+    expect(text).toContain('<li>End tag for &lt;br&gt; must be omitted <code>line 4</code></li>');
+    expect(text).toContain('<li>Images must have alternative text <code>2 places</code></li>');
+    expect(reported({}, { accessibility: [] }).text).toContain('<p>Nothing was found.</p>');
   });
 
   it('lists every check, and what was left with its reason', () => {

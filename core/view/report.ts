@@ -6,7 +6,7 @@ import { encodeAttribute, encodeMarkup } from '../markup/index.ts';
 import { countOf, inBytes } from '../site/index.ts';
 import type { FindingView, SiteView } from './siteView.ts';
 
-interface Reported {
+export interface Reported {
   /** The site's name, as its author calls it. */
   site: string;
   page: string;
@@ -16,6 +16,10 @@ interface Reported {
   alone: string;
   /** What it loads down to its end; bytes. */
   whole: { bytes: number; files: number };
+  /** What html-validate says of it. */
+  validity: readonly { line: number; says: string }[];
+  /** What axe-core says of it; null where it could not look. */
+  accessibility: readonly { says: string; places: number }[] | null;
 }
 
 type Told = Pick<SiteView, 'findings' | 'aside' | 'checked'>;
@@ -32,6 +36,7 @@ export function reportOf({ findings, aside, checked }: Told, reported: Reported)
   const own = findings.filter(({ place }) => place.path === page);
   const ownAside = aside.filter(({ finding }) => finding.place.path === page);
   const elsewhere = findings.length - own.length;
+  const { validity, accessibility } = reported;
   return `<!DOCTYPE html>
 <html lang="en">
 <head>
@@ -54,6 +59,10 @@ ${WINDOWS.map((window) => figure(reported, window)).join('\n')}
 ${own.length === 0 ? '<p>Nothing.</p>' : `<ol>\n${own.map(row).join('\n')}\n</ol>`}
 ${elsewhere > 0 ? `<p>${encodeMarkup(`${countOf(elsewhere, 'more finding')} on other pages and files of the site.`)}</p>` : ''}
 ${ownAside.length > 0 ? asideList(ownAside) : ''}
+<h2>The HTML standard</h2>
+${listOf(validity.map(({ line, says }) => [says, `line ${line}`]))}
+<h2>Accessibility</h2>
+${accessibility === null ? '<p>The page lets no checker in.</p>' : listOf(accessibility.map(({ says, places }) => [says, countOf(places, 'place')]))}
 <h2>What was checked</h2>
 <ul class="checked">
 ${checked.map(({ title, found }) => `<li>${encodeMarkup(title)}${found > 0 ? `: <b>${found} found in the site</b>` : ''}</li>`).join('\n')}
@@ -83,6 +92,11 @@ function row({ severity, says, why, place: { path, line } }: FindingView): strin
   const kind = severity === 'error' ? 'Error' : 'Warning';
   return `<li><b>${kind}:</b> ${encodeMarkup(says)} ${encodeMarkup(why)} <code>${encodeMarkup(where)}</code></li>`;
 }
+
+const listOf = (rows: readonly (readonly [says: string, where: string])[]): string =>
+  rows.length === 0
+    ? '<p>Nothing was found.</p>'
+    : `<ul>\n${rows.map(([says, where]) => `<li>${encodeMarkup(says)} <code>${encodeMarkup(where)}</code></li>`).join('\n')}\n</ul>`;
 
 const asideList = (aside: Told['aside']): string =>
   `<h2>Looked at and left as it is</h2>

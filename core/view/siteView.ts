@@ -21,6 +21,7 @@ import { byOrder, companionsOf, denseOffers, type ScriptList, scriptLists } from
 import { bytesOf, isStylePath, type SiteNotes } from '../site/index.ts';
 import { exerciseView, type ExerciseView } from './exercise.ts';
 import { kitsView, type KitView } from './kits.ts';
+import { linksView, type OutsideLink } from './links.ts';
 import { type WebpView, webpView } from './webp.ts';
 import { wordsRows } from './wordsView.ts';
 import { type PairView, pagesOf, pairView, unreadIn } from './pairs.ts';
@@ -89,6 +90,9 @@ export interface SiteView {
   /** Pages with thumbnails that could be offered at twice the size, and how many. */
   dense: { page: string; count: number }[];
   webp: WebpView;
+  /** How many links of pages lead to files and places of the site. */
+  insideLinks: number;
+  outsideLinks: OutsideLink[];
   /** The menu that pages share; null where no two do. */
   menu: MenuView | null;
   /** Thumbnails whose picture is still to be searched for. */
@@ -174,6 +178,7 @@ export function viewOf(site: SiteReading): SiteView {
       .map((page) => ({ page: page.path, count: denseOffers(site, page).length }))
       .filter(({ count }) => count > 0),
     webp: webpView(site),
+    ...linksView(site),
     unsearched: site.pairing.unsearched,
     recipe: site.recipe,
     unread,

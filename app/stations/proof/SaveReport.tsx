@@ -4,10 +4,14 @@ import { useState } from 'react';
 import { stemOf } from '~core/site/index.ts';
 import { save } from '../../data/export';
 import { sayWhen } from '../../ui/parts/times';
+import { auditedIn } from '../../ui/preview/measure';
+import { usePreview } from '../../ui/preview/PreviewProvider';
 import { useSite } from '../../ui/site/openSite';
+import { AUDIT_WIDTH } from './useAllAudited';
 
 export function SaveReport({ path }: { path: string }) {
   const { session, site, view } = useSite().site;
+  const { address } = usePreview();
   const [busy, setBusy] = useState(false);
   // In an exercise a report would give the answer away.
   if (view.exercise) return null;
@@ -15,7 +19,15 @@ export function SaveReport({ path }: { path: string }) {
     setBusy(true);
     try {
       const alone = await session.pictures.pageStandingAlone(path, '');
-      const text = await session.analysis.report(path, { site: site.name, date: sayWhen(Date.now()), alone });
+      await session.validity.check();
+      const rules = await auditedIn(address(path), AUDIT_WIDTH);
+      const text = await session.analysis.report(path, {
+        site: site.name,
+        date: sayWhen(Date.now()),
+        alone,
+        validity: session.validity.of(path).map(({ line, says }) => ({ line, says })),
+        accessibility: rules && rules.map(({ says, nodes }) => ({ says, places: nodes.length })),
+      });
       save({ name: `report-${stemOf(path)}.html`, blob: new Blob([text], { type: 'text/html' }) });
     } finally {
       setBusy(false);
@@ -23,7 +35,7 @@ export function SaveReport({ path }: { path: string }) {
   };
   return (
     <Button disabled={busy} onClick={() => void make()}>
-      Save a report
+      {busy ? 'Checking the page…' : 'Save a report'}
     </Button>
   );
 }

@@ -25,12 +25,25 @@ export const placedIn = (url: string, width: number): Promise<Weighed['images'] 
 export const shownIn = (url: string, width: number): Promise<Weighed['images'] | null> =>
   answered(url, width, { type: 'weigh', whole: true }, (report) => (report.type === 'weighed' ? report.images : null));
 
+export type Audited = Extract<FromProbe, { type: 'audited' }>;
+
+/** A page with thousands of elements is looked at for long; ms. */
+const AUDIT_PATIENCE = 40_000;
+
+/** Rules of accessibility that a page breaks; null where it lets nobody look, or does not answer in time. */
+export async function auditedIn(url: string, width: number): Promise<Audited['rules']> {
+  const take = (report: FromProbe) => (report.type === 'audited' ? report : null);
+  const report = await answered(url, width, { type: 'audit' }, take, AUDIT_PATIENCE);
+  return report?.rules ?? null;
+}
+
 /** Asks a page that is loaded for this alone; `take` gives null of every report that is not the answer. */
 function answered<T>(
   url: string,
   width: number,
   ask: ToProbe,
   take: (report: FromProbe) => T | null,
+  patience = PATIENCE,
 ): Promise<T | null> {
   const frame = document.createElement('iframe');
   frame.setAttribute('sandbox', SANDBOX);
@@ -56,7 +69,7 @@ function answered<T>(
       const answer = take(report.data);
       if (answer !== null) done(answer);
     };
-    const late = setTimeout(() => done(null), PATIENCE);
+    const late = setTimeout(() => done(null), patience);
     window.addEventListener('message', hear);
     document.body.append(frame);
   });
