@@ -1,13 +1,7 @@
 /** Laid into a previewed page when its accessibility is asked for: axe-core, with what it finds and at which elements. */
 import axe from 'axe-core';
+import type { AuditedRule } from './audited.ts';
 import { textOverPictures } from './contrast.ts';
-
-export interface AuditedRule {
-  rule: string;
-  impact: string | null;
-  says: string;
-  nodes: { element: Element | null; html: string; summary: string }[];
-}
 
 /**
  * All rules that axe-core runs by itself, and what it cannot say: text over pictures. What stands in frames is of other

@@ -1,5 +1,6 @@
 /** Asks for the accessibility of the page in this window, and leaves nothing behind in it. */
-import type { Audit, AuditedRule } from './audit.ts';
+import type { Audit } from './audit.ts';
+import type { AuditedRule } from './audited.ts';
 
 const known = (): Audit | null => (window as Window & { heathmoorAudit?: Audit }).heathmoorAudit ?? null;
 

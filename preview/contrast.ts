@@ -2,7 +2,7 @@
  * Text that lies over a picture, measured on the picture's pixels: how much of it has less contrast than WCAG 2.2, 1.4.3
  * asks for. Where a gradient, a blend or a shadow has its part in it, nothing is said: numbers would not be what is seen.
  */
-import type { AuditedRule } from './audit.ts';
+import type { AuditedRule } from './audited.ts';
 
 type Colour = readonly [red: number, green: number, blue: number];
 
@@ -64,27 +64,30 @@ function lacking({ element, range }: { element: Element; range: Range }): Audite
   if (textShadow !== 'none' || visibility !== 'visible') return null;
   const needed = isLarge(style) ? 3 : 4.5;
   const ink = colourOf(color);
-  if (!ink) return null;
   let points = 0;
   let low = 0;
   let lowest = Infinity;
-  for (let n = 0; n < range.getClientRects().length; n++) {
-    bringIn(range, n);
-    const line = range.getClientRects()[n];
-    const ground = line && groundOf(element, line);
+  for (let n = 0; ink && n < range.getClientRects().length; n++) {
+    const { width, contrasts } = contrastsOf(element, range, n, ink);
     // A long line counts for more than a short one.
-    const size = line?.width ?? 0;
-    for (const colour of ground ?? []) {
-      const share = ink.alpha * (ground?.opacity ?? 1);
-      const contrast = contrastOf(mixed(ink.colour, share, colour), colour);
-      points += size;
-      if (contrast < needed) low += size;
-      lowest = Math.min(lowest, contrast);
-    }
+    points += width * contrasts.length;
+    low += width * contrasts.filter((one) => one < needed).length;
+    lowest = Math.min(lowest, ...contrasts);
   }
   if (points === 0 || low / points <= MAY_LACK) return null;
   const summary = `${needed}:1 is needed; ${Math.round((low / points) * 100)} % of the text has less, down to ${lowest.toFixed(1)}:1`;
   return { element, html: element.outerHTML, summary };
+}
+
+/** At points of a line, between the text and what is behind it; none where it lies over no picture. */
+function contrastsOf(element: Element, range: Range, n: number, ink: Paint): { width: number; contrasts: number[] } {
+  bringIn(range, n);
+  const line = range.getClientRects()[n];
+  const ground = line ? groundOf(element, line) : null;
+  if (!line || !ground) return { width: 0, contrasts: [] };
+  const share = ink.alpha * ground.opacity;
+  const contrasts = ground.colours.map((colour) => contrastOf(mixed(ink.colour, share, colour), colour));
+  return { width: line.width, contrasts };
 }
 
 const isLarge = ({ fontSize, fontWeight }: CSSStyleDeclaration): boolean =>
@@ -98,7 +101,8 @@ function bringIn(range: Range, n: number): void {
   scrollTo({ left, top, behavior: 'instant' });
 }
 
-interface Ground extends Iterable<Colour> {
+interface Ground {
+  colours: Colour[];
   /** How much of the text's own colour is left by what holds it. */
   opacity: number;
 }
@@ -119,7 +123,7 @@ function groundOf(element: Element, line: DOMRect): Ground | null {
   const veils = over.flatMap((veil) => veil ?? []).reverse();
   const veiled = pixels.map((colour) => veils.reduce((under, veil) => mixed(veil.colour, veil.alpha, under), colour));
   const holder = closestWith(element, picture);
-  return Object.assign(veiled, { opacity: opacityUpTo(element, holder) });
+  return { colours: veiled, opacity: opacityUpTo(element, holder) };
 }
 
 const closestWith = (element: Element, picture: Element): Element | null => {

@@ -95,7 +95,7 @@ test('a sitemap and a list of hashes go along, and both can be checked', async (
   await address.press('Enter');
   await expect(address).toHaveValue('https://kites.example/2026/');
   await page.getByRole('switch', { name: /sha256sums\.txt/ }).click();
-  await expect(page.getByText('written for the upload')).toHaveCount(2);
+  await expect(page.getByText('written for the upload', { exact: true })).toHaveCount(2);
 
   const whole = await unzipped(page, 'Save as ZIP');
   expect(filesIn(whole)).toEqual([...Object.keys(FILES), 'sha256sums.txt', 'sitemap.xml'].sort());

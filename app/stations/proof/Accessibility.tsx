@@ -23,7 +23,15 @@ const PAGE_TITLE = { m: 0, px: 1.75, py: 0.75, fontSize: '0.8125rem', fontWeight
 
 const LIST = { m: 0, p: 0, listStyle: 'none' } as const;
 
-const MORE = { display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', p: 1.25, fontSize: '0.8125rem' };
+const MORE = {
+  display: 'flex',
+  flexWrap: 'wrap',
+  gap: 1,
+  alignItems: 'center',
+  px: 1.75,
+  py: 1.25,
+  fontSize: '0.8125rem',
+};
 
 /** More places of one rule say nothing new. */
 const MOST_PLACES = 8;

@@ -25,7 +25,7 @@ export const placedIn = (url: string, width: number): Promise<Weighed['images'] 
 export const shownIn = (url: string, width: number): Promise<Weighed['images'] | null> =>
   answered(url, width, { type: 'weigh', whole: true }, (report) => (report.type === 'weighed' ? report.images : null));
 
-export type Audited = Extract<FromProbe, { type: 'audited' }>;
+type Audited = Extract<FromProbe, { type: 'audited' }>;
 
 /** A page with thousands of elements is looked at for long; ms. */
 const AUDIT_PATIENCE = 40_000;
