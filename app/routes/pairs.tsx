@@ -6,6 +6,7 @@ import { countOf } from '~core/site/index.ts';
 import { stationAction } from '../data/siteAction';
 import { sheetIn, toSheet } from '../stations/pairs/address';
 import { Alike } from '../stations/pairs/Alike';
+import { AllPictures } from '../stations/pairs/all/AllPictures';
 import { AllPairs } from '../stations/pairs/AllPairs';
 import { Order } from '../stations/pairs/order/Order';
 import { Words } from '../stations/pairs/words/Words';
@@ -35,6 +36,7 @@ const FIRST: PictureTab = { id: 'pairs', says: () => 'Pairs', show: () => <AllPa
 
 const TABS: readonly PictureTab[] = [
   FIRST,
+  { id: 'all', says: () => 'All pictures', show: () => <AllPictures /> },
   {
     id: 'words',
     says: ({ words }) => withCount('Text and credits', words.filter(isLacking).length),

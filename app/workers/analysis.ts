@@ -6,6 +6,7 @@ import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '
 import { partOf } from '~core/pack/index.ts';
 import { UNROTATED, type PhotoFacts, type Rotation } from '~core/photo/index.ts';
 import {
+  keepInStep,
   placeMade,
   pastedOn,
   planFor,
@@ -57,6 +58,9 @@ const facts = new Map<string, PhotoFacts>();
 let memory = newReadingMemory('a few');
 let reading: SiteReading | null = null;
 let view: SiteView | null = null;
+
+/** The site as a change would leave it. */
+const again = (all: ReadonlyMap<string, FileContent>): SiteReading => readSite(all, facts, KITS, memory);
 
 const currentReading = (): SiteReading => (reading ??= readSite(files, facts, KITS, memory));
 
@@ -196,7 +200,7 @@ const analysis = {
     return textFound(currentReading(), sought);
   },
   plan(intent: Intent): PlanView {
-    return shown(planFor(currentReading(), intent));
+    return shown(planFor(currentReading(), intent, again));
   },
   /** Where pictures go that come in beside those of a gallery. */
   importPictures(
@@ -204,7 +208,7 @@ const analysis = {
     beside: { page: string; gallery: number | null } | null,
   ): { planned: PlanView; paths: string[] } {
     const { planned, paths } = importPictures(currentReading(), incoming, beside);
-    return { planned: shown(planned), paths };
+    return { planned: shown(keepInStep(currentReading(), planned, again)), paths };
   },
   readyTasks(tasks: PictureTask[]): ReadyTask[] {
     return readyTasks(currentReading(), tasks);
@@ -241,7 +245,7 @@ const analysis = {
     return webpToMake(currentReading(), pages);
   },
   placeMade(made: MadeFile[]): PlanView {
-    return shown(placeMade(currentReading(), made));
+    return shown(keepInStep(currentReading(), placeMade(currentReading(), made), again));
   },
 };
 

@@ -5,7 +5,7 @@
 import { parse, sidecar } from 'exifr';
 import { metadataIn, sniffedType, type PhotoFacts } from '~core/photo/index.ts';
 
-type Told = Pick<PhotoFacts, 'words' | 'takenAt' | 'capture' | 'place' | 'orientation'>;
+type Told = Pick<PhotoFacts, 'words' | 'keywords' | 'takenAt' | 'capture' | 'place' | 'orientation'>;
 
 const text = (value: unknown): string | undefined => {
   const first: unknown = Array.isArray(value) ? value[0] : value;
@@ -72,6 +72,17 @@ function wordsIn({ ifd0 = {}, iptc = {}, dc = {}, ...others }: Sections): Told['
   };
   const first = Object.entries(found).map(([name, all]) => [name, all.find((one) => one !== undefined)] as const);
   return Object.fromEntries(first.filter(([, value]) => value !== undefined));
+}
+
+/** More than are kept of a picture. */
+const MOST_KEYWORDS = 40;
+
+/** IPTC leads, then XMP; each once, as they are written. */
+function keywordsIn({ iptc = {}, dc = {} }: Sections): string[] {
+  const listed = (value: unknown): string[] =>
+    (Array.isArray(value) ? value : [value]).flatMap((one: unknown) => utf8(text(one))?.slice(0, 60) ?? []);
+  const keywords = listed(iptc.Keywords);
+  return [...new Set(keywords.length > 0 ? keywords : listed(dc.subject))].slice(0, MOST_KEYWORDS);
 }
 
 type Place = NonNullable<Told['place']>;
@@ -156,10 +167,12 @@ export async function readWords(bytes: Uint8Array): Promise<Told> {
     const taken = takenIn(sections);
     const place = placeIn(gps) ?? placeInPacket(sections);
     const capture = captureIn(sections);
+    const keywords = keywordsIn(sections);
     return {
       words: wordsIn(sections),
       orientation: typeof ifd0.Orientation === 'number' ? ifd0.Orientation : 1,
       ...(taken === undefined ? {} : { takenAt: taken }),
+      ...(keywords.length > 0 ? { keywords } : {}),
       ...(capture ? { capture } : {}),
       ...(place ? { place } : {}),
     };

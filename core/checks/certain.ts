@@ -27,6 +27,7 @@ const CERTAIN: ReadonlySet<Rule['id']> = new Set([
   'start-selector',
   'start-too-soon',
   'tag-broken',
+  'tags-unlike',
   'viewport-missing',
 ]);
 

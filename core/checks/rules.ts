@@ -16,6 +16,7 @@ import { caseDiffers } from './caseDiffers.ts';
 import { charsetUnlike } from './charsetUnlike.ts';
 import { claimedTwice } from './claimedTwice.ts';
 import { codeIgnored } from './codeIgnored.ts';
+import { collectionOutdated } from './collectionOutdated.ts';
 import { containerAbsent } from './containerAbsent.ts';
 import { dummyLink } from './dummyLink.ts';
 import { descriptionMissing, iconMissing, viewportMissing } from './headMissing.ts';
@@ -45,6 +46,7 @@ import { elementUnlike } from './elementUnlike.ts';
 import { startArgument } from './startArgument.ts';
 import { startSelector } from './startSelector.ts';
 import { startTooSoon } from './startTooSoon.ts';
+import { tagsUnlike } from './tagsUnlike.ts';
 import { tagBroken } from './tagBroken.ts';
 import { textLeftOver } from './textLeftOver.ts';
 import { tooDeep } from './tooDeep.ts';
@@ -109,6 +111,8 @@ export const RULES: readonly Rule[] = [
   iconMissing,
   nameFails,
   overLimit,
+  tagsUnlike,
+  collectionOutdated,
 ];
 
 /** All findings: what is broken first, then by page and line. */

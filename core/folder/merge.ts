@@ -36,7 +36,7 @@ const twoWay = (here: string[], there: string[]): Piece[] =>
     common ? unchanged(common) : { by: 'both', here: buffer1, there: buffer2 },
   );
 
-interface Hunk {
+export interface Hunk {
   side: 'here' | 'there';
   /** Lines of the text that both had, and what this side has for them: first line and number of lines. */
   agreed: [at: number, count: number];
@@ -85,7 +85,13 @@ function touching(hunks: readonly Hunk[]): Hunk[][] {
 }
 
 /** What a side has for lines `start` to `end` of the text that both had. */
-function linesIn(own: string[], agreed: string[], hunks: readonly Hunk[], start: number, end: number): string[] {
+export function linesIn(
+  own: readonly string[],
+  agreed: readonly string[],
+  hunks: readonly Hunk[],
+  start: number,
+  end: number,
+): string[] {
   const [first, last] = [hunks[0], hunks.at(-1)];
   if (!first || !last) return agreed.slice(start, end);
   const from = first.own[0] - (first.agreed[0] - start);

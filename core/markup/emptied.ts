@@ -56,6 +56,18 @@ export function placeOfItems(page: PageDocument, gallery: Gallery): EmptiedPlace
   };
 }
 
+/** How items of a gallery are written, once there is none to learn it from. */
+type ItemsHand = Omit<EmptiedPlace, 'at' | 'tag' | 'className'>;
+
+/** One item; `ordinal` counts from 1 and continues counters. */
+export function itemBy({ pattern, free, size }: ItemsHand, item: NewItem, ordinal: number): string {
+  const places = new Map<string, FreePlace>(
+    free.map(([slot, attribute]) => [slot, attribute === null ? { element: 0, text: 0 } : { element: 0, attribute }]),
+  );
+  const own = valuesOf(sizedLike(size ?? NO_SIZE, item), ordinal);
+  return writeBy(pattern, new Map([...freshValues({ forNew: pattern, free: places }, item), ...own]));
+}
+
 /** The container, if it is still there and empty. */
 function containerAt(page: PageDocument, { at, tag, className }: EmptiedPlace): PageElement | null {
   let found: PageElement | undefined = page.elements[0];
@@ -70,21 +82,7 @@ export const isEmptied = (page: PageDocument, place: EmptiedPlace): boolean => c
 export function refill(page: PageDocument, place: EmptiedPlace, items: readonly NewItem[]): Edited {
   const container = containerAt(page, place);
   if (!container?.open || !container.close) return refuse('The place of this gallery is no longer there.');
-  const free = new Map<string, FreePlace>(
-    place.free.map(([slot, attribute]) => [
-      slot,
-      attribute === null ? { element: 0, text: 0 } : { element: 0, attribute },
-    ]),
-  );
-  const written = items.map((item, n) =>
-    writeBy(
-      place.pattern,
-      new Map([
-        ...freshValues({ forNew: place.pattern, free }, item),
-        ...valuesOf(sizedLike(place.size ?? NO_SIZE, item), n + 1),
-      ]),
-    ),
-  );
+  const written = items.map((item, n) => itemBy(place, item, n + 1));
   const text = place.lead + written.join(place.separator) + place.tail;
   const wanted = items.map(({ src }) => src).join('\n');
   return verified(page, [{ start: container.open.end, end: container.close.start, text }], (after) => {

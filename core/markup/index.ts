@@ -23,7 +23,7 @@ export {
   type UnitHint,
   valueOf,
 } from './document.ts';
-export { type EmptiedPlace, isEmptied, placeOfItems, refill } from './emptied.ts';
+export { type EmptiedPlace, isEmptied, itemBy, placeOfItems, refill } from './emptied.ts';
 export { encodeAttribute, encodeMarkup, removeAttribute, replaceValue, setAttribute } from './encode.ts';
 export { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
 export { fragmentTree, rangeOf, SourceElement, type SourceNode, SourceText } from './sourceTree.ts';

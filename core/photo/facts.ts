@@ -35,6 +35,8 @@ export interface PhotoFacts {
   /** Small and grey, for finding the place that a crop was taken from. */
   luma: Luma;
   words: PhotoWords;
+  /** As whoever keeps the pictures has filed them (IPTC Photo Metadata Standard, “Keywords”). */
+  keywords?: string[];
   /** ISO date and time without zone, as cameras write it. */
   takenAt?: string;
   /** What the camera noted of it. */

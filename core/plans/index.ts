@@ -12,6 +12,8 @@ export { informationFields } from './information.ts';
 export { INFORMATION_FIELDS, type InformationField } from './informationText.ts';
 export { planFor } from './plan.ts';
 export { pastedOn } from './wiring.ts';
+export { keepInStep } from './keepInStep.ts';
+export { TAG_RULES, type TagRule } from './tagRules.ts';
 export { savedByWebp } from './offerWebp.ts';
 export { companionsOf, renamesBy } from './namesByPattern.ts';
 export { type CaptionSource, FILLABLE } from './rules.ts';

@@ -4,14 +4,21 @@ import { Recipe } from '../photo/index.ts';
 import { KitManifest } from '../wiring/index.ts';
 import { INFORMATION_FIELDS } from './informationText.ts';
 import { CAPTION_SOURCES, FILLABLE } from './rules.ts';
-import { ListMapping, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
+import { TAG_RULES } from './tagRules.ts';
+import { Collected, ListMapping, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 
 const line = z.string().max(2000);
 const share = z.number().min(0).max(1);
 const paths = z.array(z.string()).min(1);
 /** Child numbers from the root of a page to an element. */
 const place = z.array(z.number().int().min(0)).max(500);
-const tag = z.string().trim().min(1).max(60);
+/** Commas stand between tags. */
+const tag = z
+  .string()
+  .trim()
+  .min(1)
+  .max(60)
+  .regex(/^[^,]*$/, 'A tag holds no comma.');
 
 /** A picture to be written into a page, with the words for its slots. */
 export const NewPicture = z.strictObject({
@@ -264,6 +271,25 @@ export const Intent = z.discriminatedUnion('kind', [
     label: line.optional(),
   }),
   z.strictObject({ kind: z.literal('set-tags'), paths, add: z.array(tag), remove: z.array(tag) }),
+  /** A page that shows pictures of other pages; `like` is the gallery that it is written like. */
+  z.strictObject({
+    kind: z.literal('collect'),
+    path: z.string(),
+    title: line.min(1),
+    like: z.strictObject(gallery),
+    entry: line.min(1).optional(),
+    collected: Collected,
+  }),
+  z.strictObject({ kind: z.literal('set-collection'), page: z.string(), collected: Collected }),
+  z.strictObject({ kind: z.literal('update-collections'), pages: paths }),
+  z.strictObject({ kind: z.literal('end-collection'), page: z.string() }),
+  z.strictObject({
+    kind: z.literal('tag-by-rule'),
+    rule: z.enum(TAG_RULES),
+    paths,
+    /** For the rule of text: what to look for, and the tag of pictures that say it. */
+    said: z.strictObject({ text: line.min(1), tag }).nullable(),
+  }),
   z.strictObject({ kind: z.literal('set-rights'), rights: z.strictObject({ copyright: line, credit: line }) }),
   z.strictObject({ kind: z.literal('keep-place'), paths, keep: z.boolean() }),
   /** `hand` holds full-size files in their order; null leaves the order by hand as it is. */

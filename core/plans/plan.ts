@@ -21,7 +21,9 @@ import {
   relativeReference,
   type SiteNotes,
 } from '../site/index.ts';
+import { collect, endCollection, setCollection, updateCollections } from './collect.ts';
 import { decide } from './decide.ts';
+import { keepInStep, type ReadAgain } from './keepInStep.ts';
 import { GALLERY_GONE, itemOf, markupIn, type FoundItem } from './items.ts';
 import {
   applyPatternTo,
@@ -58,7 +60,9 @@ import { setUpload } from './upload.ts';
 import { changeKit, forgetKit, pasteLines, saveKit, unwire, wire } from './wiring.ts';
 import { addToList } from './scriptLists.ts';
 import { addSlideTo } from './slides.ts';
-import { keepPlace, setTags, setWords } from './setWords.ts';
+import { setTags } from './setTags.ts';
+import { keepPlace, setWords } from './setWords.ts';
+import { tagByRule } from './tagRules.ts';
 import { inCharset } from './charset.ts';
 import { inQuotes } from './quotes.ts';
 import { conserved } from './conserved.ts';
@@ -139,6 +143,11 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'set-focus': setFocus,
   'set-words': setWords,
   'set-tags': setTags,
+  'tag-by-rule': tagByRule,
+  collect: (site, wish) => collect(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'set-collection': setCollection,
+  'update-collections': updateCollections,
+  'end-collection': endCollection,
   'set-rights': (site, { rights }) => changeNotes(site, 'Set copyright and credit', { rights }),
   'keep-place': keepPlace,
   'set-order': setOrder,
@@ -153,7 +162,12 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'forget-kit': forgetKit,
 };
 
-export function planFor(site: SiteReading, intent: Intent): Planned {
+/** `again` reads the site as it is after the change; without it, it is read from nothing. */
+export function planFor(site: SiteReading, intent: Intent, again?: ReadAgain): Planned {
+  return keepInStep(site, planAlone(site, intent), again);
+}
+
+function planAlone(site: SiteReading, intent: Intent): Planned {
   if (intent.kind === 'fix') return planFix(site, intent);
   if (intent.kind !== 'fix-all') return planAsked(site, intent);
   return fixAll(site, intent.findings, planOffered);

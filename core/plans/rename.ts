@@ -47,7 +47,7 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
 
 /** What is noted by path goes along: what was made, and the pages of a gallery. */
 function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
-  const { emptied, links, made, spreads, units } = site.notes.known;
+  const { collections, emptied, links, made, spreads, units } = site.notes.known;
   const to = (path: string) => moves.get(path) ?? path;
   const changed = {
     ...datesKept(site, moves),
@@ -60,6 +60,10 @@ function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileCh
   };
   if (units.some(({ page }) => moves.has(page)))
     Object.assign(changed, { units: units.map((one) => ({ ...one, page: to(one.page) })) });
+  if (collections.some(({ page, pages }) => [page, ...(pages ?? [])].some((path) => moves.has(path))))
+    Object.assign(changed, {
+      collections: collections.map((one) => ({ ...one, page: to(one.page), pages: one.pages?.map(to) ?? null })),
+    });
   if (emptied.some(({ page }) => moves.has(page)))
     Object.assign(changed, { emptied: emptied.map((one) => ({ ...one, page: to(one.page) })) });
   if (links.some(({ page, picture }) => moves.has(page) || moves.has(picture)))

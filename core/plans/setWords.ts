@@ -89,30 +89,6 @@ function labelFor(site: SiteReading, items: readonly ItemWords[], pictures: read
   return `Set the words of ${name ?? 'an item'}`;
 }
 
-export function setTags(
-  site: SiteReading,
-  { paths, add, remove }: { paths: readonly string[]; add: readonly string[]; remove: readonly string[] },
-): Planned {
-  const tags = { ...site.notes.known.tags };
-  for (const path of paths) {
-    const content = site.files.get(path);
-    if (content?.kind !== 'binary') return refuse(`There is no ${path} any more.`);
-    const merged = [...new Set([...(tags[content.hash] ?? []).filter((tag) => !remove.includes(tag)), ...add])].sort(
-      (a, b) => a.localeCompare(b),
-    );
-    if (merged.length > 0) tags[content.hash] = merged;
-    else delete tags[content.hash];
-  }
-  const what = [...add.map((tag) => `“${tag}”`), ...remove.map((tag) => `not “${tag}”`)].join(', ');
-  return {
-    ok: true,
-    change: {
-      label: `Tag ${paths.length === 1 ? nameOf(paths[0] ?? '') : `${paths.length} pictures`} ${what}`,
-      files: notesChange(site, { tags }),
-    },
-  };
-}
-
 /** Whether pictures may say where they were taken when they leave. */
 export function keepPlace(site: SiteReading, { paths, keep }: { paths: readonly string[]; keep: boolean }): Planned {
   const hashes = paths.flatMap((path) => {

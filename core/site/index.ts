@@ -19,6 +19,10 @@ export {
 } from './media.ts';
 export { NAME_TOKENS, nameByPattern, tidyName } from './naming.ts';
 export {
+  COLLECTION_GROUPS,
+  COLLECTION_ORDERS,
+  Collected,
+  Collection,
   emptyNotes,
   ListMapping,
   type MadeRecord,
@@ -32,6 +36,7 @@ export {
   SiteNotes,
   writeNotes,
 } from './notes.ts';
+export { lineprint } from './lineprint.ts';
 export {
   byNaturalName,
   cleanPath,

@@ -60,6 +60,46 @@ export type MadeRecord = z.infer<typeof MadeRecord>;
 const NamingRule = z.object({ thumbnail: path, full: path });
 export type NamingRule = z.infer<typeof NamingRule>;
 
+const day = z.string().max(10);
+
+/** How items are written, where none stands any more that it could be learnt from. */
+const ItemsHand = z.object({
+  pattern: z.string().max(20_000),
+  free: z.array(z.tuple([z.string().max(200), z.string().max(200).nullable()])).max(500),
+  lead: z.string().max(500),
+  separator: z.string().max(500),
+  tail: z.string().max(500),
+  size: z.object({ width: z.number().nullable(), height: z.number().nullable() }).optional(),
+});
+
+export const COLLECTION_ORDERS = ['page', 'taken', 'newest', 'name'] as const;
+export const COLLECTION_GROUPS = ['none', 'page', 'month'] as const;
+
+/** Which pictures of other pages a page shows. */
+export const Collected = z.object({
+  /** Pages whose pictures it shows; null for all. */
+  pages: z.array(path).max(5000).nullable(),
+  tag: z.string().max(60).nullable(),
+  /** ISO days, both included; empty for any. */
+  since: day,
+  until: day,
+  order: z.enum(COLLECTION_ORDERS),
+  group: z.enum(COLLECTION_GROUPS),
+});
+export type Collected = z.infer<typeof Collected>;
+
+/** A page that shows pictures of other pages, and is kept in step with them. */
+export const Collection = Collected.extend({
+  page: path,
+  /** The tags around the items of each group. */
+  open: z.string().max(5000),
+  close: z.string().max(200),
+  hand: ItemsHand,
+  /** A fingerprint of each line that was written last: what differs from it since is the author's. */
+  lines: z.array(z.string().max(16)).max(500_000),
+});
+export type Collection = z.infer<typeof Collection>;
+
 /** Which column of a list file holds what; kept by the names of its columns. */
 export const ListMapping = z.object({
   columns: z.array(z.string().max(300)).max(200),
@@ -135,6 +175,7 @@ export const SiteNotes = z.object({
     )
     .max(1000)
     .default([]),
+  collections: z.array(Collection).max(100).default([]),
   /** What is written beside the pages when the site leaves. */
   upload: z
     .object({

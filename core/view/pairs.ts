@@ -22,6 +22,7 @@ export interface PairView extends Pair {
   words: WordsView;
   /** ISO date and time. */
   takenAt: string | null;
+  /** Noted of the picture, or said of it on a page. */
   tags: string[];
   /** Whether the file says where it was taken, and whether it may when it leaves. */
   place: 'none' | 'removed' | 'kept';
@@ -81,6 +82,7 @@ export function pairView(
   pair: Pair,
   pages: ReadonlyMap<string, string[]>,
   unread: number,
+  onPages: ReadonlyMap<string, readonly string[]>,
 ): PairView {
   const facts = site.factsOf(pair.full);
   const hash = hashAt(site, pair.full);
@@ -92,7 +94,7 @@ export function pairView(
     fullSize: sizeOf(site, pair.full, facts),
     words: wordsFor(known, hash, facts, pair.full),
     takenAt: takenAtOf(known, hash, facts, pair.full),
-    tags: known.tags[hash] ?? [],
+    tags: [...new Set([...(known.tags[hash] ?? []), ...(onPages.get(pair.full) ?? [])])],
     place: placeState(facts, known.placeKept.includes(hash)),
     animated: facts?.animated === true,
     focus: { ...focusOf(hash, facts, known), chosen: known.focus[hash] !== undefined },

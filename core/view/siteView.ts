@@ -13,12 +13,15 @@ import {
   type PictureTask,
   type SiteReading,
   type Strand,
+  taggedItems,
+  tagsOnPages,
 } from '../model/index.ts';
 import { parcelOf, uploadOf, type ParcelEntry, type UploadView } from '../pack/index.ts';
 import type { Pairing } from '../pairing/index.ts';
 import { type Recipe, recipeFor } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers, type ScriptList, scriptLists } from '../plans/index.ts';
 import { bytesOf, isStylePath, type SiteNotes } from '../site/index.ts';
+import { type CollectionView, collectionViews } from './collections.ts';
 import { exerciseView, type ExerciseView } from './exercise.ts';
 import { kitsView, type KitView } from './kits.ts';
 import { linksView, type OutsideLink } from './links.ts';
@@ -89,6 +92,8 @@ export interface SiteView {
   lists: SiteNotes['lists'];
   /** Pages with thumbnails that could be offered at twice the size, and how many. */
   dense: { page: string; count: number }[];
+  /** Pages that show pictures of other pages. */
+  collections: CollectionView[];
   webp: WebpView;
   /** How many links of pages lead to files and places of the site. */
   insideLinks: number;
@@ -121,8 +126,9 @@ export function viewOf(site: SiteReading): SiteView {
   const compare = byOrder(site);
   const usedOn = pagesOf(site);
   const unread = unreadIn(site);
+  const tags = tagsOnPages(taggedItems(site));
   const pairs = site.pairing.pairs
-    .map((pair) => pairView(site, pair, usedOn, unread))
+    .map((pair) => pairView(site, pair, usedOn, unread, tags))
     .sort((a, b) => compare(a.full, b.full));
   const { order, naming, rights, lists } = site.notes.known;
   const parcel = parcelOf(site);
@@ -177,6 +183,7 @@ export function viewOf(site: SiteReading): SiteView {
     dense: site.pages
       .map((page) => ({ page: page.path, count: denseOffers(site, page).length }))
       .filter(({ count }) => count > 0),
+    collections: collectionViews(site),
     webp: webpView(site),
     ...linksView(site),
     unsearched: site.pairing.unsearched,

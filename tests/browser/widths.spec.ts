@@ -89,6 +89,7 @@ const SMALL = encodeURIComponent('photos/small/glue-pot.jpg');
 
 /** What lies beyond the first screen of each station, by its address: tabs, sheets and dialogs. */
 const BEYOND = [
+  'pairs?tab=all',
   'pairs?tab=words',
   'pairs?tab=order',
   'pairs?tab=order&sheet=from-list',

@@ -29,7 +29,7 @@ function views(known: readonly string[]) {
   return {
     unread,
     size: site.recipe.thumbnail,
-    pairs: site.pairing.pairs.map((pair) => pairView(site, pair, pages, unread)),
+    pairs: site.pairing.pairs.map((pair) => pairView(site, pair, pages, unread, new Map())),
   };
 }
 

@@ -60,6 +60,7 @@ export const FactsRecord = z.preprocess(
       credit: z.string().optional(),
       copyright: z.string().optional(),
     }),
+    keywords: z.array(z.string()).optional(),
     takenAt: z.string().optional(),
     capture: z
       .object({

@@ -72,7 +72,7 @@ export function PlanShown({ plan, wished, same = 'There is nothing to change.', 
       <Box aria-live="polite" sx={saysStyle(plan?.ok === false)}>
         {says}
       </Box>
-      {plan?.ok && changes > 0 && <DiffView diffs={plan.diffs} height={height} />}
+      {plan?.ok && changes > 0 && <DiffView diffs={plan.diffs} height={height} label="Planned difference" />}
       {plan?.ok && <NotDoneShown {...plan} />}
     </Box>
   );

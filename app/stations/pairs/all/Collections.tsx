@@ -1,0 +1,235 @@
+/** Pages that show pictures of other pages: those there are, and a new one of what the list shows. */
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { Intent } from '~core/plans/index.ts';
+import { COLLECTION_GROUPS, COLLECTION_ORDERS, type Collected, countOf, oneOf } from '~core/site/index.ts';
+import type { CollectionView } from '~core/view/index.ts';
+import { galleryTargets } from '../../../ui/parts/galleryTargets';
+import { Mono, Panel, Tag } from '../../../ui/parts/small';
+import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
+import { PlaceLink } from '../../../ui/parts/pressable';
+import { useSite } from '../../../ui/site/openSite';
+import { useAttempt, useIntent } from '../../../ui/site/work';
+import { color } from '../../../ui/theme';
+import { type Filter, NO_PAGE } from './picked';
+
+const TITLE = { m: 0, fontSize: '0.9rem', fontWeight: 600 };
+
+const FORM = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.25, mt: 1.25 };
+
+const LIST = { m: 0, mt: 0.5, p: 0, listStyle: 'none' } as const;
+
+const ACTIONS = { display: 'flex', flexWrap: 'wrap', gap: 0.75, mt: 0.75 } as const;
+
+const ROW = { py: 1, borderTop: `1px solid ${color('hair')}`, '&:first-of-type': { borderTop: 0 } };
+
+const GROUP_SAYS: Readonly<Record<Collected['group'], string>> = {
+  page: 'under a heading for each page',
+  month: 'under a heading for each month',
+  none: 'without headings',
+};
+
+const ORDER_SAYS: Readonly<Record<Collected['order'], string>> = {
+  page: 'as the pages have them',
+  taken: 'oldest first',
+  newest: 'newest first',
+  name: 'by name',
+};
+
+export function Collections({ filter }: { filter: Filter }) {
+  const { site } = useSite();
+  const { collections } = site.view;
+  const [open, setOpen] = useState(false);
+  return (
+    <Panel label="Page of all pictures" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
+      <Box component="h2" sx={TITLE}>
+        Page of all pictures
+      </Box>
+      {collections.length === 0 && (
+        <Box sx={{ color: color('stone'), mt: 0.75 }}>
+          A page that shows the pictures of other pages, each with a link to its page. It changes when they change.
+        </Box>
+      )}
+      {collections.length > 0 && (
+        <Box component="ul" aria-label="Pages of all pictures" sx={LIST}>
+          {collections.map((one) => (
+            <Row key={one.page} collection={one} />
+          ))}
+        </Box>
+      )}
+      {!open && (
+        <Button disabled={site.readOnly} onClick={() => setOpen(true)} sx={{ mt: 1 }}>
+          New page of all pictures…
+        </Button>
+      )}
+      {open && <NewCollection filter={filter} onClose={() => setOpen(false)} />}
+    </Panel>
+  );
+}
+
+const STANDING = {
+  'in step': { tone: 'whole', says: 'up to date' },
+  'out of date': { tone: 'look', says: 'out of date' },
+  lost: { tone: 'broken', says: 'marks are gone' },
+} as const;
+
+function Row({ collection: { page, collected, standing, pictures } }: { collection: CollectionView }) {
+  const { site, go } = useSite();
+  const { intent, busy } = useIntent();
+  const idle = busy || site.readOnly;
+  const { tone, says } = STANDING[standing];
+  return (
+    <Box component="li" sx={ROW}>
+      <PlaceLink onClick={() => go({ station: 'markup', page })}>
+        <Mono>{page}</Mono>
+      </PlaceLink>{' '}
+      <Tag tone={tone}>{says}</Tag>
+      <Box sx={{ color: color('stone') }}>{`${countOf(pictures, 'picture')} ${sayCollected(collected)}`}</Box>
+      {standing === 'lost' && (
+        <Box>The comments around its pictures were removed from the source, so it is left as it is.</Box>
+      )}
+      <Box sx={ACTIONS}>
+        {standing === 'out of date' && (
+          <Button disabled={idle} onClick={() => intent({ kind: 'update-collections', pages: [page] })}>
+            {`Update ${page}`}
+          </Button>
+        )}
+        <Button disabled={idle} onClick={() => intent({ kind: 'end-collection', page })}>
+          {`Stop updating ${page}`}
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+function sayCollected({ pages, tag, since, until, order, group }: Collected): string {
+  return [
+    pages === null ? 'of all pages' : `of ${pages.join(', ')}`,
+    ...(tag === null ? [] : [`tagged “${tag}”`]),
+    ...(since === '' ? [] : [`from ${since}`]),
+    ...(until === '' ? [] : [`until ${until}`]),
+    ORDER_SAYS[order],
+    GROUP_SAYS[group],
+  ].join(', ');
+}
+
+/** What the list shows is what the page will show. */
+function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => void }) {
+  const { site } = useSite();
+  const { attempt, reason, busy } = useAttempt(onClose);
+  const [title, setTitle] = useState(filter.tag ?? 'All pictures');
+  const [path, setPath] = useState<string | null>(null);
+  const [like, setLike] = useState(0);
+  const [order, setOrder] = useState<Collected['order']>('page');
+  const [group, setGroup] = useState<Collected['group']>('page');
+  const [entry, setEntry] = useState('');
+  const galleries = galleryTargets(site.view.pages).flatMap((one) =>
+    one.gallery === null ? [] : [{ ...one, gallery: one.gallery }],
+  );
+  const target = galleries[like] ?? galleries[0];
+  const named = path ?? `${slugOf(title)}.html`;
+  const collected: Collected = {
+    pages: filter.page === null || filter.page === NO_PAGE ? null : [filter.page],
+    tag: filter.tag,
+    since: filter.since,
+    until: filter.until,
+    order,
+    group,
+  };
+  const wish: Intent | null =
+    target && title.trim() !== '' && named.trim() !== ''
+      ? {
+          kind: 'collect',
+          path: named.trim(),
+          title: title.trim(),
+          like: { page: target.page, gallery: target.gallery },
+          ...(entry.trim() === '' ? {} : { entry: entry.trim() }),
+          collected,
+        }
+      : null;
+  const plan = usePlan(wish);
+  if (galleries.length === 0)
+    return <Box sx={{ mt: 1 }}>There is no gallery yet that the page could be written like.</Box>;
+  return (
+    <Box
+      component="form"
+      aria-label="New page of all pictures"
+      sx={FORM}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (wish && changesOf(plan) > 0) attempt(wish);
+      }}
+    >
+      <Box sx={{ color: color('stone') }}>{`Pictures ${sayCollected(collected)}. Change which in the bar above.`}</Box>
+      <TextField label="Page title" value={title} autoFocus onChange={({ target: field }) => setTitle(field.value)} />
+      <TextField label="File name" value={named} onChange={({ target: field }) => setPath(field.value)} />
+      <Choice
+        label="Written like"
+        value={String(like)}
+        options={galleries.map(({ says }, n) => ({ id: String(n), says }))}
+        onChoose={(id) => setLike(Number(id))}
+      />
+      <Choice
+        label="Groups"
+        value={group}
+        options={COLLECTION_GROUPS.map((id) => ({ id, says: GROUP_SAYS[id] }))}
+        onChoose={(id) => setGroup(oneOf(COLLECTION_GROUPS, id))}
+      />
+      <Choice
+        label="Order of pictures"
+        value={order}
+        options={COLLECTION_ORDERS.map((id) => ({ id, says: ORDER_SAYS[id] }))}
+        onChoose={(id) => setOrder(oneOf(COLLECTION_ORDERS, id))}
+      />
+      {site.view.menu !== null && (
+        <TextField
+          label="Menu label"
+          value={entry}
+          helperText="Empty adds it to no menu."
+          onChange={({ target: field }) => setEntry(field.value)}
+        />
+      )}
+      <PlanShown plan={plan} wished={wish !== null} height={170} />
+      {reason !== null && <Box sx={{ color: color('rust') }}>{reason}</Box>}
+      <Box sx={{ display: 'flex', gap: 0.75 }}>
+        <Button
+          type="submit"
+          variant="contained"
+          color="primary"
+          disabled={busy || site.readOnly || changesOf(plan) === 0}
+        >
+          {`Create ${named}`}
+        </Button>
+        <Button onClick={onClose}>Cancel</Button>
+      </Box>
+    </Box>
+  );
+}
+
+const slugOf = (words: string): string =>
+  words
+    .normalize('NFKD')
+    .replace(/\p{Mn}+/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z\d]+/g, '-')
+    .replace(/^-+|-+$/g, '') || 'all';
+
+interface ChoiceProps {
+  label: string;
+  value: string;
+  options: readonly { id: string; says: string }[];
+  onChoose: (id: string) => void;
+}
+
+const Choice = ({ label, value, options, onChoose }: ChoiceProps) => (
+  <TextField select label={label} value={value} onChange={({ target }) => onChoose(target.value)}>
+    {options.map(({ id, says }) => (
+      <MenuItem key={id} value={id}>
+        {says}
+      </MenuItem>
+    ))}
+  </TextField>
+);

@@ -1,0 +1,216 @@
+/** All pictures in one list: found, put on any page in its own pattern, tagged; tags stand where visitors choose by them. */
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { htmlErrors } from '../checkers';
+import { violations } from './axe';
+import { expect, folderWith, keptFiles, openDemo, openFiles, photograph, show, test } from './fixtures';
+
+const siteIdOf = (of: Page) => /\/site\/([^/]+)/.exec(of.url())?.[1] ?? '';
+const fileOf = async (page: Page, path: string) => (await keptFiles(page, siteIdOf(page)))[path] ?? '';
+const rows = (page: Page) =>
+  page
+    .getByRole('table', { name: 'All pictures' })
+    .getByRole('row')
+    .filter({ has: page.getByRole('checkbox') });
+
+async function pick(page: Page, label: string, option: string): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+}
+
+test('pictures on no page are found, and put on one in an order, as its author writes items', async ({ page }) => {
+  await openDemo(page, 'pairs');
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await page.getByRole('button', { name: /^Create \d missing thumbnails$/ }).click();
+  await expect(page.getByRole('button', { name: /^Undo: Create/ })).toBeVisible({ timeout: 60_000 });
+  const before = await fileOf(page, 'workshop.html');
+  await show(page, 'All pictures');
+  await expect(page.getByText('30 pictures', { exact: true })).toBeVisible();
+  await pick(page, 'Page', 'on no page');
+  await page.getByRole('searchbox', { name: 'Name or text' }).fill('tkc_04');
+  await expect(page.getByText(/^\d of 30 pictures$/)).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('checkbox', { name: /^Select all/ }).check();
+  await pick(page, 'Gallery', 'workshop.html');
+  await pick(page, 'Order', 'newest first');
+  const put = page.getByRole('button', { name: /^Put \d pictures on workshop\.html$/ });
+  await expect(put).toBeEnabled();
+  await put.click();
+  await expect(page.getByRole('button', { name: /^Undo: Add \d pictures to workshop\.html$/ })).toBeVisible();
+  const after = await fileOf(page, 'workshop.html');
+  const added = [...after.matchAll(/href="camera\/(TKC_\d+)\.jpg"/gi)].map(([, name]) => name);
+  expect(added.length).toBeGreaterThan(1);
+  // Nothing that stood there is another: every line of before is there, in its order.
+  const lines = after.split('\n');
+  let at = 0;
+  for (const line of before.split('\n')) {
+    at = lines.indexOf(line, at);
+    expect(at, line).toBeGreaterThanOrEqual(0);
+    at++;
+  }
+  await page.getByRole('button', { name: /^Undo: Add/ }).click();
+  await expect.poll(() => fileOf(page, 'workshop.html')).toBe(before);
+});
+
+/** An old page in capitals and without quotes, with CRLF. */
+const OLD = (names: readonly string[]) =>
+  `<!DOCTYPE html>\r\n<HTML LANG=en><HEAD><META CHARSET=utf-8><TITLE>Reels</TITLE></HEAD>\r\n<BODY>\r\n<H1>Reels</H1>\r\n<H2>Wood</H2>\r\n<UL CLASS=row data-sieve>\r\n${names
+    .map((name) => `  <LI><A HREF=large/${name}.jpg><IMG SRC=small/${name}.jpg ALT="Reel ${name}"></A></LI>\r\n`)
+    .join('')}</UL>\r\n</BODY></HTML>\r\n`;
+
+async function reels(): Promise<Record<string, string | Buffer>> {
+  const files: Record<string, string | Buffer> = { 'old.html': OLD(['a', 'b']), 'more.html': OLD(['b', 'c']) };
+  for (const [n, name] of ['a', 'b', 'c', 'd'].entries()) {
+    files[`large/${name}.jpg`] = await photograph(n, 900, 600);
+    files[`small/${name}.jpg`] = await photograph(n, 310, 310);
+  }
+  return files;
+}
+
+test('on an old page a section gets pictures of other pages, and no more trouble than it had', async ({ page }) => {
+  const files = await reels();
+  await openFiles(page, files);
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await show(page, 'All pictures');
+  await rows(page).filter({ hasText: 'c.jpg' }).getByRole('checkbox').check();
+  await rows(page).filter({ hasText: 'a.jpg' }).getByRole('checkbox').check();
+  await pick(page, 'Gallery', 'old.html');
+  await page.getByRole('textbox', { name: 'Heading of a new section' }).fill('Brass');
+  const put = page.getByRole('button', { name: 'Put 2 pictures on old.html' });
+  await expect(put).toBeEnabled();
+  await put.click();
+  await expect(page.getByRole('button', { name: 'Undo: Write a section “Brass” on old.html' })).toBeVisible();
+  const after = await fileOf(page, 'old.html');
+  expect(after.startsWith(OLD(['a', 'b']).slice(0, OLD(['a', 'b']).indexOf('</UL>')))).toBe(true);
+  expect(after.slice(after.indexOf('Brass'))).toMatch(/HREF="?large\/a\.jpg[\s\S]*HREF="?large\/c\.jpg/);
+  expect(after.replaceAll('\r\n', '')).not.toContain('\n');
+  const folder = folderWith({ 'before.html': OLD(['a', 'b']), 'after.html': after });
+  const trouble = async (name: string) =>
+    (await htmlErrors([join(folder, name)])).map((one) => one.replaceAll(name, '').replace(/\d+/g, 'n'));
+  const known = new Set(await trouble('before.html'));
+  expect((await trouble('after.html')).filter((one) => !known.has(one))).toEqual([]);
+});
+
+test('tags are given by hand and by a rule, and stand on every page that lets visitors choose by them', async ({
+  page,
+}) => {
+  await openFiles(page, await reels());
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await show(page, 'All pictures');
+  await rows(page).filter({ hasText: 'b.jpg' }).getByRole('checkbox').check();
+  await page.getByRole('textbox', { name: 'New tags' }).fill('wood, old');
+  await page.getByRole('textbox', { name: 'New tags' }).press('Enter');
+  await expect(page.getByRole('button', { name: 'Undo: Tag b.jpg “wood”, “old”' })).toBeVisible();
+  const tagged = (names: readonly string[], tags: string) =>
+    OLD(names).replace('<LI><A HREF=large/b.jpg>', `<LI data-sieve-tags="${tags}"><A HREF=large/b.jpg>`);
+  await expect.poll(() => fileOf(page, 'old.html')).toBe(tagged(['a', 'b'], 'wood, old'));
+  expect(await fileOf(page, 'more.html')).toBe(tagged(['b', 'c'], 'wood, old'));
+  expect(await violations(page)).toEqual([]);
+
+  const theirs = page.getByRole('list', { name: 'Tags of the chosen' });
+  await theirs.getByRole('listitem').filter({ hasText: 'old' }).getByRole('button').press('Delete');
+  await expect.poll(() => fileOf(page, 'more.html')).toBe(tagged(['b', 'c'], 'wood'));
+  await pick(page, 'Tag', 'wood');
+  await expect(page.getByText('1 of 4 pictures')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all pictures' }).click();
+
+  await page.getByRole('checkbox', { name: 'Select none' }).click();
+  await page.getByRole('checkbox', { name: /^Select all/ }).check();
+  await pick(page, 'Tag by', 'what its texts say');
+  await page.getByRole('textbox', { name: 'If a text says' }).fill('reel c');
+  await page.getByRole('textbox', { name: 'it is tagged' }).fill('third');
+  await page.getByRole('button', { name: 'Tag 4 pictures by rule' }).click();
+  await expect(page.getByRole('button', { name: 'Undo: Tag 1 picture by text' })).toBeVisible();
+  expect(await fileOf(page, 'more.html')).toContain('<LI data-sieve-tags="third"><A HREF=large/c.jpg>');
+  await page.reload();
+  await page.getByRole('button', { name: 'Undo: Tag 1 picture by text' }).click();
+  await expect.poll(() => fileOf(page, 'more.html')).toBe(tagged(['b', 'c'], 'wood'));
+});
+
+/** Full-size pictures in the order in which a page's text has them. */
+const linkedIn = (text: string) =>
+  [...text.matchAll(/<a[^>]*\bhref="?([^">\s]+\.(?:jpe?g|png))"?/gi)].map(([, href = '']) => decodeURI(href));
+
+/** What the test itself makes of the other pages: headings and pictures, each page under its own. */
+async function expectedByPage(page: Page, pages: readonly string[]): Promise<string[]> {
+  const all = [];
+  for (const path of pages) {
+    const text = await fileOf(page, path);
+    const pictures = [...new Set(linkedIn(text))];
+    const heading = /<h1[^>]*>(.*?)<\/h1>/is.exec(text)?.[1] ?? '';
+    if (pictures.length > 0) all.push(`# ${heading}`, ...pictures);
+  }
+  return all;
+}
+
+const shownOn = (text: string) =>
+  [...text.matchAll(/<h2><a href="[^"]*">(.*?)<\/a><\/h2>|<a[^>]*\bhref="?([^">\s]+\.(?:jpe?g|png))"?/gi)].map(
+    ([, heading, href = '']) => (heading === undefined ? decodeURI(href) : `# ${heading}`),
+  );
+
+test('a page of all pictures is made in the site’s own manner, and changes when the others change', async ({
+  page,
+  browser,
+}) => {
+  const names = ['a', 'b', 'c', 'd'];
+  await openFiles(page, await reels());
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await show(page, 'All pictures');
+  await page.getByRole('button', { name: 'New page of all pictures…' }).click();
+  const form = page.getByRole('form', { name: 'New page of all pictures' });
+  await form.getByRole('textbox', { name: 'Page title' }).fill('Everything');
+  await expect(form.getByRole('textbox', { name: 'File name' })).toHaveValue('everything.html');
+  const create = form.getByRole('button', { name: 'Create everything.html' });
+  await expect(create).toBeEnabled();
+  expect(await violations(page)).toEqual([]);
+  await create.click();
+  const list = page.getByRole('list', { name: 'Pages of all pictures' });
+  await expect(list).toContainText('up to date');
+  await expect(list).toContainText('4 pictures of all pages');
+
+  const others = ['more.html', 'old.html'];
+  const text = await fileOf(page, 'everything.html');
+  expect(shownOn(text)).toEqual(await expectedByPage(page, others));
+  expect(text).toContain('<H1>Everything</H1>');
+  expect(text.replaceAll('\r\n', '')).not.toContain('\n');
+  const folder = folderWith({ 'old.html': OLD(['a', 'b']), 'everything.html': text });
+  const trouble = async (name: string) =>
+    (await htmlErrors([join(folder, name)])).map((one) => one.replaceAll(name, '').replace(/\d+/g, 'n'));
+  const known = new Set(await trouble('old.html'));
+  expect((await trouble('everything.html')).filter((one) => !known.has(one))).toEqual([]);
+
+  // From disk, without scripts, its pictures come and its links lead to the pages.
+  const disk = folderWith({ ...(await reels()), 'everything.html': text });
+  const context = await browser.newContext({ javaScriptEnabled: false });
+  const outside = await context.newPage();
+  await outside.goto(`file://${join(disk, 'everything.html')}`);
+  for (const image of await outside.locator('img').all())
+    expect(await image.evaluate((one: HTMLImageElement) => one.naturalWidth)).toBeGreaterThan(0);
+  await outside.locator('h2 a').first().click();
+  await expect(outside).toHaveURL(/more\.html$/);
+  await context.close();
+
+  // One change of another page is one change of both, and goes back as one.
+  await rows(page).filter({ hasText: 'd.jpg' }).getByRole('checkbox').check();
+  await pick(page, 'Gallery', 'more.html');
+  const put = page.getByRole('button', { name: 'Put 1 picture on more.html' });
+  await expect(put).toBeEnabled();
+  await expect(page.getByRole('region', { name: 'Put on a page' })).toContainText('everything.html');
+  await put.click();
+  await expect(page.getByRole('button', { name: 'Undo: Add 1 picture to more.html' })).toBeVisible();
+  await expect(list).toContainText('5 pictures of all pages');
+  expect(shownOn(await fileOf(page, 'everything.html'))).toEqual(await expectedByPage(page, others));
+  expect(linkedIn(await fileOf(page, 'more.html')).map((href) => href.slice(6, 7))).toEqual(names.slice(1));
+  await page.getByRole('button', { name: 'Undo: Add 1 picture to more.html' }).click();
+  await expect.poll(() => fileOf(page, 'everything.html')).toBe(text);
+
+  // What is typed in the source only makes it out of date.
+  await page.getByRole('link', { name: /^Markup/ }).click();
+  await page.getByRole('link', { name: /^Pairs/ }).click();
+  await show(page, 'All pictures');
+  await list.getByRole('button', { name: 'Stop updating everything.html' }).click();
+  await expect(page.getByRole('button', { name: 'Undo: Keep everything.html as it is' })).toBeVisible();
+  const kept = await fileOf(page, 'everything.html');
+  expect(kept).not.toContain('all pictures:');
+  expect(shownOn(kept)).toEqual(await expectedByPage(page, others));
+});
