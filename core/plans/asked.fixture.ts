@@ -16,7 +16,7 @@ interface SiteWish {
   bytes?: Record<string, number>;
 }
 
-const FACTS: PhotoFacts = {
+export const FACTS: PhotoFacts = {
   width: 60,
   height: 40,
   orientation: 1,

@@ -3,7 +3,20 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { htmlErrors } from '../checkers';
 import { violations } from './axe';
-import { expect, folderWith, keptFiles, openDemo, openFiles, photograph, show, test } from './fixtures';
+import { cursorAfter } from './editorSteps';
+import {
+  expect,
+  folderWith,
+  goTo,
+  keptFiles,
+  openDemo,
+  openFiles,
+  openPage,
+  photograph,
+  replaceText,
+  show,
+  test,
+} from './fixtures';
 
 const siteIdOf = (of: Page) => /\/site\/([^/]+)/.exec(of.url())?.[1] ?? '';
 const fileOf = async (page: Page, path: string) => (await keptFiles(page, siteIdOf(page)))[path] ?? '';
@@ -204,13 +217,63 @@ test('a page of all pictures is made in the site’s own manner, and changes whe
   await page.getByRole('button', { name: 'Undo: Add 1 picture to more.html' }).click();
   await expect.poll(() => fileOf(page, 'everything.html')).toBe(text);
 
-  // What is typed in the source only makes it out of date.
-  await page.getByRole('link', { name: /^Markup/ }).click();
-  await page.getByRole('link', { name: /^Pairs/ }).click();
-  await show(page, 'All pictures');
+  await list.getByRole('button', { name: 'Change what everything.html shows' }).click();
+  const change = page.getByRole('form', { name: 'What everything.html shows' });
+  await change.getByRole('combobox', { name: 'Groups' }).click();
+  await page.getByRole('option', { name: 'without headings' }).click();
+  await expect(change.getByRole('button', { name: 'Change everything.html' })).toBeEnabled();
+  expect(await violations(page)).toEqual([]);
+  await change.getByRole('button', { name: 'Change everything.html' }).click();
+  await expect
+    .poll(async () => shownOn(await fileOf(page, 'everything.html')))
+    .toEqual(['b', 'c', 'a'].map((name) => `large/${name}.jpg`));
+  await page.getByRole('button', { name: /^Undo: Change which pictures/ }).click();
+  await expect.poll(() => fileOf(page, 'everything.html')).toBe(text);
+
+  // Found and replaced, it is one change of all that say it.
+  await replaceText(page, 'Reel a', 'The first reel');
+  await expect(list).toContainText('up to date');
   await list.getByRole('button', { name: 'Stop updating everything.html' }).click();
   await expect(page.getByRole('button', { name: 'Undo: Keep everything.html as it is' })).toBeVisible();
   const kept = await fileOf(page, 'everything.html');
+  expect(kept).toContain('The first reel');
   expect(kept).not.toContain('all pictures:');
   expect(shownOn(kept)).toEqual(await expectedByPage(page, others));
+});
+
+test('typed text makes a page of all pictures out of date, which is found and mended', async ({ page }) => {
+  await openFiles(page, await reels());
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await show(page, 'All pictures');
+  await page.getByRole('button', { name: 'New page of all pictures…' }).click();
+  await page.getByRole('button', { name: 'Create all-pictures.html' }).click();
+  const list = page.getByRole('list', { name: 'Pages of all pictures' });
+  await expect(list).toContainText('up to date');
+
+  await goTo(page, 'markup');
+  await openPage(page, 'old.html');
+  await cursorAfter(page, 'Reel a');
+  await page.keyboard.type(' of wood');
+  await expect.poll(() => fileOf(page, 'old.html')).toContain('Reel a of wood');
+  expect(await fileOf(page, 'all-pictures.html')).toContain('Reel a"');
+  await goTo(page, 'proof');
+  await page.getByRole('button', { name: 'Update all-pictures.html' }).click();
+  await expect.poll(() => fileOf(page, 'all-pictures.html')).toContain('Reel a of wood');
+  await page.getByRole('button', { name: 'Undo: Update all-pictures.html' }).click();
+  await expect.poll(() => fileOf(page, 'all-pictures.html')).toContain('Reel a"');
+});
+
+test('pages that describe one picture in different words are brought together', async ({ page }) => {
+  const files = await reels();
+  await openFiles(page, { ...files, 'more.html': OLD(['b', 'c']).replace('Reel b', 'The second reel') });
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await show(page, 'All pictures');
+  await rows(page).filter({ hasText: 'b.jpg' }).getByRole('checkbox').check();
+  const texts = page.getByRole('list', { name: 'Texts of b' });
+  await expect(texts).toContainText('The second reel');
+  await expect(page.getByText('b is described in different words.')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await texts.getByRole('button', { name: 'Use these on all pages: more.html' }).click();
+  await expect(page.getByText('b is described in the same words everywhere.')).toBeVisible();
+  expect(await fileOf(page, 'old.html')).toBe(OLD(['a', 'b']).replace('Reel b', 'The second reel'));
 });

@@ -24,7 +24,7 @@ export const ACTIONS: readonly ActionEntry[] = [
   {
     label: 'Close look: crop, rotate, file size',
     words: 'rotate turn straighten level horizon crop cut trim focus point compare quality zoom sideways upside down',
-    to: { station: 'pairs', tab: 'all' },
+    to: { station: 'pairs', tab: 'pairs' },
     needs: 'pictures',
   },
   {
@@ -40,6 +40,18 @@ export const ACTIONS: readonly ActionEntry[] = [
     needs: 'pictures',
   },
   {
+    label: 'All pictures',
+    words: 'every picture list overview where used tags keywords iptc filter search unused several pages put',
+    to: { station: 'pairs', tab: 'all' },
+    needs: 'pictures',
+  },
+  {
+    label: 'Page of all pictures',
+    words: 'collection overview everything archive index combine several galleries one page month',
+    to: { station: 'pairs', tab: 'all' },
+    needs: 'pictures',
+  },
+  {
     label: 'Text and credits',
     words: 'caption alt text title description copyright credit author metadata csv spreadsheet',
     to: { station: 'pairs', tab: 'words' },
@@ -47,7 +59,7 @@ export const ACTIONS: readonly ActionEntry[] = [
   },
   {
     label: 'Order and names of pictures',
-    words: 'rename file names numbering sort date taken batch tags',
+    words: 'rename file names numbering sort date taken batch',
     to: { station: 'pairs', tab: 'order' },
     needs: 'pictures',
   },
@@ -120,6 +132,18 @@ export const ACTIONS: readonly ActionEntry[] = [
     label: 'Findings: errors and warnings',
     words: 'validate broken links missing accessibility check problems proof',
     to: { station: 'proof' },
+  },
+  {
+    label: 'Offer WebP beside JPEG',
+    words: 'picture source format lighter smaller bytes convert avif modern',
+    to: { station: 'pack' },
+    needs: 'pages',
+  },
+  {
+    label: 'Page weight',
+    words: 'size bytes speed slow loading time limit budget kilobytes lazy',
+    to: { station: 'proof', tab: 'weight' },
+    needs: 'pages',
   },
   {
     label: 'Download the files to upload',

@@ -30,8 +30,17 @@ interface Standing {
   isInStep: boolean;
 }
 
+/** The checks, the view and the next change all ask for them. */
+const read = new WeakMap<SiteReading, readonly Standing[]>();
+
 /** Pages whose marks are there; a page that lost them is its author's alone. */
-export function standings(site: SiteReading): Standing[] {
+export function standings(site: SiteReading): readonly Standing[] {
+  const known = read.get(site) ?? standingsIn(site);
+  read.set(site, known);
+  return known;
+}
+
+function standingsIn(site: SiteReading): Standing[] {
   return site.notes.known.collections.flatMap((collection): Standing[] => {
     const page = site.pages.find(({ path }) => path === collection.page);
     const region = page && regionOf(page.document);

@@ -18,6 +18,7 @@ import { FilterBar } from './FilterBar';
 import { ALL, type Filter, picked } from './picked';
 import { PutOnPage } from './PutOnPage';
 import { TagChosen } from './TagChosen';
+import { TextsByPage } from './TextsByPage';
 
 const ROW = 76;
 
@@ -60,6 +61,7 @@ export function AllPictures() {
   );
   /** Of the pictures that are there now, in the order of the list. */
   const taken = pairs.filter(({ full }) => chosen.has(full));
+  const [only] = taken;
   if (pairs.length === 0)
     return <Nothing title="No pictures yet" says="Every picture of the site is listed here, wherever it is used." />;
   return (
@@ -86,6 +88,7 @@ export function AllPictures() {
         </Panel>
         <Box sx={{ display: 'grid', gap: 1.5 }}>
           <PutOnPage pairs={taken} onDone={() => setChosen(new Set())} />
+          {only && taken.length === 1 && <TextsByPage pair={only} />}
           <TagChosen pairs={taken} />
           <Collections filter={filter} />
         </Box>

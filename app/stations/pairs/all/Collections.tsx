@@ -56,7 +56,7 @@ export function Collections({ filter }: { filter: Filter }) {
       {collections.length > 0 && (
         <Box component="ul" aria-label="Pages of all pictures" sx={LIST}>
           {collections.map((one) => (
-            <Row key={one.page} collection={one} />
+            <Row key={one.page} collection={one} filter={filter} />
           ))}
         </Box>
       )}
@@ -76,7 +76,13 @@ const STANDING = {
   lost: { tone: 'broken', says: 'marks are gone' },
 } as const;
 
-function Row({ collection: { page, collected, standing, pictures } }: { collection: CollectionView }) {
+interface RowProps {
+  collection: CollectionView;
+  filter: Filter;
+}
+
+function Row({ collection: { page, collected, standing, pictures }, filter }: RowProps) {
+  const [open, setOpen] = useState(false);
   const { site, go } = useSite();
   const { intent, busy } = useIntent();
   const idle = busy || site.readOnly;
@@ -97,10 +103,14 @@ function Row({ collection: { page, collected, standing, pictures } }: { collecti
             {`Update ${page}`}
           </Button>
         )}
+        <Button aria-expanded={open} disabled={idle} onClick={() => setOpen(!open)}>
+          {`Change what ${page} shows`}
+        </Button>
         <Button disabled={idle} onClick={() => intent({ kind: 'end-collection', page })}>
           {`Stop updating ${page}`}
         </Button>
       </Box>
+      {open && <ChangeCollection page={page} before={collected} filter={filter} onClose={() => setOpen(false)} />}
     </Box>
   );
 }
@@ -131,14 +141,7 @@ function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => voi
   );
   const target = galleries[like] ?? galleries[0];
   const named = path ?? `${slugOf(title)}.html`;
-  const collected: Collected = {
-    pages: filter.page === null || filter.page === NO_PAGE ? null : [filter.page],
-    tag: filter.tag,
-    since: filter.since,
-    until: filter.until,
-    order,
-    group,
-  };
+  const collected = { ...shownBy(filter), order, group };
   const wish: Intent | null =
     target && title.trim() !== '' && named.trim() !== ''
       ? {
@@ -172,17 +175,13 @@ function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => voi
         options={galleries.map(({ says }, n) => ({ id: String(n), says }))}
         onChoose={(id) => setLike(Number(id))}
       />
-      <Choice
-        label="Groups"
-        value={group}
-        options={COLLECTION_GROUPS.map((id) => ({ id, says: GROUP_SAYS[id] }))}
-        onChoose={(id) => setGroup(oneOf(COLLECTION_GROUPS, id))}
-      />
-      <Choice
-        label="Order of pictures"
-        value={order}
-        options={COLLECTION_ORDERS.map((id) => ({ id, says: ORDER_SAYS[id] }))}
-        onChoose={(id) => setOrder(oneOf(COLLECTION_ORDERS, id))}
+      <Arrangement
+        group={group}
+        order={order}
+        onChange={(next) => {
+          setGroup(next.group);
+          setOrder(next.order);
+        }}
       />
       {site.view.menu !== null && (
         <TextField
@@ -208,6 +207,78 @@ function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => voi
     </Box>
   );
 }
+
+/** What the list shows, of whatever order. */
+const shownBy = ({ page, tag, since, until }: Filter): Omit<Collected, 'order' | 'group'> => ({
+  pages: page === null || page === NO_PAGE ? null : [page],
+  tag,
+  since,
+  until,
+});
+
+interface ChangeCollectionProps {
+  page: string;
+  before: Collected;
+  filter: Filter;
+  onClose: () => void;
+}
+
+/** Its groups and its order, and which pictures: as before, or as the list shows them now. */
+function ChangeCollection({ page, before, filter, onClose }: ChangeCollectionProps) {
+  const { site } = useSite();
+  const { attempt, reason, busy } = useAttempt(onClose);
+  const [arranged, setArranged] = useState({ group: before.group, order: before.order });
+  const [asListed, setAsListed] = useState(false);
+  const collected = { ...before, ...(asListed ? shownBy(filter) : {}), ...arranged };
+  const wish: Intent = { kind: 'set-collection', page, collected };
+  const plan = usePlan(wish);
+  return (
+    <Box component="form" aria-label={`What ${page} shows`} sx={FORM} onSubmit={(event) => event.preventDefault()}>
+      <Choice
+        label="Which pictures"
+        value={asListed ? 'listed' : 'before'}
+        options={[
+          { id: 'before', says: 'as before' },
+          { id: 'listed', says: 'as the bar above says' },
+        ]}
+        onChoose={(id) => setAsListed(id === 'listed')}
+      />
+      <Arrangement {...arranged} onChange={setArranged} />
+      <PlanShown plan={plan} wished height={150} same="It shows just that already." />
+      {reason !== null && <Box sx={{ color: color('rust') }}>{reason}</Box>}
+      <Box sx={ACTIONS}>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={busy || site.readOnly || changesOf(plan) === 0}
+          onClick={() => attempt(wish)}
+        >
+          {`Change ${page}`}
+        </Button>
+        <Button onClick={onClose}>Cancel</Button>
+      </Box>
+    </Box>
+  );
+}
+
+type Arranged = Pick<Collected, 'group' | 'order'>;
+
+const Arrangement = ({ group, order, onChange }: Arranged & { onChange: (next: Arranged) => void }) => (
+  <>
+    <Choice
+      label="Groups"
+      value={group}
+      options={COLLECTION_GROUPS.map((id) => ({ id, says: GROUP_SAYS[id] }))}
+      onChoose={(id) => onChange({ order, group: oneOf(COLLECTION_GROUPS, id) })}
+    />
+    <Choice
+      label="Order of pictures"
+      value={order}
+      options={COLLECTION_ORDERS.map((id) => ({ id, says: ORDER_SAYS[id] }))}
+      onChoose={(id) => onChange({ group, order: oneOf(COLLECTION_ORDERS, id) })}
+    />
+  </>
+);
 
 const slugOf = (words: string): string =>
   words
