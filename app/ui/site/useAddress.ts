@@ -43,9 +43,14 @@ export function useAddress(siteId: string): Address {
   /** Numbers of the addresses that were written and have not come yet; those of before a reload are others. */
   const underWay = useRef<readonly number[]>([]);
   const last = useRef(Date.now());
+  /** Somebody has followed a link, and its screen is still to come. */
+  const leaving = useRef(false);
   /** The same for the screen, which does not wait for the router. */
   const [ahead, setAhead] = useState<Target>(NOTHING);
 
+  useEffect(() => {
+    leaving.current = !idle && underWay.current.length === 0;
+  }, [idle]);
   useEffect(() => {
     if (latest.current !== location) {
       latest.current = location;
@@ -74,6 +79,11 @@ export function useAddress(siteId: string): Address {
     void navigate(to, { replace: !isStep(target), state: { spot, written } satisfies State });
   }, [navigate, siteId]);
 
+  /** A strand that is only followed does not call anybody back who has pressed a link meanwhile. */
+  const writeAtRest = useCallback(() => {
+    timer.current = setTimeout(() => (leaving.current ? writeAtRest() : write()), REST);
+  }, [write]);
+
   const go = useCallback(
     (target: Target) => {
       const onlyStrand = Object.keys(target).every((name) => name === 'strand');
@@ -89,10 +99,10 @@ export function useAddress(siteId: string): Address {
         else startTransition(() => setAhead(next));
       }
       clearTimeout(timer.current ?? undefined);
-      if (onlyStrand) timer.current = setTimeout(write, REST);
+      if (onlyStrand) writeAtRest();
       else write();
     },
-    [write],
+    [write, writeAtRest],
   );
 
   const inAddress = useMemo(() => placeIn(new URLSearchParams(location.search)), [location.search]);
