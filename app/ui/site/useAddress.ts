@@ -1,6 +1,6 @@
 /** The place in the address, and the one way to go elsewhere. */
-import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useLocation, useNavigate, useNavigation } from 'react-router';
+import { startTransition, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { UNSAFE_DataRouterContext as DataRouterContext, useLocation, useNavigate, useNavigation } from 'react-router';
 import { z } from 'zod';
 import type { Station } from '~core/checks/index.ts';
 import {
@@ -43,14 +43,10 @@ export function useAddress(siteId: string): Address {
   /** Numbers of the addresses that were written and have not come yet; those of before a reload are others. */
   const underWay = useRef<readonly number[]>([]);
   const last = useRef(Date.now());
-  /** Somebody has followed a link, and its screen is still to come. */
-  const leaving = useRef(false);
+  const router = useContext(DataRouterContext)?.router;
   /** The same for the screen, which does not wait for the router. */
   const [ahead, setAhead] = useState<Target>(NOTHING);
 
-  useEffect(() => {
-    leaving.current = !idle && underWay.current.length === 0;
-  }, [idle]);
   useEffect(() => {
     if (latest.current !== location) {
       latest.current = location;
@@ -81,8 +77,13 @@ export function useAddress(siteId: string): Address {
 
   /** A strand that is only followed does not call anybody back who has pressed a link meanwhile. */
   const writeAtRest = useCallback(() => {
-    timer.current = setTimeout(() => (leaving.current ? writeAtRest() : write()), REST);
-  }, [write]);
+    // As the router knows it: what React shows of it comes later on a busy machine.
+    const isLeaving = () => {
+      const to = router?.state.navigation.location?.pathname;
+      return to !== undefined && to !== window.location.pathname;
+    };
+    timer.current = setTimeout(() => (isLeaving() ? writeAtRest() : write()), REST);
+  }, [router, write]);
 
   const go = useCallback(
     (target: Target) => {
