@@ -47,6 +47,12 @@ export const isAscii = (text: string): boolean => !BEYOND_ASCII.test(text);
 export const asReferences = (text: string): string =>
   text.replace(EACH_BEYOND, (letter) => `&#${letter.codePointAt(0) ?? 0};`);
 
+/** Whether a page says that it is in another encoding than UTF-8, and is in none that could be told from it. */
+export function lacksLetters(page: PageDocument): boolean {
+  const declared = charsetOf(page);
+  return declared !== null && !isUtf8(declared) && isAscii(page.text);
+}
+
 /** Where references are not read: in scripts, styles, comments and the code of a server. */
 export function rawPlaces({ elements, comments, templates }: PageDocument): Range[] {
   const code = elements.flatMap((element) =>

@@ -2,7 +2,7 @@ export { applyPattern } from './apply.ts';
 export { elementAt, elementBy, type Tie, tieOf } from './at.ts';
 export { type Changed, type Stated, unstated } from './conserve.ts';
 export { STATES } from './states.ts';
-export { asReferences, charsetOf, firstBeyondAscii, isAscii, isUtf8, rawPlaces } from './charset.ts';
+export { asReferences, charsetOf, firstBeyondAscii, isAscii, isUtf8, lacksLetters, rawPlaces } from './charset.ts';
 export { countersToMend, renumber } from './counters.ts';
 export {
   ancestors,

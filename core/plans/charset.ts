@@ -2,7 +2,16 @@
  * New letters on pages that declare another encoding than UTF-8 and hold nothing but ASCII: written as UTF-8 they would
  * be read as other letters, so they stand as references.
  */
-import { asReferences, charsetOf, isAscii, isUtf8, parsePage, rawPlaces, type PageDocument } from '../markup/index.ts';
+import {
+  asReferences,
+  charsetOf,
+  isAscii,
+  isUtf8,
+  lacksLetters,
+  parsePage,
+  rawPlaces,
+  type PageDocument,
+} from '../markup/index.ts';
 import type { SiteReading } from '../model/index.ts';
 import {
   applyEdits,
@@ -30,7 +39,8 @@ type Written = Result<{ file: FileChange }>;
 function fileInCharset(site: SiteReading, file: FileChange): Written {
   if (file.kind === 'edit') {
     const page = site.pages.find(({ path }) => path === file.path);
-    if (!page || file.edits.every(({ text }) => isAscii(text)) || !isOther(page.document)) return { ok: true, file };
+    if (!page || file.edits.every(({ text }) => isAscii(text)) || !lacksLetters(page.document))
+      return { ok: true, file };
     const edits = editsInCharset(page.document, file.edits);
     return edits.ok ? { ok: true, file: { ...file, edits: edits.edits } } : refuse(`${file.path}: ${edits.reason}`);
   }
@@ -38,12 +48,6 @@ function fileInCharset(site: SiteReading, file: FileChange): Written {
   if (file.kind !== 'put' || file.after?.kind !== 'text' || !isPagePath(file.path) || isAscii(file.after.text))
     return { ok: true, file };
   return madeInCharset(site, file, file.after.text);
-}
-
-/** Whether a page says that it is in another encoding, and is in none that could be told from it. */
-function isOther(page: PageDocument): boolean {
-  const declared = charsetOf(page);
-  return declared !== null && !isUtf8(declared) && isAscii(page.text);
 }
 
 const REFUSED =
@@ -70,7 +74,8 @@ function madeInCharset(site: SiteReading, file: FileChange & { kind: 'put' }, te
   const declared = charsetOf(page);
   const others = site.pages.filter(({ document }) => charsetOf(document)?.label === declared?.label);
   // Where its like hold such letters already, the declaration is what is wrong.
-  if (!declared || isUtf8(declared) || !others.some(({ document }) => isOther(document))) return { ok: true, file };
+  if (!declared || isUtf8(declared) || !others.some(({ document }) => lacksLetters(document)))
+    return { ok: true, file };
   const written = referred(text, 0, rawPlaces(page));
   return written === null
     ? refuse(`${file.path}: ${REFUSED}`)

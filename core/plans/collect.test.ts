@@ -185,6 +185,19 @@ describe('a page of all pictures', () => {
     expect(site.reading.notes.known.collections).toEqual([]);
   });
 
+  it('is in step on a page of another encoding, where letters stand as references', () => {
+    const latin = (text: string) => text.replace('<head>', '<head><meta charset="iso-8859-1">');
+    const site = new Site({ 'one.html': latin(PAGES['one.html']), 'two.html': PAGES['two.html'] });
+    site.do(wish());
+    const two = () => site.reading.pages.find(({ path }) => path === 'two.html')!.strands[0]!;
+    site.do({ kind: 'set-caption', strand: two()[1]!.id, value: 'Über dem Moor' });
+    expect(site.text()).toContain('<p>&#220;ber dem Moor</p>');
+    expect(standings(site.reading).map(({ isInStep }) => isInStep)).toEqual([true]);
+    const { left } = site.do({ kind: 'set-caption', strand: two()[1]!.id, value: 'Über der Höhe' });
+    expect(left).toEqual([]);
+    expect(site.text()).toContain('<p>&#220;ber der H&#246;he</p>');
+  });
+
   it('leaves a page alone whose marks have gone', () => {
     const site = new Site();
     site.do(wish());

@@ -21,24 +21,18 @@ import {
 } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { groupAttribute } from '../wiring/index.ts';
-import { applyEdits, type Edit, type Planned, refuse, type Result, lastOf, firstOf } from '../site/index.ts';
+import { applyEdits, type Edit, type Planned, refuse, type Result, lastOf, firstOf, slugOf } from '../site/index.ts';
 import type { NewPicture } from './intent.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
 
 /** The class by which the list is found again. */
 const LIST = 'sections';
 
-const slugOf = (words: string): string =>
-  words
-    .normalize('NFKD')
-    .replace(/\p{Mn}+/gu, '')
-    .toLowerCase()
-    .replace(/[^a-z\d]+/g, '-')
-    .replace(/^-+|-+$/g, '') || 'section';
+const idOf = (words: string): string => slugOf(words) || 'section';
 
 function freeId(document: PageDocument, words: string): string {
   const taken = new Set(document.elements.map((element) => valueOf(element, 'id')));
-  const slug = slugOf(words);
+  const slug = idOf(words);
   for (let n = 1; ; n++) {
     const id = n === 1 ? slug : `${slug}-${n}`;
     if (!taken.has(id)) return id;
@@ -139,7 +133,7 @@ export function addSection(
   );
   const named = heading !== null && inside.includes(heading) && heading.close !== null;
   const copy = copied(document.text, block, [
-    { ...all, text: regrouped(page, gallery, taken.text, slugOf(title)) },
+    { ...all, text: regrouped(page, gallery, taken.text, idOf(title)) },
     ...(named ? headingEdits(heading, title, id, document.text) : []),
     ...inside.flatMap((element) => (named && element === heading ? [] : withoutId(element))),
   ]);

@@ -37,6 +37,7 @@ export {
   writeNotes,
 } from './notes.ts';
 export { lineprint } from './lineprint.ts';
+export { slugOf } from './slug.ts';
 export {
   byNaturalName,
   cleanPath,

@@ -160,17 +160,11 @@ export const SiteNotes = z.object({
   /** Galleries whose items have all been removed: where they stood, and how their items were written. */
   emptied: z
     .array(
-      z.object({
+      ItemsHand.extend({
         page: path,
         at: z.array(z.number().int().min(0)).max(200),
         tag: z.string().max(60),
         className: text,
-        pattern: z.string().max(20_000),
-        free: z.array(z.tuple([z.string().max(200), z.string().max(200).nullable()])).max(500),
-        lead: z.string().max(500),
-        separator: z.string().max(500),
-        tail: z.string().max(500),
-        size: z.object({ width: z.number().nullable(), height: z.number().nullable() }).optional(),
       }),
     )
     .max(1000)

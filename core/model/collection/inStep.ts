@@ -3,7 +3,7 @@
  * changed there themselves. What was written last is known by a fingerprint of each line.
  */
 import { lineEdits, linesOf, mergedLines } from '../../folder/index.ts';
-import { parsePage } from '../../markup/index.ts';
+import { asReferences, lacksLetters, parsePage } from '../../markup/index.ts';
 import {
   applyEdits,
   type Collection,
@@ -47,7 +47,8 @@ function standingsIn(site: SiteReading): Standing[] {
     if (!page || !region) return [];
     const { text } = page.document;
     const indent = /[ \t]*$/.exec(text.slice(0, text.indexOf('<!--', region.end)))?.[0] ?? '';
-    const lines = linesOf(writtenRegion(site, collection, { base: page.base, document: page.document, indent }));
+    const written = writtenRegion(site, collection, { base: page.base, document: page.document, indent });
+    const lines = linesOf(lacksLetters(page.document) ? asReferences(written) : written);
     const prints = lines.map(lineprint);
     const isInStep = prints.join() === collection.lines.join();
     return [{ collection, page, region, lines, prints, isInStep }];

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
-import { COLLECTION_GROUPS, COLLECTION_ORDERS, type Collected, countOf, oneOf } from '~core/site/index.ts';
+import { COLLECTION_GROUPS, COLLECTION_ORDERS, type Collected, countOf, oneOf, slugOf } from '~core/site/index.ts';
 import type { CollectionView } from '~core/view/index.ts';
 import { galleryTargets } from '../../../ui/parts/galleryTargets';
 import { Mono, Panel, Tag } from '../../../ui/parts/small';
@@ -140,7 +140,7 @@ function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => voi
     one.gallery === null ? [] : [{ ...one, gallery: one.gallery }],
   );
   const target = galleries[like] ?? galleries[0];
-  const named = path ?? `${slugOf(title)}.html`;
+  const named = path ?? `${slugOf(title) || 'all'}.html`;
   const collected = { ...shownBy(filter), order, group };
   const wish: Intent | null =
     target && title.trim() !== '' && named.trim() !== ''
@@ -279,14 +279,6 @@ const Arrangement = ({ group, order, onChange }: Arranged & { onChange: (next: A
     />
   </>
 );
-
-const slugOf = (words: string): string =>
-  words
-    .normalize('NFKD')
-    .replace(/\p{Mn}+/gu, '')
-    .toLowerCase()
-    .replace(/[^a-z\d]+/g, '-')
-    .replace(/^-+|-+$/g, '') || 'all';
 
 interface ChoiceProps {
   label: string;
