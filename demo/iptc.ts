@@ -3,8 +3,9 @@
  * library does not write.
  */
 
-const DATASETS = { title: 5, credit: 110, copyright: 116, caption: 120 } as const;
-export type IptcWords = Partial<Record<keyof typeof DATASETS, string>>;
+const DATASETS = { title: 5, keywords: 25, credit: 110, copyright: 116, caption: 120 } as const;
+/** A dataset is repeated for each of several values. */
+export type IptcWords = Partial<Record<keyof typeof DATASETS, string | readonly string[]>>;
 
 /** What an APP13 segment with IPTC records in it begins with, by convention. */
 const IDENTIFIER = Buffer.from('50686f746f73686f7020332e3000', 'hex');
@@ -13,10 +14,13 @@ const IDENTIFIER = Buffer.from('50686f746f73686f7020332e3000', 'hex');
 const UTF8 = Buffer.from([0x1c, 1, 90, 0, 3, 0x1b, 0x25, 0x47]);
 
 export function withIptc(jpeg: Buffer, words: IptcWords): Buffer {
-  const sets = (Object.keys(DATASETS) as (keyof typeof DATASETS)[]).flatMap((name) => {
-    const text = Buffer.from(words[name] ?? '', 'utf8');
-    return text.length === 0 ? [] : [Buffer.from([0x1c, 2, DATASETS[name], text.length >> 8, text.length & 255]), text];
-  });
+  const sets = (Object.keys(DATASETS) as (keyof typeof DATASETS)[]).flatMap((name) =>
+    [words[name] ?? []].flat().flatMap((value) => {
+      const text = Buffer.from(value, 'utf8');
+      const head = Buffer.from([0x1c, 2, DATASETS[name], text.length >> 8, text.length & 255]);
+      return text.length === 0 ? [] : [head, text];
+    }),
+  );
   const record = Buffer.concat([UTF8, ...sets]);
   const padded = record.length % 2 === 0 ? record : Buffer.concat([record, Buffer.alloc(1)]);
   const length = Buffer.alloc(4);

@@ -8,6 +8,7 @@ export interface Told {
   caption: string;
   credit: string;
   copyright: string;
+  keywords?: readonly string[];
   /** `YYYY:MM:DD hh:mm:ss`; without it the file says nothing at all. */
   taken?: string;
   /** 1 to 8 (CIPA DC-008); the pixels are stored turned the other way. */

@@ -4,11 +4,16 @@
  */
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { basename, dirname, extname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { writeZip, type ZipSource } from '../core/pack/index.ts';
+import type { PhotoFacts } from '../core/photo/index.ts';
+import type { FileContent } from '../core/site/index.ts';
+import { kitNamed } from '../tests/kits.ts';
 import { drawing, seeded } from './draw.ts';
+import { withAllPictures } from './allPictures.ts';
+import { tagsOf } from './tags.ts';
 import { jpegOf } from './jpeg.ts';
 import { PICTURES, THUMBNAILS, type DemoPicture } from './pictures.ts';
 
@@ -17,6 +22,8 @@ export const MADE = join(HERE, '.made');
 export const DEMO_ZIP = join(MADE, 'demo.zip');
 export const SITE = join(MADE, 'site');
 const CREDIT = 'Tarrowby Kite Circle';
+/** In `viewers`. */
+const VIEWER_FILES = ['lightbox/lightbox.js', 'lightbox/lightbox.css', 'filter/filter.js', 'filter/filter.css'];
 const MADE_ON = new Date('2026-09-30T12:00:00Z');
 
 function filesBelow(folder: string): string[] {
@@ -31,8 +38,9 @@ function stamp(): string {
   const sources = [
     ...readdirSync(HERE).filter((name) => name.endsWith('.ts')),
     ...filesBelow(join(HERE, 'site')).map((name) => join('site', name)),
-    '../viewers/lightbox/lightbox.js',
-    '../viewers/lightbox/lightbox.css',
+    ...VIEWER_FILES.map((name) => join('../viewers', name)),
+    // What fills the page of all pictures.
+    ...filesBelow(join(HERE, '../core/model/collection')).map((name) => join('../core/model/collection', name)),
   ];
   for (const name of sources) hash.update(name).update(readFileSync(join(HERE, name)));
   return hash.digest('hex');
@@ -60,7 +68,8 @@ async function draw(picture: DemoPicture): Promise<Buffer> {
     .toBuffer({ resolveWithObject: true });
   const { width, height, channels } = upright.info;
   const pixels = sharp(upright.data, { raw: { width, height, channels } });
-  return jpegOf(pixels, picture.quality, { ...picture, credit: CREDIT, copyright: `© 2026 ${CREDIT}` });
+  const told = { ...picture, credit: CREDIT, copyright: `© 2026 ${CREDIT}`, keywords: tagsOf(picture.path) };
+  return jpegOf(pixels, picture.quality, told);
 }
 
 async function thumbnail(
@@ -86,6 +95,37 @@ function keep(path: string, content: Buffer): void {
   writeFileSync(target, content);
 }
 
+const TEXTS = new Set(['.html', '.css', '.js', '.svg']);
+
+/** What the page does not depend on. */
+const NOTHING_SEEN: Omit<PhotoFacts, 'width' | 'height'> = {
+  orientation: 1,
+  likeness: '0'.repeat(16),
+  mean: [0, 0, 0],
+  luma: { width: 1, height: 1, data: new Uint8Array(1) },
+  words: {},
+};
+
+/** As the program itself would fill it, with the sizes of the thumbnails. */
+async function fillAllPictures(): Promise<void> {
+  const files = new Map<string, FileContent>();
+  const facts = new Map<string, PhotoFacts>();
+  for (const path of filesBelow(SITE)) {
+    const content = readFileSync(join(SITE, path));
+    if (TEXTS.has(extname(path))) {
+      files.set(path, { kind: 'text', text: content.toString('utf8') });
+      continue;
+    }
+    const hash = createHash('sha256').update(content).digest('hex');
+    files.set(path, { kind: 'binary', hash, bytes: content.length });
+    const { width, height } = await sharp(content).metadata();
+    facts.set(hash, { ...NOTHING_SEEN, width, height });
+  }
+  const kits = [kitNamed('lightbox'), kitNamed('filter')];
+  for (const [path, content] of withAllPictures(files, facts, kits))
+    if (content.kind === 'text') keep(path, Buffer.from(content.text, 'utf8'));
+}
+
 export async function makeDemo(say: (line: string) => void = () => undefined): Promise<void> {
   const wanted = stamp();
   const stampFile = join(MADE, 'stamp');
@@ -100,8 +140,8 @@ export async function makeDemo(say: (line: string) => void = () => undefined): P
   }
   for (const { path, from, crop } of THUMBNAILS) keep(path, await thumbnail(drawn.get(from)!, crop));
   for (const name of filesBelow(join(HERE, 'site'))) keep(name, readFileSync(join(HERE, 'site', name)));
-  for (const name of ['lightbox.js', 'lightbox.css'])
-    keep(`viewer/${name}`, readFileSync(join(HERE, '../viewers/lightbox', name)));
+  for (const name of VIEWER_FILES) keep(`viewer/${basename(name)}`, readFileSync(join(HERE, '../viewers', name)));
+  await fillAllPictures();
 
   const sources = filesBelow(SITE).map((path): ZipSource => ({
     path,

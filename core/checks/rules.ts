@@ -46,6 +46,7 @@ import { elementUnlike } from './elementUnlike.ts';
 import { startArgument } from './startArgument.ts';
 import { startSelector } from './startSelector.ts';
 import { startTooSoon } from './startTooSoon.ts';
+import { toldOnce } from './toldOnce.ts';
 import { tagsUnlike } from './tagsUnlike.ts';
 import { tagBroken } from './tagBroken.ts';
 import { textLeftOver } from './textLeftOver.ts';
@@ -118,7 +119,7 @@ export const RULES: readonly Rule[] = [
 /** All findings: what is broken first, then by page and line. */
 export function findingsOf(site: SiteReading): Finding[] {
   const rank = ({ severity }: Finding) => (severity === 'error' ? 0 : 1);
-  return RULES.flatMap((rule) => findingsBy(rule, site)).sort(
+  return RULES.flatMap((rule) => toldOnce(site, findingsBy(rule, site))).sort(
     (a, b) =>
       rank(a) - rank(b) || a.place.path.localeCompare(b.place.path) || (a.place.line ?? 0) - (b.place.line ?? 0),
   );

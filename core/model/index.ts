@@ -31,7 +31,7 @@ export { stillNamed } from './stillNamed.ts';
 export type { AltStanding } from './altStanding.ts';
 export { takenAtOf, wordsFor, wordsOf, type WordsView } from './pictureWords.ts';
 export { isTooLarge, resolved, type Strand } from './strands.ts';
-export { BEGIN, bringInStep, END, regionOf, standings } from './collection/index.ts';
+export { BEGIN, bringInStep, collectedGroups, END, regionOf, standings, standsIn } from './collection/index.ts';
 export { type TaggedItem, taggedItems, tagsOnPages, writeTags } from './pictureTags.ts';
 export { type ShownJpeg, shownJpegs, webpTasks } from './webp.ts';
 export { type ExternalFile, externalFiles, type ExternalReference, externalReferences } from './external.ts';

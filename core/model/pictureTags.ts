@@ -14,6 +14,7 @@ import {
 } from '../markup/index.ts';
 import { type Edit, type FileChange, grouped, type Planned, refuse } from '../site/index.ts';
 import type { Kit } from '../wiring/index.ts';
+import { regionOf, standsIn } from './collection/region.ts';
 import type { PageReading, SiteReading } from './reading.ts';
 import type { Strand } from './strands.ts';
 
@@ -37,15 +38,34 @@ const tagsIn = (value: string): string[] =>
     .map((tag) => tag.trim())
     .filter((tag) => tag !== '');
 
-/** Every item that is marked for such a viewer, or stands in a gallery that is. */
+/**
+ * Every item that is marked for such a viewer, or stands in a gallery that is; but for those that a page only shows of
+ * other pages, which say what the others say.
+ */
 export function taggedItems(site: Pick<SiteReading, 'pages' | 'kits'>): TaggedItem[] {
   const kits = site.kits.filter(({ manifest }) => manifest.tags);
-  return site.pages.flatMap((page) =>
-    page.galleries.flatMap((gallery, g) => {
+  return site.pages.flatMap((page) => {
+    const region = regionOf(page.document);
+    return page.galleries.flatMap((gallery, g) => {
+      if (region && standsIn(region)(gallery.container)) return [];
       const attribute = attributeFor(gallery, kits);
       return attribute === null ? [] : itemsOf(page, gallery, page.strands[g] ?? [], attribute);
-    }),
-  );
+    });
+  });
+}
+
+/**
+ * The attribute for tags of pictures that stand in this part of a page, or in what these tags open; null where no
+ * viewer that chooses by tags is marked there.
+ */
+export function tagAttributeIn({ kits }: Pick<SiteReading, 'kits'>, within: readonly PageElement[]): string | null {
+  for (const { manifest } of kits) {
+    const { marker, tags } = manifest;
+    if (!tags || marker.attribute === undefined) continue;
+    const { attribute } = marker;
+    if (within.some((element) => valueOf(element, attribute) !== undefined)) return tags.attribute;
+  }
+  return null;
 }
 
 function itemsOf(page: PageReading, gallery: Gallery, strands: readonly Strand[], attribute: string): TaggedItem[] {

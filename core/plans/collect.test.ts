@@ -6,6 +6,8 @@ import { allFiles } from './fixAll.ts';
 import type { Intent } from './intent.ts';
 import { planFor } from './plan.ts';
 import { readSite } from '../model/index.ts';
+import { findingsOf } from '../checks/index.ts';
+import { kitNamed } from '../../tests/kits.ts';
 
 const NAMES = ['a', 'b', 'c', 'd', 'e'];
 const FILES = Object.fromEntries(
@@ -29,7 +31,7 @@ const PAGES = {
   'two.html': listPage(items(['c', 'd']), 'Second & last'),
 };
 
-const ALL: Collected = { pages: null, tag: null, since: '', until: '', order: 'page', group: 'page' };
+const ALL: Collected = { pages: null, tag: null, since: '', until: '', order: 'page', group: 'page', tagLinks: false };
 
 const wish = (collected: Partial<Collected> = {}): Intent => ({
   kind: 'collect',
@@ -48,7 +50,7 @@ class Site {
     const facts = new Map(
       Object.keys(FACTS).map((hash) => [hash, siteOf(FILES, { facts: FACTS }).factsOf(pathOf(hash))!]),
     );
-    return readSite(this.files, facts, []);
+    return readSite(this.files, facts, [kitNamed('filter')]);
   }
   do(intent: Intent) {
     const planned = planFor(this.reading, intent);
@@ -102,6 +104,87 @@ describe('a page of all pictures', () => {
     const site = new Site(PAGES, { tags: { B: ['red'] } });
     site.do(wish(collected));
     expect(shown(site.text())).toBe(wanted);
+  });
+
+  it('says the tags of its pictures where visitors choose by them, and goes on saying them', () => {
+    const choosing = { ...PAGES, 'one.html': PAGES['one.html'].replace('<ul>', '<ul data-sieve>') };
+    const site = new Site(choosing, { tags: { B: ['red', 'tall & thin'] } });
+    site.do(wish({ group: 'none' }));
+    expect(site.text()).toContain('<ul data-sieve>');
+    expect(site.text()).toContain('<li data-sieve-tags="red, tall &amp; thin"><a href="b.jpg"');
+    expect(site.text()).toContain('<li><a href="a.jpg"');
+    site.do({ kind: 'set-tags', paths: ['d.jpg'], add: ['long'], remove: [] });
+    expect(site.text()).toContain('<li data-sieve-tags="long"><a href="d.jpg"');
+    site.do({ kind: 'set-tags', paths: ['b.jpg'], add: [], remove: ['red', 'tall & thin'] });
+    expect(site.text()).toContain('<li><a href="b.jpg"');
+  });
+
+  it('gives the link a line of its own where the item has lines', () => {
+    const tall = (name: string) => `\n    ${linked(name)}\n  `;
+    const page = listPage(['a', 'b', 'c'].map(tall), 'First day').replace(/\r?\n/g, '\r\n');
+    const site = new Site({ 'one.html': page });
+    site.do(wish({ group: 'none' }));
+    expect(site.text()).toContain('alt="b"></a>\r\n    <a class="from-page" href="one.html">First day</a>\r\n  </li>');
+  });
+
+  it('says tags as soon as visitors can choose by them there', () => {
+    const site = new Site(PAGES, { tags: { B: ['red'] } });
+    site.do(wish({ group: 'none' }));
+    site.type('all.html', '<ul>', '<ul data-sieve>');
+    site.do({ kind: 'update-collections', pages: ['all.html'] });
+    expect(site.text()).toContain('<ul data-sieve>\n');
+    expect(site.text()).toContain('<li data-sieve-tags="red"><a href="b.jpg"');
+  });
+
+  it('repeats no finding of the pages that it shows', () => {
+    const site = new Site({ ...PAGES, 'one.html': PAGES['one.html'].replace(' alt="b"', '') });
+    site.do(wish({ group: 'none' }));
+    const lacking = () =>
+      findingsOf(site.reading)
+        .filter(({ rule }) => rule === 'alt-missing')
+        .map(({ place }) => place.path);
+    expect(site.text()).toContain('<img src="t/b.jpg">');
+    expect(lacking()).toEqual(['one.html']);
+    // What is wrong there alone is told there.
+    site.type('all.html', ' alt="d"', '');
+    expect(lacking()).toEqual(['all.html', 'one.html']);
+  });
+
+  it('makes a page for each tag, with links from one to the other, and later ones join them', () => {
+    const tags = { A: ['Red'], B: ['Red', 'Tall & thin'], D: ['日本'] };
+    const site = new Site(PAGES, { tags });
+    const like = { page: 'one.html', gallery: 0 };
+    const collected = { ...ALL, group: 'none' as const, tagLinks: true };
+    site.do(wish({ tagLinks: true }));
+    site.do({ kind: 'collect-tags', tags: ['Red', 'Tall & thin'], like, collected });
+    expect(shown(site.text('tag-red.html'))).toBe('a b');
+    expect(shown(site.text('tag-tall-thin.html'))).toBe('b');
+    expect(site.text('tag-red.html')).toContain('<title>Red</title>');
+    const links = (current: string) =>
+      [
+        '<p class="tag-pages">',
+        '  <a href="all.html">All</a>',
+        '  <a href="tag-red.html">Red</a>',
+        '  <a href="tag-tall-thin.html">Tall &amp; thin</a>',
+        '</p>',
+      ]
+        .join('\n')
+        .replace(`<a href="${current}">`, `<a aria-current="page" href="${current}">`);
+    for (const page of ['all.html', 'tag-red.html', 'tag-tall-thin.html'])
+      expect(site.text(page)).toContain(links(page));
+    site.do({ kind: 'collect-tags', tags: ['日本'], like, collected });
+    expect(site.text('tag-1.html')).toContain('<a aria-current="page" href="tag-1.html">日本</a>');
+    expect(site.text('tag-red.html')).toContain('  <a href="tag-1.html">日本</a>\n</p>');
+    site.do({ kind: 'set-tags', paths: ['a.jpg'], add: [], remove: ['Red'] });
+    expect(shown(site.text('tag-red.html'))).toBe('b');
+  });
+
+  it('is made like no page that shows pictures of others itself', () => {
+    const site = new Site();
+    site.do(wish({ group: 'none' }));
+    expect(asked(site.reading, { ...wish(), path: 'b.html', like: { page: 'all.html', gallery: 0 } } as Intent)).toBe(
+      'all.html shows pictures of other pages itself. Choose a gallery that is written by hand.',
+    );
   });
 
   it('links each picture to its page where that is not said above it', () => {
@@ -214,7 +297,7 @@ describe('a page of all pictures', () => {
     site.do(wish());
     expect(site.text().replaceAll('\r\n', '')).not.toContain('\n');
     expect(asked(site.reading, { ...wish({ tag: 'none' }), path: 'other.html' } as Intent)).toBe(
-      'No picture of these pages is like that, so the page would be empty.',
+      'No picture of these pages is like that, so the page for “none” would be empty.',
     );
   });
 });

@@ -1,31 +1,36 @@
 /** A page of all pictures: made as another page is made, and shown from then on what the others show. */
-import { BEGIN, bringInStep, END, newReadingMemory, notesChange, readSite, regionOf } from '../model/index.ts';
+import { BEGIN, bringInStep, collectedGroups, END, notesChange, regionOf, standsIn } from '../model/index.ts';
 import type { SiteReading } from '../model/index.ts';
 import {
   elementBy,
   indentOf,
   type NewItem,
   newlineOf,
+  parsePage,
   placeOf,
   placeOfItems,
   removeAttribute,
   attributeOf,
 } from '../markup/index.ts';
 import {
-  applyChange,
   applyEdits,
   type Collected,
   type Collection,
+  countOf,
+  type FileChange,
+  folderOf,
   nameOf,
   planEdits,
   type Planned,
   refuse,
+  type Result,
+  slugOf,
 } from '../site/index.ts';
-import { allFiles, factsByHash } from './fixAll.ts';
 import type { NewPicture } from './intent.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
-import { Merged } from './merged.ts';
-import { newPage } from './newPage.ts';
+import { pageParts, type PageParts, withHints } from './newPage.ts';
+
+type ItemFor = (page: string, picture: NewPicture) => NewItem;
 
 interface CollectWish {
   /** Of the new page. */
@@ -38,56 +43,85 @@ interface CollectWish {
   collected: Collected;
 }
 
-export function collect(
-  site: SiteReading,
-  { path, title, like, entry, collected }: CollectWish,
-  itemFor: (page: string, picture: NewPicture) => NewItem,
-): Planned {
-  const found = galleryAt(site, like);
-  if (!found) return refuse(GALLERY_GONE);
-  if (!placeOfItems(found.page.document, found.gallery))
-    return refuse('The items of this gallery do not stand by themselves in one element. Choose another gallery.');
-  const made = newPage(site, { path, title, from: like.page, fills: like.gallery, entry }, itemFor);
-  if (!made.ok) return made;
-  const before = allFiles(site);
-  const steps = new Merged(before);
-  steps.add(made.change.files);
-  const first = read(site, before, made);
-  if (typeof first === 'string') return refuse(first);
-  const marked = withMarks(first, path.trim(), collected);
-  if (!marked.ok) return marked;
-  steps.add(marked.change.files);
-  const second = read(first, allFiles(first), marked);
-  if (typeof second === 'string') return refuse(second);
-  const filled = bringInStep(second, [path.trim()]);
-  if (!filled.ok) return filled;
-  if (filled.change.files.length === 0)
-    return refuse('No picture of these pages is like that, so the page would be empty.');
-  steps.add(filled.change.files);
-  return { ok: true, change: { label: `New page ${path.trim()} with pictures of other pages`, files: steps.files() } };
+/** The page stands empty in this plan: what it shows comes as with every change that it depends on. */
+export function collect(site: SiteReading, wish: CollectWish, itemFor: ItemFor): Planned {
+  const label = `New page ${wish.path.trim()} with pictures of other pages`;
+  return collectAll(site, [wish], label, itemFor);
 }
 
-function read(site: SiteReading, before: ReturnType<typeof allFiles>, planned: Planned): SiteReading | string {
-  if (!planned.ok) return planned.reason;
-  const applied = applyChange(before, planned.change);
-  if (!applied.ok) return applied.reason;
-  const shipped = site.kits.filter(({ kind }) => kind !== 'own');
-  return readSite(applied.files, factsByHash(site), shipped, newReadingMemory());
+interface CollectTagsWish {
+  tags: readonly string[];
+  like: CollectWish['like'];
+  /** Their tag is that of each page. */
+  collected: Collected;
+}
+
+/** A page for each tag, named after it, beside the page that they are written like. */
+export function collectTags(site: SiteReading, { tags, like, collected }: CollectTagsWish, itemFor: ItemFor): Planned {
+  const taken = new Set<string>();
+  const wishes = tags.map((tag, n): CollectWish => {
+    const path = freePath(site, `${folderOf(like.page)}tag-${slugOf(tag) || n + 1}`, taken);
+    taken.add(path.toLowerCase());
+    return { path, title: tag, like, collected: { ...collected, tag } };
+  });
+  if (wishes.length === 0) return refuse('No tag is chosen.');
+  const label = tags.length === 1 ? `New page for “${tags[0]}”` : `New pages for ${countOf(tags.length, 'tag')}`;
+  return collectAll(site, wishes, label, itemFor);
+}
+
+function freePath({ index }: SiteReading, stem: string, taken: ReadonlySet<string>): string {
+  for (let n = 1; ; n++) {
+    const path = `${stem}${n === 1 ? '' : `-${n}`}.html`;
+    if (index.lookup(path).found === 'nothing' && !taken.has(path.toLowerCase())) return path;
+  }
+}
+
+function collectAll(site: SiteReading, wishes: readonly CollectWish[], label: string, itemFor: ItemFor): Planned {
+  const files: FileChange[] = [];
+  const hints: Parameters<typeof withHints>[1][number][] = [];
+  const collections: Collection[] = [];
+  for (const { path, title, like, entry, collected } of wishes) {
+    const found = galleryAt(site, like);
+    if (!found) return refuse(GALLERY_GONE);
+    const region = regionOf(found.page.document);
+    if (region && standsIn(region)(found.gallery.container))
+      return refuse(`${like.page} shows pictures of other pages itself. Choose a gallery that is written by hand.`);
+    if (!placeOfItems(found.page.document, found.gallery))
+      return refuse('The items of this gallery do not stand by themselves in one element. Choose another gallery.');
+    const parts = pageParts(site, { path, title, from: like.page, fills: like.gallery, entry }, itemFor);
+    if (!parts.ok) return parts;
+    if (collectedGroups(site, parts.path, collected).length === 0)
+      return refuse(
+        collected.tag === null
+          ? 'No picture of these pages is like that, so the page would be empty.'
+          : `No picture of these pages is like that, so the page for “${collected.tag}” would be empty.`,
+      );
+    const marked = withMarks(parts, collected);
+    if (!marked.ok) return marked;
+    files.push(...marked.files);
+    collections.push(marked.collection);
+    hints.push({ ...parts.hints, emptied: parts.hints.emptied.slice(0, -1) });
+  }
+  const noted = { ...withHints(site, hints), collections: [...site.notes.known.collections, ...collections] };
+  return { ok: true, change: { label, files: [...files, ...notesChange(site, noted)] } };
 }
 
 /** The empty gallery gives way to the marks of the region; how its items were written is noted. */
-function withMarks(site: SiteReading, path: string, collected: Collected): Planned {
-  const page = site.pages.find((one) => one.path === path);
-  const { emptied, collections } = site.notes.known;
-  const place = emptied.find((one) => one.page === path);
-  const container = page && place ? elementBy(page.document, place.at) : null;
-  if (!page || !place || !container?.open || !container.close)
+function withMarks(
+  { path, files, place }: PageParts,
+  collected: Collected,
+): Result<{ files: FileChange[]; collection: Collection }> {
+  const put = files.find((one) => one.kind === 'put' && one.path === path);
+  const text = put?.kind === 'put' && put.after?.kind === 'text' ? put.after.text : '';
+  const document = parsePage(text);
+  const container = place ? elementBy(document, place.at) : null;
+  if (!put || !place || !container?.open || !container.close)
     return refuse('The place of the gallery is not found on the new page. Choose another gallery.');
-  const { document } = page;
-  const { text } = document;
   const range = placeOf(container);
   const line = newlineOf(document) + indentOf(document, container);
-  const { at: _at, tag: _tag, className: _class, page: _page, ...hand } = place;
+  const marked = applyEdits(text, [{ ...range, text: BEGIN + line + END }]);
+  if (!marked.ok) return marked;
+  const { at: _at, tag: _tag, className: _class, ...hand } = place;
   const collection: Collection = {
     ...collected,
     page: path,
@@ -96,13 +130,8 @@ function withMarks(site: SiteReading, path: string, collected: Collected): Plann
     hand,
     lines: [],
   };
-  const planned = planEdits('', path, { ok: true, edits: [{ ...range, text: BEGIN + line + END }] });
-  if (!planned.ok) return planned;
-  const notes = notesChange(site, {
-    collections: [...collections, collection],
-    emptied: emptied.filter((one) => one !== place),
-  });
-  return { ok: true, change: { label: '', files: [...planned.change.files, ...notes] } };
+  const page: FileChange = { kind: 'put', path, before: null, after: { kind: 'text', text: marked.text } };
+  return { ok: true, files: [page, ...files.filter((one) => one !== put)], collection };
 }
 
 /** There may be several such galleries, and an id stands once on a page. */

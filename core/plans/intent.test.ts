@@ -83,11 +83,16 @@ const WHOLE: Record<Intent['kind'], object> = {
     title: 'All',
     like: { page: 'p', gallery: 0 },
     entry: 'All',
-    collected: { pages: null, tag: null, since: '', until: '', order: 'page', group: 'page' },
+    collected: { pages: null, tag: null, since: '', until: '', order: 'page', group: 'page', tagLinks: false },
+  },
+  'collect-tags': {
+    tags: ['t'],
+    like: { page: 'p', gallery: 0 },
+    collected: { pages: null, tag: null, since: '', until: '', order: 'name', group: 'none', tagLinks: true },
   },
   'set-collection': {
     page: 'p',
-    collected: { pages: ['p'], tag: 't', since: '2026-01-01', until: '', order: 'taken', group: 'month' },
+    collected: { pages: ['p'], tag: 't', since: '2026-01-01', until: '', order: 'taken', group: 'month', tagLinks: false },
   },
   'update-collections': { pages: ['p'] },
   'end-collection': { page: 'p' },

@@ -280,6 +280,12 @@ export const Intent = z.discriminatedUnion('kind', [
     entry: line.min(1).optional(),
     collected: Collected,
   }),
+  z.strictObject({
+    kind: z.literal('collect-tags'),
+    tags: z.array(line.min(1).max(60)).min(1).max(100),
+    like: z.strictObject(gallery),
+    collected: Collected,
+  }),
   z.strictObject({ kind: z.literal('set-collection'), page: z.string(), collected: Collected }),
   z.strictObject({ kind: z.literal('update-collections'), pages: paths }),
   z.strictObject({ kind: z.literal('end-collection'), page: z.string() }),

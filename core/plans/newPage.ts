@@ -12,6 +12,7 @@ import {
   refuse,
   relativeReference,
   type Result,
+  type SiteNotes,
 } from '../site/index.ts';
 import { copyOfPage, type CopyWish, mainGallery } from './copyPage.ts';
 import { enterInMenus } from './menuWork.ts';
@@ -35,9 +36,35 @@ interface NewPageWish {
 /** `itemFor` writes a picture's addresses as they stand in a page at that path. */
 export function newPage(
   site: SiteReading,
-  { path: raw, title, from, pictures = [], entry, fills, keep = [] }: NewPageWish,
+  wish: NewPageWish,
   itemFor: (page: string, picture: NewPicture) => NewItem,
 ): Planned {
+  const parts = pageParts(site, wish, itemFor);
+  if (!parts.ok) return parts;
+  const { path, files, hints } = parts;
+  const label = wish.from === undefined ? `New page ${path}` : `New page ${path} from ${wish.from}`;
+  const noted = withHints(site, [hints]);
+  return {
+    ok: true,
+    change: { label, files: [...files, ...(Object.keys(noted).length === 0 ? [] : notesChange(site, noted))] },
+  };
+}
+
+export interface PageParts {
+  path: string;
+  /** Without the notes. */
+  files: FileChange[];
+  /** Where its pictures come, if it was made without any from a page that had some. */
+  place: EmptiedPlace | null;
+  hints: Hints;
+}
+
+/** For whoever notes more of the new page. */
+export function pageParts(
+  site: SiteReading,
+  { path: raw, title, from, pictures = [], entry, fills, keep = [] }: NewPageWish,
+  itemFor: (page: string, picture: NewPicture) => NewItem,
+): Result<PageParts> {
   const place = freePlace(site, raw);
   if (!place.ok) return place;
   const { path } = place;
@@ -58,10 +85,10 @@ export function newPage(
   if (!entered.ok) return entered;
   return {
     ok: true,
-    change: {
-      label: source ? `New page ${path} from ${source.path}` : `New page ${path}`,
-      files: [...made.files, ...entered.files, ...hintsFor(site, path, from, made.emptied)],
-    },
+    path,
+    files: [...made.files, ...entered.files],
+    place: made.emptied ?? null,
+    hints: hintsFor(site, path, from, made.emptied),
   };
 }
 
@@ -81,29 +108,37 @@ function entriesFor(site: SiteReading, path: string, label: string): Made {
     : refuse('No two pages here share a menu, so there is none to add the page to.');
 }
 
+type Hints = Pick<SiteNotes, 'emptied' | 'links' | 'units'>;
+
 /** What was said of the items of the page that it is made from goes for those of the new one. */
 function hintsFor(
   site: SiteReading,
   path: string,
   from: string | undefined,
   place: EmptiedPlace | null | undefined,
-): FileChange[] {
+): Hints {
   const { emptied, links, units } = site.notes.known;
   const more = <One extends { page: string }>(all: readonly One[]): One[] =>
     all.filter(({ page }) => page === from).map((one) => ({ ...one, page: path }));
   // A pattern may hold addresses, which are those of its folder.
   const beside = from !== undefined && folderOf(from) === folderOf(path) ? more(emptied) : [];
-  const said = {
+  return {
     emptied: [...beside, ...(place ? [{ page: path, ...place }] : [])],
     links: more(links),
     units: more(units),
   };
-  const changed = {
-    ...(said.emptied.length > 0 ? { emptied: [...emptied, ...said.emptied] } : {}),
-    ...(said.links.length > 0 ? { links: [...links, ...said.links] } : {}),
-    ...(said.units.length > 0 ? { units: [...units, ...said.units] } : {}),
+}
+
+/** Those parts of the notes that are other with these. */
+export function withHints({ notes: { known } }: SiteReading, hints: readonly Hints[]): Partial<SiteNotes> {
+  const more = <One>(before: readonly One[], of: (one: Hints) => readonly One[]): One[] | null => {
+    const added = hints.flatMap((one) => [...of(one)]);
+    return added.length === 0 ? null : [...before, ...added];
   };
-  return Object.keys(changed).length === 0 ? [] : notesChange(site, changed);
+  const emptied = more(known.emptied, (one) => one.emptied);
+  const links = more(known.links, (one) => one.links);
+  const units = more(known.units, (one) => one.units);
+  return { ...(emptied && { emptied }), ...(links && { links }), ...(units && { units }) };
 }
 
 type Made = Result<{ files: FileChange[]; emptied?: EmptiedPlace | null }>;

@@ -21,7 +21,7 @@ import {
   relativeReference,
   type SiteNotes,
 } from '../site/index.ts';
-import { collect, endCollection, setCollection, updateCollections } from './collect.ts';
+import { collect, collectTags, endCollection, setCollection, updateCollections } from './collect.ts';
 import { decide } from './decide.ts';
 import { keepInStep, type ReadAgain } from './keepInStep.ts';
 import { GALLERY_GONE, itemOf, markupIn, type FoundItem } from './items.ts';
@@ -145,6 +145,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'set-tags': setTags,
   'tag-by-rule': tagByRule,
   collect: (site, wish) => collect(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'collect-tags': (site, wish) => collectTags(site, wish, (page, picture) => itemFor(site, page, picture)),
   'set-collection': setCollection,
   'update-collections': updateCollections,
   'end-collection': endCollection,

@@ -59,6 +59,7 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix' | 'fix-all'>,
   'set-tags': STATES.attributes,
   'tag-by-rule': STATES.attributes,
   collect: { ...STATES.adds, takes: ['attributes', 'tags', 'words'] },
+  'collect-tags': { ...STATES.adds, takes: ['attributes', 'tags', 'words'] },
   'set-collection': STATES.nothing,
   // What is written anew stands between its two comments, and what stands outside is seen to.
   'update-collections': { ...STATES.markup, moves: true },

@@ -67,6 +67,7 @@ const FULL = {
       page: 'all.html',
       pages: ['a.html'],
       tag: 't'.repeat(60),
+      tagLinks: true,
       since: '2026-01-01',
       until: '',
       order: 'newest',

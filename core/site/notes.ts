@@ -85,6 +85,8 @@ export const Collected = z.object({
   until: day,
   order: z.enum(COLLECTION_ORDERS),
   group: z.enum(COLLECTION_GROUPS),
+  /** Links to the pages of all tags stand above the pictures. */
+  tagLinks: z.boolean().default(false),
 });
 export type Collected = z.infer<typeof Collected>;
 

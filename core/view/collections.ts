@@ -1,5 +1,5 @@
 /** Pages of all pictures as the interface shows them. */
-import { regionOf, standings, type SiteReading } from '../model/index.ts';
+import { regionOf, standings, type SiteReading, standsIn } from '../model/index.ts';
 import type { Collected } from '../site/index.ts';
 
 export interface CollectionView {
@@ -14,19 +14,16 @@ export interface CollectionView {
 export function collectionViews(site: SiteReading): CollectionView[] {
   const known = new Map(standings(site).map((one) => [one.collection, one]));
   return site.notes.known.collections.map((collection): CollectionView => {
-    const { page: path, pages, tag, since, until, order, group } = collection;
+    const { page: path, pages, tag, since, until, order, group, tagLinks } = collection;
     const standing = known.get(collection);
     const page = site.pages.find((one) => one.path === path);
     const region = page && regionOf(page.document);
-    const inside = (start: number) =>
-      region !== null && region !== undefined && start >= region.start && start < region.end;
-    const images = page?.document.elements.filter(
-      ({ tag: name, open }) => name === 'img' && open && inside(open.start),
-    );
+    const images =
+      region && page.document.elements.filter(({ tag: name, open }) => name === 'img' && standsIn(region)({ open }));
     const isKnown = standing?.isInStep ? 'in step' : 'out of date';
     return {
       page: path,
-      collected: { pages, tag, since, until, order, group },
+      collected: { pages, tag, since, until, order, group, tagLinks },
       standing: standing ? isKnown : 'lost',
       pictures: images?.length ?? 0,
     };

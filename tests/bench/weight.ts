@@ -44,7 +44,7 @@ const lacking = install(STRANGERS.map(({ name }) => name));
 if (lacking.length > 0) throw new Error(`These could not be installed: ${lacking.join(', ')}.`);
 
 const SITES = [
-  { name: 'demo', folder: SITE, pages: ['index.html', 'festival.html', 'workshop.html'] },
+  { name: 'demo', folder: SITE, pages: ['index.html', 'festival.html', 'pictures.html', 'workshop.html'] },
   { name: 'generated', folder: generated, pages: Object.keys(PAGES) },
   ...STRANGERS.map((one) => ({ ...one, folder: realpathSync(one.folder) })),
 ];

@@ -6,6 +6,7 @@ import type { Browser } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FAULTS } from '../../demo/faults';
+import { SITE } from '../../demo/make';
 import { htmlErrors } from '../checkers';
 import { expect, goTo, keptFiles, openDemo, settled, test, unpacked } from './fixtures';
 
@@ -50,16 +51,16 @@ test('what has a fix is mended, what remains is the author’s; the site leaves 
   await expect(field).toBeFocused();
   await field.fill('Coloured paper, cut & ready');
   await field.press('Enter');
-  await expect(page.getByText('20 strands, no findings')).toBeVisible();
+  await expect(page.getByText('40 strands, no findings')).toBeVisible();
 
   const folder = await unpacked(page);
-  expect(await htmlErrors(['index', 'festival', 'workshop'].map((name) => join(folder, `${name}.html`)))).toEqual([]);
+  expect(await htmlErrors(['index', 'festival', 'pictures', 'workshop'].map((name) => join(folder, `${name}.html`)))).toEqual([]);
   await opensEveryPicture(browser, folder);
 
   await goTo(page, 'proof');
   await page.reload();
   await settled(page);
-  await expect(page.getByText('20 strands, no findings')).toBeVisible();
+  await expect(page.getByText('40 strands, no findings')).toBeVisible();
   for (let n = 0; n <= mended.length; n++) {
     await page.getByRole('button', { name: /^Undo: / }).click();
     await expect(rows).toHaveCount(n + 1, { timeout: 90_000 });
@@ -71,6 +72,7 @@ test('what has a fix is mended, what remains is the author’s; the site leaves 
   const kept = await keptFiles(page, /site\/([^/]+)/.exec(page.url())?.[1] ?? '');
   for (const name of ['index.html', 'festival.html', 'workshop.html', 'css/kites.css', 'js/kites.js'])
     expect(kept[name], name).toBe(source(name).join('\n'));
+  expect(kept['pictures.html']).toBe(readFileSync(join(SITE, 'pictures.html'), 'utf8'));
 });
 
 /** Steps through the viewer of each page as a visitor who opens the folder from disk. */
@@ -79,6 +81,7 @@ async function opensEveryPicture(browser: Browser, folder: string): Promise<void
   for (const [name, count] of [
     ['festival', 12],
     ['workshop', 8],
+    ['pictures', 20],
   ] as const) {
     await visitor.goto(`file://${join(folder, `${name}.html`)}`);
     await visitor.locator('a[data-enlarge]').first().click();

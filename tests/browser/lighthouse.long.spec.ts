@@ -30,7 +30,7 @@ test('the mended demo has 100 for performance, accessibility and best practices,
   await page.locator('[data-rule="alt-missing"]').getByRole('button', { name: 'Write alt text' }).click();
   await page.getByRole('textbox', { name: 'Alt text' }).fill('Coloured paper, cut and ready');
   await page.getByRole('textbox', { name: 'Alt text' }).press('Enter');
-  await expect(page.getByText('20 strands, no findings')).toBeVisible();
+  await expect(page.getByText('40 strands, no findings')).toBeVisible();
   const { server, address } = await host(await unpacked(page));
   const browser = await chromium.launch({
     executablePath: CHROMIUM,

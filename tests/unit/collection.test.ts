@@ -37,7 +37,7 @@ class Site {
       const items = Array.from({ length: EACH }, (_, n) => linked(nameOf(p * EACH + n)));
       this.files.set(`page${String(p).padStart(2, '0')}.html`, { kind: 'text', text: listPage(items, `Page ${p}`) });
     }
-    const all: Collected = { pages: null, tag: null, since: '', until: '', order: 'page', group: 'page', ...collected };
+    const all: Collected = { pages: null, tag: null, since: '', until: '', order: 'page', group: 'page', tagLinks: false, ...collected };
     const like = { page: 'page00.html', gallery: 0 };
     this.do({ kind: 'collect', path: 'all.html', title: 'All', like, collected: all });
   }
@@ -161,7 +161,7 @@ describe('a page of all pictures', () => {
     site.do({
       kind: 'set-collection',
       page: 'all.html',
-      collected: { pages: null, tag: 'red', since: '', until: '', order: 'name', group: 'none' },
+      collected: { pages: null, tag: 'red', since: '', until: '', order: 'name', group: 'none', tagLinks: false },
     });
     for (const [name, has] of [
       ['p050.jpg', true],

@@ -13,24 +13,27 @@ import { viewOf } from '../../core/view/index.ts';
 import { matches } from '../../core/markup/index.ts';
 import { lettersApart, readManifest, readScript, type Kit } from '../../core/wiring/index.ts';
 import { kitNamed } from '../kits.ts';
+import { withAllPictures } from '../../demo/allPictures.ts';
 import { FAULTS } from '../../demo/faults.ts';
 import { PICTURES, THUMBNAILS } from '../../demo/pictures.ts';
 
 const read = (path: string) => readFileSync(new URL(path, import.meta.url), 'utf8');
 
 const lightbox = (): Kit => kitNamed('lightbox');
+const kits = (): Kit[] => [lightbox(), kitNamed('filter')];
 
 function demoFiles(): Map<string, FileContent> {
   const files = new Map<string, FileContent>();
   const root = new URL('../../demo/site/', import.meta.url);
   for (const name of readdirSync(root, { recursive: true, encoding: 'utf8' }))
     if (/\.\w+$/.test(name)) files.set(name, { kind: 'text', text: readFileSync(new URL(name, root), 'utf8') });
-  for (const [name, text] of Object.entries(lightbox().files)) files.set(`viewer/${name}`, { kind: 'text', text });
+  for (const kit of kits())
+    for (const [name, text] of Object.entries(kit.files)) files.set(`viewer/${name}`, { kind: 'text', text });
   for (const { path } of [...PICTURES, ...THUMBNAILS]) files.set(path, { kind: 'binary', hash: path, bytes: 1000 });
-  return files;
+  return withAllPictures(files, new Map(), kits());
 }
 
-const site = (files: Map<string, FileContent>): SiteReading => readSite(files, new Map(), [lightbox()]);
+const site = (files: Map<string, FileContent>): SiteReading => readSite(files, new Map(), kits());
 
 describe('the demo site as text', () => {
   const files = demoFiles();
@@ -98,6 +101,19 @@ describe('the demo site as text', () => {
     expect(page?.strands[0]?.filter((strand) => strand.joints[3]?.state === 'whole')).toHaveLength(7);
     const again = planFor(after, { kind: 'wire', page: 'workshop.html' });
     expect(again).toEqual({ ok: false, reason: expect.stringContaining('wired already') });
+  });
+
+  it('has a page of all pictures that brings in what is mended, in the same change', () => {
+    const shown = (text: string) => [...text.matchAll(/<a href="photos\/large\/([^"]*)"/g)].map(([, name]) => name);
+    const before = files.get('pictures.html');
+    expect(before?.kind === 'text' && shown(before.text)).toHaveLength(18);
+    const finding = findings.find(({ rule }) => rule === 'link-opens-page');
+    const planned = planFor(reading, { kind: 'fix', finding: finding?.id ?? '', fix: 0 });
+    if (!planned.ok) throw new Error(planned.reason);
+    const applied = applyChange(files, planned.change);
+    const after = applied.ok ? applied.files.get('pictures.html') : undefined;
+    expect(after?.kind === 'text' && shown(after.text)).toContain('spar-splice.jpg');
+    expect(after?.kind === 'text' && shown(after.text)).toHaveLength(19);
   });
 
   it('adds the four pairs that stand on no page, in the page’s own pattern', () => {

@@ -92,7 +92,7 @@ function byMonth(a: string, b: string, { order }: Collected): number {
 }
 
 /** By the first heading, which people wrote for readers; else by the title. */
-function nameOfPage({ path, document }: PageReading): string {
+export function nameOfPage({ path, document }: PageReading): string {
   const heading = document.elements.find(({ tag, range }) => tag === 'h1' && range);
   const said = heading && textOf(heading).replace(/\s+/g, ' ').trim();
   return said || titleOf(document)?.trim() || path;

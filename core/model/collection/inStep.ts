@@ -47,7 +47,7 @@ function standingsIn(site: SiteReading): Standing[] {
     if (!page || !region) return [];
     const { text } = page.document;
     const indent = /[ \t]*$/.exec(text.slice(0, text.indexOf('<!--', region.end)))?.[0] ?? '';
-    const written = writtenRegion(site, collection, { base: page.base, document: page.document, indent });
+    const written = writtenRegion(site, collection, { base: page.base, document: page.document, region, indent });
     const lines = linesOf(lacksLetters(page.document) ? asReferences(written) : written);
     const prints = lines.map(lineprint);
     const isInStep = prints.join() === collection.lines.join();

@@ -1,3 +1,4 @@
 /** Pages that show the pictures of other pages. */
-export { BEGIN, END, regionOf } from './region.ts';
+export { collectedGroups } from './collected.ts';
+export { BEGIN, END, regionOf, standsIn } from './region.ts';
 export { bringInStep, standings } from './inStep.ts';

@@ -1,5 +1,5 @@
 /** The part of a page that shows pictures of other pages: it stands between two comments, and is found again by them. */
-import type { PageDocument, Range } from '../../markup/index.ts';
+import type { PageDocument, PageElement, Range } from '../../markup/index.ts';
 
 export const BEGIN = '<!-- all pictures: begin -->';
 export const END = '<!-- all pictures: end -->';
@@ -15,3 +15,9 @@ export function regionOf({ text, comments }: PageDocument): Range | null {
   if (start === 0 || start > last || !isOwnLine(begin.end, start) || !isOwnLine(last, end.start)) return null;
   return { start, end: last };
 }
+
+/** Whether an element begins in it. */
+export const standsIn =
+  ({ start, end }: Range) =>
+  ({ open }: Pick<PageElement, 'open'>): boolean =>
+    open !== null && open.start >= start && open.start < end;

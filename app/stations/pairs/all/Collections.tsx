@@ -1,48 +1,31 @@
 /** Pages that show pictures of other pages: those there are, and a new one of what the list shows. */
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
-import { COLLECTION_GROUPS, COLLECTION_ORDERS, type Collected, countOf, oneOf, slugOf } from '~core/site/index.ts';
+import { type Collected, countOf, slugOf } from '~core/site/index.ts';
 import type { CollectionView } from '~core/view/index.ts';
-import { galleryTargets } from '../../../ui/parts/galleryTargets';
 import { Mono, Panel, Tag } from '../../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
 import { PlaceLink } from '../../../ui/parts/pressable';
 import { useSite } from '../../../ui/site/openSite';
 import { useAttempt, useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
-import { type Filter, NO_PAGE } from './picked';
+import { ACTIONS, type Arranged, Arrangement, Choice, FORM, modelsIn, sayCollected, shownBy } from './arrangement';
+import type { Filter } from './picked';
+import { TagPages } from './TagPages';
 
 const TITLE = { m: 0, fontSize: '0.9rem', fontWeight: 600 };
 
-const FORM = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.25, mt: 1.25 };
-
 const LIST = { m: 0, mt: 0.5, p: 0, listStyle: 'none' } as const;
 
-const ACTIONS = { display: 'flex', flexWrap: 'wrap', gap: 0.75, mt: 0.75 } as const;
-
 const ROW = { py: 1, borderTop: `1px solid ${color('hair')}`, '&:first-of-type': { borderTop: 0 } };
-
-const GROUP_SAYS: Readonly<Record<Collected['group'], string>> = {
-  page: 'under a heading for each page',
-  month: 'under a heading for each month',
-  none: 'without headings',
-};
-
-const ORDER_SAYS: Readonly<Record<Collected['order'], string>> = {
-  page: 'as the pages have them',
-  taken: 'oldest first',
-  newest: 'newest first',
-  name: 'by name',
-};
 
 export function Collections({ filter }: { filter: Filter }) {
   const { site } = useSite();
   const { collections } = site.view;
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState<'page' | 'tags' | null>(null);
   return (
     <Panel label="Page of all pictures" sx={{ p: 1.75, fontSize: '0.8125rem' }}>
       <Box component="h2" sx={TITLE}>
@@ -60,12 +43,18 @@ export function Collections({ filter }: { filter: Filter }) {
           ))}
         </Box>
       )}
-      {!open && (
-        <Button disabled={site.readOnly} onClick={() => setOpen(true)} sx={{ mt: 1 }}>
-          New page of all pictures…
-        </Button>
+      {open === null && (
+        <Box sx={{ ...ACTIONS, mt: 1 }}>
+          <Button disabled={site.readOnly} onClick={() => setOpen('page')}>
+            New page of all pictures…
+          </Button>
+          <Button disabled={site.readOnly} onClick={() => setOpen('tags')}>
+            New pages for tags…
+          </Button>
+        </Box>
       )}
-      {open && <NewCollection filter={filter} onClose={() => setOpen(false)} />}
+      {open === 'page' && <NewCollection filter={filter} onClose={() => setOpen(null)} />}
+      {open === 'tags' && <TagPages onClose={() => setOpen(null)} />}
     </Panel>
   );
 }
@@ -115,17 +104,6 @@ function Row({ collection: { page, collected, standing, pictures }, filter }: Ro
   );
 }
 
-function sayCollected({ pages, tag, since, until, order, group }: Collected): string {
-  return [
-    pages === null ? 'of all pages' : `of ${pages.join(', ')}`,
-    ...(tag === null ? [] : [`tagged “${tag}”`]),
-    ...(since === '' ? [] : [`from ${since}`]),
-    ...(until === '' ? [] : [`until ${until}`]),
-    ORDER_SAYS[order],
-    GROUP_SAYS[group],
-  ].join(', ');
-}
-
 /** What the list shows is what the page will show. */
 function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => void }) {
   const { site } = useSite();
@@ -133,15 +111,12 @@ function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => voi
   const [title, setTitle] = useState(filter.tag ?? 'All pictures');
   const [path, setPath] = useState<string | null>(null);
   const [like, setLike] = useState(0);
-  const [order, setOrder] = useState<Collected['order']>('page');
-  const [group, setGroup] = useState<Collected['group']>('page');
+  const [arranged, setArranged] = useState<Arranged>({ order: 'page', group: 'page', tagLinks: false });
   const [entry, setEntry] = useState('');
-  const galleries = galleryTargets(site.view.pages).flatMap((one) =>
-    one.gallery === null ? [] : [{ ...one, gallery: one.gallery }],
-  );
+  const galleries = modelsIn(site.view);
   const target = galleries[like] ?? galleries[0];
   const named = path ?? `${slugOf(title) || 'all'}.html`;
-  const collected = { ...shownBy(filter), order, group };
+  const collected = { ...shownBy(filter), ...arranged };
   const wish: Intent | null =
     target && title.trim() !== '' && named.trim() !== ''
       ? {
@@ -175,14 +150,7 @@ function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => voi
         options={galleries.map(({ says }, n) => ({ id: String(n), says }))}
         onChoose={(id) => setLike(Number(id))}
       />
-      <Arrangement
-        group={group}
-        order={order}
-        onChange={(next) => {
-          setGroup(next.group);
-          setOrder(next.order);
-        }}
-      />
+      <Arrangement arranged={arranged} onChange={setArranged} />
       {site.view.menu !== null && (
         <TextField
           label="Menu label"
@@ -208,14 +176,6 @@ function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => voi
   );
 }
 
-/** What the list shows, of whatever order. */
-const shownBy = ({ page, tag, since, until }: Filter): Omit<Collected, 'order' | 'group'> => ({
-  pages: page === null || page === NO_PAGE ? null : [page],
-  tag,
-  since,
-  until,
-});
-
 interface ChangeCollectionProps {
   page: string;
   before: Collected;
@@ -227,7 +187,11 @@ interface ChangeCollectionProps {
 function ChangeCollection({ page, before, filter, onClose }: ChangeCollectionProps) {
   const { site } = useSite();
   const { attempt, reason, busy } = useAttempt(onClose);
-  const [arranged, setArranged] = useState({ group: before.group, order: before.order });
+  const [arranged, setArranged] = useState<Arranged>({
+    group: before.group,
+    order: before.order,
+    tagLinks: before.tagLinks,
+  });
   const [asListed, setAsListed] = useState(false);
   const collected = { ...before, ...(asListed ? shownBy(filter) : {}), ...arranged };
   const wish: Intent = { kind: 'set-collection', page, collected };
@@ -243,7 +207,7 @@ function ChangeCollection({ page, before, filter, onClose }: ChangeCollectionPro
         ]}
         onChoose={(id) => setAsListed(id === 'listed')}
       />
-      <Arrangement {...arranged} onChange={setArranged} />
+      <Arrangement arranged={arranged} onChange={setArranged} />
       <PlanShown plan={plan} wished height={150} same="It shows just that already." />
       {reason !== null && <Box sx={{ color: color('rust') }}>{reason}</Box>}
       <Box sx={ACTIONS}>
@@ -260,39 +224,3 @@ function ChangeCollection({ page, before, filter, onClose }: ChangeCollectionPro
     </Box>
   );
 }
-
-type Arranged = Pick<Collected, 'group' | 'order'>;
-
-const Arrangement = ({ group, order, onChange }: Arranged & { onChange: (next: Arranged) => void }) => (
-  <>
-    <Choice
-      label="Groups"
-      value={group}
-      options={COLLECTION_GROUPS.map((id) => ({ id, says: GROUP_SAYS[id] }))}
-      onChoose={(id) => onChange({ order, group: oneOf(COLLECTION_GROUPS, id) })}
-    />
-    <Choice
-      label="Order of pictures"
-      value={order}
-      options={COLLECTION_ORDERS.map((id) => ({ id, says: ORDER_SAYS[id] }))}
-      onChoose={(id) => onChange({ group, order: oneOf(COLLECTION_ORDERS, id) })}
-    />
-  </>
-);
-
-interface ChoiceProps {
-  label: string;
-  value: string;
-  options: readonly { id: string; says: string }[];
-  onChoose: (id: string) => void;
-}
-
-const Choice = ({ label, value, options, onChoose }: ChoiceProps) => (
-  <TextField select label={label} value={value} onChange={({ target }) => onChoose(target.value)}>
-    {options.map(({ id, says }) => (
-      <MenuItem key={id} value={id}>
-        {says}
-      </MenuItem>
-    ))}
-  </TextField>
-);
