@@ -1,8 +1,9 @@
 /** Reads sites away from the main thread: a thin shell around the core. One worker serves the one open site. */
 import * as Comlink from 'comlink';
 import { markupFix } from '~core/checks/index.ts';
+import type { ListFormat } from '~core/lists/index.ts';
 import { elementAt, elementBy, tieOf, type Tie } from '~core/markup/index.ts';
-import { newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
+import { galleryList, newReadingMemory, readSite, type PictureTask, type SiteReading } from '~core/model/index.ts';
 import { partOf } from '~core/pack/index.ts';
 import { UNROTATED, type PhotoFacts, type Rotation } from '~core/photo/index.ts';
 import {
@@ -48,6 +49,7 @@ import { wholeWeight } from '~core/weight/index.ts';
 import { draftManifest, type Draft, type Pasting } from '~core/wiring/index.ts';
 import { openStore } from '../data/store/idbStore';
 import { diffsOf, type FileDiff } from '../data/session/diffs';
+import { compareList, type CompareAsked, type ComparedView } from './compareList';
 import { KITS } from './kits';
 import { LONG_LISTS, marksOf, PIECE, type LongList, type Marks } from './longLists';
 
@@ -198,6 +200,15 @@ const analysis = {
   /** Files in which a text stands, with how often. */
   textFound(sought: TextSought): { path: string; count: number }[] {
     return textFound(currentReading(), sought);
+  },
+  /** What a list says otherwise than a gallery. */
+  compareList(asked: CompareAsked): ComparedView {
+    return compareList(currentReading(), asked);
+  },
+  /** A gallery as a list, with addresses from the folder of the site; null where it is gone. */
+  galleryList({ page: path, gallery }: { page: string; gallery: number }, format: ListFormat): string | null {
+    const page = currentReading().pages.find((one) => one.path === path);
+    return page ? galleryList(currentReading(), { page, gallery }, { format, path: '' }) : null;
   },
   plan(intent: Intent): PlanView {
     return shown(planFor(currentReading(), intent, again));

@@ -12,6 +12,8 @@ export type Fix =
   | { kind: 'rename'; label: string; from: string; to: string }
   /** A page that is not there, made from another one. */
   | { kind: 'page'; label: string; path: string; title: string; from: string }
+  /** A gallery takes over what its list says anew. */
+  | { kind: 'follow'; label: string; page: string; path: string }
   /** Pictures that have to be made before the change can be written. */
   | { kind: 'picture'; label: string; tasks: PictureTask[] }
   /** Only the author knows the words. */

@@ -46,6 +46,7 @@ import { elementUnlike } from './elementUnlike.ts';
 import { startArgument } from './startArgument.ts';
 import { startSelector } from './startSelector.ts';
 import { startTooSoon } from './startTooSoon.ts';
+import { listOutdated } from './listOutdated.ts';
 import { toldOnce } from './toldOnce.ts';
 import { tagsUnlike } from './tagsUnlike.ts';
 import { tagBroken } from './tagBroken.ts';
@@ -114,6 +115,7 @@ export const RULES: readonly Rule[] = [
   overLimit,
   tagsUnlike,
   collectionOutdated,
+  listOutdated,
 ];
 
 /** All findings: what is broken first, then by page and line. */

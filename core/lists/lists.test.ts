@@ -83,7 +83,7 @@ describe('lists', () => {
       ['E', 'https://pictures.example/e.jpg', 's/a.jpg', true],
     ]);
     expect(pictures[0]).toMatchObject({ tags: ['x', 'y'], alt: 'A', caption: 'A' });
-    expect(troubles).toEqual([
+    expect(troubles.map(({ row, says }) => ({ row, says }))).toEqual([
       { row: 4, says: expect.stringContaining('2 files are called a.jpg') },
       { row: 6, says: expect.stringContaining('needs a thumbnail beside it') },
       { row: 7, says: expect.stringContaining('has no thumbnail yet') },
@@ -92,6 +92,8 @@ describe('lists', () => {
       { row: 10, says: 'nothing stands in “file”' },
       { row: 11, says: expect.stringContaining('is no path') },
     ]);
+    // Which picture is meant is known of those that only lack something.
+    expect(troubles.flatMap(({ full }) => full ?? [])).toEqual(['https://pictures.example/f.jpg', 'l/b.jpg']);
   });
 });
 

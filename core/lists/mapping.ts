@@ -6,7 +6,6 @@ import {
   type ListMapping,
   type PathIndex,
   firstOf,
-  refuse,
   type Result,
 } from '../site/index.ts';
 import type { Table } from './table.ts';
@@ -46,7 +45,7 @@ export function mappingFor(table: Table, known: readonly ListMapping[]): ListMap
   return known.find(({ columns }) => [...columns].sort().join('\n') === key) ?? proposedMapping(table);
 }
 
-interface ListedPicture {
+export interface ListedPicture {
   /** Row, from 1 without the heading. */
   row: number;
   /** A file of the site, or an outside address that is kept as it is. */
@@ -57,12 +56,17 @@ interface ListedPicture {
   alt: string;
   tags: string[];
   outside: boolean;
+  /** What the row itself says, cell by cell; columns that say nothing are not there. */
+  said: Partial<Record<SaidField, string>>;
 }
 
-interface Listed {
+const SAID = ['title', 'caption', 'alt'] as const;
+export type SaidField = (typeof SAID)[number];
+
+export interface Listed {
   pictures: ListedPicture[];
-  /** Rows that stand for no picture, with the reason. */
-  troubles: { row: number; says: string }[];
+  /** Rows that stand for no picture, with the reason; the picture that is meant, where that is known. */
+  troubles: { row: number; says: string; full: string | null }[];
 }
 
 /** A file by its path from `list`, from the site's root, or by its name where only one file has it. */
@@ -101,7 +105,7 @@ export function picturesOf(
     const cell = (column: string | null) => (column === null ? '' : (row[column] ?? '').trim());
     const files = filesOf(cell(mapping.full), cell(mapping.thumbnail), mapping, list, index, thumbnailOf);
     if (!files.ok) {
-      listed.troubles.push({ row: n + 1, says: files.reason });
+      listed.troubles.push({ row: n + 1, says: files.reason, full: files.full });
       continue;
     }
     const title = cell(mapping.title);
@@ -118,6 +122,9 @@ export function picturesOf(
         .split(/[,;]/)
         .map((tag) => tag.trim())
         .filter(Boolean),
+      said: Object.fromEntries(
+        SAID.flatMap((field) => (cell(mapping[field]) === '' ? [] : [[field, cell(mapping[field])]])),
+      ),
     });
   }
   return listed;
@@ -131,19 +138,21 @@ function filesOf(
   list: string,
   index: PathIndex,
   thumbnailOf: (full: string) => string | null,
-): Result<{ full: string; thumbnail: string; outside: boolean }> {
-  if (value === '') return refuse(`nothing stands in “${mapping.full}”`);
+): Result<{ full: string; thumbnail: string; outside: boolean }, { full: string | null }> {
+  const failed = (reason: string, known: string | null = null) => ({ ok: false, reason, full: known }) as const;
+  if (value === '') return failed(`nothing stands in “${mapping.full}”`);
   const full = fileFor(value, list, index);
-  if ('reason' in full) return refuse(full.reason);
+  if ('reason' in full) return failed(full.reason);
+  const meant = 'outside' in full ? full.outside : full.path;
   const own = small === '' ? null : fileFor(small, list, index);
-  if (own && 'reason' in own) return refuse(own.reason);
+  if (own && 'reason' in own) return failed(own.reason, meant);
   const given = own && ('outside' in own ? own.outside : own.path);
   if ('outside' in full)
     return given === null
-      ? refuse('an outside picture needs a thumbnail beside it; choose the column that names it')
+      ? failed('an outside picture needs a thumbnail beside it; choose the column that names it', meant)
       : { ok: true, full: full.outside, thumbnail: given, outside: true };
   const thumbnail = given ?? thumbnailOf(full.path);
   return thumbnail === null
-    ? refuse(`${full.path} has no thumbnail yet; make it first`)
+    ? failed(`${full.path} has no thumbnail yet; make it first`, meant)
     : { ok: true, full: full.path, thumbnail, outside: false };
 }

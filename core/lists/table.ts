@@ -2,6 +2,7 @@
 import { XMLParser } from 'fast-xml-parser';
 import Papa from 'papaparse';
 import { extensionOf, refuse, type Result } from '../site/index.ts';
+import { MARKDOWN_COLUMNS, markdownRows } from './markdown.ts';
 
 export interface Table {
   columns: string[];
@@ -58,10 +59,27 @@ function readXml(text: string): TableRead {
       textNodeName: 'text',
     });
     if (/<!DOCTYPE/i.test(text)) return refuse('It declares a document type; save the list without one.');
-    return fromRecords(firstList(parser.parse(text, true)));
+    const read: unknown = parser.parse(text, true);
+    const list = firstList(read);
+    return fromRecords(list.length > 0 ? list : onlyRecord(read));
   } catch (error) {
     return refuse(`It is not XML: ${error instanceof Error ? error.message : String(error)}`);
   }
+}
+
+/** A list of one: the first element that holds nothing but words. */
+function onlyRecord(value: unknown): unknown[] {
+  if (typeof value !== 'object' || value === null) return [];
+  const inner = Object.values<unknown>({ ...value });
+  const isRecord = inner.length > 1 && inner.every((one) => typeof one === 'string');
+  return isRecord ? [value] : inner.flatMap((one) => onlyRecord(one)).slice(0, 1);
+}
+
+function readMarkdown(text: string): TableRead {
+  const rows = markdownRows(text);
+  // Columns that no row says anything in would only be asked about.
+  const columns = MARKDOWN_COLUMNS.filter((name) => rows.some((row) => row[name] !== ''));
+  return checked({ columns, rows });
 }
 
 function firstList(value: unknown): unknown[] {
@@ -93,7 +111,7 @@ function fromRecords(records: readonly unknown[]): TableRead {
 function checked(table: Table): TableRead {
   if (table.rows.length === 0 || table.columns.length === 0)
     return refuse(
-      'There is no list in it: a first row with the names of the columns and rows below, or a list of records.',
+      'There is no list in it: a first row with the names of the columns and rows below, a list of records, or Markdown items with pictures or links.',
     );
   if (table.rows.length > MOST_ROWS)
     return refuse(`${table.rows.length} rows are more than the ${MOST_ROWS} that a list may have.`);
@@ -106,6 +124,8 @@ const FORMATS: Readonly<Record<string, (text: string) => TableRead>> = {
   txt: readCsv,
   json: readJson,
   xml: readXml,
+  md: readMarkdown,
+  markdown: readMarkdown,
 };
 
 export const LIST_EXTENSIONS = Object.keys(FORMATS);

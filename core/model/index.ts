@@ -31,6 +31,16 @@ export { stillNamed } from './stillNamed.ts';
 export type { AltStanding } from './altStanding.ts';
 export { takenAtOf, wordsFor, wordsOf, type WordsView } from './pictureWords.ts';
 export { isTooLarge, resolved, type Strand } from './strands.ts';
+export {
+  type Compared,
+  compareWithList,
+  type Following,
+  followings,
+  galleryList,
+  listedBy,
+  shownBy,
+  tableOf,
+} from './followed/index.ts';
 export { BEGIN, bringInStep, collectedGroups, END, regionOf, standings, standsIn } from './collection/index.ts';
 export { type TaggedItem, taggedItems, tagsOnPages, writeTags } from './pictureTags.ts';
 export { type ShownJpeg, shownJpegs, webpTasks } from './webp.ts';

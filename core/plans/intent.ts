@@ -5,7 +5,7 @@ import { KitManifest } from '../wiring/index.ts';
 import { INFORMATION_FIELDS } from './informationText.ts';
 import { CAPTION_SOURCES, FILLABLE } from './rules.ts';
 import { TAG_RULES } from './tagRules.ts';
-import { Collected, ListMapping, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
+import { Collected, ListMapping, ListSource, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 
 const line = z.string().max(2000);
 const share = z.number().min(0).max(1);
@@ -266,7 +266,14 @@ export const Intent = z.discriminatedUnion('kind', [
   /** Words of items and of pictures, many as one change. */
   z.strictObject({
     kind: z.literal('set-words'),
-    items: z.array(z.strictObject({ strand: z.string(), alt: line.optional(), caption: line.optional() })),
+    items: z.array(
+      z.strictObject({
+        strand: z.string(),
+        alt: line.optional(),
+        caption: line.optional(),
+        title: line.optional(),
+      }),
+    ),
     pictures: z.array(z.strictObject({ path: z.string(), words: PictureWords })),
     label: line.optional(),
   }),
@@ -286,6 +293,23 @@ export const Intent = z.discriminatedUnion('kind', [
     like: z.strictObject(gallery),
     collected: Collected,
   }),
+  /** A gallery takes over what a list or a folder says; differences are told by their ids. */
+  z.strictObject({
+    kind: z.literal('follow-list'),
+    page: z.string(),
+    /** Null where all items of the page were removed. */
+    gallery: z.number().int().min(0).nullable(),
+    source: ListSource,
+    /** The list itself, where it is no file of the site yet or is another one there. */
+    text: z.string().max(20_000_000).nullable(),
+    take: z.array(z.string().max(3000)).max(100_000),
+    /** Whether the gallery follows it from now on. */
+    keep: z.boolean(),
+    /** Compared with all that the list says, also with what was left before. */
+    whole: z.boolean(),
+  }),
+  z.strictObject({ kind: z.literal('save-list'), ...gallery, path: line }),
+  z.strictObject({ kind: z.literal('end-following'), page: z.string(), path: z.string() }),
   z.strictObject({ kind: z.literal('set-collection'), page: z.string(), collected: Collected }),
   z.strictObject({ kind: z.literal('update-collections'), pages: paths }),
   z.strictObject({ kind: z.literal('end-collection'), page: z.string() }),

@@ -23,6 +23,7 @@ import {
 } from '../site/index.ts';
 import { collect, collectTags, endCollection, setCollection, updateCollections } from './collect.ts';
 import { decide } from './decide.ts';
+import { endFollowing, followList, takeNews } from './follow.ts';
 import { keepInStep, type ReadAgain } from './keepInStep.ts';
 import { GALLERY_GONE, itemOf, markupIn, type FoundItem } from './items.ts';
 import {
@@ -53,6 +54,7 @@ import { splitGallery } from './split.ts';
 import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
 import { setAside } from './setAside.ts';
+import { saveList } from './saveList.ts';
 import { saveBytes } from './saveBytes.ts';
 import { fixMarkup } from './fixMarkup.ts';
 import { offerWebp } from './offerWebp.ts';
@@ -146,6 +148,9 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'tag-by-rule': tagByRule,
   collect: (site, wish) => collect(site, wish, (page, picture) => itemFor(site, page, picture)),
   'collect-tags': (site, wish) => collectTags(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'follow-list': (site, wish) => followList(site, wish, planAlone),
+  'end-following': endFollowing,
+  'save-list': saveList,
   'set-collection': setCollection,
   'update-collections': updateCollections,
   'end-collection': endCollection,
@@ -195,6 +200,7 @@ function planOffered(site: SiteReading, fix: Fix | undefined): Planned {
     const page = newPage(site, fix, (path, picture) => itemFor(site, path, picture));
     return kept(site, inQuotes(site, page), STATED['new-page']);
   }
+  if (fix?.kind === 'follow') return takeNews(site, fix, planAlone);
   if (fix?.kind === 'rename') return kept(site, inQuotes(site, rename(site, fix)), STATED.rename);
   if (fix?.kind !== 'change') return refuse('This finding is fixed already, or the page has changed meanwhile.');
   return kept(site, inQuotes(site, fix.plan()), fix.states ?? STATES.attributes);

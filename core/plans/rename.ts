@@ -1,7 +1,15 @@
 /** Files under other names, changed places, and copies given up; references follow. */
 import { notesChange, mergeFiles, renames, type SiteReading, stillNamed } from '../model/index.ts';
 import { datesKept, inherited, recordedIn } from './inherit.ts';
-import { cleanPath, extensionOf, type FileChange, nameOf, type Planned, refuse } from '../site/index.ts';
+import {
+  cleanPath,
+  extensionOf,
+  type FileChange,
+  type FollowedList,
+  nameOf,
+  type Planned,
+  refuse,
+} from '../site/index.ts';
 
 export interface Renaming {
   from: string;
@@ -47,7 +55,7 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
 
 /** What is noted by path goes along: what was made, and the pages of a gallery. */
 function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
-  const { collections, emptied, links, made, spreads, units } = site.notes.known;
+  const { collections, emptied, follows, links, made, spreads, units } = site.notes.known;
   const to = (path: string) => moves.get(path) ?? path;
   const changed = {
     ...datesKept(site, moves),
@@ -64,12 +72,25 @@ function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileCh
     Object.assign(changed, {
       collections: collections.map((one) => ({ ...one, page: to(one.page), pages: one.pages?.map(to) ?? null })),
     });
+  if (
+    follows.some(({ page, source, rows }) =>
+      [page, source.path, ...rows.map(({ full }) => full)].some((path) => moves.has(path)),
+    )
+  )
+    Object.assign(changed, { follows: follows.map((one) => followedTo(one, to)) });
   if (emptied.some(({ page }) => moves.has(page)))
     Object.assign(changed, { emptied: emptied.map((one) => ({ ...one, page: to(one.page) })) });
   if (links.some(({ page, picture }) => moves.has(page) || moves.has(picture)))
     Object.assign(changed, { links: links.map((one) => ({ ...one, page: to(one.page), picture: to(one.picture) })) });
   return Object.keys(changed).length === 0 ? [] : notesChange(site, changed);
 }
+
+const followedTo = (one: FollowedList, to: (path: string) => string): FollowedList => ({
+  ...one,
+  page: to(one.page),
+  source: { ...one.source, path: to(one.source.path) },
+  rows: one.rows.map((row) => ({ ...row, full: to(row.full) })),
+});
 
 export function exchange(site: SiteReading, { one, other }: { one: string; other: string }): Planned {
   const [a, b] = [site.files.get(one), site.files.get(other)];

@@ -1,5 +1,5 @@
 /** Words of pictures set, in pages and in the notes; many at once are one change. */
-import { setAlt, setCaption } from '../markup/index.ts';
+import { setAlt, setCaption, setSlot } from '../markup/index.ts';
 import { notesChange, type SiteReading } from '../model/index.ts';
 import {
   type Edit,
@@ -17,6 +17,7 @@ interface ItemWords {
   strand: string;
   alt?: string | undefined;
   caption?: string | undefined;
+  title?: string | undefined;
 }
 
 interface FileWords {
@@ -46,7 +47,7 @@ export function setWords(
 
 function itemEdits(site: SiteReading, items: readonly ItemWords[]): Result<{ edits: Map<string, Edit[]> }> {
   const edits = new Map<string, Edit[]>();
-  for (const { strand, alt, caption } of items) {
+  for (const { strand, alt, caption, title } of items) {
     const found = itemOf(site, strand);
     if (!found) return refuse('An item is no longer at this place; the page has changed meanwhile.');
     const { page, item } = found;
@@ -55,6 +56,7 @@ function itemEdits(site: SiteReading, items: readonly ItemWords[]): Result<{ edi
     const results: Edited[] = [
       ...(alt === undefined ? [] : [setAlt(page.document, item, alt)]),
       ...(caption === undefined ? [] : [setCaption(page.document, item, caption)]),
+      ...(title === undefined ? [] : [setSlot(page.document, item, 'title', title)]),
     ];
     for (const edited of results) {
       if (!edited.ok) return refuse(`${found.strand.name} on ${page.path}: ${edited.reason}`);

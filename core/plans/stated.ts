@@ -60,6 +60,10 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix' | 'fix-all'>,
   'tag-by-rule': STATES.attributes,
   collect: { ...STATES.adds, takes: ['attributes', 'tags', 'words'] },
   'collect-tags': { ...STATES.adds, takes: ['attributes', 'tags', 'words'] },
+  // Each of its steps is held against what that states.
+  'follow-list': { ...STATES.markup, moves: true },
+  'end-following': STATES.nothing,
+  'save-list': STATES.nothing,
   'set-collection': STATES.nothing,
   // What is written anew stands between its two comments, and what stands outside is seen to.
   'update-collections': { ...STATES.markup, moves: true },

@@ -21,6 +21,7 @@ const EMPTY = {
   links: [],
   emptied: [],
   upload: { address: '', sitemap: false, checksums: false },
+  follows: [],
   collections: [],
   limit: null,
   setAside: [],
@@ -62,6 +63,14 @@ const FULL = {
     },
   ],
   upload: { address: `https://${'h'.repeat(1992)}`, sitemap: true, checksums: true },
+  follows: [
+    {
+      page: 'a.html',
+      gallery: 0,
+      source: { kind: 'folder', path: 'photos/', order: 'taken' },
+      rows: [{ full: 'f'.repeat(2000), title: 'p'.repeat(16), caption: '', alt: '' }],
+    },
+  ],
   collections: [
     {
       page: 'all.html',

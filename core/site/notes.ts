@@ -114,6 +114,29 @@ export const ListMapping = z.object({
 });
 export type ListMapping = z.infer<typeof ListMapping>;
 
+export const FOLDER_ORDERS = ['name', 'taken', 'newest'] as const;
+
+/** Where the pictures of a gallery come from: a list among the site's files, or one of its folders. */
+export const ListSource = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('list'), path, mapping: ListMapping }),
+  /** With the slash behind it; empty for the folder of the site. */
+  z.strictObject({ kind: z.literal('folder'), path, order: z.enum(FOLDER_ORDERS) }),
+]);
+export type ListSource = z.infer<typeof ListSource>;
+
+const print = z.string().max(16);
+
+/** A gallery that follows a list, and what that said when both were brought together last. */
+const FollowedList = z.object({
+  page: path,
+  /** Its number on the page; another that shows more of these pictures is taken for it. */
+  gallery: z.number().int().min(0),
+  source: ListSource,
+  /** Pictures with a print of each of their texts; empty where the list says none. */
+  rows: z.array(z.object({ full: z.string().max(2000), title: print, caption: print, alt: print })).max(20_000),
+});
+export type FollowedList = z.infer<typeof FollowedList>;
+
 export const ORDERS = ['name', 'taken', 'hand'] as const;
 
 export const SiteNotes = z.object({
@@ -172,6 +195,7 @@ export const SiteNotes = z.object({
     .max(1000)
     .default([]),
   collections: z.array(Collection).max(100).default([]),
+  follows: z.array(FollowedList).max(200).default([]),
   /** What is written beside the pages when the site leaves. */
   upload: z
     .object({

@@ -10,6 +10,7 @@ export { type PairView } from './pairs.ts';
 export { type ExerciseView } from './exercise.ts';
 export { type GalleryView, laidOutWidth, type OddView, type PageView } from './pages.ts';
 export { type CollectionView } from './collections.ts';
+export { type FollowView } from './follows.ts';
 export { webpToMake } from './webp.ts';
 export { type WeightAsked, type WeightFile, type WeightView, weightView } from './weight.ts';
 export { type EntryState, type MenuView } from './menusView.ts';

@@ -22,6 +22,7 @@ import { type Recipe, recipeFor } from '../photo/index.ts';
 import { byOrder, companionsOf, denseOffers, type ScriptList, scriptLists } from '../plans/index.ts';
 import { bytesOf, isStylePath, type SiteNotes } from '../site/index.ts';
 import { type CollectionView, collectionViews } from './collections.ts';
+import { type FollowView, followsOf } from './follows.ts';
 import { exerciseView, type ExerciseView } from './exercise.ts';
 import { kitsView, type KitView } from './kits.ts';
 import { linksView, type OutsideLink } from './links.ts';
@@ -94,6 +95,7 @@ export interface SiteView {
   dense: { page: string; count: number }[];
   /** Pages that show pictures of other pages. */
   collections: CollectionView[];
+  follows: FollowView[];
   webp: WebpView;
   /** How many links of pages lead to files and places of the site. */
   insideLinks: number;
@@ -184,6 +186,7 @@ export function viewOf(site: SiteReading): SiteView {
       .map((page) => ({ page: page.path, count: denseOffers(site, page).length }))
       .filter(({ count }) => count > 0),
     collections: collectionViews(site),
+    follows: followsOf(site),
     webp: webpView(site),
     ...linksView(site),
     unsearched: site.pairing.unsearched,
@@ -217,7 +220,8 @@ function byHandOf(site: SiteReading): SiteView['byHand'] {
 }
 
 function fixView(fix: Fix): FixView {
-  if (fix.kind === 'page' || fix.kind === 'change') return { kind: 'change', label: fix.label };
+  if (fix.kind === 'page' || fix.kind === 'follow' || fix.kind === 'change')
+    return { kind: 'change', label: fix.label };
   return fix;
 }
 

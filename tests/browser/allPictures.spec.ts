@@ -4,32 +4,14 @@ import type { Page } from '@playwright/test';
 import { htmlErrors } from '../checkers';
 import { violations } from './axe';
 import { cursorAfter } from './editorSteps';
-import {
-  expect,
-  folderWith,
-  goTo,
-  keptFiles,
-  openDemo,
-  openFiles,
-  openPage,
-  photograph,
-  replaceText,
-  show,
-  test,
-} from './fixtures';
+import { fileOf, OLD, pick, reels } from './reels.fixture';
+import { expect, folderWith, goTo, openDemo, openFiles, openPage, replaceText, show, test } from './fixtures';
 
-const siteIdOf = (of: Page) => /\/site\/([^/]+)/.exec(of.url())?.[1] ?? '';
-const fileOf = async (page: Page, path: string) => (await keptFiles(page, siteIdOf(page)))[path] ?? '';
 const rows = (page: Page) =>
   page
     .getByRole('table', { name: 'All pictures' })
     .getByRole('row')
     .filter({ has: page.getByRole('checkbox') });
-
-async function pick(page: Page, label: string, option: string): Promise<void> {
-  await page.getByRole('combobox', { name: label, exact: true }).click();
-  await page.getByRole('option', { name: option, exact: true }).click();
-}
 
 test('pictures on no page are found, and put on one in an order, as its author writes items', async ({ page }) => {
   await openDemo(page, 'pairs');
@@ -64,21 +46,6 @@ test('pictures on no page are found, and put on one in an order, as its author w
   await page.getByRole('button', { name: /^Undo: Add/ }).click();
   await expect.poll(() => fileOf(page, 'workshop.html')).toBe(before);
 });
-
-/** An old page in capitals and without quotes, with CRLF. */
-const OLD = (names: readonly string[]) =>
-  `<!DOCTYPE html>\r\n<HTML LANG=en><HEAD><META CHARSET=utf-8><TITLE>Reels</TITLE></HEAD>\r\n<BODY>\r\n<H1>Reels</H1>\r\n<H2>Wood</H2>\r\n<UL CLASS=row data-sieve>\r\n${names
-    .map((name) => `  <LI><A HREF=large/${name}.jpg><IMG SRC=small/${name}.jpg ALT="Reel ${name}"></A></LI>\r\n`)
-    .join('')}</UL>\r\n</BODY></HTML>\r\n`;
-
-async function reels(): Promise<Record<string, string | Buffer>> {
-  const files: Record<string, string | Buffer> = { 'old.html': OLD(['a', 'b']), 'more.html': OLD(['b', 'c']) };
-  for (const [n, name] of ['a', 'b', 'c', 'd'].entries()) {
-    files[`large/${name}.jpg`] = await photograph(n, 900, 600);
-    files[`small/${name}.jpg`] = await photograph(n, 310, 310);
-  }
-  return files;
-}
 
 test('on an old page a section gets pictures of other pages, and no more trouble than it had', async ({ page }) => {
   const files = await reels();

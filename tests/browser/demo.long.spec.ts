@@ -54,7 +54,9 @@ test('what has a fix is mended, what remains is the author’s; the site leaves 
   await expect(page.getByText('40 strands, no findings')).toBeVisible();
 
   const folder = await unpacked(page);
-  expect(await htmlErrors(['index', 'festival', 'pictures', 'workshop'].map((name) => join(folder, `${name}.html`)))).toEqual([]);
+  expect(
+    await htmlErrors(['index', 'festival', 'pictures', 'workshop'].map((name) => join(folder, `${name}.html`))),
+  ).toEqual([]);
   await opensEveryPicture(browser, folder);
 
   await goTo(page, 'proof');

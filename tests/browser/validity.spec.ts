@@ -53,7 +53,9 @@ test('the demo and old pages are judged as on the command line', async ({ page }
   await openDemo(page, 'proof');
   await expect(html(page).getByRole('status')).toHaveText('4 pages, valid');
   const site = join(MADE, 'site');
-  expect(onCommandLine(['index.html', 'festival.html', 'pictures.html', 'workshop.html'].map((name) => join(site, name)))).toEqual([]);
+  expect(
+    onCommandLine(['index.html', 'festival.html', 'pictures.html', 'workshop.html'].map((name) => join(site, name))),
+  ).toEqual([]);
 });
 
 test('old and odd pages are judged as on the command line, and only what was added is new', async ({ page }) => {

@@ -14,6 +14,7 @@ import { NO_STRAND, useSite } from '../../../ui/site/openSite';
 import { color } from '../../../ui/theme';
 import { Collections } from './Collections';
 import { AllRow } from './AllRow';
+import { Lists } from '../lists/Lists';
 import { FilterBar } from './FilterBar';
 import { ALL, type Filter, picked } from './picked';
 import { PutOnPage } from './PutOnPage';
@@ -91,6 +92,7 @@ export function AllPictures() {
           {only && taken.length === 1 && <TextsByPage pair={only} />}
           <TagChosen pairs={taken} />
           <Collections filter={filter} />
+          <Lists />
         </Box>
       </Box>
     </>

@@ -25,7 +25,7 @@ import { sayGallery } from '../../../ui/parts/galleryTargets';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { sheetIn, toSheet } from '../address';
-import { FromList } from './FromList';
+import { ListDialog } from '../lists/ListDialog';
 import { movedTogether } from './moved';
 import { OrderRow } from './OrderRow';
 import { Rename } from './Rename';
@@ -169,7 +169,7 @@ export function Order() {
         </SortableContext>
       </DndContext>
       {renaming && <Rename pairs={meant} onClose={() => setRenaming(false)} />}
-      {sheet?.name === 'from-list' && <FromList onClose={() => go({ sheet: null })} />}
+      {sheet?.name === 'from-list' && <ListDialog onClose={() => go({ sheet: null })} />}
     </>
   );
 }
