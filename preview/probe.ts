@@ -123,17 +123,25 @@ void (() => {
   );
 
   let over: Element | null = null;
-  document.addEventListener(
-    'pointermove',
-    (event) => {
-      let at = event.target instanceof Element ? event.target : null;
-      while (at && !noted.has(at)) at = at.parentElement;
-      if (at === over) return;
-      over = at;
-      tell({ type: 'over', element: (at && noted.get(at)) ?? null });
-    },
-    true,
-  );
+  const tellOver = (target: EventTarget | null) => {
+    let at = target instanceof Element ? target : null;
+    while (at && !noted.has(at)) at = at.parentElement;
+    if (at === over) return;
+    over = at;
+    tell({ type: 'over', element: (at && noted.get(at)) ?? null });
+  };
+  document.addEventListener('pointermove', ({ target }) => tellOver(target), true);
+
+  /** What the application drags over the page, by its own pointer; the page's scripts see nothing of it. */
+  const dragOver = (at: [number, number] | null): void => tellOver(at && document.elementFromPoint(at[0], at[1]));
+  function drop([x, y]: [number, number]): void {
+    dragOver([x, y]);
+    const element = over && noted.get(over);
+    if (!over || !element) return;
+    const box = over.getBoundingClientRect();
+    const along = (x - box.left) / box.width + (y - box.top) / box.height;
+    tell({ type: 'dropped', element, side: along < 1 ? 'before' : 'after' });
+  }
   document.documentElement.addEventListener('pointerleave', () => {
     over = null;
     tell({ type: 'over', element: null });
@@ -347,6 +355,10 @@ void (() => {
         return show('chosen', command.element, command.color, command.scroll);
       case 'point':
         return show('pointed', command.element, command.color, false);
+      case 'drag':
+        return dragOver(command.at);
+      case 'drop':
+        return drop(command.at);
       case 'watch':
         watched = command.elements.map((path) => path.join());
         told = '?';

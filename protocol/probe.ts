@@ -25,6 +25,9 @@ export const ToProbe = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('show'), element: Element.nullable(), scroll: z.boolean(), color: z.string() }),
   /** A thin frame round what is pointed at in the source; null takes it away. */
   z.strictObject({ type: z.literal('point'), element: Element.nullable(), color: z.string() }),
+  /** Something is dragged over that place of the window, in CSS px of the page; null where it has left. */
+  z.strictObject({ type: z.literal('drag'), at: Place.nullable() }),
+  z.strictObject({ type: z.literal('drop'), at: Place }),
   /** Whose places are told from now on. */
   z.strictObject({ type: z.literal('watch'), elements: z.array(Element) }),
   /** One picture is clicked as a visitor would; `number` comes back with the answer. */
@@ -67,6 +70,8 @@ export const FromProbe = z.discriminatedUnion('type', [
   z.strictObject({ from, type: z.literal('pointed'), element: Element }),
   /** What the pointer is over; null where it has left. */
   z.strictObject({ from, type: z.literal('over'), element: Element.nullable() }),
+  /** What the application has dropped lies on an element, in its first half or in its second. */
+  z.strictObject({ from, type: z.literal('dropped'), element: Element, side: z.enum(['before', 'after']) }),
   z.strictObject({ from, type: z.literal('missing'), path: z.string() }),
   z.strictObject({
     from,

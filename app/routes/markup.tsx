@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useCallback, useMemo, type ReactNode } from 'react';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { countOf } from '~core/site/index.ts';
 import type { PageView } from '~core/view/index.ts';
@@ -13,6 +13,7 @@ import { PatternStrip } from '../stations/markup/PatternStrip';
 import { ScriptLists } from '../stations/markup/ScriptLists';
 import { Sheets } from '../stations/markup/Sheets';
 import { DropPictures, useImportPictures } from '../stations/markup/ImportPictures';
+import { Tray } from '../stations/markup/tray/Tray';
 import { Workplace } from '../stations/markup/Workplace';
 import { Nothing, StationHead } from '../ui/parts/small';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
@@ -51,6 +52,10 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
   const beside = besideIn(sheet);
   const isBeside = layout !== null || beside !== null;
+  const isTray = sheet?.name === 'pictures';
+  const [spot, setSpot] = useState<{ page: string; offset: number } | null>(null);
+  const onPlace = useCallback((offset: number) => setSpot({ page: page.path, offset }), [page.path]);
+  const cursor = spot !== null && spot.page === page.path && file === page.path ? spot.offset : null;
   const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
   const strands = useMemo(() => view.strands.filter((one) => one.page === page.path), [view, page.path]);
@@ -71,7 +76,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
     <>
       <Head page={page} strands={strands} onOpen={open} />
       <Troubles page={page} />
-      {shownGallery && !isBeside && (
+      {shownGallery && !isBeside && !isTray && (
         <PatternStrip
           gallery={shownGallery}
           idle={unwritable}
@@ -81,6 +86,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
         />
       )}
       {!isBeside && <ScriptLists page={page} />}
+      {isTray && <Tray page={page.path} cursor={cursor} line={lineOf(text, cursor)} here={here} onClose={close} />}
       <DropPictures
         disabled={unwritable}
         onTake={taking.take}
@@ -100,6 +106,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
           beside={beside}
           onClose={close}
           onSheet={open}
+          onPlace={onPlace}
         />
       </DropPictures>
       {sheet && (
@@ -117,6 +124,10 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
     </>
   );
 }
+
+/** From 1; null where there is no cursor. */
+const lineOf = (text: string, offset: number | null): number | null =>
+  offset === null ? null : text.slice(0, offset).split('\n').length;
 
 /** What stands in place of the source, where it is not the layout. */
 const besideIn = (sheet: SheetName | null): 'page' | 'pattern' | null =>
@@ -170,6 +181,7 @@ function Head({
     <StationHead title={<PagePicker withStyles />} says={`${items}${broken > 0 ? `, ${broken} broken` : ''}${unread}`}>
       <Button onClick={() => onOpen({ name: 'page' })}>This page</Button>
       {view.menu && <Button onClick={() => onOpen({ name: 'menus' })}>Menus</Button>}
+      {view.pairs.length > 0 && <Button onClick={() => onOpen({ name: 'pictures' })}>All pictures</Button>}
       <Button disabled={readOnly} onClick={() => onOpen({ name: 'new-page' })}>
         New page
       </Button>

@@ -11,6 +11,9 @@ import {
   placeMade,
   pastedOn,
   planFor,
+  type RuledText,
+  textsByRule,
+  type TextsWish,
   readyTasks,
   rotationAsked,
   importPictures,
@@ -209,6 +212,10 @@ const analysis = {
   galleryList({ page: path, gallery }: { page: string; gallery: number }, format: ListFormat): string | null {
     const page = currentReading().pages.find((one) => one.path === path);
     return page ? galleryList(currentReading(), { page, gallery }, { format, path: '' }) : null;
+  },
+  /** What each picture would say by a pattern. */
+  textsByRule(wish: TextsWish): RuledText[] {
+    return textsByRule(currentReading(), wish);
   },
   plan(intent: Intent): PlanView {
     return shown(planFor(currentReading(), intent, again));

@@ -21,3 +21,5 @@ export { denseOffers } from './sources.ts';
 export { type IncomingPicture, importPictures } from './importPictures.ts';
 export { styledSite } from './style.ts';
 export { type ScriptList, scriptLists } from './scriptLists.ts';
+export { patternTrouble, TEXT_TOKENS } from './textPattern.ts';
+export { RULED_FIELDS, type RuledField, type RuledText, textsByRule, type TextsWish } from './textsByRule.ts';

@@ -116,6 +116,12 @@ const WHOLE: Record<Intent['kind'], object> = {
   'update-collections': { pages: ['p'] },
   'end-collection': { page: 'p' },
   'tag-by-rule': { rule: 'text', paths: ['p'], said: { text: 'moor', tag: 'moor' } },
+  'put-pictures': {
+    page: 'p',
+    at: { by: 'element', element: [1, 0], side: 'after' },
+    pictures: [{ thumbnail: 't', full: 'f', title: '', alt: '', caption: '' }],
+  },
+  'texts-by-rule': { paths: ['p'], field: 'credit', pattern: '{place}', place: 'mere', onlyEmpty: true },
   'set-tags': { paths: ['p'], add: ['a'], remove: ['b'] },
   'set-rights': { rights: { copyright: 'c', credit: 'd' } },
   'keep-place': { paths: ['p'], keep: true },

@@ -5,6 +5,7 @@ import { KitManifest } from '../wiring/index.ts';
 import { INFORMATION_FIELDS } from './informationText.ts';
 import { CAPTION_SOURCES, FILLABLE } from './rules.ts';
 import { TAG_RULES } from './tagRules.ts';
+import { RULED_FIELDS } from './textsByRule.ts';
 import { Collected, ListMapping, ListSource, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 
 const line = z.string().max(2000);
@@ -276,6 +277,25 @@ export const Intent = z.discriminatedUnion('kind', [
     ),
     pictures: z.array(z.strictObject({ path: z.string(), words: PictureWords })),
     label: line.optional(),
+  }),
+  /** Where somebody points: in the source, or on the live page. */
+  z.strictObject({
+    kind: z.literal('put-pictures'),
+    page: z.string(),
+    at: z.discriminatedUnion('by', [
+      z.strictObject({ by: z.literal('offset'), offset: z.number().int().min(0) }),
+      z.strictObject({ by: z.literal('element'), element: place, side: z.enum(['before', 'after']) }),
+    ]),
+    pictures: z.array(NewPicture).min(1),
+  }),
+  /** Captions, credits and others by a pattern out of what is known of each picture. */
+  z.strictObject({
+    kind: z.literal('texts-by-rule'),
+    paths,
+    field: z.enum(RULED_FIELDS),
+    pattern: line,
+    place: line,
+    onlyEmpty: z.boolean(),
   }),
   z.strictObject({ kind: z.literal('set-tags'), paths, add: z.array(tag), remove: z.array(tag) }),
   /** A page that shows pictures of other pages; `like` is the gallery that it is written like. */

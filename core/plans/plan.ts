@@ -64,6 +64,8 @@ import { addToList } from './scriptLists.ts';
 import { addSlideTo } from './slides.ts';
 import { setTags } from './setTags.ts';
 import { keepPlace, setWords } from './setWords.ts';
+import { putPictures } from './putPictures.ts';
+import { setTextsByRule } from './textsByRule.ts';
 import { tagByRule } from './tagRules.ts';
 import { inCharset } from './charset.ts';
 import { inQuotes } from './quotes.ts';
@@ -144,6 +146,8 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'merge-many': mergeMany,
   'set-focus': setFocus,
   'set-words': setWords,
+  'put-pictures': (site, wish) => putPictures(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'texts-by-rule': setTextsByRule,
   'set-tags': setTags,
   'tag-by-rule': tagByRule,
   collect: (site, wish) => collect(site, wish, (page, picture) => itemFor(site, page, picture)),

@@ -101,6 +101,7 @@ const BEYOND = [
   `pairs?sheet=by-hand&of=${SMALL}`,
   'markup?page=festival.html&sheet=add',
   'markup?page=festival.html&sheet=new-page',
+  'markup?page=festival.html&sheet=pictures',
   'markup?page=festival.html&sheet=page',
   'markup?page=festival.html&sheet=menus',
   'markup?page=festival.html&sheet=pattern',

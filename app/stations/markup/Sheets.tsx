@@ -46,6 +46,8 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
     case 'page':
     case 'pattern':
       return null; // Beside the live page.
+    case 'pictures':
+      return null; // Above the source.
     case 'link':
       return <LinkDialog page={page.path} at={sheet.at} onClose={onClose} />;
     case 'units':

@@ -29,6 +29,10 @@ interface Props {
   /** Middles of the items on the live page; CSS px, null where out of sight. */
   places: readonly (number | null)[];
   onStrand: (id: string) => void;
+  /** Where the cursor is in the page's source. */
+  onPlace: (offset: number) => void;
+  /** Pictures of the site were dropped there. */
+  onPictures: (offset: number) => void;
   /** Work on these items of one gallery. */
   onItems: (strands: string[]) => void;
   onLink: (at: Range) => void;
@@ -120,6 +124,8 @@ export function SourcePane({
   held,
   places,
   onStrand,
+  onPlace,
+  onPictures,
   onItems,
   onLink,
   onUnits,
@@ -139,6 +145,7 @@ export function SourcePane({
   const { lit, hinted } = litIn(isPage, chosen, ties, held);
   const onCursor = (selection: Selected) => {
     setSelected(selection);
+    onPlace(selection.head);
     const under = strands.find(({ range }) => selection.head >= range.start && selection.head <= range.end);
     if (under) go({ strand: under.id });
     ties.choose('source', selection.head);
@@ -168,6 +175,7 @@ export function SourcePane({
             surroundings={surroundings}
             {...typing}
             onCursor={(selection) => isPage && onCursor(selection)}
+            onPictures={(offset) => isPage && onPictures(offset)}
             onHover={(offset) => ties.pointInSource(isPage ? offset : null)}
             onSight={sights.set}
             onUndo={(way) => work({ do: 'step', way })}

@@ -13,6 +13,8 @@ import { PageSheet } from './page/PageSheet';
 import { PatternSheet } from './PatternSheet';
 import { SourcePane } from './SourcePane';
 import { useTies } from './ties';
+import { takeDragged } from './tray/dragged';
+import { usePut } from './tray/usePut';
 
 /** Widths of the live page: as it opens, and for windows up to a breakpoint of at most so much; CSS px. */
 const USUAL = 768;
@@ -36,6 +38,8 @@ interface Props {
   beside: 'page' | 'pattern' | null;
   onClose: () => void;
   onSheet: (sheet: SheetName) => void;
+  /** Where the cursor is in the page's source. */
+  onPlace: (offset: number) => void;
 }
 
 const BESIDE = { flex: '1.25 1 0', minWidth: 0, minHeight: 0 };
@@ -61,8 +65,10 @@ export const Workplace = memo(function Workplace({
   beside,
   onClose,
   onSheet,
+  onPlace,
 }: Props) {
   const { site, go } = useSite();
+  const put = usePut(page.path);
   const ties = useTies(site.session, page.path);
   const [places, setPlaces] = useState<(number | null)[]>([]);
   const [width, setWidth] = useState<number>(USUAL);
@@ -90,6 +96,11 @@ export const Workplace = memo(function Workplace({
       strands.find((one) => `${one.element.join()},`.startsWith(key));
     if (hit) takeStrand(hit.id);
     else ties.choose('page', element);
+  };
+  /** Only what somebody drags here at this moment. */
+  const onDrop = (at: Parameters<typeof put>[1]) => {
+    const dragged = takeDragged();
+    if (dragged) put(dragged, at);
   };
   const sheetBeside = () => {
     const shown = gallery === null ? undefined : page.galleries[gallery];
@@ -135,6 +146,8 @@ export const Workplace = memo(function Workplace({
         held={held}
         places={places}
         onStrand={takeStrand}
+        onPlace={onPlace}
+        onPictures={(offset) => onDrop({ by: 'offset', offset })}
         onItems={(chosen) => onSheet({ name: 'items', chosen })}
         onLink={(at) => onSheet({ name: 'link', at })}
         onUnits={(at) => onSheet({ name: 'units', at })}
@@ -149,6 +162,7 @@ export const Workplace = memo(function Workplace({
         onPlaces={setPlaces}
         onOver={ties.pointOnPage}
         onPointed={onPointed}
+        onDropped={(element, side) => onDrop({ by: 'element', element, side })}
       />
     </Panel>
   );

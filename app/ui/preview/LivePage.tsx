@@ -5,6 +5,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { laidOutWidth } from '~core/view/index.ts';
 import type { FromProbe, ToProbe } from '~protocol/probe.ts';
+import { addDropTarget, type Point } from '../parts/dropTargets';
 import { useSite } from '../site/openSite';
 import { color, TOKENS } from '../theme';
 import { LimitedPage } from './LimitedPage';
@@ -43,6 +44,8 @@ export interface LivePageProps {
   onPointed?: (element: number[]) => void;
   /** What the pointer is over; null where it has left. */
   onOver?: (element: number[] | null) => void;
+  /** What is dragged was dropped on an element. */
+  onDropped?: (element: number[], side: 'before' | 'after') => void;
   onReport?: (report: FromProbe) => void;
 }
 
@@ -96,6 +99,7 @@ export function LivePage({
   onPlaces,
   onPointed,
   onOver,
+  onDropped,
   onReport,
 }: LivePageProps) {
   const { origin, status, taken, address, restart, scripts, takeDown, again, tries } = usePreview();
@@ -120,11 +124,27 @@ export function LivePage({
     } else if (report.type === 'scrolled') place.current = { path, at: report.at };
     else if (report.type === 'pointed') onPointed?.(report.element);
     else if (report.type === 'over') onOver?.(report.element);
+    else if (report.type === 'dropped') onDropped?.(report.element, report.side);
     else if (report.type === 'places') onPlaces?.(report.tops.map((top) => (top === null ? null : top * scale)));
     else if (report.type === 'outside') tries.note({ what: 'outside', path: report.path, says: report.address });
     else if (report.type === 'tried') tries.note({ what: report.what, path: report.path, says: report.says });
     onReport?.(report);
   });
+  const takesDrops = onDropped !== undefined;
+  useEffect(() => {
+    const box = frame.current;
+    if (!box || !takesDrops) return undefined;
+    const within = ({ x, y }: Point): [number, number] => {
+      const { left, top } = box.getBoundingClientRect();
+      return [(x - left) / scale, (y - top) / scale];
+    };
+    return addDropTarget({
+      box,
+      over: (at) => tell({ type: 'drag', at: at && within(at) }),
+      drop: (at) => tell({ type: 'drop', at: within(at) }),
+    });
+    // Another page or status is another frame.
+  }, [tell, scale, takesDrops, path, status]);
   /** Batches of files that the page in the frame has, or was told of; it is loaded after the first. */
   const handled = useRef(0);
   useEffect(() => {

@@ -46,6 +46,12 @@ export const ACTIONS: readonly ActionEntry[] = [
     needs: 'pictures',
   },
   {
+    label: 'Put pictures into the source',
+    words: 'drag drop insert picture image page live cursor place tray all pictures',
+    to: { station: 'markup', sheet: { name: 'pictures', of: null } },
+    needs: 'pages',
+  },
+  {
     label: 'Page of all pictures',
     words: 'collection overview everything archive index combine several galleries one page month',
     to: { station: 'pairs', tab: 'all' },

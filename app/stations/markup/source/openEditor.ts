@@ -17,7 +17,9 @@ import type { RefObject } from 'react';
 import type { Range } from '~core/markup/index.ts';
 import { applyEdits, type Edit, known, smallestEdit } from '~core/site/index.ts';
 import type { FindingView } from '~core/view/index.ts';
+import { addDropTarget, type DropTarget } from '../../../ui/parts/dropTargets';
 import { pageNonce } from '../../../ui/shell/emotion';
+import { color } from '../../../ui/theme';
 import { addressAt } from './addresses';
 import { completing, type Surroundings } from './completion';
 import { lineBreaksOf, toFileEdits, type LineBreaks } from './crlf';
@@ -77,6 +79,8 @@ export interface EditorProps {
   /** What the file will hold when all is written that was handed over; null where it does. */
   unwritten: () => string | null;
   onCursor: (selection: Selected) => void;
+  /** Pictures of the site were dropped there. */
+  onPictures: (offset: number) => void;
   /** Null where the pointer has left the text. */
   onHover: (offset: number | null) => void;
   onSight: (sight: LineSight) => void;
@@ -152,6 +156,15 @@ export function openEditor(
   sight.changed();
   const resized = new ResizeObserver(() => sight.changed());
   resized.observe(parent);
+  const caret = dropCaret(view);
+  const endDrops = addDropTarget({
+    box: parent,
+    over: caret,
+    drop: (at) => {
+      typed.flush();
+      latest.current.onPictures(toFile(view.posAtCoords(at, false)));
+    },
+  });
   return {
     view,
     adopt: (text) => typed.adopt(view, text),
@@ -159,11 +172,25 @@ export function openEditor(
     close: () => {
       typed.flush();
       stopLeaving();
+      endDrops();
       hover.stop();
       sight.stop();
       resized.disconnect();
       view.destroy();
     },
+  };
+}
+
+/** A line at the place of the text where what is dragged would be dropped. */
+function dropCaret(view: EditorView): DropTarget['over'] {
+  const line = document.createElement('div');
+  line.setAttribute('aria-hidden', 'true');
+  Object.assign(line.style, { position: 'fixed', width: '2px', background: color('heather'), pointerEvents: 'none' });
+  return (at) => {
+    const box = at && view.coordsAtPos(view.posAtCoords(at, false));
+    if (!box) return line.remove();
+    Object.assign(line.style, { left: `${box.left}px`, top: `${box.top}px`, height: `${box.bottom - box.top}px` });
+    view.dom.append(line);
   };
 }
 

@@ -20,6 +20,7 @@ import { ALL, type Filter, picked } from './picked';
 import { PutOnPage } from './PutOnPage';
 import { TagChosen } from './TagChosen';
 import { TextsByPage } from './TextsByPage';
+import { TextsByRule } from './TextsByRule';
 
 const ROW = 76;
 
@@ -61,7 +62,7 @@ export function AllPictures() {
     [go, strands],
   );
   /** Of the pictures that are there now, in the order of the list. */
-  const taken = pairs.filter(({ full }) => chosen.has(full));
+  const taken = useMemo(() => pairs.filter(({ full }) => chosen.has(full)), [pairs, chosen]);
   const [only] = taken;
   if (pairs.length === 0)
     return <Nothing title="No pictures yet" says="Every picture of the site is listed here, wherever it is used." />;
@@ -91,6 +92,7 @@ export function AllPictures() {
           <PutOnPage pairs={taken} onDone={() => setChosen(new Set())} />
           {only && taken.length === 1 && <TextsByPage pair={only} />}
           <TagChosen pairs={taken} />
+          <TextsByRule pairs={taken} />
           <Collections filter={filter} />
           <Lists />
         </Box>

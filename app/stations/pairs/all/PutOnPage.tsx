@@ -4,16 +4,16 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import type { Intent } from '~core/plans/index.ts';
+import type { Intent, NewPicture } from '~core/plans/index.ts';
 import { countOf, oneOf } from '~core/site/index.ts';
-import type { PairView, SiteView } from '~core/view/index.ts';
+import type { PairView } from '~core/view/index.ts';
 import { galleryTargets } from '../../../ui/parts/galleryTargets';
 import { Panel } from '../../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
-import { asPictures } from '../../markup/PairChoice';
+import { asSaid } from '../../markup/tray/asSaid';
 import { inPutOrder, PUT_ORDERS, type PutOrder } from './picked';
 
 const TITLE = { m: 0, fontSize: '0.9rem', fontWeight: 600 };
@@ -53,7 +53,7 @@ function Put({ pairs, onDone }: { pairs: readonly PairView[]; onDone: () => void
   const targets = galleryTargets(site.view.pages);
   const goes = targets[target] ?? targets[0];
   const usable = pairs.filter(({ thumbnail, trouble }) => thumbnail !== null && trouble === null);
-  const pictures = asSaid(asPictures(inPutOrder(usable, order)), site.view.strands);
+  const pictures = asSaid(inPutOrder(usable, order), site.view.strands);
   const wish = goes && pictures.length > 0 ? wishFor(goes, pictures, heading.trim()) : null;
   const plan = usePlan(wish);
   const left = pairs.length - usable.length;
@@ -115,20 +115,9 @@ function Put({ pairs, onDone }: { pairs: readonly PairView[]; onDone: () => void
   );
 }
 
-/** What nobody has noted of a picture is as a page that has it already says it. */
-function asSaid(pictures: ReturnType<typeof asPictures>, strands: SiteView['strands']): ReturnType<typeof asPictures> {
-  const said = new Map<string, SiteView['strands'][number]>();
-  for (const strand of strands)
-    if (strand.full !== null && strand.altStanding === 'said' && !said.has(strand.full)) said.set(strand.full, strand);
-  return pictures.map((picture) => {
-    const strand = said.get(picture.full);
-    return { ...picture, alt: picture.alt || (strand?.alt ?? ''), caption: picture.caption || (strand?.caption ?? '') };
-  });
-}
-
 function wishFor(
   { page, gallery }: ReturnType<typeof galleryTargets>[number],
-  pictures: ReturnType<typeof asPictures>,
+  pictures: NewPicture[],
   title: string,
 ): Intent {
   if (gallery !== null && title !== '') return { kind: 'add-section', page, gallery, title, pictures };

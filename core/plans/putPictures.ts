@@ -1,0 +1,134 @@
+/**
+ * Pictures put where somebody points: in a gallery they become items of it, written as its others are; elsewhere a link
+ * with a thumbnail each.
+ */
+import {
+  addItems,
+  elementAt,
+  elementBy,
+  encodeAttribute,
+  type Gallery,
+  newlineOf,
+  type NewItem,
+  type PageDocument,
+  type PageElement,
+  verified,
+} from '../markup/index.ts';
+import type { PageReading, SiteReading } from '../model/index.ts';
+import { countOf, type Edited, nameOf, planEdits, type Planned, refuse } from '../site/index.ts';
+import type { NewPicture } from './intent.ts';
+
+export type PutPlace =
+  /** An offset of the page's source. */
+  | { by: 'offset'; offset: number }
+  /** An element by its child numbers, and on which side of it. */
+  | { by: 'element'; element: readonly number[]; side: 'before' | 'after' };
+
+interface PutWish {
+  page: string;
+  at: PutPlace;
+  pictures: readonly NewPicture[];
+}
+
+export function putPictures(
+  site: SiteReading,
+  { page: path, at, pictures }: PutWish,
+  itemFor: (page: string, picture: NewPicture) => NewItem,
+): Planned {
+  const page = site.pages.find((one) => one.path === path);
+  if (!page) return refuse(`There is no page ${path} any more.`);
+  const offset = offsetOf(page, at);
+  if (offset === null) return refuse(`${path} has changed meanwhile; choose the place again.`);
+  const items = pictures.map((picture) => itemFor(path, picture));
+  const [only] = pictures;
+  const what = pictures.length === 1 && only ? nameOf(only.full) : countOf(pictures.length, 'picture');
+  const gallery = galleryAround(page, offset);
+  const label = gallery ? `Put ${what} into the gallery of ${path}` : `Put ${what} on ${path}`;
+  return planEdits(
+    label,
+    path,
+    gallery
+      ? addItems(page.document, gallery, items, itemPlace(gallery, offset))
+      : written(page.document, items, offset),
+  );
+}
+
+function offsetOf({ document, galleries }: PageReading, at: PutPlace): number | null {
+  if (at.by === 'offset') return at.offset <= document.text.length ? at.offset : null;
+  const element = elementBy(document, at.element);
+  if (!element?.range || element.tag === 'html') return null;
+  // Part of an item stands for the item.
+  const unit = galleries
+    .flatMap(({ items }) => items)
+    .map((item) => item.unit)
+    .find(({ start, end }) => element.range && element.range.start >= start && element.range.end <= end);
+  const { start, end } = unit ?? element.range;
+  if (element.tag === 'body') return element.close?.start ?? end;
+  return at.side === 'before' ? start : end;
+}
+
+/** The innermost one that the place lies in. */
+function galleryAround({ galleries }: PageReading, offset: number): Gallery | null {
+  const around = galleries.filter(({ container: { open, range }, items: [first], items }) => {
+    const last = items.at(-1);
+    if (!open || !range || !first || !last) return false;
+    // Where items are a part of the page’s body, only from the first to the last.
+    const isBody = first.elements[0]?.parent?.tag === 'body';
+    const [start, end] = isBody ? [first.unit.start, last.unit.end] : [open.end, range.end];
+    return offset >= start && offset <= end;
+  });
+  const lengthOf = ({ container: { range } }: Gallery) => (range ? range.end - range.start : Infinity);
+  return around.sort((a, b) => lengthOf(a) - lengthOf(b))[0] ?? null;
+}
+
+/** Behind every item of which at least half stands before the place. */
+const itemPlace = ({ items }: Gallery, offset: number): number =>
+  items.filter(({ unit: { start, end } }) => (start + end) / 2 < offset).length;
+
+/** Where text is no markup, or no element may stand. */
+const NOT_IN = /^(?:script|style|textarea|title|head|select|option|svg|math|iframe|noscript|template|object|a|button)$/;
+
+/** Behind what the place stands in the midst of. */
+function written(page: PageDocument, items: readonly NewItem[], wanted: number): Edited {
+  const offset = placeFor(page, wanted);
+  if (typeof offset === 'string') return refuse(offset);
+  const { text } = page;
+  const begins = text.lastIndexOf('\n', offset - 1) + 1;
+  const line = newlineOf(page) + (/^[ \t]*/.exec(text.slice(begins))?.[0] ?? '');
+  const markup = items.map(markupOf).join(line);
+  const isAlone = text.slice(begins, offset).trim() === '';
+  const edit = { start: offset, end: offset, text: isAlone ? markup + line : line + markup };
+  return verified(page, [edit], (after) =>
+    after.elements.length === page.elements.length + 2 * items.length
+      ? null
+      : 'a link with a picture cannot stand there; choose a place between paragraphs, or in one',
+  );
+}
+
+function placeFor(page: PageDocument, wanted: number): number | string {
+  let offset = wanted;
+  const comment = page.comments.find(({ start, end }) => offset > start && offset < end);
+  if (comment) offset = comment.end;
+  let element = elementAt(page, offset);
+  for (let at: PageElement | null = element; at; at = at.parent) {
+    if (!at.range || !NOT_IN.test(at.tag)) continue;
+    if (at.tag === 'head' || at.parent?.tag === 'head')
+      return 'Nothing can be shown in the head of a page. Choose a place in its body.';
+    offset = at.range.end;
+    element = at;
+  }
+  if (element?.range && element.range.start < offset && offset < element.range.end) {
+    const { open, close, range } = element;
+    // Not into a tag: behind the start tag, or behind the whole element.
+    if (!close && open?.end === range.end) offset = range.end;
+    else if (open && offset < open.end) offset = open.end;
+    else if (close && offset > close.start) offset = range.end;
+  }
+  return offset;
+}
+
+function markupOf({ href, src, alt, width, height }: NewItem): string {
+  const quoted = (name: string, value: string) => ` ${name}="${encodeAttribute(value, '"')}"`;
+  const size = width && height ? quoted('width', String(width)) + quoted('height', String(height)) : '';
+  return `<a${quoted('href', href)}><img${quoted('src', src)}${size}${alt === null ? '' : quoted('alt', alt)}></a>`;
+}

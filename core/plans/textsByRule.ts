@@ -1,0 +1,124 @@
+/** Captions, credits and other texts of several pictures by a pattern; on pages as well as with the pictures. */
+import { regionOf, type SiteReading, standsIn, takenAtOf, taggedItems, tagsOnPages, wordsOf } from '../model/index.ts';
+import { valueOf } from '../markup/index.ts';
+import { countOf, nameOf, type Planned, refuse, stemOf } from '../site/index.ts';
+import { markupIn } from './items.ts';
+import { setWords } from './setWords.ts';
+import { patternTrouble, type PatternValues, textBy } from './textPattern.ts';
+
+export const RULED_FIELDS = ['caption', 'credit', 'title', 'alt'] as const;
+export type RuledField = (typeof RULED_FIELDS)[number];
+
+export interface TextsWish {
+  paths: readonly string[];
+  field: RuledField;
+  pattern: string;
+  place: string;
+  /** Pictures and items that say something already are left. */
+  onlyEmpty: boolean;
+}
+
+export interface RuledText {
+  path: string;
+  /** Null where the pattern cannot be filled. */
+  text: string | null;
+  reason: string | null;
+}
+
+const FIELD_SAYS: Readonly<Record<RuledField, string>> = {
+  caption: 'captions',
+  credit: 'credits',
+  title: 'titles',
+  alt: 'alt texts',
+};
+
+/** What each picture would say, in the language of the site. */
+export function textsByRule(site: SiteReading, wish: TextsWish): RuledText[] {
+  const language = languageOf(site, 0);
+  const values = valuesOf(site, wish);
+  return wish.paths.map((path, n) => {
+    const made = textBy(wish.pattern, values(path, n + 1), language);
+    return made.ok ? { path, text: made.text, reason: null } : { path, text: null, reason: made.reason };
+  });
+}
+
+export function setTextsByRule(site: SiteReading, wish: TextsWish): Planned {
+  const trouble = patternTrouble(wish.pattern);
+  if (trouble !== null) return refuse(trouble);
+  const { field, onlyEmpty } = wish;
+  const pictures = textsByRule(site, wish).flatMap(({ path, text }) => {
+    const said = field === 'credit' ? '' : (wordsNoted(site, path)?.[field] ?? '');
+    return text === null || (onlyEmpty && said !== '') ? [] : [{ path, words: { [field]: text } }];
+  });
+  const items = itemsFor(site, wish);
+  const count = new Set([...pictures.map(({ path }) => path), ...items.map(({ full }) => full)]).size;
+  if (count === 0) return refuse('None of these pictures would say anything else.');
+  const label = `Write ${FIELD_SAYS[field]} of ${countOf(count, 'picture')} by a rule`;
+  return setWords(site, { items: items.map(({ strand, text }) => ({ strand, [field]: text })), pictures, label });
+}
+
+const wordsNoted = ({ files, notes }: SiteReading, path: string) => {
+  const content = files.get(path);
+  return content?.kind === 'binary' ? notes.known.words[content.hash] : undefined;
+};
+
+interface RuledItem {
+  full: string;
+  strand: string;
+  text: string;
+}
+
+/** Items that have a place for it; those that only show what another page says follow that. */
+function itemsFor(site: SiteReading, wish: TextsWish): RuledItem[] {
+  const { paths, field, pattern, onlyEmpty } = wish;
+  if (field === 'credit') return [];
+  const places = new Map(paths.map((path, n) => [path, n + 1]));
+  const values = valuesOf(site, wish);
+  return site.pages.flatMap((page, p) => {
+    const region = regionOf(page.document);
+    const language = languageOf(site, p);
+    return page.strands.flat().flatMap((strand): RuledItem[] => {
+      const { full } = strand;
+      const item = page.galleries[strand.gallery]?.items[strand.item];
+      const number = full === null ? undefined : places.get(full);
+      if (!item || full === null || number === undefined) return [];
+      const element = item.elements[0];
+      if (region && element && standsIn(region)(element)) return [];
+      const said = { caption: strand.caption, title: strand.slots.title, alt: strand.alt ?? '' }[field];
+      const hasNoPlace = said === null || (field === 'caption' && markupIn(page.document, item) !== null);
+      if (hasNoPlace || (onlyEmpty && said !== '')) return [];
+      const made = textBy(pattern, values(full, number), language);
+      return made.ok && made.text !== said ? [{ full, strand: strand.id, text: made.text }] : [];
+    });
+  });
+}
+
+function valuesOf(site: SiteReading, { place }: TextsWish): (path: string, number: number) => PatternValues {
+  const onPages = tagsOnPages(taggedItems(site));
+  return (path, number) => {
+    const content = site.files.get(path);
+    const hash = content?.kind === 'binary' ? content.hash : '';
+    const facts = site.factsOf(path);
+    const { title, caption, alt, isFromName, credit, copyright } = wordsOf(site, path);
+    const tags = [...new Set([...(site.notes.known.tags[hash] ?? []), ...(onPages.get(path) ?? [])])];
+    return {
+      name: stemOf(nameOf(path)),
+      number,
+      title,
+      // The name of a file says nothing twice.
+      caption: isFromName ? '' : caption,
+      alt,
+      credit,
+      copyright,
+      tags,
+      takenAt: takenAtOf(site.notes.known, hash, facts, path),
+      capture: facts?.capture,
+      place: place.trim(),
+    };
+  };
+}
+
+function languageOf({ pages }: SiteReading, n: number): string {
+  const html = pages[n]?.document.elements.find(({ tag }) => tag === 'html');
+  return (html && valueOf(html, 'lang')?.trim()) || 'en';
+}
