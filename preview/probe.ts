@@ -133,11 +133,11 @@ void (() => {
   document.addEventListener('pointermove', ({ target }) => tellOver(target), true);
 
   /** What the application drags over the page, by its own pointer; the page's scripts see nothing of it. */
-  const dragOver = (at: [number, number] | null): void => tellOver(at && document.elementFromPoint(at[0], at[1]));
-  function drop([x, y]: [number, number]): void {
-    dragOver([x, y]);
+  function drag(at: [number, number] | null, drops: boolean): void {
+    tellOver(at && document.elementFromPoint(at[0], at[1]));
     const element = over && noted.get(over);
-    if (!over || !element) return;
+    if (!at || !drops || !over || !element) return;
+    const [x, y] = at;
     const box = over.getBoundingClientRect();
     const along = (x - box.left) / box.width + (y - box.top) / box.height;
     tell({ type: 'dropped', element, side: along < 1 ? 'before' : 'after' });
@@ -356,9 +356,7 @@ void (() => {
       case 'point':
         return show('pointed', command.element, command.color, false);
       case 'drag':
-        return dragOver(command.at);
-      case 'drop':
-        return drop(command.at);
+        return drag(command.at, command.drops);
       case 'watch':
         watched = command.elements.map((path) => path.join());
         told = '?';

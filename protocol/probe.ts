@@ -26,8 +26,7 @@ export const ToProbe = z.discriminatedUnion('type', [
   /** A thin frame round what is pointed at in the source; null takes it away. */
   z.strictObject({ type: z.literal('point'), element: Element.nullable(), color: z.string() }),
   /** Something is dragged over that place of the window, in CSS px of the page; null where it has left. */
-  z.strictObject({ type: z.literal('drag'), at: Place.nullable() }),
-  z.strictObject({ type: z.literal('drop'), at: Place }),
+  z.strictObject({ type: z.literal('drag'), at: Place.nullable(), drops: z.boolean() }),
   /** Whose places are told from now on. */
   z.strictObject({ type: z.literal('watch'), elements: z.array(Element) }),
   /** One picture is clicked as a visitor would; `number` comes back with the answer. */

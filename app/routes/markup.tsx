@@ -53,9 +53,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   const beside = besideIn(sheet);
   const isBeside = layout !== null || beside !== null;
   const isTray = sheet?.name === 'pictures';
-  const [spot, setSpot] = useState<{ page: string; offset: number } | null>(null);
-  const onPlace = useCallback((offset: number) => setSpot({ page: page.path, offset }), [page.path]);
-  const cursor = spot !== null && spot.page === page.path && file === page.path ? spot.offset : null;
+  const [cursor, onPlace] = useCursor(page.path, file);
   const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
   const strands = useMemo(() => view.strands.filter((one) => one.page === page.path), [view, page.path]);
@@ -123,6 +121,13 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
       )}
     </>
   );
+}
+
+/** Where the cursor is in the page's source; null while the editor shows something else. */
+function useCursor(page: string, file: string): [number | null, (offset: number) => void] {
+  const [spot, setSpot] = useState<{ page: string; offset: number } | null>(null);
+  const onPlace = useCallback((offset: number) => setSpot({ page, offset }), [page]);
+  return [spot !== null && spot.page === page && file === page ? spot.offset : null, onPlace];
 }
 
 /** From 1; null where there is no cursor. */

@@ -10,6 +10,7 @@ import {
   keepInStep,
   placeMade,
   pastedOn,
+  type BroughtPicture,
   planFor,
   type RuledText,
   textsByRule,
@@ -54,6 +55,7 @@ import { openStore } from '../data/store/idbStore';
 import { diffsOf, type FileDiff } from '../data/session/diffs';
 import { compareList, type CompareAsked, type ComparedView } from './compareList';
 import { KITS } from './kits';
+import { broughtOf, stockOf, type StockPicture } from './otherSites';
 import { LONG_LISTS, marksOf, PIECE, type LongList, type Marks } from './longLists';
 
 export type PlanView = Result<{ change: Change; diffs: FileDiff[] } & NotDone>;
@@ -216,6 +218,14 @@ const analysis = {
   /** What each picture would say by a pattern. */
   textsByRule(wish: TextsWish): RuledText[] {
     return textsByRule(currentReading(), wish);
+  },
+  /** Pictures of another site of this browser. */
+  stockOf(siteId: string): Promise<StockPicture[]> {
+    return stockOf(siteId);
+  },
+  /** What those pictures take along. */
+  broughtOf(siteId: string, fulls: string[]): Promise<BroughtPicture[]> {
+    return broughtOf(siteId, fulls);
   },
   plan(intent: Intent): PlanView {
     return shown(planFor(currentReading(), intent, again));

@@ -33,7 +33,7 @@ export type Difference = { id: string; byHand: boolean } & (
   | { kind: 'order' }
 );
 
-export const SAID_FIELDS = ['title', 'caption', 'alt'] as const;
+const SAID_FIELDS = ['title', 'caption', 'alt'] as const;
 
 const printOf = (text: string | undefined): string => (text === undefined ? '' : lineprint(text));
 

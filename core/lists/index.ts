@@ -1,13 +1,5 @@
-export {
-  type Difference,
-  differencesOf,
-  SAID_FIELDS,
-  type ShownItem,
-  type TakenRow,
-  takenRow,
-  wantedOrder,
-} from './differences.ts';
-export { type Listed, type ListedPicture, mappingFor, picturesOf, type SaidField } from './mapping.ts';
+export { type Difference, differencesOf, type ShownItem, type TakenRow, takenRow, wantedOrder } from './differences.ts';
+export { type Listed, type ListedPicture, mappingFor, picturesOf } from './mapping.ts';
 export { LIST_EXTENSIONS, readCsv, readTable, type Table, writeCsv } from './table.ts';
-export { LIST_COLUMNS, LIST_FORMATS, type ListFormat, type ListRow, writeList } from './written.ts';
+export { LIST_FORMATS, type ListFormat, type ListRow, writeList } from './written.ts';
 export { isLacking, placeKey, WORDS_COLUMNS, wordsFrom, type WordsRow, wordsTable } from './wordsList.ts';

@@ -37,7 +37,6 @@ export {
   type Following,
   followings,
   galleryList,
-  listedBy,
   shownBy,
   tableOf,
 } from './followed/index.ts';

@@ -2,7 +2,7 @@
 import { readSite, type SiteReading } from '../model/index.ts';
 import type { PhotoFacts } from '../photo/index.ts';
 import { applyChange, type FileContent, NOTES_FILE, type Planned, readNotes, type SiteNotes } from '../site/index.ts';
-import type { Kit } from '../wiring/index.ts';
+import { type Kit, KitManifest } from '../wiring/index.ts';
 import type { Intent } from './intent.ts';
 import { planFor } from './plan.ts';
 
@@ -117,3 +117,21 @@ export const strandsOf = (site: SiteReading, path: string): string[] =>
     .find((page) => page.path === path)
     ?.strands.flat()
     .map(({ id }) => id) ?? [];
+
+/** A viewer whose visitors choose by tags. */
+export const SIEVE: Kit = {
+  kind: 'viewer',
+  files: {},
+  manifest: KitManifest.parse({
+    name: 'sieve',
+    title: 'Sieve',
+    says: 'Pictures are chosen by their tags.',
+    does: 'page',
+    folder: 'viewer',
+    files: [{ name: 'sieve.js', role: 'script', gives: ['sieve'] }],
+    marker: { on: 'gallery', attribute: 'data-sift' },
+    tags: { attribute: 'data-is' },
+    caption: { from: [] },
+    start: { call: 'sieve' },
+  }),
+};

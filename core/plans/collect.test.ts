@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { standings } from '../model/index.ts';
 import { applyChange, type Collected, type FileContent, NOTES_FILE } from '../site/index.ts';
-import { asked, linked, listPage, siteOf } from './asked.fixture.ts';
+import { asked, linked, listPage, SIEVE, siteOf } from './asked.fixture.ts';
 import { allFiles } from './fixAll.ts';
 import type { Intent } from './intent.ts';
 import { planFor } from './plan.ts';
 import { readSite } from '../model/index.ts';
 import { findingsOf } from '../checks/index.ts';
-import { kitNamed } from '../../tests/kits.ts';
 
 const NAMES = ['a', 'b', 'c', 'd', 'e'];
 const FILES = Object.fromEntries(
@@ -50,7 +49,7 @@ class Site {
     const facts = new Map(
       Object.keys(FACTS).map((hash) => [hash, siteOf(FILES, { facts: FACTS }).factsOf(pathOf(hash))!]),
     );
-    return readSite(this.files, facts, [kitNamed('filter')]);
+    return readSite(this.files, facts, [SIEVE]);
   }
   do(intent: Intent) {
     const planned = planFor(this.reading, intent);
@@ -107,14 +106,14 @@ describe('a page of all pictures', () => {
   });
 
   it('says the tags of its pictures where visitors choose by them, and goes on saying them', () => {
-    const choosing = { ...PAGES, 'one.html': PAGES['one.html'].replace('<ul>', '<ul data-sieve>') };
+    const choosing = { ...PAGES, 'one.html': PAGES['one.html'].replace('<ul>', '<ul data-sift>') };
     const site = new Site(choosing, { tags: { B: ['red', 'tall & thin'] } });
     site.do(wish({ group: 'none' }));
-    expect(site.text()).toContain('<ul data-sieve>');
-    expect(site.text()).toContain('<li data-sieve-tags="red, tall &amp; thin"><a href="b.jpg"');
+    expect(site.text()).toContain('<ul data-sift>');
+    expect(site.text()).toContain('<li data-is="red, tall &amp; thin"><a href="b.jpg"');
     expect(site.text()).toContain('<li><a href="a.jpg"');
     site.do({ kind: 'set-tags', paths: ['d.jpg'], add: ['long'], remove: [] });
-    expect(site.text()).toContain('<li data-sieve-tags="long"><a href="d.jpg"');
+    expect(site.text()).toContain('<li data-is="long"><a href="d.jpg"');
     site.do({ kind: 'set-tags', paths: ['b.jpg'], add: [], remove: ['red', 'tall & thin'] });
     expect(site.text()).toContain('<li><a href="b.jpg"');
   });
@@ -130,10 +129,10 @@ describe('a page of all pictures', () => {
   it('says tags as soon as visitors can choose by them there', () => {
     const site = new Site(PAGES, { tags: { B: ['red'] } });
     site.do(wish({ group: 'none' }));
-    site.type('all.html', '<ul>', '<ul data-sieve>');
+    site.type('all.html', '<ul>', '<ul data-sift>');
     site.do({ kind: 'update-collections', pages: ['all.html'] });
-    expect(site.text()).toContain('<ul data-sieve>\n');
-    expect(site.text()).toContain('<li data-sieve-tags="red"><a href="b.jpg"');
+    expect(site.text()).toContain('<ul data-sift>\n');
+    expect(site.text()).toContain('<li data-is="red"><a href="b.jpg"');
   });
 
   it('repeats no finding of the pages that it shows', () => {

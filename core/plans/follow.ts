@@ -21,7 +21,7 @@ type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
 /** Plans another intent, with all that is seen to there. */
 type PlanAsked = (site: SiteReading, intent: Intent) => Planned;
 
-export const sourceName = ({ kind, path }: ListSource): string =>
+const sourceName = ({ kind, path }: ListSource): string =>
   kind === 'list' ? nameOf(path) : path || 'the folder of the site';
 
 export function followList(site: SiteReading, wish: Of<'follow-list'>, planAsked: PlanAsked): Planned {

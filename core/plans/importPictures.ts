@@ -76,7 +76,7 @@ function folderFor(site: SiteReading, beside: { page: string; gallery: number | 
  * `moor.jpg`, and where that is taken `moor-2.jpg`. Servers tell capitals apart, disks often do not; so no two names
  * differ by them alone.
  */
-function freePath(folder: string, name: string, taken: ReadonlySet<string>): string {
+export function freePath(folder: string, name: string, taken: ReadonlySet<string>): string {
   const dot = name.lastIndexOf('.');
   for (let n = 1; ; n++) {
     const path = `${folder}${n === 1 ? name : `${name.slice(0, dot)}-${n}${name.slice(dot)}`}`;

@@ -23,3 +23,4 @@ export { styledSite } from './style.ts';
 export { type ScriptList, scriptLists } from './scriptLists.ts';
 export { patternTrouble, TEXT_TOKENS } from './textPattern.ts';
 export { RULED_FIELDS, type RuledField, type RuledText, textsByRule, type TextsWish } from './textsByRule.ts';
+export { type BroughtPicture, broughtFrom } from './bringPictures.ts';

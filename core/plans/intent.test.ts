@@ -116,6 +116,21 @@ const WHOLE: Record<Intent['kind'], object> = {
   'update-collections': { pages: ['p'] },
   'end-collection': { page: 'p' },
   'tag-by-rule': { rule: 'text', paths: ['p'], said: { text: 'moor', tag: 'moor' } },
+  'bring-pictures': {
+    from: 's',
+    pictures: [
+      {
+        full: { path: 'p', hash: 'h', bytes: 1 },
+        thumbnail: null,
+        others: [],
+        words: { alt: 'a' },
+        tags: ['t'],
+        focus: { x: 0, y: 1 },
+        keepsPlace: true,
+        made: [],
+      },
+    ],
+  },
   'put-pictures': {
     page: 'p',
     at: { by: 'element', element: [1, 0], side: 'after' },

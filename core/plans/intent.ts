@@ -6,7 +6,7 @@ import { INFORMATION_FIELDS } from './informationText.ts';
 import { CAPTION_SOURCES, FILLABLE } from './rules.ts';
 import { TAG_RULES } from './tagRules.ts';
 import { RULED_FIELDS } from './textsByRule.ts';
-import { Collected, ListMapping, ListSource, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
+import { Collected, ListMapping, ListSource, MadeRecord, ORDERS, PictureWords, SiteNotes } from '../site/index.ts';
 
 const line = z.string().max(2000);
 const share = z.number().min(0).max(1);
@@ -69,6 +69,23 @@ export const NewSlide = z.discriminatedUnion('is', [
   }),
 ]);
 export type NewSlide = z.infer<typeof NewSlide>;
+
+const OtherFile = z.strictObject({
+  path: z.string().max(1000),
+  hash: z.string().max(128),
+  bytes: z.number().int().min(0),
+});
+
+const OtherPicture = z.strictObject({
+  full: OtherFile,
+  thumbnail: OtherFile.nullable(),
+  others: z.array(OtherFile).max(100),
+  words: PictureWords,
+  tags: z.array(tag).max(40),
+  focus: z.strictObject({ x: share, y: share }).nullable(),
+  keepsPlace: z.boolean(),
+  made: z.array(MadeRecord).max(100),
+});
 
 const gallery = { page: z.string(), gallery: z.number().int().min(0) };
 const strands = z.array(z.string()).min(1);
@@ -278,6 +295,8 @@ export const Intent = z.discriminatedUnion('kind', [
     pictures: z.array(z.strictObject({ path: z.string(), words: PictureWords })),
     label: line.optional(),
   }),
+  /** Out of another site; the contents are kept already. */
+  z.strictObject({ kind: z.literal('bring-pictures'), from: line, pictures: z.array(OtherPicture).min(1).max(10_000) }),
   /** Where somebody points: in the source, or on the live page. */
   z.strictObject({
     kind: z.literal('put-pictures'),

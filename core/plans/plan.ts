@@ -64,6 +64,7 @@ import { addToList } from './scriptLists.ts';
 import { addSlideTo } from './slides.ts';
 import { setTags } from './setTags.ts';
 import { keepPlace, setWords } from './setWords.ts';
+import { bringPictures } from './bringPictures.ts';
 import { putPictures } from './putPictures.ts';
 import { setTextsByRule } from './textsByRule.ts';
 import { tagByRule } from './tagRules.ts';
@@ -146,6 +147,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'merge-many': mergeMany,
   'set-focus': setFocus,
   'set-words': setWords,
+  'bring-pictures': bringPictures,
   'put-pictures': (site, wish) => putPictures(site, wish, (page, picture) => itemFor(site, page, picture)),
   'texts-by-rule': setTextsByRule,
   'set-tags': setTags,

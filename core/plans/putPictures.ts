@@ -106,25 +106,28 @@ function written(page: PageDocument, items: readonly NewItem[], wanted: number):
 }
 
 function placeFor(page: PageDocument, wanted: number): number | string {
-  let offset = wanted;
-  const comment = page.comments.find(({ start, end }) => offset > start && offset < end);
-  if (comment) offset = comment.end;
-  let element = elementAt(page, offset);
-  for (let at: PageElement | null = element; at; at = at.parent) {
-    if (!at.range || !NOT_IN.test(at.tag)) continue;
-    if (at.tag === 'head' || at.parent?.tag === 'head')
-      return 'Nothing can be shown in the head of a page. Choose a place in its body.';
-    offset = at.range.end;
-    element = at;
-  }
-  if (element?.range && element.range.start < offset && offset < element.range.end) {
-    const { open, close, range } = element;
-    // Not into a tag: behind the start tag, or behind the whole element.
-    if (!close && open?.end === range.end) offset = range.end;
-    else if (open && offset < open.end) offset = open.end;
-    else if (close && offset > close.start) offset = range.end;
-  }
-  return offset;
+  const comment = page.comments.find(({ start, end }) => wanted > start && wanted < end);
+  const offset = comment?.end ?? wanted;
+  const element = elementAt(page, offset);
+  const closed = closedAround(element);
+  if (closed?.tag === 'head' || closed?.parent?.tag === 'head')
+    return 'Nothing can be shown in the head of a page. Choose a place in its body.';
+  return closed?.range ? closed.range.end : outOfTag(element, offset);
+}
+
+/** The outermost element around that nothing may stand in. */
+function closedAround(element: PageElement | null): PageElement | null {
+  let closed: PageElement | null = null;
+  for (let at = element; at; at = at.parent) if (at.range && NOT_IN.test(at.tag)) closed = at;
+  return closed;
+}
+
+/** Not into a tag: behind the start tag, or behind the whole element. */
+function outOfTag(element: PageElement | null, offset: number): number {
+  const { range, open, close } = element ?? {};
+  if (!range || !open || offset <= range.start || offset >= range.end) return offset;
+  if (offset < open.end) return open.end;
+  return close && offset > close.start ? range.end : offset;
 }
 
 function markupOf({ href, src, alt, width, height }: NewItem): string {

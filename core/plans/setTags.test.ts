@@ -1,25 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../checks/index.ts';
 import { viewOf } from '../view/index.ts';
-import { type Kit, KitManifest } from '../wiring/index.ts';
-import { asked, linked, listPage, PICTURES, siteOf } from './asked.fixture.ts';
-
-const SIEVE: Kit = {
-  kind: 'viewer',
-  files: {},
-  manifest: KitManifest.parse({
-    name: 'sieve',
-    title: 'Sieve',
-    says: 'Pictures are chosen by their tags.',
-    does: 'page',
-    folder: 'viewer',
-    files: [{ name: 'sieve.js', role: 'script', gives: ['sieve'] }],
-    marker: { on: 'gallery', attribute: 'data-sift' },
-    tags: { attribute: 'data-is' },
-    caption: { from: [] },
-    start: { call: 'sieve' },
-  }),
-};
+import { asked, linked, listPage, PICTURES, SIEVE, siteOf } from './asked.fixture.ts';
 
 /** Items a, b and c, each with what stands in its `li`; the list is marked, or not. */
 const page = (items: Readonly<Record<string, string>>, mark = ' data-sift') =>

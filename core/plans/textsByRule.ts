@@ -1,6 +1,16 @@
 /** Captions, credits and other texts of several pictures by a pattern; on pages as well as with the pictures. */
-import { regionOf, type SiteReading, standsIn, takenAtOf, taggedItems, tagsOnPages, wordsOf } from '../model/index.ts';
-import { valueOf } from '../markup/index.ts';
+import {
+  type PageReading,
+  regionOf,
+  type SiteReading,
+  standsIn,
+  type Strand,
+  takenAtOf,
+  taggedItems,
+  tagsOnPages,
+  wordsOf,
+} from '../model/index.ts';
+import { type GalleryItem, valueOf } from '../markup/index.ts';
 import { countOf, nameOf, type Planned, refuse, stemOf } from '../site/index.ts';
 import { markupIn } from './items.ts';
 import { setWords } from './setWords.ts';
@@ -78,19 +88,27 @@ function itemsFor(site: SiteReading, wish: TextsWish): RuledItem[] {
     const region = regionOf(page.document);
     const language = languageOf(site, p);
     return page.strands.flat().flatMap((strand): RuledItem[] => {
-      const { full } = strand;
-      const item = page.galleries[strand.gallery]?.items[strand.item];
+      const { full, gallery, item: n } = strand;
+      const item = page.galleries[gallery]?.items[n];
       const number = full === null ? undefined : places.get(full);
-      if (!item || full === null || number === undefined) return [];
-      const element = item.elements[0];
-      if (region && element && standsIn(region)(element)) return [];
-      const said = { caption: strand.caption, title: strand.slots.title, alt: strand.alt ?? '' }[field];
-      const hasNoPlace = said === null || (field === 'caption' && markupIn(page.document, item) !== null);
-      if (hasNoPlace || (onlyEmpty && said !== '')) return [];
+      const element = item?.elements[0];
+      if (!item || full === null || number === undefined || (region && element && standsIn(region)(element))) return [];
+      const said = saidBy(page, { item, strand }, field);
+      if (said === null || (onlyEmpty && said !== '')) return [];
       const made = textBy(pattern, values(full, number), language);
       return made.ok && made.text !== said ? [{ full, strand: strand.id, text: made.text }] : [];
     });
   });
+}
+
+/** What an item says now; null where it has no place for that. */
+function saidBy(
+  { document }: PageReading,
+  { item, strand }: { item: GalleryItem; strand: Strand },
+  field: Exclude<RuledField, 'credit'>,
+): string | null {
+  if (field === 'caption') return markupIn(document, item) === null ? strand.caption : null;
+  return field === 'title' ? strand.slots.title : (strand.alt ?? '');
 }
 
 function valuesOf(site: SiteReading, { place }: TextsWish): (path: string, number: number) => PatternValues {

@@ -27,7 +27,7 @@ export {
   FOLDER_ORDERS,
   ListMapping,
   ListSource,
-  type MadeRecord,
+  MadeRecord,
   type NamingRule,
   NOTES_FILE,
   notesIn,

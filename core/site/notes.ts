@@ -38,7 +38,7 @@ export type PictureWords = z.infer<typeof PictureWords>;
  * A file that was made of a picture: from which content, by which recipe, and what came out. It is made again only
  * where one of these is another.
  */
-const MadeRecord = z.object({
+export const MadeRecord = z.object({
   path,
   /** Which size of the recipe it is: `thumbnail`, `full-size`, or the title of a further one. */
   as: z.string().max(60),

@@ -5,7 +5,19 @@ import { htmlErrors } from '../checkers';
 import { violations } from './axe';
 import { cursorAfter } from './editorSteps';
 import { fileOf, OLD, pick, reels } from './reels.fixture';
-import { expect, folderWith, goTo, openDemo, openFiles, openPage, replaceText, show, test } from './fixtures';
+import {
+  expect,
+  folderWith,
+  goTo,
+  importFolder,
+  openDemo,
+  openFiles,
+  openPage,
+  replaceText,
+  show,
+  test,
+  unpacked,
+} from './fixtures';
 
 const rows = (page: Page) =>
   page
@@ -243,4 +255,96 @@ test('pages that describe one picture in different words are brought together', 
   await texts.getByRole('button', { name: 'Use these on all pages: more.html' }).click();
   await expect(page.getByText('b is described in the same words everywhere.')).toBeVisible();
   expect(await fileOf(page, 'old.html')).toBe(OLD(['a', 'b']).replace('Reel b', 'The second reel'));
+});
+
+test('a page for each tag works from disk and without script, leads to the others, and follows the tags', async ({
+  page,
+  browser,
+}) => {
+  await openDemo(page, 'pairs');
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await show(page, 'All pictures');
+  await page.getByRole('button', { name: 'New pages for tags…' }).click();
+  const form = page.getByRole('form', { name: 'New pages for tags' });
+  await form.getByRole('checkbox', { name: /^Two lines/ }).uncheck();
+  const create = form.getByRole('button', { name: 'Create 3 pages' });
+  await expect(create).toBeEnabled();
+  expect(await violations(page)).toEqual([]);
+  await create.click();
+  await expect(form).toHaveCount(0);
+  const shownOn = (text: string) => [...text.matchAll(/href="photos\/large\/([\w-]+)\.jpg"/gi)].map(([, name]) => name);
+  await expect
+    .poll(async () => shownOn(await fileOf(page, 'tag-in-the-loft.html')))
+    .toEqual(['reel-box', 'tail-makers', 'winding-line', 'bridle-knots', 'bamboo-split', 'paper-cut']);
+  const folder = await unpacked(page);
+  expect(await htmlErrors(['tag-low-light', 'tag-one-line'].map((name) => join(folder, `${name}.html`)))).toEqual([]);
+  const outside = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+  await outside.goto(`file://${join(folder, 'tag-in-the-loft.html')}`);
+  await expect(outside.getByRole('heading', { name: 'In the loft' })).toBeVisible();
+  await outside.getByRole('link', { name: 'Low light' }).click();
+  await expect(outside.getByRole('heading', { name: 'Low light' })).toBeVisible();
+  await expect(outside.getByRole('link', { name: 'Low light' })).toHaveAttribute('aria-current', 'page');
+  for (const image of await outside.locator('img').all())
+    expect(await image.evaluate((one: HTMLImageElement) => one.naturalWidth)).toBeGreaterThan(0);
+  await outside.context().close();
+
+  await goTo(page, 'pairs');
+  await show(page, 'All pictures');
+  await rows(page).filter({ hasText: 'reel-box.jpg' }).getByRole('checkbox').check();
+  await page.getByRole('textbox', { name: 'New tags' }).fill('Low light');
+  await page.getByRole('button', { name: 'Add tags' }).click();
+  await expect.poll(async () => shownOn(await fileOf(page, 'tag-low-light.html'))).toContain('reel-box');
+  await page.getByRole('button', { name: /^Undo: Tag reel-box/ }).click();
+  await expect.poll(async () => shownOn(await fileOf(page, 'tag-low-light.html'))).not.toContain('reel-box');
+  await page.getByRole('button', { name: 'Undo: New pages for 3 tags' }).click();
+  await expect.poll(() => fileOf(page, 'tag-low-light.html')).toBe('');
+});
+
+test('captions are written by a rule, shown before, on the page and with the picture', async ({ page }) => {
+  const files = await reels();
+  const caption = (text: string) =>
+    OLD(['a', 'b']).replace('</A></LI>', `</A> <P>${text}</P></LI>`).replace('</A></LI>', '</A> <P>Mine</P></LI>');
+  await openFiles(page, { ...files, 'old.html': caption(''), 'more.html': OLD(['c', 'd']) });
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await show(page, 'All pictures');
+  await rows(page).filter({ hasText: 'a.jpg' }).getByRole('checkbox').check();
+  await page.getByRole('button', { name: 'Write texts of 1 picture…' }).click();
+  const form = page.getByRole('form', { name: 'Texts by a rule' });
+  await form.getByRole('textbox', { name: 'Pattern' }).fill('Reel {number} & more[, {lens}][, {place}]');
+  await form.getByRole('textbox', { name: /^Place/ }).fill('the loft');
+  await expect(form.getByText('a.jpg: Reel 1 & more, the loft')).toBeVisible();
+  await expect(form.getByRole('button', { name: 'Write the texts' })).toBeEnabled();
+  expect(await violations(page)).toEqual([]);
+  await form.getByRole('button', { name: 'Write the texts' }).click();
+  await expect.poll(() => fileOf(page, 'old.html')).toBe(caption('Reel 1 &amp; more, the loft'));
+  await page.getByRole('button', { name: /^Undo: Write captions of 1 picture/ }).click();
+  await expect.poll(() => fileOf(page, 'old.html')).toBe(caption(''));
+});
+
+test('pictures of another site come over with their sizes, texts and tags', async ({ page }) => {
+  await openDemo(page, 'pairs');
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await page.goto('/');
+  await importFolder(page, folderWith({ ...(await reels()), 'old.html': OLD(['a', 'b']) }));
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await show(page, 'All pictures');
+  await page.getByRole('button', { name: 'From another site…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Pictures from another site' });
+  await expect(dialog.getByRole('combobox', { name: 'Site' })).toContainText('Tarrowby Kite Circle');
+  await dialog.getByRole('searchbox', { name: 'Name or text' }).fill('low light');
+  await dialog.getByRole('checkbox', { name: 'Bring star-field.jpg' }).check();
+  await dialog.getByRole('checkbox', { name: 'Bring last-light.jpg' }).check();
+  expect(await violations(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Bring 2 pictures' }).click();
+  await expect(dialog).toHaveCount(0);
+  const row = rows(page).filter({ hasText: 'last-light.jpg' });
+  await expect(row).toContainText('Low light');
+  await row.getByRole('checkbox').check();
+  await pick(page, 'Gallery', 'old.html');
+  await page.getByRole('button', { name: 'Put 1 picture on old.html' }).click();
+  await expect
+    .poll(() => fileOf(page, 'old.html'))
+    .toContain(
+      '<A HREF=photos/large/last-light.jpg><IMG SRC=photos/small/last-light.jpg ALT="A red parafoil in the last light"></A>',
+    );
 });

@@ -162,7 +162,10 @@ export const Workplace = memo(function Workplace({
         onPlaces={setPlaces}
         onOver={ties.pointOnPage}
         onPointed={onPointed}
-        onDropped={(element, side) => onDrop({ by: 'element', element, side })}
+        takesDrops
+        onReport={(report) =>
+          report.type === 'dropped' && onDrop({ by: 'element', element: report.element, side: report.side })
+        }
       />
     </Panel>
   );

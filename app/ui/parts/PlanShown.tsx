@@ -49,6 +49,8 @@ interface Props {
   same?: string;
   /** CSS px. */
   height?: number;
+  /** Of the difference; another for each that is on the screen. */
+  label?: string;
 }
 
 const saysStyle = (failed: boolean) =>
@@ -59,7 +61,13 @@ const saysStyle = (failed: boolean) =>
     minHeight: '1.4em',
   }) as const;
 
-export function PlanShown({ plan, wished, same = 'There is nothing to change.', height = 200 }: Props) {
+export function PlanShown({
+  plan,
+  wished,
+  same = 'There is nothing to change.',
+  height = 200,
+  label = 'Planned difference',
+}: Props) {
   const changes = changesOf(plan);
   const saysOfPlan = (): string => {
     if (plan === null) return 'Working…';
@@ -72,7 +80,7 @@ export function PlanShown({ plan, wished, same = 'There is nothing to change.', 
       <Box aria-live="polite" sx={saysStyle(plan?.ok === false)}>
         {says}
       </Box>
-      {plan?.ok && changes > 0 && <DiffView diffs={plan.diffs} height={height} label="Planned difference" />}
+      {plan?.ok && changes > 0 && <DiffView diffs={plan.diffs} height={height} label={label} />}
       {plan?.ok && <NotDoneShown {...plan} />}
     </Box>
   );

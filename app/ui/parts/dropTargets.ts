@@ -118,7 +118,8 @@ function ghostOf(says: string): HTMLElement {
   label.textContent = says;
   Object.assign(label.style, {
     position: 'absolute',
-    inset: '0 auto auto 0',
+    left: '0',
+    top: '0',
     padding: '2px 8px',
     borderRadius: '4px',
     background: color('peat'),

@@ -44,8 +44,8 @@ export interface LivePageProps {
   onPointed?: (element: number[]) => void;
   /** What the pointer is over; null where it has left. */
   onOver?: (element: number[] | null) => void;
-  /** What is dragged was dropped on an element. */
-  onDropped?: (element: number[], side: 'before' | 'after') => void;
+  /** Whether something that is dragged may be dropped on it; where is reported. */
+  takesDrops?: boolean;
   onReport?: (report: FromProbe) => void;
 }
 
@@ -99,7 +99,7 @@ export function LivePage({
   onPlaces,
   onPointed,
   onOver,
-  onDropped,
+  takesDrops = false,
   onReport,
 }: LivePageProps) {
   const { origin, status, taken, address, restart, scripts, takeDown, again, tries } = usePreview();
@@ -124,27 +124,12 @@ export function LivePage({
     } else if (report.type === 'scrolled') place.current = { path, at: report.at };
     else if (report.type === 'pointed') onPointed?.(report.element);
     else if (report.type === 'over') onOver?.(report.element);
-    else if (report.type === 'dropped') onDropped?.(report.element, report.side);
     else if (report.type === 'places') onPlaces?.(report.tops.map((top) => (top === null ? null : top * scale)));
     else if (report.type === 'outside') tries.note({ what: 'outside', path: report.path, says: report.address });
     else if (report.type === 'tried') tries.note({ what: report.what, path: report.path, says: report.says });
     onReport?.(report);
   });
-  const takesDrops = onDropped !== undefined;
-  useEffect(() => {
-    const box = frame.current;
-    if (!box || !takesDrops) return undefined;
-    const within = ({ x, y }: Point): [number, number] => {
-      const { left, top } = box.getBoundingClientRect();
-      return [(x - left) / scale, (y - top) / scale];
-    };
-    return addDropTarget({
-      box,
-      over: (at) => tell({ type: 'drag', at: at && within(at) }),
-      drop: (at) => tell({ type: 'drop', at: within(at) }),
-    });
-    // Another page or status is another frame.
-  }, [tell, scale, takesDrops, path, status]);
+  useDrops(frame, tell, { scale, frameKey: `${path} ${status}`, takes: takesDrops });
   /** Batches of files that the page in the frame has, or was told of; it is loaded after the first. */
   const handled = useRef(0);
   useEffect(() => {
@@ -220,6 +205,35 @@ export function LivePage({
       )}
     </Box>
   );
+}
+
+interface Drops {
+  /** Of the frame, which is shown smaller than it is. */
+  scale: number;
+  /** Another where another frame stands there. */
+  frameKey: string;
+  takes: boolean;
+}
+
+/** Tells the page what is dragged over it by the application’s own pointer. */
+function useDrops(
+  frame: RefObject<HTMLIFrameElement | null>,
+  tell: (message: ToProbe) => void,
+  { scale, frameKey, takes }: Drops,
+): void {
+  useEffect(() => {
+    const box = frame.current;
+    if (!box || !takes) return undefined;
+    const within = ({ x, y }: Point): [number, number] => {
+      const { left, top } = box.getBoundingClientRect();
+      return [(x - left) / scale, (y - top) / scale];
+    };
+    return addDropTarget({
+      box,
+      over: (at) => tell({ type: 'drag', at: at && within(at), drops: false }),
+      drop: (at) => tell({ type: 'drag', at: within(at), drops: true }),
+    });
+  }, [frame, tell, scale, takes, frameKey]);
 }
 
 /** Brings a state about each time the page has greeted. */

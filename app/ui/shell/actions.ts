@@ -46,6 +46,23 @@ export const ACTIONS: readonly ActionEntry[] = [
     needs: 'pictures',
   },
   {
+    label: 'Follow a list or a folder',
+    words: 'csv json xml markdown spreadsheet import pictures from list gallery differences sync export',
+    to: { station: 'pairs', tab: 'all' },
+    needs: 'pictures',
+  },
+  {
+    label: 'Texts by a rule',
+    words: 'captions credits titles pattern template place date camera bulk',
+    to: { station: 'pairs', tab: 'all' },
+    needs: 'pictures',
+  },
+  {
+    label: 'Pictures from another site',
+    words: 'bring copy reuse share between sites',
+    to: { station: 'pairs', tab: 'all' },
+  },
+  {
     label: 'Put pictures into the source',
     words: 'drag drop insert picture image page live cursor place tray all pictures',
     to: { station: 'markup', sheet: { name: 'pictures', of: null } },

@@ -64,7 +64,7 @@ export function shownBy({ galleries, strands, base }: PageReading, gallery: numb
   });
 }
 
-export interface Compares {
+interface Compares {
   page: PageReading;
   gallery: number | null;
   source: ListSource;

@@ -3,6 +3,7 @@
  * put on pages and tagged beside it.
  */
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { countOf, nameOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
@@ -15,6 +16,7 @@ import { color } from '../../../ui/theme';
 import { Collections } from './Collections';
 import { AllRow } from './AllRow';
 import { Lists } from '../lists/Lists';
+import { FromSite } from './FromSite';
 import { FilterBar } from './FilterBar';
 import { ALL, type Filter, picked } from './picked';
 import { PutOnPage } from './PutOnPage';
@@ -49,6 +51,7 @@ export function AllPictures() {
   const { pairs, strands } = site.view;
   const [filter, setFilter] = useState<Filter>(ALL);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [fromSite, setFromSite] = useState(false);
   const shown = useMemo(() => picked(pairs, filter), [pairs, filter]);
   const ids = useMemo(() => shown.map(({ full }) => full), [shown]);
   const boxOf = useChoosing(ids, { chosen, onChoose: setChosen });
@@ -78,6 +81,9 @@ export function AllPictures() {
                 ? countOf(pairs.length, 'picture')
                 : `${shown.length} of ${countOf(pairs.length, 'picture')}`}
             </Box>
+            <Button disabled={site.readOnly} onClick={() => setFromSite(true)} sx={{ ml: 'auto', mb: 0.5 }}>
+              From another site…
+            </Button>
           </Box>
           <RowsTable label="All pictures" columns={TABLE} rows={shown} keyOf={({ full }) => full} rowHeight={ROW}>
             {(pair, place) => (
@@ -97,6 +103,7 @@ export function AllPictures() {
           <Lists />
         </Box>
       </Box>
+      {fromSite && <FromSite onClose={() => setFromSite(false)} />}
     </>
   );
 }

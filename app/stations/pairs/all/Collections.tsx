@@ -159,7 +159,7 @@ function NewCollection({ filter, onClose }: { filter: Filter; onClose: () => voi
           onChange={({ target: field }) => setEntry(field.value)}
         />
       )}
-      <PlanShown plan={plan} wished={wish !== null} height={170} />
+      <PlanShown plan={plan} wished={wish !== null} height={170} label="Planned page" />
       {reason !== null && <Box sx={{ color: color('rust') }}>{reason}</Box>}
       <Box sx={{ display: 'flex', gap: 0.75 }}>
         <Button
@@ -208,7 +208,13 @@ function ChangeCollection({ page, before, filter, onClose }: ChangeCollectionPro
         onChoose={(id) => setAsListed(id === 'listed')}
       />
       <Arrangement arranged={arranged} onChange={setArranged} />
-      <PlanShown plan={plan} wished height={150} same="It shows just that already." />
+      <PlanShown
+        plan={plan}
+        wished
+        height={150}
+        label={`Planned difference of ${page}`}
+        same="It shows just that already."
+      />
       {reason !== null && <Box sx={{ color: color('rust') }}>{reason}</Box>}
       <Box sx={ACTIONS}>
         <Button

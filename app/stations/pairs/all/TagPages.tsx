@@ -78,7 +78,7 @@ export function TagPages({ onClose }: { onClose: () => void }) {
         onChoose={(id) => setLike(Number(id))}
       />
       <Arrangement arranged={arranged} onChange={setArranged} />
-      <PlanShown plan={plan} wished={wish !== null} height={170} />
+      <PlanShown plan={plan} wished={wish !== null} height={170} label="Planned pages" />
       {reason !== null && <Box sx={{ color: color('rust') }}>{reason}</Box>}
       <Box sx={ACTIONS}>
         <Button

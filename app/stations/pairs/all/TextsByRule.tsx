@@ -15,7 +15,7 @@ import {
 } from '~core/plans/index.ts';
 import { countOf, nameOf, oneOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
-import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
+import { PlanShown, usePlan } from '../../../ui/parts/PlanShown';
 import { Panel } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { useAttempt } from '../../../ui/site/work';
@@ -75,7 +75,7 @@ function Rule({ pairs, onClose }: { pairs: readonly PairView[]; onClose: () => v
       sx={FORM}
       onSubmit={(event) => {
         event.preventDefault();
-        if (wish && changesOf(plan) > 0) attempt(wish);
+        if (wish && plan?.ok) attempt(wish);
       }}
     >
       <Choice
@@ -107,15 +107,16 @@ function Rule({ pairs, onClose }: { pairs: readonly PairView[]; onClose: () => v
         label="Only where nothing is said yet"
       />
       <Examples texts={trouble === null ? texts : null} />
-      <PlanShown plan={plan} wished={wish !== null} height={170} />
+      <PlanShown
+        plan={plan}
+        wished={wish !== null}
+        height={170}
+        label="Planned texts"
+        same="No page has a place for it; it is kept with the pictures."
+      />
       {reason !== null && <Box sx={{ color: color('rust') }}>{reason}</Box>}
       <Box sx={{ display: 'flex', gap: 0.75 }}>
-        <Button
-          type="submit"
-          variant="contained"
-          color="primary"
-          disabled={busy || site.readOnly || changesOf(plan) === 0}
-        >
+        <Button type="submit" variant="contained" color="primary" disabled={busy || site.readOnly || !plan?.ok}>
           Write the texts
         </Button>
         <Button onClick={onClose}>Cancel</Button>

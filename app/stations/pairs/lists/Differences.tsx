@@ -10,7 +10,7 @@ import { color } from '../../../ui/theme';
 const FIELD_SAYS = { title: 'Title', caption: 'Caption', alt: 'Alt text' } as const;
 
 /** What a difference is called, and what it would change. */
-export function saysOf(difference: Difference): { what: string; how: string } {
+function saysOf(difference: Difference): { what: string; how: string } {
   switch (difference.kind) {
     case 'added': {
       const { full, title, alt } = difference.picture;

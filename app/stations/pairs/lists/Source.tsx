@@ -121,7 +121,7 @@ const folderChosen = (path: string, order: 'name' | 'taken' | 'newest'): Chosen 
   isEncoded: false,
 });
 
-export const listChosen = (path: string, text: string | null, remark: string | null): Chosen => ({
+const listChosen = (path: string, text: string | null, remark: string | null): Chosen => ({
   source: { kind: 'list', path, mapping: null },
   text,
   remark,
