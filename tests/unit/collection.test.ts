@@ -37,7 +37,16 @@ class Site {
       const items = Array.from({ length: EACH }, (_, n) => linked(nameOf(p * EACH + n)));
       this.files.set(`page${String(p).padStart(2, '0')}.html`, { kind: 'text', text: listPage(items, `Page ${p}`) });
     }
-    const all: Collected = { pages: null, tag: null, since: '', until: '', order: 'page', group: 'page', tagLinks: false, ...collected };
+    const all: Collected = {
+      pages: null,
+      tag: null,
+      since: '',
+      until: '',
+      order: 'page',
+      group: 'page',
+      tagLinks: false,
+      ...collected,
+    };
     const like = { page: 'page00.html', gallery: 0 };
     this.do({ kind: 'collect', path: 'all.html', title: 'All', like, collected: all });
   }
