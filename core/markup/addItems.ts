@@ -9,6 +9,7 @@ import { partsIn } from './parts.ts';
 import { type Pattern, patternOf } from './pattern.ts';
 import { SEPARATOR } from './units.ts';
 import { slotsOf, valuesOf, writeBy, type NewItem } from './write.ts';
+import { withAttribute } from './firstTag.ts';
 import { verified } from './verify.ts';
 import { fenced, addresses, holds } from './items.ts';
 
@@ -30,7 +31,9 @@ export function addItems(
   const fixed = fixedSizeOf(items);
   const written = added.map((item, n) => {
     const own = valuesOf(sizedLike(fixed, item), Math.min(at, items.length) + n + 1);
-    return writeBy(pattern.forNew, new Map([...freshValues(pattern, item), ...own]));
+    const text = writeBy(pattern.forNew, new Map([...freshValues(pattern, item), ...own]));
+    const { attribute } = item;
+    return (attribute && withAttribute(text, attribute.name, attribute.value)) ?? text;
   });
   const before = addresses(gallery);
   const wanted = [...before.slice(0, at), ...added.map(({ src }) => src), ...before.slice(at)];

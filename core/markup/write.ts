@@ -15,6 +15,8 @@ export interface NewItem {
   caption: string;
   width?: number;
   height?: number;
+  /** An attribute that its first element has, whatever that of its neighbours is. */
+  attribute?: { name: string; value: string };
 }
 
 /** A slot's value; `markup` is written as it is where markup may stand. */

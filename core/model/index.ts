@@ -41,6 +41,6 @@ export {
   tableOf,
 } from './followed/index.ts';
 export { BEGIN, bringInStep, collectedGroups, END, regionOf, standings, standsIn } from './collection/index.ts';
-export { type TaggedItem, taggedItems, tagsOnPages, writeTags } from './pictureTags.ts';
+export { tagAttributeOf, type TaggedItem, taggedItems, tagsOnPages, writeTags } from './pictureTags.ts';
 export { type ShownJpeg, shownJpegs, webpTasks } from './webp.ts';
 export { type ExternalFile, externalFiles, type ExternalReference, externalReferences } from './external.ts';

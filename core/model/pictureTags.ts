@@ -48,7 +48,7 @@ export function taggedItems(site: Pick<SiteReading, 'pages' | 'kits'>): TaggedIt
     const region = regionOf(page.document);
     return page.galleries.flatMap((gallery, g) => {
       if (region && standsIn(region)(gallery.container)) return [];
-      const attribute = attributeFor(gallery, kits);
+      const attribute = tagAttributeOf(gallery, kits);
       return attribute === null ? [] : itemsOf(page, gallery, page.strands[g] ?? [], attribute);
     });
   });
@@ -77,7 +77,7 @@ function itemsOf(page: PageReading, gallery: Gallery, strands: readonly Strand[]
 }
 
 /** The attribute in which the items of a gallery have their tags; null where no such viewer is on it. */
-function attributeFor({ container, items }: Gallery, kits: readonly Kit[]): string | null {
+export function tagAttributeOf({ container, items }: Gallery, kits: readonly Kit[]): string | null {
   for (const { manifest } of kits) {
     const attribute = manifest.tags?.attribute;
     if (attribute === undefined) continue;

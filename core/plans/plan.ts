@@ -67,6 +67,7 @@ import { keepPlace, setWords } from './setWords.ts';
 import { bringPictures } from './bringPictures.ts';
 import { putPictures } from './putPictures.ts';
 import { setTextsByRule } from './textsByRule.ts';
+import { taggedFor } from './tagged.ts';
 import { tagByRule } from './tagRules.ts';
 import { inCharset } from './charset.ts';
 import { inQuotes } from './quotes.ts';
@@ -228,7 +229,15 @@ function addPictures(
   const label = `Add ${pictures.length === 1 ? '1 picture' : `${pictures.length} pictures`} to ${path}`;
   if (n !== null && !gallery) return refuse(GALLERY_GONE);
   const { edited, notes } = gallery
-    ? { edited: addItems(page.document, gallery, items, Math.min(at ?? Infinity, gallery.items.length)), notes: {} }
+    ? {
+        edited: addItems(
+          page.document,
+          gallery,
+          taggedFor(site, gallery, items, pictures),
+          Math.min(at ?? Infinity, gallery.items.length),
+        ),
+        notes: {},
+      }
     : galleryFor(site, page, items);
   const planned = planEdits(label, path, edited);
   if (!planned.ok) return planned;

@@ -17,6 +17,7 @@ import {
 import type { PageReading, SiteReading } from '../model/index.ts';
 import { countOf, type Edited, nameOf, planEdits, type Planned, refuse } from '../site/index.ts';
 import type { NewPicture } from './intent.ts';
+import { taggedFor } from './tagged.ts';
 
 export type PutPlace =
   /** An offset of the page's source. */
@@ -44,13 +45,10 @@ export function putPictures(
   const what = pictures.length === 1 && only ? nameOf(only.full) : countOf(pictures.length, 'picture');
   const gallery = galleryAround(page, offset);
   const label = gallery ? `Put ${what} into the gallery of ${path}` : `Put ${what} on ${path}`;
-  return planEdits(
-    label,
-    path,
-    gallery
-      ? addItems(page.document, gallery, items, itemPlace(gallery, offset))
-      : written(page.document, items, offset),
-  );
+  const edited = gallery
+    ? addItems(page.document, gallery, taggedFor(site, gallery, items, pictures), itemPlace(gallery, offset))
+    : written(page.document, items, offset);
+  return planEdits(label, path, edited);
 }
 
 function offsetOf({ document, galleries }: PageReading, at: PutPlace): number | null {

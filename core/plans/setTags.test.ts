@@ -81,4 +81,22 @@ describe('tags by a rule', () => {
     expect(ruled({ rule: 'text', said: { text: 'sea', tag: 'sea' } })).toBe('None of these pictures says that.');
     expect(ruled({ rule: 'text' })).toBe('Say what the text has to hold, and which tag it gives.');
   });
+
+  it('are said by new items at once, in the author’s manner', () => {
+    const before = page({ a: ' data-is="red"', b: ' data-is="tall"' });
+    const tagged = siteOf(
+      { ...PICTURES, 'p.html': before },
+      { kits: [SIEVE], notes: { tags: { C: ['red', 'a & b'] } } },
+    );
+    const pictures = [{ thumbnail: 't/c.jpg', full: 'c.jpg', title: '', alt: 'c', caption: '' }];
+    const add = { kind: 'add-pictures', page: 'p.html', gallery: 0, pictures } as const;
+    const fresh = ' data-is="red, a &amp; b"';
+    expect(asked(tagged, { ...add, pictures: [...pictures] })).toMatchObject({
+      files: { 'p.html': page({ a: ' data-is="red"', b: ' data-is="tall"', c: fresh }) },
+    });
+    const at = { by: 'offset', offset: before.indexOf('<a href="a.jpg"') } as const;
+    expect(asked(tagged, { kind: 'put-pictures', page: 'p.html', at, pictures: [...pictures] })).toMatchObject({
+      files: { 'p.html': page({ c: fresh, a: ' data-is="red"', b: ' data-is="tall"' }) },
+    });
+  });
 });

@@ -290,6 +290,7 @@ test('a page for each tag works from disk and without script, leads to the other
 
   await goTo(page, 'pairs');
   await show(page, 'All pictures');
+  await page.getByRole('searchbox', { name: 'Name or text' }).fill('reel-box');
   await rows(page).filter({ hasText: 'reel-box.jpg' }).getByRole('checkbox').check();
   await page.getByRole('textbox', { name: 'New tags' }).fill('Low light');
   await page.getByRole('button', { name: 'Add tags' }).click();
@@ -345,6 +346,6 @@ test('pictures of another site come over with their sizes, texts and tags', asyn
   await expect
     .poll(() => fileOf(page, 'old.html'))
     .toContain(
-      '<A HREF=photos/large/last-light.jpg><IMG SRC=photos/small/last-light.jpg ALT="A red parafoil in the last light"></A>',
+      '<LI data-sieve-tags="Two lines, Low light"><A HREF=photos/large/last-light.jpg><IMG SRC=photos/small/last-light.jpg ALT="A red parafoil in the last light"></A>',
     );
 });

@@ -90,6 +90,8 @@ test('a picture that is dragged onto the live page becomes an item beside the on
   await drag(page, way, false);
   await page.waitForTimeout(300);
   expect(await fileOf(page, 'old.html')).toBe(before);
+  // It is chosen as before: what was dragged was not pressed.
+  await expect(tray(page).getByText('1 picture chosen')).toBeVisible();
   await drag(page, way);
   await expect(page.getByRole('button', { name: 'Undo: Put c.jpg into the gallery of old.html' })).toBeVisible();
   expect(await fileOf(page, 'old.html')).toBe(

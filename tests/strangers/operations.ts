@@ -1,7 +1,7 @@
 /** What is done on pages that nobody here wrote, and by what it is judged. One kind of work is one entry. */
 import { findingsOf } from '../../core/checks/index.ts';
 import { patternOf, type Gallery } from '../../core/markup/index.ts';
-import type { PageReading, SiteReading } from '../../core/model/index.ts';
+import { compareWithList, type PageReading, shownBy, type SiteReading } from '../../core/model/index.ts';
 import type { Intent } from '../../core/plans/index.ts';
 import { folderOf, isPagePath, isPicturePath } from '../../core/site/index.ts';
 import type { Kit } from '../../core/wiring/index.ts';
@@ -424,6 +424,57 @@ const settling: Of = ({ site, page, pick }) => {
   };
 };
 
+const savingList: Of = ({ page }, _gallery, n) => ({
+  intent: { kind: 'save-list', page: page.path, gallery: n, path: 'zq-list.json' },
+  judge: only(never, never),
+});
+
+const isAlt = (token: string): boolean => /^(img|input|area) alt=/.test(token);
+
+/** A list of its own pictures, the last one first, with another text for each. */
+const followingList: Of = ({ site, page }, _gallery, n) => {
+  const fulls = [...new Set(shownBy(page, n))].filter((full) => site.files.has(full)).reverse();
+  if (fulls.length === 0) return null;
+  const rows = fulls.map((full, at) => ({ file: full, thumbnail: full, alt: `Zqalt ${at}` }));
+  const columns = ['file', 'thumbnail', 'alt'];
+  const mapping = { columns, full: 'file', thumbnail: 'thumbnail', title: null, caption: null, alt: 'alt', tags: null };
+  const source = { kind: 'list', path: 'zq-list.json', mapping } as const;
+  const text = JSON.stringify(rows);
+  const { differences } = compareWithList(site, { page, gallery: n, source, text }, []);
+  const take = differences.map(({ id }) => id);
+  const at = { page: page.path, gallery: n };
+  return {
+    intent: { kind: 'follow-list', ...at, source, text, take, keep: true, whole: false },
+    judge: only(isAlt, (token) => isAlt(token) && token.includes('Zqalt')),
+  };
+};
+
+const describingByRule: Of = ({ site, page }, _gallery, n) => {
+  const paths = [...new Set(shownBy(page, n))].filter((full) => site.files.has(full));
+  if (paths.length === 0) return null;
+  return {
+    intent: { kind: 'texts-by-rule', paths, field: 'alt', pattern: 'Zqalt {number}', place: '', onlyEmpty: false },
+    judge: only(isAlt, (token) => isAlt(token) && token.includes('Zqalt')),
+  };
+};
+
+/** No other page is another; the new one is there. */
+const collecting: Of = ({ page }, _gallery, n) => ({
+  intent: {
+    kind: 'collect',
+    path: `zq-all${ending(page.path)}`,
+    title: 'Zqall',
+    like: { page: page.path, gallery: n },
+    collected: { pages: [page.path], tag: null, since: '', until: '', order: 'page', group: 'page', tagLinks: false },
+  },
+  judge: (before, after) => {
+    const other = [...before].find(([path, text]) => after.get(path) !== text);
+    if (other) return `${other[0]} is another`;
+    const made = after.get(`zq-all${ending(page.path)}`) ?? '';
+    return /all pictures: begin/.test(made) && /<img/i.test(made) ? null : 'the new page shows nothing';
+  },
+});
+
 /** Each on a gallery. */
 export const ON_GALLERIES: Readonly<Record<string, Of>> = {
   'an item removed': removing,
@@ -452,6 +503,10 @@ export const ON_GALLERIES: Readonly<Record<string, Of>> = {
   'words of several': wording,
   'copies for dense screens': forDenseScreens,
   'what a finding offers': settling,
+  'a gallery saved as a list': savingList,
+  'a list taken over': followingList,
+  'alt texts by a rule': describingByRule,
+  'a page of all pictures made': collecting,
 };
 
 const moveOf =
@@ -626,6 +681,29 @@ const enteringInMenus: OfSite = ({ page }) => ({
     lost(first(difference(before, after).gone, (token) => / (?:class|href|aria-current)=|^<\w+>$/.test(token))),
 });
 
+/** At any place of the source, be it in the midst of a tag. */
+const puttingAt: OfSite = ({ page, pick }) => put(page, { by: 'offset', offset: pick(page.text.length) });
+
+/** Beside any element, as by a drop on the live page. */
+const puttingBeside: OfSite = ({ page, pick }) => {
+  const path: number[] = [];
+  for (let at = page.document.elements[0]; at && at.children.length > 0 && (path.length === 0 || pick(5) > 0);) {
+    const n = pick(at.children.length);
+    path.push(n);
+    at = at.children[n];
+  }
+  return put(page, { by: 'element', element: path, side: pick(2) === 0 ? 'before' : 'after' });
+};
+
+const put = ({ path }: PageReading, at: Extract<Intent, { kind: 'put-pictures' }>['at']): Trial => ({
+  intent: { kind: 'put-pictures', page: path, at, pictures: [NEW_PICTURE] },
+  judge: (before, after) => {
+    const { gone, fresh } = difference(before, after);
+    const shown = [...fresh.keys()].some((token) => token.includes('zq-reel-box'));
+    return lost(first(gone)) ?? (shown ? null : 'the new picture is not there');
+  },
+});
+
 /** Each on a site. */
 export const ON_SITES: Readonly<Record<string, OfSite>> = {
   'a picture renamed': renamingPicture,
@@ -642,4 +720,6 @@ export const ON_SITES: Readonly<Record<string, OfSite>> = {
   'a stylesheet put on': attachingStylesheet,
   'sections listed': listingSections,
   'a page entered in menus': enteringInMenus,
+  'a picture put at a place': puttingAt,
+  'a picture put beside an element': puttingBeside,
 };

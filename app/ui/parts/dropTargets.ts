@@ -67,11 +67,11 @@ export function followDrag(event: PointerEvent, element: HTMLElement, { start, e
     if (label instanceof HTMLElement) label.style.translate = `${at.x + 12}px ${at.y + 12}px`;
     aim(targetAt(at), at);
   };
+  const over = new AbortController();
+  const { signal } = over;
   const stop = () => {
-    element.removeEventListener('pointermove', move);
-    element.removeEventListener('pointerup', up);
-    element.removeEventListener('pointercancel', cancel);
-    removeEventListener('keydown', key, true);
+    if (signal.aborted) return;
+    over.abort();
     if (!ghost) return;
     ghost.remove();
     aim(null, null);
@@ -80,31 +80,36 @@ export function followDrag(event: PointerEvent, element: HTMLElement, { start, e
   const up = (last: PointerEvent) => {
     const at = { x: last.clientX, y: last.clientY };
     if (ghost) {
-      // What would be a click is the end of the drag.
-      element.addEventListener('click', swallow, { capture: true, once: true });
-      setTimeout(() => element.removeEventListener('click', swallow, true));
+      withoutClick(element);
       targetAt(at)?.drop(at);
     }
     stop();
   };
-  const cancel = () => stop();
   const key = (pressed: KeyboardEvent) => {
     if (pressed.key !== 'Escape' || !ghost) return;
     pressed.preventDefault();
     pressed.stopPropagation();
+    addEventListener('pointerup', () => withoutClick(element), { capture: true, once: true });
     stop();
   };
   // A fast hand is out of the element before it has gone far enough.
   element.setPointerCapture(event.pointerId);
-  element.addEventListener('pointermove', move);
-  element.addEventListener('pointerup', up);
-  element.addEventListener('pointercancel', cancel);
-  addEventListener('keydown', key, true);
+  element.addEventListener('pointermove', move, { signal });
+  element.addEventListener('pointerup', up, { signal });
+  element.addEventListener('pointercancel', stop, { signal });
+  // Of an element that is gone from the page the document tells it.
+  document.addEventListener('lostpointercapture', stop, { signal });
+  addEventListener('keydown', key, { capture: true, signal });
 }
 
-function swallow(event: Event): void {
-  event.preventDefault();
-  event.stopPropagation();
+/** What would be a click of the pointer that is let go now is the end of a drag. */
+function withoutClick(element: HTMLElement): void {
+  const swallow = (event: Event) => {
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  element.addEventListener('click', swallow, { capture: true, once: true });
+  setTimeout(() => element.removeEventListener('click', swallow, true));
 }
 
 /** A clear sheet over all, with what is dragged beside the pointer. */

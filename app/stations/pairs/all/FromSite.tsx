@@ -43,8 +43,9 @@ export function FromSite({ onClose }: { onClose: () => void }) {
   const { attempt, reason, busy } = useAttempt(onClose);
   const sites = useOtherSites(site.site.id);
   const [chosenSite, setChosenSite] = useState<string | null>(null);
-  const other = sites?.find(({ id }) => id === chosenSite) ?? sites?.[0] ?? null;
-  const stock = useStock(other?.id ?? null);
+  const other = siteOf(sites ?? [], chosenSite);
+  const read = useStock(other?.id ?? null);
+  const stock = read?.stock ?? null;
   const [sought, setSought] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const shown = useMemo(() => stock?.filter((one) => says(one, sought)) ?? [], [stock, sought]);
@@ -60,32 +61,18 @@ export function FromSite({ onClose }: { onClose: () => void }) {
       <DialogTitle id="from-site">Pictures from another site</DialogTitle>
       <DialogContent>
         {other && (
-          <Box sx={BAR}>
-            <TextField
-              select
-              label="Site"
-              value={other.id}
-              onChange={({ target }) => {
-                setChosenSite(target.value);
-                setChosen(new Set());
-              }}
-              sx={{ minWidth: 240 }}
-            >
-              {sites?.map(({ id, name }) => (
-                <MenuItem key={id} value={id}>
-                  {name}
-                </MenuItem>
-              ))}
-            </TextField>
-            <TextField
-              type="search"
-              label="Name or text"
-              value={sought}
-              onChange={({ target }) => setSought(target.value)}
-            />
-          </Box>
+          <Bar
+            sites={sites ?? []}
+            other={other}
+            sought={sought}
+            onSite={(id) => {
+              setChosenSite(id);
+              setChosen(new Set());
+            }}
+            onSought={setSought}
+          />
         )}
-        <Standing sites={sites} other={other} stock={stock} shown={shown.length} />
+        <Standing sites={sites} other={other} read={read} shown={shown.length} />
         {shown.length > 0 && <Stock shown={shown} chosen={chosen} onChoose={setChosen} />}
         {reason !== null && (
           <Box role="alert" sx={{ color: color('rust'), mt: 1 }}>
@@ -108,21 +95,54 @@ export function FromSite({ onClose }: { onClose: () => void }) {
   );
 }
 
+interface BarProps {
+  sites: readonly OtherSite[];
+  other: OtherSite;
+  sought: string;
+  onSite: (id: string) => void;
+  onSought: (text: string) => void;
+}
+
+const Bar = ({ sites, other, sought, onSite, onSought }: BarProps) => (
+  <Box sx={BAR}>
+    <TextField
+      select
+      label="Site"
+      value={other.id}
+      onChange={({ target }) => onSite(target.value)}
+      sx={{ minWidth: 240 }}
+    >
+      {sites.map(({ id, name }) => (
+        <MenuItem key={id} value={id}>
+          {name}
+        </MenuItem>
+      ))}
+    </TextField>
+    <TextField type="search" label="Name or text" value={sought} onChange={({ target }) => onSought(target.value)} />
+  </Box>
+);
+
 interface StandingProps {
   sites: readonly OtherSite[] | null;
   other: OtherSite | null;
-  stock: readonly StockPicture[] | null;
+  read: { reason: string | null } | null;
   shown: number;
 }
 
 /** Why there is nothing to choose from, or not yet. */
-function Standing({ sites, other, stock, shown }: StandingProps) {
+function Standing({ sites, other, read, shown }: StandingProps) {
   if (sites?.length === 0)
     return (
       <Box sx={{ color: color('stone') }}>There is no other site here. Import one on the list of sites first.</Box>
     );
   if (!other) return null;
-  if (stock === null) return <Box role="status">{`Reading ${other.name}…`}</Box>;
+  if (read === null) return <Box role="status">{`Reading ${other.name}…`}</Box>;
+  if (read.reason !== null)
+    return (
+      <Box role="alert" sx={{ color: color('rust') }}>
+        {`${other.name} cannot be read: ${read.reason}`}
+      </Box>
+    );
   return shown === 0 ? <Box role="status">No picture of this site is like that.</Box> : null;
 }
 
@@ -158,6 +178,9 @@ function Stock({ shown, chosen, onChoose }: StockProps) {
   );
 }
 
+const siteOf = (sites: readonly OtherSite[], id: string | null): OtherSite | null =>
+  sites.find((one) => one.id === id) ?? sites[0] ?? null;
+
 function says({ full, title, alt, tags }: StockPicture, sought: string): boolean {
   const text = sought.trim().toLowerCase();
   return [full, title, alt, ...tags].some((one) => one.toLowerCase().includes(text));
@@ -178,18 +201,22 @@ function useOtherSites(own: string): OtherSite[] | null {
   return sites;
 }
 
-function useStock(siteId: string | null): StockPicture[] | null {
+function useStock(siteId: string | null): { stock: StockPicture[]; reason: string | null } | null {
   const { session } = useSite().site;
-  const [read, setRead] = useState<{ siteId: string; stock: StockPicture[] } | null>(null);
+  const [read, setRead] = useState<{ siteId: string; stock: StockPicture[]; reason: string | null } | null>(null);
   useEffect(() => {
     if (siteId === null) return undefined;
     let current = true;
-    void session.analysis.stockOf(siteId).then((stock) => current && setRead({ siteId, stock }));
+    const show = (stock: StockPicture[], reason: string | null) => current && setRead({ siteId, stock, reason });
+    session.analysis.stockOf(siteId).then(
+      (stock) => show(stock, null),
+      (error: unknown) => show([], error instanceof Error ? error.message : String(error)),
+    );
     return () => {
       current = false;
     };
   }, [session, siteId]);
-  return read?.siteId === siteId ? read.stock : null;
+  return read?.siteId === siteId ? read : null;
 }
 
 const FRAME = { width: 68, height: 50, bgcolor: color('mist'), display: 'grid', placeItems: 'center' } as const;
