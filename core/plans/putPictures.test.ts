@@ -55,10 +55,14 @@ describe('pictures put where somebody points', () => {
     expect(put(LIST, { by: 'element', element: [], side: 'after' })).toContain('has changed meanwhile');
   });
 
-  const TEXT = page('  <p>One two</p>\n  <!-- note -->\n  <p>Three <a href="x.html">four</a></p>');
+  const TEXT = page(
+    '  <p>One two</p>\n  <!-- note -->\n  <p>Three <a href="x.html">four</a></p>\n  <p>q&eacute;x r</p>',
+  );
 
   it.each<[string, string, number, string]>([
     ['between words', 'two', 0, `One \n  ${LINK}two`],
+    ['behind a word that it would part', 'two', 1, `One two\n  ${LINK}</p>`],
+    ['behind a reference to a letter', 'q&eacute;', 3, `q&eacute;x\n  ${LINK} r`],
     ['in a start tag', '<p>One', 1, `<p>\n  ${LINK}One two`],
     ['in an end tag', '</p>', 2, `two</p>\n  ${LINK}\n`],
     ['in a comment', 'note', 1, `<!-- note -->\n  ${LINK}\n`],

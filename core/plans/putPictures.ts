@@ -110,7 +110,15 @@ function placeFor(page: PageDocument, wanted: number): number | string {
   const closed = closedAround(element);
   if (closed?.tag === 'head' || closed?.parent?.tag === 'head')
     return 'Nothing can be shown in the head of a page. Choose a place in its body.';
-  return closed?.range ? closed.range.end : outOfTag(element, offset);
+  return outOfWord(page.text, closed?.range ? closed.range.end : outOfTag(element, offset));
+}
+
+/** Behind a word, or a reference to a letter, that the place would part. */
+function outOfWord(text: string, offset: number): number {
+  const parts = (at: number) => /[^\s>]/.test(text[at - 1] ?? ' ') && /[^\s<]/.test(text[at] ?? ' ');
+  let at = offset;
+  while (parts(at)) at++;
+  return at;
 }
 
 /** The outermost element around that nothing may stand in. */
