@@ -35,6 +35,18 @@ async function weighed(page: Page): Promise<void> {
   await page.getByRole('tab', { name: 'Findings' }).click();
 }
 
+/** Those of one page, two of them chosen. */
+async function allPictures(page: Page): Promise<void> {
+  await page.getByRole('tablist', { name: 'Views of the pictures' }).getByRole('tab', { name: 'All pictures' }).click();
+  await page.getByRole('combobox', { name: 'Page', exact: true }).click();
+  await page.getByRole('option', { name: 'festival.html', exact: true }).click();
+  const boxes = page.getByRole('table', { name: 'All pictures' }).getByRole('checkbox');
+  await boxes.nth(1).check();
+  await boxes.nth(2).check();
+  await page.waitForTimeout(2000);
+  await page.screenshot({ path: join(TARGET, 'all-pictures.png') });
+}
+
 /** A folder in the browser's private file system, in step, and then changed here, there, and on both sides. */
 async function linkedFolder(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Link a folder…' }).click();
@@ -68,87 +80,77 @@ async function linkedFolder(page: Page): Promise<void> {
 }
 
 const browser = await launch();
-for (const [scheme, suffix] of [
-  ['light', ''],
-  ['dark', '-night'],
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
+const page = await context.newPage();
+await page.addInitScript(
+  `globalThis.showDirectoryPicker = async () => (await navigator.storage.getDirectory()).getDirectoryHandle('kite-circle', { create: true })`,
+);
+await page.goto(ADDRESS);
+await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
+await page.getByText('21 matched').waitFor({ timeout: 30_000 });
+await goTo(page, 'Pairs', 'pairs', () => page.getByText('photos/large/Parafoil-Pair.JPG').first().click());
+await page.getByRole('button', { name: 'Change image sizes' }).click();
+await page.waitForTimeout(500);
+await page.screenshot({ path: join(TARGET, 'recipe.png') });
+await page.keyboard.press('Escape');
+await page.getByText('photos/large/tall-tail.jpg').first().click();
+await page.getByRole('button', { name: 'Close look' }).click();
+await page.getByRole('button', { name: 'Quality and file size' }).click();
+await page.getByText('Suggested: JPEG').waitFor({ timeout: 30_000 });
+await page.waitForTimeout(9000);
+await page.screenshot({ path: join(TARGET, 'close-look.png') });
+await page.getByRole('button', { name: 'Crop' }).click();
+await page.waitForTimeout(700);
+await page.screenshot({ path: join(TARGET, 'crop.png') });
+await page.keyboard.press('Escape');
+await allPictures(page);
+for (const [name, file] of [
+  [/^Text and credits/, 'words'],
+  [/^Order/, 'order'],
 ] as const) {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
-  const page = await context.newPage();
-  await page.addInitScript(
-    `globalThis.showDirectoryPicker = async () => (await navigator.storage.getDirectory()).getDirectoryHandle('kite-circle', { create: true })`,
-  );
-  await page.goto(ADDRESS);
-  await page.getByRole('link', { name: 'Tarrowby Kite Circle' }).click({ timeout: 30_000 });
-  await page.getByText('21 matched').waitFor({ timeout: 30_000 });
-  if (scheme === 'light') {
-    await goTo(page, 'Pairs', 'pairs', () => page.getByText('photos/large/Parafoil-Pair.JPG').first().click());
-    await page.getByRole('button', { name: 'Change image sizes' }).click();
-    await page.waitForTimeout(500);
-    await page.screenshot({ path: join(TARGET, 'recipe.png') });
-    await page.keyboard.press('Escape');
-    await page.getByText('photos/large/tall-tail.jpg').first().click();
-    await page.getByRole('button', { name: 'Close look' }).click();
-    await page.getByRole('button', { name: 'Quality and file size' }).click();
-    await page.getByText('Suggested: JPEG').waitFor({ timeout: 30_000 });
-    await page.waitForTimeout(9000);
-    await page.screenshot({ path: join(TARGET, 'close-look.png') });
-    await page.getByRole('button', { name: 'Crop' }).click();
-    await page.waitForTimeout(700);
-    await page.screenshot({ path: join(TARGET, 'crop.png') });
-    await page.keyboard.press('Escape');
-    for (const [name, file] of [
-      [/^Text and credits/, 'words'],
-      [/^Order/, 'order'],
-    ] as const) {
-      await page.getByRole('tablist', { name: 'Views of the pictures' }).getByRole('tab', { name }).click();
-      await page.waitForTimeout(1200);
-      await page.screenshot({ path: join(TARGET, `${file}.png`) });
-    }
-    await goTo(page, 'Wiring', 'wiring', () => choosePage(page, 'workshop.html'));
-    await page.getByRole('button', { name: 'Add a viewer' }).click();
-    await page.getByRole('group', { name: 'Viewer' }).getByRole('button', { name: 'Slideshow', exact: true }).click();
-    await page.waitForTimeout(1200);
-    await page.screenshot({ path: join(TARGET, 'kits.png') });
-    await page.keyboard.press('Escape');
-    await page.waitForTimeout(400);
-    await page.getByRole('button', { name: 'Options' }).click();
-    await page.getByRole('button', { name: 'third picture' }).click();
-    await page.waitForTimeout(4000);
-    await page.screenshot({ path: join(TARGET, 'options.png') });
-    await page.getByRole('button', { name: 'Back to the scripts' }).click();
-    await goTo(page, 'Proof', 'proof');
-    await weighed(page);
-    await goTo(page, 'Pack', 'pack', () => linkedFolder(page));
-    await page.keyboard.press('Control+z');
-  }
-  await goTo(page, 'Markup', `markup${suffix}`, () => choosePage(page, 'workshop.html'));
-  if (scheme === 'light') {
-    for (const [name, file] of [
-      ['Edit the pattern', 'pattern'],
-      ['Items…', 'items'],
-    ] as const) {
-      await page.getByRole('button', { name }).click();
-      await page.waitForTimeout(1200);
-      await page.screenshot({ path: join(TARGET, `${file}.png`) });
-      await page.keyboard.press('Escape');
-      await page.waitForTimeout(400);
-    }
-    await page.getByRole('button', { name: 'Layout' }).click();
-    await page.waitForTimeout(1500);
-    await page.screenshot({ path: join(TARGET, 'layout.png') });
-    await page.getByRole('button', { name: 'Back to the source' }).click();
-  }
-  await page.getByRole('link', { name: 'Heathmoor' }).click();
-  await page.getByRole('heading', { name: 'Your sites' }).waitFor();
-  await page.waitForTimeout(700);
-  if (scheme === 'light') await page.screenshot({ path: join(TARGET, 'shelf.png') });
-  if (scheme === 'light') {
-    await page.getByRole('link', { name: 'Exercises' }).click();
-    await page.getByRole('button', { name: 'Start: The arrows are missing' }).click();
-    await page.getByRole('button', { name: 'Show a hint' }).click({ timeout: 30_000 });
-    await page.waitForTimeout(4000);
-    await page.screenshot({ path: join(TARGET, 'exercise.png') });
-  }
-  await context.close();
+  await page.getByRole('tablist', { name: 'Views of the pictures' }).getByRole('tab', { name }).click();
+  await page.waitForTimeout(1200);
+  await page.screenshot({ path: join(TARGET, `${file}.png`) });
 }
+await goTo(page, 'Wiring', 'wiring', () => choosePage(page, 'workshop.html'));
+await page.getByRole('button', { name: 'Add a viewer' }).click();
+await page.getByRole('group', { name: 'Viewer' }).getByRole('button', { name: 'Slideshow', exact: true }).click();
+await page.waitForTimeout(1200);
+await page.screenshot({ path: join(TARGET, 'kits.png') });
+await page.keyboard.press('Escape');
+await page.waitForTimeout(400);
+await page.getByRole('button', { name: 'Options' }).click();
+await page.getByRole('button', { name: 'third picture' }).click();
+await page.waitForTimeout(4000);
+await page.screenshot({ path: join(TARGET, 'options.png') });
+await page.getByRole('button', { name: 'Back to the scripts' }).click();
+await goTo(page, 'Proof', 'proof');
+await weighed(page);
+await goTo(page, 'Pack', 'pack', () => linkedFolder(page));
+await page.keyboard.press('Control+z');
+await goTo(page, 'Markup', 'markup', () => choosePage(page, 'workshop.html'));
+for (const [name, file] of [
+  ['Edit the pattern', 'pattern'],
+  ['Items…', 'items'],
+] as const) {
+  await page.getByRole('button', { name }).click();
+  await page.waitForTimeout(1200);
+  await page.screenshot({ path: join(TARGET, `${file}.png`) });
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(400);
+}
+await page.getByRole('button', { name: 'Layout' }).click();
+await page.waitForTimeout(1500);
+await page.screenshot({ path: join(TARGET, 'layout.png') });
+await page.getByRole('button', { name: 'Back to the source' }).click();
+await page.getByRole('link', { name: 'Heathmoor' }).click();
+await page.getByRole('heading', { name: 'Your sites' }).waitFor();
+await page.waitForTimeout(700);
+await page.screenshot({ path: join(TARGET, 'shelf.png') });
+await page.getByRole('link', { name: 'Exercises' }).click();
+await page.getByRole('button', { name: 'Start: The arrows are missing' }).click();
+await page.getByRole('button', { name: 'Show a hint' }).click({ timeout: 30_000 });
+await page.waitForTimeout(4000);
+await page.screenshot({ path: join(TARGET, 'exercise.png') });
+await context.close();
 await browser.close();
