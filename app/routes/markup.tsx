@@ -186,7 +186,6 @@ function Head({
     <StationHead title={<PagePicker withStyles />} says={`${items}${broken > 0 ? `, ${broken} broken` : ''}${unread}`}>
       <Button onClick={() => onOpen({ name: 'page' })}>This page</Button>
       {view.menu && <Button onClick={() => onOpen({ name: 'menus' })}>Menus</Button>}
-      {view.pairs.length > 0 && <Button onClick={() => onOpen({ name: 'pictures' })}>All pictures</Button>}
       <Button disabled={readOnly} onClick={() => onOpen({ name: 'new-page' })}>
         New page
       </Button>

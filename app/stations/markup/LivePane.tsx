@@ -1,5 +1,6 @@
 /** The live page beside the source, at a width of its own. */
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useLayoutEffect, useRef, useState } from 'react';
@@ -11,7 +12,11 @@ const WIDTHS = [390, 768, 1280] as const;
 
 interface Props extends Omit<LivePageProps, 'room' | 'title'> {
   onWidth: (width: number) => void;
+  /** Somebody wants pictures to put on the page. */
+  onPictures: () => void;
 }
+
+const FOOT = { display: 'flex', flexWrap: 'wrap', gap: 0.75, justifyContent: 'space-between', m: 0.75 } as const;
 
 const PANE = {
   flex: '1 1 0',
@@ -21,7 +26,7 @@ const PANE = {
   flexDirection: 'column',
 } as const;
 
-export function LivePane({ onWidth, ...live }: Props) {
+export function LivePane({ onWidth, onPictures, ...live }: Props) {
   const room = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
   useLayoutEffect(() => {
@@ -36,20 +41,25 @@ export function LivePane({ onWidth, ...live }: Props) {
       <Box ref={room} sx={{ flex: 1, minHeight: 0, overflow: 'hidden' }}>
         {size && <LivePage {...live} title={`Live page ${live.path}`} room={size} />}
       </Box>
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        value={live.width}
-        aria-label="Width of the live page"
-        onChange={(_event, value: number | null) => value !== null && onWidth(value)}
-        sx={{ alignSelf: 'flex-end', m: 0.75 }}
-      >
-        {WIDTHS.map((one) => (
-          <ToggleButton key={one} value={one} sx={{ py: 0.25, textTransform: 'none' }}>
-            {`${one} px`}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      <Box sx={FOOT}>
+        <Button size="small" onClick={onPictures}>
+          All pictures
+        </Button>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={live.width}
+          aria-label="Width of the live page"
+          onChange={(_event, value: number | null) => value !== null && onWidth(value)}
+          sx={{ ml: 'auto' }}
+        >
+          {WIDTHS.map((one) => (
+            <ToggleButton key={one} value={one} sx={{ py: 0.25, textTransform: 'none' }}>
+              {`${one} px`}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      </Box>
     </Box>
   );
 }

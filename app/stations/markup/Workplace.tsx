@@ -156,6 +156,7 @@ export const Workplace = memo(function Workplace({
         path={page.path}
         width={width}
         onWidth={setWidth}
+        onPictures={() => onSheet({ name: 'pictures' })}
         show={held?.element ?? here?.element ?? null}
         hint={ties.inSource?.element ?? null}
         watched={watched}
