@@ -116,7 +116,8 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
           <Standing />
           <ExerciseStrip />
           <Box sx={ROOM}>
-            <Box component="main" id="main" tabIndex={-1} sx={MAIN}>
+            {/* Each station begins at its top, wherever the one before was scrolled to. */}
+            <Box key={station} component="main" id="main" tabIndex={-1} sx={MAIN}>
               <Outlet />
             </Box>
             <StrandRail />
