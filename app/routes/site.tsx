@@ -2,10 +2,11 @@ import Folder from '@mui/icons-material/FolderOutlined';
 import HistoryIcon from '@mui/icons-material/History';
 import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
-import { useCallback, useEffect, useMemo, useState, type MouseEvent } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
 import {
   data,
   Outlet,
+  useLocation,
   useNavigation,
   useRevalidator,
   type ClientLoaderFunctionArgs,
@@ -116,8 +117,8 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
           <Standing />
           <ExerciseStrip />
           <Box sx={ROOM}>
-            {/* Each station begins at its top, wherever the one before was scrolled to. */}
-            <Box key={station} component="main" id="main" tabIndex={-1} sx={MAIN}>
+            <Box component="main" id="main" tabIndex={-1} sx={MAIN}>
+              <AtTop />
               <Outlet />
             </Box>
             <StrandRail />
@@ -129,6 +130,20 @@ export default function SiteLayout({ loaderData: site }: { loaderData: OpenSite 
       </PreviewProvider>
     </SiteProvider>
   );
+}
+
+/**
+ * Each station begins at its top, wherever the one before was scrolled to. It stands before the station, so that what
+ * that brings into sight by itself comes after.
+ */
+function AtTop() {
+  const { pathname } = useLocation();
+  const mark = useRef<HTMLSpanElement>(null);
+  useLayoutEffect(() => {
+    // Newer browsers give a promise of the scroll, which is nothing that ends an effect.
+    mark.current?.closest('main')?.scrollTo(0, 0);
+  }, [pathname]);
+  return <span ref={mark} hidden />;
 }
 
 /** What is shown is read again as soon as it is old, also where going elsewhere has cut a reading short. */

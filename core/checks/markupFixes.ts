@@ -4,6 +4,7 @@
  */
 import {
   attributeOf,
+  languageOf,
   type PageDocument,
   type PageElement,
   quirksOf,
@@ -127,11 +128,6 @@ function language({ document }: PageReading, at: number, { pages }: SiteReading)
   if (html?.open?.start !== at || value === undefined || said.size > 1 || languageOf(document)) return null;
   const edit = setAttribute(html, 'lang', value, document.text);
   return edit && { label: `Add lang="${value}"`, edit, sets: { element: html, name: 'lang', value } };
-}
-
-function languageOf({ elements }: PageDocument): string | null {
-  const html = elements.find(({ tag }) => tag === 'html');
-  return (html && valueOf(html, 'lang')?.trim()) || null;
 }
 
 /** What keeps visitors from making the page larger (WCAG 2.2, 1.4.4). */

@@ -52,6 +52,7 @@ export {
   insertInHead,
   insertStylesheet,
   isDeferred,
+  languageOf,
   newlineOf,
   scriptTag,
   SKELETON_STYLE,

@@ -200,3 +200,9 @@ export function titleOf(page: PageDocument): string | null {
     .trim();
   return text ? text : null;
 }
+
+/** As its root says it (BCP 47); null where it says none. */
+export function languageOf({ elements }: Pick<PageDocument, 'elements'>): string | null {
+  const html = elements.find(({ tag }) => tag === 'html');
+  return (html && valueOf(html, 'lang')?.trim()) || null;
+}

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { standings } from '../model/index.ts';
 import { applyChange, type Collected, type FileContent, NOTES_FILE } from '../site/index.ts';
 import { asked, linked, listPage, SIEVE, siteOf } from './asked.fixture.ts';
-import { allFiles } from './fixAll.ts';
+import { allFiles } from './steps.ts';
 import type { Intent } from './intent.ts';
 import { planFor } from './plan.ts';
 import { readSite } from '../model/index.ts';

@@ -26,6 +26,7 @@ import {
   type Result,
   slugOf,
 } from '../site/index.ts';
+import { freePath } from './importPictures.ts';
 import type { NewPicture } from './intent.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
 import { pageParts, type PageParts, withHints } from './newPage.ts';
@@ -58,22 +59,15 @@ interface CollectTagsWish {
 
 /** A page for each tag, named after it, beside the page that they are written like. */
 export function collectTags(site: SiteReading, { tags, like, collected }: CollectTagsWish, itemFor: ItemFor): Planned {
-  const taken = new Set<string>();
+  const taken = new Set([...site.files.keys()].map((path) => path.toLowerCase()));
   const wishes = tags.map((tag, n): CollectWish => {
-    const path = freePath(site, `${folderOf(like.page)}tag-${slugOf(tag) || n + 1}`, taken);
+    const path = freePath(folderOf(like.page), `tag-${slugOf(tag) || n + 1}.html`, taken);
     taken.add(path.toLowerCase());
     return { path, title: tag, like, collected: { ...collected, tag } };
   });
   if (wishes.length === 0) return refuse('No tag is chosen.');
   const label = tags.length === 1 ? `New page for “${tags[0]}”` : `New pages for ${countOf(tags.length, 'tag')}`;
   return collectAll(site, wishes, label, itemFor);
-}
-
-function freePath({ index }: SiteReading, stem: string, taken: ReadonlySet<string>): string {
-  for (let n = 1; ; n++) {
-    const path = `${stem}${n === 1 ? '' : `-${n}`}.html`;
-    if (index.lookup(path).found === 'nothing' && !taken.has(path.toLowerCase())) return path;
-  }
 }
 
 function collectAll(site: SiteReading, wishes: readonly CollectWish[], label: string, itemFor: ItemFor): Planned {

@@ -1,45 +1,29 @@
 /** What findings offer, made all together. */
 import { findingsOf, type Fix } from '../checks/index.ts';
-import { newReadingMemory, readSite, type SiteReading } from '../model/index.ts';
-import type { PhotoFacts } from '../photo/index.ts';
-import {
-  applyChange,
-  countOf,
-  type FileChange,
-  type FileContent,
-  type Named,
-  NOTES_FILE,
-  type Planned,
-  refuse,
-} from '../site/index.ts';
-import { Merged } from './merged.ts';
+import type { SiteReading } from '../model/index.ts';
+import { countOf, type FileChange, type Named, type Planned, refuse } from '../site/index.ts';
+import { Steps } from './steps.ts';
 
 type PlanFix = (site: SiteReading, fix: Fix | undefined) => Planned;
 
 /** Many fixes as one change: each is planned for the site as those before it leave it. */
 export function fixAll(site: SiteReading, findings: readonly string[], planFix: PlanFix): Planned {
-  const memory = newReadingMemory();
-  const facts = factsByHash(site);
-  const shipped = site.kits.filter(({ kind }) => kind !== 'own');
-  const merged = new Merged(allFiles(site));
+  const steps = new Steps(site);
   const untold: Untold = { named: [], left: [], reasons: [] };
-  let now = site;
   let fixed = 0;
   // From the last to the first: of several alike the others keep their numbers.
   for (let waiting = findings.toReversed(); waiting.length > 0;) {
-    const round = roundOf(now, waiting, planFix, untold);
+    const round = roundOf(steps.site, waiting, planFix, untold);
     if (round.files.length === 0) break;
-    const applied = applyChange(allFiles(now), { label: '', files: round.files });
-    if (!applied.ok) return applied;
-    merged.add(round.files);
+    const trouble = steps.do({ ok: true, change: { label: '', files: round.files } });
+    if (trouble !== null) return refuse(trouble);
     fixed += round.fixed;
     ({ waiting } = round);
-    now = readSite(applied.files, facts, shipped, memory);
   }
   const { named, left, reasons } = untold;
   if (fixed === 0)
     return refuse(reasons[0] ?? 'These findings are fixed already, or the pages have changed meanwhile.');
-  return { ok: true, change: { label: `Fix ${countOf(fixed, 'finding')}`, files: merged.files() }, named, left };
+  return { ok: true, change: { label: `Fix ${countOf(fixed, 'finding')}`, files: steps.files() }, named, left };
 }
 
 /** What is told of fixes besides their changes. */
@@ -85,18 +69,4 @@ function roundOf(site: SiteReading, findings: readonly string[], planFix: PlanFi
     }
   }
   return round;
-}
-
-/** The site's files with the program's notes of it. */
-export function allFiles({ files, notes: { file } }: SiteReading): Map<string, FileContent> {
-  return new Map([...files, ...(file ? [[NOTES_FILE, file] as const] : [])]);
-}
-
-export function factsByHash(site: SiteReading): Map<string, PhotoFacts> {
-  const facts = new Map<string, PhotoFacts>();
-  for (const [path, content] of site.files) {
-    const known = site.factsOf(path);
-    if (content.kind === 'binary' && known) facts.set(content.hash, known);
-  }
-  return facts;
 }

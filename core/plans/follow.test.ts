@@ -4,7 +4,7 @@ import { type Difference } from '../lists/index.ts';
 import { compareWithList, readSite } from '../model/index.ts';
 import { applyChange, type FileContent, type ListSource, NOTES_FILE } from '../site/index.ts';
 import { FACTS, listPage, siteOf } from './asked.fixture.ts';
-import { allFiles } from './fixAll.ts';
+import { allFiles } from './steps.ts';
 import type { Intent } from './intent.ts';
 import { planFor } from './plan.ts';
 

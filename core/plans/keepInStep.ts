@@ -1,7 +1,7 @@
 /** What a change of some pages means for pages that show their pictures is a part of the same change. */
 import { bringInStep, newReadingMemory, readSite, type SiteReading } from '../model/index.ts';
 import { applyChange, NOTES_FILE, notesIn, type Planned, type SiteFiles } from '../site/index.ts';
-import { allFiles, factsByHash } from './fixAll.ts';
+import { allFiles, factsByHash } from './steps.ts';
 import { Merged } from './merged.ts';
 
 /** Reads a site again after a change; whoever keeps a reading in memory does it faster. */

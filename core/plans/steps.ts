@@ -1,7 +1,14 @@
 /** A change of several steps, each planned on the site as those before it leave it. */
 import { newReadingMemory, readSite, type SiteReading } from '../model/index.ts';
-import { applyChange, type FileChange, type Planned, type SiteFiles } from '../site/index.ts';
-import { allFiles, factsByHash } from './fixAll.ts';
+import type { PhotoFacts } from '../photo/index.ts';
+import {
+  applyChange,
+  type FileChange,
+  type FileContent,
+  NOTES_FILE,
+  type Planned,
+  type SiteFiles,
+} from '../site/index.ts';
 import { Merged } from './merged.ts';
 
 export class Steps {
@@ -37,4 +44,18 @@ export class Steps {
   files(): FileChange[] {
     return this.#merged.files();
   }
+}
+
+/** The site's files with the program's notes of it. */
+export function allFiles({ files, notes: { file } }: SiteReading): Map<string, FileContent> {
+  return new Map([...files, ...(file ? [[NOTES_FILE, file] as const] : [])]);
+}
+
+export function factsByHash(site: SiteReading): Map<string, PhotoFacts> {
+  const facts = new Map<string, PhotoFacts>();
+  for (const [path, content] of site.files) {
+    const known = site.factsOf(path);
+    if (content.kind === 'binary' && known) facts.set(content.hash, known);
+  }
+  return facts;
 }

@@ -10,7 +10,7 @@ import {
   tagsOnPages,
   wordsOf,
 } from '../model/index.ts';
-import { type GalleryItem, valueOf } from '../markup/index.ts';
+import { type GalleryItem, languageOf } from '../markup/index.ts';
 import { countOf, nameOf, type Planned, refuse, stemOf } from '../site/index.ts';
 import { markupIn } from './items.ts';
 import { setWords } from './setWords.ts';
@@ -44,7 +44,8 @@ const FIELD_SAYS: Readonly<Record<RuledField, string>> = {
 
 /** What each picture would say, in the language of the site. */
 export function textsByRule(site: SiteReading, wish: TextsWish): RuledText[] {
-  const language = languageOf(site, 0);
+  const [first] = site.pages;
+  const language = (first && languageOf(first.document)) ?? 'en';
   const values = valuesOf(site, wish);
   return wish.paths.map((path, n) => {
     const made = textBy(wish.pattern, values(path, n + 1), language);
@@ -84,9 +85,9 @@ function itemsFor(site: SiteReading, wish: TextsWish): RuledItem[] {
   if (field === 'credit') return [];
   const places = new Map(paths.map((path, n) => [path, n + 1]));
   const values = valuesOf(site, wish);
-  return site.pages.flatMap((page, p) => {
+  return site.pages.flatMap((page) => {
     const region = regionOf(page.document);
-    const language = languageOf(site, p);
+    const language = languageOf(page.document) ?? 'en';
     return page.strands.flat().flatMap((strand): RuledItem[] => {
       const { full, gallery, item: n } = strand;
       const item = page.galleries[gallery]?.items[n];
@@ -134,9 +135,4 @@ function valuesOf(site: SiteReading, { place }: TextsWish): (path: string, numbe
       place: place.trim(),
     };
   };
-}
-
-function languageOf({ pages }: SiteReading, n: number): string {
-  const html = pages[n]?.document.elements.find(({ tag }) => tag === 'html');
-  return (html && valueOf(html, 'lang')?.trim()) || 'en';
 }

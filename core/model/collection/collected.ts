@@ -1,5 +1,5 @@
 /** Which pictures of which pages a page of all pictures shows, in their groups and in their order. */
-import { textOf, titleOf, valueOf } from '../../markup/index.ts';
+import { languageOf, textOf, titleOf, valueOf } from '../../markup/index.ts';
 import { byNaturalName, type Collected, grouped, isPicturePath } from '../../site/index.ts';
 import { taggedItems, tagsOnPages } from '../pictureTags.ts';
 import { takenAtOf } from '../pictureWords.ts';
@@ -38,7 +38,8 @@ export function collectedGroups(site: SiteReading, page: string, wish: Collected
     }));
   const once = sorted(onceEach(all), wish);
   if (wish.group === 'none') return once.length === 0 ? [] : [{ heading: null, page: null, pictures: once }];
-  const language = languageOf(site, page);
+  const own = site.pages.find(({ path }) => path === page) ?? site.pages[0];
+  const language = (own && languageOf(own.document)) ?? 'en';
   return [...grouped(once, ({ takenAt }) => takenAt?.slice(0, 7) ?? '')]
     .sort(([a], [b]) => byMonth(a, b, wish))
     .map(([month, pictures]) => ({ heading: sayMonth(month, language), page: null, pictures }));
@@ -96,12 +97,6 @@ export function nameOfPage({ path, document }: PageReading): string {
   const heading = document.elements.find(({ tag, range }) => tag === 'h1' && range);
   const said = heading && textOf(heading).replace(/\s+/g, ' ').trim();
   return said || titleOf(document)?.trim() || path;
-}
-
-function languageOf({ pages }: SiteReading, path: string): string {
-  const page = pages.find((one) => one.path === path) ?? pages[0];
-  const html = page?.document.elements.find(({ tag }) => tag === 'html');
-  return (html && valueOf(html, 'lang')?.trim()) || 'en';
 }
 
 function sayMonth(month: string, language: string): string {
