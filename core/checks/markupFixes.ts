@@ -10,7 +10,6 @@ import {
   quirksOf,
   removeAttribute,
   setAttribute,
-  valueOf,
 } from '../markup/index.ts';
 import type { PageReading, SiteReading } from '../model/index.ts';
 import type { Edit } from '../site/index.ts';
