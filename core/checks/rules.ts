@@ -20,6 +20,7 @@ import { collectionOutdated } from './collectionOutdated.ts';
 import { containerAbsent } from './containerAbsent.ts';
 import { dummyLink } from './dummyLink.ts';
 import { descriptionMissing, iconMissing, viewportMissing } from './headMissing.ts';
+import { feedOutdated } from './feedOutdated.ts';
 import { fileMissing } from './fileMissing.ts';
 import { groupMissing } from './groupMissing.ts';
 import { groupSplit } from './groupSplit.ts';
@@ -61,6 +62,7 @@ import type { SiteReading } from '../model/index.ts';
 export const RULES: readonly Rule[] = [
   caseDiffers,
   fileMissing,
+  feedOutdated,
   menuDeadEnd,
   placeMissing,
   anotherPicture,

@@ -100,6 +100,7 @@ const WHOLE: Record<Intent['kind'], object> = {
     whole: false,
   },
   'save-list': { page: 'p', gallery: 0, path: 'l.csv' },
+  'feed-rest': { page: 'p', gallery: 0, first: 12, path: 'p-2.html' },
   'end-following': { page: 'p', path: 'l.csv' },
   'set-collection': {
     page: 'p',

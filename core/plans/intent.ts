@@ -348,6 +348,8 @@ export const Intent = z.discriminatedUnion('kind', [
     whole: z.boolean(),
   }),
   z.strictObject({ kind: z.literal('save-list'), ...gallery, path: line }),
+  /** The first items stay, the others come as a visitor scrolls, from another page. */
+  z.strictObject({ kind: z.literal('feed-rest'), ...gallery, first: z.number().int().min(1).max(10_000), path: line }),
   z.strictObject({ kind: z.literal('end-following'), page: z.string(), path: z.string() }),
   z.strictObject({ kind: z.literal('set-collection'), page: z.string(), collected: Collected }),
   z.strictObject({ kind: z.literal('update-collections'), pages: paths }),

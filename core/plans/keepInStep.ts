@@ -1,34 +1,127 @@
-/** What a change of some pages means for pages that show their pictures is a part of the same change. */
-import { bringInStep, newReadingMemory, readSite, type SiteReading } from '../model/index.ts';
-import { applyChange, NOTES_FILE, notesIn, type Planned, type SiteFiles } from '../site/index.ts';
+/**
+ * What a change of some pages means for what is written from them is a part of the same change: pages that show their
+ * pictures, and scripts that hand their items to a feed.
+ */
+import {
+  bringInStep,
+  feedsOf,
+  isInStep,
+  newReadingMemory,
+  readSite,
+  type SiteReading,
+  writtenFeed,
+} from '../model/index.ts';
+import {
+  applyChange,
+  type Change,
+  type FileChange,
+  type FileContent,
+  NOTES_FILE,
+  notesIn,
+  type Planned,
+  refuse,
+  type SiteFiles,
+} from '../site/index.ts';
 import { allFiles, factsByHash } from './steps.ts';
 import { Merged } from './merged.ts';
 
 /** Reads a site again after a change; whoever keeps a reading in memory does it faster. */
 export type ReadAgain = (files: SiteFiles) => SiteReading;
 
-export function keepInStep(site: SiteReading, planned: Planned, again: ReadAgain | undefined): Planned {
-  const { known } = site.notes;
+export function keepInStep(site: SiteReading, planned: Planned, again?: ReadAgain): Planned {
   if (!planned.ok) return planned;
-  const mayCome = planned.change.files.some((file) => file.kind !== 'rename' && file.path === NOTES_FILE);
-  if (known.collections.length === 0 && !mayCome) return planned;
+  const [collects, feeds] = [mayCollect(site, planned.change), mayFeed(site, planned.change)];
+  if (!collects && !feeds) return planned;
   const before = allFiles(site);
   const applied = applyChange(before, planned.change);
   // Who makes the change says why it cannot be made.
-  if (!applied.ok || notesIn(applied.files).collections.length === 0) return planned;
-  const after = (again ?? ((files) => readAgain(site, files)))(applied.files);
-  const updated = bringInStep(after);
-  if (!updated.ok) return updated;
-  const { files } = updated.change;
-  if (files.length === 0) return planned;
-  const merged = new Merged(before);
-  merged.add(planned.change.files);
-  merged.add(files);
-  return {
-    ...planned,
-    change: { ...planned.change, files: merged.files() },
-    left: [...(planned.left ?? []), ...(updated.left ?? [])],
-  };
+  if (!applied.ok) return planned;
+  const shows = collects && notesIn(applied.files).collections.length > 0;
+  if (!shows && !feeds) return planned;
+  const read = again ?? ((files: SiteFiles) => readAgain(site, files));
+  const step = new Along(before, planned, applied.files, read);
+  const reason = (shows ? step.add(bringInStep) : null) ?? (feeds ? step.add((now) => fed(site, now)) : null);
+  return reason === null ? step.planned() : refuse(reason);
+}
+
+/** There are pages of all pictures, or the change may make one. */
+const mayCollect = ({ notes: { known } }: SiteReading, { files }: Change): boolean =>
+  known.collections.length > 0 || files.some((file) => file.kind !== 'rename' && file.path === NOTES_FILE);
+
+/** There is a script that is written from a page, or the change may name one. */
+function mayFeed(site: SiteReading, { files }: Change): boolean {
+  const names = site.kits.flatMap(({ manifest: { more } }) => (more ? [more.data] : []));
+  const isNamed = (text: string) => names.some((name) => text.toLowerCase().includes(name));
+  return feedsOf(site).length > 0 || files.some((file) => textsIn(file).some(isNamed));
+}
+
+function textsIn(file: FileChange): string[] {
+  if (file.kind === 'edit') return file.edits.map(({ text }) => text);
+  return file.kind === 'put' && file.after?.kind === 'text' ? [file.after.text] : [];
+}
+
+/** A script that its author has written otherwise since stays; a finding says so. */
+function fed(before: SiteReading, now: SiteReading): Planned {
+  const theirs = new Set(
+    feedsOf(before)
+      .filter((feed) => !isInStep(feed))
+      .map(({ path }) => path),
+  );
+  const seen = new Set<string>();
+  const meant = feedsOf(now).filter((feed) => {
+    const isFirst = !seen.has(feed.path);
+    seen.add(feed.path);
+    return isFirst && !isInStep(feed) && !theirs.has(feed.path);
+  });
+  return { ok: true, change: { label: '', files: meant.map((feed) => writtenFeed(feed, now)) } };
+}
+
+/** A change, and what comes along with it. */
+class Along {
+  readonly #planned: Extract<Planned, { ok: true }>;
+  readonly #merged: Merged;
+  readonly #again: ReadAgain;
+  readonly #left: NonNullable<Extract<Planned, { ok: true }>['left']>[number][] = [];
+  #now: Map<string, FileContent>;
+  /** As the site is read now; null where something has been added since. */
+  #read: SiteReading | null = null;
+  #isAlone = true;
+
+  constructor(
+    before: SiteFiles,
+    planned: Extract<Planned, { ok: true }>,
+    now: Map<string, FileContent>,
+    again: ReadAgain,
+  ) {
+    this.#planned = planned;
+    this.#again = again;
+    this.#now = now;
+    this.#merged = new Merged(before);
+    this.#merged.add(planned.change.files);
+  }
+
+  /** The reason why it cannot be done; null where it was. */
+  add(plan: (site: SiteReading) => Planned): string | null {
+    this.#read ??= this.#again(this.#now);
+    const more = plan(this.#read);
+    if (!more.ok) return more.reason;
+    if (more.change.files.length === 0) return null;
+    const applied = applyChange(this.#now, more.change);
+    if (!applied.ok) return applied.reason;
+    this.#now = applied.files;
+    this.#read = null;
+    this.#isAlone = false;
+    this.#merged.add(more.change.files);
+    this.#left.push(...(more.left ?? []));
+    return null;
+  }
+
+  planned(): Planned {
+    if (this.#isAlone) return this.#planned;
+    const { change, left = [] } = this.#planned;
+    const files = this.#merged.files();
+    return { ...this.#planned, change: { ...change, files }, left: [...left, ...this.#left] };
+  }
 }
 
 function readAgain(site: SiteReading, files: SiteFiles): SiteReading {

@@ -24,6 +24,7 @@ import {
 import { collect, collectTags, endCollection, setCollection, updateCollections } from './collect.ts';
 import { decide } from './decide.ts';
 import { endFollowing, followList, takeNews } from './follow.ts';
+import { feedRest } from './feedRest.ts';
 import { keepInStep, type ReadAgain } from './keepInStep.ts';
 import { GALLERY_GONE, itemOf, markupIn, type FoundItem } from './items.ts';
 import {
@@ -158,6 +159,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'follow-list': (site, wish) => followList(site, wish, planAlone),
   'end-following': endFollowing,
   'save-list': saveList,
+  'feed-rest': (site, wish) => feedRest(site, wish, planAlone),
   'set-collection': setCollection,
   'update-collections': updateCollections,
   'end-collection': endCollection,

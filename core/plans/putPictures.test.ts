@@ -78,6 +78,18 @@ describe('pictures put where somebody points', () => {
     );
   });
 
+  it.each([
+    ['with all its tags', '<!DOCTYPE html>\n<html>\n<head><title>T</title></head>\n', '<body><p>One</p></body></html>'],
+    ['without that of its body', '<!DOCTYPE html>\n<html>\n<head><title>T</title></head>\n', '<p>One</p></html>'],
+    ['without any', '<!doctype html>\n', '<p>One</p>'],
+  ])('stand nowhere before the body of a page, %s, and that is said', (_how, before, body) => {
+    for (let at = 0; at < before.length - 1; at++)
+      expect(put(before + body, { by: 'offset', offset: at }), `at ${at}`).toMatch(
+        /^Nothing can be shown (?:before the body|in the head) of a page\. Choose a place in its body\.$/,
+      );
+    expect(put(before + body, { by: 'offset', offset: (before + body).indexOf('One') })).toContain(LINK);
+  });
+
   it('are written wherever it is, or refused, and nothing else is another', () => {
     const odd = page(
       '<table><tr><td>x<td>y</table><script>if (a < b) c("<p>")</script><select><option>1</select><p>a<p>b<svg><g/></svg><!-- x --><textarea>t</textarea><ul><li>q</ul>',

@@ -110,7 +110,17 @@ function placeFor(page: PageDocument, wanted: number): number | string {
   const closed = closedAround(element);
   if (closed?.tag === 'head' || closed?.parent?.tag === 'head')
     return 'Nothing can be shown in the head of a page. Choose a place in its body.';
+  if (wanted < beginOfBody(page)) return 'Nothing can be shown before the body of a page. Choose a place in its body.';
   return outOfWord(page.text, closed?.range ? closed.range.end : outOfTag(element, offset));
+}
+
+/** Where a page without the tag of its body has the end of its head, or of what it begins with. */
+function beginOfBody({ elements, text }: PageDocument): number {
+  const of = (tag: string) => elements.find((one) => one.tag === tag);
+  const body = of('body')?.open?.end;
+  if (body !== undefined) return body;
+  const doctype = /^\s*<!doctype[^>]*>/i.exec(text)?.[0].length ?? 0;
+  return Math.max(of('head')?.range?.end ?? 0, of('html')?.open?.end ?? 0, doctype);
 }
 
 /** Behind a word, or a reference to a letter, that the place would part. */

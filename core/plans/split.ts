@@ -55,12 +55,12 @@ export function spreadOf(
 }
 
 /** An item's source, and the address by which it is told from others. */
-interface Piece {
+export interface Piece {
   text: string;
   address: string;
 }
 
-interface Part {
+export interface Part {
   page: PageReading;
   gallery: Gallery;
 }
@@ -110,7 +110,7 @@ function noted(site: SiteReading, path: string, names: string[], size: number): 
   return notesChange(site, { spreads: names.length === 1 ? others : [...others, { pages: names, size }] });
 }
 
-const piecesOf = (parts: readonly Part[]): Piece[] =>
+export const piecesOf = (parts: readonly Part[]): Piece[] =>
   parts.flatMap(({ page, gallery }) =>
     gallery.items.map((item) => ({
       text: page.text.slice(item.unit.start, item.unit.end),
@@ -148,7 +148,7 @@ function partsOf(site: SiteReading, paths: readonly string[], n: number): Part[]
 }
 
 /** Why the gallery cannot be taken apart; null where it can. */
-function hindranceIn(parts: readonly Part[], { gallery }: Part): string | null {
+export function hindranceIn(parts: readonly Part[], { gallery }: Part): string | null {
   if (gallery.items.some(({ elements }) => elements[0]?.parent !== gallery.container))
     return 'The items of this gallery stand in rows of their own; a page could begin in the middle of a row. Remove the rows from the markup first.';
   if (gallery.items.some(({ elsewhere }) => elsewhere.length > 0))
@@ -186,7 +186,7 @@ function leadsTo(
 }
 
 /** Of a single item nobody can say whether it is a gallery. */
-function holdsJust(text: string, items: readonly { address: string }[], like: PageReading): boolean {
+export function holdsJust(text: string, items: readonly { address: string }[], like: PageReading): boolean {
   if (items.length < 2) return true;
   const wanted = items.map(({ address }) => address).join('\n');
   const found = galleriesOf(parsePage(text, like.document.units));
@@ -199,7 +199,7 @@ const fileOf = (value: string, from: string): string => {
 };
 
 /** `festival-2.html`; a name that is taken is passed over. */
-function nameFor(site: SiteReading, first: string, number: number): string {
+export function nameFor(site: SiteReading, first: string, number: number): string {
   for (let more = ''; ; more += '-') {
     const path = `${folderOf(first)}${stemOf(first)}-${more}${number}.${extensionOf(nameOf(first))}`;
     if (site.index.lookup(path).found === 'nothing') return path;
@@ -320,7 +320,7 @@ function wayOf(names: readonly string[], number: number, { open, previous, next 
 }
 
 /** “Festival, page 2 – Circle”: two pages of one title cannot be told apart in a list of windows. */
-function numberedTitle(document: PageDocument, number: number): Edit[] {
+export function numberedTitle(document: PageDocument, number: number): Edit[] {
   const title = document.elements.find(({ tag }) => tag === 'title');
   if (!title?.open || !title.close) return [];
   const said = textOf(title).trim();

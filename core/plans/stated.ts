@@ -27,6 +27,8 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix' | 'fix-all'>,
   'order-gallery': { moves: true },
   // The pages count together, so that an item only moves.
   'split-gallery': { ...STATES.markup, moves: true, pages: true },
+  // The same, with the viewer that shows them.
+  'feed-rest': { ...STATES.markup, moves: true, pages: true },
   'set-style': { takes: ['code', 'attributes', 'tags'], gives: ['code', 'attributes', 'tags'] },
   'new-page': { ...STATES.adds, takes: ['attributes', 'tags', 'words'] },
   'delete-page': { takes: ['tags', 'attributes', 'words', 'comments'], pages: true },

@@ -26,6 +26,7 @@ export {
   emptyNotes,
   FOLDER_ORDERS,
   ListMapping,
+  type ListPart,
   ListSource,
   MadeRecord,
   type NamingRule,

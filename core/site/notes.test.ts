@@ -67,7 +67,7 @@ const FULL = {
     {
       page: 'a.html',
       gallery: 0,
-      source: { kind: 'folder', path: 'photos/', order: 'taken' },
+      source: { kind: 'folder', path: 'photos/', order: 'taken', part: { from: 12, to: null } },
       rows: [{ full: 'f'.repeat(2000), title: 'p'.repeat(16), caption: '', alt: '' }],
     },
   ],

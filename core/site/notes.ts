@@ -117,10 +117,14 @@ export type ListMapping = z.infer<typeof ListMapping>;
 export const FOLDER_ORDERS = ['name', 'taken', 'newest'] as const;
 
 /** Where the pictures of a gallery come from: a list among the site's files, or one of its folders. */
+/** Rows of a list, counted from 1: those behind `from`, up to `to`. */
+const ListPart = z.strictObject({ from: z.number().int().min(0), to: z.number().int().min(1).nullable() });
+export type ListPart = z.infer<typeof ListPart>;
+
 export const ListSource = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('list'), path, mapping: ListMapping }),
+  z.strictObject({ kind: z.literal('list'), path, mapping: ListMapping, part: ListPart.optional() }),
   /** With the slash behind it; empty for the folder of the site. */
-  z.strictObject({ kind: z.literal('folder'), path, order: z.enum(FOLDER_ORDERS) }),
+  z.strictObject({ kind: z.literal('folder'), path, order: z.enum(FOLDER_ORDERS), part: ListPart.optional() }),
 ]);
 export type ListSource = z.infer<typeof ListSource>;
 

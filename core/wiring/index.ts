@@ -39,6 +39,7 @@ export { linesInManual } from './read/manual.ts';
 export { paste, type Pasting, type PastedPiece } from './paste/place.ts';
 export { isSlipOf, lettersApart } from './read/letters.ts';
 export { asArgument, withManual } from './kit/manual.ts';
+export { inLanguage } from './words/languages.ts';
 export { ownKits } from './kit/ownKits.ts';
 export { asValue, isSaidAs, optionSaid, type OptionSaid } from './options/said.ts';
 export { setOptions, targetsOf, troubleWithValue } from './options/setOptions.ts';

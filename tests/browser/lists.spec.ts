@@ -1,8 +1,8 @@
 /** Galleries that follow a list or a folder, and galleries written out as lists. */
 import type { Locator, Page } from '@playwright/test';
 import { violations } from './axe';
-import { expect, openDemo, openFiles, show, test } from './fixtures';
-import { fileOf, OLD, pick, reels } from './reels.fixture';
+import { expect, goTo, openDemo, openFiles, replaceText, show, test, unpacked } from './fixtures';
+import { fileOf, OLD, pick, reels, siteIdOf } from './reels.fixture';
 
 const NAMES = ['a', 'b', 'c', 'd'];
 
@@ -162,4 +162,67 @@ test('a gallery of the demo is written out as a list in each format, and shows j
   await panel(app).getByRole('button', { name: 'Save a gallery as a list…' }).click();
   await panel(app).getByRole('button', { name: 'Save the list as a file' }).click();
   expect((await download).suggestedFilename()).toBe('festival.csv');
+});
+
+test('the first pictures of a list stay on the page, the rest loads on scroll, also from disk and without scripts', async ({
+  page: app,
+  context,
+}) => {
+  const files = await reels();
+  const csv = (names: readonly string[]) => ['file,alt', ...names.map((name) => `large/${name}.jpg,Reel ${name}`)];
+  await openFiles(app, {
+    ...files,
+    'old.html': OLD(NAMES).replace(' data-sieve', ''),
+    'more.html': OLD(['b']),
+    'reels.csv': csv(NAMES).join('\n'),
+  });
+  const shown = await listDialog(app);
+  await shown.getByRole('button', { name: 'reels.csv' }).click();
+  await pick(app, 'Gallery', 'old.html');
+  await shown.getByRole('checkbox', { name: /^Follow this list/ }).check();
+  await shown.getByRole('button', { name: 'Follow this list' }).click();
+  await expect(shown).toHaveCount(0);
+
+  await expect(panel(app)).toContainText('old.html follows reels.csv up to date');
+  await app.goto(`/site/${siteIdOf(app)}/markup?page=old.html&sheet=items`);
+  const items = app.getByRole('dialog', { name: '4 items on old.html' });
+  await items.getByRole('spinbutton', { name: 'On this page' }).fill('2');
+  await expect(items.getByRole('textbox', { name: 'Page for the rest' })).toHaveValue('old-2.html');
+  expect(await violations(app)).toEqual([]);
+  await items.getByRole('button', { name: 'Load the rest on scroll' }).click();
+  await expect.poll(() => fileOf(app, 'old-2.js')).toContain('moreItems([');
+  const here = await fileOf(app, 'old.html');
+  expect(here).toContain(
+    '<IMG SRC=small/b.jpg ALT="Reel b"></A></LI>\r\n  <li><a data-more-next href="old-2.html" data-more-data="old-2.js">More pictures</a></li>\r\n</UL>',
+  );
+  await app.keyboard.press('Escape');
+
+  // The list gets another order and a picture less: each page takes over what is its own, the script with it.
+  await goTo(app, 'pairs');
+  await show(app, 'All pictures');
+  await expect(panel(app)).toContainText('old.html follows reels.csv, rows 1 to 2 up to date');
+  await expect(panel(app)).toContainText('old-2.html follows reels.csv, from row 3 up to date');
+  await replaceText(app, 'large/c.jpg,Reel c\nlarge/d.jpg,Reel d', 'large/d.jpg,Reel d of oak\nlarge/c.jpg,Reel c');
+  await panel(app).getByRole('button', { name: 'Show differences from reels.csv' }).click();
+  await dialog(app).getByRole('button', { name: 'Take over 2 differences' }).click();
+  await expect.poll(() => fileOf(app, 'old-2.js')).toMatch(/Reel d of oak[^]*Reel c/);
+  await expect(panel(app)).toContainText('old-2.html follows reels.csv, from row 3 up to date');
+
+  const folder = await unpacked(app);
+  const visitor = await context.newPage();
+  await visitor.setViewportSize({ width: 900, height: 500 });
+  await visitor.goto(`file://${folder}/old.html`);
+  await expect(async () => {
+    await visitor.mouse.wheel(0, 900);
+    await expect(visitor.getByRole('img')).toHaveCount(4, { timeout: 500 });
+  }).toPass();
+  await expect(visitor.getByRole('img', { name: 'Reel d of oak' })).toHaveJSProperty('complete', true);
+  await expect(visitor.getByRole('img').nth(2)).toHaveAccessibleName('Reel d of oak');
+  await visitor.close();
+  const plain = await context.browser()!.newContext({ javaScriptEnabled: false });
+  const still = await plain.newPage();
+  await still.goto(`file://${folder}/old.html`);
+  await still.getByRole('link', { name: 'More pictures' }).click();
+  await expect(still.getByRole('img')).toHaveCount(2);
+  await plain.close();
 });

@@ -2,13 +2,17 @@
  * Feed: more pictures come as the visitor scrolls, or at the press of a button.
  *
  *   <div data-more data-more-step="12"> <article> … </article> …
- *     <a data-more-next href="kites-2.html">More pictures</a> </div>
+ *     <a data-more-next href="kites-2.html" data-more-data="kites-2.js">More pictures</a> </div>
  *   startMore('.kites', { by: 'button' });
  *
  * What is on the page is shown in steps; then the page that the last link leads to is asked for, as
- * far as that is possible: a browser reads no other page from disk, there the link stays. Without
- * this script everything on the page is shown, with the link to the next. A classic script, so that
- * it also runs from disk.
+ * far as that is possible: a browser reads no other page from disk, there the link stays. A script
+ * that hands over the items of that page is read from disk as well:
+ *
+ *   moreItems(['<article> … </article>', …], { href: 'kites-3.html', data: 'kites-3.js' });
+ *
+ * Without this script everything on the page is shown, with the link to the next. A classic script,
+ * so that it also runs from disk.
  */
 (() => {
   'use strict';
@@ -27,6 +31,7 @@
   const DEFAULTS = { step: 12, by: 'scroll', label: WORDS.label, source: WORDS.source };
 
   const calls = []; // [selector, options] of calls before the page was read
+  const handed = new WeakMap(); // what a script has handed over, by its element
   const set = new WeakSet(); // elements that are feeds already
   let begun = false;
 
@@ -98,6 +103,29 @@
     else item.removeAttribute(OUT);
   }
 
+  /** Items that a script hands over, with addresses as they are seen from this page. */
+  function itemsFrom(file) {
+    const script = document.createElement('script');
+    script.charset = 'utf-8'; // whatever the page is written in
+    script.src = file;
+    return new Promise((resolve, reject) => {
+      script.onload = () => {
+        script.remove();
+        const given = handed.get(script);
+        if (given) resolve(given);
+        else reject(new Error(`${file} hands over nothing`));
+      };
+      script.onerror = reject;
+      document.head.append(script);
+    });
+  }
+
+  window.moreItems = (written, next) => {
+    const template = document.createElement('template');
+    template.innerHTML = written.join('\n');
+    handed.set(document.currentScript, { items: [...template.content.children], next });
+  };
+
   /** Items of another page, with addresses as they are seen from there. */
   async function itemsOf(address) {
     const answer = await fetch(address);
@@ -108,7 +136,7 @@
     page.head.prepend(base);
     const holder = page.querySelector(`[${MARKER}]`);
     const link = holder?.querySelector(`a[${MARKER}-next]`);
-    const items = holder ? [...holder.children].filter((child) => child !== link) : [];
+    const items = holder ? [...holder.children].filter((child) => !child.contains(link)) : [];
     items.forEach((item) => {
       for (const one of item.querySelectorAll('[href], [src], [poster]'))
         for (const name of ['href', 'src', 'poster'])
@@ -119,7 +147,20 @@
           (all, before, file) => before + new URL(file, base.href).href,
         );
     });
-    return { items, next: link?.href };
+    return { items, next: link && { href: link.href, data: dataOf(link, page.baseURI) } };
+  }
+
+  /** The script with the items of the page that a link leads to. */
+  function dataOf(link, base) {
+    const file = link.getAttribute(`${MARKER}-data`);
+    return file ? new URL(file, base).href : undefined;
+  }
+
+  /** From a script, if there is one that comes; else from the page itself. */
+  async function itemsBehind(link) {
+    const file = link.getAttribute(`${MARKER}-data`);
+    if (!file) return itemsOf(link.href);
+    return itemsFrom(file).catch(() => itemsOf(link.href));
   }
 
   /** Into the room that the stylesheet keeps at the end of a marked element. */
@@ -133,6 +174,7 @@
     constructor(holder, options) {
       Object.assign(this, { holder, options, shown: options.step });
       this.next = holder.querySelector(`a[${MARKER}-next]`);
+      this.last = this.next && [...holder.children].find((child) => child.contains(this.next));
       this.build();
       this.watcher = new IntersectionObserver(([entry]) => this.seen(entry), {
         rootMargin: '0px 0px 100% 0px', // a window's height beforehand, so that nothing moves
@@ -152,17 +194,19 @@
       this.button = make('button', 'button', this.foot, words);
       this.button.type = 'button';
       this.button.addEventListener('click', () => this.more(true));
-      if (this.next) this.next.hidden = true;
+      if (this.last) this.last.hidden = true; // the link, or the entry of a list that holds it
       takeTone(this.foot);
       if (holder.getAttribute(`${MARKER}-by`) === 'button') moveUp(this.foot, holder);
       holder.after(this.foot);
       holder.classList.add('more-set');
-      holder.setAttribute('role', 'feed');
+      // A list stays one: it may have no role of a feed (ARIA in HTML, allowed roles).
+      this.isList = holder.matches('ul, ol, menu');
+      if (!this.isList) holder.setAttribute('role', 'feed');
       holder.setAttribute('aria-label', options.label);
     }
 
     get items() {
-      return [...this.holder.children].filter((child) => !child.hasAttribute(`${MARKER}-next`));
+      return [...this.holder.children].filter((child) => child !== this.last);
     }
 
     get isLeft() {
@@ -200,21 +244,27 @@
     async fetch() {
       if (!this.next) return;
       try {
-        const { items, next } = await itemsOf(this.next.href);
-        this.next.before(...items);
-        if (next && items.length > 0) this.next.href = next;
+        const { items, next } = await itemsBehind(this.next);
+        this.last.before(...items);
+        if (next && items.length > 0) this.leadOn(next);
         else this.end();
       } catch {
         // The link to the next page is what is left, and it works.
-        this.next.hidden = false;
+        this.last.hidden = false;
         this.isStopped = true;
         this.next = null;
       }
     }
 
+    leadOn({ href, data }) {
+      this.next.href = href;
+      if (data) this.next.setAttribute(`${MARKER}-data`, data);
+      else this.next.removeAttribute(`${MARKER}-data`);
+    }
+
     end() {
-      this.next.remove();
-      this.next = null;
+      this.last.remove();
+      this.last = this.next = null;
     }
 
     apply() {
@@ -222,7 +272,7 @@
       this.shown = Math.min(this.shown, all.length);
       all.forEach((item, n) => {
         holdBack(item, n >= this.shown);
-        item.setAttribute('role', 'article');
+        if (!this.isList) item.setAttribute('role', 'article');
         item.setAttribute('aria-posinset', String(n + 1));
         item.setAttribute('aria-setsize', this.next ? '-1' : String(all.length));
         item.tabIndex = 0;

@@ -6,6 +6,14 @@ import type { SiteReading } from '../reading.ts';
 
 /** `text` stands in for a list that is not among the files yet, or is another there. */
 export function listedBy(site: SiteReading, source: ListSource, text: string | null = null): Result<Listed> {
+  const whole = wholeList(site, source, text);
+  if (!whole.ok || !source.part) return whole;
+  const { from, to } = source.part;
+  const isIn = ({ row }: { row: number }) => row > from && row <= (to ?? Infinity);
+  return { ok: true, pictures: whole.pictures.filter(isIn), troubles: whole.troubles.filter(isIn) };
+}
+
+function wholeList(site: SiteReading, source: ListSource, text: string | null): Result<Listed> {
   const thumbnails = new Map(site.pairing.pairs.map(({ full, thumbnail }) => [full, thumbnail]));
   if (source.kind === 'folder') return folderRows(site, source, thumbnails);
   const table = tableOf(site, source.path, text);

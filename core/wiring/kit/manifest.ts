@@ -177,6 +177,11 @@ export const KitManifest = z
     middle: z.strictObject({ attribute }).optional(),
     /** An attribute of each item with its tags. */
     tags: z.strictObject({ attribute }).optional(),
+    /**
+     * Attributes of a link in the marked element to the page with further items: the one that marks it, and the one
+     * with the address of a script that hands those items to a function.
+     */
+    more: z.strictObject({ link: attribute, data: attribute, call: z.string().max(60) }).optional(),
     /** An attribute that says what a link opens, and what is written for a picture. */
     kind: z.strictObject({ attribute, picture: z.string() }).optional(),
     /**

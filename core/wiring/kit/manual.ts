@@ -15,7 +15,7 @@ export const asAttribute = (value: OptionValue): string => {
 /** What would end a text in a script, or the script element around it. */
 const ESCAPES: readonly (readonly [RegExp, string])[] = [
   [/[\\']/g, '\\$&'],
-  [/\r?\n/g, '\\n'],
+  [/\r\n?|\n/g, '\\n'],
   [/<(?=[/!])/g, '\\x3c'],
 ];
 

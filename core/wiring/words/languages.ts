@@ -474,12 +474,16 @@ export const languagesKnown: readonly string[] = Object.keys(LANGUAGES);
  * is not known here, and for a viewer that says nothing.
  */
 export function wordsFor({ words }: Pick<KitManifest, 'words'>, language: string): string | null {
-  const code = language.trim().toLowerCase().split('-')[0] ?? '';
-  const known = LANGUAGES[SAME[code] ?? code];
-  if (!known) return null;
   const said = Object.entries(words).flatMap(([name, english]) => {
-    const word = known[ENGLISH.indexOf(english as (typeof ENGLISH)[number])]; // -1 where it is none of these
-    return word === undefined ? [] : [`${name}: ${word}`];
+    const word = inLanguage(english, language);
+    return word === null ? [] : [`${name}: ${word}`];
   });
   return said.length > 0 ? said.join('; ') : null;
+}
+
+/** A word of a viewer in the language of a page; null where it is not known in that, or English itself. */
+export function inLanguage(english: string, language: string): string | null {
+  const code = language.trim().toLowerCase().split('-')[0] ?? '';
+  const known = LANGUAGES[SAME[code] ?? code];
+  return known?.[ENGLISH.indexOf(english as (typeof ENGLISH)[number])] ?? null; // -1 where it is none of these
 }

@@ -414,6 +414,47 @@ test.describe('the feed', () => {
   });
 });
 
+test.describe('the feed, with a script that hands over further pictures', () => {
+  const entry = (n: number) => item(n).replaceAll('\n', '');
+  const script = (items: readonly number[], next = '') =>
+    `moreItems([${items.map((n) => JSON.stringify(entry(n))).join(', ')}]${next});`;
+  const body = (more: string) =>
+    `<ul data-more data-more-by="button" data-more-step="2">${entry(0)}${entry(1)}<li><a data-more-next href="kites-2.html"${more}>Further kites</a></li></ul>`;
+  const press = (page: Page) => page.getByRole('button', { name: 'Further kites' }).click();
+  const shown = (page: Page) => page.locator('[data-more] > li:has(img):visible');
+
+  test('goes on from disk, from one script to the next, in a list as well', async ({ page }) => {
+    const { address } = await opened(page, 'feed', body(' data-more-data="kites-2.js"'), {
+      'kites-2.js': script([2, 3], ", { href: 'kites-3.html', data: 'kites-3.js' }"),
+      'kites-3.js': script([4]),
+    });
+    expect(address).toMatch(/^file:/);
+    await expect(shown(page)).toHaveCount(2);
+    await press(page);
+    await expect(shown(page)).toHaveCount(4);
+    await expect(page.locator('[data-more] > li img').nth(3)).toHaveJSProperty('complete', true);
+    await press(page);
+    await expect(shown(page)).toHaveCount(5);
+    await expect(page.getByRole('status')).toHaveText('No more pictures.');
+    await expect(page.locator('[data-more] > li')).toHaveCount(5);
+    expect(await violations(page)).toEqual([]);
+    const { still, close } = await without(page, address);
+    await expect(still.getByRole('link', { name: 'Further kites' })).toHaveAttribute('href', 'kites-2.html');
+    await close();
+  });
+
+  test('leaves the link where the script does not come, or hands over nothing', async ({ page, expected }) => {
+    expected.console.push(/./);
+    const files: Record<string, string>[] = [{}, { 'kites-2.js': '// nothing' }, { 'kites-2.js': 'moreItems([' }];
+    for (const more of files) {
+      await opened(page, 'feed', body(' data-more-data="kites-2.js"'), more);
+      await press(page);
+      await expect(page.getByRole('link', { name: 'Further kites' })).toBeVisible();
+      await expect(shown(page)).toHaveCount(2);
+    }
+  });
+});
+
 test.describe('tooltips', () => {
   const list = (attributes = ' data-hints') =>
     `<div style="height: 120px"></div><ul class="kites"${attributes}>${item(0)}${item(1)}</ul><p data-hints><a href="index.html" data-hints-says="Where it all begins">Home</a></p>`;

@@ -19,6 +19,7 @@ import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { CopyTo, MoveTo } from './ChosenItems';
 import { FillWords, OnLinks } from './EveryItem';
+import { FeedRest } from './FeedRest';
 import { ItemList } from './ItemList';
 import { ItemSlots } from './ItemSlots';
 import { REASON } from './reason';
@@ -112,6 +113,14 @@ export function ItemsDialog({ page, number, gallery, strands, chosenFirst, onUni
             disabled={idle}
             onSplit={(size) => act({ kind: 'split-gallery', page, gallery: number, size })}
           />
+          {gallery.spread === null && strands.length > 1 && (
+            <FeedRest
+              page={page}
+              count={strands.length}
+              disabled={idle}
+              onFeed={(first, path) => act({ kind: 'feed-rest', page, gallery: number, first, path })}
+            />
+          )}
           <OnLinks
             disabled={idle}
             onSet={(name, value) => act({ kind: 'set-on-links', page, gallery: number, name, value })}

@@ -140,7 +140,7 @@ function Compared({ choice, chosen }: { choice: Choice; chosen: Chosen }) {
         <Columns
           mapping={source.mapping}
           columns={shown.columns}
-          onChange={(mapping) => choice.choose({ ...chosen, source: { kind: 'list', path: source.path, mapping } })}
+          onChange={(mapping) => choice.choose({ ...chosen, source: { ...source, mapping } })}
         />
       )}
       <TextField

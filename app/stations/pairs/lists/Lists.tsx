@@ -23,6 +23,12 @@ const ROW = { py: 1, borderTop: `1px solid ${color('hair')}`, '&:first-of-type':
 
 const nameOfSource = ({ path }: ListSource): string => path || 'the folder of the site';
 
+/** Which rows, where it is not all of them. */
+function sayPart({ part }: ListSource): string {
+  if (!part) return '';
+  return part.to === null ? `, from row ${part.from + 1}` : `, rows ${part.from + 1} to ${part.to}`;
+}
+
 export function Lists() {
   const { site } = useSite();
   const { follows } = site.view;
@@ -82,7 +88,8 @@ function Row({ follow, onOpen }: { follow: FollowView; onOpen: () => void }) {
       <PlaceLink onClick={() => go({ station: 'markup', page })}>
         <Mono>{page}</Mono>
       </PlaceLink>{' '}
-      follows <Mono>{name}</Mono> <Standing follow={follow} />
+      follows <Mono>{name}</Mono>
+      {sayPart(source)} <Standing follow={follow} />
       {reason !== null && <Box sx={{ color: color('rust') }}>{reason}</Box>}
       {byHand > 0 && (
         <Box sx={{ color: color('stone') }}>{`${countOf(byHand, 'difference')} changed on the page by hand`}</Box>

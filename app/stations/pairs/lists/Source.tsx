@@ -16,6 +16,7 @@ import {
   readText,
   type ListMapping,
   type ListSource,
+  type ListPart,
 } from '~core/site/index.ts';
 import { useSite } from '../../../ui/site/openSite';
 
@@ -82,7 +83,9 @@ export function SourceChoice({ chosen, onChoose }: { chosen: Chosen | null; onCh
           select
           label="Order"
           value={source.order}
-          onChange={({ target: { value } }) => onChoose(folderChosen(source.path, oneOf(FOLDER_ORDERS, value)))}
+          onChange={({ target: { value } }) =>
+            onChoose(folderChosen(source.path, oneOf(FOLDER_ORDERS, value), source.part))
+          }
           sx={{ minWidth: 150 }}
         >
           {FOLDER_ORDERS.map((order) => (
@@ -113,8 +116,8 @@ const NONE = '*';
 
 const ORDER_SAYS = { name: 'by name', taken: 'oldest first', newest: 'newest first' } as const;
 
-const folderChosen = (path: string, order: 'name' | 'taken' | 'newest'): Chosen => ({
-  source: { kind: 'folder', path, order },
+const folderChosen = (path: string, order: 'name' | 'taken' | 'newest', part?: ListPart): Chosen => ({
+  source: { kind: 'folder', path, order, ...(part && { part }) },
   text: null,
   remark: null,
   trouble: null,
