@@ -322,6 +322,23 @@ test('captions are written by a rule, shown before, on the page and with the pic
   await expect.poll(() => fileOf(page, 'old.html')).toBe(caption(''));
 });
 
+test('a site without pictures gets those of another site', async ({ page }) => {
+  await openDemo(page, 'pairs');
+  await expect(page.getByText(/still being read/)).toHaveCount(0);
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New site' }).click();
+  await page.getByRole('dialog').getByRole('textbox').first().fill('Boats');
+  await page.keyboard.press('Enter');
+  await goTo(page, 'pairs');
+  await page.getByRole('button', { name: 'From another site…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Pictures from another site' });
+  await dialog.getByRole('searchbox', { name: 'Name or text' }).fill('last-light');
+  await dialog.getByRole('checkbox', { name: 'Bring last-light.jpg' }).check();
+  await dialog.getByRole('button', { name: 'Bring 1 picture' }).click();
+  await expect.poll(() => fileOf(page, 'photos/large/last-light.jpg')).toContain('binary');
+  await expect(page.getByRole('tab', { name: 'All pictures' })).toBeVisible();
+});
+
 test('pictures of another site come over with their sizes, texts and tags', async ({ page }) => {
   await openDemo(page, 'pairs');
   await expect(page.getByText(/still being read/)).toHaveCount(0);

@@ -10,6 +10,7 @@ import { Mono, Nothing, Picture, Panel, Tag, type Tone } from '../../ui/parts/sm
 import { NO_STRAND, useChosenStrand, useSite } from '../../ui/site/openSite';
 import { color } from '../../ui/theme';
 import { sheetIn, toSheet, type SheetName } from './address';
+import { FromSite } from './all/FromSite';
 import { CloseLook } from './close/CloseLook';
 import { Decisions } from './Decisions';
 import { Dense } from './Dense';
@@ -102,8 +103,10 @@ export function AllPairs() {
     return (
       <Nothing
         title="No pictures yet"
-        says="This site holds no pictures. Import a folder with pictures on the start page; each full-size picture is listed here beside its thumbnail."
-      />
+        says="This site holds no pictures. Import a folder with pictures on the start page, or bring pictures of another site; each full-size picture is listed here beside its thumbnail."
+      >
+        <FromSite />
+      </Nothing>
     );
   return (
     <DndContext

@@ -18,13 +18,13 @@ interface Props {
 
 export function FeedRest({ page, count, disabled, onFeed }: Props) {
   const { files } = useSite().site.view;
-  const [text, setText] = useState(String(Math.min(12, Math.max(1, count - 1))));
+  const [text, setText] = useState(String(Math.min(12, Math.ceil(count / 2))));
   const [own, setOwn] = useState<string | null>(null);
   const path = own ?? nextPage(page, new Set(files.map((file) => file.path.toLowerCase())));
   const first = Number(text);
   const isPart = Number.isInteger(first) && first >= 1 && first < count;
   return (
-    <Part title="Load the rest on scroll">
+    <Part title="Items before scrolling">
       <Box sx={{ display: 'grid', gridTemplateColumns: '112px minmax(0, 1fr)', gap: 0.75 }}>
         <TextField
           type="number"
@@ -40,7 +40,7 @@ export function FeedRest({ page, count, disabled, onFeed }: Props) {
       </Button>
       <Box sx={REASON}>
         {isPart
-          ? `${countOf(count - first, 'item')} go to a page of their own, linked for visitors without scripts. The feed viewer loads them from there, also where the site is opened from disk.`
+          ? `${countOf(count - first, 'item')} ${count - first === 1 ? 'moves' : 'move'} to another page, linked for visitors without scripts. The feed viewer loads from there, also when the site is opened from disk.`
           : `Between 1 and ${Math.max(1, count - 1)} items stay on this page.`}
       </Box>
     </Part>

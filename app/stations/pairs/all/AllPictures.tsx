@@ -3,7 +3,6 @@
  * put on pages and tagged beside it.
  */
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { countOf, nameOf } from '~core/site/index.ts';
 import type { PairView } from '~core/view/index.ts';
@@ -51,7 +50,6 @@ export function AllPictures() {
   const { pairs, strands } = site.view;
   const [filter, setFilter] = useState<Filter>(ALL);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [fromSite, setFromSite] = useState(false);
   const shown = useMemo(() => picked(pairs, filter), [pairs, filter]);
   const ids = useMemo(() => shown.map(({ full }) => full), [shown]);
   const boxOf = useChoosing(ids, { chosen, onChoose: setChosen });
@@ -68,7 +66,11 @@ export function AllPictures() {
   const taken = useMemo(() => pairs.filter(({ full }) => chosen.has(full)), [pairs, chosen]);
   const [only] = taken;
   if (pairs.length === 0)
-    return <Nothing title="No pictures yet" says="Every picture of the site is listed here, wherever it is used." />;
+    return (
+      <Nothing title="No pictures yet" says="Every picture of the site is listed here, wherever it is used.">
+        <FromSite />
+      </Nothing>
+    );
   return (
     <>
       <FilterBar pairs={pairs} filter={filter} onFilter={setFilter} />
@@ -81,9 +83,9 @@ export function AllPictures() {
                 ? countOf(pairs.length, 'picture')
                 : `${shown.length} of ${countOf(pairs.length, 'picture')}`}
             </Box>
-            <Button disabled={site.readOnly} onClick={() => setFromSite(true)} sx={{ ml: 'auto', mb: 0.5 }}>
-              From another site…
-            </Button>
+            <Box sx={{ ml: 'auto', mb: 0.5 }}>
+              <FromSite />
+            </Box>
           </Box>
           <RowsTable label="All pictures" columns={TABLE} rows={shown} keyOf={({ full }) => full} rowHeight={ROW}>
             {(pair, place) => (
@@ -103,7 +105,6 @@ export function AllPictures() {
           <Lists />
         </Box>
       </Box>
-      {fromSite && <FromSite onClose={() => setFromSite(false)} />}
     </>
   );
 }

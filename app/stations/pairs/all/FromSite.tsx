@@ -38,7 +38,21 @@ interface OtherSite {
   name: string;
 }
 
-export function FromSite({ onClose }: { onClose: () => void }) {
+/** The button, and what it opens. */
+export function FromSite() {
+  const { site } = useSite();
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button disabled={site.readOnly} onClick={() => setOpen(true)}>
+        From another site…
+      </Button>
+      {open && <FromSiteDialog onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+function FromSiteDialog({ onClose }: { onClose: () => void }) {
   const { site } = useSite();
   const { attempt, reason, busy } = useAttempt(onClose);
   const sites = useOtherSites(site.site.id);
