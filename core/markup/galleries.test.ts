@@ -18,6 +18,17 @@ describe('galleries', () => {
     [`<p>${shots('abc')}</p>`, ['p: a b c']],
     [`<div>${shots('ab')}</div><div>${shots('cd')}</div>`, ['body: a b c d']],
     [`<h2>x</h2><div>${shots('ab')}</div><h2>y</h2><div>${shots('cd')}</div>`, ['div: a b', 'div: c d']],
+    // A paragraph of prose parts two rows as a heading does; a caption does not, and prose in another script is short.
+    [`<div>${shots('ab')}</div><p>${prose}</p><div>${shots('cd')}</div>`, ['div: a b', 'div: c d']],
+    [`<div>${shots('ab')}</div><p>Two of the day</p><div>${shots('cd')}</div>`, ['body: a b c d']],
+    [
+      `<div>${shots('ab')}</div><p>${'次の図は配布物に含まれる例です。'.repeat(3)}</p><div>${shots('cd')}</div>`,
+      ['div: a b', 'div: c d'],
+    ],
+    [
+      `<blockquote><a href="page.html"><img src="map.gif"></a></blockquote><p>${prose}</p><blockquote>${shots('cd')}</blockquote>`,
+      ['blockquote: c d'],
+    ],
     [`<div class="x">${shots('ab')}</div><div>${shots('cd')}</div>`, ['div: a b', 'div: c d']],
     [`<section>${shots('ab')}</section><section>${shots('cd')}</section>`, ['section: a b', 'section: c d']],
     [

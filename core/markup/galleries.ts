@@ -11,6 +11,7 @@ import {
   ancestors,
   closest,
   someInside,
+  textOf,
   valueOf,
   type PageDocument,
   type PageElement,
@@ -80,7 +81,7 @@ export function galleriesOf(page: PageDocument): Gallery[] {
     }
   }
   const { merged, gathered } = mergeRows(page, groups, bearing, claimed);
-  const galleries = withLoose(merged.concat(lonely(seeds, claimed)), gathered)
+  const galleries = withLoose(merged.concat(lonely(seeds, claimed)), gathered, bearing)
     .map(({ container, units }) => ({ container, items: itemsOf(page, units) }))
     .filter((gallery) => gallery.items.length > 0);
   return withElsewhere(page, galleries).sort((a, b) => (a.items[0]?.range.start ?? 0) - (b.items[0]?.range.start ?? 0));
@@ -218,7 +219,7 @@ function mergeRows(
       parent &&
       (container.tag === 'tr' ||
         parent.children.some(
-          (sibling) => sibling !== container && bearing.has(sibling) && isRowBeside(sibling, container),
+          (sibling) => sibling !== container && bearing.has(sibling) && isRowBeside(sibling, container, bearing),
         ));
     if (
       !rowish ||
@@ -229,7 +230,7 @@ function mergeRows(
       continue;
     }
     const kind = `${container.tag}:${valueOf(container, 'class') ?? ''}:${shapeIn(group, bearing)}`;
-    const key = `${parent.index}:${kind}:${headingsBefore(container)}`;
+    const key = `${parent.index}:${kind}:${partsBefore(container, bearing)}`;
     const row = rows.get(key);
     if (row) row.units = [...group.units, ...row.units];
     else {
@@ -242,19 +243,19 @@ function mergeRows(
 }
 
 /** Items that stand by themselves between the rows of a gallery are its items too. */
-function withLoose(groups: readonly Group[], rows: readonly Group[]): Group[] {
+function withLoose(groups: readonly Group[], rows: readonly Group[], bearing: Bearing): Group[] {
   const joined = new Set<Group>();
   for (const gathered of rows) {
     const { container } = gathered;
     const parts = new Set(
-      gathered.units.map(({ elements }) => headingsBefore(childAround(container, firstOf(elements)))),
+      gathered.units.map(({ elements }) => partsBefore(childAround(container, firstOf(elements)), bearing)),
     );
     for (const loose of groups) {
       const heads = loose.units.map(({ elements }) => firstOf(elements));
       const beside =
         loose !== gathered &&
         loose.container === container &&
-        heads.every((head) => head.parent === container && parts.has(headingsBefore(head)));
+        heads.every((head) => head.parent === container && parts.has(partsBefore(head, bearing)));
       if (!beside || joined.has(loose)) continue;
       gathered.units.push(...loose.units);
       joined.add(loose);
@@ -274,23 +275,35 @@ function shapeIn({ units }: Group, bearing: Bearing): string {
 }
 const PRESSED = /^(?:label|button|summary)$/;
 
-/** How many headings stand before each child of an element; of a tree that does not change, counted once. */
-const headingCounts = new WeakMap<PageElement, number[]>();
+/** How many headings and paragraphs of prose stand before each child; of a tree that does not change, counted once. */
+const partCounts = new WeakMap<PageElement, number[]>();
 
-/** Rows under different headings are galleries of their own. */
-function headingsBefore({ parent, place }: PageElement): number {
+/** Rows under different headings, or with a paragraph of prose between them, are galleries of their own. */
+function partsBefore({ parent, place }: PageElement, bearing: Bearing): number {
   if (!parent) return 0;
-  let counts = headingCounts.get(parent);
+  let counts = partCounts.get(parent);
   if (!counts) {
     let count = 0;
-    counts = parent.children.map(({ tag }) => (/^h[1-6]$/.test(tag) ? count++ : count));
-    headingCounts.set(parent, counts);
+    counts = parent.children.map((child) => {
+      const parts = /^h[1-6]$/.test(child.tag) || (child.tag === 'p' && !bearing.has(child) && isProse(textOf(child)));
+      return parts ? count++ : count;
+    });
+    partCounts.set(parent, counts);
   }
   return counts[place] ?? 0;
 }
 
-const isRowBeside = (row: PageElement, other: PageElement): boolean =>
-  sameKind(row, other) && headingsBefore(row) === headingsBefore(other);
+/** Whole sentences, longer than a caption is; letters (common practice, no source). */
+const PROSE = 80;
+/** Scripts of which one letter says as much as some of another. */
+const DENSE = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]/gu;
+const isProse = (text: string): boolean => {
+  const words = text.replace(/\s+/g, ' ').trim();
+  return words.replace(DENSE, 'xxx').length >= PROSE && /[.!?:。](?:\s|$)/.test(words);
+};
+
+const isRowBeside = (row: PageElement, other: PageElement, bearing: Bearing): boolean =>
+  sameKind(row, other) && partsBefore(row, bearing) === partsBefore(other, bearing);
 
 /** Equal rows with one picture only, as the last row often has: too little to be a group by itself. */
 function shortRows(
@@ -303,7 +316,7 @@ function shortRows(
   const head = model?.elements.find((element) => bearing.has(element));
   const wanted = head && signature(head, bearing);
   return (container.parent?.children ?? []).flatMap((row) => {
-    if (!isRowBeside(row, container)) return [];
+    if (!isRowBeside(row, container, bearing)) return [];
     const left = row.children.filter((child) => bearing.get(child)?.some((seed) => !claimed.has(seed)));
     const [only] = left;
     if (left.length !== 1 || !only?.range || signature(only, bearing) !== wanted) return [];

@@ -31,8 +31,10 @@ export interface PairView extends Pair {
   focus: Focus & { chosen: boolean };
   /** How what is made of it is rotated. */
   rotation: Rotation;
-  /** Pages that show it. */
+  /** Pages that have it in a gallery. */
   usedOn: string[];
+  /** Pages on which it stands, in a gallery or anywhere else. */
+  shownOn: string[];
   /** Why one of its files cannot be read; null where both can. */
   trouble: string | null;
   /** It has no thumbnail so far, but files are still being read: what stands here may be another's partner. */
@@ -51,7 +53,7 @@ function sizeOf(site: SiteReading, path: string | null, facts: PhotoFacts | unde
   return content && facts ? { width: facts.width, height: facts.height, bytes: bytesOf(content) } : null;
 }
 
-/** For each picture file the pages that show it or link to it. */
+/** For each picture file the pages that have it in a gallery. */
 export function pagesOf(site: SiteReading): Map<string, string[]> {
   const pages = new Map<string, Set<string>>();
   for (const page of site.pages) {
@@ -77,10 +79,17 @@ const hashAt = (site: SiteReading, path: string): string => {
   return content?.kind === 'binary' ? content.hash : '';
 };
 
+type PagesByFile = ReadonlyMap<string, string[]>;
+
+/** Of both files of a pair, each page once. */
+const pagesWith = ({ full, thumbnail }: Pair, pages: PagesByFile): string[] => [
+  ...new Set([...(pages.get(full) ?? []), ...(thumbnail === null ? [] : (pages.get(thumbnail) ?? []))]),
+];
+
 export function pairView(
   site: SiteReading,
   pair: Pair,
-  pages: ReadonlyMap<string, string[]>,
+  { used, shown }: { used: PagesByFile; shown: PagesByFile },
   unread: number,
   onPages: ReadonlyMap<string, readonly string[]>,
 ): PairView {
@@ -100,12 +109,8 @@ export function pairView(
     focus: { ...focusOf(hash, facts, known), chosen: known.focus[hash] !== undefined },
     rotation: rotationOf(sourceHash(site, { from: originalOf(site, pair) }), known),
     trouble: facts?.unreadable ?? (pair.thumbnail === null ? null : (site.factsOf(pair.thumbnail)?.unreadable ?? null)),
-    usedOn: [
-      ...new Set([
-        ...(pages.get(pair.full) ?? []),
-        ...(pair.thumbnail === null ? [] : (pages.get(pair.thumbnail) ?? [])),
-      ]),
-    ],
+    usedOn: pagesWith(pair, used),
+    shownOn: [...new Set([...pagesWith(pair, used), ...pagesWith(pair, shown)])],
     unsettled: unread > 0 && pair.state === 'no thumbnail',
     thumbnailPath: thumbnailPath(site, pair),
   };

@@ -29,6 +29,7 @@ import { linksView, type OutsideLink } from './links.ts';
 import { type WebpView, webpView } from './webp.ts';
 import { wordsRows } from './wordsView.ts';
 import { type PairView, pagesOf, pairView, unreadIn } from './pairs.ts';
+import { pagesShowing } from './shownOn.ts';
 import { type PageView, pageView, namesIn } from './pages.ts';
 import { type MenuView, menuView } from './menusView.ts';
 
@@ -126,11 +127,11 @@ export function viewOf(site: SiteReading): SiteView {
   const findings = told.filter(({ id }) => !reasons.has(id));
   const aside = told.filter(({ id }) => reasons.has(id));
   const compare = byOrder(site);
-  const usedOn = pagesOf(site);
+  const pages = { used: pagesOf(site), shown: pagesShowing(site) };
   const unread = unreadIn(site);
   const tags = tagsOnPages(taggedItems(site));
   const pairs = site.pairing.pairs
-    .map((pair) => pairView(site, pair, usedOn, unread, tags))
+    .map((pair) => pairView(site, pair, pages, unread, tags))
     .sort((a, b) => compare(a.full, b.full));
   const { order, naming, rights, lists } = site.notes.known;
   const parcel = parcelOf(site);

@@ -5,6 +5,7 @@ import { patterned } from '../../core/photo/patterned.fixture.ts';
 import type { PhotoFacts } from '../../core/photo/index.ts';
 import type { FileContent } from '../../core/site/index.ts';
 import { pagesOf, pairView, unreadIn } from '../../core/view/pairs.ts';
+import { pagesShowing } from '../../core/view/shownOn.ts';
 import { grounds, shownState, waysOut } from '../../app/stations/pairs/states.ts';
 
 const FILES = ['l/a.jpg', 'l/b.jpg', 's/thumb-of-b.jpg'];
@@ -25,7 +26,7 @@ function views(known: readonly string[]) {
   );
   const site = readSite(files, new Map(known.map((path) => [path, facts(path)])), []);
   const unread = unreadIn(site);
-  const pages = pagesOf(site);
+  const pages = { used: pagesOf(site), shown: pagesShowing(site) };
   return {
     unread,
     size: site.recipe.thumbnail,

@@ -69,7 +69,7 @@ export function Tray({ page, cursor, line, here, onClose }: Props) {
         (pair) =>
           pair.thumbnail !== null &&
           pair.trouble === null &&
-          (which === 'all' || pair.usedOn.length === 0) &&
+          (which === 'all' || pair.shownOn.length === 0) &&
           says(pair, sought),
       ),
     [pairs, which, sought],

@@ -40,7 +40,7 @@ const TABLE: readonly TableColumn<PairView>[] = [
   { id: 'choose', title: 'Select', width: '46px' },
   { id: 'picture', title: 'Picture', width: '84px' },
   { id: 'name', title: 'Name', width: 'minmax(0, 1.2fr)', order: ({ full }) => nameOf(full) },
-  { id: 'pages', title: 'On pages', width: 'minmax(0, 1fr)', order: ({ usedOn }) => usedOn.join(' ') },
+  { id: 'pages', title: 'On pages', width: 'minmax(0, 1fr)', order: ({ shownOn }) => shownOn.join(' ') },
   { id: 'tags', title: 'Tags', width: 'minmax(0, 1fr)', order: ({ tags }) => tags.join(' ') },
   { id: 'taken', title: 'Taken', width: '88px', order: ({ takenAt }) => takenAt ?? '' },
 ];

@@ -42,7 +42,7 @@ interface AllRowProps extends RowPlace {
 }
 
 export function AllRow({ pair, columns, box, onFollow, ...place }: AllRowProps) {
-  const { full, fullSize, usedOn, tags, takenAt, words, trouble } = pair;
+  const { full, fullSize, shownOn, tags, takenAt, words, trouble } = pair;
   return (
     <Box {...rowProps(place)} sx={{ ...gridOf(columns), ...ROW }}>
       <Box role="cell">
@@ -62,10 +62,10 @@ export function AllRow({ pair, columns, box, onFollow, ...place }: AllRowProps) 
         {words.alt.trim() !== '' && <Box sx={PALE}>{words.alt}</Box>}
       </Box>
       <Box role="cell" sx={{ minWidth: 0 }}>
-        {usedOn.length === 0 ? (
+        {shownOn.length === 0 ? (
           <Tag tone="plain">on no page</Tag>
         ) : (
-          <Pages full={full} pages={usedOn} onFollow={onFollow} />
+          <Pages full={full} pages={shownOn} onFollow={onFollow} />
         )}
       </Box>
       <Box role="cell" sx={TAGS}>

@@ -5,16 +5,16 @@ import { ALL, type Filter, inPutOrder, NO_PAGE, picked, type PutOrder } from './
 const WORDS = { title: '', caption: '', alt: '', isFromName: false, credit: '', copyright: '' };
 
 const pair = (full: string, part: Partial<Omit<PairView, 'words'>> & { words?: Partial<PairView['words']> }) =>
-  ({ full, tags: [], usedOn: [], takenAt: null, ...part, words: { ...WORDS, ...part.words } }) as unknown as PairView;
+  ({ full, tags: [], shownOn: [], takenAt: null, ...part, words: { ...WORDS, ...part.words } }) as unknown as PairView;
 
 const PAIRS = [
   pair('large/reel-10.jpg', {
     tags: ['reel'],
-    usedOn: ['a.html'],
+    shownOn: ['a.html'],
     takenAt: '2026-06-20T09:13:00',
     words: { alt: 'A reel' },
   }),
-  pair('large/reel-2.jpg', { tags: ['reel', 'red'], usedOn: ['a.html', 'b.html'], takenAt: '2026-06-21' }),
+  pair('large/reel-2.jpg', { tags: ['reel', 'red'], shownOn: ['a.html', 'b.html'], takenAt: '2026-06-21' }),
   pair('large/moor.jpg', { words: { caption: 'Over the Moor', alt: 'Kites' } }),
   pair('large/sky.jpg', { takenAt: '2025-01-01', words: { caption: 'sky', isFromName: true, alt: 'Sky' } }),
 ];

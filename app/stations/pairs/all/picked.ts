@@ -37,7 +37,7 @@ const TESTS: readonly ((pair: PairView, filter: Filter) => boolean)[] = [
     return sought === '' || says.some((one) => one.toLowerCase().includes(sought));
   },
   ({ tags }, { tag }) => tag === null || tags.includes(tag),
-  ({ usedOn }, { page }) => page === null || (page === NO_PAGE ? usedOn.length === 0 : usedOn.includes(page)),
+  ({ shownOn }, { page }) => page === null || (page === NO_PAGE ? shownOn.length === 0 : shownOn.includes(page)),
   ({ takenAt }, { since }) => since === '' || (takenAt?.slice(0, 10) ?? '') >= since,
   ({ takenAt }, { until }) => until === '' || (takenAt !== null && takenAt.slice(0, 10) <= until),
   (pair, { lacks }) => lacks === null || LACKS[lacks](pair),
