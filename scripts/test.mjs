@@ -25,6 +25,11 @@ const DEBIAN = [
     names: ['debian-policy'],
     without: 'pages that nobody here wrote',
   },
+  {
+    there: () => existsSync('/usr/share/doc/xfig/html'),
+    names: ['xfig-doc'],
+    without: 'galleries that nobody here wrote',
+  },
   { there: () => has('python3', '--version'), names: ['python3'], without: 'reading archives with Python' },
 ];
 

@@ -152,6 +152,14 @@ describe('the first pictures here, the others as a visitor scrolls', () => {
     expect(site.handed('k-2.js').items).toHaveLength(3);
   });
 
+  it('are those of one gallery, the others of its page are not touched', () => {
+    const two = LIST.replace('<ul>', `<ul class="first">${linked('a')}${linked('b')}</ul>\n<h2>More</h2>\n<ul>`);
+    const site = new Site(two).do({ ...REST, gallery: 1 });
+    expect(site.text('k.html')).toContain(`<ul class="first">${linked('a')}${linked('b')}</ul>`);
+    expect(site.text('k.html').match(/data-trickle[ >]/g)).toHaveLength(1);
+    expect(site.handed('k-2.js').items).toHaveLength(3);
+  });
+
   it('may go on from there to a further page', () => {
     const site = new Site()
       .do(REST)

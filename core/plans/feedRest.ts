@@ -38,11 +38,11 @@ import type { Intent } from './intent.ts';
 import { GALLERY_GONE, galleryAt } from './items.ts';
 import { hindranceIn, holdsJust, numberedTitle, type Part, type Piece, piecesOf } from './split.ts';
 import { Steps } from './steps.ts';
+import { wireGallery } from './wiring.ts';
 
 type Wish = Extract<Intent, { kind: 'feed-rest' }>;
-type PlanAsked = (site: SiteReading, intent: Intent) => Planned;
 
-export function feedRest(site: SiteReading, wish: Wish, planAsked: PlanAsked): Planned {
+export function feedRest(site: SiteReading, wish: Wish): Planned {
   const { page, first } = wish;
   const path = freePage(site, wish);
   if (!path.ok) return path;
@@ -51,7 +51,7 @@ export function feedRest(site: SiteReading, wish: Wish, planAsked: PlanAsked): P
   const hindrance = hindranceTo(site, wish);
   if (hindrance !== null) return refuse(hindrance);
   const steps = new Steps(site);
-  const trouble = marked(steps, wish, kit, planAsked) ?? steps.do(parted(steps.site, wish, path.path, kit));
+  const trouble = marked(steps, wish, kit) ?? steps.do(parted(steps.site, wish, path.path, kit));
   if (trouble !== null) return refuse(trouble);
   const label = `Show ${first} pictures on ${page} and the others as a visitor scrolls`;
   const follows = followedApart(site, wish, path.path);
@@ -85,13 +85,13 @@ function hindranceTo(site: SiteReading, { page: path, gallery, first }: Wish): s
 }
 
 /** The gallery gets the viewer that brings further pictures, where it has none. */
-function marked(steps: Steps, { page, gallery }: Wish, kit: Kit, planAsked: PlanAsked): string | null {
-  const { name, title } = kit.manifest;
+function marked(steps: Steps, { page, gallery }: Wish, kit: Kit): string | null {
+  const { title } = kit.manifest;
   const isWired = () => {
     const found = galleryAt(steps.site, { page, gallery });
     return found !== null && holderOf(found.gallery.container, kit) !== null;
   };
-  const trouble = isWired() ? null : steps.do(planAsked(steps.site, { kind: 'wire', page, kit: name, also: [] }));
+  const trouble = isWired() ? null : steps.do(wireGallery(steps.site, { page, gallery, kit }));
   if (trouble !== null) return trouble;
   const found = galleryAt(steps.site, { page, gallery });
   const holder = found && holderOf(found.gallery.container, kit);

@@ -159,7 +159,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'follow-list': (site, wish) => followList(site, wish, planAlone),
   'end-following': endFollowing,
   'save-list': saveList,
-  'feed-rest': (site, wish) => feedRest(site, wish, planAlone),
+  'feed-rest': feedRest,
   'set-collection': setCollection,
   'update-collections': updateCollections,
   'end-collection': endCollection,

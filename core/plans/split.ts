@@ -199,7 +199,7 @@ const fileOf = (value: string, from: string): string => {
 };
 
 /** `festival-2.html`; a name that is taken is passed over. */
-export function nameFor(site: SiteReading, first: string, number: number): string {
+function nameFor(site: SiteReading, first: string, number: number): string {
   for (let more = ''; ; more += '-') {
     const path = `${folderOf(first)}${stemOf(first)}-${more}${number}.${extensionOf(nameOf(first))}`;
     if (site.index.lookup(path).found === 'nothing') return path;

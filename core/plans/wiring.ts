@@ -94,6 +94,19 @@ export function wire(
   });
 }
 
+/** One gallery of a page gets a viewer, the others stay as they are. */
+export function wireGallery(
+  site: SiteReading,
+  { page: path, gallery: n, kit }: { page: string; gallery: number; kit: Kit },
+): Planned {
+  return onPage(site, path, (page) => {
+    const gallery = page.galleries[n];
+    if (!gallery) return refuse(`There is no such gallery on ${path} any more.`);
+    const alone = { ...page, galleries: [gallery], strands: [page.strands[n] ?? []] };
+    return rewired(site, alone, { from: null, to: kit });
+  });
+}
+
 export function unwire(site: SiteReading, { page: path, kit: name }: { page: string; kit: string }): Planned {
   return onPage(site, path, (page) => {
     const kit = kitBy(site, name);

@@ -1,5 +1,6 @@
 /** What a page loads, in true order, as the wiring station shows it. */
 import type { PageReading } from '../model/index.ts';
+import { countOf } from '../site/index.ts';
 import { answers, type ImportTrouble, type Include, type KitUse } from '../wiring/index.ts';
 
 export interface IncludeView {
@@ -150,12 +151,16 @@ function startState(page: PageReading, include: Include): State | null {
 function viewerState(page: PageReading, include: Include): State | null {
   const use = page.wiring.uses.find((one) => one.script === include);
   if (!use) return null;
-  const { start } = use.kit.manifest;
+  const { start, does } = use.kit.manifest;
   const state = use.runs ? 'whole' : 'broken';
   if (start?.required) return { state, says: `waits for ${start.call}()` };
   const answered = strandsOf(page, use).filter((strand) => strand.answered).length;
-  return { state, says: use.runs ? `answers ${answered} of ${linksIn(page)} links` : 'does not run' };
+  // What leaves pictures as they are looks at those that are no links as well.
+  const of = does === 'page' ? countOf(picturesIn(page), 'picture') : countOf(linksIn(page), 'link');
+  return { state, says: use.runs ? `answers ${answered} of ${of}` : 'does not run' };
 }
+
+const picturesIn = (page: PageReading): number => page.galleries.reduce((sum, { items }) => sum + items.length, 0);
 
 const linksIn = (page: PageReading): number =>
   page.galleries.reduce((sum, { items }) => sum + items.filter(({ link }) => link).length, 0);

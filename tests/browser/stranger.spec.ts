@@ -8,13 +8,14 @@ import type { Browser, Page } from '@playwright/test';
 import { htmlErrors } from '../checkers';
 import { expect, folderWith, goTo, importFolder, replaceText, show, test, unpacked } from './fixtures';
 import { fileOf, pick, siteIdOf } from './reels.fixture';
+import { kitButton } from './wiringSteps';
 
 const MANUAL = '/usr/share/doc/xfig/html';
 const INTRODUCTION = 'introduction.html';
 /** What its gallery shows, in its order. */
 const DRAWINGS = ['watch', 'power-supply', '3dhouse', 'greenpig', 'transit'];
 const drawingsIn = (text: string) =>
-  [...text.matchAll(/<a href="images\/([\w-]+)\.png"> ?<img/gi)].map(([, name]) => name);
+  [...text.matchAll(/<a\b[^>]* ?href="images\/([\w-]+)\.png"[^>]*> ?<img/gi)].map(([, name]) => name);
 
 // Without root and without the package there is nothing to import; `npm test` says that this was left out.
 test.skip(!existsSync(MANUAL), 'the package xfig-doc is not installed');
@@ -143,5 +144,107 @@ test('a filter lets visitors choose by tags, each tag has its page, and one page
   await allPictures(page);
   await page.goto(`/site/${siteIdOf(page)}/wiring?page=${INTRODUCTION}`);
   await page.getByRole('button', { name: 'Add a viewer' }).click();
-  await page.screenshot({ path: '/tmp/x3.png' });
+  await kitButton(page, 'Filter').click();
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await expect
+    .poll(() => fileOf(page, INTRODUCTION))
+    .toContain('<BLOCKQUOTE data-sieve>\n  <A HREF="images/watch.png">');
+  const wired = await fileOf(page, INTRODUCTION);
+
+  await goTo(page, 'pairs');
+  await show(page, 'All pictures');
+  for (const name of ['watch.png', 'power-supply.png']) await choose(page, name);
+  await page.getByRole('textbox', { name: 'New tags' }).fill('electric');
+  await page.getByRole('textbox', { name: 'New tags' }).press('Enter');
+  const tagged = wired.replace(/<A HREF="images\/(watch|power-supply)\.png"/g, '$& data-sieve-tags="electric"');
+  await expect.poll(() => fileOf(page, INTRODUCTION)).toBe(tagged);
+
+  await page.getByRole('button', { name: 'New pages for tags…' }).click();
+  const form = page.getByRole('form', { name: 'New pages for tags' });
+  await pick(page, 'Written like', 'introduction.html, “Introduction”');
+  await form.getByRole('button', { name: 'Create 1 page' }).click();
+  await expect(form).toHaveCount(0);
+  await expect.poll(async () => drawingsIn(await fileOf(page, 'tag-electric.html'))).toEqual(['watch', 'power-supply']);
+  await page.getByRole('button', { name: 'New page of all pictures…' }).click();
+  const everything = page.getByRole('form', { name: 'New page of all pictures' });
+  await pick(page, 'Written like', 'introduction.html, “Introduction”');
+  await everything.getByRole('button', { name: 'Create all-pictures.html' }).click();
+  await expect(everything).toHaveCount(0);
+  const all = async () => drawingsIn(await fileOf(page, 'all-pictures.html'));
+  await expect.poll(async () => (await all()).slice(0, 5)).toEqual(DRAWINGS);
+  expect(await fileOf(page, INTRODUCTION)).toBe(tagged);
+  const made = await fileOf(page, 'all-pictures.html');
+  expect(await newTrouble(tagged, made)).toEqual([]);
+  expect(await newTrouble(tagged, await fileOf(page, 'tag-electric.html'))).toEqual([]);
+
+  // Another order here, another tag there: one change each, of all pages that it touches.
+  await replaceText(page, '[Watch]', '[A watch]');
+  await expect.poll(() => fileOf(page, 'all-pictures.html')).toContain('[A watch]');
+  expect(await fileOf(page, 'tag-electric.html')).toContain('[A watch]');
+  await page.getByRole('button', { name: /^Undo: Replace/ }).click();
+  await expect.poll(() => fileOf(page, 'all-pictures.html')).toBe(made);
+  const folder = await unpacked(page);
+  expect(readFileSync(join(folder, PAGES[1] ?? '')).equals(readFileSync(join(MANUAL, PAGES[1] ?? '')))).toBe(true);
+  for (const [name, count] of [
+    ['tag-electric.html', 2],
+    ['all-pictures.html', 5],
+  ] as const)
+    expect(await comesFromDisk(browser, join(folder, name), 'blockquote img')).toBeGreaterThanOrEqual(count);
+});
+
+test('a gallery follows a list, and the rest of it loads on scroll from disk', async ({ page, browser }) => {
+  await allPictures(page);
+  const lists = page.getByRole('region', { name: 'Lists', exact: true });
+  await lists.getByRole('button', { name: 'Save a gallery as a list…' }).click();
+  const save = lists.getByRole('form', { name: 'Save a gallery as a list' });
+  await pick(page, 'Gallery', 'introduction.html, “Introduction”');
+  await save.getByRole('button', { name: 'Add the list to the site' }).click();
+  await expect(save).toHaveCount(0);
+  await expect.poll(() => fileOf(page, 'introduction.csv')).toContain('images/greenpig.png');
+  await replaceText(page, '[greenpig.png]', 'A green aeroplane');
+  await page.getByRole('button', { name: /^Undo: Replace/ }).click();
+  await expect.poll(() => fileOf(page, INTRODUCTION)).toBe(written);
+  const list = (await fileOf(page, 'introduction.csv')).split(/\r?\n/);
+  await lists.getByRole('button', { name: 'Follow a list…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Pictures from a list' });
+  // The same list from elsewhere: without its third picture, the last one first, with another text.
+  const [head = '', watch = '', power = '', , pig = '', transit = ''] = list;
+  await page.locator('[data-pick="list"]').setInputFiles({
+    name: 'introduction.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from([head, transit, watch, power, pig.replace('[greenpig.png]', 'A green aeroplane')].join('\r\n')),
+  });
+  await pick(page, 'Gallery', 'introduction.html, “Introduction”');
+  await dialog.getByRole('checkbox', { name: /^Follow this list/ }).check();
+  await dialog.getByRole('button', { name: 'Take over 2 differences' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect
+    .poll(async () => drawingsIn(await fileOf(page, INTRODUCTION)))
+    .toEqual(['transit', 'watch', 'power-supply', '3dhouse', 'greenpig']);
+  const taken = await fileOf(page, INTRODUCTION);
+  expect(taken).toContain('ALT="A green aeroplane"');
+  expect(await newTrouble(written, taken)).toEqual([]);
+
+  await page.getByRole('searchbox', { name: 'Name or text' }).fill('greenpig');
+  await rows(page).getByRole('button', { name: INTRODUCTION, exact: true }).click();
+  await page.getByRole('button', { name: 'Items…' }).click();
+  await page
+    .getByRole('dialog', { name: '5 items on introduction.html' })
+    .getByRole('spinbutton', { name: 'On this page' })
+    .fill('3');
+  await page.getByRole('button', { name: 'Load the rest on scroll' }).click();
+  await expect.poll(() => fileOf(page, 'introduction-2.js')).toContain('moreItems([');
+  const first = await fileOf(page, INTRODUCTION);
+  expect(await newTrouble(written, first)).toEqual([]);
+  await page.keyboard.press('Escape');
+  const folder = await unpacked(page);
+  const visitor = await browser.newPage();
+  await visitor.goto(`file://${folder}/${INTRODUCTION}`);
+  await expect(async () => {
+    await visitor.mouse.wheel(0, 900);
+    await expect(visitor.getByRole('img', { name: 'A green aeroplane' })).toBeVisible({ timeout: 500 });
+  }).toPass();
+  await expect(visitor.getByRole('img', { name: 'A green aeroplane' })).toHaveJSProperty('complete', true);
+  await visitor.close();
+  expect(await comesFromDisk(browser, join(folder, 'introduction-2.html'), 'blockquote img')).toBeGreaterThanOrEqual(2);
 });

@@ -9,7 +9,7 @@ import type { PageReading, SiteReading } from '../reading.ts';
 import { addressesOfPage, ledBy } from '../siteAddresses.ts';
 import { writtenAs } from '../leads.ts';
 
-export interface Feed {
+interface Feed {
   page: PageReading;
   link: PageElement;
   /** The page with the further pictures. */
