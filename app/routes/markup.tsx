@@ -13,6 +13,7 @@ import { PatternStrip } from '../stations/markup/PatternStrip';
 import { ScriptLists } from '../stations/markup/ScriptLists';
 import { Sheets } from '../stations/markup/Sheets';
 import { DropPictures, useImportPictures } from '../stations/markup/ImportPictures';
+import { GroupSheet } from '../stations/markup/group/GroupSheet';
 import { Tray } from '../stations/markup/tray/Tray';
 import { Workplace } from '../stations/markup/Workplace';
 import { Nothing, StationHead } from '../ui/parts/small';
@@ -52,7 +53,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
   const beside = besideIn(sheet);
   const isBeside = layout !== null || beside !== null;
-  const isTray = sheet?.name === 'pictures';
+  const isTray = isAbove(sheet);
   const [cursor, onPlace] = useCursor(page.path, file);
   const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
@@ -84,7 +85,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
         />
       )}
       {!isBeside && <ScriptLists page={page} />}
-      {isTray && <Tray page={page.path} cursor={cursor} line={lineOf(text, cursor)} here={here} onClose={close} />}
+      <AboveSource sheet={sheet} page={page} cursor={cursor} line={lineOf(text, cursor)} here={here} onClose={close} />
       <DropPictures
         disabled={unwritable}
         onTake={taking.take}
@@ -122,6 +123,23 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
     </>
   );
 }
+
+interface AboveSourceProps {
+  sheet: SheetName | null;
+  page: PageView;
+  cursor: number | null;
+  line: number | null;
+  here: Strand | null;
+  onClose: () => void;
+}
+
+/** Pictures to put, or a group of them, over the source and the live page. */
+function AboveSource({ sheet, page: { path, groups }, here, ...rest }: AboveSourceProps) {
+  if (sheet?.name === 'pictures') return <Tray page={path} here={here} {...rest} />;
+  return sheet?.name === 'group' ? <GroupSheet page={path} groups={groups} {...rest} /> : null;
+}
+
+const isAbove = (sheet: SheetName | null): boolean => sheet?.name === 'pictures' || sheet?.name === 'group';
 
 /** Where the cursor is in the page's source; null while the editor shows something else. */
 function useCursor(page: string, file: string): [number | null, (offset: number) => void] {

@@ -87,6 +87,15 @@ export function galleriesOf(page: PageDocument): Gallery[] {
   return withElsewhere(page, galleries).sort((a, b) => (a.items[0]?.range.start ?? 0) - (b.items[0]?.range.start ?? 0));
 }
 
+/** These elements of a container as its items, whatever they look like. */
+export const galleryOf = (page: PageDocument, container: PageElement, elements: readonly PageElement[]): Gallery => ({
+  container,
+  items: itemsOf(
+    page,
+    elements.map((element) => ({ elements: [element], range: placeOf(element) })),
+  ),
+});
+
 /** Items as the author has told them; their pictures are claimed, and so are those that are told to be none. */
 function toldGroups(page: PageDocument, bearing: Bearing, claimed: Set<PageElement>): Group[] {
   const groups: Group[] = [];
@@ -293,13 +302,16 @@ function partsBefore({ parent, place }: PageElement, bearing: Bearing): number {
   return counts[place] ?? 0;
 }
 
-/** Whole sentences, longer than a caption is; letters (common practice, no source). */
+/** Sentences, longer than a caption is; letters (common practice, no source). */
 const PROSE = 80;
+/** A paragraph that ends as a sentence does, of so many words, is none either. */
+const SENTENCE = 4;
 /** Scripts of which one letter says as much as some of another. */
 const DENSE = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]/gu;
 const isProse = (text: string): boolean => {
   const words = text.replace(/\s+/g, ' ').trim();
-  return words.replace(DENSE, 'xxx').length >= PROSE && /[.!?:。](?:\s|$)/.test(words);
+  const isLong = words.replace(DENSE, 'xxx').length >= PROSE && /[.!?:。](?:\s|$)/.test(words);
+  return isLong || (/[.!?]$/.test(words) && words.split(' ').length >= SENTENCE);
 };
 
 const isRowBeside = (row: PageElement, other: PageElement, bearing: Bearing): boolean =>

@@ -26,7 +26,7 @@ export {
 export { type EmptiedPlace, isEmptied, itemBy, placeOfItems, refill } from './emptied.ts';
 export { encodeAttribute, encodeMarkup, removeAttribute, replaceValue, setAttribute } from './encode.ts';
 export { withAttribute } from './firstTag.ts';
-export { galleriesOf, type Gallery, type GalleryItem } from './galleries.ts';
+export { galleriesOf, type Gallery, type GalleryItem, galleryOf } from './galleries.ts';
 export { fragmentTree, rangeOf, SourceElement, type SourceNode, SourceText } from './sourceTree.ts';
 export { type Hazard, hazardIn, hazardsOf } from './hazards.ts';
 export { addressIn, cutLine, moveItem, moveItems, orderItems, removeItem, removeItems, standsBehind } from './items.ts';

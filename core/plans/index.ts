@@ -24,3 +24,4 @@ export { type ScriptList, scriptLists } from './scriptLists.ts';
 export { patternTrouble, TEXT_TOKENS } from './textPattern.ts';
 export { RULED_FIELDS, type RuledField, type RuledText, textsByRule, type TextsWish } from './textsByRule.ts';
 export { type BroughtPicture, broughtFrom } from './bringPictures.ts';
+export { fullsOf } from './groups.ts';

@@ -100,6 +100,8 @@ const WHOLE: Record<Intent['kind'], object> = {
     whole: false,
   },
   'save-list': { page: 'p', gallery: 0, path: 'l.csv' },
+  'put-group': { page: 'p', offset: 3, pictures: [picture], shown: { as: 'grid', columns: 4 } },
+  'set-group': { page: 'p', group: 0, first: 'a.jpg', pictures: [picture], shown: { as: 'left', columns: 1 } },
   'feed-rest': { page: 'p', gallery: 0, first: 12, path: 'p-2.html' },
   'end-following': { page: 'p', path: 'l.csv' },
   'set-collection': {

@@ -1,6 +1,7 @@
 /** What somebody asks for, as data: it crosses from the interface to the worker, so it is checked on arrival. */
 import { z } from 'zod';
 import { Recipe } from '../photo/index.ts';
+import { MOST_COLUMNS, PRESENTATIONS } from '../story/index.ts';
 import { KitManifest } from '../wiring/index.ts';
 import { INFORMATION_FIELDS } from './informationText.ts';
 import { CAPTION_SOURCES, FILLABLE } from './rules.ts';
@@ -20,6 +21,9 @@ const tag = z
   .min(1)
   .max(60)
   .regex(/^[^,]*$/, 'A tag holds no comma.');
+
+/** How a group of pictures is shown. */
+const shown = z.strictObject({ as: z.enum(PRESENTATIONS), columns: z.number().int().min(1).max(MOST_COLUMNS) });
 
 /** A picture to be written into a page, with the words for its slots. */
 export const NewPicture = z.strictObject({
@@ -346,6 +350,24 @@ export const Intent = z.discriminatedUnion('kind', [
     keep: z.boolean(),
     /** Compared with all that the list says, also with what was left before. */
     whole: z.boolean(),
+  }),
+  /** A group of pictures among words, where the cursor is. */
+  z.strictObject({
+    kind: z.literal('put-group'),
+    page: z.string(),
+    offset: z.number().int().min(0),
+    pictures: z.array(NewPicture).min(1).max(500),
+    shown,
+  }),
+  /** Which pictures a group has from now on, in which order, and how it is shown; without pictures it goes. */
+  z.strictObject({
+    kind: z.literal('set-group'),
+    page: z.string(),
+    group: z.number().int().min(0),
+    /** The first picture that it shows now, by which it is known. */
+    first: z.string(),
+    pictures: z.array(NewPicture).max(500),
+    shown: shown.nullable(),
   }),
   z.strictObject({ kind: z.literal('save-list'), ...gallery, path: line }),
   /** The first items stay, the others come as a visitor scrolls, from another page. */

@@ -26,6 +26,7 @@ import { decide } from './decide.ts';
 import { endFollowing, followList, takeNews } from './follow.ts';
 import { feedRest } from './feedRest.ts';
 import { keepInStep, type ReadAgain } from './keepInStep.ts';
+import { putGroup, setGroup } from './groups.ts';
 import { GALLERY_GONE, itemOf, markupIn, type FoundItem } from './items.ts';
 import {
   applyPatternTo,
@@ -158,6 +159,8 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'collect-tags': (site, wish) => collectTags(site, wish, (page, picture) => itemFor(site, page, picture)),
   'follow-list': (site, wish) => followList(site, wish, planAlone),
   'end-following': endFollowing,
+  'put-group': (site, wish) => putGroup(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'set-group': (site, wish) => setGroup(site, wish, (page, picture) => itemFor(site, page, picture)),
   'save-list': saveList,
   'feed-rest': feedRest,
   'set-collection': setCollection,

@@ -103,7 +103,8 @@ function written(page: PageDocument, items: readonly NewItem[], wanted: number):
   );
 }
 
-function placeFor(page: PageDocument, wanted: number): number | string {
+/** A place in the body where elements may stand, or why there is none. */
+export function placeFor(page: PageDocument, wanted: number): number | string {
   const comment = page.comments.find(({ start, end }) => wanted > start && wanted < end);
   const offset = comment?.end ?? wanted;
   const element = elementAt(page, offset);

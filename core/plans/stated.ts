@@ -68,6 +68,9 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix' | 'fix-all'>,
   // Each of its steps is held against what that states.
   'follow-list': { ...STATES.markup, moves: true },
   'end-following': STATES.nothing,
+  // The stylesheet may be the page's own.
+  'put-group': { ...STATES.adds, takes: ['attributes'], gives: ['tags', 'attributes', 'words', 'code'] },
+  'set-group': { ...STATES.markup, moves: true },
   'save-list': STATES.nothing,
   'set-collection': STATES.nothing,
   // What is written anew stands between its two comments, and what stands outside is seen to.

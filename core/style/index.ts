@@ -2,6 +2,8 @@ export { type Situation, valueFor, weightOf, winnerFor } from './cascade.ts';
 export { type Box, missedBy } from './effect.ts';
 export { declareAll, loading, situationOf, type StyledSite, WIDE } from './declare.ts';
 export { ruleForKind } from './forKind.ts';
+export { rulesForClass } from './forClass.ts';
+export type { WholeRule } from './write.ts';
 export { setForPage } from './forPage.ts';
 export { type Layout, layoutOf, type Method } from './layout.ts';
 export { allHold, upTo } from './media.ts';

@@ -134,6 +134,38 @@ export function ruleAtEnd(stylesheet: Stylesheet, rule: NewRule): Edit {
   return { start: at, end: at, text: filled === '' ? written + tail : newline + newline + written + tail };
 }
 
+/** A rule of several declarations, as plain data. */
+export interface WholeRule {
+  selector: string;
+  declarations: readonly { property: string; value: string }[];
+  /** What it is for; above it. */
+  comment?: string | undefined;
+}
+
+/** Rules at the end of a stylesheet, or behind one that they belong to, written as the others are. */
+export function wholeRules(stylesheet: Stylesheet, rules: readonly WholeRule[], behind: Rule | null): Edit {
+  const { text, part } = stylesheet;
+  const hand = handOf(stylesheet);
+  const outer = behind ?? stylesheet.rules.findLast(({ within }) => within === null);
+  const base = outer ? indentAt(text, outer.range.start) : '';
+  const written = rules.map((rule) => wholeRule(rule, hand, base)).join(hand.newline);
+  if (behind) return { start: behind.range.end, end: behind.range.end, text: hand.newline + written };
+  const inside = text.slice(part.start, part.end);
+  const filled = inside.trimEnd();
+  const at = part.start + filled.length;
+  const tail = inside.slice(filled.length).includes('\n') ? '' : hand.newline;
+  return { start: at, end: at, text: filled === '' ? written + tail : hand.newline + hand.newline + written + tail };
+}
+
+function wholeRule({ selector, declarations, comment }: WholeRule, hand: Hand, base: string): string {
+  const said = declarations.map(({ property, value }) => `${property}${hand.colon}${value};`);
+  const lines = hand.oneLine
+    ? [`${base}${selector} { ${said.join(' ')} }`]
+    : [`${base}${selector} {`, ...said.map((one) => base + hand.indent + one), `${base}}`];
+  const above = comment === undefined ? [] : [`${base}/* ${comment.replaceAll('*/', '')} */`];
+  return [...above, ...lines].join(hand.newline);
+}
+
 /** A new rule before what stands at a place, which begins a line or not. */
 export function ruleBefore(stylesheet: Stylesheet, at: number, rule: NewRule): Edit {
   const { newline } = handOf(stylesheet);

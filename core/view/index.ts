@@ -14,3 +14,4 @@ export { type FollowView } from './follows.ts';
 export { webpToMake } from './webp.ts';
 export { type WeightAsked, type WeightFile, type WeightView, weightView } from './weight.ts';
 export { type EntryState, type MenuView } from './menusView.ts';
+export type { GroupView } from './groups.ts';

@@ -19,6 +19,7 @@ import {
   type UnitHint,
 } from '../markup/index.ts';
 import { type PageReading, type SiteReading, type Strand } from '../model/index.ts';
+import { type GroupView, groupsView } from './groups.ts';
 import { headingOf, isShow, mainGallery, spreadOf } from '../plans/index.ts';
 import { includesView, type IncludeView } from './includes.ts';
 import { usesView, type KitView } from './kits.ts';
@@ -70,6 +71,8 @@ export interface PageView {
   /** It has a picture for whoever a link to it is sent. */
   previewed: boolean;
   galleries: GalleryView[];
+  /** Of pictures among its words, galleries among them, in their order. */
+  groups: GroupView[];
   /** The gallery that pictures of a page made from this one come into; -1 where there is none. */
   main: number;
   /** Why items cannot be added, moved or removed here; null where they can. */
@@ -103,6 +106,7 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
       isShow: isShow(page, gallery),
       spread: spreadView(site, page.path, n),
     })),
+    groups: groupsView(site, page),
     main: mainGallery(page),
     hazards: page.hazards
       .filter((hazard) => page.galleries.some((gallery) => hazardIn([hazard], wholeOf(gallery))))

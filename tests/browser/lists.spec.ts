@@ -1,7 +1,9 @@
 /** Galleries that follow a list or a folder, and galleries written out as lists. */
+import { join } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
+import { htmlErrors } from '../checkers';
 import { violations } from './axe';
-import { expect, goTo, openDemo, openFiles, replaceText, show, test, unpacked } from './fixtures';
+import { expect, folderWith, goTo, openDemo, openFiles, replaceText, show, test, unpacked } from './fixtures';
 import { fileOf, OLD, pick, reels, siteIdOf } from './reels.fixture';
 
 const NAMES = ['a', 'b', 'c', 'd'];
@@ -225,4 +227,32 @@ test('the first pictures of a list stay on the page, the rest loads on scroll, a
   await still.getByRole('link', { name: 'More pictures' }).click();
   await expect(still.getByRole('img')).toHaveCount(2);
   await plain.close();
+});
+
+test('on the demo the rest of a gallery loads on scroll, and its pages stay valid', async ({ page: app }) => {
+  await openDemo(app, 'markup');
+  await expect(app.getByText(/still being read/)).toHaveCount(0);
+  await app.goto(`/site/${siteIdOf(app)}/markup?page=festival.html&sheet=items`);
+  const items = app.getByRole('dialog', { name: /items on festival\.html$/ });
+  const before = await fileOf(app, 'festival.html');
+  await items.getByRole('spinbutton', { name: 'On this page' }).fill('4');
+  await items.getByRole('button', { name: 'Load the rest on scroll' }).click();
+  await expect.poll(() => fileOf(app, 'festival-2.js')).toContain('moreItems([');
+  await app.keyboard.press('Escape');
+  // Another text on the second page is one in the script as well.
+  const script = await fileOf(app, 'festival-2.js');
+  await replaceText(app, 'A golden star kite', 'A star kite of gold');
+  await expect
+    .poll(() => fileOf(app, 'festival-2.js'))
+    .toBe(script.replace('A golden star kite', 'A star kite of gold'));
+  const folder = folderWith({
+    'before.html': before,
+    'here.html': await fileOf(app, 'festival.html'),
+    'there.html': await fileOf(app, 'festival-2.html'),
+  });
+  const trouble = async (name: string) =>
+    (await htmlErrors([join(folder, name)])).map((one) => one.replaceAll(name, '').replace(/\d+/g, 'n'));
+  const known = new Set(await trouble('before.html'));
+  for (const name of ['here.html', 'there.html'])
+    expect((await trouble(name)).filter((one) => !known.has(one))).toEqual([]);
 });

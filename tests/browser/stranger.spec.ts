@@ -6,6 +6,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
 import { htmlErrors } from '../checkers';
+import { cursorAfter } from './editorSteps';
 import { expect, folderWith, goTo, importFolder, replaceText, show, test, unpacked } from './fixtures';
 import { fileOf, pick, siteIdOf } from './reels.fixture';
 import { kitButton } from './wiringSteps';
@@ -247,4 +248,43 @@ test('a gallery follows a list, and the rest of it loads on scroll from disk', a
   await expect(visitor.getByRole('img', { name: 'A green aeroplane' })).toHaveJSProperty('complete', true);
   await visitor.close();
   expect(await comesFromDisk(browser, join(folder, 'introduction-2.html'), 'blockquote img')).toBeGreaterThanOrEqual(2);
+});
+
+test('a picture is dragged into the source, and described alike on two pages in two languages', async ({ page }) => {
+  await allPictures(page);
+  const japanese = await fileOf(page, 'japanese/introduction.html');
+  await choose(page, 'transit.png');
+  const texts = page.getByRole('list', { name: 'Texts of transit' });
+  await expect(texts.getByRole('listitem')).toHaveCount(2);
+
+  await page.goto(`/site/${siteIdOf(page)}/markup?page=${INTRODUCTION}&sheet=pictures`);
+  const tile = page
+    .getByRole('list', { name: 'Pictures to put' })
+    .getByRole('button', { name: 'transit', exact: true });
+  const line = page.locator('.cm-line', { hasText: 'Click on them to see a larger version.' });
+  await cursorAfter(page, 'Click on them to see a larger version.');
+  await tile.dragTo(line, { targetPosition: { x: 4, y: 8 } });
+  await expect(page.getByRole('button', { name: /^Undo: Put transit\.png/ })).toBeVisible();
+  const after = await fileOf(page, INTRODUCTION);
+  expect(comeIn(written, after)).toMatch(
+    /<a href="images\/transit\.png"><img src="images\/transit_sm\.png"[^>]*><\/a>/,
+  );
+  expect(await fileOf(page, 'japanese/introduction.html')).toBe(japanese);
+  await page.getByRole('button', { name: /^Undo: Put transit/ }).click();
+  await expect.poll(() => fileOf(page, INTRODUCTION)).toBe(written);
+});
+
+test('words that are typed make a page of all pictures out of date, which is found and mended', async ({ page }) => {
+  await allPictures(page);
+  await page.getByRole('button', { name: 'New page of all pictures…' }).click();
+  await pick(page, 'Written like', 'introduction.html, “Introduction”');
+  await page.getByRole('button', { name: 'Create all-pictures.html' }).click();
+  await expect(page.getByRole('list', { name: 'Pages of all pictures' })).toContainText('up to date');
+  await page.goto(`/site/${siteIdOf(page)}/markup?page=${INTRODUCTION}`);
+  await cursorAfter(page, '[3D House');
+  await page.keyboard.type(', drawn');
+  await expect.poll(() => fileOf(page, INTRODUCTION)).toBe(written.replace('[3D House', '[3D House, drawn'));
+  await goTo(page, 'proof');
+  await page.getByRole('button', { name: 'Update all-pictures.html' }).click();
+  await expect.poll(() => fileOf(page, 'all-pictures.html')).toContain('[3D House, drawn]');
 });

@@ -104,6 +104,7 @@ const BEYOND = [
   'markup?page=festival.html&sheet=add',
   'markup?page=festival.html&sheet=new-page',
   'markup?page=festival.html&sheet=pictures',
+  'markup?page=festival.html&sheet=group',
   'markup?page=festival.html&sheet=page',
   'markup?page=festival.html&sheet=menus',
   'markup?page=festival.html&sheet=pattern',

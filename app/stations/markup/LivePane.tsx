@@ -14,6 +14,8 @@ interface Props extends Omit<LivePageProps, 'room' | 'title'> {
   onWidth: (width: number) => void;
   /** Somebody wants pictures to put on the page. */
   onPictures: () => void;
+  /** Somebody wants a group of pictures among the words, or another one than there is. */
+  onGroup: () => void;
 }
 
 const FOOT = { display: 'flex', flexWrap: 'wrap', gap: 0.75, justifyContent: 'space-between', m: 0.75 } as const;
@@ -26,7 +28,7 @@ const PANE = {
   flexDirection: 'column',
 } as const;
 
-export function LivePane({ onWidth, onPictures, ...live }: Props) {
+export function LivePane({ onWidth, onPictures, onGroup, ...live }: Props) {
   const room = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
   useLayoutEffect(() => {
@@ -42,9 +44,14 @@ export function LivePane({ onWidth, onPictures, ...live }: Props) {
         {size && <LivePage {...live} title={`Live page ${live.path}`} room={size} />}
       </Box>
       <Box sx={FOOT}>
-        <Button size="small" onClick={onPictures}>
-          All pictures
-        </Button>
+        <Box sx={{ display: 'flex', gap: 0.75 }}>
+          <Button size="small" onClick={onPictures}>
+            All pictures
+          </Button>
+          <Button size="small" onClick={onGroup}>
+            Picture group
+          </Button>
+        </Box>
         <ToggleButtonGroup
           exclusive
           size="small"

@@ -43,11 +43,6 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
       );
     case 'menus':
       return view.menu && <Menus menu={view.menu} onClose={onClose} />;
-    case 'page':
-    case 'pattern':
-      return null; // Beside the live page.
-    case 'pictures':
-      return null; // Above the source.
     case 'link':
       return <LinkDialog page={page.path} at={sheet.at} onClose={onClose} />;
     case 'units':
@@ -55,6 +50,8 @@ export function Sheets({ sheet, page, gallery, strand, fresh, onPick, onSheet, o
     case 'items':
     case 'add-slide':
       return shown && <GallerySheets {...{ sheet, page, shown, strand, onSheet, onClose }} />;
+    default:
+      return null; // Beside the live page, or above the source.
   }
 }
 

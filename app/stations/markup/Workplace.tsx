@@ -157,6 +157,7 @@ export const Workplace = memo(function Workplace({
         width={width}
         onWidth={setWidth}
         onPictures={() => onSheet({ name: 'pictures' })}
+        onGroup={() => onSheet({ name: 'group' })}
         show={held?.element ?? here?.element ?? null}
         hint={ties.inSource?.element ?? null}
         watched={watched}

@@ -6,7 +6,7 @@ const Offset = z.coerce.number().int().min(0);
 const Range = z.tuple([Offset, Offset]).transform(([start, end]) => ({ start, end }));
 
 const SheetName = z.discriminatedUnion('name', [
-  z.object({ name: z.enum(['menus', 'add', 'new-page', 'pictures']) }),
+  z.object({ name: z.enum(['menus', 'add', 'new-page', 'pictures', 'group']) }),
   z.object({ name: z.literal('add-slide') }),
   /** In place of the source. */
   z.object({ name: z.enum(['page', 'pattern']) }),

@@ -69,6 +69,12 @@ export const ACTIONS: readonly ActionEntry[] = [
     needs: 'pages',
   },
   {
+    label: 'Picture group in a text',
+    words: 'story essay article report grid columns slideshow float left right wide insert among words',
+    to: { station: 'markup', sheet: { name: 'group', of: null } },
+    needs: 'pages',
+  },
+  {
     label: 'Page of all pictures',
     words: 'collection overview everything archive index combine several galleries one page month',
     to: { station: 'pairs', tab: 'all' },

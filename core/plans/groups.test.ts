@@ -1,0 +1,291 @@
+import { describe, expect, it } from 'vitest';
+import { readSite } from '../model/index.ts';
+import { applyChange, type FileContent } from '../site/index.ts';
+import { groupsOf, PRESENTATIONS, type Shown } from '../story/index.ts';
+import { type Kit, KitManifest } from '../wiring/index.ts';
+import { FACTS, siteOf } from './asked.fixture.ts';
+import { fullsOf } from './groups.ts';
+import type { Intent } from './intent.ts';
+import { planFor } from './plan.ts';
+import { allFiles } from './steps.ts';
+
+const NAMES = ['a', 'b', 'c', 'd', 'e', 'f'];
+const FILES = Object.fromEntries(
+  NAMES.flatMap((name) => [
+    [`l/${name}.jpg`, `L${name}`],
+    [`s/${name}.jpg`, `S${name}`],
+  ]),
+);
+const FACTS_BY_HASH = new Map(
+  NAMES.flatMap((name, n) => {
+    const likeness = ((n + 1) * 0x9e3779b97f4a7).toString(16).padStart(16, '0').slice(-16);
+    return [
+      [`L${name}`, { ...FACTS, likeness, width: 1200, height: 800 }],
+      [`S${name}`, { ...FACTS, likeness, width: 150, height: 100 }],
+    ];
+  }),
+);
+
+const kit = (more: object): Kit => ({ kind: 'viewer', files: {}, manifest: KitManifest.parse(more) });
+const OPENER = kit({
+  name: 'opener',
+  title: 'Opener',
+  folder: 'js',
+  files: [{ name: 'opener.js', role: 'script' }],
+  marker: { attribute: 'data-open' },
+  group: { attribute: 'data-set' },
+});
+const SLIDER = kit({
+  name: 'slider',
+  title: 'Slider',
+  does: 'show',
+  folder: 'js',
+  children: true,
+  files: [{ name: 'slider.js', role: 'script' }],
+  marker: { on: 'gallery', attribute: 'data-slider' },
+});
+
+const WORDS = 'Rain until nine, then a clear north-westerly. We laid the long lines out in the loft.';
+const STORY = [
+  '<!DOCTYPE html>',
+  '<html lang="en">',
+  '<head><meta charset="utf-8"><title>The day</title><link rel="stylesheet" href="style.css"></head>',
+  '<body>',
+  '<h1>The day</h1>',
+  `<p>${WORDS}</p>`,
+  '<p>By ten the field was full.</p>',
+  '</body>',
+  '</html>',
+  '',
+].join('\n');
+const STYLE = 'body { margin: 0; }\n';
+
+const picture = (name: string, caption = '') => ({
+  thumbnail: `s/${name}.jpg`,
+  full: `l/${name}.jpg`,
+  title: name,
+  alt: `Kite ${name}`,
+  caption,
+});
+const grid = (columns: number): Shown => ({ as: 'grid', columns });
+
+class Story {
+  files: Map<string, FileContent>;
+  readonly kits: readonly Kit[];
+
+  constructor(text = STORY, kits: readonly Kit[] = [], more: Record<string, string> = {}) {
+    this.files = allFiles(siteOf({ ...FILES, 'style.css': STYLE, 'story.html': text, ...more }));
+    this.kits = kits;
+  }
+
+  get site() {
+    return readSite(this.files, FACTS_BY_HASH, this.kits);
+  }
+
+  get page() {
+    const page = this.site.pages.find(({ path }) => path === 'story.html');
+    if (!page) throw new Error('There is no story.');
+    return page;
+  }
+
+  plan(intent: Intent) {
+    return planFor(this.site, intent);
+  }
+
+  do(intent: Intent): this {
+    const planned = this.plan(intent);
+    if (!planned.ok) throw new Error(planned.reason);
+    const applied = applyChange(this.files, planned.change);
+    if (!applied.ok) throw new Error(applied.reason);
+    this.files = applied.files;
+    return this;
+  }
+
+  put(names: string, shown: Shown, at = WORDS, caption = ''): this {
+    const offset = this.text.indexOf(at) + 3;
+    return this.do({
+      kind: 'put-group',
+      page: 'story.html',
+      offset,
+      pictures: [...names].map((name) => picture(name, caption)),
+      shown,
+    });
+  }
+
+  set(names: string, shown: Shown | null = null, group = 0): this {
+    const first = fullsOf(this.site, this.page, this.groups[group]!)[0] ?? '';
+    const pictures = [...names].map((name) => picture(name));
+    return this.do({ kind: 'set-group', page: 'story.html', group, first, pictures, shown });
+  }
+
+  get groups() {
+    return groupsOf(this.page);
+  }
+
+  get text(): string {
+    return this.textOf('story.html');
+  }
+
+  textOf(path: string): string {
+    const content = this.files.get(path);
+    return content?.kind === 'text' ? content.text : '';
+  }
+
+  names(group = 0): string {
+    const found = this.groups[group];
+    return found
+      ? fullsOf(this.site, this.page, found)
+          .map((full) => full.slice(2, 3))
+          .join('')
+      : '';
+  }
+}
+
+const small = (name: string) =>
+  `<a href="l/${name}.jpg"><img src="s/${name}.jpg" width="150" height="100" alt="Kite ${name}"></a>`;
+const large = (name: string) => `<img src="l/${name}.jpg" width="1200" height="800" alt="Kite ${name}">`;
+const block = (classes: string, items: readonly string[]) =>
+  `<div class="pictures ${classes}">\n${items.map((item) => `  ${item}\n`).join('')}</div>`;
+const story = (group: string) => STORY.replace(`<p>${WORDS}</p>\n`, `<p>${WORDS}</p>\n${group}\n`);
+
+describe('a group of pictures that is put among words', () => {
+  it('stands behind the paragraph of the cursor, and its style is written once', () => {
+    const made = new Story().put('abcd', grid(4));
+    expect(made.text).toBe(story(block('of-4', [...'abcd'].map(small))));
+    expect(made.textOf('style.css')).toBe(
+      `${STYLE}
+/* Groups of pictures among words: class "pictures" with the name of how they are shown */
+.pictures { display: grid; gap: 0.75rem; margin: 1.5rem 0; padding: 0; list-style: none; }
+.pictures img { max-width: 100%; height: auto; }
+.pictures figure { margin: 0; }
+.pictures.of-4 { grid-template-columns: repeat(4, minmax(0, 1fr)); }
+`,
+    );
+    const style = made.textOf('style.css');
+    made.put('ef', grid(2), 'By ten');
+    expect(made.textOf('style.css')).toBe(
+      `${style}.pictures.of-2 { grid-template-columns: repeat(2, minmax(0, 1fr)); }\n`,
+    );
+    expect([made.names(0), made.names(1)]).toEqual(['abcd', 'ef']);
+  });
+
+  it.each<[Shown['as'], string, string[]]>([
+    ['large', 'large', [...'ab'].map((name) => `<a href="l/${name}.jpg">${large(name)}</a>`)],
+    ['still', 'still', [...'ab'].map(large)],
+    ['left', 'left', [...'ab'].map(small)],
+    ['right', 'right', [...'ab'].map(small)],
+    ['wide', 'wide', [...'ab'].map((name) => `<a href="l/${name}.jpg">${large(name)}</a>`)],
+  ])('may be shown %s', (as, classes, items) => {
+    expect(new Story().put('ab', { as, columns: 1 }).text).toBe(story(block(classes, items)));
+  });
+
+  it('has captions where there are words for them', () => {
+    expect(new Story().put('a', grid(1), WORDS, 'Kites & more').text).toContain(
+      `<figure>${small('a')}<figcaption>Kites &amp; more</figcaption></figure>`,
+    );
+  });
+
+  it('is opened by the viewer of the page, and a slideshow gets its own', () => {
+    const wired = STORY.replace('</head>', '<script src="js/opener.js" defer></script></head>').replace(
+      '<p>By ten',
+      `<ul><li><a href="l/e.jpg" data-open data-set="day"><img src="s/e.jpg" alt="e"></a></li>\n<li><a href="l/f.jpg" data-open data-set="day"><img src="s/f.jpg" alt="f"></a></li></ul>\n<p>By ten`,
+    );
+    const scripts = { 'js/opener.js': '', 'js/slider.js': '' };
+    const made = new Story(wired, [OPENER, SLIDER], scripts).put('ab', grid(2));
+    expect(made.text).toMatch(
+      /<div class="pictures of-2">\n {2}<a href="l\/a\.jpg" data-open data-set="(?!day")[^"]+">/,
+    );
+    made.put('cd', { as: 'slideshow', columns: 1 }, 'By ten');
+    expect(made.text).toContain('<div class="pictures slides" data-slider>');
+    expect(made.text).toContain('js/slider.js');
+    made.set('cd', grid(2), 2);
+    expect(made.text).not.toContain('slider');
+  });
+
+  it('never stands within words, lists or tables, nor in the head', () => {
+    const odd = STORY.replace(
+      '<p>By ten',
+      '<ul><li>One <b>two</b></li></ul><table><tr><td>x</td></tr></table><p>By ten',
+    );
+    expect(new Story(odd).put('a', grid(1), 'One').text).toContain('</ul>\n<div class="pictures of-1">');
+    expect(new Story(odd).put('a', grid(1), 'x</td>').text).toContain('</table>\n<div');
+    const head = new Story().plan({
+      kind: 'put-group',
+      page: 'story.html',
+      offset: STORY.indexOf('The day'),
+      pictures: [picture('a')],
+      shown: grid(1),
+    });
+    expect(head.ok ? '' : head.reason).toMatch(/^Nothing can be shown/);
+  });
+});
+
+describe('a group is changed', () => {
+  it.each([
+    ['one comes', 'abc', 'abcd'],
+    ['one goes', 'abc', 'ac'],
+    ['the order is another', 'abc', 'cab'],
+    ['all at once', 'abc', 'dca'],
+    ['one is left', 'abc', 'b'],
+    ['one becomes several', 'a', 'abc'],
+    ['others come in their place', 'ab', 'cd'],
+  ])('where %s', (_what, before, after) => {
+    for (const as of PRESENTATIONS) {
+      const shown = { as, columns: as === 'grid' ? 3 : 1 };
+      const made = new Story().put(before, shown);
+      const group = made.text;
+      made.set(after);
+      expect(made.names(), as).toBe(after);
+      // Just what a new group of these pictures would be, and nothing else is another.
+      expect(made.text, as).toBe(new Story().put(after, shown).text);
+      made.set(before);
+      expect(made.text, as).toBe(group);
+    }
+  });
+
+  it('is shown in every other way, and back', () => {
+    for (const from of PRESENTATIONS)
+      for (const to of PRESENTATIONS) {
+        if (from === to) continue;
+        const [one, other] = [
+          { as: from, columns: from === 'grid' ? 2 : 1 },
+          { as: to, columns: to === 'grid' ? 3 : 1 },
+        ];
+        const made = new Story().put('abc', one).set('abc', other);
+        expect(made.text, `${from} to ${to}`).toBe(new Story().put('abc', other).text);
+        expect(made.set('abc', one).text, `${to} to ${from}`).toBe(new Story().put('abc', one).text);
+      }
+  });
+
+  it('goes with its last picture', () => {
+    const made = new Story().put('ab', grid(2)).set('');
+    expect(made.text).toBe(STORY);
+  });
+
+  it('keeps what its author has written into it', () => {
+    const made = new Story().put('abc', grid(3));
+    const mine = made.text.replace('alt="Kite b">', 'alt="Mine" class="dear">').replace('of-3"', 'of-3" id="day"');
+    made.files.set('story.html', { kind: 'text', text: mine });
+    made.set('bca', { as: 'large', columns: 1 });
+    expect(made.text).toContain('<div class="pictures large" id="day">');
+    expect(made.text).toContain(
+      '<a href="l/b.jpg"><img src="l/b.jpg" width="1200" height="800" alt="Mine" class="dear"></a>',
+    );
+  });
+
+  it('also one that somebody typed by hand, in their own manner', () => {
+    const typed = STORY.replace(
+      '<p>By ten',
+      `<P ALIGN=center>\n${[...'abc'].map((name) => `<A HREF=l/${name}.jpg><IMG SRC=s/${name}.jpg ALT="${name}" BORDER=0></A>`).join('\n')}\n</P>\n<p>By ten`,
+    );
+    const made = new Story(typed);
+    expect(made.groups.map(({ shown }) => shown)).toEqual([null]);
+    made.set('cad');
+    expect(made.text).toBe(
+      typed.replace(
+        /<P ALIGN[^]*?<\/P>/,
+        `<P ALIGN=center>\n${[...'cad'].map((name) => `<A HREF=l/${name}.jpg><IMG SRC=s/${name}.jpg ALT="${name === 'd' ? 'Kite d' : name}" BORDER=0></A>`).join('\n')}\n</P>`,
+      ),
+    );
+  });
+});

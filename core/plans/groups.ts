@@ -1,0 +1,327 @@
+/**
+ * Groups of pictures among the words of a page: put where the cursor is, and changed again. What a group has already
+ * stays as it is written; what comes is written as its neighbours are.
+ */
+import {
+  addItems,
+  attributeOf,
+  cutLine,
+  elementAt,
+  hazardsOf,
+  type NewItem,
+  newlineOf,
+  orderItems,
+  type PageDocument,
+  removeAttribute,
+  removeItems,
+  verifiedSameShape,
+} from '../markup/index.ts';
+import { type PageReading, resolved, type SiteReading } from '../model/index.ts';
+import {
+  countOf,
+  type Edit,
+  type Edited,
+  type FileChange,
+  type Named,
+  nameOf,
+  planEdits,
+  type Planned,
+  refuse,
+  relativeReference,
+} from '../site/index.ts';
+import {
+  type Group,
+  groupsOf,
+  groupText,
+  isLarge,
+  itemText,
+  opens,
+  rangeOf,
+  reshaped,
+  rulesFor,
+  type Shown,
+  type Sizes,
+} from '../story/index.ts';
+import { rulesForClass } from '../style/index.ts';
+import type { Kit } from '../wiring/index.ts';
+import type { Intent, NewPicture } from './intent.ts';
+import { placeFor } from './putPictures.ts';
+import { Steps } from './steps.ts';
+import { withOwnStylesheet } from './style.ts';
+import { unwire, wireGallery } from './wiring.ts';
+
+type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
+type ItemFor = (page: string, picture: NewPicture) => NewItem;
+
+const GROUP_GONE = 'This group is no longer at this place; the page has changed meanwhile.';
+
+export function putGroup(site: SiteReading, wish: Of<'put-group'>, itemFor: ItemFor): Planned {
+  const { page: path, offset, pictures, shown } = wish;
+  const page = site.pages.find((one) => one.path === path);
+  if (!page) return refuse(`There is no page ${path} any more.`);
+  const place = blockPlace(page.document, Math.min(offset, page.text.length));
+  if (typeof place === 'string') return refuse(place);
+  const items = pictures.map((picture) => itemText(shownItem(site, path, picture, shown, itemFor), shown));
+  const label = `Put ${what(pictures)} on ${path}`;
+  const steps = new Steps(site);
+  const trouble =
+    steps.do(planEdits(label, path, written(page.document, items, shown, place))) ??
+    styled(steps, path, shown) ??
+    viewed(steps, path, shown, (all) => all.find((one) => one.shown !== null && rangeOf(one).end > place));
+  return trouble === null ? { ok: true, change: { label, files: steps.files() } } : refuse(trouble);
+}
+
+const what = (pictures: readonly NewPicture[]): string => {
+  const [only] = pictures;
+  return pictures.length === 1 && only ? nameOf(only.full) : countOf(pictures.length, 'picture');
+};
+
+/** With the file that is shown, and its size. */
+function shownItem(site: SiteReading, page: string, picture: NewPicture, shown: Shown, itemFor: ItemFor): NewItem {
+  const item = itemFor(page, picture);
+  const isFull = isLarge(shown) || picture.thumbnail === '';
+  if (!isFull) return item;
+  const facts = site.factsOf(picture.full);
+  const { width: _width, height: _height, ...rest } = item;
+  return {
+    ...rest,
+    src: item.href,
+    ...(facts && !facts.unreadable ? { width: facts.width, height: facts.height } : {}),
+  };
+}
+
+/** In these stand words, or parts of a list or a table, and no group. */
+const WITHIN =
+  /^(?:p|h[1-6]|a|span|b|i|em|strong|small|font|dt|figcaption|figure|li|ul|ol|dl|table|thead|tbody|tr|nav|label|pre)$/;
+
+/** Behind the paragraph, heading, list or table that a place lies in. */
+function blockPlace(document: PageDocument, wanted: number): number | string {
+  const place = placeFor(document, wanted);
+  if (typeof place === 'string') return place;
+  let at = place;
+  for (let element = elementAt(document, place); element; element = element.parent)
+    if (WITHIN.test(element.tag) && element.range && place > element.range.start && place < element.range.end)
+      at = element.range.end;
+  return at;
+}
+
+/** On lines of its own, with a blank line where the paragraphs of the page have one. */
+function written(document: PageDocument, items: readonly string[], shown: Shown, place: number): Edited {
+  const { text } = document;
+  const newline = newlineOf(document);
+  const begins = text.lastIndexOf('\n', place - 1) + 1;
+  const before = text.slice(begins, place);
+  const line = newline + (/^[ \t]*/.exec(before)?.[0] ?? '');
+  const group = groupText(items, shown, line);
+  const isAlone = before.trim() === '';
+  const isSpaced = /^[ \t]*\r?\n[ \t]*\r?\n/.test(text.slice(place));
+  const edit: Edit = isAlone
+    ? { start: place, end: place, text: group + line }
+    : { start: place, end: place, text: (isSpaced ? newline : '') + line + group };
+  const more = 1 + items.join('').split(/<(?=[a-z])/).length - 1;
+  return verifiedSameShape(document, [edit], more);
+}
+
+/** The page's stylesheet gets what a group shown so needs, where it has not. */
+function styled(steps: Steps, path: string, shown: Shown): string | null {
+  const start = withOwnStylesheet(steps.site, path);
+  if (typeof start === 'string') return start;
+  const files: FileChange[] = [...start.files].flatMap(([file, after]): FileChange[] => {
+    const before = steps.site.files.get(file);
+    return before === after ? [] : [{ kind: 'put', path: file, before: before ?? null, after }];
+  });
+  const linked = files.length === 0 ? null : steps.do({ ok: true, change: { label: '', files } });
+  if (linked !== null) return linked;
+  const now = withOwnStylesheet(steps.site, path);
+  if (typeof now === 'string') return now;
+  const rule = rulesForClass(now, path, rulesFor(shown));
+  return rule ? steps.do(planEdits('', rule.path, { ok: true, edits: [rule.edit] })) : null;
+}
+
+/** The gallery that is this group; a group of one still picture is none. */
+function galleryNumber(page: PageReading, group: Group): number | null {
+  const { start, end } = rangeOf(group);
+  const n = page.galleries.findIndex(({ items }) =>
+    items.some(({ range }) => range.start >= start && range.end <= end),
+  );
+  return n === -1 ? null : n;
+}
+
+/** Links of the group are opened by the viewer of the page, or of the site; a slideshow gets its own. */
+function viewed(
+  steps: Steps,
+  path: string,
+  shown: Shown,
+  meant: (groups: readonly Group[]) => Group | undefined,
+): string | null {
+  const page = steps.site.pages.find((one) => one.path === path);
+  const group = page && meant(groupsOf(page));
+  const gallery = page && group ? galleryNumber(page, group) : null;
+  if (!page || gallery === null) return null;
+  const kit = kitFor(steps.site, page, shown);
+  return kit ? steps.do(wiredOnce(steps.site, { page: path, gallery, kit })) : null;
+}
+
+/** What is wired already has nothing to be changed, and that is no trouble. */
+function wiredOnce(site: SiteReading, wish: { page: string; gallery: number; kit: Kit }): Planned {
+  const planned = wireGallery(site, wish);
+  return !planned.ok && planned.reason.startsWith('Every link that can be wired is wired already')
+    ? { ok: true, change: { label: '', files: [] } }
+    : planned;
+}
+
+function kitFor(site: SiteReading, page: PageReading, shown: Shown): Kit | null {
+  if (shown.as === 'slideshow') return site.kits.find(({ manifest }) => manifest.does === 'show') ?? null;
+  if (!opens(shown)) return null;
+  const others = site.pages.flatMap(({ wiring }) => wiring.main ?? []);
+  return (page.wiring.main ?? others[0])?.kit ?? null;
+}
+
+export function setGroup(site: SiteReading, wish: Of<'set-group'>, itemFor: ItemFor): Planned {
+  const { page: path, pictures } = wish;
+  const found = groupIn(site, wish);
+  if (!found) return refuse(GROUP_GONE);
+  const { page, group } = found;
+  const hazard = hazardsOf(page.document).find(({ range }) => range.start >= rangeOf(group).start);
+  if (hazard && hazard.range.start < rangeOf(group).end) return refuse(`${path}: ${hazard.says}. Fix this first.`);
+  if (pictures.length === 0) return gone(page, group);
+  const steps = new Steps(site);
+  const left: Named[] = [];
+  const { shown } = wish;
+  const trouble =
+    (shown && shownOtherwise(steps, wish, shown, left)) ??
+    added(steps, wish, shown ?? group.shown, itemFor) ??
+    removed(steps, wish) ??
+    ordered(steps, wish) ??
+    (shown && settled(steps, wish, shown));
+  if (trouble !== null) return refuse(trouble);
+  const files = steps.files();
+  if (files.length === 0) return refuse('The group is like that already.');
+  return { ok: true, change: { label: `Change a group of ${path}`, files }, left };
+}
+
+/** What a presentation needs beside the page: its rules, and a viewer. */
+const settled = (steps: Steps, { page, group }: Of<'set-group'>, shown: Shown): string | null =>
+  styled(steps, page, shown) ?? viewed(steps, page, shown, (all) => all[group]);
+
+interface Found {
+  page: PageReading;
+  group: Group;
+}
+
+/** By its number, and by the picture that it showed first when somebody asked. */
+function groupIn(site: SiteReading, { page: path, group: n, first }: Of<'set-group'>): Found | null {
+  const page = site.pages.find((one) => one.path === path);
+  const group = page && groupsOf(page)[n];
+  return page && group && fullsOf(site, page, group)[0] === first ? { page, group } : null;
+}
+
+/** After a step: the same place, whatever it shows first now. */
+function groupNow(site: SiteReading, { page: path, group: n }: Of<'set-group'>): Found | null {
+  const page = site.pages.find((one) => one.path === path);
+  const group = page && groupsOf(page)[n];
+  return page && group ? { page, group } : null;
+}
+
+/** The full-size file of each item: what its link leads to, or what it shows. */
+export function fullsOf({ index, pairing }: Pick<SiteReading, 'index' | 'pairing'>, page: PageReading, group: Group) {
+  const fulls = new Map(pairing.pairs.flatMap(({ full, thumbnail }) => (thumbnail ? [[thumbnail, full]] : [])));
+  const files = new Set(pairing.pairs.map(({ full }) => full));
+  return group.gallery.items.map(({ link, source, target }) => {
+    const led = resolved(link ? attributeOf(link, 'href')?.value : target?.value, page.base, index)?.real;
+    if (led && files.has(led)) return led;
+    const shown = resolved(source?.value, page.base, index)?.real ?? '';
+    return fulls.get(shown) ?? shown;
+  });
+}
+
+function gone(page: PageReading, group: Group): Planned {
+  const label = `Take a group out of ${page.path}`;
+  if (group.shown === null) {
+    const { gallery } = group;
+    return planEdits(label, page.path, removeItems(page.document, gallery, [...gallery.items.keys()]));
+  }
+  return planEdits(label, page.path, { ok: true, edits: [cutLine(page.document, rangeOf(group))] });
+}
+
+function shownOtherwise(steps: Steps, wish: Of<'set-group'>, to: Shown, left: Named[]): string | null {
+  const before = groupNow(steps.site, wish);
+  if (!before) return GROUP_GONE;
+  const { shown } = before.group;
+  if (shown?.as === to.as && shown.columns === to.columns) return null;
+  const trouble = unslid(steps, before, to);
+  const found = groupNow(steps.site, wish);
+  if (trouble !== null || !found) return trouble ?? GROUP_GONE;
+  const { page, group } = found;
+  const thumbnails = new Map(wish.pictures.map(({ full, thumbnail }) => [full, thumbnail]));
+  const fulls = fullsOf(steps.site, page, group);
+  const shape = reshaped(page.document, group, to, (_, n) => {
+    const full = fulls[n] ?? '';
+    return sizesOf(steps.site, page, full, thumbnails.get(full) ?? null);
+  });
+  for (const { item, why } of shape.left) {
+    const { start } = item.range;
+    left.push({ path: page.path, start, line: page.document.lines.lineAt(start), name: item.source?.value ?? '', why });
+  }
+  return steps.do(planEdits('', page.path, verifiedSameShape(page.document, shape.edits, shape.more)));
+}
+
+/** A slideshow is one no more: its mark goes, and with the last one its viewer. */
+function unslid(steps: Steps, { page, group }: Found, to: Shown): string | null {
+  if (to.as === 'slideshow') return null;
+  const { container } = group.gallery;
+  const use = page.wiring.uses.find(({ kit, claimed }) => kit.manifest.does === 'show' && claimed.has(container));
+  if (!use) return null;
+  const marker = use.kit.manifest.marker.attribute;
+  const attribute = marker === undefined ? undefined : attributeOf(container, marker);
+  if (use.marked.length < 2) return steps.do(unwire(steps.site, { page: page.path, kit: use.kit.manifest.name }));
+  return attribute
+    ? steps.do(planEdits('', page.path, { ok: true, edits: [removeAttribute(attribute, page.text)] }))
+    : null;
+}
+
+/** Of a picture that is in the site; its thumbnail as somebody says it, or as it is paired. */
+function sizesOf(site: SiteReading, page: PageReading, full: string, said: string | null): Sizes | null {
+  if (!site.files.has(full)) return null;
+  const paired = site.pairing.pairs.find((one) => one.full === full)?.thumbnail;
+  const thumbnail = [said, paired].find((one) => one && site.files.has(one)) ?? full;
+  const of = (path: string) => {
+    const facts = site.factsOf(path);
+    const size = facts && !facts.unreadable ? { width: facts.width, height: facts.height } : {};
+    return { src: relativeReference(page.base, path), ...size };
+  };
+  return { full: of(full), thumbnail: of(thumbnail) };
+}
+
+function added(steps: Steps, wish: Of<'set-group'>, shown: Shown | null, itemFor: ItemFor): string | null {
+  const found = groupNow(steps.site, wish);
+  if (!found) return GROUP_GONE;
+  const { page, group } = found;
+  const there = new Set(fullsOf(steps.site, page, group));
+  const fresh = wish.pictures.filter(({ full }) => !there.has(full));
+  if (fresh.length === 0) return null;
+  const items = fresh.map((picture) =>
+    shown ? shownItem(steps.site, page.path, picture, shown, itemFor) : itemFor(page.path, picture),
+  );
+  return steps.do(planEdits('', page.path, addItems(page.document, group.gallery, items)));
+}
+
+function removed(steps: Steps, wish: Of<'set-group'>): string | null {
+  const found = groupNow(steps.site, wish);
+  if (!found) return GROUP_GONE;
+  const { page, group } = found;
+  const wanted = new Set(wish.pictures.map(({ full }) => full));
+  const goes = fullsOf(steps.site, page, group).flatMap((full, n) => (wanted.has(full) ? [] : [n]));
+  return goes.length === 0 ? null : steps.do(planEdits('', page.path, removeItems(page.document, group.gallery, goes)));
+}
+
+function ordered(steps: Steps, wish: Of<'set-group'>): string | null {
+  const found = groupNow(steps.site, wish);
+  if (!found) return GROUP_GONE;
+  const { page, group } = found;
+  const fulls = fullsOf(steps.site, page, group);
+  const place = new Map(wish.pictures.map(({ full }, n) => [full, n]));
+  const order = [...fulls.keys()].sort((a, b) => (place.get(fulls[a] ?? '') ?? 0) - (place.get(fulls[b] ?? '') ?? 0));
+  if (order.every((from, to) => from === to)) return null;
+  return steps.do(planEdits('', page.path, orderItems(page.document, group.gallery, order)));
+}
