@@ -14,6 +14,7 @@ import { Panel, Picture } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
+import { saysText } from '../saysText';
 import { asSaid } from '../tray/asSaid';
 import { InOrder } from './InOrder';
 import { ShownAs } from './ShownAs';
@@ -181,7 +182,7 @@ function Stock({ fulls, idle, onPress }: StockProps) {
           pair.trouble === null &&
           (from === ANY || (from === NO_PAGE ? pair.shownOn.length === 0 : pair.shownOn.includes(from))) &&
           (tag === ANY || pair.tags.includes(tag)) &&
-          says(pair, sought),
+          saysText(pair, sought),
       ),
     [view.pairs, from, tag, sought],
   );
@@ -197,7 +198,7 @@ function Stock({ fulls, idle, onPress }: StockProps) {
         />
         <TextField
           select
-          label="Page"
+          label="On page"
           value={from}
           onChange={({ target }) => setFrom(target.value)}
           sx={{ minWidth: 150 }}
@@ -261,8 +262,3 @@ function Stock({ fulls, idle, onPress }: StockProps) {
 /** No paths of pages, and no tags: a tag holds no comma. */
 const ANY = ',any';
 const NO_PAGE = ',none';
-
-function says({ full, words, tags }: PairView, sought: string): boolean {
-  const text = sought.trim().toLowerCase();
-  return [full, words.title, words.caption, words.alt, ...tags].some((one) => one.toLowerCase().includes(text));
-}

@@ -13,6 +13,7 @@ import { followDrag } from '../../../ui/parts/dropTargets';
 import { Panel, Picture } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { color } from '../../../ui/theme';
+import { saysText } from '../saysText';
 import { endDrag, startDrag } from './dragged';
 import { usePut } from './usePut';
 
@@ -70,7 +71,7 @@ export function Tray({ page, cursor, line, here, onClose }: Props) {
           pair.thumbnail !== null &&
           pair.trouble === null &&
           (which === 'all' || pair.shownOn.length === 0) &&
-          says(pair, sought),
+          saysText(pair, sought),
       ),
     [pairs, which, sought],
   );
@@ -167,9 +168,4 @@ export function Tray({ page, cursor, line, here, onClose }: Props) {
       </Box>
     </Panel>
   );
-}
-
-function says({ full, words, tags }: PairView, sought: string): boolean {
-  const text = sought.trim().toLowerCase();
-  return [full, words.title, words.caption, words.alt, ...tags].some((one) => one.toLowerCase().includes(text));
 }
