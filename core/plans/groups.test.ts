@@ -288,4 +288,51 @@ describe('a group is changed', () => {
       ),
     );
   });
+
+  it('keeps what it cannot name: links to pages and elsewhere stay where they stand', () => {
+    const others =
+      '<a href="map.html"><img src="https://kites.example/map.png" alt="Map"></a>\n  <a href="https://kites.example/x.jpg"><img src="https://kites.example/x.png" alt="X"></a>';
+    const typed = STORY.replace(
+      '<p>By ten',
+      `<div class="g">\n  ${small('a')}\n  ${others}\n  ${small('b')}\n  ${small('c')}\n</div>\n<p>By ten`,
+    );
+    const made = new Story(typed, [], { 'map.html': '<p>Map</p>' });
+    made.set('ba');
+    expect(made.text).toBe(
+      typed.replace(
+        /<div class="g">[^]*<\/div>/,
+        `<div class="g">\n  ${small('b')}\n  ${others}\n  ${small('a')}\n</div>`,
+      ),
+    );
+    const first = 'l/b.jpg';
+    const gone = made.plan({ kind: 'set-group', page: 'story.html', group: 0, first, pictures: [], shown: null });
+    expect(gone.ok ? '' : gone.reason).toMatch(/^2 items of this group are no pictures of the site/);
+  });
+
+  it('links a stylesheet where the page has none, and all of it is undone to the letter', () => {
+    const bare = STORY.replace('<link rel="stylesheet" href="style.css">', '').replaceAll('\n', '\r\n');
+    const made = new Story(bare);
+    const before = made.files;
+    const planned = made.plan({
+      kind: 'put-group',
+      page: 'story.html',
+      offset: bare.indexOf(WORDS) + 3,
+      pictures: [picture('a'), picture('b')],
+      shown: grid(2),
+    });
+    if (!planned.ok) throw new Error(planned.reason);
+    // What stands on the page is edited, and not written as a whole.
+    expect(planned.change.files.map(({ kind, path }) => `${kind} ${path}`).sort()).toEqual([
+      'edit story.html',
+      'edit style.css',
+    ]);
+    const applied = applyChange(before, planned.change);
+    if (!applied.ok) throw new Error(applied.reason);
+    const back = applyChange(applied.files, applied.inverse);
+    expect(back.ok && back.files).toEqual(before);
+    made.files = applied.files;
+    expect(made.text).toContain('<link rel="stylesheet" href="style.css">');
+    expect(made.text.replaceAll('\r\n', '')).not.toContain('\n');
+    expect(made.names()).toBe('ab');
+  });
 });

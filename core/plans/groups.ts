@@ -28,6 +28,7 @@ import {
   type Planned,
   refuse,
   relativeReference,
+  smallestEdit,
 } from '../site/index.ts';
 import {
   type Group,
@@ -43,7 +44,7 @@ import {
   type Sizes,
 } from '../story/index.ts';
 import { rulesForClass } from '../style/index.ts';
-import type { Kit } from '../wiring/index.ts';
+import { type Kit, NOTHING_TO_WIRE } from '../wiring/index.ts';
 import type { Intent, NewPicture } from './intent.ts';
 import { placeFor } from './putPictures.ts';
 import { Steps } from './steps.ts';
@@ -128,7 +129,10 @@ function styled(steps: Steps, path: string, shown: Shown): string | null {
   if (typeof start === 'string') return start;
   const files: FileChange[] = [...start.files].flatMap(([file, after]): FileChange[] => {
     const before = steps.site.files.get(file);
-    return before === after ? [] : [{ kind: 'put', path: file, before: before ?? null, after }];
+    if (before === after) return [];
+    return before?.kind === 'text' && after.kind === 'text'
+      ? [{ kind: 'edit', path: file, edits: smallestEdit(before.text, after.text) }]
+      : [{ kind: 'put', path: file, before: before ?? null, after }];
   });
   const linked = files.length === 0 ? null : steps.do({ ok: true, change: { label: '', files } });
   if (linked !== null) return linked;
@@ -165,9 +169,7 @@ function viewed(
 /** What is wired already has nothing to be changed, and that is no trouble. */
 function wiredOnce(site: SiteReading, wish: { page: string; gallery: number; kit: Kit }): Planned {
   const planned = wireGallery(site, wish);
-  return !planned.ok && planned.reason.startsWith('Every link that can be wired is wired already')
-    ? { ok: true, change: { label: '', files: [] } }
-    : planned;
+  return !planned.ok && planned.reason === NOTHING_TO_WIRE ? { ok: true, change: { label: '', files: [] } } : planned;
 }
 
 function kitFor(site: SiteReading, page: PageReading, shown: Shown): Kit | null {
@@ -184,7 +186,7 @@ export function setGroup(site: SiteReading, wish: Of<'set-group'>, itemFor: Item
   const { page, group } = found;
   const hazard = hazardsOf(page.document).find(({ range }) => range.start >= rangeOf(group).start);
   if (hazard && hazard.range.start < rangeOf(group).end) return refuse(`${path}: ${hazard.says}. Fix this first.`);
-  if (pictures.length === 0) return gone(page, group);
+  if (pictures.length === 0) return gone(site, page, group);
   const steps = new Steps(site);
   const left: Named[] = [];
   const { shown } = wish;
@@ -235,7 +237,19 @@ export function fullsOf({ index, pairing }: Pick<SiteReading, 'index' | 'pairing
   });
 }
 
-function gone(page: PageReading, group: Group): Planned {
+/** Pictures of the site; what else an item shows or leads to nobody can choose, so it stays where it stands. */
+const isKnown = ({ pairing }: Pick<SiteReading, 'pairing'>): ((full: string) => boolean) => {
+  const fulls = new Set(pairing.pairs.map(({ full }) => full));
+  return (full) => fulls.has(full);
+};
+
+function gone(site: SiteReading, page: PageReading, group: Group): Planned {
+  const known = isKnown(site);
+  const others = fullsOf(site, page, group).filter((full) => !known(full)).length;
+  if (others > 0)
+    return refuse(
+      `${countOf(others, 'item')} of this group ${others === 1 ? 'is no picture' : 'are no pictures'} of the site. Take the group out in the source.`,
+    );
   const label = `Take a group out of ${page.path}`;
   if (group.shown === null) {
     const { gallery } = group;
@@ -311,7 +325,8 @@ function removed(steps: Steps, wish: Of<'set-group'>): string | null {
   if (!found) return GROUP_GONE;
   const { page, group } = found;
   const wanted = new Set(wish.pictures.map(({ full }) => full));
-  const goes = fullsOf(steps.site, page, group).flatMap((full, n) => (wanted.has(full) ? [] : [n]));
+  const known = isKnown(steps.site);
+  const goes = fullsOf(steps.site, page, group).flatMap((full, n) => (wanted.has(full) || !known(full) ? [] : [n]));
   return goes.length === 0 ? null : steps.do(planEdits('', page.path, removeItems(page.document, group.gallery, goes)));
 }
 
@@ -321,7 +336,9 @@ function ordered(steps: Steps, wish: Of<'set-group'>): string | null {
   const { page, group } = found;
   const fulls = fullsOf(steps.site, page, group);
   const place = new Map(wish.pictures.map(({ full }, n) => [full, n]));
-  const order = [...fulls.keys()].sort((a, b) => (place.get(fulls[a] ?? '') ?? 0) - (place.get(fulls[b] ?? '') ?? 0));
+  const placed = [...fulls.keys()].filter((n) => place.has(fulls[n] ?? ''));
+  const sorted = [...placed].sort((a, b) => (place.get(fulls[a] ?? '') ?? 0) - (place.get(fulls[b] ?? '') ?? 0));
+  const order = [...fulls.keys()].map((n) => (placed.includes(n) ? (sorted[placed.indexOf(n)] ?? n) : n));
   if (order.every((from, to) => from === to)) return null;
   return steps.do(planEdits('', page.path, orderItems(page.document, group.gallery, order)));
 }

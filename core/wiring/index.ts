@@ -73,4 +73,4 @@ export { type LinkMemory, type WiringSite } from './write/site.ts';
 export { type ImportTrouble, type ModuleImport, specifierTo } from './read/moduleGraph.ts';
 export { type Wanted, wantedOf } from './write/wanted.ts';
 export { openable } from './write/marks.ts';
-export { rewire } from './write/wire.ts';
+export { NOTHING_TO_WIRE, rewire } from './write/wire.ts';

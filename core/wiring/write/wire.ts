@@ -67,18 +67,16 @@ export function rewire(site: WiringSite, page: WiringPage, { from, to, authored 
   const edits = mergeInsertions([...rewritten, ...taken.edits, ...put.edits, ...words.edits]);
   const files = [...taken.files, ...put.files];
   const changes = [...files, ...(edits.length > 0 ? [{ kind: 'edit' as const, path, edits }] : [])];
-  if (changes.length === 0)
-    return refuse(
-      to
-        ? 'Every link that can be wired is wired already; there is nothing to change.'
-        : 'Nothing of this viewer is on the page.',
-    );
+  if (changes.length === 0) return refuse(to ? NOTHING_TO_WIRE : 'Nothing of this viewer is on the page.');
   const more = put.elements + taken.elements + words.elements;
   const wrong = troubleAfter(site, page, { from, to }, changes, edits, more);
   if (wrong !== null) return refuse(`The change was not made: ${wrong}.`);
   const remembers = toRemember(page, { from, to, before, wishes, lent: words.lent });
   return { ok: true, change: { label: labelOf(path, from, to), files: changes }, remembers };
 }
+
+/** Said where all is done already. */
+export const NOTHING_TO_WIRE = 'Every link that can be wired is wired already; there is nothing to change.';
 
 /** Why a kit cannot come onto the page; null where it can. */
 function hindranceTo({ galleries, wiring }: WiringPage, from: Kit | null, to: Kit): string | null {
