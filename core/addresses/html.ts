@@ -10,6 +10,7 @@ import {
   valueOf,
 } from '../markup/index.ts';
 import { type Address, addressAt, addressesInText } from './address.ts';
+import { SOURCE } from '../markdown/index.ts';
 import { styleAddresses } from './css.ts';
 import { jsonAddresses } from './json.ts';
 import { AS_IT_IS, fileLayer, inner, type Layer, type Rules } from './layer.ts';
@@ -126,6 +127,11 @@ function inElement(page: Layer, { tag, attributes }: PageElement, { value, range
 /** What was taken out of a page for a while; it may come back. */
 function inComment(page: Layer, { start, end }: Range): Address[] {
   const written = page.text.slice(start, end);
+  const [, before = '', source] = SOURCE.exec(written) ?? [];
+  if (source !== undefined) {
+    const from = start + before.length;
+    return certainly(page, 'the file of a text', { start: from, end: from + source.length });
+  }
   // A processing instruction and the end of nothing are comments as well (WHATWG HTML §13.2.5.6, §13.2.5.7).
   const [begin] = /^<(?:!-*|[?/])/.exec(written) ?? [];
   // Each text within is shorter than what it stands in.

@@ -17,6 +17,7 @@ import { charsetUnlike } from './charsetUnlike.ts';
 import { claimedTwice } from './claimedTwice.ts';
 import { codeIgnored } from './codeIgnored.ts';
 import { collectionOutdated } from './collectionOutdated.ts';
+import { textApart } from './textApart.ts';
 import { containerAbsent } from './containerAbsent.ts';
 import { dummyLink } from './dummyLink.ts';
 import { descriptionMissing, iconMissing, viewportMissing } from './headMissing.ts';
@@ -117,6 +118,7 @@ export const RULES: readonly Rule[] = [
   overLimit,
   tagsUnlike,
   collectionOutdated,
+  textApart,
   listOutdated,
 ];
 

@@ -96,7 +96,7 @@ const WITHIN =
   /^(?:p|h[1-6]|a|span|b|i|em|strong|small|font|dt|figcaption|figure|li|ul|ol|dl|table|thead|tbody|tr|nav|label|pre)$/;
 
 /** Behind the paragraph, heading, list or table that a place lies in. */
-function blockPlace(document: PageDocument, wanted: number): number | string {
+export function blockPlace(document: PageDocument, wanted: number): number | string {
   const place = placeFor(document, wanted);
   if (typeof place === 'string') return place;
   let at = place;

@@ -102,6 +102,17 @@ const WHOLE: Record<Intent['kind'], object> = {
   'save-list': { page: 'p', gallery: 0, path: 'l.csv' },
   'put-group': { page: 'p', offset: 3, pictures: [picture], shown: { as: 'grid', columns: 4 } },
   'set-group': { page: 'p', group: 0, first: 'a.jpg', pictures: [picture], shown: { as: 'left', columns: 1 } },
+  'new-story': {
+    path: 'p',
+    title: 't',
+    text: '# A day',
+    keep: true,
+    pictures: [picture],
+    shown: { as: 'grid', columns: 3 },
+  },
+  'put-text': { page: 'p', source: 'p.md', offset: 3 },
+  'lead-text': { page: 'p', leads: 'file' },
+  'part-text': { page: 'p' },
   'feed-rest': { page: 'p', gallery: 0, first: 12, path: 'p-2.html' },
   'end-following': { page: 'p', path: 'l.csv' },
   'set-collection': {

@@ -359,6 +359,29 @@ export const Intent = z.discriminatedUnion('kind', [
     pictures: z.array(NewPicture).min(1).max(500),
     shown,
   }),
+  /** A page with a text, in Markdown; `keep` keeps that beside it as its source. */
+  z.strictObject({
+    kind: z.literal('new-story'),
+    path: z.string(),
+    title: line.min(1),
+    from: z.string().optional(),
+    entry: line.min(1).optional(),
+    text: z.string().max(2_000_000),
+    keep: z.boolean(),
+    pictures: z.array(NewPicture).max(500),
+    shown,
+  }),
+  /** A Markdown file becomes the text of a page, where the cursor is. */
+  z.strictObject({
+    kind: z.literal('put-text'),
+    page: z.string(),
+    source: z.string(),
+    offset: z.number().int().min(0),
+  }),
+  /** The page and its Markdown file say different things: one of them is written from the other. */
+  z.strictObject({ kind: z.literal('lead-text'), page: z.string(), leads: z.enum(['file', 'page']) }),
+  /** The text is the page's alone from now on. */
+  z.strictObject({ kind: z.literal('part-text'), page: z.string() }),
   /** Which pictures a group has from now on, in which order, and how it is shown; without pictures it goes. */
   z.strictObject({
     kind: z.literal('set-group'),

@@ -1,6 +1,6 @@
 /**
- * What a change of some pages means for what is written from them is a part of the same change: pages that show their
- * pictures, and scripts that hand their items to a feed.
+ * What a change of some files means for what is written from them is a part of the same change: the text of a page that
+ * comes out of Markdown, pages that show the pictures of others, and scripts that hand items to a feed.
  */
 import {
   bringInStep,
@@ -9,6 +9,8 @@ import {
   newReadingMemory,
   readSite,
   type SiteReading,
+  textsInStep,
+  textsOf,
   writtenFeed,
 } from '../model/index.ts';
 import {
@@ -30,18 +32,42 @@ export type ReadAgain = (files: SiteFiles) => SiteReading;
 
 export function keepInStep(site: SiteReading, planned: Planned, again?: ReadAgain): Planned {
   if (!planned.ok) return planned;
+  const texts = mayTell(site, planned.change);
   const [collects, feeds] = [mayCollect(site, planned.change), mayFeed(site, planned.change)];
-  if (!collects && !feeds) return planned;
+  if (!texts && !collects && !feeds) return planned;
   const before = allFiles(site);
   const applied = applyChange(before, planned.change);
   // Who makes the change says why it cannot be made.
   if (!applied.ok) return planned;
   const shows = collects && notesIn(applied.files).collections.length > 0;
-  if (!shows && !feeds) return planned;
+  if (!texts && !shows && !feeds) return planned;
   const read = again ?? ((files: SiteFiles) => readAgain(site, files));
   const step = new Along(before, planned, applied.files, read);
-  const reason = (shows ? step.add(bringInStep) : null) ?? (feeds ? step.add((now) => fed(site, now)) : null);
+  const reason =
+    (texts ? step.add((now) => textsInStep(site, now)) : null) ??
+    (shows ? step.add(bringInStep) : null) ??
+    (feeds ? step.add((now) => fed(site, now)) : null);
   return reason === null ? step.planned() : refuse(reason);
+}
+
+/** What somebody types into a Markdown file comes onto its page at once; null where nothing comes along. */
+export function typedAlong(site: SiteReading, change: Change, again: ReadAgain): FileChange[] {
+  if (!textsOf(site).some(({ source }) => change.files.some((file) => file.kind === 'edit' && file.path === source)))
+    return [];
+  const before = allFiles(site);
+  const applied = applyChange(before, change);
+  if (!applied.ok) return [];
+  const along = textsInStep(site, again(applied.files));
+  return along.ok ? [...along.change.files] : [];
+}
+
+/** A page has its text from a file, or the change may bring such a page. */
+function mayTell(site: SiteReading, { files }: Change): boolean {
+  const concerned = new Set(textsOf(site).flatMap(({ page, source }) => [page.path, source]));
+  return files.some(
+    (file) =>
+      file.kind === 'rename' || concerned.has(file.path) || textsIn(file).some((text) => text.includes('text from ')),
+  );
 }
 
 /** There are pages of all pictures, or the change may make one. */
@@ -105,6 +131,7 @@ class Along {
     this.#read ??= this.#again(this.#now);
     const more = plan(this.#read);
     if (!more.ok) return more.reason;
+    this.#left.push(...(more.left ?? []));
     if (more.change.files.length === 0) return null;
     const applied = applyChange(this.#now, more.change);
     if (!applied.ok) return applied.reason;
@@ -112,15 +139,13 @@ class Along {
     this.#read = null;
     this.#isAlone = false;
     this.#merged.add(more.change.files);
-    this.#left.push(...(more.left ?? []));
     return null;
   }
 
   planned(): Planned {
-    if (this.#isAlone) return this.#planned;
     const { change, left = [] } = this.#planned;
-    const files = this.#merged.files();
-    return { ...this.#planned, change: { ...change, files }, left: [...left, ...this.#left] };
+    const all = this.#left.length === 0 ? this.#planned : { ...this.#planned, left: [...left, ...this.#left] };
+    return this.#isAlone ? all : { ...all, change: { ...change, files: this.#merged.files() } };
   }
 }
 

@@ -56,16 +56,17 @@ export function deletePage(site: SiteReading, { path }: { path: string }): Plann
     if (!checked.ok) return refuse(`${page.path}: ${checked.reason}`);
     files.push({ kind: 'edit', path: page.path, edits: edits.edits });
   }
-  const { collections, follows, links, spreads, units } = site.notes.known;
+  const { collections, follows, links, spreads, texts, units } = site.notes.known;
   const notes =
     spreads.some(({ pages }) => pages.includes(path)) ||
-    [...collections, ...follows, ...links, ...units].some(({ page }) => page === path)
+    [...collections, ...follows, ...links, ...texts, ...units].some(({ page }) => page === path)
       ? notesChange(site, {
           spreads: spreads
             .map((one) => ({ ...one, pages: one.pages.filter((other) => other !== path) }))
             .filter(({ pages }) => pages.length > 0),
           collections: collections.filter(({ page }) => page !== path),
           follows: follows.filter(({ page }) => page !== path),
+          texts: texts.filter(({ page }) => page !== path),
           units: units.filter(({ page }) => page !== path),
           links: links.filter(({ page }) => page !== path),
         })

@@ -10,7 +10,7 @@ import {
   type Stated,
   STATES,
 } from '../markup/index.ts';
-import { changeNotes, notesChange, madeFullSize, type SiteReading } from '../model/index.ts';
+import { changeNotes, leadText, notesChange, madeFullSize, partText, type SiteReading } from '../model/index.ts';
 import { troubleOf } from '../pairing/index.ts';
 import {
   type ListMapping,
@@ -57,6 +57,7 @@ import { setStyle } from './style.ts';
 import { setUnits } from './units.ts';
 import { setAside } from './setAside.ts';
 import { saveList } from './saveList.ts';
+import { newStory, putText } from './story.ts';
 import { saveBytes } from './saveBytes.ts';
 import { fixMarkup } from './fixMarkup.ts';
 import { offerWebp } from './offerWebp.ts';
@@ -161,6 +162,10 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'end-following': endFollowing,
   'put-group': (site, wish) => putGroup(site, wish, (page, picture) => itemFor(site, page, picture)),
   'set-group': (site, wish) => setGroup(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'new-story': (site, wish) => newStory(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'put-text': putText,
+  'lead-text': (site, { page, leads }) => leadText(site, page, leads),
+  'part-text': (site, { page }) => partText(site, page),
   'save-list': saveList,
   'feed-rest': feedRest,
   'set-collection': setCollection,

@@ -55,7 +55,7 @@ export function renameMany(site: SiteReading, { renames: asked }: { renames: rea
 
 /** What is noted by path goes along: what was made, and the pages of a gallery. */
 function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileChange[] {
-  const { collections, emptied, follows, links, made, spreads, units } = site.notes.known;
+  const { collections, emptied, follows, links, made, spreads, texts, units } = site.notes.known;
   const to = (path: string) => moves.get(path) ?? path;
   const changed = {
     ...datesKept(site, moves),
@@ -78,6 +78,8 @@ function followed(site: SiteReading, moves: ReadonlyMap<string, string>): FileCh
     )
   )
     Object.assign(changed, { follows: follows.map((one) => followedTo(one, to)) });
+  if (texts.some(({ page }) => moves.has(page)))
+    Object.assign(changed, { texts: texts.map((one) => ({ ...one, page: to(one.page) })) });
   if (emptied.some(({ page }) => moves.has(page)))
     Object.assign(changed, { emptied: emptied.map((one) => ({ ...one, page: to(one.page) })) });
   if (links.some(({ page, picture }) => moves.has(page) || moves.has(picture)))

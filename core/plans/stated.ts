@@ -5,6 +5,11 @@
 import { type Stated, STATES } from '../markup/index.ts';
 import type { Intent } from './intent.ts';
 
+const ALL: Stated = {
+  takes: ['tags', 'attributes', 'words', 'comments', 'code'],
+  gives: ['tags', 'attributes', 'words', 'comments', 'code'],
+};
+
 /** Of what a finding offers, the finding says it. */
 export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix' | 'fix-all'>, Stated>> = {
   'set-alt': STATES.attributes,
@@ -70,6 +75,10 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix' | 'fix-all'>,
   'end-following': STATES.nothing,
   // The stylesheet may be the page's own.
   'put-group': { ...STATES.adds, takes: ['attributes'], gives: ['tags', 'attributes', 'words', 'code'] },
+  'new-story': { ...ALL, takes: ['attributes', 'tags', 'words'] },
+  'put-text': { ...ALL, takes: [] },
+  'lead-text': { ...ALL, moves: true },
+  'part-text': { takes: ['comments'] },
   'set-group': { ...STATES.markup, moves: true },
   'save-list': STATES.nothing,
   'set-collection': STATES.nothing,

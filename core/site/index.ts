@@ -9,6 +9,7 @@ export { grouped } from './grouped.ts';
 export { type Intake, INTAKE_LIMITS, type IntakeLimits, judgeIntake, type Refusal } from './intake.ts';
 export { firstOf, keysOf, known, lastOf, oneOf } from './known.ts';
 export {
+  isMarkdownPath,
   isPagePath,
   isVideoPath,
   isPicturePath,

@@ -60,6 +60,9 @@ export const isTextPath = (path: string): boolean => MEDIA[extensionOf(path)]?.t
 /** A raster picture that a gallery shows. */
 export const isPicturePath = (path: string): boolean => MEDIA[extensionOf(path)]?.picture === true;
 export const isVideoPath = (path: string): boolean => mediaTypeOf(path).startsWith('video/');
+/** CommonMark has no media type of its own; these are the usual names (RFC 7763). */
+export const isMarkdownPath = (path: string): boolean => /\.(?:md|markdown)$/i.test(path);
+
 export const isPagePath = (path: string): boolean => MEDIA[extensionOf(path)]?.page === true;
 /** What a format of pictures is called that most browsers do not show; null for all others. */
 export const unshownFormat = (path: string): string | null => MEDIA[extensionOf(path)]?.unshown ?? null;

@@ -23,6 +23,7 @@ const EMPTY = {
   upload: { address: '', sitemap: false, checksums: false },
   follows: [],
   collections: [],
+  texts: [],
   limit: null,
   setAside: [],
   spreads: [],
@@ -71,6 +72,7 @@ const FULL = {
       rows: [{ full: 'f'.repeat(2000), title: 'p'.repeat(16), caption: '', alt: '' }],
     },
   ],
+  texts: [{ page: 'story.html', print: 'p'.repeat(16) }],
   collections: [
     {
       page: 'all.html',

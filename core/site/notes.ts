@@ -199,6 +199,11 @@ export const SiteNotes = z.object({
     .max(1000)
     .default([]),
   collections: z.array(Collection).max(100).default([]),
+  /** Pages whose text is made from a Markdown file: a fingerprint of what was written there last. */
+  texts: z
+    .array(z.object({ page: path, print }))
+    .max(5000)
+    .default([]),
   follows: z.array(FollowedList).max(200).default([]),
   /** What is written beside the pages when the site leaves. */
   upload: z

@@ -21,16 +21,23 @@ const ALL: readonly WholeRule[] = [
   rule(`.${GROUP} figure`, { margin: '0' }),
 ];
 
+/** Said by each of them: a stylesheet may have given the class more columns before. */
+const ONE_COLUMN = { 'grid-template-columns': 'minmax(0, 1fr)' } as const;
+
 const ONE: Readonly<Record<Shown['as'], (shown: Shown) => WholeRule[]>> = {
   grid: ({ columns }) => [
     rule(`.${GROUP}.of-${columns}`, { 'grid-template-columns': `repeat(${columns}, minmax(0, 1fr))` }),
   ],
-  large: () => [],
-  still: () => [],
+  large: () => [rule(`.${GROUP}.large`, ONE_COLUMN)],
+  still: () => [rule(`.${GROUP}.still`, ONE_COLUMN)],
   slideshow: () => [rule(`.${GROUP}.slides`, { display: 'block' })],
-  left: () => [rule(`.${GROUP}.left`, { float: 'left', 'max-width': '40%', margin: '0.25rem 1.5rem 1rem 0' })],
-  right: () => [rule(`.${GROUP}.right`, { float: 'right', 'max-width': '40%', margin: '0.25rem 0 1rem 1.5rem' })],
-  wide: () => [rule(`.${GROUP}.wide img`, { width: '100%' })],
+  left: () => [
+    rule(`.${GROUP}.left`, { ...ONE_COLUMN, float: 'left', 'max-width': '40%', margin: '0.25rem 1.5rem 1rem 0' }),
+  ],
+  right: () => [
+    rule(`.${GROUP}.right`, { ...ONE_COLUMN, float: 'right', 'max-width': '40%', margin: '0.25rem 0 1rem 1.5rem' }),
+  ],
+  wide: () => [rule(`.${GROUP}.wide`, ONE_COLUMN), rule(`.${GROUP}.wide img`, { width: '100%' })],
 };
 
 /** Every rule that a group shown so needs, in order. */

@@ -1,0 +1,5 @@
+/** Pages whose text is kept as Markdown beside them. */
+export { leadText, partText, textsInStep } from './inStep.ts';
+export { rebased } from './rebased.ts';
+export { type PageText, textsOf } from './texts.ts';
+export { sourceWritten, textWritten } from './written.ts';
