@@ -14,6 +14,7 @@ import { ScriptLists } from '../stations/markup/ScriptLists';
 import { Sheets } from '../stations/markup/Sheets';
 import { DropPictures, useImportPictures } from '../stations/markup/ImportPictures';
 import { GroupSheet } from '../stations/markup/group/GroupSheet';
+import { TextFrom } from '../stations/markup/TextFrom';
 import { Tray } from '../stations/markup/tray/Tray';
 import { Workplace } from '../stations/markup/Workplace';
 import { Nothing, StationHead } from '../ui/parts/small';
@@ -54,7 +55,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   const beside = besideIn(sheet);
   const isBeside = layout !== null || beside !== null;
   const isTray = isAbove(sheet);
-  const [cursor, onPlace] = useCursor(page.path, file);
+  const [cursor, onPlace] = useCursor(page, file);
   const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
   const strands = useMemo(() => view.strands.filter((one) => one.page === page.path), [view, page.path]);
@@ -85,7 +86,16 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
         />
       )}
       {!isBeside && <ScriptLists page={page} />}
-      <AboveSource sheet={sheet} page={page} cursor={cursor} line={lineOf(text, cursor)} here={here} onClose={close} />
+      <TextFrom page={page} file={file} />
+      <AboveSource
+        sheet={sheet}
+        page={page}
+        cursor={cursor}
+        line={lineOf(text, cursor)}
+        inText={file === page.text?.source}
+        here={here}
+        onClose={close}
+      />
       <DropPictures
         disabled={unwritable}
         onTake={taking.take}
@@ -129,23 +139,29 @@ interface AboveSourceProps {
   page: PageView;
   cursor: number | null;
   line: number | null;
+  /** The editor shows the Markdown file that the page has its text from. */
+  inText: boolean;
   here: Strand | null;
   onClose: () => void;
 }
 
 /** Pictures to put, or a group of them, over the source and the live page. */
-function AboveSource({ sheet, page: { path, groups }, here, ...rest }: AboveSourceProps) {
-  if (sheet?.name === 'pictures') return <Tray page={path} here={here} {...rest} />;
-  return sheet?.name === 'group' ? <GroupSheet page={path} groups={groups} {...rest} /> : null;
+function AboveSource({ sheet, page: { path, groups }, here, inText, cursor, line, onClose }: AboveSourceProps) {
+  if (sheet?.name === 'pictures')
+    return (
+      <Tray page={path} here={here} cursor={inText ? null : cursor} line={inText ? null : line} onClose={onClose} />
+    );
+  return sheet?.name === 'group' ? <GroupSheet {...{ page: path, groups, inText, cursor, line, onClose }} /> : null;
 }
 
 const isAbove = (sheet: SheetName | null): boolean => sheet?.name === 'pictures' || sheet?.name === 'group';
 
-/** Where the cursor is in the page's source; null while the editor shows something else. */
-function useCursor(page: string, file: string): [number | null, (offset: number) => void] {
-  const [spot, setSpot] = useState<{ page: string; offset: number } | null>(null);
-  const onPlace = useCallback((offset: number) => setSpot({ page, offset }), [page]);
-  return [spot !== null && spot.page === page && file === page ? spot.offset : null, onPlace];
+/** Where the cursor is in the page's source or in its text; null while the editor shows something else. */
+function useCursor({ path, text }: PageView, file: string): [number | null, (offset: number) => void] {
+  const [spot, setSpot] = useState<{ file: string; offset: number } | null>(null);
+  const onPlace = useCallback((offset: number) => setSpot({ file, offset }), [file]);
+  const isOfPage = file === path || file === text?.source;
+  return [isOfPage && spot?.file === file ? spot.offset : null, onPlace];
 }
 
 /** From 1; null where there is no cursor. */

@@ -8,6 +8,7 @@ import { partOf } from '~core/pack/index.ts';
 import { UNROTATED, type PhotoFacts, type Rotation } from '~core/photo/index.ts';
 import {
   keepInStep,
+  typedAlong,
   placeMade,
   pastedOn,
   type BroughtPicture,
@@ -29,7 +30,7 @@ import {
   textFound,
   type TextSought,
 } from '~core/plans/index.ts';
-import type { Change, FileContent, NotDone, Planned, Result } from '~core/site/index.ts';
+import type { Change, FileChange, FileContent, NotDone, Planned, Result } from '~core/site/index.ts';
 import {
   layoutView,
   viewerOptions,
@@ -229,6 +230,10 @@ const analysis = {
   },
   plan(intent: Intent): PlanView {
     return shown(planFor(currentReading(), intent, again));
+  },
+  /** What a change that somebody types brings along. */
+  typedAlong(change: Change): FileChange[] {
+    return typedAlong(currentReading(), change, again);
   },
   /** Where pictures go that come in beside those of a gallery. */
   importPictures(

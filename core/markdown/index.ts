@@ -2,4 +2,5 @@
 export { carried, sameLines } from './carried.ts';
 export { htmlOf, pageLines, withLf } from './html.ts';
 export { type Piece, piecesOf, toHtml, toMarkdown } from './pieces.ts';
+export { titleIn } from './title.ts';
 export { beginOf, endOf, SOURCE, type TextRegion, textRegion } from './region.ts';

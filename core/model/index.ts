@@ -40,7 +40,18 @@ export {
   shownBy,
   tableOf,
 } from './followed/index.ts';
-export { leadText, type PageText, partText, rebased, sourceWritten, textsInStep, textsOf, textWritten } from './texts/index.ts';
+export {
+  leadText,
+  type PageText,
+  partText,
+  placeInText,
+  placeOnPage,
+  rebased,
+  sourceWritten,
+  textsInStep,
+  textsOf,
+  textWritten,
+} from './texts/index.ts';
 export { feedsOf, isInStep, writtenFeed } from './feeds/index.ts';
 export { BEGIN, bringInStep, collectedGroups, END, regionOf, standings, standsIn } from './collection/index.ts';
 export { tagAttributeOf, type TaggedItem, taggedItems, tagsOnPages, writeTags } from './pictureTags.ts';

@@ -55,10 +55,10 @@ describe('a group of pictures that is put among words', () => {
     const scripts = { 'js/opener.js': '', 'js/slider.js': '' };
     const made = new Story(wired, [OPENER, SLIDER], scripts).put('ab', grid(2));
     expect(made.text).toMatch(
-      /<div class="pictures of-2">\n {2}<a href="l\/a\.jpg" data-open data-set="(?!day")[^"]+">/,
+      /<ul class="pictures of-2">\n {2}<li><a href="l\/a\.jpg" data-open data-set="(?!day")[^"]+">/,
     );
     made.put('cd', { as: 'slideshow', columns: 1 }, 'By ten');
-    expect(made.text).toContain('<div class="pictures slides" data-slider>');
+    expect(made.text).toContain('<ul class="pictures slides" data-slider>');
     expect(made.text).toContain('js/slider.js');
     made.set('cd', grid(2), 2);
     expect(made.text).not.toContain('slider');
@@ -196,5 +196,101 @@ describe('a group is changed', () => {
     expect(made.text).toContain('<link rel="stylesheet" href="style.css">');
     expect(made.text.replaceAll('\r\n', '')).not.toContain('\n');
     expect(made.names()).toBe('ab');
+  });
+});
+
+describe('a group in the hand of the site’s galleries', () => {
+  const page = (list: string) =>
+    `<!DOCTYPE html>\n<html lang="en">\n<head><title>Kites</title></head>\n<body>\n${list}\n</body>\n</html>\n`;
+  const gallery = (item: (name: string) => string, open: string, close: string) =>
+    page(`${open}\n${[...'cdef'].map((name) => `      ${item(name)}\n`).join('')}    ${close}`);
+  const put = (list: string, shown: Shown, caption = '', more: { clean?: boolean } = {}) =>
+    new Story(STORY, [OPENER], { 'kites.html': list }).do({
+      kind: 'put-group',
+      page: 'story.html',
+      offset: STORY.indexOf(WORDS) + 3,
+      pictures: [picture('a', caption), picture('b', caption)],
+      shown,
+      ...more,
+    });
+  const groupOf = ({ text }: { text: string }) =>
+    /<(div|ul) class="pictures[^]*?<\/\1>|<DIV CLASS="pictures[^]*?<\/DIV>/.exec(text)?.[0];
+
+  const figures = gallery(
+    (name) =>
+      `<figure class="kite" id="k">\n        <a href="l/${name}.jpg" data-set="kites"><img class="t" src="s/${name}.jpg" alt="${name}"></a>\n        <figcaption>Kite ${name}</figcaption>\n      </figure>`,
+    '    <div class="gallery">',
+    '</div>',
+  );
+
+  it('has its elements, classes and captions, and no group or id of another gallery', () => {
+    expect(groupOf(put(figures, grid(2), 'Over the mere'))).toBe(
+      `<div class="pictures of-2">\n${['a', 'b']
+        .map(
+          (name) =>
+            `  <figure class="kite">\n    <a href="l/${name}.jpg"><img class="t" src="s/${name}.jpg" alt="Kite ${name}"></a>\n    <figcaption>Over the mere</figcaption>\n  </figure>\n`,
+        )
+        .join('')}</div>`,
+    );
+  });
+
+  it('says the title where a picture has no caption and all others have one', () => {
+    expect(groupOf(put(figures, grid(2)))).toContain('<figcaption>a</figcaption>');
+  });
+
+  it('has the files that it shows, and no link where nothing opens', () => {
+    expect(groupOf(put(figures, { as: 'still', columns: 1 }, 'Calm'))).toContain(
+      '<figure class="kite">\n    <img class="t" src="l/a.jpg" alt="Kite a">\n    <figcaption>Calm</figcaption>\n  </figure>',
+    );
+  });
+
+  it('stands in a list where items are those of a list', () => {
+    const list = gallery(
+      (name) => `<li><a href="l/${name}.jpg"><img src="s/${name}.jpg" alt=""></a></li>`,
+      '    <ul>',
+      '</ul>',
+    );
+    const made = put(list, grid(3));
+    expect(groupOf(made)).toMatch(/^<ul class="pictures of-3">\n {2}<li><a href="l\/a\.jpg"/);
+    expect(made.names(0)).toBe('ab');
+    made.set('ba', grid(1));
+    expect(made.names(0)).toBe('ba');
+  });
+
+  it('is in capitals where its author writes those', () => {
+    const capitals = gallery(
+      (name) => `<A HREF="l/${name}.jpg"><IMG SRC="s/${name}.jpg" ALT="${name}"></A>`,
+      '    <DIV>',
+      '</DIV>',
+    );
+    expect(groupOf(put(capitals, grid(2)))).toMatch(/^<DIV CLASS="pictures of-2">\n {2}<A HREF="l\/a\.jpg"/);
+  });
+
+  it.each([
+    [
+      'items are parts of a table',
+      (name: string) => `<td><a href="l/${name}.jpg"><img src="s/${name}.jpg" alt=""></a></td>`,
+      '<table><tr>',
+      '</tr></table>',
+    ],
+    [
+      'an item holds two pictures',
+      (name: string) =>
+        `<div><a href="l/${name}.jpg"><img src="s/${name}.jpg" alt=""></a><img src="dot.png" alt=""></div>`,
+      '<div>',
+      '</div>',
+    ],
+    ['nothing can be learnt', () => '', '<p>', '</p>'],
+  ])('is clean markup where %s', (_, item, open, close) => {
+    expect(groupOf(put(gallery(item, open, close), grid(2)))).toMatch(/^<div class="pictures of-2">\n {2}<a href/);
+  });
+
+  it('is not written like a group that opens nothing', () => {
+    const made = new Story().put('ab', { as: 'still', columns: 1 }).put('cd', grid(2), 'By ten');
+    expect(made.text).toContain('<div class="pictures of-2">\n  <a href="l/c.jpg">');
+  });
+
+  it('is clean markup where somebody wants it so', () => {
+    expect(groupOf(put(figures, grid(2), '', { clean: true }))).not.toContain('figure');
   });
 });

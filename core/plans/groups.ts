@@ -16,12 +16,13 @@ import {
   removeItems,
   verifiedSameShape,
 } from '../markup/index.ts';
-import { type PageReading, resolved, type SiteReading } from '../model/index.ts';
+import { type PageReading, placeOnPage, resolved, type SiteReading, textsOf } from '../model/index.ts';
 import {
   countOf,
   type Edit,
   type Edited,
   type FileChange,
+  folderOf,
   type Named,
   nameOf,
   planEdits,
@@ -34,6 +35,12 @@ import {
   type Group,
   groupsOf,
   groupText,
+  type Hand,
+  handOf,
+  hasAddresses,
+  holderOf,
+  INSIDE,
+  itemInHand,
   isLarge,
   itemText,
   opens,
@@ -42,9 +49,11 @@ import {
   rulesFor,
   type Shown,
   type Sizes,
+  writes,
 } from '../story/index.ts';
 import { rulesForClass } from '../style/index.ts';
 import { type Kit, NOTHING_TO_WIRE } from '../wiring/index.ts';
+import { isShow } from './copyPage.ts';
 import type { Intent, NewPicture } from './intent.ts';
 import { placeFor } from './putPictures.ts';
 import { Steps } from './steps.ts';
@@ -60,17 +69,70 @@ export function putGroup(site: SiteReading, wish: Of<'put-group'>, itemFor: Item
   const { page: path, offset, pictures, shown } = wish;
   const page = site.pages.find((one) => one.path === path);
   if (!page) return refuse(`There is no page ${path} any more.`);
-  const place = blockPlace(page.document, Math.min(offset, page.text.length));
+  const wanted = wish.inText ? offsetOnPage(site, path, offset) : offset;
+  if (typeof wanted === 'string') return refuse(wanted);
+  const place = blockPlace(page.document, Math.min(wanted, page.text.length));
   if (typeof place === 'string') return refuse(place);
-  const items = pictures.map((picture) => itemText(shownItem(site, path, picture, shown, itemFor), shown));
+  const fresh = pictures.map((picture) => shownItem(site, path, picture, shown, itemFor));
+  const learnt = wish.clean ? null : handFor(site, page)?.hand;
+  const hand = learnt && writes(learnt, shown) ? learnt : null;
   const label = `Put ${what(pictures)} on ${path}`;
   const steps = new Steps(site);
   const trouble =
-    steps.do(planEdits(label, path, written(page.document, items, shown, place))) ??
+    steps.do(planEdits(label, path, written(page.document, { fresh, shown, hand }, place))) ??
     styled(steps, path, shown) ??
     viewed(steps, path, shown, (all) => all.find((one) => one.shown !== null && rangeOf(one).end > place));
   return trouble === null ? { ok: true, change: { label, files: steps.files() } } : refuse(trouble);
 }
+
+function offsetOnPage(site: SiteReading, path: string, offset: number): number | string {
+  const text = textsOf(site).find(({ page }) => page.path === path);
+  if (!text) return `${path} has no text out of a Markdown file any more.`;
+  if (text.state !== 'same')
+    return `${path} and ${text.source} say different things. Choose which of them leads first.`;
+  return placeOnPage(text, offset);
+}
+
+/** Items as the galleries of the page are written, or of the site; null where there is none to learn from. */
+export function handFor(site: SiteReading, page: PageReading): { hand: Hand; page: string } | null {
+  for (const from of [page, ...byGalleries(site)]) {
+    const hand = handOn(site, from);
+    const isNear = folderOf(from.base) === folderOf(page.base);
+    if (hand && (isNear || !hasAddresses(hand))) return { hand, page: from.path };
+  }
+  return null;
+}
+
+const sorted = new WeakMap<SiteReading, readonly PageReading[]>();
+
+/** Those with the largest galleries first. */
+function byGalleries(site: SiteReading): readonly PageReading[] {
+  const most = ({ galleries }: PageReading) => Math.max(0, ...galleries.map(({ items }) => items.length));
+  const known = sorted.get(site) ?? [...site.pages].sort((a, b) => most(b) - most(a));
+  sorted.set(site, known);
+  return known;
+}
+
+const hands = new WeakMap<PageReading, Hand | null>();
+
+/** Of the largest gallery that is written in one. */
+function handOn(site: SiteReading, page: PageReading): Hand | null {
+  const known = hands.get(page);
+  if (known !== undefined) return known;
+  const own = new Set(site.kits.flatMap(ownAttributes));
+  // A group shown in one way is no example for another.
+  const typed = groupsOf(page).flatMap(({ gallery, shown }) => (shown === null ? [gallery] : []));
+  const galleries = typed.sort((a, b) => b.items.length - a.items.length);
+  const found = galleries.flatMap((one) => (isShow(page, one) ? [] : (handOf(page.document, one, own) ?? [])))[0];
+  hands.set(page, found ?? null);
+  return found ?? null;
+}
+
+/** By these a viewer knows a gallery of its own; a class has more to say. */
+const ownAttributes = ({ manifest: { marker, group } }: Kit): string[] =>
+  [marker.attribute, group && 'attribute' in group ? group.attribute : undefined].filter(
+    (name): name is string => name !== undefined && name !== 'class',
+  );
 
 const what = (pictures: readonly NewPicture[]): string => {
   const [only] = pictures;
@@ -106,20 +168,30 @@ export function blockPlace(document: PageDocument, wanted: number): number | str
   return at;
 }
 
+interface Fresh {
+  fresh: readonly NewItem[];
+  shown: Shown;
+  /** Null for clean markup. */
+  hand: Hand | null;
+}
+
 /** On lines of its own, with a blank line where the paragraphs of the page have one. */
-function written(document: PageDocument, items: readonly string[], shown: Shown, place: number): Edited {
+function written(document: PageDocument, { fresh, shown, hand }: Fresh, place: number): Edited {
   const { text } = document;
   const newline = newlineOf(document);
   const begins = text.lastIndexOf('\n', place - 1) + 1;
   const before = text.slice(begins, place);
   const line = newline + (/^[ \t]*/.exec(before)?.[0] ?? '');
-  const group = groupText(items, shown, line);
+  const items = fresh.map((item, n) =>
+    hand ? itemInHand(hand, item, n + 1, shown, line + INSIDE) : itemText(item, shown),
+  );
+  const group = groupText(items, shown, line, hand ? holderOf(hand) : undefined);
   const isAlone = before.trim() === '';
   const isSpaced = /^[ \t]*\r?\n[ \t]*\r?\n/.test(text.slice(place));
   const edit: Edit = isAlone
     ? { start: place, end: place, text: group + line }
     : { start: place, end: place, text: (isSpaced ? newline : '') + line + group };
-  const more = 1 + items.join('').split(/<(?=[a-z])/).length - 1;
+  const more = 1 + items.join('').split(/<(?=[a-z])/i).length - 1;
   return verifiedSameShape(document, [edit], more);
 }
 

@@ -111,7 +111,6 @@ const WHOLE: Record<Intent['kind'], object> = {
     shown: { as: 'grid', columns: 3 },
   },
   'put-text': { page: 'p', source: 'p.md', offset: 3 },
-  'lead-text': { page: 'p', leads: 'file' },
   'part-text': { page: 'p' },
   'feed-rest': { page: 'p', gallery: 0, first: 12, path: 'p-2.html' },
   'end-following': { page: 'p', path: 'l.csv' },

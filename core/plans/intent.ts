@@ -356,6 +356,10 @@ export const Intent = z.discriminatedUnion('kind', [
     kind: z.literal('put-group'),
     page: z.string(),
     offset: z.number().int().min(0),
+    /** The offset is one of the page's Markdown file. */
+    inText: z.boolean().optional(),
+    /** In clean markup, not as the galleries of the site are written. */
+    clean: z.boolean().optional(),
     pictures: z.array(NewPicture).min(1).max(500),
     shown,
   }),
@@ -371,15 +375,13 @@ export const Intent = z.discriminatedUnion('kind', [
     pictures: z.array(NewPicture).max(500),
     shown,
   }),
-  /** A Markdown file becomes the text of a page, where the cursor is. */
+  /** A Markdown file becomes the text of a page: at a place of its source, or with null behind its words. */
   z.strictObject({
     kind: z.literal('put-text'),
     page: z.string(),
     source: z.string(),
-    offset: z.number().int().min(0),
+    offset: z.number().int().min(0).nullable(),
   }),
-  /** The page and its Markdown file say different things: one of them is written from the other. */
-  z.strictObject({ kind: z.literal('lead-text'), page: z.string(), leads: z.enum(['file', 'page']) }),
   /** The text is the page's alone from now on. */
   z.strictObject({ kind: z.literal('part-text'), page: z.string() }),
   /** Which pictures a group has from now on, in which order, and how it is shown; without pictures it goes. */

@@ -10,7 +10,7 @@ import {
   type Stated,
   STATES,
 } from '../markup/index.ts';
-import { changeNotes, leadText, notesChange, madeFullSize, partText, type SiteReading } from '../model/index.ts';
+import { changeNotes, notesChange, madeFullSize, partText, type SiteReading } from '../model/index.ts';
 import { troubleOf } from '../pairing/index.ts';
 import {
   type ListMapping,
@@ -164,7 +164,6 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'set-group': (site, wish) => setGroup(site, wish, (page, picture) => itemFor(site, page, picture)),
   'new-story': (site, wish) => newStory(site, wish, (page, picture) => itemFor(site, page, picture)),
   'put-text': putText,
-  'lead-text': (site, { page, leads }) => leadText(site, page, leads),
   'part-text': (site, { page }) => partText(site, page),
   'save-list': saveList,
   'feed-rest': feedRest,

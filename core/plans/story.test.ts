@@ -74,6 +74,16 @@ describe('a new page with a text', () => {
     expect(page).toContain(MADE.trimEnd());
   });
 
+  it.each(['# A day\n\n', 'A day\n=====\n\n', '\uFEFF# A day #\r\n'])('has the heading once: %j', (heading) => {
+    const page = new Story().do(wish({ text: heading + TEXT })).textOf('day.html');
+    expect(page.match(/A day<\/h1>/g)).toHaveLength(1);
+    expect(page).toContain('<h1>A day</h1>\n    <h2>The night before</h2>');
+  });
+
+  it('has a heading of its text that says something else', () => {
+    expect(new Story().do(wish({ text: `# Wind\n\n${TEXT}` })).textOf('day.html')).toContain('<h1>Wind</h1>');
+  });
+
   it('keeps white space where it counts', () => {
     const text = 'One\n\n    two\n      three\n';
     expect(new Story().do(wish({ text })).textOf('day.html')).toContain('<pre><code>two\n  three\n</code></pre>');

@@ -2,7 +2,7 @@
  * Pages of words with pictures among them: a new one, and a text that is kept as Markdown beside its page. Of a page
  * that it is made from, head, menu, scripts and layout come along, and none of its words.
  */
-import { beginOf, endOf, pageLines, textRegion } from '../markdown/index.ts';
+import { beginOf, endOf, pageLines, textRegion, titleIn } from '../markdown/index.ts';
 import {
   asReferences,
   elementBy,
@@ -39,7 +39,8 @@ type ItemFor = (page: string, picture: NewPicture) => NewItem;
 
 /** A page with a text, and with its first pictures behind that. */
 export function newStory(site: SiteReading, wish: Of<'new-story'>, itemFor: ItemFor): Planned {
-  const { path, title, from, entry, text, keep, pictures, shown } = wish;
+  const { path, title, from, entry, keep, pictures, shown } = wish;
+  const text = withoutTitle(wish.text, title);
   const parts = pageParts(site, { path, title, from, entry }, itemFor);
   if (!parts.ok) return parts;
   const source = keep ? freeSource(site, parts.path) : null;
@@ -59,6 +60,12 @@ export function newStory(site: SiteReading, wish: Of<'new-story'>, itemFor: Item
     steps.do({ ok: true, change: { label: '', files } }) ??
     (pictures.length === 0 ? null : withPictures(steps, parts.path, page.end, pictures, shown, itemFor));
   return trouble === null ? { ok: true, change: { label, files: steps.files() } } : refuse(trouble);
+}
+
+/** The page has a heading of its own, which a text may begin with as well. */
+function withoutTitle(text: string, title: string): string {
+  const found = titleIn(text);
+  return found?.title === title.trim() ? found.rest : text;
 }
 
 /** Beside the page, under its name. */
@@ -158,7 +165,7 @@ function endOfMain(document: PageDocument): Range {
   return { start: end, end };
 }
 
-/** A Markdown file of the site becomes the text of a page, where the cursor is. */
+/** A Markdown file of the site becomes the text of a page. */
 export function putText(site: SiteReading, { page: path, source, offset }: Of<'put-text'>): Planned {
   const page = site.pages.find((one) => one.path === path);
   const content = site.files.get(source);
@@ -166,7 +173,7 @@ export function putText(site: SiteReading, { page: path, source, offset }: Of<'p
   if (content?.kind !== 'text' || !isMarkdownPath(source)) return refuse(`${source} is no Markdown file of the site.`);
   if (textRegion(page.document)) return refuse(`${path} has a text out of a Markdown file already.`);
   const { document, text } = page;
-  const place = blockPlace(document, Math.min(offset, text.length));
+  const place = offset === null ? endOfMain(document).start : blockPlace(document, Math.min(offset, text.length));
   if (typeof place === 'string') return refuse(place);
   const lead = text.slice(text.lastIndexOf('\n', place - 1) + 1, place);
   const line = newlineOf(document) + (/^[ \t]*/.exec(lead)?.[0] ?? '');

@@ -26,10 +26,15 @@ export function itemText({ src, href, alt, caption, width, height }: NewItem, sh
 }
 
 /** A whole group; `line` is a line break with the white space before the group. */
-export function groupText(items: readonly string[], shown: Shown, line: string): string {
-  const inside = items.map((item) => `${line}  ${item}`).join('');
-  return `<div class="${GROUP} ${nameOf(shown)}">${inside}${line}</div>`;
+export function groupText(items: readonly string[], shown: Shown, line: string, holder = DIVISION): string {
+  const inside = items.map((item) => `${line}${INSIDE}${item}`).join('');
+  return `<${holder.tag} ${holder.attribute}="${GROUP} ${nameOf(shown)}">${inside}${line}</${holder.tag}>`;
 }
+
+/** White space before an item, more than its group has. */
+export const INSIDE = '  ';
+
+const DIVISION = { tag: 'div', attribute: 'class' };
 
 /** The addresses and sizes of an item's two files, as they stand in the page; sizes in image px. */
 export interface Sizes {

@@ -18,9 +18,9 @@ import {
   type PatternPart,
   type UnitHint,
 } from '../markup/index.ts';
-import { type PageReading, type SiteReading, type Strand } from '../model/index.ts';
+import { type PageReading, type PageText, type SiteReading, type Strand, textsOf } from '../model/index.ts';
 import { type GroupView, groupsView } from './groups.ts';
-import { headingOf, isShow, mainGallery, spreadOf } from '../plans/index.ts';
+import { handFor, headingOf, isShow, mainGallery, spreadOf } from '../plans/index.ts';
 import { includesView, type IncludeView } from './includes.ts';
 import { usesView, type KitView } from './kits.ts';
 
@@ -73,6 +73,10 @@ export interface PageView {
   galleries: GalleryView[];
   /** Of pictures among its words, galleries among them, in their order. */
   groups: GroupView[];
+  /** The page whose galleries a new group is written like; null where there is none to learn from. */
+  hand: string | null;
+  /** The Markdown file that its text is made from, and whether both say the same; null where it has none. */
+  text: { source: string; state: PageText['state'] } | null;
   /** The gallery that pictures of a page made from this one come into; -1 where there is none. */
   main: number;
   /** Why items cannot be added, moved or removed here; null where they can. */
@@ -107,6 +111,8 @@ export function pageView(page: PageReading, site: SiteReading): PageView {
       spread: spreadView(site, page.path, n),
     })),
     groups: groupsView(site, page),
+    hand: handFor(site, page)?.page ?? null,
+    text: textView(site, page),
     main: mainGallery(page),
     hazards: page.hazards
       .filter((hazard) => page.galleries.some((gallery) => hazardIn([hazard], wholeOf(gallery))))
@@ -131,6 +137,11 @@ function summaryOf({ elements }: PageDocument): string {
   const text = paragraph ? textOf(paragraph).replace(/\s+/g, ' ').trim() : '';
   if (text.length <= SUMMARY) return text;
   return `${text.slice(0, SUMMARY).replace(/[\s,;:.–-]+\S*$/, '')}…`;
+}
+
+function textView(site: SiteReading, page: PageReading): PageView['text'] {
+  const text = textsOf(site).find((one) => one.page === page);
+  return text ? { source: text.source, state: text.state } : null;
 }
 
 /** From the first item to the last, with what stands between them. */

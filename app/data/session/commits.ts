@@ -3,7 +3,7 @@
  * the other.
  */
 import type { Intent } from '~core/plans/index.ts';
-import { refuse, type FileContent } from '~core/site/index.ts';
+import { type Change, type FileChange, type FileContent, isMarkdownPath, refuse } from '~core/site/index.ts';
 import { analysis } from '../../workers/start';
 import { storageReason } from '../storageReason';
 import type { Written } from '../store/store';
@@ -42,6 +42,11 @@ export class Commits {
 
   do(intent: Intent): Promise<Outcome> {
     return this.inTurn(() => this.perform(intent));
+  }
+
+  /** What a change that is typed brings along: the page that a Markdown file is the text of. */
+  async along(change: Change): Promise<FileChange[]> {
+    return change.files.some(({ path }) => isMarkdownPath(path)) ? analysis().typedAlong(change) : [];
   }
 
   /** What is asked for, by who has the turn. */

@@ -1,6 +1,6 @@
 /** What is typed is kept at once, and comes in whatever happened to the file meanwhile. */
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { refuse, type Edit, type FileContent } from '~core/site/index.ts';
+import { refuse, type Edit, type FileChange, type FileContent } from '~core/site/index.ts';
 import { newSite } from '../intake/newSite';
 import { memoryStore } from '../store/memoryStore';
 import type { Written } from '../store/store';
@@ -16,6 +16,8 @@ let queue: Promise<unknown>;
 /** The reason why nothing can be written. */
 let full: string | null;
 let told: Outcome[];
+/** What comes along with what is typed. */
+let alongside: FileChange[];
 let typing: Typing;
 
 const text = () => {
@@ -39,7 +41,8 @@ function commits() {
     queue = turn;
     return turn;
   };
-  return { commit, inTurn };
+  const along = () => Promise.resolve(alongside);
+  return { commit, inTurn, along };
 }
 
 const change = async (edits: Edit[]) =>
@@ -58,6 +61,7 @@ beforeEach(async () => {
   leave = new AbortController();
   shared = { store, files, site, shut: null, leaving: leave.signal };
   queue = Promise.resolve();
+  alongside = [];
   full = null;
   told = [];
   typing = new Typing(shared, commits(), (outcome) => told.push(outcome));
@@ -154,6 +158,14 @@ describe('what the page was closed over', () => {
   it('is written when the site is opened', async () => {
     expect(await recover([[at(0, 'a')], [at(1, 'b')]])).toBe('abone two\r\nthree');
     expect(await kept()).toEqual([]);
+  });
+
+  it('brings along what is made from it, in the same change', async () => {
+    alongside = [{ kind: 'put', path: 'b.html', before: null, after: { kind: 'text', text: 'made' } }];
+    await typing.write('a.html', 'one two\r\nthree', [at(0, 'a')]);
+    expect(shared.files.get('b.html')).toEqual({ kind: 'text', text: 'made' });
+    const entry = (await shared.store.stepJournal(shared.site.id, 'undo')) as Extract<Written, { ok: true }>;
+    expect([...entry.files.keys()].sort()).toEqual(['a.html', 'b.html']);
   });
 
   it('is not written twice, neither all of it nor some', async () => {

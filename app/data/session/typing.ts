@@ -2,7 +2,7 @@
  * What is typed, from the key until it stands in its file. It is kept in the store at once, as it is: a change of the
  * site has to wait for its turn, and the page may be gone before that comes.
  */
-import { refuse, type Edit } from '~core/site/index.ts';
+import { type Change, type Edit, refuse } from '~core/site/index.ts';
 import type { Commits } from './commits';
 import type { Outcome, SharedSite } from './shared';
 import { editsFor, leftFor, textsOf, type Unwritten } from './unwritten';
@@ -17,14 +17,18 @@ interface Waiting extends Unwritten {
 
 export class Typing {
   readonly #site: SharedSite;
-  readonly #commits: Pick<Commits, 'inTurn' | 'commit'>;
+  readonly #commits: Pick<Commits, 'inTurn' | 'commit' | 'along'>;
   readonly #landed: (outcome: Outcome) => void;
   readonly #waiting = new Map<string, Waiting>();
   #trouble: string | null = null;
   #again: ReturnType<typeof setTimeout> | undefined;
 
   /** `landed` is told what came of each writing. */
-  constructor(site: SharedSite, commits: Pick<Commits, 'inTurn' | 'commit'>, landed: (outcome: Outcome) => void) {
+  constructor(
+    site: SharedSite,
+    commits: Pick<Commits, 'inTurn' | 'commit' | 'along'>,
+    landed: (outcome: Outcome) => void,
+  ) {
     this.#site = site;
     this.#commits = commits;
     this.#landed = landed;
@@ -116,8 +120,8 @@ export class Typing {
     }
     const { before, steps } = waiting;
     const edits = await editsFor(waiting, file.text);
-    const written =
-      edits.length === 0 ? null : await store.writeChange(site.id, { label, files: [{ kind: 'edit', path, edits }] });
+    const typed: Change = { label, files: [{ kind: 'edit', path, edits }] };
+    const written = edits.length === 0 ? null : await store.writeChange(site.id, await this.#withAlong(typed));
     if (written?.ok === false) return written;
     // What was handed over meanwhile waits for its own turn, in the text that this one has left.
     waiting.before = textsOf({ before, steps }).at(-1) ?? before;
@@ -125,5 +129,9 @@ export class Typing {
     const outcome = written ? await this.#commits.commit(written, []) : { ok: true as const, label, diffs: [] };
     if (waiting.steps.length === 0 && !waiting.ahead) await store.removeTyping(site.id, path);
     return outcome;
+  }
+
+  async #withAlong({ label, files }: Change): Promise<Change> {
+    return { label, files: [...files, ...(await this.#commits.along({ label, files }))] };
   }
 }

@@ -10,13 +10,18 @@ import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
+import { titleIn } from '~core/markdown/index.ts';
 import type { NewPicture } from '~core/plans/index.ts';
 import { countOf } from '~core/site/index.ts';
-import type { GalleryView, PageView } from '~core/view/index.ts';
+import type { GalleryView, PageView, SiteView } from '~core/view/index.ts';
 import { useSite } from '../../ui/site/openSite';
 import { useAttempt } from '../../ui/site/work';
+import { picturesOf } from './group/pictures';
 import { asPictures, PairChoice, unplacedPairs } from './PairChoice';
+import { NEW_STORY, type StoryDraft, StoryFields } from './StoryFields';
 import { freePagePath, pagePathTrouble } from './pagePath';
 
 /** How a gallery is told from the others of its page. */
@@ -43,6 +48,7 @@ export function NewPage({ onClose }: { onClose: () => void }) {
   const [entry, setEntry] = useState<string | null>(null);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [sent, setSent] = useState(false);
+  const [story, setStory] = useState<StoryDraft | null>(null);
   const source = view.pages.find((page) => page.path === from);
   // As long as nobody names it otherwise, the file is called after the title.
   const path = named ?? freePagePath(files, title, from);
@@ -57,13 +63,9 @@ export function NewPage({ onClose }: { onClose: () => void }) {
   const send = () => {
     setSent(true);
     if (pathTrouble !== null || titleTrouble !== null) return;
-    attempt({
-      kind: 'new-page',
-      path,
-      title,
-      ...(source ? copyWish(source, copied, pictures) : {}),
-      ...(entry !== null && entry.trim() !== '' ? { entry: entry.trim() } : {}),
-    });
+    const common = { path, title, ...(entry !== null && entry.trim() !== '' ? { entry: entry.trim() } : {}) };
+    if (story) attempt({ kind: 'new-story', ...common, ...storyWish(story, source, view) });
+    else attempt({ kind: 'new-page', ...common, ...(source ? copyWish(source, copied, pictures) : {}) });
   };
   const titleError = sent ? titleTrouble : null;
   const pathError = sent || named !== null ? pathTrouble : null;
@@ -78,6 +80,7 @@ export function NewPage({ onClose }: { onClose: () => void }) {
       >
         <DialogTitle id="new-page-title">New page</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2 }}>
+          <Holds story={story} onStory={setStory} />
           <TextField
             label="Title"
             value={title}
@@ -86,7 +89,6 @@ export function NewPage({ onClose }: { onClose: () => void }) {
             error={titleError !== null}
             helperText={titleError}
             onChange={(event) => setTitle(event.target.value)}
-            sx={{ mt: 1 }}
           />
           <TextField
             label="File"
@@ -99,6 +101,7 @@ export function NewPage({ onClose }: { onClose: () => void }) {
           {view.pages.length > 0 && (
             <StartFrom
               from={from}
+              isStory={story !== null}
               pages={view.pages}
               onFrom={(next) => {
                 setFrom(next);
@@ -106,8 +109,17 @@ export function NewPage({ onClose }: { onClose: () => void }) {
               }}
             />
           )}
-          {source && <FromGalleries source={source} copied={copied} onCopied={setCopied} />}
-          {source && source.galleries.length > 0 && (
+          {story && (
+            <StoryFields
+              draft={story}
+              onDraft={(next) => {
+                setStory(next);
+                setTitle((before) => before || (titleIn(next.text)?.title ?? ''));
+              }}
+            />
+          )}
+          {source && !story && <FromGalleries source={source} copied={copied} onCopied={setCopied} />}
+          {source && !story && source.galleries.length > 0 && (
             <PairChoice
               pairs={pairs}
               chosen={chosen}
@@ -136,13 +148,48 @@ const copyWish = (source: PageView, { gallery, keep }: Copied, pictures: NewPict
   keep: [...keep],
 });
 
+const storyWish = ({ text, keep, chosen }: StoryDraft, source: PageView | undefined, view: SiteView) => ({
+  text,
+  keep,
+  pictures: picturesOf(
+    view.pairs.flatMap(({ id, full }) => (chosen.has(id) ? [full] : [])),
+    view,
+  ),
+  shown: { as: 'grid' as const, columns: 3 },
+  ...(source ? { from: source.path } : {}),
+});
+
+interface HoldsProps {
+  story: StoryDraft | null;
+  onStory: (story: StoryDraft | null) => void;
+}
+
+function Holds({ story, onStory }: HoldsProps) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      aria-label="What the page holds"
+      value={story ? 'text' : 'gallery'}
+      onChange={(_event, holds: 'text' | 'gallery' | null) => {
+        if (holds !== null) onStory(holds === 'text' ? (story ?? NEW_STORY) : null);
+      }}
+      sx={{ mt: 1, '& .MuiToggleButton-root': { textTransform: 'none' } }}
+    >
+      <ToggleButton value="gallery">Gallery</ToggleButton>
+      <ToggleButton value="text">Text with pictures</ToggleButton>
+    </ToggleButtonGroup>
+  );
+}
+
 interface StartFromProps {
   from: string;
+  isStory: boolean;
   pages: readonly PageView[];
   onFrom: (from: string) => void;
 }
 
-function StartFrom({ from, pages, onFrom }: StartFromProps) {
+function StartFrom({ from, isStory, pages, onFrom }: StartFromProps) {
   return (
     <TextField
       select
@@ -152,7 +199,7 @@ function StartFrom({ from, pages, onFrom }: StartFromProps) {
       helperText={
         from === ''
           ? 'An empty page: there is nothing to delete first.'
-          : 'Head, menu, scripts and layout are kept; title, heading and pictures are new.'
+          : `Head, menu, scripts and layout are kept; title, heading and ${isStory ? 'words' : 'pictures'} are new.`
       }
       slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
     >

@@ -57,12 +57,16 @@ export function useChosenStrand(): Strand | null {
   return shown.find((one) => one.state === 'broken') ?? shown[0] ?? null;
 }
 
-/** The page that the page-wise stations show: the chosen one, else the first that has a gallery. */
+/** The page that the page-wise stations show: the chosen one, or that of a chosen text, else the first with a gallery. */
 export function useChosenPage() {
   const { site, place } = useSite();
   const { pages } = site.view;
   return (
-    pages.find((one) => one.path === place.page) ?? pages.find((one) => one.galleries.length > 0) ?? pages[0] ?? null
+    pages.find((one) => one.path === place.page) ??
+    pages.find(({ text }) => text !== null && text.source === place.page) ??
+    pages.find((one) => one.galleries.length > 0) ??
+    pages[0] ??
+    null
   );
 }
 

@@ -9,14 +9,14 @@ import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { countOf } from '~core/site/index.ts';
 import type { Shown } from '~core/story/index.ts';
-import type { GroupView, PairView } from '~core/view/index.ts';
+import type { GroupView } from '~core/view/index.ts';
 import { Panel, Picture } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
 import { saysText } from '../saysText';
-import { asSaid } from '../tray/asSaid';
 import { InOrder } from './InOrder';
+import { picturesOf } from './pictures';
 import { ShownAs } from './ShownAs';
 
 const PANEL = {
@@ -77,42 +77,49 @@ const NEW: Shown = { as: 'grid', columns: 3 };
 interface Props {
   page: string;
   groups: readonly GroupView[];
-  /** Where the cursor is in the page's source; null while the editor shows something else. */
+  /** The cursor is in the Markdown file that the page has its text from. */
+  inText: boolean;
+  /** Where the cursor is in that, or in the page's source; null while the editor shows something else. */
   cursor: number | null;
   /** Its line, from 1. */
   line: number | null;
   onClose: () => void;
 }
 
-export function GroupSheet({ page, groups, cursor, line, onClose }: Props) {
+export function GroupSheet({ page, groups, inText, cursor, line, onClose }: Props) {
   const { site } = useSite();
   const { intent, busy } = useIntent('seen');
   const [held, setHeld] = useState<{ cursor: number | null; number: number } | null>(null);
-  const around = cursor === null ? -1 : groups.findIndex(({ start, end }) => cursor >= start && cursor <= end);
+  const places = groups.map((one) => (inText ? one.inText : one));
+  const around =
+    cursor === null ? -1 : places.findIndex((one) => one !== null && cursor >= one.start && cursor <= one.end);
   // What a change writes before the group moves it; as long as the cursor stays, it is the one that is meant.
   const number = held?.cursor === cursor && groups[held.number] ? held.number : around;
   const group = groups[number] ?? null;
+  const lines = places[number]?.lines ?? null;
   const [fresh, setFresh] = useState<{ fulls: readonly string[]; shown: Shown }>({ fulls: [], shown: NEW });
-  const { pairs, strands } = site.view;
+  const { pairs } = site.view;
   const idle = busy || site.readOnly;
   const fulls = group ? group.fulls : fresh.fulls;
   const shown = group ? group.shown : fresh.shown;
-  const picturesOf = (wanted: readonly string[]) =>
-    asSaid(
-      wanted.flatMap((full) => withoutNameAsCaption(pairs.find((pair) => pair.full === full)) ?? []),
-      strands,
-    );
   const change = (wanted: readonly string[], as: Shown | null = null) => {
     if (!group) setFresh({ fulls: wanted, shown: as ?? fresh.shown });
     else {
       const [first = ''] = group.fulls;
       setHeld(wanted.length === 0 ? null : { cursor, number });
-      intent({ kind: 'set-group', page, group: number, first, pictures: picturesOf(wanted), shown: as });
+      intent({ kind: 'set-group', page, group: number, first, pictures: picturesOf(wanted, site.view), shown: as });
     }
   };
   const put = () => {
     if (cursor === null) return;
-    intent({ kind: 'put-group', page, offset: cursor, pictures: picturesOf(fresh.fulls), shown: fresh.shown });
+    intent({
+      kind: 'put-group',
+      page,
+      offset: cursor,
+      inText,
+      pictures: picturesOf(fresh.fulls, site.view),
+      shown: fresh.shown,
+    });
     setFresh({ ...fresh, fulls: [] });
   };
   return (
@@ -123,7 +130,7 @@ export function GroupSheet({ page, groups, cursor, line, onClose }: Props) {
             {group ? 'This group' : 'New group'}
           </Box>
           <Box component="span" sx={{ color: color('stone') }}>
-            {group ? `lines ${group.lines.first}–${group.lines.last}` : cursorSays(line)}
+            {lines ? `lines ${lines.first}–${lines.last}` : cursorSays(line)}
           </Box>
         </Box>
         <ShownAs shown={shown} idle={idle} onShow={(as) => change(fulls, as)} />
@@ -154,10 +161,6 @@ export function GroupSheet({ page, groups, cursor, line, onClose }: Props) {
     </Panel>
   );
 }
-
-/** A file's name in words is nobody's caption. */
-const withoutNameAsCaption = (pair: PairView | undefined): PairView | undefined =>
-  pair?.words.isFromName ? { ...pair, words: { ...pair.words, caption: '' } } : pair;
 
 const cursorSays = (line: number | null): string =>
   line === null ? 'Put the cursor into the source' : `at the cursor, line ${line}`;

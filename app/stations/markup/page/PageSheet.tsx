@@ -3,10 +3,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
 import type { Intent } from '~core/plans/index.ts';
-import { isStylePath } from '~core/site/index.ts';
+import { isMarkdownPath, isStylePath } from '~core/site/index.ts';
 import type { PageView } from '~core/view/index.ts';
 import { Mono, Part } from '../../../ui/parts/small';
 import { changesOf, PlanShown, usePlan } from '../../../ui/parts/PlanShown';
@@ -26,6 +27,7 @@ export function PageSheet({ page, onClose }: { page: PageView; onClose: () => vo
       <Box sx={PARTS}>
         <FileName key={`name of ${page.path}`} page={page} idle={idle} />
         <Stylesheets page={page} idle={idle} />
+        <TextFile page={page} idle={idle} />
         <Sections key={page.path} page={page} idle={idle} />
         <Deletion page={page} idle={idle} onClose={onClose} />
       </Box>
@@ -111,6 +113,54 @@ function Stylesheets({ page, idle: locked }: { page: PageView; idle: boolean }) 
             </Box>
           );
         })}
+      </Box>
+    </Part>
+  );
+}
+
+/** The Markdown file that the page has its text from, or may have it from. */
+function TextFile({ page: { path, text }, idle: locked }: { page: PageView; idle: boolean }) {
+  const { site } = useSite();
+  const { intent, busy } = useIntent();
+  const idle = locked || busy;
+  const files = site.view.files.flatMap((file) => (isMarkdownPath(file.path) ? [file.path] : []));
+  const [chosen, setChosen] = useState('');
+  const source = files.includes(chosen) ? chosen : (files[0] ?? '');
+  if (text)
+    return (
+      <Part title="Text">
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+          <Box sx={{ flex: 1, fontSize: '0.8125rem' }}>
+            Made from <Mono>{text.source}</Mono>, which stays in the site.
+          </Box>
+          <Button disabled={idle} onClick={() => intent({ kind: 'part-text', page: path })}>
+            Keep the text in the page alone
+          </Button>
+        </Box>
+      </Part>
+    );
+  if (files.length === 0) return null;
+  return (
+    <Part title="Text">
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+        <TextField
+          select
+          label="Markdown file"
+          value={source}
+          disabled={idle}
+          onChange={({ target }) => setChosen(target.value)}
+          helperText="Comes behind the words of the page, and is its source from then on."
+          sx={{ flex: 1 }}
+        >
+          {files.map((file) => (
+            <MenuItem key={file} value={file}>
+              {file}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button disabled={idle} onClick={() => intent({ kind: 'put-text', page: path, source, offset: null })}>
+          Put it on the page
+        </Button>
       </Box>
     </Part>
   );

@@ -2,10 +2,12 @@
 import { css } from '@codemirror/lang-css';
 import { html } from '@codemirror/lang-html';
 import { javascript } from '@codemirror/lang-javascript';
+import { markdown } from '@codemirror/lang-markdown';
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import type { Extension } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
+import { isMarkdownPath } from '~core/site/index.ts';
 import { color, MONO, SANS } from '../../../ui/theme';
 
 const frame = EditorView.theme({
@@ -90,6 +92,9 @@ const colours = HighlightStyle.define([
   { tag: [tags.attributeName, tags.propertyName], color: color('lichen') },
   { tag: [tags.attributeValue, tags.string], color: color('gorse') },
   { tag: [tags.comment, tags.meta], color: color('stone'), fontStyle: 'italic' },
+  { tag: tags.heading, fontWeight: '600' },
+  { tag: tags.strong, fontWeight: '600' },
+  { tag: tags.emphasis, fontStyle: 'italic' },
   { tag: [tags.number, tags.color, tags.unit], color: color('rust') },
 ]);
 
@@ -97,5 +102,6 @@ export const look: Extension = [frame, syntaxHighlighting(colours)];
 
 export function languageFor(path: string): Extension {
   if (/\.css$/i.test(path)) return css();
+  if (isMarkdownPath(path)) return markdown();
   return /\.m?js$/i.test(path) ? javascript() : html({ autoCloseTags: false });
 }
