@@ -95,7 +95,7 @@ function keep(path: string, content: Buffer): void {
   writeFileSync(target, content);
 }
 
-const TEXTS = new Set(['.html', '.css', '.js', '.svg']);
+const TEXTS = new Set(['.md', '.html', '.css', '.js', '.svg']);
 
 /** What the page does not depend on. */
 const NOTHING_SEEN: Omit<PhotoFacts, 'width' | 'height'> = {

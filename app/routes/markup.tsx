@@ -17,6 +17,7 @@ import { GroupSheet } from '../stations/markup/group/GroupSheet';
 import { TextFrom } from '../stations/markup/TextFrom';
 import { Tray } from '../stations/markup/tray/Tray';
 import { Workplace } from '../stations/markup/Workplace';
+import { besideColumn } from '../ui/narrow';
 import { Nothing, StationHead } from '../ui/parts/small';
 import { useChosenPage, useChosenStrand, useSite } from '../ui/site/openSite';
 import { stationLoader } from '../ui/site/stationLoader';
@@ -54,8 +55,10 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
   const beside = besideIn(sheet);
   const isBeside = layout !== null || beside !== null;
-  const isTray = isAbove(sheet);
+  const isTray = needsRoom(sheet);
   const [cursor, onPlace] = useCursor(page, file);
+  const line = lineOf(text, cursor);
+  const inText = file === page.text?.source;
   const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
   const strands = useMemo(() => view.strands.filter((one) => one.page === page.path), [view, page.path]);
@@ -87,15 +90,9 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
       )}
       {!isBeside && <ScriptLists page={page} />}
       <TextFrom page={page} file={file} />
-      <AboveSource
-        sheet={sheet}
-        page={page}
-        cursor={cursor}
-        line={lineOf(text, cursor)}
-        inText={file === page.text?.source}
-        here={here}
-        onClose={close}
-      />
+      {sheet?.name === 'pictures' && (
+        <Tray page={page.path} {...(inText ? NOWHERE : { cursor, line })} here={here} onClose={close} />
+      )}
       <DropPictures
         disabled={unwritable}
         onTake={taking.take}
@@ -103,20 +100,24 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
           gallery === null ? `Drop pictures to add them to ${page.path}` : 'Drop pictures to add them to this gallery'
         }
       >
-        <Workplace
-          page={page}
-          gallery={gallery}
-          file={file}
-          text={text}
-          strands={strands}
-          here={here}
-          layout={layout}
-          onLayout={onLayout}
-          beside={beside}
-          onClose={close}
-          onSheet={open}
-          onPlace={onPlace}
-        />
+        <Box sx={sheet?.name === 'group' ? WITH_GROUP : ALONE}>
+          <Workplace
+            isBesideGroup={sheet?.name === 'group'}
+            page={page}
+            gallery={gallery}
+            file={file}
+            text={text}
+            strands={strands}
+            here={here}
+            layout={layout}
+            onLayout={onLayout}
+            beside={beside}
+            onClose={close}
+            onSheet={open}
+            onPlace={onPlace}
+          />
+          {sheet?.name === 'group' && <GroupSheet {...{ page, inText, cursor, line }} onClose={close} />}
+        </Box>
       </DropPictures>
       {sheet && (
         <Sheets
@@ -134,27 +135,20 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   );
 }
 
-interface AboveSourceProps {
-  sheet: SheetName | null;
-  page: PageView;
-  cursor: number | null;
-  line: number | null;
-  /** The editor shows the Markdown file that the page has its text from. */
-  inText: boolean;
-  here: Strand | null;
-  onClose: () => void;
-}
+const ALONE = { display: 'flex', flex: 1, minWidth: 0, minHeight: 0 } as const;
 
-/** Pictures to put, or a group of them, over the source and the live page. */
-function AboveSource({ sheet, page: { path, groups }, here, inText, cursor, line, onClose }: AboveSourceProps) {
-  if (sheet?.name === 'pictures')
-    return (
-      <Tray page={path} here={here} cursor={inText ? null : cursor} line={inText ? null : line} onClose={onClose} />
-    );
-  return sheet?.name === 'group' ? <GroupSheet {...{ page: path, groups, inText, cursor, line, onClose }} /> : null;
-}
+/** Source over live page, and the group beside both. */
+const WITH_GROUP = {
+  ...besideColumn(350),
+  flex: 1,
+  minHeight: 0,
+  alignItems: 'stretch',
+  gridTemplateRows: 'minmax(0, 1fr)',
+} as const;
 
-const isAbove = (sheet: SheetName | null): boolean => sheet?.name === 'pictures' || sheet?.name === 'group';
+const NOWHERE = { cursor: null, line: null } as const;
+
+const needsRoom = (sheet: SheetName | null): boolean => sheet?.name === 'pictures' || sheet?.name === 'group';
 
 /** Where the cursor is in the page's source or in its text; null while the editor shows something else. */
 function useCursor({ path, text }: PageView, file: string): [number | null, (offset: number) => void] {
@@ -200,6 +194,14 @@ function NoPage({ idle, onNew, children }: { idle: boolean; onNew: () => void; c
 
 const PROMINENT = { variant: 'contained', color: 'primary' } as const;
 
+/** A page of words is told by its groups. */
+function saysOf({ galleries, groups, text }: PageView, strands: readonly Strand[]): string {
+  const isStory = text !== null || (groups.length > 0 && groups.every(({ shown }) => shown !== null));
+  if (!isStory) return `${countOf(strands.length, 'item')} in ${countOf(galleries.length, 'gallery', 'galleries')}`;
+  const pictures = groups.reduce((count, { fulls }) => count + fulls.length, 0);
+  return `text with ${countOf(groups.length, 'group')} of ${countOf(pictures, 'picture')}`;
+}
+
 /** The page in hand, and what can be done with pages. */
 function Head({
   page,
@@ -215,7 +217,7 @@ function Head({
   const waiting = unplacedPairs(view.pairs).length;
   const broken = strands.filter((one) => one.state === 'broken').length;
   const unread = view.unread > 0 ? `; ${countOf(view.unread, 'picture')} still being read` : '';
-  const items = `${countOf(strands.length, 'item')} in ${countOf(page.galleries.length, 'gallery', 'galleries')}`;
+  const items = saysOf(page, strands);
   return (
     <StationHead title={<PagePicker withStyles />} says={`${items}${broken > 0 ? `, ${broken} broken` : ''}${unread}`}>
       <Button onClick={() => onOpen({ name: 'page' })}>This page</Button>

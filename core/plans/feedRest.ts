@@ -91,7 +91,9 @@ function marked(steps: Steps, { page, gallery }: Wish, kit: Kit): string | null 
     const found = galleryAt(steps.site, { page, gallery });
     return found !== null && holderOf(found.gallery.container, kit) !== null;
   };
-  const trouble = isWired() ? null : steps.do(wireGallery(steps.site, { page, gallery, kit }));
+  const trouble = isWired()
+    ? null
+    : steps.do(wireGallery(steps.site, { page, kit, gallery: ({ galleries }) => galleries[gallery] }));
   if (trouble !== null) return trouble;
   const found = galleryAt(steps.site, { page, gallery });
   const holder = found && holderOf(found.gallery.container, kit);

@@ -18,7 +18,7 @@ describe('a group of pictures that is put among words', () => {
       `${STYLE}
 /* Groups of pictures among words: class "pictures" with the name of how they are shown */
 .pictures { display: grid; gap: 0.75rem; margin: 1.5rem 0; padding: 0; list-style: none; }
-.pictures img { max-width: 100%; height: auto; }
+.pictures img { display: block; max-width: 100%; height: auto; }
 .pictures figure { margin: 0; }
 .pictures.of-4 { grid-template-columns: repeat(4, minmax(0, 1fr)); }
 `,
@@ -244,6 +244,19 @@ describe('a group in the hand of the site’s galleries', () => {
     );
   });
 
+  it('leaves no empty line where a link has one of its own', () => {
+    const list = gallery(
+      (name) =>
+        `<li>\n        <a href="l/${name}.jpg">\n          <img src="s/${name}.jpg" alt=""></a>\n        <span>${name}</span>\n      </li>`,
+      '    <ul>',
+      '</ul>',
+    );
+    const still = put(list, { as: 'still', columns: 1 });
+    expect(groupOf(still)).toContain('<li>\n    <img src="l/a.jpg" alt="Kite a">\n    <span>a</span>');
+    const large = put(list, { as: 'large', columns: 1 }).set('ab', { as: 'still', columns: 1 });
+    expect(groupOf(large)).not.toMatch(/\n\s*\n/);
+  });
+
   it('stands in a list where items are those of a list', () => {
     const list = gallery(
       (name) => `<li><a href="l/${name}.jpg"><img src="s/${name}.jpg" alt=""></a></li>`,
@@ -285,6 +298,13 @@ describe('a group in the hand of the site’s galleries', () => {
     expect(groupOf(put(gallery(item, open, close), grid(2)))).toMatch(/^<div class="pictures of-2">\n {2}<a href/);
   });
 
+  it('is opened by the viewer also where it is one picture', () => {
+    const made = new Story(STORY, [OPENER], { 'kites.html': figures });
+    made.do({ kind: 'wire', page: 'kites.html', kit: 'opener' });
+    made.put('a', { as: 'wide', columns: 1 }).put('b', grid(1), 'By ten');
+    expect(made.text.match(/data-open/g)).toHaveLength(2);
+  });
+
   it('is not written like a group that opens nothing', () => {
     const made = new Story().put('ab', { as: 'still', columns: 1 }).put('cd', grid(2), 'By ten');
     expect(made.text).toContain('<div class="pictures of-2">\n  <a href="l/c.jpg">');
@@ -293,4 +313,36 @@ describe('a group in the hand of the site’s galleries', () => {
   it('is clean markup where somebody wants it so', () => {
     expect(groupOf(put(figures, grid(2), '', { clean: true }))).not.toContain('figure');
   });
+});
+
+describe('what a group holds', () => {
+  const TWICE = STORY.replace(
+    '<p>By ten',
+    `<div class="pictures of-3">\n  ${['a', 'b', 'a'].map(small).join('\n  ')}\n</div>\n<p>By ten`,
+  );
+
+  it('may be one picture twice, of which either goes alone', () => {
+    const made = new Story(TWICE).set('abac');
+    expect(made.names(0)).toBe('abac');
+    expect(made.set('abc').names(0)).toBe('abc');
+    expect(new Story(TWICE).set('baa').names(0)).toBe('baa');
+  });
+
+  it('has words for this page alone', () => {
+    const made = new Story().put('ab', grid(2), WORDS, 'Calm');
+    const words = { kind: 'set-group-words' as const, page: 'story.html', group: 0, first: 'l/a.jpg', item: 1 };
+    const before = made.text;
+    made.do({ ...words, alt: 'Here alone' });
+    expect(made.text).toBe(before.replace('alt="Kite b"', 'alt="Here alone"'));
+    made.do({ ...words, caption: 'Before the rain' });
+    expect(made.text).toContain('<figcaption>Before the rain</figcaption>');
+    expect(made.plan({ ...words, item: 2, alt: 'x' })).toMatchObject({ ok: false });
+    expect(made.site.notes.known.words).toEqual({});
+  });
+});
+
+it('groups of one picture side by side are no gallery of their own', () => {
+  const made = new Story().put('a', { as: 'large', columns: 1 }).put('b', { as: 'large', columns: 1 }, 'By ten');
+  const beside = new Story(made.text.replace('<p>By ten the field was full.</p>\n', ''));
+  expect(beside.groups.map(({ shown }) => shown?.as)).toEqual(['large', 'large']);
 });

@@ -14,6 +14,8 @@ import {
   type PageDocument,
   removeAttribute,
   removeItems,
+  setAlt,
+  setCaption,
   verifiedSameShape,
 } from '../markup/index.ts';
 import { type PageReading, placeOnPage, resolved, type SiteReading, textsOf } from '../model/index.ts';
@@ -55,6 +57,7 @@ import { rulesForClass } from '../style/index.ts';
 import { type Kit, NOTHING_TO_WIRE } from '../wiring/index.ts';
 import { isShow } from './copyPage.ts';
 import type { Intent, NewPicture } from './intent.ts';
+import { markupIn } from './items.ts';
 import { placeFor } from './putPictures.ts';
 import { Steps } from './steps.ts';
 import { withOwnStylesheet } from './style.ts';
@@ -95,7 +98,8 @@ function offsetOnPage(site: SiteReading, path: string, offset: number): number |
 
 /** Items as the galleries of the page are written, or of the site; null where there is none to learn from. */
 export function handFor(site: SiteReading, page: PageReading): { hand: Hand; page: string } | null {
-  for (const from of [page, ...byGalleries(site)]) {
+  const made = new Set(site.notes.known.collections.map((one) => one.page));
+  for (const from of [page, ...byGalleries(site).filter(({ path }) => !made.has(path))]) {
     const hand = handOn(site, from);
     const isNear = folderOf(from.base) === folderOf(page.base);
     if (hand && (isNear || !hasAddresses(hand))) return { hand, page: from.path };
@@ -214,15 +218,6 @@ function styled(steps: Steps, path: string, shown: Shown): string | null {
   return rule ? steps.do(planEdits('', rule.path, { ok: true, edits: [rule.edit] })) : null;
 }
 
-/** The gallery that is this group; a group of one still picture is none. */
-function galleryNumber(page: PageReading, group: Group): number | null {
-  const { start, end } = rangeOf(group);
-  const n = page.galleries.findIndex(({ items }) =>
-    items.some(({ range }) => range.start >= start && range.end <= end),
-  );
-  return n === -1 ? null : n;
-}
-
 /** Links of the group are opened by the viewer of the page, or of the site; a slideshow gets its own. */
 function viewed(
   steps: Steps,
@@ -231,17 +226,11 @@ function viewed(
   meant: (groups: readonly Group[]) => Group | undefined,
 ): string | null {
   const page = steps.site.pages.find((one) => one.path === path);
-  const group = page && meant(groupsOf(page));
-  const gallery = page && group ? galleryNumber(page, group) : null;
-  if (!page || gallery === null) return null;
-  const kit = kitFor(steps.site, page, shown);
-  return kit ? steps.do(wiredOnce(steps.site, { page: path, gallery, kit })) : null;
-}
-
-/** What is wired already has nothing to be changed, and that is no trouble. */
-function wiredOnce(site: SiteReading, wish: { page: string; gallery: number; kit: Kit }): Planned {
-  const planned = wireGallery(site, wish);
-  return !planned.ok && planned.reason === NOTHING_TO_WIRE ? { ok: true, change: { label: '', files: [] } } : planned;
+  const kit = page && meant(groupsOf(page)) ? kitFor(steps.site, page, shown) : null;
+  if (!kit) return null;
+  const planned = wireGallery(steps.site, { page: path, kit, gallery: (now) => meant(groupsOf(now))?.gallery });
+  // What is wired already has nothing to be changed, and that is no trouble.
+  return !planned.ok && planned.reason === NOTHING_TO_WIRE ? null : steps.do(planned);
 }
 
 function kitFor(site: SiteReading, page: PageReading, shown: Shown): Kit | null {
@@ -284,7 +273,10 @@ interface Found {
 }
 
 /** By its number, and by the picture that it showed first when somebody asked. */
-function groupIn(site: SiteReading, { page: path, group: n, first }: Of<'set-group'>): Found | null {
+function groupIn(
+  site: SiteReading,
+  { page: path, group: n, first }: Pick<Of<'set-group'>, 'page' | 'group' | 'first'>,
+): Found | null {
   const page = site.pages.find((one) => one.path === path);
   const group = page && groupsOf(page)[n];
   return page && group && fullsOf(site, page, group)[0] === first ? { page, group } : null;
@@ -396,21 +388,47 @@ function removed(steps: Steps, wish: Of<'set-group'>): string | null {
   const found = groupNow(steps.site, wish);
   if (!found) return GROUP_GONE;
   const { page, group } = found;
-  const wanted = new Set(wish.pictures.map(({ full }) => full));
+  const wanted = new Set(eachTime(wish.pictures.map(({ full }) => full)));
   const known = isKnown(steps.site);
-  const goes = fullsOf(steps.site, page, group).flatMap((full, n) => (wanted.has(full) || !known(full) ? [] : [n]));
+  const fulls = fullsOf(steps.site, page, group);
+  const goes = eachTime(fulls).flatMap((one, n) => (wanted.has(one) || !known(fulls[n] ?? '') ? [] : [n]));
   return goes.length === 0 ? null : steps.do(planEdits('', page.path, removeItems(page.document, group.gallery, goes)));
+}
+
+/** A picture that stands there twice is two: each with how often it has come before. */
+function eachTime(fulls: readonly string[]): string[] {
+  const seen = new Map<string, number>();
+  return fulls.map((full) => {
+    const times = seen.get(full) ?? 0;
+    seen.set(full, times + 1);
+    return `${times} ${full}`;
+  });
 }
 
 function ordered(steps: Steps, wish: Of<'set-group'>): string | null {
   const found = groupNow(steps.site, wish);
   if (!found) return GROUP_GONE;
   const { page, group } = found;
-  const fulls = fullsOf(steps.site, page, group);
-  const place = new Map(wish.pictures.map(({ full }, n) => [full, n]));
-  const placed = [...fulls.keys()].filter((n) => place.has(fulls[n] ?? ''));
-  const sorted = [...placed].sort((a, b) => (place.get(fulls[a] ?? '') ?? 0) - (place.get(fulls[b] ?? '') ?? 0));
-  const order = [...fulls.keys()].map((n) => (placed.includes(n) ? (sorted[placed.indexOf(n)] ?? n) : n));
+  const items = eachTime(fullsOf(steps.site, page, group));
+  const place = new Map(eachTime(wish.pictures.map(({ full }) => full)).map((one, n) => [one, n]));
+  const placeAt = (n: number) => place.get(items[n] ?? '') ?? 0;
+  const placed = [...items.keys()].filter((n) => place.has(items[n] ?? ''));
+  const sorted = [...placed].sort((a, b) => placeAt(a) - placeAt(b));
+  const order = [...items.keys()].map((n) => (placed.includes(n) ? (sorted[placed.indexOf(n)] ?? n) : n));
   if (order.every((from, to) => from === to)) return null;
   return steps.do(planEdits('', page.path, orderItems(page.document, group.gallery, order)));
+}
+
+/** What one picture of a group says on this page alone. */
+export function setGroupWords(site: SiteReading, wish: Of<'set-group-words'>): Planned {
+  const { item: n, alt, caption } = wish;
+  const found = groupIn(site, wish);
+  const item = found?.group.gallery.items[n];
+  if (!found || !item) return refuse(GROUP_GONE);
+  const { document, path } = found.page;
+  const name = nameOf(item.source?.value ?? '');
+  if (alt !== undefined) return planEdits(`Set the alt text of ${name}`, path, setAlt(document, item, alt));
+  const markup = markupIn(document, item);
+  if (markup !== null) return refuse(markup);
+  return planEdits(`Set the caption of ${name}`, path, setCaption(document, item, caption ?? ''));
 }

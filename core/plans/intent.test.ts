@@ -102,6 +102,7 @@ const WHOLE: Record<Intent['kind'], object> = {
   'save-list': { page: 'p', gallery: 0, path: 'l.csv' },
   'put-group': { page: 'p', offset: 3, pictures: [picture], shown: { as: 'grid', columns: 4 } },
   'set-group': { page: 'p', group: 0, first: 'a.jpg', pictures: [picture], shown: { as: 'left', columns: 1 } },
+  'set-group-words': { page: 'p', group: 0, first: 'a.jpg', item: 1, alt: 't' },
   'new-story': {
     path: 'p',
     title: 't',

@@ -363,6 +363,16 @@ export const Intent = z.discriminatedUnion('kind', [
     pictures: z.array(NewPicture).min(1).max(500),
     shown,
   }),
+  /** What one picture of a group says on this page alone. */
+  z.strictObject({
+    kind: z.literal('set-group-words'),
+    page: z.string(),
+    group: z.number().int().min(0),
+    first: z.string(),
+    item: z.number().int().min(0),
+    alt: line.optional(),
+    caption: line.optional(),
+  }),
   /** A page with a text, in Markdown; `keep` keeps that beside it as its source. */
   z.strictObject({
     kind: z.literal('new-story'),

@@ -26,7 +26,7 @@ import { decide } from './decide.ts';
 import { endFollowing, followList, takeNews } from './follow.ts';
 import { feedRest } from './feedRest.ts';
 import { keepInStep, type ReadAgain } from './keepInStep.ts';
-import { putGroup, setGroup } from './groups.ts';
+import { putGroup, setGroup, setGroupWords } from './groups.ts';
 import { GALLERY_GONE, itemOf, markupIn, type FoundItem } from './items.ts';
 import {
   applyPatternTo,
@@ -162,6 +162,7 @@ const PLANS: { [Kind in Asked['kind']]: (site: SiteReading, intent: Of<Kind>) =>
   'end-following': endFollowing,
   'put-group': (site, wish) => putGroup(site, wish, (page, picture) => itemFor(site, page, picture)),
   'set-group': (site, wish) => setGroup(site, wish, (page, picture) => itemFor(site, page, picture)),
+  'set-group-words': setGroupWords,
   'new-story': (site, wish) => newStory(site, wish, (page, picture) => itemFor(site, page, picture)),
   'put-text': putText,
   'part-text': (site, { page }) => partText(site, page),

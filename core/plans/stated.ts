@@ -75,6 +75,7 @@ export const STATED: Readonly<Record<Exclude<Intent['kind'], 'fix' | 'fix-all'>,
   'end-following': STATES.nothing,
   // The stylesheet may be the page's own.
   'put-group': { ...STATES.adds, takes: ['attributes'], gives: ['tags', 'attributes', 'words', 'code'] },
+  'set-group-words': STATES.words,
   'new-story': { ...ALL, takes: ['attributes', 'tags', 'words'] },
   'put-text': { ...ALL, takes: [] },
   'part-text': { takes: ['comments'] },

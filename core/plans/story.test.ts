@@ -71,6 +71,7 @@ describe('a new page with a text', () => {
     const story = new Story(STORY.replace('<p>By ten', `<ul>\n${items.join('\n')}\n</ul>\n<p>By ten`));
     const page = story.do(wish({ from: 'story.html' })).textOf('day.html');
     expect(page).not.toContain('<ul>');
+    expect(page).not.toContain('Rain until nine, then');
     expect(page).toContain(MADE.trimEnd());
   });
 
@@ -122,7 +123,7 @@ describe('a text that is kept as Markdown', () => {
     const open = typed(kept(), 'day.md', 'By ten', '<textarea>\n\nBy ten');
     expect(open.textOf('day.html')).toBe(before);
     expect(found(open)[0]?.says).toBe(
-      'day.md is not on day.html yet: what it opens and does not close would take in the rest of the page.',
+      'day.md is not on day.html yet: a tag that it opens and does not close would hold the rest of the page.',
     );
     const closed = typed(open, 'day.md', '<textarea>', '<textarea></textarea>');
     expect(closed.textOf('day.html')).toContain('<textarea></textarea>\n<p>By ten');

@@ -106,7 +106,10 @@ function withText(
   if (before === null) return refuse(`${path} cannot be written.`);
   const document = parsePage(before);
   const container = place ? elementBy(document, place.at) : null;
-  const range = container?.range ? placeOf(container) : textPlace(document, title);
+  const words = textPlace(document, title);
+  const emptied = container?.range ? placeOf(container) : null;
+  // What stands beside an emptied gallery are words of the other page as well.
+  const range = emptied && (emptied.start < words.start || emptied.end > words.end) ? emptied : words;
   const lead = before.slice(before.lastIndexOf('\n', range.start - 1) + 1, range.start);
   const line = newlineOf(document) + (/^[ \t]*/.exec(lead)?.[0] ?? '');
   const isOwnLine = lead.trim() === '';

@@ -1,5 +1,6 @@
 /** Wiring, unwiring and changing from one viewer to another, asked for by the names of kits. */
 import { countOf, type FileChange, type Planned, refuse } from '../site/index.ts';
+import type { Gallery } from '../markup/index.ts';
 import { notesChange, resolved, type PageReading, type SiteReading } from '../model/index.ts';
 import { withOptions } from './carryOptions.ts';
 import { broughtFiles, type BroughtFile } from './styleFiles.ts';
@@ -94,16 +95,16 @@ export function wire(
   });
 }
 
-/** One gallery of a page gets a viewer, the others stay as they are. */
+/** One gallery of a page gets a viewer, the others stay as they are; it may be a group of one picture. */
 export function wireGallery(
   site: SiteReading,
-  { page: path, gallery: n, kit }: { page: string; gallery: number; kit: Kit },
+  { page: path, gallery: find, kit }: { page: string; gallery: (page: PageReading) => Gallery | undefined; kit: Kit },
 ): Planned {
   return onPage(site, path, (page) => {
-    const gallery = page.galleries[n];
+    const gallery = find(page);
     if (!gallery) return refuse(`There is no such gallery on ${path} any more.`);
-    const alone = { ...page, galleries: [gallery], strands: [page.strands[n] ?? []] };
-    return rewired(site, alone, { from: null, to: kit });
+    const strands = page.strands[page.galleries.indexOf(gallery)] ?? [];
+    return rewired(site, { ...page, galleries: [gallery], strands: [strands] }, { from: null, to: kit });
   });
 }
 

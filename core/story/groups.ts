@@ -43,8 +43,9 @@ export function groupsOf({ document, galleries }: Pick<PageReading, 'document' |
 
 const startOf = ({ gallery: { items } }: Group): number => items[0]?.unit.start ?? 0;
 
+/** Groups of one picture side by side look like the items of a gallery. */
 function isIn(containers: ReadonlySet<PageElement>, element: PageElement | undefined): boolean {
-  for (let at = element?.parent; at; at = at.parent) if (containers.has(at)) return true;
+  for (let at = element; at; at = at.parent) if (containers.has(at)) return true;
   return false;
 }
 

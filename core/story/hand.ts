@@ -1,6 +1,7 @@
 /** The hand in which a site's galleries are written, for groups among words: one item, without what is the gallery's. */
 import {
   attributeOf,
+  cutLine,
   type Gallery,
   itemBy,
   type NewItem,
@@ -69,19 +70,29 @@ export function itemInHand(
   // Who writes captions writes one for every picture.
   const said = item.caption.trim() === '' ? { ...item, caption: item.title } : item;
   const text = itemBy(isLarge(shown) || !size ? rest : { ...rest, size }, said, ordinal);
-  const linked = opens(shown) ? text : withoutLinks(text);
+  const linked = opens(shown) ? text : withoutLinks(text).trim();
   return linked.replaceAll(/\r?\n([ \t]*)/g, (_, white: string) => line + white.replace(indent, ''));
 }
 
 function withoutLinks(text: string): string {
-  const edits = parsePage(text).elements.flatMap(({ tag, open, close }) =>
-    tag === 'a' && open && close ? [open, close].map((range) => ({ ...range, text: '' })) : [],
+  const document = parsePage(text);
+  const edits = document.elements.flatMap(({ tag, open, close }): Edit[] =>
+    tag === 'a' && open && close
+      ? [cutLine(document, open), ...outdented(text, open.end, close.start), cutLine(document, close)]
+      : [],
   );
-  const applied = applyEdits(
-    text,
-    edits.sort((a, b) => a.start - b.start),
-  );
+  const applied = applyEdits(text, edits);
   return applied.ok ? applied.text : text;
+}
+
+/** What stood within a tag on a line of its own stands as deep as that did. */
+function outdented(text: string, start: number, end: number): Edit[] {
+  const before = /\n([ \t]*)<[^\n]*$/.exec(text.slice(0, start))?.[1] ?? '';
+  return [...text.slice(start, end).matchAll(/\n([ \t]+)/g)].flatMap(({ index, 1: white = '' }): Edit[] =>
+    white.startsWith(before) && before !== ''
+      ? [{ start: start + index + 1, end: start + index + 1 + white.length, text: before }]
+      : [],
+  );
 }
 
 /** The tag of what holds such items, in their letters. */

@@ -17,7 +17,8 @@ const ALL: readonly WholeRule[] = [
     { display: 'grid', gap: '0.75rem', margin: '1.5rem 0', padding: '0', 'list-style': 'none' },
     'Groups of pictures among words: class "pictures" with the name of how they are shown',
   ),
-  rule(`.${GROUP} img`, { 'max-width': '100%', height: 'auto' }),
+  // A caption stands below its picture, whatever element it is.
+  rule(`.${GROUP} img`, { display: 'block', 'max-width': '100%', height: 'auto' }),
   rule(`.${GROUP} figure`, { margin: '0' }),
 ];
 

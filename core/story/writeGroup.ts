@@ -2,6 +2,7 @@
 import {
   attributeOf,
   classValue,
+  cutLine,
   encodeAttribute,
   encodeMarkup,
   type GalleryItem,
@@ -68,7 +69,7 @@ export function reshaped(
     const why = hindranceIn(item, sizes);
     if (why !== null || !sizes) found.left.push({ item, why: why ?? 'its files are not in the site' });
     else {
-      const link = linkEdits(item, to, sizes);
+      const link = linkEdits(document, item, to, sizes);
       found.edits.push(...imageEdits(item, isLarge(to) ? sizes.full : sizes.thumbnail), ...link.edits);
       found.more += link.more;
     }
@@ -93,7 +94,12 @@ function imageEdits({ image }: GalleryItem, { src, width, height }: Sizes['full'
   });
 }
 
-function linkEdits({ image, link }: GalleryItem, to: Shown, { full }: Sizes): { edits: Edit[]; more: number } {
+function linkEdits(
+  document: PageDocument,
+  { image, link }: GalleryItem,
+  to: Shown,
+  { full }: Sizes,
+): { edits: Edit[]; more: number } {
   if (opens(to) && !link && image) {
     const { start, end } = placeOf(image);
     const edits = [
@@ -103,5 +109,5 @@ function linkEdits({ image, link }: GalleryItem, to: Shown, { full }: Sizes): { 
     return { edits, more: 1 };
   }
   if (opens(to) || !link?.open || !link.close) return { edits: [], more: 0 };
-  return { edits: [link.open, link.close].map((tag) => ({ ...tag, text: '' })), more: -1 };
+  return { edits: [link.open, link.close].map((tag) => cutLine(document, tag)), more: -1 };
 }

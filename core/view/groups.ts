@@ -1,5 +1,5 @@
 /** Groups of pictures on a page, as the interface shows them. */
-import type { Range } from '../markup/index.ts';
+import { type Range, valueOf } from '../markup/index.ts';
 import { type PageReading, type PageText, placeInText, type SiteReading, textsOf } from '../model/index.ts';
 import { fullsOf } from '../plans/index.ts';
 import { groupsOf, rangeOf, type Shown } from '../story/index.ts';
@@ -16,6 +16,8 @@ export interface GroupView {
   shown: Shown | null;
   /** Full-size files, in the order of the group; empty for what leads out of the site. */
   fulls: string[];
+  /** What each says on this page; a caption is null where there is no place for one, or where it holds markup. */
+  words: { alt: string; caption: string | null }[];
 }
 
 export function groupsView(site: SiteReading, page: PageReading): GroupView[] {
@@ -30,6 +32,10 @@ export function groupsView(site: SiteReading, page: PageReading): GroupView[] {
       inText: text ? inTextOf(text, { start, end }) : null,
       shown: group.shown,
       fulls: fullsOf(site, page, group),
+      words: group.gallery.items.map(({ image, caption }) => ({
+        alt: (image && valueOf(image, 'alt')) ?? '',
+        caption: caption?.plain ? caption.text : null,
+      })),
     };
   });
 }

@@ -11,6 +11,7 @@ export async function cursorAfter(page: Page, words: string): Promise<void> {
   const scroller = page.locator('.cm-scroller');
   await expect(scroller).toBeVisible();
   await scroller.evaluate((box) => box.scrollTo(0, 0));
+  await framesOn(page);
   for (let n = 0; n < 40 && !(await place.isVisible()); n++) {
     await scroller.evaluate((box) => box.scrollBy(0, 150));
     await framesOn(page);

@@ -4,15 +4,9 @@ import type { Page } from '@playwright/test';
 import { htmlErrors } from '../checkers';
 import { violations } from './axe';
 import { cursorAfter } from './editorSteps';
+import { inOrder, panel, stock } from './groupSteps';
 import { expect, goTo, openDemo, openFiles, openPage, test, unpacked } from './fixtures';
-import { fileOf, OLD, reels } from './reels.fixture';
-
-const panel = (page: Page) => page.getByRole('region', { name: 'Picture group', exact: true });
-const stock = (page: Page, name: string) =>
-  panel(page)
-    .getByRole('list', { name: 'Pictures for the group' })
-    .getByRole('button', { name: new RegExp(`^(\\d+ )?${name}$`) });
-const inOrder = (page: Page) => panel(page).getByRole('list', { name: 'Pictures in this order' }).getByRole('listitem');
+import { fileOf, OLD, pick, reels } from './reels.fixture';
 
 const WORDS = 'We took the old reels down from the loft, oiled them, and wound the long lines.';
 const STORY = `<!DOCTYPE html>\r\n<HTML LANG=en><HEAD><META CHARSET=utf-8><TITLE>A day</TITLE>\r\n<STYLE>\r\nbody { margin: 1em }\r\n</STYLE></HEAD>\r\n<BODY>\r\n<H1>A day</H1>\r\n<P>${WORDS}</P>\r\n<P>By ten the field was full.</P>\r\n</BODY></HTML>\r\n`;
@@ -32,6 +26,7 @@ test('a group is put at the cursor, changed by each press, and taken out to the 
   await openStory(page);
   await cursorAfter(page, 'oiled them');
   await expect(panel(page)).toContainText('at the cursor, line 8');
+  await pick(page, 'Written like', 'clean markup');
   for (const name of ['c', 'a']) await stock(page, name).click();
   await panel(page).getByRole('group', { name: 'Columns' }).getByRole('button', { name: '2' }).click();
   expect(await violations(page)).toEqual([]);
@@ -102,7 +97,7 @@ test('on the demo a group is opened by the viewer of the site; the page stays va
   await cursorAfter(page, 'every second Saturday');
   for (const name of ['bridle-knots', 'delta-over-mere', 'first-flight']) await stock(page, name).click();
   await panel(page).getByRole('button', { name: 'Put 3 pictures here' }).click();
-  await expect.poll(() => fileOf(page, 'index.html')).toMatch(/<div class="pictures of-3">[^]*data-enlarge/);
+  await expect.poll(() => fileOf(page, 'index.html')).toMatch(/<ul class="pictures of-3">[^]*data-enlarge/);
   expect(await fileOf(page, 'index.html')).toContain('viewer/lightbox.js');
   const folder = await unpacked(page);
   expect(await htmlErrors([join(folder, 'index.html')])).toEqual([]);

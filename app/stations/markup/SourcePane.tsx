@@ -174,7 +174,7 @@ export function SourcePane({
             findings={findings}
             surroundings={surroundings}
             {...typing}
-            onCursor={(selection) => isPage && onCursor(selection)}
+            onCursor={(selection) => (isPage ? onCursor(selection) : onPlace(selection.head))}
             onPictures={(offset) => isPage && onPictures(offset)}
             onHover={(offset) => ties.pointInSource(isPage ? offset : null)}
             onSight={sights.set}

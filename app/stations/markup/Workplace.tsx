@@ -21,6 +21,8 @@ const USUAL = 768;
 const PHONE = 390;
 
 interface Props {
+  /** A group stands beside it, so that the live page stands below the source. */
+  isBesideGroup: boolean;
   page: PageView;
   /** Number of the gallery in hand; null where the page has none. */
   gallery: number | null;
@@ -53,7 +55,10 @@ const PANES = {
   [STACKED]: { flexDirection: 'column', height: 'max(40rem, calc(100vh - 20rem))', '& > *': { minHeight: 0 } },
 } as const;
 
+const STACKED_PANES = { ...PANES, flexDirection: 'column', '&& > *': { flex: '1 1 0', minHeight: 0 } } as const;
+
 export const Workplace = memo(function Workplace({
+  isBesideGroup,
   page,
   gallery,
   file,
@@ -132,7 +137,7 @@ export const Workplace = memo(function Workplace({
   };
   const sheet = sheetBeside();
   return (
-    <Panel sx={PANES}>
+    <Panel sx={isBesideGroup ? STACKED_PANES : PANES}>
       {sheet && <Box sx={BESIDE}>{sheet}</Box>}
       <SourcePane
         key={file}

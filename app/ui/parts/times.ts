@@ -8,6 +8,9 @@ dayjs.extend(relativeTime);
 export const sayTaken = (takenAt: string): string =>
   dayjs(takenAt).format(takenAt.includes('T') ? 'YYYY-MM-DD, HH:mm' : 'YYYY-MM-DD');
 
+/** A month of ISO: `June 2026` for `2026-06`. */
+export const sayMonth = (month: string): string => dayjs(`${month}-01`).format('MMMM YYYY');
+
 /** How long ago, from ms since 1970: `3 hours ago`. */
 export const sayAgo = (time: number, now: number): string => dayjs(time).from(now);
 

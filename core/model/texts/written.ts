@@ -28,7 +28,7 @@ export function textWritten({ page, region: { range }, made }: PageText): Result
       .map(({ tag, parent }) => `${tag} ${parent?.tag ?? ''}`)
       .join();
   const stays = region && outside(page.document, { ...region, range }) === outside(now, region);
-  return stays ? { ok: true, edits } : refuse('what it opens and does not close would take in the rest of the page');
+  return stays ? { ok: true, edits } : refuse('a tag that it opens and does not close would hold the rest of the page');
 }
 
 /** The file with what its page says; blocks that have not changed stay as they are written. */

@@ -6,77 +6,38 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { countOf } from '~core/site/index.ts';
 import type { Shown } from '~core/story/index.ts';
-import type { GroupView } from '~core/view/index.ts';
-import { Panel, Picture } from '../../../ui/parts/small';
+import type { PageView } from '~core/view/index.ts';
+import { Panel } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
 import { color } from '../../../ui/theme';
-import { saysText } from '../saysText';
 import { InOrder } from './InOrder';
 import { picturesOf } from './pictures';
 import { ShownAs } from './ShownAs';
+import { Stock } from './Stock';
+import { SIDE } from './styles';
+import { Words } from './Words';
 
-const PANEL = {
-  mb: 1.5,
-  display: 'grid',
-  gridTemplateColumns: 'minmax(280px, 2fr) 3fr',
-  fontSize: '0.8125rem',
-} as const;
-
-const SIDE = { p: 1.75, minWidth: 0, display: 'grid', gap: 1.25, alignContent: 'start' } as const;
+const PANEL = { overflowY: 'auto', fontSize: '0.8125rem', minHeight: 0, flex: 1 } as const;
 
 const TITLE = { m: 0, fontSize: '0.9rem', fontWeight: 600, flex: 1 } as const;
 
-const STOCK = { ...SIDE, borderLeft: `1px solid ${color('hair')}` } as const;
-
-const TILES = {
-  m: 0,
-  p: 0,
-  display: 'grid',
-  gridTemplateColumns: 'repeat(auto-fill, minmax(84px, 1fr))',
-  gap: 0.75,
-  maxHeight: 210,
-  overflowY: 'auto',
-  listStyle: 'none',
-} as const;
-
-const tileStyle = (taken: boolean) =>
-  ({
-    position: 'relative',
-    p: 0.25,
-    width: '100%',
-    border: `2px solid ${taken ? color('heather') : 'transparent'}`,
-    borderRadius: 1,
-    bgcolor: 'transparent',
-    cursor: 'pointer',
-    '&:focus-visible': { outline: `2px solid ${color('heather')}`, outlineOffset: 1 },
-  }) as const;
-
-const NUMBER = {
-  position: 'absolute',
-  top: 4,
-  left: 4,
-  minWidth: 20,
-  px: 0.5,
-  borderRadius: 2,
-  bgcolor: color('heather'),
-  color: color('onHeather'),
-  fontWeight: 600,
-  fontSize: '0.75rem',
-  textAlign: 'center',
-} as const;
-
-/** So many are shown at once; others are found by their words. */
-const SHOWN = 200;
+const BUTTONS = { display: 'flex', gap: 0.75, flexWrap: 'wrap' } as const;
 
 const NEW: Shown = { as: 'grid', columns: 3 };
 
+interface Fresh {
+  fulls: readonly string[];
+  shown: Shown;
+  /** Not as the galleries of the site are written. */
+  clean: boolean;
+}
+
 interface Props {
-  page: string;
-  groups: readonly GroupView[];
+  page: Pick<PageView, 'path' | 'groups' | 'hand'>;
   /** The cursor is in the Markdown file that the page has its text from. */
   inText: boolean;
   /** Where the cursor is in that, or in the page's source; null while the editor shows something else. */
@@ -86,10 +47,11 @@ interface Props {
   onClose: () => void;
 }
 
-export function GroupSheet({ page, groups, inText, cursor, line, onClose }: Props) {
+export function GroupSheet({ page: { path: page, groups, hand }, inText, cursor, line, onClose }: Props) {
   const { site } = useSite();
   const { intent, busy } = useIntent('seen');
   const [held, setHeld] = useState<{ cursor: number | null; number: number } | null>(null);
+  const [chosen, setChosen] = useState<{ number: number; full: string; n: number } | null>(null);
   const places = groups.map((one) => (inText ? one.inText : one));
   const around =
     cursor === null ? -1 : places.findIndex((one) => one !== null && cursor >= one.start && cursor <= one.end);
@@ -97,29 +59,26 @@ export function GroupSheet({ page, groups, inText, cursor, line, onClose }: Prop
   const number = held?.cursor === cursor && groups[held.number] ? held.number : around;
   const group = groups[number] ?? null;
   const lines = places[number]?.lines ?? null;
-  const [fresh, setFresh] = useState<{ fulls: readonly string[]; shown: Shown }>({ fulls: [], shown: NEW });
+  const [fresh, setFresh] = useState<Fresh>({ fulls: [], shown: NEW, clean: false });
   const { pairs } = site.view;
   const idle = busy || site.readOnly;
   const fulls = group ? group.fulls : fresh.fulls;
   const shown = group ? group.shown : fresh.shown;
+  const spoken = chosen?.number === number && fulls[chosen.n] === chosen.full ? chosen.n : null;
   const change = (wanted: readonly string[], as: Shown | null = null) => {
-    if (!group) setFresh({ fulls: wanted, shown: as ?? fresh.shown });
+    if (!group) setFresh({ ...fresh, fulls: wanted, shown: as ?? fresh.shown });
     else {
       const [first = ''] = group.fulls;
       setHeld(wanted.length === 0 ? null : { cursor, number });
-      intent({ kind: 'set-group', page, group: number, first, pictures: picturesOf(wanted, site.view), shown: as });
+      const pictures = picturesOf(wanted, site.view);
+      intent({ kind: 'set-group', page, group: number, first, pictures, shown: as });
     }
   };
   const put = () => {
     if (cursor === null) return;
-    intent({
-      kind: 'put-group',
-      page,
-      offset: cursor,
-      inText,
-      pictures: picturesOf(fresh.fulls, site.view),
-      shown: fresh.shown,
-    });
+    const { shown: as, clean } = fresh;
+    const pictures = picturesOf(fresh.fulls, site.view);
+    intent({ kind: 'put-group', page, offset: cursor, inText, clean, pictures, shown: as });
     setFresh({ ...fresh, fulls: [] });
   };
   return (
@@ -134,8 +93,19 @@ export function GroupSheet({ page, groups, inText, cursor, line, onClose }: Prop
           </Box>
         </Box>
         <ShownAs shown={shown} idle={idle} onShow={(as) => change(fulls, as)} />
-        <InOrder fulls={fulls} pairs={pairs} idle={idle} onOrder={(wanted) => change(wanted)} />
-        <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
+        {!group && hand !== null && (
+          <WrittenLike page={hand} clean={fresh.clean} onClean={(clean) => setFresh({ ...fresh, clean })} />
+        )}
+        <InOrder
+          fulls={fulls}
+          pairs={pairs}
+          idle={idle}
+          chosen={spoken}
+          onChoose={group && ((n) => setChosen(spoken === n ? null : { number, full: fulls[n] ?? '', n }))}
+          onOrder={(wanted) => change(wanted)}
+        />
+        {group && spoken !== null && <Words page={page} number={number} group={group} item={spoken} idle={idle} />}
+        <Box sx={BUTTONS}>
           {group ? (
             <Button disabled={idle} onClick={() => change([])}>
               Remove the group
@@ -165,103 +135,23 @@ export function GroupSheet({ page, groups, inText, cursor, line, onClose }: Prop
 const cursorSays = (line: number | null): string =>
   line === null ? 'Put the cursor into the source' : `at the cursor, line ${line}`;
 
-interface StockProps {
-  fulls: readonly string[];
-  idle: boolean;
-  onPress: (full: string) => void;
+interface WrittenLikeProps {
+  /** Whose galleries it may be written like. */
+  page: string;
+  clean: boolean;
+  onClean: (clean: boolean) => void;
 }
 
-/** All pictures of the site; those of the group have their numbers. */
-function Stock({ fulls, idle, onPress }: StockProps) {
-  const { view } = useSite().site;
-  const [sought, setSought] = useState('');
-  const [from, setFrom] = useState(ANY);
-  const [tag, setTag] = useState(ANY);
-  const tags = useMemo(() => [...new Set(view.pairs.flatMap((pair) => pair.tags))].sort(), [view.pairs]);
-  const found = useMemo(
-    () =>
-      view.pairs.filter(
-        (pair) =>
-          pair.trouble === null &&
-          (from === ANY || (from === NO_PAGE ? pair.shownOn.length === 0 : pair.shownOn.includes(from))) &&
-          (tag === ANY || pair.tags.includes(tag)) &&
-          saysText(pair, sought),
-      ),
-    [view.pairs, from, tag, sought],
-  );
+function WrittenLike({ page, clean, onClean }: WrittenLikeProps) {
   return (
-    <Box sx={STOCK}>
-      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <TextField
-          type="search"
-          label="Name or text"
-          value={sought}
-          onChange={({ target }) => setSought(target.value)}
-          sx={{ width: 160 }}
-        />
-        <TextField
-          select
-          label="On page"
-          value={from}
-          onChange={({ target }) => setFrom(target.value)}
-          sx={{ minWidth: 150 }}
-        >
-          <MenuItem value={ANY}>any page</MenuItem>
-          <MenuItem value={NO_PAGE}>on no page</MenuItem>
-          {view.pages.map(({ path }) => (
-            <MenuItem key={path} value={path}>
-              {path}
-            </MenuItem>
-          ))}
-        </TextField>
-        {tags.length > 0 && (
-          <TextField
-            select
-            label="Tag"
-            value={tag}
-            onChange={({ target }) => setTag(target.value)}
-            sx={{ minWidth: 120 }}
-          >
-            <MenuItem value={ANY}>any tag</MenuItem>
-            {tags.map((one) => (
-              <MenuItem key={one} value={one}>
-                {one}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
-        <Box role="status" sx={{ color: color('stone'), alignSelf: 'center' }}>
-          {countOf(found.length, 'picture')}
-        </Box>
-      </Box>
-      <Box component="ul" aria-label="Pictures for the group" sx={TILES}>
-        {found.slice(0, SHOWN).map((pair) => {
-          const at = fulls.indexOf(pair.full);
-          return (
-            <li key={pair.full}>
-              <Box
-                component="button"
-                type="button"
-                disabled={idle}
-                aria-pressed={at !== -1}
-                aria-label={at === -1 ? pair.name : `${at + 1} ${pair.name}`}
-                title={pair.name}
-                onClick={() => onPress(pair.full)}
-                sx={tileStyle(at !== -1)}
-              >
-                <Picture path={pair.thumbnail ?? pair.full} width={80} height={54} />
-                {at !== -1 && <Box sx={NUMBER}>{at + 1}</Box>}
-              </Box>
-            </li>
-          );
-        })}
-      </Box>
-      {found.length > SHOWN && <Box sx={{ color: color('stone') }}>{`and ${found.length - SHOWN} more`}</Box>}
-      {found.length === 0 && <Box sx={{ color: color('stone') }}>No picture is like that.</Box>}
-    </Box>
+    <TextField
+      select
+      label="Written like"
+      value={clean ? 'clean' : 'site'}
+      onChange={({ target }) => onClean(target.value === 'clean')}
+    >
+      <MenuItem value="site">{`the gallery of ${page}`}</MenuItem>
+      <MenuItem value="clean">clean markup</MenuItem>
+    </TextField>
   );
 }
-
-/** No paths of pages, and no tags: a tag holds no comma. */
-const ANY = ',any';
-const NO_PAGE = ',none';

@@ -15,7 +15,13 @@ const SAYS: Readonly<Record<Presentation, string>> = {
   wide: 'Full width',
 };
 
-const TOGGLES = { flexWrap: 'wrap', '& .MuiToggleButton-root': { py: 0.25, textTransform: 'none' } } as const;
+const TOGGLES = {
+  flexWrap: 'wrap',
+  gap: 0.5,
+  '&& .MuiToggleButton-root': { m: 0, py: 0.25, textTransform: 'none', borderRadius: 1, borderColor: color('edge') },
+} as const;
+
+const LABEL = { color: color('stone') } as const;
 
 interface Props {
   /** Null where the group is shown as its author has it. */
@@ -28,6 +34,7 @@ export function ShownAs({ shown, idle, onShow }: Props) {
   const columns = Array.from({ length: MOST_COLUMNS }, (_, n) => n + 1);
   return (
     <>
+      <Box sx={LABEL}>Shown as</Box>
       <ToggleButtonGroup
         exclusive
         size="small"
@@ -49,21 +56,24 @@ export function ShownAs({ shown, idle, onShow }: Props) {
         </Box>
       )}
       {shown?.as === 'grid' && (
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          aria-label="Columns"
-          disabled={idle}
-          value={shown.columns}
-          onChange={(_, count: number | null) => count && onShow({ as: 'grid', columns: count })}
-          sx={TOGGLES}
-        >
-          {columns.map((count) => (
-            <ToggleButton key={count} value={count}>
-              {count}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+        <>
+          <Box sx={LABEL}>Columns</Box>
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label="Columns"
+            disabled={idle}
+            value={shown.columns}
+            onChange={(_, count: number | null) => count && onShow({ as: 'grid', columns: count })}
+            sx={TOGGLES}
+          >
+            {columns.map((count) => (
+              <ToggleButton key={count} value={count}>
+                {count}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+        </>
       )}
     </>
   );
