@@ -45,7 +45,7 @@ const startOf = ({ gallery: { items } }: Group): number => items[0]?.unit.start 
 
 /** Groups of one picture side by side look like the items of a gallery. */
 function isIn(containers: ReadonlySet<PageElement>, element: PageElement | undefined): boolean {
-  for (let at = element; at; at = at.parent) if (containers.has(at)) return true;
+  for (let at = element ?? null; at; at = at.parent) if (containers.has(at)) return true;
   return false;
 }
 

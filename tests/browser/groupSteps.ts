@@ -40,26 +40,26 @@ export async function placeCursor(page: Page, way: Way, words: string, text: str
   else await walkTo(page, text.slice(0, text.indexOf(words)).split('\n').length);
 }
 
-/** The cursor on the group behind a part. */
-export async function cursorOnGroup(page: Page, way: Way, part: string, text: string): Promise<void> {
-  const at = text.indexOf('class="pictures', text.indexOf(`Part ${part}:`));
+/** The cursor on the group behind some words, which stand on one line. */
+export async function cursorOnGroup(page: Page, way: Way, behind: string, text: string): Promise<void> {
+  const at = text.indexOf('="pictures ', text.indexOf(behind));
   if (way === 'keyboard') return walkTo(page, text.slice(0, at).split('\n').length);
-  await cursorAfter(page, `Part ${part}:`);
-  const words = page.locator('.cm-line', { hasText: `Part ${part}:` });
-  await words.locator(`xpath=following-sibling::*[contains(., 'class="pictures')][1]`).click();
+  await cursorAfter(page, behind);
+  const words = page.locator('.cm-line', { hasText: behind });
+  await words.locator(`xpath=following-sibling::*[contains(., '="pictures ')][1]`).click();
   return undefined;
 }
 
-/** Line by line, as long as the panel says another one. */
+/** From where the cursor is, by pages and by lines, as long as the panel says another one. */
 async function walkTo(page: Page, line: number): Promise<void> {
   await page.locator('.cm-content').focus();
-  await page.keyboard.press('Control+Home');
-  const says = panel(page).getByText(/^(?:at the cursor, line \d+|lines \d+–\d+)$/);
+  const says = panel(page).getByText(/^(?:Put the cursor into the source|at the cursor, line \d+|lines \d+–\d+)$/);
   const where = async () => {
     await framesOn(page);
     const [first = 0, last = first] = ((await says.textContent()) ?? '').match(/\d+/g)?.map(Number) ?? [];
     if (first <= line && line <= last) return null;
-    return line > last ? 'ArrowDown' : 'ArrowUp';
+    const isFar = Math.min(Math.abs(line - first), Math.abs(line - last)) > 15;
+    return (isFar ? 'Page' : 'Arrow') + (line > last ? 'Down' : 'Up');
   };
   let way = await where();
   for (let n = 0; n < 400 && way !== null; n++) {
@@ -71,7 +71,7 @@ async function walkTo(page: Page, line: number): Promise<void> {
   await page.keyboard.press('End');
 }
 
-interface GroupWish {
+export interface GroupWish {
   way: Way;
   /** Behind which words. */
   behind: string;

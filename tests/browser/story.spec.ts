@@ -1,14 +1,12 @@
-/**
- * A story of 900 words with groups of pictures among them, put and changed again and again: nothing else on the page
- * changes, each step can be undone to the letter, the live page shows it, and a rehearsal finds what is foretold.
- */
+/** A story of 900 words with five groups of pictures, in the page’s own markup and in Markdown. */
 import { join } from 'node:path';
-import type { FrameLocator, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { htmlErrors } from '../checkers';
 import { violations } from './axe';
-import { expect, goTo, openDemo, openPage, test, unpacked } from './fixtures';
-import { choose, cursorOnGroup, panel, placeCursor, press, putGroup, type Way } from './groupSteps';
+import { expect, goTo, openDemo, test, unpacked } from './fixtures';
+import { placeCursor } from './groupSteps';
 import { fileOf, pick } from './reels.fixture';
+import { as, into, live, move, out, play, type Scene, undoAll } from './scenes';
 import { rehearse } from './wiringSteps';
 
 const SENTENCES = [
@@ -57,121 +55,63 @@ async function newStory(page: Page, keep: boolean): Promise<void> {
   await page.getByRole('button', { name: 'Picture group', exact: true }).click();
 }
 
-/** From the beginning of its body; a text in Markdown is all body. */
-const bodyOf = (text: string) => text.slice(Math.max(0, text.indexOf('<body')));
-
-/** What stands before one part and from the next on is as it was; what was asked for lies between. */
-function onlyBetween(before: string, after: string, from: string, to: string): void {
-  const outside = (text: string) => [text.slice(0, text.indexOf(from)), text.slice(text.indexOf(to))];
-  expect(outside(bodyOf(after))).toEqual(outside(bodyOf(before)));
-}
-
-const live = (page: Page): FrameLocator => page.frameLocator('iframe[title^="Live page"]');
-
-/** The group behind a part, as the live page shows it: how, and how many of its pictures have come. */
-async function shownBehind(page: Page, part: string): Promise<string> {
-  const words = live(page).locator('p', { hasText: new RegExp(`^Part ${part}:`) });
-  return words.evaluate((element) => {
-    const group = element.nextElementSibling;
-    const images = [...(group?.querySelectorAll('img') ?? [])];
-    const names = [...(group?.classList ?? [])].slice(0, 2).join(' ');
-    return `${names} ${images.filter((one) => one.naturalWidth > 0).length}`;
-  });
-}
-
-interface Step {
-  part: string;
-  /** The next part, before which nothing else may be changed. */
-  next: string;
-  way: Way;
-  do: (way: Way) => Promise<void>;
-  shows: string;
-}
-
-const NEXT: Record<string, string> = { One: 'Two', Three: 'Four', Five: 'Six', Seven: 'Eight', Ten: 'Eleven' };
-
 /** Five groups, of which each is changed twice; all seven presentations come by. */
-function stepsOn(page: Page): Step[] {
-  const step = (part: string, way: Way, shows: string, work: (way: Way) => Promise<void>): Step => ({
-    part,
-    next: NEXT[part] ?? '',
-    way,
-    do: work,
-    shows,
-  });
-  const move = (name: string, to: number) => (way: Way) => press(page, way, `Move ${name} to place ${to}`);
-  const out = (name: string) => (way: Way) => press(page, way, `Remove ${name}`);
-  const into = (name: string) => (way: Way) => choose(page, way, name);
-  const as = (presentation: string) => (way: Way) => press(page, way, presentation, 'Shown as');
-  return [
-    step('One', 'mouse', 'pictures of-4 4', into('star-field')),
-    step('One', 'mouse', 'pictures of-4 4', move('star-field', 3)),
-    step('Three', 'keyboard', 'pictures still 2', as('Large, still')),
-    step('Three', 'keyboard', 'pictures still 1', out('spar-splice')),
-    step('Five', 'mouse', 'pictures left 1', as('Left of the text')),
-    step('Five', 'mouse', 'pictures right 1', as('Right of the text')),
-    step('Seven', 'keyboard', 'pictures wide 1', as('Full width')),
-    step('Seven', 'keyboard', 'pictures wide 2', into('star-field')),
-    step('Ten', 'mouse', 'pictures slides 3', out('sled-morning')),
-    step('Ten', 'mouse', 'pictures of-3 3', as('Grid')),
-  ];
-}
-
-/** Puts five groups, changes each twice; gives the source after each step. */
-async function writeStory(page: Page, file: string): Promise<string[]> {
-  const now = () => fileOf(page, file);
-  const texts = [await now()];
+function sceneOf(file: string): Scene {
   const begin = (part: string) => `${file.endsWith('.md') ? '' : '<p>'}Part ${part}: `;
-  const put = async (part: string, way: Way, more: Omit<Parameters<typeof putGroup>[1], 'way' | 'behind' | 'text'>) => {
-    const text = texts.at(-1) ?? '';
-    await putGroup(page, { way, behind: `Part ${part}:`, text, ...more });
-    await expect.poll(now).not.toBe(text);
-    texts.push(await now());
-    onlyBetween(text, texts.at(-1) ?? '', begin(part), begin(NEXT[part] ?? ''));
+  const behind = (part: string, next: string) => ({
+    behind: `Part ${part}:`,
+    between: [begin(part), begin(next)] as const,
+  });
+  return {
+    file,
+    groups: [
+      {
+        ...behind('One', 'Two'),
+        way: 'mouse',
+        as: 'Grid',
+        columns: 4,
+        from: [
+          ['workshop.html', ['bridle-knots', 'reel-box']],
+          ['festival.html', ['sled-morning']],
+        ],
+      },
+      {
+        ...behind('Three', 'Four'),
+        way: 'keyboard',
+        as: 'Large, opens',
+        from: [['workshop.html', ['spar-splice', 'bridle-knots']]],
+      },
+      { ...behind('Five', 'Six'), way: 'mouse', as: 'Large, opens', from: [['pictures.html', ['delta-over-mere']]] },
+      { ...behind('Seven', 'Eight'), way: 'keyboard', as: 'Large, still', from: [['festival.html', ['last-light']]] },
+      {
+        ...behind('Ten', 'Eleven'),
+        way: 'mouse',
+        as: 'Slideshow',
+        from: [
+          ['festival.html', ['sled-morning', 'star-field', 'last-light']],
+          ['workshop.html', ['reel-box']],
+        ],
+      },
+    ],
+    steps: [
+      { group: 0, way: 'mouse', do: into('star-field'), shows: 'pictures of-4 4' },
+      { group: 0, way: 'mouse', do: move('star-field', 3), shows: 'pictures of-4 4' },
+      { group: 1, way: 'keyboard', do: as('Large, still'), shows: 'pictures still 2' },
+      { group: 1, way: 'keyboard', do: out('spar-splice'), shows: 'pictures still 1' },
+      { group: 2, way: 'mouse', do: as('Left of the text'), shows: 'pictures left 1' },
+      { group: 2, way: 'mouse', do: as('Right of the text'), shows: 'pictures right 1' },
+      { group: 3, way: 'keyboard', do: as('Full width'), shows: 'pictures wide 1' },
+      { group: 3, way: 'keyboard', do: into('star-field'), shows: 'pictures wide 2' },
+      { group: 4, way: 'mouse', do: out('sled-morning'), shows: 'pictures slides 3' },
+      { group: 4, way: 'mouse', do: as('Grid'), shows: 'pictures of-3 3' },
+    ],
   };
-  await put('One', 'mouse', {
-    as: 'Grid',
-    columns: 4,
-    from: [
-      ['workshop.html', ['bridle-knots', 'reel-box']],
-      ['festival.html', ['sled-morning']],
-    ],
-  });
-  await put('Three', 'keyboard', { as: 'Large, opens', from: [['workshop.html', ['spar-splice', 'bridle-knots']]] });
-  await put('Five', 'mouse', { as: 'Large, opens', from: [['pictures.html', ['delta-over-mere']]] });
-  await put('Seven', 'keyboard', { as: 'Large, still', from: [['festival.html', ['last-light']]] });
-  await put('Ten', 'mouse', {
-    as: 'Slideshow',
-    from: [
-      ['festival.html', ['sled-morning', 'star-field', 'last-light']],
-      ['workshop.html', ['reel-box']],
-    ],
-  });
-  for (const { part, next, way, do: work, shows } of stepsOn(page)) {
-    const text = texts.at(-1) ?? '';
-    await cursorOnGroup(page, way, part, text);
-    await expect(panel(page)).toContainText('This group');
-    await work(way);
-    await expect.poll(now, { message: `${part}: ${shows}` }).not.toBe(text);
-    texts.push(await now());
-    onlyBetween(text, texts.at(-1) ?? '', begin(part), begin(next));
-    await expect.poll(() => shownBehind(page, part)).toBe(shows);
-  }
-  return texts;
-}
-
-/** Takes back step by step, until the text is as it was made. */
-async function undoAll(page: Page, file: string, texts: readonly string[]): Promise<void> {
-  for (const before of texts.slice(0, -1).reverse()) {
-    await page.getByRole('button', { name: /^Undo: (?:Put|Change)/ }).click();
-    await expect.poll(() => fileOf(page, file)).toBe(before);
-  }
 }
 
 test('five groups among 900 words in the page’s own markup', async ({ page }) => {
   test.setTimeout(300_000);
   await newStory(page, false);
-  const texts = await writeStory(page, 'reels.html');
+  const texts = await play(page, sceneOf('reels.html'));
   expect(await violations(page)).toEqual([]);
   await goTo(page, 'wiring');
   await rehearse(page);
@@ -186,7 +126,7 @@ test('five groups among 900 words in Markdown', async ({ page }) => {
   await newStory(page, true);
   await page.getByRole('button', { name: 'Open reels.md' }).click();
   await page.getByRole('button', { name: 'Picture group', exact: true }).click();
-  const texts = await writeStory(page, 'reels.md');
+  const texts = await play(page, sceneOf('reels.md'));
   // The page is what comes of it, and every key follows.
   await placeCursor(page, 'mouse', 'Part Two:', texts.at(-1) ?? '');
   await page.keyboard.type(' *really*');
@@ -195,7 +135,6 @@ test('five groups among 900 words in Markdown', async ({ page }) => {
   await page.getByRole('button', { name: /^Undo: Type in reels.md/ }).click();
   await expect.poll(() => fileOf(page, 'reels.md')).toBe(texts.at(-1));
   await goTo(page, 'wiring');
-  await openPage(page, 'reels.html');
   await rehearse(page);
   await goTo(page, 'markup');
   await undoAll(page, 'reels.md', texts);

@@ -3,16 +3,14 @@
  * tags of paragraphs (package `xfig-doc`, which `npm test` installs where it may). Nothing of it is in the repository.
  */
 import { existsSync, readFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import type { Browser, Page } from '@playwright/test';
-import { htmlErrors } from '../checkers';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { cursorAfter } from './editorSteps';
 import { expect, folderWith, goTo, importFolder, replaceText, show, test, unpacked } from './fixtures';
+import { comesFromDisk, INTRODUCTION, MANUAL, newTrouble, PAGES, someOf } from './manual.fixture';
 import { fileOf, pick, siteIdOf } from './reels.fixture';
 import { kitButton } from './wiringSteps';
 
-const MANUAL = '/usr/share/doc/xfig/html';
-const INTRODUCTION = 'introduction.html';
 /** What its gallery shows, in its order. */
 const DRAWINGS = ['watch', 'power-supply', '3dhouse', 'greenpig', 'transit'];
 const drawingsIn = (text: string) =>
@@ -28,20 +26,6 @@ const rows = (page: Page) =>
     .getByRole('table', { name: 'All pictures' })
     .getByRole('row')
     .filter({ has: page.getByRole('checkbox') });
-
-const PAGES = [INTRODUCTION, 'japanese/introduction.html', 'panning.html', 'layers.html'];
-
-/** Some of its pages, to the byte, with the pictures that they name. */
-function someOf(): Record<string, Buffer> {
-  const files: Record<string, Buffer> = {};
-  for (const path of PAGES) {
-    const text = readFileSync(join(MANUAL, path), 'latin1');
-    const named = [...text.matchAll(/(?:src|href)="?([^">\s#]+\.(?:png|gif|jpg))/gi)].map(([, name = '']) => name);
-    for (const one of [path, ...named.map((name) => join(dirname(path), name))])
-      files[one] ??= readFileSync(join(MANUAL, one));
-  }
-  return files;
-}
 
 async function allPictures(page: Page): Promise<void> {
   await page.goto('/');
@@ -63,27 +47,6 @@ function comeIn(before: string, after: string): string {
   const rest = before.length - start;
   expect(after.slice(after.length - rest)).toBe(before.slice(start));
   return after.slice(start, after.length - rest);
-}
-
-/** Messages of both checkers that a page has and the author's own has not; names and numbers are no difference. */
-async function newTrouble(before: string, after: string): Promise<string[]> {
-  const folder = folderWith({ 'before.html': before, 'after.html': after });
-  const trouble = async (name: string) =>
-    (await htmlErrors([join(folder, name)])).map((one) => one.replaceAll(name, '').replace(/\d+/g, 'n'));
-  const known = new Set(await trouble('before.html'));
-  return (await trouble('after.html')).filter((one) => !known.has(one));
-}
-
-/** Opens a page from disk without scripts; every picture of it that matches comes. */
-async function comesFromDisk(browser: Browser, file: string, images: string): Promise<number> {
-  const context = await browser.newContext({ javaScriptEnabled: false });
-  const visitor = await context.newPage();
-  await visitor.goto(`file://${file}`);
-  const found = await visitor.locator(images).all();
-  for (const image of found)
-    expect(await image.evaluate((one: HTMLImageElement) => one.naturalWidth)).toBeGreaterThan(0);
-  await context.close();
-  return found.length;
 }
 
 test('every picture says on which pages it stands, also where it stands between words', async ({ page }) => {
