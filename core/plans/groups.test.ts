@@ -346,3 +346,56 @@ it('groups of one picture side by side are no gallery of their own', () => {
   const beside = new Story(made.text.replace('<p>By ten the field was full.</p>\n', ''));
   expect(beside.groups.map(({ shown }) => shown?.as)).toEqual(['large', 'large']);
 });
+
+describe('a group that somebody typed', () => {
+  const shownAs = (group: string, to: Shown, find = 'l/a.jpg') => {
+    const made = new Story(STORY.replace('<p>By ten', `${group}\n<p>By ten`));
+    const n = made.groups.findIndex(({ gallery }) => gallery.items.some(({ image }) => image !== null));
+    const fulls = made.groups[n]!.gallery.items.map((_, at) => 'abcdef'[at]).join('');
+    const planned = made.plan({
+      kind: 'set-group',
+      page: 'story.html',
+      group: n,
+      first: find,
+      pictures: [...fulls].map((name) => picture(name)),
+      shown: to,
+    });
+    if (!planned.ok) return planned.reason;
+    made.change(planned.change.files);
+    const [, rest = ''] = made.text.split(`<p>${WORDS}</p>\n`);
+    return rest.slice(0, rest.indexOf('<p>By ten')).trim();
+  };
+  const GRID = grid(2);
+
+  it('gets the class where it holds nothing else', () => {
+    expect(shownAs(`<div class="row">\n${small('a')}\n${small('b')}\n</div>`, GRID)).toBe(
+      `<div class="row pictures of-2">\n${small('a')}\n${small('b')}\n</div>`,
+    );
+  });
+
+  it('is put into an element of its own where the page around it would be laid out as well', () => {
+    expect(shownAs(`${small('a')}\n${small('b')}`, GRID)).toBe(
+      `<div class="pictures of-2">\n${small('a')}\n${small('b')}\n</div>`,
+    );
+    const figure = `<figure>${large('a')}<figcaption>Calm</figcaption></figure>`;
+    expect(shownAs(figure, { as: 'still', columns: 1 })).toBe(`<div class="pictures still">\n${figure}\n</div>`);
+  });
+
+  it('may be one picture in a paragraph of its own', () => {
+    expect(shownAs(`<p align="center">${large('a')}</p>`, { as: 'wide', columns: 1 })).toContain(
+      '<p align="center" class="pictures wide"><a href="l/a.jpg"',
+    );
+  });
+
+  it('is left as it stands where it is a table, and says so', () => {
+    const cells = `<table><tr><td>${small('a')}</td><td>${small('b')}</td></tr></table>`;
+    expect(shownAs(cells, GRID)).toBe(
+      'This group cannot be shown in another way: its pictures stand in the cells of a table.',
+    );
+  });
+
+  it('takes another picture, also where it is one', () => {
+    const made = new Story(STORY.replace('<p>By ten', `<blockquote>${small('a')}</blockquote>\n<p>By ten`));
+    expect(made.set('ab').text).toContain(`<blockquote>${small('a')}\n${small('b')}</blockquote>`);
+  });
+});

@@ -84,7 +84,9 @@ export function putGroup(site: SiteReading, wish: Of<'put-group'>, itemFor: Item
   const trouble =
     steps.do(planEdits(label, path, written(page.document, { fresh, shown, hand }, place))) ??
     styled(steps, path, shown) ??
-    viewed(steps, path, shown, (all) => all.find((one) => one.shown !== null && rangeOf(one).end > place));
+    viewed(steps, path, shown, (now) =>
+      groupsOf(now).find((one) => one.shown !== null && rangeOf(now.document, one).end > place),
+    );
   return trouble === null ? { ok: true, change: { label, files: steps.files() } } : refuse(trouble);
 }
 
@@ -124,8 +126,10 @@ function handOn(site: SiteReading, page: PageReading): Hand | null {
   const known = hands.get(page);
   if (known !== undefined) return known;
   const own = new Set(site.kits.flatMap(ownAttributes));
-  // A group shown in one way is no example for another.
-  const typed = groupsOf(page).flatMap(({ gallery, shown }) => (shown === null ? [gallery] : []));
+  // A group shown in one way is no example for another, nor is a picture by itself or one that opens nothing.
+  const typed = groupsOf(page).flatMap(({ gallery, shown }) =>
+    shown === null && gallery.items.length > 1 && gallery.items.some(({ link }) => link) ? [gallery] : [],
+  );
   const galleries = typed.sort((a, b) => b.items.length - a.items.length);
   const found = galleries.flatMap((one) => (isShow(page, one) ? [] : (handOf(page.document, one, own) ?? [])))[0];
   hands.set(page, found ?? null);
@@ -223,12 +227,12 @@ function viewed(
   steps: Steps,
   path: string,
   shown: Shown,
-  meant: (groups: readonly Group[]) => Group | undefined,
+  meant: (page: PageReading) => Group | undefined,
 ): string | null {
   const page = steps.site.pages.find((one) => one.path === path);
-  const kit = page && meant(groupsOf(page)) ? kitFor(steps.site, page, shown) : null;
+  const kit = page && meant(page) ? kitFor(steps.site, page, shown) : null;
   if (!kit) return null;
-  const planned = wireGallery(steps.site, { page: path, kit, gallery: (now) => meant(groupsOf(now))?.gallery });
+  const planned = wireGallery(steps.site, { page: path, kit, gallery: (now) => meant(now)?.gallery });
   // What is wired already has nothing to be changed, and that is no trouble.
   return !planned.ok && planned.reason === NOTHING_TO_WIRE ? null : steps.do(planned);
 }
@@ -245,8 +249,9 @@ export function setGroup(site: SiteReading, wish: Of<'set-group'>, itemFor: Item
   const found = groupIn(site, wish);
   if (!found) return refuse(GROUP_GONE);
   const { page, group } = found;
-  const hazard = hazardsOf(page.document).find(({ range }) => range.start >= rangeOf(group).start);
-  if (hazard && hazard.range.start < rangeOf(group).end) return refuse(`${path}: ${hazard.says}. Fix this first.`);
+  const within = rangeOf(page.document, group);
+  const hazard = hazardsOf(page.document).find(({ range }) => range.start >= within.start);
+  if (hazard && hazard.range.start < within.end) return refuse(`${path}: ${hazard.says}. Fix this first.`);
   if (pictures.length === 0) return gone(site, page, group);
   const steps = new Steps(site);
   const left: Named[] = [];
@@ -265,7 +270,7 @@ export function setGroup(site: SiteReading, wish: Of<'set-group'>, itemFor: Item
 
 /** What a presentation needs beside the page: its rules, and a viewer. */
 const settled = (steps: Steps, { page, group }: Of<'set-group'>, shown: Shown): string | null =>
-  styled(steps, page, shown) ?? viewed(steps, page, shown, (all) => all[group]);
+  styled(steps, page, shown) ?? viewed(steps, page, shown, (now) => groupsOf(now)[group]);
 
 interface Found {
   page: PageReading;
@@ -319,7 +324,7 @@ function gone(site: SiteReading, page: PageReading, group: Group): Planned {
     const { gallery } = group;
     return planEdits(label, page.path, removeItems(page.document, gallery, [...gallery.items.keys()]));
   }
-  return planEdits(label, page.path, { ok: true, edits: [cutLine(page.document, rangeOf(group))] });
+  return planEdits(label, page.path, { ok: true, edits: [cutLine(page.document, rangeOf(page.document, group))] });
 }
 
 function shownOtherwise(steps: Steps, wish: Of<'set-group'>, to: Shown, left: Named[]): string | null {
@@ -337,6 +342,7 @@ function shownOtherwise(steps: Steps, wish: Of<'set-group'>, to: Shown, left: Na
     const full = fulls[n] ?? '';
     return sizesOf(steps.site, page, full, thumbnails.get(full) ?? null);
   });
+  if (!shape.ok) return shape.reason;
   for (const { item, why } of shape.left) {
     const { start } = item.range;
     left.push({ path: page.path, start, line: page.document.lines.lineAt(start), name: item.source?.value ?? '', why });

@@ -1,7 +1,6 @@
 /** Groups as they are written: a new one, and one that is to be shown in another way. */
 import {
   attributeOf,
-  classValue,
   cutLine,
   encodeAttribute,
   encodeMarkup,
@@ -10,12 +9,12 @@ import {
   type PageDocument,
   placeOf,
   replaceValue,
-  rewriteTag,
   valueOf,
 } from '../markup/index.ts';
-import type { Edit } from '../site/index.ts';
+import type { Edit, Result } from '../site/index.ts';
 import type { Group } from './groups.ts';
-import { ALL_NAMES, GROUP, isLarge, nameOf, opens, type Shown } from './presentation.ts';
+import { heldOtherwise } from './holder.ts';
+import { GROUP, isLarge, nameOf, opens, type Shown } from './presentation.ts';
 
 /** One picture with the address of what it opens; figures only where there are words for it. */
 export function itemText({ src, href, alt, caption, width, height }: NewItem, shown: Shown): string {
@@ -54,17 +53,14 @@ interface Reshaped {
 /** What has to change so that a group is shown in another way; nothing else of it is touched. */
 export function reshaped(
   document: PageDocument,
-  { gallery: { container, items } }: Pick<Group, 'gallery'>,
+  { gallery }: Pick<Group, 'gallery'>,
   to: Shown,
   sizesOf: (item: GalleryItem, n: number) => Sizes | null,
-): Reshaped {
-  const wanted = classValue(container, [GROUP, nameOf(to)], ALL_NAMES);
-  const found: Reshaped = {
-    edits: rewriteTag(container, new Map([['class', wanted]]), document.text),
-    more: 0,
-    left: [],
-  };
-  for (const [n, item] of items.entries()) {
+): Result<Reshaped> {
+  const holder = heldOtherwise(document, gallery, to);
+  if (!holder.ok) return holder;
+  const found: Reshaped = { edits: [...holder.edits], more: holder.more, left: [] };
+  for (const [n, item] of gallery.items.entries()) {
     const sizes = sizesOf(item, n);
     const why = hindranceIn(item, sizes);
     if (why !== null || !sizes) found.left.push({ item, why: why ?? 'its files are not in the site' });
@@ -75,7 +71,7 @@ export function reshaped(
     }
   }
   found.edits.sort((a, b) => a.start - b.start || a.end - b.end);
-  return found;
+  return { ok: true, ...found };
 }
 
 function hindranceIn({ image, link }: GalleryItem, sizes: Sizes | null): string | null {

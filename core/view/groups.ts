@@ -23,7 +23,7 @@ export interface GroupView {
 export function groupsView(site: SiteReading, page: PageReading): GroupView[] {
   const text = textsOf(site).find((one) => one.page === page && one.state === 'same');
   return groupsOf(page).map((group) => {
-    const { start, end } = rangeOf(group);
+    const { start, end } = rangeOf(page.document, group);
     const { lines } = page.document;
     return {
       start,

@@ -1,0 +1,115 @@
+/** Blocks that hold pictures and next to no words: groups that somebody typed, with one picture or several. */
+import {
+  ancestors,
+  attributeOf,
+  descendants,
+  type Gallery,
+  galleryOf,
+  isWithin,
+  type PageDocument,
+  type PageElement,
+  textOf,
+  valueOf,
+} from '../markup/index.ts';
+
+/** What may hold pictures as a block. Parts of tables and lists of items are galleries, and found as those. */
+const BLOCK = new Set(['p', 'div', 'center', 'blockquote', 'figure', 'section', 'ul', 'ol', 'aside']);
+/** In these a picture stands beside words if any follow. */
+const WORDLESS = new Set(['p', 'ul', 'ol']);
+/** What frames a page; none of its pictures is part of a story. */
+const FRAME = new Set(['header', 'nav', 'footer', 'head', 'noscript', 'template', 'button', 'form', 'label']);
+const FRAME_NAME =
+  /(?:^|[\s_-])(?:foot(?:er)?|head(?:er)?|nav(?:bar|igation)?|menu|logo|banner|side(?:bar)?|toolbar|icons?)(?:$|[\s_-])/i;
+/** Where a block ends that has no tag of its own around it. */
+const BESIDE = /^(?:p|h[1-6]|ul|ol|dl|table|pre|blockquote|div|section|figure|hr|center|address|details)$/;
+const HOLDER = /^(?:main|article|section|body|div|td)$/;
+
+/** Words that a picture may have as its caption, in characters; our own value, no source. */
+export const CAPTION = 100;
+/** A frame has fewer words; characters, our own value, no source. */
+const FRAME_WORDS = 600;
+/** Icons are at most so large; CSS px, our own value, no source. */
+const ICON = 48;
+
+/** Galleries, of one picture too; `taken` are elements that belong to a group already. */
+export function pictureBlocks(document: PageDocument, taken: (element: PageElement) => boolean): Gallery[] {
+  const found: Gallery[] = [];
+  const chosen: PageElement[] = [];
+  for (const element of document.elements) {
+    if (!element.range || taken(element) || isFrame(element)) continue;
+    if (chosen.some((one) => isWithin(element, one))) continue;
+    const gallery = blockOf(document, element) ?? bareOf(document, element);
+    const all = gallery?.items.flatMap(({ elements }) => elements.flatMap((one) => [one, ...descendants(one)])) ?? [];
+    if (!gallery || all.some(taken)) continue;
+    found.push(gallery);
+    chosen.push(element);
+  }
+  return found;
+}
+
+/** It, or something around it, frames the page. */
+const isFrame = (element: PageElement): boolean =>
+  [element, ...ancestors(element)].some((one) => FRAME.has(one.tag) || isNamedFrame(one));
+
+/** What is called so and holds the whole text frames nothing. */
+const isNamedFrame = (element: PageElement): boolean =>
+  [valueOf(element, 'class'), valueOf(element, 'id')].some((name) => FRAME_NAME.test(name ?? '')) &&
+  textOf(element).length < FRAME_WORDS;
+
+function blockOf(document: PageDocument, block: PageElement): Gallery | null {
+  if (!BLOCK.has(block.tag) || !block.open) return null;
+  const inside = [...descendants(block)];
+  const pictures = inside.filter(({ tag }) => tag === 'img');
+  if (pictures.length === 0 || pictures.some(isIcon) || inside.some(isNoCaption)) return null;
+  const words = textOf(block).trim().length;
+  if (words > (WORDLESS.has(block.tag) ? 0 : CAPTION * pictures.length)) return null;
+  // With its words a block of one picture is one item.
+  if (pictures.length === 1 && words > 0 && block.parent) return galleryOf(document, block.parent, [block]);
+  return heldBy(document, block);
+}
+
+/** Headings, links of words, and whatever somebody fills in: then it is a part of the page and no caption. */
+const isNoCaption = (element: PageElement): boolean =>
+  /^(?:h[1-6]|table|input|select|textarea|iframe|video|audio|pre|li|dt|dd)$/.test(element.tag) ||
+  (element.tag === 'a' && attributeOf(element, 'href') !== undefined && !holdsPicture(element));
+
+const holdsPicture = (element: PageElement): boolean =>
+  element.tag === 'img' || [...descendants(element)].some(({ tag }) => tag === 'img');
+
+function isIcon(image: PageElement): boolean {
+  const [width, height] = ['width', 'height'].map((name) => Number.parseInt(valueOf(image, name) ?? '', 10));
+  return width !== undefined && height !== undefined && width <= ICON && height <= ICON;
+}
+
+/** The items of a block: its links with pictures; what stands between those without a link is no item. */
+function heldBy(document: PageDocument, block: PageElement): Gallery | null {
+  let holder = block;
+  for (let [only, ...more] = holder.children; only && more.length === 0; [only, ...more] = holder.children) {
+    if (!BLOCK.has(only.tag) || only.tag === 'figure') break;
+    holder = only;
+  }
+  const items = holder.children.filter((one) => one.range && holdsPicture(one));
+  const isOne = (element: PageElement) =>
+    [element, ...descendants(element)].filter(({ tag }) => tag === 'img').length === 1;
+  const isLinked = (element: PageElement) => [element, ...descendants(element)].some(({ tag }) => tag === 'a');
+  const linked = items.filter(isLinked);
+  const meant = linked.length > 0 ? linked : items;
+  if (meant.length === 0 || !meant.every(isOne) || !holder.open) return null;
+  return galleryOf(document, holder, meant);
+}
+
+/** A picture with nothing around it, between two blocks. */
+function bareOf(document: PageDocument, element: PageElement): Gallery | null {
+  const { parent, range, tag } = element;
+  if (!parent || !range || !HOLDER.test(parent.tag) || !/^(?:img|picture|a)$/.test(tag)) return null;
+  const images = [element, ...descendants(element)].filter((one) => one.tag === 'img');
+  if (images.length !== 1 || images.some(isIcon) || textOf(element).trim() !== '') return null;
+  const siblings = parent.children.filter((one) => one.range);
+  const at = siblings.indexOf(element);
+  const [before, behind] = [siblings[at - 1], siblings[at + 1]];
+  if (!before?.range || !BESIDE.test(before.tag) || (behind && !BESIDE.test(behind.tag))) return null;
+  const end = behind?.range?.start ?? parent.close?.start ?? document.text.length;
+  const isBlank = (from: number, to: number) => document.text.slice(from, to).trim() === '';
+  if (!isBlank(before.range.end, range.start) || !isBlank(range.end, end)) return null;
+  return galleryOf(document, parent, [element]);
+}
