@@ -30,6 +30,11 @@ const DEBIAN = [
     names: ['xfig-doc'],
     without: 'galleries that nobody here wrote',
   },
+  {
+    there: () => existsSync('/usr/share/doc/imagemagick-6-common/html/www'),
+    names: ['imagemagick-6-doc'],
+    without: 'groups of pictures on pages of words that nobody here wrote',
+  },
   { there: () => has('python3', '--version'), names: ['python3'], without: 'reading archives with Python' },
 ];
 

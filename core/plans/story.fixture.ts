@@ -10,7 +10,7 @@ import { planFor } from './plan.ts';
 import { allFiles } from './steps.ts';
 
 const NAMES = ['a', 'b', 'c', 'd', 'e', 'f'];
-export const FILES = Object.fromEntries(
+const FILES = Object.fromEntries(
   NAMES.flatMap((name) => [
     [`l/${name}.jpg`, `L${name}`],
     [`s/${name}.jpg`, `S${name}`],

@@ -25,10 +25,16 @@ export function someOf(): Record<string, Buffer> {
 }
 
 /** Messages of both checkers that a page has and the author's own has not; names and numbers are no difference. */
+/** A paragraph without its end tag is told of every block behind it, whichever that is. */
+const kindOf = (name: string) => (message: string) =>
+  message
+    .replaceAll(name, '')
+    .replace(/\d+/g, 'n')
+    .replace(/<\w+> element is not permitted as content under <P>/, 'a block under <P>');
+
 export async function newTrouble(before: string, after: string): Promise<string[]> {
   const folder = folderWith({ 'before.html': before, 'after.html': after });
-  const trouble = async (name: string) =>
-    (await htmlErrors([join(folder, name)])).map((one) => one.replaceAll(name, '').replace(/\d+/g, 'n'));
+  const trouble = async (name: string) => (await htmlErrors([join(folder, name)])).map(kindOf(name));
   const known = new Set(await trouble('before.html'));
   return (await trouble('after.html')).filter((one) => !known.has(one));
 }

@@ -15,7 +15,7 @@ import { type PageText, textsOf } from './texts.ts';
 import { sourceWritten, textWritten } from './written.ts';
 
 /** What each of these pages shows from now on is what was written there last. */
-export function textsNoted(site: SiteReading, shown: ReadonlyMap<string, string>): Partial<SiteNotes> {
+function textsNoted(site: SiteReading, shown: ReadonlyMap<string, string>): Partial<SiteNotes> {
   const { texts } = site.notes.known;
   const fresh = [...shown].map(([page, lines]) => ({ page, print: lineprint(lines) }));
   const isKnown = fresh.every((one) => texts.some(({ page, print }) => page === one.page && print === one.print));
