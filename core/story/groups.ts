@@ -54,7 +54,7 @@ function groupsIn(document: PageDocument, galleries: readonly Gallery[]): Group[
     .filter(
       (gallery) =>
         !taken.has(gallery.container) &&
-        !gallery.items.every((one) => isIn(taken, one.elements[0])) &&
+        !gallery.items.every(({ image, elements }) => isIn(taken, image ?? elements[0])) &&
         !standsInWords(document, gallery),
     );
   for (const { items } of galleries) for (const { elements } of items) for (const one of elements) taken.add(one);

@@ -103,6 +103,20 @@ describe('the demo site as text', () => {
     expect(again).toEqual({ ok: false, reason: expect.stringContaining('wired already') });
   });
 
+  it('has a story that says what its Markdown says, with groups of five kinds', () => {
+    const { pages } = viewOf(site(files));
+    const story = pages.find(({ path }) => path === 'story.html');
+    expect(story?.text).toEqual({ source: 'story.md', state: 'same' });
+    expect(story?.groups.map(({ shown, fulls }) => `${shown?.as} ${fulls.length}`)).toEqual([
+      'grid 3',
+      'right 1',
+      'large 1',
+      'wide 1',
+      'still 1',
+    ]);
+    expect(story?.groups.every(({ inText }) => inText !== null)).toBe(true);
+  });
+
   it('has a page of all pictures that brings in what is mended, in the same change', () => {
     const shown = (text: string) => [...text.matchAll(/<a href="photos\/large\/([^"]*)"/g)].map(([, name]) => name);
     const before = files.get('pictures.html');

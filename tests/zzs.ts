@@ -1,0 +1,24 @@
+import { launch } from './browser';
+const main = async () => {
+  const browser = await launch();
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto('http://localhost:4803/');
+  await page.getByRole('link', { name: /Tarrowby Kite Circle/ }).first().click();
+  await page.waitForURL(/\/site\//);
+  const base = page.url().match(/.*\/site\/[^/]+/)![0];
+  await page.waitForTimeout(9000);
+  await page.goto(`${base}/markup?page=story.md&sheet=group`);
+  await page.waitForTimeout(4000);
+  await page.locator('.cm-line', { hasText: 'The mere' }).first().click().catch(() => undefined);
+  await page.locator('.cm-line', { hasText: 'pictures of-3' }).first().click();
+  await page.waitForTimeout(1500);
+  await page.getByRole('button', { name: /^Words of/ }).nth(1).click();
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: '/tmp/g1.png' });
+  await page.goto(`${base}/proof?page=story.html`);
+  await page.waitForTimeout(5000);
+  await page.screenshot({ path: '/tmp/g2.png' });
+  console.log(base);
+  await browser.close();
+};
+void main();
