@@ -35,6 +35,17 @@ async function weighed(page: Page): Promise<void> {
   await page.getByRole('tab', { name: 'Findings' }).click();
 }
 
+/** The demo's story in Markdown, with the cursor on its first group. */
+async function pictureGroup(page: Page): Promise<void> {
+  await choosePage(page, 'story.md');
+  await page.getByRole('button', { name: 'Picture group', exact: true }).click();
+  await page.locator('.cm-line', { hasText: 'pictures of-3' }).first().click();
+  await page.getByRole('button', { name: 'Words of delta-over-mere' }).click();
+  await page.waitForTimeout(2000);
+  await page.screenshot({ path: join(TARGET, 'story.png') });
+  await page.getByRole('region', { name: 'Picture group' }).getByRole('button', { name: 'Close' }).click();
+}
+
 /** Those of one page, two of them chosen. */
 async function allPictures(page: Page): Promise<void> {
   await page.getByRole('tablist', { name: 'Views of the pictures' }).getByRole('tab', { name: 'All pictures' }).click();
@@ -71,7 +82,7 @@ async function linkedFolder(page: Page): Promise<void> {
       await stream.close();
     };
     await write('workshop.html', (text) => text.replace('<h1>Workshop days', '<h1>Days of kite building'));
-    await write('story.html', () => '<!DOCTYPE html>');
+    await write('visit.html', () => '<!DOCTYPE html>');
     window.dispatchEvent(new Event('focus'));
   })()`);
   await page.getByText('new on disk').waitFor({ timeout: 30_000 });
@@ -99,9 +110,6 @@ await page.getByRole('button', { name: 'Quality and file size' }).click();
 await page.getByText('Suggested: JPEG').waitFor({ timeout: 30_000 });
 await page.waitForTimeout(9000);
 await page.screenshot({ path: join(TARGET, 'close-look.png') });
-await page.getByRole('button', { name: 'Crop' }).click();
-await page.waitForTimeout(700);
-await page.screenshot({ path: join(TARGET, 'crop.png') });
 await page.keyboard.press('Escape');
 await allPictures(page);
 for (const [name, file] of [
@@ -143,6 +151,7 @@ await page.getByRole('button', { name: 'Layout' }).click();
 await page.waitForTimeout(1500);
 await page.screenshot({ path: join(TARGET, 'layout.png') });
 await page.getByRole('button', { name: 'Back to the source' }).click();
+await pictureGroup(page);
 await page.getByRole('link', { name: 'Heathmoor' }).click();
 await page.getByRole('heading', { name: 'Your sites' }).waitFor();
 await page.waitForTimeout(700);

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { type ComponentProps, useCallback, useMemo, useState, type ReactNode } from 'react';
 import type { Strand } from '~core/model/index.ts';
 import { countOf } from '~core/site/index.ts';
 import type { PageView } from '~core/view/index.ts';
@@ -54,11 +54,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
   const strand = useChosenStrand();
   const open = useCallback((name: SheetName) => go(toSheet(name)), [go]);
   const beside = besideIn(sheet);
-  const isBeside = layout !== null || beside !== null;
-  const isTray = needsRoom(sheet);
   const [cursor, onPlace] = useCursor(page, file);
-  const line = lineOf(text, cursor);
-  const inText = file === page.text?.source;
   const onLayout = useCallback((to: LayoutPlace | null) => go(toLayout(to)), [go]);
   const { view } = site;
   const strands = useMemo(() => view.strands.filter((one) => one.page === page.path), [view, page.path]);
@@ -73,26 +69,19 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
     go({ sheet: null });
     forget();
   }, [go, forget]);
-  const shownGallery = gallery === null ? undefined : page.galleries[gallery];
   const unwritable = site.readOnly || page.hazards.length > 0;
   return (
     <>
       <Head page={page} strands={strands} onOpen={open} />
       <Troubles page={page} />
-      {shownGallery && !isBeside && !isTray && (
-        <PatternStrip
-          gallery={shownGallery}
-          idle={unwritable}
-          onChange={() => open({ name: 'pattern' })}
-          onItems={() => open({ name: 'items', chosen: [] })}
-          onLayout={() => onLayout({ at: null })}
-        />
-      )}
-      {!isBeside && <ScriptLists page={page} />}
-      <TextFrom page={page} file={file} />
-      {sheet?.name === 'pictures' && (
-        <Tray page={page.path} {...(inText ? NOWHERE : { cursor, line })} here={here} onClose={close} />
-      )}
+      <AboveSource
+        {...{ page, file, sheet, here, gallery, idle: unwritable }}
+        at={placeIn(text, cursor)}
+        isBeside={layout !== null || beside !== null}
+        onSheet={open}
+        onLayout={onLayout}
+        onClose={close}
+      />
       <DropPictures
         disabled={unwritable}
         onTake={taking.take}
@@ -100,7 +89,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
           gallery === null ? `Drop pictures to add them to ${page.path}` : 'Drop pictures to add them to this gallery'
         }
       >
-        <Box sx={sheet?.name === 'group' ? WITH_GROUP : ALONE}>
+        <WithGroup {...{ page, file, sheet }} at={placeIn(text, cursor)} onClose={close}>
           <Workplace
             isBesideGroup={sheet?.name === 'group'}
             page={page}
@@ -116,8 +105,7 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
             onSheet={open}
             onPlace={onPlace}
           />
-          {sheet?.name === 'group' && <GroupSheet {...{ page, inText, cursor, line }} onClose={close} />}
-        </Box>
+        </WithGroup>
       </DropPictures>
       {sheet && (
         <Sheets
@@ -132,6 +120,68 @@ function PageWork({ page, file, text }: { page: PageView; file: string; text: st
         />
       )}
     </>
+  );
+}
+
+/** Where the cursor is: its offset, and its line from 1. */
+type At = Pick<ComponentProps<typeof GroupSheet>, 'cursor' | 'line'>;
+
+const placeIn = (text: string, cursor: number | null): At => ({
+  cursor,
+  line: cursor === null ? null : text.slice(0, cursor).split('\n').length,
+});
+
+interface Around {
+  page: PageView;
+  /** In the editor: the page or another text. */
+  file: string;
+  sheet: SheetName | null;
+  at: At;
+  onClose: () => void;
+}
+
+interface AboveSourceProps extends Around {
+  here: Strand | null;
+  gallery: number | null;
+  idle: boolean;
+  /** Something stands in place of the source. */
+  isBeside: boolean;
+  onSheet: (sheet: SheetName) => void;
+  onLayout: (layout: LayoutPlace | null) => void;
+}
+
+/** What is said of the page over its source, or the pictures of the site to put into it. */
+function AboveSource({ page, file, sheet, at, here, gallery, idle, isBeside, ...does }: AboveSourceProps) {
+  const { onSheet, onLayout, onClose } = does;
+  const shown = gallery === null || isBeside || needsRoom(sheet) ? undefined : page.galleries[gallery];
+  return (
+    <>
+      {shown && (
+        <PatternStrip
+          gallery={shown}
+          idle={idle}
+          onChange={() => onSheet({ name: 'pattern' })}
+          onItems={() => onSheet({ name: 'items', chosen: [] })}
+          onLayout={() => onLayout({ at: null })}
+        />
+      )}
+      {!isBeside && <ScriptLists page={page} />}
+      <TextFrom page={page} file={file} />
+      {sheet?.name === 'pictures' && (
+        <Tray page={page.path} {...(file === page.path ? at : NOWHERE)} here={here} onClose={onClose} />
+      )}
+    </>
+  );
+}
+
+/** A group of pictures stands beside the workplace. */
+function WithGroup({ page, file, sheet, at, onClose, children }: Around & { children: ReactNode }) {
+  if (sheet?.name !== 'group') return <Box sx={ALONE}>{children}</Box>;
+  return (
+    <Box sx={WITH_GROUP}>
+      {children}
+      <GroupSheet page={page} inText={file === page.text?.source} {...at} onClose={onClose} />
+    </Box>
   );
 }
 
@@ -157,10 +207,6 @@ function useCursor({ path, text }: PageView, file: string): [number | null, (off
   const isOfPage = file === path || file === text?.source;
   return [isOfPage && spot?.file === file ? spot.offset : null, onPlace];
 }
-
-/** From 1; null where there is no cursor. */
-const lineOf = (text: string, offset: number | null): number | null =>
-  offset === null ? null : text.slice(0, offset).split('\n').length;
 
 /** What stands in place of the source, where it is not the layout. */
 const besideIn = (sheet: SheetName | null): 'page' | 'pattern' | null =>

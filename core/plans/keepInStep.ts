@@ -32,22 +32,24 @@ export type ReadAgain = (files: SiteFiles) => SiteReading;
 
 export function keepInStep(site: SiteReading, planned: Planned, again?: ReadAgain): Planned {
   if (!planned.ok) return planned;
-  const texts = mayTell(site, planned.change);
-  const [collects, feeds] = [mayCollect(site, planned.change), mayFeed(site, planned.change)];
-  if (!texts && !collects && !feeds) return planned;
+  const { change } = planned;
+  const may = { tell: mayTell(site, change), collect: mayCollect(site, change), feed: mayFeed(site, change) };
+  if (!Object.values(may).includes(true)) return planned;
   const before = allFiles(site);
-  const applied = applyChange(before, planned.change);
+  const applied = applyChange(before, change);
   // Who makes the change says why it cannot be made.
   if (!applied.ok) return planned;
-  const shows = collects && notesIn(applied.files).collections.length > 0;
-  if (!texts && !shows && !feeds) return planned;
-  const read = again ?? ((files: SiteFiles) => readAgain(site, files));
-  const step = new Along(before, planned, applied.files, read);
-  const reason =
-    (texts ? step.add((now) => textsInStep(site, now)) : null) ??
-    (shows ? step.add(bringInStep) : null) ??
-    (feeds ? step.add((now) => fed(site, now)) : null);
-  return reason === null ? step.planned() : refuse(reason);
+  const plans: ((now: SiteReading) => Planned)[] = [];
+  if (may.tell) plans.push((now) => textsInStep(site, now));
+  if (may.collect && notesIn(applied.files).collections.length > 0) plans.push(bringInStep);
+  if (may.feed) plans.push((now) => fed(site, now));
+  if (plans.length === 0) return planned;
+  const step = new Along(before, planned, applied.files, again ?? ((files) => readAgain(site, files)));
+  for (const plan of plans) {
+    const reason = step.add(plan);
+    if (reason !== null) return refuse(reason);
+  }
+  return step.planned();
 }
 
 /** What somebody types into a Markdown file comes onto its page at once; null where nothing comes along. */

@@ -101,15 +101,10 @@ function withText(
   text: string,
   source: string | null,
 ): Result<{ file: FileChange; end: number }> {
-  const put = files.find((one) => one.kind === 'put' && one.path === path);
-  const before = put?.kind === 'put' && put.after?.kind === 'text' ? put.after.text : null;
+  const before = textOfNew(files, path);
   if (before === null) return refuse(`${path} cannot be written.`);
   const document = parsePage(before);
-  const container = place ? elementBy(document, place.at) : null;
-  const words = textPlace(document, title);
-  const emptied = container?.range ? placeOf(container) : null;
-  // What stands beside an emptied gallery are words of the other page as well.
-  const range = emptied && (emptied.start < words.start || emptied.end > words.end) ? emptied : words;
+  const range = rangeFor(document, place, title);
   const lead = before.slice(before.lastIndexOf('\n', range.start - 1) + 1, range.start);
   const line = newlineOf(document) + (/^[ \t]*/.exec(lead)?.[0] ?? '');
   const isOwnLine = lead.trim() === '';
@@ -120,6 +115,21 @@ function withText(
   // Before the line of the last mark, where there is one.
   const end = range.start + (source === null ? now.length : now.lastIndexOf('\n') + 1);
   return { ok: true, file: { kind: 'put', path, before: null, after: { kind: 'text', text: applied.text } }, end };
+}
+
+function textOfNew(files: readonly FileChange[], path: string): string | null {
+  const put = files.find((one) => one.kind === 'put' && one.path === path);
+  return put?.kind === 'put' && put.after?.kind === 'text' ? put.after.text : null;
+}
+
+/** The words of the other page, or the gallery that it had elsewhere. */
+function rangeFor(document: PageDocument, place: PageParts['place'], title: string): Range {
+  const words = textPlace(document, title);
+  const container = place ? elementBy(document, place.at) : null;
+  if (!container?.range) return words;
+  const emptied = placeOf(container);
+  // What stands beside an emptied gallery are words of the other page as well.
+  return emptied.start < words.start || emptied.end > words.end ? emptied : words;
 }
 
 /** A text as it stands on a page: between its marks where it has a file, else in the page’s own indentation. */

@@ -100,16 +100,26 @@ function heldBy(document: PageDocument, block: PageElement): Gallery | null {
 
 /** A picture with nothing around it, between two blocks. */
 function bareOf(document: PageDocument, element: PageElement): Gallery | null {
-  const { parent, range, tag } = element;
-  if (!parent || !range || !HOLDER.test(parent.tag) || !/^(?:img|picture|a)$/.test(tag)) return null;
+  const { parent } = element;
+  return parent && HOLDER.test(parent.tag) && isBarePicture(element) && standsBetweenBlocks(document, parent, element)
+    ? galleryOf(document, parent, [element])
+    : null;
+}
+
+function isBarePicture(element: PageElement): boolean {
+  if (!/^(?:img|picture|a)$/.test(element.tag)) return false;
   const images = [element, ...descendants(element)].filter((one) => one.tag === 'img');
-  if (images.length !== 1 || images.some(isIcon) || textOf(element).trim() !== '') return null;
+  return images.length === 1 && !images.some(isIcon) && textOf(element).trim() === '';
+}
+
+/** A block before it, a block or the end behind it, and no words in between. */
+function standsBetweenBlocks({ text }: PageDocument, parent: PageElement, element: PageElement): boolean {
   const siblings = parent.children.filter((one) => one.range);
   const at = siblings.indexOf(element);
   const [before, behind] = [siblings[at - 1], siblings[at + 1]];
-  if (!before?.range || !BESIDE.test(before.tag) || (behind && !BESIDE.test(behind.tag))) return null;
-  const end = behind?.range?.start ?? parent.close?.start ?? document.text.length;
-  const isBlank = (from: number, to: number) => document.text.slice(from, to).trim() === '';
-  if (!isBlank(before.range.end, range.start) || !isBlank(range.end, end)) return null;
-  return galleryOf(document, parent, [element]);
+  if (!element.range || !before?.range || ![before, behind ?? before].every(({ tag }) => BESIDE.test(tag)))
+    return false;
+  const end = behind?.range?.start ?? parent.close?.start ?? text.length;
+  const isBlank = (from: number, to: number) => text.slice(from, to).trim() === '';
+  return isBlank(before.range.end, element.range.start) && isBlank(element.range.end, end);
 }

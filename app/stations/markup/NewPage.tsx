@@ -63,7 +63,7 @@ export function NewPage({ onClose }: { onClose: () => void }) {
   const send = () => {
     setSent(true);
     if (pathTrouble !== null || titleTrouble !== null) return;
-    const common = { path, title, ...(entry !== null && entry.trim() !== '' ? { entry: entry.trim() } : {}) };
+    const common = { path, title, ...entryWish(entry) };
     if (story) attempt({ kind: 'new-story', ...common, ...storyWish(story, source, view) });
     else attempt({ kind: 'new-page', ...common, ...(source ? copyWish(source, copied, pictures) : {}) });
   };
@@ -118,14 +118,8 @@ export function NewPage({ onClose }: { onClose: () => void }) {
               }}
             />
           )}
-          {source && !story && <FromGalleries source={source} copied={copied} onCopied={setCopied} />}
-          {source && !story && source.galleries.length > 0 && (
-            <PairChoice
-              pairs={pairs}
-              chosen={chosen}
-              onChoose={setChosen}
-              none="Every pair is on a page already; the gallery will be empty"
-            />
+          {source && !story && (
+            <FromSource {...{ source, copied, pairs, chosen }} onCopied={setCopied} onChoose={setChosen} />
           )}
           {view.menu && <InMenus entry={entry} title={title} onEntry={setEntry} />}
           {reason !== null && <Alert severity="error">{reason}</Alert>}
@@ -147,6 +141,8 @@ const copyWish = (source: PageView, { gallery, keep }: Copied, pictures: NewPict
   ...(gallery === null ? {} : { fills: gallery }),
   keep: [...keep],
 });
+
+const entryWish = (entry: string | null) => (entry === null || entry.trim() === '' ? {} : { entry: entry.trim() });
 
 const storyWish = ({ text, keep, chosen }: StoryDraft, source: PageView | undefined, view: SiteView) => ({
   text,
@@ -210,6 +206,29 @@ function StartFrom({ from, isStory, pages, onFrom }: StartFromProps) {
         </MenuItem>
       ))}
     </TextField>
+  );
+}
+
+interface FromSourceProps extends FromGalleriesProps {
+  pairs: ReturnType<typeof unplacedPairs>;
+  chosen: ReadonlySet<string>;
+  onChoose: (chosen: ReadonlySet<string>) => void;
+}
+
+/** What comes along of a page with galleries, and the pictures that go into one. */
+function FromSource({ source, copied, pairs, chosen, onCopied, onChoose }: FromSourceProps) {
+  return (
+    <>
+      <FromGalleries source={source} copied={copied} onCopied={onCopied} />
+      {source.galleries.length > 0 && (
+        <PairChoice
+          pairs={pairs}
+          chosen={chosen}
+          onChoose={onChoose}
+          none="Every pair is on a page already; the gallery will be empty"
+        />
+      )}
+    </>
   );
 }
 

@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { countOf } from '~core/site/index.ts';
 import type { Shown } from '~core/story/index.ts';
-import type { PageView } from '~core/view/index.ts';
+import type { GroupView, PageView } from '~core/view/index.ts';
 import { Panel } from '../../../ui/parts/small';
 import { useSite } from '../../../ui/site/openSite';
 import { useIntent } from '../../../ui/site/work';
@@ -47,38 +47,39 @@ interface Props {
   onClose: () => void;
 }
 
-export function GroupSheet({ page: { path: page, groups, hand }, inText, cursor, line, onClose }: Props) {
+/** Which group the cursor means: what a change writes before it moves it, so it is held as long as the cursor stays. */
+function useMeant({ groups }: Pick<PageView, 'groups'>, inText: boolean, cursor: number | null) {
+  const [held, setHeld] = useState<{ cursor: number | null; number: number } | null>(null);
+  const places = groups.map((one) => (inText ? one.inText : one));
+  const isAround = (one: (typeof places)[number]) =>
+    one !== null && cursor !== null && cursor >= one.start && cursor <= one.end;
+  const isHeld = held?.cursor === cursor && groups[held.number] !== undefined;
+  const number = isHeld ? held.number : places.findIndex(isAround);
+  const hold = (on: boolean) => setHeld(on ? { cursor, number } : null);
+  return { number, group: groups[number] ?? null, lines: places[number]?.lines ?? null, hold };
+}
+
+export function GroupSheet({ page, inText, cursor, line, onClose }: Props) {
   const { site } = useSite();
   const { intent, busy } = useIntent('seen');
-  const [held, setHeld] = useState<{ cursor: number | null; number: number } | null>(null);
-  const [chosen, setChosen] = useState<{ number: number; full: string; n: number } | null>(null);
-  const places = groups.map((one) => (inText ? one.inText : one));
-  const around =
-    cursor === null ? -1 : places.findIndex((one) => one !== null && cursor >= one.start && cursor <= one.end);
-  // What a change writes before the group moves it; as long as the cursor stays, it is the one that is meant.
-  const number = held?.cursor === cursor && groups[held.number] ? held.number : around;
-  const group = groups[number] ?? null;
-  const lines = places[number]?.lines ?? null;
+  const { number, group, lines, hold } = useMeant(page, inText, cursor);
   const [fresh, setFresh] = useState<Fresh>({ fulls: [], shown: NEW, clean: false });
-  const { pairs } = site.view;
   const idle = busy || site.readOnly;
-  const fulls = group ? group.fulls : fresh.fulls;
-  const shown = group ? group.shown : fresh.shown;
-  const spoken = chosen?.number === number && fulls[chosen.n] === chosen.full ? chosen.n : null;
+  const { fulls } = group ?? fresh;
   const change = (wanted: readonly string[], as: Shown | null = null) => {
     if (!group) setFresh({ ...fresh, fulls: wanted, shown: as ?? fresh.shown });
     else {
       const [first = ''] = group.fulls;
-      setHeld(wanted.length === 0 ? null : { cursor, number });
+      hold(wanted.length > 0);
       const pictures = picturesOf(wanted, site.view);
-      intent({ kind: 'set-group', page, group: number, first, pictures, shown: as });
+      intent({ kind: 'set-group', page: page.path, group: number, first, pictures, shown: as });
     }
   };
   const put = () => {
     if (cursor === null) return;
-    const { shown: as, clean } = fresh;
+    const { shown, clean } = fresh;
     const pictures = picturesOf(fresh.fulls, site.view);
-    intent({ kind: 'put-group', page, offset: cursor, inText, clean, pictures, shown: as });
+    intent({ kind: 'put-group', page: page.path, offset: cursor, inText, clean, pictures, shown });
     setFresh({ ...fresh, fulls: [] });
   };
   return (
@@ -92,36 +93,19 @@ export function GroupSheet({ page: { path: page, groups, hand }, inText, cursor,
             {lines ? `lines ${lines.first}–${lines.last}` : cursorSays(line)}
           </Box>
         </Box>
-        <ShownAs shown={shown} idle={idle} onShow={(as) => change(fulls, as)} />
-        {!group && hand !== null && (
-          <WrittenLike page={hand} clean={fresh.clean} onClean={(clean) => setFresh({ ...fresh, clean })} />
+        {group ? (
+          <ThisGroup page={page.path} {...{ number, group, idle }} onChange={change} onClose={onClose} />
+        ) : (
+          <NewGroup
+            {...{ fresh, idle }}
+            hand={page.hand}
+            isPlaced={cursor !== null}
+            onChange={change}
+            onClean={(clean) => setFresh({ ...fresh, clean })}
+            onPut={put}
+            onClose={onClose}
+          />
         )}
-        <InOrder
-          fulls={fulls}
-          pairs={pairs}
-          idle={idle}
-          chosen={spoken}
-          onChoose={group && ((n) => setChosen(spoken === n ? null : { number, full: fulls[n] ?? '', n }))}
-          onOrder={(wanted) => change(wanted)}
-        />
-        {group && spoken !== null && <Words page={page} number={number} group={group} item={spoken} idle={idle} />}
-        <Box sx={BUTTONS}>
-          {group ? (
-            <Button disabled={idle} onClick={() => change([])}>
-              Remove the group
-            </Button>
-          ) : (
-            <Button
-              variant="contained"
-              color="primary"
-              disabled={idle || fulls.length === 0 || cursor === null}
-              onClick={put}
-            >
-              {fulls.length === 0 ? 'Put pictures here' : `Put ${countOf(fulls.length, 'picture')} here`}
-            </Button>
-          )}
-          <Button onClick={onClose}>Close</Button>
-        </Box>
       </Box>
       <Stock
         fulls={fulls}
@@ -129,6 +113,71 @@ export function GroupSheet({ page: { path: page, groups, hand }, inText, cursor,
         onPress={(full) => change(fulls.includes(full) ? fulls.filter((one) => one !== full) : [...fulls, full])}
       />
     </Panel>
+  );
+}
+
+interface PartProps {
+  idle: boolean;
+  /** Its pictures from now on, and how they are shown where that is another. */
+  onChange: (fulls: readonly string[], shown?: Shown) => void;
+  onClose: () => void;
+}
+
+interface ThisGroupProps extends PartProps {
+  page: string;
+  number: number;
+  group: GroupView;
+}
+
+function ThisGroup({ page, number, group, idle, onChange, onClose }: ThisGroupProps) {
+  const { pairs } = useSite().site.view;
+  const [chosen, setChosen] = useState<{ number: number; full: string; n: number } | null>(null);
+  const { fulls } = group;
+  const spoken = chosen?.number === number && fulls[chosen.n] === chosen.full ? chosen.n : null;
+  return (
+    <>
+      <ShownAs shown={group.shown} idle={idle} onShow={(as) => onChange(fulls, as)} />
+      <InOrder
+        {...{ fulls, pairs, idle }}
+        chosen={spoken}
+        onChoose={(n) => setChosen(spoken === n ? null : { number, full: fulls[n] ?? '', n })}
+        onOrder={(wanted) => onChange(wanted)}
+      />
+      {spoken !== null && <Words {...{ page, number, group, idle }} item={spoken} />}
+      <Box sx={BUTTONS}>
+        <Button disabled={idle} onClick={() => onChange([])}>
+          Remove the group
+        </Button>
+        <Button onClick={onClose}>Close</Button>
+      </Box>
+    </>
+  );
+}
+
+interface NewGroupProps extends PartProps {
+  fresh: Fresh;
+  /** Whose galleries it may be written like. */
+  hand: string | null;
+  isPlaced: boolean;
+  onClean: (clean: boolean) => void;
+  onPut: () => void;
+}
+
+function NewGroup({ fresh, hand, isPlaced, idle, onChange, onClean, onPut, onClose }: NewGroupProps) {
+  const { pairs } = useSite().site.view;
+  const { fulls, shown, clean } = fresh;
+  return (
+    <>
+      <ShownAs shown={shown} idle={idle} onShow={(as) => onChange(fulls, as)} />
+      {hand !== null && <WrittenLike page={hand} clean={clean} onClean={onClean} />}
+      <InOrder {...{ fulls, pairs, idle }} chosen={null} onChoose={null} onOrder={(wanted) => onChange(wanted)} />
+      <Box sx={BUTTONS}>
+        <Button variant="contained" color="primary" disabled={idle || fulls.length === 0 || !isPlaced} onClick={onPut}>
+          {fulls.length === 0 ? 'Put pictures here' : `Put ${countOf(fulls.length, 'picture')} here`}
+        </Button>
+        <Button onClick={onClose}>Close</Button>
+      </Box>
+    </>
   );
 }
 
