@@ -145,9 +145,10 @@ class Along {
   }
 
   planned(): Planned {
+    if (this.#isAlone && this.#left.length === 0) return this.#planned;
     const { change, left = [] } = this.#planned;
-    const all = this.#left.length === 0 ? this.#planned : { ...this.#planned, left: [...left, ...this.#left] };
-    return this.#isAlone ? all : { ...all, change: { ...change, files: this.#merged.files() } };
+    const files = this.#isAlone ? change.files : this.#merged.files();
+    return { ...this.#planned, change: { ...change, files }, left: [...left, ...this.#left] };
   }
 }
 
