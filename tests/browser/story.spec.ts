@@ -5,6 +5,7 @@ import { htmlErrors } from '../checkers';
 import { violations } from './axe';
 import { expect, goTo, openDemo, test, unpacked } from './fixtures';
 import { placeCursor } from './groupSteps';
+import { comesFromDisk } from './manual.fixture';
 import { fileOf, pick } from './reels.fixture';
 import { as, into, live, move, out, play, type Scene, undoAll } from './scenes';
 import { rehearse } from './wiringSteps';
@@ -138,4 +139,24 @@ test('five groups among 900 words in Markdown', async ({ page }) => {
   await rehearse(page);
   await goTo(page, 'markup');
   await undoAll(page, 'reels.md', texts);
+});
+
+test('the demo’s story is valid, and shows its pictures from disk and without scripts', async ({ page, browser }) => {
+  await openDemo(page);
+  const folder = await unpacked(page);
+  expect(await htmlErrors([join(folder, 'story.html')])).toEqual([]);
+  expect(await comesFromDisk(browser, join(folder, 'story.html'), '.pictures img')).toBe(7);
+  const context = await browser.newContext();
+  const visitor = await context.newPage();
+  const said = async (name: string) => {
+    await visitor.goto(`file://${join(folder, name)}`);
+    return (await violations(visitor)).map((one) => one.replace(/:.*/s, ''));
+  };
+  // The pages of the circle have no landmarks, and this one is made from another.
+  const before = await said('festival.html');
+  expect((await said('story.html')).filter((one) => !before.includes(one))).toEqual([]);
+  // With scripts a picture opens from disk as well.
+  await visitor.getByRole('link', { name: 'A purple delta kite rising over the mere' }).click();
+  await expect(visitor.getByRole('dialog')).toBeVisible();
+  await context.close();
 });
