@@ -275,7 +275,8 @@ test('a page for each tag works from disk and without script, leads to the other
   const shownOn = (text: string) => [...text.matchAll(/href="photos\/large\/([\w-]+)\.jpg"/gi)].map(([, name]) => name);
   await expect
     .poll(async () => shownOn(await fileOf(page, 'tag-in-the-loft.html')))
-    .toEqual(['reel-box', 'tail-makers', 'winding-line', 'bridle-knots', 'bamboo-split', 'paper-cut']);
+    // The story shows one of them, and stands before the page of the workshop.
+    .toEqual(['bridle-knots', 'reel-box', 'tail-makers', 'winding-line', 'bamboo-split', 'paper-cut']);
   const folder = await unpacked(page);
   expect(await htmlErrors(['tag-low-light', 'tag-one-line'].map((name) => join(folder, `${name}.html`)))).toEqual([]);
   const outside = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
