@@ -289,3 +289,18 @@ describe('flat runs', () => {
     [`${img('a')}${img('b')}`, [img('a'), img('b')]],
   ])('%s', (body, items) => expect(runs(body)).toEqual(items));
 });
+
+describe('a paragraph before each picture', () => {
+  const LONG =
+    'At noon the wind went round to the west and rose. The box kites were suddenly the only ones that looked at home.';
+  const captions = (first: string, second: string) => {
+    const group = (name: string) => `<ul><li><a href="l/${name}.jpg"><img src="s/${name}.jpg" alt=""></a></li></ul>`;
+    const page = parsePage(`<body><p>${first}</p>${group('a')}<p>${second}</p>${group('b')}</body>`);
+    return galleriesOf(page).flatMap(({ items }) => items.map(({ caption }) => caption?.text ?? null));
+  };
+
+  it('is its caption where it is short', () =>
+    expect(captions('The reel', 'The line')).toEqual(['The reel', 'The line']));
+
+  it('is the text of the page where it is long', () => expect(captions(LONG, 'The line')).toEqual([null, null]));
+});

@@ -22,6 +22,7 @@ import { withElsewhere } from './elsewhere.ts';
 import { type Bearing, isGallery, opensPicture, tellsMore } from './isGallery.ts';
 import { captionIn, partsIn, type ItemParts } from './parts.ts';
 import { partnersOf } from './partners.ts';
+import { isProse } from './prose.ts';
 import { matches } from './selectors.ts';
 import { leadsToPicture, showsPicture } from './shown.ts';
 import { splitAtHeadings, unitLike, unitsOf, type Unit } from './units.ts';
@@ -301,18 +302,6 @@ function partsBefore({ parent, place }: PageElement, bearing: Bearing): number {
   }
   return counts[place] ?? 0;
 }
-
-/** Sentences, longer than a caption is; letters (common practice, no source). */
-const PROSE = 80;
-/** A paragraph that ends as a sentence does, of so many words, is none either. */
-const SENTENCE = 4;
-/** Scripts of which one letter says as much as some of another. */
-const DENSE = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]/gu;
-const isProse = (text: string): boolean => {
-  const words = text.replace(/\s+/g, ' ').trim();
-  const isLong = words.replace(DENSE, 'xxx').length >= PROSE && /[.!?:。](?:\s|$)/.test(words);
-  return isLong || (/[.!?]$/.test(words) && words.split(' ').length >= SENTENCE);
-};
 
 const isRowBeside = (row: PageElement, other: PageElement, bearing: Bearing): boolean =>
   sameKind(row, other) && partsBefore(row, bearing) === partsBefore(other, bearing);

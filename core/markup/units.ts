@@ -3,7 +3,8 @@
  * flat run, what stands behind or before it in every one of them: `a` + `p`, `h3` + `a`, `a` + text.
  */
 import { firstNot, firstOf, known, lastOf } from '../site/index.ts';
-import { type PageDocument, type PageElement, type Range, placeOf } from './document.ts';
+import { type PageDocument, type PageElement, type Range, placeOf, textOf } from './document.ts';
+import { isLongProse } from './prose.ts';
 
 export interface Unit {
   elements: PageElement[];
@@ -114,7 +115,11 @@ export function unitsOf(
   const after = withoutBreaks(tail).slice(0, first.length);
   if (fits(after)) return places.map((place, n) => unitFrom([known(nodes[place], 'head'), ...(inner[n] ?? after)]));
   const before = withoutBreaks(lead).slice(-first.length);
-  if (fits(before))
+  // A paragraph of the text leads to its picture, and names it no more than the one before.
+  const isText = [before, ...inner].some((some) =>
+    some.some((node) => node.kind === 'element' && node.element.tag === 'p' && isLongProse(textOf(node.element))),
+  );
+  if (fits(before) && !isText)
     return places.map((place, n) => unitFrom([...(inner[n - 1] ?? before), known(nodes[place], 'head')]));
   return alone;
 }
