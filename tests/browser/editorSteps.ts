@@ -10,15 +10,17 @@ export async function cursorAfter(page: Page, words: string): Promise<void> {
   // Only lines near the window are drawn.
   const scroller = page.locator('.cm-scroller');
   await expect(scroller).toBeVisible();
-  await scroller.evaluate((box) => box.scrollTo(0, 0));
-  await framesOn(page);
-  for (let n = 0; n < 40 && !(await place.isVisible()); n++) {
-    await scroller.evaluate((box) => box.scrollBy(0, 150));
+  // What comes in meanwhile draws the lines anew, and may scroll them away again.
+  await expect(async () => {
+    await scroller.evaluate((box) => box.scrollTo(0, 0));
     await framesOn(page);
-  }
-  // A line is drawn anew with every change of it, also while it is scrolled to.
-  await expect(() => place.scrollIntoViewIfNeeded({ timeout: 2000 })).toPass();
-  await place.click();
+    for (let n = 0; n < 40 && !(await place.isVisible()); n++) {
+      await scroller.evaluate((box) => box.scrollBy(0, 150));
+      await framesOn(page);
+    }
+    await place.scrollIntoViewIfNeeded({ timeout: 2000 });
+    await place.click({ timeout: 2000 });
+  }).toPass();
   const box = await place.evaluate((element, sought) => {
     const range = document.createRange();
     const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);

@@ -212,7 +212,7 @@ test('WebP is made and offered: the page looks as before, loads it, stays valid,
 
   await goTo(app, 'proof');
   await openPage(app, 'workshop.html');
-  await expect(app.getByRole('region', { name: 'HTML', exact: true }).getByRole('status')).toHaveText('4 pages, valid');
+  await expect(app.getByRole('region', { name: 'HTML', exact: true }).getByRole('status')).toHaveText('5 pages, valid');
   await expect.poll(async () => (await pictures(frame)).some(({ file }) => file.endsWith('.webp'))).toBe(true);
   const now = await pictures(frame);
   expect(now.map(({ box }) => box)).toEqual(looked.map(({ box }) => box));

@@ -24,7 +24,7 @@ const HOME: Scene = {
       columns: 2,
       from: [
         [INTRODUCTION, ['watch', 'transit']],
-        ['panning.html', ['ruler']],
+        ['panning.html', ['unit-panel']],
       ],
     },
     {

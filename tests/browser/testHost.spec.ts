@@ -82,7 +82,7 @@ test('the demo is uploaded, walked as a visitor, and only what changed is sent a
     'festival.html photos/small/rokkaku-dawn.jpg gave status 404.',
     'photos/large/parafoil-pair.jpg A link leads to it; it gave status 404.',
   ]);
-  await expect(dialog.getByText('4 pages, 38 pictures, 26 links')).toBeVisible();
+  await expect(dialog.getByText('5 pages, 44 pictures, 28 links')).toBeVisible();
   await expect(dialog.getByText(/^(\d+) of \1 pictures opened as rehearsed here$/)).toBeVisible();
   await dialog.getByRole('button', { name: 'Close' }).click();
 

@@ -51,10 +51,12 @@ const html = (page: Page) => page.getByRole('region', { name: 'HTML', exact: tru
 
 test('the demo and old pages are judged as on the command line', async ({ page }) => {
   await openDemo(page, 'proof');
-  await expect(html(page).getByRole('status')).toHaveText('4 pages, valid');
+  await expect(html(page).getByRole('status')).toHaveText('5 pages, valid');
   const site = join(MADE, 'site');
   expect(
-    onCommandLine(['index.html', 'festival.html', 'pictures.html', 'workshop.html'].map((name) => join(site, name))),
+    onCommandLine(
+      ['index.html', 'festival.html', 'pictures.html', 'story.html', 'workshop.html'].map((name) => join(site, name)),
+    ),
   ).toEqual([]);
 });
 
@@ -111,7 +113,7 @@ test('the demo is as accessible in the preview as axe finds it outside', async (
   await openDemo(page, 'proof');
   const outside = await browser.newPage();
   let found = 0;
-  for (const path of ['festival.html', 'workshop.html', 'pictures.html', 'index.html']) {
+  for (const path of ['festival.html', 'workshop.html', 'pictures.html', 'story.html', 'index.html']) {
     await openPage(page, path);
     const panel = page.getByRole('region', { name: 'Accessibility', exact: true });
     await expect(panel.getByRole('status')).toHaveText(new RegExp(`(messages? of axe|found nothing) on ${path}`));
