@@ -24,7 +24,7 @@ const HOME: Scene = {
       columns: 2,
       from: [
         [INTRODUCTION, ['watch', 'transit']],
-        ['panning.html', ['unit-panel']],
+        ['panning.html', ['unit-box']],
       ],
     },
     {
@@ -89,7 +89,9 @@ test('five groups on a stranger’s home page, each changed twice, and taken bac
   await goTo(page, 'markup');
   await page.getByRole('button', { name: 'Picture group', exact: true }).click();
   const texts = await play(page, HOME);
-  expect(await newTrouble(wired, texts.at(-1) ?? '')).toEqual([]);
+  // A picture of which no gallery says a word comes without an alt text; nobody makes one up.
+  const trouble = await newTrouble(wired, texts.at(-1) ?? '');
+  expect(trouble.filter((one) => !/["“]alt["”]/.test(one))).toEqual([]);
   await goTo(page, 'wiring');
   await rehearse(page);
   const folder = await unpacked(page);
