@@ -40,7 +40,7 @@ async function pictureGroup(page: Page): Promise<void> {
   await choosePage(page, 'story.md');
   await page.getByRole('button', { name: 'Picture group', exact: true }).click();
   await page.locator('.cm-line', { hasText: 'pictures of-3' }).first().click();
-  await page.getByRole('button', { name: 'Words of delta-over-mere' }).click();
+  await page.getByRole('button', { name: 'Alt text and caption of delta-over-mere' }).click();
   await page.waitForTimeout(2000);
   await page.screenshot({ path: join(TARGET, 'story.png') });
   await page.getByRole('region', { name: 'Picture group' }).getByRole('button', { name: 'Close' }).click();

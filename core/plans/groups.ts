@@ -119,21 +119,23 @@ function byGalleries(site: SiteReading): readonly PageReading[] {
   return known;
 }
 
-const hands = new WeakMap<PageReading, Hand | null>();
+const hands = new WeakMap<PageReading, { own: string; hand: Hand | null }>();
 
-/** Of the largest gallery that is written in one. */
+/** Of the largest gallery that is written in one; remembered as long as page and viewers are the same. */
 function handOn(site: SiteReading, page: PageReading): Hand | null {
+  const attributes = new Set(site.kits.flatMap(ownAttributes));
+  const own = [...attributes].join(' ');
   const known = hands.get(page);
-  if (known !== undefined) return known;
-  const own = new Set(site.kits.flatMap(ownAttributes));
+  if (known?.own === own) return known.hand;
   // A group shown in one way is no example for another, nor is a picture by itself or one that opens nothing.
   const typed = groupsOf(page).flatMap(({ gallery, shown }) =>
     shown === null && gallery.items.length > 1 && gallery.items.some(({ link }) => link) ? [gallery] : [],
   );
   const galleries = typed.sort((a, b) => b.items.length - a.items.length);
-  const found = galleries.flatMap((one) => (isShow(page, one) ? [] : (handOf(page.document, one, own) ?? [])))[0];
-  hands.set(page, found ?? null);
-  return found ?? null;
+  const found = galleries.flatMap((one) => (isShow(page, one) ? [] : (handOf(page.document, one, attributes) ?? [])));
+  const hand = found[0] ?? null;
+  hands.set(page, { own, hand });
+  return hand;
 }
 
 /** By these a viewer knows a gallery of its own; a class has more to say. */

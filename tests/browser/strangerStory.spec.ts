@@ -98,6 +98,6 @@ test('five groups on a stranger’s home page, each changed twice, and taken bac
   expect(await comesFromDisk(browser, join(folder, INTRODUCTION), '.pictures img')).toBe(11);
   await goTo(page, 'markup');
   await undoAll(page, INTRODUCTION, texts);
-  await page.getByRole('button', { name: /^Undo: Add the Lightbox/ }).click();
+  await page.getByRole('button', { name: /^Undo: Add the lightbox/ }).click();
   await expect.poll(() => fileOf(page, INTRODUCTION)).toBe(written);
 });

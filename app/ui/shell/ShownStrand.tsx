@@ -2,12 +2,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import TextField from '@mui/material/TextField';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import ArrowDownward from '@mui/icons-material/ArrowDownward';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
-import { useEffect, useRef } from 'react';
 import type { Joint, JointName, JointState, Strand } from '~core/model/index.ts';
 import type { Station } from '~core/checks/index.ts';
 import { inBytes } from '~core/site/index.ts';
@@ -17,7 +15,7 @@ import { useIntent } from '../site/work';
 import { color } from '../theme';
 import type { PairView } from '~core/view/index.ts';
 import { Pressable } from '../parts/pressable';
-import { useTyped } from '../parts/typed';
+import { Words } from '../parts/Words';
 
 const NAMES: Record<JointName, string> = {
   thumbnail: 'Thumbnail file',
@@ -191,70 +189,15 @@ function Shown({ joint, strand }: { joint: Joint; strand: Strand }) {
   );
 }
 
-/** As high as its words by the browser’s own layout: a script that measures it holds up the whole screen. */
-const WORDS = {
-  mt: 1.25,
-  '& textarea': {
-    fontSize: '0.78rem',
-    fieldSizing: 'content',
-    minHeight: '1.4375em',
-    maxHeight: '5.75em',
-    resize: 'none',
-  },
-} as const;
-
-/** A line of words, written where it is shown. Enter or leaving the field sets it. */
-function Words({
-  label,
-  value,
-  onSet,
-  focus = 0,
-}: {
-  label: string;
-  value: string;
-  onSet: (value: string) => void;
-  focus?: number;
-}) {
-  const { site } = useSite();
-  const { text, type, mean } = useTyped(value);
-  const field = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    if (focus > 0) field.current?.focus();
-  }, [focus]);
-  const set = () => {
-    const meant = mean();
-    if (meant !== null) onSet(meant);
-  };
-  return (
-    <TextField
-      label={label}
-      value={text}
-      multiline
-      rows={2}
-      fullWidth
-      disabled={site.readOnly}
-      inputRef={field}
-      onChange={(event) => type(event.target.value.replaceAll('\n', ' '))}
-      onBlur={set}
-      onKeyDown={(event) => {
-        if (event.key !== 'Enter') return;
-        event.preventDefault();
-        set();
-      }}
-      slotProps={{ input: { inputComponent: 'textarea' } }}
-      sx={WORDS}
-    />
-  );
-}
-
 function ItemWords({ strand }: { strand: Strand }) {
-  const { asked } = useSite();
+  const { site, asked } = useSite();
   const { intent } = useIntent();
   return (
     <>
       <Words
         label="Alt text"
         value={strand.alt ?? ''}
+        disabled={site.readOnly}
         focus={asked}
         onSet={(value) => intent({ kind: 'set-alt', strand: strand.id, value })}
       />
@@ -262,6 +205,7 @@ function ItemWords({ strand }: { strand: Strand }) {
         <Words
           label="Caption"
           value={strand.caption}
+          disabled={site.readOnly}
           onSet={(value) => intent({ kind: 'set-caption', strand: strand.id, value })}
         />
       )}

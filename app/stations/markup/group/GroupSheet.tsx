@@ -19,7 +19,7 @@ import { picturesOf } from './pictures';
 import { ShownAs } from './ShownAs';
 import { Stock } from './Stock';
 import { SIDE } from './styles';
-import { Words } from './Words';
+import { GroupWords } from './GroupWords';
 
 const PANEL = { overflowY: 'auto', fontSize: '0.8125rem', minHeight: 0, flex: 1 } as const;
 
@@ -143,7 +143,7 @@ function ThisGroup({ page, number, group, idle, onChange, onClose }: ThisGroupPr
         onChoose={(n) => setChosen(spoken === n ? null : { number, full: fulls[n] ?? '', n })}
         onOrder={(wanted) => onChange(wanted)}
       />
-      {spoken !== null && <Words {...{ page, number, group, idle }} item={spoken} />}
+      {spoken !== null && <GroupWords {...{ page, number, group, idle }} item={spoken} />}
       <Box sx={BUTTONS}>
         <Button disabled={idle} onClick={() => onChange([])}>
           Remove the group

@@ -86,7 +86,7 @@ const wordsButton = (name: string, isChosen: boolean, onClick: () => void) =>
     component: 'button',
     type: 'button',
     'aria-pressed': isChosen,
-    'aria-label': `Words of ${name}`,
+    'aria-label': `Alt text and caption of ${name}`,
     onClick,
   }) as const;
 

@@ -159,7 +159,7 @@ function TextFile({ page: { path, text }, idle: locked }: { page: PageView; idle
           ))}
         </TextField>
         <Button disabled={idle} onClick={() => intent({ kind: 'put-text', page: path, source, offset: null })}>
-          Put it on the page
+          Put the file on the page
         </Button>
       </Box>
     </Part>
