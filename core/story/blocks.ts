@@ -60,21 +60,46 @@ function blockOf(document: PageDocument, block: PageElement): Gallery | null {
   if (!BLOCK.has(block.tag) || !block.open) return null;
   const inside = [...descendants(block)];
   const pictures = inside.filter(({ tag }) => tag === 'img');
-  if (pictures.length === 0 || pictures.some(isIcon) || inside.some(isNoCaption)) return null;
-  const words = textOf(block).trim().length;
+  if (pictures.length === 0 || pictures.some(isNoPicture) || inside.some(isNoCaption) || isMenu(block)) return null;
+  const words = wordsOf(textOf(block)).length;
   if (words > (WORDLESS.has(block.tag) ? 0 : CAPTION * pictures.length)) return null;
   // With its words a block of one picture is one item.
   if (pictures.length === 1 && words > 0 && block.parent) return galleryOf(document, block.parent, [block]);
   return heldBy(document, block);
 }
 
-/** Headings, links of words, and whatever somebody fills in: then it is a part of the page and no caption. */
-const isNoCaption = (element: PageElement): boolean =>
-  /^(?:h[1-6]|table|input|select|textarea|iframe|video|audio|pre|li|dt|dd)$/.test(element.tag) ||
-  (element.tag === 'a' && attributeOf(element, 'href') !== undefined && !holdsPicture(element));
+/** Headings, and whatever somebody fills in: then it is a part of the page and no caption. */
+const isNoCaption = ({ tag }: PageElement): boolean =>
+  /^(?:h[1-6]|table|input|select|textarea|iframe|video|audio|pre|li|dt|dd)$/.test(tag);
+
+/** Signs alone, as of a link that makes a picture larger, are no words. */
+const wordsOf = (text: string): string => (/[\p{L}\p{N}]/u.test(text) ? text.trim() : '');
+
+/** Links of words with no other words around them are a menu or the way on; in a caption they are a part of it. */
+function isMenu(block: PageElement): boolean {
+  const links = [...descendants(block)].filter(
+    (one) => isLinkOfWords(one) && ![...ancestors(one)].some((around) => isWithin(around, block) && isCaption(around)),
+  );
+  if (links.length === 0) return false;
+  const letters = (text: string) => text.replaceAll(/[^\p{L}\p{N}]/gu, '').length;
+  const inLinks = links.reduce((sum, link) => sum + letters(textOf(link)), 0);
+  return letters(textOf(block)) === inLinks;
+}
+
+const isLinkOfWords = (element: PageElement): boolean =>
+  element.tag === 'a' &&
+  attributeOf(element, 'href') !== undefined &&
+  !holdsPicture(element) &&
+  wordsOf(textOf(element)) !== '';
+
+const isCaption = (element: PageElement): boolean =>
+  element.tag === 'figcaption' || /caption|credit/i.test(valueOf(element, 'class') ?? '');
 
 const holdsPicture = (element: PageElement): boolean =>
   element.tag === 'img' || [...descendants(element)].some(({ tag }) => tag === 'img');
+
+/** Of an icon, and of a picture whose places are links. */
+const isNoPicture = (image: PageElement): boolean => isIcon(image) || attributeOf(image, 'usemap') !== undefined;
 
 function isIcon(image: PageElement): boolean {
   const [width, height] = ['width', 'height'].map((name) => Number.parseInt(valueOf(image, name) ?? '', 10));
@@ -109,7 +134,7 @@ function bareOf(document: PageDocument, element: PageElement): Gallery | null {
 function isBarePicture(element: PageElement): boolean {
   if (!/^(?:img|picture|a)$/.test(element.tag)) return false;
   const images = [element, ...descendants(element)].filter((one) => one.tag === 'img');
-  return images.length === 1 && !images.some(isIcon) && textOf(element).trim() === '';
+  return images.length === 1 && !images.some(isNoPicture) && textOf(element).trim() === '';
 }
 
 /** A block before it, a block or the end behind it, and no words in between. */

@@ -111,3 +111,50 @@ export const DRAWING_TOO: readonly LabelledPage[] = [
     ],
   },
 ];
+
+/** More of that help, labelled after rules were made from the pages above, and before anything was run on these. */
+export const JOINING_TOO: readonly LabelledPage[] = [
+  {
+    name: 'Chromatic_aberration.html',
+    groups: [
+      ['CA_artifical_R_C.jpg', 'CA_artifical_B_Y.jpg'],
+      ['CA_tCA00.jpg'],
+      ['CA_tCA01.jpg', 'CA_tCA01.gif'],
+      ['CA_tCA03.jpg'],
+      ['CA_tCA02.jpg'],
+      ['CA_fringes00.jpg'],
+      ['CA_fringes01.jpg', 'CA_fringes01.gif'],
+      ['CA_strange01.jpg', 'CA_strange01.gif'],
+      ['CA_strange02.jpg'],
+    ],
+  },
+  {
+    name: 'Perspective_correction.html',
+    groups: [
+      ['100px-PC_img01.jpg', '100px-PC_img02.jpg'],
+      ['100px-PC_img03.jpg', '100px-PC_img04.jpg', '100px-PC_img05.jpg'],
+      ['100px-PC_img06.jpg', '100px-PC_img07.jpg'],
+      ['100px-PC_img08.jpg', '100px-PC_img09.jpg'],
+    ],
+  },
+  {
+    name: 'Hugin_Assistant_tab.html',
+    groups: [
+      ['Hugin2013_assistant_tab_tophalf.png'],
+      ['300px-SimpleGui_stitch_popup.png'],
+      ['200px-Hugin2013_overview.png'],
+    ],
+  },
+  {
+    name: 'SmartBlend.html',
+    groups: [['SB_Parallax.jpg'], ['SB_Parallax_overlapped.jpg'], ['SB_Blended.jpg']],
+  },
+  { name: 'Parallax.html', groups: [['Parallax.gif']] },
+  {
+    name: 'Aliasing.html',
+    groups: [
+      ['AliasingPScubic.jpg', 'AliasingPTpoly3.jpg'],
+      ['AliasingPScubic_2x.jpg', 'AliasingPTpoly3_2x.jpg'],
+    ],
+  },
+];
