@@ -35,6 +35,16 @@ const DEBIAN = [
     names: ['imagemagick-6-doc'],
     without: 'groups of pictures on pages of words that nobody here wrote',
   },
+  {
+    there: () => existsSync('/usr/share/hugin/xrc/data/help_en_EN'),
+    names: ['hugin-data'],
+    without: 'groups with captions that hold links',
+  },
+  {
+    there: () => existsSync('/usr/share/doc/gri/html'),
+    names: ['gri-html-doc'],
+    without: 'groups on pages laid out in tables',
+  },
   { there: () => has('python3', '--version'), names: ['python3'], without: 'reading archives with Python' },
 ];
 

@@ -1,11 +1,14 @@
 /**
- * What was changed in the HTML of a Markdown text, carried back into it. Blocks that are HTML are changed in place; a
- * paragraph that was changed becomes HTML in the Markdown, for CommonMark has that; all others stay as they are written.
+ * What was changed in the HTML of a Markdown text, carried back into it. Words, texts for pictures, addresses and blocks
+ * that are HTML are changed in place; a paragraph with other changes becomes HTML in the Markdown, for CommonMark has
+ * that; all others stay as they are written.
  */
 import { lineEdits } from '../folder/index.ts';
 import { type Edit, refuse, type Result, smallestEdit } from '../site/index.ts';
+import { applied, changesIn } from './changed.ts';
 import { pageLines, withLf } from './html.ts';
-import { type Piece, piecesOf } from './pieces.ts';
+import { withValues } from './inPlace.ts';
+import { piecesOf } from './pieces.ts';
 
 /**
  * `after` is what the lines of {@link pageLines} have become, with `\n` between them; `as` is how the page writes them.
@@ -17,18 +20,30 @@ export function carried(
   as: (html: string) => string = asItIs,
 ): Result<{ edits: Edit[]; made: string }> {
   const before = as(pageLines(markdown));
+  const typed = withValues(markdown, changesIn(piecesOf(markdown, as), before, after), before, as);
+  const byBlock = blocksWritten(typed, after, as);
+  const now = applied(typed, byBlock);
+  const made = as(pageLines(now));
+  if (!sameLines(made, after)) return refuse('Markdown would make something else of it');
+  return { ok: true, edits: typed === markdown ? byBlock : editsOf(markdown, now), made };
+}
+
+/** Line by line, the smallest in each. */
+const editsOf = (before: string, after: string): Edit[] =>
+  lineEdits(before, after).flatMap(({ start, end, text }) =>
+    smallestEdit(before.slice(start, end), text).map((edit) => shifted(edit, start)),
+  );
+
+/** Blocks whose HTML has changed, as HTML. */
+function blocksWritten(markdown: string, after: string, as: (html: string) => string): Edit[] {
   const pieces = piecesOf(markdown, as);
   const newline = markdown.includes('\r\n') ? '\r\n' : '\n';
-  const edits: Edit[] = [];
-  for (const { touched, at, html } of changesIn(pieces, before, after)) {
+  return changesIn(pieces, as(pageLines(markdown)), after).flatMap(({ touched, at, html }) => {
     const text = html.replace(/^\n+|\n+$/g, '').replaceAll('\n', newline);
     const [first, last] = [touched[0], touched.at(-1)];
-    if (first && last) edits.push(...replaced(markdown, first.start, last.end, text, newline));
-    else edits.push(inserted(markdown, pieces[at]?.start ?? null, text, newline));
-  }
-  const made = as(pageLines(applied(markdown, edits)));
-  if (sameLines(made, after)) return { ok: true, edits, made };
-  return refuse('Markdown would make something else of it');
+    if (first && last) return replaced(markdown, first.start, last.end, text, newline);
+    return [inserted(markdown, pieces[at]?.start ?? null, text, newline)];
+  });
 }
 
 const asItIs = (html: string): string => html;
@@ -40,50 +55,6 @@ const lined = (text: string): string =>
   withLf(text)
     .replaceAll(/\n[ \t]*(?=\n)/g, '')
     .trim();
-
-interface Changed {
-  /** Blocks that it reaches into; none where it comes between two. */
-  touched: Piece[];
-  /** The number of the block before which it comes. */
-  at: number;
-  /** What stands in their place. */
-  html: string;
-}
-
-/** Changes of lines, brought together where they reach into the same blocks. */
-function changesIn(pieces: readonly Piece[], before: string, after: string): Changed[] {
-  const runs: { first: number; last: number; edits: Edit[] }[] = [];
-  for (const edit of lineEdits(before, after)) {
-    const found = reached(pieces, edit);
-    const run = runs.at(-1);
-    if (run && found.first <= run.last) {
-      run.last = Math.max(run.last, found.last);
-      run.edits.push(edit);
-    } else runs.push({ ...found, edits: [edit] });
-  }
-  return runs.map(({ first, last, edits }) => {
-    const touched = pieces.slice(first, last + 1);
-    const from = touched[0]?.from ?? edits[0]?.start ?? 0;
-    const to = touched.at(-1)?.to ?? from;
-    const inside = edits.map(({ start, end, text }) => ({ start: start - from, end: end - from, text }));
-    return { touched, at: first, html: applied(before.slice(from, to), inside) };
-  });
-}
-
-/** The first and the last block that an edit reaches into; between two the last is the one before. */
-function reached(pieces: readonly Piece[], { start, end }: Edit): { first: number; last: number } {
-  const first = pieces.findIndex(({ to }) => to > start);
-  if (first === -1) return { first: pieces.length, last: pieces.length - 1 };
-  const isBetween = end === start && pieces[first]?.from === start;
-  if (isBetween) return { first, last: first - 1 };
-  return {
-    first,
-    last: Math.max(
-      first,
-      pieces.findLastIndex(({ from }) => from < end),
-    ),
-  };
-}
 
 function replaced(markdown: string, start: number, end: number, text: string, newline: string): Edit[] {
   if (text !== '') return smallestEdit(markdown.slice(start, end), text).map((edit) => shifted(edit, start));
@@ -100,10 +71,4 @@ function inserted(markdown: string, before: number | null, text: string, newline
   const [end, rest] = [written.length, markdown.slice(written.length)];
   const lead = end === 0 ? '' : newline + newline;
   return { start: end, end: markdown.length, text: lead + text + (rest.includes('\n') ? newline : '') };
-}
-
-function applied(text: string, edits: readonly Edit[]): string {
-  let now = text;
-  for (const { start, end, text: put } of [...edits].reverse()) now = now.slice(0, start) + put + now.slice(end);
-  return now;
 }

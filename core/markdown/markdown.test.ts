@@ -85,9 +85,17 @@ describe('what is changed in the HTML', () => {
         expect(after(story, marked)).toBe(story.replace('<a href="large/b', '<a data-enlarge href="large/b'));
       });
 
-      it('becomes HTML where it is a paragraph', () => {
-        const said = '<p>The <em>wind</em> was in the east, as <a href="chart.html">the chart</a> said.</p>';
-        expect(after(story, html.replace('west', 'east'))).toBe(
+      it('is changed in place where it is words, or an address', () => {
+        expect(after(story, html.replace('west', 'east'))).toBe(story.replace('west', 'east'));
+        expect(after(story, html.replace('A day', 'Two days'))).toBe(story.replace('A day', 'Two days'));
+        expect(after(story, html.replace('chart.html', 'charts/west.html'))).toBe(
+          story.replace('chart.html', 'charts/west.html'),
+        );
+      });
+
+      it('becomes HTML where a paragraph gets what Markdown has no signs for', () => {
+        const said = '<p>The <em class="w">wind</em> was in the west, as <a href="chart.html">the chart</a> said.</p>';
+        expect(after(story, html.replace('<em>', '<em class="w">'))).toBe(
           story.replace('The *wind* was in the west, as [the chart][1] said.', said),
         );
       });
@@ -116,6 +124,56 @@ describe('what is changed in the HTML', () => {
         expect(toHtml(pieces, story, story.length)).toBe(html.length);
       });
     });
+
+  describe.each([
+    [
+      'a text for a picture',
+      '![A kite](l/a.jpg) at ten.',
+      'alt="A kite"',
+      'alt="A box kite"',
+      '![A box kite](l/a.jpg) at ten.',
+    ],
+    ['one for a picture that had none', 'At ten: ![](l/a.jpg)', 'alt=""', 'alt="A kite"', 'At ten: ![A kite](l/a.jpg)'],
+    ['none any more', '![A kite](l/a.jpg)', 'alt="A kite"', 'alt=""', '![](l/a.jpg)'],
+    ['signs of Markdown among words', 'At ten.', 'ten', 'ten *sharp*', 'At ten \\*sharp\\*.'],
+    ['a sign of HTML', 'Wind & rain', 'rain', 'rain &lt; sun', 'Wind & rain < sun'],
+    ['a letter that is written as a reference', 'Kites &amp; lines', 'lines', 'reels', 'Kites &amp; reels'],
+    ['an address with a space', '![A](<l/my kite.jpg>)', 'l/my%20kite.jpg', 'l/a%20kite.jpg', '![A](<l/a kite.jpg>)'],
+    ['the second of two that say the same', 'Ten\n\nTen', '<p>Ten</p>\n<p>Ten', '<p>Ten</p>\n<p>Six', 'Ten\n\nSix'],
+    ['one line of a paragraph', 'One\ntwo\nthree', 'two', '2 of them', 'One\n2 of them\nthree'],
+    [
+      'HTML among the words',
+      'At <b class="x">ten</b>, *all*',
+      'class="x"',
+      'class="y"',
+      'At <b class="y">ten</b>, *all*',
+    ],
+  ])('%s', (_, markdown, old, now, wanted) => {
+    it('is written as Markdown', () => {
+      const html = pageLines(markdown);
+      expect(html).toContain(old);
+      expect(after(markdown, html.replace(old, now))).toBe(wanted);
+    });
+  });
+
+  it('changes a definition where all that use it change, and no other time', () => {
+    const text = '![A][k] and ![B][k]\n\n[k]: l/a.jpg\n';
+    const html = pageLines(text);
+    expect(after(text, html.replaceAll('l/a.jpg', 'l/b.jpg'))).toBe(text.replace('l/a.jpg', 'l/b.jpg'));
+    expect(after(text, html.replace('l/a.jpg', 'l/b.jpg'))).toMatch(
+      /^<p><img src="l\/b\.jpg" .*\n\n\[k\]: l\/a\.jpg\n$/,
+    );
+  });
+
+  it('of several blocks at once is the smallest edit in each', () => {
+    const text = 'One *kite*.\n\nAll the same.\n\nTwo reels.\n';
+    const html = pageLines(text).replace('One', 'First').replace('reels', 'lines');
+    const result = carried(text, html);
+    expect(result.ok && result.edits.map((edit) => [text.slice(edit.start, edit.end), edit.text])).toEqual([
+      ['One', 'First'],
+      ['reel', 'line'],
+    ]);
+  });
 
   it('is refused where Markdown would make something else of it', () => {
     const bare = carried('One\n\nTwo\n', '<p>One</p>\nwords & *stars*\n<p>Two</p>\n');

@@ -166,13 +166,20 @@ describe('a text that is kept as Markdown', () => {
 
   it('follows where its author says so', () => {
     const story = fixed(typed(kept(), 'day.html', 'By ten', 'By eleven'), 1);
-    expect(story.textOf('day.md')).toBe(
-      TEXT.replace('By ten the field was full.', '<p>By eleven the field was full.</p>'),
-    );
+    expect(story.textOf('day.md')).toBe(TEXT.replace('By ten', 'By eleven'));
     expect(story.textOf('day.html')).toContain('By eleven');
     expect(found(story)).toEqual([]);
     // And leads again from then on.
     expect(typed(story, 'day.md', '*nine*', 'ten').textOf('day.html')).toContain('<p>Rain until ten.</p>');
+  });
+
+  it('gets the words of its pictures as Markdown', () => {
+    const story = kept({ text: `${TEXT}\n![A kite](l/a.jpg)\n` });
+    const words = { page: 'day.html', group: 0, first: 'l/a.jpg', item: 0 };
+    story.do({ kind: 'set-group-words', ...words, alt: 'A box kite' });
+    expect(story.textOf('day.html')).toContain('<p><img src="l/a.jpg" alt="A box kite" /></p>');
+    expect(story.textOf('day.md')).toBe(`${TEXT}\n![A box kite](l/a.jpg)\n`);
+    expect(found(story)).toEqual([]);
   });
 
   it('is left where its author says so', () => {

@@ -91,14 +91,6 @@ export const PLOTTING: readonly LabelledPage[] = [
   },
 ];
 
-/** The guide of a drawing program for children (package `tuxpaint-data`); pictures of 48 × 48 are icons. */
-export const CHILDREN: readonly LabelledPage[] = [
-  {
-    name: 'EXTENDING.html',
-    groups: [['brush_edit.png'], ['stamp_edit.png'], ['ex_colorable.png'], ['ex_tintable.png']],
-  },
-];
-
 /** One more page of the drawing program of `labels.ts`. */
 export const DRAWING_TOO: readonly LabelledPage[] = [
   {

@@ -1,6 +1,6 @@
 /**
  * Groups of pictures in hand-typed pages of words: fifteen out of two Debian packages, fifteen in manners of their own,
- * and eleven out of four packages that no rule was made from. Precision and recall are printed.
+ * and sixteen out of three packages, labelled later. Precision and recall are printed.
  */
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -9,7 +9,7 @@ import { galleriesOf, parsePage } from '../../core/markup/index.ts';
 import { groupsOf } from '../../core/story/index.ts';
 import { BETWEEN, DRAWING, type LabelledPage, LIBRARY } from '../groups/labels.ts';
 import { TYPED } from '../groups/typed.ts';
-import { CHILDREN, DRAWING_TOO, JOINING, PLOTTING } from '../groups/unseen.ts';
+import { DRAWING_TOO, JOINING, JOINING_TOO, PLOTTING } from '../groups/unseen.ts';
 
 const fileIn = (address: string): string => address.replace(/^.*\//, '');
 
@@ -63,9 +63,9 @@ function print(what: string, count: Count): void {
   );
 }
 
-it('there are thirty pages, and eleven that no rule was made from', () => {
+it('there are thirty pages, and ten that no rule was made from', () => {
   expect(LIBRARY.length + DRAWING.length + TYPED.length).toBe(30);
-  expect([...JOINING, ...PLOTTING, ...CHILDREN, ...DRAWING_TOO]).toHaveLength(11);
+  expect([...JOINING, ...PLOTTING, ...DRAWING_TOO]).toHaveLength(10);
 });
 
 interface Collection {
@@ -90,7 +90,7 @@ const COLLECTIONS: readonly Collection[] = [
   {
     what: 'the manual of a drawing program',
     folder: '/usr/share/doc/xfig/html',
-    pages: [...DRAWING],
+    pages: DRAWING,
     encoding: 'latin1',
   },
   {
@@ -105,14 +105,14 @@ const COLLECTIONS: readonly Collection[] = [
     pages: JOINING,
   },
   {
+    what: 'more of that help',
+    folder: '/usr/share/hugin/xrc/data/help_en_EN',
+    pages: JOINING_TOO,
+  },
+  {
     what: 'the manual of a plotting language, unseen',
     folder: '/usr/share/doc/gri/html',
     pages: PLOTTING,
-  },
-  {
-    what: 'the guide of a drawing program for children, unseen',
-    folder: '/usr/share/doc/tuxpaint-data/en/html',
-    pages: CHILDREN,
   },
 ];
 
@@ -128,7 +128,7 @@ describe('groups among words are recognised', () => {
     judge('typed', sum(TYPED.map((page) => countOn(page, framed(page)))));
   });
 
-  for (const { what, folder, pages, encoding = 'utf8', mended = (text) => text } of COLLECTIONS)
+  for (const { what, folder, pages, encoding = 'utf8', mended = (text: string) => text } of COLLECTIONS)
     it.skipIf(!existsSync(folder))(`in ${what}`, () => {
       const read = (name: string) => mended(readFileSync(join(folder, name), encoding));
       judge(what, sum(pages.map((page) => countOn(page, read(page.name)))));
