@@ -11,7 +11,7 @@ import { SEPARATOR } from './units.ts';
 import { slotsOf, valuesOf, writeBy, type NewItem } from './write.ts';
 import { withAttribute } from './firstTag.ts';
 import { verified } from './verify.ts';
-import { fenced, addresses, holds } from './items.ts';
+import { fenced, addresses, holds, type Reads } from './items.ts';
 
 /**
  * Writes new items as a neighbour is written: behind the last one, or so that the first of them comes to place `at`.
@@ -21,6 +21,7 @@ export function addItems(
   gallery: Gallery,
   added: readonly NewItem[],
   at = gallery.items.length,
+  reads: Reads = galleriesOf,
 ): Edited {
   const reason = fenced(page, gallery);
   if (reason) return refuse(reason);
@@ -50,7 +51,11 @@ export function addItems(
     return [{ start, end: start, text: written.map((text) => text + separator).join('') }];
   };
   const own = addedElsewhere(page, gallery, added, at);
-  return verified(page, [...edits(), ...own], (after) => holds(after, wanted) ?? belongs(after, wanted, neighbour));
+  return verified(
+    page,
+    [...edits(), ...own],
+    (after) => holds(after, wanted, reads) ?? belongs(after, wanted, neighbour),
+  );
 }
 
 /** What each picture of a gallery has elsewhere, for the new ones, written as that of the others is. */

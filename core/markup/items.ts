@@ -12,6 +12,9 @@ import { joined } from './pattern.ts';
 import { SEPARATOR } from './units.ts';
 import { verified } from './verify.ts';
 
+/** What counts as a gallery of a page. */
+export type Reads = (page: PageDocument) => readonly Gallery[];
+
 /** Structure is only changed where source and tree agree. */
 export function fenced(page: PageDocument, gallery: Gallery): string | null {
   const first = gallery.items[0];
@@ -25,7 +28,12 @@ export function fenced(page: PageDocument, gallery: Gallery): string | null {
 export const removeItem = (page: PageDocument, gallery: Gallery, n: number): Edited => removeItems(page, gallery, [n]);
 
 /** Items go with the separators that stood between them and what stays. */
-export function removeItems(page: PageDocument, gallery: Gallery, places: readonly number[]): Edited {
+export function removeItems(
+  page: PageDocument,
+  gallery: Gallery,
+  places: readonly number[],
+  reads: Reads = galleriesOf,
+): Edited {
   const reason = fenced(page, gallery);
   if (reason) return refuse(reason);
   const gone = [...new Set(places)].sort((a, b) => a - b);
@@ -36,7 +44,7 @@ export function removeItems(page: PageDocument, gallery: Gallery, places: readon
   const along = gallery.items.filter((_, n) => gone.includes(n));
   edits.push(...placesElsewhere(page, along).map((range) => cutLine(page, range)));
   const left = addresses(gallery).filter((_, i) => !gone.includes(i));
-  return verified(page, edits, (after) => holds(after, left));
+  return verified(page, edits, (after) => holds(after, left, reads));
 }
 
 /** Items that follow one another, together; what stands between two of them for itself parts them. */
@@ -92,7 +100,12 @@ export function moveItems(page: PageDocument, gallery: Gallery, places: readonly
 }
 
 /** Puts the items in another order: `order[place]` is the number of the item that goes there. */
-export function orderItems(page: PageDocument, gallery: Gallery, order: readonly number[]): Edited {
+export function orderItems(
+  page: PageDocument,
+  gallery: Gallery,
+  order: readonly number[],
+  reads: Reads = galleriesOf,
+): Edited {
   const reason = fenced(page, gallery);
   if (reason) return refuse(reason);
   const { items } = gallery;
@@ -111,6 +124,7 @@ export function orderItems(page: PageDocument, gallery: Gallery, order: readonly
     holds(
       after,
       order.map((n) => all[n] ?? ''),
+      reads,
     ),
   );
 }
@@ -135,8 +149,8 @@ export const addresses = (gallery: Gallery): string[] => gallery.items.map(addre
 export const addressIn = ({ source, target }: GalleryItem): string => (source ?? target)?.value ?? '';
 
 /** The pictures wanted must be there in their order; a gallery of one may no longer look like a gallery. */
-export function holds(after: PageDocument, wanted: readonly string[]): string | null {
+export function holds(after: PageDocument, wanted: readonly string[], reads: Reads = galleriesOf): string | null {
   if (wanted.length < 2) return null;
-  const found = galleriesOf(after).some((gallery) => addresses(gallery).join('\n') === wanted.join('\n'));
+  const found = reads(after).some((gallery) => addresses(gallery).join('\n') === wanted.join('\n'));
   return found ? null : 'the page would be read otherwise than meant';
 }

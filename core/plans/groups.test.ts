@@ -399,3 +399,76 @@ describe('a group that somebody typed', () => {
     expect(made.set('ab').text).toContain(`<blockquote>${small('a')}\n${small('b')}</blockquote>`);
   });
 });
+
+describe('a group with others of its kind on the page', () => {
+  const described = (name: string) =>
+    `<dt><b>${name}</b>:\n<dd>Words of ${name} that say what can be seen there, and more.\n<p>\n<blockquote>\n  <img src="l/${name}.jpg" alt="${name}">\n</blockquote>\n<p>`;
+  const body = `<dl>\n${[...'abc'].map(described).join('\n')}\n</dl>`;
+
+  it.each([0, 1, 2])('number %i is changed, and no other', (group) => {
+    const made = new Story(story(body));
+    const name = made.names(group);
+    made.set(name, grid(3), group);
+    expect(made.text).toBe(
+      story(body).replace(
+        `<blockquote>\n  <img src="l/${name}.jpg" alt="${name}">`,
+        `<blockquote class="pictures of-3">\n  <a href="l/${name}.jpg"><img src="s/${name}.jpg" alt="${name}"></a>`,
+      ),
+    );
+    expect(made.groups.filter(({ shown }) => shown !== null)).toHaveLength(1);
+    expect(made.groups.map((_, n) => made.names(n)).join('')).toBe('abc');
+  });
+
+  it('is one with those of its kind beside it', () => {
+    const photo = (name: string) =>
+      `<div class="photo">\n  <img src="s/${name}.jpg" alt="">\n  <p class="cap">The ${name}.</p>\n</div>`;
+    const made = new Story(
+      story(
+        `${photo('a')}\n${photo('b')}\n<p>Then rain came, and everybody went into the loft for tea.</p>\n${photo('c')}`,
+      ),
+    );
+    expect(made.groups.map(({ gallery }) => gallery.items.length)).toEqual([2, 1]);
+    made.do({
+      kind: 'set-group',
+      page: 'story.html',
+      group: 1,
+      first: 's/c.jpg',
+      pictures: ['c', 'd'].map((name) => ({ ...picture(name, 'The d.'), full: `s/${name}.jpg` })),
+      shown: null,
+    });
+    expect(made.text).toBe(
+      story(
+        `${photo('a')}\n${photo('b')}\n<p>Then rain came, and everybody went into the loft for tea.</p>\n${photo('c')}\n${photo('d').replace('alt=""', 'alt="Kite d"')}`,
+      ),
+    );
+  });
+
+  it('may be a picture with a sign beside it, or in a paragraph that nobody closed', () => {
+    const sign = '<p><img src="s/a.jpg" alt=""><a href="a.html">[*]</a></p>';
+    const left: Shown = { as: 'left', columns: 1 };
+    expect(
+      new Story(story(sign)).do({
+        kind: 'set-group',
+        page: 'story.html',
+        group: 0,
+        first: 's/a.jpg',
+        pictures: [{ ...picture('a'), full: 's/a.jpg' }],
+        shown: left,
+      }).text,
+    ).toBe(
+      // Its link leads to a page, and goes on doing so.
+      story(`<div class="pictures left">\n${sign}\n</div>`),
+    );
+    const open = '<p>\n<img src="s/a.jpg" alt="">\n<h2>Then</h2>';
+    expect(
+      new Story(story(open)).do({
+        kind: 'set-group',
+        page: 'story.html',
+        group: 0,
+        first: 's/a.jpg',
+        pictures: [{ ...picture('a'), full: 's/a.jpg' }],
+        shown: left,
+      }).text,
+    ).toBe(story('<p class="pictures left">\n<a href="s/a.jpg"><img src="s/a.jpg" alt=""></a>\n<h2>Then</h2>'));
+  });
+});

@@ -7,6 +7,8 @@ import {
   attributeOf,
   cutLine,
   elementAt,
+  galleriesOf,
+  type Gallery,
   hazardsOf,
   type NewItem,
   newlineOf,
@@ -59,6 +61,7 @@ import { isShow } from './copyPage.ts';
 import type { Intent, NewPicture } from './intent.ts';
 import { markupIn } from './items.ts';
 import { placeFor } from './putPictures.ts';
+import { type Found, GroupSteps } from './groupSteps.ts';
 import { Steps } from './steps.ts';
 import { withOwnStylesheet } from './style.ts';
 import { unwire, wireGallery } from './wiring.ts';
@@ -255,7 +258,7 @@ export function setGroup(site: SiteReading, wish: Of<'set-group'>, itemFor: Item
   const hazard = hazardsOf(page.document).find(({ range }) => range.start >= within.start);
   if (hazard && hazard.range.start < within.end) return refuse(`${path}: ${hazard.says}. Fix this first.`);
   if (pictures.length === 0) return gone(site, page, group);
-  const steps = new Steps(site);
+  const steps = new GroupSteps(site, found);
   const left: Named[] = [];
   const { shown } = wish;
   const trouble =
@@ -271,13 +274,8 @@ export function setGroup(site: SiteReading, wish: Of<'set-group'>, itemFor: Item
 }
 
 /** What a presentation needs beside the page: its rules, and a viewer. */
-const settled = (steps: Steps, { page, group }: Of<'set-group'>, shown: Shown): string | null =>
-  styled(steps, page, shown) ?? viewed(steps, page, shown, (now) => groupsOf(now)[group]);
-
-interface Found {
-  page: PageReading;
-  group: Group;
-}
+const settled = (steps: GroupSteps, { page }: Of<'set-group'>, shown: Shown): string | null =>
+  styled(steps, page, shown) ?? viewed(steps, page, shown, (now) => steps.in(now));
 
 /** By its number, and by the picture that it showed first when somebody asked. */
 function groupIn(
@@ -287,13 +285,6 @@ function groupIn(
   const page = site.pages.find((one) => one.path === path);
   const group = page && groupsOf(page)[n];
   return page && group && fullsOf(site, page, group)[0] === first ? { page, group } : null;
-}
-
-/** After a step: the same place, whatever it shows first now. */
-function groupNow(site: SiteReading, { page: path, group: n }: Of<'set-group'>): Found | null {
-  const page = site.pages.find((one) => one.path === path);
-  const group = page && groupsOf(page)[n];
-  return page && group ? { page, group } : null;
 }
 
 /** The full-size file of each item: what its link leads to, or what it shows. */
@@ -324,18 +315,18 @@ function gone(site: SiteReading, page: PageReading, group: Group): Planned {
   const label = `Take a group out of ${page.path}`;
   if (group.shown === null) {
     const { gallery } = group;
-    return planEdits(label, page.path, removeItems(page.document, gallery, [...gallery.items.keys()]));
+    return planEdits(label, page.path, removeItems(page.document, gallery, [...gallery.items.keys()], asGroups));
   }
   return planEdits(label, page.path, { ok: true, edits: [cutLine(page.document, rangeOf(page.document, group))] });
 }
 
-function shownOtherwise(steps: Steps, wish: Of<'set-group'>, to: Shown, left: Named[]): string | null {
-  const before = groupNow(steps.site, wish);
+function shownOtherwise(steps: GroupSteps, wish: Of<'set-group'>, to: Shown, left: Named[]): string | null {
+  const before = steps.found();
   if (!before) return GROUP_GONE;
   const { shown } = before.group;
   if (shown?.as === to.as && shown.columns === to.columns) return null;
   const trouble = unslid(steps, before, to);
-  const found = groupNow(steps.site, wish);
+  const found = steps.found();
   if (trouble !== null || !found) return trouble ?? GROUP_GONE;
   const { page, group } = found;
   const thumbnails = new Map(wish.pictures.map(({ full, thumbnail }) => [full, thumbnail]));
@@ -349,8 +340,25 @@ function shownOtherwise(steps: Steps, wish: Of<'set-group'>, to: Shown, left: Na
     const { start } = item.range;
     left.push({ path: page.path, start, line: page.document.lines.lineAt(start), name: item.source?.value ?? '', why });
   }
-  return steps.do(planEdits('', page.path, verifiedSameShape(page.document, shape.edits, shape.more)));
+  return stepTo(steps, verifiedSameShape(page.document, shape.edits, shape.more), fulls);
 }
+
+const OTHERWISE = 'These pictures would be read with others of the page then. Write it in the source.';
+
+/** A step after which just these pictures are in the group: what is no part of it must not go with it. */
+function stepTo(steps: GroupSteps, edited: Edited, wanted: readonly string[]): string | null {
+  const { site } = steps;
+  const done = steps.do(planEdits('', steps.path, edited));
+  if (done !== null) return done;
+  const now = steps.found();
+  const there = now ? fullsOf(steps.site, now.page, now.group) : [];
+  // What leads to no file of the site is none of the pictures.
+  const expected = wanted.map((full) => (site.files.has(full) ? full : ''));
+  return there.join('\n') === expected.join('\n') ? null : OTHERWISE;
+}
+
+const asGroups = (document: PageDocument): Gallery[] =>
+  groupsOf({ document, galleries: galleriesOf(document) }).map(({ gallery }) => gallery);
 
 /** A slideshow is one no more: its mark goes, and with the last one its viewer. */
 function unslid(steps: Steps, { page, group }: Found, to: Shown): string | null {
@@ -379,28 +387,32 @@ function sizesOf(site: SiteReading, page: PageReading, full: string, said: strin
   return { full: of(full), thumbnail: of(thumbnail) };
 }
 
-function added(steps: Steps, wish: Of<'set-group'>, shown: Shown | null, itemFor: ItemFor): string | null {
-  const found = groupNow(steps.site, wish);
+function added(steps: GroupSteps, wish: Of<'set-group'>, shown: Shown | null, itemFor: ItemFor): string | null {
+  const found = steps.found();
   if (!found) return GROUP_GONE;
   const { page, group } = found;
-  const there = new Set(fullsOf(steps.site, page, group));
-  const fresh = wish.pictures.filter(({ full }) => !there.has(full));
+  const there = fullsOf(steps.site, page, group);
+  const fresh = wish.pictures.filter(({ full }) => !there.includes(full));
   if (fresh.length === 0) return null;
   const items = fresh.map((picture) =>
     shown ? shownItem(steps.site, page.path, picture, shown, itemFor) : itemFor(page.path, picture),
   );
-  return steps.do(planEdits('', page.path, addItems(page.document, group.gallery, items)));
+  const edited = addItems(page.document, group.gallery, items, undefined, asGroups);
+  return stepTo(steps, edited, [...there, ...fresh.map(({ full }) => full)]);
 }
 
-function removed(steps: Steps, wish: Of<'set-group'>): string | null {
-  const found = groupNow(steps.site, wish);
+function removed(steps: GroupSteps, wish: Of<'set-group'>): string | null {
+  const found = steps.found();
   if (!found) return GROUP_GONE;
   const { page, group } = found;
   const wanted = new Set(eachTime(wish.pictures.map(({ full }) => full)));
   const known = isKnown(steps.site);
   const fulls = fullsOf(steps.site, page, group);
   const goes = eachTime(fulls).flatMap((one, n) => (wanted.has(one) || !known(fulls[n] ?? '') ? [] : [n]));
-  return goes.length === 0 ? null : steps.do(planEdits('', page.path, removeItems(page.document, group.gallery, goes)));
+  if (goes.length === 0) return null;
+  const edited = removeItems(page.document, group.gallery, goes, asGroups);
+  const left = fulls.filter((_, n) => !goes.includes(n));
+  return stepTo(steps, edited, left);
 }
 
 /** A picture that stands there twice is two: each with how often it has come before. */
@@ -413,18 +425,24 @@ function eachTime(fulls: readonly string[]): string[] {
   });
 }
 
-function ordered(steps: Steps, wish: Of<'set-group'>): string | null {
-  const found = groupNow(steps.site, wish);
+function ordered(steps: GroupSteps, wish: Of<'set-group'>): string | null {
+  const found = steps.found();
   if (!found) return GROUP_GONE;
   const { page, group } = found;
-  const items = eachTime(fullsOf(steps.site, page, group));
+  const fulls = fullsOf(steps.site, page, group);
+  const items = eachTime(fulls);
   const place = new Map(eachTime(wish.pictures.map(({ full }) => full)).map((one, n) => [one, n]));
   const placeAt = (n: number) => place.get(items[n] ?? '') ?? 0;
   const placed = [...items.keys()].filter((n) => place.has(items[n] ?? ''));
   const sorted = [...placed].sort((a, b) => placeAt(a) - placeAt(b));
   const order = [...items.keys()].map((n) => (placed.includes(n) ? (sorted[placed.indexOf(n)] ?? n) : n));
   if (order.every((from, to) => from === to)) return null;
-  return steps.do(planEdits('', page.path, orderItems(page.document, group.gallery, order)));
+  const edited = orderItems(page.document, group.gallery, order, asGroups);
+  return stepTo(
+    steps,
+    edited,
+    order.map((n) => fulls[n] ?? ''),
+  );
 }
 
 /** What one picture of a group says on this page alone. */

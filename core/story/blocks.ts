@@ -33,7 +33,7 @@ const ICON = 48;
 
 /** Galleries, of one picture too; `taken` are elements that belong to a group already. */
 export function pictureBlocks(document: PageDocument, taken: (element: PageElement) => boolean): Gallery[] {
-  const found: Gallery[] = [];
+  const found: Block[] = [];
   const chosen: PageElement[] = [];
   for (const element of document.elements) {
     if (!element.range || taken(element) || isFrame(element)) continue;
@@ -41,10 +41,51 @@ export function pictureBlocks(document: PageDocument, taken: (element: PageEleme
     const gallery = blockOf(document, element) ?? bareOf(document, element);
     const all = gallery?.items.flatMap(({ elements }) => elements.flatMap((one) => [one, ...descendants(one)])) ?? [];
     if (!gallery || all.some(taken)) continue;
-    found.push(gallery);
+    found.push({ element, gallery });
     chosen.push(element);
   }
-  return found;
+  return joined(document, found);
+}
+
+interface Block {
+  element: PageElement;
+  gallery: Gallery;
+}
+
+/** Blocks of one kind side by side, each with one picture, are one group. */
+function joined(document: PageDocument, blocks: readonly Block[]): Gallery[] {
+  const runs: Block[][] = [];
+  for (const block of blocks) {
+    const before = runs.at(-1)?.at(-1);
+    if (before && goTogether(document, before, block)) runs.at(-1)?.push(block);
+    else runs.push([block]);
+  }
+  return runs.flatMap((run) => {
+    const [first] = run;
+    if (!first) return [];
+    const parent = run.length > 1 ? first.element.parent : null;
+    return [
+      parent
+        ? galleryOf(
+            document,
+            parent,
+            run.map(({ element }) => element),
+          )
+        : first.gallery,
+    ];
+  });
+}
+
+function goTogether({ text }: PageDocument, one: Block, next: Block): boolean {
+  const kind = ({ element }: Block) => `${element.tag} ${valueOf(element, 'class') ?? ''}`;
+  const isOne = ({ gallery, element }: Block) => gallery.items.length === 1 && BLOCK.has(element.tag);
+  return (
+    one.element.parent === next.element.parent &&
+    kind(one) === kind(next) &&
+    isOne(one) &&
+    isOne(next) &&
+    text.slice(one.element.range?.end, next.element.range?.start).trim() === ''
+  );
 }
 
 /** It, or something around it, frames the page. */
@@ -63,8 +104,9 @@ function blockOf(document: PageDocument, block: PageElement): Gallery | null {
   if (pictures.length === 0 || pictures.some(isNoPicture) || inside.some(isNoCaption) || isMenu(block)) return null;
   const words = wordsOf(textOf(block)).length;
   if (words > (WORDLESS.has(block.tag) ? 0 : CAPTION * pictures.length)) return null;
-  // With its words a block of one picture is one item.
-  if (pictures.length === 1 && words > 0 && block.parent) return galleryOf(document, block.parent, [block]);
+  // With its words, or a sign beside it, a block of one picture is one item.
+  const isMore = words > 0 || textOf(block).trim() !== '';
+  if (pictures.length === 1 && isMore && block.parent) return galleryOf(document, block.parent, [block]);
   return heldBy(document, block);
 }
 

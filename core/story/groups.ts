@@ -50,18 +50,20 @@ function groupsIn(document: PageDocument, galleries: readonly Gallery[]): Group[
   const own = ownGroups(document);
   const taken = new Set(own.map(({ gallery: { container } }) => container));
   const typed = galleries
-    .flatMap((gallery) => parts(document, gallery))
-    .filter(
-      (gallery) =>
-        !taken.has(gallery.container) &&
-        !gallery.items.every(({ image, elements }) => isIn(taken, image ?? elements[0])) &&
-        !standsInWords(document, gallery),
-    );
+    .filter(({ container }) => !taken.has(container))
+    .flatMap((gallery) => parts(document, without(gallery, taken)))
+    .filter((gallery) => gallery.items.length > 0 && !standsInWords(document, gallery));
   for (const { items } of galleries) for (const { elements } of items) for (const one of elements) taken.add(one);
   const blocks = pictureBlocks(document, (element) => isIn(taken, element));
   const others = [...typed, ...blocks].map((gallery): Group => ({ gallery, shown: null }));
   return [...own, ...others].sort((a, b) => startOf(a) - startOf(b));
 }
+
+/** What is in a group already is no item of another. */
+const without = (gallery: Gallery, taken: ReadonlySet<PageElement>): Gallery => ({
+  ...gallery,
+  items: gallery.items.filter(({ image, elements }) => !isIn(taken, image ?? elements[0])),
+});
 
 /** Words between two pictures part a gallery: each part is a group. */
 function parts({ text }: PageDocument, gallery: Gallery): Gallery[] {

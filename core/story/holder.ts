@@ -47,10 +47,12 @@ const WHOLE_PAGE = new Set(['body', 'main', 'article', 'html', 'td', 'th']);
 
 /** No elements and no words besides the items; what holds the page may hold more at any time. */
 export function holdsJust({ text }: PageDocument, container: PageElement, items: readonly GalleryItem[]): boolean {
-  const { open, close, children, tag } = container;
-  if (!open || !close || WHOLE_PAGE.has(tag)) return false;
-  const within = ({ range }: PageElement) =>
-    range === null || items.some(({ unit }) => range.start >= unit.start && range.end <= unit.end);
+  const { open, close, children, tag, range } = container;
+  // A paragraph may end without a tag.
+  const end = close?.start ?? (tag === 'p' ? range?.end : undefined);
+  if (!open || end === undefined || WHOLE_PAGE.has(tag)) return false;
+  const within = ({ range: one }: PageElement) =>
+    one === null || items.some(({ unit }) => one.start >= unit.start && one.end <= unit.end);
   if (!children.every((one) => within(one) || one.tag === 'br' || one.tag === 'img')) return false;
   let at = open.end;
   let words = '';
@@ -58,5 +60,5 @@ export function holdsJust({ text }: PageDocument, container: PageElement, items:
     words += text.slice(at, unit.start);
     at = unit.end;
   }
-  return (words + text.slice(at, close.start)).replaceAll(/<[^>]*>|&nbsp;|\s/g, '').length <= CAPTION;
+  return (words + text.slice(at, end)).replaceAll(/<[^>]*>|&nbsp;|\s/g, '').length <= CAPTION;
 }

@@ -7,57 +7,26 @@ import { folderOf, isPagePath, isPicturePath } from '../../core/site/index.ts';
 import type { Kit } from '../../core/wiring/index.ts';
 import { kitNamed, KITS } from '../kits.ts';
 import { download, linesOf } from '../wiring/downloads.fixture.ts';
+import {
+  bagOfPages,
+  difference,
+  first,
+  type Judge,
+  lost,
+  never,
+  NEW_PICTURE,
+  only,
+  type Place,
+  strange,
+  type Trial,
+} from './judging.ts';
+import { newGroup } from './onGroups.ts';
 import { bagOfPage, bagOfPart, leadsOf, leadTo, together, without, type Bag, type Texts } from './outside.ts';
-
-/** Null where nothing is wrong, else what is. Texts of the pages before and after. */
-export type Judge = (before: Texts, after: Texts) => string | null;
-
-export interface Trial {
-  intent: Intent;
-  judge: Judge;
-}
-
-/** Where work is done; `pick` gives a number from 0 to below `end`. */
-export interface Place {
-  site: SiteReading;
-  page: PageReading;
-  pick: (end: number) => number;
-}
-
-const bagOfPages = (texts: Texts): Bag => together([...texts.values()].map(bagOfPage));
-
-/** What all pages together lost and won. */
-function difference(before: Texts, after: Texts): { gone: Bag; fresh: Bag } {
-  // Pages that did not change say nothing.
-  const changed = (one: Texts, other: Texts): Texts =>
-    new Map([...one].filter(([path, text]) => other.get(path) !== text));
-  const [was, is] = [bagOfPages(changed(before, after)), bagOfPages(changed(after, before))];
-  return { gone: without(was, is), fresh: without(is, was) };
-}
-
-const first = (bag: Bag, but: (token: string) => boolean = () => false): string | null =>
-  [...bag.keys()].find((token) => !but(token)) ?? null;
-
-const lost = (token: string | null): string | null => token && `lost: ${token.slice(0, 200)}`;
-const strange = (token: string | null): string | null => token && `not asked for: ${token.slice(0, 200)}`;
-
-/** Nothing goes and nothing comes but what is allowed. */
-const only =
-  (goes: (token: string) => boolean, comes: (token: string) => boolean): Judge =>
-  (before, after) => {
-    const { gone, fresh } = difference(before, after);
-    return lost(first(gone, goes)) ?? strange(first(fresh, comes));
-  };
-
-const never = (): boolean => false;
 
 const strandOf = ({ page }: Place, gallery: number, item: number): string | null =>
   page.strands[gallery]?.[item]?.id ?? null;
 
 type Of = (place: Place, gallery: Gallery, n: number) => Trial | null;
-
-const FRESH = { thumbnail: 'new-kites/t/zq-reel-box.jpg', full: 'new-kites/zq-reel-box.jpg' };
-const NEW_PICTURE = { ...FRESH, title: '', alt: 'Zqalt words', caption: 'Zqcaption words' };
 
 /** Names of the files of all items: in a new item each of them would be a place that was forgotten. */
 function namesOf(page: PageReading, gallery: number): Set<string> {
@@ -723,6 +692,7 @@ export const ON_SITES: Readonly<Record<string, OfSite>> = {
   'a stylesheet put on': attachingStylesheet,
   'sections listed': listingSections,
   'a page entered in menus': enteringInMenus,
+  'a new group at a place': newGroup,
   'a picture put at a place': puttingAt,
   'a picture put beside an element': puttingBeside,
 };

@@ -9,7 +9,8 @@ import { galleriesOf, parsePage } from '../../core/markup/index.ts';
 import { groupsOf } from '../../core/story/index.ts';
 import { BETWEEN, DRAWING, type LabelledPage, LIBRARY } from '../groups/labels.ts';
 import { TYPED } from '../groups/typed.ts';
-import { DRAWING_TOO, JOINING, JOINING_TOO, PLOTTING } from '../groups/unseen.ts';
+import { COLLECTIONS } from '../groups/collections.ts';
+import { DRAWING_TOO, JOINING, PLOTTING } from '../groups/unseen.ts';
 
 const fileIn = (address: string): string => address.replace(/^.*\//, '');
 
@@ -67,54 +68,6 @@ it('there are thirty pages, and ten that no rule was made from', () => {
   expect(LIBRARY.length + DRAWING.length + TYPED.length).toBe(30);
   expect([...JOINING, ...PLOTTING, ...DRAWING_TOO]).toHaveLength(10);
 });
-
-interface Collection {
-  what: string;
-  folder: string;
-  pages: readonly LabelledPage[];
-  encoding?: 'latin1';
-  /** Makes of a page what a browser would, had its author not gone wrong there. */
-  mended?: (text: string) => string;
-}
-
-/** An iframe that is closed like an element of XML swallows the rest of these pages in a browser. */
-const withoutIframe = (text: string): string => text.replace(/<iframe[^>]*\/>/, '');
-
-const COLLECTIONS: readonly Collection[] = [
-  {
-    what: 'the manual of an image library',
-    folder: '/usr/share/doc/imagemagick-6-common/html/www',
-    pages: LIBRARY,
-    mended: withoutIframe,
-  },
-  {
-    what: 'the manual of a drawing program',
-    folder: '/usr/share/doc/xfig/html',
-    pages: DRAWING,
-    encoding: 'latin1',
-  },
-  {
-    what: 'one more page of it, unseen',
-    folder: '/usr/share/doc/xfig/html',
-    pages: DRAWING_TOO,
-    encoding: 'latin1',
-  },
-  {
-    what: 'help of a program that joins photographs, unseen',
-    folder: '/usr/share/hugin/xrc/data/help_en_EN',
-    pages: JOINING,
-  },
-  {
-    what: 'more of that help',
-    folder: '/usr/share/hugin/xrc/data/help_en_EN',
-    pages: JOINING_TOO,
-  },
-  {
-    what: 'the manual of a plotting language, unseen',
-    folder: '/usr/share/doc/gri/html',
-    pages: PLOTTING,
-  },
-];
 
 describe('groups among words are recognised', () => {
   const judge = (what: string, count: Count) => {
