@@ -106,6 +106,16 @@ describe('what comes into a head', () => {
     expect(stylesheet('<body></body>')).toBeNull();
   });
 
+  it.each([
+    ['behind its last element, where the head has no tags', '<!doctype html>\n<title>x</title>', '\n<p>One</p>\n'],
+    ['behind the tag of the page', '<!DOCTYPE html>\n<html lang="en">', '\n<body>\n<p>One</p>\n'],
+    ['behind the doctype', '<!-- May -->\n<!DOCTYPE html>', '\n<h1>x</h1>\n'],
+    ['and behind a title of a page without doctype', '<TITLE>x</TITLE>', '<BODY>x'],
+  ])('%s', (_, before, behind) => {
+    const indent = before.endsWith('>') && /title>$/i.test(before) ? '' : '  ';
+    expect(stylesheet(before + behind)).toBe(`${before}\n${indent}${X}${behind}`);
+  });
+
   it('a script that waits behind the last, or before another and as it does', () => {
     const script = (html: string, before = false) =>
       done(html, (page) => insertScript(page, 'x.js', before ? the(page, 'script') : null));

@@ -124,20 +124,28 @@ export function insertStylesheet(page: PageDocument, href: string): Edit | null 
   );
 }
 
-/** On a line of its own behind the last neighbour of its kind, else at the end of the head; null without a head. */
+/**
+ * On a line of its own behind the last neighbour of its kind, else at the end of the head, whose tags nobody has to
+ * write (HTML, “Optional tags”). Null for a piece of a page, which has no head.
+ */
 export function insertInHead(
   page: PageDocument,
   markup: string,
   neighbour: (element: PageElement) => boolean,
 ): Edit | null {
   const head = page.elements.find((element) => element.tag === 'head');
-  if (!head?.open) return null;
-  const last =
-    head.children.filter((element) => neighbour(element) && element.range).at(-1) ??
-    head.children.filter((element) => element.range).at(-1);
+  const inside = head?.children.filter((element) => element.range) ?? [];
+  const last = inside.filter(neighbour).at(-1) ?? inside.at(-1);
   const newline = newlineOf(page);
-  const at = last?.range?.end ?? head.open.end;
-  return { start: at, end: at, text: newline + (last ? indentOf(page, last) : '  ') + markup };
+  const at = last?.range?.end ?? head?.open?.end ?? beginOf(page);
+  return at === null ? null : { start: at, end: at, text: newline + (last ? indentOf(page, last) : '  ') + markup };
+}
+
+/** Behind the tag of the whole page, or behind the doctype. */
+function beginOf({ elements, text }: PageDocument): number | null {
+  const html = elements.find(({ tag }) => tag === 'html');
+  if (html?.open) return html.open.end;
+  return /^(?:\s|<!--[^]*?-->)*<!doctype[^>]*>/i.exec(text)?.[0].length ?? null;
 }
 
 /** A classic script with `defer` in the head: it keeps its order and finds the whole page. */

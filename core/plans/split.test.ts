@@ -184,7 +184,7 @@ describe('a setting of a look', () => {
     expect(set({ 'k.html': html('') }, { gallery: 4 })).toBe(
       'This gallery is no longer at this place; the page has changed meanwhile.',
     );
-    expect(set({ 'k.html': html('').replace('<head>\n</head>\n', '').replace('<html>\n', '') })).toBe(
+    expect(set({ 'k.html': html('').replace(/^[^]*<body>/, '') })).toBe(
       'The page has no head to link a stylesheet from. Write one in the source first.',
     );
   });
