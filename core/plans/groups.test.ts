@@ -400,6 +400,22 @@ describe('a group that somebody typed', () => {
   });
 });
 
+it('is refused within a link that is never closed, and it is said where that is', () => {
+  const open = STORY.replace('<p>By ten', '<a id="ten"/>\n<div><p>By ten').replace('</body>', '</div></body>');
+  const wish = { kind: 'put-group' as const, page: 'story.html', pictures: [picture('a')], shown: grid(1) };
+  expect(new Story(open).plan({ ...wish, offset: open.indexOf('By ten') })).toEqual({
+    ok: false,
+    reason: 'A browser takes all that follows line 7 as a part of its <a>, which is never closed. Close it first.',
+  });
+});
+
+it('stands between paragraphs also where letters of another kind hold them all', () => {
+  const text = STORY.replace(`<p>${WORDS}`, `<font size="2"><b>\n<p>${WORDS}`).replace('</body>', '</b></font></body>');
+  expect(new Story(text).put('a', { as: 'still', columns: 1 }).text).toMatch(
+    /in the loft\.<\/p>\n<div class="pictures still">\n.*\n<\/div>\n<p>By ten/,
+  );
+});
+
 describe('a group with others of its kind on the page', () => {
   const described = (name: string) =>
     `<dt><b>${name}</b>:\n<dd>Words of ${name} that say what can be seen there, and more.\n<p>\n<blockquote>\n  <img src="l/${name}.jpg" alt="${name}">\n</blockquote>\n<p>`;

@@ -6,6 +6,7 @@ import {
   addItems,
   attributeOf,
   cutLine,
+  descendants,
   elementAt,
   galleriesOf,
   type Gallery,
@@ -14,6 +15,7 @@ import {
   newlineOf,
   orderItems,
   type PageDocument,
+  type PageElement,
   removeAttribute,
   removeItems,
   setAlt,
@@ -85,7 +87,7 @@ export function putGroup(site: SiteReading, wish: Of<'put-group'>, itemFor: Item
   const label = `Put ${what(pictures)} on ${path}`;
   const steps = new Steps(site);
   const trouble =
-    steps.do(planEdits(label, path, written(page.document, { fresh, shown, hand }, place))) ??
+    steps.do(planEdits(label, path, writtenAt(page, { fresh, shown, hand }, place))) ??
     styled(steps, path, shown) ??
     viewed(steps, path, shown, (now) =>
       groupsOf(now).find((one) => one.shown !== null && rangeOf(now.document, one).end > place),
@@ -167,8 +169,14 @@ function shownItem(site: SiteReading, page: string, picture: NewPicture, shown: 
 }
 
 /** In these stand words, or parts of a list or a table, and no group. */
-const WITHIN =
-  /^(?:p|h[1-6]|a|span|b|i|em|strong|small|font|dt|figcaption|figure|li|ul|ol|dl|table|thead|tbody|tr|nav|label|pre)$/;
+const WITHIN = /^(?:p|h[1-6]|a|dt|figcaption|figure|li|ul|ol|dl|table|thead|tbody|tr|nav|label|pre)$/;
+/** In these stand words, unless somebody has put whole paragraphs into them. */
+const AMONG_WORDS = /^(?:span|b|i|em|strong|small|font)$/;
+const PARAGRAPHS = /^(?:p|h[1-6]|div|center|blockquote|ul|ol|dl|table|pre|hr)$/;
+
+const isOfWords = (element: PageElement): boolean =>
+  WITHIN.test(element.tag) ||
+  (AMONG_WORDS.test(element.tag) && ![...descendants(element)].some(({ tag }) => PARAGRAPHS.test(tag)));
 
 /** Behind the paragraph, heading, list or table that a place lies in. */
 export function blockPlace(document: PageDocument, wanted: number): number | string {
@@ -176,7 +184,7 @@ export function blockPlace(document: PageDocument, wanted: number): number | str
   if (typeof place === 'string') return place;
   let at = place;
   for (let element = elementAt(document, place); element; element = element.parent)
-    if (WITHIN.test(element.tag) && element.range && place > element.range.start && place < element.range.end)
+    if (isOfWords(element) && element.range && place > element.range.start && place < element.range.end)
       at = element.range.end;
   return at;
 }
@@ -186,6 +194,15 @@ interface Fresh {
   shown: Shown;
   /** Null for clean markup. */
   hand: Hand | null;
+}
+
+/** Where it cannot be: what is wrong with the page before that place, if anything is. */
+function writtenAt({ document, path }: PageReading, fresh: Fresh, place: number): Edited {
+  const edited = written(document, fresh, place);
+  const hazard = edited.ok ? undefined : hazardsOf(document).findLast(({ range }) => range.start < place);
+  if (!hazard) return edited;
+  const line = document.lines.lineAt(hazard.range.start);
+  return refuse(`${path}, line ${line}: ${hazard.says}. Fix this first, or choose another place.`);
 }
 
 /** On lines of its own, with a blank line where the paragraphs of the page have one. */

@@ -90,6 +90,13 @@ describe('pictures put where somebody points', () => {
     expect(put(before + body, { by: 'offset', offset: (before + body).indexOf('One') })).toContain(LINK);
   });
 
+  it('stand in nothing that never ends', () => {
+    const text = page('<p>One</p>\n<iframe src="map.html"/>\n<p>Two</p>');
+    expect(put(text, offset(text, 'Two'))).toMatch(
+      /^A browser takes all that follows line \d+ as a part of its <iframe>, which is never closed\. Close it first\.$/,
+    );
+  });
+
   it('are written wherever it is, or refused, and nothing else is another', () => {
     const odd = page(
       '<table><tr><td>x<td>y</table><script>if (a < b) c("<p>")</script><select><option>1</select><p>a<p>b<svg><g/></svg><!-- x --><textarea>t</textarea><ul><li>q</ul>',

@@ -4,6 +4,7 @@
  */
 import {
   addItems,
+  ancestors,
   elementAt,
   elementBy,
   encodeAttribute,
@@ -86,6 +87,9 @@ const itemPlace = ({ items }: Gallery, offset: number): number =>
 /** Where text is no markup, or no element may stand. */
 const NOT_IN = /^(?:script|style|textarea|title|head|select|option|svg|math|iframe|noscript|template|object|a|button)$/;
 
+/** In these no tag counts but their own end (WHATWG HTML §13.2.5, raw text and RCDATA). */
+const TEXT_ALONE = /^(?:script|style|textarea|title|iframe|noembed|noframes|xmp)$/;
+
 /** Behind what the place stands in the midst of. */
 function written(page: PageDocument, items: readonly NewItem[], wanted: number): Edited {
   const offset = placeFor(page, wanted);
@@ -112,8 +116,26 @@ export function placeFor(page: PageDocument, wanted: number): number | string {
   if (closed?.tag === 'head' || closed?.parent?.tag === 'head')
     return 'Nothing can be shown in the head of a page. Choose a place in its body.';
   if (wanted < beginOfBody(page)) return 'Nothing can be shown before the body of a page. Choose a place in its body.';
+  const endless = endlessAround(page, closed, wanted);
+  if (endless?.open)
+    return `A browser takes all that follows line ${page.lines.lineAt(endless.open.start)} as a part of its <${endless.tag}>, which is never closed. Close it first.`;
   return outOfWord(page.text, closed?.range ? closed.range.end : outOfTag(element, offset));
 }
+
+/** Without the end tag that alone would end it; a drawing has elements of the same names that end as others do. */
+const isEndless = (element: PageElement): boolean =>
+  TEXT_ALONE.test(element.tag) &&
+  element.close === null &&
+  ![...ancestors(element)].some(({ tag }) => tag === 'svg' || tag === 'math');
+
+/** What takes the rest of the page into itself, where that is no markup or a link. */
+const endlessAround = ({ elements }: PageDocument, closed: PageElement | null, wanted: number): PageElement | null =>
+  elements.find((one) => isEndless(one) && one.open && one.open.end <= wanted) ??
+  (closed && isOpen(closed) ? closed : null);
+
+/** Somebody has forgotten its end, or written `<a/>`, which is a start tag in HTML. */
+const isOpen = ({ tag, open, close, range }: PageElement): boolean =>
+  tag !== 'option' && close === null && open !== null && range !== null && range.end > open.end;
 
 /** Where a page without the tag of its body has the end of its head, or of what it begins with. */
 function beginOfBody({ elements, text }: PageDocument): number {
