@@ -4,6 +4,7 @@
  */
 import type { FromProbe, ToProbe } from '../protocol/probe.ts';
 import type { Unsigned } from '../protocol/unsigned.ts';
+import { bringInSight } from './inSight.ts';
 import { auditPage } from './auditing.ts';
 import { withoutFocus } from './focus.ts';
 import { loadedBy } from './looking.ts';
@@ -162,7 +163,7 @@ void (() => {
     const frame = frames[which];
     frame.color = color;
     frame.element = path === null ? undefined : byPath.get(path.join());
-    if (scroll) frame.element?.scrollIntoView({ block: 'nearest' });
+    if (scroll && frame.element) bringInSight(frame.element);
     placeMarks();
   }
   function placeMarks(): void {
