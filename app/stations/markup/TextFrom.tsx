@@ -16,6 +16,10 @@ const STRIP = {
   mb: 1.5,
 } as const;
 
+/** A question stands above its answers. */
+const WORDS = { flex: 1, minWidth: 220, color: color('stone') } as const;
+const QUESTION = { flexBasis: '100%', color: color('rust') } as const;
+
 interface Props {
   page: PageView;
   /** In the editor: the page or its text. */
@@ -30,10 +34,7 @@ export function TextFrom({ page: { path, text }, file }: Props) {
   const other = file === source ? path : source;
   return (
     <Panel label="Text of the page" sx={STRIP}>
-      <Box
-        role={finding ? 'alert' : undefined}
-        sx={{ flex: 1, minWidth: 220, color: color(finding ? 'rust' : 'stone') }}
-      >
+      <Box role={finding ? 'alert' : undefined} sx={finding ? QUESTION : WORDS}>
         {finding ? (
           finding.says
         ) : (
