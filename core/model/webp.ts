@@ -3,7 +3,7 @@
  * (WHATWG HTML §4.8.1, the `picture` element).
  */
 import { closest, type PageElement, valueOf } from '../markup/index.ts';
-import { formatOf, inFormat, SizeRecipe } from '../photo/index.ts';
+import { exactSize, formatOf, inFormat } from '../photo/index.ts';
 import { bytesOf, resolveInSite } from '../site/index.ts';
 import { type PictureTask, sourceHash } from './madeSizes.ts';
 import type { PageReading, SiteReading } from './reading.ts';
@@ -76,7 +76,7 @@ export function webpTasks(site: SiteReading, shown: readonly ShownJpeg[]): Pictu
     const facts = site.factsOf(path);
     if (state !== 'missing' || !facts) continue;
     const { width, height } = facts;
-    const size = SizeRecipe.parse({ width, height, shape: 'fit', format: 'webp', quality: QUALITY });
+    const size = exactSize({ width, height, format: 'webp', quality: QUALITY });
     tasks.set(webp, { from: path, to: webp, size, as: WEBP, times: 1 });
   }
   return [...tasks.values()];

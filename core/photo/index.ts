@@ -29,6 +29,7 @@ export {
   allPixels,
   CLEAR,
   DEFAULT_RECIPE,
+  exactSize,
   fallsShort,
   fingerprint,
   FurtherSize,

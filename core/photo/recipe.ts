@@ -104,6 +104,15 @@ const size = (part: Pick<SizeRecipe, 'width' | 'height' | 'quality'> & Partial<S
   SizeRecipe.parse({ shape: 'fit', format: 'jpeg', ...part });
 const recipe = (thumbnail: SizeRecipe, fullSize: SizeRecipe): Recipe => Recipe.parse({ thumbnail, fullSize });
 
+/**
+ * A size that follows from a file or from a page, image px: the limits of {@link SizeRecipe} are for what somebody types,
+ * and a picture that is there may lie beyond them.
+ */
+export const exactSize = (part: Pick<SizeRecipe, 'width' | 'height' | 'quality' | 'format'>): SizeRecipe => ({
+  ...size({ width: 150, height: null, quality: part.quality }),
+  ...part,
+});
+
 /** Of a site that has said nothing. */
 export const DEFAULT_RECIPE: Recipe = recipe(
   size({ width: 150, height: null, quality: 80 }),

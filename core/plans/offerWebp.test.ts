@@ -34,6 +34,17 @@ describe('WebP beside JPEG', () => {
     expect(webpView(site)).toMatchObject({ missing: 1, pages: [], count: 0 });
   });
 
+  it.each([
+    [8, 5],
+    [12_000, 900],
+  ])('is asked for also of %i × %i px, which nobody would type as a size', (width, height) => {
+    const site = siteOf(
+      { 'p.html': page('<img src="t/a.jpg" alt="">'), 't/a.jpg': 'ta' },
+      { facts: { ta: { width, height } } },
+    );
+    expect(webpToMake(site, null)).toMatchObject([{ from: 't/a.jpg', size: { width, height } }]);
+  });
+
   it('is offered with picture around each img, which stays as it is', () => {
     const site = kites({ 'p.html': page(ITEM) }, 600);
     expect(webpView(site)).toEqual({ missing: 0, pages: ['p.html'], count: 1, bytes: 1000, saved: 400 });

@@ -55,6 +55,13 @@ describe('what a page need not load', () => {
     expect(weighed('<p>no picture</p>', []).webp).toBeUndefined();
   });
 
+  it('has one made that is shown smaller than anybody would type as a size', () => {
+    const { savings } = weighed('<p><img src="small/1.jpg" alt=""></p>', [], [6]);
+    expect(savings).toMatchObject([
+      { kind: 'smaller', make: { to: 'small/1-12.jpg', size: { width: 12, height: null } } },
+    ]);
+  });
+
   it('finds a picture that is shown small, and the smaller file that the site has of it', () => {
     const body = item(1, 'large/1.jpg') + [2, 3, 4].map((n) => item(n, `small/${n}.jpg`)).join('');
     const { savings } = weighed(body, [], [150]);

@@ -1,7 +1,7 @@
 /** What a page need not load, or not at first, each with its bytes. */
 import { pathTo, valueOf, type PageElement } from '../markup/index.ts';
 import { type PageReading, type PictureTask, shownJpegs, type SiteReading } from '../model/index.ts';
-import { formatOf, SizeRecipe } from '../photo/index.ts';
+import { exactSize, formatOf } from '../photo/index.ts';
 import { bytesOf, extensionOf } from '../site/index.ts';
 import { matched } from './matched.ts';
 import { NEAR, type Asking } from './pageRequests.ts';
@@ -121,7 +121,7 @@ function smallerTask(site: SiteReading, path: string, shown: number): PictureTas
   const width = shown * DENSE;
   const to = path.replace(/(\.[^./]+)$/, `-${width}$1`);
   if (format === null || to === path || site.files.has(to)) return null;
-  const size = SizeRecipe.parse({ width, height: null, shape: 'fit', format, quality: QUALITY });
+  const size = exactSize({ width, height: null, format, quality: QUALITY });
   return { from: path, to, size, as: SMALLER, times: 1 };
 }
 
