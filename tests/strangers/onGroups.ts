@@ -1,9 +1,10 @@
 /** What is done to groups of pictures among words. One kind of work is one entry. */
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
+import { descendants } from '../../core/markup/index.ts';
 import { fullsOf } from '../../core/plans/index.ts';
 import { type Group, PRESENTATIONS, rangeOf, type Shown } from '../../core/story/index.ts';
 import { difference, first, type Judge, lost, NEW_PICTURE, type Place, strange, type Trial } from './judging.ts';
-import { bagOfPart, type Texts } from './outside.ts';
+import { bagOfPage, bagOfPart, type Texts } from './outside.ts';
 
 type Of = (place: Place, group: Group, n: number) => Trial | null;
 
@@ -54,8 +55,11 @@ const goesWithin = ({ page }: Place, group: Group): ((token: string) => boolean)
   return (token) => part.has(token) || / class=/.test(token);
 };
 
-/** Words of the new picture, and signs that the author has in every item. */
-const isOwn = (token: string): boolean => !isWords(token) || /^word (?:Zq|words|[^\p{L}\p{N}]+$)/u.test(token);
+/** Words of the new picture, what its author has in every item, and a number further on. */
+function isOwn(before: Texts): (token: string) => boolean {
+  const there = [...before.values()].map(bagOfPage);
+  return (token) => !isWords(token) || /^word (?:Zq|words|\d+$)/.test(token) || there.some((bag) => bag.has(token));
+}
 
 const isWords = (token: string): boolean => /^(?:word|comment) /.test(token);
 
@@ -85,7 +89,7 @@ const inIt: Of = (place, group, n) => ({
   judge: (before, after) => {
     const { gone, fresh } = difference(before, after);
     const [was, is] = [sourcesOn(before, place), sourcesOn(after, place)];
-    const words = first(fresh, isOwn);
+    const words = first(fresh, isOwn(before));
     const come = is.filter((one) => one.includes('zq-reel-box')).length;
     return (
       lost(first(gone)) ??
@@ -155,6 +159,16 @@ const worded: Of = (place, group, n) => {
   };
 };
 
+/** One `img` for each picture and all of it in one place: what more a gallery may have is judged as its gallery. */
+export const isPlain = ({ gallery: { items } }: Group): boolean =>
+  items.every(
+    ({ image, elements, partner, elsewhere }) =>
+      image?.tag === 'img' &&
+      partner === null &&
+      elsewhere.length === 0 &&
+      elements.flatMap((one) => [one, ...descendants(one)]).filter(({ tag }) => tag === 'img').length === 1,
+  );
+
 /** Each on a group. */
 export const ON_GROUPS: Readonly<Record<string, Of>> = {
   'a picture out of a group': out,
@@ -169,7 +183,7 @@ export const ON_GROUPS: Readonly<Record<string, Of>> = {
 const isPutIn: Judge = (before, after) => {
   const { gone, fresh } = difference(before, after);
   const come = [...fresh.keys()].some((token) => token.includes('zq-reel-box'));
-  const words = first(fresh, isOwn);
+  const words = first(fresh, isOwn(before));
   return lost(first(gone)) ?? strange(words) ?? (come ? null : 'the new picture is not there');
 };
 

@@ -9,7 +9,7 @@ import { wiringOf } from '../../core/wiring/index.ts';
 import { KITS, VIEWERS } from '../kits.ts';
 import { randomFrom } from '../robust/part.ts';
 import type { Trial } from './judging.ts';
-import { ON_GROUPS } from './onGroups.ts';
+import { isPlain, ON_GROUPS } from './onGroups.ts';
 import { ON_GALLERIES, ON_SITES } from './operations.ts';
 import type { Texts } from './outside.ts';
 
@@ -93,8 +93,6 @@ export function tryAll(site: SiteReading, page: PageReading, where: string, seed
   const work = (name: string, trial: Trial | null) => trial && tryOne(site, name, where, trial, outcome);
   for (const [n, gallery] of page.galleries.entries())
     for (const [name, trialOf] of Object.entries(ON_GALLERIES)) work(name, trialOf(place, gallery, n));
-  for (const [n, group] of groupsOf(page).entries())
-    for (const [name, trialOf] of Object.entries(ON_GROUPS)) work(name, trialOf(place, group, n));
   for (const [name, trialOf] of Object.entries(ON_SITES)) work(name, trialOf(place));
   return outcome;
 }
@@ -160,7 +158,8 @@ export function tryOn(
     const place = { site, page, pick };
     for (const [n, gallery] of shuffled([...page.galleries.entries()], random).slice(0, 3))
       for (const [name, trialOf] of Object.entries(ON_GALLERIES)) work(name, page, trialOf(place, gallery, n));
-    for (const [n, group] of shuffled([...groupsOf(page).entries()], random).slice(0, 2))
+    const groups = [...groupsOf(page).entries()].filter(([, group]) => isPlain(group));
+    for (const [n, group] of shuffled(groups, random).slice(0, 2))
       for (const [name, trialOf] of Object.entries(ON_GROUPS)) work(name, page, trialOf(place, group, n));
     // One of those on the whole site for each page: each of them reads all pages.
     const [name, trialOf] = shuffled(Object.entries(ON_SITES), random)[0] ?? [];

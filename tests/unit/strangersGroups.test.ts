@@ -13,7 +13,9 @@ import { newGroup, ON_GROUPS } from '../strangers/onGroups.ts';
 import { newOutcome, type Outcome, tryOne } from '../strangers/trials.ts';
 
 /** Of each page; the others are like them. */
-const GROUPS = 3;
+const GROUPS = 2;
+/** Longer pages say nothing else, and take long; characters. */
+const LONGEST = 40_000;
 
 /** A page with the pictures that it shows, as a site. */
 function siteOf(name: string, text: string) {
@@ -30,7 +32,7 @@ function tried(pages: readonly { name: string; text: string }[]): Outcome {
   const outcome = newOutcome();
   const random = randomFrom(7);
   const pick = (end: number) => Math.floor(random() * end);
-  for (const { name, text } of pages) {
+  for (const { name, text } of pages.filter((one) => one.text.length <= LONGEST)) {
     const site = siteOf(name, text);
     const [page] = site.pages;
     if (!page) continue;
