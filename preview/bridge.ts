@@ -40,6 +40,10 @@ void (() => {
       });
       return;
     }
+    if (message.type === 'outside') {
+      outside = message.allowed;
+      return;
+    }
     if (message.type === 'open') {
       files.clear();
       token = message.token;

@@ -14,6 +14,8 @@ export const ToBridge = z.discriminatedUnion('type', [
     outside: z.boolean(),
     files: Files,
   }),
+  /** Whether pages may ask for outside addresses from now on; a bridge that is about to go may still be asked. */
+  z.strictObject({ type: z.literal('outside'), allowed: z.boolean() }),
   /** What has changed. */
   z.strictObject({ type: z.literal('update'), files: Files }),
   /**

@@ -9,6 +9,7 @@ const blob = new Blob(['body']);
 describe('messages pass as they are sent', () => {
   test.each([
     [ToBridge, { type: 'open', token, outside: false, files: [['a.css', blob]] }],
+    [ToBridge, { type: 'outside', allowed: false }],
     [ToBridge, { type: 'update', files: [['gone.css', null]] }],
     [FromBridge, { from: 'bridge', type: 'failed', reason: 'no worker' }],
     [FileQuestion, { type: 'file', key: 'ab', path: 'img/a.jpg' }],

@@ -48,6 +48,7 @@ test('a pattern is changed, its outcome looked at before, applied to all items a
   expect(html.match(/data-enlarge-group="festival"/g)).toHaveLength(11);
   await goTo(page, 'markup');
   await page.getByRole('button', { name: /^Undo: Apply another pattern to 12 items/ }).click();
+  await expect(page.getByRole('button', { name: /^Redo: Apply another pattern to 12 items/ })).toBeEnabled();
   expect(readFileSync(join(await unpacked(page), 'festival.html'), 'utf8')).toContain(
     '<span>Delta over the mere</span>',
   );

@@ -46,6 +46,7 @@ test('a page is moved to a folder with all references put right, its stylesheet 
   );
   await dialog.getByRole('button', { name: 'Delete workshop.html' }).click();
   await expect(page.getByRole('combobox', { name: 'Page', exact: true })).not.toHaveText('workshop.html');
+  await expect(page.getByRole('button', { name: /^Undo: Delete workshop\.html/ })).toBeVisible();
   const out = await unpacked(page);
   expect(existsSync(join(out, 'workshop.html'))).toBe(false);
   expect(readFileSync(join(out, 'festival.html'), 'utf8')).toBe(

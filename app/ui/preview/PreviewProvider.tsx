@@ -167,7 +167,13 @@ export function PreviewProvider({ session, children }: { session: SiteSession; c
     },
     [log, restart],
   );
-  const tries = useTries(session, restart);
+  // The bridge that goes may answer for a moment longer than the new one is there: it has to know first.
+  const restartAsAllowed = useCallback(() => {
+    const message: ToBridge = { type: 'outside', allowed: session.site.outside === true };
+    frame.current?.contentWindow?.postMessage(message, origin);
+    restart();
+  }, [session, origin, restart]);
+  const tries = useTries(session, restartAsAllowed);
   const tryOut = useTryOut(frame, origin);
   const answered = useAnswered(frame, origin);
   const settled = pending === 0;
