@@ -112,7 +112,7 @@ describe('what comes into a head', () => {
     ['behind the doctype', '<!-- May -->\n<!DOCTYPE html>', '\n<h1>x</h1>\n'],
     ['and behind a title of a page without doctype', '<TITLE>x</TITLE>', '<BODY>x'],
   ])('%s', (_, before, behind) => {
-    const indent = before.endsWith('>') && /title>$/i.test(before) ? '' : '  ';
+    const indent = /title>$/i.test(before) ? '' : '  ';
     expect(stylesheet(before + behind)).toBe(`${before}\n${indent}${X}${behind}`);
   });
 

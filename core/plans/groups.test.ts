@@ -460,31 +460,20 @@ describe('a group with others of its kind on the page', () => {
   });
 
   it('may be a picture with a sign beside it, or in a paragraph that nobody closed', () => {
+    const beside = (markup: string) =>
+      new Story(story(markup)).do({
+        kind: 'set-group',
+        page: 'story.html',
+        group: 0,
+        first: 's/a.jpg',
+        pictures: [{ ...picture('a'), full: 's/a.jpg' }],
+        shown: { as: 'left', columns: 1 },
+      }).text;
+    // Its link leads to a page, and goes on doing so.
     const sign = '<p><img src="s/a.jpg" alt=""><a href="a.html">[*]</a></p>';
-    const left: Shown = { as: 'left', columns: 1 };
-    expect(
-      new Story(story(sign)).do({
-        kind: 'set-group',
-        page: 'story.html',
-        group: 0,
-        first: 's/a.jpg',
-        pictures: [{ ...picture('a'), full: 's/a.jpg' }],
-        shown: left,
-      }).text,
-    ).toBe(
-      // Its link leads to a page, and goes on doing so.
-      story(`<div class="pictures left">\n${sign}\n</div>`),
+    expect(beside(sign)).toBe(story(`<div class="pictures left">\n${sign}\n</div>`));
+    expect(beside('<p>\n<img src="s/a.jpg" alt="">\n<h2>Then</h2>')).toBe(
+      story('<p class="pictures left">\n<a href="s/a.jpg"><img src="s/a.jpg" alt=""></a>\n<h2>Then</h2>'),
     );
-    const open = '<p>\n<img src="s/a.jpg" alt="">\n<h2>Then</h2>';
-    expect(
-      new Story(story(open)).do({
-        kind: 'set-group',
-        page: 'story.html',
-        group: 0,
-        first: 's/a.jpg',
-        pictures: [{ ...picture('a'), full: 's/a.jpg' }],
-        shown: left,
-      }).text,
-    ).toBe(story('<p class="pictures left">\n<a href="s/a.jpg"><img src="s/a.jpg" alt=""></a>\n<h2>Then</h2>'));
   });
 });

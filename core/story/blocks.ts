@@ -105,8 +105,8 @@ function blockOf(document: PageDocument, block: PageElement): Gallery | null {
   const words = wordsOf(textOf(block)).length;
   if (words > (WORDLESS.has(block.tag) ? 0 : CAPTION * pictures.length)) return null;
   // With its words, or a sign beside it, a block of one picture is one item.
-  const isMore = words > 0 || textOf(block).trim() !== '';
-  if (pictures.length === 1 && isMore && block.parent) return galleryOf(document, block.parent, [block]);
+  const isAlone = textOf(block).trim() === '';
+  if (pictures.length === 1 && !isAlone && block.parent) return galleryOf(document, block.parent, [block]);
   return heldBy(document, block);
 }
 
