@@ -360,7 +360,8 @@ function shownOtherwise(steps: GroupSteps, wish: Of<'set-group'>, to: Shown, lef
   return stepTo(steps, verifiedSameShape(page.document, shape.edits, shape.more), fulls);
 }
 
-const OTHERWISE = 'These pictures would be read with others of the page then. Write it in the source.';
+const OTHERWISE =
+  'The change was not made: afterwards these pictures could not be told from others of the page. Change them in the source.';
 
 /** A step after which just these pictures are in the group: what is no part of it must not go with it. */
 function stepTo(steps: GroupSteps, edited: Edited, wanted: readonly string[]): string | null {
